@@ -1,0 +1,41 @@
+// The house of docs/house.md: imports point one way, and core stands on nothing of ours.
+const only = (name, from, allowed) => ({
+  name,
+  severity: 'error',
+  from: { path: `^src/${from}/` },
+  to: { path: '^src/', pathNot: `^src/(${[from, ...allowed].join('|')})/` },
+});
+
+module.exports = {
+  forbidden: [
+    { name: 'no-circle', severity: 'error', from: {}, to: { circular: true } },
+    only('core-stands-alone', 'core', []),
+    only('formats-use-core', 'formats', ['core']),
+    only('simulator-uses-core-and-formats', 'simulator', ['core', 'formats']),
+    only('database-uses-core', 'database', ['core']),
+    only('workers-use-core', 'workers', ['core']),
+    only('ui-uses-core', 'ui', ['core']),
+    only('stages-use-ui', 'stages', ['ui', 'core', 'workers']),
+    only('lab-uses-the-rest-below', 'lab', ['core', 'formats', 'simulator', 'database']),
+    only('commands-use-lab', 'command', ['core', 'formats', 'lab', 'simulator', 'database']),
+    only('app-uses-stages-and-lab', 'app', ['stages', 'ui', 'lab', 'core']),
+    {
+      name: 'core-has-no-io',
+      severity: 'error',
+      from: { path: '^src/core/', pathNot: '[.]test[.]ts$' },
+      to: { dependencyTypes: ['core'] },
+    },
+    {
+      name: 'core-has-no-interface',
+      severity: 'error',
+      from: { path: '^src/core/' },
+      to: { path: 'node_modules/(react|next|pg|chart)' },
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default'] },
+  },
+};

@@ -1,0 +1,39 @@
+import { parseArgs } from 'node:util';
+import { UnusableInput } from '@/formats/problem';
+
+/** A command called in a way that cannot be carried out. */
+export class UsageError extends Error {}
+
+/** Where the caller stands, which the start script keeps before it changes folder. */
+export function callerFolder(): string {
+  return process.env.ABANICO_CALLER ?? process.cwd();
+}
+
+export function numberFlag(name: string, value: string | undefined): number | undefined {
+  if (value === undefined) return undefined;
+  const number = Number(value);
+  if (value.trim() === '' || !Number.isFinite(number)) throw new UsageError(`--${name}: not a number: "${value}"`);
+  return number;
+}
+
+export function readArguments(usage: string, options: Record<string, { type: 'string' | 'boolean' }>) {
+  try {
+    const { values, positionals } = parseArgs({ args: process.argv.slice(2), options, allowPositionals: true });
+    if (positionals.length !== 1) throw new UsageError('exactly one path expected');
+    return { values, path: positionals[0]! };
+  } catch (error) {
+    throw new UsageError(`${(error as Error).message} (usage: ${usage})`);
+  }
+}
+
+/** Runs a command; an input or a call that cannot be used ends with one line on standard error and status 2. */
+export async function runCommand(body: () => Promise<void>): Promise<void> {
+  try {
+    await body();
+  } catch (error) {
+    const told = error instanceof UnusableInput || error instanceof UsageError;
+    const text = told ? (error as Error).message : ((error as Error).stack ?? String(error));
+    process.stderr.write(`abanico: ${told ? text.replaceAll('\n', ' ') : text}\n`);
+    process.exitCode = told ? 2 : 1;
+  }
+}

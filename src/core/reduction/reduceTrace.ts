@@ -1,0 +1,168 @@
+import { isMissing, MISSING, presentMean } from '../missing';
+import { leastSquaresLine } from '../statistics/leastSquaresLine';
+import { LIMIT_BAND_K, loadStretch } from '../settling/loadStretch';
+import { settledWindow, type Window } from '../settling/settledWindow';
+import { settlingFit, settlingFitAt, type SettlingFit } from '../settling/settlingFit';
+import { known, unknown, type Outcome } from '../outcome';
+import type { Trace } from './trace';
+
+export interface ReductionRule {
+  /** Nominal heat load, W; 0 is idle. */
+  loadW: number;
+  /** A named program keeps its measured rise and watts. */
+  program: boolean;
+  limitC: number;
+  windowS: number;
+  /** Stands in where the trace has no room probe, °C. */
+  typedAmbientC?: number;
+}
+
+export interface Reduction {
+  settled: boolean;
+  /** Why the run is not settled; empty where it is. */
+  unsettledReason: string;
+  /** The window that counts; null for means typed by hand. */
+  window: Window | null;
+  cpuMeanC: number;
+  cpuMaxC: number;
+  ambientMeanC: number;
+  ambientSource: 'probe' | 'typed';
+  /** Mean power that really flowed, W; the nominal load where none was logged. */
+  powerMeanW: number;
+  powerSource: 'measured' | 'nominal';
+  /** Mean rise over ambient as it was, K. */
+  measuredRiseK: number;
+  /** Largest rise over ambient in the window, K. */
+  maximumRiseK: number;
+  /** K/W; not known where no power flowed. */
+  resistanceKPerW: Outcome<number>;
+  /** The rise that counts: restated at the nominal load at fixed watts, K. */
+  riseK: number;
+  heatLimited: boolean;
+  heatLimitedShare: number;
+  /** Slope of the rise that counts over the window, K/min; missing for typed means. */
+  slopeKPerMin: Outcome<number>;
+  fit: Outcome<SettlingFit>;
+  /** How far the mean over the window stands short of the fitted end value, K; 0 where not identified. */
+  shortfallK: number;
+}
+
+const STEADY_K_PER_MIN = 0.12;
+const STILL_TO_COME_K = 0.3;
+const LIMITED_SHARE = 0.2;
+/** A window that lost more readings than this gives no mean to trust. */
+const LEAST_PRESENT_SHARE = 0.5;
+
+/** Mean rise of the fit over the window, K. */
+function fitMean(fit: SettlingFit, window: Window): number {
+  const steps = 60;
+  let sum = 0;
+  for (let i = 0; i < steps; i += 1) {
+    sum += settlingFitAt(fit, window.startS + ((i + 0.5) / steps) * (window.endS - window.startS));
+  }
+  return sum / steps;
+}
+
+/**
+ * A run becomes a number: FORMATS steps 1 to 4 on one trace. Not computable where the log has no die
+ * temperature in the window or no room temperature; a run that has not settled is a result and says why.
+ *
+ * @throws where the load is negative or the window not positive
+ */
+export function reduceTrace(trace: Trace, rule: ReductionRule): Outcome<Reduction> {
+  const { loadW, program, limitC, windowS } = rule;
+  if (!(loadW >= 0)) throw new RangeError(`reduceTrace: loadW must be 0 or more, got ${loadW}`);
+  const stretch = loadStretch(trace, loadW, limitC);
+  if (!stretch.known) return stretch;
+  const wanted = settledWindow(trace.timeS, stretch.value, windowS);
+  const { first: stretchFirst, last } = stretch.value;
+  // A stretch shorter than the window still shows its numbers; it only supports no curve.
+  const window: Window = wanted.known
+    ? wanted.value
+    : {
+        first: stretchFirst,
+        last,
+        startS: trace.timeS[stretchFirst]!,
+        endS: trace.timeS[last]!,
+      };
+  const first = window.first;
+  const end = last + 1;
+  const { cpuC, powerW } = trace;
+  const ambientSource = trace.ambientC ? 'probe' : 'typed';
+  if (!trace.ambientC && rule.typedAmbientC === undefined) return unknown('no room temperature, logged or typed');
+  const ambientAt = (i: number) => (trace.ambientC ? trace.ambientC[i]! : rule.typedAmbientC!);
+
+  const count = end - stretchFirst;
+  const timeS = trace.timeS.subarray(stretchFirst, end);
+  const rise = new Float64Array(count);
+  for (let i = 0; i < count; i += 1) rise[i] = cpuC[stretchFirst + i]! - ambientAt(stretchFirst + i);
+  const windowOffset = first - stretchFirst;
+  const measuredRiseK = presentMean(rise, windowOffset);
+  if (isMissing(measuredRiseK)) return unknown('no die and room temperature together in the window');
+
+  let present = 0;
+  let atLimit = 0;
+  let cpuMaxC = -Infinity;
+  let maximumRiseK = -Infinity;
+  for (let i = windowOffset; i < count; i += 1) {
+    if (isMissing(rise[i]!)) continue;
+    present += 1;
+    const die = cpuC[stretchFirst + i]!;
+    if (die >= limitC - LIMIT_BAND_K) atLimit += 1;
+    cpuMaxC = Math.max(cpuMaxC, die);
+    maximumRiseK = Math.max(maximumRiseK, rise[i]!);
+  }
+  const heatLimitedShare = atLimit / present;
+  const heatLimited = heatLimitedShare > LIMITED_SHARE;
+
+  const loggedPowerW = powerW ? presentMean(powerW, first, end) : MISSING;
+  const powerSource = isMissing(loggedPowerW) ? 'nominal' : 'measured';
+  const powerMeanW = powerSource === 'measured' ? loggedPowerW : loadW;
+  const resistanceKPerW: Outcome<number> =
+    powerMeanW > 0 ? known(measuredRiseK / powerMeanW) : unknown('no power flowed');
+  const fixedWatts = loadW > 0 && !program;
+  const riseK = fixedWatts && resistanceKPerW.known ? resistanceKPerW.value * loadW : measuredRiseK;
+
+  // Held at the limit the rise stands still while the power falls: there R × load tells (FORMATS step 1).
+  const byResistance = heatLimited && powerSource === 'measured' && fixedWatts;
+  const watched = byResistance
+    ? Float64Array.from(rise, (value, i) => (value / powerW![stretchFirst + i]!) * loadW)
+    : rise;
+  const line = leastSquaresLine(timeS.subarray(windowOffset), watched.subarray(windowOffset));
+  const slopeKPerMin = line.known ? known(line.value.slope * 60) : line;
+  const fit = settlingFit(timeS, watched);
+  const shortfallK = fit.known ? fit.value.endK - fitMean(fit.value, window) : 0;
+
+  const reasons: string[] = [];
+  if (!wanted.known) reasons.push(wanted.reason);
+  if (present < LEAST_PRESENT_SHARE * (count - windowOffset)) reasons.push('over half of the readings in the window are missing');
+  if (!slopeKPerMin.known) reasons.push(`no slope: ${slopeKPerMin.reason}`);
+  else if (!(Math.abs(slopeKPerMin.value) < STEADY_K_PER_MIN)) {
+    const word = slopeKPerMin.value > 0 ? 'rising' : 'falling';
+    reasons.push(`still ${word} ${Math.abs(slopeKPerMin.value).toFixed(2)} K/min at the end`);
+  }
+  if (fit.known && !(Math.abs(fit.value.stillToComeK) < STILL_TO_COME_K)) {
+    reasons.push(`${fit.value.stillToComeK.toFixed(1)} K still to come, by the fit`);
+  }
+
+  return known({
+    settled: reasons.length === 0,
+    unsettledReason: reasons.join('; '),
+    window,
+    cpuMeanC: presentMean(cpuC, first, end),
+    cpuMaxC,
+    ambientMeanC: trace.ambientC ? presentMean(trace.ambientC, first, end) : rule.typedAmbientC!,
+    ambientSource,
+    powerMeanW,
+    powerSource,
+    measuredRiseK,
+    maximumRiseK,
+    resistanceKPerW,
+    riseK,
+    heatLimited,
+    heatLimitedShare,
+    slopeKPerMin,
+    fit,
+    shortfallK,
+  });
+}

@@ -1,0 +1,54 @@
+import { known, unknown, type Outcome } from '../outcome';
+import { LIMIT_BAND_K } from '../settling/loadStretch';
+import type { Reduction } from './reduceTrace';
+
+export interface TypedMeans {
+  cpuC: number;
+  ambientC: number;
+  /** Null where no power was read: the nominal load stands in. */
+  powerW: number | null;
+}
+
+/**
+ * A run of settled means typed by hand becomes a number (FORMATS steps 2 to 4). They are taken as settled:
+ * nothing is left to tell. The die counts as held by the limit where its mean stands within 0.8 K of it.
+ *
+ * @throws where the load is negative or a mean is not finite
+ */
+export function reduceTyped(
+  means: TypedMeans,
+  rule: { loadW: number; program: boolean; limitC: number },
+): Reduction {
+  const { cpuC, ambientC, powerW } = means;
+  if (!(rule.loadW >= 0)) throw new RangeError(`reduceTyped: loadW must be 0 or more, got ${rule.loadW}`);
+  if (!Number.isFinite(cpuC) || !Number.isFinite(ambientC)) {
+    throw new RangeError(`reduceTyped: temperatures must be finite, got ${cpuC} and ${ambientC}`);
+  }
+  const measuredRiseK = cpuC - ambientC;
+  const powerMeanW = powerW ?? rule.loadW;
+  const resistanceKPerW: Outcome<number> =
+    powerMeanW > 0 ? known(measuredRiseK / powerMeanW) : unknown('no power flowed');
+  const fixedWatts = rule.loadW > 0 && !rule.program;
+  const heatLimited = cpuC >= rule.limitC - LIMIT_BAND_K;
+  const byHand = unknown('typed by hand: there is no log');
+  return {
+    settled: true,
+    unsettledReason: '',
+    window: null,
+    cpuMeanC: cpuC,
+    cpuMaxC: cpuC,
+    ambientMeanC: ambientC,
+    ambientSource: 'typed',
+    powerMeanW,
+    powerSource: powerW === null ? 'nominal' : 'measured',
+    measuredRiseK,
+    maximumRiseK: measuredRiseK,
+    resistanceKPerW,
+    riseK: fixedWatts && resistanceKPerW.known ? resistanceKPerW.value * rule.loadW : measuredRiseK,
+    heatLimited,
+    heatLimitedShare: heatLimited ? 1 : 0,
+    slopeKPerMin: byHand,
+    fit: byHand,
+    shortfallK: 0,
+  };
+}

@@ -1,0 +1,70 @@
+import type { Problem } from '../problem';
+import { readTable } from '../table';
+import { notNegative, RowReader } from './rowReader';
+
+export const ENTRY_KINDS = ['air-tower', 'air-low-profile', 'liquid', 'fan', 'case-layout'] as const;
+export type EntryKind = (typeof ENTRY_KINDS)[number];
+
+export interface BundleEntry {
+  entry: string;
+  product: string;
+  maker: string;
+  kind: EntryKind;
+  fans: string;
+  fanCount: number | null;
+  price: number | null;
+  currency: string;
+  heightMm: number | null;
+  isControl: boolean;
+  /** Columns that we do not know, kept as they came. */
+  extra: Record<string, string>;
+}
+
+const FILE = 'entries.csv';
+const COLUMNS = [
+  'entry', 'product', 'maker', 'kind', 'fans', 'fan_count', 'price', 'currency', 'height_mm', 'is_control',
+]; // prettier-ignore
+
+export function unknownCells(cells: Record<string, string>, known: readonly string[]): Record<string, string> {
+  return Object.fromEntries(Object.entries(cells).filter(([name]) => !known.includes(name)));
+}
+
+export function readEntries(bytes: Uint8Array): { entries: BundleEntry[]; problems: Problem[] } {
+  const { rows, problems } = readTable(FILE, bytes, COLUMNS);
+  const lineOf = new Map<string, number>();
+  const entries: BundleEntry[] = [];
+  for (const row of rows) {
+    const read = new RowReader(FILE, row, problems);
+    const entry = read.requiredText('entry');
+    const kind = read.text('kind') as EntryKind;
+    if (!ENTRY_KINDS.includes(kind)) read.fail('kind', `not one of ${ENTRY_KINDS.join(', ')}: "${kind}"`);
+    const control = read.text('is_control').toLowerCase();
+    if (!['true', 'false', ''].includes(control)) read.fail('is_control', `true or false expected: "${control}"`);
+    const currency = read.text('currency');
+    if (currency && !/^[A-Z]{3}$/.test(currency)) read.fail('currency', `not an ISO 4217 code: "${currency}"`);
+    const fanCount = read.number('fan_count', (n) => (Number.isInteger(n) && n >= 0 ? null : 'not a whole number'));
+    const price = read.number('price', notNegative('a price'));
+    const heightMm = read.number('height_mm', (n) => (n > 0 ? null : 'a height must be over 0'));
+    if (read.broken) continue;
+    const before = lineOf.get(entry);
+    if (before !== undefined) {
+      read.fail('entry', `"${entry}" stands on line ${before} already: row left out`);
+      continue;
+    }
+    lineOf.set(entry, row.line);
+    entries.push({
+      entry,
+      product: read.text('product') || entry,
+      maker: read.text('maker'),
+      kind: ENTRY_KINDS.includes(kind) ? kind : 'air-tower',
+      fans: read.text('fans'),
+      fanCount,
+      price,
+      currency: currency || 'EUR',
+      heightMm,
+      isControl: control === 'true',
+      extra: unknownCells(row.cells, COLUMNS),
+    });
+  }
+  return { entries, problems };
+}

@@ -1,0 +1,65 @@
+import { UnusableInput, type Problem } from '../problem';
+import { findFile, rootedFiles, type BundleFiles } from './bundleFiles';
+import { readDataPackage, type DataPackage } from './dataPackage';
+import { readEntries, type BundleEntry } from './entriesTable';
+import { readRuns, type BundleRun } from './runsTable';
+import { readTraceTable, type TraceTable } from './traceTable';
+
+export interface Bundle {
+  dataPackage: DataPackage;
+  entries: BundleEntry[];
+  /** Runs with their log, or null where their means were typed. */
+  runs: { run: BundleRun; trace: TraceTable | null }[];
+  problems: Problem[];
+  /** Files that belong to no part we know: kept, and given back on export. */
+  others: { path: string; bytes: Uint8Array }[];
+}
+
+function wanted(files: BundleFiles, path: string): Uint8Array {
+  const bytes = findFile(files, path);
+  if (!bytes) throw new UnusableInput({ file: path, message: 'not there: a bench bundle holds this file' });
+  return bytes;
+}
+
+/**
+ * A bench bundle from its files. Rows that cannot be used are left out and all listed together.
+ * @throws UnusableInput where datapackage.json, a table or a required column is missing, or the version unknown
+ */
+export function readBundle(given: ReadonlyMap<string, Uint8Array>): Bundle {
+  const files = rootedFiles(given);
+  const dataPackage = readDataPackage(wanted(files, 'datapackage.json'));
+  const { entries, problems: entryProblems } = readEntries(wanted(files, 'entries.csv'));
+  const { runs, problems: runProblems } = readRuns(
+    wanted(files, 'runs.csv'),
+    new Set(entries.map((entry) => entry.entry)),
+  );
+  const problems = [...entryProblems, ...runProblems];
+  const used = new Set(['datapackage.json', 'entries.csv', 'runs.csv']);
+  const withTraces: Bundle['runs'] = [];
+  for (const run of runs) {
+    if (!run.trace) {
+      withTraces.push({ run, trace: null });
+      continue;
+    }
+    const bytes = findFile(files, run.trace);
+    if (!bytes) {
+      const message = `the log "${run.trace}" is not in the bundle: row left out`;
+      problems.push({ file: 'runs.csv', line: run.line, column: 'trace', message });
+      continue;
+    }
+    used.add(run.trace);
+    const trace = readTraceTable(run.trace, bytes, problems);
+    if (!trace) continue;
+    const hasRoom = trace.channels.some((channel) => channel.heading === 'ambient_c');
+    if (!hasRoom && run.typedAmbientC === null) {
+      const message = 'no room temperature: neither a column "ambient_c" nor one typed in runs.csv';
+      problems.push({ file: run.trace, line: 1, column: 'ambient_c', message });
+      continue;
+    }
+    withTraces.push({ run, trace });
+  }
+  const others = [...files]
+    .filter(([path]) => !used.has(path) && !path.split('/').some((part) => part.startsWith('.')))
+    .map(([path, bytes]) => ({ path, bytes }));
+  return { dataPackage, entries, runs: withTraces, problems, others };
+}

@@ -1,0 +1,66 @@
+import { isMissingCell, parseNumber } from '../cells';
+import type { Problem } from '../problem';
+import type { TableRow } from '../table';
+
+/** Reads the cells of one row and gathers what is wrong with it. */
+export class RowReader {
+  /** A broken cell that the row cannot do without. */
+  broken = false;
+
+  constructor(
+    private readonly file: string,
+    private readonly row: TableRow,
+    private readonly problems: Problem[],
+  ) {}
+
+  fail(column: string, message: string): void {
+    this.problems.push({ file: this.file, line: this.row.line, column, message });
+  }
+
+  private failRow(column: string, message: string): void {
+    this.fail(column, message);
+    this.broken = true;
+  }
+
+  text(column: string): string {
+    return this.row.cells[column] ?? '';
+  }
+
+  requiredText(column: string): string {
+    const value = this.text(column);
+    if (value === '') this.failRow(column, 'empty: a value was expected');
+    return value;
+  }
+
+  /** A number where there is one; a broken cell is listed and the row goes on without. */
+  number(column: string, check: (value: number) => string | null = () => null): number | null {
+    const cell = this.text(column);
+    if (isMissingCell(cell)) return null;
+    const value = parseNumber(cell);
+    if (value === null || !Number.isFinite(value)) {
+      this.fail(column, `not a number: "${cell}"`);
+      return null;
+    }
+    const wrong = check(value);
+    if (wrong) {
+      this.fail(column, `${wrong}: ${cell}`);
+      return null;
+    }
+    return value;
+  }
+
+  /** A number that the row cannot do without. */
+  requiredNumber(column: string, check: (value: number) => string | null = () => null): number {
+    const before = this.problems.length;
+    const value = this.number(column, check);
+    if (value !== null) return value;
+    if (this.problems.length === before) this.fail(column, 'empty: a number was expected');
+    this.broken = true;
+    return 0;
+  }
+}
+
+export const notNegative = (what: string) => (value: number) => (value < 0 ? `${what} cannot be negative` : null);
+
+export const counting = (what: string) => (value: number) =>
+  Number.isInteger(value) && value >= 1 ? null : `${what} must be a whole number from 1`;

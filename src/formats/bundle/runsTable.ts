@@ -1,0 +1,114 @@
+import type { Problem } from '../problem';
+import { UnusableInput } from '../problem';
+import { readTable } from '../table';
+import { unknownCells } from './entriesTable';
+import { counting, notNegative, RowReader } from './rowReader';
+
+export interface BundleRun {
+  /** Line in runs.csv. */
+  line: number;
+  run: string;
+  entry: string;
+  mount: number;
+  pass: number;
+  loadW: number;
+  loadName: string;
+  gpuLoadW: number;
+  setting: string;
+  control: 'fixed' | 'automatic';
+  noiseDb: number;
+  floorDb: number;
+  /** Path of the log in the bundle; empty where the means were typed. */
+  trace: string;
+  typedCpuC: number | null;
+  typedAmbientC: number | null;
+  typedPowerW: number | null;
+  dutyPct: number | null;
+  rpm: number | null;
+  startedAt: string;
+  note: string;
+  extra: Record<string, string>;
+}
+
+const FILE = 'runs.csv';
+const REQUIRED = ['run', 'entry', 'mount', 'pass', 'load_w', 'setting', 'noise_db', 'floor_db'];
+const KNOWN = [
+  ...REQUIRED, 'trace', 'cpu_c', 'ambient_c', 'power_w', 'load_name', 'gpu_load_w', 'control', 'duty_pct', 'rpm',
+  'started_at', 'note',
+]; // prettier-ignore
+
+const MISSED_TIME = /^\d{4}-\d{2}-\d{2}([T ]\d{2}:\d{2}(:\d{2}(\.\d+)?)?(Z|[+-]\d{2}:?\d{2})?)?$/;
+
+function readRun(read: RowReader, line: number, cells: Record<string, string>): BundleRun {
+  const control = read.text('control');
+  if (!['', 'fixed', 'automatic'].includes(control)) read.fail('control', `fixed or automatic expected: "${control}"`);
+  const startedAt = read.text('started_at');
+  const dated = startedAt === '' || (MISSED_TIME.test(startedAt) && !Number.isNaN(Date.parse(startedAt)));
+  if (!dated) read.fail('started_at', `not an ISO 8601 time: "${startedAt}"`);
+  return {
+    line,
+    run: read.requiredText('run'),
+    entry: read.requiredText('entry'),
+    mount: read.requiredNumber('mount', counting('a mount')),
+    pass: read.requiredNumber('pass', counting('a pass')),
+    loadW: read.requiredNumber('load_w', notNegative('a heat load')),
+    loadName: read.text('load_name'),
+    gpuLoadW: read.number('gpu_load_w', notNegative('a heat load')) ?? 0,
+    setting: read.requiredText('setting'),
+    control: control === 'automatic' ? 'automatic' : 'fixed',
+    noiseDb: read.requiredNumber('noise_db'),
+    floorDb: read.requiredNumber('floor_db'),
+    trace: read.text('trace'),
+    typedCpuC: read.number('cpu_c'),
+    typedAmbientC: read.number('ambient_c'),
+    typedPowerW: read.number('power_w', notNegative('power')),
+    dutyPct: read.number('duty_pct', notNegative('a duty')),
+    rpm: read.number('rpm', notNegative('a speed')),
+    startedAt: dated ? startedAt : '',
+    note: read.text('note'),
+    extra: unknownCells(cells, KNOWN),
+  };
+}
+
+/**
+ * The rows of runs.csv that can be used. A run needs its trace, or die and room temperature typed; the
+ * traces themselves are read by the bundle.
+ */
+export function readRuns(
+  bytes: Uint8Array,
+  entries: ReadonlySet<string>,
+): { runs: BundleRun[]; problems: Problem[] } {
+  const { headings, rows, problems } = readTable(FILE, bytes, REQUIRED);
+  if (!headings.includes('trace') && !(headings.includes('cpu_c') && headings.includes('ambient_c'))) {
+    const message = 'required column "trace" is missing, and there are no typed means (cpu_c, ambient_c) instead';
+    throw new UnusableInput({ file: FILE, line: 1, column: 'trace', message });
+  }
+  const lineOf = new Map<string, number>();
+  const runs: BundleRun[] = [];
+  for (const row of rows) {
+    const read = new RowReader(FILE, row, problems);
+    const before = problems.length;
+    const run = readRun(read, row.line, row.cells);
+    // A broken power would silently fall back to the nominal load: rather leave the run out.
+    if (problems.slice(before).some((p) => ['power_w', 'cpu_c', 'ambient_c', 'gpu_load_w'].includes(p.column ?? ''))) {
+      read.broken = true;
+    }
+    if (read.broken) continue;
+    const twin = lineOf.get(run.run);
+    if (twin !== undefined) {
+      read.fail('run', `"${run.run}" stands on line ${twin} already: row left out`);
+      continue;
+    }
+    lineOf.set(run.run, row.line);
+    if (!entries.has(run.entry)) {
+      read.fail('entry', `no entry "${run.entry}" in entries.csv: row left out`);
+      continue;
+    }
+    if (!run.trace && (run.typedCpuC === null || run.typedAmbientC === null)) {
+      read.fail('trace', 'neither a trace nor typed means (cpu_c, ambient_c): row left out');
+      continue;
+    }
+    runs.push(run);
+  }
+  return { runs, problems };
+}

@@ -1,0 +1,124 @@
+import { isMissing, MISSING } from '@/core/missing';
+import type { Trace } from '@/core/reduction/trace';
+import { isMissingCell, parseNumber, splitCells } from '../cells';
+import type { Problem } from '../problem';
+
+/** A channel of a log: readings, or the cells as they stood where they are no numbers. */
+export interface Channel {
+  heading: string;
+  values: Float64Array | string[];
+}
+
+export interface TraceTable {
+  channels: Channel[];
+}
+
+const KNOWN = new Set([
+  't_s', 'cpu_c', 'ambient_c', 'power_w', 'fan_rpm', 'clock_mhz', 'gpu_c', 'vrm_c', 'liquid_c', 'inlet_c',
+  'case_air_c', 'pump_rpm', 'pump_duty_pct', 'noise_db',
+]); // prettier-ignore
+
+export function isKnownChannel(heading: string): boolean {
+  return KNOWN.has(heading) || /^fan\d+_rpm$/.test(heading);
+}
+
+const NOT_NEGATIVE = new Set(['power_w', 'fan_rpm', 'pump_rpm', 'clock_mhz']);
+
+/** A known cell's reading, or what is wrong with it. */
+function readKnown(heading: string, cell: string): number | string {
+  if (isMissingCell(cell)) return MISSING;
+  const value = parseNumber(cell);
+  if (value === null) return `not a number: "${cell.trim()}"`;
+  if (value < 0 && NOT_NEGATIVE.has(heading)) return `${heading === 'power_w' ? 'power' : heading} cannot be negative: ${cell.trim()}`;
+  return value;
+}
+
+function asChannel(heading: string, cells: string[]): Channel {
+  const numbers = new Float64Array(cells.length);
+  for (let i = 0; i < cells.length; i += 1) {
+    const value = isMissingCell(cells[i]!) ? MISSING : parseNumber(cells[i]!);
+    if (value === null) return { heading, values: cells };
+    numbers[i] = value;
+  }
+  return { heading, values: numbers };
+}
+
+/**
+ * The log of one run in the bundle's own form (`traces/*.csv`). Rows that cannot be used are left out and
+ * listed; null where the log as a whole is of no use.
+ */
+export function readTraceTable(file: string, bytes: Uint8Array, problems: Problem[]): TraceTable | null {
+  const lines = new TextDecoder().decode(bytes).split(/\r\n|\n|\r/);
+  const headings = (splitCells(lines[0] ?? '', ',') ?? []).map((heading) => heading.trim());
+  while (headings.length > 1 && headings[headings.length - 1] === '') headings.pop();
+  for (const [column, what] of [['t_s', 'time'], ['cpu_c', 'die temperature']] as const) {
+    if (headings.includes(column)) continue;
+    problems.push({ file, line: 1, column, message: `no ${what}: a column "${column}" was expected` });
+    return null;
+  }
+  const known = headings.map((heading, i) => isKnownChannel(heading) && headings.indexOf(heading) === i);
+  const numbers: number[][] = headings.map(() => []);
+  const texts: string[][] = headings.map(() => []);
+  const timeAt = headings.indexOf('t_s');
+  let lastTime = -Infinity;
+  rows: for (let i = 1; i < lines.length; i += 1) {
+    const text = lines[i]!;
+    if (text.trim() === '') continue;
+    const line = i + 1;
+    const cells = splitCells(text, ',');
+    const count = cells?.length ?? 0;
+    if (!cells || (count !== headings.length && !(count === headings.length + 1 && cells[count - 1] === ''))) {
+      const message = cells ? `${count} cells, ${headings.length} expected: row left out` : 'a quote is left open: row left out';
+      problems.push({ file, line, message });
+      continue;
+    }
+    const readings: number[] = [];
+    for (let c = 0; c < headings.length; c += 1) {
+      if (!known[c]) continue;
+      const reading = readKnown(headings[c]!, cells[c]!);
+      if (typeof reading === 'string') {
+        problems.push({ file, line, column: headings[c], message: reading });
+        continue rows;
+      }
+      readings[c] = reading;
+    }
+    const time = readings[timeAt]!;
+    if (isMissing(time) || time < lastTime) {
+      const message = isMissing(time) ? 'empty: a time was expected' : `time steps back from ${lastTime} to ${time} s`;
+      problems.push({ file, line, column: 't_s', message });
+      continue;
+    }
+    lastTime = time;
+    for (let c = 0; c < headings.length; c += 1) {
+      if (known[c]) numbers[c]!.push(readings[c]!);
+      else texts[c]!.push(cells[c]!.trim());
+    }
+  }
+  if (numbers[timeAt]!.length === 0) {
+    problems.push({ file, message: 'the log holds no usable rows' });
+    return null;
+  }
+  if (numbers[headings.indexOf('cpu_c')]!.every(isMissing)) {
+    problems.push({ file, column: 'cpu_c', message: 'no die temperature: every reading is missing' });
+    return null;
+  }
+  return {
+    channels: headings.map((heading, c) =>
+      known[c] ? { heading, values: Float64Array.from(numbers[c]!) } : asChannel(heading, texts[c]!),
+    ),
+  };
+}
+
+/** The channels that the reduction needs. */
+export function toTrace(table: TraceTable): Trace {
+  const channel = (heading: string) => {
+    const found = table.channels.find((of) => of.heading === heading)?.values;
+    return found instanceof Float64Array && !found.every(isMissing) ? found : null;
+  };
+  return {
+    timeS: channel('t_s')!,
+    cpuC: channel('cpu_c')!,
+    ambientC: channel('ambient_c'),
+    powerW: channel('power_w'),
+  };
+}

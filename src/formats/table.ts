@@ -1,0 +1,78 @@
+import { parse, CsvError } from 'csv-parse/sync';
+import { UnusableInput, type Problem } from './problem';
+
+export interface TableRow {
+  /** Physical line of the file from 1. */
+  line: number;
+  cells: Record<string, string>;
+}
+
+export interface Table {
+  headings: string[];
+  rows: TableRow[];
+  problems: Problem[];
+}
+
+interface ParsedRecord {
+  record: string[];
+  info: { lines: number };
+}
+
+function parseRecords(file: string, text: string): ParsedRecord[] {
+  try {
+    return parse(text, {
+      bom: true,
+      info: true,
+      relax_column_count: true,
+      relax_quotes: true,
+      skip_empty_lines: true,
+    }) as unknown as ParsedRecord[];
+  } catch (error) {
+    if (!(error instanceof CsvError)) throw error;
+    const line = typeof error.lines === 'number' ? error.lines : undefined;
+    throw new UnusableInput({ file, line, message: `not a readable CSV table: ${error.message}` });
+  }
+}
+
+function decode(file: string, bytes: Uint8Array): string {
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
+  } catch {
+    throw new UnusableInput({ file, message: 'not UTF-8 text' });
+  }
+}
+
+/**
+ * A table of the bundle: UTF-8, comma, decimal point, one heading row (RFC 4180). A row with the wrong
+ * number of cells is left out and listed.
+ *
+ * @throws UnusableInput where it is no CSV or a required column is missing
+ */
+export function readTable(file: string, bytes: Uint8Array, required: readonly string[]): Table {
+  const records = parseRecords(file, decode(file, bytes));
+  const heading = records.shift();
+  if (!heading) throw new UnusableInput({ file, line: 1, message: 'empty: a heading row was expected' });
+  const headings = heading.record.map((cell) => cell.trim());
+  while (headings.length > 1 && headings[headings.length - 1] === '') headings.pop();
+  for (const column of required) {
+    if (!headings.includes(column)) {
+      throw new UnusableInput({ file, line: 1, column, message: `required column "${column}" is missing` });
+    }
+  }
+  const rows: TableRow[] = [];
+  const problems: Problem[] = [];
+  for (const { record, info } of records) {
+    const inside = record.reduce((sum, cell) => sum + (cell.match(/\n/g)?.length ?? 0), 0);
+    const line = info.lines - inside;
+    const spare = record.length === headings.length + 1 && record[headings.length] === '';
+    if (record.length !== headings.length && !spare) {
+      problems.push({ file, line, message: `${record.length} cells, ${headings.length} expected: row left out` });
+      continue;
+    }
+    const cells: Record<string, string> = Object.create(null);
+    // Of two columns with one heading the first counts.
+    headings.forEach((name, i) => (cells[name] ??= record[i]!.trim()));
+    rows.push({ line, cells });
+  }
+  return { headings, rows, problems };
+}

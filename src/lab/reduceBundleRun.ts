@@ -1,0 +1,35 @@
+import type { MeasuredPoint } from '@/core/curves/measuredPoint';
+import { coolerLevel } from '@/core/levels/coolerLevel';
+import { known, type Outcome } from '@/core/outcome';
+import { reduceTrace, type Reduction } from '@/core/reduction/reduceTrace';
+import { reduceTyped } from '@/core/reduction/reduceTyped';
+import type { BundleRun } from '@/formats/bundle/runsTable';
+import { toTrace, type TraceTable } from '@/formats/bundle/traceTable';
+
+export interface RigRule {
+  limitC: number;
+  windowS: number;
+}
+
+/** FORMATS steps 1 to 4 for a run of a bundle, from its log or from its typed means. */
+export function reduceBundleRun(run: BundleRun, trace: TraceTable | null, rig: RigRule): Outcome<Reduction> {
+  const rule = { loadW: run.loadW, program: run.loadName !== '', ...rig };
+  if (trace) return reduceTrace(toTrace(trace), { ...rule, typedAmbientC: run.typedAmbientC ?? undefined });
+  const means = { cpuC: run.typedCpuC!, ambientC: run.typedAmbientC!, powerW: run.typedPowerW };
+  return known(reduceTyped(means, rule));
+}
+
+export function bundlePoint(run: BundleRun, reduction: Reduction): MeasuredPoint {
+  return {
+    run: run.run,
+    entry: run.entry,
+    mount: run.mount,
+    pass: run.pass,
+    setting: run.setting,
+    level: coolerLevel(run.noiseDb, run.floorDb),
+    settled: reduction.settled,
+    riseK: reduction.riseK,
+    resistanceKPerW: reduction.resistanceKPerW.known ? reduction.resistanceKPerW.value : null,
+    shortfallK: reduction.shortfallK,
+  };
+}
