@@ -1,0 +1,122 @@
+import { headingUnit, type HeadingUnit } from './headingUnit';
+import { usualUnit, type Quantity, type Unit } from './quantity';
+
+export interface ColumnMeaning {
+  quantity: Quantity | null;
+  unit: Unit | null;
+  /** Reading × factor is in `unit`. */
+  factor: number;
+}
+
+const UNKNOWN: ColumnMeaning = { quantity: null, unit: null, factor: 1 };
+
+/** Words of a heading: case, accents, digits and word ends that only name the kind are taken off. */
+function words(name: string): Set<string> {
+  const split = name
+    .replace(/([a-z0-9])([A-Z])/g, '$1 $2')
+    .replace(/([A-Z]+)([A-Z][a-z])/g, '$1 $2')
+    .toLowerCase()
+    .normalize('NFD')
+    .replace(/\p{M}/gu, '')
+    .split(/[^\p{L}%]+/u)
+    .filter(Boolean);
+  const all = new Set(split);
+  for (const word of split) {
+    const compound = /^(.{2,}?)(temp|temperatur|temperature|power|speed|rpm|clock|freq|leistung|drehzahl)$/.exec(word);
+    if (compound) {
+      all.add(compound[1]!);
+      all.add(compound[2]!);
+    }
+  }
+  return all;
+}
+
+function has(all: ReadonlySet<string>, list: string): boolean {
+  return list.split(' ').some((word) => all.has(word));
+}
+
+const GRAPHICS = 'gpu graphics graphic vga videocard grafik hotspot';
+const SET_VALUES = 'limit target setpoint set soll sollwert alarm threshold allowed tjmax tdp';
+
+const TEMPERATURE_WORDS = 'temp temps temperature temperatures temperatur temperatura t tctl tdie tcpu tamb troom tj';
+const AMBIENT =
+  'ambient amb tamb room troom env environment surroundings surrounding lab laboratory air hall studio workshop indoor raum umgebung zimmer luft umgebungs sala ambiente habitacion aire piece';
+const PROCESSOR =
+  'cpu tcpu die tdie tctl package pkg core cores processor prozessor procesador processeur chip junction tjunction tj silicon soc heater ccd kern';
+const OTHER_PLACES =
+  'motherboard mainboard board mobo ssd nvme hdd drive disk memory mem ram dimm dram chipset pch psu supply heatsink fin fins base plate spreader ihs case chassis exhaust outlet enclosure distance delta difference diff rise dt skin ceiling floor dew';
+
+function temperature(all: ReadonlySet<string>): Quantity | null {
+  if (has(all, SET_VALUES)) return null;
+  if (has(all, GRAPHICS)) return 'gpu_temperature';
+  if (has(all, 'vrm vrms mos mosfet mosfets regulator phase phases vr')) return 'vrm_temperature';
+  if (has(all, 'liquid coolant water fluid loop kuhlmittel wasser agua liquido refrigerante')) return 'liquid_temperature';
+  if (has(all, 'inlet intake inflow einlass ansaug entrada')) return 'inlet_temperature';
+  if (has(all, OTHER_PLACES)) return null;
+  if (has(all, AMBIENT)) return 'ambient_temperature';
+  return has(all, PROCESSOR) ? 'cpu_temperature' : null;
+}
+
+function power(all: ReadonlySet<string>): Quantity | null {
+  const other = 'wall mains outlet plug psu system fan fans pump memory dram ram ssd max min';
+  return has(all, GRAPHICS) || has(all, SET_VALUES) || has(all, other) ? null : 'power';
+}
+
+function speed(all: ReadonlySet<string>): Quantity | null {
+  if (has(all, GRAPHICS) || has(all, SET_VALUES) || has(all, 'duty pwm percent % voltage')) return null;
+  return has(all, 'pump pumps pumpe bomba pompe') ? 'pump_speed' : 'fan_speed';
+}
+
+function clock(all: ReadonlySet<string>): Quantity | null {
+  const other = 'memory mem ram dram uncore ring bus cache shader video max';
+  return has(all, GRAPHICS) || has(all, SET_VALUES) || has(all, other) ? null : 'clock';
+}
+
+function noise(all: ReadonlySet<string>): Quantity | null {
+  const other = 'max min peak lcpeak lafmax lafmin lasmax lasmin floor background';
+  return has(all, SET_VALUES) || has(all, other) ? null : 'noise_level';
+}
+
+function byUnit(all: ReadonlySet<string>, unit: Unit): Quantity | null {
+  if (unit === 'degC' || unit === 'degF') return temperature(all);
+  if (unit === 'W') return power(all);
+  if (unit === 'rpm') return speed(all);
+  if (unit === 'MHz') return clock(all);
+  if (unit === 'dB(A)') return noise(all);
+  return isTimeName(all) ? 'time' : null;
+}
+
+function isTimeName(all: ReadonlySet<string>): boolean {
+  return has(all, 't time times elapsed seconds sec secs timestamp zeit laufzeit tiempo temps runtime uptime epoch unix utc ms duration');
+}
+
+/** Where the heading names no unit its words must do. */
+function byWords(all: ReadonlySet<string>): Quantity | null {
+  if (has(all, 'load usage utilization utilisation util duty pwm percent % voltage volt volts current vcore status state')) return null;
+  if (has(all, 'power watt watts dissipation leistung potencia puissance p')) return power(all);
+  if (has(all, 'fan fans blower rpm rotor impeller ventilator lufter luefter ventilador ventilateur drehzahl speed tach tacho pump pumps pumpe n')) {
+    return speed(all);
+  }
+  if (has(all, 'clock freq frequency takt frequenz frecuencia mhz')) return clock(all);
+  if (has(all, 'noise spl leq laeq lpa laf las sound loudness pegel schallpegel schall ruido bruit sonometer slm')) return noise(all);
+  const place = temperature(all);
+  if (place && (has(all, TEMPERATURE_WORDS) || !isTimeName(all))) return place;
+  return isTimeName(all) ? 'time' : null;
+}
+
+/**
+ * What a numeric column means, by its heading: the unit decides the kind, the words which of that kind.
+ * A column is left unknown rather than guessed.
+ */
+export function columnMeaning(heading: string, unitsRow?: HeadingUnit | null): ColumnMeaning {
+  const { name, unit } = headingUnit(heading);
+  const all = words(name);
+  const named = unit ?? unitsRow ?? null;
+  if (named?.unit === 'foreign') return UNKNOWN;
+  if (named) {
+    const quantity = byUnit(all, named.unit as Unit);
+    return quantity ? { quantity, unit: named.unit as Unit, factor: named.factor } : UNKNOWN;
+  }
+  const quantity = byWords(all);
+  return quantity ? { quantity, unit: usualUnit(quantity), factor: 1 } : UNKNOWN;
+}
