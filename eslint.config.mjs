@@ -3,7 +3,16 @@ import typescript from 'eslint-config-next/typescript';
 import prettier from 'eslint-config-prettier';
 
 const config = [
-  { ignores: ['.next/**', '.data/**', 'node_modules/**', 'next-env.d.ts', 'tests/samples/**', 'test-results/**'] },
+  {
+    ignores: [
+      '.next/**',
+      '.data/**',
+      'node_modules/**',
+      'next-env.d.ts',
+      'tests/samples/**',
+      'test-results/**',
+    ],
+  },
   ...next,
   ...typescript,
   prettier,

@@ -12,13 +12,18 @@ export function callerFolder(): string {
 export function numberFlag(name: string, value: string | undefined): number | undefined {
   if (value === undefined) return undefined;
   const number = Number(value);
-  if (value.trim() === '' || !Number.isFinite(number)) throw new UsageError(`--${name}: not a number: "${value}"`);
+  if (value.trim() === '' || !Number.isFinite(number))
+    throw new UsageError(`--${name}: not a number: "${value}"`);
   return number;
 }
 
 export function readArguments(usage: string, options: Record<string, { type: 'string' | 'boolean' }>) {
   try {
-    const { values, positionals } = parseArgs({ args: process.argv.slice(2), options, allowPositionals: true });
+    const { values, positionals } = parseArgs({
+      args: process.argv.slice(2),
+      options,
+      allowPositionals: true,
+    });
     if (positionals.length !== 1) throw new UsageError('exactly one path expected');
     return { values, path: positionals[0]! };
   } catch (error) {

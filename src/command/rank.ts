@@ -32,7 +32,10 @@ function asJson({ noiseLineDba, loadW, ranking, problems }: BundleRanking) {
   };
 }
 
-function asTable({ noiseLineDba, loadW, ranking, problems }: BundleRanking, nameOf: (entry: string) => string): string {
+function asTable(
+  { noiseLineDba, loadW, ranking, problems }: BundleRanking,
+  nameOf: (entry: string) => string,
+): string {
   const lines = [`At ${noiseLineDba.toFixed(1)} dB(A), ${loadW === 0 ? 'idle' : `${loadW} W`}`, ''];
   const rows = ranking.placed.map((placed) => [
     placed.placeFrom === placed.placeTo ? `${placed.place}` : `${placed.placeFrom}–${placed.placeTo}`,
@@ -45,14 +48,24 @@ function asTable({ noiseLineDba, loadW, ranking, problems }: BundleRanking, name
   ]);
   const table = [['place', 'entry', 'product', 'rise, K', 'K/W', '°C at reference', ''], ...rows];
   const widths = table[0]!.map((_, c) => Math.max(...table.map((row) => [...row[c]!].length)));
-  for (const row of table) lines.push(row.map((cell, c) => cell.padEnd(widths[c]!)).join('  ').trimEnd());
+  for (const row of table)
+    lines.push(
+      row
+        .map((cell, c) => cell.padEnd(widths[c]!))
+        .join('  ')
+        .trimEnd(),
+    );
   for (const tie of ranking.ties) {
     const difference = tie.differenceK.toFixed(1);
-    lines.push('', `Places ${tie.from} to ${tie.to} cannot be told apart: they differ by less than this test can show (${difference} K).`);
+    lines.push(
+      '',
+      `Places ${tie.from} to ${tie.to} cannot be told apart: they differ by less than this test can show (${difference} K).`,
+    );
   }
   if (ranking.notPlaced.length > 0) {
     lines.push('', 'Not placed here');
-    for (const { entry, status, reason } of ranking.notPlaced) lines.push(`${entry}  ${nameOf(entry)}  ${status}: ${reason}`);
+    for (const { entry, status, reason } of ranking.notPlaced)
+      lines.push(`${entry}  ${nameOf(entry)}  ${status}: ${reason}`);
   }
   if (problems.length > 0) lines.push('', 'Left out', ...problems.map(problemText));
   return lines.join('\n');

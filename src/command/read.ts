@@ -28,7 +28,9 @@ void runCommand(async () => {
     columns: reader.columns,
     samples: reader.samples,
     durationS: durationS(reader),
-    means: Object.fromEntries(Object.entries(means.means()).map(([name, value]) => [name, Number(value.toFixed(6))])),
+    means: Object.fromEntries(
+      Object.entries(means.means()).map(([name, value]) => [name, Number(value.toFixed(6))]),
+    ),
     problems,
   };
   if (values.json) {
@@ -40,8 +42,13 @@ void runCommand(async () => {
     `${result.samples} rows${result.durationS === null ? '' : ` over ${result.durationS} s`}, ${encoding}, ${name} between cells, decimal ${decimal === ',' ? 'comma' : 'point'}`,
     '',
     ...reader.columns.map((column) => {
-      const mean = column.quantity && reader.measured.some((of) => reader.columns[of.column] === column) ? result.means[column.quantity] : undefined;
-      const meaning = column.quantity ? `${column.quantity.replace('_', ' ')}, ${column.unit}` : 'kept, not known';
+      const mean =
+        column.quantity && reader.measured.some((of) => reader.columns[of.column] === column)
+          ? result.means[column.quantity]
+          : undefined;
+      const meaning = column.quantity
+        ? `${column.quantity.replace('_', ' ')}, ${column.unit}`
+        : 'kept, not known';
       return `  ${column.header || '(no heading)'}: ${meaning}${mean === undefined ? '' : `, mean ${mean.toFixed(2)}`}`;
     }),
     ...(problems.length > 0 ? ['', 'Skipped', ...problems.map((p) => `  line ${p.line}: ${p.message}`)] : []),

@@ -36,10 +36,12 @@ function parseRecords(file: string, text: string): ParsedRecord[] {
 
 function decode(file: string, bytes: Uint8Array): string {
   try {
-    return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
+    // A zero byte is no text, and no database takes it.
+    if (!bytes.includes(0)) return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
   } catch {
-    throw new UnusableInput({ file, message: 'not UTF-8 text' });
+    // told below
   }
+  throw new UnusableInput({ file, message: 'not UTF-8 text' });
 }
 
 /**
@@ -66,7 +68,11 @@ export function readTable(file: string, bytes: Uint8Array, required: readonly st
     const line = info.lines - inside;
     const spare = record.length === headings.length + 1 && record[headings.length] === '';
     if (record.length !== headings.length && !spare) {
-      problems.push({ file, line, message: `${record.length} cells, ${headings.length} expected: row left out` });
+      problems.push({
+        file,
+        line,
+        message: `${record.length} cells, ${headings.length} expected: row left out`,
+      });
       continue;
     }
     const cells: Record<string, string> = Object.create(null);

@@ -30,10 +30,16 @@ export function rankBundle(bundle: Bundle, choice: { noiseLineDba?: number; load
   const problems = [...bundle.problems];
   const points: MeasuredPoint[] = [];
   for (const { run, trace } of bundle.runs) {
-    if (loadKey(run) !== key) continue;
+    if (loadKey(run) !== key || run.setAside) continue;
     const reduction = reduceBundleRun(run, trace, { limitC: rig.limitC, windowS: method.windowS });
     if (reduction.known) points.push(bundlePoint(run, reduction.value));
-    else problems.push({ file: 'runs.csv', line: run.line, column: 'trace', message: `${run.trace}: ${reduction.reason}` });
+    else
+      problems.push({
+        file: 'runs.csv',
+        line: run.line,
+        column: 'trace',
+        message: `${run.trace}: ${reduction.reason}`,
+      });
   }
   const curves = entryCurves(bundle.entries, points);
   const ranking = rankAtLine(curves, {

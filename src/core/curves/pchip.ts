@@ -50,10 +50,14 @@ export function pchip(x: readonly number[], y: readonly number[]): Pchip {
  * Value and slope of the interpolant at `at`, with the piece it lies in and how far along (0 to 1).
  * @throws outside the ends: a curve is never carried beyond its points
  */
-export function pchipAt(curve: Pchip, at: number): { y: number; slope: number; piece: number; along: number } {
+export function pchipAt(
+  curve: Pchip,
+  at: number,
+): { y: number; slope: number; piece: number; along: number } {
   const { x, y, slopes } = curve;
   const n = x.length;
-  if (!(at >= x[0]! && at <= x[n - 1]!)) throw new RangeError(`pchipAt: ${at} is outside ${x[0]} to ${x[n - 1]}`);
+  if (!(at >= x[0]! && at <= x[n - 1]!))
+    throw new RangeError(`pchipAt: ${at} is outside ${x[0]} to ${x[n - 1]}`);
   if (n === 1) return { y: y[0]!, slope: 0, piece: 0, along: 0 };
   let piece = 0;
   while (piece < n - 2 && at >= x[piece + 1]!) piece += 1;
@@ -64,8 +68,15 @@ export function pchipAt(curve: Pchip, at: number): { y: number; slope: number; p
   const m0 = slopes[piece]! * h;
   const m1 = slopes[piece + 1]! * h;
   const value =
-    (2 * t ** 3 - 3 * t ** 2 + 1) * y0 + (t ** 3 - 2 * t ** 2 + t) * m0 + (3 * t ** 2 - 2 * t ** 3) * y1 + (t ** 3 - t ** 2) * m1;
+    (2 * t ** 3 - 3 * t ** 2 + 1) * y0 +
+    (t ** 3 - 2 * t ** 2 + t) * m0 +
+    (3 * t ** 2 - 2 * t ** 3) * y1 +
+    (t ** 3 - t ** 2) * m1;
   const slope =
-    ((6 * t ** 2 - 6 * t) * y0 + (3 * t ** 2 - 4 * t + 1) * m0 + (6 * t - 6 * t ** 2) * y1 + (3 * t ** 2 - 2 * t) * m1) / h;
+    ((6 * t ** 2 - 6 * t) * y0 +
+      (3 * t ** 2 - 4 * t + 1) * m0 +
+      (6 * t - 6 * t ** 2) * y1 +
+      (3 * t ** 2 - 2 * t) * m1) /
+    h;
   return { y: value, slope, piece, along: t };
 }

@@ -33,7 +33,10 @@ export function groupBy<T, K>(items: readonly T[], keyOf: (item: T) => K): Map<K
   return groups;
 }
 
-function mountMean(mount: number, points: readonly MeasuredPoint[]): MountMean & { resistance: number | null } {
+function mountMean(
+  mount: number,
+  points: readonly MeasuredPoint[],
+): MountMean & { resistance: number | null } {
   const resistances = points.map((point) => point.resistanceKPerW);
   return {
     mount,
@@ -63,5 +66,7 @@ export function settingMeans(points: readonly MeasuredPoint[]): SettingMean[] {
       points: ofSetting,
     };
   });
-  return settings.sort((a, b) => a.levelDb - b.levelDb || a.riseK - b.riseK || (a.setting < b.setting ? -1 : 1));
+  return settings.sort(
+    (a, b) => a.levelDb - b.levelDb || a.riseK - b.riseK || (a.setting < b.setting ? -1 : 1),
+  );
 }

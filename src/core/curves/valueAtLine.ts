@@ -53,7 +53,8 @@ function underQuietest(curve: EntryCurve, lineDb: number): NoValue {
   const quieter = curve.leftOut.filter((setting) => setting.levelDb < quietestDb);
   // The setting that would have carried the curve to the line, or else the one that comes nearest.
   const missed = quieter.filter((setting) => setting.levelDb <= lineDb).pop() ?? quieter[0];
-  if (!missed) return { placed: false, status: 'too-loud', reason: `its quietest setting is ${dbA(quietestDb)}` };
+  if (!missed)
+    return { placed: false, status: 'too-loud', reason: `its quietest setting is ${dbA(quietestDb)}` };
   const usable = `its quietest setting that counts is ${dbA(quietestDb)}`;
   return missed.why === 'unsettled'
     ? { placed: false, status: 'unsettled', reason: `${usable}; ${missed.setting} had not settled` }
@@ -77,7 +78,8 @@ function spreadBetween(
   const passFreedom = Math.min(before.pass.freedom, after.pass.freedom);
   const total = pass + mount;
   // Welch–Satterthwaite (GUM G.4.1)
-  const freedom = total > 0 ? total ** 2 / (pass ** 2 / passFreedom + mount ** 2 / mountFreedom || 0) : Infinity;
+  const freedom =
+    total > 0 ? total ** 2 / (pass ** 2 / passFreedom + mount ** 2 / mountFreedom || 0) : Infinity;
   return { varianceK2: total, freedom };
 }
 
@@ -93,7 +95,13 @@ function placedAt(
   before: CurvePoint,
   after: CurvePoint,
   along: number,
-  value: { levelDb: number; riseK: number; slope: number; resistanceKPerW: number | null; toppedOut: boolean },
+  value: {
+    levelDb: number;
+    riseK: number;
+    slope: number;
+    resistanceKPerW: number | null;
+    toppedOut: boolean;
+  },
 ): PlacedValue {
   const chordK = before.riseK + along * (after.riseK - before.riseK);
   const interpolationK = Math.abs(value.riseK - chordK) / (2 * Math.sqrt(3));
@@ -146,7 +154,13 @@ export function valueAtLine(curve: EntryCurve, lineDb: number): PlacedValue | No
   }
   const levels = judged.map((point) => point.levelDb);
   const at = Math.max(lineDb, quietestDb);
-  const rise = pchipAt(pchip(levels, judged.map((point) => point.riseK)), at);
+  const rise = pchipAt(
+    pchip(
+      levels,
+      judged.map((point) => point.riseK),
+    ),
+    at,
+  );
   const resistances = judged.map((point) => point.resistanceKPerW);
   const resistanceKPerW = resistances.some((r) => r === null)
     ? null

@@ -101,7 +101,11 @@ export function rankAtLine(curves: readonly EntryCurve[], rule: LineRule): Ranki
     };
   });
   const ties = differencesK
-    .map((differenceK, i) => ({ from: groups.indexOf(i + 1) + 1, to: groups.lastIndexOf(i + 1) + 1, differenceK }))
+    .map((differenceK, i) => ({
+      from: groups.indexOf(i + 1) + 1,
+      to: groups.lastIndexOf(i + 1) + 1,
+      differenceK,
+    }))
     .filter((tie) => tie.to > tie.from);
   notPlaced.sort((a, b) => (a.entry < b.entry ? -1 : 1));
   return { placed, notPlaced, ties };

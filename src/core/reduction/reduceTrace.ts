@@ -22,7 +22,7 @@ export interface Reduction {
   /** Why the run is not settled; empty where it is. */
   unsettledReason: string;
   /** The window that counts; null for means typed by hand. */
-  window: Window | null;
+  window: { startS: number; endS: number } | null;
   cpuMeanC: number;
   cpuMaxC: number;
   ambientMeanC: number;
@@ -54,7 +54,7 @@ const LIMITED_SHARE = 0.2;
 const LEAST_PRESENT_SHARE = 0.5;
 
 /** Mean rise of the fit over the window, K. */
-function fitMean(fit: SettlingFit, window: Window): number {
+function fitMean(fit: SettlingFit, window: { startS: number; endS: number }): number {
   const steps = 60;
   let sum = 0;
   for (let i = 0; i < steps; i += 1) {
@@ -89,7 +89,8 @@ export function reduceTrace(trace: Trace, rule: ReductionRule): Outcome<Reductio
   const end = last + 1;
   const { cpuC, powerW } = trace;
   const ambientSource = trace.ambientC ? 'probe' : 'typed';
-  if (!trace.ambientC && rule.typedAmbientC === undefined) return unknown('no room temperature, logged or typed');
+  if (!trace.ambientC && rule.typedAmbientC === undefined)
+    return unknown('no room temperature, logged or typed');
   const ambientAt = (i: number) => (trace.ambientC ? trace.ambientC[i]! : rule.typedAmbientC!);
 
   const count = end - stretchFirst;
@@ -135,7 +136,8 @@ export function reduceTrace(trace: Trace, rule: ReductionRule): Outcome<Reductio
 
   const reasons: string[] = [];
   if (!wanted.known) reasons.push(wanted.reason);
-  if (present < LEAST_PRESENT_SHARE * (count - windowOffset)) reasons.push('over half of the readings in the window are missing');
+  if (present < LEAST_PRESENT_SHARE * (count - windowOffset))
+    reasons.push('over half of the readings in the window are missing');
   if (!slopeKPerMin.known) reasons.push(`no slope: ${slopeKPerMin.reason}`);
   else if (!(Math.abs(slopeKPerMin.value) < STEADY_K_PER_MIN)) {
     const word = slopeKPerMin.value > 0 ? 'rising' : 'falling';
@@ -148,7 +150,7 @@ export function reduceTrace(trace: Trace, rule: ReductionRule): Outcome<Reductio
   return known({
     settled: reasons.length === 0,
     unsettledReason: reasons.join('; '),
-    window,
+    window: { startS: window.startS, endS: window.endS },
     cpuMeanC: presentMean(cpuC, first, end),
     cpuMaxC,
     ambientMeanC: trace.ambientC ? presentMean(trace.ambientC, first, end) : rule.typedAmbientC!,

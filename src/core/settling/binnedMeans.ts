@@ -4,7 +4,11 @@ import { isMissing } from '../missing';
  * Means of y over equal spans of x, for a fit that need not see every sample. Empty spans are left out.
  * `x` must ascend; at most `bins` pairs come back.
  */
-export function binnedMeans(x: ArrayLike<number>, y: ArrayLike<number>, bins: number): { x: number[]; y: number[] } {
+export function binnedMeans(
+  x: ArrayLike<number>,
+  y: ArrayLike<number>,
+  bins: number,
+): { x: number[]; y: number[] } {
   const outX: number[] = [];
   const outY: number[] = [];
   if (x.length === 0) return { x: outX, y: outY };

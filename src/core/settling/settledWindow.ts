@@ -24,7 +24,11 @@ function sampleStepS(timeS: ArrayLike<number>, first: number, last: number): num
  *
  * @throws where windowS is not positive
  */
-export function settledWindow(timeS: ArrayLike<number>, stretch: LoadStretch, windowS: number): Outcome<Window> {
+export function settledWindow(
+  timeS: ArrayLike<number>,
+  stretch: LoadStretch,
+  windowS: number,
+): Outcome<Window> {
   if (!(windowS > 0)) throw new RangeError(`settledWindow: windowS must be positive, got ${windowS}`);
   const { first, last } = stretch;
   const endS = timeS[last]!;

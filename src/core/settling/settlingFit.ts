@@ -73,7 +73,8 @@ function search(count: 1 | 2, t: readonly number[], y: readonly number[], shorte
   for (let i = 0; i < steps; i += 1) {
     const slow = shortest * Math.pow(ratio, i);
     if (count === 1) best = better(best, fitAt([slow], t, y));
-    else for (let j = 0; j < i; j += 1) best = better(best, fitAt([slow, shortest * Math.pow(ratio, j)], t, y));
+    else
+      for (let j = 0; j < i; j += 1) best = better(best, fitAt([slow, shortest * Math.pow(ratio, j)], t, y));
   }
   let step = Math.sqrt(ratio);
   for (let round = 0; best && round < 5; round += 1, step = Math.sqrt(step)) {
@@ -163,7 +164,8 @@ export function settlingFit(timeS: ArrayLike<number>, riseK: ArrayLike<number>):
   const one = search(1, t, y, shortest, 4 * watchedS);
   const two = search(2, t, y, shortest, 4 * watchedS);
   const criterion = (fit: Candidate) =>
-    t.length * Math.log(fit.residualSquares / t.length + 1e-12) + (2 * fit.taus.length + 1) * Math.log(t.length);
+    t.length * Math.log(fit.residualSquares / t.length + 1e-12) +
+    (2 * fit.taus.length + 1) * Math.log(t.length);
   if (!one) return unknown('not identified: the fit has no solution');
   const fit = two && criterion(two) < criterion(one) - 6 ? two : one;
   const variance = residualVariance(fit, t, y);
@@ -172,7 +174,8 @@ export function settlingFit(timeS: ArrayLike<number>, riseK: ArrayLike<number>):
   const stillToComeK = fit.coefficients[0]! - modelAt(fit.taus, fit.coefficients, lastS);
   const toComeError = standardError(fit, t, variance, (row) => row.map((v, i) => (i === 0 ? 0 : -v)), lastS);
   const endError = standardError(fit, t, variance, (row) => row.map((_, i) => (i === 0 ? 1 : 0)), lastS);
-  if (toComeError === null || endError === null) return unknown('not identified: the time constants run together');
+  if (toComeError === null || endError === null)
+    return unknown('not identified: the time constants run together');
   if (slow > watchedS) return unknown('not identified: slower than the soak was long');
   if (toComeError > Math.max(0.15, Math.abs(stillToComeK) / 3)) {
     return unknown('not identified: the log cannot tell what is still to come');

@@ -4,7 +4,10 @@
  *
  * solveLinear([[2, 0], [0, 4]], [2, 2]) is [1, 0.5].
  */
-export function solveLinear(matrix: readonly (readonly number[])[], right: readonly number[]): number[] | null {
+export function solveLinear(
+  matrix: readonly (readonly number[])[],
+  right: readonly number[],
+): number[] | null {
   const n = right.length;
   const a = matrix.map((row, i) => [...row, right[i]!]);
   for (let column = 0; column < n; column += 1) {

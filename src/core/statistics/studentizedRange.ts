@@ -123,7 +123,9 @@ const cache = new Map<string, number>();
  */
 export function studentizedRange(probability: number, count: number, freedom: number): number {
   if (!(probability > 0 && probability < 1) || !(count >= 2) || !(freedom >= 1)) {
-    throw new RangeError(`studentizedRange: got probability ${probability}, count ${count}, freedom ${freedom}`);
+    throw new RangeError(
+      `studentizedRange: got probability ${probability}, count ${count}, freedom ${freedom}`,
+    );
   }
   // Whole degrees of freedom, rounded down, stay on the safe side and let the cache work.
   const rounded = freedom > AS_GOOD_AS_INFINITE ? Infinity : Math.floor(freedom);

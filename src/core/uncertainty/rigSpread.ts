@@ -52,8 +52,10 @@ function pooledMounts(sweeps: readonly (readonly SettingMean[])[]): Variance | n
     if (remounted.length === 0) continue;
     const own = new Set(remounted.flatMap((setting) => setting.mounts.map((mount) => mount.mount))).size - 1;
     const variance =
-      remounted.reduce((sum, setting) => sum + sampleVariance(setting.mounts.map((mount) => mount.riseK)), 0) /
-      remounted.length;
+      remounted.reduce(
+        (sum, setting) => sum + sampleVariance(setting.mounts.map((mount) => mount.riseK)),
+        0,
+      ) / remounted.length;
     squares += own * variance;
     freedom += own;
   }
@@ -68,7 +70,9 @@ function components(sweeps: readonly (readonly SettingMean[])[]): SpreadComponen
  * Spread of rises at one load, K², pooled over the control entries and over the whole round-up
  * (one-way random effects, within and between mounts: Searle, Casella & McCulloch, ch. 3).
  */
-export function rigSpread(sweeps: readonly { isControl: boolean; settings: readonly SettingMean[] }[]): RigSpread {
+export function rigSpread(
+  sweeps: readonly { isControl: boolean; settings: readonly SettingMean[] }[],
+): RigSpread {
   const split = groupBy(sweeps, (sweep) => sweep.isControl);
   return {
     control: components((split.get(true) ?? []).map((sweep) => sweep.settings)),

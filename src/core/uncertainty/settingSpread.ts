@@ -1,5 +1,11 @@
 import type { SettingMean } from '../curves/settingMeans';
-import { sampleVariance, type RigSpread, type SpreadComponents, type SpreadSource, type Variance } from './rigSpread';
+import {
+  sampleVariance,
+  type RigSpread,
+  type SpreadComponents,
+  type SpreadSource,
+  type Variance,
+} from './rigSpread';
 
 /** Standard uncertainty of a rise where nothing was ever repeated, K (FORMATS step 10). */
 export const ASSUMED_SPREAD_K = 0.5;
@@ -79,7 +85,8 @@ export function pooledSettingSpread(setting: SettingMean, rig: RigSpread): Setti
   const passes = setting.mounts.reduce((sum, of) => sum + of.passRisesK.length, 0);
   if (mount) {
     const count = setting.mounts.length;
-    if (count > 1) return { pass: NONE, mount: over(mount, count), source: 'round-up', mountSpreadUnknown: false };
+    if (count > 1)
+      return { pass: NONE, mount: over(mount, count), source: 'round-up', mountSpreadUnknown: false };
     return borrowed(passes, rig.roundUp, 'round-up')!;
   }
   return pass ? borrowed(passes, rig.roundUp, 'round-up')! : assumed();

@@ -52,7 +52,11 @@ function isRecord(value: unknown): value is Record<string, unknown> {
 export function readDataPackage(bytes: Uint8Array): DataPackage {
   const source = parseJson(new TextDecoder().decode(bytes));
   if (!isRecord(source) || !isRecord(source.abanico)) {
-    throw new UnusableInput({ file: FILE, column: 'abanico', message: 'the part "abanico" is missing: no bench bundle' });
+    throw new UnusableInput({
+      file: FILE,
+      column: 'abanico',
+      message: 'the part "abanico" is missing: no bench bundle',
+    });
   }
   const { formatVersion } = source.abanico;
   if (formatVersion !== FORMAT_VERSION) {

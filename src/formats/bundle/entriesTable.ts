@@ -25,7 +25,10 @@ const COLUMNS = [
   'entry', 'product', 'maker', 'kind', 'fans', 'fan_count', 'price', 'currency', 'height_mm', 'is_control',
 ]; // prettier-ignore
 
-export function unknownCells(cells: Record<string, string>, known: readonly string[]): Record<string, string> {
+export function unknownCells(
+  cells: Record<string, string>,
+  known: readonly string[],
+): Record<string, string> {
   return Object.fromEntries(Object.entries(cells).filter(([name]) => !known.includes(name)));
 }
 
@@ -39,10 +42,14 @@ export function readEntries(bytes: Uint8Array): { entries: BundleEntry[]; proble
     const kind = read.text('kind') as EntryKind;
     if (!ENTRY_KINDS.includes(kind)) read.fail('kind', `not one of ${ENTRY_KINDS.join(', ')}: "${kind}"`);
     const control = read.text('is_control').toLowerCase();
-    if (!['true', 'false', ''].includes(control)) read.fail('is_control', `true or false expected: "${control}"`);
+    if (!['true', 'false', ''].includes(control))
+      read.fail('is_control', `true or false expected: "${control}"`);
     const currency = read.text('currency');
-    if (currency && !/^[A-Z]{3}$/.test(currency)) read.fail('currency', `not an ISO 4217 code: "${currency}"`);
-    const fanCount = read.number('fan_count', (n) => (Number.isInteger(n) && n >= 0 ? null : 'not a whole number'));
+    if (currency && !/^[A-Z]{3}$/.test(currency))
+      read.fail('currency', `not an ISO 4217 code: "${currency}"`);
+    const fanCount = read.number('fan_count', (n) =>
+      Number.isInteger(n) && n >= 0 ? null : 'not a whole number',
+    );
     const price = read.number('price', notNegative('a price'));
     const heightMm = read.number('height_mm', (n) => (n > 0 ? null : 'a height must be over 0'));
     if (read.broken) continue;

@@ -60,7 +60,8 @@ export class RowReader {
   }
 }
 
-export const notNegative = (what: string) => (value: number) => (value < 0 ? `${what} cannot be negative` : null);
+export const notNegative = (what: string) => (value: number) =>
+  value < 0 ? `${what} cannot be negative` : null;
 
 export const counting = (what: string) => (value: number) =>
   Number.isInteger(value) && value >= 1 ? null : `${what} must be a whole number from 1`;

@@ -27,6 +27,8 @@ export interface BundleRun {
   rpm: number | null;
   startedAt: string;
   note: string;
+  /** Why the run was set aside; empty where it counts. */
+  setAside: string;
   extra: Record<string, string>;
 }
 
@@ -34,16 +36,17 @@ const FILE = 'runs.csv';
 const REQUIRED = ['run', 'entry', 'mount', 'pass', 'load_w', 'setting', 'noise_db', 'floor_db'];
 const KNOWN = [
   ...REQUIRED, 'trace', 'cpu_c', 'ambient_c', 'power_w', 'load_name', 'gpu_load_w', 'control', 'duty_pct', 'rpm',
-  'started_at', 'note',
+  'started_at', 'note', 'set_aside',
 ]; // prettier-ignore
 
-const MISSED_TIME = /^\d{4}-\d{2}-\d{2}([T ]\d{2}:\d{2}(:\d{2}(\.\d+)?)?(Z|[+-]\d{2}:?\d{2})?)?$/;
+const ISO_TIME = /^\d{4}-\d{2}-\d{2}([T ]\d{2}:\d{2}(:\d{2}(\.\d+)?)?(Z|[+-]\d{2}:?\d{2})?)?$/;
 
 function readRun(read: RowReader, line: number, cells: Record<string, string>): BundleRun {
   const control = read.text('control');
-  if (!['', 'fixed', 'automatic'].includes(control)) read.fail('control', `fixed or automatic expected: "${control}"`);
+  if (!['', 'fixed', 'automatic'].includes(control))
+    read.fail('control', `fixed or automatic expected: "${control}"`);
   const startedAt = read.text('started_at');
-  const dated = startedAt === '' || (MISSED_TIME.test(startedAt) && !Number.isNaN(Date.parse(startedAt)));
+  const dated = startedAt === '' || (ISO_TIME.test(startedAt) && !Number.isNaN(Date.parse(startedAt)));
   if (!dated) read.fail('started_at', `not an ISO 8601 time: "${startedAt}"`);
   return {
     line,
@@ -66,6 +69,7 @@ function readRun(read: RowReader, line: number, cells: Record<string, string>): 
     rpm: read.number('rpm', notNegative('a speed')),
     startedAt: dated ? startedAt : '',
     note: read.text('note'),
+    setAside: read.text('set_aside'),
     extra: unknownCells(cells, KNOWN),
   };
 }
@@ -80,7 +84,8 @@ export function readRuns(
 ): { runs: BundleRun[]; problems: Problem[] } {
   const { headings, rows, problems } = readTable(FILE, bytes, REQUIRED);
   if (!headings.includes('trace') && !(headings.includes('cpu_c') && headings.includes('ambient_c'))) {
-    const message = 'required column "trace" is missing, and there are no typed means (cpu_c, ambient_c) instead';
+    const message =
+      'required column "trace" is missing, and there are no typed means (cpu_c, ambient_c) instead';
     throw new UnusableInput({ file: FILE, line: 1, column: 'trace', message });
   }
   const lineOf = new Map<string, number>();
@@ -90,7 +95,11 @@ export function readRuns(
     const before = problems.length;
     const run = readRun(read, row.line, row.cells);
     // A broken power would silently fall back to the nominal load: rather leave the run out.
-    if (problems.slice(before).some((p) => ['power_w', 'cpu_c', 'ambient_c', 'gpu_load_w'].includes(p.column ?? ''))) {
+    if (
+      problems
+        .slice(before)
+        .some((p) => ['power_w', 'cpu_c', 'ambient_c', 'gpu_load_w'].includes(p.column ?? ''))
+    ) {
       read.broken = true;
     }
     if (read.broken) continue;

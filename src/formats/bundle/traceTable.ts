@@ -29,7 +29,8 @@ function readKnown(heading: string, cell: string): number | string {
   if (isMissingCell(cell)) return MISSING;
   const value = parseNumber(cell);
   if (value === null) return `not a number: "${cell.trim()}"`;
-  if (value < 0 && NOT_NEGATIVE.has(heading)) return `${heading === 'power_w' ? 'power' : heading} cannot be negative: ${cell.trim()}`;
+  if (value < 0 && NOT_NEGATIVE.has(heading))
+    return `${heading === 'power_w' ? 'power' : heading} cannot be negative: ${cell.trim()}`;
   return value;
 }
 
@@ -51,7 +52,10 @@ export function readTraceTable(file: string, bytes: Uint8Array, problems: Proble
   const lines = new TextDecoder().decode(bytes).split(/\r\n|\n|\r/);
   const headings = (splitCells(lines[0] ?? '', ',') ?? []).map((heading) => heading.trim());
   while (headings.length > 1 && headings[headings.length - 1] === '') headings.pop();
-  for (const [column, what] of [['t_s', 'time'], ['cpu_c', 'die temperature']] as const) {
+  for (const [column, what] of [
+    ['t_s', 'time'],
+    ['cpu_c', 'die temperature'],
+  ] as const) {
     if (headings.includes(column)) continue;
     problems.push({ file, line: 1, column, message: `no ${what}: a column "${column}" was expected` });
     return null;
@@ -67,8 +71,13 @@ export function readTraceTable(file: string, bytes: Uint8Array, problems: Proble
     const line = i + 1;
     const cells = splitCells(text, ',');
     const count = cells?.length ?? 0;
-    if (!cells || (count !== headings.length && !(count === headings.length + 1 && cells[count - 1] === ''))) {
-      const message = cells ? `${count} cells, ${headings.length} expected: row left out` : 'a quote is left open: row left out';
+    if (
+      !cells ||
+      (count !== headings.length && !(count === headings.length + 1 && cells[count - 1] === ''))
+    ) {
+      const message = cells
+        ? `${count} cells, ${headings.length} expected: row left out`
+        : 'a quote is left open: row left out';
       problems.push({ file, line, message });
       continue;
     }
@@ -84,7 +93,9 @@ export function readTraceTable(file: string, bytes: Uint8Array, problems: Proble
     }
     const time = readings[timeAt]!;
     if (isMissing(time) || time < lastTime) {
-      const message = isMissing(time) ? 'empty: a time was expected' : `time steps back from ${lastTime} to ${time} s`;
+      const message = isMissing(time)
+        ? 'empty: a time was expected'
+        : `time steps back from ${lastTime} to ${time} s`;
       problems.push({ file, line, column: 't_s', message });
       continue;
     }

@@ -6,7 +6,8 @@ const SHORT_CLOCK = /^(\d{1,3}):(\d{2})(?:[.,](\d+))?\s*([ap]m)?$/i;
 const ISO_DATE = /^(\d{4})[-/.](\d{1,2})[-/.](\d{1,2})$/;
 const DOTTED_DATE = /^(\d{1,2})\.(\d{1,2})\.(\d{2,4})$/;
 const SLASHED_DATE = /^(\d{1,2})[/-](\d{1,2})[/-](\d{2,4})$/;
-const MOMENT = /^(\S+?)(?:T|\s+)(\d{1,2}:\d{2}(?::\d{2}(?:[.,]\d+)?)?(?:\s*[ap]m)?)\s*(Z|[+-]\d{2}:?\d{2})?$/i;
+const MOMENT =
+  /^(\S+?)(?:T|\s+)(\d{1,2}:\d{2}(?::\d{2}(?:[.,]\d+)?)?(?:\s*[ap]m)?)\s*(Z|[+-]\d{2}:?\d{2})?$/i;
 
 function half(hours: number, mark: string | undefined): number {
   if (!mark) return hours;
@@ -68,7 +69,11 @@ export function timeForm(cell: string): Exclude<TimeForm, 'number'> | null {
   if (CLOCK.test(text)) return 'clock';
   if (SHORT_CLOCK.test(text)) return 'minutes';
   if (ISO_DATE.test(text) || DOTTED_DATE.test(text) || SLASHED_DATE.test(text)) return 'date';
-  return MOMENT.test(text) && momentSeconds(text, false) !== null ? 'moment' : MOMENT.test(text) && momentSeconds(text, true) !== null ? 'moment' : null;
+  return MOMENT.test(text) && momentSeconds(text, false) !== null
+    ? 'moment'
+    : MOMENT.test(text) && momentSeconds(text, true) !== null
+      ? 'moment'
+      : null;
 }
 
 /** Slashed dates are read day first unless one of them shows that the month stands first. */

@@ -22,7 +22,8 @@ function words(name: string): Set<string> {
     .filter(Boolean);
   const all = new Set(split);
   for (const word of split) {
-    const compound = /^(.{2,}?)(temp|temperatur|temperature|power|speed|rpm|clock|freq|leistung|drehzahl)$/.exec(word);
+    const compound =
+      /^(.{2,}?)(temp|temperatur|temperature|power|speed|rpm|clock|freq|leistung|drehzahl)$/.exec(word);
     if (compound) {
       all.add(compound[1]!);
       all.add(compound[2]!);
@@ -38,7 +39,8 @@ function has(all: ReadonlySet<string>, list: string): boolean {
 const GRAPHICS = 'gpu graphics graphic vga videocard grafik hotspot';
 const SET_VALUES = 'limit target setpoint set soll sollwert alarm threshold allowed tjmax tdp';
 
-const TEMPERATURE_WORDS = 'temp temps temperature temperatures temperatur temperatura t tctl tdie tcpu tamb troom tj';
+const TEMPERATURE_WORDS =
+  'temp temps temperature temperatures temperatur temperatura t tctl tdie tcpu tamb troom tj';
 const AMBIENT =
   'ambient amb tamb room troom env environment surroundings surrounding lab laboratory air hall studio workshop indoor raum umgebung zimmer luft umgebungs sala ambiente habitacion aire piece';
 const PROCESSOR =
@@ -50,7 +52,8 @@ function temperature(all: ReadonlySet<string>): Quantity | null {
   if (has(all, SET_VALUES)) return null;
   if (has(all, GRAPHICS)) return 'gpu_temperature';
   if (has(all, 'vrm vrms mos mosfet mosfets regulator phase phases vr')) return 'vrm_temperature';
-  if (has(all, 'liquid coolant water fluid loop kuhlmittel wasser agua liquido refrigerante')) return 'liquid_temperature';
+  if (has(all, 'liquid coolant water fluid loop kuhlmittel wasser agua liquido refrigerante'))
+    return 'liquid_temperature';
   if (has(all, 'inlet intake inflow einlass ansaug entrada')) return 'inlet_temperature';
   if (has(all, OTHER_PLACES)) return null;
   if (has(all, AMBIENT)) return 'ambient_temperature';
@@ -87,18 +90,38 @@ function byUnit(all: ReadonlySet<string>, unit: Unit): Quantity | null {
 }
 
 function isTimeName(all: ReadonlySet<string>): boolean {
-  return has(all, 't time times elapsed seconds sec secs timestamp zeit laufzeit tiempo temps runtime uptime epoch unix utc ms duration');
+  return has(
+    all,
+    't s time times elapsed seconds sec secs timestamp zeit laufzeit tiempo temps runtime uptime epoch unix utc ms duration',
+  );
 }
 
 /** Where the heading names no unit its words must do. */
 function byWords(all: ReadonlySet<string>): Quantity | null {
-  if (has(all, 'load usage utilization utilisation util duty pwm percent % voltage volt volts current vcore status state')) return null;
+  if (
+    has(
+      all,
+      'load usage utilization utilisation util duty pwm percent % voltage volt volts current vcore status state',
+    )
+  )
+    return null;
   if (has(all, 'power watt watts dissipation leistung potencia puissance p')) return power(all);
-  if (has(all, 'fan fans blower rpm rotor impeller ventilator lufter luefter ventilador ventilateur drehzahl speed tach tacho pump pumps pumpe n')) {
+  if (
+    has(
+      all,
+      'fan fans blower rpm rotor impeller ventilator lufter luefter ventilador ventilateur drehzahl speed tach tacho pump pumps pumpe n',
+    )
+  ) {
     return speed(all);
   }
   if (has(all, 'clock freq frequency takt frequenz frecuencia mhz')) return clock(all);
-  if (has(all, 'noise spl leq laeq lpa laf las sound loudness pegel schallpegel schall ruido bruit sonometer slm')) return noise(all);
+  if (
+    has(
+      all,
+      'noise spl leq laeq lpa laf las sound loudness pegel schallpegel schall ruido bruit sonometer slm',
+    )
+  )
+    return noise(all);
   const place = temperature(all);
   if (place && (has(all, TEMPERATURE_WORDS) || !isTimeName(all))) return place;
   return isTimeName(all) ? 'time' : null;

@@ -28,7 +28,12 @@ const FOREIGN =
 
 /** A unit by its spelling; null where the text is no unit. */
 export function unitOf(text: string): HeadingUnit | null {
-  const plain = text.normalize('NFKC').trim().toLowerCase().replace(/\s+/g, ' ').replace(/db ?\((a|c|z)\)/, 'db$1');
+  const plain = text
+    .normalize('NFKC')
+    .trim()
+    .toLowerCase()
+    .replace(/\s+/g, ' ')
+    .replace(/db ?\((a|c|z)\)/, 'db$1');
   if (plain === '') return null;
   const spelling = SPELLINGS.find(([pattern]) => pattern.test(plain));
   if (spelling) return { unit: spelling[1], factor: spelling[2] };

@@ -50,13 +50,24 @@ function single(column: number, wraps: boolean, read: (cell: string) => number |
   };
 }
 
-function numberClock(column: number, meaning: ColumnMeaning, decimal: '.' | ',', sample: readonly string[]): LogClock {
+function numberClock(
+  column: number,
+  meaning: ColumnMeaning,
+  decimal: '.' | ',',
+  sample: readonly string[],
+): LogClock {
   const first = sample.map((cell) => parseNumber(cell, decimal)).find((value) => value !== null) ?? 0;
   const factor = Math.abs(first) >= EPOCH_MS ? 0.001 : meaning.factor;
   return single(column, false, (cell) => {
     const value = parseNumber(cell, decimal);
     return value === null ? null : value * factor;
   });
+}
+
+/** Milliseconds since 1970, whatever the heading: no other reading of a bench is as large. */
+function isEpoch(cells: readonly string[]): boolean {
+  const values = cells.filter((cell) => /^\d{12,14}(\.0*)?$/.test(cell)).length;
+  return values > 0 && values > cells.length / 2;
 }
 
 /**
@@ -70,7 +81,9 @@ export function findLogClock(
 ): LogClock | null {
   const columns = meanings.map((_, i) => rows.map((row) => (row[i] ?? '').trim()));
   const forms = columns.map(formOf);
-  const monthFirst = columns.some((cells, i) => (forms[i] === 'date' || forms[i] === 'moment') && isMonthFirst(cells));
+  const monthFirst = columns.some(
+    (cells, i) => (forms[i] === 'date' || forms[i] === 'moment') && isMonthFirst(cells),
+  );
   const clockAt = forms.findIndex((form) => form === 'clock' || form === 'minutes');
   const dateAt = forms.indexOf('date');
   for (let i = 0; i < meanings.length; i += 1) {
@@ -90,7 +103,8 @@ export function findLogClock(
         },
       };
     }
-    if (meanings[i]!.quantity === 'time' && form !== 'date') return numberClock(i, meanings[i]!, decimal, columns[i]!);
+    const isTime = meanings[i]!.quantity === 'time' || (!meanings[i]!.quantity && isEpoch(columns[i]!));
+    if (isTime && form !== 'date') return numberClock(i, meanings[i]!, decimal, columns[i]!);
   }
   return null;
 }

@@ -68,9 +68,14 @@ export function findDialect(lines: readonly string[]): LogDialect | null {
   const { delimiter, count } = findDelimiter(content);
   const split = lines.map((line) => (line.trim() === '' ? null : splitCells(line, delimiter)));
   const fits = (i: number) => Math.abs((split[i]?.length ?? 0) - count) <= 1;
-  const next = (i: number) => split.findIndex((cells, k) => k > i && cells !== null && fits(k) && !isComment(lines[k]!));
-  let at = lines.findIndex((line, i) => !isComment(line) && fits(i) && isHeading(split[i]!, split[next(i)] ?? undefined));
-  const firstData = lines.findIndex((line, i) => !isComment(line) && fits(i) && split[i]!.some(looksLikeReading));
+  const next = (i: number) =>
+    split.findIndex((cells, k) => k > i && cells !== null && fits(k) && !isComment(lines[k]!));
+  let at = lines.findIndex(
+    (line, i) => !isComment(line) && fits(i) && isHeading(split[i]!, split[next(i)] ?? undefined),
+  );
+  const firstData = lines.findIndex(
+    (line, i) => !isComment(line) && fits(i) && split[i]!.some(looksLikeReading),
+  );
   if (at < 0 || (firstData >= 0 && at > firstData)) {
     // No heading among the plain lines: one that begins with "#", right above the data.
     at = firstData - 1;
@@ -84,10 +89,18 @@ export function findDialect(lines: readonly string[]): LogDialect | null {
   const units = second >= 0 ? split[second]!.slice(0, headings.length).map((cell) => unitOf(cell)) : [];
   const named = units.filter((unit) => unit !== null).length;
   const isUnitsRow =
-    named > 0 && second >= 0 && split[second]!.every((cell) => cell.trim() === '' || !looksLikeReading(cell)) && named >= headings.length / 2;
+    named > 0 &&
+    second >= 0 &&
+    split[second]!.every((cell) => cell.trim() === '' || !looksLikeReading(cell)) &&
+    named >= headings.length / 2;
   const dataFrom = isUnitsRow ? second + 1 : at + 1;
   const rows = split.filter(
-    (cells, i): cells is string[] => i >= dataFrom && cells !== null && !isComment(lines[i]!) && cells.length >= headings.length && cells.length <= headings.length + 1,
+    (cells, i): cells is string[] =>
+      i >= dataFrom &&
+      cells !== null &&
+      !isComment(lines[i]!) &&
+      cells.length >= headings.length &&
+      cells.length <= headings.length + 1,
   );
   const decimal = findDecimal(rows);
   const meanings = headings.map((heading, i) => {
@@ -95,7 +108,9 @@ export function findDialect(lines: readonly string[]): LogDialect | null {
     const cells = rows.map((row) => row[i]!).filter((cell) => !isMissingCell(cell));
     const numeric = cells.filter((cell) => parseNumber(cell, decimal) !== null).length;
     // A heading that fits over a column of words is no quantity.
-    return cells.length > 0 && numeric < cells.length / 2 ? { quantity: null, unit: null, factor: 1 } : meaning;
+    return cells.length > 0 && numeric < cells.length / 2
+      ? { quantity: null, unit: null, factor: 1 }
+      : meaning;
   });
   return { delimiter, decimal, headings, meanings, clock: findLogClock(rows, meanings, decimal), dataFrom };
 }

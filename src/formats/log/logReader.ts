@@ -120,7 +120,11 @@ export class LogReader {
 
   private fail(line: number, cells: readonly string[] | null, message: string, column?: number): void {
     const first = cells?.find((cell) => cell.trim() !== '')?.trim() ?? '';
-    const problem: PendingProblem = { line, message: `${message}: row skipped`, noData: !/^[+\-−.]?\d/.test(first) };
+    const problem: PendingProblem = {
+      line,
+      message: `${message}: row skipped`,
+      noData: !/^[+\-−.]?\d/.test(first),
+    };
     if (column !== undefined) problem.column = this.dialect!.headings[column];
     this.pending.push(problem);
     if (this.pending.length > MOST_PROBLEMS) this.flush(false);

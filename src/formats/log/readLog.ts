@@ -40,7 +40,11 @@ async function readAs(open: OpenLog, encoding: LogEncoding, file: string, sink: 
   take(decode());
   if (rest !== '') reader.push(rest.endsWith('\r') ? rest.slice(0, -1) : rest);
   if (!reader.end()) {
-    throw new UnusableInput({ file, line: 1, message: 'no heading with readings below it: not an instrument log' });
+    throw new UnusableInput({
+      file,
+      line: 1,
+      message: 'no heading with readings below it: not an instrument log',
+    });
   }
   if (reader.samples === 0) {
     const bad = reader.problems[0];

@@ -1,0 +1,59 @@
+import { notFound } from 'next/navigation';
+import { idFrom } from '@/app/ids';
+import { isMissing } from '@/core/missing';
+import { loadLabel } from '@/core/runs/load';
+import { runState, whatToKnow } from '@/core/runs/runState';
+import { viewRun, type RunView } from '@/lab/runView';
+import { RunStage } from '@/stages/run/runStage';
+import type { RunTrace } from '@/stages/run/runData';
+
+/** Points enough for any screen; thinned by taking every nth, so that what is drawn was measured. */
+const MOST_POINTS = 2000;
+
+function thinned(channels: RunView['channels']): RunTrace | null {
+  const find = (heading: string) => {
+    const values = channels.find((channel) => channel.heading === heading)?.values;
+    return values instanceof Float64Array ? values : null;
+  };
+  const timeS = find('t_s');
+  const cpuC = find('cpu_c');
+  if (!timeS || !cpuC) return null;
+  const every = Math.max(1, Math.ceil(timeS.length / MOST_POINTS));
+  const pick = (values: Float64Array | null) =>
+    values &&
+    Array.from({ length: Math.ceil(values.length / every) }, (_, i) => {
+      const value = values[i * every]!;
+      return isMissing(value) ? null : value;
+    });
+  return {
+    timeS: pick(timeS) as number[],
+    cpuC: pick(cpuC)!,
+    ambientC: pick(find('ambient_c')),
+    powerW: pick(find('power_w')),
+    fanRpm: pick(find('fan_rpm')),
+    samples: timeS.length,
+  };
+}
+
+export default async function RunPage({ params }: { params: Promise<{ id: string; run: string }> }) {
+  const { id, run: runText } = await params;
+  const view = await viewRun(idFrom(id), idFrom(runText));
+  if (!view) notFound();
+  const { roundUp, run, entries, channels, neighbours } = view;
+  return (
+    <RunStage
+      data={{
+        roundUpId: roundUp.id,
+        run,
+        position: entries.findIndex((entry) => entry.entry === run.entry),
+        state: runState(run),
+        notes: whatToKnow(run, roundUp.rig.limitC),
+        limitC: roundUp.rig.limitC,
+        windowS: roundUp.windowS,
+        loadLabel: loadLabel(run),
+        ...neighbours,
+        trace: thinned(channels),
+      }}
+    />
+  );
+}

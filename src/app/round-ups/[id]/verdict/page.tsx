@@ -1,0 +1,34 @@
+import { notFound } from 'next/navigation';
+import { idFrom } from '@/app/ids';
+import { loadParam } from '@/core/runs/loadParam';
+import { viewVerdict } from '@/lab/verdictView';
+import { VerdictStage } from '@/stages/verdict/verdictStage';
+
+interface Props {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}
+
+export default async function VerdictPage({ params, searchParams }: Props) {
+  const id = idFrom((await params).id);
+  const query = await searchParams;
+  const one = (value: string | string[] | undefined) => (Array.isArray(value) ? value[0] : value);
+  const verdict = await viewVerdict(id, { load: one(query.load), line: one(query.line) });
+  if (!verdict) notFound();
+  const { view, loads, chosen, lineDb, ranking, method } = verdict;
+  return (
+    <VerdictStage
+      data={{
+        roundUpId: id,
+        entries: view.entries.map((entry, position) => ({ ...entry, position })),
+        loads: loads.map(({ load, label }) => ({ key: loadParam(load), label })),
+        load: loadParam(chosen.load),
+        loadLabel: chosen.label,
+        lineDb,
+        referenceAmbientC: view.roundUp.referenceAmbientC,
+        ranking,
+        method,
+      }}
+    />
+  );
+}

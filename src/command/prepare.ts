@@ -1,0 +1,35 @@
+import { closePool, DatabaseAway } from '@/database/pool';
+import { prepareLab } from '@/lab/prepareLab';
+
+/** Address of a database without its password. */
+function shownUrl(databaseUrl: string): string {
+  try {
+    const { host, pathname } = new URL(databaseUrl);
+    return `${host}${pathname}`;
+  } catch {
+    return 'DATABASE_URL';
+  }
+}
+
+async function main(): Promise<void> {
+  const databaseUrl = process.env.DATABASE_URL ?? '';
+  try {
+    process.stderr.write(`abanico: ${await prepareLab(databaseUrl)}\n`);
+  } catch (error) {
+    const { code, message } = error as { code?: string; message: string };
+    const away =
+      error instanceof DatabaseAway ||
+      ['ECONNREFUSED', 'ENOTFOUND', 'ETIMEDOUT', '28P01', '3D000'].includes(code ?? '');
+    const reason = message || code || 'no answer';
+    process.stderr.write(
+      away
+        ? `abanico: the database at ${shownUrl(databaseUrl)} does not answer (${reason}). Check DATABASE_URL, or leave it unset to use a private one.\n`
+        : `abanico: ${(error as Error).stack}\n`,
+    );
+    process.exitCode = 1;
+  } finally {
+    await closePool();
+  }
+}
+
+void main();

@@ -1,0 +1,45 @@
+import type { CoolerLevel } from '../levels/coolerLevel';
+import type { MeasuredPoint } from '../curves/measuredPoint';
+import type { Reduction } from '../reduction/reduceTrace';
+import type { Load } from './load';
+
+/** A run as the lab keeps it, with what it was reduced to. */
+export interface LabRun extends Load {
+  id: number;
+  label: string;
+  /** Id of its entry within the round-up, and the product's name. */
+  entry: string;
+  product: string;
+  isControl: boolean;
+  mount: number;
+  pass: number;
+  setting: string;
+  control: 'fixed' | 'automatic';
+  noiseDb: number;
+  floorDb: number;
+  level: CoolerLevel;
+  hasTrace: boolean;
+  dutyPct: number | null;
+  rpm: number | null;
+  startedAt: string;
+  note: string;
+  /** Why the run does not count; empty where it does. */
+  setAside: string;
+  reduction: Reduction;
+}
+
+export function labRunPoint(run: LabRun): MeasuredPoint {
+  const { reduction } = run;
+  return {
+    run: String(run.id),
+    entry: run.entry,
+    mount: run.mount,
+    pass: run.pass,
+    setting: run.setting,
+    level: run.level,
+    settled: reduction.settled,
+    riseK: reduction.riseK,
+    resistanceKPerW: reduction.resistanceKPerW.known ? reduction.resistanceKPerW.value : null,
+    shortfallK: reduction.shortfallK,
+  };
+}

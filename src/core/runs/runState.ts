@@ -1,0 +1,61 @@
+import type { LabRun } from './labRun';
+
+export type RunState =
+  'settled' | 'at the limit' | 'rising' | 'falling' | 'too short' | 'not settled' | 'set aside';
+
+/** The state of a run in the word that the logbook shows. */
+export function runState(run: LabRun): RunState {
+  const { reduction } = run;
+  if (run.setAside) return 'set aside';
+  if (!reduction.settled) {
+    if (reduction.unsettledReason.startsWith('only ')) return 'too short';
+    const slope = reduction.slopeKPerMin;
+    if (slope.known && Math.abs(slope.value) >= 0.12) return slope.value > 0 ? 'rising' : 'falling';
+    return 'not settled';
+  }
+  return reduction.heatLimited ? 'at the limit' : 'settled';
+}
+
+function sentence(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}
+
+/** What to know about a run, in short plain sentences, the weightiest first. */
+export function whatToKnow(run: LabRun, limitC: number): string[] {
+  const { reduction, level } = run;
+  const notes: string[] = [];
+  if (run.setAside) notes.push(sentence(run.setAside));
+  if (!reduction.settled) notes.push(sentence(reduction.unsettledReason));
+  if (reduction.heatLimited) {
+    const held = `Held at ${limitC} °C`;
+    notes.push(
+      reduction.powerSource === 'measured'
+        ? `${held}: ${Math.round(reduction.powerMeanW)} W of ${run.loadW} W flowed`
+        : `${held}, and no power was logged: K/W is a lower bound`,
+    );
+  }
+  if (level.standing === 'at-floor') {
+    notes.push(
+      level.overFloorDb <= 0
+        ? 'Reads no louder than the room: level is an upper bound'
+        : 'At the floor: level is an upper bound',
+    );
+  } else if (level.standing === 'valid') notes.push(`Only ${level.overFloorDb.toFixed(1)} dB over the room`);
+  if (reduction.powerSource === 'nominal' && run.loadW > 0 && !reduction.heatLimited) {
+    notes.push('Power not logged: the nominal load stands in');
+  }
+  if (reduction.ambientSource === 'typed' && run.hasTrace) notes.push('Room temperature typed, not logged');
+  if (!run.hasTrace) notes.push('Typed by hand');
+  if (run.control === 'automatic') notes.push('Fans under automatic control');
+  if (run.isControl) notes.push('Control');
+  if (run.note) notes.push(run.note);
+  return notes;
+}
+
+/** Whether a run wants a second look: it does not count, or only with a doubt. */
+export function isFlagged(run: LabRun): boolean {
+  const { reduction, level } = run;
+  return (
+    !reduction.settled || reduction.heatLimited || level.standing === 'at-floor' || level.standing === 'valid'
+  );
+}

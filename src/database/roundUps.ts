@@ -1,0 +1,134 @@
+import type { Queryable } from './pool';
+
+export interface RoundUpSummary {
+  id: number;
+  title: string;
+  rig: string;
+  entries: number;
+  runs: number;
+  loadsW: number[];
+  noiseLineDba: number;
+  createdAt: Date;
+}
+
+export interface RoundUp {
+  id: number;
+  title: string;
+  name: string;
+  rig: { name: string; revision: number; enclosure: string; meterDistanceCm: number; limitC: number };
+  rigRevisionId: number;
+  loadsW: number[];
+  noiseLineDba: number;
+  windowS: number;
+  referenceAmbientC: number;
+}
+
+export interface CitedEntry {
+  entryId: number;
+  entry: string;
+  product: string;
+  maker: string;
+  kind: string;
+  fans: string;
+  price: number | null;
+  currency: string;
+  heightMm: number | null;
+  isControl: boolean;
+}
+
+export async function listRoundUps(db: Queryable): Promise<RoundUpSummary[]> {
+  const { rows } = await db.query<RoundUpSummary>(
+    `SELECT r.id, r.title, g.name || ', ' || v.enclosure || ' bench, revision ' || v.revision AS rig,
+            (SELECT count(*)::int FROM round_up_entries c WHERE c.round_up_id = r.id) AS entries,
+            (SELECT count(*)::int FROM round_up_entries c
+               JOIN runs u ON u.entry_id = c.entry_id AND u.rig_revision_id = r.rig_revision_id
+              WHERE c.round_up_id = r.id) AS runs,
+            r.loads_w AS "loadsW", r.noise_line_dba AS "noiseLineDba", r.created_at AS "createdAt"
+     FROM round_ups r
+     JOIN rig_revisions v ON v.id = r.rig_revision_id
+     JOIN rigs g ON g.id = v.rig_id
+     ORDER BY r.created_at DESC, r.id DESC`,
+  );
+  return rows;
+}
+
+export async function getRoundUp(db: Queryable, id: number): Promise<RoundUp | null> {
+  const { rows } = await db.query<RoundUp>(
+    `SELECT r.id, r.title, r.name, r.rig_revision_id AS "rigRevisionId", r.loads_w AS "loadsW",
+            r.noise_line_dba AS "noiseLineDba", r.window_s AS "windowS", r.reference_ambient_c AS "referenceAmbientC",
+            jsonb_build_object('name', g.name, 'revision', v.revision, 'enclosure', v.enclosure,
+                               'meterDistanceCm', v.meter_distance_cm, 'limitC', v.limit_c) AS rig
+     FROM round_ups r
+     JOIN rig_revisions v ON v.id = r.rig_revision_id
+     JOIN rigs g ON g.id = v.rig_id
+     WHERE r.id = $1`,
+    [id],
+  );
+  return rows[0] ?? null;
+}
+
+export async function listCitedEntries(db: Queryable, roundUpId: number): Promise<CitedEntry[]> {
+  const { rows } = await db.query<CitedEntry>(
+    `SELECT e.id AS "entryId", c.code AS entry, p.name AS product, p.maker, p.kind, e.fans,
+            e.price::double precision AS price, e.currency, e.height_mm AS "heightMm", c.is_control AS "isControl"
+     FROM round_up_entries c
+     JOIN entries e ON e.id = c.entry_id
+     JOIN products p ON p.id = e.product_id
+     WHERE c.round_up_id = $1
+     ORDER BY c.position`,
+    [roundUpId],
+  );
+  return rows;
+}
+
+export interface NewRoundUp {
+  name: string;
+  title: string;
+  rigRevisionId: number;
+  loadsW: number[];
+  noiseLineDba: number;
+  windowS: number;
+  referenceAmbientC: number;
+  source: unknown;
+}
+
+export async function insertRoundUp(db: Queryable, roundUp: NewRoundUp): Promise<number> {
+  const { rows } = await db.query<{ id: number }>(
+    `INSERT INTO round_ups (name, title, rig_revision_id, loads_w, noise_line_dba, window_s, reference_ambient_c, source)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8) RETURNING id`,
+    [
+      roundUp.name,
+      roundUp.title,
+      roundUp.rigRevisionId,
+      roundUp.loadsW,
+      roundUp.noiseLineDba,
+      roundUp.windowS,
+      roundUp.referenceAmbientC,
+      JSON.stringify(roundUp.source),
+    ],
+  );
+  return rows[0]!.id;
+}
+
+export async function citeEntry(
+  db: Queryable,
+  citation: { roundUpId: number; entryId: number; code: string; position: number; isControl: boolean },
+): Promise<void> {
+  await db.query(
+    `INSERT INTO round_up_entries (round_up_id, entry_id, code, position, is_control) VALUES ($1, $2, $3, $4, $5)`,
+    [citation.roundUpId, citation.entryId, citation.code, citation.position, citation.isControl],
+  );
+}
+
+export async function keepFile(
+  db: Queryable,
+  roundUpId: number,
+  path: string,
+  content: Uint8Array,
+): Promise<void> {
+  await db.query(`INSERT INTO round_up_files (round_up_id, path, content) VALUES ($1, $2, $3)`, [
+    roundUpId,
+    path,
+    Buffer.from(content),
+  ]);
+}

@@ -1,0 +1,76 @@
+import type { Reduction } from '@/core/reduction/reduceTrace';
+import { findOrAddRigRevision, insertEntry } from '@/database/labEntries';
+import { inTransaction } from '@/database/pool';
+import { citeEntry, insertRoundUp, keepFile } from '@/database/roundUps';
+import { insertRun, saveReduction } from '@/database/runs';
+import { insertTrace } from '@/database/traces';
+import { readBundle, type Bundle } from '@/formats/bundle/readBundle';
+import { UnusableInput, type Problem } from '@/formats/problem';
+import { reduceBundleRun } from './reduceBundleRun';
+
+export type ImportResult =
+  | { imported: true; roundUpId: number; title: string; entries: number; runs: number }
+  | { imported: false; problems: Problem[] };
+
+interface ReducedRun {
+  item: Bundle['runs'][number];
+  reduction: Reduction;
+}
+
+function reduceAll(bundle: Bundle): { reduced: ReducedRun[]; problems: Problem[] } {
+  const { rig, method } = bundle.dataPackage;
+  const reduced: ReducedRun[] = [];
+  const problems: Problem[] = [];
+  for (const item of bundle.runs) {
+    const result = reduceBundleRun(item.run, item.trace, { limitC: rig.limitC, windowS: method.windowS });
+    if (result.known) reduced.push({ item, reduction: result.value });
+    else problems.push({ file: item.run.trace, column: `run ${item.run.run}`, message: result.reason });
+  }
+  return { reduced, problems };
+}
+
+async function write(bundle: Bundle, reduced: readonly ReducedRun[]): Promise<number> {
+  const { rig, method, name, title, source } = bundle.dataPackage;
+  return inTransaction(async (db) => {
+    const rigRevisionId = await findOrAddRigRevision(db, rig);
+    const roundUpId = await insertRoundUp(db, { name, title, rigRevisionId, ...method, source });
+    const entryIds = new Map<string, number>();
+    for (const [position, entry] of bundle.entries.entries()) {
+      const entryId = await insertEntry(db, entry);
+      entryIds.set(entry.entry, entryId);
+      await citeEntry(db, { roundUpId, entryId, code: entry.entry, position, isControl: entry.isControl });
+    }
+    for (const { item, reduction } of reduced) {
+      const { run, trace } = item;
+      const entryId = entryIds.get(run.entry)!;
+      const runId = await insertRun(db, { ...run, label: run.run, entryId, rigRevisionId });
+      if (trace) await insertTrace(db, runId, trace.channels);
+      await saveReduction(db, runId, method.windowS, reduction);
+    }
+    for (const { path, bytes } of bundle.others) await keepFile(db, roundUpId, path, bytes);
+    return roundUpId;
+  });
+}
+
+/**
+ * Imports a bench bundle: all of it in one transaction, or nothing and the whole list of what is wrong.
+ * @throws DatabaseAway where PostgreSQL does not answer
+ */
+export async function importBundle(files: ReadonlyMap<string, Uint8Array>): Promise<ImportResult> {
+  try {
+    const bundle = readBundle(files);
+    const { reduced, problems } = reduceAll(bundle);
+    const all = [...bundle.problems, ...problems];
+    if (all.length > 0) return { imported: false, problems: all };
+    if (bundle.entries.length === 0) {
+      const message = 'no entries: a round-up compares at least one';
+      return { imported: false, problems: [{ file: 'entries.csv', message }] };
+    }
+    const roundUpId = await write(bundle, reduced);
+    const { title } = bundle.dataPackage;
+    return { imported: true, roundUpId, title, entries: bundle.entries.length, runs: reduced.length };
+  } catch (error) {
+    if (error instanceof UnusableInput) return { imported: false, problems: [error.problem] };
+    throw error;
+  }
+}

@@ -1,0 +1,17 @@
+import { migrate } from '@/database/migrate';
+import { withDatabase } from '@/database/pool';
+import { listRoundUps } from '@/database/roundUps';
+import { demoBundleBytes } from '@/simulator/demoBundle';
+import { importBundle } from './importBundle';
+
+const DEMO_SEED = 7;
+
+/** Migrates, and gives an empty lab the demo to look at. Says what it did. */
+export async function prepareLab(databaseUrl: string): Promise<string> {
+  await migrate(databaseUrl);
+  const roundUps = await withDatabase(listRoundUps);
+  if (roundUps.length > 0) return `${roundUps.length} round-up${roundUps.length > 1 ? 's' : ''} in the lab`;
+  const result = await importBundle(demoBundleBytes(DEMO_SEED));
+  if (!result.imported) throw new Error(`the demo does not import: ${JSON.stringify(result.problems[0])}`);
+  return `demo loaded: ${result.title}, ${result.runs} runs`;
+}

@@ -1,0 +1,64 @@
+import { labRunPoint, type LabRun } from '@/core/runs/labRun';
+import { entryCurves, type EntryCurve } from '@/core/curves/entryCurve';
+import { groupBy } from '@/core/curves/settingMeans';
+import { loadKey, loadLabel, type Load } from '@/core/runs/load';
+import { isFlagged } from '@/core/runs/runState';
+import { withDatabase } from '@/database/pool';
+import { getRoundUp, listCitedEntries, type CitedEntry, type RoundUp } from '@/database/roundUps';
+import { listRuns } from '@/database/runs';
+
+export interface RoundUpView {
+  roundUp: RoundUp;
+  entries: CitedEntry[];
+  runs: LabRun[];
+}
+
+export interface LoadCurves {
+  load: Load;
+  label: string;
+  curves: EntryCurve[];
+}
+
+/** A round-up with its entries and all their runs; null where there is none with that id. */
+export async function viewRoundUp(id: number): Promise<RoundUpView | null> {
+  return withDatabase(async (db) => {
+    const roundUp = await getRoundUp(db, id);
+    if (!roundUp) return null;
+    const [entries, runs] = await Promise.all([listCitedEntries(db, id), listRuns(db, id)]);
+    return { roundUp, entries, runs };
+  });
+}
+
+/** The loads of a round-up: those of its method first, in their order, then what else was measured. */
+export function loadsOf({ roundUp, runs }: RoundUpView): Load[] {
+  const loads = new Map<string, Load>();
+  for (const { loadW, loadName, gpuLoadW } of runs)
+    loads.set(loadKey({ loadW, loadName, gpuLoadW }), { loadW, loadName, gpuLoadW });
+  const ofMethod = roundUp.loadsW.map((loadW) => ({ loadW, loadName: '', gpuLoadW: 0 }));
+  for (const load of ofMethod) {
+    const measured = [...loads.values()].some((of) => of.loadW === load.loadW && of.loadName === '');
+    if (!measured) loads.set(loadKey(load), load);
+  }
+  const rank = (load: Load) => {
+    const at = load.loadName ? -1 : roundUp.loadsW.indexOf(load.loadW);
+    return at < 0 ? roundUp.loadsW.length : at;
+  };
+  return [...loads.values()].sort(
+    (a, b) => rank(a) - rank(b) || a.loadW - b.loadW || (loadKey(a) < loadKey(b) ? -1 : 1),
+  );
+}
+
+/** Curves of all entries at each load, without the runs that were set aside. */
+export function curvesOf(view: RoundUpView): LoadCurves[] {
+  const counting = view.runs.filter((run) => run.setAside === '');
+  const byLoad = groupBy(counting, loadKey);
+  return loadsOf(view).map((load) => ({
+    load,
+    label: loadLabel(load),
+    curves: entryCurves(view.entries, (byLoad.get(loadKey(load)) ?? []).map(labRunPoint)),
+  }));
+}
+
+export function flagCount(runs: readonly LabRun[]): number {
+  return runs.filter((run) => run.setAside === '' && isFlagged(run)).length;
+}

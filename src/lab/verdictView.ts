@@ -1,0 +1,44 @@
+import { rankAtLine, type Ranking } from '@/core/ranking/rankAtLine';
+import { loadKey } from '@/core/runs/load';
+import { loadParam } from '@/core/runs/loadParam';
+import { methodSentences } from './methodSentence';
+import { curvesOf, viewRoundUp, type LoadCurves, type RoundUpView } from './roundUpView';
+
+export interface VerdictView {
+  view: RoundUpView;
+  loads: LoadCurves[];
+  chosen: LoadCurves;
+  lineDb: number;
+  ranking: Ranking;
+  method: string[];
+}
+
+/** The ranking at a line and load from an address; the round-up's own where it names none that exists. */
+export async function viewVerdict(
+  id: number,
+  query: { load?: string; line?: string },
+): Promise<VerdictView | null> {
+  const view = await viewRoundUp(id);
+  if (!view) return null;
+  const { roundUp, runs } = view;
+  const loads = curvesOf(view);
+  const chosen = loads.find(({ load }) => loadParam(load) === query.load) ?? loads[0]!;
+  const asked = Number(query.line);
+  const lineDb =
+    query.line && Number.isFinite(asked) ? Math.min(120, Math.max(0, asked)) : roundUp.noiseLineDba;
+  const ranking = rankAtLine(chosen.curves, {
+    lineDb,
+    loadW: chosen.load.loadW,
+    referenceAmbientC: roundUp.referenceAmbientC,
+    limitC: roundUp.rig.limitC,
+  });
+  const atLoad = runs.filter((run) => loadKey(run) === loadKey(chosen.load));
+  return {
+    view,
+    loads,
+    chosen,
+    lineDb,
+    ranking,
+    method: methodSentences(roundUp, atLoad, chosen.label, lineDb),
+  };
+}

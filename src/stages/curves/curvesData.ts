@@ -1,0 +1,30 @@
+import type { EntryCurve } from '@/core/curves/entryCurve';
+import type { LineRule } from '@/core/ranking/rankAtLine';
+
+/** What the Curves page is given: all that moves with the line is computed from it in the browser. */
+export interface CurvesData {
+  roundUpId: number;
+  entries: CurveEntry[];
+  loads: CurveLoad[];
+  noiseLineDba: number;
+  meterDistanceCm: number;
+  /** Label of each run by its id. */
+  runLabels: Record<string, string>;
+}
+
+export interface CurveEntry {
+  entry: string;
+  product: string;
+  /** Place in the round-up's line-up: gives colour and marker. */
+  position: number;
+}
+
+export interface CurveLoad {
+  /** As it stands in the address. */
+  key: string;
+  label: string;
+  /** Named programs and idle keep their measured watts: there K/W is not the rise on another scale. */
+  fixedWatts: boolean;
+  rule: Omit<LineRule, 'lineDb'>;
+  curves: EntryCurve[];
+}

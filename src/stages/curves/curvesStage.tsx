@@ -1,0 +1,152 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { parseAsFloat, parseAsString, parseAsStringLiteral, useQueryStates } from 'nuqs';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { RESPONSES, responseScale } from '@/core/curves/response';
+import { rankAtLine } from '@/core/ranking/rankAtLine';
+import { lineStep } from '@/ui/chart/noiseLine';
+import { CurvesChart } from './curvesChart';
+import type { CurvesData } from './curvesData';
+import { LineField } from './lineField';
+import { RankingNotes } from './rankingNotes';
+import { RankingTable } from './rankingTable';
+
+const ROUND = 10;
+
+function levelRange(loads: CurvesData['loads'], lineDb: number): { min: number; max: number } {
+  const levels = loads.flatMap((load) =>
+    load.curves.flatMap((curve) => curve.points.map((point) => point.levelDb)),
+  );
+  const all = [...levels, lineDb];
+  return {
+    min: Math.floor((Math.min(...all) - 0.6) / 2) * 2,
+    max: Math.ceil((Math.max(...all) + 0.4) / 2) * 2,
+  };
+}
+
+function isTyping(target: EventTarget | null): boolean {
+  return target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName);
+}
+
+/** The heart: curves, the noise line across them, and the order that follows it. */
+export function CurvesStage({ data }: { data: CurvesData }) {
+  const router = useRouter();
+  const [view, setView] = useQueryStates(
+    {
+      load: parseAsString.withDefault(data.loads[0]!.key),
+      line: parseAsFloat.withDefault(data.noiseLineDba),
+      show: parseAsStringLiteral(RESPONSES).withDefault('rise'),
+    },
+    { history: 'replace', throttleMs: 300 },
+  );
+  const [lit, setLit] = useState<string | null>(null);
+  const load = data.loads.find((of) => of.key === view.load) ?? data.loads[0]!;
+  const range = useMemo(() => levelRange(data.loads, data.noiseLineDba), [data]);
+  const lineDb = Math.min(range.max, Math.max(range.min, view.line));
+  const entries = useMemo(() => new Map(data.entries.map((entry) => [entry.entry, entry])), [data]);
+  const show = load.fixedWatts ? view.show : 'rise';
+  const scale = useMemo(() => responseScale(show, load.rule), [show, load]);
+  const ranking = useMemo(() => rankAtLine(load.curves, { ...load.rule, lineDb }), [load, lineDb]);
+
+  const moveTo = useCallback(
+    (next: number) => {
+      const line = Math.round(Math.min(range.max, Math.max(range.min, next)) * ROUND) / ROUND;
+      void setView({ line });
+    },
+    [range, setView],
+  );
+
+  useEffect(() => {
+    function onKey(event: KeyboardEvent) {
+      if (isTyping(event.target) || event.altKey || event.ctrlKey || event.metaKey) return;
+      const onSlider = event.target instanceof HTMLElement && event.target.role === 'slider';
+      // Up and down scroll the page unless the line itself is in hand.
+      if (!onSlider && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) return;
+      const step = lineStep(event.key);
+      if (step === null) return;
+      event.preventDefault();
+      moveTo(lineDb + step);
+    }
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [lineDb, moveTo]);
+
+  const runsHref = (entry: string) =>
+    `/round-ups/${data.roundUpId}/logbook?${new URLSearchParams({ entry, load: load.key })}`;
+
+  return (
+    <div className="flex min-h-0 flex-1 flex-col gap-5 px-4 pt-3.5 pb-4 md:px-7 lg:flex-row">
+      <section className="flex min-h-[420px] min-w-0 flex-1 flex-col" aria-label="Curves">
+        <div className="flex flex-wrap items-center gap-x-5 gap-y-2 pb-2">
+          <div className="choices" role="group" aria-label="Heat load">
+            {data.loads.map((of) => (
+              <button key={of.key} aria-pressed={of === load} onClick={() => void setView({ load: of.key })}>
+                {of.label}
+              </button>
+            ))}
+          </div>
+          {load.fixedWatts && (
+            <div className="choices" role="group" aria-label="Shown as">
+              {RESPONSES.map((of) => (
+                <button key={of} aria-pressed={of === show} onClick={() => void setView({ show: of })}>
+                  {of === 'rise'
+                    ? 'Rise'
+                    : of === 'resistance'
+                      ? 'K/W'
+                      : `At ${load.rule.referenceAmbientC}\u202f°C room`}
+                </button>
+              ))}
+            </div>
+          )}
+          <p className="label-text ml-auto">
+            {load.curves.filter((curve) => curve.points.length > 0).length} of {data.entries.length} entries ·
+            error bars 95 %
+          </p>
+        </div>
+        <div className="min-h-0 flex-1">
+          <CurvesChart
+            entries={entries}
+            curves={load.curves}
+            scale={scale}
+            range={range}
+            meterDistanceCm={data.meterDistanceCm}
+            lineDb={lineDb}
+            onLine={moveTo}
+            placed={ranking.placed}
+            lit={lit}
+            onLit={setLit}
+            onPoint={(run) => router.push(`/round-ups/${data.roundUpId}/runs/${run}`)}
+            runLabels={data.runLabels}
+          />
+        </div>
+      </section>
+      <aside
+        className="shrink-0 border-hairline lg:w-[372px] lg:overflow-y-auto lg:border-l lg:pl-6"
+        aria-label="Ranking"
+      >
+        <h2 className="font-display text-[18px] font-bold">
+          At <LineField lineDb={lineDb} onLine={moveTo} /> dB(A), {load.label}
+        </h2>
+        <p className="label-text pt-1 pb-1">
+          Rise over room air, mean of the settled window. <span className="key">←</span>{' '}
+          <span className="key">→</span> move the line.
+        </p>
+        <div aria-live="off">
+          <RankingTable
+            ranking={ranking}
+            entries={entries}
+            scale={scale}
+            runsHref={runsHref}
+            lit={lit}
+            onLit={setLit}
+          />
+          {ranking.placed.length === 0 && (
+            <p className="py-4">Nothing can be placed at this level and load.</p>
+          )}
+          <RankingNotes ranking={ranking} entries={entries} scale={scale} />
+        </div>
+      </aside>
+    </div>
+  );
+}

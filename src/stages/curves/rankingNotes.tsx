@@ -1,0 +1,67 @@
+import type { ResponseScale } from '@/core/curves/response';
+import type { NotPlacedEntry, Ranking } from '@/core/ranking/rankAtLine';
+import { EntryMark } from '@/ui/entryMark';
+import { figure } from '@/ui/figures';
+import type { CurveEntry } from './curvesData';
+
+const WORDS: Record<NotPlacedEntry['status'], string> = {
+  'too-loud': 'never this quiet',
+  'below-floor': 'lost in the room',
+  unsettled: 'not settled',
+  'no-runs': 'not measured',
+};
+
+/** What the order cannot say by itself: ties in words, doubts that are assumed, and who is not placed. */
+export function RankingNotes({
+  ranking,
+  entries,
+  scale,
+}: {
+  ranking: Ranking;
+  entries: ReadonlyMap<string, CurveEntry>;
+  scale: ResponseScale;
+}) {
+  const assumed = ranking.placed.filter((placed) => placed.spreadSource === 'assumed').length;
+  const unmounted = ranking.placed.some(
+    (placed) => placed.spreadSource !== 'assumed' && placed.mountSpreadUnknown,
+  );
+  return (
+    <div className="space-y-2 pt-3 text-[14.5px]">
+      {ranking.ties.map((tie) => (
+        <p key={tie.from}>
+          Places {tie.from} {tie.to - tie.from > 1 ? 'to' : 'and'} {tie.to} cannot be told apart: they differ
+          by less than this test can show ({figure(tie.differenceK * scale.factor, scale.decimals)}{' '}
+          {scale.unit === '°C' ? 'K' : scale.unit}).
+        </p>
+      ))}
+      {assumed > 0 && (
+        <p className="text-ink2">
+          Nothing was measured twice: ± is assumed, from a standard uncertainty of 0.5 K. A second pass or
+          mount would tell.
+        </p>
+      )}
+      {unmounted && (
+        <p className="text-ink2">No cooler was mounted twice: what remounting does is not in the ±.</p>
+      )}
+      {ranking.notPlaced.length > 0 && (
+        <section className="mt-4 border-t border-hairline pt-4">
+          <h2 className="font-display mb-1.5 text-[15px] font-bold">Not placed here</h2>
+          <ul className="space-y-1.5">
+            {ranking.notPlaced.map(({ entry, status, reason }) => {
+              const of = entries.get(entry)!;
+              return (
+                <li key={entry} data-not-placed={entry} className="text-[13.5px] text-ink2">
+                  <EntryMark position={of.position} />{' '}
+                  <span className="text-[14.5px] text-ink" dir="auto">
+                    {of.product.length > 60 ? `${of.product.slice(0, 60)}…` : of.product}
+                  </span>{' '}
+                  {WORDS[status]}: {reason}
+                </li>
+              );
+            })}
+          </ul>
+        </section>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,102 @@
+import Link from 'next/link';
+import type { ResponseScale } from '@/core/curves/response';
+import type { PlacedEntry, Ranking } from '@/core/ranking/rankAtLine';
+import { EntryMark } from '@/ui/entryMark';
+import { figure, interval95, placeText, signed } from '@/ui/figures';
+import type { CurveEntry } from './curvesData';
+
+export interface RankingTableProps {
+  ranking: Ranking;
+  entries: ReadonlyMap<string, CurveEntry>;
+  scale: ResponseScale;
+  /** Where the runs behind an entry's figure are listed. */
+  runsHref: (entry: string) => string;
+  lit: string | null;
+  onLit: (entry: string | null) => void;
+}
+
+const HEADINGS = { rise: 'Rise, K', resistance: 'K/W', temperature: 'Die, °C' } as const;
+
+function standing(placed: PlacedEntry): string | null {
+  if (placed.status === 'tops-out') return `tops out at ${figure(placed.levelDb, 1)} dB(A)`;
+  if (placed.status === 'throttled') return 'does not hold the load: at the limit';
+  return null;
+}
+
+/** Bracket beside the places that tie. */
+function bracket(placed: PlacedEntry): string {
+  if (placed.placeFrom === placed.placeTo) return '';
+  const first = placed.place === placed.placeFrom;
+  const last = placed.place === placed.placeTo;
+  const base = 'absolute left-1 w-2 border-l-2 border-ink ';
+  if (first) return `${base} top-1/2 bottom-0 rounded-tl-md border-t-2`;
+  if (last) return `${base} top-0 bottom-1/2 rounded-bl-md border-b-2`;
+  return `${base} top-0 bottom-0`;
+}
+
+/** The order at the line; it follows while the line moves. */
+export function RankingTable({ ranking, entries, scale, runsHref, lit, onLit }: RankingTableProps) {
+  const leader = ranking.placed[0];
+  return (
+    <table className="figure-table">
+      <thead>
+        <tr>
+          <th scope="col">Place</th>
+          <th scope="col">Entry</th>
+          <th scope="col" className="num">
+            {HEADINGS[scale.response]}
+          </th>
+          <th scope="col" className="num">
+            to first
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {ranking.placed.map((placed) => {
+          const entry = entries.get(placed.entry)!;
+          const note = standing(placed);
+          const difference = (placed.riseK - leader!.riseK) * scale.factor;
+          return (
+            <tr
+              key={placed.entry}
+              data-entry={placed.entry}
+              className={lit === placed.entry ? 'bg-raised' : undefined}
+              onPointerEnter={() => onLit(placed.entry)}
+              onPointerLeave={() => onLit(null)}
+            >
+              <td className="relative pl-4! text-[15px] font-bold whitespace-nowrap">
+                <span className={bracket(placed)} aria-hidden="true" />
+                {placeText(placed.placeFrom, placed.placeTo)}
+              </td>
+              <td className="w-full max-w-0">
+                <span className="flex items-center gap-1.5">
+                  <EntryMark position={entry.position} />
+                  <span className="truncate" dir="auto" title={entry.product}>
+                    {entry.product}
+                  </span>
+                </span>
+                {note && <span className="block truncate text-[13px] text-warn">{note}</span>}
+              </td>
+              <td className="num whitespace-nowrap">
+                <Link
+                  href={runsHref(placed.entry)}
+                  title="The runs behind this figure"
+                  className="hover:underline"
+                >
+                  <b>{figure(scale.offset + scale.factor * placed.riseK, scale.decimals)}</b>
+                  <span className="text-[13px] text-ink2">
+                    {' '}
+                    ± {figure(interval95(placed.uncertaintyK) * scale.factor, scale.decimals)}
+                  </span>
+                </Link>
+              </td>
+              <td className="num text-[13px] text-ink2">
+                {placed === leader ? '' : signed(difference, scale.decimals)}
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}

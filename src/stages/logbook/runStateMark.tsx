@@ -1,0 +1,21 @@
+import type { RunState } from '@/core/runs/runState';
+
+const LOOK: Record<RunState, { sign: string; tone: string }> = {
+  settled: { sign: '', tone: 'text-ok' },
+  'at the limit': { sign: '▲', tone: 'text-bad' },
+  rising: { sign: '↗', tone: 'text-warn' },
+  falling: { sign: '↘', tone: 'text-warn' },
+  'too short': { sign: '◌', tone: 'text-warn' },
+  'not settled': { sign: '◌', tone: 'text-warn' },
+  'set aside': { sign: '⊘', tone: 'text-ink2' },
+};
+
+export function RunStateMark({ state }: { state: RunState }) {
+  const { sign, tone } = LOOK[state];
+  return (
+    <span className={`whitespace-nowrap ${tone}`}>
+      {sign && <span aria-hidden="true">{sign} </span>}
+      {state}
+    </span>
+  );
+}

@@ -1,0 +1,27 @@
+import type { LabRun } from '@/core/runs/labRun';
+import type { RunState } from '@/core/runs/runState';
+
+/** What the page of one run is given; channels are thinned for the chart, MISSING as null. */
+export interface RunData {
+  roundUpId: number;
+  run: LabRun;
+  position: number;
+  state: RunState;
+  notes: string[];
+  limitC: number;
+  windowS: number;
+  loadLabel: string;
+  /** Labels and ids of the runs before and after. */
+  before: { id: number; label: string } | null;
+  after: { id: number; label: string } | null;
+  trace: RunTrace | null;
+}
+
+export interface RunTrace {
+  timeS: number[];
+  cpuC: (number | null)[];
+  ambientC: (number | null)[] | null;
+  powerW: (number | null)[] | null;
+  fanRpm: (number | null)[] | null;
+  samples: number;
+}

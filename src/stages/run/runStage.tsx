@@ -1,0 +1,163 @@
+import Link from 'next/link';
+import { settlingFitAt } from '@/core/settling/settlingFit';
+import { EntryMark } from '@/ui/entryMark';
+import { figure, interval95, withUnit } from '@/ui/figures';
+import { RunStateMark } from '../logbook/runStateMark';
+import type { RunData } from './runData';
+import { TraceCharts } from './traceCharts';
+
+function Row({ name, children, note }: { name: string; children: React.ReactNode; note?: string }) {
+  return (
+    <tr>
+      <th scope="row" className="border-b-hairline! font-normal!">
+        {name}
+      </th>
+      <td className="num whitespace-nowrap">
+        {children}
+        {note && <span className="block text-[13px] whitespace-normal text-ink2">{note}</span>}
+      </td>
+    </tr>
+  );
+}
+
+function minutes(seconds: number): string {
+  return seconds < 90 ? `${figure(seconds, 0)} s` : `${figure(seconds / 60, 1)} min`;
+}
+
+function Settling({ data }: { data: RunData }) {
+  const { fit, slopeKPerMin, heatLimited } = data.run.reduction;
+  return (
+    <>
+      {slopeKPerMin.known && (
+        <Row name={heatLimited ? 'Slope of K/W × load' : 'Slope in the window'}>
+          {figure(slopeKPerMin.value, 2)} K/min
+        </Row>
+      )}
+      {fit.known ? (
+        <>
+          <Row name="Ends at, by the fit">
+            {figure(fit.value.endK, 1)}{' '}
+            <span className="text-[13px] text-ink2">
+              ± {figure(interval95(fit.value.endStandardErrorK), 2)}
+            </span>{' '}
+            K
+          </Row>
+          <Row name="Still to come">{figure(settlingToCome(fit.value.stillToComeK), 2)} K</Row>
+          <Row name="Time constant">{minutes(fit.value.tauS)}</Row>
+          <Row name="To within 0.5 K">{minutes(fit.value.timeToHalfKelvinS)}</Row>
+        </>
+      ) : (
+        <Row name="Settling fit">
+          <span className="block max-w-44 text-[13px] whitespace-normal text-ink2">{fit.reason}</span>
+        </Row>
+      )}
+    </>
+  );
+}
+
+/** Below what a sensor shows there is nothing to come. */
+function settlingToCome(valueK: number): number {
+  return Math.abs(valueK) < 0.005 ? 0 : valueK;
+}
+
+/** One run: its trace with the window that counts, and how it became a number. */
+export function RunStage({ data }: { data: RunData }) {
+  const { run, limitC } = data;
+  const { reduction, level } = run;
+  const base = `/round-ups/${data.roundUpId}`;
+  const fitAtEnd =
+    reduction.fit.known && reduction.window
+      ? settlingFitAt(reduction.fit.value, reduction.window.endS)
+      : null;
+  return (
+    <div className="flex min-h-0 flex-1 flex-col gap-5 px-4 pt-3.5 pb-4 md:px-7 lg:flex-row">
+      <section className="flex min-w-0 flex-1 flex-col" aria-label="Trace">
+        <div className="flex flex-wrap items-baseline gap-x-3 pb-2">
+          <h2 className="font-display text-[22px] font-bold">Run {run.label}</h2>
+          <p className="flex min-w-0 items-center gap-1.5">
+            <EntryMark position={data.position} />
+            <span className="max-w-80 truncate" dir="auto" title={run.product}>
+              {run.product}
+            </span>
+          </p>
+          <p className="text-ink2">
+            {data.loadLabel} · fans {run.setting} · mount {run.mount}, pass {run.pass}
+            {run.startedAt && ` · ${run.startedAt.replace('T', ' ').replace(/(:\d\d)(\.\d+)?Z?$/, '$1')}`}
+          </p>
+          <nav className="ml-auto flex gap-4 text-[14px]" aria-label="Other runs">
+            {data.before && <Link href={`${base}/runs/${data.before.id}`}>← {data.before.label}</Link>}
+            <Link href={`${base}/logbook`}>All runs</Link>
+            {data.after && <Link href={`${base}/runs/${data.after.id}`}>{data.after.label} →</Link>}
+          </nav>
+        </div>
+        {data.trace ? (
+          <TraceCharts data={data} trace={data.trace} />
+        ) : (
+          <p className="py-8">This run was typed by hand: there is no trace to show.</p>
+        )}
+      </section>
+      <aside
+        className="shrink-0 border-hairline lg:w-[350px] lg:overflow-y-auto lg:border-l lg:pl-6"
+        aria-label="Result"
+      >
+        <h2 className="font-display text-[18px] font-bold">
+          {figure(reduction.riseK, 1)} K at {figure(level.levelDb, 1)} dB(A)
+        </h2>
+        <p className="pt-1">
+          <RunStateMark state={data.state} />
+        </p>
+        {data.notes.length > 0 && (
+          <ul className="list-disc space-y-0.5 pt-1 pl-4.5 text-[14px] marker:text-ink2">
+            {data.notes.map((note) => (
+              <li key={note} dir="auto">
+                {note}
+              </li>
+            ))}
+          </ul>
+        )}
+        <table className="figure-table mt-3">
+          <tbody>
+            <Row name="Die, mean">{withUnit(reduction.cpuMeanC, 1, '°C')}</Row>
+            <Row
+              name="Die, maximum"
+              note={
+                reduction.heatLimited
+                  ? `at the limit of ${limitC} °C for ${Math.round(100 * reduction.heatLimitedShare)} % of the window`
+                  : undefined
+              }
+            >
+              {withUnit(reduction.cpuMaxC, 1, '°C')}
+            </Row>
+            <Row name="Room, mean">{withUnit(reduction.ambientMeanC, 1, '°C')}</Row>
+            <Row name="Rise, mean">{figure(reduction.measuredRiseK, 2)} K</Row>
+            <Row name="Rise, maximum">{figure(reduction.maximumRiseK, 1)} K</Row>
+            <Row name="Power">
+              {reduction.powerSource === 'measured' ? `${figure(reduction.powerMeanW, 1)} W` : 'not logged'}
+            </Row>
+            <Row name="Resistance">
+              {reduction.resistanceKPerW.known ? `${figure(reduction.resistanceKPerW.value, 4)} K/W` : '–'}
+            </Row>
+            <Row name={`Rise at ${data.loadLabel}`}>
+              <b>{figure(reduction.riseK, 2)} K</b>
+            </Row>
+            <Row name="Read at the meter">{figure(run.noiseDb, 1)} dB(A)</Row>
+            <Row name="Room alone">{figure(run.floorDb, 1)} dB(A)</Row>
+            <Row name="Cooler alone">
+              <b>
+                {level.standing === 'at-floor' ? '≤\u202f' : ''}
+                {figure(level.levelDb, 1)} dB(A)
+              </b>
+            </Row>
+            {run.rpm !== null && <Row name="Fans">{figure(run.rpm, 0)} rpm</Row>}
+            <Settling data={data} />
+          </tbody>
+        </table>
+        {fitAtEnd !== null && data.trace && (
+          <p className="label-text pt-2">
+            {data.trace.samples} samples; the window is the last {figure(data.windowS, 0)} s with the load on.
+          </p>
+        )}
+      </aside>
+    </div>
+  );
+}

@@ -1,0 +1,190 @@
+'use client';
+
+import { useCallback, useMemo, useState } from 'react';
+import { settlingFitAt } from '@/core/settling/settlingFit';
+import { pixelX, Plot, themeColour, type BarPoint, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
+import { figure } from '@/ui/figures';
+import type { RunData, RunTrace } from './runData';
+
+function points(timeS: readonly number[], values: readonly (number | null)[]): BarPoint[] {
+  return values.map((value, i) => ({ x: timeS[i]! / 60, y: value ?? Number.NaN }));
+}
+
+function line(data: BarPoint[], colour: string, more: Partial<PlotSeries> = {}): PlotSeries {
+  return {
+    data,
+    showLine: true,
+    borderColor: themeColour(colour),
+    borderWidth: 1.5,
+    pointRadius: 0,
+    spanGaps: false,
+    ...more,
+  };
+}
+
+function riseOf(trace: RunTrace, ambientC: number): (number | null)[] {
+  return trace.cpuC.map((cpu, i) => {
+    const room = trace.ambientC ? trace.ambientC[i]! : ambientC;
+    return cpu === null || room === null ? null : cpu - room;
+  });
+}
+
+function niceRange(values: readonly (number | null)[], least: number): { min: number; max: number } {
+  const present = values.filter((value): value is number => value !== null);
+  const low = Math.min(...present);
+  const high = Math.max(...present);
+  const spare = Math.max(least - (high - low), 0.1 * (high - low)) / 2;
+  return { min: Math.max(0, Math.floor(low - spare)), max: Math.ceil(high + spare) };
+}
+
+/** Shade of the settled window over a plot. */
+function WindowShade({
+  frame,
+  window,
+  label,
+}: {
+  frame: PlotFrame;
+  window: { startS: number; endS: number };
+  label?: string;
+}) {
+  const left = pixelX(frame, window.startS / 60);
+  const right = pixelX(frame, window.endS / 60);
+  return (
+    <div
+      className="pointer-events-none absolute border-x border-act/60 bg-act/8"
+      style={{ left, width: Math.max(1, right - left), top: frame.top, height: frame.bottom - frame.top }}
+    >
+      {label && (
+        <span className="absolute right-1 bottom-0.5 text-[13px] whitespace-nowrap text-act">{label}</span>
+      )}
+    </div>
+  );
+}
+
+function Key({ items }: { items: { name: string; colour: string; dashed?: boolean }[] }) {
+  return (
+    <p className="flex flex-wrap gap-x-4 text-[13px] text-ink2">
+      {items.map((item) => (
+        <span key={item.name} className="flex items-center gap-1.5">
+          <svg width="22" height="8" aria-hidden="true">
+            <path
+              d="M0 4H22"
+              stroke={`var(${item.colour})`}
+              strokeWidth="2.4"
+              strokeDasharray={item.dashed ? '4 3' : undefined}
+            />
+          </svg>
+          {item.name}
+        </span>
+      ))}
+    </p>
+  );
+}
+
+const MINUTES = { title: 'minutes from the start', min: 0 };
+
+/** Die, room and rise with the window and the fit; below it power and fan speed. */
+export function TraceCharts({ data, trace }: { data: RunData; trace: RunTrace }) {
+  const { reduction } = data.run;
+  const fit = reduction.fit.known && !reduction.heatLimited ? reduction.fit.value : null;
+  const [upper, setUpper] = useState<PlotFrame | null>(null);
+  const [lower, setLower] = useState<PlotFrame | null>(null);
+  const lastMin = trace.timeS[trace.timeS.length - 1]! / 60;
+
+  const temperatures = useCallback(() => {
+    const rise = riseOf(trace, reduction.ambientMeanC);
+    const series = [
+      line(points(trace.timeS, trace.cpuC), '--curve-1'),
+      line(points(trace.timeS, rise), '--color-ink'),
+    ];
+    if (trace.ambientC) series.push(line(points(trace.timeS, trace.ambientC), '--curve-0'));
+    if (fit) {
+      const fitted: BarPoint[] = [];
+      for (let i = 0; i <= 120; i += 1) {
+        const s = fit.originS + (i / 120) * (trace.timeS[trace.timeS.length - 1]! - fit.originS);
+        fitted.push({ x: s / 60, y: settlingFitAt(fit, s) });
+      }
+      series.unshift(line(fitted, '--color-act', { borderDash: [5, 4], borderWidth: 2.5 }));
+    }
+    return series;
+  }, [trace, reduction, fit]);
+
+  const drive = useCallback(() => {
+    const series: PlotSeries[] = [];
+    if (trace.powerW) series.push(line(points(trace.timeS, trace.powerW), '--curve-3'));
+    if (trace.fanRpm) series.push(line(points(trace.timeS, trace.fanRpm), '--curve-5', { yAxisID: 'y2' }));
+    return series;
+  }, [trace]);
+
+  const x = useMemo(
+    () => ({ ...MINUTES, max: lastMin, tick: (value: number) => figure(value, 0) }),
+    [lastMin],
+  );
+  const degrees = useMemo(() => ({ title: '', tick: (value: number) => figure(value, 0) }), []);
+  const watts = useMemo(
+    () => ({
+      title: '',
+      ...(trace.powerW ? niceRange(trace.powerW, 20) : {}),
+      tick: (value: number) => figure(value, 0),
+    }),
+    [trace],
+  );
+  const speeds = useMemo(
+    () =>
+      trace.fanRpm
+        ? { title: '', ...niceRange(trace.fanRpm, 200), tick: (value: number) => figure(value, 0) }
+        : undefined,
+    [trace],
+  );
+  const window = reduction.window;
+  const upperKeys = [
+    { name: 'die, °C', colour: '--curve-1' },
+    { name: 'rise over room, K', colour: '--color-ink' },
+    ...(trace.ambientC ? [{ name: 'room, °C', colour: '--curve-0' }] : []),
+    ...(fit ? [{ name: 'settling fit of the rise', colour: '--color-act', dashed: true }] : []),
+  ];
+  const lowerKeys = [
+    ...(trace.powerW ? [{ name: 'power, W (left)', colour: '--curve-3' }] : []),
+    ...(trace.fanRpm ? [{ name: 'fans, rpm (right)', colour: '--curve-5' }] : []),
+  ];
+
+  return (
+    <div className="flex min-h-0 flex-1 flex-col gap-2">
+      <Key items={upperKeys} />
+      <div className="relative min-h-[240px] flex-[3]">
+        <Plot
+          series={temperatures}
+          x={x}
+          y={degrees}
+          label="Die, room and rise over time"
+          onFrame={setUpper}
+          rightPx={16}
+        />
+        {upper && window && (
+          <WindowShade
+            frame={upper}
+            window={window}
+            label={`settled window, ${figure((window.endS - window.startS) / 60, 1)} min`}
+          />
+        )}
+      </div>
+      {lowerKeys.length > 0 && (
+        <>
+          <Key items={lowerKeys} />
+          <div className="relative min-h-[140px] flex-[1.4]">
+            <Plot
+              series={drive}
+              x={x}
+              y={watts}
+              y2={speeds}
+              label="Power and fan speed over time"
+              onFrame={setLower}
+              rightPx={speeds ? 0 : 16}
+            />
+            {lower && window && <WindowShade frame={lower} window={window} />}
+          </div>
+        </>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,55 @@
+'use client';
+
+import Link from 'next/link';
+import { useSelectedLayoutSegment } from 'next/navigation';
+
+export interface RailStage {
+  name: string;
+  /** What is done or waits, in a word or two. */
+  note: string;
+  /** Where it leads; null where the stage is not built. */
+  segment: string | null;
+  progress: 'done' | 'begun' | 'open';
+}
+
+const SIGNS = { done: '●', begun: '◐', open: '○' } as const;
+
+/** The eight stages of a round-up, in their order, with what is done and what waits. */
+export function StageRail({ base, stages }: { base: string; stages: RailStage[] }) {
+  const segment = useSelectedLayoutSegment();
+  const current = segment === 'runs' ? 'logbook' : segment;
+  return (
+    <nav aria-label="Stages" className="overflow-x-auto border-b border-hairline px-4 md:px-5">
+      <ol className="flex min-w-max lg:grid lg:min-w-0 lg:grid-cols-8">
+        {stages.map((stage) => {
+          const here = stage.segment !== null && stage.segment === current;
+          const inside = (
+            <>
+              <span aria-hidden="true" className="text-[11px] leading-none">
+                {SIGNS[stage.progress]}
+              </span>
+              <span className="font-semibold">{stage.name}</span>
+              <span className="truncate text-[13px] font-normal text-ink2">{stage.note}</span>
+            </>
+          );
+          const shape = 'flex items-baseline gap-1.5 border-b-3 px-2 py-2 text-[14.5px] whitespace-nowrap';
+          return (
+            <li key={stage.name} className="min-w-0">
+              {stage.segment === null ? (
+                <span className={`${shape} border-transparent text-ink2`}>{inside}</span>
+              ) : (
+                <Link
+                  href={`${base}/${stage.segment}`}
+                  aria-current={here ? 'page' : undefined}
+                  className={`${shape} ${here ? 'border-act text-act' : 'border-transparent'}`}
+                >
+                  {inside}
+                </Link>
+              )}
+            </li>
+          );
+        })}
+      </ol>
+    </nav>
+  );
+}
