@@ -41,7 +41,7 @@ function asTable(
     placed.placeFrom === placed.placeTo ? `${placed.place}` : `${placed.placeFrom}–${placed.placeTo}`,
     placed.entry,
     nameOf(placed.entry),
-    `${placed.riseK.toFixed(1)} ± ${(1.96 * placed.uncertaintyK).toFixed(1)}`,
+    `${placed.riseK.toFixed(1)} ± ${placed.interval95K.toFixed(1)}`,
     placed.resistanceKPerW === null ? '' : placed.resistanceKPerW.toFixed(3),
     placed.temperatureAtReferenceC.toFixed(1),
     placed.status === 'ranked' ? '' : placed.status,

@@ -10,6 +10,9 @@ export interface Queryable {
 
 /** PostgreSQL does not answer: nothing was written. */
 export class DatabaseAway extends Error {
+  /** Survives to the error page, where Next.js hides the message. */
+  readonly digest = 'DATABASE_AWAY';
+
   constructor(cause: unknown) {
     super('the database does not answer', { cause });
     this.name = 'DatabaseAway';

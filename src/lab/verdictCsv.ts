@@ -33,7 +33,7 @@ export function verdictCsv(
     place_to: of.placeTo,
     status: of.status,
     rise_k: of.riseK.toFixed(2),
-    rise_95_k: (1.96 * of.uncertaintyK).toFixed(2),
+    rise_95_k: of.interval95K.toFixed(2),
     resistance_k_per_w: of.resistanceKPerW?.toFixed(4) ?? '',
     temperature_at_reference_c: of.temperatureAtReferenceC.toFixed(2),
     reason: '',

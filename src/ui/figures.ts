@@ -10,11 +10,6 @@ export function withUnit(value: number, decimals: number, unit: string): string 
   return `${figure(value, decimals)}${apart}${unit}`;
 }
 
-/** Half-width of the 95 % interval of a standard uncertainty, for a normal distribution. */
-export function interval95(standardUncertainty: number): number {
-  return 1.96 * standardUncertainty;
-}
-
 export function signed(value: number, decimals: number): string {
   return value < 0 ? figure(value, decimals) : `+${figure(value, decimals)}`;
 }

@@ -1,5 +1,6 @@
 import { pooledSettingSpread, settingSpread, type SettingSpread } from '../uncertainty/settingSpread';
 import { rigSpread, type SpreadSource } from '../uncertainty/rigSpread';
+import { interval95 } from '../uncertainty/interval95';
 import { isUsable, type MeasuredPoint } from './measuredPoint';
 import { groupBy, settingMeans, type SettingMean } from './settingMeans';
 
@@ -10,6 +11,8 @@ export interface CurvePoint {
   resistanceKPerW: number | null;
   /** False where a quieter setting is as cool: drawn, but not judged by. */
   judged: boolean;
+  /** Half-width of the 95 % interval of the rise by its spread, K. */
+  interval95K: number;
   spread: SettingSpread;
   pooledSpread: SettingSpread;
   source: SpreadSource;
@@ -48,6 +51,16 @@ function markJudged(settings: readonly SettingMean[]): boolean[] {
   });
 }
 
+function varianceOf({ pass, mount }: SettingSpread): number {
+  return pass.varianceK2 + mount.varianceK2;
+}
+
+/** From the larger of the own and the pooled spread, as the ranking does. */
+function spreadInterval(own: SettingSpread, pooled: SettingSpread): number {
+  const freedom = Math.min(pooled.pass.freedom, pooled.mount.freedom);
+  return interval95(Math.sqrt(Math.max(varianceOf(own), varianceOf(pooled))), freedom);
+}
+
 function leftOutSettings(points: readonly MeasuredPoint[]): LeftOutSetting[] {
   const bySetting = [...groupBy(points, (point) => point.setting)];
   return bySetting
@@ -82,6 +95,7 @@ export function entryCurves(
       entry,
       points: settings.map((setting, i) => {
         const spread = settingSpread(setting, rig);
+        const pooledSpread = pooledSettingSpread(setting, rig);
         const gain = Math.max(...setting.points.map((point) => point.level.errorGain));
         return {
           setting: setting.setting,
@@ -89,8 +103,9 @@ export function entryCurves(
           riseK: setting.riseK,
           resistanceKPerW: setting.resistanceKPerW,
           judged: judged[i]!,
+          interval95K: spreadInterval(spread, pooledSpread),
           spread,
-          pooledSpread: pooledSettingSpread(setting, rig),
+          pooledSpread,
           source: spread.source,
           levelUncertaintyDb: (METER_REPEATABILITY_DB * gain) / Math.sqrt(setting.points.length),
           shortfallK: Math.max(...setting.points.map((point) => Math.abs(point.shortfallK))),

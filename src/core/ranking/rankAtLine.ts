@@ -2,6 +2,7 @@ import type { EntryCurve } from '../curves/entryCurve';
 import { valueAtLine, type NoValue, type PlacedValue } from '../curves/valueAtLine';
 import { LIMIT_BAND_K } from '../settling/loadStretch';
 import type { SpreadSource } from '../uncertainty/rigSpread';
+import { interval95 } from '../uncertainty/interval95';
 import { tieGroups } from './tieGroups';
 
 export interface LineRule {
@@ -23,7 +24,10 @@ export interface PlacedEntry {
   /** The level the rise stands at, dB(A): below the line where an entry tops out. */
   levelDb: number;
   riseK: number;
+  /** Standard uncertainty of the rise from its own spread, K (FORMATS step 10). */
   uncertaintyK: number;
+  /** Half-width of the 95 % interval, K: what stands after "±". */
+  interval95K: number;
   resistanceKPerW: number | null;
   temperatureAtReferenceC: number;
   slopeKPerDb: number;
@@ -61,8 +65,8 @@ function statusOf(value: PlacedValue, temperatureC: number, limitC: number): Pla
  * throttled, by resistance, with ties by simultaneous comparison. At one load R = rise / load, so both
  * orders are the order of the rise. Equal rises stand in the order of their ids.
  *
- * Comparisons use the larger of an entry's own and the pooled uncertainty: own spreads come from few
- * readings, and the smallest of eight is small by luck.
+ * Comparisons and intervals use the larger of an entry's own and the pooled uncertainty: own spreads come
+ * from few readings, and the smallest of eight is small by luck.
  */
 export function rankAtLine(curves: readonly EntryCurve[], rule: LineRule): Ranking {
   const notPlaced: NotPlacedEntry[] = [];
@@ -93,6 +97,7 @@ export function rankAtLine(curves: readonly EntryCurve[], rule: LineRule): Ranki
       levelDb: value.levelDb,
       riseK: value.riseK,
       uncertaintyK: value.uncertaintyK,
+      interval95K: interval95(Math.max(value.uncertaintyK, value.pooledUncertaintyK), value.pooledFreedom),
       resistanceKPerW: value.resistanceKPerW ?? (rule.loadW > 0 ? value.riseK / rule.loadW : null),
       temperatureAtReferenceC: temperatureC,
       slopeKPerDb: value.slopeKPerDb,

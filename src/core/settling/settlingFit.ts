@@ -20,7 +20,7 @@ export interface SettlingFit {
   originS: number;
 }
 
-const BINS = 120;
+const BINS = 100;
 /** The die and its paste answer within seconds; the fit watches the slower parts behind them. */
 const FAST_PART_S = 45;
 
@@ -30,28 +30,36 @@ interface Candidate {
   residualSquares: number;
 }
 
+function dot(a: Float64Array, b: Float64Array): number {
+  let sum = 0;
+  for (let i = 0; i < a.length; i += 1) sum += a[i]! * b[i]!;
+  return sum;
+}
+
 /** Least squares for T∞ and the amplitudes at given time constants (variable projection, Golub & Pereyra 1973). */
-function fitAt(taus: number[], t: readonly number[], y: readonly number[]): Candidate | null {
-  const size = taus.length + 1;
-  const normal = Array.from({ length: size }, () => new Array<number>(size).fill(0));
-  const right = new Array<number>(size).fill(0);
-  const basis = new Array<number>(size).fill(1);
-  for (let i = 0; i < t.length; i += 1) {
-    for (let k = 0; k < taus.length; k += 1) basis[k + 1] = -Math.exp(-t[i]! / taus[k]!);
-    for (let r = 0; r < size; r += 1) {
-      right[r]! += basis[r]! * y[i]!;
-      for (let c = 0; c <= r; c += 1) normal[r]![c]! += basis[r]! * basis[c]!;
-    }
-  }
-  for (let r = 0; r < size; r += 1) for (let c = r + 1; c < size; c += 1) normal[r]![c] = normal[c]![r]!;
-  const coefficients = solveLinear(normal, right);
-  if (!coefficients) return null;
-  let residualSquares = 0;
-  for (let i = 0; i < t.length; i += 1) {
-    const residual = y[i]! - modelAt(taus, coefficients, t[i]!);
-    residualSquares += residual * residual;
-  }
-  return { taus, coefficients, residualSquares };
+function projection(t: readonly number[], y: readonly number[]): (taus: number[]) => Candidate | null {
+  const ones = new Float64Array(t.length).fill(1);
+  const mean = y.reduce((sum, value) => sum + value, 0) / y.length;
+  const centred = Float64Array.from(y, (value) => value - mean);
+  const total = dot(centred, centred);
+  const decays = new Map<number, Float64Array>();
+  const decay = (tau: number) => {
+    let column = decays.get(tau);
+    if (!column) decays.set(tau, (column = Float64Array.from(t, (time) => -Math.exp(-time / tau))));
+    return column;
+  };
+  return (taus) => {
+    const basis = [ones, ...taus.map(decay)];
+    const right = basis.map((column) => dot(column, centred));
+    const coefficients = solveLinear(
+      basis.map((a) => basis.map((b) => dot(a, b))),
+      right,
+    );
+    if (!coefficients) return null;
+    const explained = coefficients.reduce((sum, value, i) => sum + value * right[i]!, 0);
+    coefficients[0]! += mean;
+    return { taus, coefficients, residualSquares: Math.max(0, total - explained) };
+  };
 }
 
 function modelAt(taus: readonly number[], coefficients: readonly number[], t: number): number {
@@ -60,44 +68,60 @@ function modelAt(taus: readonly number[], coefficients: readonly number[], t: nu
   return value;
 }
 
-function better(best: Candidate | null, next: Candidate | null): Candidate | null {
-  if (!next) return best;
-  return !best || next.residualSquares < best.residualSquares ? next : best;
-}
+/** Finest step of the search, as a ratio of time constants. */
+const FINEST = 1.008;
+/** Autocorrelation of residuals from which a second term may be hidden in them. */
+const UNEXPLAINED = 0.1;
+/** Two time constants nearer than this cannot be told apart. */
+const APART = 1.6;
 
-/** Coarse search over log τ, then four rounds around the best with ever finer steps. */
-function search(count: 1 | 2, t: readonly number[], y: readonly number[], shortest: number, longest: number) {
-  const steps = count === 1 ? 32 : 12;
+/** Coarse search over log τ, then from the best in ever finer steps while they help. */
+function search(
+  count: 1 | 2,
+  fitAt: (taus: number[]) => Candidate | null,
+  shortest: number,
+  longest: number,
+) {
+  const steps = count === 1 ? 24 : 12;
   const ratio = Math.pow(longest / shortest, 1 / (steps - 1));
+  const grid = Array.from({ length: steps }, (_, i) => shortest * Math.pow(ratio, i));
   let best: Candidate | null = null;
-  for (let i = 0; i < steps; i += 1) {
-    const slow = shortest * Math.pow(ratio, i);
-    if (count === 1) best = better(best, fitAt([slow], t, y));
-    else
-      for (let j = 0; j < i; j += 1) best = better(best, fitAt([slow, shortest * Math.pow(ratio, j)], t, y));
+  const take = (taus: number[]) => {
+    if (taus.some((tau) => tau < shortest || tau > longest)) return false;
+    if (count === 2 && taus[0]! < APART * taus[1]!) return false;
+    const next = fitAt(taus);
+    if (!next || (best && next.residualSquares >= best.residualSquares)) return false;
+    best = next;
+    return true;
+  };
+  for (const slow of grid) {
+    if (count === 1) take([slow]);
+    else for (const fast of grid) take([slow, fast]);
   }
-  let step = Math.sqrt(ratio);
-  for (let round = 0; best && round < 5; round += 1, step = Math.sqrt(step)) {
-    const centre: number[] = best.taus;
+  for (let step = Math.sqrt(ratio), round = 0; best !== null && step > FINEST && round < 60; round += 1) {
+    const centre: number[] = (best as Candidate).taus;
     const moves = [1 / step, 1, step];
+    let moved = false;
     for (const a of moves) {
-      for (const b of count === 1 ? [1] : moves) {
-        const taus = count === 1 ? [centre[0]! * a] : [centre[0]! * a, centre[1]! * b];
-        if (taus.some((tau) => tau < shortest || tau > longest)) continue;
-        if (count === 2 && taus[0]! < 1.6 * taus[1]!) continue;
-        best = better(best, fitAt(taus, t, y));
-      }
+      if (count === 1) moved = take([centre[0]! * a]) || moved;
+      else for (const b of moves) moved = take([centre[0]! * a, centre[1]! * b]) || moved;
     }
+    if (!moved) step = Math.sqrt(step);
   }
-  return best;
+  return best as Candidate | null;
 }
 
-/** Residual variance, raised for neighbouring residuals that go together (first-order autocorrelation). */
-function residualVariance(fit: Candidate, t: readonly number[], y: readonly number[]): number {
+/** First-order autocorrelation of the residuals: near zero where the terms tell all that the data hold. */
+function autocorrelation(fit: Candidate, t: readonly number[], y: readonly number[]): number {
   const residuals = t.map((time, i) => y[i]! - modelAt(fit.taus, fit.coefficients, time));
   let lagged = 0;
   for (let i = 1; i < residuals.length; i += 1) lagged += residuals[i]! * residuals[i - 1]!;
-  const rho = Math.min(0.9, Math.max(0, lagged / (fit.residualSquares || 1)));
+  return lagged / (fit.residualSquares || 1);
+}
+
+/** Residual variance, raised for neighbouring residuals that go together. */
+function residualVariance(fit: Candidate, t: readonly number[], y: readonly number[]): number {
+  const rho = Math.min(0.9, Math.max(0, autocorrelation(fit, t, y)));
   const freedom = t.length - 2 * fit.taus.length - 1;
   return ((fit.residualSquares / freedom) * (1 + rho)) / (1 - rho);
 }
@@ -161,12 +185,14 @@ export function settlingFit(timeS: ArrayLike<number>, riseK: ArrayLike<number>):
   const y = bins.y.slice(from);
   const watchedS = t[t.length - 1]!;
   const shortest = Math.max(8, watchedS / 60);
-  const one = search(1, t, y, shortest, 4 * watchedS);
-  const two = search(2, t, y, shortest, 4 * watchedS);
+  const fitAt = projection(t, y);
+  const one = search(1, fitAt, shortest, 4 * watchedS);
   const criterion = (fit: Candidate) =>
     t.length * Math.log(fit.residualSquares / t.length + 1e-12) +
     (2 * fit.taus.length + 1) * Math.log(t.length);
   if (!one) return unknown('not identified: the fit has no solution');
+  // A second term is looked for only where the first leaves something that is no noise.
+  const two = autocorrelation(one, t, y) > UNEXPLAINED ? search(2, fitAt, shortest, 4 * watchedS) : null;
   const fit = two && criterion(two) < criterion(one) - 6 ? two : one;
   const variance = residualVariance(fit, t, y);
   const slow = Math.max(...fit.taus);

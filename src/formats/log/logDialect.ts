@@ -76,7 +76,8 @@ export function findDialect(lines: readonly string[]): LogDialect | null {
   const firstData = lines.findIndex(
     (line, i) => !isComment(line) && fits(i) && split[i]!.some(looksLikeReading),
   );
-  if (at < 0 || (firstData >= 0 && at > firstData)) {
+  if (firstData < 0) return null;
+  if (at < 0 || at > firstData) {
     // No heading among the plain lines: one that begins with "#", right above the data.
     at = firstData - 1;
     while (at >= 0 && !(isComment(lines[at]!) && fits(at))) at -= 1;

@@ -8,7 +8,7 @@ import type { PlacedEntry } from '@/core/ranking/rankAtLine';
 import { NoiseLine } from '@/ui/chart/noiseLine';
 import { pixelX, pixelY, Plot, themeColour, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
 import { entryStyle, type Marker } from '@/ui/entryMark';
-import { figure, interval95 } from '@/ui/figures';
+import { figure } from '@/ui/figures';
 import type { CurveEntry } from './curvesData';
 import { placeLabels } from './placeLabels';
 
@@ -56,7 +56,7 @@ function seriesOf(curve: EntryCurve, position: number, scale: ResponseScale): Pl
     },
     {
       data: curve.points.map((point) => {
-        const half = interval95(Math.sqrt(point.spread.pass.varianceK2 + point.spread.mount.varianceK2));
+        const half = point.interval95K;
         const { levelDb: x, riseK } = point;
         return { x, y: show(riseK), low: show(riseK - half), high: show(riseK + half) };
       }),
@@ -130,7 +130,7 @@ export function CurvesChart(props: CurvesChartProps) {
         if (distance >= least) continue;
         least = distance;
         const run = point.runs[0]!;
-        const half = interval95(Math.sqrt(point.spread.pass.varianceK2 + point.spread.mount.varianceK2));
+        const half = point.interval95K;
         const value = `${figure(show(point.riseK), scale.decimals)} ± ${figure(half * scale.factor, scale.decimals)} ${scale.unit}`;
         const names = point.runs.map((id) => props.runLabels[id] ?? id).join(', ');
         const runs = point.runs.length > 1 ? `runs ${names}` : `run ${names}`;

@@ -124,6 +124,7 @@ export function CurvesStage({ data }: { data: CurvesData }) {
       <aside
         className="shrink-0 border-hairline lg:w-[372px] lg:overflow-y-auto lg:border-l lg:pl-6"
         aria-label="Ranking"
+        tabIndex={0}
       >
         <h2 className="font-display text-[18px] font-bold">
           At <LineField lineDb={lineDb} onLine={moveTo} /> dB(A), {load.label}

@@ -2,7 +2,7 @@ import Link from 'next/link';
 import type { ResponseScale } from '@/core/curves/response';
 import type { PlacedEntry, Ranking } from '@/core/ranking/rankAtLine';
 import { EntryMark } from '@/ui/entryMark';
-import { figure, interval95, placeText, signed } from '@/ui/figures';
+import { figure, placeText, signed } from '@/ui/figures';
 import type { CurveEntry } from './curvesData';
 
 export interface RankingTableProps {
@@ -19,7 +19,7 @@ const HEADINGS = { rise: 'Rise, K', resistance: 'K/W', temperature: 'Die, °C' }
 
 function standing(placed: PlacedEntry): string | null {
   if (placed.status === 'tops-out') return `tops out at ${figure(placed.levelDb, 1)} dB(A)`;
-  if (placed.status === 'throttled') return 'does not hold the load: at the limit';
+  if (placed.status === 'throttled') return 'does not hold the load';
   return null;
 }
 
@@ -86,7 +86,7 @@ export function RankingTable({ ranking, entries, scale, runsHref, lit, onLit }: 
                   <b>{figure(scale.offset + scale.factor * placed.riseK, scale.decimals)}</b>
                   <span className="text-[13px] text-ink2">
                     {' '}
-                    ± {figure(interval95(placed.uncertaintyK) * scale.factor, scale.decimals)}
+                    ± {figure(placed.interval95K * scale.factor, scale.decimals)}
                   </span>
                 </Link>
               </td>

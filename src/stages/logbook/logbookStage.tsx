@@ -34,7 +34,7 @@ function columns(roundUpId: number) {
           {row.original.label}
         </Link>
       ),
-      meta: { width: 'minmax(52px, 0.5fr)' },
+      meta: { width: 'minmax(48px, 0.3fr)' },
     }),
     column.accessor('product', {
       header: 'Entry',
@@ -49,7 +49,7 @@ function columns(roundUpId: number) {
           {info.getValue()}
         </Link>
       ),
-      meta: { width: 'minmax(120px, 1.5fr)' },
+      meta: { width: 'minmax(104px, 1fr)' },
     }),
     column.accessor('loadW', {
       header: 'Load, W',
@@ -107,7 +107,7 @@ function columns(roundUpId: number) {
     column.accessor('state', {
       header: 'State',
       cell: (i) => <RunStateMark state={i.getValue()} />,
-      meta: { width: '104px' },
+      meta: { width: '96px' },
     }),
     column.accessor('notes', {
       header: 'What to know',
@@ -116,7 +116,7 @@ function columns(roundUpId: number) {
           {i.getValue()}
         </span>
       ),
-      meta: { width: 'minmax(140px, 3fr)' },
+      meta: { width: 'minmax(150px, 4fr)' },
     }),
   ];
 }

@@ -1,7 +1,8 @@
 import Link from 'next/link';
+import { interval95 } from '@/core/uncertainty/interval95';
 import { settlingFitAt } from '@/core/settling/settlingFit';
 import { EntryMark } from '@/ui/entryMark';
-import { figure, interval95, withUnit } from '@/ui/figures';
+import { figure, withUnit } from '@/ui/figures';
 import { RunStateMark } from '../logbook/runStateMark';
 import type { RunData } from './runData';
 import { TraceCharts } from './traceCharts';
@@ -38,7 +39,7 @@ function Settling({ data }: { data: RunData }) {
           <Row name="Ends at, by the fit">
             {figure(fit.value.endK, 1)}{' '}
             <span className="text-[13px] text-ink2">
-              ± {figure(interval95(fit.value.endStandardErrorK), 2)}
+              ± {figure(interval95(fit.value.endStandardErrorK, Infinity), 2)}
             </span>{' '}
             K
           </Row>
@@ -99,6 +100,7 @@ export function RunStage({ data }: { data: RunData }) {
       <aside
         className="shrink-0 border-hairline lg:w-[350px] lg:overflow-y-auto lg:border-l lg:pl-6"
         aria-label="Result"
+        tabIndex={0}
       >
         <h2 className="font-display text-[18px] font-bold">
           {figure(reduction.riseK, 1)} K at {figure(level.levelDb, 1)} dB(A)

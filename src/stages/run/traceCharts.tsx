@@ -29,12 +29,20 @@ function riseOf(trace: RunTrace, ambientC: number): (number | null)[] {
   });
 }
 
-function niceRange(values: readonly (number | null)[], least: number): { min: number; max: number } {
+/** Range of an axis that leaves its series one half of the plot: power above, speed below. */
+function halfRange(
+  values: readonly (number | null)[],
+  least: number,
+  half: 'upper' | 'lower',
+): { min: number; max: number } {
   const present = values.filter((value): value is number => value !== null);
   const low = Math.min(...present);
   const high = Math.max(...present);
-  const spare = Math.max(least - (high - low), 0.1 * (high - low)) / 2;
-  return { min: Math.max(0, Math.floor(low - spare)), max: Math.ceil(high + spare) };
+  const span = Math.max(least, 1.3 * (high - low));
+  const middle = (low + high) / 2;
+  return half === 'upper'
+    ? { min: middle - 1.6 * span, max: middle + 0.6 * span }
+    : { min: middle - 0.6 * span, max: middle + 1.6 * span };
 }
 
 /** Shade of the settled window over a plot. */
@@ -61,18 +69,13 @@ function WindowShade({
   );
 }
 
-function Key({ items }: { items: { name: string; colour: string; dashed?: boolean }[] }) {
+function Key({ items }: { items: { name: string; colour: string }[] }) {
   return (
     <p className="flex flex-wrap gap-x-4 text-[13px] text-ink2">
       {items.map((item) => (
         <span key={item.name} className="flex items-center gap-1.5">
           <svg width="22" height="8" aria-hidden="true">
-            <path
-              d="M0 4H22"
-              stroke={`var(${item.colour})`}
-              strokeWidth="2.4"
-              strokeDasharray={item.dashed ? '4 3' : undefined}
-            />
+            <path d="M0 4H22" stroke={`var(${item.colour})`} strokeWidth="2.4" />
           </svg>
           {item.name}
         </span>
@@ -95,7 +98,7 @@ export function TraceCharts({ data, trace }: { data: RunData; trace: RunTrace })
     const rise = riseOf(trace, reduction.ambientMeanC);
     const series = [
       line(points(trace.timeS, trace.cpuC), '--curve-1'),
-      line(points(trace.timeS, rise), '--color-ink'),
+      line(points(trace.timeS, rise), '--color-ink', { borderWidth: 1 }),
     ];
     if (trace.ambientC) series.push(line(points(trace.timeS, trace.ambientC), '--curve-0'));
     if (fit) {
@@ -104,7 +107,7 @@ export function TraceCharts({ data, trace }: { data: RunData; trace: RunTrace })
         const s = fit.originS + (i / 120) * (trace.timeS[trace.timeS.length - 1]! - fit.originS);
         fitted.push({ x: s / 60, y: settlingFitAt(fit, s) });
       }
-      series.unshift(line(fitted, '--color-act', { borderDash: [5, 4], borderWidth: 2.5 }));
+      series.unshift(line(fitted, '--color-act', { borderWidth: 2 }));
     }
     return series;
   }, [trace, reduction, fit]);
@@ -124,7 +127,7 @@ export function TraceCharts({ data, trace }: { data: RunData; trace: RunTrace })
   const watts = useMemo(
     () => ({
       title: '',
-      ...(trace.powerW ? niceRange(trace.powerW, 20) : {}),
+      ...(trace.powerW ? halfRange(trace.powerW, 20, 'upper') : {}),
       tick: (value: number) => figure(value, 0),
     }),
     [trace],
@@ -132,7 +135,7 @@ export function TraceCharts({ data, trace }: { data: RunData; trace: RunTrace })
   const speeds = useMemo(
     () =>
       trace.fanRpm
-        ? { title: '', ...niceRange(trace.fanRpm, 200), tick: (value: number) => figure(value, 0) }
+        ? { title: '', ...halfRange(trace.fanRpm, 200, 'lower'), tick: (value: number) => figure(value, 0) }
         : undefined,
     [trace],
   );
@@ -141,7 +144,7 @@ export function TraceCharts({ data, trace }: { data: RunData; trace: RunTrace })
     { name: 'die, °C', colour: '--curve-1' },
     { name: 'rise over room, K', colour: '--color-ink' },
     ...(trace.ambientC ? [{ name: 'room, °C', colour: '--curve-0' }] : []),
-    ...(fit ? [{ name: 'settling fit of the rise', colour: '--color-act', dashed: true }] : []),
+    ...(fit ? [{ name: 'settling fit of the rise', colour: '--color-act' }] : []),
   ];
   const lowerKeys = [
     ...(trace.powerW ? [{ name: 'power, W (left)', colour: '--curve-3' }] : []),
@@ -158,7 +161,7 @@ export function TraceCharts({ data, trace }: { data: RunData; trace: RunTrace })
           y={degrees}
           label="Die, room and rise over time"
           onFrame={setUpper}
-          rightPx={16}
+          rightPx={speeds ? 46 : 16}
         />
         {upper && window && (
           <WindowShade

@@ -2,7 +2,7 @@ import Link from 'next/link';
 import { responseScale } from '@/core/curves/response';
 import type { PlacedEntry } from '@/core/ranking/rankAtLine';
 import { EntryMark } from '@/ui/entryMark';
-import { figure, interval95, placeText } from '@/ui/figures';
+import { figure, placeText } from '@/ui/figures';
 import { RankingNotes } from '../curves/rankingNotes';
 import type { VerdictData } from './verdictData';
 import { VerdictControls } from './verdictControls';
@@ -59,7 +59,7 @@ export function VerdictStage({ data }: { data: VerdictData }) {
                 <th scope="col" className="num">
                   Price
                 </th>
-                <th scope="col">Load</th>
+                <th scope="col">At this load</th>
               </tr>
             </thead>
             <tbody>
@@ -86,9 +86,7 @@ export function VerdictStage({ data }: { data: VerdictData }) {
                     </td>
                     <td className="num whitespace-nowrap">
                       <b className="text-[16px]">{figure(placed.riseK, 1)}</b>{' '}
-                      <span className="text-[13px] text-ink2">
-                        ± {figure(interval95(placed.uncertaintyK), 1)}
-                      </span>
+                      <span className="text-[13px] text-ink2">± {figure(placed.interval95K, 1)}</span>
                     </td>
                     <td className="num">
                       {placed.resistanceKPerW === null ? '–' : figure(placed.resistanceKPerW, 3)}

@@ -1,0 +1,65 @@
+# ./abanico test: every check; the last line counts.
+source scripts/postgres.sh
+source scripts/build.sh
+
+passed=0
+failed=0
+trap stop_postgres EXIT
+trap 'exit 130' INT TERM
+
+count() { passed=$((passed + $1)); failed=$((failed + $2)); }
+
+check() {
+  local name="$1"
+  shift
+  echo "== $name"
+  if "$@"; then count 1 0; else count 0 1; echo "FAILED: $name"; fi
+}
+
+# Counts of a test runner's report; a runner that leaves none has failed as a whole.
+report() {
+  local status="$1" counts
+  if counts="$(node -e "$2" 2>/dev/null)"; then
+    # shellcheck disable=SC2086
+    count $counts
+    [ "$status" -eq 0 ] || [ "${counts#* }" -ne 0 ] || count 0 1
+  else
+    count 0 1
+  fi
+}
+
+need_node
+need_packages
+need_postgres
+need_chromium
+
+check format npm run --silent format
+check lint npm run --silent lint
+check types npm run --silent types
+check 'import rules' npm run --silent imports
+check 'unused code' npm run --silent unused
+
+if [ -z "${DATABASE_URL:-}" ]; then
+  # Nothing here outlives the tests, so nothing needs to reach the disk in time.
+  private_postgres test "-c fsync=off -c synchronous_commit=off -c full_page_writes=off"
+fi
+
+echo '== unit and database tests'
+mkdir -p test-results
+rm -f test-results/*.json
+status=0
+node_modules/.bin/jest --json --outputFile=test-results/jest.json || status=$?
+report "$status" 'const r = require("./test-results/jest.json"); console.log(r.numPassedTests, r.numFailedTests + r.numRuntimeErrorTestSuites)'
+
+echo '== browser tests'
+if (need_build); then
+  status=0
+  node_modules/.bin/playwright test || status=$?
+  report "$status" 'const { stats: s } = require("./test-results/browser.json"); console.log(s.expected + s.flaky, s.unexpected)'
+else
+  count 0 1
+fi
+
+echo
+echo "$passed passed, $failed failed"
+[ "$failed" -eq 0 ]

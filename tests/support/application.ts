@@ -1,0 +1,54 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { createServer } from 'node:net';
+import { freshDatabase } from './database';
+
+export interface Application {
+  url: string;
+  process: ChildProcess;
+  databaseUrl: string;
+  stop: () => Promise<void>;
+}
+
+async function freePort(): Promise<number> {
+  return new Promise((resolve) => {
+    const server = createServer().listen(0, '127.0.0.1', () => {
+      const address = server.address();
+      server.close(() => resolve(typeof address === 'object' && address ? address.port : 0));
+    });
+  });
+}
+
+/** The built application on a free port, over a database of its own that nobody else sees. */
+export async function startApplication(use?: { databaseUrl: string }): Promise<Application> {
+  const database = use ? null : await freshDatabase();
+  const databaseUrl = use?.databaseUrl ?? database!.url;
+  const port = await freePort();
+  const child = spawn('node_modules/.bin/next', ['start', '-H', '127.0.0.1', '-p', String(port)], {
+    env: { ...process.env, NODE_ENV: 'production', DATABASE_URL: databaseUrl },
+    stdio: 'ignore',
+  });
+  const url = `http://127.0.0.1:${port}`;
+  const end = Date.now() + 30_000;
+  for (;;) {
+    const answered = await fetch(url).then(
+      () => true,
+      () => false,
+    );
+    if (answered) break;
+    if (Date.now() > end) throw new Error('the application does not answer');
+    await new Promise((resolve) => setTimeout(resolve, 150));
+  }
+  return {
+    url,
+    process: child,
+    databaseUrl,
+    stop: async () => {
+      const ended = new Promise((resolve) => child.once('exit', resolve));
+      if (child.exitCode === null && child.signalCode === null) {
+        child.kill('SIGTERM');
+        await ended;
+      }
+      await database?.drop();
+    },
+  };
+}

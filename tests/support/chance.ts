@@ -1,0 +1,1 @@
+export { seededChance } from '../../src/simulator/random';

@@ -1,0 +1,55 @@
+import { readBundle } from '@/formats/bundle/readBundle';
+import { rankAtLine } from '@/core/ranking/rankAtLine';
+import { bundleCurves } from '@/lab/rankBundle';
+import { BOATHOUSE, BOATHOUSE_RIG } from '@/simulator/boathouse';
+import { resistanceAtLevel } from '@/simulator/cooler';
+import { demoBundle, demoBundleBytes } from '@/simulator/demoBundle';
+import { seededChance } from '@/simulator/random';
+import { simulateRun } from '@/simulator/simulateRun';
+
+test('the same seed gives the same bytes, another seed others', () => {
+  const [a, b, c] = [demoBundle(3), demoBundle(3), demoBundle(4)];
+  expect([...a]).toEqual([...b]);
+  expect(a.get('traces/001.csv')).not.toBe(c.get('traces/001.csv'));
+});
+
+test('the demo holds what it is to show, and ranks within 0.6 K of what the simulator knows', () => {
+  const bundle = readBundle(demoBundleBytes(7));
+  expect(bundle.problems).toEqual([]);
+  const { curves } = bundleCurves(bundle, 170);
+  const at = (lineDb: number) =>
+    rankAtLine(curves, { lineDb, loadW: 170, referenceAmbientC: 23, limitC: 90 });
+  const ranking = at(33);
+  const statuses = Object.fromEntries(
+    [...ranking.placed, ...ranking.notPlaced].map((of) => [of.entry, of.status]),
+  );
+  expect(statuses).toMatchObject({ matacabras: 'too-loud', solano: 'tops-out', 'terral-slim': 'throttled' });
+  expect(ranking.ties.length).toBeGreaterThan(0);
+  const order = (of: ReturnType<typeof at>) =>
+    of.placed.map((placed) => placed.entry).filter((entry) => /cierzo|tramontana/.test(entry));
+  expect(order(at(28))).toEqual(['tramontana', 'cierzo-240']);
+  expect(order(at(39))).toEqual(['cierzo-240', 'tramontana']);
+  for (const placed of ranking.placed.filter((of) => of.status === 'ranked')) {
+    const { cooler } = BOATHOUSE.find((of) => of.entry === placed.entry)!;
+    const trueK = 170 * resistanceAtLevel(cooler, 33, 0.2 * cooler.maxRpm)!;
+    // Mounts differ by up to a few tenths on purpose.
+    expect(Math.abs(placed.riseK - trueK)).toBeLessThan(0.6 + 2 * placed.uncertaintyK);
+  }
+});
+
+test('the processor holds its limit by cutting power, and a quiet room cools to nothing but the load', () => {
+  const slim = BOATHOUSE.find((of) => of.entry === 'terral-slim')!.cooler;
+  const run = {
+    loadW: 170,
+    rpm: 1035,
+    durationS: 1500,
+    stepS: 2,
+    mountFactor: 1,
+    powerFactor: 1,
+    labClockS: 0,
+  };
+  const { samples } = simulateRun(slim, BOATHOUSE_RIG, run, seededChance(1));
+  const end = samples.slice(-100);
+  expect(Math.max(...end.map((of) => of.cpuC))).toBeLessThan(91.5);
+  expect(Math.max(...end.map((of) => of.powerW))).toBeLessThan(150);
+});
