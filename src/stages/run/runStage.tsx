@@ -117,7 +117,7 @@ export function RunStage({ data }: { data: RunData }) {
             ))}
           </ul>
         )}
-        <table className="figure-table mt-3">
+        <table className="figure-table mt-2 [&_td]:py-[0.3rem] [&_th]:py-[0.3rem]">
           <tbody>
             <Row name="Die, mean">{withUnit(reduction.cpuMeanC, 1, '°C')}</Row>
             <Row

@@ -96,12 +96,16 @@ const errorBars: Plugin<'scatter'> = {
   },
 };
 
+const AXIS_PX = 46;
+
 function scale(axis: PlotAxis, position: 'left' | 'right' | 'bottom') {
   return {
     type: 'linear' as const,
     position,
     min: axis.min,
     max: axis.max,
+    // The same room for every vertical scale, so that plots above each other line up.
+    afterFit: position === 'bottom' ? undefined : (of: { width: number }) => (of.width = AXIS_PX),
     border: { display: position === 'bottom', color: themeColour('--color-ink') },
     grid: {
       color: themeColour('--hairline'),

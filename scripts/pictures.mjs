@@ -1,0 +1,24 @@
+// Takes the pictures of docs/screenshots from a running application that holds the demo:
+//   node scripts/pictures.mjs [http://127.0.0.1:4780] [folder]
+import { chromium } from '@playwright/test';
+
+const base = process.argv[2] ?? 'http://127.0.0.1:4780';
+const folder = process.argv[3] ?? 'docs/screenshots';
+const views = [
+  ['round-ups', '/'],
+  ['logbook', '/round-ups/1/logbook'],
+  ['run', '/round-ups/1/runs/33'],
+  ['curves', '/round-ups/1/curves'],
+  ['verdict', '/round-ups/1/verdict'],
+];
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+});
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+for (const [name, path] of views) {
+  await page.goto(base + path, { waitUntil: 'networkidle' });
+  await page.waitForTimeout(400);
+  await page.screenshot({ path: `${folder}/${name}.png` });
+}
+await browser.close();
