@@ -4,6 +4,8 @@ const createJestConfig = nextJest({ dir: './' });
 
 export default createJestConfig({
   testEnvironment: 'node',
+  // Two busy cores must not fail a test that only waits its turn.
+  testTimeout: 120_000,
   testMatch: [
     '<rootDir>/src/**/*.test.ts',
     '<rootDir>/tests/unit/**/*.test.ts',

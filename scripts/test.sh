@@ -35,6 +35,8 @@ need_chromium
 
 check format npm run --silent format
 check lint npm run --silent lint
+# Types that an older build left would speak of pages that are gone.
+rm -rf .next/types .next/dev/types
 check types npm run --silent types
 check 'import rules' npm run --silent imports
 check 'unused code' npm run --silent unused

@@ -1,5 +1,8 @@
 import './globals.css';
 import type { Metadata } from 'next';
+import { cookies } from 'next/headers';
+import { Notices } from '@/ui/notices';
+import { THEME_COOKIE } from '@/ui/theme';
 import { NuqsAdapter } from 'nuqs/adapters/next/app';
 
 export const metadata: Metadata = {
@@ -7,11 +10,15 @@ export const metadata: Metadata = {
   description: 'The bench desk of a hardware reviewer',
 };
 
-export default function RootLayout({ children }: { children: React.ReactNode }) {
+export default async function RootLayout({ children }: { children: React.ReactNode }) {
+  const chosen = (await cookies()).get(THEME_COOKIE)?.value;
+  // Without a choice the system's holds, by the style sheet alone.
+  const theme = chosen === 'paper' || chosen === 'night' ? chosen : undefined;
   return (
-    <html lang="en">
+    <html lang="en" data-theme={theme}>
       <body>
         <NuqsAdapter>{children}</NuqsAdapter>
+        <Notices />
       </body>
     </html>
   );

@@ -1,6 +1,6 @@
 import { format } from 'date-fns';
 import { listLabRoundUps } from '@/lab/listLabRoundUps';
-import { ImportPanel } from '@/stages/roundUps/importPanel';
+import { DropZone } from '@/stages/bring/dropZone';
 import { RoundUpList } from '@/stages/roundUps/roundUpList';
 import { Header } from '@/ui/header';
 
@@ -15,7 +15,14 @@ export default async function RoundUpsPage() {
         <section className="min-w-0 flex-1" aria-label="Round-ups">
           <RoundUpList items={roundUps.map((of) => ({ ...of, day: format(of.createdAt, 'd MMMM yyyy') }))} />
         </section>
-        <ImportPanel />
+        <section aria-label="Bring data" className="lg:w-[400px] lg:border-l lg:border-hairline lg:pl-6">
+          <h2 className="font-display text-[18px] font-bold">Bring an evening at the bench</h2>
+          <p className="label-text pt-1 pb-3">
+            A bench bundle (a folder or zip with <b>datapackage.json</b>, <b>entries.csv</b>, <b>runs.csv</b>{' '}
+            and the logs), or raw logs of your instruments. It is checked before anything is written.
+          </p>
+          <DropZone />
+        </section>
       </main>
     </>
   );

@@ -1,12 +1,23 @@
+import { readFile, stat } from 'node:fs/promises';
 import { resolve } from 'node:path';
 import type { BundleRanking } from '@/lab/rankBundle';
 import { rankBundle } from '@/lab/rankBundle';
 import { readFolder } from '@/formats/bundle/bundleFolder';
 import { readBundle } from '@/formats/bundle/readBundle';
-import { problemText } from '@/formats/problem';
+import { isZip, readZip } from '@/formats/bundle/bundleZip';
+import { problemText, UnusableInput } from '@/formats/problem';
 import { callerFolder, numberFlag, readArguments, runCommand } from './arguments';
 
 const USAGE = './abanico rank BUNDLE [--noise DBA] [--load W] [--json]';
+
+/** A folder, or a zip of one. */
+async function bundleFiles(path: string): Promise<Map<string, Uint8Array>> {
+  const found = await stat(path).catch(() => null);
+  if (!found?.isFile()) return readFolder(path);
+  const bytes = await readFile(path);
+  if (!isZip(bytes)) throw new UnusableInput({ file: path, message: 'neither a folder nor a zip' });
+  return readZip(path, bytes);
+}
 
 function rounded(value: number, decimals: number): number {
   return Number(value.toFixed(decimals));
@@ -77,7 +88,7 @@ void runCommand(async () => {
     load: { type: 'string' },
     json: { type: 'boolean' },
   });
-  const bundle = readBundle(await readFolder(resolve(callerFolder(), path)));
+  const bundle = readBundle(await bundleFiles(resolve(callerFolder(), path)));
   const result = rankBundle(bundle, {
     noiseLineDba: numberFlag('noise', values.noise as string | undefined),
     loadW: numberFlag('load', values.load as string | undefined),

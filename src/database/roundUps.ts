@@ -41,7 +41,7 @@ export async function listRoundUps(db: Queryable): Promise<RoundUpSummary[]> {
     `SELECT r.id, r.title, g.name || ', ' || v.enclosure || ' bench, revision ' || v.revision AS rig,
             (SELECT count(*)::int FROM round_up_entries c WHERE c.round_up_id = r.id) AS entries,
             (SELECT count(*)::int FROM round_up_entries c
-               JOIN runs u ON u.entry_id = c.entry_id AND u.rig_revision_id = r.rig_revision_id
+               JOIN runs u ON u.entry_id = c.entry_id AND u.rig_revision_id = r.rig_revision_id AND u.deleted_at IS NULL
               WHERE c.round_up_id = r.id) AS runs,
             r.loads_w AS "loadsW", r.noise_line_dba AS "noiseLineDba", r.created_at AS "createdAt"
      FROM round_ups r

@@ -1,6 +1,6 @@
 import { coolerLevel } from '@/core/levels/coolerLevel';
 import { known, unknown } from '@/core/outcome';
-import type { Reduction } from '@/core/reduction/reduceTrace';
+import { REDUCTION_RULE, type Reduction } from '@/core/reduction/reduceTrace';
 import type { LabRun } from '@/core/runs/labRun';
 import type { Queryable } from './pool';
 
@@ -26,6 +26,9 @@ export interface NewRun {
   startedAt: string;
   note: string;
   setAside: string;
+  movedWindow: { startS: number; endS: number } | null;
+  windowReason: string;
+  ambientDoubtK: number | null;
   extra: Record<string, string>;
 }
 
@@ -33,8 +36,9 @@ export async function insertRun(db: Queryable, run: NewRun): Promise<number> {
   const { rows } = await db.query<{ id: number }>(
     `INSERT INTO runs (label, entry_id, rig_revision_id, mount, pass, load_w, load_name, gpu_load_w, setting, control,
                        noise_db, floor_db, trace, typed_cpu_c, typed_ambient_c, typed_power_w, duty_pct, rpm,
-                       started_at, note, set_aside, extra)
-     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19, $20, $21, $22)
+                       started_at, note, set_aside, extra, window_start_s, window_end_s, window_reason, ambient_doubt_k)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19, $20, $21, $22,
+             $23, $24, $25, $26)
      RETURNING id`,
     [
       run.label,
@@ -59,6 +63,10 @@ export async function insertRun(db: Queryable, run: NewRun): Promise<number> {
       run.note,
       run.setAside,
       JSON.stringify(run.extra),
+      run.movedWindow?.startS ?? null,
+      run.movedWindow?.endS ?? null,
+      run.windowReason,
+      run.ambientDoubtK,
     ],
   );
   return rows[0]!.id;
@@ -74,8 +82,20 @@ export async function saveReduction(
     `INSERT INTO reductions (run_id, window_s, settled, unsettled_reason, window_start_s, window_end_s, cpu_mean_c,
                              cpu_max_c, ambient_mean_c, ambient_source, power_mean_w, power_source, measured_rise_k,
                              maximum_rise_k, resistance_k_per_w, rise_k, heat_limited, heat_limited_share,
-                             slope_k_per_min, fit, shortfall_k)
-     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19, $20, $21)`,
+                             slope_k_per_min, fit, shortfall_k, running_away, room_moved_k, rule_version)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19, $20, $21, $22, $23, $24)
+     ON CONFLICT (run_id, window_s) DO UPDATE SET
+       settled = EXCLUDED.settled, unsettled_reason = EXCLUDED.unsettled_reason,
+       window_start_s = EXCLUDED.window_start_s, window_end_s = EXCLUDED.window_end_s,
+       cpu_mean_c = EXCLUDED.cpu_mean_c, cpu_max_c = EXCLUDED.cpu_max_c,
+       ambient_mean_c = EXCLUDED.ambient_mean_c, ambient_source = EXCLUDED.ambient_source,
+       power_mean_w = EXCLUDED.power_mean_w, power_source = EXCLUDED.power_source,
+       measured_rise_k = EXCLUDED.measured_rise_k, maximum_rise_k = EXCLUDED.maximum_rise_k,
+       resistance_k_per_w = EXCLUDED.resistance_k_per_w, rise_k = EXCLUDED.rise_k,
+       heat_limited = EXCLUDED.heat_limited, heat_limited_share = EXCLUDED.heat_limited_share,
+       slope_k_per_min = EXCLUDED.slope_k_per_min, fit = EXCLUDED.fit, shortfall_k = EXCLUDED.shortfall_k,
+       running_away = EXCLUDED.running_away, room_moved_k = EXCLUDED.room_moved_k,
+       rule_version = EXCLUDED.rule_version`,
     [
       runId,
       windowS,
@@ -98,12 +118,19 @@ export async function saveReduction(
       r.slopeKPerMin.known ? r.slopeKPerMin.value : null,
       JSON.stringify(r.fit),
       r.shortfallK,
+      r.runningAway,
+      r.roomMovedK,
+      REDUCTION_RULE,
     ],
   );
 }
 
 /** A row of the select below; its names are those of LabRun and Reduction. */
-interface RunRow extends Omit<LabRun, 'level' | 'reduction'> {
+interface RunRow extends Omit<LabRun, 'level' | 'reduction' | 'movedWindow'> {
+  movedStartS: number | null;
+  movedEndS: number | null;
+  runningAway: boolean;
+  roomMovedK: number;
   settled: boolean;
   unsettledReason: string;
   windowStartS: number | null;
@@ -135,21 +162,29 @@ const SELECT_RUNS = `
          d.ambient_mean_c AS "ambientMeanC", d.ambient_source AS "ambientSource", d.power_mean_w AS "powerMeanW",
          d.power_source AS "powerSource", d.measured_rise_k AS "measuredRiseK", d.maximum_rise_k AS "maximumRiseK",
          d.resistance_k_per_w AS resistance, d.rise_k AS "riseK", d.heat_limited AS "heatLimited",
-         d.heat_limited_share AS "heatLimitedShare", d.slope_k_per_min AS slope, d.fit, d.shortfall_k AS "shortfallK"
+         d.heat_limited_share AS "heatLimitedShare", d.slope_k_per_min AS slope, d.fit, d.shortfall_k AS "shortfallK",
+         d.running_away AS "runningAway", d.room_moved_k AS "roomMovedK",
+         u.version, u.window_start_s AS "movedStartS", u.window_end_s AS "movedEndS", u.window_reason AS "windowReason",
+         u.typed_cpu_c AS "typedCpuC", u.typed_ambient_c AS "typedAmbientC", u.typed_power_w AS "typedPowerW",
+         u.ambient_doubt_k AS "ambientDoubtK", e.fan_count AS "fanCount", e.product_id AS "productId"
   FROM round_ups r
   JOIN round_up_entries c ON c.round_up_id = r.id
   JOIN entries e ON e.id = c.entry_id
   JOIN products p ON p.id = e.product_id
-  JOIN runs u ON u.entry_id = e.id AND u.rig_revision_id = r.rig_revision_id
+  JOIN runs u ON u.entry_id = e.id AND u.rig_revision_id = r.rig_revision_id AND u.deleted_at IS NULL
   JOIN reductions d ON d.run_id = u.id AND d.window_s = r.window_s`;
 
 function toLabRun(row: RunRow): LabRun {
   const { id, label, entry, product, isControl, mount, pass, loadW, loadName, gpuLoadW, setting, control } =
     row;
   const { noiseDb, floorDb, hasTrace, dutyPct, rpm, startedAt, note, setAside } = row;
+  const { version, windowReason, typedCpuC, typedAmbientC, typedPowerW, ambientDoubtK, fanCount, productId } =
+    row;
   return {
     ...{ id, label, entry, product, isControl, mount, pass, loadW, loadName, gpuLoadW, setting, control },
     ...{ noiseDb, floorDb, hasTrace, dutyPct, rpm, startedAt, note, setAside },
+    ...{ version, windowReason, typedCpuC, typedAmbientC, typedPowerW, ambientDoubtK, fanCount, productId },
+    movedWindow: row.movedStartS === null ? null : { startS: row.movedStartS, endS: row.movedEndS! },
     level: coolerLevel(noiseDb, floorDb),
     reduction: {
       settled: row.settled,
@@ -170,6 +205,8 @@ function toLabRun(row: RunRow): LabRun {
       slopeKPerMin: row.slope === null ? unknown('no slope') : known(row.slope),
       fit: row.fit,
       shortfallK: row.shortfallK,
+      runningAway: row.runningAway,
+      roomMovedK: row.roomMovedK,
     },
   };
 }
@@ -178,11 +215,6 @@ function toLabRun(row: RunRow): LabRun {
 export async function listRuns(db: Queryable, roundUpId: number): Promise<LabRun[]> {
   const { rows } = await db.query<RunRow>(`${SELECT_RUNS} WHERE r.id = $1 ORDER BY u.id DESC`, [roundUpId]);
   return rows.map(toLabRun);
-}
-
-export async function getRun(db: Queryable, roundUpId: number, runId: number): Promise<LabRun | null> {
-  const { rows } = await db.query<RunRow>(`${SELECT_RUNS} WHERE r.id = $1 AND u.id = $2`, [roundUpId, runId]);
-  return rows[0] ? toLabRun(rows[0]) : null;
 }
 
 export interface Neighbours {
@@ -196,7 +228,7 @@ export async function neighbours(db: Queryable, roundUpId: number, runId: number
     `WITH cited AS (
        SELECT u.id, u.label FROM round_ups r
        JOIN round_up_entries c ON c.round_up_id = r.id
-       JOIN runs u ON u.entry_id = c.entry_id AND u.rig_revision_id = r.rig_revision_id
+       JOIN runs u ON u.entry_id = c.entry_id AND u.rig_revision_id = r.rig_revision_id AND u.deleted_at IS NULL
        WHERE r.id = $1
      )
      (SELECT 'before' AS side, id, label FROM cited WHERE id < $2 ORDER BY id DESC LIMIT 1)

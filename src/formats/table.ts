@@ -1,4 +1,5 @@
 import { parse, CsvError } from 'csv-parse/sync';
+import { fromSafeText } from './safeText';
 import { UnusableInput, type Problem } from './problem';
 
 export interface TableRow {
@@ -54,7 +55,7 @@ export function readTable(file: string, bytes: Uint8Array, required: readonly st
   const records = parseRecords(file, decode(file, bytes));
   const heading = records.shift();
   if (!heading) throw new UnusableInput({ file, line: 1, message: 'empty: a heading row was expected' });
-  const headings = heading.record.map((cell) => cell.trim());
+  const headings = heading.record.map((cell) => fromSafeText(cell.trim()));
   while (headings.length > 1 && headings[headings.length - 1] === '') headings.pop();
   for (const column of required) {
     if (!headings.includes(column)) {
@@ -77,7 +78,7 @@ export function readTable(file: string, bytes: Uint8Array, required: readonly st
     }
     const cells: Record<string, string> = Object.create(null);
     // Of two columns with one heading the first counts.
-    headings.forEach((name, i) => (cells[name] ??= record[i]!.trim()));
+    headings.forEach((name, i) => (cells[name] ??= fromSafeText(record[i]!.trim())));
     rows.push({ line, cells });
   }
   return { headings, rows, problems };

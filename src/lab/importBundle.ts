@@ -1,4 +1,5 @@
 import type { Reduction } from '@/core/reduction/reduceTrace';
+import { insertChange } from '@/database/changes';
 import { findOrAddRigRevision, insertEntry } from '@/database/labEntries';
 import { inTransaction } from '@/database/pool';
 import { citeEntry, insertRoundUp, keepFile } from '@/database/roundUps';
@@ -17,7 +18,7 @@ interface ReducedRun {
   reduction: Reduction;
 }
 
-function reduceAll(bundle: Bundle): { reduced: ReducedRun[]; problems: Problem[] } {
+export function reduceAll(bundle: Bundle): { reduced: ReducedRun[]; problems: Problem[] } {
   const { rig, method } = bundle.dataPackage;
   const reduced: ReducedRun[] = [];
   const problems: Problem[] = [];
@@ -40,13 +41,16 @@ async function write(bundle: Bundle, reduced: readonly ReducedRun[]): Promise<nu
       entryIds.set(entry.entry, entryId);
       await citeEntry(db, { roundUpId, entryId, code: entry.entry, position, isControl: entry.isControl });
     }
+    const runIds = new Map<string, number>();
     for (const { item, reduction } of reduced) {
       const { run, trace } = item;
       const entryId = entryIds.get(run.entry)!;
       const runId = await insertRun(db, { ...run, label: run.run, entryId, rigRevisionId });
+      runIds.set(run.run, runId);
       if (trace) await insertTrace(db, runId, trace.channels);
       await saveReduction(db, runId, method.windowS, reduction);
     }
+    for (const { run, ...change } of bundle.changes) await insertChange(db, runIds.get(run)!, change);
     for (const { path, bytes } of bundle.others) await keepFile(db, roundUpId, path, bytes);
     return roundUpId;
   });

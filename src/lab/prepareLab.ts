@@ -1,14 +1,19 @@
+import { REDUCTION_RULE } from '@/core/reduction/reduceTrace';
 import { migrate } from '@/database/migrate';
-import { withDatabase } from '@/database/pool';
+import { inTransaction, withDatabase } from '@/database/pool';
+import { listOutdatedRuns } from '@/database/runEdits';
 import { listRoundUps } from '@/database/roundUps';
 import { demoBundleBytes } from '@/simulator/demoBundle';
 import { importBundle } from './importBundle';
+import { reduceStoredRun } from './reduceStoredRun';
 
 const DEMO_SEED = 7;
 
-/** Migrates, and gives an empty lab the demo to look at. Says what it did. */
+/** Migrates, makes numbers of an older rule anew, and gives an empty lab the demo to look at. Says what it did. */
 export async function prepareLab(databaseUrl: string): Promise<string> {
   await migrate(databaseUrl);
+  const outdated = await withDatabase((db) => listOutdatedRuns(db, REDUCTION_RULE));
+  for (const runId of outdated) await inTransaction((db) => reduceStoredRun(db, runId));
   const roundUps = await withDatabase(listRoundUps);
   if (roundUps.length > 0) return `${roundUps.length} round-up${roundUps.length > 1 ? 's' : ''} in the lab`;
   const result = await importBundle(demoBundleBytes(DEMO_SEED));

@@ -14,7 +14,13 @@ export interface RigRule {
 /** FORMATS steps 1 to 4 for a run of a bundle, from its log or from its typed means. */
 export function reduceBundleRun(run: BundleRun, trace: TraceTable | null, rig: RigRule): Outcome<Reduction> {
   const rule = { loadW: run.loadW, program: run.loadName !== '', ...rig };
-  if (trace) return reduceTrace(toTrace(trace), { ...rule, typedAmbientC: run.typedAmbientC ?? undefined });
+  if (trace) {
+    return reduceTrace(toTrace(trace), {
+      ...rule,
+      typedAmbientC: run.typedAmbientC ?? undefined,
+      movedWindow: run.movedWindow ?? undefined,
+    });
+  }
   const means = { cpuC: run.typedCpuC!, ambientC: run.typedAmbientC!, powerW: run.typedPowerW };
   return known(reduceTyped(means, rule));
 }

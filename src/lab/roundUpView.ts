@@ -2,7 +2,8 @@ import { labRunPoint, type LabRun } from '@/core/runs/labRun';
 import { entryCurves, type EntryCurve } from '@/core/curves/entryCurve';
 import { groupBy } from '@/core/curves/settingMeans';
 import { loadKey, loadLabel, type Load } from '@/core/runs/load';
-import { isFlagged } from '@/core/runs/runState';
+import { isFlagged, runState, whatToKnow, type RunState } from '@/core/runs/runState';
+import { runFlags } from '@/core/flags/runFlags';
 import { withDatabase } from '@/database/pool';
 import { getRoundUp, listCitedEntries, type CitedEntry, type RoundUp } from '@/database/roundUps';
 import { listRuns } from '@/database/runs';
@@ -59,6 +60,19 @@ export function curvesOf(view: RoundUpView): LoadCurves[] {
   }));
 }
 
-export function flagCount(runs: readonly LabRun[]): number {
-  return runs.filter((run) => run.setAside === '' && isFlagged(run)).length;
+export interface NotedRun {
+  run: LabRun;
+  state: RunState;
+  notes: string[];
+  flagged: boolean;
+}
+
+/** All runs with their state and what to know about each, also beside the others. */
+export function notedRuns({ roundUp, runs }: RoundUpView): NotedRun[] {
+  const flags = runFlags(runs);
+  return runs.map((run) => {
+    const beside = flags.get(run.id) ?? [];
+    const notes = whatToKnow(run, roundUp.rig.limitC, beside);
+    return { run, state: runState(run), notes, flagged: isFlagged(run, beside) };
+  });
 }

@@ -1,11 +1,7 @@
 import { stringify } from 'csv-stringify/sync';
 import type { Ranking } from '@/core/ranking/rankAtLine';
 import type { CitedEntry } from '@/database/roundUps';
-
-/** A cell that a spreadsheet would take for a formula gets a leading apostrophe; numbers stay numbers. */
-function safeText(text: string): string {
-  return /^[=+\-@\t\r]/.test(text) ? `'${text}` : text;
-}
+import { safeText } from '@/formats/safeText';
 
 /** The verdict's table as CSV (RFC 4180, decimal point), safe to open in a spreadsheet. */
 export function verdictCsv(

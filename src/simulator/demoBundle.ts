@@ -77,7 +77,7 @@ function sweep(
       const result = simulateRun(
         entry.cooler,
         BOATHOUSE_RIG,
-        { loadW, rpm, durationS, stepS: 2, mountFactor, powerFactor, labClockS: clock.s },
+        { loadW, rpm, durationS, stepS: 3, mountFactor, powerFactor, labClockS: clock.s },
         chance,
       );
       const run = String(runs.length + 1).padStart(3, '0');

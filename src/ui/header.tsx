@@ -1,5 +1,6 @@
 import Link from 'next/link';
 import { Fan } from './fan';
+import { ThemeChoice } from './themeChoice';
 
 /** Top of every page: the fan leads back to the round-ups. */
 export function Header({
@@ -20,7 +21,10 @@ export function Header({
         {title}
       </h1>
       {under && <p className="label-text hidden shrink-0 md:block">{under}</p>}
-      <div className="ml-auto flex shrink-0 items-center gap-4 text-[14px] text-ink2">{children}</div>
+      <div className="ml-auto flex shrink-0 items-center gap-4 text-[14px] text-ink2">
+        {children}
+        <ThemeChoice />
+      </div>
     </header>
   );
 }

@@ -36,7 +36,13 @@ test('an evening from the folder to the published table', async ({ page }) => {
   await page.goto(app.url);
   await expect(page.getByText('No round-up yet')).toBeVisible();
   expect(await seriousFaults(page)).toEqual([]);
-  await page.getByLabel('Bundle folder').setInputFiles(folderOf(demoBundleBytes(7)));
+  await page.getByLabel('Folder').setInputFiles(folderOf(demoBundleBytes(7)));
+
+  // The check, before anything is written
+  await expect(page.getByRole('heading', { name: 'Quiet towers for the practice rooms' })).toBeVisible();
+  await expect(page.getByText(/8 entries, 168 runs/)).toBeVisible();
+  expect(await seriousFaults(page)).toEqual([]);
+  await page.getByRole('button', { name: 'Import 168 runs' }).click();
 
   // Logbook: every run, newest first
   await page.waitForURL(/logbook/);
@@ -110,16 +116,17 @@ test('a broken bundle is refused whole, line by line, and a mended one comes in'
   await page.goto(app.url);
   const rows = await page.locator('main ul > li').count();
   const broken = smallBundle(replacing('runs.csv', '1,a,1,1,170,50 %,30.0', '1,a,1,1,170,50 %,abc'));
-  await page.getByLabel('Bundle folder').setInputFiles(folderOf(broken));
+  await page.getByLabel('Folder').setInputFiles(folderOf(broken));
   await expect(page.locator('[data-refused]')).toContainText('runs.csv · line 2 · noise_db');
   await expect(page.locator('[data-refused]')).toContainText('not a number: "abc"');
   expect(await seriousFaults(page)).toEqual([]);
-  await page.reload();
+  await page.goto(app.url);
   expect(await page.locator('main ul > li').count()).toBe(rows);
 
   const name = `"<script>document.title='x'</script>" مروحة 🪭 ${'long '.repeat(50)}end`;
   const odd = smallBundle(replacing('entries.csv', 'Levante', `"${name.replaceAll('"', '""')}"`));
-  await page.getByLabel('Bundle folder').setInputFiles(folderOf(odd));
+  await page.getByLabel('Folder').setInputFiles(folderOf(odd));
+  await page.getByRole('button', { name: 'Import 4 runs' }).click();
   await page.waitForURL(/logbook/);
   for (const stage of ['curves', 'verdict', 'logbook']) {
     await page.goto(page.url().replace(/(curves|verdict|logbook).*/, stage));
@@ -132,7 +139,7 @@ test('a broken bundle is refused whole, line by line, and a mended one comes in'
 test('what is not there, and another site, are told plainly', async ({ page, request }) => {
   expect((await page.goto(`${app.url}/round-ups/99999/curves`))!.status()).toBe(404);
   await expect(page.getByText('There is nothing at this address')).toBeVisible();
-  const refused = await request.post(`${app.url}/api/import`, {
+  const refused = await request.post(`${app.url}/api/uploads`, {
     headers: { origin: 'http://elsewhere.example' },
     multipart: { file: 'x' },
   });

@@ -2,6 +2,7 @@ import { isMissing, MISSING, presentMean } from '../missing';
 import { leastSquaresLine } from '../statistics/leastSquaresLine';
 import { LIMIT_BAND_K, loadStretch } from '../settling/loadStretch';
 import { settledWindow, type Window } from '../settling/settledWindow';
+import { runningAway } from '../settling/runningAway';
 import { settlingFit, settlingFitAt, type SettlingFit } from '../settling/settlingFit';
 import { known, unknown, type Outcome } from '../outcome';
 import type { Trace } from './trace';
@@ -15,6 +16,8 @@ export interface ReductionRule {
   windowS: number;
   /** Stands in where the trace has no room probe, °C. */
   typedAmbientC?: number;
+  /** A window moved by hand, s in the trace's clock: stands in for the automatic one. */
+  movedWindow?: { startS: number; endS: number };
 }
 
 export interface Reduction {
@@ -45,13 +48,40 @@ export interface Reduction {
   fit: Outcome<SettlingFit>;
   /** How far the mean over the window stands short of the fitted end value, K; 0 where not identified. */
   shortfallK: number;
+  /** The rise turns up again at its end. */
+  runningAway: boolean;
+  /** How far the room moved over the window, K. */
+  roomMovedK: number;
 }
+
+/** Counts the changes of this rule: reductions kept under an older one are made again. */
+export const REDUCTION_RULE = 2;
 
 const STEADY_K_PER_MIN = 0.12;
 const STILL_TO_COME_K = 0.3;
 const LIMITED_SHARE = 0.2;
 /** A window that lost more readings than this gives no mean to trust. */
 const LEAST_PRESENT_SHARE = 0.5;
+
+/** The samples of a window moved by hand. */
+function windowBetween(
+  timeS: Float64Array,
+  { startS, endS }: { startS: number; endS: number },
+): Outcome<Window> {
+  let first = 0;
+  while (first < timeS.length && timeS[first]! < startS) first += 1;
+  let last = timeS.length - 1;
+  while (last >= 0 && timeS[last]! > endS) last -= 1;
+  if (last - first < 2) return unknown('fewer than three readings in the moved window');
+  return known({ first, last, startS: timeS[first]!, endS: timeS[last]! });
+}
+
+/** How far a steady drift took the room over the window, K. */
+function roomMoved(timeS: Float64Array, ambientC: Float64Array | null, first: number, end: number): number {
+  if (!ambientC) return 0;
+  const line = leastSquaresLine(timeS.subarray(first, end), ambientC.subarray(first, end));
+  return line.known ? Math.abs(line.value.slope) * (timeS[end - 1]! - timeS[first]!) : 0;
+}
 
 /** Mean rise of the fit over the window, K. */
 function fitMean(fit: SettlingFit, window: { startS: number; endS: number }): number {
@@ -74,8 +104,12 @@ export function reduceTrace(trace: Trace, rule: ReductionRule): Outcome<Reductio
   if (!(loadW >= 0)) throw new RangeError(`reduceTrace: loadW must be 0 or more, got ${loadW}`);
   const stretch = loadStretch(trace, loadW, limitC);
   if (!stretch.known) return stretch;
-  const wanted = settledWindow(trace.timeS, stretch.value, windowS);
-  const { first: stretchFirst, last } = stretch.value;
+  const moved = rule.movedWindow && windowBetween(trace.timeS, rule.movedWindow);
+  const wanted = moved ?? settledWindow(trace.timeS, stretch.value, windowS);
+  if (moved && !moved.known) return moved;
+  // By hand a window may lie anywhere; the automatic one ends with the load.
+  const stretchFirst = Math.min(stretch.value.first, moved?.known ? moved.value.first : Infinity);
+  const last = moved?.known ? moved.value.last : stretch.value.last;
   // A stretch shorter than the window still shows its numbers; it only supports no curve.
   const window: Window = wanted.known
     ? wanted.value
@@ -132,6 +166,7 @@ export function reduceTrace(trace: Trace, rule: ReductionRule): Outcome<Reductio
   const line = leastSquaresLine(timeS.subarray(windowOffset), watched.subarray(windowOffset));
   const slopeKPerMin = line.known ? known(line.value.slope * 60) : line;
   const fit = settlingFit(timeS, watched);
+  const isRunningAway = !heatLimited && runningAway(timeS, watched);
   const shortfallK = fit.known ? fit.value.endK - fitMean(fit.value, window) : 0;
 
   const reasons: string[] = [];
@@ -146,6 +181,7 @@ export function reduceTrace(trace: Trace, rule: ReductionRule): Outcome<Reductio
   if (fit.known && !(Math.abs(fit.value.stillToComeK) < STILL_TO_COME_K)) {
     reasons.push(`${fit.value.stillToComeK.toFixed(1)} K still to come, by the fit`);
   }
+  if (isRunningAway) reasons.push('running away: the rise turns up again');
 
   return known({
     settled: reasons.length === 0,
@@ -166,5 +202,7 @@ export function reduceTrace(trace: Trace, rule: ReductionRule): Outcome<Reductio
     slopeKPerMin,
     fit,
     shortfallK,
+    runningAway: isRunningAway,
+    roomMovedK: roomMoved(trace.timeS, trace.ambientC, first, end),
   });
 }

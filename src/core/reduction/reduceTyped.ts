@@ -50,5 +50,7 @@ export function reduceTyped(
     slopeKPerMin: byHand,
     fit: byHand,
     shortfallK: 0,
+    runningAway: false,
+    roomMovedK: 0,
   };
 }

@@ -25,6 +25,17 @@ export interface LabRun extends Load {
   note: string;
   /** Why the run does not count; empty where it does. */
   setAside: string;
+  /** Counts the changes by hand. */
+  version: number;
+  movedWindow: { startS: number; endS: number } | null;
+  windowReason: string;
+  typedCpuC: number | null;
+  typedAmbientC: number | null;
+  typedPowerW: number | null;
+  /** Half-width of the 95 % interval of a typed room reading, K. */
+  ambientDoubtK: number | null;
+  fanCount: number | null;
+  productId: number;
   reduction: Reduction;
 }
 

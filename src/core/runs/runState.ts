@@ -1,7 +1,14 @@
 import type { LabRun } from './labRun';
 
 export type RunState =
-  'settled' | 'at the limit' | 'rising' | 'falling' | 'too short' | 'not settled' | 'set aside';
+  | 'settled'
+  | 'at the limit'
+  | 'running away'
+  | 'rising'
+  | 'falling'
+  | 'too short'
+  | 'not settled'
+  | 'set aside';
 
 /** The state of a run in the word that the logbook shows. */
 export function runState(run: LabRun): RunState {
@@ -9,6 +16,7 @@ export function runState(run: LabRun): RunState {
   if (run.setAside) return 'set aside';
   if (!reduction.settled) {
     if (reduction.unsettledReason.startsWith('only ')) return 'too short';
+    if (reduction.runningAway) return 'running away';
     const slope = reduction.slopeKPerMin;
     if (slope.known && Math.abs(slope.value) >= 0.12) return slope.value > 0 ? 'rising' : 'falling';
     return 'not settled';
@@ -20,8 +28,11 @@ function sentence(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1);
 }
 
-/** What to know about a run, in short plain sentences, the weightiest first. */
-export function whatToKnow(run: LabRun, limitC: number): string[] {
+/**
+ * What to know about a run, in short plain sentences, the weightiest first; `beside` is what it shows only
+ * beside the others (`runFlags`).
+ */
+export function whatToKnow(run: LabRun, limitC: number, beside: readonly string[]): string[] {
   const { reduction, level } = run;
   const notes: string[] = [];
   if (run.setAside) notes.push(sentence(run.setAside));
@@ -34,6 +45,7 @@ export function whatToKnow(run: LabRun, limitC: number): string[] {
         : `${held}, and no power was logged: K/W is a lower bound`,
     );
   }
+  notes.push(...beside);
   if (level.standing === 'at-floor') {
     notes.push(
       level.overFloorDb <= 0
@@ -44,7 +56,11 @@ export function whatToKnow(run: LabRun, limitC: number): string[] {
   if (reduction.powerSource === 'nominal' && run.loadW > 0 && !reduction.heatLimited) {
     notes.push('Power not logged: the nominal load stands in');
   }
-  if (reduction.ambientSource === 'typed' && run.hasTrace) notes.push('Room temperature typed, not logged');
+  if (reduction.ambientSource === 'typed' && run.hasTrace) {
+    const doubt = run.ambientDoubtK === null ? '' : `, ± ${run.ambientDoubtK} K`;
+    notes.push(`Room temperature typed, not logged${doubt}`);
+  }
+  if (run.movedWindow) notes.push(`Window moved by hand: ${run.windowReason}`);
   if (!run.hasTrace) notes.push('Typed by hand');
   if (run.control === 'automatic') notes.push('Fans under automatic control');
   if (run.isControl) notes.push('Control');
@@ -53,9 +69,9 @@ export function whatToKnow(run: LabRun, limitC: number): string[] {
 }
 
 /** Whether a run wants a second look: it does not count, or only with a doubt. */
-export function isFlagged(run: LabRun): boolean {
+export function isFlagged(run: LabRun, beside: readonly string[]): boolean {
+  if (run.setAside) return false;
   const { reduction, level } = run;
-  return (
-    !reduction.settled || reduction.heatLimited || level.standing === 'at-floor' || level.standing === 'valid'
-  );
+  const nearFloor = level.standing === 'at-floor' || level.standing === 'valid';
+  return beside.length > 0 || !reduction.settled || reduction.heatLimited || nearFloor;
 }

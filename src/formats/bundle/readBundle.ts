@@ -1,4 +1,5 @@
 import { UnusableInput, type Problem } from '../problem';
+import { readChanges, type BundleChange } from './changesTable';
 import { findFile, rootedFiles, type BundleFiles } from './bundleFiles';
 import { readDataPackage, type DataPackage } from './dataPackage';
 import { readEntries, type BundleEntry } from './entriesTable';
@@ -10,6 +11,7 @@ export interface Bundle {
   entries: BundleEntry[];
   /** Runs with their log, or null where their means were typed. */
   runs: { run: BundleRun; trace: TraceTable | null }[];
+  changes: BundleChange[];
   problems: Problem[];
   /** Files that belong to no part we know: kept, and given back on export. */
   others: { path: string; bytes: Uint8Array }[];
@@ -58,8 +60,16 @@ export function readBundle(given: ReadonlyMap<string, Uint8Array>): Bundle {
     }
     withTraces.push({ run, trace });
   }
+  let changes: BundleChange[] = [];
+  const log = files.get('changes.csv');
+  if (log) {
+    used.add('changes.csv');
+    const read = readChanges(log, new Set(withTraces.map(({ run }) => run.run)));
+    changes = read.changes;
+    problems.push(...read.problems);
+  }
   const others = [...files]
     .filter(([path]) => !used.has(path) && !path.split('/').some((part) => part.startsWith('.')))
     .map(([path, bytes]) => ({ path, bytes }));
-  return { dataPackage, entries, runs: withTraces, problems, others };
+  return { dataPackage, entries, runs: withTraces, changes, problems, others };
 }

@@ -29,6 +29,11 @@ export interface BundleRun {
   note: string;
   /** Why the run was set aside; empty where it counts. */
   setAside: string;
+  /** Settled window moved by hand, s in the log's clock, and why. */
+  movedWindow: { startS: number; endS: number } | null;
+  windowReason: string;
+  /** Half-width of the 95 % interval of a typed room reading, K. */
+  ambientDoubtK: number | null;
   extra: Record<string, string>;
 }
 
@@ -36,10 +41,23 @@ const FILE = 'runs.csv';
 const REQUIRED = ['run', 'entry', 'mount', 'pass', 'load_w', 'setting', 'noise_db', 'floor_db'];
 const KNOWN = [
   ...REQUIRED, 'trace', 'cpu_c', 'ambient_c', 'power_w', 'load_name', 'gpu_load_w', 'control', 'duty_pct', 'rpm',
-  'started_at', 'note', 'set_aside',
+  'started_at', 'note', 'set_aside', 'window_start_s', 'window_end_s', 'window_reason', 'ambient_doubt_k',
 ]; // prettier-ignore
 
 const ISO_TIME = /^\d{4}-\d{2}-\d{2}([T ]\d{2}:\d{2}(:\d{2}(\.\d+)?)?(Z|[+-]\d{2}:?\d{2})?)?$/;
+
+/** A window by hand: both ends and a reason, or none of them. */
+function readWindow(read: RowReader): Pick<BundleRun, 'movedWindow' | 'windowReason'> {
+  const startS = read.number('window_start_s');
+  const endS = read.number('window_end_s');
+  const windowReason = read.text('window_reason');
+  if (startS === null && endS === null) return { movedWindow: null, windowReason: '' };
+  if (startS === null || endS === null || !(startS < endS) || windowReason === '') {
+    read.fail('window_start_s', 'a moved window has a start, a later end, and a reason');
+    return { movedWindow: null, windowReason: '' };
+  }
+  return { movedWindow: { startS, endS }, windowReason };
+}
 
 function readRun(read: RowReader, line: number, cells: Record<string, string>): BundleRun {
   const control = read.text('control');
@@ -70,6 +88,8 @@ function readRun(read: RowReader, line: number, cells: Record<string, string>): 
     startedAt: dated ? startedAt : '',
     note: read.text('note'),
     setAside: read.text('set_aside'),
+    ...readWindow(read),
+    ambientDoubtK: read.number('ambient_doubt_k', notNegative('a doubt')),
     extra: unknownCells(cells, KNOWN),
   };
 }

@@ -2,6 +2,7 @@ import { isMissing, MISSING } from '@/core/missing';
 import type { Trace } from '@/core/reduction/trace';
 import { isMissingCell, parseNumber, splitCells } from '../cells';
 import type { Problem } from '../problem';
+import { fromSafeText } from '../safeText';
 
 /** A channel of a log: readings, or the cells as they stood where they are no numbers. */
 export interface Channel {
@@ -102,7 +103,7 @@ export function readTraceTable(file: string, bytes: Uint8Array, problems: Proble
     lastTime = time;
     for (let c = 0; c < headings.length; c += 1) {
       if (known[c]) numbers[c]!.push(readings[c]!);
-      else texts[c]!.push(cells[c]!.trim());
+      else texts[c]!.push(fromSafeText(cells[c]!.trim()));
     }
   }
   if (numbers[timeAt]!.length === 0) {

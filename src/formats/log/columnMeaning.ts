@@ -1,5 +1,5 @@
 import { headingUnit, type HeadingUnit } from './headingUnit';
-import { usualUnit, type Quantity, type Unit } from './quantity';
+import { usualUnit, type Quantity, type Unit } from '@/core/channels/quantity';
 
 export interface ColumnMeaning {
   quantity: Quantity | null;

@@ -1,4 +1,4 @@
-import type { Unit } from './quantity';
+import type { Unit } from '@/core/channels/quantity';
 
 /** A unit as a heading writes it, with the factor to the unit we name; `foreign` is one of no quantity of ours. */
 export interface HeadingUnit {
@@ -13,7 +13,7 @@ const SPELLINGS: [RegExp, Unit, number][] = [
   [/^(w|watts?)$/, 'W', 1],
   [/^kw$/, 'W', 1000],
   [/^mw$/, 'W', 0.001],
-  [/^(rpm|r\/min|rev\/min|u\/min|1\/min|min-1|min\^-1|min⁻¹|rev\.? per min(ute)?)$/, 'rpm', 1],
+  [/^(rpm|r\/min|rev\/min|u\/min|1\/min|min\^?[-−]1|rev\.? per min(ute)?)$/, 'rpm', 1],
   [/^mhz$/, 'MHz', 1],
   [/^ghz$/, 'MHz', 1000],
   [/^(dba|db ?a|db)$/, 'dB(A)', 1],

@@ -2,7 +2,7 @@ import { MISSING } from '@/core/missing';
 import { isMissingCell, parseNumber, splitCells } from '../cells';
 import { findDialect, isComment, type LogDialect } from './logDialect';
 import { onNearestDay } from './logClock';
-import type { Quantity, Unit } from './quantity';
+import type { Quantity, Unit } from '@/core/channels/quantity';
 
 export interface LogColumn {
   header: string;
@@ -47,6 +47,27 @@ function toOurUnit(value: number, unit: Unit | null, factor: number): number {
   return unit === 'degF' ? ((value - 32) * 5) / 9 : value * factor;
 }
 
+/** What a reviewer said a column means; null where it is only kept. */
+export interface RememberedColumn {
+  quantity: Quantity | null;
+  unit: Unit | null;
+}
+
+/** Logs with the same headings are read alike. */
+export function headingsKey(headings: readonly string[]): string {
+  return headings.join('\u001f');
+}
+
+function applyRemembered(dialect: LogDialect, columns: readonly RememberedColumn[] | undefined): void {
+  if (!columns || columns.length !== dialect.meanings.length) return;
+  dialect.meanings = dialect.meanings.map((own, i) => {
+    const { quantity, unit } = columns[i]!;
+    if (quantity === 'time' || own.quantity === 'time') return own;
+    // A factor belongs to the heading's own unit (kW, say); another unit stands for itself.
+    return { quantity, unit, factor: unit === own.unit ? own.factor : 1 };
+  });
+}
+
 /**
  * Reads a raw instrument log line by line, in constant memory: `push` each physical line in order, then
  * `end`. A broken row is skipped and listed, never guessed (FORMATS, `./abanico read`).
@@ -68,7 +89,11 @@ export class LogReader {
   private pending: PendingProblem[] = [];
   private row: LogSample = { timeS: MISSING, values: new Float64Array(0) };
 
-  constructor(private readonly sink: LogSink) {}
+  /** `remembered`: what the columns of logs with these headings mean, by `headingsKey`, over our own reading. */
+  constructor(
+    private readonly sink: LogSink,
+    private readonly remembered: ReadonlyMap<string, readonly RememberedColumn[]> = new Map(),
+  ) {}
 
   push(text: string): void {
     if (this.head) {
@@ -96,6 +121,7 @@ export class LogReader {
       this.line = head.length;
       return;
     }
+    applyRemembered(this.dialect, this.remembered.get(headingsKey(this.dialect.headings)));
     this.describe(this.dialect);
     this.line = this.dialect.dataFrom;
     for (const text of head.slice(this.dialect.dataFrom)) {

@@ -1,7 +1,7 @@
 import { isMissing } from '@/core/missing';
 import { UnusableInput } from '../problem';
 import { firstEncoding, notText, type LogEncoding } from './encoding';
-import { LogReader, type LogSink } from './logReader';
+import { LogReader, type LogSink, type RememberedColumn } from './logReader';
 
 /** Opens the bytes of a log from the start; called again where the encoding turns out otherwise. */
 export type OpenLog = () => AsyncIterable<Uint8Array>;
@@ -13,7 +13,15 @@ export interface LogUnderstood {
 
 class NotUtf8 extends Error {}
 
-async function readAs(open: OpenLog, encoding: LogEncoding, file: string, sink: LogSink): Promise<LogReader> {
+type Remembered = ReadonlyMap<string, readonly RememberedColumn[]>;
+
+async function readAs(
+  open: OpenLog,
+  encoding: LogEncoding,
+  file: string,
+  sink: LogSink,
+  remembered?: Remembered,
+): Promise<LogReader> {
   const decoder = new TextDecoder(encoding, { fatal: encoding === 'utf-8' });
   const decode = (chunk?: Uint8Array) => {
     try {
@@ -22,7 +30,7 @@ async function readAs(open: OpenLog, encoding: LogEncoding, file: string, sink: 
       throw new NotUtf8();
     }
   };
-  const reader = new LogReader(sink);
+  const reader = new LogReader(sink, remembered);
   let rest = '';
   let first = true;
   let lineEnd: '\n' | '\r' = '\n';
@@ -65,17 +73,25 @@ async function firstBytes(open: OpenLog): Promise<Uint8Array> {
  *
  * @throws UnusableInput where it is empty, no text, or has no readings
  */
-export async function readLog(open: OpenLog, file: string, newSink: () => LogSink): Promise<LogUnderstood> {
+export async function readLog(
+  open: OpenLog,
+  file: string,
+  newSink: () => LogSink,
+  remembered?: Remembered,
+): Promise<LogUnderstood> {
   const head = await firstBytes(open);
   if (head.length === 0) throw new UnusableInput({ file, message: 'empty' });
   const other = notText(head);
   if (other) throw new UnusableInput({ file, message: `${other}, not a text log` });
   const encoding = firstEncoding(head);
   try {
-    return { encoding, reader: await readAs(open, encoding, file, newSink()) };
+    return { encoding, reader: await readAs(open, encoding, file, newSink(), remembered) };
   } catch (error) {
     if (!(error instanceof NotUtf8)) throw error;
-    return { encoding: 'windows-1252', reader: await readAs(open, 'windows-1252', file, newSink()) };
+    return {
+      encoding: 'windows-1252',
+      reader: await readAs(open, 'windows-1252', file, newSink(), remembered),
+    };
   }
 }
 

@@ -15,6 +15,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { figure, plural } from '@/ui/figures';
 import type { LogbookRow } from './logbookRow';
 import { RunStateMark } from './runStateMark';
+import { TypeRunRow } from './typeRunRow';
 
 const ROW_PX = 35;
 const SHOWN = ['all', 'flagged', 'set-aside'] as const;
@@ -135,10 +136,14 @@ export function LogbookStage({
   roundUpId,
   rows,
   loads,
+  entries,
+  firstLoadW,
 }: {
   roundUpId: number;
   rows: LogbookRow[];
   loads: { key: string; label: string }[];
+  entries: { entry: string; product: string }[];
+  firstLoadW: number;
 }) {
   const [view, setView] = useQueryStates(
     {
@@ -150,6 +155,7 @@ export function LogbookStage({
     { history: 'replace' },
   );
   const [sorting, setSorting] = useState<SortingState>([]);
+  const [typing, setTyping] = useState(false);
   const scroller = useRef<HTMLDivElement>(null);
   const search = useRef<HTMLInputElement>(null);
   const shown = useMemo(() => {
@@ -187,9 +193,11 @@ export function LogbookStage({
 
   useEffect(() => {
     function onKey(event: KeyboardEvent) {
-      if (event.key !== '/' || /^(INPUT|TEXTAREA)$/.test((event.target as HTMLElement).tagName)) return;
+      if (/^(INPUT|TEXTAREA|SELECT)$/.test((event.target as HTMLElement).tagName)) return;
+      if (event.altKey || event.ctrlKey || event.metaKey || (event.key !== '/' && event.key !== 'r')) return;
       event.preventDefault();
-      search.current?.focus();
+      if (event.key === '/') search.current?.focus();
+      else setTyping(true);
     }
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
@@ -212,7 +220,7 @@ export function LogbookStage({
           <input
             ref={search}
             type="search"
-            className="w-52 bg-transparent text-[14.5px] outline-none placeholder:text-ink2"
+            className="w-44 bg-transparent text-[14.5px] outline-none placeholder:text-ink2"
             placeholder="Find entry, setting, note"
             value={view.find}
             onChange={(event) => void setView({ find: event.target.value || null })}
@@ -255,9 +263,29 @@ export function LogbookStage({
             only ✕
           </button>
         )}
+        <div className="ml-auto flex items-center gap-2">
+          <a className="quiet-button" href={`/round-ups/${roundUpId}/export`} download>
+            Export
+          </a>
+          <Link className="quiet-button" href={`/bring?roundUp=${roundUpId}`}>
+            Bring logs
+          </Link>
+          <button className="act-button" onClick={() => setTyping(true)}>
+            Type a run{' '}
+            <kbd className="ml-1 rounded border border-on-act/60 px-1 text-[12px] font-normal">r</kbd>
+          </button>
+        </div>
       </div>
+      {typing && (
+        <TypeRunRow
+          roundUpId={roundUpId}
+          entries={entries}
+          loadW={firstLoadW}
+          onClose={() => setTyping(false)}
+        />
+      )}
       {rows.length === 0 ? (
-        <p className="py-8">No runs yet. A run appears here once a bundle with runs is imported.</p>
+        <p className="py-8">No runs yet. Bring logs of an evening, or type the first run.</p>
       ) : shown.length === 0 ? (
         <p className="py-8">No run fits what is looked for.</p>
       ) : (

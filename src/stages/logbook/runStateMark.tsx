@@ -3,6 +3,7 @@ import type { RunState } from '@/core/runs/runState';
 const LOOK: Record<RunState, { sign: string; tone: string }> = {
   settled: { sign: '', tone: 'text-ok' },
   'at the limit': { sign: '▲', tone: 'text-bad' },
+  'running away': { sign: '⇈', tone: 'text-bad' },
   rising: { sign: '↗', tone: 'text-warn' },
   falling: { sign: '↘', tone: 'text-warn' },
   'too short': { sign: '◌', tone: 'text-warn' },

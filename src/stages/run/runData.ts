@@ -15,6 +15,16 @@ export interface RunData {
   before: { id: number; label: string } | null;
   after: { id: number; label: string } | null;
   trace: RunTrace | null;
+  changes: RunChange[];
+}
+
+/** Who changed what, when, from what to what. */
+export interface RunChange {
+  changedAt: Date;
+  who: string;
+  what: string;
+  was: string;
+  isNow: string;
 }
 
 export interface RunTrace {

@@ -1,10 +1,11 @@
 import Link from 'next/link';
 import { interval95 } from '@/core/uncertainty/interval95';
-import { settlingFitAt } from '@/core/settling/settlingFit';
 import { EntryMark } from '@/ui/entryMark';
 import { figure, withUnit } from '@/ui/figures';
 import { RunStateMark } from '../logbook/runStateMark';
 import type { RunData } from './runData';
+import { ChangeLog } from './changeLog';
+import { RunActions } from './runActions';
 import { TraceCharts } from './traceCharts';
 
 function Row({ name, children, note }: { name: string; children: React.ReactNode; note?: string }) {
@@ -66,10 +67,6 @@ export function RunStage({ data }: { data: RunData }) {
   const { run, limitC } = data;
   const { reduction, level } = run;
   const base = `/round-ups/${data.roundUpId}`;
-  const fitAtEnd =
-    reduction.fit.known && reduction.window
-      ? settlingFitAt(reduction.fit.value, reduction.window.endS)
-      : null;
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-5 px-4 pt-3.5 pb-4 md:px-7 lg:flex-row">
       <section className="flex min-w-0 flex-1 flex-col" aria-label="Trace">
@@ -154,11 +151,14 @@ export function RunStage({ data }: { data: RunData }) {
             <Settling data={data} />
           </tbody>
         </table>
-        {fitAtEnd !== null && data.trace && (
-          <p className="label-text pt-2">
-            {data.trace.samples} samples; the window is the last {figure(data.windowS, 0)} s with the load on.
+        <RunActions key={run.version} roundUpId={data.roundUpId} run={run} />
+        {data.trace && (
+          <p className="label-text pt-3">
+            {data.trace.samples} samples; the automatic window is the last {figure(data.windowS, 0)} s with
+            the load on.
           </p>
         )}
+        <ChangeLog changes={data.changes} />
       </aside>
     </div>
   );

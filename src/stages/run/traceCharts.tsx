@@ -5,6 +5,8 @@ import { settlingFitAt } from '@/core/settling/settlingFit';
 import { pixelX, Plot, themeColour, type BarPoint, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
 import { figure } from '@/ui/figures';
 import type { RunData, RunTrace } from './runData';
+import { WindowForm } from './windowForm';
+import { WindowHandles, type WindowSpan } from './windowHandles';
 
 function points(timeS: readonly number[], values: readonly (number | null)[]): BarPoint[] {
   return values.map((value, i) => ({ x: timeS[i]! / 60, y: value ?? Number.NaN }));
@@ -45,27 +47,15 @@ function halfRange(
     : { min: middle - 0.6 * span, max: middle + 1.6 * span };
 }
 
-/** Shade of the settled window over a plot. */
-function WindowShade({
-  frame,
-  window,
-  label,
-}: {
-  frame: PlotFrame;
-  window: { startS: number; endS: number };
-  label?: string;
-}) {
+/** Shade of the settled window over the lower plot. */
+function WindowShade({ frame, window }: { frame: PlotFrame; window: WindowSpan }) {
   const left = pixelX(frame, window.startS / 60);
   const right = pixelX(frame, window.endS / 60);
   return (
     <div
       className="pointer-events-none absolute border-x border-act/60 bg-act/8"
       style={{ left, width: Math.max(1, right - left), top: frame.top, height: frame.bottom - frame.top }}
-    >
-      {label && (
-        <span className="absolute right-1 bottom-0.5 text-[13px] whitespace-nowrap text-act">{label}</span>
-      )}
-    </div>
+    />
   );
 }
 
@@ -139,7 +129,8 @@ export function TraceCharts({ data, trace }: { data: RunData; trace: RunTrace })
         : undefined,
     [trace],
   );
-  const window = reduction.window;
+  const [draft, setDraft] = useState<WindowSpan | null>(null);
+  const window = draft ?? reduction.window;
   const upperKeys = [
     { name: 'die, °C', colour: '--curve-1' },
     { name: 'rise over room, K', colour: '--color-ink' },
@@ -164,13 +155,22 @@ export function TraceCharts({ data, trace }: { data: RunData; trace: RunTrace })
           rightPx={speeds ? 46 : 16}
         />
         {upper && window && (
-          <WindowShade
+          <WindowHandles
             frame={upper}
-            window={window}
+            span={window}
+            lastS={trace.timeS[trace.timeS.length - 1]!}
+            onSpan={setDraft}
             label={`settled window, ${figure((window.endS - window.startS) / 60, 1)} min`}
           />
         )}
       </div>
+      <WindowForm
+        key={data.run.version}
+        roundUpId={data.roundUpId}
+        run={data.run}
+        draft={draft}
+        onDone={() => setDraft(null)}
+      />
       {lowerKeys.length > 0 && (
         <>
           <Key items={lowerKeys} />

@@ -1,7 +1,8 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
-import { readRoundUpHeader } from '@/lab/roundUpHeader';
+import { roundUpView } from '@/app/roundUpView';
+import { loadsOf, notedRuns } from '@/lab/roundUpView';
 import { plural } from '@/ui/figures';
 import { Header } from '@/ui/header';
 import { StageRail, type RailStage } from '@/ui/stageRail';
@@ -14,15 +15,19 @@ interface Props {
 export const dynamic = 'force-dynamic';
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
-  const header = await readRoundUpHeader(idFrom((await params).id));
-  return { title: header?.roundUp.title };
+  const view = await roundUpView(idFrom((await params).id));
+  return { title: view?.roundUp.title };
 }
 
 export default async function RoundUpLayout({ children, params }: Props) {
   const id = idFrom((await params).id);
-  const header = await readRoundUpHeader(id);
-  if (!header) notFound();
-  const { roundUp, entries, runs, flags, loads } = header;
+  const view = await roundUpView(id);
+  if (!view) notFound();
+  const { roundUp } = view;
+  const entries = view.entries.length;
+  const runs = view.runs.length;
+  const flags = notedRuns(view).filter((of) => of.flagged).length;
+  const loads = loadsOf(view).length;
   const later = 'not built yet';
   const stages: RailStage[] = [
     { name: 'Brief', note: later, segment: null, progress: 'open' },

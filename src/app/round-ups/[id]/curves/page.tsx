@@ -1,12 +1,13 @@
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { loadParam } from '@/core/runs/loadParam';
-import { curvesOf, viewRoundUp } from '@/lab/roundUpView';
+import { roundUpView } from '@/app/roundUpView';
+import { curvesOf } from '@/lab/roundUpView';
 import { CurvesStage } from '@/stages/curves/curvesStage';
 
 export default async function CurvesPage({ params }: { params: Promise<{ id: string }> }) {
   const id = idFrom((await params).id);
-  const view = await viewRoundUp(id);
+  const view = await roundUpView(id);
   if (!view) notFound();
   const { roundUp, entries, runs } = view;
   const { rig, referenceAmbientC } = roundUp;

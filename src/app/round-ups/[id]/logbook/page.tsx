@@ -2,17 +2,17 @@ import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { loadLabel } from '@/core/runs/load';
 import { loadParam } from '@/core/runs/loadParam';
-import { isFlagged, runState, whatToKnow } from '@/core/runs/runState';
-import { loadsOf, viewRoundUp } from '@/lab/roundUpView';
+import { loadsOf, notedRuns } from '@/lab/roundUpView';
+import { roundUpView } from '@/app/roundUpView';
 import { LogbookStage } from '@/stages/logbook/logbookStage';
 
 export default async function LogbookPage({ params }: { params: Promise<{ id: string }> }) {
   const id = idFrom((await params).id);
-  const view = await viewRoundUp(id);
+  const view = await roundUpView(id);
   if (!view) notFound();
-  const { roundUp, entries, runs } = view;
+  const { entries } = view;
   const position = new Map(entries.map((entry, i) => [entry.entry, i]));
-  const rows = runs.map((run) => ({
+  const rows = notedRuns(view).map(({ run, state, notes, flagged }) => ({
     id: run.id,
     label: run.label,
     entry: run.entry,
@@ -33,10 +33,18 @@ export default async function LogbookPage({ params }: { params: Promise<{ id: st
     powerMeasured: run.reduction.powerSource === 'measured',
     riseK: run.reduction.riseK,
     resistanceKPerW: run.reduction.resistanceKPerW.known ? run.reduction.resistanceKPerW.value : null,
-    state: runState(run),
-    flagged: run.setAside === '' && isFlagged(run),
-    notes: whatToKnow(run, roundUp.rig.limitC).join(' · '),
+    state,
+    flagged,
+    notes: notes.join(' · '),
   }));
   const loads = loadsOf(view).map((load) => ({ key: loadParam(load), label: loadLabel(load) }));
-  return <LogbookStage roundUpId={id} rows={rows} loads={loads} />;
+  return (
+    <LogbookStage
+      roundUpId={id}
+      rows={rows}
+      loads={loads}
+      entries={entries.map(({ entry, product }) => ({ entry, product }))}
+      firstLoadW={view.roundUp.loadsW[0]!}
+    />
+  );
 }

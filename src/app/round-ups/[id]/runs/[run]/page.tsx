@@ -2,7 +2,8 @@ import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { isMissing } from '@/core/missing';
 import { loadLabel } from '@/core/runs/load';
-import { runState, whatToKnow } from '@/core/runs/runState';
+import { notedRuns } from '@/lab/roundUpView';
+import { roundUpView } from '@/app/roundUpView';
 import { viewRun, type RunView } from '@/lab/runView';
 import { RunStage } from '@/stages/run/runStage';
 import type { RunTrace } from '@/stages/run/runData';
@@ -37,17 +38,22 @@ function thinned(channels: RunView['channels']): RunTrace | null {
 
 export default async function RunPage({ params }: { params: Promise<{ id: string; run: string }> }) {
   const { id, run: runText } = await params;
-  const view = await viewRun(idFrom(id), idFrom(runText));
-  if (!view) notFound();
-  const { roundUp, run, entries, channels, neighbours } = view;
+  const runId = idFrom(runText);
+  const all = await roundUpView(idFrom(id));
+  const noted = all && notedRuns(all).find((of) => of.run.id === runId);
+  if (!noted) notFound();
+  const { channels, neighbours, changes } = await viewRun(all.roundUp.id, runId);
+  const { roundUp, entries } = all;
+  const { run, state, notes } = noted;
   return (
     <RunStage
       data={{
         roundUpId: roundUp.id,
         run,
         position: entries.findIndex((entry) => entry.entry === run.entry),
-        state: runState(run),
-        notes: whatToKnow(run, roundUp.rig.limitC),
+        state,
+        notes,
+        changes,
         limitC: roundUp.rig.limitC,
         windowS: roundUp.windowS,
         loadLabel: loadLabel(run),

@@ -6,7 +6,9 @@ export const QUANTITIES = [
 
 export type Quantity = (typeof QUANTITIES)[number];
 
-export type Unit = 'degC' | 'degF' | 'W' | 'rpm' | 'MHz' | 'dB(A)' | 's';
+export const UNITS = ['degC', 'degF', 'W', 'rpm', 'MHz', 'dB(A)', 's'] as const;
+
+export type Unit = (typeof UNITS)[number];
 
 export function usualUnit(quantity: Quantity): Unit {
   if (quantity.endsWith('_temperature')) return 'degC';

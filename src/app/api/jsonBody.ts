@@ -1,0 +1,75 @@
+import { ValidationError, type Schema } from 'yup';
+import { isDatabaseAway } from '@/lab/databaseState';
+
+const MOST_BYTES = 256 * 1024;
+
+/** A body that cannot be taken, with the status that says why. */
+class BadBody extends Error {
+  constructor(
+    message: string,
+    readonly status: number,
+    readonly field?: string,
+  ) {
+    super(message);
+  }
+}
+
+async function limitedText(request: Request): Promise<string> {
+  if (!request.body) return '';
+  const chunks: Uint8Array[] = [];
+  let size = 0;
+  for await (const chunk of request.body as unknown as AsyncIterable<Uint8Array>) {
+    size += chunk.length;
+    if (size > MOST_BYTES) throw new BadBody('The request is too large.', 413);
+    chunks.push(chunk);
+  }
+  return Buffer.concat(chunks).toString('utf8');
+}
+
+async function readBody<T>(request: Request, schema: Schema<T>): Promise<T> {
+  let parsed: unknown;
+  try {
+    parsed = JSON.parse(await limitedText(request));
+  } catch (error) {
+    if (error instanceof BadBody) throw error;
+    throw new BadBody('The request is no JSON.', 400);
+  }
+  try {
+    return await schema.validate(parsed, { stripUnknown: false });
+  } catch (error) {
+    if (!(error instanceof ValidationError)) throw error;
+    throw new BadBody(error.message, 422, error.path?.replace(/^changes\./, ''));
+  }
+}
+
+/** Runs a handler on a checked JSON body; whatever stands in the way is told in words. */
+export async function withBody<T>(
+  request: Request,
+  schema: Schema<T>,
+  handle: (body: T) => Promise<Response>,
+): Promise<Response> {
+  try {
+    return await handle(await readBody(request, schema));
+  } catch (error) {
+    if (error instanceof BadBody) {
+      return Response.json({ message: error.message, field: error.field }, { status: error.status });
+    }
+    return toldFailure(error);
+  }
+}
+
+/** A failure that has words: the database away, the disk full. Anything else goes on to the server's log. */
+export function toldFailure(error: unknown): Response {
+  if (isDatabaseAway(error)) {
+    const message = 'The database does not answer. Nothing was changed; try again once it is back.';
+    return Response.json({ message }, { status: 503 });
+  }
+  const { code } = error as { code?: string };
+  if (code === '53100' || code === 'ENOSPC') {
+    return Response.json(
+      { message: 'The disk is full. Nothing was changed; make room and try again.' },
+      { status: 507 },
+    );
+  }
+  throw error;
+}

@@ -1,0 +1,29 @@
+import { toldFailure } from '@/app/api/jsonBody';
+import { uploadIdFrom } from '@/app/uploadId';
+import { isFromElsewhere } from '@/app/sameOrigin';
+import { takeFile, UploadRefused } from '@/lab/uploads';
+
+/** One file of an upload, its bytes as the body. Streamed: never more than a megabyte of it is in memory. */
+export async function PUT(request: Request, { params }: { params: Promise<{ upload: string }> }) {
+  if (isFromElsewhere(request.headers)) {
+    return Response.json({ message: 'Refused: the request comes from another site.' }, { status: 403 });
+  }
+  const path = new URL(request.url).searchParams.get('path') ?? '';
+  if (path === '' || path.length > 1000 || !request.body) {
+    return Response.json({ message: path ? `${path} is empty.` : 'A file needs a name.' }, { status: 422 });
+  }
+  try {
+    const size = await takeFile(
+      uploadIdFrom((await params).upload),
+      path,
+      request.body as unknown as AsyncIterable<Uint8Array>,
+    );
+    return Response.json({ size });
+  } catch (error) {
+    if (error instanceof UploadRefused) return Response.json({ message: error.message }, { status: 413 });
+    if (request.signal.aborted || /aborted|reset/i.test((error as Error).message)) {
+      return Response.json({ message: 'The upload broke off.' }, { status: 400 });
+    }
+    return toldFailure(error);
+  }
+}

@@ -1,0 +1,30 @@
+import { array, mixed, number, object } from 'yup';
+import { withBody } from '@/app/api/jsonBody';
+import { uploadIdFrom } from '@/app/uploadId';
+import { QUANTITIES, UNITS, type Quantity, type Unit } from '@/core/channels/quantity';
+import { describeLog } from '@/lab/describeLog';
+
+const request = object({
+  fileId: number().strict().integer().required(),
+  columns: array(
+    object({
+      quantity: mixed<Quantity>()
+        .oneOf([...QUANTITIES, null] as Quantity[])
+        .nullable()
+        .defined(),
+      unit: mixed<Unit>()
+        .oneOf([...UNITS, null] as Unit[])
+        .nullable()
+        .defined(),
+    }).noUnknown(),
+  )
+    .max(500)
+    .default(undefined),
+}).noUnknown();
+
+export async function POST(incoming: Request, { params }: { params: Promise<{ upload: string }> }) {
+  const uploadId = uploadIdFrom((await params).upload);
+  return withBody(incoming, request, async ({ fileId, columns }) =>
+    Response.json(await describeLog(uploadId, fileId, columns)),
+  );
+}

@@ -1,0 +1,5 @@
+import { cache } from 'react';
+import { viewRoundUp } from '@/lab/roundUpView';
+
+/** One reading of a round-up for all that a request shows of it: rail, page and title. */
+export const roundUpView = cache(viewRoundUp);

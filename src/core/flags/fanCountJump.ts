@@ -1,0 +1,29 @@
+export interface FanReading {
+  run: number;
+  product: number;
+  fanCount: number;
+  rpm: number;
+  levelDb: number;
+}
+
+const ALLOWED_DB = 2;
+const SAME_SPEED = 0.03;
+
+/**
+ * Levels of one product with another number of fans that jump by more than their count explains: N like
+ * sources are 10·lg N over one. Compared at speeds within 3 %; more than 2 dB beside the expected step is
+ * told for the louder than expected. Gives the surplus of each, dB.
+ */
+export function fanCountJump(readings: readonly FanReading[]): Map<number, number> {
+  const jumps = new Map<number, number>();
+  for (const of of readings) {
+    for (const other of readings) {
+      if (of.product !== other.product || of.fanCount <= other.fanCount || other.fanCount < 1) continue;
+      if (Math.abs(of.rpm / other.rpm - 1) > SAME_SPEED) continue;
+      const surplus = of.levelDb - other.levelDb - 10 * Math.log10(of.fanCount / other.fanCount);
+      if (Math.abs(surplus) > ALLOWED_DB && Math.abs(surplus) > Math.abs(jumps.get(of.run) ?? 0))
+        jumps.set(of.run, surplus);
+    }
+  }
+  return jumps;
+}

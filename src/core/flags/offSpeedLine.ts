@@ -1,0 +1,45 @@
+import { median } from '../statistics/median';
+
+export interface SpeedLevel {
+  run: number;
+  rpm: number;
+  levelDb: number;
+}
+
+/** Meter, floor and fan scatter together stay below this, dB. */
+const LEAST_DB = 1.5;
+const SCATTERS = 4;
+/** Standard deviation of a normal from its median absolute deviation. */
+const MAD_TO_SIGMA = 1.4826;
+
+/** Robust straight line: median of all pairwise slopes (Theil 1950, Sen 1968). */
+function theilSen(points: readonly { x: number; y: number }[]): (x: number) => number {
+  const slopes: number[] = [];
+  for (let i = 0; i < points.length; i += 1) {
+    for (let j = 0; j < i; j += 1) {
+      const dx = points[i]!.x - points[j]!.x;
+      if (Math.abs(dx) > 1e-3) slopes.push((points[i]!.y - points[j]!.y) / dx);
+    }
+  }
+  const slope = slopes.length > 0 ? median(slopes) : 0;
+  const offset = median(points.map((point) => point.y - slope * point.x));
+  return (x) => offset + slope * x;
+}
+
+/**
+ * Levels that do not lie on their entry's level–speed line: level against lg rpm is nearly straight, so a
+ * reading off it by over 1.5 dB and over four robust standard deviations is a slip, a door or a pump.
+ * Fewer than four speeds tell nothing. Gives the deviation of each, dB.
+ */
+export function offSpeedLine(readings: readonly SpeedLevel[]): Map<number, number> {
+  const off = new Map<number, number>();
+  if (new Set(readings.map((of) => Math.round(of.rpm / 20))).size < 4) return off;
+  const points = readings.map((of) => ({ x: Math.log10(of.rpm), y: of.levelDb }));
+  const line = theilSen(points);
+  const residuals = points.map((point) => point.y - line(point.x));
+  const sigma = MAD_TO_SIGMA * median(residuals.map(Math.abs));
+  residuals.forEach((residual, i) => {
+    if (Math.abs(residual) > Math.max(LEAST_DB, SCATTERS * sigma)) off.set(readings[i]!.run, residual);
+  });
+  return off;
+}

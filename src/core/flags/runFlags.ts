@@ -1,0 +1,61 @@
+import { groupBy } from '../curves/settingMeans';
+import type { LabRun } from '../runs/labRun';
+import { loadKey } from '../runs/load';
+import { fanCountJump } from './fanCountJump';
+import { offSpeedLine } from './offSpeedLine';
+import { standsApart } from './standsApart';
+
+const ROOM_MOVED_K = 0.5;
+
+function over(valueDb: number): string {
+  return `${Math.abs(valueDb).toFixed(1)} dB ${valueDb > 0 ? 'over' : 'under'}`;
+}
+
+/**
+ * What a run shows only beside the others, in short sentences by its id: levels off the level–speed line or
+ * beyond what the fan count explains, passes and mounts that stand apart, a room that moved. Runs set aside
+ * are told against the others, but the others never against them.
+ */
+export function runFlags(runs: readonly LabRun[]): Map<number, string[]> {
+  const flags = new Map<number, string[]>();
+  const add = (run: number, text: string) => flags.set(run, [...(flags.get(run) ?? []), text]);
+  const counting = runs.filter((run) => run.setAside === '');
+  const audible = counting.filter(
+    (run) => run.rpm !== null && run.rpm > 0 && run.level.standing !== 'at-floor',
+  );
+  for (const ofEntry of groupBy(audible, (run) => run.entry).values()) {
+    const readings = ofEntry.map((run) => ({ run: run.id, rpm: run.rpm!, levelDb: run.level.levelDb }));
+    for (const [run, byDb] of offSpeedLine(readings)) add(run, `${over(byDb)} its entry’s level–speed line`);
+  }
+  const counted = audible
+    .filter((run) => run.fanCount !== null)
+    .map((run) => ({
+      run: run.id,
+      product: run.productId,
+      fanCount: run.fanCount!,
+      rpm: run.rpm!,
+      levelDb: run.level.levelDb,
+    }));
+  for (const [run, byDb] of fanCountJump(counted)) add(run, `${over(byDb)} what the number of fans explains`);
+  const repeats = counting
+    .filter((run) => run.reduction.settled)
+    .map((run) => ({
+      run: run.id,
+      entry: run.entry,
+      load: loadKey(run),
+      setting: run.setting,
+      mount: run.mount,
+      riseK: run.reduction.riseK,
+    }));
+  for (const { run, what, byK } of standsApart(repeats)) {
+    add(
+      run,
+      `${Math.abs(byK).toFixed(1)} K ${byK > 0 ? 'over' : 'under'} its other ${what === 'pass' ? 'passes' : 'mounts'}`,
+    );
+  }
+  for (const run of counting) {
+    if (run.reduction.roomMovedK > ROOM_MOVED_K)
+      add(run.id, `The room moved ${run.reduction.roomMovedK.toFixed(1)} K in the window`);
+  }
+  return flags;
+}

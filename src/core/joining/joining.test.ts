@@ -1,0 +1,39 @@
+import fc from 'fast-check';
+import { isMissing } from '../missing';
+import { seededChance } from '../../../tests/support/chance';
+import { cutRuns } from './cutRuns';
+import { joinOnto, reachS } from './joinOnto';
+
+test('readings go to the nearest time, and no value is invented', () => {
+  const joined = joinOnto([0, 1, 2, 3], [0.1, 2.2], [5, 6], 0.5);
+  expect(Array.from(joined, (v) => (isMissing(v) ? null : v))).toEqual([5, null, 6, null]);
+  expect(reachS([0, 2, 4, 6])).toBe(1.75);
+  const ascending = fc
+    .array(fc.double({ min: 0, max: 1000, noNaN: true }), { minLength: 1, maxLength: 40 })
+    .map((of) => [...of].sort((a, b) => a - b));
+  fc.assert(
+    fc.property(ascending, ascending, (times, source) => {
+      const values = source.map((_, i) => i);
+      for (const [i, value] of joinOnto(times, source, values, 3).entries()) {
+        const nearest = Math.min(...source.map((at) => Math.abs(at - times[i]!)));
+        if (isMissing(value)) expect(nearest).toBeGreaterThan(3);
+        else expect(Math.abs(source[value]! - times[i]!)).toBe(nearest);
+      }
+    }),
+  );
+});
+
+test('an evening is cut where load or fans step, and nowhere else', () => {
+  const chance = seededChance(4);
+  const timeS = Array.from({ length: 4000 }, (_, i) => i);
+  const powerW = timeS.map(
+    (t) => (t < 200 || t >= 3800 ? 12 : t < 2000 ? 170 : 90) * (1 + 0.01 * chance.normal()),
+  );
+  const rpm = timeS.map((t) => (t < 1000 ? 1400 : t < 2900 ? 1180 : 900) * (1 + 0.006 * chance.normal()));
+  const cuts = cutRuns([
+    { timeS, values: powerW, leastStep: 10, leastShare: 0.1 },
+    { timeS, values: rpm, leastStep: 40, leastShare: 0.05 },
+  ]);
+  expect(cuts).toHaveLength(5);
+  [200, 1000, 2000, 2900, 3800].forEach((at, i) => expect(Math.abs(cuts[i]! - at)).toBeLessThanOrEqual(5));
+});

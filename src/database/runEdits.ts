@@ -1,0 +1,130 @@
+import type { Queryable } from './pool';
+
+/** Columns of a run that can be changed by hand. */
+export interface RunColumns {
+  entry_id: number;
+  setting: string;
+  mount: number;
+  pass: number;
+  load_w: number;
+  noise_db: number;
+  floor_db: number;
+  typed_cpu_c: number | null;
+  typed_ambient_c: number | null;
+  typed_power_w: number | null;
+  rpm: number | null;
+  note: string;
+  set_aside: string;
+  window_start_s: number | null;
+  window_end_s: number | null;
+  window_reason: string;
+  deleted_at: Date | null;
+}
+
+export interface LockedRun extends RunColumns {
+  id: number;
+  version: number;
+  trace: string;
+}
+
+/** A run of a round-up, held until the transaction ends; also one that was deleted. */
+export async function lockRun(db: Queryable, roundUpId: number, runId: number): Promise<LockedRun | null> {
+  const { rows } = await db.query<LockedRun>(
+    `SELECT u.* FROM runs u
+     JOIN round_ups r ON r.rig_revision_id = u.rig_revision_id
+     JOIN round_up_entries c ON c.round_up_id = r.id AND c.entry_id = u.entry_id
+     WHERE r.id = $1 AND u.id = $2
+     FOR UPDATE OF u`,
+    [roundUpId, runId],
+  );
+  return rows[0] ?? null;
+}
+
+const CHANGEABLE: ReadonlySet<string> = new Set<keyof RunColumns>([
+  'entry_id', 'setting', 'mount', 'pass', 'load_w', 'noise_db', 'floor_db', 'typed_cpu_c', 'typed_ambient_c',
+  'typed_power_w', 'rpm', 'note', 'set_aside', 'window_start_s', 'window_end_s', 'window_reason', 'deleted_at',
+]); // prettier-ignore
+
+/** Writes the columns given and counts the version up. */
+export async function updateRun(db: Queryable, runId: number, columns: Partial<RunColumns>): Promise<number> {
+  const names = Object.keys(columns);
+  for (const name of names) if (!CHANGEABLE.has(name)) throw new RangeError(`updateRun: no column ${name}`);
+  const sets = names.map((name, i) => `${name} = $${i + 2}, `).join('');
+  const { rows } = await db.query<{ version: number }>(
+    `UPDATE runs SET ${sets} version = version + 1 WHERE id = $1 RETURNING version`,
+    [runId, ...Object.values(columns)],
+  );
+  return rows[0]!.version;
+}
+
+export interface RunToReduce {
+  id: number;
+  loadW: number;
+  loadName: string;
+  limitC: number;
+  hasTrace: boolean;
+  typedCpuC: number | null;
+  typedAmbientC: number | null;
+  typedPowerW: number | null;
+  movedStartS: number | null;
+  movedEndS: number | null;
+  windowsS: number[];
+}
+
+const SELECT_TO_REDUCE = `
+  SELECT u.id, u.load_w AS "loadW", u.load_name AS "loadName", v.limit_c AS "limitC", u.trace <> '' AS "hasTrace",
+         u.typed_cpu_c AS "typedCpuC", u.typed_ambient_c AS "typedAmbientC", u.typed_power_w AS "typedPowerW",
+         u.window_start_s AS "movedStartS", u.window_end_s AS "movedEndS",
+         (SELECT array_agg(DISTINCT r.window_s) FROM round_ups r
+            JOIN round_up_entries c ON c.round_up_id = r.id
+           WHERE c.entry_id = u.entry_id AND r.rig_revision_id = u.rig_revision_id) AS "windowsS"
+  FROM runs u JOIN rig_revisions v ON v.id = u.rig_revision_id`;
+
+export async function getRunToReduce(db: Queryable, runId: number): Promise<RunToReduce> {
+  const { rows } = await db.query<RunToReduce>(`${SELECT_TO_REDUCE} WHERE u.id = $1`, [runId]);
+  return rows[0]!;
+}
+
+/** Runs whose reductions were made by an older rule. */
+export async function listOutdatedRuns(db: Queryable, rule: number): Promise<number[]> {
+  const { rows } = await db.query<{ run_id: number }>(
+    `SELECT DISTINCT run_id FROM reductions WHERE rule_version < $1 ORDER BY run_id`,
+    [rule],
+  );
+  return rows.map((row) => row.run_id);
+}
+
+export interface EntryOfRoundUp {
+  entryId: number;
+  rigRevisionId: number;
+}
+
+/** An entry of a round-up by its code, with the rig revision that its runs belong to. */
+export async function findEntry(
+  db: Queryable,
+  roundUpId: number,
+  code: string,
+): Promise<EntryOfRoundUp | null> {
+  const { rows } = await db.query<EntryOfRoundUp>(
+    `SELECT c.entry_id AS "entryId", r.rig_revision_id AS "rigRevisionId"
+     FROM round_ups r JOIN round_up_entries c ON c.round_up_id = r.id
+     WHERE r.id = $1 AND c.code = $2`,
+    [roundUpId, code],
+  );
+  return rows[0] ?? null;
+}
+
+/** The next free label of a round-up: one over the largest that is a number. */
+export async function nextLabel(db: Queryable, roundUpId: number): Promise<string> {
+  // Two who type at once wait for each other here.
+  await db.query(`SELECT 1 FROM round_ups WHERE id = $1 FOR UPDATE`, [roundUpId]);
+  const { rows } = await db.query<{ next: number; width: number }>(
+    `SELECT coalesce(max(u.label::bigint), 0)::int + 1 AS next, coalesce(max(length(u.label)), 3) AS width
+     FROM round_ups r
+     JOIN round_up_entries c ON c.round_up_id = r.id
+     JOIN runs u ON u.entry_id = c.entry_id AND u.rig_revision_id = r.rig_revision_id
+     WHERE r.id = $1 AND u.label ~ '^[0-9]{1,9}$'`,
+    [roundUpId],
+  );
+  return String(rows[0]!.next).padStart(rows[0]!.width, '0');
+}

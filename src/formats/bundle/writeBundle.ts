@@ -1,0 +1,165 @@
+import { stringify } from 'csv-stringify/sync';
+import { isMissing } from '@/core/missing';
+import { safeText } from '../safeText';
+import { CHANGE_COLUMNS, type BundleChange } from './changesTable';
+import { FORMAT_VERSION, type DataPackage } from './dataPackage';
+import type { BundleEntry } from './entriesTable';
+import type { BundleRun } from './runsTable';
+import type { Channel } from './traceTable';
+
+type Cell = string | number | boolean | null;
+
+interface FieldSchema {
+  name: string;
+  type: 'string' | 'number' | 'integer' | 'boolean' | 'datetime';
+}
+
+/** Numbers as they are, text safe for a spreadsheet, nothing for what is missing. */
+function table(columns: readonly string[], rows: readonly Record<string, Cell>[]): string {
+  const cells = rows.map((row) =>
+    columns.map((name) => {
+      const value = row[name] ?? '';
+      return typeof value === 'string' ? safeText(value) : String(value);
+    }),
+  );
+  return stringify([columns.map(safeText), ...cells]);
+}
+
+function extraColumns(rows: readonly { extra: Record<string, string> }[]): string[] {
+  return [...new Set(rows.flatMap((row) => Object.keys(row.extra)))];
+}
+
+const ENTRY_FIELDS: FieldSchema[] = [
+  { name: 'entry', type: 'string' }, { name: 'product', type: 'string' }, { name: 'maker', type: 'string' },
+  { name: 'kind', type: 'string' }, { name: 'fans', type: 'string' }, { name: 'fan_count', type: 'integer' },
+  { name: 'price', type: 'number' }, { name: 'currency', type: 'string' }, { name: 'height_mm', type: 'number' },
+  { name: 'is_control', type: 'boolean' },
+]; // prettier-ignore
+
+export function entriesCsv(entries: readonly BundleEntry[]): string {
+  const rows = entries.map((of) => ({
+    ...of.extra,
+    entry: of.entry,
+    product: of.product,
+    maker: of.maker,
+    kind: of.kind,
+    fans: of.fans,
+    fan_count: of.fanCount,
+    price: of.price,
+    currency: of.currency,
+    height_mm: of.heightMm,
+    is_control: of.isControl,
+  }));
+  return table([...ENTRY_FIELDS.map((field) => field.name), ...extraColumns(entries)], rows);
+}
+
+const RUN_FIELDS: FieldSchema[] = [
+  { name: 'run', type: 'string' }, { name: 'entry', type: 'string' }, { name: 'mount', type: 'integer' },
+  { name: 'pass', type: 'integer' }, { name: 'load_w', type: 'number' }, { name: 'setting', type: 'string' },
+  { name: 'noise_db', type: 'number' }, { name: 'floor_db', type: 'number' }, { name: 'trace', type: 'string' },
+  { name: 'cpu_c', type: 'number' }, { name: 'ambient_c', type: 'number' }, { name: 'power_w', type: 'number' },
+  { name: 'load_name', type: 'string' }, { name: 'gpu_load_w', type: 'number' }, { name: 'control', type: 'string' },
+  { name: 'duty_pct', type: 'number' }, { name: 'rpm', type: 'number' }, { name: 'started_at', type: 'string' },
+  { name: 'note', type: 'string' }, { name: 'set_aside', type: 'string' }, { name: 'window_start_s', type: 'number' },
+  { name: 'window_end_s', type: 'number' }, { name: 'window_reason', type: 'string' }, { name: 'ambient_doubt_k', type: 'number' },
+]; // prettier-ignore
+
+export function runsCsv(runs: readonly Omit<BundleRun, 'line'>[]): string {
+  const rows = runs.map((of) => ({
+    ...of.extra,
+    run: of.run,
+    entry: of.entry,
+    mount: of.mount,
+    pass: of.pass,
+    load_w: of.loadW,
+    setting: of.setting,
+    noise_db: of.noiseDb,
+    floor_db: of.floorDb,
+    trace: of.trace,
+    cpu_c: of.typedCpuC,
+    ambient_c: of.typedAmbientC,
+    power_w: of.typedPowerW,
+    load_name: of.loadName,
+    gpu_load_w: of.gpuLoadW === 0 ? null : of.gpuLoadW,
+    control: of.control,
+    duty_pct: of.dutyPct,
+    rpm: of.rpm,
+    started_at: of.startedAt,
+    note: of.note,
+    set_aside: of.setAside,
+    window_start_s: of.movedWindow?.startS ?? null,
+    window_end_s: of.movedWindow?.endS ?? null,
+    window_reason: of.windowReason,
+    ambient_doubt_k: of.ambientDoubtK,
+  }));
+  return table([...RUN_FIELDS.map((field) => field.name), ...extraColumns(runs)], rows);
+}
+
+export function changesCsv(changes: readonly BundleChange[]): string {
+  const rows = changes.map((of) => ({
+    run: of.run,
+    changed_at: of.changedAt,
+    who: of.who,
+    what: of.what,
+    was: of.was,
+    is_now: of.isNow,
+  }));
+  return table(CHANGE_COLUMNS, rows);
+}
+
+/** A log as it is kept: every number written so that it reads back the same. */
+export function traceCsv(channels: readonly Channel[]): string {
+  const rows = channels[0]?.values.length ?? 0;
+  const isText = channels.map((channel) => Array.isArray(channel.values));
+  const lines = [stringify([channels.map((channel) => channel.heading)]).trimEnd()];
+  for (let i = 0; i < rows; i += 1) {
+    const cells = channels.map(({ values }, c) => {
+      const value = values[i]!;
+      if (!isText[c]) return isMissing(value as number) ? '' : String(value);
+      const text = safeText(value as string);
+      return /[",\r\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text;
+    });
+    lines.push(cells.join(','));
+  }
+  return `${lines.join('\n')}\n`;
+}
+
+/** datapackage.json (Frictionless Data Package v1) with a schema for each table, over what it came with. */
+export function dataPackageJson(
+  { name, title, rig, method, source }: DataPackage,
+  traces: readonly { path: string; headings: readonly string[] }[],
+  hasChanges: boolean,
+  others: readonly string[],
+): string {
+  const resource = (path: string, fields?: FieldSchema[]) => ({
+    name: path
+      .replace(/\.[a-z]+$/i, '')
+      .toLowerCase()
+      .replace(/[^a-z0-9._-]+/g, '-'),
+    path,
+    ...(fields ? { profile: 'tabular-data-resource', schema: { fields } } : {}),
+  });
+  const ours = typeof source.abanico === 'object' && source.abanico !== null ? source.abanico : {};
+  const text = (names: readonly string[]): FieldSchema[] =>
+    names.map((of) => ({ name: of, type: of === 'changed_at' ? 'datetime' : 'string' }));
+  const content = {
+    profile: 'data-package',
+    ...source,
+    name,
+    title,
+    resources: [
+      resource('entries.csv', ENTRY_FIELDS),
+      resource('runs.csv', RUN_FIELDS),
+      ...(hasChanges ? [resource('changes.csv', text(CHANGE_COLUMNS))] : []),
+      ...traces.map(({ path, headings }) =>
+        resource(
+          path,
+          headings.map((of) => ({ name: of, type: 'number' as const })),
+        ),
+      ),
+      ...others.map((path) => resource(path)),
+    ],
+    abanico: { ...ours, formatVersion: FORMAT_VERSION, rig, method },
+  };
+  return `${JSON.stringify(content, null, 1)}\n`;
+}

@@ -1,0 +1,189 @@
+import { insertChange, listChanges, type Change } from '@/database/changes';
+import { inTransaction, type Queryable } from '@/database/pool';
+import {
+  findEntry,
+  lockRun,
+  nextLabel,
+  updateRun,
+  type LockedRun,
+  type RunColumns,
+} from '@/database/runEdits';
+import { insertRun } from '@/database/runs';
+import { CannotReduce, reduceStoredRun } from './reduceStoredRun';
+import type { NewRunInput, RunChanges, RunEdit } from './runEditSchema';
+
+export type EditResult =
+  | { saved: true; version: number }
+  /** Somebody else was faster: their last change, and the version now. */
+  | { saved: false; why: 'conflict'; version: number; last: Change | null }
+  | { saved: false; why: 'gone' }
+  | { saved: false; why: 'refused'; message: string };
+
+/** Names of the changed things in the change log, as a reviewer calls them. */
+const NAMES: Partial<Record<keyof RunColumns, string>> = {
+  entry_id: 'entry',
+  load_w: 'heat load, W',
+  noise_db: 'read, dB(A)',
+  floor_db: 'room, dB(A)',
+  typed_cpu_c: 'die, °C',
+  typed_ambient_c: 'room, °C',
+  typed_power_w: 'power, W',
+  rpm: 'fans, rpm',
+  set_aside: 'set aside',
+  window_start_s: 'window from, s',
+  window_end_s: 'window to, s',
+  window_reason: 'window’s reason',
+  deleted_at: 'deleted',
+};
+
+/** Changing these changes the number. */
+const REDUCED: ReadonlySet<string> = new Set<keyof RunColumns>([
+  'entry_id', 'load_w', 'typed_cpu_c', 'typed_ambient_c', 'typed_power_w', 'window_start_s', 'window_end_s',
+]); // prettier-ignore
+
+async function columnsOf(
+  db: Queryable,
+  roundUpId: number,
+  changes: RunChanges,
+): Promise<Partial<RunColumns>> {
+  const columns: Partial<RunColumns> = {
+    setting: changes.setting?.trim(),
+    mount: changes.mount,
+    pass: changes.pass,
+    load_w: changes.loadW,
+    noise_db: changes.noiseDb,
+    floor_db: changes.floorDb,
+    typed_cpu_c: changes.cpuC,
+    typed_ambient_c: changes.ambientC,
+    typed_power_w: changes.powerW,
+    rpm: changes.rpm,
+    note: changes.note?.trim(),
+    set_aside: changes.setAside?.trim(),
+  };
+  if (changes.entry !== undefined) {
+    const found = await findEntry(db, roundUpId, changes.entry);
+    if (!found) throw new CannotReduce(`no entry "${changes.entry}" in this round-up`);
+    columns.entry_id = found.entryId;
+  }
+  if (changes.deleted !== undefined) columns.deleted_at = changes.deleted ? new Date() : null;
+  if (changes.window !== undefined) {
+    columns.window_start_s = changes.window?.startS ?? null;
+    columns.window_end_s = changes.window?.endS ?? null;
+    columns.window_reason = changes.window?.reason.trim() ?? '';
+    if (changes.window && !(changes.window.startS < changes.window.endS)) {
+      throw new CannotReduce('the window must end after it starts');
+    }
+  }
+  return Object.fromEntries(Object.entries(columns).filter(([, value]) => value !== undefined));
+}
+
+function shown(value: unknown): string {
+  if (value === null || value === undefined) return '';
+  return value instanceof Date ? 'yes' : String(value);
+}
+
+function onlyChanged(before: LockedRun, columns: Partial<RunColumns>): Partial<RunColumns> {
+  const changed = Object.entries(columns).filter(
+    ([name, value]) => shown(before[name as keyof RunColumns]) !== shown(value),
+  );
+  return Object.fromEntries(changed) as Partial<RunColumns>;
+}
+
+/** Refused changes roll back: thrown inside the transaction, told outside. */
+async function refusable(work: () => Promise<EditResult>): Promise<EditResult> {
+  try {
+    return await work();
+  } catch (error) {
+    if (error instanceof CannotReduce) return { saved: false, why: 'refused', message: error.message };
+    const { code } = error as { code?: string };
+    if (code === '23505')
+      return { saved: false, why: 'refused', message: 'another run has this label by now' };
+    throw error;
+  }
+}
+
+/**
+ * Changes a run by hand, all of it in one transaction with its new numbers and the entries of the change
+ * log. Whoever did not see the last change is told of it, and nothing is overwritten.
+ */
+export async function editRun(roundUpId: number, runId: number, edit: RunEdit): Promise<EditResult> {
+  return refusable(() =>
+    inTransaction(async (db) => {
+      const before = await lockRun(db, roundUpId, runId);
+      if (!before) return { saved: false, why: 'gone' };
+      if (before.version !== edit.version) {
+        const changes = await listChanges(db, runId);
+        return {
+          saved: false,
+          why: 'conflict',
+          version: before.version,
+          last: changes[changes.length - 1] ?? null,
+        };
+      }
+      const columns = onlyChanged(before, await columnsOf(db, roundUpId, edit.changes));
+      const names = Object.keys(columns) as (keyof RunColumns)[];
+      if (names.length === 0) return { saved: true, version: before.version };
+      if (before.trace === '' && (columns.typed_cpu_c === null || columns.typed_ambient_c === null)) {
+        throw new CannotReduce('a run without a log needs die and room temperature');
+      }
+      const version = await updateRun(db, runId, columns);
+      for (const name of names) {
+        const change = {
+          who: edit.who || 'reviewer',
+          what: NAMES[name] ?? name,
+          was: shown(before[name]),
+          isNow: shown(columns[name]),
+        };
+        await insertChange(db, runId, change);
+      }
+      if (names.some((name) => REDUCED.has(name))) await reduceStoredRun(db, runId);
+      return { saved: true, version };
+    }),
+  );
+}
+
+/** A run typed where there is no log: settled means by hand. */
+export async function typeRun(
+  roundUpId: number,
+  input: NewRunInput,
+): Promise<{ saved: true; id: number; label: string } | { saved: false; message: string }> {
+  return inTransaction(async (db) => {
+    const entry = await findEntry(db, roundUpId, input.entry);
+    if (!entry) return { saved: false, message: `no entry "${input.entry}" in this round-up` };
+    const label = await nextLabel(db, roundUpId);
+    const id = await insertRun(db, {
+      label,
+      ...entry,
+      mount: input.mount,
+      pass: input.pass,
+      loadW: input.loadW,
+      loadName: '',
+      gpuLoadW: 0,
+      setting: input.setting,
+      control: 'fixed',
+      noiseDb: input.noiseDb,
+      floorDb: input.floorDb,
+      trace: '',
+      typedCpuC: input.cpuC,
+      typedAmbientC: input.ambientC,
+      typedPowerW: input.powerW,
+      dutyPct: null,
+      rpm: input.rpm,
+      startedAt: '',
+      note: input.note,
+      setAside: '',
+      movedWindow: null,
+      windowReason: '',
+      ambientDoubtK: null,
+      extra: {},
+    });
+    await insertChange(db, id, {
+      who: input.who || 'reviewer',
+      what: 'run',
+      was: '',
+      isNow: 'typed by hand',
+    });
+    await reduceStoredRun(db, id);
+    return { saved: true, id, label };
+  });
+}

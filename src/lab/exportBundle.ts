@@ -1,0 +1,120 @@
+import { withDatabase } from '@/database/pool';
+import {
+  getRoundUpSource,
+  listAllChanges,
+  listEntryExtras,
+  listKeptFiles,
+  listRunExtras,
+} from '@/database/exports';
+import { readTrace } from '@/database/traces';
+import type { EntryKind } from '@/formats/bundle/entriesTable';
+import { changesCsv, dataPackageJson, entriesCsv, runsCsv, traceCsv } from '@/formats/bundle/writeBundle';
+import { viewRoundUp } from './roundUpView';
+
+export interface BundleFile {
+  path: string;
+  bytes: Uint8Array;
+}
+
+/** Labels made unique within the bundle: two entries of the lab may each have a run "1". */
+function uniqueLabels(runs: readonly { id: number; label: string; entry: string }[]): Map<number, string> {
+  const taken = new Set<string>();
+  const labels = new Map<number, string>();
+  for (const { id, label, entry } of runs) {
+    let name = taken.has(label) ? `${entry}-${label}` : label;
+    while (taken.has(name)) name = `${name}-${id}`;
+    taken.add(name);
+    labels.set(id, name);
+  }
+  return labels;
+}
+
+function tracePath(label: string, taken: Set<string>): string {
+  const base =
+    label
+      .replace(/[^\p{L}\p{N}._-]+/gu, '_')
+      .replace(/^\.+/, '_')
+      .slice(0, 80) || 'run';
+  let path = `traces/${base}.csv`;
+  for (let i = 2; taken.has(path.toLowerCase()); i += 1) path = `traces/${base}-${i}.csv`;
+  taken.add(path.toLowerCase());
+  return path;
+}
+
+/**
+ * A round-up as a bench bundle with everything in it: set-aside runs, reasons, moved windows, notes, change
+ * log, and what came with it and we do not know. Files one by one, so that no more than one trace is held.
+ * Null where there is no such round-up.
+ */
+export async function exportBundle(
+  roundUpId: number,
+): Promise<{ name: string; files: AsyncGenerator<BundleFile> } | null> {
+  const view = await viewRoundUp(roundUpId);
+  if (!view) return null;
+  const { roundUp } = view;
+  const runs = [...view.runs].reverse();
+  const [source, entryExtras, runExtras, changes, kept] = await withDatabase((db) =>
+    Promise.all([
+      getRoundUpSource(db, roundUpId),
+      listEntryExtras(db, roundUpId),
+      listRunExtras(db, roundUpId),
+      listAllChanges(db, roundUpId),
+      listKeptFiles(db, roundUpId),
+    ]),
+  );
+  const labels = uniqueLabels(runs);
+  const extras = new Map(runExtras.map((of) => [of.id, of]));
+  const taken = new Set<string>();
+  const rows = runs.map((run) => ({
+    ...run,
+    run: labels.get(run.id)!,
+    trace: run.hasTrace ? tracePath(labels.get(run.id)!, taken) : '',
+    extra: extras.get(run.id)!.extra,
+  }));
+  const entries = view.entries.map((entry, i) => ({
+    ...entry,
+    ...entryExtras[i]!,
+    kind: entry.kind as EntryKind,
+  }));
+
+  async function* files(): AsyncGenerator<BundleFile> {
+    const encode = (path: string, text: string) => ({ path, bytes: new TextEncoder().encode(text) });
+    const traces: { path: string; headings: string[] }[] = [];
+    yield encode('entries.csv', entriesCsv(entries));
+    yield encode('runs.csv', runsCsv(rows));
+    if (changes.length > 0) {
+      yield encode(
+        'changes.csv',
+        changesCsv(
+          changes.map((of) => ({ ...of, run: labels.get(of.runId)!, changedAt: of.changedAt.toISOString() })),
+        ),
+      );
+    }
+    for (const row of rows) {
+      if (!row.hasTrace) continue;
+      const channels = await withDatabase((db) => readTrace(db, row.id));
+      traces.push({ path: row.trace, headings: channels.map((of) => of.heading) });
+      yield encode(row.trace, traceCsv(channels));
+    }
+    for (const { path, content } of kept) yield { path, bytes: content };
+    const { name, title, rig, loadsW, noiseLineDba, windowS, referenceAmbientC } = roundUp;
+    const { name: rigName, enclosure, meterDistanceCm, limitC } = rig;
+    const dataPackage = {
+      name,
+      title,
+      rig: { name: rigName, enclosure, meterDistanceCm, limitC },
+      method: { loadsW, noiseLineDba, windowS, referenceAmbientC },
+      source,
+    };
+    yield encode(
+      'datapackage.json',
+      dataPackageJson(
+        dataPackage,
+        traces,
+        changes.length > 0,
+        kept.map((of) => of.path),
+      ),
+    );
+  }
+  return { name: roundUp.name, files: files() };
+}

@@ -1,0 +1,227 @@
+import { energyMeanDb } from '@/core/levels/energyMeanDb';
+import { coolerLevel } from '@/core/levels/coolerLevel';
+import { isMissing } from '@/core/missing';
+import { reduceTrace, type Reduction } from '@/core/reduction/reduceTrace';
+import { insertChange } from '@/database/changes';
+import { findOrAddRigRevision, insertEntry } from '@/database/labEntries';
+import { inTransaction, withDatabase, type Queryable } from '@/database/pool';
+import { nextLabel } from '@/database/runEdits';
+import { insertRun, saveReduction } from '@/database/runs';
+import { citeEntry, getRoundUp, insertRoundUp, listCitedEntries, type RoundUp } from '@/database/roundUps';
+import { insertTrace } from '@/database/traces';
+import { toTrace, type Channel } from '@/formats/bundle/traceTable';
+import { collectChannels } from './collectChannels';
+import { rememberedMappings } from './describeLog';
+import type { RawRunsPlan } from './rawRunsSchema';
+import { uploadedFiles } from './uploads';
+
+type PlannedRun = RawRunsPlan['runs'][number];
+
+/** What one run would come to, or what keeps it from being taken. */
+export interface RunPreview {
+  problem: string;
+  settled: boolean;
+  /** What to know, where it comes in but will not count. */
+  note: string;
+  riseK: number | null;
+  levelDb: number | null;
+  noiseDb: number | null;
+}
+
+export type RawRunsResult =
+  | { imported: true; roundUpId: number; runs: number }
+  | { imported: false; message: string; runs: RunPreview[] };
+
+interface MadeRun {
+  plan: PlannedRun;
+  channels: Channel[];
+  noiseDb: number;
+  reduction: Reduction;
+}
+
+function channelOf(channels: readonly Channel[], heading: string): Float64Array | null {
+  const values = channels.find((of) => of.heading === heading)?.values;
+  return values instanceof Float64Array ? values : null;
+}
+
+/** Energy mean of the meter over the settled window: what a reviewer would have read there. */
+function metered(
+  channels: readonly Channel[],
+  window: { startS: number; endS: number } | null,
+): number | null {
+  const noise = channelOf(channels, 'noise_db');
+  const timeS = channelOf(channels, 't_s')!;
+  if (!noise || !window) return null;
+  const inside = Array.from(noise).filter(
+    (value, i) => !isMissing(value) && timeS[i]! >= window.startS && timeS[i]! <= window.endS,
+  );
+  return inside.length > 0 ? Number(energyMeanDb(inside).toFixed(2)) : null;
+}
+
+const nothing = { settled: false, note: '', riseK: null, levelDb: null, noiseDb: null };
+
+function makeRun(
+  plan: PlannedRun,
+  channels: Channel[],
+  room: RawRunsPlan['room'],
+  rig: { limitC: number; windowS: number },
+): { preview: RunPreview; made: MadeRun | null } {
+  const stopped = (problem: string) => ({ preview: { ...nothing, problem }, made: null });
+  if (!(plan.toS > plan.fromS)) return stopped('ends before it begins');
+  if (!channelOf(channels, 'cpu_c'))
+    return stopped('no die temperature: no log has a reading of it in this run');
+  if (!channelOf(channels, 'ambient_c') && !room) {
+    return stopped(
+      'no room temperature: no log has a reading in this run (do their clocks overlap?), and none is typed',
+    );
+  }
+  const rule = { loadW: plan.loadW, program: false, ...rig, typedAmbientC: room?.ambientC };
+  const reduction = reduceTrace(toTrace({ channels }), rule);
+  if (!reduction.known) return stopped(reduction.reason);
+  const noiseDb = plan.noiseDb ?? metered(channels, reduction.value.window);
+  if (noiseDb === null) return stopped('no noise: no log has the meter in this run, and none is typed');
+  const { settled, unsettledReason, riseK } = reduction.value;
+  const level = coolerLevel(noiseDb, plan.floorDb);
+  const note = settled
+    ? level.standing === 'at-floor'
+      ? 'at the floor: level is an upper bound'
+      : ''
+    : unsettledReason;
+  return {
+    preview: { problem: '', settled, note, riseK, levelDb: level.levelDb, noiseDb },
+    made: { plan, channels, noiseDb, reduction: reduction.value },
+  };
+}
+
+function codeOf(name: string, taken: ReadonlySet<string>): string {
+  const base =
+    name
+      .toLowerCase()
+      .normalize('NFKD')
+      .replace(/[^\p{L}\p{N}]+/gu, '-')
+      .replace(/^-|-$/g, '') || 'entry';
+  let code = base;
+  for (let i = 2; taken.has(code); i += 1) code = `${base}-${i}`;
+  return code;
+}
+
+/** The round-up that the runs go to: the one named, or a new one. */
+async function targetRoundUp(db: Queryable, plan: RawRunsPlan): Promise<RoundUp> {
+  const { target } = plan;
+  if (target.roundUpId !== null) {
+    const found = await getRoundUp(db, target.roundUpId);
+    if (!found) throw new RangeError(`targetRoundUp: no round-up ${target.roundUpId}`);
+    return found;
+  }
+  const rigRevisionId = await findOrAddRigRevision(db, { ...target, name: target.rigName });
+  const id = await insertRoundUp(db, {
+    ...target,
+    name: codeOf(target.title, new Set()),
+    rigRevisionId,
+    loadsW: [...new Set(plan.runs.map((run) => run.loadW))].sort((a, b) => b - a),
+    source: {},
+  });
+  return (await getRoundUp(db, id))!;
+}
+
+async function writeRuns(plan: RawRunsPlan, made: readonly MadeRun[], from: string): Promise<number> {
+  return inTransaction(async (db) => {
+    const roundUp = await targetRoundUp(db, plan);
+    const cited = await listCitedEntries(db, roundUp.id);
+    const entryIds = new Map(
+      cited.flatMap((of) => [[of.product, of.entryId] as const, [of.entry, of.entryId] as const]),
+    );
+    const codes = new Set(cited.map((of) => of.entry));
+    for (const { plan: run, channels, noiseDb, reduction } of made) {
+      let entryId = entryIds.get(run.entry);
+      if (entryId === undefined) {
+        const blank = {
+          maker: '',
+          kind: 'air-tower',
+          fans: '',
+          fanCount: null,
+          price: null,
+          currency: 'EUR',
+          heightMm: null,
+          extra: {},
+        };
+        entryId = await insertEntry(db, { product: run.entry, ...blank });
+        const code = codeOf(run.entry, codes);
+        await citeEntry(db, { roundUpId: roundUp.id, entryId, code, position: codes.size, isControl: false });
+        codes.add(code);
+        entryIds.set(run.entry, entryId);
+      }
+      const speeds = channelOf(channels, 'fan_rpm');
+      const present = speeds ? Array.from(speeds).filter((value) => !isMissing(value)) : [];
+      const label = await nextLabel(db, roundUp.id);
+      const runId = await insertRun(db, {
+        label,
+        entryId,
+        rigRevisionId: roundUp.rigRevisionId,
+        mount: run.mount,
+        pass: run.pass,
+        loadW: run.loadW,
+        loadName: '',
+        gpuLoadW: 0,
+        setting: run.setting,
+        control: 'fixed',
+        noiseDb,
+        floorDb: run.floorDb,
+        trace: `traces/${label}.csv`,
+        typedCpuC: null,
+        typedAmbientC: channelOf(channels, 'ambient_c') ? null : plan.room!.ambientC,
+        typedPowerW: null,
+        dutyPct: null,
+        rpm:
+          present.length > 0
+            ? Math.round(present.reduce((sum, value) => sum + value, 0) / present.length)
+            : null,
+        startedAt: run.fromS > 1e8 ? new Date(run.fromS * 1000).toISOString().slice(0, 19) : '',
+        note: '',
+        setAside: '',
+        movedWindow: null,
+        windowReason: '',
+        ambientDoubtK: channelOf(channels, 'ambient_c') ? null : plan.room!.doubtK,
+        extra: {},
+      });
+      await insertTrace(db, runId, channels);
+      await saveReduction(db, runId, roundUp.windowS, reduction);
+      await insertChange(db, runId, {
+        who: plan.who || 'reviewer',
+        what: 'run',
+        was: '',
+        isNow: `cut from ${from}`,
+      });
+    }
+    return roundUp.id;
+  });
+}
+
+/**
+ * Turns raw logs into runs as a reviewer planned it: joined by their clocks, cut, reduced, and written in one
+ * transaction; on a dry run, or where anything stands in the way, nothing is written and each run says what
+ * it would come to.
+ */
+export async function importRawRuns(uploadId: string, plan: RawRunsPlan): Promise<RawRunsResult> {
+  const files = await uploadedFiles(uploadId);
+  const names = plan.logs.map((log) => files.find((of) => of.id === log.fileId)?.path);
+  const refused = (message: string, runs: RunPreview[] = []) => ({ imported: false as const, message, runs });
+  if (names.includes(undefined)) return refused('a log is not there any more: choose the files again');
+  const { target } = plan;
+  const existing =
+    target.roundUpId === null ? null : await withDatabase((db) => getRoundUp(db, target.roundUpId!));
+  if (target.roundUpId !== null && !existing) return refused('the round-up is not there any more');
+  if (!existing && target.title === '') return refused('the new round-up needs a title');
+  const rig = existing
+    ? { limitC: existing.rig.limitC, windowS: existing.windowS }
+    : { limitC: target.limitC, windowS: target.windowS };
+  const channels = await collectChannels(plan.logs, plan.runs, await rememberedMappings());
+  const results = plan.runs.map((run, i) => makeRun(run, channels[i]!, plan.room, rig));
+  const previews = results.map((of) => of.preview);
+  const wrong = previews.filter((of) => of.problem).length;
+  if (wrong > 0) return refused(`${wrong} of ${previews.length} runs cannot be taken yet`, previews);
+  if (plan.dryRun) return refused('', previews);
+  const made = results.map((of) => of.made!);
+  const roundUpId = await writeRuns(plan, made, names.join(', '));
+  return { imported: true, roundUpId, runs: made.length };
+}

@@ -1,0 +1,29 @@
+export interface Answer {
+  ok: boolean;
+  status: number;
+  body: Record<string, unknown>;
+  /** What to tell where it failed. */
+  message: string;
+}
+
+/** Sends a change and gives the answer in words, also where nobody answers. */
+export async function sendJson(url: string, method: 'POST' | 'PATCH', body: unknown): Promise<Answer> {
+  try {
+    const response = await fetch(url, {
+      method,
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    });
+    const answer = (await response.json().catch(() => ({}))) as Record<string, unknown>;
+    const message =
+      typeof answer.message === 'string' ? answer.message : `The change was not saved (${response.status}).`;
+    return { ok: response.ok, status: response.status, body: answer, message };
+  } catch {
+    return {
+      ok: false,
+      status: 0,
+      body: {},
+      message: 'The application does not answer. Nothing was saved; what was typed is still here.',
+    };
+  }
+}
