@@ -1,13 +1,13 @@
 import { array, boolean, number, object, string, type InferType } from 'yup';
 
-const finite = () => number().strict().typeError('a number was expected');
-const text = (most: number) => string().strict().max(most, 'longer than ${max} characters');
+const finite = () => number().typeError('a number was expected');
+const text = (most: number) => string().max(most, 'longer than ${max} characters');
 
 /** A reviewer's plan for raw logs: how they join, where they are cut, and where the runs go. */
 export const rawRunsPlan = object({
   who: text(100).default('reviewer'),
   /** Only look: nothing is written. */
-  dryRun: boolean().strict().default(true),
+  dryRun: boolean().default(true),
   logs: array(object({ fileId: finite().integer().required(), offsetS: finite().required() }).noUnknown())
     .min(1, 'no logs')
     .max(20)

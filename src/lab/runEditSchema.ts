@@ -1,7 +1,7 @@
 import { boolean, number, object, string, type InferType } from 'yup';
 
-const text = (most: number) => string().strict().max(most, 'longer than ${max} characters');
-const finite = () => number().strict().typeError('a number was expected');
+const text = (most: number) => string().max(most, 'longer than ${max} characters');
+const finite = () => number().typeError('a number was expected');
 const level = () => finite().min(-20, 'no level that a meter shows').max(160, 'no level that a meter shows');
 const celsius = () => finite().min(-60, 'no temperature of a bench').max(250, 'no temperature of a bench');
 const counted = () => finite().integer('a whole number was expected').min(1, 'counted from 1').max(1000);
@@ -21,7 +21,7 @@ export const runChanges = object({
   rpm: finite().min(0, 'a speed cannot be negative').nullable(),
   note: text(4000),
   setAside: text(1000),
-  deleted: boolean().strict(),
+  deleted: boolean(),
   window: object({
     startS: finite().required(),
     endS: finite().required().moreThan(0),

@@ -39,7 +39,9 @@ test('an evening from the folder to the published table', async ({ page }) => {
   await page.getByLabel('Folder').setInputFiles(folderOf(demoBundleBytes(7)));
 
   // The check, before anything is written
-  await expect(page.getByRole('heading', { name: 'Quiet towers for the practice rooms' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Quiet towers for the practice rooms' })).toBeVisible({
+    timeout: 30_000,
+  });
   await expect(page.getByText(/8 entries, 168 runs/)).toBeVisible();
   expect(await seriousFaults(page)).toEqual([]);
   await page.getByRole('button', { name: 'Import 168 runs' }).click();

@@ -1,5 +1,5 @@
 import { BOATHOUSE, BOATHOUSE_RIG } from '../../src/simulator/boathouse';
-import { coolerDb, resistanceAtLevel, steadyResistance } from '../../src/simulator/cooler';
+import { coolerDb, resistanceAtLevel } from '../../src/simulator/cooler';
 import { seededChance } from '../../src/simulator/random';
 import { roomC, simulateRun } from '../../src/simulator/simulateRun';
 
@@ -63,8 +63,6 @@ export function simulatedEvening(seed: number): Evening {
       probe.push(`${(from + t) * 1000}\t${roomC(BOATHOUSE_RIG.room, i * SOAK_S + t).toFixed(2)}`);
     }
   });
-  const levels = duties.map((duty) => coolerDb(cooler, (cooler.maxRpm * duty) / 100));
-  const rises = duties.map((duty) => 170 * steadyResistance(cooler, (cooler.maxRpm * duty) / 100));
   return {
     productName: entry.product,
     logs: new Map([
@@ -72,10 +70,6 @@ export function simulatedEvening(seed: number): Evening {
       ['meter.csv', Buffer.from(`${meter.join('\n')}\n`)],
       ['room.txt', Buffer.from(`${probe.join('\n')}\n`)],
     ]),
-    // Between two settings a reviewer can only draw a straight line.
-    riseAtK: (levelDb) =>
-      Math.abs(levelDb - levels[0]!) < 0.05
-        ? rises[0]!
-        : 170 * (resistanceAtLevel(cooler, levelDb, 0.3 * cooler.maxRpm) ?? Number.NaN),
+    riseAtK: (levelDb) => 170 * resistanceAtLevel(cooler, levelDb, 0.3 * cooler.maxRpm)!,
   };
 }

@@ -41,11 +41,13 @@ function outside(offsets: readonly Offset[], what: Apart['what']): Apart[] {
     .flatMap((of) => of.runs.map((run) => ({ run, what, byK: of.byK })));
 }
 
-/** Of two that differ either may be wrong: the warmer is told, since nothing makes a mount too good. */
+/**
+ * Distance from the median of all siblings. Of two that differ either may be wrong: the warmer is told, since
+ * nothing makes a mount too good.
+ */
 function fromTheOthers(values: readonly number[], i: number): number {
-  const others = values.filter((_, k) => k !== i);
-  const byK = values[i]! - (others.length > 1 ? median(others) : others[0]!);
-  return values.length === 2 && byK < 0 ? 0 : byK;
+  if (values.length === 2) return Math.max(0, values[i]! - values[1 - i]!);
+  return values[i]! - median(values);
 }
 
 function passOffsets(repeats: readonly Repeat[]): Offset[] {

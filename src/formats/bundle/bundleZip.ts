@@ -21,6 +21,7 @@ interface ZipItem {
   size: number;
   packed: number;
   encrypted: boolean;
+  crc: number;
 }
 
 /** What the central directory says (PKWARE APPNOTE 4.3.12), looked at before anything is unpacked. */
@@ -43,11 +44,25 @@ function directory(file: string, bytes: Uint8Array): ZipItem[] {
       path: new TextDecoder().decode(bytes.subarray(at + 46, at + 46 + nameLength)),
       size: view.getUint32(at + 24, true),
       packed: view.getUint32(at + 20, true),
+      crc: view.getUint32(at + 16, true),
       encrypted: (view.getUint16(at + 8, true) & ENCRYPTED) !== 0,
     });
     at += 46 + nameLength + view.getUint16(at + 30, true) + view.getUint16(at + 32, true);
   }
   return items;
+}
+
+const CRC_TABLE = Uint32Array.from({ length: 256 }, (_, n) => {
+  let c = n;
+  for (let k = 0; k < 8; k += 1) c = c & 1 ? 0xedb88320 ^ (c >>> 1) : c >>> 1;
+  return c;
+});
+
+/** CRC-32 of ISO 3309, which the unpacking library does not look at. */
+function crc32(bytes: Uint8Array): number {
+  let crc = 0xffffffff;
+  for (let i = 0; i < bytes.length; i += 1) crc = CRC_TABLE[(crc ^ bytes[i]!) & 0xff]! ^ (crc >>> 8);
+  return (crc ^ 0xffffffff) >>> 0;
 }
 
 function check(file: string, items: readonly ZipItem[]): void {
@@ -81,15 +96,17 @@ function check(file: string, items: readonly ZipItem[]): void {
 export function readZip(file: string, bytes: Uint8Array): Map<string, Uint8Array> {
   const items = directory(file, bytes);
   check(file, items);
-  const sizes = new Map(items.map((item) => [item.path, item.size]));
+  const byPath = new Map(items.map((item) => [item.path, item]));
   const files = new Map<string, Uint8Array>();
   try {
     // The library unpacks into a buffer of the size stated, so that a lie about it cannot fill the memory.
     const unpacked = unzipSync(bytes, {
-      filter: (item) => !item.name.endsWith('/') && item.originalSize <= (sizes.get(item.name) ?? 0),
+      filter: (item) => !item.name.endsWith('/') && item.originalSize <= (byPath.get(item.name)?.size ?? 0),
     });
     for (const [path, content] of Object.entries(unpacked)) {
-      if (content.length !== sizes.get(path)) throw new Error(`"${path}" is not as long as the zip says`);
+      const { size, crc } = byPath.get(path)!;
+      if (content.length !== size || crc32(content) !== crc)
+        throw new Error(`"${path}" is not what the zip says`);
       files.set(insidePath(path)!, content);
     }
   } catch (error) {

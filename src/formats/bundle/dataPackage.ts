@@ -4,18 +4,17 @@ import { UnusableInput } from '../problem';
 export const FORMAT_VERSION = 1;
 const FILE = 'datapackage.json';
 
-const finite = () => number().strict().typeError('${path} must be a number, got ${originalValue}');
+const finite = () => number().typeError('${path} must be a number, got ${originalValue}');
 
 const rig = object({
-  name: string().strict().default('Bench'),
-  enclosure: string().strict().default('open'),
+  name: string().default('Bench'),
+  enclosure: string().default('open'),
   meterDistanceCm: finite().positive().default(100),
   limitC: finite().required('${path} is missing: the temperature limit of the processor, °C'),
 });
 
 const method = object({
   loadsW: array(finite().min(0).required())
-    .strict()
     .min(1, '${path} names no heat load')
     .required('${path} is missing: the heat loads, W'),
   noiseLineDba: finite().required('${path} is missing: the noise line, dB(A)'),

@@ -67,6 +67,13 @@ test('typed means do without a trace', () => {
   expect(bundle.problems).toMatchObject([{ line: 3, column: 'trace' }]);
 });
 
+test('what the method does not say has its default', () => {
+  const { method, rig } = readBundle(
+    smallBundle(replacing('datapackage.json', ',"windowS":300,"referenceAmbientC":23', '')),
+  ).dataPackage;
+  expect([method.windowS, method.referenceAmbientC, rig.meterDistanceCm]).toEqual([300, 23, 60]);
+});
+
 test('paths that lead outside are none', () => {
   expect(insidePath('traces/../1.csv')).toBeNull();
   expect(insidePath('/etc/passwd')).toBeNull();

@@ -278,7 +278,9 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
                         {field.label}
                       </th>
                     ))}
-                    <th scope="col">Comes to</th>
+                    <th scope="col" className="w-full">
+                      Comes to
+                    </th>
                   </tr>
                 </thead>
                 <tbody>
@@ -300,7 +302,7 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
                         <td className="num">{figure((piece.fromS - span.fromS) / 60, 1)}</td>
                         <td className="num">{figure((piece.toS - piece.fromS) / 60, 1)}</td>
                         {FIELDS.map((field) => (
-                          <td key={field.name} style={{ minWidth: field.width }}>
+                          <td key={field.name} style={{ minWidth: field.width, width: field.width }}>
                             {piece.use && (
                               <input
                                 className={box}
