@@ -37,5 +37,6 @@ export function bundlePoint(run: BundleRun, reduction: Reduction): MeasuredPoint
     riseK: reduction.riseK,
     resistanceKPerW: reduction.resistanceKPerW.known ? reduction.resistanceKPerW.value : null,
     shortfallK: reduction.shortfallK,
+    roomDoubtK: run.ambientDoubtK ?? 0,
   };
 }

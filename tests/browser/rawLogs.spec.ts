@@ -28,7 +28,7 @@ test('three raw logs of one evening become a ranking, without a bundle', async (
   await expect(page.getByText('sensors.csv')).toBeVisible({ timeout: 20_000 });
   await expect(page.getByText(/semicolon, decimal comma, windows-1252/)).toBeVisible();
   await expect(page.getByText(/noise · 1,?300 rows/)).toBeVisible();
-  await page.locator('details', { hasText: 'meter.csv' }).getByLabel('clock moved by').fill('40');
+  await page.getByLabel('Clock of meter.csv moved by, s').fill('40');
 
   // Cut: two settings in one file, one cut, which can be nudged
   const cut = page.getByRole('slider', { name: 'Cut 1' });

@@ -5,6 +5,8 @@ import { freshDatabase } from './database';
 export interface Application {
   url: string;
   process: ChildProcess;
+  /** As a power cut would: no goodbye. */
+  kill: () => Promise<void>;
   databaseUrl: string;
   stop: () => Promise<void>;
 }
@@ -26,6 +28,8 @@ export async function startApplication(use?: { databaseUrl: string }): Promise<A
   const child = spawn('node_modules/.bin/next', ['start', '-H', '127.0.0.1', '-p', String(port)], {
     env: { ...process.env, NODE_ENV: 'production', DATABASE_URL: databaseUrl },
     stdio: 'ignore',
+    // A group of its own, so that it can be killed whole.
+    detached: true,
   });
   const url = `http://127.0.0.1:${port}`;
   const end = Date.now() + 30_000;
@@ -42,10 +46,15 @@ export async function startApplication(use?: { databaseUrl: string }): Promise<A
     url,
     process: child,
     databaseUrl,
+    kill: async () => {
+      const ended = new Promise((resolve) => child.once('exit', resolve));
+      process.kill(-child.pid!, 'SIGKILL');
+      await ended;
+    },
     stop: async () => {
       const ended = new Promise((resolve) => child.once('exit', resolve));
       if (child.exitCode === null && child.signalCode === null) {
-        child.kill('SIGTERM');
+        process.kill(-child.pid!, 'SIGTERM');
         await ended;
       }
       await database?.drop();

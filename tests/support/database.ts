@@ -3,8 +3,9 @@ import { randomBytes } from 'node:crypto';
 import { Client } from 'pg';
 
 /** A database of its own for one test file, on the server that `./abanico test` starts. */
-export async function freshDatabase(): Promise<{ url: string; drop: () => Promise<void> }> {
-  const server = process.env.DATABASE_URL;
+export async function freshDatabase(
+  server = process.env.DATABASE_URL,
+): Promise<{ url: string; drop: () => Promise<void> }> {
   if (!server)
     throw new Error('DATABASE_URL is not set: run ./abanico test, or point it at a PostgreSQL of your own');
   const name = `test_${randomBytes(6).toString('hex')}`;

@@ -19,6 +19,8 @@ export interface CurvePoint {
   /** Standard uncertainty of the level from the meter's repeatability, dB. */
   levelUncertaintyDb: number;
   shortfallK: number;
+  /** Standard uncertainty of a typed room reading, K. */
+  roomUncertaintyK: number;
   runs: string[];
 }
 
@@ -40,6 +42,9 @@ export interface EntryCurve {
 
 /** Repeatability of a class 2 meter's reading where the passes do not tell, dB. */
 const METER_REPEATABILITY_DB = 0.15;
+
+/** Half-width of a normal's 95 % interval, in standard deviations. */
+const NORMAL_95 = 1.96;
 
 /** A setting louder and no cooler than another does not count for the best rise at or below a level. */
 function markJudged(settings: readonly SettingMean[]): boolean[] {
@@ -109,6 +114,7 @@ export function entryCurves(
           source: spread.source,
           levelUncertaintyDb: (METER_REPEATABILITY_DB * gain) / Math.sqrt(setting.points.length),
           shortfallK: Math.max(...setting.points.map((point) => Math.abs(point.shortfallK))),
+          roomUncertaintyK: Math.max(...setting.points.map((point) => point.roomDoubtK)) / NORMAL_95,
           runs: setting.points.map((point) => point.run),
         };
       }),

@@ -17,6 +17,8 @@ export interface MeasuredPoint {
   resistanceKPerW: number | null;
   /** What the settling fit sees the mean short of its end, K. */
   shortfallK: number;
+  /** Half-width of the 95 % interval of a typed room reading, K; 0 where a probe logged it. */
+  roomDoubtK: number;
 }
 
 /** Only a settled run that stands clear of the room supports a curve (FORMATS steps 1 and 5). */

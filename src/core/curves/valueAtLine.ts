@@ -107,7 +107,8 @@ function placedAt(
   const interpolationK = Math.abs(value.riseK - chordK) / (2 * Math.sqrt(3));
   const levelDb = (1 - along) * before.levelUncertaintyDb + along * after.levelUncertaintyDb;
   const shortfallK = Math.max(before.shortfallK, after.shortfallK) / Math.sqrt(3);
-  const otherK2 = (value.slope * levelDb) ** 2 + interpolationK ** 2 + shortfallK ** 2;
+  const roomK = Math.max(before.roomUncertaintyK, after.roomUncertaintyK);
+  const otherK2 = (value.slope * levelDb) ** 2 + interpolationK ** 2 + shortfallK ** 2 + roomK ** 2;
   const own = combine(spreadBetween(before.spread, after.spread, along), otherK2);
   const pooled = combine(spreadBetween(before.pooledSpread, after.pooledSpread, along), otherK2);
   const nearer = along < 0.5 ? before : after;
@@ -130,7 +131,7 @@ function placedAt(
  * What a curve says at the noise line, dB(A): the rise there with its standard uncertainty, or the status
  * and the reason why there is none (FORMATS step 7). Judged by the best rise at or below the level, so a
  * setting that is louder and no cooler than another never helps. Uncertainty: spread of passes and
- * mounts, the meter through the slope, interpolation, and what was still to come (GUM, JCGM 100, 5.1).
+ * mounts, the meter through the slope, interpolation, what was still to come, and a typed room reading's doubt (GUM, JCGM 100, 5.1).
  */
 export function valueAtLine(curve: EntryCurve, lineDb: number): PlacedValue | NoValue {
   if (!Number.isFinite(lineDb)) throw new RangeError(`valueAtLine: lineDb must be finite, got ${lineDb}`);

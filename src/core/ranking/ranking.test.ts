@@ -27,6 +27,7 @@ function point(
     riseK,
     resistanceKPerW: riseK / 170,
     shortfallK: 0,
+    roomDoubtK: 0,
     ...more,
   };
 }

@@ -52,5 +52,6 @@ export function labRunPoint(run: LabRun): MeasuredPoint {
     riseK: reduction.riseK,
     resistanceKPerW: reduction.resistanceKPerW.known ? reduction.resistanceKPerW.value : null,
     shortfallK: reduction.shortfallK,
+    roomDoubtK: run.ambientDoubtK ?? 0,
   };
 }

@@ -159,7 +159,9 @@ export function CurvesChart(props: CurvesChartProps) {
       }}
       onClick={() => near && onPoint(near.run)}
     >
-      <p className="label-text absolute top-0 left-12">{AXIS_TITLES[scale.response]}</p>
+      <p data-picture className="label-text absolute top-0 left-12">
+        {AXIS_TITLES[scale.response]}
+      </p>
       <Plot
         series={series}
         x={x}
@@ -210,6 +212,7 @@ export function CurvesChart(props: CurvesChartProps) {
           {labels.map((label) => (
             <span
               key={label.entry}
+              data-picture
               className="pointer-events-none absolute truncate text-[13px] font-semibold"
               dir="auto"
               title={label.product}

@@ -4,6 +4,7 @@ import type { LineRule } from '@/core/ranking/rankAtLine';
 /** What the Curves page is given: all that moves with the line is computed from it in the browser. */
 export interface CurvesData {
   roundUpId: number;
+  title: string;
   entries: CurveEntry[];
   loads: CurveLoad[];
   noiseLineDba: number;

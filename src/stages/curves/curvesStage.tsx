@@ -1,11 +1,15 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { parseAsFloat, parseAsString, parseAsStringLiteral, useQueryStates } from 'nuqs';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { parseAsArrayOf, parseAsFloat, parseAsString, parseAsStringLiteral, useQueryStates } from 'nuqs';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { toast } from 'sonner';
 import { RESPONSES, responseScale } from '@/core/curves/response';
 import { rankAtLine } from '@/core/ranking/rankAtLine';
 import { lineStep } from '@/ui/chart/noiseLine';
+import { savePicture } from '@/ui/chart/savePicture';
+import { BesideTable } from './besideTable';
+import { EntryChoice } from './entryChoice';
 import { CurvesChart } from './curvesChart';
 import type { CurvesData } from './curvesData';
 import { LineField } from './lineField';
@@ -37,6 +41,7 @@ export function CurvesStage({ data }: { data: CurvesData }) {
       load: parseAsString.withDefault(data.loads[0]!.key),
       line: parseAsFloat.withDefault(data.noiseLineDba),
       show: parseAsStringLiteral(RESPONSES).withDefault('rise'),
+      hide: parseAsArrayOf(parseAsString).withDefault([]),
     },
     { history: 'replace', throttleMs: 300 },
   );
@@ -44,10 +49,20 @@ export function CurvesStage({ data }: { data: CurvesData }) {
   const load = data.loads.find((of) => of.key === view.load) ?? data.loads[0]!;
   const range = useMemo(() => levelRange(data.loads, data.noiseLineDba), [data]);
   const lineDb = Math.min(range.max, Math.max(range.min, view.line));
-  const entries = useMemo(() => new Map(data.entries.map((entry) => [entry.entry, entry])), [data]);
+  const hiddenKey = view.hide.join('\n');
+  const hidden = useMemo(
+    () => new Set(data.entries.map((of) => of.entry).filter((of) => hiddenKey.split('\n').includes(of))),
+    [data, hiddenKey],
+  );
+  const entries = useMemo(
+    () => new Map(data.entries.filter((of) => !hidden.has(of.entry)).map((entry) => [entry.entry, entry])),
+    [data, hidden],
+  );
+  const curves = useMemo(() => load.curves.filter((curve) => !hidden.has(curve.entry)), [load, hidden]);
+  const holder = useRef<HTMLDivElement>(null);
   const show = load.fixedWatts ? view.show : 'rise';
   const scale = useMemo(() => responseScale(show, load.rule), [show, load]);
-  const ranking = useMemo(() => rankAtLine(load.curves, { ...load.rule, lineDb }), [load, lineDb]);
+  const ranking = useMemo(() => rankAtLine(curves, { ...load.rule, lineDb }), [curves, load, lineDb]);
 
   const moveTo = useCallback(
     (next: number) => {
@@ -71,6 +86,13 @@ export function CurvesStage({ data }: { data: CurvesData }) {
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   }, [lineDb, moveTo]);
+
+  async function picture() {
+    const title = `${data.title}: at ${lineDb.toFixed(1)} dB(A), ${load.label}`;
+    await savePicture(holder.current!, title, `curves-${lineDb.toFixed(1)}dBA.png`).catch((error: Error) =>
+      toast.error(error.message),
+    );
+  }
 
   const runsHref = (entry: string) =>
     `/round-ups/${data.roundUpId}/logbook?${new URLSearchParams({ entry, load: load.key })}`;
@@ -99,15 +121,29 @@ export function CurvesStage({ data }: { data: CurvesData }) {
               ))}
             </div>
           )}
-          <p className="label-text ml-auto">
-            {load.curves.filter((curve) => curve.points.length > 0).length} of {data.entries.length} entries ·
-            error bars 95 %
-          </p>
+          <div className="label-text ml-auto flex flex-wrap items-center gap-x-3">
+            <EntryChoice
+              entries={data.entries}
+              hidden={hidden}
+              onHidden={(hide) => void setView({ hide: hide.length > 0 ? hide : null })}
+            />
+            <span>error bars 95 %</span>
+            <button className="cursor-pointer underline underline-offset-3" onClick={() => void picture()}>
+              PNG
+            </button>
+            <a
+              className="underline underline-offset-3"
+              href={`/round-ups/${data.roundUpId}/curves/csv?${new URLSearchParams({ load: load.key })}`}
+              download
+            >
+              CSV
+            </a>
+          </div>
         </div>
-        <div className="min-h-0 flex-1">
+        <div ref={holder} className="min-h-0 flex-1">
           <CurvesChart
             entries={entries}
-            curves={load.curves}
+            curves={curves}
             scale={scale}
             range={range}
             meterDistanceCm={data.meterDistanceCm}
@@ -146,6 +182,10 @@ export function CurvesStage({ data }: { data: CurvesData }) {
             <p className="py-4">Nothing can be placed at this level and load.</p>
           )}
           <RankingNotes ranking={ranking} entries={entries} scale={scale} />
+          {hidden.size > 0 && (
+            <p className="pt-2 text-[14px] text-ink2">{hidden.size} hidden: places are among those shown.</p>
+          )}
+          <BesideTable load={load} idle={data.loads.find((of) => of.rule.loadW === 0)} entries={entries} />
         </div>
       </aside>
     </div>

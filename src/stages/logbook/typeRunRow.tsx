@@ -25,7 +25,7 @@ const FIELDS: Field[] = [
   { name: 'ambientC', label: 'Room, °C', width: '5.2rem' },
   { name: 'powerW', label: 'Power, W', width: '5.2rem', optional: true },
   { name: 'rpm', label: 'rpm', width: '4.6rem', optional: true },
-  { name: 'note', label: 'Note', width: '9rem', optional: true, text: true },
+  { name: 'note', label: 'Note', width: '6.5rem', optional: true, text: true },
 ];
 
 /** What stays for the next run of an evening: only the readings are new. */
@@ -99,7 +99,7 @@ export function TypeRunRow({
       aria-label="Type a run"
     >
       <div className="flex flex-wrap items-end gap-1.5">
-        <label className="block w-44">
+        <label className="block w-38">
           <span className="label-text">Entry</span>
           <select name="entry" autoFocus className={`${box} border-hairline py-[5px]`}>
             {entries.map((of) => (
@@ -124,7 +124,7 @@ export function TypeRunRow({
           </label>
         ))}
         <button className="act-button" disabled={busy}>
-          Save <span aria-hidden="true">↵</span>
+          Save
         </button>
         <button type="button" className="quiet-button" onClick={onClose}>
           Close

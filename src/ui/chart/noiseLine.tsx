@@ -54,10 +54,13 @@ export function NoiseLine({ frame, lineDb, onLine }: NoiseLineProps) {
       onPointerMove={drag}
       onClick={(event) => event.stopPropagation()}
     >
-      <span className="absolute top-0 left-1/2 -translate-x-1/2 rounded-sm bg-act px-2.5 py-0.5 text-[14px] font-bold whitespace-nowrap text-on-act">
+      <span
+        data-picture
+        className="absolute top-0 left-1/2 -translate-x-1/2 rounded-sm bg-act px-2.5 py-0.5 text-[14px] font-bold whitespace-nowrap text-on-act"
+      >
         {figure(lineDb, 1)} dB(A)
       </span>
-      <span className="absolute top-6 bottom-0 left-1/2 w-[2.5px] -translate-x-1/2 bg-act" />
+      <span data-picture className="absolute top-6 bottom-0 left-1/2 w-[2.5px] -translate-x-1/2 bg-act" />
     </div>
   );
 }

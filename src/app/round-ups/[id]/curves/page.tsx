@@ -15,6 +15,7 @@ export default async function CurvesPage({ params }: { params: Promise<{ id: str
     <CurvesStage
       data={{
         roundUpId: id,
+        title: roundUp.title,
         entries: entries.map(({ entry, product }, position) => ({ entry, product, position })),
         loads: curvesOf(view).map(({ load, label, curves }) => ({
           key: loadParam(load),

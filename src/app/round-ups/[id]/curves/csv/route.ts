@@ -1,0 +1,19 @@
+import { idFrom } from '@/app/ids';
+import { loadParam } from '@/core/runs/loadParam';
+import { curvesCsv } from '@/lab/curvesCsv';
+import { curvesOf, viewRoundUp } from '@/lab/roundUpView';
+
+export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
+  const id = idFrom((await params).id);
+  const view = await viewRoundUp(id);
+  if (!view) return new Response('no such round-up', { status: 404 });
+  const asked = new URL(request.url).searchParams.get('load');
+  const loads = curvesOf(view);
+  const chosen = loads.find(({ load }) => loadParam(load) === asked) ?? loads[0]!;
+  return new Response(curvesCsv(chosen, view.entries, view.roundUp.referenceAmbientC), {
+    headers: {
+      'content-type': 'text/csv; charset=utf-8',
+      'content-disposition': `attachment; filename="curves-${id}.csv"`,
+    },
+  });
+}

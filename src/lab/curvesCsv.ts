@@ -1,0 +1,29 @@
+import { stringify } from 'csv-stringify/sync';
+import type { CitedEntry } from '@/database/roundUps';
+import { safeText } from '@/formats/safeText';
+import type { LoadCurves } from './roundUpView';
+
+/** The points of all curves at one load as CSV, safe to open in a spreadsheet. */
+export function curvesCsv(
+  { load, label, curves }: LoadCurves,
+  entries: readonly CitedEntry[],
+  referenceAmbientC: number,
+): string {
+  const products = new Map(entries.map((entry) => [entry.entry, entry.product]));
+  const rows = curves.flatMap(({ entry, points }) =>
+    points.map((point) => ({
+      entry: safeText(entry),
+      product: safeText(products.get(entry) ?? ''),
+      load: safeText(label),
+      setting: safeText(point.setting),
+      level_dba: point.levelDb.toFixed(2),
+      rise_k: point.riseK.toFixed(2),
+      rise_95_k: point.interval95K.toFixed(2),
+      resistance_k_per_w: point.resistanceKPerW?.toFixed(4) ?? '',
+      temperature_at_reference_c: load.loadName ? '' : (referenceAmbientC + point.riseK).toFixed(2),
+      on_curve: String(point.judged),
+      runs: String(point.runs.length),
+    })),
+  );
+  return stringify(rows, { header: true, record_delimiter: '\r\n' });
+}

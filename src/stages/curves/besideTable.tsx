@@ -1,0 +1,75 @@
+import type { CurvePoint } from '@/core/curves/entryCurve';
+import { EntryMark } from '@/ui/entryMark';
+import { figure } from '@/ui/figures';
+import type { CurveEntry, CurveLoad } from './curvesData';
+
+function Cell({ point }: { point: CurvePoint | undefined }) {
+  if (!point) return <td className="num text-ink2">–</td>;
+  return (
+    <td className="num whitespace-nowrap">
+      {figure(point.riseK, 1)} K
+      <span className="block text-[12.5px] text-ink2">{figure(point.levelDb, 1)} dB(A)</span>
+    </td>
+  );
+}
+
+/** What one line hides: each entry at its quietest, at full speed and at idle. Heat and noise together. */
+export function BesideTable({
+  load,
+  idle,
+  entries,
+}: {
+  load: CurveLoad;
+  idle: CurveLoad | undefined;
+  entries: ReadonlyMap<string, CurveEntry>;
+}) {
+  const shown = load.curves.filter((curve) => entries.has(curve.entry) && curve.points.length > 0);
+  if (shown.length === 0) return null;
+  const idleOf = (entry: string) => idle?.curves.find((curve) => curve.entry === entry)?.points[0];
+  return (
+    <details className="mt-4 border-t border-hairline pt-3">
+      <summary className="font-display cursor-pointer text-[15px] font-bold">Beside the line</summary>
+      <table className="figure-table">
+        <thead>
+          <tr>
+            <th scope="col">Entry</th>
+            <th scope="col" className="num">
+              Quietest
+            </th>
+            <th scope="col" className="num">
+              Full speed
+            </th>
+            {idle && (
+              <th scope="col" className="num">
+                Idle
+              </th>
+            )}
+          </tr>
+        </thead>
+        <tbody>
+          {shown.map((curve) => {
+            const entry = entries.get(curve.entry)!;
+            return (
+              <tr key={curve.entry}>
+                <td className="w-full max-w-0">
+                  <span className="flex items-center gap-1.5">
+                    <EntryMark position={entry.position} />
+                    <span className="truncate" dir="auto" title={entry.product}>
+                      {entry.product}
+                    </span>
+                  </span>
+                </td>
+                <Cell point={curve.points[0]} />
+                <Cell point={curve.points[curve.points.length - 1]} />
+                {idle && <Cell point={idleOf(curve.entry)} />}
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <p className="label-text pt-1">
+        At its quietest and loudest settings each cooler stands at another level: these are no ranking.
+      </p>
+    </details>
+  );
+}

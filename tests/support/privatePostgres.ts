@@ -1,0 +1,24 @@
+import { execFileSync } from 'node:child_process';
+
+const PRELUDE = 'set -euo pipefail; source scripts/install.sh; source scripts/postgres.sh;';
+
+/** A PostgreSQL of one test's own, by the same script that `./abanico start` uses; it can be stopped and started. */
+export class PrivatePostgres {
+  readonly url: string;
+
+  constructor(private readonly name: string) {
+    this.url = this.start();
+  }
+
+  private bash(body: string): string {
+    return execFileSync('bash', ['-c', `${PRELUDE} ${body}`], { encoding: 'utf8' }).trim();
+  }
+
+  start(): string {
+    return this.bash(`private_postgres ${this.name} "-c fsync=off"; echo "$DATABASE_URL"`);
+  }
+
+  stop(): void {
+    this.bash(`place_cluster ${this.name}; stop_postgres`);
+  }
+}
