@@ -27,7 +27,7 @@ place_cluster() {
 }
 
 free_port() {
-  node -e 'const s = require("net").createServer().listen(0, "127.0.0.1", () => { console.log(s.address().port); s.close(); })'
+  node -e 'const s = require("net").createServer().listen(0, "127.0.0.1", () => { process.stdout.write(String(s.address().port)); s.close(); })'
 }
 
 is_free_port() {

@@ -1,0 +1,36 @@
+import { Client } from 'pg';
+import { closePool } from '../../src/database/pool';
+import { importBundle } from '../../src/lab/importBundle';
+import { startApplication } from '../support/application';
+import { freshDatabase } from '../support/database';
+import { benchDrag, benchRank } from './curves';
+import { print, type Figure } from './figure';
+import { addTraces, largeBundle } from './largeLab';
+import { benchLargeLog } from './largeLog';
+import { benchPages } from './pages';
+import { benchReduction } from './reduction';
+
+async function benchLab(): Promise<Figure[]> {
+  const database = await freshDatabase();
+  process.env.DATABASE_URL = database.url;
+  const imported = await importBundle(largeBundle(3));
+  if (!imported.imported) throw new Error(JSON.stringify(imported.problems[0]));
+  await addTraces(database.url);
+  const client = new Client({ connectionString: database.url });
+  await client.connect();
+  const { rows } = await client.query<{ id: number }>('SELECT min(id) + 1500 AS id FROM runs');
+  await client.end();
+  await closePool();
+  const app = await startApplication({ databaseUrl: database.url });
+  const figures = [...(await benchDrag(app.url)), ...(await benchPages(app.url, rows[0]!.id))];
+  await app.stop();
+  await database.drop();
+  return figures;
+}
+
+async function main(): Promise<void> {
+  const figures = [benchReduction(), benchLargeLog(100), benchRank(), ...(await benchLab())];
+  print(figures);
+}
+
+void main();

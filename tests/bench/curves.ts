@@ -1,0 +1,87 @@
+import { chromium } from '@playwright/test';
+import { rankAtLine } from '../../src/core/ranking/rankAtLine';
+import { readBundle } from '../../src/formats/bundle/readBundle';
+import { bundleCurves } from '../../src/lab/rankBundle';
+import { percentile, type Figure } from './figure';
+import { largeBundle } from './largeLab';
+
+const FRAME_MS = 1000 / 60;
+
+/** The order made anew for each of 200 places of the line, 60 entries at three loads; baseline: one frame at 60 Hz. */
+export function benchRank(): Figure {
+  const bundle = readBundle(largeBundle(2));
+  const loads = [250, 170, 90].map((loadW) => ({ loadW, curves: bundleCurves(bundle, loadW).curves }));
+  const times: number[] = [];
+  for (let i = 0; i < 220; i += 1) {
+    const lineDb = 28 + (i % 100) * 0.1;
+    const start = performance.now();
+    for (const { loadW, curves } of loads)
+      rankAtLine(curves, { lineDb, loadW, referenceAmbientC: 23, limitC: 130 });
+    if (i >= 20) times.push(performance.now() - start);
+  }
+  const p95 = percentile(times, 0.95);
+  return {
+    what: 'line moved, core: re-rank of 60 entries × 3 loads',
+    measured: `p95 ${p95.toFixed(1)} ms, ${(p95 / FRAME_MS).toFixed(2)} of the baseline`,
+    baseline: 'one frame at 60 Hz, 16.7 ms',
+    budget: 'one frame',
+    held: p95 <= FRAME_MS,
+  };
+}
+
+/** Work of the page between two frames while the line is dragged; and what Curves loads first. */
+export async function benchDrag(url: string): Promise<Figure[]> {
+  const browser = await chromium.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+  });
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  let script = 0;
+  page.on('response', (response) => {
+    if (response.request().resourceType() === 'script')
+      script += Number(response.headers()['content-length'] ?? 0);
+  });
+  const session = await page.context().newCDPSession(page);
+  await session.send('Network.enable');
+  let encoded = 0;
+  const kinds = new Map<string, string>();
+  session.on('Network.responseReceived', (event) => kinds.set(event.requestId, event.type));
+  session.on('Network.loadingFinished', (event) => {
+    if (kinds.get(event.requestId) === 'Script') encoded += event.encodedDataLength;
+  });
+  await page.goto(`${url}/round-ups/1/curves`, { waitUntil: 'networkidle' });
+  const loadedKb = (encoded || script) / 1024;
+  const line = page.getByRole('slider', { name: 'Noise line' });
+  const box = (await line.boundingBox())!;
+  await session.send('Performance.enable');
+  const busy = async () => {
+    const { metrics } = await session.send('Performance.getMetrics');
+    const of = (name: string) => metrics.find((metric) => metric.name === name)!.value;
+    return (of('ScriptDuration') + of('LayoutDuration') + of('RecalcStyleDuration')) * 1000;
+  };
+  await page.mouse.move(box.x + 12, box.y + 100);
+  await page.mouse.down();
+  const moves = 150;
+  for (let i = 0; i < 30; i += 1) await page.mouse.move(box.x + i, box.y + 100);
+  const before = await busy();
+  for (let i = 0; i < moves; i += 1) await page.mouse.move(box.x + 40 + (i % 120), box.y + 100);
+  const each = ((await busy()) - before) / moves;
+  await page.mouse.up();
+  await browser.close();
+  return [
+    {
+      what: 'line moved, Chromium: script, style and layout of a move, 60 entries × 3 loads',
+      measured: `${each.toFixed(1)} ms, ${(each / FRAME_MS).toFixed(2)} of the baseline`,
+      baseline: 'one frame at 60 Hz, 16.7 ms',
+      budget: 'one frame',
+      held: each <= FRAME_MS,
+    },
+    {
+      what: 'first load of Curves, script as sent',
+      measured: `${loadedKb.toFixed(0)} kB`,
+      baseline: '–',
+      budget: '350 kB',
+      held: loadedKb <= 350,
+    },
+  ];
+}
