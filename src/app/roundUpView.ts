@@ -1,5 +1,8 @@
 import { cache } from 'react';
-import { viewRoundUp } from '@/lab/roundUpView';
+import * as lab from '@/lab/roundUpView';
 
 /** One reading of a round-up for all that a request shows of it: rail, page and title. */
-export const roundUpView = cache(viewRoundUp);
+export const roundUpView = cache(lab.viewRoundUp);
+
+/** States and flags, likewise made once. */
+export const notedRuns = cache(lab.notedRuns);

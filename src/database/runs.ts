@@ -175,17 +175,38 @@ const SELECT_RUNS = `
   JOIN reductions d ON d.run_id = u.id AND d.window_s = r.window_s`;
 
 function toLabRun(row: RunRow): LabRun {
-  const { id, label, entry, product, isControl, mount, pass, loadW, loadName, gpuLoadW, setting, control } =
-    row;
-  const { noiseDb, floorDb, hasTrace, dutyPct, rpm, startedAt, note, setAside } = row;
-  const { version, windowReason, typedCpuC, typedAmbientC, typedPowerW, ambientDoubtK, fanCount, productId } =
-    row;
+  // Spelt out: spreads of rows this wide cost more than the query.
   return {
-    ...{ id, label, entry, product, isControl, mount, pass, loadW, loadName, gpuLoadW, setting, control },
-    ...{ noiseDb, floorDb, hasTrace, dutyPct, rpm, startedAt, note, setAside },
-    ...{ version, windowReason, typedCpuC, typedAmbientC, typedPowerW, ambientDoubtK, fanCount, productId },
+    id: row.id,
+    label: row.label,
+    entry: row.entry,
+    product: row.product,
+    isControl: row.isControl,
+    mount: row.mount,
+    pass: row.pass,
+    loadW: row.loadW,
+    loadName: row.loadName,
+    gpuLoadW: row.gpuLoadW,
+    setting: row.setting,
+    control: row.control,
+    noiseDb: row.noiseDb,
+    floorDb: row.floorDb,
+    level: coolerLevel(row.noiseDb, row.floorDb),
+    hasTrace: row.hasTrace,
+    dutyPct: row.dutyPct,
+    rpm: row.rpm,
+    startedAt: row.startedAt,
+    note: row.note,
+    setAside: row.setAside,
+    version: row.version,
     movedWindow: row.movedStartS === null ? null : { startS: row.movedStartS, endS: row.movedEndS! },
-    level: coolerLevel(noiseDb, floorDb),
+    windowReason: row.windowReason,
+    typedCpuC: row.typedCpuC,
+    typedAmbientC: row.typedAmbientC,
+    typedPowerW: row.typedPowerW,
+    ambientDoubtK: row.ambientDoubtK,
+    fanCount: row.fanCount,
+    productId: row.productId,
     reduction: {
       settled: row.settled,
       unsettledReason: row.unsettledReason,

@@ -13,13 +13,17 @@ export interface VerdictView {
   method: string[];
 }
 
-/** The ranking at a line and load from an address; the round-up's own where it names none that exists. */
+/** As `verdictOf`, of a round-up by its id; null where there is none. */
 export async function viewVerdict(
   id: number,
   query: { load?: string; line?: string },
 ): Promise<VerdictView | null> {
   const view = await viewRoundUp(id);
-  if (!view) return null;
+  return view && verdictOf(view, query);
+}
+
+/** The ranking at a line and load from an address; the round-up's own where it names none that exists. */
+export function verdictOf(view: RoundUpView, query: { load?: string; line?: string }): VerdictView {
   const { roundUp, runs } = view;
   const loads = curvesOf(view);
   const chosen = loads.find(({ load }) => loadParam(load) === query.load) ?? loads[0]!;

@@ -29,7 +29,12 @@ async function benchLab(): Promise<Figure[]> {
 }
 
 async function main(): Promise<void> {
-  const figures = [benchReduction(), benchLargeLog(100), benchRank(), ...(await benchLab())];
+  // npm run bench -- lab: only the part named
+  const only = process.argv[2];
+  const figures: Figure[] = [];
+  if (!only || only === 'core') figures.push(benchReduction(), benchRank());
+  if (!only || only === 'log') figures.push(benchLargeLog(100));
+  if (!only || only === 'lab') figures.push(...(await benchLab()));
   print(figures);
 }
 

@@ -1,5 +1,5 @@
 import type { CurvePoint, EntryCurve } from './entryCurve';
-import { pchip, pchipAt } from './pchip';
+import { pchip, pchipAt, type Pchip } from './pchip';
 import type { SettingSpread } from '../uncertainty/settingSpread';
 import type { SpreadSource } from '../uncertainty/rigSpread';
 
@@ -127,6 +127,33 @@ function placedAt(
   };
 }
 
+interface Fitted {
+  judged: CurvePoint[];
+  rise: Pchip;
+  resistance: Pchip | null;
+}
+
+/** Interpolants of a curve, made once: the line asks for them sixty times a second. */
+const fitted = new WeakMap<EntryCurve, Fitted>();
+
+function fittedOf(curve: EntryCurve): Fitted {
+  const before = fitted.get(curve);
+  if (before) return before;
+  const judged = curve.points.filter((point) => point.judged);
+  const levels = judged.map((point) => point.levelDb);
+  const resistances = judged.map((point) => point.resistanceKPerW);
+  const made = {
+    judged,
+    rise: pchip(
+      levels,
+      judged.map((point) => point.riseK),
+    ),
+    resistance: resistances.some((r) => r === null) ? null : pchip(levels, resistances as number[]),
+  };
+  fitted.set(curve, made);
+  return made;
+}
+
 /**
  * What a curve says at the noise line, dB(A): the rise there with its standard uncertainty, or the status
  * and the reason why there is none (FORMATS step 7). Judged by the best rise at or below the level, so a
@@ -140,7 +167,7 @@ export function valueAtLine(curve: EntryCurve, lineDb: number): PlacedValue | No
   const quietestDb = points[0]!.levelDb;
   const loudestDb = points[points.length - 1]!.levelDb;
   if (lineDb < quietestDb - ROUNDING_DB) return underQuietest(curve, lineDb);
-  const judged = points.filter((point) => point.judged);
+  const { judged, rise: riseCurve, resistance } = fittedOf(curve);
   const last = judged[judged.length - 1]!;
   if (lineDb >= last.levelDb) {
     // Past its last cooler setting an entry stands as cool as there; past its loudest it tops out.
@@ -153,19 +180,9 @@ export function valueAtLine(curve: EntryCurve, lineDb: number): PlacedValue | No
       toppedOut,
     });
   }
-  const levels = judged.map((point) => point.levelDb);
   const at = Math.max(lineDb, quietestDb);
-  const rise = pchipAt(
-    pchip(
-      levels,
-      judged.map((point) => point.riseK),
-    ),
-    at,
-  );
-  const resistances = judged.map((point) => point.resistanceKPerW);
-  const resistanceKPerW = resistances.some((r) => r === null)
-    ? null
-    : pchipAt(pchip(levels, resistances as number[]), at).y;
+  const rise = pchipAt(riseCurve, at);
+  const resistanceKPerW = resistance && pchipAt(resistance, at).y;
   return placedAt(judged[rise.piece]!, judged[rise.piece + 1]!, rise.along, {
     levelDb: lineDb,
     riseK: rise.y,

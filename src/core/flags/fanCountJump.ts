@@ -1,3 +1,5 @@
+import { groupBy } from '../curves/settingMeans';
+
 export interface FanReading {
   run: number;
   product: number;
@@ -16,13 +18,18 @@ const SAME_SPEED = 0.03;
  */
 export function fanCountJump(readings: readonly FanReading[]): Map<number, number> {
   const jumps = new Map<number, number>();
-  for (const of of readings) {
-    for (const other of readings) {
-      if (of.product !== other.product || of.fanCount <= other.fanCount || other.fanCount < 1) continue;
-      if (Math.abs(of.rpm / other.rpm - 1) > SAME_SPEED) continue;
-      const surplus = of.levelDb - other.levelDb - 10 * Math.log10(of.fanCount / other.fanCount);
-      if (Math.abs(surplus) > ALLOWED_DB && Math.abs(surplus) > Math.abs(jumps.get(of.run) ?? 0))
-        jumps.set(of.run, surplus);
+  for (const ofProduct of groupBy(readings, (of) => of.product).values()) {
+    // Most products stand in a round-up with one number of fans: there is nothing to compare.
+    if (new Set(ofProduct.map((of) => of.fanCount)).size < 2) continue;
+    for (const of of ofProduct) {
+      for (const other of ofProduct) {
+        if (of.fanCount <= other.fanCount || other.fanCount < 1) continue;
+        if (Math.abs(of.rpm / other.rpm - 1) > SAME_SPEED) continue;
+        const surplus = of.levelDb - other.levelDb - 10 * Math.log10(of.fanCount / other.fanCount);
+        if (Math.abs(surplus) > ALLOWED_DB && Math.abs(surplus) > Math.abs(jumps.get(of.run) ?? 0)) {
+          jumps.set(of.run, surplus);
+        }
+      }
     }
   }
   return jumps;

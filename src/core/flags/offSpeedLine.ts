@@ -1,3 +1,4 @@
+import { groupBy } from '../curves/settingMeans';
 import { median } from '../statistics/median';
 
 export interface SpeedLevel {
@@ -35,7 +36,11 @@ export function offSpeedLine(readings: readonly SpeedLevel[]): Map<number, numbe
   const off = new Map<number, number>();
   if (new Set(readings.map((of) => Math.round(of.rpm / 20))).size < 4) return off;
   const points = readings.map((of) => ({ x: Math.log10(of.rpm), y: of.levelDb }));
-  const line = theilSen(points);
+  // Repeats at one speed are one point of the line: their median.
+  const speeds = [...groupBy(points, (point) => Math.round(point.x * 100)).values()];
+  const line = theilSen(
+    speeds.map((of) => ({ x: median(of.map((p) => p.x)), y: median(of.map((p) => p.y)) })),
+  );
   const residuals = points.map((point) => point.y - line(point.x));
   const sigma = MAD_TO_SIGMA * median(residuals.map(Math.abs));
   residuals.forEach((residual, i) => {

@@ -36,25 +36,46 @@ function dot(a: Float64Array, b: Float64Array): number {
   return sum;
 }
 
-/** Least squares for T∞ and the amplitudes at given time constants (variable projection, Golub & Pereyra 1973). */
+interface Decay {
+  column: Float64Array;
+  sum: number;
+  square: number;
+  withY: number;
+}
+
+/**
+ * Least squares for T∞ and the amplitudes at given time constants (variable projection, Golub & Pereyra
+ * 1973). What a time constant brings to the normal equations is computed once, however often it is tried.
+ */
 function projection(t: readonly number[], y: readonly number[]): (taus: number[]) => Candidate | null {
-  const ones = new Float64Array(t.length).fill(1);
   const mean = y.reduce((sum, value) => sum + value, 0) / y.length;
   const centred = Float64Array.from(y, (value) => value - mean);
   const total = dot(centred, centred);
-  const decays = new Map<number, Float64Array>();
-  const decay = (tau: number) => {
-    let column = decays.get(tau);
-    if (!column) decays.set(tau, (column = Float64Array.from(t, (time) => -Math.exp(-time / tau))));
-    return column;
+  const decays = new Map<number, Decay>();
+  const decayOf = (tau: number): Decay => {
+    const before = decays.get(tau);
+    if (before) return before;
+    const column = Float64Array.from(t, (time) => -Math.exp(-time / tau));
+    const sum = column.reduce((all, value) => all + value, 0);
+    const made = { column, sum, square: dot(column, column), withY: dot(column, centred) };
+    decays.set(tau, made);
+    return made;
   };
   return (taus) => {
-    const basis = [ones, ...taus.map(decay)];
-    const right = basis.map((column) => dot(column, centred));
-    const coefficients = solveLinear(
-      basis.map((a) => basis.map((b) => dot(a, b))),
-      right,
-    );
+    const [a, b] = [decayOf(taus[0]!), taus.length > 1 ? decayOf(taus[1]!) : null];
+    const right = b ? [0, a.withY, b.withY] : [0, a.withY];
+    const across = b ? dot(a.column, b.column) : 0;
+    const normal = b
+      ? [
+          [t.length, a.sum, b.sum],
+          [a.sum, a.square, across],
+          [b.sum, across, b.square],
+        ]
+      : [
+          [t.length, a.sum],
+          [a.sum, a.square],
+        ];
+    const coefficients = solveLinear(normal, right);
     if (!coefficients) return null;
     const explained = coefficients.reduce((sum, value, i) => sum + value * right[i]!, 0);
     coefficients[0]! += mean;

@@ -2,8 +2,8 @@ import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { loadLabel } from '@/core/runs/load';
 import { loadParam } from '@/core/runs/loadParam';
-import { loadsOf, notedRuns } from '@/lab/roundUpView';
-import { roundUpView } from '@/app/roundUpView';
+import { loadsOf } from '@/lab/roundUpView';
+import { notedRuns, roundUpView } from '@/app/roundUpView';
 import { LogbookStage } from '@/stages/logbook/logbookStage';
 
 export default async function LogbookPage({ params }: { params: Promise<{ id: string }> }) {
@@ -41,7 +41,7 @@ export default async function LogbookPage({ params }: { params: Promise<{ id: st
   return (
     <LogbookStage
       roundUpId={id}
-      rows={rows}
+      packedRows={JSON.stringify(rows)}
       loads={loads}
       entries={entries.map(({ entry, product }) => ({ entry, product }))}
       firstLoadW={view.roundUp.loadsW[0]!}

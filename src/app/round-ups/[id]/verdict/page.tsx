@@ -1,7 +1,8 @@
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { loadParam } from '@/core/runs/loadParam';
-import { viewVerdict } from '@/lab/verdictView';
+import { roundUpView } from '@/app/roundUpView';
+import { verdictOf } from '@/lab/verdictView';
 import { VerdictStage } from '@/stages/verdict/verdictStage';
 
 interface Props {
@@ -13,9 +14,10 @@ export default async function VerdictPage({ params, searchParams }: Props) {
   const id = idFrom((await params).id);
   const query = await searchParams;
   const one = (value: string | string[] | undefined) => (Array.isArray(value) ? value[0] : value);
-  const verdict = await viewVerdict(id, { load: one(query.load), line: one(query.line) });
-  if (!verdict) notFound();
-  const { view, loads, chosen, lineDb, ranking, method } = verdict;
+  const view = await roundUpView(id);
+  if (!view) notFound();
+  const verdict = verdictOf(view, { load: one(query.load), line: one(query.line) });
+  const { loads, chosen, lineDb, ranking, method } = verdict;
   return (
     <VerdictStage
       data={{
