@@ -10,7 +10,9 @@ const views = [
   ['run', '/round-ups/1/runs/33'],
   ['curves', '/round-ups/1/curves'],
   ['verdict', '/round-ups/1/verdict'],
+  ['bring', '/bring'],
 ];
+const nightViews = ['logbook', 'run', 'curves', 'verdict'];
 const browser = await chromium.launch({
   executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
@@ -20,5 +22,11 @@ for (const [name, path] of views) {
   await page.goto(base + path, { waitUntil: 'networkidle' });
   await page.waitForTimeout(400);
   await page.screenshot({ path: `${folder}/${name}.png` });
+}
+await page.emulateMedia({ colorScheme: 'dark' });
+for (const [name, path] of views.filter(([of]) => nightViews.includes(of))) {
+  await page.goto(base + path, { waitUntil: 'networkidle' });
+  await page.waitForTimeout(400);
+  await page.screenshot({ path: `${folder}/${name}-night.png` });
 }
 await browser.close();

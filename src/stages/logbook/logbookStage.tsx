@@ -11,13 +11,15 @@ import {
 import { useVirtualizer } from '@tanstack/react-virtual';
 import Link from 'next/link';
 import { parseAsString, parseAsStringLiteral, useQueryStates } from 'nuqs';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { figure, plural } from '@/ui/figures';
 import type { LogbookRow } from './logbookRow';
 import { RunStateMark } from './runStateMark';
 import { TypeRunRow } from './typeRunRow';
 
 const ROW_PX = 35;
+const SERVER_ROWS = 40;
+const noChange = () => () => undefined;
 const SHOWN = ['all', 'flagged', 'set-aside'] as const;
 
 const column = createColumnHelper<LogbookRow>();
@@ -173,10 +175,16 @@ export function LogbookStage({
             .includes(wanted)),
     );
   }, [rows, view]);
+  const inBrowser = useSyncExternalStore(
+    noChange,
+    () => true,
+    () => false,
+  );
   const defined = useMemo(() => columns(roundUpId), [roundUpId]);
   // eslint-disable-next-line react-hooks/incompatible-library -- the table is not memoised by its callers
   const table = useReactTable({
-    data: shown,
+    // The server draws what a first window shows; the browser has them all.
+    data: inBrowser ? shown : shown.slice(0, SERVER_ROWS),
     columns: defined,
     state: { sorting },
     onSortingChange: setSorting,
