@@ -18,7 +18,7 @@ export function LineField({ lineDb, onLine }: { lineDb: number; onLine: (lineDb:
     <input
       aria-label="Noise line, dB(A)"
       inputMode="decimal"
-      className="w-[3.3ch] min-w-[3.3ch] border-b-2 border-dotted border-act bg-transparent text-center focus:bg-raised"
+      className="w-[4.4ch] min-w-[4.4ch] border-b-2 border-dotted border-act bg-transparent text-center focus:bg-raised"
       value={draft ?? figure(lineDb, 1)}
       onFocus={(event) => event.target.select()}
       onChange={(event) => setDraft(event.target.value)}
