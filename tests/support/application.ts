@@ -32,7 +32,7 @@ export async function startApplication(use?: { databaseUrl: string }): Promise<A
     detached: true,
   });
   const url = `http://127.0.0.1:${port}`;
-  const end = Date.now() + 30_000;
+  const end = Date.now() + 120_000;
   for (;;) {
     const answered = await fetch(url).then(
       () => true,
