@@ -25,12 +25,13 @@ export function rootedFiles(files: ReadonlyMap<string, Uint8Array>): BundleFiles
   return rooted;
 }
 
-export function findFile(files: BundleFiles, path: string): Uint8Array | null {
+/** The file that a path names, with the path at which it was found. */
+export function findFile(files: BundleFiles, path: string): { path: string; bytes: Uint8Array } | null {
   const inside = insidePath(path);
   if (inside === null) return null;
-  const exact = files.get(inside);
-  if (exact) return exact;
-  const name = inside.split('/').pop()!;
-  const flat = files.get(name);
-  return flat ?? null;
+  for (const at of [inside, inside.split('/').pop()!]) {
+    const bytes = files.get(at);
+    if (bytes) return { path: at, bytes };
+  }
+  return null;
 }

@@ -54,6 +54,14 @@ test.each(broken)('a broken row is listed with its place: %s', (_, change, probl
   expect(readBundle(smallBundle(change)).problems).toContainEqual(expect.objectContaining(problem));
 });
 
+test('files chosen without their folder are found by name, and none is kept twice', () => {
+  const loose = new Map([...smallBundle()].map(([path, bytes]) => [path.split('/').pop()!, bytes]));
+  const bundle = readBundle(loose);
+  expect(bundle.problems).toEqual([]);
+  expect(bundle.runs.every(({ trace }) => trace !== null)).toBe(true);
+  expect(bundle.others).toEqual([]);
+});
+
 test('typed means do without a trace', () => {
   const bundle = readBundle(
     smallBundle((files) => {

@@ -18,9 +18,9 @@ export interface Bundle {
 }
 
 function wanted(files: BundleFiles, path: string): Uint8Array {
-  const bytes = findFile(files, path);
-  if (!bytes) throw new UnusableInput({ file: path, message: 'not there: a bench bundle holds this file' });
-  return bytes;
+  const found = findFile(files, path);
+  if (!found) throw new UnusableInput({ file: path, message: 'not there: a bench bundle holds this file' });
+  return found.bytes;
 }
 
 /**
@@ -43,14 +43,14 @@ export function readBundle(given: ReadonlyMap<string, Uint8Array>): Bundle {
       withTraces.push({ run, trace: null });
       continue;
     }
-    const bytes = findFile(files, run.trace);
-    if (!bytes) {
+    const found = findFile(files, run.trace);
+    if (!found) {
       const message = `the log "${run.trace}" is not in the bundle: row left out`;
       problems.push({ file: 'runs.csv', line: run.line, column: 'trace', message });
       continue;
     }
-    used.add(run.trace);
-    const trace = readTraceTable(run.trace, bytes, problems);
+    used.add(found.path);
+    const trace = readTraceTable(run.trace, found.bytes, problems);
     if (!trace) continue;
     const hasRoom = trace.channels.some((channel) => channel.heading === 'ambient_c');
     if (!hasRoom && run.typedAmbientC === null) {
