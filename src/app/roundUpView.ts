@@ -3,6 +3,3 @@ import * as lab from '@/lab/roundUpView';
 
 /** One reading of a round-up for all that a request shows of it: rail, page and title. */
 export const roundUpView = cache(lab.viewRoundUp);
-
-/** States and flags, likewise made once. */
-export const notedRuns = cache(lab.notedRuns);

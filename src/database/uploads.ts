@@ -57,8 +57,10 @@ export async function deleteUploadFile(db: Queryable, fileId: number): Promise<v
   await db.query(`DELETE FROM upload_files WHERE id = $1`, [fileId]);
 }
 
-export async function deleteUpload(db: Queryable, uploadId: string): Promise<void> {
-  await db.query(`DELETE FROM uploads WHERE id = $1`, [uploadId]);
+/** Whether it was still there. */
+export async function deleteUpload(db: Queryable, uploadId: string): Promise<boolean> {
+  const { rowCount } = await db.query(`DELETE FROM uploads WHERE id = $1`, [uploadId]);
+  return rowCount === 1;
 }
 
 export async function listUploadedFiles(db: Queryable, uploadId: string): Promise<UploadedFile[]> {

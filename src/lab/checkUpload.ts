@@ -1,5 +1,5 @@
 import { loadLabel } from '@/core/runs/load';
-import { groupBy } from '@/core/curves/settingMeans';
+import { groupBy } from '@/core/statistics/groupBy';
 import { withDatabase } from '@/database/pool';
 import { listRoundUps } from '@/database/roundUps';
 import { isZip, readZip } from '@/formats/bundle/bundleZip';

@@ -1,5 +1,6 @@
 import type { Reduction } from '@/core/reduction/reduceTrace';
 import { insertChange } from '@/database/changes';
+import { deleteUpload } from '@/database/uploads';
 import { findOrAddRigRevision, insertEntry } from '@/database/labEntries';
 import { inTransaction } from '@/database/pool';
 import { citeEntry, insertRoundUp, keepFile } from '@/database/roundUps';
@@ -30,9 +31,11 @@ export function reduceAll(bundle: Bundle): { reduced: ReducedRun[]; problems: Pr
   return { reduced, problems };
 }
 
-async function write(bundle: Bundle, reduced: readonly ReducedRun[]): Promise<number> {
+async function write(bundle: Bundle, reduced: readonly ReducedRun[], uploadId?: string): Promise<number> {
   const { rig, method, name, title, source } = bundle.dataPackage;
   return inTransaction(async (db) => {
+    if (uploadId && !(await deleteUpload(db, uploadId)))
+      throw new UnusableInput({ file: 'upload', message: BROUGHT });
     const rigRevisionId = await findOrAddRigRevision(db, rig);
     const roundUpId = await insertRoundUp(db, { name, title, rigRevisionId, ...method, source });
     const entryIds = new Map<string, number>();
@@ -56,11 +59,18 @@ async function write(bundle: Bundle, reduced: readonly ReducedRun[]): Promise<nu
   });
 }
 
+/** Said to the later of two imports of one upload. */
+export const BROUGHT = 'was brought in already, or is not there any more';
+
 /**
- * Imports a bench bundle: all of it in one transaction, or nothing and the whole list of what is wrong.
+ * Imports a bench bundle: all of it in one transaction, or nothing and the whole list of what is wrong. The
+ * upload it came with goes in the same transaction, so that it can never come in twice.
  * @throws DatabaseAway where PostgreSQL does not answer
  */
-export async function importBundle(files: ReadonlyMap<string, Uint8Array>): Promise<ImportResult> {
+export async function importBundle(
+  files: ReadonlyMap<string, Uint8Array>,
+  uploadId?: string,
+): Promise<ImportResult> {
   try {
     const bundle = readBundle(files);
     const { reduced, problems } = reduceAll(bundle);
@@ -70,7 +80,7 @@ export async function importBundle(files: ReadonlyMap<string, Uint8Array>): Prom
       const message = 'no entries: a round-up compares at least one';
       return { imported: false, problems: [{ file: 'entries.csv', message }] };
     }
-    const roundUpId = await write(bundle, reduced);
+    const roundUpId = await write(bundle, reduced, uploadId);
     const { title } = bundle.dataPackage;
     return { imported: true, roundUpId, title, entries: bundle.entries.length, runs: reduced.length };
   } catch (error) {

@@ -9,7 +9,9 @@ import { nextLabel } from '@/database/runEdits';
 import { insertRun, saveReduction } from '@/database/runs';
 import { citeEntry, getRoundUp, insertRoundUp, listCitedEntries, type RoundUp } from '@/database/roundUps';
 import { insertTrace } from '@/database/traces';
+import { deleteUpload } from '@/database/uploads';
 import { toTrace, type Channel } from '@/formats/bundle/traceTable';
+import { BROUGHT } from './importBundle';
 import { collectChannels } from './collectChannels';
 import { rememberedMappings } from './describeLog';
 import type { RawRunsPlan } from './rawRunsSchema';
@@ -124,8 +126,15 @@ async function targetRoundUp(db: Queryable, plan: RawRunsPlan): Promise<RoundUp>
   return (await getRoundUp(db, id))!;
 }
 
-async function writeRuns(plan: RawRunsPlan, made: readonly MadeRun[], from: string): Promise<number> {
+/** Null where another import of the same upload was first. */
+async function writeRuns(
+  uploadId: string,
+  plan: RawRunsPlan,
+  made: readonly MadeRun[],
+  from: string,
+): Promise<number | null> {
   return inTransaction(async (db) => {
+    if (!(await deleteUpload(db, uploadId))) return null;
     const roundUp = await targetRoundUp(db, plan);
     const cited = await listCitedEntries(db, roundUp.id);
     const entryIds = new Map(
@@ -222,6 +231,7 @@ export async function importRawRuns(uploadId: string, plan: RawRunsPlan): Promis
   if (wrong > 0) return refused(`${wrong} of ${previews.length} runs cannot be taken yet`, previews);
   if (plan.dryRun) return refused('', previews);
   const made = results.map((of) => of.made!);
-  const roundUpId = await writeRuns(plan, made, names.join(', '));
+  const roundUpId = await writeRuns(uploadId, plan, made, names.join(', '));
+  if (roundUpId === null) return refused(`the upload ${BROUGHT}`);
   return { imported: true, roundUpId, runs: made.length };
 }

@@ -1,9 +1,8 @@
 import { UnusableInput } from '@/formats/problem';
 import { bundleFilesOf } from './checkUpload';
 import { importBundle, type ImportResult } from './importBundle';
-import { dropUpload } from './uploads';
 
-/** Imports a bundle that was uploaded, and clears the upload away once it is in. */
+/** Imports a bundle that was uploaded, and clears the upload away in the same transaction. */
 export async function importUpload(uploadId: string): Promise<ImportResult> {
   try {
     const files = await bundleFilesOf(uploadId);
@@ -12,9 +11,7 @@ export async function importUpload(uploadId: string): Promise<ImportResult> {
         imported: false,
         problems: [{ file: 'upload', message: 'not there any more: choose it again' }],
       };
-    const result = await importBundle(files);
-    if (result.imported) await dropUpload(uploadId);
-    return result;
+    return await importBundle(files, uploadId);
   } catch (error) {
     if (error instanceof UnusableInput) return { imported: false, problems: [error.problem] };
     throw error;

@@ -1,4 +1,5 @@
 import { REDUCTION_RULE } from '@/core/reduction/reduceTrace';
+import { forgetOldWrites } from '@/database/labWrites';
 import { migrate } from '@/database/migrate';
 import { inTransaction, withDatabase } from '@/database/pool';
 import { listOutdatedRuns } from '@/database/runEdits';
@@ -12,6 +13,7 @@ const DEMO_SEED = 7;
 /** Migrates, makes numbers of an older rule anew, and gives an empty lab the demo to look at. Says what it did. */
 export async function prepareLab(databaseUrl: string): Promise<string> {
   await migrate(databaseUrl);
+  await withDatabase(forgetOldWrites);
   const outdated = await withDatabase((db) => listOutdatedRuns(db, REDUCTION_RULE));
   for (const runId of outdated) await inTransaction((db) => reduceStoredRun(db, runId));
   const roundUps = await withDatabase(listRoundUps);

@@ -1,12 +1,13 @@
 import { labRunPoint, type LabRun } from '@/core/runs/labRun';
 import { entryCurves, type EntryCurve } from '@/core/curves/entryCurve';
-import { groupBy } from '@/core/curves/settingMeans';
+import { groupBy } from '@/core/statistics/groupBy';
 import { loadKey, loadLabel, type Load } from '@/core/runs/load';
 import { isFlagged, runState, whatToKnow, type RunState } from '@/core/runs/runState';
 import { runFlags } from '@/core/flags/runFlags';
-import { withDatabase } from '@/database/pool';
+import { withDatabase, type Queryable } from '@/database/pool';
 import { getRoundUp, listCitedEntries, type CitedEntry, type RoundUp } from '@/database/roundUps';
 import { listRuns } from '@/database/runs';
+import { keptWhileUnwritten, onceFor } from './keptWhileUnwritten';
 
 export interface RoundUpView {
   roundUp: RoundUp;
@@ -20,14 +21,21 @@ export interface LoadCurves {
   curves: EntryCurve[];
 }
 
-/** A round-up with its entries and all their runs; null where there is none with that id. */
-export async function viewRoundUp(id: number): Promise<RoundUpView | null> {
-  return withDatabase(async (db) => {
-    const roundUp = await getRoundUp(db, id);
-    if (!roundUp) return null;
-    const [entries, runs] = await Promise.all([listCitedEntries(db, id), listRuns(db, id)]);
-    return { roundUp, entries, runs };
-  });
+async function readRoundUp(db: Queryable, id: number): Promise<RoundUpView | null> {
+  const roundUp = await getRoundUp(db, id);
+  if (!roundUp) return null;
+  const [entries, runs] = await Promise.all([listCitedEntries(db, id), listRuns(db, id)]);
+  return { roundUp, entries, runs };
+}
+
+const kept = keptWhileUnwritten(readRoundUp, 8);
+
+/**
+ * A round-up with its entries and all their runs; null where there is none with that id. The same object
+ * comes again as long as nothing was written: nobody may change it.
+ */
+export function viewRoundUp(id: number): Promise<RoundUpView | null> {
+  return withDatabase((db) => kept(db, id));
 }
 
 /** The loads of a round-up: those of its method first, in their order, then what else was measured. */
@@ -50,7 +58,7 @@ export function loadsOf({ roundUp, runs }: RoundUpView): Load[] {
 }
 
 /** Curves of all entries at each load, without the runs that were set aside. */
-export function curvesOf(view: RoundUpView): LoadCurves[] {
+export const curvesOf = onceFor((view: RoundUpView): LoadCurves[] => {
   const counting = view.runs.filter((run) => run.setAside === '');
   const byLoad = groupBy(counting, loadKey);
   return loadsOf(view).map((load) => ({
@@ -58,7 +66,7 @@ export function curvesOf(view: RoundUpView): LoadCurves[] {
     label: loadLabel(load),
     curves: entryCurves(view.entries, (byLoad.get(loadKey(load)) ?? []).map(labRunPoint)),
   }));
-}
+});
 
 export interface NotedRun {
   run: LabRun;
@@ -68,11 +76,11 @@ export interface NotedRun {
 }
 
 /** All runs with their state and what to know about each, also beside the others. */
-export function notedRuns({ roundUp, runs }: RoundUpView): NotedRun[] {
+export const notedRuns = onceFor(({ roundUp, runs }: RoundUpView): NotedRun[] => {
   const flags = runFlags(runs);
   return runs.map((run) => {
     const beside = flags.get(run.id) ?? [];
     const notes = whatToKnow(run, roundUp.rig.limitC, beside);
     return { run, state: runState(run), notes, flagged: isFlagged(run, beside) };
   });
-}
+});

@@ -23,7 +23,7 @@ export function beginUpload(): Promise<string> {
   return inTransaction(insertUpload);
 }
 
-export function dropUpload(uploadId: string): Promise<void> {
+export function dropUpload(uploadId: string): Promise<boolean> {
   return withDatabase((db) => deleteUpload(db, uploadId));
 }
 

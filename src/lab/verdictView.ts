@@ -1,6 +1,7 @@
 import { rankAtLine, type Ranking } from '@/core/ranking/rankAtLine';
 import { loadKey } from '@/core/runs/load';
 import { loadParam } from '@/core/runs/loadParam';
+import { onceFor } from './keptWhileUnwritten';
 import { methodSentences } from './methodSentence';
 import { curvesOf, viewRoundUp, type LoadCurves, type RoundUpView } from './roundUpView';
 
@@ -22,6 +23,22 @@ export async function viewVerdict(
   return view && verdictOf(view, query);
 }
 
+const MOST_RANKINGS = 24;
+const rankingsOf = onceFor((_: RoundUpView) => new Map<string, Ranking>());
+
+/** The order at a line, remembered for those who look at the same. */
+function rankedAt(view: RoundUpView, { load, curves }: LoadCurves, lineDb: number): Ranking {
+  const known = rankingsOf(view);
+  const key = `${loadKey(load)}\n${lineDb}`;
+  const found = known.get(key);
+  if (found) return found;
+  const { referenceAmbientC, rig } = view.roundUp;
+  const ranking = rankAtLine(curves, { lineDb, loadW: load.loadW, referenceAmbientC, limitC: rig.limitC });
+  if (known.size >= MOST_RANKINGS) known.clear();
+  known.set(key, ranking);
+  return ranking;
+}
+
 /** The ranking at a line and load from an address; the round-up's own where it names none that exists. */
 export function verdictOf(view: RoundUpView, query: { load?: string; line?: string }): VerdictView {
   const { roundUp, runs } = view;
@@ -30,12 +47,7 @@ export function verdictOf(view: RoundUpView, query: { load?: string; line?: stri
   const asked = Number(query.line);
   const lineDb =
     query.line && Number.isFinite(asked) ? Math.min(120, Math.max(0, asked)) : roundUp.noiseLineDba;
-  const ranking = rankAtLine(chosen.curves, {
-    lineDb,
-    loadW: chosen.load.loadW,
-    referenceAmbientC: roundUp.referenceAmbientC,
-    limitC: roundUp.rig.limitC,
-  });
+  const ranking = rankedAt(view, chosen, lineDb);
   const atLoad = runs.filter((run) => loadKey(run) === loadKey(chosen.load));
   return {
     view,

@@ -2,7 +2,8 @@ import { pooledSettingSpread, settingSpread, type SettingSpread } from '../uncer
 import { rigSpread, type SpreadSource } from '../uncertainty/rigSpread';
 import { interval95 } from '../uncertainty/interval95';
 import { isUsable, type MeasuredPoint } from './measuredPoint';
-import { groupBy, settingMeans, type SettingMean } from './settingMeans';
+import { groupBy } from '../statistics/groupBy';
+import { settingMeans, type SettingMean } from './settingMeans';
 
 export interface CurvePoint {
   setting: string;

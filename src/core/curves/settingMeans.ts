@@ -1,3 +1,5 @@
+import { groupBy } from '../statistics/groupBy';
+import { mean } from '../statistics/mean';
 import { energyMeanDb } from '../levels/energyMeanDb';
 import { isUsable, type MeasuredPoint } from './measuredPoint';
 
@@ -15,22 +17,6 @@ export interface SettingMean {
   resistanceKPerW: number | null;
   mounts: MountMean[];
   points: MeasuredPoint[];
-}
-
-function mean(values: readonly number[]): number {
-  return values.reduce((sum, value) => sum + value, 0) / values.length;
-}
-
-/** Groups in an order that the order of the rows does not change. */
-export function groupBy<T, K>(items: readonly T[], keyOf: (item: T) => K): Map<K, T[]> {
-  const groups = new Map<K, T[]>();
-  for (const item of items) {
-    const key = keyOf(item);
-    const group = groups.get(key);
-    if (group) group.push(item);
-    else groups.set(key, [item]);
-  }
-  return groups;
 }
 
 function mountMean(

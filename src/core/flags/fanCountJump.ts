@@ -1,4 +1,4 @@
-import { groupBy } from '../curves/settingMeans';
+import { groupBy } from '../statistics/groupBy';
 
 export interface FanReading {
   run: number;

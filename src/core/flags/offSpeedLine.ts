@@ -1,5 +1,6 @@
-import { groupBy } from '../curves/settingMeans';
+import { groupBy } from '../statistics/groupBy';
 import { median } from '../statistics/median';
+import { robustSigma } from '../statistics/robustSigma';
 
 export interface SpeedLevel {
   run: number;
@@ -10,8 +11,6 @@ export interface SpeedLevel {
 /** Meter, floor and fan scatter together stay below this, dB. */
 const LEAST_DB = 1.5;
 const SCATTERS = 4;
-/** Standard deviation of a normal from its median absolute deviation. */
-const MAD_TO_SIGMA = 1.4826;
 
 /** Robust straight line: median of all pairwise slopes (Theil 1950, Sen 1968). */
 function theilSen(points: readonly { x: number; y: number }[]): (x: number) => number {
@@ -42,7 +41,7 @@ export function offSpeedLine(readings: readonly SpeedLevel[]): Map<number, numbe
     speeds.map((of) => ({ x: median(of.map((p) => p.x)), y: median(of.map((p) => p.y)) })),
   );
   const residuals = points.map((point) => point.y - line(point.x));
-  const sigma = MAD_TO_SIGMA * median(residuals.map(Math.abs));
+  const sigma = robustSigma(residuals);
   residuals.forEach((residual, i) => {
     if (Math.abs(residual) > Math.max(LEAST_DB, SCATTERS * sigma)) off.set(readings[i]!.run, residual);
   });

@@ -1,4 +1,4 @@
-import { groupBy } from '../curves/settingMeans';
+import { groupBy } from '../statistics/groupBy';
 import type { LabRun } from '../runs/labRun';
 import { loadKey } from '../runs/load';
 import { fanCountJump } from './fanCountJump';

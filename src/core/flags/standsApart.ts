@@ -1,5 +1,7 @@
-import { groupBy } from '../curves/settingMeans';
+import { groupBy } from '../statistics/groupBy';
+import { mean } from '../statistics/mean';
 import { median } from '../statistics/median';
+import { robustSigma } from '../statistics/robustSigma';
 
 export interface Repeat {
   run: number;
@@ -20,11 +22,6 @@ export interface Apart {
 /** Less than this is never said to stand apart, K. */
 const LEAST_K = 1;
 const SCATTERS = 4;
-const MAD_TO_SIGMA = 1.4826;
-
-function mean(values: readonly number[]): number {
-  return values.reduce((sum, value) => sum + value, 0) / values.length;
-}
 
 interface Offset {
   runs: number[];
@@ -34,7 +31,7 @@ interface Offset {
 /** What lies outside: over 1 K and over four robust standard deviations of all offsets of its sort. */
 function outside(offsets: readonly Offset[], what: Apart['what']): Apart[] {
   if (offsets.length === 0) return [];
-  const sigma = MAD_TO_SIGMA * median(offsets.map((of) => Math.abs(of.byK)));
+  const sigma = robustSigma(offsets.map((of) => of.byK));
   const limit = Math.max(LEAST_K, SCATTERS * sigma);
   return offsets
     .filter((of) => Math.abs(of.byK) > limit)

@@ -1,3 +1,5 @@
+import { isTooShort } from '../settling/settledWindow';
+import { STEADY_K_PER_MIN } from '../settling/steady';
 import type { LabRun } from './labRun';
 
 export type RunState =
@@ -15,10 +17,11 @@ export function runState(run: LabRun): RunState {
   const { reduction } = run;
   if (run.setAside) return 'set aside';
   if (!reduction.settled) {
-    if (reduction.unsettledReason.startsWith('only ')) return 'too short';
+    if (isTooShort(reduction.unsettledReason)) return 'too short';
     if (reduction.runningAway) return 'running away';
     const slope = reduction.slopeKPerMin;
-    if (slope.known && Math.abs(slope.value) >= 0.12) return slope.value > 0 ? 'rising' : 'falling';
+    if (slope.known && Math.abs(slope.value) >= STEADY_K_PER_MIN)
+      return slope.value > 0 ? 'rising' : 'falling';
     return 'not settled';
   }
   return reduction.heatLimited ? 'at the limit' : 'settled';

@@ -1,7 +1,7 @@
 import { leastSquaresLine } from '../statistics/leastSquaresLine';
 import { binnedMeans } from './binnedMeans';
+import { STEADY_K_PER_MIN } from './steady';
 
-const STEADY_K_PER_MIN = 0.12;
 const SURE = 4;
 
 /**

@@ -9,6 +9,13 @@ export interface Window {
   endS: number;
 }
 
+const TOO_SHORT = 'only ';
+
+/** Whether a run's reason not to be settled begins with a stretch shorter than the window. */
+export function isTooShort(unsettledReason: string): boolean {
+  return unsettledReason.startsWith(TOO_SHORT);
+}
+
 /** Median step of a clock, s. */
 function sampleStepS(timeS: ArrayLike<number>, first: number, last: number): number {
   const steps: number[] = [];
@@ -35,7 +42,7 @@ export function settledWindow(
   const step = sampleStepS(timeS, first, last);
   const coveredS = endS - timeS[first]! + step;
   if (coveredS < windowS - 1e-6) {
-    return unknown(`only ${Math.round(coveredS)} s with the load on, ${Math.round(windowS)} s wanted`);
+    return unknown(`${TOO_SHORT}${Math.round(coveredS)} s with the load on, ${Math.round(windowS)} s wanted`);
   }
   let start = last;
   while (start > first && timeS[start - 1]! > endS - windowS + 1e-6) start -= 1;

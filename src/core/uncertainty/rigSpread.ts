@@ -1,4 +1,5 @@
-import { groupBy, type SettingMean } from '../curves/settingMeans';
+import { groupBy } from '../statistics/groupBy';
+import { type SettingMean } from '../curves/settingMeans';
 
 /** Where a spread was learnt (FORMATS step 10). */
 export type SpreadSource = 'own' | 'control' | 'round-up' | 'assumed';

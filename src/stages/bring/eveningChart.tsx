@@ -1,7 +1,8 @@
 'use client';
 
-import { useCallback, useMemo, useRef, useState } from 'react';
-import { pixelX, Plot, themeColour, valueX, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
+import { useCallback, useMemo, useState } from 'react';
+import { DragLine } from '@/ui/chart/dragLine';
+import { pixelX, Plot, themeColour, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
 import { figure } from '@/ui/figures';
 import type { Piece, PlacedSeries } from './evening';
 
@@ -13,6 +14,8 @@ const SHOWN: { quantity: string; name: string; colour: string; axis: 'y' | 'y2' 
   { quantity: 'fan_speed', name: 'fans, rpm / 10 (right)', colour: '--curve-5', axis: 'y2' },
 ];
 
+const STEPS_MIN = { ArrowLeft: -1 / 60, ArrowRight: 1 / 60, PageDown: -0.5, PageUp: 0.5 };
+
 /** The whole evening on one clock, with the cuts: drag them, or move them by arrow keys. */
 export function EveningChart({
   series,
@@ -22,6 +25,7 @@ export function EveningChart({
   pieces,
   onCut,
   onRemove,
+  clocks,
 }: {
   series: PlacedSeries[];
   fromS: number;
@@ -30,6 +34,8 @@ export function EveningChart({
   pieces: Piece[];
   onCut: (at: number, toS: number) => void;
   onRemove: (at: number) => void;
+  /** What moves the logs' clocks against each other, drawn below on the same scale. */
+  clocks: (frame: PlotFrame) => React.ReactNode;
 }) {
   const [frame, setFrame] = useState<PlotFrame | null>(null);
   const shown = useMemo(
@@ -126,6 +132,7 @@ export function EveningChart({
             />
           ))}
       </div>
+      {frame && clocks(frame)}
     </div>
   );
 }
@@ -147,42 +154,25 @@ function Cut({
   onMove: (toS: number) => void;
   onRemove: () => void;
 }) {
-  const holder = useRef<HTMLDivElement>(null);
   return (
-    <div
-      ref={holder}
-      role="slider"
-      tabIndex={0}
-      aria-label={`Cut ${number}`}
-      aria-valuemin={0}
-      aria-valuemax={Math.round(toS - fromS)}
-      aria-valuenow={Math.round(atS - fromS)}
-      aria-valuetext={`${figure((atS - fromS) / 60, 1)} min`}
-      className="absolute z-10 w-3.5 -translate-x-1/2 cursor-ew-resize touch-none"
-      style={{
-        left: pixelX(frame, (atS - fromS) / 60),
-        top: frame.top - 18,
-        height: frame.bottom - frame.top + 18,
-      }}
-      onPointerDown={(event) => {
-        event.preventDefault();
-        holder.current!.focus({ preventScroll: true });
-        holder.current!.setPointerCapture(event.pointerId);
-      }}
-      onPointerMove={(event) => {
-        if (!holder.current!.hasPointerCapture(event.pointerId)) return;
-        const box = holder.current!.parentElement!.getBoundingClientRect();
-        onMove(fromS + valueX(frame, event.clientX - box.left) * 60);
-      }}
-      onKeyDown={(event) => {
-        const steps: Record<string, number> = { ArrowLeft: -1, ArrowRight: 1, PageDown: -30, PageUp: 30 };
-        if (event.key === 'Delete' || event.key === 'Backspace') onRemove();
-        else if (steps[event.key] !== undefined) onMove(atS + steps[event.key]!);
-        else return;
-        event.preventDefault();
+    <DragLine
+      frame={frame}
+      name={`Cut ${number}`}
+      value={(atS - fromS) / 60}
+      min={0}
+      max={(toS - fromS) / 60}
+      says={`${figure((atS - fromS) / 60, 1)} min`}
+      steps={STEPS_MIN}
+      width={14}
+      above={18}
+      onMove={(toMin) => onMove(fromS + toMin * 60)}
+      onKey={(key) => {
+        const away = key === 'Delete' || key === 'Backspace';
+        if (away) onRemove();
+        return away;
       }}
     >
       <span className="absolute inset-y-0 left-1/2 w-[1.5px] bg-act" />
-    </div>
+    </DragLine>
   );
 }

@@ -3,9 +3,11 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
 import type { Quantity, Unit } from '@/core/channels/quantity';
-import { figure, plural } from '@/ui/figures';
+import { plural } from '@/ui/figures';
 import { sendJson } from '@/ui/sendJson';
+import { typedNumber } from '@/ui/typedNumber';
 import { whoIsHere } from '@/ui/who';
+import { ClockBars } from './clockBars';
 import {
   eveningSpan,
   firstOffsets,
@@ -17,47 +19,14 @@ import {
 } from './evening';
 import { EveningChart } from './eveningChart';
 import { LogColumns } from './logColumns';
-
-export interface RoundUpChoice {
-  id: number;
-  title: string;
-  entries: { entry: string; product: string }[];
-}
-
-interface Preview {
-  problem: string;
-  settled: boolean;
-  note: string;
-  riseK: number | null;
-  levelDb: number | null;
-  noiseDb: number | null;
-}
+import { PiecesTable, type PieceField, type Preview } from './piecesTable';
+import { BLANK_TARGET, RunsTarget, type NewTarget, type RoundUpChoice } from './runsTarget';
 
 interface Props {
   uploadId: string;
   files: { id: number; path: string }[];
   roundUps: RoundUpChoice[];
   roundUpId: number | null;
-}
-
-const FIELDS: {
-  name: 'entry' | 'loadW' | 'setting' | 'mount' | 'pass' | 'noiseDb' | 'floorDb';
-  label: string;
-  width: string;
-  placeholder?: string;
-}[] = [
-  { name: 'entry', label: 'Entry', width: '11rem' },
-  { name: 'loadW', label: 'Load, W', width: '5rem' },
-  { name: 'setting', label: 'Fans', width: '7rem' },
-  { name: 'mount', label: 'Mount', width: '4rem' },
-  { name: 'pass', label: 'Pass', width: '4rem' },
-  { name: 'noiseDb', label: 'Read, dB(A)', width: '6rem', placeholder: 'from log' },
-  { name: 'floorDb', label: 'Room, dB(A)', width: '6rem' },
-];
-
-function numberOf(text: string): number | null {
-  const value = Number(text.trim().replace(',', '.'));
-  return text.trim() === '' || !Number.isFinite(value) ? null : value;
 }
 
 /** Raw logs of an evening: joined by their clocks, cut into runs, and looked at before anything is written. */
@@ -71,13 +40,7 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
   const [pieces, setPieces] = useState<Piece[]>([]);
   const [room, setRoom] = useState({ ambientC: '', doubtK: '1' });
   const [into, setInto] = useState(roundUpId === null ? '' : String(roundUpId));
-  const [target, setTarget] = useState({
-    title: '',
-    rigName: 'Bench',
-    meterDistanceCm: '60',
-    limitC: '90',
-    noiseLineDba: '33',
-  });
+  const [target, setTarget] = useState<NewTarget>(BLANK_TARGET);
   const [previews, setPreviews] = useState<Preview[]>([]);
   const [failure, setFailure] = useState('');
   const [busy, setBusy] = useState(false);
@@ -154,7 +117,7 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
   }
 
   /** Writes a cell into every run below it, as one does in a sheet. */
-  function fillDown(at: number, name: (typeof FIELDS)[number]['name']) {
+  function fillDown(at: number, name: PieceField) {
     setPieces(pieces.map((piece, i) => (i > at ? { ...piece, [name]: pieces[at]![name] } : piece)));
     setPreviews([]);
   }
@@ -169,27 +132,27 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
       dryRun,
       logs: logs.map((log, i) => ({ fileId: log.fileId, offsetS: offsets[i]! })),
       room:
-        hasRoom || numberOf(room.ambientC) === null
+        hasRoom || typedNumber(room.ambientC) === null
           ? null
-          : { ambientC: numberOf(room.ambientC), doubtK: numberOf(room.doubtK) ?? 1 },
+          : { ambientC: typedNumber(room.ambientC), doubtK: typedNumber(room.doubtK) ?? 1 },
       runs: used.map(({ piece }) => ({
         fromS: piece.fromS,
         toS: piece.toS,
         entry: piece.entry,
-        loadW: numberOf(piece.loadW) ?? undefined,
+        loadW: typedNumber(piece.loadW) ?? undefined,
         setting: piece.setting,
-        mount: numberOf(piece.mount) ?? undefined,
-        pass: numberOf(piece.pass) ?? undefined,
-        noiseDb: numberOf(piece.noiseDb),
-        floorDb: numberOf(piece.floorDb) ?? undefined,
+        mount: typedNumber(piece.mount) ?? undefined,
+        pass: typedNumber(piece.pass) ?? undefined,
+        noiseDb: typedNumber(piece.noiseDb),
+        floorDb: typedNumber(piece.floorDb) ?? undefined,
       })),
       target: {
         roundUpId: into === '' ? null : Number(into),
         title: target.title,
         rigName: target.rigName,
-        meterDistanceCm: numberOf(target.meterDistanceCm) ?? undefined,
-        limitC: numberOf(target.limitC) ?? undefined,
-        noiseLineDba: numberOf(target.noiseLineDba) ?? undefined,
+        meterDistanceCm: typedNumber(target.meterDistanceCm) ?? undefined,
+        limitC: typedNumber(target.limitC) ?? undefined,
+        noiseLineDba: typedNumber(target.noiseLineDba) ?? undefined,
       },
     };
     setBusy(true);
@@ -206,7 +169,6 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
 
   if (reading) return <p role="status">Reading {plural(files.length, 'log')} …</p>;
   const chosen = roundUps.find((of) => String(of.id) === into);
-  const box = 'w-full rounded border border-hairline bg-raised px-1.5 py-0.5';
   const clean = previews.length > 0 && previews.every((of) => !of.problem);
   return (
     <div className="space-y-5">
@@ -264,127 +226,25 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
               setCutsAndPieces(cuts.map((cut, i) => (i === at ? Math.min(high, Math.max(low, toS)) : cut)));
             }}
             onRemove={(at) => setCutsAndPieces(cuts.filter((_, i) => i !== at))}
+            clocks={(frame) => (
+              <ClockBars
+                logs={logs}
+                offsetsS={offsets}
+                frame={frame}
+                fromS={span.fromS}
+                onOffset={moveClock}
+              />
+            )}
           />
-          <section aria-label="Runs">
-            <div className="overflow-x-auto">
-              <table className="figure-table min-w-[900px]">
-                <thead>
-                  <tr>
-                    <th scope="col">Run</th>
-                    <th scope="col">From, min</th>
-                    <th scope="col">Long, min</th>
-                    {FIELDS.map((field) => (
-                      <th key={field.name} scope="col">
-                        {field.label}
-                      </th>
-                    ))}
-                    <th scope="col" className="w-full">
-                      Comes to
-                    </th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {pieces.map((piece, i) => {
-                    const preview = previews[used.findIndex((of) => of.i === i)];
-                    return (
-                      <tr key={i} className={piece.use ? '' : 'text-ink2'}>
-                        <td className="whitespace-nowrap">
-                          <label className="flex items-center gap-1.5">
-                            <input
-                              type="checkbox"
-                              checked={piece.use}
-                              onChange={(event) => change(i, { use: event.target.checked })}
-                              aria-label={`Take run ${i + 1}`}
-                            />
-                            {i + 1}
-                          </label>
-                        </td>
-                        <td className="num">{figure((piece.fromS - span.fromS) / 60, 1)}</td>
-                        <td className="num">{figure((piece.toS - piece.fromS) / 60, 1)}</td>
-                        {FIELDS.map((field) => (
-                          <td key={field.name} style={{ minWidth: field.width, width: field.width }}>
-                            {piece.use && (
-                              <input
-                                className={box}
-                                aria-label={`${field.label}, run ${i + 1}`}
-                                list={field.name === 'entry' ? 'known-entries' : undefined}
-                                placeholder={field.placeholder}
-                                value={piece[field.name]}
-                                onChange={(event) => change(i, { [field.name]: event.target.value })}
-                                onKeyDown={(event) => {
-                                  if (event.key === 'd' && (event.ctrlKey || event.metaKey)) {
-                                    event.preventDefault();
-                                    fillDown(i, field.name);
-                                  }
-                                }}
-                              />
-                            )}
-                          </td>
-                        ))}
-                        <td className="text-[13.5px]">
-                          {preview?.problem && <span className="text-bad">▲ {preview.problem}</span>}
-                          {preview && !preview.problem && (
-                            <span className={preview.settled ? 'text-ok' : 'text-warn'}>
-                              {figure(preview.riseK!, 1)} K at {figure(preview.levelDb!, 1)} dB(A)
-                              {preview.note && `; ${preview.note}`}
-                            </span>
-                          )}
-                          {!piece.use && 'left out'}
-                        </td>
-                      </tr>
-                    );
-                  })}
-                </tbody>
-              </table>
-              <datalist id="known-entries">
-                {chosen?.entries.map((of) => (
-                  <option key={of.entry} value={of.product} />
-                ))}
-              </datalist>
-            </div>
-            <p className="label-text pt-1">
-              <span className="key">Ctrl</span> <span className="key">d</span> in a field writes it into the
-              runs below.
-            </p>
-          </section>
-          <section
-            aria-label="Where the runs go"
-            className="flex flex-wrap items-end gap-3 border-t border-hairline pt-3 text-[14.5px]"
-          >
-            <label className="block">
-              <span className="label-text">Into</span>
-              <select
-                className="block rounded border border-hairline bg-raised px-2 py-1"
-                value={into}
-                onChange={(event) => setInto(event.target.value)}
-              >
-                <option value="">a new round-up</option>
-                {roundUps.map((of) => (
-                  <option key={of.id} value={of.id}>
-                    {of.title}
-                  </option>
-                ))}
-              </select>
-            </label>
-            {into === '' &&
-              (
-                [
-                  ['title', 'Title', '16rem'],
-                  ['rigName', 'Rig', '9rem'],
-                  ['meterDistanceCm', 'Meter, cm', '5.5rem'],
-                  ['limitC', 'Limit, °C', '5.5rem'],
-                  ['noiseLineDba', 'Line, dB(A)', '5.5rem'],
-                ] as const
-              ).map(([name, label, width]) => (
-                <label key={name} className="block" style={{ width }}>
-                  <span className="label-text">{label}</span>
-                  <input
-                    className={`${box} py-1`}
-                    value={target[name]}
-                    onChange={(event) => setTarget({ ...target, [name]: event.target.value })}
-                  />
-                </label>
-              ))}
+          <PiecesTable
+            pieces={pieces}
+            previews={previews}
+            fromS={span.fromS}
+            products={chosen?.entries.map((of) => of.product) ?? []}
+            onChange={change}
+            onFillDown={fillDown}
+          />
+          <RunsTarget into={into} onInto={setInto} roundUps={roundUps} target={target} onTarget={setTarget}>
             <button
               className="quiet-button"
               disabled={busy || used.length === 0}
@@ -395,7 +255,7 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
             <button className="act-button" disabled={busy || !clean} onClick={() => void send(false)}>
               Import {plural(used.length, 'run')}
             </button>
-          </section>
+          </RunsTarget>
           {failure && (
             <p role="alert" className="text-bad">
               ▲ {failure}

@@ -34,7 +34,8 @@ function isTyping(target: EventTarget | null): boolean {
 }
 
 /** The heart: curves, the noise line across them, and the order that follows it. */
-export function CurvesStage({ data }: { data: CurvesData }) {
+export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ packed: string }) {
+  const data = useMemo(() => JSON.parse(packed) as CurvesData, [packed]);
   const router = useRouter();
   const [view, setView] = useQueryStates(
     {

@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import { figure } from '@/ui/figures';
+import { typedNumber } from '@/ui/typedNumber';
 
 /** The line's level as a field: what is typed holds from Enter or on leaving; nonsense is put back. */
 export function LineField({ lineDb, onLine }: { lineDb: number; onLine: (lineDb: number) => void }) {
@@ -9,8 +10,8 @@ export function LineField({ lineDb, onLine }: { lineDb: number; onLine: (lineDb:
 
   function take() {
     if (draft === null) return;
-    const typed = Number(draft.replace(',', '.').replace('−', '-'));
-    if (draft.trim() !== '' && Number.isFinite(typed)) onLine(typed);
+    const typed = typedNumber(draft);
+    if (typed !== null) onLine(typed);
     setDraft(null);
   }
 

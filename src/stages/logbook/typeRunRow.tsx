@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { sendJson } from '@/ui/sendJson';
+import { typedNumber } from '@/ui/typedNumber';
 import { whoIsHere } from '@/ui/who';
 
 interface Field {
@@ -62,8 +63,8 @@ export function TypeRunRow({
         body[field.name] = null;
         continue;
       }
-      const value = Number(text.replace(',', '.').replace('−', '-'));
-      if (text === '' || !Number.isFinite(value)) {
+      const value = typedNumber(text);
+      if (value === null) {
         setFailure({
           message:
             text === '' ? `${field.label}: a number was expected` : `${field.label}: not a number: “${text}”`,

@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
 import type { LabRun } from '@/core/runs/labRun';
+import { typedNumber } from '@/ui/typedNumber';
 import { setWho, whoIsHere } from '@/ui/who';
 import { saveRun } from './saveRun';
 
@@ -53,8 +54,8 @@ function changesOf(
     if (field.kind === 'text') changes[field.name] = text;
     else if (text === '' && field.optional) changes[field.name] = null;
     else {
-      const value = Number(text.replace(',', '.').replace('−', '-'));
-      if (text === '' || !Number.isFinite(value)) return { wrong: `${field.label}: not a number: “${text}”` };
+      const value = typedNumber(text);
+      if (value === null) return { wrong: `${field.label}: not a number: “${text}”` };
       changes[field.name] = value;
     }
   }

@@ -1,15 +1,15 @@
 'use client';
 
-import { useRef } from 'react';
 import { figure } from '@/ui/figures';
-import { pixelX, valueX, type PlotFrame } from '@/ui/chart/plot';
+import { DragLine } from '@/ui/chart/dragLine';
+import { pixelX, type PlotFrame } from '@/ui/chart/plot';
 
 export interface WindowSpan {
   startS: number;
   endS: number;
 }
 
-const STEP_S = 5;
+const STEPS_MIN = { ArrowLeft: -5 / 60, ArrowRight: 5 / 60, PageDown: -1, PageUp: 1 };
 const LEAST_S = 30;
 
 /** The settled window over the trace: its edges are dragged or moved by arrow keys in steps of 5 s. */
@@ -47,19 +47,11 @@ export function WindowHandles({
       <Edge
         frame={frame}
         name="Window from"
-        px={left}
         valueS={span.startS}
         lastS={lastS}
         onMove={(s) => move('startS', s)}
       />
-      <Edge
-        frame={frame}
-        name="Window to"
-        px={right}
-        valueS={span.endS}
-        lastS={lastS}
-        onMove={(s) => move('endS', s)}
-      />
+      <Edge frame={frame} name="Window to" valueS={span.endS} lastS={lastS} onMove={(s) => move('endS', s)} />
     </>
   );
 }
@@ -67,56 +59,29 @@ export function WindowHandles({
 function Edge({
   frame,
   name,
-  px,
   valueS,
   lastS,
   onMove,
 }: {
   frame: PlotFrame;
   name: string;
-  px: number;
   valueS: number;
   lastS: number;
   onMove: (toS: number) => void;
 }) {
-  const holder = useRef<HTMLDivElement>(null);
   return (
-    <div
-      ref={holder}
-      role="slider"
-      tabIndex={0}
-      aria-label={name}
-      aria-valuemin={0}
-      aria-valuemax={Math.round(lastS)}
-      aria-valuenow={Math.round(valueS)}
-      aria-valuetext={`${figure(valueS / 60, 1)} min`}
-      className="absolute z-10 w-4 -translate-x-1/2 cursor-ew-resize touch-none"
-      style={{ left: px, top: frame.top, height: frame.bottom - frame.top }}
-      onPointerDown={(event) => {
-        event.preventDefault();
-        holder.current!.focus({ preventScroll: true });
-        holder.current!.setPointerCapture(event.pointerId);
-      }}
-      onPointerMove={(event) => {
-        if (!holder.current!.hasPointerCapture(event.pointerId)) return;
-        const box = holder.current!.parentElement!.getBoundingClientRect();
-        onMove(valueX(frame, event.clientX - box.left) * 60);
-      }}
-      onKeyDown={(event) => {
-        const steps: Record<string, number> = {
-          ArrowLeft: -STEP_S,
-          ArrowRight: STEP_S,
-          PageDown: -60,
-          PageUp: 60,
-        };
-        const step = steps[event.key];
-        if (step === undefined) return;
-        event.preventDefault();
-        onMove(valueS + step);
-      }}
+    <DragLine
+      frame={frame}
+      name={name}
+      value={valueS / 60}
+      min={0}
+      max={lastS / 60}
+      says={`${figure(valueS / 60, 1)} min`}
+      steps={STEPS_MIN}
+      onMove={(toMin) => onMove(toMin * 60)}
     >
       <span className="absolute inset-y-0 left-1/2 w-px bg-act" />
       <span className="absolute top-1/2 left-1/2 h-7 w-1.5 -translate-x-1/2 -translate-y-1/2 rounded bg-act" />
-    </div>
+    </DragLine>
   );
 }

@@ -1,21 +1,10 @@
 import Link from 'next/link';
 import { responseScale } from '@/core/curves/response';
-import type { PlacedEntry } from '@/core/ranking/rankAtLine';
-import { EntryMark } from '@/ui/entryMark';
-import { figure, placeText } from '@/ui/figures';
+import { figure } from '@/ui/figures';
 import { RankingNotes } from '../curves/rankingNotes';
 import type { VerdictData } from './verdictData';
 import { VerdictControls } from './verdictControls';
-
-function standing({ status, levelDb }: PlacedEntry): string {
-  if (status === 'tops-out') return `tops out at ${figure(levelDb, 1)} dB(A)`;
-  return status === 'throttled' ? 'does not hold the load' : 'holds the load';
-}
-
-function money(price: number | null, currency: string): string {
-  if (price === null) return '–';
-  return new Intl.NumberFormat('en-GB', { style: 'currency', currency }).format(price);
-}
+import { VerdictTable } from './verdictTable';
 
 /** The table worth publishing, at one line and load, with the method it stands on. */
 export function VerdictStage({ data }: { data: VerdictData }) {
@@ -39,71 +28,11 @@ export function VerdictStage({ data }: { data: VerdictData }) {
         <h2 className="font-display pb-1 text-[22px] font-bold">
           Cooling at {figure(data.lineDb, 1)} dB(A), {data.loadLabel}
         </h2>
-        <div className="overflow-x-auto">
-          <table className="figure-table min-w-[760px]">
-            <thead>
-              <tr>
-                <th scope="col">Place</th>
-                <th scope="col">Cooler</th>
-                <th scope="col">Fans</th>
-                <th scope="col" className="num">
-                  Rise, K
-                </th>
-                <th scope="col" className="num">
-                  K/W
-                </th>
-                <th scope="col" className="num">
-                  In a {data.referenceAmbientC}
-                  {'\u202f'}°C room, °C
-                </th>
-                <th scope="col" className="num">
-                  Price
-                </th>
-                <th scope="col">At this load</th>
-              </tr>
-            </thead>
-            <tbody>
-              {data.ranking.placed.map((placed) => {
-                const entry = entries.get(placed.entry)!;
-                return (
-                  <tr key={placed.entry} data-entry={placed.entry}>
-                    <td className="text-[16px] font-bold whitespace-nowrap">
-                      {placeText(placed.placeFrom, placed.placeTo)}
-                    </td>
-                    <td className="max-w-72">
-                      <span className="flex items-center gap-2">
-                        <EntryMark position={entry.position} />
-                        <b className="truncate" dir="auto" title={entry.product}>
-                          {entry.product}
-                        </b>
-                      </span>
-                      <span className="block truncate pl-5 text-[13px] text-ink2" dir="auto">
-                        {entry.maker}
-                      </span>
-                    </td>
-                    <td className="max-w-40 truncate text-ink2" dir="auto">
-                      {entry.fans}
-                    </td>
-                    <td className="num whitespace-nowrap">
-                      <b className="text-[16px]">{figure(placed.riseK, 1)}</b>{' '}
-                      <span className="text-[13px] text-ink2">± {figure(placed.interval95K, 1)}</span>
-                    </td>
-                    <td className="num">
-                      {placed.resistanceKPerW === null ? '–' : figure(placed.resistanceKPerW, 3)}
-                    </td>
-                    <td className="num">{figure(placed.temperatureAtReferenceC, 1)}</td>
-                    <td className="num whitespace-nowrap">{money(entry.price, entry.currency)}</td>
-                    <td
-                      className={`whitespace-nowrap ${placed.status === 'ranked' ? 'text-ok' : 'text-warn'}`}
-                    >
-                      {standing(placed)}
-                    </td>
-                  </tr>
-                );
-              })}
-            </tbody>
-          </table>
-        </div>
+        <VerdictTable
+          placed={data.ranking.placed}
+          entries={entries}
+          referenceAmbientC={data.referenceAmbientC}
+        />
         {data.ranking.placed.length === 0 && (
           <p className="py-4">Nothing can be placed at this level and load.</p>
         )}

@@ -1,8 +1,8 @@
 'use client';
 
-import { useRef } from 'react';
 import { figure } from '../figures';
-import { pixelX, valueX, type PlotFrame } from './plot';
+import { DragLine } from './dragLine';
+import type { PlotFrame } from './plot';
 
 export interface NoiseLineProps {
   frame: PlotFrame;
@@ -25,34 +25,19 @@ export function lineStep(key: string): number | null {
 
 /** The noise line across a plot: dragged, or moved from the keyboard. Its value stands in the tab at its top. */
 export function NoiseLine({ frame, lineDb, onLine }: NoiseLineProps) {
-  const holder = useRef<HTMLDivElement>(null);
-  const px = pixelX(frame, Math.min(frame.xMax, Math.max(frame.xMin, lineDb)));
-
-  function drag(event: React.PointerEvent) {
-    if (!holder.current?.hasPointerCapture(event.pointerId)) return;
-    const left = holder.current.parentElement!.getBoundingClientRect().left;
-    onLine(valueX(frame, event.clientX - left));
-  }
-
   return (
-    <div
-      ref={holder}
-      role="slider"
-      tabIndex={0}
-      aria-label="Noise line"
-      aria-valuemin={Number(frame.xMin.toFixed(1))}
-      aria-valuemax={Number(frame.xMax.toFixed(1))}
-      aria-valuenow={Number(lineDb.toFixed(1))}
-      aria-valuetext={`${figure(lineDb, 1)} dB(A)`}
-      className="absolute z-10 w-6 -translate-x-1/2 cursor-ew-resize touch-none"
-      style={{ left: px, top: frame.top - 30, height: frame.bottom - frame.top + 30 }}
-      onPointerDown={(event) => {
-        event.preventDefault();
-        holder.current!.focus({ preventScroll: true });
-        holder.current!.setPointerCapture(event.pointerId);
-      }}
-      onPointerMove={drag}
-      onClick={(event) => event.stopPropagation()}
+    <DragLine
+      frame={frame}
+      name="Noise line"
+      value={lineDb}
+      min={frame.xMin}
+      max={frame.xMax}
+      says={`${figure(lineDb, 1)} dB(A)`}
+      // The stage moves the line by keys wherever the focus is.
+      steps={{}}
+      width={24}
+      above={30}
+      onMove={onLine}
     >
       <span
         data-picture
@@ -61,6 +46,6 @@ export function NoiseLine({ frame, lineDb, onLine }: NoiseLineProps) {
         {figure(lineDb, 1)} dB(A)
       </span>
       <span data-picture className="absolute top-6 bottom-0 left-1/2 w-[2.5px] -translate-x-1/2 bg-act" />
-    </div>
+    </DragLine>
   );
 }

@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
-import { notedRuns, roundUpView } from '@/app/roundUpView';
-import { loadsOf } from '@/lab/roundUpView';
+import { roundUpView } from '@/app/roundUpView';
+import { loadsOf, notedRuns } from '@/lab/roundUpView';
 import { plural } from '@/ui/figures';
 import { Header } from '@/ui/header';
 import { StageRail, type RailStage } from '@/ui/stageRail';

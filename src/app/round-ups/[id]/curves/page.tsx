@@ -1,33 +1,36 @@
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
+import { pack } from '@/core/packed';
 import { loadParam } from '@/core/runs/loadParam';
 import { roundUpView } from '@/app/roundUpView';
-import { curvesOf } from '@/lab/roundUpView';
+import { onceFor } from '@/lab/keptWhileUnwritten';
+import { curvesOf, type RoundUpView } from '@/lab/roundUpView';
+import type { CurvesData } from '@/stages/curves/curvesData';
 import { CurvesStage } from '@/stages/curves/curvesStage';
 
-export default async function CurvesPage({ params }: { params: Promise<{ id: string }> }) {
-  const id = idFrom((await params).id);
-  const view = await roundUpView(id);
-  if (!view) notFound();
+const packedCurves = onceFor((view: RoundUpView) => {
   const { roundUp, entries, runs } = view;
   const { rig, referenceAmbientC } = roundUp;
-  return (
-    <CurvesStage
-      data={{
-        roundUpId: id,
-        title: roundUp.title,
-        entries: entries.map(({ entry, product }, position) => ({ entry, product, position })),
-        loads: curvesOf(view).map(({ load, label, curves }) => ({
-          key: loadParam(load),
-          label,
-          fixedWatts: load.loadW > 0 && load.loadName === '',
-          rule: { loadW: load.loadW, referenceAmbientC, limitC: rig.limitC },
-          curves,
-        })),
-        noiseLineDba: roundUp.noiseLineDba,
-        meterDistanceCm: rig.meterDistanceCm,
-        runLabels: Object.fromEntries(runs.map((run) => [run.id, run.label])),
-      }}
-    />
-  );
+  const data: CurvesData = {
+    roundUpId: roundUp.id,
+    title: roundUp.title,
+    entries: entries.map(({ entry, product }, position) => ({ entry, product, position })),
+    loads: curvesOf(view).map(({ load, label, curves }) => ({
+      key: loadParam(load),
+      label,
+      fixedWatts: load.loadW > 0 && load.loadName === '',
+      rule: { loadW: load.loadW, referenceAmbientC, limitC: rig.limitC },
+      curves,
+    })),
+    noiseLineDba: roundUp.noiseLineDba,
+    meterDistanceCm: rig.meterDistanceCm,
+    runLabels: Object.fromEntries(runs.map((run) => [run.id, run.label])),
+  };
+  return pack(data);
+});
+
+export default async function CurvesPage({ params }: { params: Promise<{ id: string }> }) {
+  const view = await roundUpView(idFrom((await params).id));
+  if (!view) notFound();
+  return <CurvesStage packed={packedCurves(view)} />;
 }

@@ -2,14 +2,11 @@ import { withBody } from '@/app/api/jsonBody';
 import { uploadIdFrom } from '@/app/uploadId';
 import { importRawRuns } from '@/lab/importRawRuns';
 import { rawRunsPlan } from '@/lab/rawRunsSchema';
-import { dropUpload } from '@/lab/uploads';
 
 /** Runs cut from raw logs: looked at on a dry run, written all together otherwise. */
 export async function POST(request: Request, { params }: { params: Promise<{ upload: string }> }) {
   const uploadId = uploadIdFrom((await params).upload);
   return withBody(request, rawRunsPlan, async (plan) => {
-    const result = await importRawRuns(uploadId, plan);
-    if (result.imported) await dropUpload(uploadId);
-    return Response.json(result);
+    return Response.json(await importRawRuns(uploadId, plan));
   });
 }

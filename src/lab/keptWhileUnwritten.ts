@@ -1,0 +1,41 @@
+import { labStamp } from '@/database/labWrites';
+import type { Queryable } from '@/database/pool';
+
+interface Kept<T> {
+  stamp: string;
+  value: T;
+}
+
+/**
+ * Remembers the last `most` results of a reading for as long as no transaction has written to the lab since,
+ * whichever process it came from: the stamp is asked of the database each time, and taken before the reading,
+ * so that what is kept may be too new for its stamp but never too old.
+ */
+export function keptWhileUnwritten<T>(read: (db: Queryable, id: number) => Promise<T>, most: number) {
+  const kept = new Map<number, Kept<T>>();
+  return async (db: Queryable, id: number): Promise<T> => {
+    const stamp = await labStamp(db);
+    const known = kept.get(id);
+    kept.delete(id);
+    const value = known?.stamp === stamp ? known.value : await read(db, id);
+    // The last used goes to the end; the first in line is the longest unused.
+    kept.set(id, { stamp, value });
+    for (const oldest of kept.keys()) {
+      if (kept.size <= most) break;
+      kept.delete(oldest);
+    }
+    return value;
+  };
+}
+
+/** Computes once for each object and remembers it for as long as the object lives. */
+export function onceFor<K extends WeakKey, T>(compute: (of: K) => T): (of: K) => T {
+  const known = new WeakMap<K, T>();
+  return (of) => {
+    const found = known.get(of);
+    if (found !== undefined) return found;
+    const value = compute(of);
+    known.set(of, value);
+    return value;
+  };
+}

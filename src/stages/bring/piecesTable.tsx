@@ -1,0 +1,135 @@
+'use client';
+
+import { figure } from '@/ui/figures';
+import type { Piece } from './evening';
+
+export type PieceField = 'entry' | 'loadW' | 'setting' | 'mount' | 'pass' | 'noiseDb' | 'floorDb';
+
+const FIELDS: {
+  name: PieceField;
+  label: string;
+  width: string;
+  placeholder?: string;
+}[] = [
+  { name: 'entry', label: 'Entry', width: '11rem' },
+  { name: 'loadW', label: 'Load, W', width: '5rem' },
+  { name: 'setting', label: 'Fans', width: '7rem' },
+  { name: 'mount', label: 'Mount', width: '4rem' },
+  { name: 'pass', label: 'Pass', width: '4rem' },
+  { name: 'noiseDb', label: 'Read, dB(A)', width: '6rem', placeholder: 'from log' },
+  { name: 'floorDb', label: 'Room, dB(A)', width: '6rem' },
+];
+
+/** What one run would come to, as the server says. */
+export interface Preview {
+  problem: string;
+  settled: boolean;
+  note: string;
+  riseK: number | null;
+  levelDb: number | null;
+  noiseDb: number | null;
+}
+
+/** The pieces of the evening as runs to be filled in, each with what it would come to. */
+export function PiecesTable({
+  pieces,
+  previews,
+  fromS,
+  products,
+  onChange,
+  onFillDown,
+}: {
+  pieces: Piece[];
+  /** One for each piece in use, in their order; empty where nothing was checked yet. */
+  previews: Preview[];
+  fromS: number;
+  products: string[];
+  onChange: (at: number, part: Partial<Piece>) => void;
+  onFillDown: (at: number, name: PieceField) => void;
+}) {
+  const used = pieces.filter((piece) => piece.use);
+  return (
+    <section aria-label="Runs">
+      <div className="overflow-x-auto">
+        <table className="figure-table min-w-[900px]">
+          <thead>
+            <tr>
+              <th scope="col">Run</th>
+              <th scope="col">From, min</th>
+              <th scope="col">Long, min</th>
+              {FIELDS.map((field) => (
+                <th key={field.name} scope="col">
+                  {field.label}
+                </th>
+              ))}
+              <th scope="col" className="w-full">
+                Comes to
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {pieces.map((piece, i) => {
+              const preview = previews[used.indexOf(piece)];
+              return (
+                <tr key={i} className={piece.use ? '' : 'text-ink2'}>
+                  <td className="whitespace-nowrap">
+                    <label className="flex items-center gap-1.5">
+                      <input
+                        type="checkbox"
+                        checked={piece.use}
+                        onChange={(event) => onChange(i, { use: event.target.checked })}
+                        aria-label={`Take run ${i + 1}`}
+                      />
+                      {i + 1}
+                    </label>
+                  </td>
+                  <td className="num">{figure((piece.fromS - fromS) / 60, 1)}</td>
+                  <td className="num">{figure((piece.toS - piece.fromS) / 60, 1)}</td>
+                  {FIELDS.map((field) => (
+                    <td key={field.name} style={{ minWidth: field.width, width: field.width }}>
+                      {piece.use && (
+                        <input
+                          className="w-full rounded border border-hairline bg-raised px-1.5 py-0.5"
+                          aria-label={`${field.label}, run ${i + 1}`}
+                          list={field.name === 'entry' ? 'known-entries' : undefined}
+                          placeholder={field.placeholder}
+                          value={piece[field.name]}
+                          onChange={(event) => onChange(i, { [field.name]: event.target.value })}
+                          onKeyDown={(event) => {
+                            if (event.key === 'd' && (event.ctrlKey || event.metaKey)) {
+                              event.preventDefault();
+                              onFillDown(i, field.name);
+                            }
+                          }}
+                        />
+                      )}
+                    </td>
+                  ))}
+                  <td className="text-[13.5px]">
+                    {preview?.problem && <span className="text-bad">▲ {preview.problem}</span>}
+                    {preview && !preview.problem && (
+                      <span className={preview.settled ? 'text-ok' : 'text-warn'}>
+                        {figure(preview.riseK!, 1)} K at {figure(preview.levelDb!, 1)} dB(A)
+                        {preview.note && `; ${preview.note}`}
+                      </span>
+                    )}
+                    {!piece.use && 'left out'}
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+        <datalist id="known-entries">
+          {products.map((of) => (
+            <option key={of} value={of} />
+          ))}
+        </datalist>
+      </div>
+      <p className="label-text pt-1">
+        <span className="key">Ctrl</span> <span className="key">d</span> in a field writes it into the runs
+        below.
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,35 @@
+'use client';
+
+import Link from 'next/link';
+import type { LogbookRow } from '@/core/runs/logbookRow';
+import { figure } from '@/ui/figures';
+import { RunStateMark } from './runStateMark';
+
+/** A run in three lines, for a screen too narrow for the table. */
+export function LogbookCard({ roundUpId, row }: { roundUpId: number; row: LogbookRow }) {
+  return (
+    <Link href={`/round-ups/${roundUpId}/runs/${row.id}`} className="block text-[14px] leading-snug">
+      <span className="flex items-baseline gap-2">
+        <b className="truncate" dir="auto">
+          {row.product}
+        </b>
+        <b className="ml-auto whitespace-nowrap">
+          {figure(row.riseK, 1)} K at {row.isUpperBound ? '≤\u202f' : ''}
+          {figure(row.levelDb, 1)} dB(A)
+        </b>
+      </span>
+      <span className="flex items-baseline gap-2 text-[13px]">
+        <span className="truncate text-ink2">
+          {row.label} · {row.loadLabel}
+          {row.loadW > 0 && ' W'} · fans {row.setting} · mount {row.mount}, pass {row.pass}
+        </span>
+        <span className="ml-auto">
+          <RunStateMark state={row.state} />
+        </span>
+      </span>
+      <span className="block truncate text-[13px] text-ink2" dir="auto">
+        {row.notes}
+      </span>
+    </Link>
+  );
+}

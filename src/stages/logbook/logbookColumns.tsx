@@ -1,0 +1,120 @@
+'use client';
+
+import { createColumnHelper } from '@tanstack/react-table';
+import Link from 'next/link';
+import type { LogbookRow } from '@/core/runs/logbookRow';
+import { figure } from '@/ui/figures';
+import { RunStateMark } from './runStateMark';
+
+const column = createColumnHelper<LogbookRow>();
+
+/** What the logbook says of a run, in the order of the work. */
+export function logbookColumns(roundUpId: number) {
+  const number = (value: number | null, decimals: number) => (value === null ? '–' : figure(value, decimals));
+  return [
+    column.accessor('label', {
+      header: 'Run',
+      cell: ({ row }) => (
+        <Link
+          href={`/round-ups/${roundUpId}/runs/${row.original.id}`}
+          className="text-ink2 underline-offset-2 hover:underline"
+        >
+          {row.original.label}
+        </Link>
+      ),
+      meta: { width: 'minmax(48px, 0.3fr)' },
+    }),
+    column.accessor('product', {
+      header: 'Entry',
+      cell: (info) => (
+        <Link
+          href={`/round-ups/${roundUpId}/runs/${info.row.original.id}`}
+          className="font-semibold"
+          dir="auto"
+          title={info.getValue()}
+          tabIndex={-1}
+        >
+          {info.getValue()}
+        </Link>
+      ),
+      meta: { width: 'minmax(104px, 1fr)' },
+    }),
+    column.accessor('loadW', {
+      header: 'Load, W',
+      cell: ({ row }) => row.original.loadLabel,
+      meta: { number: true, width: '68px' },
+    }),
+    column.accessor('setting', { header: 'Fans', meta: { number: true, width: '64px' } }),
+    column.accessor('pass', { header: 'Pass', meta: { number: true, width: '50px' } }),
+    column.accessor('mount', { header: 'Mount', meta: { number: true, width: '60px' } }),
+    column.accessor('noiseDb', {
+      header: 'Read, dB(A)',
+      cell: (i) => number(i.getValue(), 1),
+      meta: { number: true, width: '92px' },
+    }),
+    column.accessor('floorDb', {
+      header: 'Room',
+      cell: (i) => number(i.getValue(), 1),
+      meta: { number: true, width: '58px' },
+    }),
+    column.accessor('levelDb', {
+      header: 'Cooler',
+      cell: ({ row }) => (
+        <b>
+          {row.original.isUpperBound ? '≤\u202f' : ''}
+          {figure(row.original.levelDb, 1)}
+        </b>
+      ),
+      meta: { number: true, width: '68px' },
+    }),
+    column.accessor('ambientC', {
+      header: 'Room, °C',
+      cell: (i) => number(i.getValue(), 1),
+      meta: { number: true, width: '78px' },
+    }),
+    column.accessor('powerW', {
+      header: 'Power, W',
+      cell: ({ row }) =>
+        row.original.powerMeasured ? (
+          number(row.original.powerW, 1)
+        ) : (
+          <span className="text-ink2">nominal</span>
+        ),
+      meta: { number: true, width: '78px' },
+    }),
+    column.accessor('riseK', {
+      header: 'Rise, K',
+      cell: (i) => <b>{number(i.getValue(), 1)}</b>,
+      meta: { number: true, width: '66px' },
+    }),
+    column.accessor('resistanceKPerW', {
+      header: 'K/W',
+      cell: (i) => number(i.getValue(), 3),
+      meta: { number: true, width: '62px' },
+    }),
+    column.accessor('state', {
+      header: 'State',
+      cell: (i) => <RunStateMark state={i.getValue()} />,
+      meta: { width: '96px' },
+    }),
+    column.accessor('notes', {
+      header: 'What to know',
+      cell: (i) => (
+        <span className="text-[13px] text-ink2" title={i.getValue()} dir="auto">
+          {i.getValue()}
+        </span>
+      ),
+      meta: { width: 'minmax(150px, 4fr)' },
+    }),
+  ];
+}
+
+/** How a column stands on the page. */
+export interface ColumnShape {
+  number?: boolean;
+  width: string;
+}
+
+export function shapeOf(meta: unknown): ColumnShape {
+  return meta as ColumnShape;
+}

@@ -1,0 +1,135 @@
+'use client';
+
+import {
+  flexRender,
+  getCoreRowModel,
+  getSortedRowModel,
+  useReactTable,
+  type SortingState,
+} from '@tanstack/react-table';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import type { LogbookRow } from '@/core/runs/logbookRow';
+import { useNarrow } from '@/ui/narrow';
+import { logbookColumns, shapeOf } from './logbookColumns';
+import { LogbookCard } from './logbookCard';
+
+const ROW_PX = 35;
+const CARD_PX = 76;
+const SERVER_ROWS = 24;
+const noChange = () => () => undefined;
+
+/** Runs as lines of a table, whose headings sort; on a phone as a list. Only what is in sight is drawn. */
+export function LogbookTable({ roundUpId, rows }: { roundUpId: number; rows: LogbookRow[] }) {
+  const [sorting, setSorting] = useState<SortingState>([]);
+  const scroller = useRef<HTMLDivElement>(null);
+  const narrow = useNarrow();
+  const rowPx = narrow ? CARD_PX : ROW_PX;
+  const inBrowser = useSyncExternalStore(
+    noChange,
+    () => true,
+    () => false,
+  );
+  const defined = useMemo(() => logbookColumns(roundUpId), [roundUpId]);
+  // eslint-disable-next-line react-hooks/incompatible-library -- the table is not memoised by its callers
+  const table = useReactTable({
+    // The server draws what a first window shows; the browser has them all.
+    data: inBrowser ? rows : rows.slice(0, SERVER_ROWS),
+    columns: defined,
+    state: { sorting },
+    onSortingChange: setSorting,
+    getCoreRowModel: getCoreRowModel(),
+    getSortedRowModel: getSortedRowModel(),
+  });
+  const sorted = table.getRowModel().rows;
+  const virtual = useVirtualizer({
+    count: sorted.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => rowPx,
+    overscan: 12,
+    initialRect: { width: 1280, height: 720 },
+  });
+  const grid = { gridTemplateColumns: defined.map((of) => shapeOf(of.meta).width).join(' ') };
+  useEffect(() => virtual.measure(), [virtual, rowPx]);
+
+  if (narrow)
+    return (
+      <div
+        ref={scroller}
+        className="min-h-[320px] flex-1 overflow-auto"
+        tabIndex={0}
+        role="region"
+        aria-label="Runs"
+      >
+        <ul className="relative" style={{ height: virtual.getTotalSize() }}>
+          {virtual.getVirtualItems().map((item) => (
+            <li
+              key={sorted[item.index]!.id}
+              className="absolute inset-x-0 border-b border-hairline py-1.5"
+              style={{ top: item.start, height: CARD_PX }}
+            >
+              <LogbookCard roundUpId={roundUpId} row={sorted[item.index]!.original} />
+            </li>
+          ))}
+        </ul>
+      </div>
+    );
+  return (
+    <div
+      ref={scroller}
+      className="min-h-[320px] flex-1 overflow-auto"
+      tabIndex={0}
+      role="region"
+      aria-label="Runs"
+    >
+      <div role="table" aria-rowcount={sorted.length + 1} className="min-w-[1180px] text-[14.5px]">
+        <div role="row" className="sticky top-0 z-10 grid border-b border-ink bg-ground" style={grid}>
+          {table.getFlatHeaders().map((header) => {
+            const order = header.column.getIsSorted();
+            return (
+              <div
+                key={header.id}
+                role="columnheader"
+                aria-sort={order === 'asc' ? 'ascending' : order === 'desc' ? 'descending' : 'none'}
+                className={shapeOf(header.column.columnDef.meta).number ? 'text-right' : ''}
+              >
+                <button
+                  className="w-full cursor-pointer px-2 py-2 text-[13px] whitespace-nowrap text-ink2 [text-align:inherit]"
+                  onClick={header.column.getToggleSortingHandler()}
+                >
+                  {flexRender(header.column.columnDef.header, header.getContext())}
+                  {order === 'asc' ? ' ↑' : order === 'desc' ? ' ↓' : ''}
+                </button>
+              </div>
+            );
+          })}
+        </div>
+        <div className="relative" style={{ height: virtual.getTotalSize() }}>
+          {virtual.getVirtualItems().map((item) => {
+            const row = sorted[item.index]!;
+            return (
+              <div
+                key={row.id}
+                role="row"
+                aria-rowindex={item.index + 2}
+                data-run={row.original.label}
+                className={`absolute inset-x-0 grid items-baseline border-b border-hairline hover:bg-raised ${row.original.state === 'set aside' ? 'text-ink2' : ''}`}
+                style={{ ...grid, top: item.start, height: ROW_PX }}
+              >
+                {row.getVisibleCells().map((cell) => (
+                  <div
+                    key={cell.id}
+                    role="cell"
+                    className={`truncate px-2 pt-1.5 ${shapeOf(cell.column.columnDef.meta).number ? 'text-right' : ''}`}
+                  >
+                    {flexRender(cell.column.columnDef.cell, cell.getContext())}
+                  </div>
+                ))}
+              </div>
+            );
+          })}
+        </div>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,125 @@
+import type { PlacedEntry } from '@/core/ranking/rankAtLine';
+import { EntryMark } from '@/ui/entryMark';
+import { figure, placeText } from '@/ui/figures';
+import type { VerdictEntry } from './verdictData';
+
+function standing({ status, levelDb }: PlacedEntry): string {
+  if (status === 'tops-out') return `tops out at ${figure(levelDb, 1)} dB(A)`;
+  return status === 'throttled' ? 'does not hold the load' : 'holds the load';
+}
+
+function money(price: number | null, currency: string): string {
+  if (price === null) return '–';
+  return new Intl.NumberFormat('en-GB', { style: 'currency', currency }).format(price);
+}
+
+/** Places with their figures; on a phone a list. */
+export function VerdictTable({
+  placed: placedEntries,
+  entries,
+  referenceAmbientC,
+}: {
+  placed: PlacedEntry[];
+  entries: ReadonlyMap<string, VerdictEntry>;
+  referenceAmbientC: number;
+}) {
+  return (
+    <>
+      <ol className="sm:hidden">
+        {placedEntries.map((placed) => {
+          const entry = entries.get(placed.entry)!;
+          return (
+            <li
+              key={placed.entry}
+              className="flex gap-3 border-b border-hairline py-2"
+              data-listed={placed.entry}
+            >
+              <b className="w-12 shrink-0 text-[16px]">{placeText(placed.placeFrom, placed.placeTo)}</b>
+              <span className="min-w-0 flex-1">
+                <span className="flex items-center gap-2">
+                  <EntryMark position={entry.position} />
+                  <b className="truncate" dir="auto">
+                    {entry.product}
+                  </b>
+                </span>
+                <span className="block truncate text-[13px] text-ink2" dir="auto">
+                  {entry.maker} · {money(entry.price, entry.currency)}
+                </span>
+                <span className={`block text-[13px] ${placed.status === 'ranked' ? 'text-ok' : 'text-warn'}`}>
+                  {standing(placed)}
+                </span>
+              </span>
+              <span className="num shrink-0 whitespace-nowrap">
+                <b className="text-[16px]">{figure(placed.riseK, 1)}</b>{' '}
+                <span className="text-[13px] text-ink2">± {figure(placed.interval95K, 1)} K</span>
+              </span>
+            </li>
+          );
+        })}
+      </ol>
+      <div className="hidden overflow-x-auto sm:block">
+        <table className="figure-table min-w-[760px]">
+          <thead>
+            <tr>
+              <th scope="col">Place</th>
+              <th scope="col">Cooler</th>
+              <th scope="col">Fans</th>
+              <th scope="col" className="num">
+                Rise, K
+              </th>
+              <th scope="col" className="num">
+                K/W
+              </th>
+              <th scope="col" className="num">
+                In a {referenceAmbientC}
+                {'\u202f'}°C room, °C
+              </th>
+              <th scope="col" className="num">
+                Price
+              </th>
+              <th scope="col">At this load</th>
+            </tr>
+          </thead>
+          <tbody>
+            {placedEntries.map((placed) => {
+              const entry = entries.get(placed.entry)!;
+              return (
+                <tr key={placed.entry} data-entry={placed.entry}>
+                  <td className="text-[16px] font-bold whitespace-nowrap">
+                    {placeText(placed.placeFrom, placed.placeTo)}
+                  </td>
+                  <td className="max-w-72">
+                    <span className="flex items-center gap-2">
+                      <EntryMark position={entry.position} />
+                      <b className="truncate" dir="auto" title={entry.product}>
+                        {entry.product}
+                      </b>
+                    </span>
+                    <span className="block truncate pl-5 text-[13px] text-ink2" dir="auto">
+                      {entry.maker}
+                    </span>
+                  </td>
+                  <td className="max-w-40 truncate text-ink2" dir="auto">
+                    {entry.fans}
+                  </td>
+                  <td className="num whitespace-nowrap">
+                    <b className="text-[16px]">{figure(placed.riseK, 1)}</b>{' '}
+                    <span className="text-[13px] text-ink2">± {figure(placed.interval95K, 1)}</span>
+                  </td>
+                  <td className="num">
+                    {placed.resistanceKPerW === null ? '–' : figure(placed.resistanceKPerW, 3)}
+                  </td>
+                  <td className="num">{figure(placed.temperatureAtReferenceC, 1)}</td>
+                  <td className="num whitespace-nowrap">{money(entry.price, entry.currency)}</td>
+                  <td className={`whitespace-nowrap ${placed.status === 'ranked' ? 'text-ok' : 'text-warn'}`}>
+                    {standing(placed)}
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
+    </>
+  );
+}
