@@ -1,9 +1,12 @@
+import { defaultSetup } from '@/core/rig/rigSetup';
 import type { Queryable } from './pool';
+import { holdRig, insertRevision } from './rigs';
 
 export interface NewEntry {
   maker: string;
   product: string;
   kind: string;
+  revision?: string;
   fans: string;
   fanCount: number | null;
   price: number | null;
@@ -16,8 +19,8 @@ export interface NewEntry {
 export async function insertEntry(db: Queryable, entry: NewEntry): Promise<number> {
   const { rows } = await db.query<{ id: number }>(
     `WITH added AS (
-       INSERT INTO products (maker, name, kind) VALUES ($1, $2, $3)
-       ON CONFLICT (maker, name, kind) DO UPDATE SET name = EXCLUDED.name
+       INSERT INTO products (maker, name, kind, revision) VALUES ($1, $2, $3, $10)
+       ON CONFLICT (maker, name, kind, revision) DO UPDATE SET name = EXCLUDED.name
        RETURNING id
      )
      INSERT INTO entries (product_id, fans, fan_count, price, currency, height_mm, extra)
@@ -33,37 +36,28 @@ export async function insertEntry(db: Queryable, entry: NewEntry): Promise<numbe
       entry.currency,
       entry.heightMm,
       JSON.stringify(entry.extra),
+      entry.revision ?? '',
     ],
   );
   return rows[0]!.id;
 }
 
-export interface RigSetup {
+/** What a bundle of the first form says of a rig. */
+export interface RigOutline {
   name: string;
   enclosure: string;
   meterDistanceCm: number;
   limitC: number;
 }
 
-/** The revision of a rig that is set up like this; a new one where none is. */
-export async function findOrAddRigRevision(db: Queryable, setup: RigSetup): Promise<number> {
-  const rig = await db.query<{ id: number }>(
-    `INSERT INTO rigs (name) VALUES ($1) ON CONFLICT (name) DO UPDATE SET name = EXCLUDED.name RETURNING id`,
-    [setup.name],
-  );
-  // The upsert above holds the rig's row, so that no other import can add a revision meanwhile.
-  const values = [rig.rows[0]!.id, setup.enclosure, setup.meterDistanceCm, setup.limitC];
+/** The newest revision of a rig that stands like this; a new one where none does. */
+export async function findOrAddRigRevision(db: Queryable, outline: RigOutline): Promise<number> {
+  // Holding the rig's row keeps any other import from adding a revision meanwhile.
+  const rigId = await holdRig(db, outline.name);
   const found = await db.query<{ id: number }>(
     `SELECT id FROM rig_revisions
-     WHERE rig_id = $1 AND enclosure = $2 AND meter_distance_cm = $3 AND limit_c = $4`,
-    values,
+     WHERE rig_id = $1 AND enclosure = $2 AND meter_distance_cm = $3 AND limit_c = $4 ORDER BY revision DESC LIMIT 1`,
+    [rigId, outline.enclosure, outline.meterDistanceCm, outline.limitC],
   );
-  if (found.rows[0]) return found.rows[0].id;
-  const added = await db.query<{ id: number }>(
-    `INSERT INTO rig_revisions (rig_id, revision, enclosure, meter_distance_cm, limit_c)
-     SELECT $1, coalesce(max(revision), 0) + 1, $2, $3, $4 FROM rig_revisions WHERE rig_id = $1
-     RETURNING id`,
-    values,
-  );
-  return added.rows[0]!.id;
+  return found.rows[0]?.id ?? insertRevision(db, rigId, defaultSetup(outline), '');
 }

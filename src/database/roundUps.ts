@@ -17,6 +17,7 @@ export interface RoundUp {
   name: string;
   rig: { name: string; revision: number; enclosure: string; meterDistanceCm: number; limitC: number };
   rigRevisionId: number;
+  rigId: number;
   loadsW: number[];
   noiseLineDba: number;
   windowS: number;
@@ -56,6 +57,7 @@ export async function getRoundUp(db: Queryable, id: number): Promise<RoundUp | n
   const { rows } = await db.query<RoundUp>(
     `SELECT r.id, r.title, r.name, r.rig_revision_id AS "rigRevisionId", r.loads_w AS "loadsW",
             r.noise_line_dba AS "noiseLineDba", r.window_s AS "windowS", r.reference_ambient_c AS "referenceAmbientC",
+            v.rig_id AS "rigId",
             jsonb_build_object('name', g.name, 'revision', v.revision, 'enclosure', v.enclosure,
                                'meterDistanceCm', v.meter_distance_cm, 'limitC', v.limit_c) AS rig
      FROM round_ups r
@@ -69,7 +71,8 @@ export async function getRoundUp(db: Queryable, id: number): Promise<RoundUp | n
 
 export async function listCitedEntries(db: Queryable, roundUpId: number): Promise<CitedEntry[]> {
   const { rows } = await db.query<CitedEntry>(
-    `SELECT e.id AS "entryId", c.code AS entry, p.name AS product, p.maker, p.kind, e.fans,
+    `SELECT e.id AS "entryId", c.code AS entry, coalesce(nullif(e.cover_name, ''), p.name) AS product,
+            CASE WHEN e.cover_name = '' THEN p.maker ELSE '' END AS maker, p.kind, e.fans,
             e.price::double precision AS price, e.currency, e.height_mm AS "heightMm", c.is_control AS "isControl"
      FROM round_up_entries c
      JOIN entries e ON e.id = c.entry_id
@@ -131,4 +134,33 @@ export async function keepFile(
     path,
     Buffer.from(content),
   ]);
+}
+
+export interface MethodColumns {
+  loadsW: number[];
+  noiseLineDba: number;
+  windowS: number;
+  referenceAmbientC: number;
+}
+
+/** What the numbers need of a brief. */
+export async function updateMethodColumns(db: Queryable, id: number, of: MethodColumns): Promise<void> {
+  await db.query(
+    `UPDATE round_ups SET loads_w = $2, noise_line_dba = $3, window_s = $4, reference_ambient_c = $5 WHERE id = $1`,
+    [id, of.loadsW, of.noiseLineDba, of.windowS, of.referenceAmbientC],
+  );
+}
+
+export async function setRigRevision(db: Queryable, id: number, rigRevisionId: number): Promise<void> {
+  await db.query(`UPDATE round_ups SET rig_revision_id = $2 WHERE id = $1`, [id, rigRevisionId]);
+}
+
+/** Runs that a round-up ranks, so that they can be reduced anew. */
+export async function listRunIds(db: Queryable, id: number): Promise<number[]> {
+  const { rows } = await db.query<{ id: number }>(
+    `SELECT u.id FROM round_ups r JOIN round_up_entries c ON c.round_up_id = r.id
+     JOIN runs u ON u.entry_id = c.entry_id AND u.rig_revision_id = r.rig_revision_id WHERE r.id = $1`,
+    [id],
+  );
+  return rows.map((of) => of.id);
 }

@@ -153,7 +153,7 @@ interface RunRow extends Omit<LabRun, 'level' | 'reduction' | 'movedWindow'> {
 }
 
 const SELECT_RUNS = `
-  SELECT u.id, u.label, c.code AS entry, p.name AS product, c.is_control AS "isControl", u.mount, u.pass,
+  SELECT u.id, u.label, c.code AS entry, coalesce(nullif(e.cover_name, ''), p.name) AS product, c.is_control AS "isControl", u.mount, u.pass,
          u.load_w AS "loadW", u.load_name AS "loadName", u.gpu_load_w AS "gpuLoadW", u.setting, u.control,
          u.noise_db AS "noiseDb", u.floor_db AS "floorDb", u.trace <> '' AS "hasTrace", u.duty_pct AS "dutyPct", u.rpm,
          u.started_at AS "startedAt", u.note, u.set_aside AS "setAside",

@@ -12,6 +12,7 @@ import { insertTrace } from '@/database/traces';
 import { deleteUpload } from '@/database/uploads';
 import { toTrace, type Channel } from '@/formats/bundle/traceTable';
 import { BROUGHT } from './importBundle';
+import { codeOf } from './codeOf';
 import { collectChannels } from './collectChannels';
 import { rememberedMappings } from './describeLog';
 import type { RawRunsPlan } from './rawRunsSchema';
@@ -93,18 +94,6 @@ function makeRun(
     preview: { problem: '', settled, note, riseK, levelDb: level.levelDb, noiseDb },
     made: { plan, channels, noiseDb, reduction: reduction.value },
   };
-}
-
-function codeOf(name: string, taken: ReadonlySet<string>): string {
-  const base =
-    name
-      .toLowerCase()
-      .normalize('NFKD')
-      .replace(/[^\p{L}\p{N}]+/gu, '-')
-      .replace(/^-|-$/g, '') || 'entry';
-  let code = base;
-  for (let i = 2; taken.has(code); i += 1) code = `${base}-${i}`;
-  return code;
 }
 
 /** The round-up that the runs go to: the one named, or a new one. */

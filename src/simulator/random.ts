@@ -9,8 +9,16 @@ export interface Chance {
   normal(): number;
 }
 
+/** Neighbouring seeds would begin alike: their bits are mixed first (finaliser of MurmurHash3, Appleby). */
+function mixedSeed(seed: number): number {
+  let h = seed | 0;
+  h = Math.imul(h ^ (h >>> 16), 0x85ebca6b);
+  h = Math.imul(h ^ (h >>> 13), 0xc2b2ae35);
+  return h ^ (h >>> 16);
+}
+
 export function seededChance(seed: number): Chance {
-  const generator = xoroshiro128plus(seed);
+  const generator = xoroshiro128plus(mixedSeed(seed));
   const uniform = () => uniformFloat64(generator);
   return {
     uniform,

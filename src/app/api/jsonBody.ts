@@ -1,5 +1,6 @@
 import { ValidationError, type Schema } from 'yup';
 import { isDatabaseAway } from '@/lab/databaseState';
+import { Refused } from '@/lab/refusal';
 
 const MOST_BYTES = 256 * 1024;
 
@@ -38,7 +39,7 @@ async function readBody<T>(request: Request, schema: Schema<T>): Promise<T> {
     return await schema.validate(parsed, { stripUnknown: false });
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error;
-    throw new BadBody(error.message, 422, error.path?.replace(/^changes\./, ''));
+    throw new BadBody(error.message, 422, error.path?.replace(/^(changes|body)\./, ''));
   }
 }
 
@@ -58,8 +59,10 @@ export async function withBody<T>(
   }
 }
 
-/** A failure that has words: the database away, the disk full. Anything else goes on to the server's log. */
+/** A failure that has words: a refusal, the database away, the disk full. Anything else goes on to the server's log. */
 export function toldFailure(error: unknown): Response {
+  if (error instanceof Refused)
+    return Response.json({ message: error.message, field: error.field }, { status: 422 });
   if (isDatabaseAway(error)) {
     const message = 'The database does not answer. Nothing was changed; try again once it is back.';
     return Response.json({ message }, { status: 503 });

@@ -1,0 +1,10 @@
+import { withBody } from '@/app/api/jsonBody';
+import { keepMethodAs } from '@/lab/methods';
+import { newMethod } from '@/lab/planningSchemas';
+
+export async function POST(request: Request) {
+  return withBody(request, newMethod, async ({ name, body }) => {
+    await keepMethodAs(name, body);
+    return Response.json({});
+  });
+}

@@ -1,0 +1,12 @@
+import { withBody } from '@/app/api/jsonBody';
+import { idFrom } from '@/app/ids';
+import { addByName, addVariant } from '@/lab/changeLineUp';
+import { newEntry, newVariant } from '@/lab/planningSchemas';
+
+/** A new entry by its product's name; with `?variant` the same heatsink with other fans. */
+export async function POST(request: Request, { params }: { params: Promise<{ id: string }> }) {
+  const id = idFrom((await params).id);
+  if (new URL(request.url).searchParams.has('variant'))
+    return withBody(request, newVariant, async (of) => Response.json({ entryId: await addVariant(id, of) }));
+  return withBody(request, newEntry, async (of) => Response.json({ entryId: await addByName(id, of) }));
+}

@@ -1,0 +1,20 @@
+import { notFound } from 'next/navigation';
+import { idFrom } from '@/app/ids';
+import { roundUpView } from '@/app/roundUpView';
+import { methodCard } from '@/core/brief/methodCard';
+import { viewBrief } from '@/lab/briefView';
+import { cardRig } from '@/lab/cardRig';
+import { MethodCardView } from '@/stages/brief/methodCardView';
+
+/** The method card as a page of its own, for readers. */
+export default async function MethodPage({ params }: { params: Promise<{ id: string }> }) {
+  const id = idFrom((await params).id);
+  const [view, brief] = await Promise.all([roundUpView(id), viewBrief(id)]);
+  if (!view || !brief) notFound();
+  return (
+    <article className="mx-auto w-full max-w-2xl px-4 py-6">
+      <h2 className="font-display pb-2 text-[24px] font-bold">How this was measured</h2>
+      <MethodCardView answers={methodCard(brief.sheet.body, cardRig(view))} />
+    </article>
+  );
+}

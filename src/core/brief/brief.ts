@@ -1,0 +1,48 @@
+import type { Question } from './questions';
+import { defaultSchools, type Chosen, type SchoolKey } from './schools';
+
+/** A heat load of the method: fixed watts, or a named program with the watts it was seen to draw. */
+export interface BriefLoad {
+  watts: number;
+  /** Empty for fixed watts. */
+  program: string;
+  /** Heat of a graphics card beside it, W. */
+  gpuWatts: number;
+}
+
+/** What a round-up asks and how: the brief. Levels in dB(A) at the rig's meter place. */
+export interface Brief {
+  question: Question;
+  schools: Record<SchoolKey, Chosen>;
+  loads: BriefLoad[];
+  /** The first ranks. */
+  noiseLinesDba: number[];
+  /** Noise band of the band score. */
+  bandDba: { from: number; to: number };
+  referenceAmbientC: number;
+  windowS: number;
+  passes: number;
+  mounts: number;
+  /** What readers can take; null where nobody asked. */
+  limits: { heightMm: number | null; memoryMm: number | null; budget: number | null; currency: string };
+  /** Days, as 2026-12-01; empty where there is none. */
+  deadline: string;
+  embargo: string;
+}
+
+export function defaultBrief(): Brief {
+  return {
+    question: 'coolers',
+    schools: defaultSchools(),
+    loads: [{ watts: 170, program: '', gpuWatts: 0 }],
+    noiseLinesDba: [33],
+    bandDba: { from: 28, to: 38 },
+    referenceAmbientC: 23,
+    windowS: 300,
+    passes: 2,
+    mounts: 2,
+    limits: { heightMm: null, memoryMm: null, budget: null, currency: 'EUR' },
+    deadline: '',
+    embargo: '',
+  };
+}

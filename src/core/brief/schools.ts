@@ -1,0 +1,117 @@
+/** One question of method on which reviewers differ, with the answers and what each leads to. */
+export interface School {
+  key: SchoolKey;
+  question: string;
+  /** The first is the default. */
+  choices: readonly { value: string; label: string; consequence: string }[];
+}
+
+export type SchoolKey =
+  | 'fans' | 'point' | 'reaching' | 'temperature' | 'statistic' | 'heat' | 'enclosure' | 'interface'
+  | 'loudness' | 'value'; // prettier-ignore
+
+export const SCHOOLS: readonly School[] = [
+  {
+    key: 'fans',
+    question: 'Which fans',
+    choices: [
+      { value: 'sold', label: 'as sold', consequence: 'Ranks what a buyer gets; a poor fan costs a good heatsink its place.' },
+      { value: 'lab', label: 'one lab fan on all', consequence: 'Ranks heatsinks; nobody can buy what is ranked.' },
+      { value: 'both', label: 'as sold and lab fan', consequence: 'Answers both, for about twice the hours.' },
+    ],
+  },
+  {
+    key: 'point',
+    question: 'Where coolers are compared',
+    choices: [
+      { value: 'noise', label: 'equal noise', consequence: 'All are as loud as each other at the meter; the others stand beside it.' },
+      { value: 'rpm', label: 'equal rpm', consequence: 'Hides that the same speed is louder with more or larger fans.' },
+      { value: 'duty', label: 'equal duty', consequence: 'Hides that makers choose the top speed freely.' },
+      { value: 'full', label: 'full speed', consequence: 'Rewards the loudest fan.' },
+      { value: 'automatic', label: 'the maker’s automatic curve', consequence: 'Ranks the board’s fan curve along with the cooler.' },
+    ],
+  },
+  {
+    key: 'reaching',
+    question: 'How equal noise is reached',
+    choices: [
+      { value: 'sweep', label: 'a sweep, read off the curve', consequence: 'The line can be moved afterwards; a duty step need not hit it.' },
+      { value: 'tune', label: 'fans tuned to the line', consequence: 'One point, quickly; it counts as one more on the curve and cannot be moved later.' },
+    ],
+  },
+  {
+    key: 'temperature',
+    question: 'Which temperature',
+    choices: [
+      { value: 'rise', label: 'rise over the room', consequence: 'A warm evening does not cost anyone a place.' },
+      { value: 'restated', label: 'restated at the reference room', consequence: 'Reads like a thermometer; the order is that of the rise.' },
+      { value: 'raw', label: 'as read', consequence: 'Entries measured on different days are not comparable; shown, never ranked.' },
+    ],
+  },
+  {
+    key: 'statistic',
+    question: 'Which value of the window',
+    choices: [
+      { value: 'mean', label: 'mean', consequence: 'Steady against a single glitch of the sensor.' },
+      { value: 'maximum', label: 'maximum', consequence: 'Grows with the length of the log and the noise of the sensor; shown beside the mean.' },
+    ],
+  },
+  {
+    key: 'heat',
+    question: 'Heat',
+    choices: [
+      { value: 'fixed', label: 'fixed watts', consequence: 'The same heat for all, restated from the watts that flowed.' },
+      { value: 'program', label: 'a named program', consequence: 'Closer to use; the watts differ between entries and are kept as measured.' },
+      { value: 'mixed', label: 'processor and graphics card together', consequence: 'As in a game; the card’s air warms the cooler.' },
+    ],
+  },
+  {
+    key: 'enclosure',
+    question: 'Where it stands',
+    choices: [
+      { value: 'open', label: 'open bench', consequence: 'Room air reaches every cooler alike.' },
+      { value: 'case', label: 'inside a case', consequence: 'Case air and panels count; never mixed with an open bench in one ranking.' },
+    ],
+  },
+  {
+    key: 'interface',
+    question: 'Between die and cooler',
+    choices: [
+      { value: 'paste', label: 'paste, fresh each mount', consequence: 'The usual joint; remounts show how much it scatters.' },
+      { value: 'pad', label: 'a reusable pad', consequence: 'Scatters less and costs a few kelvin, alike for all.' },
+    ],
+  },
+  {
+    key: 'loudness',
+    question: 'Loudness',
+    choices: [
+      { value: 'dba', label: 'dB(A)', consequence: 'What every meter gives; two fans of one level may still sound unlike.' },
+      { value: 'sone', label: 'sone', consequence: 'Closer to the ear; needs a calibrated recording of each point.' },
+    ],
+  },
+  {
+    key: 'value',
+    question: 'Value',
+    choices: [
+      { value: 'front', label: 'front of price and rise, then the ratio', consequence: 'Shows what nothing cheaper beats.' },
+      { value: 'ratio', label: 'price per conductance at the line', consequence: 'One number; it flatters the cheapest.' },
+    ],
+  },
+]; // prettier-ignore
+
+export interface Chosen {
+  choice: string;
+  /** Why, in the reviewer's words. */
+  reason: string;
+}
+
+export function defaultSchools(): Record<SchoolKey, Chosen> {
+  return Object.fromEntries(
+    SCHOOLS.map((school) => [school.key, { choice: school.choices[0]!.value, reason: '' }]),
+  ) as Record<SchoolKey, Chosen>;
+}
+
+export function choiceOf(key: SchoolKey, value: string): School['choices'][number] {
+  const school = SCHOOLS.find((of) => of.key === key)!;
+  return school.choices.find((of) => of.value === value) ?? school.choices[0]!;
+}

@@ -1,0 +1,68 @@
+import type { Product } from './product';
+
+export interface EntryFan {
+  name: string;
+  count: number;
+  /** push, pull, in or out; empty where it does not matter. */
+  direction: string;
+  place: string;
+  /** Price of each where it is not part of the product; null where it is. */
+  eachPrice: number | null;
+}
+
+/** A sample as configured for test. */
+export interface Entry {
+  fans: EntryFan[];
+  /** Stands in for maker and product on every page, chart and export until it is revealed. */
+  coverName: string;
+  revealed: boolean;
+}
+
+export function blankEntry(): Entry {
+  return { fans: [], coverName: '', revealed: false };
+}
+
+export function isCovered({ coverName, revealed }: Entry): boolean {
+  return coverName.trim() !== '' && !revealed;
+}
+
+export function fanCount({ fans }: Entry): number {
+  return fans.reduce((sum, fan) => sum + fan.count, 0);
+}
+
+/** Fans of an entry in words: “2 × Brisa 140, push, front”. */
+export function fansText({ fans }: Entry): string {
+  return fans
+    .map((fan) => [`${fan.count} × ${fan.name}`, fan.direction, fan.place].filter(Boolean).join(', '))
+    .join('; ');
+}
+
+/** What the whole entry costs: the product for each of its pieces, and the fans bought with it; null where the product has no price. */
+export function entryPrice(product: Pick<Product, 'price' | 'packSize'>, entry: Entry): number | null {
+  if (product.price === null) return null;
+  const extra = entry.fans.reduce((sum, fan) => sum + fan.count * (fan.eachPrice ?? 0), 0);
+  return Math.round((product.price / product.packSize + extra) * 100) / 100;
+}
+
+/** What an entry cannot be, in words; null where it can. */
+export function entryProblem(kind: Product['kind'], entry: Entry): string | null {
+  if ((kind === 'fan' || kind === 'case-layout') && fanCount(entry) === 0)
+    return `an entry of the kind “${kind === 'fan' ? 'fan' : 'case layout'}” needs at least one fan`;
+  return null;
+}
+
+/** The same product with the lab's fan on it, as many as it had. */
+export function withLabFan(entry: Entry, labFan: { name: string; eachPrice: number | null }): Entry {
+  const count = Math.max(1, fanCount(entry));
+  const [first] = entry.fans;
+  const fan = { ...labFan, count, direction: first?.direction ?? 'push', place: first?.place ?? '' };
+  return { fans: [fan], coverName: '', revealed: false };
+}
+
+/** The same entry with one fan more of the sort it has, to be bought. */
+export function withSecondFan(entry: Entry, eachPrice: number | null): Entry {
+  const [first] = entry.fans;
+  const name = first?.name ?? 'fan';
+  const second = { name, count: 1, direction: 'pull', place: 'back', eachPrice };
+  return { fans: [...entry.fans, second], coverName: '', revealed: false };
+}

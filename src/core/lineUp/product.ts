@@ -1,0 +1,65 @@
+export const PRODUCT_KINDS = ['air-tower', 'air-low-profile', 'liquid', 'fan', 'case-layout'] as const;
+export type ProductKind = (typeof PRODUCT_KINDS)[number];
+
+export const KIND_WORDS: Record<ProductKind, string> = {
+  'air-tower': 'air, tower',
+  'air-low-profile': 'air, low',
+  liquid: 'liquid',
+  fan: 'fan',
+  'case-layout': 'case layout',
+};
+
+export const CONNECTORS = ['', 'four-pin', 'three-pin', 'fixed'] as const;
+
+/** A product as its maker sells it. Lengths in mm; null where it is not known. */
+export interface Product {
+  maker: string;
+  name: string;
+  kind: ProductKind;
+  /** Revision of the product, where makers changed it under one name. */
+  revision: string;
+  widthMm: number | null;
+  depthMm: number | null;
+  heightMm: number | null;
+  fanSizeMm: number | null;
+  fanThicknessMm: number | null;
+  /** What it leaves for memory under it. */
+  memoryClearanceMm: number | null;
+  mounting: string;
+  connector: (typeof CONNECTORS)[number];
+  ratedRpm: number | null;
+  /** As the maker prints it: kept, and never plotted beside measured levels. */
+  makersNoise: string;
+  price: number | null;
+  currency: string;
+  pricedOn: string;
+  packSize: number;
+  seller: string;
+  availability: string;
+  warranty: string;
+}
+
+export function blankProduct(of: Partial<Product> & { name: string; kind: ProductKind }): Product {
+  return {
+    maker: '',
+    revision: '',
+    widthMm: null,
+    depthMm: null,
+    heightMm: null,
+    fanSizeMm: null,
+    fanThicknessMm: null,
+    memoryClearanceMm: null,
+    mounting: '',
+    connector: '',
+    ratedRpm: null,
+    makersNoise: '',
+    price: null,
+    currency: 'EUR',
+    pricedOn: '',
+    packSize: 1,
+    seller: '',
+    availability: '',
+    warranty: '',
+    ...of,
+  };
+}

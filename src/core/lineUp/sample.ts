@@ -1,0 +1,49 @@
+export const SAMPLE_STATES = ['new', 'opened', 'retired'] as const;
+export const DIARY_EVENTS = [
+  'arrived',
+  'parts missing',
+  'lent on',
+  'came back',
+  'broke',
+  'used as donor',
+  'note',
+] as const;
+
+export interface DiaryLine {
+  on: string;
+  event: (typeof DIARY_EVENTS)[number];
+  note: string;
+}
+
+/** What the first mount taught, for readers who build. */
+export interface Handling {
+  minutes: number | null;
+  hands: number | null;
+  /** Whether the back of the board must be reached. */
+  backAccess: boolean;
+  /** Parts missing or to be bought, with the price of all. */
+  partsToBuy: string;
+  partsPrice: number | null;
+  hoseStiffness: string;
+  clips: string;
+  note: string;
+}
+
+/** One physical unit of a product. */
+export interface Sample {
+  label: string;
+  serial: string;
+  source: 'bought' | 'lent';
+  state: (typeof SAMPLE_STATES)[number];
+  diary: DiaryLine[];
+  /** Null until the first mount. */
+  handling: Handling | null;
+}
+
+export function blankSample(label: string): Sample {
+  return { label, serial: '', source: 'bought', state: 'new', diary: [], handling: null };
+}
+
+export function blankHandling(): Handling {
+  return { minutes: null, hands: null, backAccess: false, partsToBuy: '', partsPrice: null, hoseStiffness: '', clips: '', note: '' }; // prettier-ignore
+}

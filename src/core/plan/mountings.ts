@@ -1,0 +1,110 @@
+import { uniformInt } from 'pure-rand/distribution/uniformInt';
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import type { PlanEntry, PlanSettings } from './planSettings';
+
+export interface PlannedPoint {
+  load: string;
+  setting: string;
+  pass: number;
+}
+
+/** One time a cooler is put on, with all that is measured then. */
+export interface Mounting {
+  /** Entry and mount: stays the same when the order changes. */
+  id: string;
+  entry: string;
+  mount: number;
+  isControl: boolean;
+  /** Block of the design: all first mounts, then all second ones, … */
+  block: number;
+  points: PlannedPoint[];
+}
+
+/** Fisher–Yates, seeded. */
+function shuffled<T>(items: readonly T[], seed: number): T[] {
+  const generator = xoroshiro128plus(seed);
+  const mixed = [...items];
+  for (let i = mixed.length - 1; i > 0; i -= 1) {
+    const j = uniformInt(generator, 0, i);
+    [mixed[i], mixed[j]] = [mixed[j]!, mixed[i]!];
+  }
+  return mixed;
+}
+
+function pointsOf(entry: PlanEntry, of: PlanSettings, loads: readonly string[], passes: number): PlannedPoint[] {
+  const settings = entry.ownSettings ?? of.settings;
+  const points: PlannedPoint[] = [];
+  // Passes outermost: a repeat must not stand right behind what it repeats.
+  for (let pass = 1; pass <= passes; pass += 1)
+    for (const load of loads) for (const setting of settings) points.push({ load, setting, pass });
+  return points;
+} // prettier-ignore
+
+/**
+ * All mountings of a plan in their designed order: a randomised block for each mount, every entry once in
+ * random order, so that a drift of the rig favours nobody (Cochran & Cox, ch. 4), with the control at the
+ * start, at the end, and after every `controlEvery` mounts. The control is read once a re-test.
+ * `loads` are the keys of the heat loads, in the order they are run.
+ */
+export function designedMountings(
+  of: PlanSettings,
+  entries: readonly PlanEntry[],
+  loads: readonly string[],
+): Mounting[] {
+  const control = entries.find((entry) => entry.isControl);
+  const others = entries.filter((entry) => entry !== control);
+  const order: Mounting[] = [];
+  let controls = 0;
+  const reTest = (block: number) => {
+    if (!control) return;
+    controls += 1;
+    order.push({
+      id: `${control.entry} ${controls}`,
+      entry: control.entry,
+      mount: controls,
+      isControl: true,
+      block,
+      points: pointsOf(control, of, loads, 1),
+    });
+  };
+  reTest(1);
+  let since = 0;
+  for (let block = 1; block <= of.mounts; block += 1) {
+    for (const entry of shuffled(others, of.seed * 1009 + block)) {
+      if (since >= of.controlEvery) {
+        reTest(block);
+        since = 0;
+      }
+      order.push({
+        id: `${entry.entry} ${block}`,
+        entry: entry.entry,
+        mount: block,
+        isControl: false,
+        block,
+        points: pointsOf(entry, of, loads, of.passes),
+      });
+      since += 1;
+    }
+  }
+  if (others.length > 0) reTest(of.mounts);
+  return order;
+}
+
+/**
+ * The order a reviewer has made by hand: mountings that it names stand as it says, those it does not know
+ * keep their place behind the one they were designed to follow. Nothing is lost or doubled.
+ */
+export function inOrder(designed: readonly Mounting[], byHand: readonly string[]): Mounting[] {
+  const known = new Map(designed.map((of) => [of.id, of]));
+  const ordered = [...new Set(byHand)].flatMap((id) => known.get(id) ?? []);
+  const placed = new Set(ordered);
+  let before: Mounting | undefined;
+  for (const of of designed) {
+    if (!placed.has(of)) {
+      ordered.splice(before ? ordered.indexOf(before) + 1 : 0, 0, of);
+      placed.add(of);
+    }
+    before = of;
+  }
+  return ordered;
+}

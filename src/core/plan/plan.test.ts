@@ -1,0 +1,199 @@
+import fc from 'fast-check';
+import { doneBy } from './doneRuns';
+import { designedMountings, inOrder, type Mounting } from './mountings';
+import { orderBreaks } from './orderBreaks';
+import { pilotFindings } from './pilot';
+import { fitToDeadline, planChoices } from './planChoices';
+import { planCost } from './planCost';
+import {
+  defaultPlanSettings,
+  planProblems,
+  spanMin,
+  type PlanEntry,
+  type PlanSettings,
+} from './planSettings';
+import { runSheet, weekdayOf, type RunSheet } from './runSheet';
+
+const DAY_MIN = 24 * 60;
+
+function lineUp(count: number): PlanEntry[] {
+  return Array.from({ length: count }, (_, i) => ({
+    entry: `e${i}`,
+    kind: i % 3 === 2 ? 'liquid' : 'air-tower',
+    isControl: i === 0,
+    learntSoakMin: null,
+  }));
+}
+
+const settings: fc.Arbitrary<PlanSettings> = fc
+  .record({
+    seed: fc.integer({ min: 1, max: 1e6 }),
+    startDay: fc.integer({ min: 0, max: 400 }),
+    weekdays: fc.uniqueArray(fc.integer({ min: 0, max: 6 }), { minLength: 1 }),
+    workFromMin: fc.integer({ min: 0, max: 1439 }),
+    workMin: fc.integer({ min: 120, max: 1200 }),
+    quietFromMin: fc.integer({ min: 0, max: 1439 }),
+    quietMin: fc.integer({ min: 30, max: 1439 }),
+    settings: fc.integer({ min: 1, max: 5 }),
+    passes: fc.integer({ min: 1, max: 3 }),
+    mounts: fc.integer({ min: 1, max: 3 }),
+    controlEvery: fc.integer({ min: 1, max: 5 }),
+  })
+  .map(({ startDay, workMin, quietMin, settings: count, ...of }) => ({
+    ...defaultPlanSettings(new Date(Date.UTC(2026, 0, 1 + startDay)).toISOString().slice(0, 10)),
+    ...of,
+    workToMin: (of.workFromMin + workMin) % DAY_MIN,
+    quietToMin: (of.quietFromMin + quietMin) % DAY_MIN,
+    settings: Array.from({ length: count }, (_, i) => `${100 - 10 * i} %`),
+  }));
+
+const scene = fc
+  .record({ of: settings, count: fc.integer({ min: 2, max: 9 }), loads: fc.constantFrom(['170 W'], ['170 W', '90 W']) })
+  .map(({ of, count, loads }) => ({ of, entries: lineUp(count), loads }))
+  .filter(({ of, entries }) => planProblems(of, entries).length === 0); // prettier-ignore
+
+function inQuiet(of: PlanSettings, fromMin: number, toMin: number): boolean {
+  const length = spanMin(of.quietFromMin, of.quietToMin);
+  return [-1, 0, 1].some((shift) => {
+    const from = (Math.floor(fromMin / DAY_MIN) + shift) * DAY_MIN + of.quietFromMin;
+    return fromMin >= from - 1e-9 && toMin <= from + length + 1e-9;
+  });
+}
+
+const readingsOf = (sheet: RunSheet) =>
+  sheet.parts.flatMap((part) =>
+    part.steps
+      .filter((step) => step.kind === 'reading')
+      .map((step) => ({ id: part.id, ...step.point!, fromMin: step.fromMin, toMin: step.toMin })),
+  );
+
+test('in any order nothing is lost or doubled, and the same seed gives the same sheet', () => {
+  fc.assert(
+    fc.property(scene, fc.infiniteStream(fc.nat()), ({ of, entries, loads }, mix) => {
+      const designed = designedMountings(of, entries, loads);
+      const keys = designed.map((mounting) => ({ id: mounting.id, at: mix.next().value as number }));
+      // Some dragged, some forgotten, one that is not there any more.
+      const byHand = keys.sort((a, b) => a.at - b.at).slice(1).map(({ id }) => id); // prettier-ignore
+      const order = inOrder(designed, ['gone 1', ...byHand, byHand[0] ?? 'gone 2']);
+      expect(order.map(({ id }) => id).sort()).toEqual(designed.map(({ id }) => id).sort());
+      const sheet = runSheet(of, entries, order);
+      const read = readingsOf(sheet).map(({ id, load, setting, pass }) => [id, load, setting, pass].join());
+      const wanted = designed.flatMap(({ id, points }) =>
+        points.map((point) => [id, point.load, point.setting, point.pass].join()),
+      );
+      expect(read.sort()).toEqual(wanted.sort());
+      expect(runSheet(of, entries, inOrder(designedMountings(of, entries, loads), ['gone 1', ...byHand, byHand[0] ?? 'gone 2']))).toEqual(sheet); // prettier-ignore
+    }),
+    { numRuns: 60 },
+  );
+});
+
+test('no reading falls outside quiet or working hours, and steps follow one another', () => {
+  fc.assert(
+    fc.property(scene, ({ of, entries, loads }) => {
+      const sheet = runSheet(of, entries, designedMountings(of, entries, loads));
+      for (const reading of readingsOf(sheet)) expect(inQuiet(of, reading.fromMin, reading.toMin)).toBe(true);
+      let before = 0;
+      for (const part of sheet.parts) {
+        expect(of.weekdays).toContain(weekdayOf(of.startOn, part.day));
+        const from = part.day * DAY_MIN + of.workFromMin;
+        const to = from + spanMin(of.workFromMin, of.workToMin);
+        for (const step of part.steps) {
+          expect(step.fromMin).toBeGreaterThanOrEqual(Math.max(before, from) - 1e-9);
+          expect(step.toMin).toBeLessThanOrEqual(to + 1e-9);
+          before = step.toMin;
+        }
+      }
+    }),
+    { numRuns: 60 },
+  );
+});
+
+test('as designed, the control keeps its spacing and nothing is broken; moves are told', () => {
+  fc.assert(
+    fc.property(scene, ({ of, entries, loads }) => {
+      const designed = designedMountings(of, entries, loads);
+      expect(orderBreaks(designed, of.controlEvery, String)).toEqual([]);
+      const blocks = new Map<number, Set<string>>();
+      for (const { block, entry, isControl } of designed)
+        if (!isControl) blocks.set(block, (blocks.get(block) ?? new Set()).add(entry));
+      for (const block of blocks.values()) expect(block.size).toBe(entries.length - 1);
+    }),
+    { numRuns: 60 },
+  );
+  const of = { ...defaultPlanSettings('2026-11-30'), controlEvery: 2, mounts: 2 };
+  const designed = designedMountings(of, lineUp(4), ['170 W']);
+  const told = (order: Mounting[]) => orderBreaks(order, 2, (entry) => `<${entry}>`).map((at) => at.message);
+  const [first, ...rest] = designed;
+  expect(told([...rest, first!]).join()).toContain('no control before the first mount');
+  expect(told(designed.filter((at, i) => !at.isControl || i === 0))).toContain('more than 2 mounts since the last control'); // prettier-ignore
+  const reversed = [first!, ...rest.slice(0, -1).reverse(), rest[rest.length - 1]!];
+  expect(told(reversed).join()).toMatch(/mount 1 of <e\d> comes after its mount 2/);
+});
+
+test('what is done leaves the sheet, and the rest begins now', () => {
+  const of = defaultPlanSettings('2026-11-30');
+  const entries = lineUp(4);
+  const order = designedMountings(of, entries, ['170 W']);
+  const first = order[0]!;
+  const runs = first.points.slice(0, 4).map((point) => ({ entry: first.entry, mount: first.mount, ...point, setting: ` ${point.setting.toUpperCase()}` })); // prettier-ignore
+  const nowMin = 2 * DAY_MIN + 18 * 60;
+  const sheet = runSheet(of, entries, order, { isDone: doneBy(runs), notBeforeMin: nowMin });
+  expect(readingsOf(sheet)).toHaveLength(order.reduce((sum, at) => sum + at.points.length, 0) - 4);
+  expect(sheet.parts[0]).toMatchObject({ id: first.id, fromMin: nowMin, continued: true });
+  const all = order.flatMap((at) =>
+    at.points.map((point) => ({ entry: at.entry, mount: at.mount, ...point })),
+  );
+  expect(runSheet(of, entries, order, { isDone: doneBy(all) }).parts).toEqual([]);
+});
+
+test('a learnt soak moves the times of its entry only', () => {
+  const of = defaultPlanSettings('2026-11-30');
+  const entries = lineUp(4).map((at) => (at.entry === 'e1' ? { ...at, learntSoakMin: 40 } : at));
+  const sheet = runSheet(of, entries, designedMountings(of, entries, ['170 W']));
+  const soaks = sheet.parts.flatMap((part) => part.steps.filter((step) => step.kind === 'soak').map((step) => [part.id.split(' ')[0], step.toMin - step.fromMin])); // prettier-ignore
+  for (const [entry, lasts] of soaks)
+    expect(lasts).toBeCloseTo(entry === 'e1' ? 40 : entry === 'e2' ? 45 : 22, 9);
+});
+
+test('what cannot be planned is told by its field', () => {
+  const of = defaultPlanSettings('2026-11-30');
+  const fields = (change: Partial<PlanSettings>, entries = lineUp(3)) =>
+    planProblems({ ...of, ...change }, entries).map((at) => at.field);
+  expect(fields({})).toEqual([]);
+  expect(fields({ passes: 0, mounts: 0 })).toEqual(['passes', 'mounts']);
+  expect(fields({ quietFromMin: 2 * 60, quietToMin: 6 * 60 })).toEqual(['quietFromMin']);
+  expect(fields({ workToMin: of.workFromMin + 40 })).toContain('workToMin');
+  expect(fields({}, [])).toContain('entries');
+  expect(fields({}, [{ ...lineUp(2)[1]!, isControl: false }])).toEqual(['control']);
+});
+
+test('more passes or mounts cost hours and show less; fitting keeps to the deadline and says what went', () => {
+  const of = { ...defaultPlanSettings('2026-11-30'), passes: 2 };
+  const at = { entries: lineUp(8), loads: ['170 W', '90 W'], scatter: { passK: 0.3, mountK: 0.4 } };
+  const now = planCost(of, at);
+  for (const choice of planChoices(of, at)) {
+    if (/^three (passes|mounts)/.test(choice.words)) {
+      expect(choice.cost.benchH).toBeGreaterThan(now.benchH);
+      expect(choice.cost.differenceK).toBeLessThan(now.differenceK);
+    } else expect(choice.cost.benchH).toBeLessThan(now.benchH);
+  }
+  const fitted = fitToDeadline(of, at, 8);
+  expect(fitted.fits).toBe(true);
+  expect(fitted.cost).toEqual(planCost(fitted.settings, { ...at, loads: fitted.loads }));
+  expect(fitted.cost.endDay).toBeLessThanOrEqual(8);
+  expect(fitted.gaveUp.length).toBeGreaterThan(0);
+  expect(fitted.settings.mounts).toBe(2);
+  expect(fitToDeadline(of, at, 400).gaveUp).toEqual([]);
+  expect(fitToDeadline(of, at, 0).fits).toBe(false);
+});
+
+test('a pilot tells which loads separate', () => {
+  const plan = { entries: 8, passes: 1, mounts: 2, controlMounts: 4, scatter: { passK: 0.3, mountK: 0.4 } };
+  const findings = pilotFindings([
+    { load: '170 W', bestK: 30, worstK: 60 },
+    { load: '60 W', bestK: 11, worstK: 12 },
+    { load: '90 W', bestK: 15, worstK: null },
+  ], plan); // prettier-ignore
+  expect(findings.map((of) => of.separates)).toEqual([true, false, null]);
+});

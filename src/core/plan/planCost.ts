@@ -1,0 +1,41 @@
+import { designedMountings } from './mountings';
+import { runSheet, type RunSheet } from './runSheet';
+import { smallestDifferenceK, type RigScatter } from './smallestDifference';
+import type { PlanEntry, PlanSettings } from './planSettings';
+
+export interface PlanCost {
+  benchH: number;
+  /** Day of the last step, from the first. */
+  endDay: number;
+  /** Infinity where nothing is remounted, or there is nothing to tell apart. */
+  differenceK: number;
+}
+
+export interface PlanScene {
+  entries: readonly PlanEntry[];
+  /** Keys of the heat loads, as run. */
+  loads: readonly string[];
+  scatter: RigScatter;
+}
+
+const DAY_MIN = 24 * 60;
+
+export function costOfSheet(sheet: RunSheet): { benchH: number; endDay: number } {
+  return { benchH: sheet.benchMin / 60, endDay: Math.floor(Math.max(0, sheet.endMin - 1) / DAY_MIN) };
+}
+
+/** What a plan in its designed order costs in hours, when it ends, and the smallest difference it can show. */
+export function planCost(of: PlanSettings, { entries, loads, scatter }: PlanScene): PlanCost {
+  const order = designedMountings(of, entries, loads);
+  const differenceK =
+    entries.length < 2
+      ? Infinity
+      : smallestDifferenceK({
+          entries: entries.length,
+          passes: of.passes,
+          mounts: of.mounts,
+          controlMounts: order.filter((mounting) => mounting.isControl).length,
+          scatter,
+        });
+  return { ...costOfSheet(runSheet(of, entries, order)), differenceK };
+}

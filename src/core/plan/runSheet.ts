@@ -1,0 +1,118 @@
+import type { Mounting, PlannedPoint } from './mountings';
+import { quietFrom, soakMinutes, spanMin, type PlanEntry, type PlanSettings } from './planSettings';
+
+export type StepKind = 'mount' | 'warm-up' | 'soak' | 'wait' | 'reading' | 'cool-down';
+
+/** A step of the sheet; times in minutes from the midnight before the first day. */
+export interface Step {
+  kind: StepKind;
+  fromMin: number;
+  toMin: number;
+  point?: PlannedPoint;
+}
+
+/** What of a mounting falls on one day. */
+export interface SheetPart {
+  id: string;
+  /** Days from the first. */
+  day: number;
+  fromMin: number;
+  toMin: number;
+  /** It began on an earlier day and stayed on the rig. */
+  continued: boolean;
+  steps: Step[];
+}
+
+export interface RunSheet {
+  parts: SheetPart[];
+  endMin: number;
+  /** Time at the bench, first step to last of each day, min. */
+  benchMin: number;
+  /** Time lost waiting for the quiet hours, min. */
+  waitedMin: number;
+  readings: number;
+}
+
+const DAY_MIN = 24 * 60;
+
+/** Weekday of a day of the sheet, 0 Sunday to 6 Saturday. */
+export function weekdayOf(startOn: string, day: number): number {
+  return (new Date(`${startOn}T00:00:00Z`).getUTCDay() + day) % 7;
+}
+
+/**
+ * Lays mountings into working days: mount, warm-up, then a soak and a reading for each point, with the cooler
+ * left on and warmed up again where a day ends between two points. A reading only ever begins and ends in the
+ * quiet hours; a soak that is through before waits. `isDone` leaves out what was measured already, and nothing
+ * begins before `notBeforeMin`. Both in the sheet's own minutes; see `planProblems` for what cannot be laid.
+ */
+export function runSheet(
+  of: PlanSettings,
+  entries: readonly PlanEntry[],
+  order: readonly Mounting[],
+  more: { isDone?: (mounting: Mounting, point: PlannedPoint) => boolean; notBeforeMin?: number } = {},
+): RunSheet {
+  const entryOf = new Map(entries.map((entry) => [entry.entry, entry]));
+  const workMin = spanMin(of.workFromMin, of.workToMin);
+  const works = (day: number) => of.weekdays.includes(weekdayOf(of.startOn, day));
+  const nextStart = (after: number) => {
+    let day = after;
+    while (!works(day)) day += 1;
+    return day;
+  };
+  let day = nextStart(0);
+  let now = day * DAY_MIN + of.workFromMin;
+  const endOfDay = () => day * DAY_MIN + of.workFromMin + workMin;
+  const toNextDay = () => {
+    day = nextStart(day + 1);
+    now = day * DAY_MIN + of.workFromMin;
+  };
+  const notBefore = more.notBeforeMin ?? 0;
+  while (endOfDay() <= notBefore) toNextDay();
+  now = Math.max(now, notBefore);
+
+  const sheet: RunSheet = { parts: [], endMin: now, benchMin: 0, waitedMin: 0, readings: 0 };
+  for (const mounting of order) {
+    const points = mounting.points.filter((point) => !more.isDone?.(mounting, point));
+    if (points.length === 0) continue;
+    const soakMin = soakMinutes(entryOf.get(mounting.entry)!, of);
+    let part: SheetPart | null = null;
+    const begin = (continued: boolean) => {
+      part = { id: mounting.id, day, fromMin: now, toMin: now, continued, steps: [] };
+      sheet.parts.push(part);
+    };
+    const step = (kind: StepKind, lastsMin: number, point?: PlannedPoint) => {
+      if (lastsMin <= 0) return;
+      part!.steps.push({ kind, fromMin: now, toMin: now + lastsMin, point });
+      now += lastsMin;
+      part!.toMin = now;
+    };
+    // What the first point needs on top of itself must fit before the day ends.
+    const needs = (leadMin: number) => {
+      const readAt = quietFrom(of, now + leadMin + soakMin, of.readingMin);
+      return readAt + of.readingMin <= endOfDay();
+    };
+    if (!needs(of.mountMin + of.warmUpMin)) toNextDay();
+    begin(points.length < mounting.points.length);
+    step('mount', of.mountMin);
+    step('warm-up', of.warmUpMin);
+    for (const point of points) {
+      if (!needs(0)) {
+        step('cool-down', Math.min(of.coolDownMin, endOfDay() - now));
+        toNextDay();
+        begin(true);
+        step('warm-up', of.warmUpMin);
+      }
+      step('soak', soakMin, point);
+      const waitMin = quietFrom(of, now, of.readingMin) - now;
+      step('wait', waitMin, point);
+      sheet.waitedMin += waitMin;
+      step('reading', of.readingMin, point);
+      sheet.readings += 1;
+    }
+    step('cool-down', Math.min(of.coolDownMin, endOfDay() - now));
+    sheet.endMin = now;
+  }
+  for (const part of sheet.parts) sheet.benchMin += part.toMin - part.fromMin;
+  return sheet;
+}

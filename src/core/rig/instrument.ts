@@ -1,0 +1,53 @@
+export const INSTRUMENT_KINDS = [
+  'sound meter',
+  'calibrator',
+  'room probe',
+  'power meter',
+  'die sensor',
+  'other',
+] as const;
+export type InstrumentKind = (typeof INSTRUMENT_KINDS)[number];
+
+export interface Instrument {
+  name: string;
+  kind: InstrumentKind;
+  range: string;
+  resolution: string;
+  /** Accuracy class, as IEC 61672 class 1 or 2 for meters. */
+  grade: string;
+  calibratedOn: string;
+  dueOn: string;
+}
+
+/** A check of the day: the meter on the 94 dB calibrator, or the room probe against the die at a cold start. */
+export interface DailyCheck {
+  on: string;
+  kind: 'calibrator' | 'cold start';
+  /** dB read on the calibrator; probe minus die at cold start, K. */
+  reading: number;
+  note: string;
+}
+
+/** What belongs to the rig whatever its revision. */
+export interface RigBook {
+  instruments: Instrument[];
+  checks: DailyCheck[];
+}
+
+/** Off by more than this a check fails: dB on a class 2 meter with a class 2 calibrator, and K. */
+export const CHECK_LIMIT = { calibrator: 0.5, 'cold start': 0.5 } as const;
+const CALIBRATOR_DB = 94;
+
+/** How far a check was off, in dB or K. */
+export function checkOffset({ kind, reading }: DailyCheck): number {
+  return kind === 'calibrator' ? reading - CALIBRATOR_DB : reading;
+}
+
+export function checkHolds(check: DailyCheck): boolean {
+  return Math.abs(checkOffset(check)) <= CHECK_LIMIT[check.kind];
+}
+
+/** Whether calibration has run out on a day (both as 2026-11-25); false where no date is known. */
+export function isOverdue(instrument: Instrument, today: string): boolean {
+  return instrument.dueOn !== '' && instrument.dueOn < today;
+}

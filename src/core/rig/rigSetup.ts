@@ -1,0 +1,62 @@
+/** The bench as it stands: whatever of it changes moves the numbers, and starts a new revision. Side view, cm. */
+export interface RigSetup {
+  /** `open`, or the case's name. */
+  enclosure: string;
+  caseFans: string;
+  /** Meter from the centre of the cooler. */
+  meterDistanceCm: number;
+  meterHeightCm: number;
+  /** Centre of the cooler over the floor. */
+  coolerHeightCm: number;
+  /** Room probe from the centre of the cooler, and over the floor. */
+  probeDistanceCm: number;
+  probeHeightCm: number;
+  /** Room from the wall behind the cooler to the wall behind the meter, and its height. */
+  roomDepthCm: number;
+  roomHeightCm: number;
+  microphone: string;
+  processor: string;
+  clockMhz: number | null;
+  voltageV: number | null;
+  powerSetting: string;
+  limitC: number;
+  interfaceMaterial: string;
+  interfaceHabit: string;
+}
+
+export function defaultSetup(of: { enclosure: string; meterDistanceCm: number; limitC: number }): RigSetup {
+  return {
+    ...of,
+    caseFans: '',
+    meterHeightCm: 100,
+    coolerHeightCm: 85,
+    probeDistanceCm: 40,
+    probeHeightCm: 85,
+    roomDepthCm: Math.max(400, 2 * of.meterDistanceCm + 100),
+    roomHeightCm: 250,
+    microphone: '',
+    processor: '',
+    clockMhz: null,
+    voltageV: null,
+    powerSetting: '',
+    interfaceMaterial: '',
+    interfaceHabit: '',
+  };
+}
+
+/** How far the wall behind the cooler is from its centre, cm: where the drawing begins. */
+export const BEHIND_CM = 80;
+
+/** What cannot be true of a setup, in words by field. */
+export function setupProblems(setup: RigSetup): { field: keyof RigSetup; message: string }[] {
+  const problems: { field: keyof RigSetup; message: string }[] = [];
+  const free = setup.roomDepthCm - BEHIND_CM;
+  const check = (field: keyof RigSetup, wrong: boolean, message: string) => {
+    if (wrong) problems.push({ field, message });
+  };
+  check('meterDistanceCm', setup.meterDistanceCm > free, `the meter stands outside the room: ${free} cm from the cooler to the wall`); // prettier-ignore
+  check('probeDistanceCm', setup.probeDistanceCm > free, `the probe stands outside the room: ${free} cm from the cooler to the wall`); // prettier-ignore
+  for (const field of ['meterHeightCm', 'coolerHeightCm', 'probeHeightCm'] as const)
+    check(field, setup[field] >= setup.roomHeightCm, `over the ceiling of ${setup.roomHeightCm} cm`);
+  return problems;
+}

@@ -1,0 +1,44 @@
+import type { RigSetup } from './rigSetup';
+
+export interface SetupDifference {
+  what: string;
+  was: string;
+  isNow: string;
+  /** What would make runs of both comparable. */
+  remedy: string;
+}
+
+const BRIDGE = 're-test at least three entries of before on the new revision and bridge by them';
+const AGAIN = 'measure the entries again on this revision';
+
+const FIELDS: Record<keyof RigSetup, { label: string; unit?: string; remedy: string }> = {
+  enclosure: { label: 'enclosure', remedy: `${AGAIN}: open bench and case are never mixed` },
+  caseFans: { label: 'case fans', remedy: BRIDGE },
+  meterDistanceCm: { label: 'meter distance', unit: 'cm', remedy: `${AGAIN}: levels at two distances are only restated, never ranked together` },
+  meterHeightCm: { label: 'meter height', unit: 'cm', remedy: BRIDGE },
+  coolerHeightCm: { label: 'cooler height', unit: 'cm', remedy: BRIDGE },
+  probeDistanceCm: { label: 'probe distance', unit: 'cm', remedy: BRIDGE },
+  probeHeightCm: { label: 'probe height', unit: 'cm', remedy: BRIDGE },
+  roomDepthCm: { label: 'depth of the room', unit: 'cm', remedy: BRIDGE },
+  roomHeightCm: { label: 'height of the room', unit: 'cm', remedy: BRIDGE },
+  microphone: { label: 'microphone', remedy: `put the old one back, or ${BRIDGE}` },
+  processor: { label: 'processor', remedy: BRIDGE },
+  clockMhz: { label: 'clock', unit: 'MHz', remedy: BRIDGE },
+  voltageV: { label: 'voltage', unit: 'V', remedy: BRIDGE },
+  powerSetting: { label: 'power setting', remedy: BRIDGE },
+  limitC: { label: 'temperature limit', unit: '°C', remedy: BRIDGE },
+  interfaceMaterial: { label: 'interface material', remedy: BRIDGE },
+  interfaceHabit: { label: 'interface habit', remedy: BRIDGE },
+}; // prettier-ignore
+
+/** What differs between two setups of a rig, in words, with what would make runs of both comparable. */
+export function setupDifferences(was: RigSetup, isNow: RigSetup): SetupDifference[] {
+  return (Object.keys(FIELDS) as (keyof RigSetup)[])
+    .filter((name) => was[name] !== isNow[name])
+    .map((name) => {
+      const { label, unit, remedy } = FIELDS[name];
+      const shown = (value: unknown) =>
+        value === null || value === '' ? 'not noted' : `${String(value)}${unit ? ` ${unit}` : ''}`;
+      return { what: label, was: shown(was[name]), isNow: shown(isNow[name]), remedy };
+    });
+}

@@ -1,0 +1,92 @@
+import type { Queryable } from './pool';
+
+export type SheetKind = 'brief' | 'plan' | 'rig-book' | 'rig-setup' | 'product' | 'sample' | 'entry';
+
+export interface KeptSheet<T> {
+  version: number;
+  body: T;
+}
+
+/** A sheet; null where nothing was written yet. */
+export async function readSheet<T>(
+  db: Queryable,
+  kind: SheetKind,
+  owner: number,
+): Promise<KeptSheet<T> | null> {
+  const { rows } = await db.query<KeptSheet<T> & Record<string, unknown>>(
+    `SELECT version, body FROM sheets WHERE kind = $1 AND owner = $2`,
+    [kind, owner],
+  );
+  return rows[0] ?? null;
+}
+
+/** Sheets of many owners, by owner. */
+export async function readSheets<T>(
+  db: Queryable,
+  kind: SheetKind,
+  owners: readonly number[],
+): Promise<Map<number, KeptSheet<T>>> {
+  const { rows } = await db.query<KeptSheet<T> & { owner: number }>(
+    `SELECT owner, version, body FROM sheets WHERE kind = $1 AND owner = ANY($2)`,
+    [kind, owners],
+  );
+  return new Map(rows.map(({ owner, version, body }) => [owner, { version, body }]));
+}
+
+export interface SheetWrite {
+  kind: SheetKind;
+  owner: number;
+  /** The version that the writer saw; 0 where there was none. */
+  version: number;
+  body: unknown;
+  who: string;
+  reason: string;
+}
+
+/** Writes a sheet and its line of history; the new version, or null where somebody else has written meanwhile. */
+export async function writeSheet(db: Queryable, write: SheetWrite): Promise<number | null> {
+  const { kind, owner, version, who, reason } = write;
+  const body = JSON.stringify(write.body);
+  const before = await db.query<{ version: number; body: unknown }>(
+    `SELECT version, body FROM sheets WHERE kind = $1 AND owner = $2 FOR UPDATE`,
+    [kind, owner],
+  );
+  if ((before.rows[0]?.version ?? 0) !== version) return null;
+  const { rows } = await db.query<{ version: number }>(
+    `INSERT INTO sheets (kind, owner, body) VALUES ($1, $2, $3)
+     ON CONFLICT (kind, owner) DO UPDATE SET body = EXCLUDED.body, version = sheets.version + 1
+     WHERE sheets.version = $4
+     RETURNING version`,
+    [kind, owner, body, version],
+  );
+  if (!rows[0]) return null;
+  const was = before.rows[0] ? JSON.stringify(before.rows[0].body) : null;
+  await db.query(
+    `INSERT INTO sheet_changes (kind, owner, who, reason, was, is_now) VALUES ($1, $2, $3, $4, $5, $6)`,
+    [kind, owner, who, reason, was, body],
+  );
+  return rows[0].version;
+}
+
+export interface SheetChange<T> {
+  id: number;
+  changedAt: Date;
+  who: string;
+  reason: string;
+  was: T | null;
+  isNow: T;
+}
+
+/** What was written of a thing, the first first. */
+export async function listSheetChanges<T>(
+  db: Queryable,
+  kind: SheetKind,
+  owner: number,
+): Promise<SheetChange<T>[]> {
+  const { rows } = await db.query<SheetChange<T> & Record<string, unknown>>(
+    `SELECT id, changed_at AS "changedAt", who, reason, was, is_now AS "isNow"
+     FROM sheet_changes WHERE kind = $1 AND owner = $2 ORDER BY id`,
+    [kind, owner],
+  );
+  return rows;
+}

@@ -1,0 +1,110 @@
+import { stringify } from 'csv-stringify/sync';
+import type { Entry } from '@/core/lineUp/entry';
+import { blankProduct, CONNECTORS, PRODUCT_KINDS, type Product } from '@/core/lineUp/product';
+import { blankSample, type Sample } from '@/core/lineUp/sample';
+import { notNegative, RowReader } from './bundle/rowReader';
+import type { Problem } from './problem';
+import { safeText } from './safeText';
+import { readTable } from './table';
+
+const FILE = 'line-up.csv';
+const COLUMNS = [
+  'product', 'maker', 'kind', 'revision', 'fan', 'fan_count', 'fan_price', 'height_mm', 'memory_clearance_mm', 'price', 'currency',
+  'connector', 'rated_rpm', 'makers_noise', 'sample', 'serial', 'source', 'is_control',
+]; // prettier-ignore
+const REQUIRED = ['product'];
+
+export interface LineUpCsvRow {
+  product: Product;
+  entry: Entry;
+  sample: Sample | null;
+  isControl: boolean;
+}
+
+/** The line-up as a CSV that comes back by `readLineUp`; covered entries by their cover names alone. */
+export function lineUpTable(
+  rows: readonly {
+    shownName: string;
+    covered: boolean;
+    isControl: boolean;
+    product: { body: Product };
+    entry: { body: Entry };
+    sample: { body: Sample } | null;
+  }[],
+): string {
+  const cell = (value: string | number | boolean | null) =>
+    typeof value === 'string' ? safeText(value) : String(value ?? '');
+  const lines = rows.map(({ shownName, covered, isControl, product: { body: product }, entry, sample }) => {
+    const [fan] = entry.body.fans;
+    const bare = covered ? '' : undefined;
+    return [
+      shownName, bare ?? product.maker, product.kind, bare ?? product.revision, fan?.name ?? '', fan?.count ?? null, fan?.eachPrice ?? null,
+      product.heightMm, product.memoryClearanceMm, product.price, product.currency, product.connector, product.ratedRpm, bare ?? product.makersNoise,
+      sample?.body.label ?? '', bare ?? sample?.body.serial ?? '', sample?.body.source ?? '', isControl,
+    ].map(cell); // prettier-ignore
+  });
+  return stringify([COLUMNS, ...lines]);
+}
+
+/** A line-up from a CSV with a heading row; rows that cannot be used are listed with their line and column. */
+export function readLineUp(csv: string): { rows: LineUpCsvRow[]; problems: Problem[] } {
+  const { rows, problems } = readTable(FILE, new TextEncoder().encode(csv), REQUIRED);
+  const read: LineUpCsvRow[] = [];
+  for (const row of rows) {
+    const cells = new RowReader(FILE, row, problems);
+    const name = cells.requiredText('product');
+    const kind = (cells.text('kind') || 'air-tower') as Product['kind'];
+    if (!PRODUCT_KINDS.includes(kind))
+      cells.fail('kind', `not one of ${PRODUCT_KINDS.join(', ')}: "${kind}"`);
+    const connector = cells.text('connector') as Product['connector'];
+    if (!CONNECTORS.includes(connector))
+      cells.fail('connector', `not one of four-pin, three-pin, fixed: "${connector}"`);
+    const currency = cells.text('currency') || 'EUR';
+    if (!/^[A-Z]{3}$/.test(currency)) cells.fail('currency', `not an ISO 4217 code: "${currency}"`);
+    const control = cells.text('is_control').toLowerCase();
+    if (!['true', 'false', ''].includes(control))
+      cells.fail('is_control', `true or false expected: "${control}"`);
+    const size = (n: number) => (n > 0 ? null : 'must be over 0');
+    const count = cells.number('fan_count', (n) => (Number.isInteger(n) && n >= 0 ? null : 'not a whole number')) ?? 0; // prettier-ignore
+    const product = blankProduct({
+      name,
+      maker: cells.text('maker'),
+      kind,
+      revision: cells.text('revision'),
+      heightMm: cells.number('height_mm', size),
+      memoryClearanceMm: cells.number('memory_clearance_mm', notNegative('a clearance')),
+      price: cells.number('price', notNegative('a price')),
+      currency,
+      connector,
+      ratedRpm: cells.number('rated_rpm', size),
+      makersNoise: cells.text('makers_noise'),
+    });
+    const eachPrice = cells.number('fan_price', notNegative('a price'));
+    const fan = cells.text('fan');
+    const label = cells.text('sample');
+    const source = cells.text('source') === 'lent' ? 'lent' : 'bought';
+    if (cells.broken) continue;
+    read.push({
+      product,
+      entry: {
+        fans:
+          count > 0 || fan
+            ? [
+                {
+                  name: fan || 'as sold',
+                  count: Math.max(1, count),
+                  direction: '',
+                  place: '',
+                  eachPrice,
+                },
+              ]
+            : [],
+        coverName: '',
+        revealed: false,
+      },
+      sample: label ? { ...blankSample(label), serial: cells.text('serial'), source } : null,
+      isControl: control === 'true',
+    });
+  }
+  return { rows: read, problems };
+}

@@ -1,0 +1,54 @@
+import { array, object, string, type ObjectSchema } from 'yup';
+import type { Brief } from '@/core/brief/brief';
+import { QUESTIONS, type Question } from '@/core/brief/questions';
+import { SCHOOLS, type Chosen, type SchoolKey } from '@/core/brief/schools';
+import { counted, currency, day, finite, measure, text } from './fields';
+
+const level = () => finite().min(0, 'no level that a meter shows').max(120, 'no level that a meter shows').required('a level was expected'); // prettier-ignore
+
+const schools = object(
+  Object.fromEntries(
+    SCHOOLS.map(({ key, choices }) => [
+      key,
+      object({
+        choice: string()
+          .oneOf(
+            choices.map((of) => of.value),
+            'not one of the choices',
+          )
+          .default(choices[0]!.value),
+        reason: text(1000),
+      }),
+    ]),
+  ),
+) as unknown as ObjectSchema<Record<SchoolKey, Chosen>>;
+
+/** A round-up's brief. */
+export const briefSheet: ObjectSchema<Brief> = object({
+  question: string<Question>()
+    .oneOf(QUESTIONS.map((of) => of.value))
+    .required(),
+  schools,
+  loads: array(
+    object({
+      watts: finite().min(0, 'a heat load cannot be negative').max(10_000).required('a heat load was expected'),
+      program: text(100),
+      gpuWatts: finite().min(0, 'a heat load cannot be negative').max(10_000).default(0),
+    }),
+  )
+    .min(1, 'at least one heat load')
+    .max(12, 'at most ${max} heat loads')
+    .required(),
+  noiseLinesDba: array(level()).min(1, 'at least one noise line').max(6).required(),
+  bandDba: object({
+    from: level(),
+    to: level().when('from', ([from], schema) => schema.moreThan(from as number, 'the band must end above where it begins')),
+  }),
+  referenceAmbientC: finite().min(-20).max(60).required('a room temperature was expected'),
+  windowS: finite().min(30, 'at least 30 s').max(7200, 'at most two hours').required(),
+  passes: counted(20).required(),
+  mounts: counted(20).required(),
+  limits: object({ heightMm: measure(), memoryMm: measure(), budget: measure(1e6), currency: currency() }),
+  deadline: day(),
+  embargo: day(),
+}).noUnknown(); // prettier-ignore

@@ -1,0 +1,81 @@
+import { array, object, string, type ObjectSchema } from 'yup';
+import { CONNECTORS, PRODUCT_KINDS, type Product } from '@/core/lineUp/product';
+import type { Entry } from '@/core/lineUp/entry';
+import { DIARY_EVENTS, SAMPLE_STATES, type Sample } from '@/core/lineUp/sample';
+import { counted, currency, day, finite, flag, measure, text } from './fields';
+
+export const productSheet: ObjectSchema<Product> = object({
+  maker: text(200),
+  name: text(200).min(1, 'the product needs a name'),
+  kind: string()
+    .oneOf([...PRODUCT_KINDS])
+    .required(),
+  revision: text(100),
+  widthMm: measure(2000),
+  depthMm: measure(2000),
+  heightMm: measure(2000),
+  fanSizeMm: measure(1000),
+  fanThicknessMm: measure(200),
+  memoryClearanceMm: measure(500),
+  mounting: text(),
+  connector: string()
+    .oneOf([...CONNECTORS])
+    .default(''),
+  ratedRpm: measure(),
+  makersNoise: text(100),
+  price: measure(1e6),
+  currency: currency(),
+  pricedOn: day(),
+  packSize: counted(100).default(1),
+  seller: text(),
+  availability: text(),
+  warranty: text(),
+}).noUnknown() as unknown as ObjectSchema<Product>;
+
+export const sampleSheet: ObjectSchema<Sample> = object({
+  label: text(100).min(1, 'the sample needs a label'),
+  serial: text(200),
+  source: string().oneOf(['bought', 'lent']).default('bought'),
+  state: string()
+    .oneOf([...SAMPLE_STATES])
+    .default('new'),
+  diary: array(
+    object({
+      on: day().required('a day was expected'),
+      event: string()
+        .oneOf([...DIARY_EVENTS])
+        .required(),
+      note: text(2000),
+    }),
+  )
+    .max(1000)
+    .default([]),
+  handling: object({
+    minutes: measure(1000),
+    hands: measure(10),
+    backAccess: flag(),
+    partsToBuy: text(),
+    partsPrice: measure(1e5),
+    hoseStiffness: text(),
+    clips: text(),
+    note: text(2000),
+  })
+    .nullable()
+    .default(null),
+}).noUnknown() as unknown as ObjectSchema<Sample>;
+
+export const entrySheet: ObjectSchema<Entry> = object({
+  fans: array(
+    object({
+      name: text(200).min(1, 'the fan needs a name'),
+      count: counted(40).required(),
+      direction: text(40),
+      place: text(100),
+      eachPrice: finite().min(0, 'cannot be negative').max(1e5).nullable().default(null),
+    }),
+  )
+    .max(20)
+    .default([]),
+  coverName: text(200),
+  revealed: flag(),
+}).noUnknown() as unknown as ObjectSchema<Entry>;

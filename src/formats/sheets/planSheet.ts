@@ -1,0 +1,34 @@
+import { array, object, string, type ObjectSchema } from 'yup';
+import type { PlanSheet } from '@/core/plan/planSheet';
+import { counted, day, finite, text } from './fields';
+
+const minuteOfDay = () =>
+  finite().integer().min(0, 'a time of day was expected').max(1439, 'a time of day was expected').required();
+const minutes = (least: number) =>
+  finite().min(least, `at least ${least} min`).max(1440, 'at most a day').required('minutes were expected');
+
+/** A round-up's plan. */
+export const planSheet: ObjectSchema<PlanSheet> = object({
+  settings: object({
+    seed: finite().integer().min(0).max(2 ** 31 - 1).required(),
+    startOn: day().required('the first day was expected'),
+    weekdays: array(finite().integer().min(0).max(6).required()).min(1, 'at least one working day a week').max(7).required(),
+    workFromMin: minuteOfDay(),
+    workToMin: minuteOfDay(),
+    quietFromMin: minuteOfDay(),
+    quietToMin: minuteOfDay(),
+    mountMin: minutes(0),
+    warmUpMin: minutes(0),
+    readingMin: minutes(0.5),
+    coolDownMin: minutes(0),
+    airSoakMin: minutes(1),
+    liquidSoakMin: minutes(1),
+    settings: array(text(60).min(1, 'a fan setting needs a label').required()).min(1, 'at least one fan setting').max(40).required(),
+    passes: counted(20).required(),
+    mounts: counted(20).required(),
+    controlEvery: counted(1000).required(),
+  }).noUnknown(),
+  order: array(string().max(300).required()).max(20_000).default([]),
+  droppedLoads: array(string().max(200).required()).max(50).default([]),
+  pilot: object({ best: string().required(), worst: string().required() }).nullable().default(null),
+}).noUnknown(); // prettier-ignore

@@ -1,0 +1,57 @@
+import { array, object, string, type ObjectSchema } from 'yup';
+import { INSTRUMENT_KINDS, type DailyCheck, type InstrumentKind, type RigBook } from '@/core/rig/instrument';
+import type { RigSetup } from '@/core/rig/rigSetup';
+import { day, finite, measure, text } from './fields';
+
+const lengthCm = (most = 5000) =>
+  finite().min(1, 'at least 1 cm').max(most, 'at most ${max} cm').required('a length in cm was expected');
+
+/** A rig's setup: what a revision stands for. */
+export const rigSetupSheet: ObjectSchema<RigSetup> = object({
+  enclosure: text(100).min(1, 'open, or the name of the case'),
+  caseFans: text(),
+  meterDistanceCm: lengthCm(),
+  meterHeightCm: lengthCm(),
+  coolerHeightCm: lengthCm(),
+  probeDistanceCm: lengthCm(),
+  probeHeightCm: lengthCm(),
+  roomDepthCm: lengthCm(),
+  roomHeightCm: lengthCm(),
+  microphone: text(),
+  processor: text(),
+  clockMhz: measure(),
+  voltageV: measure(),
+  powerSetting: text(),
+  limitC: finite().min(30, 'no limit of a processor').max(150, 'no limit of a processor').required('a limit in °C was expected'), // prettier-ignore
+  interfaceMaterial: text(),
+  interfaceHabit: text(),
+}).noUnknown();
+
+/** Instruments and checks of a rig. */
+export const rigBookSheet: ObjectSchema<RigBook> = object({
+  instruments: array(
+    object({
+      name: text(100).min(1, 'the instrument needs a name'),
+      kind: string<InstrumentKind>()
+        .oneOf([...INSTRUMENT_KINDS])
+        .required(),
+      range: text(100),
+      resolution: text(100),
+      grade: text(100),
+      calibratedOn: day(),
+      dueOn: day(),
+    }),
+  )
+    .max(60)
+    .default([]),
+  checks: array(
+    object({
+      on: day().required('a day was expected'),
+      kind: string<DailyCheck['kind']>().oneOf(['calibrator', 'cold start']).required(),
+      reading: finite().min(-100).max(200).required('a reading was expected'),
+      note: text(),
+    }),
+  )
+    .max(5000)
+    .default([]),
+}).noUnknown();

@@ -1,0 +1,62 @@
+import { defaultBrief, type Brief } from '@/core/brief/brief';
+import { briefChanges, type BriefChange } from '@/core/brief/briefChanges';
+import { listMethods, type KeptMethod } from '@/database/methods';
+import { withDatabase, type Queryable } from '@/database/pool';
+import { getRoundUp } from '@/database/roundUps';
+import { listSheetChanges, readSheet, type KeptSheet } from '@/database/sheets';
+
+/** A round-up's brief; version 0 and what its runs say where none was written. Null where there is no round-up. */
+export async function briefOf(db: Queryable, roundUpId: number): Promise<KeptSheet<Brief> | null> {
+  const kept = await readSheet<Brief>(db, 'brief', roundUpId);
+  if (kept) return kept;
+  const roundUp = await getRoundUp(db, roundUpId);
+  if (!roundUp) return null;
+  const { loadsW, noiseLineDba, windowS, referenceAmbientC, rig } = roundUp;
+  const blank = defaultBrief();
+  const body: Brief = {
+    ...blank,
+    loads: loadsW.map((watts) => ({ watts, program: '', gpuWatts: 0 })),
+    noiseLinesDba: [noiseLineDba],
+    bandDba: { from: Math.max(0, noiseLineDba - 5), to: noiseLineDba + 5 },
+    windowS,
+    referenceAmbientC,
+    schools: {
+      ...blank.schools,
+      enclosure: { choice: rig.enclosure === 'open' ? 'open' : 'case', reason: '' },
+    },
+  };
+  return { version: 0, body };
+}
+
+export interface BriefHistory {
+  changedAt: Date;
+  who: string;
+  reason: string;
+  changes: BriefChange[];
+}
+
+export interface BriefView {
+  sheet: KeptSheet<Brief>;
+  history: BriefHistory[];
+  methods: KeptMethod[];
+}
+
+export async function viewBrief(roundUpId: number): Promise<BriefView | null> {
+  return withDatabase(async (db) => {
+    const sheet = await briefOf(db, roundUpId);
+    if (!sheet) return null;
+    const [changes, methods] = await Promise.all([
+      listSheetChanges<Brief>(db, 'brief', roundUpId),
+      listMethods(db),
+    ]);
+    const history = changes
+      .filter((of) => of.was !== null)
+      .map(({ changedAt, who, reason, was, isNow }) => ({
+        changedAt,
+        who,
+        reason,
+        changes: briefChanges(was!, isNow),
+      }));
+    return { sheet, history, methods };
+  });
+}

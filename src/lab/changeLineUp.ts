@@ -1,0 +1,175 @@
+import { withLabFan, withSecondFan, type Entry } from '@/core/lineUp/entry';
+import { blankProduct, type Product } from '@/core/lineUp/product';
+import { blankSample, type Sample } from '@/core/lineUp/sample';
+import { insertEntry } from '@/database/labEntries';
+import {
+  citingProduct,
+  findOrAddProduct,
+  findSample,
+  insertSample,
+  removeCitation,
+  setControl,
+  setEntrySample,
+} from '@/database/lineUp';
+import { inTransaction, type Queryable } from '@/database/pool';
+import { citeEntry } from '@/database/roundUps';
+import { readSheet, writeSheet } from '@/database/sheets';
+import { codeOf } from './codeOf';
+import { lineUpOf, type LineUpEntry } from './lineUpView';
+import { Refused } from './refusal';
+import { syncEntry } from './saveSheet';
+
+async function held(db: Queryable, roundUpId: number): Promise<LineUpEntry[]> {
+  const { rowCount } = await db.query(`SELECT 1 FROM round_ups WHERE id = $1 FOR UPDATE`, [roundUpId]);
+  if (rowCount === 0) throw new Refused('this round-up is not there any more');
+  return lineUpOf(db, roundUpId);
+}
+
+function pick(lineUp: readonly LineUpEntry[], entryId: number): LineUpEntry {
+  const found = lineUp.find((of) => of.entryId === entryId);
+  if (!found) throw new Refused('this entry is not in the line-up any more');
+  return found;
+}
+
+export interface NewEntry {
+  product: Product;
+  entry: Entry;
+  sample: Sample | null;
+  isControl: boolean;
+  /** Where the round-up has an id for it already; else one is made from the name. */
+  code?: string;
+}
+
+/** Adds an entry with what is known of its product and sample; sheets that are there already stay as they are. */
+export async function addEntry(
+  db: Queryable,
+  roundUpId: number,
+  of: NewEntry,
+  who: string,
+  taken: { codes: ReadonlySet<string>; position: number },
+): Promise<number> {
+  const productId = await findOrAddProduct(db, of.product);
+  const sheet = { who, reason: '', version: 0 };
+  if (!(await readSheet(db, 'product', productId)))
+    await writeSheet(db, { ...sheet, kind: 'product', owner: productId, body: of.product });
+  const { price, currency, heightMm, maker, name, kind, revision } = of.product;
+  const entryId = await insertEntry(db, { maker, product: name, kind, revision, fans: '', fanCount: null, price, currency, heightMm, extra: {} }); // prettier-ignore
+  await writeSheet(db, { ...sheet, kind: 'entry', owner: entryId, body: of.entry });
+  if (of.sample) await addSample(db, productId, entryId, of.sample, who);
+  const code = of.code ?? codeOf(name, taken.codes);
+  await citeEntry(db, { roundUpId, entryId, code, position: taken.position, isControl: of.isControl });
+  await syncEntry(db, entryId);
+  return entryId;
+}
+
+async function addSample(
+  db: Queryable,
+  productId: number,
+  entryId: number,
+  sample: Sample,
+  who: string,
+): Promise<void> {
+  // Two entries may stand on one sample, with other fans.
+  const there = await findSample(db, productId, sample.label);
+  const sampleId = there ?? (await insertSample(db, productId, sample.label));
+  if (there === null)
+    await writeSheet(db, { kind: 'sample', owner: sampleId, version: 0, body: sample, who, reason: '' });
+  await setEntrySample(db, entryId, sampleId);
+}
+
+const takenBy = (lineUp: readonly LineUpEntry[]) => ({
+  codes: new Set(lineUp.map((of) => of.code)),
+  position: Math.max(-1, ...lineUp.map((of) => of.position)) + 1,
+});
+
+/** A new entry by the name of its product; the rest is filled in where it stands. */
+export async function addByName(roundUpId: number, of: { name: string; maker: string; kind: Product['kind']; who: string }): Promise<number> {
+  return inTransaction(async (db) => {
+    const lineUp = await held(db, roundUpId);
+    const product = blankProduct({ name: of.name, maker: of.maker, kind: of.kind });
+    const fan = { name: of.name, count: 1, direction: '', place: '', eachPrice: null };
+    const entry: Entry = { fans: of.kind === 'fan' || of.kind === 'case-layout' ? [fan] : [], coverName: '', revealed: false };
+    return addEntry(db, roundUpId, { product, entry, sample: null, isControl: lineUp.length === 0 }, of.who, takenBy(lineUp));
+  });
+} // prettier-ignore
+
+/** The same product and sample once more, with the lab's fan or with a second one. */
+export async function addVariant(
+  roundUpId: number,
+  of: { entryId: number; variant: 'lab-fan' | 'second-fan'; fanName: string; eachPrice: number | null; who: string },
+): Promise<number> {
+  return inTransaction(async (db) => {
+    const lineUp = await held(db, roundUpId);
+    const from = pick(lineUp, of.entryId);
+    const body =
+      of.variant === 'lab-fan'
+        ? withLabFan(from.entry.body, { name: of.fanName, eachPrice: of.eachPrice })
+        : withSecondFan(from.entry.body, of.eachPrice);
+    const taken = takenBy(lineUp);
+    const { productId, product } = from;
+    if (product.version === 0)
+      await writeSheet(db, { kind: 'product', owner: productId, version: 0, body: product.body, who: of.who, reason: '' });
+    const { price, currency, heightMm, maker, name, kind, revision } = product.body;
+    const entryId = await insertEntry(db, { maker, product: name, kind, revision, fans: '', fanCount: null, price, currency, heightMm, extra: {} });
+    await writeSheet(db, { kind: 'entry', owner: entryId, version: 0, body, who: of.who, reason: '' });
+    await setEntrySample(db, entryId, from.sampleId);
+    const suffix = of.variant === 'lab-fan' ? 'lab-fan' : 'second-fan';
+    const code = codeOf(`${from.code}-${suffix}`, taken.codes);
+    await citeEntry(db, { roundUpId, entryId, code, position: taken.position, isControl: false });
+    await syncEntry(db, entryId);
+    return entryId;
+  });
+} // prettier-ignore
+
+export interface EntryChange {
+  /** False takes the entry out of the line-up; its runs stay in the lab. */
+  cited?: { code: string; position: number; isControl: boolean } | false;
+  isControl?: boolean;
+  /** Notes a sample of its product. */
+  sample?: string;
+}
+
+/** Changes how a round-up cites an entry. Gives back what undoes a removal. */
+export async function changeEntry(
+  roundUpId: number,
+  entryId: number,
+  change: EntryChange,
+  who: string,
+): Promise<{ removed: { code: string; position: number; isControl: boolean } | null }> {
+  return inTransaction(async (db) => {
+    const lineUp = await held(db, roundUpId);
+    const { cited } = change;
+    if (cited === false) return { removed: await removeCitation(db, roundUpId, entryId) };
+    if (cited) {
+      const taken = lineUp.some((of) => of.position === cited.position);
+      const position = taken ? takenBy(lineUp).position : cited.position;
+      await citeEntry(db, { roundUpId, entryId, ...cited, position });
+      return { removed: null };
+    }
+    const entry = pick(lineUp, entryId);
+    if (change.isControl !== undefined) {
+      if (change.isControl && entry.sample?.body.state === 'retired')
+        throw new Refused('its sample is retired: a control is re-tested again and again');
+      await setControl(db, roundUpId, entryId, change.isControl);
+    }
+    if (change.sample !== undefined)
+      await addSample(db, entry.productId, entryId, blankSample(change.sample), who);
+    return { removed: null };
+  });
+}
+
+/** Takes a product out of the lab; not while a round-up cites it. */
+export async function deleteProduct(productId: number): Promise<void> {
+  await inTransaction(async (db) => {
+    const [title] = await citingProduct(db, productId);
+    if (title) throw new Refused(`“${title}” cites it: take its entries out of that line-up first`);
+    const { rows } = await db.query<{ runs: number }>(
+      `SELECT count(*)::int AS runs FROM runs u JOIN entries e ON e.id = u.entry_id WHERE e.product_id = $1`,
+      [productId],
+    );
+    if (rows[0]!.runs > 0) throw new Refused(`it has ${rows[0]!.runs} runs in the lab, which would be lost`);
+    await db.query(`DELETE FROM entries WHERE product_id = $1`, [productId]);
+    await db.query(`DELETE FROM samples WHERE product_id = $1`, [productId]);
+    await db.query(`DELETE FROM products WHERE id = $1`, [productId]);
+  });
+}

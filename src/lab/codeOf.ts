@@ -1,0 +1,13 @@
+/** A short name for files and addresses from one in words, unlike those taken. */
+export function codeOf(name: string, taken: ReadonlySet<string>): string {
+  const base =
+    name
+      .toLowerCase()
+      .normalize('NFKD')
+      .replace(/\p{M}+/gu, '')
+      .replace(/[^\p{L}\p{N}]+/gu, '-')
+      .replace(/^-|-$/g, '') || 'entry';
+  let code = base;
+  for (let i = 2; taken.has(code); i += 1) code = `${base}-${i}`;
+  return code;
+}

@@ -1,0 +1,89 @@
+import { blankEntry, entryPrice, isCovered, type Entry } from '@/core/lineUp/entry';
+import { blankProduct, type Product, type ProductKind } from '@/core/lineUp/product';
+import type { Sample } from '@/core/lineUp/sample';
+import { listLineUp, type LineUpRow } from '@/database/lineUp';
+import { withDatabase, type Queryable } from '@/database/pool';
+
+interface Outline {
+  maker: string;
+  name: string;
+  kind: string;
+  revision: string;
+  fans: string;
+  fanCount: number | null;
+  price: number | null;
+  currency: string;
+  heightMm: number | null;
+}
+
+/** A product of which only the columns of a bundle are known. */
+export function blankProductOf(of: Outline): Product {
+  return blankProduct({
+    maker: of.maker,
+    name: of.name,
+    kind: of.kind as ProductKind,
+    revision: of.revision,
+    price: of.price,
+    currency: of.currency,
+    heightMm: of.heightMm,
+  });
+}
+
+/** “2 × 140 mm” is two fans called 140 mm. */
+export function blankEntryOf(of: Pick<Outline, 'fans' | 'fanCount'>): Entry {
+  if (of.fans === '' && !of.fanCount) return blankEntry();
+  const named = /^(\d+)\s*[×x]\s*(.+)$/.exec(of.fans);
+  const count = of.fanCount ?? (named ? Number(named[1]) : 1);
+  if (count < 1) return blankEntry();
+  const name = named && Number(named[1]) === count ? named[2]! : of.fans || 'fan';
+  return { ...blankEntry(), fans: [{ name, count, direction: '', place: '', eachPrice: null }] };
+}
+
+/** An entry of the line-up with its sheets; version 0 where one was never written. */
+export interface LineUpEntry {
+  entryId: number;
+  code: string;
+  position: number;
+  isControl: boolean;
+  /** As pages and exports call it. */
+  shownName: string;
+  covered: boolean;
+  price: number | null;
+  runs: number;
+  entry: { version: number; body: Entry };
+  productId: number;
+  product: { version: number; body: Product };
+  sampleId: number | null;
+  sample: { version: number; body: Sample } | null;
+}
+
+function lineUpEntry(row: LineUpRow): LineUpEntry {
+  const outline = { ...row, name: row.productName };
+  const product = row.product ?? { version: 0, body: blankProductOf(outline) };
+  const entry = row.entry ?? { version: 0, body: blankEntryOf(outline) };
+  const covered = isCovered(entry.body);
+  return {
+    entryId: row.entryId,
+    code: row.code,
+    position: row.position,
+    isControl: row.isControl,
+    shownName: covered ? entry.body.coverName : product.body.name,
+    covered,
+    price: row.entry || row.product ? entryPrice(product.body, entry.body) : row.price,
+    runs: row.runs,
+    entry,
+    productId: row.productId,
+    product,
+    sampleId: row.sampleId,
+    sample: row.sample,
+  };
+}
+
+export async function lineUpOf(db: Queryable, roundUpId: number): Promise<LineUpEntry[]> {
+  return (await listLineUp(db, roundUpId)).map(lineUpEntry);
+}
+
+/** The line-up of a round-up, in its order. */
+export function viewLineUp(roundUpId: number): Promise<LineUpEntry[]> {
+  return withDatabase((db) => lineUpOf(db, roundUpId));
+}

@@ -1,0 +1,150 @@
+import { median } from '@/core/statistics/median';
+import { doneBy } from '@/core/plan/doneRuns';
+import { designedMountings } from '@/core/plan/mountings';
+import type { PlanSheet } from '@/core/plan/planSheet';
+import { defaultPlanSettings, type PlanEntry } from '@/core/plan/planSettings';
+import type { RigScatter } from '@/core/plan/smallestDifference';
+import { loadLabel } from '@/core/runs/load';
+import { rigSpread } from '@/core/uncertainty/rigSpread';
+import { settingMeans } from '@/core/curves/settingMeans';
+import { labRunPoint, type LabRun } from '@/core/runs/labRun';
+import { groupBy } from '@/core/statistics/groupBy';
+import { ASSUMED_SPREAD_K } from '@/core/uncertainty/settingSpread';
+import type { Brief } from '@/core/brief/brief';
+import { withDatabase } from '@/database/pool';
+import { readSheet, type KeptSheet } from '@/database/sheets';
+import { briefOf } from './briefView';
+import { lineUpOf, type LineUpEntry } from './lineUpView';
+import { viewRoundUp, type RoundUpView } from './roundUpView';
+
+export interface PlanView {
+  sheet: KeptSheet<PlanSheet>;
+  entries: (PlanEntry & { name: string })[];
+  /** Keys of the brief's heat loads, as planned points name them, in their order. */
+  loads: string[];
+  scatter: RigScatter;
+  /** Where the scatter was learnt, in words. */
+  scatterFrom: string;
+  done: { entry: string; mount: number; load: string; setting: string; pass: number }[];
+  deadline: string;
+  /** Rises at the noise line by load and entry, K: what a pilot is judged by. */
+  risesK: Record<string, Record<string, number>>;
+}
+
+/** Shares of an assumed spread of 0.5 K: most of it is remounting. */
+const ASSUMED: RigScatter = { mountK: 0.8 * ASSUMED_SPREAD_K, passK: 0.6 * ASSUMED_SPREAD_K };
+
+/** What the runs of a round-up say of the rig's scatter at its first load. */
+function learntScatter(view: RoundUpView): { scatter: RigScatter; from: string } {
+  const counting = view.runs.filter((run) => run.setAside === '' && run.loadW === view.roundUp.loadsW[0]);
+  const control = new Set(view.entries.filter((of) => of.isControl).map((of) => of.entry));
+  const sweeps = [...groupBy(counting, (run) => run.entry)].map(([entry, runs]) => ({
+    isControl: control.has(entry),
+    settings: settingMeans(runs.map(labRunPoint)),
+  }));
+  const { mount, pass } = rigSpread(sweeps).roundUp;
+  if (!mount) return { scatter: ASSUMED, from: 'assumed, 0.5 K: nothing has been remounted here yet' };
+  const passK2 = pass?.varianceK2 ?? mount.varianceK2 / 4;
+  return {
+    scatter: { passK: Math.sqrt(passK2), mountK: Math.sqrt(Math.max(0, mount.varianceK2 - passK2)) },
+    from: `from this rig’s own remounts (${mount.freedom} degrees of freedom)`,
+  };
+}
+
+/** How long an entry's own runs ask to be soaked, min: to within 0.3 K of the end, and the window. */
+function learntSoakMin(runs: readonly LabRun[], windowS: number): number | null {
+  const times = runs.flatMap(({ reduction }) =>
+    reduction.settled && reduction.fit.known ? [reduction.fit.value.timeToHalfKelvinS] : [],
+  );
+  if (times.length < 3) return null;
+  return Math.max(10, Math.ceil((1.15 * median(times) + windowS) / 60));
+}
+
+function planEntry(of: LineUpEntry, runs: readonly LabRun[], windowS: number): PlanEntry & { name: string } {
+  const fixed = of.product.body.connector === 'fixed';
+  return {
+    entry: of.code,
+    name: of.shownName,
+    kind: of.product.body.kind,
+    isControl: of.isControl,
+    learntSoakMin: learntSoakMin(runs, windowS),
+    ...(fixed ? { ownSettings: ['fixed'] } : {}),
+  };
+}
+
+const loadKeyOf = (load: Brief['loads'][number]) =>
+  loadLabel({ loadW: load.watts, loadName: load.program, gpuLoadW: load.gpuWatts });
+
+/** A plan of defaults: passes and mounts from the brief, the settings that were run, from the day given. */
+function blankPlan(brief: Brief, runs: readonly LabRun[], today: string): PlanSheet {
+  const settings = defaultPlanSettings(today);
+  const run = [...new Set([...runs].reverse().map((of) => of.setting))];
+  return {
+    settings: {
+      ...settings,
+      passes: brief.passes,
+      mounts: brief.mounts,
+      settings: run.length > 0 && run.length <= 12 ? run : settings.settings,
+    },
+    order: [],
+    droppedLoads: [],
+    pilot: null,
+  };
+}
+
+/** All that a plan is made from and judged by; null where there is no such round-up. */
+export async function viewPlan(roundUpId: number, today: string): Promise<PlanView | null> {
+  const view = await viewRoundUp(roundUpId);
+  if (!view) return null;
+  const [sheet, brief, lineUp] = await withDatabase((db) =>
+    Promise.all([
+      readSheet<PlanSheet>(db, 'plan', roundUpId),
+      briefOf(db, roundUpId),
+      lineUpOf(db, roundUpId),
+    ]),
+  );
+  const byEntry = groupBy(view.runs, (run) => run.entry);
+  const { scatter, from } = learntScatter(view);
+  const counting = view.runs.filter((run) => run.setAside === '');
+  const risesK: PlanView['risesK'] = {};
+  for (const run of counting) {
+    const ofLoad = (risesK[loadLabel(run)] ??= {});
+    ofLoad[run.entry] = Math.min(ofLoad[run.entry] ?? Infinity, run.reduction.riseK);
+  }
+  return {
+    sheet: sheet ?? { version: 0, body: blankPlan(brief!.body, view.runs, today) },
+    entries: lineUp.map((of) => planEntry(of, byEntry.get(of.code) ?? [], view.roundUp.windowS)),
+    loads: brief!.body.loads.map(loadKeyOf),
+    scatter,
+    scatterFrom: from,
+    done: counting.map((run) => ({
+      entry: run.entry,
+      mount: run.mount,
+      load: loadLabel(run),
+      setting: run.setting,
+      pass: run.pass,
+    })),
+    deadline: brief!.body.deadline,
+    risesK,
+  };
+}
+
+export interface PlanProgress {
+  planned: number;
+  done: number;
+}
+
+/** How much of a written plan has been measured; null where no plan was written. */
+export function planProgress(view: PlanView): PlanProgress | null {
+  if (view.sheet.version === 0) return null;
+  const { settings, droppedLoads } = view.sheet.body;
+  const loads = view.loads.filter((load) => !droppedLoads.includes(load));
+  const isDone = doneBy(view.done);
+  let planned = 0;
+  let done = 0;
+  for (const mounting of designedMountings(settings, view.entries, loads)) {
+    planned += mounting.points.length;
+    done += mounting.points.filter((point) => isDone(mounting, point)).length;
+  }
+  return { planned, done };
+}

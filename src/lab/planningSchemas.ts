@@ -1,0 +1,90 @@
+import { boolean, number, object, string, type InferType, type Schema } from 'yup';
+import { QUESTIONS, type Question } from '@/core/brief/questions';
+import { PRODUCT_KINDS, type ProductKind } from '@/core/lineUp/product';
+import type { SheetKind } from '@/database/sheets';
+import { briefSheet } from '@/formats/sheets/briefSheet';
+import { finite, text } from '@/formats/sheets/fields';
+import { entrySheet, productSheet, sampleSheet } from '@/formats/sheets/lineUpSheets';
+import { planSheet } from '@/formats/sheets/planSheet';
+import { rigBookSheet, rigSetupSheet } from '@/formats/sheets/rigSheets';
+
+/** Sheets that are written as they stand; a rig's setup goes by revision. */
+const EDITABLE: Partial<Record<SheetKind, Schema>> = {
+  brief: briefSheet,
+  plan: planSheet,
+  'rig-book': rigBookSheet,
+  product: productSheet,
+  sample: sampleSheet,
+  entry: entrySheet,
+};
+
+const who = () => text(100).default('reviewer');
+
+/** The kind of a sheet that can be written and the schema of an edit of it; null for any other name. */
+export function editableSheet(name: string) {
+  const kind = name as SheetKind;
+  const body = EDITABLE[kind];
+  if (!body) return null;
+  const version = finite().integer().min(0).required();
+  return { kind, edit: object({ who: who(), reason: text(1000), version, body: body.required() }) };
+}
+
+export const newRoundUp = object({
+  who: who(),
+  title: text(200).min(1, 'the round-up needs a title'),
+  question: string<Question>()
+    .oneOf(QUESTIONS.map((of) => of.value))
+    .required(),
+  rigRevisionId: number().integer().nullable().default(null),
+  rigName: text(100).when('rigRevisionId', ([id], schema) =>
+    id === null ? schema.min(1, 'the rig needs a name') : schema,
+  ),
+}).noUnknown();
+
+export const newEntry = object({
+  who: who(),
+  name: text(200).min(1, 'the product needs a name'),
+  maker: text(200),
+  kind: string<ProductKind>()
+    .oneOf([...PRODUCT_KINDS])
+    .required(),
+}).noUnknown();
+
+export const newVariant = object({
+  who: who(),
+  entryId: finite().integer().required(),
+  variant: string<'lab-fan' | 'second-fan'>().oneOf(['lab-fan', 'second-fan']).required(),
+  fanName: text(200).when('variant', ([variant], schema) =>
+    variant === 'lab-fan' ? schema.min(1, 'which fan is the lab’s?') : schema,
+  ),
+  eachPrice: finite().min(0, 'cannot be negative').max(1e5).nullable().default(null),
+}).noUnknown();
+
+export const entryChange = object({
+  who: who(),
+  remove: boolean().default(false),
+  restore: object({
+    code: text(300).min(1),
+    position: finite().integer().min(0).required(),
+    isControl: boolean().required(),
+  }).default(undefined),
+  isControl: boolean(),
+  sample: string().trim().min(1, 'the sample needs a label').max(100),
+}).noUnknown();
+export type EntryChangeBody = InferType<typeof entryChange>;
+
+export const rigEdit = object({
+  who: who(),
+  reason: text(1000),
+  seenId: finite().integer().required(),
+  setup: rigSetupSheet.required(),
+}).noUnknown();
+
+export const rigChoice = object({ rigRevisionId: finite().integer().required() }).noUnknown();
+
+export const newMethod = object({
+  name: text(100).min(1, 'the method needs a name'),
+  body: briefSheet.required(),
+}).noUnknown();
+
+export const lineUpCsv = object({ who: who(), csv: string().max(200_000).required('the file is empty') });

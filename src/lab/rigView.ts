@@ -1,0 +1,157 @@
+import type { RigBook } from '@/core/rig/instrument';
+import { defaultSetup, setupProblems, type RigSetup } from '@/core/rig/rigSetup';
+import { setupDifferences, type SetupDifference } from '@/core/rig/setupDifferences';
+import { inTransaction, withDatabase, type Queryable } from '@/database/pool';
+import {
+  getRevision,
+  insertRevision,
+  listElsewhereRuns,
+  listRevisions,
+  updateRevision,
+  type RigRevisionRow,
+} from '@/database/rigs';
+import { getRoundUp, listRunIds, setRigRevision } from '@/database/roundUps';
+import { readSheet, writeSheet, type KeptSheet } from '@/database/sheets';
+import { reduceStoredRun } from './reduceStoredRun';
+import { Refused } from './refusal';
+
+export interface RevisionView {
+  id: number;
+  revision: number;
+  startedAt: Date;
+  reason: string;
+  runs: number;
+  setup: RigSetup;
+  /** Against the revision before; empty for the first. */
+  changes: SetupDifference[];
+}
+
+/** Runs of a round-up's entries that were made otherwise and are not ranked with it. */
+export interface KeptApart {
+  revision: number;
+  revisionId: number;
+  entries: number;
+  runs: number;
+  differences: SetupDifference[];
+}
+
+export interface RigView {
+  rigId: number;
+  name: string;
+  currentId: number;
+  book: KeptSheet<RigBook>;
+  revisions: RevisionView[];
+  apart: KeptApart[];
+}
+
+export function setupOf(row: RigRevisionRow): RigSetup {
+  return row.setup ?? defaultSetup(row);
+}
+
+async function keptApart(db: Queryable, roundUpId: number, current: RigRevisionRow): Promise<KeptApart[]> {
+  const apart: KeptApart[] = [];
+  for (const { rigRevisionId, entries, runs } of await listElsewhereRuns(db, roundUpId)) {
+    const other = (await getRevision(db, rigRevisionId))!;
+    const differences = setupDifferences(setupOf(other), setupOf(current));
+    if (other.rigId !== current.rigId)
+      differences.unshift({ what: 'rig', was: other.rig, isNow: current.rig, remedy: 're-test at least three entries on this rig and bridge by them' }); // prettier-ignore
+    apart.push({ revision: other.revision, revisionId: other.id, entries, runs, differences });
+  }
+  return apart;
+}
+
+/** The guard: runs of a round-up's entries at other revisions, with what differs and what would make them comparable. */
+export function viewKeptApart(roundUpId: number): Promise<KeptApart[]> {
+  return withDatabase(async (db) => {
+    const roundUp = await getRoundUp(db, roundUpId);
+    const current = roundUp && (await getRevision(db, roundUp.rigRevisionId));
+    return current ? keptApart(db, roundUpId, current) : [];
+  });
+}
+
+export async function viewRig(roundUpId: number): Promise<RigView | null> {
+  return withDatabase(async (db) => {
+    const roundUp = await getRoundUp(db, roundUpId);
+    if (!roundUp) return null;
+    const rows = await listRevisions(db, roundUp.rigId);
+    const current = rows.find((of) => of.id === roundUp.rigRevisionId)!;
+    const book = await readSheet<RigBook>(db, 'rig-book', roundUp.rigId);
+    return {
+      rigId: roundUp.rigId,
+      name: current.rig,
+      currentId: current.id,
+      book: book ?? { version: 0, body: { instruments: [], checks: [] } },
+      revisions: rows.map((row, i) => ({
+        id: row.id,
+        revision: row.revision,
+        startedAt: row.startedAt,
+        reason: row.reason,
+        runs: row.runs,
+        setup: setupOf(row),
+        changes: i === 0 ? [] : setupDifferences(setupOf(rows[i - 1]!), setupOf(row)),
+      })),
+      apart: await keptApart(db, roundUpId, current),
+    };
+  });
+}
+
+/** What a bundle of the first form says of a rig. */
+const OUTLINE = new Set(['enclosure', 'meter distance', 'temperature limit']);
+
+async function moveTo(db: Queryable, roundUpId: number, rigRevisionId: number): Promise<void> {
+  await setRigRevision(db, roundUpId, rigRevisionId);
+  for (const runId of await listRunIds(db, roundUpId)) await reduceStoredRun(db, runId);
+}
+
+/**
+ * Changes the rig of a round-up: a new revision where runs were made at the one before, the same one set right where
+ * none were. `seenId` is the revision that the reviewer saw.
+ */
+export async function reviseRig(
+  roundUpId: number,
+  edit: { seenId: number; setup: RigSetup; reason: string; who: string },
+): Promise<{ revision: number; started: boolean }> {
+  return inTransaction(async (db) => {
+    const roundUp = await getRoundUp(db, roundUpId);
+    if (!roundUp) throw new Refused('this round-up is not there any more');
+    await db.query(`SELECT 1 FROM rigs WHERE id = $1 FOR UPDATE`, [roundUp.rigId]);
+    const rows = await listRevisions(db, roundUp.rigId);
+    const current = rows.find((of) => of.id === roundUp.rigRevisionId)!;
+    if (current.id !== edit.seenId) throw new Refused('somebody has changed the rig meanwhile: look at it again');
+    const [problem] = setupProblems(edit.setup);
+    if (problem) throw new Refused(problem.message, problem.field);
+    if (setupDifferences(setupOf(current), edit.setup).length === 0 && current.setup)
+      throw new Refused('nothing of the rig has changed');
+    const kept = await readSheet(db, 'rig-setup', current.id);
+    const sheet = { kind: 'rig-setup' as const, body: edit.setup, who: edit.who, reason: edit.reason };
+    // Another round-up may stand on this revision too, even before its first run.
+    if (current.runs === 0 && current.id === rows[rows.length - 1]!.id && kept) {
+      await updateRevision(db, current.id, edit.setup, current.reason || edit.reason);
+      await writeSheet(db, { ...sheet, owner: current.id, version: kept.version });
+      return { revision: current.revision, started: false };
+    }
+    // What nobody wrote down before is not changed by noting it.
+    const noted =
+      !kept && setupDifferences(setupOf(current), edit.setup).every(({ what }) => !OUTLINE.has(what));
+    if (noted) {
+      await writeSheet(db, { ...sheet, owner: current.id, version: 0 });
+      return { revision: current.revision, started: false };
+    }
+    if (edit.reason === '') throw new Refused('a new revision needs its reason', 'reason');
+    const id = await insertRevision(db, roundUp.rigId, edit.setup, edit.reason);
+    await writeSheet(db, { ...sheet, owner: id, version: 0 });
+    await moveTo(db, roundUpId, id);
+    return { revision: rows[rows.length - 1]!.revision + 1, started: true };
+  });
+} // prettier-ignore
+
+/** Ranks the runs of another revision of its rig. */
+export async function chooseRevision(roundUpId: number, rigRevisionId: number): Promise<void> {
+  await inTransaction(async (db) => {
+    const roundUp = await getRoundUp(db, roundUpId);
+    const wanted = await getRevision(db, rigRevisionId);
+    if (!roundUp || !wanted || wanted.rigId !== roundUp.rigId)
+      throw new Refused('this rig has no such revision');
+    await moveTo(db, roundUpId, rigRevisionId);
+  });
+}

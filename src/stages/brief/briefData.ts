@@ -1,0 +1,14 @@
+import type { Brief } from '@/core/brief/brief';
+import type { BriefChange } from '@/core/brief/briefChanges';
+import type { CardRig } from '@/core/brief/methodCard';
+import type { KeptSheet } from '@/ui/form/useSheet';
+
+/** What the Brief page is given. */
+export interface BriefData {
+  roundUpId: number;
+  sheet: KeptSheet<Brief>;
+  runs: number;
+  rig: CardRig;
+  methods: { id: number; name: string; body: Brief }[];
+  history: { changedAt: Date; who: string; reason: string; changes: BriefChange[] }[];
+}

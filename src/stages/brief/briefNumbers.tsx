@@ -1,0 +1,154 @@
+'use client';
+
+import type { Brief } from '@/core/brief/brief';
+import { NumberField, TextField } from '@/ui/form/fields';
+
+interface Props {
+  brief: Brief;
+  onBrief: (brief: Brief) => void;
+  fieldError: (path: string) => string | undefined;
+}
+
+/** Heat loads: fixed watts, or a named program with the watts it draws; a graphics card apart. */
+function Loads({ brief, onBrief, fieldError }: Props) {
+  const change = (at: number, part: Partial<Brief['loads'][number]>) =>
+    onBrief({ ...brief, loads: brief.loads.map((load, i) => (i === at ? { ...load, ...part } : load)) });
+  return (
+    <fieldset className="space-y-1.5">
+      <legend className="pb-1 font-semibold">Heat loads</legend>
+      {brief.loads.map((load, i) => (
+        <div key={i} className="grid grid-cols-[6.5rem_1fr_6.5rem_auto] items-end gap-2">
+          <NumberField
+            label={`Load ${i + 1}`}
+            unit="W"
+            value={load.watts}
+            onValue={(watts) => change(i, { watts: watts ?? 0 })}
+            error={fieldError(`loads[${i}].watts`)}
+          />
+          <TextField
+            label="Program, if not fixed watts"
+            value={load.program}
+            onValue={(program) => change(i, { program })}
+          />
+          <NumberField
+            label="Graphics card"
+            unit="W"
+            value={load.gpuWatts}
+            onValue={(gpuWatts) => change(i, { gpuWatts: gpuWatts ?? 0 })}
+          />
+          <button
+            type="button"
+            className="quiet-button"
+            aria-label={`Remove load ${i + 1}`}
+            disabled={brief.loads.length === 1}
+            onClick={() => onBrief({ ...brief, loads: brief.loads.filter((_, at) => at !== i) })}
+          >
+            ✕
+          </button>
+        </div>
+      ))}
+      <button
+        type="button"
+        className="quiet-button"
+        onClick={() =>
+          onBrief({ ...brief, loads: [...brief.loads, { watts: 90, program: '', gpuWatts: 0 }] })
+        }
+      >
+        Add a load
+      </button>
+    </fieldset>
+  );
+}
+
+function NoiseLines({ brief, onBrief, fieldError }: Props) {
+  const lines = brief.noiseLinesDba;
+  const setLine = (at: number, value: number) =>
+    onBrief({ ...brief, noiseLinesDba: lines.map((line, i) => (i === at ? value : line)) });
+  return (
+    <fieldset>
+      <legend className="pb-1 font-semibold">Noise</legend>
+      <div className="flex flex-wrap items-end gap-3">
+        {lines.map((line, i) => (
+          <div key={i} className="flex w-36 items-end gap-1">
+            <NumberField
+              label={i === 0 ? 'Noise line, ranks' : `Line ${i + 1}`}
+              unit="dB(A)"
+              value={line}
+              onValue={(value) => setLine(i, value ?? 0)}
+              error={fieldError(`noiseLinesDba[${i}]`)}
+            />
+            {i > 0 && (
+              <button
+                type="button"
+                className="quiet-button px-2!"
+                aria-label={`Remove line ${i + 1}`}
+                onClick={() => onBrief({ ...brief, noiseLinesDba: lines.filter((_, at) => at !== i) })}
+              >
+                ✕
+              </button>
+            )}
+          </div>
+        ))}
+        {lines.length < 6 && (
+          <button
+            type="button"
+            className="quiet-button"
+            onClick={() => onBrief({ ...brief, noiseLinesDba: [...lines, lines[lines.length - 1]! + 5] })}
+          >
+            Add a line
+          </button>
+        )}
+        <div className="w-28">
+          <NumberField
+            label="Band for scores, from"
+            unit="dB(A)"
+            value={brief.bandDba.from}
+            onValue={(from) => onBrief({ ...brief, bandDba: { ...brief.bandDba, from: from ?? 0 } })}
+          />
+        </div>
+        <div className="w-28">
+          <NumberField
+            label="to"
+            unit="dB(A)"
+            value={brief.bandDba.to}
+            onValue={(to) => onBrief({ ...brief, bandDba: { ...brief.bandDba, to: to ?? 0 } })}
+            error={fieldError('bandDba.to')}
+          />
+        </div>
+      </div>
+    </fieldset>
+  );
+}
+
+/** The numbers of a brief. */
+export function BriefNumbers(props: Props) {
+  const { brief, onBrief, fieldError } = props;
+  const limits = (part: Partial<Brief['limits']>) =>
+    onBrief({ ...brief, limits: { ...brief.limits, ...part } });
+  return (
+    <div className="space-y-5">
+      <Loads {...props} />
+      <NoiseLines {...props} />
+      <fieldset>
+        <legend className="pb-1 font-semibold">Runs</legend>
+        <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
+          <NumberField label="Reference room" unit="°C" value={brief.referenceAmbientC} onValue={(of) => onBrief({ ...brief, referenceAmbientC: of ?? 23 })} error={fieldError('referenceAmbientC')} />
+          <NumberField label="Settled window" unit="s" value={brief.windowS} onValue={(of) => onBrief({ ...brief, windowS: of ?? 300 })} error={fieldError('windowS')} />
+          <NumberField label="Passes a mount" value={brief.passes} onValue={(of) => onBrief({ ...brief, passes: of ?? 0 })} error={fieldError('passes')} />
+          <NumberField label="Mounts an entry" value={brief.mounts} onValue={(of) => onBrief({ ...brief, mounts: of ?? 0 })} error={fieldError('mounts')} />
+        </div>
+      </fieldset>
+      <fieldset>
+        <legend className="pb-1 font-semibold">What readers can take, and when</legend>
+        <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
+          <NumberField label="Height, at most" unit="mm" optional value={brief.limits.heightMm} onValue={(heightMm) => limits({ heightMm })} error={fieldError('limits.heightMm')} />
+          <NumberField label="Memory, at least" unit="mm" optional value={brief.limits.memoryMm} onValue={(memoryMm) => limits({ memoryMm })} error={fieldError('limits.memoryMm')} />
+          <NumberField label="Budget" unit={brief.limits.currency} optional value={brief.limits.budget} onValue={(budget) => limits({ budget })} error={fieldError('limits.budget')} />
+          <TextField label="Currency" value={brief.limits.currency} onValue={(currency) => limits({ currency })} error={fieldError('limits.currency')} />
+          <TextField label="Deadline" type="date" value={brief.deadline} onValue={(deadline) => onBrief({ ...brief, deadline })} error={fieldError('deadline')} />
+          <TextField label="Embargo until" type="date" value={brief.embargo} onValue={(embargo) => onBrief({ ...brief, embargo })} error={fieldError('embargo')} />
+        </div>
+      </fieldset>
+    </div>
+  );
+} // prettier-ignore

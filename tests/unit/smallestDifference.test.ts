@@ -1,0 +1,69 @@
+import { seededChance } from '@/simulator/random';
+import { entryCurves } from '@/core/curves/entryCurve';
+import type { MeasuredPoint } from '@/core/curves/measuredPoint';
+import { rankAtLine } from '@/core/ranking/rankAtLine';
+import { smallestDifferenceK, type RigScatter } from '@/core/plan/smallestDifference';
+
+interface Design {
+  passes: number;
+  mounts: number;
+  controlMounts: number;
+  scatter: RigScatter;
+}
+
+const ENTRIES = 8;
+const LEVELS = [26, 29.4, 33.1, 36.2, 39.5, 42.7];
+const SLOPE_K_PER_DB = -0.45;
+const METER_DB = 0.15;
+
+/** One whole round-up, from readings to places: whether its two best, which differ by `differenceK`, are told apart. */
+function toldApart(design: Design, differenceK: number, seed: number): boolean {
+  const chance = seededChance(seed);
+  const points: MeasuredPoint[] = [];
+  for (let e = 0; e < ENTRIES; e += 1) {
+    const isControl = e === ENTRIES - 1;
+    const trueK = e === 0 ? 36 : e === 1 ? 36 + differenceK : 44 + 6 * e;
+    for (let mount = 1; mount <= (isControl ? design.controlMounts : design.mounts); mount += 1) {
+      const mountK = design.scatter.mountK * chance.normal();
+      for (let pass = 1; pass <= (isControl ? 1 : design.passes); pass += 1) {
+        for (const [i, at] of LEVELS.entries()) {
+          const levelDb = at + METER_DB * chance.normal();
+          const riseK = trueK + SLOPE_K_PER_DB * (at - 34) + mountK + design.scatter.passK * chance.normal();
+          const level = { levelDb, standing: 'clear' as const, overFloorDb: 20, errorGain: 1 };
+          points.push({ run: String(points.length), entry: String(e), mount, pass, setting: String(i), level, settled: true, riseK, resistanceKPerW: riseK / 170, shortfallK: 0, roomDoubtK: 0 }); // prettier-ignore
+        }
+      }
+    }
+  }
+  const entries = Array.from({ length: ENTRIES }, (_, e) => ({
+    entry: String(e),
+    isControl: e === ENTRIES - 1,
+  }));
+  const { placed } = rankAtLine(entryCurves(entries, points), { lineDb: 34.6, loadW: 170, referenceAmbientC: 23, limitC: 200 }); // prettier-ignore
+  const group = (entry: string) => placed.find((of) => of.entry === entry)!.tieGroup;
+  return group('0') < group('1');
+}
+
+/** Share of 2,000 round-ups in which the two best are told apart. */
+function power(design: Design, differenceK: number): number {
+  let told = 0;
+  for (let seed = 1; seed <= 2000; seed += 1) if (toldApart(design, differenceK, seed)) told += 1;
+  return told / 2000;
+}
+
+test.each<Design>([
+  { passes: 2, mounts: 2, controlMounts: 5, scatter: { passK: 0.3, mountK: 0.4 } },
+  { passes: 1, mounts: 3, controlMounts: 6, scatter: { passK: 0.3, mountK: 0.3 } },
+  { passes: 3, mounts: 1, controlMounts: 4, scatter: { passK: 0.25, mountK: 0.4 } },
+])('the smallest difference agrees with 2,000 whole round-ups within a tenth: %j', (design) => {
+  const formulaK = smallestDifferenceK({ entries: ENTRIES, ...design });
+  // What is told apart in 80 of 100 lies within a tenth of the formula.
+  expect(power(design, 0.9 * formulaK)).toBeLessThan(0.8);
+  expect(power(design, 1.1 * formulaK)).toBeGreaterThan(0.8);
+});
+
+test('without remounts nothing can be shown, and misuse is told', () => {
+  const scatter = { passK: 0.3, mountK: 0.4 };
+  expect(smallestDifferenceK({ entries: 8, passes: 3, mounts: 1, controlMounts: 1, scatter })).toBe(Infinity);
+  expect(() => smallestDifferenceK({ entries: 8, passes: 0, mounts: 1, controlMounts: 1, scatter })).toThrow('smallestDifferenceK'); // prettier-ignore
+});
