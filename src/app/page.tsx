@@ -1,13 +1,16 @@
 import { format } from 'date-fns';
+import { QUESTIONS } from '@/core/brief/questions';
+import { listRigs } from '@/lab/createRoundUp';
 import { listLabRoundUps } from '@/lab/listLabRoundUps';
 import { DropZone } from '@/stages/bring/dropZone';
+import { NewRoundUp } from '@/stages/roundUps/newRoundUp';
 import { RoundUpList } from '@/stages/roundUps/roundUpList';
 import { Header } from '@/ui/header';
 
 export const dynamic = 'force-dynamic';
 
 export default async function RoundUpsPage() {
-  const roundUps = await listLabRoundUps();
+  const [roundUps, rigs] = await Promise.all([listLabRoundUps(), listRigs()]);
   return (
     <>
       <Header title="Round-ups" under="Abanico, the bench desk" />
@@ -16,7 +19,14 @@ export default async function RoundUpsPage() {
           <RoundUpList items={roundUps.map((of) => ({ ...of, day: format(of.createdAt, 'd MMMM yyyy') }))} />
         </section>
         <section aria-label="Bring data" className="lg:w-[400px] lg:border-l lg:border-hairline lg:pl-6">
-          <h2 className="font-display text-[18px] font-bold">Bring an evening at the bench</h2>
+          <h2 className="font-display text-[18px] font-bold">Begin a round-up</h2>
+          <NewRoundUp
+            questions={QUESTIONS}
+            rigs={rigs.map((of) => ({ id: of.id, name: `${of.rig}, revision ${of.revision}` }))}
+          />
+          <h2 className="font-display mt-6 border-t border-hairline pt-4 text-[18px] font-bold">
+            Bring an evening at the bench
+          </h2>
           <p className="label-text pt-1 pb-3">
             A bench bundle (a folder or zip with <b>datapackage.json</b>, <b>entries.csv</b>, <b>runs.csv</b>{' '}
             and the logs), or raw logs of your instruments. It is checked before anything is written.

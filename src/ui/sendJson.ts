@@ -7,7 +7,11 @@ export interface Answer {
 }
 
 /** Sends a change and gives the answer in words, also where nobody answers. */
-export async function sendJson(url: string, method: 'POST' | 'PATCH', body: unknown): Promise<Answer> {
+export async function sendJson(
+  url: string,
+  method: 'POST' | 'PATCH' | 'DELETE',
+  body: unknown,
+): Promise<Answer> {
   try {
     const response = await fetch(url, {
       method,

@@ -21,13 +21,13 @@ export function fanCountJump(readings: readonly FanReading[]): Map<number, numbe
   for (const ofProduct of groupBy(readings, (of) => of.product).values()) {
     // Most products stand in a round-up with one number of fans: there is nothing to compare.
     if (new Set(ofProduct.map((of) => of.fanCount)).size < 2) continue;
-    for (const of of ofProduct) {
+    for (const at of ofProduct) {
       for (const other of ofProduct) {
-        if (of.fanCount <= other.fanCount || other.fanCount < 1) continue;
-        if (Math.abs(of.rpm / other.rpm - 1) > SAME_SPEED) continue;
-        const surplus = of.levelDb - other.levelDb - 10 * Math.log10(of.fanCount / other.fanCount);
-        if (Math.abs(surplus) > ALLOWED_DB && Math.abs(surplus) > Math.abs(jumps.get(of.run) ?? 0)) {
-          jumps.set(of.run, surplus);
+        if (at.fanCount <= other.fanCount || other.fanCount < 1) continue;
+        if (Math.abs(at.rpm / other.rpm - 1) > SAME_SPEED) continue;
+        const surplus = at.levelDb - other.levelDb - 10 * Math.log10(at.fanCount / other.fanCount);
+        if (Math.abs(surplus) > ALLOWED_DB && Math.abs(surplus) > Math.abs(jumps.get(at.run) ?? 0)) {
+          jumps.set(at.run, surplus);
         }
       }
     }

@@ -99,12 +99,12 @@ export function inOrder(designed: readonly Mounting[], byHand: readonly string[]
   const ordered = [...new Set(byHand)].flatMap((id) => known.get(id) ?? []);
   const placed = new Set(ordered);
   let before: Mounting | undefined;
-  for (const of of designed) {
-    if (!placed.has(of)) {
-      ordered.splice(before ? ordered.indexOf(before) + 1 : 0, 0, of);
-      placed.add(of);
+  for (const at of designed) {
+    if (!placed.has(at)) {
+      ordered.splice(before ? ordered.indexOf(before) + 1 : 0, 0, at);
+      placed.add(at);
     }
-    before = of;
+    before = at;
   }
   return ordered;
 }

@@ -27,18 +27,18 @@ export function orderBreaks(
   let since = 0;
   const mounted = new Map<string, number>();
   let block = 0;
-  for (const of of order) {
-    since = of.isControl ? 0 : since + 1;
+  for (const at of order) {
+    since = at.isControl ? 0 : since + 1;
     if (controlled && since === controlEvery + 1)
-      breaks.push({ id: of.id, message: `more than ${controlEvery} mounts since the last control` });
-    const before = mounted.get(of.entry) ?? 0;
-    if (of.mount < before)
-      breaks.push({ id: of.id, message: `mount ${of.mount} of ${nameOf(of.entry)} comes after its mount ${before}` }); // prettier-ignore
-    mounted.set(of.entry, Math.max(before, of.mount));
-    if (of.isControl) continue;
-    if (of.block < block)
-      breaks.push({ id: of.id, message: `a mount of round ${of.block} among those of round ${block}: drift is no longer shared alike` }); // prettier-ignore
-    block = Math.max(block, of.block);
+      breaks.push({ id: at.id, message: `more than ${controlEvery} mounts since the last control` });
+    const before = mounted.get(at.entry) ?? 0;
+    if (at.mount < before)
+      breaks.push({ id: at.id, message: `mount ${at.mount} of ${nameOf(at.entry)} comes after its mount ${before}` }); // prettier-ignore
+    mounted.set(at.entry, Math.max(before, at.mount));
+    if (at.isControl) continue;
+    if (at.block < block)
+      breaks.push({ id: at.id, message: `a mount of round ${at.block} among those of round ${block}: drift is no longer shared alike` }); // prettier-ignore
+    block = Math.max(block, at.block);
   }
   return breaks;
 }

@@ -3,12 +3,12 @@ export interface RigSetup {
   /** `open`, or the case's name. */
   enclosure: string;
   caseFans: string;
-  /** Meter from the centre of the cooler. */
+  /** Meter from the centre of the cooler, in a straight line. */
   meterDistanceCm: number;
   meterHeightCm: number;
   /** Centre of the cooler over the floor. */
   coolerHeightCm: number;
-  /** Room probe from the centre of the cooler, and over the floor. */
+  /** Room probe from the centre of the cooler in a straight line, and over the floor. */
   probeDistanceCm: number;
   probeHeightCm: number;
   /** Room from the wall behind the cooler to the wall behind the meter, and its height. */
@@ -47,6 +47,11 @@ export function defaultSetup(of: { enclosure: string; meterDistanceCm: number; l
 /** How far the wall behind the cooler is from its centre, cm: where the drawing begins. */
 export const BEHIND_CM = 80;
 
+/** Horizontal part of a distance from the centre of the cooler to a place at another height, cm; 0 where it is none. */
+export function horizontalCm(distanceCm: number, heightCm: number, coolerHeightCm: number): number {
+  return Math.sqrt(Math.max(0, distanceCm ** 2 - (heightCm - coolerHeightCm) ** 2));
+}
+
 /** What cannot be true of a setup, in words by field. */
 export function setupProblems(setup: RigSetup): { field: keyof RigSetup; message: string }[] {
   const problems: { field: keyof RigSetup; message: string }[] = [];
@@ -56,6 +61,10 @@ export function setupProblems(setup: RigSetup): { field: keyof RigSetup; message
   };
   check('meterDistanceCm', setup.meterDistanceCm > free, `the meter stands outside the room: ${free} cm from the cooler to the wall`); // prettier-ignore
   check('probeDistanceCm', setup.probeDistanceCm > free, `the probe stands outside the room: ${free} cm from the cooler to the wall`); // prettier-ignore
+  for (const place of ['meter', 'probe'] as const) {
+    const lift = Math.abs(setup[`${place}HeightCm`] - setup.coolerHeightCm);
+    check(`${place}DistanceCm`, setup[`${place}DistanceCm`] < lift, `nearer than its height allows: it stands ${lift} cm above or below the cooler`); // prettier-ignore
+  }
   for (const field of ['meterHeightCm', 'coolerHeightCm', 'probeHeightCm'] as const)
     check(field, setup[field] >= setup.roomHeightCm, `over the ceiling of ${setup.roomHeightCm} cm`);
   return problems;

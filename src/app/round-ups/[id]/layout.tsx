@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { roundUpView } from '@/app/roundUpView';
+import { viewRail } from '@/lab/railView';
 import { loadsOf, notedRuns } from '@/lab/roundUpView';
 import { plural } from '@/ui/figures';
 import { Header } from '@/ui/header';
@@ -28,13 +29,29 @@ export default async function RoundUpLayout({ children, params }: Props) {
   const runs = view.runs.length;
   const flags = notedRuns(view).filter((of) => of.flagged).length;
   const loads = loadsOf(view).length;
-  const later = 'not built yet';
+  const rail = await viewRail(id);
+  const { plan } = rail;
   const stages: RailStage[] = [
-    { name: 'Brief', note: later, segment: null, progress: 'open' },
-    { name: 'Line-up', note: later, segment: null, progress: 'open' },
-    { name: 'Rig', note: later, segment: null, progress: 'open' },
-    { name: 'Plan', note: later, segment: null, progress: 'open' },
-    { name: 'Bench', note: later, segment: null, progress: 'open' },
+    {
+      name: 'Brief',
+      note: rail.briefWritten ? 'decided' : 'as imported',
+      segment: 'brief',
+      progress: rail.briefWritten ? 'done' : 'open',
+    },
+    {
+      name: 'Line-up',
+      note: entries === 0 ? 'empty' : plural(entries, 'entry', 'entries'),
+      segment: 'line-up',
+      progress: entries === 0 ? 'open' : 'begun',
+    },
+    { name: 'Rig', note: `revision ${roundUp.rig.revision}`, segment: 'rig', progress: 'begun' },
+    {
+      name: 'Plan',
+      note: plan ? `${plan.done} of ${plan.planned}` : 'no plan',
+      segment: 'plan',
+      progress: !plan ? 'open' : plan.done >= plan.planned ? 'done' : 'begun',
+    },
+    { name: 'Bench', note: 'not built yet', segment: null, progress: 'open' },
     {
       name: 'Logbook',
       note: runs === 0 ? 'no runs' : plural(flags, 'flag'),
@@ -49,19 +66,21 @@ export default async function RoundUpLayout({ children, params }: Props) {
     },
     {
       name: 'Verdict',
-      note: plural(entries, 'entry', 'entries'),
+      note: runs === 0 ? 'no runs' : 'open',
       segment: 'verdict',
       progress: runs === 0 ? 'open' : 'begun',
     },
   ];
   const { rig } = roundUp;
   return (
-    <div className="flex min-h-dvh flex-col lg:h-dvh">
-      <Header
-        title={roundUp.title}
-        under={`${rig.name} · ${rig.enclosure === 'open' ? 'open bench' : rig.enclosure}, revision ${rig.revision}`}
-      />
-      <StageRail base={`/round-ups/${id}`} stages={stages} />
+    <div className="flex min-h-dvh flex-col lg:h-dvh print:block print:h-auto">
+      <div className="print:hidden">
+        <Header
+          title={roundUp.title}
+          under={`${rig.name} · ${rig.enclosure === 'open' ? 'open bench' : rig.enclosure}, revision ${rig.revision}`}
+        />
+        <StageRail base={`/round-ups/${id}`} stages={stages} />
+      </div>
       <main className="flex min-h-0 flex-1 flex-col">{children}</main>
     </div>
   );

@@ -1,0 +1,13 @@
+import { notFound } from 'next/navigation';
+import { idFrom } from '@/app/ids';
+import { roundUpView } from '@/app/roundUpView';
+import { today } from '@/app/today';
+import { viewLineUp } from '@/lab/lineUpView';
+import { LineUpStage } from '@/stages/lineUp/lineUpStage';
+
+export default async function LineUpPage({ params }: { params: Promise<{ id: string }> }) {
+  const id = idFrom((await params).id);
+  const view = await roundUpView(id);
+  if (!view) notFound();
+  return <LineUpStage roundUpId={id} items={await viewLineUp(id)} today={today()} />;
+}

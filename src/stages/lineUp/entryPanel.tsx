@@ -1,0 +1,112 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { EntryMark } from '@/ui/entryMark';
+import { NumberField, TextField } from '@/ui/form/fields';
+import { sendJson } from '@/ui/sendJson';
+import { whoIsHere } from '@/ui/who';
+import { EntryForm } from './entryForm';
+import type { LineUpItem } from './lineUpData';
+import { ProductForm } from './productForm';
+import { SampleForm } from './sampleForm';
+
+/** All that is known of one entry, and what can be made from it. */
+export function EntryPanel({
+  roundUpId,
+  item,
+  place,
+  today,
+  onGone,
+  onMade,
+}: {
+  roundUpId: number;
+  item: LineUpItem;
+  place: number;
+  today: string;
+  onGone: () => void;
+  onMade: () => void;
+}) {
+  const router = useRouter();
+  const base = `/api/round-ups/${roundUpId}/entries`;
+  const [fan, setFan] = useState<{ name: string; eachPrice: number | null }>({ name: '', eachPrice: null });
+  const [sample, setSample] = useState('');
+
+  async function tell(answer: { ok: boolean; message: string }, said: string): Promise<boolean> {
+    if (answer.ok) {
+      toast.success(said);
+      router.refresh();
+    } else toast.error(answer.message);
+    return answer.ok;
+  }
+
+  async function variant(of: 'lab-fan' | 'second-fan') {
+    const body = { who: whoIsHere(), entryId: item.entryId, variant: of, fanName: fan.name, eachPrice: fan.eachPrice };
+    const said = of === 'lab-fan' ? `${item.shownName} with ${fan.name} is in the line-up` : `${item.shownName} with a second fan is in the line-up`;
+    if (await tell(await sendJson(`${base}?variant`, 'POST', body), said)) onMade();
+  }
+
+  async function takeOut() {
+    const answer = await sendJson(`${base}/${item.entryId}`, 'PATCH', { who: whoIsHere(), remove: true });
+    if (!answer.ok) return void toast.error(answer.message);
+    const restore = answer.body.removed;
+    onGone();
+    router.refresh();
+    toast.success(`${item.shownName} is out of the line-up; its runs stay in the lab`, {
+      action: {
+        label: 'Undo',
+        onClick: () => void sendJson(`${base}/${item.entryId}`, 'PATCH', { who: whoIsHere(), restore }).then((back) => tell(back, `${item.shownName} is back`)),
+      },
+    });
+  }
+
+  async function deleteProduct() {
+    const answer = await sendJson(`/api/products/${item.productId}`, 'DELETE', {});
+    if (await tell(answer, 'Product deleted')) onGone();
+  }
+
+  return (
+    <aside className="shrink-0 space-y-4 border-hairline lg:w-[430px] lg:overflow-y-auto lg:border-l lg:pl-6" aria-label={item.shownName} tabIndex={0}>
+      <div className="flex items-center gap-2">
+        <EntryMark position={place} />
+        <h3 className="font-display truncate text-[18px] font-bold" dir="auto" title={item.shownName}>{item.shownName}</h3>
+        <button type="button" className="ml-auto text-[14px] underline underline-offset-2" onClick={() => void takeOut()}>take out</button>
+      </div>
+      <section aria-label="Fans and cover">
+        <EntryForm entryId={item.entryId} kept={item.entry} currency={item.product.body.currency} />
+      </section>
+      <section aria-label="Other fans" className="border-t border-hairline pt-3">
+        <h4 className="pb-1 font-semibold">The same once more</h4>
+        <div className="grid grid-cols-[1fr_7rem] gap-2">
+          <TextField label="Fan" value={fan.name} onValue={(name) => setFan({ ...fan, name })} placeholder="the lab’s fan" />
+          <NumberField label="Each" unit={item.product.body.currency} optional value={fan.eachPrice} onValue={(eachPrice) => setFan({ ...fan, eachPrice })} />
+        </div>
+        <div className="flex flex-wrap gap-2 pt-2">
+          <button type="button" className="quiet-button" disabled={fan.name.trim() === ''} onClick={() => void variant('lab-fan')}>With this lab fan</button>
+          <button type="button" className="quiet-button" onClick={() => void variant('second-fan')}>With a second fan</button>
+        </div>
+      </section>
+      <section aria-label="Sample" className="border-t border-hairline pt-3">
+        {item.sample && item.sampleId !== null ? (
+          <SampleForm sampleId={item.sampleId} kept={item.sample} today={today} />
+        ) : (
+          <form
+            className="flex items-end gap-2"
+            onSubmit={(event) => {
+              event.preventDefault();
+              void sendJson(`${base}/${item.entryId}`, 'PATCH', { who: whoIsHere(), sample }).then((answer) => tell(answer, `Sample ${sample} noted`));
+            }}
+          >
+            <TextField label="Which sample was it?" value={sample} onValue={setSample} placeholder="A" />
+            <button className="quiet-button" disabled={sample.trim() === ''}>Note the sample</button>
+          </form>
+        )}
+      </section>
+      <details className="border-t border-hairline pt-3" open={!item.covered}>
+        <summary className="cursor-pointer pb-2 font-semibold">{item.covered ? 'Behind the cover' : 'The product'}</summary>
+        <ProductForm productId={item.productId} kept={item.product} onDelete={() => void deleteProduct()} />
+      </details>
+    </aside>
+  );
+} // prettier-ignore

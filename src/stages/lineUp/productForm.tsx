@@ -1,0 +1,73 @@
+'use client';
+
+import { useRef } from 'react';
+import { CONNECTORS, KIND_WORDS, PRODUCT_KINDS, type Product } from '@/core/lineUp/product';
+import { ChoiceField, NumberField, TextField } from '@/ui/form/fields';
+import { useSheet, type KeptSheet } from '@/ui/form/useSheet';
+
+type Numeric = { [K in keyof Product]: Product[K] extends number | null ? K : never }[keyof Product];
+
+const SIZES: { name: Exclude<Numeric, 'packSize'>; label: string; unit: string }[] = [
+  { name: 'widthMm', label: 'Width', unit: 'mm' },
+  { name: 'depthMm', label: 'Depth', unit: 'mm' },
+  { name: 'heightMm', label: 'Height', unit: 'mm' },
+  { name: 'memoryClearanceMm', label: 'Memory', unit: 'mm' },
+  { name: 'fanSizeMm', label: 'Fan size', unit: 'mm' },
+  { name: 'fanThicknessMm', label: 'Fan thickness', unit: 'mm' },
+  { name: 'ratedRpm', label: 'Rated speed', unit: 'rpm' },
+];
+
+/** All that is known of a product. The maker's own noise figure is kept here and goes into no chart. */
+export function ProductForm({
+  productId,
+  kept,
+  onDelete,
+}: {
+  productId: number;
+  kept: KeptSheet<Product>;
+  onDelete: () => void;
+}) {
+  const form = useRef<HTMLFormElement>(null);
+  const sheet = useSheet('product', productId, kept);
+  const of = sheet.body;
+  const set = (part: Partial<Product>) => sheet.set({ ...of, ...part });
+  const errorOf = (field: string) => (sheet.fault?.field === field ? sheet.fault.message : undefined);
+  return (
+    <form
+      ref={form}
+      className="space-y-2.5"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (form.current!.reportValidity()) void sheet.save({ said: 'Product saved' });
+      }}
+    >
+      <div className="grid grid-cols-2 gap-x-3 gap-y-2">
+        <TextField label="Product" value={of.name} onValue={(name) => set({ name })} error={errorOf('name')} />
+        <TextField label="Maker" value={of.maker} onValue={(maker) => set({ maker })} />
+        <ChoiceField label="Kind" value={of.kind} options={PRODUCT_KINDS.map((value) => ({ value, label: KIND_WORDS[value] }))} onValue={(kind) => set({ kind })} />
+        <TextField label="Revision of the product" value={of.revision} onValue={(revision) => set({ revision })} />
+      </div>
+      <div className="grid grid-cols-3 gap-x-3 gap-y-2">
+        {SIZES.map(({ name, label, unit }) => (
+          <NumberField key={name} label={label} unit={unit} optional value={of[name]} onValue={(value) => set({ [name]: value })} error={errorOf(name)} />
+        ))}
+        <ChoiceField label="Connector" value={of.connector} options={CONNECTORS.map((value) => ({ value, label: value === 'fixed' ? 'fixed speed' : value || '–' }))} onValue={(connector) => set({ connector })} />
+        <TextField label="Mounting" value={of.mounting} onValue={(mounting) => set({ mounting })} />
+        <NumberField label="Price" unit={of.currency} optional value={of.price} onValue={(price) => set({ price })} error={errorOf('price')} />
+        <TextField label="Currency" value={of.currency} onValue={(currency) => set({ currency })} error={errorOf('currency')} />
+        <NumberField label="In a pack" value={of.packSize} onValue={(packSize) => set({ packSize: packSize ?? 1 })} error={errorOf('packSize')} />
+        <TextField label="Priced on" type="date" value={of.pricedOn} onValue={(pricedOn) => set({ pricedOn })} />
+        <TextField label="Sold by" value={of.seller} onValue={(seller) => set({ seller })} />
+        <TextField label="Available in" value={of.availability} onValue={(availability) => set({ availability })} />
+        <TextField label="Warranty" value={of.warranty} onValue={(warranty) => set({ warranty })} />
+        <TextField label="Maker’s noise figure" value={of.makersNoise} onValue={(makersNoise) => set({ makersNoise })} />
+      </div>
+      <p className="text-[13px] text-ink2">The maker’s figure is kept for readers and never plotted beside measured levels.</p>
+      {sheet.fault && !sheet.fault.field && <p role="alert" className="text-[14px] text-bad">▲ {sheet.fault.message}</p>}
+      <div className="flex gap-2">
+        <button className="quiet-button" disabled={!sheet.dirty || sheet.busy}>Save the product</button>
+        <button type="button" className="ml-auto text-[14px] underline underline-offset-2" onClick={onDelete}>Delete the product</button>
+      </div>
+    </form>
+  );
+} // prettier-ignore

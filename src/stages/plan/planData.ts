@@ -1,0 +1,21 @@
+import type { PlanSheet } from '@/core/plan/planSheet';
+import type { PlanEntry } from '@/core/plan/planSettings';
+import type { RigScatter } from '@/core/plan/smallestDifference';
+import type { DoneRun } from '@/core/plan/doneRuns';
+import type { KeptSheet } from '@/ui/form/useSheet';
+
+/** What the Plan page is given. */
+export interface PlanData {
+  roundUpId: number;
+  title: string;
+  sheet: KeptSheet<PlanSheet>;
+  entries: (PlanEntry & { name: string })[];
+  loads: string[];
+  scatter: RigScatter;
+  scatterFrom: string;
+  done: DoneRun[];
+  deadline: string;
+  risesK: Record<string, Record<string, number>>;
+  /** Minute of today and the day, where the server stands. */
+  now: { day: string; minute: number };
+}

@@ -1,0 +1,86 @@
+'use client';
+
+import type { PlanSettings } from '@/core/plan/planSettings';
+import { clockMinute, clockText } from '@/ui/clock';
+import { NumberField, TextField } from '@/ui/form/fields';
+
+const DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
+const WEEK = [1, 2, 3, 4, 5, 6, 0];
+
+type Minutes = 'mountMin' | 'warmUpMin' | 'airSoakMin' | 'liquidSoakMin' | 'readingMin' | 'coolDownMin';
+const STEPS: { name: Minutes; label: string }[] = [
+  { name: 'mountMin', label: 'Mounting' },
+  { name: 'warmUpMin', label: 'Warm-up' },
+  { name: 'airSoakMin', label: 'Soak, air' },
+  { name: 'liquidSoakMin', label: 'Soak, liquid' },
+  { name: 'readingMin', label: 'Reading' },
+  { name: 'coolDownMin', label: 'Cool-down' },
+];
+
+type Clock = 'workFromMin' | 'workToMin' | 'quietFromMin' | 'quietToMin';
+const CLOCKS: { name: Clock; label: string }[] = [
+  { name: 'workFromMin', label: 'Bench from' },
+  { name: 'workToMin', label: 'to' },
+  { name: 'quietFromMin', label: 'Quiet from' },
+  { name: 'quietToMin', label: 'to' },
+];
+
+/** What a plan is made from. */
+export function PlanSettingsForm({
+  settings,
+  onSettings,
+  errorOf,
+}: {
+  settings: PlanSettings;
+  onSettings: (settings: PlanSettings) => void;
+  errorOf: (field: string) => string | undefined;
+}) {
+  const set = (part: Partial<PlanSettings>) => onSettings({ ...settings, ...part });
+  return (
+    <div className="space-y-3">
+      <div className="grid grid-cols-3 gap-2">
+        <NumberField label="Passes" value={settings.passes} onValue={(of) => set({ passes: of ?? 0 })} error={errorOf('passes')} />
+        <NumberField label="Mounts" value={settings.mounts} onValue={(of) => set({ mounts: of ?? 0 })} error={errorOf('mounts')} />
+        <NumberField label="Control every" unit="mounts" value={settings.controlEvery} onValue={(of) => set({ controlEvery: of ?? 0 })} error={errorOf('controlEvery')} />
+      </div>
+      <TextField
+        label="Fan settings, fastest first, with commas between"
+        value={settings.settings.join(', ')}
+        onValue={(text) => set({ settings: text.split(',').map((of) => of.trimStart()).filter((of, i, all) => of !== '' || i === all.length - 1) })}
+        error={errorOf('settings')}
+      />
+      <div className="grid grid-cols-2 gap-2">
+        <TextField label="First day" type="date" value={settings.startOn} onValue={(startOn) => startOn && set({ startOn })} error={errorOf('startOn')} />
+        <NumberField label="Seed of the order" value={settings.seed} onValue={(of) => set({ seed: Math.abs(Math.trunc(of ?? 1)) })} />
+      </div>
+      <fieldset>
+        <legend className="label-text pb-0.5">Working days</legend>
+        <div className="choices">
+          {WEEK.map((day) => (
+            <button
+              key={day}
+              type="button"
+              className="px-2!"
+              aria-pressed={settings.weekdays.includes(day)}
+              onClick={() => set({ weekdays: settings.weekdays.includes(day) ? settings.weekdays.filter((of) => of !== day) : [...settings.weekdays, day] })}
+            >
+              {DAYS[day]}
+            </button>
+          ))}
+        </div>
+        {errorOf('weekdays') && <p role="alert" className="text-[13px] text-bad">▲ {errorOf('weekdays')}</p>}
+      </fieldset>
+      <div className="grid grid-cols-4 gap-2">
+        {CLOCKS.map(({ name, label }) => (
+          <TextField key={name} label={label} type="time" value={clockText(settings[name])} onValue={(text) => { const at = clockMinute(text); if (at !== null) set({ [name]: at }); }} />
+        ))}
+      </div>
+      {(errorOf('quietFromMin') ?? errorOf('workToMin')) && <p role="alert" className="text-[13px] text-bad">▲ {errorOf('quietFromMin') ?? errorOf('workToMin')}</p>}
+      <div className="grid grid-cols-3 gap-2">
+        {STEPS.map(({ name, label }) => (
+          <NumberField key={name} label={label} unit="min" value={settings[name]} onValue={(of) => set({ [name]: of ?? 0 })} />
+        ))}
+      </div>
+    </div>
+  );
+} // prettier-ignore

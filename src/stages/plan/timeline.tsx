@@ -1,0 +1,176 @@
+'use client';
+
+import {
+  DndContext,
+  DragOverlay,
+  KeyboardSensor,
+  PointerSensor,
+  closestCenter,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+} from '@dnd-kit/core';
+import { SortableContext, sortableKeyboardCoordinates, useSortable } from '@dnd-kit/sortable';
+import { useId, useState } from 'react';
+import type { LaidPlan } from '@/core/plan/laidPlan';
+import { dayAfter } from '@/core/plan/laidPlan';
+import type { Mounting } from '@/core/plan/mountings';
+import { spanMin, type PlanSettings } from '@/core/plan/planSettings';
+import { weekdayOf, type SheetPart } from '@/core/plan/runSheet';
+import { clockText } from '@/ui/clock';
+import { EntryMark } from '@/ui/entryMark';
+
+const DAY_MIN = 1440;
+const WEEKDAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
+
+interface Scene {
+  settings: PlanSettings;
+  laid: LaidPlan;
+  nameOf: (entry: string) => string;
+  placeOf: (entry: string) => number;
+}
+
+function label(mounting: Mounting, scene: Scene): string {
+  return mounting.isControl
+    ? `${scene.nameOf(mounting.entry)}, control ${mounting.mount}`
+    : `${scene.nameOf(mounting.entry)}, mount ${mounting.mount}`;
+}
+
+/** A mounting on its day: what can be taken hold of is where it begins. */
+function Part({
+  part,
+  mounting,
+  scene,
+  broken,
+}: {
+  part: SheetPart;
+  mounting: Mounting;
+  scene: Scene;
+  broken: string[];
+}) {
+  const { settings } = scene;
+  const { attributes, listeners, setNodeRef, isDragging, isOver } = useSortable({
+    id: mounting.id,
+    disabled: part.continued && part.steps[0]?.kind !== 'mount',
+  });
+  const workMin = spanMin(settings.workFromMin, settings.workToMin);
+  const fromDay = part.day * DAY_MIN + settings.workFromMin;
+  const readings = part.steps.filter((step) => step.kind === 'reading').length;
+  const says = `${label(mounting, scene)}, ${clockText(part.fromMin)} to ${clockText(part.toMin)}, ${readings} readings${broken.length > 0 ? `; ${broken.join('; ')}` : ''}`;
+  const begins = part.steps[0]?.kind === 'mount';
+  return (
+    <div
+      ref={begins ? setNodeRef : undefined}
+      {...(begins ? { ...attributes, ...listeners } : {})}
+      aria-label={says}
+      title={says}
+      data-mounting={begins ? mounting.id : undefined}
+      className={`absolute inset-y-1 overflow-hidden rounded border text-[12.5px] ${begins ? 'cursor-grab touch-none' : 'border-dashed'} ${broken.length > 0 ? 'border-warn' : 'border-ink2/60'} ${mounting.isControl ? 'bg-act/12' : 'bg-raised'} ${isDragging ? 'opacity-40' : ''} ${isOver ? 'border-l-4 border-l-act' : ''}`}
+      style={{
+        left: `${(100 * (part.fromMin - fromDay)) / workMin}%`,
+        width: `calc(${(100 * (part.toMin - part.fromMin)) / workMin}% - 2px)`,
+      }}
+    >
+      {part.steps
+        .filter((step) => step.kind === 'reading')
+        .map((step) => (
+          <i
+            key={step.fromMin}
+            className="absolute bottom-0 h-1.5 w-px bg-act"
+            style={{ left: `${(100 * (step.fromMin - part.fromMin)) / (part.toMin - part.fromMin)}%` }}
+          />
+        ))}
+      <span className="flex items-center gap-1 px-1 pt-0.5 whitespace-nowrap">
+        <EntryMark position={scene.placeOf(mounting.entry)} />
+        {broken.length > 0 && <b className="text-warn">▲</b>}
+        <b className="truncate" dir="auto">
+          {scene.nameOf(mounting.entry)}
+        </b>
+        <span className="text-ink2">
+          {mounting.isControl ? `c${mounting.mount}` : mounting.mount}
+          {!begins && ' …'}
+        </span>
+      </span>
+    </div>
+  );
+}
+
+/** The days of a plan: mountings in their order, moved by drag, or by Space, arrows and Space. */
+export function Timeline({ settings, laid, nameOf, placeOf, onOrder }: Scene & { onOrder: (ids: string[]) => void }) {
+  const id = useId();
+  const scene = { settings, laid, nameOf, placeOf };
+  const [held, setHeld] = useState<string | null>(null);
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const byId = new Map(laid.order.map((of) => [of.id, of]));
+  const parts = laid.sheet?.parts ?? [];
+  const days = [...new Set(parts.map((part) => part.day))];
+  const brokenAt = new Map<string, string[]>();
+  for (const { id: at, message } of laid.breaks) brokenAt.set(at, [...(brokenAt.get(at) ?? []), message]);
+  const workMin = spanMin(settings.workFromMin, settings.workToMin);
+  const hours = Array.from({ length: Math.floor(workMin / 60) + 1 }, (_, i) => settings.workFromMin + i * 60);
+  const quiet = [-DAY_MIN, 0, DAY_MIN]
+    .map((shift) => {
+      const from = settings.quietFromMin + shift - settings.workFromMin;
+      return { from: Math.max(0, from), to: Math.min(workMin, from + spanMin(settings.quietFromMin, settings.quietToMin)) };
+    })
+    .filter((of) => of.to > of.from);
+
+  function onDragEnd({ active, over }: DragEndEvent) {
+    setHeld(null);
+    if (!over || active.id === over.id) return;
+    const ids = laid.order.map((of) => of.id);
+    const from = ids.indexOf(String(active.id));
+    const to = ids.indexOf(String(over.id));
+    ids.splice(to, 0, ...ids.splice(from, 1));
+    onOrder(ids);
+  }
+
+  const title = (of: string) => (byId.get(of) ? label(byId.get(of)!, scene) : of);
+  return (
+    <DndContext
+      id={id}
+      sensors={sensors}
+      collisionDetection={closestCenter}
+      onDragStart={({ active }) => setHeld(String(active.id))}
+      onDragCancel={() => setHeld(null)}
+      onDragEnd={onDragEnd}
+      accessibility={{
+        announcements: {
+          onDragStart: ({ active }) => `${title(String(active.id))} taken up. Arrow keys move it, Space puts it down, Escape puts it back.`,
+          onDragOver: ({ over }) => (over ? `before or after ${title(String(over.id))}` : ''),
+          onDragEnd: ({ active }) => `${title(String(active.id))} put down.`,
+          onDragCancel: ({ active }) => `${title(String(active.id))} is back where it was.`,
+        },
+      }}
+    >
+      <div className="sticky top-0 z-20 ml-28 flex h-6 bg-ground text-[12.5px] text-ink2">
+        {hours.map((at) => (
+          <span key={at} className="absolute -translate-x-1/2" style={{ left: `${(100 * (at - settings.workFromMin)) / workMin}%` }}>{clockText(at)}</span>
+        ))}
+      </div>
+      <SortableContext items={laid.order.map((of) => of.id)} strategy={() => null}>
+        <ol>
+          {days.map((day) => (
+            <li key={day} className="flex items-stretch border-t border-hairline" data-day={day}>
+              <span className="w-28 shrink-0 py-2.5 text-[13.5px]">
+                <b>{WEEKDAYS[weekdayOf(settings.startOn, day)]}</b> <span className="text-ink2">{dayAfter(settings.startOn, day)}</span>
+              </span>
+              <span className="relative h-11 flex-1 overflow-hidden bg-sunk/60">
+                {quiet.map((of) => (
+                  <span key={of.from} className="absolute inset-y-0 bg-ground" style={{ left: `${(100 * of.from) / workMin}%`, width: `${(100 * (of.to - of.from)) / workMin}%` }} />
+                ))}
+                {parts.filter((part) => part.day === day).map((part) => (
+                  <Part key={`${part.id} ${part.fromMin}`} part={part} mounting={byId.get(part.id)!} scene={scene} broken={brokenAt.get(part.id) ?? []} />
+                ))}
+              </span>
+            </li>
+          ))}
+        </ol>
+      </SortableContext>
+      <DragOverlay>{held && <span className="inline-block rounded border border-act bg-raised px-2 py-1 text-[13px] font-semibold">{title(held)}</span>}</DragOverlay>
+    </DndContext>
+  );
+} // prettier-ignore

@@ -1,0 +1,57 @@
+'use client';
+
+import { plural } from '@/ui/figures';
+import type { RigData } from './rigData';
+
+/** The guard: runs that are not ranked here, which difference keeps them out, and what would let them in. */
+export function KeptApart({
+  apart,
+  current,
+  busy,
+  onChoose,
+}: {
+  apart: RigData['apart'];
+  current: number;
+  busy?: boolean;
+  /** Left out where the revision is not chosen here. */
+  onChoose?: (rigRevisionId: number) => void;
+}) {
+  if (apart.length === 0) return null;
+  return (
+    <section
+      aria-label="Not ranked together"
+      className="rounded border border-warn/50 bg-warn/8 px-4 py-3 text-[14px]"
+    >
+      {apart.map((of) => (
+        <div key={of.revisionId}>
+          <p>
+            <b className="text-warn">▲ Kept apart:</b> {plural(of.runs, 'run')} of{' '}
+            {plural(of.entries, 'entry', 'entries')} at revision {of.revision} are not ranked with those at
+            revision {current}.
+            {onChoose && (
+              <>
+                {' '}
+                <button
+                  type="button"
+                  disabled={busy}
+                  className="underline underline-offset-2"
+                  onClick={() => onChoose(of.revisionId)}
+                >
+                  Rank those instead
+                </button>
+              </>
+            )}
+          </p>
+          <ul className="list-disc pl-5">
+            {of.differences.map((difference) => (
+              <li key={difference.what}>
+                {difference.what}: {difference.was} there, {difference.isNow} here. To rank them together:{' '}
+                {difference.remedy}.
+              </li>
+            ))}
+          </ul>
+        </div>
+      ))}
+    </section>
+  );
+}

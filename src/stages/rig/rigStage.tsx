@@ -1,0 +1,152 @@
+'use client';
+
+import { format } from 'date-fns';
+import { useRouter } from 'next/navigation';
+import { useRef, useState } from 'react';
+import { toast } from 'sonner';
+import { setupProblems, type RigSetup } from '@/core/rig/rigSetup';
+import { setupDifferences } from '@/core/rig/setupDifferences';
+import { Cautions } from '@/ui/cautions';
+import { plural } from '@/ui/figures';
+import { TextField } from '@/ui/form/fields';
+import { sendJson } from '@/ui/sendJson';
+import { whoIsHere } from '@/ui/who';
+import { KeptApart } from './keptApart';
+import { RigBookView } from './rigBook';
+import type { RigData } from './rigData';
+import { RigDrawing } from './rigDrawing';
+import { SetupFields } from './setupFields';
+
+/** The bench: its drawing, what of it moves the numbers, its instruments, and the revisions it went through. */
+export function RigStage({ data }: { data: RigData }) {
+  const router = useRouter();
+  const form = useRef<HTMLFormElement>(null);
+  const current = data.revisions.find((of) => of.id === data.currentId)!;
+  const [draft, setDraft] = useState<RigSetup | null>(null);
+  const [reason, setReason] = useState('');
+  const [busy, setBusy] = useState(false);
+  const [fault, setFault] = useState<{ message: string; field?: string } | null>(null);
+  const setup = draft ?? current.setup;
+  const changes = draft ? setupDifferences(current.setup, draft) : [];
+  const problems = setupProblems(setup);
+  const errorOf = (field: keyof RigSetup) =>
+    problems.find((of) => of.field === field)?.message ??
+    (fault?.field === `setup.${field}` || fault?.field === field ? fault.message : undefined);
+
+  async function save(event: React.FormEvent) {
+    event.preventDefault();
+    if (!form.current!.reportValidity()) return;
+    setBusy(true);
+    const body = { who: whoIsHere(), reason: reason.trim(), seenId: data.currentId, setup };
+    const answer = await sendJson(`/api/round-ups/${data.roundUpId}/rig`, 'POST', body);
+    setBusy(false);
+    if (!answer.ok) return setFault({ message: answer.message, field: answer.body.field as string });
+    setFault(null);
+    setDraft(null);
+    setReason('');
+    const revision = Number(answer.body.revision);
+    toast.success(answer.body.started ? `Revision ${revision} has begun` : `Revision ${revision} set right`);
+    router.refresh();
+  }
+
+  async function choose(rigRevisionId: number) {
+    setBusy(true);
+    const answer = await sendJson(`/api/round-ups/${data.roundUpId}/rig`, 'PATCH', { rigRevisionId });
+    setBusy(false);
+    if (!answer.ok) return void toast.error(answer.message);
+    setDraft(null);
+    router.refresh();
+  }
+
+  return (
+    <div className="flex min-h-0 flex-1 flex-col gap-6 px-4 pt-4 pb-4 md:px-7 lg:flex-row">
+      <div className="flex min-h-0 min-w-0 flex-1 flex-col gap-5 lg:overflow-y-auto lg:pr-1" role="region" aria-label="Bench" tabIndex={0}>
+        <KeptApart apart={data.apart} current={current.revision} busy={busy} onChoose={(id) => void choose(id)} />
+        <section aria-label="Drawing">
+          <p className="label-text">
+            {data.name}, revision {current.revision}. Drag the meter, the probe or the cooler, or move them by arrow
+            keys, a centimetre each.
+          </p>
+          <div className="aspect-[2/1] max-h-[400px] w-full">
+            <RigDrawing setup={setup} onSetup={setDraft} />
+          </div>
+        </section>
+        <RigBookView rigId={data.rigId} kept={data.book} today={data.today} />
+        <section aria-label="Revisions">
+          <h2 className="font-display text-[18px] font-bold">Revisions</h2>
+          <ul className="text-[14.5px]">
+            {[...data.revisions].reverse().map((of) => (
+              <li key={of.id} className="border-b border-hairline py-1.5">
+                <div className="flex flex-wrap items-baseline gap-x-3">
+                  <b>Revision {of.revision}</b>
+                  <span className="text-ink2">{format(of.startedAt, 'd MMM yyyy')}</span>
+                  <span dir="auto">{of.reason}</span>
+                  <span className="ml-auto text-ink2">{plural(of.runs, 'run')}</span>
+                  {of.id === data.currentId ? (
+                    <span className="text-act">ranked here</span>
+                  ) : (
+                    <button type="button" className="underline underline-offset-2" disabled={busy} onClick={() => void choose(of.id)}>
+                      rank its runs here
+                    </button>
+                  )}
+                </div>
+                {of.changes.length > 0 && (
+                  <p className="pl-4 text-[13.5px] text-ink2">
+                    {of.changes.map((change) => `${change.what}: ${change.was} → ${change.isNow}`).join('; ')}
+                  </p>
+                )}
+              </li>
+            ))}
+          </ul>
+        </section>
+        <Cautions />
+      </div>
+      <form
+        ref={form}
+        onSubmit={(event) => void save(event)}
+        className="flex shrink-0 flex-col border-hairline lg:w-[400px] lg:border-l lg:pl-6"
+        aria-label="Setup"
+      >
+        <h2 className="font-display pb-2 text-[18px] font-bold">What moves the numbers</h2>
+        <div className="min-h-0 flex-1 pr-1 pb-3 lg:overflow-y-auto" role="region" aria-label="Fields" tabIndex={0}>
+          <SetupFields setup={setup} onSetup={setDraft} errorOf={errorOf} />
+        </div>
+        <div className="space-y-2 border-t border-hairline pt-3">
+          {changes.length > 0 && (
+            <ul className="max-h-28 overflow-y-auto text-[13.5px]" aria-label="What changes" tabIndex={0}>
+              {changes.map((change) => (
+                <li key={change.what}>
+                  {change.what}: {change.was} → <b>{change.isNow}</b>
+                </li>
+              ))}
+            </ul>
+          )}
+          {fault && !problems.length && (
+            <p role="alert" className="text-[14px] text-bad">
+              ▲ {fault.message}
+            </p>
+          )}
+          {changes.length > 0 && current.runs > 0 && (
+            <>
+              <p className="text-[13.5px] text-warn">
+                ▲ {plural(current.runs, 'run')} at revision {current.revision} will not be ranked with what is measured
+                from now on.
+              </p>
+              <TextField label="Reason of the new revision" value={reason} onValue={setReason} error={fault?.field === 'reason' ? fault.message : undefined} />
+            </>
+          )}
+          <div className="flex gap-2">
+            <button className="act-button" disabled={changes.length === 0 || problems.length > 0 || busy}>
+              {current.runs > 0 ? `Start revision ${data.revisions[data.revisions.length - 1]!.revision + 1}` : 'Save the rig'}
+            </button>
+            {draft && (
+              <button type="button" className="quiet-button" onClick={() => setDraft(null)}>
+                As it was
+              </button>
+            )}
+          </div>
+        </div>
+      </form>
+    </div>
+  );
+} // prettier-ignore

@@ -1,0 +1,84 @@
+'use client';
+
+import type { RigSetup } from '@/core/rig/rigSetup';
+import { NumberField, TextField } from '@/ui/form/fields';
+
+type Numeric = { [K in keyof RigSetup]: RigSetup[K] extends number | null ? K : never }[keyof RigSetup];
+type Textual = { [K in keyof RigSetup]: RigSetup[K] extends string ? K : never }[keyof RigSetup];
+
+const LENGTHS: { name: Numeric; label: string }[] = [
+  { name: 'meterDistanceCm', label: 'Meter from the cooler' },
+  { name: 'meterHeightCm', label: 'Meter height' },
+  { name: 'probeDistanceCm', label: 'Probe from the cooler' },
+  { name: 'probeHeightCm', label: 'Probe height' },
+  { name: 'coolerHeightCm', label: 'Cooler height' },
+  { name: 'roomDepthCm', label: 'Depth of the room' },
+  { name: 'roomHeightCm', label: 'Height of the room' },
+];
+
+const TEXTS: { name: Textual; label: string; hint?: string }[] = [
+  { name: 'enclosure', label: 'Enclosure', hint: '“open”, or the case' },
+  { name: 'caseFans', label: 'Fans of the case' },
+  { name: 'microphone', label: 'Microphone' },
+  { name: 'processor', label: 'Processor part' },
+  { name: 'powerSetting', label: 'Power setting' },
+  { name: 'interfaceMaterial', label: 'Between die and cooler' },
+  { name: 'interfaceHabit', label: 'How it is put on' },
+];
+
+const NUMBERS: { name: Numeric; label: string; unit: string; optional?: boolean }[] = [
+  { name: 'clockMhz', label: 'Clock', unit: 'MHz', optional: true },
+  { name: 'voltageV', label: 'Voltage', unit: 'V', optional: true },
+  { name: 'limitC', label: 'Temperature limit', unit: '°C' },
+];
+
+/** A rig's setup as fields: all that moves the numbers. */
+export function SetupFields({
+  setup,
+  onSetup,
+  errorOf,
+}: {
+  setup: RigSetup;
+  onSetup: (setup: RigSetup) => void;
+  errorOf: (field: keyof RigSetup) => string | undefined;
+}) {
+  return (
+    <div className="space-y-4">
+      <div className="grid grid-cols-2 gap-x-3 gap-y-2.5">
+        {LENGTHS.map(({ name, label }) => (
+          <NumberField
+            key={name}
+            label={label}
+            unit="cm"
+            value={setup[name]}
+            error={errorOf(name)}
+            onValue={(value) => onSetup({ ...setup, [name]: value ?? 0 })}
+          />
+        ))}
+        {NUMBERS.map(({ name, label, unit, optional }) => (
+          <NumberField
+            key={name}
+            label={label}
+            unit={unit}
+            optional={optional}
+            value={setup[name]}
+            error={errorOf(name)}
+            onValue={(value) => onSetup({ ...setup, [name]: optional ? value : (value ?? 0) })}
+          />
+        ))}
+      </div>
+      <div className="grid grid-cols-2 gap-x-3 gap-y-2.5">
+        {TEXTS.map(({ name, label, hint }) => (
+          <TextField
+            key={name}
+            label={label}
+            hint={hint}
+            value={setup[name]}
+            error={errorOf(name)}
+            onValue={(value) => onSetup({ ...setup, [name]: value })}
+          />
+        ))}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,13 @@
+/** A minute of the day as 17:30; past midnight it begins again. */
+export function clockText(minute: number): string {
+  const of = ((Math.round(minute) % 1440) + 1440) % 1440;
+  return `${String(Math.floor(of / 60)).padStart(2, '0')}:${String(of % 60).padStart(2, '0')}`;
+}
+
+/** Minute of the day of a text as 17:30; null where it is none. */
+export function clockMinute(text: string): number | null {
+  const found = /^(\d{1,2}):(\d{2})$/.exec(text.trim());
+  if (!found) return null;
+  const minute = Number(found[1]) * 60 + Number(found[2]);
+  return minute < 1440 && Number(found[2]) < 60 ? minute : null;
+}
