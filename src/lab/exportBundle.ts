@@ -9,6 +9,7 @@ import {
 import { readTrace } from '@/database/traces';
 import type { EntryKind } from '@/formats/bundle/entriesTable';
 import { changesCsv, dataPackageJson, entriesCsv, runsCsv, traceCsv } from '@/formats/bundle/writeBundle';
+import { exportPlanning } from './exportPlanning';
 import { viewRoundUp } from './roundUpView';
 
 export interface BundleFile {
@@ -62,6 +63,7 @@ export async function exportBundle(
       listKeptFiles(db, roundUpId),
     ]),
   );
+  const planning = await exportPlanning(roundUp);
   const labels = uniqueLabels(runs);
   const extras = new Map(runExtras.map((of) => [of.id, of]));
   const taken = new Set<string>();
@@ -104,6 +106,7 @@ export async function exportBundle(
       title,
       rig: { name: rigName, enclosure, meterDistanceCm, limitC },
       method: { loadsW, noiseLineDba, windowS, referenceAmbientC },
+      planning,
       source,
     };
     yield encode(

@@ -1,13 +1,14 @@
 import type { Reduction } from '@/core/reduction/reduceTrace';
 import { insertChange } from '@/database/changes';
 import { deleteUpload } from '@/database/uploads';
-import { findOrAddRigRevision, insertEntry } from '@/database/labEntries';
+import { insertEntry } from '@/database/labEntries';
 import { inTransaction } from '@/database/pool';
 import { citeEntry, insertRoundUp, keepFile } from '@/database/roundUps';
 import { insertRun, saveReduction } from '@/database/runs';
 import { insertTrace } from '@/database/traces';
 import { readBundle, type Bundle } from '@/formats/bundle/readBundle';
 import { UnusableInput, type Problem } from '@/formats/problem';
+import { importPlanning, importRig } from './importPlanning';
 import { reduceBundleRun } from './reduceBundleRun';
 
 export type ImportResult =
@@ -32,11 +33,11 @@ export function reduceAll(bundle: Bundle): { reduced: ReducedRun[]; problems: Pr
 }
 
 async function write(bundle: Bundle, reduced: readonly ReducedRun[], uploadId?: string): Promise<number> {
-  const { rig, method, name, title, source } = bundle.dataPackage;
+  const { rig, method, name, title, planning, source } = bundle.dataPackage;
   return inTransaction(async (db) => {
     if (uploadId && !(await deleteUpload(db, uploadId)))
       throw new UnusableInput({ file: 'upload', message: BROUGHT });
-    const rigRevisionId = await findOrAddRigRevision(db, rig);
+    const rigRevisionId = await importRig(db, rig, planning);
     const roundUpId = await insertRoundUp(db, { name, title, rigRevisionId, ...method, source });
     const entryIds = new Map<string, number>();
     for (const [position, entry] of bundle.entries.entries()) {
@@ -44,6 +45,7 @@ async function write(bundle: Bundle, reduced: readonly ReducedRun[], uploadId?: 
       entryIds.set(entry.entry, entryId);
       await citeEntry(db, { roundUpId, entryId, code: entry.entry, position, isControl: entry.isControl });
     }
+    await importPlanning(db, roundUpId, entryIds, planning);
     const runIds = new Map<string, number>();
     for (const { item, reduction } of reduced) {
       const { run, trace } = item;

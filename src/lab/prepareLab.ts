@@ -4,7 +4,9 @@ import { migrate } from '@/database/migrate';
 import { inTransaction, withDatabase } from '@/database/pool';
 import { listOutdatedRuns } from '@/database/runEdits';
 import { listRoundUps } from '@/database/roundUps';
-import { demoBundleBytes } from '@/simulator/demoBundle';
+import { demoBundle } from '@/simulator/demoBundle';
+import { asBytes } from '@/simulator/demoFiles';
+import { fanRoundUp } from '@/simulator/fanRoundUp';
 import { importBundle } from './importBundle';
 import { reduceStoredRun } from './reduceStoredRun';
 
@@ -18,7 +20,11 @@ export async function prepareLab(databaseUrl: string): Promise<string> {
   for (const runId of outdated) await inTransaction((db) => reduceStoredRun(db, runId));
   const roundUps = await withDatabase(listRoundUps);
   if (roundUps.length > 0) return `${roundUps.length} round-up${roundUps.length > 1 ? 's' : ''} in the lab`;
-  const result = await importBundle(demoBundleBytes(DEMO_SEED));
-  if (!result.imported) throw new Error(`the demo does not import: ${JSON.stringify(result.problems[0])}`);
-  return `demo loaded: ${result.title}, ${result.runs} runs`;
+  const told: string[] = [];
+  for (const demo of [demoBundle(DEMO_SEED), fanRoundUp(DEMO_SEED)]) {
+    const result = await importBundle(asBytes(demo));
+    if (!result.imported) throw new Error(`the demo does not import: ${JSON.stringify(result.problems[0])}`);
+    told.push(`${result.title}, ${result.runs} runs`);
+  }
+  return `demo loaded: ${told.join('; ')}`;
 }

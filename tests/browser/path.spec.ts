@@ -1,7 +1,8 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { demoBundleBytes } from '../../src/simulator/demoBundle';
+import { demoBundle } from '../../src/simulator/demoBundle';
+import { asBytes } from '../../src/simulator/demoFiles';
 import { startApplication, type Application } from '../support/application';
 import { replacing, smallBundle } from '../support/bundles';
 import { folderOf } from '../support/folders';
@@ -36,7 +37,7 @@ test('an evening from the folder to the published table', async ({ page }) => {
   await page.goto(app.url);
   await expect(page.getByText('No round-up yet')).toBeVisible();
   expect(await seriousFaults(page)).toEqual([]);
-  await page.getByLabel('Folder').setInputFiles(folderOf(demoBundleBytes(7)));
+  await page.getByLabel('Folder').setInputFiles(folderOf(asBytes(demoBundle(7))));
 
   // The check, before anything is written
   await expect(page.getByRole('heading', { name: 'Quiet towers for the practice rooms' })).toBeVisible({

@@ -1,7 +1,8 @@
 import { expect, test } from '@playwright/test';
 import { zipSync } from 'fflate';
 import { Client } from 'pg';
-import { demoBundleBytes } from '../../src/simulator/demoBundle';
+import { demoBundle } from '../../src/simulator/demoBundle';
+import { asBytes } from '../../src/simulator/demoFiles';
 import { startApplication } from '../support/application';
 import { smallBundle } from '../support/bundles';
 import { freshDatabase } from '../support/database';
@@ -33,7 +34,7 @@ const COUNT = `SELECT (SELECT count(*) FROM round_ups)::int AS "roundUps", (SELE
 test('killed in the middle of an import nothing is half-written, and the import goes through afterwards', async () => {
   const database = await freshDatabase();
   const first = await startApplication({ databaseUrl: database.url });
-  const id = await upload(first.url, demoBundleBytes(7));
+  const id = await upload(first.url, asBytes(demoBundle(7)));
   const broken = fetch(`${first.url}/api/uploads/${id}/import`, { method: 'POST' }).catch(() => null);
   // In the middle: the transaction has begun to write.
   await expect

@@ -5,32 +5,13 @@ import { listChanges } from '@/database/changes';
 import { readZip } from '@/formats/bundle/bundleZip';
 import { fromSafeText, safeText } from '@/formats/safeText';
 import { editRun, typeRun } from '@/lab/editRun';
-import { exportBundle } from '@/lab/exportBundle';
-import { importBundle } from '@/lab/importBundle';
 import { curvesOf, notedRuns, viewRoundUp } from '@/lab/roundUpView';
 import { viewRun } from '@/lab/runView';
 import { newRun, runEdit } from '@/lab/runEditSchema';
 import { smallBundle } from '../support/bundles';
-import { freshDatabase } from '../support/database';
+import { exported, importSound, inFreshLab } from '../support/lab';
 
-let drop: () => Promise<void>;
-
-beforeAll(async () => {
-  const database = await freshDatabase();
-  process.env.DATABASE_URL = database.url;
-  drop = database.drop;
-});
-
-afterAll(async () => {
-  await closePool();
-  await drop();
-});
-
-async function importSound(files: ReadonlyMap<string, Uint8Array>): Promise<number> {
-  const result = await importBundle(files);
-  if (!result.imported) throw new Error(JSON.stringify(result.problems));
-  return result.roundUpId;
-}
+inFreshLab();
 
 async function runOf(roundUpId: number, label: string) {
   return (await viewRoundUp(roundUpId))!.runs.find((run) => run.label === label);
@@ -135,12 +116,6 @@ test('a run typed by hand gets the next label and a number; nonsense is refused 
     'reason',
   );
 });
-
-async function exported(id: number): Promise<Map<string, Uint8Array>> {
-  const files = new Map<string, Uint8Array>();
-  for await (const { path, bytes } of (await exportBundle(id))!.files) files.set(path, bytes);
-  return files;
-}
 
 /** What every screen of a round-up is made from, without the ids of this lab. */
 async function screens(id: number) {

@@ -12,26 +12,9 @@ import { viewRun } from '@/lab/runView';
 import { viewVerdict } from '@/lab/verdictView';
 import { verdictCsv } from '@/lab/verdictCsv';
 import { replacing, smallBundle } from '../support/bundles';
-import { freshDatabase } from '../support/database';
+import { importSound, inFreshLab } from '../support/lab';
 
-let drop: () => Promise<void>;
-
-beforeAll(async () => {
-  const database = await freshDatabase();
-  process.env.DATABASE_URL = database.url;
-  drop = database.drop;
-});
-
-afterAll(async () => {
-  await closePool();
-  await drop();
-});
-
-async function importSound(files: Map<string, Uint8Array>): Promise<number> {
-  const result = await importBundle(files);
-  if (!result.imported) throw new Error(JSON.stringify(result.problems));
-  return result.roundUpId;
-}
+inFreshLab();
 
 const counts = () =>
   withDatabase(async (db) => {

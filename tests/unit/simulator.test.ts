@@ -3,7 +3,8 @@ import { rankAtLine } from '@/core/ranking/rankAtLine';
 import { bundleCurves } from '@/lab/rankBundle';
 import { BOATHOUSE, BOATHOUSE_RIG } from '@/simulator/boathouse';
 import { resistanceAtLevel } from '@/simulator/cooler';
-import { demoBundle, demoBundleBytes } from '@/simulator/demoBundle';
+import { demoBundle } from '@/simulator/demoBundle';
+import { asBytes } from '@/simulator/demoFiles';
 import { seededChance } from '@/simulator/random';
 import { simulateRun } from '@/simulator/simulateRun';
 
@@ -16,7 +17,7 @@ test('the same seed gives the same bytes, another seed others', () => {
 });
 
 test('the demo holds what it is to show, and ranks within 0.6 K of what the simulator knows', () => {
-  const bundle = readBundle(demoBundleBytes(7));
+  const bundle = readBundle(asBytes(demoBundle(7)));
   expect(bundle.problems).toEqual([]);
   const { curves } = bundleCurves(bundle, 170);
   const at = (lineDb: number) =>

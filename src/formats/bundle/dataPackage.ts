@@ -1,5 +1,6 @@
 import { array, number, object, string, ValidationError } from 'yup';
-import { UnusableInput } from '../problem';
+import { UnusableInput, type Problem } from '../problem';
+import { readPlanningParts, type PlanningParts } from './planningParts';
 
 export const FORMAT_VERSION = 1;
 const FILE = 'datapackage.json';
@@ -27,6 +28,9 @@ export interface DataPackage {
   title: string;
   rig: { name: string; enclosure: string; meterDistanceCm: number; limitC: number };
   method: { loadsW: number[]; noiseLineDba: number; windowS: number; referenceAmbientC: number };
+  planning: PlanningParts;
+  /** What of it does not fit, by its place. */
+  problems: Problem[];
   /** The file as it came, for what we do not know and must keep. */
   source: Record<string, unknown>;
 }
@@ -70,6 +74,7 @@ export function readDataPackage(bytes: Uint8Array): DataPackage {
     const checked = object({ rig: rig.required('abanico.rig is missing'), method: method.required() })
       .label('abanico')
       .validateSync({ rig: source.abanico.rig, method: source.abanico.method }, { abortEarly: true });
+    const planning = readPlanningParts(source.abanico);
     const title = typeof source.title === 'string' && source.title.trim() ? source.title : undefined;
     const name = typeof source.name === 'string' && source.name ? source.name : 'round-up';
     return {
@@ -77,6 +82,8 @@ export function readDataPackage(bytes: Uint8Array): DataPackage {
       title: title ?? name,
       rig: checked.rig,
       method: { ...checked.method, loadsW: [...new Set(checked.method.loadsW)] },
+      planning: planning.parts,
+      problems: planning.problems,
       source,
     };
   } catch (error) {

@@ -35,7 +35,7 @@ export function readBundle(given: ReadonlyMap<string, Uint8Array>): Bundle {
     wanted(files, 'runs.csv'),
     new Set(entries.map((entry) => entry.entry)),
   );
-  const problems = [...entryProblems, ...runProblems];
+  const problems = [...dataPackage.problems, ...entryProblems, ...runProblems];
   const used = new Set(['datapackage.json', 'entries.csv', 'runs.csv']);
   const withTraces: Bundle['runs'] = [];
   for (const run of runs) {

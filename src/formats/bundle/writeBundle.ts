@@ -126,7 +126,7 @@ export function traceCsv(channels: readonly Channel[]): string {
 
 /** datapackage.json (Frictionless Data Package v1) with a schema for each table, over what it came with. */
 export function dataPackageJson(
-  { name, title, rig, method, source }: DataPackage,
+  { name, title, rig, method, planning, source }: Omit<DataPackage, 'problems'>,
   traces: readonly { path: string; headings: readonly string[] }[],
   hasChanges: boolean,
   others: readonly string[],
@@ -142,6 +142,13 @@ export function dataPackageJson(
   const ours = typeof source.abanico === 'object' && source.abanico !== null ? source.abanico : {};
   const text = (names: readonly string[]): FieldSchema[] =>
     names.map((of) => ({ name: of, type: of === 'changed_at' ? 'datetime' : 'string' }));
+  const { brief, plan, lineUp, revision, revisions, book } = planning;
+  const rest = {
+    brief: brief ?? undefined,
+    plan: plan ?? undefined,
+    lineUp: Object.keys(lineUp).length > 0 ? lineUp : undefined,
+  };
+  const rigParts = revisions.length > 0 ? { revision, revisions, book: book ?? undefined } : {};
   const content = {
     profile: 'data-package',
     ...source,
@@ -159,7 +166,7 @@ export function dataPackageJson(
       ),
       ...others.map((path) => resource(path)),
     ],
-    abanico: { ...ours, formatVersion: FORMAT_VERSION, rig, method },
+    abanico: { ...ours, formatVersion: FORMAT_VERSION, rig: { ...rig, ...rigParts }, method, ...rest },
   };
   return `${JSON.stringify(content, null, 1)}\n`;
 }

@@ -13,12 +13,15 @@ export function LineUpRow({
   item,
   place,
   chosen,
+  narrow,
   onChoose,
   onControl,
 }: {
   item: LineUpItem;
   place: number;
   chosen: boolean;
+  /** The panel stands beside it, which says maker and kind. */
+  narrow: boolean;
   onChoose: () => void;
   onControl: (isControl: boolean) => void;
 }) {
@@ -43,12 +46,14 @@ export function LineUpRow({
         )}
         {item.covered && <span className="block px-1 text-[13px] text-ink2">covered</span>}
       </td>
+      {!narrow && (<>
       <td className="max-w-36">{item.covered ? <span className="text-ink2">–</span> : <EditableCell label="Maker" value={body.maker} onValue={(maker) => save({ maker: String(maker) }, 'Maker')} />}</td>
       <td>
         <select aria-label="Kind" className="bg-transparent" value={body.kind} onChange={(event) => save({ kind: event.target.value as Product['kind'] }, 'Kind')}>
           {PRODUCT_KINDS.map((kind) => <option key={kind} value={kind}>{KIND_WORDS[kind]}</option>)}
         </select>
       </td>
+      </>)}
       <td className="max-w-44 truncate text-ink2" dir="auto" title={fansText(item.entry.body)}>{fansText(item.entry.body) || '–'}</td>
       <td className="num w-20"><EditableCell number label="Height, mm" value={body.heightMm} onValue={(heightMm) => save({ heightMm: heightMm as number | null }, 'Height')} /></td>
       <td className="num w-20"><EditableCell number label="Memory, mm" value={body.memoryClearanceMm} onValue={(memoryClearanceMm) => save({ memoryClearanceMm: memoryClearanceMm as number | null }, 'Clearance')} /></td>

@@ -79,18 +79,19 @@ export function LineUpStage({ roundUpId, items, today }: { roundUpId: number; it
           {items.length === 0 ? (
             <p className="py-6">Nothing to compare yet. Name the first product below, or bring a CSV. The first is taken as the control, which is re-tested to watch the rig.</p>
           ) : (
-            <table className="figure-table min-w-[900px] [&_td]:py-1.5">
+            <table className="figure-table min-w-[720px] [&_td]:py-1.5">
               <thead>
                 <tr>
                   <th scope="col"><span className="sr-only">Open</span></th>
-                  <th scope="col">Product</th><th scope="col">Maker</th><th scope="col">Kind</th><th scope="col">Fans</th>
+                  <th scope="col">Product</th>{!chosen && <th scope="col">Maker</th>}{!chosen && <th scope="col">Kind</th>}<th scope="col">Fans</th>
                   <th scope="col" className="num">Height, mm</th><th scope="col" className="num">Memory, mm</th><th scope="col" className="num">Price</th>
                   <th scope="col">Sample</th><th scope="col">Control</th><th scope="col" className="num">Runs</th>
                 </tr>
               </thead>
               <tbody>
                 {items.map((item, place) => (
-                  <LineUpRow key={item.entryId} item={item} place={place} chosen={item === chosen} onChoose={() => void setOpen(item === chosen ? null : item.code)} onControl={(of) => void setControl(item, of)} />
+                  <LineUpRow key={item.entryId} item={item} place={place} chosen={item === chosen}
+                    narrow={chosen !== undefined} onChoose={() => void setOpen(item === chosen ? null : item.code)} onControl={(of) => void setControl(item, of)} />
                 ))}
               </tbody>
             </table>

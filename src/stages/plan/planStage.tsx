@@ -5,6 +5,7 @@ import { toast } from 'sonner';
 import { dayAfter, daysBetween, layPlan } from '@/core/plan/laidPlan';
 import { costOfSheet } from '@/core/plan/planCost';
 import type { PlanSheet } from '@/core/plan/planSheet';
+import { dayText } from '@/ui/clock';
 import { figure, plural } from '@/ui/figures';
 import { useSheet } from '@/ui/form/useSheet';
 import { PilotForm } from './pilotForm';
@@ -113,7 +114,7 @@ export function PlanStage({ data }: { data: PlanData }) {
             <div><dt className="label-text">At the bench</dt><dd className="font-display text-[26px] font-bold">{figure(cost.benchH, 1)} h</dd></div>
             <div>
               <dt className="label-text">Ends</dt>
-              <dd className={`font-display text-[26px] font-bold ${late ? 'text-bad' : ''}`}>{finish!.slice(5)}</dd>
+              <dd className={`font-display text-[26px] font-bold ${late ? 'text-bad' : ''}`}>{dayText(finish!)}</dd>
             </div>
             <div>
               <dt className="label-text">Can show</dt>
@@ -130,7 +131,7 @@ export function PlanStage({ data }: { data: PlanData }) {
         )}
         {data.deadline !== '' && cost && (
           <p className={`text-[14px] ${late ? 'text-bad' : 'text-ok'}`}>
-            {past ? `▲ The deadline, ${data.deadline}, is past.` : late ? `▲ ${plural(daysBetween(data.deadline, finish!), 'day')} past the deadline of ${data.deadline}.` : `${plural(daysBetween(finish!, data.deadline), 'day')} before the deadline of ${data.deadline}.`}{' '}
+            {past ? `▲ The deadline, ${dayText(data.deadline)}, is past.` : late ? `▲ ${plural(daysBetween(data.deadline, finish!), 'day')} past the deadline of ${dayText(data.deadline)}.` : `${plural(daysBetween(finish!, data.deadline), 'day')} before the deadline of ${dayText(data.deadline)}.`}{' '}
             {late && !past && <button type="button" className="underline underline-offset-2" onClick={() => void fitNow()}>Fit it to the deadline</button>}
           </p>
         )}

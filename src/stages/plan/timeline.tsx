@@ -17,11 +17,10 @@ import { dayAfter } from '@/core/plan/laidPlan';
 import type { Mounting } from '@/core/plan/mountings';
 import { spanMin, type PlanSettings } from '@/core/plan/planSettings';
 import { weekdayOf, type SheetPart } from '@/core/plan/runSheet';
-import { clockText } from '@/ui/clock';
+import { clockText, dayText, WEEKDAYS } from '@/ui/clock';
 import { EntryMark } from '@/ui/entryMark';
 
 const DAY_MIN = 1440;
-const WEEKDAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
 
 interface Scene {
   settings: PlanSettings;
@@ -146,7 +145,7 @@ export function Timeline({ settings, laid, nameOf, placeOf, onOrder }: Scene & {
         },
       }}
     >
-      <div className="sticky top-0 z-20 ml-28 flex h-6 bg-ground text-[12.5px] text-ink2">
+      <div className="sticky top-0 z-20 mr-4 ml-24 flex h-6 bg-ground text-[12.5px] text-ink2">
         {hours.map((at) => (
           <span key={at} className="absolute -translate-x-1/2" style={{ left: `${(100 * (at - settings.workFromMin)) / workMin}%` }}>{clockText(at)}</span>
         ))}
@@ -155,10 +154,10 @@ export function Timeline({ settings, laid, nameOf, placeOf, onOrder }: Scene & {
         <ol>
           {days.map((day) => (
             <li key={day} className="flex items-stretch border-t border-hairline" data-day={day}>
-              <span className="w-28 shrink-0 py-2.5 text-[13.5px]">
-                <b>{WEEKDAYS[weekdayOf(settings.startOn, day)]}</b> <span className="text-ink2">{dayAfter(settings.startOn, day)}</span>
+              <span className="w-24 shrink-0 py-2.5 text-[13.5px]">
+                <b>{WEEKDAYS[weekdayOf(settings.startOn, day)]}</b> <span className="text-ink2">{dayText(dayAfter(settings.startOn, day))}</span>
               </span>
-              <span className="relative h-11 flex-1 overflow-hidden bg-sunk/60">
+              <span className="relative mr-4 h-11 flex-1 overflow-hidden bg-sunk/60">
                 {quiet.map((of) => (
                   <span key={of.from} className="absolute inset-y-0 bg-ground" style={{ left: `${(100 * of.from) / workMin}%`, width: `${(100 * (of.to - of.from)) / workMin}%` }} />
                 ))}

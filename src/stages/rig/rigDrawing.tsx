@@ -43,20 +43,27 @@ function moved(setup: RigSetup, place: Place, x: number, y: number): RigSetup {
 /** The bench from the side, to scale: meter, probe and cooler are dragged, or moved by arrow keys, a centimetre each. */
 export function RigDrawing({
   setup,
+  kept,
   onSetup,
 }: {
   setup: RigSetup;
+  /** The setup as it was saved. */
+  kept: RigSetup;
   /** Null where it is only looked at. */
   onSetup: ((setup: RigSetup) => void) | null;
 }) {
   const svg = useRef<SVGSVGElement>(null);
   const depth = setup.roomDepthCm;
-  const height = setup.roomHeightCm;
+  // The part of the room that is in use, by the setup as it was kept: the view stands still while something is dragged.
+  const inUse = placeOf(kept, 'meter').x + 130;
+  const across = Math.min(depth, Math.max(260, BEHIND_CM + inUse));
+  const tallest = Math.max(kept.meterHeightCm, kept.probeHeightCm, kept.coolerHeightCm);
+  const height = Math.min(setup.roomHeightCm, Math.max(150, tallest + 45));
   const pad = 14;
   const y = (cm: number) => height - cm;
   const meter = placeOf(setup, 'meter');
   const cooler = placeOf(setup, 'cooler');
-  const text = Math.max(9, Math.min(depth, height * 2) / 34);
+  const text = Math.max(6, Math.min(across, height * 2) / 38);
   const table = setup.coolerHeightCm - 12;
   const cased = setup.enclosure !== 'open';
 
@@ -101,7 +108,7 @@ export function RigDrawing({
   return (
     <svg
       ref={svg}
-      viewBox={`${-BEHIND_CM - pad} ${-pad} ${depth + 2 * pad} ${height + 2 * pad + text}`}
+      viewBox={`${-BEHIND_CM - pad} ${-pad} ${across + 2 * pad} ${height + 2 * pad + text}`}
       className="h-full w-full select-none"
       aria-label="The bench from the side, to scale"
       role="group"
@@ -111,13 +118,13 @@ export function RigDrawing({
       <rect
         x={-BEHIND_CM}
         y={0}
-        width={depth}
+        width={across}
         height={height}
         fill="var(--color-raised)"
         stroke="var(--hairline)"
         strokeWidth={1.5}
       />
-      <path d={`M${-BEHIND_CM} ${height}H${depth - BEHIND_CM}`} stroke="var(--color-ink)" strokeWidth={2.5} />
+      <path d={`M${-BEHIND_CM} ${height}H${across - BEHIND_CM}`} stroke="var(--color-ink)" strokeWidth={2.5} />
       {/* table */}
       <path
         d={`M-55 ${y(table)}H45M-48 ${y(table)}V${height}M38 ${y(table)}V${height}`}
@@ -149,7 +156,7 @@ export function RigDrawing({
           {[0, 60, 120, 180, 240, 300].map((turn) => (
             <path key={turn} d="M0 0Q6 -5 4 -11" fill="none" stroke="var(--color-ink)" strokeWidth={1.5} transform={`rotate(${turn})`} />
           ))}
-          <text x={-18} y={-18} textAnchor="end">
+          <text x={-14} y={-19} textAnchor="middle">
             cooler, {setup.coolerHeightCm} cm
           </text>
         </>,
@@ -173,13 +180,13 @@ export function RigDrawing({
           <circle r={12} fill="transparent" />
           <path d="M0 -10V10" stroke="var(--curve-0)" strokeWidth={3.5} strokeLinecap="round" />
           <circle cy={10} r={5} fill="var(--curve-0)" />
-          <text x={0} y={10 + 5 + text} textAnchor="middle">
+          <text x={0} y={17 + text} textAnchor="middle">
             room probe, {setup.probeDistanceCm} cm
           </text>
         </>,
       )}
       <text x={-BEHIND_CM} y={height + text * 1.25} fill="var(--color-ink2)">
-        room {depth} × {height} cm, from the side, to scale
+        from the side, to scale; the room is {depth} × {setup.roomHeightCm} cm
       </text>
     </svg>
   );

@@ -68,7 +68,7 @@ export function RigStage({ data }: { data: RigData }) {
             keys, a centimetre each.
           </p>
           <div className="aspect-[2/1] max-h-[400px] w-full">
-            <RigDrawing setup={setup} onSetup={setDraft} />
+            <RigDrawing setup={setup} kept={current.setup} onSetup={setDraft} />
           </div>
         </section>
         <RigBookView rigId={data.rigId} kept={data.book} today={data.today} />

@@ -3,7 +3,7 @@
 import { useId, useState } from 'react';
 import { typedNumber } from '../typedNumber';
 
-const BOX = 'w-full rounded border border-hairline bg-raised px-2 py-1 text-[14.5px]';
+const BOX = 'h-[33px] w-full rounded border border-hairline bg-raised px-2 text-[14.5px]';
 
 interface Common {
   label: string;

@@ -1,0 +1,99 @@
+import { array, date, number, object, ValidationError, type Schema } from 'yup';
+import type { Brief } from '@/core/brief/brief';
+import type { Entry } from '@/core/lineUp/entry';
+import type { Product } from '@/core/lineUp/product';
+import type { Sample } from '@/core/lineUp/sample';
+import type { PlanSheet } from '@/core/plan/planSheet';
+import type { RigBook } from '@/core/rig/instrument';
+import type { RigSetup } from '@/core/rig/rigSetup';
+import type { Problem } from '../problem';
+import { briefSheet } from '../sheets/briefSheet';
+import { text } from '../sheets/fields';
+import { entrySheet, productSheet, sampleSheet } from '../sheets/lineUpSheets';
+import { planSheet } from '../sheets/planSheet';
+import { rigBookSheet, rigSetupSheet } from '../sheets/rigSheets';
+
+export interface BundleRevision {
+  revision: number;
+  startedAt: Date;
+  reason: string;
+  setup: RigSetup;
+}
+
+/** What was written of an entry, its product and its sample; null where nothing was. */
+export interface BundleLineUp {
+  product: Product | null;
+  entry: Entry | null;
+  sample: Sample | null;
+}
+
+/** What a bundle says of deciding and planning; every part may be missing. In datapackage.json under `abanico`. */
+export interface PlanningParts {
+  brief: Brief | null;
+  plan: PlanSheet | null;
+  /** Number of the revision that the runs were made at. */
+  revision: number | null;
+  /** All revisions of the rig, oldest first. */
+  revisions: BundleRevision[];
+  book: RigBook | null;
+  /** By the entry's id. */
+  lineUp: Record<string, BundleLineUp>;
+}
+
+export const NO_PARTS: PlanningParts = {
+  brief: null,
+  plan: null,
+  revision: null,
+  revisions: [],
+  book: null,
+  lineUp: {},
+};
+
+const revisions = array(
+  object({
+    revision: number().integer().min(1).required(),
+    startedAt: date().required('a time was expected'),
+    reason: text(1000),
+    setup: rigSetupSheet.required(),
+  }),
+);
+
+type Raw = Record<string, unknown>;
+const isRecord = (value: unknown): value is Raw =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/** Reads those parts; what does not fit its schema is left out and listed by its place. */
+export function readPlanningParts(abanico: Raw): { parts: PlanningParts; problems: Problem[] } {
+  const problems: Problem[] = [];
+  function part<T>(schema: Schema<T>, value: unknown, place: string): T | null {
+    if (value === undefined || value === null) return null;
+    try {
+      return schema.validateSync(value);
+    } catch (error) {
+      if (!(error instanceof ValidationError)) throw error;
+      const column = `abanico.${place}${error.path ? `.${error.path}` : ''}`;
+      problems.push({ file: 'datapackage.json', column, message: error.message });
+      return null;
+    }
+  }
+  const rig = isRecord(abanico.rig) ? abanico.rig : {};
+  const lineUp: PlanningParts['lineUp'] = {};
+  for (const [entry, of] of Object.entries(isRecord(abanico.lineUp) ? abanico.lineUp : {})) {
+    if (!isRecord(of)) continue;
+    const place = `lineUp.${entry}`;
+    lineUp[entry] = {
+      product: part(productSheet, of.product, `${place}.product`),
+      entry: part(entrySheet, of.entry, `${place}.entry`),
+      sample: part(sampleSheet, of.sample, `${place}.sample`),
+    };
+  }
+  const parts: PlanningParts = {
+    brief: part(briefSheet, abanico.brief, 'brief'),
+    plan: part(planSheet, abanico.plan, 'plan'),
+    revision: typeof rig.revision === 'number' ? rig.revision : null,
+    revisions: (part(revisions, rig.revisions, 'rig.revisions') ?? []) as BundleRevision[],
+    book: part(rigBookSheet, rig.book, 'rig.book'),
+    lineUp,
+  };
+  return { parts, problems };
+}

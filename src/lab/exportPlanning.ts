@@ -1,0 +1,58 @@
+import type { Brief } from '@/core/brief/brief';
+import type { PlanSheet } from '@/core/plan/planSheet';
+import type { RigBook } from '@/core/rig/instrument';
+import type { Product } from '@/core/lineUp/product';
+import { withDatabase } from '@/database/pool';
+import { listRevisions } from '@/database/rigs';
+import type { RoundUp } from '@/database/roundUps';
+import { readSheet } from '@/database/sheets';
+import { NO_PARTS, type BundleLineUp, type PlanningParts } from '@/formats/bundle/planningParts';
+import { lineUpOf, type LineUpEntry } from './lineUpView';
+import { setupOf } from './rigView';
+
+/** Under cover a product leaves the lab by its cover name, without what would give it away. */
+function covered(product: Product, coverName: string): Product {
+  return { ...product, name: coverName, maker: '', revision: '', makersNoise: '', seller: '', availability: '', warranty: '' }; // prettier-ignore
+}
+
+function lineUpPart(of: LineUpEntry): BundleLineUp | null {
+  if (of.product.version === 0 && of.entry.version === 0 && !of.sample) return null;
+  const product = of.product.version === 0 ? null : of.product.body;
+  const sample = of.sample?.body ?? null;
+  return {
+    product: product && of.covered ? covered(product, of.entry.body.coverName.trim()) : product,
+    entry: of.entry.version === 0 ? null : of.entry.body,
+    sample: sample && of.covered ? { ...sample, serial: '' } : sample,
+  };
+}
+
+/** What a bundle says of deciding and planning; nothing where nothing was written. */
+export async function exportPlanning(roundUp: RoundUp): Promise<PlanningParts> {
+  return withDatabase(async (db) => {
+    const [brief, plan, book, lineUp, revisions] = await Promise.all([
+      readSheet<Brief>(db, 'brief', roundUp.id),
+      readSheet<PlanSheet>(db, 'plan', roundUp.id),
+      readSheet<RigBook>(db, 'rig-book', roundUp.rigId),
+      lineUpOf(db, roundUp.id),
+      listRevisions(db, roundUp.rigId),
+    ]);
+    const parts: PlanningParts = { ...NO_PARTS, lineUp: {} };
+    parts.brief = brief?.body ?? null;
+    parts.plan = plan?.body ?? null;
+    parts.book = book?.body ?? null;
+    if (revisions.length > 1 || revisions.some((of) => of.setup)) {
+      parts.revision = roundUp.rig.revision;
+      parts.revisions = revisions.map((row) => ({
+        revision: row.revision,
+        startedAt: row.startedAt,
+        reason: row.reason,
+        setup: setupOf(row),
+      }));
+    }
+    for (const entry of lineUp) {
+      const part = lineUpPart(entry);
+      if (part) parts.lineUp[entry.code] = part;
+    }
+    return parts;
+  });
+}

@@ -1,0 +1,75 @@
+import { setupDifferences } from '@/core/rig/setupDifferences';
+import { findOrAddRigRevision } from '@/database/labEntries';
+import { findSample, insertSample, setEntrySample } from '@/database/lineUp';
+import type { Queryable } from '@/database/pool';
+import { holdRig, insertRevision, listRevisions } from '@/database/rigs';
+import { readSheet, writeSheet, type SheetKind } from '@/database/sheets';
+import { entryOwner } from '@/database/entryOwner';
+import type { DataPackage } from '@/formats/bundle/dataPackage';
+import type { PlanningParts } from '@/formats/bundle/planningParts';
+import { isCovered } from '@/core/lineUp/entry';
+
+const WHO = 'import';
+
+/** Writes a sheet where the lab has none: what is there already stays. */
+async function writeNew(
+  db: Queryable,
+  kind: SheetKind,
+  owner: number,
+  body: unknown,
+  reason = '',
+): Promise<void> {
+  if (body === null || (await readSheet(db, kind, owner))) return;
+  await writeSheet(db, { kind, owner, version: 0, body, who: WHO, reason });
+}
+
+/** The revision that a bundle's runs were made at: one of the lab's that stands alike, or a new one with its history. */
+export async function importRig(
+  db: Queryable,
+  rig: DataPackage['rig'],
+  parts: PlanningParts,
+): Promise<number> {
+  const current = parts.revisions.find((of) => of.revision === parts.revision);
+  if (!current) return findOrAddRigRevision(db, rig);
+  const rigId = await holdRig(db, rig.name);
+  const there = await listRevisions(db, rigId);
+  await writeNew(db, 'rig-book', rigId, parts.book);
+  const alike = there
+    .reverse()
+    .find((row) => row.setup && setupDifferences(row.setup, current.setup).length === 0);
+  if (alike) return alike.id;
+  // Into a rig with a history of its own only what the runs stand on is added.
+  const wanted = there.length === 0 ? parts.revisions : [current];
+  let currentId = 0;
+  for (const made of wanted) {
+    const id = await insertRevision(db, rigId, made.setup, made.reason, made.startedAt);
+    await writeNew(db, 'rig-setup', id, made.setup, made.reason);
+    if (made === current) currentId = id;
+  }
+  return currentId;
+}
+
+/** Writes what a bundle says of its round-up and entries beyond the tables. */
+export async function importPlanning(
+  db: Queryable,
+  roundUpId: number,
+  entryIds: ReadonlyMap<string, number>,
+  parts: PlanningParts,
+): Promise<void> {
+  await writeNew(db, 'brief', roundUpId, parts.brief);
+  await writeNew(db, 'plan', roundUpId, parts.plan);
+  for (const [code, { product, entry, sample }] of Object.entries(parts.lineUp)) {
+    const entryId = entryIds.get(code);
+    if (entryId === undefined) continue;
+    const { productId } = (await entryOwner(db, entryId))!;
+    await writeNew(db, 'product', productId, product);
+    await writeNew(db, 'entry', entryId, entry);
+    if (entry && isCovered(entry))
+      await db.query(`UPDATE entries SET cover_name = $2 WHERE id = $1`, [entryId, entry.coverName.trim()]);
+    if (!sample) continue;
+    const sampleId =
+      (await findSample(db, productId, sample.label)) ?? (await insertSample(db, productId, sample.label));
+    await writeNew(db, 'sample', sampleId, sample);
+    await setEntrySample(db, entryId, sampleId);
+  }
+}

@@ -1,0 +1,104 @@
+import { defaultBrief, type Brief } from '@/core/brief/brief';
+import { blankProduct, type Product } from '@/core/lineUp/product';
+import { blankHandling, blankSample, type Sample } from '@/core/lineUp/sample';
+import type { Entry } from '@/core/lineUp/entry';
+import { defaultPlanSettings } from '@/core/plan/planSettings';
+import type { PlanSheet } from '@/core/plan/planSheet';
+import { DUTIES, type BoathouseEntry } from './boathouse';
+
+const settings = DUTIES.map((duty) => `${duty} %`);
+
+export function boathouseBrief(): Brief {
+  const brief = defaultBrief();
+  const { schools } = brief;
+  return {
+    ...brief,
+    loads: [
+      { watts: 170, program: '', gpuWatts: 0 },
+      { watts: 90, program: '', gpuWatts: 0 },
+    ],
+    noiseLinesDba: [33, 28],
+    bandDba: { from: 28, to: 38 },
+    passes: 1,
+    mounts: 2,
+    limits: { heightMm: 170, memoryMm: null, budget: 150, currency: 'EUR' },
+    deadline: '2026-12-04',
+    embargo: '',
+    schools: {
+      ...schools,
+      point: { choice: 'noise', reason: 'Next door they record: a room that hears the fan cannot be used.' },
+      interface: { choice: 'paste', reason: 'What people use.' },
+    },
+  };
+}
+
+/** Seven coolers between two control re-tests, twice: what the evenings of October were. */
+export function boathousePlan(): PlanSheet {
+  return {
+    settings: {
+      ...defaultPlanSettings('2026-10-12'),
+      settings,
+      passes: 1,
+      mounts: 2,
+      controlEvery: 7,
+      weekdays: [1, 2, 3, 4, 5, 6, 0],
+      workFromMin: 16 * 60,
+      workToMin: 60,
+      quietFromMin: 18 * 60,
+      quietToMin: 60,
+    },
+    order: [],
+    droppedLoads: [],
+    pilot: { best: 'jaloque-360', worst: 'matacabras' },
+  };
+}
+
+const MEMORY: Record<string, number> = { 'galerna-twin': 42, tramontana: 38, 'lebeche-120': 52, solano: 48, matacabras: 60, 'terral-slim': 33 }; // prettier-ignore
+const BOXES: Record<string, string> = { 'galerna-twin': '24.1 dB(A)', tramontana: '21 dB(A)', 'jaloque-360': '33.6 dB(A)', 'cierzo-240': '31 dB(A)' }; // prettier-ignore
+
+export function boathouseProduct(of: BoathouseEntry): Product {
+  const size = /(\d+)(?: × (\d+))? mm$/.exec(of.fans);
+  return blankProduct({
+    name: of.product,
+    maker: of.maker,
+    kind: of.kind,
+    heightMm: of.heightMm,
+    memoryClearanceMm: MEMORY[of.entry] ?? null,
+    fanSizeMm: size ? Number(size[1]) : null,
+    fanThicknessMm: size?.[2] ? Number(size[2]) : 25,
+    connector: 'four-pin',
+    ratedRpm: of.cooler.maxRpm,
+    makersNoise: BOXES[of.entry] ?? '',
+    price: of.price,
+    pricedOn: '2026-10-02',
+    seller: 'shop',
+    warranty: of.kind === 'liquid' ? '5 years' : '6 years',
+  });
+}
+
+export function boathouseEntrySheet(of: BoathouseEntry): Entry {
+  const name = of.fans.replace(/^\d+ × /, '');
+  return {
+    fans: [{ name, count: of.fanCount, direction: '', place: '', eachPrice: null }],
+    coverName: '',
+    revealed: false,
+  };
+}
+
+export function boathouseSample(of: BoathouseEntry): Sample {
+  const handling = { ...blankHandling(), minutes: of.kind === 'liquid' ? 55 : 20, hands: of.kind === 'liquid' ? 2 : 1, backAccess: of.kind !== 'air-low-profile' }; // prettier-ignore
+  const sample: Sample = {
+    ...blankSample('A'),
+    state: 'opened',
+    source: of.kind === 'liquid' ? 'lent' : 'bought',
+    diary: [{ on: '2026-10-06', event: 'arrived', note: '' }],
+    handling,
+  };
+  if (of.entry === 'galerna-twin')
+    sample.diary.push({ on: '2026-10-13', event: 'note', note: 'paste had not spread; cleaned and mounted again' }); // prettier-ignore
+  if (of.entry === 'cierzo-240') {
+    sample.diary.push({ on: '2026-10-08', event: 'parts missing', note: 'one bolt of the bracket; maker sent it' }); // prettier-ignore
+    sample.handling = { ...handling, partsToBuy: 'bolt M3 × 8', partsPrice: 0.4, hoseStiffness: 'stiff, turns hardly' }; // prettier-ignore
+  }
+  return sample;
+}

@@ -1,0 +1,156 @@
+import { defaultBrief, type Brief } from '@/core/brief/brief';
+import { blankProduct } from '@/core/lineUp/product';
+import { blankSample } from '@/core/lineUp/sample';
+import { designedMountings } from '@/core/plan/mountings';
+import { defaultPlanSettings, type PlanEntry } from '@/core/plan/planSettings';
+import type { PlanSheet } from '@/core/plan/planSheet';
+import { BOATHOUSE_RIG } from './boathouse';
+import { coolerFromEnds, type Cooler } from './cooler';
+import { DEMO_RIG, MOUNT_SPREAD } from './demoBundle';
+import { demoFiles } from './demoFiles';
+import { seededChance } from './random';
+import { sweepRuns, type Evening } from './sweepRuns';
+
+const LOAD_W = 120;
+const SOAK_S = 1300;
+const SETTINGS = [100, 85, 70, 55, 40];
+const START = Date.UTC(2026, 10, 16, 17, 0, 0);
+
+interface Fan {
+  entry: string;
+  product: string;
+  maker: string;
+  price: number;
+  fixed?: boolean;
+  cooler: Cooler;
+}
+
+/** The same heatsink of the Lebeche under each fan; the quiet end is that of the slowest setting. */
+function under(maxRpm: number, fanDb: number, fullRiseK: number, quietRiseK: number): Cooler {
+  return coolerFromEnds({ loadW: LOAD_W, lowestDuty: 40, maxRpm, fanDb, fullRiseK, quietRiseK, capacityJPerK: 560 }); // prettier-ignore
+}
+
+/** Fans of invented makers on one cooler; the one that came with it is the control. */
+export const FANS: readonly Fan[] = [
+  { entry: 'lebeche-own', product: 'Lebeche’s own fan', maker: 'Trinquete', price: 0, cooler: under(1500, 40, 26.6, 31.8) },
+  { entry: 'brisa-120', product: 'Brisa 120', maker: 'Vela Mayor', price: 14.9, cooler: under(1600, 39.5, 25.9, 31.0) },
+  { entry: 'virazon-120', product: 'Virazón 120', maker: 'Foque & Hija', price: 22.5, cooler: under(1800, 42.5, 24.4, 31.2) },
+  { entry: 'alisio-120', product: 'Alisio 120', maker: 'Barlovento', price: 9.9, cooler: under(1400, 38, 27.4, 33.4) },
+  { entry: 'calima-120', product: 'Calima 120', maker: 'Barlovento', price: 6.9, fixed: true, cooler: under(1200, 35.5, 28.2, 30.5) },
+]; // prettier-ignore
+
+function brief(): Brief {
+  const blank = defaultBrief();
+  return {
+    ...blank,
+    question: 'fans-on-cooler',
+    loads: [{ watts: LOAD_W, program: '', gpuWatts: 0 }],
+    noiseLinesDba: [30],
+    bandDba: { from: 26, to: 34 },
+    passes: 1,
+    mounts: 2,
+    limits: { heightMm: null, memoryMm: null, budget: 25, currency: 'EUR' },
+    deadline: '2026-12-02',
+    schools: {
+      ...blank.schools,
+      point: {
+        choice: 'noise',
+        reason: 'The school asks which fan may run while a pupil plays, not which is coldest.',
+      },
+      fans: {
+        choice: 'sold',
+        reason: 'Each fan as it comes, on the same heatsink; the one it was sold with is the control.',
+      },
+    },
+  };
+}
+
+function plan(): PlanSheet {
+  return {
+    settings: {
+      ...defaultPlanSettings('2026-11-16'),
+      seed: 3,
+      settings: SETTINGS.map((of) => `${of} %`),
+      passes: 1,
+      mounts: 2,
+      controlEvery: 2,
+      workFromMin: 17 * 60,
+      workToMin: 23 * 60,
+      quietFromMin: 19 * 60,
+      quietToMin: 23 * 60,
+      airSoakMin: 22,
+    },
+    order: [],
+    droppedLoads: [],
+    pilot: null,
+  };
+}
+
+/** A fan round-up on one cooler, planned and half-way through: the first mounts are measured. */
+export function fanRoundUp(seed: number): Map<string, string> {
+  const chance = seededChance(seed);
+  const evening: Evening = {
+    rig: BOATHOUSE_RIG,
+    chance,
+    start: START,
+    clockS: 0,
+    runs: [],
+    files: new Map(),
+  };
+  const { settings } = plan();
+  const entries: PlanEntry[] = FANS.map((fan, i) => ({
+    entry: fan.entry,
+    kind: 'fan',
+    isControl: i === 0,
+    learntSoakMin: null,
+    ...(fan.fixed ? { ownSettings: ['fixed'] } : {}),
+  }));
+  const order = designedMountings(settings, entries, [`${LOAD_W} W`]);
+  for (const mounting of order.slice(0, Math.ceil(order.length / 2))) {
+    const fan = FANS.find((of) => of.entry === mounting.entry)!;
+    sweepRuns(evening, {
+      entry: fan.entry,
+      mount: mounting.mount,
+      cooler: fan.cooler,
+      loadsW: [LOAD_W],
+      settings: fan.fixed
+        ? [{ label: 'fixed', dutyPct: 100 }]
+        : SETTINGS.map((dutyPct) => ({ label: `${dutyPct} %`, dutyPct })),
+      soakS: SOAK_S,
+      mountFactor: 1 + MOUNT_SPREAD * chance.normal(),
+      setAside: '',
+    });
+  }
+  const table = FANS.map((fan, i) => ({
+    entry: fan.entry,
+    product: fan.product,
+    maker: fan.maker,
+    kind: 'fan',
+    fans: `1 × ${fan.product}`,
+    fanCount: 1,
+    price: fan.price,
+    heightMm: null,
+    isControl: i === 0,
+  }));
+  const lineUp = FANS.map((fan) => [
+    fan.entry,
+    {
+      product: blankProduct({ name: fan.product, maker: fan.maker, kind: 'fan', fanSizeMm: 120, fanThicknessMm: 25, connector: fan.fixed ? 'fixed' : 'four-pin', ratedRpm: fan.cooler.maxRpm, price: fan.price, pricedOn: '2026-11-10', seller: 'shop' }),
+      entry: { fans: [{ name: fan.product, count: 1, direction: '', place: '', eachPrice: null }], coverName: '', revealed: false },
+      sample: { ...blankSample('A'), state: 'opened', diary: [{ on: '2026-11-12', event: 'arrived', note: '' }] },
+    },
+  ]); // prettier-ignore
+  return demoFiles(evening.files, {
+    name: 'boathouse-fans',
+    title: 'A quieter fan for the Lebeche',
+    entries: table,
+    runs: evening.runs,
+    abanico: {
+      rig: DEMO_RIG,
+      method: { loadsW: [LOAD_W], noiseLineDba: 30, windowS: 300, referenceAmbientC: 23 },
+      brief: brief(),
+      plan: plan(),
+      lineUp: Object.fromEntries(lineUp),
+    },
+  });
+}

@@ -1,0 +1,175 @@
+import { defaultBrief } from '@/core/brief/brief';
+import { readSheet } from '@/database/sheets';
+import { withDatabase } from '@/database/pool';
+import { listRoundUps } from '@/database/roundUps';
+import { lineUpTable } from '@/formats/lineUpCsv';
+import { briefSheet } from '@/formats/sheets/briefSheet';
+import { planSheet } from '@/formats/sheets/planSheet';
+import { viewBrief } from '@/lab/briefView';
+import { addByName, addVariant, changeEntry, deleteProduct } from '@/lab/changeLineUp';
+import { createRoundUp } from '@/lab/createRoundUp';
+import { importLineUp } from '@/lab/importLineUp';
+import { viewLineUp } from '@/lab/lineUpView';
+import { planCalendar } from '@/lab/planCalendar';
+import { planProgress, viewPlan } from '@/lab/planView';
+import { chooseRevision, reviseRig, viewRig } from '@/lab/rigView';
+import { curvesOf, viewRoundUp } from '@/lab/roundUpView';
+import { saveSheet } from '@/lab/saveSheet';
+import { asBytes } from '@/simulator/demoFiles';
+import { fanRoundUp } from '@/simulator/fanRoundUp';
+import { smallBundle } from '../support/bundles';
+import { exported, importSound, inFreshLab } from '../support/lab';
+
+inFreshLab();
+
+const WHO = 'Ana';
+const by = (version: number, body: unknown, reason = '') => ({ version, body, who: WHO, reason });
+const begin = () => createRoundUp({ title: 'Begun from nothing', question: 'coolers', rigRevisionId: null, rigName: `Bench ${Math.trunc(performance.now() * 1000)}`, who: WHO }); // prettier-ignore
+
+test('a brief changes the numbers it decides, and after the first run only with its reason', async () => {
+  const id = await importSound(smallBundle());
+  const { sheet } = (await viewBrief(id))!;
+  const changed = { ...sheet.body, noiseLinesDba: [30], windowS: 200 };
+  expect(await saveSheet('brief', id, by(sheet.version, changed))).toMatchObject({ saved: false, why: 'refused', field: 'reason' }); // prettier-ignore
+  expect((await viewRoundUp(id))!.roundUp.noiseLineDba).not.toBe(30);
+  expect(await saveSheet('brief', id, by(sheet.version, changed, 'readers asked'))).toEqual({ saved: true, version: 1 }); // prettier-ignore
+  const view = (await viewRoundUp(id))!;
+  expect(view.roundUp).toMatchObject({ noiseLineDba: 30, windowS: 200 });
+  const { window } = view.runs[0]!.reduction;
+  expect(window!.endS - window!.startS).toBeLessThanOrEqual(200);
+  // The later of two is shown what the first wrote.
+  expect(await saveSheet('brief', id, by(0, defaultBrief(), 'mine'))).toMatchObject({ saved: false, why: 'conflict', version: 1, who: WHO }); // prettier-ignore
+  await saveSheet('brief', id, by(1, { ...changed, noiseLinesDba: [33] }, 'back'));
+  const [change] = (await viewBrief(id))!.history;
+  expect(change).toMatchObject({ reason: 'back', changes: [{ what: 'noise lines, dB(A)', was: '30', isNow: '33' }] }); // prettier-ignore
+  expect(change!.changes[0]!.incomparable).toContain('old line');
+});
+
+test('a line-up from nothing: entries, variants with their price, cover names, and what is refused', async () => {
+  const id = await begin();
+  const first = await addByName(id, { name: 'Levante', maker: 'Vela', kind: 'air-tower', who: WHO });
+  await addByName(id, { name: 'Poniente', maker: 'Vela', kind: 'fan', who: WHO });
+  const of = async (entryId: number) => (await viewLineUp(id)).find((at) => at.entryId === entryId)!;
+  expect(await of(first)).toMatchObject({ isControl: true, code: 'levante' });
+  const { productId, product } = await of(first);
+  await saveSheet('product', productId, by(product.version, { ...product.body, price: 60, heightMm: 158.5 }));
+  const lab = await addVariant(id, { entryId: first, variant: 'lab-fan', fanName: 'Brisa 120', eachPrice: 15, who: WHO }); // prettier-ignore
+  const two = await addVariant(id, { entryId: lab, variant: 'second-fan', fanName: '', eachPrice: 15, who: WHO }); // prettier-ignore
+  expect([(await of(first)).price, (await of(lab)).price, (await of(two)).price]).toEqual([60, 75, 90]);
+  expect((await viewRoundUp(id))!.entries.find((at) => at.entryId === two)).toMatchObject({ heightMm: 158.5, price: 90 }); // prettier-ignore
+
+  // Under cover nothing gives it away, on a page or in an export, until it is revealed.
+  const entry = (await of(lab)).entry;
+  await saveSheet('entry', lab, by(entry.version, { ...entry.body, coverName: 'Cooler X' }));
+  expect((await viewRoundUp(id))!.entries.find((at) => at.entryId === lab)).toMatchObject({ product: 'Cooler X', maker: '' }); // prettier-ignore
+  const out = await exported(id);
+  const text = [...out].filter(([path]) => path === 'entries.csv').map(([, bytes]) => new TextDecoder().decode(bytes)).join(''); // prettier-ignore
+  expect(text).toContain('Cooler X,,air-tower');
+  const { abanico } = JSON.parse(new TextDecoder().decode(out.get('datapackage.json'))) as { abanico: { lineUp: Record<string, { product: { name: string } }> } }; // prettier-ignore
+  expect(abanico.lineUp['levante-lab-fan']!.product.name).toBe('Cooler X');
+
+  // A fan entry needs a fan; a cited product stays; a control's sample is not retired.
+  const fan = (await viewLineUp(id)).find((at) => at.product.body.kind === 'fan')!;
+  expect(await saveSheet('entry', fan.entryId, by(fan.entry.version, { ...fan.entry.body, fans: [] }))).toMatchObject({ saved: false, message: expect.stringContaining('at least one fan') }); // prettier-ignore
+  await expect(deleteProduct(productId)).rejects.toThrow('cites it');
+  await changeEntry(id, first, { sample: 'A' }, WHO);
+  const { sampleId, sample } = await of(first);
+  const retired = { ...sample!.body, state: 'retired' };
+  expect(await saveSheet('sample', sampleId!, by(sample!.version, retired))).toMatchObject({ saved: false, message: expect.stringContaining('name another control') }); // prettier-ignore
+  await changeEntry(id, first, { isControl: false }, WHO);
+  expect(await saveSheet('sample', sampleId!, by(sample!.version, retired))).toMatchObject({ saved: true });
+  await expect(changeEntry(id, first, { isControl: true }, WHO)).rejects.toThrow('retired');
+
+  // Taken out and put back where it was.
+  const { removed } = await changeEntry(id, two, { cited: false }, WHO);
+  expect(await of(two)).toBeUndefined();
+  await changeEntry(id, two, { cited: removed! }, WHO);
+  expect(await of(two)).toMatchObject({ code: removed!.code, position: removed!.position });
+});
+
+test('a line-up goes out as CSV and comes in elsewhere; faults are listed and nothing is taken', async () => {
+  const id = await begin();
+  await addByName(id, { name: '=Levante', maker: 'Vela, "Mayor"', kind: 'air-tower', who: WHO });
+  await addByName(id, { name: 'Brisa', maker: '', kind: 'fan', who: WHO });
+  const csv = lineUpTable(await viewLineUp(id));
+  const elsewhere = await begin();
+  expect(await importLineUp(elsewhere, csv, WHO)).toEqual({ imported: true, added: 2, there: 0 });
+  expect(await importLineUp(elsewhere, csv, WHO)).toEqual({ imported: true, added: 0, there: 2 });
+  const shape = async (of: number) => (await viewLineUp(of)).map(({ shownName, isControl, product, entry }) => ({ shownName, isControl, product: product.body, entry: entry.body })); // prettier-ignore
+  expect(await shape(elsewhere)).toEqual(await shape(id));
+  const broken = 'product,kind,height_mm\nBora,air-tower,tall\nMistral,kettle,150\n';
+  const refused = await importLineUp(elsewhere, broken, WHO);
+  expect(refused).toMatchObject({ imported: false, problems: [{ line: 2, column: 'height_mm' }, { line: 3, column: 'kind' }] }); // prettier-ignore
+  expect(await viewLineUp(elsewhere)).toHaveLength(2);
+});
+
+test('a change of the rig begins a revision with its reason, and the guard keeps its runs apart', async () => {
+  const id = await importSound(smallBundle());
+  const rig = (await viewRig(id))!;
+  const setup = { ...rig.revisions[0]!.setup, microphone: 'half-inch', meterHeightCm: 95 };
+  // Noting what nobody had written down is no change.
+  expect(await reviseRig(id, { seenId: rig.currentId, setup, reason: '', who: WHO })).toMatchObject({ started: false }); // prettier-ignore
+  const moved = { ...setup, meterDistanceCm: setup.meterDistanceCm + 20, microphone: 'new' };
+  await expect(reviseRig(id, { seenId: rig.currentId, setup: moved, reason: '', who: WHO })).rejects.toThrow('reason'); // prettier-ignore
+  await expect(reviseRig(id, { seenId: rig.currentId, setup: { ...setup, meterDistanceCm: 4000 }, reason: 'x', who: WHO })).rejects.toThrow('outside the room'); // prettier-ignore
+  const runs = (await viewRoundUp(id))!.runs.length;
+  expect(await reviseRig(id, { seenId: rig.currentId, setup: moved, reason: 'the table moved', who: WHO })).toEqual({ revision: 2, started: true }); // prettier-ignore
+  await expect(reviseRig(id, { seenId: rig.currentId, setup, reason: 'late', who: WHO })).rejects.toThrow('meanwhile'); // prettier-ignore
+  expect((await viewRoundUp(id))!.runs).toEqual([]);
+  const now = (await viewRig(id))!;
+  expect(now.apart).toMatchObject([{ revision: 1, runs }]);
+  expect(now.apart[0]!.differences.map((of) => of.what)).toEqual(['meter distance', 'microphone']);
+  expect(now.apart[0]!.differences[0]!.remedy).toContain('never ranked together');
+  await chooseRevision(id, rig.currentId);
+  expect((await viewRoundUp(id))!.runs).toHaveLength(runs);
+});
+
+test('a plan is ticked off by its runs, and all that was written comes back from a bundle', async () => {
+  const id = await importSound(asBytes(fanRoundUp(7)));
+  const plan = (await viewPlan(id, '2026-11-25'))!;
+  const progress = planProgress(plan)!;
+  expect(progress.done).toBe((await viewRoundUp(id))!.runs.length);
+  expect(progress.planned).toBeGreaterThan(progress.done);
+  expect(plan.entries.find((of) => of.entry === 'calima-120')!.ownSettings).toEqual(['fixed']);
+  expect(plan.entries[0]!.learntSoakMin).toBeGreaterThan(8);
+  const calendar = (await planCalendar(id, { day: '2026-11-25', minute: 600 }))!;
+  expect(calendar).toMatch(/^BEGIN:VCALENDAR/);
+  expect(calendar).toContain('SUMMARY:Virazón 120');
+
+  const files = await exported(id);
+  const again = await importSound(files);
+  expect([...(await exported(again))].map(([path]) => path)).toEqual([...files.keys()]);
+  const written = async (of: number) => ({
+    brief: (await viewBrief(of))!.sheet.body,
+    plan: (await viewPlan(of, '2026-11-25'))!.sheet.body,
+    lineUp: (await viewLineUp(of)).map(({ code, product, entry, sample }) => ({ code, product: product.body, entry: entry.body, sample: sample?.body })), // prettier-ignore
+    rig: (await viewRig(of))!.revisions.map(({ revision, reason, setup, startedAt }) => ({ revision, reason, setup, startedAt })), // prettier-ignore
+    curves: curvesOf((await viewRoundUp(of))!).map(({ label }) => label),
+  });
+  expect(await written(again)).toEqual(await written(id));
+  const files2 = new Map(files);
+  const broken = JSON.parse(new TextDecoder().decode(files.get('datapackage.json'))) as { abanico: { brief: { passes: number } } }; // prettier-ignore
+  broken.abanico.brief.passes = 0;
+  files2.set('datapackage.json', new TextEncoder().encode(JSON.stringify(broken)));
+  await expect(importSound(files2)).rejects.toThrow('abanico.brief.passes');
+});
+
+test('sheets are checked at the door', () => {
+  const brief = defaultBrief();
+  const wrong = (schema: { validateSync: (value: unknown) => unknown }, value: unknown) => () => schema.validateSync(value); // prettier-ignore
+  expect(wrong(briefSheet, { ...brief, passes: 0 })).toThrow('at least 1');
+  expect(wrong(briefSheet, { ...brief, deadline: '2026-02-30' })).toThrow('a day as');
+  expect(wrong(briefSheet, { ...brief, bandDba: { from: 38, to: 28 } })).toThrow('must end above');
+  expect(wrong(briefSheet, { ...brief, loads: [] })).toThrow('at least one');
+  expect(briefSheet.validateSync({ ...brief, stray: 1 })).not.toHaveProperty('stray');
+  expect(wrong(planSheet, { settings: {} })).toThrow();
+});
+
+test('what the first slices wrote is still there, and nothing was written for it', async () => {
+  const id = await importSound(smallBundle());
+  expect(await withDatabase((db) => readSheet(db, 'brief', id))).toBeNull();
+  expect((await viewBrief(id))!.sheet).toMatchObject({ version: 0 });
+  expect((await viewLineUp(id))[0]).toMatchObject({ product: { version: 0 }, sample: null });
+  expect((await viewPlan(id, '2026-11-25'))!.sheet.version).toBe(0);
+  expect((await withDatabase(listRoundUps)).length).toBeGreaterThan(1);
+});
