@@ -12,6 +12,7 @@ import {
 } from '@/database/rigs';
 import { getRoundUp, listRunIds, setRigRevision } from '@/database/roundUps';
 import { readSheet, writeSheet, type KeptSheet } from '@/database/sheets';
+import { keptWhileUnwritten } from './keptWhileUnwritten';
 import { reduceStoredRun } from './reduceStoredRun';
 import { Refused } from './refusal';
 
@@ -62,12 +63,14 @@ async function keptApart(db: Queryable, roundUpId: number, current: RigRevisionR
 
 /** The guard: runs of a round-up's entries at other revisions, with what differs and what would make them comparable. */
 export function viewKeptApart(roundUpId: number): Promise<KeptApart[]> {
-  return withDatabase(async (db) => {
-    const roundUp = await getRoundUp(db, roundUpId);
-    const current = roundUp && (await getRevision(db, roundUp.rigRevisionId));
-    return current ? keptApart(db, roundUpId, current) : [];
-  });
+  return withDatabase((db) => knownApart(db, roundUpId));
 }
+
+const knownApart = keptWhileUnwritten(async (db, roundUpId: number) => {
+  const roundUp = await getRoundUp(db, roundUpId);
+  const current = roundUp && (await getRevision(db, roundUp.rigRevisionId));
+  return current ? keptApart(db, roundUpId, current) : [];
+}, 32);
 
 export async function viewRig(roundUpId: number): Promise<RigView | null> {
   return withDatabase(async (db) => {
@@ -124,10 +127,9 @@ export async function reviseRig(
       throw new Refused('nothing of the rig has changed');
     const kept = await readSheet(db, 'rig-setup', current.id);
     const sheet = { kind: 'rig-setup' as const, body: edit.setup, who: edit.who, reason: edit.reason };
-    // Another round-up may stand on this revision too, even before its first run.
-    if (current.runs === 0 && current.id === rows[rows.length - 1]!.id && kept) {
+    if (current.runs === 0 && current.id === rows[rows.length - 1]!.id) {
       await updateRevision(db, current.id, edit.setup, current.reason || edit.reason);
-      await writeSheet(db, { ...sheet, owner: current.id, version: kept.version });
+      await writeSheet(db, { ...sheet, owner: current.id, version: kept?.version ?? 0 });
       return { revision: current.revision, started: false };
     }
     // What nobody wrote down before is not changed by noting it.

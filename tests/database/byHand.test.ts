@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { zipSync } from 'fflate';
-import { withDatabase, closePool } from '@/database/pool';
+import { withDatabase } from '@/database/pool';
 import { listChanges } from '@/database/changes';
 import { readZip } from '@/formats/bundle/bundleZip';
 import { fromSafeText, safeText } from '@/formats/safeText';

@@ -25,14 +25,17 @@ export interface RigSetup {
 }
 
 export function defaultSetup(of: { enclosure: string; meterDistanceCm: number; limitC: number }): RigSetup {
+  const { enclosure, meterDistanceCm, limitC } = of;
   return {
-    ...of,
+    enclosure,
+    meterDistanceCm,
+    limitC,
     caseFans: '',
     meterHeightCm: 100,
     coolerHeightCm: 85,
     probeDistanceCm: 40,
     probeHeightCm: 85,
-    roomDepthCm: Math.max(400, 2 * of.meterDistanceCm + 100),
+    roomDepthCm: Math.max(400, 2 * meterDistanceCm + 100),
     roomHeightCm: 250,
     microphone: '',
     processor: '',

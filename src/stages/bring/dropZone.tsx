@@ -95,7 +95,7 @@ export function DropZone({ roundUpId }: { roundUpId?: number }) {
         ) : (
           <>
             <p className="pb-3">Drop a folder, a zip or raw logs here</p>
-            <button className="act-button" onClick={() => folder.current!.click()}>
+            <button className="quiet-button" onClick={() => folder.current!.click()}>
               Choose a folder
             </button>
             <button

@@ -104,14 +104,14 @@ export function PlanStage({ data }: { data: PlanData }) {
           </div>
         </div>
         <p className="label-text pt-1.5">
-          Light ground: quiet hours, in which the meter is read (the red ticks). Drag a mount, or press Space on it, move it by arrows, and Space again.
+          Light ground: quiet hours, in which the meter is read (the red ticks). Drag a mount to another place, or move it by ← → when it has the focus.
           {laid.sheet && laid.sheet.waitedMin > 59 && ` ${figure(laid.sheet.waitedMin / 60, 1)} h are spent waiting for quiet.`}
         </p>
       </section>
       <aside className="shrink-0 space-y-4 border-hairline lg:w-[390px] lg:overflow-y-auto lg:border-l lg:pl-6" aria-label="What it costs" tabIndex={0}>
         {cost && found && (
           <dl className="grid grid-cols-3 gap-3" aria-live="polite">
-            <div><dt className="label-text">At the bench</dt><dd className="font-display text-[26px] font-bold">{figure(cost.benchH, 1)} h</dd></div>
+            <div><dt className="label-text">Left at the bench</dt><dd className="font-display text-[26px] font-bold">{figure(cost.benchH, 1)} h</dd></div>
             <div>
               <dt className="label-text">Ends</dt>
               <dd className={`font-display text-[26px] font-bold ${late ? 'text-bad' : ''}`}>{dayText(finish!)}</dd>

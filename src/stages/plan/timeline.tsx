@@ -3,15 +3,14 @@
 import {
   DndContext,
   DragOverlay,
-  KeyboardSensor,
   PointerSensor,
   closestCenter,
   useSensor,
   useSensors,
   type DragEndEvent,
 } from '@dnd-kit/core';
-import { SortableContext, sortableKeyboardCoordinates, useSortable } from '@dnd-kit/sortable';
-import { useId, useState } from 'react';
+import { SortableContext, useSortable } from '@dnd-kit/sortable';
+import { useEffect, useId, useRef, useState } from 'react';
 import type { LaidPlan } from '@/core/plan/laidPlan';
 import { dayAfter } from '@/core/plan/laidPlan';
 import type { Mounting } from '@/core/plan/mountings';
@@ -41,14 +40,16 @@ function Part({
   mounting,
   scene,
   broken,
+  onKey,
 }: {
   part: SheetPart;
   mounting: Mounting;
   scene: Scene;
   broken: string[];
+  onKey: (event: React.KeyboardEvent) => void;
 }) {
   const { settings } = scene;
-  const { attributes, listeners, setNodeRef, isDragging, isOver } = useSortable({
+  const { listeners, setNodeRef, isDragging, isOver } = useSortable({
     id: mounting.id,
     disabled: part.continued && part.steps[0]?.kind !== 'mount',
   });
@@ -60,7 +61,15 @@ function Part({
   return (
     <div
       ref={begins ? setNodeRef : undefined}
-      {...(begins ? { ...attributes, ...listeners } : {})}
+      {...(begins
+        ? {
+            ...listeners,
+            role: 'button',
+            tabIndex: 0,
+            'aria-roledescription': 'mount, moved by arrow keys',
+            onKeyDown: onKey,
+          }
+        : {})}
       aria-label={says}
       title={says}
       data-mounting={begins ? mounting.id : undefined}
@@ -94,15 +103,15 @@ function Part({
   );
 }
 
-/** The days of a plan: mountings in their order, moved by drag, or by Space, arrows and Space. */
+/** The days of a plan: mountings in their order, moved by drag or by arrow keys. */
 export function Timeline({ settings, laid, nameOf, placeOf, onOrder }: Scene & { onOrder: (ids: string[]) => void }) {
   const id = useId();
   const scene = { settings, laid, nameOf, placeOf };
   const [held, setHeld] = useState<string | null>(null);
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
+  const box = useRef<HTMLDivElement>(null);
+  const [focused, setFocused] = useState<{ id: string } | null>(null);
+  const [said, setSaid] = useState('');
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
   const byId = new Map(laid.order.map((of) => [of.id, of]));
   const parts = laid.sheet?.parts ?? [];
   const days = [...new Set(parts.map((part) => part.day))];
@@ -127,6 +136,24 @@ export function Timeline({ settings, laid, nameOf, placeOf, onOrder }: Scene & {
     onOrder(ids);
   }
 
+  /** Moves a mounting by so many places and keeps the focus on it, on whatever day it comes to lie. */
+  function onKey(event: React.KeyboardEvent, moved: string) {
+    const ids = laid.order.map((of) => of.id);
+    const from = ids.indexOf(moved);
+    const to = { ArrowLeft: from - 1, ArrowRight: from + 1, Home: 0, End: ids.length - 1 }[event.key];
+    if (to === undefined || to < 0 || to >= ids.length) return;
+    event.preventDefault();
+    ids.splice(to, 0, ...ids.splice(from, 1));
+    onOrder(ids);
+    setSaid(`${title(moved)} is now ${to + 1} of ${ids.length}`);
+    setFocused({ id: moved });
+  }
+
+  // Once it is drawn where it lies now.
+  useEffect(() => {
+    if (focused) box.current?.querySelector<HTMLElement>(`[data-mounting="${CSS.escape(focused.id)}"]`)?.focus();
+  }, [focused]);
+
   const title = (of: string) => (byId.get(of) ? label(byId.get(of)!, scene) : of);
   return (
     <DndContext
@@ -136,20 +163,13 @@ export function Timeline({ settings, laid, nameOf, placeOf, onOrder }: Scene & {
       onDragStart={({ active }) => setHeld(String(active.id))}
       onDragCancel={() => setHeld(null)}
       onDragEnd={onDragEnd}
-      accessibility={{
-        announcements: {
-          onDragStart: ({ active }) => `${title(String(active.id))} taken up. Arrow keys move it, Space puts it down, Escape puts it back.`,
-          onDragOver: ({ over }) => (over ? `before or after ${title(String(over.id))}` : ''),
-          onDragEnd: ({ active }) => `${title(String(active.id))} put down.`,
-          onDragCancel: ({ active }) => `${title(String(active.id))} is back where it was.`,
-        },
-      }}
     >
       <div className="sticky top-0 z-20 mr-4 ml-24 flex h-6 bg-ground text-[12.5px] text-ink2">
         {hours.map((at) => (
           <span key={at} className="absolute -translate-x-1/2" style={{ left: `${(100 * (at - settings.workFromMin)) / workMin}%` }}>{clockText(at)}</span>
         ))}
       </div>
+      <div ref={box}>
       <SortableContext items={laid.order.map((of) => of.id)} strategy={() => null}>
         <ol>
           {days.map((day) => (
@@ -162,13 +182,15 @@ export function Timeline({ settings, laid, nameOf, placeOf, onOrder }: Scene & {
                   <span key={of.from} className="absolute inset-y-0 bg-ground" style={{ left: `${(100 * of.from) / workMin}%`, width: `${(100 * (of.to - of.from)) / workMin}%` }} />
                 ))}
                 {parts.filter((part) => part.day === day).map((part) => (
-                  <Part key={`${part.id} ${part.fromMin}`} part={part} mounting={byId.get(part.id)!} scene={scene} broken={brokenAt.get(part.id) ?? []} />
+                  <Part key={`${part.id} ${part.fromMin}`} part={part} mounting={byId.get(part.id)!} scene={scene} broken={brokenAt.get(part.id) ?? []} onKey={(event) => onKey(event, part.id)} />
                 ))}
               </span>
             </li>
           ))}
         </ol>
       </SortableContext>
+      </div>
+      <p className="sr-only" role="status">{said}</p>
       <DragOverlay>{held && <span className="inline-block rounded border border-act bg-raised px-2 py-1 text-[13px] font-semibold">{title(held)}</span>}</DragOverlay>
     </DndContext>
   );

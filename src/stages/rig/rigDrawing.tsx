@@ -140,7 +140,7 @@ export function RigDrawing({
       </g>
       <text
         x={(cooler.x + meter.x) / 2}
-        y={y((cooler.y + meter.y) / 2) - text * 0.6}
+        y={y((cooler.y + meter.y) / 2) + text * 1.5}
         textAnchor="middle"
         fill="var(--color-act)"
         fontWeight={700}
@@ -180,7 +180,7 @@ export function RigDrawing({
           <circle r={12} fill="transparent" />
           <path d="M0 -10V10" stroke="var(--curve-0)" strokeWidth={3.5} strokeLinecap="round" />
           <circle cy={10} r={5} fill="var(--curve-0)" />
-          <text x={0} y={17 + text} textAnchor="middle">
+          <text x={0} y={-15} textAnchor="middle">
             room probe, {setup.probeDistanceCm} cm
           </text>
         </>,

@@ -5,6 +5,8 @@ import { loadParam } from '@/core/runs/loadParam';
 import { roundUpView } from '@/app/roundUpView';
 import { onceFor } from '@/lab/keptWhileUnwritten';
 import { curvesOf, type RoundUpView } from '@/lab/roundUpView';
+import { viewKeptApart } from '@/lab/rigView';
+import { ApartNote } from '@/stages/rig/apartNote';
 import type { CurvesData } from '@/stages/curves/curvesData';
 import { CurvesStage } from '@/stages/curves/curvesStage';
 
@@ -30,7 +32,13 @@ const packedCurves = onceFor((view: RoundUpView) => {
 });
 
 export default async function CurvesPage({ params }: { params: Promise<{ id: string }> }) {
-  const view = await roundUpView(idFrom((await params).id));
+  const id = idFrom((await params).id);
+  const view = await roundUpView(id);
   if (!view) notFound();
-  return <CurvesStage packed={packedCurves(view)} />;
+  return (
+    <>
+      <ApartNote roundUpId={id} apart={await viewKeptApart(id)} />
+      <CurvesStage packed={packedCurves(view)} />
+    </>
+  );
 }

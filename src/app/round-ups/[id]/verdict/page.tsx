@@ -3,6 +3,8 @@ import { idFrom } from '@/app/ids';
 import { loadParam } from '@/core/runs/loadParam';
 import { roundUpView } from '@/app/roundUpView';
 import { verdictOf } from '@/lab/verdictView';
+import { ApartNote } from '@/stages/rig/apartNote';
+import { viewKeptApart } from '@/lab/rigView';
 import { VerdictStage } from '@/stages/verdict/verdictStage';
 
 interface Props {
@@ -19,18 +21,21 @@ export default async function VerdictPage({ params, searchParams }: Props) {
   const verdict = verdictOf(view, { load: one(query.load), line: one(query.line) });
   const { loads, chosen, lineDb, ranking, method } = verdict;
   return (
-    <VerdictStage
-      data={{
-        roundUpId: id,
-        entries: view.entries.map((entry, position) => ({ ...entry, position })),
-        loads: loads.map(({ load, label }) => ({ key: loadParam(load), label })),
-        load: loadParam(chosen.load),
-        loadLabel: chosen.label,
-        lineDb,
-        referenceAmbientC: view.roundUp.referenceAmbientC,
-        ranking,
-        method,
-      }}
-    />
+    <>
+      <ApartNote roundUpId={id} apart={await viewKeptApart(id)} />
+      <VerdictStage
+        data={{
+          roundUpId: id,
+          entries: view.entries.map((entry, position) => ({ ...entry, position })),
+          loads: loads.map(({ load, label }) => ({ key: loadParam(load), label })),
+          load: loadParam(chosen.load),
+          loadLabel: chosen.label,
+          lineDb,
+          referenceAmbientC: view.roundUp.referenceAmbientC,
+          ranking,
+          method,
+        }}
+      />
+    </>
   );
 }

@@ -1,0 +1,10 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+
+/** Rules that a page breaks seriously. */
+export async function seriousFaults(page: Page): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  return violations
+    .filter((of) => of.impact === 'serious' || of.impact === 'critical')
+    .map((of) => `${of.id}: ${of.nodes[0]?.html.slice(0, 160) ?? ''}`);
+}
