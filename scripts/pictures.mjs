@@ -6,13 +6,17 @@ const base = process.argv[2] ?? 'http://127.0.0.1:4780';
 const folder = process.argv[3] ?? 'docs/screenshots';
 const views = [
   ['round-ups', '/'],
+  ['brief', '/round-ups/1/brief'],
+  ['line-up', '/round-ups/1/line-up?entry=cierzo-240'],
+  ['rig', '/round-ups/1/rig'],
+  ['plan', '/round-ups/1/plan'],
   ['logbook', '/round-ups/1/logbook'],
   ['run', '/round-ups/1/runs/33'],
   ['curves', '/round-ups/1/curves'],
   ['verdict', '/round-ups/1/verdict'],
   ['bring', '/bring'],
 ];
-const nightViews = ['logbook', 'run', 'curves', 'verdict'];
+const nightViews = ['line-up', 'plan', 'logbook', 'run', 'curves', 'verdict'];
 const browser = await chromium.launch({
   executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
@@ -20,13 +24,13 @@ const browser = await chromium.launch({
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 for (const [name, path] of views) {
   await page.goto(base + path, { waitUntil: 'networkidle' });
-  await page.waitForTimeout(400);
+  await page.waitForTimeout(1200);
   await page.screenshot({ path: `${folder}/${name}.png` });
 }
 await page.emulateMedia({ colorScheme: 'dark' });
 for (const [name, path] of views.filter(([of]) => nightViews.includes(of))) {
   await page.goto(base + path, { waitUntil: 'networkidle' });
-  await page.waitForTimeout(400);
+  await page.waitForTimeout(1200);
   await page.screenshot({ path: `${folder}/${name}-night.png` });
 }
 await browser.close();

@@ -8,6 +8,7 @@ import { print, type Figure } from './figure';
 import { addTraces, largeBundle } from './largeLab';
 import { benchLargeLog } from './largeLog';
 import { benchPages } from './pages';
+import { benchPlan } from './plan';
 import { benchReduction } from './reduction';
 
 async function benchLab(): Promise<Figure[]> {
@@ -32,7 +33,7 @@ async function main(): Promise<void> {
   // npm run bench -- lab: only the part named
   const only = process.argv[2];
   const figures: Figure[] = [];
-  if (!only || only === 'core') figures.push(benchReduction(), benchRank());
+  if (!only || only === 'core') figures.push(benchReduction(), benchRank(), benchPlan());
   if (!only || only === 'log') figures.push(benchLargeLog(100));
   if (!only || only === 'lab') figures.push(...(await benchLab()));
   print(figures);
