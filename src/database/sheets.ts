@@ -20,19 +20,6 @@ export async function readSheet<T>(
   return rows[0] ?? null;
 }
 
-/** Sheets of many owners, by owner. */
-export async function readSheets<T>(
-  db: Queryable,
-  kind: SheetKind,
-  owners: readonly number[],
-): Promise<Map<number, KeptSheet<T>>> {
-  const { rows } = await db.query<KeptSheet<T> & { owner: number }>(
-    `SELECT owner, version, body FROM sheets WHERE kind = $1 AND owner = ANY($2)`,
-    [kind, owners],
-  );
-  return new Map(rows.map(({ owner, version, body }) => [owner, { version, body }]));
-}
-
 export interface SheetWrite {
   kind: SheetKind;
   owner: number;

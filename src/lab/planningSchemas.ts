@@ -1,4 +1,4 @@
-import { boolean, number, object, string, type InferType, type Schema } from 'yup';
+import { boolean, number, object, string, type Schema } from 'yup';
 import { QUESTIONS, type Question } from '@/core/brief/questions';
 import { PRODUCT_KINDS, type ProductKind } from '@/core/lineUp/product';
 import type { SheetKind } from '@/database/sheets';
@@ -71,7 +71,6 @@ export const entryChange = object({
   isControl: boolean(),
   sample: string().trim().min(1, 'the sample needs a label').max(100),
 }).noUnknown();
-export type EntryChangeBody = InferType<typeof entryChange>;
 
 export const rigEdit = object({
   who: who(),
