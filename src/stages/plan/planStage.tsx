@@ -104,7 +104,7 @@ export function PlanStage({ data }: { data: PlanData }) {
           </div>
         </div>
         <p className="label-text pt-1.5">
-          Light ground: quiet hours, in which the meter is read (the red ticks). Drag a mount to another place, or move it by ← → when it has the focus.
+          Light ground: quiet hours, in which the meter is read (the ticks). Drag a mount to another place, or move it by ← → when it has the focus.
           {laid.sheet && laid.sheet.waitedMin > 59 && ` ${figure(laid.sheet.waitedMin / 60, 1)} h are spent waiting for quiet.`}
         </p>
       </section>

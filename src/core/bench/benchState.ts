@@ -1,0 +1,134 @@
+import type { TrimReading } from './noiseTrim';
+import type { SettlingGauge } from './settlingGauge';
+
+export interface BenchPoint {
+  /** Key of the heat load, as the plan names it, and its watts. */
+  load: string;
+  loadW: number;
+  setting: string;
+  pass: number;
+}
+
+export type BenchPhase =
+  'mount' | 'floor' | 'warm-up' | 'trim' | 'soak' | 'reading' | 'cool-down' | 'done' | 'stopped';
+
+/** A sample of the rig, at the bench clock, s. NaN where an instrument gave nothing. */
+export interface BenchSample {
+  atS: number;
+  dieC: number;
+  roomC: number;
+  powerW: number;
+  fanRpm: number;
+  levelDb: number;
+}
+
+/** Where a mount at the bench stands; plain data, so that it outlives the process that moves it. */
+export interface BenchState {
+  entry: string;
+  name: string;
+  mount: number;
+  isControl: boolean;
+  points: BenchPoint[];
+  /** Index of the point in hand. */
+  at: number;
+  phase: BenchPhase;
+  /** Bench clock at which the phase began, s, and at which the setting in hand began. */
+  sinceS: number;
+  soakFromS: number;
+  /** When the load came on; null while it is off. */
+  loadOnS: number | null;
+  loadW: number;
+  /** Null under the board's automatic control. */
+  dutyPct: number | null;
+  floorDb: number | null;
+  trim: TrimReading[];
+  /** Why a soak was called settled over the rule; empty where it was not. */
+  overruled: string;
+  note: string;
+  finished: number;
+  /** What was said last, for the reviewer. */
+  said: string;
+  gauge: SettlingGauge | null;
+}
+
+export interface BenchRule {
+  windowS: number;
+  limitC: number;
+  warmUpS: number;
+  readingS: number;
+  /** A soak that has not settled by then is ended as it is, s. */
+  longestSoakS: number;
+}
+
+export type BenchCommand =
+  | { do: 'confirm' }
+  | { do: 'overrule'; reason: string }
+  | { do: 'abort'; reason: string }
+  | { do: 'note'; text: string };
+
+/** A run that has ended, as the lab takes it. Its trace is what was sampled from `fromS` to `toS`. */
+export interface BenchRun {
+  point: BenchPoint;
+  fromS: number;
+  toS: number;
+  noiseDb: number;
+  floorDb: number;
+  dutyPct: number | null;
+  rpm: number;
+  note: string;
+  /** Why it is no measurement, where the guard ended it. */
+  failed: string;
+}
+
+export interface BenchStep {
+  state: BenchState;
+  run: BenchRun | null;
+}
+
+export function beginMount(of: {
+  entry: string;
+  name: string;
+  mount: number;
+  isControl: boolean;
+  points: BenchPoint[];
+  nowS: number;
+}): BenchState {
+  const { nowS, ...mounting } = of;
+  return {
+    ...mounting,
+    at: 0,
+    phase: 'mount',
+    sinceS: nowS,
+    soakFromS: nowS,
+    loadOnS: null,
+    loadW: 0,
+    dutyPct: 0,
+    floorDb: null,
+    trim: [],
+    overruled: '',
+    note: '',
+    finished: 0,
+    said: 'Supply off and unplugged; mount the cooler, then confirm.',
+    gauge: null,
+  };
+}
+
+/** The same mount in another phase. */
+export function enter(state: BenchState, phase: BenchPhase, nowS: number, said: string): BenchState {
+  return { ...state, phase, sinceS: nowS, said };
+}
+
+/** Stopped, with the load off and the fans at full. */
+export function stop(state: BenchState, nowS: number, said: string): BenchState {
+  return { ...enter(state, 'stopped', nowS, said), loadW: 0, loadOnS: null, dutyPct: 100, gauge: null };
+}
+
+/** After a gap in which the load was taken off, a soak begins again: what it was is no soak any more. */
+export function afterGap(state: BenchState, gapS: number, nowS: number, loadStayed: boolean): BenchState {
+  const said = `A gap of ${Math.round(gapS)} s in the samples`;
+  if (loadStayed || state.loadW === 0) return { ...state, said: `${said}; the run goes on.` };
+  const began = { ...state, loadOnS: nowS, soakFromS: nowS, trim: [], gauge: null };
+  if (state.phase === 'soak' || state.phase === 'reading')
+    return enter(began, 'soak', nowS, `${said}, in which the load was off: the soak begins again.`);
+  return enter(began, state.phase, nowS, `${said}, in which the load was off: this step begins again.`);
+}

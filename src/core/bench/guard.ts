@@ -1,0 +1,30 @@
+export interface GuardSample {
+  atS: number;
+  dieC: number;
+}
+
+/** Over the limit by this the load goes off at once, K: a processor that holds its limit stays under. */
+const OVER_K = 3;
+/** A die that still climbs like this after its first seconds has no cooler on it, K/s. */
+const TOO_FAST_K_PER_S = 2;
+const FIRST_S = 8;
+const OVER_LAST_S = 4;
+
+/**
+ * Whether the load must come off, in words; null where all is well. `samples` since the load came on, ascending: over
+ * the limit by 3 K, or still climbing by more than 2 K/s eight seconds after it came on, when the die's own heat
+ * capacity has long filled and only a heatsink that is not there explains it.
+ */
+export function benchGuard(samples: readonly GuardSample[], limitC: number): string | null {
+  const last = samples[samples.length - 1];
+  if (!last) return null;
+  if (last.dieC > limitC + OVER_K) return `${last.dieC.toFixed(0)} °C, over the limit of ${limitC} °C`;
+  const onS = last.atS - samples[0]!.atS;
+  if (onS < FIRST_S || onS > 60) return null;
+  const before = [...samples].reverse().find((of) => of.atS <= last.atS - OVER_LAST_S);
+  if (!before) return null;
+  const slope = (last.dieC - before.dieC) / (last.atS - before.atS);
+  return slope > TOO_FAST_K_PER_S
+    ? `rising ${slope.toFixed(1)} K/s: too fast for a cooler that is mounted right`
+    : null;
+}

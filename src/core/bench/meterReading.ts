@@ -1,0 +1,45 @@
+import { energyMeanDb } from '../levels/energyMeanDb';
+import { median } from '../statistics/median';
+import { robustSigma } from '../statistics/robustSigma';
+
+export interface MeterReading {
+  /** Energy mean without the bursts, dB(A). */
+  levelDb: number;
+  /** Energy mean of all that was read, dB(A). */
+  rawDb: number;
+  /** Which readings were left out. */
+  leftOut: boolean[];
+  /** False where so much was left out that it should be read again. */
+  usable: boolean;
+}
+
+/** A burst stands out by this at least, dB, and by so many robust standard deviations. */
+const BURST_DB = 3;
+const SIGMAS = 4;
+const MOST_LEFT_OUT = 1 / 3;
+
+/**
+ * A reading of the meter from its short levels, dB(A): what lies over the median by more than 3 dB and four robust
+ * standard deviations (a door, a car) is left out together with its neighbours, the rest averaged by energy. A reading
+ * that loses more than a third is not usable.
+ *
+ * @throws for fewer than five levels
+ */
+export function meterReading(levelsDb: readonly number[]): MeterReading {
+  if (levelsDb.length < 5) throw new RangeError(`meterReading: five levels at least, got ${levelsDb.length}`);
+  const middle = median(levelsDb);
+  const limit = Math.max(BURST_DB, SIGMAS * robustSigma(levelsDb.map((of) => of - middle)));
+  const burst = levelsDb.map((of) => of - middle > limit);
+  const leftOut = burst.map((of, i) => of || (burst[i - 1] ?? false) || (burst[i + 1] ?? false));
+  const kept = levelsDb.filter((_, i) => !leftOut[i]);
+  const usable = kept.length >= levelsDb.length * (1 - MOST_LEFT_OUT);
+  const rawDb = energyMeanDb(levelsDb);
+  return { levelDb: kept.length > 0 ? energyMeanDb(kept) : rawDb, rawDb, leftOut, usable };
+}
+
+/** Idle noise, dB(A): a low percentile over a long time, not the lowest glimpse. */
+export function idleLevelDb(levelsDb: readonly number[], share = 0.1): number {
+  if (levelsDb.length === 0) throw new RangeError('idleLevelDb: no levels');
+  const sorted = [...levelsDb].sort((a, b) => a - b);
+  return sorted[Math.floor(share * (sorted.length - 1))]!;
+}

@@ -1,0 +1,79 @@
+import { leastSquaresLine } from '../statistics/leastSquaresLine';
+import { settlingFit, settlingFitAt } from '../settling/settlingFit';
+import { STEADY_K_PER_MIN } from '../settling/steady';
+
+export interface SettlingGauge {
+  /** Slope over the window so far, K/min; null before there is one. */
+  slopeKPerMin: number | null;
+  /** End value by the fit with the half-width of its 95 % interval, K; null where the data cannot tell yet. */
+  endK: number | null;
+  endDoubtK: number | null;
+  /** Until 0.3 K are left, s; 0 where there are fewer; null where it cannot be told. */
+  leftS: number | null;
+  /** The rule of FORMATS step 1 holds now. */
+  settled: boolean;
+  /** Why it does not, in words; empty where it does. */
+  why: string;
+}
+
+const STILL_TO_COME_K = 0.3;
+const LEAST_S = 60;
+const NORMAL_95 = 1.96;
+/** The rise follows a moving room late: this share of what the room moved stays in the end value. */
+const ROOM_SHARE = 0.35;
+
+/**
+ * How a soak stands: its slope now, the end that the settling fit predicts with its doubt, and the time left. `timeS`
+ * ascends from the moment of the setting, s; `riseK` over the room as it is, `roomC` the room itself. The doubt is the
+ * fit's own standard error and what the moving room leaves in it.
+ */
+export function settlingGauge(
+  timeS: ArrayLike<number>,
+  riseK: ArrayLike<number>,
+  roomC: ArrayLike<number>,
+  windowS: number,
+): SettlingGauge {
+  const nothing = { slopeKPerMin: null, endK: null, endDoubtK: null, leftS: null, settled: false };
+  const last = timeS.length - 1;
+  if (last < 2 || timeS[last]! - timeS[0]! < LEAST_S) return { ...nothing, why: 'just begun' };
+  let first = last;
+  while (first > 0 && timeS[first - 1]! > timeS[last]! - windowS) first -= 1;
+  const cut = (of: ArrayLike<number>, from: number) => Float64Array.from({ length: last + 1 - from }, (_, i) => of[from + i]!);
+  const line = leastSquaresLine(cut(timeS, first), cut(riseK, first));
+  const slopeKPerMin = line.known ? line.value.slope * 60 : null;
+  const coveredS = timeS[last]! - timeS[0]!;
+  const fit = settlingFit(timeS, riseK);
+  let endK: number | null = null;
+  let endDoubtK: number | null = null;
+  let leftS: number | null = null;
+  let toCome = 0;
+  if (fit.known) {
+    let low = Infinity;
+    let high = -Infinity;
+    for (let i = 0; i <= last; i += 1) {
+      low = Math.min(low, roomC[i]!);
+      high = Math.max(high, roomC[i]!);
+    }
+    endK = fit.value.endK;
+    endDoubtK = Math.hypot(NORMAL_95 * fit.value.endStandardErrorK, ROOM_SHARE * (high - low));
+    toCome = fit.value.stillToComeK;
+    leftS = 0;
+    for (let ahead = 0; Math.abs(endK - settlingFitAt(fit.value, timeS[last]! + ahead)) >= STILL_TO_COME_K; ahead += 10) {
+      leftS = ahead + 10;
+      if (ahead > 6 * 3600) {
+        leftS = null;
+        break;
+      }
+    }
+    if (leftS !== null) leftS = Math.max(leftS, windowS - coveredS, 0);
+  }
+  const why =
+    coveredS < windowS - 1
+      ? `${Math.ceil((windowS - coveredS) / 60)} min of window still to fill`
+      : slopeKPerMin !== null && Math.abs(slopeKPerMin) >= STEADY_K_PER_MIN
+        ? `still ${slopeKPerMin > 0 ? 'rising' : 'falling'} ${Math.abs(slopeKPerMin).toFixed(2)} K/min`
+        : fit.known && Math.abs(toCome) >= STILL_TO_COME_K
+          ? `${toCome.toFixed(1)} K still to come`
+          : '';
+  return { slopeKPerMin, endK, endDoubtK, leftS, settled: why === '', why };
+} // prettier-ignore

@@ -1,0 +1,129 @@
+import { coolerDb, sinkResistance, type Cooler } from './cooler';
+import type { Chance } from './random';
+import { roomC, type SimulatedRig } from './simulateRun';
+
+const DIE_CAPACITY_J_PER_K = 28;
+const STEP_S = 0.25;
+/** A fan follows its duty within seconds. */
+const FAN_TAU_S = 3;
+const PUMP_RPM = 2600;
+
+/** What goes on in the simulated room beside the rig. */
+export interface Neighbourhood {
+  /** Traffic: its swing at the meter, dB over the floor, and its period, s. */
+  trafficDb: number;
+  trafficS: number;
+  /** A door slams about once in so many seconds, and how loud, dB(A). */
+  doorEveryS: number;
+  doorDb: number;
+  /** The meter drifts, dB/h. */
+  meterDriftDbPerH: number;
+}
+
+export const QUIET_EVENING: Neighbourhood = {
+  trafficDb: 0.4,
+  trafficS: 700,
+  doorEveryS: 2400,
+  doorDb: 52,
+  meterDriftDbPerH: 0,
+};
+
+/**
+ * The rig as it stands and goes on by itself: load, fans, die, heatsink, room, noise. `advance` brings it to a bench
+ * clock, s; readings carry the noise and resolution of their sensors. The same seed and commands give the same evening.
+ */
+export class LiveRig {
+  private clockS = 0;
+  private dieC: number;
+  private sinkC: number;
+  private powerW = 0;
+  private rpm = 0;
+  private doorUntilS = -1;
+  loadW = 0;
+  gpuLoadW = 0;
+  /** Null under the board's own control. */
+  dutyPct: number | null = 0;
+  mountFactor = 1;
+
+  constructor(
+    private cooler: Cooler,
+    private readonly rig: SimulatedRig,
+    private readonly chance: Chance,
+    private readonly around: Neighbourhood = QUIET_EVENING,
+  ) {
+    this.dieC = roomC(rig.room, 0);
+    this.sinkC = this.dieC;
+  }
+
+  /** Another cooler is put on: the die and it are at room temperature again. */
+  mount(cooler: Cooler, mountFactor: number): void {
+    this.cooler = cooler;
+    this.mountFactor = mountFactor;
+    this.dieC = roomC(this.rig.room, this.clockS);
+    this.sinkC = this.dieC;
+    this.loadW = 0;
+    this.powerW = 0;
+  }
+
+  get nowS(): number {
+    return this.clockS;
+  }
+
+  advance(toS: number): void {
+    const { limitC, room } = this.rig;
+    const steps = Math.max(0, Math.floor((toS - this.clockS) / STEP_S));
+    for (let i = 0; i < steps; i += 1) {
+      this.clockS += STEP_S;
+      const airC = roomC(room, this.clockS);
+      const automatic = Math.min(100, Math.max(30, 30 + 2 * (this.dieC - 45)));
+      const wantedRpm = (this.cooler.maxRpm * (this.dutyPct ?? automatic)) / 100;
+      this.rpm += ((wantedRpm < 0.12 * this.cooler.maxRpm ? 0 : wantedRpm) - this.rpm) * (1 - Math.exp(-STEP_S / FAN_TAU_S)); // prettier-ignore
+      const sink = sinkResistance(this.cooler, Math.max(this.rpm, 0.06 * this.cooler.maxRpm));
+      const contact = this.cooler.contactKPerW * this.mountFactor;
+      const through = (this.dieC - this.sinkC) / contact;
+      this.dieC += (STEP_S * (this.powerW - through)) / DIE_CAPACITY_J_PER_K;
+      this.sinkC += (STEP_S * (through - (this.sinkC - airC) / sink)) / this.cooler.capacityJPerK;
+      const held = this.powerW + (limitC - 0.1 - this.dieC) * 0.6 * STEP_S;
+      const floorW = 0.2 * this.loadW;
+      this.powerW = this.loadW === 0 ? 0 : Math.min(this.loadW, Math.max(floorW, this.powerW < floorW ? this.loadW : held)); // prettier-ignore
+      if (this.chance.uniform() < STEP_S / this.around.doorEveryS) this.doorUntilS = this.clockS + 1.5;
+    }
+  }
+
+  /** The die as its sensor reads it, °C. */
+  readDieC(): number {
+    return Number((this.dieC + this.rig.dieNoiseK * this.chance.normal()).toFixed(1));
+  }
+
+  readGraphicsC(): number {
+    return Number((roomC(this.rig.room, this.clockS) + 4 + 0.17 * this.gpuLoadW).toFixed(1));
+  }
+
+  readRoomC(): number {
+    return Number((roomC(this.rig.room, this.clockS) + 0.03 * this.chance.normal()).toFixed(2));
+  }
+
+  readPowerW(): number {
+    return Number((this.powerW * (1 + 0.004 * this.chance.normal())).toFixed(1));
+  }
+
+  readFanRpm(): number {
+    return this.rpm < 20 ? 0 : Math.round(this.rpm * (1 + 0.005 * this.chance.normal()));
+  }
+
+  readPumpRpm(): number {
+    return this.cooler.pumpDb > 0 ? Math.round(PUMP_RPM * (1 + 0.004 * this.chance.normal())) : 0;
+  }
+
+  /** Level at the meter with everything in it, dB(A). */
+  readLevelDb(): number {
+    const { room, meterNoiseDb } = this.rig;
+    const traffic = 0.5 * this.around.trafficDb * (1 + Math.sin((2 * Math.PI * this.clockS) / this.around.trafficS)); // prettier-ignore
+    const floor = room.floorDb + traffic;
+    const own = this.rpm < 20 ? this.cooler.pumpDb : coolerDb(this.cooler, this.rpm);
+    const door = this.clockS < this.doorUntilS ? this.around.doorDb : -99;
+    const total = 10 * Math.log10(10 ** (own / 10) + 10 ** (floor / 10) + 10 ** (door / 10));
+    const drift = (this.around.meterDriftDbPerH * this.clockS) / 3600;
+    return Number((total + drift + meterNoiseDb * this.chance.normal()).toFixed(1));
+  }
+}

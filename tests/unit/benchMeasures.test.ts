@@ -1,0 +1,127 @@
+import { benchGuard } from '@/core/bench/guard';
+import { idleLevelDb, meterReading } from '@/core/bench/meterReading';
+import { noiseTrim, type TrimReading } from '@/core/bench/noiseTrim';
+import { settlingGauge } from '@/core/bench/settlingGauge';
+import { coolerLevel } from '@/core/levels/coolerLevel';
+import { BOATHOUSE, BOATHOUSE_RIG } from '@/simulator/boathouse';
+import { FAN_DB_PER_DECADE, steadyResistance } from '@/simulator/cooler';
+import { seededChance } from '@/simulator/random';
+import { simulateRun } from '@/simulator/simulateRun';
+
+interface SeededFan {
+  kind: 'plain' | 'fixed' | 'stalling';
+  maxRpm: number;
+  fanDb: number;
+  curve: number;
+  startsPct: number;
+}
+
+const rpmOf = (fan: SeededFan, dutyPct: number) =>
+  fan.kind === 'fixed' ? fan.maxRpm : dutyPct < fan.startsPct ? 0 : fan.maxRpm * (dutyPct / 100) ** fan.curve;
+const levelOf = (fan: SeededFan, rpm: number) => fan.fanDb + FAN_DB_PER_DECADE * Math.log10(rpm / fan.maxRpm);
+
+test('the noise trim ends on the line, bracketed or told on 200 seeded fans, in eight steps at most', () => {
+  const ended: Record<string, number> = {};
+  for (let seed = 1; seed <= 200; seed += 1) {
+    const chance = seededChance(seed);
+    const kind = seed % 10 === 0 ? 'fixed' : seed % 3 === 0 ? 'stalling' : 'plain';
+    const fan: SeededFan = {
+      kind,
+      maxRpm: 900 + 2000 * chance.uniform(),
+      fanDb: 28 + 20 * chance.uniform(),
+      curve: 0.7 + 0.5 * chance.uniform(),
+      startsPct: kind === 'stalling' ? 20 + 30 * chance.uniform() : 5,
+    };
+    const lineDb = 26 + 12 * chance.uniform();
+    const floorDb = 20 + 2 * chance.uniform();
+    const readings: TrimReading[] = [];
+    let step = noiseTrim(readings, lineDb);
+    while (step.next === 'try') {
+      const rpm = rpmOf(fan, step.dutyPct);
+      const own = rpm > 0 ? levelOf(fan, rpm) : -50;
+      const total = 10 * Math.log10(10 ** (own / 10) + 10 ** (floorDb / 10)) + 0.1 * chance.normal();
+      const level = coolerLevel(total, floorDb);
+      readings.push({ dutyPct: step.dutyPct, rpm, levelDb: level.levelDb, atFloor: level.standing === 'at-floor' }); // prettier-ignore
+      step = noiseTrim(readings, lineDb);
+    }
+    expect(readings.length).toBeLessThanOrEqual(8);
+    ended[step.next] = (ended[step.next] ?? 0) + 1;
+    const slowest = levelOf(fan, rpmOf(fan, Math.ceil(fan.startsPct)));
+    if (step.next === 'on-line') expect(Math.abs(step.levelDb - lineDb)).toBeLessThanOrEqual(0.3);
+    else if (step.next === 'bracketed') {
+      expect(step.upperPct - step.lowerPct).toBe(1);
+      expect(levelOf(fan, rpmOf(fan, step.lowerPct))).toBeLessThan(lineDb + 0.6);
+      expect(levelOf(fan, rpmOf(fan, step.upperPct))).toBeGreaterThan(lineDb - 0.6);
+    } else if (step.why === 'tops-out') expect(fan.fanDb).toBeLessThan(lineDb + 0.6);
+    else if (step.why === 'too-loud') expect(slowest).toBeGreaterThan(lineDb - 0.6);
+    else if (step.why === 'fixed') expect(fan.kind).toBe('fixed');
+    else expect(lineDb).toBeLessThan(floorDb + 8);
+  }
+  expect(ended['on-line']! + ended.bracketed!).toBeGreaterThan(90);
+  expect(ended.unreachable).toBeGreaterThan(10);
+});
+
+test('at half time the gauge’s end lies within its own doubt in 90 to 99 of 100 soaks, and it is no wide guess', () => {
+  let inside = 0;
+  let told = 0;
+  let doubts = 0;
+  for (let seed = 1; seed <= 200; seed += 1) {
+    const chance = seededChance(seed);
+    const entry = BOATHOUSE[seed % BOATHOUSE.length]!;
+    const rpm = (entry.cooler.maxRpm * (45 + 55 * chance.uniform())) / 100;
+    const loadW = 60 + 60 * chance.uniform();
+    const durationS = entry.kind === 'liquid' ? 2400 : 1300;
+    const { samples } = simulateRun(
+      entry.cooler,
+      BOATHOUSE_RIG,
+      { loadW, rpm, durationS, stepS: 1, mountFactor: 1, powerFactor: 1, labClockS: 9000 * chance.uniform() },
+      chance,
+    );
+    const half = samples.slice(0, samples.length / 2);
+    const gauge = settlingGauge(
+      half.map((of) => of.timeS),
+      half.map((of) => of.cpuC - of.ambientC),
+      half.map((of) => of.ambientC),
+      300,
+    );
+    if (gauge.endK === null) continue;
+    told += 1;
+    doubts += gauge.endDoubtK!;
+    const trueK = loadW * steadyResistance(entry.cooler, rpm);
+    if (Math.abs(gauge.endK - trueK) <= gauge.endDoubtK!) inside += 1;
+  }
+  console.log(told, inside, doubts / told);
+  expect(told).toBeGreaterThan(160);
+  expect(inside / told).toBeGreaterThanOrEqual(0.9);
+  expect(inside / told).toBeLessThanOrEqual(0.99);
+  expect(doubts / told).toBeLessThan(0.6);
+});
+
+test('a reading leaves a slammed door out, and says when too much was lost', () => {
+  const chance = seededChance(4);
+  const levels = Array.from({ length: 30 }, () => 33 + 0.15 * chance.normal());
+  const quiet = meterReading(levels);
+  expect(Math.abs(quiet.levelDb - 33)).toBeLessThan(0.15);
+  expect(quiet.leftOut.filter(Boolean)).toHaveLength(0);
+  const door = levels.map((of, i) => (i === 12 ? 58 : of));
+  const read = meterReading(door);
+  expect(Math.abs(read.levelDb - 33)).toBeLessThan(0.15);
+  expect(read.rawDb).toBeGreaterThan(42);
+  expect(read.leftOut.filter(Boolean)).toHaveLength(3);
+  expect(meterReading(levels.map((of, i) => (i % 4 === 0 ? 50 : of))).usable).toBe(false);
+  expect(idleLevelDb(door)).toBeCloseTo(32.8, 0);
+});
+
+test('the guard takes the load off a die without a cooler within 20 s, and leaves a sound one alone', () => {
+  const watch = (mountFactor: number, loadW: number) => {
+    const { samples } = simulateRun(BOATHOUSE[4]!.cooler, { ...BOATHOUSE_RIG, limitC: 200 }, { loadW, rpm: 1200, durationS: 120, stepS: 1, mountFactor, powerFactor: 1, labClockS: 0 }, seededChance(5)); // prettier-ignore
+    for (let i = 1; i < samples.length; i += 1) {
+      const said = benchGuard(samples.slice(0, i).map((of) => ({ atS: of.timeS, dieC: of.cpuC })), 90);
+      if (said) return { atS: samples[i]!.timeS, said };
+    }
+    return null;
+  }; // prettier-ignore
+  expect(watch(1, 170)).toBeNull();
+  expect(watch(1.6, 170)).toBeNull();
+  expect(watch(40, 170)!.atS).toBeLessThanOrEqual(20);
+});
