@@ -16,8 +16,9 @@ module.exports = {
     only('workers-use-core', 'workers', ['core']),
     only('ui-uses-core', 'ui', ['core']),
     only('stages-use-ui', 'stages', ['ui', 'core', 'workers']),
-    only('lab-uses-the-rest-below', 'lab', ['core', 'formats', 'simulator', 'database']),
-    only('commands-use-lab', 'command', ['core', 'formats', 'lab', 'simulator', 'database']),
+    only('instruments-use-core', 'instruments', ['core']),
+    only('lab-uses-the-rest-below', 'lab', ['core', 'formats', 'simulator', 'database', 'instruments']),
+    only('commands-use-lab', 'command', ['core', 'formats', 'lab', 'simulator', 'database', 'instruments']),
     only('app-uses-stages-and-lab', 'app', ['stages', 'ui', 'lab', 'core']),
     {
       name: 'core-has-no-io',

@@ -1,0 +1,115 @@
+import type { AddressInfo, Server } from 'node:net';
+import { BOATHOUSE, BOATHOUSE_RIG } from './boathouse';
+import type { Cooler } from './cooler';
+import { FANS } from './fanRoundUp';
+import { LiveRig, QUIET_EVENING, type Neighbourhood } from './liveRig';
+import { seededChance } from './random';
+import { serveScpi, type ScpiHandler } from './scpiServer';
+
+export const INSTRUMENTS = ['load', 'power', 'room', 'fans', 'meter', 'graphics'] as const;
+export type InstrumentName = (typeof INSTRUMENTS)[number];
+
+export interface Address {
+  host: string;
+  port: number;
+}
+
+/** Without a word for so long, wall time, the load goes off by itself, ms. */
+const WATCHDOG_MS = 15_000;
+
+/** The cooler behind an entry's id; one that is not in the demo gets one of the demo's by its name. */
+export function coolerOf(entry: string): Cooler {
+  const all = [...BOATHOUSE, ...FANS];
+  const known = all.find((of) => of.entry === entry);
+  if (known) return known.cooler;
+  const sum = [...entry].reduce((of, letter) => of + letter.codePointAt(0)!, 0);
+  return BOATHOUSE[sum % BOATHOUSE.length]!.cooler;
+}
+
+function wattsOf(text: string): number {
+  const watts = Number(text);
+  if (!(watts >= 0 && watts <= 1000)) throw new RangeError(`watts from 0 to 1000, got ${text}`);
+  return watts;
+}
+
+function dutyOf(text: string): number {
+  const duty = Number(text);
+  if (!(duty >= 0 && duty <= 100)) throw new RangeError(`duty from 0 to 100, got ${text}`);
+  return duty;
+}
+
+/**
+ * The simulated rig as instruments on loopback, one small server each, over one rig whose clock runs `speed` times as
+ * fast as the wall's. `close` ends them.
+ */
+export async function startInstruments(of: {
+  seed: number;
+  speed: number;
+  around?: Partial<Neighbourhood>;
+}): Promise<{
+  addresses: Record<InstrumentName, Address>;
+  rig: LiveRig;
+  servers: Record<InstrumentName, Server>;
+  close: () => Promise<void>;
+}> {
+  const chance = seededChance(of.seed);
+  const rig = new LiveRig(BOATHOUSE[4]!.cooler, BOATHOUSE_RIG, chance, { ...QUIET_EVENING, ...of.around });
+  const began = performance.now();
+  const nowS = () => ((performance.now() - began) / 1000) * of.speed;
+  let heardAt = performance.now();
+  const live = () => {
+    // What the watchdog did falls in the time before.
+    if (performance.now() - heardAt > WATCHDOG_MS) rig.loadW = 0;
+    rig.advance(nowS());
+    return rig;
+  };
+  const reading = (value: () => number, unit: string) => () => `${value()},${unit}`;
+  const handlers: Record<InstrumentName, Record<string, ScpiHandler>> = {
+    load: {
+      'LOAD:POW': (text) => void (live().loadW = wattsOf(text)),
+      'LOAD:POW?': () => String(live().loadW),
+      'MEAS:TEMP?': reading(() => live().readDieC(), 'CEL'),
+      // The simulated rig alone: which cooler somebody has just put on.
+      'SIM:MOUNT': (text) => {
+        const [entry = '', factor] = text.split(',');
+        live().mount(coolerOf(entry), factor ? Number(factor) : 1 + 0.012 * chance.normal());
+      },
+      'SIM:SPEED?': () => String(of.speed),
+    },
+    power: { 'MEAS:POW?': reading(() => live().readPowerW(), 'W') },
+    room: { 'MEAS:TEMP?': reading(() => live().readRoomC(), 'CEL') },
+    fans: {
+      'FAN:DUTY': (text) => void (live().dutyPct = dutyOf(text)),
+      'FAN:AUTO': () => void (live().dutyPct = null),
+      'FAN:DUTY?': () => String(live().dutyPct ?? -1),
+      'MEAS:SPE?': reading(() => live().readFanRpm(), 'RPM'),
+      'MEAS:SPE:PUMP?': reading(() => live().readPumpRpm(), 'RPM'),
+    },
+    meter: { 'MEAS:LEV?': reading(() => live().readLevelDb(), 'DBA') },
+    graphics: {
+      'LOAD:POW': (text) => void (live().gpuLoadW = wattsOf(text)),
+      'MEAS:TEMP?': reading(() => live().readGraphicsC(), 'CEL'),
+    },
+  };
+  const watchdog = setInterval(live, 1000);
+  const servers = {} as Record<InstrumentName, Server>;
+  const addresses = {} as Record<InstrumentName, Address>;
+  for (const name of INSTRUMENTS) {
+    const heard = name === 'load' ? () => void (live(), (heardAt = performance.now())) : undefined;
+    const server = serveScpi(`Abanico,simulated ${name},${of.seed},1`, handlers[name], heard);
+    await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+    servers[name] = server;
+    addresses[name] = { host: '127.0.0.1', port: (server.address() as AddressInfo).port };
+  }
+  return {
+    addresses,
+    rig,
+    servers,
+    close: async () => {
+      clearInterval(watchdog);
+      await Promise.all(
+        Object.values(servers).map((server) => new Promise((resolve) => server.close(resolve))),
+      );
+    },
+  };
+}

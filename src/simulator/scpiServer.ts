@@ -1,0 +1,52 @@
+import { createServer, type Server } from 'node:net';
+
+/** Answers a query, or obeys a command and answers nothing. A RangeError is kept for SYST:ERR?. */
+export type ScpiHandler = (argument: string) => string | void;
+
+const MOST_LINE = 4096;
+
+/**
+ * A small instrument: newline-ended SCPI over TCP with the common commands of IEEE 488.2 that a bench needs, on
+ * loopback. `heard` is told of every line, for a watchdog.
+ */
+export function serveScpi(
+  identity: string,
+  handlers: Readonly<Record<string, ScpiHandler>>,
+  heard: () => void = () => undefined,
+): Server {
+  return createServer((socket) => {
+    const errors: string[] = [];
+    let waiting = '';
+    const common: Record<string, ScpiHandler> = {
+      '*IDN?': () => identity,
+      '*CLS': () => void errors.splice(0),
+      '*RST': () => undefined,
+      '*OPC?': () => '1',
+      'SYST:ERR?': () => errors.shift() ?? '0,"No error"',
+    };
+    function obey(line: string): void {
+      heard();
+      const [head = '', ...rest] = line.trim().split(/\s+/);
+      if (head === '') return;
+      const handler = common[head.toUpperCase()] ?? handlers[head.toUpperCase()];
+      if (!handler) {
+        errors.push('-113,"Undefined header"');
+        return;
+      }
+      try {
+        const answer = handler(rest.join(' '));
+        if (typeof answer === 'string') socket.write(`${answer}\n`);
+      } catch (error) {
+        errors.push(`-222,"${(error as Error).message}"`);
+      }
+    }
+    socket.setEncoding('latin1');
+    socket.on('data', (chunk: string) => {
+      waiting += chunk;
+      const lines = waiting.split('\n');
+      waiting = lines.pop()!.slice(0, MOST_LINE);
+      for (const line of lines) obey(line);
+    });
+    socket.on('error', () => socket.destroy());
+  });
+}
