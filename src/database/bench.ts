@@ -1,9 +1,10 @@
 import type { BenchCommand, BenchRule, BenchSample, BenchState } from '@/core/bench/benchState';
 import type { Queryable } from './pool';
 
+/** Pages listen here for what the bench process has written. */
 export const BENCH_CHANNEL = 'bench';
-/** Held by the one process that owns the rig. */
-export const BENCH_LOCK = 71_205_533;
+/** The bench process listens here for what it is told. */
+export const ORDERS_CHANNEL = 'bench_orders';
 
 export interface BenchSession {
   id: number;
@@ -11,17 +12,20 @@ export interface BenchSession {
   mounting: string;
   state: BenchState;
   rule: BenchRule;
-  faults: string[];
-  startedAt: Date;
-  writtenAt: Date | null;
+  runsWritten: number;
+  /** Bench clock at the last write, s, its speed, and how long ago that was, s of wall time. */
   clockS: number;
-  endedAt: Date | null;
+  speed: number;
+  silentS: number;
+  ended: boolean;
 }
 
 const SELECT = `
-  SELECT id, round_up_id AS "roundUpId", mounting, state, rule, faults, started_at AS "startedAt",
-         written_at AS "writtenAt", clock_s AS "clockS", ended_at AS "endedAt" FROM bench_sessions`;
+  SELECT id, round_up_id AS "roundUpId", mounting, state, rule, runs_written AS "runsWritten", clock_s AS "clockS",
+         speed, extract(epoch FROM clock_timestamp() - written_at)::float8 AS "silentS", ended_at IS NOT NULL AS ended
+  FROM bench_sessions`;
 
+/** The mount that is on the rig; null where there is none. */
 export async function openSession(db: Queryable): Promise<BenchSession | null> {
   const { rows } = await db.query<BenchSession & Record<string, unknown>>(`${SELECT} WHERE ended_at IS NULL`);
   return rows[0] ?? null;
@@ -43,61 +47,111 @@ export async function insertSession(
     `INSERT INTO bench_sessions (round_up_id, mounting, state, rule) VALUES ($1, $2, $3, $4) RETURNING id`,
     [of.roundUpId, of.mounting, JSON.stringify(of.state), JSON.stringify(of.rule)],
   );
-  await notifyBench(db);
+  await db.query(`SELECT pg_notify($1, ''), pg_notify($2, '')`, [BENCH_CHANNEL, ORDERS_CHANNEL]);
   return rows[0]!.id;
 }
 
-export async function notifyBench(db: Queryable): Promise<void> {
-  await db.query(`SELECT pg_notify($1, '')`, [BENCH_CHANNEL]);
+export interface SkippedRun {
+  entry: string;
+  mount: number;
+  load: string;
+  setting: string;
+  pass: number;
+  why: string;
 }
 
-export interface BenchWrite {
-  sessionId: number;
-  state: BenchState;
-  clockS: number;
-  faults: string[];
-  ended: boolean;
-  samples: (BenchSample & { gap: boolean })[];
-  taken: number[];
-}
-
-/** What happened since the last write; writing the same twice changes nothing. */
-export async function writeBench(db: Queryable, of: BenchWrite): Promise<void> {
-  await db.query(
-    `UPDATE bench_sessions SET state = $2, clock_s = $3, faults = $4, written_at = now(),
-            ended_at = CASE WHEN $5 THEN coalesce(ended_at, now()) ELSE ended_at END WHERE id = $1`,
-    [of.sessionId, JSON.stringify(of.state), of.clockS, of.faults, of.ended],
+/** Points that mounts of a round-up have left out for good, by their last try. */
+export async function listSkipped(db: Queryable, roundUpId: number): Promise<SkippedRun[]> {
+  const { rows } = await db.query<{ state: BenchState }>(
+    `SELECT DISTINCT ON (mounting) state FROM bench_sessions WHERE round_up_id = $1 ORDER BY mounting, id DESC`,
+    [roundUpId],
   );
-  if (of.samples.length > 0) {
-    const column = (name: keyof BenchSample) =>
-      of.samples.map((sample) => (Number.isNaN(sample[name]) ? null : sample[name]));
-    await db.query(
-      `INSERT INTO bench_samples (session_id, at_s, die_c, room_c, power_w, fan_rpm, level_db, gap)
-       SELECT $1, * FROM unnest($2::float8[], $3::real[], $4::real[], $5::real[], $6::real[], $7::real[], $8::boolean[])
-       ON CONFLICT DO NOTHING`,
-      [of.sessionId, column('atS'), column('dieC'), column('roomC'), column('powerW'), column('fanRpm'), column('levelDb'), of.samples.map((sample) => sample.gap)],
-    ); // prettier-ignore
-  }
-  if (of.taken.length > 0)
-    await db.query(`UPDATE bench_commands SET taken_at = now() WHERE id = ANY($1)`, [of.taken]);
-  await notifyBench(db);
+  return rows.flatMap(({ state: { entry, mount, skipped } }) =>
+    skipped.map((of) => ({ entry, mount, ...of })),
+  );
 }
 
 export interface KeptSample extends BenchSample {
   gap: boolean;
 }
 
-/** Samples of a session after a bench clock, ascending; missing readings as NaN. */
+const ofSample = (samples: readonly KeptSample[], name: keyof Omit<BenchSample, 'more'>) =>
+  samples.map((of) => (Number.isNaN(of[name]) ? null : of[name]));
+
+/** Writes samples and where the mount stands; writing the same twice changes nothing. */
+export async function writeProgress(
+  db: Queryable,
+  of: { sessionId: number; state: BenchState; clockS: number; speed: number; samples: readonly KeptSample[] },
+): Promise<void> {
+  const { samples } = of;
+  await db.query(
+    `UPDATE bench_sessions SET state = $2, clock_s = $3, speed = $4, written_at = clock_timestamp() WHERE id = $1`,
+    [of.sessionId, JSON.stringify(of.state), of.clockS, of.speed],
+  );
+  if (samples.length > 0)
+    await db.query(
+      `INSERT INTO bench_samples (session_id, at_s, die_c, room_c, power_w, fan_rpm, level_db, more, gap)
+       SELECT $1, * FROM unnest($2::float8[], $3::real[], $4::real[], $5::real[], $6::real[], $7::real[], $8::jsonb[],
+                                $9::boolean[])
+       ON CONFLICT DO NOTHING`,
+      [
+        of.sessionId,
+        ofSample(samples, 'atS'),
+        ofSample(samples, 'dieC'),
+        ofSample(samples, 'roomC'),
+        ofSample(samples, 'powerW'),
+        ofSample(samples, 'fanRpm'),
+        ofSample(samples, 'levelDb'),
+        samples.map((sample) => (sample.more ? JSON.stringify(sample.more) : null)),
+        samples.map((sample) => sample.gap),
+      ],
+    );
+  await db.query(`SELECT pg_notify($1, '')`, [BENCH_CHANNEL]);
+}
+
+export async function endSession(db: Queryable, sessionId: number): Promise<void> {
+  await db.query(`UPDATE bench_sessions SET ended_at = now() WHERE id = $1 AND ended_at IS NULL`, [
+    sessionId,
+  ]);
+}
+
+/**
+ * Counts the runs written up to `upTo`; how many were written before, locked until the transaction ends. Null where
+ * the session is not there any more.
+ */
+export async function countRunsWritten(
+  db: Queryable,
+  sessionId: number,
+  upTo: number,
+): Promise<number | null> {
+  const { rows } = await db.query<{ before: number }>(
+    `SELECT runs_written AS before FROM bench_sessions WHERE id = $1 FOR UPDATE`,
+    [sessionId],
+  );
+  await db.query(`UPDATE bench_sessions SET runs_written = greatest(runs_written, $2) WHERE id = $1`, [
+    sessionId,
+    upTo,
+  ]);
+  return rows[0]?.before ?? null;
+}
+
+/** Samples of a session after a bench clock, ascending; missing readings as NaN. The last `most` of them. */
 export async function listSamples(
   db: Queryable,
   sessionId: number,
   afterS: number,
-  most = 20_000,
+  most = 1_000_000,
 ): Promise<KeptSample[]> {
-  const { rows } = await db.query<Record<keyof BenchSample, number | null> & { gap: boolean }>(
+  const { rows } = await db.query<
+    Record<Exclude<keyof BenchSample, 'more'>, number | null> & {
+      gap: boolean;
+      more: Record<string, number> | null;
+    }
+  >(
     `SELECT at_s AS "atS", die_c AS "dieC", room_c AS "roomC", power_w AS "powerW", fan_rpm AS "fanRpm",
-            level_db AS "levelDb", gap
-     FROM (SELECT * FROM bench_samples WHERE session_id = $1 AND at_s > $2 ORDER BY at_s DESC LIMIT $3) last ORDER BY at_s`,
+            level_db AS "levelDb", more, gap
+     FROM (SELECT * FROM bench_samples WHERE session_id = $1 AND at_s > $2 ORDER BY at_s DESC LIMIT $3) last
+     ORDER BY at_s`,
     [sessionId, afterS, most],
   );
   const there = (value: number | null) => value ?? Number.NaN;
@@ -108,6 +162,7 @@ export async function listSamples(
     powerW: there(row.powerW),
     fanRpm: there(row.fanRpm),
     levelDb: there(row.levelDb),
+    ...(row.more ? { more: row.more } : {}),
     gap: row.gap,
   }));
 }
@@ -123,16 +178,22 @@ export async function insertCommand(
     JSON.stringify(command),
     who,
   ]);
-  await notifyBench(db);
+  await db.query(`SELECT pg_notify($1, '')`, [ORDERS_CHANNEL]);
 }
 
-export async function listOpenCommands(
-  db: Queryable,
-  sessionId: number,
-): Promise<{ id: number; command: BenchCommand }[]> {
-  const { rows } = await db.query<{ id: number; command: BenchCommand }>(
+export interface GivenCommand {
+  id: number;
+  command: BenchCommand;
+}
+
+export async function listOpenCommands(db: Queryable, sessionId: number): Promise<GivenCommand[]> {
+  const { rows } = await db.query<GivenCommand & Record<string, unknown>>(
     `SELECT id, command FROM bench_commands WHERE session_id = $1 AND taken_at IS NULL ORDER BY id`,
     [sessionId],
   );
   return rows;
+}
+
+export async function markTaken(db: Queryable, ids: readonly number[]): Promise<void> {
+  if (ids.length > 0) await db.query(`UPDATE bench_commands SET taken_at = now() WHERE id = ANY($1)`, [ids]);
 }

@@ -1,93 +1,139 @@
-import { number, object, string } from 'yup';
 import type { BenchSample } from '@/core/bench/benchState';
+import type { BenchAddresses } from './benchAddresses';
 import { InstrumentFault, ScpiClient } from './scpiClient';
 
-const address = object({ host: string().required(), port: number().integer().min(1).max(65535).required() });
-const addresses = object({
-  load: address.required(),
-  power: address.required(),
-  room: address.required(),
-  fans: address.required(),
-  meter: address.required(),
-});
-type Addresses = Record<'load' | 'power' | 'room' | 'fans' | 'meter', { host: string; port: number }>;
+export type InstrumentRole = keyof BenchAddresses;
 
-/** Addresses of the instruments from their file. @throws where one is missing or two stand on one address */
-export function readAddresses(json: string): Addresses {
-  const read = addresses.validateSync(JSON.parse(json)) as Addresses;
-  const seen = new Map<string, string>();
-  for (const [name, { host, port }] of Object.entries(read)) {
-    const at = `${host}:${port}`;
-    const other = seen.get(at);
-    if (other) throw new RangeError(`${name} and ${other} stand on one address, ${at}: each needs its own`);
-    seen.set(at, name);
-  }
-  return read;
-}
+const MOST_FANS = 8;
 
 /** The instruments of a bench: what they read, and what they are told. */
 export class BenchInstruments {
-  private readonly clients: Record<keyof Addresses, ScpiClient>;
-  /** Faults of the last sample, by instrument. */
-  faults: InstrumentFault[] = [];
+  private readonly clients = new Map<InstrumentRole, ScpiClient>();
+  private readonly identities = new Map<InstrumentRole, string>();
+  private readonly faults = new Map<InstrumentRole, InstrumentFault>();
+  private fans = 1;
+  private pumps = 0;
+  private gpuTold = false;
   /** Wall clock at which the load last answered, ms. */
   loadHeardMs = performance.now();
 
-  constructor(of: Addresses, timeoutMs = 1000) {
-    const client = (name: keyof Addresses) => new ScpiClient(name, of[name], timeoutMs);
-    this.clients = {
-      load: client('load'),
-      power: client('power'),
-      room: client('room'),
-      fans: client('fans'),
-      meter: client('meter'),
-    };
+  constructor(addresses: BenchAddresses, timeoutMs = 1000) {
+    for (const [name, address] of Object.entries(addresses))
+      if (address) this.clients.set(name as InstrumentRole, new ScpiClient(name, address, timeoutMs));
   }
 
-  private async reading(name: keyof Addresses, line: string, unit: string): Promise<number> {
+  private async asked<T>(name: InstrumentRole, ask: (client: ScpiClient) => Promise<T>): Promise<T | null> {
+    const client = this.clients.get(name);
+    if (!client) return null;
     try {
-      const value = await this.clients[name].measure(line, unit);
+      const answer = await ask(client);
+      this.faults.delete(name);
       if (name === 'load') this.loadHeardMs = performance.now();
-      return value;
+      return answer;
     } catch (error) {
       if (!(error instanceof InstrumentFault)) throw error;
-      this.faults.push(error);
-      return Number.NaN;
+      this.faults.set(name, error);
+      return null;
     }
+  }
+
+  private async reading(name: InstrumentRole, line: string, unit: string): Promise<number> {
+    return (await this.asked(name, (client) => client.measure(line, unit))) ?? Number.NaN;
+  }
+
+  /** Asks each who it is, and the fan controller what hangs on it. */
+  async meet(): Promise<void> {
+    const names = [...this.clients.keys()];
+    await Promise.all(
+      names.map(async (name) => {
+        const identity = await this.asked(name, (client) => client.ask('*IDN?'));
+        if (identity !== null) this.identities.set(name, identity);
+      }),
+    );
+    const counts = (await this.asked('fans', (client) => client.ask('FAN:COUN?')))?.split(',').map(Number);
+    if (counts?.every((of) => of >= 0)) [this.fans = 1, this.pumps = 0] = counts;
+  }
+
+  /** Each instrument with its identity, and what is wrong with it. */
+  get states(): { name: string; identity: string; fault: string }[] {
+    return [...this.clients.keys()].map((name) => ({
+      name,
+      identity: this.identities.get(name) ?? '',
+      fault: this.faults.get(name)?.message ?? '',
+    }));
+  }
+
+  /** Its last fault; null where it answers well. */
+  faultOf(name: InstrumentRole): InstrumentFault | null {
+    return this.faults.get(name) ?? null;
   }
 
   /** Everything at once; what an instrument does not give is NaN, with its fault kept. */
   async sample(atS: number): Promise<BenchSample> {
-    this.faults = [];
+    const more: Record<string, number> = {};
+    const extra = async (heading: string, name: InstrumentRole, line: string, unit: string) => {
+      const value = await this.reading(name, line, unit);
+      if (!Number.isNaN(value)) more[heading] = value;
+    };
+    const extras = [];
+    for (let fan = 2; fan <= Math.min(this.fans, MOST_FANS); fan += 1)
+      extras.push(extra(`fan${fan}_rpm`, 'fans', `MEAS:SPE? ${fan}`, 'RPM'));
+    if (this.pumps > 0) extras.push(extra('pump_rpm', 'fans', 'MEAS:SPE:PUMP?', 'RPM'));
+    if (this.clients.has('graphics')) extras.push(extra('gpu_c', 'graphics', 'MEAS:TEMP?', 'CEL'));
     const [dieC, roomC, powerW, fanRpm, levelDb] = await Promise.all([
       this.reading('load', 'MEAS:TEMP?', 'CEL'),
       this.reading('room', 'MEAS:TEMP?', 'CEL'),
       this.reading('power', 'MEAS:POW?', 'W'),
       this.reading('fans', 'MEAS:SPE?', 'RPM'),
       this.reading('meter', 'MEAS:LEV?', 'DBA'),
-    ]);
-    return { atS, dieC, roomC, powerW, fanRpm, levelDb };
+      ...extras,
+    ] as [Promise<number>, Promise<number>, Promise<number>, Promise<number>, Promise<number>]);
+    return { atS, dieC, roomC, powerW, fanRpm, levelDb, ...(Object.keys(more).length > 0 ? { more } : {}) };
   }
 
-  /** Sets load and fans; told again each time, which keeps the load's watchdog quiet. */
-  async set(of: { loadW: number; dutyPct: number | null }): Promise<void> {
+  /** Sets loads and fans; told again each time, which keeps the load's watchdog quiet. */
+  async set(of: { loadW: number; gpuLoadW: number; dutyPct: number | null }): Promise<void> {
     const fans = of.dutyPct === null ? 'FAN:AUTO' : `FAN:DUTY ${of.dutyPct}`;
-    await Promise.allSettled([this.clients.load.tell(`LOAD:POW ${of.loadW}`), this.clients.fans.tell(fans)]);
+    const tell = (name: InstrumentRole, line: string) =>
+      this.clients
+        .get(name)
+        ?.tell(line)
+        .catch(() => undefined);
+    const told = [tell('load', `LOAD:POW ${of.loadW}`), tell('fans', fans)];
+    if (of.gpuLoadW > 0 || this.gpuTold) told.push(tell('graphics', `LOAD:POW ${of.gpuLoadW}`));
+    this.gpuTold = of.gpuLoadW > 0;
+    await Promise.all(told);
+  }
+
+  /** The load that is really on, W, as the instrument tells it; null where it does not. */
+  async loadW(): Promise<number | null> {
+    const answer = await this.asked('load', (client) => client.ask('LOAD:POW?'));
+    return answer === null ? null : Number(answer);
   }
 
   /** Tells the simulated rig which cooler is on it; others do not know the command and keep it as an error. */
   async mounted(entry: string): Promise<void> {
-    await this.clients.load.tell(`SIM:MOUNT ${entry}`).catch(() => undefined);
+    await this.clients
+      .get('load')!
+      .tell(`SIM:MOUNT ${entry}`)
+      .catch(() => undefined);
   }
 
-  /** How much faster than the wall's the bench clock runs: 1 for all but the simulated rig. */
-  async speed(): Promise<number> {
-    const answer = await this.clients.load.ask('SIM:SPEED?').catch(() => '1');
-    const speed = Number(answer);
-    return speed >= 1 && speed <= 240 ? speed : 1;
+  /** How much faster than the wall's the simulated rig's clock runs; null for instruments that are real. */
+  async speed(): Promise<number | null> {
+    if (!this.identities.get('load')?.includes('simulated')) return null;
+    const speed = Number(await this.asked('load', (client) => client.ask('SIM:SPEED?')));
+    return speed >= 1 ? speed : null;
+  }
+
+  async setSpeed(speed: number): Promise<void> {
+    await this.clients
+      .get('load')!
+      .tell(`SIM:SPEED ${speed}`)
+      .catch(() => undefined);
   }
 
   close(): void {
-    for (const client of Object.values(this.clients)) client.close();
+    for (const client of this.clients.values()) client.close();
   }
 }

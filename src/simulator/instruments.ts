@@ -38,6 +38,18 @@ function dutyOf(text: string): number {
   return duty;
 }
 
+function speedOf(text: string): number {
+  const speed = Number(text);
+  if (!(speed >= 1 && speed <= 120)) throw new RangeError(`bench clock from 1 to 120, got ${text}`);
+  return speed;
+}
+
+function fanOf(text: string): number {
+  const fan = Number(text || 1);
+  if (!(fan >= 1 && fan <= 8)) throw new RangeError(`fans 1 to 8, got ${text}`);
+  return fan;
+}
+
 /**
  * The simulated rig as instruments on loopback, one small server each, over one rig whose clock runs `speed` times as
  * fast as the wall's. `close` ends them.
@@ -54,8 +66,9 @@ export async function startInstruments(of: {
 }> {
   const chance = seededChance(of.seed);
   const rig = new LiveRig(BOATHOUSE[4]!.cooler, BOATHOUSE_RIG, chance, { ...QUIET_EVENING, ...of.around });
-  const began = performance.now();
-  const nowS = () => ((performance.now() - began) / 1000) * of.speed;
+  let { speed } = of;
+  let anchor = { wallMs: performance.now(), clockS: 0 };
+  const nowS = () => anchor.clockS + ((performance.now() - anchor.wallMs) / 1000) * speed;
   let heardAt = performance.now();
   const live = () => {
     // What the watchdog did falls in the time before.
@@ -74,7 +87,12 @@ export async function startInstruments(of: {
         const [entry = '', factor] = text.split(',');
         live().mount(coolerOf(entry), factor ? Number(factor) : 1 + 0.012 * chance.normal());
       },
-      'SIM:SPEED?': () => String(of.speed),
+      'SIM:SPEED': (text) => {
+        const wanted = speedOf(text);
+        anchor = { wallMs: performance.now(), clockS: nowS() };
+        speed = wanted;
+      },
+      'SIM:SPEED?': () => String(speed),
     },
     power: { 'MEAS:POW?': reading(() => live().readPowerW(), 'W') },
     room: { 'MEAS:TEMP?': reading(() => live().readRoomC(), 'CEL') },
@@ -82,10 +100,14 @@ export async function startInstruments(of: {
       'FAN:DUTY': (text) => void (live().dutyPct = dutyOf(text)),
       'FAN:AUTO': () => void (live().dutyPct = null),
       'FAN:DUTY?': () => String(live().dutyPct ?? -1),
-      'MEAS:SPE?': reading(() => live().readFanRpm(), 'RPM'),
+      'FAN:COUN?': () => '2,1',
+      'MEAS:SPE?': (text) => `${fanOf(text) > 2 ? 0 : live().readFanRpm()},RPM`,
       'MEAS:SPE:PUMP?': reading(() => live().readPumpRpm(), 'RPM'),
     },
-    meter: { 'MEAS:LEV?': reading(() => live().readLevelDb(), 'DBA') },
+    meter: {
+      'MEAS:LEV?': reading(() => live().readLevelDb(), 'DBA'),
+      'SIM:DRIF': (text) => void (live().meterDriftDbPerH = Number(text) || 0),
+    },
     graphics: {
       'LOAD:POW': (text) => void (live().gpuLoadW = wattsOf(text)),
       'MEAS:TEMP?': reading(() => live().readGraphicsC(), 'CEL'),

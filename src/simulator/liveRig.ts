@@ -16,8 +16,6 @@ export interface Neighbourhood {
   /** A door slams about once in so many seconds, and how loud, dB(A). */
   doorEveryS: number;
   doorDb: number;
-  /** The meter drifts, dB/h. */
-  meterDriftDbPerH: number;
 }
 
 export const QUIET_EVENING: Neighbourhood = {
@@ -25,7 +23,6 @@ export const QUIET_EVENING: Neighbourhood = {
   trafficS: 700,
   doorEveryS: 2400,
   doorDb: 52,
-  meterDriftDbPerH: 0,
 };
 
 /**
@@ -44,6 +41,8 @@ export class LiveRig {
   /** Null under the board's own control. */
   dutyPct: number | null = 0;
   mountFactor = 1;
+  /** The meter drifts, dB/h. */
+  meterDriftDbPerH = 0;
 
   constructor(
     private cooler: Cooler,
@@ -123,7 +122,7 @@ export class LiveRig {
     const own = this.rpm < 20 ? this.cooler.pumpDb : coolerDb(this.cooler, this.rpm);
     const door = this.clockS < this.doorUntilS ? this.around.doorDb : -99;
     const total = 10 * Math.log10(10 ** (own / 10) + 10 ** (floor / 10) + 10 ** (door / 10));
-    const drift = (this.around.meterDriftDbPerH * this.clockS) / 3600;
+    const drift = (this.meterDriftDbPerH * this.clockS) / 3600;
     return Number((total + drift + meterNoiseDb * this.chance.normal()).toFixed(1));
   }
 }

@@ -1,4 +1,4 @@
-import { createServer, type Server } from 'node:net';
+import { createServer, type Server, type Socket } from 'node:net';
 
 /** Answers a query, or obeys a command and answers nothing. A RangeError is kept for SYST:ERR?. */
 export type ScpiHandler = (argument: string) => string | void;
@@ -7,14 +7,27 @@ const MOST_LINE = 4096;
 
 /**
  * A small instrument: newline-ended SCPI over TCP with the common commands of IEEE 488.2 that a bench needs, on
- * loopback. `heard` is told of every line, for a watchdog.
+ * loopback. `heard` is told of every line, for a watchdog. `SIM:DROP 5` breaks its connections and takes none for 5 s,
+ * as a pulled cable would.
  */
 export function serveScpi(
   identity: string,
   handlers: Readonly<Record<string, ScpiHandler>>,
   heard: () => void = () => undefined,
 ): Server {
-  return createServer((socket) => {
+  const sockets = new Set<Socket>();
+  let awayUntil = 0;
+  function drop(argument: string): void {
+    awayUntil = performance.now() + Number(argument || 1) * 1000;
+    for (const socket of sockets) socket.destroy();
+  }
+  const server = createServer((socket) => {
+    if (performance.now() < awayUntil) {
+      socket.destroy();
+      return;
+    }
+    sockets.add(socket);
+    socket.on('close', () => sockets.delete(socket));
     const errors: string[] = [];
     let waiting = '';
     const common: Record<string, ScpiHandler> = {
@@ -22,6 +35,7 @@ export function serveScpi(
       '*CLS': () => void errors.splice(0),
       '*RST': () => undefined,
       '*OPC?': () => '1',
+      'SIM:DROP': drop,
       'SYST:ERR?': () => errors.shift() ?? '0,"No error"',
     };
     function obey(line: string): void {
@@ -49,4 +63,11 @@ export function serveScpi(
     });
     socket.on('error', () => socket.destroy());
   });
+  // Closing an instrument cuts its connections too.
+  const close = server.close.bind(server);
+  server.close = (done) => {
+    for (const socket of sockets) socket.destroy();
+    return close(done);
+  };
+  return server;
 }

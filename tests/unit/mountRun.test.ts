@@ -26,7 +26,14 @@ function measure(
   const { cooler } = BOATHOUSE.find((of) => of.entry === entry)!;
   const rig = new LiveRig(cooler, BOATHOUSE_RIG, seededChance(more.seed ?? 3));
   rig.mountFactor = more.mountFactor ?? 1;
-  const points: BenchPoint[] = settings.map((setting) => ({ load: '170 W', loadW: 170, setting, pass: 1 }));
+  const points: BenchPoint[] = settings.map((setting) => ({
+    load: '170 W',
+    loadW: 170,
+    loadName: '',
+    gpuLoadW: 0,
+    setting,
+    pass: 1,
+  }));
   let state: BenchState = beginMount({ entry, name: entry, mount: 1, isControl: false, points, nowS: 0 });
   const runs: BenchRun[] = [];
   const said: string[] = [];
@@ -64,7 +71,7 @@ function measure(
 
 function reduced(run: BenchRun, samples: readonly BenchSample[]) {
   const trace = samples.filter((of) => of.atS >= run.fromS && of.atS <= run.toS);
-  const column = (name: keyof BenchSample) => Float64Array.from(trace, (of) => of[name]);
+  const column = (name: Exclude<keyof BenchSample, 'more'>) => Float64Array.from(trace, (of) => of[name]);
   const result = reduceTrace(
     {
       timeS: Float64Array.from(trace, (of) => of.atS - run.fromS),
@@ -102,7 +109,7 @@ test('the noise trim brings the cooler to the line and measures it there, or tel
   }
   expect(said.join(' ')).toMatch(/On the line at \d+ %|lies between/);
   const quiet = measure('solano', ['45 dB(A)', '100 %']);
-  expect(quiet.said.join(' ')).toContain('45 dB(A) cannot be reached: at full speed it stands at 32');
+  expect(quiet.said.join(' ')).toContain('45 dB(A) left out: at full speed it stands at 32');
   expect(quiet.runs.map((of) => of.point.setting)).toEqual(['100 %']);
 });
 

@@ -2,11 +2,21 @@ import type { TrimReading } from './noiseTrim';
 import type { SettlingGauge } from './settlingGauge';
 
 export interface BenchPoint {
-  /** Key of the heat load, as the plan names it, and its watts. */
+  /** Key of the heat load, as the plan names it, and what it consists of. */
   load: string;
   loadW: number;
+  /** Name of a program; empty at fixed watts. */
+  loadName: string;
+  gpuLoadW: number;
   setting: string;
   pass: number;
+}
+
+export interface SkippedPoint {
+  load: string;
+  setting: string;
+  pass: number;
+  why: string;
 }
 
 export type BenchPhase =
@@ -20,6 +30,8 @@ export interface BenchSample {
   powerW: number;
   fanRpm: number;
   levelDb: number;
+  /** Further readings, by the names of trace columns: fan2_rpm, pump_rpm, gpu_c. */
+  more?: Record<string, number>;
 }
 
 /** Where a mount at the bench stands; plain data, so that it outlives the process that moves it. */
@@ -38,6 +50,7 @@ export interface BenchState {
   /** When the load came on; null while it is off. */
   loadOnS: number | null;
   loadW: number;
+  gpuLoadW: number;
   /** Null under the board's automatic control. */
   dutyPct: number | null;
   floorDb: number | null;
@@ -46,9 +59,15 @@ export interface BenchState {
   overruled: string;
   note: string;
   finished: number;
+  /** Points that will not be measured at this mount, and why. */
+  skipped: SkippedPoint[];
+  /** The guard has spoken: it is sounded. */
+  alarm: boolean;
   /** What was said last, for the reviewer. */
   said: string;
   gauge: SettlingGauge | null;
+  /** Bench clock at which the gauge was taken, s. */
+  gaugedS: number;
 }
 
 export interface BenchRule {
@@ -102,14 +121,18 @@ export function beginMount(of: {
     soakFromS: nowS,
     loadOnS: null,
     loadW: 0,
+    gpuLoadW: 0,
     dutyPct: 0,
     floorDb: null,
     trim: [],
     overruled: '',
     note: '',
     finished: 0,
+    skipped: [],
+    alarm: false,
     said: 'Supply off and unplugged; mount the cooler, then confirm.',
     gauge: null,
+    gaugedS: nowS,
   };
 }
 
@@ -118,9 +141,16 @@ export function enter(state: BenchState, phase: BenchPhase, nowS: number, said: 
   return { ...state, phase, sinceS: nowS, said };
 }
 
-/** Stopped, with the load off and the fans at full. */
-export function stop(state: BenchState, nowS: number, said: string): BenchState {
-  return { ...enter(state, 'stopped', nowS, said), loadW: 0, loadOnS: null, dutyPct: 100, gauge: null };
+/** No load, and the fans at full. */
+export const LOAD_OFF = { loadW: 0, gpuLoadW: 0, loadOnS: null, dutyPct: 100, gauge: null } as const;
+
+/** Stopped, with the load off; `alarm` where the guard has done it. */
+export function stop(state: BenchState, nowS: number, said: string, alarm = false): BenchState {
+  return { ...enter(state, 'stopped', nowS, said), ...LOAD_OFF, alarm };
+}
+
+export function hasEnded(state: BenchState): boolean {
+  return state.phase === 'done' || state.phase === 'stopped';
 }
 
 /** After a gap in which the load was taken off, a soak begins again: what it was is no soak any more. */

@@ -9,20 +9,25 @@ const OVER_K = 3;
 const TOO_FAST_K_PER_S = 2;
 const FIRST_S = 8;
 const OVER_LAST_S = 4;
+/** What a load just come on can show by its slope shows within this, s. */
+const GUARD_SLOPE_S = 60;
 
 /**
- * Whether the load must come off, in words; null where all is well. `samples` since the load came on, ascending: over
- * the limit by 3 K, or still climbing by more than 2 K/s eight seconds after it came on, when the die's own heat
- * capacity has long filled and only a heatsink that is not there explains it.
+ * Whether the load must come off, in words; null where all is well. `samples` ascend, and only those since the load came
+ * on at `loadOnS` count: over the limit by 3 K, or still climbing by more than 2 K/s eight seconds after it came on,
+ * when the die's own heat capacity has long filled and only a heatsink that is not there explains it.
  */
-export function benchGuard(samples: readonly GuardSample[], limitC: number): string | null {
-  const last = samples[samples.length - 1];
-  if (!last) return null;
+export function benchGuard(samples: readonly GuardSample[], limitC: number, loadOnS: number): string | null {
+  let at = samples.length - 1;
+  while (at >= 0 && Number.isNaN(samples[at]!.dieC)) at -= 1;
+  const last = samples[at];
+  if (!last || last.atS < loadOnS) return null;
   if (last.dieC > limitC + OVER_K) return `${last.dieC.toFixed(0)} °C, over the limit of ${limitC} °C`;
-  const onS = last.atS - samples[0]!.atS;
-  if (onS < FIRST_S || onS > 60) return null;
-  const before = [...samples].reverse().find((of) => of.atS <= last.atS - OVER_LAST_S);
-  if (!before) return null;
+  const onS = last.atS - loadOnS;
+  if (onS < FIRST_S || onS > GUARD_SLOPE_S) return null;
+  while (at >= 0 && (samples[at]!.atS > last.atS - OVER_LAST_S || Number.isNaN(samples[at]!.dieC))) at -= 1;
+  const before = samples[at];
+  if (!before || before.atS < loadOnS) return null;
   const slope = (last.dieC - before.dieC) / (last.atS - before.atS);
   return slope > TOO_FAST_K_PER_S
     ? `rising ${slope.toFixed(1)} K/s: too fast for a cooler that is mounted right`

@@ -36,10 +36,3 @@ export function meterReading(levelsDb: readonly number[]): MeterReading {
   const rawDb = energyMeanDb(levelsDb);
   return { levelDb: kept.length > 0 ? energyMeanDb(kept) : rawDb, rawDb, leftOut, usable };
 }
-
-/** Idle noise, dB(A): a low percentile over a long time, not the lowest glimpse. */
-export function idleLevelDb(levelsDb: readonly number[], share = 0.1): number {
-  if (levelsDb.length === 0) throw new RangeError('idleLevelDb: no levels');
-  const sorted = [...levelsDb].sort((a, b) => a - b);
-  return sorted[Math.floor(share * (sorted.length - 1))]!;
-}

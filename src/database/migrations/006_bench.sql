@@ -1,7 +1,7 @@
 -- Up Migration
 
 -- Mounts at the bench. The process that owns the rig writes here as it goes, and takes up from here when it is started
--- again; every page follows by LISTEN/NOTIFY on the channel "bench".
+-- again. Pages follow by LISTEN/NOTIFY on the channel "bench", the process on "bench_orders".
 
 CREATE TABLE bench_sessions (
   id             integer GENERATED ALWAYS AS IDENTITY PRIMARY KEY,
@@ -10,16 +10,18 @@ CREATE TABLE bench_sessions (
   mounting       text NOT NULL,
   state          jsonb NOT NULL,
   rule           jsonb NOT NULL,
-  -- What instruments did wrong last; empty where all is well.
-  faults         text[] NOT NULL DEFAULT '{}',
+  -- Runs that were written to the logbook: a write that is repeated does not write them twice.
+  runs_written   integer NOT NULL DEFAULT 0,
   started_at     timestamptz NOT NULL DEFAULT now(),
-  -- When the bench process last wrote, and its bench clock then, s.
-  written_at     timestamptz,
+  -- When the bench process last wrote, its bench clock then, s, and how fast that ran.
+  written_at     timestamptz NOT NULL DEFAULT now(),
   clock_s        double precision NOT NULL DEFAULT 0,
+  speed          real NOT NULL DEFAULT 1,
   ended_at       timestamptz
 );
 -- One rig, one mount at a time.
 CREATE UNIQUE INDEX bench_sessions_open ON bench_sessions ((true)) WHERE ended_at IS NULL;
+CREATE INDEX ON bench_sessions (round_up_id, id);
 
 CREATE TABLE bench_samples (
   session_id  integer NOT NULL REFERENCES bench_sessions ON DELETE CASCADE,
@@ -29,6 +31,8 @@ CREATE TABLE bench_samples (
   power_w     real,
   fan_rpm     real,
   level_db    real,
+  -- Further fans, pump, graphics card, by the names of trace columns.
+  more        jsonb,
   -- The first after samples are missing.
   gap         boolean NOT NULL DEFAULT false,
   PRIMARY KEY (session_id, at_s)
@@ -44,6 +48,31 @@ CREATE TABLE bench_commands (
 );
 CREATE INDEX ON bench_commands (session_id, id) WHERE taken_at IS NULL;
 
+-- Readings that a program pushes, at the bench clock of the session they came in.
+CREATE TABLE bench_pushed (
+  session_id  integer NOT NULL REFERENCES bench_sessions ON DELETE CASCADE,
+  at_s        double precision NOT NULL,
+  readings    jsonb NOT NULL
+);
+CREATE INDEX ON bench_pushed (session_id, at_s);
+
+-- One row: what the bench process sees, what is wanted of it, and the token for pushing.
+CREATE TABLE bench_status (
+  one           boolean PRIMARY KEY DEFAULT true CHECK (one),
+  seen_at       timestamptz,
+  instruments   jsonb NOT NULL DEFAULT '[]',
+  problem       text NOT NULL DEFAULT '',
+  -- How fast the simulated rig's clock runs; null for real instruments.
+  speed         real,
+  wanted_speed  real,
+  push_token    text NOT NULL DEFAULT replace(gen_random_uuid()::text || gen_random_uuid()::text, '-', '')
+);
+INSERT INTO bench_status DEFAULT VALUES;
+
+-- What a mount has left out changes the plan's progress, though it writes no run.
+CREATE TRIGGER wrote AFTER INSERT OR DELETE OR UPDATE OF ended_at ON bench_sessions
+  FOR EACH STATEMENT EXECUTE FUNCTION note_lab_write();
+
 -- Down Migration
 
-DROP TABLE bench_commands, bench_samples, bench_sessions;
+DROP TABLE bench_status, bench_pushed, bench_commands, bench_samples, bench_sessions;

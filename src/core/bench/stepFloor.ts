@@ -1,0 +1,25 @@
+import { enter, type BenchRule, type BenchSample, type BenchState } from './benchState';
+import { meterReading } from './meterReading';
+import { present, since } from './sampleSlices';
+
+/** Fans need so long to stand still before the room alone is read, s. */
+const FLOOR_WAIT_S = 10;
+export const METER_SILENT = 'The meter gives nothing: is it on?';
+
+/** The room alone, fans off, before the load comes on. */
+export function stepFloor(
+  state: BenchState,
+  samples: readonly BenchSample[],
+  nowS: number,
+  rule: BenchRule,
+): BenchState {
+  if (nowS - state.sinceS < FLOOR_WAIT_S + rule.readingS) return state;
+  const levels = present(since(samples, state.sinceS + FLOOR_WAIT_S), 'levelDb');
+  if (levels.length < 5) return { ...state, said: METER_SILENT };
+  const reading = meterReading(levels);
+  if (!reading.usable) return enter(state, 'floor', nowS, 'Too much noise outside: the room is read again.');
+  const floorDb = Number(reading.levelDb.toFixed(2));
+  const { loadW, gpuLoadW } = state.points[0]!;
+  const warm = { ...state, floorDb, loadW, gpuLoadW, loadOnS: loadW > 0 ? nowS : null, dutyPct: 100 };
+  return enter(warm, 'warm-up', nowS, `The room alone stands at ${floorDb.toFixed(1)} dB(A). Warming up.`);
+}

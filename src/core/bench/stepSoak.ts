@@ -1,0 +1,69 @@
+import { LIMIT_BAND_K } from '../settling/loadStretch';
+import { mean } from '../statistics/mean';
+import { enter, type BenchPoint, type BenchRule, type BenchSample, type BenchState } from './benchState';
+import { settlingGauge, type SettlingGauge } from './settlingGauge';
+import { present, since } from './sampleSlices';
+import { STILL_RPM } from './stepTrim';
+import { skipPoint } from './takePoint';
+
+/** Idle is watched for so long, s: background work comes and goes. */
+export const IDLE_S = 600;
+const START_S = 20;
+/** The fit is asked so often, s. */
+const GAUGE_EVERY_S = 10;
+const LIMITED_SHARE = 0.2;
+
+export function isIdle(point: BenchPoint): boolean {
+  return point.loadW === 0 && point.gpuLoadW === 0 && point.loadName === '';
+}
+
+/** Whether the die stands at its limit for more than a fifth of these samples (FORMATS step 4). */
+export function isLimited(samples: readonly BenchSample[], limitC: number): boolean {
+  const dies = present(samples, 'dieC');
+  return dies.filter((of) => of >= limitC - LIMIT_BAND_K).length > LIMITED_SHARE * dies.length;
+}
+
+/** How the soak in hand stands, by the rule of FORMATS step 1: at the limit by R times the nominal load. */
+export function gaugeOf(
+  state: BenchState,
+  samples: readonly BenchSample[],
+  nowS: number,
+  rule: BenchRule,
+): SettlingGauge {
+  const { loadW } = state.points[state.at]!;
+  const soak = since(samples, state.soakFromS).filter(
+    (of) => !Number.isNaN(of.dieC) && !Number.isNaN(of.roomC),
+  );
+  const limited = loadW > 0 && isLimited(since(soak, nowS - rule.windowS), rule.limitC);
+  const riseOf = (of: BenchSample) =>
+    limited && of.powerW > 0 ? ((of.dieC - of.roomC) * loadW) / of.powerW : of.dieC - of.roomC;
+  return settlingGauge(
+    soak.map((of) => of.atS - state.soakFromS),
+    soak.map(riseOf),
+    soak.map((of) => of.roomC),
+    rule.windowS,
+  );
+}
+
+/** A soak: until the rule calls it settled, or it has lasted longer than any should. */
+export function stepSoak(
+  state: BenchState,
+  samples: readonly BenchSample[],
+  nowS: number,
+  rule: BenchRule,
+): BenchState {
+  if (state.gauge && nowS - state.gaugedS < GAUGE_EVERY_S) return state;
+  const soakedS = nowS - state.soakFromS;
+  if (state.dutyPct !== null && state.dutyPct > 0 && soakedS > START_S) {
+    const speeds = present(since(samples, nowS - START_S / 2), 'fanRpm');
+    if (speeds.length >= 3 && mean(speeds) < STILL_RPM)
+      return skipPoint(state, nowS, `the fan does not turn at ${state.dutyPct} %`);
+  }
+  const now = { ...state, gauge: gaugeOf(state, samples, nowS, rule), gaugedS: nowS };
+  if (isIdle(state.points[state.at]!))
+    return soakedS < IDLE_S ? now : enter(now, 'reading', nowS, 'Ten minutes at idle. Reading the meter.');
+  if (now.gauge.settled) return enter(now, 'reading', nowS, 'Settled. Reading the meter.');
+  if (soakedS > rule.longestSoakS)
+    return enter(now, 'reading', nowS, `Not settled after ${Math.round(rule.longestSoakS / 60)} min: read as it is.`); // prettier-ignore
+  return now;
+}

@@ -1,0 +1,32 @@
+import { enter, LOAD_OFF, type BenchState, type SkippedPoint } from './benchState';
+import { noiseTrim } from './noiseTrim';
+import { settingKind } from './settingDuty';
+
+/** Takes a point in hand: its load and its duty, or the search for the duty; with none left, the load comes off. */
+export function takePoint(state: BenchState, at: number, nowS: number, lead: string): BenchState {
+  const point = state.points[at];
+  if (!point) {
+    const measured = state.finished === 1 ? 'One run is in the logbook' : `${state.finished} runs are in the logbook`;
+    return enter({ ...state, ...LOAD_OFF, at }, 'cool-down', nowS, `${lead}${measured}; the load is off. Let it cool.`);
+  }
+  const { loadW, gpuLoadW, load, setting } = point;
+  const loadOnS = loadW === 0 ? null : state.loadW > 0 ? state.loadOnS : nowS;
+  const next = { ...state, at, loadW, gpuLoadW, loadOnS, overruled: '', note: '', trim: [], gauge: null, soakFromS: nowS };
+  const kind = settingKind(setting);
+  if (kind.kind === 'line') {
+    const step = noiseTrim([], kind.lineDb);
+    const dutyPct = step.next === 'try' ? step.dutyPct : 100;
+    return enter({ ...next, dutyPct }, 'trim', nowS, `${lead}Looking for the duty at ${setting}.`);
+  }
+  const soaking = `${lead}Soaking at ${load}, fans ${setting}.`;
+  if (kind.kind === 'automatic') return enter({ ...next, dutyPct: null }, 'soak', nowS, soaking);
+  if (kind.kind === 'duty') return enter({ ...next, dutyPct: kind.dutyPct }, 'soak', nowS, soaking);
+  return skipPoint(next, nowS, `“${setting}” is no duty, level or “automatic”`);
+} // prettier-ignore
+
+/** The point in hand is not measured, for a reason that is kept; the next one is taken. */
+export function skipPoint(state: BenchState, nowS: number, why: string): BenchState {
+  const { load, setting, pass } = state.points[state.at]!;
+  const skipped: SkippedPoint[] = [...state.skipped, { load, setting, pass, why }];
+  return takePoint({ ...state, skipped }, state.at + 1, nowS, `${setting} left out: ${why}. `);
+}

@@ -1,0 +1,37 @@
+import type { Queryable } from './pool';
+
+export interface PushedReadings {
+  atS: number;
+  readings: Record<string, number>;
+}
+
+/**
+ * Keeps readings at the bench clock of the mount that is on the rig; they may lie up to a second ahead of its last
+ * write. How many were kept: none where no mount is on.
+ */
+export async function insertPushed(
+  db: Queryable,
+  lines: readonly { agoS: number; readings: Record<string, number> }[],
+): Promise<number> {
+  const { rowCount } = await db.query(
+    `INSERT INTO bench_pushed (session_id, at_s, readings)
+     SELECT s.id, s.clock_s + s.speed * (extract(epoch FROM clock_timestamp() - s.written_at) - line.ago), line.readings
+     FROM bench_sessions s, unnest($1::float8[], $2::jsonb[]) AS line (ago, readings)
+     WHERE s.ended_at IS NULL`,
+    [lines.map((of) => of.agoS), lines.map((of) => JSON.stringify(of.readings))],
+  );
+  return rowCount ?? 0;
+}
+
+export async function listPushed(
+  db: Queryable,
+  sessionId: number,
+  fromS: number,
+  toS: number,
+): Promise<PushedReadings[]> {
+  const { rows } = await db.query<PushedReadings & Record<string, unknown>>(
+    `SELECT at_s AS "atS", readings FROM bench_pushed WHERE session_id = $1 AND at_s BETWEEN $2 AND $3 ORDER BY at_s`,
+    [sessionId, fromS, toS],
+  );
+  return rows;
+}

@@ -1,0 +1,47 @@
+import { number, object, string, ValidationError } from 'yup';
+
+export interface Address {
+  host: string;
+  port: number;
+}
+
+/** Each its own socket; a graphics card's load only where there is one. */
+export interface BenchAddresses {
+  load: Address;
+  power: Address;
+  room: Address;
+  fans: Address;
+  meter: Address;
+  graphics?: Address;
+}
+
+const address = () =>
+  object({ host: string().required(), port: number().integer().min(1).max(65535).required() });
+const file = object({
+  load: address().required(),
+  power: address().required(),
+  room: address().required(),
+  fans: address().required(),
+  meter: address().required(),
+  graphics: address().default(undefined),
+});
+
+/** Addresses of the instruments from their file. @throws RangeError where one is missing or two stand on one address */
+export function benchAddresses(json: string): BenchAddresses {
+  let read: BenchAddresses;
+  try {
+    read = file.validateSync(JSON.parse(json)) as BenchAddresses;
+  } catch (error) {
+    if (error instanceof ValidationError) throw new RangeError(`instruments: ${error.message}`);
+    throw new RangeError(`instruments: not JSON: ${(error as Error).message}`);
+  }
+  const seen = new Map<string, string>();
+  for (const [name, of] of Object.entries(read)) {
+    if (!of) continue;
+    const at = `${of.host}:${of.port}`;
+    const other = seen.get(at);
+    if (other) throw new RangeError(`${name} and ${other} stand on one address, ${at}: each needs its own`);
+    seen.set(at, name);
+  }
+  return read;
+}

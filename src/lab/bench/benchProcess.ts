@@ -1,0 +1,231 @@
+import { existsSync, readFileSync, statSync } from 'node:fs';
+import { setTimeout as sleep } from 'node:timers/promises';
+import { afterGap } from '@/core/bench/benchState';
+import { BenchLine } from '@/database/benchLine';
+import { ORDERS_CHANNEL } from '@/database/bench';
+import { benchAddresses } from '@/instruments/benchAddresses';
+import { BenchInstruments } from '@/instruments/benchInstruments';
+import { BenchClock } from './benchClock';
+import { BenchRecord, isAway, MountGone } from './benchRecord';
+import { MountInHand } from './mountInHand';
+import { Spool } from './spool';
+
+export interface BenchProcessOptions {
+  databaseUrl: string;
+  /** File with the instruments' addresses; it may come, and change, while the process runs. */
+  instrumentsFile: string;
+  spoolFile: string;
+  /** Samples a second of bench clock. */
+  sampleHz: number;
+  log: (message: string) => void;
+}
+
+const WRITE_MS = 400;
+const TELL_MS = 2000;
+/** No faster than this, however fast the bench clock runs, ms of wall time. */
+const LEAST_PERIOD_MS = 25;
+/** Samples that are apart by so much more than they should be have a gap between them, ms. */
+const GAP_MS = 1000;
+/** A die that cannot be read for so long, though its load answers, is no longer watched, ms. */
+const BLIND_MS = 5000;
+
+/**
+ * The process that owns the rig: samples the instruments, moves the mount in hand by `benchStep`, tells the instruments
+ * what it wants, and writes all of it as it goes. Measuring never waits for PostgreSQL.
+ */
+export class BenchProcess {
+  private readonly record: BenchRecord;
+  private readonly clock = new BenchClock(0, 1);
+  private instruments: BenchInstruments | null = null;
+  private instrumentsRead = 0;
+  private mount: MountInHand | null = null;
+  private problem = '';
+  private stopped = false;
+  private wake: () => void = () => undefined;
+  private lastTickMs: number | null = null;
+  private lastAtS: number | null = null;
+  private loadWasAway = false;
+  private blindSinceMs: number | null = null;
+  private simulatedSpeed: number | null = null;
+  private toldMs = 0;
+
+  constructor(private readonly of: BenchProcessOptions) {
+    const line = new BenchLine(of.databaseUrl, ORDERS_CHANNEL, () => this.wake());
+    this.record = new BenchRecord(line, new Spool(of.spoolFile));
+  }
+
+  /** Runs until `stop`. */
+  async run(): Promise<void> {
+    await Promise.all([this.measure(), this.keepRecord()]);
+    if (this.mount && !this.mount.hasEnded)
+      await this.instruments?.set({ loadW: 0, gpuLoadW: 0, dutyPct: 100 });
+    if (this.mount) await this.record.flush(this.mount, this.clock.speed).catch(() => undefined);
+    this.instruments?.close();
+    await this.record.close();
+  }
+
+  /** The load goes off; the mount can be gone on with later. */
+  stop(): void {
+    this.stopped = true;
+    this.wake();
+  }
+
+  private async measure(): Promise<void> {
+    while (!this.stopped) {
+      const beganMs = performance.now();
+      await this.meetInstruments();
+      if (this.mount && this.instruments) await this.tick(this.mount, this.instruments);
+      const periodMs = this.mount ? this.periodMs : 250;
+      await sleep(Math.max(1, periodMs - (performance.now() - beganMs)));
+    }
+  }
+
+  private get periodMs(): number {
+    return Math.max(1000 / (this.of.sampleHz * this.clock.speed), LEAST_PERIOD_MS);
+  }
+
+  /** Reads the addresses where they are new. Wrong ones are told, and the file is looked at again. */
+  private async meetInstruments(): Promise<void> {
+    const { instrumentsFile } = this.of;
+    if (!existsSync(instrumentsFile)) {
+      if (!this.instruments) this.problem = 'no instruments are set up yet';
+      return;
+    }
+    const writtenMs = statSync(instrumentsFile).mtimeMs;
+    if (writtenMs === this.instrumentsRead) return;
+    this.instrumentsRead = writtenMs;
+    this.instruments?.close();
+    this.instruments = null;
+    try {
+      const instruments = new BenchInstruments(benchAddresses(readFileSync(instrumentsFile, 'utf8')));
+      await instruments.meet();
+      this.simulatedSpeed = await instruments.speed();
+      this.clock.set({ speed: this.simulatedSpeed ?? 1 });
+      this.instruments = instruments;
+      this.problem = '';
+      this.toldMs = 0;
+    } catch (error) {
+      this.problem = (error as Error).message;
+      this.of.log(this.problem);
+    }
+  }
+
+  private async tick(mount: MountInHand, instruments: BenchInstruments): Promise<void> {
+    const nowMs = performance.now();
+    const lateMs = this.lastTickMs === null ? 0 : nowMs - this.lastTickMs - this.periodMs;
+    this.lastTickMs = nowMs;
+    const atS = Math.max(this.clock.nowS, (this.lastAtS ?? -1) + 1e-3);
+    const sample = await instruments.sample(atS);
+    const isAwayNow = instruments.faultOf('load') !== null;
+    const back = this.loadWasAway && !isAwayNow;
+    this.loadWasAway = isAwayNow;
+    const gap = mount.gapBefore || lateMs > Math.max(GAP_MS, 3 * this.periodMs) || back;
+    if (gap && this.lastAtS !== null && !isAwayNow) {
+      const { loadW } = mount.state;
+      const stayed = loadW === 0 || (await instruments.loadW()) === loadW;
+      mount.state = afterGap(mount.state, atS - mount.lastSeenS, atS, stayed);
+      mount.gapBefore = false;
+    }
+    if (!isAwayNow) mount.lastSeenS = atS;
+    this.lastAtS = atS;
+    mount.take({ ...sample, gap });
+    this.watchDie(mount, instruments, Number.isNaN(sample.dieC), nowMs);
+    // A load that is away is not told: what it did meanwhile is asked first.
+    if (!isAwayNow) await instruments.set(mount.state);
+    if (mount.hasUrgent) this.wake();
+  }
+
+  /** A die that cannot be read under load has no watcher. An instrument that is away takes the load off by itself. */
+  private watchDie(mount: MountInHand, instruments: BenchInstruments, isBlind: boolean, nowMs: number): void {
+    const fault = instruments.faultOf('load');
+    if (!isBlind || mount.state.loadW === 0 || fault?.kind === 'away') {
+      this.blindSinceMs = null;
+      return;
+    }
+    this.blindSinceMs ??= nowMs;
+    if (nowMs - this.blindSinceMs > BLIND_MS) {
+      mount.stop(`The die cannot be read (${fault?.message ?? 'no reading'}): the load is off.`);
+      void instruments.set(mount.state);
+    }
+  }
+
+  private async keepRecord(): Promise<void> {
+    while (!this.stopped) {
+      try {
+        const taken = await this.record.take();
+        if (taken === 'held') await this.write();
+        else if (taken === 'away' && this.mount) this.record.keepAside(this.mount, this.clock.speed);
+        else if (taken === 'owned' && this.mount) await this.release('another process owns the rig');
+      } catch (error) {
+        if (error instanceof MountGone) await this.release('the round-up was deleted');
+        else if (isAway(error)) {
+          if (this.mount) this.record.keepAside(this.mount, this.clock.speed);
+        } else {
+          this.problem = `could not be written: ${(error as Error).message}`;
+          this.of.log((error as Error).stack ?? this.problem);
+        }
+      }
+      await Promise.race([sleep(WRITE_MS), new Promise<void>((resolve) => (this.wake = resolve))]);
+    }
+  }
+
+  private async write(): Promise<void> {
+    if (this.mount) {
+      const { hasEnded } = this.mount;
+      await this.record.flush(this.mount, this.clock.speed);
+      if (hasEnded) this.leave();
+    } else {
+      await this.record.catchUp();
+      await this.takeUp();
+    }
+    if (performance.now() - this.toldMs > TELL_MS) await this.tellStatus();
+  }
+
+  /** The open mount, from where it was left. */
+  private async takeUp(): Promise<void> {
+    const { instruments } = this;
+    const found = instruments && (await this.record.waiting());
+    if (!instruments || !found) return;
+    const { session, samples, commands } = found;
+    const clockS = session.clockS + session.silentS * session.speed;
+    this.clock.set({ clockS });
+    const fresh = samples.length === 0 && session.state.phase === 'mount' && session.clockS === 0;
+    if (fresh) await instruments.mounted(session.state.entry);
+    const mount = new MountInHand(session, samples, clockS);
+    mount.gapBefore = !fresh;
+    mount.lastSeenS = samples.at(-1)?.atS ?? session.clockS;
+    mount.give(commands);
+    this.lastAtS = samples.at(-1)?.atS ?? session.clockS;
+    this.lastTickMs = null;
+    this.loadWasAway = false;
+    this.mount = mount;
+  }
+
+  private leave(): void {
+    this.mount = null;
+    this.lastAtS = null;
+  }
+
+  private async release(why: string): Promise<void> {
+    this.of.log(why);
+    if (why !== 'another process owns the rig')
+      await this.instruments?.set({ loadW: 0, gpuLoadW: 0, dutyPct: 100 });
+    this.leave();
+  }
+
+  private async tellStatus(): Promise<void> {
+    const { instruments } = this;
+    if (instruments && !this.mount) await instruments.meet();
+    const wanted = await this.record.tell({
+      instruments: instruments?.states ?? [],
+      problem: this.problem,
+      speed: this.simulatedSpeed,
+    });
+    this.toldMs = performance.now();
+    if (instruments && wanted !== null && this.simulatedSpeed !== null && wanted !== this.simulatedSpeed) {
+      await instruments.setSpeed(wanted);
+      this.clock.set({ speed: wanted });
+      this.simulatedSpeed = wanted;
+    }
+  }
+}

@@ -1,0 +1,127 @@
+import type { BenchLine } from '@/database/benchLine';
+import {
+  countRunsWritten,
+  endSession,
+  listOpenCommands,
+  listSamples,
+  markTaken,
+  openSession,
+  writeProgress,
+  type BenchSession,
+  type GivenCommand,
+  type KeptSample,
+} from '@/database/bench';
+import { readStatus, writeStatus, type BenchStatus } from '@/database/benchStatus';
+import { DatabaseAway, type Queryable } from '@/database/pool';
+import { hasEnded } from '@/core/bench/benchState';
+import { keepRun } from './keepRun';
+import { neededFromS, type MountInHand, type Unwritten } from './mountInHand';
+import type { Spool } from './spool';
+
+/** The mount was deleted with its round-up: there is nothing to go on with. */
+export class MountGone extends Error {}
+
+async function write(
+  db: Queryable,
+  of: Unwritten,
+  session: Pick<BenchSession, 'roundUpId' | 'rule'>,
+): Promise<void> {
+  const before = await countRunsWritten(db, of.sessionId, of.runs.at(-1)?.ordinal ?? 0);
+  if (before === null) throw new MountGone();
+  await writeProgress(db, of);
+  for (const ended of of.runs) if (ended.ordinal > before) await keepRun(db, { ...of, ...session }, ended);
+  await markTaken(db, of.taken);
+  if (hasEnded(of.state)) await endSession(db, of.sessionId);
+}
+
+/**
+ * What the bench process writes and reads: in PostgreSQL on the line that holds the lock, and in the spool on disk while
+ * PostgreSQL is away.
+ */
+export class BenchRecord {
+  /** Something waits in the spool that PostgreSQL does not have. */
+  private spooled: boolean;
+
+  constructor(
+    private readonly line: BenchLine,
+    private readonly spool: Spool,
+  ) {
+    this.spooled = spool.read().length > 0;
+  }
+
+  /** Takes the lock again if need be. */
+  async take(): Promise<'held' | 'owned' | 'away'> {
+    return this.line.take();
+  }
+
+  /** Writes what the spool holds of an earlier process. */
+  async catchUp(): Promise<void> {
+    if (!this.spooled) return;
+    const waiting = this.spool.read();
+    await this.line.transaction(async (db) => {
+      const session = await openSession(db);
+      // A mount that ended, or was deleted meanwhile, takes nothing more.
+      for (const of of waiting) {
+        if (of.sessionId === session?.id) await write(db, of, session);
+      }
+    });
+    this.spool.clear();
+    this.spooled = false;
+  }
+
+  /**
+   * Writes what the mount has gathered, all of it or nothing, and brings back the commands that wait for it. While
+   * PostgreSQL is away it goes to the spool and stays with the mount. @throws DatabaseAway, MountGone
+   */
+  async flush(mount: MountInHand, speed: number): Promise<void> {
+    const unwritten = mount.takeUnwritten(speed);
+    try {
+      const commands = await this.line.transaction(async (db) => {
+        await write(db, unwritten, mount);
+        return listOpenCommands(db, mount.sessionId);
+      });
+      mount.give(commands);
+      if (this.spooled) this.spool.clear();
+      this.spooled = false;
+    } catch (error) {
+      mount.putBack(unwritten);
+      throw error;
+    }
+  }
+
+  /** Keeps on disk what could not be written, once each. */
+  keepAside(mount: MountInHand, speed: number): void {
+    this.spool.append(mount.unspooled(speed));
+    this.spooled = true;
+  }
+
+  /** The mount that is to be measured, with its last samples; null where there is none. */
+  async waiting(): Promise<{
+    session: BenchSession;
+    samples: KeptSample[];
+    commands: GivenCommand[];
+  } | null> {
+    return this.line.transaction(async (db) => {
+      const session = await openSession(db);
+      if (!session) return null;
+      const samples = await listSamples(db, session.id, neededFromS(session.state));
+      return { session, samples, commands: await listOpenCommands(db, session.id) };
+    });
+  }
+
+  /** Tells how the bench stands; the speed that is wanted of a simulated rig. */
+  async tell(status: Pick<BenchStatus, 'instruments' | 'problem' | 'speed'>): Promise<number | null> {
+    return this.line.transaction(async (db) => {
+      await writeStatus(db, status);
+      return (await readStatus(db)).wantedSpeed;
+    });
+  }
+
+  close(): Promise<void> {
+    return this.line.close();
+  }
+}
+
+export function isAway(error: unknown): boolean {
+  return error instanceof DatabaseAway;
+}

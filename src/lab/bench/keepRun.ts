@@ -1,0 +1,87 @@
+import type { BenchRule, BenchState } from '@/core/bench/benchState';
+import { reduceTrace } from '@/core/reduction/reduceTrace';
+import { listSamples } from '@/database/bench';
+import { insertChange } from '@/database/changes';
+import type { Queryable } from '@/database/pool';
+import { listPushed } from '@/database/pushedReadings';
+import { findEntry, nextLabel } from '@/database/runEdits';
+import { insertRun } from '@/database/runs';
+import { insertTrace } from '@/database/traces';
+import { toTrace } from '@/formats/bundle/traceTable';
+import { reduceStoredRun } from '../reduceStoredRun';
+import { benchTrace } from './benchTrace';
+import type { EndedRun } from './mountInHand';
+
+const JUST_BEFORE_S = 1e-6;
+
+/**
+ * Puts a run that has ended into the logbook, with its trace, in the caller's transaction and after its samples were
+ * written there. One that the guard ended is set aside with what it said.
+ */
+export async function keepRun(
+  db: Queryable,
+  of: {
+    sessionId: number;
+    roundUpId: number;
+    rule: BenchRule;
+    state: BenchState;
+    clockS: number;
+    speed: number;
+  },
+  { run }: EndedRun,
+): Promise<void> {
+  const entry = await findEntry(db, of.roundUpId, of.state.entry);
+  // Taken out of the line-up meanwhile: there is nothing left that the run could belong to.
+  if (!entry) return;
+  const after = await listSamples(db, of.sessionId, run.fromS - JUST_BEFORE_S);
+  const samples = after.filter((sample) => sample.atS <= run.toS);
+  const channels = benchTrace(run, samples, await listPushed(db, of.sessionId, run.fromS - 10, run.toS));
+  const { point } = run;
+  const reduced = reduceTrace(toTrace({ channels }), {
+    loadW: point.loadW,
+    program: point.loadName !== '',
+    limitC: of.rule.limitC,
+    windowS: of.rule.windowS,
+  });
+  // What ended before it gave a window keeps its last readings in place of means.
+  const last = [...samples]
+    .reverse()
+    .find((sample) => !Number.isNaN(sample.dieC) && !Number.isNaN(sample.roomC));
+  if (!reduced.known && !last) return;
+  const typed = reduced.known ? null : last!;
+  const gapsS = samples.flatMap((sample, i) =>
+    sample.gap && i > 0 ? [sample.atS - samples[i - 1]!.atS] : [],
+  );
+  const gaps = gapsS.map((gapS) => `gap of ${Math.round(gapS)} s in the samples`).join('; ');
+  const label = await nextLabel(db, of.roundUpId);
+  const agoMs = ((of.clockS - run.fromS) / of.speed) * 1000;
+  const id = await insertRun(db, {
+    label,
+    ...entry,
+    mount: of.state.mount,
+    pass: point.pass,
+    loadW: point.loadW,
+    loadName: point.loadName,
+    gpuLoadW: point.gpuLoadW,
+    setting: point.setting,
+    control: run.dutyPct === null ? 'automatic' : 'fixed',
+    noiseDb: run.noiseDb,
+    floorDb: run.floorDb,
+    trace: typed ? '' : `traces/${label}.csv`,
+    typedCpuC: typed?.dieC ?? null,
+    typedAmbientC: typed?.roomC ?? null,
+    typedPowerW: typed && !Number.isNaN(typed.powerW) ? typed.powerW : null,
+    dutyPct: run.dutyPct,
+    rpm: run.rpm,
+    startedAt: new Date(Date.now() - agoMs).toISOString().slice(0, 19),
+    note: [run.note, gaps].filter(Boolean).join('; '),
+    setAside: run.failed,
+    movedWindow: null,
+    windowReason: '',
+    ambientDoubtK: null,
+    extra: { bench_session: String(of.sessionId) },
+  });
+  if (!typed) await insertTrace(db, id, channels);
+  await insertChange(db, id, { who: 'bench', what: 'run', was: '', isNow: 'measured at the bench' });
+  await reduceStoredRun(db, id);
+}
