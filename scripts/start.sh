@@ -4,14 +4,41 @@ source scripts/build.sh
 
 PORT="${PORT:-4780}"
 server=
+rig=
+keeper=
 own_database=
+data="$(realpath -m "${ABANICO_DATA:-.data}")"
+
+end_process() {
+  [ -n "$1" ] && kill -0 "$1" 2>/dev/null || return 0
+  kill -TERM "$1" 2>/dev/null || true
+  # Pages that are followed live hold connections open: nobody waits for them longer than this.
+  for _ in $(seq 50); do
+    kill -0 "$1" 2>/dev/null || break
+    sleep 0.1
+  done
+  kill -KILL "$1" 2>/dev/null || true
+  wait "$1" 2>/dev/null || true
+}
+
+# The process that owns the rig is started again whenever it ends; before it goes for good, it takes the load off.
+keep_bench() {
+  local child=
+  trap 'kill -TERM "$child" 2>/dev/null; wait "$child" 2>/dev/null; exit 0' TERM
+  trap '' INT
+  while :; do
+    node --no-warnings --import tsx src/command/bench.ts &
+    child=$!
+    wait "$child" || true
+    sleep 0.5
+  done
+}
 
 stop_all() {
   trap - EXIT INT TERM HUP
-  if [ -n "$server" ] && kill -0 "$server" 2>/dev/null; then
-    kill -TERM "$server" 2>/dev/null || true
-    wait "$server" 2>/dev/null || true
-  fi
+  end_process "$keeper"
+  end_process "$rig"
+  end_process "$server"
   [ -z "$own_database" ] || stop_postgres
 }
 trap stop_all EXIT
@@ -29,6 +56,16 @@ if [ -z "${DATABASE_URL:-}" ]; then
 fi
 need_build
 node --no-warnings --import tsx src/command/prepare.ts || exit 1
+export ABANICO_SPOOL="${ABANICO_SPOOL:-$data/bench-spool.jsonl}"
+if [ -z "${ABANICO_INSTRUMENTS:-}" ]; then
+  export ABANICO_INSTRUMENTS="$data/instruments.json"
+  mkdir -p "$data"
+  rm -f "$ABANICO_INSTRUMENTS"
+  node --no-warnings --import tsx src/command/rig.ts &
+  rig=$!
+fi
+keep_bench &
+keeper=$!
 NODE_ENV=production node_modules/.bin/next start -H 127.0.0.1 -p "$PORT" >/dev/null &
 server=$!
 node -e '

@@ -197,3 +197,32 @@ export async function listOpenCommands(db: Queryable, sessionId: number): Promis
 export async function markTaken(db: Queryable, ids: readonly number[]): Promise<void> {
   if (ids.length > 0) await db.query(`UPDATE bench_commands SET taken_at = now() WHERE id = ANY($1)`, [ids]);
 }
+
+export interface TriedRun {
+  id: number;
+  /** The mount at the bench that it came from; empty for runs from elsewhere. */
+  session: string;
+  loadW: number;
+  loadName: string;
+  gpuLoadW: number;
+  setting: string;
+  riseK: number;
+}
+
+/** Runs of an entry's mount that were set aside to mount it again, one row for each run. */
+export async function listRejectedTries(
+  db: Queryable,
+  roundUpId: number,
+  of: { entry: string; mount: number; because: string },
+): Promise<TriedRun[]> {
+  const { rows } = await db.query<TriedRun & Record<string, unknown>>(
+    `SELECT u.id, coalesce(u.extra ->> 'bench_session', '') AS session, u.load_w AS "loadW", u.load_name AS "loadName",
+            u.gpu_load_w AS "gpuLoadW", u.setting, d.rise_k AS "riseK"
+     FROM round_ups r JOIN round_up_entries c ON c.round_up_id = r.id
+     JOIN runs u ON u.entry_id = c.entry_id AND u.rig_revision_id = r.rig_revision_id AND u.deleted_at IS NULL
+     JOIN reductions d ON d.run_id = u.id AND d.window_s = r.window_s
+     WHERE r.id = $1 AND c.code = $2 AND u.mount = $3 AND starts_with(u.set_aside, $4)`,
+    [roundUpId, of.entry, of.mount, of.because],
+  );
+  return rows;
+}

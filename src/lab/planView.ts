@@ -1,5 +1,5 @@
 import { median } from '@/core/statistics/median';
-import { doneBy } from '@/core/plan/doneRuns';
+import { doneBy, type DoneRun } from '@/core/plan/doneRuns';
 import { designedMountings } from '@/core/plan/mountings';
 import type { PlanSheet } from '@/core/plan/planSheet';
 import { defaultPlanSettings, type PlanEntry } from '@/core/plan/planSettings';
@@ -11,6 +11,7 @@ import { labRunPoint, type LabRun } from '@/core/runs/labRun';
 import { groupBy } from '@/core/statistics/groupBy';
 import { ASSUMED_SPREAD_K } from '@/core/uncertainty/settingSpread';
 import type { Brief } from '@/core/brief/brief';
+import { listSkipped } from '@/database/bench';
 import { withDatabase } from '@/database/pool';
 import { readSheet, type KeptSheet } from '@/database/sheets';
 import { briefOf } from './briefView';
@@ -22,10 +23,13 @@ export interface PlanView {
   entries: (PlanEntry & { name: string })[];
   /** Keys of the brief's heat loads, as planned points name them, in their order. */
   loads: string[];
+  /** What each of them consists of. */
+  heat: Map<string, Brief['loads'][number]>;
   scatter: RigScatter;
   /** Where the scatter was learnt, in words. */
   scatterFrom: string;
-  done: { entry: string; mount: number; load: string; setting: string; pass: number }[];
+  /** What was measured, and what the bench has left out for good. */
+  done: DoneRun[];
   deadline: string;
   /** Rises at the noise line by load and entry, K: what a pilot is judged by. */
   risesK: Record<string, Record<string, number>>;
@@ -96,11 +100,12 @@ function blankPlan(brief: Brief, runs: readonly LabRun[], today: string): PlanSh
 export async function viewPlan(roundUpId: number, today: string): Promise<PlanView | null> {
   const view = await viewRoundUp(roundUpId);
   if (!view) return null;
-  const [sheet, brief, lineUp] = await withDatabase((db) =>
+  const [sheet, brief, lineUp, skipped] = await withDatabase((db) =>
     Promise.all([
       readSheet<PlanSheet>(db, 'plan', roundUpId),
       briefOf(db, roundUpId),
       lineUpOf(db, roundUpId),
+      listSkipped(db, roundUpId),
     ]),
   );
   const byEntry = groupBy(view.runs, (run) => run.entry);
@@ -115,15 +120,13 @@ export async function viewPlan(roundUpId: number, today: string): Promise<PlanVi
     sheet: sheet ?? { version: 0, body: blankPlan(brief!.body, view.runs, today) },
     entries: lineUp.map((of) => planEntry(of, byEntry.get(of.code) ?? [], view.roundUp.windowS)),
     loads: brief!.body.loads.map(loadKeyOf),
+    heat: new Map(brief!.body.loads.map((load) => [loadKeyOf(load), load])),
     scatter,
     scatterFrom: from,
-    done: counting.map((run) => ({
-      entry: run.entry,
-      mount: run.mount,
-      load: loadLabel(run),
-      setting: run.setting,
-      pass: run.pass,
-    })),
+    done: [
+      ...counting.map(({ entry, mount, setting, pass, ...run }) => ({ entry, mount, load: loadLabel(run), setting, pass })),
+      ...skipped,
+    ], // prettier-ignore
     deadline: brief!.body.deadline,
     risesK,
   };

@@ -1,3 +1,4 @@
+import { openSession } from '@/database/bench';
 import { withDatabase } from '@/database/pool';
 import { readSheet } from '@/database/sheets';
 import { keptWhileUnwritten } from './keptWhileUnwritten';
@@ -7,12 +8,19 @@ import { planProgress, viewPlan, type PlanProgress } from './planView';
 export interface RailView {
   briefWritten: boolean;
   plan: PlanProgress | null;
+  /** A mount of it is on the rig. */
+  onRig: boolean;
 }
 
 const kept = keptWhileUnwritten(async (db, roundUpId): Promise<RailView> => {
   const brief = await readSheet(db, 'brief', roundUpId);
   const plan = await viewPlan(roundUpId, '2000-01-01');
-  return { briefWritten: brief !== null, plan: plan && planProgress(plan) };
+  const open = await openSession(db);
+  return {
+    briefWritten: brief !== null,
+    plan: plan && planProgress(plan),
+    onRig: open?.roundUpId === roundUpId,
+  };
 }, 32);
 
 export function viewRail(roundUpId: number): Promise<RailView> {

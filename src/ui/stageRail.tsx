@@ -7,8 +7,7 @@ export interface RailStage {
   name: string;
   /** What is done or waits, in a word or two. */
   note: string;
-  /** Where it leads; null where the stage is not built. */
-  segment: string | null;
+  segment: string;
   progress: 'done' | 'begun' | 'open';
 }
 
@@ -22,7 +21,7 @@ export function StageRail({ base, stages }: { base: string; stages: RailStage[] 
     <nav aria-label="Stages" className="overflow-x-auto border-b border-hairline px-4 md:px-5">
       <ol className="flex min-w-max lg:grid lg:min-w-0 lg:grid-cols-8">
         {stages.map((stage) => {
-          const here = stage.segment !== null && stage.segment === current;
+          const here = stage.segment === current;
           const inside = (
             <>
               <span aria-hidden="true" className="text-[11px] leading-none">
@@ -35,17 +34,13 @@ export function StageRail({ base, stages }: { base: string; stages: RailStage[] 
           const shape = 'flex items-baseline gap-1.5 border-b-3 px-2 py-2 text-[14.5px] whitespace-nowrap';
           return (
             <li key={stage.name} className="min-w-0">
-              {stage.segment === null ? (
-                <span className={`${shape} border-transparent text-ink2`}>{inside}</span>
-              ) : (
-                <Link
-                  href={`${base}/${stage.segment}`}
-                  aria-current={here ? 'page' : undefined}
-                  className={`${shape} ${here ? 'border-act text-act' : 'border-transparent'}`}
-                >
-                  {inside}
-                </Link>
-              )}
+              <Link
+                href={`${base}/${stage.segment}`}
+                aria-current={here ? 'page' : undefined}
+                className={`${shape} ${here ? 'border-act text-act' : 'border-transparent'}`}
+              >
+                {inside}
+              </Link>
             </li>
           );
         })}

@@ -13,7 +13,7 @@ import { settingKind } from './settingDuty';
 import { METER_SILENT } from './stepFloor';
 import { present, since } from './sampleSlices';
 import { gaugeOf, isIdle, isLimited, IDLE_S } from './stepSoak';
-import { skipPoint, takePoint } from './takePoint';
+import { takePoint } from './takePoint';
 
 /** Idle is told by a low percentile of its ten minutes, not by the lowest glimpse. */
 const IDLE_SHARE = 0.1;

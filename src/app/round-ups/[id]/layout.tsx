@@ -51,7 +51,13 @@ export default async function RoundUpLayout({ children, params }: Props) {
       segment: 'plan',
       progress: !plan ? 'open' : plan.done >= plan.planned ? 'done' : 'begun',
     },
-    { name: 'Bench', note: 'not built yet', segment: null, progress: 'open' },
+    {
+      name: 'Bench',
+      note: rail.onRig ? 'on the rig' : plan ? `${plan.planned - plan.done} to go` : 'no plan',
+      segment: 'bench',
+      progress:
+        plan && plan.done >= plan.planned ? 'done' : rail.onRig || (plan && plan.done > 0) ? 'begun' : 'open',
+    },
     {
       name: 'Logbook',
       note: runs === 0 ? 'no runs' : plural(flags, 'flag'),

@@ -1,0 +1,107 @@
+import type { RemountAdvice } from '@/core/bench/remountAdvice';
+import { groupBy } from '@/core/statistics/groupBy';
+import { dayAfter } from '@/core/plan/laidPlan';
+import { lastSession, listSkipped, openSession, type BenchSession, type SkippedRun } from '@/database/bench';
+import { readStatus } from '@/database/benchStatus';
+import { withDatabase } from '@/database/pool';
+import { getRoundUp } from '@/database/roundUps';
+import { viewPlan } from '../planView';
+import { viewRoundUp } from '../roundUpView';
+import { adviseMount } from './mountAgain';
+import { layNow, type Now } from './startMount';
+
+/** A mount that is still to be made, or to be gone on with. */
+export interface UpcomingMount {
+  id: string;
+  entry: string;
+  name: string;
+  mount: number;
+  isControl: boolean;
+  /** Points left, and how long they take, min. */
+  left: number;
+  lastsMin: number;
+  /** When it would begin, at the bench's pace from now: day and minute. */
+  day: string;
+  fromMin: number;
+  /** Some of it was measured before. */
+  begun: boolean;
+  /** What is left, by heat load: its fan settings in their order. */
+  points: { load: string; settings: string[] }[];
+}
+
+export interface BenchView {
+  planWritten: boolean;
+  /** Why the plan cannot be run; empty where it can. */
+  problem: string;
+  planned: number;
+  done: number;
+  upcoming: UpcomingMount[];
+  /** What order the plan would rather have; empty where all is well. */
+  breaks: string[];
+  skipped: SkippedRun[];
+  soakMin: number;
+  /** Title and id of the round-up whose mount is on the rig, where it is another. */
+  busyWith: { id: number; title: string } | null;
+  last: { session: BenchSession; advice: RemountAdvice } | null;
+  pushToken: string;
+}
+
+/** What the Bench page shows beside the live figures: the plan's next mounts, and what was said of the last one. */
+export async function viewBench(roundUpId: number, now: Now): Promise<BenchView | null> {
+  const [plan, view] = await Promise.all([viewPlan(roundUpId, now.day), viewRoundUp(roundUpId)]);
+  if (!plan || !view) return null;
+  const { open, last, status, other, skipped } = await withDatabase(async (db) => {
+    const open = await openSession(db);
+    const elsewhere = open !== null && open.roundUpId !== roundUpId;
+    return {
+      open,
+      last: await lastSession(db, roundUpId),
+      status: await readStatus(db),
+      other: elsewhere ? await getRoundUp(db, open.roundUpId) : null,
+      skipped: await listSkipped(db, roundUpId),
+    };
+  });
+  const laid = layNow(plan, now);
+  const names = new Map(plan.entries.map((of) => [of.entry, of.name]));
+  const { settings } = plan.sheet.body;
+  const upcoming = laid.order.flatMap((mounting): UpcomingMount[] => {
+    const todo = mounting.points.filter((point) => !laid.isDone(mounting, point));
+    const left = todo.length;
+    const parts = laid.sheet?.parts.filter((of) => of.id === mounting.id) ?? [];
+    const first = parts[0];
+    if (left === 0 || !first || mounting.id === open?.mounting) return [];
+    return [
+      {
+        id: mounting.id,
+        entry: mounting.entry,
+        name: names.get(mounting.entry) ?? mounting.entry,
+        mount: mounting.mount,
+        isControl: mounting.isControl,
+        left,
+        lastsMin: parts.reduce((sum, part) => sum + part.toMin - part.fromMin, 0),
+        day: dayAfter(settings.startOn, first.day),
+        fromMin: first.fromMin - first.day * 24 * 60,
+        begun: left < mounting.points.length,
+        points: [...groupBy(todo, (of) => of.load)].map(([load, of]) => ({
+          load,
+          settings: of.map((point) => point.setting),
+        })),
+      },
+    ];
+  });
+  const ended = last?.ended && last.state.phase === 'done' ? last : null;
+  const advice = ended ? await adviseMount(roundUpId, view.runs, ended.state) : ({ advice: 'none' } as const);
+  return {
+    planWritten: plan.sheet.version > 0,
+    problem: laid.problems[0]?.message ?? '',
+    planned: laid.planned,
+    done: laid.done,
+    upcoming,
+    breaks: laid.breaks.map((of) => of.message),
+    skipped,
+    soakMin: settings.airSoakMin,
+    busyWith: other && { id: other.id, title: other.title },
+    last: last && { session: last, advice },
+    pushToken: status.pushToken,
+  };
+}

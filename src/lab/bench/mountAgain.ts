@@ -1,0 +1,97 @@
+import { remountAdvice, type RemountAdvice } from '@/core/bench/remountAdvice';
+import type { LabRun } from '@/core/runs/labRun';
+import { loadKey } from '@/core/runs/load';
+import { listRejectedTries } from '@/database/bench';
+import { insertChange } from '@/database/changes';
+import { inTransaction, withDatabase, type Queryable } from '@/database/pool';
+import { lockRun, updateRun } from '@/database/runEdits';
+import { viewRoundUp } from '../roundUpView';
+
+/** What a run is set aside with when its cooler is mounted again. */
+const REMOUNTED = 'mounted again: ';
+const STANDS = 'tries agree: told as the product’s own, not the hand’s';
+
+export interface MountAdvice {
+  entry: string;
+  advice: RemountAdvice;
+}
+
+function countingOf(runs: readonly LabRun[], entry?: string, mount?: number): LabRun[] {
+  return runs.filter(
+    (run) =>
+      run.setAside === '' &&
+      (entry === undefined || run.entry === entry) &&
+      (mount === undefined || run.mount === mount),
+  );
+}
+
+/** What is to be said of the mount that was last on the rig, by its runs and those set aside before. */
+export async function adviseMount(
+  roundUpId: number,
+  runs: readonly LabRun[],
+  at: { entry: string; mount: number },
+): Promise<RemountAdvice> {
+  const settled = countingOf(runs).filter((run) => run.reduction.settled);
+  const repeats = settled.map((run) => ({
+    run: run.id,
+    entry: run.entry,
+    load: loadKey(run),
+    setting: run.setting,
+    mount: run.mount,
+    riseK: run.reduction.riseK,
+  }));
+  const first = remountAdvice(repeats, [], at);
+  if (first.advice !== 'remount') return first;
+  const because = { entry: at.entry, mount: first.mount, because: REMOUNTED };
+  const tries = await withDatabase((db) => listRejectedTries(db, roundUpId, because));
+  const sessions = [...new Set(tries.map((of) => of.session))];
+  const rejected = tries.map((of) => ({
+    run: of.id,
+    entry: at.entry,
+    load: loadKey(of),
+    setting: of.setting,
+    mount: sessions.indexOf(of.session),
+    riseK: of.riseK,
+  }));
+  const alreadyTold = countingOf(runs, at.entry, first.mount).some((run) => run.note.includes(STANDS));
+  return alreadyTold ? { advice: 'none' } : remountAdvice(repeats, rejected, at);
+}
+
+async function changeEach(
+  roundUpId: number,
+  at: { entry: string; mount: number },
+  change: (db: Queryable, run: LabRun) => Promise<void>,
+): Promise<void> {
+  const view = await viewRoundUp(roundUpId);
+  const runs = countingOf(view?.runs ?? [], at.entry, at.mount);
+  await inTransaction(async (db) => {
+    for (const run of runs) if (await lockRun(db, roundUpId, run.id)) await change(db, run);
+  });
+}
+
+/** Sets a mount's runs aside, so that the plan asks for it again. */
+export async function mountAgain(
+  roundUpId: number,
+  at: { entry: string; mount: number },
+  why: string,
+  who: string,
+): Promise<void> {
+  await changeEach(roundUpId, at, async (db, run) => {
+    const isNow = `${REMOUNTED}${why}`;
+    await updateRun(db, run.id, { set_aside: isNow });
+    await insertChange(db, run.id, { who, what: 'set aside', was: '', isNow });
+  });
+}
+
+/** Tries that agree are the product's: its runs say so, and count. */
+export async function letStand(
+  roundUpId: number,
+  at: { entry: string; mount: number; tries: number },
+  who: string,
+): Promise<void> {
+  await changeEach(roundUpId, at, async (db, run) => {
+    const isNow = [run.note, `${at.tries} ${STANDS}`].filter(Boolean).join('; ');
+    await updateRun(db, run.id, { note: isNow });
+    await insertChange(db, run.id, { who, what: 'note', was: run.note, isNow });
+  });
+}

@@ -1,0 +1,30 @@
+import { object, string, type InferType } from 'yup';
+import { finite, text } from '@/formats/sheets/fields';
+
+const ORDERS = ['start', 'confirm', 'overrule', 'abort', 'note', 'remount', 'stands', 'speed'] as const;
+
+/** An order to the bench, as it comes in. */
+export const orderSchema = object({
+  who: text(100).default('reviewer'),
+  do: string<(typeof ORDERS)[number]>()
+    .oneOf([...ORDERS])
+    .required(),
+  /** Of a start: the mounting's id in the plan. */
+  mounting: text(300).when('do', ([what], schema) =>
+    what === 'start' ? schema.min(1, 'which mount?') : schema,
+  ),
+  /** Reason or note. */
+  text: text(1000).when('do', ([what], schema) =>
+    what === 'overrule'
+      ? schema.min(1, 'earlier than the rule: the reason is printed with the run')
+      : what === 'note'
+        ? schema.min(1, 'an empty note says nothing')
+        : schema,
+  ),
+  entry: text(300),
+  mount: finite().integer().min(0).default(0),
+  tries: finite().integer().min(0).default(0),
+  speed: finite().min(1, 'the bench clock runs at 1 to 120').max(120, 'the bench clock runs at 1 to 120').default(1),
+}).noUnknown(); // prettier-ignore
+
+export type BenchOrder = InferType<typeof orderSchema>;

@@ -1,0 +1,81 @@
+import { beginMount, type BenchPoint } from '@/core/bench/benchState';
+import { settingKind } from '@/core/bench/settingDuty';
+import type { Mounting } from '@/core/plan/mountings';
+import { layPlan } from '@/core/plan/laidPlan';
+import { soakMinutes } from '@/core/plan/planSettings';
+import { insertSession, openSession } from '@/database/bench';
+import { inTransaction } from '@/database/pool';
+import { getRoundUp } from '@/database/roundUps';
+import { viewPlan, type PlanView } from '../planView';
+import { Refused } from '../refusal';
+
+const READING_S = 30;
+/** A soak that takes so many times what was planned is ended as it is. */
+const SOAKS = 3;
+
+export interface Now {
+  day: string;
+  minute: number;
+}
+
+export function layNow(plan: PlanView, now: Now) {
+  return layPlan(plan.sheet.body, { ...plan, now });
+}
+
+function pointsOf(
+  plan: PlanView,
+  mounting: Mounting,
+  isDone: (of: Mounting, point: Mounting['points'][number]) => boolean,
+): BenchPoint[] {
+  return mounting.points
+    .filter((point) => !isDone(mounting, point))
+    .map((point) => {
+      const heat = plan.heat.get(point.load);
+      if (!heat) throw new Refused(`the brief has no heat load “${point.load}” any more`);
+      if (settingKind(point.setting).kind === 'unreadable')
+        throw new Refused(`“${point.setting}” is no setting that the bench can make: a duty as “56 %”, a level as “33 dB(A)”, “automatic”, “stopped” or “fixed” is; change it in Plan`); // prettier-ignore
+      return { ...point, loadW: heat.watts, loadName: heat.program, gpuLoadW: heat.gpuWatts };
+    });
+}
+
+/**
+ * Puts a mount of the plan on the rig, with all of its points that are still to be measured. Refused while another is
+ * on it, or where nothing is left to measure.
+ */
+export async function startMount(roundUpId: number, mountingId: string, now: Now): Promise<number> {
+  const plan = await viewPlan(roundUpId, now.day);
+  if (!plan || plan.sheet.version === 0) throw new Refused('there is no plan yet: write one first');
+  const laid = layNow(plan, now);
+  if (laid.problems.length > 0) throw new Refused(`the plan cannot be run: ${laid.problems[0]!.message}`);
+  const mounting = laid.order.find((of) => of.id === mountingId);
+  if (!mounting) throw new Refused('the plan has no such mount any more: load the page again');
+  const points = pointsOf(plan, mounting, laid.isDone);
+  if (points.length === 0) throw new Refused('all of this mount is measured');
+  const entry = plan.entries.find((of) => of.entry === mounting.entry)!;
+  const { settings } = plan.sheet.body;
+  return inTransaction(async (db) => {
+    const roundUp = (await getRoundUp(db, roundUpId))!;
+    const open = await openSession(db);
+    if (open) throw new Refused(`${open.state.name} is on the rig: end that mount first`);
+    const state = beginMount({
+      entry: mounting.entry,
+      name: entry.name,
+      mount: mounting.mount,
+      isControl: mounting.isControl,
+      points,
+      nowS: 0,
+    });
+    const rule = {
+      windowS: roundUp.windowS,
+      limitC: roundUp.rig.limitC,
+      warmUpS: settings.warmUpMin * 60,
+      readingS: READING_S,
+      longestSoakS: SOAKS * 60 * soakMinutes(entry, settings),
+    };
+    return insertSession(db, { roundUpId, mounting: mountingId, state, rule }).catch((error: unknown) => {
+      if ((error as { code?: string }).code === '23505')
+        throw new Refused('a mount was put on the rig just now');
+      throw error;
+    });
+  });
+}

@@ -1,0 +1,24 @@
+import { toast } from 'sonner';
+import { sendJson } from '@/ui/sendJson';
+import { whoIsHere } from '@/ui/who';
+
+/** Orders as the bench takes them; the rest of each is checked where it arrives. */
+export interface Order {
+  do: 'start' | 'confirm' | 'overrule' | 'abort' | 'note' | 'remount' | 'stands' | 'speed';
+  mounting?: string;
+  text?: string;
+  entry?: string;
+  mount?: number;
+  tries?: number;
+  speed?: number;
+}
+
+/** Sends an order; what stands in its way is told. Whether it was taken. */
+export async function sendOrder(roundUpId: number, order: Order): Promise<boolean> {
+  const answer = await sendJson(`/api/round-ups/${roundUpId}/bench`, 'POST', {
+    who: whoIsHere(),
+    ...order,
+  });
+  if (!answer.ok) toast.error(answer.message);
+  return answer.ok;
+}

@@ -1,0 +1,69 @@
+import { STEADY_K_PER_MIN } from '@/core/settling/steady';
+import { figure } from '@/ui/figures';
+import type { LiveSample, LiveSession } from './benchData';
+
+interface Words {
+  big: string;
+  /** How much of the step is through, 0 to 1. */
+  share: number;
+  sentence: string;
+  more: string;
+  good: boolean;
+}
+
+function minutes(s: number): string {
+  if (s < 90) return `${Math.max(1, Math.round(s / 5) * 5)} s left`;
+  return `${Math.round(s / 60)} min left`;
+}
+
+/** Seconds that a step of fixed length lasts; null where it has none. */
+function lengthS({ state, rule }: LiveSession): number | null {
+  if (state.phase === 'floor') return 10 + rule.readingS;
+  if (state.phase === 'warm-up') return rule.warmUpS;
+  if (state.phase === 'reading') return rule.readingS;
+  return null;
+}
+
+function words(session: LiveSession, nowS: number): Words | null {
+  const { state, rule } = session;
+  const fixedS = lengthS(session);
+  if (fixedS !== null) {
+    const spentS = nowS - state.sinceS;
+    return { big: minutes(Math.max(0, fixedS - spentS)), share: spentS / fixedS, sentence: state.said, more: '', good: false };
+  }
+  if (state.phase === 'trim') {
+    const tried = state.trim.map((of) => `${of.dutyPct}\u202f% ${figure(of.levelDb, 1)}`).join(', ');
+    return { big: `${state.dutyPct}\u202f%`, share: state.trim.length / 8, sentence: state.said, more: tried && `Tried: ${tried} dB(A).`, good: false };
+  }
+  if (state.phase !== 'soak') return null;
+  const { gauge } = state;
+  const spentS = nowS - state.soakFromS;
+  if (!gauge || gauge.slopeKPerMin === null)
+    return { big: 'Just begun', share: spentS / rule.windowS / 2, sentence: state.said, more: '', good: false };
+  const { slopeKPerMin, endK, endDoubtK, leftS } = gauge;
+  const slope = `${slopeKPerMin >= 0 ? 'Rising' : 'Falling'} ${figure(Math.abs(slopeKPerMin), 2)} K/min; settled below ${STEADY_K_PER_MIN} over ${Math.round(rule.windowS / 60)} min.`;
+  const end = endK === null ? 'The end cannot be told yet.' : `Ends at a rise of ${figure(endK, 1)} ± ${figure(endDoubtK!, 1)} K, by the fit.`;
+  if (gauge.settled) return { big: 'Settled', share: 1, sentence: slope, more: end, good: true };
+  if (leftS === null || leftS === 0) return { big: 'Settling', share: Math.min(0.95, spentS / (2 * rule.windowS)), sentence: slope, more: `${end} Not yet: ${gauge.why}.`, good: false };
+  return { big: minutes(leftS), share: spentS / (spentS + leftS), sentence: slope, more: end, good: false };
+} // prettier-ignore
+
+/** How far the step in hand is, when it ends, and why. */
+export function SettlingBar({ session, samples }: { session: LiveSession; samples: readonly LiveSample[] }) {
+  const of = words(session, samples.at(-1)?.[0] ?? session.clockS);
+  if (!of) return null;
+  const percent = Math.round(100 * Math.min(1, Math.max(0, of.share)));
+  return (
+    <section className="grid gap-x-6 gap-y-1 border-t border-hairline pt-2 md:grid-cols-[190px_1fr]" aria-label="Settling">
+      <p className={`font-display text-[27px] leading-tight font-bold ${of.good ? 'text-ok' : 'text-act'}`}>{of.big}</p>
+      <div>
+        <div className="h-3 overflow-hidden rounded-full bg-sunk" role="progressbar" aria-label="How far" aria-valuemin={0} aria-valuemax={100} aria-valuenow={percent}>
+          <div className={`h-full rounded-full ${of.good ? 'bg-ok' : 'bg-act'}`} style={{ width: `${percent}%` }} />
+        </div>
+        <p className="pt-1.5 text-[14.5px]">
+          {of.sentence} <span className="text-[13px] text-ink2">{of.more}</span>
+        </p>
+      </div>
+    </section>
+  );
+} // prettier-ignore

@@ -1,0 +1,138 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { toast } from 'sonner';
+import type { BenchState } from '@/core/bench/benchState';
+import { sendOrder, type Order } from './sendOrder';
+import { useSpace } from './useSpace';
+
+interface Main {
+  words: string;
+  under: string;
+  order: Order;
+  /** Asked for before it is sent. */
+  reason?: string;
+}
+
+function mainOf(state: BenchState): Main | null {
+  switch (state.phase) {
+    case 'mount':
+      return { words: 'It is on: go on', under: 'Covers on, hands and cables clear of the fans. The room is read first, then the load comes on.', order: { do: 'confirm' } };
+    case 'soak':
+      return { words: 'Take it as settled now', under: 'Earlier than the rule: a reason will be asked for and printed.', order: { do: 'overrule' }, reason: 'Why is it settled already?' };
+    case 'cool-down':
+      return { words: 'It is cool: end this mount', under: 'Supply off and unplugged before hands go in.', order: { do: 'confirm' } };
+    default:
+      return null;
+  }
+} // prettier-ignore
+
+function Key({ children }: { children: string }) {
+  return (
+    <kbd className="ml-auto rounded border border-current/40 px-1.5 font-sans text-[12.5px] font-normal">
+      {children}
+    </kbd>
+  );
+}
+
+/** A line of text asked for beside the buttons: Enter sends, Escape takes back. */
+function AskLine({
+  label,
+  send,
+  onSend,
+  onClose,
+}: {
+  label: string;
+  send: string;
+  onSend: (text: string) => Promise<boolean>;
+  onClose: () => void;
+}) {
+  const [text, setText] = useState('');
+  const field = useRef<HTMLInputElement>(null);
+  useEffect(() => field.current?.focus(), []);
+  async function submit(event: React.FormEvent) {
+    event.preventDefault();
+    if (text.trim() !== '' && (await onSend(text.trim()))) onClose();
+  }
+  return (
+    <form
+      onSubmit={(event) => void submit(event)}
+      onKeyDown={(event) => event.key === 'Escape' && onClose()}
+      className="space-y-2 rounded-md border border-act bg-raised p-3"
+    >
+      <label className="block text-[14px]">
+        {label}
+        <input
+          ref={field}
+          value={text}
+          maxLength={1000}
+          onChange={(event) => setText(event.target.value)}
+          className="input mt-1 w-full"
+        />
+      </label>
+      <div className="flex gap-2">
+        <button className="act-button" disabled={text.trim() === ''}>
+          {send}
+        </button>
+        <button type="button" className="quiet-button" onClick={onClose}>
+          Leave it
+        </button>
+      </div>
+    </form>
+  );
+}
+
+/** What can be pressed in the step in hand: one large thing, a note, and the load off. */
+export function StepActions({ roundUpId, state }: { roundUpId: number; state: BenchState }) {
+  const [asking, setAsking] = useState<'reason' | 'note' | null>(null);
+  const main = mainOf(state);
+  const press = () => {
+    if (!main) return;
+    if (main.reason) setAsking('reason');
+    else void sendOrder(roundUpId, main.order);
+  };
+  const loadOff = () => void sendOrder(roundUpId, { do: 'abort' });
+  useSpace(press);
+  useHotkeys('n', () => setAsking('note'), { preventDefault: true }, []);
+  useHotkeys('x', loadOff, [roundUpId]);
+  async function send(order: Order, said: string): Promise<boolean> {
+    const taken = await sendOrder(roundUpId, order);
+    if (taken) toast.success(said);
+    return taken;
+  }
+  // What was asked for belongs to its step.
+  const isAsking = asking === 'note' || (asking === 'reason' && main?.reason) ? asking : null;
+  return (
+    <div className="space-y-2.5">
+      {main && isAsking !== 'reason' && (
+        <>
+          <button type="button" onClick={press} className="flex w-full cursor-pointer items-center gap-3 rounded-lg bg-act px-4 py-3.5 text-left text-[17px] font-semibold text-on-act">
+            {main.words} <Key>Space</Key>
+          </button>
+          <p className="label-text">{main.under}</p>
+        </>
+      )}
+      {!main && <p className="text-[14.5px] text-ink2">Nothing to do: this step ends by itself.</p>}
+      {isAsking === 'reason' && (
+        <AskLine
+          label={main!.reason!}
+          send="Take it as settled"
+          onSend={(text) => send({ ...main!.order, text }, 'Taken as settled; the reason goes with the run')}
+          onClose={() => setAsking(null)}
+        />
+      )}
+      {isAsking === 'note' && (
+        <AskLine label="Note for this run" send="Keep the note" onSend={(text) => send({ do: 'note', text }, 'Note kept')} onClose={() => setAsking(null)} />
+      )}
+      <div className="grid grid-cols-2 gap-2.5">
+        <button type="button" onClick={() => setAsking('note')} className="flex cursor-pointer items-center rounded-md border border-hairline px-3.5 py-2.5">
+          Note <Key>n</Key>
+        </button>
+        <button type="button" onClick={loadOff} className="flex cursor-pointer items-center rounded-md border border-bad px-3.5 py-2.5 text-bad">
+          Load off <Key>x</Key>
+        </button>
+      </div>
+    </div>
+  );
+} // prettier-ignore

@@ -1,0 +1,98 @@
+'use client';
+
+import { useCallback, useMemo, useState } from 'react';
+import {
+  pixelX,
+  pixelY,
+  Plot,
+  themeColour,
+  type BarPoint,
+  type PlotFrame,
+  type PlotSeries,
+} from '@/ui/chart/plot';
+import { figure } from '@/ui/figures';
+import type { LiveSample, LiveSession } from './benchData';
+
+function line(data: BarPoint[], colour: string, more: Partial<PlotSeries> = {}): PlotSeries {
+  return { data, showLine: true, borderColor: themeColour(colour), borderWidth: 1.6, pointRadius: 0, spanGaps: false, ...more };
+} // prettier-ignore
+
+/** Shown before the setting in hand began, min. */
+const BEFORE_MIN = 2;
+
+function Label({ frame, x, y, children, className, under = false }: { frame: PlotFrame; x: number; y: number; children: React.ReactNode; className: string; under?: boolean }) {
+  const top = Math.min(frame.bottom - 18, Math.max(frame.top, pixelY(frame, y) + (under ? 4 : -22)));
+  return <span className={`pointer-events-none absolute -translate-x-full text-[13px] whitespace-nowrap ${className}`} style={{ left: pixelX(frame, x), top }}>{children}</span>;
+} // prettier-ignore
+
+/** Die and room since the setting in hand began, with the window as it fills and the end the fit sees; noise below. */
+export function StripChart({ session, samples }: { session: LiveSession; samples: readonly LiveSample[] }) {
+  const { state, rule } = session;
+  const [upper, setUpper] = useState<PlotFrame | null>(null);
+  const [lower, setLower] = useState<PlotFrame | null>(null);
+  const fromS = state.phase === 'soak' || state.phase === 'reading' ? state.soakFromS : state.sinceS;
+  const shown = useMemo(() => samples.filter((of) => of[0] >= fromS - BEFORE_MIN * 60), [samples, fromS]);
+  const nowMin = ((shown.at(-1)?.[0] ?? fromS) - fromS) / 60;
+  const gauge = state.phase === 'soak' || state.phase === 'reading' ? state.gauge : null;
+  const aheadMin = Math.min(30, gauge?.leftS ? gauge.leftS / 60 : 0);
+  const endMin = Math.max(10, Math.ceil(Math.max(nowMin + 2, nowMin + aheadMin) / 5) * 5);
+  const roomC = shown.at(-1)?.[2] ?? null;
+  const endC = gauge && gauge.endK !== null && roomC !== null ? gauge.endK + roomC : null;
+
+  const temperatures = useCallback(() => {
+    const at = (place: 1 | 2): BarPoint[] => shown.map((of) => ({ x: (of[0] - fromS) / 60, y: of[6] ? Number.NaN : (of[place] ?? Number.NaN) }));
+    const series = [line(at(1), '--color-ink'), line(at(2), '--curve-0')];
+    if (endC !== null) series.push(line([{ x: nowMin, y: endC }, { x: endMin, y: endC }], '--color-act', { borderDash: [2, 5], borderWidth: 2 }));
+    return series;
+  }, [shown, fromS, endC, nowMin, endMin]); // prettier-ignore
+
+  const noise = useCallback(() => {
+    const series = [line(shown.map((of) => ({ x: (of[0] - fromS) / 60, y: of[6] ? Number.NaN : (of[5] ?? Number.NaN) })), '--curve-2')];
+    if (state.floorDb !== null)
+      series.push(line([{ x: -BEFORE_MIN, y: state.floorDb }, { x: endMin, y: state.floorDb }], '--color-ink2', { borderDash: [2, 4], borderWidth: 1 }));
+    return series;
+  }, [shown, fromS, state.floorDb, endMin]); // prettier-ignore
+
+  const dies = shown.flatMap((of) => (of[1] === null ? [] : [of[1]]));
+  const rooms = shown.flatMap((of) => (of[2] === null ? [] : [of[2]]));
+  const lowC = 5 * Math.floor((Math.min(20, ...rooms) - 1) / 5);
+  const highC = 10 * Math.ceil((Math.max(40, endC ?? 0, ...dies) + 3) / 10);
+  const levels = shown.flatMap((of) => (of[5] === null ? [] : [of[5]]));
+  const lowDb = 5 * Math.floor((Math.min(25, ...levels) - 2) / 5);
+  const highDb = 5 * Math.ceil((Math.max(35, ...levels) + 1) / 5);
+  const x = useMemo(() => ({ title: 'minutes of this setting, by the bench clock', min: -BEFORE_MIN, max: endMin, tick: (value: number) => (value < 0 ? '' : figure(value, 0)) }), [endMin]); // prettier-ignore
+  const bare = useMemo(() => ({ ...x, title: '', tick: () => '' }), [x]);
+  const degrees = useMemo(() => ({ title: '', min: lowC, max: highC, tick: (value: number) => figure(value, 0) }), [lowC, highC]); // prettier-ignore
+  const decibels = useMemo(() => ({ title: '', min: lowDb, max: highDb, step: 5, tick: (value: number) => figure(value, 0) }), [lowDb, highDb]); // prettier-ignore
+  const windowFrom = Math.max(0, nowMin - rule.windowS / 60);
+  const filled = Math.min(nowMin, rule.windowS / 60);
+
+  return (
+    <div className="flex min-h-0 flex-1 flex-col">
+      <div className="relative min-h-[150px] flex-[2]">
+        <Plot series={temperatures} x={bare} y={degrees} label="Die and room over time" onFrame={setUpper} rightPx={12} />
+        {upper && gauge && nowMin > 0 && (
+          <div
+            className="pointer-events-none absolute bg-act/10"
+            style={{ left: pixelX(upper, windowFrom), width: Math.max(1, pixelX(upper, nowMin) - pixelX(upper, windowFrom)), top: upper.top, height: upper.bottom - upper.top }}
+          >
+            <span className="absolute top-1 left-1.5 text-[13px] whitespace-nowrap text-act">
+              {filled < 1 ? 'window begins' : `window, ${Math.floor(filled)} of ${Math.round(rule.windowS / 60)} min`}
+            </span>
+          </div>
+        )}
+        {upper && shown.length > 0 && dies.length > 0 && <Label frame={upper} x={Math.max(1, nowMin)} y={dies.at(-1)!} className="text-ink">die, °C</Label>}
+        {upper && rooms.length > 0 && <Label frame={upper} x={Math.max(1, nowMin)} y={rooms.at(-1)!} under className="text-[color:var(--curve-0)]">room, °C</Label>}
+        {upper && endC !== null && (
+          <Label frame={upper} x={endMin} y={endC} className="text-act">
+            ends near {figure(endC, 1)} ± {figure(gauge!.endDoubtK!, 1)} °C
+          </Label>
+        )}
+      </div>
+      <div className="relative min-h-[120px] flex-[1.15]">
+        <Plot series={noise} x={x} y={decibels} label="Noise over time" onFrame={setLower} rightPx={12} />
+        {lower && levels.length > 0 && <Label frame={lower} x={Math.max(1.5, nowMin)} y={levels.at(-1)!} className="text-[color:var(--curve-2)]">noise as read, dB(A)</Label>}
+      </div>
+    </div>
+  );
+} // prettier-ignore
