@@ -65,6 +65,8 @@ export async function startInstruments(of: {
   close: () => Promise<void>;
 }> {
   const chance = seededChance(of.seed);
+  // Of its own, so that how well a cooler sits does not hang on how often somebody looked.
+  const hands = seededChance(of.seed + 1);
   const rig = new LiveRig(BOATHOUSE[4]!.cooler, BOATHOUSE_RIG, chance, { ...QUIET_EVENING, ...of.around });
   let { speed } = of;
   let anchor = { wallMs: performance.now(), clockS: 0 };
@@ -85,7 +87,7 @@ export async function startInstruments(of: {
       // The simulated rig alone: which cooler somebody has just put on.
       'SIM:MOUNT': (text) => {
         const [entry = '', factor] = text.split(',');
-        live().mount(coolerOf(entry), factor ? Number(factor) : 1 + 0.012 * chance.normal());
+        live().mount(coolerOf(entry), factor ? Number(factor) : 1 + 0.012 * hands.normal());
       },
       'SIM:SPEED': (text) => {
         const wanted = speedOf(text);

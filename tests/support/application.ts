@@ -21,10 +21,14 @@ async function freePort(): Promise<number> {
 }
 
 /** The built application on a free port, over a database of its own that nobody else sees. */
-export async function startApplication(use?: { databaseUrl: string }): Promise<Application> {
+export async function startApplication(use?: {
+  databaseUrl: string;
+  /** Where one that was killed stood. */
+  port?: number;
+}): Promise<Application> {
   const database = use ? null : await freshDatabase();
   const databaseUrl = use?.databaseUrl ?? database!.url;
-  const port = await freePort();
+  const port = use?.port ?? (await freePort());
   const child = spawn('node_modules/.bin/next', ['start', '-H', '127.0.0.1', '-p', String(port)], {
     env: { ...process.env, NODE_ENV: 'production', DATABASE_URL: databaseUrl },
     stdio: 'ignore',

@@ -7,6 +7,8 @@ import {
   type BenchSample,
   type BenchState,
 } from '@/core/bench/benchState';
+import { remountAdvice } from '@/core/bench/remountAdvice';
+import type { Repeat } from '@/core/flags/standsApart';
 import { benchStep } from '@/core/bench/mountRun';
 import { coolerLevel } from '@/core/levels/coolerLevel';
 import { reduceTrace } from '@/core/reduction/reduceTrace';
@@ -21,14 +23,21 @@ const RULE: BenchRule = { windowS: 300, limitC: 90, warmUpS: 300, readingS: 30, 
 function measure(
   entry: string,
   settings: string[],
-  more: { mountFactor?: number; seed?: number; commands?: Map<number, BenchCommand> } = {},
+  more: {
+    mountFactor?: number;
+    seed?: number;
+    commands?: Map<number, BenchCommand>;
+    limitC?: number;
+    loadW?: number;
+  } = {},
 ) {
   const { cooler } = BOATHOUSE.find((of) => of.entry === entry)!;
-  const rig = new LiveRig(cooler, BOATHOUSE_RIG, seededChance(more.seed ?? 3));
+  const limitC = more.limitC ?? 90;
+  const rig = new LiveRig(cooler, { ...BOATHOUSE_RIG, limitC }, seededChance(more.seed ?? 3));
   rig.mountFactor = more.mountFactor ?? 1;
   const points: BenchPoint[] = settings.map((setting) => ({
     load: '170 W',
-    loadW: 170,
+    loadW: more.loadW ?? 170,
     loadName: '',
     gpuLoadW: 0,
     setting,
@@ -55,12 +64,10 @@ function measure(
     if (state.phase === 'mount' || state.phase === 'cool-down') commands.push({ do: 'confirm' });
     const extra = more.commands?.get(nowS);
     if (extra) commands.push(extra);
-    // The fit is asked every ten seconds, as at the bench.
-    if (state.phase === 'soak' && nowS % 10 !== 0 && commands.length === 0) continue;
     const needed = samples.filter(
       (of) => of.atS >= Math.min(state.soakFromS, state.loadOnS ?? Infinity, state.sinceS),
     );
-    const step = benchStep(state, needed, commands, nowS, RULE);
+    const step = benchStep(state, needed, commands, nowS, { ...RULE, limitC });
     if (step.state.said !== state.said) said.push(step.state.said);
     if (step.run) runs.push(step.run);
     state = step.state;
@@ -139,3 +146,55 @@ test('over the rule with a reason, a note, and stopped by hand', () => {
   });
   expect(stopped.runs).toEqual([]);
 });
+
+test('a die at its limit leaves slower fans out; a fan that stands still and a label that says nothing are told', () => {
+  const limited = measure('lebeche-120', ['100 %', '40 %', '30 %', '20 %'], { limitC: 62 });
+  expect(limited.runs.length).toBeLessThan(4);
+  const skipped = limited.state.skipped.map((of) => of.setting);
+  expect([...limited.runs.map((of) => of.point.setting), ...skipped]).toEqual([
+    '100 %',
+    '40 %',
+    '30 %',
+    '20 %',
+  ]);
+  expect(limited.state.skipped.at(-1)!.why).toContain('the die stands at its limit already');
+  const still = measure('tramontana', ['100 %', '8 %', 'quick']);
+  expect(still.runs.map((of) => of.point.setting)).toEqual(['100 %']);
+  expect(still.state.skipped.map((of) => of.why)).toEqual([
+    'the fan does not turn at 8 %',
+    '“quick” is no duty, level or “automatic”',
+  ]);
+});
+
+test('idle lasts ten minutes and is told by a low percentile; automatic fans and stopped fans are settings', () => {
+  const { runs } = measure('solano', ['automatic', 'stopped'], { loadW: 0 });
+  expect(runs.map((of) => of.dutyPct)).toEqual([null, 0]);
+  for (const run of runs) {
+    expect(run.toS - run.fromS).toBeGreaterThanOrEqual(600);
+    const [, percentile, lowest] = /(-?[\d.]+) K over the room at the 10th percentile.* ([-−]?[\d.]+) K/.exec(
+      run.note,
+    )!;
+    expect(Number(percentile)).toBeGreaterThan(Number(lowest));
+  }
+  // Fans stopped: what is left is the pump's own share.
+  expect(runs[1]!.rpm).toBeLessThan(30);
+});
+
+test('a mount that stands apart is asked for again; three tries that agree let it stand', () => {
+  const repeats: Repeat[] = [];
+  const put = (entry: string, mount: number, byK: number, into = repeats) =>
+    ['100 %', '60 %'].forEach((setting, i) =>
+      into.push({ run: 100 * repeats.length + into.length, entry, load: '170', setting, mount, riseK: 35 + 4 * i + byK }));
+  for (const entry of ['a', 'b', 'c']) [0, 0.2].forEach((byK, i) => put(entry, i + 1, byK));
+  expect(remountAdvice(repeats, [], { entry: 'a', mount: 2 })).toEqual({ advice: 'none' });
+  put('d', 1, 0);
+  put('d', 2, 2.4);
+  const at = { entry: 'd', mount: 2 };
+  expect(remountAdvice(repeats, [], at)).toMatchObject({ advice: 'remount', mount: 2, byK: expect.closeTo(2.4, 1) });
+  const rejected: Repeat[] = [];
+  put('d', 0, 2.9, rejected);
+  put('d', 1, 5.0, rejected);
+  expect(remountAdvice(repeats, rejected, at)).toMatchObject({ advice: 'remount' });
+  put('d', 2, 2.1, rejected);
+  expect(remountAdvice(repeats, rejected, at)).toMatchObject({ advice: 'stands', tries: 3 });
+}); // prettier-ignore

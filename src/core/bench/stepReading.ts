@@ -91,7 +91,7 @@ export function stepReading(
     note: notes.filter(Boolean).join('; '),
     failed: '',
   };
-  const taken = { ...state, finished: state.finished + 1 };
+  const taken = { ...state, finished: state.finished + 1, note: '' };
   const limited = point.loadW > 0 && isLimited(since(samples, nowS - rule.windowS), rule.limitC);
   const left = limited ? withoutForbidden(taken) : taken;
   const lead = `${point.setting}: ${reading.levelDb.toFixed(1)} dB(A) read${limited ? ', at the limit' : ''}. `;

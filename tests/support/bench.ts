@@ -1,0 +1,111 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { connect } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { beginMount, type BenchPhase, type BenchRule } from '@/core/bench/benchState';
+import { insertCommand, insertSession, lastSession, listSamples, type BenchSession } from '@/database/bench';
+import { withDatabase } from '@/database/pool';
+import { startInstruments, type InstrumentName } from '@/simulator/instruments';
+
+const RULE: BenchRule = { windowS: 300, limitC: 90, warmUpS: 20, readingS: 30, longestSoakS: 4000 };
+
+export async function until<T>(what: string, ask: () => Promise<T | null | false>, withinMs = 30_000): Promise<T> {
+  const end = Date.now() + withinMs;
+  for (;;) {
+    const got = await ask().catch(() => null);
+    if (got) return got;
+    if (Date.now() > end) throw new Error(`not within ${withinMs / 1000} s: ${what}`);
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+} // prettier-ignore
+
+/** A simulated rig in this process and bench processes of its own beside it, over the database given. */
+export class TestBench {
+  private readonly folder = mkdtempSync(join(tmpdir(), 'abanico-bench-'));
+  private children: ChildProcess[] = [];
+  rig!: Awaited<ReturnType<typeof startInstruments>>;
+
+  async setUp(speed: number): Promise<void> {
+    this.rig = await startInstruments({ seed: 3, speed, around: { doorEveryS: 1e9 } });
+    this.wire(this.rig.addresses);
+  }
+
+  get instrumentsFile(): string {
+    return join(this.folder, 'instruments.json');
+  }
+
+  wire(addresses: object): void {
+    writeFileSync(this.instrumentsFile, JSON.stringify(addresses));
+  }
+
+  /** Another bench process; the first of them owns the rig. */
+  start(databaseUrl: string): ChildProcess {
+    const child = spawn('node', ['--no-warnings', '--import', 'tsx', 'src/command/bench.ts'], {
+      env: {
+        ...process.env,
+        DATABASE_URL: databaseUrl,
+        ABANICO_INSTRUMENTS: this.instrumentsFile,
+        ABANICO_SPOOL: join(this.folder, 'spool.jsonl'),
+      },
+      stdio: ['ignore', 'ignore', 'inherit'],
+    });
+    this.children.push(child);
+    return child;
+  }
+
+  async end(child: ChildProcess, signal: 'SIGKILL' | 'SIGTERM'): Promise<void> {
+    if (child.exitCode !== null || child.signalCode !== null) return;
+    const ended = new Promise((resolve) => child.once('exit', resolve));
+    child.kill(signal);
+    await ended;
+  }
+
+  async endAll(signal: 'SIGKILL' | 'SIGTERM'): Promise<void> {
+    for (const child of this.children.splice(0)) await this.end(child, signal);
+  }
+
+  /** Pulls an instrument's cable for so long, s. */
+  drop(name: InstrumentName, seconds: number): void {
+    const { port, host } = this.rig.addresses[name];
+    connect(port, host)
+      .on('error', () => undefined)
+      .write(`SIM:DROP ${seconds}\n`);
+  }
+
+  async tearDown(): Promise<void> {
+    await this.endAll('SIGKILL');
+    await this.rig.close();
+  }
+}
+
+/** Puts a cooler of the round-up on the rig and confirms it. */
+export async function mounted(roundUpId: number, entry: string, settings = ['100 %', '60 %']): Promise<number> {
+  const points = settings.map((setting) => ({ load: '170 W', loadW: 170, loadName: '', gpuLoadW: 0, setting, pass: 1 }));
+  const state = beginMount({ entry, name: entry, mount: 9, isControl: false, points, nowS: 0 });
+  const id = await withDatabase((db) => insertSession(db, { roundUpId, mounting: `${entry} 9`, state, rule: RULE }));
+  await withDatabase((db) => insertCommand(db, id, { do: 'confirm' }, 'test'));
+  return id;
+} // prettier-ignore
+
+/** The same, until it soaks. */
+export async function soaking(roundUpId: number, entry: string, settings?: string[]): Promise<number> {
+  const id = await mounted(roundUpId, entry, settings);
+  await inPhase(roundUpId, 'soak');
+  return id;
+}
+
+export function session(roundUpId: number): Promise<BenchSession> {
+  return withDatabase(async (db) => (await lastSession(db, roundUpId))!);
+}
+
+export function inPhase(roundUpId: number, phase: BenchPhase, withinMs = 60_000): Promise<BenchSession> {
+  return until(phase, async () => {
+    const of = await session(roundUpId);
+    return of.state.phase === phase && of;
+  }, withinMs);
+} // prettier-ignore
+
+export async function samplesOf(sessionId: number) {
+  return withDatabase((db) => listSamples(db, sessionId, -1));
+}

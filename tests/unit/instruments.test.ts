@@ -1,0 +1,68 @@
+import { benchAddresses } from '@/instruments/benchAddresses';
+import { BenchInstruments } from '@/instruments/benchInstruments';
+import { serveScpi, type ScpiHandler } from '@/simulator/scpiServer';
+import { startInstruments } from '@/simulator/instruments';
+import type { AddressInfo } from 'node:net';
+
+test('the simulated rig answers as a bench asks, obeys within its bounds, and keeps what it cannot do as an error', async () => {
+  const { addresses, rig, close } = await startInstruments({ seed: 1, speed: 120 });
+  const bench = new BenchInstruments(benchAddresses(JSON.stringify(addresses)));
+  await bench.meet();
+  expect(bench.states.map((of) => of.name)).toEqual(['load', 'power', 'room', 'fans', 'meter', 'graphics']);
+  expect(bench.states.every((of) => of.identity.startsWith('Abanico,simulated') && of.fault === '')).toBe(
+    true,
+  );
+  expect(await bench.speed()).toBe(120);
+  await bench.set({ loadW: 90, gpuLoadW: 200, dutyPct: 50 });
+  await new Promise((resolve) => setTimeout(resolve, 700));
+  const sample = await bench.sample(1);
+  expect(rig).toMatchObject({ loadW: 90, gpuLoadW: 200, dutyPct: 50 });
+  expect(await bench.loadW()).toBe(90);
+  expect(sample.dieC).toBeGreaterThan(sample.roomC);
+  expect(sample.more!.gpu_c).toBeGreaterThan(50);
+  expect(sample.more!.fan2_rpm).toBeGreaterThan(300);
+  await bench.set({ loadW: 5000, gpuLoadW: 0, dutyPct: 130 });
+  expect(await bench.loadW()).toBe(90);
+  bench.close();
+  await close();
+});
+
+test('nonsense, a late answer, another unit, an instrument that is away: each told by its name, the rest goes on', async () => {
+  const handlers: Record<string, Record<string, ScpiHandler>> = {
+    load: { 'MEAS:TEMP?': () => '51.2,CEL' },
+    room: { 'MEAS:TEMP?': () => '70.3,FAR' },
+    power: { 'MEAS:POW?': () => 'ERR ***' },
+    fans: { 'MEAS:SPE?': () => '1200,RPM' },
+    meter: { 'MEAS:LEV?': () => undefined },
+  };
+  const servers = Object.entries(handlers).map(([name, of]) => [name, serveScpi(name, of)] as const);
+  const addresses: Record<string, { host: string; port: number }> = {};
+  for (const [name, server] of servers) {
+    await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+    addresses[name] = { host: '127.0.0.1', port: (server.address() as AddressInfo).port };
+  }
+  const bench = new BenchInstruments(benchAddresses(JSON.stringify(addresses)), 200);
+  const sample = await bench.sample(1);
+  expect(sample).toMatchObject({ dieC: 51.2, fanRpm: 1200, roomC: NaN, powerW: NaN, levelDb: NaN });
+  expect(bench.faultOf('room')).toMatchObject({
+    kind: 'unit',
+    message: 'room: reads in FAR, CEL was expected',
+  });
+  expect(bench.faultOf('power')!.message).toContain('answers “ERR ***” to MEAS:POW?, a number was expected');
+  expect(bench.faultOf('meter')).toMatchObject({ kind: 'late' });
+  expect(bench.faultOf('load')).toBeNull();
+  servers.find(([name]) => name === 'load')![1].close();
+  await bench.sample(2);
+  expect(bench.faultOf('load')).toMatchObject({ kind: 'away' });
+  bench.close();
+  for (const [, server] of servers) server.close();
+});
+
+test('addresses that cannot be: one missing, two alike, no JSON', () => {
+  const at = (port: number) => ({ host: '127.0.0.1', port });
+  const all = { load: at(1), power: at(2), room: at(3), fans: at(4), meter: at(5) };
+  expect(benchAddresses(JSON.stringify(all)).graphics).toBeUndefined();
+  expect(() => benchAddresses(JSON.stringify({ ...all, meter: at(2) }))).toThrow('meter and power stand on one address, 127.0.0.1:2');
+  expect(() => benchAddresses(JSON.stringify({ ...all, room: undefined }))).toThrow('room');
+  expect(() => benchAddresses('{')).toThrow('not JSON');
+}); // prettier-ignore
