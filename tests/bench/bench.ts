@@ -7,6 +7,7 @@ import { benchDrag, benchRank } from './curves';
 import { print, type Figure } from './figure';
 import { addTraces, largeBundle } from './largeLab';
 import { benchLargeLog } from './largeLog';
+import { benchLive } from './live';
 import { benchPages } from './pages';
 import { benchPlan } from './plan';
 import { benchReduction } from './reduction';
@@ -36,6 +37,8 @@ async function main(): Promise<void> {
   if (!only || only === 'core') figures.push(benchReduction(), benchRank(), benchPlan());
   if (!only || only === 'log') figures.push(benchLargeLog(100));
   if (!only || only === 'lab') figures.push(...(await benchLab()));
+  // It takes a quarter of an hour of the wall's: only by name.
+  if (only === 'live') figures.push(...(await benchLive()));
   print(figures);
 }
 

@@ -70,7 +70,7 @@ export function benchStep(
     const danger = benchGuard(samples, rule.limitC, state.loadOnS);
     if (danger) {
       const run = failedRun(state, samples, nowS, danger);
-      const said = `${danger}. The load is off; let it cool, then mount it again.`;
+      const said = `${danger[0]!.toUpperCase()}${danger.slice(1)}. The load is off; let it cool, then mount it again.`;
       return { state: stop(state, nowS, said, true), run };
     }
   }

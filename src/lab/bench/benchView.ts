@@ -1,6 +1,7 @@
 import type { RemountAdvice } from '@/core/bench/remountAdvice';
 import { groupBy } from '@/core/statistics/groupBy';
 import { dayAfter } from '@/core/plan/laidPlan';
+import { soakMinutes } from '@/core/plan/planSettings';
 import { lastSession, listSkipped, openSession, type BenchSession, type SkippedRun } from '@/database/bench';
 import { readStatus } from '@/database/benchStatus';
 import { withDatabase } from '@/database/pool';
@@ -39,6 +40,7 @@ export interface BenchView {
   /** What order the plan would rather have; empty where all is well. */
   breaks: string[];
   skipped: SkippedRun[];
+  /** Soak of the cooler on the rig, by its own runs where there are some, min. */
   soakMin: number;
   /** Title and id of the round-up whose mount is on the rig, where it is another. */
   busyWith: { id: number; title: string } | null;
@@ -89,6 +91,7 @@ export async function viewBench(roundUpId: number, now: Now): Promise<BenchView 
       },
     ];
   });
+  const onRig = plan.entries.find((of) => of.entry === open?.state.entry);
   const ended = last?.ended && last.state.phase === 'done' ? last : null;
   const advice = ended ? await adviseMount(roundUpId, view.runs, ended.state) : ({ advice: 'none' } as const);
   return {
@@ -99,7 +102,7 @@ export async function viewBench(roundUpId: number, now: Now): Promise<BenchView 
     upcoming,
     breaks: laid.breaks.map((of) => of.message),
     skipped,
-    soakMin: settings.airSoakMin,
+    soakMin: onRig ? soakMinutes(onRig, settings) : settings.airSoakMin,
     busyWith: other && { id: other.id, title: other.title },
     last: last && { session: last, advice },
     pushToken: status.pushToken,

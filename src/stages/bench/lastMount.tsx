@@ -24,7 +24,7 @@ export function LastMount({ data }: { data: BenchData }) {
         {state.phase === 'stopped' ? `${state.name}, mount ${state.mount}: stopped` : `${state.name}, mount ${state.mount}: done`}
       </h2>
       <p className={`text-[16px] ${state.alarm ? 'text-bad' : ''}`}>{state.alarm && '▲ '}{state.phase === 'stopped' ? state.said : `${plural(state.finished, 'run')} in the `}{state.phase !== 'stopped' && <><Link className="underline underline-offset-2" href={`/round-ups/${data.roundUpId}/logbook`}>Logbook</Link>.</>}</p>
-      {state.phase === 'stopped' && <p className="text-[14.5px] text-ink2">What was not measured stands in the plan again.</p>}
+      {state.phase === 'stopped' && state.at < state.points.length && <p className="text-[14.5px] text-ink2">What was not measured stands in the plan again.</p>}
       {advice.advice === 'remount' && (
         <div className="space-y-2 rounded-md border border-warn p-3" role="alert">
           <p>▲ Mount {advice.mount} of {state.name} stands {figure(advice.byK, 1)} K over its other mounts: paste or seating. Clean both faces and mount it again; its runs are set aside, and the plan asks for them anew.</p>

@@ -61,7 +61,7 @@ export function StripChart({ session, samples }: { session: LiveSession; samples
   const lowDb = 5 * Math.floor((Math.min(25, ...levels) - 2) / 5);
   const highDb = 5 * Math.ceil((Math.max(35, ...levels) + 1) / 5);
   const x = useMemo(() => ({ title: 'minutes of this setting, by the bench clock', min: -BEFORE_MIN, max: endMin, tick: (value: number) => (value < 0 ? '' : figure(value, 0)) }), [endMin]); // prettier-ignore
-  const bare = useMemo(() => ({ ...x, title: '', tick: () => '' }), [x]);
+  const bare = useMemo(() => ({ ...x, hidden: true }), [x]);
   const degrees = useMemo(() => ({ title: '', min: lowC, max: highC, tick: (value: number) => figure(value, 0) }), [lowC, highC]); // prettier-ignore
   const decibels = useMemo(() => ({ title: '', min: lowDb, max: highDb, step: 5, tick: (value: number) => figure(value, 0) }), [lowDb, highDb]); // prettier-ignore
   const windowFrom = Math.max(0, nowMin - rule.windowS / 60);

@@ -58,6 +58,8 @@ export interface PlotAxis {
   max?: number;
   title: string;
   step?: number;
+  /** Drawn by the plot below it, which shares it. */
+  hidden?: boolean;
   tick?: (value: number) => string;
 }
 
@@ -101,6 +103,7 @@ const AXIS_PX = 46;
 function scale(axis: PlotAxis, position: 'left' | 'right' | 'bottom') {
   return {
     type: 'linear' as const,
+    display: !axis.hidden,
     position,
     min: axis.min,
     max: axis.max,
