@@ -29,7 +29,7 @@ function usage(pid: number): { cpuS: number; rssMb: number; peakMb: number } {
   return { cpuS: (Number(fields[11]) + Number(fields[12])) / TICKS_PER_S, rssMb: memory('VmRSS'), peakMb: memory('VmHWM') };
 } // prettier-ignore
 
-function command(name: string, env: NodeJS.ProcessEnv): ChildProcess {
+function command(name: string, env: Record<string, string>): ChildProcess {
   const args = ['--no-warnings', '--import', 'tsx', `src/command/${name}.ts`];
   return spawn('node', args, { env: { ...process.env, ...env }, stdio: ['ignore', 'ignore', 'inherit'] });
 }

@@ -11,11 +11,6 @@ import { viewRoundUp } from '../roundUpView';
 const REMOUNTED = 'mounted again: ';
 const STANDS = 'tries agree: told as the product’s own, not the hand’s';
 
-export interface MountAdvice {
-  entry: string;
-  advice: RemountAdvice;
-}
-
 function countingOf(runs: readonly LabRun[], entry?: string, mount?: number): LabRun[] {
   return runs.filter(
     (run) =>
