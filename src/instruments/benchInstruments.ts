@@ -6,6 +6,16 @@ export type InstrumentRole = keyof BenchAddresses;
 
 const MOST_FANS = 8;
 
+/** What people call them. */
+const NAMES: Record<InstrumentRole, string> = {
+  load: 'processor load',
+  power: 'power meter',
+  room: 'room probe',
+  fans: 'fan controller',
+  meter: 'sound meter',
+  graphics: 'graphics card load',
+};
+
 /** The instruments of a bench: what they read, and what they are told. */
 export class BenchInstruments {
   private readonly clients = new Map<InstrumentRole, ScpiClient>();
@@ -19,7 +29,11 @@ export class BenchInstruments {
 
   constructor(addresses: BenchAddresses, timeoutMs = 1000) {
     for (const [name, address] of Object.entries(addresses))
-      if (address) this.clients.set(name as InstrumentRole, new ScpiClient(name, address, timeoutMs));
+      if (address)
+        this.clients.set(
+          name as InstrumentRole,
+          new ScpiClient(NAMES[name as InstrumentRole], address, timeoutMs),
+        );
   }
 
   private async asked<T>(name: InstrumentRole, ask: (client: ScpiClient) => Promise<T>): Promise<T | null> {
@@ -57,7 +71,7 @@ export class BenchInstruments {
   /** Each instrument with its identity, and what is wrong with it. */
   get states(): { name: string; identity: string; fault: string }[] {
     return [...this.clients.keys()].map((name) => ({
-      name,
+      name: NAMES[name],
       identity: this.identities.get(name) ?? '',
       fault: this.faults.get(name)?.message ?? '',
     }));

@@ -12,6 +12,8 @@ export class InstrumentFault extends Error {
   }
 }
 
+const BROKEN: Record<string, string> = { ECONNREFUSED: 'nobody listens there', EHOSTUNREACH: 'no way there' };
+
 /** One instrument over TCP: a question at a time, each with a deadline; the connection is made again when it is lost. */
 export class ScpiClient {
   private socket: Socket | null = null;
@@ -48,7 +50,10 @@ export class ScpiClient {
       });
       const lost = (error?: Error) => {
         clearTimeout(late);
-        const fault = new InstrumentFault(this.name, 'away', `does not answer at ${this.address.host}:${this.address.port}${error ? ` (${error.message})` : ''}`); // prettier-ignore
+        const why =
+          BROKEN[(error as NodeJS.ErrnoException | undefined)?.code ?? ''] ?? 'the connection is broken';
+        const { host, port } = this.address;
+        const fault = new InstrumentFault(this.name, 'away', `does not answer at ${host}:${port}, ${why}`);
         this.answer?.(fault);
         reject(fault);
       };

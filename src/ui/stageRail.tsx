@@ -2,6 +2,7 @@
 
 import Link from 'next/link';
 import { useSelectedLayoutSegment } from 'next/navigation';
+import { useEffect, useRef } from 'react';
 
 export interface RailStage {
   name: string;
@@ -17,8 +18,18 @@ const SIGNS = { done: '●', begun: '◐', open: '○' } as const;
 export function StageRail({ base, stages }: { base: string; stages: RailStage[] }) {
   const segment = useSelectedLayoutSegment();
   const current = segment === 'runs' ? 'logbook' : segment;
+  const rail = useRef<HTMLElement>(null);
+  // On a phone the rail is wider than the page: where one is comes into view.
+  useEffect(() => {
+    const here = rail.current?.querySelector<HTMLElement>('[aria-current]');
+    if (rail.current && here) rail.current.scrollLeft = here.offsetLeft - rail.current.clientWidth / 3;
+  }, [current]);
   return (
-    <nav aria-label="Stages" className="overflow-x-auto border-b border-hairline px-4 md:px-5">
+    <nav
+      ref={rail}
+      aria-label="Stages"
+      className="relative overflow-x-auto border-b border-hairline px-4 md:px-5"
+    >
       <ol className="flex min-w-max lg:grid lg:min-w-0 lg:grid-cols-8">
         {stages.map((stage) => {
           const here = stage.segment === current;

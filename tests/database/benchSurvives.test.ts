@@ -118,7 +118,7 @@ test('a pulled cable: the run goes on after it, the load off for want of a word 
   const { soakFromS } = (await session(roundUpId)).state;
   bench.drop('meter', 3);
   await until('fault told', async () =>
-    (await withDatabase(readStatus)).instruments.some((of) => of.name === 'meter' && of.fault.includes('does not answer')));
+    (await withDatabase(readStatus)).instruments.some((of) => of.name === 'sound meter' && of.fault.includes('does not answer')));
   await pause(3500);
   expect((await session(roundUpId)).state.soakFromS).toBe(soakFromS);
   expect((await samplesOf(id)).some((of) => Number.isNaN(of.levelDb) && !Number.isNaN(of.dieC))).toBe(true);

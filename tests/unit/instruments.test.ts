@@ -8,7 +8,14 @@ test('the simulated rig answers as a bench asks, obeys within its bounds, and ke
   const { addresses, rig, close } = await startInstruments({ seed: 1, speed: 120 });
   const bench = new BenchInstruments(benchAddresses(JSON.stringify(addresses)));
   await bench.meet();
-  expect(bench.states.map((of) => of.name)).toEqual(['load', 'power', 'room', 'fans', 'meter', 'graphics']);
+  expect(bench.states.map((of) => of.name)).toEqual([
+    'processor load',
+    'power meter',
+    'room probe',
+    'fan controller',
+    'sound meter',
+    'graphics card load',
+  ]);
   expect(bench.states.every((of) => of.identity.startsWith('Abanico,simulated') && of.fault === '')).toBe(
     true,
   );
@@ -46,7 +53,7 @@ test('nonsense, a late answer, another unit, an instrument that is away: each to
   expect(sample).toMatchObject({ dieC: 51.2, fanRpm: 1200, roomC: NaN, powerW: NaN, levelDb: NaN });
   expect(bench.faultOf('room')).toMatchObject({
     kind: 'unit',
-    message: 'room: reads in FAR, CEL was expected',
+    message: 'room probe: reads in FAR, CEL was expected',
   });
   expect(bench.faultOf('power')!.message).toContain('answers “ERR ***” to MEAS:POW?, a number was expected');
   expect(bench.faultOf('meter')).toMatchObject({ kind: 'late' });

@@ -23,11 +23,13 @@ const AWAY = {
   application: 'The application does not answer. The bench goes on by itself; this page follows again once it is back.',
 } as const; // prettier-ignore
 
+const sentence = (of: string) => `${of.charAt(0).toUpperCase()}${of.slice(1)}`;
+
 function Banner({ children }: { children: React.ReactNode }) {
   return (
-    <p role="alert" className="rounded-md border border-bad px-3 py-2 text-[14.5px] text-bad">
-      ▲ {children}
-    </p>
+    <div role="alert" className="flex gap-2 rounded-md border border-bad px-3 py-2 text-[14.5px] text-bad">
+      <span aria-hidden="true">▲</span> <div>{children}</div>
+    </div>
   );
 }
 
@@ -43,8 +45,12 @@ function Troubles({ data, live, status }: { data: BenchData; live: Live; status:
           The bench process does not answer{measuring ? ': the rig takes its load off by itself after 15 s, and the run is taken up again once the process is back' : ''}. It is started with the application.
         </Banner>
       )}
-      {status.problem !== '' && <Banner>{status.problem}</Banner>}
-      {measuring && faults.map((of) => <Banner key={of.name}>{of.fault}</Banner>)}
+      {status.problem !== '' && <Banner>{sentence(status.problem)}.</Banner>}
+      {measuring && faults.length > 0 && (
+        <Banner>
+          {faults.map((of) => <span key={of.name} className="block">{sentence(of.fault)}.</span>)} Asked again with every sample.
+        </Banner>
+      )}
       {data.busyWith && (
         <Banner>
           The rig is in use by <Link className="underline" href={`/round-ups/${data.busyWith.id}/bench`}>{data.busyWith.title}</Link>.

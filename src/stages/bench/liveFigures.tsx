@@ -11,8 +11,8 @@ function Big({ name, value, decimals, unit, under, bad }: { name: string; value:
     <div className="min-w-0">
       <dt className="label-text">{name}</dt>
       <dd>
-        <span className={`font-display text-[36px] leading-[1.05] font-bold md:text-[44px] 2xl:text-[56px] ${bad ? 'text-bad' : ''}`}>{value === null ? '–' : figure(value, decimals)}</span>
-        <span className="pl-1 text-[17px] text-ink2">{unit}</span>
+        <span className={`font-display text-[30px] leading-[1.05] font-bold md:text-[44px] 2xl:text-[56px] ${bad ? 'text-bad' : ''}`}>{value === null ? '–' : figure(value, decimals)}</span>
+        <span className="pl-1 text-[14px] text-ink2 md:text-[17px]">{unit}</span>
         <span className={`block text-[13px] ${bad ? 'text-bad' : 'text-ink2'}`}>{under}</span>
       </dd>
     </div>

@@ -64,6 +64,12 @@ export function StripChart({ session, samples }: { session: LiveSession; samples
   const bare = useMemo(() => ({ ...x, hidden: true }), [x]);
   const degrees = useMemo(() => ({ title: '', min: lowC, max: highC, tick: (value: number) => figure(value, 0) }), [lowC, highC]); // prettier-ignore
   const decibels = useMemo(() => ({ title: '', min: lowDb, max: highDb, step: 5, tick: (value: number) => figure(value, 0) }), [lowDb, highDb]); // prettier-ignore
+  // A label stands where its line ends.
+  const endOf = (place: 1 | 2 | 5): BarPoint | null => {
+    const of = shown.findLast((sample) => sample[place] !== null);
+    return of ? { x: Math.max(0.9, (of[0] - fromS) / 60), y: of[place]! } : null;
+  };
+  const [die, room, level] = [endOf(1), endOf(2), endOf(5)];
   const windowFrom = Math.max(0, nowMin - rule.windowS / 60);
   const filled = Math.min(nowMin, rule.windowS / 60);
 
@@ -76,13 +82,13 @@ export function StripChart({ session, samples }: { session: LiveSession; samples
             className="pointer-events-none absolute bg-act/10"
             style={{ left: pixelX(upper, windowFrom), width: Math.max(1, pixelX(upper, nowMin) - pixelX(upper, windowFrom)), top: upper.top, height: upper.bottom - upper.top }}
           >
-            <span className="absolute top-1 left-1.5 text-[13px] whitespace-nowrap text-act">
+            <span className="absolute top-[42%] left-1.5 text-[13px] whitespace-nowrap text-act">
               {filled < 1 ? 'window begins' : `window, ${Math.floor(filled)} of ${Math.round(rule.windowS / 60)} min`}
             </span>
           </div>
         )}
-        {upper && shown.length > 0 && dies.length > 0 && <Label frame={upper} x={Math.max(1, nowMin)} y={dies.at(-1)!} className="text-ink">die, °C</Label>}
-        {upper && rooms.length > 0 && <Label frame={upper} x={Math.max(1, nowMin)} y={rooms.at(-1)!} under className="text-[color:var(--curve-0)]">room, °C</Label>}
+        {upper && die && <Label frame={upper} {...die} className="text-ink">die, °C</Label>}
+        {upper && room && <Label frame={upper} {...room} under className="text-[color:var(--curve-0)]">room, °C</Label>}
         {upper && endC !== null && (
           <Label frame={upper} x={endMin} y={endC} className="text-act">
             ends near {figure(endC, 1)} ± {figure(gauge!.endDoubtK!, 1)} °C
@@ -91,7 +97,7 @@ export function StripChart({ session, samples }: { session: LiveSession; samples
       </div>
       <div className="relative min-h-[120px] flex-[1.15]">
         <Plot series={noise} x={x} y={decibels} label="Noise over time" onFrame={setLower} rightPx={12} />
-        {lower && levels.length > 0 && <Label frame={lower} x={Math.max(1.5, nowMin)} y={levels.at(-1)!} className="text-[color:var(--curve-2)]">noise as read, dB(A)</Label>}
+        {lower && level && <Label frame={lower} {...level} className="text-[color:var(--curve-2)]">noise as read, dB(A)</Label>}
       </div>
     </div>
   );
