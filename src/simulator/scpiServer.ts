@@ -27,6 +27,8 @@ export function serveScpi(
       return;
     }
     sockets.add(socket);
+    // Answers are short and asked for one by one: none waits for the next.
+    socket.setNoDelay(true);
     socket.on('close', () => sockets.delete(socket));
     const errors: string[] = [];
     let waiting = '';

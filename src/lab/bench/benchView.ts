@@ -1,7 +1,7 @@
 import type { RemountAdvice } from '@/core/bench/remountAdvice';
 import { groupBy } from '@/core/statistics/groupBy';
 import { dayAfter } from '@/core/plan/laidPlan';
-import { soakMinutes } from '@/core/plan/planSettings';
+import { quietFrom, soakMinutes, type PlanSettings } from '@/core/plan/planSettings';
 import { lastSession, listSkipped, openSession, type BenchSession, type SkippedRun } from '@/database/bench';
 import { readStatus } from '@/database/benchStatus';
 import { withDatabase } from '@/database/pool';
@@ -42,10 +42,19 @@ export interface BenchView {
   skipped: SkippedRun[];
   /** Soak of the cooler on the rig, by its own runs where there are some, min. */
   soakMin: number;
+  /** The plan's quiet hours, where it is outside of them now; empty within. */
+  notQuiet: string;
   /** Title and id of the round-up whose mount is on the rig, where it is another. */
   busyWith: { id: number; title: string } | null;
   last: { session: BenchSession; advice: RemountAdvice } | null;
   pushToken: string;
+}
+
+const clockOf = (minute: number) =>
+  `${String(Math.floor(minute / 60) % 24).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`;
+
+function isQuiet(of: PlanSettings, minute: number): boolean {
+  return quietFrom(of, minute, 1) === minute;
 }
 
 /** What the Bench page shows beside the live figures: the plan's next mounts, and what was said of the last one. */
@@ -103,6 +112,9 @@ export async function viewBench(roundUpId: number, now: Now): Promise<BenchView 
     breaks: laid.breaks.map((of) => of.message),
     skipped,
     soakMin: onRig ? soakMinutes(onRig, settings) : settings.airSoakMin,
+    notQuiet: isQuiet(settings, now.minute)
+      ? ''
+      : `${clockOf(settings.quietFromMin)}–${clockOf(settings.quietToMin)}`,
     busyWith: other && { id: other.id, title: other.title },
     last: last && { session: last, advice },
     pushToken: status.pushToken,

@@ -27,6 +27,8 @@ export interface BenchData {
   breaks: string[];
   skipped: { entry: string; mount: number; load: string; setting: string; why: string }[];
   soakMin: number;
+  /** The quiet hours in words, where it is outside of them now. */
+  notQuiet: string;
   busyWith: { id: number; title: string } | null;
   last: { state: BenchState; advice: RemountAdvice } | null;
   pushToken: string;

@@ -92,6 +92,9 @@ function Measuring({ data, live, session }: { data: BenchData; live: Live; sessi
             ))}
           </ol>
         </section>
+        {data.notQuiet !== '' && (live.status?.speed ?? 1) === 1 && (
+          <p className="text-[14px] text-warn">▲ Outside the quiet hours, {data.notQuiet}: a reading now has the street in it.</p>
+        )}
         {state.skipped.length > 0 && (
           <ul className="text-[13.5px] text-ink2" aria-label="Left out">
             {state.skipped.map((of, i) => <li key={i}>{of.load}, {of.setting}: left out, {of.why}</li>)}
