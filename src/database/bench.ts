@@ -60,14 +60,27 @@ export interface SkippedRun {
   why: string;
 }
 
-/** Points that mounts of a round-up have left out for good, by their last try. */
+/** Points that mounts of a round-up have left out for good; those of a mount that was made again are not among them. */
 export async function listSkipped(db: Queryable, roundUpId: number): Promise<SkippedRun[]> {
   const { rows } = await db.query<{ state: BenchState }>(
-    `SELECT DISTINCT ON (mounting) state FROM bench_sessions WHERE round_up_id = $1 ORDER BY mounting, id DESC`,
+    `SELECT state FROM bench_sessions WHERE round_up_id = $1 AND NOT superseded ORDER BY id`,
     [roundUpId],
   );
   return rows.flatMap(({ state: { entry, mount, skipped } }) =>
     skipped.map((of) => ({ entry, mount, ...of })),
+  );
+}
+
+/** An entry's mount is made again. */
+export async function supersede(
+  db: Queryable,
+  roundUpId: number,
+  of: { entry: string; mount: number },
+): Promise<void> {
+  await db.query(
+    `UPDATE bench_sessions SET superseded = true
+     WHERE round_up_id = $1 AND state ->> 'entry' = $2 AND (state ->> 'mount')::int = $3`,
+    [roundUpId, of.entry, of.mount],
   );
 }
 

@@ -125,17 +125,21 @@ export class BenchInstruments {
     return answer === null ? null : Number(answer);
   }
 
-  /** Tells the simulated rig which cooler is on it; others do not know the command and keep it as an error. */
-  async mounted(entry: string): Promise<void> {
-    await this.clients
-      .get('load')!
-      .tell(`SIM:MOUNT ${entry}`)
-      .catch(() => undefined);
+  private get isSimulated(): boolean {
+    return this.identities.get('load')?.includes('simulated') ?? false;
+  }
+
+  /** Tells the simulated rig which cooler is on it, where it does not know; hands put it on a real one. */
+  async mounted(entry: string, anew: boolean): Promise<void> {
+    const load = this.clients.get('load')!;
+    if (!this.isSimulated) return;
+    const isOn = await load.ask('SIM:MOUNT?').catch(() => '');
+    if (anew || isOn !== entry) await load.tell(`SIM:MOUNT ${entry}`).catch(() => undefined);
   }
 
   /** How much faster than the wall's the simulated rig's clock runs; null for instruments that are real. */
   async speed(): Promise<number | null> {
-    if (!this.identities.get('load')?.includes('simulated')) return null;
+    if (!this.isSimulated) return null;
     const speed = Number(await this.asked('load', (client) => client.ask('SIM:SPEED?')));
     return speed >= 1 ? speed : null;
   }

@@ -68,6 +68,7 @@ export async function startInstruments(of: {
   // Of its own, so that how well a cooler sits does not hang on how often somebody looked.
   const hands = seededChance(of.seed + 1);
   const rig = new LiveRig(BOATHOUSE[4]!.cooler, BOATHOUSE_RIG, chance, { ...QUIET_EVENING, ...of.around });
+  let mounted = '';
   let { speed } = of;
   let anchor = { wallMs: performance.now(), clockS: 0 };
   const nowS = () => anchor.clockS + ((performance.now() - anchor.wallMs) / 1000) * speed;
@@ -87,8 +88,10 @@ export async function startInstruments(of: {
       // The simulated rig alone: which cooler somebody has just put on.
       'SIM:MOUNT': (text) => {
         const [entry = '', factor] = text.split(',');
+        mounted = entry;
         live().mount(coolerOf(entry), factor ? Number(factor) : 1 + 0.012 * hands.normal());
       },
+      'SIM:MOUNT?': () => mounted || 'none',
       'SIM:SPEED': (text) => {
         const wanted = speedOf(text);
         anchor = { wallMs: performance.now(), clockS: nowS() };

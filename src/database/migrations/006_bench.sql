@@ -12,6 +12,8 @@ CREATE TABLE bench_sessions (
   rule           jsonb NOT NULL,
   -- Runs that were written to the logbook: a write that is repeated does not write them twice.
   runs_written   integer NOT NULL DEFAULT 0,
+  -- The mount was made again: what this one left out is asked for anew.
+  superseded     boolean NOT NULL DEFAULT false,
   started_at     timestamptz NOT NULL DEFAULT now(),
   -- When the bench process last wrote, its bench clock then, s, and how fast that ran.
   written_at     timestamptz NOT NULL DEFAULT now(),
@@ -70,7 +72,7 @@ CREATE TABLE bench_status (
 INSERT INTO bench_status DEFAULT VALUES;
 
 -- What a mount has left out changes the plan's progress, though it writes no run.
-CREATE TRIGGER wrote AFTER INSERT OR DELETE OR UPDATE OF ended_at ON bench_sessions
+CREATE TRIGGER wrote AFTER INSERT OR DELETE OR UPDATE OF ended_at, superseded ON bench_sessions
   FOR EACH STATEMENT EXECUTE FUNCTION note_lab_write();
 
 -- Down Migration

@@ -190,7 +190,7 @@ export class BenchProcess {
     const clockS = session.clockS + session.silentS * session.speed;
     this.clock.set({ clockS });
     const fresh = samples.length === 0 && session.state.phase === 'mount' && session.clockS === 0;
-    if (fresh) await instruments.mounted(session.state.entry);
+    await instruments.mounted(session.state.entry, fresh);
     const mount = new MountInHand(session, samples, clockS);
     mount.gapBefore = !fresh;
     mount.lastSeenS = samples.at(-1)?.atS ?? session.clockS;

@@ -1,7 +1,7 @@
 import { remountAdvice, type RemountAdvice } from '@/core/bench/remountAdvice';
 import type { LabRun } from '@/core/runs/labRun';
 import { loadKey } from '@/core/runs/load';
-import { listRejectedTries } from '@/database/bench';
+import { listRejectedTries, supersede } from '@/database/bench';
 import { insertChange } from '@/database/changes';
 import { inTransaction, withDatabase, type Queryable } from '@/database/pool';
 import { lockRun, updateRun } from '@/database/runEdits';
@@ -56,11 +56,13 @@ async function changeEach(
   roundUpId: number,
   at: { entry: string; mount: number },
   change: (db: Queryable, run: LabRun) => Promise<void>,
+  then: (db: Queryable) => Promise<void> = () => Promise.resolve(),
 ): Promise<void> {
   const view = await viewRoundUp(roundUpId);
   const runs = countingOf(view?.runs ?? [], at.entry, at.mount);
   await inTransaction(async (db) => {
     for (const run of runs) if (await lockRun(db, roundUpId, run.id)) await change(db, run);
+    await then(db);
   });
 }
 
@@ -71,11 +73,12 @@ export async function mountAgain(
   why: string,
   who: string,
 ): Promise<void> {
-  await changeEach(roundUpId, at, async (db, run) => {
-    const isNow = `${REMOUNTED}${why}`;
+  const isNow = `${REMOUNTED}${why}`;
+  const aside = async (db: Queryable, run: LabRun) => {
     await updateRun(db, run.id, { set_aside: isNow });
     await insertChange(db, run.id, { who, what: 'set aside', was: '', isNow });
-  });
+  };
+  await changeEach(roundUpId, at, aside, (db) => supersede(db, roundUpId, at));
 }
 
 /** Tries that agree are the product's: its runs say so, and count. */

@@ -2,10 +2,10 @@
 
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Cautions } from '@/ui/cautions';
 import { plural } from '@/ui/figures';
-import type { BenchData, LiveSession, LiveStatus } from './benchData';
+import type { BenchData, LiveSession, LiveStatus, Upcoming } from './benchData';
 import { BenchStatusLine, isBenchAway } from './benchStatus';
 import { LastMount } from './lastMount';
 import { LiveFigures } from './liveFigures';
@@ -108,8 +108,7 @@ function Measuring({ data, live, session }: { data: BenchData; live: Live; sessi
 } // prettier-ignore
 
 /** The mount that comes, large, with all that is measured at it. */
-function NextUp({ data }: { data: BenchData }) {
-  const next = data.upcoming[0];
+function NextUp({ data, next }: { data: BenchData; next: Upcoming | undefined }) {
   const measured = `${data.done} of ${plural(data.planned, 'reading')} of the plan ${data.done === 1 ? 'is' : 'are'} measured.`;
   if (!next)
     return (
@@ -136,12 +135,14 @@ function NextUp({ data }: { data: BenchData }) {
 } // prettier-ignore
 
 function Between({ data, free }: { data: BenchData; free: boolean }) {
+  const [chosen, setChosen] = useState<string | null>(null);
+  const next = data.upcoming.find((of) => of.id === chosen) ?? data.upcoming[0];
   return (
     <>
       <section className="min-w-0 flex-1 space-y-5" aria-label="Between mounts">
         <LastMount data={data} />
         {data.planWritten ? (
-          <NextUp data={data} />
+          <NextUp data={data} next={next} />
         ) : (
           <div className="space-y-2">
             <h2 className="font-display text-[28px] font-bold">No plan yet</h2>
@@ -156,7 +157,7 @@ function Between({ data, free }: { data: BenchData; free: boolean }) {
         <PushHelp origin={data.origin} token={data.pushToken} />
       </section>
       <aside className="shrink-0 border-hairline lg:w-[430px] lg:overflow-y-auto lg:border-l lg:pl-6" aria-label="What comes" tabIndex={0}>
-        <NextMounts data={data} free={free} />
+        <NextMounts data={data} free={free} next={next} onChoose={setChosen} />
       </aside>
     </>
   );

@@ -17,10 +17,8 @@ function lasting(min: number): string {
 }
 
 /** The plan's next mounts, re-timed from now; the one to begin with can be chosen. */
-export function NextMounts({ data, free }: { data: BenchData; free: boolean }) {
-  const [chosen, setChosen] = useState<string | null>(null);
+export function NextMounts({ data, free, next, onChoose }: { data: BenchData; free: boolean; next: Upcoming | undefined; onChoose: (id: string) => void }) {
   const [sending, setSending] = useState(false);
-  const next = data.upcoming.find((of) => of.id === chosen) ?? data.upcoming[0];
   const begin = async () => {
     if (!next || !free || sending) return;
     setSending(true);
@@ -47,7 +45,7 @@ export function NextMounts({ data, free }: { data: BenchData; free: boolean }) {
       <ol className="max-h-[300px] overflow-y-auto" tabIndex={0} aria-label="Mounts of the plan">
         {data.upcoming.filter((of) => of !== next || !free).map((of) => (
           <li key={of.id} className="flex items-baseline gap-2 border-b border-hairline py-1.5">
-            <button type="button" disabled={!free} className={`min-w-0 truncate text-left ${free ? 'cursor-pointer hover:underline' : ''}`} title={free ? 'Begin with this one instead' : of.name} onClick={() => setChosen(of.id)}>
+            <button type="button" disabled={!free} className={`min-w-0 truncate text-left ${free ? 'cursor-pointer hover:underline' : ''}`} title={free ? 'Begin with this one instead' : of.name} onClick={() => onChoose(of.id)}>
               {of.isControl && <span className="text-ink2">Control: </span>}{of.name}, mount {of.mount}
             </button>
             <span className="ml-auto shrink-0 text-[13px] text-ink2">{plural(of.left, 'reading')} · {whenWords(of, data.today)}</span>
