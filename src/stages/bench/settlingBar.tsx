@@ -44,6 +44,8 @@ function words(session: LiveSession, nowS: number): Words | null {
   const slope = `${slopeKPerMin >= 0 ? 'Rising' : 'Falling'} ${figure(Math.abs(slopeKPerMin), 2)} K/min; settled below ${STEADY_K_PER_MIN} over ${Math.round(rule.windowS / 60)} min.`;
   const end = endK === null ? 'The end cannot be told yet.' : `Ends at a rise of ${figure(endK, 1)} ± ${figure(endDoubtK!, 1)} K, by the fit.`;
   if (gauge.settled) return { big: 'Settled', share: 1, sentence: slope, more: end, good: true };
+  const windowLeftS = rule.windowS - spentS;
+  if (leftS === null && windowLeftS > 0) return { big: minutes(windowLeftS).replace('left', 'at least'), share: Math.min(0.9, spentS / (spentS + windowLeftS)), sentence: slope, more: `${end} The window is still to fill.`, good: false };
   if (leftS === null || leftS === 0) return { big: 'Settling', share: Math.min(0.95, spentS / (2 * rule.windowS)), sentence: slope, more: `${end} Not yet: ${gauge.why}.`, good: false };
   return { big: minutes(leftS), share: spentS / (spentS + leftS), sentence: slope, more: end, good: false };
 } // prettier-ignore
