@@ -6,6 +6,8 @@ export default createJestConfig({
   testEnvironment: 'node',
   // Two busy cores must not fail a test that only waits its turn.
   testTimeout: 120_000,
+  // The longest of them mostly wait: two at once on two cores.
+  maxWorkers: 2,
   testMatch: [
     '<rootDir>/src/**/*.test.ts',
     '<rootDir>/tests/unit/**/*.test.ts',

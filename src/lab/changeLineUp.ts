@@ -14,6 +14,7 @@ import {
 import { inTransaction, type Queryable } from '@/database/pool';
 import { citeEntry } from '@/database/roundUps';
 import { readSheet, writeSheet } from '@/database/sheets';
+import { refuseOnTheRig } from './bench/onTheRig';
 import { codeOf } from './codeOf';
 import { lineUpOf, type LineUpEntry } from './lineUpView';
 import { Refused } from './refusal';
@@ -139,7 +140,10 @@ export async function changeEntry(
   return inTransaction(async (db) => {
     const lineUp = await held(db, roundUpId);
     const { cited } = change;
-    if (cited === false) return { removed: await removeCitation(db, roundUpId, entryId) };
+    if (cited === false) {
+      await refuseOnTheRig(db, roundUpId, pick(lineUp, entryId).code);
+      return { removed: await removeCitation(db, roundUpId, entryId) };
+    }
     if (cited) {
       const taken = lineUp.some((of) => of.position === cited.position);
       const position = taken ? takenBy(lineUp).position : cited.position;

@@ -12,6 +12,7 @@ import {
 } from '@/database/rigs';
 import { getRoundUp, listRunIds, setRigRevision } from '@/database/roundUps';
 import { readSheet, writeSheet, type KeptSheet } from '@/database/sheets';
+import { refuseOnTheRig } from './bench/onTheRig';
 import { keptWhileUnwritten } from './keptWhileUnwritten';
 import { reduceStoredRun } from './reduceStoredRun';
 import { Refused } from './refusal';
@@ -102,6 +103,7 @@ export async function viewRig(roundUpId: number): Promise<RigView | null> {
 const OUTLINE = new Set(['enclosure', 'meter distance', 'temperature limit']);
 
 async function moveTo(db: Queryable, roundUpId: number, rigRevisionId: number): Promise<void> {
+  await refuseOnTheRig(db, roundUpId);
   await setRigRevision(db, roundUpId, rigRevisionId);
   for (const runId of await listRunIds(db, roundUpId)) await reduceStoredRun(db, runId);
 }

@@ -23,7 +23,7 @@ test.afterAll(async () => {
 });
 
 const LOAD_W = 170;
-const NAMES = ['Lebeche 120', 'Tramontana', 'Cierzo 240'];
+const NAMES = ['Lebeche 120', 'Tramontana', 'Jaloque 360'];
 
 async function savedPlan(page: Page): Promise<string> {
   await page.goto(app.url);

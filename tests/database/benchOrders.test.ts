@@ -4,7 +4,9 @@ import { adviseMount } from '@/lab/bench/mountAgain';
 import { viewBench } from '@/lab/bench/benchView';
 import { giveOrder } from '@/lab/bench/orders';
 import { orderSchema } from '@/lab/bench/orderSchema';
+import { changeEntry } from '@/lab/changeLineUp';
 import { editRun } from '@/lab/editRun';
+import { lineUpOf } from '@/lab/lineUpView';
 import { viewPlan } from '@/lab/planView';
 import { viewRoundUp } from '@/lab/roundUpView';
 import { saveSheet } from '@/lab/saveSheet';
@@ -60,4 +62,7 @@ test('one mount at a time, only what the plan has, only settings that the bench 
   await expect(orderSchema.validate({ do: 'overrule' })).rejects.toThrow('the reason is printed with the run');
   await expect(orderSchema.validate({ do: 'speed', speed: 500 })).rejects.toThrow('runs at 1 to 120');
   expect((await viewBench(id, NOW))!.upcoming.map((of) => of.id)).not.toContain(next.id);
+  // What is on the rig stays in the line-up, and its rig as it is.
+  const onIt = (await withDatabase((db) => lineUpOf(db, id))).find((of) => of.code === next.entry)!;
+  await expect(changeEntry(id, onIt.entryId, { cited: false }, 'test')).rejects.toThrow('is on the rig: end that mount first');
 }); // prettier-ignore

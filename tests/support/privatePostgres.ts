@@ -1,4 +1,5 @@
-import { execFileSync } from 'node:child_process';
+import { execFile, execFileSync } from 'node:child_process';
+import { promisify } from 'node:util';
 
 const PRELUDE = 'set -euo pipefail; source scripts/install.sh; source scripts/postgres.sh;';
 
@@ -12,6 +13,16 @@ export class PrivatePostgres {
 
   private bash(body: string): string {
     return execFileSync('bash', ['-c', `${PRELUDE} ${body}`], { encoding: 'utf8' }).trim();
+  }
+
+  /** The same without holding up what else runs in this process. */
+  async halt(): Promise<void> {
+    await promisify(execFile)('bash', ['-c', `${PRELUDE} place_cluster ${this.name}; stop_postgres`]);
+  }
+
+  async resume(): Promise<void> {
+    const body = `private_postgres ${this.name} "-c fsync=off"`;
+    await promisify(execFile)('bash', ['-c', `${PRELUDE} ${body}`]);
   }
 
   start(): string {

@@ -74,9 +74,20 @@ export class BenchProcess {
     while (!this.stopped) {
       const beganMs = performance.now();
       await this.meetInstruments();
-      if (this.mount && this.instruments) await this.tick(this.mount, this.instruments);
+      if (this.mount && this.instruments) await this.safely(this.mount, this.instruments);
       const periodMs = this.mount ? this.periodMs : 250;
       await sleep(Math.max(1, periodMs - (performance.now() - beganMs)));
+    }
+  }
+
+  /** A mistake of ours must not leave a load on that nobody watches. */
+  private async safely(mount: MountInHand, instruments: BenchInstruments): Promise<void> {
+    try {
+      await this.tick(mount, instruments);
+    } catch (error) {
+      this.of.log((error as Error).stack ?? String(error));
+      mount.stop(`The bench process failed (${(error as Error).message}): the load is off.`);
+      await instruments.set(mount.state);
     }
   }
 
@@ -116,11 +127,13 @@ export class BenchProcess {
     this.lastTickMs = nowMs;
     const atS = Math.max(this.clock.nowS, (this.lastAtS ?? -1) + 1e-3);
     const sample = await instruments.sample(atS);
-    const isAwayNow = instruments.faultOf('load') !== null;
+    const fault = instruments.faultOf('load');
+    const isAwayNow = fault?.kind === 'away' || fault?.kind === 'late';
     const back = this.loadWasAway && !isAwayNow;
     this.loadWasAway = isAwayNow;
-    const gap = mount.gapBefore || lateMs > Math.max(GAP_MS, 3 * this.periodMs) || back;
-    if (gap && this.lastAtS !== null && !isAwayNow) {
+    const comesAfterGap = mount.gapBefore || lateMs > Math.max(GAP_MS, 3 * this.periodMs) || back;
+    const gap = comesAfterGap && this.lastAtS !== null && !isAwayNow;
+    if (gap && !mount.hasEnded) {
       const { loadW } = mount.state;
       const stayed = loadW === 0 || (await instruments.loadW()) === loadW;
       mount.state = afterGap(mount.state, atS - mount.lastSeenS, atS, stayed);
