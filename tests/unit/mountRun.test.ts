@@ -92,8 +92,8 @@ function reduced(run: BenchRun, samples: readonly BenchSample[]) {
   return result.value;
 }
 
-test('a sweep on the simulated rig ends by the rule at each setting and finds the known rises', () => {
-  const { state, runs, cooler, samples } = measure('tramontana', ['100 %', '78 %', '56 %']);
+test.each(['tramontana', 'lebeche-120', 'jaloque-360', 'cierzo-240'])('a sweep of %s ends by the rule at each setting, not by a calm moment, and finds the known rises', (entry) => {
+  const { state, runs, cooler, samples } = measure(entry, ['100 %', '78 %', '56 %']);
   expect(state.phase).toBe('done');
   expect(runs.map((of) => of.point.setting)).toEqual(['100 %', '78 %', '56 %']);
   for (const run of runs) {
@@ -101,9 +101,9 @@ test('a sweep on the simulated rig ends by the rule at each setting and finds th
     expect(settled).toBe(true);
     const trueK = 170 * steadyResistance(cooler, (cooler.maxRpm * run.dutyPct!) / 100);
     expect(Math.abs(riseK - trueK)).toBeLessThan(0.6);
-    expect(run.toS - run.fromS).toBeLessThan(1500);
+    expect(run.toS - run.fromS).toBeLessThan(2400);
   }
-});
+}); // prettier-ignore
 
 test('the noise trim brings the cooler to the line and measures it there, or tells why not', () => {
   const { runs, said, cooler, samples } = measure('tramontana', ['33 dB(A)']);

@@ -68,6 +68,8 @@ export interface BenchState {
   gauge: SettlingGauge | null;
   /** Bench clock at which the gauge was taken, s. */
   gaugedS: number;
+  /** Since when the rule has held without a break, s; null while it does not. */
+  steadySinceS: number | null;
 }
 
 export interface BenchRule {
@@ -133,6 +135,7 @@ export function beginMount(of: {
     said: 'Supply off and unplugged; mount the cooler, then confirm.',
     gauge: null,
     gaugedS: nowS,
+    steadySinceS: null,
   };
 }
 
@@ -157,7 +160,7 @@ export function hasEnded(state: BenchState): boolean {
 export function afterGap(state: BenchState, gapS: number, nowS: number, loadStayed: boolean): BenchState {
   const said = `A gap of ${Math.round(gapS)} s in the samples`;
   if (loadStayed || state.loadW === 0) return { ...state, said: `${said}; the run goes on.` };
-  const began = { ...state, loadOnS: nowS, soakFromS: nowS, trim: [], gauge: null };
+  const began = { ...state, loadOnS: nowS, soakFromS: nowS, trim: [], gauge: null, steadySinceS: null };
   if (state.phase === 'soak' || state.phase === 'reading')
     return enter(began, 'soak', nowS, `${said}, in which the load was off: the soak begins again.`);
   return enter(began, state.phase, nowS, `${said}, in which the load was off: this step begins again.`);

@@ -8,6 +8,8 @@ export interface SettlingGauge {
   /** End value by the fit with the half-width of its 95 % interval, K; null where the data cannot tell yet. */
   endK: number | null;
   endDoubtK: number | null;
+  /** How far the mean over the window stands short of that end, K; null where it cannot be told. */
+  shortK: number | null;
   /** Until 0.3 K are left, s; 0 where there are fewer; null where it cannot be told. */
   leftS: number | null;
   /** The rule of FORMATS step 1 holds now. */
@@ -33,7 +35,7 @@ export function settlingGauge(
   roomC: ArrayLike<number>,
   windowS: number,
 ): SettlingGauge {
-  const nothing = { slopeKPerMin: null, endK: null, endDoubtK: null, leftS: null, settled: false };
+  const nothing = { slopeKPerMin: null, shortK: null, endK: null, endDoubtK: null, leftS: null, settled: false };
   const last = timeS.length - 1;
   if (last < 2 || timeS[last]! - timeS[0]! < LEAST_S) return { ...nothing, why: 'just begun' };
   let first = last;
@@ -46,6 +48,7 @@ export function settlingGauge(
   let endK: number | null = null;
   let endDoubtK: number | null = null;
   let leftS: number | null = null;
+  let shortK: number | null = null;
   let toCome = 0;
   if (fit.known) {
     let low = Infinity;
@@ -57,6 +60,9 @@ export function settlingGauge(
     endK = fit.value.endK;
     endDoubtK = Math.hypot(NORMAL_95 * fit.value.endStandardErrorK, ROOM_SHARE * (high - low));
     toCome = fit.value.stillToComeK;
+    let sum = 0;
+    for (let i = first; i <= last; i += 1) sum += settlingFitAt(fit.value, timeS[i]!);
+    shortK = endK - sum / (last + 1 - first);
     leftS = 0;
     for (let ahead = 0; Math.abs(endK - settlingFitAt(fit.value, timeS[last]! + ahead)) >= STILL_TO_COME_K; ahead += 10) {
       leftS = ahead + 10;
@@ -75,5 +81,5 @@ export function settlingGauge(
         : fit.known && Math.abs(toCome) >= STILL_TO_COME_K
           ? `${toCome.toFixed(1)} K still to come`
           : '';
-  return { slopeKPerMin, endK, endDoubtK, leftS, settled: why === '', why };
+  return { slopeKPerMin, shortK, endK, endDoubtK, leftS, settled: why === '', why };
 } // prettier-ignore

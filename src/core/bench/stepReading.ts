@@ -68,7 +68,14 @@ export function stepReading(
   if (!isIdle(point) && !state.overruled && !tooLong) {
     const gauge = gaugeOf(state, samples, nowS, rule);
     if (!gauge.settled)
-      return stay(enter({ ...state, gauge }, 'soak', nowS, `No longer settled (${gauge.why}): it soaks on.`));
+      return stay(
+        enter(
+          { ...state, gauge, steadySinceS: null },
+          'soak',
+          nowS,
+          `No longer settled (${gauge.why}): it soaks on.`,
+        ),
+      );
   }
   const speeds = present(read, 'fanRpm');
   const rpm = speeds.length > 0 ? Math.round(mean(speeds)) : 0;

@@ -12,6 +12,8 @@ const START_S = 20;
 /** The fit is asked so often, s. */
 const GAUGE_EVERY_S = 10;
 const LIMITED_SHARE = 0.2;
+const SHORT_K = 0.1;
+const HOLD_SHARE = 0.4;
 
 export function isIdle(point: BenchPoint): boolean {
   return point.loadW === 0 && point.gpuLoadW === 0 && point.loadName === '';
@@ -45,6 +47,16 @@ export function gaugeOf(
   );
 }
 
+/**
+ * How long the rule must hold before a soak is ended, s; Infinity where the mean of the window is not there yet. One
+ * calm moment of a slow loop in a moving room would end it up to 1 K too early: where the fit sees the mean within 0.1 K
+ * of the end, two fifths of the window, where it cannot tell, all of it.
+ */
+export function holdsForS(gauge: SettlingGauge, rule: BenchRule): number {
+  if (gauge.shortK === null) return rule.windowS;
+  return Math.abs(gauge.shortK) < SHORT_K ? HOLD_SHARE * rule.windowS : Infinity;
+}
+
 /** A soak: until the rule calls it settled, or it has lasted longer than any should. */
 export function stepSoak(
   state: BenchState,
@@ -59,10 +71,13 @@ export function stepSoak(
     if (speeds.length >= 3 && mean(speeds) < STILL_RPM)
       return skipPoint(state, nowS, `the fan does not turn at ${state.dutyPct} %`);
   }
-  const now = { ...state, gauge: gaugeOf(state, samples, nowS, rule), gaugedS: nowS };
+  const gauge = gaugeOf(state, samples, nowS, rule);
+  const steadySinceS = gauge.settled ? (state.steadySinceS ?? nowS) : null;
+  const now = { ...state, gauge, gaugedS: nowS, steadySinceS };
   if (isIdle(state.points[state.at]!))
     return soakedS < IDLE_S ? now : enter(now, 'reading', nowS, 'Ten minutes at idle. Reading the meter.');
-  if (now.gauge.settled) return enter(now, 'reading', nowS, 'Settled. Reading the meter.');
+  if (steadySinceS !== null && nowS - steadySinceS >= holdsForS(gauge, rule))
+    return enter(now, 'reading', nowS, 'Settled. Reading the meter.');
   if (soakedS > rule.longestSoakS)
     return enter(now, 'reading', nowS, `Not settled after ${Math.round(rule.longestSoakS / 60)} min: read as it is.`); // prettier-ignore
   return now;

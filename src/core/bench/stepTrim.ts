@@ -40,7 +40,7 @@ export function stepTrim(state: BenchState, samples: readonly BenchSample[], now
   if (step.next === 'try')
     return enter({ ...state, trim, dutyPct: step.dutyPct }, 'trim', nowS, `${told}; trying ${step.dutyPct} %.`);
   if (step.next === 'on-line') {
-    const onLine = { ...state, trim, dutyPct: step.dutyPct, soakFromS: nowS };
+    const onLine = { ...state, trim, dutyPct: step.dutyPct, soakFromS: nowS, gauge: null, steadySinceS: null };
     return enter(onLine, 'soak', nowS, `On the line at ${step.dutyPct} %: ${step.levelDb.toFixed(1)} dB(A). Soaking.`);
   }
   if (step.next === 'bracketed') {

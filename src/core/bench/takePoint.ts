@@ -11,7 +11,7 @@ export function takePoint(state: BenchState, at: number, nowS: number, lead: str
   }
   const { loadW, gpuLoadW, load, setting } = point;
   const loadOnS = loadW === 0 ? null : state.loadW > 0 ? state.loadOnS : nowS;
-  const next = { ...state, at, loadW, gpuLoadW, loadOnS, overruled: '', trim: [], gauge: null, soakFromS: nowS };
+  const next = { ...state, at, loadW, gpuLoadW, loadOnS, overruled: '', trim: [], gauge: null, steadySinceS: null, soakFromS: nowS };
   const kind = settingKind(setting);
   if (kind.kind === 'line') {
     const step = noiseTrim([], kind.lineDb);

@@ -1,3 +1,4 @@
+import { holdsForS } from '@/core/bench/stepSoak';
 import { STEADY_K_PER_MIN } from '@/core/settling/steady';
 import { figure } from '@/ui/figures';
 import type { LiveSample, LiveSession } from './benchData';
@@ -43,7 +44,12 @@ function words(session: LiveSession, nowS: number): Words | null {
   const { slopeKPerMin, endK, endDoubtK, leftS } = gauge;
   const slope = `${slopeKPerMin >= 0 ? 'Rising' : 'Falling'} ${figure(Math.abs(slopeKPerMin), 2)} K/min; settled below ${STEADY_K_PER_MIN} over ${Math.round(rule.windowS / 60)} min.`;
   const end = endK === null ? 'The end cannot be told yet.' : `Ends at a rise of ${figure(endK, 1)} ± ${figure(endDoubtK!, 1)} K, by the fit.`;
-  if (gauge.settled) return { big: 'Settled', share: 1, sentence: slope, more: end, good: true };
+  if (gauge.settled) {
+    const holdS = holdsForS(gauge, rule);
+    const heldS = state.steadySinceS === null ? 0 : nowS - state.steadySinceS;
+    if (!Number.isFinite(holdS)) return { big: 'Nearly there', share: 0.9, sentence: slope, more: `${end} The mean of the window still stands ${figure(Math.abs(gauge.shortK!), 1)} K short of it.`, good: false };
+    return { big: minutes(Math.max(0, holdS - heldS)), share: Math.min(0.99, 0.9 + 0.1 * (heldS / holdS)), sentence: `Settled by the rule; it is held for ${Math.round(holdS / 60)} min, so that a moment’s calm does not end it.`, more: end, good: true };
+  }
   const windowLeftS = rule.windowS - spentS;
   if (leftS === null && windowLeftS > 0) return { big: minutes(windowLeftS).replace('left', 'at least'), share: Math.min(0.9, spentS / (spentS + windowLeftS)), sentence: slope, more: `${end} The window is still to fill.`, good: false };
   if (leftS === null || leftS === 0) return { big: 'Settling', share: Math.min(0.95, spentS / (2 * rule.windowS)), sentence: slope, more: `${end} Not yet: ${gauge.why}.`, good: false };
