@@ -1,22 +1,9 @@
+import type { LiveStatus } from '@/core/bench/benchEvent';
 import { BENCH_CHANNEL, ORDERS_CHANNEL } from './bench';
 import type { Queryable } from './pool';
 
-export interface InstrumentState {
-  name: string;
-  /** What it answers to *IDN?; empty where it does not. */
-  identity: string;
-  /** What is wrong with it, in words; empty where all is well. */
-  fault: string;
-}
-
-export interface BenchStatus {
-  /** Wall time since the bench process was last heard of, s; null before the first time. */
-  silentS: number | null;
-  instruments: InstrumentState[];
-  /** Why nothing can be measured; empty where it can. */
-  problem: string;
-  /** How fast the simulated rig's clock runs; null for real instruments. */
-  speed: number | null;
+/** The bench as its process last told it, and what is wanted of it. */
+export interface BenchStatus extends LiveStatus {
   wantedSpeed: number | null;
   pushToken: string;
 }

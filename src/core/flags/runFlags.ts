@@ -1,8 +1,8 @@
 import { groupBy } from '../statistics/groupBy';
 import type { LabRun } from '../runs/labRun';
-import { loadKey } from '../runs/load';
 import { fanCountJump } from './fanCountJump';
 import { offSpeedLine } from './offSpeedLine';
+import { repeatsOf } from './repeatsOf';
 import { standsApart } from './standsApart';
 
 const ROOM_MOVED_K = 0.5;
@@ -37,17 +37,7 @@ export function runFlags(runs: readonly LabRun[]): Map<number, string[]> {
       levelDb: run.level.levelDb,
     }));
   for (const [run, byDb] of fanCountJump(counted)) add(run, `${over(byDb)} what the number of fans explains`);
-  const repeats = counting
-    .filter((run) => run.reduction.settled)
-    .map((run) => ({
-      run: run.id,
-      entry: run.entry,
-      load: loadKey(run),
-      setting: run.setting,
-      mount: run.mount,
-      riseK: run.reduction.riseK,
-    }));
-  for (const { run, what, byK } of standsApart(repeats)) {
+  for (const { run, what, byK } of standsApart(repeatsOf(counting))) {
     add(
       run,
       `${Math.abs(byK).toFixed(1)} K ${byK > 0 ? 'over' : 'under'} its other ${what === 'pass' ? 'passes' : 'mounts'}`,

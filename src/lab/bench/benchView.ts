@@ -1,6 +1,7 @@
 import type { RemountAdvice } from '@/core/bench/remountAdvice';
 import { groupBy } from '@/core/statistics/groupBy';
 import { dayAfter } from '@/core/plan/laidPlan';
+import type { UpcomingMount } from '@/core/plan/upcomingMount';
 import { quietFrom, soakMinutes, type PlanSettings } from '@/core/plan/planSettings';
 import { lastSession, listSkipped, openSession, type BenchSession, type SkippedRun } from '@/database/bench';
 import { readStatus } from '@/database/benchStatus';
@@ -10,25 +11,6 @@ import { viewPlan } from '../planView';
 import { viewRoundUp } from '../roundUpView';
 import { adviseMount } from './mountAgain';
 import { layNow, type Now } from './startMount';
-
-/** A mount that is still to be made, or to be gone on with. */
-export interface UpcomingMount {
-  id: string;
-  entry: string;
-  name: string;
-  mount: number;
-  isControl: boolean;
-  /** Points left, and how long they take, min. */
-  left: number;
-  lastsMin: number;
-  /** When it would begin, at the bench's pace from now: day and minute. */
-  day: string;
-  fromMin: number;
-  /** Some of it was measured before. */
-  begun: boolean;
-  /** What is left, by heat load: its fan settings in their order. */
-  points: { load: string; settings: string[] }[];
-}
 
 export interface BenchView {
   planWritten: boolean;

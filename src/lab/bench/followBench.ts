@@ -1,35 +1,8 @@
-import type { BenchState, BenchRule } from '@/core/bench/benchState';
+import type { BenchEvent, LiveSample } from '@/core/bench/benchEvent';
 import { BENCH_CHANNEL, lastSession, listSamples, openSession, type KeptSample } from '@/database/bench';
-import { readStatus, type BenchStatus } from '@/database/benchStatus';
+import { readStatus } from '@/database/benchStatus';
 import { listenTo } from '@/database/listening';
 import { DatabaseAway, withDatabase } from '@/database/pool';
-
-/** A sample as it goes to a page: bench clock, die, room, power, rpm, level; null where there was no reading. */
-export type SentSample = [
-  number,
-  number | null,
-  number | null,
-  number | null,
-  number | null,
-  number | null,
-  boolean,
-];
-
-export interface BenchEvent {
-  /** The samples begin anew: another mount, or a page that has just come. */
-  fresh: boolean;
-  session: {
-    id: number;
-    mounting: string;
-    state: BenchState;
-    rule: BenchRule;
-    clockS: number;
-    ended: boolean;
-    runsWritten: number;
-  } | null;
-  status: Pick<BenchStatus, 'instruments' | 'problem' | 'speed' | 'silentS'>;
-  samples: SentSample[];
-}
 
 /** A page that has just come gets no more points than its chart can show. */
 const MOST_POINTS = 900;
@@ -39,7 +12,7 @@ const STILL_HERE_MS = 3000;
 
 const sent = (value: number): number | null => (Number.isNaN(value) ? null : value);
 
-function sentSample(of: KeptSample): SentSample {
+function sentSample(of: KeptSample): LiveSample {
   return [of.atS, sent(of.dieC), sent(of.roomC), sent(of.powerW), sent(of.fanRpm), sent(of.levelDb), of.gap];
 }
 

@@ -1,4 +1,5 @@
 import { remountAdvice, type RemountAdvice } from '@/core/bench/remountAdvice';
+import { repeatsOf } from '@/core/flags/repeatsOf';
 import type { LabRun } from '@/core/runs/labRun';
 import { loadKey } from '@/core/runs/load';
 import { listRejectedTries, supersede } from '@/database/bench';
@@ -11,13 +12,8 @@ import { viewRoundUp } from '../roundUpView';
 const REMOUNTED = 'mounted again: ';
 const STANDS = 'tries agree: told as the product’s own, not the hand’s';
 
-function countingOf(runs: readonly LabRun[], entry?: string, mount?: number): LabRun[] {
-  return runs.filter(
-    (run) =>
-      run.setAside === '' &&
-      (entry === undefined || run.entry === entry) &&
-      (mount === undefined || run.mount === mount),
-  );
+function countingOf(runs: readonly LabRun[], at: { entry: string; mount: number }): LabRun[] {
+  return runs.filter((run) => run.setAside === '' && run.entry === at.entry && run.mount === at.mount);
 }
 
 /** What is to be said of the mount that was last on the rig, by its runs and those set aside before. */
@@ -26,15 +22,7 @@ export async function adviseMount(
   runs: readonly LabRun[],
   at: { entry: string; mount: number },
 ): Promise<RemountAdvice> {
-  const settled = countingOf(runs).filter((run) => run.reduction.settled);
-  const repeats = settled.map((run) => ({
-    run: run.id,
-    entry: run.entry,
-    load: loadKey(run),
-    setting: run.setting,
-    mount: run.mount,
-    riseK: run.reduction.riseK,
-  }));
+  const repeats = repeatsOf(runs);
   const first = remountAdvice(repeats, [], at);
   if (first.advice !== 'remount') return first;
   const because = { entry: at.entry, mount: first.mount, because: REMOUNTED };
@@ -48,7 +36,9 @@ export async function adviseMount(
     mount: sessions.indexOf(of.session),
     riseK: of.riseK,
   }));
-  const alreadyTold = countingOf(runs, at.entry, first.mount).some((run) => run.note.includes(STANDS));
+  const alreadyTold = countingOf(runs, { entry: at.entry, mount: first.mount }).some((run) =>
+    run.note.includes(STANDS),
+  );
   return alreadyTold ? { advice: 'none' } : remountAdvice(repeats, rejected, at);
 }
 
@@ -59,7 +49,7 @@ async function changeEach(
   then: (db: Queryable) => Promise<void> = () => Promise.resolve(),
 ): Promise<void> {
   const view = await viewRoundUp(roundUpId);
-  const runs = countingOf(view?.runs ?? [], at.entry, at.mount);
+  const runs = countingOf(view?.runs ?? [], at);
   await inTransaction(async (db) => {
     for (const run of runs) if (await lockRun(db, roundUpId, run.id)) await change(db, run);
     await then(db);

@@ -5,7 +5,9 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { Cautions } from '@/ui/cautions';
 import { plural } from '@/ui/figures';
-import type { BenchData, LiveSession, LiveStatus, Upcoming } from './benchData';
+import type { LiveSession, LiveStatus } from '@/core/bench/benchEvent';
+import type { UpcomingMount } from '@/core/plan/upcomingMount';
+import type { BenchData } from './benchData';
 import { BenchStatusLine, isBenchAway } from './benchStatus';
 import { LastMount } from './lastMount';
 import { LiveFigures } from './liveFigures';
@@ -108,7 +110,7 @@ function Measuring({ data, live, session }: { data: BenchData; live: Live; sessi
 } // prettier-ignore
 
 /** The mount that comes, large, with all that is measured at it. */
-function NextUp({ data, next }: { data: BenchData; next: Upcoming | undefined }) {
+function NextUp({ data, next }: { data: BenchData; next: UpcomingMount | undefined }) {
   const measured = `${data.done} of ${plural(data.planned, 'reading')} of the plan ${data.done === 1 ? 'is' : 'are'} measured.`;
   if (!next)
     return (

@@ -1,7 +1,7 @@
 'use client';
 
 import { plural } from '@/ui/figures';
-import type { LiveStatus } from './benchData';
+import type { LiveStatus } from '@/core/bench/benchEvent';
 import { sendOrder } from './sendOrder';
 
 const SPEEDS = [1, 10, 40, 120];

@@ -1,4 +1,4 @@
-import type { LiveSample, LiveSession } from './benchData';
+import type { LiveSample, LiveSession } from '@/core/bench/benchEvent';
 import { figure } from '@/ui/figures';
 
 function last(samples: readonly LiveSample[], place: 1 | 2 | 3 | 4 | 5): number | null {

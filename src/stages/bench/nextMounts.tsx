@@ -4,11 +4,12 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { clockText, dayText } from '@/ui/clock';
 import { plural } from '@/ui/figures';
-import type { BenchData, Upcoming } from './benchData';
+import type { UpcomingMount } from '@/core/plan/upcomingMount';
+import type { BenchData } from './benchData';
 import { sendOrder } from './sendOrder';
 import { useSpace } from './useSpace';
 
-function whenWords(of: Upcoming, today: string): string {
+function whenWords(of: UpcomingMount, today: string): string {
   return of.day === today ? clockText(of.fromMin) : `${dayText(of.day)}, ${clockText(of.fromMin)}`;
 }
 
@@ -17,7 +18,7 @@ function lasting(min: number): string {
 }
 
 /** The plan's next mounts, re-timed from now; the one to begin with can be chosen. */
-export function NextMounts({ data, free, next, onChoose }: { data: BenchData; free: boolean; next: Upcoming | undefined; onChoose: (id: string) => void }) {
+export function NextMounts({ data, free, next, onChoose }: { data: BenchData; free: boolean; next: UpcomingMount | undefined; onChoose: (id: string) => void }) {
   const [sending, setSending] = useState(false);
   const begin = async () => {
     if (!next || !free || sending) return;

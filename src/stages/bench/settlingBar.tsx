@@ -1,7 +1,7 @@
 import { holdsForS } from '@/core/bench/stepSoak';
 import { STEADY_K_PER_MIN } from '@/core/settling/steady';
 import { figure } from '@/ui/figures';
-import type { LiveSample, LiveSession } from './benchData';
+import type { LiveSample, LiveSession } from '@/core/bench/benchEvent';
 
 interface Words {
   big: string;

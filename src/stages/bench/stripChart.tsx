@@ -11,7 +11,7 @@ import {
   type PlotSeries,
 } from '@/ui/chart/plot';
 import { figure } from '@/ui/figures';
-import type { LiveSample, LiveSession } from './benchData';
+import type { LiveSample, LiveSession } from '@/core/bench/benchEvent';
 
 function line(data: BarPoint[], colour: string, more: Partial<PlotSeries> = {}): PlotSeries {
   return { data, showLine: true, borderColor: themeColour(colour), borderWidth: 1.6, pointRadius: 0, spanGaps: false, ...more };

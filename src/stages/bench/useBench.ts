@@ -1,14 +1,7 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import type { LiveSample, LiveSession, LiveStatus } from './benchData';
-
-interface LiveEvent {
-  fresh: boolean;
-  session: LiveSession | null;
-  status: LiveStatus;
-  samples: LiveSample[];
-}
+import type { BenchEvent, LiveSample, LiveSession, LiveStatus } from '@/core/bench/benchEvent';
 
 export interface Live {
   /** Null until the first event has come. */
@@ -24,7 +17,7 @@ const MOST_POINTS = 2400;
 /** Nothing heard for so long, though something is sent every three seconds: the application is away, ms. */
 const SILENT_MS = 10_000;
 
-function joined(before: readonly LiveSample[], event: LiveEvent): LiveSample[] {
+function joined(before: readonly LiveSample[], event: BenchEvent): LiveSample[] {
   if (event.fresh) return event.samples;
   const all = event.samples.length > 0 ? [...before, ...event.samples] : (before as LiveSample[]);
   return all.length > MOST_POINTS ? all.filter((of, i) => i % 2 === 0 || of[6] || i > all.length - 300) : all;
@@ -38,7 +31,7 @@ export function useBench(roundUpId: number): Live {
     let heardMs = Date.now();
     source.addEventListener('bench', (message) => {
       heardMs = Date.now();
-      const event = JSON.parse((message as MessageEvent<string>).data) as LiveEvent;
+      const event = JSON.parse((message as MessageEvent<string>).data) as BenchEvent;
       setLive((before) => ({
         status: event.status,
         session: event.session,
