@@ -1,0 +1,71 @@
+import fc from 'fast-check';
+import { drawnCurve } from './drawnCurve';
+import { entryCurves } from './entryCurve';
+import type { MeasuredPoint } from './measuredPoint';
+import { RESPONSES, responseScale } from './response';
+import { valueAtLine } from './valueAtLine';
+
+function sweep(levels: readonly number[], rises: readonly number[]): MeasuredPoint[] {
+  return levels.map((levelDb, i) => ({
+    run: `r${i}`,
+    entry: 'e',
+    mount: 1,
+    pass: 1,
+    setting: `s${i}`,
+    level: { levelDb, standing: 'clear', overFloorDb: 20, errorGain: 1 },
+    settled: true,
+    riseK: rises[i]!,
+    resistanceKPerW: rises[i]! / 170,
+    shortfallK: 0,
+    roomDoubtK: 0,
+  }));
+}
+
+const settings = fc
+  .uniqueArray(fc.integer({ min: 0, max: 300 }), { minLength: 1, maxLength: 8 })
+  .chain((tenths) =>
+    fc.tuple(
+      fc.constant([...tenths].sort((a, b) => a - b).map((of) => 20 + of / 10)),
+      fc.array(fc.double({ min: 20, max: 80, noNaN: true }), { minLength: tenths.length, maxLength: tenths.length }),
+    ),
+  ); // prettier-ignore
+
+test('a drawn curve never rises with noise, never leaves its settings, and passes where the ranking reads it', () => {
+  fc.assert(
+    fc.property(settings, ([levels, rises]) => {
+      const [curve] = entryCurves([{ entry: 'e', isControl: false }], sweep(levels, rises));
+      const line = drawnCurve(curve!);
+      expect(line[0]!.x).toBeCloseTo(levels[0]!, 9);
+      expect(line[line.length - 1]!.x).toBeCloseTo(levels[levels.length - 1]!, 9);
+      const low = Math.min(...rises);
+      for (let i = 0; i < line.length; i += 1) {
+        expect(line[i]!.y).toBeGreaterThanOrEqual(low - 1e-9);
+        expect(line[i]!.y).toBeLessThanOrEqual(rises[0]! + 1e-9);
+        if (i > 0) expect(line[i]!.y).toBeLessThanOrEqual(line[i - 1]!.y + 1e-9);
+        if (i > 0) expect(line[i]!.x).toBeGreaterThan(line[i - 1]!.x);
+        const read = valueAtLine(curve!, line[i]!.x);
+        expect(read.placed && Math.abs(read.riseK - line[i]!.y)).toBeLessThan(1e-6);
+      }
+      // At each setting that it is judged by it stands as measured.
+      for (const point of curve!.points.filter((of) => of.judged)) {
+        const read = valueAtLine(curve!, point.levelDb);
+        expect(read.placed && read.riseK).toBeCloseTo(point.riseK, 9);
+        expect(point.riseK).toBe(Math.min(...rises.filter((_, i) => levels[i]! <= point.levelDb + 1e-6)));
+      }
+    }),
+  );
+});
+
+test('without usable settings nothing is drawn', () => {
+  const unsettled = sweep([30, 35], [40, 38]).map((of) => ({ ...of, settled: false }));
+  expect(drawnCurve(entryCurves([{ entry: 'e', isControl: false }], unsettled)[0]!)).toEqual([]);
+});
+
+test('responses are the rise on other scales, and idle has no resistance', () => {
+  const scales = RESPONSES.map((of) => responseScale(of, { loadW: 170, referenceAmbientC: 23 }));
+  expect(scales.map(({ offset, factor }) => offset + factor * 34)).toEqual([34, 0.2, 57]);
+  expect(new Set(scales.map((of) => of.unit)).size).toBe(3);
+  expect(() => responseScale('resistance', { loadW: 0, referenceAmbientC: 23 })).toThrow(
+    'no resistance at 0 W',
+  );
+});

@@ -1,0 +1,70 @@
+import fc from 'fast-check';
+import { pack } from '../packed';
+import { loadLabel, loadKey } from './load';
+import { loadParam } from './loadParam';
+import { packRows, unpackRows, type LogbookRow } from './logbookRow';
+
+const finite = fc.double({ min: -1e6, max: 1e6, noNaN: true });
+const row: fc.Arbitrary<LogbookRow> = fc.record({
+  id: fc.nat(),
+  label: fc.string(),
+  entry: fc.string(),
+  product: fc.string({ unit: 'grapheme' }),
+  position: fc.nat(),
+  load: fc.string(),
+  loadLabel: fc.string(),
+  loadW: fc.nat(500),
+  setting: fc.string(),
+  pass: fc.nat(9),
+  mount: fc.nat(9),
+  noiseDb: finite,
+  floorDb: finite,
+  levelDb: finite,
+  isUpperBound: fc.boolean(),
+  ambientC: finite,
+  powerW: finite,
+  powerMeasured: fc.boolean(),
+  riseK: finite,
+  resistanceKPerW: fc.option(finite),
+  state: fc.constantFrom('settled', 'rising', 'set aside'),
+  flagged: fc.boolean(),
+  notes: fc.string(),
+});
+
+test('rows cross to the browser as they are, to the digits that a column shows', () => {
+  fc.assert(
+    fc.property(fc.array(row), (rows) => {
+      const back = unpackRows(packRows(rows));
+      expect(back).toHaveLength(rows.length);
+      back.forEach((of, i) => {
+        for (const [name, value] of Object.entries(rows[i]!)) {
+          const got = of[name as keyof LogbookRow];
+          if (typeof value === 'number')
+            expect(Math.abs(Number(got) - value)).toBeLessThanOrEqual(1e-5 * Math.abs(value));
+          else expect(got).toBe(value);
+        }
+      });
+    }),
+  );
+  const packed = packRows([]);
+  expect(unpackRows(packed)).toEqual([]);
+});
+
+test('unending freedom survives the way; text that looks like it stays text', () => {
+  const value = { freedom: Infinity, list: [1, Infinity, -2.5], text: '1e999', odd: '\u0001unending?' };
+  expect(JSON.parse(pack(value))).toEqual(value);
+});
+
+test('loads have one key, one label and one address each', () => {
+  const loads = [
+    { loadW: 170, loadName: '', gpuLoadW: 0 },
+    { loadW: 170, loadName: '', gpuLoadW: 200 },
+    { loadW: 170, loadName: 'render', gpuLoadW: 0 },
+    { loadW: 0, loadName: '', gpuLoadW: 0 },
+    { loadW: 140, loadName: 'render', gpuLoadW: 90 },
+  ];
+  for (const name of [loadKey, loadLabel, loadParam])
+    expect(new Set(loads.map(name)).size).toBe(loads.length);
+  expect(loads.map(loadLabel)).toEqual(['170 W', '170 W + 200 W graphics', 'render, 170 W', 'idle', 'render, 140 W + 90 W graphics']); // prettier-ignore
+  expect(loads.map(loadParam)).toEqual(['170', '170+200', '170~render', '0', '140+90~render']);
+});

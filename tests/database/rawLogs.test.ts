@@ -1,0 +1,105 @@
+import { closePool, withDatabase } from '@/database/pool';
+import { listRuns } from '@/database/runs';
+import { checkUpload } from '@/lab/checkUpload';
+import { describeLog } from '@/lab/describeLog';
+import { importRawRuns } from '@/lab/importRawRuns';
+import { rawRunsPlan } from '@/lab/rawRunsSchema';
+import { beginUpload, fileBytes, takeFile, uploadedFiles, UploadRefused } from '@/lab/uploads';
+import { simulatedEvening } from '../support/evening';
+import { inFreshLab } from '../support/lab';
+
+inFreshLab();
+afterAll(closePool);
+
+async function* pieces(bytes: Uint8Array, size: number): AsyncGenerator<Uint8Array> {
+  for (let i = 0; i < bytes.length; i += size) yield bytes.slice(i, i + size);
+}
+
+async function uploaded(logs: ReadonlyMap<string, Uint8Array>): Promise<string> {
+  const id = await beginUpload();
+  for (const [name, bytes] of logs) await takeFile(id, name, pieces(bytes, 10_007));
+  return id;
+}
+
+test('a file comes back byte for byte in whatever pieces it came; one that breaks off is never seen', async () => {
+  const bytes = Uint8Array.from({ length: 2_500_000 }, (_, i) => (i * 7919) % 251);
+  const id = await uploaded(new Map([['big.csv', bytes]]));
+  const [file] = await uploadedFiles(id);
+  const back: number[] = [];
+  for await (const chunk of fileBytes(file!.id)) back.push(...chunk.subarray(0, 3), chunk.length);
+  expect(back.filter((_, i) => i % 4 === 3).reduce((sum, of) => sum + of, 0)).toBe(bytes.length);
+  async function* broken(): AsyncGenerator<Uint8Array> {
+    yield bytes.slice(0, 1000);
+    throw new Error('aborted');
+  }
+  await expect(takeFile(id, 'half.csv', broken())).rejects.toThrow('aborted');
+  expect((await uploadedFiles(id)).map((of) => of.path)).toEqual(['big.csv']);
+  await expect(takeFile('00000000-0000-0000-0000-000000000000', 'x', pieces(bytes, 10))).rejects.toThrow(UploadRefused);
+}); // prettier-ignore
+
+test('an evening of three instruments, joined by their clocks, gives the known rise; looking writes nothing', async () => {
+  const evening = simulatedEvening(21);
+  const id = await uploaded(evening.logs);
+  expect(await checkUpload(id)).toMatchObject({ kind: 'logs' });
+  const files = await uploadedFiles(id);
+  const described = await Promise.all(files.map((of) => describeLog(id, of.id)));
+  const logs = described.map((of) => {
+    if (!of.read) throw new Error(of.message);
+    return of.log;
+  });
+  const sensors = logs.find((of) => of.path === 'sensors.csv')!;
+  expect(sensors).toMatchObject({ delimiter: ';', decimal: ',', encoding: 'windows-1252', clockKind: 'date' });
+  // The meter's clock is 40 s behind.
+  const offsets = logs.map((of) => ({ fileId: of.fileId, offsetS: of.path === 'meter.csv' ? 40 : 0 }));
+  const from = sensors.firstS!;
+  const run = (fromS: number, toS: number, setting: string) => ({ fromS, toS, entry: evening.productName, loadW: 170, setting, mount: 1, pass: 1, floorDb: 21.2 });
+  const plan = (more: object) =>
+    rawRunsPlan.cast({ logs: offsets, runs: [run(from, from + 1299, '78 %'), run(from + 1300, from + 2599, '56 %')], target: { title: 'Raw' }, ...more });
+  const looked = await importRawRuns(id, plan({ dryRun: true }));
+  expect(looked).toMatchObject({ imported: false, message: '', runs: [{ settled: true, problem: '' }, { settled: true, problem: '' }] });
+  if (looked.imported) throw new Error('looking has written');
+  for (const of of looked.runs) expect(Math.abs(of.riseK! - evening.riseAtK(of.levelDb!))).toBeLessThan(0.6);
+
+  // Without the meter's clock put right the first run has the second's noise at its end, or none.
+  const refused = await importRawRuns(id, plan({ dryRun: false, runs: [run(from + 9000, from + 9900, 'x')] }));
+  expect(refused).toMatchObject({ imported: false, message: '1 of 1 runs cannot be taken yet' });
+  expect(await importRawRuns(id, plan({ dryRun: false, target: { title: '' } }))).toMatchObject({ imported: false, message: 'the new round-up needs a title' });
+
+  const done = await importRawRuns(id, plan({ dryRun: false }));
+  if (!done.imported) throw new Error(done.message);
+  const runs = await withDatabase((db) => listRuns(db, done.roundUpId));
+  expect(runs.map((of) => of.setting).sort()).toEqual(['56 %', '78 %']);
+  expect(runs.every((of) => of.hasTrace && of.reduction.ambientSource === 'probe')).toBe(true);
+  // The upload is used up: brought twice, it comes in once.
+  expect(await importRawRuns(id, plan({ dryRun: false }))).toMatchObject({ imported: false });
+}); // prettier-ignore
+
+test('what a reviewer says of columns is remembered for logs with the same headings; without a probe a typed room stands in', async () => {
+  const rows = Array.from({ length: 700 }, (_, i) => `${i},${(60 - 25 * Math.exp(-i / 60)).toFixed(2)},170.1,33.4`);
+  const log = new TextEncoder().encode(['sec,alpha,beta,gamma', ...rows].join('\n'));
+  const first = await uploaded(new Map([['odd.csv', log]]));
+  const [file] = await uploadedFiles(first);
+  const asIs = await describeLog(first, file!.id);
+  expect(asIs.read && asIs.log.columns.map((of) => of.quantity)).toEqual(['time', null, null, null]);
+  const said = await describeLog(first, file!.id, [
+    { quantity: 'time', unit: 's' },
+    { quantity: 'cpu_temperature', unit: 'degC' },
+    { quantity: 'power', unit: 'W' },
+    { quantity: 'noise_level', unit: 'dB(A)' },
+  ]);
+  expect(said.read && said.log.columns.map((of) => of.quantity)).toEqual(['time', 'cpu_temperature', 'power', 'noise_level']);
+
+  const second = await uploaded(new Map([['odd again.csv', log]]));
+  const [again] = await uploadedFiles(second);
+  const remembered = await describeLog(second, again!.id);
+  expect(remembered.read && remembered.log.columns[1]!.quantity).toBe('cpu_temperature');
+  const run = { fromS: 0, toS: 699, entry: 'Odd', loadW: 170, setting: 'full', mount: 1, pass: 1, floorDb: 21 };
+  const plan = (room: object | null) => rawRunsPlan.cast({ dryRun: false, logs: [{ fileId: again!.id, offsetS: 0 }], runs: [run], room, target: { title: 'Odd' } });
+  const without = await importRawRuns(second, plan(null));
+  expect(!without.imported && without.runs[0]!.problem).toContain('no room temperature');
+  const done = await importRawRuns(second, plan({ ambientC: 21.5, doubtK: 1 }));
+  if (!done.imported) throw new Error(done.message);
+  const [kept] = await withDatabase((db) => listRuns(db, done.roundUpId));
+  expect(kept).toMatchObject({ noiseDb: 33.4, ambientDoubtK: 1, reduction: { ambientSource: 'typed', ambientMeanC: 21.5 } });
+  expect(kept!.reduction.riseK).toBeCloseTo(38.5, 0);
+}); // prettier-ignore
