@@ -53,6 +53,7 @@ test('a drawn curve never rises with noise, never leaves its settings, and passe
         expect(point.riseK).toBe(Math.min(...rises.filter((_, i) => levels[i]! <= point.levelDb + 1e-6)));
       }
     }),
+    { numRuns: 40 },
   );
 });
 
