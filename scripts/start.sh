@@ -26,12 +26,13 @@ keep_bench() {
   local child=
   trap 'kill -TERM "$child" 2>/dev/null; wait "$child" 2>/dev/null; exit 0' TERM
   trap '' INT
-  while :; do
+  while kill -0 "$$" 2>/dev/null; do
     node --no-warnings --import tsx src/command/bench.ts &
     child=$!
-    wait "$child" || true
-    sleep 0.5
+    # Not a bare wait: it would go on for ever where this script was killed.
+    while kill -0 "$child" 2>/dev/null && kill -0 "$$" 2>/dev/null; do sleep 0.5; done
   done
+  kill -TERM "$child" 2>/dev/null || true
 }
 
 stop_all() {

@@ -1,6 +1,7 @@
 // The simulated rig, as a process of its own: the bench process may end, and the rig goes on.
 import { mkdirSync, renameSync, writeFileSync } from 'node:fs';
 import { dirname } from 'node:path';
+import { endWithParent } from './endWithParent';
 import { startInstruments } from '@/simulator/instruments';
 
 async function main(): Promise<void> {
@@ -17,8 +18,9 @@ async function main(): Promise<void> {
   // Whoever reads the file sees all of it or none.
   writeFileSync(`${file}.new`, `${JSON.stringify(addresses, null, 2)}\n`);
   renameSync(`${file}.new`, file);
-  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const)
-    process.once(signal, () => void close().then(() => process.exit(0)));
+  const end = () => void close().then(() => process.exit(0));
+  endWithParent(end);
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.once(signal, end);
 }
 
 void main();
