@@ -111,6 +111,7 @@ export async function startInstruments(of: {
     },
     meter: {
       'MEAS:LEV?': reading(() => live().readLevelDb(), 'DBA'),
+      'SIM:DOOR': () => live().slam(),
       'SIM:DRIF': (text) => void (live().meterDriftDbPerH = Number(text) || 0),
     },
     graphics: {

@@ -7,6 +7,7 @@ const STEP_S = 0.25;
 /** A fan follows its duty within seconds. */
 const FAN_TAU_S = 3;
 const PUMP_RPM = 2600;
+const DOOR_S = 1.5;
 
 /** What goes on in the simulated room beside the rig. */
 export interface Neighbourhood {
@@ -64,6 +65,11 @@ export class LiveRig {
     this.powerW = 0;
   }
 
+  /** A door slams now. */
+  slam(): void {
+    this.doorUntilS = this.clockS + DOOR_S;
+  }
+
   get nowS(): number {
     return this.clockS;
   }
@@ -85,7 +91,7 @@ export class LiveRig {
       const held = this.powerW + (limitC - 0.1 - this.dieC) * 0.6 * STEP_S;
       const floorW = 0.2 * this.loadW;
       this.powerW = this.loadW === 0 ? 0 : Math.min(this.loadW, Math.max(floorW, this.powerW < floorW ? this.loadW : held)); // prettier-ignore
-      if (this.chance.uniform() < STEP_S / this.around.doorEveryS) this.doorUntilS = this.clockS + 1.5;
+      if (this.chance.uniform() < STEP_S / this.around.doorEveryS) this.slam();
     }
   }
 

@@ -1,5 +1,7 @@
+import type { LiveSample } from '@/core/bench/benchEvent';
 import { benchGuard } from '@/core/bench/guard';
 import { meterReading } from '@/core/bench/meterReading';
+import { readingSoFar } from '@/core/bench/readingSoFar';
 import { noiseTrim, type TrimReading } from '@/core/bench/noiseTrim';
 import { settlingGauge } from '@/core/bench/settlingGauge';
 import { coolerLevel } from '@/core/levels/coolerLevel';
@@ -123,3 +125,14 @@ test('the guard takes the load off a die without a cooler within 20 s, and leave
   expect(watch(1.6, 170)).toBeNull();
   expect(watch(40, 170)!.atS).toBeLessThanOrEqual(20);
 });
+
+test('what the page shows of a reading is what the bench will take, with its bursts', () => {
+  const sent = (levels: (number | null)[]): LiveSample[] => levels.map((levelDb, i) => [100 + i, 50, 21, 170, 900, levelDb, false]);
+  const levels = Array.from({ length: 20 }, (_, i) => (i === 9 ? 58 : 33 + 0.1 * (i % 3)));
+  const soFar = readingSoFar(sent([70, 70, ...levels]), 102)!;
+  expect(soFar.reading).toEqual(meterReading(levels));
+  expect(soFar.bursts.map((of) => of.atS)).toEqual([110, 111, 112]);
+  expect(soFar.bursts[1]!.levelDb).toBe(58);
+  expect(soFar.count).toBe(20);
+  expect(readingSoFar(sent([33, null, 33, 33, 33]), 0)).toBeNull();
+}); // prettier-ignore

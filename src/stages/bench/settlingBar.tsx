@@ -2,6 +2,7 @@ import { holdsForS } from '@/core/bench/stepSoak';
 import { STEADY_K_PER_MIN } from '@/core/settling/steady';
 import { figure } from '@/ui/figures';
 import type { LiveSample, LiveSession } from '@/core/bench/benchEvent';
+import { readingSoFar, type ReadingSoFar } from '@/core/bench/readingSoFar';
 
 interface Words {
   big: string;
@@ -25,12 +26,22 @@ function lengthS({ state, rule }: LiveSession): number | null {
   return null;
 }
 
-function words(session: LiveSession, nowS: number): Words | null {
+/** The meter as far as it has been read, with the bursts that are left out. */
+function readingWords(of: ReadingSoFar): string {
+  const { reading, bursts, count } = of;
+  const level = `${figure(reading.levelDb, 1)} dB(A) so far`;
+  if (bursts.length === 0) return `${level}, no bursts.`;
+  return `${level}; ${bursts.length} of ${count} levels left out as bursts, with them ${figure(reading.rawDb, 1)}.`;
+}
+
+function words(session: LiveSession, samples: readonly LiveSample[]): Words | null {
   const { state, rule } = session;
+  const nowS = samples.at(-1)?.[0] ?? session.clockS;
   const fixedS = lengthS(session);
+  const soFar = state.phase === 'reading' ? readingSoFar(samples, state.sinceS) : null;
   if (fixedS !== null) {
     const spentS = nowS - state.sinceS;
-    return { big: minutes(Math.max(0, fixedS - spentS)), share: spentS / fixedS, sentence: state.said, more: '', good: false };
+    return { big: minutes(Math.max(0, fixedS - spentS)), share: spentS / fixedS, sentence: soFar ? readingWords(soFar) : state.said, more: '', good: false };
   }
   if (state.phase === 'trim') {
     const tried = state.trim.map((of) => `${of.dutyPct}\u202f% ${figure(of.levelDb, 1)}`).join(', ');
@@ -58,7 +69,7 @@ function words(session: LiveSession, nowS: number): Words | null {
 
 /** How far the step in hand is, when it ends, and why. */
 export function SettlingBar({ session, samples }: { session: LiveSession; samples: readonly LiveSample[] }) {
-  const of = words(session, samples.at(-1)?.[0] ?? session.clockS);
+  const of = words(session, samples);
   if (!of) return null;
   const percent = Math.round(100 * Math.min(1, Math.max(0, of.share)));
   return (

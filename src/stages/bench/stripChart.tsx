@@ -11,6 +11,7 @@ import {
   type PlotSeries,
 } from '@/ui/chart/plot';
 import { figure } from '@/ui/figures';
+import { readingSoFar } from '@/core/bench/readingSoFar';
 import type { LiveSample, LiveSession } from '@/core/bench/benchEvent';
 
 function line(data: BarPoint[], colour: string, more: Partial<PlotSeries> = {}): PlotSeries {
@@ -50,8 +51,11 @@ export function StripChart({ session, samples }: { session: LiveSession; samples
     const series = [line(shown.map((of) => ({ x: (of[0] - fromS) / 60, y: of[6] ? Number.NaN : (of[5] ?? Number.NaN) })), '--curve-2')];
     if (state.floorDb !== null)
       series.push(line([{ x: -BEFORE_MIN, y: state.floorDb }, { x: endMin, y: state.floorDb }], '--color-ink2', { borderDash: [2, 4], borderWidth: 1 }));
+    const bursts = state.phase === 'reading' ? (readingSoFar(shown, state.sinceS)?.bursts ?? []) : [];
+    if (bursts.length > 0)
+      series.push({ data: bursts.map((of) => ({ x: (of.atS - fromS) / 60, y: of.levelDb })), pointStyle: 'crossRot', pointRadius: 5, borderColor: themeColour('--color-warn'), borderWidth: 2 });
     return series;
-  }, [shown, fromS, state.floorDb, endMin]); // prettier-ignore
+  }, [shown, fromS, state.floorDb, state.phase, state.sinceS, endMin]); // prettier-ignore
 
   const dies = shown.flatMap((of) => (of[1] === null ? [] : [of[1]]));
   const rooms = shown.flatMap((of) => (of[2] === null ? [] : [of[2]]));
