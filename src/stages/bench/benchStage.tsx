@@ -144,7 +144,7 @@ function Between({ data, free }: { data: BenchData; free: boolean }) {
       <section className="min-w-0 flex-1 space-y-5" aria-label="Between mounts">
         <LastMount data={data} />
         {data.planWritten ? (
-          <NextUp data={data} next={next} />
+          data.problem === '' && <NextUp data={data} next={next} />
         ) : (
           <div className="space-y-2">
             <h2 className="font-display text-[28px] font-bold">No plan yet</h2>
