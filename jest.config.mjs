@@ -8,6 +8,7 @@ export default createJestConfig({
   testTimeout: 120_000,
   // The longest of them mostly wait: two at once on two cores.
   maxWorkers: 2,
+  setupFiles: ['<rootDir>/tests/support/seed.ts'],
   testMatch: [
     '<rootDir>/src/**/*.test.ts',
     '<rootDir>/tests/unit/**/*.test.ts',
