@@ -24,8 +24,6 @@ export class BenchInstruments {
   private fans = 1;
   private pumps = 0;
   private gpuTold = false;
-  /** Wall clock at which the load last answered, ms. */
-  loadHeardMs = performance.now();
 
   constructor(addresses: BenchAddresses, timeoutMs = 1000) {
     for (const [name, address] of Object.entries(addresses))
@@ -42,7 +40,6 @@ export class BenchInstruments {
     try {
       const answer = await ask(client);
       this.faults.delete(name);
-      if (name === 'load') this.loadHeardMs = performance.now();
       return answer;
     } catch (error) {
       if (!(error instanceof InstrumentFault)) throw error;

@@ -1,4 +1,5 @@
 import type { AddressInfo, Server } from 'node:net';
+import { BenchClock } from '@/core/bench/benchClock';
 import { BOATHOUSE, BOATHOUSE_RIG } from './boathouse';
 import type { Cooler } from './cooler';
 import { FANS } from './fanRoundUp';
@@ -61,7 +62,6 @@ export async function startInstruments(of: {
 }): Promise<{
   addresses: Record<InstrumentName, Address>;
   rig: LiveRig;
-  servers: Record<InstrumentName, Server>;
   close: () => Promise<void>;
 }> {
   const chance = seededChance(of.seed);
@@ -69,14 +69,12 @@ export async function startInstruments(of: {
   const hands = seededChance(of.seed + 1);
   const rig = new LiveRig(BOATHOUSE[4]!.cooler, BOATHOUSE_RIG, chance, { ...QUIET_EVENING, ...of.around });
   let mounted = '';
-  let { speed } = of;
-  let anchor = { wallMs: performance.now(), clockS: 0 };
-  const nowS = () => anchor.clockS + ((performance.now() - anchor.wallMs) / 1000) * speed;
+  const clock = new BenchClock(0, of.speed, () => performance.now());
   let heardAt = performance.now();
   const live = () => {
     // What the watchdog did falls in the time before.
     if (performance.now() - heardAt > WATCHDOG_MS) rig.loadW = 0;
-    rig.advance(nowS());
+    rig.advance(clock.nowS);
     return rig;
   };
   const reading = (value: () => number, unit: string) => () => `${value()},${unit}`;
@@ -92,12 +90,8 @@ export async function startInstruments(of: {
         live().mount(coolerOf(entry), factor ? Number(factor) : 1 + 0.012 * hands.normal());
       },
       'SIM:MOUNT?': () => mounted || 'none',
-      'SIM:SPEED': (text) => {
-        const wanted = speedOf(text);
-        anchor = { wallMs: performance.now(), clockS: nowS() };
-        speed = wanted;
-      },
-      'SIM:SPEED?': () => String(speed),
+      'SIM:SPEED': (text) => clock.set({ speed: speedOf(text) }),
+      'SIM:SPEED?': () => String(clock.speed),
     },
     power: { 'MEAS:POW?': reading(() => live().readPowerW(), 'W') },
     room: { 'MEAS:TEMP?': reading(() => live().readRoomC(), 'CEL') },
@@ -120,24 +114,21 @@ export async function startInstruments(of: {
     },
   };
   const watchdog = setInterval(live, 1000);
-  const servers = {} as Record<InstrumentName, Server>;
+  const servers: Server[] = [];
   const addresses = {} as Record<InstrumentName, Address>;
   for (const name of INSTRUMENTS) {
     const heard = name === 'load' ? () => void (live(), (heardAt = performance.now())) : undefined;
     const server = serveScpi(`Abanico,simulated ${name},${of.seed},1`, handlers[name], heard);
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
-    servers[name] = server;
+    servers.push(server);
     addresses[name] = { host: '127.0.0.1', port: (server.address() as AddressInfo).port };
   }
   return {
     addresses,
     rig,
-    servers,
     close: async () => {
       clearInterval(watchdog);
-      await Promise.all(
-        Object.values(servers).map((server) => new Promise((resolve) => server.close(resolve))),
-      );
+      await Promise.all(servers.map((server) => new Promise((resolve) => server.close(resolve))));
     },
   };
 }

@@ -10,7 +10,7 @@ import { settingKind } from '@/core/bench/settingDuty';
 import { takePoint } from '@/core/bench/takePoint';
 import { isMissing } from '@/core/missing';
 import type { KeptSample } from '@/database/bench';
-import { BenchClock } from '@/lab/bench/benchClock';
+import { BenchClock } from '@/core/bench/benchClock';
 import { benchTrace } from '@/lab/bench/benchTrace';
 import { MountInHand } from '@/lab/bench/mountInHand';
 import { Spool } from '@/lab/bench/spool';

@@ -1,6 +1,6 @@
 import { leastSquaresLine } from '../statistics/leastSquaresLine';
 import { settlingFit, settlingFitAt } from '../settling/settlingFit';
-import { STEADY_K_PER_MIN } from '../settling/steady';
+import { STEADY_K_PER_MIN, STILL_TO_COME_K } from '../settling/steady';
 
 export interface SettlingGauge {
   /** Slope over the window so far, K/min; null before there is one. */
@@ -18,7 +18,6 @@ export interface SettlingGauge {
   why: string;
 }
 
-const STILL_TO_COME_K = 0.3;
 const LEAST_S = 60;
 const NORMAL_95 = 1.96;
 /** The rise follows a moving room late: this share of what the room moved stays in the end value. */

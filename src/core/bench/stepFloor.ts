@@ -3,7 +3,7 @@ import { meterReading } from './meterReading';
 import { present, since } from './sampleSlices';
 
 /** Fans need so long to stand still before the room alone is read, s. */
-const FLOOR_WAIT_S = 10;
+export const FLOOR_WAIT_S = 10;
 export const METER_SILENT = 'The meter gives nothing: is it on?';
 
 /** The room alone, fans off, before the load comes on. */

@@ -1,4 +1,4 @@
-import { LIMIT_BAND_K } from '../settling/loadStretch';
+import { LIMIT_BAND_K, LIMITED_SHARE } from '../settling/loadStretch';
 import { mean } from '../statistics/mean';
 import { enter, type BenchPoint, type BenchRule, type BenchSample, type BenchState } from './benchState';
 import { settlingGauge, type SettlingGauge } from './settlingGauge';
@@ -11,7 +11,6 @@ export const IDLE_S = 600;
 const START_S = 20;
 /** The fit is asked so often, s. */
 const GAUGE_EVERY_S = 10;
-const LIMITED_SHARE = 0.2;
 const SHORT_K = 0.1;
 const HOLD_SHARE = 0.4;
 

@@ -1,7 +1,7 @@
 import { isMissing, MISSING, presentMean } from '../missing';
 import { leastSquaresLine } from '../statistics/leastSquaresLine';
-import { LIMIT_BAND_K, loadStretch } from '../settling/loadStretch';
-import { STEADY_K_PER_MIN } from '../settling/steady';
+import { LIMIT_BAND_K, LIMITED_SHARE, loadStretch } from '../settling/loadStretch';
+import { STEADY_K_PER_MIN, STILL_TO_COME_K } from '../settling/steady';
 import { settledWindow, type Window } from '../settling/settledWindow';
 import { runningAway } from '../settling/runningAway';
 import { settlingFit, settlingFitAt, type SettlingFit } from '../settling/settlingFit';
@@ -58,8 +58,6 @@ export interface Reduction {
 /** Counts the changes of this rule: reductions kept under an older one are made again. */
 export const REDUCTION_RULE = 2;
 
-const STILL_TO_COME_K = 0.3;
-const LIMITED_SHARE = 0.2;
 /** A window that lost more readings than this gives no mean to trust. */
 const LEAST_PRESENT_SHARE = 0.5;
 

@@ -4,6 +4,8 @@ import type { Trace } from '../reduction/trace';
 
 /** Distance under the limit at which the die counts as held by it, K (FORMATS step 4). */
 export const LIMIT_BAND_K = 0.8;
+/** A window that stands there for more than this share is heat-limited (FORMATS step 4). */
+export const LIMITED_SHARE = 0.2;
 /** Power below which nothing but leakage flows, as a share of the nominal load. */
 const LEAKAGE_SHARE = 0.1;
 /** A shorter dip is a reading that missed, not a load that went off. */

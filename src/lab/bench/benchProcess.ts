@@ -1,11 +1,11 @@
 import { existsSync, readFileSync, statSync } from 'node:fs';
 import { setTimeout as sleep } from 'node:timers/promises';
-import { afterGap } from '@/core/bench/benchState';
+import { BenchClock } from '@/core/bench/benchClock';
+import { afterGap, LOAD_OFF } from '@/core/bench/benchState';
 import { BenchLine } from '@/database/benchLine';
 import { ORDERS_CHANNEL } from '@/database/bench';
 import { benchAddresses } from '@/instruments/benchAddresses';
 import { BenchInstruments } from '@/instruments/benchInstruments';
-import { BenchClock } from './benchClock';
 import { BenchRecord, isAway, MountGone } from './benchRecord';
 import { MountInHand } from './mountInHand';
 import { Spool } from './spool';
@@ -35,7 +35,7 @@ const BLIND_MS = 5000;
  */
 export class BenchProcess {
   private readonly record: BenchRecord;
-  private readonly clock = new BenchClock(0, 1);
+  private readonly clock = new BenchClock(0, 1, () => performance.now());
   private instruments: BenchInstruments | null = null;
   private instrumentsRead = 0;
   private mount: MountInHand | null = null;
@@ -57,8 +57,7 @@ export class BenchProcess {
   /** Runs until `stop`. */
   async run(): Promise<void> {
     await Promise.all([this.measure(), this.keepRecord()]);
-    if (this.mount && !this.mount.hasEnded)
-      await this.instruments?.set({ loadW: 0, gpuLoadW: 0, dutyPct: 100 });
+    if (this.mount && !this.mount.hasEnded) await this.instruments?.set(LOAD_OFF);
     if (this.mount) await this.record.flush(this.mount, this.clock.speed).catch(() => undefined);
     this.instruments?.close();
     await this.record.close();
@@ -168,9 +167,9 @@ export class BenchProcess {
         const taken = await this.record.take();
         if (taken === 'held') await this.write();
         else if (taken === 'away' && this.mount) this.record.keepAside(this.mount, this.clock.speed);
-        else if (taken === 'owned' && this.mount) await this.release('another process owns the rig');
+        else if (taken === 'owned' && this.mount) this.handOver();
       } catch (error) {
-        if (error instanceof MountGone) await this.release('the round-up was deleted');
+        if (error instanceof MountGone) await this.giveUp('the round-up was deleted');
         else if (isAway(error)) {
           if (this.mount) this.record.keepAside(this.mount, this.clock.speed);
         } else {
@@ -219,10 +218,15 @@ export class BenchProcess {
     this.lastAtS = null;
   }
 
-  private async release(why: string): Promise<void> {
+  /** Another process owns the rig: it drives the load now. */
+  private handOver(): void {
+    this.of.log('another process owns the rig');
+    this.leave();
+  }
+
+  private async giveUp(why: string): Promise<void> {
     this.of.log(why);
-    if (why !== 'another process owns the rig')
-      await this.instruments?.set({ loadW: 0, gpuLoadW: 0, dutyPct: 100 });
+    await this.instruments?.set(LOAD_OFF);
     this.leave();
   }
 

@@ -3,7 +3,7 @@ import { groupBy } from '@/core/statistics/groupBy';
 import { dayAfter } from '@/core/plan/laidPlan';
 import type { UpcomingMount } from '@/core/plan/upcomingMount';
 import { quietFrom, soakMinutes, type PlanSettings } from '@/core/plan/planSettings';
-import { lastSession, listSkipped, openSession, type BenchSession, type SkippedRun } from '@/database/bench';
+import { lastSession, openSession, type BenchSession } from '@/database/bench';
 import { readStatus } from '@/database/benchStatus';
 import { withDatabase } from '@/database/pool';
 import { getRoundUp } from '@/database/roundUps';
@@ -21,19 +21,15 @@ export interface BenchView {
   upcoming: UpcomingMount[];
   /** What order the plan would rather have; empty where all is well. */
   breaks: string[];
-  skipped: SkippedRun[];
   /** Soak of the cooler on the rig, by its own runs where there are some, min. */
   soakMin: number;
-  /** The plan's quiet hours, where it is outside of them now; empty within. */
-  notQuiet: string;
+  /** The plan's quiet hours, where it is outside of them now; null within. */
+  quietHours: { fromMin: number; toMin: number } | null;
   /** Title and id of the round-up whose mount is on the rig, where it is another. */
   busyWith: { id: number; title: string } | null;
   last: { session: BenchSession; advice: RemountAdvice } | null;
   pushToken: string;
 }
-
-const clockOf = (minute: number) =>
-  `${String(Math.floor(minute / 60) % 24).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`;
 
 function isQuiet(of: PlanSettings, minute: number): boolean {
   return quietFrom(of, minute, 1) === minute;
@@ -43,7 +39,7 @@ function isQuiet(of: PlanSettings, minute: number): boolean {
 export async function viewBench(roundUpId: number, now: Now): Promise<BenchView | null> {
   const [plan, view] = await Promise.all([viewPlan(roundUpId, now.day), viewRoundUp(roundUpId)]);
   if (!plan || !view) return null;
-  const { open, last, status, other, skipped } = await withDatabase(async (db) => {
+  const { open, last, status, other } = await withDatabase(async (db) => {
     const open = await openSession(db);
     const elsewhere = open !== null && open.roundUpId !== roundUpId;
     return {
@@ -51,7 +47,6 @@ export async function viewBench(roundUpId: number, now: Now): Promise<BenchView 
       last: await lastSession(db, roundUpId),
       status: await readStatus(db),
       other: elsewhere ? await getRoundUp(db, open.roundUpId) : null,
-      skipped: await listSkipped(db, roundUpId),
     };
   });
   const laid = layNow(plan, now);
@@ -92,11 +87,10 @@ export async function viewBench(roundUpId: number, now: Now): Promise<BenchView 
     done: laid.done,
     upcoming,
     breaks: laid.breaks.map((of) => of.message),
-    skipped,
     soakMin: onRig ? soakMinutes(onRig, settings) : settings.airSoakMin,
-    notQuiet: isQuiet(settings, now.minute)
-      ? ''
-      : `${clockOf(settings.quietFromMin)}–${clockOf(settings.quietToMin)}`,
+    quietHours: isQuiet(settings, now.minute)
+      ? null
+      : { fromMin: settings.quietFromMin, toMin: settings.quietToMin },
     busyWith: other && { id: other.id, title: other.title },
     last: last && { session: last, advice },
     pushToken: status.pushToken,

@@ -11,10 +11,9 @@ export interface BenchData {
   done: number;
   upcoming: UpcomingMount[];
   breaks: string[];
-  skipped: { entry: string; mount: number; load: string; setting: string; why: string }[];
   soakMin: number;
-  /** The quiet hours in words, where it is outside of them now. */
-  notQuiet: string;
+  /** The quiet hours, where it is outside of them now. */
+  quietHours: { fromMin: number; toMin: number } | null;
   busyWith: { id: number; title: string } | null;
   last: { state: BenchState; advice: RemountAdvice } | null;
   pushToken: string;

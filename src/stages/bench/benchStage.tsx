@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { Cautions } from '@/ui/cautions';
+import { clockText } from '@/ui/clock';
 import { plural } from '@/ui/figures';
 import type { LiveSession, LiveStatus } from '@/core/bench/benchEvent';
 import type { UpcomingMount } from '@/core/plan/upcomingMount';
@@ -94,8 +95,8 @@ function Measuring({ data, live, session }: { data: BenchData; live: Live; sessi
             ))}
           </ol>
         </section>
-        {data.notQuiet !== '' && (live.status?.speed ?? 1) === 1 && (
-          <p className="text-[14px] text-warn">▲ Outside the quiet hours, {data.notQuiet}: a reading now has the street in it.</p>
+        {data.quietHours && (live.status?.speed ?? 1) === 1 && (
+          <p className="text-[14px] text-warn">▲ Outside the quiet hours, {clockText(data.quietHours.fromMin)}–{clockText(data.quietHours.toMin)}: a reading now has the street in it.</p>
         )}
         {state.skipped.length > 0 && (
           <ul className="text-[13.5px] text-ink2" aria-label="Left out">

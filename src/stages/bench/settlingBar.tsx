@@ -1,3 +1,4 @@
+import { FLOOR_WAIT_S } from '@/core/bench/stepFloor';
 import { holdsForS } from '@/core/bench/stepSoak';
 import { STEADY_K_PER_MIN } from '@/core/settling/steady';
 import { figure } from '@/ui/figures';
@@ -20,7 +21,7 @@ function minutes(s: number): string {
 
 /** Seconds that a step of fixed length lasts; null where it has none. */
 function lengthS({ state, rule }: LiveSession): number | null {
-  if (state.phase === 'floor') return 10 + rule.readingS;
+  if (state.phase === 'floor') return FLOOR_WAIT_S + rule.readingS;
   if (state.phase === 'warm-up') return rule.warmUpS;
   if (state.phase === 'reading') return rule.readingS;
   return null;
