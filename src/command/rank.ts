@@ -1,5 +1,6 @@
 import { readFile, stat } from 'node:fs/promises';
 import { resolve } from 'node:path';
+import { bracketSentences } from '@/core/ranking/bracketSentences';
 import type { BundleRanking } from '@/lab/rankBundle';
 import { rankBundle } from '@/lab/rankBundle';
 import { readFolder } from '@/formats/bundle/bundleFolder';
@@ -33,7 +34,11 @@ function asJson({ noiseLineDba, loadW, ranking, problems }: BundleRanking) {
       tieGroup: placed.tieGroup,
       status: placed.status,
       deltaTK: rounded(placed.riseK, 2),
+      placeFrom: placed.placeFrom,
+      placeTo: placed.placeTo,
+      levelDb: rounded(placed.levelDb, 2),
       uncertaintyK: rounded(placed.uncertaintyK, 3),
+      interval95: rounded(placed.interval95K, 3),
       resistanceKPerW: placed.resistanceKPerW === null ? null : rounded(placed.resistanceKPerW, 4),
       temperatureAtReferenceC: rounded(placed.temperatureAtReferenceC, 2),
       spread: placed.spreadSource,
@@ -66,13 +71,9 @@ function asTable(
         .join('  ')
         .trimEnd(),
     );
-  for (const tie of ranking.ties) {
-    const difference = tie.differenceK.toFixed(1);
-    lines.push(
-      '',
-      `Places ${tie.from} to ${tie.to} cannot be told apart: they differ by less than this test can show (${difference} K).`,
-    );
-  }
+  const names = ranking.placed.map((placed) => nameOf(placed.entry));
+  if (ranking.brackets.length > 0) lines.push('');
+  for (const bracket of ranking.brackets) lines.push(...bracketSentences(bracket, names));
   if (ranking.notPlaced.length > 0) {
     lines.push('', 'Not placed here');
     for (const { entry, status, reason } of ranking.notPlaced)

@@ -48,9 +48,9 @@ function learntScatter(view: RoundUpView): { scatter: RigScatter; from: string }
   }));
   const { mount, pass } = rigSpread(sweeps).roundUp;
   if (!mount) return { scatter: ASSUMED, from: 'assumed, 0.5 K: nothing has been remounted here yet' };
-  const passK2 = pass?.varianceK2 ?? mount.varianceK2 / 4;
+  // Where nothing tells passes from mounts, a mount's spread holds both.
   return {
-    scatter: { passK: Math.sqrt(passK2), mountK: Math.sqrt(Math.max(0, mount.varianceK2 - passK2)) },
+    scatter: { passK: Math.sqrt(pass?.varianceK2 ?? 0), mountK: Math.sqrt(mount.varianceK2) },
     from: `from this rig’s own remounts (${mount.freedom} degrees of freedom)`,
   };
 }

@@ -1,5 +1,7 @@
 import { labRunPoint, type LabRun } from '@/core/runs/labRun';
 import { entryCurves, type EntryCurve } from '@/core/curves/entryCurve';
+import type { RigBook } from '@/core/rig/instrument';
+import { instrumentDoubt, type InstrumentDoubt } from '@/core/rig/instrumentDoubt';
 import { groupBy } from '@/core/statistics/groupBy';
 import { loadKey, loadLabel, type Load } from '@/core/runs/load';
 import { isFlagged, runState, whatToKnow, type RunState } from '@/core/runs/runState';
@@ -7,12 +9,15 @@ import { runFlags } from '@/core/flags/runFlags';
 import { withDatabase, type Queryable } from '@/database/pool';
 import { getRoundUp, listCitedEntries, type CitedEntry, type RoundUp } from '@/database/roundUps';
 import { listRuns } from '@/database/runs';
+import { readSheet } from '@/database/sheets';
 import { keptWhileUnwritten, onceFor } from './keptWhileUnwritten';
 
 export interface RoundUpView {
   roundUp: RoundUp;
   entries: CitedEntry[];
   runs: LabRun[];
+  /** What the rig's instruments leave in doubt. */
+  instruments: InstrumentDoubt;
 }
 
 export interface LoadCurves {
@@ -24,8 +29,12 @@ export interface LoadCurves {
 async function readRoundUp(db: Queryable, id: number): Promise<RoundUpView | null> {
   const roundUp = await getRoundUp(db, id);
   if (!roundUp) return null;
-  const [entries, runs] = await Promise.all([listCitedEntries(db, id), listRuns(db, id)]);
-  return { roundUp, entries, runs };
+  const [entries, runs, book] = await Promise.all([
+    listCitedEntries(db, id),
+    listRuns(db, id),
+    readSheet<RigBook>(db, 'rig-book', roundUp.rigId),
+  ]);
+  return { roundUp, entries, runs, instruments: instrumentDoubt(book?.body ?? null) };
 }
 
 const kept = keptWhileUnwritten(readRoundUp, 8);
@@ -64,7 +73,7 @@ export const curvesOf = onceFor((view: RoundUpView): LoadCurves[] => {
   return loadsOf(view).map((load) => ({
     load,
     label: loadLabel(load),
-    curves: entryCurves(view.entries, (byLoad.get(loadKey(load)) ?? []).map(labRunPoint)),
+    curves: entryCurves(view.entries, (byLoad.get(loadKey(load)) ?? []).map(labRunPoint), view.instruments),
   }));
 });
 

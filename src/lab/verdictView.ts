@@ -1,4 +1,4 @@
-import { rankAtLine, type Ranking } from '@/core/ranking/rankAtLine';
+import { lineRule, rankAtLine, type Ranking } from '@/core/ranking/rankAtLine';
 import { loadKey } from '@/core/runs/load';
 import { loadParam } from '@/core/runs/loadParam';
 import { onceFor } from './keptWhileUnwritten';
@@ -33,7 +33,10 @@ function rankedAt(view: RoundUpView, { load, curves }: LoadCurves, lineDb: numbe
   const found = known.get(key);
   if (found) return found;
   const { referenceAmbientC, rig } = view.roundUp;
-  const ranking = rankAtLine(curves, { lineDb, loadW: load.loadW, referenceAmbientC, limitC: rig.limitC });
+  const ranking = rankAtLine(curves, {
+    ...lineRule(load, { referenceAmbientC, limitC: rig.limitC }),
+    lineDb,
+  });
   if (known.size >= MOST_RANKINGS) known.clear();
   known.set(key, ranking);
   return ranking;

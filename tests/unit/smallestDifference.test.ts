@@ -39,9 +39,9 @@ function toldApart(design: Design, differenceK: number, seed: number): boolean {
     entry: String(e),
     isControl: e === ENTRIES - 1,
   }));
-  const { placed } = rankAtLine(entryCurves(entries, points), { lineDb: 34.6, loadW: 170, referenceAmbientC: 23, limitC: 200 }); // prettier-ignore
-  const group = (entry: string) => placed.find((of) => of.entry === entry)!.tieGroup;
-  return group('0') < group('1');
+  const { placed } = rankAtLine(entryCurves(entries, points), { lineDb: 34.6, loadW: 170, program: false, referenceAmbientC: 23, limitC: 200 }); // prettier-ignore
+  const place = (entry: string) => placed.find((of) => of.entry === entry)!;
+  return place('0').placeTo < place('1').place;
 }
 
 /** Share of 2,000 round-ups in which the two best are told apart. */

@@ -1,6 +1,8 @@
 import { pooledSettingSpread, settingSpread, type SettingSpread } from '../uncertainty/settingSpread';
 import { rigSpread, type SpreadSource } from '../uncertainty/rigSpread';
-import { interval95 } from '../uncertainty/interval95';
+import { halfWidth } from '../uncertainty/doubt';
+import { largerSpread } from '../uncertainty/largerSpread';
+import { instrumentDoubt, type InstrumentDoubt } from '../rig/instrumentDoubt';
 import { isUsable, type MeasuredPoint } from './measuredPoint';
 import { groupBy } from '../statistics/groupBy';
 import { settingMeans, type SettingMean } from './settingMeans';
@@ -17,8 +19,10 @@ export interface CurvePoint {
   spread: SettingSpread;
   pooledSpread: SettingSpread;
   source: SpreadSource;
-  /** Standard uncertainty of the level from the meter's repeatability, dB. */
+  /** Standard uncertainty of the level from the meter's repeatability and resolution, dB. */
   levelUncertaintyDb: number;
+  /** Variance of the rise by the sensors alone, K²: the least that can be in doubt. */
+  sensorsK2: number;
   shortfallK: number;
   /** Standard uncertainty of a typed room reading, K. */
   roomUncertaintyK: number;
@@ -39,10 +43,9 @@ export interface EntryCurve {
   points: CurvePoint[];
   /** Settings without any usable run, by rising level. */
   leftOut: LeftOutSetting[];
+  /** Standard uncertainty that all levels of the rig share, dB: the meter's class. */
+  sharedLevelDb: number;
 }
-
-/** Repeatability of a class 2 meter's reading where the passes do not tell, dB. */
-const METER_REPEATABILITY_DB = 0.15;
 
 /** Half-width of a normal's 95 % interval, in standard deviations. */
 const NORMAL_95 = 1.96;
@@ -57,14 +60,18 @@ function markJudged(settings: readonly SettingMean[]): boolean[] {
   });
 }
 
-function varianceOf({ pass, mount }: SettingSpread): number {
-  return pass.varianceK2 + mount.varianceK2;
+/** What sensors leave in doubt beyond what remounting shows: their wandering is part of that (GUM 4.3.10). */
+export function beyondMounts(sensorsK2: number, mountK2: number): number {
+  return Math.max(0, sensorsK2 - mountK2);
 }
 
-/** From the larger of the own and the pooled spread, as the ranking does. */
-function spreadInterval(own: SettingSpread, pooled: SettingSpread): number {
-  const freedom = Math.min(pooled.pass.freedom, pooled.mount.freedom);
-  return interval95(Math.sqrt(Math.max(varianceOf(own), varianceOf(pooled))), freedom);
+function spreadInterval(own: SettingSpread, pooled: SettingSpread, sensorsK2: number): number {
+  const { pass, mount } = largerSpread(own, pooled);
+  return halfWidth([
+    { from: 'passes', ...pass },
+    { from: 'mounts', ...mount },
+    { from: 'sensors', varianceK2: beyondMounts(sensorsK2, mount.varianceK2), freedom: Infinity },
+  ]);
 }
 
 function leftOutSettings(points: readonly MeasuredPoint[]): LeftOutSetting[] {
@@ -82,12 +89,13 @@ function leftOutSettings(points: readonly MeasuredPoint[]): LeftOutSetting[] {
 
 /**
  * The curves of a round-up at one load, noise to rise, with the spread of each setting. `entries` lists
- * all that are compared, also those without runs, and which of them are controls. The order of points
- * and entries changes nothing but the order of what comes back.
+ * all that are compared, also those without runs, and which of them are controls; `instruments` what the rig's
+ * instruments leave in doubt. The order of points and entries changes nothing but the order of what comes back.
  */
 export function entryCurves(
   entries: readonly { entry: string; isControl: boolean }[],
   points: readonly MeasuredPoint[],
+  instruments: InstrumentDoubt = instrumentDoubt(null),
 ): EntryCurve[] {
   const byEntry = groupBy(points, (point) => point.entry);
   const sweeps = entries.map(({ entry, isControl }) => {
@@ -102,6 +110,7 @@ export function entryCurves(
       points: settings.map((setting, i) => {
         const spread = settingSpread(setting, rig);
         const pooledSpread = pooledSettingSpread(setting, rig);
+        const sensorsK2 = instruments.riseK ** 2 / setting.mounts.length;
         const gain = Math.max(...setting.points.map((point) => point.level.errorGain));
         return {
           setting: setting.setting,
@@ -109,17 +118,19 @@ export function entryCurves(
           riseK: setting.riseK,
           resistanceKPerW: setting.resistanceKPerW,
           judged: judged[i]!,
-          interval95K: spreadInterval(spread, pooledSpread),
+          interval95K: spreadInterval(spread, pooledSpread, sensorsK2),
           spread,
           pooledSpread,
           source: spread.source,
-          levelUncertaintyDb: (METER_REPEATABILITY_DB * gain) / Math.sqrt(setting.points.length),
+          levelUncertaintyDb: (instruments.levelDb * gain) / Math.sqrt(setting.points.length),
+          sensorsK2,
           shortfallK: Math.max(...setting.points.map((point) => Math.abs(point.shortfallK))),
           roomUncertaintyK: Math.max(...setting.points.map((point) => point.roomDoubtK)) / NORMAL_95,
           runs: setting.points.map((point) => point.run),
         };
       }),
       leftOut: leftOutSettings(of),
+      sharedLevelDb: instruments.sharedLevelDb,
     };
   });
 }

@@ -1,21 +1,23 @@
-import type { CurvePoint, EntryCurve } from './entryCurve';
+import { beyondMounts, type CurvePoint, type EntryCurve } from './entryCurve';
 import { pchip, pchipAt, type Pchip } from './pchip';
-import type { SettingSpread } from '../uncertainty/settingSpread';
+import { standardUncertainty, type DoubtTerm } from '../uncertainty/doubt';
+import { largerSpread, type Spread } from '../uncertainty/largerSpread';
 import type { SpreadSource } from '../uncertainty/rigSpread';
 
 export interface PlacedValue {
   placed: true;
   toppedOut: boolean;
-  /** The level the rise stands at: the line, or the loudest setting of an entry that tops out. */
+  /** The level the rise stands at: the line, or the end of the curve that comes nearest to it. */
   levelDb: number;
   riseK: number;
   resistanceKPerW: number | null;
   slopeKPerDb: number;
-  /** Standard uncertainty of the rise, K. */
+  /** Standard uncertainty of the rise by the entry's own spread, K (FORMATS step 10). */
   uncertaintyK: number;
-  /** The same with the spread pooled over the round-up, and its degrees of freedom: for comparisons. */
-  pooledUncertaintyK: number;
-  pooledFreedom: number;
+  /** What intervals and comparisons stand on: by the spread of the rig, or the entry's own where that stands out. */
+  doubt: DoubtTerm[];
+  /** Standard uncertainty that the rise shares with all of its rig through the slope, with the slope's sign, K. */
+  sharedK: number;
   spreadSource: SpreadSource;
   mountSpreadUnknown: boolean;
 }
@@ -27,6 +29,10 @@ export interface NoValue {
 }
 
 const ROUNDING_DB = 1e-9;
+/** An end of a curve so near reaches the line: fans tuned by hand land there (FORMATS step 7), dB. */
+const NEAR_DB = 0.3;
+/** What a decibel is taken to be worth where one setting tells no slope, as a share of the rise. */
+const ASSUMED_SLOPE = 0.02;
 
 function dbA(levelDb: number): string {
   return `${levelDb.toFixed(1)} dB(A)`;
@@ -65,63 +71,72 @@ function underQuietest(curve: EntryCurve, lineDb: number): NoValue {
       };
 }
 
-/** Variance of the rise between two settings: passes independent, the mount shared along the sweep. */
-function spreadBetween(
-  before: SettingSpread,
-  after: SettingSpread,
-  along: number,
-): { varianceK2: number; freedom: number } {
+/** Spread of the rise between two settings: passes independent, the mount shared along the sweep. */
+function spreadBetween(before: Spread, after: Spread, along: number): Spread {
   const keep = 1 - along;
-  const pass = keep ** 2 * before.pass.varianceK2 + along ** 2 * after.pass.varianceK2;
-  const mount = (keep * Math.sqrt(before.mount.varianceK2) + along * Math.sqrt(after.mount.varianceK2)) ** 2;
-  const mountFreedom = Math.min(before.mount.freedom, after.mount.freedom);
-  const passFreedom = Math.min(before.pass.freedom, after.pass.freedom);
-  const total = pass + mount;
-  // Welch–Satterthwaite (GUM G.4.1)
-  const freedom =
-    total > 0 ? total ** 2 / (pass ** 2 / passFreedom + mount ** 2 / mountFreedom || 0) : Infinity;
-  return { varianceK2: total, freedom };
+  return {
+    pass: {
+      varianceK2: keep ** 2 * before.pass.varianceK2 + along ** 2 * after.pass.varianceK2,
+      freedom: Math.min(before.pass.freedom, after.pass.freedom),
+    },
+    mount: {
+      varianceK2:
+        (keep * Math.sqrt(before.mount.varianceK2) + along * Math.sqrt(after.mount.varianceK2)) ** 2,
+      freedom: Math.min(before.mount.freedom, after.mount.freedom),
+    },
+  };
 }
 
-/** Adds what is known without degrees of freedom of its own to a spread (GUM 5.1.2 and G.4.1). */
-function combine(spread: { varianceK2: number; freedom: number }, otherK2: number) {
-  const total = spread.varianceK2 + otherK2;
-  const freedom =
-    spread.varianceK2 > 0 ? (total / spread.varianceK2) ** 2 * spread.freedom : Number.POSITIVE_INFINITY;
-  return { uncertaintyK: Math.sqrt(total), freedom };
+interface Standing {
+  levelDb: number;
+  riseK: number;
+  resistanceKPerW: number | null;
+  toppedOut: boolean;
+  slopeKPerDb: number;
+  /** What the tenths by which the line is missed are worth, K. */
+  missesByK: number;
 }
 
 function placedAt(
+  curve: EntryCurve,
   before: CurvePoint,
   after: CurvePoint,
   along: number,
-  value: {
-    levelDb: number;
-    riseK: number;
-    slope: number;
-    resistanceKPerW: number | null;
-    toppedOut: boolean;
-  },
+  value: Standing,
 ): PlacedValue {
+  const { missesByK, ...standing } = value;
   const chordK = before.riseK + along * (after.riseK - before.riseK);
   const interpolationK = Math.abs(value.riseK - chordK) / (2 * Math.sqrt(3));
   const levelDb = (1 - along) * before.levelUncertaintyDb + along * after.levelUncertaintyDb;
   const shortfallK = Math.max(before.shortfallK, after.shortfallK) / Math.sqrt(3);
-  const roomK = Math.max(before.roomUncertaintyK, after.roomUncertaintyK);
-  const otherK2 = (value.slope * levelDb) ** 2 + interpolationK ** 2 + shortfallK ** 2 + roomK ** 2;
-  const own = combine(spreadBetween(before.spread, after.spread, along), otherK2);
-  const pooled = combine(spreadBetween(before.pooledSpread, after.pooledSpread, along), otherK2);
+  const sure = (from: DoubtTerm['from'], uncertaintyK: number): DoubtTerm => ({
+    from,
+    varianceK2: uncertaintyK ** 2,
+    freedom: Infinity,
+  });
+  const others = [
+    sure('meter', value.slopeKPerDb * levelDb),
+    sure('interpolation', interpolationK),
+    sure('settling', shortfallK),
+    sure('room', Math.max(before.roomUncertaintyK, after.roomUncertaintyK)),
+    sure('line', missesByK),
+  ];
+  const sensorsK2 = Math.max(before.sensorsK2, after.sensorsK2);
+  const terms = ({ pass, mount }: Spread): DoubtTerm[] => [
+    { from: 'mounts', ...mount },
+    { from: 'passes', ...pass },
+    sure('sensors', Math.sqrt(beyondMounts(sensorsK2, mount.varianceK2))),
+    ...others,
+  ];
+  const own = spreadBetween(before.spread, after.spread, along);
+  const pooled = spreadBetween(before.pooledSpread, after.pooledSpread, along);
   const nearer = along < 0.5 ? before : after;
   return {
     placed: true,
-    toppedOut: value.toppedOut,
-    levelDb: value.levelDb,
-    riseK: value.riseK,
-    resistanceKPerW: value.resistanceKPerW,
-    slopeKPerDb: value.slope,
-    uncertaintyK: own.uncertaintyK,
-    pooledUncertaintyK: pooled.uncertaintyK,
-    pooledFreedom: pooled.freedom,
+    ...standing,
+    uncertaintyK: standardUncertainty(terms(own)),
+    doubt: terms(largerSpread(own, pooled)),
+    sharedK: value.slopeKPerDb * curve.sharedLevelDb,
     spreadSource: nearer.source,
     mountSpreadUnknown: nearer.spread.mountSpreadUnknown,
   };
@@ -154,11 +169,24 @@ function fittedOf(curve: EntryCurve): Fitted {
   return made;
 }
 
+/** Slope at an end of the curve, K/dB, of its last piece; null where one setting tells none. */
+function endSlope({ judged, rise }: Fitted, end: 'quiet' | 'loud'): number | null {
+  const at = end === 'quiet' ? 0 : judged.length - 1;
+  const beside = judged[end === 'quiet' ? 1 : judged.length - 2];
+  const here = judged[at]!;
+  if (!beside) return null;
+  const chord = (beside.riseK - here.riseK) / (beside.levelDb - here.levelDb);
+  return Math.min(chord, rise.slopes[at]!);
+}
+
 /**
  * What a curve says at the noise line, dB(A): the rise there with its standard uncertainty, or the status
  * and the reason why there is none (FORMATS step 7). Judged by the best rise at or below the level, so a
- * setting that is louder and no cooler than another never helps. Uncertainty: spread of passes and
- * mounts, the meter through the slope, interpolation, what was still to come, and a typed room reading's doubt (GUM, JCGM 100, 5.1).
+ * setting that is louder and no cooler than another never helps. An end within 0.3 dB of the line reaches it.
+ * Uncertainty: spread of passes and mounts, sensors, the meter through the slope, interpolation, what was still to
+ * come, a typed room reading's doubt, and what the tenths that miss the line are worth (GUM, JCGM 100, 5.1).
+ *
+ * @throws where the line is not finite
  */
 export function valueAtLine(curve: EntryCurve, lineDb: number): PlacedValue | NoValue {
   if (!Number.isFinite(lineDb)) throw new RangeError(`valueAtLine: lineDb must be finite, got ${lineDb}`);
@@ -166,28 +194,33 @@ export function valueAtLine(curve: EntryCurve, lineDb: number): PlacedValue | No
   if (points.length === 0) return noUsable(curve);
   const quietestDb = points[0]!.levelDb;
   const loudestDb = points[points.length - 1]!.levelDb;
-  if (lineDb < quietestDb - ROUNDING_DB) return underQuietest(curve, lineDb);
-  const { judged, rise: riseCurve, resistance } = fittedOf(curve);
+  if (lineDb < quietestDb - NEAR_DB - ROUNDING_DB) return underQuietest(curve, lineDb);
+  const fit = fittedOf(curve);
+  const { judged, rise: riseCurve, resistance } = fit;
+  const stand = (at: CurvePoint, levelDb: number, slopeKPerDb: number | null, toppedOut = false) =>
+    placedAt(curve, at, at, 0, {
+      levelDb,
+      riseK: at.riseK,
+      slopeKPerDb: slopeKPerDb ?? 0,
+      resistanceKPerW: at.resistanceKPerW,
+      toppedOut,
+      missesByK: toppedOut ? 0 : (slopeKPerDb ?? ASSUMED_SLOPE * at.riseK) * (lineDb - levelDb),
+    });
+  if (lineDb < quietestDb) return stand(judged[0]!, quietestDb, endSlope(fit, 'quiet'));
   const last = judged[judged.length - 1]!;
   if (lineDb >= last.levelDb) {
-    // Past its last cooler setting an entry stands as cool as there; past its loudest it tops out.
-    const toppedOut = lineDb > loudestDb + ROUNDING_DB;
-    return placedAt(last, last, 0, {
-      levelDb: toppedOut ? loudestDb : lineDb,
-      riseK: last.riseK,
-      slope: 0,
-      resistanceKPerW: last.resistanceKPerW,
-      toppedOut,
-    });
+    if (lineDb > loudestDb + NEAR_DB + ROUNDING_DB) return stand(last, loudestDb, 0, true);
+    // Past its last cooler setting an entry stands as cool as there, as far as it was measured.
+    if (last.levelDb < loudestDb) return stand(last, Math.min(lineDb, loudestDb), 0);
+    return stand(last, loudestDb, endSlope(fit, 'loud'));
   }
-  const at = Math.max(lineDb, quietestDb);
-  const rise = pchipAt(riseCurve, at);
-  const resistanceKPerW = resistance && pchipAt(resistance, at).y;
-  return placedAt(judged[rise.piece]!, judged[rise.piece + 1]!, rise.along, {
+  const rise = pchipAt(riseCurve, lineDb);
+  return placedAt(curve, judged[rise.piece]!, judged[rise.piece + 1]!, rise.along, {
     levelDb: lineDb,
     riseK: rise.y,
-    slope: rise.slope,
-    resistanceKPerW,
+    slopeKPerDb: rise.slope,
+    resistanceKPerW: resistance && pchipAt(resistance, lineDb).y,
     toppedOut: false,
+    missesByK: 0,
   });
 }

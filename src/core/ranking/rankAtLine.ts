@@ -1,23 +1,34 @@
 import type { EntryCurve } from '../curves/entryCurve';
 import { valueAtLine, type NoValue, type PlacedValue } from '../curves/valueAtLine';
 import { LIMIT_BAND_K } from '../settling/loadStretch';
+import type { Load } from '../runs/load';
 import type { SpreadSource } from '../uncertainty/rigSpread';
-import { interval95 } from '../uncertainty/interval95';
-import { tieGroups } from './tieGroups';
+import { halfWidth, type DoubtTerm } from '../uncertainty/doubt';
+import { ties, type Bracket, type Comparable } from './ties';
 
 export interface LineRule {
   lineDb: number;
   /** Nominal heat load, W. */
   loadW: number;
+  /** A named program keeps its measured watts: there the throttled stand by K/W. */
+  program: boolean;
   referenceAmbientC: number;
   limitC: number;
+}
+
+/** The rule of a heat load in a rig and reference room, but for the line. */
+export function lineRule(
+  load: Load,
+  room: { referenceAmbientC: number; limitC: number },
+): Omit<LineRule, 'lineDb'> {
+  return { loadW: load.loadW, program: load.loadName !== '', ...room };
 }
 
 export interface PlacedEntry {
   entry: string;
   place: number;
   tieGroup: number;
-  /** First and last place of its tie group. */
+  /** First and last place that it may hold: those surely better come before, those surely worse after. */
   placeFrom: number;
   placeTo: number;
   status: 'ranked' | 'tops-out' | 'throttled';
@@ -28,6 +39,10 @@ export interface PlacedEntry {
   uncertaintyK: number;
   /** Half-width of the 95 % interval, K: what stands after "±". */
   interval95K: number;
+  /** What the interval is made of. */
+  doubt: DoubtTerm[];
+  /** Standard uncertainty shared with all of its rig, K: not in the interval, and cancelling between entries. */
+  sharedK: number;
   resistanceKPerW: number | null;
   temperatureAtReferenceC: number;
   slopeKPerDb: number;
@@ -41,77 +56,89 @@ export interface NotPlacedEntry {
   reason: string;
 }
 
-export interface TieGroup {
-  from: number;
-  to: number;
-  /** What this test can show between its members and their leader, K. */
-  differenceK: number;
-}
-
 export interface Ranking {
   placed: PlacedEntry[];
   notPlaced: NotPlacedEntry[];
-  /** Groups of two or more. */
-  ties: TieGroup[];
+  /** Two or more entries each that cannot be told apart; they may overlap. */
+  brackets: Bracket[];
 }
 
-function statusOf(value: PlacedValue, temperatureC: number, limitC: number): PlacedEntry['status'] {
+interface Standing {
+  entry: string;
+  value: PlacedValue;
+  temperatureC: number;
+  /** The die would stand at its limit in the reference room (FORMATS step 8). */
+  atLimit: boolean;
+  resistanceKPerW: number | null;
+}
+
+function statusOf({ value, atLimit }: Standing): PlacedEntry['status'] {
   if (value.toppedOut) return 'tops-out';
-  return temperatureC >= limitC - LIMIT_BAND_K ? 'throttled' : 'ranked';
+  return atLimit ? 'throttled' : 'ranked';
+}
+
+/** A standing by its rise, or by its resistance restated at a load, K. */
+function comparable({ value }: Standing, factor: number): Comparable {
+  return {
+    riseK: value.riseK * factor,
+    doubt: value.doubt.map((of) => ({ ...of, varianceK2: of.varianceK2 * factor ** 2 })),
+    sharedK: value.sharedK * factor,
+  };
 }
 
 /**
  * The order at a noise line (FORMATS steps 7 to 9): first all that hold the load, by rise, then the
- * throttled, by resistance, with ties by simultaneous comparison. At one load R = rise / load, so both
- * orders are the order of the rise. Equal rises stand in the order of their ids.
- *
- * Comparisons and intervals use the larger of an entry's own and the pooled uncertainty: own spreads come
- * from few readings, and the smallest of eight is small by luck.
+ * throttled, by resistance, with ties by simultaneous comparison. At fixed watts R = rise / load, so both
+ * orders are the order of the rise; a named program keeps its rise and watts, and there they differ. Equals stand in
+ * the order of their ids.
  */
 export function rankAtLine(curves: readonly EntryCurve[], rule: LineRule): Ranking {
   const notPlaced: NotPlacedEntry[] = [];
-  const values: { entry: string; value: PlacedValue }[] = [];
+  const standings: Standing[] = [];
   for (const curve of curves) {
+    const { entry } = curve;
     const value = valueAtLine(curve, rule.lineDb);
-    if (value.placed) values.push({ entry: curve.entry, value });
-    else notPlaced.push({ entry: curve.entry, status: value.status, reason: value.reason });
-  }
-  values.sort((a, b) => a.value.riseK - b.value.riseK || (a.entry < b.entry ? -1 : 1));
-  const { groups, differencesK } = tieGroups(
-    values.map(({ value }) => ({
-      riseK: value.riseK,
-      uncertaintyK: Math.max(value.uncertaintyK, value.pooledUncertaintyK),
-      freedom: value.pooledFreedom,
-    })),
-  );
-  const placed = values.map(({ entry, value }, i) => {
-    const tieGroup = groups[i]!;
+    if (!value.placed) {
+      notPlaced.push({ entry, status: value.status, reason: value.reason });
+      continue;
+    }
     const temperatureC = rule.referenceAmbientC + value.riseK;
-    return {
-      entry,
-      place: i + 1,
-      tieGroup,
-      placeFrom: groups.indexOf(tieGroup) + 1,
-      placeTo: groups.lastIndexOf(tieGroup) + 1,
-      status: statusOf(value, temperatureC, rule.limitC),
-      levelDb: value.levelDb,
-      riseK: value.riseK,
-      uncertaintyK: value.uncertaintyK,
-      interval95K: interval95(Math.max(value.uncertaintyK, value.pooledUncertaintyK), value.pooledFreedom),
-      resistanceKPerW: value.resistanceKPerW ?? (rule.loadW > 0 ? value.riseK / rule.loadW : null),
-      temperatureAtReferenceC: temperatureC,
-      slopeKPerDb: value.slopeKPerDb,
-      spreadSource: value.spreadSource,
-      mountSpreadUnknown: value.mountSpreadUnknown,
-    };
-  });
-  const ties = differencesK
-    .map((differenceK, i) => ({
-      from: groups.indexOf(i + 1) + 1,
-      to: groups.lastIndexOf(i + 1) + 1,
-      differenceK,
-    }))
-    .filter((tie) => tie.to > tie.from);
+    const resistanceKPerW = value.resistanceKPerW ?? (rule.loadW > 0 ? value.riseK / rule.loadW : null);
+    standings.push({ entry, value, temperatureC, atLimit: temperatureC >= rule.limitC - LIMIT_BAND_K, resistanceKPerW });
+  }
+  // At a program's watts, so that K/W stands in kelvins of about the same size.
+  const restatedK = (of: Standing) => (of.resistanceKPerW === null ? of.value.riseK : of.resistanceKPerW * (rule.loadW || 1));
+  const byResistance = (of: Standing) => rule.program && of.atLimit;
+  const keyK = (of: Standing) => (byResistance(of) ? restatedK(of) : of.value.riseK);
+  standings.sort(
+    (a, b) =>
+      Number(byResistance(a)) - Number(byResistance(b)) || keyK(a) - keyK(b) || (a.entry < b.entry ? -1 : 1),
+  );
+  const throttledFrom = standings.findIndex(byResistance);
+  const compared = standings.map((of) => comparable(of, 1));
+  const told =
+    throttledFrom < 0
+      ? ties(compared)
+      : ties(compared, standings.map((of) => comparable(of, restatedK(of) / of.value.riseK)), throttledFrom);
+  const placed = standings.map((of, i) => ({
+    entry: of.entry,
+    place: i + 1,
+    tieGroup: told.groups[i]!,
+    placeFrom: told.placeFrom[i]!,
+    placeTo: told.placeTo[i]!,
+    status: statusOf(of),
+    levelDb: of.value.levelDb,
+    riseK: of.value.riseK,
+    uncertaintyK: of.value.uncertaintyK,
+    interval95K: halfWidth(of.value.doubt),
+    doubt: of.value.doubt,
+    sharedK: of.value.sharedK,
+    resistanceKPerW: of.resistanceKPerW,
+    temperatureAtReferenceC: of.temperatureC,
+    slopeKPerDb: of.value.slopeKPerDb,
+    spreadSource: of.value.spreadSource,
+    mountSpreadUnknown: of.value.mountSpreadUnknown,
+  }));
   notPlaced.sort((a, b) => (a.entry < b.entry ? -1 : 1));
-  return { placed, notPlaced, ties };
-}
+  return { placed, notPlaced, brackets: told.brackets };
+} // prettier-ignore

@@ -3,9 +3,12 @@ import { seededChance } from '../../../tests/support/chance';
 import { entryCurves } from '../curves/entryCurve';
 import type { MeasuredPoint } from '../curves/measuredPoint';
 import { coolerLevel } from '../levels/coolerLevel';
+import { studentizedRange } from '../statistics/studentizedRange';
+import { bracketSentences } from './bracketSentences';
 import { rankAtLine } from './rankAtLine';
+import { ties } from './ties';
 
-const RULE = { lineDb: 33, loadW: 170, referenceAmbientC: 23, limitC: 90 };
+const RULE = { lineDb: 33, loadW: 170, program: false, referenceAmbientC: 23, limitC: 90 };
 
 function point(
   entry: string,
@@ -167,4 +170,77 @@ test('eight equal coolers are split in at most 30 of 400 seeded round-ups, whate
     }
     expect(split).toBeLessThanOrEqual(30);
   }
+});
+
+test('fans tuned to the line reach it within 0.3 dB, with what the missing tenths are worth in the doubt', () => {
+  const one = (levelDb: number) => rank([point('a', 'tuned', levelDb, 40), point('a', 'tuned', levelDb, 40, { pass: 2 })]);
+  for (const levelDb of [32.7, 32.9, 33, 33.1, 33.3])
+    expect(one(levelDb).placed[0]).toMatchObject({ status: 'ranked', riseK: 40, levelDb });
+  // Two per cent of the rise a decibel where one setting tells no slope: 0.2 dB are worth 0.16 K.
+  const far = one(33.2).placed[0]!;
+  expect(far.uncertaintyK ** 2 - one(33).placed[0]!.uncertaintyK ** 2).toBeCloseTo(0.16 ** 2, 6);
+  expect(one(33.31).notPlaced[0]!.status).toBe('too-loud');
+  expect(one(32.69).placed[0]!.status).toBe('tops-out');
+  // A curve has its own slope: 4 K over 2 dB.
+  const sweep = rank([point('a', '1', 33.2, 40), point('a', '2', 35.2, 36)]).placed[0]!;
+  expect(sweep).toMatchObject({ status: 'ranked', riseK: 40, levelDb: 33.2, slopeKPerDb: -2 });
+  expect(sweep.uncertaintyK).toBeGreaterThan(0.4);
+}); // prettier-ignore
+
+/** Entries with known rises: two passes each, far enough from each other to leave the spread to the pairs. */
+const known = (rises: Record<string, number>, spreadK: number) =>
+  rank(Object.entries(rises).flatMap(([entry, riseK]) => [1, 2, 3].map((pass) => point(entry, '1', 33, riseK + (pass - 2) * spreadK, { pass })))); // prettier-ignore
+
+test('places are ranges: nobody is cut from a neighbour that it cannot be told from', () => {
+  // Twelve degrees of freedom, s = 0.35 K: six means can be told apart from about 0.96 K on.
+  const { placed, brackets } = known({ a: 40, b: 41.7, c: 42.3, d: 42.31, e: 43, f: 46 }, 0.35);
+  const ranges = Object.fromEntries(placed.map((of) => [of.entry, [of.placeFrom, of.placeTo]]));
+  expect(ranges).toEqual({ a: [1, 1], b: [2, 4], c: [2, 5], d: [2, 5], e: [3, 5], f: [6, 6] });
+  expect(brackets.map((of) => [of.better, of.worse])).toEqual([[2, 4], [3, 5]]);
+  expect(placed.map((of) => of.tieGroup)).toEqual([1, 2, 2, 2, 3, 4]);
+  const names = placed.map((of) => of.entry.toUpperCase());
+  expect(brackets.flatMap((of) => bracketSentences(of, names))).toEqual([
+    'Places 2 to 4 cannot be told apart: 0.6 K between them, and this test shows 1.0 K.',
+    'B is better than E: 1.3 K apart, 1.0 K wanted.',
+    'Places 3 to 5 cannot be told apart: 0.7 K between them, and this test shows 1.0 K.',
+    'E is better than F: 3.0 K apart, 1.0 K wanted.',
+  ]);
+}); // prettier-ignore
+
+test('a place range counts who is surely better and who surely worse, whatever the spreads', () => {
+  const levels = fc.array(fc.record({ riseK: fc.double({ min: 30, max: 45, noNaN: true }), u: fc.double({ min: 0.05, max: 2, noNaN: true }) }), { minLength: 1, maxLength: 9 });
+  fc.assert(
+    fc.property(levels, (items) => {
+      const ordered = [...items].sort((a, b) => a.riseK - b.riseK).map(({ riseK, u }) => ({ riseK, doubt: [{ from: 'mounts' as const, varianceK2: u * u, freedom: Infinity }], sharedK: 0 }));
+      const told = ties(ordered);
+      const q = ordered.length > 1 ? studentizedRange(0.95, ordered.length, Infinity) : 0;
+      ordered.forEach((of, i) => {
+        const sure = ordered.map((other, j) => i !== j && Math.abs(other.riseK - of.riseK) >= q * Math.sqrt((items.length && other.doubt[0]!.varianceK2 + of.doubt[0]!.varianceK2) / 2));
+        expect(told.placeFrom[i]).toBe(1 + sure.filter((of, j) => of && j < i).length);
+        expect(told.placeTo[i]).toBe(ordered.length - sure.filter((of, j) => of && j > i).length);
+        expect(told.placeFrom[i]! <= i + 1 && told.placeTo[i]! >= i + 1).toBe(true);
+      });
+      for (const { better, worse } of told.brackets)
+        for (let i = better; i <= worse; i += 1) expect(told.placeFrom[i - 1]! <= better && told.placeTo[i - 1]! >= worse).toBe(true);
+    }),
+  );
+}); // prettier-ignore
+
+test('the throttled of a named program stand by K/W, behind all that hold it', () => {
+  const at = (entry: string, riseK: number, powerW: number) => [1, 2].map((pass) => point(entry, '1', 33, riseK, { pass, resistanceKPerW: riseK / powerW }));
+  const points = [...at('cool', 50, 140), ...at('strong', 66.4, 120), ...at('weak', 66.3, 90)];
+  const entries = ['cool', 'strong', 'weak'].map((entry) => ({ entry, isControl: false }));
+  const order = (program: boolean) => rankAtLine(entryCurves(entries, points), { ...RULE, program }).placed.map((of) => of.entry);
+  // Both stand at the limit: the one that let 120 W through is the better one, though 0.1 K warmer.
+  expect(order(true)).toEqual(['cool', 'strong', 'weak']);
+  expect(order(false)).toEqual(['cool', 'weak', 'strong']);
+}); // prettier-ignore
+
+test('an error of the meter that all share counts only as far as the slopes differ', () => {
+  const gap = (slope: number) => {
+    const a = { riseK: 40, doubt: [], sharedK: -0.5 };
+    return ties([a, { riseK: 40.4, doubt: [], sharedK: slope }]).groups;
+  };
+  expect(gap(-0.5)).toEqual([1, 2]);
+  expect(gap(-0.8)).toEqual([1, 1]);
 });

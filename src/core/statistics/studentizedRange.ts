@@ -111,22 +111,62 @@ function quantile(probability: number, count: number, freedom: number): number {
   return (low + high) / 2;
 }
 
-/**
- * Degrees of freedom in ever wider steps, rounded down: on the safe side by less than 1 % of q, and few
- * enough for the cache to answer while a line is dragged.
- */
-function steppedDown(freedom: number): number {
-  if (freedom > AS_GOOD_AS_INFINITE) return Infinity;
-  const step = freedom < 20 ? 1 : freedom < 60 ? 5 : freedom < 200 ? 20 : 100;
-  return Math.floor(freedom / step) * step;
+/** Degrees of freedom at which q is computed; between them it is interpolated. Dense where it bends. */
+const NODES_OF_FREEDOM = [
+  1,
+  1.1,
+  1.25,
+  1.4,
+  1.6,
+  1.8,
+  2,
+  2.25,
+  2.5,
+  3,
+  3.5,
+  4,
+  5,
+  6,
+  7,
+  8,
+  10,
+  12,
+  15,
+  20,
+  30,
+  50,
+  100,
+  300,
+  Infinity,
+];
+
+/** q at the nodes of a probability and count, each computed once: a line is dragged past them sixty times a second. */
+function tabled(): (probability: number, count: number, node: number) => number {
+  const stored = new Map<string, number[]>();
+  return (probability, count, node) => {
+    const key = `${probability} ${count}`;
+    const values = stored.get(key) ?? [];
+    if (!stored.has(key)) stored.set(key, values);
+    return (values[node] ??= quantile(probability, count, NODES_OF_FREEDOM[node]!));
+  };
 }
 
-const cache = new Map<string, number>();
+const atNode = tabled();
+
+/** Lagrange's cubic through four points, at x. */
+function cubicThrough(x: readonly number[], y: readonly number[], at: number): number {
+  return x.reduce(
+    (sum, here, i) =>
+      sum + x.reduce((term, other, j) => (j === i ? term : (term * (at - other)) / (here - other)), y[i]!),
+    0,
+  );
+}
 
 /**
  * Upper quantile q of the studentized range of `count` means with `freedom` degrees of freedom behind the
- * spread (Infinity where it is known): P(range / s < q) = `probability`. By Gauss–Legendre quadrature of
- * the defining double integral and false position; agrees with the printed tables (Harter 1960) to ±0.003.
+ * spread (Infinity where it is known; fractions are allowed): P(range / s < q) = `probability`. By Gauss–Legendre
+ * quadrature of the defining double integral and false position at nodes of the freedom, and a cubic in its inverse
+ * between them; agrees with the printed tables (Harter 1960) to ±0.003.
  *
  * studentizedRange(0.95, 8, Infinity) is 4.286; studentizedRange(0.95, 3, 10) is 3.877.
  * @throws unless 0 < probability < 1, count ≥ 2, freedom ≥ 1
@@ -137,11 +177,12 @@ export function studentizedRange(probability: number, count: number, freedom: nu
       `studentizedRange: got probability ${probability}, count ${count}, freedom ${freedom}`,
     );
   }
-  const rounded = steppedDown(freedom);
-  const key = `${probability} ${count} ${rounded}`;
-  const stored = cache.get(key);
-  if (stored !== undefined) return stored;
-  const q = quantile(probability, count, rounded);
-  cache.set(key, q);
-  return q;
+  let above = NODES_OF_FREEDOM.length - 1;
+  while (above > 0 && NODES_OF_FREEDOM[above - 1]! >= freedom) above -= 1;
+  if (NODES_OF_FREEDOM[above] === freedom) return atNode(probability, count, above);
+  const first = Math.min(Math.max(0, above - 2), NODES_OF_FREEDOM.length - 4);
+  const nodes = [first, first + 1, first + 2, first + 3];
+  const inverses = nodes.map((node) => 1 / NODES_OF_FREEDOM[node]!);
+  const logs = nodes.map((node) => Math.log(atNode(probability, count, node)));
+  return Math.exp(cubicThrough(inverses, logs, 1 / freedom));
 }

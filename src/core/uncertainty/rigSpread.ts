@@ -1,4 +1,6 @@
 import { groupBy } from '../statistics/groupBy';
+import { mean } from '../statistics/mean';
+import { normalCdf, normalDensity } from '../statistics/normal';
 import { type SettingMean } from '../curves/settingMeans';
 
 /** Where a spread was learnt (FORMATS step 10). */
@@ -11,9 +13,9 @@ export interface Variance {
 }
 
 export interface SpreadComponents {
-  /** Between passes at one mount; null where nothing was repeated. */
+  /** Of a single reading at one mount; null where nothing was repeated. */
   pass: Variance | null;
-  /** Of the mean of a mount, passes included; null where nothing was remounted. */
+  /** Of a mount alone, what its passes leave in its mean taken off; null where nothing was remounted. */
   mount: Variance | null;
 }
 
@@ -22,54 +24,115 @@ export interface RigSpread {
   roundUp: SpreadComponents;
 }
 
+/** Sample variance of two or more values, in their unit squared. */
 export function sampleVariance(values: readonly number[]): number {
-  const mean = values.reduce((sum, value) => sum + value, 0) / values.length;
-  return values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / (values.length - 1);
+  const middle = mean(values);
+  return values.reduce((sum, value) => sum + (value - middle) ** 2, 0) / (values.length - 1);
 }
 
-function pooledPasses(settings: readonly SettingMean[]): Variance | null {
-  let squares = 0;
-  let freedom = 0;
-  for (const setting of settings) {
-    for (const mount of setting.mounts) {
-      const n = mount.passRisesK.length;
-      if (n < 2) continue;
-      squares += (n - 1) * sampleVariance(mount.passRisesK);
-      freedom += n - 1;
-    }
+/** Sums of squares over their degrees of freedom, gathered from many places. */
+class Pooled {
+  private squares = 0;
+  freedom = 0;
+  add(squares: number, freedom: number): void {
+    this.squares += squares;
+    this.freedom += freedom;
   }
-  return freedom > 0 ? { varianceK2: squares / freedom, freedom } : null;
+  variance(): Variance | null {
+    return this.freedom > 0 ? { varianceK2: this.squares / this.freedom, freedom: this.freedom } : null;
+  }
+}
+
+/** A cell of the table of an entry's mounts by its settings. */
+interface Cell {
+  meanK: number;
+  passes: number;
+}
+
+/** Mounts (rows) by the settings that all of them were read at (columns); null where no two mounts share one. */
+function mountTable(sweep: readonly SettingMean[]): Cell[][] | null {
+  const remounted = sweep.filter((setting) => setting.mounts.length > 1);
+  if (remounted.length === 0) return null;
+  const most = Math.max(...remounted.map((setting) => setting.mounts.length));
+  const fullest = remounted.find((setting) => setting.mounts.length === most)!;
+  const mounts = fullest.mounts.map((of) => of.mount);
+  const shared = remounted.filter((setting) =>
+    mounts.every((mount) => setting.mounts.some((of) => of.mount === mount)),
+  );
+  return mounts.map((mount) =>
+    shared.map((setting) => {
+      const { riseK, passRisesK } = setting.mounts.find((of) => of.mount === mount)!;
+      return { meanK: riseK, passes: passRisesK.length };
+    }),
+  );
+}
+
+/** What a table of mounts by settings says of single readings: how far its cells stand off rows and columns. */
+function scatterOfCells(table: readonly Cell[][]): { squares: number; freedom: number } {
+  const rows = table.map((row) => mean(row.map((cell) => cell.meanK)));
+  const columns = table[0]!.map((_, j) => mean(table.map((row) => row[j]!.meanK)));
+  const all = mean(rows);
+  let squares = 0;
+  table.forEach((row, i) =>
+    row.forEach((cell, j) => {
+      squares += cell.passes * (cell.meanK - rows[i]! - columns[j]! + all) ** 2;
+    }),
+  );
+  return { squares, freedom: (table.length - 1) * (columns.length - 1) };
 }
 
 /**
- * The settings of a sweep share their mount, so an entry brings as many degrees of freedom as it had
- * mounts less one, however many settings were read.
+ * Mean of what is left of an estimate of a variance that cannot be under zero but may have been found there by
+ * chance: E[max(0, X)] of a normal X. Noise of passes that hides a mount's spread is no proof that there is none.
  */
-function pooledMounts(sweeps: readonly (readonly SettingMean[])[]): Variance | null {
-  let squares = 0;
-  let freedom = 0;
-  for (const sweep of sweeps) {
-    const remounted = sweep.filter((setting) => setting.mounts.length > 1);
-    if (remounted.length === 0) continue;
-    const own = new Set(remounted.flatMap((setting) => setting.mounts.map((mount) => mount.mount))).size - 1;
-    const variance =
-      remounted.reduce(
-        (sum, setting) => sum + sampleVariance(setting.mounts.map((mount) => mount.riseK)),
-        0,
-      ) / remounted.length;
-    squares += own * variance;
-    freedom += own;
-  }
-  return freedom > 0 ? { varianceK2: squares / freedom, freedom } : null;
+function positivePart(meanK2: number, deviationK2: number): number {
+  if (!(deviationK2 > 0)) return Math.max(0, meanK2);
+  const z = meanK2 / deviationK2;
+  return meanK2 * normalCdf(z) + deviationK2 * normalDensity(z);
 }
+
+/** How much of the chance of a difference of mean squares is held for what it may hide. */
+const HIDDEN_SHARE = 0.5;
+
+/**
+ * Variance of a mount alone: a mount's mean over its readings has variance σm² + σp²/n, so the passes' share is taken
+ * off, and only that (Searle, Casella & McCulloch, Variance Components, ch. 3). `inverseReadings` is the mean of 1/n.
+ */
+function mountAlone(meanSquareK2: number, freedom: number, pass: Variance | null, inverseReadings: number): Variance {
+  const ofPassesK2 = (pass?.varianceK2 ?? 0) * inverseReadings;
+  const deviationK2 = HIDDEN_SHARE * ofPassesK2 * Math.sqrt(2 / freedom);
+  return { varianceK2: positivePart(meanSquareK2 - ofPassesK2, deviationK2), freedom };
+} // prettier-ignore
 
 function components(sweeps: readonly (readonly SettingMean[])[]): SpreadComponents {
-  return { pass: pooledPasses(sweeps.flat()), mount: pooledMounts(sweeps) };
+  const passes = new Pooled();
+  for (const setting of sweeps.flat())
+    for (const { passRisesK } of setting.mounts)
+      if (passRisesK.length > 1)
+        passes.add((passRisesK.length - 1) * sampleVariance(passRisesK), passRisesK.length - 1);
+  const tables = sweeps.map(mountTable).filter((table) => table !== null);
+  const mounts = new Pooled();
+  let inverseReadings = 0;
+  for (const table of tables) {
+    const cells = scatterOfCells(table);
+    passes.add(cells.squares, cells.freedom);
+    const own = table.length - 1;
+    mounts.add(own * sampleVariance(table.map((row) => mean(row.map((cell) => cell.meanK)))), own);
+    const settings = table[0]!.length;
+    inverseReadings += own * mean(table.map((row) => mean(row.map((cell) => 1 / cell.passes)) / settings));
+  }
+  const pass = passes.variance();
+  const meanSquare = mounts.variance();
+  if (!meanSquare) return { pass, mount: null };
+  const { varianceK2, freedom } = meanSquare;
+  return { pass, mount: mountAlone(varianceK2, freedom, pass, inverseReadings / freedom) };
 }
 
 /**
- * Spread of rises at one load, K², pooled over the control entries and over the whole round-up
- * (one-way random effects, within and between mounts: Searle, Casella & McCulloch, ch. 3).
+ * Spread of rises at one load, K², pooled over the control entries and over the whole round-up. A mount shifts a whole
+ * sweep alike, a pass one reading: two-way table of an entry's mounts by its settings, its mounts for the one, what is
+ * left in its cells and passes for the other (Searle, Casella & McCulloch, ch. 3 and 4). So an entry brings as many
+ * degrees of freedom for mounts as it had mounts less one, however many settings were read.
  */
 export function rigSpread(
   sweeps: readonly { isControl: boolean; settings: readonly SettingMean[] }[],

@@ -1,11 +1,6 @@
 import type { SettingMean } from '../curves/settingMeans';
-import {
-  sampleVariance,
-  type RigSpread,
-  type SpreadComponents,
-  type SpreadSource,
-  type Variance,
-} from './rigSpread';
+import { mean } from '../statistics/mean';
+import { sampleVariance, type RigSpread, type SpreadSource, type Variance } from './rigSpread';
 
 /** Standard uncertainty of a rise where nothing was ever repeated, K (FORMATS step 10). */
 export const ASSUMED_SPREAD_K = 0.5;
@@ -22,13 +17,8 @@ export interface SettingSpread {
 
 const NONE: Variance = { varianceK2: 0, freedom: Infinity };
 
-function over(variance: Variance, count: number): Variance {
-  return { varianceK2: variance.varianceK2 / count, freedom: variance.freedom };
-}
-
-/** Mount part of one mount: what its mean spreads beyond what its passes explain. */
-function mountAlone(mount: Variance, pass: Variance | null): Variance {
-  return { varianceK2: Math.max(0, mount.varianceK2 - (pass?.varianceK2 ?? 0)), freedom: mount.freedom };
+function times(variance: Variance | null, share: number): Variance {
+  return variance ? { varianceK2: variance.varianceK2 * share, freedom: variance.freedom } : NONE;
 }
 
 function assumed(): SettingSpread {
@@ -36,14 +26,20 @@ function assumed(): SettingSpread {
   return { pass: NONE, mount, source: 'assumed', mountSpreadUnknown: true };
 }
 
-/** Spread of a mean of `passes` single readings at one mount, from components learnt elsewhere. */
-function borrowed(passes: number, spread: SpreadComponents, source: SpreadSource): SettingSpread | null {
-  if (spread.mount) {
-    const mount = mountAlone(spread.mount, spread.pass);
-    return { pass: spread.pass ? over(spread.pass, passes) : NONE, mount, source, mountSpreadUnknown: false };
-  }
-  if (!spread.pass) return null;
-  return { pass: over(spread.pass, passes), mount: NONE, source, mountSpreadUnknown: true };
+/** Variance of a setting's mean over its mounts and passes, from the spreads of one mount and of one pass. */
+function spreadOfMean(
+  setting: SettingMean,
+  spread: { pass: Variance | null; mount: Variance | null },
+  source: SpreadSource,
+): SettingSpread {
+  const mounts = setting.mounts.length;
+  const inversePasses = mean(setting.mounts.map((of) => 1 / of.passRisesK.length));
+  return {
+    pass: times(spread.pass, inversePasses / mounts),
+    mount: times(spread.mount, 1 / mounts),
+    source,
+    mountSpreadUnknown: !spread.mount,
+  };
 }
 
 /**
@@ -54,40 +50,27 @@ function borrowed(passes: number, spread: SpreadComponents, source: SpreadSource
 export function settingSpread(setting: SettingMean, rig: RigSpread): SettingSpread {
   const mounts = setting.mounts;
   if (mounts.length > 1) {
-    const means = mounts.map((mount) => mount.riseK);
-    const mount = { varianceK2: sampleVariance(means) / mounts.length, freedom: mounts.length - 1 };
+    const varianceK2 = sampleVariance(mounts.map((mount) => mount.riseK)) / mounts.length;
+    const mount = { varianceK2, freedom: mounts.length - 1 };
     return { pass: NONE, mount, source: 'own', mountSpreadUnknown: false };
   }
+  const rigMount = rig.control.mount ?? rig.roundUp.mount;
   const passes = mounts[0]!.passRisesK;
-  const rigMount = rig.control.mount
-    ? mountAlone(rig.control.mount, rig.control.pass)
-    : rig.roundUp.mount && mountAlone(rig.roundUp.mount, rig.roundUp.pass);
   if (passes.length > 1) {
-    const pass = { varianceK2: sampleVariance(passes) / passes.length, freedom: passes.length - 1 };
-    return { pass, mount: rigMount ?? NONE, source: 'own', mountSpreadUnknown: !rigMount };
+    const pass = { varianceK2: sampleVariance(passes), freedom: passes.length - 1 };
+    return spreadOfMean(setting, { pass, mount: rigMount }, 'own');
   }
-  const fromControl = borrowed(1, rig.control, 'control');
-  if (fromControl) {
-    // A control that was never remounted still leaves the round-up's remounts to learn from.
-    return rigMount && fromControl.mountSpreadUnknown
-      ? { ...fromControl, mount: rigMount, mountSpreadUnknown: false }
-      : fromControl;
-  }
-  return borrowed(1, rig.roundUp, 'round-up') ?? assumed();
+  const { control, roundUp } = rig;
+  if (control.pass || control.mount)
+    return spreadOfMean(setting, { pass: control.pass ?? roundUp.pass, mount: rigMount }, 'control');
+  if (roundUp.pass || roundUp.mount) return spreadOfMean(setting, roundUp, 'round-up');
+  return assumed();
 }
 
 /**
- * The same setting's variance with the spread pooled over the whole round-up: what simultaneous
- * comparison stands on, since a spread from two readings alone is too unsure to call a winner by.
+ * The same setting's variance with the spread pooled over the whole round-up: what intervals and simultaneous
+ * comparison stand on, since a spread from two readings alone is too unsure to call a winner by.
  */
-export function pooledSettingSpread(setting: SettingMean, rig: RigSpread): SettingSpread {
-  const { pass, mount } = rig.roundUp;
-  const passes = setting.mounts.reduce((sum, of) => sum + of.passRisesK.length, 0);
-  if (mount) {
-    const count = setting.mounts.length;
-    if (count > 1)
-      return { pass: NONE, mount: over(mount, count), source: 'round-up', mountSpreadUnknown: false };
-    return borrowed(passes, rig.roundUp, 'round-up')!;
-  }
-  return pass ? borrowed(passes, rig.roundUp, 'round-up')! : assumed();
+export function pooledSettingSpread(setting: SettingMean, { roundUp }: RigSpread): SettingSpread {
+  return roundUp.pass || roundUp.mount ? spreadOfMean(setting, roundUp, 'round-up') : assumed();
 }

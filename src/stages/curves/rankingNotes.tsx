@@ -1,7 +1,7 @@
 import type { ResponseScale } from '@/core/curves/response';
+import { bracketSentences } from '@/core/ranking/bracketSentences';
 import type { NotPlacedEntry, Ranking } from '@/core/ranking/rankAtLine';
 import { EntryMark } from '@/ui/entryMark';
-import { figure } from '@/ui/figures';
 import type { CurveEntry } from './curvesData';
 
 const WORDS: Record<NotPlacedEntry['status'], string> = {
@@ -10,6 +10,8 @@ const WORDS: Record<NotPlacedEntry['status'], string> = {
   unsettled: 'not settled',
   'no-runs': 'not measured',
 };
+
+const shortName = (name: string) => (name.length > 60 ? `${name.slice(0, 60)}…` : name);
 
 /** What the order cannot say by itself: ties in words, doubts that are assumed, and who is not placed. */
 export function RankingNotes({
@@ -25,14 +27,12 @@ export function RankingNotes({
   const unmounted = ranking.placed.some(
     (placed) => placed.spreadSource !== 'assumed' && placed.mountSpreadUnknown,
   );
+  const names = ranking.placed.map((placed) => shortName(entries.get(placed.entry)!.product));
+  const shown = { ...scale, unit: scale.unit === '°C' ? 'K' : scale.unit };
   return (
     <div className="space-y-2 pt-3 text-[14.5px]">
-      {ranking.ties.map((tie) => (
-        <p key={tie.from}>
-          Places {tie.from} {tie.to - tie.from > 1 ? 'to' : 'and'} {tie.to} cannot be told apart: they differ
-          by less than this test can show ({figure(tie.differenceK * scale.factor, scale.decimals)}{' '}
-          {scale.unit === '°C' ? 'K' : scale.unit}).
-        </p>
+      {ranking.brackets.map((bracket) => (
+        <p key={bracket.better}>{bracketSentences(bracket, names, shown).join(' ')}</p>
       ))}
       {assumed > 0 && (
         <p className="text-ink2">
@@ -53,7 +53,7 @@ export function RankingNotes({
                 <li key={entry} data-not-placed={entry} className="text-[13.5px] text-ink2">
                   <EntryMark position={of.position} />{' '}
                   <span className="text-[14.5px] text-ink" dir="auto">
-                    {of.product.length > 60 ? `${of.product.slice(0, 60)}…` : of.product}
+                    {shortName(of.product)}
                   </span>{' '}
                   {WORDS[status]}: {reason}
                 </li>

@@ -3,6 +3,7 @@ import type { ResponseScale } from '@/core/curves/response';
 import type { PlacedEntry, Ranking } from '@/core/ranking/rankAtLine';
 import { EntryMark } from '@/ui/entryMark';
 import { figure, placeText, signed } from '@/ui/figures';
+import { bracketRoomPx, TieBrackets } from '@/ui/tieBrackets';
 import type { CurveEntry } from './curvesData';
 
 export interface RankingTableProps {
@@ -23,20 +24,10 @@ function standing(placed: PlacedEntry): string | null {
   return null;
 }
 
-/** Bracket beside the places that tie. */
-function bracket(placed: PlacedEntry): string {
-  if (placed.placeFrom === placed.placeTo) return '';
-  const first = placed.place === placed.placeFrom;
-  const last = placed.place === placed.placeTo;
-  const base = 'absolute left-1 w-2 border-l-2 border-ink ';
-  if (first) return `${base} top-1/2 bottom-0 rounded-tl-md border-t-2`;
-  if (last) return `${base} top-0 bottom-1/2 rounded-bl-md border-b-2`;
-  return `${base} top-0 bottom-0`;
-}
-
 /** The order at the line; it follows while the line moves. */
 export function RankingTable({ ranking, entries, scale, runsHref, lit, onLit }: RankingTableProps) {
   const leader = ranking.placed[0];
+  const room = bracketRoomPx(ranking.brackets) + 4;
   return (
     <table className="figure-table">
       <thead>
@@ -64,8 +55,8 @@ export function RankingTable({ ranking, entries, scale, runsHref, lit, onLit }: 
               onPointerEnter={() => onLit(placed.entry)}
               onPointerLeave={() => onLit(null)}
             >
-              <td className="relative pl-4! text-[15px] font-bold whitespace-nowrap">
-                <span className={bracket(placed)} aria-hidden="true" />
+              <td className="relative text-[15px] font-bold whitespace-nowrap" style={{ paddingLeft: room }}>
+                <TieBrackets brackets={ranking.brackets} place={placed.place} />
                 {placeText(placed.placeFrom, placed.placeTo)}
               </td>
               <td className="w-full max-w-0">

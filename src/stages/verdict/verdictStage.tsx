@@ -28,11 +28,7 @@ export function VerdictStage({ data }: { data: VerdictData }) {
         <h2 className="font-display pb-1 text-[22px] font-bold">
           Cooling at {figure(data.lineDb, 1)} dB(A), {data.loadLabel}
         </h2>
-        <VerdictTable
-          placed={data.ranking.placed}
-          entries={entries}
-          referenceAmbientC={data.referenceAmbientC}
-        />
+        <VerdictTable ranking={data.ranking} entries={entries} referenceAmbientC={data.referenceAmbientC} />
         {data.ranking.placed.length === 0 && (
           <p className="py-4">Nothing can be placed at this level and load.</p>
         )}

@@ -1,6 +1,7 @@
-import type { PlacedEntry } from '@/core/ranking/rankAtLine';
+import type { PlacedEntry, Ranking } from '@/core/ranking/rankAtLine';
 import { EntryMark } from '@/ui/entryMark';
 import { figure, placeText } from '@/ui/figures';
+import { bracketRoomPx, TieBrackets } from '@/ui/tieBrackets';
 import type { VerdictEntry } from './verdictData';
 
 function standing({ status, levelDb }: PlacedEntry): string {
@@ -15,14 +16,15 @@ function money(price: number | null, currency: string): string {
 
 /** Places with their figures; on a phone a list. */
 export function VerdictTable({
-  placed: placedEntries,
+  ranking: { placed: placedEntries, brackets },
   entries,
   referenceAmbientC,
 }: {
-  placed: PlacedEntry[];
+  ranking: Ranking;
   entries: ReadonlyMap<string, VerdictEntry>;
   referenceAmbientC: number;
 }) {
+  const room = bracketRoomPx(brackets) + 4;
   return (
     <>
       <ol className="sm:hidden">
@@ -85,7 +87,11 @@ export function VerdictTable({
               const entry = entries.get(placed.entry)!;
               return (
                 <tr key={placed.entry} data-entry={placed.entry}>
-                  <td className="text-[16px] font-bold whitespace-nowrap">
+                  <td
+                    className="relative text-[16px] font-bold whitespace-nowrap"
+                    style={{ paddingLeft: room }}
+                  >
+                    <TieBrackets brackets={brackets} place={placed.place} />
                     {placeText(placed.placeFrom, placed.placeTo)}
                   </td>
                   <td className="max-w-72">

@@ -1,6 +1,7 @@
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { pack } from '@/core/packed';
+import { lineRule } from '@/core/ranking/rankAtLine';
 import { loadParam } from '@/core/runs/loadParam';
 import { roundUpView } from '@/app/roundUpView';
 import { onceFor } from '@/lab/keptWhileUnwritten';
@@ -21,7 +22,7 @@ const packedCurves = onceFor((view: RoundUpView) => {
       key: loadParam(load),
       label,
       fixedWatts: load.loadW > 0 && load.loadName === '',
-      rule: { loadW: load.loadW, referenceAmbientC, limitC: rig.limitC },
+      rule: lineRule(load, { referenceAmbientC, limitC: rig.limitC }),
       curves,
     })),
     noiseLineDba: roundUp.noiseLineDba,

@@ -1,0 +1,100 @@
+import { interval95 } from '../uncertainty/interval95';
+import { halfWidth, type DoubtTerm } from '../uncertainty/doubt';
+
+export interface Comparable {
+  riseK: number;
+  /** What is in doubt of it alone. */
+  doubt: readonly DoubtTerm[];
+  /** Standard uncertainty shared with all others of its rig, signed, K: it counts as far as it differs between two. */
+  sharedK: number;
+}
+
+/** Two places of the order, how far they lie apart, and from where on they could be told apart, K. */
+export interface PlacePair {
+  better: number;
+  worse: number;
+  apartK: number;
+  differenceK: number;
+}
+
+/** Entries next to each other of whom no two can be told apart: the pair of its first and its last place. */
+export interface Bracket extends PlacePair {
+  /** Where it ends: the nearest of its entries that can be told from the next one; null at the end of the order. */
+  end: PlacePair | null;
+}
+
+export interface Ties {
+  /** Groups by their leader (FORMATS step 9), 1, 2, …, in the order given. */
+  groups: number[];
+  /** One more than the number of entries that are surely better; all placed less those that are surely worse. */
+  placeFrom: number[];
+  placeTo: number[];
+  /** Two or more entries each; they may overlap. By first place. */
+  brackets: Bracket[];
+}
+
+/**
+ * Difference of two of `count` values from which on 95 % simultaneous comparison tells them apart, K:
+ * q·√((u₁² + u₂²) / 2) (Tukey–Kramer: Kramer 1956, Hayter 1984), with what the rig leaves in doubt of both at once
+ * only as far as it differs between them.
+ */
+function criticalDifferences(compared: readonly Comparable[]): (i: number, j: number) => number {
+  const halves = compared.map((of) => halfWidth(of.doubt, Math.max(2, compared.length)));
+  const sure = interval95(1, Infinity);
+  return (i, j) => Math.hypot(halves[i]!, halves[j]!, sure * (compared[i]!.sharedK - compared[j]!.sharedK));
+}
+
+/** How an order of `count` entries ties, from the gap of each pair and the difference that would tell it apart, K. */
+export function tiesOf(
+  count: number,
+  gapK: (better: number, worse: number) => number,
+  criticalK: (better: number, worse: number) => number,
+): Ties {
+  const told = (i: number, j: number) => !(gapK(i, j) < criticalK(i, j));
+  const all = Array.from({ length: count }, (_, i) => i);
+  const groups: number[] = [];
+  let leader = 0;
+  for (const i of all) {
+    if (i > 0 && told(leader, i)) leader = i;
+    groups.push(i === leader ? (groups[i - 1] ?? 0) + 1 : groups[i - 1]!);
+  }
+  const placeFrom = all.map((i) => 1 + all.filter((j) => j < i && told(j, i)).length);
+  const placeTo = all.map((i) => count - all.filter((j) => j > i && told(i, j)).length);
+  const pair = (i: number, j: number): PlacePair => ({
+    better: i + 1,
+    worse: j + 1,
+    apartK: gapK(i, j),
+    differenceK: criticalK(i, j),
+  });
+  const brackets: Bracket[] = [];
+  for (let from = 0, reached = 0; reached < count; from += 1) {
+    let to = from;
+    while (to + 1 < count && all.slice(from, to + 1).every((i) => !told(i, to + 1))) to += 1;
+    if (to + 1 <= reached) continue;
+    reached = to + 1;
+    if (to === from) continue;
+    const last = all.slice(from, to + 1).findLast((i) => to + 1 < count && told(i, to + 1));
+    brackets.push({ ...pair(from, to), end: last === undefined ? null : pair(last, to + 1) });
+  }
+  return { groups, placeFrom, placeTo, brackets };
+} // prettier-ignore
+
+/**
+ * Ties of entries in their order, best first, by simultaneous 95 % comparison over all of them (FORMATS step 9). From
+ * `restatedFrom` on, counted from 0, entries stand by another value (the throttled of a named program by K/W, restated
+ * in K): a pair that reaches so far is compared by that one.
+ */
+export function ties(
+  ordered: readonly Comparable[],
+  restated: readonly Comparable[] = ordered,
+  restatedFrom = Infinity,
+): Ties {
+  const plain = criticalDifferences(ordered);
+  const other = restated === ordered ? plain : criticalDifferences(restated);
+  const gap = (of: readonly Comparable[], i: number, j: number) => Math.abs(of[i]!.riseK - of[j]!.riseK);
+  return tiesOf(
+    ordered.length,
+    (i, j) => gap(j >= restatedFrom ? restated : ordered, i, j),
+    (i, j) => (j >= restatedFrom ? other : plain)(i, j),
+  );
+}
