@@ -123,6 +123,15 @@ export async function citeEntry(
   );
 }
 
+/** The place behind the last of a line-up, which may have gaps. */
+export async function nextPosition(db: Queryable, roundUpId: number): Promise<number> {
+  const { rows } = await db.query<{ next: number }>(
+    `SELECT coalesce(max(position), -1) + 1 AS next FROM round_up_entries WHERE round_up_id = $1`,
+    [roundUpId],
+  );
+  return rows[0]!.next;
+}
+
 export async function keepFile(
   db: Queryable,
   roundUpId: number,

@@ -75,9 +75,9 @@ const SELECT_TO_REDUCE = `
   SELECT u.id, u.load_w AS "loadW", u.load_name AS "loadName", v.limit_c AS "limitC", u.trace <> '' AS "hasTrace",
          u.typed_cpu_c AS "typedCpuC", u.typed_ambient_c AS "typedAmbientC", u.typed_power_w AS "typedPowerW",
          u.window_start_s AS "movedStartS", u.window_end_s AS "movedEndS",
-         (SELECT array_agg(DISTINCT r.window_s) FROM round_ups r
+         coalesce((SELECT array_agg(DISTINCT r.window_s) FROM round_ups r
             JOIN round_up_entries c ON c.round_up_id = r.id
-           WHERE c.entry_id = u.entry_id AND r.rig_revision_id = u.rig_revision_id) AS "windowsS"
+           WHERE c.entry_id = u.entry_id AND r.rig_revision_id = u.rig_revision_id), '{}') AS "windowsS"
   FROM runs u JOIN rig_revisions v ON v.id = u.rig_revision_id`;
 
 export async function getRunToReduce(db: Queryable, runId: number): Promise<RunToReduce> {
@@ -92,6 +92,31 @@ export async function listOutdatedRuns(db: Queryable, rule: number): Promise<num
     [rule],
   );
   return rows.map((row) => row.run_id);
+}
+
+/** Runs of a round-up that have no number for its window yet: one brought in through another round-up, say. */
+export async function listUnreducedRuns(db: Queryable, roundUpId: number): Promise<number[]> {
+  const { rows } = await db.query<{ id: number }>(
+    `SELECT u.id FROM round_ups r JOIN round_up_entries c ON c.round_up_id = r.id
+     JOIN runs u ON u.entry_id = c.entry_id AND u.rig_revision_id = r.rig_revision_id AND u.deleted_at IS NULL
+     WHERE r.id = $1
+       AND NOT EXISTS (SELECT 1 FROM reductions d WHERE d.run_id = u.id AND d.window_s = r.window_s)`,
+    [roundUpId],
+  );
+  return rows.map((row) => row.id);
+}
+
+/** What a run came to under each window, as far as a change of the rule is told. */
+export async function listOutcomes(
+  db: Queryable,
+  runId: number,
+): Promise<{ windowS: number; riseK: number; unsettledReason: string }[]> {
+  const { rows } = await db.query<{ windowS: number; riseK: number; unsettledReason: string }>(
+    `SELECT window_s AS "windowS", rise_k AS "riseK", unsettled_reason AS "unsettledReason"
+     FROM reductions WHERE run_id = $1 ORDER BY window_s`,
+    [runId],
+  );
+  return rows;
 }
 
 export interface EntryOfRoundUp {

@@ -82,8 +82,8 @@ export async function saveReduction(
     `INSERT INTO reductions (run_id, window_s, settled, unsettled_reason, window_start_s, window_end_s, cpu_mean_c,
                              cpu_max_c, ambient_mean_c, ambient_source, power_mean_w, power_source, measured_rise_k,
                              maximum_rise_k, resistance_k_per_w, rise_k, heat_limited, heat_limited_share,
-                             slope_k_per_min, fit, shortfall_k, running_away, room_moved_k, rule_version)
-     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19, $20, $21, $22, $23, $24)
+                             slope_k_per_min, fit, shortfall_k, running_away, room_moved_k, rule_version, level_moved_db)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19, $20, $21, $22, $23, $24, $25)
      ON CONFLICT (run_id, window_s) DO UPDATE SET
        settled = EXCLUDED.settled, unsettled_reason = EXCLUDED.unsettled_reason,
        window_start_s = EXCLUDED.window_start_s, window_end_s = EXCLUDED.window_end_s,
@@ -95,7 +95,7 @@ export async function saveReduction(
        heat_limited = EXCLUDED.heat_limited, heat_limited_share = EXCLUDED.heat_limited_share,
        slope_k_per_min = EXCLUDED.slope_k_per_min, fit = EXCLUDED.fit, shortfall_k = EXCLUDED.shortfall_k,
        running_away = EXCLUDED.running_away, room_moved_k = EXCLUDED.room_moved_k,
-       rule_version = EXCLUDED.rule_version`,
+       rule_version = EXCLUDED.rule_version, level_moved_db = EXCLUDED.level_moved_db`,
     [
       runId,
       windowS,
@@ -121,8 +121,21 @@ export async function saveReduction(
       r.runningAway,
       r.roomMovedK,
       REDUCTION_RULE,
+      r.levelMovedDb,
     ],
   );
+}
+
+/** Forgets what a run came to under other windows than these. */
+export async function dropOtherReductions(
+  db: Queryable,
+  runId: number,
+  windowsS: readonly number[],
+): Promise<void> {
+  await db.query(`DELETE FROM reductions WHERE run_id = $1 AND NOT window_s = ANY ($2::double precision[])`, [
+    runId,
+    windowsS,
+  ]);
 }
 
 /** A row of the select below; its names are those of LabRun and Reduction. */
@@ -131,6 +144,7 @@ interface RunRow extends Omit<LabRun, 'level' | 'reduction' | 'movedWindow'> {
   movedEndS: number | null;
   runningAway: boolean;
   roomMovedK: number;
+  levelMovedDb: number;
   settled: boolean;
   unsettledReason: string;
   windowStartS: number | null;
@@ -163,7 +177,7 @@ const SELECT_RUNS = `
          d.power_source AS "powerSource", d.measured_rise_k AS "measuredRiseK", d.maximum_rise_k AS "maximumRiseK",
          d.resistance_k_per_w AS resistance, d.rise_k AS "riseK", d.heat_limited AS "heatLimited",
          d.heat_limited_share AS "heatLimitedShare", d.slope_k_per_min AS slope, d.fit, d.shortfall_k AS "shortfallK",
-         d.running_away AS "runningAway", d.room_moved_k AS "roomMovedK",
+         d.running_away AS "runningAway", d.room_moved_k AS "roomMovedK", d.level_moved_db AS "levelMovedDb",
          u.version, u.window_start_s AS "movedStartS", u.window_end_s AS "movedEndS", u.window_reason AS "windowReason",
          u.typed_cpu_c AS "typedCpuC", u.typed_ambient_c AS "typedAmbientC", u.typed_power_w AS "typedPowerW",
          u.ambient_doubt_k AS "ambientDoubtK", e.fan_count AS "fanCount", e.product_id AS "productId"
@@ -228,6 +242,7 @@ function toLabRun(row: RunRow): LabRun {
       shortfallK: row.shortfallK,
       runningAway: row.runningAway,
       roomMovedK: row.roomMovedK,
+      levelMovedDb: row.levelMovedDb,
     },
   };
 }

@@ -1,3 +1,4 @@
+import { chained } from '@/core/joining/chained';
 import { joinOnto, reachS } from '@/core/joining/joinOnto';
 import { isMissing } from '@/core/missing';
 import type { LogSample, LogSink, MeasuredColumn, RememberedColumn } from '@/formats/log/logReader';
@@ -59,15 +60,22 @@ class SpanSink implements LogSink {
   }
 }
 
+export interface Collected {
+  /** The channels of each run. */
+  channels: Channel[][];
+  /** Which logs gave a reading to any run, in the order of the logs. */
+  used: boolean[];
+}
+
 /**
- * The channels of each run, joined from all logs onto the clock of the one that has the die: of each quantity
- * the first log that has it counts. A channel that has no reading in a run is left out of it.
+ * The channels of each run, joined from all logs onto the clock of those that have the die. Logs of one kind are
+ * chained by time; where two cover the same time the first counts. A channel that has no reading in a run is left out.
  */
 export async function collectChannels(
   logs: readonly { fileId: number; offsetS: number }[],
   runs: readonly Span[],
   remembered: ReadonlyMap<string, readonly RememberedColumn[]>,
-): Promise<Channel[][]> {
+): Promise<Collected> {
   const sinks: SpanSink[] = [];
   for (const { fileId, offsetS } of logs) {
     let sink = new SpanSink(runs, offsetS);
@@ -79,26 +87,35 @@ export async function collectChannels(
     );
     sinks.push(sink);
   }
-  return runs.map(({ fromS }, i) => {
-    const withDie = sinks.find((sink) => sink.measured.some((of) => of.quantity === 'cpu_temperature'));
-    const times = withDie?.spans[i]!.timeS ?? [];
-    const channels: Channel[] = [
-      { heading: 't_s', values: Float64Array.from(times, (at) => Number((at - fromS).toFixed(3))) },
+  const used = logs.map(() => false);
+  /** What the logs have of a quantity in a run, as one. */
+  const joined = (quantity: Quantity, run: number) => {
+    const parts = sinks.flatMap((sink, log) => {
+      const column = sink.measured.findIndex((of) => of.quantity === quantity);
+      if (column < 0) return [];
+      const { timeS, values } = sink.spans[run]!;
+      return [{ log, timeS, values: values[column]! }];
+    });
+    const chain = chained(parts);
+    parts.forEach(({ log }, i) => {
+      if (chain.used[i] && !parts[i]!.values.every(isMissing)) used[log] = true;
+    });
+    return chain;
+  };
+  const channels = runs.map(({ fromS }, run) => {
+    const die = joined('cpu_temperature', run);
+    const made: Channel[] = [
+      { heading: 't_s', values: Float64Array.from(die.timeS, (at) => Number((at - fromS).toFixed(3))) },
     ];
     for (const [quantity, heading] of Object.entries(HEADINGS)) {
-      for (const sink of sinks) {
-        const column = sink.measured.findIndex((of) => of.quantity === quantity);
-        if (column < 0) continue;
-        const { timeS, values } = sink.spans[i]!;
-        const joined =
-          sink === withDie
-            ? Float64Array.from(values[column]!)
-            : joinOnto(times, timeS, values[column]!, reachS(timeS));
-        if (joined.every(isMissing)) continue;
-        channels.push({ heading, values: joined });
-        break;
-      }
+      const { timeS, values } = quantity === 'cpu_temperature' ? die : joined(quantity as Quantity, run);
+      const onClock =
+        quantity === 'cpu_temperature'
+          ? Float64Array.from(values)
+          : joinOnto(die.timeS, timeS, values, reachS(timeS));
+      if (!onClock.every(isMissing)) made.push({ heading, values: onClock });
     }
-    return channels;
+    return made;
   });
+  return { channels, used };
 }

@@ -1,3 +1,4 @@
+import { noResult } from '@/core/reduction/noResult';
 import type { Reduction } from '@/core/reduction/reduceTrace';
 import { insertChange } from '@/database/changes';
 import { deleteUpload } from '@/database/uploads';
@@ -9,7 +10,7 @@ import { insertTrace } from '@/database/traces';
 import { readBundle, type Bundle } from '@/formats/bundle/readBundle';
 import { UnusableInput, type Problem } from '@/formats/problem';
 import { importPlanning, importRig } from './importPlanning';
-import { reduceBundleRun } from './reduceBundleRun';
+import { noNumber, reduceBundleRun } from './reduceBundleRun';
 
 export type ImportResult =
   | { imported: true; roundUpId: number; title: string; entries: number; runs: number }
@@ -27,7 +28,9 @@ export function reduceAll(bundle: Bundle): { reduced: ReducedRun[]; problems: Pr
   for (const item of bundle.runs) {
     const result = reduceBundleRun(item.run, item.trace, { limitC: rig.limitC, windowS: method.windowS });
     if (result.known) reduced.push({ item, reduction: result.value });
-    else problems.push({ file: item.run.trace, column: `run ${item.run.run}`, message: result.reason });
+    // What was set aside need not have come to a number: it is kept with the reason.
+    else if (item.run.setAside) reduced.push({ item, reduction: noResult(result.reason) });
+    else problems.push(noNumber(item.run, result.reason));
   }
   return { reduced, problems };
 }

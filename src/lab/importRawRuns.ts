@@ -1,5 +1,8 @@
 import { energyMeanDb } from '@/core/levels/energyMeanDb';
+import { meterReading } from '@/core/bench/meterReading';
+import { isLevelUnsteady, levelMoved } from '@/core/flags/runFlags';
 import { coolerLevel } from '@/core/levels/coolerLevel';
+import { farPower } from '@/core/runs/askedAbout';
 import { isMissing } from '@/core/missing';
 import { reduceTrace, type Reduction } from '@/core/reduction/reduceTrace';
 import { insertChange } from '@/database/changes';
@@ -7,7 +10,15 @@ import { findOrAddRigRevision, insertEntry } from '@/database/labEntries';
 import { inTransaction, withDatabase, type Queryable } from '@/database/pool';
 import { nextLabel } from '@/database/runEdits';
 import { insertRun, saveReduction } from '@/database/runs';
-import { citeEntry, getRoundUp, insertRoundUp, listCitedEntries, type RoundUp } from '@/database/roundUps';
+import {
+  citeEntry,
+  getRoundUp,
+  insertRoundUp,
+  listCitedEntries,
+  nextPosition,
+  type CitedEntry,
+  type RoundUp,
+} from '@/database/roundUps';
 import { insertTrace } from '@/database/traces';
 import { deleteUpload } from '@/database/uploads';
 import { toTrace, type Channel } from '@/formats/bundle/traceTable';
@@ -33,7 +44,8 @@ export interface RunPreview {
 
 export type RawRunsResult =
   | { imported: true; roundUpId: number; runs: number }
-  | { imported: false; message: string; runs: RunPreview[] };
+  /** `unused` names the logs that no run takes a reading of. */
+  | { imported: false; message: string; runs: RunPreview[]; unused: string[] };
 
 interface MadeRun {
   plan: PlannedRun;
@@ -47,18 +59,27 @@ function channelOf(channels: readonly Channel[], heading: string): Float64Array 
   return values instanceof Float64Array ? values : null;
 }
 
-/** Energy mean of the meter over the settled window: what a reviewer would have read there. */
+/** Fewer levels than this are averaged as they are. */
+const LEAST_LEVELS = 5;
+
+/** The meter over the settled window, with bursts left out by the bench's rule: what a reviewer would have read there. */
 function metered(
   channels: readonly Channel[],
   window: { startS: number; endS: number } | null,
-): number | null {
+): { noiseDb: number; leftOut: number } | null {
   const noise = channelOf(channels, 'noise_db');
   const timeS = channelOf(channels, 't_s')!;
   if (!noise || !window) return null;
   const inside = Array.from(noise).filter(
     (value, i) => !isMissing(value) && timeS[i]! >= window.startS && timeS[i]! <= window.endS,
   );
-  return inside.length > 0 ? Number(energyMeanDb(inside).toFixed(2)) : null;
+  if (inside.length === 0) return null;
+  if (inside.length < LEAST_LEVELS) return { noiseDb: Number(energyMeanDb(inside).toFixed(2)), leftOut: 0 };
+  const reading = meterReading(inside);
+  return {
+    noiseDb: Number(reading.levelDb.toFixed(2)),
+    leftOut: reading.leftOut.filter(Boolean).length,
+  };
 }
 
 const nothing = { settled: false, note: '', riseK: null, levelDb: null, noiseDb: null };
@@ -81,19 +102,36 @@ function makeRun(
   const rule = { loadW: plan.loadW, program: false, ...rig, typedAmbientC: room?.ambientC };
   const reduction = reduceTrace(toTrace({ channels }), rule);
   if (!reduction.known) return stopped(reduction.reason);
-  const noiseDb = plan.noiseDb ?? metered(channels, reduction.value.window);
+  const read = metered(channels, reduction.value.window);
+  const noiseDb = plan.noiseDb ?? read?.noiseDb ?? null;
   if (noiseDb === null) return stopped('no noise: no log has the meter in this run, and none is typed');
-  const { settled, unsettledReason, riseK } = reduction.value;
+  const { settled, unsettledReason, riseK, levelMovedDb } = reduction.value;
   const level = coolerLevel(noiseDb, plan.floorDb);
-  const note = settled
-    ? level.standing === 'at-floor'
-      ? 'at the floor: level is an upper bound'
-      : ''
-    : unsettledReason;
+  const notes = [
+    unsettledReason,
+    noiseDb < plan.floorDb ? 'read quieter than the room alone: is one of the two wrong?' : '',
+    settled && level.standing === 'at-floor' ? 'at the floor: level is an upper bound' : '',
+    plan.noiseDb === null && isLevelUnsteady(levelMovedDb) ? levelMoved(levelMovedDb) : '',
+    plan.noiseDb === null && read && read.leftOut > 0 ? `${read.leftOut} levels left out as bursts` : '',
+    farPower(plan.loadW, reduction.value),
+  ];
+  const note = notes.filter(Boolean).join('; ');
   return {
     preview: { problem: '', settled, note, riseK, levelDb: level.levelDb, noiseDb },
     made: { plan, channels, noiseDb, reduction: reduction.value },
   };
+}
+
+/** The cited entry that a reviewer means by an id or a name; none for a new one; a problem where several are called so. */
+function meantEntry(
+  name: string,
+  cited: readonly CitedEntry[],
+): { entry: CitedEntry | null; problem: string } {
+  const byId = cited.find((of) => of.entry === name);
+  const named = byId ? [byId] : cited.filter((of) => of.product === name);
+  if (named.length < 2) return { entry: named[0] ?? null, problem: '' };
+  const ids = named.map((of) => of.entry).join(', ');
+  return { entry: null, problem: `${named.length} entries are called “${name}”: write which, ${ids}` };
 }
 
 /** The round-up that the runs go to: the one named, or a new one. */
@@ -126,12 +164,12 @@ async function writeRuns(
     if (!(await deleteUpload(db, uploadId))) return null;
     const roundUp = await targetRoundUp(db, plan);
     const cited = await listCitedEntries(db, roundUp.id);
-    const entryIds = new Map(
-      cited.flatMap((of) => [[of.product, of.entryId] as const, [of.entry, of.entryId] as const]),
-    );
+    const entryIds = new Map(cited.map((of) => [of.entry, of.entryId]));
     const codes = new Set(cited.map((of) => of.entry));
+    let position = await nextPosition(db, roundUp.id);
     for (const { plan: run, channels, noiseDb, reduction } of made) {
-      let entryId = entryIds.get(run.entry);
+      const known = meantEntry(run.entry, cited);
+      let entryId = known.entry ? entryIds.get(known.entry.entry) : entryIds.get(run.entry);
       if (entryId === undefined) {
         const blank = {
           maker: '',
@@ -145,7 +183,8 @@ async function writeRuns(
         };
         entryId = await insertEntry(db, { product: run.entry, ...blank });
         const code = codeOf(run.entry, codes);
-        await citeEntry(db, { roundUpId: roundUp.id, entryId, code, position: codes.size, isControl: false });
+        await citeEntry(db, { roundUpId: roundUp.id, entryId, code, position, isControl: false });
+        position += 1;
         codes.add(code);
         entryIds.set(run.entry, entryId);
       }
@@ -203,7 +242,12 @@ async function writeRuns(
 export async function importRawRuns(uploadId: string, plan: RawRunsPlan): Promise<RawRunsResult> {
   const files = await uploadedFiles(uploadId);
   const names = plan.logs.map((log) => files.find((of) => of.id === log.fileId)?.path);
-  const refused = (message: string, runs: RunPreview[] = []) => ({ imported: false as const, message, runs });
+  const refused = (message: string, runs: RunPreview[] = [], unused: string[] = []) => ({
+    imported: false as const,
+    message,
+    runs,
+    unused,
+  });
   if (names.includes(undefined)) return refused('a log is not there any more: choose the files again');
   const { target } = plan;
   const existing =
@@ -213,12 +257,19 @@ export async function importRawRuns(uploadId: string, plan: RawRunsPlan): Promis
   const rig = existing
     ? { limitC: existing.rig.limitC, windowS: existing.windowS }
     : { limitC: target.limitC, windowS: target.windowS };
-  const channels = await collectChannels(plan.logs, plan.runs, await rememberedMappings());
-  const results = plan.runs.map((run, i) => makeRun(run, channels[i]!, plan.room, rig));
+  const { channels, used } = await collectChannels(plan.logs, plan.runs, await rememberedMappings());
+  const cited = existing ? await withDatabase((db) => listCitedEntries(db, existing.id)) : [];
+  const results = plan.runs.map((run, i) => {
+    const { problem } = meantEntry(run.entry, cited);
+    return problem
+      ? { preview: { ...nothing, problem }, made: null }
+      : makeRun(run, channels[i]!, plan.room, rig);
+  });
   const previews = results.map((of) => of.preview);
+  const unused = names.filter((_, i) => !used[i]) as string[];
   const wrong = previews.filter((of) => of.problem).length;
-  if (wrong > 0) return refused(`${wrong} of ${previews.length} runs cannot be taken yet`, previews);
-  if (plan.dryRun) return refused('', previews);
+  if (wrong > 0) return refused(`${wrong} of ${previews.length} runs cannot be taken yet`, previews, unused);
+  if (plan.dryRun) return refused('', previews, unused);
   const made = results.map((of) => of.made!);
   const roundUpId = await writeRuns(uploadId, plan, made, names.join(', '));
   if (roundUpId === null) return refused(`the upload ${BROUGHT}`);

@@ -1,14 +1,12 @@
-import { REDUCTION_RULE } from '@/core/reduction/reduceTrace';
 import { forgetOldWrites } from '@/database/labWrites';
 import { migrate } from '@/database/migrate';
-import { inTransaction, withDatabase } from '@/database/pool';
-import { listOutdatedRuns } from '@/database/runEdits';
+import { withDatabase } from '@/database/pool';
 import { listRoundUps } from '@/database/roundUps';
 import { demoBundle } from '@/simulator/demoBundle';
 import { asBytes } from '@/simulator/demoFiles';
 import { fanRoundUp } from '@/simulator/fanRoundUp';
 import { importBundle } from './importBundle';
-import { reduceStoredRun } from './reduceStoredRun';
+import { renewReductions } from './renewReductions';
 
 const DEMO_SEED = 7;
 
@@ -16,10 +14,10 @@ const DEMO_SEED = 7;
 export async function prepareLab(databaseUrl: string): Promise<string> {
   await migrate(databaseUrl);
   await withDatabase(forgetOldWrites);
-  const outdated = await withDatabase((db) => listOutdatedRuns(db, REDUCTION_RULE));
-  for (const runId of outdated) await inTransaction((db) => reduceStoredRun(db, runId));
+  const renewed = await renewReductions();
   const roundUps = await withDatabase(listRoundUps);
-  if (roundUps.length > 0) return `${roundUps.length} round-up${roundUps.length > 1 ? 's' : ''} in the lab`;
+  if (roundUps.length > 0)
+    return `${roundUps.length} round-up${roundUps.length > 1 ? 's' : ''} in the lab${renewed}`;
   const told: string[] = [];
   for (const demo of [demoBundle(DEMO_SEED), fanRoundUp(DEMO_SEED)]) {
     const result = await importBundle(asBytes(demo));

@@ -5,7 +5,7 @@ import { lineRule, rankAtLine, type Ranking } from '@/core/ranking/rankAtLine';
 import { loadKey, type Load } from '@/core/runs/load';
 import type { Bundle } from '@/formats/bundle/readBundle';
 import type { Problem } from '@/formats/problem';
-import { bundlePoint, reduceBundleRun } from './reduceBundleRun';
+import { bundlePoint, noNumber, reduceBundleRun } from './reduceBundleRun';
 
 export interface BundleRanking {
   noiseLineDba: number;
@@ -37,10 +37,7 @@ export function bundleCurves(bundle: Bundle, load: Load): { curves: EntryCurve[]
     if (loadKey(run) !== key || run.setAside) continue;
     const reduction = reduceBundleRun(run, trace, { limitC: rig.limitC, windowS: method.windowS });
     if (reduction.known) points.push(bundlePoint(run, reduction.value));
-    else {
-      const message = `${run.trace ? `${run.trace}: ` : ''}${reduction.reason}`;
-      problems.push({ file: 'runs.csv', line: run.line, column: run.trace ? 'trace' : 'cpu_c', message });
-    }
+    else problems.push(noNumber(run, reduction.reason));
   }
   return { curves: entryCurves(bundle.entries, points, instrumentDoubt(planning.book)), problems };
 }

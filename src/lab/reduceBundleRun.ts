@@ -1,8 +1,9 @@
 import type { MeasuredPoint } from '@/core/curves/measuredPoint';
 import { coolerLevel } from '@/core/levels/coolerLevel';
-import { known, type Outcome } from '@/core/outcome';
+import type { Outcome } from '@/core/outcome';
 import { reduceTrace, type Reduction } from '@/core/reduction/reduceTrace';
 import { reduceTyped } from '@/core/reduction/reduceTyped';
+import type { Problem } from '@/formats/problem';
 import type { BundleRun } from '@/formats/bundle/runsTable';
 import { toTrace, type TraceTable } from '@/formats/bundle/traceTable';
 
@@ -22,7 +23,18 @@ export function reduceBundleRun(run: BundleRun, trace: TraceTable | null, rig: R
     });
   }
   const means = { cpuC: run.typedCpuC!, ambientC: run.typedAmbientC!, powerW: run.typedPowerW };
-  return known(reduceTyped(means, rule));
+  return reduceTyped(means, rule);
+}
+
+/** A run that gives no number, as a problem of its row. */
+export function noNumber(run: BundleRun, reason: string): Problem {
+  const column = run.trace ? 'trace' : 'cpu_c';
+  return {
+    file: 'runs.csv',
+    line: run.line,
+    column,
+    message: run.trace ? `${run.trace}: ${reason}` : reason,
+  };
 }
 
 export function bundlePoint(run: BundleRun, reduction: Reduction): MeasuredPoint {

@@ -1,9 +1,10 @@
-import { known, type Outcome } from '@/core/outcome';
+import type { Outcome } from '@/core/outcome';
 import { reduceTrace, type Reduction } from '@/core/reduction/reduceTrace';
+import { noResult } from '@/core/reduction/noResult';
 import { reduceTyped } from '@/core/reduction/reduceTyped';
 import type { Queryable } from '@/database/pool';
 import { getRunToReduce, type RunToReduce } from '@/database/runEdits';
-import { saveReduction } from '@/database/runs';
+import { dropOtherReductions, saveReduction } from '@/database/runs';
 import { readTrace } from '@/database/traces';
 import { toTrace } from '@/formats/bundle/traceTable';
 
@@ -14,9 +15,9 @@ async function reduce(db: Queryable, run: RunToReduce, windowS: number): Promise
   const rule = { loadW: run.loadW, program: run.loadName !== '', limitC: run.limitC, windowS };
   if (!run.hasTrace) {
     const means = { cpuC: run.typedCpuC!, ambientC: run.typedAmbientC!, powerW: run.typedPowerW };
-    return known(reduceTyped(means, rule));
+    return reduceTyped(means, rule);
   }
-  const channels = await readTrace(db, run.id, ['t_s', 'cpu_c', 'ambient_c', 'power_w']);
+  const channels = await readTrace(db, run.id, ['t_s', 'cpu_c', 'ambient_c', 'power_w', 'noise_db']);
   return reduceTrace(toTrace({ channels }), {
     ...rule,
     typedAmbientC: run.typedAmbientC ?? undefined,
@@ -25,14 +26,20 @@ async function reduce(db: Queryable, run: RunToReduce, windowS: number): Promise
 }
 
 /**
- * Makes the numbers of a kept run anew, for every length of window that a round-up asks of it.
+ * Makes the numbers of a kept run anew, for every length of window that a round-up asks of it; those that nobody asks
+ * for any more are forgotten. A run that gives no number is refused, or kept without one where it must be.
  * @throws CannotReduce where the run gives no number
  */
-export async function reduceStoredRun(db: Queryable, runId: number): Promise<void> {
+export async function reduceStoredRun(
+  db: Queryable,
+  runId: number,
+  withoutNumber: 'refuse' | 'keep' = 'refuse',
+): Promise<void> {
   const run = await getRunToReduce(db, runId);
   for (const windowS of run.windowsS) {
     const reduction = await reduce(db, run, windowS);
-    if (!reduction.known) throw new CannotReduce(reduction.reason);
-    await saveReduction(db, runId, windowS, reduction.value);
+    if (!reduction.known && withoutNumber === 'refuse') throw new CannotReduce(reduction.reason);
+    await saveReduction(db, runId, windowS, reduction.known ? reduction.value : noResult(reduction.reason));
   }
+  await dropOtherReductions(db, runId, run.windowsS);
 }

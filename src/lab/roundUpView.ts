@@ -6,11 +6,13 @@ import { groupBy } from '@/core/statistics/groupBy';
 import { loadKey, loadLabel, type Load } from '@/core/runs/load';
 import { isFlagged, runState, whatToKnow, type RunState } from '@/core/runs/runState';
 import { runFlags } from '@/core/flags/runFlags';
-import { withDatabase, type Queryable } from '@/database/pool';
+import { inTransaction, withDatabase, type Queryable } from '@/database/pool';
+import { listUnreducedRuns } from '@/database/runEdits';
 import { getRoundUp, listCitedEntries, type CitedEntry, type RoundUp } from '@/database/roundUps';
 import { listRuns } from '@/database/runs';
 import { readSheet } from '@/database/sheets';
 import { keptWhileUnwritten, onceFor } from './keptWhileUnwritten';
+import { reduceStoredRun } from './reduceStoredRun';
 
 export interface RoundUpView {
   roundUp: RoundUp;
@@ -29,6 +31,9 @@ export interface LoadCurves {
 async function readRoundUp(db: Queryable, id: number): Promise<RoundUpView | null> {
   const roundUp = await getRoundUp(db, id);
   if (!roundUp) return null;
+  // No run may be missing from a list for want of a number.
+  for (const runId of await listUnreducedRuns(db, id))
+    await inTransaction((writing) => reduceStoredRun(writing, runId, 'keep'));
   const [entries, runs, book] = await Promise.all([
     listCitedEntries(db, id),
     listRuns(db, id),

@@ -1,11 +1,14 @@
 /** How numbers are written on every page: proper minus, narrow space before a unit, doubt after the value. */
 const NARROW = '\u202f';
 
-export function figure(value: number, decimals: number): string {
+/** A figure; a dash where there is none (a missing value crosses to the browser as null). */
+export function figure(value: number | null, decimals: number): string {
+  if (value === null || Number.isNaN(value)) return '–';
   return value.toFixed(decimals).replace('-', '\u2212');
 }
 
-export function withUnit(value: number, decimals: number, unit: string): string {
+export function withUnit(value: number | null, decimals: number, unit: string): string {
+  if (value === null || Number.isNaN(value)) return '–';
   const apart = unit === '°C' || unit === '%' ? NARROW : ' ';
   return `${figure(value, decimals)}${apart}${unit}`;
 }

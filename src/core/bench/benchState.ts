@@ -159,7 +159,8 @@ export function hasEnded(state: BenchState): boolean {
 /** After a gap in which the load was taken off, a soak begins again: what it was is no soak any more. */
 export function afterGap(state: BenchState, gapS: number, nowS: number, loadStayed: boolean): BenchState {
   const said = `A gap of ${Math.round(gapS)} s in the samples`;
-  if (loadStayed || state.loadW === 0) return { ...state, said: `${said}; the run goes on.` };
+  if (loadStayed || state.loadW + state.gpuLoadW === 0)
+    return { ...state, said: `${said}; the run goes on.` };
   const began = { ...state, loadOnS: nowS, soakFromS: nowS, trim: [], gauge: null, steadySinceS: null };
   if (state.phase === 'soak' || state.phase === 'reading')
     return enter(began, 'soak', nowS, `${said}, in which the load was off: the soak begins again.`);

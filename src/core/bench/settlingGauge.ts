@@ -1,6 +1,8 @@
 import { leastSquaresLine } from '../statistics/leastSquaresLine';
 import { settlingFit, settlingFitAt } from '../settling/settlingFit';
-import { STEADY_K_PER_MIN, STILL_TO_COME_K } from '../settling/steady';
+import { known, unknown } from '../outcome';
+import { againstSettled } from '../settling/settledRule';
+import { STILL_TO_COME_K } from '../settling/steady';
 
 export interface SettlingGauge {
   /** Slope over the window so far, K/min; null before there is one. */
@@ -48,7 +50,6 @@ export function settlingGauge(
   let endDoubtK: number | null = null;
   let leftS: number | null = null;
   let shortK: number | null = null;
-  let toCome = 0;
   if (fit.known) {
     let low = Infinity;
     let high = -Infinity;
@@ -58,7 +59,6 @@ export function settlingGauge(
     }
     endK = fit.value.endK;
     endDoubtK = Math.hypot(NORMAL_95 * fit.value.endStandardErrorK, ROOM_SHARE * (high - low));
-    toCome = fit.value.stillToComeK;
     let sum = 0;
     for (let i = first; i <= last; i += 1) sum += settlingFitAt(fit.value, timeS[i]!);
     shortK = endK - sum / (last + 1 - first);
@@ -72,13 +72,8 @@ export function settlingGauge(
     }
     if (leftS !== null) leftS = Math.max(leftS, windowS - coveredS, 0);
   }
-  const why =
-    coveredS < windowS - 1
-      ? `${Math.ceil((windowS - coveredS) / 60)} min of window still to fill`
-      : slopeKPerMin !== null && Math.abs(slopeKPerMin) >= STEADY_K_PER_MIN
-        ? `still ${slopeKPerMin > 0 ? 'rising' : 'falling'} ${Math.abs(slopeKPerMin).toFixed(2)} K/min`
-        : fit.known && Math.abs(toCome) >= STILL_TO_COME_K
-          ? `${toCome.toFixed(1)} K still to come`
-          : '';
+  const slope = line.known ? known(line.value.slope * 60) : line;
+  const [against] = againstSettled(slope, fit.known ? known(fit.value.stillToComeK) : unknown(fit.reason));
+  const why = coveredS < windowS - 1 ? `${Math.ceil((windowS - coveredS) / 60)} min of window still to fill` : (against ?? '');
   return { slopeKPerMin, shortK, endK, endDoubtK, leftS, settled: why === '', why };
 } // prettier-ignore

@@ -20,6 +20,13 @@ export function stepFloor(
   if (!reading.usable) return enter(state, 'floor', nowS, 'Too much noise outside: the room is read again.');
   const floorDb = Number(reading.levelDb.toFixed(2));
   const { loadW, gpuLoadW } = state.points[0]!;
-  const warm = { ...state, floorDb, loadW, gpuLoadW, loadOnS: loadW > 0 ? nowS : null, dutyPct: 100 };
+  const warm = {
+    ...state,
+    floorDb,
+    loadW,
+    gpuLoadW,
+    loadOnS: loadW + gpuLoadW > 0 ? nowS : null,
+    dutyPct: 100,
+  };
   return enter(warm, 'warm-up', nowS, `The room alone stands at ${floorDb.toFixed(1)} dB(A). Warming up.`);
 }

@@ -10,7 +10,7 @@ export function takePoint(state: BenchState, at: number, nowS: number, lead: str
     return enter({ ...state, ...LOAD_OFF, at }, 'cool-down', nowS, `${lead}${measured}; the load is off. Let it cool.`);
   }
   const { loadW, gpuLoadW, load, setting } = point;
-  const loadOnS = loadW === 0 ? null : state.loadW > 0 ? state.loadOnS : nowS;
+  const loadOnS = loadW + gpuLoadW === 0 ? null : (state.loadOnS ?? nowS);
   const next = { ...state, at, loadW, gpuLoadW, loadOnS, overruled: '', trim: [], gauge: null, steadySinceS: null, soakFromS: nowS };
   const kind = settingKind(setting);
   if (kind.kind === 'line') {

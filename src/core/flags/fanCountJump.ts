@@ -1,4 +1,5 @@
 import { groupBy } from '../statistics/groupBy';
+import { median } from '../statistics/median';
 
 export interface FanReading {
   run: number;
@@ -12,24 +13,31 @@ const ALLOWED_DB = 2;
 const SAME_SPEED = 0.03;
 
 /**
- * Levels of one product with another number of fans that jump by more than their count explains: N like
- * sources are 10·lg N over one. Compared at speeds within 3 %; more than 2 dB beside the expected step is
- * told for the louder than expected. Gives the surplus of each, dB.
+ * Levels of one product with another number of fans that differ by more than their count explains: N like sources are
+ * 10·lg N over one. Compared at speeds within 3 %; more than 2 dB beside what the other variants say is told. Where
+ * only two variants stand against each other either may be wrong, and both are told. Gives the surplus of each, dB.
  */
 export function fanCountJump(readings: readonly FanReading[]): Map<number, number> {
   const jumps = new Map<number, number>();
   for (const ofProduct of groupBy(readings, (of) => of.product).values()) {
+    const counted = ofProduct.filter((of) => of.fanCount >= 1);
     // Most products stand in a round-up with one number of fans: there is nothing to compare.
-    if (new Set(ofProduct.map((of) => of.fanCount)).size < 2) continue;
-    for (const at of ofProduct) {
-      for (const other of ofProduct) {
-        if (at.fanCount <= other.fanCount || other.fanCount < 1) continue;
-        if (Math.abs(at.rpm / other.rpm - 1) > SAME_SPEED) continue;
-        const surplus = at.levelDb - other.levelDb - 10 * Math.log10(at.fanCount / other.fanCount);
-        if (Math.abs(surplus) > ALLOWED_DB && Math.abs(surplus) > Math.abs(jumps.get(at.run) ?? 0)) {
-          jumps.set(at.run, surplus);
-        }
-      }
+    if (new Set(counted.map((of) => of.fanCount)).size < 2) continue;
+    const eachDb = (of: FanReading) => of.levelDb - 10 * Math.log10(of.fanCount);
+    const beside = (at: FanReading) =>
+      counted.filter((of) => of.fanCount !== at.fanCount && Math.abs(at.rpm / of.rpm - 1) <= SAME_SPEED);
+    // One voice for each variant, however often it was read.
+    const voices = (at: FanReading) =>
+      [...groupBy(beside(at), (of) => of.fanCount).values()].map((of) => median(of.map(eachDb)));
+    const surplusDb = (at: FanReading) => eachDb(at) - median(voices(at));
+    for (const at of counted) {
+      const others = beside(at);
+      if (others.length === 0) continue;
+      const surplus = surplusDb(at);
+      if (!(Math.abs(surplus) > ALLOWED_DB)) continue;
+      // Of three and more the one that stands furthest off is wrong, and bends what the others are held to.
+      const furthest = others.every((of) => Math.abs(surplusDb(of)) <= Math.abs(surplus));
+      if (voices(at).length < 2 || furthest) jumps.set(at.run, surplus);
     }
   }
   return jumps;

@@ -18,13 +18,48 @@ test('a slip of 4 dB is found on the level–speed line, scatter of tenths is no
   expect(offSpeedLine(readings.slice(0, 3)).size).toBe(0);
 });
 
-test('two fans are 3 dB over one; 6 dB is a jump', () => {
+test('two fans are 3 dB over one; where two variants do not fit, either may be wrong, and a third one tells which', () => {
   const one = { run: 1, product: 7, fanCount: 1, rpm: 1000, levelDb: 30 };
   const two = { run: 2, product: 7, fanCount: 2, rpm: 1005, levelDb: 33.2 };
+  const three = { run: 3, product: 7, fanCount: 3, rpm: 998, levelDb: 30 + 10 * Math.log10(3) };
   expect(fanCountJump([one, two]).size).toBe(0);
-  expect(fanCountJump([one, { ...two, levelDb: 36 }]).get(2)).toBeCloseTo(3, 1);
+  const jump = fanCountJump([one, { ...two, levelDb: 36 }]);
+  expect([jump.get(1), jump.get(2)]).toEqual([expect.closeTo(-3, 1), expect.closeTo(3, 1)]);
+  expect(fanCountJump([one, { ...two, levelDb: 36 }, three]).get(2)).toBeCloseTo(3, 1);
+  // One fan that reads 4 dB too quiet is told itself, and not whoever has more fans.
+  expect([...fanCountJump([{ ...one, levelDb: 26 }, two, { ...three, levelDb: 34.9 }]).keys()]).toEqual([1]);
   expect(fanCountJump([one, { ...two, levelDb: 36, product: 8 }]).size).toBe(0);
 });
+
+/** How often a sound entry, and the bad mount of one, is told in many round-ups of eight entries. */
+function toldMounts(mounts: number, mountK: number, badK: number): { falseShare: number; foundShare: number } {
+  const roundUps = 250;
+  let wrong = 0;
+  let found = 0;
+  for (let seed = 1; seed <= roundUps; seed += 1) {
+    const chance = seededChance(seed);
+    const repeats: Repeat[] = [];
+    for (let entry = 0; entry < 9; entry += 1) {
+      for (let mount = 1; mount <= mounts; mount += 1) {
+        const shiftK = mountK * chance.normal() + (entry === 0 && mount === 1 ? badK : 0);
+        for (const setting of ['50 %', '70 %', '100 %'])
+          repeats.push({ run: repeats.length, entry: `${entry}`, load: '170', setting, mount, riseK: 40 + shiftK + 0.2 * chance.normal() });
+      }
+    }
+    const told = new Set(standsApart(repeats).filter((of) => of.what === 'mount').map((of) => `${repeats[of.run]!.entry} ${repeats[of.run]!.mount}`));
+    if (told.has('0 1')) found += 1;
+    wrong += new Set([...told].map((of) => of.split(' ')[0]).filter((entry) => entry !== '0')).size;
+  }
+  return { falseShare: wrong / (8 * roundUps), foundShare: found / roundUps };
+} // prettier-ignore
+
+test.each([2, 3, 4])(
+  'of %i sound mounts one is told in at most 5 of 100 entries, and a bad one is found',
+  (mounts) => {
+    expect(toldMounts(mounts, 0.7, 0).falseShare).toBeLessThanOrEqual(0.055);
+    expect(toldMounts(mounts, 0.5, 3).foundShare).toBeGreaterThan(0.9);
+  },
+);
 
 test('a bad mount and a bad pass stand apart, the good ones beside them do not', () => {
   const chance = seededChance(9);

@@ -29,7 +29,7 @@ function theilSen(points: readonly { x: number; y: number }[]): (x: number) => n
 /**
  * Levels that do not lie on their entry's level–speed line: level against lg rpm is nearly straight, so a
  * reading off it by over 1.5 dB and over four robust standard deviations is a slip, a door or a pump.
- * Fewer than four speeds tell nothing. Gives the deviation of each, dB.
+ * A line through fewer than four speeds is no line to hold them to. Gives the deviation of each, dB.
  */
 export function offSpeedLine(readings: readonly SpeedLevel[]): Map<number, number> {
   const off = new Map<number, number>();

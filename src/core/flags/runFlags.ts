@@ -6,6 +6,14 @@ import { repeatsOf } from './repeatsOf';
 import { standsApart } from './standsApart';
 
 const ROOM_MOVED_K = 0.5;
+const LEVEL_MOVED_DB = 1.5;
+
+/** The level did not stand still while it counted, as the logbook and the import say it. */
+export function levelMoved(stepDb: number): string {
+  return `The level steps by ${stepDb.toFixed(1)} dB in the window: is the meter’s clock right?`;
+}
+
+export const isLevelUnsteady = (stepDb: number) => stepDb > LEVEL_MOVED_DB;
 
 function over(valueDb: number): string {
   return `${Math.abs(valueDb).toFixed(1)} dB ${valueDb > 0 ? 'over' : 'under'}`;
@@ -36,7 +44,8 @@ export function runFlags(runs: readonly LabRun[]): Map<number, string[]> {
       rpm: run.rpm!,
       levelDb: run.level.levelDb,
     }));
-  for (const [run, byDb] of fanCountJump(counted)) add(run, `${over(byDb)} what the number of fans explains`);
+  for (const [run, byDb] of fanCountJump(counted))
+    add(run, `${over(byDb)} what the number of fans explains beside its other variants`);
   for (const { run, what, byK } of standsApart(repeatsOf(counting))) {
     add(
       run,
@@ -46,6 +55,7 @@ export function runFlags(runs: readonly LabRun[]): Map<number, string[]> {
   for (const run of counting) {
     if (run.reduction.roomMovedK > ROOM_MOVED_K)
       add(run.id, `The room moved ${run.reduction.roomMovedK.toFixed(1)} K in the window`);
+    if (isLevelUnsteady(run.reduction.levelMovedDb)) add(run.id, levelMoved(run.reduction.levelMovedDb));
   }
   return flags;
 }

@@ -1,7 +1,8 @@
 import { groupBy } from '../statistics/groupBy';
 import { mean } from '../statistics/mean';
-import { median } from '../statistics/median';
-import { robustSigma } from '../statistics/robustSigma';
+import { studentizedRange } from '../statistics/studentizedRange';
+import { mountTable, rigSpread, type SpreadSetting, type Variance } from '../uncertainty/rigSpread';
+import { ASSUMED_SPREAD_K } from '../uncertainty/settingSpread';
 
 export interface Repeat {
   run: number;
@@ -21,78 +22,91 @@ export interface Apart {
 
 /** Less than this is never said to stand apart, K. */
 const LEAST_K = 1;
-const SCATTERS = 4;
+/** How often a sound entry may have a mount told, and a sound setting a pass. */
+const FALSE_MOUNT = 0.045;
+const FALSE_PASS = 0.01;
+/** What a rig is taken to have where no other entry tells. */
+const ASSUMED: Variance = { varianceK2: ASSUMED_SPREAD_K ** 2, freedom: Infinity };
 
-interface Offset {
-  runs: number[];
-  byK: number;
+/** Student's t that one of `count` siblings passes on one side by chance with a probability of `chance` in all (Bonferroni). */
+function limitT(chance: number, count: number, freedom: number): number {
+  return studentizedRange(1 - (2 * chance) / count, 2, Math.max(1, freedom)) / Math.SQRT2;
 }
 
-/** What lies outside: over 1 K and over four robust standard deviations of all offsets of its sort. */
-function outside(offsets: readonly Offset[], what: Apart['what']): Apart[] {
-  if (offsets.length === 0) return [];
-  const sigma = robustSigma(offsets.map((of) => of.byK));
-  const limit = Math.max(LEAST_K, SCATTERS * sigma);
-  return offsets
-    .filter((of) => Math.abs(of.byK) > limit)
-    .flatMap((of) => of.runs.map((run) => ({ run, what, byK: of.byK })));
+/** An entry's repeats at one load, as settings of mounts of passes. */
+function settingsOf(repeats: readonly Repeat[]): SpreadSetting[] {
+  return [...groupBy(repeats, (of) => of.setting).values()].map((ofSetting) => ({
+    mounts: [...groupBy(ofSetting, (of) => of.mount)]
+      .sort(([a], [b]) => a - b)
+      .map(([mount, of]) => {
+        const passRisesK = of.map((one) => one.riseK);
+        return { mount, riseK: mean(passRisesK), passRisesK };
+      }),
+  }));
 }
 
-/**
- * Distance from the median of all siblings. Of two that differ either may be wrong: the warmer is told, since
- * nothing makes a mount too good.
- */
-function fromTheOthers(values: readonly number[], i: number): number {
-  if (values.length === 2) return Math.max(0, values[i]! - values[1 - i]!);
-  return values[i]! - median(values);
+/** Mounts warmer than their entry's others by more than the rig's spread explains: nothing makes a mount too good. */
+function oddMounts(
+  sweep: readonly Repeat[],
+  settings: readonly SpreadSetting[],
+  rest: { mount: Variance; pass: Variance },
+): Apart[] {
+  const table = mountTable(settings);
+  if (!table) return [];
+  const count = table.rows.length;
+  const readings = table.rows.map((row) => mean(row.map((cell) => 1 / cell.passes)) / row.length);
+  const variances = readings.map((inverse) => rest.mount.varianceK2 + rest.pass.varianceK2 * inverse);
+  const means = table.rows.map((row) => mean(row.map((cell) => cell.meanK)));
+  const t = limitT(FALSE_MOUNT, count, rest.mount.freedom);
+  return table.mounts.flatMap((mount, k) => {
+    const others = means.filter((_, i) => i !== k);
+    const othersK2 = variances.reduce((sum, of, i) => (i === k ? sum : sum + of), 0) / (count - 1) ** 2;
+    const byK = means[k]! - mean(others);
+    if (!(byK > Math.max(LEAST_K, t * Math.sqrt(variances[k]! + othersK2)))) return [];
+    return sweep.filter((of) => of.mount === mount).map(({ run }) => ({ run, what: 'mount' as const, byK }));
+  });
 }
 
-function passOffsets(repeats: readonly Repeat[]): Offset[] {
-  const cells = groupBy(repeats, (of) => [of.entry, of.load, of.setting, of.mount].join('\n'));
-  return [...cells.values()]
-    .filter((cell) => cell.length > 1)
-    .flatMap((cell) =>
-      cell.map((of, i) => ({
-        runs: [of.run],
-        byK: fromTheOthers(
-          cell.map((one) => one.riseK),
-          i,
-        ),
-      })),
+/** Passes that stand off the others of their mount; of two the warmer is told. */
+function oddPasses(sweep: readonly Repeat[], pass: Variance): Apart[] {
+  const cells = groupBy(sweep, (of) => [of.setting, of.mount].join('\n'));
+  return [...cells.values()].flatMap((cell) => {
+    if (cell.length < 2) return [];
+    const sigmaK = Math.sqrt(pass.varianceK2 * (1 + 1 / (cell.length - 1)));
+    const limitK = Math.max(LEAST_K, limitT(FALSE_PASS, cell.length, pass.freedom) * sigmaK);
+    const offsets = cell.map((of) => ({
+      run: of.run,
+      byK: of.riseK - mean(cell.filter((other) => other !== of).map((other) => other.riseK)),
+    }));
+    // The furthest, which bends what the others are held to; of two the warmer.
+    const furthest = offsets.reduce((a, b) =>
+      (cell.length === 2 ? b.byK > a.byK : Math.abs(b.byK) > Math.abs(a.byK)) ? b : a,
     );
-}
-
-/** A mount is compared with the other mounts of its entry over the settings that both have. */
-function mountOffsets(repeats: readonly Repeat[]): Offset[] {
-  const offsets: Offset[] = [];
-  for (const sweep of groupBy(repeats, (of) => [of.entry, of.load].join('\n')).values()) {
-    const mounts = [...groupBy(sweep, (of) => of.mount)];
-    if (mounts.length < 2) continue;
-    const bySetting = [...groupBy(sweep, (of) => of.setting).values()];
-    for (const [mount, runs] of mounts) {
-      const differences: number[] = [];
-      for (const ofSetting of bySetting) {
-        const byMount = [...groupBy(ofSetting, (of) => of.mount)];
-        const at = byMount.findIndex(([one]) => one === mount);
-        if (at < 0 || byMount.length < 2) continue;
-        differences.push(
-          fromTheOthers(
-            byMount.map(([, of]) => median(of.map((one) => one.riseK))),
-            at,
-          ),
-        );
-      }
-      if (differences.length > 0) offsets.push({ runs: runs.map((of) => of.run), byK: mean(differences) });
-    }
-  }
-  return offsets;
+    return Math.abs(furthest.byK) > limitK ? [{ ...furthest, what: 'pass' as const }] : [];
+  });
 }
 
 /**
- * The one test of repeats, used everywhere: a pass (within its mount) or a mount (within its entry and
- * load) stands apart when it lies over 1 K, and over four robust standard deviations of all such offsets
- * in the round-up, from the median of its siblings. With two, the warmer is told.
+ * The one test of repeats, used everywhere: a pass (within its mount) or a mount (within its entry and load) stands
+ * apart when it lies over 1 K from its siblings, and further than the rig's own spread explains: as the other entries
+ * of the load show it, so that a bad mount does not hide behind itself. A sound entry of any number of mounts has one
+ * told in at most 5 of 100 cases (Student's t, Bonferroni); only a warmer mount is told, and of two passes the warmer.
  */
 export function standsApart(repeats: readonly Repeat[]): Apart[] {
-  return [...outside(mountOffsets(repeats), 'mount'), ...outside(passOffsets(repeats), 'pass')];
+  const apart: Apart[] = [];
+  for (const ofLoad of groupBy(repeats, (of) => of.load).values()) {
+    const sweeps = [...groupBy(ofLoad, (of) => of.entry).values()].map((sweep) => ({
+      sweep,
+      settings: settingsOf(sweep),
+    }));
+    for (const { sweep, settings } of sweeps) {
+      const hasRepeats = settings.some(({ mounts }) => mounts.length > 1 || mounts[0]!.passRisesK.length > 1);
+      if (!hasRepeats) continue;
+      const others = sweeps.filter((of) => of.sweep !== sweep);
+      const { roundUp } = rigSpread(others.map((of) => ({ isControl: false, settings: of.settings })));
+      const rest = { mount: roundUp.mount ?? ASSUMED, pass: roundUp.pass ?? ASSUMED };
+      apart.push(...oddMounts(sweep, settings, rest), ...oddPasses(sweep, rest.pass));
+    }
+  }
+  return apart.sort((a, b) => (a.what === b.what ? 0 : a.what === 'mount' ? -1 : 1));
 }

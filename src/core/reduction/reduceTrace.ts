@@ -1,11 +1,14 @@
 import { isMissing, MISSING, presentMean } from '../missing';
 import { leastSquaresLine } from '../statistics/leastSquaresLine';
-import { LIMIT_BAND_K, LIMITED_SHARE, loadStretch } from '../settling/loadStretch';
-import { STEADY_K_PER_MIN, STILL_TO_COME_K } from '../settling/steady';
+import { LEAKAGE_SHARE, LIMIT_BAND_K, LIMITED_SHARE, loadStretch } from '../settling/loadStretch';
+import { againstSettled } from '../settling/settledRule';
+import { standsForS } from '../settling/standsForS';
 import { settledWindow, type Window } from '../settling/settledWindow';
 import { runningAway } from '../settling/runningAway';
 import { settlingFit, settlingFitAt, type SettlingFit } from '../settling/settlingFit';
+import { levelStepDb } from '../levels/levelStep';
 import { known, unknown, type Outcome } from '../outcome';
+import { impossibleRise } from './impossible';
 import type { Trace } from './trace';
 
 export interface ReductionRule {
@@ -53,12 +56,14 @@ export interface Reduction {
   runningAway: boolean;
   /** How far the room moved over the window, K. */
   roomMovedK: number;
+  /** Largest step of the logged level within the window, dB; 0 where none was logged. */
+  levelMovedDb: number;
 }
 
 /** Counts the changes of this rule: reductions kept under an older one are made again. */
-export const REDUCTION_RULE = 2;
+export const REDUCTION_RULE = 3;
 
-/** A window that lost more readings than this gives no mean to trust. */
+/** A window that lost more of its time than this gives no mean to trust. */
 const LEAST_PRESENT_SHARE = 0.5;
 
 /** The samples of a window moved by hand. */
@@ -133,20 +138,30 @@ export function reduceTrace(trace: Trace, rule: ReductionRule): Outcome<Reductio
   const measuredRiseK = presentMean(rise, windowOffset);
   if (isMissing(measuredRiseK)) return unknown('no die and room temperature together in the window');
 
-  let present = 0;
-  let atLimit = 0;
+  const impossible = impossibleRise(
+    presentMean(cpuC, first, end),
+    presentMean(cpuC, first, end) - measuredRiseK,
+    loadW,
+  );
+  if (impossible) return unknown(impossible);
+
+  const spansS = standsForS(trace.timeS, first, last);
+  let presentS = 0;
+  let atLimitS = 0;
   let cpuMaxC = -Infinity;
   let maximumRiseK = -Infinity;
   for (let i = windowOffset; i < count; i += 1) {
     if (isMissing(rise[i]!)) continue;
-    present += 1;
+    const spanS = spansS[i - windowOffset]!;
+    presentS += spanS;
     const die = cpuC[stretchFirst + i]!;
-    if (die >= limitC - LIMIT_BAND_K) atLimit += 1;
+    if (die >= limitC - LIMIT_BAND_K) atLimitS += spanS;
     cpuMaxC = Math.max(cpuMaxC, die);
     maximumRiseK = Math.max(maximumRiseK, rise[i]!);
   }
-  const heatLimitedShare = atLimit / present;
+  const heatLimitedShare = presentS > 0 ? Math.min(1, atLimitS / presentS) : 0;
   const heatLimited = heatLimitedShare > LIMITED_SHARE;
+  const wholeS = window.endS - window.startS + spansS[spansS.length - 1]!;
 
   const loggedPowerW = powerW ? presentMean(powerW, first, end) : MISSING;
   const powerSource = isMissing(loggedPowerW) ? 'nominal' : 'measured';
@@ -159,7 +174,10 @@ export function reduceTrace(trace: Trace, rule: ReductionRule): Outcome<Reductio
   // Held at the limit the rise stands still while the power falls: there R × load tells (FORMATS step 1).
   const byResistance = heatLimited && powerSource === 'measured' && fixedWatts;
   const watched = byResistance
-    ? Float64Array.from(rise, (value, i) => (value / powerW![stretchFirst + i]!) * loadW)
+    ? Float64Array.from(rise, (value, i) => {
+        const power = powerW![stretchFirst + i]!;
+        return power > LEAKAGE_SHARE * loadW ? (value / power) * loadW : MISSING;
+      })
     : rise;
   const line = leastSquaresLine(timeS.subarray(windowOffset), watched.subarray(windowOffset));
   const slopeKPerMin = line.known ? known(line.value.slope * 60) : line;
@@ -169,16 +187,10 @@ export function reduceTrace(trace: Trace, rule: ReductionRule): Outcome<Reductio
 
   const reasons: string[] = [];
   if (!wanted.known) reasons.push(wanted.reason);
-  if (present < LEAST_PRESENT_SHARE * (count - windowOffset))
-    reasons.push('over half of the readings in the window are missing');
-  if (!slopeKPerMin.known) reasons.push(`no slope: ${slopeKPerMin.reason}`);
-  else if (!(Math.abs(slopeKPerMin.value) < STEADY_K_PER_MIN)) {
-    const word = slopeKPerMin.value > 0 ? 'rising' : 'falling';
-    reasons.push(`still ${word} ${Math.abs(slopeKPerMin.value).toFixed(2)} K/min at the end`);
-  }
-  if (fit.known && !(Math.abs(fit.value.stillToComeK) < STILL_TO_COME_K)) {
-    reasons.push(`${fit.value.stillToComeK.toFixed(1)} K still to come, by the fit`);
-  }
+  if (presentS < LEAST_PRESENT_SHARE * wholeS)
+    reasons.push(`readings for only ${Math.round(presentS)} s of the ${Math.round(wholeS)} s in the window`);
+  const stillToComeK = fit.known ? known(fit.value.stillToComeK) : fit;
+  reasons.push(...againstSettled(slopeKPerMin, stillToComeK));
   if (isRunningAway) reasons.push('running away: the rise turns up again');
 
   return known({
@@ -202,5 +214,6 @@ export function reduceTrace(trace: Trace, rule: ReductionRule): Outcome<Reductio
     shortfallK,
     runningAway: isRunningAway,
     roomMovedK: roomMoved(trace.timeS, trace.ambientC, first, end),
+    levelMovedDb: trace.noiseDb ? levelStepDb(trace.noiseDb.subarray(first, end)) : 0,
   });
 }

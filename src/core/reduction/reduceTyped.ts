@@ -1,5 +1,7 @@
+import { MISSING } from '../missing';
 import { known, unknown, type Outcome } from '../outcome';
 import { LIMIT_BAND_K } from '../settling/loadStretch';
+import { impossibleRise } from './impossible';
 import type { Reduction } from './reduceTrace';
 
 export interface TypedMeans {
@@ -10,20 +12,24 @@ export interface TypedMeans {
 }
 
 /**
- * A run of settled means typed by hand becomes a number (FORMATS steps 2 to 4). They are taken as settled:
- * nothing is left to tell. The die counts as held by the limit where its mean stands within 0.8 K of it.
+ * A run of settled means typed by hand becomes a number (FORMATS steps 2 to 4). They support a curve as settled
+ * runs do, though nothing is left to tell by; what they do not hold (a maximum, a slope) stays missing. The die counts as
+ * held by the limit where its mean stands within 0.8 K of it. Not computable where the die stands at or under the room
+ * with the load on.
  *
  * @throws where the load is negative or a mean is not finite
  */
 export function reduceTyped(
   means: TypedMeans,
   rule: { loadW: number; program: boolean; limitC: number },
-): Reduction {
+): Outcome<Reduction> {
   const { cpuC, ambientC, powerW } = means;
   if (!(rule.loadW >= 0)) throw new RangeError(`reduceTyped: loadW must be 0 or more, got ${rule.loadW}`);
   if (!Number.isFinite(cpuC) || !Number.isFinite(ambientC)) {
     throw new RangeError(`reduceTyped: temperatures must be finite, got ${cpuC} and ${ambientC}`);
   }
+  const impossible = impossibleRise(cpuC, ambientC, rule.loadW);
+  if (impossible) return unknown(impossible);
   const measuredRiseK = cpuC - ambientC;
   const powerMeanW = powerW ?? rule.loadW;
   const resistanceKPerW: Outcome<number> =
@@ -31,18 +37,18 @@ export function reduceTyped(
   const fixedWatts = rule.loadW > 0 && !rule.program;
   const heatLimited = cpuC >= rule.limitC - LIMIT_BAND_K;
   const byHand = unknown('typed by hand: there is no log');
-  return {
+  return known({
     settled: true,
     unsettledReason: '',
     window: null,
     cpuMeanC: cpuC,
-    cpuMaxC: cpuC,
+    cpuMaxC: MISSING,
     ambientMeanC: ambientC,
     ambientSource: 'typed',
     powerMeanW,
     powerSource: powerW === null ? 'nominal' : 'measured',
     measuredRiseK,
-    maximumRiseK: measuredRiseK,
+    maximumRiseK: MISSING,
     resistanceKPerW,
     riseK: fixedWatts && resistanceKPerW.known ? resistanceKPerW.value * rule.loadW : measuredRiseK,
     heatLimited,
@@ -52,5 +58,6 @@ export function reduceTyped(
     shortfallK: 0,
     runningAway: false,
     roomMovedK: 0,
-  };
+    levelMovedDb: 0,
+  });
 }

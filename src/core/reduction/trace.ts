@@ -7,4 +7,6 @@ export interface Trace {
   cpuC: Float64Array;
   ambientC: Float64Array | null;
   powerW: Float64Array | null;
+  /** Level at the meter, dB(A). */
+  noiseDb?: Float64Array | null;
 }

@@ -34,7 +34,9 @@ export interface LogbookRow {
 export function packRows(rows: readonly LogbookRow[]): string {
   const names = Object.keys(rows[0] ?? {}) as (keyof LogbookRow)[];
   const shown = (value: unknown) =>
-    typeof value === 'number' && !Number.isInteger(value) ? Number(value.toPrecision(6)) : value;
+    typeof value === 'number' && !Number.isInteger(value) && !Number.isNaN(value)
+      ? Number(value.toPrecision(6))
+      : value;
   return JSON.stringify({ names, rows: rows.map((row) => names.map((name) => shown(row[name]))) });
 }
 

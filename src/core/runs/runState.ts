@@ -1,9 +1,12 @@
+import { isMissing } from '../missing';
 import { isTooShort } from '../settling/settledWindow';
 import { STEADY_K_PER_MIN } from '../settling/steady';
 import type { LabRun } from './labRun';
 
 export type RunState =
   | 'settled'
+  | 'typed'
+  | 'no result'
   | 'at the limit'
   | 'running away'
   | 'rising'
@@ -16,6 +19,7 @@ export type RunState =
 export function runState(run: LabRun): RunState {
   const { reduction } = run;
   if (run.setAside) return 'set aside';
+  if (isMissing(reduction.riseK)) return 'no result';
   if (!reduction.settled) {
     if (isTooShort(reduction.unsettledReason)) return 'too short';
     if (reduction.runningAway) return 'running away';
@@ -24,7 +28,8 @@ export function runState(run: LabRun): RunState {
       return slope.value > 0 ? 'rising' : 'falling';
     return 'not settled';
   }
-  return reduction.heatLimited ? 'at the limit' : 'settled';
+  if (reduction.heatLimited) return 'at the limit';
+  return run.hasTrace ? 'settled' : 'typed';
 }
 
 function sentence(text: string): string {
@@ -64,7 +69,7 @@ export function whatToKnow(run: LabRun, limitC: number, beside: readonly string[
     notes.push(`Room temperature typed, not logged${doubt}`);
   }
   if (run.movedWindow) notes.push(`Window moved by hand: ${run.windowReason}`);
-  if (!run.hasTrace) notes.push('Typed by hand');
+  if (!run.hasTrace) notes.push('Means typed by hand: nothing tells whether it had settled');
   if (run.control === 'automatic') notes.push('Fans under automatic control');
   if (run.isControl) notes.push('Control');
   if (run.note) notes.push(run.note);

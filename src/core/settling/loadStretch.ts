@@ -1,15 +1,14 @@
 import { isMissing } from '../missing';
 import { known, unknown, type Outcome } from '../outcome';
 import type { Trace } from '../reduction/trace';
+import { LONGEST_DIP_S } from './standsForS';
 
 /** Distance under the limit at which the die counts as held by it, K (FORMATS step 4). */
 export const LIMIT_BAND_K = 0.8;
 /** A window that stands there for more than this share is heat-limited (FORMATS step 4). */
 export const LIMITED_SHARE = 0.2;
 /** Power below which nothing but leakage flows, as a share of the nominal load. */
-const LEAKAGE_SHARE = 0.1;
-/** A shorter dip is a reading that missed, not a load that went off. */
-const LONGEST_DIP_S = 15;
+export const LEAKAGE_SHARE = 0.1;
 
 export interface LoadStretch {
   /** First and last sample of the last stretch with the load on. */
@@ -20,7 +19,8 @@ export interface LoadStretch {
 /**
  * The last stretch of a trace with the load on: power over half of nominal where power is logged
  * (FORMATS step 1). A die held at the limit has the load on however far the processor cut its power,
- * and dips of up to 15 s do not end the stretch. At idle (0 W) and without power all of the trace counts.
+ * and dips of up to 15 s do not end the stretch: a shorter one is a reading that missed. A missing reading says neither
+ * on nor off. At idle (0 W) and without any power all of the trace counts.
  *
  * @param loadW nominal load, W, ≥ 0
  * @param limitC temperature limit of the processor, °C
@@ -30,7 +30,7 @@ export function loadStretch(trace: Trace, loadW: number, limitC: number): Outcom
   if (timeS.length === 0) return unknown('the log holds no samples');
   const first = 0;
   const last = timeS.length - 1;
-  if (!powerW || loadW === 0) return known({ first, last });
+  if (!powerW || loadW === 0 || powerW.every(isMissing)) return known({ first, last });
   const isOn = (i: number) => {
     const power = powerW[i]!;
     if (isMissing(power)) return false;
@@ -41,10 +41,12 @@ export function loadStretch(trace: Trace, loadW: number, limitC: number): Outcom
   if (end < 0) return unknown('the load was never on');
   let start = end;
   for (let i = end - 1; i >= 0; i -= 1) {
+    if (isMissing(powerW[i]!)) continue;
     if (isOn(i)) start = i;
     else if (timeS[start]! - timeS[i]! > LONGEST_DIP_S) break;
   }
-  // Power readings missing right at the end are part of the stretch: nothing says the load went off.
+  // Power readings missing right at either end are part of the stretch: nothing says that the load was off.
+  while (start > 0 && isMissing(powerW[start - 1]!)) start -= 1;
   while (end < last && isMissing(powerW[end + 1]!)) end += 1;
   return known({ first: start, last: end });
 }

@@ -1,5 +1,6 @@
 import { known, unknown, type Outcome } from '../outcome';
 import type { LoadStretch } from './loadStretch';
+import { usualStepS } from './standsForS';
 
 export interface Window {
   /** First and last sample inside. */
@@ -14,14 +15,6 @@ const TOO_SHORT = 'only ';
 /** Whether a run's reason not to be settled begins with a stretch shorter than the window. */
 export function isTooShort(unsettledReason: string): boolean {
   return unsettledReason.startsWith(TOO_SHORT);
-}
-
-/** Median step of a clock, s. */
-function sampleStepS(timeS: ArrayLike<number>, first: number, last: number): number {
-  const steps: number[] = [];
-  for (let i = first + 1; i <= last; i += 1) steps.push(timeS[i]! - timeS[i - 1]!);
-  steps.sort((a, b) => a - b);
-  return steps[Math.floor(steps.length / 2)] ?? 0;
 }
 
 /**
@@ -39,7 +32,7 @@ export function settledWindow(
   if (!(windowS > 0)) throw new RangeError(`settledWindow: windowS must be positive, got ${windowS}`);
   const { first, last } = stretch;
   const endS = timeS[last]!;
-  const step = sampleStepS(timeS, first, last);
+  const step = usualStepS(timeS, first, last);
   const coveredS = endS - timeS[first]! + step;
   if (coveredS < windowS - 1e-6) {
     return unknown(`${TOO_SHORT}${Math.round(coveredS)} s with the load on, ${Math.round(windowS)} s wanted`);

@@ -1,3 +1,4 @@
+import { isMissing } from '../missing';
 import { known, unknown, type Outcome } from '../outcome';
 import { solveLinear } from '../statistics/solveLinear';
 import { binnedMeans } from './binnedMeans';
@@ -12,7 +13,7 @@ export interface SettlingFit {
   /** T∞ − fit at the end of the series, K: positive where the rise has still to climb. */
   stillToComeK: number;
   stillToComeStandardErrorK: number;
-  /** Time from the start of the series to within 5 % of the whole step, s. */
+  /** Time from the start of the series to within 5 % of the whole step, from where the series began to its end, s. */
   timeTo95S: number;
   /** Time from the start of the series to within 0.5 K of the end value, s. */
   timeToHalfKelvinS: number;
@@ -173,6 +174,12 @@ function standardError(
   return Math.sqrt(Math.max(0, variance * g.reduce((sum, value, i) => sum + value * solved[i]!, 0)));
 }
 
+function firstPresent(values: ArrayLike<number>): number {
+  let i = 0;
+  while (i < values.length - 1 && isMissing(values[i]!)) i += 1;
+  return values[i]!;
+}
+
 /** First time at which the model stays within `distance` of its end value, by bisection. */
 function timeToWithin(fit: Candidate, distance: number, longest: number): number {
   const away = (time: number) => Math.abs(modelAt(fit.taus, fit.coefficients, time) - fit.coefficients[0]!);
@@ -227,7 +234,8 @@ export function settlingFit(timeS: ArrayLike<number>, riseK: ArrayLike<number>):
   if (toComeError > Math.max(0.15, Math.abs(stillToComeK) / 3)) {
     return unknown('not identified: the log cannot tell what is still to come');
   }
-  const step = Math.abs(fit.coefficients[0]! - modelAt(fit.taus, fit.coefficients, 0));
+  // The whole step has the fast part in it too, which the fit passes over.
+  const step = Math.abs(fit.coefficients[0]! - firstPresent(riseK));
   return known({
     endK: fit.coefficients[0]!,
     endStandardErrorK: endError,

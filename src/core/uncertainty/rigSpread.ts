@@ -1,7 +1,7 @@
 import { groupBy } from '../statistics/groupBy';
 import { mean } from '../statistics/mean';
 import { normalCdf, normalDensity } from '../statistics/normal';
-import { type SettingMean } from '../curves/settingMeans';
+import type { MountMean } from '../curves/settingMeans';
 
 /** Where a spread was learnt (FORMATS step 10). */
 export type SpreadSource = 'own' | 'control' | 'round-up' | 'assumed';
@@ -17,6 +17,11 @@ export interface SpreadComponents {
   pass: Variance | null;
   /** Of a mount alone, what its passes leave in its mean taken off; null where nothing was remounted. */
   mount: Variance | null;
+}
+
+/** What a spread is learnt from: a setting's readings, by mount and pass. */
+export interface SpreadSetting {
+  mounts: readonly Pick<MountMean, 'mount' | 'riseK' | 'passRisesK'>[];
 }
 
 export interface RigSpread {
@@ -49,8 +54,8 @@ interface Cell {
   passes: number;
 }
 
-/** Mounts (rows) by the settings that all of them were read at (columns); null where no two mounts share one. */
-function mountTable(sweep: readonly SettingMean[]): Cell[][] | null {
+/** An entry's mounts (rows) by the settings that all of them were read at (columns); null where no two share one. */
+export function mountTable(sweep: readonly SpreadSetting[]): { mounts: number[]; rows: Cell[][] } | null {
   const remounted = sweep.filter((setting) => setting.mounts.length > 1);
   if (remounted.length === 0) return null;
   const most = Math.max(...remounted.map((setting) => setting.mounts.length));
@@ -59,12 +64,13 @@ function mountTable(sweep: readonly SettingMean[]): Cell[][] | null {
   const shared = remounted.filter((setting) =>
     mounts.every((mount) => setting.mounts.some((of) => of.mount === mount)),
   );
-  return mounts.map((mount) =>
+  const rows = mounts.map((mount) =>
     shared.map((setting) => {
       const { riseK, passRisesK } = setting.mounts.find((of) => of.mount === mount)!;
       return { meanK: riseK, passes: passRisesK.length };
     }),
   );
+  return { mounts, rows };
 }
 
 /** What a table of mounts by settings says of single readings: how far its cells stand off rows and columns. */
@@ -104,13 +110,13 @@ function mountAlone(meanSquareK2: number, freedom: number, pass: Variance | null
   return { varianceK2: positivePart(meanSquareK2 - ofPassesK2, deviationK2), freedom };
 } // prettier-ignore
 
-function components(sweeps: readonly (readonly SettingMean[])[]): SpreadComponents {
+function components(sweeps: readonly (readonly SpreadSetting[])[]): SpreadComponents {
   const passes = new Pooled();
   for (const setting of sweeps.flat())
     for (const { passRisesK } of setting.mounts)
       if (passRisesK.length > 1)
         passes.add((passRisesK.length - 1) * sampleVariance(passRisesK), passRisesK.length - 1);
-  const tables = sweeps.map(mountTable).filter((table) => table !== null);
+  const tables = sweeps.flatMap((sweep) => mountTable(sweep) ?? []).map((of) => of.rows);
   const mounts = new Pooled();
   let inverseReadings = 0;
   for (const table of tables) {
@@ -135,7 +141,7 @@ function components(sweeps: readonly (readonly SettingMean[])[]): SpreadComponen
  * degrees of freedom for mounts as it had mounts less one, however many settings were read.
  */
 export function rigSpread(
-  sweeps: readonly { isControl: boolean; settings: readonly SettingMean[] }[],
+  sweeps: readonly { isControl: boolean; settings: readonly SpreadSetting[] }[],
 ): RigSpread {
   const split = groupBy(sweeps, (sweep) => sweep.isControl);
   return {

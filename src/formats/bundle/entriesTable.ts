@@ -40,7 +40,10 @@ export function readEntries(bytes: Uint8Array): { entries: BundleEntry[]; proble
     const read = new RowReader(FILE, row, problems);
     const entry = read.requiredText('entry');
     const kind = read.text('kind') as EntryKind;
-    if (!ENTRY_KINDS.includes(kind)) read.fail('kind', `not one of ${ENTRY_KINDS.join(', ')}: "${kind}"`);
+    if (!ENTRY_KINDS.includes(kind)) {
+      read.fail('kind', `not one of ${ENTRY_KINDS.join(', ')}: "${kind}": row left out`);
+      read.broken = true;
+    }
     const control = read.text('is_control').toLowerCase();
     if (!['true', 'false', ''].includes(control))
       read.fail('is_control', `true or false expected: "${control}"`);
@@ -63,7 +66,7 @@ export function readEntries(bytes: Uint8Array): { entries: BundleEntry[]; proble
       entry,
       product: read.text('product') || entry,
       maker: read.text('maker'),
-      kind: ENTRY_KINDS.includes(kind) ? kind : 'air-tower',
+      kind,
       fans: read.text('fans'),
       fanCount,
       price,

@@ -132,5 +132,6 @@ export function toTrace(table: TraceTable): Trace {
     cpuC: channel('cpu_c')!,
     ambientC: channel('ambient_c'),
     powerW: channel('power_w'),
+    noiseDb: channel('noise_db'),
   };
 }

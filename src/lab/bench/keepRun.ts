@@ -43,12 +43,6 @@ export async function keepRun(
     limitC: of.rule.limitC,
     windowS: of.rule.windowS,
   });
-  // What ended before it gave a window keeps its last readings in place of means.
-  const last = [...samples]
-    .reverse()
-    .find((sample) => !Number.isNaN(sample.dieC) && !Number.isNaN(sample.roomC));
-  if (!reduced.known && !last) return;
-  const typed = reduced.known ? null : last!;
   const gapsS = samples.flatMap((sample, i) =>
     sample.gap && i > 0 ? [sample.atS - samples[i - 1]!.atS] : [],
   );
@@ -67,21 +61,22 @@ export async function keepRun(
     control: run.dutyPct === null ? 'automatic' : 'fixed',
     noiseDb: run.noiseDb,
     floorDb: run.floorDb,
-    trace: typed ? '' : `traces/${label}.csv`,
-    typedCpuC: typed?.dieC ?? null,
-    typedAmbientC: typed?.roomC ?? null,
-    typedPowerW: typed && !Number.isNaN(typed.powerW) ? typed.powerW : null,
+    trace: `traces/${label}.csv`,
+    typedCpuC: null,
+    typedAmbientC: null,
+    typedPowerW: null,
     dutyPct: run.dutyPct,
     rpm: run.rpm,
     startedAt: new Date(Date.now() - agoMs).toISOString().slice(0, 19),
     note: [run.note, gaps].filter(Boolean).join('; '),
-    setAside: run.failed,
+    setAside: run.failed || (reduced.known ? '' : reduced.reason),
     movedWindow: null,
     windowReason: '',
     ambientDoubtK: null,
     extra: { bench_session: String(of.sessionId) },
   });
-  if (!typed) await insertTrace(db, id, channels);
+  await insertTrace(db, id, channels);
   await insertChange(db, id, { who: 'bench', what: 'run', was: '', isNow: 'measured at the bench' });
-  await reduceStoredRun(db, id);
+  // What was measured is kept, also where it came to no number.
+  await reduceStoredRun(db, id, 'keep');
 }

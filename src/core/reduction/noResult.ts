@@ -1,0 +1,30 @@
+import { MISSING } from '../missing';
+import { unknown } from '../outcome';
+import type { Reduction } from './reduceTrace';
+
+/** What a kept run stands with that gives no number: it supports no curve, and says why. */
+export function noResult(reason: string): Reduction {
+  return {
+    settled: false,
+    unsettledReason: reason,
+    window: null,
+    cpuMeanC: MISSING,
+    cpuMaxC: MISSING,
+    ambientMeanC: MISSING,
+    ambientSource: 'probe',
+    powerMeanW: MISSING,
+    powerSource: 'nominal',
+    measuredRiseK: MISSING,
+    maximumRiseK: MISSING,
+    resistanceKPerW: unknown(reason),
+    riseK: MISSING,
+    heatLimited: false,
+    heatLimitedShare: 0,
+    slopeKPerMin: unknown(reason),
+    fit: unknown(reason),
+    shortfallK: 0,
+    runningAway: false,
+    roomMovedK: 0,
+    levelMovedDb: 0,
+  };
+}

@@ -1,0 +1,43 @@
+import type { Reduction } from '../reduction/reduceTrace';
+
+/** Power that differs from the heat load by more than this share was hardly meant. */
+const FAR_SHARE = 0.25;
+
+interface Typed {
+  loadW: number;
+  noiseDb: number;
+  floorDb: number;
+  powerW: number | null;
+}
+
+function farWords(loadW: number, powerW: number): string {
+  return Math.abs(powerW - loadW) > FAR_SHARE * loadW
+    ? `power of ${powerW.toFixed(0)} W at a load of ${loadW} W: is that right?`
+    : '';
+}
+
+/** Whether measured power is far from the load, in words; a die held at its limit explains it. */
+export function farPower(
+  loadW: number,
+  reduction: Pick<Reduction, 'powerSource' | 'powerMeanW' | 'heatLimited'>,
+): string {
+  if (!(loadW > 0) || reduction.powerSource !== 'measured' || reduction.heatLimited) return '';
+  return farWords(loadW, reduction.powerMeanW);
+}
+
+/** What is asked about before values typed by hand are taken: they can be true, and mostly are slips. */
+export function askedAbout(run: Typed, heatLimited: boolean): string[] {
+  const asked: string[] = [];
+  if (run.loadW > 0 && run.powerW !== null && !heatLimited) asked.push(farWords(run.loadW, run.powerW));
+  if (run.noiseDb < run.floorDb)
+    asked.push(`${run.noiseDb} dB(A) is quieter than the room alone, ${run.floorDb} dB(A): is one of the two wrong?`); // prettier-ignore
+  return asked.filter(Boolean);
+}
+
+/** A window by hand of another length than the method's, in words; empty where it fits. */
+export function oddWindow(window: { startS: number; endS: number }, windowS: number): string {
+  const lengthS = window.endS - window.startS;
+  // A window of 300 samples a second apart spans 299 s.
+  if (Math.abs(lengthS - windowS) <= Math.max(2, 0.05 * windowS)) return '';
+  return `a window of ${Math.round(lengthS)} s, where the method has ${Math.round(windowS)} s: is that meant?`;
+}
