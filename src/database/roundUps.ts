@@ -1,3 +1,4 @@
+import { variantNames } from '@/core/lineUp/variantNames';
 import type { Queryable } from './pool';
 
 export interface RoundUpSummary {
@@ -27,7 +28,10 @@ export interface RoundUp {
 export interface CitedEntry {
   entryId: number;
   entry: string;
+  /** As pages call it: variants of one product have names of their own. */
   product: string;
+  /** The product's own name, or its cover. */
+  productName: string;
   maker: string;
   kind: string;
   fans: string;
@@ -70,18 +74,23 @@ export async function getRoundUp(db: Queryable, id: number): Promise<RoundUp | n
 }
 
 export async function listCitedEntries(db: Queryable, roundUpId: number): Promise<CitedEntry[]> {
-  const { rows } = await db.query<CitedEntry>(
-    `SELECT e.id AS "entryId", c.code AS entry, coalesce(nullif(e.cover_name, ''), p.name) AS product,
+  const { rows } = await db.query<CitedEntry & { covered: boolean; sample: string }>(
+    `SELECT e.id AS "entryId", c.code AS entry, coalesce(nullif(e.cover_name, ''), p.name) AS "productName",
+            e.cover_name <> '' AS covered, coalesce(s.label, '') AS sample,
             CASE WHEN e.cover_name = '' THEN p.maker ELSE '' END AS maker, p.kind, e.fans,
             e.price::double precision AS price, e.currency, e.height_mm AS "heightMm", c.is_control AS "isControl"
      FROM round_up_entries c
      JOIN entries e ON e.id = c.entry_id
      JOIN products p ON p.id = e.product_id
+     LEFT JOIN samples s ON s.id = e.sample_id
      WHERE c.round_up_id = $1
      ORDER BY c.position`,
     [roundUpId],
   );
-  return rows;
+  const names = variantNames(
+    rows.map(({ productName, covered, fans, sample }) => ({ name: productName, covered, fans, sample })),
+  );
+  return rows.map(({ covered: _, sample: __, ...row }, i) => ({ ...row, product: names[i]! }));
 }
 
 export interface NewRoundUp {

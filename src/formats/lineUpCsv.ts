@@ -24,7 +24,7 @@ export interface LineUpCsvRow {
 /** The line-up as a CSV that comes back by `readLineUp`; covered entries by their cover names alone. */
 export function lineUpTable(
   rows: readonly {
-    shownName: string;
+    productName: string;
     covered: boolean;
     isControl: boolean;
     product: { body: Product };
@@ -34,11 +34,11 @@ export function lineUpTable(
 ): string {
   const cell = (value: string | number | boolean | null) =>
     typeof value === 'string' ? safeText(value) : String(value ?? '');
-  const lines = rows.map(({ shownName, covered, isControl, product: { body: product }, entry, sample }) => {
+  const lines = rows.map(({ productName, covered, isControl, product: { body: product }, entry, sample }) => {
     const [fan] = entry.body.fans;
     const bare = covered ? '' : undefined;
     return [
-      shownName, bare ?? product.maker, product.kind, bare ?? product.revision, fan?.name ?? '', fan?.count ?? null, fan?.eachPrice ?? null,
+      productName, bare ?? product.maker, product.kind, bare ?? product.revision, fan?.name ?? '', fan?.count ?? null, fan?.eachPrice ?? null,
       product.heightMm, product.memoryClearanceMm, product.price, product.currency, product.connector, product.ratedRpm, bare ?? product.makersNoise,
       sample?.body.label ?? '', bare ?? sample?.body.serial ?? '', sample?.body.source ?? '', isControl,
     ].map(cell); // prettier-ignore

@@ -102,10 +102,12 @@ export async function addVariant(
   return inTransaction(async (db) => {
     const lineUp = await held(db, roundUpId);
     const from = pick(lineUp, of.entryId);
+    if (of.variant === 'second-fan' && from.entry.body.fans.length === 0 && of.fanName.trim() === '')
+      throw new Refused('its fans are not noted: which fan does it have? Name it, and one more of it is added', 'fanName');
     const body =
       of.variant === 'lab-fan'
         ? withLabFan(from.entry.body, { name: of.fanName, eachPrice: of.eachPrice })
-        : withSecondFan(from.entry.body, of.eachPrice);
+        : withSecondFan(from.entry.body, of.fanName, of.eachPrice);
     const taken = takenBy(lineUp);
     const { productId, product } = from;
     if (product.version === 0)

@@ -1,6 +1,10 @@
+import { impossibleRise } from '@/core/reduction/impossible';
+import { askedAbout, oddWindow } from '@/core/runs/askedAbout';
+import { LIMIT_BAND_K } from '@/core/settling/loadStretch';
 import { insertChange, listChanges, type Change } from '@/database/changes';
 import { inTransaction, type Queryable } from '@/database/pool';
 import {
+  entryCodes,
   findEntry,
   lockRun,
   nextLabel,
@@ -8,15 +12,18 @@ import {
   type LockedRun,
   type RunColumns,
 } from '@/database/runEdits';
+import { getRoundUp } from '@/database/roundUps';
 import { insertRun } from '@/database/runs';
 import { CannotReduce, reduceStoredRun } from './reduceStoredRun';
-import type { NewRunInput, RunChanges, RunEdit } from './runEditSchema';
+import type { NewRunInput, RunChanges, RunEdit, RunEdits } from './runEditSchema';
 
 export type EditResult =
   | { saved: true; version: number }
   /** Somebody else was faster: their last change, and the version now. */
   | { saved: false; why: 'conflict'; version: number; last: Change | null }
   | { saved: false; why: 'gone' }
+  /** Values that can be true and are mostly slips: nothing is saved until the reviewer has said so. */
+  | { saved: false; why: 'asked'; asked: string[] }
   | { saved: false; why: 'refused'; message: string };
 
 /** Names of the changed things in the change log, as a reviewer calls them. */
@@ -94,6 +101,7 @@ async function refusable(work: () => Promise<EditResult>): Promise<EditResult> {
   try {
     return await work();
   } catch (error) {
+    if (error instanceof NotSaved) return error.result;
     if (error instanceof CannotReduce) return { saved: false, why: 'refused', message: error.message };
     const { code } = error as { code?: string };
     if (code === '23505')
@@ -102,54 +110,121 @@ async function refusable(work: () => Promise<EditResult>): Promise<EditResult> {
   }
 }
 
+/** Changing these can make a slip that is asked about. */
+const ASKED: ReadonlySet<string> = new Set<keyof RunColumns>([
+  'load_w', 'noise_db', 'floor_db', 'typed_power_w', 'window_start_s', 'window_end_s',
+]); // prettier-ignore
+
+async function askedOf(
+  db: Queryable,
+  roundUpId: number,
+  before: LockedRun,
+  columns: Partial<RunColumns>,
+): Promise<string[]> {
+  if (!Object.keys(columns).some((name) => ASKED.has(name))) return [];
+  const { rig, windowS } = (await getRoundUp(db, roundUpId))!;
+  const now = { ...before, ...columns };
+  const limited = now.typed_cpu_c !== null && now.typed_cpu_c >= rig.limitC - LIMIT_BAND_K;
+  const asked = askedAbout(
+    { loadW: now.load_w, noiseDb: now.noise_db, floorDb: now.floor_db, powerW: now.typed_power_w },
+    limited,
+  );
+  const moved = 'window_start_s' in columns || 'window_end_s' in columns;
+  if (moved && now.window_start_s !== null)
+    asked.push(oddWindow({ startS: now.window_start_s, endS: now.window_end_s! }, windowS));
+  return asked.filter(Boolean);
+}
+
+/** Ends the transaction with what is told. */
+class NotSaved extends Error {
+  constructor(readonly result: Exclude<EditResult, { saved: true }>) {
+    super(result.why);
+  }
+}
+
+/** @throws NotSaved with what stands in the way */
+async function editOne(db: Queryable, roundUpId: number, runId: number, edit: RunEdit): Promise<number> {
+  const before = await lockRun(db, roundUpId, runId);
+  if (!before) throw new NotSaved({ saved: false, why: 'gone' });
+  if (before.version !== edit.version) {
+    const changes = await listChanges(db, runId);
+    const last = changes[changes.length - 1] ?? null;
+    throw new NotSaved({ saved: false, why: 'conflict', version: before.version, last });
+  }
+  const columns = onlyChanged(before, await columnsOf(db, roundUpId, edit.changes));
+  const names = Object.keys(columns) as (keyof RunColumns)[];
+  if (names.length === 0) return before.version;
+  if (before.trace === '' && (columns.typed_cpu_c === null || columns.typed_ambient_c === null)) {
+    throw new CannotReduce('a run without a log needs die and room temperature');
+  }
+  const version = await updateRun(db, runId, columns);
+  const entryNames = 'entry_id' in columns ? await entryCodes(db, roundUpId) : new Map<number, string>();
+  const words = (name: keyof RunColumns, value: unknown) =>
+    name === 'entry_id' ? (entryNames.get(value as number) ?? 'another entry') : shown(value);
+  for (const name of names) {
+    const change = {
+      who: edit.who || 'reviewer',
+      what: NAMES[name] ?? name,
+      was: words(name, before[name]),
+      isNow: words(name, columns[name]),
+    };
+    await insertChange(db, runId, change);
+  }
+  if (names.some((name) => REDUCED.has(name))) await reduceStoredRun(db, runId);
+  // What cannot be is refused before what may be a slip is asked about; either takes all of it back.
+  const asked = edit.sure ? [] : await askedOf(db, roundUpId, before, columns);
+  if (asked.length > 0) throw new NotSaved({ saved: false, why: 'asked', asked });
+  return version;
+}
+
 /**
  * Changes a run by hand, all of it in one transaction with its new numbers and the entries of the change
  * log. Whoever did not see the last change is told of it, and nothing is overwritten.
  */
 export async function editRun(roundUpId: number, runId: number, edit: RunEdit): Promise<EditResult> {
   return refusable(() =>
+    inTransaction(async (db) => ({ saved: true, version: await editOne(db, roundUpId, runId, edit) })),
+  );
+}
+
+export type ManyResult =
+  | { saved: true; versions: number[] }
+  | { saved: false; run: number; result: Exclude<EditResult, { saved: true }> };
+
+/** Changes several runs at once: all of them, or none and the first that stood in the way. */
+export async function editRuns(roundUpId: number, { who, sure, edits }: RunEdits): Promise<ManyResult> {
+  let at = 0;
+  const result = await refusable(() =>
     inTransaction(async (db) => {
-      const before = await lockRun(db, roundUpId, runId);
-      if (!before) return { saved: false, why: 'gone' };
-      if (before.version !== edit.version) {
-        const changes = await listChanges(db, runId);
-        return {
-          saved: false,
-          why: 'conflict',
-          version: before.version,
-          last: changes[changes.length - 1] ?? null,
-        };
+      const versions: number[] = [];
+      for (const edit of edits) {
+        at = edit.run;
+        versions.push(await editOne(db, roundUpId, edit.run, { who, sure, ...edit }));
       }
-      const columns = onlyChanged(before, await columnsOf(db, roundUpId, edit.changes));
-      const names = Object.keys(columns) as (keyof RunColumns)[];
-      if (names.length === 0) return { saved: true, version: before.version };
-      if (before.trace === '' && (columns.typed_cpu_c === null || columns.typed_ambient_c === null)) {
-        throw new CannotReduce('a run without a log needs die and room temperature');
-      }
-      const version = await updateRun(db, runId, columns);
-      for (const name of names) {
-        const change = {
-          who: edit.who || 'reviewer',
-          what: NAMES[name] ?? name,
-          was: shown(before[name]),
-          isNow: shown(columns[name]),
-        };
-        await insertChange(db, runId, change);
-      }
-      if (names.some((name) => REDUCED.has(name))) await reduceStoredRun(db, runId);
-      return { saved: true, version };
+      return { saved: true as const, version: 0, versions };
     }),
   );
+  if (!result.saved) return { saved: false, run: at, result };
+  return { saved: true, versions: (result as { versions: number[] } & typeof result).versions };
 }
 
 /** A run typed where there is no log: settled means by hand. */
 export async function typeRun(
   roundUpId: number,
   input: NewRunInput,
-): Promise<{ saved: true; id: number; label: string } | { saved: false; message: string }> {
+): Promise<
+  | { saved: true; id: number; label: string }
+  | { saved: false; message: string; field?: string }
+  | { saved: false; asked: string[] }
+> {
   return inTransaction(async (db) => {
     const entry = await findEntry(db, roundUpId, input.entry);
     if (!entry) return { saved: false, message: `no entry "${input.entry}" in this round-up` };
+    const impossible = impossibleRise(input.cpuC, input.ambientC, input.loadW);
+    if (impossible) return { saved: false, message: impossible, field: 'cpuC' };
+    const { rig } = (await getRoundUp(db, roundUpId))!;
+    const asked = input.sure ? [] : askedAbout(input, input.cpuC >= rig.limitC - LIMIT_BAND_K);
+    if (asked.length > 0) return { saved: false, asked };
     const label = await nextLabel(db, roundUpId);
     const id = await insertRun(db, {
       label,
@@ -157,8 +232,8 @@ export async function typeRun(
       mount: input.mount,
       pass: input.pass,
       loadW: input.loadW,
-      loadName: '',
-      gpuLoadW: 0,
+      loadName: input.loadName.trim(),
+      gpuLoadW: input.gpuLoadW,
       setting: input.setting,
       control: 'fixed',
       noiseDb: input.noiseDb,

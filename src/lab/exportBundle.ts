@@ -75,6 +75,7 @@ export async function exportBundle(
   }));
   const entries = view.entries.map((entry, i) => ({
     ...entry,
+    product: entry.productName,
     ...entryExtras[i]!,
     kind: entry.kind as EntryKind,
   }));

@@ -99,7 +99,7 @@ function makeRun(
       'no room temperature: no log has a reading in this run (do their clocks overlap?), and none is typed',
     );
   }
-  const rule = { loadW: plan.loadW, program: false, ...rig, typedAmbientC: room?.ambientC };
+  const rule = { loadW: plan.loadW, program: plan.loadName !== '', ...rig, typedAmbientC: room?.ambientC };
   const reduction = reduceTrace(toTrace({ channels }), rule);
   if (!reduction.known) return stopped(reduction.reason);
   const read = metered(channels, reduction.value.window);
@@ -198,8 +198,8 @@ async function writeRuns(
         mount: run.mount,
         pass: run.pass,
         loadW: run.loadW,
-        loadName: '',
-        gpuLoadW: 0,
+        loadName: run.loadName,
+        gpuLoadW: run.gpuLoadW,
         setting: run.setting,
         control: 'fixed',
         noiseDb,

@@ -1,5 +1,6 @@
-import { blankEntry, entryPrice, isCovered, type Entry } from '@/core/lineUp/entry';
+import { blankEntry, entryPrice, fansText, isCovered, type Entry } from '@/core/lineUp/entry';
 import { blankProduct, type Product, type ProductKind } from '@/core/lineUp/product';
+import { variantNames } from '@/core/lineUp/variantNames';
 import type { Sample } from '@/core/lineUp/sample';
 import { listLineUp, type LineUpRow } from '@/database/lineUp';
 import { withDatabase, type Queryable } from '@/database/pool';
@@ -45,8 +46,10 @@ export interface LineUpEntry {
   code: string;
   position: number;
   isControl: boolean;
-  /** As pages and exports call it. */
+  /** As pages call it: variants of one product have names of their own. */
   shownName: string;
+  /** The product's own name, or its cover. */
+  productName: string;
   covered: boolean;
   price: number | null;
   runs: number;
@@ -62,12 +65,14 @@ function lineUpEntry(row: LineUpRow): LineUpEntry {
   const product = row.product ?? { version: 0, body: blankProductOf(outline) };
   const entry = row.entry ?? { version: 0, body: blankEntryOf(outline) };
   const covered = isCovered(entry.body);
+  const name = covered ? entry.body.coverName : product.body.name;
   return {
     entryId: row.entryId,
     code: row.code,
     position: row.position,
     isControl: row.isControl,
-    shownName: covered ? entry.body.coverName : product.body.name,
+    shownName: name,
+    productName: name,
     covered,
     price: row.entry || row.product ? entryPrice(product.body, entry.body) : row.price,
     runs: row.runs,
@@ -80,7 +85,16 @@ function lineUpEntry(row: LineUpRow): LineUpEntry {
 }
 
 export async function lineUpOf(db: Queryable, roundUpId: number): Promise<LineUpEntry[]> {
-  return (await listLineUp(db, roundUpId)).map(lineUpEntry);
+  const lineUp = (await listLineUp(db, roundUpId)).map(lineUpEntry);
+  const names = variantNames(
+    lineUp.map(({ productName, covered, entry, sample }) => ({
+      name: productName,
+      covered,
+      fans: fansText(entry.body),
+      sample: sample?.body.label ?? '',
+    })),
+  );
+  return lineUp.map((of, i) => ({ ...of, shownName: names[i]! }));
 }
 
 /** The line-up of a round-up, in its order. */

@@ -1,12 +1,24 @@
+import { loadLabel } from '@/core/runs/load';
 import { withDatabase } from '@/database/pool';
 import { listCitedEntries, listRoundUps, type RoundUpSummary } from '@/database/roundUps';
+import { briefOf } from './briefView';
 
 export async function listLabRoundUps(): Promise<RoundUpSummary[]> {
   return withDatabase(listRoundUps);
 }
 
-/** Entries of a round-up by code and product, for choosing one. */
-export async function listLabEntries(roundUpId: number): Promise<{ entry: string; product: string }[]> {
-  const entries = await withDatabase((db) => listCitedEntries(db, roundUpId));
-  return entries.map(({ entry, product }) => ({ entry, product }));
+/** What runs can be brought into a round-up as: its entries by code and name, and the heat loads of its method. */
+export async function listLabTarget(
+  roundUpId: number,
+): Promise<{ entries: { entry: string; product: string }[]; loads: string[] }> {
+  return withDatabase(async (db) => {
+    const entries = await listCitedEntries(db, roundUpId);
+    const brief = await briefOf(db, roundUpId);
+    return {
+      entries: entries.map(({ entry, product }) => ({ entry, product })),
+      loads: (brief?.body.loads ?? []).map((of) =>
+        loadLabel({ loadW: of.watts, loadName: of.program, gpuLoadW: of.gpuWatts }),
+      ),
+    };
+  });
 }

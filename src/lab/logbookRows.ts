@@ -1,5 +1,7 @@
 import { packRows, type LogbookRow } from '@/core/runs/logbookRow';
 import { loadParam } from '@/core/runs/loadParam';
+import { withDatabase } from '@/database/pool';
+import { listDeletedRuns, type DeletedRun } from '@/database/runEdits';
 import { onceFor } from './keptWhileUnwritten';
 import { notedRuns, type RoundUpView } from './roundUpView';
 
@@ -29,8 +31,15 @@ function rowsOf(view: RoundUpView): LogbookRow[] {
     state,
     flagged,
     notes: notes.join(' · '),
+    setAside: run.setAside,
+    version: run.version,
   }));
 }
 
 /** The logbook's rows as one text, made once. */
 export const packedLogbook = onceFor((view: RoundUpView) => packRows(rowsOf(view)));
+
+/** Runs of a round-up that were deleted: they stay in the lab. */
+export function deletedRuns(roundUpId: number): Promise<DeletedRun[]> {
+  return withDatabase((db) => listDeletedRuns(db, roundUpId));
+}

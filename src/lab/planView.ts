@@ -1,3 +1,4 @@
+import { fansText } from '@/core/lineUp/entry';
 import { median } from '@/core/statistics/median';
 import { doneBy, type DoneRun } from '@/core/plan/doneRuns';
 import { designedMountings } from '@/core/plan/mountings';
@@ -6,6 +7,7 @@ import { defaultPlanSettings, type PlanEntry } from '@/core/plan/planSettings';
 import type { RigScatter } from '@/core/plan/smallestDifference';
 import { loadLabel } from '@/core/runs/load';
 import { rigSpread } from '@/core/uncertainty/rigSpread';
+import { valueAtLine } from '@/core/curves/valueAtLine';
 import { settingMeans } from '@/core/curves/settingMeans';
 import { labRunPoint, type LabRun } from '@/core/runs/labRun';
 import { groupBy } from '@/core/statistics/groupBy';
@@ -16,11 +18,11 @@ import { withDatabase } from '@/database/pool';
 import { readSheet, type KeptSheet } from '@/database/sheets';
 import { briefOf } from './briefView';
 import { lineUpOf, type LineUpEntry } from './lineUpView';
-import { viewRoundUp, type RoundUpView } from './roundUpView';
+import { curvesOf, viewRoundUp, type RoundUpView } from './roundUpView';
 
 export interface PlanView {
   sheet: KeptSheet<PlanSheet>;
-  entries: (PlanEntry & { name: string })[];
+  entries: (PlanEntry & { name: string; fans: string })[];
   /** Keys of the brief's heat loads, as planned points name them, in their order. */
   loads: string[];
   /** What each of them consists of. */
@@ -64,11 +66,16 @@ function learntSoakMin(runs: readonly LabRun[], windowS: number): number | null 
   return Math.max(10, Math.ceil((1.15 * median(times) + windowS) / 60));
 }
 
-function planEntry(of: LineUpEntry, runs: readonly LabRun[], windowS: number): PlanEntry & { name: string } {
+function planEntry(
+  of: LineUpEntry,
+  runs: readonly LabRun[],
+  windowS: number,
+): PlanEntry & { name: string; fans: string } {
   const fixed = of.product.body.connector === 'fixed';
   return {
     entry: of.code,
     name: of.shownName,
+    fans: fansText(of.entry.body),
     kind: of.product.body.kind,
     isControl: of.isControl,
     learntSoakMin: learntSoakMin(runs, windowS),
@@ -112,9 +119,11 @@ export async function viewPlan(roundUpId: number, today: string): Promise<PlanVi
   const { scatter, from } = learntScatter(view);
   const counting = view.runs.filter((run) => run.setAside === '');
   const risesK: PlanView['risesK'] = {};
-  for (const run of counting) {
-    const ofLoad = (risesK[loadLabel(run)] ??= {});
-    ofLoad[run.entry] = Math.min(ofLoad[run.entry] ?? Infinity, run.reduction.riseK);
+  for (const { label, curves } of curvesOf(view)) {
+    for (const curve of curves) {
+      const at = valueAtLine(curve, view.roundUp.noiseLineDba);
+      if (at.placed) (risesK[label] ??= {})[curve.entry] = at.riseK;
+    }
   }
   return {
     sheet: sheet ?? { version: 0, body: blankPlan(brief!.body, view.runs, today) },

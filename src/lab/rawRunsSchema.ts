@@ -25,6 +25,8 @@ export const rawRunsPlan = object({
         .min(0, 'a heat load cannot be negative')
         .max(10_000)
         .required('a heat load was expected'),
+      loadName: text(200).trim().default(''),
+      gpuLoadW: finite().min(0, 'a heat load cannot be negative').max(10_000).default(0),
       setting: text(200).trim().required('the fan setting needs a label'),
       mount: finite().integer().min(1).required(),
       pass: finite().integer().min(1).required(),

@@ -1,5 +1,6 @@
 import { labRunPoint, type LabRun } from '@/core/runs/labRun';
 import { entryCurves, type EntryCurve } from '@/core/curves/entryCurve';
+import type { Brief } from '@/core/brief/brief';
 import type { RigBook } from '@/core/rig/instrument';
 import { instrumentDoubt, type InstrumentDoubt } from '@/core/rig/instrumentDoubt';
 import { groupBy } from '@/core/statistics/groupBy';
@@ -18,8 +19,12 @@ export interface RoundUpView {
   roundUp: RoundUp;
   entries: CitedEntry[];
   runs: LabRun[];
+  /** Heat loads of the method, in their order. */
+  methodLoads: Load[];
   /** What the rig's instruments leave in doubt. */
   instruments: InstrumentDoubt;
+  /** A brief was written; else the loads are the watts that a bundle names. */
+  isWritten: boolean;
 }
 
 export interface LoadCurves {
@@ -34,12 +39,25 @@ async function readRoundUp(db: Queryable, id: number): Promise<RoundUpView | nul
   // No run may be missing from a list for want of a number.
   for (const runId of await listUnreducedRuns(db, id))
     await inTransaction((writing) => reduceStoredRun(writing, runId, 'keep'));
-  const [entries, runs, book] = await Promise.all([
+  const [entries, runs, book, brief] = await Promise.all([
     listCitedEntries(db, id),
     listRuns(db, id),
     readSheet<RigBook>(db, 'rig-book', roundUp.rigId),
+    readSheet<Brief>(db, 'brief', id),
   ]);
-  return { roundUp, entries, runs, instruments: instrumentDoubt(book?.body ?? null) };
+  const methodLoads = brief
+    ? brief.body.loads.map((of) => ({ loadW: of.watts, loadName: of.program, gpuLoadW: of.gpuWatts }))
+    : roundUp.loadsW.map((loadW) => ({ loadW, loadName: '', gpuLoadW: 0 }));
+  const names = new Map(entries.map((of) => [of.entry, of.product]));
+  for (const run of runs) run.product = names.get(run.entry)!;
+  return {
+    roundUp,
+    entries,
+    runs,
+    methodLoads,
+    isWritten: brief !== null,
+    instruments: instrumentDoubt(book?.body ?? null),
+  };
 }
 
 const kept = keptWhileUnwritten(readRoundUp, 8);
@@ -53,18 +71,19 @@ export function viewRoundUp(id: number): Promise<RoundUpView | null> {
 }
 
 /** The loads of a round-up: those of its method first, in their order, then what else was measured. */
-export function loadsOf({ roundUp, runs }: RoundUpView): Load[] {
+export function loadsOf({ runs, methodLoads, isWritten }: RoundUpView): Load[] {
   const loads = new Map<string, Load>();
   for (const { loadW, loadName, gpuLoadW } of runs)
     loads.set(loadKey({ loadW, loadName, gpuLoadW }), { loadW, loadName, gpuLoadW });
-  const ofMethod = roundUp.loadsW.map((loadW) => ({ loadW, loadName: '', gpuLoadW: 0 }));
-  for (const load of ofMethod) {
-    const measured = [...loads.values()].some((of) => of.loadW === load.loadW && of.loadName === '');
-    if (!measured) loads.set(loadKey(load), load);
+  for (const load of methodLoads) {
+    // A bundle's method knows watts alone: what was measured at them is meant, a program or a card beside it too.
+    const meant = [...loads.values()].some((of) => of.loadW === load.loadW);
+    if (!meant || isWritten) loads.set(loadKey(load), loads.get(loadKey(load)) ?? load);
   }
   const rank = (load: Load) => {
-    const at = load.loadName ? -1 : roundUp.loadsW.indexOf(load.loadW);
-    return at < 0 ? roundUp.loadsW.length : at;
+    const exact = methodLoads.findIndex((of) => loadKey(of) === loadKey(load));
+    const at = exact < 0 && !isWritten ? methodLoads.findIndex((of) => of.loadW === load.loadW) : exact;
+    return at < 0 ? methodLoads.length : at;
   };
   return [...loads.values()].sort(
     (a, b) => rank(a) - rank(b) || a.loadW - b.loadW || (loadKey(a) < loadKey(b) ? -1 : 1),

@@ -1,4 +1,4 @@
-import { boolean, number, object, string, type InferType } from 'yup';
+import { array, boolean, number, object, string, type InferType } from 'yup';
 
 const text = (most: number) => string().max(most, 'longer than ${max} characters');
 const finite = () => number().typeError('a number was expected');
@@ -36,7 +36,27 @@ export const runEdit = object({
   /** The version that the reviewer saw. */
   version: finite().integer().required(),
   changes: runChanges.required(),
+  /** The reviewer was asked, and means it. */
+  sure: boolean().default(false),
 }).noUnknown();
+
+/** Several runs at once, each with the version that was seen of it. */
+export const runEdits = object({
+  who: text(100).default('reviewer'),
+  sure: boolean().default(false),
+  edits: array(
+    object({
+      run: finite().integer().min(1).required(),
+      version: finite().integer().required(),
+      changes: runChanges.required(),
+    }).noUnknown(),
+  )
+    .min(1, 'no runs were chosen')
+    .max(5000, 'at most ${max} runs at once')
+    .required(),
+}).noUnknown();
+
+export type RunEdits = InferType<typeof runEdits>;
 
 export type RunEdit = InferType<typeof runEdit>;
 export type RunChanges = InferType<typeof runChanges>;
@@ -48,6 +68,8 @@ export const newRun = object({
   mount: counted().required(),
   pass: counted().required(),
   loadW: finite().min(0, 'a heat load cannot be negative').max(10_000).required('a heat load was expected'),
+  loadName: text(200).default(''),
+  gpuLoadW: finite().min(0, 'a heat load cannot be negative').max(10_000).default(0),
   noiseDb: level().required('the reading of the meter was expected'),
   floorDb: level().required('the reading of the room alone was expected'),
   cpuC: celsius().required('the die’s mean was expected'),
@@ -55,6 +77,8 @@ export const newRun = object({
   powerW: finite().min(0, 'power cannot be negative').nullable().default(null),
   rpm: finite().min(0, 'a speed cannot be negative').nullable().default(null),
   note: text(4000).default(''),
+  /** The reviewer was asked, and means it. */
+  sure: boolean().default(false),
 }).noUnknown();
 
 export type NewRunInput = InferType<typeof newRun>;

@@ -29,7 +29,7 @@ const runsOf = async (entry: string, mount: number) =>
 test('a badly seated mount is told, set aside as a whole to be made again, and the plan asks for it anew', async () => {
   const at = { entry: 'galerna-twin', mount: 1 };
   // The demo has it set aside already: taken back, it stands apart.
-  for (const run of await runsOf(at.entry, 1)) await editRun(id, run.id, { who: 'test', version: run.version, changes: { setAside: '', window: undefined as never } });
+  for (const run of await runsOf(at.entry, 1)) await editRun(id, run.id, { who: 'test', sure: false, version: run.version, changes: { setAside: '', window: undefined as never } });
   const advice = await adviseMount(id, (await viewRoundUp(id))!.runs, at);
   expect(advice).toMatchObject({ advice: 'remount', mount: 1 });
   const before = (await viewBench(id, NOW))!.done;

@@ -140,7 +140,7 @@ test('a pulled cable: the run goes on after it, the load off for want of a word 
 
 test('a finished run stands in the logbook once, with its trace, and the guard’s verdict is kept as a result', async () => {
   const id = await soaking(roundUpId, entry, ['100 %']);
-  await withDatabase((db) => insertCommand(db, id, { do: 'overrule', reason: 'test' }, 'test'));
+  await withDatabase((db) => insertCommand(db, id, { do: 'overrule', reason: 'test', at: 0 }, 'test'));
   await inPhase(roundUpId, 'cool-down');
   const runs = (await withDatabase((db) => listRuns(db, roundUpId))).filter((of) => of.mount === 9);
   expect(runs).toHaveLength(1);

@@ -4,10 +4,11 @@ import { withDatabase } from '@/database/pool';
 import { listChanges } from '@/database/changes';
 import { readZip } from '@/formats/bundle/bundleZip';
 import { fromSafeText, safeText } from '@/formats/safeText';
-import { editRun, typeRun } from '@/lab/editRun';
+import { editRun, editRuns, typeRun } from '@/lab/editRun';
+import { deletedRuns } from '@/lab/logbookRows';
 import { curvesOf, notedRuns, viewRoundUp } from '@/lab/roundUpView';
 import { viewRun } from '@/lab/runView';
-import { newRun, runEdit } from '@/lab/runEditSchema';
+import { newRun, runEdit, runEdits } from '@/lab/runEditSchema';
 import { smallBundle } from '../support/bundles';
 import { exported, importSound, inFreshLab } from '../support/lab';
 
@@ -17,8 +18,8 @@ async function runOf(roundUpId: number, label: string) {
   return (await viewRoundUp(roundUpId))!.runs.find((run) => run.label === label);
 }
 
-const edit = (version: number, changes: object, who = 'Ana') =>
-  runEdit.validateSync({ who, version, changes });
+const edit = (version: number, changes: object, who = 'Ana', sure = false) =>
+  runEdit.validateSync({ who, version, changes, sure });
 
 test('set aside, take back, delete and undo: each is logged, and the curve follows', async () => {
   const id = await importSound(smallBundle());
@@ -199,3 +200,54 @@ test('a round-up given back and brought in elsewhere makes the same numbers and 
     { numRuns: 15 },
   );
 });
+
+test('several runs at once: all of them or none, to another entry or mount, and back', async () => {
+  const id = await importSound(smallBundle());
+  const runs = await Promise.all(['1', '2'].map(async (label) => (await runOf(id, label))!));
+  const send = (changes: object, versions: number[]) =>
+    editRuns(id, runEdits.validateSync({ who: 'Ana', edits: runs.map((run, i) => ({ run: run.id, version: versions[i], changes })) }));
+  expect(await send({ entry: 'b', mount: 3 }, [1, 1])).toEqual({ saved: true, versions: [2, 2] });
+  expect(await runOf(id, '1')).toMatchObject({ entry: 'b', product: 'Poniente', mount: 3 });
+  const changes = await withDatabase((db) => listChanges(db, runs[0]!.id));
+  expect(changes.map(({ what, was, isNow }) => [what, was, isNow]).sort()).toEqual([['entry', 'a', 'b'], ['mount', '1', '3']]);
+  // One of them was changed meanwhile: none is.
+  await editRun(id, runs[1]!.id, edit(2, { note: 'by Berta' }, 'Berta'));
+  expect(await send({ setAside: 'wet paste' }, [2, 2])).toMatchObject({ saved: false, run: runs[1]!.id, result: { why: 'conflict' } });
+  expect((await runOf(id, '1'))!.setAside).toBe('');
+  expect(await send({ entry: 'nowhere' }, [2, 3])).toMatchObject({ saved: false, result: { why: 'refused' } });
+  expect(() => runEdits.validateSync({ edits: [] })).toThrow('no runs were chosen');
+}); // prettier-ignore
+
+test('what was deleted is listed with its day and comes back, number and all', async () => {
+  const id = await importSound(smallBundle());
+  const run = (await runOf(id, '3'))!;
+  await editRun(id, run.id, edit(1, { deleted: true }));
+  const [gone] = await deletedRuns(id);
+  expect(gone).toMatchObject({ label: '3', entry: 'b', version: 2 });
+  expect(Date.now() - gone!.deletedAt.getTime()).toBeLessThan(60_000);
+  await editRun(id, run.id, edit(2, { deleted: false }));
+  expect(await deletedRuns(id)).toEqual([]);
+  expect((await runOf(id, '3'))!.reduction.riseK).toBeCloseTo(run.reduction.riseK, 9);
+});
+
+test('slips are asked about before they are kept, and the impossible is refused', async () => {
+  const id = await importSound(smallBundle());
+  const typed = { entry: 'a', setting: '70 %', mount: 1, pass: 1, loadW: 140, noiseDb: 33, floorDb: 22, cpuC: 61, ambientC: 23, powerW: 139 };
+  const type = (more: object) => typeRun(id, newRun.validateSync({ ...typed, ...more }));
+  expect(await type({ cpuC: 20, powerW: 14 })).toMatchObject({ saved: false, message: expect.stringContaining('at or under the room'), field: 'cpuC' });
+  expect(await type({ powerW: 14 })).toEqual({ saved: false, asked: ['power of 14 W at a load of 140 W: is that right?'] });
+  expect(await type({ noiseDb: 20 })).toMatchObject({ asked: [expect.stringContaining('quieter than the room alone')] });
+  // A die held at its limit lets little power through.
+  expect(await type({ cpuC: 89.9, powerW: 80 })).toMatchObject({ saved: true });
+  const kept = await type({ powerW: 14, sure: true });
+  expect(kept).toMatchObject({ saved: true });
+  const { runs } = (await viewRoundUp(id))!;
+  const noted = notedRuns((await viewRoundUp(id))!).find((of) => of.run.typedPowerW === 139 || of.run.typedPowerW === 14)!;
+  expect(noted.state).toBe('typed');
+  expect(noted.run.reduction.maximumRiseK).toBeNaN();
+  const logged = runs.find((of) => of.label === '1')!;
+  const window = { startS: 300, endS: 380, reason: 'short' };
+  expect(await editRun(id, logged.id, edit(1, { window }))).toMatchObject({ why: 'asked', asked: ['a window of 80 s, where the method has 300 s: is that meant?'] });
+  expect(await editRun(id, logged.id, edit(1, { window }, 'Ana', true))).toMatchObject({ saved: true });
+  expect(await editRun(id, logged.id, edit(2, { floorDb: 44 }))).toMatchObject({ why: 'asked' });
+}); // prettier-ignore

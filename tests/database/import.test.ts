@@ -75,7 +75,7 @@ test('a bundle with a broken row imports nothing and lists what is wrong', async
   );
   expect(off).toMatchObject({
     imported: false,
-    problems: [{ file: 'traces/2.csv', message: 'the load was never on' }],
+    problems: [{ file: 'runs.csv', line: 3, message: 'traces/2.csv: the load was never on' }],
   });
   expect(await counts()).toBe(before);
 });

@@ -6,7 +6,11 @@ import { importRawRuns } from '@/lab/importRawRuns';
 import { rawRunsPlan } from '@/lab/rawRunsSchema';
 import { beginUpload, fileBytes, takeFile, uploadedFiles, UploadRefused } from '@/lab/uploads';
 import { simulatedEvening } from '../support/evening';
-import { inFreshLab } from '../support/lab';
+import { changeEntry } from '@/lab/changeLineUp';
+import { viewLineUp } from '@/lab/lineUpView';
+import { viewRoundUp } from '@/lab/roundUpView';
+import { smallBundle } from '../support/bundles';
+import { importSound, inFreshLab } from '../support/lab';
 
 inFreshLab();
 afterAll(closePool);
@@ -62,7 +66,7 @@ test('an evening of three instruments, joined by their clocks, gives the known r
 
   // Without the meter's clock put right the first run has the second's noise at its end, or none.
   const refused = await importRawRuns(id, plan({ dryRun: false, runs: [run(from + 9000, from + 9900, 'x')] }));
-  expect(refused).toMatchObject({ imported: false, message: '1 of 1 runs cannot be taken yet' });
+  expect(refused).toMatchObject({ imported: false, message: '1 of 1 runs cannot be taken yet', unused: ['meter.csv', 'room.txt', 'sensors.csv'] });
   expect(await importRawRuns(id, plan({ dryRun: false, target: { title: '' } }))).toMatchObject({ imported: false, message: 'the new round-up needs a title' });
 
   const done = await importRawRuns(id, plan({ dryRun: false }));
@@ -102,4 +106,34 @@ test('what a reviewer says of columns is remembered for logs with the same headi
   const [kept] = await withDatabase((db) => listRuns(db, done.roundUpId));
   expect(kept).toMatchObject({ noiseDb: 33.4, ambientDoubtK: 1, reduction: { ambientSource: 'typed', ambientMeanC: 21.5 } });
   expect(kept!.reduction.riseK).toBeCloseTo(38.5, 0);
+}); // prettier-ignore
+
+test('two sensor logs and one meter: both count, what is not used is named, and a line-up with gaps takes the runs', async () => {
+  const log = (from: number, riseK: number) =>
+    new TextEncoder().encode(['t_s,cpu_c,ambient_c,power_w', ...Array.from({ length: 700 }, (_, i) => `${from + i},${(21 + riseK).toFixed(1)},21.0,170`)].join('\n'));
+  const meter = new TextEncoder().encode(['t_s,level (dB(A))', ...Array.from({ length: 2400 }, (_, i) => `${i},${i === 650 ? 60 : i < 1000 ? 33.0 : 36.0}`)].join('\n'));
+  const id = await uploaded(new Map([['one.csv', log(0, 40)], ['two.csv', log(1000, 36)], ['again.csv', log(100, 90)], ['meter.csv', meter]]));
+  const files = await uploadedFiles(id);
+  const roundUp = await importSound(smallBundle((bundle) => bundle.set('entries.csv', bundle.get('entries.csv')!.replace('b,Poniente', 'b,Levante').replace('2 × 120 mm,2', '1 × 120 mm,1'))));
+  const entries = await viewLineUp(roundUp);
+  await changeEntry(roundUp, entries[0]!.entryId, { cited: false }, 'test');
+  const run = (fromS: number, entry: string, setting: string) => ({ fromS, toS: fromS + 699, entry, loadW: 170, setting, mount: 1, pass: 1, floorDb: 21 });
+  const plan = (dryRun: boolean, first: string, twice = 'Nuevo') =>
+    rawRunsPlan.cast({ dryRun, logs: files.map((of) => ({ fileId: of.id, offsetS: 0 })), runs: [run(0, first, '70 %'), run(1000, twice, '90 %')], target: { roundUpId: roundUp } });
+  const looked = await importRawRuns(id, plan(true, 'b'));
+  if (looked.imported) throw new Error('looking has written');
+  expect(looked.unused).toEqual(['again.csv']);
+  // A burst of the meter is left out by the bench's rule, and told.
+  expect(looked.runs[0]).toMatchObject({ problem: '', noiseDb: 33, riseK: expect.closeTo(40, 1), note: expect.stringContaining('left out as bursts') });
+  expect(looked.runs[1]).toMatchObject({ problem: '', noiseDb: 36, riseK: expect.closeTo(36, 1) });
+  expect(await importRawRuns(id, plan(false, 'b'))).toMatchObject({ imported: true, runs: 2 });
+  const now = await viewRoundUp(roundUp);
+  expect(now!.runs.filter((of) => of.setting === '70 %').map((of) => of.entry)).toEqual(['b']);
+  expect(now!.entries.map((of) => of.product)).toEqual(['Levante', 'Nuevo']);
+}); // prettier-ignore
+
+test('of two entries with one name neither is guessed', async () => {
+  const roundUp = await importSound(smallBundle((bundle) => bundle.set('entries.csv', bundle.get('entries.csv')!.replace('b,Poniente', 'b,Levante'))));
+  const names = (await viewRoundUp(roundUp))!.entries.map((of) => of.product);
+  expect(names).toEqual(['Levante', 'Levante, second fan']);
 }); // prettier-ignore

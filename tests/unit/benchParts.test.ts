@@ -82,7 +82,7 @@ test('orders out of their step change nothing but what they may', () => {
   const mount = begun(['80 %']);
   const step = (state: BenchState, ...commands: Parameters<typeof benchStep>[2][number][]) =>
     benchStep(state, [sampleAt(5)], commands, 5, RULE).state;
-  expect(step(mount, { do: 'overrule', reason: 'late' })).toEqual(mount);
+  expect(step(mount, { do: 'overrule', reason: 'late', at: 0 })).toEqual(mount);
   expect(step(mount, { do: 'note', text: 'a' }, { do: 'note', text: 'b' }).note).toBe('a; b');
   expect(step(mount, { do: 'confirm' }, { do: 'confirm' }).phase).toBe('floor');
   const stopped = step(mount, { do: 'abort', reason: '' });

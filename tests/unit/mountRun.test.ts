@@ -132,7 +132,7 @@ test('over the rule with a reason, a note, and stopped by hand', () => {
   const overruled = measure('lebeche-120', ['100 %'], {
     commands: new Map([
       [500, { do: 'note', text: 'a lorry outside' }],
-      [520, { do: 'overrule', reason: 'late' }],
+      [520, { do: 'overrule', reason: 'late', at: 0 }],
     ]),
   });
   expect(overruled.runs[0]!.note).toContain('a lorry outside; called settled over the rule: late');

@@ -83,7 +83,8 @@ export interface BenchRule {
 
 export type BenchCommand =
   | { do: 'confirm' }
-  | { do: 'overrule'; reason: string }
+  /** For the point in hand when it was asked for; counted from 0. */
+  | { do: 'overrule'; reason: string; at: number }
   | { do: 'abort'; reason: string }
   | { do: 'note'; text: string };
 

@@ -43,7 +43,8 @@ function obey(state: BenchState, command: BenchCommand, nowS: number): BenchStat
       if (state.phase === 'cool-down') return enter(state, 'done', nowS, 'This mount is done.');
       return state;
     case 'overrule':
-      if (state.phase !== 'soak') return state;
+      // A reason that comes late is not the next setting's.
+      if (state.phase !== 'soak' || command.at !== state.at) return state;
       return enter({ ...state, overruled: command.reason }, 'reading', nowS, 'Called settled. Reading the meter.');
     case 'abort':
       return hasEnded(state) ? state : stop(state, nowS, `Stopped: ${command.reason || 'by hand'}. The load is off.`);

@@ -5,22 +5,25 @@ export interface LogPart {
 }
 
 /**
- * Logs of one kind as one: each adds what lies outside the spans that those before it cover, so that two logs of one
- * evening follow each other and of two at the same time the first counts. Gives the joined readings in order of time,
- * and which parts gave any.
+ * Logs of one kind as one: the longest first, each adds what lies outside the spans that those before it cover, so that
+ * two logs of one evening follow each other, and of two at the same time the longer counts (of equals the first). Gives
+ * the joined readings in order of time, and which parts gave any.
  */
 export function chained(parts: readonly LogPart[]): { timeS: number[]; values: number[]; used: boolean[] } {
   const spans: { fromS: number; toS: number }[] = [];
   const rows: { atS: number; value: number }[] = [];
-  const used = parts.map(({ timeS, values }) => {
-    const before = rows.length;
+  const used = parts.map(() => false);
+  const longestFirst = parts.map((_, i) => i).sort((a, b) => parts[b]!.timeS.length - parts[a]!.timeS.length);
+  for (const part of longestFirst) {
+    const { timeS, values } = parts[part]!;
     for (let i = 0; i < timeS.length; i += 1) {
       const atS = timeS[i]!;
-      if (!spans.some((span) => atS >= span.fromS && atS <= span.toS)) rows.push({ atS, value: values[i]! });
+      if (spans.some((span) => atS >= span.fromS && atS <= span.toS)) continue;
+      rows.push({ atS, value: values[i]! });
+      used[part] = true;
     }
     if (timeS.length > 0) spans.push({ fromS: timeS[0]!, toS: timeS[timeS.length - 1]! });
-    return rows.length > before;
-  });
+  }
   rows.sort((a, b) => a.atS - b.atS);
   return { timeS: rows.map((row) => row.atS), values: rows.map((row) => row.value), used };
 }

@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { isMissing } from '../missing';
 import { seededChance } from '../../../tests/support/chance';
+import { levelStepDb } from '../levels/levelStep';
+import { chained } from './chained';
 import { cutRuns } from './cutRuns';
 import { joinOnto, reachS } from './joinOnto';
 
@@ -37,3 +39,25 @@ test('an evening is cut where load or fans step, and nowhere else', () => {
   expect(cuts).toHaveLength(5);
   [200, 1000, 2000, 2900, 3800].forEach((at, i) => expect(Math.abs(cuts[i]! - at)).toBeLessThanOrEqual(5));
 });
+
+test('logs of one kind follow each other; of two at one time the first counts, and a log that gives nothing is told', () => {
+  const first = { timeS: [0, 1, 2, 3], values: [10, 11, 12, 13] };
+  const later = { timeS: [3, 4, 5], values: [23, 24, 25] };
+  const within = { timeS: [1, 2], values: [91, 92] };
+  const before = { timeS: [-2, -1], values: [8, 9] };
+  expect(chained([first, later, within, before])).toEqual({
+    timeS: [-2, -1, 0, 1, 2, 3, 4, 5],
+    values: [8, 9, 10, 11, 12, 13, 24, 25],
+    used: [true, true, false, true],
+  });
+  expect(chained([])).toEqual({ timeS: [], values: [], used: [] });
+});
+
+test('a step of a level is found whatever its time, a burst and noise make none', () => {
+  const chance = seededChance(8);
+  const noise = Array.from({ length: 300 }, () => 33 + 0.2 * chance.normal());
+  expect(levelStepDb(noise)).toBeLessThan(0.4);
+  for (const at of [60, 150, 250]) expect(levelStepDb(noise.map((of, i) => (i < at ? of : of - 12)))).toBeCloseTo(12, 0);
+  expect(levelStepDb(noise.map((of, i) => (i > 100 && i < 104 ? 60 : of)))).toBeLessThan(1);
+  expect(levelStepDb([33, 45])).toBe(0);
+}); // prettier-ignore

@@ -24,7 +24,8 @@ export function levelStepDb(levelsDb: ArrayLike<number>): number {
     const before = mean(groups.slice(0, cut));
     const after = mean(groups.slice(cut));
     const between = cut * (groups.length - cut) * (after - before) ** 2;
-    if (between > best.between) best = { between, stepDb: Math.abs(after - before) };
+    if (between > best.between)
+      best = { between, stepDb: Math.abs(median(groups.slice(cut)) - median(groups.slice(0, cut))) };
   }
   return best.stepDb;
 }

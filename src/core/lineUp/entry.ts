@@ -59,10 +59,15 @@ export function withLabFan(entry: Entry, labFan: { name: string; eachPrice: numb
   return { fans: [fan], coverName: '', revealed: false };
 }
 
-/** The same entry with one fan more of the sort it has, to be bought. */
-export function withSecondFan(entry: Entry, eachPrice: number | null): Entry {
-  const [first] = entry.fans;
-  const name = first?.name ?? 'fan';
+/**
+ * The same entry with one fan more of the sort it has, to be bought. `fanName` says which that is where none is noted.
+ * @throws where neither says it
+ */
+export function withSecondFan(entry: Entry, fanName: string, eachPrice: number | null): Entry {
+  const name = entry.fans[0]?.name ?? fanName.trim();
+  if (name === '') throw new RangeError('withSecondFan: no fan is noted, and none is named');
+  const own = { name, count: 1, direction: 'push', place: 'front', eachPrice: null };
   const second = { name, count: 1, direction: 'pull', place: 'back', eachPrice };
-  return { fans: [...entry.fans, second], coverName: '', revealed: false };
+  const fans = entry.fans.length > 0 ? entry.fans : [own];
+  return { fans: [...fans, second], coverName: '', revealed: false };
 }

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { blankEntry, entryPrice, entryProblem, fanCount, fansText, isCovered, withLabFan, withSecondFan, type Entry } from './entry'; // prettier-ignore
+import { variantNames } from './variantNames';
 
 const fan = { name: 'Brisa 140', count: 2, direction: 'push', place: 'front', eachPrice: null };
 const entry = (fans: Entry['fans'] = [fan], more: Partial<Entry> = {}): Entry => ({
@@ -12,7 +13,7 @@ test('the whole entry costs what is bought with it: extra fans, and one piece of
   expect(entryPrice({ price: null, packSize: 1 }, entry())).toBeNull();
   expect(entryPrice({ price: 89.9, packSize: 1 }, entry())).toBe(89.9);
   expect(entryPrice({ price: 29.99, packSize: 3 }, entry([]))).toBe(10);
-  expect(entryPrice({ price: 40, packSize: 1 }, withSecondFan(entry(), 12.5))).toBe(52.5);
+  expect(entryPrice({ price: 40, packSize: 1 }, withSecondFan(entry(), '', 12.5))).toBe(52.5);
   fc.assert(
     fc.property(fc.integer({ min: 0, max: 30_000 }), fc.integer({ min: 1, max: 5 }), (cents, count) => {
       const bought = entry([{ ...fan, count, eachPrice: cents / 100 }]);
@@ -26,11 +27,53 @@ test('one lab fan on all keeps their number; a second fan is one more, to be bou
   expect(fanCount(lab)).toBe(2);
   expect(lab.fans[0]).toMatchObject({ name: 'Lab fan', direction: 'push', place: 'front', eachPrice: 20 });
   expect(fanCount(withLabFan(entry([]), { name: 'Lab fan', eachPrice: null }))).toBe(1);
-  const two = withSecondFan(entry([{ ...fan, count: 1 }]), null);
+  const two = withSecondFan(entry([{ ...fan, count: 1 }]), '', null);
   expect(fanCount(two)).toBe(2);
   expect(fansText(two)).toBe('1 × Brisa 140, push, front; 1 × Brisa 140, pull, back');
   // A variant is another product under another cover.
-  expect(withSecondFan(entry([fan], { coverName: 'Unit A' }), null).coverName).toBe('');
+  expect(withSecondFan(entry([fan], { coverName: 'Unit A' }), '', null).coverName).toBe('');
+});
+
+test('a second fan of fans that nobody noted has to be named', () => {
+  expect(() => withSecondFan(entry([]), ' ', null)).toThrow('withSecondFan');
+  expect(fansText(withSecondFan(entry([]), 'Brisa 120', 12))).toBe(
+    '1 × Brisa 120, push, front; 1 × Brisa 120, pull, back',
+  );
+});
+
+test('variants of one product say what differs; others keep their name, and no two are called alike', () => {
+  const named = (name: string, fans: string, sample = '', covered = false) => ({
+    name,
+    fans,
+    sample,
+    covered,
+  });
+  const one = '1 × Brisa 120, push, front';
+  expect(
+    variantNames([
+      named('Ancla 120', one),
+      named('Ancla 120', `${one}; 1 × Brisa 120, pull, back`),
+      named('Ancla 120', '1 × Lab 120, push, front'),
+      named('Ancla 120', '1 × Brisa 120, pull, back'),
+      named('Ancla 120', one, 'B'),
+      named('Ancla 120', one),
+      named('Ancla 120', ''),
+      named('Vela', one),
+      named('Unit C', one, '', true),
+      named('Unit C', '1 × Levante, push', '', true),
+    ]),
+  ).toEqual([
+    'Ancla 120',
+    'Ancla 120, second fan',
+    'Ancla 120, with Lab 120',
+    'Ancla 120, pull, back',
+    'Ancla 120, sample B',
+    'Ancla 120, 2',
+    'Ancla 120, without fans',
+    'Vela',
+    'Unit C',
+    'Unit C, other fans',
+  ]);
 });
 
 test('covers hold until they are lifted, and blanks cover nothing', () => {

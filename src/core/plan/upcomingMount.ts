@@ -3,6 +3,8 @@ export interface UpcomingMount {
   id: string;
   entry: string;
   name: string;
+  /** The fans to put on, in words; empty where none are noted. */
+  fans: string;
   mount: number;
   isControl: boolean;
   /** Points left, and how long they take, min. */

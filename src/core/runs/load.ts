@@ -18,3 +18,19 @@ export function loadLabel(load: Load): string {
   const processor = load.loadName ? `${load.loadName}, ${watts}` : watts;
   return load.gpuLoadW > 0 ? `${processor} + ${load.gpuLoadW} W graphics` : processor;
 }
+
+const LOAD =
+  /^(?:(?<name>.*?\S),?\s+)?(?<watts>\d+(?:[.,]\d+)?)\s*W?(?:\s*\+\s*(?<gpu>\d+(?:[.,]\d+)?)\s*W?(?:\s*graphics)?)?$/i;
+
+/**
+ * A load from what a reviewer writes, as `loadLabel` or shorter: “170”, “170 W”, “idle”, “render, 140 W”, “render 140”,
+ * “90 W + 200 W graphics”. Null where it names no watts.
+ */
+export function parseLoad(text: string): Load | null {
+  const plain = text.trim();
+  if (/^(?:idle|0)$/i.test(plain)) return { loadW: 0, loadName: '', gpuLoadW: 0 };
+  const found = LOAD.exec(plain)?.groups;
+  if (!found) return null;
+  const number = (of: string | undefined) => (of === undefined ? 0 : Number(of.replace(',', '.')));
+  return { loadW: number(found.watts), loadName: (found.name ?? '').replace(/,$/, ''), gpuLoadW: number(found.gpu) };
+} // prettier-ignore

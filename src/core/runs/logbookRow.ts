@@ -25,6 +25,9 @@ export interface LogbookRow {
   state: RunState;
   flagged: boolean;
   notes: string;
+  /** Why it does not count; empty where it does. */
+  setAside: string;
+  version: number;
 }
 
 /**

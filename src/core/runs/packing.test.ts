@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { pack } from '../packed';
-import { loadLabel, loadKey } from './load';
+import { loadLabel, loadKey, parseLoad } from './load';
 import { loadParam } from './loadParam';
 import { packRows, unpackRows, type LogbookRow } from './logbookRow';
 
@@ -29,6 +29,8 @@ const row: fc.Arbitrary<LogbookRow> = fc.record({
   state: fc.constantFrom('settled', 'rising', 'set aside'),
   flagged: fc.boolean(),
   notes: fc.string(),
+  setAside: fc.string(),
+  version: fc.nat(99),
 });
 
 test('rows cross to the browser as they are, to the digits that a column shows', () => {
@@ -66,5 +68,17 @@ test('loads have one key, one label and one address each', () => {
   for (const name of [loadKey, loadLabel, loadParam])
     expect(new Set(loads.map(name)).size).toBe(loads.length);
   expect(loads.map(loadLabel)).toEqual(['170 W', '170 W + 200 W graphics', 'render, 170 W', 'idle', 'render, 140 W + 90 W graphics']); // prettier-ignore
+  for (const load of loads.slice(0, 3)) expect(parseLoad(loadLabel(load))).toEqual(load);
+  expect(
+    ['140', 'idle', 'render 140', 'flat out, 140,5 W', '90 W + 200 W graphics', 'W', ''].map(parseLoad),
+  ).toEqual([
+    { loadW: 140, loadName: '', gpuLoadW: 0 },
+    { loadW: 0, loadName: '', gpuLoadW: 0 },
+    { loadW: 140, loadName: 'render', gpuLoadW: 0 },
+    { loadW: 140.5, loadName: 'flat out', gpuLoadW: 0 },
+    { loadW: 90, loadName: '', gpuLoadW: 200 },
+    null,
+    null,
+  ]);
   expect(loads.map(loadParam)).toEqual(['170', '170+200', '170~render', '0', '140+90~render']);
 });

@@ -23,6 +23,8 @@ export interface BenchView {
   breaks: string[];
   /** Soak of the cooler on the rig, by its own runs where there are some, min. */
   soakMin: number;
+  /** The fans that belong on it, in words; empty where none are noted or nothing is on the rig. */
+  fansOnRig: string;
   /** The plan's quiet hours, where it is outside of them now; null within. */
   quietHours: { fromMin: number; toMin: number } | null;
   /** Title and id of the round-up whose mount is on the rig, where it is another. */
@@ -50,7 +52,7 @@ export async function viewBench(roundUpId: number, now: Now): Promise<BenchView 
     };
   });
   const laid = layNow(plan, now);
-  const names = new Map(plan.entries.map((of) => [of.entry, of.name]));
+  const planned = new Map(plan.entries.map((of) => [of.entry, of]));
   const { settings } = plan.sheet.body;
   const upcoming = laid.order.flatMap((mounting): UpcomingMount[] => {
     const todo = mounting.points.filter((point) => !laid.isDone(mounting, point));
@@ -62,7 +64,8 @@ export async function viewBench(roundUpId: number, now: Now): Promise<BenchView 
       {
         id: mounting.id,
         entry: mounting.entry,
-        name: names.get(mounting.entry) ?? mounting.entry,
+        name: planned.get(mounting.entry)?.name ?? mounting.entry,
+        fans: planned.get(mounting.entry)?.fans ?? '',
         mount: mounting.mount,
         isControl: mounting.isControl,
         left,
@@ -87,6 +90,7 @@ export async function viewBench(roundUpId: number, now: Now): Promise<BenchView 
     done: laid.done,
     upcoming,
     breaks: laid.breaks.map((of) => of.message),
+    fansOnRig: onRig?.fans ?? '',
     soakMin: onRig ? soakMinutes(onRig, settings) : settings.airSoakMin,
     quietHours: isQuiet(settings, now.minute)
       ? null

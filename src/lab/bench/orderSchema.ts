@@ -21,6 +21,8 @@ export const orderSchema = object({
         ? schema.min(1, 'an empty note says nothing')
         : schema,
   ),
+  /** Of an overrule: which point of the mount it is for. */
+  at: finite().integer().min(0).default(0),
   entry: text(300),
   mount: finite().integer().min(0).default(0),
   tries: finite().integer().min(0).default(0),

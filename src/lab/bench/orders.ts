@@ -12,7 +12,7 @@ function commandOf(order: BenchOrder): BenchCommand | null {
     case 'confirm':
       return { do: 'confirm' };
     case 'overrule':
-      return { do: 'overrule', reason: order.text };
+      return { do: 'overrule', reason: order.text, at: order.at };
     case 'abort':
       return { do: 'abort', reason: order.text };
     case 'note':
@@ -36,6 +36,8 @@ export async function giveOrder(roundUpId: number, order: BenchOrder, now: Now):
     const session = await openSession(db);
     if (!session || session.roundUpId !== roundUpId)
       throw new Refused('no mount of this round-up is on the rig');
+    if (order.do === 'overrule' && (session.state.phase !== 'soak' || session.state.at !== order.at))
+      throw new Refused('the setting that this reason was for is over: nothing was changed');
     await insertCommand(db, session.id, commandOf(order)!, order.who);
   });
 }

@@ -12,6 +12,8 @@ export interface BenchData {
   upcoming: UpcomingMount[];
   breaks: string[];
   soakMin: number;
+  /** The fans that belong on what is on the rig, in words. */
+  fansOnRig: string;
   /** The quiet hours, where it is outside of them now. */
   quietHours: { fromMin: number; toMin: number } | null;
   busyWith: { id: number; title: string } | null;

@@ -72,12 +72,15 @@ function Measuring({ data, live, session }: { data: BenchData; live: Live; sessi
         <div className="flex flex-wrap items-baseline gap-x-4">
           <h2 className="font-display text-[28px] leading-tight font-bold" aria-live="polite">{headline(state)}</h2>
           <p className="label-text">
-            {state.isControl && 'control · '}{state.name} · mount {state.mount} · reading {point} of {state.points.length}
+            {state.isControl && 'control · '}{state.name}{data.fansOnRig && ` · ${data.fansOnRig}`} · mount {state.mount} · reading {point} of {state.points.length}
           </p>
         </div>
         <LiveFigures session={session} samples={live.samples} />
         {state.phase === 'mount' || state.phase === 'cool-down' ? (
-          <p className="border-t border-hairline pt-3 text-[19px]">{state.said}</p>
+          <div className="border-t border-hairline pt-3 text-[19px]">
+            <p>{state.said}</p>
+            {state.phase === 'mount' && <p className="pt-1">{data.fansOnRig ? <>Fans to put on: <b dir="auto">{data.fansOnRig}</b>.</> : <span className="text-warn">Its fans are not noted in Line-up: look twice which ones go on.</span>}</p>}
+          </div>
         ) : (
           <SettlingBar session={session} samples={live.samples} />
         )}
@@ -124,6 +127,7 @@ function NextUp({ data, next }: { data: BenchData; next: UpcomingMount | undefin
     <div className="space-y-2">
       <p className="label-text">{next.isControl ? 'Next on the rig, the control' : 'Next on the rig'}</p>
       <h2 className="font-display text-[34px] leading-tight font-bold">{next.name} <span className="text-ink2">mount {next.mount}</span></h2>
+      <p className="text-[16px]">{next.fans ? <>With <b dir="auto">{next.fans}</b></> : <span className="text-warn">Fans not noted: <Link className="underline underline-offset-2" href={`/round-ups/${data.roundUpId}/line-up?entry=${encodeURIComponent(next.entry)}`}>note them in Line-up</Link></span>}</p>
       <dl className="max-w-[620px]">
         {next.points.map((of) => (
           <div key={of.load} className="flex gap-4 border-b border-hairline py-1.5 text-[16px]">

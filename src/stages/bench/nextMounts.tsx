@@ -46,7 +46,7 @@ export function NextMounts({ data, free, next, onChoose }: { data: BenchData; fr
       <ol className="max-h-[300px] overflow-y-auto" tabIndex={0} aria-label="Mounts of the plan">
         {data.upcoming.filter((of) => of !== next || !free).map((of) => (
           <li key={of.id} className="flex items-baseline gap-2 border-b border-hairline py-1.5">
-            <button type="button" disabled={!free} className={`min-w-0 truncate text-left ${free ? 'cursor-pointer hover:underline' : ''}`} title={free ? 'Begin with this one instead' : of.name} onClick={() => onChoose(of.id)}>
+            <button type="button" disabled={!free} className={`min-w-0 truncate text-left ${free ? 'cursor-pointer hover:underline' : ''}`} title={`${of.name}${of.fans ? `, ${of.fans}` : ''}${free ? ': begin with this one instead' : ''}`} onClick={() => onChoose(of.id)}>
               {of.isControl && <span className="text-ink2">Control: </span>}{of.name}, mount {of.mount}
             </button>
             <span className="ml-auto shrink-0 text-[13px] text-ink2">{plural(of.left, 'reading')} · {whenWords(of, data.today)}</span>

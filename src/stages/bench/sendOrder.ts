@@ -7,6 +7,8 @@ export interface Order {
   do: 'start' | 'confirm' | 'overrule' | 'abort' | 'note' | 'remount' | 'stands' | 'speed';
   mounting?: string;
   text?: string;
+  /** Which point of the mount a reason is for. */
+  at?: number;
   entry?: string;
   mount?: number;
   tries?: number;

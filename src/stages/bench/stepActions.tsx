@@ -40,11 +40,14 @@ function Key({ children }: { children: string }) {
 function AskLine({
   label,
   send,
+  late = '',
   onSend,
   onClose,
 }: {
   label: string;
   send: string;
+  /** Why it can no longer be sent; empty while it can. */
+  late?: string;
   onSend: (text: string) => Promise<boolean>;
   onClose: () => void;
 }) {
@@ -53,7 +56,7 @@ function AskLine({
   useEffect(() => field.current?.focus(), []);
   async function submit(event: React.FormEvent) {
     event.preventDefault();
-    if (text.trim() !== '' && (await onSend(text.trim()))) onClose();
+    if (text.trim() !== '' && late === '' && (await onSend(text.trim()))) onClose();
   }
   return (
     <form
@@ -71,8 +74,13 @@ function AskLine({
           className="input mt-1 w-full"
         />
       </label>
+      {late && (
+        <p role="status" className="text-[14px] text-warn">
+          ▲ {late}
+        </p>
+      )}
       <div className="flex gap-2">
-        <button className="act-button" disabled={text.trim() === ''}>
+        <button className="act-button" disabled={text.trim() === '' || late !== ''}>
           {send}
         </button>
         <button type="button" className="quiet-button" onClick={onClose}>
@@ -85,24 +93,25 @@ function AskLine({
 
 /** What can be pressed in the step in hand: one large thing, a note, and the load off. */
 export function StepActions({ roundUpId, state }: { roundUpId: number; state: BenchState }) {
-  const [asking, setAsking] = useState<'reason' | 'note' | null>(null);
+  const [asking, setAsking] = useState<{ what: 'reason' | 'note'; at: number } | null>(null);
   const main = mainOf(state);
   const press = () => {
     if (!main) return;
-    if (main.reason) setAsking('reason');
+    if (main.reason) setAsking({ what: 'reason', at: state.at });
     else void sendOrder(roundUpId, main.order);
   };
   const loadOff = () => void sendOrder(roundUpId, { do: 'abort' });
   useSpace(press);
-  useHotkeys('n', () => setAsking('note'), { preventDefault: true }, []);
+  useHotkeys('n', () => setAsking({ what: 'note', at: state.at }), { preventDefault: true }, [state.at]);
   useHotkeys('x', loadOff, [roundUpId]);
   async function send(order: Order, said: string): Promise<boolean> {
     const taken = await sendOrder(roundUpId, order);
     if (taken) toast.success(said);
     return taken;
   }
-  // What was asked for belongs to its step.
-  const isAsking = asking === 'note' || (asking === 'reason' && main?.reason) ? asking : null;
+  // A reason belongs to the setting that it was asked for: once that is over, it is not sent.
+  const late = asking?.what === 'reason' && (!main?.reason || asking.at !== state.at);
+  const isAsking = asking?.what ?? null;
   return (
     <div className="space-y-2.5">
       {main && isAsking !== 'reason' && (
@@ -116,9 +125,10 @@ export function StepActions({ roundUpId, state }: { roundUpId: number; state: Be
       {!main && <p className="text-[14.5px] text-ink2">Nothing to do: this step ends by itself.</p>}
       {isAsking === 'reason' && (
         <AskLine
-          label={main!.reason!}
+          label="Why is it settled already?"
           send="Take it as settled"
-          onSend={(text) => send({ ...main!.order, text }, 'Taken as settled; the reason goes with the run')}
+          late={late ? 'That setting is over by now: it ended by the rule, and needs no reason.' : ''}
+          onSend={(text) => send({ do: 'overrule', at: asking!.at, text }, 'Taken as settled; the reason goes with the run')}
           onClose={() => setAsking(null)}
         />
       )}
@@ -126,7 +136,7 @@ export function StepActions({ roundUpId, state }: { roundUpId: number; state: Be
         <AskLine label="Note for this run" send="Keep the note" onSend={(text) => send({ do: 'note', text }, 'Note kept')} onClose={() => setAsking(null)} />
       )}
       <div className="grid grid-cols-2 gap-2.5">
-        <button type="button" onClick={() => setAsking('note')} className="flex cursor-pointer items-center rounded-md border border-hairline px-3.5 py-2.5">
+        <button type="button" onClick={() => setAsking({ what: 'note', at: state.at })} className="flex cursor-pointer items-center rounded-md border border-hairline px-3.5 py-2.5">
           Note <Key>n</Key>
         </button>
         <button type="button" onClick={loadOff} className="flex cursor-pointer items-center rounded-md border border-bad px-3.5 py-2.5 text-bad">

@@ -9,7 +9,8 @@ import { methodCard } from '@/core/brief/methodCard';
 import { QUESTIONS } from '@/core/brief/questions';
 import { choiceOf, SCHOOLS } from '@/core/brief/schools';
 import { ChoiceField, TextField } from '@/ui/form/fields';
-import { useSheet } from '@/ui/form/useSheet';
+import { SheetTrouble } from '@/ui/form/sheetTrouble';
+import { fieldFault, useSheet } from '@/ui/form/useSheet';
 import { sendJson } from '@/ui/sendJson';
 import type { BriefData } from './briefData';
 import { BriefNumbers } from './briefNumbers';
@@ -26,7 +27,7 @@ export function BriefStage({ data }: { data: BriefData }) {
   const changes = sheet.dirty ? briefChanges(data.sheet.body, brief) : [];
   const costs = changes.filter((of) => of.incomparable !== '');
   const late = data.runs > 0 && changes.length > 0;
-  const fieldError = (path: string) => (sheet.fault?.field === path ? sheet.fault.message : undefined);
+  const fieldError = (path: string) => fieldFault(sheet, path);
 
   async function submit(event: React.FormEvent) {
     event.preventDefault();
@@ -125,11 +126,7 @@ export function BriefStage({ data }: { data: BriefData }) {
               ))}
             </ul>
           )}
-          {sheet.fault && (
-            <p role="alert" className="text-[14px] text-bad">
-              ▲ {sheet.fault.message}
-            </p>
-          )}
+          <SheetTrouble sheet={sheet} />
           <div className="flex flex-wrap items-end gap-3">
             {late && (
               <div className="w-72">

@@ -3,9 +3,15 @@
 import { useRef } from 'react';
 import { pixelX, type PlotFrame } from '@/ui/chart/plot';
 import { signed } from '@/ui/figures';
+import type { ClockShift } from '@/core/joining/alignClocks';
 import type { BroughtLog } from './evening';
 
 const STEPS_S: Record<string, number> = { ArrowLeft: -1, ArrowRight: 1, PageDown: -10, PageUp: 10 };
+
+export interface ProposedClock extends ClockShift {
+  /** Where the log's own clock puts it, s. */
+  ownS: number;
+}
 
 /** Each log as a bar on the evening's clock: dragged sideways, or moved by keys, it sets that log's clock. */
 export function ClockBars({
@@ -13,12 +19,15 @@ export function ClockBars({
   offsetsS,
   frame,
   fromS,
+  proposed,
   onOffset,
 }: {
   logs: BroughtLog[];
   offsetsS: number[];
   frame: PlotFrame;
   fromS: number;
+  /** What the steps of each log speak for; null where nothing does. */
+  proposed: (ProposedClock | null)[];
   onOffset: (at: number, offsetS: number) => void;
 }) {
   if (logs.length < 2) return null;
@@ -42,6 +51,26 @@ export function ClockBars({
             />
           ),
       )}
+      {logs.map((log, i) => {
+        const shift = proposed[i];
+        if (!shift) return null;
+        const there = offsetsS[i] === shift.ownS + shift.offsetS;
+        return (
+          <p key={log.fileId} className="pt-1 text-[13.5px] text-warn" role="status">
+            ▲ <b dir="auto">{log.path}</b>: its clock seems {Math.abs(shift.offsetS)} s{' '}
+            {shift.offsetS > 0 ? 'behind' : 'ahead'}. Moved by {signed(shift.offsetS, 0)} s, {shift.matched}{' '}
+            of its {shift.steps} {shift.steps === 1 ? 'step falls' : 'steps fall'} on those of the load and
+            the fans.{' '}
+            <button
+              type="button"
+              className="cursor-pointer text-ink underline underline-offset-2"
+              onClick={() => onOffset(i, there ? shift.ownS : shift.ownS + shift.offsetS)}
+            >
+              {there ? 'Back to its own clock' : 'Move it there'}
+            </button>
+          </p>
+        );
+      })}
     </div>
   );
 }

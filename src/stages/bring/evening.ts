@@ -1,4 +1,8 @@
+import { meterReading } from '@/core/bench/meterReading';
+import { alignClocks, stepMoments, type ClockShift } from '@/core/joining/alignClocks';
+import { chained } from '@/core/joining/chained';
 import { cutRuns } from '@/core/joining/cutRuns';
+import { joinOnto, reachS } from '@/core/joining/joinOnto';
 import type { Quantity, Unit } from '@/core/channels/quantity';
 
 /** A raw log as the server understood it. */
@@ -35,20 +39,69 @@ export function firstOffsets(logs: readonly BroughtLog[]): number[] {
   });
 }
 
-/** Of each quantity the first log that has it, on the evening's common clock; missing readings as NaN. */
+/** Of each quantity what the logs have of it, as one, on the evening's common clock; missing readings as NaN. */
 export function placeSeries(logs: readonly BroughtLog[], offsetsS: readonly number[]): PlacedSeries[] {
-  const placed = new Map<string, PlacedSeries>();
+  const parts = new Map<string, { timeS: number[]; values: number[] }[]>();
   logs.forEach((log, i) => {
     for (const { quantity, values } of log.series.values) {
-      if (placed.has(quantity)) continue;
-      placed.set(quantity, {
-        quantity,
+      const own = parts.get(quantity) ?? [];
+      own.push({
         timeS: log.series.timeS.map((at) => at + offsetsS[i]!),
         values: values.map((value) => value ?? Number.NaN),
       });
+      parts.set(quantity, own);
     }
   });
-  return [...placed.values()];
+  return [...parts].map(([quantity, of]) => {
+    const { timeS, values } = chained(of);
+    return { quantity, timeS, values };
+  });
+}
+
+const STEPS: { quantity: Quantity; leastStep: number; leastShare: number }[] = [
+  { quantity: 'power', leastStep: 8, leastShare: 0.1 },
+  { quantity: 'fan_speed', leastStep: 40, leastShare: 0.05 },
+];
+/** A meter's level steps with the fans; what is less may be the street. */
+const METER_STEP = { quantity: 'noise_level' as const, leastStep: 2, leastShare: 0 };
+
+function watched(series: readonly PlacedSeries[], of: readonly (typeof STEPS)[number][]) {
+  return of.flatMap(({ quantity, leastStep, leastShare }) => {
+    const found = find(series, quantity);
+    return found ? [{ timeS: found.timeS, values: found.values, leastStep, leastShare }] : [];
+  });
+}
+
+const hasDie = (log: BroughtLog) => log.columns.some((of) => of.quantity === 'cpu_temperature');
+
+/**
+ * Where the clocks of logs without the die should be moved, so that their steps fall on those of the logs that have it;
+ * null for a log that needs no move or whose steps tell nothing.
+ */
+export function proposedClocks(
+  logs: readonly BroughtLog[],
+  offsetsS: readonly number[],
+): (ClockShift | null)[] {
+  const place = (chosen: (log: BroughtLog) => boolean) =>
+    placeSeries(
+      logs.filter(chosen),
+      offsetsS.filter((_, i) => chosen(logs[i]!)),
+    );
+  const lead = stepMoments(watched(place(hasDie), STEPS));
+  if (lead.length === 0) return logs.map(() => null);
+  return logs.map((log) =>
+    hasDie(log)
+      ? null
+      : alignClocks(
+          lead,
+          stepMoments(
+            watched(
+              place((of) => of === log),
+              [...STEPS, METER_STEP],
+            ),
+          ),
+        ),
+  );
 }
 
 function find(series: readonly PlacedSeries[], quantity: Quantity): PlacedSeries | undefined {
@@ -62,18 +115,57 @@ export function eveningSpan(series: readonly PlacedSeries[]): { fromS: number; t
   return { fromS: die.timeS[0]!, toS: die.timeS[die.timeS.length - 1]! + 1 };
 }
 
-/** Where load or fan setting changes, inside the span of the die. */
+/** A hole in the die's readings that is no slow clock, s. */
+const HOLE_S = 120;
+
+/** Where one log of the die ends and the next begins. */
+function holes({ timeS }: PlacedSeries): number[] {
+  return timeS.flatMap((at, i) => (i > 0 && at - timeS[i - 1]! > HOLE_S ? [timeS[i - 1]! + 1, at] : []));
+}
+
+/** Where load or fan setting changes, or one log gives way to the next, inside the span of the die. */
 export function proposedCuts(series: readonly PlacedSeries[]): number[] {
   const span = eveningSpan(series);
   if (!span) return [];
-  const watched = [
-    { of: find(series, 'power'), leastStep: 8, leastShare: 0.1 },
-    { of: find(series, 'fan_speed'), leastStep: 40, leastShare: 0.05 },
-  ];
-  const channels = watched.flatMap(({ of, ...steps }) =>
-    of ? [{ timeS: of.timeS, values: of.values, ...steps }] : [],
+  const between = holes(find(series, 'cpu_temperature')!);
+  const steps = cutRuns(watched(series, STEPS)).filter((cut) =>
+    between.every((of) => Math.abs(of - cut) > 30),
   );
-  return cutRuns(channels).filter((cut) => cut > span.fromS + 20 && cut < span.toS - 20);
+  return [...steps, ...between]
+    .filter((cut) => cut > span.fromS + 20 && cut < span.toS - 20)
+    .sort((a, b) => a - b);
+}
+
+/** Power and speed under which load and fans are off. */
+const OFF = { shareOfMost: 0.1, rpm: 60 };
+const LEAST_QUIET_S = 30;
+
+/**
+ * The room alone near a time, dB(A): the meter over the nearest minutes in which load and fans were off, by the bench's
+ * rule; null where the logs have none.
+ */
+export function roomAlone(series: readonly PlacedSeries[], nearS: number): number | null {
+  const [power, fans, noise] = (['power', 'fan_speed', 'noise_level'] as const).map((of) => find(series, of));
+  if (!power || !fans || !noise) return null;
+  const most = Math.max(0, ...power.values.filter((value) => !Number.isNaN(value)));
+  const watts = joinOnto(noise.timeS, power.timeS, power.values, 2 * reachS(power.timeS));
+  const rpm = joinOnto(noise.timeS, fans.timeS, fans.values, 2 * reachS(fans.timeS));
+  const stretches: { fromS: number; toS: number; levels: number[] }[] = [];
+  noise.timeS.forEach((at, i) => {
+    const level = noise.values[i]!;
+    const isOff = watts[i]! < OFF.shareOfMost * most && rpm[i]! < OFF.rpm && !Number.isNaN(level);
+    const last = stretches[stretches.length - 1];
+    if (!isOff)
+      return void (last && last.levels.length > 0 && stretches.push({ fromS: at, toS: at, levels: [] }));
+    if (!last) return void stretches.push({ fromS: at, toS: at, levels: [level] });
+    if (last.levels.length === 0) last.fromS = at;
+    last.toS = at;
+    last.levels.push(level);
+  });
+  const quiet = stretches.filter((of) => of.levels.length >= 5 && of.toS - of.fromS >= LEAST_QUIET_S);
+  const away = (of: { fromS: number; toS: number }) => Math.max(of.fromS - nearS, nearS - of.toS, 0);
+  const [nearest] = quiet.sort((a, b) => away(a) - away(b));
+  return nearest ? Number(meterReading(nearest.levels).levelDb.toFixed(1)) : null;
 }
 
 function meanWithin(series: PlacedSeries | undefined, fromS: number, toS: number): number | null {
@@ -102,6 +194,12 @@ export interface Piece {
   floorDb: string;
 }
 
+/** The room's level of a piece: its own, or what was typed for the last one above it. */
+export function floorOf(pieces: readonly Piece[], at: number): string {
+  for (let i = at; i >= 0; i -= 1) if (pieces[i]!.floorDb.trim() !== '') return pieces[i]!.floorDb;
+  return '';
+}
+
 const LEAST_RUN_S = 120;
 
 /** Pieces for new cuts; what was filled in stays with the piece that covers most of the old one. */
@@ -115,6 +213,7 @@ export function piecesFor(
   const edges = [span.fromS, ...cuts, span.toS];
   const power = find(series, 'power');
   const fans = find(series, 'fan_speed');
+  const die = find(series, 'cpu_temperature');
   const most = Math.max(0, ...(power?.values.filter((value) => !Number.isNaN(value)) ?? []));
   return edges.slice(0, -1).map((fromS, i) => {
     const toS = edges[i + 1]!;
@@ -126,14 +225,17 @@ export function piecesFor(
     return {
       fromS,
       toS,
-      use: toS - fromS >= LEAST_RUN_S && (watts === null || watts > 0.3 * most),
+      use:
+        toS - fromS >= LEAST_RUN_S &&
+        meanWithin(die, fromS, toS) !== null &&
+        (watts === null || watts > 0.3 * most),
       entry: before[0]?.entry ?? '',
       loadW: watts === null ? '' : String(Math.round(watts / 5) * 5),
       setting: rpm === null ? '' : `${Math.round(rpm / 10) * 10} rpm`,
       mount: '1',
       pass: '1',
       noiseDb: '',
-      floorDb: before[0]?.floorDb ?? '',
+      floorDb: String(roomAlone(series, fromS) ?? ''),
     };
   });
 }

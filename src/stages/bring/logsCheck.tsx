@@ -7,12 +7,15 @@ import { plural } from '@/ui/figures';
 import { sendJson } from '@/ui/sendJson';
 import { typedNumber } from '@/ui/typedNumber';
 import { whoIsHere } from '@/ui/who';
-import { ClockBars } from './clockBars';
+import { parseLoad } from '@/core/runs/load';
+import { ClockBars, type ProposedClock } from './clockBars';
 import {
   eveningSpan,
   firstOffsets,
+  floorOf,
   piecesFor,
   placeSeries,
+  proposedClocks,
   proposedCuts,
   type BroughtLog,
   type Piece,
@@ -42,6 +45,8 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
   const [into, setInto] = useState(roundUpId === null ? '' : String(roundUpId));
   const [target, setTarget] = useState<NewTarget>(BLANK_TARGET);
   const [previews, setPreviews] = useState<Preview[]>([]);
+  const [proposed, setProposed] = useState<(ProposedClock | null)[]>([]);
+  const [unused, setUnused] = useState<string[]>([]);
   const [failure, setFailure] = useState('');
   const [busy, setBusy] = useState(false);
 
@@ -71,7 +76,10 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
             message: answer.message.startsWith('The change') ? String(answer.body.message) : answer.message,
           });
       }
-      const moved = firstOffsets(read);
+      const own = firstOffsets(read);
+      const shifts = proposedClocks(read, own);
+      const moved = own.map((of, i) => of + (shifts[i]?.offsetS ?? 0));
+      setProposed(shifts.map((shift, i) => shift && { ...shift, ownS: own[i]! }));
       setLogs(read);
       setUnread(failed);
       setOffsets(moved);
@@ -135,16 +143,16 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
         hasRoom || typedNumber(room.ambientC) === null
           ? null
           : { ambientC: typedNumber(room.ambientC), doubtK: typedNumber(room.doubtK) ?? 1 },
-      runs: used.map(({ piece }) => ({
+      runs: used.map(({ piece, i }) => ({
         fromS: piece.fromS,
         toS: piece.toS,
         entry: piece.entry,
-        loadW: typedNumber(piece.loadW) ?? undefined,
+        ...parseLoad(piece.loadW),
         setting: piece.setting,
         mount: typedNumber(piece.mount) ?? undefined,
         pass: typedNumber(piece.pass) ?? undefined,
         noiseDb: typedNumber(piece.noiseDb),
-        floorDb: typedNumber(piece.floorDb) ?? undefined,
+        floorDb: typedNumber(floorOf(pieces, i)) ?? undefined,
       })),
       target: {
         roundUpId: into === '' ? null : Number(into),
@@ -164,6 +172,7 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
     }
     if (answer.body.imported) return router.push(`/round-ups/${String(answer.body.roundUpId)}/curves`);
     setPreviews(answer.body.runs as Preview[]);
+    setUnused((answer.body.unused as string[] | undefined) ?? []);
     if (answer.body.message) setFailure(String(answer.body.message));
   }
 
@@ -232,6 +241,7 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
                 offsetsS={offsets}
                 frame={frame}
                 fromS={span.fromS}
+                proposed={proposed}
                 onOffset={moveClock}
               />
             )}
@@ -241,6 +251,7 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
             previews={previews}
             fromS={span.fromS}
             products={chosen?.entries.map((of) => of.product) ?? []}
+            loads={chosen?.loads ?? []}
             onChange={change}
             onFillDown={fillDown}
           />
@@ -256,6 +267,13 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
               Import {plural(used.length, 'run')}
             </button>
           </RunsTarget>
+          {previews.length > 0 && unused.length > 0 && (
+            <p role="status" className="text-[14.5px] text-warn">
+              ▲ Not used: <b dir="auto">{unused.join(', ')}</b>. No run takes a reading from{' '}
+              {unused.length === 1 ? 'it' : 'them'}: another log of the kind covers the same time, or the
+              clock lies elsewhere.
+            </p>
+          )}
           {failure && (
             <p role="alert" className="text-bad">
               ▲ {failure}

@@ -1,7 +1,7 @@
 'use client';
 
 import { figure } from '@/ui/figures';
-import type { Piece } from './evening';
+import { floorOf, type Piece } from './evening';
 
 export type PieceField = 'entry' | 'loadW' | 'setting' | 'mount' | 'pass' | 'noiseDb' | 'floorDb';
 
@@ -12,7 +12,7 @@ const FIELDS: {
   placeholder?: string;
 }[] = [
   { name: 'entry', label: 'Entry', width: '11rem' },
-  { name: 'loadW', label: 'Load, W', width: '5rem' },
+  { name: 'loadW', label: 'Load, W', width: '6rem' },
   { name: 'setting', label: 'Fans', width: '7rem' },
   { name: 'mount', label: 'Mount', width: '4rem' },
   { name: 'pass', label: 'Pass', width: '4rem' },
@@ -36,6 +36,7 @@ export function PiecesTable({
   previews,
   fromS,
   products,
+  loads,
   onChange,
   onFillDown,
 }: {
@@ -44,6 +45,8 @@ export function PiecesTable({
   previews: Preview[];
   fromS: number;
   products: string[];
+  /** Heat loads of the round-up's method, in words. */
+  loads: string[];
   onChange: (at: number, part: Partial<Piece>) => void;
   onFillDown: (at: number, name: PieceField) => void;
 }) {
@@ -91,8 +94,14 @@ export function PiecesTable({
                         <input
                           className="w-full rounded border border-hairline bg-raised px-1.5 py-0.5"
                           aria-label={`${field.label}, run ${i + 1}`}
-                          list={field.name === 'entry' ? 'known-entries' : undefined}
-                          placeholder={field.placeholder}
+                          list={
+                            field.name === 'entry'
+                              ? 'known-entries'
+                              : field.name === 'loadW'
+                                ? 'known-loads'
+                                : undefined
+                          }
+                          placeholder={field.name === 'floorDb' ? floorOf(pieces, i) : field.placeholder}
                           value={piece[field.name]}
                           onChange={(event) => onChange(i, { [field.name]: event.target.value })}
                           onKeyDown={(event) => {
@@ -125,10 +134,15 @@ export function PiecesTable({
             <option key={of} value={of} />
           ))}
         </datalist>
+        <datalist id="known-loads">
+          {loads.map((of) => (
+            <option key={of} value={of} />
+          ))}
+        </datalist>
       </div>
       <p className="label-text pt-1">
         <span className="key">Ctrl</span> <span className="key">d</span> in a field writes it into the runs
-        below.
+        below. A room level left empty is that of the run above.
       </p>
     </section>
   );

@@ -4,6 +4,8 @@ export interface RoundUpChoice {
   id: number;
   title: string;
   entries: { entry: string; product: string }[];
+  /** Heat loads of its method, in words. */
+  loads: string[];
 }
 
 /** A round-up to be begun with these runs, as typed. */

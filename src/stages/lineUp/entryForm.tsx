@@ -3,6 +3,7 @@
 import { useRef } from 'react';
 import type { Entry, EntryFan } from '@/core/lineUp/entry';
 import { CheckField, NumberField, TextField } from '@/ui/form/fields';
+import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { useSheet, type KeptSheet } from '@/ui/form/useSheet';
 
 /** The fans of an entry and its cover name. */
@@ -37,7 +38,7 @@ export function EntryForm({ entryId, kept, currency }: { entryId: number; kept: 
         <TextField label="Cover name, until revealed" value={coverName} onValue={(name) => sheet.set({ ...sheet.body, coverName: name })} />
         <CheckField label="revealed" value={revealed} onValue={(of) => sheet.set({ ...sheet.body, revealed: of })} />
       </div>
-      {sheet.fault && <p role="alert" className="text-[14px] text-bad">▲ {sheet.fault.message}</p>}
+      <SheetTrouble sheet={sheet} />
       <button className="quiet-button" disabled={!sheet.dirty || sheet.busy}>Save the entry</button>
     </form>
   );

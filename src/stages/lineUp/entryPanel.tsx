@@ -32,6 +32,7 @@ export function EntryPanel({
   const base = `/api/round-ups/${roundUpId}/entries`;
   const [fan, setFan] = useState<{ name: string; eachPrice: number | null }>({ name: '', eachPrice: null });
   const [sample, setSample] = useState('');
+  const [ask, setAsk] = useState('');
 
   async function tell(answer: { ok: boolean; message: string }, said: string): Promise<boolean> {
     if (answer.ok) {
@@ -43,6 +44,9 @@ export function EntryPanel({
 
   async function variant(of: 'lab-fan' | 'second-fan') {
     const body = { who: whoIsHere(), entryId: item.entryId, variant: of, fanName: fan.name, eachPrice: fan.eachPrice };
+    if (of === 'second-fan' && item.entry.body.fans.length === 0 && fan.name.trim() === '')
+      return setAsk(`The fans of ${item.shownName} are not noted: which one does it have? Name it above, and one more of it is added.`);
+    setAsk('');
     const said = of === 'lab-fan' ? `${item.shownName} with ${fan.name} is in the line-up` : `${item.shownName} with a second fan is in the line-up`;
     if (await tell(await sendJson(`${base}?variant`, 'POST', body), said)) onMade();
   }
@@ -86,6 +90,7 @@ export function EntryPanel({
           <button type="button" className="quiet-button" disabled={fan.name.trim() === ''} onClick={() => void variant('lab-fan')}>With this lab fan</button>
           <button type="button" className="quiet-button" onClick={() => void variant('second-fan')}>With a second fan</button>
         </div>
+        {ask && <p role="alert" className="pt-1.5 text-[14px] text-warn">▲ {ask}</p>}
       </section>
       <section aria-label="Sample" className="border-t border-hairline pt-3">
         {item.sample && item.sampleId !== null ? (

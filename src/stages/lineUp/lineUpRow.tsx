@@ -4,6 +4,7 @@ import { fansText } from '@/core/lineUp/entry';
 import { KIND_WORDS, PRODUCT_KINDS, type Product } from '@/core/lineUp/product';
 import { EntryMark } from '@/ui/entryMark';
 import { figure } from '@/ui/figures';
+import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { useSheet } from '@/ui/form/useSheet';
 import { EditableCell } from './editableCell';
 import type { LineUpItem } from './lineUpData';
@@ -45,6 +46,7 @@ export function LineUpRow({
           <EditableCell label="Product" value={body.name} shown={<b>{body.name}</b>} onValue={(name) => save({ name: String(name) }, 'Name')} />
         )}
         {item.covered && <span className="block px-1 text-[13px] text-ink2">covered</span>}
+        <SheetTrouble sheet={product} />
       </td>
       {!narrow && (<>
       <td className="max-w-36">{item.covered ? <span className="text-ink2">–</span> : <EditableCell label="Maker" value={body.maker} onValue={(maker) => save({ maker: String(maker) }, 'Maker')} />}</td>

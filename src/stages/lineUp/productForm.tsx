@@ -3,7 +3,8 @@
 import { useRef } from 'react';
 import { CONNECTORS, KIND_WORDS, PRODUCT_KINDS, type Product } from '@/core/lineUp/product';
 import { ChoiceField, NumberField, TextField } from '@/ui/form/fields';
-import { useSheet, type KeptSheet } from '@/ui/form/useSheet';
+import { SheetTrouble } from '@/ui/form/sheetTrouble';
+import { fieldFault, useSheet, type KeptSheet } from '@/ui/form/useSheet';
 
 type Numeric = { [K in keyof Product]: Product[K] extends number | null ? K : never }[keyof Product];
 
@@ -31,7 +32,7 @@ export function ProductForm({
   const sheet = useSheet('product', productId, kept);
   const of = sheet.body;
   const set = (part: Partial<Product>) => sheet.set({ ...of, ...part });
-  const errorOf = (field: string) => (sheet.fault?.field === field ? sheet.fault.message : undefined);
+  const errorOf = (field: string) => fieldFault(sheet, field);
   return (
     <form
       ref={form}
@@ -63,7 +64,7 @@ export function ProductForm({
         <TextField label="Maker’s noise figure" value={of.makersNoise} onValue={(makersNoise) => set({ makersNoise })} />
       </div>
       <p className="text-[13px] text-ink2">The maker’s figure is kept for readers and never plotted beside measured levels.</p>
-      {sheet.fault && !sheet.fault.field && <p role="alert" className="text-[14px] text-bad">▲ {sheet.fault.message}</p>}
+      <SheetTrouble sheet={sheet} ownFields />
       <div className="flex gap-2">
         <button className="quiet-button" disabled={!sheet.dirty || sheet.busy}>Save the product</button>
         <button type="button" className="ml-auto text-[14px] underline underline-offset-2" onClick={onDelete}>Delete the product</button>

@@ -10,7 +10,8 @@ import {
   type Sample,
 } from '@/core/lineUp/sample';
 import { CheckField, ChoiceField, NumberField, TextField } from '@/ui/form/fields';
-import { useSheet, type KeptSheet } from '@/ui/form/useSheet';
+import { SheetTrouble } from '@/ui/form/sheetTrouble';
+import { fieldFault, useSheet, type KeptSheet } from '@/ui/form/useSheet';
 
 const choices = (of: readonly string[]) => of.map((value) => ({ value, label: value }));
 
@@ -63,7 +64,7 @@ export function SampleForm({ sampleId, kept, today }: { sampleId: number; kept: 
   const of = sheet.body;
   const [line, setLine] = useState<DiaryLine>({ on: today, event: 'arrived', note: '' });
   const set = (part: Partial<Sample>) => sheet.set({ ...of, ...part });
-  const errorOf = (field: string) => (sheet.fault?.field === field ? sheet.fault.message : undefined);
+  const errorOf = (field: string) => fieldFault(sheet, field);
   return (
     <form
       ref={form}
@@ -102,7 +103,7 @@ export function SampleForm({ sampleId, kept, today }: { sampleId: number; kept: 
       ) : (
         <button type="button" className="quiet-button" onClick={() => set({ handling: blankHandling() })}>Fill in the handling sheet</button>
       )}
-      {sheet.fault && !sheet.fault.field && <p role="alert" className="text-[14px] text-bad">▲ {sheet.fault.message}</p>}
+      <SheetTrouble sheet={sheet} ownFields />
       <button className="quiet-button" disabled={!sheet.dirty || sheet.busy}>Save the sample</button>
     </form>
   );

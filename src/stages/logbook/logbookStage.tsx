@@ -5,10 +5,12 @@ import { parseAsString, parseAsStringLiteral, useQueryStates } from 'nuqs';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { plural } from '@/ui/figures';
 import { unpackRows } from '@/core/runs/logbookRow';
+import { DeletedRuns, type DeletedRun } from './deletedRuns';
 import { LogbookTable } from './logbookTable';
-import { TypeRunRow } from './typeRunRow';
+import { ManyActions } from './manyActions';
+import { TypeRunRow, type TypedLoad } from './typeRunRow';
 
-const SHOWN = ['all', 'flagged', 'set-aside'] as const;
+const SHOWN = ['all', 'flagged', 'set-aside', 'deleted'] as const;
 
 /** Every run as a line; the heading sorts, the fields above narrow. */
 export function LogbookStage({
@@ -16,14 +18,14 @@ export function LogbookStage({
   packedRows,
   loads,
   entries,
-  firstLoadW,
+  deleted,
 }: {
   roundUpId: number;
   /** The rows as `packRows` packs them. */
   packedRows: string;
-  loads: { key: string; label: string }[];
+  loads: TypedLoad[];
   entries: { entry: string; product: string }[];
-  firstLoadW: number;
+  deleted: DeletedRun[];
 }) {
   const rows = useMemo(() => unpackRows(packedRows), [packedRows]);
   const [view, setView] = useQueryStates(
@@ -36,6 +38,7 @@ export function LogbookStage({
     { history: 'replace' },
   );
   const [typing, setTyping] = useState(false);
+  const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set());
   const search = useRef<HTMLInputElement>(null);
   const shown = useMemo(() => {
     const wanted = view.find.trim().toLocaleLowerCase();
@@ -62,6 +65,7 @@ export function LogbookStage({
     return () => window.removeEventListener('keydown', onKey);
   }, []);
 
+  const chosenRows = useMemo(() => rows.filter((row) => chosen.has(row.id)), [rows, chosen]);
   const flagged = rows.filter((row) => row.flagged).length;
   const aside = rows.filter((row) => row.state === 'set aside').length;
   const entryName = view.entry && (rows.find((row) => row.entry === view.entry)?.product ?? view.entry);
@@ -113,6 +117,11 @@ export function LogbookStage({
           >
             Set aside {aside}
           </button>
+          {(deleted.length > 0 || view.show === 'deleted') && (
+            <button aria-pressed={view.show === 'deleted'} onClick={() => void setView({ show: 'deleted' })}>
+              Deleted {deleted.length}
+            </button>
+          )}
         </div>
         {entryName && (
           <button className="quiet-button text-[14px]" onClick={() => void setView({ entry: null })}>
@@ -136,19 +145,24 @@ export function LogbookStage({
         </div>
       </div>
       {typing && (
-        <TypeRunRow
+        <TypeRunRow roundUpId={roundUpId} entries={entries} loads={loads} onClose={() => setTyping(false)} />
+      )}
+      {chosenRows.length > 0 && (
+        <ManyActions
           roundUpId={roundUpId}
+          chosen={chosenRows}
           entries={entries}
-          loadW={firstLoadW}
-          onClose={() => setTyping(false)}
+          onDone={() => setChosen(new Set())}
         />
       )}
-      {rows.length === 0 ? (
+      {view.show === 'deleted' ? (
+        <DeletedRuns roundUpId={roundUpId} runs={deleted} />
+      ) : rows.length === 0 ? (
         <p className="py-8">No runs yet. Bring logs of an evening, or type the first run.</p>
       ) : shown.length === 0 ? (
         <p className="py-8">No run fits what is looked for.</p>
       ) : (
-        <LogbookTable roundUpId={roundUpId} rows={shown} />
+        <LogbookTable roundUpId={roundUpId} rows={shown} chosen={chosen} onChosen={setChosen} />
       )}
     </div>
   );

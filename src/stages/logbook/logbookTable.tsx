@@ -20,7 +20,17 @@ const SERVER_ROWS = 24;
 const noChange = () => () => undefined;
 
 /** Runs as lines of a table, whose headings sort; on a phone as a list. Only what is in sight is drawn. */
-export function LogbookTable({ roundUpId, rows }: { roundUpId: number; rows: LogbookRow[] }) {
+export function LogbookTable({
+  roundUpId,
+  rows,
+  chosen,
+  onChosen,
+}: {
+  roundUpId: number;
+  rows: LogbookRow[];
+  chosen: ReadonlySet<number>;
+  onChosen: (ids: ReadonlySet<number>) => void;
+}) {
   const [sorting, setSorting] = useState<SortingState>([]);
   const scroller = useRef<HTMLDivElement>(null);
   const narrow = useNarrow();
@@ -49,7 +59,21 @@ export function LogbookTable({ roundUpId, rows }: { roundUpId: number; rows: Log
     overscan: 12,
     initialRect: { width: 1280, height: 720 },
   });
-  const grid = { gridTemplateColumns: defined.map((of) => shapeOf(of.meta).width).join(' ') };
+  const all = rows.length > 0 && rows.every((row) => chosen.has(row.id));
+  /** The row that was chosen last: with Shift, all between it and this one. */
+  const anchor = useRef<number | null>(null);
+  function choose(index: number, isChosen: boolean, spanned: boolean) {
+    const from = spanned && anchor.current !== null ? anchor.current : index;
+    const next = new Set(chosen);
+    for (let i = Math.min(from, index); i <= Math.max(from, index); i += 1) {
+      const { id } = sorted[i]!.original;
+      if (isChosen) next.add(id);
+      else next.delete(id);
+    }
+    anchor.current = index;
+    onChosen(next);
+  }
+  const grid = { gridTemplateColumns: `34px ${defined.map((of) => shapeOf(of.meta).width).join(' ')}` };
   useEffect(() => virtual.measure(), [virtual, rowPx]);
 
   if (narrow)
@@ -84,6 +108,14 @@ export function LogbookTable({ roundUpId, rows }: { roundUpId: number; rows: Log
     >
       <div role="table" aria-rowcount={sorted.length + 1} className="min-w-[1180px] text-[14.5px]">
         <div role="row" className="sticky top-0 z-10 grid border-b border-ink bg-ground" style={grid}>
+          <div role="columnheader" className="flex items-center justify-center">
+            <input
+              type="checkbox"
+              aria-label="Choose all that are shown"
+              checked={all}
+              onChange={() => onChosen(all ? new Set() : new Set(rows.map((row) => row.id)))}
+            />
+          </div>
           {table.getFlatHeaders().map((header) => {
             const order = header.column.getIsSorted();
             return (
@@ -116,6 +148,16 @@ export function LogbookTable({ roundUpId, rows }: { roundUpId: number; rows: Log
                 className={`absolute inset-x-0 grid items-baseline border-b border-hairline hover:bg-raised ${row.original.state === 'set aside' ? 'text-ink2' : ''}`}
                 style={{ ...grid, top: item.start, height: ROW_PX }}
               >
+                <div role="cell" className="flex justify-center pt-1.5">
+                  <input
+                    type="checkbox"
+                    aria-label={`Choose run ${row.original.label}`}
+                    checked={chosen.has(row.original.id)}
+                    onChange={(event) =>
+                      choose(item.index, event.target.checked, (event.nativeEvent as MouseEvent).shiftKey)
+                    }
+                  />
+                </div>
                 {row.getVisibleCells().map((cell) => (
                   <div
                     key={cell.id}

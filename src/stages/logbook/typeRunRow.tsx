@@ -3,9 +3,12 @@
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
+import type { Load } from '@/core/runs/load';
+import { TroubleNote, type Trouble } from '@/ui/form/troubleNote';
 import { sendJson } from '@/ui/sendJson';
 import { typedNumber } from '@/ui/typedNumber';
 import { whoIsHere } from '@/ui/who';
+import { troubleOf } from '../run/saveRun';
 
 interface Field {
   name: string;
@@ -16,7 +19,6 @@ interface Field {
 }
 
 const FIELDS: Field[] = [
-  { name: 'loadW', label: 'Load, W', width: '5.5rem' },
   { name: 'setting', label: 'Fans', width: '5.5rem', text: true },
   { name: 'pass', label: 'Pass', width: '3.8rem' },
   { name: 'mount', label: 'Mount', width: '4.2rem' },
@@ -31,70 +33,90 @@ const FIELDS: Field[] = [
 
 /** What stays for the next run of an evening: only the readings are new. */
 const READINGS = ['noiseDb', 'cpuC', 'powerW', 'rpm', 'note', 'setting'];
+const OTHER = 'other';
+
+/** A heat load that a run can be typed at, as the method names it. */
+export interface TypedLoad extends Load {
+  key: string;
+  label: string;
+}
 
 /** A line for runs without a log, made for the keyboard: Tab through, Enter saves and begins the next. */
 export function TypeRunRow({
   roundUpId,
   entries,
-  loadW,
+  loads,
   onClose,
 }: {
   roundUpId: number;
   entries: { entry: string; product: string }[];
-  loadW: number;
+  loads: TypedLoad[];
   onClose: () => void;
 }) {
   const router = useRouter();
   const form = useRef<HTMLFormElement>(null);
-  const [failure, setFailure] = useState<{ message: string; field?: string } | null>(null);
+  const [trouble, setTrouble] = useState<Trouble | null>(null);
   const [busy, setBusy] = useState(false);
+  const [load, setLoad] = useState(loads[0]?.key ?? OTHER);
+  const field = (name: string) => form.current!.elements.namedItem(name) as HTMLInputElement;
 
-  async function submit(event: React.FormEvent<HTMLFormElement>) {
-    event.preventDefault();
-    const data = new FormData(event.currentTarget);
+  function wrong(name: string, message: string): null {
+    setTrouble({ kind: 'failed', message, field: name });
+    field(name).focus();
+    return null;
+  }
+
+  /** What stands in the line, or null where it was told what is wrong. */
+  function typed(): Record<string, unknown> | null {
+    const data = new FormData(form.current!);
     const body: Record<string, unknown> = { who: whoIsHere(), entry: data.get('entry') };
-    for (const field of FIELDS) {
-      const text = String(data.get(field.name) ?? '').trim();
-      if (field.text) {
-        body[field.name] = text;
-        continue;
-      }
-      if (text === '' && field.optional) {
-        body[field.name] = null;
-        continue;
-      }
-      const value = typedNumber(text);
-      if (value === null) {
-        setFailure({
-          message:
-            text === '' ? `${field.label}: a number was expected` : `${field.label}: not a number: “${text}”`,
-          field: field.name,
-        });
-        (form.current!.elements.namedItem(field.name) as HTMLInputElement).focus();
-        return;
-      }
-      body[field.name] = value;
+    const chosen = loads.find((of) => of.key === load);
+    if (chosen) {
+      const { loadW, loadName, gpuLoadW } = chosen;
+      Object.assign(body, { loadW, loadName, gpuLoadW });
+    } else {
+      const watts = typedNumber(String(data.get('loadW') ?? ''));
+      if (watts === null) return wrong('loadW', 'Load, W: a number was expected');
+      body.loadW = watts;
     }
+    for (const of of FIELDS) {
+      const text = String(data.get(of.name) ?? '').trim();
+      if (of.text) body[of.name] = text;
+      else if (text === '' && of.optional) body[of.name] = null;
+      else {
+        const value = typedNumber(text);
+        if (value === null)
+          return wrong(of.name, `${of.label}: ${text === '' ? 'a number was expected' : `not a number: “${text}”`}`);
+        body[of.name] = value;
+      }
+    }
+    return body;
+  }
+
+  async function save(sure: boolean) {
+    const body = typed();
+    if (!body) return;
     setBusy(true);
-    const answer = await sendJson(`/api/round-ups/${roundUpId}/runs`, 'POST', body);
+    const answer = await sendJson(`/api/round-ups/${roundUpId}/runs`, 'POST', { ...body, sure });
     setBusy(false);
-    if (!answer.ok) {
-      setFailure({ message: answer.message, field: answer.body.field as string | undefined });
-      return;
-    }
-    setFailure(null);
+    if (!answer.ok) return setTrouble(troubleOf(answer));
+    setTrouble(null);
     toast(`Run ${String(answer.body.label)} is in the logbook`);
-    for (const name of READINGS) (form.current!.elements.namedItem(name) as HTMLInputElement).value = '';
-    (form.current!.elements.namedItem('setting') as HTMLInputElement).focus();
+    for (const name of READINGS) field(name).value = '';
+    field('setting').focus();
     router.refresh();
   }
 
   const box = 'w-full rounded border bg-raised px-2 py-1';
-  const edge = (name: string) => (failure?.field === name ? 'border-bad' : 'border-hairline');
+  const isWrong = (name: string) => trouble?.kind === 'failed' && trouble.field === name;
+  const edge = (name: string) => (isWrong(name) ? 'border-bad' : 'border-hairline');
   return (
     <form
       ref={form}
-      onSubmit={(event) => void submit(event)}
+      onSubmit={(event) => {
+        event.preventDefault();
+        void save(false);
+      }}
       onKeyDown={(event) => event.key === 'Escape' && onClose()}
       className="mb-2 border-y border-hairline py-2 text-[14px]"
       aria-label="Type a run"
@@ -110,17 +132,32 @@ export function TypeRunRow({
             ))}
           </select>
         </label>
-        {FIELDS.map((field) => (
-          <label key={field.name} className="block" style={{ width: field.width }}>
-            <span className="label-text whitespace-nowrap">{field.label}</span>
+        <label className="block w-32">
+          <span className="label-text">Load</span>
+          <select className={`${box} border-hairline py-[5px]`} value={load} onChange={(event) => setLoad(event.target.value)}>
+            {loads.map((of) => (
+              <option key={of.key} value={of.key}>
+                {of.label}
+              </option>
+            ))}
+            <option value={OTHER}>other watts</option>
+          </select>
+        </label>
+        {load === OTHER && (
+          <label className="block w-20">
+            <span className="label-text">Load, W</span>
+            <input name="loadW" className={`${box} ${edge('loadW')} text-right`} inputMode="decimal" />
+          </label>
+        )}
+        {FIELDS.map((of) => (
+          <label key={of.name} className="block" style={{ width: of.width }}>
+            <span className="label-text whitespace-nowrap">{of.label}</span>
             <input
-              name={field.name}
-              className={`${box} ${edge(field.name)} ${field.text ? '' : 'text-right'}`}
-              inputMode={field.text ? 'text' : 'decimal'}
-              defaultValue={
-                field.name === 'loadW' ? loadW : field.name === 'pass' || field.name === 'mount' ? 1 : ''
-              }
-              aria-invalid={failure?.field === field.name}
+              name={of.name}
+              className={`${box} ${edge(of.name)} ${of.text ? '' : 'text-right'}`}
+              inputMode={of.text ? 'text' : 'decimal'}
+              defaultValue={of.name === 'pass' || of.name === 'mount' ? 1 : ''}
+              aria-invalid={isWrong(of.name)}
             />
           </label>
         ))}
@@ -131,11 +168,11 @@ export function TypeRunRow({
           Close
         </button>
       </div>
-      {failure && (
-        <p role="alert" className="pt-1.5 text-bad">
-          ▲ {failure.message}
-        </p>
+      {trouble && (
+        <div className="pt-1.5">
+          <TroubleNote trouble={trouble} busy={busy} onAgain={() => void save(trouble.kind === 'asked')} />
+        </div>
       )}
     </form>
   );
-}
+} // prettier-ignore

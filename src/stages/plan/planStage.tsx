@@ -7,7 +7,8 @@ import { costOfSheet } from '@/core/plan/planCost';
 import type { PlanSheet } from '@/core/plan/planSheet';
 import { dayText } from '@/ui/clock';
 import { figure, plural } from '@/ui/figures';
-import { useSheet } from '@/ui/form/useSheet';
+import { SheetTrouble } from '@/ui/form/sheetTrouble';
+import { fieldFault, useSheet } from '@/ui/form/useSheet';
 import { PilotForm } from './pilotForm';
 import { PlanChoices } from './planCosts';
 import type { PlanData } from './planData';
@@ -31,7 +32,7 @@ export function PlanStage({ data }: { data: PlanData }) {
   const names = useMemo(() => new Map(data.entries.map((of, i) => [of.entry, { name: of.name, place: i }])), [data.entries]);
   const errorOf = (field: string) =>
     laid.problems.find((of) => of.field === field)?.message ??
-    (sheet.fault?.field === `settings.${field}` ? sheet.fault.message : undefined);
+    fieldFault(sheet, `settings.${field}`);
   const cost = laid.sheet && costOfSheet(laid.sheet);
   const finish = cost && dayAfter(settings.startOn, cost.endDay);
   const past = data.deadline !== '' && data.deadline < data.now.day;
@@ -82,7 +83,7 @@ export function PlanStage({ data }: { data: PlanData }) {
             <button className="act-button" disabled={sheet.busy || (!sheet.dirty && data.sheet.version > 0) || laid.problems.length > 0}>Save the plan</button>
           </div>
         </div>
-        {sheet.fault && <p role="alert" className="pb-2 text-[14px] text-bad">▲ {sheet.fault.message}</p>}
+        <SheetTrouble sheet={sheet} />
         {laid.problems.map((of) => <p key={of.field} role="alert" className="text-[14px] text-bad">▲ {of.message}</p>)}
         {laid.breaks.length > 0 && (
           <ul className="max-h-24 overflow-y-auto pb-1 text-[14px] text-warn" aria-label="What this order breaks" tabIndex={0}>

@@ -12,6 +12,7 @@ import {
 } from '@/core/rig/instrument';
 import { figure, signed } from '@/ui/figures';
 import { ChoiceField, NumberField, TextField } from '@/ui/form/fields';
+import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { useSheet, type KeptSheet } from '@/ui/form/useSheet';
 
 const BLANK: Instrument = {
@@ -136,7 +137,7 @@ export function RigBookView({ rigId, kept, today }: { rigId: number; kept: KeptS
           <TextField label="Note" value={check.note} onValue={(note) => setCheck({ ...check, note })} />
           <button className="quiet-button" disabled={sheet.busy}>Note it</button>
         </form>
-        {sheet.fault && <p role="alert" className="pt-1 text-[14px] text-bad">▲ {sheet.fault.message}</p>}
+        <SheetTrouble sheet={sheet} />
         <ul className="pt-1">
           {checks.slice(0, 8).map((of, i) => (
             <li key={i} className="flex flex-wrap items-baseline gap-x-3 border-b border-hairline py-1 text-[14px]">

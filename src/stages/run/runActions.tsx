@@ -1,12 +1,17 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
-import { toast } from 'sonner';
+import { useEffect, useRef, useState } from 'react';
 import type { LabRun } from '@/core/runs/labRun';
+import { TroubleNote } from '@/ui/form/troubleNote';
 import { typedNumber } from '@/ui/typedNumber';
 import { setWho, whoIsHere } from '@/ui/who';
-import { saveRun } from './saveRun';
+import { useRunSave } from './useRunSave';
+
+export interface RunEntry {
+  entry: string;
+  product: string;
+}
 
 type Open = 'aside' | 'note' | 'edit' | null;
 
@@ -17,9 +22,10 @@ interface Field {
   kind: 'text' | 'number';
   /** May stand empty. */
   optional?: boolean;
+  choices?: RunEntry[];
 }
 
-function fieldsOf(run: LabRun): Field[] {
+function fieldsOf(run: LabRun, entries: RunEntry[]): Field[] {
   const typed: Field[] = run.hasTrace
     ? []
     : [
@@ -31,6 +37,7 @@ function fieldsOf(run: LabRun): Field[] {
       ? [{ name: 'ambientC', label: 'Room, °C', value: run.typedAmbientC, kind: 'number' }]
       : [];
   return [
+    { name: 'entry', label: 'Entry', value: run.entry, kind: 'text', choices: entries },
     { name: 'setting', label: 'Fans', value: run.setting, kind: 'text' },
     { name: 'loadW', label: 'Heat load, W', value: run.loadW, kind: 'number' },
     { name: 'mount', label: 'Mount', value: run.mount, kind: 'number' },
@@ -63,61 +70,75 @@ function changesOf(
 }
 
 /** What a reviewer does to a run by hand. Each step can be undone from the message that confirms it. */
-export function RunActions({ roundUpId, run }: { roundUpId: number; run: LabRun }) {
+export function RunActions({
+  roundUpId,
+  run,
+  entries,
+}: {
+  roundUpId: number;
+  run: LabRun;
+  entries: RunEntry[];
+}) {
   const router = useRouter();
   const [open, setOpen] = useState<Open>(null);
-  const [failure, setFailure] = useState('');
-  const [busy, setBusy] = useState(false);
+  const form = useRef<HTMLFormElement>(null);
+  const { busy, trouble, save, fail, clear, again, writeMine, takeTheirs } = useRunSave(roundUpId, run);
+  const fields = fieldsOf(run, entries);
+  const close = () => setOpen(null);
 
-  async function save(
-    changes: Record<string, unknown>,
-    done: string,
-    undo: Record<string, unknown>,
-    leave = false,
-  ) {
-    setBusy(true);
-    const outcome = await saveRun(roundUpId, run.id, run.version, changes);
-    setBusy(false);
-    if (!outcome.saved) {
-      setFailure(outcome.message);
-      if (outcome.conflict) router.refresh();
-      return;
+  /** What the open form asks for, or the reason why it cannot be sent yet. */
+  function attempt():
+    { changes: Record<string, unknown>; done: string; undo: Record<string, unknown> } | string {
+    const data = new FormData(form.current!);
+    const who = String(data.get('who') ?? '').trim();
+    if (who) setWho(who);
+    if (open === 'aside') {
+      const reason = String(data.get('reason')).trim();
+      if (!reason) return 'A reason is needed: it stands in the logbook and in the report.';
+      return {
+        changes: { setAside: reason },
+        done: `Run ${run.label} set aside`,
+        undo: { setAside: run.setAside },
+      };
     }
-    setOpen(null);
-    setFailure('');
-    const takeBack = async () => {
-      const back = await saveRun(roundUpId, run.id, outcome.version, undo);
-      if (back.saved) toast(`Run ${run.label} is as it was`);
-      else toast.error(back.message);
-      router.refresh();
-    };
-    toast(done, { duration: 12_000, action: { label: 'Undo', onClick: () => void takeBack() } });
-    if (leave) router.push(`/round-ups/${roundUpId}/logbook`);
-    router.refresh();
+    if (open === 'note')
+      return {
+        changes: { note: String(data.get('note')) },
+        done: `Note of run ${run.label} saved`,
+        undo: { note: run.note },
+      };
+    const read = changesOf(fields, data);
+    if ('wrong' in read) return read.wrong;
+    const undo = Object.fromEntries(fields.map((field) => [field.name, field.value]));
+    return { changes: read.changes, done: `Run ${run.label} changed`, undo };
   }
-
-  const fields = fieldsOf(run);
 
   function submit(event: React.FormEvent<HTMLFormElement>) {
     event.preventDefault();
-    const form = new FormData(event.currentTarget);
-    const who = String(form.get('who') ?? '').trim();
-    if (who) setWho(who);
-    if (open === 'aside') {
-      const reason = String(form.get('reason')).trim();
-      if (!reason) return setFailure('A reason is needed: it stands in the logbook and in the report.');
-      return void save({ setAside: reason }, `Run ${run.label} set aside`, { setAside: run.setAside });
-    }
-    if (open === 'note') {
-      return void save({ note: String(form.get('note')) }, `Note of run ${run.label} saved`, {
-        note: run.note,
-      });
-    }
-    const read = changesOf(fields, form);
-    if ('wrong' in read) return setFailure(read.wrong);
-    const before = Object.fromEntries(fields.map((field) => [field.name, field.value]));
-    return void save(read.changes, `Run ${run.label} changed`, before);
+    const wanted = attempt();
+    if (typeof wanted === 'string') return fail(wanted);
+    void save({ ...wanted, onSaved: close });
   }
+
+  /** From the notice: what stands in the form now is what is meant. */
+  const typed = () => {
+    const wanted = open ? attempt() : undefined;
+    return typeof wanted === 'object' ? wanted.changes : undefined;
+  };
+  const takeBack = () =>
+    save({
+      changes: { setAside: '' },
+      done: `Run ${run.label} counts again`,
+      undo: { setAside: run.setAside },
+      onSaved: close,
+    });
+  const remove = () =>
+    save({
+      changes: { deleted: true },
+      done: `Run ${run.label} deleted`,
+      undo: { deleted: false },
+      onSaved: () => router.push(`/round-ups/${roundUpId}/logbook`),
+    });
 
   useEffect(() => {
     function onKey(event: KeyboardEvent) {
@@ -129,20 +150,14 @@ export function RunActions({ roundUpId, run }: { roundUpId: number; run: LabRun 
 
   const field = 'w-full rounded border border-hairline bg-raised px-2 py-1';
   const toggle = (what: Exclude<Open, null>) => () => {
-    setFailure('');
+    clear();
     setOpen(open === what ? null : what);
   };
   return (
     <div className="border-t border-hairline pt-3">
       <div className="flex flex-wrap gap-2 text-[14px]">
         {run.setAside ? (
-          <button
-            className="quiet-button"
-            disabled={busy}
-            onClick={() =>
-              void save({ setAside: '' }, `Run ${run.label} counts again`, { setAside: run.setAside })
-            }
-          >
+          <button className="quiet-button" disabled={busy} onClick={() => void takeBack()}>
             Take back
           </button>
         ) : (
@@ -156,16 +171,12 @@ export function RunActions({ roundUpId, run }: { roundUpId: number; run: LabRun 
         <button className="quiet-button" aria-expanded={open === 'edit'} onClick={toggle('edit')}>
           Edit
         </button>
-        <button
-          className="quiet-button text-bad"
-          disabled={busy}
-          onClick={() => void save({ deleted: true }, `Run ${run.label} deleted`, { deleted: false }, true)}
-        >
+        <button className="quiet-button text-bad" disabled={busy} onClick={() => void remove()}>
           Delete
         </button>
       </div>
       {open && (
-        <form onSubmit={submit} className="space-y-2 pt-3 text-[14px]">
+        <form ref={form} onSubmit={submit} className="space-y-2 pt-3 text-[14px]">
           {open === 'aside' && (
             <label className="block">
               <span className="label-text">Why it does not count</span>
@@ -194,15 +205,25 @@ export function RunActions({ roundUpId, run }: { roundUpId: number; run: LabRun 
           {open === 'edit' && (
             <div className="grid grid-cols-2 gap-x-3 gap-y-1.5">
               {fields.map((of, i) => (
-                <label key={of.name} className="block">
+                <label key={of.name} className={of.choices ? 'col-span-2 block' : 'block'}>
                   <span className="label-text">{of.label}</span>
-                  <input
-                    name={of.name}
-                    autoFocus={i === 0}
-                    className={field}
-                    defaultValue={of.value ?? ''}
-                    inputMode={of.kind === 'number' ? 'decimal' : 'text'}
-                  />
+                  {of.choices ? (
+                    <select name={of.name} className={field} defaultValue={of.value ?? ''}>
+                      {of.choices.map((choice) => (
+                        <option key={choice.entry} value={choice.entry}>
+                          {choice.product}
+                        </option>
+                      ))}
+                    </select>
+                  ) : (
+                    <input
+                      name={of.name}
+                      autoFocus={i === 1}
+                      className={field}
+                      defaultValue={of.value ?? ''}
+                      inputMode={of.kind === 'number' ? 'decimal' : 'text'}
+                    />
+                  )}
                 </label>
               ))}
             </div>
@@ -218,11 +239,18 @@ export function RunActions({ roundUpId, run }: { roundUpId: number; run: LabRun 
           </div>
         </form>
       )}
-      {failure && (
-        <p role="alert" className="pt-2 text-[14px] text-bad">
-          ▲ {failure}
-        </p>
-      )}
+      <div className="pt-2">
+        <TroubleNote
+          trouble={trouble}
+          busy={busy}
+          onAgain={() => again(typed())}
+          onMine={() => writeMine(typed())}
+          onTheirs={() => {
+            close();
+            takeTheirs();
+          }}
+        />
+      </div>
     </div>
   );
 }

@@ -6,6 +6,8 @@ export interface RunData {
   roundUpId: number;
   run: LabRun;
   position: number;
+  /** Entries that the run may belong to. */
+  entries: { entry: string; product: string }[];
   state: RunState;
   notes: string[];
   limitC: number;

@@ -151,7 +151,7 @@ export function RunStage({ data }: { data: RunData }) {
             <Settling data={data} />
           </tbody>
         </table>
-        <RunActions key={run.version} roundUpId={data.roundUpId} run={run} />
+        <RunActions roundUpId={data.roundUpId} run={run} entries={data.entries} />
         {data.trace && (
           <p className="label-text pt-3">
             {data.trace.samples} samples; the automatic window is the last {figure(data.windowS, 0)} s with

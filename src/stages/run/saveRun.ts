@@ -1,8 +1,9 @@
+import type { Trouble } from '@/ui/form/troubleNote';
 import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
 
 export type SaveOutcome =
-  { saved: true; version: number } | { saved: false; message: string; conflict: boolean };
+  { saved: true; version: number } | { saved: false; trouble: Trouble; version: number; message: string };
 
 interface LastChange {
   who: string;
@@ -11,28 +12,45 @@ interface LastChange {
   isNow: string;
 }
 
-/** Saves changes to a run that was seen at `version`; a later change by somebody else is told. */
+/** Why a change of a run was not saved, from the server's answer. */
+export function troubleOf(answer: {
+  status: number;
+  message: string;
+  body: Record<string, unknown>;
+}): Trouble {
+  if (answer.status === 409) {
+    const last = answer.body.last as LastChange | null;
+    const theirs = last ? `${last.what} from “${last.was}” to “${last.isNow}”` : '';
+    return { kind: 'conflict', who: last?.who ?? '', theirs };
+  }
+  const asked = answer.body.asked as string[] | undefined;
+  if (asked) return { kind: 'asked', asked };
+  if (answer.status === 404) return { kind: 'failed', message: 'This run is not there any more.' };
+  const again = answer.status === 0 || answer.status >= 500;
+  return {
+    kind: 'failed',
+    message: answer.message,
+    field: answer.body.field as string | undefined,
+    again,
+  };
+}
+
+/** Saves changes to a run that was seen at `version`; `sure` where what is asked about was meant. */
 export async function saveRun(
   roundUpId: number,
   runId: number,
   version: number,
   changes: Record<string, unknown>,
+  sure = false,
 ): Promise<SaveOutcome> {
   const url = `/api/round-ups/${roundUpId}/runs/${runId}`;
-  const answer = await sendJson(url, 'PATCH', { who: whoIsHere(), version, changes });
+  const answer = await sendJson(url, 'PATCH', { who: whoIsHere(), version, changes, sure });
   if (answer.ok) return { saved: true, version: Number(answer.body.version) };
-  if (answer.status === 409) {
-    const last = answer.body.last as LastChange | null;
-    const what = last
-      ? `${last.who} changed ${last.what} from “${last.was}” to “${last.isNow}”`
-      : 'somebody changed this run';
-    return {
-      saved: false,
-      conflict: true,
-      message: `Meanwhile ${what}. Nothing was overwritten: look at the run as it is now, then save again.`,
-    };
-  }
-  if (answer.status === 404)
-    return { saved: false, conflict: false, message: 'This run is not there any more.' };
-  return { saved: false, conflict: false, message: answer.message };
+  const trouble = troubleOf(answer);
+  return {
+    saved: false,
+    trouble,
+    version: Number(answer.body.version ?? version),
+    message: trouble.kind === 'failed' ? trouble.message : 'Somebody has changed this run meanwhile.',
+  };
 }

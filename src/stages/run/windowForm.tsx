@@ -1,11 +1,10 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { toast } from 'sonner';
 import type { LabRun } from '@/core/runs/labRun';
 import { figure } from '@/ui/figures';
-import { saveRun } from './saveRun';
+import { TroubleNote } from '@/ui/form/troubleNote';
+import { useRunSave } from './useRunSave';
 import type { WindowSpan } from './windowHandles';
 
 /** Keeps a window moved by hand, with its reason, or goes back to the automatic one. */
@@ -21,27 +20,13 @@ export function WindowForm({
   draft: WindowSpan | null;
   onDone: () => void;
 }) {
-  const router = useRouter();
   const [reason, setReason] = useState(run.windowReason);
-  const [failure, setFailure] = useState('');
+  const { busy, trouble, save: send, fail, again, writeMine, takeTheirs } = useRunSave(roundUpId, run);
+  const wanted = () => ({ window: draft && { ...draft, reason: reason.trim() } });
 
-  async function save(window: (WindowSpan & { reason: string }) | null, done: string) {
+  function save(window: (WindowSpan & { reason: string }) | null, done: string) {
     const before = run.movedWindow ? { ...run.movedWindow, reason: run.windowReason } : null;
-    const outcome = await saveRun(roundUpId, run.id, run.version, { window });
-    if (!outcome.saved) {
-      setFailure(outcome.message);
-      if (outcome.conflict) router.refresh();
-      return;
-    }
-    setFailure('');
-    onDone();
-    const takeBack = async () => {
-      const back = await saveRun(roundUpId, run.id, outcome.version, { window: before });
-      if (!back.saved) toast.error(back.message);
-      router.refresh();
-    };
-    toast(done, { duration: 12_000, action: { label: 'Undo', onClick: () => void takeBack() } });
-    router.refresh();
+    void send({ changes: { window }, done, undo: { window: before }, onSaved: onDone });
   }
 
   if (!draft && !run.movedWindow) return null;
@@ -52,8 +37,8 @@ export function WindowForm({
           className="flex min-w-0 flex-1 flex-wrap items-center gap-2"
           onSubmit={(event) => {
             event.preventDefault();
-            if (!reason.trim()) return setFailure('A moved window needs a reason.');
-            return void save({ ...draft, reason: reason.trim() }, 'Window moved');
+            if (!reason.trim()) return fail('A moved window needs a reason.');
+            save({ ...draft, reason: reason.trim() }, 'Window moved');
           }}
         >
           <span>
@@ -77,16 +62,23 @@ export function WindowForm({
           <span className="min-w-0 flex-1 truncate" dir="auto" title={run.windowReason}>
             Window moved by hand: {run.windowReason}
           </span>
-          <button className="quiet-button" onClick={() => void save(null, 'Automatic window again')}>
+          <button className="quiet-button" onClick={() => save(null, 'Automatic window again')}>
             Back to the automatic window
           </button>
         </>
       )}
-      {failure && (
-        <p role="alert" className="w-full text-bad">
-          ▲ {failure}
-        </p>
-      )}
+      <div className="w-full">
+        <TroubleNote
+          trouble={trouble}
+          busy={busy}
+          onAgain={() => again(wanted())}
+          onMine={() => writeMine(wanted())}
+          onTheirs={() => {
+            onDone();
+            takeTheirs();
+          }}
+        />
+      </div>
     </div>
   );
 }

@@ -5,15 +5,11 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import { sendJson } from '../sendJson';
 import { whoIsHere } from '../who';
+import type { Trouble } from './troubleNote';
 
 export interface KeptSheet<T> {
   version: number;
   body: T;
-}
-
-export interface SheetFault {
-  message: string;
-  field?: string;
 }
 
 export interface SheetForm<T> {
@@ -21,14 +17,46 @@ export interface SheetForm<T> {
   set: (body: T) => void;
   dirty: boolean;
   busy: boolean;
-  fault: SheetFault | null;
+  trouble: Trouble | null;
   /** Saves what stands in the form, or the body given. True where it was saved. */
   save: (more?: { reason?: string; body?: T; said?: string }) => Promise<boolean>;
+  /** The last save once more, from the notice. */
+  again: () => void;
+  /** Of a conflict: what stands here over what somebody else wrote, or theirs in its place. */
+  writeMine: () => void;
+  takeTheirs: () => void;
+}
+
+/** What is wrong with one field, as the server says; it is shown where the field stands. */
+export function fieldFault<T>({ trouble }: SheetForm<T>, field: string): string | undefined {
+  return trouble?.kind === 'failed' && trouble.field === field ? trouble.message : undefined;
+}
+
+interface Attempt<T> {
+  body: T;
+  reason: string;
+  said: string;
+}
+
+/** Names of the parts in which two sheets differ, for the notice of a conflict. */
+function differing(mine: unknown, theirs: unknown): string {
+  const parts = (of: unknown) => (typeof of === 'object' && of !== null ? (of as Record<string, unknown>) : {});
+  const [a, b] = [parts(mine), parts(theirs)];
+  const names = [...new Set([...Object.keys(a), ...Object.keys(b)])].filter(
+    (name) => JSON.stringify(a[name]) !== JSON.stringify(b[name]),
+  );
+  const words = names.map((name) =>
+    name
+      .replace(/([A-Z])/g, ' $1')
+      .toLowerCase()
+      .replace(/ (mm|cm|dba|c|w|s|pct)$/, ''),
+  );
+  return words.length > 0 ? `yours differs in ${words.slice(0, 5).join(', ')}` : '';
 }
 
 /**
- * A sheet being written: keeps what was typed until it is saved, tells whoever comes second, and offers to undo. The
- * form follows the sheet on the server whenever nothing is typed.
+ * A sheet being written: keeps what was typed until it is saved, tells whoever comes second and lets them decide, and
+ * offers to undo. The form follows the sheet on the server whenever nothing is typed.
  */
 export function useSheet<T>(
   kind: string,
@@ -38,14 +66,21 @@ export function useSheet<T>(
 ): SheetForm<T> {
   const router = useRouter();
   const [draft, setDraft] = useState<T | null>(null);
-  // What this page has saved itself, until the server's own copy comes.
+  // What this page has saved or read itself, until the server's own copy comes.
   const [own, setOwn] = useState(kept);
   const seen = own.version > kept.version ? own : kept;
+  /** The version that what stands in the form was written on: a later one is never written over unseen. */
+  const [base, setBase] = useState<number | null>(null);
   const [busy, setBusy] = useState(false);
-  const [fault, setFault] = useState<SheetFault | null>(null);
+  const [trouble, setTrouble] = useState<Trouble | null>(null);
+  const [theirs, setTheirs] = useState<KeptSheet<T> | null>(null);
+  const [last, setLast] = useState<Attempt<T> | null>(null);
 
-  async function write(version: number, body: T, reason: string, said: string): Promise<number | null> {
+  async function write(version: number, attempt: Attempt<T>): Promise<number | null> {
+    const { body, reason, said } = attempt;
     setBusy(true);
+    setLast(attempt);
+    const undone = seen.body;
     const answer = await sendJson(`/api/sheets/${kind}/${owner}`, 'PATCH', {
       who: whoIsHere(),
       reason,
@@ -54,27 +89,32 @@ export function useSheet<T>(
     });
     setBusy(false);
     if (!answer.ok) {
-      const who = String(answer.body.who ?? '') || 'somebody';
-      const message =
-        answer.status === 409
-          ? `Meanwhile ${who} has changed this. Nothing was overwritten and what you typed is still here: reload to see theirs.`
-          : answer.message;
-      setFault({ message, field: answer.body.field as string | undefined });
-      if (!answer.body.field) toast.error(message);
+      // Also what was saved from elsewhere than the form stays to be decided on.
+      setDraft(body);
+      setBase(version);
+      if (answer.status === 409) {
+        const there = { version: Number(answer.body.version), body: answer.body.body as T };
+        setTheirs(there);
+        setTrouble({ kind: 'conflict', who: String(answer.body.who ?? ''), theirs: differing(body, there.body) });
+      } else {
+        const field = answer.body.field as string | undefined;
+        setTrouble({ kind: 'failed', message: answer.message, field, again: answer.status === 0 || answer.status >= 500 });
+      }
       return null;
     }
-    setFault(null);
+    setTrouble(null);
+    setTheirs(null);
     const now = Number(answer.body.version);
     setOwn({ version: now, body });
     setDraft(null);
-    const undone = seen.body;
+    setBase(null);
     toast.success(said, {
       action:
         more.undo === false || version === 0
           ? undefined
           : {
               label: 'Undo',
-              onClick: () => void write(now, undone, reason && 'taken back', 'Taken back'),
+              onClick: () => void write(now, { body: undone, reason: reason && 'taken back', said: 'Taken back' }),
             },
     });
     router.refresh();
@@ -85,13 +125,28 @@ export function useSheet<T>(
   return {
     body,
     set: (next) => {
+      if (draft === null) setBase(seen.version);
       setDraft(next);
-      setFault(null);
+      if (trouble?.kind !== 'conflict') setTrouble(null);
     },
     dirty: draft !== null && JSON.stringify(draft) !== JSON.stringify(seen.body),
     busy,
-    fault,
+    trouble,
     save: async ({ reason = '', body: given, said = 'Saved' } = {}) =>
-      (await write(seen.version, given ?? body, reason, said)) !== null,
+      (await write(base ?? seen.version, { body: given ?? body, reason, said })) !== null,
+    again: () => {
+      if (last) void write(base ?? seen.version, { ...last, body });
+    },
+    writeMine: () => {
+      if (last && theirs) void write(theirs.version, { ...last, body });
+    },
+    takeTheirs: () => {
+      if (theirs?.body) setOwn(theirs);
+      setDraft(null);
+      setBase(null);
+      setTheirs(null);
+      setTrouble(null);
+      router.refresh();
+    },
   };
-}
+} // prettier-ignore

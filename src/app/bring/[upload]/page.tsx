@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import { uploadIdFrom } from '@/app/uploadId';
 import { checkUpload } from '@/lab/checkUpload';
-import { listLabRoundUps, listLabEntries } from '@/lab/listLabRoundUps';
+import { listLabRoundUps, listLabTarget } from '@/lab/listLabRoundUps';
 import { BundleCheck } from '@/stages/bring/bundleCheck';
 import { LogsCheck } from '@/stages/bring/logsCheck';
 import { Header } from '@/ui/header';
@@ -19,8 +19,8 @@ export default async function CheckPage({ params, searchParams }: Props) {
   const { roundUp } = await searchParams;
   const check = await checkUpload(uploadId);
   const roundUps = check?.kind === 'logs' ? await listLabRoundUps() : [];
-  const entries = new Map(
-    await Promise.all(roundUps.map(async (of) => [of.id, await listLabEntries(of.id)] as const)),
+  const targets = new Map(
+    await Promise.all(roundUps.map(async (of) => [of.id, await listLabTarget(of.id)] as const)),
   );
   const asked = roundUps.find((of) => String(of.id) === roundUp);
   return (
@@ -40,7 +40,7 @@ export default async function CheckPage({ params, searchParams }: Props) {
           <LogsCheck
             uploadId={uploadId}
             files={check.files.map(({ id, path }) => ({ id, path }))}
-            roundUps={roundUps.map(({ id, title }) => ({ id, title, entries: entries.get(id)! }))}
+            roundUps={roundUps.map(({ id, title }) => ({ id, title, ...targets.get(id)! }))}
             roundUpId={asked?.id ?? null}
           />
         )}

@@ -1,12 +1,23 @@
 import { withBody } from '@/app/api/jsonBody';
 import { idFrom } from '@/app/ids';
-import { typeRun } from '@/lab/editRun';
-import { newRun } from '@/lab/runEditSchema';
+import { editRuns, typeRun } from '@/lab/editRun';
+import { newRun, runEdits } from '@/lab/runEditSchema';
 
 export async function POST(request: Request, { params }: { params: Promise<{ id: string }> }) {
   const roundUpId = idFrom((await params).id);
   return withBody(request, newRun, async (input) => {
     const result = await typeRun(roundUpId, input);
     return result.saved ? Response.json(result, { status: 201 }) : Response.json(result, { status: 422 });
+  });
+}
+
+const STATUS = { conflict: 409, gone: 404, refused: 422, asked: 422 } as const;
+
+/** Several runs at once: all of them, or none. */
+export async function PATCH(request: Request, { params }: { params: Promise<{ id: string }> }) {
+  const roundUpId = idFrom((await params).id);
+  return withBody(request, runEdits, async (edits) => {
+    const result = await editRuns(roundUpId, edits);
+    return Response.json(result, { status: result.saved ? 200 : STATUS[result.result.why] });
   });
 }

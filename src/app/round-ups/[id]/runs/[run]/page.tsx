@@ -50,6 +50,7 @@ export default async function RunPage({ params }: { params: Promise<{ id: string
       data={{
         roundUpId: roundUp.id,
         run,
+        entries: entries.map(({ entry, product }) => ({ entry, product })),
         position: entries.findIndex((entry) => entry.entry === run.entry),
         state,
         notes,

@@ -3,7 +3,7 @@ import { idFrom } from '@/app/ids';
 import { editRun } from '@/lab/editRun';
 import { runEdit } from '@/lab/runEditSchema';
 
-const STATUS = { conflict: 409, gone: 404, refused: 422 } as const;
+const STATUS = { conflict: 409, gone: 404, refused: 422, asked: 422 } as const;
 
 export async function PATCH(request: Request, { params }: { params: Promise<{ id: string; run: string }> }) {
   const { id, run } = await params;

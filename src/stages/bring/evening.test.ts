@@ -1,0 +1,75 @@
+import { seededChance } from '@/simulator/random';
+import { piecesFor, placeSeries, proposedClocks, proposedCuts, roomAlone, type BroughtLog } from './evening';
+
+type Column = [quantity: string, valueAt: (t: number) => number];
+
+function log(path: string, fromS: number, toS: number, clockOffS: number, columns: Column[]): BroughtLog {
+  const times = Array.from({ length: toS - fromS }, (_, i) => fromS + i);
+  return {
+    fileId: 1,
+    path,
+    delimiter: ',',
+    decimal: '.',
+    encoding: 'utf-8',
+    columns: columns.map(([quantity]) => ({ header: quantity, quantity: quantity as never, unit: null })),
+    samples: times.length,
+    durationS: toS - fromS,
+    firstS: fromS - clockOffS,
+    lastS: toS - clockOffS,
+    clockKind: 'date',
+    problems: [],
+    unlisted: 0,
+    series: {
+      timeS: times.map((t) => t - clockOffS),
+      values: columns.map(([quantity, valueAt]) => ({ quantity, values: times.map(valueAt) })),
+    },
+  };
+}
+
+const chance = seededChance(3);
+const START = 1.7e9;
+const at = (t: number) => t - START;
+/** Load and fans off for two minutes, then three settings of half an hour. */
+const rpm = (t: number) => (at(t) < 120 ? 0 : [1400, 1100, 800][Math.min(2, Math.floor((at(t) - 120) / 1800))]!);
+const watts = (t: number) => (at(t) < 120 ? 3 : 170);
+const level = (t: number) => (rpm(t) === 0 ? 21 : 21 + rpm(t) / 70) + 0.2 * chance.normal();
+const sensors = (fromS: number, toS: number, path = 'sensors.csv') =>
+  log(path, START + fromS, START + toS, 0, [
+    ['cpu_temperature', () => 60],
+    ['power', watts],
+    ['fan_speed', (t) => rpm(t) + 4 * chance.normal()],
+  ]);
+const END = 120 + 3 * 1800;
+
+test.each([120, -47, 310])('a meter %d s off is moved until its steps fall on those of load and fans', (offS) => {
+  const logs = [sensors(0, END), log('meter.csv', START, START + END, offS, [['noise_level', level]])];
+  const [own, shift] = proposedClocks(logs, [0, 0]);
+  expect(own).toBeNull();
+  expect(Math.abs(shift!.offsetS - offS)).toBeLessThanOrEqual(2);
+  expect(shift).toMatchObject({ matched: 3, steps: 3 });
+});
+
+test('a meter on time stays, and one that never steps tells nothing', () => {
+  const right = log('meter.csv', START, START + END, 0, [['noise_level', level]]);
+  const flat = log('flat.csv', START, START + END, 120, [['noise_level', () => 33 + 0.2 * chance.normal()]]);
+  expect(proposedClocks([sensors(0, END), right, flat], [0, 0, 0])).toEqual([null, null, null]);
+});
+
+test('two sensor logs of one evening are one, with a cut where one gives way to the next', () => {
+  const series = placeSeries([sensors(0, 2000), sensors(2600, END, 'later.csv')], [0, 0]);
+  const die = series.find((of) => of.quantity === 'cpu_temperature')!;
+  expect(die.timeS).toHaveLength(2000 + END - 2600);
+  const cuts = proposedCuts(series).map((cut) => Math.round(at(cut)));
+  for (const expected of [120, 1920, 2000, 2600, 3720]) expect(cuts.some((cut) => Math.abs(cut - expected) <= 6)).toBe(true);
+  const pieces = piecesFor(series, proposedCuts(series), []);
+  // Load off, and the hole between the logs, are no runs.
+  expect(pieces.filter((of) => of.use).map((of) => of.setting)).toEqual(['1400 rpm', '1100 rpm', '800 rpm']);
+}); // prettier-ignore
+
+test('the room alone comes from the minutes with load and fans off, bursts left out', () => {
+  const noisy = log('meter.csv', START, START + END, 0, [['noise_level', (t) => (at(t) === 60 ? 55 : level(t))]]);
+  const series = placeSeries([sensors(0, END), noisy], [0, 0]);
+  expect(roomAlone(series, START + 500)).toBeCloseTo(21, 0);
+  expect(piecesFor(series, proposedCuts(series), [])[1]!.floorDb).toBe(String(roomAlone(series, START + 120)));
+  expect(roomAlone(placeSeries([sensors(120, END), noisy], [0, 0]), START + 500)).toBeNull();
+});

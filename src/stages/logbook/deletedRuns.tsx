@@ -1,0 +1,82 @@
+'use client';
+
+import { format } from 'date-fns';
+import { useRouter } from 'next/navigation';
+import { toast } from 'sonner';
+import { loadLabel } from '@/core/runs/load';
+import { sendEdits } from './manyActions';
+
+export interface DeletedRun {
+  id: number;
+  label: string;
+  product: string;
+  loadW: number;
+  loadName: string;
+  gpuLoadW: number;
+  setting: string;
+  mount: number;
+  pass: number;
+  version: number;
+  deletedAt: Date;
+}
+
+/** Runs that were deleted: they stay in the lab, and can be brought back. */
+export function DeletedRuns({ roundUpId, runs }: { roundUpId: number; runs: DeletedRun[] }) {
+  const router = useRouter();
+  async function bringBack(run: DeletedRun) {
+    const result = await sendEdits(roundUpId, [
+      { run: run.id, version: run.version, changes: { deleted: false } },
+    ]);
+    if ('trouble' in result)
+      toast.error(
+        result.trouble.kind === 'failed' ? result.trouble.message : 'Somebody has changed it meanwhile.',
+      );
+    else toast(`Run ${run.label} is back in the logbook`);
+    router.refresh();
+  }
+  if (runs.length === 0) return <p className="py-8">Nothing has been deleted here.</p>;
+  return (
+    <div className="min-h-0 flex-1 overflow-auto" tabIndex={0} role="region" aria-label="Deleted runs">
+      <table className="figure-table max-w-4xl">
+        <thead>
+          <tr>
+            <th scope="col">Run</th>
+            <th scope="col">Entry</th>
+            <th scope="col">Load</th>
+            <th scope="col">Fans</th>
+            <th scope="col" className="num">
+              Mount
+            </th>
+            <th scope="col" className="num">
+              Pass
+            </th>
+            <th scope="col">Deleted</th>
+            <th scope="col">
+              <span className="sr-only">Bring back</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {runs.map((run) => (
+            <tr key={run.id}>
+              <td className="text-ink2">{run.label}</td>
+              <td className="max-w-60 truncate" dir="auto">
+                {run.product}
+              </td>
+              <td className="whitespace-nowrap">{loadLabel(run)}</td>
+              <td className="whitespace-nowrap">{run.setting}</td>
+              <td className="num">{run.mount}</td>
+              <td className="num">{run.pass}</td>
+              <td className="whitespace-nowrap text-ink2">{format(run.deletedAt, 'd MMM yyyy, HH:mm')}</td>
+              <td className="num">
+                <button className="quiet-button" onClick={() => void bringBack(run)}>
+                  Bring back
+                </button>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}

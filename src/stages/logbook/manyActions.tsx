@@ -1,0 +1,220 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useRef, useState } from 'react';
+import { toast } from 'sonner';
+import type { LogbookRow } from '@/core/runs/logbookRow';
+import { plural } from '@/ui/figures';
+import { TroubleNote, type Trouble } from '@/ui/form/troubleNote';
+import { sendJson } from '@/ui/sendJson';
+import { typedNumber } from '@/ui/typedNumber';
+import { whoIsHere } from '@/ui/who';
+import { troubleOf } from '../run/saveRun';
+
+type Changes = Record<string, unknown>;
+type What = 'setAside' | 'mount' | 'entry';
+
+interface Edit {
+  run: number;
+  version: number;
+  changes: Changes;
+}
+
+/** Sends changes of several runs, all or none; the versions they stand at afterwards, or what is in the way. */
+export async function sendEdits(
+  roundUpId: number,
+  edits: readonly Edit[],
+  sure = false,
+): Promise<{ versions: number[] } | { trouble: Trouble; run: number }> {
+  const answer = await sendJson(`/api/round-ups/${roundUpId}/runs`, 'PATCH', {
+    who: whoIsHere(),
+    sure,
+    edits,
+  });
+  if (answer.ok) return { versions: answer.body.versions as number[] };
+  const body = (answer.body.result as Record<string, unknown> | undefined) ?? answer.body;
+  const message = typeof body.message === 'string' ? body.message : answer.message;
+  return { trouble: troubleOf({ status: answer.status, message, body }), run: Number(answer.body.run ?? 0) };
+}
+
+/** What can be done to the runs that were chosen, all in one step that can be undone. */
+export function ManyActions({
+  roundUpId,
+  chosen,
+  entries,
+  onDone,
+}: {
+  roundUpId: number;
+  chosen: LogbookRow[];
+  entries: { entry: string; product: string }[];
+  onDone: () => void;
+}) {
+  const router = useRouter();
+  const [open, setOpen] = useState<What | null>(null);
+  const [trouble, setTrouble] = useState<Trouble | null>(null);
+  const [busy, setBusy] = useState(false);
+  const last = useRef<{ changes: Changes; undo: (row: LogbookRow) => Changes; said: string } | null>(null);
+
+  async function apply(changes: Changes, undo: (row: LogbookRow) => Changes, said: string, sure = false) {
+    last.current = { changes, undo, said };
+    setBusy(true);
+    const rows = chosen;
+    const result = await sendEdits(
+      roundUpId,
+      rows.map((row) => ({ run: row.id, version: row.version, changes })),
+      sure,
+    );
+    setBusy(false);
+    if ('trouble' in result) {
+      const label = rows.find((row) => row.id === result.run)?.label;
+      const { trouble: found } = result;
+      return setTrouble(
+        found.kind === 'failed' && label
+          ? { ...found, message: `Run ${label}: ${found.message} None of the runs was changed.` }
+          : found.kind === 'conflict' && label
+            ? { ...found, theirs: `run ${label}, ${found.theirs}` }
+            : found,
+      );
+    }
+    setTrouble(null);
+    setOpen(null);
+    const takeBack = async () => {
+      const back = await sendEdits(
+        roundUpId,
+        rows.map((row, i) => ({ run: row.id, version: result.versions[i]!, changes: undo(row) })),
+        true,
+      );
+      if ('trouble' in back) toast.error('One of the runs was changed meanwhile: nothing was taken back.');
+      else toast('They are as they were');
+      router.refresh();
+    };
+    toast(said, { duration: 12_000, action: { label: 'Undo', onClick: () => void takeBack() } });
+    onDone();
+    router.refresh();
+  }
+
+  function submit(event: React.FormEvent<HTMLFormElement>) {
+    event.preventDefault();
+    const text = String(new FormData(event.currentTarget).get('value') ?? '').trim();
+    const runs = plural(chosen.length, 'run');
+    if (open === 'setAside') {
+      if (text === '')
+        return setTrouble({ kind: 'failed', message: 'A reason is needed: it stands with each of them.' });
+      return void apply({ setAside: text }, (row) => ({ setAside: row.setAside }), `${runs} set aside`);
+    }
+    if (open === 'entry')
+      return void apply({ entry: text }, (row) => ({ entry: row.entry }), `${runs} moved to another entry`);
+    const mount = typedNumber(text);
+    if (mount === null) return setTrouble({ kind: 'failed', message: `Mount: not a number: “${text}”` });
+    return void apply({ mount }, (row) => ({ mount: row.mount }), `Mount of ${runs} changed`);
+  }
+
+  const show = (what: What) => () => {
+    setTrouble(null);
+    setOpen(open === what ? null : what);
+  };
+  const box = 'h-[33px] rounded border border-hairline bg-raised px-2';
+  const aside = chosen.filter((row) => row.setAside !== '').length;
+  return (
+    <section
+      className="mb-2 space-y-2 border-y border-act/50 py-2 text-[14px]"
+      aria-label="With the chosen runs"
+    >
+      <div className="flex flex-wrap items-center gap-2">
+        <b className="mr-1">{plural(chosen.length, 'run')} chosen</b>
+        <button className="quiet-button" aria-expanded={open === 'setAside'} onClick={show('setAside')}>
+          Set aside
+        </button>
+        {aside > 0 && (
+          <button
+            className="quiet-button"
+            disabled={busy}
+            onClick={() =>
+              void apply(
+                { setAside: '' },
+                (row) => ({ setAside: row.setAside }),
+                `${plural(chosen.length, 'run')} count again`,
+              )
+            }
+          >
+            Take back
+          </button>
+        )}
+        <button className="quiet-button" aria-expanded={open === 'mount'} onClick={show('mount')}>
+          Mount
+        </button>
+        <button className="quiet-button" aria-expanded={open === 'entry'} onClick={show('entry')}>
+          Entry
+        </button>
+        <button
+          className="quiet-button text-bad"
+          disabled={busy}
+          onClick={() =>
+            void apply(
+              { deleted: true },
+              () => ({ deleted: false }),
+              `${plural(chosen.length, 'run')} deleted`,
+            )
+          }
+        >
+          Delete
+        </button>
+        <button className="ml-auto cursor-pointer underline underline-offset-2" onClick={onDone}>
+          choose none
+        </button>
+      </div>
+      {open && (
+        <form key={open} onSubmit={submit} className="flex flex-wrap items-center gap-2">
+          {open === 'setAside' && (
+            <input
+              name="value"
+              autoFocus
+              maxLength={1000}
+              aria-label="Why they do not count"
+              placeholder="Why they do not count"
+              className={`${box} w-80`}
+            />
+          )}
+          {open === 'mount' && (
+            <label className="flex items-center gap-2">
+              They belong to mount
+              <input name="value" autoFocus inputMode="numeric" className={`${box} w-16 text-right`} />
+            </label>
+          )}
+          {open === 'entry' && (
+            <label className="flex items-center gap-2">
+              They belong to
+              <select name="value" autoFocus className={`${box} max-w-72`}>
+                {entries.map((of) => (
+                  <option key={of.entry} value={of.entry}>
+                    {of.product}
+                  </option>
+                ))}
+              </select>
+            </label>
+          )}
+          <button className="act-button" disabled={busy}>
+            Save
+          </button>
+        </form>
+      )}
+      <TroubleNote
+        trouble={trouble}
+        busy={busy}
+        onAgain={() => {
+          if (last.current)
+            void apply(last.current.changes, last.current.undo, last.current.said, trouble?.kind === 'asked');
+        }}
+        onMine={() => {
+          setTrouble({ kind: 'failed', message: 'The runs are loaded as they are now: press Save again.' });
+          router.refresh();
+        }}
+        onTheirs={() => {
+          setTrouble(null);
+          setOpen(null);
+          router.refresh();
+        }}
+      />
+    </section>
+  );
+}
