@@ -38,6 +38,7 @@ export interface CitedEntry {
   price: number | null;
   currency: string;
   heightMm: number | null;
+  memoryClearanceMm: number | null;
   isControl: boolean;
 }
 
@@ -78,10 +79,12 @@ export async function listCitedEntries(db: Queryable, roundUpId: number): Promis
     `SELECT e.id AS "entryId", c.code AS entry, coalesce(nullif(e.cover_name, ''), p.name) AS "productName",
             e.cover_name <> '' AS covered, coalesce(s.label, '') AS sample,
             CASE WHEN e.cover_name = '' THEN p.maker ELSE '' END AS maker, p.kind, e.fans,
-            e.price::double precision AS price, e.currency, e.height_mm AS "heightMm", c.is_control AS "isControl"
+            e.price::double precision AS price, e.currency, e.height_mm AS "heightMm", c.is_control AS "isControl",
+            (h.body ->> 'memoryClearanceMm')::double precision AS "memoryClearanceMm"
      FROM round_up_entries c
      JOIN entries e ON e.id = c.entry_id
      JOIN products p ON p.id = e.product_id
+     LEFT JOIN sheets h ON h.kind = 'product' AND h.owner = p.id
      LEFT JOIN samples s ON s.id = e.sample_id
      WHERE c.round_up_id = $1
      ORDER BY c.position`,

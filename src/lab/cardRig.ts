@@ -1,14 +1,12 @@
 import type { CardRig } from '@/core/brief/methodCard';
+import { methodDone, type MethodDone } from '@/core/brief/methodDone';
+import type { Brief } from '@/core/brief/brief';
 import type { RoundUpView } from './roundUpView';
 
-/** What the method card says of the rig, with the room's own noise in the runs so far. */
-export function cardRig({ roundUp, runs }: RoundUpView): CardRig {
-  const floors = runs.filter((run) => run.setAside === '').map((run) => run.floorDb);
-  let low = Infinity;
-  let high = -Infinity;
-  for (const floor of floors) {
-    low = Math.min(low, floor);
-    high = Math.max(high, floor);
-  }
-  return { ...roundUp.rig, floorDba: floors.length > 0 ? { low, high } : null };
+/** What the method card says beside the brief: the rig, and what was done so far. */
+export function cardParts(
+  { roundUp, runs, entries }: RoundUpView,
+  brief: Brief,
+): { rig: CardRig; done: MethodDone | null } {
+  return { rig: roundUp.rig, done: methodDone(brief, runs, entries) };
 }

@@ -9,7 +9,8 @@ import type { DataPackage } from '@/formats/bundle/dataPackage';
 import type { PlanningParts } from '@/formats/bundle/planningParts';
 import { isCovered } from '@/core/lineUp/entry';
 
-const WHO = 'import';
+/** Who wrote what came with a bundle. */
+export const IMPORTED = 'import';
 
 /** Writes a sheet where the lab has none: what is there already stays. */
 async function writeNew(
@@ -20,7 +21,7 @@ async function writeNew(
   reason = '',
 ): Promise<void> {
   if (body === null || (await readSheet(db, kind, owner))) return;
-  await writeSheet(db, { kind, owner, version: 0, body, who: WHO, reason });
+  await writeSheet(db, { kind, owner, version: 0, body, who: IMPORTED, reason });
 }
 
 /** The revision that a bundle's runs were made at: one of the lab's that stands alike, or a new one with its history. */

@@ -1,46 +1,51 @@
+import type { Brief } from '@/core/brief/brief';
+import { departures, methodDone } from '@/core/brief/methodDone';
+import { questionOf } from '@/core/brief/questions';
+import { choiceOf } from '@/core/brief/schools';
+import type { InstrumentDoubt } from '@/core/rig/instrumentDoubt';
 import type { LabRun } from '@/core/runs/labRun';
 import type { RoundUp } from '@/database/roundUps';
 
-function count(n: number, one: string, many: string): string {
+function count(n: number, one: string, many = `${one}s`): string {
   return `${n} ${n === 1 ? one : many}`;
 }
 
 function range(values: readonly number[], decimals: number): string {
-  const low = Math.min(...values).toFixed(decimals);
-  const high = Math.max(...values).toFixed(decimals);
+  const present = values.filter((value) => !Number.isNaN(value));
+  const low = Math.min(...present).toFixed(decimals);
+  const high = Math.max(...present).toFixed(decimals);
   return low === high ? low : `${low} to ${high}`;
 }
 
-/** The method in sentences, made from what was really measured at one load. */
+/** The method in sentences, made from what was really measured at one load, in the words of the question. */
 export function methodSentences(
-  roundUp: RoundUp,
-  runs: readonly LabRun[],
-  loadLabel: string,
-  lineDb: number,
+  of: { roundUp: RoundUp; entries: readonly { entry: string; isControl: boolean }[]; instruments: InstrumentDoubt },
+  brief: Brief,
+  at: { runs: readonly LabRun[]; label: string; program: boolean; lineDb: number },
 ): string[] {
-  const { rig, windowS, referenceAmbientC } = roundUp;
+  const { rig, windowS, referenceAmbientC } = of.roundUp;
   const bench = rig.enclosure === 'open' ? 'an open bench' : `a bench of the kind "${rig.enclosure}"`;
-  const counting = runs.filter((run) => run.setAside === '');
+  const counting = at.runs.filter((run) => run.setAside === '');
+  const { many, label } = questionOf(brief.question);
+  const what = brief.question === 'coolers' ? `${label}; fans ${choiceOf('fans', brief.schools.fans.choice).label}` : label;
+  const restated = at.program ? 'with the watts that the program drew' : 'restated at the nominal load from the power that really flowed';
   const sentences = [
-    `Whole coolers as configured, at ${loadLabel} on ${bench} (${rig.name}, revision ${rig.revision}), compared at equal noise: ${lineDb.toFixed(1)} dB(A) at ${rig.meterDistanceCm} cm, with the room's own noise taken off by energy.`,
-    `Each figure is the mean rise of the die over room air in the last ${Math.round(windowS / 60)} min of a settled soak, restated at the nominal load from the power that really flowed; between fan settings it is interpolated, never beyond them.`,
+    `${what}: ${many} at ${at.label} on ${bench} (${rig.name}, revision ${rig.revision}), compared at equal noise: ${at.lineDb.toFixed(1)} dB(A) at ${rig.meterDistanceCm} cm, with the room's own noise taken off by energy.`,
+    `Each figure is the mean rise of the die over room air in the last ${Math.round(windowS / 60)} min of a settled soak, ${restated}; between fan settings it is interpolated, never beyond them.`,
   ];
   if (counting.length > 0) {
     const mounts = new Set(counting.map((run) => `${run.entry}|${run.mount}`)).size;
     const entries = new Set(counting.map((run) => run.entry)).size;
-    const aside = runs.length - counting.length;
     sentences.push(
-      `${count(counting.length, 'run', 'runs')} over ${count(mounts, 'mount', 'mounts')} of ${count(entries, 'entry', 'entries')}; the room stood at ${range(
-        counting.map((run) => run.reduction.ambientMeanC),
-        1,
-      )} °C and ${range(
-        counting.map((run) => run.floorDb),
-        1,
-      )} dB(A).${aside > 0 ? ` ${count(aside, 'run was', 'runs were')} set aside, with the reason in the logbook.` : ''}`,
+      `${count(counting.length, 'run')} over ${count(mounts, 'mount')} of ${count(entries, 'entry', 'entries')}; the room stood at ${range(counting.map((run) => run.reduction.ambientMeanC), 1)} °C and ${range(counting.map((run) => run.floorDb), 1)} dB(A).`,
     );
   }
+  const done = methodDone({ loads: [] }, at.runs, of.entries);
+  const departed = done ? departures(brief, done) : [];
+  if (departed.length > 0) sentences.push(`Otherwise than planned: ${departed.join('; ')}.`);
   sentences.push(
-    `± is the 95 % interval; places that differ by less than the simultaneous 95 % critical difference (Tukey–Kramer) are shared. Restated temperatures are for a room of ${referenceAmbientC} °C and a limit of ${rig.limitC} °C. Levels from another room, distance or a maker's box cannot be set beside these.`,
+    `± is the 95 % interval, from the spread of passes and mounts and what the instruments leave in doubt (${of.instruments.from.join('; ')}); what all share, the meter's ± ${(of.instruments.sharedLevelDb * Math.sqrt(3)).toFixed(1)} dB and the sensors' ± ${(of.instruments.sharedRiseK * Math.sqrt(3)).toFixed(1)} K, moves all alike and is not in it.`,
+    `Places are ranges: who cannot be told apart by the simultaneous 95 % critical difference (Tukey–Kramer) shares them. Restated temperatures are for a room of ${referenceAmbientC} °C and a limit of ${rig.limitC} °C. Levels from another room, distance or a maker's box cannot be set beside these.`,
   );
   return sentences;
-}
+} // prettier-ignore

@@ -1,23 +1,39 @@
 import { openSession } from '@/database/bench';
 import { withDatabase } from '@/database/pool';
-import { readSheet } from '@/database/sheets';
+import type { RigBook } from '@/core/rig/instrument';
+import { getRoundUp } from '@/database/roundUps';
+import { listSheetChanges, readSheet } from '@/database/sheets';
+import { IMPORTED } from './importPlanning';
+import { lineUpOf } from './lineUpView';
 import { keptWhileUnwritten } from './keptWhileUnwritten';
 import { planProgress, viewPlan, type PlanProgress } from './planView';
 
 /** What the stage rail says of deciding and planning. */
 export interface RailView {
-  briefWritten: boolean;
+  /** The brief was saved by hand, and not only begun or imported. */
+  briefDecided: boolean;
+  /** Entries without fans noted, samples without a name: what Line-up still waits for. */
+  entriesUnnoted: number;
+  /** The rig says what stands between die and air, and has a meter. */
+  rigNoted: boolean;
   plan: PlanProgress | null;
   /** A mount of it is on the rig. */
   onRig: boolean;
 }
 
 const kept = keptWhileUnwritten(async (db, roundUpId): Promise<RailView> => {
-  const brief = await readSheet(db, 'brief', roundUpId);
+  const brief = await listSheetChanges(db, 'brief', roundUpId);
+  const lineUp = await lineUpOf(db, roundUpId);
+  const roundUp = await getRoundUp(db, roundUpId);
+  const setup = roundUp && (await readSheet(db, 'rig-setup', roundUp.rigRevisionId));
+  const book = roundUp && (await readSheet<RigBook>(db, 'rig-book', roundUp.rigId));
   const plan = await viewPlan(roundUpId, '2000-01-01');
   const open = await openSession(db);
   return {
-    briefWritten: brief !== null,
+    // The first writing is the one it was begun or imported with.
+    briefDecided: brief.some((of) => of.was !== null || of.who === IMPORTED),
+    entriesUnnoted: lineUp.filter((of) => of.entry.body.fans.length === 0 || of.sample === null).length,
+    rigNoted: setup !== null && (book?.body.instruments ?? []).length > 0,
     plan: plan && planProgress(plan),
     onRig: open?.roundUpId === roundUpId,
   };

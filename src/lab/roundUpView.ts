@@ -12,6 +12,7 @@ import { listUnreducedRuns } from '@/database/runEdits';
 import { getRoundUp, listCitedEntries, type CitedEntry, type RoundUp } from '@/database/roundUps';
 import { listRuns } from '@/database/runs';
 import { readSheet } from '@/database/sheets';
+import { briefOf } from './briefView';
 import { keptWhileUnwritten, onceFor } from './keptWhileUnwritten';
 import { reduceStoredRun } from './reduceStoredRun';
 
@@ -23,7 +24,8 @@ export interface RoundUpView {
   methodLoads: Load[];
   /** What the rig's instruments leave in doubt. */
   instruments: InstrumentDoubt;
-  /** A brief was written; else the loads are the watts that a bundle names. */
+  /** The brief, or what the round-up's columns say of one; and whether it was written. */
+  brief: Brief;
   isWritten: boolean;
 }
 
@@ -43,11 +45,14 @@ async function readRoundUp(db: Queryable, id: number): Promise<RoundUpView | nul
     listCitedEntries(db, id),
     listRuns(db, id),
     readSheet<RigBook>(db, 'rig-book', roundUp.rigId),
-    readSheet<Brief>(db, 'brief', id),
+    briefOf(db, id),
   ]);
-  const methodLoads = brief
-    ? brief.body.loads.map((of) => ({ loadW: of.watts, loadName: of.program, gpuLoadW: of.gpuWatts }))
-    : roundUp.loadsW.map((loadW) => ({ loadW, loadName: '', gpuLoadW: 0 }));
+  const { body, version } = brief!;
+  const methodLoads = body.loads.map((of) => ({
+    loadW: of.watts,
+    loadName: of.program,
+    gpuLoadW: of.gpuWatts,
+  }));
   const names = new Map(entries.map((of) => [of.entry, of.product]));
   for (const run of runs) run.product = names.get(run.entry)!;
   return {
@@ -55,7 +60,8 @@ async function readRoundUp(db: Queryable, id: number): Promise<RoundUpView | nul
     entries,
     runs,
     methodLoads,
-    isWritten: brief !== null,
+    brief: body,
+    isWritten: version > 0,
     instruments: instrumentDoubt(book?.body ?? null),
   };
 }

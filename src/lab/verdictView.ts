@@ -11,6 +11,8 @@ export interface VerdictView {
   chosen: LoadCurves;
   lineDb: number;
   ranking: Ranking;
+  /** The order at the brief's other noise lines. */
+  others: { lineDb: number; ranking: Ranking }[];
   method: string[];
 }
 
@@ -58,6 +60,14 @@ export function verdictOf(view: RoundUpView, query: { load?: string; line?: stri
     chosen,
     lineDb,
     ranking,
-    method: methodSentences(roundUp, atLoad, chosen.label, lineDb),
+    others: view.brief.noiseLinesDba
+      .filter((of) => of !== lineDb)
+      .map((of) => ({ lineDb: of, ranking: rankedAt(view, chosen, of) })),
+    method: methodSentences(view, view.brief, {
+      runs: atLoad,
+      label: chosen.label,
+      program: chosen.load.loadName !== '',
+      lineDb,
+    }),
   };
 }

@@ -1,8 +1,10 @@
 import { defaultBrief, type Brief } from './brief';
 import { briefChanges } from './briefChanges';
+import { againstLimits } from '../lineUp/fitsLimits';
 import { methodCard } from './methodCard';
+import { departures, type MethodDone } from './methodDone';
 import { QUESTIONS } from './questions';
-import { choiceOf, SCHOOLS } from './schools';
+import { choiceOf, offered, OFFERED_SCHOOLS, SCHOOLS } from './schools';
 
 const RIG = {
   name: 'Attic',
@@ -10,10 +12,27 @@ const RIG = {
   enclosure: 'open',
   meterDistanceCm: 60,
   limitC: 90,
+};
+const DONE: MethodDone = {
+  runs: 40,
+  setAside: 0,
+  measured: 8,
+  unmeasured: 0,
+  mounts: { low: 2, high: 2 },
+  passes: { low: 2, high: 2 },
+  controlMounts: 4,
+  loads: ['170 W', '90 W'],
+  missingLoads: [],
+  roomC: { low: 21, high: 24 },
   floorDba: { low: 21.04, high: 21.6 },
+  typed: 0,
+  unsettled: 0,
+  movedWindows: 0,
+  calledSettled: 0,
 };
 const changed = (more: Partial<Brief>): Brief => ({ ...defaultBrief(), ...more });
-const asking = (brief: Brief, question: RegExp) => methodCard(brief, RIG).find((of) => question.test(of.question))?.answer; // prettier-ignore
+const asking = (brief: Brief, question: RegExp, done: MethodDone | null = DONE) =>
+  methodCard(brief, RIG, done).find((of) => question.test(of.question))?.answer;
 
 test('a brief that was not changed costs nothing; each change is told once, with what it costs', () => {
   expect(briefChanges(defaultBrief(), defaultBrief())).toEqual([]);
@@ -45,38 +64,79 @@ test('every school can be changed, and is told in its own words', () => {
   }
 });
 
-test('the method card answers by the brief and the rig as they stand', () => {
-  const card = methodCard(defaultBrief(), RIG);
-  expect(asking(defaultBrief(), /Why at 33 dB/)).toContain('60 cm from the cooler');
+test('the method card states what was done, and before the first run that it is a plan', () => {
+  const card = methodCard(defaultBrief(), RIG, DONE);
+  expect(asking(defaultBrief(), /Why at 33 dB/)).toContain('60 cm from the middle of the cooler');
   expect(asking(defaultBrief(), /Why at 33 dB/)).toContain('The room alone stood at 21.0 to 21.6 dB(A)');
-  expect(methodCard(defaultBrief(), { ...RIG, floorDba: null })[1]!.answer).toContain(
-    'is read before each mount',
+  expect(asking(defaultBrief(), /How sure/)).toBe(
+    '2 mounts of 2 passes each, 40 runs of 8 entries; the control was put on 4 times. ± is the 95 % interval; places nearer than the simultaneous 95 % critical difference are shared.',
   );
-  expect(asking(defaultBrief(), /How sure/)).toContain('2 mounts of 2 passes each');
-  expect(asking(changed({ passes: 1, mounts: 1 }), /How sure/)).toContain('1 mount of 1 pass each');
+  expect(asking(defaultBrief(), /How much heat/)).toContain('170 W and 90 W');
+  expect(asking(defaultBrief(), /depart/)).toBeUndefined();
   expect(asking(defaultBrief(), /On what/)).toContain('Attic, revision 3, open bench');
   expect(card.every((of) => of.question.endsWith('?') && of.answer.length > 20)).toBe(true);
-  // What nobody had to decide is not explained at length.
-  expect(asking(defaultBrief(), /Loudness/)).toBeUndefined();
+
+  expect(asking(defaultBrief(), /Is it measured/, null)).toContain('what is planned');
+  expect(asking(defaultBrief(), /Why at 33 dB/, null)).toContain('is read before each mount');
+  expect(asking(changed({ passes: 1, mounts: 1 }), /How sure/, null)).toContain('Planned: 1 mount of 1 pass each');
+  expect(asking(changed({ noiseLinesDba: [33, 38] }), /Why at 33 dB/)).toContain('and at 38 dB(A) beside it');
+}); // prettier-ignore
+
+test('where what was done departs from the plan it says so', () => {
+  const done = { ...DONE, setAside: 1, unmeasured: 2, mounts: { low: 1, high: 2 }, passes: { low: 1, high: 2 }, controlMounts: 1, missingLoads: ['idle'], typed: 3, unsettled: 2, movedWindows: 1, calledSettled: 1 };
+  expect(departures(defaultBrief(), done)).toEqual([
+    '2 entries of the line-up have no runs',
+    'not measured at idle',
+    'some were mounted once, where 2 mounts were planned',
+    'some points were read once a mount, where 2 passes were planned',
+    'the control was never re-tested',
+    'the means of 3 runs were typed: nothing tells whether they had settled',
+    'the window of 1 run was moved by hand',
+    '1 soak was called settled before the rule',
+    '2 runs had not settled and support no curve',
+    '1 run was set aside, with the reason',
+  ]);
+  expect(departures(defaultBrief(), DONE)).toEqual([]);
+  expect(asking(defaultBrief(), /depart/, done)).toContain('Not measured at idle. Some were mounted once');
+}); // prettier-ignore
+
+test('the card speaks of what the question compares, and of the heat that was made', () => {
+  const fans = changed({
+    question: 'fans-on-cooler',
+    loads: [{ watts: 140, program: 'render', gpuWatts: 0 }],
+  });
+  expect(asking(fans, /On which cooler/)).toContain('All fans stand on one heatsink');
+  expect(asking(fans, /Why these fans/)).toBeUndefined();
+  expect(asking(fans, /How much heat/)).toContain('Closer to use');
+  const mixed = changed({ loads: [{ watts: 140, program: 'render', gpuWatts: 0 }, { watts: 90, program: '', gpuWatts: 180 }] }); // prettier-ignore
+  expect(asking(mixed, /How much heat/, null)).toContain('render, about 140 W and 90 W with 180 W from the graphics card'); // prettier-ignore
+  expect(asking(mixed, /How much heat/)).toContain('As in a game');
+  const schools = { ...defaultBrief().schools, point: { choice: 'noise', reason: 'Readers asked for it.' } };
+  expect(asking(changed({ schools }), /Why at 33/)).toContain('Readers asked for it.');
 });
 
-test('reasons stand on the card where their choice does, and another point of comparison is owned up to', () => {
-  const schools = {
-    ...defaultBrief().schools,
-    point: { choice: 'full', reason: 'Readers asked for it.' },
-    loudness: { choice: 'dba', reason: 'No recordings yet.' },
-  };
-  const brief = changed({ schools, loads: [{ watts: 140, program: 'render', gpuWatts: 0 }, { watts: 90, program: '', gpuWatts: 180 }] }); // prettier-ignore
-  const point = asking(brief, /not at equal noise/)!;
-  expect(point).toContain('Rewards the loudest fan.');
-  expect(point).toContain('Readers asked for it.');
-  expect(asking(brief, /Loudness/)).toContain('No recordings yet.');
-  expect(asking(brief, /How much heat/)).toContain('render, about 140 W and 90 W with 180 W from the graphics card'); // prettier-ignore
+test('no school is offered by which nothing is computed or stated', () => {
+  for (const school of OFFERED_SCHOOLS) {
+    expect(offered(school).length).toBeGreaterThan(1);
+    expect(school.effect).not.toBe('');
+  }
+  expect(OFFERED_SCHOOLS.map((of) => of.key)).toEqual(['fans', 'reaching', 'temperature', 'interface']);
+});
+
+test('limits of readers are told by what was noted, and what was not', () => {
+  const limits = { heightMm: 160, memoryMm: 40, budget: 80, currency: 'EUR' };
+  const fits = { heightMm: 160, memoryClearanceMm: 40, price: 80, currency: 'EUR' };
+  expect(againstLimits(fits, limits)).toEqual([]);
+  expect(
+    againstLimits({ heightMm: 165, memoryClearanceMm: null, price: 90, currency: 'EUR' }, limits),
+  ).toEqual(['height 165 mm, limit 160 mm', 'room for memory not noted', 'price 90 EUR, limit 80 EUR']);
+  expect(againstLimits({ ...fits, currency: 'CHF' }, limits)).toEqual(['price in CHF, budget in EUR']);
+  expect(againstLimits(fits, defaultBrief().limits)).toEqual([]);
 });
 
 test('each question says what it can answer, and what it cannot', () => {
   for (const { value, label, cannot } of QUESTIONS) {
-    const [first] = methodCard(changed({ question: value }), RIG);
+    const [first] = methodCard(changed({ question: value }), RIG, DONE);
     expect(first!.answer).toContain(label);
     expect(first!.answer).toContain(`Not answered: ${cannot.charAt(0).toLowerCase()}${cannot.slice(1)}`);
   }

@@ -1,6 +1,7 @@
 import type { Brief } from './brief';
-import { QUESTIONS } from './questions';
-import { choiceOf, SCHOOLS, type SchoolKey } from './schools';
+import { departures, type MethodDone } from './methodDone';
+import { questionOf } from './questions';
+import { choiceOf, type SchoolKey } from './schools';
 
 export interface CardAnswer {
   question: string;
@@ -13,8 +14,6 @@ export interface CardRig {
   enclosure: string;
   meterDistanceCm: number;
   limitC: number;
-  /** The room alone in the runs so far, dB(A); null before the first. */
-  floorDba: { low: number; high: number } | null;
 }
 
 function listed(values: readonly (string | number)[], unit: string): string {
@@ -23,40 +22,78 @@ function listed(values: readonly (string | number)[], unit: string): string {
   return `${texts.length > 0 ? `${texts.join(', ')} and ` : ''}${last} ${unit}`;
 }
 
-/** The method card: what a reviewer links when readers ask why, from the brief and the rig as they stand. */
-export function methodCard(brief: Brief, rig: CardRig): CardAnswer[] {
-  const question = QUESTIONS.find((of) => of.value === brief.question)!;
+const loadWords = (load: Brief['loads'][number]) =>
+  `${load.program ? `${load.program}, about ` : ''}${load.watts} W${load.gpuWatts ? ` with ${load.gpuWatts} W from the graphics card` : ''}`;
+
+function span({ low, high }: { low: number; high: number }, decimals: number): string {
+  const [a, b] = [low.toFixed(decimals), high.toFixed(decimals)];
+  return a === b ? a : `${a} to ${b}`;
+}
+
+/** How the heat was made, by the loads themselves. */
+function heatChoice({ loads }: Pick<Brief, 'loads'>): 'fixed' | 'program' | 'mixed' {
+  if (loads.some((of) => of.gpuWatts > 0)) return 'mixed';
+  return loads.some((of) => of.program !== '') ? 'program' : 'fixed';
+}
+
+const counted = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`;
+
+function howSure(brief: Brief, done: MethodDone | null): string {
+  const shown = '± is the 95 % interval; places nearer than the simultaneous 95 % critical difference are shared.';
+  if (!done)
+    return `Planned: ${counted(brief.mounts, 'mount', 'mounts')} of ${counted(brief.passes, 'pass', 'passes')} each, with a control re-tested between. ${shown}`;
+  const mounts = `${span(done.mounts, 0)} ${done.mounts.high === 1 ? 'mount' : 'mounts'} of ${span(done.passes, 0)} ${done.passes.high === 1 ? 'pass' : 'passes'} each`;
+  const control =
+    done.controlMounts > 1
+      ? `the control was put on ${done.controlMounts} times`
+      : done.controlMounts === 1
+        ? 'the control was put on once'
+        : 'no control was measured';
+  return `${mounts[0]!.toUpperCase()}${mounts.slice(1)}, ${counted(done.runs, 'run', 'runs')} of ${counted(done.measured, 'entry', 'entries')}; ${control}. ${shown}`;
+} // prettier-ignore
+
+/**
+ * The method card: what a reviewer links when readers ask why. What was done stands in it as it was, with where that
+ * departs from the brief; before the first run it says what is planned, and that it is a plan.
+ */
+export function methodCard(brief: Brief, rig: CardRig, done: MethodDone | null): CardAnswer[] {
+  const question = questionOf(brief.question);
   const chosen = (key: SchoolKey) => choiceOf(key, brief.schools[key].choice);
   const because = (key: SchoolKey) => (brief.schools[key].reason ? ` ${brief.schools[key].reason}` : '');
-  const line = brief.noiseLinesDba[0]!;
-  const floor = rig.floorDba
-    ? `The room alone stood at ${rig.floorDba.low.toFixed(1)} to ${rig.floorDba.high.toFixed(1)} dB(A)`
+  const [line, ...others] = brief.noiseLinesDba;
+  const floor = done
+    ? `The room alone stood at ${span(done.floorDba, 1)} dB(A)`
     : 'The room alone is read before each mount';
-  const loads = brief.loads.map(
-    (load) =>
-      `${load.program ? `${load.program}, about ` : ''}${load.watts} W${load.gpuWatts ? ` with ${load.gpuWatts} W from the graphics card` : ''}`,
-  );
-  const atNoise = brief.schools.point.choice === 'noise';
+  const loads = done ? done.loads : brief.loads.map(loadWords);
+  const heat = choiceOf('heat', heatChoice(brief));
+  const aboutFans = brief.question !== 'fans-on-cooler';
+  const departed = done ? departures(brief, done) : [];
+  const enclosure = rig.enclosure === 'open' ? 'open bench' : rig.enclosure;
   return [
     {
       question: 'What is compared?',
       answer: `${question.label}. ${question.can} Not answered: ${question.cannot.charAt(0).toLowerCase()}${question.cannot.slice(1)}`,
     },
+    ...(done ? [] : [{ question: 'Is it measured?', answer: 'Not yet: what stands here is what is planned.' }]),
     {
-      question: atNoise ? `Why at ${line} dB(A)?` : `Why ${chosen('point').label}, and not at equal noise?`,
-      answer: `${atNoise ? `All are read off their curves at ${line} dB(A) ${rig.meterDistanceCm} cm from the cooler` : `${chosen('point').consequence} The order at ${line} dB(A), ${rig.meterDistanceCm} cm from the cooler, stands beside it`}.${because('point')} ${floor}; it is taken off by energy, and a reading less than 3 dB over it is only an upper bound. Equal noise here means equal level at that place, not that fans sound alike.`,
+      question: `Why at ${line} dB(A)?`,
+      answer: `All are read off their curves at ${line} dB(A) ${rig.meterDistanceCm} cm from the middle of the cooler${others.length > 0 ? `, and at ${listed(others, 'dB(A)')} beside it` : ''}.${because('point')} ${floor}; it is taken off by energy, and a reading less than 3 dB over it is only an upper bound. Equal noise here means equal level at that place, not that they sound alike. ${chosen('reaching').label[0]!.toUpperCase()}${chosen('reaching').label.slice(1)}: ${chosen('reaching').consequence}${because('reaching')}`,
     },
     {
       question: 'Why is that louder than the box says?',
       answer: 'Makers measure in other rooms, at other distances, often one fan alone in free air. Levels from another room, distance or a maker’s box cannot be set beside these, and no formula makes them comparable.',
     },
-    {
-      question: 'Why these fans, and not two?',
-      answer: `Fans: ${chosen('fans').label}. ${chosen('fans').consequence}${because('fans')} A second fan makes another entry, with its price counted.`,
-    },
+    ...(aboutFans
+      ? [
+          {
+            question: 'Why these fans, and not two?',
+            answer: `Fans: ${chosen('fans').label}. ${chosen('fans').consequence}${because('fans')} A second fan makes another entry, with its price counted.`,
+          },
+        ]
+      : [{ question: 'On which cooler?', answer: `All ${question.many} stand on one heatsink, taken off and put back alike.${because('fans')}` }]),
     {
       question: 'How much heat?',
-      answer: `${listed(loads, '').trim()}. ${chosen('heat').consequence}${because('heat')}`,
+      answer: `${listed(loads, '').trim()}. ${heat.consequence}${because('heat')}`,
     },
     {
       question: 'Why rises and not temperatures?',
@@ -64,23 +101,15 @@ export function methodCard(brief: Brief, rig: CardRig): CardAnswer[] {
     },
     {
       question: 'When is a run settled?',
-      answer: `When the rise moves less than 0.12 K/min over the last ${Math.round(brief.windowS / 60)} min with the load on and the settling fit sees less than 0.3 K still to come.${because('statistic')}`,
+      answer: `When the rise moves less than 0.12 K/min over the last ${Math.round(brief.windowS / 60)} min with the load on and the settling fit sees less than 0.3 K still to come. The mean over that window counts.${because('statistic')}`,
     },
-    {
-      question: 'How sure is it?',
-      answer: `${brief.mounts} ${brief.mounts === 1 ? 'mount' : 'mounts'} of ${brief.passes} ${brief.passes === 1 ? 'pass' : 'passes'} each, with a control re-tested between. ± is the 95 % interval; places nearer than the simultaneous 95 % critical difference are shared.`,
-    },
+    { question: 'How sure is it?', answer: howSure(brief, done) },
+    ...(departed.length > 0
+      ? [{ question: 'Where does it depart from the plan?', answer: `${departed.map((of) => of[0]!.toUpperCase() + of.slice(1)).join('. ')}.` }]
+      : []),
     {
       question: 'On what?',
-      answer: `${rig.name}, revision ${rig.revision}, ${rig.enclosure === 'open' ? 'open bench' : rig.enclosure}; ${chosen('interface').label}.${because('interface')}${because('enclosure')}`,
+      answer: `${rig.name}, revision ${rig.revision}, ${enclosure}; ${chosen('interface').label}.${because('interface')}${because('enclosure')}`,
     },
-    ...SCHOOLS.filter(
-      ({ key, choices }) =>
-        ['reaching', 'loudness', 'value'].includes(key) &&
-        (brief.schools[key].reason !== '' || brief.schools[key].choice !== choices[0]!.value),
-    ).map(({ key, question: asked }) => ({
-      question: `${asked}?`,
-      answer: `${chosen(key).label}: ${chosen(key).consequence}${because(key)}`,
-    })),
-  ]; // prettier-ignore
-}
+  ];
+} // prettier-ignore

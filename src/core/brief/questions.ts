@@ -2,41 +2,66 @@ export type Question =
   'coolers' | 'heatsinks-lab-fan' | 'fans-on-cooler' | 'fan-layout' | 'air-against-liquid' | 'case-places';
 
 /** What a round-up can ask, each with what it can and cannot answer. */
-export const QUESTIONS: readonly { value: Question; label: string; can: string; cannot: string }[] = [
+export const QUESTIONS: readonly {
+  value: Question;
+  /** What is compared, as a heading and in a sentence. */
+  one: string;
+  many: string;
+  label: string;
+  can: string;
+  cannot: string;
+}[] = [
   {
     value: 'coolers',
+    one: 'cooler',
+    many: 'coolers',
     label: 'Whole coolers, as sold',
     can: 'Which cooler a buyer should take out of the box.',
     cannot: 'Whether a better heatsink hides behind a poor fan.',
   },
   {
     value: 'heatsinks-lab-fan',
+    one: 'heatsink',
+    many: 'heatsinks',
     label: 'Heatsinks, all with one lab fan',
     can: 'Which heatsink makes the most of the same air.',
     cannot: 'What a buyer gets without spending on that fan.',
   },
   {
     value: 'fans-on-cooler',
+    one: 'fan',
+    many: 'fans',
     label: 'Fans, on one cooler',
     can: 'Which fan cools this heatsink best per decibel.',
     cannot: 'Which fan suits a radiator, a filter or a free opening: those resist differently.',
   },
   {
     value: 'fan-layout',
+    one: 'arrangement',
+    many: 'fan arrangements',
     label: 'Fan count or direction, on one cooler',
     can: 'What a second fan, or turning one round, brings at equal noise.',
     cannot: 'Whether it holds for another heatsink or case.',
   },
   {
     value: 'air-against-liquid',
+    one: 'cooler',
+    many: 'coolers',
     label: 'Air against liquid',
     can: 'Which cools better at the same noise, once the liquid has soaked for long.',
     cannot: 'How either takes a short burst: a loop stores heat for minutes.',
   },
   {
     value: 'case-places',
+    one: 'layout',
+    many: 'fan layouts',
     label: 'Fan places in a case',
     can: 'Where fans do most, for processor and graphics card together.',
     cannot: 'Anything about an open bench or another case.',
   },
 ];
+
+/** A question by its value. */
+export function questionOf(value: Question): (typeof QUESTIONS)[number] {
+  return QUESTIONS.find((of) => of.value === value)!;
+}

@@ -2,8 +2,10 @@
 export interface School {
   key: SchoolKey;
   question: string;
-  /** The first is the default. */
-  choices: readonly { value: string; label: string; consequence: string }[];
+  /** What choosing does in the application, or what decides in its place. */
+  effect: string;
+  /** The first is the default. One that nothing is computed by yet is not offered. */
+  choices: readonly { value: string; label: string; consequence: string; later?: true }[];
 }
 
 export type SchoolKey =
@@ -14,6 +16,7 @@ export const SCHOOLS: readonly School[] = [
   {
     key: 'fans',
     question: 'Which fans',
+    effect: 'Stands on the method card; which fans are compared is what Line-up lists.',
     choices: [
       { value: 'sold', label: 'as sold', consequence: 'Ranks what a buyer gets; a poor fan costs a good heatsink its place.' },
       { value: 'lab', label: 'one lab fan on all', consequence: 'Ranks heatsinks; nobody can buy what is ranked.' },
@@ -23,17 +26,19 @@ export const SCHOOLS: readonly School[] = [
   {
     key: 'point',
     question: 'Where coolers are compared',
+    effect: 'The ranking stands at equal noise; quietest, full speed and idle stand beside it in Curves.',
     choices: [
       { value: 'noise', label: 'equal noise', consequence: 'All are as loud as each other at the meter; the others stand beside it.' },
-      { value: 'rpm', label: 'equal rpm', consequence: 'Hides that the same speed is louder with more or larger fans.' },
-      { value: 'duty', label: 'equal duty', consequence: 'Hides that makers choose the top speed freely.' },
-      { value: 'full', label: 'full speed', consequence: 'Rewards the loudest fan.' },
-      { value: 'automatic', label: 'the maker’s automatic curve', consequence: 'Ranks the board’s fan curve along with the cooler.' },
+      { value: 'rpm', label: 'equal rpm', consequence: 'Hides that the same speed is louder with more or larger fans.', later: true },
+      { value: 'duty', label: 'equal duty', consequence: 'Hides that makers choose the top speed freely.', later: true },
+      { value: 'full', label: 'full speed', consequence: 'Rewards the loudest fan.', later: true },
+      { value: 'automatic', label: 'the maker’s automatic curve', consequence: 'Ranks the board’s fan curve along with the cooler.', later: true },
     ],
   },
   {
     key: 'reaching',
     question: 'How equal noise is reached',
+    effect: 'Stands on the method card. A reading within 0.3 dB of the line reaches it.',
     choices: [
       { value: 'sweep', label: 'a sweep, read off the curve', consequence: 'The line can be moved afterwards; a duty step need not hit it.' },
       { value: 'tune', label: 'fans tuned to the line', consequence: 'One point, quickly; it counts as one more on the curve and cannot be moved later.' },
@@ -42,23 +47,26 @@ export const SCHOOLS: readonly School[] = [
   {
     key: 'temperature',
     question: 'Which temperature',
+    effect: 'Curves opens with it; the order is the same.',
     choices: [
       { value: 'rise', label: 'rise over the room', consequence: 'A warm evening does not cost anyone a place.' },
       { value: 'restated', label: 'restated at the reference room', consequence: 'Reads like a thermometer; the order is that of the rise.' },
-      { value: 'raw', label: 'as read', consequence: 'Entries measured on different days are not comparable; shown, never ranked.' },
+      { value: 'raw', label: 'as read', consequence: 'Entries measured on different days are not comparable; shown, never ranked.', later: true },
     ],
   },
   {
     key: 'statistic',
     question: 'Which value of the window',
+    effect: 'The mean ranks; the maximum stands on the page of each run.',
     choices: [
       { value: 'mean', label: 'mean', consequence: 'Steady against a single glitch of the sensor.' },
-      { value: 'maximum', label: 'maximum', consequence: 'Grows with the length of the log and the noise of the sensor; shown beside the mean.' },
+      { value: 'maximum', label: 'maximum', consequence: 'Grows with the length of the log and the noise of the sensor; shown beside the mean.', later: true },
     ],
   },
   {
     key: 'heat',
     question: 'Heat',
+    effect: 'Follows the heat loads above.',
     choices: [
       { value: 'fixed', label: 'fixed watts', consequence: 'The same heat for all, restated from the watts that flowed.' },
       { value: 'program', label: 'a named program', consequence: 'Closer to use; the watts differ between entries and are kept as measured.' },
@@ -68,6 +76,7 @@ export const SCHOOLS: readonly School[] = [
   {
     key: 'enclosure',
     question: 'Where it stands',
+    effect: 'Follows the rig.',
     choices: [
       { value: 'open', label: 'open bench', consequence: 'Room air reaches every cooler alike.' },
       { value: 'case', label: 'inside a case', consequence: 'Case air and panels count; never mixed with an open bench in one ranking.' },
@@ -76,6 +85,7 @@ export const SCHOOLS: readonly School[] = [
   {
     key: 'interface',
     question: 'Between die and cooler',
+    effect: 'Stands on the method card; what lay between die and cooler is noted in Rig.',
     choices: [
       { value: 'paste', label: 'paste, fresh each mount', consequence: 'The usual joint; remounts show how much it scatters.' },
       { value: 'pad', label: 'a reusable pad', consequence: 'Scatters less and costs a few kelvin, alike for all.' },
@@ -84,17 +94,19 @@ export const SCHOOLS: readonly School[] = [
   {
     key: 'loudness',
     question: 'Loudness',
+    effect: 'Levels are in dB(A).',
     choices: [
       { value: 'dba', label: 'dB(A)', consequence: 'What every meter gives; two fans of one level may still sound unlike.' },
-      { value: 'sone', label: 'sone', consequence: 'Closer to the ear; needs a calibrated recording of each point.' },
+      { value: 'sone', label: 'sone', consequence: 'Closer to the ear; needs a calibrated recording of each point.', later: true },
     ],
   },
   {
     key: 'value',
     question: 'Value',
+    effect: 'Prices stand beside the places.',
     choices: [
-      { value: 'front', label: 'front of price and rise, then the ratio', consequence: 'Shows what nothing cheaper beats.' },
-      { value: 'ratio', label: 'price per conductance at the line', consequence: 'One number; it flatters the cheapest.' },
+      { value: 'front', label: 'front of price and rise, then the ratio', consequence: 'Shows what nothing cheaper beats.', later: true },
+      { value: 'ratio', label: 'price per conductance at the line', consequence: 'One number; it flatters the cheapest.', later: true },
     ],
   },
 ]; // prettier-ignore
@@ -110,6 +122,16 @@ export function defaultSchools(): Record<SchoolKey, Chosen> {
     SCHOOLS.map((school) => [school.key, { choice: school.choices[0]!.value, reason: '' }]),
   ) as Record<SchoolKey, Chosen>;
 }
+
+/** The choices of a school that something is computed or stated by. */
+export function offered(school: School): School['choices'] {
+  return school.choices.filter((of) => !of.later);
+}
+
+/** Schools in which a reviewer can choose; the others follow from loads and rig, or wait for what is computed later. */
+export const OFFERED_SCHOOLS = SCHOOLS.filter(
+  (school) => !['heat', 'enclosure'].includes(school.key) && offered(school).length > 1,
+);
 
 export function choiceOf(key: SchoolKey, value: string): School['choices'][number] {
   const school = SCHOOLS.find((of) => of.key === key)!;

@@ -98,23 +98,6 @@ function NoiseLines({ brief, onBrief, fieldError }: Props) {
             Add a line
           </button>
         )}
-        <div className="w-28">
-          <NumberField
-            label="Band for scores, from"
-            unit="dB(A)"
-            value={brief.bandDba.from}
-            onValue={(from) => onBrief({ ...brief, bandDba: { ...brief.bandDba, from: from ?? 0 } })}
-          />
-        </div>
-        <div className="w-28">
-          <NumberField
-            label="to"
-            unit="dB(A)"
-            value={brief.bandDba.to}
-            onValue={(to) => onBrief({ ...brief, bandDba: { ...brief.bandDba, to: to ?? 0 } })}
-            error={fieldError('bandDba.to')}
-          />
-        </div>
       </div>
     </fieldset>
   );
@@ -145,7 +128,15 @@ export function BriefNumbers(props: Props) {
           <NumberField label="Memory, at least" unit="mm" optional value={brief.limits.memoryMm} onValue={(memoryMm) => limits({ memoryMm })} error={fieldError('limits.memoryMm')} />
           <NumberField label="Budget" unit={brief.limits.currency} optional value={brief.limits.budget} onValue={(budget) => limits({ budget })} error={fieldError('limits.budget')} />
           <TextField label="Currency" value={brief.limits.currency} onValue={(currency) => limits({ currency })} error={fieldError('limits.currency')} />
-          <TextField label="Deadline" type="date" value={brief.deadline} onValue={(deadline) => onBrief({ ...brief, deadline })} error={fieldError('deadline')} />
+          <TextField label="Deadline, for Plan" type="date" value={brief.deadline} onValue={(deadline) => onBrief({ ...brief, deadline })} error={fieldError('deadline')} />
+        </div>
+        <p className="label-text pt-1">Verdict marks what does not fit these limits; it keeps its place.</p>
+      </fieldset>
+      <fieldset>
+        <legend className="pb-1 font-semibold">Kept with the brief, and used by nothing yet</legend>
+        <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
+          <NumberField label="Band for scores, from" unit="dB(A)" value={brief.bandDba.from} onValue={(from) => onBrief({ ...brief, bandDba: { ...brief.bandDba, from: from ?? 0 } })} />
+          <NumberField label="to" unit="dB(A)" value={brief.bandDba.to} onValue={(to) => onBrief({ ...brief, bandDba: { ...brief.bandDba, to: to ?? 0 } })} error={fieldError('bandDba.to')} />
           <TextField label="Embargo until" type="date" value={brief.embargo} onValue={(embargo) => onBrief({ ...brief, embargo })} error={fieldError('embargo')} />
         </div>
       </fieldset>

@@ -4,10 +4,11 @@ import { format } from 'date-fns';
 import Link from 'next/link';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
+import type { Brief } from '@/core/brief/brief';
 import { briefChanges } from '@/core/brief/briefChanges';
 import { methodCard } from '@/core/brief/methodCard';
 import { QUESTIONS } from '@/core/brief/questions';
-import { choiceOf, SCHOOLS } from '@/core/brief/schools';
+import { choiceOf, OFFERED_SCHOOLS, SCHOOLS } from '@/core/brief/schools';
 import { ChoiceField, TextField } from '@/ui/form/fields';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { fieldFault, useSheet } from '@/ui/form/useSheet';
@@ -15,6 +16,15 @@ import { sendJson } from '@/ui/sendJson';
 import type { BriefData } from './briefData';
 import { BriefNumbers } from './briefNumbers';
 import { MethodCardView } from './methodCardView';
+
+/** Schools that can be chosen in, and those in which an older brief chose what nothing is computed by yet. */
+const shownSchools = (brief: Brief) =>
+  SCHOOLS.filter(
+    (of) =>
+      OFFERED_SCHOOLS.includes(of) ||
+      (brief.schools[of.key].choice !== of.choices[0]!.value &&
+        choiceOf(of.key, brief.schools[of.key].choice).later),
+  );
 
 /** What the round-up asks and how; beside it the method card that it writes. */
 export function BriefStage({ data }: { data: BriefData }) {
@@ -71,8 +81,11 @@ export function BriefStage({ data }: { data: BriefData }) {
           <fieldset>
             <legend className="font-display pb-1 text-[20px] font-bold">Where reviewers differ</legend>
             <ul>
-              {SCHOOLS.map(({ key, question: asked, choices }) => {
+              {shownSchools(brief).map((school) => {
+                const { key, question: asked, effect } = school;
                 const chosen = brief.schools[key];
+                const isLater = choiceOf(key, chosen.choice).later;
+                const choices = school.choices.filter((of) => !of.later || of.value === chosen.choice);
                 const change = (part: Partial<typeof chosen>) =>
                   sheet.set({ ...brief, schools: { ...brief.schools, [key]: { ...chosen, ...part } } });
                 return (
@@ -85,12 +98,16 @@ export function BriefStage({ data }: { data: BriefData }) {
                         onValue={(choice) => change({ choice })}
                       />
                       <p className="pt-1 text-[13px] text-ink2">{choiceOf(key, chosen.choice).consequence}</p>
+                      {isLater && <p className="text-[13px] text-warn">▲ Kept as it was chosen, but nothing is computed by it yet. {effect}</p>}
                     </div>
-                    <TextField
-                      label="Your reason, for the method card"
-                      value={chosen.reason}
-                      onValue={(text) => change({ reason: text })}
-                    />
+                    <div>
+                      <TextField
+                        label="Your reason, for the method card"
+                        value={chosen.reason}
+                        onValue={(text) => change({ reason: text })}
+                      />
+                      {!isLater && <p className="pt-1 text-[13px] text-ink2">{effect}</p>}
+                    </div>
                   </li>
                 );
               })}
@@ -137,7 +154,7 @@ export function BriefStage({ data }: { data: BriefData }) {
               Save the brief
             </button>
             <span className="pb-2 text-[14px] text-ink2">
-              {sheet.dirty ? 'not saved yet' : data.sheet.version === 0 ? 'as imported; nothing was decided here yet' : 'saved'}
+              {sheet.dirty ? 'not saved yet' : data.sheet.version === 0 ? 'nothing was decided here yet' : 'saved'}
             </span>
             <div className="ml-auto flex flex-wrap items-end gap-2">
               {data.methods.length > 0 && (
@@ -171,7 +188,7 @@ export function BriefStage({ data }: { data: BriefData }) {
             as a page to link
           </Link>
         </div>
-        <MethodCardView answers={methodCard(brief, data.rig)} />
+        <MethodCardView answers={methodCard(brief, data.rig, data.done)} />
       </aside>
     </div>
   );

@@ -30,7 +30,8 @@ const chance = seededChance(3);
 const START = 1.7e9;
 const at = (t: number) => t - START;
 /** Load and fans off for two minutes, then three settings of half an hour. */
-const rpm = (t: number) => (at(t) < 120 ? 0 : [1400, 1100, 800][Math.min(2, Math.floor((at(t) - 120) / 1800))]!);
+const rpm = (t: number) =>
+  at(t) < 120 ? 0 : [1400, 1100, 800][Math.min(2, Math.floor((at(t) - 120) / 1800))]!;
 const watts = (t: number) => (at(t) < 120 ? 3 : 170);
 const level = (t: number) => (rpm(t) === 0 ? 21 : 21 + rpm(t) / 70) + 0.2 * chance.normal();
 const sensors = (fromS: number, toS: number, path = 'sensors.csv') =>
@@ -41,13 +42,16 @@ const sensors = (fromS: number, toS: number, path = 'sensors.csv') =>
   ]);
 const END = 120 + 3 * 1800;
 
-test.each([120, -47, 310])('a meter %d s off is moved until its steps fall on those of load and fans', (offS) => {
-  const logs = [sensors(0, END), log('meter.csv', START, START + END, offS, [['noise_level', level]])];
-  const [own, shift] = proposedClocks(logs, [0, 0]);
-  expect(own).toBeNull();
-  expect(Math.abs(shift!.offsetS - offS)).toBeLessThanOrEqual(2);
-  expect(shift).toMatchObject({ matched: 3, steps: 3 });
-});
+test.each([120, -47, 310])(
+  'a meter %d s off is moved until its steps fall on those of load and fans',
+  (offS) => {
+    const logs = [sensors(0, END), log('meter.csv', START, START + END, offS, [['noise_level', level]])];
+    const [own, shift] = proposedClocks(logs, [0, 0]);
+    expect(own).toBeNull();
+    expect(Math.abs(shift!.offsetS - offS)).toBeLessThanOrEqual(2);
+    expect(shift).toMatchObject({ matched: 3, steps: 3 });
+  },
+);
 
 test('a meter on time stays, and one that never steps tells nothing', () => {
   const right = log('meter.csv', START, START + END, 0, [['noise_level', level]]);
@@ -67,9 +71,13 @@ test('two sensor logs of one evening are one, with a cut where one gives way to 
 }); // prettier-ignore
 
 test('the room alone comes from the minutes with load and fans off, bursts left out', () => {
-  const noisy = log('meter.csv', START, START + END, 0, [['noise_level', (t) => (at(t) === 60 ? 55 : level(t))]]);
+  const noisy = log('meter.csv', START, START + END, 0, [
+    ['noise_level', (t) => (at(t) === 60 ? 55 : level(t))],
+  ]);
   const series = placeSeries([sensors(0, END), noisy], [0, 0]);
   expect(roomAlone(series, START + 500)).toBeCloseTo(21, 0);
-  expect(piecesFor(series, proposedCuts(series), [])[1]!.floorDb).toBe(String(roomAlone(series, START + 120)));
+  expect(piecesFor(series, proposedCuts(series), [])[1]!.floorDb).toBe(
+    String(roomAlone(series, START + 120)),
+  );
   expect(roomAlone(placeSeries([sensors(120, END), noisy], [0, 0]), START + 500)).toBeNull();
 });

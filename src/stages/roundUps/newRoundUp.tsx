@@ -7,6 +7,9 @@ import { ChoiceField, TextField } from '@/ui/form/fields';
 import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
 
+/** No rig is chosen yet: whoever begins says which it is. */
+const ASK = '?';
+
 /** A round-up from nothing: its title, its question and its rig; the rest is decided in the brief. */
 export function NewRoundUp({
   questions,
@@ -18,7 +21,7 @@ export function NewRoundUp({
   const router = useRouter();
   const [title, setTitle] = useState('');
   const [question, setQuestion] = useState<Question>('coolers');
-  const [rig, setRig] = useState(rigs[0] ? String(rigs[0].id) : '');
+  const [rig, setRig] = useState(rigs.length > 0 ? ASK : '');
   const [rigName, setRigName] = useState('');
   const [fault, setFault] = useState<{ message: string; field?: string } | null>(null);
   const [busy, setBusy] = useState(false);
@@ -26,6 +29,7 @@ export function NewRoundUp({
 
   async function begin(event: React.FormEvent) {
     event.preventDefault();
+    if (rig === ASK) return setFault({ message: 'which rig is it measured on?', field: 'rig' });
     setBusy(true);
     const rigRevisionId = rig === '' ? null : Number(rig);
     const answer = await sendJson('/api/round-ups', 'POST', {
@@ -49,10 +53,12 @@ export function NewRoundUp({
           label="On the rig"
           value={rig}
           options={[
+            ...(rigs.length > 0 ? [{ value: ASK, label: 'choose …' }] : []),
             ...rigs.map((of) => ({ value: String(of.id), label: of.name })),
             { value: '', label: 'a new rig' },
           ]}
           onValue={setRig}
+          error={errorOf('rig')}
         />
         {rig === '' && (
           <TextField

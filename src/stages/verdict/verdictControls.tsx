@@ -8,10 +8,13 @@ export function VerdictControls({
   lineDb,
   load,
   loads,
+  linesDba,
 }: {
   lineDb: number;
   load: string;
   loads: { key: string; label: string }[];
+  /** The brief's noise lines; a second one is one press away. */
+  linesDba: number[];
 }) {
   const router = useRouter();
   const go = (next: { line?: number; load?: string }) => {
@@ -27,6 +30,15 @@ export function VerdictControls({
           </button>
         ))}
       </div>
+      {linesDba.length > 1 && (
+        <div className="choices" role="group" aria-label="Noise lines of the brief">
+          {linesDba.map((of) => (
+            <button key={of} aria-pressed={of === lineDb} onClick={() => go({ line: of })}>
+              {of.toFixed(1)}
+            </button>
+          ))}
+        </div>
+      )}
       <p>
         at <LineField lineDb={lineDb} onLine={(line) => go({ line: Math.round(line * 10) / 10 })} /> dB(A)
       </p>

@@ -9,6 +9,8 @@ export interface VerdictEntry {
   currency: string;
   heightMm: number | null;
   position: number;
+  /** What does not fit readers' limits, in words. */
+  against: string[];
 }
 
 export interface VerdictData {
@@ -19,6 +21,12 @@ export interface VerdictData {
   loadLabel: string;
   lineDb: number;
   referenceAmbientC: number;
+  /** What is compared, as a heading: cooler, fan. */
+  noun: string;
   ranking: Ranking;
+  /** The order at the brief's other noise lines. */
+  others: { lineDb: number; ranking: Ranking }[];
+  /** The brief's noise lines, the ranking one first. */
+  linesDba: number[];
   method: string[];
 }

@@ -15,7 +15,12 @@ export function VerdictStage({ data }: { data: VerdictData }) {
     <div className="flex min-h-0 flex-1 flex-col gap-6 px-4 pt-3.5 pb-6 md:px-7 lg:flex-row">
       <section className="min-w-0 flex-1" aria-label="Ranking">
         <div className="flex flex-wrap items-center gap-x-5 gap-y-2 pb-3">
-          <VerdictControls lineDb={data.lineDb} load={data.load} loads={data.loads} />
+          <VerdictControls
+            lineDb={data.lineDb}
+            load={data.load}
+            loads={data.loads}
+            linesDba={data.linesDba}
+          />
           <div className="ml-auto flex items-center gap-3">
             <Link className="quiet-button" href={`/round-ups/${data.roundUpId}/curves?${query}`}>
               See the curves
@@ -28,7 +33,7 @@ export function VerdictStage({ data }: { data: VerdictData }) {
         <h2 className="font-display pb-1 text-[22px] font-bold">
           Cooling at {figure(data.lineDb, 1)} dB(A), {data.loadLabel}
         </h2>
-        <VerdictTable ranking={data.ranking} entries={entries} referenceAmbientC={data.referenceAmbientC} />
+        <VerdictTable ranking={data.ranking} others={data.others} noun={data.noun} entries={entries} referenceAmbientC={data.referenceAmbientC} />
         {data.ranking.placed.length === 0 && (
           <p className="py-4">Nothing can be placed at this level and load.</p>
         )}

@@ -14,13 +14,39 @@ function money(price: number | null, currency: string): string {
   return new Intl.NumberFormat('en-GB', { style: 'currency', currency }).format(price);
 }
 
+/** Place and rise of an entry at another of the brief's lines; a dash with the reason where it has none. */
+function OtherLine({ ranking, entry }: { ranking: Ranking; entry: string }) {
+  const placed = ranking.placed.find((of) => of.entry === entry);
+  if (!placed) {
+    const reason = ranking.notPlaced.find((of) => of.entry === entry)?.reason;
+    return (
+      <td className="num text-ink2" title={reason}>
+        –
+      </td>
+    );
+  }
+  return (
+    <td className="num whitespace-nowrap">
+      {figure(placed.riseK, 1)}{' '}
+      <span className="text-[13px] text-ink2">
+        ± {figure(placed.interval95K, 1)}, place {placeText(placed.placeFrom, placed.placeTo)}
+      </span>
+    </td>
+  );
+}
+
 /** Places with their figures; on a phone a list. */
 export function VerdictTable({
   ranking: { placed: placedEntries, brackets },
+  others,
+  noun,
   entries,
   referenceAmbientC,
 }: {
   ranking: Ranking;
+  /** The order at the brief's other lines: a column each. */
+  others: { lineDb: number; ranking: Ranking }[];
+  noun: string;
   entries: ReadonlyMap<string, VerdictEntry>;
   referenceAmbientC: number;
 }) {
@@ -64,11 +90,16 @@ export function VerdictTable({
           <thead>
             <tr>
               <th scope="col">Place</th>
-              <th scope="col">Cooler</th>
+              <th scope="col">{noun.charAt(0).toUpperCase() + noun.slice(1)}</th>
               <th scope="col">Fans</th>
               <th scope="col" className="num">
                 Rise, K
               </th>
+              {others.map((of) => (
+                <th key={of.lineDb} scope="col" className="num">
+                  At {figure(of.lineDb, 1)} dB(A)
+                </th>
+              ))}
               <th scope="col" className="num">
                 K/W
               </th>
@@ -112,6 +143,9 @@ export function VerdictTable({
                     <b className="text-[16px]">{figure(placed.riseK, 1)}</b>{' '}
                     <span className="text-[13px] text-ink2">± {figure(placed.interval95K, 1)}</span>
                   </td>
+                  {others.map((of) => (
+                    <OtherLine key={of.lineDb} ranking={of.ranking} entry={placed.entry} />
+                  ))}
                   <td className="num">
                     {placed.resistanceKPerW === null ? '–' : figure(placed.resistanceKPerW, 3)}
                   </td>
@@ -119,6 +153,11 @@ export function VerdictTable({
                   <td className="num whitespace-nowrap">{money(entry.price, entry.currency)}</td>
                   <td className={`whitespace-nowrap ${placed.status === 'ranked' ? 'text-ok' : 'text-warn'}`}>
                     {standing(placed)}
+                    {entry.against.map((of) => (
+                      <span key={of} className="block text-[13px] text-warn">
+                        ▲ {of}
+                      </span>
+                    ))}
                   </td>
                 </tr>
               );

@@ -3,7 +3,8 @@ import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { roundUpView } from '@/app/roundUpView';
 import { viewRail } from '@/lab/railView';
-import { loadsOf, notedRuns } from '@/lab/roundUpView';
+import { verdictOf } from '@/lab/verdictView';
+import { notedRuns } from '@/lab/roundUpView';
 import { plural } from '@/ui/figures';
 import { Header } from '@/ui/header';
 import { StageRail, type RailStage } from '@/ui/stageRail';
@@ -28,23 +29,35 @@ export default async function RoundUpLayout({ children, params }: Props) {
   const entries = view.entries.length;
   const runs = view.runs.length;
   const flags = notedRuns(view).filter((of) => of.flagged).length;
-  const loads = loadsOf(view).length;
   const rail = await viewRail(id);
   const { plan } = rail;
+  const counting = view.runs.filter((run) => run.setAside === '');
+  const measured = new Set(counting.map((run) => run.entry)).size;
+  const ranked = runs === 0 ? 0 : verdictOf(view, {}).ranking.placed.length;
   const stages: RailStage[] = [
     {
       name: 'Brief',
-      note: rail.briefWritten ? 'decided' : 'as imported',
+      note: rail.briefDecided ? 'decided' : 'to decide',
       segment: 'brief',
-      progress: rail.briefWritten ? 'done' : 'open',
+      progress: rail.briefDecided ? 'done' : 'open',
     },
     {
       name: 'Line-up',
-      note: entries === 0 ? 'empty' : plural(entries, 'entry', 'entries'),
+      note:
+        entries === 0
+          ? 'empty'
+          : rail.entriesUnnoted > 0
+            ? `${rail.entriesUnnoted} of ${entries} unnoted`
+            : plural(entries, 'entry', 'entries'),
       segment: 'line-up',
-      progress: entries === 0 ? 'open' : 'begun',
+      progress: entries === 0 ? 'open' : rail.entriesUnnoted > 0 ? 'begun' : 'done',
     },
-    { name: 'Rig', note: `revision ${roundUp.rig.revision}`, segment: 'rig', progress: 'begun' },
+    {
+      name: 'Rig',
+      note: `revision ${roundUp.rig.revision}`,
+      segment: 'rig',
+      progress: rail.rigNoted ? 'done' : 'begun',
+    },
     {
       name: 'Plan',
       note: plan ? `${plan.done} of ${plan.planned}` : 'no plan',
@@ -60,21 +73,21 @@ export default async function RoundUpLayout({ children, params }: Props) {
     },
     {
       name: 'Logbook',
-      note: runs === 0 ? 'no runs' : plural(flags, 'flag'),
+      note: runs === 0 ? 'no runs' : flags > 0 ? plural(flags, 'flag') : plural(runs, 'run'),
       segment: 'logbook',
       progress: runs === 0 ? 'open' : flags > 0 ? 'begun' : 'done',
     },
     {
       name: 'Curves',
-      note: runs === 0 ? 'no runs' : plural(loads, 'load'),
+      note: runs === 0 ? 'no runs' : `${measured} of ${entries}`,
       segment: 'curves',
-      progress: runs === 0 ? 'open' : 'begun',
+      progress: measured === 0 ? 'open' : measured < entries ? 'begun' : 'done',
     },
     {
       name: 'Verdict',
-      note: runs === 0 ? 'no runs' : 'open',
+      note: runs === 0 ? 'no runs' : ranked === 0 ? 'none placed' : `${ranked} placed`,
       segment: 'verdict',
-      progress: runs === 0 ? 'open' : 'begun',
+      progress: ranked === 0 ? 'open' : 'begun',
     },
   ];
   const { rig } = roundUp;

@@ -3,7 +3,7 @@ import { idFrom } from '@/app/ids';
 import { roundUpView } from '@/app/roundUpView';
 import { methodCard } from '@/core/brief/methodCard';
 import { viewBrief } from '@/lab/briefView';
-import { cardRig } from '@/lab/cardRig';
+import { cardParts } from '@/lab/cardRig';
 import { MethodCardView } from '@/stages/brief/methodCardView';
 
 /** The method card as a page of its own, for readers. */
@@ -11,10 +11,13 @@ export default async function MethodPage({ params }: { params: Promise<{ id: str
   const id = idFrom((await params).id);
   const [view, brief] = await Promise.all([roundUpView(id), viewBrief(id)]);
   if (!view || !brief) notFound();
+  const { rig, done } = cardParts(view, brief.sheet.body);
   return (
     <article className="mx-auto w-full max-w-2xl px-4 py-6">
-      <h2 className="font-display pb-2 text-[24px] font-bold">How this was measured</h2>
-      <MethodCardView answers={methodCard(brief.sheet.body, cardRig(view))} />
+      <h2 className="font-display pb-2 text-[24px] font-bold">
+        {done ? 'How this was measured' : 'How this will be measured'}
+      </h2>
+      <MethodCardView answers={methodCard(brief.sheet.body, rig, done)} />
     </article>
   );
 }

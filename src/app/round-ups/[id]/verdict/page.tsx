@@ -1,5 +1,7 @@
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
+import { questionOf } from '@/core/brief/questions';
+import { againstLimits } from '@/core/lineUp/fitsLimits';
 import { loadParam } from '@/core/runs/loadParam';
 import { roundUpView } from '@/app/roundUpView';
 import { verdictOf } from '@/lab/verdictView';
@@ -19,20 +21,27 @@ export default async function VerdictPage({ params, searchParams }: Props) {
   const view = await roundUpView(id);
   if (!view) notFound();
   const verdict = verdictOf(view, { load: one(query.load), line: one(query.line) });
-  const { loads, chosen, lineDb, ranking, method } = verdict;
+  const { loads, chosen, lineDb, ranking, others, method } = verdict;
   return (
     <>
       <ApartNote roundUpId={id} apart={await viewKeptApart(id)} />
       <VerdictStage
         data={{
           roundUpId: id,
-          entries: view.entries.map((entry, position) => ({ ...entry, position })),
+          entries: view.entries.map((entry, position) => ({
+            ...entry,
+            position,
+            against: againstLimits(entry, view.brief.limits),
+          })),
           loads: loads.map(({ load, label }) => ({ key: loadParam(load), label })),
           load: loadParam(chosen.load),
           loadLabel: chosen.label,
           lineDb,
           referenceAmbientC: view.roundUp.referenceAmbientC,
+          noun: questionOf(view.brief.question).one,
           ranking,
+          others,
+          linesDba: view.brief.noiseLinesDba,
           method,
         }}
       />

@@ -1,0 +1,113 @@
+import type { LabRun } from '../runs/labRun';
+import { loadKey, loadLabel, type Load } from '../runs/load';
+import { groupBy } from '../statistics/groupBy';
+import type { Brief } from './brief';
+
+interface Range {
+  low: number;
+  high: number;
+}
+
+/** What was really done, from the runs that count. */
+export interface MethodDone {
+  runs: number;
+  setAside: number;
+  /** Entries with runs, and those of the line-up that have none. */
+  measured: number;
+  unmeasured: number;
+  /** Mounts of the entries other than the control, and passes at a point of a mount. */
+  mounts: Range;
+  passes: Range;
+  /** How often the control was put on; 0 where none was measured. */
+  controlMounts: number;
+  /** Heat loads that were measured, in words, and those of the brief that were not. */
+  loads: string[];
+  missingLoads: string[];
+  roomC: Range;
+  floorDba: Range;
+  typed: number;
+  unsettled: number;
+  movedWindows: number;
+  calledSettled: number;
+}
+
+function rangeOf(values: readonly number[]): Range {
+  return values.reduce(({ low, high }, of) => ({ low: Math.min(low, of), high: Math.max(high, of) }), {
+    low: Infinity,
+    high: -Infinity,
+  });
+}
+
+const loadOf = (of: Brief['loads'][number]): Load => ({
+  loadW: of.watts,
+  loadName: of.program,
+  gpuLoadW: of.gpuWatts,
+});
+
+/** What was done of a brief so far; null before the first run that counts. */
+export function methodDone(
+  brief: Pick<Brief, 'loads'>,
+  runs: readonly LabRun[],
+  entries: readonly { entry: string; isControl: boolean }[],
+): MethodDone | null {
+  const counting = runs.filter((run) => run.setAside === '');
+  if (counting.length === 0) return null;
+  const controls = new Set(entries.filter((of) => of.isControl).map((of) => of.entry));
+  const byEntry = groupBy(counting, (run) => run.entry);
+  const mountsOf = (of: readonly LabRun[]) => new Set(of.map((run) => run.mount)).size;
+  const others = [...byEntry].filter(([entry]) => !controls.has(entry)).map(([, of]) => of);
+  const compared = others.length > 0 ? others : [...byEntry.values()];
+  const points = compared.flatMap((of) => [
+    ...groupBy(of, (run) => [loadKey(run), run.setting, run.mount].join('\n')).values(),
+  ]);
+  const measuredLoads = new Map(counting.map((run) => [loadKey(run), loadLabel(run)]));
+  const present = counting.map((run) => run.reduction.ambientMeanC).filter((of) => !Number.isNaN(of));
+  return {
+    runs: counting.length,
+    setAside: runs.length - counting.length,
+    measured: byEntry.size,
+    unmeasured: entries.filter((of) => !byEntry.has(of.entry)).length,
+    mounts: rangeOf(compared.map(mountsOf)),
+    passes: rangeOf(points.map((of) => of.length)),
+    controlMounts: [...byEntry]
+      .filter(([entry]) => controls.has(entry))
+      .reduce((sum, [, of]) => sum + mountsOf(of), 0),
+    loads: [...measuredLoads.values()],
+    missingLoads: brief.loads
+      .map(loadOf)
+      .filter((load) => !measuredLoads.has(loadKey(load)))
+      .map(loadLabel),
+    roomC: rangeOf(present),
+    floorDba: rangeOf(counting.map((run) => run.floorDb)),
+    typed: counting.filter((run) => !run.hasTrace).length,
+    unsettled: counting.filter((run) => !run.reduction.settled).length,
+    movedWindows: counting.filter((run) => run.movedWindow !== null).length,
+    calledSettled: counting.filter((run) => run.note.includes('called settled over the rule')).length,
+  };
+}
+
+const count = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
+
+/** Where what was done departs from what the brief planned, a sentence each; empty where it does not. */
+export function departures(brief: Pick<Brief, 'mounts' | 'passes'>, done: MethodDone): string[] {
+  const told: string[] = [];
+  if (done.unmeasured > 0)
+    told.push(`${count(done.unmeasured, 'entry of the line-up has', 'entries of the line-up have')} no runs`);
+  if (done.missingLoads.length > 0) told.push(`not measured at ${done.missingLoads.join(', ')}`);
+  if (done.mounts.low < brief.mounts)
+    told.push(`some were mounted ${done.mounts.low === 1 ? 'once' : `${done.mounts.low} times`}, where ${brief.mounts} mounts were planned`); // prettier-ignore
+  if (done.passes.low < brief.passes)
+    told.push(`some points were read ${done.passes.low === 1 ? 'once' : `${done.passes.low} times`} a mount, where ${brief.passes} passes were planned`); // prettier-ignore
+  if (done.controlMounts < 2)
+    told.push(done.controlMounts === 0 ? 'no control was measured' : 'the control was never re-tested');
+  if (done.typed > 0)
+    told.push(`the means of ${count(done.typed, 'run')} were typed: nothing tells whether they had settled`);
+  if (done.movedWindows > 0) told.push(`the window of ${count(done.movedWindows, 'run')} was moved by hand`);
+  if (done.calledSettled > 0)
+    told.push(`${count(done.calledSettled, 'soak was', 'soaks were')} called settled before the rule`);
+  if (done.unsettled > 0)
+    told.push(`${count(done.unsettled, 'run', 'runs')} had not settled and ${done.unsettled === 1 ? 'supports' : 'support'} no curve`); // prettier-ignore
+  if (done.setAside > 0)
+    told.push(`${count(done.setAside, 'run was', 'runs were')} set aside, with the reason`);
+  return told;
+}

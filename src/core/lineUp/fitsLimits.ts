@@ -1,0 +1,27 @@
+import type { Brief } from '../brief/brief';
+
+export interface Sized {
+  heightMm: number | null;
+  memoryClearanceMm: number | null;
+  price: number | null;
+  currency: string;
+}
+
+/**
+ * What of an entry does not fit the limits that readers have, in words; what nobody noted is told as not known. Empty
+ * where all fits, or there is no limit.
+ */
+export function againstLimits(of: Sized, limits: Brief['limits']): string[] {
+  const told: string[] = [];
+  const check = (limit: number | null, value: number | null, wrong: (a: number, b: number) => boolean, name: string, unit: string) => {
+    if (limit === null) return;
+    if (value === null) told.push(`${name} not noted`);
+    else if (wrong(value, limit)) told.push(`${name} ${value} ${unit}, limit ${limit} ${unit}`);
+  };
+  check(limits.heightMm, of.heightMm, (a, b) => a > b, 'height', 'mm');
+  check(limits.memoryMm, of.memoryClearanceMm, (a, b) => a < b, 'room for memory', 'mm');
+  if (limits.budget !== null && of.price !== null && of.currency !== limits.currency)
+    told.push(`price in ${of.currency}, budget in ${limits.currency}`);
+  else check(limits.budget, of.price, (a, b) => a > b, 'price', limits.currency);
+  return told;
+} // prettier-ignore
