@@ -29,7 +29,7 @@ export default function ErrorPage({
   return (
     <>
       <Header title={away ? 'The database does not answer' : 'Something went wrong'} />
-      <main className="max-w-xl space-y-4 px-7 pt-6">
+      <main id="main" tabIndex={-1} className="max-w-xl space-y-4 px-7 pt-6">
         {away ? (
           <p role="status">
             Nothing is lost: what was saved stays saved. This page asks again every few seconds and comes back

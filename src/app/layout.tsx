@@ -17,6 +17,9 @@ export default async function RootLayout({ children }: { children: React.ReactNo
   return (
     <html lang="en" data-theme={theme}>
       <body>
+        <a href="#main" className="skip-link">
+          Skip to the page
+        </a>
         <NuqsAdapter>{children}</NuqsAdapter>
         <Notices />
       </body>

@@ -4,19 +4,34 @@ import { listRigs } from '@/lab/createRoundUp';
 import { listLabRoundUps } from '@/lab/listLabRoundUps';
 import { DropZone } from '@/stages/bring/dropZone';
 import { NewRoundUp } from '@/stages/roundUps/newRoundUp';
+import { viewLeaders } from '@/lab/leaders';
 import { RoundUpList } from '@/stages/roundUps/roundUpList';
 import { Header } from '@/ui/header';
 
 export const dynamic = 'force-dynamic';
 
+/** Round-ups that show who leads them; older ones are a press away. */
+const SHOWN_LEADERS = 5;
+
 export default async function RoundUpsPage() {
   const [roundUps, rigs] = await Promise.all([listLabRoundUps(), listRigs()]);
+  const leaders = new Map(
+    await Promise.all(
+      roundUps.slice(0, SHOWN_LEADERS).map(async (of) => [of.id, await viewLeaders(of.id)] as const),
+    ),
+  );
   return (
     <>
       <Header title="Round-ups" under="Abanico, the bench desk" />
-      <main className="flex flex-col gap-8 px-4 pt-5 pb-8 md:px-7 lg:flex-row">
+      <main id="main" tabIndex={-1} className="flex flex-col gap-8 px-4 pt-5 pb-8 md:px-7 lg:flex-row">
         <section className="min-w-0 flex-1" aria-label="Round-ups">
-          <RoundUpList items={roundUps.map((of) => ({ ...of, day: format(of.createdAt, 'd MMMM yyyy') }))} />
+          <RoundUpList
+            items={roundUps.map((of) => ({
+              ...of,
+              day: format(of.createdAt, 'd MMMM yyyy'),
+              leaders: leaders.get(of.id) ?? null,
+            }))}
+          />
         </section>
         <section aria-label="Bring data" className="lg:w-[400px] lg:border-l lg:border-hairline lg:pl-6">
           <h2 className="font-display text-[18px] font-bold">Begin a round-up</h2>

@@ -76,6 +76,8 @@ export const rigEdit = object({
   who: who(),
   reason: text(1000),
   seenId: finite().integer().required(),
+  /** A change by somebody else was shown, and this one is meant all the same. */
+  over: boolean().default(false),
   setup: rigSetupSheet.required(),
 }).noUnknown();
 

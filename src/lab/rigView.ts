@@ -41,6 +41,8 @@ export interface RigView {
   rigId: number;
   name: string;
   currentId: number;
+  /** Somebody has noted how the current revision stands. */
+  noted: boolean;
   book: KeptSheet<RigBook>;
   revisions: RevisionView[];
   apart: KeptApart[];
@@ -84,6 +86,7 @@ export async function viewRig(roundUpId: number): Promise<RigView | null> {
       rigId: roundUp.rigId,
       name: current.rig,
       currentId: current.id,
+      noted: (await readSheet(db, 'rig-setup', current.id)) !== null,
       book: book ?? { version: 0, body: { instruments: [], checks: [] } },
       revisions: rows.map((row, i) => ({
         id: row.id,
@@ -114,7 +117,7 @@ async function moveTo(db: Queryable, roundUpId: number, rigRevisionId: number): 
  */
 export async function reviseRig(
   roundUpId: number,
-  edit: { seenId: number; setup: RigSetup; reason: string; who: string },
+  edit: { seenId: number; over?: boolean; setup: RigSetup; reason: string; who: string },
 ): Promise<{ revision: number; started: boolean }> {
   return inTransaction(async (db) => {
     const roundUp = await getRoundUp(db, roundUpId);
@@ -122,12 +125,12 @@ export async function reviseRig(
     await db.query(`SELECT 1 FROM rigs WHERE id = $1 FOR UPDATE`, [roundUp.rigId]);
     const rows = await listRevisions(db, roundUp.rigId);
     const current = rows.find((of) => of.id === roundUp.rigRevisionId)!;
-    if (current.id !== edit.seenId) throw new Refused('somebody has changed the rig meanwhile: look at it again');
+    if (current.id !== edit.seenId && !edit.over) throw new Refused('somebody has changed the rig meanwhile', 'seenId');
     const [problem] = setupProblems(edit.setup);
     if (problem) throw new Refused(problem.message, problem.field);
-    if (setupDifferences(setupOf(current), edit.setup).length === 0 && current.setup)
-      throw new Refused('nothing of the rig has changed');
     const kept = await readSheet(db, 'rig-setup', current.id);
+    if (setupDifferences(setupOf(current), edit.setup).length === 0 && kept)
+      throw new Refused('the rig stands as it was noted already');
     const sheet = { kind: 'rig-setup' as const, body: edit.setup, who: edit.who, reason: edit.reason };
     if (current.runs === 0 && current.id === rows[rows.length - 1]!.id) {
       await updateRevision(db, current.id, edit.setup, current.reason || edit.reason);

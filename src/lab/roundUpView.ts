@@ -123,3 +123,15 @@ export const notedRuns = onceFor(({ roundUp, runs }: RoundUpView): NotedRun[] =>
     return { run, state: runState(run), notes, flagged: isFlagged(run, beside) };
   });
 });
+
+/** Where and when the runs of a round-up were made, for pictures and files that leave it. */
+export function sourceWords({ roundUp, runs }: RoundUpView): string {
+  const { name, revision, enclosure } = roundUp.rig;
+  const days = runs
+    .map((run) => run.startedAt.slice(0, 10))
+    .filter((day) => /^\d{4}-\d{2}-\d{2}$/.test(day))
+    .sort();
+  const last = days[days.length - 1];
+  const when = !last ? '' : days[0] === last ? `, measured ${last}` : `, measured ${days[0]} to ${last}`;
+  return `${name}, ${enclosure === 'open' ? 'open bench' : enclosure}, revision ${revision}; ${runs.length} runs${when}`;
+}

@@ -15,7 +15,7 @@ export default async function BringPage({
   return (
     <>
       <Header title="Bring data" under="checked before anything is written" />
-      <main className="grid gap-8 px-4 pt-6 pb-8 md:px-7 lg:grid-cols-2">
+      <main id="main" tabIndex={-1} className="grid gap-8 px-4 pt-6 pb-8 md:px-7 lg:grid-cols-2">
         <DropZone roundUpId={roundUpId} />
         <section className="max-w-xl space-y-3">
           <h2 className="font-display text-[18px] font-bold">What can be brought</h2>

@@ -61,6 +61,7 @@ export function methodDone(
     ...groupBy(of, (run) => [loadKey(run), run.setting, run.mount].join('\n')).values(),
   ]);
   const measuredLoads = new Map(counting.map((run) => [loadKey(run), loadLabel(run)]));
+  const wanted = brief.loads.map(loadOf).map((load) => [loadKey(load), loadLabel(load)] as const);
   const present = counting.map((run) => run.reduction.ambientMeanC).filter((of) => !Number.isNaN(of));
   return {
     runs: counting.length,
@@ -72,11 +73,9 @@ export function methodDone(
     controlMounts: [...byEntry]
       .filter(([entry]) => controls.has(entry))
       .reduce((sum, [, of]) => sum + mountsOf(of), 0),
-    loads: [...measuredLoads.values()],
-    missingLoads: brief.loads
-      .map(loadOf)
-      .filter((load) => !measuredLoads.has(loadKey(load)))
-      .map(loadLabel),
+    // As the brief names them, then what else was measured.
+    loads: [...new Map([...wanted.filter(([key]) => measuredLoads.has(key)), ...measuredLoads]).values()],
+    missingLoads: wanted.filter(([key]) => !measuredLoads.has(key)).map(([, label]) => label),
     roomC: rangeOf(present),
     floorDba: rangeOf(counting.map((run) => run.floorDb)),
     typed: counting.filter((run) => !run.hasTrace).length,

@@ -1,7 +1,7 @@
 import type { EntryCurve } from './entryCurve';
 import { pchip, pchipAt } from './pchip';
 
-const STEP_DB = 0.2;
+const STEP_DB = 0.4;
 
 /**
  * The line that a chart draws for an entry: the interpolant through the settings it is judged by, and level

@@ -9,14 +9,20 @@ export function bracketSentences(
   names: readonly string[],
   scale: { factor: number; decimals: number; unit: string } = { factor: 1, decimals: 1, unit: 'K' },
 ): string[] {
-  const shown = (valueK: number) => (valueK * scale.factor).toFixed(scale.decimals);
+  /** Two figures that would read alike and are not get a digit more. */
+  const both = (aK: number, bK: number) => {
+    const [a, b] = [aK * scale.factor, bK * scale.factor];
+    const alike = a.toFixed(scale.decimals) === b.toFixed(scale.decimals);
+    return [a, b].map((of) => `${of.toFixed(scale.decimals + (alike ? 1 : 0))} ${scale.unit}`);
+  };
   const places = `Places ${better} ${worse - better > 1 ? 'to' : 'and'} ${worse} cannot be told apart`;
-  const sentences = [
-    `${places}: ${shown(apartK)} ${scale.unit} between them, and this test shows ${shown(differenceK)} ${scale.unit}.`,
-  ];
-  if (end)
+  const [between, needed] = both(apartK, differenceK);
+  const sentences = [`${places}: ${between} between them, and this test shows ${needed}.`];
+  if (end) {
+    const [apart, wanted] = both(end.apartK, end.differenceK);
     sentences.push(
-      `${names[end.better - 1]} is better than ${names[end.worse - 1]}: ${shown(end.apartK)} ${scale.unit} apart, ${shown(end.differenceK)} ${scale.unit} wanted.`,
+      `${names[end.better - 1]} is better than ${names[end.worse - 1]}: ${apart} apart, ${wanted} wanted.`,
     );
+  }
   return sentences;
 }

@@ -63,7 +63,7 @@ function meantBy(kind: keyof typeof ASSUMED, listed: Instrument | undefined): { 
     ...(step ? { step } : {}),
   };
   const source = named || typed ? `${listed.name}, ${listed.grade}` : `taken as ± ${meant.limit} ${unit}`;
-  return { meant, from: `${kind} ${source}, steps of ${meant.step} ${unit}` };
+  return { meant, from: `${kind}: ${source}, steps of ${meant.step} ${unit}` };
 }
 
 /**

@@ -72,3 +72,16 @@ export function setupProblems(setup: RigSetup): { field: keyof RigSetup; message
     check(field, setup[field] >= setup.roomHeightCm, `over the ceiling of ${setup.roomHeightCm} cm`);
   return problems;
 }
+
+/** Nearer than this a probe stands in what the cooler blows, cm. */
+const OWN_AIR_CM = 40;
+
+/** What can be true of a setup and spoils its numbers, in words. */
+export function setupWarnings(setup: RigSetup): string[] {
+  const { probeDistanceCm } = setup;
+  return probeDistanceCm < OWN_AIR_CM
+    ? [
+        `The room probe stands ${probeDistanceCm} cm from the middle of the cooler: in its warm air it reads the cooler, not the room. Half a metre or more, beside it and not behind it, is usual.`,
+      ]
+    : [];
+}

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { pack } from '../packed';
 import { loadLabel, loadKey, parseLoad } from './load';
+import { changeWords } from './changeWords';
 import { loadParam } from './loadParam';
 import { packRows, unpackRows, type LogbookRow } from './logbookRow';
 
@@ -55,6 +56,15 @@ test('rows cross to the browser as they are, to the digits that a column shows',
 test('unending freedom survives the way; text that looks like it stays text', () => {
   const value = { freedom: Infinity, list: [1, Infinity, -2.5], text: '1e999', odd: '\u0001unending?' };
   expect(JSON.parse(pack(value))).toEqual(value);
+});
+
+test('a change of a run reads as a person would say it', () => {
+  const words = (what: string, was: string, isNow: string) => changeWords({ what, was, isNow });
+  expect(words('run', '', 'typed by hand')).toBe('typed by hand');
+  expect([words('deleted', '', 'yes'), words('deleted', 'yes', '')]).toEqual(['deleted', 'brought back']);
+  expect(words('note', '', 'fan was loose')).toBe('note: fan was loose');
+  expect(words('mount', '1', '2')).toBe('mount 1 → 2');
+  expect(words('set aside', 'door slammed', '')).toBe('set aside taken back (door slammed)');
 });
 
 test('loads have one key, one label and one address each', () => {

@@ -1,4 +1,5 @@
 import { normalCdf, normalDensity } from './normal';
+import { FIRST_COUNT, TABLE, TABLE_PROBABILITY } from './studentizedRangeTable';
 
 const NODES = 24;
 
@@ -112,7 +113,7 @@ function quantile(probability: number, count: number, freedom: number): number {
 }
 
 /** Degrees of freedom at which q is computed; between them it is interpolated. Dense where it bends. */
-const NODES_OF_FREEDOM = [
+export const NODES_OF_FREEDOM = [
   1,
   1.1,
   1.25,
@@ -140,8 +141,16 @@ const NODES_OF_FREEDOM = [
   Infinity,
 ];
 
-/** q at the nodes of a probability and count, each computed once: a line is dragged past them sixty times a second. */
-function tabled(): (probability: number, count: number, node: number) => number {
+/**
+ * Upper quantile q by quadrature and false position, for `freedom` as it is; some 10 ms of work.
+ * `studentizedRange` has it from a table for the level and the counts that pages ask for.
+ */
+export function studentizedRangeExact(probability: number, count: number, freedom: number): number {
+  return quantile(probability, count, freedom);
+}
+
+/** q at the nodes of a probability and count that the table has not, each computed once. */
+function rememberedNodes(): (probability: number, count: number, node: number) => number {
   const stored = new Map<string, number[]>();
   return (probability, count, node) => {
     const key = `${probability} ${count}`;
@@ -151,7 +160,12 @@ function tabled(): (probability: number, count: number, node: number) => number 
   };
 }
 
-const atNode = tabled();
+const remembered = rememberedNodes();
+
+function atNode(probability: number, count: number, node: number): number {
+  const row = probability === TABLE_PROBABILITY ? TABLE[count - FIRST_COUNT] : undefined;
+  return row?.[node] ?? remembered(probability, count, node);
+}
 
 /** Lagrange's cubic through four points, at x. */
 function cubicThrough(x: readonly number[], y: readonly number[], at: number): number {

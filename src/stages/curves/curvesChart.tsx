@@ -1,7 +1,6 @@
 'use client';
 
 import { useCallback, useMemo, useRef, useState } from 'react';
-import { drawnCurve } from '@/core/curves/drawnCurve';
 import type { EntryCurve } from '@/core/curves/entryCurve';
 import type { ResponseScale } from '@/core/curves/response';
 import type { PlacedEntry } from '@/core/ranking/rankAtLine';
@@ -9,18 +8,28 @@ import { NoiseLine } from '@/ui/chart/noiseLine';
 import { pixelX, pixelY, Plot, themeColour, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
 import { entryStyle, type Marker } from '@/ui/entryMark';
 import { figure } from '@/ui/figures';
+import { useNarrowOnceKnown } from '@/ui/narrow';
+import { EndLabels, endLabels, OtherLine, OverlayShapes } from './chartOverlay';
+import { shownCurves, type ShownCurve, type Zoom } from './chartView';
 import type { CurveEntry } from './curvesData';
-import { placeLabels } from './placeLabels';
+import { useZoomDrag, ZoomBox } from './zoomDrag';
 
 export interface CurvesChartProps {
   entries: ReadonlyMap<string, CurveEntry>;
   curves: EntryCurve[];
   scale: ResponseScale;
+  /** Shown as the difference from this entry; null for the values themselves. */
+  from: string | null;
   range: { min: number; max: number };
+  zoom: Zoom | null;
+  onZoom: (zoom: Zoom) => void;
   meterDistanceCm: number;
   lineDb: number;
+  otherLinesDba: readonly number[];
   onLine: (lineDb: number) => void;
   placed: PlacedEntry[];
+  /** Entries picked out; with none all are drawn alike. */
+  picked: ReadonlySet<string>;
   lit: string | null;
   onLit: (entry: string | null) => void;
   onPoint: (run: string) => void;
@@ -39,27 +48,20 @@ const POINT_STYLES: Record<Marker, { pointStyle: string; rotation?: number; holl
 };
 
 const LABEL_PX = 132;
+const NUMBER_PX = 26;
 const NEAR_PX = 24;
+/** From so many curves on, colours and markers alone do not tell them apart. */
+export const CROWD = 9;
+const FADED = '38';
 
-function seriesOf(curve: EntryCurve, position: number, scale: ResponseScale): PlotSeries[] {
+function seriesOf({ line, points }: ShownCurve, position: number, faded: boolean): PlotSeries[] {
   const { colour, marker } = entryStyle(position);
   const style = POINT_STYLES[marker];
-  const borderColor = themeColour(colour);
-  const show = (riseK: number) => scale.offset + scale.factor * riseK;
+  const borderColor = themeColour(colour) + (faded ? FADED : '');
   return [
+    { data: line, showLine: true, borderColor, borderWidth: 2, pointRadius: 0 },
     {
-      data: drawnCurve(curve).map(({ x, y }) => ({ x, y: show(y) })),
-      showLine: true,
-      borderColor,
-      borderWidth: 2,
-      pointRadius: 0,
-    },
-    {
-      data: curve.points.map((point) => {
-        const half = point.interval95K;
-        const { levelDb: x, riseK } = point;
-        return { x, y: show(riseK), low: show(riseK - half), high: show(riseK + half) };
-      }),
+      data: points.map(({ x, y, low, high }) => ({ x, y, low, high })),
       borderColor,
       backgroundColor: style.hollow ? themeColour('--color-ground') : borderColor,
       pointStyle: style.pointStyle as 'circle',
@@ -78,43 +80,52 @@ interface NearPoint {
   y: number;
 }
 
+function axisTitle(scale: ResponseScale, base: CurveEntry | undefined): string {
+  if (!base) return AXIS_TITLES[scale.response];
+  const unit = scale.unit === '°C' ? 'K' : scale.unit;
+  return `difference from ${base.product}, ${unit}`;
+}
+
 /** Rise against noise, a curve an entry, with the noise line over it. Only the overlay moves with the line. */
 export function CurvesChart(props: CurvesChartProps) {
-  const { entries, curves, scale, range, meterDistanceCm, lineDb, onLine, placed, lit, onLit, onPoint } =
+  const { entries, curves, scale, from, range, zoom, meterDistanceCm, lineDb, onLine, placed, picked, lit, onLit } =
     props;
   const [frame, setFrame] = useState<PlotFrame | null>(null);
   const [near, setNear] = useState<NearPoint | null>(null);
   const box = useRef<HTMLDivElement>(null);
-  const drawn = useMemo(
-    () => curves.map((curve) => ({ curve, line: drawnCurve(curve) })).filter(({ line }) => line.length > 0),
-    [curves],
-  );
+  const isNarrow = useNarrowOnceKnown();
+  const narrow = isNarrow ?? false;
+  const zooming = useZoomDrag(frame, (next) => {
+    setNear(null);
+    props.onZoom(next);
+  });
+  const shown = useMemo(() => shownCurves(curves, scale, from), [curves, scale, from]);
+  const isFaded = useCallback((entry: string) => picked.size > 0 && !picked.has(entry), [picked]);
   const series = useCallback(
-    () => drawn.flatMap(({ curve }) => seriesOf(curve, entries.get(curve.entry)!.position, scale)),
-    [drawn, entries, scale],
+    () => shown.flatMap((of) => seriesOf(of, entries.get(of.curve.entry)!.position, isFaded(of.curve.entry))),
+    [shown, entries, isFaded],
   );
   const takeFrame = useCallback((next: PlotFrame) => {
     setFrame((now) => (now && JSON.stringify(now) === JSON.stringify(next) ? now : next));
   }, []);
+  const title = axisTitle(scale, from === null ? undefined : entries.get(from));
   const x = useMemo(
-    () => ({ ...range, title: `noise of the cooler, dB(A) at ${meterDistanceCm} cm, room taken off` }),
-    [range, meterDistanceCm],
+    () => ({
+      min: zoom?.xMin ?? range.min,
+      max: zoom?.xMax ?? range.max,
+      title: narrow
+        ? `dB(A) at ${meterDistanceCm} cm, room taken off`
+        : `noise of the cooler, dB(A) at ${meterDistanceCm} cm, room taken off`,
+    }),
+    [range, zoom, meterDistanceCm, narrow],
   );
-  const y = useMemo(
-    () => ({ title: '', tick: (value: number) => figure(value, scale.response === 'resistance' ? 2 : 0) }),
-    [scale],
-  );
-  const show = (riseK: number) => scale.offset + scale.factor * riseK;
-
-  const labels = useMemo(() => {
-    if (!frame) return [];
-    const wanted = drawn.map(({ curve, line }) => {
-      const end = line[line.length - 1]!;
-      const px = { x: pixelX(frame, end.x), y: pixelY(frame, scale.offset + scale.factor * end.y) };
-      return { ...entries.get(curve.entry)!, ...px };
-    });
-    return placeLabels(wanted, frame.top, frame.bottom);
-  }, [drawn, entries, frame, scale]);
+  const y = useMemo(() => {
+    const span = zoom ? zoom.yMax - zoom.yMin : Infinity;
+    const decimals = scale.response === 'resistance' ? (span < 0.05 ? 3 : 2) : span < 6 ? 1 : 0;
+    return { title: '', min: zoom?.yMin, max: zoom?.yMax, tick: (value: number) => figure(value, decimals) };
+  }, [scale, zoom]);
+  const crowded = shown.length >= CROWD;
+  const labels = useMemo(() => (frame ? endLabels(shown, entries, frame) : []), [shown, entries, frame]);
 
   function findNear(event: React.PointerEvent): NearPoint | null {
     if (!frame || !box.current) return null;
@@ -122,33 +133,33 @@ export function CurvesChart(props: CurvesChartProps) {
     const at = { x: event.clientX - rect.left, y: event.clientY - rect.top };
     let best: NearPoint | null = null;
     let least = NEAR_PX;
-    for (const { curve } of drawn) {
-      for (const point of curve.points) {
-        const px = pixelX(frame, point.levelDb);
-        const py = pixelY(frame, show(point.riseK));
+    for (const { curve, points } of shown) {
+      if (isFaded(curve.entry)) continue;
+      for (const { point, x: level, y: value, high } of points) {
+        const px = pixelX(frame, level);
+        const py = pixelY(frame, value);
         const distance = Math.hypot(px - at.x, py - at.y);
         if (distance >= least) continue;
         least = distance;
-        const run = point.runs[0]!;
-        const half = point.interval95K;
-        const value = `${figure(show(point.riseK), scale.decimals)} ± ${figure(half * scale.factor, scale.decimals)} ${scale.unit}`;
+        const unit = from !== null && scale.unit === '°C' ? 'K' : scale.unit;
+        const shownValue = `${figure(value, scale.decimals)} ± ${figure(high - value, scale.decimals)} ${unit}`;
         const names = point.runs.map((id) => props.runLabels[id] ?? id).join(', ');
         const runs = point.runs.length > 1 ? `runs ${names}` : `run ${names}`;
-        const text = `${point.setting} · ${figure(point.levelDb, 1)} dB(A) · ${value} · ${runs}`;
-        best = { entry: curve.entry, text, run, x: px, y: py };
+        const text = `${point.setting} · ${figure(point.levelDb, 1)} dB(A) · ${shownValue} · ${runs}`;
+        best = { entry: curve.entry, text, run: point.runs[0]!, x: px, y: py };
       }
     }
     return best;
   }
 
-  const litLine = lit && frame ? drawn.find(({ curve }) => curve.entry === lit) : undefined;
-  const placedAt = new Map(placed.map((entry) => [entry.entry, entry]));
-
   return (
     <div
       ref={box}
-      className={`relative h-full min-h-[340px] w-full ${near ? 'cursor-pointer' : ''}`}
+      className={`relative h-full min-h-[340px] w-full ${near ? 'cursor-pointer' : 'cursor-crosshair'}`}
+      {...zooming.handlers}
       onPointerMove={(event) => {
+        zooming.handlers.onPointerMove(event);
+        if (zooming.box) return;
         const found = findNear(event);
         setNear(found);
         onLit(found?.entry ?? null);
@@ -157,77 +168,37 @@ export function CurvesChart(props: CurvesChartProps) {
         setNear(null);
         onLit(null);
       }}
-      onClick={() => near && onPoint(near.run)}
+      onClick={() => near && !zooming.wasDragged.current && props.onPoint(near.run)}
     >
-      <p data-picture className="label-text absolute top-0 left-12">
-        {AXIS_TITLES[scale.response]}
+      <p data-picture className="label-text absolute top-0 left-12 max-w-[70%] truncate" dir="auto">
+        {title}
       </p>
-      <Plot
+      {isNarrow !== null && <Plot
         series={series}
         x={x}
         y={y}
-        rightPx={LABEL_PX}
+        rightPx={narrow ? NUMBER_PX : LABEL_PX}
         topPx={46}
-        label={`${AXIS_TITLES[scale.response]} against noise, a curve for each of ${drawn.length} entries`}
+        label={`${title} against noise, a curve for each of ${shown.length} entries`}
         onFrame={takeFrame}
-      />
+      />}
       {frame && (
         <>
-          <svg className="pointer-events-none absolute inset-0 h-full w-full" aria-hidden="true">
-            {litLine && (
-              <polyline
-                points={litLine.line
-                  .map((at) => `${pixelX(frame, at.x)},${pixelY(frame, show(at.y))}`)
-                  .join(' ')}
-                fill="none"
-                stroke={`var(${entryStyle(entries.get(litLine.curve.entry)!.position).colour})`}
-                strokeWidth="4.5"
-              />
-            )}
-            {labels.map((label) => (
-              <path
-                key={label.entry}
-                d={`M${label.x + 7} ${label.y}L${frame.right + 8} ${label.labelY}`}
-                stroke={`var(${entryStyle(label.position).colour})`}
-                strokeOpacity="0.55"
-                fill="none"
-              />
-            ))}
-            {drawn.map(({ curve }) => {
-              const at = placedAt.get(curve.entry);
-              if (!at) return null;
-              return (
-                <circle
-                  key={curve.entry}
-                  cx={pixelX(frame, at.levelDb)}
-                  cy={pixelY(frame, show(at.riseK))}
-                  r="7"
-                  fill="none"
-                  stroke="var(--color-act)"
-                  strokeWidth="1.6"
-                />
-              );
-            })}
-          </svg>
-          {labels.map((label) => (
-            <span
-              key={label.entry}
-              data-picture
-              className="pointer-events-none absolute truncate text-[13px] font-semibold"
-              dir="auto"
-              title={label.product}
-              style={{
-                left: frame.right + 11,
-                top: label.labelY - 10,
-                maxWidth: LABEL_PX - 12,
-                color: `var(${entryStyle(label.position).colour})`,
-              }}
-            >
-              {label.product}
-            </span>
+          <OverlayShapes shown={shown} entries={entries} frame={frame} labels={labels} placed={placed} lit={lit} />
+          <EndLabels
+            labels={labels}
+            frame={frame}
+            widthPx={narrow ? NUMBER_PX : LABEL_PX}
+            numbered={crowded}
+            onlyNumbers={narrow}
+            faded={isFaded}
+          />
+          {props.otherLinesDba.map((of) => (
+            <OtherLine key={of} frame={frame} lineDb={of} onTake={() => onLine(of)} />
           ))}
-          <NoiseLine frame={frame} lineDb={lineDb} onLine={onLine} />
-          {near && (
+          {lineDb >= frame.xMin && lineDb <= frame.xMax && <NoiseLine frame={frame} lineDb={lineDb} onLine={onLine} />}
+          <ZoomBox box={zooming.box} />
+          {near && !zooming.box && (
             <p
               className="pointer-events-none absolute z-10 rounded bg-ink px-2 py-1 text-[13px] whitespace-nowrap text-ground"
               style={
@@ -243,7 +214,7 @@ export function CurvesChart(props: CurvesChartProps) {
       )}
     </div>
   );
-}
+} // prettier-ignore
 
 const AXIS_TITLES = {
   rise: 'rise over room air, K',

@@ -1,4 +1,5 @@
 import type { EntryCurve } from '@/core/curves/entryCurve';
+import type { Response } from '@/core/curves/response';
 import type { LineRule } from '@/core/ranking/rankAtLine';
 
 /** What the Curves page is given: all that moves with the line is computed from it in the browser. */
@@ -8,6 +9,13 @@ export interface CurvesData {
   entries: CurveEntry[];
   loads: CurveLoad[];
   noiseLineDba: number;
+  /** The brief's lines, the ranking one first. */
+  noiseLinesDba: number[];
+  /** What the page opens with, by the brief's school of temperature. */
+  firstShown: Response;
+  /** Name of the round-up for files, and where and when its runs were made, for pictures. */
+  fileName: string;
+  source: string;
   meterDistanceCm: number;
   /** Label of each run by its id. */
   runLabels: Record<string, string>;

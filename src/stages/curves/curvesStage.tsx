@@ -9,8 +9,9 @@ import { rankAtLine } from '@/core/ranking/rankAtLine';
 import { lineStep } from '@/ui/chart/noiseLine';
 import { savePicture } from '@/ui/chart/savePicture';
 import { BesideTable } from './besideTable';
+import { parseZoom, zoomText } from './chartView';
 import { EntryChoice } from './entryChoice';
-import { CurvesChart } from './curvesChart';
+import { CROWD, CurvesChart } from './curvesChart';
 import type { CurvesData } from './curvesData';
 import { LineField } from './lineField';
 import { RankingNotes } from './rankingNotes';
@@ -41,8 +42,11 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
     {
       load: parseAsString.withDefault(data.loads[0]!.key),
       line: parseAsFloat.withDefault(data.noiseLineDba),
-      show: parseAsStringLiteral(RESPONSES).withDefault('rise'),
+      show: parseAsStringLiteral(RESPONSES).withDefault(data.firstShown),
       hide: parseAsArrayOf(parseAsString).withDefault([]),
+      pick: parseAsArrayOf(parseAsString).withDefault([]),
+      from: parseAsString.withDefault(''),
+      zoom: parseAsString.withDefault(''),
     },
     { history: 'replace', throttleMs: 300 },
   );
@@ -61,6 +65,14 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
   );
   const curves = useMemo(() => load.curves.filter((curve) => !hidden.has(curve.entry)), [load, hidden]);
   const holder = useRef<HTMLDivElement>(null);
+  const zoom = useMemo(() => parseZoom(view.zoom), [view.zoom]);
+  const from = entries.has(view.from) ? view.from : null;
+  const pickKey = view.pick.join('\n');
+  const picked = useMemo(
+    () => new Set(pickKey.split('\n').filter((of) => entries.has(of))),
+    [pickKey, entries],
+  );
+  const numbered = curves.filter((of) => of.points.length > 0).length >= CROWD;
   const show = load.fixedWatts ? view.show : 'rise';
   const scale = useMemo(() => responseScale(show, load.rule), [show, load]);
   const ranking = useMemo(() => rankAtLine(curves, { ...load.rule, lineDb }), [curves, load, lineDb]);
@@ -75,6 +87,7 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
 
   useEffect(() => {
     function onKey(event: KeyboardEvent) {
+      if (event.key === 'Escape' && zoom) return void setView({ zoom: null });
       if (isTyping(event.target) || event.altKey || event.ctrlKey || event.metaKey) return;
       const onSlider = event.target instanceof HTMLElement && event.target.role === 'slider';
       // Up and down scroll the page unless the line itself is in hand.
@@ -86,14 +99,23 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
     }
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [lineDb, moveTo]);
+  }, [lineDb, moveTo, zoom, setView]);
 
   async function picture() {
-    const title = `${data.title}: at ${lineDb.toFixed(1)} dB(A), ${load.label}`;
-    await savePicture(holder.current!, title, `curves-${lineDb.toFixed(1)}dBA.png`).catch((error: Error) =>
-      toast.error(error.message),
-    );
+    const words = {
+      title: data.title,
+      condition: `${load.label}, line at ${lineDb.toFixed(1)} dB(A) ${data.meterDistanceCm} cm from the cooler`,
+      source: data.source,
+    };
+    const fileName = `${data.fileName}-curves-${lineDb.toFixed(1)}dBA.png`;
+    await savePicture(holder.current!, words, fileName).catch((error: Error) => toast.error(error.message));
   }
+
+  const pick = (entry: string) => {
+    const next = new Set(picked);
+    if (!next.delete(entry)) next.add(entry);
+    void setView({ pick: next.size > 0 ? [...next] : null });
+  };
 
   const runsHref = (entry: string) =>
     `/round-ups/${data.roundUpId}/logbook?${new URLSearchParams({ entry, load: load.key })}`;
@@ -104,7 +126,11 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
         <div className="flex flex-wrap items-center gap-x-5 gap-y-2 pb-2">
           <div className="choices" role="group" aria-label="Heat load">
             {data.loads.map((of) => (
-              <button key={of.key} aria-pressed={of === load} onClick={() => void setView({ load: of.key })}>
+              <button
+                key={of.key}
+                aria-pressed={of === load}
+                onClick={() => void setView({ load: of.key, zoom: null })}
+              >
                 {of.label}
               </button>
             ))}
@@ -112,7 +138,11 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
           {load.fixedWatts && (
             <div className="choices" role="group" aria-label="Shown as">
               {RESPONSES.map((of) => (
-                <button key={of} aria-pressed={of === show} onClick={() => void setView({ show: of })}>
+                <button
+                  key={of}
+                  aria-pressed={of === show}
+                  onClick={() => void setView({ show: of, zoom: null })}
+                >
                   {of === 'rise'
                     ? 'Rise'
                     : of === 'resistance'
@@ -128,6 +158,23 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
               hidden={hidden}
               onHidden={(hide) => void setView({ hide: hide.length > 0 ? hide : null })}
             />
+            <label className="flex items-center gap-1.5">
+              <span className="sr-only">Shown as the difference from</span>
+              <select
+                className="max-w-44 rounded border border-hairline bg-raised px-1.5 py-0.5"
+                value={from ?? ''}
+                onChange={(event) => void setView({ from: event.target.value || null, zoom: null })}
+              >
+                <option value="">as measured</option>
+                {data.entries
+                  .filter((of) => entries.has(of.entry))
+                  .map((of) => (
+                    <option key={of.entry} value={of.entry}>
+                      difference from {of.product}
+                    </option>
+                  ))}
+              </select>
+            </label>
             <span>error bars 95 %</span>
             <button className="cursor-pointer underline underline-offset-3" onClick={() => void picture()}>
               PNG
@@ -141,11 +188,25 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
             </a>
           </div>
         </div>
-        <div ref={holder} className="min-h-0 flex-1">
+        <div ref={holder} className="relative min-h-0 flex-1">
+          {zoom && (
+            <button
+              className="absolute top-0 right-0 z-10 cursor-pointer text-[14px] text-act underline underline-offset-3"
+              onClick={() => void setView({ zoom: null })}
+            >
+              Whole chart <span className="key">Esc</span>
+            </button>
+          )}
+
           <CurvesChart
             entries={entries}
             curves={curves}
             scale={scale}
+            from={from}
+            zoom={zoom}
+            onZoom={(next) => void setView({ zoom: zoomText(next) })}
+            otherLinesDba={data.noiseLinesDba.filter((of) => of !== lineDb)}
+            picked={picked}
             range={range}
             meterDistanceCm={data.meterDistanceCm}
             lineDb={lineDb}
@@ -167,8 +228,8 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
           At <LineField lineDb={lineDb} onLine={moveTo} /> dB(A), {load.label}
         </h2>
         <p className="label-text pt-1 pb-1">
-          Rise over room air, mean of the settled window. <span className="key">←</span>{' '}
-          <span className="key">→</span> move the line.
+          Rise over room air, mean of the settled window. Drag a box in the chart to look closer.{' '}
+          <span className="key">←</span> <span className="key">→</span> move the line.
         </p>
         <div aria-live="off">
           <RankingTable
@@ -178,7 +239,21 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
             runsHref={runsHref}
             lit={lit}
             onLit={setLit}
+            numbered={numbered}
+            picked={picked}
+            onPick={pick}
           />
+          {picked.size > 0 && (
+            <p className="pt-2 text-[14px]">
+              {picked.size} picked out.{' '}
+              <button
+                className="cursor-pointer underline underline-offset-2"
+                onClick={() => void setView({ pick: null })}
+              >
+                All alike again
+              </button>
+            </p>
+          )}
           {ranking.placed.length === 0 && (
             <p className="py-4">Nothing can be placed at this level and load.</p>
           )}

@@ -14,6 +14,11 @@ export interface RankingTableProps {
   runsHref: (entry: string) => string;
   lit: string | null;
   onLit: (entry: string | null) => void;
+  /** Curves carry numbers: the rows do too. */
+  numbered: boolean;
+  picked: ReadonlySet<string>;
+  /** Picks an entry's curve out of the others, or lets it go. */
+  onPick: (entry: string) => void;
 }
 
 const HEADINGS = { rise: 'Rise, K', resistance: 'K/W', temperature: 'Die, °C' } as const;
@@ -25,7 +30,8 @@ function standing(placed: PlacedEntry): string | null {
 }
 
 /** The order at the line; it follows while the line moves. */
-export function RankingTable({ ranking, entries, scale, runsHref, lit, onLit }: RankingTableProps) {
+export function RankingTable(props: RankingTableProps) {
+  const { ranking, entries, scale, runsHref, lit, onLit, picked } = props;
   const leader = ranking.placed[0];
   const room = bracketRoomPx(ranking.brackets) + 4;
   return (
@@ -60,12 +66,23 @@ export function RankingTable({ ranking, entries, scale, runsHref, lit, onLit }: 
                 {placeText(placed.placeFrom, placed.placeTo)}
               </td>
               <td className="w-full max-w-0">
-                <span className="flex items-center gap-1.5">
+                <button
+                  type="button"
+                  aria-pressed={picked.has(placed.entry)}
+                  title={`${entry.product}: pick its curve out of the others`}
+                  className={`flex w-full cursor-pointer items-center gap-1.5 text-left ${picked.has(placed.entry) ? 'font-semibold' : ''}`}
+                  onClick={() => props.onPick(placed.entry)}
+                >
                   <EntryMark position={entry.position} />
-                  <span className="truncate" dir="auto" title={entry.product}>
+                  {props.numbered && (
+                    <span className="w-4 shrink-0 text-right text-[13px] text-ink2">
+                      {entry.position + 1}
+                    </span>
+                  )}
+                  <span className="truncate" dir="auto">
                     {entry.product}
                   </span>
-                </span>
+                </button>
                 {note && <span className="block truncate text-[13px] text-warn">{note}</span>}
               </td>
               <td className="num whitespace-nowrap">

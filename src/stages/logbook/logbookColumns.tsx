@@ -41,21 +41,33 @@ export function logbookColumns(roundUpId: number) {
     }),
     column.accessor('loadW', {
       header: 'Load, W',
-      cell: ({ row }) => row.original.loadLabel,
-      meta: { number: true, width: '68px' },
+      cell: ({ row }) => <span title={row.original.loadLabel}>{row.original.loadLabel}</span>,
+      meta: { number: true, width: 'minmax(62px, 0.4fr)' },
     }),
-    column.accessor('setting', { header: 'Fans', meta: { number: true, width: '64px' } }),
-    column.accessor('pass', { header: 'Pass', meta: { number: true, width: '50px' } }),
-    column.accessor('mount', { header: 'Mount', meta: { number: true, width: '60px' } }),
+    column.accessor('setting', {
+      header: 'Fans',
+      cell: (i) => <span title={i.getValue()}>{i.getValue()}</span>,
+      meta: { number: true, width: 'minmax(72px, 0.55fr)' },
+    }),
+    column.accessor((row) => row.mount * 1000 + row.pass, {
+      id: 'mount',
+      header: 'Mount · pass',
+      cell: ({ row }) => (
+        <>
+          {row.original.mount} <span className="text-ink2">· {row.original.pass}</span>
+        </>
+      ),
+      meta: { number: true, width: '84px' },
+    }),
     column.accessor('noiseDb', {
       header: 'Read, dB(A)',
       cell: (i) => number(i.getValue(), 1),
-      meta: { number: true, width: '92px' },
+      meta: { number: true, width: '86px' },
     }),
     column.accessor('floorDb', {
       header: 'Room',
       cell: (i) => number(i.getValue(), 1),
-      meta: { number: true, width: '58px' },
+      meta: { number: true, width: '52px' },
     }),
     column.accessor('levelDb', {
       header: 'Cooler',
@@ -95,16 +107,20 @@ export function logbookColumns(roundUpId: number) {
     column.accessor('state', {
       header: 'State',
       cell: (i) => <RunStateMark state={i.getValue()} />,
-      meta: { width: '96px' },
+      meta: { width: '98px' },
     }),
     column.accessor('notes', {
       header: 'What to know',
       cell: (i) => (
-        <span className="text-[13px] text-ink2" title={i.getValue()} dir="auto">
+        <span
+          className="-mt-0.5 line-clamp-2 text-[12.5px] leading-[14.5px] whitespace-normal text-ink2"
+          title={i.getValue()}
+          dir="auto"
+        >
           {i.getValue()}
         </span>
       ),
-      meta: { width: 'minmax(150px, 4fr)' },
+      meta: { width: 'minmax(230px, 4fr)' },
     }),
   ];
 }

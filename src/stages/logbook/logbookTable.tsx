@@ -8,7 +8,7 @@ import {
   type SortingState,
 } from '@tanstack/react-table';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
 import type { LogbookRow } from '@/core/runs/logbookRow';
 import { useNarrow } from '@/ui/narrow';
 import { logbookColumns, shapeOf } from './logbookColumns';
@@ -17,7 +17,6 @@ import { LogbookCard } from './logbookCard';
 const ROW_PX = 35;
 const CARD_PX = 76;
 const SERVER_ROWS = 24;
-const noChange = () => () => undefined;
 
 /** Runs as lines of a table, whose headings sort; on a phone as a list. Only what is in sight is drawn. */
 export function LogbookTable({
@@ -35,11 +34,9 @@ export function LogbookTable({
   const scroller = useRef<HTMLDivElement>(null);
   const narrow = useNarrow();
   const rowPx = narrow ? CARD_PX : ROW_PX;
-  const inBrowser = useSyncExternalStore(
-    noChange,
-    () => true,
-    () => false,
-  );
+  const [inBrowser, setInBrowser] = useState(false);
+  // In slices, so that a phone can be scrolled meanwhile.
+  useEffect(() => startTransition(() => setInBrowser(true)), []);
   const defined = useMemo(() => logbookColumns(roundUpId), [roundUpId]);
   // eslint-disable-next-line react-hooks/incompatible-library -- the table is not memoised by its callers
   const table = useReactTable({
@@ -56,7 +53,7 @@ export function LogbookTable({
     count: sorted.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => rowPx,
-    overscan: 12,
+    overscan: 6,
     initialRect: { width: 1280, height: 720 },
   });
   const all = rows.length > 0 && rows.every((row) => chosen.has(row.id));

@@ -19,16 +19,16 @@ interface Field {
 }
 
 const FIELDS: Field[] = [
-  { name: 'setting', label: 'Fans', width: '5.5rem', text: true },
+  { name: 'setting', label: 'Fans', width: '4.8rem', text: true },
   { name: 'pass', label: 'Pass', width: '3.8rem' },
   { name: 'mount', label: 'Mount', width: '4.2rem' },
-  { name: 'noiseDb', label: 'Read, dB(A)', width: '6rem' },
-  { name: 'floorDb', label: 'Room, dB(A)', width: '6rem' },
+  { name: 'noiseDb', label: 'Read, dB(A)', width: '5.4rem' },
+  { name: 'floorDb', label: 'Room, dB(A)', width: '5.6rem' },
   { name: 'cpuC', label: 'Die, °C', width: '5rem' },
   { name: 'ambientC', label: 'Room, °C', width: '5.2rem' },
-  { name: 'powerW', label: 'Power, W', width: '5.2rem', optional: true },
+  { name: 'powerW', label: 'Power, W', width: '4.8rem', optional: true },
   { name: 'rpm', label: 'rpm', width: '4.6rem', optional: true },
-  { name: 'note', label: 'Note', width: '6.5rem', optional: true, text: true },
+  { name: 'note', label: 'Note', width: '5.6rem', optional: true, text: true },
 ];
 
 /** What stays for the next run of an evening: only the readings are new. */
@@ -122,7 +122,7 @@ export function TypeRunRow({
       aria-label="Type a run"
     >
       <div className="flex flex-wrap items-end gap-1.5">
-        <label className="block w-38">
+        <label className="block w-34">
           <span className="label-text">Entry</span>
           <select name="entry" autoFocus className={`${box} border-hairline py-[5px]`}>
             {entries.map((of) => (
@@ -132,7 +132,7 @@ export function TypeRunRow({
             ))}
           </select>
         </label>
-        <label className="block w-32">
+        <label className="block w-26">
           <span className="label-text">Load</span>
           <select className={`${box} border-hairline py-[5px]`} value={load} onChange={(event) => setLoad(event.target.value)}>
             {loads.map((of) => (

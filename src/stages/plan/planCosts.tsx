@@ -4,8 +4,11 @@ import type { PlanChoice } from '@/core/plan/planChoices';
 import type { PlanCost } from '@/core/plan/planCost';
 import { figure, signed } from '@/ui/figures';
 
-function kelvin(value: number): string {
-  return Number.isFinite(value) ? `${figure(value, 1)} K` : 'nothing';
+/** Both with a digit more where they would read alike. */
+function kelvins(a: number, b: number): [string, string] {
+  const decimals = figure(a, 1) === figure(b, 1) ? 2 : 1;
+  const shown = (value: number) => (Number.isFinite(value) ? `${figure(value, decimals)} K` : '–');
+  return [shown(a), shown(b)];
 }
 
 /** The plans one step away, each with what it costs and what it shows; pressing one takes it. */
@@ -20,23 +23,26 @@ export function PlanChoices({
 }) {
   return (
     <ul className="text-[14px]">
-      {choices.map((of) => (
-        <li key={of.words} className="flex items-baseline gap-2 border-b border-hairline py-1">
-          <button
-            type="button"
-            className="text-left underline decoration-hairline underline-offset-2"
-            onClick={() => onChoose(of)}
-          >
-            {of.words}
-          </button>
-          <span className="ml-auto whitespace-nowrap">
-            {signed(of.cost.benchH - now.benchH, 1)} h,{' '}
-            <span className="text-ink2">
-              {kelvin(now.differenceK)} → <b>{kelvin(of.cost.differenceK)}</b>
+      {choices.map((of) => {
+        const [was, isNow] = kelvins(now.differenceK, of.cost.differenceK);
+        return (
+          <li key={of.words} className="flex items-baseline gap-2 border-b border-hairline py-1">
+            <button
+              type="button"
+              className="text-left underline decoration-hairline underline-offset-2"
+              onClick={() => onChoose(of)}
+            >
+              {of.words}
+            </button>
+            <span className="ml-auto whitespace-nowrap">
+              {signed(of.cost.benchH - now.benchH, 1)} h,{' '}
+              <span className="text-ink2">
+                {was} → <b>{isNow}</b>
+              </span>
             </span>
-          </span>
-        </li>
-      ))}
+          </li>
+        );
+      })}
     </ul>
   );
 }

@@ -1,8 +1,7 @@
 'use client';
 
 import type { PlanSettings } from '@/core/plan/planSettings';
-import { clockMinute, clockText } from '@/ui/clock';
-import { NumberField, TextField } from '@/ui/form/fields';
+import { NumberField, TextField, TimeField } from '@/ui/form/fields';
 
 const DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
 const WEEK = [1, 2, 3, 4, 5, 6, 0];
@@ -72,7 +71,7 @@ export function PlanSettingsForm({
       </fieldset>
       <div className="grid grid-cols-4 gap-2">
         {CLOCKS.map(({ name, label }) => (
-          <TextField key={name} label={label} type="time" value={clockText(settings[name])} onValue={(text) => { const at = clockMinute(text); if (at !== null) set({ [name]: at }); }} />
+          <TimeField key={name} label={label} minute={settings[name]} onMinute={(at) => set({ [name]: at })} />
         ))}
       </div>
       {(errorOf('quietFromMin') ?? errorOf('workToMin')) && <p role="alert" className="text-[13px] text-bad">▲ {errorOf('quietFromMin') ?? errorOf('workToMin')}</p>}

@@ -9,6 +9,8 @@ export interface RigData {
   rigId: number;
   name: string;
   currentId: number;
+  /** Somebody has noted how the current revision stands. */
+  noted: boolean;
   book: KeptSheet<RigBook>;
   today: string;
   revisions: {

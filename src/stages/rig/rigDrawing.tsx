@@ -44,11 +44,14 @@ function moved(setup: RigSetup, place: Place, x: number, y: number): RigSetup {
 export function RigDrawing({
   setup,
   kept,
+  noted,
   onSetup,
 }: {
   setup: RigSetup;
   /** The setup as it was saved. */
   kept: RigSetup;
+  /** Somebody has noted it; else it is drawn as is usual, and looks it. */
+  noted: boolean;
   /** Null where it is only looked at. */
   onSetup: ((setup: RigSetup) => void) | null;
 }) {
@@ -66,6 +69,9 @@ export function RigDrawing({
   const text = Math.max(6, Math.min(across, height * 2) / 38);
   const table = setup.coolerHeightCm - 12;
   const cased = setup.enclosure !== 'open';
+  const guess = noted ? undefined : '5 4';
+  // Text keeps a rim of the ground, so that lines below it do not cross it out.
+  const rim = { paintOrder: 'stroke', stroke: 'var(--color-raised)', strokeWidth: text / 3 } as const;
 
   function handle(place: Place, says: string, children: React.ReactNode) {
     const at = placeOf(setup, place);
@@ -123,6 +129,7 @@ export function RigDrawing({
         fill="var(--color-raised)"
         stroke="var(--hairline)"
         strokeWidth={1.5}
+        strokeDasharray={guess}
       />
       <path d={`M${-BEHIND_CM} ${height}H${across - BEHIND_CM}`} stroke="var(--color-ink)" strokeWidth={2.5} />
       {/* table */}
@@ -130,6 +137,7 @@ export function RigDrawing({
         d={`M-55 ${y(table)}H45M-48 ${y(table)}V${height}M38 ${y(table)}V${height}`}
         stroke="var(--color-ink2)"
         strokeWidth={3}
+        strokeDasharray={guess}
       />
       {cased && (
         <rect x={-32} y={y(table + 48)} width={60} height={48} fill="none" stroke="var(--color-ink2)" strokeWidth={2} />
@@ -140,8 +148,9 @@ export function RigDrawing({
       </g>
       <text
         x={(cooler.x + meter.x) / 2}
-        y={y((cooler.y + meter.y) / 2) + text * 1.5}
+        y={y((cooler.y + meter.y) / 2) - text * 0.7}
         textAnchor="middle"
+        style={rim}
         fill="var(--color-act)"
         fontWeight={700}
       >
@@ -156,7 +165,7 @@ export function RigDrawing({
           {[0, 60, 120, 180, 240, 300].map((turn) => (
             <path key={turn} d="M0 0Q6 -5 4 -11" fill="none" stroke="var(--color-ink)" strokeWidth={1.5} transform={`rotate(${turn})`} />
           ))}
-          <text x={-14} y={-19} textAnchor="middle">
+          <text x={-19} y={text * 0.35} textAnchor="end" style={rim}>
             cooler, {setup.coolerHeightCm} cm
           </text>
         </>,
@@ -168,7 +177,7 @@ export function RigDrawing({
         <>
           <rect x={-5} y={-7} width={22} height={14} rx={3} fill="var(--color-act)" />
           <circle cx={-8} r={6} fill="var(--color-act)" />
-          <text x={22} y={text * 0.35}>
+          <text x={22} y={text * 0.35} style={rim}>
             meter, {setup.meterHeightCm} cm high
           </text>
         </>,
@@ -180,13 +189,15 @@ export function RigDrawing({
           <circle r={12} fill="transparent" />
           <path d="M0 -10V10" stroke="var(--curve-0)" strokeWidth={3.5} strokeLinecap="round" />
           <circle cy={10} r={5} fill="var(--curve-0)" />
-          <text x={0} y={-15} textAnchor="middle">
+          <text x={0} y={17 + text * 0.9} textAnchor="middle" style={rim}>
             room probe, {setup.probeDistanceCm} cm
           </text>
         </>,
       )}
       <text x={-BEHIND_CM} y={height + text * 1.25} fill="var(--color-ink2)">
-        from the side, to scale; the room is {depth} × {setup.roomHeightCm} cm
+        {noted
+          ? `from the side, to scale; the room is ${depth} × ${setup.roomHeightCm} cm`
+          : 'drawn as is usual: nobody has noted this bench yet'}
       </text>
     </svg>
   );

@@ -4,11 +4,12 @@ import { format } from 'date-fns';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
-import { setupProblems, type RigSetup } from '@/core/rig/rigSetup';
+import { setupProblems, setupWarnings, type RigSetup } from '@/core/rig/rigSetup';
 import { setupDifferences } from '@/core/rig/setupDifferences';
 import { Cautions } from '@/ui/cautions';
 import { plural } from '@/ui/figures';
 import { TextField } from '@/ui/form/fields';
+import { TroubleNote, type Trouble } from '@/ui/form/troubleNote';
 import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
 import { KeptApart } from './keptApart';
@@ -25,7 +26,8 @@ export function RigStage({ data }: { data: RigData }) {
   const [draft, setDraft] = useState<RigSetup | null>(null);
   const [reason, setReason] = useState('');
   const [busy, setBusy] = useState(false);
-  const [fault, setFault] = useState<{ message: string; field?: string } | null>(null);
+  const [trouble, setTrouble] = useState<Trouble | null>(null);
+  const fault = trouble?.kind === 'failed' ? trouble : null;
   const setup = draft ?? current.setup;
   const changes = draft ? setupDifferences(current.setup, draft) : [];
   const problems = setupProblems(setup);
@@ -33,19 +35,23 @@ export function RigStage({ data }: { data: RigData }) {
     problems.find((of) => of.field === field)?.message ??
     (fault?.field === `setup.${field}` || fault?.field === field ? fault.message : undefined);
 
-  async function save(event: React.FormEvent) {
-    event.preventDefault();
+  /** `over` where a change by somebody else was shown, and this one is meant all the same. */
+  async function save(over: boolean) {
     if (!form.current!.reportValidity()) return;
     setBusy(true);
-    const body = { who: whoIsHere(), reason: reason.trim(), seenId: data.currentId, setup };
+    const body = { who: whoIsHere(), reason: reason.trim(), seenId: data.currentId, setup, over };
     const answer = await sendJson(`/api/round-ups/${data.roundUpId}/rig`, 'POST', body);
     setBusy(false);
-    if (!answer.ok) return setFault({ message: answer.message, field: answer.body.field as string });
-    setFault(null);
+    if (!answer.ok) {
+      const field = answer.body.field as string | undefined;
+      if (field === 'seenId') return setTrouble({ kind: 'conflict', who: '', theirs: 'the rig' });
+      return setTrouble({ kind: 'failed', message: answer.message, field, again: answer.status === 0 });
+    }
+    setTrouble(null);
     setDraft(null);
     setReason('');
     const revision = Number(answer.body.revision);
-    toast.success(answer.body.started ? `Revision ${revision} has begun` : `Revision ${revision} set right`);
+    toast.success(!data.noted ? 'The rig is noted' : answer.body.started ? `Revision ${revision} has begun` : `Revision ${revision} set right`);
     router.refresh();
   }
 
@@ -67,8 +73,10 @@ export function RigStage({ data }: { data: RigData }) {
             {data.name}, revision {current.revision}. Drag the meter, the probe or the cooler, or move them by arrow
             keys, a centimetre each.
           </p>
+          {!data.noted && <p className="text-[14px] text-warn">▲ These are usual values and nobody’s measurements: put right what differs, and note it.</p>}
+          {setupWarnings(setup).map((of) => <p key={of} className="text-[14px] text-warn">▲ {of}</p>)}
           <div className="aspect-[2/1] max-h-[400px] w-full">
-            <RigDrawing setup={setup} kept={current.setup} onSetup={setDraft} />
+            <RigDrawing setup={setup} kept={current.setup} noted={data.noted || draft !== null} onSetup={setDraft} />
           </div>
         </section>
         <RigBookView rigId={data.rigId} kept={data.book} today={data.today} />
@@ -103,7 +111,10 @@ export function RigStage({ data }: { data: RigData }) {
       </div>
       <form
         ref={form}
-        onSubmit={(event) => void save(event)}
+        onSubmit={(event) => {
+          event.preventDefault();
+          void save(false);
+        }}
         className="flex shrink-0 flex-col border-hairline lg:w-[400px] lg:border-l lg:pl-6"
         aria-label="Setup"
       >
@@ -121,10 +132,18 @@ export function RigStage({ data }: { data: RigData }) {
               ))}
             </ul>
           )}
-          {fault && !problems.length && (
-            <p role="alert" className="text-[14px] text-bad">
-              ▲ {fault.message}
-            </p>
+          {!problems.length && (
+            <TroubleNote
+              trouble={trouble}
+              busy={busy}
+              onAgain={() => void save(false)}
+              onMine={() => void save(true)}
+              onTheirs={() => {
+                setDraft(null);
+                setTrouble(null);
+                router.refresh();
+              }}
+            />
           )}
           {changes.length > 0 && current.runs > 0 && (
             <>
@@ -136,8 +155,8 @@ export function RigStage({ data }: { data: RigData }) {
             </>
           )}
           <div className="flex gap-2">
-            <button className="act-button" disabled={changes.length === 0 || problems.length > 0 || busy}>
-              {current.runs > 0 ? `Start revision ${data.revisions[data.revisions.length - 1]!.revision + 1}` : 'Save the rig'}
+            <button className="act-button" disabled={(changes.length === 0 && data.noted) || problems.length > 0 || busy}>
+              {changes.length === 0 && !data.noted ? 'Note it as it stands' : current.runs > 0 ? `Start revision ${data.revisions[data.revisions.length - 1]!.revision + 1}` : 'Save the rig'}
             </button>
             {draft && (
               <button type="button" className="quiet-button" onClick={() => setDraft(null)}>

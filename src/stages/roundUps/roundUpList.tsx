@@ -1,5 +1,6 @@
 import Link from 'next/link';
-import { figure, plural } from '@/ui/figures';
+import { EntryMark } from '@/ui/entryMark';
+import { figure, placeText, plural } from '@/ui/figures';
 
 export interface RoundUpItem {
   id: number;
@@ -11,6 +12,56 @@ export interface RoundUpItem {
   noiseLineDba: number;
   /** Day it came into the lab, as shown. */
   day: string;
+  /** Who leads it; null for the older ones. */
+  leaders: {
+    load: string;
+    first: {
+      entry: string;
+      product: string;
+      position: number;
+      placeFrom: number;
+      placeTo: number;
+      riseK: number;
+      interval95K: number;
+    }[];
+    placed: number;
+    notPlaced: number;
+  } | null;
+}
+
+/** The first three at the line, with their doubt, and how many there are besides. */
+function Leaders({ item }: { item: RoundUpItem }) {
+  const { leaders } = item;
+  if (!leaders) return null;
+  if (leaders.first.length === 0)
+    return (
+      <p className="pt-1.5 text-[14.5px] text-ink2">
+        {item.runs === 0 ? 'Nothing is measured yet.' : `Nobody can be placed at ${leaders.load} yet.`}
+      </p>
+    );
+  const more = leaders.placed - leaders.first.length;
+  return (
+    <div className="grid gap-x-6 pt-2 sm:grid-cols-3">
+      {leaders.first.map((of) => (
+        <p key={of.entry} className="flex items-baseline gap-2 border-t border-hairline py-1 text-[14.5px]">
+          <b className="w-8 shrink-0">{placeText(of.placeFrom, of.placeTo)}</b>
+          <EntryMark position={of.position} />
+          <span className="min-w-0 truncate" dir="auto">
+            {of.product}
+          </span>
+          <span className="ml-auto whitespace-nowrap">
+            {figure(of.riseK, 1)}{' '}
+            <span className="text-[13px] text-ink2">± {figure(of.interval95K, 1)} K</span>
+          </span>
+        </p>
+      ))}
+      <p className="pt-0.5 text-[13px] text-ink2 sm:col-span-3">
+        at {figure(item.noiseLineDba, 1)} dB(A), {leaders.load}
+        {more > 0 && `; ${plural(more, 'more is', 'more are')} placed`}
+        {leaders.notPlaced > 0 && `, ${leaders.notPlaced} not`}
+      </p>
+    </div>
+  );
 }
 
 export function RoundUpList({ items }: { items: RoundUpItem[] }) {
@@ -26,18 +77,18 @@ export function RoundUpList({ items }: { items: RoundUpItem[] }) {
     <ul>
       {items.map((item) => (
         <li key={item.id} className="border-b border-hairline first:border-t">
-          <Link href={`/round-ups/${item.id}/curves`} className="block px-2 py-3 hover:bg-raised">
+          <Link href={`/round-ups/${item.id}/curves`} className="block px-2 py-4 hover:bg-raised">
             <span className="flex items-baseline gap-4">
-              <span className="font-display truncate text-[19px] font-bold" dir="auto">
+              <span className="font-display truncate text-[22px] font-bold" dir="auto">
                 {item.title}
               </span>
               <span className="label-text ml-auto shrink-0">{item.day}</span>
             </span>
             <span className="block truncate text-ink2" dir="auto">
               {plural(item.entries, 'entry', 'entries')} · {plural(item.runs, 'run')} ·{' '}
-              {item.loadsW.map((load) => (load === 0 ? 'idle' : `${load} W`)).join(', ')} · line at{' '}
-              {figure(item.noiseLineDba, 1)} dB(A) · {item.rig}
+              {item.loadsW.map((load) => (load === 0 ? 'idle' : `${load} W`)).join(', ')} · {item.rig}
             </span>
+            <Leaders item={item} />
           </Link>
         </li>
       ))}

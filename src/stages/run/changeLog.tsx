@@ -1,9 +1,6 @@
 import { format } from 'date-fns';
+import { changeWords } from '@/core/runs/changeWords';
 import type { RunChange } from './runData';
-
-function quoted(text: string): string {
-  return text === '' ? 'nothing' : `“${text}”`;
-}
 
 /** Who changed what, when, from what to what; the newest first. */
 export function ChangeLog({ changes }: { changes: RunChange[] }) {
@@ -17,7 +14,7 @@ export function ChangeLog({ changes }: { changes: RunChange[] }) {
             <span className="text-ink2">
               {format(change.changedAt, 'd MMM HH:mm')}, {change.who}:
             </span>{' '}
-            {change.what} from {quoted(change.was)} to {quoted(change.isNow)}
+            {changeWords(change)}
           </li>
         ))}
       </ol>

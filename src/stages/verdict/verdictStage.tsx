@@ -33,7 +33,13 @@ export function VerdictStage({ data }: { data: VerdictData }) {
         <h2 className="font-display pb-1 text-[22px] font-bold">
           Cooling at {figure(data.lineDb, 1)} dB(A), {data.loadLabel}
         </h2>
-        <VerdictTable ranking={data.ranking} others={data.others} noun={data.noun} entries={entries} referenceAmbientC={data.referenceAmbientC} />
+        <VerdictTable
+          ranking={data.ranking}
+          others={data.others}
+          noun={data.noun}
+          entries={entries}
+          referenceAmbientC={data.referenceAmbientC}
+        />
         {data.ranking.placed.length === 0 && (
           <p className="py-4">Nothing can be placed at this level and load.</p>
         )}

@@ -28,9 +28,8 @@ function OtherLine({ ranking, entry }: { ranking: Ranking; entry: string }) {
   return (
     <td className="num whitespace-nowrap">
       {figure(placed.riseK, 1)}{' '}
-      <span className="text-[13px] text-ink2">
-        ± {figure(placed.interval95K, 1)}, place {placeText(placed.placeFrom, placed.placeTo)}
-      </span>
+      <span className="text-[13px] text-ink2">± {figure(placed.interval95K, 1)}</span>
+      <span className="block text-[13px] text-ink2">place {placeText(placed.placeFrom, placed.placeTo)}</span>
     </td>
   );
 }
@@ -151,7 +150,7 @@ export function VerdictTable({
                   </td>
                   <td className="num">{figure(placed.temperatureAtReferenceC, 1)}</td>
                   <td className="num whitespace-nowrap">{money(entry.price, entry.currency)}</td>
-                  <td className={`whitespace-nowrap ${placed.status === 'ranked' ? 'text-ok' : 'text-warn'}`}>
+                  <td className={`min-w-28 ${placed.status === 'ranked' ? 'text-ok' : 'text-warn'}`}>
                     {standing(placed)}
                     {entry.against.map((of) => (
                       <span key={of} className="block text-[13px] text-warn">

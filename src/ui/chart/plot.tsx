@@ -1,18 +1,23 @@
 'use client';
 
-import {
-  Chart,
-  LinearScale,
-  LineController,
-  LineElement,
-  PointElement,
-  ScatterController,
-  type ChartDataset,
-  type Plugin,
-} from 'chart.js';
+import type { Chart, ChartDataset, Plugin } from 'chart.js';
 import { memo, useCallback, useEffect, useRef, useState } from 'react';
 
-Chart.register(LinearScale, LineController, LineElement, PointElement, ScatterController);
+/** The chart library, asked for once the page stands: it is a third of what a chart's page loads. */
+async function loadLibrary(): Promise<typeof Chart> {
+  const library = await import('chart.js');
+  const { LinearScale, LineController, LineElement, PointElement, ScatterController } = library;
+  library.Chart.register(LinearScale, LineController, LineElement, PointElement, ScatterController);
+  return library.Chart;
+}
+
+/** Waits until the browser has nothing more urgent to do, so that drawing never holds up a touch. */
+function whenIdle(): Promise<void> {
+  return new Promise((resolve) => {
+    if ('requestIdleCallback' in window) window.requestIdleCallback(() => resolve(), { timeout: 400 });
+    else setTimeout(resolve, 0);
+  });
+}
 
 /** Where the plot lies in its box, px, and what its edges stand for. */
 export interface PlotFrame {
@@ -56,6 +61,9 @@ export type PlotSeries = ChartDataset<'scatter', BarPoint[]>;
 export interface PlotAxis {
   min?: number;
   max?: number;
+  /** What it has to hold, where its ends are left to the chart. */
+  atLeast?: number;
+  atMost?: number;
   title: string;
   step?: number;
   /** Drawn by the plot below it, which shares it. */
@@ -83,7 +91,11 @@ const errorBars: Plugin<'scatter'> = {
   beforeDatasetDraw(chart, { index }) {
     const dataset = chart.data.datasets[index] as unknown as PlotSeries;
     const { ctx, scales } = chart;
+    const { left, right, top, bottom } = chart.chartArea;
     ctx.save();
+    ctx.beginPath();
+    ctx.rect(left, top, right - left, bottom - top);
+    ctx.clip();
     ctx.strokeStyle = String(dataset.borderColor);
     ctx.lineWidth = 1.2;
     for (const point of dataset.data) {
@@ -98,6 +110,24 @@ const errorBars: Plugin<'scatter'> = {
   },
 };
 
+/** Series that are drawn in one go at first sight. */
+const AT_ONCE = 8;
+
+/** What each vertical scale has to hold, so that it stands before its series do. */
+function spanOf(all: readonly PlotSeries[]): Map<string, { atLeast: number; atMost: number }> {
+  const spans = new Map<string, { atLeast: number; atMost: number }>();
+  for (const { yAxisID = 'y', data } of all) {
+    const span = spans.get(yAxisID) ?? { atLeast: Infinity, atMost: -Infinity };
+    for (const { y } of data) {
+      if (!Number.isFinite(y)) continue;
+      span.atLeast = Math.min(span.atLeast, y);
+      span.atMost = Math.max(span.atMost, y);
+    }
+    spans.set(yAxisID, span);
+  }
+  return spans;
+}
+
 const AXIS_PX = 46;
 
 function scale(axis: PlotAxis, position: 'left' | 'right' | 'bottom') {
@@ -107,6 +137,8 @@ function scale(axis: PlotAxis, position: 'left' | 'right' | 'bottom') {
     position,
     min: axis.min,
     max: axis.max,
+    suggestedMin: axis.atLeast,
+    suggestedMax: axis.atMost,
     // The same room for every vertical scale, so that plots above each other line up.
     afterFit: position === 'bottom' ? undefined : (of: { width: number }) => (of.width = AXIS_PX),
     border: { display: position === 'bottom', color: themeColour('--color-ink') },
@@ -148,6 +180,8 @@ export const Plot = memo(function Plot({
 }: PlotProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const theme = useTheme();
+  /** Drawn before: what changes is drawn at once. */
+  const drawn = useRef(false);
   useEffect(() => {
     const frame: Plugin<'scatter'> = {
       id: 'frame',
@@ -163,24 +197,46 @@ export const Plot = memo(function Plot({
           yMax: scales.y!.max,
         }),
     };
-    const chart = new Chart<'scatter', BarPoint[]>(canvas.current!, {
-      type: 'scatter',
-      data: { datasets: series() },
-      options: {
-        responsive: true,
-        maintainAspectRatio: false,
-        animation: false,
-        events: [],
-        layout: { padding: { right: rightPx, top: topPx } },
-        scales: {
-          x: scale(x, 'bottom'),
-          y: scale(y, 'left'),
-          ...(y2 ? { y2: scale(y2, 'right') } : {}),
+    let chart: Chart<'scatter', BarPoint[]> | null = null;
+    let gone = false;
+    void (async () => {
+      const Library = await loadLibrary();
+      if (!drawn.current) await whenIdle();
+      // Its own type: a figure in the type of a fallback would have to be drawn twice.
+      await document.fonts.ready;
+      if (gone || !canvas.current) return;
+      const all = series();
+      const span = spanOf(all);
+      chart = new Library<'scatter', BarPoint[]>(canvas.current, {
+        type: 'scatter',
+        data: { datasets: drawn.current ? all : [] },
+        options: {
+          responsive: true,
+          maintainAspectRatio: false,
+          animation: false,
+          parsing: false,
+          events: [],
+          layout: { padding: { right: rightPx, top: topPx } },
+          scales: {
+            x: scale(x, 'bottom'),
+            y: scale({ ...span.get('y'), ...y }, 'left'),
+            ...(y2 ? { y2: scale({ ...span.get('y2'), ...y2 }, 'right') } : {}),
+          },
         },
-      },
-      plugins: [errorBars, frame],
-    });
-    return () => chart.destroy();
+        plugins: [errorBars, frame],
+      });
+      for (let i = 0; !drawn.current && i < all.length; i += AT_ONCE) {
+        if (i > 0) await whenIdle();
+        if (gone) return;
+        chart.data.datasets.push(...all.slice(i, i + AT_ONCE));
+        chart.update('none');
+      }
+      drawn.current = true;
+    })();
+    return () => {
+      gone = true;
+      chart?.destroy();
+    };
   }, [series, x, y, y2, rightPx, topPx, onFrame, theme]);
   return <canvas ref={canvas} role="img" aria-label={label} />;
 });
@@ -194,8 +250,6 @@ function useTheme(): number {
     observer.observe(document.documentElement, { attributes: true, attributeFilter: ['data-theme'] });
     const media = matchMedia('(prefers-color-scheme: dark)');
     media.addEventListener('change', bump);
-    // Fonts that arrive late would leave the first labels in a fallback.
-    void document.fonts.ready.then(bump);
     return () => {
       observer.disconnect();
       media.removeEventListener('change', bump);

@@ -31,27 +31,45 @@ function drawBox(context: CanvasRenderingContext2D, element: HTMLElement, origin
   context.fillText(text, x + parseFloat(style.paddingLeft), y + rect.height / 2, rect.width);
 }
 
+/** What a picture says of itself, wherever it ends up. */
+export interface PictureWords {
+  title: string;
+  /** Load, line, meter: what holds for all that is drawn. */
+  condition: string;
+  /** Rig, revision, runs and days. */
+  source: string;
+}
+
+const HEAD_PX = 58;
+const FOOT_PX = 26;
+
 /**
  * A PNG of a plot with what lies over it: its canvas, then the shapes of its overlay and the elements marked
- * `data-picture`, as they stand on screen.
+ * `data-picture`, as they stand on screen; above it title and condition, below it where it comes from.
  */
-export async function savePicture(holder: HTMLElement, title: string, fileName: string): Promise<void> {
+export async function savePicture(holder: HTMLElement, words: PictureWords, fileName: string): Promise<void> {
   const canvas = holder.querySelector('canvas')!;
   const origin = holder.getBoundingClientRect();
-  const head = 34;
+  const height = origin.height + HEAD_PX + FOOT_PX;
   const picture = document.createElement('canvas');
   picture.width = origin.width * SCALE;
-  picture.height = (origin.height + head) * SCALE;
+  picture.height = height * SCALE;
   const context = picture.getContext('2d')!;
   context.scale(SCALE, SCALE);
   const page = getComputedStyle(document.documentElement);
   context.fillStyle = page.backgroundColor;
-  context.fillRect(0, 0, origin.width, origin.height + head);
-  context.fillStyle = page.color;
-  context.font = `700 17px ${page.fontFamily}`;
-  context.textBaseline = 'middle';
-  context.fillText(title, 12, head / 2 + 2, origin.width - 24);
-  context.translate(0, head);
+  context.fillRect(0, 0, origin.width, height);
+  const write = (text: string, font: string, colour: string, y: number) => {
+    context.fillStyle = colour;
+    context.font = `${font} ${page.fontFamily}`;
+    context.textBaseline = 'middle';
+    context.fillText(text, 12, y, origin.width - 24);
+  };
+  const quiet = page.getPropertyValue('--color-secondary');
+  write(words.title, '700 17px', page.color, 20);
+  write(words.condition, '400 14px', page.color, 42);
+  write(words.source, '400 12.5px', quiet, height - FOOT_PX / 2);
+  context.translate(0, HEAD_PX);
   const at = canvas.getBoundingClientRect();
   context.drawImage(canvas, at.left - origin.left, at.top - origin.top, at.width, at.height);
   holder.querySelectorAll<SVGElement>('svg > *').forEach((shape) => drawShape(context, shape));

@@ -1,6 +1,7 @@
 'use client';
 
 import { useId, useState } from 'react';
+import { clockMinute, clockText } from '../clock';
 import { typedNumber } from '../typedNumber';
 
 const BOX = 'h-[33px] w-full rounded border border-hairline bg-raised px-2 text-[14.5px]';
@@ -50,7 +51,7 @@ export function TextField({
   onValue: (value: string) => void;
   list?: string;
   placeholder?: string;
-  type?: 'text' | 'date' | 'time';
+  type?: 'text' | 'date';
 }) {
   const id = useId();
   return (
@@ -113,6 +114,41 @@ export function NumberField({
         />
         {unit && <span className="text-[14px] whitespace-nowrap text-ink2">{unit}</span>}
       </span>
+    </Framed>
+  );
+}
+
+/** A time of day in 24 hours, whatever the browser's country: “17:00”, or “17”, “1730”. Nonsense is marked and kept. */
+export function TimeField({
+  minute,
+  onMinute,
+  ...common
+}: Common & {
+  /** Minutes since midnight. */
+  minute: number;
+  onMinute: (minute: number) => void;
+}) {
+  const id = useId();
+  const [draft, setDraft] = useState<string | null>(null);
+  const wrong = draft !== null && clockMinute(draft) === null ? 'a time as 17:00' : '';
+  return (
+    <Framed {...common} id={id} error={wrong || common.error}>
+      <input
+        id={id}
+        inputMode="numeric"
+        className={`${BOX} text-right`}
+        value={draft ?? clockText(minute)}
+        aria-invalid={wrong || common.error ? true : undefined}
+        ref={(input) => input?.setCustomValidity(wrong)}
+        onChange={(event) => {
+          setDraft(event.target.value);
+          const at = clockMinute(event.target.value);
+          if (at !== null) onMinute(at);
+        }}
+        onBlur={() => {
+          if (!wrong) setDraft(null);
+        }}
+      />
     </Framed>
   );
 }

@@ -17,7 +17,13 @@ interface Ways {
 }
 
 /** The notice beside a form, with the ways on from it. It stays until one is taken. */
-export function TroubleNote({ trouble, onAgain, onMine, onTheirs, busy }: { trouble: Trouble | null } & Ways) {
+export function TroubleNote({
+  trouble,
+  onAgain,
+  onMine,
+  onTheirs,
+  busy,
+}: { trouble: Trouble | null } & Ways) {
   if (!trouble) return null;
   return (
     <div
@@ -44,8 +50,8 @@ export function TroubleNote({ trouble, onAgain, onMine, onTheirs, busy }: { trou
       {trouble.kind === 'conflict' && (
         <>
           <p dir="auto">
-            ▲ Meanwhile {trouble.who || 'somebody'} has changed this{trouble.theirs && `: ${trouble.theirs}`}. Nothing
-            was overwritten, and what you typed is still here.
+            ▲ Meanwhile {trouble.who || 'somebody'} has changed this{trouble.theirs && `: ${trouble.theirs}`}.
+            Nothing was overwritten, and what you typed is still here.
           </p>
           <p className="flex flex-wrap gap-2">
             <button type="button" className="quiet-button text-ink" disabled={busy} onClick={onMine}>

@@ -26,7 +26,7 @@ export default async function CheckPage({ params, searchParams }: Props) {
   return (
     <>
       <Header title="Check what came" under="nothing is written yet" />
-      <main className="px-4 pt-5 pb-8 md:px-7">
+      <main id="main" tabIndex={-1} className="px-4 pt-5 pb-8 md:px-7">
         {!check && (
           <p>
             Nothing is here any more: it was imported, stopped, or lay for a day.{' '}

@@ -47,7 +47,7 @@ export default async function RoundUpLayout({ children, params }: Props) {
         entries === 0
           ? 'empty'
           : rail.entriesUnnoted > 0
-            ? `${rail.entriesUnnoted} of ${entries} unnoted`
+            ? `${rail.entriesUnnoted} unnoted`
             : plural(entries, 'entry', 'entries'),
       segment: 'line-up',
       progress: entries === 0 ? 'open' : rail.entriesUnnoted > 0 ? 'begun' : 'done',
@@ -100,7 +100,9 @@ export default async function RoundUpLayout({ children, params }: Props) {
         />
         <StageRail base={`/round-ups/${id}`} stages={stages} />
       </div>
-      <main className="flex min-h-0 flex-1 flex-col">{children}</main>
+      <main id="main" tabIndex={-1} className="flex min-h-0 flex-1 flex-col">
+        {children}
+      </main>
     </div>
   );
 }

@@ -4,8 +4,9 @@ import { pack } from '@/core/packed';
 import { lineRule } from '@/core/ranking/rankAtLine';
 import { loadParam } from '@/core/runs/loadParam';
 import { roundUpView } from '@/app/roundUpView';
+import { codeOf } from '@/lab/codeOf';
 import { onceFor } from '@/lab/keptWhileUnwritten';
-import { curvesOf, type RoundUpView } from '@/lab/roundUpView';
+import { curvesOf, sourceWords, type RoundUpView } from '@/lab/roundUpView';
 import { viewKeptApart } from '@/lab/rigView';
 import { ApartNote } from '@/stages/rig/apartNote';
 import type { CurvesData } from '@/stages/curves/curvesData';
@@ -26,6 +27,10 @@ const packedCurves = onceFor((view: RoundUpView) => {
       curves,
     })),
     noiseLineDba: roundUp.noiseLineDba,
+    noiseLinesDba: view.brief.noiseLinesDba,
+    firstShown: view.brief.schools.temperature.choice === 'restated' ? 'temperature' : 'rise',
+    fileName: codeOf(roundUp.title, new Set()),
+    source: sourceWords(view),
     meterDistanceCm: rig.meterDistanceCm,
     runLabels: Object.fromEntries(runs.map((run) => [run.id, run.label])),
   };

@@ -1,0 +1,83 @@
+import fc from 'fast-check';
+import { responseScale } from '@/core/curves/response';
+import { differenceFrom, heightAt } from '@/core/curves/differenceFrom';
+import { entryCurves } from '@/core/curves/entryCurve';
+import { parseZoom, shownCurves, zoomText } from './chartView';
+import { placeLabels } from './placeLabels';
+
+function curves(of: Record<string, [levelDb: number, riseK: number][]>) {
+  const points = Object.entries(of).flatMap(([entry, sweep]) =>
+    sweep.map(([levelDb, riseK], i) => ({
+      run: `${entry}${i}`,
+      entry,
+      mount: 1,
+      pass: 1,
+      setting: `${i}`,
+      level: { levelDb, standing: 'clear' as const, overFloorDb: 20, errorGain: 1 },
+      settled: true,
+      riseK,
+      resistanceKPerW: riseK / 170,
+      shortfallK: 0,
+      roomDoubtK: 0,
+    })),
+  );
+  const entries = Object.keys(of).map((entry) => ({ entry, isControl: false }));
+  return entryCurves(entries, points);
+}
+
+const rule = { loadW: 170, referenceAmbientC: 23 };
+const two = curves({ a: [[30, 40], [40, 30]], b: [[32, 44], [38, 41], [44, 38]], far: [[50, 60], [52, 59]] }); // prettier-ignore
+
+test('as the difference from one entry that one is the zero line, and the others are drawn where both are', () => {
+  const shown = shownCurves(two, responseScale('rise', rule), 'a');
+  expect(shown.map((of) => of.curve.entry)).toEqual(['a', 'b']);
+  expect(shown[0]!.line.every(({ y }) => Math.abs(y) < 1e-9)).toBe(true);
+  const [, b] = shown;
+  expect([b!.line[0], b!.line[b!.line.length - 1]]).toEqual([{ x: 32, y: expect.closeTo(6, 6) }, { x: 40, y: expect.closeTo(10, 1) }]); // prettier-ignore
+  expect(b!.points.map((of) => [of.x, of.y])).toEqual([[32, expect.closeTo(6, 6)], [38, expect.closeTo(9, 6)]]); // prettier-ignore
+  // Per watt a difference is one too, and a temperature's difference is no temperature.
+  expect(shownCurves(two, responseScale('temperature', rule), 'a')[1]!.line[0]!.y).toBeCloseTo(6, 6);
+  expect(shownCurves(two, responseScale('temperature', rule), null)[1]!.line[0]!.y).toBeCloseTo(67, 6);
+  expect(shownCurves(two, responseScale('resistance', rule), 'a')[1]!.line[0]!.y).toBeCloseTo(6 / 170, 6);
+  expect(shownCurves(two, responseScale('rise', rule), 'nobody')).toEqual([]);
+});
+
+test('a difference and its base add up to the line again', () => {
+  const line = fc
+    .array(fc.record({ step: fc.double({ min: 0.1, max: 4, noNaN: true }), y: fc.double({ min: 20, max: 80, noNaN: true }) }), { minLength: 2, maxLength: 12 })
+    .map((of) => {
+      let x = 25;
+      return of.map(({ step, y }) => ({ x: (x += step), y }));
+    }); // prettier-ignore
+  fc.assert(
+    fc.property(line, line, (a, b) => {
+      for (const { x, y } of differenceFrom(a, b))
+        expect(y + heightAt(b, x)!).toBeCloseTo(heightAt(a, x)!, 6);
+    }),
+  );
+  expect(heightAt([], 3)).toBeNull();
+});
+
+test('a part of the chart goes through the address and back; nonsense is no part', () => {
+  const zoom = { xMin: 28.5, xMax: 36, yMin: -2.25, yMax: 12 };
+  expect(parseZoom(zoomText(zoom))).toEqual(zoom);
+  for (const text of ['', '1_2_3', '3_2_1_5', '1_2_5_5', 'a_b_c_d', '1_2_3_Infinity'])
+    expect(parseZoom(text)).toBeNull();
+});
+
+test('no label covers another, nor leaves the plot while there is room', () => {
+  fc.assert(
+    fc.property(fc.array(fc.integer({ min: 0, max: 500 }), { maxLength: 24 }), (heights) => {
+      const placed = placeLabels(
+        heights.map((y) => ({ y })),
+        0,
+        500,
+      );
+      placed.forEach((of, i) => {
+        if (i > 0) expect(of.labelY - placed[i - 1]!.labelY).toBeGreaterThanOrEqual(17 - 1e-9);
+        expect(of.labelY).toBeGreaterThanOrEqual(-1e-9);
+        expect(of.labelY).toBeLessThanOrEqual(500 + 1e-9);
+      });
+    }),
+  );
+});

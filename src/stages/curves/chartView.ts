@@ -1,0 +1,66 @@
+import { differenceFrom, heightAt, type CurvePointXY } from '@/core/curves/differenceFrom';
+import { drawnCurve } from '@/core/curves/drawnCurve';
+import type { CurvePoint, EntryCurve } from '@/core/curves/entryCurve';
+import type { ResponseScale } from '@/core/curves/response';
+
+/** A part of the chart, in dB(A) and in the unit that is shown. */
+export interface Zoom {
+  xMin: number;
+  xMax: number;
+  yMin: number;
+  yMax: number;
+}
+
+/** A zoom as it stands in the address; null for one that is none. */
+export function parseZoom(text: string): Zoom | null {
+  const [xMin, xMax, yMin, yMax] = text.split('_').map(Number);
+  const all = [xMin, xMax, yMin, yMax];
+  if (all.length !== 4 || !all.every((of) => of !== undefined && Number.isFinite(of))) return null;
+  return xMax! > xMin! && yMax! > yMin! ? { xMin: xMin!, xMax: xMax!, yMin: yMin!, yMax: yMax! } : null;
+}
+
+export function zoomText({ xMin, xMax, yMin, yMax }: Zoom): string {
+  return [xMin, xMax, yMin, yMax].map((of) => Number(of.toPrecision(5))).join('_');
+}
+
+export interface ShownPoint {
+  point: CurvePoint;
+  x: number;
+  y: number;
+  low: number;
+  high: number;
+}
+
+export interface ShownCurve {
+  curve: EntryCurve;
+  line: CurvePointXY[];
+  points: ShownPoint[];
+  /** Value shown at a level for a rise; null where the base has no value. */
+  at: (levelDb: number, riseK: number) => number | null;
+}
+
+/**
+ * Curves as they are drawn: each on the scale chosen, or as its difference from one of them, whose own curve is then
+ * the zero line. Curves without a line are left out, and points where the base has no value.
+ */
+export function shownCurves(curves: readonly EntryCurve[], scale: ResponseScale, from: string | null): ShownCurve[] {
+  const base = from === null ? null : drawnCurve(curves.find((of) => of.entry === from) ?? { entry: '', points: [], leftOut: [], sharedLevelDb: 0 });
+  const { factor } = scale;
+  const offset = base ? 0 : scale.offset;
+  const at = (levelDb: number, riseK: number) => {
+    const zero = base ? heightAt(base, levelDb) : 0;
+    return zero === null ? null : offset + factor * (riseK - zero);
+  };
+  return curves.flatMap((curve) => {
+    const drawn = drawnCurve(curve);
+    const line = (base ? differenceFrom(drawn, base) : drawn).map(({ x, y }) => ({ x, y: offset + factor * y }));
+    if (line.length === 0) return [];
+    const points = curve.points.flatMap((point) => {
+      const y = at(point.levelDb, point.riseK);
+      if (y === null) return [];
+      const half = factor * point.interval95K;
+      return [{ point, x: point.levelDb, y, low: y - half, high: y + half }];
+    });
+    return [{ curve, line, points, at }];
+  });
+} // prettier-ignore
