@@ -5,6 +5,8 @@ const config: NextConfig = {
   poweredByHeader: false,
   devIndicators: false,
   serverExternalPackages: ['pg'],
+  // Title and description with the first bytes, for every reader: a page without a title says nothing in a tab.
+  htmlLimitedBots: /.*/,
 };
 
 export default config;

@@ -1,5 +1,5 @@
 import { NextResponse, type NextRequest } from 'next/server';
-import { isFromElsewhere } from '@/app/sameOrigin';
+import { refusal } from '@/app/whoMayAsk';
 
 /** Scripts run only with this request's nonce; inline styles may stay (canvas frameworks set them). */
 function policy(nonce: string): string {
@@ -18,12 +18,9 @@ function policy(nonce: string): string {
   ].join('; ');
 }
 
-const READS = new Set(['GET', 'HEAD', 'OPTIONS']);
-
 export function proxy(request: NextRequest) {
-  if (!READS.has(request.method) && isFromElsewhere(request.headers)) {
-    return NextResponse.json({ message: 'Refused: the request comes from another site.' }, { status: 403 });
-  }
+  const no = refusal(request);
+  if (no) return no;
   const nonce = Buffer.from(crypto.randomUUID()).toString('base64');
   const csp = policy(nonce);
   const headers = new Headers(request.headers);
@@ -38,5 +35,5 @@ export function proxy(request: NextRequest) {
   return response;
 }
 
-// Large uploads are streamed by their own handler, and must not be buffered on the way through here.
-export const config = { matcher: ['/((?!_next/static|_next/image|icon.svg|api/stream).*)'] };
+// Large uploads are streamed by their own handlers, which ask the same themselves: nothing is buffered on the way here.
+export const config = { matcher: ['/((?!api/stream).*)'] };

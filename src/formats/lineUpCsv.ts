@@ -2,8 +2,9 @@ import { stringify } from 'csv-stringify/sync';
 import type { Entry } from '@/core/lineUp/entry';
 import { blankProduct, CONNECTORS, PRODUCT_KINDS, type Product } from '@/core/lineUp/product';
 import { blankSample, type Sample } from '@/core/lineUp/sample';
-import { notNegative, RowReader } from './bundle/rowReader';
-import type { Problem } from './problem';
+import { inBounds, RowReader } from './bundle/rowReader';
+import { MOST } from '@/core/bounds';
+import { ProblemList, type Problem } from './problem';
 import { safeText } from './safeText';
 import { readTable } from './table';
 
@@ -48,7 +49,8 @@ export function lineUpTable(
 
 /** A line-up from a CSV with a heading row; rows that cannot be used are listed with their line and column. */
 export function readLineUp(csv: string): { rows: LineUpCsvRow[]; problems: Problem[] } {
-  const { rows, problems } = readTable(FILE, new TextEncoder().encode(csv), REQUIRED);
+  const problems = new ProblemList();
+  const { rows } = readTable(FILE, new TextEncoder().encode(csv), REQUIRED, problems, MOST.entries);
   const read: LineUpCsvRow[] = [];
   for (const row of rows) {
     const cells = new RowReader(FILE, row, problems);
@@ -64,22 +66,21 @@ export function readLineUp(csv: string): { rows: LineUpCsvRow[]; problems: Probl
     const control = cells.text('is_control').toLowerCase();
     if (!['true', 'false', ''].includes(control))
       cells.fail('is_control', `true or false expected: "${control}"`);
-    const size = (n: number) => (n > 0 ? null : 'must be over 0');
-    const count = cells.number('fan_count', (n) => (Number.isInteger(n) && n >= 0 ? null : 'not a whole number')) ?? 0; // prettier-ignore
+    const count = cells.number('fan_count', (n) => (Number.isInteger(n) ? inBounds('fanCount')(n) : 'not a whole number')) ?? 0; // prettier-ignore
     const product = blankProduct({
       name,
       maker: cells.text('maker'),
       kind,
       revision: cells.text('revision'),
-      heightMm: cells.number('height_mm', size),
-      memoryClearanceMm: cells.number('memory_clearance_mm', notNegative('a clearance')),
-      price: cells.number('price', notNegative('a price')),
+      heightMm: cells.number('height_mm', inBounds('heightMm')),
+      memoryClearanceMm: cells.number('memory_clearance_mm', inBounds('clearanceMm')),
+      price: cells.number('price', inBounds('price')),
       currency,
       connector,
-      ratedRpm: cells.number('rated_rpm', size),
+      ratedRpm: cells.number('rated_rpm', inBounds('speedRpm')),
       makersNoise: cells.text('makers_noise'),
     });
-    const eachPrice = cells.number('fan_price', notNegative('a price'));
+    const eachPrice = cells.number('fan_price', inBounds('price'));
     const fan = cells.text('fan');
     const label = cells.text('sample');
     const source = cells.text('source') === 'lent' ? 'lent' : 'bought';
@@ -106,5 +107,5 @@ export function readLineUp(csv: string): { rows: LineUpCsvRow[]; problems: Probl
       isControl: control === 'true',
     });
   }
-  return { rows: read, problems };
+  return { rows: read, problems: problems.list() };
 }

@@ -1,6 +1,7 @@
 import { parse, CsvError } from 'csv-parse/sync';
 import { fromSafeText } from './safeText';
-import { UnusableInput, type Problem } from './problem';
+import { MOST } from '@/core/bounds';
+import { UnusableInput, type ProblemList } from './problem';
 
 export interface TableRow {
   /** Physical line of the file from 1. */
@@ -11,7 +12,6 @@ export interface TableRow {
 export interface Table {
   headings: string[];
   rows: TableRow[];
-  problems: Problem[];
 }
 
 interface ParsedRecord {
@@ -27,12 +27,23 @@ function parseRecords(file: string, text: string): ParsedRecord[] {
       relax_column_count: true,
       relax_quotes: true,
       skip_empty_lines: true,
+      max_record_size: MOST.line,
     }) as unknown as ParsedRecord[];
   } catch (error) {
     if (!(error instanceof CsvError)) throw error;
     const line = typeof error.lines === 'number' ? error.lines : undefined;
     throw new UnusableInput({ file, line, message: `not a readable CSV table: ${error.message}` });
   }
+}
+
+/** Ends of lines that are not empty, up to a number. */
+function countLines(bytes: Uint8Array, most: number): number {
+  let count = 1;
+  for (let at = bytes.indexOf(10); at >= 0 && count < most; at = bytes.indexOf(10, at + 1)) {
+    if (at > 0 && bytes[at - 1] !== 10 && bytes[at - 1] !== 13) count += 1;
+    else if (at > 1 && bytes[at - 1] === 13 && bytes[at - 2] !== 10) count += 1;
+  }
+  return count;
 }
 
 function decode(file: string, bytes: Uint8Array): string {
@@ -49,21 +60,39 @@ function decode(file: string, bytes: Uint8Array): string {
  * A table of the bundle: UTF-8, comma, decimal point, one heading row (RFC 4180). A row with the wrong
  * number of cells is left out and listed.
  *
- * @throws UnusableInput where it is no CSV or a required column is missing
+ * @throws UnusableInput where it is no CSV, has more rows than a bench writes, or a required column is missing
  */
-export function readTable(file: string, bytes: Uint8Array, required: readonly string[]): Table {
+export function readTable(
+  file: string,
+  bytes: Uint8Array,
+  required: readonly string[],
+  problems: ProblemList,
+  mostRows: number = MOST.runs,
+): Table {
+  // Counted before anything is made of them.
+  const lines = countLines(bytes, mostRows + 2);
+  if (lines > mostRows + 1)
+    throw new UnusableInput({
+      file,
+      message: `more than ${mostRows.toLocaleString('en')} rows: bring it in parts`,
+    });
   const records = parseRecords(file, decode(file, bytes));
   const heading = records.shift();
   if (!heading) throw new UnusableInput({ file, line: 1, message: 'empty: a heading row was expected' });
   const headings = heading.record.map((cell) => fromSafeText(cell.trim()));
   while (headings.length > 1 && headings[headings.length - 1] === '') headings.pop();
+  if (headings.length > MOST.columns)
+    throw new UnusableInput({
+      file,
+      line: 1,
+      message: `${headings.length} columns: at most ${MOST.columns} are taken`,
+    });
   for (const column of required) {
     if (!headings.includes(column)) {
       throw new UnusableInput({ file, line: 1, column, message: `required column "${column}" is missing` });
     }
   }
   const rows: TableRow[] = [];
-  const problems: Problem[] = [];
   for (const { record, info } of records) {
     const inside = record.reduce((sum, cell) => sum + (cell.match(/\n/g)?.length ?? 0), 0);
     const line = info.lines - inside;
@@ -81,5 +110,5 @@ export function readTable(file: string, bytes: Uint8Array, required: readonly st
     headings.forEach((name, i) => (cells[name] ??= fromSafeText(record[i]!.trim())));
     rows.push({ line, cells });
   }
-  return { headings, rows, problems };
+  return { headings, rows };
 }

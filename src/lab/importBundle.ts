@@ -8,7 +8,7 @@ import { citeEntry, insertRoundUp, keepFile } from '@/database/roundUps';
 import { insertRun, saveReduction } from '@/database/runs';
 import { insertTrace } from '@/database/traces';
 import { readBundle, type Bundle } from '@/formats/bundle/readBundle';
-import { UnusableInput, type Problem } from '@/formats/problem';
+import { ProblemList, UnusableInput, type Problem } from '@/formats/problem';
 import { importPlanning, importRig } from './importPlanning';
 import { noNumber, reduceBundleRun } from './reduceBundleRun';
 
@@ -24,7 +24,7 @@ interface ReducedRun {
 export function reduceAll(bundle: Bundle): { reduced: ReducedRun[]; problems: Problem[] } {
   const { rig, method } = bundle.dataPackage;
   const reduced: ReducedRun[] = [];
-  const problems: Problem[] = [];
+  const problems = new ProblemList();
   for (const item of bundle.runs) {
     const result = reduceBundleRun(item.run, item.trace, { limitC: rig.limitC, windowS: method.windowS });
     if (result.known) reduced.push({ item, reduction: result.value });
@@ -32,7 +32,7 @@ export function reduceAll(bundle: Bundle): { reduced: ReducedRun[]; problems: Pr
     else if (item.run.setAside) reduced.push({ item, reduction: noResult(result.reason) });
     else problems.push(noNumber(item.run, result.reason));
   }
-  return { reduced, problems };
+  return { reduced, problems: problems.list() };
 }
 
 async function write(bundle: Bundle, reduced: readonly ReducedRun[], uploadId?: string): Promise<number> {

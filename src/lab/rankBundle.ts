@@ -4,7 +4,7 @@ import { instrumentDoubt } from '@/core/rig/instrumentDoubt';
 import { lineRule, rankAtLine, type Ranking } from '@/core/ranking/rankAtLine';
 import { loadKey, type Load } from '@/core/runs/load';
 import type { Bundle } from '@/formats/bundle/readBundle';
-import type { Problem } from '@/formats/problem';
+import { ProblemList, type Problem } from '@/formats/problem';
 import { bundlePoint, noNumber, reduceBundleRun } from './reduceBundleRun';
 
 export interface BundleRanking {
@@ -31,7 +31,7 @@ function chosenLoad(bundle: Bundle, loadW: number): Load {
 export function bundleCurves(bundle: Bundle, load: Load): { curves: EntryCurve[]; problems: Problem[] } {
   const { method, rig, planning } = bundle.dataPackage;
   const key = loadKey(load);
-  const problems: Problem[] = [];
+  const problems = new ProblemList();
   const points: MeasuredPoint[] = [];
   for (const { run, trace } of bundle.runs) {
     if (loadKey(run) !== key || run.setAside) continue;
@@ -39,7 +39,10 @@ export function bundleCurves(bundle: Bundle, load: Load): { curves: EntryCurve[]
     if (reduction.known) points.push(bundlePoint(run, reduction.value));
     else problems.push(noNumber(run, reduction.reason));
   }
-  return { curves: entryCurves(bundle.entries, points, instrumentDoubt(planning.book)), problems };
+  return {
+    curves: entryCurves(bundle.entries, points, instrumentDoubt(planning.book)),
+    problems: problems.list(),
+  };
 }
 
 /** Ranks a bundle as FORMATS says, without database: its own noise line and first load unless told. */

@@ -1,10 +1,9 @@
-import { array, boolean, number, object, string, type InferType } from 'yup';
+import { array, boolean, object, type InferType } from 'yup';
 
-const text = (most: number) => string().max(most, 'longer than ${max} characters');
-const finite = () => number().typeError('a number was expected');
-const level = () => finite().min(-20, 'no level that a meter shows').max(160, 'no level that a meter shows');
-const celsius = () => finite().min(-60, 'no temperature of a bench').max(250, 'no temperature of a bench');
-const counted = () => finite().integer('a whole number was expected').min(1, 'counted from 1').max(1000);
+import { BOUNDS, MOST } from '@/core/bounds';
+import { bounded, counted as countedField, finite, maybeText as text } from '@/formats/sheets/fields';
+
+const counted = () => countedField(BOUNDS.count.max);
 
 /** What can be changed of a run by hand; whatever is left out stays. */
 export const runChanges = object({
@@ -12,19 +11,19 @@ export const runChanges = object({
   setting: text(200).min(1, 'the fan setting needs a label'),
   mount: counted(),
   pass: counted(),
-  loadW: finite().min(0, 'a heat load cannot be negative').max(10_000),
-  noiseDb: level(),
-  floorDb: level(),
-  cpuC: celsius().nullable(),
-  ambientC: celsius().nullable(),
-  powerW: finite().min(0, 'power cannot be negative').nullable(),
-  rpm: finite().min(0, 'a speed cannot be negative').nullable(),
-  note: text(4000),
+  loadW: bounded('powerW'),
+  noiseDb: bounded('levelDb'),
+  floorDb: bounded('levelDb'),
+  cpuC: bounded('temperatureC').nullable(),
+  ambientC: bounded('temperatureC').nullable(),
+  powerW: bounded('powerW').nullable(),
+  rpm: bounded('speedRpm').nullable(),
+  note: text(MOST.text),
   setAside: text(1000),
   deleted: boolean(),
   window: object({
-    startS: finite().required(),
-    endS: finite().required().moreThan(0),
+    startS: bounded('timeS').required(),
+    endS: bounded('timeS').required().moreThan(0),
     reason: text(1000).required('a moved window needs a reason'),
   })
     .nullable()
@@ -67,16 +66,16 @@ export const newRun = object({
   setting: text(200).required('the fan setting needs a label'),
   mount: counted().required(),
   pass: counted().required(),
-  loadW: finite().min(0, 'a heat load cannot be negative').max(10_000).required('a heat load was expected'),
+  loadW: bounded('powerW').required('a heat load was expected'),
   loadName: text(200).default(''),
-  gpuLoadW: finite().min(0, 'a heat load cannot be negative').max(10_000).default(0),
-  noiseDb: level().required('the reading of the meter was expected'),
-  floorDb: level().required('the reading of the room alone was expected'),
-  cpuC: celsius().required('the die’s mean was expected'),
-  ambientC: celsius().required('the room’s mean was expected'),
-  powerW: finite().min(0, 'power cannot be negative').nullable().default(null),
-  rpm: finite().min(0, 'a speed cannot be negative').nullable().default(null),
-  note: text(4000).default(''),
+  gpuLoadW: bounded('powerW').default(0),
+  noiseDb: bounded('levelDb').required('the reading of the meter was expected'),
+  floorDb: bounded('levelDb').required('the reading of the room alone was expected'),
+  cpuC: bounded('temperatureC').required('the die’s mean was expected'),
+  ambientC: bounded('temperatureC').required('the room’s mean was expected'),
+  powerW: bounded('powerW').nullable().default(null),
+  rpm: bounded('speedRpm').nullable().default(null),
+  note: text(MOST.text).default(''),
   /** The reviewer was asked, and means it. */
   sure: boolean().default(false),
 }).noUnknown();

@@ -4,7 +4,7 @@ import { BOATHOUSE } from '../../src/simulator/boathouse';
 import { resistanceAtLevel } from '../../src/simulator/cooler';
 import { asBytes } from '../../src/simulator/demoFiles';
 import { fanRoundUp } from '../../src/simulator/fanRoundUp';
-import { startApplication, type Application } from '../support/application';
+import { ask, startApplication, type Application } from '../support/application';
 import { seriousFaults } from '../support/axe';
 import { TestBench } from '../support/bench';
 
@@ -97,10 +97,10 @@ test('nothing but the keyboard: a round-up is measured at the bench, and ranks a
 }); // prettier-ignore
 
 test('reloaded, on a second screen, the web server killed and started: the mount goes on, and pages follow it', async ({ page, context }) => {
-  const upload = (await (await fetch(`${app.url}/api/uploads`, { method: 'POST' })).json()) as { id: string };
+  const upload = (await (await ask(`${app.url}/api/uploads`, { method: 'POST' })).json()) as { id: string };
   const zip = zipSync(Object.fromEntries(asBytes(fanRoundUp(7))), { level: 1 });
-  await fetch(`${app.url}/api/stream/${upload.id}?path=round-up.zip`, { method: 'PUT', body: Buffer.from(zip) });
-  const { roundUpId } = (await (await fetch(`${app.url}/api/uploads/${upload.id}/import`, { method: 'POST' })).json()) as { roundUpId: number };
+  await ask(`${app.url}/api/stream/${upload.id}?path=round-up.zip`, { method: 'PUT', body: Buffer.from(zip) });
+  const { roundUpId } = (await (await ask(`${app.url}/api/uploads/${upload.id}/import`, { method: 'POST' })).json()) as { roundUpId: number };
   const url = `${app.url}/round-ups/${roundUpId}/bench`;
   await page.goto(url);
   await page.getByRole('group', { name: 'Bench clock' }).getByRole('button', { name: '10×' }).click();

@@ -28,10 +28,16 @@ test('three raw logs of one evening become a ranking, without a bundle', async (
   await expect(page.getByText('sensors.csv')).toBeVisible({ timeout: 20_000 });
   await expect(page.getByText(/semicolon, decimal comma, windows-1252/)).toBeVisible();
   await expect(page.getByText(/noise · 1,?300 rows/)).toBeVisible();
+  // The clocks are put together by the steps that both logs show; who knows better moves them.
+  const moved = page.getByLabel('Clock of meter.csv moved by, s');
+  await expect.poll(async () => Math.abs(Number(await moved.inputValue()) - 40)).toBeLessThanOrEqual(3);
   const clock = page.getByRole('slider', { name: 'Clock of meter.csv' });
   await clock.focus();
-  for (let i = 0; i < 4; i += 1) await page.keyboard.press('PageUp');
-  await expect(page.getByLabel('Clock of meter.csv moved by, s')).toHaveValue('40');
+  const before = Number(await moved.inputValue());
+  await page.keyboard.press('PageUp');
+  await expect(moved).toHaveValue(String(before + 10));
+  for (let i = 0; i < before + 10 - 40; i += 1) await page.keyboard.press('ArrowLeft');
+  await expect(moved).toHaveValue('40');
 
   // Cut: two settings in one file, one cut, which can be nudged
   const cut = page.getByRole('slider', { name: 'Cut 1' });

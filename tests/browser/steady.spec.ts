@@ -3,7 +3,7 @@ import { zipSync } from 'fflate';
 import { Client } from 'pg';
 import { demoBundle } from '../../src/simulator/demoBundle';
 import { asBytes } from '../../src/simulator/demoFiles';
-import { startApplication } from '../support/application';
+import { ask, startApplication } from '../support/application';
 import { smallBundle } from '../support/bundles';
 import { freshDatabase } from '../support/database';
 import { PrivatePostgres } from '../support/privatePostgres';
@@ -18,9 +18,9 @@ async function query<R extends Record<string, unknown>>(url: string, sql: string
 }
 
 async function upload(url: string, files: ReadonlyMap<string, Uint8Array>): Promise<string> {
-  const { id } = (await (await fetch(`${url}/api/uploads`, { method: 'POST' })).json()) as { id: string };
+  const { id } = (await (await ask(`${url}/api/uploads`, { method: 'POST' })).json()) as { id: string };
   const zip = zipSync(Object.fromEntries(files), { level: 1 });
-  const sent = await fetch(`${url}/api/stream/${id}?path=round-up.zip`, {
+  const sent = await ask(`${url}/api/stream/${id}?path=round-up.zip`, {
     method: 'PUT',
     body: Buffer.from(zip),
   });
@@ -35,7 +35,7 @@ test('killed in the middle of an import nothing is half-written, and the import 
   const database = await freshDatabase();
   const first = await startApplication({ databaseUrl: database.url });
   const id = await upload(first.url, asBytes(demoBundle(7)));
-  const broken = fetch(`${first.url}/api/uploads/${id}/import`, { method: 'POST' }).catch(() => null);
+  const broken = ask(`${first.url}/api/uploads/${id}/import`, { method: 'POST' }).catch(() => null);
   // In the middle: the transaction has begun to write.
   await expect
     .poll(
@@ -53,7 +53,7 @@ test('killed in the middle of an import nothing is half-written, and the import 
   await broken;
   expect(await query(database.url, COUNT)).toEqual([{ roundUps: 0, runs: 0, entries: 0, rigs: 0 }]);
   const second = await startApplication({ databaseUrl: database.url });
-  const again = await fetch(`${second.url}/api/uploads/${id}/import`, { method: 'POST' });
+  const again = await ask(`${second.url}/api/uploads/${id}/import`, { method: 'POST' });
   expect(again.status).toBe(200);
   expect(await query(database.url, COUNT)).toMatchObject([{ roundUps: 1, runs: 168 }]);
   await second.stop();
@@ -62,7 +62,7 @@ test('killed in the middle of an import nothing is half-written, and the import 
 
 test('a browser closed in the middle of an upload leaves nothing to see', async () => {
   const app = await startApplication();
-  const { id } = (await (await fetch(`${app.url}/api/uploads`, { method: 'POST' })).json()) as { id: string };
+  const { id } = (await (await ask(`${app.url}/api/uploads`, { method: 'POST' })).json()) as { id: string };
   const abort = new AbortController();
   const body = new ReadableStream({
     async pull(controller) {
@@ -70,7 +70,7 @@ test('a browser closed in the middle of an upload leaves nothing to see', async 
       await new Promise((resolve) => setTimeout(resolve, 50));
     },
   });
-  const sending = fetch(`${app.url}/api/stream/${id}?path=log.csv`, {
+  const sending = ask(`${app.url}/api/stream/${id}?path=log.csv`, {
     method: 'PUT',
     body,
     signal: abort.signal,
@@ -87,7 +87,7 @@ test('a full disk is told plainly, and the run stays as it was', async () => {
   const app = await startApplication();
   const id = await upload(app.url, smallBundle());
   const { roundUpId } = (await (
-    await fetch(`${app.url}/api/uploads/${id}/import`, { method: 'POST' })
+    await ask(`${app.url}/api/uploads/${id}/import`, { method: 'POST' })
   ).json()) as { roundUpId: number };
   const [run] = await query<{ id: number }>(app.databaseUrl, `SELECT id FROM runs WHERE label = '1'`);
   // What PostgreSQL answers when it can write no more.
@@ -97,7 +97,7 @@ test('a full disk is told plainly, and the run stays as it was', async () => {
        RAISE EXCEPTION 'could not extend file: No space left on device' USING ERRCODE = '53100'; END $$;
      CREATE TRIGGER full_disk BEFORE INSERT ON changes FOR EACH ROW EXECUTE FUNCTION full_disk()`,
   );
-  const answer = await fetch(`${app.url}/api/round-ups/${roundUpId}/runs/${run!.id}`, {
+  const answer = await ask(`${app.url}/api/round-ups/${roundUpId}/runs/${run!.id}`, {
     method: 'PATCH',
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({ version: 1, changes: { note: 'no room for this' } }),
@@ -107,7 +107,7 @@ test('a full disk is told plainly, and the run stays as it was', async () => {
   expect(await query(app.databaseUrl, `SELECT version, note FROM runs WHERE id = ${run!.id}`)).toEqual([
     { version: 1, note: '' },
   ]);
-  const large = await fetch(`${app.url}/api/round-ups/${roundUpId}/runs/${run!.id}`, {
+  const large = await ask(`${app.url}/api/round-ups/${roundUpId}/runs/${run!.id}`, {
     method: 'PATCH',
     body: 'x'.repeat(300_000),
   });
@@ -123,7 +123,7 @@ test('PostgreSQL away for ten seconds: the page says so, keeps what was typed, a
     const database = await freshDatabase(postgres.url);
     const app = await startApplication({ databaseUrl: database.url });
     const id = await upload(app.url, smallBundle());
-    await fetch(`${app.url}/api/uploads/${id}/import`, { method: 'POST' });
+    await ask(`${app.url}/api/uploads/${id}/import`, { method: 'POST' });
     await page.goto(`${app.url}/round-ups/1/logbook`);
     await page.locator('[data-run="1"]').getByRole('link').first().click();
     await page.getByRole('button', { name: 'Note' }).click();

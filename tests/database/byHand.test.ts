@@ -111,7 +111,7 @@ test('a run typed by hand gets the next label and a number; nonsense is refused 
   expect(await typeRun(id, newRun.validateSync({ ...typed, entry: 'nobody' }))).toMatchObject({
     saved: false,
   });
-  expect(() => newRun.validateSync({ ...typed, loadW: -1 })).toThrow('negative');
+  expect(() => newRun.validateSync({ ...typed, loadW: -1 })).toThrow('between 0 and 5000 W');
   expect(() => newRun.validateSync({ ...typed, cpuC: 'warm' })).toThrow('number');
   expect(() => runEdit.validateSync({ version: 1, changes: { window: { startS: 1, endS: 2 } } })).toThrow(
     'reason',

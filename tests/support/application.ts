@@ -11,6 +11,10 @@ export interface Application {
   stop: () => Promise<void>;
 }
 
+/** A request as the application's own pages send it: writes say where they come from. */
+export const ask = (url: string, init: RequestInit = {}): Promise<Response> =>
+  fetch(url, { ...init, headers: { origin: new URL(url).origin, ...(init.headers as Record<string, string>) } });
+
 async function freePort(): Promise<number> {
   return new Promise((resolve) => {
     const server = createServer().listen(0, '127.0.0.1', () => {

@@ -1,4 +1,5 @@
 import { ValidationError, type Schema } from 'yup';
+import { unfitJson } from '@/core/bounds';
 import { isDatabaseAway } from '@/lab/databaseState';
 import { Refused } from '@/lab/refusal';
 
@@ -28,6 +29,9 @@ async function limitedText(request: Request): Promise<string> {
 }
 
 async function readBody<T>(request: Request, schema: Schema<T>): Promise<T> {
+  const type = request.headers.get('content-type') ?? '';
+  if (!/^application\/json\s*(;|$)/i.test(type))
+    throw new BadBody('The request is not of the type application/json.', 415);
   let parsed: unknown;
   try {
     parsed = JSON.parse(await limitedText(request));
@@ -35,6 +39,8 @@ async function readBody<T>(request: Request, schema: Schema<T>): Promise<T> {
     if (error instanceof BadBody) throw error;
     throw new BadBody('The request is no JSON.', 400);
   }
+  const unfit = unfitJson(parsed);
+  if (unfit) throw new BadBody(`The request cannot be taken: ${unfit}.`, 422);
   try {
     return await schema.validate(parsed, { stripUnknown: false });
   } catch (error) {

@@ -4,6 +4,8 @@ import { insidePath } from './bundleFiles';
 
 const MOST_FILES = 20_000;
 const MOST_BYTES = 1024 * 2 ** 20;
+/** All of a bundle together shrinks to a fiftieth at best: logs of numbers that hardly move. */
+const MOST_RATIO_IN_ALL = 100;
 /** Logs shrink to a tenth; what shrinks to a five-hundredth is no log. */
 const MOST_RATIO = 500;
 const RATIO_FROM_BYTES = 2 ** 20;
@@ -72,6 +74,7 @@ function check(file: string, items: readonly ZipItem[]): void {
   if (items.length > MOST_FILES)
     refuse(`the zip holds ${items.length} files: at most ${MOST_FILES} are taken`);
   let total = 0;
+  let totalPacked = 0;
   for (const { path, size, packed, encrypted } of items) {
     if (encrypted) refuse(`the zip is encrypted ("${path}"): pack it without a password`);
     if (!path.endsWith('/') && insidePath(path) === null) refuse(`"${path}" leads outside of the zip`);
@@ -81,7 +84,12 @@ function check(file: string, items: readonly ZipItem[]): void {
       );
     }
     total += size;
+    totalPacked += packed;
   }
+  if (total > 16 * RATIO_FROM_BYTES && total > MOST_RATIO_IN_ALL * Math.max(1, totalPacked))
+    refuse(
+      `the zip would unpack to ${Math.round(total / 2 ** 20)} MB from ${Math.round(totalPacked / 1024)} kB: no bundle of a bench`,
+    );
   if (total > MOST_BYTES)
     refuse(
       `the zip would unpack to ${Math.round(total / 2 ** 20)} MB: at most ${MOST_BYTES / 2 ** 20} MB are taken`,

@@ -1,4 +1,5 @@
-import type { Problem } from '../problem';
+import { MOST } from '@/core/bounds';
+import type { ProblemList } from '../problem';
 import { readTable } from '../table';
 import { RowReader } from './rowReader';
 
@@ -18,8 +19,9 @@ export const CHANGE_COLUMNS = ['run', 'changed_at', 'who', 'what', 'was', 'is_no
 export function readChanges(
   bytes: Uint8Array,
   runs: ReadonlySet<string>,
-): { changes: BundleChange[]; problems: Problem[] } {
-  const { rows, problems } = readTable(FILE, bytes, CHANGE_COLUMNS);
+  problems: ProblemList,
+): BundleChange[] {
+  const { rows } = readTable(FILE, bytes, CHANGE_COLUMNS, problems, 10 * MOST.runs);
   const changes: BundleChange[] = [];
   for (const row of rows) {
     const read = new RowReader(FILE, row, problems);
@@ -43,5 +45,5 @@ export function readChanges(
       isNow: read.text('is_now'),
     });
   }
-  return { changes, problems };
+  return changes;
 }

@@ -1,26 +1,44 @@
-import { array, number, object, string, ValidationError } from 'yup';
+import { array, number, object, ValidationError } from 'yup';
+import { MOST, outOfBounds, unfitJson, unfitText, type Bound } from '@/core/bounds';
 import { UnusableInput, type Problem } from '../problem';
+import { text } from '../sheets/fields';
 import { readPlanningParts, type PlanningParts } from './planningParts';
 
 export const FORMAT_VERSION = 1;
 const FILE = 'datapackage.json';
+const MOST_BYTES = 8 * 2 ** 20;
 
-const finite = () => number().typeError('${path} must be a number, got ${originalValue}');
+/** A number of the package, within what a bench can have; the message says where it stands. */
+const within = (bound: Bound) =>
+  number()
+    .typeError('${path} must be a number, got ${originalValue}')
+    .test('number', '${path} must be a number', (_, { originalValue }) =>
+      ['number', 'undefined'].includes(typeof originalValue as string),
+    )
+    .test(bound, (value, { createError, path }) => {
+      const wrong = value === undefined ? null : outOfBounds(bound, value);
+      return wrong === null || createError({ message: `${path}: ${wrong}, got ${String(value)}` });
+    });
 
 const rig = object({
-  name: string().default('Bench'),
-  enclosure: string().default('open'),
-  meterDistanceCm: finite().positive().default(100),
-  limitC: finite().required('${path} is missing: the temperature limit of the processor, °C'),
+  name: text(200)
+    .transform((value: unknown) => (value === '' ? undefined : value))
+    .default('Bench'),
+  enclosure: text(200)
+    .transform((value: unknown) => (value === '' ? undefined : value))
+    .default('open'),
+  meterDistanceCm: within('distanceCm').default(100),
+  limitC: within('limitC').required('${path} is missing: the temperature limit of the processor, °C'),
 });
 
 const method = object({
-  loadsW: array(finite().min(0).required())
+  loadsW: array(within('powerW').required())
     .min(1, '${path} names no heat load')
+    .max(MOST.loads, '${path} names more than ${max} heat loads')
     .required('${path} is missing: the heat loads, W'),
-  noiseLineDba: finite().required('${path} is missing: the noise line, dB(A)'),
-  windowS: finite().positive().default(300),
-  referenceAmbientC: finite().default(23),
+  noiseLineDba: within('levelDb').required('${path} is missing: the noise line, dB(A)'),
+  windowS: within('windowS').default(300),
+  referenceAmbientC: within('temperatureC').default(23),
 });
 
 export interface DataPackage {
@@ -53,7 +71,14 @@ function isRecord(value: unknown): value is Record<string, unknown> {
 
 /** @throws UnusableInput where it is no JSON, of an unknown version, or lacks what the numbers need */
 export function readDataPackage(bytes: Uint8Array): DataPackage {
+  if (bytes.length > MOST_BYTES)
+    throw new UnusableInput({
+      file: FILE,
+      message: `larger than ${MOST_BYTES / 2 ** 20} MB: no description of a bundle`,
+    });
   const source = parseJson(new TextDecoder().decode(bytes));
+  const unfit = unfitJson(source);
+  if (unfit) throw new UnusableInput({ file: FILE, message: `cannot be taken: ${unfit}` });
   if (!isRecord(source) || !isRecord(source.abanico)) {
     throw new UnusableInput({
       file: FILE,
@@ -75,8 +100,14 @@ export function readDataPackage(bytes: Uint8Array): DataPackage {
       .label('abanico')
       .validateSync({ rig: source.abanico.rig, method: source.abanico.method }, { abortEarly: true });
     const planning = readPlanningParts(source.abanico);
-    const title = typeof source.title === 'string' && source.title.trim() ? source.title : undefined;
-    const name = typeof source.name === 'string' && source.name ? source.name : 'round-up';
+    const named = (value: unknown, column: string) => {
+      if (typeof value !== 'string' || value.trim() === '') return undefined;
+      const wrong = unfitText(value, MOST.title);
+      if (wrong) throw new UnusableInput({ file: FILE, column, message: `${column} is ${wrong}` });
+      return value;
+    };
+    const title = named(source.title, 'title');
+    const name = named(source.name, 'name') ?? 'round-up';
     return {
       name,
       title: title ?? name,

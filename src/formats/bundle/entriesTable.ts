@@ -1,6 +1,7 @@
-import type { Problem } from '../problem';
+import { MOST } from '@/core/bounds';
+import type { ProblemList } from '../problem';
 import { readTable } from '../table';
-import { notNegative, RowReader } from './rowReader';
+import { inBounds, RowReader } from './rowReader';
 
 export const ENTRY_KINDS = ['air-tower', 'air-low-profile', 'liquid', 'fan', 'case-layout'] as const;
 export type EntryKind = (typeof ENTRY_KINDS)[number];
@@ -32,8 +33,8 @@ export function unknownCells(
   return Object.fromEntries(Object.entries(cells).filter(([name]) => !known.includes(name)));
 }
 
-export function readEntries(bytes: Uint8Array): { entries: BundleEntry[]; problems: Problem[] } {
-  const { rows, problems } = readTable(FILE, bytes, COLUMNS);
+export function readEntries(bytes: Uint8Array, problems: ProblemList): BundleEntry[] {
+  const { rows } = readTable(FILE, bytes, COLUMNS, problems, MOST.entries);
   const lineOf = new Map<string, number>();
   const entries: BundleEntry[] = [];
   for (const row of rows) {
@@ -51,10 +52,10 @@ export function readEntries(bytes: Uint8Array): { entries: BundleEntry[]; proble
     if (currency && !/^[A-Z]{3}$/.test(currency))
       read.fail('currency', `not an ISO 4217 code: "${currency}"`);
     const fanCount = read.number('fan_count', (n) =>
-      Number.isInteger(n) && n >= 0 ? null : 'not a whole number',
+      Number.isInteger(n) ? inBounds('fanCount')(n) : 'not a whole number',
     );
-    const price = read.number('price', notNegative('a price'));
-    const heightMm = read.number('height_mm', (n) => (n > 0 ? null : 'a height must be over 0'));
+    const price = read.number('price', inBounds('price'));
+    const heightMm = read.number('height_mm', inBounds('heightMm'));
     if (read.broken) continue;
     const before = lineOf.get(entry);
     if (before !== undefined) {
@@ -76,5 +77,5 @@ export function readEntries(bytes: Uint8Array): { entries: BundleEntry[]; proble
       extra: unknownCells(row.cells, COLUMNS),
     });
   }
-  return { entries, problems };
+  return entries;
 }

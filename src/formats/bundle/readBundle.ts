@@ -1,4 +1,4 @@
-import { UnusableInput, type Problem } from '../problem';
+import { ProblemList, UnusableInput, type Problem } from '../problem';
 import { readChanges, type BundleChange } from './changesTable';
 import { findFile, rootedFiles, type BundleFiles } from './bundleFiles';
 import { readDataPackage, type DataPackage } from './dataPackage';
@@ -30,12 +30,11 @@ function wanted(files: BundleFiles, path: string): Uint8Array {
 export function readBundle(given: ReadonlyMap<string, Uint8Array>): Bundle {
   const files = rootedFiles(given);
   const dataPackage = readDataPackage(wanted(files, 'datapackage.json'));
-  const { entries, problems: entryProblems } = readEntries(wanted(files, 'entries.csv'));
-  const { runs, problems: runProblems } = readRuns(
-    wanted(files, 'runs.csv'),
-    new Set(entries.map((entry) => entry.entry)),
-  );
-  const problems = [...dataPackage.problems, ...entryProblems, ...runProblems];
+  const problems = new ProblemList();
+  for (const problem of dataPackage.problems) problems.push(problem);
+  const entries = readEntries(wanted(files, 'entries.csv'), problems);
+  const known = new Set(entries.map((entry) => entry.entry));
+  const runs = readRuns(wanted(files, 'runs.csv'), known, problems);
   const used = new Set(['datapackage.json', 'entries.csv', 'runs.csv']);
   const withTraces: Bundle['runs'] = [];
   for (const run of runs) {
@@ -64,12 +63,10 @@ export function readBundle(given: ReadonlyMap<string, Uint8Array>): Bundle {
   const log = files.get('changes.csv');
   if (log) {
     used.add('changes.csv');
-    const read = readChanges(log, new Set(withTraces.map(({ run }) => run.run)));
-    changes = read.changes;
-    problems.push(...read.problems);
+    changes = readChanges(log, new Set(withTraces.map(({ run }) => run.run)), problems);
   }
   const others = [...files]
     .filter(([path]) => !used.has(path) && !path.split('/').some((part) => part.startsWith('.')))
     .map(([path, bytes]) => ({ path, bytes }));
-  return { dataPackage, entries, runs: withTraces, changes, problems, others };
+  return { dataPackage, entries, runs: withTraces, changes, problems: problems.list(), others };
 }

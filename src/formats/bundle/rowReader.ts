@@ -1,19 +1,23 @@
+import { BOUNDS, outOfBounds, unfitText, type Bound } from '@/core/bounds';
 import { isMissingCell, parseNumber } from '../cells';
-import type { Problem } from '../problem';
+import type { ProblemList } from '../problem';
 import type { TableRow } from '../table';
 
 /** Reads the cells of one row and gathers what is wrong with it. */
 export class RowReader {
   /** A broken cell that the row cannot do without. */
   broken = false;
+  /** Columns in which something is wrong. */
+  readonly wrong = new Set<string>();
 
   constructor(
     private readonly file: string,
     private readonly row: TableRow,
-    private readonly problems: Problem[],
+    private readonly problems: ProblemList,
   ) {}
 
   fail(column: string, message: string): void {
+    this.wrong.add(column);
     this.problems.push({ file: this.file, line: this.row.line, column, message });
   }
 
@@ -22,8 +26,13 @@ export class RowReader {
     this.broken = true;
   }
 
+  /** A text that can be kept; one that cannot is listed, and breaks the row. */
   text(column: string): string {
-    return this.row.cells[column] ?? '';
+    const value = this.row.cells[column] ?? '';
+    const wrong = unfitText(value);
+    if (wrong === null) return value;
+    this.failRow(column, `a text that is ${wrong}`);
+    return '';
   }
 
   requiredText(column: string): string {
@@ -51,17 +60,17 @@ export class RowReader {
 
   /** A number that the row cannot do without. */
   requiredNumber(column: string, check: (value: number) => string | null = () => null): number {
-    const before = this.problems.length;
     const value = this.number(column, check);
     if (value !== null) return value;
-    if (this.problems.length === before) this.fail(column, 'empty: a number was expected');
+    if (!this.wrong.has(column)) this.fail(column, 'empty: a number was expected');
     this.broken = true;
     return 0;
   }
 }
 
-export const notNegative = (what: string) => (value: number) =>
-  value < 0 ? `${what} cannot be negative` : null;
+export const inBounds = (bound: Bound) => (value: number) => outOfBounds(bound, value);
 
 export const counting = (what: string) => (value: number) =>
-  Number.isInteger(value) && value >= 1 ? null : `${what} must be a whole number from 1`;
+  Number.isInteger(value) && outOfBounds('count', value) === null
+    ? null
+    : `${what} must be a whole number from 1 to ${BOUNDS.count.max}`;

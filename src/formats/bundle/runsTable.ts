@@ -1,8 +1,7 @@
-import type { Problem } from '../problem';
-import { UnusableInput } from '../problem';
+import { UnusableInput, type ProblemList } from '../problem';
 import { readTable } from '../table';
 import { unknownCells } from './entriesTable';
-import { counting, notNegative, RowReader } from './rowReader';
+import { counting, inBounds, RowReader } from './rowReader';
 
 export interface BundleRun {
   /** Line in runs.csv. */
@@ -48,8 +47,8 @@ const ISO_TIME = /^\d{4}-\d{2}-\d{2}([T ]\d{2}:\d{2}(:\d{2}(\.\d+)?)?(Z|[+-]\d{2
 
 /** A window by hand: both ends and a reason, or none of them. */
 function readWindow(read: RowReader): Pick<BundleRun, 'movedWindow' | 'windowReason'> {
-  const startS = read.number('window_start_s');
-  const endS = read.number('window_end_s');
+  const startS = read.number('window_start_s', inBounds('timeS'));
+  const endS = read.number('window_end_s', inBounds('timeS'));
   const windowReason = read.text('window_reason');
   if (startS === null && endS === null) return { movedWindow: null, windowReason: '' };
   if (startS === null || endS === null || !(startS < endS) || windowReason === '') {
@@ -72,24 +71,24 @@ function readRun(read: RowReader, line: number, cells: Record<string, string>): 
     entry: read.requiredText('entry'),
     mount: read.requiredNumber('mount', counting('a mount')),
     pass: read.requiredNumber('pass', counting('a pass')),
-    loadW: read.requiredNumber('load_w', notNegative('a heat load')),
+    loadW: read.requiredNumber('load_w', inBounds('powerW')),
     loadName: read.text('load_name'),
-    gpuLoadW: read.number('gpu_load_w', notNegative('a heat load')) ?? 0,
+    gpuLoadW: read.number('gpu_load_w', inBounds('powerW')) ?? 0,
     setting: read.requiredText('setting'),
     control: control === 'automatic' ? 'automatic' : 'fixed',
-    noiseDb: read.requiredNumber('noise_db'),
-    floorDb: read.requiredNumber('floor_db'),
+    noiseDb: read.requiredNumber('noise_db', inBounds('levelDb')),
+    floorDb: read.requiredNumber('floor_db', inBounds('levelDb')),
     trace: read.text('trace'),
-    typedCpuC: read.number('cpu_c'),
-    typedAmbientC: read.number('ambient_c'),
-    typedPowerW: read.number('power_w', notNegative('power')),
-    dutyPct: read.number('duty_pct', notNegative('a duty')),
-    rpm: read.number('rpm', notNegative('a speed')),
+    typedCpuC: read.number('cpu_c', inBounds('temperatureC')),
+    typedAmbientC: read.number('ambient_c', inBounds('temperatureC')),
+    typedPowerW: read.number('power_w', inBounds('powerW')),
+    dutyPct: read.number('duty_pct', inBounds('dutyPct')),
+    rpm: read.number('rpm', inBounds('speedRpm')),
     startedAt: dated ? startedAt : '',
     note: read.text('note'),
     setAside: read.text('set_aside'),
     ...readWindow(read),
-    ambientDoubtK: read.number('ambient_doubt_k', notNegative('a doubt')),
+    ambientDoubtK: read.number('ambient_doubt_k', inBounds('doubtK')),
     extra: unknownCells(cells, KNOWN),
   };
 }
@@ -101,8 +100,9 @@ function readRun(read: RowReader, line: number, cells: Record<string, string>): 
 export function readRuns(
   bytes: Uint8Array,
   entries: ReadonlySet<string>,
-): { runs: BundleRun[]; problems: Problem[] } {
-  const { headings, rows, problems } = readTable(FILE, bytes, REQUIRED);
+  problems: ProblemList,
+): BundleRun[] {
+  const { headings, rows } = readTable(FILE, bytes, REQUIRED, problems);
   if (!headings.includes('trace') && !(headings.includes('cpu_c') && headings.includes('ambient_c'))) {
     const message =
       'required column "trace" is missing, and there are no typed means (cpu_c, ambient_c) instead';
@@ -112,16 +112,10 @@ export function readRuns(
   const runs: BundleRun[] = [];
   for (const row of rows) {
     const read = new RowReader(FILE, row, problems);
-    const before = problems.length;
     const run = readRun(read, row.line, row.cells);
     // A broken power would silently fall back to the nominal load: rather leave the run out.
-    if (
-      problems
-        .slice(before)
-        .some((p) => ['power_w', 'cpu_c', 'ambient_c', 'gpu_load_w'].includes(p.column ?? ''))
-    ) {
+    if (['power_w', 'cpu_c', 'ambient_c', 'gpu_load_w'].some((column) => read.wrong.has(column)))
       read.broken = true;
-    }
     if (read.broken) continue;
     const twin = lineOf.get(run.run);
     if (twin !== undefined) {
@@ -139,5 +133,5 @@ export function readRuns(
     }
     runs.push(run);
   }
-  return { runs, problems };
+  return runs;
 }

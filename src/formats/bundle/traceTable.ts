@@ -1,7 +1,8 @@
+import { MOST, outOfBounds, type Bound } from '@/core/bounds';
 import { isMissing, MISSING } from '@/core/missing';
 import type { Trace } from '@/core/reduction/trace';
 import { isMissingCell, parseNumber, splitCells } from '../cells';
-import type { Problem } from '../problem';
+import type { ProblemList } from '../problem';
 import { fromSafeText } from '../safeText';
 
 /** A channel of a log: readings, or the cells as they stood where they are no numbers. */
@@ -20,19 +21,26 @@ const KNOWN = new Set([
 ]); // prettier-ignore
 
 export function isKnownChannel(heading: string): boolean {
-  return KNOWN.has(heading) || /^fan\d+_rpm$/.test(heading);
+  return KNOWN.has(heading) || /^fan(?:[2-9]|1[0-6])_rpm$/.test(heading);
 }
 
-const NOT_NEGATIVE = new Set(['power_w', 'fan_rpm', 'pump_rpm', 'clock_mhz']);
+/** What each known column holds, by its ending. */
+function boundOf(heading: string): Bound {
+  if (heading === 't_s') return 'timeS';
+  if (heading.endsWith('_c')) return 'temperatureC';
+  if (heading.endsWith('_rpm')) return 'speedRpm';
+  if (heading.endsWith('_pct')) return 'dutyPct';
+  if (heading === 'clock_mhz') return 'clockMhz';
+  return heading === 'noise_db' ? 'levelDb' : 'powerW';
+}
 
 /** A known cell's reading, or what is wrong with it. */
-function readKnown(heading: string, cell: string): number | string {
+function readKnown(heading: string, bound: Bound, cell: string): number | string {
   if (isMissingCell(cell)) return MISSING;
   const value = parseNumber(cell);
-  if (value === null) return `not a number: "${cell.trim()}"`;
-  if (value < 0 && NOT_NEGATIVE.has(heading))
-    return `${heading === 'power_w' ? 'power' : heading} cannot be negative: ${cell.trim()}`;
-  return value;
+  if (value === null) return `not a number: "${cell.trim().slice(0, 60)}"`;
+  const wrong = outOfBounds(bound, value);
+  return wrong === null ? value : `${heading}: ${wrong}, got ${cell.trim().slice(0, 60)}`;
 }
 
 function asChannel(heading: string, cells: string[]): Channel {
@@ -49,10 +57,18 @@ function asChannel(heading: string, cells: string[]): Channel {
  * The log of one run in the bundle's own form (`traces/*.csv`). Rows that cannot be used are left out and
  * listed; null where the log as a whole is of no use.
  */
-export function readTraceTable(file: string, bytes: Uint8Array, problems: Problem[]): TraceTable | null {
+export function readTraceTable(file: string, bytes: Uint8Array, problems: ProblemList): TraceTable | null {
   const lines = new TextDecoder().decode(bytes).split(/\r\n|\n|\r/);
   const headings = (splitCells(lines[0] ?? '', ',') ?? []).map((heading) => heading.trim());
   while (headings.length > 1 && headings[headings.length - 1] === '') headings.pop();
+  if (headings.length > MOST.columns) {
+    problems.push({
+      file,
+      line: 1,
+      message: `${headings.length} columns: at most ${MOST.columns} are taken`,
+    });
+    return null;
+  }
   for (const [column, what] of [
     ['t_s', 'time'],
     ['cpu_c', 'die temperature'],
@@ -62,6 +78,7 @@ export function readTraceTable(file: string, bytes: Uint8Array, problems: Proble
     return null;
   }
   const known = headings.map((heading, i) => isKnownChannel(heading) && headings.indexOf(heading) === i);
+  const bounds = headings.map(boundOf);
   const numbers: number[][] = headings.map(() => []);
   const texts: string[][] = headings.map(() => []);
   const timeAt = headings.indexOf('t_s');
@@ -70,6 +87,10 @@ export function readTraceTable(file: string, bytes: Uint8Array, problems: Proble
     const text = lines[i]!;
     if (text.trim() === '') continue;
     const line = i + 1;
+    if (text.length > MOST.line) {
+      problems.push({ file, line, message: `longer than ${MOST.line} characters: row left out` });
+      continue;
+    }
     const cells = splitCells(text, ',');
     const count = cells?.length ?? 0;
     if (
@@ -85,7 +106,7 @@ export function readTraceTable(file: string, bytes: Uint8Array, problems: Proble
     const readings: number[] = [];
     for (let c = 0; c < headings.length; c += 1) {
       if (!known[c]) continue;
-      const reading = readKnown(headings[c]!, cells[c]!);
+      const reading = readKnown(headings[c]!, bounds[c]!, cells[c]!);
       if (typeof reading === 'string') {
         problems.push({ file, line, column: headings[c], message: reading });
         continue rows;

@@ -8,6 +8,9 @@ export interface ColumnMeaning {
   factor: number;
 }
 
+/** A longer word is none that a heading is made of. */
+const MOST_WORD = 40;
+
 const UNKNOWN: ColumnMeaning = { quantity: null, unit: null, factor: 1 };
 
 /** Words of a heading: case, accents, digits and word ends that only name the kind are taken off. */
@@ -23,7 +26,9 @@ function words(name: string): Set<string> {
   const all = new Set(split);
   for (const word of split) {
     const compound =
-      /^(.{2,}?)(temp|temperatur|temperature|power|speed|rpm|clock|freq|leistung|drehzahl)$/.exec(word);
+      word.length > MOST_WORD
+        ? null
+        : /^(.{2,}?)(temp|temperatur|temperature|power|speed|rpm|clock|freq|leistung|drehzahl)$/.exec(word);
     if (compound) {
       all.add(compound[1]!);
       all.add(compound[2]!);

@@ -40,12 +40,18 @@ export function unitOf(text: string): HeadingUnit | null {
   return FOREIGN.test(plain) ? { unit: 'foreign', factor: 1 } : null;
 }
 
+/** A heading longer than this is none; the patterns below need a square of the length, so the rest is not looked at. */
+const MOST_HEADING = 200;
+
 /**
  * The unit that a heading names: in brackets, after its last comma or slash, or as its last word or
  * `_suffix`. The rest of the heading comes back as `name`.
  */
 export function headingUnit(heading: string): { name: string; unit: HeadingUnit | null } {
-  const text = heading.normalize('NFKC').replace(/dB\s*\((A|C|Z)\)/gi, 'dB$1');
+  const text = heading
+    .slice(0, MOST_HEADING)
+    .normalize('NFKC')
+    .replace(/dB\s*\((A|C|Z)\)/gi, 'dB$1');
   for (const bracket of text.matchAll(/[([{]([^)\]}]*)[)\]}]/g)) {
     const unit = unitOf(bracket[1]!);
     if (unit) return { name: text.replace(bracket[0], ' '), unit };

@@ -1,3 +1,4 @@
+import { MOST } from '@/core/bounds';
 import { isMissingCell, parseNumber, splitCells } from '../cells';
 import { columnMeaning, type ColumnMeaning } from './columnMeaning';
 import { timeForm } from './clockText';
@@ -86,6 +87,7 @@ export function findDialect(lines: readonly string[]): LogDialect | null {
   const headings = split[at]!.map((cell) => cell.trim());
   if (isComment(lines[at]!) && headings[0] !== '#') headings[0] = headings[0]!.replace(/^#\s*/, '');
   while (headings.length > 1 && headings[headings.length - 1] === '') headings.pop();
+  if (headings.length > MOST.columns) return null;
   const second = next(at);
   const units = second >= 0 ? split[second]!.slice(0, headings.length).map((cell) => unitOf(cell)) : [];
   const named = units.filter((unit) => unit !== null).length;

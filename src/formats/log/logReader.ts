@@ -1,3 +1,4 @@
+import { outOfBounds, type Bound } from '@/core/bounds';
 import { MISSING } from '@/core/missing';
 import { isMissingCell, parseNumber, splitCells } from '../cells';
 import { findDialect, isComment, type LogDialect } from './logDialect';
@@ -53,6 +54,14 @@ export interface RememberedColumn {
   unit: Unit | null;
 }
 
+/** What readings of a quantity lie within. */
+function boundOf(quantity: Quantity): Bound {
+  if (quantity.endsWith('_temperature')) return 'temperatureC';
+  if (quantity.endsWith('_speed')) return 'speedRpm';
+  if (quantity === 'clock') return 'clockMhz';
+  return quantity === 'noise_level' ? 'levelDb' : 'powerW';
+}
+
 /** Logs with the same headings are read alike. */
 export function headingsKey(headings: readonly string[]): string {
   return headings.join('\u001f');
@@ -83,6 +92,7 @@ export class LogReader {
   /** Problems beyond those listed. */
   unlisted = 0;
 
+  private bounds: Bound[] = [];
   private head: string[] | null = [];
   private line = 0;
   private before = -Infinity;
@@ -140,6 +150,7 @@ export class LogReader {
       if (!quantity || quantity === 'time') return;
       if (!this.measured.some((of) => of.quantity === quantity)) this.measured.push({ column, quantity });
     });
+    this.bounds = this.measured.map(({ quantity }) => boundOf(quantity));
     this.row.values = new Float64Array(this.measured.length);
     this.sink.columns?.(this.columns, this.measured);
   }
@@ -184,15 +195,18 @@ export class LogReader {
       const value = parseNumber(cell, decimal);
       if (value !== null) {
         const { unit, factor } = meanings[column]!;
-        this.row.values[i] = toOurUnit(value, unit, factor);
+        const reading = toOurUnit(value, unit, factor);
+        const wrong = outOfBounds(this.bounds[i]!, reading);
+        if (wrong) return this.fail(this.line, cells, `${wrong}, got ${cell.trim().slice(0, 40)}`, column);
+        this.row.values[i] = reading;
       } else if (isMissingCell(cell)) this.row.values[i] = MISSING;
-      else return this.fail(this.line, cells, `not a number: "${cell.trim()}"`, column);
+      else return this.fail(this.line, cells, `not a number: "${cell.trim().slice(0, 60)}"`, column);
     }
     if (clock) {
       let time = clock.read(cells);
       if (time === null) {
         const column = clock.columns[clock.columns.length - 1]!;
-        return this.fail(this.line, cells, `not a time: "${cells[column]!.trim()}"`, column);
+        return this.fail(this.line, cells, `not a time: "${cells[column]!.trim().slice(0, 60)}"`, column);
       }
       if (!Number.isNaN(time)) {
         if (clock.wraps) time = onNearestDay(time, this.before);

@@ -1,3 +1,4 @@
+import { MOST } from '@/core/bounds';
 import { isMissing } from '@/core/missing';
 import { UnusableInput } from '../problem';
 import { firstEncoding, notText, type LogEncoding } from './encoding';
@@ -33,11 +34,19 @@ async function readAs(
   const reader = new LogReader(sink, remembered);
   let rest = '';
   let first = true;
+  let count = 0;
   let lineEnd: '\n' | '\r' = '\n';
   const take = (text: string) => {
     const lines = (rest + text).split(lineEnd);
     rest = lines.pop()!;
     for (const line of lines) reader.push(line.endsWith('\r') ? line.slice(0, -1) : line);
+    count += lines.length;
+    if (rest.length > MOST.line)
+      throw new UnusableInput({
+        file,
+        line: count + 1,
+        message: `a line of over ${MOST.line / 1e6} MB: no instrument log`,
+      });
   };
   for await (const chunk of open()) {
     const text = decode(chunk);

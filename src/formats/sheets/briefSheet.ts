@@ -2,9 +2,10 @@ import { array, object, string, type ObjectSchema } from 'yup';
 import type { Brief } from '@/core/brief/brief';
 import { QUESTIONS, type Question } from '@/core/brief/questions';
 import { SCHOOLS, type Chosen, type SchoolKey } from '@/core/brief/schools';
-import { counted, currency, day, finite, measure, text } from './fields';
+import { MOST } from '@/core/bounds';
+import { bounded, counted, currency, day, measure, text } from './fields';
 
-const level = () => finite().min(0, 'no level that a meter shows').max(120, 'no level that a meter shows').required('a level was expected'); // prettier-ignore
+const level = () => bounded('levelDb').required('a level was expected');
 
 const schools = object(
   Object.fromEntries(
@@ -31,21 +32,21 @@ export const briefSheet: ObjectSchema<Brief> = object({
   schools,
   loads: array(
     object({
-      watts: finite().min(0, 'a heat load cannot be negative').max(10_000).required('a heat load was expected'),
+      watts: bounded('powerW').required('a heat load was expected'),
       program: text(100),
-      gpuWatts: finite().min(0, 'a heat load cannot be negative').max(10_000).default(0),
+      gpuWatts: bounded('powerW').default(0),
     }),
   )
     .min(1, 'at least one heat load')
-    .max(12, 'at most ${max} heat loads')
+    .max(MOST.loads, 'at most ${max} heat loads')
     .required(),
   noiseLinesDba: array(level()).min(1, 'at least one noise line').max(6).required(),
   bandDba: object({
     from: level(),
     to: level().when('from', ([from], schema) => schema.moreThan(from as number, 'the band must end above where it begins')),
   }),
-  referenceAmbientC: finite().min(-20).max(60).required('a room temperature was expected'),
-  windowS: finite().min(30, 'at least 30 s').max(7200, 'at most two hours').required(),
+  referenceAmbientC: bounded('temperatureC').required('a room temperature was expected'),
+  windowS: bounded('windowS').required(),
   passes: counted(20).required(),
   mounts: counted(20).required(),
   limits: object({ heightMm: measure(), memoryMm: measure(), budget: measure(1e6), currency: currency() }),

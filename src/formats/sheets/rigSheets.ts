@@ -1,7 +1,7 @@
 import { array, object, string, type ObjectSchema } from 'yup';
 import { INSTRUMENT_KINDS, type DailyCheck, type InstrumentKind, type RigBook } from '@/core/rig/instrument';
 import type { RigSetup } from '@/core/rig/rigSetup';
-import { day, finite, measure, text } from './fields';
+import { bounded, day, finite, measure, text } from './fields';
 
 const lengthCm = (most = 5000) =>
   finite().min(1, 'at least 1 cm').max(most, 'at most ${max} cm').required('a length in cm was expected');
@@ -10,7 +10,7 @@ const lengthCm = (most = 5000) =>
 export const rigSetupSheet: ObjectSchema<RigSetup> = object({
   enclosure: text(100).min(1, 'open, or the name of the case'),
   caseFans: text(),
-  meterDistanceCm: lengthCm(),
+  meterDistanceCm: bounded('distanceCm').required('a length in cm was expected'),
   meterHeightCm: lengthCm(),
   coolerHeightCm: lengthCm(),
   probeDistanceCm: lengthCm(),
@@ -22,7 +22,7 @@ export const rigSetupSheet: ObjectSchema<RigSetup> = object({
   clockMhz: measure(),
   voltageV: measure(),
   powerSetting: text(),
-  limitC: finite().min(30, 'no limit of a processor').max(150, 'no limit of a processor').required('a limit in °C was expected'), // prettier-ignore
+  limitC: bounded('limitC').required('a limit in °C was expected'), // prettier-ignore
   interfaceMaterial: text(),
   interfaceHabit: text(),
 }).noUnknown();

@@ -113,14 +113,14 @@ export function logbookColumns(roundUpId: number) {
       header: 'What to know',
       cell: (i) => (
         <span
-          className="-mt-0.5 line-clamp-2 text-[12.5px] leading-[14.5px] whitespace-normal text-ink2"
+          className="line-clamp-2 text-[12.5px] leading-[14.5px] whitespace-normal text-ink2"
           title={i.getValue()}
           dir="auto"
         >
           {i.getValue()}
         </span>
       ),
-      meta: { width: 'minmax(230px, 4fr)' },
+      meta: { width: 'minmax(230px, 4fr)', middle: true },
     }),
   ];
 }
@@ -128,6 +128,8 @@ export function logbookColumns(roundUpId: number) {
 /** How a column stands on the page. */
 export interface ColumnShape {
   number?: boolean;
+  /** Two small lines stand in the middle of the row. */
+  middle?: boolean;
   width: string;
 }
 

@@ -38,10 +38,13 @@ export function LogbookTable({
   // In slices, so that a phone can be scrolled meanwhile.
   useEffect(() => startTransition(() => setInBrowser(true)), []);
   const defined = useMemo(() => logbookColumns(roundUpId), [roundUpId]);
+  // The server draws what a first window shows; the browser has them all. Held: the table begins anew with a new list,
+  // and a list made at each drawing would have it do so without end.
+  const data = useMemo(() => (inBrowser ? rows : rows.slice(0, SERVER_ROWS)), [inBrowser, rows]);
   // eslint-disable-next-line react-hooks/incompatible-library -- the table is not memoised by its callers
   const table = useReactTable({
-    // The server draws what a first window shows; the browser has them all.
-    data: inBrowser ? rows : rows.slice(0, SERVER_ROWS),
+    data,
+    autoResetAll: false,
     columns: defined,
     state: { sorting },
     onSortingChange: setSorting,
@@ -159,7 +162,7 @@ export function LogbookTable({
                   <div
                     key={cell.id}
                     role="cell"
-                    className={`truncate px-2 pt-1.5 ${shapeOf(cell.column.columnDef.meta).number ? 'text-right' : ''}`}
+                    className={`truncate px-2 ${shapeOf(cell.column.columnDef.meta).number ? 'text-right' : ''} ${shapeOf(cell.column.columnDef.meta).middle ? 'self-center' : 'pt-1.5'}`}
                   >
                     {flexRender(cell.column.columnDef.cell, cell.getContext())}
                   </div>

@@ -3,14 +3,6 @@
 import type { Chart, ChartDataset, Plugin } from 'chart.js';
 import { memo, useCallback, useEffect, useRef, useState } from 'react';
 
-/** The chart library, asked for once the page stands: it is a third of what a chart's page loads. */
-async function loadLibrary(): Promise<typeof Chart> {
-  const library = await import('chart.js');
-  const { LinearScale, LineController, LineElement, PointElement, ScatterController } = library;
-  library.Chart.register(LinearScale, LineController, LineElement, PointElement, ScatterController);
-  return library.Chart;
-}
-
 /** Waits until the browser has nothing more urgent to do, so that drawing never holds up a touch. */
 function whenIdle(): Promise<void> {
   return new Promise((resolve) => {
@@ -200,7 +192,8 @@ export const Plot = memo(function Plot({
     let chart: Chart<'scatter', BarPoint[]> | null = null;
     let gone = false;
     void (async () => {
-      const Library = await loadLibrary();
+      // A third of what a chart's page loads: asked for once the page stands.
+      const { Chart: Library } = await import('./chartLibrary');
       if (!drawn.current) await whenIdle();
       // Its own type: a figure in the type of a fallback would have to be drawn twice.
       await document.fonts.ready;

@@ -1,13 +1,12 @@
 import { toldFailure } from '@/app/api/jsonBody';
 import { uploadIdFrom } from '@/app/uploadId';
-import { isFromElsewhere } from '@/app/sameOrigin';
+import { refusal } from '@/app/whoMayAsk';
 import { takeFile, UploadRefused } from '@/lab/uploads';
 
 /** One file of an upload, its bytes as the body. Streamed: never more than a megabyte of it is in memory. */
 export async function PUT(request: Request, { params }: { params: Promise<{ upload: string }> }) {
-  if (isFromElsewhere(request.headers)) {
-    return Response.json({ message: 'Refused: the request comes from another site.' }, { status: 403 });
-  }
+  const no = refusal(request);
+  if (no) return no;
   const path = new URL(request.url).searchParams.get('path') ?? '';
   if (path === '' || path.length > 1000 || !request.body) {
     return Response.json({ message: path ? `${path} is empty.` : 'A file needs a name.' }, { status: 422 });

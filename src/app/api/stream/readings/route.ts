@@ -1,8 +1,13 @@
 import { toldFailure } from '@/app/api/jsonBody';
+import { isOurHost, isOurWrite } from '@/app/whoMayAsk';
 import { isPushToken, PushRefused, takePushed } from '@/lab/bench/takePushed';
 
 /** Readings that a program pushes: newline-ended JSON, with the lab's token as `Authorization: Bearer …`. */
 export async function POST(request: Request) {
+  // A program has no page of ours; a browser that carries another site's page here is refused.
+  const from = request.headers.get('origin');
+  if (!isOurHost(request.headers) || (from !== null && !isOurWrite(request.headers)))
+    return Response.json({ message: 'Refused: the request comes from another site.' }, { status: 403 });
   try {
     const token = /^Bearer (.+)$/.exec(request.headers.get('authorization') ?? '')?.[1] ?? '';
     if (!(await isPushToken(token)))

@@ -1,0 +1,87 @@
+/**
+ * What a bench can have, in one place: requests, forms, bundles and logs are all held to these. A value outside is a
+ * slip or an attack, and the sums behind a page are no place to find that out.
+ */
+export const BOUNDS = {
+  levelDb: { min: -20, max: 160, name: 'a level', unit: 'dB' },
+  temperatureC: { min: -40, max: 200, name: 'a temperature', unit: '°C' },
+  powerW: { min: 0, max: 5000, name: 'a power', unit: 'W' },
+  limitC: { min: 30, max: 150, name: 'a temperature limit', unit: '°C' },
+  distanceCm: { min: 1, max: 1000, name: 'a distance', unit: 'cm' },
+  windowS: { min: 10, max: 21_600, name: 'a settled window', unit: 's' },
+  speedRpm: { min: 0, max: 60_000, name: 'a speed', unit: 'rpm' },
+  dutyPct: { min: 0, max: 100, name: 'a duty', unit: '%' },
+  clockMhz: { min: 0, max: 100_000, name: 'a clock', unit: 'MHz' },
+  /** Seconds of a log's clock: as large as a count of seconds since 1970 that has a meaning. */
+  timeS: { min: -1e7, max: 1e11, name: 'a time', unit: 's' },
+  doubtK: { min: 0, max: 50, name: 'a doubt', unit: 'K' },
+  heightMm: { min: 1, max: 2000, name: 'a height', unit: 'mm' },
+  clearanceMm: { min: 0, max: 1000, name: 'a clearance', unit: 'mm' },
+  price: { min: 0, max: 1_000_000, name: 'a price', unit: '' },
+  fanCount: { min: 0, max: 100, name: 'a number of fans', unit: '' },
+  count: { min: 1, max: 1000, name: 'a count', unit: '' },
+} as const satisfies Record<string, { min: number; max: number; name: string; unit: string }>;
+
+export type Bound = keyof typeof BOUNDS;
+
+/** Lists and texts. */
+export const MOST = {
+  loads: 20,
+  text: 1000,
+  title: 300,
+  entries: 1000,
+  runs: 50_000,
+  columns: 500,
+  /** Characters of a physical line of any file. */
+  line: 1_000_000,
+  /** Problems that are listed; how many more there are is said. */
+  problems: 300,
+  jsonDepth: 24,
+  files: 20_000,
+} as const;
+
+/** What is wrong with a number, in words that say what was expected; null where it can be. NaN cannot. */
+export function outOfBounds(bound: Bound, value: number): string | null {
+  const { min, max, name, unit } = BOUNDS[bound];
+  if (value >= min && value <= max) return null;
+  const shown = (of: number) => (Math.abs(of) >= 1e6 ? of.toExponential() : String(of));
+  return `${name} lies between ${shown(min)} and ${shown(max)}${unit && ` ${unit}`}`;
+}
+
+/** Lone halves of a surrogate pair: no text, and no database takes them. */
+const LONE_SURROGATE = /[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/;
+
+/** What is wrong with a text; null where it can be kept. */
+export function unfitText(text: string, most: number = MOST.text): string | null {
+  if (text.length > most) return `longer than ${most} characters`;
+  if (text.includes('\0')) return 'holds a zero character';
+  return LONE_SURROGATE.test(text) ? 'holds half a character' : null;
+}
+
+/** Names that would reach into the language itself. */
+const FORBIDDEN_KEYS = new Set(['__proto__', 'constructor', 'prototype']);
+
+/**
+ * What is wrong with the shape of a parsed JSON value: too deep, a text that cannot be kept, a key that reaches into the
+ * language; null where nothing is. Walks without recursion, so that depth itself cannot hurt.
+ */
+export function unfitJson(value: unknown, mostText: number = 200_000): string | null {
+  const waiting: { value: unknown; depth: number }[] = [{ value, depth: 1 }];
+  for (let next = waiting.pop(); next; next = waiting.pop()) {
+    const { value: at, depth } = next;
+    if (typeof at === 'string') {
+      const wrong = unfitText(at, mostText);
+      if (wrong) return `a text ${wrong}`;
+    }
+    if (typeof at === 'number' && !Number.isFinite(at)) return 'a number that is not finite';
+    if (typeof at !== 'object' || at === null) continue;
+    if (depth > MOST.jsonDepth) return `nested deeper than ${MOST.jsonDepth} levels`;
+    for (const key of Object.keys(at)) {
+      if (FORBIDDEN_KEYS.has(key)) return `a part named “${key}”`;
+      const wrong = unfitText(key, MOST.text);
+      if (wrong) return `the name of a part ${wrong}`;
+    }
+    for (const inner of Object.values(at)) waiting.push({ value: inner, depth: depth + 1 });
+  }
+  return null;
+}
