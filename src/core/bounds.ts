@@ -59,7 +59,7 @@ export function unfitText(text: string, most: number = MOST.text): string | null
 }
 
 /** Names that would reach into the language itself. */
-const FORBIDDEN_KEYS = new Set(['__proto__', 'constructor', 'prototype']);
+const FORBIDDEN_KEYS = new Set([...Object.getOwnPropertyNames(Object.prototype), 'prototype', 'toJSON']);
 
 /**
  * What is wrong with the shape of a parsed JSON value: too deep, a text that cannot be kept, a key that reaches into the

@@ -1,9 +1,9 @@
-import { boolean, number, object, string, type Schema } from 'yup';
+import { boolean, object, string, type Schema } from 'yup';
 import { QUESTIONS, type Question } from '@/core/brief/questions';
 import { PRODUCT_KINDS, type ProductKind } from '@/core/lineUp/product';
 import type { SheetKind } from '@/database/sheets';
 import { briefSheet } from '@/formats/sheets/briefSheet';
-import { finite, text } from '@/formats/sheets/fields';
+import { finite, maybeText, text, whole } from '@/formats/sheets/fields';
 import { entrySheet, productSheet, sampleSheet } from '@/formats/sheets/lineUpSheets';
 import { planSheet } from '@/formats/sheets/planSheet';
 import { rigBookSheet, rigSetupSheet } from '@/formats/sheets/rigSheets';
@@ -23,9 +23,9 @@ const who = () => text(100).default('reviewer');
 /** The kind of a sheet that can be written and the schema of an edit of it; null for any other name. */
 export function editableSheet(name: string) {
   const kind = name as SheetKind;
-  const body = EDITABLE[kind];
+  const body = Object.hasOwn(EDITABLE, kind) ? EDITABLE[kind] : undefined;
   if (!body) return null;
-  const version = finite().integer().min(0).required();
+  const version = whole().required();
   return { kind, edit: object({ who: who(), reason: text(1000), version, body: body.required() }) };
 }
 
@@ -35,7 +35,7 @@ export const newRoundUp = object({
   question: string<Question>()
     .oneOf(QUESTIONS.map((of) => of.value))
     .required(),
-  rigRevisionId: number().integer().nullable().default(null),
+  rigRevisionId: whole().nullable().default(null),
   rigName: text(100).when('rigRevisionId', ([id], schema) =>
     id === null ? schema.min(1, 'the rig needs a name') : schema,
   ),
@@ -52,7 +52,7 @@ export const newEntry = object({
 
 export const newVariant = object({
   who: who(),
-  entryId: finite().integer().required(),
+  entryId: whole().required(),
   variant: string<'lab-fan' | 'second-fan'>().oneOf(['lab-fan', 'second-fan']).required(),
   fanName: text(200).when('variant', ([variant], schema) =>
     variant === 'lab-fan' ? schema.min(1, 'which fan is the lab’s?') : schema,
@@ -65,23 +65,23 @@ export const entryChange = object({
   remove: boolean().default(false),
   restore: object({
     code: text(300).min(1),
-    position: finite().integer().min(0).required(),
+    position: whole().required(),
     isControl: boolean().required(),
   }).default(undefined),
   isControl: boolean(),
-  sample: string().trim().min(1, 'the sample needs a label').max(100),
+  sample: maybeText(100).min(1, 'the sample needs a label'),
 }).noUnknown();
 
 export const rigEdit = object({
   who: who(),
   reason: text(1000),
-  seenId: finite().integer().required(),
+  seenId: whole().required(),
   /** A change by somebody else was shown, and this one is meant all the same. */
   over: boolean().default(false),
   setup: rigSetupSheet.required(),
 }).noUnknown();
 
-export const rigChoice = object({ rigRevisionId: finite().integer().required() }).noUnknown();
+export const rigChoice = object({ rigRevisionId: whole().required() }).noUnknown();
 
 export const newMethod = object({
   name: text(100).min(1, 'the method needs a name'),

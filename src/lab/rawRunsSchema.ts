@@ -1,15 +1,13 @@
 import { array, boolean, object, type InferType } from 'yup';
 import { MOST } from '@/core/bounds';
-import { bounded, counted, finite, text } from '@/formats/sheets/fields';
+import { bounded, counted, text, whole } from '@/formats/sheets/fields';
 
 /** A reviewer's plan for raw logs: how they join, where they are cut, and where the runs go. */
 export const rawRunsPlan = object({
   who: text(100).default('reviewer'),
   /** Only look: nothing is written. */
   dryRun: boolean().default(true),
-  logs: array(
-    object({ fileId: finite().integer().required(), offsetS: bounded('timeS').required() }).noUnknown(),
-  )
+  logs: array(object({ fileId: whole().required(), offsetS: bounded('timeS').required() }).noUnknown())
     .min(1, 'no logs')
     .max(20)
     .required(),
@@ -37,7 +35,7 @@ export const rawRunsPlan = object({
     .max(500)
     .required(),
   target: object({
-    roundUpId: finite().integer().nullable().default(null),
+    roundUpId: whole().nullable().default(null),
     title: text(MOST.title).default(''),
     rigName: text(200).default('Bench'),
     enclosure: text(40).default('open'),

@@ -1,7 +1,7 @@
 import { array, boolean, object, type InferType } from 'yup';
 
 import { BOUNDS, MOST } from '@/core/bounds';
-import { bounded, counted as countedField, finite, maybeText as text } from '@/formats/sheets/fields';
+import { bounded, counted as countedField, maybeText as text, whole } from '@/formats/sheets/fields';
 
 const counted = () => countedField(BOUNDS.count.max);
 
@@ -33,7 +33,7 @@ export const runChanges = object({
 export const runEdit = object({
   who: text(100).default('reviewer'),
   /** The version that the reviewer saw. */
-  version: finite().integer().required(),
+  version: whole().required(),
   changes: runChanges.required(),
   /** The reviewer was asked, and means it. */
   sure: boolean().default(false),
@@ -45,8 +45,8 @@ export const runEdits = object({
   sure: boolean().default(false),
   edits: array(
     object({
-      run: finite().integer().min(1).required(),
-      version: finite().integer().required(),
+      run: whole(1).required(),
+      version: whole().required(),
       changes: runChanges.required(),
     }).noUnknown(),
   )

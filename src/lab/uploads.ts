@@ -1,3 +1,4 @@
+import { unfitText } from '@/core/bounds';
 import { inTransaction, withDatabase } from '@/database/pool';
 import {
   completeFile,
@@ -11,6 +12,8 @@ import {
   uploadSize,
   type UploadedFile,
 } from '@/database/uploads';
+import { insidePath } from '@/formats/bundle/bundleFiles';
+import { Refused } from './refusal';
 
 const CHUNK_BYTES = 1 << 20;
 const MOST_FILES = 20_000;
@@ -33,10 +36,14 @@ export async function takeFile(
   path: string,
   body: AsyncIterable<Uint8Array>,
 ): Promise<number> {
+  // As for a zip: what leads out of the folder would stand so in every export.
+  const inside = unfitText(path) === null ? insidePath(path) : null;
+  if (inside === null)
+    throw new Refused('The name of the file leads out of its folder, or is none that can be kept.');
   const held = await withDatabase((db) => uploadSize(db, uploadId));
   if (!held) throw new UploadRefused('This upload is not there any more: choose the files again.');
   if (held.files >= MOST_FILES) throw new UploadRefused(`More than ${MOST_FILES} files.`);
-  const fileId = await withDatabase((db) => insertUploadFile(db, uploadId, path));
+  const fileId = await withDatabase((db) => insertUploadFile(db, uploadId, inside));
   let waiting: Uint8Array[] = [];
   let waitingBytes = 0;
   let seq = 0;

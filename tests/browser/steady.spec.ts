@@ -109,6 +109,7 @@ test('a full disk is told plainly, and the run stays as it was', async () => {
   ]);
   const large = await ask(`${app.url}/api/round-ups/${roundUpId}/runs/${run!.id}`, {
     method: 'PATCH',
+    headers: { 'content-type': 'application/json' },
     body: 'x'.repeat(300_000),
   });
   expect(large.status).toBe(413);

@@ -13,7 +13,10 @@ export interface Application {
 
 /** A request as the application's own pages send it: writes say where they come from. */
 export const ask = (url: string, init: RequestInit = {}): Promise<Response> =>
-  fetch(url, { ...init, headers: { origin: new URL(url).origin, ...(init.headers as Record<string, string>) } });
+  fetch(url, {
+    ...init,
+    headers: { origin: new URL(url).origin, ...(init.headers as Record<string, string>) },
+  });
 
 async function freePort(): Promise<number> {
   return new Promise((resolve) => {

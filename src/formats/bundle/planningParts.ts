@@ -1,4 +1,4 @@
-import { array, date, number, object, ValidationError, type Schema } from 'yup';
+import { array, date, object, ValidationError, type Schema } from 'yup';
 import type { Brief } from '@/core/brief/brief';
 import type { Entry } from '@/core/lineUp/entry';
 import type { Product } from '@/core/lineUp/product';
@@ -8,7 +8,7 @@ import type { RigBook } from '@/core/rig/instrument';
 import type { RigSetup } from '@/core/rig/rigSetup';
 import type { Problem } from '../problem';
 import { briefSheet } from '../sheets/briefSheet';
-import { text } from '../sheets/fields';
+import { text, whole } from '../sheets/fields';
 import { entrySheet, productSheet, sampleSheet } from '../sheets/lineUpSheets';
 import { planSheet } from '../sheets/planSheet';
 import { rigBookSheet, rigSetupSheet } from '../sheets/rigSheets';
@@ -51,7 +51,7 @@ export const NO_PARTS: PlanningParts = {
 
 const revisions = array(
   object({
-    revision: number().integer().min(1).required(),
+    revision: whole(1).required(),
     startedAt: date().required('a time was expected'),
     reason: text(1000),
     setup: rigSetupSheet.required(),

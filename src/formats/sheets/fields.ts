@@ -4,7 +4,8 @@ import { BOUNDS, outOfBounds, unfitText, type Bound } from '@/core/bounds';
 /** A text that can be kept, or nothing; lists, objects and numbers are no text, and none is made of them. */
 export const maybeText = (most = 400) =>
   string()
-    .trim()
+    // Not yup's own: it would call trim on lists too.
+    .transform((value: unknown) => (typeof value === 'string' ? value.trim() : value))
     .test('text', 'a text was expected', (_, { originalValue }) =>
       ['string', 'undefined'].includes(typeof originalValue as string),
     )
@@ -37,6 +38,13 @@ export const bounded = (bound: Bound) =>
     const wrong = value === undefined || value === null ? null : outOfBounds(bound, value);
     return wrong === null || createError({ message: wrong });
   });
+
+/** A whole number as the database counts, from `min`. */
+export const whole = (min = 0) =>
+  finite()
+    .integer('a whole number was expected')
+    .min(min)
+    .max(2 ** 31 - 1, 'over ${max}');
 
 export const measure = (most = 100_000) =>
   finite().min(0, 'cannot be negative').max(most, 'over ${max}').nullable().default(null);

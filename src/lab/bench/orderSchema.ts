@@ -1,5 +1,5 @@
 import { object, string, type InferType } from 'yup';
-import { finite, text } from '@/formats/sheets/fields';
+import { finite, text, whole } from '@/formats/sheets/fields';
 
 const ORDERS = ['start', 'confirm', 'overrule', 'abort', 'note', 'remount', 'stands', 'speed'] as const;
 
@@ -22,10 +22,10 @@ export const orderSchema = object({
         : schema,
   ),
   /** Of an overrule: which point of the mount it is for. */
-  at: finite().integer().min(0).default(0),
+  at: whole().default(0),
   entry: text(300),
-  mount: finite().integer().min(0).default(0),
-  tries: finite().integer().min(0).default(0),
+  mount: whole().default(0),
+  tries: whole().default(0),
   speed: finite().min(1, 'the bench clock runs at 1 to 120').max(120, 'the bench clock runs at 1 to 120').default(1),
 }).noUnknown(); // prettier-ignore
 

@@ -5,7 +5,12 @@ import { QUANTITIES, UNITS, type Quantity, type Unit } from '@/core/channels/qua
 import { describeLog } from '@/lab/describeLog';
 
 const request = object({
-  fileId: number().strict().integer().required(),
+  fileId: number()
+    .strict()
+    .integer()
+    .min(1)
+    .max(2 ** 31 - 1)
+    .required(),
   columns: array(
     object({
       quantity: mixed<Quantity>()

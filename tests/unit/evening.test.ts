@@ -1,5 +1,12 @@
 import { seededChance } from '@/simulator/random';
-import { piecesFor, placeSeries, proposedClocks, proposedCuts, roomAlone, type BroughtLog } from './evening';
+import {
+  piecesFor,
+  placeSeries,
+  proposedClocks,
+  proposedCuts,
+  roomAlone,
+  type BroughtLog,
+} from '@/stages/bring/evening';
 
 type Column = [quantity: string, valueAt: (t: number) => number];
 

@@ -1,0 +1,98 @@
+import fc from 'fast-check';
+import { bracketSentences } from '@/core/ranking/bracketSentences';
+import { tiesOf, ties } from '@/core/ranking/ties';
+
+/** Risen values in order, and a difference that tells each pair apart, which may be another for each pair. */
+const order = fc
+  .array(fc.record({ stepK: fc.double({ min: 0, max: 2, noNaN: true }), halfK: fc.double({ min: 0.05, max: 2, noNaN: true }) }), {
+    minLength: 1,
+    maxLength: 12,
+  })
+  .map((of) => {
+    let riseK = 40;
+    return of.map(({ stepK, halfK }) => ({ riseK: (riseK += stepK), halfK }));
+  }); // prettier-ignore
+
+function laid(of: { riseK: number; halfK: number }[]) {
+  const gap = (i: number, j: number) => Math.abs(of[i]!.riseK - of[j]!.riseK);
+  const critical = (i: number, j: number) => Math.hypot(of[i]!.halfK, of[j]!.halfK);
+  return { result: tiesOf(of.length, gap, critical), told: (i: number, j: number) => gap(i, j) >= critical(i, j) };
+} // prettier-ignore
+
+test('a place is a range: one more than the surely better, to all less the surely worse', () => {
+  fc.assert(
+    fc.property(order, (of) => {
+      const { result, told } = laid(of);
+      of.forEach((_, i) => {
+        let better = 0;
+        let worse = 0;
+        for (let j = 0; j < of.length; j += 1) {
+          if (j < i && told(i, j)) better += 1;
+          if (j > i && told(i, j)) worse += 1;
+        }
+        expect(result.placeFrom[i]).toBe(better + 1);
+        expect(result.placeTo[i]).toBe(of.length - worse);
+        expect(result.placeFrom[i]!).toBeLessThanOrEqual(i + 1);
+        expect(result.placeTo[i]!).toBeGreaterThanOrEqual(i + 1);
+      });
+    }),
+  );
+});
+
+test('brackets hold no two that are told apart, none lies in another, and every tied neighbour is in one', () => {
+  fc.assert(
+    fc.property(order, (of) => {
+      const { result, told } = laid(of);
+      const spans = result.brackets.map(({ better, worse }) => [better - 1, worse - 1] as const);
+      for (const [from, to] of spans) {
+        expect(to).toBeGreaterThan(from);
+        for (let i = from; i <= to; i += 1) for (let j = i + 1; j <= to; j += 1) expect(told(i, j)).toBe(false);
+      }
+      spans.forEach(([from, to], k) => {
+        const next = spans[k + 1];
+        if (next) expect(next[0] > from && next[1] > to).toBe(true);
+      });
+      for (let i = 0; i + 1 < of.length; i += 1)
+        if (!told(i, i + 1)) expect(spans.some(([from, to]) => from <= i && i + 1 <= to)).toBe(true);
+      for (const { worse, end } of result.brackets) {
+        if (worse === of.length) expect(end).toBeNull();
+        else expect(told(end!.better - 1, end!.worse - 1) && end!.worse === worse + 1).toBe(true);
+      }
+    }),
+  );
+}); // prettier-ignore
+
+test('a chain of small steps: neighbours tie, the ends do not, and both brackets say where they end', () => {
+  const half = { from: 'passes' as const, freedom: Infinity };
+  const one = (riseK: number, sharedK = 0) => ({ riseK, sharedK, doubt: [{ ...half, varianceK2: 0.09 }] });
+  const chain = ties([one(40), one(40.9), one(41.8)]);
+  expect(chain.placeFrom).toEqual([1, 1, 2]);
+  expect(chain.placeTo).toEqual([2, 3, 3]);
+  expect(chain.groups).toEqual([1, 1, 2]);
+  expect(chain.brackets.map(({ better, worse }) => [better, worse])).toEqual([[1, 2], [2, 3]]); // prettier-ignore
+  expect(bracketSentences(chain.brackets[0]!, ['Alisio', 'Bora', 'Cierzo'])).toEqual([
+    'Places 1 and 2 cannot be told apart: 0.9 K between them, and this test shows 1.0 K.',
+    'Alisio is better than Cierzo: 1.8 K apart, 1.0 K wanted.',
+  ]);
+  // q(0.95; 3, ∞) is 3.314 in the tables: for two of u = 0.3 K, 3.314 · 0.3.
+  expect(chain.brackets[0]!.differenceK).toBeCloseTo(3.314 * 0.3, 3);
+});
+
+test('what all share is left out of a difference; what they do not share is not', () => {
+  const at = (riseK: number, sharedK: number) => ({ riseK, sharedK, doubt: [{ from: 'passes' as const, varianceK2: 0.01, freedom: Infinity }] });
+  const alike = ties([at(40, 0.8), at(40.6, 0.8)]);
+  expect(alike.placeTo).toEqual([1, 2]);
+  const unlike = ties([at(40, 0.2), at(40.6, 0.8)]);
+  expect(unlike.placeTo).toEqual([2, 2]);
+}); // prettier-ignore
+
+test('two figures that would read alike get a digit more, and another scale has its own unit', () => {
+  const bracket = { better: 2, worse: 4, apartK: 0.52, differenceK: 0.54, end: null };
+  expect(bracketSentences(bracket, [])).toEqual([
+    'Places 2 to 4 cannot be told apart: 0.52 K between them, and this test shows 0.54 K.',
+  ]);
+  const scale = { factor: 1 / 170, decimals: 3, unit: 'K/W' };
+  expect(bracketSentences({ ...bracket, differenceK: 1.7 }, [], scale)[0]).toContain(
+    '0.003 K/W between them, and this test shows 0.010 K/W',
+  );
+});
