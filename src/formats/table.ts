@@ -32,7 +32,9 @@ function parseRecords(file: string, text: string): ParsedRecord[] {
   } catch (error) {
     if (!(error instanceof CsvError)) throw error;
     const line = typeof error.lines === 'number' ? error.lines : undefined;
-    throw new UnusableInput({ file, line, message: `not a readable CSV table: ${error.message}` });
+    const why =
+      error.code === 'CSV_MAX_RECORD_SIZE' ? `a row is longer than ${MOST.line} characters` : error.message;
+    throw new UnusableInput({ file, line, message: `not a readable CSV table: ${why}` });
   }
 }
 
