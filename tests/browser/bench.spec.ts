@@ -78,6 +78,8 @@ test('nothing but the keyboard: a round-up is measured at the bench, and ranks a
       await page.getByLabel('Note for this run').fill('a lorry x outside');
       await page.keyboard.press('Enter');
       await expect(page.getByText('Note kept')).toBeVisible();
+      // Looked at once it stands, not while it fades in.
+      await expect(page.locator('[data-sonner-toast]').last()).toHaveCSS('opacity', '1');
       expect(await seriousFaults(page)).toEqual([]);
     }
     await expect(heading).toHaveText('Let it cool', { timeout: 150_000 });

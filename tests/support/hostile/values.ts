@@ -21,14 +21,17 @@ function deep(levels: number): unknown {
 
 type Place = { owner: Record<string, unknown> | unknown[]; key: string | number };
 
+/** Places deeper than this are not looked for: a value may be nested deeper than a stack is. */
+const DEEPEST = 12;
+
 /** Every place of a JSON value that can be put something else in. */
-function placesOf(value: unknown): Place[] {
-  if (typeof value !== 'object' || value === null) return [];
+function placesOf(value: unknown, depth = 0): Place[] {
+  if (typeof value !== 'object' || value === null || depth > DEEPEST) return [];
   const owner = value as Record<string, unknown>;
   const keys: (string | number)[] = Array.isArray(value) ? value.map((_, i) => i) : Object.keys(owner);
   return keys.flatMap((key) => [
     { owner, key },
-    ...placesOf((owner as Record<string | number, unknown>)[key]),
+    ...placesOf((owner as Record<string | number, unknown>)[key], depth + 1),
   ]);
 }
 
@@ -46,7 +49,7 @@ export function mutated(chance: Chance, sound: unknown): unknown {
     else if (what < 0.8) at[pick(chance, ['constructor', 'extra', 'toString', 'id'])] = pick(chance, HOSTILE);
     else if (what < 0.85) Object.defineProperty(owner, '__proto__', { value: { admin: true }, enumerable: true, writable: true, configurable: true });
     else if (what < 0.9) at[key] = Array.from({ length: pick(chance, [21, 400, 3000]) }, () => structuredClone(at[key]));
-    else if (what < 0.94) at[key] = deep(pick(chance, [10, 40, 2000]));
+    else if (what < 0.94) at[key] = deep(pick(chance, [10, 40, 500]));
     else if (typeof at[key] === 'number') at[key] = Number(at[key]) * pick(chance, [-1, 1000, 1e9, 0]);
     else at[key] = [at[key]];
   }
