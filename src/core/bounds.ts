@@ -27,7 +27,9 @@ export type Bound = keyof typeof BOUNDS;
 /** Lists and texts. */
 export const MOST = {
   loads: 20,
-  text: 1000,
+  /** Characters of a text typed by hand, and of a cell in a file: a change log joins several. */
+  text: 4000,
+  cell: 20_000,
   title: 300,
   entries: 1000,
   runs: 50_000,
@@ -53,7 +55,7 @@ const LONE_SURROGATE = /[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[
 
 /** What is wrong with a text; null where it can be kept. */
 export function unfitText(text: string, most: number = MOST.text): string | null {
-  if (text.length > most) return `longer than ${most} characters`;
+  if (text.length > most) return `is longer than ${most} characters`;
   if (text.includes('\0')) return 'holds a zero character';
   return LONE_SURROGATE.test(text) ? 'holds half a character' : null;
 }

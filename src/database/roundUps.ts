@@ -1,4 +1,3 @@
-import { variantNames } from '@/core/lineUp/variantNames';
 import type { Queryable } from './pool';
 
 export interface RoundUpSummary {
@@ -25,11 +24,9 @@ export interface RoundUp {
   referenceAmbientC: number;
 }
 
-export interface CitedEntry {
+export interface CitedRow {
   entryId: number;
   entry: string;
-  /** As pages call it: variants of one product have names of their own. */
-  product: string;
   /** The product's own name, or its cover. */
   productName: string;
   maker: string;
@@ -40,6 +37,9 @@ export interface CitedEntry {
   heightMm: number | null;
   memoryClearanceMm: number | null;
   isControl: boolean;
+  covered: boolean;
+  /** Label of its sample; empty where none is named. */
+  sample: string;
 }
 
 export async function listRoundUps(db: Queryable): Promise<RoundUpSummary[]> {
@@ -74,8 +74,8 @@ export async function getRoundUp(db: Queryable, id: number): Promise<RoundUp | n
   return rows[0] ?? null;
 }
 
-export async function listCitedEntries(db: Queryable, roundUpId: number): Promise<CitedEntry[]> {
-  const { rows } = await db.query<CitedEntry & { covered: boolean; sample: string }>(
+export async function listCitedEntries(db: Queryable, roundUpId: number): Promise<CitedRow[]> {
+  const { rows } = await db.query<CitedRow>(
     `SELECT e.id AS "entryId", c.code AS entry, coalesce(nullif(e.cover_name, ''), p.name) AS "productName",
             e.cover_name <> '' AS covered, coalesce(s.label, '') AS sample,
             CASE WHEN e.cover_name = '' THEN p.maker ELSE '' END AS maker, p.kind, e.fans,
@@ -90,10 +90,7 @@ export async function listCitedEntries(db: Queryable, roundUpId: number): Promis
      ORDER BY c.position`,
     [roundUpId],
   );
-  const names = variantNames(
-    rows.map(({ productName, covered, fans, sample }) => ({ name: productName, covered, fans, sample })),
-  );
-  return rows.map(({ covered: _, sample: __, ...row }, i) => ({ ...row, product: names[i]! }));
+  return rows;
 }
 
 export interface NewRoundUp {

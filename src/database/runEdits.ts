@@ -1,3 +1,4 @@
+import type { DeletedRun } from '@/core/runs/deletedRun';
 import type { Queryable } from './pool';
 
 /** Columns of a run that can be changed by hand. */
@@ -148,33 +149,17 @@ export async function entryCodes(db: Queryable, roundUpId: number): Promise<Map<
   return new Map(rows.map((row) => [row.id, row.code]));
 }
 
-export interface DeletedRun {
-  id: number;
-  label: string;
-  entry: string;
-  product: string;
-  loadW: number;
-  loadName: string;
-  gpuLoadW: number;
-  setting: string;
-  mount: number;
-  pass: number;
-  note: string;
-  version: number;
-  deletedAt: Date;
-}
-
-/** Runs of a round-up that were deleted, the last first: they stay in the lab and can be brought back. */
-export async function listDeletedRuns(db: Queryable, roundUpId: number): Promise<DeletedRun[]> {
-  const { rows } = await db.query<DeletedRun>(
-    `SELECT u.id, u.label, c.code AS entry, coalesce(nullif(e.cover_name, ''), p.name) AS product, u.load_w AS "loadW",
-            u.load_name AS "loadName", u.gpu_load_w AS "gpuLoadW", u.setting, u.mount, u.pass, u.note, u.version,
-            u.deleted_at AS "deletedAt"
+/** Runs of a round-up that were deleted, the last first, with the codes of their entries. */
+export async function listDeletedRuns(
+  db: Queryable,
+  roundUpId: number,
+): Promise<Omit<DeletedRun, 'product'>[]> {
+  const { rows } = await db.query<Omit<DeletedRun, 'product'>>(
+    `SELECT u.id, u.label, c.code AS entry, u.load_w AS "loadW", u.load_name AS "loadName", u.gpu_load_w AS "gpuLoadW",
+            u.setting, u.mount, u.pass, u.version, u.deleted_at AS "deletedAt"
      FROM round_ups r
      JOIN round_up_entries c ON c.round_up_id = r.id
-     JOIN entries e ON e.id = c.entry_id
-     JOIN products p ON p.id = e.product_id
-     JOIN runs u ON u.entry_id = e.id AND u.rig_revision_id = r.rig_revision_id AND u.deleted_at IS NOT NULL
+     JOIN runs u ON u.entry_id = c.entry_id AND u.rig_revision_id = r.rig_revision_id AND u.deleted_at IS NOT NULL
      WHERE r.id = $1 ORDER BY u.deleted_at DESC, u.id DESC`,
     [roundUpId],
   );

@@ -1,5 +1,5 @@
 import { stringify } from 'csv-stringify/sync';
-import type { CitedEntry } from '@/database/roundUps';
+import type { CitedEntry } from './citedEntries';
 import { safeText } from '@/formats/safeText';
 import type { LoadCurves } from './roundUpView';
 

@@ -26,6 +26,8 @@ export type EditResult =
   | { saved: false; why: 'asked'; asked: string[] }
   | { saved: false; why: 'refused'; message: string };
 
+type NotSavedResult = Exclude<EditResult, { saved: true }>;
+
 /** Names of the changed things in the change log, as a reviewer calls them. */
 const NAMES: Partial<Record<keyof RunColumns, string>> = {
   entry_id: 'entry',
@@ -97,7 +99,8 @@ function onlyChanged(before: LockedRun, columns: Partial<RunColumns>): Partial<R
 }
 
 /** Refused changes roll back: thrown inside the transaction, told outside. */
-async function refusable(work: () => Promise<EditResult>): Promise<EditResult> {
+/** What the work came to, or why nothing of it was saved. */
+async function refusable<T extends { saved: true }>(work: () => Promise<T>): Promise<T | NotSavedResult> {
   try {
     return await work();
   } catch (error) {
@@ -137,7 +140,7 @@ async function askedOf(
 
 /** Ends the transaction with what is told. */
 class NotSaved extends Error {
-  constructor(readonly result: Exclude<EditResult, { saved: true }>) {
+  constructor(readonly result: NotSavedResult) {
     super(result.why);
   }
 }
@@ -183,13 +186,15 @@ async function editOne(db: Queryable, roundUpId: number, runId: number, edit: Ru
  */
 export async function editRun(roundUpId: number, runId: number, edit: RunEdit): Promise<EditResult> {
   return refusable(() =>
-    inTransaction(async (db) => ({ saved: true, version: await editOne(db, roundUpId, runId, edit) })),
+    inTransaction(async (db) => ({
+      saved: true as const,
+      version: await editOne(db, roundUpId, runId, edit),
+    })),
   );
 }
 
 export type ManyResult =
-  | { saved: true; versions: number[] }
-  | { saved: false; run: number; result: Exclude<EditResult, { saved: true }> };
+  { saved: true; versions: number[] } | { saved: false; run: number; result: NotSavedResult };
 
 /** Changes several runs at once: all of them, or none and the first that stood in the way. */
 export async function editRuns(roundUpId: number, { who, sure, edits }: RunEdits): Promise<ManyResult> {
@@ -201,11 +206,10 @@ export async function editRuns(roundUpId: number, { who, sure, edits }: RunEdits
         at = edit.run;
         versions.push(await editOne(db, roundUpId, edit.run, { who, sure, ...edit }));
       }
-      return { saved: true as const, version: 0, versions };
+      return { saved: true as const, versions };
     }),
   );
-  if (!result.saved) return { saved: false, run: at, result };
-  return { saved: true, versions: (result as { versions: number[] } & typeof result).versions };
+  return result.saved ? result : { saved: false, run: at, result };
 }
 
 /** A run typed where there is no log: settled means by hand. */

@@ -10,19 +10,12 @@ import { findOrAddRigRevision, insertEntry } from '@/database/labEntries';
 import { inTransaction, withDatabase, type Queryable } from '@/database/pool';
 import { nextLabel } from '@/database/runEdits';
 import { insertRun, saveReduction } from '@/database/runs';
-import {
-  citeEntry,
-  getRoundUp,
-  insertRoundUp,
-  listCitedEntries,
-  nextPosition,
-  type CitedEntry,
-  type RoundUp,
-} from '@/database/roundUps';
+import { citeEntry, getRoundUp, insertRoundUp, nextPosition, type RoundUp } from '@/database/roundUps';
 import { insertTrace } from '@/database/traces';
 import { deleteUpload } from '@/database/uploads';
 import { toTrace, type Channel } from '@/formats/bundle/traceTable';
 import { BROUGHT } from './importBundle';
+import { citedEntries, type CitedEntry } from './citedEntries';
 import { codeOf } from './codeOf';
 import { collectChannels } from './collectChannels';
 import { rememberedMappings } from './describeLog';
@@ -163,13 +156,13 @@ async function writeRuns(
   return inTransaction(async (db) => {
     if (!(await deleteUpload(db, uploadId))) return null;
     const roundUp = await targetRoundUp(db, plan);
-    const cited = await listCitedEntries(db, roundUp.id);
-    const entryIds = new Map(cited.map((of) => [of.entry, of.entryId]));
+    const cited = await citedEntries(db, roundUp.id);
+    /** Entries that these runs brought along, by the name typed. */
+    const added = new Map<string, number>();
     const codes = new Set(cited.map((of) => of.entry));
     let position = await nextPosition(db, roundUp.id);
     for (const { plan: run, channels, noiseDb, reduction } of made) {
-      const known = meantEntry(run.entry, cited);
-      let entryId = known.entry ? entryIds.get(known.entry.entry) : entryIds.get(run.entry);
+      let entryId = meantEntry(run.entry, cited).entry?.entryId ?? added.get(run.entry);
       if (entryId === undefined) {
         const blank = {
           maker: '',
@@ -186,7 +179,7 @@ async function writeRuns(
         await citeEntry(db, { roundUpId: roundUp.id, entryId, code, position, isControl: false });
         position += 1;
         codes.add(code);
-        entryIds.set(run.entry, entryId);
+        added.set(run.entry, entryId);
       }
       const speeds = channelOf(channels, 'fan_rpm');
       const present = speeds ? Array.from(speeds).filter((value) => !isMissing(value)) : [];
@@ -258,7 +251,7 @@ export async function importRawRuns(uploadId: string, plan: RawRunsPlan): Promis
     ? { limitC: existing.rig.limitC, windowS: existing.windowS }
     : { limitC: target.limitC, windowS: target.windowS };
   const { channels, used } = await collectChannels(plan.logs, plan.runs, await rememberedMappings());
-  const cited = existing ? await withDatabase((db) => listCitedEntries(db, existing.id)) : [];
+  const cited = existing ? await withDatabase((db) => citedEntries(db, existing.id)) : [];
   const results = plan.runs.map((run, i) => {
     const { problem } = meantEntry(run.entry, cited);
     return problem

@@ -1,28 +1,12 @@
-import { viewVerdict } from './verdictView';
-
-/** Who leads a round-up at its own line and first load, for the first page. */
-export interface Leaders {
-  load: string;
-  /** First three of the order. */
-  first: {
-    entry: string;
-    product: string;
-    position: number;
-    placeFrom: number;
-    placeTo: number;
-    riseK: number;
-    interval95K: number;
-  }[];
-  /** Entries placed, and those that have no place there. */
-  placed: number;
-  notPlaced: number;
-}
+import type { Leaders } from '@/core/ranking/leaders';
+import { viewRoundUp } from './roundUpView';
+import { ownOrder } from './verdictView';
 
 /** Null where there is no such round-up. */
 export async function viewLeaders(roundUpId: number): Promise<Leaders | null> {
-  const verdict = await viewVerdict(roundUpId, {});
-  if (!verdict) return null;
-  const { view, chosen, ranking } = verdict;
+  const view = await viewRoundUp(roundUpId);
+  if (!view) return null;
+  const { chosen, ranking } = ownOrder(view);
   const at = new Map(view.entries.map((of, position) => [of.entry, { product: of.product, position }]));
   return {
     load: chosen.label,

@@ -1,7 +1,9 @@
+import { briefLoad } from '@/core/brief/brief';
 import { loadLabel } from '@/core/runs/load';
 import { withDatabase } from '@/database/pool';
-import { listCitedEntries, listRoundUps, type RoundUpSummary } from '@/database/roundUps';
+import { listRoundUps, type RoundUpSummary } from '@/database/roundUps';
 import { briefOf } from './briefView';
+import { citedEntries } from './citedEntries';
 
 export async function listLabRoundUps(): Promise<RoundUpSummary[]> {
   return withDatabase(listRoundUps);
@@ -12,13 +14,11 @@ export async function listLabTarget(
   roundUpId: number,
 ): Promise<{ entries: { entry: string; product: string }[]; loads: string[] }> {
   return withDatabase(async (db) => {
-    const entries = await listCitedEntries(db, roundUpId);
+    const entries = await citedEntries(db, roundUpId);
     const brief = await briefOf(db, roundUpId);
     return {
       entries: entries.map(({ entry, product }) => ({ entry, product })),
-      loads: (brief?.body.loads ?? []).map((of) =>
-        loadLabel({ loadW: of.watts, loadName: of.program, gpuLoadW: of.gpuWatts }),
-      ),
+      loads: (brief?.body.loads ?? []).map((of) => loadLabel(briefLoad(of))),
     };
   });
 }

@@ -1,7 +1,8 @@
+import type { DeletedRun } from '@/core/runs/deletedRun';
 import { packRows, type LogbookRow } from '@/core/runs/logbookRow';
 import { loadParam } from '@/core/runs/loadParam';
 import { withDatabase } from '@/database/pool';
-import { listDeletedRuns, type DeletedRun } from '@/database/runEdits';
+import { listDeletedRuns } from '@/database/runEdits';
 import { onceFor } from './keptWhileUnwritten';
 import { notedRuns, type RoundUpView } from './roundUpView';
 
@@ -39,7 +40,9 @@ function rowsOf(view: RoundUpView): LogbookRow[] {
 /** The logbook's rows as one text, made once. */
 export const packedLogbook = onceFor((view: RoundUpView) => packRows(rowsOf(view)));
 
-/** Runs of a round-up that were deleted: they stay in the lab. */
-export function deletedRuns(roundUpId: number): Promise<DeletedRun[]> {
-  return withDatabase((db) => listDeletedRuns(db, roundUpId));
+/** Runs that were deleted, by the names that pages give their entries. */
+export async function deletedRuns({ roundUp, entries }: RoundUpView): Promise<DeletedRun[]> {
+  const names = new Map(entries.map((of) => [of.entry, of.product]));
+  const runs = await withDatabase((db) => listDeletedRuns(db, roundUp.id));
+  return runs.map((run) => ({ ...run, product: names.get(run.entry)! }));
 }

@@ -4,18 +4,8 @@ import { questionOf } from '@/core/brief/questions';
 import { choiceOf } from '@/core/brief/schools';
 import type { InstrumentDoubt } from '@/core/rig/instrumentDoubt';
 import type { LabRun } from '@/core/runs/labRun';
+import { plural, span } from '@/core/words';
 import type { RoundUp } from '@/database/roundUps';
-
-function count(n: number, one: string, many = `${one}s`): string {
-  return `${n} ${n === 1 ? one : many}`;
-}
-
-function range(values: readonly number[], decimals: number): string {
-  const present = values.filter((value) => !Number.isNaN(value));
-  const low = Math.min(...present).toFixed(decimals);
-  const high = Math.max(...present).toFixed(decimals);
-  return low === high ? low : `${low} to ${high}`;
-}
 
 /** The method in sentences, made from what was really measured at one load, in the words of the question. */
 export function methodSentences(
@@ -33,14 +23,13 @@ export function methodSentences(
     `${what}: ${many} at ${at.label} on ${bench} (${rig.name}, revision ${rig.revision}), compared at equal noise: ${at.lineDb.toFixed(1)} dB(A) at ${rig.meterDistanceCm} cm, with the room's own noise taken off by energy.`,
     `Each figure is the mean rise of the die over room air in the last ${Math.round(windowS / 60)} min of a settled soak, ${restated}; between fan settings it is interpolated, never beyond them.`,
   ];
-  if (counting.length > 0) {
+  const done = methodDone({ loads: [] }, at.runs, of.entries);
+  if (done) {
     const mounts = new Set(counting.map((run) => `${run.entry}|${run.mount}`)).size;
-    const entries = new Set(counting.map((run) => run.entry)).size;
     sentences.push(
-      `${count(counting.length, 'run')} over ${count(mounts, 'mount')} of ${count(entries, 'entry', 'entries')}; the room stood at ${range(counting.map((run) => run.reduction.ambientMeanC), 1)} °C and ${range(counting.map((run) => run.floorDb), 1)} dB(A).`,
+      `${plural(done.runs, 'run')} over ${plural(mounts, 'mount')} of ${plural(done.measured, 'entry', 'entries')}; the room stood at ${span(done.roomC, 1)} °C and ${span(done.floorDba, 1)} dB(A).`,
     );
   }
-  const done = methodDone({ loads: [] }, at.runs, of.entries);
   const departed = done ? departures(brief, done) : [];
   if (departed.length > 0) sentences.push(`Otherwise than planned: ${departed.join('; ')}.`);
   sentences.push(

@@ -12,7 +12,7 @@ import { settingMeans } from '@/core/curves/settingMeans';
 import { labRunPoint, type LabRun } from '@/core/runs/labRun';
 import { groupBy } from '@/core/statistics/groupBy';
 import { ASSUMED_SPREAD_K } from '@/core/uncertainty/settingSpread';
-import type { Brief } from '@/core/brief/brief';
+import { briefLoad, type Brief } from '@/core/brief/brief';
 import { listSkipped } from '@/database/bench';
 import { withDatabase } from '@/database/pool';
 import { readSheet, type KeptSheet } from '@/database/sheets';
@@ -83,8 +83,7 @@ function planEntry(
   };
 }
 
-const loadKeyOf = (load: Brief['loads'][number]) =>
-  loadLabel({ loadW: load.watts, loadName: load.program, gpuLoadW: load.gpuWatts });
+const loadKeyOf = (load: Brief['loads'][number]) => loadLabel(briefLoad(load));
 
 /** A plan of defaults: passes and mounts from the brief, the settings that were run, from the day given. */
 function blankPlan(brief: Brief, runs: readonly LabRun[], today: string): PlanSheet {

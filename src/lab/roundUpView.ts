@@ -1,6 +1,6 @@
 import { labRunPoint, type LabRun } from '@/core/runs/labRun';
 import { entryCurves, type EntryCurve } from '@/core/curves/entryCurve';
-import type { Brief } from '@/core/brief/brief';
+import { briefLoad, type Brief } from '@/core/brief/brief';
 import type { RigBook } from '@/core/rig/instrument';
 import { instrumentDoubt, type InstrumentDoubt } from '@/core/rig/instrumentDoubt';
 import { groupBy } from '@/core/statistics/groupBy';
@@ -9,7 +9,8 @@ import { isFlagged, runState, whatToKnow, type RunState } from '@/core/runs/runS
 import { runFlags } from '@/core/flags/runFlags';
 import { inTransaction, withDatabase, type Queryable } from '@/database/pool';
 import { listUnreducedRuns } from '@/database/runEdits';
-import { getRoundUp, listCitedEntries, type CitedEntry, type RoundUp } from '@/database/roundUps';
+import { getRoundUp, type RoundUp } from '@/database/roundUps';
+import { citedEntries, type CitedEntry } from './citedEntries';
 import { listRuns } from '@/database/runs';
 import { readSheet } from '@/database/sheets';
 import { briefOf } from './briefView';
@@ -42,17 +43,13 @@ async function readRoundUp(db: Queryable, id: number): Promise<RoundUpView | nul
   for (const runId of await listUnreducedRuns(db, id))
     await inTransaction((writing) => reduceStoredRun(writing, runId, 'keep'));
   const [entries, runs, book, brief] = await Promise.all([
-    listCitedEntries(db, id),
+    citedEntries(db, id),
     listRuns(db, id),
     readSheet<RigBook>(db, 'rig-book', roundUp.rigId),
     briefOf(db, id),
   ]);
   const { body, version } = brief!;
-  const methodLoads = body.loads.map((of) => ({
-    loadW: of.watts,
-    loadName: of.program,
-    gpuLoadW: of.gpuWatts,
-  }));
+  const methodLoads = body.loads.map(briefLoad);
   const names = new Map(entries.map((of) => [of.entry, of.product]));
   for (const run of runs) run.product = names.get(run.entry)!;
   return {

@@ -1,4 +1,4 @@
-import { unfitText } from '@/core/bounds';
+import { MOST, unfitText } from '@/core/bounds';
 import { inTransaction, withDatabase } from '@/database/pool';
 import {
   completeFile,
@@ -16,7 +16,6 @@ import { insidePath } from '@/formats/bundle/bundleFiles';
 import { Refused } from './refusal';
 
 const CHUNK_BYTES = 1 << 20;
-const MOST_FILES = 20_000;
 const MOST_BYTES = 2 * 2 ** 30;
 
 /** An upload that is refused, with the reason in words. */
@@ -42,7 +41,7 @@ export async function takeFile(
     throw new Refused('The name of the file leads out of its folder, or is none that can be kept.');
   const held = await withDatabase((db) => uploadSize(db, uploadId));
   if (!held) throw new UploadRefused('This upload is not there any more: choose the files again.');
-  if (held.files >= MOST_FILES) throw new UploadRefused(`More than ${MOST_FILES} files.`);
+  if (held.files >= MOST.files) throw new UploadRefused(`More than ${MOST.files} files.`);
   const fileId = await withDatabase((db) => insertUploadFile(db, uploadId, inside));
   let waiting: Uint8Array[] = [];
   let waitingBytes = 0;

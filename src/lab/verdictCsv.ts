@@ -1,6 +1,6 @@
 import { stringify } from 'csv-stringify/sync';
 import type { Ranking } from '@/core/ranking/rankAtLine';
-import type { CitedEntry } from '@/database/roundUps';
+import type { CitedEntry } from './citedEntries';
 import { safeText } from '@/formats/safeText';
 
 /** The verdict's table as CSV (RFC 4180, decimal point), safe to open in a spreadsheet. */

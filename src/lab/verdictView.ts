@@ -44,6 +44,12 @@ function rankedAt(view: RoundUpView, { load, curves }: LoadCurves, lineDb: numbe
   return ranking;
 }
 
+/** The order at a round-up's own line and first load. */
+export function ownOrder(view: RoundUpView): { chosen: LoadCurves; ranking: Ranking } {
+  const chosen = curvesOf(view)[0]!;
+  return { chosen, ranking: rankedAt(view, chosen, view.roundUp.noiseLineDba) };
+}
+
 /** The ranking at a line and load from an address; the round-up's own where it names none that exists. */
 export function verdictOf(view: RoundUpView, query: { load?: string; line?: string }): VerdictView {
   const { roundUp, runs } = view;

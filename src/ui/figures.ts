@@ -21,6 +21,4 @@ export function placeText(from: number, to: number): string {
   return from === to ? String(from) : `${from}–${to}`;
 }
 
-export function plural(count: number, one: string, many = `${one}s`): string {
-  return `${count} ${count === 1 ? one : many}`;
-}
+export { plural } from '@/core/words';

@@ -222,11 +222,11 @@ test('what was deleted is listed with its day and comes back, number and all', a
   const id = await importSound(smallBundle());
   const run = (await runOf(id, '3'))!;
   await editRun(id, run.id, edit(1, { deleted: true }));
-  const [gone] = await deletedRuns(id);
+  const [gone] = await deletedRuns((await viewRoundUp(id))!);
   expect(gone).toMatchObject({ label: '3', entry: 'b', version: 2 });
   expect(Date.now() - gone!.deletedAt.getTime()).toBeLessThan(60_000);
   await editRun(id, run.id, edit(2, { deleted: false }));
-  expect(await deletedRuns(id)).toEqual([]);
+  expect(await deletedRuns((await viewRoundUp(id))!)).toEqual([]);
   expect((await runOf(id, '3'))!.reduction.riseK).toBeCloseTo(run.reduction.riseK, 9);
 });
 

@@ -1,4 +1,4 @@
-import type { BenchPhase, BenchState } from '@/core/bench/benchState';
+import { beginMount, type BenchPhase, type BenchState } from '@/core/bench/benchState';
 import { fansWords, headline, nextSteps } from '@/stages/bench/phaseWords';
 
 const point = (setting: string) => ({
@@ -11,32 +11,15 @@ const point = (setting: string) => ({
 });
 
 function at(phase: BenchPhase, more: Partial<BenchState> = {}): BenchState {
-  return {
+  const begun = beginMount({
     entry: 'ancla-120',
     name: 'Ancla 120, second fan',
     mount: 2,
     isControl: false,
     points: [point('100 %'), point('33 dB(A)'), point('stopped')],
-    at: 1,
-    phase,
-    sinceS: 0,
-    soakFromS: 0,
-    loadOnS: null,
-    loadW: 0,
-    gpuLoadW: 0,
-    dutyPct: null,
-    floorDb: null,
-    trim: [],
-    overruled: '',
-    note: '',
-    finished: 0,
-    skipped: [],
-    alarm: false,
-    said: '',
-    gauge: null,
-    gaugedS: 0,
-    ...more,
-  } as BenchState;
+    nowS: 0,
+  });
+  return { ...begun, at: 1, phase, ...more };
 }
 
 test('a fan setting as a person says it', () => {

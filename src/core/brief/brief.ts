@@ -1,3 +1,4 @@
+import type { Load } from '../runs/load';
 import type { Question } from './questions';
 import { defaultSchools, type Chosen, type SchoolKey } from './schools';
 
@@ -11,6 +12,13 @@ export interface BriefLoad {
 }
 
 /** What a round-up asks and how: the brief. Levels in dB(A) at the rig's meter place. */
+/** A load of a brief as runs carry it. */
+export const briefLoad = (of: BriefLoad): Load => ({
+  loadW: of.watts,
+  loadName: of.program,
+  gpuLoadW: of.gpuWatts,
+});
+
 export interface Brief {
   question: Question;
   schools: Record<SchoolKey, Chosen>;

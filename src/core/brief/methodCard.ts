@@ -1,3 +1,4 @@
+import { plural, span } from '../words';
 import type { Brief } from './brief';
 import { departures, type MethodDone } from './methodDone';
 import { questionOf } from './questions';
@@ -25,23 +26,16 @@ function listed(values: readonly (string | number)[], unit: string): string {
 const loadWords = (load: Brief['loads'][number]) =>
   `${load.program ? `${load.program}, about ` : ''}${load.watts} W${load.gpuWatts ? ` with ${load.gpuWatts} W from the graphics card` : ''}`;
 
-function span({ low, high }: { low: number; high: number }, decimals: number): string {
-  const [a, b] = [low.toFixed(decimals), high.toFixed(decimals)];
-  return a === b ? a : `${a} to ${b}`;
-}
-
 /** How the heat was made, by the loads themselves. */
 function heatChoice({ loads }: Pick<Brief, 'loads'>): 'fixed' | 'program' | 'mixed' {
   if (loads.some((of) => of.gpuWatts > 0)) return 'mixed';
   return loads.some((of) => of.program !== '') ? 'program' : 'fixed';
 }
 
-const counted = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`;
-
 function howSure(brief: Brief, done: MethodDone | null): string {
   const shown = '± is the 95 % interval; places nearer than the simultaneous 95 % critical difference are shared.';
   if (!done)
-    return `Planned: ${counted(brief.mounts, 'mount', 'mounts')} of ${counted(brief.passes, 'pass', 'passes')} each, with a control re-tested between. ${shown}`;
+    return `Planned: ${plural(brief.mounts, 'mount', 'mounts')} of ${plural(brief.passes, 'pass', 'passes')} each, with a control re-tested between. ${shown}`;
   const mounts = `${span(done.mounts, 0)} ${done.mounts.high === 1 ? 'mount' : 'mounts'} of ${span(done.passes, 0)} ${done.passes.high === 1 ? 'pass' : 'passes'} each`;
   const control =
     done.controlMounts > 1
@@ -49,7 +43,7 @@ function howSure(brief: Brief, done: MethodDone | null): string {
       : done.controlMounts === 1
         ? 'the control was put on once'
         : 'no control was measured';
-  return `${mounts[0]!.toUpperCase()}${mounts.slice(1)}, ${counted(done.runs, 'run', 'runs')} of ${counted(done.measured, 'entry', 'entries')}; ${control}. ${shown}`;
+  return `${mounts[0]!.toUpperCase()}${mounts.slice(1)}, ${plural(done.runs, 'run', 'runs')} of ${plural(done.measured, 'entry', 'entries')}; ${control}. ${shown}`;
 } // prettier-ignore
 
 /**

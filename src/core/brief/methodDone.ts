@@ -1,12 +1,8 @@
 import type { LabRun } from '../runs/labRun';
-import { loadKey, loadLabel, type Load } from '../runs/load';
+import { loadKey, loadLabel } from '../runs/load';
 import { groupBy } from '../statistics/groupBy';
-import type { Brief } from './brief';
-
-interface Range {
-  low: number;
-  high: number;
-}
+import { plural, type Range } from '../words';
+import { briefLoad, type Brief } from './brief';
 
 /** What was really done, from the runs that count. */
 export interface MethodDone {
@@ -38,12 +34,6 @@ function rangeOf(values: readonly number[]): Range {
   });
 }
 
-const loadOf = (of: Brief['loads'][number]): Load => ({
-  loadW: of.watts,
-  loadName: of.program,
-  gpuLoadW: of.gpuWatts,
-});
-
 /** What was done of a brief so far; null before the first run that counts. */
 export function methodDone(
   brief: Pick<Brief, 'loads'>,
@@ -61,7 +51,7 @@ export function methodDone(
     ...groupBy(of, (run) => [loadKey(run), run.setting, run.mount].join('\n')).values(),
   ]);
   const measuredLoads = new Map(counting.map((run) => [loadKey(run), loadLabel(run)]));
-  const wanted = brief.loads.map(loadOf).map((load) => [loadKey(load), loadLabel(load)] as const);
+  const wanted = brief.loads.map(briefLoad).map((load) => [loadKey(load), loadLabel(load)] as const);
   const present = counting.map((run) => run.reduction.ambientMeanC).filter((of) => !Number.isNaN(of));
   return {
     runs: counting.length,
@@ -85,13 +75,13 @@ export function methodDone(
   };
 }
 
-const count = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
-
 /** Where what was done departs from what the brief planned, a sentence each; empty where it does not. */
 export function departures(brief: Pick<Brief, 'mounts' | 'passes'>, done: MethodDone): string[] {
   const told: string[] = [];
   if (done.unmeasured > 0)
-    told.push(`${count(done.unmeasured, 'entry of the line-up has', 'entries of the line-up have')} no runs`);
+    told.push(
+      `${plural(done.unmeasured, 'entry of the line-up has', 'entries of the line-up have')} no runs`,
+    );
   if (done.missingLoads.length > 0) told.push(`not measured at ${done.missingLoads.join(', ')}`);
   if (done.mounts.low < brief.mounts)
     told.push(`some were mounted ${done.mounts.low === 1 ? 'once' : `${done.mounts.low} times`}, where ${brief.mounts} mounts were planned`); // prettier-ignore
@@ -100,13 +90,13 @@ export function departures(brief: Pick<Brief, 'mounts' | 'passes'>, done: Method
   if (done.controlMounts < 2)
     told.push(done.controlMounts === 0 ? 'no control was measured' : 'the control was never re-tested');
   if (done.typed > 0)
-    told.push(`the means of ${count(done.typed, 'run')} were typed: nothing tells whether they had settled`);
-  if (done.movedWindows > 0) told.push(`the window of ${count(done.movedWindows, 'run')} was moved by hand`);
+    told.push(`the means of ${plural(done.typed, 'run')} were typed: nothing tells whether they had settled`);
+  if (done.movedWindows > 0) told.push(`the window of ${plural(done.movedWindows, 'run')} was moved by hand`);
   if (done.calledSettled > 0)
-    told.push(`${count(done.calledSettled, 'soak was', 'soaks were')} called settled before the rule`);
+    told.push(`${plural(done.calledSettled, 'soak was', 'soaks were')} called settled before the rule`);
   if (done.unsettled > 0)
-    told.push(`${count(done.unsettled, 'run', 'runs')} had not settled and ${done.unsettled === 1 ? 'supports' : 'support'} no curve`); // prettier-ignore
+    told.push(`${plural(done.unsettled, 'run', 'runs')} had not settled and ${done.unsettled === 1 ? 'supports' : 'support'} no curve`); // prettier-ignore
   if (done.setAside > 0)
-    told.push(`${count(done.setAside, 'run was', 'runs were')} set aside, with the reason`);
+    told.push(`${plural(done.setAside, 'run was', 'runs were')} set aside, with the reason`);
   return told;
 }

@@ -1,8 +1,8 @@
 import { unzipSync } from 'fflate';
+import { MOST } from '@/core/bounds';
 import { UnusableInput } from '../problem';
 import { insidePath } from './bundleFiles';
 
-const MOST_FILES = 20_000;
 const MOST_BYTES = 1024 * 2 ** 20;
 /** All of a bundle together shrinks to a fiftieth at best: logs of numbers that hardly move. */
 const MOST_RATIO_IN_ALL = 100;
@@ -71,8 +71,8 @@ function check(file: string, items: readonly ZipItem[]): void {
   const refuse = (message: string): never => {
     throw new UnusableInput({ file, message });
   };
-  if (items.length > MOST_FILES)
-    refuse(`the zip holds ${items.length} files: at most ${MOST_FILES} are taken`);
+  if (items.length > MOST.files)
+    refuse(`the zip holds ${items.length} files: at most ${MOST.files} are taken`);
   let total = 0;
   let totalPacked = 0;
   for (const { path, size, packed, encrypted } of items) {

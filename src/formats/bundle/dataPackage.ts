@@ -103,7 +103,7 @@ export function readDataPackage(bytes: Uint8Array): DataPackage {
     const named = (value: unknown, column: string) => {
       if (typeof value !== 'string' || value.trim() === '') return undefined;
       const wrong = unfitText(value, MOST.title);
-      if (wrong) throw new UnusableInput({ file: FILE, column, message: `${column} is ${wrong}` });
+      if (wrong) throw new UnusableInput({ file: FILE, column, message: `the text ${wrong}` });
       return value;
     };
     const title = named(source.title, 'title');

@@ -1,4 +1,4 @@
-import { BOUNDS, outOfBounds, unfitText, type Bound } from '@/core/bounds';
+import { BOUNDS, MOST, outOfBounds, unfitText, type Bound } from '@/core/bounds';
 import { isMissingCell, parseNumber } from '../cells';
 import type { ProblemList } from '../problem';
 import type { TableRow } from '../table';
@@ -29,9 +29,9 @@ export class RowReader {
   /** A text that can be kept; one that cannot is listed, and breaks the row. */
   text(column: string): string {
     const value = this.row.cells[column] ?? '';
-    const wrong = unfitText(value);
+    const wrong = unfitText(value, MOST.cell);
     if (wrong === null) return value;
-    this.failRow(column, `a text that is ${wrong}`);
+    this.failRow(column, `the text ${wrong}`);
     return '';
   }
 

@@ -1,4 +1,5 @@
 import { beginMount, type BenchPoint } from '@/core/bench/benchState';
+import { briefLoad } from '@/core/brief/brief';
 import { settingKind } from '@/core/bench/settingDuty';
 import type { Mounting } from '@/core/plan/mountings';
 import { layPlan } from '@/core/plan/laidPlan';
@@ -34,7 +35,7 @@ function pointsOf(
       if (!heat) throw new Refused(`the brief has no heat load “${point.load}” any more`);
       if (settingKind(point.setting).kind === 'unreadable')
         throw new Refused(`“${point.setting}” is no setting that the bench can make: a duty as “56 %”, a level as “33 dB(A)”, “automatic”, “stopped” or “fixed” is; change it in Plan`); // prettier-ignore
-      return { ...point, loadW: heat.watts, loadName: heat.program, gpuLoadW: heat.gpuWatts };
+      return { ...point, ...briefLoad(heat) };
     });
 }
 

@@ -4,7 +4,7 @@ import { useRef } from 'react';
 import { pixelX, type PlotFrame } from '@/ui/chart/plot';
 import { signed } from '@/ui/figures';
 import type { ClockShift } from '@/core/joining/alignClocks';
-import type { BroughtLog } from './evening';
+import type { BroughtLog } from '@/core/joining/evening';
 
 const STEPS_S: Record<string, number> = { ArrowLeft: -1, ArrowRight: 1, PageDown: -10, PageUp: 10 };
 

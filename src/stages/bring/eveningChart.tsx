@@ -4,7 +4,7 @@ import { useCallback, useMemo, useState } from 'react';
 import { DragLine } from '@/ui/chart/dragLine';
 import { pixelX, Plot, themeColour, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
 import { figure } from '@/ui/figures';
-import type { Piece, PlacedSeries } from './evening';
+import type { Piece, PlacedSeries } from '@/core/joining/evening';
 
 const SHOWN: { quantity: string; name: string; colour: string; axis: 'y' | 'y2' }[] = [
   { quantity: 'cpu_temperature', name: 'die, °C', colour: '--curve-1', axis: 'y' },

@@ -2,7 +2,7 @@
 
 import { QUANTITIES, UNITS, usualUnit, type Quantity, type Unit } from '@/core/channels/quantity';
 import { plural } from '@/ui/figures';
-import type { BroughtLog } from './evening';
+import type { BroughtLog } from '@/core/joining/evening';
 import { ProblemList } from './problemList';
 
 const NAMES: Record<Quantity, string> = {

@@ -19,7 +19,7 @@ import {
   proposedCuts,
   type BroughtLog,
   type Piece,
-} from './evening';
+} from '@/core/joining/evening';
 import { EveningChart } from './eveningChart';
 import { LogColumns } from './logColumns';
 import { PiecesTable, type PieceField, type Preview } from './piecesTable';

@@ -1,7 +1,7 @@
 'use client';
 
 import { figure } from '@/ui/figures';
-import { floorOf, type Piece } from './evening';
+import { floorOf, type Piece } from '@/core/joining/evening';
 
 export type PieceField = 'entry' | 'loadW' | 'setting' | 'mount' | 'pass' | 'noiseDb' | 'floorDb';
 

@@ -3,22 +3,9 @@
 import { format } from 'date-fns';
 import { useRouter } from 'next/navigation';
 import { toast } from 'sonner';
+import type { DeletedRun } from '@/core/runs/deletedRun';
 import { loadLabel } from '@/core/runs/load';
-import { sendEdits } from './manyActions';
-
-export interface DeletedRun {
-  id: number;
-  label: string;
-  product: string;
-  loadW: number;
-  loadName: string;
-  gpuLoadW: number;
-  setting: string;
-  mount: number;
-  pass: number;
-  version: number;
-  deletedAt: Date;
-}
+import { sendEdits } from './sendEdits';
 
 /** Runs that were deleted: they stay in the lab, and can be brought back. */
 export function DeletedRuns({ roundUpId, runs }: { roundUpId: number; runs: DeletedRun[] }) {

@@ -5,37 +5,12 @@ import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { LogbookRow } from '@/core/runs/logbookRow';
 import { plural } from '@/ui/figures';
+import { EntryOptions } from '@/ui/form/entryOptions';
 import { TroubleNote, type Trouble } from '@/ui/form/troubleNote';
-import { sendJson } from '@/ui/sendJson';
 import { typedNumber } from '@/ui/typedNumber';
-import { whoIsHere } from '@/ui/who';
-import { troubleOf } from '../run/saveRun';
+import { sendEdits, type Changes } from './sendEdits';
 
-type Changes = Record<string, unknown>;
 type What = 'setAside' | 'mount' | 'entry';
-
-interface Edit {
-  run: number;
-  version: number;
-  changes: Changes;
-}
-
-/** Sends changes of several runs, all or none; the versions they stand at afterwards, or what is in the way. */
-export async function sendEdits(
-  roundUpId: number,
-  edits: readonly Edit[],
-  sure = false,
-): Promise<{ versions: number[] } | { trouble: Trouble; run: number }> {
-  const answer = await sendJson(`/api/round-ups/${roundUpId}/runs`, 'PATCH', {
-    who: whoIsHere(),
-    sure,
-    edits,
-  });
-  if (answer.ok) return { versions: answer.body.versions as number[] };
-  const body = (answer.body.result as Record<string, unknown> | undefined) ?? answer.body;
-  const message = typeof body.message === 'string' ? body.message : answer.message;
-  return { trouble: troubleOf({ status: answer.status, message, body }), run: Number(answer.body.run ?? 0) };
-}
 
 /** What can be done to the runs that were chosen, all in one step that can be undone. */
 export function ManyActions({
@@ -185,11 +160,7 @@ export function ManyActions({
             <label className="flex items-center gap-2">
               They belong to
               <select name="value" autoFocus className={`${box} max-w-72`}>
-                {entries.map((of) => (
-                  <option key={of.entry} value={of.entry}>
-                    {of.product}
-                  </option>
-                ))}
+                <EntryOptions entries={entries} />
               </select>
             </label>
           )}

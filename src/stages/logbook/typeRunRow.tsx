@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { Load } from '@/core/runs/load';
+import { EntryOptions } from '@/ui/form/entryOptions';
 import { TroubleNote, type Trouble } from '@/ui/form/troubleNote';
 import { sendJson } from '@/ui/sendJson';
 import { typedNumber } from '@/ui/typedNumber';
@@ -125,11 +126,7 @@ export function TypeRunRow({
         <label className="block w-34">
           <span className="label-text">Entry</span>
           <select name="entry" autoFocus className={`${box} border-hairline py-[5px]`}>
-            {entries.map((of) => (
-              <option key={of.entry} value={of.entry}>
-                {of.product}
-              </option>
-            ))}
+            <EntryOptions entries={entries} />
           </select>
         </label>
         <label className="block w-26">

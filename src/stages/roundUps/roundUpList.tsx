@@ -1,4 +1,5 @@
 import Link from 'next/link';
+import type { Leaders } from '@/core/ranking/leaders';
 import { EntryMark } from '@/ui/entryMark';
 import { figure, placeText, plural } from '@/ui/figures';
 
@@ -13,24 +14,11 @@ export interface RoundUpItem {
   /** Day it came into the lab, as shown. */
   day: string;
   /** Who leads it; null for the older ones. */
-  leaders: {
-    load: string;
-    first: {
-      entry: string;
-      product: string;
-      position: number;
-      placeFrom: number;
-      placeTo: number;
-      riseK: number;
-      interval95K: number;
-    }[];
-    placed: number;
-    notPlaced: number;
-  } | null;
+  leaders: Leaders | null;
 }
 
 /** The first three at the line, with their doubt, and how many there are besides. */
-function Leaders({ item }: { item: RoundUpItem }) {
+function LeadersOf({ item }: { item: RoundUpItem }) {
   const { leaders } = item;
   if (!leaders) return null;
   if (leaders.first.length === 0)
@@ -88,7 +76,7 @@ export function RoundUpList({ items }: { items: RoundUpItem[] }) {
               {plural(item.entries, 'entry', 'entries')} · {plural(item.runs, 'run')} ·{' '}
               {item.loadsW.map((load) => (load === 0 ? 'idle' : `${load} W`)).join(', ')} · {item.rig}
             </span>
-            <Leaders item={item} />
+            <LeadersOf item={item} />
           </Link>
         </li>
       ))}

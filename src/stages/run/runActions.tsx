@@ -3,9 +3,10 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import type { LabRun } from '@/core/runs/labRun';
-import { TroubleNote } from '@/ui/form/troubleNote';
+import { EntryOptions } from '@/ui/form/entryOptions';
 import { typedNumber } from '@/ui/typedNumber';
 import { setWho, whoIsHere } from '@/ui/who';
+import { RunTrouble } from './runTrouble';
 import { useRunSave } from './useRunSave';
 
 export interface RunEntry {
@@ -82,7 +83,8 @@ export function RunActions({
   const router = useRouter();
   const [open, setOpen] = useState<Open>(null);
   const form = useRef<HTMLFormElement>(null);
-  const { busy, trouble, save, fail, clear, again, writeMine, takeTheirs } = useRunSave(roundUpId, run);
+  const saving = useRunSave(roundUpId, run);
+  const { busy, save, fail, clear } = saving;
   const fields = fieldsOf(run, entries);
   const close = () => setOpen(null);
 
@@ -209,11 +211,7 @@ export function RunActions({
                   <span className="label-text">{of.label}</span>
                   {of.choices ? (
                     <select name={of.name} className={field} defaultValue={of.value ?? ''}>
-                      {of.choices.map((choice) => (
-                        <option key={choice.entry} value={choice.entry}>
-                          {choice.product}
-                        </option>
-                      ))}
+                      <EntryOptions entries={of.choices} />
                     </select>
                   ) : (
                     <input
@@ -240,16 +238,7 @@ export function RunActions({
         </form>
       )}
       <div className="pt-2">
-        <TroubleNote
-          trouble={trouble}
-          busy={busy}
-          onAgain={() => again(typed())}
-          onMine={() => writeMine(typed())}
-          onTheirs={() => {
-            close();
-            takeTheirs();
-          }}
-        />
+        <RunTrouble saving={saving} typed={typed} onClose={close} />
       </div>
     </div>
   );

@@ -71,3 +71,5 @@ export function useRunSave(roundUpId: number, run: { id: number; label: string; 
     },
   };
 }
+
+export type RunSaving = ReturnType<typeof useRunSave>;

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import type { LabRun } from '@/core/runs/labRun';
 import { figure } from '@/ui/figures';
-import { TroubleNote } from '@/ui/form/troubleNote';
+import { RunTrouble } from './runTrouble';
 import { useRunSave } from './useRunSave';
 import type { WindowSpan } from './windowHandles';
 
@@ -21,12 +21,12 @@ export function WindowForm({
   onDone: () => void;
 }) {
   const [reason, setReason] = useState(run.windowReason);
-  const { busy, trouble, save: send, fail, again, writeMine, takeTheirs } = useRunSave(roundUpId, run);
+  const saving = useRunSave(roundUpId, run);
   const wanted = () => ({ window: draft && { ...draft, reason: reason.trim() } });
 
   function save(window: (WindowSpan & { reason: string }) | null, done: string) {
     const before = run.movedWindow ? { ...run.movedWindow, reason: run.windowReason } : null;
-    void send({ changes: { window }, done, undo: { window: before }, onSaved: onDone });
+    void saving.save({ changes: { window }, done, undo: { window: before }, onSaved: onDone });
   }
 
   if (!draft && !run.movedWindow) return null;
@@ -37,7 +37,7 @@ export function WindowForm({
           className="flex min-w-0 flex-1 flex-wrap items-center gap-2"
           onSubmit={(event) => {
             event.preventDefault();
-            if (!reason.trim()) return fail('A moved window needs a reason.');
+            if (!reason.trim()) return saving.fail('A moved window needs a reason.');
             save({ ...draft, reason: reason.trim() }, 'Window moved');
           }}
         >
@@ -68,16 +68,7 @@ export function WindowForm({
         </>
       )}
       <div className="w-full">
-        <TroubleNote
-          trouble={trouble}
-          busy={busy}
-          onAgain={() => again(wanted())}
-          onMine={() => writeMine(wanted())}
-          onTheirs={() => {
-            onDone();
-            takeTheirs();
-          }}
-        />
+        <RunTrouble saving={saving} typed={wanted} onClose={onDone} />
       </div>
     </div>
   );

@@ -13,7 +13,7 @@ export default async function LogbookPage({ params }: { params: Promise<{ id: st
   if (!view) notFound();
   const { entries } = view;
   const loads = loadsOf(view).map((load) => ({ ...load, key: loadParam(load), label: loadLabel(load) }));
-  const deleted = await deletedRuns(id);
+  const deleted = await deletedRuns(view);
   return (
     <LogbookStage
       roundUpId={id}

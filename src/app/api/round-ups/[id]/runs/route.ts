@@ -1,3 +1,4 @@
+import { EDIT_STATUS } from '@/app/api/editStatus';
 import { withBody } from '@/app/api/jsonBody';
 import { idFrom } from '@/app/ids';
 import { editRuns, typeRun } from '@/lab/editRun';
@@ -11,13 +12,11 @@ export async function POST(request: Request, { params }: { params: Promise<{ id:
   });
 }
 
-const STATUS = { conflict: 409, gone: 404, refused: 422, asked: 422 } as const;
-
 /** Several runs at once: all of them, or none. */
 export async function PATCH(request: Request, { params }: { params: Promise<{ id: string }> }) {
   const roundUpId = idFrom((await params).id);
   return withBody(request, runEdits, async (edits) => {
     const result = await editRuns(roundUpId, edits);
-    return Response.json(result, { status: result.saved ? 200 : STATUS[result.result.why] });
+    return Response.json(result, { status: result.saved ? 200 : EDIT_STATUS[result.result.why] });
   });
 }

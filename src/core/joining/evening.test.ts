@@ -1,12 +1,5 @@
-import { seededChance } from '@/simulator/random';
-import {
-  piecesFor,
-  placeSeries,
-  proposedClocks,
-  proposedCuts,
-  roomAlone,
-  type BroughtLog,
-} from '@/stages/bring/evening';
+import { seededChance } from '../../../tests/support/chance';
+import { piecesFor, placeSeries, proposedClocks, proposedCuts, roomAlone, type BroughtLog } from './evening';
 
 type Column = [quantity: string, valueAt: (t: number) => number];
 

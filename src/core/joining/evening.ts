@@ -1,9 +1,9 @@
-import { meterReading } from '@/core/bench/meterReading';
-import { alignClocks, stepMoments, type ClockShift } from '@/core/joining/alignClocks';
-import { chained } from '@/core/joining/chained';
-import { cutRuns } from '@/core/joining/cutRuns';
-import { joinOnto, reachS } from '@/core/joining/joinOnto';
-import type { Quantity, Unit } from '@/core/channels/quantity';
+import { meterReading } from '../bench/meterReading';
+import { alignClocks, stepMoments, type ClockShift } from './alignClocks';
+import { chained } from './chained';
+import { cutRuns } from './cutRuns';
+import { joinOnto, reachS } from './joinOnto';
+import type { Quantity, Unit } from '../channels/quantity';
 
 /** A raw log as the server understood it. */
 export interface BroughtLog {

@@ -1,0 +1,15 @@
+import { variantNames } from '@/core/lineUp/variantNames';
+import type { Queryable } from '@/database/pool';
+import { listCitedEntries, type CitedRow } from '@/database/roundUps';
+
+/** An entry of a round-up as pages call it: variants of one product have names of their own. */
+export interface CitedEntry extends Omit<CitedRow, 'covered' | 'sample'> {
+  product: string;
+}
+
+/** The entries of a round-up in its order. */
+export async function citedEntries(db: Queryable, roundUpId: number): Promise<CitedEntry[]> {
+  const rows = await listCitedEntries(db, roundUpId);
+  const names = variantNames(rows.map(({ productName, ...of }) => ({ ...of, name: productName })));
+  return rows.map(({ covered: _, sample: __, ...row }, i) => ({ ...row, product: names[i]! }));
+}

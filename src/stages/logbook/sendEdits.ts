@@ -1,0 +1,29 @@
+import type { Trouble } from '@/ui/form/troubleNote';
+import { sendJson } from '@/ui/sendJson';
+import { whoIsHere } from '@/ui/who';
+import { troubleOf } from '../run/saveRun';
+
+export type Changes = Record<string, unknown>;
+
+interface Edit {
+  run: number;
+  version: number;
+  changes: Changes;
+}
+
+/** Sends changes of several runs, all or none; the versions they stand at afterwards, or what is in the way. */
+export async function sendEdits(
+  roundUpId: number,
+  edits: readonly Edit[],
+  sure = false,
+): Promise<{ versions: number[] } | { trouble: Trouble; run: number }> {
+  const answer = await sendJson(`/api/round-ups/${roundUpId}/runs`, 'PATCH', {
+    who: whoIsHere(),
+    sure,
+    edits,
+  });
+  if (answer.ok) return { versions: answer.body.versions as number[] };
+  const body = (answer.body.result as Record<string, unknown> | undefined) ?? answer.body;
+  const message = typeof body.message === 'string' ? body.message : answer.message;
+  return { trouble: troubleOf({ status: answer.status, message, body }), run: Number(answer.body.run ?? 0) };
+}
