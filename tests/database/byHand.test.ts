@@ -4,6 +4,7 @@ import { withDatabase } from '@/database/pool';
 import { listChanges } from '@/database/changes';
 import { readZip } from '@/formats/bundle/bundleZip';
 import { fromSafeText, safeText } from '@/formats/safeText';
+import { addVariant } from '@/lab/changeLineUp';
 import { editRun, editRuns, typeRun } from '@/lab/editRun';
 import { deletedRuns } from '@/lab/logbookRows';
 import { curvesOf, notedRuns, viewRoundUp } from '@/lab/roundUpView';
@@ -250,4 +251,28 @@ test('slips are asked about before they are kept, and the impossible is refused'
   expect(await editRun(id, logged.id, edit(1, { window }))).toMatchObject({ why: 'asked', asked: ['a window of 80 s, where the method has 300 s: is that meant?'] });
   expect(await editRun(id, logged.id, edit(1, { window }, 'Ana', true))).toMatchObject({ saved: true });
   expect(await editRun(id, logged.id, edit(2, { floorDb: 44 }))).toMatchObject({ why: 'asked' });
+}); // prettier-ignore
+
+test('a note as long as the form takes is kept, and comes back by the bundle with its change log', async () => {
+  const id = await importSound(smallBundle());
+  const run = (await runOf(id, '2'))!;
+  const note = 'rubber feet off; '.repeat(235).trim();
+  expect(note.length).toBeGreaterThan(3900);
+  expect(await editRun(id, run.id, edit(1, { note }))).toMatchObject({ saved: true });
+  expect(() => edit(2, { note: `${note}${'x'.repeat(200)}` })).toThrow('longer than 4000');
+  const again = await importSound(await exported(id));
+  expect((await runOf(again, '2'))!.note).toBe(note);
+});
+
+test('a deleted run of a variant stands under the name that pages give the variant', async () => {
+  const id = await importSound(smallBundle());
+  const [first] = (await viewRoundUp(id))!.entries;
+  await addVariant(id, { entryId: first!.entryId, variant: 'lab-fan', fanName: 'Brisa 120', eachPrice: 15, who: 'Ana' });
+  const variant = (await viewRoundUp(id))!.entries.find((of) => of.entryId !== first!.entryId && of.productName === 'Levante')!;
+  expect(variant.product).not.toBe('Levante');
+  const typed = { entry: variant.entry, setting: '75 %', mount: 1, pass: 1, loadW: 170, noiseDb: 35, floorDb: 22, cpuC: 58, ambientC: 21 };
+  const made = await typeRun(id, newRun.validateSync(typed));
+  if (!made.saved) throw new Error(JSON.stringify(made));
+  await editRun(id, made.id, edit(1, { deleted: true }));
+  expect((await deletedRuns((await viewRoundUp(id))!)).map((of) => of.product)).toEqual([variant.product]);
 }); // prettier-ignore
