@@ -1,5 +1,5 @@
 // The bench process: owns the rig, one at a time.
-import { endWithParent } from './endWithParent';
+import { underStart } from './underStart';
 import { BenchProcess } from '@/lab/bench/benchProcess';
 
 async function main(): Promise<void> {
@@ -17,7 +17,7 @@ async function main(): Promise<void> {
     log: (message) => process.stderr.write(`abanico: bench: ${message}\n`),
   });
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.once(signal, () => bench.stop());
-  endWithParent(() => bench.stop());
+  underStart(() => bench.stop());
   await bench.run();
 }
 

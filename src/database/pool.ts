@@ -13,14 +13,26 @@ export class DatabaseAway extends Error {
   /** Survives to the error page, where Next.js hides the message. */
   readonly digest = 'DATABASE_AWAY';
 
-  constructor(cause: unknown) {
+  constructor(
+    cause: unknown,
+    /** It fell silent while it was told to keep a change: nobody knows whether it did. */
+    readonly unsure = false,
+  ) {
     super('the database does not answer', { cause });
     this.name = 'DatabaseAway';
   }
 }
 
 // Next.js may load this module more than once in a process; the pool must be one all the same.
-const shared = globalThis as { abanicoPool?: Pool };
+const shared = globalThis as { abanicoPool?: Pool; abanicoSilentMs?: number };
+
+/** A page says that the database is silent within five seconds. */
+const ANSWER_MS = 4000;
+
+/** How long a query may take in this process, ms. */
+function patienceMs(): number {
+  return Number(process.env.ABANICO_PATIENCE_MS ?? ANSWER_MS);
+}
 
 function pool(): Pool {
   if (!shared.abanicoPool) {
@@ -31,6 +43,9 @@ function pool(): Pool {
       max: 8,
       connectionTimeoutMillis: 3000,
       keepAlive: true,
+      // A server that lives ends the query itself; from one that is frozen nothing comes, and the wait ends here.
+      statement_timeout: patienceMs(),
+      query_timeout: patienceMs() + 300,
     });
     // An idle connection that breaks is replaced at the next query; it must not end the process.
     shared.abanicoPool.on('error', () => undefined);
@@ -50,6 +65,8 @@ const AWAY_CODES = new Set([
   '08006',
   '08001',
   '08003',
+  // Ended by the statement timeout.
+  '57014',
 ]);
 
 function isAway(error: unknown): boolean {
@@ -57,15 +74,24 @@ function isAway(error: unknown): boolean {
   const { code, message } = error as { code?: string; message?: string };
   return (
     AWAY_CODES.has(code ?? '') ||
-    /Connection terminated|timeout exceeded when trying to connect/.test(message ?? '')
+    /Connection terminated|timeout exceeded when trying to connect|Query read timeout/.test(message ?? '')
   );
 }
 
-async function telling<T>(work: () => Promise<T>): Promise<T> {
+/** Nobody waits anew, for so long, on one that has just kept another waiting: a page asks many times. */
+const SILENT_MS = 1500;
+
+const isTimeout = (error: unknown) => /Query read timeout|connection timeout/.test((error as Error).message);
+
+async function telling<T>(work: () => Promise<T>, isUnsure = () => false): Promise<T> {
+  if (performance.now() - (shared.abanicoSilentMs ?? -Infinity) < SILENT_MS)
+    throw new DatabaseAway('it has just kept another waiting');
   try {
     return await work();
   } catch (error) {
-    throw isAway(error) ? new DatabaseAway(error) : error;
+    if (!isAway(error)) throw error;
+    if (isTimeout(error)) shared.abanicoSilentMs = performance.now();
+    throw new DatabaseAway(error, isUnsure());
   }
 }
 
@@ -76,21 +102,28 @@ export async function withDatabase<T>(work: (db: Queryable) => Promise<T>): Prom
 
 /** Runs writes in one transaction: all of them, or none. */
 export async function inTransaction<T>(work: (db: Queryable) => Promise<T>): Promise<T> {
-  return telling(async () => {
-    const client: PoolClient = await pool().connect();
-    let broken = false;
-    try {
-      await client.query('BEGIN');
-      const result = await work(client);
-      await client.query('COMMIT');
-      return result;
-    } catch (error) {
-      await client.query('ROLLBACK').catch(() => (broken = true));
-      throw error;
-    } finally {
-      client.release(broken);
-    }
-  });
+  let committing = false;
+  return telling(
+    async () => {
+      const client: PoolClient = await pool().connect();
+      let broken = false;
+      try {
+        await client.query('BEGIN');
+        const result = await work(client);
+        committing = true;
+        await client.query('COMMIT');
+        return result;
+      } catch (error) {
+        // One that has fallen silent would keep us waiting again.
+        if (/Query read timeout/.test((error as Error).message)) broken = true;
+        else await client.query('ROLLBACK').catch(() => (broken = true));
+        throw error;
+      } finally {
+        client.release(broken);
+      }
+    },
+    () => committing,
+  );
 }
 
 export async function closePool(): Promise<void> {

@@ -3,7 +3,9 @@ import { readStatus } from '@/database/benchStatus';
 import { closePool, withDatabase } from '@/database/pool';
 import { listRuns } from '@/database/runs';
 import { asBytes } from '@/simulator/demoFiles';
+import { BenchProcess } from '@/lab/bench/benchProcess';
 import { fanRoundUp } from '@/simulator/fanRoundUp';
+import { coolerOf } from '@/simulator/instruments';
 import { serveScpi } from '@/simulator/scpiServer';
 import type { AddressInfo } from 'node:net';
 import { inPhase, mounted, samplesOf, session, soaking, TestBench, until } from '../support/bench';
@@ -195,4 +197,47 @@ test('two instruments on one address are told, and nothing is measured', async (
   expect(status.problem).toMatch(/meter and power stand on one address|power and meter stand on one address/);
   bench.wire(addresses);
   await until('well again', async () => (await withDatabase(readStatus)).problem === '');
+});
+
+test('a rig that was killed and begun anew: the same cooler is put on it, and the soak begins again', async () => {
+  await soaking(roundUpId, entry);
+  const { soakFromS } = (await session(roundUpId)).state;
+  await bench.replaceRig(SPEED, 1500);
+  await until('soaks anew', async () => (await session(roundUpId)).state.soakFromS > soakFromS);
+  expect((await session(roundUpId)).state.said).toContain('soak begins again');
+  await until('load on', async () => bench.rig.rig.loadW === 170);
+  expect(bench.rig.rig['cooler']).toBe(coolerOf(entry));
+});
+
+test('a full disk is said once, and nothing measured meanwhile is missing; a load that stays away ends the mount', async () => {
+  await bench.endAll('SIGTERM');
+  const said: string[] = [];
+  const process = new BenchProcess({
+    databaseUrl: url,
+    instrumentsFile: bench.instrumentsFile,
+    spoolFile: bench.spoolFile,
+    sampleHz: 1,
+    goneMs: 2000,
+    log: (message) => said.push(message),
+  });
+  const running = process.run();
+  const id = await soaking(roundUpId, entry);
+  const sql = (text: string) => withDatabase((db) => db.query(text));
+  await sql(`CREATE FUNCTION full_disk() RETURNS trigger LANGUAGE plpgsql AS $$ BEGIN
+    RAISE EXCEPTION 'No space left on device' USING ERRCODE = '53100'; END $$;
+    CREATE TRIGGER full_disk BEFORE INSERT ON bench_samples FOR EACH STATEMENT EXECUTE FUNCTION full_disk()`);
+  await pause(3000);
+  await sql('DROP TRIGGER full_disk ON bench_samples');
+  await until('written again', async () => (await session(roundUpId)).silentS < 2);
+  await pause(1000);
+  expect(said.filter((of) => of.includes('disk is full'))).toHaveLength(1);
+  expect((await holes(id)).widestS).toBeLessThan(SPEED);
+
+  await bench.rig.close();
+  const stopped = await inPhase(roundUpId, 'stopped');
+  expect(stopped.state.said).toBe('The processor load has not answered for long: the mount is ended.');
+  await until('written', async () => (await session(roundUpId)).ended);
+  process.stop();
+  await running;
+  await bench.setUp(SPEED);
 });

@@ -18,7 +18,7 @@ export const ask = (url: string, init: RequestInit = {}): Promise<Response> =>
     headers: { origin: new URL(url).origin, ...(init.headers as Record<string, string>) },
   });
 
-async function freePort(): Promise<number> {
+export async function freePort(): Promise<number> {
   return new Promise((resolve) => {
     const server = createServer().listen(0, '127.0.0.1', () => {
       const address = server.address();

@@ -31,12 +31,23 @@ export class TestBench {
     this.wire(this.rig.addresses);
   }
 
+  /** Another rig in the place of one that was killed: nothing on it, its load off, on other ports. */
+  async replaceRig(speed: number, awayMs: number): Promise<void> {
+    await this.rig.close();
+    await new Promise((resolve) => setTimeout(resolve, awayMs));
+    await this.setUp(speed);
+  }
+
   get instrumentsFile(): string {
     return join(this.folder, 'instruments.json');
   }
 
   wire(addresses: object): void {
     writeFileSync(this.instrumentsFile, JSON.stringify(addresses));
+  }
+
+  get spoolFile(): string {
+    return join(this.folder, 'spool.jsonl');
   }
 
   /** Another bench process; the first of them owns the rig. */
@@ -46,7 +57,7 @@ export class TestBench {
         ...process.env,
         DATABASE_URL: databaseUrl,
         ABANICO_INSTRUMENTS: this.instrumentsFile,
-        ABANICO_SPOOL: join(this.folder, 'spool.jsonl'),
+        ABANICO_SPOOL: this.spoolFile,
       },
       stdio: ['ignore', 'ignore', 'inherit'],
     });

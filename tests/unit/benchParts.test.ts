@@ -134,12 +134,14 @@ test('what waits to be written is neither lost nor doubled when a write fails, a
   expect(failed.taken).toEqual([1]);
   mount.take(sampleAt(3));
   mount.putBack(failed);
-  spool.append(mount.unspooled(1));
+  mount.spool(1, (of) => spool.append(of));
   mount.take(sampleAt(4));
+  const full = () => { throw Object.assign(new Error('no space'), { code: 'ENOSPC' }); };
+  expect(() => mount.spool(1, full)).toThrow('no space');
   const failedAgain = mount.takeUnwritten(1);
   mount.putBack(failedAgain);
-  spool.append(mount.unspooled(1));
-  spool.append(mount.unspooled(1));
+  mount.spool(1, (of) => spool.append(of));
+  mount.spool(1, (of) => spool.append(of));
   expect(spool.read().map((of) => of.samples.map((sample) => sample.atS))).toEqual([[1, 2, 3], [4], []]);
   expect(spool.read()[0]!.samples[1]!.levelDb).toBeNaN();
   expect(mount.state.note).toBe('x');
@@ -153,7 +155,7 @@ test('a spool whose last line was cut off by a kill gives what stands before it'
   expect(spool.read()).toEqual([]);
   const mount = new MountInHand({ id: 7, roundUpId: 1, rule: RULE, state: begun([]), runsWritten: 0 }, [], 0);
   mount.take(sampleAt(1));
-  spool.append(mount.unspooled(1));
+  mount.spool(1, (of) => spool.append(of));
   writeFileSync(file, `${readFileSync(file, 'utf8')}{"sessionId":7,"samples":[{"atS":2,`);
   expect(spool.read().flatMap((of) => of.samples.map((sample) => sample.atS))).toEqual([1]);
   spool.clear();

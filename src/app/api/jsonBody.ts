@@ -1,6 +1,7 @@
+import { randomUUID } from 'node:crypto';
 import { ValidationError, type Schema } from 'yup';
 import { unfitJson } from '@/core/bounds';
-import { isDatabaseAway } from '@/lab/databaseState';
+import { isDatabaseAway, isUnsure } from '@/lab/databaseState';
 import { Refused } from '@/lab/refusal';
 
 const MOST_BYTES = 256 * 1024;
@@ -65,12 +66,17 @@ export async function withBody<T>(
   }
 }
 
-/** A failure that has words: a refusal, the database away, the disk full. Anything else goes on to the server's log. */
+/**
+ * A failure that has words: a refusal, the database away, the disk full. Anything else is a mistake of ours: it stands once
+ * in the server's log, under a mark, and no more than the mark goes out.
+ */
 export function toldFailure(error: unknown): Response {
   if (error instanceof Refused)
     return Response.json({ message: error.message, field: error.field }, { status: 422 });
   if (isDatabaseAway(error)) {
-    const message = 'The database does not answer. Nothing was changed; try again once it is back.';
+    const message = isUnsure(error)
+      ? 'The database fell silent while it saved: look whether it did once it is back, before you save again.'
+      : 'The database does not answer. Nothing was changed; try again once it is back.';
     return Response.json({ message }, { status: 503 });
   }
   const { code } = error as { code?: string };
@@ -80,5 +86,10 @@ export function toldFailure(error: unknown): Response {
       { status: 507 },
     );
   }
-  throw error;
+  const mark = randomUUID().slice(0, 8);
+  console.error(`abanico: mistake ${mark}:`, error);
+  return Response.json(
+    { message: `Something went wrong here. It stands in the server’s log as ${mark}.` },
+    { status: 500 },
+  );
 }

@@ -6,7 +6,7 @@ import { BenchLine } from '@/database/benchLine';
 import { ORDERS_CHANNEL } from '@/database/bench';
 import { benchAddresses } from '@/instruments/benchAddresses';
 import { BenchInstruments } from '@/instruments/benchInstruments';
-import { BenchRecord, isAway, MountGone } from './benchRecord';
+import { BenchRecord, isAway, isDiskFull, MountGone } from './benchRecord';
 import { MountInHand } from './mountInHand';
 import { Spool } from './spool';
 
@@ -18,6 +18,8 @@ export interface BenchProcessOptions {
   /** Samples a second of bench clock. */
   sampleHz: number;
   log: (message: string) => void;
+  /** In place of ten minutes, for a test. */
+  goneMs?: number;
 }
 
 const WRITE_MS = 400;
@@ -28,6 +30,8 @@ const LEAST_PERIOD_MS = 25;
 const GAP_MS = 1000;
 /** A die that cannot be read for so long, though its load answers, is no longer watched, ms. */
 const BLIND_MS = 5000;
+/** A load that stays away for so long does not come back to this mount, ms. */
+const GONE_MS = 600_000;
 
 /**
  * The process that owns the rig: samples the instruments, moves the mount in hand by `benchStep`, tells the instruments
@@ -40,12 +44,15 @@ export class BenchProcess {
   private instrumentsRead = 0;
   private mount: MountInHand | null = null;
   private problem = '';
+  private unwritable = '';
   private stopped = false;
   private wake: () => void = () => undefined;
   private lastTickMs: number | null = null;
   private lastAtS: number | null = null;
   private loadWasAway = false;
   private blindSinceMs: number | null = null;
+  private awaySinceMs: number | null = null;
+  private saidLast = '';
   private simulatedSpeed: number | null = null;
   private toldMs = 0;
 
@@ -74,6 +81,7 @@ export class BenchProcess {
       const beganMs = performance.now();
       await this.meetInstruments();
       if (this.mount && this.instruments) await this.safely(this.mount, this.instruments);
+      else if (this.mount) this.watchLoad(this.mount, true, beganMs);
       const periodMs = this.mount ? this.periodMs : 250;
       await sleep(Math.max(1, periodMs - (performance.now() - beganMs)));
     }
@@ -111,6 +119,11 @@ export class BenchProcess {
       await instruments.meet();
       this.simulatedSpeed = await instruments.speed();
       this.clock.set({ speed: this.simulatedSpeed ?? 1 });
+      if (this.mount) {
+        // A rig that was begun anew has nothing on it, and its load is off.
+        await instruments.mounted(this.mount.state.entry, false);
+        this.loadWasAway = true;
+      }
       this.instruments = instruments;
       this.problem = '';
       this.toldMs = 0;
@@ -142,6 +155,7 @@ export class BenchProcess {
     this.lastAtS = atS;
     mount.take({ ...sample, gap });
     this.watchDie(mount, instruments, Number.isNaN(sample.dieC), nowMs);
+    this.watchLoad(mount, isAwayNow, nowMs);
     // A load that is away is not told: what it did meanwhile is asked first.
     if (!isAwayNow) await instruments.set(mount.state);
     if (mount.hasUrgent) this.wake();
@@ -161,20 +175,48 @@ export class BenchProcess {
     }
   }
 
+  /** A mount does not stand for ever before a load that is gone: it ends with the reason, and can be begun again. */
+  private watchLoad(mount: MountInHand, isAway: boolean, nowMs: number): void {
+    this.awaySinceMs = isAway ? (this.awaySinceMs ?? nowMs) : null;
+    if (this.awaySinceMs !== null && nowMs - this.awaySinceMs > (this.of.goneMs ?? GONE_MS))
+      mount.stop('The processor load has not answered for long: the mount is ended.');
+  }
+
+  /** The same thing is said once, however often it happens. */
+  private sayOnce(message: string): void {
+    if (message !== this.saidLast) this.of.log(message);
+    this.saidLast = message;
+  }
+
+  private keepAside(): void {
+    try {
+      if (this.mount) this.record.keepAside(this.mount, this.clock.speed);
+    } catch (error) {
+      this.sayOnce(
+        `nothing can be kept on disk (${(error as Error).message}); what is measured stays in memory`,
+      );
+    }
+  }
+
   private async keepRecord(): Promise<void> {
     while (!this.stopped) {
       try {
         const taken = await this.record.take();
-        if (taken === 'held') await this.write();
-        else if (taken === 'away' && this.mount) this.record.keepAside(this.mount, this.clock.speed);
+        if (taken === 'held') {
+          await this.write();
+          this.saidLast = '';
+          this.unwritable = '';
+        } else if (taken === 'away') this.keepAside();
         else if (taken === 'owned' && this.mount) this.handOver();
       } catch (error) {
         if (error instanceof MountGone) await this.giveUp('the round-up was deleted');
-        else if (isAway(error)) {
-          if (this.mount) this.record.keepAside(this.mount, this.clock.speed);
+        else if (isAway(error)) this.keepAside();
+        else if (isDiskFull(error)) {
+          this.keepAside();
+          this.sayOnce('the disk is full: nothing can be written, and what is measured waits; make room');
         } else {
-          this.problem = `could not be written: ${(error as Error).message}`;
-          this.of.log((error as Error).stack ?? this.problem);
+          this.unwritable = `could not be written: ${(error as Error).message}`;
+          this.sayOnce((error as Error).stack ?? this.unwritable);
         }
       }
       await Promise.race([sleep(WRITE_MS), new Promise<void>((resolve) => (this.wake = resolve))]);
@@ -235,7 +277,7 @@ export class BenchProcess {
     if (instruments && !this.mount) await instruments.meet();
     const wanted = await this.record.tell({
       instruments: instruments?.states ?? [],
-      problem: this.problem,
+      problem: this.problem || this.unwritable,
       speed: this.simulatedSpeed,
     });
     this.toldMs = performance.now();

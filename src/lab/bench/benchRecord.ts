@@ -91,7 +91,7 @@ export class BenchRecord {
 
   /** Keeps on disk what could not be written, once each. */
   keepAside(mount: MountInHand, speed: number): void {
-    this.spool.append(mount.unspooled(speed));
+    mount.spool(speed, (of) => this.spool.append(of));
     this.spooled = true;
   }
 
@@ -124,4 +124,9 @@ export class BenchRecord {
 
 export function isAway(error: unknown): boolean {
   return error instanceof DatabaseAway;
+}
+
+/** PostgreSQL's or the system's word for it. */
+export function isDiskFull(error: unknown): boolean {
+  return ['53100', 'ENOSPC'].includes((error as { code?: string }).code ?? '');
 }

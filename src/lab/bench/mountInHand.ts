@@ -130,12 +130,11 @@ export class MountInHand {
     this.spooled = this.spooledOut;
   }
 
-  /** What waits and is not on disk yet; it goes on waiting. */
-  unspooled(speed: number): Unwritten {
+  /** What waits and is not on disk yet, given to `keep`; it goes on waiting, here too. */
+  spool(speed: number, keep: (of: Unwritten) => void): void {
     const { samples, runs, taken } = this.unwritten;
     const before = this.spooled;
-    this.spooled = { samples: samples.length, runs: runs.length, taken: taken.length };
-    return {
+    keep({
       sessionId: this.sessionId,
       state: this.state,
       clockS: this.clockS,
@@ -143,6 +142,8 @@ export class MountInHand {
       samples: samples.slice(before.samples),
       runs: runs.slice(before.runs),
       taken: taken.slice(before.taken),
-    };
+    });
+    // A disk that took nothing gets it all again.
+    this.spooled = { samples: samples.length, runs: runs.length, taken: taken.length };
   }
 }

@@ -1,0 +1,48 @@
+# One start for a data folder, and nothing left over of one that was killed.
+# Both files hold lines of "pid ticks rest": the ticks of its beginning tell a process from a later one of the same number.
+
+# When a process began, in clock ticks since the machine did; nothing where there is no such process.
+began() {
+  local stat
+  stat="$(cat "/proc/$1/stat" 2>/dev/null)" || return 0
+  # The name in brackets may hold spaces.
+  set -- ${stat##*) }
+  # A zombie has ended.
+  [ "$1" = Z ] || echo "${20}"
+}
+
+is_that_process() { [ -n "$1" ] && [ -n "$2" ] && [ "$(began "$1")" = "$2" ]; }
+
+# take_lock FOLDER ADDRESS: ours from here on, or the end with the address of the other.
+take_lock() {
+  local pid ticks address
+  exec 8>"$1/lock.guard"
+  flock 8
+  if read -r pid ticks address 2>/dev/null <"$1/lock" && is_that_process "$pid" "$ticks"; then
+    say "already running for $1, as process $pid. It answers at:"
+    echo "$address"
+    exit 1
+  fi
+  echo "$$ $(began $$) $2" >"$1/lock"
+  exec 8>&-
+}
+
+# Ends what a killed start left running, by its numbers.
+end_leftovers() {
+  local pid ticks name signal
+  [ -s "$1/processes" ] || return 0
+  while read -r pid ticks name; do
+    is_that_process "$pid" "$ticks" || continue
+    say "ending $name, left over from a start that was killed (process $pid)"
+    # A fast shutdown of PostgreSQL is asked for by SIGINT; a frozen process first has to go on.
+    [ "$name" = PostgreSQL ] && signal=INT || signal=TERM
+    kill -"$signal" "$pid" 2>/dev/null || true
+    kill -CONT "$pid" 2>/dev/null || true
+    for _ in $(seq 100); do
+      is_that_process "$pid" "$ticks" || break
+      sleep 0.1
+    done
+    ! is_that_process "$pid" "$ticks" || kill -KILL "$pid" 2>/dev/null || true
+  done <"$1/processes"
+  rm -f "$1/processes"
+}

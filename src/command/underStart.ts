@@ -1,0 +1,21 @@
+const BEAT_MS = 2000;
+
+/**
+ * For a process that `start` keeps: tells it every two seconds that this one still works, and calls `end` as soon as
+ * `start` is gone, however it went. Under another parent, which does not listen, only that parent's end is looked for.
+ */
+export function underStart(end: () => void): void {
+  const parent = process.ppid;
+  let ended = false;
+  const endOnce = () => {
+    if (!ended) end();
+    ended = true;
+  };
+  process.once('disconnect', endOnce);
+  setInterval(() => {
+    // The channel may break between the question and the word.
+    if (process.connected) process.send?.('works', undefined, undefined, () => undefined);
+    if (process.ppid !== parent) endOnce();
+  }, BEAT_MS).unref();
+  process.channel?.unref();
+}

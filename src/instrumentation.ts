@@ -1,0 +1,22 @@
+const SAY_AGAIN_MS = 60_000;
+
+/** Every page that waits for the database asks again and again: its log says so once a minute, and not each time. */
+function saySilenceOnce(): void {
+  const said = console.error;
+  let saidMs = -Infinity;
+  console.error = (...of: unknown[]) => {
+    if (!of.some((one) => (one as { digest?: string } | null)?.digest === 'DATABASE_AWAY'))
+      return said(...of);
+    if (performance.now() - saidMs < SAY_AGAIN_MS) return;
+    saidMs = performance.now();
+    said('abanico: the database does not answer; pages say so, and come back once it does');
+  };
+}
+
+/** Run once as the web server begins. */
+export async function register(): Promise<void> {
+  if (process.env.NEXT_RUNTIME !== 'nodejs') return;
+  saySilenceOnce();
+  const { underStart } = await import('@/command/underStart');
+  underStart(() => process.exit(0));
+}
