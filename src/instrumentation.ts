@@ -1,3 +1,4 @@
+/* eslint-disable no-console -- Next.js tells what went wrong through it */
 const SAY_AGAIN_MS = 60_000;
 
 /** Every page that waits for the database asks again and again: its log says so once a minute, and not each time. */
@@ -18,5 +19,6 @@ export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs') return;
   saySilenceOnce();
   const { underStart } = await import('@/command/underStart');
-  underStart(() => process.exit(0));
+  // Begun otherwise it may well outlive who began it.
+  if (process.connected) underStart(() => process.exit(0));
 }

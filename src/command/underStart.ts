@@ -15,7 +15,7 @@ export function underStart(end: () => void): void {
   setInterval(() => {
     // The channel may break between the question and the word.
     if (process.connected) process.send?.('works', undefined, undefined, () => undefined);
-    if (process.ppid !== parent) endOnce();
+    else if (process.ppid !== parent) endOnce();
   }, BEAT_MS).unref();
   process.channel?.unref();
 }

@@ -6,9 +6,12 @@ export interface UploadedFile {
   size: number;
 }
 
-/** A new upload; those of yesterday are swept on the way. */
-export async function insertUpload(db: Queryable): Promise<string> {
+/** Those of yesterday go. */
+export async function sweepUploads(db: Queryable): Promise<void> {
   await db.query(`DELETE FROM uploads WHERE created_at < now() - interval '1 day'`);
+}
+
+export async function insertUpload(db: Queryable): Promise<string> {
   const { rows } = await db.query<{ id: string }>(`INSERT INTO uploads DEFAULT VALUES RETURNING id`);
   return rows[0]!.id;
 }

@@ -1,3 +1,4 @@
+import { untold, type Tell } from '@/core/progress';
 import { loadLabel } from '@/core/runs/load';
 import { groupBy } from '@/core/statistics/groupBy';
 import { withDatabase } from '@/database/pool';
@@ -34,9 +35,13 @@ async function firstBytes(fileId: number): Promise<Uint8Array> {
 }
 
 /** The files of an uploaded bundle, unpacked where it came as a zip; null where the upload is no bundle. */
-export async function bundleFilesOf(uploadId: string): Promise<Map<string, Uint8Array> | null> {
+export async function bundleFilesOf(
+  uploadId: string,
+  tell: Tell = untold,
+): Promise<Map<string, Uint8Array> | null> {
   const files = await uploadedFiles(uploadId);
   if (files.length === 1 && isZip(await firstBytes(files[0]!.id))) {
+    tell('Unpacking', 0);
     return readZip(files[0]!.path, await wholeFile(files[0]!.id));
   }
   if (!files.some((file) => /(^|\/)(datapackage\.json|runs\.csv|entries\.csv)$/.test(file.path))) return null;
@@ -45,7 +50,7 @@ export async function bundleFilesOf(uploadId: string): Promise<Map<string, Uint8
   return read;
 }
 
-function nothingUsable(problem: Problem): BundleCheck {
+export function nothingUsable(problem: Problem): BundleCheck {
   return {
     kind: 'bundle',
     title: '',
@@ -61,14 +66,17 @@ function nothingUsable(problem: Problem): BundleCheck {
 }
 
 /** Looks at an upload before anything is written: what will come, what is wrong, what is already there. */
-export async function checkUpload(uploadId: string): Promise<BundleCheck | LogsCheck | null> {
+export async function checkUpload(
+  uploadId: string,
+  tell: Tell = untold,
+): Promise<BundleCheck | LogsCheck | null> {
   const files = await uploadedFiles(uploadId);
   if (files.length === 0) return null;
   try {
-    const bundleFiles = await bundleFilesOf(uploadId);
+    const bundleFiles = await bundleFilesOf(uploadId, tell);
     if (!bundleFiles) return { kind: 'logs', files };
-    const bundle = readBundle(bundleFiles);
-    const { reduced, problems } = reduceAll(bundle);
+    const bundle = readBundle(bundleFiles, tell);
+    const { reduced, problems } = reduceAll(bundle, tell);
     const { title } = bundle.dataPackage;
     const twin = (await withDatabase(listRoundUps)).find((of) => of.title === title);
     const byEntry = groupBy(bundle.runs, ({ run }) => run.entry);

@@ -1,3 +1,4 @@
+import { untold, type Tell } from '@/core/progress';
 import { chained } from '@/core/joining/chained';
 import { joinOnto, reachS } from '@/core/joining/joinOnto';
 import { isMissing } from '@/core/missing';
@@ -75,9 +76,11 @@ export async function collectChannels(
   logs: readonly { fileId: number; offsetS: number }[],
   runs: readonly Span[],
   remembered: ReadonlyMap<string, readonly RememberedColumn[]>,
+  tell: Tell = untold,
 ): Promise<Collected> {
   const sinks: SpanSink[] = [];
-  for (const { fileId, offsetS } of logs) {
+  for (const [i, { fileId, offsetS }] of logs.entries()) {
+    tell('Reading the logs', i / logs.length);
     let sink = new SpanSink(runs, offsetS);
     await readLog(
       () => fileBytes(fileId),

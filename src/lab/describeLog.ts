@@ -1,10 +1,11 @@
+import { untold, type Tell } from '@/core/progress';
 import { keepMapping, listMappings } from '@/database/columnMappings';
 import { withDatabase } from '@/database/pool';
 import { headingsKey, type LogColumn, type LogProblem, type RememberedColumn } from '@/formats/log/logReader';
 import { durationS, readLog } from '@/formats/log/readLog';
 import { ThinnedSeries } from '@/formats/log/thinnedSeries';
 import { UnusableInput } from '@/formats/problem';
-import { fileBytes, uploadedFiles } from './uploads';
+import { toldBytes, uploadedFiles } from './uploads';
 
 export interface LogDescription {
   fileId: number;
@@ -47,13 +48,14 @@ export async function describeLog(
   uploadId: string,
   fileId: number,
   columns?: RememberedColumn[],
+  tell: Tell = untold,
 ): Promise<DescribeResult> {
   const file = (await uploadedFiles(uploadId)).find((of) => of.id === fileId);
   if (!file) return { read: false, message: 'this file is not there any more: choose it again' };
   const remembered = await rememberedMappings();
   try {
     let thinned = new ThinnedSeries();
-    const open = () => fileBytes(fileId);
+    const open = () => toldBytes(file, `Reading ${file.path}`, tell);
     const sink = () => (thinned = new ThinnedSeries());
     let { encoding, reader } = await readLog(open, file.path, sink, remembered);
     if (columns && columns.length === reader.columns.length) {

@@ -1,5 +1,6 @@
 import { noResult } from '@/core/reduction/noResult';
 import type { Reduction } from '@/core/reduction/reduceTrace';
+import { untold, type Tell } from '@/core/progress';
 import { insertChange } from '@/database/changes';
 import { deleteUpload } from '@/database/uploads';
 import { insertEntry } from '@/database/labEntries';
@@ -21,11 +22,15 @@ interface ReducedRun {
   reduction: Reduction;
 }
 
-export function reduceAll(bundle: Bundle): { reduced: ReducedRun[]; problems: Problem[] } {
+export function reduceAll(
+  bundle: Bundle,
+  tell: Tell = untold,
+): { reduced: ReducedRun[]; problems: Problem[] } {
   const { rig, method } = bundle.dataPackage;
   const reduced: ReducedRun[] = [];
   const problems = new ProblemList();
-  for (const item of bundle.runs) {
+  for (const [i, item] of bundle.runs.entries()) {
+    tell('Reducing the runs', i / bundle.runs.length);
     const result = reduceBundleRun(item.run, item.trace, { limitC: rig.limitC, windowS: method.windowS });
     if (result.known) reduced.push({ item, reduction: result.value });
     // What was set aside need not have come to a number: it is kept with the reason.
@@ -35,7 +40,12 @@ export function reduceAll(bundle: Bundle): { reduced: ReducedRun[]; problems: Pr
   return { reduced, problems: problems.list() };
 }
 
-async function write(bundle: Bundle, reduced: readonly ReducedRun[], uploadId?: string): Promise<number> {
+async function write(
+  bundle: Bundle,
+  reduced: readonly ReducedRun[],
+  tell: Tell,
+  uploadId?: string,
+): Promise<number> {
   const { rig, method, name, title, planning, source } = bundle.dataPackage;
   return inTransaction(async (db) => {
     if (uploadId && !(await deleteUpload(db, uploadId)))
@@ -50,7 +60,8 @@ async function write(bundle: Bundle, reduced: readonly ReducedRun[], uploadId?: 
     }
     await importPlanning(db, roundUpId, entryIds, planning);
     const runIds = new Map<string, number>();
-    for (const { item, reduction } of reduced) {
+    for (const [i, { item, reduction }] of reduced.entries()) {
+      tell('Writing the runs', i / reduced.length);
       const { run, trace } = item;
       const entryId = entryIds.get(run.entry)!;
       const runId = await insertRun(db, { ...run, label: run.run, entryId, rigRevisionId });
@@ -75,17 +86,18 @@ export const BROUGHT = 'was brought in already, or is not there any more';
 export async function importBundle(
   files: ReadonlyMap<string, Uint8Array>,
   uploadId?: string,
+  tell: Tell = untold,
 ): Promise<ImportResult> {
   try {
-    const bundle = readBundle(files);
-    const { reduced, problems } = reduceAll(bundle);
+    const bundle = readBundle(files, tell);
+    const { reduced, problems } = reduceAll(bundle, tell);
     const all = [...bundle.problems, ...problems];
     if (all.length > 0) return { imported: false, problems: all };
     if (bundle.entries.length === 0) {
       const message = 'no entries: a round-up compares at least one';
       return { imported: false, problems: [{ file: 'entries.csv', message }] };
     }
-    const roundUpId = await write(bundle, reduced, uploadId);
+    const roundUpId = await write(bundle, reduced, tell, uploadId);
     const { title } = bundle.dataPackage;
     return { imported: true, roundUpId, title, entries: bundle.entries.length, runs: reduced.length };
   } catch (error) {

@@ -1,3 +1,4 @@
+import { untold, type Tell } from '@/core/progress';
 import { energyMeanDb } from '@/core/levels/energyMeanDb';
 import { meterReading } from '@/core/bench/meterReading';
 import { isLevelUnsteady, levelMoved } from '@/core/flags/runFlags';
@@ -232,7 +233,11 @@ async function writeRuns(
  * transaction; on a dry run, or where anything stands in the way, nothing is written and each run says what
  * it would come to.
  */
-export async function importRawRuns(uploadId: string, plan: RawRunsPlan): Promise<RawRunsResult> {
+export async function importRawRuns(
+  uploadId: string,
+  plan: RawRunsPlan,
+  tell: Tell = untold,
+): Promise<RawRunsResult> {
   const files = await uploadedFiles(uploadId);
   const names = plan.logs.map((log) => files.find((of) => of.id === log.fileId)?.path);
   const refused = (message: string, runs: RunPreview[] = [], unused: string[] = []) => ({
@@ -250,7 +255,7 @@ export async function importRawRuns(uploadId: string, plan: RawRunsPlan): Promis
   const rig = existing
     ? { limitC: existing.rig.limitC, windowS: existing.windowS }
     : { limitC: target.limitC, windowS: target.windowS };
-  const { channels, used } = await collectChannels(plan.logs, plan.runs, await rememberedMappings());
+  const { channels, used } = await collectChannels(plan.logs, plan.runs, await rememberedMappings(), tell);
   const cited = existing ? await withDatabase((db) => citedEntries(db, existing.id)) : [];
   const results = plan.runs.map((run, i) => {
     const { problem } = meantEntry(run.entry, cited);

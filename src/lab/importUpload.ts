@@ -1,17 +1,18 @@
+import { untold, type Tell } from '@/core/progress';
 import { UnusableInput } from '@/formats/problem';
 import { bundleFilesOf } from './checkUpload';
 import { importBundle, type ImportResult } from './importBundle';
 
 /** Imports a bundle that was uploaded, and clears the upload away in the same transaction. */
-export async function importUpload(uploadId: string): Promise<ImportResult> {
+export async function importUpload(uploadId: string, tell: Tell = untold): Promise<ImportResult> {
   try {
-    const files = await bundleFilesOf(uploadId);
+    const files = await bundleFilesOf(uploadId, tell);
     if (!files)
       return {
         imported: false,
         problems: [{ file: 'upload', message: 'not there any more: choose it again' }],
       };
-    return await importBundle(files, uploadId);
+    return await importBundle(files, uploadId, tell);
   } catch (error) {
     if (error instanceof UnusableInput) return { imported: false, problems: [error.problem] };
     throw error;

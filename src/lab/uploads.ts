@@ -1,4 +1,5 @@
 import { MOST, unfitText } from '@/core/bounds';
+import type { Tell } from '@/core/progress';
 import { inTransaction, withDatabase } from '@/database/pool';
 import {
   completeFile,
@@ -9,6 +10,7 @@ import {
   insertUploadFile,
   listUploadedFiles,
   readChunk,
+  sweepUploads,
   uploadSize,
   type UploadedFile,
 } from '@/database/uploads';
@@ -23,6 +25,11 @@ export class UploadRefused extends Error {}
 
 export function beginUpload(): Promise<string> {
   return inTransaction(insertUpload);
+}
+
+/** Clears away what was uploaded yesterday and never brought in. */
+export function sweepOldUploads(): Promise<void> {
+  return withDatabase(sweepUploads);
 }
 
 export function dropUpload(uploadId: string): Promise<boolean> {
@@ -83,6 +90,20 @@ export async function* fileBytes(fileId: number): AsyncGenerator<Uint8Array> {
     const chunk = await withDatabase((db) => readChunk(db, fileId, seq));
     if (!chunk) return;
     yield chunk;
+  }
+}
+
+/** The same, and how far it is. */
+export async function* toldBytes(
+  file: Pick<UploadedFile, 'id' | 'size'>,
+  what: string,
+  tell: Tell,
+): AsyncGenerator<Uint8Array> {
+  let read = 0;
+  for await (const chunk of fileBytes(file.id)) {
+    yield chunk;
+    read += chunk.length;
+    tell(what, read / Math.max(1, file.size));
   }
 }
 

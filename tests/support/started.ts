@@ -42,7 +42,7 @@ export class Started {
   ) {
     const { DATABASE_URL: _, ...env } = process.env;
     this.url = `http://127.0.0.1:${port}`;
-    this.child = spawn('./abanico', ['start'], {
+    this.child = spawn('bash', ['abanico', 'start'], {
       env: { ...env, ABANICO_DATA: data, PORT: String(port) },
       stdio: ['ignore', 'pipe', 'pipe'],
       detached: true,

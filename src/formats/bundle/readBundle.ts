@@ -1,3 +1,4 @@
+import { untold, type Tell } from '@/core/progress';
 import { ProblemList, UnusableInput, type Problem } from '../problem';
 import { readChanges, type BundleChange } from './changesTable';
 import { findFile, rootedFiles, type BundleFiles } from './bundleFiles';
@@ -27,7 +28,7 @@ function wanted(files: BundleFiles, path: string): Uint8Array {
  * A bench bundle from its files. Rows that cannot be used are left out and all listed together.
  * @throws UnusableInput where datapackage.json, a table or a required column is missing, or the version unknown
  */
-export function readBundle(given: ReadonlyMap<string, Uint8Array>): Bundle {
+export function readBundle(given: ReadonlyMap<string, Uint8Array>, tell: Tell = untold): Bundle {
   const files = rootedFiles(given);
   const dataPackage = readDataPackage(wanted(files, 'datapackage.json'));
   const problems = new ProblemList();
@@ -37,7 +38,8 @@ export function readBundle(given: ReadonlyMap<string, Uint8Array>): Bundle {
   const runs = readRuns(wanted(files, 'runs.csv'), known, problems);
   const used = new Set(['datapackage.json', 'entries.csv', 'runs.csv']);
   const withTraces: Bundle['runs'] = [];
-  for (const run of runs) {
+  for (const [i, run] of runs.entries()) {
+    tell('Reading the logs', i / runs.length);
     if (!run.trace) {
       withTraces.push({ run, trace: null });
       continue;

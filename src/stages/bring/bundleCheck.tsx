@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { plural } from '@/ui/figures';
 import { sendJson } from '@/ui/sendJson';
 import { ProblemList, type ShownProblem } from './problemList';
+import { WorkProgress } from './workProgress';
 
 export interface BundleCheckData {
   uploadId: string;
@@ -28,6 +29,7 @@ export function BundleCheck({ data }: { data: BundleCheckData }) {
 
   async function bringIn() {
     setBusy(true);
+    setFailure('');
     const answer = await sendJson(`/api/uploads/${data.uploadId}/import`, 'POST', {});
     if (answer.ok) {
       router.push(`/round-ups/${String(answer.body.roundUpId)}/logbook`);
@@ -104,12 +106,18 @@ export function BundleCheck({ data }: { data: BundleCheckData }) {
           </tbody>
         </table>
       </div>
-      <button className="act-button" disabled={busy} onClick={() => void bringIn()}>
-        {busy ? 'Importing …' : `Import ${plural(data.runs, 'run')}`}
-      </button>
-      <Link className="ml-4 text-[14px] underline" href="/bring">
-        Bring something else
-      </Link>
+      {busy ? (
+        <WorkProgress uploadId={data.uploadId} />
+      ) : (
+        <>
+          <button className="act-button" onClick={() => void bringIn()}>
+            Import {plural(data.runs, 'run')}
+          </button>
+          <Link className="ml-4 text-[14px] underline" href="/bring">
+            Bring something else
+          </Link>
+        </>
+      )}
       {failure && (
         <p role="alert" className="pt-2 text-bad">
           ▲ {failure}

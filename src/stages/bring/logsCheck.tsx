@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Quantity, Unit } from '@/core/channels/quantity';
 import { plural } from '@/ui/figures';
 import { sendJson } from '@/ui/sendJson';
@@ -23,6 +23,7 @@ import {
 import { EveningChart } from './eveningChart';
 import { LogColumns } from './logColumns';
 import { PiecesTable, type PieceField, type Preview } from './piecesTable';
+import { WorkProgress } from './workProgress';
 import { BLANK_TARGET, RunsTarget, type NewTarget, type RoundUpChoice } from './runsTarget';
 
 interface Props {
@@ -49,6 +50,7 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
   const [unused, setUnused] = useState<string[]>([]);
   const [failure, setFailure] = useState('');
   const [busy, setBusy] = useState(false);
+  const stopped = useRef(false);
 
   const series = useMemo(() => placeSeries(logs, offsets), [logs, offsets]);
   const span = useMemo(() => eveningSpan(series), [series]);
@@ -66,7 +68,12 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
     void (async () => {
       const read: BroughtLog[] = [];
       const failed: { path: string; message: string }[] = [];
+      stopped.current = false;
       for (const file of files) {
+        if (stopped.current) {
+          failed.push({ path: file.path, message: 'not read: stopped' });
+          continue;
+        }
         const answer = await sendJson(`/api/uploads/${uploadId}/describe`, 'POST', { fileId: file.id });
         if (gone) return;
         if (answer.ok && answer.body.read) read.push(answer.body.log as unknown as BroughtLog);
@@ -98,7 +105,8 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
       columns,
     });
     setBusy(false);
-    if (!answer.ok || !answer.body.read) return setFailure(answer.message);
+    if (!answer.ok || !answer.body.read)
+      return setFailure(answer.ok ? String(answer.body.message) : answer.message);
     const next = logs.map((log, i) => (i === at ? (answer.body.log as unknown as BroughtLog) : log));
     setLogs(next);
     begin(next, offsets, pieces);
@@ -176,7 +184,7 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
     if (answer.body.message) setFailure(String(answer.body.message));
   }
 
-  if (reading) return <p role="status">Reading {plural(files.length, 'log')} …</p>;
+  if (reading) return <WorkProgress uploadId={uploadId} onStop={() => (stopped.current = true)} />;
   const chosen = roundUps.find((of) => String(of.id) === into);
   const clean = previews.length > 0 && previews.every((of) => !of.problem);
   return (
@@ -274,6 +282,7 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
               clock lies elsewhere.
             </p>
           )}
+          {busy && <WorkProgress uploadId={uploadId} />}
           {failure && (
             <p role="alert" className="text-bad">
               ▲ {failure}

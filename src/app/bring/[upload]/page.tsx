@@ -1,9 +1,11 @@
 import Link from 'next/link';
+import { Suspense } from 'react';
 import { uploadIdFrom } from '@/app/uploadId';
-import { checkUpload } from '@/lab/checkUpload';
+import { checkAside } from '@/lab/work/work';
 import { listLabRoundUps, listLabTarget } from '@/lab/listLabRoundUps';
 import { BundleCheck } from '@/stages/bring/bundleCheck';
 import { LogsCheck } from '@/stages/bring/logsCheck';
+import { WorkProgress } from '@/stages/bring/workProgress';
 import { Header } from '@/ui/header';
 
 export const dynamic = 'force-dynamic';
@@ -14,36 +16,42 @@ interface Props {
   searchParams: Promise<{ roundUp?: string | string[] }>;
 }
 
-export default async function CheckPage({ params, searchParams }: Props) {
-  const uploadId = uploadIdFrom((await params).upload);
-  const { roundUp } = await searchParams;
-  const check = await checkUpload(uploadId);
-  const roundUps = check?.kind === 'logs' ? await listLabRoundUps() : [];
+async function Checked({ uploadId, roundUp }: { uploadId: string; roundUp: string | string[] | undefined }) {
+  const check = await checkAside(uploadId);
+  if (!check)
+    return (
+      <p>
+        Nothing is here any more: it was imported, stopped, or lay for a day.{' '}
+        <Link className="underline" href="/bring">
+          Bring it again
+        </Link>
+      </p>
+    );
+  if (check.kind === 'bundle') return <BundleCheck data={{ ...check, uploadId }} />;
+  const roundUps = await listLabRoundUps();
   const targets = new Map(
     await Promise.all(roundUps.map(async (of) => [of.id, await listLabTarget(of.id)] as const)),
   );
-  const asked = roundUps.find((of) => String(of.id) === roundUp);
+  return (
+    <LogsCheck
+      uploadId={uploadId}
+      files={check.files.map(({ id, path }) => ({ id, path }))}
+      roundUps={roundUps.map(({ id, title }) => ({ id, title, ...targets.get(id)! }))}
+      roundUpId={roundUps.find((of) => String(of.id) === roundUp)?.id ?? null}
+    />
+  );
+}
+
+export default async function CheckPage({ params, searchParams }: Props) {
+  const uploadId = uploadIdFrom((await params).upload);
+  const { roundUp } = await searchParams;
   return (
     <>
       <Header title="Check what came" under="nothing is written yet" />
       <main id="main" tabIndex={-1} className="px-4 pt-5 pb-8 md:px-7">
-        {!check && (
-          <p>
-            Nothing is here any more: it was imported, stopped, or lay for a day.{' '}
-            <Link className="underline" href="/bring">
-              Bring it again
-            </Link>
-          </p>
-        )}
-        {check?.kind === 'bundle' && <BundleCheck data={{ ...check, uploadId }} />}
-        {check?.kind === 'logs' && (
-          <LogsCheck
-            uploadId={uploadId}
-            files={check.files.map(({ id, path }) => ({ id, path }))}
-            roundUps={roundUps.map(({ id, title }) => ({ id, title, ...targets.get(id)! }))}
-            roundUpId={asked?.id ?? null}
-          />
-        )}
+        <Suspense fallback={<WorkProgress uploadId={uploadId} />}>
+          <Checked uploadId={uploadId} roundUp={roundUp} />
+        </Suspense>
       </main>
     </>
   );

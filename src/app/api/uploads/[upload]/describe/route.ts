@@ -2,7 +2,7 @@ import { array, mixed, number, object } from 'yup';
 import { withBody } from '@/app/api/jsonBody';
 import { uploadIdFrom } from '@/app/uploadId';
 import { QUANTITIES, UNITS, type Quantity, type Unit } from '@/core/channels/quantity';
-import { describeLog } from '@/lab/describeLog';
+import { work } from '@/lab/work/work';
 
 const request = object({
   fileId: number()
@@ -30,6 +30,6 @@ const request = object({
 export async function POST(incoming: Request, { params }: { params: Promise<{ upload: string }> }) {
   const uploadId = uploadIdFrom((await params).upload);
   return withBody(incoming, request, async ({ fileId, columns }) =>
-    Response.json(await describeLog(uploadId, fileId, columns)),
+    Response.json(await work().run('describe', { uploadId, fileId, columns })),
   );
 }

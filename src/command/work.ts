@@ -1,0 +1,31 @@
+// The process on which files from outside are read: one job at a time, told by the web server that began it.
+import { setPriority } from 'node:os';
+import { runJob, type JobInput, type JobName } from '@/lab/work/jobs';
+import { sweepOldUploads } from '@/lab/uploads';
+import { sentFailure, type FromWorker } from '@/lab/work/messages';
+
+const TELL_MS = 150;
+
+let toldMs = 0;
+
+function send(message: FromWorker): void {
+  if (process.connected) process.send?.(message, undefined, undefined, () => undefined);
+}
+
+function tell(what: string, share: number): void {
+  if (performance.now() - toldMs < TELL_MS) return;
+  toldMs = performance.now();
+  send({ told: { what, share } });
+}
+
+// Pages and the bench come first.
+setPriority(10);
+void sweepOldUploads().catch(() => undefined);
+process.once('disconnect', () => process.exit(0));
+process.on('message', ({ name, input }: { name: JobName; input: JobInput<JobName> }) => {
+  toldMs = 0;
+  void runJob(name, input as never, tell).then(
+    (done) => send({ done }),
+    (error: unknown) => send({ failed: sentFailure(error) }),
+  );
+});

@@ -1,0 +1,186 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import { Refused } from '../refusal';
+import type { JobInput, JobName, JobResult } from './jobs';
+import { failureFrom, type FromWorker } from './messages';
+
+export interface WorkLimits {
+  memoryMb: number;
+  seconds: number;
+}
+
+/** How far a piece of work is; it waits where others are before it. */
+export interface WorkProgress {
+  waits: boolean;
+  what: string;
+  share: number;
+}
+
+/** At once; what comes beyond waits its turn. */
+const MOST_AT_ONCE = 2;
+/** A process that has nothing to do is kept so long for the next, ms. */
+const IDLE_MS = 60_000;
+/** One that has grown so large is not kept, MB. */
+const MOST_KEPT_MB = 400;
+const LOOK_MS = 250;
+/** Of the memory allowed, so much is heap; the rest is bytes of files. */
+const HEAP_SHARE = 0.6;
+const PATIENCE_MS = 120_000;
+
+/** Memory that a process holds, MB (proc(5), VmRSS). */
+function residentMb(pid: number): number {
+  try {
+    return Number(/VmRSS:\s+(\d+) kB/.exec(readFileSync(`/proc/${pid}/status`, 'latin1'))?.[1] ?? 0) / 1024;
+  } catch {
+    return 0;
+  }
+}
+
+interface Job {
+  uploadId: string;
+  name: JobName;
+  input: unknown;
+  progress: WorkProgress;
+  worker: ChildProcess | null;
+  /** Stops listening to its process. */
+  leave: () => void;
+  resolve: (result: unknown) => void;
+  reject: (error: Error) => void;
+}
+
+/**
+ * Runs what reads files from outside on processes of their own, so that nobody else waits for it, and no file can take
+ * more memory or time than is allowed: the process is ended, and what it had begun to write is rolled back with it.
+ */
+export class WorkPool {
+  private readonly waiting: Job[] = [];
+  private readonly running = new Set<Job>();
+  private readonly idle = new Map<ChildProcess, NodeJS.Timeout>();
+
+  constructor(private readonly limits: WorkLimits) {}
+
+  /** @throws Refused where it takes too much memory or time, or was stopped; and what the job itself throws */
+  run<N extends JobName>(name: N, input: JobInput<N>): Promise<JobResult<N>> {
+    return new Promise((resolve, reject) => {
+      this.waiting.push({
+        uploadId: input.uploadId,
+        name,
+        input,
+        progress: { waits: true, what: '', share: 0 },
+        worker: null,
+        leave: () => undefined,
+        resolve: resolve as (result: unknown) => void,
+        reject,
+      });
+      this.next();
+    });
+  }
+
+  /** How far the work on an upload is; null where none goes on. */
+  progressOf(uploadId: string): WorkProgress | null {
+    const job = [...this.running, ...this.waiting].find((of) => of.uploadId === uploadId);
+    return job?.progress ?? null;
+  }
+
+  /** Ends all work on an upload. */
+  stop(uploadId: string): void {
+    for (const job of [...this.waiting])
+      if (job.uploadId === uploadId) {
+        this.waiting.splice(this.waiting.indexOf(job), 1);
+        job.reject(new Refused('Stopped: nothing was written.'));
+      }
+    for (const job of [...this.running])
+      if (job.uploadId === uploadId) this.give(job, () => job.reject(new Refused('Stopped: nothing was written.')), true);
+  } // prettier-ignore
+
+  /** A process made ready before it is needed. */
+  warm(): void {
+    if (this.idle.size === 0 && this.running.size === 0) this.keep(this.begin());
+  }
+
+  private begin(): ChildProcess {
+    const heapMb = Math.round(this.limits.memoryMb * HEAP_SHARE);
+    const entry = ['src', 'command', 'work.ts'].join('/');
+    const args = ['--no-warnings', `--max-old-space-size=${heapMb}`, '--import', 'tsx', entry];
+    const worker = spawn(process.execPath, args, {
+      env: { ...process.env, ABANICO_PATIENCE_MS: String(PATIENCE_MS) },
+      stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+      serialization: 'advanced',
+    });
+    // A channel that breaks is told by the end of the process.
+    worker.on('error', () => undefined);
+    return worker;
+  }
+
+  private keep(worker: ChildProcess): void {
+    if (residentMb(worker.pid ?? 0) > MOST_KEPT_MB) {
+      worker.kill('SIGKILL');
+      return;
+    }
+    const timer = setTimeout(() => {
+      this.idle.delete(worker);
+      worker.kill('SIGKILL');
+    }, IDLE_MS);
+    timer.unref();
+    worker.unref();
+    worker.channel?.unref();
+    this.idle.set(worker, timer);
+  }
+
+  private take(): ChildProcess {
+    for (const [worker, timer] of this.idle) {
+      clearTimeout(timer);
+      this.idle.delete(worker);
+      if (worker.exitCode === null && worker.signalCode === null && worker.connected) return worker;
+    }
+    return this.begin();
+  }
+
+  private next(): void {
+    while (this.running.size < MOST_AT_ONCE && this.waiting.length > 0) this.work(this.waiting.shift()!);
+  }
+
+  private work(job: Job): void {
+    const worker = this.take();
+    job.worker = worker;
+    worker.ref();
+    worker.channel?.ref();
+    job.progress = { waits: false, what: '', share: 0 };
+    this.running.add(job);
+    const { memoryMb, seconds } = this.limits;
+    const tooLarge = () =>
+      job.reject(new Refused(`This needs more than ${memoryMb} MB of memory, and was given up: bring it in parts.`));
+    const beganMs = performance.now();
+    const look = setInterval(() => {
+      if (residentMb(worker.pid ?? 0) > memoryMb) this.give(job, tooLarge, true);
+      else if (performance.now() - beganMs > seconds * 1000)
+        this.give(job, () => job.reject(new Refused(`This took longer than ${seconds} s, and was given up: bring it in parts.`)), true);
+    }, LOOK_MS);
+    const heard = (message: FromWorker) => {
+      if ('told' in message) job.progress = { waits: false, ...message.told };
+      else if ('done' in message) this.give(job, () => job.resolve(message.done));
+      else this.give(job, () => job.reject(failureFrom(message.failed)));
+    };
+    const fell = (code: number | null, signal: NodeJS.Signals | null) =>
+      // A heap that is full ends Node.js by itself.
+      this.give(job, signal === 'SIGABRT' || code === 134 ? tooLarge : () => job.reject(new Error(`the work process ended by ${signal ?? code}`)), true);
+    worker.on('message', heard);
+    worker.once('exit', fell);
+    job.leave = () => {
+      clearInterval(look);
+      worker.off('message', heard);
+      worker.off('exit', fell);
+    };
+    worker.send({ name: job.name, input: job.input }, (error) => error && fell(null, null));
+  } // prettier-ignore
+
+  /** The end of a job, once: its process is kept for the next, or ended. */
+  private give(job: Job, answer: () => void, end = false): void {
+    if (!this.running.delete(job)) return;
+    job.leave();
+    if (end) job.worker?.kill('SIGKILL');
+    else this.keep(job.worker!);
+    answer();
+    this.next();
+  }
+}

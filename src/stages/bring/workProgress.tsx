@@ -1,0 +1,60 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+import { sendJson } from '@/ui/sendJson';
+
+const ASK_MS = 500;
+
+interface Progress {
+  waits: boolean;
+  what: string;
+  share: number;
+}
+
+/** How far the work on an upload is, asked for as long as it is shown, with a way to stop it. */
+export function WorkProgress({ uploadId, onStop }: { uploadId: string; onStop?: () => void }) {
+  const [progress, setProgress] = useState<Progress | null>(null);
+  useEffect(() => {
+    let gone = false;
+    const ask = async () => {
+      const answer = await fetch(`/api/uploads/${uploadId}/work`).catch(() => null);
+      const body = answer?.ok ? ((await answer.json()) as { progress: Progress | null }) : null;
+      if (!gone && body) setProgress(body.progress);
+    };
+    const timer = setInterval(() => void ask(), ASK_MS);
+    void ask();
+    return () => {
+      gone = true;
+      clearInterval(timer);
+    };
+  }, [uploadId]);
+
+  async function stop() {
+    onStop?.();
+    await sendJson(`/api/uploads/${uploadId}/work`, 'DELETE', {});
+  }
+
+  const percent = Math.round((progress?.share ?? 0) * 100);
+  const words = progress?.waits
+    ? 'Waiting for another import'
+    : progress?.what
+      ? `${progress.what}${percent > 0 ? `, ${percent} %` : ''}`
+      : 'Looking at what came';
+  return (
+    <div className="max-w-md" role="status">
+      <p className="pb-2" dir="auto">
+        {words} …
+      </p>
+      <progress
+        key={progress?.what}
+        className="progress progress-primary w-full"
+        aria-label={words}
+        max={1}
+        {...(percent > 0 ? { value: progress!.share } : {})}
+      />
+      <button type="button" className="quiet-button mt-3" onClick={() => void stop()}>
+        Stop
+      </button>
+    </div>
+  );
+}
