@@ -1,9 +1,13 @@
 import { layPlan } from '@/core/plan/laidPlan';
 import { runSheetCalendar } from '@/formats/runSheetCalendar';
 import { viewPlan } from './planView';
+import { Refused } from './refusal';
 import { viewRoundUp } from './roundUpView';
 
-/** What is left of a plan as iCalendar; null where there is no such round-up. */
+/**
+ * What is left of a plan as iCalendar; null where there is no such round-up.
+ * @throws Refused where the plan cannot be laid
+ */
 export async function planCalendar(
   roundUpId: number,
   now: { day: string; minute: number },
@@ -11,7 +15,9 @@ export async function planCalendar(
   const [view, plan] = await Promise.all([viewRoundUp(roundUpId), viewPlan(roundUpId, now.day)]);
   if (!view || !plan) return null;
   const names = new Map(plan.entries.map((of) => [of.entry, of.name]));
-  return runSheetCalendar(layPlan(plan.sheet.body, { ...plan, now }), plan.sheet.body.settings, {
+  const laid = layPlan(plan.sheet.body, { ...plan, now });
+  if (laid.problems.length > 0) throw new Refused(`The plan cannot be laid: ${laid.problems[0]!.message}.`);
+  return runSheetCalendar(laid, plan.sheet.body.settings, {
     title: view.roundUp.title,
     uid: `round-up-${roundUpId}`,
     nameOf: (entry) => names.get(entry) ?? entry,

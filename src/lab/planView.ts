@@ -3,6 +3,7 @@ import { median } from '@/core/statistics/median';
 import { doneBy, type DoneRun } from '@/core/plan/doneRuns';
 import { designedMountings } from '@/core/plan/mountings';
 import type { PlanSheet } from '@/core/plan/planSheet';
+import { tooLarge } from '@/core/plan/planSize';
 import { defaultPlanSettings, type PlanEntry } from '@/core/plan/planSettings';
 import type { RigScatter } from '@/core/plan/smallestDifference';
 import { loadLabel } from '@/core/runs/load';
@@ -145,11 +146,12 @@ export interface PlanProgress {
   done: number;
 }
 
-/** How much of a written plan has been measured; null where no plan was written. */
+/** How much of a written plan has been measured; null where no plan was written, or none that can be laid. */
 export function planProgress(view: PlanView): PlanProgress | null {
   if (view.sheet.version === 0) return null;
   const { settings, droppedLoads } = view.sheet.body;
   const loads = view.loads.filter((load) => !droppedLoads.includes(load));
+  if (tooLarge(settings, view.entries, loads.length)) return null;
   const isDone = doneBy(view.done);
   let planned = 0;
   let done = 0;

@@ -2,6 +2,8 @@ import type { EntryCurve } from './entryCurve';
 import { pchip, pchipAt } from './pchip';
 
 const STEP_DB = 0.4;
+/** Whatever comes: a line is drawn with so many points at most. */
+const MOST_POINTS = 500;
 
 /**
  * The line that a chart draws for an entry: the interpolant through the settings it is judged by, and level
@@ -18,7 +20,11 @@ export function drawnCurve(curve: EntryCurve): { x: number; y: number }[] {
   const first = levels[0]!;
   const last = levels[levels.length - 1]!;
   const line: { x: number; y: number }[] = [];
-  for (let x = first; x < last; x += STEP_DB) line.push({ x, y: pchipAt(fitted, x).y });
+  const count = Math.min(MOST_POINTS, Math.ceil((last - first) / STEP_DB));
+  for (let i = 0; i < count; i += 1) {
+    const x = first + (i * (last - first)) / count;
+    line.push({ x, y: pchipAt(fitted, x).y });
+  }
   line.push({ x: last, y: pchipAt(fitted, last).y });
   const loudest = curve.points[curve.points.length - 1]!.levelDb;
   if (loudest > last) line.push({ x: loudest, y: line[line.length - 1]!.y });

@@ -3,6 +3,7 @@ import { designedMountings, inOrder, type Mounting, type PlannedPoint } from './
 import { orderBreaks, type OrderBreak } from './orderBreaks';
 import type { PlanSheet } from './planSheet';
 import { planProblems, type PlanEntry } from './planSettings';
+import { tooLarge } from './planSize';
 import { runSheet, type RunSheet } from './runSheet';
 
 const DAY_MS = 24 * 60 * 60 * 1000;
@@ -43,6 +44,8 @@ export function layPlan(
   const loads = scene.loads.filter((load) => !plan.droppedLoads.includes(load));
   const problems = planProblems(settings, scene.entries);
   if (loads.length === 0) problems.push({ field: 'loads', message: 'every heat load is left out' });
+  const large = tooLarge(settings, scene.entries, loads.length);
+  if (large) problems.push({ field: 'mounts', message: large });
   const isDone = doneBy(scene.done);
   if (problems.length > 0)
     return { problems, order: [], breaks: [], sheet: null, isDone, planned: 0, done: 0, loads };

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { doneBy } from './doneRuns';
 import { designedMountings, inOrder, type Mounting } from './mountings';
+import { layPlan } from './laidPlan';
 import { orderBreaks } from './orderBreaks';
 import { pilotFindings } from './pilot';
 import { fitToDeadline, planChoices } from './planChoices';
@@ -8,10 +9,12 @@ import { planCost } from './planCost';
 import {
   defaultPlanSettings,
   planProblems,
+  quietFrom,
   spanMin,
   type PlanEntry,
   type PlanSettings,
 } from './planSettings';
+import { planSize } from './planSize';
 import { runSheet, weekdayOf, type RunSheet } from './runSheet';
 
 const DAY_MIN = 24 * 60;
@@ -196,4 +199,40 @@ test('a pilot tells which loads separate', () => {
     { load: '90 W', bestK: 15, worstK: null },
   ], plan); // prettier-ignore
   expect(findings.map((of) => of.separates)).toEqual([true, false, null]);
+});
+
+test('a plan’s size is counted as it would be laid, and one that is too large is not laid at all', () => {
+  fc.assert(
+    fc.property(scene, fc.integer({ min: 1, max: 9 }), ({ of, entries, loads }, controlEvery) => {
+      const settings = { ...of, controlEvery };
+      const laid = designedMountings(settings, entries, loads);
+      expect(planSize(settings, entries, loads.length)).toEqual({
+        mountings: laid.length,
+        controls: laid.filter((at) => at.isControl).length,
+        readings: laid.reduce((sum, at) => sum + at.points.length, 0),
+      });
+    }),
+  );
+  const vast = { ...defaultPlanSettings('2026-12-01'), passes: 20, mounts: 20 };
+  const loads = Array.from({ length: 20 }, (_, i) => `${10 * i} W`);
+  const { problems, sheet, order } = layPlan(
+    { settings: vast, order: [], droppedLoads: [], pilot: null },
+    {
+      entries: lineUp(900).map((of) => ({ ...of, name: of.entry })),
+      loads,
+      done: [],
+      now: { day: '2026-12-01', minute: 0 },
+    },
+  );
+  expect(problems).toEqual([
+    { field: 'mounts', message: expect.stringContaining('at most 10,000 on 2,000 are laid') as string },
+  ]);
+  expect({ sheet, order }).toEqual({ sheet: null, order: [] });
+});
+
+test('no loop of a plan runs on for ever: hours and weeks that hold nothing are told', () => {
+  const of = { ...defaultPlanSettings('2026-12-01'), quietFromMin: 0, quietToMin: 10 };
+  expect(() => quietFrom(of, 100, 11)).toThrow('no quiet span of 10 min holds 11 min');
+  expect(quietFrom(of, 100, 10)).toBe(DAY_MIN);
+  expect(() => runSheet({ ...of, weekdays: [] }, [], [])).toThrow('no working day');
 });

@@ -1,4 +1,5 @@
 import { planCost, type PlanCost, type PlanScene } from './planCost';
+import { tooLarge } from './planSize';
 import type { PlanSettings } from './planSettings';
 
 export interface PlanChoice {
@@ -26,6 +27,8 @@ export function planChoices(of: PlanSettings, scene: PlanScene): PlanChoice[] {
   const choices: PlanChoice[] = [];
   const offer = (words: string, change: Partial<PlanSettings>, loads = scene.loads) => {
     const settings = { ...of, ...change };
+    // One step more may be one too many.
+    if (tooLarge(settings, scene.entries, loads.length)) return;
     choices.push({ words, settings, loads, cost: planCost(settings, { ...scene, loads }) });
   };
   const { passes, mounts, controlEvery } = of;

@@ -76,14 +76,19 @@ export function quietWithinWork(of: PlanSettings): number {
   return sum;
 }
 
-/** First quiet minute at or after one from which `lastsMin` stay quiet. */
+/**
+ * First quiet minute at or after one from which `lastsMin` stay quiet.
+ * @throws RangeError where no quiet span is so long
+ */
 export function quietFrom(of: PlanSettings, atMin: number, lastsMin: number): number {
   const lengthMin = spanMin(of.quietFromMin, of.quietToMin);
   if (lengthMin >= DAY_MIN) return atMin;
-  for (let day = Math.floor(atMin / DAY_MIN) - 1; ; day += 1) {
+  const before = Math.floor(atMin / DAY_MIN) - 1;
+  for (let day = before; day < before + 4; day += 1) {
     const from = day * DAY_MIN + of.quietFromMin;
     if (Math.max(atMin, from) + lastsMin <= from + lengthMin) return Math.max(atMin, from);
   }
+  throw new RangeError(`quietFrom: no quiet span of ${lengthMin} min holds ${lastsMin} min`);
 }
 
 /** What no plan can be made from, in words by field. */

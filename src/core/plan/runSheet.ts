@@ -56,9 +56,8 @@ export function runSheet(
   const workMin = spanMin(of.workFromMin, of.workToMin);
   const works = (day: number) => of.weekdays.includes(weekdayOf(of.startOn, day));
   const nextStart = (after: number) => {
-    let day = after;
-    while (!works(day)) day += 1;
-    return day;
+    for (let day = after; day < after + 7; day += 1) if (works(day)) return day;
+    throw new RangeError('runSheet: no working day in the week');
   };
   let day = nextStart(0);
   let now = day * DAY_MIN + of.workFromMin;

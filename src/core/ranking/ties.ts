@@ -68,7 +68,8 @@ export function tiesOf(
   });
   const brackets: Bracket[] = [];
   for (let from = 0, reached = 0; reached < count; from += 1) {
-    let to = from;
+    // What the bracket before reached holds together without its first, too.
+    let to = Math.max(from, reached - 1);
     while (to + 1 < count && all.slice(from, to + 1).every((i) => !told(i, to + 1))) to += 1;
     if (to + 1 <= reached) continue;
     reached = to + 1;

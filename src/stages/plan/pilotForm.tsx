@@ -1,7 +1,7 @@
 'use client';
 
-import { designedMountings } from '@/core/plan/mountings';
 import { pilotFindings } from '@/core/plan/pilot';
+import { planSize } from '@/core/plan/planSize';
 import type { PlanSheet } from '@/core/plan/planSheet';
 import { ChoiceField } from '@/ui/form/fields';
 import type { PlanData } from './planData';
@@ -23,7 +23,7 @@ export function PilotForm({ data, plan, onPlan }: { data: PlanData; plan: PlanSh
             entries: data.entries.length,
             passes: Math.max(1, settings.passes),
             mounts: Math.max(1, settings.mounts),
-            controlMounts: designedMountings(settings, data.entries, data.loads).filter((of) => of.isControl).length,
+            controlMounts: planSize(settings, data.entries, data.loads.length).controls,
             scatter: data.scatter,
           },
         )

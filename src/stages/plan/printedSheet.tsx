@@ -26,6 +26,8 @@ export function PrintedSheet({
   const parts = laid.sheet?.parts ?? [];
   const days = [...new Set(parts.map((part) => part.day))];
   const mountings = new Map(laid.order.map((of) => [of.id, of]));
+  if (laid.problems.length > 0)
+    return <p className="p-6">The plan cannot be laid: {laid.problems[0]!.message}.</p>;
   if (days.length === 0) return <p className="p-6">Nothing is left to measure.</p>;
   return (
     <div className="bg-white text-[12pt] text-black [color-scheme:light]">
