@@ -23,6 +23,9 @@ export async function insertPushed(
   return rowCount ?? 0;
 }
 
+/** More would hold up the process that watches the rig: of more, every second, third, … is left out. */
+const MOST_OF_A_RUN = 20_000;
+
 export async function listPushed(
   db: Queryable,
   sessionId: number,
@@ -30,8 +33,11 @@ export async function listPushed(
   toS: number,
 ): Promise<PushedReadings[]> {
   const { rows } = await db.query<PushedReadings & Record<string, unknown>>(
-    `SELECT at_s AS "atS", readings FROM bench_pushed WHERE session_id = $1 AND at_s BETWEEN $2 AND $3 ORDER BY at_s`,
-    [sessionId, fromS, toS],
+    `SELECT "atS", readings FROM (
+       SELECT at_s AS "atS", readings, row_number() OVER (ORDER BY at_s) AS row, count(*) OVER () AS all_rows
+       FROM bench_pushed WHERE session_id = $1 AND at_s BETWEEN $2 AND $3) of
+     WHERE row % greatest(1, ceil(all_rows / $4::numeric))::bigint = 0 ORDER BY "atS"`,
+    [sessionId, fromS, toS, MOST_OF_A_RUN],
   );
   return rows;
 }

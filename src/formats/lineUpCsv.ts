@@ -1,6 +1,7 @@
 import { stringify } from 'csv-stringify/sync';
 import type { Entry } from '@/core/lineUp/entry';
 import { blankProduct, CONNECTORS, PRODUCT_KINDS, type Product } from '@/core/lineUp/product';
+import type { CoverWords } from '@/core/lineUp/underCover';
 import { blankSample, type Sample } from '@/core/lineUp/sample';
 import { inBounds, RowReader } from './bundle/rowReader';
 import { MOST } from '@/core/bounds';
@@ -32,9 +33,10 @@ export function lineUpTable(
     entry: { body: Entry };
     sample: { body: Sample } | null;
   }[],
+  words: CoverWords,
 ): string {
   const cell = (value: string | number | boolean | null) =>
-    typeof value === 'string' ? safeText(value) : String(value ?? '');
+    typeof value === 'string' ? safeText(words.text(value)) : String(value ?? '');
   const lines = rows.map(({ productName, covered, isControl, product: { body: product }, entry, sample }) => {
     const [fan] = entry.body.fans;
     const bare = covered ? '' : undefined;

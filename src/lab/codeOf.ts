@@ -1,12 +1,8 @@
+import { slugOf } from '@/core/lineUp/underCover';
+
 /** A short name for files and addresses from one in words, unlike those taken. */
 export function codeOf(name: string, taken: ReadonlySet<string>): string {
-  const base =
-    name
-      .toLowerCase()
-      .normalize('NFKD')
-      .replace(/\p{M}+/gu, '')
-      .replace(/[^\p{L}\p{N}]+/gu, '-')
-      .replace(/^-|-$/g, '') || 'entry';
+  const base = slugOf(name);
   let code = base;
   for (let i = 2; taken.has(code); i += 1) code = `${base}-${i}`;
   return code;

@@ -1,4 +1,5 @@
 import { stringify } from 'csv-stringify/sync';
+import type { CoverWords } from '@/core/lineUp/underCover';
 import type { CitedEntry } from './citedEntries';
 import { safeText } from '@/formats/safeText';
 import type { LoadCurves } from './roundUpView';
@@ -8,14 +9,16 @@ export function curvesCsv(
   { load, label, curves }: LoadCurves,
   entries: readonly CitedEntry[],
   referenceAmbientC: number,
+  words: CoverWords,
 ): string {
+  const cell = (text: string) => safeText(words.text(text));
   const products = new Map(entries.map((entry) => [entry.entry, entry.product]));
   const rows = curves.flatMap(({ entry, points }) =>
     points.map((point) => ({
-      entry: safeText(entry),
-      product: safeText(products.get(entry) ?? ''),
-      load: safeText(label),
-      setting: safeText(point.setting),
+      entry: cell(entry),
+      product: cell(products.get(entry) ?? ''),
+      load: cell(label),
+      setting: cell(point.setting),
       level_dba: point.levelDb.toFixed(2),
       rise_k: point.riseK.toFixed(2),
       rise_95_k: point.interval95K.toFixed(2),

@@ -1,3 +1,4 @@
+import { coverAll, type CoverWords } from '@/core/lineUp/underCover';
 import { withDatabase } from '@/database/pool';
 import {
   getRoundUpSource,
@@ -9,6 +10,7 @@ import {
 import { readTrace } from '@/database/traces';
 import type { EntryKind } from '@/formats/bundle/entriesTable';
 import { changesCsv, dataPackageJson, entriesCsv, runsCsv, traceCsv } from '@/formats/bundle/writeBundle';
+import { coverWordsOf } from './coverWordsOf';
 import { exportPlanning } from './exportPlanning';
 import { viewRoundUp } from './roundUpView';
 
@@ -42,6 +44,17 @@ function tracePath(label: string, taken: Set<string>): string {
   return path;
 }
 
+/** A file that came along; a text of it goes under cover like all else. */
+function coveredFile(content: Uint8Array, words: CoverWords): Uint8Array {
+  try {
+    const text = new TextDecoder('utf-8', { fatal: true }).decode(content);
+    const covered = words.text(text);
+    return covered === text ? content : new TextEncoder().encode(covered);
+  } catch {
+    return content;
+  }
+}
+
 /**
  * A round-up as a bench bundle with everything in it: set-aside runs, reasons, moved windows, notes, change
  * log, and what came with it and we do not know. Files one by one, so that no more than one trace is held.
@@ -54,30 +67,35 @@ export async function exportBundle(
   if (!view) return null;
   const { roundUp } = view;
   const runs = [...view.runs].reverse();
-  const [source, entryExtras, runExtras, changes, kept] = await withDatabase((db) =>
+  const [source, entryExtras, runExtras, changes, kept, words] = await withDatabase((db) =>
     Promise.all([
       getRoundUpSource(db, roundUpId),
       listEntryExtras(db, roundUpId),
       listRunExtras(db, roundUpId),
       listAllChanges(db, roundUpId),
       listKeptFiles(db, roundUpId),
+      coverWordsOf(db, roundUpId),
     ]),
   );
   const planning = await exportPlanning(roundUp);
-  const labels = uniqueLabels(runs);
+  const labels = uniqueLabels(runs.map((run) => ({ ...run, label: words.id(run.label) })));
   const extras = new Map(runExtras.map((of) => [of.id, of]));
   const taken = new Set<string>();
   const rows = runs.map((run) => ({
-    ...run,
+    ...coverAll(run, words),
     run: labels.get(run.id)!,
     trace: run.hasTrace ? tracePath(labels.get(run.id)!, taken) : '',
-    extra: extras.get(run.id)!.extra,
+    extra: coverAll(extras.get(run.id)!.extra, words),
   }));
   const entries = view.entries.map((entry, i) => ({
-    ...entry,
-    product: entry.productName,
-    ...entryExtras[i]!,
+    ...coverAll({ ...entry, product: entry.productName, ...entryExtras[i]! }, words),
+    entry: entry.entry,
     kind: entry.kind as EntryKind,
+  }));
+
+  const others = kept.map(({ path, content }) => ({
+    path: words.id(path),
+    bytes: coveredFile(content, words),
   }));
 
   async function* files(): AsyncGenerator<BundleFile> {
@@ -89,7 +107,11 @@ export async function exportBundle(
       yield encode(
         'changes.csv',
         changesCsv(
-          changes.map((of) => ({ ...of, run: labels.get(of.runId)!, changedAt: of.changedAt.toISOString() })),
+          coverAll(changes, words).map((of) => ({
+            ...of,
+            run: labels.get(of.runId)!,
+            changedAt: of.changedAt.toISOString(),
+          })),
         ),
       );
     }
@@ -99,7 +121,7 @@ export async function exportBundle(
       traces.push({ path: row.trace, headings: channels.map((of) => of.heading) });
       yield encode(row.trace, traceCsv(channels));
     }
-    for (const { path, content } of kept) yield { path, bytes: content };
+    for (const file of others) yield file;
     const { name, title, rig, loadsW, noiseLineDba, windowS, referenceAmbientC } = roundUp;
     const { name: rigName, enclosure, meterDistanceCm, limitC } = rig;
     const dataPackage = {
@@ -107,8 +129,8 @@ export async function exportBundle(
       title,
       rig: { name: rigName, enclosure, meterDistanceCm, limitC },
       method: { loadsW, noiseLineDba, windowS, referenceAmbientC },
-      planning,
-      source,
+      planning: coverAll(planning, words),
+      source: coverAll(source, words),
     };
     yield encode(
       'datapackage.json',
@@ -116,7 +138,7 @@ export async function exportBundle(
         dataPackage,
         traces,
         changes.length > 0,
-        kept.map((of) => of.path),
+        others.map((of) => of.path),
       ),
     );
   }

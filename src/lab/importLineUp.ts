@@ -4,6 +4,7 @@ import { lineUpTable, readLineUp } from '@/formats/lineUpCsv';
 import { UnusableInput, type Problem } from '@/formats/problem';
 import { addEntry } from './changeLineUp';
 import { lineUpOf, viewLineUp } from './lineUpView';
+import { readCoverWords } from './coverWordsOf';
 import { Refused } from './refusal';
 
 export type LineUpImport =
@@ -49,5 +50,5 @@ export async function importLineUp(roundUpId: number, csv: string, who: string):
 
 /** The line-up as a CSV that `importLineUp` takes. */
 export async function exportLineUp(roundUpId: number): Promise<string> {
-  return lineUpTable(await viewLineUp(roundUpId));
+  return lineUpTable(await viewLineUp(roundUpId), await readCoverWords(roundUpId));
 }

@@ -1,6 +1,7 @@
 import { layPlan } from '@/core/plan/laidPlan';
 import { runSheetCalendar } from '@/formats/runSheetCalendar';
 import { viewPlan } from './planView';
+import { readCoverWords } from './coverWordsOf';
 import { Refused } from './refusal';
 import { viewRoundUp } from './roundUpView';
 
@@ -17,8 +18,9 @@ export async function planCalendar(
   const names = new Map(plan.entries.map((of) => [of.entry, of.name]));
   const laid = layPlan(plan.sheet.body, { ...plan, now });
   if (laid.problems.length > 0) throw new Refused(`The plan cannot be laid: ${laid.problems[0]!.message}.`);
+  const words = await readCoverWords(roundUpId);
   return runSheetCalendar(laid, plan.sheet.body.settings, {
-    title: view.roundUp.title,
+    title: words.text(view.roundUp.title),
     uid: `round-up-${roundUpId}`,
     nameOf: (entry) => names.get(entry) ?? entry,
   });

@@ -6,6 +6,7 @@ import { demoBundle } from '@/simulator/demoBundle';
 import { asBytes } from '@/simulator/demoFiles';
 import { fanRoundUp } from '@/simulator/fanRoundUp';
 import { importBundle } from './importBundle';
+import { neutralCodes } from './neutralCode';
 import { renewReductions } from './renewReductions';
 
 const DEMO_SEED = 7;
@@ -14,6 +15,7 @@ const DEMO_SEED = 7;
 export async function prepareLab(databaseUrl: string): Promise<string> {
   await migrate(databaseUrl);
   await withDatabase(forgetOldWrites);
+  await neutralCodes();
   const renewed = await renewReductions();
   const roundUps = await withDatabase(listRoundUps);
   if (roundUps.length > 0)

@@ -17,6 +17,7 @@ import { entryOwner } from '@/database/entryOwner';
 import { briefOf } from './briefView';
 import { blankEntryOf, blankProductOf } from './lineUpView';
 import { reduceStoredRun } from './reduceStoredRun';
+import { neutralCode } from './neutralCode';
 import { Refused } from './refusal';
 
 export interface SheetEdit {
@@ -63,6 +64,7 @@ export async function syncEntry(db: Queryable, entryId: number): Promise<void> {
     heightMm: product.heightMm,
     coverName: isCovered(entry) ? entry.coverName.trim() : '',
   });
+  if (isCovered(entry)) await neutralCode(db, entryId, entry.coverName.trim());
 }
 
 async function afterProduct(db: Queryable, productId: number, product: Product): Promise<void> {

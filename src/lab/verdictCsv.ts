@@ -1,5 +1,6 @@
 import { stringify } from 'csv-stringify/sync';
 import type { Ranking } from '@/core/ranking/rankAtLine';
+import type { CoverWords } from '@/core/lineUp/underCover';
 import type { CitedEntry } from './citedEntries';
 import { safeText } from '@/formats/safeText';
 
@@ -8,19 +9,21 @@ export function verdictCsv(
   ranking: Ranking,
   entries: readonly CitedEntry[],
   at: { lineDb: number; load: string },
+  words: CoverWords,
 ): string {
+  const cell = (text: string) => safeText(words.text(text));
   const byCode = new Map(entries.map((entry) => [entry.entry, entry]));
   const common = (code: string) => {
     const entry = byCode.get(code)!;
     return {
-      entry: safeText(entry.entry),
-      product: safeText(entry.product),
-      maker: safeText(entry.maker),
-      fans: safeText(entry.fans),
+      entry: cell(entry.entry),
+      product: cell(entry.product),
+      maker: cell(entry.maker),
+      fans: cell(entry.fans),
       price: entry.price ?? '',
       currency: entry.currency,
       noise_line_dba: at.lineDb,
-      load: safeText(at.load),
+      load: cell(at.load),
     };
   };
   const placed = ranking.placed.map((of) => ({
@@ -37,7 +40,7 @@ export function verdictCsv(
   const notPlaced = ranking.notPlaced.map((of) => ({
     ...common(of.entry),
     status: of.status,
-    reason: safeText(of.reason),
+    reason: cell(of.reason),
   }));
   const columns = [
     'place_from', 'place_to', 'entry', 'product', 'maker', 'fans', 'status', 'rise_k', 'rise_95_k', 'resistance_k_per_w',

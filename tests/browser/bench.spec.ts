@@ -138,8 +138,14 @@ test('reloaded, on a second screen, the web server killed and started: the mount
   const push = (token: string) => page.request.post(`${app.url}/api/stream/readings`, { headers: { authorization: `Bearer ${token}` }, data: '{"vrm_c": 50.5}\n' });
   expect((await push('guess')).status()).toBe(401);
   await page.getByText('Readings from a program').click();
-  const token = /Bearer (\w+)/.exec((await page.locator('pre').textContent())!)![1]!;
+  expect(await page.content()).not.toMatch(/Bearer [\w-]{10,}/);
+  await page.getByRole('button', { name: 'Show this lab’s token' }).click();
+  await expect(page.locator('pre')).not.toContainText('Bearer TOKEN');
+  const token = /Bearer ([\w-]+)/.exec((await page.locator('pre').textContent())!)![1]!;
   expect(await (await push(token)).json()).toEqual({ kept: 1, problems: [] });
+  await page.getByRole('button', { name: 'Make a new one' }).click();
+  await expect(page.locator('pre')).not.toContainText(token);
+  expect((await push(token)).status()).toBe(401);
 
   await page.keyboard.press('x');
   await expect(page.getByText('Stopped: by hand. The load is off.')).toBeVisible();

@@ -1,3 +1,4 @@
+import { coverWords } from '@/core/lineUp/underCover';
 import { entryCurves } from '@/core/curves/entryCurve';
 import { labRunPoint } from '@/core/runs/labRun';
 import { closePool, inTransaction, withDatabase } from '@/database/pool';
@@ -107,7 +108,12 @@ test('names are kept as they are, and the same rig is one revision', async () =>
   const id = await importSound(smallBundle(replacing('entries.csv', 'Levante', quoted)));
   const verdict = (await viewVerdict(id, { line: '33' }))!;
   expect(verdict.view.entries[0]!.product).toBe(name);
-  const csv = verdictCsv(verdict.ranking, verdict.view.entries, { lineDb: 33, load: '170 W' });
+  const csv = verdictCsv(
+    verdict.ranking,
+    verdict.view.entries,
+    { lineDb: 33, load: '170 W' },
+    coverWords([], []),
+  );
   expect(csv).toContain(`"'=1+1 ""<script>`);
   const listed = await withDatabase(listRoundUps);
   expect(new Set(listed.filter((of) => of.title === 'A small round-up').map((of) => of.rig)).size).toBe(1);

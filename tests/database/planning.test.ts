@@ -1,3 +1,4 @@
+import { coverWords } from '@/core/lineUp/underCover';
 import { defaultBrief } from '@/core/brief/brief';
 import { readSheet } from '@/database/sheets';
 import { withDatabase } from '@/database/pool';
@@ -66,7 +67,7 @@ test('a line-up from nothing: entries, variants with their price, cover names, a
   const text = [...out].filter(([path]) => path === 'entries.csv').map(([, bytes]) => new TextDecoder().decode(bytes)).join(''); // prettier-ignore
   expect(text).toContain('Cooler X,,air-tower');
   const { abanico } = JSON.parse(new TextDecoder().decode(out.get('datapackage.json'))) as { abanico: { lineUp: Record<string, { product: { name: string } }> } }; // prettier-ignore
-  expect(abanico.lineUp['levante-lab-fan']!.product.name).toBe('Cooler X');
+  expect(abanico.lineUp['cooler-x']!.product.name).toBe('Cooler X');
 
   // A fan entry needs a fan; a cited product stays; a control's sample is not retired.
   const fan = (await viewLineUp(id)).find((at) => at.product.body.kind === 'fan')!;
@@ -91,7 +92,7 @@ test('a line-up goes out as CSV and comes in elsewhere; faults are listed and no
   const id = await begin();
   await addByName(id, { name: '=Levante', maker: 'Vela, "Mayor"', kind: 'air-tower', who: WHO });
   await addByName(id, { name: 'Brisa', maker: '', kind: 'fan', who: WHO });
-  const csv = lineUpTable(await viewLineUp(id));
+  const csv = lineUpTable(await viewLineUp(id), coverWords([], []));
   const elsewhere = await begin();
   expect(await importLineUp(elsewhere, csv, WHO)).toEqual({ imported: true, added: 2, there: 0 });
   expect(await importLineUp(elsewhere, csv, WHO)).toEqual({ imported: true, added: 0, there: 2 });

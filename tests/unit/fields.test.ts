@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { array, object } from 'yup';
+import { coverWords } from '@/core/lineUp/underCover';
 import { MOST } from '@/core/bounds';
 import { ProblemList } from '@/formats/problem';
 import { bounded, counted, day, finite, maybeText, measure, text, whole } from '@/formats/sheets/fields';
@@ -132,6 +133,7 @@ test('a line-up by CSV: what is wrong is named by line and column, and what is r
       entry: { body: entry },
       sample: null,
     })),
+    coverWords([], []),
   );
   expect(table).toContain("'=SUM(A1)");
   expect(readLineUp(table).rows.map((of) => of.product.name)).toEqual(['Ñandú 120', '=SUM(A1)']);

@@ -25,7 +25,7 @@ export function isKnownChannel(heading: string): boolean {
 }
 
 /** What each known column holds, by its ending. */
-function boundOf(heading: string): Bound {
+export function boundOf(heading: string): Bound {
   if (heading === 't_s') return 'timeS';
   if (heading.endsWith('_c')) return 'temperatureC';
   if (heading.endsWith('_rpm')) return 'speedRpm';
@@ -59,7 +59,7 @@ function asChannel(heading: string, cells: string[]): Channel {
  */
 export function readTraceTable(file: string, bytes: Uint8Array, problems: ProblemList): TraceTable | null {
   const lines = new TextDecoder().decode(bytes).split(/\r\n|\n|\r/);
-  const headings = (splitCells(lines[0] ?? '', ',') ?? []).map((heading) => heading.trim());
+  const headings = (splitCells(lines[0] ?? '', ',') ?? []).map((heading) => fromSafeText(heading.trim()));
   while (headings.length > 1 && headings[headings.length - 1] === '') headings.pop();
   if (headings.length > MOST.columns) {
     problems.push({

@@ -111,7 +111,7 @@ export function changesCsv(changes: readonly BundleChange[]): string {
 export function traceCsv(channels: readonly Channel[]): string {
   const rows = channels[0]?.values.length ?? 0;
   const isText = channels.map((channel) => Array.isArray(channel.values));
-  const lines = [stringify([channels.map((channel) => channel.heading)]).trimEnd()];
+  const lines = [stringify([channels.map((channel) => safeText(channel.heading))]).trimEnd()];
   for (let i = 0; i < rows; i += 1) {
     const cells = channels.map(({ values }, c) => {
       const value = values[i]!;

@@ -4,7 +4,6 @@ import { dayAfter } from '@/core/plan/laidPlan';
 import type { UpcomingMount } from '@/core/plan/upcomingMount';
 import { quietFrom, soakMinutes, type PlanSettings } from '@/core/plan/planSettings';
 import { lastSession, openSession, type BenchSession } from '@/database/bench';
-import { readStatus } from '@/database/benchStatus';
 import { withDatabase } from '@/database/pool';
 import { getRoundUp } from '@/database/roundUps';
 import { viewPlan } from '../planView';
@@ -30,7 +29,6 @@ export interface BenchView {
   /** Title and id of the round-up whose mount is on the rig, where it is another. */
   busyWith: { id: number; title: string } | null;
   last: { session: BenchSession; advice: RemountAdvice } | null;
-  pushToken: string;
 }
 
 function isQuiet(of: PlanSettings, minute: number): boolean {
@@ -41,13 +39,12 @@ function isQuiet(of: PlanSettings, minute: number): boolean {
 export async function viewBench(roundUpId: number, now: Now): Promise<BenchView | null> {
   const [plan, view] = await Promise.all([viewPlan(roundUpId, now.day), viewRoundUp(roundUpId)]);
   if (!plan || !view) return null;
-  const { open, last, status, other } = await withDatabase(async (db) => {
+  const { open, last, other } = await withDatabase(async (db) => {
     const open = await openSession(db);
     const elsewhere = open !== null && open.roundUpId !== roundUpId;
     return {
       open,
       last: await lastSession(db, roundUpId),
-      status: await readStatus(db),
       other: elsewhere ? await getRoundUp(db, open.roundUpId) : null,
     };
   });
@@ -97,6 +94,5 @@ export async function viewBench(roundUpId: number, now: Now): Promise<BenchView 
       : { fromMin: settings.quietFromMin, toMin: settings.quietToMin },
     busyWith: other && { id: other.id, title: other.title },
     last: last && { session: last, advice },
-    pushToken: status.pushToken,
   };
 }

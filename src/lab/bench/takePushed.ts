@@ -1,10 +1,11 @@
-import { createHash, timingSafeEqual } from 'node:crypto';
-import { readStatus } from '@/database/benchStatus';
+import { outOfBounds } from '@/core/bounds';
+import { RateLimit } from '@/core/rateLimit';
 import { insertPushed } from '@/database/pushedReadings';
-import { inTransaction, withDatabase } from '@/database/pool';
-import { isKnownChannel } from '@/formats/bundle/traceTable';
+import { inTransaction } from '@/database/pool';
+import { boundOf, isKnownChannel } from '@/formats/bundle/traceTable';
 
 const MOST_LINE = 64 * 1024;
+const MOST_BYTES = 16 * 2 ** 20;
 const MOST_LINES = 20_000;
 /** A program's clock that jumps ahead by more has been set, s. */
 const MOST_AHEAD_S = 3600;
@@ -18,17 +19,33 @@ export class PushRefused extends Error {
   constructor(
     message: string,
     readonly status: number,
+    /** When it may be tried again, s. */
+    readonly waitS?: number,
   ) {
     super(message);
   }
 }
 
-const digest = (text: string) => createHash('sha256').update(text).digest();
+/** Of all programs together: ten lines a second for as long as one likes, and what gathered while a line was down. */
+const LINES_PER_S = 10;
+const REQUESTS = { burst: 60, perS: 10 };
 
-/** Whether a token is the lab's; equally slow for every wrong one. */
-export async function isPushToken(token: string): Promise<boolean> {
-  const { pushToken } = await withDatabase(readStatus);
-  return timingSafeEqual(digest(token), digest(pushToken));
+// Next.js may load this module more than once in a process; the limits must be one all the same.
+const shared = globalThis as { abanicoPushed?: { lines: RateLimit; requests: RateLimit } };
+
+function limits() {
+  const nowMs = performance.now();
+  shared.abanicoPushed ??= {
+    lines: new RateLimit(MOST_LINES, LINES_PER_S, nowMs),
+    requests: new RateLimit(REQUESTS.burst, REQUESTS.perS, nowMs),
+  };
+  return shared.abanicoPushed;
+}
+
+/** Counts a request, whatever its token: guessing has a pace, too. @throws PushRefused */
+export function countRequest(): void {
+  const waitS = limits().requests.draw(1, performance.now());
+  if (waitS > 0) throw new PushRefused('too many requests: send several lines in one', 429, waitS);
 }
 
 interface PushedLine {
@@ -52,6 +69,8 @@ function readLine(text: string): PushedLine | string {
     if (!isKnownChannel(name)) return `${name}: no column of a trace has this name`;
     if (value === null) continue;
     if (typeof value !== 'number' || !Number.isFinite(value)) return `${name}: a number was expected`;
+    const outside = outOfBounds(boundOf(name), value);
+    if (outside) return `${name}: ${outside}, got ${value}`;
     readings[name] = value;
   }
   return Object.keys(readings).length > 0 ? { tS, readings } : 'no readings in it';
@@ -69,9 +88,11 @@ export async function takePushed(
   const problems: PushProblem[] = [];
   let waiting = '';
   let line = 0;
+  let bytes = 0;
   let lastS: number | null = null;
   const take = (text: string) => {
     line += 1;
+    if (line > MOST_LINES) throw new PushRefused(`more than ${MOST_LINES} lines at once`, 413);
     if (text.trim() === '') return;
     const read = readLine(text);
     const problem = (message: string) => {
@@ -84,9 +105,10 @@ export async function takePushed(
       return problem(`t_s jumps ahead from ${lastS} to ${read.tS}: left out`);
     lastS = read.tS ?? lastS;
     lines.push(read);
-    if (lines.length > MOST_LINES) throw new PushRefused(`more than ${MOST_LINES} lines at once`, 413);
   };
   for await (const chunk of body) {
+    bytes += chunk.length;
+    if (bytes > MOST_BYTES) throw new PushRefused(`more than ${MOST_BYTES / 2 ** 20} MB at once`, 413);
     waiting += decoder.decode(chunk, { stream: true });
     let end: number;
     while ((end = waiting.indexOf('\n')) >= 0) {
@@ -98,6 +120,9 @@ export async function takePushed(
   }
   if (waiting !== '') take(waiting);
   if (lines.length === 0) return { kept: 0, problems };
+  const waitS = limits().lines.draw(lines.length, performance.now());
+  if (waitS > 0)
+    throw new PushRefused(`more than ${LINES_PER_S} lines a second: none of these was kept`, 429, waitS);
   const rows = lines.map(({ tS, readings }) => ({
     agoS: tS === null || lastS === null ? 0 : lastS - tS,
     readings,

@@ -18,7 +18,6 @@ export interface BenchData {
   quietHours: { fromMin: number; toMin: number } | null;
   busyWith: { id: number; title: string } | null;
   last: { state: BenchState; advice: RemountAdvice } | null;
-  pushToken: string;
   origin: string;
   today: string;
 }

@@ -107,7 +107,7 @@ function Measuring({ data, live, session }: { data: BenchData; live: Live; sessi
           </ul>
         )}
         <Cautions />
-        <PushHelp origin={data.origin} token={data.pushToken} />
+        <PushHelp origin={data.origin} />
       </aside>
     </>
   );
@@ -161,7 +161,7 @@ function Between({ data, free }: { data: BenchData; free: boolean }) {
           <ul className="text-[14px] text-warn" aria-label="What the order breaks">{data.breaks.map((of, i) => <li key={i}>▲ {of}</li>)}</ul>
         )}
         <Cautions />
-        <PushHelp origin={data.origin} token={data.pushToken} />
+        <PushHelp origin={data.origin} />
       </section>
       <aside className="shrink-0 border-hairline lg:w-[430px] lg:overflow-y-auto lg:border-l lg:pl-6" aria-label="What comes" tabIndex={0}>
         <NextMounts data={data} free={free} next={next} onChoose={setChosen} />

@@ -1,19 +1,50 @@
-/** How a program pushes readings that no instrument gives. */
-export function PushHelp({ origin, token }: { origin: string; token: string }) {
+'use client';
+
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { sendJson } from '@/ui/sendJson';
+
+/** How a program sends readings to the mount on the rig. The token is fetched only when it is asked for. */
+export function PushHelp({ origin }: { origin: string }) {
+  const [token, setToken] = useState<string | null>(null);
+
+  async function fetchToken(renew: boolean) {
+    const answer = await sendJson('/api/push-token', 'POST', { renew });
+    if (!answer.ok) return void toast.error(answer.message);
+    setToken(String(answer.body.token));
+    if (renew) toast.success('The token is a new one: programs with the old one are refused');
+  }
+
   const example = [
     `curl ${origin}/api/stream/readings \\`,
-    `  -H 'authorization: Bearer ${token}' \\`,
+    `  -H 'authorization: Bearer ${token ?? 'TOKEN'}' \\`,
     `  --data-binary $'{"t_s": 0, "clock_mhz": 4200, "vrm_c": 51.5}\\n'`,
   ].join('\n');
   return (
     <details className="text-[13.5px]">
       <summary className="cursor-pointer text-ink2">Readings from a program</summary>
       <p className="pt-1.5">
-        Newline-ended JSON, named as trace columns, goes to the mount on the rig. The token is this lab’s.
+        Newline-ended JSON, named as trace columns, goes to the mount on the rig, ten lines a second at most.
       </p>
       <pre className="mt-1.5 overflow-x-auto rounded-md bg-sunk p-2 text-[12.5px]" tabIndex={0}>
         {example}
       </pre>
+      <p className="flex flex-wrap gap-x-4 pt-1.5">
+        <button
+          type="button"
+          className="cursor-pointer underline underline-offset-2"
+          onClick={() => (token === null ? void fetchToken(false) : setToken(null))}
+        >
+          {token === null ? 'Show this lab’s token' : 'Hide the token'}
+        </button>
+        <button
+          type="button"
+          className="cursor-pointer underline underline-offset-2"
+          onClick={() => void fetchToken(true)}
+        >
+          Make a new one
+        </button>
+      </p>
     </details>
   );
 }

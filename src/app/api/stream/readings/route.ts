@@ -1,6 +1,7 @@
 import { toldFailure } from '@/app/api/jsonBody';
 import { isOurHost, isOurWrite } from '@/app/whoMayAsk';
-import { isPushToken, PushRefused, takePushed } from '@/lab/bench/takePushed';
+import { isPushToken } from '@/lab/bench/pushToken';
+import { countRequest, PushRefused, takePushed } from '@/lab/bench/takePushed';
 
 /** Readings that a program pushes: newline-ended JSON, with the lab's token as `Authorization: Bearer …`. */
 export async function POST(request: Request) {
@@ -9,17 +10,21 @@ export async function POST(request: Request) {
   if (!isOurHost(request.headers) || (from !== null && !isOurWrite(request.headers)))
     return Response.json({ message: 'Refused: the request comes from another site.' }, { status: 403 });
   try {
+    countRequest();
     const token = /^Bearer (.+)$/.exec(request.headers.get('authorization') ?? '')?.[1] ?? '';
     if (!(await isPushToken(token)))
       return Response.json(
-        { message: 'The token is wrong: the right one stands on the Bench page.' },
+        { message: 'The token is wrong: the Bench page shows the right one.' },
         { status: 401 },
       );
     if (!request.body) return Response.json({ message: 'There are no lines.' }, { status: 422 });
     return Response.json(await takePushed(request.body as unknown as AsyncIterable<Uint8Array>));
   } catch (error) {
     if (error instanceof PushRefused)
-      return Response.json({ message: error.message }, { status: error.status });
+      return Response.json(
+        { message: error.message },
+        { status: error.status, headers: error.waitS ? { 'retry-after': String(error.waitS) } : {} },
+      );
     return toldFailure(error);
   }
 }

@@ -1,5 +1,6 @@
 import { idFrom } from '@/app/ids';
 import { loadParam } from '@/core/runs/loadParam';
+import { readCoverWords } from '@/lab/coverWordsOf';
 import { curvesCsv } from '@/lab/curvesCsv';
 import { curvesOf, viewRoundUp } from '@/lab/roundUpView';
 
@@ -10,10 +11,13 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
   const asked = new URL(request.url).searchParams.get('load');
   const loads = curvesOf(view);
   const chosen = loads.find(({ load }) => loadParam(load) === asked) ?? loads[0]!;
-  return new Response(curvesCsv(chosen, view.entries, view.roundUp.referenceAmbientC), {
-    headers: {
-      'content-type': 'text/csv; charset=utf-8',
-      'content-disposition': `attachment; filename="curves-${id}.csv"`,
+  return new Response(
+    curvesCsv(chosen, view.entries, view.roundUp.referenceAmbientC, await readCoverWords(id)),
+    {
+      headers: {
+        'content-type': 'text/csv; charset=utf-8',
+        'content-disposition': `attachment; filename="curves-${id}.csv"`,
+      },
     },
-  });
+  );
 }

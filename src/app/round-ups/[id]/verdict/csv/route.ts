@@ -1,4 +1,5 @@
 import { idFrom } from '@/app/ids';
+import { readCoverWords } from '@/lab/coverWordsOf';
 import { verdictCsv } from '@/lab/verdictCsv';
 import { viewVerdict } from '@/lab/verdictView';
 
@@ -11,7 +12,7 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
   });
   if (!verdict) return new Response('no such round-up', { status: 404 });
   const { view, ranking, lineDb, chosen } = verdict;
-  const csv = verdictCsv(ranking, view.entries, { lineDb, load: chosen.label });
+  const csv = verdictCsv(ranking, view.entries, { lineDb, load: chosen.label }, await readCoverWords(id));
   return new Response(csv, {
     headers: {
       'content-type': 'text/csv; charset=utf-8',

@@ -1,0 +1,70 @@
+/** A product that goes by another name until it is revealed. */
+export interface Covered {
+  name: string;
+  maker: string;
+  coverName: string;
+  /** Id of its entry, made of the cover name. */
+  code: string;
+}
+
+/** What would be written for a name in ids and file names. */
+export function slugOf(name: string): string {
+  return (
+    name
+      .normalize('NFKD')
+      .replace(/\p{M}+/gu, '')
+      .toLowerCase()
+      .replace(/[^\p{L}\p{N}]+/gu, '-')
+      .replace(/^-|-$/g, '') || 'entry'
+  );
+}
+
+/** Shorter names stand in too many other words. */
+const LEAST_LETTERS = 3;
+
+/** The parts of a text that are a name, in any case, and not part of a longer word. */
+function finder(name: string): RegExp {
+  const words = name
+    .trim()
+    .split(/[\s-]+/)
+    .map((word) => word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&'));
+  return new RegExp(`(?<![\\p{L}\\p{N}])${words.join('[\\s_-]*')}(?![\\p{L}])`, 'giu');
+}
+
+export interface CoverWords {
+  /** The text with every covered name replaced by its cover. */
+  text: (text: string) => string;
+  /** The same for ids and file names. */
+  id: (text: string) => string;
+}
+
+/**
+ * Replaces the names and makers of covered products, and the ids made of them, in whatever leaves the lab. A name in
+ * `open` stays: somebody else of the line-up goes by it openly.
+ */
+export function coverWords(covered: readonly Covered[], open: readonly string[]): CoverWords {
+  const isOpen = new Set(open.map(slugOf));
+  const found = covered
+    .flatMap(({ name, maker, coverName, code }) => [
+      { word: name, coverName, code },
+      // Without diacritics, as ids have it.
+      { word: slugOf(name), coverName, code },
+      { word: maker, coverName, code },
+    ])
+    .filter(({ word }) => word.trim().length >= LEAST_LETTERS && !isOpen.has(slugOf(word)))
+    // A name that holds another goes first.
+    .sort((a, b) => b.word.length - a.word.length)
+    .map((of) => ({ ...of, pattern: finder(of.word) }));
+  return {
+    text: (text) => found.reduce((of, { pattern, coverName }) => of.replace(pattern, () => coverName), text),
+    id: (text) => found.reduce((of, { pattern, code }) => of.replace(pattern, () => code), text),
+  };
+}
+
+/** A value of plain data with every text in it put under cover; its keys stay. */
+export function coverAll<T>(value: T, words: CoverWords): T {
+  if (typeof value === 'string') return words.text(value) as T;
+  if (Array.isArray(value)) return value.map((of: unknown) => coverAll(of, words)) as T;
+  if (typeof value !== 'object' || value === null || value instanceof Date) return value;
+  return Object.fromEntries(Object.entries(value).map(([key, of]) => [key, coverAll(of as unknown, words)])) as T;
+} // prettier-ignore

@@ -1,0 +1,138 @@
+import { coverWords, slugOf } from '@/core/lineUp/underCover';
+import { loadParam } from '@/core/runs/loadParam';
+import { renameCode } from '@/database/entryCodes';
+import { inTransaction, withDatabase } from '@/database/pool';
+import { insertSession } from '@/database/bench';
+import { beginMount } from '@/core/bench/benchState';
+import { readCoverWords } from '@/lab/coverWordsOf';
+import { curvesCsv } from '@/lab/curvesCsv';
+import { editRun } from '@/lab/editRun';
+import { importBundle } from '@/lab/importBundle';
+import { exportLineUp } from '@/lab/importLineUp';
+import { viewLineUp } from '@/lab/lineUpView';
+import { neutralCodes } from '@/lab/neutralCode';
+import { planCalendar } from '@/lab/planCalendar';
+import { viewPlan } from '@/lab/planView';
+import { curvesOf, viewRoundUp } from '@/lab/roundUpView';
+import type { RunChanges } from '@/lab/runEditSchema';
+import { saveSheet } from '@/lab/saveSheet';
+import { verdictCsv } from '@/lab/verdictCsv';
+import { viewVerdict } from '@/lab/verdictView';
+import { demoBundle } from '@/simulator/demoBundle';
+import { asBytes } from '@/simulator/demoFiles';
+import { exported, importSound, inFreshLab } from '../support/lab';
+
+inFreshLab();
+
+const NOW = { day: '2026-12-01', minute: 0 };
+let roundUpId: number;
+
+/** All that leaves the lab of a round-up, as one text. */
+async function leaving(id: number): Promise<string> {
+  const view = (await viewRoundUp(id))!;
+  const words = await readCoverWords(id);
+  const parts: string[] = [await exportLineUp(id), (await planCalendar(id, NOW))!];
+  for (const chosen of curvesOf(view)) {
+    parts.push(curvesCsv(chosen, view.entries, view.roundUp.referenceAmbientC, words));
+    const { ranking } = (await viewVerdict(id, { load: loadParam(chosen.load) }))!;
+    parts.push(verdictCsv(ranking, view.entries, { lineDb: 33, load: chosen.label }, words));
+  }
+  for (const [path, bytes] of await exported(id)) parts.push(path, new TextDecoder().decode(bytes));
+  return parts.join('\n');
+}
+
+async function cover(product: string, coverName: string): Promise<void> {
+  const of = (await viewLineUp(roundUpId)).find((one) => one.product.body.name === product)!;
+  const body = { ...of.entry.body, coverName, revealed: false };
+  const result = await saveSheet('entry', of.entryId, {
+    version: of.entry.version,
+    body,
+    who: 'test',
+    reason: '',
+  });
+  expect(result).toMatchObject({ saved: true });
+}
+
+beforeAll(async () => {
+  const files = asBytes(demoBundle(7));
+  files.set('notes/solano.txt', new TextEncoder().encode('Solano ticks. SOLANO was lent by its maker.'));
+  roundUpId = await importSound(files);
+  const plan = (await viewPlan(roundUpId, NOW.day))!;
+  const body = {
+    ...plan.sheet.body,
+    order: ['solano 1', 'galerna-twin 1'],
+    pilot: { best: 'solano', worst: 'matacabras' },
+  };
+  await saveSheet('plan', roundUpId, { version: plan.sheet.version, body, who: 'test', reason: '' });
+  const [run] = (await viewRoundUp(roundUpId))!.runs.filter((of) => of.entry === 'solano');
+  const change = (version: number, changes: object) =>
+    editRun(roundUpId, run!.id, { version, who: 'test', sure: true, changes: changes as RunChanges });
+  await change(run!.version, { note: 'the Solano, again' });
+  await change(run!.version + 1, { entry: 'matacabras' });
+  await change(run!.version + 2, { entry: 'solano' });
+  const state = beginMount({
+    entry: 'solano',
+    name: 'Solano',
+    mount: 9,
+    isControl: false,
+    points: [],
+    nowS: 0,
+  });
+  const rule = { windowS: 300, limitC: 90, warmUpS: 20, readingS: 30, longestSoakS: 4000 };
+  const id = await withDatabase((db) => insertSession(db, { roundUpId, mounting: 'solano 9', state, rule }));
+  await withDatabase((db) => db.query(`UPDATE bench_sessions SET ended_at = now() WHERE id = $1`, [id]));
+});
+
+test('before it is covered, a product is called by its name', async () => {
+  const text = await leaving(roundUpId);
+  expect(text).toContain('Solano');
+  expect(text).toContain('solano');
+});
+
+test('under cover neither the name of a product nor what was made of it leaves; the rest still fits together', async () => {
+  const before = (await viewRoundUp(roundUpId))!.runs.filter((of) => of.entry === 'solano').length;
+  await cover('Solano', 'Unit A');
+  const text = await leaving(roundUpId);
+  expect(text).not.toMatch(/solano/i);
+  const { maker } = (await viewLineUp(roundUpId)).find((of) => of.covered)!.product.body;
+  expect(maker.length).toBeGreaterThan(2);
+  expect(text).toContain('the Unit A, again');
+  expect(text).toContain('notes/unit-a.txt');
+  const view = (await viewRoundUp(roundUpId))!;
+  expect(view.runs.filter((of) => of.entry === 'unit-a')).toHaveLength(before);
+  const { sheet } = (await viewPlan(roundUpId, NOW.day))!;
+  expect(sheet.body).toMatchObject({
+    order: ['unit-a 1', 'galerna-twin 1'],
+    pilot: { best: 'unit-a', worst: 'matacabras' },
+  });
+  const { rows } = await withDatabase((db) =>
+    db.query(`SELECT mounting, state->>'entry' AS entry, state->>'name' AS name FROM bench_sessions`),
+  );
+  expect(rows).toEqual([{ mounting: 'unit-a 9', entry: 'unit-a', name: 'Unit A' }]);
+  const again = await importBundle(await exported(roundUpId));
+  expect(again).toMatchObject({ imported: true, runs: view.runs.length });
+});
+
+test('two covers of one name get codes of their own; another cover, another code; an older lab is set right', async () => {
+  await cover('Matacabras', 'Unit A');
+  await cover('Tramontana', 'Böx №1');
+  const codes = async () => (await viewLineUp(roundUpId)).filter((of) => of.covered).map((of) => of.code);
+  expect(await codes()).toEqual(['box-no1', 'unit-a', 'unit-a-2']);
+  const { entryId } = (await viewLineUp(roundUpId)).find((of) => of.code === 'unit-a')!;
+  await inTransaction((db) =>
+    renameCode(db, { roundUpId, entryId, was: 'unit-a', isNow: 'solano', name: 'Solano' }),
+  );
+  await neutralCodes();
+  expect(await codes()).toEqual(['box-no1', 'unit-a', 'unit-a-2']);
+});
+
+test('a name is found in any case and spelling of ids, not inside of longer words, and not where it stands openly', () => {
+  const of = { name: 'Ñandú 120', maker: 'Ave', coverName: 'Unit A', code: 'unit-a' };
+  const words = coverWords([of], []);
+  for (const text of ['ÑANDÚ 120', 'nandu-120', 'Ñandú  120', 'nandu_120'])
+    expect(words.text(`x ${text}.`)).toBe('x Unit A.');
+  expect(words.id('3-nandu-120-a')).toBe('3-unit-a-a');
+  expect(words.text('Average, save; Ave!')).toBe('Average, save; Unit A!');
+  expect(coverWords([of], ['ave']).text('Ave, Ñandú 120')).toBe('Ave, Unit A');
+  expect(slugOf('…')).toBe('entry');
+});
