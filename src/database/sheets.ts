@@ -77,3 +77,19 @@ export async function listSheetChanges<T>(
   );
   return rows;
 }
+
+const OWNERS: Record<SheetKind, string> = {
+  brief: 'round_ups',
+  plan: 'round_ups',
+  'rig-book': 'rigs',
+  'rig-setup': 'rig_revisions',
+  product: 'products',
+  sample: 'samples',
+  entry: 'entries',
+};
+
+/** Whether there is what a sheet would be written of; held, so that it stays until the writing is done. */
+export async function sheetOwnerIsThere(db: Queryable, kind: SheetKind, owner: number): Promise<boolean> {
+  const { rowCount } = await db.query(`SELECT 1 FROM ${OWNERS[kind]} WHERE id = $1 FOR KEY SHARE`, [owner]);
+  return rowCount === 1;
+}

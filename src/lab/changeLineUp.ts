@@ -1,6 +1,7 @@
 import { withLabFan, withSecondFan, type Entry } from '@/core/lineUp/entry';
 import { blankProduct, type Product } from '@/core/lineUp/product';
 import { blankSample, type Sample } from '@/core/lineUp/sample';
+import { entryOwner } from '@/database/entryOwner';
 import { insertEntry } from '@/database/labEntries';
 import {
   citingProduct,
@@ -147,9 +148,15 @@ export async function changeEntry(
       return { removed: await removeCitation(db, roundUpId, entryId) };
     }
     if (cited) {
-      const taken = lineUp.some((of) => of.position === cited.position);
-      const position = taken ? takenBy(lineUp).position : cited.position;
-      await citeEntry(db, { roundUpId, entryId, ...cited, position });
+      if (lineUp.some((of) => of.entryId === entryId)) throw new Refused('it is in the line-up already');
+      if (!(await entryOwner(db, entryId))) throw new Refused('this entry is not in the lab any more');
+      const taken = takenBy(lineUp);
+      const isFree = lineUp.every((of) => of.position !== cited.position);
+      const position = isFree ? cited.position : taken.position;
+      const code = taken.codes.has(cited.code) ? codeOf(cited.code, taken.codes) : cited.code;
+      await citeEntry(db, { roundUpId, entryId, code, position, isControl: cited.isControl });
+      // Covered while it was out, its code is to be neutral, too.
+      await syncEntry(db, entryId);
       return { removed: null };
     }
     const entry = pick(lineUp, entryId);

@@ -73,18 +73,18 @@ export interface Collected {
  * chained by time; where two cover the same time the first counts. A channel that has no reading in a run is left out.
  */
 export async function collectChannels(
-  logs: readonly { fileId: number; offsetS: number }[],
+  logs: readonly { fileId: number; offsetS: number; path: string }[],
   runs: readonly Span[],
   remembered: ReadonlyMap<string, readonly RememberedColumn[]>,
   tell: Tell = untold,
 ): Promise<Collected> {
   const sinks: SpanSink[] = [];
-  for (const [i, { fileId, offsetS }] of logs.entries()) {
+  for (const [i, { fileId, offsetS, path }] of logs.entries()) {
     tell('Reading the logs', i / logs.length);
     let sink = new SpanSink(runs, offsetS);
     await readLog(
       () => fileBytes(fileId),
-      `log ${fileId}`,
+      path,
       () => (sink = new SpanSink(runs, offsetS)),
       remembered,
     );

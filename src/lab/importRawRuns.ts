@@ -15,10 +15,11 @@ import { citeEntry, getRoundUp, insertRoundUp, nextPosition, type RoundUp } from
 import { insertTrace } from '@/database/traces';
 import { deleteUpload } from '@/database/uploads';
 import { toTrace, type Channel } from '@/formats/bundle/traceTable';
+import { problemText, UnusableInput } from '@/formats/problem';
 import { BROUGHT } from './importBundle';
 import { citedEntries, type CitedEntry } from './citedEntries';
 import { codeOf } from './codeOf';
-import { collectChannels } from './collectChannels';
+import { collectChannels, type Collected } from './collectChannels';
 import { rememberedMappings } from './describeLog';
 import type { RawRunsPlan } from './rawRunsSchema';
 import { uploadedFiles } from './uploads';
@@ -255,7 +256,15 @@ export async function importRawRuns(
   const rig = existing
     ? { limitC: existing.rig.limitC, windowS: existing.windowS }
     : { limitC: target.limitC, windowS: target.windowS };
-  const { channels, used } = await collectChannels(plan.logs, plan.runs, await rememberedMappings(), tell);
+  let collected: Collected;
+  try {
+    const logs = plan.logs.map((log, i) => ({ ...log, path: names[i]! }));
+    collected = await collectChannels(logs, plan.runs, await rememberedMappings(), tell);
+  } catch (error) {
+    if (error instanceof UnusableInput) return refused(problemText(error.problem));
+    throw error;
+  }
+  const { channels, used } = collected;
   const cited = existing ? await withDatabase((db) => citedEntries(db, existing.id)) : [];
   const results = plan.runs.map((run, i) => {
     const { problem } = meantEntry(run.entry, cited);

@@ -12,7 +12,13 @@ import {
 } from '@/database/lineUp';
 import { inTransaction, type Queryable } from '@/database/pool';
 import { listRunIds, updateMethodColumns } from '@/database/roundUps';
-import { listSheetChanges, readSheet, writeSheet, type SheetKind } from '@/database/sheets';
+import {
+  listSheetChanges,
+  readSheet,
+  sheetOwnerIsThere,
+  writeSheet,
+  type SheetKind,
+} from '@/database/sheets';
 import { entryOwner } from '@/database/entryOwner';
 import { briefOf } from './briefView';
 import { blankEntryOf, blankProductOf } from './lineUpView';
@@ -93,6 +99,8 @@ async function follow(db: Queryable, kind: SheetKind, owner: number, body: unkno
 export async function saveSheet(kind: SheetKind, owner: number, edit: SheetEdit): Promise<SheetResult> {
   try {
     return await inTransaction(async (db) => {
+      if (!(await sheetOwnerIsThere(db, kind, owner)))
+        throw new Refused('what this was written of is not there any more');
       const seen = await readSheet(db, kind, owner);
       if ((seen?.version ?? 0) !== edit.version) {
         const changes = await listSheetChanges(db, kind, owner);

@@ -1,4 +1,7 @@
-import { expect, test } from '@playwright/test';
+import { chromium, expect, test } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import { zipSync } from 'fflate';
 import { Client } from 'pg';
 import { seededChance } from '../../src/simulator/random';
@@ -12,6 +15,7 @@ const TIMES = Number(process.env.HOSTILE ?? 1);
 const SEED = Number(process.env.HOSTILE_SEED ?? 20261125);
 const REQUESTS = 2000 * TIMES;
 const BUNDLES = 100 * TIMES;
+const LOGS = 30 * TIMES;
 
 let app: Application;
 let database: Client;
@@ -111,4 +115,87 @@ test('bundles that nobody means: refused in words with nothing written, or taken
   expect(failures.slice(0, 12)).toEqual([]);
   expect(taken).toBeGreaterThan(BUNDLES / 10);
   expect(taken).toBeLessThan(BUNDLES * 0.7);
+}); // prettier-ignore
+
+test('raw logs that nobody means: described or refused in words, and what is cut from them is checked or refused', async () => {
+  test.setTimeout(200_000 * Math.max(1, TIMES));
+  const chance = seededChance(SEED + 2);
+  const sound = readFileSync('tests/samples/logs/a.csv', 'utf8').split('\n').slice(0, 200).join('\n');
+  const json = { 'content-type': 'application/json' };
+  const failures: string[] = [];
+  let understood = 0;
+  for (let i = 0; i < LOGS; i += 1) {
+    const log = mutatedText(chance, mutatedText(chance, sound));
+    const { id } = (await (await ask(`${app.url}/api/uploads`, { method: 'POST' })).json()) as { id: string };
+    const path = encodeURIComponent(pick(chance, ['a.csv', '=1+1.csv', 'ä 🪭.csv', `${'x'.repeat(300)}.csv`]));
+    await ask(`${app.url}/api/stream/${id}?path=${path}`, { method: 'PUT', body: Buffer.from(log || ' ') });
+    const { rows } = await database.query<{ id: number }>('SELECT max(id) AS id FROM upload_files');
+    const fileId = rows[0]!.id;
+    const before = await counted();
+    const described = await ask(`${app.url}/api/uploads/${id}/describe`, { method: 'POST', headers: json, body: JSON.stringify({ fileId }) });
+    const result = (await described.json()) as { read: boolean; message?: string; log?: { firstS: number | null } };
+    const told = `log ${i}: ${described.status} ${JSON.stringify(result).slice(0, 200)} ${log.slice(0, 300)}`;
+    if (described.status !== 200 || (!result.read && !result.message)) failures.push(told);
+    if ((await fetch(`${app.url}/bring/${id}`)).status !== 200) failures.push(`the page of ${told}`);
+    if (result.read) understood += 1;
+    const fromS = result.log?.firstS ?? 0;
+    const plan = {
+      dryRun: true,
+      logs: [{ fileId, offsetS: 0 }],
+      room: { ambientC: 21, doubtK: 0.5 },
+      runs: [{ fromS, toS: fromS + 600, entry: 'Ancla', loadW: 170, setting: '80 %', mount: 1, pass: 1, noiseDb: 33, floorDb: 22 }],
+      target: { roundUpId: null, title: 'Raw', rigName: 'Cellar' },
+    };
+    const runs = await ask(`${app.url}/api/uploads/${id}/runs`, { method: 'POST', headers: json, body: JSON.stringify(plan) });
+    if (runs.status >= 500) failures.push(`the runs of ${told}: ${await runs.text()}`);
+    if ((await counted()) !== before) failures.push(`written by ${told}`);
+  }
+  expect(failures.slice(0, 12)).toEqual([]);
+  expect(understood).toBeGreaterThan(LOGS * 0.3);
+}); // prettier-ignore
+
+test('another site that makes its name point here reads nothing, and writes nothing by a form or a script', async () => {
+  const { port } = new URL(app.url);
+  const site = createServer((_, answer) => answer.setHeader('content-type', 'text/html').end('<h1>Another site</h1>'));
+  await new Promise<void>((resolve) => site.listen(0, '127.0.0.1', resolve));
+  const sitePort = (site.address() as AddressInfo).port;
+  const browser = await chromium.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--host-resolver-rules=MAP *.example 127.0.0.1'],
+  });
+  try {
+    const page = await browser.newPage();
+    const before = await counted();
+    const uploads = async () => (await database.query<{ n: number }>('SELECT count(*)::int AS n FROM uploads')).rows[0]!.n;
+    const uploadsBefore = await uploads();
+    // Rebound: the name of the other site is this application now, and its scripts are of one origin with it.
+    for (const path of ['/', '/round-ups/1/bench', '/api/round-ups/1/bench', '/_next/static/x.js']) {
+      const answer = await page.goto(`http://other.example:${port}${path}`);
+      expect([path, answer!.status()]).toEqual([path, 421]);
+    }
+    await page.goto(`http://other.example:${port}/`);
+    const asked = (path: string, init: object) =>
+      page.evaluate(async ([path, init]) => fetch(path as string, init as RequestInit).then(async (of) => [of.status, await of.text()] as const, (error: Error) => [0, error.message] as const), [path, init] as const);
+    const json = { 'content-type': 'application/json' };
+    expect((await asked('/api/push-token', { method: 'POST', headers: json, body: '{"renew":true}' }))[0]).toBe(421);
+    expect((await asked('/api/uploads', { method: 'POST' }))[0]).toBe(421);
+    expect((await asked('/api/stream/readings', { method: 'POST', body: '{"vrm_c":1}' }))[0]).toBe(403);
+    // From its own address it cannot see the answer; what counts is that nothing is done.
+    await page.goto(`http://site.example:${sitePort}/`);
+    for (const path of ['/api/uploads', '/api/push-token', '/api/methods', '/api/round-ups/1/runs'])
+      await asked(`${app.url}${path}`, { method: 'POST', mode: 'no-cors', body: '{"renew":true}' });
+    await page.evaluate((action) => {
+      const form = document.createElement('form');
+      form.method = 'post';
+      form.action = action;
+      document.body.append(form);
+      form.submit();
+    }, `${app.url}/api/uploads`);
+    await page.waitForURL(/api\/uploads/);
+    expect(await page.textContent('body')).toContain('does not come from this application');
+    expect([await counted(), await uploads()]).toEqual([before, uploadsBefore]);
+  } finally {
+    await browser.close();
+    site.close();
+  }
 }); // prettier-ignore

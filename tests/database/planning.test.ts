@@ -86,6 +86,16 @@ test('a line-up from nothing: entries, variants with their price, cover names, a
   expect(await of(two)).toBeUndefined();
   await changeEntry(id, two, { cited: removed! }, WHO);
   expect(await of(two)).toMatchObject({ code: removed!.code, position: removed!.position });
+  await expect(changeEntry(id, two, { cited: removed! }, WHO)).rejects.toThrow('in the line-up already');
+  await expect(changeEntry(id, 99_999, { cited: removed! }, WHO)).rejects.toThrow('not in the lab any more');
+  await changeEntry(id, two, { cited: false }, WHO);
+  await changeEntry(id, two, { cited: { ...removed!, code: (await of(first)).code, position: (await of(first)).position } }, WHO); // prettier-ignore
+  expect(await of(two)).toMatchObject({ code: 'levante-2' });
+});
+
+test('a sheet of what is not there is refused, whatever it is of', async () => {
+  for (const kind of ['brief', 'plan', 'rig-book', 'rig-setup', 'product', 'sample', 'entry'] as const)
+    expect(await saveSheet(kind, 99_999, by(0, {}))).toMatchObject({ saved: false, why: 'refused', message: expect.stringContaining('not there any more') }); // prettier-ignore
 });
 
 test('a line-up goes out as CSV and comes in elsewhere; faults are listed and nothing is taken', async () => {

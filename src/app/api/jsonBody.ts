@@ -86,6 +86,8 @@ export function toldFailure(error: unknown): Response {
       { status: 507 },
     );
   }
+  // Not found, as Next.js throws it for an id that is none.
+  if ((error as { digest?: string }).digest?.startsWith('NEXT_')) throw error;
   const mark = randomUUID().slice(0, 8);
   process.stderr.write(`abanico: mistake ${mark}: ${error instanceof Error ? error.stack : String(error)}\n`);
   return Response.json(

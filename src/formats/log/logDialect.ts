@@ -68,7 +68,8 @@ export function findDialect(lines: readonly string[]): LogDialect | null {
   const content = lines.filter((line) => line.trim() !== '' && !isComment(line));
   const { delimiter, count } = findDelimiter(content);
   const split = lines.map((line) => (line.trim() === '' ? null : splitCells(line, delimiter)));
-  const fits = (i: number) => Math.abs((split[i]?.length ?? 0) - count) <= 1;
+  /** An empty line, or one with a quote left open, is no row. */
+  const fits = (i: number) => split[i] !== null && Math.abs(split[i]!.length - count) <= 1;
   const next = (i: number) =>
     split.findIndex((cells, k) => k > i && cells !== null && fits(k) && !isComment(lines[k]!));
   let at = lines.findIndex(

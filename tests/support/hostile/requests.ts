@@ -63,6 +63,7 @@ const SOUND: Record<string, unknown[]> = {
     { version: 0, body: { name: 'Levante', heightMm: 158.5 } },
     { version: 0, body: { settings: ['100 %', '50 %'], seed: 7, order: [] } },
   ],
+  'POST /api/push-token': [{ renew: false }, { renew: true }],
   'POST /api/uploads/[upload]/describe': [{ fileId: 1, columns: [{ quantity: 'time', unit: 's' }] }],
   'POST /api/uploads/[upload]/runs': [
     {
@@ -75,6 +76,7 @@ const SOUND: Record<string, unknown[]> = {
   ],
 };
 const WITHOUT_BODY = new Set([
+  'DELETE /api/uploads/[upload]/work',
   'POST /api/uploads', 'DELETE /api/uploads/[upload]', 'POST /api/uploads/[upload]/import', 'DELETE /api/products/[product]',
   'PUT /api/stream/[upload]', 'POST /api/stream/readings',
 ]); // prettier-ignore

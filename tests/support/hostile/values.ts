@@ -28,7 +28,10 @@ const DEEPEST = 12;
 function placesOf(value: unknown, depth = 0): Place[] {
   if (typeof value !== 'object' || value === null || depth > DEEPEST) return [];
   const owner = value as Record<string, unknown>;
-  const keys: (string | number)[] = Array.isArray(value) ? value.map((_, i) => i) : Object.keys(owner);
+  // Not its own `map`: the constructor of an array may be another by now.
+  const keys: (string | number)[] = Array.isArray(value)
+    ? Array.from(value, (_, i) => i)
+    : Object.keys(owner);
   return keys.flatMap((key) => [
     { owner, key },
     ...placesOf((owner as Record<string | number, unknown>)[key], depth + 1),
@@ -57,11 +60,11 @@ export function mutated(chance: Chance, sound: unknown): unknown {
 } // prettier-ignore
 
 /** Text of a file in which some lines, cells or characters are not as they should be. */
-export function mutatedText(chance: Chance, sound: string): string {
+export function mutatedText(chance: Chance, sound: string, delimiter = ','): string {
   const lines = sound.split('\n');
   for (let i = 0; i <= some(chance, 3); i += 1) {
     const at = some(chance, Math.max(0, lines.length - 2));
-    const cells = lines[at]!.split(',');
+    const cells = (lines[at] ?? '').split(delimiter);
     const what = chance.uniform();
     const hostile = String(pick(chance, HOSTILE.filter((of) => typeof of !== 'object')));
     if (what < 0.5) cells[some(chance, cells.length - 1)] = hostile;
@@ -69,7 +72,7 @@ export function mutatedText(chance: Chance, sound: string): string {
     else if (what < 0.66) cells.push(hostile);
     else if (what < 0.72) cells[0] = `"${cells[0]}`;
     else if (what < 0.8) cells.reverse();
-    lines[at] = cells.join(',');
+    lines[at] = cells.join(delimiter);
     if (what >= 0.8 && what < 0.86) lines.splice(at, 1);
     else if (what >= 0.86 && what < 0.92) lines.splice(at, 0, lines[at]!, hostile);
     else if (what >= 0.92) lines.length = at + 1;
