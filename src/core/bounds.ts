@@ -27,9 +27,9 @@ export type Bound = keyof typeof BOUNDS;
 /** Lists and texts. */
 export const MOST = {
   loads: 20,
-  /** Characters of a text typed by hand, and of a cell in a file: a change log joins several. */
-  text: 4000,
-  cell: 20_000,
+  /** Characters of a text, typed or in a file, as FORMATS has it; and of a cell of a change log, which joins several. */
+  text: 1000,
+  changed: 20_000,
   title: 300,
   entries: 1000,
   runs: 50_000,

@@ -23,8 +23,8 @@ export async function insertPushed(
   return rowCount ?? 0;
 }
 
-/** More would hold up the process that watches the rig: of more, every second, third, … is left out. */
-const MOST_OF_A_RUN = 20_000;
+/** More than one a second says no more of a soak, and would hold up the process that watches the rig: every second, third, … is kept. */
+const MOST_OF_A_RUN = 5000;
 
 export async function listPushed(
   db: Queryable,

@@ -24,7 +24,7 @@ export function readChanges(
   const { rows } = readTable(FILE, bytes, CHANGE_COLUMNS, problems, 10 * MOST.runs);
   const changes: BundleChange[] = [];
   for (const row of rows) {
-    const read = new RowReader(FILE, row, problems);
+    const read = new RowReader(FILE, row, problems, MOST.changed);
     const run = read.requiredText('run');
     const changedAt = read.requiredText('changed_at');
     if (!read.broken && !runs.has(run)) {

@@ -14,6 +14,7 @@ export class RowReader {
     private readonly file: string,
     private readonly row: TableRow,
     private readonly problems: ProblemList,
+    private readonly mostText: number = MOST.text,
   ) {}
 
   fail(column: string, message: string): void {
@@ -29,7 +30,7 @@ export class RowReader {
   /** A text that can be kept; one that cannot is listed, and breaks the row. */
   text(column: string): string {
     const value = this.row.cells[column] ?? '';
-    const wrong = unfitText(value, MOST.cell);
+    const wrong = unfitText(value, this.mostText);
     if (wrong === null) return value;
     this.failRow(column, `the text ${wrong}`);
     return '';

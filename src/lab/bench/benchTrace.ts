@@ -28,17 +28,30 @@ export function benchTrace(
   const further = new Set(samples.flatMap((of) => Object.keys(of.more ?? {})));
   for (const heading of further) channels.push(column(heading, (of) => of.more?.[heading] ?? MISSING));
   const taken = new Set(channels.map((of) => of.heading));
-  for (const heading of new Set(pushed.flatMap((of) => Object.keys(of.readings)))) {
-    if (taken.has(heading)) continue;
-    const mine = pushed.filter((of) => of.readings[heading] !== undefined);
-    let at = -1;
-    channels.push(
-      column(heading, ({ atS }) => {
-        while (mine[at + 1] && mine[at + 1]!.atS <= atS) at += 1;
-        const last = mine[at];
-        return last && atS - last.atS <= PUSHED_LASTS_S ? last.readings[heading]! : MISSING;
-      }),
-    );
-  }
+  for (const [heading, values] of heldReadings(samples, pushed))
+    if (!taken.has(heading)) channels.push({ heading, values });
   return channels;
+}
+
+/** Pushed readings on the clock of the samples, column by column, in one walk: the bench waits meanwhile. */
+function heldReadings(
+  samples: readonly KeptSample[],
+  pushed: readonly PushedReadings[],
+): Map<string, Float64Array> {
+  const columns = new Map<string, Float64Array>();
+  const last = new Map<string, { atS: number; value: number }>();
+  let next = 0;
+  samples.forEach(({ atS }, i) => {
+    for (; next < pushed.length && pushed[next]!.atS <= atS; next += 1) {
+      const { atS: pushedS, readings } = pushed[next]!;
+      for (const heading in readings) last.set(heading, { atS: pushedS, value: readings[heading]! });
+    }
+    for (const [heading, { atS: readS, value }] of last) {
+      if (atS - readS > PUSHED_LASTS_S) continue;
+      let values = columns.get(heading);
+      if (!values) columns.set(heading, (values = new Float64Array(samples.length).fill(MISSING)));
+      values[i] = value;
+    }
+  });
+  return columns;
 }

@@ -200,7 +200,7 @@ export function RunActions({
                 rows={3}
                 className={field}
                 defaultValue={run.note}
-                maxLength={4000}
+                maxLength={1000}
               />
             </label>
           )}
