@@ -1,15 +1,18 @@
 import { readFile, stat } from 'node:fs/promises';
 import { resolve } from 'node:path';
 import { bracketSentences } from '@/core/ranking/bracketSentences';
-import type { BundleRanking } from '@/lab/rankBundle';
-import { rankBundle } from '@/lab/rankBundle';
+import { AGAINST, type Against } from '@/core/curves/curveRule';
+import type { PlacedEntry } from '@/core/ranking/rankAtLine';
+import { RISE } from '@/core/responses/responses';
+import { rankBundle, whereWords, type BundleRanking, type RankChoice } from '@/lab/rankBundle';
 import { readFolder } from '@/formats/bundle/bundleFolder';
 import { readBundle } from '@/formats/bundle/readBundle';
 import { isZip, readZip } from '@/formats/bundle/bundleZip';
 import { problemText, UnusableInput } from '@/formats/problem';
-import { callerFolder, numberFlag, readArguments, runCommand } from './arguments';
+import { callerFolder, numberFlag, readArguments, runCommand, UsageError } from './arguments';
 
-const USAGE = './abanico rank BUNDLE [--noise DBA] [--load W] [--json]';
+const USAGE =
+  './abanico rank BUNDLE [--noise DBA] [--load W] [--response ID] [--place PLACE] [--against noise|rpm|duty] [--at VALUE] [--json]';
 
 /** A folder, or a zip of one. */
 async function bundleFiles(path: string): Promise<Map<string, Uint8Array>> {
@@ -24,23 +27,37 @@ function rounded(value: number, decimals: number): number {
   return Number(value.toFixed(decimals));
 }
 
-function asJson({ noiseLineDba, loadW, ranking, problems }: BundleRanking) {
+/** Keys of other rankings than the rise's: FORMATS, The command line. */
+function asJson(result: BundleRanking, isPlain: boolean) {
+  const { response, place, against, at, noiseLineDba, loadW, ranking, problems } = result;
+  const isRise = response.id === RISE.id;
+  const chosen = { response: response.id, unit: response.unit, better: response.better, against, at };
+  const value = (placed: PlacedEntry) => ({
+    value: rounded(placed.value, response.decimals + 2),
+    uncertainty: rounded(placed.uncertainty, response.decimals + 2),
+  });
+  const rise = (placed: PlacedEntry) => ({
+    deltaTK: rounded(placed.value, 2),
+    uncertaintyK: rounded(placed.uncertainty, 3),
+    resistanceKPerW: placed.resistanceKPerW === null ? null : rounded(placed.resistanceKPerW, 4),
+    temperatureAtReferenceC: rounded(placed.temperatureAtReferenceC, 2),
+  });
   return {
     noiseLineDba,
     loadW,
+    ...(isPlain ? {} : { ...chosen, ...(place === null ? {} : { place }) }),
     ranking: ranking.placed.map((placed) => ({
       entry: placed.entry,
       place: placed.place,
       tieGroup: placed.tieGroup,
       status: placed.status,
-      deltaTK: rounded(placed.riseK, 2),
+      ...(isRise ? rise(placed) : {}),
+      ...(isPlain ? {} : value(placed)),
       placeFrom: placed.placeFrom,
       placeTo: placed.placeTo,
       levelDb: rounded(placed.levelDb, 2),
-      uncertaintyK: rounded(placed.uncertaintyK, 3),
-      interval95: rounded(placed.interval95K, 3),
-      resistanceKPerW: placed.resistanceKPerW === null ? null : rounded(placed.resistanceKPerW, 4),
-      temperatureAtReferenceC: rounded(placed.temperatureAtReferenceC, 2),
+      interval95: rounded(placed.interval95, 3),
+      ...(placed.restated ? { restated: true } : {}),
       spread: placed.spreadSource,
     })),
     notPlaced: ranking.notPlaced.map(({ entry, status, reason }) => ({ entry, status, reason })),
@@ -48,32 +65,45 @@ function asJson({ noiseLineDba, loadW, ranking, problems }: BundleRanking) {
   };
 }
 
-function asTable(
-  { noiseLineDba, loadW, ranking, problems }: BundleRanking,
-  nameOf: (entry: string) => string,
-): string {
-  const lines = [`At ${noiseLineDba.toFixed(1)} dB(A), ${loadW === 0 ? 'idle' : `${loadW} W`}`, ''];
+/** One row a line, columns as wide as their widest cell. */
+function aligned(table: readonly string[][]): string[] {
+  const widths = table[0]!.map((_, c) => Math.max(...table.map((row) => [...row[c]!].length)));
+  return table.map((row) =>
+    row
+      .map((cell, c) => cell.padEnd(widths[c]!))
+      .join('  ')
+      .trimEnd(),
+  );
+}
+
+function asTable(result: BundleRanking, nameOf: (entry: string) => string): string {
+  const { response, loadW, ranking, problems } = result;
+  const isRise = response.id === RISE.id;
+  const figure = (value: number) => value.toFixed(response.decimals);
+  const head = isRise
+    ? ['rise, K', 'K/W', '°C at reference']
+    : [`${response.name.toLowerCase()}, ${response.unit}`];
   const rows = ranking.placed.map((placed) => [
     placed.placeFrom === placed.placeTo ? `${placed.place}` : `${placed.placeFrom}–${placed.placeTo}`,
     placed.entry,
     nameOf(placed.entry),
-    `${placed.riseK.toFixed(1)} ± ${placed.interval95K.toFixed(1)}`,
-    placed.resistanceKPerW === null ? '' : placed.resistanceKPerW.toFixed(3),
-    placed.temperatureAtReferenceC.toFixed(1),
-    placed.status === 'ranked' ? '' : placed.status,
+    `${figure(placed.value)} ± ${figure(placed.interval95)}`,
+    ...(isRise ? [placed.resistanceKPerW?.toFixed(3) ?? '', placed.temperatureAtReferenceC.toFixed(1)] : []),
+    `${placed.levelDb.toFixed(1)}`,
+    [placed.status === 'ranked' ? '' : placed.status, placed.restated ? 'restated by the fan laws' : '']
+      .filter(Boolean)
+      .join(', '),
   ]);
-  const table = [['place', 'entry', 'product', 'rise, K', 'K/W', '°C at reference', ''], ...rows];
-  const widths = table[0]!.map((_, c) => Math.max(...table.map((row) => [...row[c]!].length)));
-  for (const row of table)
-    lines.push(
-      row
-        .map((cell, c) => cell.padEnd(widths[c]!))
-        .join('  ')
-        .trimEnd(),
-    );
+  const load = loadW === 0 ? 'idle' : `${loadW} W`;
+  const lines = [
+    `${whereWords(result)}, ${load}`,
+    '',
+    ...aligned([['place', 'entry', 'product', ...head, 'dB(A)', ''], ...rows]),
+  ];
   const names = ranking.placed.map((placed) => nameOf(placed.entry));
+  const scale = { factor: 1, decimals: response.decimals, unit: response.unit };
   if (ranking.brackets.length > 0) lines.push('');
-  for (const bracket of ranking.brackets) lines.push(...bracketSentences(bracket, names));
+  for (const bracket of ranking.brackets) lines.push(...bracketSentences(bracket, names, scale));
   if (ranking.notPlaced.length > 0) {
     lines.push('', 'Not placed here');
     for (const { entry, status, reason } of ranking.notPlaced)
@@ -83,20 +113,35 @@ function asTable(
   return lines.join('\n');
 }
 
+/** What is ranked and where, from the flags; `--noise` is short for `--against noise --at`. */
+function choiceOf(values: Record<string, unknown>): RankChoice {
+  const flag = (name: string) => values[name] as string | undefined;
+  const against = flag('against') ?? 'noise';
+  if (!(AGAINST as readonly string[]).includes(against))
+    throw new UsageError(`--against: ${AGAINST.join(', ')} are there, got "${against}"`);
+  const noise = numberFlag('noise', flag('noise'));
+  const at = numberFlag('at', flag('at'));
+  if (noise !== undefined && (at !== undefined || against !== 'noise'))
+    throw new UsageError('--noise is --against noise --at: give one of the two');
+  return {
+    response: flag('response'),
+    place: flag('place'),
+    against: against as Against,
+    at: noise ?? at,
+    loadW: numberFlag('load', flag('load')),
+  };
+}
+
 void runCommand(async () => {
-  const { values, path } = readArguments(USAGE, {
-    noise: { type: 'string' },
-    load: { type: 'string' },
-    json: { type: 'boolean' },
-  });
+  const text = { type: 'string' } as const;
+  const flags = { noise: text, load: text, response: text, place: text, against: text, at: text };
+  const { values, path } = readArguments(USAGE, { ...flags, json: { type: 'boolean' } });
   const bundle = readBundle(await bundleFiles(resolve(callerFolder(), path)));
-  const result = rankBundle(bundle, {
-    noiseLineDba: numberFlag('noise', values.noise as string | undefined),
-    loadW: numberFlag('load', values.load as string | undefined),
-  });
+  const result = rankBundle(bundle, choiceOf(values));
+  const isPlain = ['response', 'place', 'against', 'at'].every((name) => values[name] === undefined);
   const products = new Map(bundle.entries.map((entry) => [entry.entry, entry.product]));
-  const text = values.json
-    ? JSON.stringify(asJson(result), null, 2)
+  const told = values.json
+    ? JSON.stringify(asJson(result, isPlain), null, 2)
     : asTable(result, (entry) => products.get(entry) ?? '');
-  process.stdout.write(`${text}\n`);
+  process.stdout.write(`${told}\n`);
 });

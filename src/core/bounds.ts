@@ -14,6 +14,9 @@ export const BOUNDS = {
   clockMhz: { min: 0, max: 100_000, name: 'a clock', unit: 'MHz' },
   /** Seconds of a log's clock: as large as a count of seconds since 1970 that has a meaning. */
   timeS: { min: -1e7, max: 1e11, name: 'a time', unit: 's' },
+  airspeedMPerS: { min: 0, max: 100, name: 'an airspeed', unit: 'm/s' },
+  pressurePa: { min: 0, max: 100_000, name: 'a pressure', unit: 'Pa' },
+  flowM3PerH: { min: 0, max: 10_000, name: 'a flow', unit: 'm³/h' },
   doubtK: { min: 0, max: 50, name: 'a doubt', unit: 'K' },
   heightMm: { min: 1, max: 2000, name: 'a height', unit: 'mm' },
   clearanceMm: { min: 0, max: 1000, name: 'a clearance', unit: 'mm' },

@@ -53,7 +53,7 @@ function learntScatter(view: RoundUpView): { scatter: RigScatter; from: string }
   if (!mount) return { scatter: ASSUMED, from: 'assumed, 0.5 K: nothing has been remounted here yet' };
   // Where nothing tells passes from mounts, a mount's spread holds both.
   return {
-    scatter: { passK: Math.sqrt(pass?.varianceK2 ?? 0), mountK: Math.sqrt(mount.varianceK2) },
+    scatter: { passK: Math.sqrt(pass?.variance ?? 0), mountK: Math.sqrt(mount.variance) },
     from: `from this rig’s own remounts (${mount.freedom} degrees of freedom)`,
   };
 }
@@ -122,7 +122,7 @@ export async function viewPlan(roundUpId: number, today: string): Promise<PlanVi
   for (const { label, curves } of curvesOf(view)) {
     for (const curve of curves) {
       const at = valueAtLine(curve, view.roundUp.noiseLineDba);
-      if (at.placed) (risesK[label] ??= {})[curve.entry] = at.riseK;
+      if (at.placed) (risesK[label] ??= {})[curve.entry] = at.value;
     }
   }
   return {

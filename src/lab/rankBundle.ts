@@ -1,17 +1,38 @@
+import { axisWords, type Against } from '@/core/curves/curveRule';
 import { entryCurves, type EntryCurve } from '@/core/curves/entryCurve';
 import type { MeasuredPoint } from '@/core/curves/measuredPoint';
+import { coolerLevel } from '@/core/levels/coolerLevel';
+import { meterMean } from '@/core/levels/meterMean';
 import { instrumentDoubt } from '@/core/rig/instrumentDoubt';
 import { lineRule, rankAtLine, type Ranking } from '@/core/ranking/rankAtLine';
+import { responsePoint } from '@/core/responses/responsePoint';
+import { curveRule, responseOf, RESPONSES, RISE, type Response } from '@/core/responses/responses';
+import { usualPlace } from '@/core/responses/spotReading';
+import { valueOfRun, type MeasuredRun } from '@/core/responses/valueOfRun';
 import { loadKey, type Load } from '@/core/runs/load';
 import type { Bundle } from '@/formats/bundle/readBundle';
-import { ProblemList, type Problem } from '@/formats/problem';
-import { bundlePoint, noNumber, reduceBundleRun } from './reduceBundleRun';
+import { numberChannels } from '@/formats/bundle/traceTable';
+import { ProblemList, UnusableInput, type Problem } from '@/formats/problem';
+import { noNumber, reduceBundleRun } from './reduceBundleRun';
 
 export interface BundleRanking {
+  response: Response;
+  place: string | null;
+  against: Against;
+  at: number;
   noiseLineDba: number;
   loadW: number;
   ranking: Ranking;
   problems: Problem[];
+}
+
+export interface RankChoice {
+  response?: string;
+  place?: string;
+  against?: Against;
+  /** Where on the axis; needed but for noise, which has the bundle's own line. */
+  at?: number;
+  loadW?: number;
 }
 
 /**
@@ -27,32 +48,168 @@ function chosenLoad(bundle: Bundle, loadW: number): Load {
   return { loadW, loadName, gpuLoadW: graphics.length > 0 ? Math.min(...graphics) : 0 };
 }
 
-/** The curves of a bundle at one load, and what kept runs from counting. */
-export function bundleCurves(bundle: Bundle, load: Load): { curves: EntryCurve[]; problems: Problem[] } {
-  const { method, rig, planning } = bundle.dataPackage;
+interface ReadRun {
+  item: Bundle['runs'][number];
+  measured: MeasuredRun;
+}
+
+/** The runs at a load with all that was measured of them, and what kept a die from counting. */
+function measuredRuns(bundle: Bundle, load: Load): { runs: ReadRun[]; problems: Problem[] } {
+  const { method, rig } = bundle.dataPackage;
   const key = loadKey(load);
   const problems = new ProblemList();
-  const points: MeasuredPoint[] = [];
-  for (const { run, trace } of bundle.runs) {
+  const runs: ReadRun[] = [];
+  for (const item of bundle.runs) {
+    const { run, trace, readings } = item;
     if (loadKey(run) !== key || run.setAside) continue;
-    const reduction = reduceBundleRun(run, trace, { limitC: rig.limitC, windowS: method.windowS });
-    if (reduction.known) points.push(bundlePoint(run, reduction.value));
-    else problems.push(noNumber(run, reduction.reason));
+    const channels = trace && numberChannels(trace);
+    const die = reduceBundleRun(run, trace, { limitC: rig.limitC, windowS: method.windowS });
+    const hasDie = channels ? channels.has('cpu_c') : run.typedCpuC !== null;
+    if (!die.known && hasDie) {
+      problems.push(noNumber(run, die.reason));
+      continue;
+    }
+    const typed = new Map(Object.entries(run.typedMeans));
+    if (run.typedAmbientC !== null) typed.set('ambient_c', run.typedAmbientC);
+    const atPlaces = readings.filter((of) => of.quantity === 'noise').map((of) => of.value);
+    const measured: MeasuredRun = {
+      loadW: run.loadW,
+      limitC: rig.limitC,
+      windowS: method.windowS,
+      channels,
+      typed,
+      die: die.known ? die.value : null,
+      levelDb: coolerLevel(meterMean(run.noiseDb, atPlaces), run.floorDb).levelDb,
+      rpm: run.rpm,
+      readings,
+      score: run.score?.value ?? null,
+    };
+    runs.push({ item, measured });
   }
+  return { runs, problems: problems.list() };
+}
+
+/** The response that is meant, with what the runs say of a score; the ids of all that there are where it is none of them. */
+function chosenResponse(id: string, runs: readonly ReadRun[]): Response {
+  const placeOf = ({ source }: Response) =>
+    source.from === 'reading'
+      ? usualPlace(
+          runs.map((run) => run.measured.readings),
+          source.quantity,
+        )
+      : null;
+  const isThere = (response: Response) =>
+    runs.some(({ measured }) => valueOfRun(measured, response, placeOf(response)).known);
+  const response = responseOf(id);
+  if (!response || !isThere(response)) {
+    const there = RESPONSES.filter(isThere).map((of) => of.id);
+    const message = `no run has the response "${id}" at this load; there are: ${there.join(', ') || 'none'}`;
+    throw new UnusableInput({ file: 'runs.csv', message });
+  }
+  const score =
+    response.source.from === 'score' ? runs.find((run) => run.item.run.score)?.item.run.score : null;
+  return score ? { ...response, unit: score.unit, better: score.better } : response;
+}
+
+function chosenPlace(
+  { source }: Response,
+  wanted: string | undefined,
+  runs: readonly ReadRun[],
+): string | null {
+  if (source.from !== 'reading') return null;
+  const readings = runs.map((run) => run.measured.readings);
+  if (wanted === undefined) return usualPlace(readings, source.quantity);
+  const places = [
+    ...new Set(
+      readings
+        .flat()
+        .filter((of) => of.quantity === source.quantity)
+        .map((of) => of.place),
+    ),
+  ];
+  if (places.includes(wanted)) return wanted;
+  const message = `no run has a ${source.quantity} at "${wanted}"; there are: ${places.sort().join(', ')}`;
+  throw new UnusableInput({ file: 'readings.csv', message });
+}
+
+function curvesOf(
+  bundle: Bundle,
+  runs: readonly ReadRun[],
+  response: Response,
+  place: string | null,
+  against: Against,
+): EntryCurve[] {
+  const points = runs.flatMap(({ item: { run, readings }, measured }): MeasuredPoint[] => {
+    const atPlaces = readings.filter((of) => of.quantity === 'noise').map((of) => of.value);
+    const where = {
+      run: run.run,
+      entry: run.entry,
+      mount: run.mount,
+      pass: run.pass,
+      setting: run.setting,
+      level: coolerLevel(meterMean(run.noiseDb, atPlaces), run.floorDb),
+      dutyPct: run.dutyPct,
+      roomDoubtK: run.ambientDoubtK ?? 0,
+    };
+    const point = responsePoint(where, measured, response, place);
+    return point ? [point] : [];
+  });
+  const instruments = instrumentDoubt(bundle.dataPackage.planning.book);
+  // What a die's sensors leave in doubt is no doubt of an airspeed.
+  const own = response.unit === 'K' ? instruments : { ...instruments, riseK: 0 };
+  return entryCurves(bundle.entries, points, own, curveRule(response, against));
+}
+
+/** The curves of a bundle at one load, as the rise against noise. */
+export function bundleCurves(bundle: Bundle, load: Load): { curves: EntryCurve[]; problems: Problem[] } {
+  const { runs, problems } = measuredRuns(bundle, load);
+  return { curves: curvesOf(bundle, runs, RISE, null, 'noise'), problems };
+}
+
+/**
+ * Ranks a bundle as FORMATS says, without database: the rise at its own noise line and first load unless told.
+ * @throws UnusableInput where no run has the response or the place, or nothing says where on the axis
+ */
+export function rankBundle(bundle: Bundle, choice: RankChoice): BundleRanking {
+  const { method, rig } = bundle.dataPackage;
+  const against = choice.against ?? 'noise';
+  const load = chosenLoad(bundle, choice.loadW ?? method.loadsW[0]!);
+  const { runs, problems } = measuredRuns(bundle, load);
+  const wanted = choice.response ?? RISE.id;
+  // Where nothing was measured at all, each entry says that it has no runs.
+  const response = wanted === RISE.id && runs.length === 0 ? RISE : chosenResponse(wanted, runs);
+  if (response.source.from === 'level' && against === 'noise')
+    throw new UnusableInput({
+      file: '--against',
+      message: 'a level stands against rpm or duty, not against itself',
+    });
+  if (against !== 'noise' && choice.at === undefined)
+    throw new UnusableInput({
+      file: '--at',
+      message: `which ${against}? For instance --at ${against === 'rpm' ? '1200' : '60'}`,
+    });
+  const at = choice.at ?? method.noiseLineDba;
+  const place = chosenPlace(response, choice.place, runs);
+  const { referenceAmbientC } = method;
+  const rule = {
+    ...lineRule(load, { referenceAmbientC, limitC: rig.limitC }),
+    throttles: response.source.from === 'die',
+    program: response.source.from === 'die' && load.loadName !== '',
+  };
+  const ranking = rankAtLine(curvesOf(bundle, runs, response, place, against), { ...rule, lineDb: at });
   return {
-    curves: entryCurves(bundle.entries, points, instrumentDoubt(planning.book)),
-    problems: problems.list(),
+    response,
+    place,
+    against,
+    at,
+    noiseLineDba: against === 'noise' ? at : method.noiseLineDba,
+    loadW: load.loadW,
+    ranking,
+    problems: [...bundle.problems, ...problems],
   };
 }
 
-/** Ranks a bundle as FORMATS says, without database: its own noise line and first load unless told. */
-export function rankBundle(bundle: Bundle, choice: { noiseLineDba?: number; loadW?: number }): BundleRanking {
-  const { method, rig } = bundle.dataPackage;
-  const lineDb = choice.noiseLineDba ?? method.noiseLineDba;
-  const load = chosenLoad(bundle, choice.loadW ?? method.loadsW[0]!);
-  const { curves, problems } = bundleCurves(bundle, load);
-  const { referenceAmbientC } = method;
-  const rule = lineRule(load, { referenceAmbientC, limitC: rig.limitC });
-  const ranking = rankAtLine(curves, { ...rule, lineDb });
-  return { noiseLineDba: lineDb, loadW: load.loadW, ranking, problems: [...bundle.problems, ...problems] };
+/** Where a ranking stands, in words: “At 33.0 dB(A)”. */
+export function whereWords({ against, at, place }: Pick<BundleRanking, 'against' | 'at' | 'place'>): string {
+  return `At ${axisWords(against, at)}${place === null ? '' : `, ${place}`}`;
 }

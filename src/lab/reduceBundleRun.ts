@@ -1,6 +1,4 @@
-import type { MeasuredPoint } from '@/core/curves/measuredPoint';
-import { coolerLevel } from '@/core/levels/coolerLevel';
-import type { Outcome } from '@/core/outcome';
+import { unknown, type Outcome } from '@/core/outcome';
 import { reduceTrace, type Reduction } from '@/core/reduction/reduceTrace';
 import { reduceTyped } from '@/core/reduction/reduceTyped';
 import type { Problem } from '@/formats/problem';
@@ -22,7 +20,8 @@ export function reduceBundleRun(run: BundleRun, trace: TraceTable | null, rig: R
       movedWindow: run.movedWindow ?? undefined,
     });
   }
-  const means = { cpuC: run.typedCpuC!, ambientC: run.typedAmbientC!, powerW: run.typedPowerW };
+  if (run.typedCpuC === null || run.typedAmbientC === null) return unknown('no reading of the die');
+  const means = { cpuC: run.typedCpuC, ambientC: run.typedAmbientC, powerW: run.typedPowerW };
   return reduceTyped(means, rule);
 }
 
@@ -34,21 +33,5 @@ export function noNumber(run: BundleRun, reason: string): Problem {
     line: run.line,
     column,
     message: run.trace ? `${run.trace}: ${reason}` : reason,
-  };
-}
-
-export function bundlePoint(run: BundleRun, reduction: Reduction): MeasuredPoint {
-  return {
-    run: run.run,
-    entry: run.entry,
-    mount: run.mount,
-    pass: run.pass,
-    setting: run.setting,
-    level: coolerLevel(run.noiseDb, run.floorDb),
-    settled: reduction.settled,
-    riseK: reduction.riseK,
-    resistanceKPerW: reduction.resistanceKPerW.known ? reduction.resistanceKPerW.value : null,
-    shortfallK: reduction.shortfallK,
-    roomDoubtK: run.ambientDoubtK ?? 0,
   };
 }

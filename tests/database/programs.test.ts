@@ -42,7 +42,7 @@ test('a program and a mixed load go from brief to verdict, out and back, and no 
   const verdict = (await viewVerdict(id, {}))!;
   expect(verdict.ranking.placed.map((of) => [of.entry, of.status])).toEqual([['ancla', 'ranked'], ['brisa', 'throttled'], ['calma', 'throttled']]);
   // A program keeps its measured rise: nothing is restated at 140 W.
-  expect(verdict.ranking.placed[0]!.riseK).toBeCloseTo(47.9, 1);
+  expect(verdict.ranking.placed[0]!.value).toBeCloseTo(47.9, 1);
   expect((await viewVerdict(id, { load: '90+200' }))!.ranking.placed.map((of) => of.entry)).toEqual(['brisa', 'ancla']);
 
   const files = await exported(id);

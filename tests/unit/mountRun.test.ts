@@ -184,7 +184,7 @@ test('a mount that stands apart is asked for again; three tries that agree let i
   const repeats: Repeat[] = [];
   const put = (entry: string, mount: number, byK: number, into = repeats) =>
     ['100 %', '60 %'].forEach((setting, i) =>
-      into.push({ run: 100 * repeats.length + into.length, entry, load: '170', setting, mount, riseK: 35 + 4 * i + byK }));
+      into.push({ run: 100 * repeats.length + into.length, entry, load: '170', setting, mount, value: 35 + 4 * i + byK }));
   for (const entry of ['a', 'b', 'c']) [0, 0.2].forEach((byK, i) => put(entry, i + 1, byK));
   expect(remountAdvice(repeats, [], { entry: 'a', mount: 2 })).toEqual({ advice: 'none' });
   put('d', 1, 0);

@@ -9,12 +9,12 @@ const order = fc
     maxLength: 12,
   })
   .map((of) => {
-    let riseK = 40;
-    return of.map(({ stepK, halfK }) => ({ riseK: (riseK += stepK), halfK }));
+    let value = 40;
+    return of.map(({ stepK, halfK }) => ({ value: (value += stepK), halfK }));
   }); // prettier-ignore
 
-function laid(of: { riseK: number; halfK: number }[]) {
-  const gap = (i: number, j: number) => Math.abs(of[i]!.riseK - of[j]!.riseK);
+function laid(of: { value: number; halfK: number }[]) {
+  const gap = (i: number, j: number) => Math.abs(of[i]!.value - of[j]!.value);
   const critical = (i: number, j: number) => Math.hypot(of[i]!.halfK, of[j]!.halfK);
   return { result: tiesOf(of.length, gap, critical), told: (i: number, j: number) => gap(i, j) >= critical(i, j) };
 } // prettier-ignore
@@ -64,7 +64,7 @@ test('brackets hold no two that are told apart, none lies in another, and every 
 
 test('a chain of small steps: neighbours tie, the ends do not, and both brackets say where they end', () => {
   const half = { from: 'passes' as const, freedom: Infinity };
-  const one = (riseK: number, sharedK = 0) => ({ riseK, sharedK, doubt: [{ ...half, varianceK2: 0.09 }] });
+  const one = (value: number, shared = 0) => ({ value, shared, doubt: [{ ...half, variance: 0.09 }] });
   const chain = ties([one(40), one(40.9), one(41.8)]);
   expect(chain.placeFrom).toEqual([1, 1, 2]);
   expect(chain.placeTo).toEqual([2, 3, 3]);
@@ -75,11 +75,11 @@ test('a chain of small steps: neighbours tie, the ends do not, and both brackets
     'Alisio is better than Cierzo: 1.8 K apart, 1.0 K wanted.',
   ]);
   // q(0.95; 3, ∞) is 3.314 in the tables: for two of u = 0.3 K, 3.314 · 0.3.
-  expect(chain.brackets[0]!.differenceK).toBeCloseTo(3.314 * 0.3, 3);
+  expect(chain.brackets[0]!.difference).toBeCloseTo(3.314 * 0.3, 3);
 });
 
 test('what all share is left out of a difference; what they do not share is not', () => {
-  const at = (riseK: number, sharedK: number) => ({ riseK, sharedK, doubt: [{ from: 'passes' as const, varianceK2: 0.01, freedom: Infinity }] });
+  const at = (value: number, shared: number) => ({ value, shared, doubt: [{ from: 'passes' as const, variance: 0.01, freedom: Infinity }] });
   const alike = ties([at(40, 0.8), at(40.6, 0.8)]);
   expect(alike.placeTo).toEqual([1, 2]);
   const unlike = ties([at(40, 0.2), at(40.6, 0.8)]);
@@ -87,12 +87,12 @@ test('what all share is left out of a difference; what they do not share is not'
 }); // prettier-ignore
 
 test('two figures that would read alike get a digit more, and another scale has its own unit', () => {
-  const bracket = { better: 2, worse: 4, apartK: 0.52, differenceK: 0.54, end: null };
+  const bracket = { better: 2, worse: 4, apart: 0.52, difference: 0.54, end: null };
   expect(bracketSentences(bracket, [])).toEqual([
     'Places 2 to 4 cannot be told apart: 0.52 K between them, and this test shows 0.54 K.',
   ]);
   const scale = { factor: 1 / 170, decimals: 3, unit: 'K/W' };
-  expect(bracketSentences({ ...bracket, differenceK: 1.7 }, [], scale)[0]).toContain(
+  expect(bracketSentences({ ...bracket, difference: 1.7 }, [], scale)[0]).toContain(
     '0.003 K/W between them, and this test shows 0.010 K/W',
   );
 });

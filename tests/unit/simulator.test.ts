@@ -18,7 +18,7 @@ test('the same seed gives the same bytes, another seed others', () => {
 test('the demo holds what it is to show, and ranks within 0.6 K of what the simulator knows', () => {
   const bundle = readBundle(asBytes(demoBundle(7)));
   expect(bundle.problems).toEqual([]);
-  const at = (noiseLineDba: number) => rankBundle(bundle, { noiseLineDba, loadW: 170 }).ranking;
+  const at = (lineDb: number) => rankBundle(bundle, { at: lineDb, loadW: 170 }).ranking;
   const ranking = at(33);
   const statuses = Object.fromEntries(
     [...ranking.placed, ...ranking.notPlaced].map((of) => [of.entry, of.status]),
@@ -33,7 +33,7 @@ test('the demo holds what it is to show, and ranks within 0.6 K of what the simu
     const { cooler } = BOATHOUSE.find((of) => of.entry === placed.entry)!;
     const trueK = 170 * resistanceAtLevel(cooler, 33, 0.2 * cooler.maxRpm)!;
     // Mounts differ by up to a few tenths on purpose.
-    expect(Math.abs(placed.riseK - trueK)).toBeLessThan(0.6 + 2 * placed.uncertaintyK);
+    expect(Math.abs(placed.value - trueK)).toBeLessThan(0.6 + 2 * placed.uncertainty);
   }
 });
 

@@ -30,7 +30,7 @@ function toldApart(design: Design, differenceK: number, seed: number): boolean {
           const levelDb = at + METER_DB * chance.normal();
           const riseK = trueK + SLOPE_K_PER_DB * (at - 34) + mountK + design.scatter.passK * chance.normal();
           const level = { levelDb, standing: 'clear' as const, overFloorDb: 20, errorGain: 1 };
-          points.push({ run: String(points.length), entry: String(e), mount, pass, setting: String(i), level, settled: true, riseK, resistanceKPerW: riseK / 170, shortfallK: 0, roomDoubtK: 0 }); // prettier-ignore
+          points.push({ run: String(points.length), entry: String(e), mount, pass, setting: String(i), level, settled: true, value: riseK, resistanceKPerW: riseK / 170, shortfall: 0, roomDoubtK: 0 }); // prettier-ignore
         }
       }
     }

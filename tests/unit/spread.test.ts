@@ -9,8 +9,8 @@ function sweep(readings: readonly (readonly (readonly number[])[])[]): SpreadSet
   return readings[0]!.map((_, setting) => ({
     mounts: readings.map((mount, i) => ({
       mount: i + 1,
-      riseK: mean(mount[setting]!),
-      passRisesK: [...mount[setting]!],
+      value: mean(mount[setting]!),
+      passValues: [...mount[setting]!],
     })),
   }));
 }
@@ -30,8 +30,8 @@ test('a rise that all readings of an entry, or all of one setting, have more of 
       const moved = rigSpread([
         entryOf(sweep(readings.map((mount) => mount.map((passes, j) => passes.map((k) => k + moreK * (j + 1)))))),
       ]).roundUp;
-      expect(moved.pass!.varianceK2).toBeCloseTo(plain.pass!.varianceK2, 6);
-      expect(moved.mount!.varianceK2).toBeCloseTo(plain.mount!.varianceK2, 6);
+      expect(moved.pass!.variance).toBeCloseTo(plain.pass!.variance, 6);
+      expect(moved.mount!.variance).toBeCloseTo(plain.mount!.variance, 6);
       expect([moved.pass!.freedom, moved.mount!.freedom]).toEqual([plain.pass!.freedom, plain.mount!.freedom]);
     }),
   );
@@ -41,17 +41,17 @@ test('a mount that shifts a whole sweep counts once, not once a setting', () => 
   // Two mounts 1 K apart at four settings: one degree of freedom, variance ½ · 1², and no noise of passes.
   const apart = [[[40], [36], [33], [31]], [[41], [37], [34], [32]]]; // prettier-ignore
   const { mount, pass } = rigSpread([entryOf(sweep(apart))]).roundUp;
-  expect(mount).toEqual({ varianceK2: 0.5, freedom: 1 });
-  expect(pass).toEqual({ varianceK2: 0, freedom: 3 });
+  expect(mount).toEqual({ variance: 0.5, freedom: 1 });
+  expect(pass).toEqual({ variance: 0, freedom: 3 });
 });
 
 test('passes by hand: sample variance of each mount, pooled; nothing repeated says nothing', () => {
   const passes = [[40, 40.4], [38, 38.2, 38.4]]; // prettier-ignore
-  const settings = passes.map((of) => ({ mounts: [{ mount: 1, riseK: mean(of), passRisesK: of }] }));
+  const settings = passes.map((of) => ({ mounts: [{ mount: 1, value: mean(of), passValues: of }] }));
   const { pass, mount } = rigSpread([entryOf(settings)]).roundUp;
   expect(mount).toBeNull();
   expect(pass!.freedom).toBe(3);
-  expect(pass!.varianceK2).toBeCloseTo((0.08 + 0.08) / 3, 9);
+  expect(pass!.variance).toBeCloseTo((0.08 + 0.08) / 3, 9);
   expect(rigSpread([entryOf(sweep([[[40], [35]]]))]).roundUp).toEqual({ pass: null, mount: null });
   expect(sampleVariance([1, 3])).toBe(2);
 });
@@ -80,8 +80,8 @@ test('many simulated round-ups: σ of mounts and of passes come out as they went
   ] as const) {
     // prettier-ignore
     const all = Array.from({ length: 200 }, () => round(sigmaMountK, sigmaPassK).roundUp);
-    expect(Math.sqrt(mean(all.map((of) => of.pass!.varianceK2)))).toBeCloseTo(sigmaPassK, 1);
-    const mountK = Math.sqrt(mean(all.map((of) => of.mount!.varianceK2)));
+    expect(Math.sqrt(mean(all.map((of) => of.pass!.variance)))).toBeCloseTo(sigmaPassK, 1);
+    const mountK = Math.sqrt(mean(all.map((of) => of.mount!.variance)));
     expect(Math.abs(mountK - sigmaMountK)).toBeLessThan(0.05);
   }
   const { control, roundUp } = round(0.6, 0.2);
@@ -93,12 +93,12 @@ test('the control has its own spread, and it alone', () => {
   const calm = sweep([[[40], [36]], [[40.2], [36.2]]]); // prettier-ignore
   const wild = sweep([[[50], [46]], [[54], [50]]]); // prettier-ignore
   const { control, roundUp } = rigSpread([entryOf(calm, true), entryOf(wild)]);
-  expect(control.mount!.varianceK2).toBeCloseTo(0.02, 9);
-  expect(roundUp.mount!.varianceK2).toBeCloseTo((0.02 + 8) / 2, 9);
+  expect(control.mount!.variance).toBeCloseTo(0.02, 9);
+  expect(roundUp.mount!.variance).toBeCloseTo((0.02 + 8) / 2, 9);
 });
 
 test('a half-width: Student’s t for one term, each term with its own freedom, never made surer by another', () => {
-  const term = (varianceK2: number, freedom: number) => ({ from: 'mounts' as const, varianceK2, freedom });
+  const term = (variance: number, freedom: number) => ({ from: 'mounts' as const, variance, freedom });
   // t(0.975) of the tables: 12.706, 4.303, 2.571, 1.960.
   expect(halfWidth([term(1, 1)])).toBeCloseTo(12.706, 1);
   expect(halfWidth([term(1, 2)])).toBeCloseTo(4.303, 2);

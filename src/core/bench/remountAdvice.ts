@@ -34,7 +34,7 @@ export function remountAdvice(
   const pointOf = (of: Repeat) => `${of.load}\n${of.setting}`;
   const agreeing = [...groupBy(rejected, (of) => of.mount).values()].filter((tried) => {
     const differences = tried.flatMap((of) =>
-      newest.filter((now) => pointOf(now) === pointOf(of)).map((now) => now.riseK - of.riseK),
+      newest.filter((now) => pointOf(now) === pointOf(of)).map((now) => now.value - of.value),
     );
     return differences.length > 0 && Math.abs(mean(differences)) < AGREE_K;
   });

@@ -14,9 +14,9 @@ function sweep(levels: readonly number[], rises: readonly number[]): MeasuredPoi
     setting: `s${i}`,
     level: { levelDb, standing: 'clear', overFloorDb: 20, errorGain: 1 },
     settled: true,
-    riseK: rises[i]!,
+    value: rises[i]!,
     resistanceKPerW: rises[i]! / 170,
-    shortfallK: 0,
+    shortfall: 0,
     roomDoubtK: 0,
   }));
 }
@@ -44,13 +44,13 @@ test('a drawn curve never rises with noise, never leaves its settings, and passe
         if (i > 0) expect(line[i]!.y).toBeLessThanOrEqual(line[i - 1]!.y + 1e-9);
         if (i > 0) expect(line[i]!.x).toBeGreaterThan(line[i - 1]!.x);
         const read = valueAtLine(curve!, line[i]!.x);
-        expect(read.placed && Math.abs(read.riseK - line[i]!.y)).toBeLessThan(1e-6);
+        expect(read.placed && Math.abs(read.value - line[i]!.y)).toBeLessThan(1e-6);
       }
       // At each setting that it is judged by it stands as measured.
       for (const point of curve!.points.filter((of) => of.judged)) {
         const read = valueAtLine(curve!, point.levelDb);
-        expect(read.placed && read.riseK).toBeCloseTo(point.riseK, 9);
-        expect(point.riseK).toBe(Math.min(...rises.filter((_, i) => levels[i]! <= point.levelDb + 1e-6)));
+        expect(read.placed && read.value).toBeCloseTo(point.value, 9);
+        expect(point.value).toBe(Math.min(...rises.filter((_, i) => levels[i]! <= point.levelDb + 1e-6)));
       }
     }),
     { numRuns: 40 },

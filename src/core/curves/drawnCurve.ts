@@ -12,10 +12,10 @@ const MOST_POINTS = 500;
 export function drawnCurve(curve: EntryCurve): { x: number; y: number }[] {
   const judged = curve.points.filter((point) => point.judged);
   if (judged.length === 0) return [];
-  const levels = judged.map((point) => point.levelDb);
+  const levels = judged.map((point) => point.at);
   const fitted = pchip(
     levels,
-    judged.map((point) => point.riseK),
+    judged.map((point) => point.value),
   );
   const first = levels[0]!;
   const last = levels[levels.length - 1]!;
@@ -26,7 +26,7 @@ export function drawnCurve(curve: EntryCurve): { x: number; y: number }[] {
     line.push({ x, y: pchipAt(fitted, x).y });
   }
   line.push({ x: last, y: pchipAt(fitted, last).y });
-  const loudest = curve.points[curve.points.length - 1]!.levelDb;
+  const loudest = curve.points[curve.points.length - 1]!.at;
   if (loudest > last) line.push({ x: loudest, y: line[line.length - 1]!.y });
   return line;
 }

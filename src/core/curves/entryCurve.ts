@@ -3,27 +3,31 @@ import { rigSpread, type SpreadSource } from '../uncertainty/rigSpread';
 import { halfWidth } from '../uncertainty/doubt';
 import { largerSpread } from '../uncertainty/largerSpread';
 import { instrumentDoubt, type InstrumentDoubt } from '../rig/instrumentDoubt';
-import { isUsable, type MeasuredPoint } from './measuredPoint';
+import { RISE_AGAINST_NOISE, type CurveRule } from './curveRule';
+import { isMissing } from '../missing';
+import { isUsable, placeOn, type MeasuredPoint } from './measuredPoint';
 import { groupBy } from '../statistics/groupBy';
 import { settingMeans, type SettingMean } from './settingMeans';
 
 export interface CurvePoint {
   setting: string;
+  /** Where it stands on the curve's axis. */
+  at: number;
   levelDb: number;
-  riseK: number;
+  value: number;
   resistanceKPerW: number | null;
   /** False where a quieter setting is as cool: drawn, but not judged by. */
   judged: boolean;
   /** Half-width of the 95 % interval of the rise by its spread, K. */
-  interval95K: number;
+  interval95: number;
   spread: SettingSpread;
   pooledSpread: SettingSpread;
   source: SpreadSource;
   /** Standard uncertainty of the level from the meter's repeatability and resolution, dB. */
   levelUncertaintyDb: number;
   /** Variance of the rise by the sensors alone, K²: the least that can be in doubt. */
-  sensorsK2: number;
-  shortfallK: number;
+  sensorVariance: number;
+  shortfall: number;
   /** Standard uncertainty of a typed room reading, K. */
   roomUncertaintyK: number;
   runs: string[];
@@ -32,16 +36,17 @@ export interface CurvePoint {
 export interface LeftOutSetting {
   setting: string;
   why: 'at-floor' | 'unsettled';
-  /** The level, or its upper bound at the floor, dB(A). */
-  levelDb: number;
+  /** Where it would stand on the axis; a level at the floor is an upper bound. */
+  at: number;
   runs: string[];
 }
 
 export interface EntryCurve {
   entry: string;
-  /** Usable settings by rising level. */
+  rule: CurveRule;
+  /** Usable settings along the axis. */
   points: CurvePoint[];
-  /** Settings without any usable run, by rising level. */
+  /** Settings without any usable run, along the axis. */
   leftOut: LeftOutSetting[];
   /** Standard uncertainty that all levels of the rig share, dB: the meter's class. */
   sharedLevelDb: number;
@@ -50,13 +55,14 @@ export interface EntryCurve {
 /** Half-width of a normal's 95 % interval, in standard deviations. */
 const NORMAL_95 = 1.96;
 
-/** A setting louder and no cooler than another does not count for the best rise at or below a level. */
-function markJudged(settings: readonly SettingMean[]): boolean[] {
+/** A setting louder (or faster) and no better than another is drawn and not judged by (FORMATS step 14). */
+function markJudged(settings: readonly SettingMean[], { better }: CurveRule): boolean[] {
+  const sign = better === 'lower' ? 1 : -1;
   let best = Infinity;
   return settings.map((setting) => {
-    const cooler = setting.riseK < best;
-    best = Math.min(best, setting.riseK);
-    return cooler;
+    const isBetter = sign * setting.value < best;
+    best = Math.min(best, sign * setting.value);
+    return isBetter;
   });
 }
 
@@ -70,67 +76,76 @@ function spreadInterval(own: SettingSpread, pooled: SettingSpread, sensorsK2: nu
   return halfWidth([
     { from: 'passes', ...pass },
     { from: 'mounts', ...mount },
-    { from: 'sensors', varianceK2: beyondMounts(sensorsK2, mount.varianceK2), freedom: Infinity },
+    { from: 'sensors', variance: beyondMounts(sensorsK2, mount.variance), freedom: Infinity },
   ]);
 }
 
-function leftOutSettings(points: readonly MeasuredPoint[]): LeftOutSetting[] {
+function leftOutSettings(points: readonly MeasuredPoint[], { against }: CurveRule): LeftOutSetting[] {
   const bySetting = [...groupBy(points, (point) => point.setting)];
-  return bySetting
-    .filter(([, of]) => !of.some(isUsable))
-    .map(([setting, of]) => ({
-      setting,
-      why: of.some((point) => !point.settled) ? ('unsettled' as const) : ('at-floor' as const),
-      levelDb: Math.max(...of.map((point) => point.level.levelDb)),
-      runs: of.map((point) => point.run).sort(),
-    }))
-    .sort((a, b) => a.levelDb - b.levelDb || (a.setting < b.setting ? -1 : 1));
+  return (
+    bySetting
+      .filter(([, of]) => !of.some((point) => isUsable(point, against)))
+      // Without a speed it stands nowhere on such an axis.
+      .filter(([, of]) => of.some((point) => !isMissing(placeOn(point, against))))
+      .map(([setting, of]) => ({
+        setting,
+        why: of.some((point) => !point.settled) ? ('unsettled' as const) : ('at-floor' as const),
+        at: Math.max(...of.map((point) => placeOn(point, against)).filter((at) => !isMissing(at))),
+        runs: of.map((point) => point.run).sort(),
+      }))
+      .sort((a, b) => a.at - b.at || (a.setting < b.setting ? -1 : 1))
+  );
 }
 
 /**
  * The curves of a round-up at one load, noise to rise, with the spread of each setting. `entries` lists
  * all that are compared, also those without runs, and which of them are controls; `instruments` what the rig's
- * instruments leave in doubt. The order of points and entries changes nothing but the order of what comes back.
+ * instruments leave in doubt; `rule` says what is compared and against what. The order of points and entries changes nothing but the order of what comes back.
  */
 export function entryCurves(
   entries: readonly { entry: string; isControl: boolean }[],
   points: readonly MeasuredPoint[],
   instruments: InstrumentDoubt = instrumentDoubt(null),
+  rule: CurveRule = RISE_AGAINST_NOISE,
 ): EntryCurve[] {
   const byEntry = groupBy(points, (point) => point.entry);
   const sweeps = entries.map(({ entry, isControl }) => {
     const of = byEntry.get(entry) ?? [];
-    return { entry, isControl, of, settings: settingMeans(of) };
+    return { entry, isControl, of, settings: settingMeans(of, rule) };
   });
   const rig = rigSpread([...sweeps].sort((a, b) => (a.entry < b.entry ? -1 : 1)));
   return sweeps.map(({ entry, of, settings }) => {
-    const judged = markJudged(settings);
+    const judged = markJudged(settings, rule);
     return {
       entry,
+      rule,
       points: settings.map((setting, i) => {
-        const spread = settingSpread(setting, rig);
-        const pooledSpread = pooledSettingSpread(setting, rig);
+        const spread = settingSpread(setting, rig, rule.assumed);
+        const pooledSpread = pooledSettingSpread(setting, rig, rule.assumed);
         const sensorsK2 = instruments.riseK ** 2 / setting.mounts.length;
         const gain = Math.max(...setting.points.map((point) => point.level.errorGain));
         return {
           setting: setting.setting,
+          at: setting.at,
           levelDb: setting.levelDb,
-          riseK: setting.riseK,
+          value: setting.value,
           resistanceKPerW: setting.resistanceKPerW,
           judged: judged[i]!,
-          interval95K: spreadInterval(spread, pooledSpread, sensorsK2),
+          interval95: spreadInterval(spread, pooledSpread, sensorsK2),
           spread,
           pooledSpread,
           source: spread.source,
-          levelUncertaintyDb: (instruments.levelDb * gain) / Math.sqrt(setting.points.length),
-          sensorsK2,
-          shortfallK: Math.max(...setting.points.map((point) => Math.abs(point.shortfallK))),
+          levelUncertaintyDb:
+            rule.against !== 'noise' ? 0 : (instruments.levelDb * gain) / Math.sqrt(setting.points.length),
+          sensorVariance: sensorsK2,
+          shortfall: Math.max(...setting.points.map((point) => Math.abs(point.shortfall))),
           roomUncertaintyK: Math.max(...setting.points.map((point) => point.roomDoubtK)) / NORMAL_95,
           runs: setting.points.map((point) => point.run),
         };
       }),
-      leftOut: leftOutSettings(of),
-      sharedLevelDb: instruments.sharedLevelDb,
+      leftOut: leftOutSettings(of, rule),
+      // Where the axis is no level, an error of the meter moves nothing along it.
+      sharedLevelDb: rule.against === 'noise' ? instruments.sharedLevelDb : 0,
     };
   });
 }

@@ -1,3 +1,5 @@
+import { isMissing, MISSING } from '../missing';
+import type { Against } from './curveRule';
 import type { CoolerLevel } from '../levels/coolerLevel';
 
 /** A reduced run, as far as curves and ranking need it. */
@@ -11,17 +13,31 @@ export interface MeasuredPoint {
   /** Label of the fan setting; passes of one point share it. */
   setting: string;
   level: CoolerLevel;
+  /** Mean speed of its first fan over the window, rpm, and the duty it was driven at, %; null where nothing tells. */
+  rpm?: number | null;
+  dutyPct?: number | null;
   settled: boolean;
-  riseK: number;
+  /** What is compared: the rise at the nominal load, K, unless another response was asked for. */
+  value: number;
   /** Null where no power flowed. */
   resistanceKPerW: number | null;
   /** What the settling fit sees the mean short of its end, K. */
-  shortfallK: number;
+  shortfall: number;
   /** Half-width of the 95 % interval of a typed room reading, K; 0 where a probe logged it. */
   roomDoubtK: number;
 }
 
-/** Only a settled run that stands clear of the room supports a curve (FORMATS steps 1 and 5). */
-export function isUsable(point: MeasuredPoint): boolean {
-  return point.settled && point.level.standing !== 'at-floor';
+/** Where a run stands on an axis; missing where nothing tells. */
+export function placeOn(point: MeasuredPoint, against: Against): number {
+  if (against === 'noise') return point.level.levelDb;
+  return (against === 'rpm' ? point.rpm : point.dutyPct) ?? MISSING;
+}
+
+/**
+ * Only a settled run supports a curve (FORMATS step 1); against noise only where it stands clear of the room (step 5),
+ * against speed with its level as an upper bound (step 13).
+ */
+export function isUsable(point: MeasuredPoint, against: Against = 'noise'): boolean {
+  if (!point.settled) return false;
+  return against === 'noise' ? point.level.standing !== 'at-floor' : !isMissing(placeOn(point, against));
 }

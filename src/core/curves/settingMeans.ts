@@ -1,58 +1,77 @@
 import { groupBy } from '../statistics/groupBy';
 import { mean } from '../statistics/mean';
 import { energyMeanDb } from '../levels/energyMeanDb';
-import { isUsable, type MeasuredPoint } from './measuredPoint';
+import { RISE_AGAINST_NOISE, type CurveRule } from './curveRule';
+import { isUsable, placeOn, type MeasuredPoint } from './measuredPoint';
 
 export interface MountMean {
   mount: number;
-  riseK: number;
+  value: number;
   levelDb: number;
-  passRisesK: number[];
+  passValues: number[];
 }
 
 export interface SettingMean {
   setting: string;
+  /** Where it stands on the axis: its level, dB(A), or its speed or duty. */
+  at: number;
   levelDb: number;
-  riseK: number;
+  value: number;
   resistanceKPerW: number | null;
   mounts: MountMean[];
   points: MeasuredPoint[];
 }
 
+const middle = (values: readonly number[], rule: CurveRule) =>
+  rule.byEnergy ? energyMeanDb(values) : mean(values);
+
 function mountMean(
   mount: number,
   points: readonly MeasuredPoint[],
-): MountMean & { resistance: number | null } {
+  rule: CurveRule,
+): MountMean & { resistance: number | null; at: number } {
   const resistances = points.map((point) => point.resistanceKPerW);
   return {
     mount,
-    riseK: mean(points.map((point) => point.riseK)),
+    at: mean(points.map((point) => placeOn(point, rule.against))),
+    value: middle(
+      points.map((point) => point.value),
+      rule,
+    ),
     levelDb: energyMeanDb(points.map((point) => point.level.levelDb)),
-    passRisesK: points.map((point) => point.riseK),
+    passValues: points.map((point) => point.value),
     resistance: resistances.some((r) => r === null) ? null : mean(resistances as number[]),
   };
 }
 
 /**
  * The settings of one entry at one load: passes averaged within a mount, then mounts equally, rise
- * arithmetically and level by energy (FORMATS step 6). Only usable runs count; sorted by level.
+ * arithmetically and level by energy (FORMATS step 6). Only usable runs count; sorted along the axis.
  */
-export function settingMeans(points: readonly MeasuredPoint[]): SettingMean[] {
-  const usable = points.filter(isUsable).sort((a, b) => (a.run < b.run ? -1 : a.run > b.run ? 1 : 0));
+export function settingMeans(
+  points: readonly MeasuredPoint[],
+  rule: CurveRule = RISE_AGAINST_NOISE,
+): SettingMean[] {
+  const usable = points
+    .filter((point) => isUsable(point, rule.against))
+    .sort((a, b) => (a.run < b.run ? -1 : a.run > b.run ? 1 : 0));
   const settings = [...groupBy(usable, (point) => point.setting)].map(([setting, ofSetting]) => {
     const byMount = groupBy(ofSetting, (point) => point.mount);
-    const mounts = [...byMount].sort(([a], [b]) => a - b).map(([mount, of]) => mountMean(mount, of));
+    const mounts = [...byMount].sort(([a], [b]) => a - b).map(([mount, of]) => mountMean(mount, of, rule));
     const resistances = mounts.map((mount) => mount.resistance);
+    const levelDb = energyMeanDb(mounts.map((mount) => mount.levelDb));
     return {
       setting,
-      levelDb: energyMeanDb(mounts.map((mount) => mount.levelDb)),
-      riseK: mean(mounts.map((mount) => mount.riseK)),
+      at: rule.against === 'noise' ? levelDb : mean(mounts.map((mount) => mount.at)),
+      levelDb,
+      value: middle(
+        mounts.map((mount) => mount.value),
+        rule,
+      ),
       resistanceKPerW: resistances.some((r) => r === null) ? null : mean(resistances as number[]),
-      mounts: mounts.map(({ mount, riseK, levelDb, passRisesK }) => ({ mount, riseK, levelDb, passRisesK })),
+      mounts: mounts.map(({ mount, value, levelDb, passValues }) => ({ mount, value, levelDb, passValues })),
       points: ofSetting,
     };
   });
-  return settings.sort(
-    (a, b) => a.levelDb - b.levelDb || a.riseK - b.riseK || (a.setting < b.setting ? -1 : 1),
-  );
+  return settings.sort((a, b) => a.at - b.at || a.value - b.value || (a.setting < b.setting ? -1 : 1));
 }

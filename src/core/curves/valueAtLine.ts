@@ -1,3 +1,4 @@
+import { axisWords } from './curveRule';
 import { beyondMounts, type CurvePoint, type EntryCurve } from './entryCurve';
 import { pchip, pchipAt, type Pchip } from './pchip';
 import { standardUncertainty, type DoubtTerm } from '../uncertainty/doubt';
@@ -7,36 +8,39 @@ import type { SpreadSource } from '../uncertainty/rigSpread';
 export interface PlacedValue {
   placed: true;
   toppedOut: boolean;
-  /** The level the rise stands at: the line, or the end of the curve that comes nearest to it. */
+  /** Where on the axis the value stands: the line, or the end of the curve that comes nearest to it. */
+  at: number;
+  /** The level there, dB(A): heat and noise stand together. */
   levelDb: number;
-  riseK: number;
+  /** One setting near the line was restated to it by the fan laws. */
+  restated: boolean;
+  value: number;
   resistanceKPerW: number | null;
-  slopeKPerDb: number;
+  slope: number;
   /** Standard uncertainty of the rise by the entry's own spread, K (FORMATS step 10). */
-  uncertaintyK: number;
+  uncertainty: number;
   /** What intervals and comparisons stand on: by the spread of the rig, or the entry's own where that stands out. */
   doubt: DoubtTerm[];
   /** Standard uncertainty that the rise shares with all of its rig through the slope, with the slope's sign, K. */
-  sharedK: number;
+  shared: number;
   spreadSource: SpreadSource;
   mountSpreadUnknown: boolean;
 }
 
 export interface NoValue {
   placed: false;
-  status: 'too-loud' | 'below-floor' | 'unsettled' | 'no-runs';
+  status: 'too-loud' | 'too-fast' | 'below-floor' | 'unsettled' | 'no-runs';
   reason: string;
 }
 
-const ROUNDING_DB = 1e-9;
+const ROUNDING = 1e-9;
 /** An end of a curve so near reaches the line: fans tuned by hand land there (FORMATS step 7), dB. */
 const NEAR_DB = 0.3;
 /** What a decibel is taken to be worth where one setting tells no slope, as a share of the rise. */
 const ASSUMED_SLOPE = 0.02;
 
-function dbA(levelDb: number): string {
-  return `${levelDb.toFixed(1)} dB(A)`;
-}
+/** One setting within this share of the speed asked for stands for it (FORMATS step 13). */
+const RESTATED_WITHIN = 0.1;
 
 function noUsable(curve: EntryCurve): NoValue {
   const unsettled = curve.leftOut.filter((setting) => setting.why === 'unsettled');
@@ -53,21 +57,24 @@ function noUsable(curve: EntryCurve): NoValue {
   return { placed: false, status: 'no-runs', reason: 'no runs at this load' };
 }
 
-/** The line lies below the quietest usable setting (FORMATS step 7). */
-function underQuietest(curve: EntryCurve, lineDb: number): NoValue {
-  const quietestDb = curve.points[0]!.levelDb;
-  const quieter = curve.leftOut.filter((setting) => setting.levelDb < quietestDb);
+/** The line lies below the quietest, or slowest, usable setting (FORMATS steps 7 and 13). */
+function underFirst(curve: EntryCurve, line: number): NoValue {
+  const { against } = curve.rule;
+  const first = curve.points[0]!.at;
+  const [quietest, status] =
+    against === 'noise' ? (['quietest', 'too-loud'] as const) : (['slowest', 'too-fast'] as const);
+  const firstWords = axisWords(against, first);
+  const quieter = curve.leftOut.filter((setting) => setting.at < first);
   // The setting that would have carried the curve to the line, or else the one that comes nearest.
-  const missed = quieter.filter((setting) => setting.levelDb <= lineDb).pop() ?? quieter[0];
-  if (!missed)
-    return { placed: false, status: 'too-loud', reason: `its quietest setting is ${dbA(quietestDb)}` };
-  const usable = `its quietest setting that counts is ${dbA(quietestDb)}`;
+  const missed = quieter.filter((setting) => setting.at <= line).pop() ?? quieter[0];
+  if (!missed) return { placed: false, status, reason: `its ${quietest} setting is ${firstWords}` };
+  const usable = `its ${quietest} setting that counts is ${firstWords}`;
   return missed.why === 'unsettled'
     ? { placed: false, status: 'unsettled', reason: `${usable}; ${missed.setting} had not settled` }
     : {
         placed: false,
         status: 'below-floor',
-        reason: `${usable}; ${missed.setting} cannot be told from the room (at most ${dbA(missed.levelDb)})`,
+        reason: `${usable}; ${missed.setting} cannot be told from the room (at most ${axisWords(against, missed.at)})`,
       };
 }
 
@@ -76,25 +83,26 @@ function spreadBetween(before: Spread, after: Spread, along: number): Spread {
   const keep = 1 - along;
   return {
     pass: {
-      varianceK2: keep ** 2 * before.pass.varianceK2 + along ** 2 * after.pass.varianceK2,
+      variance: keep ** 2 * before.pass.variance + along ** 2 * after.pass.variance,
       freedom: Math.min(before.pass.freedom, after.pass.freedom),
     },
     mount: {
-      varianceK2:
-        (keep * Math.sqrt(before.mount.varianceK2) + along * Math.sqrt(after.mount.varianceK2)) ** 2,
+      variance: (keep * Math.sqrt(before.mount.variance) + along * Math.sqrt(after.mount.variance)) ** 2,
       freedom: Math.min(before.mount.freedom, after.mount.freedom),
     },
   };
 }
 
 interface Standing {
+  at: number;
   levelDb: number;
-  riseK: number;
+  restated: boolean;
+  value: number;
   resistanceKPerW: number | null;
   toppedOut: boolean;
-  slopeKPerDb: number;
+  slope: number;
   /** What the tenths by which the line is missed are worth, K. */
-  missesByK: number;
+  missesBy: number;
 }
 
 function placedAt(
@@ -104,28 +112,28 @@ function placedAt(
   along: number,
   value: Standing,
 ): PlacedValue {
-  const { missesByK, ...standing } = value;
-  const chordK = before.riseK + along * (after.riseK - before.riseK);
-  const interpolationK = Math.abs(value.riseK - chordK) / (2 * Math.sqrt(3));
+  const { missesBy, ...standing } = value;
+  const chordK = before.value + along * (after.value - before.value);
+  const interpolationK = Math.abs(value.value - chordK) / (2 * Math.sqrt(3));
   const levelDb = (1 - along) * before.levelUncertaintyDb + along * after.levelUncertaintyDb;
-  const shortfallK = Math.max(before.shortfallK, after.shortfallK) / Math.sqrt(3);
-  const sure = (from: DoubtTerm['from'], uncertaintyK: number): DoubtTerm => ({
+  const shortfall = Math.max(before.shortfall, after.shortfall) / Math.sqrt(3);
+  const sure = (from: DoubtTerm['from'], uncertainty: number): DoubtTerm => ({
     from,
-    varianceK2: uncertaintyK ** 2,
+    variance: uncertainty ** 2,
     freedom: Infinity,
   });
   const others = [
-    sure('meter', value.slopeKPerDb * levelDb),
+    sure('meter', value.slope * levelDb),
     sure('interpolation', interpolationK),
-    sure('settling', shortfallK),
+    sure('settling', shortfall),
     sure('room', Math.max(before.roomUncertaintyK, after.roomUncertaintyK)),
-    sure('line', missesByK),
+    sure('line', missesBy),
   ];
-  const sensorsK2 = Math.max(before.sensorsK2, after.sensorsK2);
+  const sensorVariance = Math.max(before.sensorVariance, after.sensorVariance);
   const terms = ({ pass, mount }: Spread): DoubtTerm[] => [
     { from: 'mounts', ...mount },
     { from: 'passes', ...pass },
-    sure('sensors', Math.sqrt(beyondMounts(sensorsK2, mount.varianceK2))),
+    sure('sensors', Math.sqrt(beyondMounts(sensorVariance, mount.variance))),
     ...others,
   ];
   const own = spreadBetween(before.spread, after.spread, along);
@@ -134,9 +142,9 @@ function placedAt(
   return {
     placed: true,
     ...standing,
-    uncertaintyK: standardUncertainty(terms(own)),
+    uncertainty: standardUncertainty(terms(own)),
     doubt: terms(largerSpread(own, pooled)),
-    sharedK: value.slopeKPerDb * curve.sharedLevelDb,
+    shared: value.slope * curve.sharedLevelDb,
     spreadSource: nearer.source,
     mountSpreadUnknown: nearer.spread.mountSpreadUnknown,
   };
@@ -144,7 +152,7 @@ function placedAt(
 
 interface Fitted {
   judged: CurvePoint[];
-  rise: Pchip;
+  response: Pchip;
   resistance: Pchip | null;
 }
 
@@ -155,13 +163,13 @@ function fittedOf(curve: EntryCurve): Fitted {
   const before = fitted.get(curve);
   if (before) return before;
   const judged = curve.points.filter((point) => point.judged);
-  const levels = judged.map((point) => point.levelDb);
+  const levels = judged.map((point) => point.at);
   const resistances = judged.map((point) => point.resistanceKPerW);
   const made = {
     judged,
-    rise: pchip(
+    response: pchip(
       levels,
-      judged.map((point) => point.riseK),
+      judged.map((point) => point.value),
     ),
     resistance: resistances.some((r) => r === null) ? null : pchip(levels, resistances as number[]),
   };
@@ -169,58 +177,95 @@ function fittedOf(curve: EntryCurve): Fitted {
   return made;
 }
 
-/** Slope at an end of the curve, K/dB, of its last piece; null where one setting tells none. */
-function endSlope({ judged, rise }: Fitted, end: 'quiet' | 'loud'): number | null {
-  const at = end === 'quiet' ? 0 : judged.length - 1;
-  const beside = judged[end === 'quiet' ? 1 : judged.length - 2];
-  const here = judged[at]!;
+/** Slope at an end of the curve, of its last piece, the steeper of chord and tangent; null where one setting tells none. */
+function endSlope({ judged, response }: Fitted, end: 'first' | 'last'): number | null {
+  const index = end === 'first' ? 0 : judged.length - 1;
+  const beside = judged[end === 'first' ? 1 : judged.length - 2];
+  const here = judged[index]!;
   if (!beside) return null;
-  const chord = (beside.riseK - here.riseK) / (beside.levelDb - here.levelDb);
-  return Math.min(chord, rise.slopes[at]!);
+  const chord = (beside.value - here.value) / (beside.at - here.at);
+  const tangent = response.slopes[index]!;
+  return Math.abs(chord) > Math.abs(tangent) ? chord : tangent;
+}
+
+/** One setting near the speed that is asked for stands for it, by the fan laws; null where that is not so. */
+function restatedAt(curve: EntryCurve, line: number): PlacedValue | null {
+  const [only, other] = curve.points;
+  if (curve.rule.against === 'noise' || !only || other) return null;
+  if (only.at === line || !(Math.abs(only.at - line) <= RESTATED_WITHIN * line)) return null;
+  const law = curve.rule.against === 'rpm' ? curve.rule.fanLaw : 0;
+  const factor = (line / only.at) ** law;
+  const placed = placedAt(curve, only, only, 0, {
+    at: line,
+    levelDb: only.levelDb,
+    value: only.value,
+    slope: 0,
+    resistanceKPerW: only.resistanceKPerW,
+    toppedOut: false,
+    restated: true,
+    missesBy: 0,
+  });
+  return {
+    ...placed,
+    value: placed.value * factor,
+    uncertainty: placed.uncertainty * factor,
+    doubt: placed.doubt.map((term) => ({ ...term, variance: term.variance * factor ** 2 })),
+  };
 }
 
 /**
- * What a curve says at the noise line, dB(A): the rise there with its standard uncertainty, or the status
- * and the reason why there is none (FORMATS step 7). Judged by the best rise at or below the level, so a
- * setting that is louder and no cooler than another never helps. An end within 0.3 dB of the line reaches it.
+ * What a curve says at a line, a noise level, dB(A), a speed, rpm, or a duty, %: the value there with its standard
+ * uncertainty, or the status and the reason why there is none (FORMATS steps 7 and 13). Judged by the best value at or
+ * below the line, so a setting that is louder and no better than another never helps. An end within 0.3 dB of a noise
+ * line reaches it.
  * Uncertainty: spread of passes and mounts, sensors, the meter through the slope, interpolation, what was still to
  * come, a typed room reading's doubt, and what the tenths that miss the line are worth (GUM, JCGM 100, 5.1).
  *
  * @throws where the line is not finite
  */
-export function valueAtLine(curve: EntryCurve, lineDb: number): PlacedValue | NoValue {
-  if (!Number.isFinite(lineDb)) throw new RangeError(`valueAtLine: lineDb must be finite, got ${lineDb}`);
-  const { points } = curve;
+export function valueAtLine(curve: EntryCurve, line: number): PlacedValue | NoValue {
+  if (!Number.isFinite(line)) throw new RangeError(`valueAtLine: line must be finite, got ${line}`);
+  const { points, rule } = curve;
   if (points.length === 0) return noUsable(curve);
-  const quietestDb = points[0]!.levelDb;
-  const loudestDb = points[points.length - 1]!.levelDb;
-  if (lineDb < quietestDb - NEAR_DB - ROUNDING_DB) return underQuietest(curve, lineDb);
+  const restated = restatedAt(curve, line);
+  if (restated) return restated;
+  const firstAt = points[0]!.at;
+  const lastAt = points[points.length - 1]!.at;
+  const near = (rule.against === 'noise' ? NEAR_DB : 0) + ROUNDING;
+  if (line < firstAt - near) return underFirst(curve, line);
   const fit = fittedOf(curve);
-  const { judged, rise: riseCurve, resistance } = fit;
-  const stand = (at: CurvePoint, levelDb: number, slopeKPerDb: number | null, toppedOut = false) =>
-    placedAt(curve, at, at, 0, {
-      levelDb,
-      riseK: at.riseK,
-      slopeKPerDb: slopeKPerDb ?? 0,
-      resistanceKPerW: at.resistanceKPerW,
+  const { judged, response, resistance } = fit;
+  const stand = (point: CurvePoint, at: number, slope: number | null, toppedOut = false) =>
+    placedAt(curve, point, point, 0, {
+      at,
+      levelDb: rule.against === 'noise' ? at : point.levelDb,
+      value: point.value,
+      slope: slope ?? 0,
+      resistanceKPerW: point.resistanceKPerW,
       toppedOut,
-      missesByK: toppedOut ? 0 : (slopeKPerDb ?? ASSUMED_SLOPE * at.riseK) * (lineDb - levelDb),
+      restated: false,
+      missesBy:
+        toppedOut || rule.against !== 'noise' ? 0 : (slope ?? ASSUMED_SLOPE * point.value) * (line - at),
     });
-  if (lineDb < quietestDb) return stand(judged[0]!, quietestDb, endSlope(fit, 'quiet'));
+  if (line < firstAt) return stand(judged[0]!, firstAt, endSlope(fit, 'first'));
   const last = judged[judged.length - 1]!;
-  if (lineDb >= last.levelDb) {
-    if (lineDb > loudestDb + NEAR_DB + ROUNDING_DB) return stand(last, loudestDb, 0, true);
-    // Past its last cooler setting an entry stands as cool as there, as far as it was measured.
-    if (last.levelDb < loudestDb) return stand(last, Math.min(lineDb, loudestDb), 0);
-    return stand(last, loudestDb, endSlope(fit, 'loud'));
+  if (line >= last.at) {
+    if (line > lastAt + near) return stand(last, lastAt, 0, true);
+    // Past its best setting an entry stands as good as there, as far as it was measured.
+    if (last.at < lastAt) return stand(last, Math.min(line, lastAt), 0);
+    return stand(last, lastAt, endSlope(fit, 'last'));
   }
-  const rise = pchipAt(riseCurve, lineDb);
-  return placedAt(curve, judged[rise.piece]!, judged[rise.piece + 1]!, rise.along, {
-    levelDb: lineDb,
-    riseK: rise.y,
-    slopeKPerDb: rise.slope,
-    resistanceKPerW: resistance && pchipAt(resistance, lineDb).y,
+  const value = pchipAt(response, line);
+  const [before, after] = [judged[value.piece]!, judged[value.piece + 1]!];
+  return placedAt(curve, before, after, value.along, {
+    at: line,
+    levelDb:
+      rule.against === 'noise' ? line : before.levelDb + value.along * (after.levelDb - before.levelDb),
+    value: value.y,
+    slope: value.slope,
+    resistanceKPerW: resistance && pchipAt(resistance, line).y,
     toppedOut: false,
-    missesByK: 0,
+    restated: false,
+    missesBy: 0,
   });
 }

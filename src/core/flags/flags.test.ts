@@ -43,7 +43,7 @@ function toldMounts(mounts: number, mountK: number, badK: number): { falseShare:
       for (let mount = 1; mount <= mounts; mount += 1) {
         const shiftK = mountK * chance.normal() + (entry === 0 && mount === 1 ? badK : 0);
         for (const setting of ['50 %', '70 %', '100 %'])
-          repeats.push({ run: repeats.length, entry: `${entry}`, load: '170', setting, mount, riseK: 40 + shiftK + 0.2 * chance.normal() });
+          repeats.push({ run: repeats.length, entry: `${entry}`, load: '170', setting, mount, value: 40 + shiftK + 0.2 * chance.normal() });
       }
     }
     const told = new Set(standsApart(repeats).filter((of) => of.what === 'mount').map((of) => `${repeats[of.run]!.entry} ${repeats[of.run]!.mount}`));
@@ -77,7 +77,7 @@ test('a bad mount and a bad pass stand apart, the good ones beside them do not',
             load: '170',
             setting,
             mount,
-            riseK: 35 + ofMount + slip + 0.1 * chance.normal(),
+            value: 35 + ofMount + slip + 0.1 * chance.normal(),
           });
         }
       }

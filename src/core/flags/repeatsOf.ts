@@ -12,6 +12,6 @@ export function repeatsOf(runs: readonly LabRun[]): Repeat[] {
       load: loadKey(run),
       setting: run.setting,
       mount: run.mount,
-      riseK: run.reduction.riseK,
+      value: run.reduction.riseK,
     }));
 }

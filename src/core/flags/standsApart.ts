@@ -10,7 +10,7 @@ export interface Repeat {
   load: string;
   setting: string;
   mount: number;
-  riseK: number;
+  value: number;
 }
 
 export interface Apart {
@@ -26,7 +26,7 @@ const LEAST_K = 1;
 const FALSE_MOUNT = 0.045;
 const FALSE_PASS = 0.01;
 /** What a rig is taken to have where no other entry tells. */
-const ASSUMED: Variance = { varianceK2: ASSUMED_SPREAD_K ** 2, freedom: Infinity };
+const ASSUMED: Variance = { variance: ASSUMED_SPREAD_K ** 2, freedom: Infinity };
 
 /** Student's t that one of `count` siblings passes on one side by chance with a probability of `chance` in all (Bonferroni). */
 function limitT(chance: number, count: number, freedom: number): number {
@@ -39,8 +39,8 @@ function settingsOf(repeats: readonly Repeat[]): SpreadSetting[] {
     mounts: [...groupBy(ofSetting, (of) => of.mount)]
       .sort(([a], [b]) => a - b)
       .map(([mount, of]) => {
-        const passRisesK = of.map((one) => one.riseK);
-        return { mount, riseK: mean(passRisesK), passRisesK };
+        const passValues = of.map((one) => one.value);
+        return { mount, value: mean(passValues), passValues };
       }),
   }));
 }
@@ -55,7 +55,7 @@ function oddMounts(
   if (!table) return [];
   const count = table.rows.length;
   const readings = table.rows.map((row) => mean(row.map((cell) => 1 / cell.passes)) / row.length);
-  const variances = readings.map((inverse) => rest.mount.varianceK2 + rest.pass.varianceK2 * inverse);
+  const variances = readings.map((inverse) => rest.mount.variance + rest.pass.variance * inverse);
   const means = table.rows.map((row) => mean(row.map((cell) => cell.meanK)));
   const t = limitT(FALSE_MOUNT, count, rest.mount.freedom);
   return table.mounts.flatMap((mount, k) => {
@@ -72,11 +72,11 @@ function oddPasses(sweep: readonly Repeat[], pass: Variance): Apart[] {
   const cells = groupBy(sweep, (of) => [of.setting, of.mount].join('\n'));
   return [...cells.values()].flatMap((cell) => {
     if (cell.length < 2) return [];
-    const sigmaK = Math.sqrt(pass.varianceK2 * (1 + 1 / (cell.length - 1)));
+    const sigmaK = Math.sqrt(pass.variance * (1 + 1 / (cell.length - 1)));
     const limitK = Math.max(LEAST_K, limitT(FALSE_PASS, cell.length, pass.freedom) * sigmaK);
     const offsets = cell.map((of) => ({
       run: of.run,
-      byK: of.riseK - mean(cell.filter((other) => other !== of).map((other) => other.riseK)),
+      byK: of.value - mean(cell.filter((other) => other !== of).map((other) => other.value)),
     }));
     // The furthest, which bends what the others are held to; of two the warmer.
     const furthest = offsets.reduce((a, b) =>
@@ -100,7 +100,7 @@ export function standsApart(repeats: readonly Repeat[]): Apart[] {
       settings: settingsOf(sweep),
     }));
     for (const { sweep, settings } of sweeps) {
-      const hasRepeats = settings.some(({ mounts }) => mounts.length > 1 || mounts[0]!.passRisesK.length > 1);
+      const hasRepeats = settings.some(({ mounts }) => mounts.length > 1 || mounts[0]!.passValues.length > 1);
       if (!hasRepeats) continue;
       const others = sweeps.filter((of) => of.sweep !== sweep);
       const { roundUp } = rigSpread(others.map((of) => ({ isControl: false, settings: of.settings })));

@@ -5,7 +5,7 @@ import type { Bracket } from './ties';
  * it ends. `names` are those of the placed, in their order; a factor restates kelvins on another scale.
  */
 export function bracketSentences(
-  { better, worse, apartK, differenceK, end }: Bracket,
+  { better, worse, apart: apartK, difference: differenceK, end }: Bracket,
   names: readonly string[],
   scale: { factor: number; decimals: number; unit: string } = { factor: 1, decimals: 1, unit: 'K' },
 ): string[] {
@@ -19,7 +19,7 @@ export function bracketSentences(
   const [between, needed] = both(apartK, differenceK);
   const sentences = [`${places}: ${between} between them, and this test shows ${needed}.`];
   if (end) {
-    const [apart, wanted] = both(end.apartK, end.differenceK);
+    const [apart, wanted] = both(end.apart, end.difference);
     sentences.push(
       `${names[end.better - 1]} is better than ${names[end.worse - 1]}: ${apart} apart, ${wanted} wanted.`,
     );

@@ -14,6 +14,8 @@ export interface LineRule {
   program: boolean;
   referenceAmbientC: number;
   limitC: number;
+  /** Of the die's rise alone: it would stand at its limit in the reference room. */
+  throttles?: boolean;
 }
 
 /** The rule of a heat load in a rig and reference room, but for the line. */
@@ -32,20 +34,24 @@ export interface PlacedEntry {
   placeFrom: number;
   placeTo: number;
   status: 'ranked' | 'tops-out' | 'throttled';
-  /** The level the rise stands at, dB(A): below the line where an entry tops out. */
+  /** Where on the axis the value stands: below the line where an entry tops out. */
+  at: number;
+  /** The level there, dB(A). */
   levelDb: number;
-  riseK: number;
+  /** One setting near the line was restated to it by the fan laws. */
+  restated: boolean;
+  value: number;
   /** Standard uncertainty of the rise from its own spread, K (FORMATS step 10). */
-  uncertaintyK: number;
+  uncertainty: number;
   /** Half-width of the 95 % interval, K: what stands after "±". */
-  interval95K: number;
+  interval95: number;
   /** What the interval is made of. */
   doubt: DoubtTerm[];
   /** Standard uncertainty shared with all of its rig, K: not in the interval, and cancelling between entries. */
-  sharedK: number;
+  shared: number;
   resistanceKPerW: number | null;
   temperatureAtReferenceC: number;
-  slopeKPerDb: number;
+  slope: number;
   spreadSource: SpreadSource;
   mountSpreadUnknown: boolean;
 }
@@ -80,9 +86,9 @@ function statusOf({ value, atLimit }: Standing): PlacedEntry['status'] {
 /** A standing by its rise, or by its resistance restated at a load, K. */
 function comparable({ value }: Standing, factor: number): Comparable {
   return {
-    riseK: value.riseK * factor,
-    doubt: value.doubt.map((of) => ({ ...of, varianceK2: of.varianceK2 * factor ** 2 })),
-    sharedK: value.sharedK * factor,
+    value: value.value * factor,
+    doubt: value.doubt.map((of) => ({ ...of, variance: of.variance * factor ** 2 })),
+    shared: value.shared * factor,
   };
 }
 
@@ -102,24 +108,25 @@ export function rankAtLine(curves: readonly EntryCurve[], rule: LineRule): Ranki
       notPlaced.push({ entry, status: value.status, reason: value.reason });
       continue;
     }
-    const temperatureC = rule.referenceAmbientC + value.riseK;
-    const resistanceKPerW = value.resistanceKPerW ?? (rule.loadW > 0 ? value.riseK / rule.loadW : null);
-    standings.push({ entry, value, temperatureC, atLimit: temperatureC >= rule.limitC - LIMIT_BAND_K, resistanceKPerW });
+    const temperatureC = rule.referenceAmbientC + value.value;
+    const resistanceKPerW = value.resistanceKPerW ?? (rule.loadW > 0 ? value.value / rule.loadW : null);
+    standings.push({ entry, value, temperatureC, atLimit: rule.throttles !== false && temperatureC >= rule.limitC - LIMIT_BAND_K, resistanceKPerW });
   }
+  const sign = curves[0]?.rule.better === 'higher' ? -1 : 1;
   // At a program's watts, so that K/W stands in kelvins of about the same size.
-  const restatedK = (of: Standing) => (of.resistanceKPerW === null ? of.value.riseK : of.resistanceKPerW * (rule.loadW || 1));
+  const restatedK = (of: Standing) => (of.resistanceKPerW === null ? of.value.value : of.resistanceKPerW * (rule.loadW || 1));
   const byResistance = (of: Standing) => rule.program && of.atLimit;
-  const keyK = (of: Standing) => (byResistance(of) ? restatedK(of) : of.value.riseK);
+  const keyK = (of: Standing) => (byResistance(of) ? restatedK(of) : of.value.value);
   standings.sort(
     (a, b) =>
-      Number(byResistance(a)) - Number(byResistance(b)) || keyK(a) - keyK(b) || (a.entry < b.entry ? -1 : 1),
+      Number(byResistance(a)) - Number(byResistance(b)) || sign * (keyK(a) - keyK(b)) || (a.entry < b.entry ? -1 : 1),
   );
   const throttledFrom = standings.findIndex(byResistance);
   const compared = standings.map((of) => comparable(of, 1));
   const told =
     throttledFrom < 0
       ? ties(compared)
-      : ties(compared, standings.map((of) => comparable(of, restatedK(of) / of.value.riseK)), throttledFrom);
+      : ties(compared, standings.map((of) => comparable(of, restatedK(of) / of.value.value)), throttledFrom);
   const placed = standings.map((of, i) => ({
     entry: of.entry,
     place: i + 1,
@@ -127,15 +134,17 @@ export function rankAtLine(curves: readonly EntryCurve[], rule: LineRule): Ranki
     placeFrom: told.placeFrom[i]!,
     placeTo: told.placeTo[i]!,
     status: statusOf(of),
+    at: of.value.at,
     levelDb: of.value.levelDb,
-    riseK: of.value.riseK,
-    uncertaintyK: of.value.uncertaintyK,
-    interval95K: halfWidth(of.value.doubt),
+    restated: of.value.restated,
+    value: of.value.value,
+    uncertainty: of.value.uncertainty,
+    interval95: halfWidth(of.value.doubt),
     doubt: of.value.doubt,
-    sharedK: of.value.sharedK,
+    shared: of.value.shared,
     resistanceKPerW: of.resistanceKPerW,
     temperatureAtReferenceC: of.temperatureC,
-    slopeKPerDb: of.value.slopeKPerDb,
+    slope: of.value.slope,
     spreadSource: of.value.spreadSource,
     mountSpreadUnknown: of.value.mountSpreadUnknown,
   }));

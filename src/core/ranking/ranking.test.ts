@@ -14,7 +14,7 @@ function point(
   entry: string,
   setting: string,
   levelDb: number,
-  riseK: number,
+  value: number,
   more: Partial<MeasuredPoint> = {},
 ): MeasuredPoint {
   const level = { levelDb, standing: 'clear' as const, overFloorDb: 20, errorGain: 1 };
@@ -27,9 +27,9 @@ function point(
     setting,
     level,
     settled: true,
-    riseK,
-    resistanceKPerW: riseK / 170,
-    shortfallK: 0,
+    value: value,
+    resistanceKPerW: value / 170,
+    shortfall: 0,
     roomDoubtK: 0,
     ...more,
   };
@@ -65,7 +65,7 @@ test('each status of FORMATS steps 7 and 8', () => {
     ['tops-out', 'tops-out', 2],
     ['throttled', 'throttled', 3],
   ]);
-  expect(placed[1]).toMatchObject({ riseK: 39, levelDb: 31 });
+  expect(placed[1]).toMatchObject({ value: 39, levelDb: 31 });
   expect(Object.fromEntries(notPlaced.map((of) => [of.entry, of.status]))).toEqual({
     loud: 'too-loud',
     'at-floor': 'below-floor',
@@ -84,8 +84,8 @@ test('a setting that is louder and no cooler does not help, and the line beyond 
     point('a', '4', 38, 36.5),
   ];
   const { placed } = rank(points, ['a'], 36);
-  expect(placed[0]).toMatchObject({ status: 'ranked', riseK: 36 });
-  expect(rank(points, ['a'], 39).placed[0]).toMatchObject({ status: 'tops-out', riseK: 36, levelDb: 38 });
+  expect(placed[0]).toMatchObject({ status: 'ranked', value: 36 });
+  expect(rank(points, ['a'], 39).placed[0]).toMatchObject({ status: 'tops-out', value: 36, levelDb: 38 });
 });
 
 test('passes average within a mount, mounts equally, levels by energy', () => {
@@ -95,15 +95,15 @@ test('passes average within a mount, mounts equally, levels by energy', () => {
     point('a', '1', 33, 37, { mount: 2 }),
   ];
   const { placed } = rank(points);
-  expect(placed[0]!.riseK).toBeCloseTo(34, 9);
+  expect(placed[0]!.value).toBeCloseTo(34, 9);
   // Own spread: mounts of 31 and 37 K give s = 4.24 K, so 3 K for their mean; the meter adds nothing on the flat.
-  expect(placed[0]!.uncertaintyK).toBeCloseTo(3, 2);
+  expect(placed[0]!.uncertainty).toBeCloseTo(3, 2);
   expect(placed[0]!.spreadSource).toBe('own');
 });
 
 test('spread is borrowed from the control, else pooled, else assumed', () => {
-  const control = [28, 34, 30, 32].map((riseK, i) =>
-    point('control', '1', 33, riseK, { mount: 1 + Math.floor(i / 2), pass: 1 + (i % 2) }),
+  const control = [28, 34, 30, 32].map((value, i) =>
+    point('control', '1', 33, value, { mount: 1 + Math.floor(i / 2), pass: 1 + (i % 2) }),
   );
   const other = point('other', '1', 33, 40);
   const source = (isControl: boolean, points: MeasuredPoint[]) => {
@@ -115,7 +115,7 @@ test('spread is borrowed from the control, else pooled, else assumed', () => {
   };
   expect(source(true, [...control, other]).spreadSource).toBe('control');
   expect(source(false, [...control, other]).spreadSource).toBe('round-up');
-  expect(source(true, [other])).toMatchObject({ spreadSource: 'assumed', uncertaintyK: 0.5 });
+  expect(source(true, [other])).toMatchObject({ spreadSource: 'assumed', uncertainty: 0.5 });
 });
 
 const cooler = fc.record({
@@ -160,8 +160,8 @@ test('eight equal coolers are split in at most 30 of 400 seeded round-ups, whate
           const ofMount = plan.mounts > 1 ? 0.4 * chance.normal() : 0;
           for (let pass = 1; pass <= plan.passes; pass += 1) {
             for (let k = 0; k < 4; k += 1) {
-              const riseK = 42 - 2 * k + 0.15 * k * k + ofMount + 0.15 * chance.normal();
-              points.push(point(`e${e}`, `${k}`, 28 + 3 * k + 0.1 * chance.normal(), riseK, { mount, pass }));
+              const value = 42 - 2 * k + 0.15 * k * k + ofMount + 0.15 * chance.normal();
+              points.push(point(`e${e}`, `${k}`, 28 + 3 * k + 0.1 * chance.normal(), value, { mount, pass }));
             }
           }
         }
@@ -175,21 +175,21 @@ test('eight equal coolers are split in at most 30 of 400 seeded round-ups, whate
 test('fans tuned to the line reach it within 0.3 dB, with what the missing tenths are worth in the doubt', () => {
   const one = (levelDb: number) => rank([point('a', 'tuned', levelDb, 40), point('a', 'tuned', levelDb, 40, { pass: 2 })]);
   for (const levelDb of [32.7, 32.9, 33, 33.1, 33.3])
-    expect(one(levelDb).placed[0]).toMatchObject({ status: 'ranked', riseK: 40, levelDb });
+    expect(one(levelDb).placed[0]).toMatchObject({ status: 'ranked', value: 40, levelDb });
   // Two per cent of the rise a decibel where one setting tells no slope: 0.2 dB are worth 0.16 K.
   const far = one(33.2).placed[0]!;
-  expect(far.uncertaintyK ** 2 - one(33).placed[0]!.uncertaintyK ** 2).toBeCloseTo(0.16 ** 2, 6);
+  expect(far.uncertainty ** 2 - one(33).placed[0]!.uncertainty ** 2).toBeCloseTo(0.16 ** 2, 6);
   expect(one(33.31).notPlaced[0]!.status).toBe('too-loud');
   expect(one(32.69).placed[0]!.status).toBe('tops-out');
   // A curve has its own slope: 4 K over 2 dB.
   const sweep = rank([point('a', '1', 33.2, 40), point('a', '2', 35.2, 36)]).placed[0]!;
-  expect(sweep).toMatchObject({ status: 'ranked', riseK: 40, levelDb: 33.2, slopeKPerDb: -2 });
-  expect(sweep.uncertaintyK).toBeGreaterThan(0.4);
+  expect(sweep).toMatchObject({ status: 'ranked', value: 40, levelDb: 33.2, slope: -2 });
+  expect(sweep.uncertainty).toBeGreaterThan(0.4);
 }); // prettier-ignore
 
 /** Entries with known rises: two passes each, far enough from each other to leave the spread to the pairs. */
 const known = (rises: Record<string, number>, spreadK: number) =>
-  rank(Object.entries(rises).flatMap(([entry, riseK]) => [1, 2, 3].map((pass) => point(entry, '1', 33, riseK + (pass - 2) * spreadK, { pass })))); // prettier-ignore
+  rank(Object.entries(rises).flatMap(([entry, value]) => [1, 2, 3].map((pass) => point(entry, '1', 33, value + (pass - 2) * spreadK, { pass })))); // prettier-ignore
 
 test('places are ranges: nobody is cut from a neighbour that it cannot be told from', () => {
   // Twelve degrees of freedom, s = 0.35 K: six means can be told apart from about 0.96 K on.
@@ -208,14 +208,14 @@ test('places are ranges: nobody is cut from a neighbour that it cannot be told f
 }); // prettier-ignore
 
 test('a place range counts who is surely better and who surely worse, whatever the spreads', () => {
-  const levels = fc.array(fc.record({ riseK: fc.double({ min: 30, max: 45, noNaN: true }), u: fc.double({ min: 0.05, max: 2, noNaN: true }) }), { minLength: 1, maxLength: 9 });
+  const levels = fc.array(fc.record({ value: fc.double({ min: 30, max: 45, noNaN: true }), u: fc.double({ min: 0.05, max: 2, noNaN: true }) }), { minLength: 1, maxLength: 9 });
   fc.assert(
     fc.property(levels, (items) => {
-      const ordered = [...items].sort((a, b) => a.riseK - b.riseK).map(({ riseK, u }) => ({ riseK, doubt: [{ from: 'mounts' as const, varianceK2: u * u, freedom: Infinity }], sharedK: 0 }));
+      const ordered = [...items].sort((a, b) => a.value - b.value).map(({ value, u }) => ({ value, doubt: [{ from: 'mounts' as const, variance: u * u, freedom: Infinity }], shared: 0 }));
       const told = ties(ordered);
       const q = ordered.length > 1 ? studentizedRange(0.95, ordered.length, Infinity) : 0;
       ordered.forEach((of, i) => {
-        const sure = ordered.map((other, j) => i !== j && Math.abs(other.riseK - of.riseK) >= q * Math.sqrt((items.length && other.doubt[0]!.varianceK2 + of.doubt[0]!.varianceK2) / 2));
+        const sure = ordered.map((other, j) => i !== j && Math.abs(other.value - of.value) >= q * Math.sqrt((items.length && other.doubt[0]!.variance + of.doubt[0]!.variance) / 2));
         expect(told.placeFrom[i]).toBe(1 + sure.filter((of, j) => of && j < i).length);
         expect(told.placeTo[i]).toBe(ordered.length - sure.filter((of, j) => of && j > i).length);
         expect(told.placeFrom[i]! <= i + 1 && told.placeTo[i]! >= i + 1).toBe(true);
@@ -227,7 +227,7 @@ test('a place range counts who is surely better and who surely worse, whatever t
 }); // prettier-ignore
 
 test('the throttled of a named program stand by K/W, behind all that hold it', () => {
-  const at = (entry: string, riseK: number, powerW: number) => [1, 2].map((pass) => point(entry, '1', 33, riseK, { pass, resistanceKPerW: riseK / powerW }));
+  const at = (entry: string, value: number, powerW: number) => [1, 2].map((pass) => point(entry, '1', 33, value, { pass, resistanceKPerW: value / powerW }));
   const points = [...at('cool', 50, 140), ...at('strong', 66.4, 120), ...at('weak', 66.3, 90)];
   const entries = ['cool', 'strong', 'weak'].map((entry) => ({ entry, isControl: false }));
   const order = (program: boolean) => rankAtLine(entryCurves(entries, points), { ...RULE, program }).placed.map((of) => of.entry);
@@ -238,8 +238,8 @@ test('the throttled of a named program stand by K/W, behind all that hold it', (
 
 test('an error of the meter that all share counts only as far as the slopes differ', () => {
   const gap = (slope: number) => {
-    const a = { riseK: 40, doubt: [], sharedK: -0.5 };
-    return ties([a, { riseK: 40.4, doubt: [], sharedK: slope }]).groups;
+    const a = { value: 40, doubt: [], shared: -0.5 };
+    return ties([a, { value: 40.4, doubt: [], shared: slope }]).groups;
   };
   expect(gap(-0.5)).toEqual([1, 2]);
   expect(gap(-0.8)).toEqual([1, 1]);

@@ -2,19 +2,19 @@ import { interval95 } from '../uncertainty/interval95';
 import { halfWidth, type DoubtTerm } from '../uncertainty/doubt';
 
 export interface Comparable {
-  riseK: number;
+  value: number;
   /** What is in doubt of it alone. */
   doubt: readonly DoubtTerm[];
   /** Standard uncertainty shared with all others of its rig, signed, K: it counts as far as it differs between two. */
-  sharedK: number;
+  shared: number;
 }
 
 /** Two places of the order, how far they lie apart, and from where on they could be told apart, K. */
 export interface PlacePair {
   better: number;
   worse: number;
-  apartK: number;
-  differenceK: number;
+  apart: number;
+  difference: number;
 }
 
 /** Entries next to each other of whom no two can be told apart: the pair of its first and its last place. */
@@ -41,7 +41,7 @@ export interface Ties {
 function criticalDifferences(compared: readonly Comparable[]): (i: number, j: number) => number {
   const halves = compared.map((of) => halfWidth(of.doubt, Math.max(2, compared.length)));
   const sure = interval95(1, Infinity);
-  return (i, j) => Math.hypot(halves[i]!, halves[j]!, sure * (compared[i]!.sharedK - compared[j]!.sharedK));
+  return (i, j) => Math.hypot(halves[i]!, halves[j]!, sure * (compared[i]!.shared - compared[j]!.shared));
 }
 
 /** How an order of `count` entries ties, from the gap of each pair and the difference that would tell it apart, K. */
@@ -63,8 +63,8 @@ export function tiesOf(
   const pair = (i: number, j: number): PlacePair => ({
     better: i + 1,
     worse: j + 1,
-    apartK: gapK(i, j),
-    differenceK: criticalK(i, j),
+    apart: gapK(i, j),
+    difference: criticalK(i, j),
   });
   const brackets: Bracket[] = [];
   for (let from = 0, reached = 0; reached < count; from += 1) {
@@ -92,7 +92,7 @@ export function ties(
 ): Ties {
   const plain = criticalDifferences(ordered);
   const other = restated === ordered ? plain : criticalDifferences(restated);
-  const gap = (of: readonly Comparable[], i: number, j: number) => Math.abs(of[i]!.riseK - of[j]!.riseK);
+  const gap = (of: readonly Comparable[], i: number, j: number) => Math.abs(of[i]!.value - of[j]!.value);
   return tiesOf(
     ordered.length,
     (i, j) => gap(j >= restatedFrom ? restated : ordered, i, j),

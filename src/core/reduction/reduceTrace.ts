@@ -1,11 +1,10 @@
 import { isMissing, MISSING, presentMean } from '../missing';
 import { leastSquaresLine } from '../statistics/leastSquaresLine';
 import { LEAKAGE_SHARE, LIMIT_BAND_K, LIMITED_SHARE, loadStretch } from '../settling/loadStretch';
-import { againstSettled } from '../settling/settledRule';
+import { judgeSettling } from '../settling/judgeSettling';
 import { standsForS } from '../settling/standsForS';
 import { settledWindow, type Window } from '../settling/settledWindow';
-import { runningAway } from '../settling/runningAway';
-import { settlingFit, settlingFitAt, type SettlingFit } from '../settling/settlingFit';
+import type { SettlingFit } from '../settling/settlingFit';
 import { levelStepDb } from '../levels/levelStep';
 import { known, unknown, type Outcome } from '../outcome';
 import { impossibleRise } from './impossible';
@@ -84,16 +83,6 @@ function roomMoved(timeS: Float64Array, ambientC: Float64Array | null, first: nu
   if (!ambientC) return 0;
   const line = leastSquaresLine(timeS.subarray(first, end), ambientC.subarray(first, end));
   return line.known ? Math.abs(line.value.slope) * (timeS[end - 1]! - timeS[first]!) : 0;
-}
-
-/** Mean rise of the fit over the window, K. */
-function fitMean(fit: SettlingFit, window: { startS: number; endS: number }): number {
-  const steps = 60;
-  let sum = 0;
-  for (let i = 0; i < steps; i += 1) {
-    sum += settlingFitAt(fit, window.startS + ((i + 0.5) / steps) * (window.endS - window.startS));
-  }
-  return sum / steps;
 }
 
 /**
@@ -179,19 +168,19 @@ export function reduceTrace(trace: Trace, rule: ReductionRule): Outcome<Reductio
         return power > LEAKAGE_SHARE * loadW ? (value / power) * loadW : MISSING;
       })
     : rise;
-  const line = leastSquaresLine(timeS.subarray(windowOffset), watched.subarray(windowOffset));
-  const slopeKPerMin = line.known ? known(line.value.slope * 60) : line;
-  const fit = settlingFit(timeS, watched);
-  const isRunningAway = !heatLimited && runningAway(timeS, watched);
-  const shortfallK = fit.known ? fit.value.endK - fitMean(fit.value, window) : 0;
+  const { slopeKPerMin, fit, shortfallK, isRunningAway, against } = judgeSettling(
+    timeS,
+    watched,
+    windowOffset,
+    window,
+    !heatLimited,
+  );
 
   const reasons: string[] = [];
   if (!wanted.known) reasons.push(wanted.reason);
   if (presentS < LEAST_PRESENT_SHARE * wholeS)
     reasons.push(`readings for only ${Math.round(presentS)} s of the ${Math.round(wholeS)} s in the window`);
-  const stillToComeK = fit.known ? known(fit.value.stillToComeK) : fit;
-  reasons.push(...againstSettled(slopeKPerMin, stillToComeK));
-  if (isRunningAway) reasons.push('running away: the rise turns up again');
+  reasons.push(...against);
 
   return known({
     settled: reasons.length === 0,

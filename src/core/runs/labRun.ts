@@ -49,9 +49,9 @@ export function labRunPoint(run: LabRun): MeasuredPoint {
     setting: run.setting,
     level: run.level,
     settled: reduction.settled,
-    riseK: reduction.riseK,
+    value: reduction.riseK,
     resistanceKPerW: reduction.resistanceKPerW.known ? reduction.resistanceKPerW.value : null,
-    shortfallK: reduction.shortfallK,
+    shortfall: reduction.shortfallK,
     roomDoubtK: run.ambientDoubtK ?? 0,
   };
 }

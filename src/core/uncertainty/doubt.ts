@@ -3,7 +3,7 @@ import { studentizedRange } from '../statistics/studentizedRange';
 /** A term of the uncertainty of a value: what it comes from, its variance, and the degrees of freedom behind it. */
 export interface DoubtTerm {
   from: 'mounts' | 'passes' | 'meter' | 'sensors' | 'interpolation' | 'settling' | 'room' | 'line';
-  varianceK2: number;
+  variance: number;
   freedom: number;
 }
 
@@ -12,20 +12,20 @@ export interface DoubtTerm {
  * of freedom, since a large share known from two mounts is not made surer by a small one known from a hundred passes
  * (Cochran 1964). For two values q/√2 is Student's t, and it is the 95 % interval of a single one.
  *
- * halfWidth([{ from: 'mounts', varianceK2: 1, freedom: 5 }]) is 2.571.
+ * halfWidth([{ from: 'mounts', variance: 1, freedom: 5 }]) is 2.571.
  * @throws where a variance is negative or count under 2
  */
 export function halfWidth(terms: readonly DoubtTerm[], count = 2): number {
   let sum = 0;
-  for (const { varianceK2, freedom } of terms) {
-    if (!(varianceK2 >= 0)) throw new RangeError(`halfWidth: variances must be 0 or more, got ${varianceK2}`);
-    if (varianceK2 === 0) continue;
-    sum += (studentizedRange(0.95, count, Math.max(1, freedom)) ** 2 / 2) * varianceK2;
+  for (const { variance: variance, freedom } of terms) {
+    if (!(variance >= 0)) throw new RangeError(`halfWidth: variances must be 0 or more, got ${variance}`);
+    if (variance === 0) continue;
+    sum += (studentizedRange(0.95, count, Math.max(1, freedom)) ** 2 / 2) * variance;
   }
   return Math.sqrt(sum);
 }
 
 /** Standard uncertainty of all terms together, K (GUM, JCGM 100, 5.1). */
 export function standardUncertainty(terms: readonly DoubtTerm[]): number {
-  return Math.sqrt(terms.reduce((sum, { varianceK2 }) => sum + varianceK2, 0));
+  return Math.sqrt(terms.reduce((sum, { variance: variance }) => sum + variance, 0));
 }

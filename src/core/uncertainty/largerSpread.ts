@@ -20,13 +20,13 @@ export function seldomExceeded(freedom: number): number {
  * luck the other half; only one that stands out is the entry's own.
  */
 export function largerSpread(own: Spread, pooled: Spread): Spread {
-  const ownK2 = own.pass.varianceK2 + own.mount.varianceK2;
-  const pooledK2 = pooled.pass.varianceK2 + pooled.mount.varianceK2;
+  const ownK2 = own.pass.variance + own.mount.variance;
+  const pooledK2 = pooled.pass.variance + pooled.mount.variance;
   const freedom = Math.min(own.pass.freedom, own.mount.freedom);
   if (!(ownK2 > pooledK2 * (Number.isFinite(freedom) ? seldomExceeded(freedom) : 1))) return pooled;
   if (pooledK2 === 0) return own;
-  const scaled = ({ varianceK2, freedom: of }: Variance) => ({
-    varianceK2: (varianceK2 * ownK2) / pooledK2,
+  const scaled = ({ variance: variance, freedom: of }: Variance) => ({
+    variance: (variance * ownK2) / pooledK2,
     freedom: of,
   });
   return { pass: scaled(pooled.pass), mount: scaled(pooled.mount) };

@@ -8,7 +8,7 @@ export type SpreadSource = 'own' | 'control' | 'round-up' | 'assumed';
 
 /** A variance and the degrees of freedom behind it. */
 export interface Variance {
-  varianceK2: number;
+  variance: number;
   freedom: number;
 }
 
@@ -21,7 +21,7 @@ export interface SpreadComponents {
 
 /** What a spread is learnt from: a setting's readings, by mount and pass. */
 export interface SpreadSetting {
-  mounts: readonly Pick<MountMean, 'mount' | 'riseK' | 'passRisesK'>[];
+  mounts: readonly Pick<MountMean, 'mount' | 'value' | 'passValues'>[];
 }
 
 export interface RigSpread {
@@ -44,7 +44,7 @@ class Pooled {
     this.freedom += freedom;
   }
   variance(): Variance | null {
-    return this.freedom > 0 ? { varianceK2: this.squares / this.freedom, freedom: this.freedom } : null;
+    return this.freedom > 0 ? { variance: this.squares / this.freedom, freedom: this.freedom } : null;
   }
 }
 
@@ -66,8 +66,8 @@ export function mountTable(sweep: readonly SpreadSetting[]): { mounts: number[];
   );
   const rows = mounts.map((mount) =>
     shared.map((setting) => {
-      const { riseK, passRisesK } = setting.mounts.find((of) => of.mount === mount)!;
-      return { meanK: riseK, passes: passRisesK.length };
+      const { value: value, passValues: passValues } = setting.mounts.find((of) => of.mount === mount)!;
+      return { meanK: value, passes: passValues.length };
     }),
   );
   return { mounts, rows };
@@ -105,17 +105,17 @@ const HIDDEN_SHARE = 0.5;
  * off, and only that (Searle, Casella & McCulloch, Variance Components, ch. 3). `inverseReadings` is the mean of 1/n.
  */
 function mountAlone(meanSquareK2: number, freedom: number, pass: Variance | null, inverseReadings: number): Variance {
-  const ofPassesK2 = (pass?.varianceK2 ?? 0) * inverseReadings;
+  const ofPassesK2 = (pass?.variance ?? 0) * inverseReadings;
   const deviationK2 = HIDDEN_SHARE * ofPassesK2 * Math.sqrt(2 / freedom);
-  return { varianceK2: positivePart(meanSquareK2 - ofPassesK2, deviationK2), freedom };
+  return { variance: positivePart(meanSquareK2 - ofPassesK2, deviationK2), freedom };
 } // prettier-ignore
 
 function components(sweeps: readonly (readonly SpreadSetting[])[]): SpreadComponents {
   const passes = new Pooled();
   for (const setting of sweeps.flat())
-    for (const { passRisesK } of setting.mounts)
-      if (passRisesK.length > 1)
-        passes.add((passRisesK.length - 1) * sampleVariance(passRisesK), passRisesK.length - 1);
+    for (const { passValues: passValues } of setting.mounts)
+      if (passValues.length > 1)
+        passes.add((passValues.length - 1) * sampleVariance(passValues), passValues.length - 1);
   const tables = sweeps.flatMap((sweep) => mountTable(sweep) ?? []).map((of) => of.rows);
   const mounts = new Pooled();
   let inverseReadings = 0;
@@ -130,8 +130,8 @@ function components(sweeps: readonly (readonly SpreadSetting[])[]): SpreadCompon
   const pass = passes.variance();
   const meanSquare = mounts.variance();
   if (!meanSquare) return { pass, mount: null };
-  const { varianceK2, freedom } = meanSquare;
-  return { pass, mount: mountAlone(varianceK2, freedom, pass, inverseReadings / freedom) };
+  const { variance: variance, freedom } = meanSquare;
+  return { pass, mount: mountAlone(variance, freedom, pass, inverseReadings / freedom) };
 }
 
 /**

@@ -15,14 +15,14 @@ export interface SettingSpread {
   mountSpreadUnknown: boolean;
 }
 
-const NONE: Variance = { varianceK2: 0, freedom: Infinity };
+const NONE: Variance = { variance: 0, freedom: Infinity };
 
 function times(variance: Variance | null, share: number): Variance {
-  return variance ? { varianceK2: variance.varianceK2 * share, freedom: variance.freedom } : NONE;
+  return variance ? { variance: variance.variance * share, freedom: variance.freedom } : NONE;
 }
 
-function assumed(): SettingSpread {
-  const mount = { varianceK2: ASSUMED_SPREAD_K ** 2, freedom: Infinity };
+function assumedSpread(standardUncertainty: number): SettingSpread {
+  const mount = { variance: standardUncertainty ** 2, freedom: Infinity };
   return { pass: NONE, mount, source: 'assumed', mountSpreadUnknown: true };
 }
 
@@ -33,7 +33,7 @@ function spreadOfMean(
   source: SpreadSource,
 ): SettingSpread {
   const mounts = setting.mounts.length;
-  const inversePasses = mean(setting.mounts.map((of) => 1 / of.passRisesK.length));
+  const inversePasses = mean(setting.mounts.map((of) => 1 / of.passValues.length));
   return {
     pass: times(spread.pass, inversePasses / mounts),
     mount: times(spread.mount, 1 / mounts),
@@ -47,30 +47,40 @@ function spreadOfMean(
  * over the control; else over the round-up; else an assumed standard uncertainty of 0.5 K. A setting
  * measured at one mount carries the rig's mount spread, where any entry was ever remounted.
  */
-export function settingSpread(setting: SettingMean, rig: RigSpread): SettingSpread {
+export function settingSpread(
+  setting: SettingMean,
+  rig: RigSpread,
+  assumed: (value: number) => number = () => ASSUMED_SPREAD_K,
+): SettingSpread {
   const mounts = setting.mounts;
   if (mounts.length > 1) {
-    const varianceK2 = sampleVariance(mounts.map((mount) => mount.riseK)) / mounts.length;
-    const mount = { varianceK2, freedom: mounts.length - 1 };
+    const variance = sampleVariance(mounts.map((mount) => mount.value)) / mounts.length;
+    const mount = { variance, freedom: mounts.length - 1 };
     return { pass: NONE, mount, source: 'own', mountSpreadUnknown: false };
   }
   const rigMount = rig.control.mount ?? rig.roundUp.mount;
-  const passes = mounts[0]!.passRisesK;
+  const passes = mounts[0]!.passValues;
   if (passes.length > 1) {
-    const pass = { varianceK2: sampleVariance(passes), freedom: passes.length - 1 };
+    const pass = { variance: sampleVariance(passes), freedom: passes.length - 1 };
     return spreadOfMean(setting, { pass, mount: rigMount }, 'own');
   }
   const { control, roundUp } = rig;
   if (control.pass || control.mount)
     return spreadOfMean(setting, { pass: control.pass ?? roundUp.pass, mount: rigMount }, 'control');
   if (roundUp.pass || roundUp.mount) return spreadOfMean(setting, roundUp, 'round-up');
-  return assumed();
+  return assumedSpread(assumed(setting.value));
 }
 
 /**
  * The same setting's variance with the spread pooled over the whole round-up: what intervals and simultaneous
  * comparison stand on, since a spread from two readings alone is too unsure to call a winner by.
  */
-export function pooledSettingSpread(setting: SettingMean, { roundUp }: RigSpread): SettingSpread {
-  return roundUp.pass || roundUp.mount ? spreadOfMean(setting, roundUp, 'round-up') : assumed();
+export function pooledSettingSpread(
+  setting: SettingMean,
+  { roundUp }: RigSpread,
+  assumed: (value: number) => number = () => ASSUMED_SPREAD_K,
+): SettingSpread {
+  return roundUp.pass || roundUp.mount
+    ? spreadOfMean(setting, roundUp, 'round-up')
+    : assumedSpread(assumed(setting.value));
 }

@@ -33,7 +33,7 @@ function measured(of: Design, seed: number): MeasuredPoint[] {
       const shiftK = of.mountK * chance.normal();
       for (const levelDb of SETTINGS) {
         for (let pass = 1; pass <= of.passes; pass += 1) {
-          const riseK = trueRiseK(entry, levelDb) + shiftK + of.passK * chance.normal();
+          const value = trueRiseK(entry, levelDb) + shiftK + of.passK * chance.normal();
           points.push({
             run: `${entry} ${mount} ${levelDb} ${pass}`,
             entry: `e${entry}`,
@@ -42,9 +42,9 @@ function measured(of: Design, seed: number): MeasuredPoint[] {
             setting: `${levelDb}`,
             level: { levelDb, standing: 'clear', overFloorDb: 20, errorGain: 1 },
             settled: true,
-            riseK,
-            resistanceKPerW: riseK / 170,
-            shortfallK: 0,
+            value: value,
+            resistanceKPerW: value / 170,
+            shortfall: 0,
             roomDoubtK: 0,
           });
         }
@@ -95,8 +95,8 @@ test('spreads of mounts and passes are found again, without bias, from many roun
       const points = measured(design, seed);
       const sweeps = entriesOf(design).map(({ entry, isControl }) => ({ isControl, settings: settingMeans(points.filter((of) => of.entry === entry)) }));
       const { roundUp, control } = rigSpread(sweeps);
-      passK2.push(roundUp.pass!.varianceK2);
-      mountK2.push(roundUp.mount!.varianceK2);
+      passK2.push(roundUp.pass!.variance);
+      mountK2.push(roundUp.mount!.variance);
       expect(roundUp.mount!.freedom).toBe(6);
       expect(control.mount!.freedom).toBe(1);
       // Single readings are told apart even where no pass was repeated: mounts shift a whole sweep alike.
@@ -117,7 +117,7 @@ function covered(design: Design, roundUps: number): number {
       if (!at.placed) throw new Error(at.reason);
       const truth = trueRiseK(Number(curve.entry.slice(1)), 33);
       all += 1;
-      if (Math.abs(at.riseK - truth) <= halfWidth(at.doubt)) inside += 1;
+      if (Math.abs(at.value - truth) <= halfWidth(at.doubt)) inside += 1;
     }
   }
   return inside / all;
@@ -135,15 +135,15 @@ test.each(mixes)('± holds the true rise in 92 to 98 of 100: $mounts mounts × $
 
 test('two identical typed passes do not make a sure ranking: sensors and meter leave their doubt', () => {
   const once = measured({ entries: 2, mounts: 1, passes: 1, mountK: 0, passK: 0 }, 1);
-  const points = [1, 2].flatMap((pass) => once.map((of) => ({ ...of, pass, run: `${of.run} ${pass}`, riseK: of.entry === 'e1' ? of.riseK - 0.9 : of.riseK })));
+  const points = [1, 2].flatMap((pass) => once.map((of) => ({ ...of, pass, run: `${of.run} ${pass}`, value: of.entry === 'e1' ? of.value - 0.9 : of.value })));
   const entries = [{ entry: 'e0', isControl: true }, { entry: 'e1', isControl: false }];
   const rule = { lineDb: 33, loadW: 170, program: false, referenceAmbientC: 23, limitC: 200 };
   const { placed } = rankAtLine(entryCurves(entries, points), rule);
   // They differ by 0.1 K.
   expect(placed.map((of) => [of.placeFrom, of.placeTo])).toEqual([[1, 2], [1, 2]]);
-  for (const { uncertaintyK } of placed) expect(uncertaintyK).toBeGreaterThan(0.05);
+  for (const { uncertainty: uncertainty } of placed) expect(uncertainty).toBeGreaterThan(0.05);
   const coarse = instrumentDoubt({ instruments: [{ name: 'P', kind: 'room probe', range: '', resolution: '1 °C', grade: '± 1,0 K', calibratedOn: '', dueOn: '' }], checks: [] });
-  expect(rankAtLine(entryCurves(entries, points, coarse), rule).placed[0]!.uncertaintyK).toBeGreaterThan(0.3);
+  expect(rankAtLine(entryCurves(entries, points, coarse), rule).placed[0]!.uncertainty).toBeGreaterThan(0.3);
 }); // prettier-ignore
 
 test('doubt grows with the slope of the curve through the meter, with what was to come, and with a typed room', () => {
@@ -155,12 +155,12 @@ test('doubt grows with the slope of the curve through the meter, with what was t
   };
   const points = measured(design, 5);
   const plain = at(points, 33);
-  expect(plain.slopeKPerDb).toBeLessThan(0);
-  const unsure = at(points.map((of) => ({ ...of, shortfallK: 0.6 })), 33);
-  expect(unsure.riseK).toBe(plain.riseK);
-  expect(unsure.uncertaintyK ** 2 - plain.uncertaintyK ** 2).toBeCloseTo(0.6 ** 2 / 3, 6);
+  expect(plain.slope).toBeLessThan(0);
+  const unsure = at(points.map((of) => ({ ...of, shortfall: 0.6 })), 33);
+  expect(unsure.value).toBe(plain.value);
+  expect(unsure.uncertainty ** 2 - plain.uncertainty ** 2).toBeCloseTo(0.6 ** 2 / 3, 6);
   const typedRoom = at(points.map((of) => ({ ...of, roomDoubtK: 1 })), 33);
-  expect(typedRoom.uncertaintyK ** 2 - plain.uncertaintyK ** 2).toBeCloseTo((1 / 1.96) ** 2, 6);
+  expect(typedRoom.uncertainty ** 2 - plain.uncertainty ** 2).toBeCloseTo((1 / 1.96) ** 2, 6);
   const nearRoom = at(points.map((of) => ({ ...of, level: { ...of.level, errorGain: 2 } })), 33);
-  expect(nearRoom.uncertaintyK).toBeGreaterThan(plain.uncertaintyK);
+  expect(nearRoom.uncertainty).toBeGreaterThan(plain.uncertainty);
 }); // prettier-ignore

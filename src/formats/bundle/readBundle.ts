@@ -4,14 +4,17 @@ import { readChanges, type BundleChange } from './changesTable';
 import { findFile, rootedFiles, type BundleFiles } from './bundleFiles';
 import { readDataPackage, type DataPackage } from './dataPackage';
 import { readEntries, type BundleEntry } from './entriesTable';
+import { readReadings } from './readingsTable';
+import { readTable } from '../table';
+import type { SpotReading } from '@/core/responses/spotReading';
 import { readRuns, type BundleRun } from './runsTable';
 import { readTraceTable, type TraceTable } from './traceTable';
 
 export interface Bundle {
   dataPackage: DataPackage;
   entries: BundleEntry[];
-  /** Runs with their log, or null where their means were typed. */
-  runs: { run: BundleRun; trace: TraceTable | null }[];
+  /** Runs with their log, or null where their means were typed, and what was read by hand at places. */
+  runs: { run: BundleRun; trace: TraceTable | null; readings: SpotReading[] }[];
   changes: BundleChange[];
   problems: Problem[];
   /** Files that belong to no part we know: kept, and given back on export. */
@@ -22,6 +25,13 @@ function wanted(files: BundleFiles, path: string): Uint8Array {
   const found = findFile(files, path);
   if (!found) throw new UnusableInput({ file: path, message: 'not there: a bench bundle holds this file' });
   return found.bytes;
+}
+
+/** Ids that stand in readings.csv; what is wrong in it is told when it is read. */
+function runsRead(bytes: Uint8Array): Set<string> {
+  return new Set(
+    readTable('readings.csv', bytes, ['run'], new ProblemList()).rows.map((row) => row.cells.run ?? ''),
+  );
 }
 
 /**
@@ -35,13 +45,17 @@ export function readBundle(given: ReadonlyMap<string, Uint8Array>, tell: Tell = 
   for (const problem of dataPackage.problems) problems.push(problem);
   const entries = readEntries(wanted(files, 'entries.csv'), problems);
   const known = new Set(entries.map((entry) => entry.entry));
-  const runs = readRuns(wanted(files, 'runs.csv'), known, problems);
-  const used = new Set(['datapackage.json', 'entries.csv', 'runs.csv']);
+  const spots = files.get('readings.csv');
+  const runs = readRuns(wanted(files, 'runs.csv'), known, problems, spots ? runsRead(spots) : undefined);
+  const used = new Set(['datapackage.json', 'entries.csv', 'runs.csv', 'readings.csv']);
+  const readings = spots
+    ? readReadings(spots, new Set(runs.map((run) => run.run)), problems)
+    : new Map<string, SpotReading[]>();
   const withTraces: Bundle['runs'] = [];
   for (const [i, run] of runs.entries()) {
     tell('Reading the logs', i / runs.length);
     if (!run.trace) {
-      withTraces.push({ run, trace: null });
+      withTraces.push({ run, trace: null, readings: readings.get(run.run) ?? [] });
       continue;
     }
     const found = findFile(files, run.trace);
@@ -59,7 +73,7 @@ export function readBundle(given: ReadonlyMap<string, Uint8Array>, tell: Tell = 
       problems.push({ file: run.trace, line: 1, column: 'ambient_c', message });
       continue;
     }
-    withTraces.push({ run, trace });
+    withTraces.push({ run, trace, readings: readings.get(run.run) ?? [] });
   }
   let changes: BundleChange[] = [];
   const log = files.get('changes.csv');

@@ -1,6 +1,7 @@
 import { UnusableInput, type ProblemList } from '../problem';
 import { readTable } from '../table';
 import { unknownCells } from './entriesTable';
+import { boundOf, SENSORS } from './traceTable';
 import { counting, inBounds, RowReader } from './rowReader';
 
 export interface BundleRun {
@@ -26,6 +27,9 @@ export interface BundleRun {
   rpm: number | null;
   startedAt: string;
   note: string;
+  /** Settled means typed beside those of the die, by their column. They stay in `extra` too, as they were written. */
+  typedMeans: Record<string, number>;
+  score: { value: number; unit: string; better: 'higher' | 'lower' } | null;
   /** Why the run was set aside; empty where it counts. */
   setAside: string;
   /** Settled window moved by hand, s in the log's clock, and why. */
@@ -58,6 +62,25 @@ function readWindow(read: RowReader): Pick<BundleRun, 'movedWindow' | 'windowRea
   return { movedWindow: { startS, endS }, windowReason };
 }
 
+/** Means of sensors, where there are such columns. */
+function readTypedMeans(read: RowReader): Record<string, number> {
+  const means: Record<string, number> = {};
+  for (const column of SENSORS) {
+    const value = read.number(column, inBounds(boundOf(column)));
+    if (value !== null) means[column] = value;
+  }
+  return means;
+}
+
+function readScore(read: RowReader): BundleRun['score'] {
+  const value = read.number('score');
+  const better = read.text('score_better') || 'higher';
+  if (better !== 'higher' && better !== 'lower')
+    read.fail('score_better', `higher or lower expected: "${better}"`);
+  if (value === null || (better !== 'higher' && better !== 'lower')) return null;
+  return { value, unit: read.text('score_unit'), better };
+}
+
 function readRun(read: RowReader, line: number, cells: Record<string, string>): BundleRun {
   const control = read.text('control');
   if (!['', 'fixed', 'automatic'].includes(control))
@@ -86,6 +109,8 @@ function readRun(read: RowReader, line: number, cells: Record<string, string>): 
     rpm: read.number('rpm', inBounds('speedRpm')),
     startedAt: dated ? startedAt : '',
     note: read.text('note'),
+    typedMeans: readTypedMeans(read),
+    score: readScore(read),
     setAside: read.text('set_aside'),
     ...readWindow(read),
     ambientDoubtK: read.number('ambient_doubt_k', inBounds('doubtK')),
@@ -94,16 +119,18 @@ function readRun(read: RowReader, line: number, cells: Record<string, string>): 
 }
 
 /**
- * The rows of runs.csv that can be used. A run needs its trace, or die and room temperature typed; the
+ * The rows of runs.csv that can be used. A run needs its trace, or die and room temperature typed, or a reading; the
  * traces themselves are read by the bundle.
  */
 export function readRuns(
   bytes: Uint8Array,
   entries: ReadonlySet<string>,
   problems: ProblemList,
+  withReadings: ReadonlySet<string> = new Set(),
 ): BundleRun[] {
   const { headings, rows } = readTable(FILE, bytes, REQUIRED, problems);
-  if (!headings.includes('trace') && !(headings.includes('cpu_c') && headings.includes('ambient_c'))) {
+  const hasMeans = headings.includes('cpu_c') && headings.includes('ambient_c');
+  if (!headings.includes('trace') && !hasMeans && withReadings.size === 0) {
     const message =
       'required column "trace" is missing, and there are no typed means (cpu_c, ambient_c) instead';
     throw new UnusableInput({ file: FILE, line: 1, column: 'trace', message });
@@ -127,8 +154,9 @@ export function readRuns(
       read.fail('entry', `no entry "${run.entry}" in entries.csv: row left out`);
       continue;
     }
-    if (!run.trace && (run.typedCpuC === null || run.typedAmbientC === null)) {
-      read.fail('trace', 'neither a trace nor typed means (cpu_c, ambient_c): row left out');
+    const isTyped = run.typedCpuC !== null && run.typedAmbientC !== null;
+    if (!run.trace && !isTyped && !withReadings.has(run.run)) {
+      read.fail('trace', 'neither a trace, nor typed means (cpu_c, ambient_c), nor a reading: row left out');
       continue;
     }
     runs.push(run);

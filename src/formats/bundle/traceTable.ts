@@ -17,12 +17,23 @@ export interface TraceTable {
 
 const KNOWN = new Set([
   't_s', 'cpu_c', 'ambient_c', 'power_w', 'fan_rpm', 'clock_mhz', 'gpu_c', 'vrm_c', 'liquid_c', 'inlet_c',
-  'case_air_c', 'pump_rpm', 'pump_duty_pct', 'noise_db',
+  'case_air_c', 'memory_c', 'drive_c', 'pump_rpm', 'pump_duty_pct', 'noise_db',
 ]); // prettier-ignore
 
 export function isKnownChannel(heading: string): boolean {
   return KNOWN.has(heading) || /^fan(?:[2-9]|1[0-6])_rpm$/.test(heading);
 }
+
+/** Columns that a run without a die can stand on (FORMATS step 11). */
+export const SENSORS = [
+  'gpu_c',
+  'vrm_c',
+  'liquid_c',
+  'case_air_c',
+  'memory_c',
+  'drive_c',
+  'clock_mhz',
+] as const;
 
 /** What each known column holds, by its ending. */
 export function boundOf(heading: string): Bound {
@@ -69,11 +80,12 @@ export function readTraceTable(file: string, bytes: Uint8Array, problems: Proble
     });
     return null;
   }
+  const hasDie = headings.includes('cpu_c') || !SENSORS.some((column) => headings.includes(column));
   for (const [column, what] of [
     ['t_s', 'time'],
     ['cpu_c', 'die temperature'],
   ] as const) {
-    if (headings.includes(column)) continue;
+    if (headings.includes(column) || (column === 'cpu_c' && !hasDie)) continue;
     problems.push({ file, line: 1, column, message: `no ${what}: a column "${column}" was expected` });
     return null;
   }
@@ -131,7 +143,8 @@ export function readTraceTable(file: string, bytes: Uint8Array, problems: Proble
     problems.push({ file, message: 'the log holds no usable rows' });
     return null;
   }
-  if (numbers[headings.indexOf('cpu_c')]!.every(isMissing)) {
+  const hasReading = (column: string) => !(numbers[headings.indexOf(column)] ?? []).every(isMissing);
+  if (!hasReading('cpu_c') && !SENSORS.some(hasReading)) {
     problems.push({ file, column: 'cpu_c', message: 'no die temperature: every reading is missing' });
     return null;
   }
@@ -150,9 +163,18 @@ export function toTrace(table: TraceTable): Trace {
   };
   return {
     timeS: channel('t_s')!,
-    cpuC: channel('cpu_c')!,
+    cpuC: channel('cpu_c') ?? new Float64Array(channel('t_s')!.length).fill(MISSING),
     ambientC: channel('ambient_c'),
     powerW: channel('power_w'),
     noiseDb: channel('noise_db'),
   };
+}
+
+/** The channels of numbers by their headings. */
+export function numberChannels(table: TraceTable): Map<string, Float64Array> {
+  const channels = new Map<string, Float64Array>();
+  for (const { heading, values } of table.channels)
+    if (values instanceof Float64Array && !values.every(isMissing) && !channels.has(heading))
+      channels.set(heading, values);
+  return channels;
 }

@@ -64,7 +64,7 @@ const RUN_FIELDS: FieldSchema[] = [
   { name: 'window_end_s', type: 'number' }, { name: 'window_reason', type: 'string' }, { name: 'ambient_doubt_k', type: 'number' },
 ]; // prettier-ignore
 
-export function runsCsv(runs: readonly Omit<BundleRun, 'line'>[]): string {
+export function runsCsv(runs: readonly Omit<BundleRun, 'line' | 'typedMeans' | 'score'>[]): string {
   const rows = runs.map((of) => ({
     ...of.extra,
     run: of.run,

@@ -34,7 +34,7 @@ export async function adviseMount(
     load: loadKey(of),
     setting: of.setting,
     mount: sessions.indexOf(of.session),
-    riseK: of.riseK,
+    value: of.riseK,
   }));
   const alreadyTold = countingOf(runs, { entry: at.entry, mount: first.mount }).some((run) =>
     run.note.includes(STANDS),

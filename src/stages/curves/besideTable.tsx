@@ -7,7 +7,7 @@ function Cell({ point }: { point: CurvePoint | undefined }) {
   if (!point) return <td className="num text-ink2">–</td>;
   return (
     <td className="num whitespace-nowrap">
-      {figure(point.riseK, 1)} K
+      {figure(point.value, 1)} K
       <span className="block text-[12.5px] text-ink2">{figure(point.levelDb, 1)} dB(A)</span>
     </td>
   );

@@ -115,7 +115,7 @@ export function OverlayShapes({
       ))}
       {shown.map(({ curve, at }) => {
         const of = placedAt.get(curve.entry);
-        const y = of && at(of.levelDb, of.riseK);
+        const y = of && at(of.levelDb, of.value);
         if (!of || y === null || y === undefined || !inside(of.levelDb, y)) return null;
         return (
           <circle

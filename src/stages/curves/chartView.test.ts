@@ -5,9 +5,9 @@ import { entryCurves } from '@/core/curves/entryCurve';
 import { parseZoom, shownCurves, zoomText } from './chartView';
 import { placeLabels } from './placeLabels';
 
-function curves(of: Record<string, [levelDb: number, riseK: number][]>) {
+function curves(of: Record<string, [levelDb: number, value: number][]>) {
   const points = Object.entries(of).flatMap(([entry, sweep]) =>
-    sweep.map(([levelDb, riseK], i) => ({
+    sweep.map(([levelDb, value], i) => ({
       run: `${entry}${i}`,
       entry,
       mount: 1,
@@ -15,9 +15,9 @@ function curves(of: Record<string, [levelDb: number, riseK: number][]>) {
       setting: `${i}`,
       level: { levelDb, standing: 'clear' as const, overFloorDb: 20, errorGain: 1 },
       settled: true,
-      riseK,
-      resistanceKPerW: riseK / 170,
-      shortfallK: 0,
+      value,
+      resistanceKPerW: value / 170,
+      shortfall: 0,
       roomDoubtK: 0,
     })),
   );

@@ -1,5 +1,6 @@
 import { differenceFrom, heightAt, type CurvePointXY } from '@/core/curves/differenceFrom';
 import { drawnCurve } from '@/core/curves/drawnCurve';
+import { RISE_AGAINST_NOISE } from '@/core/curves/curveRule';
 import type { CurvePoint, EntryCurve } from '@/core/curves/entryCurve';
 import type { ResponseScale } from '@/core/curves/response';
 
@@ -44,7 +45,7 @@ export interface ShownCurve {
  * the zero line. Curves without a line are left out, and points where the base has no value.
  */
 export function shownCurves(curves: readonly EntryCurve[], scale: ResponseScale, from: string | null): ShownCurve[] {
-  const base = from === null ? null : drawnCurve(curves.find((of) => of.entry === from) ?? { entry: '', points: [], leftOut: [], sharedLevelDb: 0 });
+  const base = from === null ? null : drawnCurve(curves.find((of) => of.entry === from) ?? { entry: '', points: [], rule: RISE_AGAINST_NOISE, leftOut: [], sharedLevelDb: 0 });
   const { factor } = scale;
   const offset = base ? 0 : scale.offset;
   const at = (levelDb: number, riseK: number) => {
@@ -56,9 +57,9 @@ export function shownCurves(curves: readonly EntryCurve[], scale: ResponseScale,
     const line = (base ? differenceFrom(drawn, base) : drawn).map(({ x, y }) => ({ x, y: offset + factor * y }));
     if (line.length === 0) return [];
     const points = curve.points.flatMap((point) => {
-      const y = at(point.levelDb, point.riseK);
+      const y = at(point.levelDb, point.value);
       if (y === null) return [];
-      const half = factor * point.interval95K;
+      const half = factor * point.interval95;
       return [{ point, x: point.levelDb, y, low: y - half, high: y + half }];
     });
     return [{ curve, line, points, at }];

@@ -6,6 +6,7 @@ import type { CurveEntry } from './curvesData';
 
 const WORDS: Record<NotPlacedEntry['status'], string> = {
   'too-loud': 'never this quiet',
+  'too-fast': 'too fast',
   'below-floor': 'lost in the room',
   unsettled: 'not settled',
   'no-runs': 'not measured',

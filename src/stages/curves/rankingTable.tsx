@@ -52,7 +52,7 @@ export function RankingTable(props: RankingTableProps) {
         {ranking.placed.map((placed) => {
           const entry = entries.get(placed.entry)!;
           const note = standing(placed);
-          const difference = (placed.riseK - leader!.riseK) * scale.factor;
+          const difference = (placed.value - leader!.value) * scale.factor;
           return (
             <tr
               key={placed.entry}
@@ -91,10 +91,10 @@ export function RankingTable(props: RankingTableProps) {
                   title="The runs behind this figure"
                   className="hover:underline"
                 >
-                  <b>{figure(scale.offset + scale.factor * placed.riseK, scale.decimals)}</b>
+                  <b>{figure(scale.offset + scale.factor * placed.value, scale.decimals)}</b>
                   <span className="text-[13px] text-ink2">
                     {' '}
-                    ± {figure(placed.interval95K * scale.factor, scale.decimals)}
+                    ± {figure(placed.interval95 * scale.factor, scale.decimals)}
                   </span>
                 </Link>
               </td>

@@ -27,8 +27,8 @@ function OtherLine({ ranking, entry }: { ranking: Ranking; entry: string }) {
   }
   return (
     <td className="num whitespace-nowrap">
-      {figure(placed.riseK, 1)}{' '}
-      <span className="text-[13px] text-ink2">± {figure(placed.interval95K, 1)}</span>
+      {figure(placed.value, 1)}{' '}
+      <span className="text-[13px] text-ink2">± {figure(placed.interval95, 1)}</span>
       <span className="block text-[13px] text-ink2">place {placeText(placed.placeFrom, placed.placeTo)}</span>
     </td>
   );
@@ -77,8 +77,8 @@ export function VerdictTable({
                 </span>
               </span>
               <span className="num shrink-0 whitespace-nowrap">
-                <b className="text-[16px]">{figure(placed.riseK, 1)}</b>{' '}
-                <span className="text-[13px] text-ink2">± {figure(placed.interval95K, 1)} K</span>
+                <b className="text-[16px]">{figure(placed.value, 1)}</b>{' '}
+                <span className="text-[13px] text-ink2">± {figure(placed.interval95, 1)} K</span>
               </span>
             </li>
           );
@@ -139,8 +139,8 @@ export function VerdictTable({
                     {entry.fans}
                   </td>
                   <td className="num whitespace-nowrap">
-                    <b className="text-[16px]">{figure(placed.riseK, 1)}</b>{' '}
-                    <span className="text-[13px] text-ink2">± {figure(placed.interval95K, 1)}</span>
+                    <b className="text-[16px]">{figure(placed.value, 1)}</b>{' '}
+                    <span className="text-[13px] text-ink2">± {figure(placed.interval95, 1)}</span>
                   </td>
                   {others.map((of) => (
                     <OtherLine key={of.lineDb} ranking={of.ranking} entry={placed.entry} />

@@ -1,0 +1,36 @@
+import { ASSUMED_SPREAD_K } from '../uncertainty/settingSpread';
+
+/** What a curve stands against: the cooler's own level, or the speed or duty of its first fan (FORMATS step 13). */
+export const AGAINST = ['noise', 'rpm', 'duty'] as const;
+export type Against = (typeof AGAINST)[number];
+
+export type Better = 'lower' | 'higher';
+
+/** What a curve has to know of its response and of its axis; nothing of where the values come from. */
+export interface CurveRule {
+  against: Against;
+  better: Better;
+  /** Standard uncertainty of a value where nothing was ever repeated, in its unit (FORMATS step 14). */
+  assumed: (value: number) => number;
+  /** Values are levels, averaged by energy. */
+  byEnergy: boolean;
+  /** Power of the speed by which one setting near the speed asked for is restated; 0 where it is not. */
+  fanLaw: number;
+}
+
+/** The rise of the die against the noise line: what round-ups are ranked by. */
+export const RISE_AGAINST_NOISE: CurveRule = {
+  against: 'noise',
+  better: 'lower',
+  assumed: () => ASSUMED_SPREAD_K,
+  byEnergy: false,
+  fanLaw: 0,
+};
+
+const UNITS: Record<Against, string> = { noise: 'dB(A)', rpm: 'rpm', duty: '%' };
+const DECIMALS: Record<Against, number> = { noise: 1, rpm: 0, duty: 0 };
+
+/** A place on the axis in words: “33.0 dB(A)”, “1250 rpm”, “60 %”. */
+export function axisWords(against: Against, at: number): string {
+  return `${at.toFixed(DECIMALS[against])} ${UNITS[against]}`;
+}

@@ -1,0 +1,11 @@
+import { energyMeanDb } from './energyMeanDb';
+
+/**
+ * Level at the meter where it was read at several places, by energy: the run's own reading is one of them (FORMATS,
+ * readings.csv). dB(A).
+ *
+ * meterMean(33, []) is 33; meterMean(30, [30, 30]) is 30.
+ */
+export function meterMean(noiseDb: number, atOtherPlaces: readonly number[]): number {
+  return atOtherPlaces.length === 0 ? noiseDb : energyMeanDb([noiseDb, ...atOtherPlaces]);
+}

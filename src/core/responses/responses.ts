@@ -1,0 +1,72 @@
+import type { Better, CurveRule, Against } from '../curves/curveRule';
+
+/** Where the value of a run comes from. */
+export type Source =
+  | { from: 'die' }
+  /** Mean of a sensor over the room, K, by its column in traces and runs.csv. */
+  | { from: 'sensor'; heading: string }
+  | { from: 'clock' }
+  | { from: 'score' }
+  /** Mean of spot readings at a place. */
+  | { from: 'reading'; quantity: 'airspeed' | 'pressure' }
+  | { from: 'level' }
+  | { from: 'steady-time' }
+  | { from: 'burst' };
+
+/** What can be ranked (FORMATS, Beyond the die): the one list that curves, order, command line and screens know. */
+export interface Response {
+  id: string;
+  /** As a heading: “Graphics card, rise”. */
+  name: string;
+  unit: string;
+  better: Better;
+  decimals: number;
+  /** Standard uncertainty where nothing was ever repeated: a share of the value, or in its unit (FORMATS step 14). */
+  assumed: { share: number } | { absolute: number };
+  /** Power of the speed by which the fan laws restate it. */
+  fanLaw: number;
+  source: Source;
+}
+
+const KELVIN = { unit: 'K', better: 'lower', decimals: 1, assumed: { absolute: 0.5 }, fanLaw: 0 } as const;
+const sensor = (id: string, name: string, heading: string): Response => ({
+  id,
+  name: `${name}, rise`,
+  ...KELVIN,
+  source: { from: 'sensor', heading },
+});
+
+export const RESPONSES: readonly Response[] = [
+  { id: 'rise', name: 'Die, rise', ...KELVIN, source: { from: 'die' } },
+  sensor('gpu-rise', 'Graphics card', 'gpu_c'),
+  sensor('vrm-rise', 'Regulators', 'vrm_c'),
+  sensor('liquid-rise', 'Coolant', 'liquid_c'),
+  sensor('case-air-rise', 'Air in the case', 'case_air_c'),
+  sensor('memory-rise', 'Memory', 'memory_c'),
+  sensor('drive-rise', 'Drive', 'drive_c'),
+  { id: 'clock', name: 'Clock held', unit: 'MHz', better: 'higher', decimals: 0, assumed: { share: 0.002 }, fanLaw: 0, source: { from: 'clock' } },
+  { id: 'score', name: 'Score', unit: '', better: 'higher', decimals: 1, assumed: { share: 0.01 }, fanLaw: 0, source: { from: 'score' } },
+  { id: 'airspeed', name: 'Airspeed', unit: 'm/s', better: 'higher', decimals: 2, assumed: { share: 0.03 }, fanLaw: 1, source: { from: 'reading', quantity: 'airspeed' } },
+  { id: 'pressure', name: 'Pressure, dead head', unit: 'Pa', better: 'higher', decimals: 1, assumed: { share: 0.02 }, fanLaw: 2, source: { from: 'reading', quantity: 'pressure' } },
+  { id: 'level', name: 'Level of the cooler', unit: 'dB(A)', better: 'lower', decimals: 1, assumed: { absolute: 0.5 }, fanLaw: 0, source: { from: 'level' } },
+  { id: 'steady-time', name: 'Time to steady', unit: 's', better: 'lower', decimals: 0, assumed: { share: 0.05 }, fanLaw: 0, source: { from: 'steady-time' } },
+  { id: 'burst-rise', name: 'Rise after 30 s', ...KELVIN, source: { from: 'burst' } },
+]; // prettier-ignore
+
+export const RISE = RESPONSES[0]!;
+
+export function responseOf(id: string): Response | null {
+  return RESPONSES.find((response) => response.id === id) ?? null;
+}
+
+/** What a curve of a response has to know of it. */
+export function curveRule(response: Response, against: Against): CurveRule {
+  const { assumed } = response;
+  return {
+    against,
+    better: response.better,
+    assumed: (value) => ('share' in assumed ? assumed.share * Math.abs(value) : assumed.absolute),
+    byEnergy: response.source.from === 'level',
+    fanLaw: response.fanLaw,
+  };
+}

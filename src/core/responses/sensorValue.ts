@@ -1,0 +1,74 @@
+import { isMissing, MISSING, presentMean } from '../missing';
+import { known, unknown, type Outcome } from '../outcome';
+import { judgeSettling } from '../settling/judgeSettling';
+import { loadStretch } from '../settling/loadStretch';
+import { settledWindow } from '../settling/settledWindow';
+import type { RunValue } from './runValue';
+
+export interface SensorLog {
+  timeS: Float64Array;
+  /** The sensor, °C; MISSING where there is no reading. */
+  sensorC: Float64Array;
+  ambientC: Float64Array | null;
+  powerW: Float64Array | null;
+}
+
+export interface SensorRule {
+  loadW: number;
+  windowS: number;
+  typedAmbientC: number | null;
+  /** The die's settled window; null where no die was logged, and the sensor has its own. */
+  dieWindow: { startS: number; endS: number } | null;
+  /** Why the die's window is none to stand on; empty where it is. */
+  dieTooShort: string;
+}
+
+/** Less of the window with readings than this gives no mean to trust. */
+const LEAST_PRESENT_SHARE = 0.5;
+
+function indexFrom(timeS: Float64Array, atS: number): number {
+  let index = 0;
+  while (index < timeS.length && timeS[index]! < atS - 1e-9) index += 1;
+  return index;
+}
+
+/**
+ * Mean rise of a sensor over the room in the die's settled window, K (FORMATS step 11): not restated by watts, and
+ * settled only where this sensor itself is, by the rule of step 1. Not computable without a room, or without readings.
+ */
+export function sensorValue(log: SensorLog, rule: SensorRule): Outcome<RunValue> {
+  const { timeS, sensorC, ambientC, powerW } = log;
+  if (!ambientC && rule.typedAmbientC === null) return unknown('no room temperature, logged or typed');
+  const stretch = loadStretch({ timeS, cpuC: sensorC, ambientC, powerW }, rule.loadW, Infinity);
+  if (!stretch.known) return stretch;
+  const own = rule.dieWindow ? null : settledWindow(timeS, stretch.value, rule.windowS);
+  const [first, last] = rule.dieWindow
+    ? [indexFrom(timeS, rule.dieWindow.startS), indexFrom(timeS, rule.dieWindow.endS + 1e-6) - 1]
+    : own!.known
+      ? [own!.value.first, own!.value.last]
+      : [stretch.value.first, stretch.value.last];
+  if (last - first < 2) return unknown('fewer than three readings in the window');
+  const from = Math.min(stretch.value.first, first);
+  const clock = timeS.subarray(from, last + 1);
+  const riseK = Float64Array.from(clock, (_, i) => {
+    const roomC = ambientC ? ambientC[from + i]! : rule.typedAmbientC!;
+    return isMissing(sensorC[from + i]!) || isMissing(roomC) ? MISSING : sensorC[from + i]! - roomC;
+  });
+  const offset = first - from;
+  const value = presentMean(riseK, offset);
+  if (isMissing(value)) return unknown('no reading of it with the room in the window');
+  const window = { startS: timeS[first]!, endS: timeS[last]! };
+  const { against, shortfallK } = judgeSettling(clock, riseK, offset, window);
+  const inWindow = riseK.subarray(offset);
+  const present = inWindow.reduce((count, rise) => count + (isMissing(rise) ? 0 : 1), 0);
+  if (present < LEAST_PRESENT_SHARE * inWindow.length)
+    against.unshift(`readings for only ${present} of the ${inWindow.length} samples in the window`);
+  if (own && !own.known) against.unshift(own.reason);
+  if (rule.dieTooShort) against.unshift(rule.dieTooShort);
+  return known({
+    value,
+    settled: against.length === 0,
+    unsettledReason: against.join('; '),
+    shortfall: shortfallK,
+  });
+}

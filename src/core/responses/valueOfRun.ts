@@ -1,0 +1,138 @@
+import { isMissing, MISSING, presentMean } from '../missing';
+import { known, unknown, type Outcome } from '../outcome';
+import type { Reduction } from '../reduction/reduceTrace';
+import { loadStretch } from '../settling/loadStretch';
+import { isTooShort } from '../settling/settledWindow';
+import { burstRise } from './burstRise';
+import type { Response } from './responses';
+import { steady, type RunValue } from './runValue';
+import { sensorValue } from './sensorValue';
+import { spotMean, type SpotReading } from './spotReading';
+
+/** All that was measured of a run. */
+export interface MeasuredRun {
+  loadW: number;
+  limitC: number;
+  windowS: number;
+  /** Channels of its log by their headings, `t_s` among them; null where there is no log. */
+  channels: ReadonlyMap<string, Float64Array> | null;
+  /** Settled means typed by hand, by the heading they would have in a log. */
+  typed: ReadonlyMap<string, number>;
+  /** The die's own reduction; null where no die was measured. */
+  die: Reduction | null;
+  levelDb: number;
+  rpm: number | null;
+  readings: readonly SpotReading[];
+  score: number | null;
+}
+
+const NO_READING = unknown('no reading of it');
+
+/** The window of the die, or none where no die was logged. */
+function dieWindow({ die }: MeasuredRun) {
+  if (!die?.window) return { dieWindow: null, dieTooShort: '' };
+  return { dieWindow: die.window, dieTooShort: isTooShort(die.unsettledReason) ? die.unsettledReason : '' };
+}
+
+function sensor(run: MeasuredRun, heading: string): Outcome<RunValue> {
+  const { channels, typed } = run;
+  const sensorC = channels?.get(heading);
+  const typedAmbientC = typed.get('ambient_c') ?? null;
+  if (channels && sensorC && !sensorC.every(isMissing)) {
+    const log = {
+      timeS: channels.get('t_s')!,
+      sensorC,
+      ambientC: channels.get('ambient_c') ?? null,
+      powerW: channels.get('power_w') ?? null,
+    };
+    return sensorValue(log, { ...run, typedAmbientC, ...dieWindow(run) });
+  }
+  const mean = typed.get(heading);
+  if (mean === undefined) return NO_READING;
+  return typedAmbientC === null
+    ? unknown('no room temperature, logged or typed')
+    : known(steady(mean - typedAmbientC));
+}
+
+/** Samples of a log within the window that counts: the die's, or without a die all of the stretch with the load on. */
+function windowOf(run: MeasuredRun): Outcome<{ first: number; end: number }> {
+  const timeS = run.channels!.get('t_s')!;
+  const { dieWindow: window } = dieWindow(run);
+  if (window) {
+    const first = timeS.findIndex((atS) => atS >= window.startS - 1e-9);
+    const after = timeS.findIndex((atS) => atS > window.endS + 1e-6);
+    return known({ first, end: after < 0 ? timeS.length : after });
+  }
+  const stretch = loadStretch(
+    { timeS, cpuC: timeS, ambientC: null, powerW: run.channels!.get('power_w') ?? null },
+    run.loadW,
+    Infinity,
+  );
+  if (!stretch.known) return stretch;
+  const endS = timeS[stretch.value.last]!;
+  const first = timeS.findIndex((atS, i) => i >= stretch.value.first && atS > endS - run.windowS);
+  return known({ first, end: stretch.value.last + 1 });
+}
+
+/** Mean of a column over the window that counts; null where the log has none of it. */
+export function windowMean(run: MeasuredRun, heading: string): number | null {
+  const values = run.channels?.get(heading);
+  if (!values) return null;
+  const window = windowOf(run);
+  if (!window.known) return null;
+  const mean = presentMean(values, window.value.first, window.value.end);
+  return isMissing(mean) ? null : mean;
+}
+
+function clock(run: MeasuredRun): Outcome<RunValue> {
+  const mean = windowMean(run, 'clock_mhz') ?? run.typed.get('clock_mhz') ?? null;
+  return mean === null ? NO_READING : known(steady(mean));
+}
+
+function burst(run: MeasuredRun): Outcome<RunValue> {
+  const { channels } = run;
+  const dieC = channels?.get('cpu_c');
+  if (!channels || !dieC) return NO_READING;
+  const timeS = channels.get('t_s')!;
+  const ambientC = channels.get('ambient_c') ?? null;
+  const typed = run.typed.get('ambient_c') ?? MISSING;
+  const stretch = loadStretch(
+    { timeS, cpuC: dieC, ambientC, powerW: channels.get('power_w') ?? null },
+    run.loadW,
+    run.limitC,
+  );
+  if (!stretch.known) return stretch;
+  const riseK = Float64Array.from(dieC, (celsius, i) => celsius - (ambientC ? ambientC[i]! : typed));
+  const rise = burstRise(timeS, riseK, timeS[stretch.value.first]!);
+  return rise.known ? known(steady(rise.value)) : rise;
+}
+
+/**
+ * The value of a run for a response (FORMATS, Beyond the die), or why it has none. `place` is where spot readings of
+ * that response were taken.
+ */
+export function valueOfRun(run: MeasuredRun, { source }: Response, place: string | null): Outcome<RunValue> {
+  const { die } = run;
+  switch (source.from) {
+    case 'die':
+      if (!die) return NO_READING;
+      return known({ value: die.riseK, settled: die.settled, unsettledReason: die.unsettledReason, shortfall: die.shortfallK });
+    case 'sensor':
+      return sensor(run, source.heading);
+    case 'clock':
+      return clock(run);
+    case 'score':
+      return run.score === null ? NO_READING : known(steady(run.score));
+    case 'reading': {
+      const mean = place === null ? null : spotMean(run.readings, source.quantity, place, run.rpm);
+      return mean === null ? NO_READING : known(steady(mean));
+    }
+    case 'level':
+      return known(steady(run.levelDb));
+    case 'steady-time':
+      if (!die?.fit.known) return unknown(die ? 'its settling is not identified' : 'no reading of it');
+      return known({ ...steady(die.fit.value.timeToHalfKelvinS), settled: die.settled, unsettledReason: die.unsettledReason });
+    case 'burst':
+      return burst(run);
+  }
+} // prettier-ignore

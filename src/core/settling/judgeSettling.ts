@@ -1,0 +1,50 @@
+import { leastSquaresLine } from '../statistics/leastSquaresLine';
+import { known, type Outcome } from '../outcome';
+import { runningAway } from './runningAway';
+import { againstSettled } from './settledRule';
+import { settlingFit, settlingFitAt, type SettlingFit } from './settlingFit';
+
+const FIT_STEPS = 60;
+
+/** Mean of the fit over a window. */
+function fitMean(fit: SettlingFit, window: { startS: number; endS: number }): number {
+  let sum = 0;
+  for (let i = 0; i < FIT_STEPS; i += 1)
+    sum += settlingFitAt(fit, window.startS + ((i + 0.5) / FIT_STEPS) * (window.endS - window.startS));
+  return sum / FIT_STEPS;
+}
+
+export interface SettlingJudgement {
+  slopeKPerMin: Outcome<number>;
+  fit: Outcome<SettlingFit>;
+  /** How far the mean over the window stands short of the fitted end value, K; 0 where not identified. */
+  shortfallK: number;
+  isRunningAway: boolean;
+  /** What speaks against having settled, in words. */
+  against: string[];
+}
+
+/**
+ * Whether a rise has settled in the window at its end (FORMATS step 1), one rule for the die and for every other sensor.
+ *
+ * @param timeS clock of the stretch with the load on, ascending
+ * @param riseK rise over the room on that clock, MISSING where there is none
+ * @param offset first sample of the window, which ends with the stretch
+ * @param mayRunAway false where the die is held at its limit and the rise follows the power
+ */
+export function judgeSettling(
+  timeS: Float64Array,
+  riseK: Float64Array,
+  offset: number,
+  window: { startS: number; endS: number },
+  mayRunAway = true,
+): SettlingJudgement {
+  const line = leastSquaresLine(timeS.subarray(offset), riseK.subarray(offset));
+  const slopeKPerMin = line.known ? known(line.value.slope * 60) : line;
+  const fit = settlingFit(timeS, riseK);
+  const isRunningAway = mayRunAway && runningAway(timeS, riseK);
+  const against = againstSettled(slopeKPerMin, fit.known ? known(fit.value.stillToComeK) : fit);
+  if (isRunningAway) against.push('running away: the rise turns up again');
+  const shortfallK = fit.known ? fit.value.endK - fitMean(fit.value, window) : 0;
+  return { slopeKPerMin, fit, shortfallK, isRunningAway, against };
+}
