@@ -18,7 +18,6 @@ function saySilenceOnce(): void {
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs') return;
   saySilenceOnce();
-  const { underStart } = await import('@/command/underStart');
-  // Begun otherwise it may well outlive who began it.
-  if (process.connected) underStart(() => process.exit(0));
+  const { endWithStart } = await import('@/command/underStart');
+  endWithStart();
 }

@@ -19,3 +19,8 @@ export function underStart(end: () => void): void {
   }, BEAT_MS).unref();
   process.channel?.unref();
 }
+
+/** For the web server: it ends with `start`; begun otherwise it may well outlive who began it. */
+export function endWithStart(): void {
+  if (process.connected) underStart(() => process.exit(0));
+}

@@ -1,4 +1,5 @@
 import { coolerLevel } from '@/core/levels/coolerLevel';
+import { meterMean } from '@/core/levels/meterMean';
 import { known, unknown } from '@/core/outcome';
 import { REDUCTION_RULE, type Reduction } from '@/core/reduction/reduceTrace';
 import type { LabRun } from '@/core/runs/labRun';
@@ -159,6 +160,8 @@ interface RunRow extends Omit<LabRun, 'level' | 'reduction' | 'movedWindow'> {
   maximumRiseK: number;
   resistance: number | null;
   riseK: number;
+  /** Levels read at other places than the meter's own. */
+  otherLevelsDb: number[] | null;
   heatLimited: boolean;
   heatLimitedShare: number;
   slope: number | null;
@@ -180,13 +183,15 @@ const SELECT_RUNS = `
          d.running_away AS "runningAway", d.room_moved_k AS "roomMovedK", d.level_moved_db AS "levelMovedDb",
          u.version, u.window_start_s AS "movedStartS", u.window_end_s AS "movedEndS", u.window_reason AS "windowReason",
          u.typed_cpu_c AS "typedCpuC", u.typed_ambient_c AS "typedAmbientC", u.typed_power_w AS "typedPowerW",
-         u.ambient_doubt_k AS "ambientDoubtK", e.fan_count AS "fanCount", e.product_id AS "productId"
+         u.ambient_doubt_k AS "ambientDoubtK", e.fan_count AS "fanCount", e.product_id AS "productId", n.levels AS "otherLevelsDb"
   FROM round_ups r
   JOIN round_up_entries c ON c.round_up_id = r.id
   JOIN entries e ON e.id = c.entry_id
   JOIN products p ON p.id = e.product_id
   JOIN runs u ON u.entry_id = e.id AND u.rig_revision_id = r.rig_revision_id AND u.deleted_at IS NULL
-  JOIN reductions d ON d.run_id = u.id AND d.window_s = r.window_s`;
+  JOIN reductions d ON d.run_id = u.id AND d.window_s = r.window_s
+  LEFT JOIN (SELECT run_id, array_agg(value) AS levels FROM run_readings WHERE quantity = 'noise' GROUP BY run_id) n
+    ON n.run_id = u.id`;
 
 function toLabRun(row: RunRow): LabRun {
   // Spelt out: spreads of rows this wide cost more than the query.
@@ -205,7 +210,7 @@ function toLabRun(row: RunRow): LabRun {
     control: row.control,
     noiseDb: row.noiseDb,
     floorDb: row.floorDb,
-    level: coolerLevel(row.noiseDb, row.floorDb),
+    level: coolerLevel(meterMean(row.noiseDb, row.otherLevelsDb ?? []), row.floorDb),
     hasTrace: row.hasTrace,
     dutyPct: row.dutyPct,
     rpm: row.rpm,

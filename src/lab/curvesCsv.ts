@@ -2,16 +2,33 @@ import { stringify } from 'csv-stringify/sync';
 import type { CoverWords } from '@/core/lineUp/underCover';
 import type { CitedEntry } from './citedEntries';
 import { safeText } from '@/formats/safeText';
+import type { ResponseView } from './responseView';
 import type { LoadCurves } from './roundUpView';
 
 /** The points of all curves at one load as CSV, safe to open in a spreadsheet. */
 export function curvesCsv(
   { load, label, curves }: LoadCurves,
   entries: readonly CitedEntry[],
-  referenceAmbientC: number,
+  shown: Pick<ResponseView, 'response' | 'against' | 'place'> & { referenceAmbientC: number },
   words: CoverWords,
 ): string {
   const cell = (text: string) => safeText(words.text(text));
+  const { response, place, referenceAmbientC } = shown;
+  const columns = (point: LoadCurves['curves'][number]['points'][number]) =>
+    response.id === 'rise'
+      ? {
+          rise_k: point.value.toFixed(2),
+          rise_95_k: point.interval95.toFixed(2),
+          resistance_k_per_w: point.resistanceKPerW?.toFixed(4) ?? '',
+          temperature_at_reference_c: load.loadName ? '' : (referenceAmbientC + point.value).toFixed(2),
+        }
+      : {
+          response: response.id,
+          ...(place ? { place: cell(place) } : {}),
+          unit: cell(response.unit),
+          value: point.value.toFixed(response.decimals + 1),
+          value_95: point.interval95.toFixed(response.decimals + 1),
+        };
   const products = new Map(entries.map((entry) => [entry.entry, entry.product]));
   const rows = curves.flatMap(({ entry, points }) =>
     points.map((point) => ({
@@ -19,11 +36,11 @@ export function curvesCsv(
       product: cell(products.get(entry) ?? ''),
       load: cell(label),
       setting: cell(point.setting),
+      ...(shown.against === 'noise'
+        ? {}
+        : { [shown.against === 'rpm' ? 'rpm' : 'duty_pct']: point.at.toFixed(1) }),
       level_dba: point.levelDb.toFixed(2),
-      rise_k: point.value.toFixed(2),
-      rise_95_k: point.interval95.toFixed(2),
-      resistance_k_per_w: point.resistanceKPerW?.toFixed(4) ?? '',
-      temperature_at_reference_c: load.loadName ? '' : (referenceAmbientC + point.value).toFixed(2),
+      ...columns(point),
       on_curve: String(point.judged),
       runs: String(point.runs.length),
     })),

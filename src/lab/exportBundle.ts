@@ -7,9 +7,17 @@ import {
   listKeptFiles,
   listRunExtras,
 } from '@/database/exports';
+import { listAllReadings } from '@/database/runValues';
 import { readTrace } from '@/database/traces';
 import type { EntryKind } from '@/formats/bundle/entriesTable';
-import { changesCsv, dataPackageJson, entriesCsv, runsCsv, traceCsv } from '@/formats/bundle/writeBundle';
+import {
+  changesCsv,
+  dataPackageJson,
+  entriesCsv,
+  readingsCsv,
+  runsCsv,
+  traceCsv,
+} from '@/formats/bundle/writeBundle';
 import { coverWordsOf } from './coverWordsOf';
 import { exportPlanning } from './exportPlanning';
 import { viewRoundUp } from './roundUpView';
@@ -67,7 +75,7 @@ export async function exportBundle(
   if (!view) return null;
   const { roundUp } = view;
   const runs = [...view.runs].reverse();
-  const [source, entryExtras, runExtras, changes, kept, words] = await withDatabase((db) =>
+  const [source, entryExtras, runExtras, changes, kept, words, readings] = await withDatabase((db) =>
     Promise.all([
       getRoundUpSource(db, roundUpId),
       listEntryExtras(db, roundUpId),
@@ -75,6 +83,7 @@ export async function exportBundle(
       listAllChanges(db, roundUpId),
       listKeptFiles(db, roundUpId),
       coverWordsOf(db, roundUpId),
+      listAllReadings(db, roundUpId),
     ]),
   );
   const planning = await exportPlanning(roundUp);
@@ -93,16 +102,24 @@ export async function exportBundle(
     kind: entry.kind as EntryKind,
   }));
 
-  const others = kept.map(({ path, content }) => ({
-    path: words.id(path),
-    bytes: coveredFile(content, words),
-  }));
+  // A lab of before readings were known kept the table as a file.
+  const others = kept
+    .filter(({ path }) => path !== 'readings.csv' || readings.length === 0)
+    .map(({ path, content }) => ({
+      path: words.id(path),
+      bytes: coveredFile(content, words),
+    }));
 
   async function* files(): AsyncGenerator<BundleFile> {
     const encode = (path: string, text: string) => ({ path, bytes: new TextEncoder().encode(text) });
     const traces: { path: string; headings: string[] }[] = [];
     yield encode('entries.csv', entriesCsv(entries));
     yield encode('runs.csv', runsCsv(rows));
+    if (readings.length > 0)
+      yield encode(
+        'readings.csv',
+        readingsCsv(coverAll(readings, words).map((row) => ({ ...row, run: labels.get(row.runId)! }))),
+      );
     if (changes.length > 0) {
       yield encode(
         'changes.csv',
@@ -124,6 +141,10 @@ export async function exportBundle(
     for (const file of others) yield file;
     const { name, title, rig, loadsW, noiseLineDba, windowS, referenceAmbientC } = roundUp;
     const { name: rigName, enclosure, meterDistanceCm, limitC } = rig;
+    const tables = [
+      ...(changes.length > 0 ? (['changes.csv'] as const) : []),
+      ...(readings.length > 0 ? (['readings.csv'] as const) : []),
+    ];
     const dataPackage = {
       name,
       title,
@@ -137,7 +158,7 @@ export async function exportBundle(
       dataPackageJson(
         dataPackage,
         traces,
-        changes.length > 0,
+        tables,
         others.map((of) => of.path),
       ),
     );

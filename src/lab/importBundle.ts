@@ -1,3 +1,4 @@
+import { isMissing } from '@/core/missing';
 import { noResult } from '@/core/reduction/noResult';
 import type { Reduction } from '@/core/reduction/reduceTrace';
 import { untold, type Tell } from '@/core/progress';
@@ -7,11 +8,13 @@ import { insertEntry } from '@/database/labEntries';
 import { inTransaction } from '@/database/pool';
 import { citeEntry, insertRoundUp, keepFile } from '@/database/roundUps';
 import { insertRun, saveReduction } from '@/database/runs';
+import { writeReadings } from '@/database/runValues';
 import { insertTrace } from '@/database/traces';
 import { readBundle, type Bundle } from '@/formats/bundle/readBundle';
 import { ProblemList, UnusableInput, type Problem } from '@/formats/problem';
 import { importPlanning, importRig } from './importPlanning';
-import { noNumber, reduceBundleRun } from './reduceBundleRun';
+import { hasDie, noNumber, reduceBundleRun } from './reduceBundleRun';
+import { bundleMeasured, saveBundleValues } from './runValues';
 
 export type ImportResult =
   | { imported: true; roundUpId: number; title: string; entries: number; runs: number }
@@ -33,8 +36,8 @@ export function reduceAll(
     tell('Reducing the runs', i / bundle.runs.length);
     const result = reduceBundleRun(item.run, item.trace, { limitC: rig.limitC, windowS: method.windowS });
     if (result.known) reduced.push({ item, reduction: result.value });
-    // What was set aside need not have come to a number: it is kept with the reason.
-    else if (item.run.setAside) reduced.push({ item, reduction: noResult(result.reason) });
+    // What was set aside need not have come to a number, nor a run of other readings to a die's.
+    else if (item.run.setAside || !hasDie(item)) reduced.push({ item, reduction: noResult(result.reason) });
     else problems.push(noNumber(item.run, result.reason));
   }
   return { reduced, problems: problems.list() };
@@ -68,6 +71,10 @@ async function write(
       runIds.set(run.run, runId);
       if (trace) await insertTrace(db, runId, trace.channels);
       await saveReduction(db, runId, method.windowS, reduction);
+      await writeReadings(db, runId, item.readings);
+      const die = isMissing(reduction.riseK) ? null : reduction;
+      const rule = { loadW: run.loadW, limitC: rig.limitC, windowS: method.windowS };
+      await saveBundleValues(db, runId, bundleMeasured(item, die, rule));
     }
     for (const { run, ...change } of bundle.changes) await insertChange(db, runIds.get(run)!, change);
     for (const { path, bytes } of bundle.others) await keepFile(db, roundUpId, path, bytes);

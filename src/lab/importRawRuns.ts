@@ -22,6 +22,7 @@ import { codeOf } from './codeOf';
 import { collectChannels, type Collected } from './collectChannels';
 import { rememberedMappings } from './describeLog';
 import type { RawRunsPlan } from './rawRunsSchema';
+import { saveStoredValues } from './runValues';
 import { uploadedFiles } from './uploads';
 
 type PlannedRun = RawRunsPlan['runs'][number];
@@ -218,6 +219,17 @@ async function writeRuns(
       });
       await insertTrace(db, runId, channels);
       await saveReduction(db, runId, roundUp.windowS, reduction);
+      const { limitC } = roundUp.rig;
+      const typedAmbientC = channelOf(channels, 'ambient_c') ? null : plan.room!.ambientC;
+      const stored = {
+        id: runId,
+        loadW: run.loadW,
+        limitC,
+        windowS: roundUp.windowS,
+        hasTrace: true,
+        typedAmbientC,
+      };
+      await saveStoredValues(db, stored, reduction);
       await insertChange(db, runId, {
         who: plan.who || 'reviewer',
         what: 'run',

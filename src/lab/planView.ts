@@ -12,7 +12,7 @@ import { valueAtLine } from '@/core/curves/valueAtLine';
 import { settingMeans } from '@/core/curves/settingMeans';
 import { labRunPoint, type LabRun } from '@/core/runs/labRun';
 import { groupBy } from '@/core/statistics/groupBy';
-import { ASSUMED_SPREAD_K } from '@/core/uncertainty/settingSpread';
+import { ASSUMED_SPREAD_K } from '@/core/uncertainty/assumedSpread';
 import { briefLoad, type Brief } from '@/core/brief/brief';
 import { listSkipped } from '@/database/bench';
 import { withDatabase } from '@/database/pool';

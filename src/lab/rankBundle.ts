@@ -11,9 +11,9 @@ import { usualPlace } from '@/core/responses/spotReading';
 import { valueOfRun, type MeasuredRun } from '@/core/responses/valueOfRun';
 import { loadKey, type Load } from '@/core/runs/load';
 import type { Bundle } from '@/formats/bundle/readBundle';
-import { numberChannels } from '@/formats/bundle/traceTable';
 import { ProblemList, UnusableInput, type Problem } from '@/formats/problem';
-import { noNumber, reduceBundleRun } from './reduceBundleRun';
+import { hasDie, noNumber, reduceBundleRun } from './reduceBundleRun';
+import { bundleMeasured } from './runValues';
 
 export interface BundleRanking {
   response: Response;
@@ -60,30 +60,15 @@ function measuredRuns(bundle: Bundle, load: Load): { runs: ReadRun[]; problems: 
   const problems = new ProblemList();
   const runs: ReadRun[] = [];
   for (const item of bundle.runs) {
-    const { run, trace, readings } = item;
+    const { run, trace } = item;
     if (loadKey(run) !== key || run.setAside) continue;
-    const channels = trace && numberChannels(trace);
     const die = reduceBundleRun(run, trace, { limitC: rig.limitC, windowS: method.windowS });
-    const hasDie = channels ? channels.has('cpu_c') : run.typedCpuC !== null;
-    if (!die.known && hasDie) {
+    if (!die.known && hasDie(item)) {
       problems.push(noNumber(run, die.reason));
       continue;
     }
-    const typed = new Map(Object.entries(run.typedMeans));
-    if (run.typedAmbientC !== null) typed.set('ambient_c', run.typedAmbientC);
-    const atPlaces = readings.filter((of) => of.quantity === 'noise').map((of) => of.value);
-    const measured: MeasuredRun = {
-      loadW: run.loadW,
-      limitC: rig.limitC,
-      windowS: method.windowS,
-      channels,
-      typed,
-      die: die.known ? die.value : null,
-      levelDb: coolerLevel(meterMean(run.noiseDb, atPlaces), run.floorDb).levelDb,
-      rpm: run.rpm,
-      readings,
-      score: run.score?.value ?? null,
-    };
+    const rule = { loadW: run.loadW, limitC: rig.limitC, windowS: method.windowS };
+    const measured = bundleMeasured(item, die.known ? die.value : null, rule);
     runs.push({ item, measured });
   }
   return { runs, problems: problems.list() };

@@ -1,5 +1,7 @@
+import { isMissing } from '@/core/missing';
 import { unknown, type Outcome } from '@/core/outcome';
 import { reduceTrace, type Reduction } from '@/core/reduction/reduceTrace';
+import { NO_DIE } from '@/core/reduction/noResult';
 import { reduceTyped } from '@/core/reduction/reduceTyped';
 import type { Problem } from '@/formats/problem';
 import type { BundleRun } from '@/formats/bundle/runsTable';
@@ -20,7 +22,7 @@ export function reduceBundleRun(run: BundleRun, trace: TraceTable | null, rig: R
       movedWindow: run.movedWindow ?? undefined,
     });
   }
-  if (run.typedCpuC === null || run.typedAmbientC === null) return unknown('no reading of the die');
+  if (run.typedCpuC === null || run.typedAmbientC === null) return unknown(NO_DIE);
   const means = { cpuC: run.typedCpuC, ambientC: run.typedAmbientC, powerW: run.typedPowerW };
   return reduceTyped(means, rule);
 }
@@ -34,4 +36,13 @@ export function noNumber(run: BundleRun, reason: string): Problem {
     column,
     message: run.trace ? `${run.trace}: ${reason}` : reason,
   };
+}
+
+/** Whether a die was measured, logged or typed; without one a run stands on its other readings. */
+export function hasDie({ run, trace }: { run: BundleRun; trace: TraceTable | null }): boolean {
+  if (!trace) return run.typedCpuC !== null;
+  return trace.channels.some(
+    ({ heading, values }) =>
+      heading === 'cpu_c' && values instanceof Float64Array && !values.every(isMissing),
+  );
 }

@@ -1,11 +1,13 @@
-import type { Outcome } from '@/core/outcome';
+import { unknown, type Outcome } from '@/core/outcome';
 import { reduceTrace, type Reduction } from '@/core/reduction/reduceTrace';
-import { noResult } from '@/core/reduction/noResult';
+import { NO_DIE, noResult } from '@/core/reduction/noResult';
 import { reduceTyped } from '@/core/reduction/reduceTyped';
 import type { Queryable } from '@/database/pool';
 import { getRunToReduce, type RunToReduce } from '@/database/runEdits';
 import { dropOtherReductions, saveReduction } from '@/database/runs';
+import { dropOtherValues } from '@/database/runValues';
 import { readTrace } from '@/database/traces';
+import { saveStoredValues } from './runValues';
 import { toTrace } from '@/formats/bundle/traceTable';
 
 /** A run that a change would leave without a number; nothing is saved. */
@@ -14,7 +16,8 @@ export class CannotReduce extends Error {}
 async function reduce(db: Queryable, run: RunToReduce, windowS: number): Promise<Outcome<Reduction>> {
   const rule = { loadW: run.loadW, program: run.loadName !== '', limitC: run.limitC, windowS };
   if (!run.hasTrace) {
-    const means = { cpuC: run.typedCpuC!, ambientC: run.typedAmbientC!, powerW: run.typedPowerW };
+    if (run.typedCpuC === null || run.typedAmbientC === null) return unknown(NO_DIE);
+    const means = { cpuC: run.typedCpuC, ambientC: run.typedAmbientC, powerW: run.typedPowerW };
     return reduceTyped(means, rule);
   }
   const channels = await readTrace(db, run.id, ['t_s', 'cpu_c', 'ambient_c', 'power_w', 'noise_db']);
@@ -39,7 +42,10 @@ export async function reduceStoredRun(
   for (const windowS of run.windowsS) {
     const reduction = await reduce(db, run, windowS);
     if (!reduction.known && withoutNumber === 'refuse') throw new CannotReduce(reduction.reason);
-    await saveReduction(db, runId, windowS, reduction.known ? reduction.value : noResult(reduction.reason));
+    const kept = reduction.known ? reduction.value : noResult(reduction.reason);
+    await saveReduction(db, runId, windowS, kept);
+    await saveStoredValues(db, { ...run, windowS }, kept);
   }
   await dropOtherReductions(db, runId, run.windowsS);
+  await dropOtherValues(db, runId, run.windowsS);
 }

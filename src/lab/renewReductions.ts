@@ -25,7 +25,7 @@ async function renewed(runId: number): Promise<boolean> {
       const same =
         !was ||
         ((was.unsettledReason === '') === (isNow.unsettledReason === '') &&
-          Math.abs(was.riseK - isNow.riseK) < SEEN_K);
+          (Object.is(was.riseK, isNow.riseK) || Math.abs(was.riseK - isNow.riseK) < SEEN_K));
       return same ? [] : [{ was, isNow }];
     });
     for (const { was, isNow } of moved)

@@ -96,7 +96,9 @@ test('constraints hold the rules, whoever writes', async () => {
   const refused = (sql: string) => expect(withDatabase((db) => db.query(sql))).rejects.toThrow(/violates/);
   await refused(`UPDATE runs SET mount = 0`);
   await refused(`UPDATE runs SET load_w = -1`);
-  await refused(`UPDATE runs SET trace = '', typed_cpu_c = NULL`);
+  await refused(
+    `INSERT INTO run_readings (run_id, position, quantity, place, value) SELECT id, 0, 'smell', 'a', 1 FROM runs`,
+  );
   await refused(`UPDATE reductions SET settled = false, unsettled_reason = ''`);
   await refused(`UPDATE round_ups SET title = ''`);
   await refused(`INSERT INTO products (maker, name, kind) VALUES ('m', 'n', 'toaster')`);

@@ -1,4 +1,5 @@
 import { coverWords, slugOf } from '@/core/lineUp/underCover';
+import { RISE } from '@/core/responses/responses';
 import { loadParam } from '@/core/runs/loadParam';
 import { renameCode } from '@/database/entryCodes';
 import { inTransaction, withDatabase } from '@/database/pool';
@@ -33,7 +34,14 @@ async function leaving(id: number): Promise<string> {
   const words = await readCoverWords(id);
   const parts: string[] = [await exportLineUp(id), (await planCalendar(id, NOW))!];
   for (const chosen of curvesOf(view)) {
-    parts.push(curvesCsv(chosen, view.entries, view.roundUp.referenceAmbientC, words));
+    parts.push(
+      curvesCsv(
+        chosen,
+        view.entries,
+        { response: RISE, against: 'noise', place: '', referenceAmbientC: 23 },
+        words,
+      ),
+    );
     const { ranking } = (await viewVerdict(id, { load: loadParam(chosen.load) }))!;
     parts.push(verdictCsv(ranking, view.entries, { lineDb: 33, load: chosen.label }, words));
   }

@@ -1,4 +1,4 @@
-import { ASSUMED_SPREAD_K } from '../uncertainty/settingSpread';
+import { ASSUMED_SPREAD_K } from '../uncertainty/assumedSpread';
 
 /** What a curve stands against: the cooler's own level, or the speed or duty of its first fan (FORMATS step 13). */
 export const AGAINST = ['noise', 'rpm', 'duty'] as const;

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { drawnCurve } from './drawnCurve';
 import { entryCurves } from './entryCurve';
 import type { MeasuredPoint } from './measuredPoint';
-import { RESPONSES, responseScale } from './response';
+import { RISE_SHOWN, riseScale } from './shownScale';
 import { valueAtLine } from './valueAtLine';
 
 function sweep(levels: readonly number[], rises: readonly number[]): MeasuredPoint[] {
@@ -63,10 +63,8 @@ test('without usable settings nothing is drawn', () => {
 });
 
 test('responses are the rise on other scales, and idle has no resistance', () => {
-  const scales = RESPONSES.map((of) => responseScale(of, { loadW: 170, referenceAmbientC: 23 }));
+  const scales = RISE_SHOWN.map((of) => riseScale(of, { loadW: 170, referenceAmbientC: 23 }));
   expect(scales.map(({ offset, factor }) => offset + factor * 34)).toEqual([34, 0.2, 57]);
   expect(new Set(scales.map((of) => of.unit)).size).toBe(3);
-  expect(() => responseScale('resistance', { loadW: 0, referenceAmbientC: 23 })).toThrow(
-    'no resistance at 0 W',
-  );
+  expect(() => riseScale('resistance', { loadW: 0, referenceAmbientC: 23 })).toThrow('no resistance at 0 W');
 });

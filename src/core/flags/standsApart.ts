@@ -2,7 +2,7 @@ import { groupBy } from '../statistics/groupBy';
 import { mean } from '../statistics/mean';
 import { studentizedRange } from '../statistics/studentizedRange';
 import { mountTable, rigSpread, type SpreadSetting, type Variance } from '../uncertainty/rigSpread';
-import { ASSUMED_SPREAD_K } from '../uncertainty/settingSpread';
+import { ASSUMED_SPREAD_K } from '../uncertainty/assumedSpread';
 
 export interface Repeat {
   run: number;

@@ -60,7 +60,7 @@ export interface Reduction {
 }
 
 /** Counts the changes of this rule: reductions kept under an older one are made again. */
-export const REDUCTION_RULE = 3;
+export const REDUCTION_RULE = 4;
 
 /** A window that lost more of its time than this gives no mean to trust. */
 const LEAST_PRESENT_SHARE = 0.5;

@@ -70,3 +70,10 @@ export function curveRule(response: Response, against: Against): CurveRule {
     fanLaw: response.fanLaw,
   };
 }
+
+/** The standard uncertainty of what was never repeated, in words: “0.5 K”, “3 % of the value”. */
+export function assumedWords({ assumed, unit }: Pick<Response, 'assumed' | 'unit'>): string {
+  return 'share' in assumed
+    ? `${Number((100 * assumed.share).toFixed(1))} % of the value`
+    : `${assumed.absolute} ${unit}`;
+}

@@ -1,9 +1,7 @@
 import type { SettingMean } from '../curves/settingMeans';
+import { ASSUMED_SPREAD_K } from './assumedSpread';
 import { mean } from '../statistics/mean';
 import { sampleVariance, type RigSpread, type SpreadSource, type Variance } from './rigSpread';
-
-/** Standard uncertainty of a rise where nothing was ever repeated, K (FORMATS step 10). */
-export const ASSUMED_SPREAD_K = 0.5;
 
 export interface SettingSpread {
   /** Variance of the setting's mean from its passes: independent from setting to setting. */

@@ -18,6 +18,15 @@ const UNITS: Record<Quantity, { bound: Bound; factors: Record<string, number> }>
   temperature: { bound: 'temperatureC', factors: { degC: 1 } },
 };
 
+/** The unit of each quantity in which it is kept and given back. */
+export const OWN_UNIT: Record<Quantity, string> = {
+  airspeed: 'm/s',
+  pressure: 'Pa',
+  flow: 'm3/h',
+  noise: 'dB(A)',
+  temperature: 'degC',
+};
+
 /** Spot readings by the run that they belong to, in the unit of their quantity; rows that cannot be used are listed. */
 export function readReadings(
   bytes: Uint8Array,

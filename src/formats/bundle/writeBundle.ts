@@ -1,6 +1,8 @@
 import { stringify } from 'csv-stringify/sync';
 import { isMissing } from '@/core/missing';
+import type { SpotReading } from '@/core/responses/spotReading';
 import { safeText } from '../safeText';
+import { OWN_UNIT } from './readingsTable';
 import { CHANGE_COLUMNS, type BundleChange } from './changesTable';
 import { FORMAT_VERSION, type DataPackage } from './dataPackage';
 import type { BundleEntry } from './entriesTable';
@@ -107,6 +109,27 @@ export function changesCsv(changes: readonly BundleChange[]): string {
   return table(CHANGE_COLUMNS, rows);
 }
 
+const READING_FIELDS: FieldSchema[] = [
+  { name: 'run', type: 'string' }, { name: 'quantity', type: 'string' }, { name: 'place', type: 'string' },
+  { name: 'value', type: 'number' }, { name: 'unit', type: 'string' }, { name: 'rpm', type: 'number' },
+]; // prettier-ignore
+
+/** Spot readings in the unit of their quantity, whatever they were typed in. */
+export function readingsCsv(readings: readonly (SpotReading & { run: string })[]): string {
+  const rows = readings.map(({ run, quantity, place, value, rpm }) => ({
+    run,
+    quantity,
+    place,
+    value,
+    unit: OWN_UNIT[quantity],
+    rpm,
+  }));
+  return table(
+    READING_FIELDS.map((field) => field.name),
+    rows,
+  );
+}
+
 /** A log as it is kept: every number written so that it reads back the same. */
 export function traceCsv(channels: readonly Channel[]): string {
   const rows = channels[0]?.values.length ?? 0;
@@ -128,7 +151,7 @@ export function traceCsv(channels: readonly Channel[]): string {
 export function dataPackageJson(
   { name, title, rig, method, planning, source }: Omit<DataPackage, 'problems'>,
   traces: readonly { path: string; headings: readonly string[] }[],
-  hasChanges: boolean,
+  tables: readonly ('changes.csv' | 'readings.csv')[],
   others: readonly string[],
 ): string {
   const resource = (path: string, fields?: FieldSchema[]) => ({
@@ -157,7 +180,9 @@ export function dataPackageJson(
     resources: [
       resource('entries.csv', ENTRY_FIELDS),
       resource('runs.csv', RUN_FIELDS),
-      ...(hasChanges ? [resource('changes.csv', text(CHANGE_COLUMNS))] : []),
+      ...tables.map((path) =>
+        path === 'changes.csv' ? resource(path, text(CHANGE_COLUMNS)) : resource(path, READING_FIELDS),
+      ),
       ...traces.map(({ path, headings }) =>
         resource(
           path,

@@ -1,13 +1,15 @@
 import type { CurvePoint } from '@/core/curves/entryCurve';
+import type { ShownScale } from '@/core/curves/shownScale';
+import type { Axis } from '@/ui/chart/axis';
 import { EntryMark } from '@/ui/entryMark';
 import { figure } from '@/ui/figures';
 import type { CurveEntry, CurveLoad } from './curvesData';
 
-function Cell({ point }: { point: CurvePoint | undefined }) {
+function Cell({ point, scale }: { point: CurvePoint | undefined; scale: ShownScale }) {
   if (!point) return <td className="num text-ink2">–</td>;
   return (
     <td className="num whitespace-nowrap">
-      {figure(point.value, 1)} K
+      {figure(point.value, scale.decimals)} {scale.unit}
       <span className="block text-[12.5px] text-ink2">{figure(point.levelDb, 1)} dB(A)</span>
     </td>
   );
@@ -18,8 +20,12 @@ export function BesideTable({
   load,
   idle,
   entries,
+  scale,
+  axis,
 }: {
   load: CurveLoad;
+  scale: ShownScale;
+  axis: Axis;
   idle: CurveLoad | undefined;
   entries: ReadonlyMap<string, CurveEntry>;
 }) {
@@ -34,7 +40,7 @@ export function BesideTable({
           <tr>
             <th scope="col">Entry</th>
             <th scope="col" className="num">
-              Quietest
+              {axis.against === 'noise' ? 'Quietest' : 'Slowest'}
             </th>
             <th scope="col" className="num">
               Full speed
@@ -59,16 +65,17 @@ export function BesideTable({
                     </span>
                   </span>
                 </td>
-                <Cell point={curve.points[0]} />
-                <Cell point={curve.points[curve.points.length - 1]} />
-                {idle && <Cell point={idleOf(curve.entry)} />}
+                <Cell scale={scale} point={curve.points[0]} />
+                <Cell scale={scale} point={curve.points[curve.points.length - 1]} />
+                {idle && <Cell scale={scale} point={idleOf(curve.entry)} />}
               </tr>
             );
           })}
         </tbody>
       </table>
       <p className="label-text pt-1">
-        At its quietest and loudest settings each cooler stands at another level: these are no ranking.
+        At its {axis.against === 'noise' ? 'quietest and loudest' : 'slowest and fastest'} settings each entry
+        stands at another level: these are no ranking.
       </p>
     </details>
   );

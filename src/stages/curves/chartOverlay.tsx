@@ -115,12 +115,12 @@ export function OverlayShapes({
       ))}
       {shown.map(({ curve, at }) => {
         const of = placedAt.get(curve.entry);
-        const y = of && at(of.levelDb, of.value);
-        if (!of || y === null || y === undefined || !inside(of.levelDb, y)) return null;
+        const y = of && at(of.at, of.value);
+        if (!of || y === null || y === undefined || !inside(of.at, y)) return null;
         return (
           <circle
             key={curve.entry}
-            cx={pixelX(frame, of.levelDb)}
+            cx={pixelX(frame, of.at)}
             cy={pixelY(frame, y)}
             r="7"
             fill="none"

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { responseScale } from '@/core/curves/response';
+import { riseScale } from '@/core/curves/shownScale';
 import { differenceFrom, heightAt } from '@/core/curves/differenceFrom';
 import { entryCurves } from '@/core/curves/entryCurve';
 import { parseZoom, shownCurves, zoomText } from './chartView';
@@ -29,17 +29,17 @@ const rule = { loadW: 170, referenceAmbientC: 23 };
 const two = curves({ a: [[30, 40], [40, 30]], b: [[32, 44], [38, 41], [44, 38]], far: [[50, 60], [52, 59]] }); // prettier-ignore
 
 test('as the difference from one entry that one is the zero line, and the others are drawn where both are', () => {
-  const shown = shownCurves(two, responseScale('rise', rule), 'a');
+  const shown = shownCurves(two, riseScale('rise', rule), 'a');
   expect(shown.map((of) => of.curve.entry)).toEqual(['a', 'b']);
   expect(shown[0]!.line.every(({ y }) => Math.abs(y) < 1e-9)).toBe(true);
   const [, b] = shown;
   expect([b!.line[0], b!.line[b!.line.length - 1]]).toEqual([{ x: 32, y: expect.closeTo(6, 6) }, { x: 40, y: expect.closeTo(10, 1) }]); // prettier-ignore
   expect(b!.points.map((of) => [of.x, of.y])).toEqual([[32, expect.closeTo(6, 6)], [38, expect.closeTo(9, 6)]]); // prettier-ignore
   // Per watt a difference is one too, and a temperature's difference is no temperature.
-  expect(shownCurves(two, responseScale('temperature', rule), 'a')[1]!.line[0]!.y).toBeCloseTo(6, 6);
-  expect(shownCurves(two, responseScale('temperature', rule), null)[1]!.line[0]!.y).toBeCloseTo(67, 6);
-  expect(shownCurves(two, responseScale('resistance', rule), 'a')[1]!.line[0]!.y).toBeCloseTo(6 / 170, 6);
-  expect(shownCurves(two, responseScale('rise', rule), 'nobody')).toEqual([]);
+  expect(shownCurves(two, riseScale('temperature', rule), 'a')[1]!.line[0]!.y).toBeCloseTo(6, 6);
+  expect(shownCurves(two, riseScale('temperature', rule), null)[1]!.line[0]!.y).toBeCloseTo(67, 6);
+  expect(shownCurves(two, riseScale('resistance', rule), 'a')[1]!.line[0]!.y).toBeCloseTo(6 / 170, 6);
+  expect(shownCurves(two, riseScale('rise', rule), 'nobody')).toEqual([]);
 });
 
 test('a difference and its base add up to the line again', () => {

@@ -2,9 +2,9 @@ import { differenceFrom, heightAt, type CurvePointXY } from '@/core/curves/diffe
 import { drawnCurve } from '@/core/curves/drawnCurve';
 import { RISE_AGAINST_NOISE } from '@/core/curves/curveRule';
 import type { CurvePoint, EntryCurve } from '@/core/curves/entryCurve';
-import type { ResponseScale } from '@/core/curves/response';
+import type { ShownScale } from '@/core/curves/shownScale';
 
-/** A part of the chart, in dB(A) and in the unit that is shown. */
+/** A part of the chart, in the units of its axes. */
 export interface Zoom {
   xMin: number;
   xMax: number;
@@ -36,31 +36,31 @@ export interface ShownCurve {
   curve: EntryCurve;
   line: CurvePointXY[];
   points: ShownPoint[];
-  /** Value shown at a level for a rise; null where the base has no value. */
-  at: (levelDb: number, riseK: number) => number | null;
+  /** What is shown at a place on the axis for a value; null where the base has none. */
+  at: (x: number, value: number) => number | null;
 }
 
 /**
  * Curves as they are drawn: each on the scale chosen, or as its difference from one of them, whose own curve is then
  * the zero line. Curves without a line are left out, and points where the base has no value.
  */
-export function shownCurves(curves: readonly EntryCurve[], scale: ResponseScale, from: string | null): ShownCurve[] {
+export function shownCurves(curves: readonly EntryCurve[], scale: ShownScale, from: string | null): ShownCurve[] {
   const base = from === null ? null : drawnCurve(curves.find((of) => of.entry === from) ?? { entry: '', points: [], rule: RISE_AGAINST_NOISE, leftOut: [], sharedLevelDb: 0 });
   const { factor } = scale;
   const offset = base ? 0 : scale.offset;
-  const at = (levelDb: number, riseK: number) => {
-    const zero = base ? heightAt(base, levelDb) : 0;
-    return zero === null ? null : offset + factor * (riseK - zero);
+  const at = (x: number, value: number) => {
+    const zero = base ? heightAt(base, x) : 0;
+    return zero === null ? null : offset + factor * (value - zero);
   };
   return curves.flatMap((curve) => {
     const drawn = drawnCurve(curve);
     const line = (base ? differenceFrom(drawn, base) : drawn).map(({ x, y }) => ({ x, y: offset + factor * y }));
     if (line.length === 0) return [];
     const points = curve.points.flatMap((point) => {
-      const y = at(point.levelDb, point.value);
+      const y = at(point.at, point.value);
       if (y === null) return [];
       const half = factor * point.interval95;
-      return [{ point, x: point.levelDb, y, low: y - half, high: y + half }];
+      return [{ point, x: point.at, y, low: y - half, high: y + half }];
     });
     return [{ curve, line, points, at }];
   });

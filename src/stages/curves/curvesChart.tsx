@@ -2,8 +2,9 @@
 
 import { useCallback, useMemo, useRef, useState } from 'react';
 import type { EntryCurve } from '@/core/curves/entryCurve';
-import type { ResponseScale } from '@/core/curves/response';
+import type { ShownScale } from '@/core/curves/shownScale';
 import type { PlacedEntry } from '@/core/ranking/rankAtLine';
+import type { Axis } from '@/ui/chart/axis';
 import { NoiseLine } from '@/ui/chart/noiseLine';
 import { pixelX, pixelY, Plot, themeColour, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
 import { entryStyle, type Marker } from '@/ui/entryMark';
@@ -17,16 +18,18 @@ import { useZoomDrag, ZoomBox } from './zoomDrag';
 export interface CurvesChartProps {
   entries: ReadonlyMap<string, CurveEntry>;
   curves: EntryCurve[];
-  scale: ResponseScale;
+  scale: ShownScale;
   /** Shown as the difference from this entry; null for the values themselves. */
   from: string | null;
   range: { min: number; max: number };
   zoom: Zoom | null;
   onZoom: (zoom: Zoom) => void;
   meterDistanceCm: number;
-  lineDb: number;
+  axis: Axis;
+  /** Where the line stands on the axis. */
+  lineAt: number;
   otherLinesDba: readonly number[];
-  onLine: (lineDb: number) => void;
+  onLine: (at: number) => void;
   placed: PlacedEntry[];
   /** Entries picked out; with none all are drawn alike. */
   picked: ReadonlySet<string>;
@@ -80,15 +83,22 @@ interface NearPoint {
   y: number;
 }
 
-function axisTitle(scale: ResponseScale, base: CurveEntry | undefined): string {
-  if (!base) return AXIS_TITLES[scale.response];
+function axisTitle(scale: ShownScale, base: CurveEntry | undefined): string {
+  if (!base) return scale.title;
   const unit = scale.unit === '°C' ? 'K' : scale.unit;
   return `difference from ${base.product}, ${unit}`;
 }
 
-/** Rise against noise, a curve an entry, with the noise line over it. Only the overlay moves with the line. */
+function xTitle({ against }: Axis, meterDistanceCm: number, narrow: boolean): string {
+  if (against === 'rpm') return narrow ? 'rpm of the first fan' : 'speed of the first fan, rpm';
+  if (against === 'duty') return 'duty of the fans, %';
+  const level = `dB(A) at ${meterDistanceCm} cm, room taken off`;
+  return narrow ? level : `noise of the cooler, ${level}`;
+}
+
+/** A curve an entry, with the line over it. Only the overlay moves with the line. */
 export function CurvesChart(props: CurvesChartProps) {
-  const { entries, curves, scale, from, range, zoom, meterDistanceCm, lineDb, onLine, placed, picked, lit, onLit } =
+  const { entries, curves, scale, from, range, zoom, meterDistanceCm, axis, lineAt, onLine, placed, picked, lit, onLit } =
     props;
   const [frame, setFrame] = useState<PlotFrame | null>(null);
   const [near, setNear] = useState<NearPoint | null>(null);
@@ -113,15 +123,14 @@ export function CurvesChart(props: CurvesChartProps) {
     () => ({
       min: zoom?.xMin ?? range.min,
       max: zoom?.xMax ?? range.max,
-      title: narrow
-        ? `dB(A) at ${meterDistanceCm} cm, room taken off`
-        : `noise of the cooler, dB(A) at ${meterDistanceCm} cm, room taken off`,
+      title: xTitle(axis, meterDistanceCm, narrow),
     }),
-    [range, zoom, meterDistanceCm, narrow],
+    [range, zoom, axis, meterDistanceCm, narrow],
   );
   const y = useMemo(() => {
     const span = zoom ? zoom.yMax - zoom.yMin : Infinity;
-    const decimals = scale.response === 'resistance' ? (span < 0.05 ? 3 : 2) : span < 6 ? 1 : 0;
+    // A scale of fine steps needs a decimal more of them once it is looked at closely.
+    const decimals = scale.decimals >= 2 ? scale.decimals - (span < 0.05 ? 0 : 1) : span < 6 ? 1 : 0;
     return { title: '', min: zoom?.yMin, max: zoom?.yMax, tick: (value: number) => figure(value, decimals) };
   }, [scale, zoom]);
   const crowded = shown.length >= CROWD;
@@ -145,7 +154,8 @@ export function CurvesChart(props: CurvesChartProps) {
         const shownValue = `${figure(value, scale.decimals)} ± ${figure(high - value, scale.decimals)} ${unit}`;
         const names = point.runs.map((id) => props.runLabels[id] ?? id).join(', ');
         const runs = point.runs.length > 1 ? `runs ${names}` : `run ${names}`;
-        const text = `${point.setting} · ${figure(point.levelDb, 1)} dB(A) · ${shownValue} · ${runs}`;
+        const place = axis.against === 'noise' ? '' : `${figure(point.at, axis.decimals)} ${axis.unit} · `;
+        const text = `${point.setting} · ${place}${figure(point.levelDb, 1)} dB(A) · ${shownValue} · ${runs}`;
         best = { entry: curve.entry, text, run: point.runs[0]!, x: px, y: py };
       }
     }
@@ -179,7 +189,7 @@ export function CurvesChart(props: CurvesChartProps) {
         y={y}
         rightPx={narrow ? NUMBER_PX : LABEL_PX}
         topPx={46}
-        label={`${title} against noise, a curve for each of ${shown.length} entries`}
+        label={`${title} against ${axis.name}, a curve for each of ${shown.length} entries`}
         onFrame={takeFrame}
       />}
       {frame && (
@@ -196,7 +206,7 @@ export function CurvesChart(props: CurvesChartProps) {
           {props.otherLinesDba.map((of) => (
             <OtherLine key={of} frame={frame} lineDb={of} onTake={() => onLine(of)} />
           ))}
-          {lineDb >= frame.xMin && lineDb <= frame.xMax && <NoiseLine frame={frame} lineDb={lineDb} onLine={onLine} />}
+          {lineAt >= frame.xMin && lineAt <= frame.xMax && <NoiseLine frame={frame} axis={axis} at={lineAt} onLine={onLine} />}
           <ZoomBox box={zooming.box} />
           {near && !zooming.box && (
             <p
@@ -215,9 +225,3 @@ export function CurvesChart(props: CurvesChartProps) {
     </div>
   );
 } // prettier-ignore
-
-const AXIS_TITLES = {
-  rise: 'rise over room air, K',
-  resistance: 'resistance, die to room air, K/W',
-  temperature: 'die in the reference room, °C',
-} as const;

@@ -1,5 +1,7 @@
 import type { EntryCurve } from '@/core/curves/entryCurve';
-import type { Response } from '@/core/curves/response';
+import type { Against } from '@/core/curves/curveRule';
+import type { RiseShown } from '@/core/curves/shownScale';
+import type { Response } from '@/core/responses/responses';
 import type { LineRule } from '@/core/ranking/rankAtLine';
 
 /** What the Curves page is given: all that moves with the line is computed from it in the browser. */
@@ -12,7 +14,16 @@ export interface CurvesData {
   /** The brief's lines, the ranking one first. */
   noiseLinesDba: number[];
   /** What the page opens with, by the brief's school of temperature. */
-  firstShown: Response;
+  firstShown: RiseShown;
+  /** What is compared and against what, and what else there is to compare. */
+  response: Pick<Response, 'id' | 'name' | 'unit' | 'decimals' | 'better' | 'assumed'>;
+  against: Against;
+  place: string;
+  responses: { id: string; name: string }[];
+  places: string[];
+  againsts: Against[];
+  /** That the choice makes no difference, in words; empty where it does. */
+  same: string;
   /** Name of the round-up for files, and where and when its runs were made, for pictures. */
   fileName: string;
   source: string;

@@ -4,9 +4,10 @@ import { useRouter } from 'next/navigation';
 import { parseAsArrayOf, parseAsFloat, parseAsString, parseAsStringLiteral, useQueryStates } from 'nuqs';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
-import { RESPONSES, responseScale } from '@/core/curves/response';
+import { assumedWords } from '@/core/responses/responses';
+import { plainScale, RISE_SHOWN, riseScale } from '@/core/curves/shownScale';
 import { rankAtLine } from '@/core/ranking/rankAtLine';
-import { lineStep } from '@/ui/chart/noiseLine';
+import { AXES, lineStep, type Axis } from '@/ui/chart/axis';
 import { savePicture } from '@/ui/chart/savePicture';
 import { BesideTable } from './besideTable';
 import { parseZoom, zoomText } from './chartView';
@@ -16,19 +17,30 @@ import type { CurvesData } from './curvesData';
 import { LineField } from './lineField';
 import { RankingNotes } from './rankingNotes';
 import { RankingTable } from './rankingTable';
+import { WhatChoice } from './whatChoice';
 
-const ROUND = 10;
+function placesOn(loads: CurvesData['loads']): number[] {
+  return loads.flatMap((load) => load.curves.flatMap((curve) => curve.points.map((point) => point.at)));
+}
 
-function levelRange(loads: CurvesData['loads'], lineDb: number): { min: number; max: number } {
-  const levels = loads.flatMap((load) =>
-    load.curves.flatMap((curve) => curve.points.map((point) => point.levelDb)),
-  );
-  const all = [...levels, lineDb];
+function axisRange(loads: CurvesData['loads'], axis: Axis, line: number): { min: number; max: number } {
+  const all = [...placesOn(loads), line];
   return {
-    min: Math.floor((Math.min(...all) - 0.6) / 2) * 2,
-    max: Math.ceil((Math.max(...all) + 0.4) / 2) * 2,
+    min: Math.floor((Math.min(...all) - axis.roomBefore) / axis.grid) * axis.grid,
+    max: Math.ceil((Math.max(...all) + axis.roomAfter) / axis.grid) * axis.grid,
   };
 }
+
+/** Where the line begins on an axis that no brief speaks of: between what most entries reach. */
+function firstLine({ loads }: CurvesData, axis: Axis): number {
+  const curves = loads[0]!.curves.filter((curve) => curve.points.length > 0);
+  if (curves.length === 0) return axis.grid;
+  const slowest = Math.max(...curves.map((curve) => curve.points[0]!.at));
+  const fastest = Math.min(...curves.map((curve) => curve.points[curve.points.length - 1]!.at));
+  return Math.round((slowest + fastest) / 2 / axis.leap) * axis.leap;
+}
+
+const RISE_PLAIN = riseScale('rise', { loadW: 0, referenceAmbientC: 0 });
 
 function isTyping(target: EventTarget | null): boolean {
   return target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName);
@@ -38,11 +50,14 @@ function isTyping(target: EventTarget | null): boolean {
 export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ packed: string }) {
   const data = useMemo(() => JSON.parse(packed) as CurvesData, [packed]);
   const router = useRouter();
+  const axis = AXES[data.against];
+  const isRise = data.response.id === 'rise';
   const [view, setView] = useQueryStates(
     {
       load: parseAsString.withDefault(data.loads[0]!.key),
       line: parseAsFloat.withDefault(data.noiseLineDba),
-      show: parseAsStringLiteral(RESPONSES).withDefault(data.firstShown),
+      at: parseAsFloat.withDefault(firstLine(data, axis)),
+      show: parseAsStringLiteral(RISE_SHOWN).withDefault(data.firstShown),
       hide: parseAsArrayOf(parseAsString).withDefault([]),
       pick: parseAsArrayOf(parseAsString).withDefault([]),
       from: parseAsString.withDefault(''),
@@ -52,8 +67,12 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
   );
   const [lit, setLit] = useState<string | null>(null);
   const load = data.loads.find((of) => of.key === view.load) ?? data.loads[0]!;
-  const range = useMemo(() => levelRange(data.loads, data.noiseLineDba), [data]);
-  const lineDb = Math.min(range.max, Math.max(range.min, view.line));
+  const isNoise = data.against === 'noise';
+  const range = useMemo(
+    () => axisRange(data.loads, axis, isNoise ? data.noiseLineDba : firstLine(data, axis)),
+    [data, axis, isNoise],
+  );
+  const lineAt = Math.min(range.max, Math.max(range.min, isNoise ? view.line : view.at));
   const hiddenKey = view.hide.join('\n');
   const hidden = useMemo(
     () => new Set(data.entries.map((of) => of.entry).filter((of) => hiddenKey.split('\n').includes(of))),
@@ -74,15 +93,22 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
   );
   const numbered = curves.filter((of) => of.points.length > 0).length >= CROWD;
   const show = load.fixedWatts ? view.show : 'rise';
-  const scale = useMemo(() => responseScale(show, load.rule), [show, load]);
-  const ranking = useMemo(() => rankAtLine(curves, { ...load.rule, lineDb }), [curves, load, lineDb]);
+  const scale = useMemo(
+    () => (isRise ? riseScale(show, load.rule) : plainScale(data.response)),
+    [isRise, show, load, data],
+  );
+  const ranking = useMemo(
+    () => rankAtLine(curves, { ...load.rule, throttles: isRise, lineDb: lineAt }),
+    [curves, load, isRise, lineAt],
+  );
 
   const moveTo = useCallback(
     (next: number) => {
-      const line = Math.round(Math.min(range.max, Math.max(range.min, next)) * ROUND) / ROUND;
-      void setView({ line });
+      const within = Math.min(range.max, Math.max(range.min, next));
+      const line = Number((Math.round(within / axis.step) * axis.step).toFixed(axis.decimals));
+      void setView(isNoise ? { line } : { at: line });
     },
-    [range, setView],
+    [range, axis, isNoise, setView],
   );
 
   useEffect(() => {
@@ -92,22 +118,24 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
       const onSlider = event.target instanceof HTMLElement && event.target.role === 'slider';
       // Up and down scroll the page unless the line itself is in hand.
       if (!onSlider && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) return;
-      const step = lineStep(event.key);
+      const step = lineStep(event.key, axis);
       if (step === null) return;
       event.preventDefault();
-      moveTo(lineDb + step);
+      moveTo(lineAt + step);
     }
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [lineDb, moveTo, zoom, setView]);
+  }, [lineAt, axis, moveTo, zoom, setView]);
 
   async function picture() {
     const words = {
       title: data.title,
-      condition: `${load.label}, line at ${lineDb.toFixed(1)} dB(A) ${data.meterDistanceCm} cm from the cooler`,
+      condition: isNoise
+        ? `${load.label}, line at ${lineAt.toFixed(1)} dB(A) ${data.meterDistanceCm} cm from the cooler`
+        : `${load.label}, at ${lineAt.toFixed(axis.decimals)} ${axis.unit}`,
       source: data.source,
     };
-    const fileName = `${data.fileName}-curves-${lineDb.toFixed(1)}dBA.png`;
+    const fileName = `${data.fileName}-curves-${lineAt.toFixed(axis.decimals)}${isNoise ? 'dBA' : data.against}.png`;
     await savePicture(holder.current!, words, fileName).catch((error: Error) => toast.error(error.message));
   }
 
@@ -135,9 +163,9 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
               </button>
             ))}
           </div>
-          {load.fixedWatts && (
+          {isRise && load.fixedWatts && (
             <div className="choices" role="group" aria-label="Shown as">
-              {RESPONSES.map((of) => (
+              {RISE_SHOWN.map((of) => (
                 <button
                   key={of}
                   aria-pressed={of === show}
@@ -152,6 +180,7 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
               ))}
             </div>
           )}
+          <WhatChoice data={data} />
           <div className="label-text ml-auto flex flex-wrap items-center gap-x-3">
             <EntryChoice
               entries={data.entries}
@@ -181,7 +210,7 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
             </button>
             <a
               className="underline underline-offset-3"
-              href={`/round-ups/${data.roundUpId}/curves/csv?${new URLSearchParams({ load: load.key })}`}
+              href={`/round-ups/${data.roundUpId}/curves/csv?${new URLSearchParams({ load: load.key, what: data.response.id, against: data.against, place: data.place })}`}
               download
             >
               CSV
@@ -205,11 +234,12 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
             from={from}
             zoom={zoom}
             onZoom={(next) => void setView({ zoom: zoomText(next) })}
-            otherLinesDba={data.noiseLinesDba.filter((of) => of !== lineDb)}
+            otherLinesDba={isNoise ? data.noiseLinesDba.filter((of) => of !== lineAt) : []}
             picked={picked}
             range={range}
             meterDistanceCm={data.meterDistanceCm}
-            lineDb={lineDb}
+            axis={axis}
+            lineAt={lineAt}
             onLine={moveTo}
             placed={ranking.placed}
             lit={lit}
@@ -225,17 +255,21 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
         tabIndex={0}
       >
         <h2 className="font-display text-[18px] font-bold">
-          At <LineField lineDb={lineDb} onLine={moveTo} /> dB(A), {load.label}
+          At <LineField axis={axis} at={lineAt} onLine={moveTo} /> {axis.unit}, {load.label}
         </h2>
         <p className="label-text pt-1 pb-1">
-          Rise over room air, mean of the settled window. Drag a box in the chart to look closer.{' '}
-          <span className="key">←</span> <span className="key">→</span> move the line.
+          {isRise
+            ? 'Rise over room air, mean of the settled window.'
+            : `${data.response.name}${data.place && `, ${data.place}`}; ${data.response.better} is better.`}{' '}
+          Drag a box in the chart to look closer. <span className="key">←</span>{' '}
+          <span className="key">→</span> move the line.
         </p>
         <div aria-live="off">
           <RankingTable
             ranking={ranking}
             entries={entries}
             scale={scale}
+            axis={axis}
             runsHref={runsHref}
             lit={lit}
             onLit={setLit}
@@ -257,11 +291,23 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
           {ranking.placed.length === 0 && (
             <p className="py-4">Nothing can be placed at this level and load.</p>
           )}
-          <RankingNotes ranking={ranking} entries={entries} scale={scale} />
+          <RankingNotes
+            assumed={assumedWords(data.response)}
+            ranking={ranking}
+            entries={entries}
+            scale={scale}
+          />
           {hidden.size > 0 && (
             <p className="pt-2 text-[14px] text-ink2">{hidden.size} hidden: places are among those shown.</p>
           )}
-          <BesideTable load={load} idle={data.loads.find((of) => of.rule.loadW === 0)} entries={entries} />
+          {data.same && <p className="pt-2 text-[14.5px]">{data.same}</p>}
+          <BesideTable
+            scale={isRise ? RISE_PLAIN : scale}
+            axis={axis}
+            load={load}
+            idle={data.loads.find((of) => of.rule.loadW === 0)}
+            entries={entries}
+          />
         </div>
       </aside>
     </div>

@@ -1,11 +1,12 @@
 'use client';
 
 import { useState } from 'react';
+import type { Axis } from '@/ui/chart/axis';
 import { figure } from '@/ui/figures';
 import { typedNumber } from '@/ui/typedNumber';
 
-/** The line's level as a field: what is typed holds from Enter or on leaving; nonsense is put back. */
-export function LineField({ lineDb, onLine }: { lineDb: number; onLine: (lineDb: number) => void }) {
+/** Where the line stands as a field: what is typed holds from Enter or on leaving; nonsense is put back. */
+export function LineField({ axis, at, onLine }: { axis: Axis; at: number; onLine: (at: number) => void }) {
   const [draft, setDraft] = useState<string | null>(null);
 
   function take() {
@@ -17,10 +18,10 @@ export function LineField({ lineDb, onLine }: { lineDb: number; onLine: (lineDb:
 
   return (
     <input
-      aria-label="Noise line, dB(A)"
+      aria-label={`${axis.lineName}, ${axis.unit}`}
       inputMode="decimal"
       className="w-[4.4ch] min-w-[4.4ch] border-b-2 border-dotted border-act bg-transparent text-center focus:bg-raised"
-      value={draft ?? figure(lineDb, 1)}
+      value={draft ?? figure(at, axis.decimals)}
       onFocus={(event) => event.target.select()}
       onChange={(event) => setDraft(event.target.value)}
       onBlur={take}

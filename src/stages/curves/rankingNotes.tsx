@@ -1,4 +1,4 @@
-import type { ResponseScale } from '@/core/curves/response';
+import type { ShownScale } from '@/core/curves/shownScale';
 import { bracketSentences } from '@/core/ranking/bracketSentences';
 import type { NotPlacedEntry, Ranking } from '@/core/ranking/rankAtLine';
 import { EntryMark } from '@/ui/entryMark';
@@ -19,10 +19,13 @@ export function RankingNotes({
   ranking,
   entries,
   scale,
+  assumed: assumedWords,
 }: {
   ranking: Ranking;
   entries: ReadonlyMap<string, CurveEntry>;
-  scale: ResponseScale;
+  scale: ShownScale;
+  /** Standard uncertainty where nothing was repeated, in words. */
+  assumed: string;
 }) {
   const assumed = ranking.placed.filter((placed) => placed.spreadSource === 'assumed').length;
   const unmounted = ranking.placed.some(
@@ -37,8 +40,8 @@ export function RankingNotes({
       ))}
       {assumed > 0 && (
         <p className="text-ink2">
-          Nothing was measured twice: ± is assumed, from a standard uncertainty of 0.5 K. A second pass or
-          mount would tell.
+          Nothing was measured twice: ± is assumed, from a standard uncertainty of {assumedWords}. A second
+          pass or mount would tell.
         </p>
       )}
       {unmounted && (

@@ -1,6 +1,7 @@
 import Link from 'next/link';
-import type { ResponseScale } from '@/core/curves/response';
+import type { ShownScale } from '@/core/curves/shownScale';
 import type { PlacedEntry, Ranking } from '@/core/ranking/rankAtLine';
+import type { Axis } from '@/ui/chart/axis';
 import { EntryMark } from '@/ui/entryMark';
 import { figure, placeText, signed } from '@/ui/figures';
 import { bracketRoomPx, TieBrackets } from '@/ui/tieBrackets';
@@ -9,7 +10,8 @@ import type { CurveEntry } from './curvesData';
 export interface RankingTableProps {
   ranking: Ranking;
   entries: ReadonlyMap<string, CurveEntry>;
-  scale: ResponseScale;
+  scale: ShownScale;
+  axis: Axis;
   /** Where the runs behind an entry's figure are listed. */
   runsHref: (entry: string) => string;
   lit: string | null;
@@ -21,17 +23,16 @@ export interface RankingTableProps {
   onPick: (entry: string) => void;
 }
 
-const HEADINGS = { rise: 'Rise, K', resistance: 'K/W', temperature: 'Die, °C' } as const;
-
-function standing(placed: PlacedEntry): string | null {
-  if (placed.status === 'tops-out') return `tops out at ${figure(placed.levelDb, 1)} dB(A)`;
+function standing(placed: PlacedEntry, axis: Axis): string | null {
+  if (placed.status === 'tops-out') return `tops out at ${figure(placed.at, axis.decimals)} ${axis.unit}`;
+  if (placed.restated) return 'one setting, restated by the fan laws';
   if (placed.status === 'throttled') return 'does not hold the load';
   return null;
 }
 
 /** The order at the line; it follows while the line moves. */
 export function RankingTable(props: RankingTableProps) {
-  const { ranking, entries, scale, runsHref, lit, onLit, picked } = props;
+  const { ranking, entries, scale, axis, runsHref, lit, onLit, picked } = props;
   const leader = ranking.placed[0];
   const room = bracketRoomPx(ranking.brackets) + 4;
   return (
@@ -41,8 +42,13 @@ export function RankingTable(props: RankingTableProps) {
           <th scope="col">Place</th>
           <th scope="col">Entry</th>
           <th scope="col" className="num">
-            {HEADINGS[scale.response]}
+            {scale.heading}
           </th>
+          {axis.against !== 'noise' && (
+            <th scope="col" className="num">
+              dB(A)
+            </th>
+          )}
           <th scope="col" className="num">
             to first
           </th>
@@ -51,7 +57,7 @@ export function RankingTable(props: RankingTableProps) {
       <tbody>
         {ranking.placed.map((placed) => {
           const entry = entries.get(placed.entry)!;
-          const note = standing(placed);
+          const note = standing(placed, axis);
           const difference = (placed.value - leader!.value) * scale.factor;
           return (
             <tr
@@ -98,6 +104,7 @@ export function RankingTable(props: RankingTableProps) {
                   </span>
                 </Link>
               </td>
+              {axis.against !== 'noise' && <td className="num text-[13.5px]">{figure(placed.levelDb, 1)}</td>}
               <td className="num text-[13px] text-ink2">
                 {placed === leader ? '' : signed(difference, scale.decimals)}
               </td>

@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { LineField } from '../curves/lineField';
+import { AXES } from '@/ui/chart/axis';
 
 /** Level and load of the verdict; both stand in the address, so that the page can be linked. */
 export function VerdictControls({
@@ -40,7 +41,13 @@ export function VerdictControls({
         </div>
       )}
       <p>
-        at <LineField lineDb={lineDb} onLine={(line) => go({ line: Math.round(line * 10) / 10 })} /> dB(A)
+        at{' '}
+        <LineField
+          axis={AXES.noise}
+          at={lineDb}
+          onLine={(line) => go({ line: Math.round(line * 10) / 10 })}
+        />{' '}
+        dB(A)
       </p>
     </div>
   );

@@ -1,5 +1,6 @@
 import Link from 'next/link';
-import { responseScale } from '@/core/curves/response';
+import { assumedWords, RISE } from '@/core/responses/responses';
+import { riseScale } from '@/core/curves/shownScale';
 import { figure } from '@/ui/figures';
 import { RankingNotes } from '../curves/rankingNotes';
 import type { VerdictData } from './verdictData';
@@ -10,7 +11,7 @@ import { VerdictTable } from './verdictTable';
 export function VerdictStage({ data }: { data: VerdictData }) {
   const entries = new Map(data.entries.map((entry) => [entry.entry, entry]));
   const query = new URLSearchParams({ load: data.load, line: String(data.lineDb) });
-  const scale = responseScale('rise', { loadW: 1, referenceAmbientC: data.referenceAmbientC });
+  const scale = riseScale('rise', { loadW: 1, referenceAmbientC: data.referenceAmbientC });
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-6 px-4 pt-3.5 pb-6 md:px-7 lg:flex-row">
       <section className="min-w-0 flex-1" aria-label="Ranking">
@@ -52,7 +53,7 @@ export function VerdictStage({ data }: { data: VerdictData }) {
           </p>
         ))}
         <div className="mt-4 border-t border-hairline">
-          <RankingNotes ranking={data.ranking} entries={entries} scale={scale} />
+          <RankingNotes assumed={assumedWords(RISE)} ranking={data.ranking} entries={entries} scale={scale} />
         </div>
       </aside>
     </div>

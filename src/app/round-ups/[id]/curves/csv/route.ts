@@ -2,17 +2,25 @@ import { idFrom } from '@/app/ids';
 import { loadParam } from '@/core/runs/loadParam';
 import { readCoverWords } from '@/lab/coverWordsOf';
 import { curvesCsv } from '@/lab/curvesCsv';
-import { curvesOf, viewRoundUp } from '@/lab/roundUpView';
+import { responseChoice, viewResponse } from '@/lab/responseView';
+import { viewRoundUp } from '@/lab/roundUpView';
 
 export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
   const id = idFrom((await params).id);
   const view = await viewRoundUp(id);
   if (!view) return new Response('no such round-up', { status: 404 });
-  const asked = new URL(request.url).searchParams.get('load');
-  const loads = curvesOf(view);
+  const query = new URL(request.url).searchParams;
+  const asked = query.get('load');
+  const shown = await viewResponse(view, responseChoice(Object.fromEntries(query)));
+  const { loads } = shown;
   const chosen = loads.find(({ load }) => loadParam(load) === asked) ?? loads[0]!;
   return new Response(
-    curvesCsv(chosen, view.entries, view.roundUp.referenceAmbientC, await readCoverWords(id)),
+    curvesCsv(
+      chosen,
+      view.entries,
+      { ...shown, referenceAmbientC: view.roundUp.referenceAmbientC },
+      await readCoverWords(id),
+    ),
     {
       headers: {
         'content-type': 'text/csv; charset=utf-8',

@@ -1,0 +1,152 @@
+import type { SpotReading } from '@/core/responses/spotReading';
+import type { Queryable } from './pool';
+
+export interface ValueRow {
+  response: string;
+  /** Where spot readings were taken; empty for all else. */
+  place: string;
+  value: number;
+  settled: boolean;
+  unsettledReason: string;
+  shortfall: number;
+}
+
+/** Puts the values of a run under one window in the place of those that were there. */
+export async function writeValues(
+  db: Queryable,
+  runId: number,
+  windowS: number,
+  values: readonly ValueRow[],
+): Promise<void> {
+  await db.query(`DELETE FROM run_values WHERE run_id = $1 AND window_s = $2`, [runId, windowS]);
+  if (values.length === 0) return;
+  await db.query(
+    `INSERT INTO run_values (run_id, window_s, response, place, value, settled, unsettled_reason, shortfall)
+     SELECT $1, $2, * FROM unnest($3::text[], $4::text[], $5::float8[], $6::boolean[], $7::text[], $8::float8[])`,
+    [
+      runId,
+      windowS,
+      values.map((row) => row.response),
+      values.map((row) => row.place),
+      values.map((row) => row.value),
+      values.map((row) => row.settled),
+      values.map((row) => row.unsettledReason),
+      values.map((row) => row.shortfall),
+    ],
+  );
+}
+
+export async function dropOtherValues(
+  db: Queryable,
+  runId: number,
+  windowsS: readonly number[],
+): Promise<void> {
+  await db.query(`DELETE FROM run_values WHERE run_id = $1 AND window_s <> ALL ($2)`, [runId, windowsS]);
+}
+
+const OF_ROUND_UP = `
+  FROM round_ups r
+  JOIN round_up_entries c ON c.round_up_id = r.id
+  JOIN runs u ON u.entry_id = c.entry_id AND u.rig_revision_id = r.rig_revision_id AND u.deleted_at IS NULL
+  JOIN run_values v ON v.run_id = u.id AND v.window_s = r.window_s
+  WHERE r.id = $1`;
+
+/** The values of a round-up's runs for a response at a place. */
+export async function listValues(
+  db: Queryable,
+  roundUpId: number,
+  response: string,
+  place: string,
+): Promise<(ValueRow & { runId: number })[]> {
+  const { rows } = await db.query<ValueRow & { runId: number } & Record<string, unknown>>(
+    `SELECT v.run_id AS "runId", v.response, v.place, v.value, v.settled, v.unsettled_reason AS "unsettledReason", v.shortfall
+     ${OF_ROUND_UP} AND v.response = $2 AND v.place = $3`,
+    [roundUpId, response, place],
+  );
+  return rows;
+}
+
+/** Which responses a round-up's runs have, at which places, and how many runs have each. */
+export async function countValues(
+  db: Queryable,
+  roundUpId: number,
+): Promise<{ response: string; place: string; runs: number }[]> {
+  const { rows } = await db.query<{ response: string; place: string; runs: number }>(
+    `SELECT v.response, v.place, count(*)::int AS runs ${OF_ROUND_UP} AND u.set_aside = ''
+     GROUP BY v.response, v.place ORDER BY runs DESC, v.place`,
+    [roundUpId],
+  );
+  return rows;
+}
+
+export async function writeReadings(
+  db: Queryable,
+  runId: number,
+  readings: readonly SpotReading[],
+): Promise<void> {
+  if (readings.length === 0) return;
+  await db.query(
+    `INSERT INTO run_readings (run_id, position, quantity, place, value, rpm)
+     SELECT $1, row_number() OVER () - 1, * FROM unnest($2::text[], $3::text[], $4::float8[], $5::float8[])`,
+    [
+      runId,
+      readings.map((reading) => reading.quantity),
+      readings.map((reading) => reading.place),
+      readings.map((reading) => reading.value),
+      readings.map((reading) => reading.rpm),
+    ],
+  );
+}
+
+type ReadingRow = SpotReading & { runId: number };
+const READINGS = `SELECT g.run_id AS "runId", g.quantity, g.place, g.value, g.rpm FROM run_readings g`;
+
+export async function listReadings(db: Queryable, runId: number): Promise<SpotReading[]> {
+  const { rows } = await db.query<ReadingRow & Record<string, unknown>>(
+    `${READINGS} WHERE g.run_id = $1 ORDER BY g.position`,
+    [runId],
+  );
+  return rows.map(({ runId: _, ...reading }) => reading);
+}
+
+/** All readings of a round-up's runs, run by run. */
+export async function listAllReadings(db: Queryable, roundUpId: number): Promise<ReadingRow[]> {
+  const { rows } = await db.query<ReadingRow & Record<string, unknown>>(
+    `${READINGS}
+     JOIN runs u ON u.id = g.run_id AND u.deleted_at IS NULL
+     JOIN round_up_entries c ON c.entry_id = u.entry_id
+     JOIN round_ups r ON r.id = c.round_up_id AND r.rig_revision_id = u.rig_revision_id
+     WHERE r.id = $1 ORDER BY g.run_id, g.position`,
+    [roundUpId],
+  );
+  return rows;
+}
+
+/** What the values of a run are made from, beside its log and its die. */
+export interface ValueParts {
+  noiseDb: number;
+  floorDb: number;
+  rpm: number | null;
+  extra: Record<string, string>;
+}
+
+export async function getValueParts(db: Queryable, runId: number): Promise<ValueParts> {
+  const { rows } = await db.query<ValueParts & Record<string, unknown>>(
+    `SELECT noise_db AS "noiseDb", floor_db AS "floorDb", rpm, extra FROM runs WHERE id = $1`,
+    [runId],
+  );
+  return rows[0]!;
+}
+
+/** What the runs of a round-up say of their score's unit and better side. */
+export async function listScores(
+  db: Queryable,
+  roundUpId: number,
+): Promise<{ unit: string; better: string }[]> {
+  const { rows } = await db.query<{ unit: string; better: string }>(
+    `SELECT DISTINCT coalesce(u.extra->>'score_unit', '') AS unit, coalesce(u.extra->>'score_better', '') AS better
+     ${OF_ROUND_UP} AND v.response = 'score' LIMIT 2`,
+    [roundUpId],
+  );
+  return rows;
+}

@@ -1,0 +1,126 @@
+import { AGAINST, type Against } from '@/core/curves/curveRule';
+import { entryCurves } from '@/core/curves/entryCurve';
+import type { MeasuredPoint } from '@/core/curves/measuredPoint';
+import { curveRule, responseOf, RESPONSES, RISE, type Response } from '@/core/responses/responses';
+import { labRunPoint } from '@/core/runs/labRun';
+import { loadKey, loadLabel } from '@/core/runs/load';
+import { groupBy } from '@/core/statistics/groupBy';
+import { withDatabase } from '@/database/pool';
+import { countValues, listScores, listValues } from '@/database/runValues';
+import { curvesOf, loadsOf, type LoadCurves, type RoundUpView } from './roundUpView';
+import { SPEED } from './runValues';
+
+export interface ResponseChoice {
+  response?: string;
+  against?: Against;
+  place?: string;
+}
+
+export interface ResponseView {
+  response: Response;
+  against: Against;
+  /** Where spot readings of the response were taken; empty where it is none of them. */
+  place: string;
+  /** What there is to choose from. */
+  responses: Response[];
+  places: string[];
+  againsts: Against[];
+  loads: LoadCurves[];
+}
+
+/** What a round-up's runs have: responses in the order of the registry, places of each, the most used first. */
+async function available(view: RoundUpView) {
+  const counts = await withDatabase((db) => countValues(db, view.roundUp.id));
+  const placesOf = (id: string) => counts.filter((count) => count.response === id).map((count) => count.place);
+  const counting = view.runs.filter((run) => run.setAside === '');
+  const hasDie = counting.some((run) => !Number.isNaN(run.reduction.riseK));
+  const hasSpeed = placesOf(SPEED).length > 0 || counting.some((run) => run.rpm !== null);
+  const hasDuty = counting.some((run) => run.dutyPct !== null);
+  const isThere = ({ id, source }: Response) => {
+    if (source.from === 'die') return hasDie || counts.length === 0;
+    return source.from === 'level' ? hasSpeed || hasDuty : placesOf(id).length > 0;
+  };
+  const againsts: Against[] = ['noise', ...(hasSpeed ? (['rpm'] as const) : []), ...(hasDuty ? (['duty'] as const) : [])];
+  return { responses: RESPONSES.filter(isThere), placesOf, againsts };
+} // prettier-ignore
+
+/** The score's unit and better side, as its runs state them. */
+async function stated(view: RoundUpView, response: Response): Promise<Response> {
+  if (response.source.from !== 'score') return response;
+  const [score] = await withDatabase((db) => listScores(db, view.roundUp.id));
+  if (!score) return response;
+  return { ...response, unit: score.unit, better: score.better === 'lower' ? 'lower' : 'higher' };
+}
+
+async function points(
+  view: RoundUpView,
+  response: Response,
+  place: string,
+): Promise<Map<number, MeasuredPoint>> {
+  const { id } = view.roundUp;
+  const [values, speeds] = await withDatabase((db) =>
+    Promise.all([listValues(db, id, response.id, place), listValues(db, id, SPEED, '')]),
+  );
+  const valueOf = new Map(values.map((row) => [row.runId, row]));
+  const speedOf = new Map(speeds.map((row) => [row.runId, row.value]));
+  const made = new Map<number, MeasuredPoint>();
+  for (const run of view.runs) {
+    if (run.setAside !== '') continue;
+    const point = { ...labRunPoint(run), rpm: speedOf.get(run.id) ?? run.rpm, dutyPct: run.dutyPct };
+    if (response.source.from === 'die') {
+      if (!Number.isNaN(point.value)) made.set(run.id, point);
+      continue;
+    }
+    const row = valueOf.get(run.id);
+    const isLevel = response.source.from === 'level';
+    if (!row && !isLevel) continue;
+    made.set(run.id, {
+      ...point,
+      settled: row?.settled ?? true,
+      value: row?.value ?? run.level.levelDb,
+      resistanceKPerW: null,
+      shortfall: row?.shortfall ?? 0,
+      roomDoubtK: response.unit === 'K' ? point.roomDoubtK : 0,
+    });
+  }
+  return made;
+}
+
+/** The curves of a round-up for a response against an axis, and what else could be asked; the rise where there is none. */
+export async function viewResponse(view: RoundUpView, choice: ResponseChoice): Promise<ResponseView> {
+  const { responses, placesOf, againsts } = await available(view);
+  const wanted = responseOf(choice.response ?? RISE.id);
+  const response = responses.find(({ id }) => id === wanted?.id) ?? responses[0] ?? RISE;
+  const isLevel = response.source.from === 'level';
+  const fitting = isLevel ? againsts.filter((against) => against !== 'noise') : againsts;
+  const against = fitting.find((of) => of === choice.against) ?? fitting[0]!;
+  const places = response.source.from === 'reading' ? placesOf(response.id) : [];
+  const place = places.find((of) => of === choice.place) ?? places[0] ?? '';
+  const found = {
+    response: await stated(view, response),
+    against,
+    place,
+    responses,
+    places,
+    againsts: fitting,
+  };
+  if (response.source.from === 'die' && against === 'noise') return { ...found, loads: curvesOf(view) };
+  const made = await points(view, response, place);
+  const byLoad = groupBy(view.runs.filter((run) => made.has(run.id)), loadKey); // prettier-ignore
+  const instruments = response.unit === 'K' ? view.instruments : { ...view.instruments, riseK: 0 };
+  const rule = curveRule(found.response, against);
+  const loads = loadsOf(view).map((load) => ({
+    load,
+    label: loadLabel(load),
+    curves: entryCurves(view.entries, (byLoad.get(loadKey(load)) ?? []).map((run) => made.get(run.id)!), instruments, rule), // prettier-ignore
+  }));
+  return { ...found, loads };
+}
+
+/** The choice as it stands in an address; what is none is left out. */
+export function responseChoice(query: Record<string, string | string[] | undefined>): ResponseChoice {
+  const text = (name: string) =>
+    typeof query[name] === 'string' && query[name] !== '' ? query[name] : undefined;
+  const against = AGAINST.find((axis) => axis === text('against'));
+  return { response: text('what'), against: against === 'noise' ? undefined : against, place: text('place') };
+}

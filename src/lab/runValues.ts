@@ -1,0 +1,110 @@
+import { coolerLevel } from '@/core/levels/coolerLevel';
+import { meterMean } from '@/core/levels/meterMean';
+import { isMissing } from '@/core/missing';
+import type { Reduction } from '@/core/reduction/reduceTrace';
+import { RESPONSES } from '@/core/responses/responses';
+import type { SpotReading } from '@/core/responses/spotReading';
+import { valueOfRun, windowMean, type MeasuredRun } from '@/core/responses/valueOfRun';
+import type { Queryable } from '@/database/pool';
+import { getValueParts, listReadings, writeValues, type ValueRow } from '@/database/runValues';
+import { readTrace } from '@/database/traces';
+import type { BundleRun } from '@/formats/bundle/runsTable';
+import { numberChannels, SENSORS, type TraceTable } from '@/formats/bundle/traceTable';
+
+/** No response: the mean speed of the first fan, which curves against speed stand on. */
+export const SPEED = 'speed';
+
+interface Rule {
+  loadW: number;
+  limitC: number;
+  windowS: number;
+}
+
+/** A run of a bundle as responses see it. */
+export function bundleMeasured(
+  { run, trace, readings }: { run: BundleRun; trace: TraceTable | null; readings: readonly SpotReading[] },
+  die: Reduction | null,
+  rule: Rule,
+): MeasuredRun {
+  const typed = new Map(Object.entries(run.typedMeans));
+  if (run.typedAmbientC !== null) typed.set('ambient_c', run.typedAmbientC);
+  return {
+    ...rule,
+    channels: trace && numberChannels(trace),
+    typed,
+    die,
+    levelDb: levelAtPlaces(run, readings),
+    rpm: run.rpm,
+    readings,
+    score: run.score?.value ?? null,
+  };
+}
+
+function levelAtPlaces(run: { noiseDb: number; floorDb: number }, readings: readonly SpotReading[]): number {
+  const atPlaces = readings.filter((reading) => reading.quantity === 'noise').map((reading) => reading.value);
+  return coolerLevel(meterMean(run.noiseDb, atPlaces), run.floorDb).levelDb;
+}
+
+/** Everything that a run came to beside the rise of its die. */
+function valuesOf(measured: MeasuredRun): ValueRow[] {
+  const rows: ValueRow[] = [];
+  for (const response of RESPONSES) {
+    const { source, id } = response;
+    if (source.from === 'die' || source.from === 'level') continue;
+    const places =
+      source.from === 'reading'
+        ? [
+            ...new Set(
+              measured.readings.filter((of) => of.quantity === source.quantity).map((of) => of.place),
+            ),
+          ]
+        : [''];
+    for (const place of places) {
+      const value = valueOfRun(measured, response, place);
+      if (value.known) rows.push({ response: id, place, ...value.value });
+    }
+  }
+  const rpm = windowMean(measured, 'fan_rpm');
+  if (rpm !== null)
+    rows.push({ response: SPEED, place: '', value: rpm, settled: true, unsettledReason: '', shortfall: 0 });
+  return rows;
+}
+
+export async function saveBundleValues(db: Queryable, runId: number, measured: MeasuredRun): Promise<void> {
+  await writeValues(db, runId, measured.windowS, valuesOf(measured));
+}
+
+function numberIn(cells: Record<string, string>, heading: string): number | null {
+  const text = cells[heading]?.trim() ?? '';
+  return text === '' || !Number.isFinite(Number(text)) ? null : Number(text);
+}
+
+/** The same for a run of the lab, from its log, its readings and what was typed. */
+export async function saveStoredValues(
+  db: Queryable,
+  run: Rule & { id: number; hasTrace: boolean; typedAmbientC: number | null },
+  die: Reduction,
+): Promise<void> {
+  const parts = await getValueParts(db, run.id);
+  const readings = await listReadings(db, run.id);
+  const typed = new Map<string, number>();
+  for (const heading of SENSORS) {
+    const mean = numberIn(parts.extra, heading);
+    if (mean !== null) typed.set(heading, mean);
+  }
+  if (run.typedAmbientC !== null) typed.set('ambient_c', run.typedAmbientC);
+  const wanted = ['t_s', 'cpu_c', 'ambient_c', 'power_w', 'fan_rpm', ...SENSORS];
+  const measured: MeasuredRun = {
+    loadW: run.loadW,
+    limitC: run.limitC,
+    windowS: run.windowS,
+    channels: run.hasTrace ? numberChannels({ channels: await readTrace(db, run.id, wanted) }) : null,
+    typed,
+    die: isMissing(die.riseK) ? null : die,
+    levelDb: levelAtPlaces(parts, readings),
+    rpm: parts.rpm,
+    readings,
+    score: numberIn(parts.extra, 'score'),
+  };
+  await writeValues(db, run.id, run.windowS, valuesOf(measured));
+}

@@ -1,0 +1,99 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { withDatabase } from '@/database/pool';
+import { countValues, listValues } from '@/database/runValues';
+import { importBundle } from '@/lab/importBundle';
+import { rankBundle } from '@/lab/rankBundle';
+import { renewReductions } from '@/lab/renewReductions';
+import { viewResponse } from '@/lab/responseView';
+import { notedRuns, viewRoundUp } from '@/lab/roundUpView';
+import { readBundle } from '@/formats/bundle/readBundle';
+import { rankAtLine } from '@/core/ranking/rankAtLine';
+import { exported, importSound, inFreshLab } from '../support/lab';
+
+inFreshLab();
+
+function sample(name: string, under = ''): Map<string, Uint8Array> {
+  const folder = `tests/samples/quantities/${name}`;
+  const files = new Map<string, Uint8Array>();
+  for (const found of readdirSync(join(folder, under), { withFileTypes: true })) {
+    const path = under ? `${under}/${found.name}` : found.name;
+    if (found.isDirectory()) for (const [inner, bytes] of sample(name, path)) files.set(inner, bytes);
+    else files.set(path, readFileSync(join(folder, path)));
+  }
+  return files;
+}
+
+/** The order of a response as pages compute it. */
+async function order(id: number, what: { response: string; against: 'noise' | 'rpm' | 'duty'; place?: string; at: number }) {
+  const view = (await viewRoundUp(id))!;
+  const shown = (await viewResponse(view, what))!;
+  const { curves, load } = shown.loads[0]!;
+  const rule = { loadW: load.loadW, program: false, referenceAmbientC: 23, limitC: 90, throttles: what.response === 'rise' };
+  return rankAtLine(curves, { ...rule, lineDb: what.at }).placed.map(({ entry, value }) => [entry, Number(value.toFixed(6))]);
+} // prettier-ignore
+
+const ASKED = [
+  ['air', 'airspeed', 'noise', 31, '30 cm'],
+  ['air', 'pressure', 'rpm', 1150, 'sealed chamber'],
+  ['sensors', 'rise', 'rpm', 1250, undefined],
+  ['sensors', 'gpu-rise', 'noise', 34, undefined],
+  ['sensors', 'vrm-rise', 'duty', 70, undefined],
+  ['sensors', 'clock', 'noise', 34, undefined],
+  ['sensors', 'burst-rise', 'noise', 34, undefined],
+  ['sensors', 'level', 'rpm', 1250, undefined],
+  ['typed', 'gpu-rise', 'noise', 33, undefined],
+] as const;
+
+test.each(ASKED)('%s, %s against %s: the lab ranks as the command line does, and so does its export elsewhere', async (name, response, against, at, place) => {
+  const files = sample(name);
+  const bundle = readBundle(files);
+  const ranked = rankBundle(bundle, { response, against, at, place }).ranking.placed;
+  const expected = ranked.map((placed) => [placed.entry, Number(placed.value.toFixed(6))]);
+  expect(expected.length).toBeGreaterThan(2);
+  const id = await importSound(files);
+  expect(await order(id, { response, against, at, place })).toEqual(expected);
+  const again = await importSound(await exported(id));
+  const there = await order(again, { response, against, at, place });
+  expect(there.map(([entry]) => entry)).toEqual(expected.map(([entry]) => entry));
+  there.forEach(([, value], i) => expect(value as number).toBeCloseTo(expected[i]![1] as number, 5));
+}); // prettier-ignore
+
+test('a lab of the version before has its values once it starts: from its logs, none lost, none twice', async () => {
+  const id = await importSound(sample('sensors'));
+  const counted = () => withDatabase((db) => countValues(db, id));
+  const before = await counted();
+  expect(before.map((of) => of.response)).toEqual(expect.arrayContaining(['gpu-rise', 'vrm-rise', 'clock', 'steady-time', 'burst-rise', 'speed']));
+  const values = () => withDatabase((db) => listValues(db, id, 'gpu-rise', ''));
+  const was = await values();
+  await withDatabase((db) => db.query('DELETE FROM run_values'));
+  await withDatabase((db) => db.query('UPDATE reductions SET rule_version = 3'));
+  expect(await renewReductions()).toContain('none of them shows another number');
+  expect(await counted()).toEqual(before);
+  expect(new Set(await values())).toEqual(new Set(was));
+}); // prettier-ignore
+
+test('a run without a die is kept, says so, and is not in the way of others; a die that cannot be is still a problem', async () => {
+  const id = await importSound(sample('air'));
+  const noted = notedRuns((await viewRoundUp(id))!);
+  expect(noted.length).toBeGreaterThan(10);
+  expect(new Set(noted.map((of) => of.state))).toEqual(new Set(['no die']));
+  const clear = noted.find((of) => of.run.level.standing === 'clear')!;
+  expect(clear.flagged).toBe(false);
+  expect(clear.notes.join()).not.toMatch(/settled|typed|logged/);
+  const typed = sample('typed');
+  const csv = new TextDecoder().decode(typed.get('runs.csv')).replace(',62.0,22.0,', ',20.0,22.0,');
+  const result = await importBundle(new Map(typed).set('runs.csv', new TextEncoder().encode(csv)));
+  expect(result).toMatchObject({ imported: false, problems: [{ file: 'runs.csv', column: 'cpu_c' }] });
+});
+
+test('noise read at several places counts by energy, everywhere', async () => {
+  const files = sample('typed');
+  const readings =
+    'run,quantity,place,value,unit,rpm\nr04,noise,left,46.3,dB(A),\nr04,noise,right,46.3,dB(A),\n';
+  const id = await importSound(new Map(files).set('readings.csv', new TextEncoder().encode(readings)));
+  const level = (await viewRoundUp(id))!.runs.find((run) => run.label === 'r04')!;
+  // 36.3 dB(A) as written, and two of 46.3: (1 + 10 + 10) / 3 times as much.
+  expect(level.noiseDb).toBe(36.3);
+  expect(level.level.levelDb).toBeCloseTo(36.3 + 10 * Math.log10(7), 1);
+});
