@@ -150,3 +150,13 @@ export async function listScores(
   );
   return rows;
 }
+
+/** What a run came to under one window, response by response. */
+export async function valuesOfRun(db: Queryable, runId: number, windowS: number): Promise<ValueRow[]> {
+  const { rows } = await db.query<ValueRow & Record<string, unknown>>(
+    `SELECT response, place, value, settled, unsettled_reason AS "unsettledReason", shortfall
+     FROM run_values WHERE run_id = $1 AND window_s = $2 ORDER BY response, place`,
+    [runId, windowS],
+  );
+  return rows;
+}

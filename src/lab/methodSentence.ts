@@ -24,10 +24,11 @@ export function methodSentences(
     `Each figure is the mean rise of the die over room air in the last ${Math.round(windowS / 60)} min of a settled soak, ${restated}; between fan settings it is interpolated, never beyond them.`,
   ];
   const done = methodDone({ loads: [] }, at.runs, of.entries);
+  if (done && done.withoutDie === done.runs) sentences[1] = 'No die was measured: the figures of these runs are ranked in Curves.';
   if (done) {
     const mounts = new Set(counting.map((run) => `${run.entry}|${run.mount}`)).size;
     sentences.push(
-      `${plural(done.runs, 'run')} over ${plural(mounts, 'mount')} of ${plural(done.measured, 'entry', 'entries')}; the room stood at ${span(done.roomC, 1)} °C and ${span(done.floorDba, 1)} dB(A).`,
+      `${plural(done.runs, 'run')} over ${plural(mounts, 'mount')} of ${plural(done.measured, 'entry', 'entries')}; the room stood at ${done.roomC ? `${span(done.roomC, 1)} °C and ` : ''}${span(done.floorDba, 1)} dB(A).`,
     );
   }
   const departed = done ? departures(brief, done) : [];

@@ -1,24 +1,60 @@
+import { RESPONSES } from '@/core/responses/responses';
 import { listChanges, type Change } from '@/database/changes';
 import { withDatabase } from '@/database/pool';
 import { neighbours, type Neighbours } from '@/database/runs';
+import { getValueParts, valuesOfRun, type ValueRow } from '@/database/runValues';
 import { readTrace, type StoredChannel } from '@/database/traces';
 
 export interface RunView {
   channels: StoredChannel[];
   neighbours: Neighbours;
   changes: Change[];
+  /** What it came to beside the rise of its die, in the order of the registry. */
+  values: ShownValue[];
+}
+
+export interface ShownValue {
+  name: string;
+  place: string;
+  value: number;
+  unit: string;
+  decimals: number;
+  /** Why it supports no curve; empty where it does. */
+  unsettledReason: string;
+}
+
+function shownValues(rows: readonly ValueRow[], scoreUnit: string): ShownValue[] {
+  return RESPONSES.flatMap(({ id, name, unit, decimals }) =>
+    rows
+      .filter((row) => row.response === id)
+      .map(({ place, value, unsettledReason }) => ({
+        name,
+        place,
+        value,
+        unit: id === 'score' ? scoreUnit : unit,
+        decimals,
+        unsettledReason,
+      })),
+  );
 }
 
 const SHOWN_CHANNELS = ['t_s', 'cpu_c', 'ambient_c', 'power_w', 'fan_rpm'];
 
 /** What the page of a run shows beyond its line in the logbook: channels, neighbours, and who changed what. */
-export async function viewRun(roundUpId: number, runId: number): Promise<RunView> {
+export async function viewRun(roundUpId: number, runId: number, windowS: number): Promise<RunView> {
   return withDatabase(async (db) => {
-    const [channels, next, changes] = await Promise.all([
+    const [channels, next, changes, values, parts] = await Promise.all([
       readTrace(db, runId, SHOWN_CHANNELS),
       neighbours(db, roundUpId, runId),
       listChanges(db, runId),
+      valuesOfRun(db, runId, windowS),
+      getValueParts(db, runId),
     ]);
-    return { channels, neighbours: next, changes };
+    return {
+      channels,
+      neighbours: next,
+      changes,
+      values: shownValues(values, parts.extra.score_unit ?? ''),
+    };
   });
 }

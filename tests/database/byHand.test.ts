@@ -121,8 +121,12 @@ test('a run typed by hand gets the next label and a number; nonsense is refused 
 /** What every screen of a round-up is made from, without the ids of this lab. */
 async function screens(id: number) {
   const view = (await viewRoundUp(id))!;
-  const changes = await Promise.all(view.runs.map(async (run) => (await viewRun(id, run.id)).changes));
-  const channels = await Promise.all(view.runs.map(async (run) => (await viewRun(id, run.id)).channels));
+  const changes = await Promise.all(
+    view.runs.map(async (run) => (await viewRun(id, run.id, view.roundUp.windowS)).changes),
+  );
+  const channels = await Promise.all(
+    view.runs.map(async (run) => (await viewRun(id, run.id, view.roundUp.windowS)).channels),
+  );
   const label = new Map(view.runs.map((run) => [String(run.id), run.label]));
   const curves = JSON.parse(JSON.stringify(curvesOf(view)), (key, value) =>
     key === 'runs' && Array.isArray(value) ? value.map((run) => label.get(run)) : value,

@@ -57,7 +57,7 @@ test('a trace comes back as it went in: missing readings, words and all', async 
   expect(channels[4]!.values[7]).toBe('shut, {x}');
   expect(channels[1]!.values[5]).toBeNaN();
   expect(channels[1]!.values[6]).toBe(60.9);
-  expect((await viewRun(id, run.id)).channels).toHaveLength(4);
+  expect((await viewRun(id, run.id, 300)).channels).toHaveLength(4);
 });
 
 test('a bundle with a broken row imports nothing and lists what is wrong', async () => {

@@ -1,5 +1,3 @@
-import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { withDatabase } from '@/database/pool';
 import { countValues, listValues } from '@/database/runValues';
 import { importBundle } from '@/lab/importBundle';
@@ -9,20 +7,10 @@ import { viewResponse } from '@/lab/responseView';
 import { notedRuns, viewRoundUp } from '@/lab/roundUpView';
 import { readBundle } from '@/formats/bundle/readBundle';
 import { rankAtLine } from '@/core/ranking/rankAtLine';
+import { quantitySample as sample } from '../support/samples';
 import { exported, importSound, inFreshLab } from '../support/lab';
 
 inFreshLab();
-
-function sample(name: string, under = ''): Map<string, Uint8Array> {
-  const folder = `tests/samples/quantities/${name}`;
-  const files = new Map<string, Uint8Array>();
-  for (const found of readdirSync(join(folder, under), { withFileTypes: true })) {
-    const path = under ? `${under}/${found.name}` : found.name;
-    if (found.isDirectory()) for (const [inner, bytes] of sample(name, path)) files.set(inner, bytes);
-    else files.set(path, readFileSync(join(folder, path)));
-  }
-  return files;
-}
 
 /** The order of a response as pages compute it. */
 async function order(id: number, what: { response: string; against: 'noise' | 'rpm' | 'duty'; place?: string; at: number }) {

@@ -1,5 +1,4 @@
-import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import type { Against } from '@/core/curves/curveRule';
 import { entryCurves } from '@/core/curves/entryCurve';
@@ -14,21 +13,12 @@ import { sensorValue } from '@/core/responses/sensorValue';
 import { spotMean, usualPlace, type SpotReading } from '@/core/responses/spotReading';
 import { readBundle } from '@/formats/bundle/readBundle';
 import { rankBundle } from '@/lab/rankBundle';
+import { quantitySample } from '../support/samples';
 
 const SAMPLES = 'tests/samples/quantities';
 
-function folder(path: string, under = ''): Map<string, Uint8Array> {
-  const files = new Map<string, Uint8Array>();
-  for (const found of readdirSync(join(path, under), { withFileTypes: true })) {
-    const name = under ? `${under}/${found.name}` : found.name;
-    if (found.isDirectory()) for (const [inner, bytes] of folder(path, name)) files.set(inner, bytes);
-    else files.set(name, readFileSync(join(path, name)));
-  }
-  return files;
-}
-
 const bundleOf = (name: string, change: (files: Map<string, string>) => void = () => undefined) => {
-  const texts = new Map([...folder(`${SAMPLES}/${name}`)].map(([path, bytes]) => [path, new TextDecoder().decode(bytes)]));
+  const texts = new Map([...quantitySample(name)].map(([path, bytes]) => [path, new TextDecoder().decode(bytes)]));
   change(texts);
   return readBundle(new Map([...texts].map(([path, text]) => [path, new TextEncoder().encode(text)])));
 }; // prettier-ignore

@@ -24,6 +24,7 @@ const DONE: MethodDone = {
   loads: ['170 W', '90 W'],
   missingLoads: [],
   roomC: { low: 21, high: 24 },
+  withoutDie: 0,
   floorDba: { low: 21.04, high: 21.6 },
   typed: 0,
   unsettled: 0,

@@ -1,4 +1,4 @@
-import type { LabRun } from '../runs/labRun';
+import { hasDie, type LabRun } from '../runs/labRun';
 import { loadKey, loadLabel } from '../runs/load';
 import { groupBy } from '../statistics/groupBy';
 import { plural, type Range } from '../words';
@@ -19,7 +19,10 @@ export interface MethodDone {
   /** Heat loads that were measured, in words, and those of the brief that were not. */
   loads: string[];
   missingLoads: string[];
-  roomC: Range;
+  /** Null where no run has a room beside its die. */
+  roomC: Range | null;
+  /** Runs that stand on other readings than a die's. */
+  withoutDie: number;
   floorDba: Range;
   typed: number;
   unsettled: number;
@@ -42,6 +45,7 @@ export function methodDone(
 ): MethodDone | null {
   const counting = runs.filter((run) => run.setAside === '');
   if (counting.length === 0) return null;
+  const withDie = counting.filter(hasDie);
   const controls = new Set(entries.filter((of) => of.isControl).map((of) => of.entry));
   const byEntry = groupBy(counting, (run) => run.entry);
   const mountsOf = (of: readonly LabRun[]) => new Set(of.map((run) => run.mount)).size;
@@ -66,10 +70,11 @@ export function methodDone(
     // As the brief names them, then what else was measured.
     loads: [...new Map([...wanted.filter(([key]) => measuredLoads.has(key)), ...measuredLoads]).values()],
     missingLoads: wanted.filter(([key]) => !measuredLoads.has(key)).map(([, label]) => label),
-    roomC: rangeOf(present),
+    roomC: present.length > 0 ? rangeOf(present) : null,
+    withoutDie: counting.length - withDie.length,
     floorDba: rangeOf(counting.map((run) => run.floorDb)),
-    typed: counting.filter((run) => !run.hasTrace).length,
-    unsettled: counting.filter((run) => !run.reduction.settled).length,
+    typed: withDie.filter((run) => !run.hasTrace).length,
+    unsettled: withDie.filter((run) => !run.reduction.settled).length,
     movedWindows: counting.filter((run) => run.movedWindow !== null).length,
     calledSettled: counting.filter((run) => run.note.includes('called settled over the rule')).length,
   };

@@ -1,5 +1,6 @@
 import type { CoolerLevel } from '../levels/coolerLevel';
 import type { MeasuredPoint } from '../curves/measuredPoint';
+import { NO_DIE } from '../reduction/noResult';
 import type { Reduction } from '../reduction/reduceTrace';
 import type { Load } from './load';
 
@@ -37,6 +38,11 @@ export interface LabRun extends Load {
   fanCount: number | null;
   productId: number;
   reduction: Reduction;
+}
+
+/** Whether a die was measured; without one a run stands on its other readings. */
+export function hasDie(run: Pick<LabRun, 'reduction'>): boolean {
+  return run.reduction.unsettledReason !== NO_DIE;
 }
 
 export function labRunPoint(run: LabRun): MeasuredPoint {

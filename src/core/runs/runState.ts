@@ -1,8 +1,7 @@
 import { isMissing } from '../missing';
-import { NO_DIE } from '../reduction/noResult';
 import { isTooShort } from '../settling/settledWindow';
 import { STEADY_K_PER_MIN } from '../settling/steady';
-import type { LabRun } from './labRun';
+import { hasDie, type LabRun } from './labRun';
 
 export type RunState =
   | 'settled'
@@ -21,7 +20,7 @@ export type RunState =
 export function runState(run: LabRun): RunState {
   const { reduction } = run;
   if (run.setAside) return 'set aside';
-  if (reduction.unsettledReason === NO_DIE) return 'no die';
+  if (!hasDie(run)) return 'no die';
   if (isMissing(reduction.riseK)) return 'no result';
   if (!reduction.settled) {
     if (isTooShort(reduction.unsettledReason)) return 'too short';
@@ -45,10 +44,9 @@ function sentence(text: string): string {
  */
 export function whatToKnow(run: LabRun, limitC: number, beside: readonly string[]): string[] {
   const { reduction, level } = run;
-  const hasDie = reduction.unsettledReason !== NO_DIE;
   const notes: string[] = [];
   if (run.setAside) notes.push(sentence(run.setAside));
-  if (hasDie && !reduction.settled) notes.push(sentence(reduction.unsettledReason));
+  if (hasDie(run) && !reduction.settled) notes.push(sentence(reduction.unsettledReason));
   if (reduction.heatLimited) {
     const held = `Held at ${limitC} °C`;
     notes.push(
@@ -65,7 +63,7 @@ export function whatToKnow(run: LabRun, limitC: number, beside: readonly string[
         : 'At the floor: level is an upper bound',
     );
   } else if (level.standing === 'valid') notes.push(`Only ${level.overFloorDb.toFixed(1)} dB over the room`);
-  if (hasDie && reduction.powerSource === 'nominal' && run.loadW > 0 && !reduction.heatLimited) {
+  if (hasDie(run) && reduction.powerSource === 'nominal' && run.loadW > 0 && !reduction.heatLimited) {
     notes.push('Power not logged: the nominal load stands in');
   }
   if (reduction.ambientSource === 'typed' && run.hasTrace) {
@@ -73,7 +71,7 @@ export function whatToKnow(run: LabRun, limitC: number, beside: readonly string[
     notes.push(`Room temperature typed, not logged${doubt}`);
   }
   if (run.movedWindow) notes.push(`Window moved by hand: ${run.windowReason}`);
-  if (hasDie && !run.hasTrace) notes.push('Means typed by hand: nothing tells whether it had settled');
+  if (hasDie(run) && !run.hasTrace) notes.push('Means typed by hand: nothing tells whether it had settled');
   if (run.control === 'automatic') notes.push('Fans under automatic control');
   if (run.isControl) notes.push('Control');
   if (run.note) notes.push(run.note);
@@ -85,6 +83,6 @@ export function isFlagged(run: LabRun, beside: readonly string[]): boolean {
   if (run.setAside) return false;
   const { reduction, level } = run;
   const nearFloor = level.standing === 'at-floor' || level.standing === 'valid';
-  const isUnsettled = !reduction.settled && reduction.unsettledReason !== NO_DIE;
+  const isUnsettled = !reduction.settled && hasDie(run);
   return beside.length > 0 || isUnsettled || reduction.heatLimited || nearFloor;
 }

@@ -18,6 +18,18 @@ export interface RunData {
   after: { id: number; label: string } | null;
   trace: RunTrace | null;
   changes: RunChange[];
+  /** What it came to beside the rise of its die. */
+  values: RunShownValue[];
+}
+
+export interface RunShownValue {
+  name: string;
+  place: string;
+  value: number;
+  unit: string;
+  decimals: number;
+  /** Why it supports no curve; empty where it does. */
+  unsettledReason: string;
 }
 
 /** Who changed what, when, from what to what. */

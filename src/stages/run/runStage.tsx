@@ -1,4 +1,5 @@
 import Link from 'next/link';
+import { hasDie } from '@/core/runs/labRun';
 import { interval95 } from '@/core/uncertainty/interval95';
 import { EntryMark } from '@/ui/entryMark';
 import { figure, withUnit } from '@/ui/figures';
@@ -57,6 +58,39 @@ function Settling({ data }: { data: RunData }) {
   );
 }
 
+/** The die, from its means to the rise that counts. */
+function DieRows({ data }: { data: RunData }) {
+  const { run, limitC } = data;
+  const { reduction } = run;
+  return (
+    <>
+      <Row name="Die, mean">{withUnit(reduction.cpuMeanC, 1, '°C')}</Row>
+      <Row
+        name="Die, maximum"
+        note={
+          reduction.heatLimited
+            ? `at the limit of ${limitC} °C for ${Math.round(100 * reduction.heatLimitedShare)} % of the window`
+            : undefined
+        }
+      >
+        {withUnit(reduction.cpuMaxC, 1, '°C')}
+      </Row>
+      <Row name="Room, mean">{withUnit(reduction.ambientMeanC, 1, '°C')}</Row>
+      <Row name="Rise, mean">{figure(reduction.measuredRiseK, 2)} K</Row>
+      <Row name="Rise, maximum">{figure(reduction.maximumRiseK, 1)} K</Row>
+      <Row name="Power">
+        {reduction.powerSource === 'measured' ? `${figure(reduction.powerMeanW, 1)} W` : 'not logged'}
+      </Row>
+      <Row name="Resistance">
+        {reduction.resistanceKPerW.known ? `${figure(reduction.resistanceKPerW.value, 4)} K/W` : '–'}
+      </Row>
+      <Row name={`Rise at ${data.loadLabel}`}>
+        <b>{figure(reduction.riseK, 2)} K</b>
+      </Row>
+    </>
+  );
+}
+
 /** Below what a sensor shows there is nothing to come. */
 function settlingToCome(valueK: number): number {
   return Math.abs(valueK) < 0.005 ? 0 : valueK;
@@ -64,9 +98,10 @@ function settlingToCome(valueK: number): number {
 
 /** One run: its trace with the window that counts, and how it became a number. */
 export function RunStage({ data }: { data: RunData }) {
-  const { run, limitC } = data;
+  const { run } = data;
   const { reduction, level } = run;
   const base = `/round-ups/${data.roundUpId}`;
+  const withDie = hasDie(run);
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-5 px-4 pt-3.5 pb-4 md:px-7 lg:flex-row">
       <section className="flex min-w-0 flex-1 flex-col" aria-label="Trace">
@@ -91,7 +126,13 @@ export function RunStage({ data }: { data: RunData }) {
         {data.trace ? (
           <TraceCharts data={data} trace={data.trace} />
         ) : (
-          <p className="py-8">This run was typed by hand: there is no trace to show.</p>
+          <p className="py-8">
+            {!run.hasTrace
+              ? withDie
+                ? 'This run was typed by hand: there is no trace to show.'
+                : 'This run was read by hand at places: there is no trace to show.'
+              : 'Its log holds no die: what else it came to stands beside.'}
+          </p>
         )}
       </section>
       <aside
@@ -100,7 +141,8 @@ export function RunStage({ data }: { data: RunData }) {
         tabIndex={0}
       >
         <h2 className="font-display text-[18px] font-bold">
-          {figure(reduction.riseK, 1)} K at {figure(level.levelDb, 1)} dB(A)
+          {withDie && `${figure(reduction.riseK, 1)} K at `}
+          {figure(level.levelDb, 1)} dB(A)
         </h2>
         <p className="pt-1">
           <RunStateMark state={data.state} />
@@ -116,29 +158,7 @@ export function RunStage({ data }: { data: RunData }) {
         )}
         <table className="figure-table mt-2 [&_td]:py-[0.3rem] [&_th]:py-[0.3rem]">
           <tbody>
-            <Row name="Die, mean">{withUnit(reduction.cpuMeanC, 1, '°C')}</Row>
-            <Row
-              name="Die, maximum"
-              note={
-                reduction.heatLimited
-                  ? `at the limit of ${limitC} °C for ${Math.round(100 * reduction.heatLimitedShare)} % of the window`
-                  : undefined
-              }
-            >
-              {withUnit(reduction.cpuMaxC, 1, '°C')}
-            </Row>
-            <Row name="Room, mean">{withUnit(reduction.ambientMeanC, 1, '°C')}</Row>
-            <Row name="Rise, mean">{figure(reduction.measuredRiseK, 2)} K</Row>
-            <Row name="Rise, maximum">{figure(reduction.maximumRiseK, 1)} K</Row>
-            <Row name="Power">
-              {reduction.powerSource === 'measured' ? `${figure(reduction.powerMeanW, 1)} W` : 'not logged'}
-            </Row>
-            <Row name="Resistance">
-              {reduction.resistanceKPerW.known ? `${figure(reduction.resistanceKPerW.value, 4)} K/W` : '–'}
-            </Row>
-            <Row name={`Rise at ${data.loadLabel}`}>
-              <b>{figure(reduction.riseK, 2)} K</b>
-            </Row>
+            {withDie && <DieRows data={data} />}
             <Row name="Read at the meter">{figure(run.noiseDb, 1)} dB(A)</Row>
             <Row name="Room alone">{figure(run.floorDb, 1)} dB(A)</Row>
             <Row name="Cooler alone">
@@ -148,7 +168,16 @@ export function RunStage({ data }: { data: RunData }) {
               </b>
             </Row>
             {run.rpm !== null && <Row name="Fans">{figure(run.rpm, 0)} rpm</Row>}
-            <Settling data={data} />
+            {data.values.map((value) => (
+              <Row
+                key={value.name + value.place}
+                name={value.place ? `${value.name}, ${value.place}` : value.name}
+                note={value.unsettledReason}
+              >
+                {figure(value.value, value.decimals)} {value.unit}
+              </Row>
+            ))}
+            {withDie && <Settling data={data} />}
           </tbody>
         </table>
         <RunActions roundUpId={data.roundUpId} run={run} entries={data.entries} />

@@ -29,4 +29,6 @@ export interface VerdictData {
   /** The brief's noise lines, the ranking one first. */
   linesDba: number[];
   method: string[];
+  /** Nothing at this load has a die: what the verdict ranks was not measured. */
+  withoutDie: boolean;
 }

@@ -42,7 +42,18 @@ export function VerdictStage({ data }: { data: VerdictData }) {
           referenceAmbientC={data.referenceAmbientC}
         />
         {data.ranking.placed.length === 0 && (
-          <p className="py-4">Nothing can be placed at this level and load.</p>
+          <p className="py-4">
+            {data.withoutDie ? (
+              <>
+                The verdict ranks the rise of the die, and no die was measured at this load.{' '}
+                <Link className="underline underline-offset-2" href={`/round-ups/${data.roundUpId}/curves`}>
+                  Curves ranks what was
+                </Link>
+              </>
+            ) : (
+              'Nothing can be placed at this level and load.'
+            )}
+          </p>
         )}
       </section>
       <aside className="shrink-0 border-hairline lg:w-[350px] lg:border-l lg:pl-6" aria-label="Method">

@@ -60,7 +60,7 @@ export default async function CurvesPage({ params, searchParams }: Props) {
   const choice = responseChoice(await searchParams);
   const view = await roundUpView(id);
   if (!view) notFound();
-  const isFirst = !choice.response && !choice.against;
+  const isFirst = !choice.response && !choice.against && !choice.place;
   return (
     <>
       <ApartNote roundUpId={id} apart={await viewKeptApart(id)} />

@@ -2,6 +2,8 @@ import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { questionOf } from '@/core/brief/questions';
 import { againstLimits } from '@/core/lineUp/fitsLimits';
+import { hasDie } from '@/core/runs/labRun';
+import { loadKey } from '@/core/runs/load';
 import { loadParam } from '@/core/runs/loadParam';
 import { roundUpView } from '@/app/roundUpView';
 import { verdictOf } from '@/lab/verdictView';
@@ -22,6 +24,7 @@ export default async function VerdictPage({ params, searchParams }: Props) {
   if (!view) notFound();
   const verdict = verdictOf(view, { load: one(query.load), line: one(query.line) });
   const { loads, chosen, lineDb, ranking, others, method } = verdict;
+  const atLoad = view.runs.filter((run) => loadKey(run) === loadKey(chosen.load) && run.setAside === '');
   return (
     <>
       <ApartNote roundUpId={id} apart={await viewKeptApart(id)} />
@@ -43,6 +46,7 @@ export default async function VerdictPage({ params, searchParams }: Props) {
           others,
           linesDba: view.brief.noiseLinesDba,
           method,
+          withoutDie: atLoad.length > 0 && !atLoad.some(hasDie),
         }}
       />
     </>

@@ -42,7 +42,7 @@ export default async function RunPage({ params }: { params: Promise<{ id: string
   const all = await roundUpView(idFrom(id));
   const noted = all && notedRuns(all).find((of) => of.run.id === runId);
   if (!noted) notFound();
-  const { channels, neighbours, changes } = await viewRun(all.roundUp.id, runId);
+  const { channels, neighbours, changes, values } = await viewRun(all.roundUp.id, runId, all.roundUp.windowS);
   const { roundUp, entries } = all;
   const { run, state, notes } = noted;
   return (
@@ -55,6 +55,7 @@ export default async function RunPage({ params }: { params: Promise<{ id: string
         state,
         notes,
         changes,
+        values,
         limitC: roundUp.rig.limitC,
         windowS: roundUp.windowS,
         loadLabel: loadLabel(run),

@@ -1,0 +1,87 @@
+import { expect, test, type Page } from '@playwright/test';
+import { zipSync } from 'fflate';
+import { ask, startApplication, type Application } from '../support/application';
+import { seriousFaults } from '../support/axe';
+import { quantitySample } from '../support/samples';
+
+let app: Application;
+
+test.beforeAll(async () => {
+  app = await startApplication();
+  for (const name of ['sensors', 'air']) {
+    const { id } = (await (await ask(`${app.url}/api/uploads`, { method: 'POST' })).json()) as { id: string };
+    const body = Buffer.from(zipSync(Object.fromEntries(quantitySample(name))));
+    await ask(`${app.url}/api/stream/${id}?path=${name}.zip`, { method: 'PUT', body });
+    expect((await ask(`${app.url}/api/uploads/${id}/import`, { method: 'POST' })).status).toBe(200);
+  }
+});
+
+test.afterAll(async () => app?.stop());
+
+const order = (page: Page) => page.locator('tr[data-entry]').evaluateAll((rows) => rows.map((row) => row.getAttribute('data-entry'))); // prettier-ignore
+
+test('what is compared and against what are two choices in the address, and both move the order', async ({
+  page,
+}) => {
+  await page.goto(`${app.url}/round-ups/1/curves`);
+  await expect(page.getByRole('columnheader', { name: 'Rise, K' })).toBeVisible();
+  expect((await order(page))[0]).toBe('c5');
+
+  await page.getByLabel('What is compared').selectOption('gpu-rise');
+  await expect(page).toHaveURL(/what=gpu-rise/);
+  await expect.poll(() => order(page)).toEqual(['c2', 'c3', 'c4', 'c5', 'c1']);
+  await expect(page.getByText('Graphics card, rise; lower is better.')).toBeVisible();
+
+  await page.getByLabel('Against', { exact: true }).selectOption('rpm');
+  await expect(page).toHaveURL(/against=rpm/);
+  const line = page.getByRole('slider', { name: 'Speed' });
+  await expect(line).toBeVisible();
+  // Heat and noise stand together.
+  await expect(page.getByRole('columnheader', { name: 'dB(A)' })).toBeVisible();
+  const before = Number(await line.getAttribute('aria-valuenow'));
+  await page.keyboard.press('PageDown');
+  await expect(line).toHaveAttribute('aria-valuenow', String(before - 100));
+  await expect(page).toHaveURL(new RegExp(`at=${before - 100}`));
+  await page.getByLabel('Speed, rpm').fill('700');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('[data-not-placed]').first()).toContainText('too fast: its slowest setting is');
+
+  // What stands in the address is what is seen by whoever opens it.
+  const other = await page.context().newPage();
+  await other.goto(`${app.url}/round-ups/1/curves?what=clock`);
+  await expect(other.getByText(/All 5 hold the same, \d+ MHz/)).toBeVisible();
+  await other.goto(`${app.url}/round-ups/1/curves?what=nonsense&against=colour`);
+  await expect(other.getByRole('columnheader', { name: 'Rise, K' })).toBeVisible();
+  expect(await seriousFaults(page)).toEqual([]);
+});
+
+test('fans by their air: places beside the response, a run without a die, and its CSV', async ({ page }) => {
+  await page.goto(`${app.url}/round-ups/2/curves`);
+  await expect(page.getByText('Airspeed, 15 cm; higher is better.')).toBeVisible();
+  const near = await order(page);
+  await page.getByLabel('Place').selectOption('through the heatsink');
+  await expect(page.getByText('Airspeed, through the heatsink; higher is better.')).toBeVisible();
+  await expect.poll(() => order(page)).not.toEqual(near);
+  const href = await page.getByRole('link', { name: 'CSV' }).getAttribute('href');
+  const csv = await (await page.request.get(app.url + href!)).text();
+  expect(csv.split('\r\n')[0]).toContain('response,place,unit,value,value_95');
+  expect(csv).toContain('airspeed,through the heatsink,m/s');
+
+  await page.goto(`${app.url}/round-ups/2/verdict`);
+  await expect(page.getByText('no die was measured at this load')).toBeVisible();
+  await expect(page.getByText('Infinity')).toHaveCount(0);
+  await page.goto(`${app.url}/round-ups/2/logbook`);
+  await expect(page.getByText('no die').first()).toBeVisible();
+  await page.locator('[data-run] a').first().click();
+  await expect(page.getByRole('row', { name: /Airspeed, 15 cm/ })).toContainText('m/s');
+  await expect(page.getByRole('row', { name: /Die, mean/ })).toHaveCount(0);
+});
+
+test('a run’s other sensors stand on its page, and the one that had not settled says so', async ({
+  page,
+}) => {
+  await page.goto(`${app.url}/round-ups/1/logbook`);
+  await page.locator('[data-run] a').first().click();
+  await expect(page.getByRole('row', { name: /Graphics card, rise/ })).toContainText('K');
+  await expect(page.getByRole('row', { name: /Clock held/ })).toContainText('MHz');
+});
