@@ -13,10 +13,11 @@ const views = [
   ['logbook', '/round-ups/1/logbook'],
   ['run', '/round-ups/1/runs/33'],
   ['curves', '/round-ups/1/curves'],
+  ['curves-speed', '/round-ups/1/curves?against=rpm'],
   ['verdict', '/round-ups/1/verdict'],
   ['bring', '/bring'],
 ];
-const nightViews = ['line-up', 'plan', 'logbook', 'run', 'curves', 'verdict'];
+const nightViews = ['line-up', 'plan', 'logbook', 'run', 'verdict'];
 const browser = await chromium.launch({
   executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],

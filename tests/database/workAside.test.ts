@@ -73,7 +73,8 @@ test('an import that is stopped leaves nothing behind, and goes through afterwar
 });
 
 test('two go at once; a third waits, says so, and can be stopped before it begins', async () => {
-  const ids = await Promise.all([1, 2, 3].map(() => uploaded(asBytes(demoBundle(7)))));
+  const files = asBytes(demoBundle(7));
+  const ids = [await uploaded(files), await uploaded(files), await uploaded(files)];
   const [first, second, third] = ids.map((uploadId) => roomy.run('check', { uploadId }));
   expect(ids.map((id) => roomy.progressOf(id)?.waits)).toEqual([false, false, true]);
   const refused = expect(third).rejects.toThrow('Stopped');

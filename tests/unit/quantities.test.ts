@@ -158,6 +158,16 @@ test('of more air the louder setting that moves no more is drawn and not judged 
   expect(curves[0]!.points[1]!.spread.mount.variance).toBeCloseTo((0.03 * 2) ** 2, 9);
 });
 
+test('a level at a speed is the level there, though every slower setting is quieter', () => {
+  const rule = curveRule(responseOf('level')!, 'rpm');
+  const points = [pointOf('a', 1000, 30), pointOf('a', 1500, 36), pointOf('a', 2000, 41)];
+  const [curve] = entryCurves([{ entry: 'a', isControl: false }], points, undefined, rule);
+  expect(valueAtLine(curve!, 1500)).toMatchObject({ placed: true, value: 36 });
+  const between = valueAtLine(curve!, 1750) as PlacedValue;
+  expect(between.value).toBeGreaterThan(36);
+  expect(between.value).toBeLessThan(41);
+});
+
 test('readings at a place: repeats are averaged, a pressure is restated by the square law, and levels add by energy', () => {
   const reading = (quantity: SpotReading['quantity'], place: string, value: number, rpm: number | null = null) => ({ quantity, place, value, rpm }); // prettier-ignore
   const readings = [reading('airspeed', 'a', 1), reading('airspeed', 'a', 3), reading('airspeed', 'b', 9), reading('pressure', 'box', 10, 1000)]; // prettier-ignore

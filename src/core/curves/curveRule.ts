@@ -12,7 +12,7 @@ export interface CurveRule {
   better: Better;
   /** Standard uncertainty of a value where nothing was ever repeated, in its unit (FORMATS step 14). */
   assumed: (value: number) => number;
-  /** Values are levels, averaged by energy. */
+  /** Values are levels: averaged by energy, and asked for at a speed, so that no slower setting stands in for it. */
   byEnergy: boolean;
   /** Power of the speed by which one setting near the speed asked for is restated; 0 where it is not. */
   fanLaw: number;

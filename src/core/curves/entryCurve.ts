@@ -56,7 +56,8 @@ export interface EntryCurve {
 const NORMAL_95 = 1.96;
 
 /** A setting louder (or faster) and no better than another is drawn and not judged by (FORMATS step 14). */
-function markJudged(settings: readonly SettingMean[], { better }: CurveRule): boolean[] {
+function markJudged(settings: readonly SettingMean[], { better, byEnergy }: CurveRule): boolean[] {
+  if (byEnergy) return settings.map(() => true);
   const sign = better === 'lower' ? 1 : -1;
   let best = Infinity;
   return settings.map((setting) => {

@@ -34,6 +34,8 @@ function standing(placed: PlacedEntry, axis: Axis): string | null {
 export function RankingTable(props: RankingTableProps) {
   const { ranking, entries, scale, axis, runsHref, lit, onLit, picked } = props;
   const leader = ranking.placed[0];
+  /** Heat and noise stand together; a level needs no second one beside it. */
+  const withLevel = axis.against !== 'noise' && scale.unit !== 'dB(A)';
   const room = bracketRoomPx(ranking.brackets) + 4;
   return (
     <table className="figure-table">
@@ -44,7 +46,7 @@ export function RankingTable(props: RankingTableProps) {
           <th scope="col" className="num">
             {scale.heading}
           </th>
-          {axis.against !== 'noise' && (
+          {withLevel && (
             <th scope="col" className="num">
               dB(A)
             </th>
