@@ -6,6 +6,7 @@ import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Client } from 'pg';
 import { KeptProcess, type Kept, type KeeperWorld } from './keeper/keptProcess';
+import { speakOn } from './underStart';
 import { bench, postgres, rig, web } from './keeper/keptOnes';
 
 const ANSWER_MS = 60_000;
@@ -122,6 +123,7 @@ class Start {
 async function main(): Promise<void> {
   const { ABANICO_DATA: data, PORT: port, ABANICO_BENCH_SPEED: speed = '1' } = process.env;
   if (!data || !port) throw new Error('start: ABANICO_DATA and PORT must be set; ./abanico start does');
+  speakOn();
   const start = new Start(data, port);
   const statuses = { SIGINT: 130, SIGTERM: 143, SIGHUP: 143 } as const;
   for (const [signal, status] of Object.entries(statuses))

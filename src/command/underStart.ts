@@ -1,10 +1,16 @@
 const BEAT_MS = 2000;
 
+/** A terminal that is closed takes no more words: that must not end who speaks them. */
+export function speakOn(): void {
+  for (const stream of [process.stdout, process.stderr]) stream.on('error', () => undefined);
+}
+
 /**
  * For a process that `start` keeps: tells it every two seconds that this one still works, and calls `end` as soon as
  * `start` is gone, however it went. Under another parent, which does not listen, only that parent's end is looked for.
  */
 export function underStart(end: () => void): void {
+  speakOn();
   const parent = process.ppid;
   let ended = false;
   const endOnce = () => {

@@ -84,6 +84,16 @@ test('frozen rig, bench process and web server are ended and brought back', asyn
   await expect.poll(async () => (await answer(first.url)).status, { timeout: 60_000 }).toBe(200);
 });
 
+test('the terminal is gone: what falls is brought back all the same', async () => {
+  first.hangUp();
+  for (const name of ['the simulated rig', 'the bench process', 'the web server'] as const) {
+    const before = first.kept.find((of) => of.name === name)!.pid;
+    first.signal(name, 'SIGKILL');
+    await expect.poll(() => first.kept.find((of) => of.name === name)?.pid ?? before).not.toBe(before);
+  }
+  await expect.poll(async () => (await answer(first.url)).status, { timeout: 60_000 }).toBe(200);
+});
+
 test('after a kill of start nothing is left but PostgreSQL, which the next start ends by its number', async () => {
   const kept = first.kept;
   const database = kept.find((of) => of.name === 'PostgreSQL')!.pid;

@@ -75,6 +75,12 @@ export class Started {
     for (const of of [pid, ...(signal === 'SIGKILL' ? [] : below(pid))]) process.kill(of, signal);
   }
 
+  /** As a terminal that is closed: nobody takes its words any more. */
+  hangUp(): void {
+    this.child.stdout!.destroy();
+    this.child.stderr!.destroy();
+  }
+
   end(signal: NodeJS.Signals): void {
     this.child.kill(signal);
   }

@@ -106,7 +106,7 @@ export function RankingTable(props: RankingTableProps) {
                   </span>
                 </Link>
               </td>
-              {axis.against !== 'noise' && <td className="num text-[13.5px]">{figure(placed.levelDb, 1)}</td>}
+              {withLevel && <td className="num text-[13.5px]">{figure(placed.levelDb, 1)}</td>}
               <td className="num text-[13px] text-ink2">
                 {placed === leader ? '' : signed(difference, scale.decimals)}
               </td>
