@@ -1,7 +1,8 @@
-import { MOST, outOfBounds, type Bound } from '@/core/bounds';
+import { BOUNDS, MOST, outOfBounds, type Bound } from '@/core/bounds';
 import { isMissing, MISSING } from '@/core/missing';
 import type { Trace } from '@/core/reduction/trace';
 import { isMissingCell, parseNumber, splitCells } from '../cells';
+import { plainNumber } from '../plainNumber';
 import type { ProblemList } from '../problem';
 import { fromSafeText } from '../safeText';
 
@@ -64,12 +65,42 @@ function asChannel(heading: string, cells: string[]): Channel {
   return { heading, values: numbers };
 }
 
+/** Lines of a text, whatever ends them. */
+function linesOf(text: string): string[] {
+  return text.includes('\r') ? text.split(/\r\n|\n|\r/) : text.split('\n');
+}
+
+/**
+ * A row of which every column is known and every cell a plain number within its bounds, as nearly all are; null for any
+ * other, which is read cell by cell. It is written into `row`.
+ */
+function plainRow(
+  text: string,
+  known: readonly boolean[],
+  bounds: readonly Bound[],
+  row: number[],
+): number[] | null {
+  let from = 0;
+  for (let c = 0; c < known.length; c += 1) {
+    const comma = text.indexOf(',', from);
+    const isLast = c === known.length - 1;
+    if (!known[c] || comma < 0 !== isLast) return null;
+    const to = isLast ? text.length : comma;
+    const value = plainNumber(text, from, to);
+    const { min, max } = BOUNDS[bounds[c]!];
+    if (!(value >= min && value <= max)) return null;
+    row[c] = value;
+    from = to + 1;
+  }
+  return row;
+}
+
 /**
  * The log of one run in the bundle's own form (`traces/*.csv`). Rows that cannot be used are left out and
  * listed; null where the log as a whole is of no use.
  */
 export function readTraceTable(file: string, bytes: Uint8Array, problems: ProblemList): TraceTable | null {
-  const lines = new TextDecoder().decode(bytes).split(/\r\n|\n|\r/);
+  const lines = linesOf(new TextDecoder().decode(bytes));
   const headings = (splitCells(lines[0] ?? '', ',') ?? []).map((heading) => fromSafeText(heading.trim()));
   while (headings.length > 1 && headings[headings.length - 1] === '') headings.pop();
   if (headings.length > MOST.columns) {
@@ -95,12 +126,20 @@ export function readTraceTable(file: string, bytes: Uint8Array, problems: Proble
   const texts: string[][] = headings.map(() => []);
   const timeAt = headings.indexOf('t_s');
   let lastTime = -Infinity;
+  const row = new Array<number>(headings.length);
   rows: for (let i = 1; i < lines.length; i += 1) {
     const text = lines[i]!;
     if (text.trim() === '') continue;
     const line = i + 1;
     if (text.length > MOST.line) {
       problems.push({ file, line, message: `longer than ${MOST.line} characters: row left out` });
+      continue;
+    }
+    const plain = plainRow(text, known, bounds, row);
+    const plainTimeS = plain?.[timeAt] ?? MISSING;
+    if (plain && plainTimeS >= lastTime) {
+      lastTime = plainTimeS;
+      for (let c = 0; c < headings.length; c += 1) numbers[c]!.push(plain[c]!);
       continue;
     }
     const cells = splitCells(text, ',');
