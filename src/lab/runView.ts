@@ -38,7 +38,18 @@ function shownValues(rows: readonly ValueRow[], scoreUnit: string): ShownValue[]
   );
 }
 
-const SHOWN_CHANNELS = ['t_s', 'cpu_c', 'ambient_c', 'power_w', 'fan_rpm'];
+/** Temperatures drawn beside the die, by their column. */
+export const SHOWN_SENSORS: Record<string, string> = {
+  gpu_c: 'graphics card',
+  vrm_c: 'regulators',
+  liquid_c: 'coolant',
+  case_air_c: 'air in the case',
+  inlet_c: 'inlet',
+  memory_c: 'memory',
+  drive_c: 'drive',
+};
+
+const SHOWN_CHANNELS = ['t_s', 'cpu_c', 'ambient_c', 'power_w', 'fan_rpm', ...Object.keys(SHOWN_SENSORS)];
 
 /** What the page of a run shows beyond its line in the logbook: channels, neighbours, and who changed what. */
 export async function viewRun(roundUpId: number, runId: number, windowS: number): Promise<RunView> {

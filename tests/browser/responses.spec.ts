@@ -84,4 +84,6 @@ test('a run’s other sensors stand on its page, and the one that had not settle
   await page.locator('[data-run] a').first().click();
   await expect(page.getByRole('row', { name: /Graphics card, rise/ })).toContainText('K');
   await expect(page.getByRole('row', { name: /Clock held/ })).toContainText('MHz');
+  await expect(page.getByText('graphics card, °C')).toBeVisible();
+  await expect(page.getByRole('img', { name: 'Die, room and rise over time' })).toBeVisible();
 });

@@ -43,7 +43,10 @@ export interface RunChange {
 
 export interface RunTrace {
   timeS: number[];
-  cpuC: (number | null)[];
+  /** Null where no die was logged. */
+  cpuC: (number | null)[] | null;
+  /** Other temperatures of the log, by what they are of. */
+  sensors: { name: string; values: (number | null)[] }[];
   ambientC: (number | null)[] | null;
   powerW: (number | null)[] | null;
   fanRpm: (number | null)[] | null;

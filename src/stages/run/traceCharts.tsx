@@ -24,8 +24,8 @@ function line(data: BarPoint[], colour: string, more: Partial<PlotSeries> = {}):
   };
 }
 
-function riseOf(trace: RunTrace, ambientC: number): (number | null)[] {
-  return trace.cpuC.map((cpu, i) => {
+function riseOf(trace: RunTrace, dieC: readonly (number | null)[], ambientC: number): (number | null)[] {
+  return dieC.map((cpu, i) => {
     const room = trace.ambientC ? trace.ambientC[i]! : ambientC;
     return cpu === null || room === null ? null : cpu - room;
   });
@@ -74,6 +74,10 @@ function Key({ items }: { items: { name: string; colour: string }[] }) {
   );
 }
 
+/** Colours that die, room and fit do not have. */
+const SENSOR_COLOURS = ['--curve-2', '--curve-4', '--curve-6', '--curve-7'];
+const sensorColour = (i: number) => SENSOR_COLOURS[i % SENSOR_COLOURS.length]!;
+
 const MINUTES = { title: 'minutes from the start', min: 0 };
 
 /** Die, room and rise with the window and the fit; below it power and fan speed. */
@@ -85,11 +89,12 @@ export function TraceCharts({ data, trace }: { data: RunData; trace: RunTrace })
   const lastMin = trace.timeS[trace.timeS.length - 1]! / 60;
 
   const temperatures = useCallback(() => {
-    const rise = riseOf(trace, reduction.ambientMeanC);
-    const series = [
-      line(points(trace.timeS, trace.cpuC), '--curve-1'),
-      line(points(trace.timeS, rise), '--color-ink', { borderWidth: 1 }),
-    ];
+    const series = trace.sensors.map(({ values }, i) => line(points(trace.timeS, values), sensorColour(i)));
+    if (trace.cpuC) {
+      const rise = riseOf(trace, trace.cpuC, reduction.ambientMeanC);
+      series.push(line(points(trace.timeS, trace.cpuC), '--curve-1'));
+      series.push(line(points(trace.timeS, rise), '--color-ink', { borderWidth: 1 }));
+    }
     if (trace.ambientC) series.push(line(points(trace.timeS, trace.ambientC), '--curve-0'));
     if (fit) {
       const fitted: BarPoint[] = [];
@@ -132,8 +137,13 @@ export function TraceCharts({ data, trace }: { data: RunData; trace: RunTrace })
   const [draft, setDraft] = useState<WindowSpan | null>(null);
   const window = draft ?? reduction.window;
   const upperKeys = [
-    { name: 'die, °C', colour: '--curve-1' },
-    { name: 'rise over room, K', colour: '--color-ink' },
+    ...(trace.cpuC
+      ? [
+          { name: 'die, °C', colour: '--curve-1' },
+          { name: 'rise over room, K', colour: '--color-ink' },
+        ]
+      : []),
+    ...trace.sensors.map(({ name }, i) => ({ name: `${name}, °C`, colour: sensorColour(i) })),
     ...(trace.ambientC ? [{ name: 'room, °C', colour: '--curve-0' }] : []),
     ...(fit ? [{ name: 'settling fit of the rise', colour: '--color-act' }] : []),
   ];
@@ -150,7 +160,7 @@ export function TraceCharts({ data, trace }: { data: RunData; trace: RunTrace })
           series={temperatures}
           x={x}
           y={degrees}
-          label="Die, room and rise over time"
+          label={trace.cpuC ? 'Die, room and rise over time' : 'Temperatures over time'}
           onFrame={setUpper}
           rightPx={speeds ? 46 : 16}
         />

@@ -4,7 +4,7 @@ import { isMissing } from '@/core/missing';
 import { loadLabel } from '@/core/runs/load';
 import { roundUpView } from '@/app/roundUpView';
 import { notedRuns } from '@/lab/roundUpView';
-import { viewRun, type RunView } from '@/lab/runView';
+import { SHOWN_SENSORS, viewRun, type RunView } from '@/lab/runView';
 import { RunStage } from '@/stages/run/runStage';
 import type { RunTrace } from '@/stages/run/runData';
 
@@ -14,11 +14,11 @@ const MOST_POINTS = 2000;
 function thinned(channels: RunView['channels']): RunTrace | null {
   const find = (heading: string) => {
     const values = channels.find((channel) => channel.heading === heading)?.values;
-    return values instanceof Float64Array ? values : null;
+    return values instanceof Float64Array && !values.every(isMissing) ? values : null;
   };
   const timeS = find('t_s');
   const cpuC = find('cpu_c');
-  if (!timeS || !cpuC) return null;
+  if (!timeS) return null;
   const every = Math.max(1, Math.ceil(timeS.length / MOST_POINTS));
   const pick = (values: Float64Array | null) =>
     values &&
@@ -28,7 +28,11 @@ function thinned(channels: RunView['channels']): RunTrace | null {
     });
   return {
     timeS: pick(timeS) as number[],
-    cpuC: pick(cpuC)!,
+    cpuC: pick(cpuC),
+    sensors: Object.entries(SHOWN_SENSORS).flatMap(([heading, name]) => {
+      const values = pick(find(heading));
+      return values ? [{ name, values }] : [];
+    }),
     ambientC: pick(find('ambient_c')),
     powerW: pick(find('power_w')),
     fanRpm: pick(find('fan_rpm')),
