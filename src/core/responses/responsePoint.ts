@@ -1,20 +1,12 @@
 import type { MeasuredPoint } from '../curves/measuredPoint';
-import type { CoolerLevel } from '../levels/coolerLevel';
 import type { Response } from './responses';
 import { valueOfRun, windowMean, type MeasuredRun } from './valueOfRun';
 
-/** Where a run belongs. */
-export interface RunPlace {
-  run: string;
-  entry: string;
-  mount: number;
-  pass: number;
-  setting: string;
-  level: CoolerLevel;
-  dutyPct: number | null;
-  /** Half-width of the 95 % interval of a typed room reading, K; 0 where a probe logged it. */
-  roomDoubtK: number;
-}
+/** Where a run belongs, whatever is asked of it. */
+export type RunPlace = Pick<
+  MeasuredPoint,
+  'run' | 'entry' | 'mount' | 'pass' | 'setting' | 'level' | 'dutyPct' | 'roomDoubtK'
+>;
 
 /** The point of a run on the curves of a response; null where the run has no value of it. */
 export function responsePoint(
