@@ -25,7 +25,7 @@ test('three raw logs of one evening become a ranking, without a bundle', async (
   await page.waitForURL(/bring\/.+/);
 
   // Understood: dialects, columns; joined: the meter's clock is 40 s behind
-  await expect(page.getByText('sensors.csv')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByTitle('sensors.csv')).toBeVisible({ timeout: 20_000 });
   await expect(page.getByText(/semicolon, decimal comma, windows-1252/)).toBeVisible();
   await expect(page.getByText(/noise · 1,?300 rows/)).toBeVisible();
   // The clocks are put together by the steps that both logs show; who knows better moves them.
