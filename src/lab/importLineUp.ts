@@ -18,7 +18,8 @@ export async function importLineUp(roundUpId: number, csv: string, who: string):
     const { rows, problems } = readLineUp(csv);
     if (problems.length > 0) return refused('Nothing was taken in: the file has faults.', problems);
     return await inTransaction(async (db) => {
-      await db.query(`SELECT 1 FROM round_ups WHERE id = $1 FOR UPDATE`, [roundUpId]);
+      const { rowCount } = await db.query(`SELECT 1 FROM round_ups WHERE id = $1 FOR UPDATE`, [roundUpId]);
+      if (rowCount === 0) throw new Refused('this round-up is not there any more');
       let added = 0;
       for (const row of rows) {
         const lineUp = await lineUpOf(db, roundUpId);

@@ -93,7 +93,12 @@ test('a line-up from nothing: entries, variants with their price, cover names, a
   expect(await of(two)).toMatchObject({ code: 'levante-2' });
 });
 
-test('a sheet of what is not there is refused, whatever it is of', async () => {
+test('a sheet of what is not there is refused, whatever it is of, and so is a line-up of no round-up', async () => {
+  const nowhere = await importLineUp(99_999, 'product\nAncla\n', WHO);
+  expect(nowhere).toMatchObject({
+    imported: false,
+    message: expect.stringContaining('not there any more') as string,
+  });
   for (const kind of ['brief', 'plan', 'rig-book', 'rig-setup', 'product', 'sample', 'entry'] as const)
     expect(await saveSheet(kind, 99_999, by(0, {}))).toMatchObject({ saved: false, why: 'refused', message: expect.stringContaining('not there any more') }); // prettier-ignore
 });
