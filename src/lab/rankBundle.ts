@@ -1,8 +1,7 @@
 import { axisWords, type Against } from '@/core/curves/curveRule';
 import { entryCurves, type EntryCurve } from '@/core/curves/entryCurve';
 import type { MeasuredPoint } from '@/core/curves/measuredPoint';
-import { coolerLevel } from '@/core/levels/coolerLevel';
-import { meterMean } from '@/core/levels/meterMean';
+import { levelOfRun } from '@/core/levels/meterMean';
 import { instrumentDoubt } from '@/core/rig/instrumentDoubt';
 import { lineRule, rankAtLine, type Ranking } from '@/core/ranking/rankAtLine';
 import { responsePoint } from '@/core/responses/responsePoint';
@@ -125,14 +124,13 @@ function curvesOf(
   against: Against,
 ): EntryCurve[] {
   const points = runs.flatMap(({ item: { run, readings }, measured }): MeasuredPoint[] => {
-    const atPlaces = readings.filter((of) => of.quantity === 'noise').map((of) => of.value);
     const where = {
       run: run.run,
       entry: run.entry,
       mount: run.mount,
       pass: run.pass,
       setting: run.setting,
-      level: coolerLevel(meterMean(run.noiseDb, atPlaces), run.floorDb),
+      level: levelOfRun(run, readings),
       dutyPct: run.dutyPct,
       roomDoubtK: run.ambientDoubtK ?? 0,
     };

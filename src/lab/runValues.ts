@@ -1,5 +1,4 @@
-import { coolerLevel } from '@/core/levels/coolerLevel';
-import { meterMean } from '@/core/levels/meterMean';
+import { levelOfRun } from '@/core/levels/meterMean';
 import { isMissing } from '@/core/missing';
 import type { Reduction } from '@/core/reduction/reduceTrace';
 import { RESPONSES } from '@/core/responses/responses';
@@ -33,16 +32,11 @@ export function bundleMeasured(
     channels: trace && numberChannels(trace),
     typed,
     die,
-    levelDb: levelAtPlaces(run, readings),
+    levelDb: levelOfRun(run, readings).levelDb,
     rpm: run.rpm,
     readings,
     score: run.score?.value ?? null,
   };
-}
-
-function levelAtPlaces(run: { noiseDb: number; floorDb: number }, readings: readonly SpotReading[]): number {
-  const atPlaces = readings.filter((reading) => reading.quantity === 'noise').map((reading) => reading.value);
-  return coolerLevel(meterMean(run.noiseDb, atPlaces), run.floorDb).levelDb;
 }
 
 /** Everything that a run came to beside the rise of its die. */
@@ -101,7 +95,7 @@ export async function saveStoredValues(
     channels: run.hasTrace ? numberChannels({ channels: await readTrace(db, run.id, wanted) }) : null,
     typed,
     die: isMissing(die.riseK) ? null : die,
-    levelDb: levelAtPlaces(parts, readings),
+    levelDb: levelOfRun(parts, readings).levelDb,
     rpm: parts.rpm,
     readings,
     score: numberIn(parts.extra, 'score'),

@@ -1,3 +1,4 @@
+import type { ShownValue } from '@/core/responses/shownValue';
 import { RESPONSES } from '@/core/responses/responses';
 import { listChanges, type Change } from '@/database/changes';
 import { withDatabase } from '@/database/pool';
@@ -11,16 +12,6 @@ export interface RunView {
   changes: Change[];
   /** What it came to beside the rise of its die, in the order of the registry. */
   values: ShownValue[];
-}
-
-export interface ShownValue {
-  name: string;
-  place: string;
-  value: number;
-  unit: string;
-  decimals: number;
-  /** Why it supports no curve; empty where it does. */
-  unsettledReason: string;
 }
 
 function shownValues(rows: readonly ValueRow[], scoreUnit: string): ShownValue[] {

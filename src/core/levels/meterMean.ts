@@ -1,3 +1,5 @@
+import type { SpotReading } from '../responses/spotReading';
+import { coolerLevel, type CoolerLevel } from './coolerLevel';
 import { energyMeanDb } from './energyMeanDb';
 
 /**
@@ -8,4 +10,13 @@ import { energyMeanDb } from './energyMeanDb';
  */
 export function meterMean(noiseDb: number, atOtherPlaces: readonly number[]): number {
   return atOtherPlaces.length === 0 ? noiseDb : energyMeanDb([noiseDb, ...atOtherPlaces]);
+}
+
+/** Level of the cooler alone for a run, with what was read of the noise at other places. */
+export function levelOfRun(
+  { noiseDb, floorDb }: { noiseDb: number; floorDb: number },
+  readings: readonly SpotReading[],
+): CoolerLevel {
+  const others = readings.filter((reading) => reading.quantity === 'noise').map((reading) => reading.value);
+  return coolerLevel(meterMean(noiseDb, others), floorDb);
 }

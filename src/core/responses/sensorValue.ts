@@ -2,6 +2,7 @@ import { isMissing, MISSING, presentMean } from '../missing';
 import { known, unknown, type Outcome } from '../outcome';
 import { judgeSettling } from '../settling/judgeSettling';
 import { loadStretch } from '../settling/loadStretch';
+import { samplesBetween } from '../settling/samplesBetween';
 import { settledWindow } from '../settling/settledWindow';
 import type { RunValue } from './runValue';
 
@@ -26,10 +27,9 @@ export interface SensorRule {
 /** Less of the window with readings than this gives no mean to trust. */
 const LEAST_PRESENT_SHARE = 0.5;
 
-function indexFrom(timeS: Float64Array, atS: number): number {
-  let index = 0;
-  while (index < timeS.length && timeS[index]! < atS - 1e-9) index += 1;
-  return index;
+function inWindow(timeS: Float64Array, { startS, endS }: { startS: number; endS: number }) {
+  const { first, end } = samplesBetween(timeS, startS, endS);
+  return { first, last: end - 1 };
 }
 
 /**
@@ -42,11 +42,11 @@ export function sensorValue(log: SensorLog, rule: SensorRule): Outcome<RunValue>
   const stretch = loadStretch({ timeS, cpuC: sensorC, ambientC, powerW }, rule.loadW, Infinity);
   if (!stretch.known) return stretch;
   const own = rule.dieWindow ? null : settledWindow(timeS, stretch.value, rule.windowS);
-  const [first, last] = rule.dieWindow
-    ? [indexFrom(timeS, rule.dieWindow.startS), indexFrom(timeS, rule.dieWindow.endS + 1e-6) - 1]
+  const { first, last } = rule.dieWindow
+    ? inWindow(timeS, rule.dieWindow)
     : own!.known
-      ? [own!.value.first, own!.value.last]
-      : [stretch.value.first, stretch.value.last];
+      ? own!.value
+      : stretch.value;
   if (last - first < 2) return unknown('fewer than three readings in the window');
   const from = Math.min(stretch.value.first, first);
   const clock = timeS.subarray(from, last + 1);
@@ -59,10 +59,10 @@ export function sensorValue(log: SensorLog, rule: SensorRule): Outcome<RunValue>
   if (isMissing(value)) return unknown('no reading of it with the room in the window');
   const window = { startS: timeS[first]!, endS: timeS[last]! };
   const { against, shortfallK } = judgeSettling(clock, riseK, offset, window);
-  const inWindow = riseK.subarray(offset);
-  const present = inWindow.reduce((count, rise) => count + (isMissing(rise) ? 0 : 1), 0);
-  if (present < LEAST_PRESENT_SHARE * inWindow.length)
-    against.unshift(`readings for only ${present} of the ${inWindow.length} samples in the window`);
+  const windowK = riseK.subarray(offset);
+  const present = windowK.reduce((count, rise) => count + (isMissing(rise) ? 0 : 1), 0);
+  if (present < LEAST_PRESENT_SHARE * windowK.length)
+    against.unshift(`readings for only ${present} of the ${windowK.length} samples in the window`);
   if (own && !own.known) against.unshift(own.reason);
   if (rule.dieTooShort) against.unshift(rule.dieTooShort);
   return known({

@@ -2,6 +2,7 @@ import { isMissing, MISSING, presentMean } from '../missing';
 import { known, unknown, type Outcome } from '../outcome';
 import type { Reduction } from '../reduction/reduceTrace';
 import { loadStretch } from '../settling/loadStretch';
+import { samplesBetween } from '../settling/samplesBetween';
 import { isTooShort } from '../settling/settledWindow';
 import { burstRise } from './burstRise';
 import type { Response } from './responses';
@@ -58,11 +59,7 @@ function sensor(run: MeasuredRun, heading: string): Outcome<RunValue> {
 function windowOf(run: MeasuredRun): Outcome<{ first: number; end: number }> {
   const timeS = run.channels!.get('t_s')!;
   const { dieWindow: window } = dieWindow(run);
-  if (window) {
-    const first = timeS.findIndex((atS) => atS >= window.startS - 1e-9);
-    const after = timeS.findIndex((atS) => atS > window.endS + 1e-6);
-    return known({ first, end: after < 0 ? timeS.length : after });
-  }
+  if (window) return known(samplesBetween(timeS, window.startS, window.endS));
   const stretch = loadStretch(
     { timeS, cpuC: timeS, ambientC: null, powerW: run.channels!.get('power_w') ?? null },
     run.loadW,

@@ -1,3 +1,4 @@
+import type { ShownValue } from '@/core/responses/shownValue';
 import type { LabRun } from '@/core/runs/labRun';
 import type { RunState } from '@/core/runs/runState';
 
@@ -19,17 +20,7 @@ export interface RunData {
   trace: RunTrace | null;
   changes: RunChange[];
   /** What it came to beside the rise of its die. */
-  values: RunShownValue[];
-}
-
-export interface RunShownValue {
-  name: string;
-  place: string;
-  value: number;
-  unit: string;
-  decimals: number;
-  /** Why it supports no curve; empty where it does. */
-  unsettledReason: string;
+  values: ShownValue[];
 }
 
 /** Who changed what, when, from what to what. */
