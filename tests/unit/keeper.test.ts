@@ -127,3 +127,25 @@ test('ended for good it is asked, woken where it is frozen, then killed; and it 
   waiting.pass(600_000);
   expect(waiting.begun).toHaveLength(1);
 });
+
+test('one that cannot even be begun is tried again, and takes nobody with it', () => {
+  const time = world();
+  let tries = 0;
+  const process = new KeptProcess(
+    {
+      name: 'the thing',
+      beats: true,
+      endSignal: 'SIGTERM',
+      endWithinMs: 5000,
+      begin: () => {
+        tries += 1;
+        throw new Error('no space left on device');
+      },
+    },
+    time.keeper,
+  );
+  process.start();
+  time.pass(3600);
+  expect(tries).toBe(4);
+  expect(time.said[0]).toBe('the thing ended (no space left on device); it is started again in 0.5 s');
+});

@@ -60,9 +60,15 @@ export class KeptProcess {
   }
 
   start(): void {
-    const child = this.of.begin();
-    this.child = child;
     this.beganMs = this.world.nowMs();
+    let child: ChildProcess;
+    try {
+      child = this.of.begin();
+    } catch (error) {
+      // No room for a process, or for its log: what keeps the others must not fall itself.
+      return this.fell(`(${(error as Error).message})`);
+    }
+    this.child = child;
     this.silent = 0;
     this.heard = false;
     let over = false;
