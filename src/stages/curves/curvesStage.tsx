@@ -7,7 +7,7 @@ import { toast } from 'sonner';
 import { assumedWords } from '@/core/responses/responses';
 import { plainScale, RISE_SHOWN, riseScale } from '@/core/curves/shownScale';
 import { rankAtLine } from '@/core/ranking/rankAtLine';
-import { AXES, lineStep, type Axis } from '@/ui/chart/axis';
+import { AXES, lineStep } from '@/ui/chart/axis';
 import { savePicture } from '@/ui/chart/savePicture';
 import { BesideTable } from './besideTable';
 import { parseZoom, zoomText } from './chartView';
@@ -15,30 +15,10 @@ import { EntryChoice } from './entryChoice';
 import { CROWD, CurvesChart } from './curvesChart';
 import type { CurvesData } from './curvesData';
 import { LineField } from './lineField';
+import { axisRange, firstLine } from './lineRange';
 import { RankingNotes } from './rankingNotes';
 import { RankingTable } from './rankingTable';
 import { WhatChoice } from './whatChoice';
-
-function placesOn(loads: CurvesData['loads']): number[] {
-  return loads.flatMap((load) => load.curves.flatMap((curve) => curve.points.map((point) => point.at)));
-}
-
-function axisRange(loads: CurvesData['loads'], axis: Axis, line: number): { min: number; max: number } {
-  const all = [...placesOn(loads), line];
-  return {
-    min: Math.floor((Math.min(...all) - axis.roomBefore) / axis.grid) * axis.grid,
-    max: Math.ceil((Math.max(...all) + axis.roomAfter) / axis.grid) * axis.grid,
-  };
-}
-
-/** Where the line begins on an axis that no brief speaks of: between what most entries reach. */
-function firstLine({ loads }: CurvesData, axis: Axis): number {
-  const curves = loads[0]!.curves.filter((curve) => curve.points.length > 0);
-  if (curves.length === 0) return axis.grid;
-  const slowest = Math.max(...curves.map((curve) => curve.points[0]!.at));
-  const fastest = Math.min(...curves.map((curve) => curve.points[curve.points.length - 1]!.at));
-  return Math.round((slowest + fastest) / 2 / axis.leap) * axis.leap;
-}
 
 const RISE_PLAIN = riseScale('rise', { loadW: 0, referenceAmbientC: 0 });
 
