@@ -106,14 +106,14 @@ export async function viewResponse(view: RoundUpView, choice: ResponseChoice): P
   };
   if (response.source.from === 'die' && against === 'noise') return { ...found, loads: curvesOf(view) };
   const made = await points(view, response, place);
-  const byLoad = groupBy(view.runs.filter((run) => made.has(run.id)), loadKey); // prettier-ignore
+  const counting = view.runs.filter((run) => made.has(run.id));
+  const byLoad = groupBy(counting, loadKey);
   const instruments = response.unit === 'K' ? view.instruments : { ...view.instruments, riseK: 0 };
   const rule = curveRule(found.response, against);
-  const loads = loadsOf(view).map((load) => ({
-    load,
-    label: loadLabel(load),
-    curves: entryCurves(view.entries, (byLoad.get(loadKey(load)) ?? []).map((run) => made.get(run.id)!), instruments, rule), // prettier-ignore
-  }));
+  const loads = loadsOf(view).map((load) => {
+    const atLoad = (byLoad.get(loadKey(load)) ?? []).map((run) => made.get(run.id)!);
+    return { load, label: loadLabel(load), curves: entryCurves(view.entries, atLoad, instruments, rule) };
+  });
   return { ...found, loads };
 }
 

@@ -18,6 +18,9 @@ export interface CurveRule {
   fanLaw: number;
 }
 
+/** What a finished curve still needs of its rule: plain data, since curves travel to the browser. */
+export type KeptRule = Pick<CurveRule, 'against' | 'better' | 'fanLaw'>;
+
 /** The rise of the die against the noise line: what round-ups are ranked by. */
 export const RISE_AGAINST_NOISE: CurveRule = {
   against: 'noise',

@@ -3,7 +3,7 @@ import { rigSpread, type SpreadSource } from '../uncertainty/rigSpread';
 import { halfWidth } from '../uncertainty/doubt';
 import { largerSpread } from '../uncertainty/largerSpread';
 import { instrumentDoubt, type InstrumentDoubt } from '../rig/instrumentDoubt';
-import { RISE_AGAINST_NOISE, type CurveRule } from './curveRule';
+import { RISE_AGAINST_NOISE, type CurveRule, type KeptRule } from './curveRule';
 import { isMissing } from '../missing';
 import { isUsable, placeOn, type MeasuredPoint } from './measuredPoint';
 import { groupBy } from '../statistics/groupBy';
@@ -14,18 +14,19 @@ export interface CurvePoint {
   /** Where it stands on the curve's axis. */
   at: number;
   levelDb: number;
+  /** What is compared, in the unit of its response. */
   value: number;
   resistanceKPerW: number | null;
-  /** False where a quieter setting is as cool: drawn, but not judged by. */
+  /** False where a quieter or slower setting is as good: drawn, but not judged by. */
   judged: boolean;
-  /** Half-width of the 95 % interval of the rise by its spread, K. */
+  /** Half-width of the 95 % interval of the value by its spread. */
   interval95: number;
   spread: SettingSpread;
   pooledSpread: SettingSpread;
   source: SpreadSource;
   /** Standard uncertainty of the level from the meter's repeatability and resolution, dB. */
   levelUncertaintyDb: number;
-  /** Variance of the rise by the sensors alone, K²: the least that can be in doubt. */
+  /** Variance of the value by the sensors alone: the least that can be in doubt. */
   sensorVariance: number;
   shortfall: number;
   /** Standard uncertainty of a typed room reading, K. */
@@ -43,7 +44,7 @@ export interface LeftOutSetting {
 
 export interface EntryCurve {
   entry: string;
-  rule: CurveRule;
+  rule: KeptRule;
   /** Usable settings along the axis. */
   points: CurvePoint[];
   /** Settings without any usable run, along the axis. */
@@ -101,7 +102,8 @@ function leftOutSettings(points: readonly MeasuredPoint[], { against }: CurveRul
 /**
  * The curves of a round-up at one load, noise to rise, with the spread of each setting. `entries` lists
  * all that are compared, also those without runs, and which of them are controls; `instruments` what the rig's
- * instruments leave in doubt; `rule` says what is compared and against what. The order of points and entries changes nothing but the order of what comes back.
+ * instruments leave in doubt; `rule` says what is compared and against what. The order of points and entries changes
+ * nothing but the order of what comes back.
  */
 export function entryCurves(
   entries: readonly { entry: string; isControl: boolean }[],
@@ -119,7 +121,7 @@ export function entryCurves(
     const judged = markJudged(settings, rule);
     return {
       entry,
-      rule,
+      rule: { against: rule.against, better: rule.better, fanLaw: rule.fanLaw },
       points: settings.map((setting, i) => {
         const spread = settingSpread(setting, rig, rule.assumed);
         const pooledSpread = pooledSettingSpread(setting, rig, rule.assumed);
