@@ -45,7 +45,7 @@ export function layPlan(
   const problems = planProblems(settings, scene.entries);
   if (loads.length === 0) problems.push({ field: 'loads', message: 'every heat load is left out' });
   const large = tooLarge(settings, scene.entries, loads.length);
-  if (large) problems.push({ field: 'mounts', message: large });
+  if (large) problems.push({ field: 'size', message: large });
   const isDone = doneBy(scene.done);
   if (problems.length > 0)
     return { problems, order: [], breaks: [], sheet: null, isDone, planned: 0, done: 0, loads };

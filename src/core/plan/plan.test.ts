@@ -225,7 +225,7 @@ test('a plan’s size is counted as it would be laid, and one that is too large 
     },
   );
   expect(problems).toEqual([
-    { field: 'mounts', message: expect.stringContaining('at most 10,000 on 2,000 are laid') as string },
+    { field: 'size', message: expect.stringContaining('at most 10,000 on 2,000 are laid') as string },
   ]);
   expect({ sheet, order }).toEqual({ sheet: null, order: [] });
 });
