@@ -137,8 +137,11 @@ test('curves: picked out, as a difference, closer and back; on a phone the label
   // The drag opened no run, and the view can be linked.
   await page.reload();
   await expect(page.getByRole('button', { name: /Whole chart/ })).toBeVisible();
-  await page.keyboard.press('Escape');
-  await expect(page).not.toHaveURL(/zoom=/);
+  // A key pressed before the page has come alive is lost: press until it is heard.
+  await expect(async () => {
+    await page.keyboard.press('Escape');
+    await expect(page).not.toHaveURL(/zoom=/, { timeout: 1000 });
+  }).toPass();
 
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto(`${app.url}${base}/curves`);
