@@ -1,10 +1,12 @@
 import { format } from 'date-fns';
 import { QUESTIONS } from '@/core/brief/questions';
 import { listRigs } from '@/lab/createRoundUp';
+import { viewDeletedRoundUps } from '@/lab/keepRoundUps';
 import { listLabRoundUps } from '@/lab/listLabRoundUps';
 import { DropZone } from '@/stages/bring/dropZone';
 import { NewRoundUp } from '@/stages/roundUps/newRoundUp';
 import { viewLeaders } from '@/lab/leaders';
+import { DeletedRoundUps } from '@/stages/roundUps/deletedRoundUps';
 import { RoundUpList } from '@/stages/roundUps/roundUpList';
 import { Header } from '@/ui/header';
 
@@ -13,24 +15,37 @@ export const dynamic = 'force-dynamic';
 /** Round-ups that show who leads them; older ones are a press away. */
 const SHOWN_LEADERS = 5;
 
+const dayOf = (date: Date) => format(date, 'd MMMM yyyy');
+
 export default async function RoundUpsPage() {
-  const [roundUps, rigs] = await Promise.all([listLabRoundUps(), listRigs()]);
+  const [roundUps, rigs, deleted] = await Promise.all([listLabRoundUps(), listRigs(), viewDeletedRoundUps()]);
+  const current = roundUps.filter((item) => !item.archivedAt);
+  const archived = roundUps.filter((item) => item.archivedAt);
   const leaders = new Map(
     await Promise.all(
-      roundUps.slice(0, SHOWN_LEADERS).map(async (of) => [of.id, await viewLeaders(of.id)] as const),
+      current.slice(0, SHOWN_LEADERS).map(async ({ id }) => [id, await viewLeaders(id)] as const),
     ),
   );
+  const toItem = (item: (typeof roundUps)[number]) => ({
+    ...item,
+    day: dayOf(item.beganAt),
+    archived: item.archivedAt !== null,
+    leaders: leaders.get(item.id) ?? null,
+  });
   return (
     <>
       <Header title="Round-ups" under="Abanico, the bench desk" />
       <main id="main" tabIndex={-1} className="flex flex-col gap-8 px-4 pt-5 pb-8 md:px-7 lg:flex-row">
         <section className="min-w-0 flex-1" aria-label="Round-ups">
-          <RoundUpList
-            items={roundUps.map((of) => ({
-              ...of,
-              day: format(of.createdAt, 'd MMMM yyyy'),
-              leaders: leaders.get(of.id) ?? null,
-            }))}
+          <RoundUpList items={current.map(toItem)} />
+          {archived.length > 0 && (
+            <details className="border-t border-hairline py-2">
+              <summary className="label-text cursor-pointer">Archived ({archived.length})</summary>
+              <RoundUpList items={archived.map(toItem)} />
+            </details>
+          )}
+          <DeletedRoundUps
+            items={deleted.map(({ id, title, deletedAt }) => ({ id, title, day: dayOf(deletedAt) }))}
           />
         </section>
         <section aria-label="Bring data" className="lg:w-[400px] lg:border-l lg:border-hairline lg:pl-6">

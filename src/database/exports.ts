@@ -33,7 +33,7 @@ export interface KeptRun {
 
 export async function listRunExtras(db: Queryable, roundUpId: number): Promise<KeptRun[]> {
   const { rows } = await db.query<KeptRun>(
-    `SELECT u.id, u.trace, u.extra FROM round_ups r
+    `SELECT u.id, u.trace, u.extra FROM live_round_ups r
      JOIN round_up_entries c ON c.round_up_id = r.id
      JOIN runs u ON u.entry_id = c.entry_id AND u.rig_revision_id = r.rig_revision_id AND u.deleted_at IS NULL
      WHERE r.id = $1`,
@@ -54,7 +54,7 @@ export interface KeptChange {
 export async function listAllChanges(db: Queryable, roundUpId: number): Promise<KeptChange[]> {
   const { rows } = await db.query<KeptChange>(
     `SELECT h.run_id AS "runId", h.changed_at AS "changedAt", h.who, h.what, h.was, h.is_now AS "isNow"
-     FROM round_ups r
+     FROM live_round_ups r
      JOIN round_up_entries c ON c.round_up_id = r.id
      JOIN runs u ON u.entry_id = c.entry_id AND u.rig_revision_id = r.rig_revision_id AND u.deleted_at IS NULL
      JOIN changes h ON h.run_id = u.id

@@ -119,7 +119,7 @@ export async function listEntriesOfProduct(db: Queryable, productId: number): Pr
 /** Round-ups that cite an entry as their control, of those on this sample. */
 export async function controlOf(db: Queryable, sampleId: number): Promise<string[]> {
   const { rows } = await db.query<{ title: string }>(
-    `SELECT DISTINCT r.title FROM round_up_entries c JOIN round_ups r ON r.id = c.round_up_id
+    `SELECT DISTINCT r.title FROM round_up_entries c JOIN live_round_ups r ON r.id = c.round_up_id
      JOIN entries e ON e.id = c.entry_id WHERE e.sample_id = $1 AND c.is_control`,
     [sampleId],
   );
@@ -129,7 +129,7 @@ export async function controlOf(db: Queryable, sampleId: number): Promise<string
 /** Titles of the round-ups that cite a product. */
 export async function citingProduct(db: Queryable, productId: number): Promise<string[]> {
   const { rows } = await db.query<{ title: string }>(
-    `SELECT DISTINCT r.title FROM round_up_entries c JOIN round_ups r ON r.id = c.round_up_id
+    `SELECT DISTINCT r.title FROM round_up_entries c JOIN live_round_ups r ON r.id = c.round_up_id
      JOIN entries e ON e.id = c.entry_id WHERE e.product_id = $1 ORDER BY r.title`,
     [productId],
   );

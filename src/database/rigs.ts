@@ -96,7 +96,7 @@ export interface ElsewhereRuns {
 export async function listElsewhereRuns(db: Queryable, roundUpId: number): Promise<ElsewhereRuns[]> {
   const { rows } = await db.query<ElsewhereRuns & Record<string, unknown>>(
     `SELECT u.rig_revision_id AS "rigRevisionId", count(DISTINCT u.entry_id)::int AS entries, count(*)::int AS runs
-     FROM round_ups r
+     FROM live_round_ups r
      JOIN round_up_entries c ON c.round_up_id = r.id
      JOIN runs u ON u.entry_id = c.entry_id AND u.rig_revision_id <> r.rig_revision_id AND u.deleted_at IS NULL
      WHERE r.id = $1 GROUP BY u.rig_revision_id ORDER BY u.rig_revision_id`,

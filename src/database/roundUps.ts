@@ -8,7 +8,8 @@ export interface RoundUpSummary {
   runs: number;
   loadsW: number[];
   noiseLineDba: number;
-  createdAt: Date;
+  beganAt: Date;
+  archivedAt: Date | null;
 }
 
 export interface RoundUp {
@@ -18,6 +19,8 @@ export interface RoundUp {
   rig: { name: string; revision: number; enclosure: string; meterDistanceCm: number; limitC: number };
   rigRevisionId: number;
   rigId: number;
+  beganAt: Date;
+  packageId: string;
   loadsW: number[];
   noiseLineDba: number;
   windowS: number;
@@ -49,8 +52,9 @@ export async function listRoundUps(db: Queryable): Promise<RoundUpSummary[]> {
             (SELECT count(*)::int FROM round_up_entries c
                JOIN runs u ON u.entry_id = c.entry_id AND u.rig_revision_id = r.rig_revision_id AND u.deleted_at IS NULL
               WHERE c.round_up_id = r.id) AS runs,
-            r.loads_w AS "loadsW", r.noise_line_dba AS "noiseLineDba", r.created_at AS "createdAt"
-     FROM round_ups r
+            r.loads_w AS "loadsW", r.noise_line_dba AS "noiseLineDba", r.began_at AS "beganAt",
+            r.archived_at AS "archivedAt"
+     FROM live_round_ups r
      JOIN rig_revisions v ON v.id = r.rig_revision_id
      JOIN rigs g ON g.id = v.rig_id
      ORDER BY r.created_at DESC, r.id DESC`,
@@ -62,10 +66,10 @@ export async function getRoundUp(db: Queryable, id: number): Promise<RoundUp | n
   const { rows } = await db.query<RoundUp>(
     `SELECT r.id, r.title, r.name, r.rig_revision_id AS "rigRevisionId", r.loads_w AS "loadsW",
             r.noise_line_dba AS "noiseLineDba", r.window_s AS "windowS", r.reference_ambient_c AS "referenceAmbientC",
-            v.rig_id AS "rigId",
+            v.rig_id AS "rigId", r.began_at AS "beganAt", r.package_id AS "packageId",
             jsonb_build_object('name', g.name, 'revision', v.revision, 'enclosure', v.enclosure,
                                'meterDistanceCm', v.meter_distance_cm, 'limitC', v.limit_c) AS rig
-     FROM round_ups r
+     FROM live_round_ups r
      JOIN rig_revisions v ON v.id = r.rig_revision_id
      JOIN rigs g ON g.id = v.rig_id
      WHERE r.id = $1`,
@@ -102,12 +106,17 @@ export interface NewRoundUp {
   windowS: number;
   referenceAmbientC: number;
   source: unknown;
+  /** Now, where it is left out. */
+  beganAt?: Date;
+  /** A new one, where it is left out. */
+  packageId?: string | null;
 }
 
 export async function insertRoundUp(db: Queryable, roundUp: NewRoundUp): Promise<number> {
   const { rows } = await db.query<{ id: number }>(
-    `INSERT INTO round_ups (name, title, rig_revision_id, loads_w, noise_line_dba, window_s, reference_ambient_c, source)
-     VALUES ($1, $2, $3, $4, $5, $6, $7, $8) RETURNING id`,
+    `INSERT INTO round_ups (name, title, rig_revision_id, loads_w, noise_line_dba, window_s, reference_ambient_c, source,
+                            began_at, package_id)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, coalesce($9, now()), coalesce($10, gen_random_uuid()::text)) RETURNING id`,
     [
       roundUp.name,
       roundUp.title,
@@ -117,6 +126,8 @@ export async function insertRoundUp(db: Queryable, roundUp: NewRoundUp): Promise
       roundUp.windowS,
       roundUp.referenceAmbientC,
       JSON.stringify(roundUp.source),
+      roundUp.beganAt ?? null,
+      roundUp.packageId ?? null,
     ],
   );
   return rows[0]!.id;
@@ -132,6 +143,19 @@ export async function citeEntry(
   );
 }
 
+/** The round-up that a bundle was exported from or brought in as: by its id, else by name and title; the newest of several. */
+export async function findTwin(
+  db: Queryable,
+  bundle: { packageId: string | null; name: string; title: string },
+): Promise<{ id: number; title: string } | null> {
+  const { rows } = await db.query<{ id: number; title: string }>(
+    `SELECT id, title FROM live_round_ups
+     WHERE CASE WHEN $1::text IS NULL THEN name = $2 AND title = $3 ELSE package_id = $1 END ORDER BY id DESC LIMIT 1`,
+    [bundle.packageId, bundle.name, bundle.title],
+  );
+  return rows[0] ?? null;
+}
+
 /** The place behind the last of a line-up, which may have gaps. */
 export async function nextPosition(db: Queryable, roundUpId: number): Promise<number> {
   const { rows } = await db.query<{ next: number }>(
@@ -141,17 +165,17 @@ export async function nextPosition(db: Queryable, roundUpId: number): Promise<nu
   return rows[0]!.next;
 }
 
+/** Keeps a file that came along; one of its path that is there already stays. */
 export async function keepFile(
   db: Queryable,
   roundUpId: number,
   path: string,
   content: Uint8Array,
 ): Promise<void> {
-  await db.query(`INSERT INTO round_up_files (round_up_id, path, content) VALUES ($1, $2, $3)`, [
-    roundUpId,
-    path,
-    Buffer.from(content),
-  ]);
+  await db.query(
+    `INSERT INTO round_up_files (round_up_id, path, content) VALUES ($1, $2, $3) ON CONFLICT DO NOTHING`,
+    [roundUpId, path, Buffer.from(content)],
+  );
 }
 
 export interface MethodColumns {
@@ -176,7 +200,7 @@ export async function setRigRevision(db: Queryable, id: number, rigRevisionId: n
 /** Runs that a round-up ranks, so that they can be reduced anew. */
 export async function listRunIds(db: Queryable, id: number): Promise<number[]> {
   const { rows } = await db.query<{ id: number }>(
-    `SELECT u.id FROM round_ups r JOIN round_up_entries c ON c.round_up_id = r.id
+    `SELECT u.id FROM live_round_ups r JOIN round_up_entries c ON c.round_up_id = r.id
      JOIN runs u ON u.entry_id = c.entry_id AND u.rig_revision_id = r.rig_revision_id WHERE r.id = $1`,
     [id],
   );

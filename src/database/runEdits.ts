@@ -32,7 +32,7 @@ export interface LockedRun extends RunColumns {
 export async function lockRun(db: Queryable, roundUpId: number, runId: number): Promise<LockedRun | null> {
   const { rows } = await db.query<LockedRun>(
     `SELECT u.* FROM runs u
-     JOIN round_ups r ON r.rig_revision_id = u.rig_revision_id
+     JOIN live_round_ups r ON r.rig_revision_id = u.rig_revision_id
      JOIN round_up_entries c ON c.round_up_id = r.id AND c.entry_id = u.entry_id
      WHERE r.id = $1 AND u.id = $2
      FOR UPDATE OF u`,
@@ -76,7 +76,7 @@ const SELECT_TO_REDUCE = `
   SELECT u.id, u.load_w AS "loadW", u.load_name AS "loadName", v.limit_c AS "limitC", u.trace <> '' AS "hasTrace",
          u.typed_cpu_c AS "typedCpuC", u.typed_ambient_c AS "typedAmbientC", u.typed_power_w AS "typedPowerW",
          u.window_start_s AS "movedStartS", u.window_end_s AS "movedEndS",
-         coalesce((SELECT array_agg(DISTINCT r.window_s) FROM round_ups r
+         coalesce((SELECT array_agg(DISTINCT r.window_s) FROM live_round_ups r
             JOIN round_up_entries c ON c.round_up_id = r.id
            WHERE c.entry_id = u.entry_id AND r.rig_revision_id = u.rig_revision_id), '{}') AS "windowsS"
   FROM runs u JOIN rig_revisions v ON v.id = u.rig_revision_id`;
@@ -98,7 +98,7 @@ export async function listOutdatedRuns(db: Queryable, rule: number): Promise<num
 /** Runs of a round-up that have no number for its window yet: one brought in through another round-up, say. */
 export async function listUnreducedRuns(db: Queryable, roundUpId: number): Promise<number[]> {
   const { rows } = await db.query<{ id: number }>(
-    `SELECT u.id FROM round_ups r JOIN round_up_entries c ON c.round_up_id = r.id
+    `SELECT u.id FROM live_round_ups r JOIN round_up_entries c ON c.round_up_id = r.id
      JOIN runs u ON u.entry_id = c.entry_id AND u.rig_revision_id = r.rig_revision_id AND u.deleted_at IS NULL
      WHERE r.id = $1
        AND NOT EXISTS (SELECT 1 FROM reductions d WHERE d.run_id = u.id AND d.window_s = r.window_s)`,
@@ -133,7 +133,7 @@ export async function findEntry(
 ): Promise<EntryOfRoundUp | null> {
   const { rows } = await db.query<EntryOfRoundUp>(
     `SELECT c.entry_id AS "entryId", r.rig_revision_id AS "rigRevisionId"
-     FROM round_ups r JOIN round_up_entries c ON c.round_up_id = r.id
+     FROM live_round_ups r JOIN round_up_entries c ON c.round_up_id = r.id
      WHERE r.id = $1 AND c.code = $2`,
     [roundUpId, code],
   );
@@ -157,7 +157,7 @@ export async function listDeletedRuns(
   const { rows } = await db.query<Omit<DeletedRun, 'product'>>(
     `SELECT u.id, u.label, c.code AS entry, u.load_w AS "loadW", u.load_name AS "loadName", u.gpu_load_w AS "gpuLoadW",
             u.setting, u.mount, u.pass, u.version, u.deleted_at AS "deletedAt"
-     FROM round_ups r
+     FROM live_round_ups r
      JOIN round_up_entries c ON c.round_up_id = r.id
      JOIN runs u ON u.entry_id = c.entry_id AND u.rig_revision_id = r.rig_revision_id AND u.deleted_at IS NOT NULL
      WHERE r.id = $1 ORDER BY u.deleted_at DESC, u.id DESC`,
@@ -169,10 +169,10 @@ export async function listDeletedRuns(
 /** The next free label of a round-up: one over the largest that is a number. */
 export async function nextLabel(db: Queryable, roundUpId: number): Promise<string> {
   // Two who type at once wait for each other here.
-  await db.query(`SELECT 1 FROM round_ups WHERE id = $1 FOR UPDATE`, [roundUpId]);
+  await db.query(`SELECT 1 FROM live_round_ups WHERE id = $1 FOR UPDATE`, [roundUpId]);
   const { rows } = await db.query<{ next: number; width: number }>(
     `SELECT coalesce(max(u.label::bigint), 0)::int + 1 AS next, coalesce(max(length(u.label)), 3) AS width
-     FROM round_ups r
+     FROM live_round_ups r
      JOIN round_up_entries c ON c.round_up_id = r.id
      JOIN runs u ON u.entry_id = c.entry_id AND u.rig_revision_id = r.rig_revision_id
      WHERE r.id = $1 AND u.label ~ '^[0-9]{1,9}$'`,

@@ -173,7 +173,7 @@ const SELECT_RUNS = `
   SELECT u.id, u.label, c.code AS entry, coalesce(nullif(e.cover_name, ''), p.name) AS product, c.is_control AS "isControl", u.mount, u.pass,
          u.load_w AS "loadW", u.load_name AS "loadName", u.gpu_load_w AS "gpuLoadW", u.setting, u.control,
          u.noise_db AS "noiseDb", u.floor_db AS "floorDb", u.trace <> '' AS "hasTrace", u.duty_pct AS "dutyPct", u.rpm,
-         u.started_at AS "startedAt", u.note, u.set_aside AS "setAside",
+         u.started_at AS "startedAt", coalesce(u.measured_at < r.began_at, false) AS "isOlder", u.note, u.set_aside AS "setAside",
          d.settled, d.unsettled_reason AS "unsettledReason", d.window_start_s AS "windowStartS",
          d.window_end_s AS "windowEndS", d.cpu_mean_c AS "cpuMeanC", d.cpu_max_c AS "cpuMaxC",
          d.ambient_mean_c AS "ambientMeanC", d.ambient_source AS "ambientSource", d.power_mean_w AS "powerMeanW",
@@ -184,7 +184,7 @@ const SELECT_RUNS = `
          u.version, u.window_start_s AS "movedStartS", u.window_end_s AS "movedEndS", u.window_reason AS "windowReason",
          u.typed_cpu_c AS "typedCpuC", u.typed_ambient_c AS "typedAmbientC", u.typed_power_w AS "typedPowerW",
          u.ambient_doubt_k AS "ambientDoubtK", e.fan_count AS "fanCount", e.product_id AS "productId", n.levels AS "otherLevelsDb"
-  FROM round_ups r
+  FROM live_round_ups r
   JOIN round_up_entries c ON c.round_up_id = r.id
   JOIN entries e ON e.id = c.entry_id
   JOIN products p ON p.id = e.product_id
@@ -215,6 +215,7 @@ function toLabRun(row: RunRow): LabRun {
     dutyPct: row.dutyPct,
     rpm: row.rpm,
     startedAt: row.startedAt,
+    isOlder: row.isOlder,
     note: row.note,
     setAside: row.setAside,
     version: row.version,
@@ -267,7 +268,7 @@ export interface Neighbours {
 export async function neighbours(db: Queryable, roundUpId: number, runId: number): Promise<Neighbours> {
   const { rows } = await db.query<{ side: string; id: number; label: string }>(
     `WITH cited AS (
-       SELECT u.id, u.label FROM round_ups r
+       SELECT u.id, u.label FROM live_round_ups r
        JOIN round_up_entries c ON c.round_up_id = r.id
        JOIN runs u ON u.entry_id = c.entry_id AND u.rig_revision_id = r.rig_revision_id AND u.deleted_at IS NULL
        WHERE r.id = $1

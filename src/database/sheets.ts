@@ -79,8 +79,8 @@ export async function listSheetChanges<T>(
 }
 
 const OWNERS: Record<SheetKind, string> = {
-  brief: 'round_ups',
-  plan: 'round_ups',
+  brief: 'live_round_ups',
+  plan: 'live_round_ups',
   'rig-book': 'rigs',
   'rig-setup': 'rig_revisions',
   product: 'products',

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { isMissing, MISSING } from '@/core/missing';
 import type { Queryable } from './pool';
 
@@ -18,27 +19,54 @@ function parseArray(text: string): Float64Array {
   return Float64Array.from(inside.split(','), (cell) => (cell === 'NULL' ? MISSING : Number(cell)));
 }
 
+/** What a log is known again by: its headings and readings, in their order. The same log has the same digest. */
+export function traceDigest(channels: readonly StoredChannel[]): string {
+  const hash = createHash('sha1');
+  for (const { heading, values } of channels) {
+    hash.update(`${heading}\n`);
+    if (values instanceof Float64Array)
+      hash.update(new Uint8Array(values.buffer, values.byteOffset, values.byteLength));
+    else hash.update(JSON.stringify(values));
+  }
+  return hash.digest('base64url');
+}
+
+/** Writes the log of a run, and what it is known again by. */
 export async function insertTrace(
   db: Queryable,
   runId: number,
   channels: readonly StoredChannel[],
 ): Promise<void> {
-  const values: unknown[] = [];
+  const values: unknown[] = [runId, traceDigest(channels)];
   const rows = channels.map(({ heading, values: of }, position) => {
     const n = values.length;
     values.push(
-      runId,
       position,
       heading,
       of instanceof Float64Array ? arrayLiteral(of) : null,
       Array.isArray(of) ? of : null,
     );
-    return `($${n + 1}::int, $${n + 2}::int, $${n + 3}, $${n + 4}::double precision[], $${n + 5}::text[])`;
+    return `($1::int, $${n + 1}::int, $${n + 2}, $${n + 3}::double precision[], $${n + 4}::text[])`;
   });
   await db.query(
-    `INSERT INTO trace_channels (run_id, position, heading, readings, texts) VALUES ${rows.join(', ')}`,
+    `WITH written AS (
+       INSERT INTO trace_channels (run_id, position, heading, readings, texts) VALUES ${rows.join(', ')}
+     )
+     UPDATE runs SET trace_digest = $2 WHERE id = $1`,
     values,
   );
+}
+
+/** Runs with a log of before logs had digests. */
+export async function listUndigested(db: Queryable): Promise<number[]> {
+  const { rows } = await db.query<{ id: number }>(
+    `SELECT id FROM runs WHERE trace_digest = '' AND EXISTS (SELECT 1 FROM trace_channels WHERE run_id = runs.id) ORDER BY id`,
+  );
+  return rows.map((row) => row.id);
+}
+
+export async function setDigest(db: Queryable, runId: number, digest: string): Promise<void> {
+  await db.query(`UPDATE runs SET trace_digest = $2 WHERE id = $1`, [runId, digest]);
 }
 
 /** The channels of a run, in the order of its log; only those named, where some are. */

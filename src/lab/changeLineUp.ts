@@ -22,7 +22,7 @@ import { Refused } from './refusal';
 import { syncEntry } from './saveSheet';
 
 async function held(db: Queryable, roundUpId: number): Promise<LineUpEntry[]> {
-  const { rowCount } = await db.query(`SELECT 1 FROM round_ups WHERE id = $1 FOR UPDATE`, [roundUpId]);
+  const { rowCount } = await db.query(`SELECT 1 FROM live_round_ups WHERE id = $1 FOR UPDATE`, [roundUpId]);
   if (rowCount === 0) throw new Refused('this round-up is not there any more');
   return lineUpOf(db, roundUpId);
 }

@@ -1,27 +1,39 @@
 import { untold, type Tell } from '@/core/progress';
 import { loadLabel } from '@/core/runs/load';
+import { sameRun } from '@/core/runs/runIdentity';
 import { groupBy } from '@/core/statistics/groupBy';
 import { withDatabase } from '@/database/pool';
-import { listRoundUps } from '@/database/roundUps';
 import { isZip, readZip } from '@/formats/bundle/bundleZip';
-import { readBundle } from '@/formats/bundle/readBundle';
+import { readBundle, type Bundle } from '@/formats/bundle/readBundle';
 import { UnusableInput, type Problem } from '@/formats/problem';
 import { reduceAll } from './importBundle';
+import { offeredEntry, type OfferedEntry } from './labEntryWords';
+import { recogniseBundle, type BundleInLab } from './recogniseBundle';
 import { fileBytes, uploadedFiles, wholeFile } from './uploads';
 import type { UploadedFile } from '@/database/uploads';
+
+export interface CheckedEntry {
+  entry: string;
+  product: string;
+  runs: number;
+  /** The lab's entry that it is beyond doubt; null where there is none. */
+  sureId: number | null;
+  /** Entries of the lab that it may be, with how many of its runs each has, and has had and deleted. */
+  candidates: (OfferedEntry & { there: number; deleted: number })[];
+}
 
 export interface BundleCheck {
   kind: 'bundle';
   title: string;
   problems: Problem[];
-  entries: { entry: string; product: string; runs: number }[];
+  entries: CheckedEntry[];
   runs: number;
   loads: string[];
   setAside: number;
   unsettled: number;
   others: string[];
-  /** A round-up of the same title that is in the lab already. */
-  alreadyThere: { id: number; runs: number } | null;
+  /** The round-up that this is, in the lab already. */
+  twin: { id: number; title: string } | null;
 }
 
 export interface LogsCheck {
@@ -61,8 +73,24 @@ export function nothingUsable(problem: Problem): BundleCheck {
     setAside: 0,
     unsettled: 0,
     others: [],
-    alreadyThere: null,
+    twin: null,
   };
+}
+
+function checkedEntries(bundle: Bundle, inLab: BundleInLab): CheckedEntry[] {
+  const now = new Date();
+  const byEntry = groupBy(bundle.runs, ({ run }) => run.entry);
+  return bundle.entries.map(({ entry, product }) => {
+    const runs = (byEntry.get(entry) ?? []).map(({ run }) => inLab.identities.get(run.run)!);
+    const { sureId, candidateIds } = inLab.entries.get(entry)!;
+    const candidates = candidateIds.map((id) => {
+      const found = inLab.lab.get(id)!;
+      const same = runs.flatMap((run) => found.runs.find((other) => sameRun(run, other)) ?? []);
+      const deleted = same.filter((run) => run.deleted).length;
+      return { ...offeredEntry(found.entry, now), there: same.length, deleted };
+    });
+    return { entry, product, runs: runs.length, sureId, candidates };
+  });
 }
 
 /** Looks at an upload before anything is written: what will come, what is wrong, what is already there. */
@@ -78,23 +106,18 @@ export async function checkUpload(
     const bundle = readBundle(bundleFiles, tell);
     const { reduced, problems } = reduceAll(bundle, tell);
     const { title } = bundle.dataPackage;
-    const twin = (await withDatabase(listRoundUps)).find((of) => of.title === title);
-    const byEntry = groupBy(bundle.runs, ({ run }) => run.entry);
+    const inLab = await withDatabase((db) => recogniseBundle(db, bundle));
     return {
       kind: 'bundle',
       title,
       problems: [...bundle.problems, ...problems],
-      entries: bundle.entries.map(({ entry, product }) => ({
-        entry,
-        product,
-        runs: byEntry.get(entry)?.length ?? 0,
-      })),
+      entries: checkedEntries(bundle, inLab),
       runs: bundle.runs.length,
       loads: [...new Set(bundle.runs.map(({ run }) => loadLabel(run)))],
       setAside: bundle.runs.filter(({ run }) => run.setAside).length,
       unsettled: reduced.filter(({ reduction }) => !reduction.settled).length,
       others: bundle.others.map((of) => of.path),
-      alreadyThere: twin ? { id: twin.id, runs: twin.runs } : null,
+      twin: inLab.twin,
     };
   } catch (error) {
     if (error instanceof UnusableInput) return nothingUsable(error.problem);

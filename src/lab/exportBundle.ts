@@ -139,7 +139,8 @@ export async function exportBundle(
       yield encode(row.trace, traceCsv(channels));
     }
     for (const file of others) yield file;
-    const { name, title, rig, loadsW, noiseLineDba, windowS, referenceAmbientC } = roundUp;
+    const { name, title, packageId, beganAt, rig, loadsW, noiseLineDba, windowS, referenceAmbientC } =
+      roundUp;
     const { name: rigName, enclosure, meterDistanceCm, limitC } = rig;
     const tables = [
       ...(changes.length > 0 ? (['changes.csv'] as const) : []),
@@ -148,6 +149,8 @@ export async function exportBundle(
     const dataPackage = {
       name,
       title,
+      packageId,
+      beganAt,
       rig: { name: rigName, enclosure, meterDistanceCm, limitC },
       method: { loadsW, noiseLineDba, windowS, referenceAmbientC },
       planning: coverAll(planning, words),

@@ -1,24 +1,36 @@
 import { isMissing } from '@/core/missing';
 import { noResult } from '@/core/reduction/noResult';
 import type { Reduction } from '@/core/reduction/reduceTrace';
+import { sameRun } from '@/core/runs/runIdentity';
 import { untold, type Tell } from '@/core/progress';
 import { insertChange } from '@/database/changes';
 import { deleteUpload } from '@/database/uploads';
 import { insertEntry } from '@/database/labEntries';
-import { inTransaction } from '@/database/pool';
-import { citeEntry, insertRoundUp, keepFile } from '@/database/roundUps';
+import { inTransaction, type Queryable } from '@/database/pool';
+import { citeEntry, insertRoundUp, keepFile, listCitedEntries, nextPosition } from '@/database/roundUps';
 import { insertRun, saveReduction } from '@/database/runs';
 import { writeReadings } from '@/database/runValues';
 import { insertTrace } from '@/database/traces';
 import { readBundle, type Bundle } from '@/formats/bundle/readBundle';
 import { ProblemList, UnusableInput, type Problem } from '@/formats/problem';
+import { codeOf } from './codeOf';
 import { importPlanning, importRig } from './importPlanning';
+import { recogniseBundle, type BundleInLab } from './recogniseBundle';
 import { hasDie, noNumber, reduceBundleRun } from './reduceBundleRun';
 import { bundleMeasured, saveBundleValues } from './runValues';
 
 export type ImportResult =
-  | { imported: true; roundUpId: number; title: string; entries: number; runs: number }
+  /** `runs` are those that were written, `there` those that the lab had already. */
+  | { imported: true; roundUpId: number; title: string; entries: number; runs: number; there: number }
   | { imported: false; problems: Problem[] };
+
+/** How what comes in is taken, where a person was asked. */
+export interface ImportChoices {
+  /** By the entry's id in the bundle: the lab's entry that it is, or null for another of the lab's own. */
+  meant?: Readonly<Record<string, number | null>>;
+  /** As a round-up of its own, where the lab has it already. */
+  asAnother?: boolean;
+}
 
 interface ReducedRun {
   item: Bundle['runs'][number];
@@ -43,31 +55,111 @@ export function reduceAll(
   return { reduced, problems: problems.list() };
 }
 
+/** The lab's entry for each of the bundle's, null for a new one. Throws what a person is to be asked. */
+function settleEntries(bundle: Bundle, inLab: BundleInLab, meant: ImportChoices['meant'] = {}): Map<string, number | null> {
+  const settled = new Map<string, number | null>();
+  const refuse = (entry: string, message: string): never => {
+    throw new UnusableInput({ file: 'entries.csv', column: 'entry', message: `"${entry}": ${message}` });
+  };
+  for (const { entry, product } of bundle.entries) {
+    const { sureId, candidateIds } = inLab.entries.get(entry)!;
+    const said = Object.hasOwn(meant, entry) ? meant[entry]! : undefined;
+    if (said === undefined && sureId === null && candidateIds.length > 0)
+      refuse(entry, `the lab has “${product}” with these fans already: is it the same one, or another?`);
+    const entryId = said === undefined ? sureId : said;
+    if (entryId !== null && !candidateIds.includes(entryId))
+      refuse(entry, 'the entry of the lab that it was taken for is not there any more: look again');
+    if (entryId !== null && [...settled.values()].includes(entryId))
+      refuse(entry, 'it was taken for the same entry of the lab as another of this bundle');
+    settled.set(entry, entryId);
+  }
+  return settled;
+} // prettier-ignore
+
+/** The day from which on what the bundle measured is its own: as it says, else its first run. */
+function beginning(bundle: Bundle): Date | undefined {
+  const { beganAt } = bundle.dataPackage;
+  if (beganAt) return beganAt;
+  const times = bundle.runs.map(({ run }) => Date.parse(run.startedAt)).filter((ms) => !Number.isNaN(ms));
+  return times.length > 0 ? new Date(times.reduce((first, ms) => Math.min(first, ms))) : undefined;
+}
+
+/** A label that no run of the entry has, at this revision. */
+function freeLabel(label: string, taken: Set<string>): string {
+  let free = label;
+  for (let i = 2; taken.has(free); i += 1) free = `${label}-${i}`;
+  taken.add(free);
+  return free;
+}
+
+/** Cites the bundle's entries in the round-up, adding those that are new to the lab; their ids by the bundle's. */
+async function citeAll(
+  db: Queryable,
+  roundUpId: number,
+  bundle: Bundle,
+  settled: ReadonlyMap<string, number | null>,
+): Promise<Map<string, number>> {
+  const cited = await listCitedEntries(db, roundUpId);
+  const codes = new Set(cited.map((row) => row.entry));
+  const isCited = new Set(cited.map((row) => row.entryId));
+  const ids = new Map<string, number>();
+  let position = await nextPosition(db, roundUpId);
+  for (const entry of bundle.entries) {
+    const entryId = settled.get(entry.entry) ?? (await insertEntry(db, entry));
+    ids.set(entry.entry, entryId);
+    if (isCited.has(entryId)) continue;
+    const code = codes.has(entry.entry) ? codeOf(entry.entry, codes) : entry.entry;
+    codes.add(code);
+    await citeEntry(db, { roundUpId, entryId, code, position, isControl: entry.isControl });
+    position += 1;
+  }
+  return ids;
+}
+
+interface Written {
+  roundUpId: number;
+  runs: number;
+  there: number;
+}
+
 async function write(
   bundle: Bundle,
   reduced: readonly ReducedRun[],
   tell: Tell,
-  uploadId?: string,
-): Promise<number> {
-  const { rig, method, name, title, planning, source } = bundle.dataPackage;
+  { uploadId, ...choices }: ImportOptions,
+): Promise<Written> {
+  const { rig, method, name, title, planning, source, packageId } = bundle.dataPackage;
   return inTransaction(async (db) => {
+    // Two who bring the same at once: the second finds what the first has written.
+    await db.query(`SELECT pg_advisory_xact_lock(hashtext('abanico import'))`);
     if (uploadId && !(await deleteUpload(db, uploadId)))
       throw new UnusableInput({ file: 'upload', message: BROUGHT });
+    tell('Looking what the lab has', 0);
+    const inLab = await recogniseBundle(db, bundle);
+    const settled = settleEntries(bundle, inLab, choices.meant);
     const rigRevisionId = await importRig(db, rig, planning);
-    const roundUpId = await insertRoundUp(db, { name, title, rigRevisionId, ...method, source });
-    const entryIds = new Map<string, number>();
-    for (const [position, entry] of bundle.entries.entries()) {
-      const entryId = await insertEntry(db, entry);
-      entryIds.set(entry.entry, entryId);
-      await citeEntry(db, { roundUpId, entryId, code: entry.entry, position, isControl: entry.isControl });
-    }
+    const roundUpId =
+      inLab.twin && !choices.asAnother
+        ? inLab.twin.id
+        : await insertRoundUp(db, {
+            ...{ name, title, rigRevisionId, ...method, source, beganAt: beginning(bundle) },
+            packageId: inLab.twin ? null : packageId,
+          });
+    const entryIds = await citeAll(db, roundUpId, bundle, settled);
     await importPlanning(db, roundUpId, entryIds, planning);
     const runIds = new Map<string, number>();
+    const labels = new Map<number, Set<string>>();
     for (const [i, { item, reduction }] of reduced.entries()) {
       tell('Writing the runs', i / reduced.length);
       const { run, trace } = item;
       const entryId = entryIds.get(run.entry)!;
-      const runId = await insertRun(db, { ...run, label: run.run, entryId, rigRevisionId });
+      const known = settled.get(run.entry) === null ? [] : inLab.lab.get(entryId)!.runs;
+      const identity = inLab.identities.get(run.run)!;
+      if (known.some((other) => sameRun(identity, other))) continue;
+      const atRevision = known.filter((other) => other.rigRevisionId === rigRevisionId && !other.deleted);
+      if (!labels.has(entryId)) labels.set(entryId, new Set(atRevision.map((other) => other.label)));
+      const label = freeLabel(run.run, labels.get(entryId)!);
+      const runId = await insertRun(db, { ...run, label, entryId, rigRevisionId });
       runIds.set(run.run, runId);
       if (trace) await insertTrace(db, runId, trace.channels);
       await saveReduction(db, runId, method.windowS, reduction);
@@ -76,23 +168,29 @@ async function write(
       const rule = { loadW: run.loadW, limitC: rig.limitC, windowS: method.windowS };
       await saveBundleValues(db, runId, bundleMeasured(item, die, rule));
     }
-    for (const { run, ...change } of bundle.changes) await insertChange(db, runIds.get(run)!, change);
+    for (const { run, ...change } of bundle.changes)
+      if (runIds.has(run)) await insertChange(db, runIds.get(run)!, change);
     for (const { path, bytes } of bundle.others) await keepFile(db, roundUpId, path, bytes);
-    return roundUpId;
+    return { roundUpId, runs: runIds.size, there: reduced.length - runIds.size };
   });
-}
+} // prettier-ignore
 
 /** Said to the later of two imports of one upload. */
 export const BROUGHT = 'was brought in already, or is not there any more';
 
+interface ImportOptions extends ImportChoices {
+  uploadId?: string;
+}
+
 /**
- * Imports a bench bundle: all of it in one transaction, or nothing and the whole list of what is wrong. The
- * upload it came with goes in the same transaction, so that it can never come in twice.
+ * Imports a bench bundle: all of it in one transaction, or nothing and the whole list of what is wrong. What the lab has
+ * already is cited and stays as it is; where it may have an entry, it asks. The upload goes in the same transaction, so
+ * that it can never come in twice.
  * @throws DatabaseAway where PostgreSQL does not answer
  */
 export async function importBundle(
   files: ReadonlyMap<string, Uint8Array>,
-  uploadId?: string,
+  options: ImportOptions = {},
   tell: Tell = untold,
 ): Promise<ImportResult> {
   try {
@@ -104,9 +202,9 @@ export async function importBundle(
       const message = 'no entries: a round-up compares at least one';
       return { imported: false, problems: [{ file: 'entries.csv', message }] };
     }
-    const roundUpId = await write(bundle, reduced, tell, uploadId);
+    const written = await write(bundle, reduced, tell, options);
     const { title } = bundle.dataPackage;
-    return { imported: true, roundUpId, title, entries: bundle.entries.length, runs: reduced.length };
+    return { imported: true, title, entries: bundle.entries.length, ...written };
   } catch (error) {
     if (error instanceof UnusableInput) return { imported: false, problems: [error.problem] };
     throw error;

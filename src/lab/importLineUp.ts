@@ -18,7 +18,9 @@ export async function importLineUp(roundUpId: number, csv: string, who: string):
     const { rows, problems } = readLineUp(csv);
     if (problems.length > 0) return refused('Nothing was taken in: the file has faults.', problems);
     return await inTransaction(async (db) => {
-      const { rowCount } = await db.query(`SELECT 1 FROM round_ups WHERE id = $1 FOR UPDATE`, [roundUpId]);
+      const { rowCount } = await db.query(`SELECT 1 FROM live_round_ups WHERE id = $1 FOR UPDATE`, [
+        roundUpId,
+      ]);
       if (rowCount === 0) throw new Refused('this round-up is not there any more');
       let added = 0;
       for (const row of rows) {

@@ -3,16 +3,19 @@ import { energyMeanDb } from '@/core/levels/energyMeanDb';
 import { meterReading } from '@/core/bench/meterReading';
 import { isLevelUnsteady, levelMoved } from '@/core/flags/runFlags';
 import { coolerLevel } from '@/core/levels/coolerLevel';
+import { measuredWords } from '@/core/lineUp/measuredWords';
 import { farPower } from '@/core/runs/askedAbout';
 import { isMissing } from '@/core/missing';
 import { reduceTrace, type Reduction } from '@/core/reduction/reduceTrace';
 import { insertChange } from '@/database/changes';
+import { listKnownRuns, type KnownRun } from '@/database/knownRuns';
+import { listEntriesCalled, type MeasuredEntry } from '@/database/measuredEntries';
 import { findOrAddRigRevision, insertEntry } from '@/database/labEntries';
 import { inTransaction, withDatabase, type Queryable } from '@/database/pool';
 import { nextLabel } from '@/database/runEdits';
 import { insertRun, saveReduction } from '@/database/runs';
 import { citeEntry, getRoundUp, insertRoundUp, nextPosition, type RoundUp } from '@/database/roundUps';
-import { insertTrace } from '@/database/traces';
+import { insertTrace, traceDigest } from '@/database/traces';
 import { deleteUpload } from '@/database/uploads';
 import { toTrace, type Channel } from '@/formats/bundle/traceTable';
 import { problemText, UnusableInput } from '@/formats/problem';
@@ -118,16 +121,31 @@ function makeRun(
   };
 }
 
-/** The cited entry that a reviewer means by an id or a name; none for a new one; a problem where several are called so. */
-function meantEntry(
-  name: string,
-  cited: readonly CitedEntry[],
-): { entry: CitedEntry | null; problem: string } {
-  const byId = cited.find((of) => of.entry === name);
-  const named = byId ? [byId] : cited.filter((of) => of.product === name);
-  if (named.length < 2) return { entry: named[0] ?? null, problem: '' };
-  const ids = named.map((of) => of.entry).join(', ');
-  return { entry: null, problem: `${named.length} entries are called “${name}”: write which, ${ids}` };
+/** What a name that was typed stands for: an entry cited already, one of the lab, a new one, or several. */
+interface Meant {
+  /** Null for a new one. */
+  entryId: number | null;
+  /** Of the lab, and not cited yet. */
+  toCite: MeasuredEntry | null;
+  problem: string;
+}
+
+function meantEntry(name: string, cited: readonly CitedEntry[], lab: readonly MeasuredEntry[]): Meant {
+  const byId = cited.find((entry) => entry.entry === name);
+  const named = byId ? [byId] : cited.filter((entry) => entry.product === name);
+  const several = (n: number, which: string) => ({ entryId: null, toCite: null, problem: `${n} entries are called “${name}”: ${which}` });
+  if (named.length > 1) return several(named.length, `write which, ${named.map((entry) => entry.entry).join(', ')}`);
+  if (named[0]) return { entryId: named[0].entryId, toCite: null, problem: '' };
+  const called = lab.filter((entry) => entry.name === name);
+  if (called.length > 1) return several(called.length, 'in the lab: cite the one that is meant in Line-up first, or write another name');
+  return { entryId: called[0]?.entryId ?? null, toCite: called[0] ?? null, problem: '' };
+} // prettier-ignore
+
+/** Runs of the lab that these logs were brought in as before, by digest. */
+async function broughtBefore(made: readonly MadeRun[]): Promise<Map<string, KnownRun>> {
+  const digests = made.map((run) => traceDigest(run.channels));
+  const known = await withDatabase((db) => listKnownRuns(db, [], digests));
+  return new Map(known.filter((run) => !run.deleted).map((run) => [run.traceDigest, run]));
 }
 
 /** The round-up that the runs go to: the one named, or a new one. */
@@ -154,6 +172,7 @@ async function writeRuns(
   uploadId: string,
   plan: RawRunsPlan,
   made: readonly MadeRun[],
+  lab: readonly MeasuredEntry[],
   from: string,
 ): Promise<number | null> {
   return inTransaction(async (db) => {
@@ -165,8 +184,9 @@ async function writeRuns(
     const codes = new Set(cited.map((of) => of.entry));
     let position = await nextPosition(db, roundUp.id);
     for (const { plan: run, channels, noiseDb, reduction } of made) {
-      let entryId = meantEntry(run.entry, cited).entry?.entryId ?? added.get(run.entry);
-      if (entryId === undefined) {
+      const meant = meantEntry(run.entry, cited, lab);
+      let entryId = added.get(run.entry) ?? meant.entryId;
+      if (entryId === null || (meant.toCite && !added.has(run.entry))) {
         const blank = {
           maker: '',
           kind: 'air-tower',
@@ -177,7 +197,7 @@ async function writeRuns(
           heightMm: null,
           extra: {},
         };
-        entryId = await insertEntry(db, { product: run.entry, ...blank });
+        entryId ??= await insertEntry(db, { product: run.entry, ...blank });
         const code = codeOf(run.entry, codes);
         await citeEntry(db, { roundUpId: roundUp.id, entryId, code, position, isControl: false });
         position += 1;
@@ -278,11 +298,24 @@ export async function importRawRuns(
   }
   const { channels, used } = collected;
   const cited = existing ? await withDatabase((db) => citedEntries(db, existing.id)) : [];
-  const results = plan.runs.map((run, i) => {
-    const { problem } = meantEntry(run.entry, cited);
-    return problem
-      ? { preview: { ...nothing, problem }, made: null }
-      : makeRun(run, channels[i]!, plan.room, rig);
+  const typedNames = plan.runs.map((run) => run.entry.toLowerCase());
+  const lab = await withDatabase((db) => listEntriesCalled(db, [...new Set(typedNames)]));
+  const cut = plan.runs.map((run, i) => {
+    const { problem, toCite } = meantEntry(run.entry, cited, lab);
+    if (problem) return { preview: { ...nothing, problem }, made: null };
+    const result = makeRun(run, channels[i]!, plan.room, rig);
+    if (!toCite || result.preview.problem) return result;
+    const goesTo = `goes to the lab’s ${toCite.name}, ${measuredWords(toCite.measured, new Date())}`;
+    return {
+      ...result,
+      preview: { ...result.preview, note: [goesTo, result.preview.note].filter(Boolean).join('; ') },
+    };
+  });
+  const before = await broughtBefore(cut.flatMap(({ made }) => made ?? []));
+  const results = cut.map((result) => {
+    const known = result.made && before.get(traceDigest(result.made.channels));
+    const problem = known ? `in the lab already, as run ${known.label}: leave it out` : '';
+    return known ? { preview: { ...nothing, problem }, made: null } : result;
   });
   const previews = results.map((of) => of.preview);
   const unused = names.filter((_, i) => !used[i]) as string[];
@@ -290,7 +323,7 @@ export async function importRawRuns(
   if (wrong > 0) return refused(`${wrong} of ${previews.length} runs cannot be taken yet`, previews, unused);
   if (plan.dryRun) return refused('', previews, unused);
   const made = results.map((of) => of.made!);
-  const roundUpId = await writeRuns(uploadId, plan, made, names.join(', '));
+  const roundUpId = await writeRuns(uploadId, plan, made, lab, names.join(', '));
   if (roundUpId === null) return refused(`the upload ${BROUGHT}`);
   return { imported: true, roundUpId, runs: made.length };
 }

@@ -1,10 +1,14 @@
 import { untold, type Tell } from '@/core/progress';
 import { UnusableInput } from '@/formats/problem';
 import { bundleFilesOf } from './checkUpload';
-import { importBundle, type ImportResult } from './importBundle';
+import { importBundle, type ImportChoices, type ImportResult } from './importBundle';
 
 /** Imports a bundle that was uploaded, and clears the upload away in the same transaction. */
-export async function importUpload(uploadId: string, tell: Tell = untold): Promise<ImportResult> {
+export async function importUpload(
+  uploadId: string,
+  choices: ImportChoices = {},
+  tell: Tell = untold,
+): Promise<ImportResult> {
   try {
     const files = await bundleFilesOf(uploadId, tell);
     if (!files)
@@ -12,7 +16,7 @@ export async function importUpload(uploadId: string, tell: Tell = untold): Promi
         imported: false,
         problems: [{ file: 'upload', message: 'not there any more: choose it again' }],
       };
-    return await importBundle(files, uploadId, tell);
+    return await importBundle(files, { ...choices, uploadId }, tell);
   } catch (error) {
     if (error instanceof UnusableInput) return { imported: false, problems: [error.problem] };
     throw error;

@@ -1,4 +1,5 @@
 import { boolean, object, string, type Schema } from 'yup';
+import { MOST } from '@/core/bounds';
 import { QUESTIONS, type Question } from '@/core/brief/questions';
 import { PRODUCT_KINDS, type ProductKind } from '@/core/lineUp/product';
 import type { SheetKind } from '@/database/sheets';
@@ -40,6 +41,21 @@ export const newRoundUp = object({
     id === null ? schema.min(1, 'the rig needs a name') : schema,
   ),
 }).noUnknown();
+
+export const roundUpChange = object({
+  title: maybeText(MOST.title).min(1, 'the round-up needs a title'),
+  was: maybeText(MOST.title),
+  archived: boolean(),
+  deleted: boolean(),
+}).noUnknown();
+
+export const roundUpCopy = object({
+  who: who(),
+  title: text(200).min(1, 'the copy needs a title'),
+  withRuns: boolean().required('with its runs, or without?'),
+}).noUnknown();
+
+export const citation = object({ entryId: whole().required() }).noUnknown();
 
 export const newEntry = object({
   who: who(),

@@ -7,6 +7,7 @@ import { asBytes } from '@/simulator/demoFiles';
 import { fanRoundUp } from '@/simulator/fanRoundUp';
 import { importBundle } from './importBundle';
 import { neutralCodes } from './neutralCode';
+import { renewDigests } from './renewDigests';
 import { renewReductions } from './renewReductions';
 
 const DEMO_SEED = 7;
@@ -16,6 +17,7 @@ export async function prepareLab(databaseUrl: string): Promise<string> {
   await migrate(databaseUrl);
   await withDatabase(forgetOldWrites);
   await neutralCodes();
+  await renewDigests();
   const renewed = await renewReductions();
   const roundUps = await withDatabase(listRoundUps);
   if (roundUps.length > 0)

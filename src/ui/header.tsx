@@ -1,15 +1,19 @@
 import Link from 'next/link';
 import { Fan } from './fan';
+import { SearchBox } from './searchBox';
 import { ThemeChoice } from './themeChoice';
 
 /** Top of every page: the fan leads back to the round-ups. */
 export function Header({
   title,
   under,
+  query,
   children,
 }: {
   title: string;
   under?: string;
+  /** What was searched for, where this is what was found. */
+  query?: string;
   children?: React.ReactNode;
 }) {
   return (
@@ -23,6 +27,7 @@ export function Header({
       {under && <p className="label-text hidden shrink-0 md:block">{under}</p>}
       <div className="ml-auto flex shrink-0 items-center gap-4 text-[14px] text-ink2">
         {children}
+        <SearchBox key={query} query={query} />
         <ThemeChoice />
       </div>
     </header>

@@ -6,14 +6,13 @@ import { listRoundUps } from '@/database/roundUps';
 import { readTrace } from '@/database/traces';
 import { readFolder } from '@/formats/bundle/bundleFolder';
 import { readBundle } from '@/formats/bundle/readBundle';
-import { importBundle } from '@/lab/importBundle';
 import { rankBundle } from '@/lab/rankBundle';
 import { curvesOf, notedRuns, viewRoundUp } from '@/lab/roundUpView';
 import { viewRun } from '@/lab/runView';
 import { viewVerdict } from '@/lab/verdictView';
 import { verdictCsv } from '@/lab/verdictCsv';
 import { replacing, smallBundle } from '../support/bundles';
-import { importSound, inFreshLab } from '../support/lab';
+import { importAsNew, importSound, inFreshLab } from '../support/lab';
 
 inFreshLab();
 
@@ -62,14 +61,14 @@ test('a trace comes back as it went in: missing readings, words and all', async 
 
 test('a bundle with a broken row imports nothing and lists what is wrong', async () => {
   const before = await counts();
-  const result = await importBundle(
+  const result = await importAsNew(
     smallBundle(replacing('runs.csv', '1,a,1,1,170,50 %,30.0', '1,a,1,1,170,50 %,abc')),
   );
   expect(result).toMatchObject({
     imported: false,
     problems: [{ file: 'runs.csv', line: 2, column: 'noise_db' }],
   });
-  const off = await importBundle(
+  const off = await importAsNew(
     smallBundle((files) =>
       files.set('traces/2.csv', files.get('traces/2.csv')!.replaceAll(',170\n', ',2\n')),
     ),

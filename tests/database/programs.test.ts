@@ -3,7 +3,6 @@ import { loadLabel } from '@/core/runs/load';
 import { createRoundUp } from '@/lab/createRoundUp';
 import { addByName } from '@/lab/changeLineUp';
 import { typeRun } from '@/lab/editRun';
-import { importBundle } from '@/lab/importBundle';
 import { rankBundle } from '@/lab/rankBundle';
 import { newRun } from '@/lab/runEditSchema';
 import { curvesOf, loadsOf, viewRoundUp } from '@/lab/roundUpView';
@@ -11,7 +10,7 @@ import { saveSheet } from '@/lab/saveSheet';
 import { viewPlan } from '@/lab/planView';
 import { viewVerdict } from '@/lab/verdictView';
 import { readBundle } from '@/formats/bundle/readBundle';
-import { exported, inFreshLab } from '../support/lab';
+import { exported, importAsNew, inFreshLab } from '../support/lab';
 
 inFreshLab();
 
@@ -48,7 +47,7 @@ test('a program and a mixed load go from brief to verdict, out and back, and no 
   const files = await exported(id);
   const ranked = rankBundle(readBundle(files), {});
   expect(ranked.ranking.placed.map((of) => of.entry)).toEqual(['ancla', 'brisa', 'calma']);
-  const back = await importBundle(files);
+  const back = await importAsNew(files);
   if (!back.imported) throw new Error(JSON.stringify(back.problems));
   expect(loadsOf((await viewRoundUp(back.roundUpId))!)).toEqual([PROGRAM, MIXED]);
 }); // prettier-ignore

@@ -1,6 +1,5 @@
 import { withDatabase } from '@/database/pool';
 import { countValues, listValues } from '@/database/runValues';
-import { importBundle } from '@/lab/importBundle';
 import { rankBundle } from '@/lab/rankBundle';
 import { renewReductions } from '@/lab/renewReductions';
 import { viewResponse } from '@/lab/responseView';
@@ -8,7 +7,7 @@ import { notedRuns, viewRoundUp } from '@/lab/roundUpView';
 import { readBundle } from '@/formats/bundle/readBundle';
 import { rankAtLine } from '@/core/ranking/rankAtLine';
 import { quantitySample as sample } from '../support/samples';
-import { exported, importSound, inFreshLab } from '../support/lab';
+import { exported, importAsNew, importSound, inFreshLab } from '../support/lab';
 
 inFreshLab();
 
@@ -71,7 +70,7 @@ test('a run without a die is kept, says so, and is not in the way of others; a d
   expect(clear.notes.join()).not.toMatch(/settled|typed|logged/);
   const typed = sample('typed');
   const csv = new TextDecoder().decode(typed.get('runs.csv')).replace(',62.0,22.0,', ',20.0,22.0,');
-  const result = await importBundle(new Map(typed).set('runs.csv', new TextEncoder().encode(csv)));
+  const result = await importAsNew(new Map(typed).set('runs.csv', new TextEncoder().encode(csv)));
   expect(result).toMatchObject({ imported: false, problems: [{ file: 'runs.csv', column: 'cpu_c' }] });
 });
 

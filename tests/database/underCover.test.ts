@@ -8,7 +8,6 @@ import { beginMount } from '@/core/bench/benchState';
 import { readCoverWords } from '@/lab/coverWordsOf';
 import { curvesCsv } from '@/lab/curvesCsv';
 import { editRun } from '@/lab/editRun';
-import { importBundle } from '@/lab/importBundle';
 import { exportLineUp } from '@/lab/importLineUp';
 import { viewLineUp } from '@/lab/lineUpView';
 import { neutralCodes } from '@/lab/neutralCode';
@@ -21,7 +20,7 @@ import { verdictCsv } from '@/lab/verdictCsv';
 import { viewVerdict } from '@/lab/verdictView';
 import { demoBundle } from '@/simulator/demoBundle';
 import { asBytes } from '@/simulator/demoFiles';
-import { exported, importSound, inFreshLab } from '../support/lab';
+import { exported, importAsNew, importSound, inFreshLab } from '../support/lab';
 
 inFreshLab();
 
@@ -117,7 +116,7 @@ test('under cover neither the name of a product nor what was made of it leaves; 
     db.query(`SELECT mounting, state->>'entry' AS entry, state->>'name' AS name FROM bench_sessions`),
   );
   expect(rows).toEqual([{ mounting: 'unit-a 9', entry: 'unit-a', name: 'Unit A' }]);
-  const again = await importBundle(await exported(roundUpId));
+  const again = await importAsNew(await exported(roundUpId));
   expect(again).toMatchObject({ imported: true, runs: view.runs.length });
 });
 

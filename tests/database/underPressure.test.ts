@@ -3,9 +3,8 @@ import { editRuns } from '@/lab/editRun';
 import { runEdits } from '@/lab/runEditSchema';
 import { beginUpload, takeFile, uploadedFiles } from '@/lab/uploads';
 import { viewRoundUp } from '@/lab/roundUpView';
-import { importBundle } from '@/lab/importBundle';
 import { replacing, smallBundle } from '../support/bundles';
-import { importSound, inFreshLab } from '../support/lab';
+import { importAsNew, importSound, inFreshLab } from '../support/lab';
 
 inFreshLab();
 
@@ -53,7 +52,7 @@ test('values that no bench has do not come in by a bundle, whatever cell they st
   const count = () => withDatabase(async (db) => (await db.query('SELECT count(*)::int AS n FROM round_ups')).rows);
   const before = await count();
   for (const [path, from, to, told] of cases) {
-    const result = await importBundle(smallBundle(replacing(path, from, to)));
+    const result = await importAsNew(smallBundle(replacing(path, from, to)));
     expect([to, result.imported]).toEqual([to, false]);
     if (!result.imported) expect(result.problems.map((of) => `${of.column ?? ''} ${of.message}`).join()).toMatch(told);
   }

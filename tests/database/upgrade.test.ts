@@ -4,9 +4,8 @@ import { changeEntry } from '@/lab/changeLineUp';
 import { renewReductions } from '@/lab/renewReductions';
 import { notedRuns, viewRoundUp } from '@/lab/roundUpView';
 import { viewLineUp } from '@/lab/lineUpView';
-import { importBundle } from '@/lab/importBundle';
 import { smallBundle } from '../support/bundles';
-import { exported, importSound, inFreshLab } from '../support/lab';
+import { exported, importAsNew, importSound, inFreshLab } from '../support/lab';
 
 inFreshLab();
 
@@ -50,9 +49,9 @@ test('a lab of an older rule starts: what changed is told once, nobody’s windo
   // Set aside it leaves and comes back; counting, it is a problem of its row.
   await sql(`UPDATE runs SET set_aside = 'no result' WHERE id = $1`, [two!.id]);
   const bundle = await exported(id);
-  expect(await importBundle(bundle)).toMatchObject({ imported: true, runs: 4 });
+  expect(await importAsNew(bundle)).toMatchObject({ imported: true, runs: 4 });
   const text = new TextDecoder().decode(bundle.get('runs.csv')).replace('no result', '');
-  expect(await importBundle(new Map(bundle).set('runs.csv', new TextEncoder().encode(text)))).toMatchObject({
+  expect(await importAsNew(new Map(bundle).set('runs.csv', new TextEncoder().encode(text)))).toMatchObject({
     imported: false,
     problems: [{ file: 'runs.csv', column: 'cpu_c', message: expect.stringContaining('no result') }],
   });

@@ -1,6 +1,6 @@
 import { closePool } from '@/database/pool';
 import { exportBundle } from '@/lab/exportBundle';
-import { importBundle } from '@/lab/importBundle';
+import { importBundle, type ImportResult } from '@/lab/importBundle';
 import { freshDatabase } from './database';
 
 /** A database of its own for the tests of a file. */
@@ -17,9 +17,22 @@ export function inFreshLab(): void {
   });
 }
 
-/** Imports a bundle that must be sound; the id of its round-up. */
+/** Imports a bundle as if the lab had none of it: a round-up and entries of its own. */
+export function importAsNew(files: ReadonlyMap<string, Uint8Array>): Promise<ImportResult> {
+  const table = new TextDecoder().decode(files.get('entries.csv'));
+  const codes = table
+    .split('\n')
+    .slice(1)
+    .map((line) => line.split(',')[0]!);
+  return importBundle(files, {
+    meant: Object.fromEntries(codes.map((code) => [code, null])),
+    asAnother: true,
+  });
+}
+
+/** Imports a bundle that must be sound, as new; the id of its round-up. */
 export async function importSound(files: ReadonlyMap<string, Uint8Array>): Promise<number> {
-  const result = await importBundle(files);
+  const result = await importAsNew(files);
   if (!result.imported) throw new Error(JSON.stringify(result.problems));
   return result.roundUpId;
 }

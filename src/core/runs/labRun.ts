@@ -23,6 +23,8 @@ export interface LabRun extends Load {
   dutyPct: number | null;
   rpm: number | null;
   startedAt: string;
+  /** Made before the round-up that shows it began. */
+  isOlder: boolean;
   note: string;
   /** Why the run does not count; empty where it does. */
   setAside: string;

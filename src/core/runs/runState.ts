@@ -73,6 +73,7 @@ export function whatToKnow(run: LabRun, limitC: number, beside: readonly string[
   if (run.movedWindow) notes.push(`Window moved by hand: ${run.windowReason}`);
   if (hasDie(run) && !run.hasTrace) notes.push('Means typed by hand: nothing tells whether it had settled');
   if (run.control === 'automatic') notes.push('Fans under automatic control');
+  if (run.isOlder) notes.push('Older than this round-up');
   if (run.isControl) notes.push('Control');
   if (run.note) notes.push(run.note);
   return notes;

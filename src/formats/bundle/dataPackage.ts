@@ -47,6 +47,10 @@ export interface DataPackage {
   rig: { name: string; enclosure: string; meterDistanceCm: number; limitC: number };
   method: { loadsW: number[]; noiseLineDba: number; windowS: number; referenceAmbientC: number };
   planning: PlanningParts;
+  /** What it is known again by, whatever its title; null where it does not say. */
+  packageId: string | null;
+  /** When the work on it began; null where it does not say. */
+  beganAt: Date | null;
   /** What of it does not fit, by its place. */
   problems: Problem[];
   /** The file as it came, for what we do not know and must keep. */
@@ -67,6 +71,13 @@ function parseJson(text: string): unknown {
 
 function isRecord(value: unknown): value is Record<string, unknown> {
   return typeof value === 'object' && value !== null && !Array.isArray(value);
+}
+
+/** The package's own time, where it is one that a lab can have. */
+function createdAt(value: unknown): Date | null {
+  const time = typeof value === 'string' ? new Date(value) : null;
+  const year = time?.getUTCFullYear() ?? NaN;
+  return year >= 1990 && year <= 2100 ? time : null;
 }
 
 /** @throws UnusableInput where it is no JSON, of an unknown version, or lacks what the numbers need */
@@ -114,6 +125,8 @@ export function readDataPackage(bytes: Uint8Array): DataPackage {
       rig: checked.rig,
       method: { ...checked.method, loadsW: [...new Set(checked.method.loadsW)] },
       planning: planning.parts,
+      packageId: named(source.id, 'id') ?? null,
+      beganAt: createdAt(source.created),
       problems: planning.problems,
       source,
     };

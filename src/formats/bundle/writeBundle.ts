@@ -147,9 +147,14 @@ export function traceCsv(channels: readonly Channel[]): string {
   return `${lines.join('\n')}\n`;
 }
 
+/** A record without some keys, so that they come in their own place. */
+function omitted(source: Record<string, unknown>, keys: readonly string[]): Record<string, unknown> {
+  return Object.fromEntries(Object.entries(source).filter(([key]) => !keys.includes(key)));
+}
+
 /** datapackage.json (Frictionless Data Package v1) with a schema for each table, over what it came with. */
 export function dataPackageJson(
-  { name, title, rig, method, planning, source }: Omit<DataPackage, 'problems'>,
+  { name, title, packageId, beganAt, rig, method, planning, source }: Omit<DataPackage, 'problems'>,
   traces: readonly { path: string; headings: readonly string[] }[],
   tables: readonly ('changes.csv' | 'readings.csv')[],
   others: readonly string[],
@@ -174,7 +179,9 @@ export function dataPackageJson(
   const rigParts = revisions.length > 0 ? { revision, revisions, book: book ?? undefined } : {};
   const content = {
     profile: 'data-package',
-    ...source,
+    id: packageId ?? undefined,
+    created: beganAt?.toISOString(),
+    ...omitted(source, ['id', 'created']),
     name,
     title,
     resources: [

@@ -2,6 +2,7 @@ import type { Tell } from '@/core/progress';
 import type { RememberedColumn } from '@/formats/log/logReader';
 import { checkUpload } from '../checkUpload';
 import { describeLog } from '../describeLog';
+import type { ImportChoices } from '../importBundle';
 import { importRawRuns } from '../importRawRuns';
 import { importUpload } from '../importUpload';
 import type { RawRunsPlan } from '../rawRunsSchema';
@@ -12,7 +13,8 @@ const JOBS = {
   check: (of: { uploadId: string }, tell: Tell) => checkUpload(of.uploadId, tell),
   describe: (of: { uploadId: string; fileId: number; columns?: RememberedColumn[] }, tell: Tell) =>
     describeLog(of.uploadId, of.fileId, of.columns, tell),
-  import: (of: { uploadId: string }, tell: Tell) => importUpload(of.uploadId, tell),
+  import: ({ uploadId, choices }: { uploadId: string; choices?: ImportChoices }, tell: Tell) =>
+    importUpload(uploadId, choices, tell),
   drop: (of: { uploadId: string }) => dropUpload(of.uploadId),
   runs: (of: { uploadId: string; plan: RawRunsPlan }, tell: Tell) =>
     importRawRuns(of.uploadId, of.plan, tell),

@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { plural } from '@/ui/figures';
 import { sendJson } from '@/ui/sendJson';
+import { EntriesTaken, newRuns, takenAtFirst, type CheckedEntryData, type Taken } from './entriesTaken';
 import { ProblemList, type ShownProblem } from './problemList';
 import { WorkProgress } from './workProgress';
 
@@ -12,13 +13,13 @@ export interface BundleCheckData {
   uploadId: string;
   title: string;
   problems: ShownProblem[];
-  entries: { entry: string; product: string; runs: number }[];
+  entries: CheckedEntryData[];
   runs: number;
   loads: string[];
   setAside: number;
   unsettled: number;
   others: string[];
-  alreadyThere: { id: number; runs: number } | null;
+  twin: { id: number; title: string } | null;
 }
 
 /** What an uploaded bundle will bring, before anything is written. */
@@ -26,17 +27,35 @@ export function BundleCheck({ data }: { data: BundleCheckData }) {
   const router = useRouter();
   const [busy, setBusy] = useState(false);
   const [failure, setFailure] = useState('');
+  const [asAnother, setAsAnother] = useState(false);
+  const [taken, setTaken] = useState(
+    () => new Map(data.entries.map((entry) => [entry.entry, takenAtFirst(entry)])),
+  );
+  const undecided = [...taken.values()].filter((value) => value === 'undecided').length;
+  const fresh = data.entries.reduce((sum, entry) => sum + newRuns(entry, taken.get(entry.entry)!), 0);
+  const isNew = [...taken.values()].includes('new');
+  const hasLikes = data.entries.some((entry) => entry.candidates.length > 0);
+  const brings = fresh > 0 || isNew || !data.twin || asAnother;
+
+  function takeAll(pick: (entry: CheckedEntryData) => Taken) {
+    setTaken(new Map(data.entries.map((entry) => [entry.entry, pick(entry)])));
+  }
 
   async function bringIn() {
     setBusy(true);
     setFailure('');
-    const answer = await sendJson(`/api/uploads/${data.uploadId}/import`, 'POST', {});
+    const meant = [...taken].map(([entry, value]) => ({
+      entry,
+      entryId: typeof value === 'number' ? value : null,
+    }));
+    const answer = await sendJson(`/api/uploads/${data.uploadId}/import`, 'POST', { meant, asAnother });
     if (answer.ok) {
       router.push(`/round-ups/${String(answer.body.roundUpId)}/logbook`);
       return;
     }
     setBusy(false);
-    setFailure(answer.message);
+    const [first] = (answer.body.problems as ShownProblem[] | undefined) ?? [];
+    setFailure(first ? `${answer.message} ${first.file}: ${first.message}` : answer.message);
   }
 
   if (data.problems.length > 0) {
@@ -56,7 +75,7 @@ export function BundleCheck({ data }: { data: BundleCheckData }) {
     );
   }
   return (
-    <section className="max-w-3xl">
+    <section className="max-w-5xl">
       <h2 className="font-display truncate text-[22px] font-bold" dir="auto">
         {data.title}
       </h2>
@@ -68,13 +87,53 @@ export function BundleCheck({ data }: { data: BundleCheckData }) {
         {data.others.length > 0 &&
           ` Also kept: ${data.others.slice(0, 5).join(', ')}${data.others.length > 5 ? ' …' : ''}.`}
       </p>
-      {data.alreadyThere && (
-        <p className="border-l-2 border-warn py-1 pl-3 text-warn">
-          A round-up of this title is in the lab already, with {plural(data.alreadyThere.runs, 'run')}. This
-          one comes beside it as another.{' '}
-          <Link className="underline" href={`/round-ups/${data.alreadyThere.id}/logbook`}>
-            See it
-          </Link>
+      {data.twin && (
+        <fieldset className="border-l-2 border-warn py-1 pl-3">
+          <legend className="sr-only">Where it goes</legend>
+          <p>
+            The lab has this round-up already:{' '}
+            <Link className="underline" href={`/round-ups/${data.twin.id}/logbook`}>
+              {data.twin.title}
+            </Link>
+            . What is there stays as it is.
+          </p>
+          <label className="mr-5 inline-flex items-center gap-2">
+            <input
+              type="radio"
+              name="where"
+              className="radio radio-sm"
+              checked={!asAnother}
+              onChange={() => setAsAnother(false)}
+            />
+            add to it what is new
+          </label>
+          <label className="inline-flex items-center gap-2">
+            <input
+              type="radio"
+              name="where"
+              className="radio radio-sm"
+              checked={asAnother}
+              onChange={() => setAsAnother(true)}
+            />
+            make another round-up of it
+          </label>
+        </fieldset>
+      )}
+      {hasLikes && (
+        <p className="flex flex-wrap items-center gap-3 pt-3 text-[14px]">
+          {undecided > 0 && (
+            <b className="text-warn">? {plural(undecided, 'entry is', 'entries are')} to be decided</b>
+          )}
+          <button
+            type="button"
+            className="quiet-button"
+            onClick={() => takeAll((entry) => entry.candidates[0]?.entryId ?? 'new')}
+          >
+            All are the lab’s
+          </button>
+          <button type="button" className="quiet-button" onClick={() => takeAll(() => 'new')}>
+            All are new entries
+          </button>
         </p>
       )}
       <div
@@ -83,36 +142,28 @@ export function BundleCheck({ data }: { data: BundleCheckData }) {
         role="region"
         aria-label="Entries that will come"
       >
-        <table className="figure-table">
-          <thead>
-            <tr>
-              <th scope="col">Entry</th>
-              <th scope="col">Product</th>
-              <th scope="col" className="num">
-                Runs
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {data.entries.map((entry) => (
-              <tr key={entry.entry}>
-                <td className="max-w-40 truncate text-ink2">{entry.entry}</td>
-                <td className="max-w-80 truncate" dir="auto" title={entry.product}>
-                  {entry.product}
-                </td>
-                <td className="num">{entry.runs}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <EntriesTaken
+          entries={data.entries}
+          taken={taken}
+          onTake={(entry, to) => setTaken(new Map(taken).set(entry, to))}
+        />
       </div>
       {busy ? (
         <WorkProgress uploadId={data.uploadId} />
       ) : (
         <>
-          <button className="act-button" onClick={() => void bringIn()}>
-            Import {plural(data.runs, 'run')}
-          </button>
+          {brings ? (
+            <button className="act-button" disabled={undecided > 0} onClick={() => void bringIn()}>
+              {fresh > 0 ? `Import ${plural(fresh, 'run')}` : 'Bring it in: no run is new'}
+            </button>
+          ) : (
+            <>
+              <p className="pb-2">Nothing in it is new: all of it is in the lab.</p>
+              <Link className="act-button inline-block" href={`/round-ups/${data.twin!.id}/logbook`}>
+                Open the round-up
+              </Link>
+            </>
+          )}
           <Link className="ml-4 text-[14px] underline" href="/bring">
             Bring something else
           </Link>

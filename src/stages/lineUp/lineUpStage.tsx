@@ -10,6 +10,7 @@ import { ChoiceField, TextField } from '@/ui/form/fields';
 import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
 import { EntryPanel } from './entryPanel';
+import { FromTheLab, type OfferData } from './fromTheLab';
 import type { LineUpItem } from './lineUpData';
 import { LineUpRow } from './lineUpRow';
 
@@ -21,7 +22,7 @@ interface Problem {
 }
 
 /** Products, samples and entries: what is compared, and what is known of each. */
-export function LineUpStage({ roundUpId, items, today }: { roundUpId: number; items: LineUpItem[]; today: string }) {
+export function LineUpStage({ roundUpId, items, offers, today }: { roundUpId: number; items: LineUpItem[]; offers: OfferData[]; today: string }) {
   const router = useRouter();
   const base = `/api/round-ups/${roundUpId}`;
   const [open, setOpen] = useQueryState('entry', parseAsString.withDefault('').withOptions({ history: 'replace' }));
@@ -103,6 +104,7 @@ export function LineUpStage({ roundUpId, items, today }: { roundUpId: number; it
             <ul className="pl-4">{problems.map((of, i) => <li key={i}>{of.file}{of.line !== undefined && `, line ${of.line}`}{of.column && `, ${of.column}`}: {of.message}</li>)}</ul>
           </div>
         )}
+        <FromTheLab roundUpId={roundUpId} offers={offers} />
         <form onSubmit={(event) => void add(event)} className="flex flex-wrap items-end gap-3 border-t border-hairline pt-3">
           <div className="w-56"><TextField label="New product" value={draft.name} onValue={(name) => setDraft({ ...draft, name })} /></div>
           <div className="w-44"><TextField label="Its maker" value={draft.maker} onValue={(maker) => setDraft({ ...draft, maker })} /></div>

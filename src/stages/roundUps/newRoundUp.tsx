@@ -1,14 +1,28 @@
 'use client';
 
+import { yupResolver } from '@hookform/resolvers/yup';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useForm, useWatch } from 'react-hook-form';
+import { object, string } from 'yup';
 import type { Question } from '@/core/brief/questions';
-import { ChoiceField, TextField } from '@/ui/form/fields';
+import { HookChoice, HookText } from '@/ui/form/hookFields';
 import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
 
 /** No rig is chosen yet: whoever begins says which it is. */
 const ASK = '?';
+const NEW_RIG = 'new';
+
+const schema = object({
+  title: string().trim().required('the round-up needs a title').max(200, 'at most ${max} characters'),
+  question: string<Question>().required(),
+  rig: string().required().notOneOf([ASK], 'which rig is it measured on?'),
+  rigName: string()
+    .trim()
+    .max(100, 'at most ${max} characters')
+    .default('')
+    .when('rig', ([rig], field) => (rig === NEW_RIG ? field.required('the rig needs a name') : field)),
+});
 
 /** A round-up from nothing: its title, its question and its rig; the rest is decided in the brief. */
 export function NewRoundUp({
@@ -19,62 +33,50 @@ export function NewRoundUp({
   rigs: { id: number; name: string }[];
 }) {
   const router = useRouter();
-  const [title, setTitle] = useState('');
-  const [question, setQuestion] = useState<Question>('coolers');
-  const [rig, setRig] = useState(rigs.length > 0 ? ASK : '');
-  const [rigName, setRigName] = useState('');
-  const [fault, setFault] = useState<{ message: string; field?: string } | null>(null);
-  const [busy, setBusy] = useState(false);
-  const errorOf = (field: string) => (fault?.field === field ? fault.message : undefined);
+  const { control, handleSubmit, setError, formState } = useForm({
+    resolver: yupResolver(schema),
+    defaultValues: {
+      title: '',
+      question: 'coolers' as Question,
+      rig: rigs.length > 0 ? ASK : NEW_RIG,
+      rigName: '',
+    },
+  });
+  const rig = useWatch({ control, name: 'rig' });
+  const failure = formState.errors.root?.message;
 
-  async function begin(event: React.FormEvent) {
-    event.preventDefault();
-    if (rig === ASK) return setFault({ message: 'which rig is it measured on?', field: 'rig' });
-    setBusy(true);
-    const rigRevisionId = rig === '' ? null : Number(rig);
-    const answer = await sendJson('/api/round-ups', 'POST', {
-      who: whoIsHere(),
-      title,
-      question,
-      rigRevisionId,
-      rigName,
-    });
-    setBusy(false);
-    if (!answer.ok) return setFault({ message: answer.message, field: answer.body.field as string });
-    router.push(`/round-ups/${String(answer.body.id)}/brief`);
-  }
+  const begin = handleSubmit(async ({ title, question, rig: chosen, rigName }) => {
+    const rigRevisionId = chosen === NEW_RIG ? null : Number(chosen);
+    const body = { who: whoIsHere(), title, question, rigRevisionId, rigName };
+    const answer = await sendJson('/api/round-ups', 'POST', body);
+    if (answer.ok) return router.push(`/round-ups/${String(answer.body.id)}/brief`);
+    const field = answer.body.field;
+    setError(field === 'title' || field === 'rigName' ? field : 'root', { message: answer.message });
+  });
 
   return (
-    <form onSubmit={(event) => void begin(event)} className="space-y-2 pt-2">
-      <TextField label="Title" value={title} onValue={setTitle} error={errorOf('title')} />
-      <ChoiceField label="What is compared" value={question} options={questions} onValue={setQuestion} />
+    <form onSubmit={(event) => void begin(event)} className="space-y-2 pt-2" noValidate>
+      <HookText control={control} name="title" label="Title" />
+      <HookChoice control={control} name="question" label="What is compared" options={questions} />
       <div className="grid grid-cols-2 gap-3">
-        <ChoiceField
+        <HookChoice
+          control={control}
+          name="rig"
           label="On the rig"
-          value={rig}
           options={[
             ...(rigs.length > 0 ? [{ value: ASK, label: 'choose …' }] : []),
-            ...rigs.map((of) => ({ value: String(of.id), label: of.name })),
-            { value: '', label: 'a new rig' },
+            ...rigs.map(({ id, name }) => ({ value: String(id), label: name })),
+            { value: NEW_RIG, label: 'a new rig' },
           ]}
-          onValue={setRig}
-          error={errorOf('rig')}
         />
-        {rig === '' && (
-          <TextField
-            label="Name of the new rig"
-            value={rigName}
-            onValue={setRigName}
-            error={errorOf('rigName')}
-          />
-        )}
+        {rig === NEW_RIG && <HookText control={control} name="rigName" label="Name of the new rig" />}
       </div>
-      {fault && !fault.field && (
+      {failure && (
         <p role="alert" className="text-[14px] text-bad">
-          ▲ {fault.message}
+          ▲ {failure}
         </p>
       )}
-      <button className="act-button" disabled={busy}>
+      <button className="act-button" disabled={formState.isSubmitting}>
         Begin
       </button>
     </form>

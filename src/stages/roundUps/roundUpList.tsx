@@ -2,6 +2,7 @@ import Link from 'next/link';
 import type { Leaders } from '@/core/ranking/leaders';
 import { EntryMark } from '@/ui/entryMark';
 import { figure, placeText, plural } from '@/ui/figures';
+import { RoundUpActions } from './roundUpActions';
 
 export interface RoundUpItem {
   id: number;
@@ -11,8 +12,9 @@ export interface RoundUpItem {
   runs: number;
   loadsW: number[];
   noiseLineDba: number;
-  /** Day it came into the lab, as shown. */
+  /** Day it began, as shown. */
   day: string;
+  archived: boolean;
   /** Who leads it; null for the older ones. */
   leaders: Leaders | null;
 }
@@ -65,7 +67,7 @@ export function RoundUpList({ items }: { items: RoundUpItem[] }) {
     <ul>
       {items.map((item) => (
         <li key={item.id} className="border-b border-hairline first:border-t">
-          <Link href={`/round-ups/${item.id}/curves`} className="block px-2 py-4 hover:bg-raised">
+          <Link href={`/round-ups/${item.id}/curves`} className="block px-2 pt-4 pb-2 hover:bg-raised">
             <span className="flex items-baseline gap-4">
               <span className="font-display truncate text-[22px] font-bold" dir="auto">
                 {item.title}
@@ -78,6 +80,7 @@ export function RoundUpList({ items }: { items: RoundUpItem[] }) {
             </span>
             <LeadersOf item={item} />
           </Link>
+          <RoundUpActions id={item.id} title={item.title} archived={item.archived} />
         </li>
       ))}
     </ul>

@@ -3,6 +3,8 @@ import { idFrom } from '@/app/ids';
 import { pack } from '@/core/packed';
 import { lineRule } from '@/core/ranking/rankAtLine';
 import { loadParam } from '@/core/runs/loadParam';
+import { olderRunsSentence } from '@/core/runs/olderRuns';
+import { OlderNote } from '@/stages/rig/olderNote';
 import { roundUpView } from '@/app/roundUpView';
 import { codeOf } from '@/lab/codeOf';
 import { onceFor } from '@/lab/keptWhileUnwritten';
@@ -64,6 +66,7 @@ export default async function CurvesPage({ params, searchParams }: Props) {
   return (
     <>
       <ApartNote roundUpId={id} apart={await viewKeptApart(id)} />
+      <OlderNote sentence={olderRunsSentence(view.runs, view.roundUp.beganAt)} />
       <CurvesStage
         key={JSON.stringify(choice)}
         packed={isFirst ? await packedFirst(view) : packedCurves(view, await viewResponse(view, choice))}

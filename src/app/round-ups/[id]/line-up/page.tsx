@@ -2,6 +2,7 @@ import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { roundUpView } from '@/app/roundUpView';
 import { today } from '@/app/today';
+import { offersOfLab } from '@/lab/fromTheLab';
 import { viewLineUp } from '@/lab/lineUpView';
 import { LineUpStage } from '@/stages/lineUp/lineUpStage';
 
@@ -9,5 +10,12 @@ export default async function LineUpPage({ params }: { params: Promise<{ id: str
   const id = idFrom((await params).id);
   const view = await roundUpView(id);
   if (!view) notFound();
-  return <LineUpStage roundUpId={id} items={await viewLineUp(id)} today={today()} />;
+  return (
+    <LineUpStage
+      roundUpId={id}
+      items={await viewLineUp(id)}
+      offers={await offersOfLab(id, '')}
+      today={today()}
+    />
+  );
 }

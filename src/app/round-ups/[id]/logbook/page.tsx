@@ -4,6 +4,8 @@ import { loadLabel } from '@/core/runs/load';
 import { loadParam } from '@/core/runs/loadParam';
 import { deletedRuns, packedLogbook } from '@/lab/logbookRows';
 import { loadsOf } from '@/lab/roundUpView';
+import { olderRunsSentence } from '@/core/runs/olderRuns';
+import { OlderNote } from '@/stages/rig/olderNote';
 import { roundUpView } from '@/app/roundUpView';
 import { LogbookStage } from '@/stages/logbook/logbookStage';
 
@@ -15,12 +17,15 @@ export default async function LogbookPage({ params }: { params: Promise<{ id: st
   const loads = loadsOf(view).map((load) => ({ ...load, key: loadParam(load), label: loadLabel(load) }));
   const deleted = await deletedRuns(view);
   return (
-    <LogbookStage
-      roundUpId={id}
-      packedRows={packedLogbook(view)}
-      loads={loads}
-      entries={entries.map(({ entry, product }) => ({ entry, product }))}
-      deleted={deleted}
-    />
+    <>
+      <OlderNote sentence={olderRunsSentence(view.runs, view.roundUp.beganAt)} />
+      <LogbookStage
+        roundUpId={id}
+        packedRows={packedLogbook(view)}
+        loads={loads}
+        entries={entries.map(({ entry, product }) => ({ entry, product }))}
+        deleted={deleted}
+      />
+    </>
   );
 }

@@ -5,6 +5,8 @@ import { againstLimits } from '@/core/lineUp/fitsLimits';
 import { hasDie } from '@/core/runs/labRun';
 import { loadKey } from '@/core/runs/load';
 import { loadParam } from '@/core/runs/loadParam';
+import { olderRunsSentence } from '@/core/runs/olderRuns';
+import { OlderNote } from '@/stages/rig/olderNote';
 import { roundUpView } from '@/app/roundUpView';
 import { verdictOf } from '@/lab/verdictView';
 import { ApartNote } from '@/stages/rig/apartNote';
@@ -28,6 +30,7 @@ export default async function VerdictPage({ params, searchParams }: Props) {
   return (
     <>
       <ApartNote roundUpId={id} apart={await viewKeptApart(id)} />
+      <OlderNote sentence={olderRunsSentence(view.runs, view.roundUp.beganAt)} />
       <VerdictStage
         data={{
           roundUpId: id,

@@ -1,18 +1,22 @@
-import { toldFailure } from '@/app/api/jsonBody';
+import { withBody } from '@/app/api/jsonBody';
 import { uploadIdFrom } from '@/app/uploadId';
+import { importChoices } from '@/lab/importChoices';
 import { work } from '@/lab/work/work';
 
-/** Imports an uploaded bundle: all of it, or nothing and the list of what is wrong. */
-export async function POST(_: Request, { params }: { params: Promise<{ upload: string }> }) {
-  try {
-    const result = await work().run('import', { uploadId: uploadIdFrom((await params).upload) });
+/** Imports an uploaded bundle: all of it, or nothing and the list of what is wrong or to be decided. */
+export async function POST(request: Request, { params }: { params: Promise<{ upload: string }> }) {
+  const uploadId = uploadIdFrom((await params).upload);
+  return withBody(request, importChoices, async ({ meant, asAnother }) => {
+    const choices = {
+      meant: Object.fromEntries(meant.map(({ entry, entryId }) => [entry, entryId])),
+      asAnother,
+    };
+    const result = await work().run('import', { uploadId, choices });
     return result.imported
-      ? Response.json({ roundUpId: result.roundUpId })
+      ? Response.json({ roundUpId: result.roundUpId, runs: result.runs, there: result.there })
       : Response.json(
           { message: 'Nothing was imported: the bundle has faults.', problems: result.problems },
           { status: 422 },
         );
-  } catch (error) {
-    return toldFailure(error);
-  }
+  });
 }

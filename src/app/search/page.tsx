@@ -1,0 +1,46 @@
+import { format } from 'date-fns';
+import { loadLabel } from '@/core/runs/load';
+import { MOST_FOUND, searchLab } from '@/lab/searchLab';
+import { SearchStage } from '@/stages/search/searchStage';
+import { Header } from '@/ui/header';
+
+export const dynamic = 'force-dynamic';
+export const metadata = { title: 'Search' };
+
+interface Props {
+  searchParams: Promise<{ q?: string | string[] }>;
+}
+
+export default async function SearchPage({ searchParams }: Props) {
+  const { q } = await searchParams;
+  const query = String((Array.isArray(q) ? q[0] : q) ?? '')
+    .replace(/\0/g, '')
+    .slice(0, 200);
+  const { roundUps, entries, runs } = await searchLab(query);
+  return (
+    <>
+      <Header title={query ? `Found for “${query}”` : 'Search the lab'} under="the whole lab" query={query} />
+      <main id="main" tabIndex={-1} className="max-w-5xl px-4 pt-5 pb-8 md:px-7">
+        <SearchStage
+          query={query}
+          most={MOST_FOUND}
+          roundUps={roundUps.map(({ id, title, archived, beganAt }) => ({
+            id,
+            title,
+            note: `begun ${format(beganAt, 'd MMMM yyyy')}${archived ? ', archived' : ''}`,
+          }))}
+          entries={entries}
+          runs={runs.map((run) => ({
+            id: run.id,
+            label: run.label,
+            name: run.name,
+            what: `${loadLabel({ ...run, gpuLoadW: 0 })}, ${run.setting}`,
+            when: run.measuredAt ? format(run.measuredAt, 'd MMM yyyy') : '',
+            roundUpId: run.roundUpId,
+            roundUp: run.roundUp,
+          }))}
+        />
+      </main>
+    </>
+  );
+}
