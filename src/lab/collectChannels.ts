@@ -21,7 +21,25 @@ const HEADINGS: Record<Exclude<Quantity, 'time'>, string> = {
   inlet_temperature: 'inlet_c',
   pump_speed: 'pump_rpm',
   noise_level: 'noise_db',
+  case_temperature: 'case_air_c',
+  memory_temperature: 'memory_c',
+  drive_temperature: 'drive_c',
+  second_fan_speed: 'fan2_rpm',
+  third_fan_speed: 'fan3_rpm',
+  fourth_fan_speed: 'fan4_rpm',
 };
+
+/** What a run can stand on, and whose clock is then the run's: the first that any log has. */
+const STANDS_ON: readonly Quantity[] = [
+  'cpu_temperature',
+  'gpu_temperature',
+  'vrm_temperature',
+  'liquid_temperature',
+  'case_temperature',
+  'memory_temperature',
+  'drive_temperature',
+  'clock',
+];
 
 export interface Span {
   fromS: number;
@@ -69,7 +87,8 @@ export interface Collected {
 }
 
 /**
- * The channels of each run, joined from all logs onto the clock of those that have the die. Logs of one kind are
+ * The channels of each run, joined from all logs onto the clock of those that have the die, or
+ * without one the first other sensor. Logs of one kind are
  * chained by time; where two cover the same time the first counts. A channel that has no reading in a run is left out.
  */
 export async function collectChannels(
@@ -86,7 +105,7 @@ export async function collectChannels(
       () => fileBytes(fileId),
       path,
       () => (sink = new SpanSink(runs, offsetS)),
-      remembered,
+      { remembered, further: true },
     );
     sinks.push(sink);
   }
@@ -106,16 +125,17 @@ export async function collectChannels(
     return chain;
   };
   const channels = runs.map(({ fromS }, run) => {
-    const die = joined('cpu_temperature', run);
+    const clocks = STANDS_ON.map((quantity) => ({ quantity, ...joined(quantity, run) }));
+    const main = clocks.find(({ values }) => !values.every(isMissing)) ?? clocks[0]!;
     const made: Channel[] = [
-      { heading: 't_s', values: Float64Array.from(die.timeS, (at) => Number((at - fromS).toFixed(3))) },
+      { heading: 't_s', values: Float64Array.from(main.timeS, (at) => Number((at - fromS).toFixed(3))) },
     ];
     for (const [quantity, heading] of Object.entries(HEADINGS)) {
-      const { timeS, values } = quantity === 'cpu_temperature' ? die : joined(quantity as Quantity, run);
+      const { timeS, values } = quantity === main.quantity ? main : joined(quantity as Quantity, run);
       const onClock =
-        quantity === 'cpu_temperature'
+        quantity === main.quantity
           ? Float64Array.from(values)
-          : joinOnto(die.timeS, timeS, values, reachS(timeS));
+          : joinOnto(main.timeS, timeS, values, reachS(timeS));
       if (!onClock.every(isMissing)) made.push({ heading, values: onClock });
     }
     return made;

@@ -57,12 +57,12 @@ export async function describeLog(
     let thinned = new ThinnedSeries();
     const open = () => toldBytes(file, `Reading ${file.path}`, tell);
     const sink = () => (thinned = new ThinnedSeries());
-    let { encoding, reader } = await readLog(open, file.path, sink, remembered);
+    let { encoding, reader } = await readLog(open, file.path, sink, { remembered, further: true });
     if (columns && columns.length === reader.columns.length) {
       const headings = headingsKey(reader.dialect!.headings);
       await withDatabase((db) => keepMapping(db, { headings, meanings: columns }));
       remembered.set(headings, columns);
-      ({ encoding, reader } = await readLog(open, file.path, sink, remembered));
+      ({ encoding, reader } = await readLog(open, file.path, sink, { remembered, further: true }));
     }
     const timed = !Number.isNaN(reader.firstTimeS);
     return {

@@ -28,6 +28,8 @@ export type ImportResult =
 export interface ImportChoices {
   /** By the entry's id in the bundle: the lab's entry that it is, or null for another of the lab's own. */
   meant?: Readonly<Record<string, number | null>>;
+  /** Entries that nothing is said of are new, whatever the lab has: nobody is asked. */
+  othersNew?: boolean;
   /** As a round-up of its own, where the lab has it already. */
   asAnother?: boolean;
 }
@@ -56,14 +58,14 @@ export function reduceAll(
 }
 
 /** The lab's entry for each of the bundle's, null for a new one. Throws what a person is to be asked. */
-function settleEntries(bundle: Bundle, inLab: BundleInLab, meant: ImportChoices['meant'] = {}): Map<string, number | null> {
+function settleEntries(bundle: Bundle, inLab: BundleInLab, { meant = {}, othersNew }: ImportChoices): Map<string, number | null> {
   const settled = new Map<string, number | null>();
   const refuse = (entry: string, message: string): never => {
     throw new UnusableInput({ file: 'entries.csv', column: 'entry', message: `"${entry}": ${message}` });
   };
   for (const { entry, product } of bundle.entries) {
     const { sureId, candidateIds } = inLab.entries.get(entry)!;
-    const said = Object.hasOwn(meant, entry) ? meant[entry]! : undefined;
+    const said = Object.hasOwn(meant, entry) ? meant[entry]! : othersNew ? null : undefined;
     if (said === undefined && sureId === null && candidateIds.length > 0)
       refuse(entry, `the lab has “${product}” with these fans already: is it the same one, or another?`);
     const entryId = said === undefined ? sureId : said;
@@ -136,7 +138,7 @@ async function write(
       throw new UnusableInput({ file: 'upload', message: BROUGHT });
     tell('Looking what the lab has', 0);
     const inLab = await recogniseBundle(db, bundle);
-    const settled = settleEntries(bundle, inLab, choices.meant);
+    const settled = settleEntries(bundle, inLab, choices);
     const rigRevisionId = await importRig(db, rig, planning);
     const roundUpId =
       inLab.twin && !choices.asAnother

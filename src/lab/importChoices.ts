@@ -9,5 +9,6 @@ export const importChoices = object({
   )
     .max(MOST.entries)
     .default([]),
+  othersNew: boolean().default(false),
   asAnother: boolean().default(false),
 }).noUnknown();

@@ -1,12 +1,6 @@
 import { untold, type Tell } from '@/core/progress';
-import { energyMeanDb } from '@/core/levels/energyMeanDb';
-import { meterReading } from '@/core/bench/meterReading';
-import { isLevelUnsteady, levelMoved } from '@/core/flags/runFlags';
-import { coolerLevel } from '@/core/levels/coolerLevel';
 import { measuredWords } from '@/core/lineUp/measuredWords';
-import { farPower } from '@/core/runs/askedAbout';
 import { isMissing } from '@/core/missing';
-import { reduceTrace, type Reduction } from '@/core/reduction/reduceTrace';
 import { insertChange } from '@/database/changes';
 import { listKnownRuns, type KnownRun } from '@/database/knownRuns';
 import { listEntriesCalled, type MeasuredEntry } from '@/database/measuredEntries';
@@ -17,129 +11,22 @@ import { insertRun, saveReduction } from '@/database/runs';
 import { citeEntry, getRoundUp, insertRoundUp, nextPosition, type RoundUp } from '@/database/roundUps';
 import { insertTrace, traceDigest } from '@/database/traces';
 import { deleteUpload } from '@/database/uploads';
-import { toTrace, type Channel } from '@/formats/bundle/traceTable';
 import { problemText, UnusableInput } from '@/formats/problem';
 import { BROUGHT } from './importBundle';
-import { citedEntries, type CitedEntry } from './citedEntries';
+import { citedEntries } from './citedEntries';
 import { codeOf } from './codeOf';
 import { collectChannels, type Collected } from './collectChannels';
 import { rememberedMappings } from './describeLog';
+import { channelOf, makeRawRun, stoppedBy, type MadeRun, type RunPreview } from './makeRawRun';
+import { meantEntry } from './meantEntry';
 import type { RawRunsPlan } from './rawRunsSchema';
 import { saveStoredValues } from './runValues';
 import { uploadedFiles } from './uploads';
-
-type PlannedRun = RawRunsPlan['runs'][number];
-
-/** What one run would come to, or what keeps it from being taken. */
-export interface RunPreview {
-  problem: string;
-  settled: boolean;
-  /** What to know, where it comes in but will not count. */
-  note: string;
-  riseK: number | null;
-  levelDb: number | null;
-  noiseDb: number | null;
-}
 
 export type RawRunsResult =
   | { imported: true; roundUpId: number; runs: number }
   /** `unused` names the logs that no run takes a reading of. */
   | { imported: false; message: string; runs: RunPreview[]; unused: string[] };
-
-interface MadeRun {
-  plan: PlannedRun;
-  channels: Channel[];
-  noiseDb: number;
-  reduction: Reduction;
-}
-
-function channelOf(channels: readonly Channel[], heading: string): Float64Array | null {
-  const values = channels.find((of) => of.heading === heading)?.values;
-  return values instanceof Float64Array ? values : null;
-}
-
-/** Fewer levels than this are averaged as they are. */
-const LEAST_LEVELS = 5;
-
-/** The meter over the settled window, with bursts left out by the bench's rule: what a reviewer would have read there. */
-function metered(
-  channels: readonly Channel[],
-  window: { startS: number; endS: number } | null,
-): { noiseDb: number; leftOut: number } | null {
-  const noise = channelOf(channels, 'noise_db');
-  const timeS = channelOf(channels, 't_s')!;
-  if (!noise || !window) return null;
-  const inside = Array.from(noise).filter(
-    (value, i) => !isMissing(value) && timeS[i]! >= window.startS && timeS[i]! <= window.endS,
-  );
-  if (inside.length === 0) return null;
-  if (inside.length < LEAST_LEVELS) return { noiseDb: Number(energyMeanDb(inside).toFixed(2)), leftOut: 0 };
-  const reading = meterReading(inside);
-  return {
-    noiseDb: Number(reading.levelDb.toFixed(2)),
-    leftOut: reading.leftOut.filter(Boolean).length,
-  };
-}
-
-const nothing = { settled: false, note: '', riseK: null, levelDb: null, noiseDb: null };
-
-function makeRun(
-  plan: PlannedRun,
-  channels: Channel[],
-  room: RawRunsPlan['room'],
-  rig: { limitC: number; windowS: number },
-): { preview: RunPreview; made: MadeRun | null } {
-  const stopped = (problem: string) => ({ preview: { ...nothing, problem }, made: null });
-  if (!(plan.toS > plan.fromS)) return stopped('ends before it begins');
-  if (!channelOf(channels, 'cpu_c'))
-    return stopped('no die temperature: no log has a reading of it in this run');
-  if (!channelOf(channels, 'ambient_c') && !room) {
-    return stopped(
-      'no room temperature: no log has a reading in this run (do their clocks overlap?), and none is typed',
-    );
-  }
-  const rule = { loadW: plan.loadW, program: plan.loadName !== '', ...rig, typedAmbientC: room?.ambientC };
-  const reduction = reduceTrace(toTrace({ channels }), rule);
-  if (!reduction.known) return stopped(reduction.reason);
-  const read = metered(channels, reduction.value.window);
-  const noiseDb = plan.noiseDb ?? read?.noiseDb ?? null;
-  if (noiseDb === null) return stopped('no noise: no log has the meter in this run, and none is typed');
-  const { settled, unsettledReason, riseK, levelMovedDb } = reduction.value;
-  const level = coolerLevel(noiseDb, plan.floorDb);
-  const notes = [
-    unsettledReason,
-    noiseDb < plan.floorDb ? 'read quieter than the room alone: is one of the two wrong?' : '',
-    settled && level.standing === 'at-floor' ? 'at the floor: level is an upper bound' : '',
-    plan.noiseDb === null && isLevelUnsteady(levelMovedDb) ? levelMoved(levelMovedDb) : '',
-    plan.noiseDb === null && read && read.leftOut > 0 ? `${read.leftOut} levels left out as bursts` : '',
-    farPower(plan.loadW, reduction.value),
-  ];
-  const note = notes.filter(Boolean).join('; ');
-  return {
-    preview: { problem: '', settled, note, riseK, levelDb: level.levelDb, noiseDb },
-    made: { plan, channels, noiseDb, reduction: reduction.value },
-  };
-}
-
-/** What a name that was typed stands for: an entry cited already, one of the lab, a new one, or several. */
-interface Meant {
-  /** Null for a new one. */
-  entryId: number | null;
-  /** Of the lab, and not cited yet. */
-  toCite: MeasuredEntry | null;
-  problem: string;
-}
-
-function meantEntry(name: string, cited: readonly CitedEntry[], lab: readonly MeasuredEntry[]): Meant {
-  const byId = cited.find((entry) => entry.entry === name);
-  const named = byId ? [byId] : cited.filter((entry) => entry.product === name);
-  const several = (n: number, which: string) => ({ entryId: null, toCite: null, problem: `${n} entries are called “${name}”: ${which}` });
-  if (named.length > 1) return several(named.length, `write which, ${named.map((entry) => entry.entry).join(', ')}`);
-  if (named[0]) return { entryId: named[0].entryId, toCite: null, problem: '' };
-  const called = lab.filter((entry) => entry.name === name);
-  if (called.length > 1) return several(called.length, 'in the lab: cite the one that is meant in Line-up first, or write another name');
-  return { entryId: called[0]?.entryId ?? null, toCite: called[0] ?? null, problem: '' };
-} // prettier-ignore
 
 /** Runs of the lab that these logs were brought in as before, by digest. */
 async function broughtBefore(made: readonly MadeRun[]): Promise<Map<string, KnownRun>> {
@@ -302,8 +189,8 @@ export async function importRawRuns(
   const lab = await withDatabase((db) => listEntriesCalled(db, [...new Set(typedNames)]));
   const cut = plan.runs.map((run, i) => {
     const { problem, toCite } = meantEntry(run.entry, cited, lab);
-    if (problem) return { preview: { ...nothing, problem }, made: null };
-    const result = makeRun(run, channels[i]!, plan.room, rig);
+    if (problem) return { preview: stoppedBy(problem), made: null };
+    const result = makeRawRun(run, channels[i]!, plan.room, rig);
     if (!toCite || result.preview.problem) return result;
     const goesTo = `goes to the lab’s ${toCite.name}, ${measuredWords(toCite.measured, new Date())}`;
     return {
@@ -315,7 +202,7 @@ export async function importRawRuns(
   const results = cut.map((result) => {
     const known = result.made && before.get(traceDigest(result.made.channels));
     const problem = known ? `in the lab already, as run ${known.label}: leave it out` : '';
-    return known ? { preview: { ...nothing, problem }, made: null } : result;
+    return known ? { preview: stoppedBy(problem), made: null } : result;
   });
   const previews = results.map((of) => of.preview);
   const unused = names.filter((_, i) => !used[i]) as string[];

@@ -1,12 +1,14 @@
 import type { DeletedRun } from '@/core/runs/deletedRun';
-import { packRows, type LogbookRow } from '@/core/runs/logbookRow';
+import { packRows, type LogbookRow, type ValueColumn } from '@/core/runs/logbookRow';
 import { loadParam } from '@/core/runs/loadParam';
 import { withDatabase } from '@/database/pool';
 import { listDeletedRuns } from '@/database/runEdits';
+import { listValues } from '@/database/runValues';
+import { availableResponses } from './responseView';
 import { onceFor } from './keptWhileUnwritten';
 import { notedRuns, type RoundUpView } from './roundUpView';
 
-function rowsOf(view: RoundUpView): LogbookRow[] {
+function rowsOf(view: RoundUpView, valuesOf: ReadonlyMap<number, (number | null)[]>): LogbookRow[] {
   const position = new Map(view.entries.map((entry, i) => [entry.entry, i]));
   return notedRuns(view).map(({ run, state, notes, flagged }) => ({
     id: run.id,
@@ -34,11 +36,52 @@ function rowsOf(view: RoundUpView): LogbookRow[] {
     notes: notes.join(' · '),
     setAside: run.setAside,
     version: run.version,
+    values: valuesOf.get(run.id) ?? [],
   }));
 }
 
 /** The logbook's rows as one text, made once. */
-export const packedLogbook = onceFor((view: RoundUpView) => packRows(rowsOf(view)));
+const packedPlain = onceFor((view: RoundUpView) => packRows(rowsOf(view, new Map())));
+
+/** A column that can be shown: a response at a place, as the address has it. */
+export interface OfferedColumn extends ValueColumn {
+  response: string;
+  place: string;
+}
+
+const SEPARATOR = '@';
+
+/** What the runs of a round-up have beside the rise of the die, as columns. */
+export const offeredColumns = onceFor(async (view: RoundUpView): Promise<OfferedColumn[]> => {
+  const { responses, placesOf } = await availableResponses(view);
+  return responses
+    .filter(({ source }) => source.from !== 'die' && source.from !== 'level')
+    .flatMap(({ id, name, unit, decimals }) =>
+      placesOf(id).map((place) => ({
+        key: place ? `${id}${SEPARATOR}${place}` : id,
+        name: place ? `${name}, ${place}` : name,
+        ...{ unit, decimals, response: id, place },
+      })),
+    );
+});
+
+/** The logbook's rows with the values of some columns, as one text. */
+export async function packedLogbook(view: RoundUpView, columns: readonly OfferedColumn[]): Promise<string> {
+  if (columns.length === 0) return packedPlain(view);
+  const valuesOf = new Map<number, (number | null)[]>(
+    view.runs.map((run) => [run.id, columns.map(() => null)]),
+  );
+  const kept = await withDatabase((db) =>
+    Promise.all(columns.map(({ response, place }) => listValues(db, view.roundUp.id, response, place))),
+  );
+  kept.forEach((rows, at) => {
+    for (const { runId, value } of rows) {
+      const values = valuesOf.get(runId);
+      if (values) values[at] = Number(value.toPrecision(6));
+    }
+  });
+  return packRows(rowsOf(view, valuesOf));
+}
 
 /** Runs that were deleted, by the names that pages give their entries. */
 export async function deletedRuns({ roundUp, entries }: RoundUpView): Promise<DeletedRun[]> {

@@ -7,6 +7,7 @@ import { loadKey, loadLabel } from '@/core/runs/load';
 import { groupBy } from '@/core/statistics/groupBy';
 import { withDatabase } from '@/database/pool';
 import { countValues, listScores, listValues } from '@/database/runValues';
+import { onceFor } from './keptWhileUnwritten';
 import { curvesOf, loadsOf, type LoadCurves, type RoundUpView } from './roundUpView';
 import { SPEED } from './runValues';
 
@@ -29,7 +30,7 @@ export interface ResponseView {
 }
 
 /** What a round-up's runs have: responses in the order of the registry, places of each, the most used first. */
-async function available(view: RoundUpView) {
+export const availableResponses = onceFor(async (view: RoundUpView) => {
   const counts = await withDatabase((db) => countValues(db, view.roundUp.id));
   const placesOf = (id: string) => counts.filter((count) => count.response === id).map((count) => count.place);
   const counting = view.runs.filter((run) => run.setAside === '');
@@ -42,7 +43,7 @@ async function available(view: RoundUpView) {
   };
   const againsts: Against[] = ['noise', ...(hasSpeed ? (['rpm'] as const) : []), ...(hasDuty ? (['duty'] as const) : [])];
   return { responses: RESPONSES.filter(isThere), placesOf, againsts };
-} // prettier-ignore
+}); // prettier-ignore
 
 /** The score's unit and better side, as its runs state them. */
 async function stated(view: RoundUpView, response: Response): Promise<Response> {
@@ -88,7 +89,7 @@ async function points(
 
 /** The curves of a round-up for a response against an axis, and what else could be asked; the rise where there is none. */
 export async function viewResponse(view: RoundUpView, choice: ResponseChoice): Promise<ResponseView> {
-  const { responses, placesOf, againsts } = await available(view);
+  const { responses, placesOf, againsts } = await availableResponses(view);
   const wanted = responseOf(choice.response ?? RISE.id);
   const response = responses.find(({ id }) => id === wanted?.id) ?? responses[0] ?? RISE;
   const isLevel = response.source.from === 'level';

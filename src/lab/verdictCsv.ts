@@ -1,16 +1,22 @@
 import { stringify } from 'csv-stringify/sync';
 import type { Ranking } from '@/core/ranking/rankAtLine';
 import type { CoverWords } from '@/core/lineUp/underCover';
+import type { Against } from '@/core/curves/curveRule';
+import type { ResponseView } from './responseView';
 import type { CitedEntry } from './citedEntries';
 import { safeText } from '@/formats/safeText';
+
+const LINES: Record<Against, string> = { noise: 'noise_line_dba', rpm: 'line_rpm', duty: 'line_duty_pct' };
 
 /** The verdict's table as CSV (RFC 4180, decimal point), safe to open in a spreadsheet. */
 export function verdictCsv(
   ranking: Ranking,
   entries: readonly CitedEntry[],
-  at: { lineDb: number; load: string },
+  at: { lineAt: number; load: string; shown: Pick<ResponseView, 'response' | 'against' | 'place'> },
   words: CoverWords,
 ): string {
+  const { response, against, place } = at.shown;
+  const isRise = response.source.from === 'die';
   const cell = (text: string) => safeText(words.text(text));
   const byCode = new Map(entries.map((entry) => [entry.entry, entry]));
   const common = (code: string) => {
@@ -22,29 +28,43 @@ export function verdictCsv(
       fans: cell(entry.fans),
       price: entry.price ?? '',
       currency: entry.currency,
-      noise_line_dba: at.lineDb,
+      [LINES[against]]: at.lineAt,
       load: cell(at.load),
     };
   };
-  const placed = ranking.placed.map((of) => ({
-    ...common(of.entry),
-    place_from: of.placeFrom,
-    place_to: of.placeTo,
-    status: of.status,
-    rise_k: of.value.toFixed(2),
-    rise_95_k: of.interval95.toFixed(2),
-    resistance_k_per_w: of.resistanceKPerW?.toFixed(4) ?? '',
-    temperature_at_reference_c: of.temperatureAtReferenceC.toFixed(2),
+  const placed = ranking.placed.map((placed) => ({
+    ...common(placed.entry),
+    place_from: placed.placeFrom,
+    place_to: placed.placeTo,
+    status: placed.status,
+    ...(isRise
+      ? {
+          rise_k: placed.value.toFixed(2),
+          rise_95_k: placed.interval95.toFixed(2),
+          resistance_k_per_w: placed.resistanceKPerW?.toFixed(4) ?? '',
+          temperature_at_reference_c: placed.temperatureAtReferenceC.toFixed(2),
+        }
+      : {
+          response: response.id,
+          response_place: cell(place),
+          unit: cell(response.unit),
+          value: placed.value.toFixed(response.decimals + 1),
+          value_95: placed.interval95.toFixed(response.decimals + 1),
+        }),
+    level_dba: placed.levelDb.toFixed(2),
     reason: '',
   }));
-  const notPlaced = ranking.notPlaced.map((of) => ({
-    ...common(of.entry),
-    status: of.status,
-    reason: cell(of.reason),
+  const notPlaced = ranking.notPlaced.map((entry) => ({
+    ...common(entry.entry),
+    status: entry.status,
+    reason: cell(entry.reason),
   }));
-  const columns = [
-    'place_from', 'place_to', 'entry', 'product', 'maker', 'fans', 'status', 'rise_k', 'rise_95_k', 'resistance_k_per_w',
-    'temperature_at_reference_c', 'price', 'currency', 'noise_line_dba', 'load', 'reason',
-  ]; // prettier-ignore
+  const values = isRise
+    ? ['rise_k', 'rise_95_k', 'resistance_k_per_w', 'temperature_at_reference_c']
+    : ['response', 'response_place', 'unit', 'value', 'value_95'];
+  // Heat and noise together: at a noise line all stand at one level.
+  const level = against === 'noise' && isRise ? [] : ['level_dba'];
+  const what = ['place_from', 'place_to', 'entry', 'product', 'maker', 'fans', 'status'];
+  const columns = [...what, ...values, ...level, 'price', 'currency', LINES[against], 'load', 'reason'];
   return stringify([...placed, ...notPlaced], { header: true, columns, record_delimiter: '\r\n' });
 }

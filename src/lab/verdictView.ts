@@ -1,26 +1,43 @@
+import { AXES } from '@/core/curves/axis';
+import { firstLine } from '@/core/curves/firstLine';
 import { lineRule, rankAtLine, type Ranking } from '@/core/ranking/rankAtLine';
 import { loadKey } from '@/core/runs/load';
 import { loadParam } from '@/core/runs/loadParam';
 import { onceFor } from './keptWhileUnwritten';
 import { methodSentences } from './methodSentence';
+import { responseChoice, viewResponse, type ResponseChoice, type ResponseView } from './responseView';
 import { curvesOf, viewRoundUp, type LoadCurves, type RoundUpView } from './roundUpView';
+
+/** What an address asks of the verdict; the round-up's own where it names nothing that exists. */
+export interface VerdictQuery extends ResponseChoice {
+  load?: string;
+  /** Noise line, dB(A). */
+  line?: string;
+  /** Speed, rpm, or duty, %, where it stands against one. */
+  at?: string;
+}
 
 export interface VerdictView {
   view: RoundUpView;
+  shown: ResponseView;
   loads: LoadCurves[];
   chosen: LoadCurves;
-  lineDb: number;
+  /** Where on the axis entries are compared: noise, dB(A), speed, rpm, or duty, %. */
+  lineAt: number;
   ranking: Ranking;
   /** The order at the brief's other noise lines. */
   others: { lineDb: number; ranking: Ranking }[];
   method: string[];
 }
 
+/** What an address says; what is none is left out. */
+export function verdictQuery(query: Record<string, string | string[] | undefined>): VerdictQuery {
+  const text = (name: string) => [query[name]].flat()[0] || undefined;
+  return { ...responseChoice(query), load: text('load'), line: text('line'), at: text('at') };
+}
+
 /** As `verdictOf`, of a round-up by its id; null where there is none. */
-export async function viewVerdict(
-  id: number,
-  query: { load?: string; line?: string },
-): Promise<VerdictView | null> {
+export async function viewVerdict(id: number, query: VerdictQuery): Promise<VerdictView | null> {
   const view = await viewRoundUp(id);
   return view && verdictOf(view, query);
 }
@@ -28,17 +45,19 @@ export async function viewVerdict(
 const MOST_RANKINGS = 24;
 const rankingsOf = onceFor((_: RoundUpView) => new Map<string, Ranking>());
 
-/** The order at a line, remembered for those who look at the same. */
-function rankedAt(view: RoundUpView, { load, curves }: LoadCurves, lineDb: number): Ranking {
+function orderAt(view: RoundUpView, { load, curves }: LoadCurves, lineAt: number, isRise: boolean): Ranking {
+  const { referenceAmbientC, rig } = view.roundUp;
+  const rule = lineRule(load, { referenceAmbientC, limitC: rig.limitC });
+  return rankAtLine(curves, { ...rule, throttles: isRise, lineDb: lineAt });
+}
+
+/** The order of the die's rise at a noise line, remembered for those who look at the same. */
+function rankedAt(view: RoundUpView, loadCurves: LoadCurves, lineDb: number): Ranking {
   const known = rankingsOf(view);
-  const key = `${loadKey(load)}\n${lineDb}`;
+  const key = `${loadKey(loadCurves.load)}\n${lineDb}`;
   const found = known.get(key);
   if (found) return found;
-  const { referenceAmbientC, rig } = view.roundUp;
-  const ranking = rankAtLine(curves, {
-    ...lineRule(load, { referenceAmbientC, limitC: rig.limitC }),
-    lineDb,
-  });
+  const ranking = orderAt(view, loadCurves, lineDb, true);
   if (known.size >= MOST_RANKINGS) known.clear();
   known.set(key, ranking);
   return ranking;
@@ -50,30 +69,40 @@ export function ownOrder(view: RoundUpView): { chosen: LoadCurves; ranking: Rank
   return { chosen, ranking: rankedAt(view, chosen, view.roundUp.noiseLineDba) };
 }
 
-/** The ranking at a line and load from an address; the round-up's own where it names none that exists. */
-export function verdictOf(view: RoundUpView, query: { load?: string; line?: string }): VerdictView {
-  const { roundUp, runs } = view;
-  const loads = curvesOf(view);
+/** Where the line stands: as asked, within what an axis can have, or where Curves opens with it. */
+function lineOf(view: RoundUpView, { against, loads }: ResponseView, query: VerdictQuery): number {
+  const text = against === 'noise' ? query.line : query.at;
+  const asked = Number(text);
+  if (!text || !Number.isFinite(asked))
+    return against === 'noise' ? view.roundUp.noiseLineDba : firstLine(loads[0]!.curves, AXES[against]);
+  return Math.min(against === 'rpm' ? 60_000 : 120, Math.max(0, asked));
+}
+
+/** The ranking of a response at a line and load. */
+export async function verdictOf(view: RoundUpView, query: VerdictQuery): Promise<VerdictView> {
+  const { runs } = view;
+  const shown = await viewResponse(view, query);
+  const { loads, response, against } = shown;
   const chosen = loads.find(({ load }) => loadParam(load) === query.load) ?? loads[0]!;
-  const asked = Number(query.line);
-  const lineDb =
-    query.line && Number.isFinite(asked) ? Math.min(120, Math.max(0, asked)) : roundUp.noiseLineDba;
-  const ranking = rankedAt(view, chosen, lineDb);
+  const lineAt = lineOf(view, shown, query);
+  const isRise = response.source.from === 'die';
+  const rank = (at: number) =>
+    isRise && against === 'noise' ? rankedAt(view, chosen, at) : orderAt(view, chosen, at, isRise);
   const atLoad = runs.filter((run) => loadKey(run) === loadKey(chosen.load));
+  const otherLines = against === 'noise' ? view.brief.noiseLinesDba.filter((line) => line !== lineAt) : [];
   return {
     view,
+    shown,
     loads,
     chosen,
-    lineDb,
-    ranking,
-    others: view.brief.noiseLinesDba
-      .filter((of) => of !== lineDb)
-      .map((of) => ({ lineDb: of, ranking: rankedAt(view, chosen, of) })),
+    lineAt,
+    ranking: rank(lineAt),
+    others: otherLines.map((lineDb) => ({ lineDb, ranking: rank(lineDb) })),
     method: methodSentences(view, view.brief, {
       runs: atLoad,
       label: chosen.label,
       program: chosen.load.loadName !== '',
-      lineDb,
+      lineDb: against === 'noise' ? lineAt : view.roundUp.noiseLineDba,
     }),
   };
 }

@@ -4,7 +4,7 @@ import { BOATHOUSE } from '../../src/simulator/boathouse';
 import { resistanceAtLevel } from '../../src/simulator/cooler';
 import { asBytes } from '../../src/simulator/demoFiles';
 import { fanRoundUp } from '../../src/simulator/fanRoundUp';
-import { ask, startApplication, type Application } from '../support/application';
+import { ask, startApplication, type Application, importAsNew } from '../support/application';
 import { seriousFaults } from '../support/axe';
 import { TestBench } from '../support/bench';
 
@@ -109,7 +109,7 @@ test('reloaded, on a second screen, the web server killed and started: the mount
   const upload = (await (await ask(`${app.url}/api/uploads`, { method: 'POST' })).json()) as { id: string };
   const zip = zipSync(Object.fromEntries(asBytes(fanRoundUp(7))), { level: 1 });
   await ask(`${app.url}/api/stream/${upload.id}?path=round-up.zip`, { method: 'PUT', body: Buffer.from(zip) });
-  const { roundUpId } = (await (await ask(`${app.url}/api/uploads/${upload.id}/import`, { method: 'POST' })).json()) as { roundUpId: number };
+  const { roundUpId } = (await (await importAsNew(app.url, upload.id)).json()) as { roundUpId: number };
   const url = `${app.url}/round-ups/${roundUpId}/bench`;
   await page.goto(url);
   await page.getByRole('group', { name: 'Bench clock' }).getByRole('button', { name: '10×' }).click();

@@ -5,7 +5,7 @@ import type { AddressInfo } from 'node:net';
 import { zipSync } from 'fflate';
 import { Client } from 'pg';
 import { seededChance } from '../../src/simulator/random';
-import { ask, startApplication, type Application } from '../support/application';
+import { ask, startApplication, type Application, importAsNew } from '../support/application';
 import { smallBundle } from '../support/bundles';
 import { allHandlers, hostileRequest } from '../support/hostile/requests';
 import { mutated, mutatedText, pick } from '../support/hostile/values';
@@ -45,7 +45,7 @@ async function brought(files: ReadonlyMap<string, Uint8Array>): Promise<Response
   const body = Buffer.from(zipSync(Object.fromEntries(files), { level: 1 }));
   const sent = await ask(`${app.url}/api/stream/${id}?path=lab.zip`, { method: 'PUT', body });
   expect(sent.status).toBe(200);
-  return ask(`${app.url}/api/uploads/${id}/import`, { method: 'POST' });
+  return importAsNew(app.url, id);
 }
 
 test('requests that nobody means: no handler fails, and what is refused has changed nothing', async () => {
@@ -108,7 +108,7 @@ test('bundles that nobody means: refused in words with nothing written, or taken
       const back = await fetch(`${app.url}/round-ups/${result.roundUpId}/export`);
       const { id } = (await (await ask(`${app.url}/api/uploads`, { method: 'POST' })).json()) as { id: string };
       await ask(`${app.url}/api/stream/${id}?path=lab.zip`, { method: 'PUT', body: Buffer.from(await back.arrayBuffer()) });
-      const again = (await (await ask(`${app.url}/api/uploads/${id}/import`, { method: 'POST' })).json()) as { roundUpId?: number };
+      const again = (await (await importAsNew(app.url, id)).json()) as { roundUpId?: number };
       if (!again.roundUpId) failures.push(`its export is refused, ${JSON.stringify(again).slice(0, 300)}: ${told}`);
     }
   }

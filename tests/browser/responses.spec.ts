@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { zipSync } from 'fflate';
-import { ask, startApplication, type Application } from '../support/application';
+import { ask, startApplication, type Application, importAsNew } from '../support/application';
 import { seriousFaults } from '../support/axe';
 import { quantitySample } from '../support/samples';
 
@@ -12,7 +12,7 @@ test.beforeAll(async () => {
     const { id } = (await (await ask(`${app.url}/api/uploads`, { method: 'POST' })).json()) as { id: string };
     const body = Buffer.from(zipSync(Object.fromEntries(quantitySample(name))));
     await ask(`${app.url}/api/stream/${id}?path=${name}.zip`, { method: 'PUT', body });
-    expect((await ask(`${app.url}/api/uploads/${id}/import`, { method: 'POST' })).status).toBe(200);
+    expect((await importAsNew(app.url, id)).status).toBe(200);
   }
 });
 
@@ -68,13 +68,44 @@ test('fans by their air: places beside the response, a run without a die, and it
   expect(csv).toContain('airspeed,through the heatsink,m/s');
 
   await page.goto(`${app.url}/round-ups/2/verdict`);
-  await expect(page.getByText('no die was measured at this load')).toBeVisible();
+  // What was measured is ranked where no die was.
+  await expect(page.getByRole('heading', { name: /Airspeed, 15 cm at/ })).toBeVisible();
   await expect(page.getByText('Infinity')).toHaveCount(0);
   await page.goto(`${app.url}/round-ups/2/logbook`);
   await expect(page.getByText('no die').first()).toBeVisible();
   await page.locator('[data-run] a').first().click();
   await expect(page.getByRole('row', { name: /Airspeed, 15 cm/ })).toContainText('m/s');
   await expect(page.getByRole('row', { name: /Die, mean/ })).toHaveCount(0);
+});
+
+test('the verdict ranks what is chosen, its CSV too; other values stand as columns of the logbook, and heating up beside the line', async ({
+  page,
+}) => {
+  await page.goto(`${app.url}/round-ups/1/verdict`);
+  await page.getByLabel('What is compared').selectOption('gpu-rise');
+  await expect(page.getByRole('heading', { name: /Graphics card, rise at 34.0 dB\(A\)/ })).toBeVisible();
+  await expect.poll(() => order(page)).toEqual(['c2', 'c3', 'c4', 'c5', 'c1']);
+  await expect(page.getByRole('columnheader', { name: 'K/W' })).toHaveCount(0);
+  const href = await page.getByRole('link', { name: 'Download CSV' }).getAttribute('href');
+  const csv = await (await page.request.get(app.url + href!)).text();
+  expect(csv.split('\r\n')[1]).toMatch(/^1,\d,c2,.*,gpu-rise,,K,/);
+
+  await page.goto(`${app.url}/round-ups/1/logbook`);
+  await page.getByText('Columns', { exact: true }).click();
+  await page.getByLabel('Graphics card, rise').check();
+  await expect(page).toHaveURL(/columns=gpu-rise/);
+  const column = page.getByRole('columnheader', { name: 'Graphics card, K' });
+  await column.getByRole('button').click();
+  await expect(column).toHaveAttribute('aria-sort', /ending$/);
+  await page.reload();
+  await expect(column).toBeVisible();
+  expect(await seriousFaults(page)).toEqual([]);
+
+  await page.goto(`${app.url}/round-ups/1/curves`);
+  await page.getByText('Heating up, at the line').click();
+  await expect(page.getByRole('columnheader', { name: '60 s, K' })).toBeVisible();
+  await page.getByRole('link', { name: 'rank rise after 10 s' }).click();
+  await expect(page.getByText('Rise after 10 s; lower is better.')).toBeVisible();
 });
 
 test('a run’s other sensors stand on its page, and the one that had not settled says so', async ({

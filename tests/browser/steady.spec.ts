@@ -3,7 +3,7 @@ import { zipSync } from 'fflate';
 import { Client } from 'pg';
 import { demoBundle } from '../../src/simulator/demoBundle';
 import { asBytes } from '../../src/simulator/demoFiles';
-import { ask, startApplication } from '../support/application';
+import { ask, startApplication, importAsNew } from '../support/application';
 import { smallBundle } from '../support/bundles';
 import { freshDatabase } from '../support/database';
 import { PrivatePostgres } from '../support/privatePostgres';
@@ -35,7 +35,7 @@ test('killed in the middle of an import nothing is half-written, and the import 
   const database = await freshDatabase();
   const first = await startApplication({ databaseUrl: database.url });
   const id = await upload(first.url, asBytes(demoBundle(7)));
-  const broken = ask(`${first.url}/api/uploads/${id}/import`, { method: 'POST' }).catch(() => null);
+  const broken = importAsNew(first.url, id).catch(() => null);
   // In the middle: the transaction has begun to write.
   await expect
     .poll(
@@ -53,7 +53,7 @@ test('killed in the middle of an import nothing is half-written, and the import 
   await broken;
   expect(await query(database.url, COUNT)).toEqual([{ roundUps: 0, runs: 0, entries: 0, rigs: 0 }]);
   const second = await startApplication({ databaseUrl: database.url });
-  const again = await ask(`${second.url}/api/uploads/${id}/import`, { method: 'POST' });
+  const again = await importAsNew(second.url, id);
   expect(again.status).toBe(200);
   expect(await query(database.url, COUNT)).toMatchObject([{ roundUps: 1, runs: 168 }]);
   await second.stop();
@@ -86,9 +86,7 @@ test('a browser closed in the middle of an upload leaves nothing to see', async 
 test('a full disk is told plainly, and the run stays as it was', async () => {
   const app = await startApplication();
   const id = await upload(app.url, smallBundle());
-  const { roundUpId } = (await (
-    await ask(`${app.url}/api/uploads/${id}/import`, { method: 'POST' })
-  ).json()) as { roundUpId: number };
+  const { roundUpId } = (await (await importAsNew(app.url, id)).json()) as { roundUpId: number };
   const [run] = await query<{ id: number }>(app.databaseUrl, `SELECT id FROM runs WHERE label = '1'`);
   // What PostgreSQL answers when it can write no more.
   await query(
@@ -124,7 +122,7 @@ test('PostgreSQL away for ten seconds: the page says so, keeps what was typed, a
     const database = await freshDatabase(postgres.url);
     const app = await startApplication({ databaseUrl: database.url });
     const id = await upload(app.url, smallBundle());
-    await ask(`${app.url}/api/uploads/${id}/import`, { method: 'POST' });
+    await importAsNew(app.url, id);
     await page.goto(`${app.url}/round-ups/1/logbook`);
     await page.locator('[data-run="1"]').getByRole('link').first().click();
     await page.getByRole('button', { name: 'Note' }).click();

@@ -112,7 +112,7 @@ test('names are kept as they are, and the same rig is one revision', async () =>
   const csv = verdictCsv(
     verdict.ranking,
     verdict.view.entries,
-    { lineDb: 33, load: '170 W' },
+    { lineAt: 33, load: '170 W', shown: verdict.shown },
     coverWords([], []),
   );
   expect(csv).toContain(`"'=1+1 ""<script>`);

@@ -3,6 +3,12 @@ import { countValues, listValues } from '@/database/runValues';
 import { rankBundle } from '@/lab/rankBundle';
 import { renewReductions } from '@/lab/renewReductions';
 import { viewResponse } from '@/lab/responseView';
+import { heatingUp } from '@/lab/heatingUp';
+import { offeredColumns, packedLogbook } from '@/lab/logbookRows';
+import { verdictCsv } from '@/lab/verdictCsv';
+import { viewVerdict } from '@/lab/verdictView';
+import { coverWords } from '@/core/lineUp/underCover';
+import { unpackRows } from '@/core/runs/logbookRow';
 import { notedRuns, viewRoundUp } from '@/lab/roundUpView';
 import { readBundle } from '@/formats/bundle/readBundle';
 import { rankAtLine } from '@/core/ranking/rankAtLine';
@@ -83,4 +89,56 @@ test('noise read at several places counts by energy, everywhere', async () => {
   // 36.3 dB(A) as written, and two of 46.3: (1 + 10 + 10) / 3 times as much.
   expect(level.noiseDb).toBe(36.3);
   expect(level.level.levelDb).toBeCloseTo(36.3 + 10 * Math.log10(7), 1);
+});
+
+test('the verdict ranks any response as the command line does, and its CSV says which', async () => {
+  const id = await importSound(sample('sensors'));
+  const bundle = readBundle(sample('sensors'));
+  const { placed } = rankBundle(bundle, { response: 'vrm-rise', against: 'duty', at: 70 }).ranking;
+  const verdict = (await viewVerdict(id, { response: 'vrm-rise', against: 'duty', at: '70' }))!;
+  expect(verdict.ranking.placed.map((row) => row.entry)).toEqual(placed.map((row) => row.entry));
+  expect(verdict.others).toEqual([]);
+  const { shown, lineAt, chosen, view, ranking } = verdict;
+  const csv = verdictCsv(ranking, view.entries, { lineAt, load: chosen.label, shown }, coverWords([], []));
+  const [head, first] = csv.split('\r\n').map((line) => line.split(','));
+  const cell = (name: string) => first![head!.indexOf(name)];
+  expect([cell('response'), cell('unit'), cell('line_duty_pct')]).toEqual(['vrm-rise', 'K', '70']);
+  expect(Number(cell('value'))).toBeCloseTo(placed[0]!.value, 1);
+  expect(Number(cell('level_dba'))).toBeCloseTo(placed[0]!.levelDb, 1);
+  // What a round-up does not have falls back to what it has.
+  const air = await importSound(sample('air'));
+  expect((await viewVerdict(air, {}))!.shown.response.id).toBe('airspeed');
+  expect((await viewVerdict(air, { response: 'gpu-rise', at: 'x' }))!.ranking.placed.length).toBeGreaterThan(
+    2,
+  );
+});
+
+test('other values of runs stand as columns of the logbook, each in its run', async () => {
+  const id = await importSound(sample('sensors'));
+  const view = (await viewRoundUp(id))!;
+  const offered = await offeredColumns(view);
+  expect(offered.map((column) => column.key)).toEqual(expect.arrayContaining(['gpu-rise', 'vrm-rise', 'clock', 'burst-rise-10']));
+  const chosen = offered.filter((column) => ['gpu-rise', 'clock'].includes(column.key));
+  const rows = unpackRows(await packedLogbook(view, chosen));
+  const values = await withDatabase((db) => listValues(db, id, 'gpu-rise', ''));
+  expect(values.length).toBeGreaterThan(10);
+  for (const { runId, value } of values) expect(rows.find((row) => row.id === runId)!.values[0]).toBeCloseTo(value, 3);
+  expect(unpackRows(await packedLogbook(view, [])).every((row) => row.values.length === 0)).toBe(true);
+  const air = (await viewRoundUp(await importSound(sample('air'))))!;
+  expect((await offeredColumns(air)).map((column) => column.key)).toContain('airspeed@through the heatsink');
+}); // prettier-ignore
+
+test('how fast entries heat up stands beside the line: less after 10 s than after 60, and steady after that', async () => {
+  const view = (await viewRoundUp(await importSound(sample('sensors'))))!;
+  const columns = await heatingUp(view, { line: 34 });
+  const at = (id: string) => columns.find((column) => column.id === id)!.values;
+  const entries = Object.keys(at('burst-rise')).filter((entry) => at('burst-rise')[entry] !== null);
+  expect(entries.length).toBeGreaterThan(2);
+  for (const entry of entries) {
+    expect(at('burst-rise-10')[entry]!).toBeLessThan(at('burst-rise')[entry]!);
+    expect(at('burst-rise')[entry]!).toBeLessThan(at('burst-rise-60')[entry]!);
+  }
+  expect((await heatingUp((await viewRoundUp(await importSound(sample('air'))))!, { line: 31 })).length).toBe(
+    0,
+  );
 });

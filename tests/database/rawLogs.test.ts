@@ -1,5 +1,7 @@
 import { closePool, withDatabase } from '@/database/pool';
 import { listRuns } from '@/database/runs';
+import { listValues } from '@/database/runValues';
+import { readTrace } from '@/database/traces';
 import { checkUpload } from '@/lab/checkUpload';
 import { describeLog } from '@/lab/describeLog';
 import { importRawRuns } from '@/lab/importRawRuns';
@@ -136,4 +138,39 @@ test('of two entries with one name neither is guessed', async () => {
   const roundUp = await importSound(smallBundle((bundle) => bundle.set('entries.csv', bundle.get('entries.csv')!.replace('b,Poniente', 'b,Levante'))));
   const names = (await viewRoundUp(roundUp))!.entries.map((of) => of.product);
   expect(names).toEqual(['Levante', 'Levante, second fan']);
+}); // prettier-ignore
+
+test('a log without a die: graphics card, memory, two fans and the case are known, and the run stands on them', async () => {
+  const lines = Array.from({ length: 900 }, (_, i) => `${i};${i === 5 ? 'n/a' : '71,0'};44,5;39,0;22,0;900;1100`);
+  const bytes = new TextEncoder().encode(['t_s;GPU (°C);DIMM (°C);Chassis (°C);Room (°C);Fan 1 (rpm);Fan 2 (rpm)', ...lines].join('\n'));
+  const id = await uploaded(new Map([['case.csv', bytes]]));
+  const [file] = await uploadedFiles(id);
+  const described = await describeLog(id, file!.id);
+  expect(described.read && described.log.columns.map((column) => column.quantity)).toEqual([
+    'time', 'gpu_temperature', 'memory_temperature', 'case_temperature', 'ambient_temperature', 'fan_speed', 'second_fan_speed',
+  ]);
+  const run = { fromS: 0, toS: 900, entry: 'Front fans', loadW: 0, setting: '60 %', mount: 1, pass: 1, floorDb: 20, noiseDb: 33 };
+  const plan = (dryRun: boolean) =>
+    rawRunsPlan.cast({ dryRun, logs: [{ fileId: file!.id, offsetS: 0 }], runs: [run], target: { title: 'Case without a die', rigName: 'Case' } });
+  const looked = await importRawRuns(id, plan(true));
+  if (looked.imported) throw new Error('looking has written');
+  expect(looked.runs[0]).toMatchObject({ problem: '', settled: true, riseK: null, note: 'no die: it stands on its other sensors' });
+  expect(looked.runs[0]!.others).toEqual(['Graphics card, rise 49.0 K', 'Air in the case, rise 17.0 K', 'Memory, rise 22.5 K']);
+  const done = await importRawRuns(id, plan(false));
+  const roundUpId = (done as { roundUpId: number }).roundUpId;
+  const view = (await viewRoundUp(roundUpId))!;
+  const memory = await withDatabase((db) => listValues(db, roundUpId, 'memory-rise', ''));
+  expect(memory).toMatchObject([{ runId: view.runs[0]!.id, value: expect.closeTo(22.5, 6), settled: true }]);
+  const channels = await withDatabase((db) => readTrace(db, view.runs[0]!.id));
+  expect(channels.map((channel) => channel.heading)).toEqual(expect.arrayContaining(['gpu_c', 'memory_c', 'case_air_c', 'fan_rpm', 'fan2_rpm']));
+
+  // The same log a second time is known again; a name of the lab means the lab's entry.
+  const twice = await uploaded(new Map([['case.csv', bytes]]));
+  const [second] = await uploadedFiles(twice);
+  const again = (more: object) =>
+    rawRunsPlan.cast({ logs: [{ fileId: second!.id, offsetS: 0 }], runs: [{ ...run, ...more }], target: { title: 'Again' } });
+  const known = await importRawRuns(twice, again({}));
+  expect(known).toMatchObject({ imported: false, runs: [{ problem: expect.stringMatching(/^in the lab already, as run \d+/) }] });
+  const other = await importRawRuns(twice, again({ toS: 700 }));
+  expect(other).toMatchObject({ runs: [{ problem: '', note: expect.stringContaining('goes to the lab’s Front fans, 1 run on Case') }] });
 }); // prettier-ignore

@@ -41,8 +41,8 @@ async function leaving(id: number): Promise<string> {
         words,
       ),
     );
-    const { ranking } = (await viewVerdict(id, { load: loadParam(chosen.load) }))!;
-    parts.push(verdictCsv(ranking, view.entries, { lineDb: 33, load: chosen.label }, words));
+    const { ranking, shown } = (await viewVerdict(id, { load: loadParam(chosen.load) }))!;
+    parts.push(verdictCsv(ranking, view.entries, { lineAt: 33, load: chosen.label, shown }, words));
   }
   for (const [path, bytes] of await exported(id)) parts.push(path, new TextDecoder().decode(bytes));
   return parts.join('\n');

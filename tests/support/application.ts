@@ -18,6 +18,14 @@ export const ask = (url: string, init: RequestInit = {}): Promise<Response> =>
     headers: { origin: new URL(url).origin, ...(init.headers as Record<string, string>) },
   });
 
+/** Imports what was uploaded, as if the lab had none of it. */
+export const importAsNew = (url: string, uploadId: string): Promise<Response> =>
+  ask(`${url}/api/uploads/${uploadId}/import`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ othersNew: true, asAnother: true }),
+  });
+
 export async function freePort(): Promise<number> {
   return new Promise((resolve) => {
     const server = createServer().listen(0, '127.0.0.1', () => {

@@ -19,15 +19,7 @@ export function inFreshLab(): void {
 
 /** Imports a bundle as if the lab had none of it: a round-up and entries of its own. */
 export function importAsNew(files: ReadonlyMap<string, Uint8Array>): Promise<ImportResult> {
-  const table = new TextDecoder().decode(files.get('entries.csv'));
-  const codes = table
-    .split('\n')
-    .slice(1)
-    .map((line) => line.split(',')[0]!);
-  return importBundle(files, {
-    meant: Object.fromEntries(codes.map((code) => [code, null])),
-    asAnother: true,
-  });
+  return importBundle(files, { othersNew: true, asAnother: true });
 }
 
 /** Imports a bundle that must be sound, as new; the id of its round-up. */

@@ -8,6 +8,7 @@ import { coolerLevel } from '@/core/levels/coolerLevel';
 import { meterMean } from '@/core/levels/meterMean';
 import { rankAtLine } from '@/core/ranking/rankAtLine';
 import { burstRise } from '@/core/responses/burstRise';
+import { limitTime } from '@/core/responses/limitTime';
 import { curveRule, responseOf, RESPONSES } from '@/core/responses/responses';
 import { sensorValue } from '@/core/responses/sensorValue';
 import { spotMean, usualPlace, type SpotReading } from '@/core/responses/spotReading';
@@ -188,8 +189,32 @@ test('readings at a place: repeats are averaged, a pressure is restated by the s
 test('the rise after thirty seconds stands between the readings around it, and in no hole', () => {
   const timeS = Float64Array.from({ length: 60 }, (_, i) => 4 * i);
   const riseK = timeS.map((atS) => 40 * (1 - Math.exp(-(atS - 8) / 60)));
-  const rise = burstRise(timeS, riseK, 8);
+  const rise = burstRise(timeS, riseK, 8, 30);
   expect(rise.known && rise.value).toBeCloseTo(40 * (1 - Math.exp(-0.5)), 1);
-  expect(burstRise(timeS, riseK.fill(NaN, 6, 14), 8).known).toBe(false);
-  expect(burstRise(timeS, riseK, -100).known).toBe(false);
+  expect(burstRise(timeS, riseK.fill(NaN, 6, 14), 8, 30).known).toBe(false);
+  expect(burstRise(timeS, riseK, -100, 30).known).toBe(false);
+});
+
+test('the rise can be asked for 10 and 60 s after the load, too, and not for a time that is none', () => {
+  const timeS = Float64Array.from({ length: 60 }, (_, i) => 4 * i);
+  const riseK = timeS.map((atS) => 40 * (1 - Math.exp(-(atS - 8) / 60)));
+  for (const afterS of [10, 60]) {
+    const rise = burstRise(timeS, riseK, 8, afterS);
+    expect(rise.known && rise.value).toBeCloseTo(40 * (1 - Math.exp(-afterS / 60)), 0);
+  }
+  expect(() => burstRise(timeS, riseK, 8, NaN)).toThrow('burstRise: afterS must be above 0, got NaN');
+});
+
+test('the time until the limit counts from the load, to the first reading within 0.8 K of it; never is no number', () => {
+  const timeS = Float64Array.from({ length: 200 }, (_, i) => 2 * i);
+  const dieC = timeS.map((atS) => (atS < 40 ? 30 : 30 + (atS - 40) / 4));
+  dieC[100] = NaN;
+  // 89.2 °C is reached 236.8 s after the load: the reading after it stands at 238 s.
+  expect(limitTime(timeS, dieC, 40, 90)).toEqual({ known: true, value: 238 });
+  expect(limitTime(timeS, dieC, 40, 200)).toMatchObject({
+    known: false,
+    reason: 'it never came to the limit',
+  });
+  expect(limitTime(timeS, dieC.fill(95), 40, 90)).toEqual({ known: true, value: 0 });
+  expect(() => limitTime(timeS, dieC, 40, NaN)).toThrow('limitC must be finite');
 });

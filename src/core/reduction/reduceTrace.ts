@@ -59,8 +59,8 @@ export interface Reduction {
   levelMovedDb: number;
 }
 
-/** Counts the changes of this rule: reductions kept under an older one are made again. */
-export const REDUCTION_RULE = 4;
+/** Counts the changes of this rule, and of what a run has values for: what is kept under an older one is made again. */
+export const REDUCTION_RULE = 5;
 
 /** A window that lost more of its time than this gives no mean to trust. */
 const LEAST_PRESENT_SHARE = 0.5;

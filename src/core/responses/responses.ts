@@ -11,7 +11,10 @@ export type Source =
   | { from: 'reading'; quantity: 'airspeed' | 'pressure' }
   | { from: 'level' }
   | { from: 'steady-time' }
-  | { from: 'burst' };
+  /** Rise so many seconds after the load came on. */
+  | { from: 'burst'; afterS: number }
+  /** Seconds from the load to the temperature limit. */
+  | { from: 'limit-time' };
 
 /** What can be ranked (FORMATS, Beyond the die): the one list that curves, order, command line and screens know. */
 export interface Response {
@@ -26,6 +29,8 @@ export interface Response {
   /** Power of the speed by which the fan laws restate it. */
   fanLaw: number;
   source: Source;
+  /** What it means of an entry that has none, where that is a result: “never reached the limit”. */
+  absent?: string;
 }
 
 const KELVIN = { unit: 'K', better: 'lower', decimals: 1, assumed: { absolute: 0.5 }, fanLaw: 0 } as const;
@@ -50,7 +55,10 @@ export const RESPONSES: readonly Response[] = [
   { id: 'pressure', name: 'Pressure, dead head', unit: 'Pa', better: 'higher', decimals: 1, assumed: { share: 0.02 }, fanLaw: 2, source: { from: 'reading', quantity: 'pressure' } },
   { id: 'level', name: 'Level of the cooler', unit: 'dB(A)', better: 'lower', decimals: 1, assumed: { absolute: 0.5 }, fanLaw: 0, source: { from: 'level' } },
   { id: 'steady-time', name: 'Time to steady', unit: 's', better: 'lower', decimals: 0, assumed: { share: 0.05 }, fanLaw: 0, source: { from: 'steady-time' } },
-  { id: 'burst-rise', name: 'Rise after 30 s', ...KELVIN, source: { from: 'burst' } },
+  { id: 'burst-rise', name: 'Rise after 30 s', ...KELVIN, source: { from: 'burst', afterS: 30 } },
+  { id: 'burst-rise-10', name: 'Rise after 10 s', ...KELVIN, source: { from: 'burst', afterS: 10 } },
+  { id: 'burst-rise-60', name: 'Rise after 60 s', ...KELVIN, source: { from: 'burst', afterS: 60 } },
+  { id: 'limit-time', name: 'Time until the limit', unit: 's', better: 'higher', decimals: 0, assumed: { share: 0.05 }, fanLaw: 0, source: { from: 'limit-time' }, absent: 'never came to the limit' },
 ]; // prettier-ignore
 
 export const RISE = RESPONSES[0]!;

@@ -5,6 +5,7 @@ import { loadStretch } from '../settling/loadStretch';
 import { samplesBetween } from '../settling/samplesBetween';
 import { isTooShort } from '../settling/settledWindow';
 import { burstRise } from './burstRise';
+import { limitTime } from './limitTime';
 import type { Response } from './responses';
 import { steady, type RunValue } from './runValue';
 import { sensorValue } from './sensorValue';
@@ -86,22 +87,37 @@ function clock(run: MeasuredRun): Outcome<RunValue> {
   return mean === null ? NO_READING : known(steady(mean));
 }
 
-function burst(run: MeasuredRun): Outcome<RunValue> {
+/** The die's log from the moment the load came on. */
+function loadedDie(run: MeasuredRun): Outcome<{ timeS: Float64Array; dieC: Float64Array; onS: number }> {
   const { channels } = run;
   const dieC = channels?.get('cpu_c');
   if (!channels || !dieC) return NO_READING;
   const timeS = channels.get('t_s')!;
   const ambientC = channels.get('ambient_c') ?? null;
-  const typed = run.typed.get('ambient_c') ?? MISSING;
   const stretch = loadStretch(
     { timeS, cpuC: dieC, ambientC, powerW: channels.get('power_w') ?? null },
     run.loadW,
     run.limitC,
   );
-  if (!stretch.known) return stretch;
+  return stretch.known ? known({ timeS, dieC, onS: timeS[stretch.value.first]! }) : stretch;
+}
+
+function burst(run: MeasuredRun, afterS: number): Outcome<RunValue> {
+  const loaded = loadedDie(run);
+  if (!loaded.known) return loaded;
+  const { timeS, dieC, onS } = loaded.value;
+  const ambientC = run.channels!.get('ambient_c') ?? null;
+  const typed = run.typed.get('ambient_c') ?? MISSING;
   const riseK = Float64Array.from(dieC, (celsius, i) => celsius - (ambientC ? ambientC[i]! : typed));
-  const rise = burstRise(timeS, riseK, timeS[stretch.value.first]!);
+  const rise = burstRise(timeS, riseK, onS, afterS);
   return rise.known ? known(steady(rise.value)) : rise;
+}
+
+function untilLimit(run: MeasuredRun): Outcome<RunValue> {
+  const loaded = loadedDie(run);
+  if (!loaded.known) return loaded;
+  const seconds = limitTime(loaded.value.timeS, loaded.value.dieC, loaded.value.onS, run.limitC);
+  return seconds.known ? known(steady(seconds.value)) : seconds;
 }
 
 /**
@@ -130,6 +146,8 @@ export function valueOfRun(run: MeasuredRun, { source }: Response, place: string
       if (!die?.fit.known) return unknown(die ? 'its settling is not identified' : 'no reading of it');
       return known({ ...steady(die.fit.value.timeToHalfKelvinS), settled: die.settled, unsettledReason: die.unsettledReason });
     case 'burst':
-      return burst(run);
+      return burst(run, source.afterS);
+    case 'limit-time':
+      return untilLimit(run);
   }
 } // prettier-ignore

@@ -28,6 +28,17 @@ export interface LogbookRow {
   /** Why it does not count; empty where it does. */
   setAside: string;
   version: number;
+  /** Values of the columns that were chosen, in their order; null where a run has none. */
+  values: (number | null)[];
+}
+
+/** A value of a run that the logbook can show as a column. */
+export interface ValueColumn {
+  /** Response and place, as they stand in the address. */
+  key: string;
+  name: string;
+  unit: string;
+  decimals: number;
 }
 
 /**

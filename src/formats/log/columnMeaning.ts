@@ -16,6 +16,7 @@ const UNKNOWN: ColumnMeaning = { quantity: null, unit: null, factor: 1 };
 /** Words of a heading: case, accents, digits and word ends that only name the kind are taken off. */
 function words(name: string): Set<string> {
   const split = name
+    .replace(/nvme/gi, 'nvme')
     .replace(/([a-z0-9])([A-Z])/g, '$1 $2')
     .replace(/([A-Z]+)([A-Z][a-z])/g, '$1 $2')
     .toLowerCase()
@@ -53,14 +54,23 @@ const PROCESSOR =
 const OTHER_PLACES =
   'motherboard mainboard board mobo ssd nvme hdd drive disk memory mem ram dimm dram chipset pch psu supply heatsink fin fins base plate spreader ihs case chassis exhaust outlet enclosure distance delta difference diff rise dt skin ceiling floor dew';
 
-function temperature(all: ReadonlySet<string>): Quantity | null {
+/** Places that an import knows by name; how warm something else is tells a reviewer of coolers nothing. */
+function furtherPlace(all: ReadonlySet<string>): Quantity | null {
+  if (has(all, 'delta difference diff rise dt distance')) return null;
+  if (has(all, 'memory mem ram dimm dram')) return 'memory_temperature';
+  if (has(all, 'ssd nvme hdd drive disk')) return 'drive_temperature';
+  const inCase = has(all, 'case') && has(all, 'air inside interior');
+  return inCase || has(all, 'chassis enclosure') ? 'case_temperature' : null;
+}
+
+function temperature(all: ReadonlySet<string>, further: boolean): Quantity | null {
   if (has(all, SET_VALUES)) return null;
   if (has(all, GRAPHICS)) return 'gpu_temperature';
   if (has(all, 'vrm vrms mos mosfet mosfets regulator phase phases vr')) return 'vrm_temperature';
   if (has(all, 'liquid coolant water fluid loop kuhlmittel wasser agua liquido refrigerante'))
     return 'liquid_temperature';
   if (has(all, 'inlet intake inflow einlass ansaug entrada')) return 'inlet_temperature';
-  if (has(all, OTHER_PLACES)) return null;
+  if (has(all, OTHER_PLACES)) return further ? furtherPlace(all) : null;
   if (has(all, AMBIENT)) return 'ambient_temperature';
   return has(all, PROCESSOR) ? 'cpu_temperature' : null;
 }
@@ -85,8 +95,8 @@ function noise(all: ReadonlySet<string>): Quantity | null {
   return has(all, SET_VALUES) || has(all, other) ? null : 'noise_level';
 }
 
-function byUnit(all: ReadonlySet<string>, unit: Unit): Quantity | null {
-  if (unit === 'degC' || unit === 'degF') return temperature(all);
+function byUnit(all: ReadonlySet<string>, unit: Unit, further: boolean): Quantity | null {
+  if (unit === 'degC' || unit === 'degF') return temperature(all, further);
   if (unit === 'W') return power(all);
   if (unit === 'rpm') return speed(all);
   if (unit === 'MHz') return clock(all);
@@ -102,7 +112,7 @@ function isTimeName(all: ReadonlySet<string>): boolean {
 }
 
 /** Where the heading names no unit its words must do. */
-function byWords(all: ReadonlySet<string>): Quantity | null {
+function byWords(all: ReadonlySet<string>, further: boolean): Quantity | null {
   if (
     has(
       all,
@@ -127,24 +137,28 @@ function byWords(all: ReadonlySet<string>): Quantity | null {
     )
   )
     return noise(all);
-  const place = temperature(all);
+  const place = temperature(all, further);
   if (place && (has(all, TEMPERATURE_WORDS) || !isTimeName(all))) return place;
   return isTimeName(all) ? 'time' : null;
 }
 
 /**
  * What a numeric column means, by its heading: the unit decides the kind, the words which of that kind.
- * A column is left unknown rather than guessed.
+ * A column is left unknown rather than guessed. With `further` the places that only an import knows count, too.
  */
-export function columnMeaning(heading: string, unitsRow?: HeadingUnit | null): ColumnMeaning {
+export function columnMeaning(
+  heading: string,
+  unitsRow: HeadingUnit | null = null,
+  further = false,
+): ColumnMeaning {
   const { name, unit } = headingUnit(heading);
   const all = words(name);
-  const named = unit ?? unitsRow ?? null;
+  const named = unit ?? unitsRow;
   if (named?.unit === 'foreign') return UNKNOWN;
   if (named) {
-    const quantity = byUnit(all, named.unit as Unit);
+    const quantity = byUnit(all, named.unit as Unit, further);
     return quantity ? { quantity, unit: named.unit as Unit, factor: named.factor } : UNKNOWN;
   }
-  const quantity = byWords(all);
+  const quantity = byWords(all, further);
   return quantity ? { quantity, unit: usualUnit(quantity), factor: 1 } : UNKNOWN;
 }

@@ -64,7 +64,7 @@ export function isComment(line: string): boolean {
  * Understands a log from its first lines: delimiter, decimal sign, heading row, what each column means
  * and what tells the time. Null where there is no heading with data below it.
  */
-export function findDialect(lines: readonly string[]): LogDialect | null {
+export function findDialect(lines: readonly string[], further = false): LogDialect | null {
   const content = lines.filter((line) => line.trim() !== '' && !isComment(line));
   const { delimiter, count } = findDelimiter(content);
   const split = lines.map((line) => (line.trim() === '' ? null : splitCells(line, delimiter)));
@@ -108,7 +108,7 @@ export function findDialect(lines: readonly string[]): LogDialect | null {
   );
   const decimal = findDecimal(rows);
   const meanings = headings.map((heading, i) => {
-    const meaning = columnMeaning(heading, isUnitsRow ? units[i] : null);
+    const meaning = columnMeaning(heading, isUnitsRow ? units[i] : null, further);
     const cells = rows.map((row) => row[i]!).filter((cell) => !isMissingCell(cell));
     const numeric = cells.filter((cell) => parseNumber(cell, decimal) !== null).length;
     // A heading that fits over a column of words is no quantity.

@@ -3,7 +3,7 @@ import { MISSING } from '@/core/missing';
 import { isMissingCell, parseNumber, splitCells } from '../cells';
 import { findDialect, isComment, type LogDialect } from './logDialect';
 import { onNearestDay } from './logClock';
-import type { Quantity, Unit } from '@/core/channels/quantity';
+import { FAN_SPEEDS, type Quantity, type Unit } from '@/core/channels/quantity';
 
 export interface LogColumn {
   header: string;
@@ -77,6 +77,17 @@ function applyRemembered(dialect: LogDialect, columns: readonly RememberedColumn
   });
 }
 
+/** Of several columns of fan speed the first is the first fan's, the next the second's. */
+function numberFans(dialect: LogDialect): void {
+  let fans = 0;
+  dialect.meanings = dialect.meanings.map((meaning) => {
+    if (meaning.quantity !== 'fan_speed') return meaning;
+    const quantity = FAN_SPEEDS[fans];
+    fans += 1;
+    return quantity ? { ...meaning, quantity } : { quantity: null, unit: null, factor: 1 };
+  });
+}
+
 /**
  * Reads a raw instrument log line by line, in constant memory: `push` each physical line in order, then
  * `end`. A broken row is skipped and listed, never guessed (FORMATS, `./abanico read`).
@@ -99,10 +110,14 @@ export class LogReader {
   private pending: PendingProblem[] = [];
   private row: LogSample = { timeS: MISSING, values: new Float64Array(0) };
 
-  /** `remembered`: what the columns of logs with these headings mean, by `headingsKey`, over our own reading. */
+  /**
+   * `remembered`: what the columns of logs with these headings mean, by `headingsKey`, over our own reading. `further`:
+   * an import, which knows more places, and several fans.
+   */
   constructor(
     private readonly sink: LogSink,
     private readonly remembered: ReadonlyMap<string, readonly RememberedColumn[]> = new Map(),
+    private readonly further = false,
   ) {}
 
   push(text: string): void {
@@ -125,13 +140,14 @@ export class LogReader {
   private settle(): void {
     const head = this.head!;
     this.head = null;
-    this.dialect = findDialect(head);
+    this.dialect = findDialect(head, this.further);
     if (!this.dialect) {
       // Nothing to read by: the rest is not looked at.
       this.line = head.length;
       return;
     }
     applyRemembered(this.dialect, this.remembered.get(headingsKey(this.dialect.headings)));
+    if (this.further) numberFans(this.dialect);
     this.describe(this.dialect);
     this.line = this.dialect.dataFrom;
     for (const text of head.slice(this.dialect.dataFrom)) {

@@ -112,3 +112,16 @@ test('headings by unit and words; what is not ours stays unknown', () => {
     expect({ heading, ...columnMeaning(heading) }).toMatchObject({ heading, quantity, unit });
   }
 });
+
+test('an import knows more places than the command line names, and leaves the same ones unknown', () => {
+  const further: Record<string, string | null> = {
+    'Memory (°C)': 'memory_temperature', 'DIMM 2 °C': 'memory_temperature', 'SSD temp': 'drive_temperature', 'NVMe (°C)': 'drive_temperature',
+    case_air_c: 'case_temperature', 'Air in case (°C)': 'case_temperature', 'Case temp': null, 'Motherboard (°C)': null, 'PSU °C': null,
+    'Memory delta (°C)': null, 'CPU (°C)': 'cpu_temperature', 'Room air (°C)': 'ambient_temperature',
+  }; // prettier-ignore
+  for (const [heading, quantity] of Object.entries(further)) {
+    expect({ heading, quantity: columnMeaning(heading, null, true).quantity }).toEqual({ heading, quantity });
+    const { quantity: plain } = columnMeaning(heading);
+    expect(['cpu_temperature', 'ambient_temperature', null]).toContain(plain);
+  }
+});

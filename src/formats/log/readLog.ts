@@ -14,14 +14,20 @@ export interface LogUnderstood {
 
 class NotUtf8 extends Error {}
 
-type Remembered = ReadonlyMap<string, readonly RememberedColumn[]>;
+/** What is known of columns beyond their headings. */
+export interface LogKnowledge {
+  /** What reviewers have said of logs with the same headings, by `headingsKey`. */
+  remembered?: ReadonlyMap<string, readonly RememberedColumn[]>;
+  /** An import, which knows more places than `./abanico read` names, and several fans. */
+  further?: boolean;
+}
 
 async function readAs(
   open: OpenLog,
   encoding: LogEncoding,
   file: string,
   sink: LogSink,
-  remembered?: Remembered,
+  { remembered, further }: LogKnowledge,
 ): Promise<LogReader> {
   const decoder = new TextDecoder(encoding, { fatal: encoding === 'utf-8' });
   const decode = (chunk?: Uint8Array) => {
@@ -31,7 +37,7 @@ async function readAs(
       throw new NotUtf8();
     }
   };
-  const reader = new LogReader(sink, remembered);
+  const reader = new LogReader(sink, remembered, further);
   let rest = '';
   let first = true;
   let count = 0;
@@ -86,7 +92,7 @@ export async function readLog(
   open: OpenLog,
   file: string,
   newSink: () => LogSink,
-  remembered?: Remembered,
+  knowledge: LogKnowledge = {},
 ): Promise<LogUnderstood> {
   const head = await firstBytes(open);
   if (head.length === 0) throw new UnusableInput({ file, message: 'empty' });
@@ -94,12 +100,12 @@ export async function readLog(
   if (other) throw new UnusableInput({ file, message: `${other}, not a text log` });
   const encoding = firstEncoding(head);
   try {
-    return { encoding, reader: await readAs(open, encoding, file, newSink(), remembered) };
+    return { encoding, reader: await readAs(open, encoding, file, newSink(), knowledge) };
   } catch (error) {
     if (!(error instanceof NotUtf8)) throw error;
     return {
       encoding: 'windows-1252',
-      reader: await readAs(open, 'windows-1252', file, newSink(), remembered),
+      reader: await readAs(open, 'windows-1252', file, newSink(), knowledge),
     };
   }
 }

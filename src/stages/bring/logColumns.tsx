@@ -1,6 +1,6 @@
 'use client';
 
-import { QUANTITIES, UNITS, usualUnit, type Quantity, type Unit } from '@/core/channels/quantity';
+import { ALL_QUANTITIES, UNITS, usualUnit, type Quantity, type Unit } from '@/core/channels/quantity';
 import { plural } from '@/ui/figures';
 import type { BroughtLog } from '@/core/joining/evening';
 import { ProblemList } from './problemList';
@@ -18,6 +18,12 @@ const NAMES: Record<Quantity, string> = {
   pump_speed: 'pump speed',
   clock: 'processor clock',
   noise_level: 'noise',
+  case_temperature: 'air in the case',
+  memory_temperature: 'memory',
+  drive_temperature: 'drive',
+  second_fan_speed: 'second fan',
+  third_fan_speed: 'third fan',
+  fourth_fan_speed: 'fourth fan',
 };
 
 const DELIMITERS: Record<string, string> = { ',': 'comma', ';': 'semicolon', '\t': 'tab' };
@@ -86,9 +92,9 @@ export function LogColumns({
                         }}
                       >
                         <option value="">not used</option>
-                        {QUANTITIES.filter((of) => of !== 'time').map((of) => (
-                          <option key={of} value={of}>
-                            {NAMES[of]}
+                        {ALL_QUANTITIES.filter((quantity) => quantity !== 'time').map((quantity) => (
+                          <option key={quantity} value={quantity}>
+                            {NAMES[quantity]}
                           </option>
                         ))}
                       </select>

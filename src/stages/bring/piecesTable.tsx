@@ -26,6 +26,7 @@ export interface Preview {
   settled: boolean;
   note: string;
   riseK: number | null;
+  others: string[];
   levelDb: number | null;
   noiseDb: number | null;
 }
@@ -118,7 +119,9 @@ export function PiecesTable({
                     {preview?.problem && <span className="text-bad">▲ {preview.problem}</span>}
                     {preview && !preview.problem && (
                       <span className={preview.settled ? 'text-ok' : 'text-warn'}>
-                        {figure(preview.riseK!, 1)} K at {figure(preview.levelDb!, 1)} dB(A)
+                        {preview.riseK !== null && `${figure(preview.riseK, 1)} K at `}
+                        {figure(preview.levelDb!, 1)} dB(A)
+                        {preview.others.length > 0 && `; ${preview.others.join(', ')}`}
                         {preview.note && `; ${preview.note}`}
                       </span>
                     )}

@@ -1,6 +1,6 @@
 import type { CurvePoint } from '@/core/curves/entryCurve';
 import type { ShownScale } from '@/core/curves/shownScale';
-import type { Axis } from '@/ui/chart/axis';
+import type { Axis } from '@/core/curves/axis';
 import { EntryMark } from '@/ui/entryMark';
 import { figure } from '@/ui/figures';
 import type { CurveEntry, CurveLoad } from './curvesData';

@@ -4,7 +4,7 @@ import { useCallback, useMemo, useRef, useState } from 'react';
 import type { EntryCurve } from '@/core/curves/entryCurve';
 import type { ShownScale } from '@/core/curves/shownScale';
 import type { PlacedEntry } from '@/core/ranking/rankAtLine';
-import type { Axis } from '@/ui/chart/axis';
+import type { Axis } from '@/core/curves/axis';
 import { NoiseLine } from '@/ui/chart/noiseLine';
 import { pixelX, pixelY, Plot, themeColour, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
 import { entryStyle, type Marker } from '@/ui/entryMark';

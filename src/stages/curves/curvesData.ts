@@ -16,7 +16,7 @@ export interface CurvesData {
   /** What the page opens with, by the brief's school of temperature. */
   firstShown: RiseShown;
   /** What is compared and against what, and what else there is to compare. */
-  response: Pick<Response, 'id' | 'name' | 'unit' | 'decimals' | 'better' | 'assumed'>;
+  response: Pick<Response, 'id' | 'name' | 'unit' | 'decimals' | 'better' | 'assumed' | 'absent'>;
   against: Against;
   place: string;
   responses: { id: string; name: string }[];

@@ -7,15 +7,17 @@ import { toast } from 'sonner';
 import { assumedWords } from '@/core/responses/responses';
 import { plainScale, RISE_SHOWN, riseScale } from '@/core/curves/shownScale';
 import { rankAtLine } from '@/core/ranking/rankAtLine';
-import { AXES, lineStep } from '@/ui/chart/axis';
+import { AXES, lineStep } from '@/core/curves/axis';
 import { savePicture } from '@/ui/chart/savePicture';
+import { HeatingUp } from './heatingUp';
 import { BesideTable } from './besideTable';
 import { parseZoom, zoomText } from './chartView';
 import { EntryChoice } from './entryChoice';
 import { CROWD, CurvesChart } from './curvesChart';
 import type { CurvesData } from './curvesData';
 import { LineField } from './lineField';
-import { axisRange, firstLine } from './lineRange';
+import { firstLine } from '@/core/curves/firstLine';
+import { axisRange } from './lineRange';
 import { RankingNotes } from './rankingNotes';
 import { RankingTable } from './rankingTable';
 import { WhatChoice } from './whatChoice';
@@ -36,7 +38,7 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
     {
       load: parseAsString.withDefault(data.loads[0]!.key),
       line: parseAsFloat.withDefault(data.noiseLineDba),
-      at: parseAsFloat.withDefault(firstLine(data, axis)),
+      at: parseAsFloat.withDefault(firstLine(data.loads[0]!.curves, axis)),
       show: parseAsStringLiteral(RISE_SHOWN).withDefault(data.firstShown),
       hide: parseAsArrayOf(parseAsString).withDefault([]),
       pick: parseAsArrayOf(parseAsString).withDefault([]),
@@ -49,7 +51,7 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
   const load = data.loads.find((of) => of.key === view.load) ?? data.loads[0]!;
   const isNoise = data.against === 'noise';
   const range = useMemo(
-    () => axisRange(data.loads, axis, isNoise ? data.noiseLineDba : firstLine(data, axis)),
+    () => axisRange(data.loads, axis, isNoise ? data.noiseLineDba : firstLine(data.loads[0]!.curves, axis)),
     [data, axis, isNoise],
   );
   const lineAt = Math.min(range.max, Math.max(range.min, isNoise ? view.line : view.at));
@@ -273,6 +275,7 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
           )}
           <RankingNotes
             assumed={assumedWords(data.response)}
+            absent={data.response.absent}
             ranking={ranking}
             entries={entries}
             scale={scale}
@@ -286,6 +289,10 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
             axis={axis}
             load={load}
             idle={data.loads.find((of) => of.rule.loadW === 0)}
+            entries={entries}
+          />
+          <HeatingUp
+            href={`/round-ups/${data.roundUpId}/curves/heating?${new URLSearchParams({ load: load.key, against: data.against, at: String(lineAt) })}`}
             entries={entries}
           />
         </div>

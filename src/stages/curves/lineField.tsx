@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import type { Axis } from '@/ui/chart/axis';
+import type { Axis } from '@/core/curves/axis';
 import { figure } from '@/ui/figures';
 import { typedNumber } from '@/ui/typedNumber';
 

@@ -1,4 +1,4 @@
-import type { Axis } from '@/ui/chart/axis';
+import type { Axis } from '@/core/curves/axis';
 import type { CurvesData } from './curvesData';
 
 function placesOn(loads: CurvesData['loads']): number[] {
@@ -16,13 +16,4 @@ export function axisRange(
     min: Math.floor((Math.min(...all) - axis.roomBefore) / axis.grid) * axis.grid,
     max: Math.ceil((Math.max(...all) + axis.roomAfter) / axis.grid) * axis.grid,
   };
-}
-
-/** Where the line begins on an axis that no brief speaks of: between what most entries reach. */
-export function firstLine({ loads }: CurvesData, axis: Axis): number {
-  const curves = loads[0]!.curves.filter((curve) => curve.points.length > 0);
-  if (curves.length === 0) return axis.grid;
-  const slowest = Math.max(...curves.map((curve) => curve.points[0]!.at));
-  const fastest = Math.min(...curves.map((curve) => curve.points[curve.points.length - 1]!.at));
-  return Math.round((slowest + fastest) / 2 / axis.leap) * axis.leap;
 }

@@ -20,12 +20,15 @@ export function RankingNotes({
   entries,
   scale,
   assumed: assumedWords,
+  absent,
 }: {
   ranking: Ranking;
   entries: ReadonlyMap<string, CurveEntry>;
   scale: ShownScale;
   /** Standard uncertainty where nothing was repeated, in words. */
   assumed: string;
+  /** What it means where an entry has no value of this response, where that is a result. */
+  absent?: string;
 }) {
   const assumed = ranking.placed.filter((placed) => placed.spreadSource === 'assumed').length;
   const unmounted = ranking.placed.some(
@@ -59,7 +62,7 @@ export function RankingNotes({
                   <span className="text-[14.5px] text-ink" dir="auto">
                     {shortName(of.product)}
                   </span>{' '}
-                  {WORDS[status]}: {reason}
+                  {status === 'no-runs' && absent ? absent : `${WORDS[status]}: ${reason}`}
                 </li>
               );
             })}

@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import type { ShownScale } from '@/core/curves/shownScale';
 import type { PlacedEntry, Ranking } from '@/core/ranking/rankAtLine';
-import type { Axis } from '@/ui/chart/axis';
+import type { Axis } from '@/core/curves/axis';
 import { EntryMark } from '@/ui/entryMark';
 import { figure, placeText, signed } from '@/ui/figures';
 import { bracketRoomPx, TieBrackets } from '@/ui/tieBrackets';

@@ -2,11 +2,15 @@
 
 import { parseAsString, useQueryStates } from 'nuqs';
 import { useTransition } from 'react';
-import { AXES } from '@/ui/chart/axis';
+import { AXES } from '@/core/curves/axis';
 import type { CurvesData } from './curvesData';
 
+type WhatData = Pick<CurvesData, 'place' | 'against' | 'responses' | 'places' | 'againsts'> & {
+  response: { id: string };
+};
+
 /** What is compared and against what: two choices that stand in the address, and the place where there are several. */
-export function WhatChoice({ data }: { data: CurvesData }) {
+export function WhatChoice({ data }: { data: WhatData }) {
   const [busy, startTransition] = useTransition();
   // The curves of another response come from the server.
   const [, setWhat] = useQueryStates(

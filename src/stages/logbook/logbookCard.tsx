@@ -1,12 +1,24 @@
 'use client';
 
 import Link from 'next/link';
-import type { LogbookRow } from '@/core/runs/logbookRow';
+import type { LogbookRow, ValueColumn } from '@/core/runs/logbookRow';
 import { figure } from '@/ui/figures';
 import { RunStateMark } from './runStateMark';
 
 /** A run in three lines, for a screen too narrow for the table. */
-export function LogbookCard({ roundUpId, row }: { roundUpId: number; row: LogbookRow }) {
+export function LogbookCard({
+  roundUpId,
+  row,
+  columns,
+}: {
+  roundUpId: number;
+  row: LogbookRow;
+  columns: readonly ValueColumn[];
+}) {
+  const others = columns.flatMap(({ name, unit, decimals }, at) => {
+    const value = row.values[at];
+    return typeof value === 'number' ? `${name} ${figure(value, decimals)} ${unit}` : [];
+  });
   return (
     <Link href={`/round-ups/${roundUpId}/runs/${row.id}`} className="block text-[14px] leading-snug">
       <span className="flex items-baseline gap-2">
@@ -14,7 +26,8 @@ export function LogbookCard({ roundUpId, row }: { roundUpId: number; row: Logboo
           {row.product}
         </b>
         <b className="ml-auto whitespace-nowrap">
-          {figure(row.riseK, 1)} K at {row.isUpperBound ? '≤\u202f' : ''}
+          {Number.isFinite(row.riseK) && `${figure(row.riseK, 1)} K at `}
+          {row.isUpperBound ? '≤\u202f' : ''}
           {figure(row.levelDb, 1)} dB(A)
         </b>
       </span>
@@ -28,7 +41,7 @@ export function LogbookCard({ roundUpId, row }: { roundUpId: number; row: Logboo
         </span>
       </span>
       <span className="block truncate text-[13px] text-ink2" dir="auto">
-        {row.notes}
+        {[...others, row.notes].filter(Boolean).join(' · ')}
       </span>
     </Link>
   );

@@ -2,14 +2,14 @@
 
 import { createColumnHelper } from '@tanstack/react-table';
 import Link from 'next/link';
-import type { LogbookRow } from '@/core/runs/logbookRow';
+import type { LogbookRow, ValueColumn } from '@/core/runs/logbookRow';
 import { figure } from '@/ui/figures';
 import { RunStateMark } from './runStateMark';
 
 const column = createColumnHelper<LogbookRow>();
 
 /** What the logbook says of a run, in the order of the work. */
-export function logbookColumns(roundUpId: number) {
+export function logbookColumns(roundUpId: number, others: readonly ValueColumn[]) {
   const number = (value: number | null, decimals: number) => (value === null ? '–' : figure(value, decimals));
   return [
     column.accessor('label', {
@@ -104,6 +104,20 @@ export function logbookColumns(roundUpId: number) {
       cell: (i) => number(i.getValue(), 3),
       meta: { number: true, width: '62px' },
     }),
+    ...others.map(({ name, unit, decimals }, at) =>
+      column.accessor((row) => row.values[at] ?? undefined, {
+        id: `value ${at}`,
+        header: () => (
+          <span title={name}>
+            {name.replace(', rise', '')}
+            {unit && `, ${unit}`}
+          </span>
+        ),
+        cell: (i) => number(i.getValue() ?? null, decimals),
+        sortUndefined: 'last',
+        meta: { number: true, width: 'minmax(92px, 0.6fr)' },
+      }),
+    ),
     column.accessor('state', {
       header: 'State',
       cell: (i) => <RunStateMark state={i.getValue()} />,

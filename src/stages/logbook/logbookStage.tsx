@@ -5,7 +5,8 @@ import { parseAsString, parseAsStringLiteral, useQueryStates } from 'nuqs';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { plural } from '@/ui/figures';
 import type { DeletedRun } from '@/core/runs/deletedRun';
-import { unpackRows } from '@/core/runs/logbookRow';
+import { unpackRows, type ValueColumn } from '@/core/runs/logbookRow';
+import { ColumnChoice } from './columnChoice';
 import { DeletedRuns } from './deletedRuns';
 import { LogbookTable } from './logbookTable';
 import { ManyActions } from './manyActions';
@@ -17,6 +18,8 @@ const SHOWN = ['all', 'flagged', 'set-aside', 'deleted'] as const;
 export function LogbookStage({
   roundUpId,
   packedRows,
+  columns,
+  offered,
   loads,
   entries,
   deleted,
@@ -24,6 +27,9 @@ export function LogbookStage({
   roundUpId: number;
   /** The rows as `packRows` packs them. */
   packedRows: string;
+  /** Columns of other values that are shown, and all that there are. */
+  columns: ValueColumn[];
+  offered: { key: string; name: string }[];
   loads: TypedLoad[];
   entries: { entry: string; product: string }[];
   deleted: DeletedRun[];
@@ -133,6 +139,7 @@ export function LogbookStage({
           </button>
         )}
         <div className="ml-auto flex items-center gap-2">
+          <ColumnChoice shown={columns.map(({ key }) => key)} offered={offered} />
           <a className="quiet-button" href={`/round-ups/${roundUpId}/export`} download>
             Export
           </a>
@@ -163,7 +170,13 @@ export function LogbookStage({
       ) : shown.length === 0 ? (
         <p className="py-8">No run fits what is looked for.</p>
       ) : (
-        <LogbookTable roundUpId={roundUpId} rows={shown} chosen={chosen} onChosen={setChosen} />
+        <LogbookTable
+          roundUpId={roundUpId}
+          rows={shown}
+          columns={columns}
+          chosen={chosen}
+          onChosen={setChosen}
+        />
       )}
     </div>
   );

@@ -9,7 +9,7 @@ import {
 } from '@tanstack/react-table';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
-import type { LogbookRow } from '@/core/runs/logbookRow';
+import type { LogbookRow, ValueColumn } from '@/core/runs/logbookRow';
 import { useNarrow } from '@/ui/narrow';
 import { logbookColumns, shapeOf } from './logbookColumns';
 import { LogbookCard } from './logbookCard';
@@ -22,11 +22,14 @@ const SERVER_ROWS = 24;
 export function LogbookTable({
   roundUpId,
   rows,
+  columns,
   chosen,
   onChosen,
 }: {
   roundUpId: number;
   rows: LogbookRow[];
+  /** Other values that stand as columns. */
+  columns: readonly ValueColumn[];
   chosen: ReadonlySet<number>;
   onChosen: (ids: ReadonlySet<number>) => void;
 }) {
@@ -37,7 +40,7 @@ export function LogbookTable({
   const [inBrowser, setInBrowser] = useState(false);
   // In slices, so that a phone can be scrolled meanwhile.
   useEffect(() => startTransition(() => setInBrowser(true)), []);
-  const defined = useMemo(() => logbookColumns(roundUpId), [roundUpId]);
+  const defined = useMemo(() => logbookColumns(roundUpId, columns), [roundUpId, columns]);
   // The server draws what a first window shows; the browser has them all. Held: the table begins anew with a new list,
   // and a list made at each drawing would have it do so without end.
   const data = useMemo(() => (inBrowser ? rows : rows.slice(0, SERVER_ROWS)), [inBrowser, rows]);
@@ -92,7 +95,7 @@ export function LogbookTable({
               className="absolute inset-x-0 border-b border-hairline py-1.5"
               style={{ top: item.start, height: CARD_PX }}
             >
-              <LogbookCard roundUpId={roundUpId} row={sorted[item.index]!.original} />
+              <LogbookCard roundUpId={roundUpId} row={sorted[item.index]!.original} columns={columns} />
             </li>
           ))}
         </ul>
@@ -106,7 +109,12 @@ export function LogbookTable({
       role="region"
       aria-label="Runs"
     >
-      <div role="table" aria-rowcount={sorted.length + 1} className="min-w-[1180px] text-[14.5px]">
+      <div
+        role="table"
+        aria-rowcount={sorted.length + 1}
+        className="text-[14.5px]"
+        style={{ minWidth: 1180 + 96 * columns.length }}
+      >
         <div role="row" className="sticky top-0 z-10 grid border-b border-ink bg-ground" style={grid}>
           <div role="columnheader" className="flex items-center justify-center">
             <input

@@ -1,54 +1,48 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
+import { useRouter, useSearchParams } from 'next/navigation';
+import { AXES } from '@/core/curves/axis';
 import { LineField } from '../curves/lineField';
-import { AXES } from '@/ui/chart/axis';
+import { WhatChoice } from '../curves/whatChoice';
+import type { VerdictData } from './verdictData';
 
-/** Level and load of the verdict; both stand in the address, so that the page can be linked. */
-export function VerdictControls({
-  lineDb,
-  load,
-  loads,
-  linesDba,
-}: {
-  lineDb: number;
-  load: string;
-  loads: { key: string; label: string }[];
-  /** The brief's noise lines; a second one is one press away. */
-  linesDba: number[];
-}) {
+/** What the verdict ranks, at which load and where; all of it stands in the address, so that the page can be linked. */
+export function VerdictControls({ data }: { data: VerdictData }) {
   const router = useRouter();
-  const go = (next: { line?: number; load?: string }) => {
-    const query = new URLSearchParams({ load: next.load ?? load, line: String(next.line ?? lineDb) });
+  const now = useSearchParams();
+  const { lineAt, load, loads, linesDba, against } = data;
+  const axis = AXES[against];
+  const isNoise = against === 'noise';
+  const go = (next: { at?: number; load?: string }) => {
+    const query = new URLSearchParams(now);
+    query.set('load', next.load ?? load);
+    query.set(isNoise ? 'line' : 'at', String(next.at ?? lineAt));
     router.replace(`?${query}`, { scroll: false });
   };
   return (
-    <div className="flex flex-wrap items-center gap-4">
+    <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
       <div className="choices" role="group" aria-label="Heat load">
-        {loads.map((of) => (
-          <button key={of.key} aria-pressed={of.key === load} onClick={() => go({ load: of.key })}>
-            {of.label}
+        {loads.map(({ key, label }) => (
+          <button key={key} aria-pressed={key === load} onClick={() => go({ load: key })}>
+            {label}
           </button>
         ))}
       </div>
-      {linesDba.length > 1 && (
+      {isNoise && linesDba.length > 1 && (
         <div className="choices" role="group" aria-label="Noise lines of the brief">
-          {linesDba.map((of) => (
-            <button key={of} aria-pressed={of === lineDb} onClick={() => go({ line: of })}>
-              {of.toFixed(1)}
+          {linesDba.map((line) => (
+            <button key={line} aria-pressed={line === lineAt} onClick={() => go({ at: line })}>
+              {line.toFixed(1)}
             </button>
           ))}
         </div>
       )}
       <p>
         at{' '}
-        <LineField
-          axis={AXES.noise}
-          at={lineDb}
-          onLine={(line) => go({ line: Math.round(line * 10) / 10 })}
-        />{' '}
-        dB(A)
+        <LineField axis={axis} at={lineAt} onLine={(at) => go({ at: Number(at.toFixed(axis.decimals)) })} />{' '}
+        {axis.unit}
       </p>
+      <WhatChoice data={data} />
     </div>
   );
 }

@@ -1,3 +1,5 @@
+import type { Against } from '@/core/curves/curveRule';
+import type { Response } from '@/core/responses/responses';
 import type { Ranking } from '@/core/ranking/rankAtLine';
 
 export interface VerdictEntry {
@@ -19,7 +21,15 @@ export interface VerdictData {
   loads: { key: string; label: string }[];
   load: string;
   loadLabel: string;
-  lineDb: number;
+  /** Where entries are compared: noise, dB(A), speed, rpm, or duty, %. */
+  lineAt: number;
+  /** What is ranked and against what, and what else there is to rank. */
+  response: Pick<Response, 'id' | 'name' | 'unit' | 'decimals' | 'better' | 'assumed' | 'absent'>;
+  against: Against;
+  place: string;
+  responses: { id: string; name: string }[];
+  places: string[];
+  againsts: Against[];
   referenceAmbientC: number;
   /** What is compared, as a heading: cooler, fan. */
   noun: string;

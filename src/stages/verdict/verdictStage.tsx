@@ -1,6 +1,7 @@
 import Link from 'next/link';
 import { assumedWords, RISE } from '@/core/responses/responses';
-import { riseScale } from '@/core/curves/shownScale';
+import { AXES } from '@/core/curves/axis';
+import { plainScale, riseScale } from '@/core/curves/shownScale';
 import { figure } from '@/ui/figures';
 import { RankingNotes } from '../curves/rankingNotes';
 import type { VerdictData } from './verdictData';
@@ -10,18 +11,25 @@ import { VerdictTable } from './verdictTable';
 /** The table worth publishing, at one line and load, with the method it stands on. */
 export function VerdictStage({ data }: { data: VerdictData }) {
   const entries = new Map(data.entries.map((entry) => [entry.entry, entry]));
-  const query = new URLSearchParams({ load: data.load, line: String(data.lineDb) });
-  const scale = riseScale('rise', { loadW: 1, referenceAmbientC: data.referenceAmbientC });
+  const { response, against, place, lineAt } = data;
+  const axis = AXES[against];
+  const isRise = response.id === RISE.id;
+  const query = new URLSearchParams({
+    load: data.load,
+    [against === 'noise' ? 'line' : 'at']: String(lineAt),
+  });
+  if (!isRise) query.set('what', response.id);
+  if (against !== 'noise') query.set('against', against);
+  if (place) query.set('place', place);
+  const scale = isRise
+    ? riseScale('rise', { loadW: 1, referenceAmbientC: data.referenceAmbientC })
+    : plainScale(response);
+  const what = isRise ? 'Cooling' : [response.name, place].filter(Boolean).join(', ');
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-6 px-4 pt-3.5 pb-6 md:px-7 lg:flex-row">
       <section className="min-w-0 flex-1" aria-label="Ranking">
         <div className="flex flex-wrap items-center gap-x-5 gap-y-2 pb-3">
-          <VerdictControls
-            lineDb={data.lineDb}
-            load={data.load}
-            loads={data.loads}
-            linesDba={data.linesDba}
-          />
+          <VerdictControls data={data} />
           <div className="ml-auto flex items-center gap-3">
             <Link className="quiet-button" href={`/round-ups/${data.roundUpId}/curves?${query}`}>
               See the curves
@@ -32,9 +40,15 @@ export function VerdictStage({ data }: { data: VerdictData }) {
           </div>
         </div>
         <h2 className="font-display pb-1 text-[22px] font-bold">
-          Cooling at {figure(data.lineDb, 1)} dB(A), {data.loadLabel}
+          {what} at {figure(lineAt, axis.decimals)} {axis.unit}, {data.loadLabel}
         </h2>
+        {!isRise && (
+          <p className="label-text pb-1">{response.better === 'higher' ? 'More' : 'Less'} is better.</p>
+        )}
         <VerdictTable
+          scale={scale}
+          axis={axis}
+          isRise={isRise}
           ranking={data.ranking}
           others={data.others}
           noun={data.noun}
@@ -43,12 +57,10 @@ export function VerdictStage({ data }: { data: VerdictData }) {
         />
         {data.ranking.placed.length === 0 && (
           <p className="py-4">
-            {data.withoutDie ? (
+            {isRise && data.withoutDie ? (
               <>
-                The verdict ranks the rise of the die, and no die was measured at this load.{' '}
-                <Link className="underline underline-offset-2" href={`/round-ups/${data.roundUpId}/curves`}>
-                  Curves ranks what was
-                </Link>
+                No die was measured at this load
+                {data.responses.length > 1 ? ': choose above what is ranked instead.' : '.'}
               </>
             ) : (
               'Nothing can be placed at this level and load.'
@@ -64,7 +76,13 @@ export function VerdictStage({ data }: { data: VerdictData }) {
           </p>
         ))}
         <div className="mt-4 border-t border-hairline">
-          <RankingNotes assumed={assumedWords(RISE)} ranking={data.ranking} entries={entries} scale={scale} />
+          <RankingNotes
+            assumed={assumedWords(response)}
+            absent={response.absent}
+            ranking={data.ranking}
+            entries={entries}
+            scale={scale}
+          />
         </div>
       </aside>
     </div>

@@ -1,11 +1,15 @@
+import type { Axis } from '@/core/curves/axis';
+import type { ShownScale } from '@/core/curves/shownScale';
 import type { PlacedEntry, Ranking } from '@/core/ranking/rankAtLine';
 import { EntryMark } from '@/ui/entryMark';
 import { figure, placeText } from '@/ui/figures';
 import { bracketRoomPx, TieBrackets } from '@/ui/tieBrackets';
 import type { VerdictEntry } from './verdictData';
 
-function standing({ status, levelDb }: PlacedEntry): string {
-  if (status === 'tops-out') return `tops out at ${figure(levelDb, 1)} dB(A)`;
+function standing({ status, at, restated }: PlacedEntry, axis: Axis, isRise: boolean): string {
+  if (status === 'tops-out') return `tops out at ${figure(at, axis.decimals)} ${axis.unit}`;
+  if (restated) return 'one setting, restated by the fan laws';
+  if (!isRise) return 'measured there';
   return status === 'throttled' ? 'does not hold the load' : 'holds the load';
 }
 
@@ -15,10 +19,10 @@ function money(price: number | null, currency: string): string {
 }
 
 /** Place and rise of an entry at another of the brief's lines; a dash with the reason where it has none. */
-function OtherLine({ ranking, entry }: { ranking: Ranking; entry: string }) {
-  const placed = ranking.placed.find((of) => of.entry === entry);
+function OtherLine({ ranking, entry, scale }: { ranking: Ranking; entry: string; scale: ShownScale }) {
+  const placed = ranking.placed.find((other) => other.entry === entry);
   if (!placed) {
-    const reason = ranking.notPlaced.find((of) => of.entry === entry)?.reason;
+    const reason = ranking.notPlaced.find((other) => other.entry === entry)?.reason;
     return (
       <td className="num text-ink2" title={reason}>
         –
@@ -27,8 +31,8 @@ function OtherLine({ ranking, entry }: { ranking: Ranking; entry: string }) {
   }
   return (
     <td className="num whitespace-nowrap">
-      {figure(placed.value, 1)}{' '}
-      <span className="text-[13px] text-ink2">± {figure(placed.interval95, 1)}</span>
+      {figure(placed.value, scale.decimals)}{' '}
+      <span className="text-[13px] text-ink2">± {figure(placed.interval95, scale.decimals)}</span>
       <span className="block text-[13px] text-ink2">place {placeText(placed.placeFrom, placed.placeTo)}</span>
     </td>
   );
@@ -41,7 +45,14 @@ export function VerdictTable({
   noun,
   entries,
   referenceAmbientC,
+  scale,
+  axis,
+  isRise,
 }: {
+  scale: ShownScale;
+  axis: Axis;
+  /** The die's rise has its resistance and its temperature in the reference room beside it. */
+  isRise: boolean;
   ranking: Ranking;
   /** The order at the brief's other lines: a column each. */
   others: { lineDb: number; ranking: Ranking }[];
@@ -73,12 +84,14 @@ export function VerdictTable({
                   {entry.maker} · {money(entry.price, entry.currency)}
                 </span>
                 <span className={`block text-[13px] ${placed.status === 'ranked' ? 'text-ok' : 'text-warn'}`}>
-                  {standing(placed)}
+                  {standing(placed, axis, isRise)}
                 </span>
               </span>
               <span className="num shrink-0 whitespace-nowrap">
-                <b className="text-[16px]">{figure(placed.value, 1)}</b>{' '}
-                <span className="text-[13px] text-ink2">± {figure(placed.interval95, 1)} K</span>
+                <b className="text-[16px]">{figure(placed.value, scale.decimals)}</b>{' '}
+                <span className="text-[13px] text-ink2">
+                  ± {figure(placed.interval95, scale.decimals)} {scale.unit}
+                </span>
               </span>
             </li>
           );
@@ -92,20 +105,29 @@ export function VerdictTable({
               <th scope="col">{noun.charAt(0).toUpperCase() + noun.slice(1)}</th>
               <th scope="col">Fans</th>
               <th scope="col" className="num">
-                Rise, K
+                {scale.heading}
               </th>
+              {axis.against !== 'noise' && (
+                <th scope="col" className="num">
+                  Level, dB(A)
+                </th>
+              )}
               {others.map((of) => (
                 <th key={of.lineDb} scope="col" className="num">
                   At {figure(of.lineDb, 1)} dB(A)
                 </th>
               ))}
-              <th scope="col" className="num">
-                K/W
-              </th>
-              <th scope="col" className="num">
-                In a {referenceAmbientC}
-                {'\u202f'}°C room, °C
-              </th>
+              {isRise && (
+                <>
+                  <th scope="col" className="num">
+                    K/W
+                  </th>
+                  <th scope="col" className="num">
+                    In a {referenceAmbientC}
+                    {'\u202f'}°C room, °C
+                  </th>
+                </>
+              )}
               <th scope="col" className="num">
                 Price
               </th>
@@ -139,19 +161,26 @@ export function VerdictTable({
                     {entry.fans}
                   </td>
                   <td className="num whitespace-nowrap">
-                    <b className="text-[16px]">{figure(placed.value, 1)}</b>{' '}
-                    <span className="text-[13px] text-ink2">± {figure(placed.interval95, 1)}</span>
+                    <b className="text-[16px]">{figure(placed.value, scale.decimals)}</b>{' '}
+                    <span className="text-[13px] text-ink2">
+                      ± {figure(placed.interval95, scale.decimals)}
+                    </span>
                   </td>
+                  {axis.against !== 'noise' && <td className="num">{figure(placed.levelDb, 1)}</td>}
                   {others.map((of) => (
-                    <OtherLine key={of.lineDb} ranking={of.ranking} entry={placed.entry} />
+                    <OtherLine key={of.lineDb} ranking={of.ranking} entry={placed.entry} scale={scale} />
                   ))}
-                  <td className="num">
-                    {placed.resistanceKPerW === null ? '–' : figure(placed.resistanceKPerW, 3)}
-                  </td>
-                  <td className="num">{figure(placed.temperatureAtReferenceC, 1)}</td>
+                  {isRise && (
+                    <>
+                      <td className="num">
+                        {placed.resistanceKPerW === null ? '–' : figure(placed.resistanceKPerW, 3)}
+                      </td>
+                      <td className="num">{figure(placed.temperatureAtReferenceC, 1)}</td>
+                    </>
+                  )}
                   <td className="num whitespace-nowrap">{money(entry.price, entry.currency)}</td>
                   <td className={`min-w-28 ${placed.status === 'ranked' ? 'text-ok' : 'text-warn'}`}>
-                    {standing(placed)}
+                    {standing(placed, axis, isRise)}
                     {entry.against.map((of) => (
                       <span key={of} className="block text-[13px] text-warn">
                         ▲ {of}

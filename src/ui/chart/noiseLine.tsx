@@ -1,7 +1,7 @@
 'use client';
 
 import { figure } from '../figures';
-import type { Axis } from './axis';
+import type { Axis } from '@/core/curves/axis';
 import { DragLine } from './dragLine';
 import type { PlotFrame } from './plot';
 

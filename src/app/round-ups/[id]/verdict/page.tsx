@@ -2,16 +2,21 @@ import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { questionOf } from '@/core/brief/questions';
 import { againstLimits } from '@/core/lineUp/fitsLimits';
+import type { Response } from '@/core/responses/responses';
 import { hasDie } from '@/core/runs/labRun';
 import { loadKey } from '@/core/runs/load';
 import { loadParam } from '@/core/runs/loadParam';
 import { olderRunsSentence } from '@/core/runs/olderRuns';
 import { OlderNote } from '@/stages/rig/olderNote';
 import { roundUpView } from '@/app/roundUpView';
-import { verdictOf } from '@/lab/verdictView';
+import { verdictOf, verdictQuery } from '@/lab/verdictView';
 import { ApartNote } from '@/stages/rig/apartNote';
 import { viewKeptApart } from '@/lab/rigView';
 import { VerdictStage } from '@/stages/verdict/verdictStage';
+
+function plainResponse({ id, name, unit, decimals, better, assumed, absent }: Response) {
+  return { id, name, unit, decimals, better, assumed, absent };
+}
 
 interface Props {
   params: Promise<{ id: string }>;
@@ -20,12 +25,10 @@ interface Props {
 
 export default async function VerdictPage({ params, searchParams }: Props) {
   const id = idFrom((await params).id);
-  const query = await searchParams;
-  const one = (value: string | string[] | undefined) => (Array.isArray(value) ? value[0] : value);
+  const query = verdictQuery(await searchParams);
   const view = await roundUpView(id);
   if (!view) notFound();
-  const verdict = verdictOf(view, { load: one(query.load), line: one(query.line) });
-  const { loads, chosen, lineDb, ranking, others, method } = verdict;
+  const { loads, chosen, shown, lineAt, ranking, others, method } = await verdictOf(view, query);
   const atLoad = view.runs.filter((run) => loadKey(run) === loadKey(chosen.load) && run.setAside === '');
   return (
     <>
@@ -42,7 +45,13 @@ export default async function VerdictPage({ params, searchParams }: Props) {
           loads: loads.map(({ load, label }) => ({ key: loadParam(load), label })),
           load: loadParam(chosen.load),
           loadLabel: chosen.label,
-          lineDb,
+          lineAt,
+          response: plainResponse(shown.response),
+          against: shown.against,
+          place: shown.place,
+          responses: shown.responses.map(({ id: value, name }) => ({ id: value, name })),
+          places: shown.places,
+          againsts: shown.againsts,
           referenceAmbientC: view.roundUp.referenceAmbientC,
           noun: questionOf(view.brief.question).one,
           ranking,

@@ -6,10 +6,10 @@ import { work } from '@/lab/work/work';
 /** Imports an uploaded bundle: all of it, or nothing and the list of what is wrong or to be decided. */
 export async function POST(request: Request, { params }: { params: Promise<{ upload: string }> }) {
   const uploadId = uploadIdFrom((await params).upload);
-  return withBody(request, importChoices, async ({ meant, asAnother }) => {
+  return withBody(request, importChoices, async ({ meant, ...rest }) => {
     const choices = {
       meant: Object.fromEntries(meant.map(({ entry, entryId }) => [entry, entryId])),
-      asAnother,
+      ...rest,
     };
     const result = await work().run('import', { uploadId, choices });
     return result.imported

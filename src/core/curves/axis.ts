@@ -1,4 +1,4 @@
-import type { Against } from '@/core/curves/curveRule';
+import type { Against } from './curveRule';
 
 /** How an axis is written, and moved along. */
 export interface Axis {
