@@ -114,7 +114,9 @@ test('by keyboard: a zip in, a run typed, set aside, undone, moved; night; and t
   ]);
   await page.goto(`${app.url}/bring`);
   await page.getByLabel('Files').setInputFiles(await bundle.path());
-  await expect(page.getByText('A round-up of this title is in the lab already')).toBeVisible();
+  await expect(page.getByText('Nothing in it is new: all of it is in the lab.')).toBeVisible();
+  await page.getByLabel('make another round-up of it').check();
+  await page.getByRole('button', { name: 'All are new entries' }).click();
   await page.getByRole('button', { name: 'Import 5 runs' }).click();
   await page.waitForURL(/round-ups\/2\/logbook/);
   await expect(page.getByRole('heading', { name: '5 runs' })).toBeVisible();

@@ -4,18 +4,16 @@ import { parseAsArrayOf, parseAsString, useQueryState } from 'nuqs';
 import { useTransition } from 'react';
 
 /** Which other values of a run stand as columns: graphics card, regulators, clock, airspeed at a place. In the address. */
-export function ColumnChoice({
-  shown,
-  offered,
-}: {
-  shown: readonly string[];
-  offered: readonly { key: string; name: string }[];
-}) {
+export function ColumnChoice({ offered }: { offered: readonly { key: string; name: string }[] }) {
   const [busy, startTransition] = useTransition();
-  const [, setColumns] = useQueryState(
+  // What was ticked shows at once; its values come from the server.
+  const [columns, setColumns] = useQueryState(
     'columns',
-    parseAsArrayOf(parseAsString).withOptions({ shallow: false, history: 'replace', startTransition }),
+    parseAsArrayOf(parseAsString)
+      .withDefault([])
+      .withOptions({ shallow: false, history: 'replace', startTransition }),
   );
+  const shown = columns.filter((key) => offered.some((column) => column.key === key));
   if (offered.length === 0) return null;
   function toggle(key: string, isShown: boolean) {
     const next = isShown ? [...shown, key] : shown.filter((other) => other !== key);
@@ -31,7 +29,6 @@ export function ColumnChoice({
             <input
               type="checkbox"
               checked={shown.includes(key)}
-              disabled={busy}
               onChange={(event) => toggle(key, event.target.checked)}
             />
             {name}

@@ -115,7 +115,7 @@ export function logbookColumns(roundUpId: number, others: readonly ValueColumn[]
         ),
         cell: (i) => number(i.getValue() ?? null, decimals),
         sortUndefined: 'last',
-        meta: { number: true, width: 'minmax(92px, 0.6fr)' },
+        meta: { number: true, width: 'minmax(128px, 0.6fr)' },
       }),
     ),
     column.accessor('state', {

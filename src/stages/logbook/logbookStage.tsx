@@ -139,7 +139,7 @@ export function LogbookStage({
           </button>
         )}
         <div className="ml-auto flex items-center gap-2">
-          <ColumnChoice shown={columns.map(({ key }) => key)} offered={offered} />
+          <ColumnChoice offered={offered} />
           <a className="quiet-button" href={`/round-ups/${roundUpId}/export`} download>
             Export
           </a>

@@ -113,7 +113,7 @@ export function LogbookTable({
         role="table"
         aria-rowcount={sorted.length + 1}
         className="text-[14.5px]"
-        style={{ minWidth: 1180 + 96 * columns.length }}
+        style={{ minWidth: 1180 + 132 * columns.length }}
       >
         <div role="row" className="sticky top-0 z-10 grid border-b border-ink bg-ground" style={grid}>
           <div role="columnheader" className="flex items-center justify-center">

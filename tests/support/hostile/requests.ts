@@ -26,6 +26,19 @@ const SETUP = { enclosure: 'open', meterDistanceCm: 60, limitC: 90, meterHeightC
 /** Sound bodies for each handler; one that is new and has none here fails the campaign, so that it is given one. */
 const SOUND: Record<string, unknown[]> = {
   'POST /api/round-ups': [{ title: 'Another', question: 'coolers', rigRevisionId: null, rigName: 'Cellar' }],
+  'PATCH /api/round-ups/[id]': [
+    { title: 'Another', was: 'A small round-up' },
+    { archived: true },
+    { archived: false, deleted: false },
+  ],
+  'POST /api/round-ups/[id]/copy': [
+    { title: 'A copy', withRuns: true },
+    { title: 'A copy', withRuns: false },
+  ],
+  'POST /api/round-ups/[id]/lab-entries': [{ entryId: 1 }, { entryId: 3 }],
+  'POST /api/uploads/[upload]/import': [
+    { meant: [{ entry: 'a', entryId: 1 }], asAnother: true, othersNew: false },
+  ],
   'POST /api/methods': [{ name: 'Ours', body: defaultBrief() }],
   'POST /api/round-ups/[id]/rig': [{ reason: 'moved', seenId: 1, over: true, setup: SETUP }],
   'PATCH /api/round-ups/[id]/rig': [{ rigRevisionId: 1 }],
@@ -77,7 +90,7 @@ const SOUND: Record<string, unknown[]> = {
 };
 const WITHOUT_BODY = new Set([
   'DELETE /api/uploads/[upload]/work',
-  'POST /api/uploads', 'DELETE /api/uploads/[upload]', 'POST /api/uploads/[upload]/import', 'DELETE /api/products/[product]',
+  'POST /api/uploads', 'DELETE /api/uploads/[upload]', 'DELETE /api/products/[product]',
   'PUT /api/stream/[upload]', 'POST /api/stream/readings',
 ]); // prettier-ignore
 
