@@ -2,40 +2,85 @@ import type { Brief } from '@/core/brief/brief';
 import { departures, methodDone } from '@/core/brief/methodDone';
 import { questionOf } from '@/core/brief/questions';
 import { choiceOf } from '@/core/brief/schools';
+import { AXES } from '@/core/curves/axis';
+import { figureSentence } from '@/core/responses/figureSentence';
 import type { InstrumentDoubt } from '@/core/rig/instrumentDoubt';
 import type { LabRun } from '@/core/runs/labRun';
 import { plural, span } from '@/core/words';
 import type { RoundUp } from '@/database/roundUps';
+import type { ResponseView } from './responseView';
+
+interface Measured {
+  roundUp: RoundUp;
+  entries: readonly { entry: string; isControl: boolean }[];
+  instruments: InstrumentDoubt;
+}
+
+/** What the sentences are about: the runs at one load, what is ranked of them, and where. */
+interface Ranked {
+  runs: readonly LabRun[];
+  label: string;
+  program: boolean;
+  shown: Pick<ResponseView, 'response' | 'against' | 'place'>;
+  lineAt: number;
+}
+
+/** Half-width of what is taken as evenly spread with this standard uncertainty. */
+const halfWidth = (uncertainty: number) => (uncertainty * Math.sqrt(3)).toFixed(1);
+
+function comparedAt({ rig }: RoundUp, { shown: { against }, lineAt }: Ranked): string {
+  if (against === 'noise')
+    return `compared at equal noise: ${lineAt.toFixed(1)} dB(A) at ${rig.meterDistanceCm} cm, with the room's own noise taken off by energy`;
+  const { decimals, unit, name } = AXES[against];
+  return `compared at equal ${name} of their first fans: ${lineAt.toFixed(decimals)} ${unit}, with their levels beside it`;
+}
+
+function whatWasCompared({ roundUp }: Measured, brief: Brief, ranked: Ranked): string {
+  const { rig } = roundUp;
+  const bench = rig.enclosure === 'open' ? 'an open bench' : `a bench of the kind "${rig.enclosure}"`;
+  const { many, label } = questionOf(brief.question);
+  const fans = `${label}; fans ${choiceOf('fans', brief.schools.fans.choice).label}`;
+  const what = brief.question === 'coolers' ? fans : label;
+  const where = `${bench} (${rig.name}, revision ${rig.revision})`;
+  return `${what}: ${many} at ${ranked.label} on ${where}, ${comparedAt(roundUp, ranked)}.`;
+}
+
+function whatWasDone({ entries }: Measured, brief: Brief, { runs }: Ranked): string[] {
+  const done = methodDone({ loads: [] }, runs, entries);
+  if (!done) return [];
+  const counting = runs.filter((run) => run.setAside === '');
+  const mounts = new Set(counting.map((run) => `${run.entry}|${run.mount}`)).size;
+  const measured = `${plural(done.runs, 'run')} over ${plural(mounts, 'mount')} of ${plural(done.measured, 'entry', 'entries')}`;
+  const room = `${done.roomC ? `${span(done.roomC, 1)} °C and ` : ''}${span(done.floorDba, 1)} dB(A)`;
+  const departed = departures(brief, done);
+  return [
+    `${measured}; the room stood at ${room}.`,
+    ...(departed.length > 0 ? [`Otherwise than planned: ${departed.join('; ')}.`] : []),
+  ];
+}
+
+function howSure({ instruments, roundUp }: Measured, { shown: { response } }: Ranked): string[] {
+  const meter = `the meter's ± ${halfWidth(instruments.sharedLevelDb)} dB`;
+  const sensors = `the sensors' ± ${halfWidth(instruments.sharedRiseK)} K`;
+  const isRise = response.source.from === 'die';
+  const shared = response.unit === 'K' ? `${meter} and ${sensors}, moves` : `${meter}, moves`;
+  const left = `the spread of passes and mounts and what the instruments leave in doubt (${instruments.from.join('; ')})`;
+  const { limitC } = roundUp.rig;
+  const restated = `Restated temperatures are for a room of ${roundUp.referenceAmbientC} °C and a limit of ${limitC} °C. `;
+  return [
+    `± is the 95 % interval, from ${left}; what all share, ${shared} all alike and is not in it.`,
+    `Places are ranges: who cannot be told apart by the simultaneous 95 % critical difference (Tukey–Kramer) shares them. ${isRise ? restated : ''}Levels from another room, distance or a maker's box cannot be set beside these.`,
+  ];
+}
 
 /** The method in sentences, made from what was really measured at one load, in the words of the question. */
-export function methodSentences(
-  of: { roundUp: RoundUp; entries: readonly { entry: string; isControl: boolean }[]; instruments: InstrumentDoubt },
-  brief: Brief,
-  at: { runs: readonly LabRun[]; label: string; program: boolean; lineDb: number },
-): string[] {
-  const { rig, windowS, referenceAmbientC } = of.roundUp;
-  const bench = rig.enclosure === 'open' ? 'an open bench' : `a bench of the kind "${rig.enclosure}"`;
-  const counting = at.runs.filter((run) => run.setAside === '');
-  const { many, label } = questionOf(brief.question);
-  const what = brief.question === 'coolers' ? `${label}; fans ${choiceOf('fans', brief.schools.fans.choice).label}` : label;
-  const restated = at.program ? 'with the watts that the program drew' : 'restated at the nominal load from the power that really flowed';
-  const sentences = [
-    `${what}: ${many} at ${at.label} on ${bench} (${rig.name}, revision ${rig.revision}), compared at equal noise: ${at.lineDb.toFixed(1)} dB(A) at ${rig.meterDistanceCm} cm, with the room's own noise taken off by energy.`,
-    `Each figure is the mean rise of the die over room air in the last ${Math.round(windowS / 60)} min of a settled soak, ${restated}; between fan settings it is interpolated, never beyond them.`,
+export function methodSentences(measured: Measured, brief: Brief, ranked: Ranked): string[] {
+  const { response, place } = ranked.shown;
+  const { windowS } = measured.roundUp;
+  return [
+    whatWasCompared(measured, brief, ranked),
+    figureSentence(response, { windowS, program: ranked.program, place }),
+    ...whatWasDone(measured, brief, ranked),
+    ...howSure(measured, ranked),
   ];
-  const done = methodDone({ loads: [] }, at.runs, of.entries);
-  if (done && done.withoutDie === done.runs) sentences[1] = 'No die was measured: the figures of these runs are ranked in Curves.';
-  if (done) {
-    const mounts = new Set(counting.map((run) => `${run.entry}|${run.mount}`)).size;
-    sentences.push(
-      `${plural(done.runs, 'run')} over ${plural(mounts, 'mount')} of ${plural(done.measured, 'entry', 'entries')}; the room stood at ${done.roomC ? `${span(done.roomC, 1)} °C and ` : ''}${span(done.floorDba, 1)} dB(A).`,
-    );
-  }
-  const departed = done ? departures(brief, done) : [];
-  if (departed.length > 0) sentences.push(`Otherwise than planned: ${departed.join('; ')}.`);
-  sentences.push(
-    `± is the 95 % interval, from the spread of passes and mounts and what the instruments leave in doubt (${of.instruments.from.join('; ')}); what all share, the meter's ± ${(of.instruments.sharedLevelDb * Math.sqrt(3)).toFixed(1)} dB and the sensors' ± ${(of.instruments.sharedRiseK * Math.sqrt(3)).toFixed(1)} K, moves all alike and is not in it.`,
-    `Places are ranges: who cannot be told apart by the simultaneous 95 % critical difference (Tukey–Kramer) shares them. Restated temperatures are for a room of ${referenceAmbientC} °C and a limit of ${rig.limitC} °C. Levels from another room, distance or a maker's box cannot be set beside these.`,
-  );
-  return sentences;
-} // prettier-ignore
+}

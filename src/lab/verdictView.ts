@@ -102,7 +102,8 @@ export async function verdictOf(view: RoundUpView, query: VerdictQuery): Promise
       runs: atLoad,
       label: chosen.label,
       program: chosen.load.loadName !== '',
-      lineDb: against === 'noise' ? lineAt : view.roundUp.noiseLineDba,
+      shown,
+      lineAt,
     }),
   };
 }

@@ -93,7 +93,9 @@ export function EntriesTaken({
     <table className="figure-table [&_td]:align-top">
       <thead>
         <tr>
-          <th scope="col">Entry</th>
+          <th scope="col" className="hidden sm:table-cell">
+            Entry
+          </th>
           <th scope="col">Product</th>
           <th scope="col" className="num">
             Runs
@@ -104,8 +106,8 @@ export function EntriesTaken({
       <tbody>
         {entries.map((entry) => (
           <tr key={entry.entry}>
-            <td className="max-w-40 truncate text-ink2">{entry.entry}</td>
-            <td className="max-w-72 truncate" dir="auto" title={entry.product}>
+            <td className="hidden max-w-40 truncate text-ink2 sm:table-cell">{entry.entry}</td>
+            <td className="max-w-28 truncate sm:max-w-72" dir="auto" title={entry.product}>
               {entry.product}
             </td>
             <td className="num">{entry.runs}</td>

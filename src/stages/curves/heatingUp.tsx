@@ -65,13 +65,14 @@ export function HeatingUp({ href, entries }: { href: string; entries: ReadonlyMa
       )}
       {columns.length > 0 && (
         <>
-          <table className="figure-table">
+          <table className="figure-table [&_td]:px-1 [&_th]:px-1 [&_th]:text-[12.5px]">
             <thead>
               <tr>
                 <th scope="col">Entry</th>
                 {columns.map(({ id, name, unit }) => (
                   <th key={id} scope="col" className="num" title={name}>
-                    {HEADS[id]}, {unit}
+                    {HEADS[id]}
+                    {unit !== 'K' && `, ${unit}`}
                   </th>
                 ))}
               </tr>
@@ -99,7 +100,7 @@ export function HeatingUp({ href, entries }: { href: string; entries: ReadonlyMa
             </tbody>
           </table>
           <p className="label-text pt-1">
-            Rise 10, 30 and 60 s after the load, seconds until the rise stays within 0.5 K of its end
+            Rise, K, 10, 30 and 60 s after the load, seconds until the rise stays within 0.5 K of its end
             {columns.some(({ id }) => id === 'limit-time') &&
               ', and until the die came to its limit (–: it never did)'}
             .{' '}

@@ -105,7 +105,7 @@ export function VerdictTable({
               <th scope="col">{noun.charAt(0).toUpperCase() + noun.slice(1)}</th>
               <th scope="col">Fans</th>
               <th scope="col" className="num">
-                {scale.heading}
+                {isRise ? scale.heading : scale.title.charAt(0).toUpperCase() + scale.title.slice(1)}
               </th>
               {axis.against !== 'noise' && (
                 <th scope="col" className="num">
