@@ -2,7 +2,7 @@ import { BOUNDS, MOST, outOfBounds, type Bound } from '@/core/bounds';
 import { isMissing, MISSING } from '@/core/missing';
 import type { Trace } from '@/core/reduction/trace';
 import { isMissingCell, parseNumber, splitCells } from '../cells';
-import { plainNumber } from '../plainNumber';
+import { plainRows } from '../plainRows';
 import type { ProblemList } from '../problem';
 import { fromSafeText } from '../safeText';
 
@@ -11,6 +11,8 @@ export interface Channel {
   heading: string;
   values: Float64Array | string[];
 }
+
+const LINE_FEED = 10;
 
 export interface TraceTable {
   channels: Channel[];
@@ -70,45 +72,21 @@ function linesOf(text: string): string[] {
   return text.includes('\r') ? text.split(/\r\n|\n|\r/) : text.split('\n');
 }
 
-/**
- * A row of which every column is known and every cell a plain number within its bounds, as nearly all are; null for any
- * other, which is read cell by cell. It is written into `row`.
- */
-function plainRow(
-  text: string,
-  known: readonly boolean[],
-  bounds: readonly Bound[],
-  row: number[],
-): number[] | null {
-  let from = 0;
-  for (let c = 0; c < known.length; c += 1) {
-    const comma = text.indexOf(',', from);
-    const isLast = c === known.length - 1;
-    if (!known[c] || comma < 0 !== isLast) return null;
-    const to = isLast ? text.length : comma;
-    const value = plainNumber(text, from, to);
-    const { min, max } = BOUNDS[bounds[c]!];
-    if (!(value >= min && value <= max)) return null;
-    row[c] = value;
-    from = to + 1;
-  }
-  return row;
+interface Heading {
+  headings: string[];
+  /** The first column of each name that we know. */
+  known: boolean[];
+  bounds: Bound[];
+  timeAt: number;
 }
 
-/**
- * The log of one run in the bundle's own form (`traces/*.csv`). Rows that cannot be used are left out and
- * listed; null where the log as a whole is of no use.
- */
-export function readTraceTable(file: string, bytes: Uint8Array, problems: ProblemList): TraceTable | null {
-  const lines = linesOf(new TextDecoder().decode(bytes));
-  const headings = (splitCells(lines[0] ?? '', ',') ?? []).map((heading) => fromSafeText(heading.trim()));
+/** The heading of a log; null where it cannot be one, which is told. */
+function readHeading(file: string, line: string, problems: ProblemList): Heading | null {
+  const headings = (splitCells(line, ',') ?? []).map((heading) => fromSafeText(heading.trim()));
   while (headings.length > 1 && headings[headings.length - 1] === '') headings.pop();
   if (headings.length > MOST.columns) {
-    problems.push({
-      file,
-      line: 1,
-      message: `${headings.length} columns: at most ${MOST.columns} are taken`,
-    });
+    const message = `${headings.length} columns: at most ${MOST.columns} are taken`;
+    problems.push({ file, line: 1, message });
     return null;
   }
   const hasDie = headings.includes('cpu_c') || !SENSORS.some((column) => headings.includes(column));
@@ -120,38 +98,53 @@ export function readTraceTable(file: string, bytes: Uint8Array, problems: Proble
     problems.push({ file, line: 1, column, message: `no ${what}: a column "${column}" was expected` });
     return null;
   }
-  const known = headings.map((heading, i) => isKnownChannel(heading) && headings.indexOf(heading) === i);
-  const bounds = headings.map(boundOf);
+  return {
+    headings,
+    known: headings.map((heading, i) => isKnownChannel(heading) && headings.indexOf(heading) === i),
+    bounds: headings.map(boundOf),
+    timeAt: headings.indexOf('t_s'),
+  };
+}
+
+/** A log in which every column is known and every cell a plain number within its bounds, as nearly all are; null for any other. */
+function plainChannels(bytes: Uint8Array, from: number, heading: Heading): Channel[] | null {
+  const { headings, known, bounds, timeAt } = heading;
+  if (!known.every(Boolean)) return null;
+  const columns = bounds.map((bound) => ({ least: BOUNDS[bound].min, most: BOUNDS[bound].max }));
+  const values = plainRows(bytes, from, columns, timeAt);
+  return values && values[0]!.length > 0
+    ? headings.map((name, c) => ({ heading: name, values: values[c]! }))
+    : null;
+}
+
+/** A line's cells, or what is wrong with it. */
+function readCells(text: string, { headings }: Heading): string[] | string {
+  if (text.length > MOST.line) return `longer than ${MOST.line} characters`;
+  const cells = splitCells(text, ',');
+  if (!cells) return 'a quote is left open';
+  const count = cells.length;
+  const isSpare = count === headings.length + 1 && cells[count - 1] === '';
+  return count === headings.length || isSpare ? cells : `${count} cells, ${headings.length} expected`;
+}
+
+/** Line by line: rows that cannot be used are left out and listed. */
+function readLines(
+  file: string,
+  lines: readonly string[],
+  heading: Heading,
+  problems: ProblemList,
+): Channel[] {
+  const { headings, known, bounds, timeAt } = heading;
   const numbers: number[][] = headings.map(() => []);
   const texts: string[][] = headings.map(() => []);
-  const timeAt = headings.indexOf('t_s');
   let lastTime = -Infinity;
-  const row = new Array<number>(headings.length);
-  rows: for (let i = 1; i < lines.length; i += 1) {
+  nextLine: for (let i = 1; i < lines.length; i += 1) {
     const text = lines[i]!;
     if (text.trim() === '') continue;
     const line = i + 1;
-    if (text.length > MOST.line) {
-      problems.push({ file, line, message: `longer than ${MOST.line} characters: row left out` });
-      continue;
-    }
-    const plain = plainRow(text, known, bounds, row);
-    const plainTimeS = plain?.[timeAt] ?? MISSING;
-    if (plain && plainTimeS >= lastTime) {
-      lastTime = plainTimeS;
-      for (let c = 0; c < headings.length; c += 1) numbers[c]!.push(plain[c]!);
-      continue;
-    }
-    const cells = splitCells(text, ',');
-    const count = cells?.length ?? 0;
-    if (
-      !cells ||
-      (count !== headings.length && !(count === headings.length + 1 && cells[count - 1] === ''))
-    ) {
-      const message = cells
-        ? `${count} cells, ${headings.length} expected: row left out`
-        : 'a quote is left open: row left out';
-      problems.push({ file, line, message });
+    const cells = readCells(text, heading);
+    if (typeof cells === 'string') {
+      problems.push({ file, line, message: `${cells}: row left out` });
       continue;
     }
     const readings: number[] = [];
@@ -160,15 +153,14 @@ export function readTraceTable(file: string, bytes: Uint8Array, problems: Proble
       const reading = readKnown(headings[c]!, bounds[c]!, cells[c]!);
       if (typeof reading === 'string') {
         problems.push({ file, line, column: headings[c], message: reading });
-        continue rows;
+        continue nextLine;
       }
       readings[c] = reading;
     }
     const time = readings[timeAt]!;
     if (isMissing(time) || time < lastTime) {
-      const message = isMissing(time)
-        ? 'empty: a time was expected'
-        : `time steps back from ${lastTime} to ${time} s`;
+      const back = `time steps back from ${lastTime} to ${time} s`;
+      const message = isMissing(time) ? 'empty: a time was expected' : back;
       problems.push({ file, line, column: 't_s', message });
       continue;
     }
@@ -178,20 +170,39 @@ export function readTraceTable(file: string, bytes: Uint8Array, problems: Proble
       else texts[c]!.push(fromSafeText(cells[c]!.trim()));
     }
   }
-  if (numbers[timeAt]!.length === 0) {
+  return headings.map((name, c) =>
+    known[c] ? { heading: name, values: Float64Array.from(numbers[c]!) } : asChannel(name, texts[c]!),
+  );
+}
+
+/**
+ * The log of one run in the bundle's own form (`traces/*.csv`). Rows that cannot be used are left out and
+ * listed; null where the log as a whole is of no use.
+ */
+export function readTraceTable(file: string, bytes: Uint8Array, problems: ProblemList): TraceTable | null {
+  const headEnd = bytes.indexOf(LINE_FEED);
+  const head = new TextDecoder().decode(headEnd < 0 ? bytes : bytes.subarray(0, headEnd));
+  // Carriage returns alone end lines, too: such a log is read as text.
+  const first = linesOf(head)[0] ?? '';
+  const heading = readHeading(file, first, problems);
+  if (!heading) return null;
+  const isOneLine = headEnd >= 0 && head.replace(/\r$/, '') === first;
+  const channels =
+    (isOneLine ? plainChannels(bytes, headEnd + 1, heading) : null) ??
+    readLines(file, linesOf(new TextDecoder().decode(bytes)), heading, problems);
+  if (channels[heading.timeAt]!.values.length === 0) {
     problems.push({ file, message: 'the log holds no usable rows' });
     return null;
   }
-  const hasReading = (column: string) => !(numbers[headings.indexOf(column)] ?? []).every(isMissing);
+  const hasReading = (column: string) =>
+    (channels[heading.headings.indexOf(column)]?.values as Float64Array | undefined)?.some(
+      (value) => !isMissing(value),
+    ) ?? false;
   if (!hasReading('cpu_c') && !SENSORS.some(hasReading)) {
     problems.push({ file, column: 'cpu_c', message: 'no die temperature: every reading is missing' });
     return null;
   }
-  return {
-    channels: headings.map((heading, c) =>
-      known[c] ? { heading, values: Float64Array.from(numbers[c]!) } : asChannel(heading, texts[c]!),
-    ),
-  };
+  return { channels };
 }
 
 /** The channels that the reduction needs. */
