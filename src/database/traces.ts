@@ -1,16 +1,11 @@
 import { createHash } from 'node:crypto';
-import { isMissing, MISSING } from '@/core/missing';
+import { MISSING } from '@/core/missing';
+import { binaryArray } from './binaryArray';
 import type { Queryable } from './pool';
 
 export interface StoredChannel {
   heading: string;
   values: Float64Array | string[];
-}
-
-function arrayLiteral(values: Float64Array): string {
-  const cells = new Array<string>(values.length);
-  for (let i = 0; i < values.length; i += 1) cells[i] = isMissing(values[i]!) ? 'NULL' : String(values[i]!);
-  return `{${cells.join(',')}}`;
 }
 
 function parseArray(text: string): Float64Array {
@@ -43,7 +38,7 @@ export async function insertTrace(
     values.push(
       position,
       heading,
-      of instanceof Float64Array ? arrayLiteral(of) : null,
+      of instanceof Float64Array ? binaryArray(of) : null,
       Array.isArray(of) ? of : null,
     );
     return `($1::int, $${n + 1}::int, $${n + 2}, $${n + 3}::double precision[], $${n + 4}::text[])`;

@@ -118,6 +118,54 @@ async function citeAll(
   return ids;
 }
 
+/** Runs that are sent to PostgreSQL together. */
+const AT_ONCE = 16;
+
+interface FreshRun extends ReducedRun {
+  label: string;
+  entryId: number;
+}
+
+/** The runs that the lab does not have yet, each with its entry and a label that is free there. */
+function freshRuns(
+  reduced: readonly ReducedRun[],
+  to: {
+    inLab: BundleInLab;
+    settled: ReadonlyMap<string, number | null>;
+    entryIds: ReadonlyMap<string, number>;
+    rigRevisionId: number;
+  },
+): FreshRun[] {
+  const { inLab, settled, entryIds, rigRevisionId } = to;
+  const labels = new Map<number, Set<string>>();
+  return reduced.flatMap(({ item, reduction }) => {
+    const { run } = item;
+    const entryId = entryIds.get(run.entry)!;
+    const known = settled.get(run.entry) === null ? [] : inLab.lab.get(entryId)!.runs;
+    const identity = inLab.identities.get(run.run)!;
+    if (known.some((other) => sameRun(identity, other))) return [];
+    const atRevision = known.filter((other) => other.rigRevisionId === rigRevisionId && !other.deleted);
+    if (!labels.has(entryId)) labels.set(entryId, new Set(atRevision.map((other) => other.label)));
+    return [{ item, reduction, entryId, label: freeLabel(run.run, labels.get(entryId)!) }];
+  });
+}
+
+/** Writes all that was measured of a run that is there already. */
+async function writeMeasured(
+  db: Queryable,
+  runId: number,
+  { item, reduction }: ReducedRun,
+  rig: { limitC: number; windowS: number },
+): Promise<void> {
+  const die = isMissing(reduction.riseK) ? null : reduction;
+  await Promise.all([
+    item.trace ? insertTrace(db, runId, item.trace.channels) : null,
+    saveReduction(db, runId, rig.windowS, reduction),
+    writeReadings(db, runId, item.readings),
+    saveBundleValues(db, runId, bundleMeasured(item, die, { loadW: item.run.loadW, ...rig })),
+  ]);
+}
+
 interface Written {
   roundUpId: number;
   runs: number;
@@ -149,26 +197,23 @@ async function write(
           });
     const entryIds = await citeAll(db, roundUpId, bundle, settled);
     await importPlanning(db, roundUpId, entryIds, planning);
+    const fresh = freshRuns(reduced, { inLab, settled, entryIds, rigRevisionId });
     const runIds = new Map<string, number>();
-    const labels = new Map<number, Set<string>>();
-    for (const [i, { item, reduction }] of reduced.entries()) {
-      tell('Writing the runs', i / reduced.length);
-      const { run, trace } = item;
-      const entryId = entryIds.get(run.entry)!;
-      const known = settled.get(run.entry) === null ? [] : inLab.lab.get(entryId)!.runs;
-      const identity = inLab.identities.get(run.run)!;
-      if (known.some((other) => sameRun(identity, other))) continue;
-      const atRevision = known.filter((other) => other.rigRevisionId === rigRevisionId && !other.deleted);
-      if (!labels.has(entryId)) labels.set(entryId, new Set(atRevision.map((other) => other.label)));
-      const label = freeLabel(run.run, labels.get(entryId)!);
-      const runId = await insertRun(db, { ...run, label, entryId, rigRevisionId });
-      runIds.set(run.run, runId);
-      if (trace) await insertTrace(db, runId, trace.channels);
-      await saveReduction(db, runId, method.windowS, reduction);
-      await writeReadings(db, runId, item.readings);
-      const die = isMissing(reduction.riseK) ? null : reduction;
-      const rule = { loadW: run.loadW, limitC: rig.limitC, windowS: method.windowS };
-      await saveBundleValues(db, runId, bundleMeasured(item, die, rule));
+    for (let from = 0; from < fresh.length; from += AT_ONCE) {
+      tell('Writing the runs', from / fresh.length);
+      // Sent together, so that PostgreSQL goes on while the next are made ready.
+      const batch = fresh.slice(from, from + AT_ONCE);
+      const ids = await Promise.all(
+        batch.map(({ item, label, entryId }) =>
+          insertRun(db, { ...item.run, label, entryId, rigRevisionId }),
+        ),
+      );
+      await Promise.all(
+        batch.map((run, i) => {
+          runIds.set(run.item.run.run, ids[i]!);
+          return writeMeasured(db, ids[i]!, run, { limitC: rig.limitC, windowS: method.windowS });
+        }),
+      );
     }
     for (const { run, ...change } of bundle.changes)
       if (runIds.has(run)) await insertChange(db, runIds.get(run)!, change);

@@ -3,6 +3,7 @@ import { closePool } from '../../src/database/pool';
 import { importBundle } from '../../src/lab/importBundle';
 import { startApplication } from '../support/application';
 import { freshDatabase } from '../support/database';
+import { benchBundle } from './bundle';
 import { benchDrag, benchRank } from './curves';
 import { print, type Figure } from './figure';
 import { addTraces, largeBundle } from './largeLab';
@@ -35,6 +36,7 @@ async function main(): Promise<void> {
   const only = process.argv[2];
   const figures: Figure[] = [];
   if (!only || only === 'core') figures.push(benchReduction(), benchRank(), benchPlan());
+  if (!only || only === 'bundle') figures.push(...(await benchBundle()));
   if (!only || only === 'log') figures.push(benchLargeLog(100));
   if (!only || only === 'lab') figures.push(...(await benchLab()));
   // It takes a quarter of an hour of the wall's: only by name.

@@ -2,7 +2,7 @@ import { isMissing } from '../missing';
 import { known, unknown, type Outcome } from '../outcome';
 
 /** Readings further away from the moment than this say nothing of it, s. */
-const REACH_S = 10;
+export const REACH_S = 10;
 
 /**
  * Rise so long after the load came on, K: die less room, between the readings before and after that moment. Not

@@ -4,7 +4,7 @@ import type { Reduction } from '../reduction/reduceTrace';
 import { loadStretch } from '../settling/loadStretch';
 import { samplesBetween } from '../settling/samplesBetween';
 import { isTooShort } from '../settling/settledWindow';
-import { burstRise } from './burstRise';
+import { burstRise, REACH_S } from './burstRise';
 import { limitTime } from './limitTime';
 import type { Response } from './responses';
 import { steady, type RunValue } from './runValue';
@@ -108,8 +108,11 @@ function burst(run: MeasuredRun, afterS: number): Outcome<RunValue> {
   const { timeS, dieC, onS } = loaded.value;
   const ambientC = run.channels!.get('ambient_c') ?? null;
   const typed = run.typed.get('ambient_c') ?? MISSING;
-  const riseK = Float64Array.from(dieC, (celsius, i) => celsius - (ambientC ? ambientC[i]! : typed));
-  const rise = burstRise(timeS, riseK, onS, afterS);
+  // What follows is not looked at: of an hour's log the first minutes.
+  const { first, end } = samplesBetween(timeS, onS - REACH_S, onS + afterS + REACH_S);
+  const riseK = new Float64Array(end - first);
+  for (let i = first; i < end; i += 1) riseK[i - first] = dieC[i]! - (ambientC ? ambientC[i]! : typed);
+  const rise = burstRise(timeS.subarray(first, end), riseK, onS, afterS);
   return rise.known ? known(steady(rise.value)) : rise;
 }
 
