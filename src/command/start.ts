@@ -90,7 +90,9 @@ class Start {
       });
     }
     if (this.ending) return;
-    const prepare = spawn(process.execPath, ['--no-warnings', '--import', 'tsx', 'src/command/prepare.ts'], { stdio: 'inherit' }); // prettier-ignore
+    const prepare = spawn(process.execPath, ['--no-warnings', '--import', 'tsx', 'src/command/prepare.ts'], {
+      stdio: 'inherit',
+    });
     const [code] = (await once(prepare, 'exit')) as [number | null];
     if (this.ending) return;
     if (code !== 0) throw new Error('the lab could not be made ready');

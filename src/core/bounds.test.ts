@@ -17,7 +17,12 @@ test('texts have a length, no zero and no half character; any other text is kept
   for (const half of ['\ud83d', 'x\ud83dy', '\ude00\ud83d'])
     expect(unfitText(half)).toContain('half a character');
   expect(unfitText('x'.repeat(MOST.text + 1))).toContain('longer');
-  fc.assert(fc.property(fc.string({ unit: 'grapheme', maxLength: 200 }), (text) => text.includes('\0') || unfitText(text) === null)); // prettier-ignore
+  fc.assert(
+    fc.property(
+      fc.string({ unit: 'grapheme', maxLength: 200 }),
+      (text) => text.includes('\0') || unfitText(text) === null,
+    ),
+  );
 });
 
 test('JSON has a depth and no keys that reach into the language, however it is nested', () => {

@@ -42,9 +42,24 @@ export async function lockRun(db: Queryable, roundUpId: number, runId: number): 
 }
 
 const CHANGEABLE: ReadonlySet<string> = new Set<keyof RunColumns>([
-  'entry_id', 'setting', 'mount', 'pass', 'load_w', 'noise_db', 'floor_db', 'typed_cpu_c', 'typed_ambient_c',
-  'typed_power_w', 'rpm', 'note', 'set_aside', 'window_start_s', 'window_end_s', 'window_reason', 'deleted_at',
-]); // prettier-ignore
+  'entry_id',
+  'setting',
+  'mount',
+  'pass',
+  'load_w',
+  'noise_db',
+  'floor_db',
+  'typed_cpu_c',
+  'typed_ambient_c',
+  'typed_power_w',
+  'rpm',
+  'note',
+  'set_aside',
+  'window_start_s',
+  'window_end_s',
+  'window_reason',
+  'deleted_at',
+]);
 
 /** Writes the columns given and counts the version up. */
 export async function updateRun(db: Queryable, runId: number, columns: Partial<RunColumns>): Promise<number> {

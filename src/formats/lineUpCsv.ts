@@ -11,9 +11,25 @@ import { readTable } from './table';
 
 const FILE = 'line-up.csv';
 const COLUMNS = [
-  'product', 'maker', 'kind', 'revision', 'fan', 'fan_count', 'fan_price', 'height_mm', 'memory_clearance_mm', 'price', 'currency',
-  'connector', 'rated_rpm', 'makers_noise', 'sample', 'serial', 'source', 'is_control',
-]; // prettier-ignore
+  'product',
+  'maker',
+  'kind',
+  'revision',
+  'fan',
+  'fan_count',
+  'fan_price',
+  'height_mm',
+  'memory_clearance_mm',
+  'price',
+  'currency',
+  'connector',
+  'rated_rpm',
+  'makers_noise',
+  'sample',
+  'serial',
+  'source',
+  'is_control',
+];
 const REQUIRED = ['product'];
 
 export interface LineUpCsvRow {
@@ -41,10 +57,25 @@ export function lineUpTable(
     const [fan] = entry.body.fans;
     const bare = covered ? '' : undefined;
     return [
-      productName, bare ?? product.maker, product.kind, bare ?? product.revision, fan?.name ?? '', fan?.count ?? null, fan?.eachPrice ?? null,
-      product.heightMm, product.memoryClearanceMm, product.price, product.currency, product.connector, product.ratedRpm, bare ?? product.makersNoise,
-      sample?.body.label ?? '', bare ?? sample?.body.serial ?? '', sample?.body.source ?? '', isControl,
-    ].map(cell); // prettier-ignore
+      productName,
+      bare ?? product.maker,
+      product.kind,
+      bare ?? product.revision,
+      fan?.name ?? '',
+      fan?.count ?? null,
+      fan?.eachPrice ?? null,
+      product.heightMm,
+      product.memoryClearanceMm,
+      product.price,
+      product.currency,
+      product.connector,
+      product.ratedRpm,
+      bare ?? product.makersNoise,
+      sample?.body.label ?? '',
+      bare ?? sample?.body.serial ?? '',
+      sample?.body.source ?? '',
+      isControl,
+    ].map(cell);
   });
   return stringify([COLUMNS, ...lines]);
 }
@@ -68,7 +99,10 @@ export function readLineUp(csv: string): { rows: LineUpCsvRow[]; problems: Probl
     const control = cells.text('is_control').toLowerCase();
     if (!['true', 'false', ''].includes(control))
       cells.fail('is_control', `true or false expected: "${control}"`);
-    const count = cells.number('fan_count', (n) => (Number.isInteger(n) ? inBounds('fanCount')(n) : 'not a whole number')) ?? 0; // prettier-ignore
+    const count =
+      cells.number('fan_count', (n) =>
+        Number.isInteger(n) ? inBounds('fanCount')(n) : 'not a whole number',
+      ) ?? 0;
     const product = blankProduct({
       name,
       maker: cells.text('maker'),

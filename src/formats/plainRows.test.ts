@@ -31,8 +31,20 @@ test('columns of plain numbers are what the slow reader makes of each cell, to t
 });
 
 test.each([
-  ['1,2\n3,4', [[1, 3], [2, 4]]],
-  ['\n1,2\n\n\n3,4\n\n', [[1, 3], [2, 4]]],
+  [
+    '1,2\n3,4',
+    [
+      [1, 3],
+      [2, 4],
+    ],
+  ],
+  [
+    '\n1,2\n\n\n3,4\n\n',
+    [
+      [1, 3],
+      [2, 4],
+    ],
+  ],
   ['1,2\n3\n', null],
   ['1,2\n3,4,\n', null],
   ['1,2\n3,4,5\n', null],
@@ -50,12 +62,15 @@ test.each([
   ['', [[], []]],
 ])('%j is read as %j', (text, expected) => {
   expect(rows(text)).toEqual(expected);
-}); // prettier-ignore
+});
 
 test('a time that steps back is for the slow reader, and one that stands still is not', () => {
-  expect(rows('1,0\n1,0\n2,0\n', [wide, wide], 0)).toEqual([[1, 1, 2], [0, 0, 0]]);
+  expect(rows('1,0\n1,0\n2,0\n', [wide, wide], 0)).toEqual([
+    [1, 1, 2],
+    [0, 0, 0],
+  ]);
   expect(rows('2,0\n1,0\n', [wide, wide], 0)).toBeNull();
-}); // prettier-ignore
+});
 
 test('one odd cell makes no other reading different, whatever ends the lines', () => {
   const lines = Array.from({ length: 50 }, (_, i) => `${i},${(40 + i / 7).toFixed(2)},21.0`);

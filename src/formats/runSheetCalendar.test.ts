@@ -3,16 +3,36 @@ import { defaultPlanSettings } from '@/core/plan/planSettings';
 import { runSheetCalendar } from './runSheetCalendar';
 
 /** Lines of an iCalendar, folded ones joined again (RFC 5545, 3.1). */
-const unfolded = (text: string) => text.replace(/\r\n[ \t]/g, '').split('\r\n').filter(Boolean); // prettier-ignore
+const unfolded = (text: string) =>
+  text
+    .replace(/\r\n[ \t]/g, '')
+    .split('\r\n')
+    .filter(Boolean);
 
 test('a run sheet as a calendar: an event for each mount of a day, in local time, within its hours', () => {
-  const settings = { ...defaultPlanSettings('2026-11-30'), settings: ['100 %', '60 %'], passes: 1, mounts: 1 };
-  const entries = ['a', 'b', 'c'].map((entry, i) => ({ entry, name: `Cooler, ${entry}; new`, kind: 'air-tower', isControl: i === 0, learntSoakMin: null }));
+  const settings = {
+    ...defaultPlanSettings('2026-11-30'),
+    settings: ['100 %', '60 %'],
+    passes: 1,
+    mounts: 1,
+  };
+  const entries = ['a', 'b', 'c'].map((entry, i) => ({
+    entry,
+    name: `Cooler, ${entry}; new`,
+    kind: 'air-tower',
+    isControl: i === 0,
+    learntSoakMin: null,
+  }));
   const plan = { settings, order: [], droppedLoads: [], pilot: null };
   const laid = layPlan(plan, { entries, loads: ['170 W'], done: [], now: { day: '2026-11-30', minute: 0 } });
-  const text = runSheetCalendar(laid, settings, { title: 'Quiet, or not', uid: 'r1', nameOf: (of) => `Cooler, ${of}; new` });
+  const text = runSheetCalendar(laid, settings, {
+    title: 'Quiet, or not',
+    uid: 'r1',
+    nameOf: (of) => `Cooler, ${of}; new`,
+  });
   const lines = unfolded(text);
-  const values = (name: string) => lines.filter((of) => of.startsWith(`${name}`)).map((of) => of.slice(of.indexOf(':') + 1));
+  const values = (name: string) =>
+    lines.filter((of) => of.startsWith(`${name}`)).map((of) => of.slice(of.indexOf(':') + 1));
   expect(values('BEGIN:VEVENT')).toHaveLength(laid.sheet!.parts.length);
   expect(new Set(values('UID')).size).toBe(laid.sheet!.parts.length);
   // Commas and semicolons of names are escaped.
@@ -28,7 +48,11 @@ test('a run sheet as a calendar: an event for each mount of a day, in local time
   expect(text.length).toBeGreaterThan(0);
   for (const line of text.split('\r\n')) expect(Buffer.byteLength(line)).toBeLessThanOrEqual(76);
   // All is measured: a calendar without events, not a broken file.
-  const done = laid.order.flatMap((of) => of.points.map((point) => ({ entry: of.entry, mount: of.mount, ...point })));
+  const done = laid.order.flatMap((of) =>
+    of.points.map((point) => ({ entry: of.entry, mount: of.mount, ...point })),
+  );
   const rest = layPlan(plan, { entries, loads: ['170 W'], done, now: { day: '2026-11-30', minute: 0 } });
-  expect(runSheetCalendar(rest, settings, { title: 't', uid: 'r1', nameOf: String })).not.toContain('BEGIN:VEVENT');
-}); // prettier-ignore
+  expect(runSheetCalendar(rest, settings, { title: 't', uid: 'r1', nameOf: String })).not.toContain(
+    'BEGIN:VEVENT',
+  );
+});

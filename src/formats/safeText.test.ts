@@ -22,8 +22,9 @@ test('opened with commas, semicolons or tabs, no cell begins as a formula does',
     }),
     { numRuns: 3000 },
   );
-}); // prettier-ignore
+});
 
 test('what is no formula stays as it is', () => {
-  for (const text of ['56 %', 'ran hot; −2 K at most', "the reviewer's own", 'a-b; c=d']) expect(safeText(text)).toBe(text);
-}); // prettier-ignore
+  for (const text of ['56 %', 'ran hot; −2 K at most', "the reviewer's own", 'a-b; c=d'])
+    expect(safeText(text)).toBe(text);
+});

@@ -104,7 +104,11 @@ export class ScpiClient {
     const [text = '', got = ''] = answer.split(',').map((part) => part.trim());
     const value = Number(text);
     if (text === '' || !Number.isFinite(value))
-      throw new InstrumentFault(this.name, 'nonsense', `answers “${answer.slice(0, 40)}” to ${line}, a number was expected`); // prettier-ignore
+      throw new InstrumentFault(
+        this.name,
+        'nonsense',
+        `answers “${answer.slice(0, 40)}” to ${line}, a number was expected`,
+      );
     if (got.toUpperCase() !== unit)
       throw new InstrumentFault(this.name, 'unit', `reads in ${got || 'no unit'}, ${unit} was expected`);
     return value;

@@ -55,7 +55,18 @@ export async function addEntry(
   if (!(await readSheet(db, 'product', productId)))
     await writeSheet(db, { ...sheet, kind: 'product', owner: productId, body: of.product });
   const { price, currency, heightMm, maker, name, kind, revision } = of.product;
-  const entryId = await insertEntry(db, { maker, product: name, kind, revision, fans: '', fanCount: null, price, currency, heightMm, extra: {} }); // prettier-ignore
+  const entryId = await insertEntry(db, {
+    maker,
+    product: name,
+    kind,
+    revision,
+    fans: '',
+    fanCount: null,
+    price,
+    currency,
+    heightMm,
+    extra: {},
+  });
   await writeSheet(db, { ...sheet, kind: 'entry', owner: entryId, body: of.entry });
   if (of.sample) await addSample(db, productId, entryId, of.sample, who);
   const code = of.code ?? codeOf(name, taken.codes);
@@ -85,26 +96,48 @@ const takenBy = (lineUp: readonly LineUpEntry[]) => ({
 });
 
 /** A new entry by the name of its product; the rest is filled in where it stands. */
-export async function addByName(roundUpId: number, of: { name: string; maker: string; kind: Product['kind']; who: string }): Promise<number> {
+export async function addByName(
+  roundUpId: number,
+  of: { name: string; maker: string; kind: Product['kind']; who: string },
+): Promise<number> {
   return inTransaction(async (db) => {
     const lineUp = await held(db, roundUpId);
     const product = blankProduct({ name: of.name, maker: of.maker, kind: of.kind });
     const fan = { name: of.name, count: 1, direction: '', place: '', eachPrice: null };
-    const entry: Entry = { fans: of.kind === 'fan' || of.kind === 'case-layout' ? [fan] : [], coverName: '', revealed: false };
-    return addEntry(db, roundUpId, { product, entry, sample: null, isControl: lineUp.length === 0 }, of.who, takenBy(lineUp));
+    const entry: Entry = {
+      fans: of.kind === 'fan' || of.kind === 'case-layout' ? [fan] : [],
+      coverName: '',
+      revealed: false,
+    };
+    return addEntry(
+      db,
+      roundUpId,
+      { product, entry, sample: null, isControl: lineUp.length === 0 },
+      of.who,
+      takenBy(lineUp),
+    );
   });
-} // prettier-ignore
+}
 
 /** The same product and sample once more, with the lab's fan or with a second one. */
 export async function addVariant(
   roundUpId: number,
-  of: { entryId: number; variant: 'lab-fan' | 'second-fan'; fanName: string; eachPrice: number | null; who: string },
+  of: {
+    entryId: number;
+    variant: 'lab-fan' | 'second-fan';
+    fanName: string;
+    eachPrice: number | null;
+    who: string;
+  },
 ): Promise<number> {
   return inTransaction(async (db) => {
     const lineUp = await held(db, roundUpId);
     const from = pick(lineUp, of.entryId);
     if (of.variant === 'second-fan' && from.entry.body.fans.length === 0 && of.fanName.trim() === '')
-      throw new Refused('its fans are not noted: which fan does it have? Name it, and one more of it is added', 'fanName');
+      throw new Refused(
+        'its fans are not noted: which fan does it have? Name it, and one more of it is added',
+        'fanName',
+      );
     const body =
       of.variant === 'lab-fan'
         ? withLabFan(from.entry.body, { name: of.fanName, eachPrice: of.eachPrice })
@@ -112,9 +145,27 @@ export async function addVariant(
     const taken = takenBy(lineUp);
     const { productId, product } = from;
     if (product.version === 0)
-      await writeSheet(db, { kind: 'product', owner: productId, version: 0, body: product.body, who: of.who, reason: '' });
+      await writeSheet(db, {
+        kind: 'product',
+        owner: productId,
+        version: 0,
+        body: product.body,
+        who: of.who,
+        reason: '',
+      });
     const { price, currency, heightMm, maker, name, kind, revision } = product.body;
-    const entryId = await insertEntry(db, { maker, product: name, kind, revision, fans: '', fanCount: null, price, currency, heightMm, extra: {} });
+    const entryId = await insertEntry(db, {
+      maker,
+      product: name,
+      kind,
+      revision,
+      fans: '',
+      fanCount: null,
+      price,
+      currency,
+      heightMm,
+      extra: {},
+    });
     await writeSheet(db, { kind: 'entry', owner: entryId, version: 0, body, who: of.who, reason: '' });
     await setEntrySample(db, entryId, from.sampleId);
     const suffix = of.variant === 'lab-fan' ? 'lab-fan' : 'second-fan';
@@ -123,7 +174,7 @@ export async function addVariant(
     await syncEntry(db, entryId);
     return entryId;
   });
-} // prettier-ignore
+}
 
 export interface EntryChange {
   /** False takes the entry out of the line-up; its runs stay in the lab. */

@@ -47,8 +47,14 @@ const NAMES: Partial<Record<keyof RunColumns, string>> = {
 
 /** Changing these changes the number. */
 const REDUCED: ReadonlySet<string> = new Set<keyof RunColumns>([
-  'entry_id', 'load_w', 'typed_cpu_c', 'typed_ambient_c', 'typed_power_w', 'window_start_s', 'window_end_s',
-]); // prettier-ignore
+  'entry_id',
+  'load_w',
+  'typed_cpu_c',
+  'typed_ambient_c',
+  'typed_power_w',
+  'window_start_s',
+  'window_end_s',
+]);
 
 async function columnsOf(
   db: Queryable,
@@ -115,8 +121,13 @@ async function refusable<T extends { saved: true }>(work: () => Promise<T>): Pro
 
 /** Changing these can make a slip that is asked about. */
 const ASKED: ReadonlySet<string> = new Set<keyof RunColumns>([
-  'load_w', 'noise_db', 'floor_db', 'typed_power_w', 'window_start_s', 'window_end_s',
-]); // prettier-ignore
+  'load_w',
+  'noise_db',
+  'floor_db',
+  'typed_power_w',
+  'window_start_s',
+  'window_end_s',
+]);
 
 async function askedOf(
   db: Queryable,

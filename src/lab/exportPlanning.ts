@@ -12,7 +12,16 @@ import { setupOf } from './rigView';
 
 /** Under cover a product leaves the lab by its cover name, without what would give it away. */
 function covered(product: Product, coverName: string): Product {
-  return { ...product, name: coverName, maker: '', revision: '', makersNoise: '', seller: '', availability: '', warranty: '' }; // prettier-ignore
+  return {
+    ...product,
+    name: coverName,
+    maker: '',
+    revision: '',
+    makersNoise: '',
+    seller: '',
+    availability: '',
+    warranty: '',
+  };
 }
 
 function lineUpPart(of: LineUpEntry): BundleLineUp | null {

@@ -58,7 +58,11 @@ export function reduceAll(
 }
 
 /** The lab's entry for each of the bundle's, null for a new one. Throws what a person is to be asked. */
-function settleEntries(bundle: Bundle, inLab: BundleInLab, { meant = {}, othersNew }: ImportChoices): Map<string, number | null> {
+function settleEntries(
+  bundle: Bundle,
+  inLab: BundleInLab,
+  { meant = {}, othersNew }: ImportChoices,
+): Map<string, number | null> {
   const settled = new Map<string, number | null>();
   const refuse = (entry: string, message: string): never => {
     throw new UnusableInput({ file: 'entries.csv', column: 'entry', message: `"${entry}": ${message}` });
@@ -76,7 +80,7 @@ function settleEntries(bundle: Bundle, inLab: BundleInLab, { meant = {}, othersN
     settled.set(entry, entryId);
   }
   return settled;
-} // prettier-ignore
+}
 
 /** The day from which on what the bundle measured is its own: as it says, else its first run. */
 function beginning(bundle: Bundle): Date | undefined {
@@ -220,7 +224,7 @@ async function write(
     for (const { path, bytes } of bundle.others) await keepFile(db, roundUpId, path, bytes);
     return { roundUpId, runs: runIds.size, there: reduced.length - runIds.size };
   });
-} // prettier-ignore
+}
 
 /** Said to the later of two imports of one upload. */
 export const BROUGHT = 'was brought in already, or is not there any more';

@@ -13,7 +13,11 @@ export type LineUpImport =
 
 /** Adds the entries of a CSV to a line-up: all of them, or none and what is wrong. Those that are there already stay. */
 export async function importLineUp(roundUpId: number, csv: string, who: string): Promise<LineUpImport> {
-  const refused = (message: string, problems: Problem[] = []) => ({ imported: false as const, message, problems }); // prettier-ignore
+  const refused = (message: string, problems: Problem[] = []) => ({
+    imported: false as const,
+    message,
+    problems,
+  });
   try {
     const { rows, problems } = readLineUp(csv);
     if (problems.length > 0) return refused('Nothing was taken in: the file has faults.', problems);

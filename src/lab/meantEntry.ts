@@ -14,10 +14,19 @@ export interface Meant {
 export function meantEntry(name: string, cited: readonly CitedEntry[], lab: readonly MeasuredEntry[]): Meant {
   const byId = cited.find((entry) => entry.entry === name);
   const named = byId ? [byId] : cited.filter((entry) => entry.product === name);
-  const several = (n: number, which: string) => ({ entryId: null, toCite: null, problem: `${n} entries are called “${name}”: ${which}` });
-  if (named.length > 1) return several(named.length, `write which, ${named.map((entry) => entry.entry).join(', ')}`);
+  const several = (n: number, which: string) => ({
+    entryId: null,
+    toCite: null,
+    problem: `${n} entries are called “${name}”: ${which}`,
+  });
+  if (named.length > 1)
+    return several(named.length, `write which, ${named.map((entry) => entry.entry).join(', ')}`);
   if (named[0]) return { entryId: named[0].entryId, toCite: null, problem: '' };
   const called = lab.filter((entry) => entry.name === name);
-  if (called.length > 1) return several(called.length, 'in the lab: cite the one that is meant in Line-up first, or write another name');
+  if (called.length > 1)
+    return several(
+      called.length,
+      'in the lab: cite the one that is meant in Line-up first, or write another name',
+    );
   return { entryId: called[0]?.entryId ?? null, toCite: called[0] ?? null, problem: '' };
-} // prettier-ignore
+}

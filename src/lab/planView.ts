@@ -133,9 +133,15 @@ export async function viewPlan(roundUpId: number, today: string): Promise<PlanVi
     scatter,
     scatterFrom: from,
     done: [
-      ...counting.map(({ entry, mount, setting, pass, ...run }) => ({ entry, mount, load: loadLabel(run), setting, pass })),
+      ...counting.map(({ entry, mount, setting, pass, ...run }) => ({
+        entry,
+        mount,
+        load: loadLabel(run),
+        setting,
+        pass,
+      })),
       ...skipped,
-    ], // prettier-ignore
+    ],
     deadline: brief!.body.deadline,
     risesK,
   };

@@ -23,8 +23,20 @@ export interface BundleInLab {
 function identityOf({ run, trace }: Bundle['runs'][number]): RunIdentity {
   const { run: label, mount, pass, setting, loadW, loadName, gpuLoadW, noiseDb, floorDb, typedCpuC } = run;
   const digest = trace ? traceDigest(trace.channels) : '';
-  return { label, mount, pass, setting, loadW, loadName, gpuLoadW, noiseDb, floorDb, typedCpuC, traceDigest: digest };
-} // prettier-ignore
+  return {
+    label,
+    mount,
+    pass,
+    setting,
+    loadW,
+    loadName,
+    gpuLoadW,
+    noiseDb,
+    floorDb,
+    typedCpuC,
+    traceDigest: digest,
+  };
+}
 
 /** Looks which entries and runs of a bundle the lab has; nothing is written. */
 export async function recogniseBundle(db: Queryable, bundle: Bundle): Promise<BundleInLab> {
@@ -35,7 +47,14 @@ export async function recogniseBundle(db: Queryable, bundle: Bundle): Promise<Bu
   const holders = [...new Set((await listKnownRuns(db, [], digests)).map((run) => run.entryId))];
   const names = [...new Set(bundle.entries.map((entry) => entry.product.toLowerCase()))];
   const called = await listEntriesCalled(db, names, holders);
-  const runs = groupBy(await listKnownRuns(db, called.map((entry) => entry.entryId), []), (run) => run.entryId); // prettier-ignore
+  const runs = groupBy(
+    await listKnownRuns(
+      db,
+      called.map((entry) => entry.entryId),
+      [],
+    ),
+    (run) => run.entryId,
+  );
   const cited = new Map(
     twin ? (await listCitedEntries(db, twin.id)).map((row) => [row.entryId, row.entry]) : [],
   );

@@ -32,7 +32,8 @@ export interface ResponseView {
 /** What a round-up's runs have: responses in the order of the registry, places of each, the most used first. */
 export const availableResponses = onceFor(async (view: RoundUpView) => {
   const counts = await withDatabase((db) => countValues(db, view.roundUp.id));
-  const placesOf = (id: string) => counts.filter((count) => count.response === id).map((count) => count.place);
+  const placesOf = (id: string) =>
+    counts.filter((count) => count.response === id).map((count) => count.place);
   const counting = view.runs.filter((run) => run.setAside === '');
   const hasDie = counting.some((run) => !Number.isNaN(run.reduction.riseK));
   const hasSpeed = placesOf(SPEED).length > 0 || counting.some((run) => run.rpm !== null);
@@ -41,9 +42,13 @@ export const availableResponses = onceFor(async (view: RoundUpView) => {
     if (source.from === 'die') return hasDie || counts.length === 0;
     return source.from === 'level' ? hasSpeed || hasDuty : placesOf(id).length > 0;
   };
-  const againsts: Against[] = ['noise', ...(hasSpeed ? (['rpm'] as const) : []), ...(hasDuty ? (['duty'] as const) : [])];
+  const againsts: Against[] = [
+    'noise',
+    ...(hasSpeed ? (['rpm'] as const) : []),
+    ...(hasDuty ? (['duty'] as const) : []),
+  ];
   return { responses: RESPONSES.filter(isThere), placesOf, againsts };
-}); // prettier-ignore
+});
 
 /** The score's unit and better side, as its runs state them. */
 async function stated(view: RoundUpView, response: Response): Promise<Response> {

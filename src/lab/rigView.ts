@@ -58,7 +58,12 @@ async function keptApart(db: Queryable, roundUpId: number, current: RigRevisionR
     const other = (await getRevision(db, rigRevisionId))!;
     const differences = setupDifferences(setupOf(other), setupOf(current));
     if (other.rigId !== current.rigId)
-      differences.unshift({ what: 'rig', was: other.rig, isNow: current.rig, remedy: 're-test at least three entries on this rig and bridge by them' }); // prettier-ignore
+      differences.unshift({
+        what: 'rig',
+        was: other.rig,
+        isNow: current.rig,
+        remedy: 're-test at least three entries on this rig and bridge by them',
+      });
     apart.push({ revision: other.revision, revisionId: other.id, entries, runs, differences });
   }
   return apart;
@@ -125,7 +130,8 @@ export async function reviseRig(
     await db.query(`SELECT 1 FROM rigs WHERE id = $1 FOR UPDATE`, [roundUp.rigId]);
     const rows = await listRevisions(db, roundUp.rigId);
     const current = rows.find((of) => of.id === roundUp.rigRevisionId)!;
-    if (current.id !== edit.seenId && !edit.over) throw new Refused('somebody has changed the rig meanwhile', 'seenId');
+    if (current.id !== edit.seenId && !edit.over)
+      throw new Refused('somebody has changed the rig meanwhile', 'seenId');
     const [problem] = setupProblems(edit.setup);
     if (problem) throw new Refused(problem.message, problem.field);
     const kept = await readSheet(db, 'rig-setup', current.id);
@@ -150,7 +156,7 @@ export async function reviseRig(
     await moveTo(db, roundUpId, id);
     return { revision: rows[rows.length - 1]!.revision + 1, started: true };
   });
-} // prettier-ignore
+}
 
 /** Ranks the runs of another revision of its rig. */
 export async function chooseRevision(roundUpId: number, rigRevisionId: number): Promise<void> {

@@ -82,7 +82,11 @@ async function afterSample(db: Queryable, sampleId: number, sample: Sample): Pro
   await updateSampleLabel(db, sampleId, sample.label);
   if (sample.state !== 'retired') return;
   const [title] = await controlOf(db, sampleId);
-  if (title) throw new Refused(`this sample is the control of “${title}”: name another control there before retiring it`, 'state'); // prettier-ignore
+  if (title)
+    throw new Refused(
+      `this sample is the control of “${title}”: name another control there before retiring it`,
+      'state',
+    );
 }
 
 /** What a change of each sheet moves beside itself. Runs after the writing, in its transaction; `brief` before it. */

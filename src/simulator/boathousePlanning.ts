@@ -53,8 +53,20 @@ export function boathousePlan(): PlanSheet {
   };
 }
 
-const MEMORY: Record<string, number> = { 'galerna-twin': 42, tramontana: 38, 'lebeche-120': 52, solano: 48, matacabras: 60, 'terral-slim': 33 }; // prettier-ignore
-const BOXES: Record<string, string> = { 'galerna-twin': '24.1 dB(A)', tramontana: '21 dB(A)', 'jaloque-360': '33.6 dB(A)', 'cierzo-240': '31 dB(A)' }; // prettier-ignore
+const MEMORY: Record<string, number> = {
+  'galerna-twin': 42,
+  tramontana: 38,
+  'lebeche-120': 52,
+  solano: 48,
+  matacabras: 60,
+  'terral-slim': 33,
+};
+const BOXES: Record<string, string> = {
+  'galerna-twin': '24.1 dB(A)',
+  tramontana: '21 dB(A)',
+  'jaloque-360': '33.6 dB(A)',
+  'cierzo-240': '31 dB(A)',
+};
 
 export function boathouseProduct(of: BoathouseEntry): Product {
   const size = /(\d+)(?: × (\d+))? mm$/.exec(of.fans);
@@ -86,7 +98,12 @@ export function boathouseEntrySheet(of: BoathouseEntry): Entry {
 }
 
 export function boathouseSample(of: BoathouseEntry): Sample {
-  const handling = { ...blankHandling(), minutes: of.kind === 'liquid' ? 55 : 20, hands: of.kind === 'liquid' ? 2 : 1, backAccess: of.kind !== 'air-low-profile' }; // prettier-ignore
+  const handling = {
+    ...blankHandling(),
+    minutes: of.kind === 'liquid' ? 55 : 20,
+    hands: of.kind === 'liquid' ? 2 : 1,
+    backAccess: of.kind !== 'air-low-profile',
+  };
   const sample: Sample = {
     ...blankSample('A'),
     state: 'opened',
@@ -95,10 +112,23 @@ export function boathouseSample(of: BoathouseEntry): Sample {
     handling,
   };
   if (of.entry === 'galerna-twin')
-    sample.diary.push({ on: '2026-10-13', event: 'note', note: 'paste had not spread; cleaned and mounted again' }); // prettier-ignore
+    sample.diary.push({
+      on: '2026-10-13',
+      event: 'note',
+      note: 'paste had not spread; cleaned and mounted again',
+    });
   if (of.entry === 'cierzo-240') {
-    sample.diary.push({ on: '2026-10-08', event: 'parts missing', note: 'one bolt of the bracket; maker sent it' }); // prettier-ignore
-    sample.handling = { ...handling, partsToBuy: 'bolt M3 × 8', partsPrice: 0.4, hoseStiffness: 'stiff, turns hardly' }; // prettier-ignore
+    sample.diary.push({
+      on: '2026-10-08',
+      event: 'parts missing',
+      note: 'one bolt of the bracket; maker sent it',
+    });
+    sample.handling = {
+      ...handling,
+      partsToBuy: 'bolt M3 × 8',
+      partsPrice: 0.4,
+      hoseStiffness: 'stiff, turns hardly',
+    };
   }
   return sample;
 }

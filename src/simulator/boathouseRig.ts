@@ -23,17 +23,59 @@ const NOW: RigSetup = {
 export const BOATHOUSE_HISTORY = {
   revision: 2,
   revisions: [
-    { revision: 1, startedAt: '2026-03-02T09:00:00.000Z', reason: '', setup: { ...NOW, meterDistanceCm: 50, microphone: 'quarter-inch' } },
-    { revision: 2, startedAt: '2026-10-05T16:00:00.000Z', reason: 'the quarter-inch microphone failed; the new one stands at 60 cm, clear of the table', setup: NOW },
+    {
+      revision: 1,
+      startedAt: '2026-03-02T09:00:00.000Z',
+      reason: '',
+      setup: { ...NOW, meterDistanceCm: 50, microphone: 'quarter-inch' },
+    },
+    {
+      revision: 2,
+      startedAt: '2026-10-05T16:00:00.000Z',
+      reason: 'the quarter-inch microphone failed; the new one stands at 60 cm, clear of the table',
+      setup: NOW,
+    },
   ],
-}; // prettier-ignore
+};
 
 export const BOATHOUSE_BOOK: RigBook = {
   instruments: [
-    { name: 'Hall meter', kind: 'sound meter', range: '18 to 110 dB(A)', resolution: '0.1 dB', grade: 'class 2', calibratedOn: '2026-09-14', dueOn: '2027-09-14' },
-    { name: '94 dB whistle', kind: 'calibrator', range: '94 dB at 1 kHz', resolution: '', grade: 'class 2', calibratedOn: '2025-10-01', dueOn: '2026-10-01' },
-    { name: 'Window probe', kind: 'room probe', range: '−20 to 60 °C', resolution: '0.06 °C', grade: '', calibratedOn: '2026-02-10', dueOn: '2028-02-10' },
-    { name: 'Wall socket meter', kind: 'power meter', range: '0 to 2500 W', resolution: '0.1 W', grade: '1 %', calibratedOn: '', dueOn: '' },
+    {
+      name: 'Hall meter',
+      kind: 'sound meter',
+      range: '18 to 110 dB(A)',
+      resolution: '0.1 dB',
+      grade: 'class 2',
+      calibratedOn: '2026-09-14',
+      dueOn: '2027-09-14',
+    },
+    {
+      name: '94 dB whistle',
+      kind: 'calibrator',
+      range: '94 dB at 1 kHz',
+      resolution: '',
+      grade: 'class 2',
+      calibratedOn: '2025-10-01',
+      dueOn: '2026-10-01',
+    },
+    {
+      name: 'Window probe',
+      kind: 'room probe',
+      range: '−20 to 60 °C',
+      resolution: '0.06 °C',
+      grade: '',
+      calibratedOn: '2026-02-10',
+      dueOn: '2028-02-10',
+    },
+    {
+      name: 'Wall socket meter',
+      kind: 'power meter',
+      range: '0 to 2500 W',
+      resolution: '0.1 W',
+      grade: '1 %',
+      calibratedOn: '',
+      dueOn: '',
+    },
   ],
   checks: [
     { on: '2026-11-20', kind: 'calibrator', reading: 94.1, note: '' },
@@ -41,4 +83,4 @@ export const BOATHOUSE_BOOK: RigBook = {
     { on: '2026-10-19', kind: 'calibrator', reading: 95.3, note: 'battery was low; changed, then 94.0' },
     { on: '2026-10-12', kind: 'calibrator', reading: 93.9, note: '' },
   ],
-}; // prettier-ignore
+};

@@ -27,17 +27,56 @@ interface Fan {
 
 /** The same heatsink of the Lebeche under each fan; the quiet end is that of the slowest setting. */
 function under(maxRpm: number, fanDb: number, fullRiseK: number, quietRiseK: number): Cooler {
-  return coolerFromEnds({ loadW: LOAD_W, lowestDuty: 40, maxRpm, fanDb, fullRiseK, quietRiseK, capacityJPerK: 560 }); // prettier-ignore
+  return coolerFromEnds({
+    loadW: LOAD_W,
+    lowestDuty: 40,
+    maxRpm,
+    fanDb,
+    fullRiseK,
+    quietRiseK,
+    capacityJPerK: 560,
+  });
 }
 
 /** Fans of invented makers on one cooler; the one that came with it is the control. */
 export const FANS: readonly Fan[] = [
-  { entry: 'lebeche-own', product: 'Lebeche’s own fan', maker: 'Trinquete', price: 0, cooler: under(1500, 40, 26.6, 31.8) },
-  { entry: 'brisa-120', product: 'Brisa 120', maker: 'Vela Mayor', price: 14.9, cooler: under(1600, 39.5, 25.9, 31.0) },
-  { entry: 'virazon-120', product: 'Virazón 120', maker: 'Foque & Hija', price: 22.5, cooler: under(1800, 42.5, 24.4, 31.2) },
-  { entry: 'alisio-120', product: 'Alisio 120', maker: 'Barlovento', price: 9.9, cooler: under(1400, 38, 27.4, 33.4) },
-  { entry: 'calima-120', product: 'Calima 120', maker: 'Barlovento', price: 6.9, fixed: true, cooler: under(1200, 35.5, 28.2, 30.5) },
-]; // prettier-ignore
+  {
+    entry: 'lebeche-own',
+    product: 'Lebeche’s own fan',
+    maker: 'Trinquete',
+    price: 0,
+    cooler: under(1500, 40, 26.6, 31.8),
+  },
+  {
+    entry: 'brisa-120',
+    product: 'Brisa 120',
+    maker: 'Vela Mayor',
+    price: 14.9,
+    cooler: under(1600, 39.5, 25.9, 31.0),
+  },
+  {
+    entry: 'virazon-120',
+    product: 'Virazón 120',
+    maker: 'Foque & Hija',
+    price: 22.5,
+    cooler: under(1800, 42.5, 24.4, 31.2),
+  },
+  {
+    entry: 'alisio-120',
+    product: 'Alisio 120',
+    maker: 'Barlovento',
+    price: 9.9,
+    cooler: under(1400, 38, 27.4, 33.4),
+  },
+  {
+    entry: 'calima-120',
+    product: 'Calima 120',
+    maker: 'Barlovento',
+    price: 6.9,
+    fixed: true,
+    cooler: under(1200, 35.5, 28.2, 30.5),
+  },
+];
 
 function brief(): Brief {
   const blank = defaultBrief();
@@ -135,11 +174,30 @@ export function fanRoundUp(seed: number): Map<string, string> {
   const lineUp = FANS.map((fan) => [
     fan.entry,
     {
-      product: blankProduct({ name: fan.product, maker: fan.maker, kind: 'fan', fanSizeMm: 120, fanThicknessMm: 25, connector: fan.fixed ? 'fixed' : 'four-pin', ratedRpm: fan.cooler.maxRpm, price: fan.price, pricedOn: '2026-11-10', seller: 'shop' }),
-      entry: { fans: [{ name: fan.product, count: 1, direction: '', place: '', eachPrice: null }], coverName: '', revealed: false },
-      sample: { ...blankSample('A'), state: 'opened', diary: [{ on: '2026-11-12', event: 'arrived', note: '' }] },
+      product: blankProduct({
+        name: fan.product,
+        maker: fan.maker,
+        kind: 'fan',
+        fanSizeMm: 120,
+        fanThicknessMm: 25,
+        connector: fan.fixed ? 'fixed' : 'four-pin',
+        ratedRpm: fan.cooler.maxRpm,
+        price: fan.price,
+        pricedOn: '2026-11-10',
+        seller: 'shop',
+      }),
+      entry: {
+        fans: [{ name: fan.product, count: 1, direction: '', place: '', eachPrice: null }],
+        coverName: '',
+        revealed: false,
+      },
+      sample: {
+        ...blankSample('A'),
+        state: 'opened',
+        diary: [{ on: '2026-11-12', event: 'arrived', note: '' }],
+      },
     },
-  ]); // prettier-ignore
+  ]);
   return demoFiles(evening.files, {
     name: 'boathouse-fans',
     title: 'A quieter fan for the Lebeche',

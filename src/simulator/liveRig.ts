@@ -82,7 +82,9 @@ export class LiveRig {
       const airC = roomC(room, this.clockS);
       const automatic = Math.min(100, Math.max(30, 30 + 2 * (this.dieC - 45)));
       const wantedRpm = (this.cooler.maxRpm * (this.dutyPct ?? automatic)) / 100;
-      this.rpm += ((wantedRpm < 0.12 * this.cooler.maxRpm ? 0 : wantedRpm) - this.rpm) * (1 - Math.exp(-STEP_S / FAN_TAU_S)); // prettier-ignore
+      this.rpm +=
+        ((wantedRpm < 0.12 * this.cooler.maxRpm ? 0 : wantedRpm) - this.rpm) *
+        (1 - Math.exp(-STEP_S / FAN_TAU_S));
       const sink = sinkResistance(this.cooler, Math.max(this.rpm, 0.06 * this.cooler.maxRpm));
       const contact = this.cooler.contactKPerW * this.mountFactor;
       const through = (this.dieC - this.sinkC) / contact;
@@ -90,7 +92,10 @@ export class LiveRig {
       this.sinkC += (STEP_S * (through - (this.sinkC - airC) / sink)) / this.cooler.capacityJPerK;
       const held = this.powerW + (limitC - 0.1 - this.dieC) * 0.6 * STEP_S;
       const floorW = 0.2 * this.loadW;
-      this.powerW = this.loadW === 0 ? 0 : Math.min(this.loadW, Math.max(floorW, this.powerW < floorW ? this.loadW : held)); // prettier-ignore
+      this.powerW =
+        this.loadW === 0
+          ? 0
+          : Math.min(this.loadW, Math.max(floorW, this.powerW < floorW ? this.loadW : held));
       if (this.chance.uniform() < STEP_S / this.around.doorEveryS) this.slam();
     }
   }
@@ -123,7 +128,8 @@ export class LiveRig {
   /** Level at the meter with everything in it, dB(A). */
   readLevelDb(): number {
     const { room, meterNoiseDb } = this.rig;
-    const traffic = 0.5 * this.around.trafficDb * (1 + Math.sin((2 * Math.PI * this.clockS) / this.around.trafficS)); // prettier-ignore
+    const traffic =
+      0.5 * this.around.trafficDb * (1 + Math.sin((2 * Math.PI * this.clockS) / this.around.trafficS));
     const floor = room.floorDb + traffic;
     const own = this.rpm < 20 ? this.cooler.pumpDb : coolerDb(this.cooler, this.rpm);
     const door = this.clockS < this.doorUntilS ? this.around.doorDb : -99;

@@ -35,8 +35,12 @@ export function largeBundle(mounts: number): Map<string, Uint8Array> {
   };
   const encoder = new TextEncoder();
   return new Map(
-    [['datapackage.json', JSON.stringify(dataPackage)], ['entries.csv', entries.join('\n')], ['runs.csv', runs.join('\n')]].map(([path, text]) => [path!, encoder.encode(text)]),
-  ); // prettier-ignore
+    [
+      ['datapackage.json', JSON.stringify(dataPackage)],
+      ['entries.csv', entries.join('\n')],
+      ['runs.csv', runs.join('\n')],
+    ].map(([path, text]) => [path!, encoder.encode(text)]),
+  );
 }
 
 /** Gives every run a trace of 1,800 samples in eight channels. */

@@ -23,11 +23,17 @@ const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
 /** Processor time of a process so far, s, and its memory, MB, as the kernel tells them. */
 function usage(pid: number): { cpuS: number; rssMb: number; peakMb: number } {
-  const fields = readFileSync(`/proc/${pid}/stat`, 'utf8').replace(/^.*\) /, '').split(' ');
+  const fields = readFileSync(`/proc/${pid}/stat`, 'utf8')
+    .replace(/^.*\) /, '')
+    .split(' ');
   const status = readFileSync(`/proc/${pid}/status`, 'utf8');
   const memory = (name: string) => Number(new RegExp(`${name}:\\s+(\\d+)`).exec(status)![1]) / 1024;
-  return { cpuS: (Number(fields[11]) + Number(fields[12])) / TICKS_PER_S, rssMb: memory('VmRSS'), peakMb: memory('VmHWM') };
-} // prettier-ignore
+  return {
+    cpuS: (Number(fields[11]) + Number(fields[12])) / TICKS_PER_S,
+    rssMb: memory('VmRSS'),
+    peakMb: memory('VmHWM'),
+  };
+}
 
 function command(name: string, env: Record<string, string>): ChildProcess {
   const args = ['--no-warnings', '--import', 'tsx', `src/command/${name}.ts`];
@@ -59,13 +65,23 @@ export async function benchLive(): Promise<Figure[]> {
   const app = await startApplication({ databaseUrl: database.url });
   const point = { load: '120 W', loadW: 120, loadName: '', gpuLoadW: 0, setting: '100 %', pass: 1 };
   const points = Array.from({ length: 30 }, (_, i) => ({ ...point, pass: i + 1 }));
-  const state = beginMount({ entry: 'brisa-120', name: 'Brisa 120', mount: 9, isControl: false, points, nowS: 0 });
+  const state = beginMount({
+    entry: 'brisa-120',
+    name: 'Brisa 120',
+    mount: 9,
+    isControl: false,
+    points,
+    nowS: 0,
+  });
   const rule = { windowS: 300, limitC: 90, warmUpS: 60, readingS: 30, longestSoakS: 4000 };
-  const id = await withDatabase((db) => insertSession(db, { roundUpId, mounting: 'brisa-120 9', state, rule }));
+  const id = await withDatabase((db) =>
+    insertSession(db, { roundUpId, mounting: 'brisa-120 9', state, rule }),
+  );
   await withDatabase((db) => insertCommand(db, id, { do: 'confirm' }, 'bench'));
   const over = new AbortController();
   const seen = Array.from({ length: BROWSERS }, () => ({ bytes: 0 }));
-  for (const of of seen) void follow(`${app.url}/api/round-ups/${roundUpId}/bench`, over.signal, of).catch(() => undefined);
+  for (const of of seen)
+    void follow(`${app.url}/api/round-ups/${roundUpId}/bench`, over.signal, of).catch(() => undefined);
   await pause(5000);
   const from = { bench: usage(bench.pid!), bytes: seen.map((of) => of.bytes) };
   const hourS = Number(process.env.ABANICO_BENCH_HOUR_S ?? HOUR_S);
@@ -85,7 +101,8 @@ export async function benchLive(): Promise<Figure[]> {
   await app.stop();
   await database.drop();
   const share = (to.bench.cpuS - from.bench.cpuS) / hourS;
-  const kbPerS = seen.reduce((sum, of, i) => sum + of.bytes - from.bytes[i]!, 0) / BROWSERS / (hourS / SPEED) / 1024;
+  const kbPerS =
+    seen.reduce((sum, of, i) => sum + of.bytes - from.bytes[i]!, 0) / BROWSERS / (hourS / SPEED) / 1024;
   const { n, gaps, runs } = rows[0]!;
   return [
     {
@@ -103,4 +120,4 @@ export async function benchLive(): Promise<Figure[]> {
       held: kbPerS < 50,
     },
   ];
-} // prettier-ignore
+}

@@ -54,7 +54,9 @@ async function savedPlan(page: Page): Promise<string> {
   return base;
 }
 
-test('nothing but the keyboard: a round-up is measured at the bench, and ranks as the simulated coolers are', async ({ page }) => {
+test('nothing but the keyboard: a round-up is measured at the bench, and ranks as the simulated coolers are', async ({
+  page,
+}) => {
   const base = await savedPlan(page);
   await page.goto(`${base}/bench`);
   await expect(page.getByText('6 instruments')).toBeVisible();
@@ -64,7 +66,11 @@ test('nothing but the keyboard: a round-up is measured at the bench, and ranks a
   await page.evaluate(() => {
     const said: string[] = ((window as unknown as { said: string[] }).said = []);
     const look = () => said.push(document.querySelector('h2[aria-live]')?.textContent ?? '');
-    new MutationObserver(look).observe(document.body, { subtree: true, childList: true, characterData: true });
+    new MutationObserver(look).observe(document.body, {
+      subtree: true,
+      childList: true,
+      characterData: true,
+    });
   });
   for (let mount = 1; mount <= 4; mount += 1) {
     await expect(page.getByRole('button', { name: /^Begin: / })).toBeVisible();
@@ -90,25 +96,36 @@ test('nothing but the keyboard: a round-up is measured at the bench, and ranks a
   }
   await expect(page.getByRole('heading', { name: 'All that was planned is measured' })).toBeVisible();
   const csv = await (await page.request.get(`${base}/verdict/csv`)).text();
-  const [heads, ...rows] = csv.trim().split(/\r?\n/).map((line) => line.split(','));
+  const [heads, ...rows] = csv
+    .trim()
+    .split(/\r?\n/)
+    .map((line) => line.split(','));
   const riseAt = heads!.indexOf('rise_k');
   const entryAt = heads!.indexOf('entry');
   expect(rows).toHaveLength(3);
-  const known = NAMES.map((name) => BOATHOUSE.find((of) => of.product === name)!).map(({ entry, cooler }) => ({
-    entry,
-    riseK: LOAD_W * resistanceAtLevel(cooler, 33, 0.2 * cooler.maxRpm)!,
-  })); // prettier-ignore
+  const known = NAMES.map((name) => BOATHOUSE.find((of) => of.product === name)!).map(
+    ({ entry, cooler }) => ({
+      entry,
+      riseK: LOAD_W * resistanceAtLevel(cooler, 33, 0.2 * cooler.maxRpm)!,
+    }),
+  );
   known.sort((a, b) => a.riseK - b.riseK);
   expect(rows.map((row) => row[entryAt])).toEqual(known.map((of) => of.entry));
   rows.forEach((row, i) => expect(Math.abs(Number(row[riseAt]) - known[i]!.riseK)).toBeLessThan(0.6));
   await page.goto(`${base}/logbook`);
   await expect(page.getByText(/33 dB\(A\)|\d+ %/).first()).toBeVisible();
-}); // prettier-ignore
+});
 
-test('reloaded, on a second screen, the web server killed and started: the mount goes on, and pages follow it', async ({ page, context }) => {
+test('reloaded, on a second screen, the web server killed and started: the mount goes on, and pages follow it', async ({
+  page,
+  context,
+}) => {
   const upload = (await (await ask(`${app.url}/api/uploads`, { method: 'POST' })).json()) as { id: string };
   const zip = zipSync(Object.fromEntries(asBytes(fanRoundUp(7))), { level: 1 });
-  await ask(`${app.url}/api/stream/${upload.id}?path=round-up.zip`, { method: 'PUT', body: Buffer.from(zip) });
+  await ask(`${app.url}/api/stream/${upload.id}?path=round-up.zip`, {
+    method: 'PUT',
+    body: Buffer.from(zip),
+  });
   const { roundUpId } = (await (await importAsNew(app.url, upload.id)).json()) as { roundUpId: number };
   const url = `${app.url}/round-ups/${roundUpId}/bench`;
   await page.goto(url);
@@ -135,7 +152,11 @@ test('reloaded, on a second screen, the web server killed and started: the mount
   await expect.poll(() => die.textContent()).not.toBe(before);
   await expect(second.getByRole('heading', { name: /^Warming up|^Soak/ })).toBeVisible();
   // The wrong token, and the right one, from a program.
-  const push = (token: string) => page.request.post(`${app.url}/api/stream/readings`, { headers: { authorization: `Bearer ${token}` }, data: '{"vrm_c": 50.5}\n' });
+  const push = (token: string) =>
+    page.request.post(`${app.url}/api/stream/readings`, {
+      headers: { authorization: `Bearer ${token}` },
+      data: '{"vrm_c": 50.5}\n',
+    });
   expect((await push('guess')).status()).toBe(401);
   await page.getByText('Readings from a program').click();
   expect(await page.content()).not.toMatch(/Bearer [\w-]{10,}/);
@@ -151,4 +172,4 @@ test('reloaded, on a second screen, the web server killed and started: the mount
   await expect(page.getByText('Stopped: by hand. The load is off.')).toBeVisible();
   await expect(second.getByText('What was not measured stands in the plan again.')).toBeVisible();
   await expect.poll(() => bench.rig.rig.loadW).toBe(0);
-}); // prettier-ignore
+});

@@ -66,13 +66,15 @@ test('PostgreSQL frozen: the page says so within five seconds and comes back by 
     expect(told.text).toContain('DATABASE_AWAY');
     expect(told.seconds).toBeLessThan(5);
     await page.goto(`${first.url}/round-ups/1/curves`);
-    await expect(page.getByRole('heading', { name: 'The database does not answer' })).toBeVisible({ timeout: 8000 });
+    await expect(page.getByRole('heading', { name: 'The database does not answer' })).toBeVisible({
+      timeout: 8000,
+    });
   } finally {
     first.signal('PostgreSQL', 'SIGCONT');
   }
   await expect(page.getByRole('slider', { name: 'Noise line' })).toBeVisible({ timeout: 30_000 });
   expect(first.said.match(/the database does not answer; pages say so/g) ?? []).toHaveLength(1);
-}); // prettier-ignore
+});
 
 test('frozen rig, bench process and web server are ended and brought back', async () => {
   const names = ['the simulated rig', 'the bench process', 'the web server'] as const;
@@ -103,14 +105,16 @@ test('after a kill of start nothing is left but PostgreSQL, which the next start
   const port = Number(new URL(first.url).port);
   first = new Started(folder, port);
   await expect.poll(() => first.isReady, { timeout: 90_000 }).toBe(true);
-  expect(first.said).toContain(`ending PostgreSQL, left over from a start that was killed (process ${database})`);
+  expect(first.said).toContain(
+    `ending PostgreSQL, left over from a start that was killed (process ${database})`,
+  );
   expect(lives(database)).toBe(false);
   const now = first.kept;
   first.end('SIGTERM');
   expect(await first.ended).toBe(143);
   expect(now.filter((of) => lives(of.pid))).toEqual([]);
   expect(readdirSync(folder)).not.toContain('lock');
-}); // prettier-ignore
+});
 
 test('a data folder that cannot be written is told in words', async () => {
   const start = new Started('/proc/abanico', await freePort());

@@ -94,7 +94,9 @@ test('from nothing to a ranking: brief, line-up, rig, plan, runs by hand', async
   await page.getByLabel(/Fan settings, fastest first/).fill('100 %, 50 %');
   await expect(page.getByRole('heading', { name: '0 of 6 readings measured' })).toBeVisible();
   const block = page.locator('[data-mounting="poniente 1"]');
-  const before = await page.locator('[data-mounting]').evaluateAll((all) => all.map((of) => of.getAttribute('data-mounting'))); // prettier-ignore
+  const before = await page
+    .locator('[data-mounting]')
+    .evaluateAll((all) => all.map((of) => of.getAttribute('data-mounting')));
   expect(before).toEqual(['levante 1', 'poniente 1', 'levante 2']);
   await block.focus();
   await page.keyboard.press('ArrowRight');

@@ -18,7 +18,8 @@ test.beforeAll(async () => {
 
 test.afterAll(async () => app?.stop());
 
-const order = (page: Page) => page.locator('tr[data-entry]').evaluateAll((rows) => rows.map((row) => row.getAttribute('data-entry'))); // prettier-ignore
+const order = (page: Page) =>
+  page.locator('tr[data-entry]').evaluateAll((rows) => rows.map((row) => row.getAttribute('data-entry')));
 
 test('what is compared and against what are two choices in the address, and both move the order', async ({
   page,

@@ -32,7 +32,10 @@ async function bring(page: Page): Promise<string> {
   return new URL(page.url()).pathname.replace(/\/logbook$/, '');
 }
 
-test('who comes second keeps what was typed until he decides: on a run, in the brief, and with nobody answering', async ({ page, context }) => {
+test('who comes second keeps what was typed until he decides: on a run, in the brief, and with nobody answering', async ({
+  page,
+  context,
+}) => {
   const base = await bring(page);
   await page.locator('[data-run="1"]').getByRole('link').first().click();
   await expect(page.getByRole('heading', { name: 'Run 1', exact: true })).toBeVisible();
@@ -84,7 +87,7 @@ test('who comes second keeps what was typed until he decides: on a run, in the b
   await page.unroute('**/api/sheets/**');
   await page.getByRole('button', { name: 'Try again' }).click();
   await expect(page.getByText('Brief saved')).toBeVisible();
-}); // prettier-ignore
+});
 
 test('several runs at once, undone; deleted runs brought back; slips asked about', async ({ page }) => {
   const base = await bring(page);
@@ -114,7 +117,14 @@ test('several runs at once, undone; deleted runs brought back; slips asked about
   await expect(page.locator('[data-run="4"]')).toBeVisible();
   await page.getByRole('button', { name: /Type a run/ }).click();
   const form = page.getByRole('form', { name: 'Type a run' });
-  for (const [label, value] of [['Fans', '80 %'], ['Read, dB(A)', '35'], ['Room, dB(A)', '22'], ['Die, °C', '20'], ['Room, °C', '23'], ['Power, W', '17']] as const)
+  for (const [label, value] of [
+    ['Fans', '80 %'],
+    ['Read, dB(A)', '35'],
+    ['Room, dB(A)', '22'],
+    ['Die, °C', '20'],
+    ['Room, °C', '23'],
+    ['Power, W', '17'],
+  ] as const)
     await form.getByLabel(label, { exact: true }).fill(value);
   await form.getByRole('button', { name: 'Save' }).click();
   await expect(form.getByRole('alert')).toContainText('at or under the room');
@@ -124,9 +134,11 @@ test('several runs at once, undone; deleted runs brought back; slips asked about
   await form.getByRole('button', { name: 'It is meant so: save' }).click();
   await expect(page.getByText(/Run \d+ is in the logbook/)).toBeVisible();
   await expect(page.locator('[data-run]').filter({ hasText: '✎ typed' })).toHaveCount(1);
-}); // prettier-ignore
+});
 
-test('curves: picked out, as a difference, closer and back; on a phone the labels stay inside', async ({ page }) => {
+test('curves: picked out, as a difference, closer and back; on a phone the labels stay inside', async ({
+  page,
+}) => {
   const base = await bring(page);
   await page.goto(`${app.url}${base}/curves`);
   const chart = page.getByRole('img', { name: /rise over room air, K against noise/ });
@@ -159,7 +171,7 @@ test('curves: picked out, as a difference, closer and back; on a phone the label
   expect(at.x + at.width).toBeLessThanOrEqual(390);
   const plot = (await page.getByRole('img', { name: /against noise/ }).boundingBox())!;
   expect(plot.width).toBeGreaterThan(330);
-}); // prettier-ignore
+});
 
 test('the first Tab leads past the head of the page, and a new round-up asks for its rig', async ({
   page,

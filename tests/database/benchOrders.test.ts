@@ -29,7 +29,13 @@ const runsOf = async (entry: string, mount: number) =>
 test('a badly seated mount is told, set aside as a whole to be made again, and the plan asks for it anew', async () => {
   const at = { entry: 'galerna-twin', mount: 1 };
   // The demo has it set aside already: taken back, it stands apart.
-  for (const run of await runsOf(at.entry, 1)) await editRun(id, run.id, { who: 'test', sure: false, version: run.version, changes: { setAside: '', window: undefined as never } });
+  for (const run of await runsOf(at.entry, 1))
+    await editRun(id, run.id, {
+      who: 'test',
+      sure: false,
+      version: run.version,
+      changes: { setAside: '', window: undefined as never },
+    });
   const advice = await adviseMount(id, (await viewRoundUp(id))!.runs, at);
   expect(advice).toMatchObject({ advice: 'remount', mount: 1 });
   const before = (await viewBench(id, NOW))!.done;
@@ -43,26 +49,42 @@ test('a badly seated mount is told, set aside as a whole to be made again, and t
   await order({ do: 'stands', entry: 'galerna-twin', mount: 2, tries: 3 });
   const stands = await runsOf('galerna-twin', 2);
   expect(stands.every((of) => of.note.includes('3 tries agree: told as the product’s own'))).toBe(true);
-}); // prettier-ignore
+});
 
 test('one mount at a time, only what the plan has, only settings that the bench can make', async () => {
   await expect(order({ do: 'start', mounting: 'nobody 1' })).rejects.toThrow('no such mount');
   const next = (await viewBench(id, NOW))!.upcoming[0]!;
   const plan = (await viewPlan(id, NOW.day))!;
-  const quick = { ...plan.sheet.body, settings: { ...plan.sheet.body.settings, settings: ['100 %', 'quick'] } };
+  const quick = {
+    ...plan.sheet.body,
+    settings: { ...plan.sheet.body.settings, settings: ['100 %', 'quick'] },
+  };
   await saveSheet('plan', id, { version: plan.sheet.version, body: quick, who: 'test', reason: '' });
-  await expect(order({ do: 'start', mounting: next.id })).rejects.toThrow('“quick” is no setting that the bench can make');
-  await saveSheet('plan', id, { version: plan.sheet.version + 1, body: plan.sheet.body, who: 'test', reason: '' });
+  await expect(order({ do: 'start', mounting: next.id })).rejects.toThrow(
+    '“quick” is no setting that the bench can make',
+  );
+  await saveSheet('plan', id, {
+    version: plan.sheet.version + 1,
+    body: plan.sheet.body,
+    who: 'test',
+    reason: '',
+  });
   await expect(order({ do: 'note', text: 'x' })).rejects.toThrow('no mount of this round-up is on the rig');
   await order({ do: 'start', mounting: next.id });
   const open = (await withDatabase(openSession))!;
   expect(open.state).toMatchObject({ entry: next.entry, mount: next.mount, phase: 'mount', loadW: 0 });
   expect(open.state.points).toHaveLength(next.left);
-  await expect(order({ do: 'start', mounting: next.id })).rejects.toThrow('is on the rig: end that mount first');
-  await expect(orderSchema.validate({ do: 'overrule' })).rejects.toThrow('the reason is printed with the run');
+  await expect(order({ do: 'start', mounting: next.id })).rejects.toThrow(
+    'is on the rig: end that mount first',
+  );
+  await expect(orderSchema.validate({ do: 'overrule' })).rejects.toThrow(
+    'the reason is printed with the run',
+  );
   await expect(orderSchema.validate({ do: 'speed', speed: 500 })).rejects.toThrow('runs at 1 to 120');
   expect((await viewBench(id, NOW))!.upcoming.map((of) => of.id)).not.toContain(next.id);
   // What is on the rig stays in the line-up, and its rig as it is.
   const onIt = (await withDatabase((db) => lineUpOf(db, id))).find((of) => of.code === next.entry)!;
-  await expect(changeEntry(id, onIt.entryId, { cited: false }, 'test')).rejects.toThrow('is on the rig: end that mount first');
-}); // prettier-ignore
+  await expect(changeEntry(id, onIt.entryId, { cited: false }, 'test')).rejects.toThrow(
+    'is on the rig: end that mount first',
+  );
+});

@@ -124,7 +124,10 @@ test('a pulled cable: the run goes on after it, the load off for want of a word 
   const { soakFromS } = (await session(roundUpId)).state;
   bench.drop('meter', 3);
   await until('fault told', async () =>
-    (await withDatabase(readStatus)).instruments.some((of) => of.name === 'sound meter' && of.fault.includes('does not answer')));
+    (await withDatabase(readStatus)).instruments.some(
+      (of) => of.name === 'sound meter' && of.fault.includes('does not answer'),
+    ),
+  );
   await pause(3500);
   expect((await session(roundUpId)).state.soakFromS).toBe(soakFromS);
   expect((await samplesOf(id)).some((of) => Number.isNaN(of.levelDb) && !Number.isNaN(of.dieC))).toBe(true);
@@ -138,7 +141,7 @@ test('a pulled cable: the run goes on after it, the load off for want of a word 
   expect(bench.rig.rig.loadW).toBe(0);
   await until('soaks anew', async () => (await session(roundUpId)).state.soakFromS > soakFromS);
   expect(bench.rig.rig.loadW).toBe(170);
-}); // prettier-ignore
+});
 
 test('a finished run stands in the logbook once, with its trace, and the guard’s verdict is kept as a result', async () => {
   const id = await soaking(roundUpId, entry, ['100 %']);
@@ -158,10 +161,12 @@ test('a finished run stands in the logbook once, with its trace, and the guard�
   expect(stopped.state).toMatchObject({ alarm: true, loadW: 0 });
   await until('load off', async () => bench.rig.rig.loadW === 0);
   await until('written', async () => (await session(roundUpId)).ended);
-  const failed = (await withDatabase((db) => listRuns(db, roundUpId))).filter((of) => of.setAside !== '' && of.mount === 9);
+  const failed = (await withDatabase((db) => listRuns(db, roundUpId))).filter(
+    (of) => of.setAside !== '' && of.mount === 9,
+  );
   expect(failed).toHaveLength(1);
   expect(failed[0]!.setAside).toMatch(/^failed after \d+ s: /);
-}, 120_000); // prettier-ignore
+}, 120_000);
 
 test('a die that answers nonsense under load has no watcher: the load comes off, and it is said why', async () => {
   const { rig, addresses } = bench.rig;
@@ -181,11 +186,13 @@ test('a die that answers nonsense under load has no watcher: the load comes off,
   isSick = true;
   const { state } = await inPhase(roundUpId, 'stopped');
   expect(state).toMatchObject({ alarm: true, loadW: 0 });
-  expect(state.said).toBe('The die cannot be read (processor load: answers “~~” to MEAS:TEMP?, a number was expected): the load is off.');
+  expect(state.said).toBe(
+    'The die cannot be read (processor load: answers “~~” to MEAS:TEMP?, a number was expected): the load is off.',
+  );
   await until('load off', async () => rig.loadW === 0);
   load.close();
   bench.wire(addresses);
-}, 120_000); // prettier-ignore
+}, 120_000);
 
 test('two instruments on one address are told, and nothing is measured', async () => {
   const { addresses } = bench.rig;

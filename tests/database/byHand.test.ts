@@ -147,8 +147,11 @@ async function screens(id: number) {
 
 const words = fc.oneof(
   fc.constantFrom('=1+1', '-5', "'=x", '@b', 'a "quoted", one', 'two\nlines', '<b>', 'ä 🪭 مروحة', 'N/A'),
-  fc.string({ minLength: 1, maxLength: 30 }).map((text) => text.replaceAll('\0', '').trim()).filter((text) => text !== ''),
-); // prettier-ignore
+  fc
+    .string({ minLength: 1, maxLength: 30 })
+    .map((text) => text.replaceAll('\0', '').trim())
+    .filter((text) => text !== ''),
+);
 
 test('a round-up given back and brought in elsewhere makes the same numbers and the same screens', async () => {
   const change = fc.record({
@@ -204,18 +207,34 @@ test('several runs at once: all of them or none, to another entry or mount, and 
   const id = await importSound(smallBundle());
   const runs = await Promise.all(['1', '2'].map(async (label) => (await runOf(id, label))!));
   const send = (changes: object, versions: number[]) =>
-    editRuns(id, runEdits.validateSync({ who: 'Ana', edits: runs.map((run, i) => ({ run: run.id, version: versions[i], changes })) }));
+    editRuns(
+      id,
+      runEdits.validateSync({
+        who: 'Ana',
+        edits: runs.map((run, i) => ({ run: run.id, version: versions[i], changes })),
+      }),
+    );
   expect(await send({ entry: 'b', mount: 3 }, [1, 1])).toEqual({ saved: true, versions: [2, 2] });
   expect(await runOf(id, '1')).toMatchObject({ entry: 'b', product: 'Poniente', mount: 3 });
   const changes = await withDatabase((db) => listChanges(db, runs[0]!.id));
-  expect(changes.map(({ what, was, isNow }) => [what, was, isNow]).sort()).toEqual([['entry', 'a', 'b'], ['mount', '1', '3']]);
+  expect(changes.map(({ what, was, isNow }) => [what, was, isNow]).sort()).toEqual([
+    ['entry', 'a', 'b'],
+    ['mount', '1', '3'],
+  ]);
   // One of them was changed meanwhile: none is.
   await editRun(id, runs[1]!.id, edit(2, { note: 'by Berta' }, 'Berta'));
-  expect(await send({ setAside: 'wet paste' }, [2, 2])).toMatchObject({ saved: false, run: runs[1]!.id, result: { why: 'conflict' } });
+  expect(await send({ setAside: 'wet paste' }, [2, 2])).toMatchObject({
+    saved: false,
+    run: runs[1]!.id,
+    result: { why: 'conflict' },
+  });
   expect((await runOf(id, '1'))!.setAside).toBe('');
-  expect(await send({ entry: 'nowhere' }, [2, 3])).toMatchObject({ saved: false, result: { why: 'refused' } });
+  expect(await send({ entry: 'nowhere' }, [2, 3])).toMatchObject({
+    saved: false,
+    result: { why: 'refused' },
+  });
   expect(() => runEdits.validateSync({ edits: [] })).toThrow('no runs were chosen');
-}); // prettier-ignore
+});
 
 test('what was deleted is listed with its day and comes back, number and all', async () => {
   const id = await importSound(smallBundle());
@@ -231,25 +250,50 @@ test('what was deleted is listed with its day and comes back, number and all', a
 
 test('slips are asked about before they are kept, and the impossible is refused', async () => {
   const id = await importSound(smallBundle());
-  const typed = { entry: 'a', setting: '70 %', mount: 1, pass: 1, loadW: 140, noiseDb: 33, floorDb: 22, cpuC: 61, ambientC: 23, powerW: 139 };
+  const typed = {
+    entry: 'a',
+    setting: '70 %',
+    mount: 1,
+    pass: 1,
+    loadW: 140,
+    noiseDb: 33,
+    floorDb: 22,
+    cpuC: 61,
+    ambientC: 23,
+    powerW: 139,
+  };
   const type = (more: object) => typeRun(id, newRun.validateSync({ ...typed, ...more }));
-  expect(await type({ cpuC: 20, powerW: 14 })).toMatchObject({ saved: false, message: expect.stringContaining('at or under the room'), field: 'cpuC' });
-  expect(await type({ powerW: 14 })).toEqual({ saved: false, asked: ['power of 14 W at a load of 140 W: is that right?'] });
-  expect(await type({ noiseDb: 20 })).toMatchObject({ asked: [expect.stringContaining('quieter than the room alone')] });
+  expect(await type({ cpuC: 20, powerW: 14 })).toMatchObject({
+    saved: false,
+    message: expect.stringContaining('at or under the room'),
+    field: 'cpuC',
+  });
+  expect(await type({ powerW: 14 })).toEqual({
+    saved: false,
+    asked: ['power of 14 W at a load of 140 W: is that right?'],
+  });
+  expect(await type({ noiseDb: 20 })).toMatchObject({
+    asked: [expect.stringContaining('quieter than the room alone')],
+  });
   // A die held at its limit lets little power through.
   expect(await type({ cpuC: 89.9, powerW: 80 })).toMatchObject({ saved: true });
   const kept = await type({ powerW: 14, sure: true });
   expect(kept).toMatchObject({ saved: true });
   const { runs } = (await viewRoundUp(id))!;
-  const noted = notedRuns((await viewRoundUp(id))!).find((of) => of.run.typedPowerW === 139 || of.run.typedPowerW === 14)!;
+  const noted = notedRuns((await viewRoundUp(id))!).find(
+    (of) => of.run.typedPowerW === 139 || of.run.typedPowerW === 14,
+  )!;
   expect(noted.state).toBe('typed');
   expect(noted.run.reduction.maximumRiseK).toBeNaN();
   const logged = runs.find((of) => of.label === '1')!;
   const window = { startS: 300, endS: 380, reason: 'short' };
-  expect(await editRun(id, logged.id, edit(1, { window }))).toMatchObject({ why: 'asked', asked: ['a window of 80 s, where the method has 300 s: is that meant?'] });
+  expect(await editRun(id, logged.id, edit(1, { window }))).toMatchObject({
+    why: 'asked',
+    asked: ['a window of 80 s, where the method has 300 s: is that meant?'],
+  });
   expect(await editRun(id, logged.id, edit(1, { window }, 'Ana', true))).toMatchObject({ saved: true });
   expect(await editRun(id, logged.id, edit(2, { floorDb: 44 }))).toMatchObject({ why: 'asked' });
-}); // prettier-ignore
+});
 
 test('a note as long as the form takes is kept, and comes back by the bundle with its change log', async () => {
   const id = await importSound(smallBundle());
@@ -265,12 +309,30 @@ test('a note as long as the form takes is kept, and comes back by the bundle wit
 test('a deleted run of a variant stands under the name that pages give the variant', async () => {
   const id = await importSound(smallBundle());
   const [first] = (await viewRoundUp(id))!.entries;
-  await addVariant(id, { entryId: first!.entryId, variant: 'lab-fan', fanName: 'Brisa 120', eachPrice: 15, who: 'Ana' });
-  const variant = (await viewRoundUp(id))!.entries.find((of) => of.entryId !== first!.entryId && of.productName === 'Levante')!;
+  await addVariant(id, {
+    entryId: first!.entryId,
+    variant: 'lab-fan',
+    fanName: 'Brisa 120',
+    eachPrice: 15,
+    who: 'Ana',
+  });
+  const variant = (await viewRoundUp(id))!.entries.find(
+    (of) => of.entryId !== first!.entryId && of.productName === 'Levante',
+  )!;
   expect(variant.product).not.toBe('Levante');
-  const typed = { entry: variant.entry, setting: '75 %', mount: 1, pass: 1, loadW: 170, noiseDb: 35, floorDb: 22, cpuC: 58, ambientC: 21 };
+  const typed = {
+    entry: variant.entry,
+    setting: '75 %',
+    mount: 1,
+    pass: 1,
+    loadW: 170,
+    noiseDb: 35,
+    floorDb: 22,
+    cpuC: 58,
+    ambientC: 21,
+  };
   const made = await typeRun(id, newRun.validateSync(typed));
   if (!made.saved) throw new Error(JSON.stringify(made));
   await editRun(id, made.id, edit(1, { deleted: true }));
   expect((await deletedRuns((await viewRoundUp(id))!)).map((of) => of.product)).toEqual([variant.product]);
-}); // prettier-ignore
+});

@@ -24,12 +24,14 @@ function page(roundUpId: number) {
       text += new TextDecoder().decode(value);
       const parts = text.split('\n\n');
       text = parts.pop()!;
-      for (const part of parts) if (part.startsWith('event: bench')) events.push(JSON.parse(part.slice(part.indexOf('{'))) as BenchEvent);
+      for (const part of parts)
+        if (part.startsWith('event: bench'))
+          events.push(JSON.parse(part.slice(part.indexOf('{'))) as BenchEvent);
     }
   })();
   const times = () => events.flatMap((of) => of.samples.map(([atS]) => atS));
   return { events, times, leave: () => leaving.abort(), ended };
-} // prettier-ignore
+}
 
 const RULE = { windowS: 300, limitC: 90, warmUpS: 1, readingS: 30, longestSoakS: 100 };
 const samples = (fromS: number, toS: number) =>
@@ -51,9 +53,13 @@ test('every page gets every sample once, whenever it came; another round-up gets
   expect(early.events[0]).toMatchObject({ session: null, samples: [] });
 
   const state = beginMount({ entry: 'a', name: 'A', mount: 1, isControl: false, points: [], nowS: 0 });
-  const sessionId = await withDatabase((db) => insertSession(db, { roundUpId, mounting: 'a 1', state, rule: RULE }));
+  const sessionId = await withDatabase((db) =>
+    insertSession(db, { roundUpId, mounting: 'a 1', state, rule: RULE }),
+  );
   const write = (fromS: number, toS: number) =>
-    inTransaction((db) => writeProgress(db, { sessionId, state, clockS: toS, speed: 1, samples: samples(fromS, toS) }));
+    inTransaction((db) =>
+      writeProgress(db, { sessionId, state, clockS: toS, speed: 1, samples: samples(fromS, toS) }),
+    );
   await write(1, 40);
   await until('the first forty', async () => early.times().length === 39);
   const late = page(roundUpId);
@@ -75,7 +81,13 @@ test('every page gets every sample once, whenever it came; another round-up gets
   early.leave();
   await early.ended;
   const before = early.events.length;
-  await withDatabase((db) => writeStatus(db, { instruments: [{ name: 'sound meter', identity: '', fault: 'is away' }], problem: '', speed: 10 }));
+  await withDatabase((db) =>
+    writeStatus(db, {
+      instruments: [{ name: 'sound meter', identity: '', fault: 'is away' }],
+      problem: '',
+      speed: 10,
+    }),
+  );
   await until('the fault', async () => late.events.at(-1)?.status.instruments[0]?.fault === 'is away');
   await withDatabase((db) => endSession(db, sessionId));
   await write(60, 61);
@@ -84,4 +96,4 @@ test('every page gets every sample once, whenever it came; another round-up gets
   late.leave();
   other.leave();
   await Promise.all([late.ended, other.ended]);
-}); // prettier-ignore
+});

@@ -25,24 +25,46 @@ inFreshLab();
 
 const WHO = 'Ana';
 const by = (version: number, body: unknown, reason = '') => ({ version, body, who: WHO, reason });
-const begin = () => createRoundUp({ title: 'Begun from nothing', question: 'coolers', rigRevisionId: null, rigName: `Bench ${Math.trunc(performance.now() * 1000)}`, who: WHO }); // prettier-ignore
+const begin = () =>
+  createRoundUp({
+    title: 'Begun from nothing',
+    question: 'coolers',
+    rigRevisionId: null,
+    rigName: `Bench ${Math.trunc(performance.now() * 1000)}`,
+    who: WHO,
+  });
 
 test('a brief changes the numbers it decides, and after the first run only with its reason', async () => {
   const id = await importSound(smallBundle());
   const { sheet } = (await viewBrief(id))!;
   const changed = { ...sheet.body, noiseLinesDba: [30], windowS: 200 };
-  expect(await saveSheet('brief', id, by(sheet.version, changed))).toMatchObject({ saved: false, why: 'refused', field: 'reason' }); // prettier-ignore
+  expect(await saveSheet('brief', id, by(sheet.version, changed))).toMatchObject({
+    saved: false,
+    why: 'refused',
+    field: 'reason',
+  });
   expect((await viewRoundUp(id))!.roundUp.noiseLineDba).not.toBe(30);
-  expect(await saveSheet('brief', id, by(sheet.version, changed, 'readers asked'))).toEqual({ saved: true, version: 1 }); // prettier-ignore
+  expect(await saveSheet('brief', id, by(sheet.version, changed, 'readers asked'))).toEqual({
+    saved: true,
+    version: 1,
+  });
   const view = (await viewRoundUp(id))!;
   expect(view.roundUp).toMatchObject({ noiseLineDba: 30, windowS: 200 });
   const { window } = view.runs[0]!.reduction;
   expect(window!.endS - window!.startS).toBeLessThanOrEqual(200);
   // The later of two is shown what the first wrote.
-  expect(await saveSheet('brief', id, by(0, defaultBrief(), 'mine'))).toMatchObject({ saved: false, why: 'conflict', version: 1, who: WHO }); // prettier-ignore
+  expect(await saveSheet('brief', id, by(0, defaultBrief(), 'mine'))).toMatchObject({
+    saved: false,
+    why: 'conflict',
+    version: 1,
+    who: WHO,
+  });
   await saveSheet('brief', id, by(1, { ...changed, noiseLinesDba: [33] }, 'back'));
   const [change] = (await viewBrief(id))!.history;
-  expect(change).toMatchObject({ reason: 'back', changes: [{ what: 'noise lines, dB(A)', was: '30', isNow: '33' }] }); // prettier-ignore
+  expect(change).toMatchObject({
+    reason: 'back',
+    changes: [{ what: 'noise lines, dB(A)', was: '30', isNow: '33' }],
+  });
   expect(change!.changes[0]!.incomparable).toContain('old line');
 });
 
@@ -54,29 +76,57 @@ test('a line-up from nothing: entries, variants with their price, cover names, a
   expect(await of(first)).toMatchObject({ isControl: true, code: 'levante' });
   const { productId, product } = await of(first);
   await saveSheet('product', productId, by(product.version, { ...product.body, price: 60, heightMm: 158.5 }));
-  const lab = await addVariant(id, { entryId: first, variant: 'lab-fan', fanName: 'Brisa 120', eachPrice: 15, who: WHO }); // prettier-ignore
-  const two = await addVariant(id, { entryId: lab, variant: 'second-fan', fanName: '', eachPrice: 15, who: WHO }); // prettier-ignore
+  const lab = await addVariant(id, {
+    entryId: first,
+    variant: 'lab-fan',
+    fanName: 'Brisa 120',
+    eachPrice: 15,
+    who: WHO,
+  });
+  const two = await addVariant(id, {
+    entryId: lab,
+    variant: 'second-fan',
+    fanName: '',
+    eachPrice: 15,
+    who: WHO,
+  });
   expect([(await of(first)).price, (await of(lab)).price, (await of(two)).price]).toEqual([60, 75, 90]);
-  expect((await viewRoundUp(id))!.entries.find((at) => at.entryId === two)).toMatchObject({ heightMm: 158.5, price: 90 }); // prettier-ignore
+  expect((await viewRoundUp(id))!.entries.find((at) => at.entryId === two)).toMatchObject({
+    heightMm: 158.5,
+    price: 90,
+  });
 
   // Under cover nothing gives it away, on a page or in an export, until it is revealed.
   const entry = (await of(lab)).entry;
   await saveSheet('entry', lab, by(entry.version, { ...entry.body, coverName: 'Cooler X' }));
-  expect((await viewRoundUp(id))!.entries.find((at) => at.entryId === lab)).toMatchObject({ product: 'Cooler X', maker: '' }); // prettier-ignore
+  expect((await viewRoundUp(id))!.entries.find((at) => at.entryId === lab)).toMatchObject({
+    product: 'Cooler X',
+    maker: '',
+  });
   const out = await exported(id);
-  const text = [...out].filter(([path]) => path === 'entries.csv').map(([, bytes]) => new TextDecoder().decode(bytes)).join(''); // prettier-ignore
+  const text = [...out]
+    .filter(([path]) => path === 'entries.csv')
+    .map(([, bytes]) => new TextDecoder().decode(bytes))
+    .join('');
   expect(text).toContain('Cooler X,,air-tower');
-  const { abanico } = JSON.parse(new TextDecoder().decode(out.get('datapackage.json'))) as { abanico: { lineUp: Record<string, { product: { name: string } }> } }; // prettier-ignore
+  const { abanico } = JSON.parse(new TextDecoder().decode(out.get('datapackage.json'))) as {
+    abanico: { lineUp: Record<string, { product: { name: string } }> };
+  };
   expect(abanico.lineUp['cooler-x']!.product.name).toBe('Cooler X');
 
   // A fan entry needs a fan; a cited product stays; a control's sample is not retired.
   const fan = (await viewLineUp(id)).find((at) => at.product.body.kind === 'fan')!;
-  expect(await saveSheet('entry', fan.entryId, by(fan.entry.version, { ...fan.entry.body, fans: [] }))).toMatchObject({ saved: false, message: expect.stringContaining('at least one fan') }); // prettier-ignore
+  expect(
+    await saveSheet('entry', fan.entryId, by(fan.entry.version, { ...fan.entry.body, fans: [] })),
+  ).toMatchObject({ saved: false, message: expect.stringContaining('at least one fan') });
   await expect(deleteProduct(productId)).rejects.toThrow('cites it');
   await changeEntry(id, first, { sample: 'A' }, WHO);
   const { sampleId, sample } = await of(first);
   const retired = { ...sample!.body, state: 'retired' };
-  expect(await saveSheet('sample', sampleId!, by(sample!.version, retired))).toMatchObject({ saved: false, message: expect.stringContaining('name another control') }); // prettier-ignore
+  expect(await saveSheet('sample', sampleId!, by(sample!.version, retired))).toMatchObject({
+    saved: false,
+    message: expect.stringContaining('name another control'),
+  });
   await changeEntry(id, first, { isControl: false }, WHO);
   expect(await saveSheet('sample', sampleId!, by(sample!.version, retired))).toMatchObject({ saved: true });
   await expect(changeEntry(id, first, { isControl: true }, WHO)).rejects.toThrow('retired');
@@ -89,7 +139,12 @@ test('a line-up from nothing: entries, variants with their price, cover names, a
   await expect(changeEntry(id, two, { cited: removed! }, WHO)).rejects.toThrow('in the line-up already');
   await expect(changeEntry(id, 99_999, { cited: removed! }, WHO)).rejects.toThrow('not in the lab any more');
   await changeEntry(id, two, { cited: false }, WHO);
-  await changeEntry(id, two, { cited: { ...removed!, code: (await of(first)).code, position: (await of(first)).position } }, WHO); // prettier-ignore
+  await changeEntry(
+    id,
+    two,
+    { cited: { ...removed!, code: (await of(first)).code, position: (await of(first)).position } },
+    WHO,
+  );
   expect(await of(two)).toMatchObject({ code: 'levante-2' });
 });
 
@@ -100,7 +155,11 @@ test('a sheet of what is not there is refused, whatever it is of, and so is a li
     message: expect.stringContaining('not there any more') as string,
   });
   for (const kind of ['brief', 'plan', 'rig-book', 'rig-setup', 'product', 'sample', 'entry'] as const)
-    expect(await saveSheet(kind, 99_999, by(0, {}))).toMatchObject({ saved: false, why: 'refused', message: expect.stringContaining('not there any more') }); // prettier-ignore
+    expect(await saveSheet(kind, 99_999, by(0, {}))).toMatchObject({
+      saved: false,
+      why: 'refused',
+      message: expect.stringContaining('not there any more'),
+    });
 });
 
 test('a line-up goes out as CSV and comes in elsewhere; faults are listed and nothing is taken', async () => {
@@ -111,11 +170,23 @@ test('a line-up goes out as CSV and comes in elsewhere; faults are listed and no
   const elsewhere = await begin();
   expect(await importLineUp(elsewhere, csv, WHO)).toEqual({ imported: true, added: 2, there: 0 });
   expect(await importLineUp(elsewhere, csv, WHO)).toEqual({ imported: true, added: 0, there: 2 });
-  const shape = async (of: number) => (await viewLineUp(of)).map(({ shownName, isControl, product, entry }) => ({ shownName, isControl, product: product.body, entry: entry.body })); // prettier-ignore
+  const shape = async (of: number) =>
+    (await viewLineUp(of)).map(({ shownName, isControl, product, entry }) => ({
+      shownName,
+      isControl,
+      product: product.body,
+      entry: entry.body,
+    }));
   expect(await shape(elsewhere)).toEqual(await shape(id));
   const broken = 'product,kind,height_mm\nBora,air-tower,tall\nMistral,kettle,150\n';
   const refused = await importLineUp(elsewhere, broken, WHO);
-  expect(refused).toMatchObject({ imported: false, problems: [{ line: 2, column: 'height_mm' }, { line: 3, column: 'kind' }] }); // prettier-ignore
+  expect(refused).toMatchObject({
+    imported: false,
+    problems: [
+      { line: 2, column: 'height_mm' },
+      { line: 3, column: 'kind' },
+    ],
+  });
   expect(await viewLineUp(elsewhere)).toHaveLength(2);
 });
 
@@ -124,13 +195,28 @@ test('a change of the rig begins a revision with its reason, and the guard keeps
   const rig = (await viewRig(id))!;
   const setup = { ...rig.revisions[0]!.setup, microphone: 'half-inch', meterHeightCm: 95 };
   // Noting what nobody had written down is no change.
-  expect(await reviseRig(id, { seenId: rig.currentId, setup, reason: '', who: WHO })).toMatchObject({ started: false }); // prettier-ignore
+  expect(await reviseRig(id, { seenId: rig.currentId, setup, reason: '', who: WHO })).toMatchObject({
+    started: false,
+  });
   const moved = { ...setup, meterDistanceCm: setup.meterDistanceCm + 20, microphone: 'new' };
-  await expect(reviseRig(id, { seenId: rig.currentId, setup: moved, reason: '', who: WHO })).rejects.toThrow('reason'); // prettier-ignore
-  await expect(reviseRig(id, { seenId: rig.currentId, setup: { ...setup, meterDistanceCm: 4000 }, reason: 'x', who: WHO })).rejects.toThrow('outside the room'); // prettier-ignore
+  await expect(reviseRig(id, { seenId: rig.currentId, setup: moved, reason: '', who: WHO })).rejects.toThrow(
+    'reason',
+  );
+  await expect(
+    reviseRig(id, {
+      seenId: rig.currentId,
+      setup: { ...setup, meterDistanceCm: 4000 },
+      reason: 'x',
+      who: WHO,
+    }),
+  ).rejects.toThrow('outside the room');
   const runs = (await viewRoundUp(id))!.runs.length;
-  expect(await reviseRig(id, { seenId: rig.currentId, setup: moved, reason: 'the table moved', who: WHO })).toEqual({ revision: 2, started: true }); // prettier-ignore
-  await expect(reviseRig(id, { seenId: rig.currentId, setup, reason: 'late', who: WHO })).rejects.toThrow('meanwhile'); // prettier-ignore
+  expect(
+    await reviseRig(id, { seenId: rig.currentId, setup: moved, reason: 'the table moved', who: WHO }),
+  ).toEqual({ revision: 2, started: true });
+  await expect(reviseRig(id, { seenId: rig.currentId, setup, reason: 'late', who: WHO })).rejects.toThrow(
+    'meanwhile',
+  );
   expect((await viewRoundUp(id))!.runs).toEqual([]);
   const now = (await viewRig(id))!;
   expect(now.apart).toMatchObject([{ revision: 1, runs }]);
@@ -158,13 +244,25 @@ test('a plan is ticked off by its runs, and all that was written comes back from
   const written = async (of: number) => ({
     brief: (await viewBrief(of))!.sheet.body,
     plan: (await viewPlan(of, '2026-11-25'))!.sheet.body,
-    lineUp: (await viewLineUp(of)).map(({ code, product, entry, sample }) => ({ code, product: product.body, entry: entry.body, sample: sample?.body })), // prettier-ignore
-    rig: (await viewRig(of))!.revisions.map(({ revision, reason, setup, startedAt }) => ({ revision, reason, setup, startedAt })), // prettier-ignore
+    lineUp: (await viewLineUp(of)).map(({ code, product, entry, sample }) => ({
+      code,
+      product: product.body,
+      entry: entry.body,
+      sample: sample?.body,
+    })),
+    rig: (await viewRig(of))!.revisions.map(({ revision, reason, setup, startedAt }) => ({
+      revision,
+      reason,
+      setup,
+      startedAt,
+    })),
     curves: curvesOf((await viewRoundUp(of))!).map(({ label }) => label),
   });
   expect(await written(again)).toEqual(await written(id));
   const files2 = new Map(files);
-  const broken = JSON.parse(new TextDecoder().decode(files.get('datapackage.json'))) as { abanico: { brief: { passes: number } } }; // prettier-ignore
+  const broken = JSON.parse(new TextDecoder().decode(files.get('datapackage.json'))) as {
+    abanico: { brief: { passes: number } };
+  };
   broken.abanico.brief.passes = 0;
   files2.set('datapackage.json', new TextEncoder().encode(JSON.stringify(broken)));
   await expect(importSound(files2)).rejects.toThrow('abanico.brief.passes');
@@ -172,7 +270,8 @@ test('a plan is ticked off by its runs, and all that was written comes back from
 
 test('sheets are checked at the door', () => {
   const brief = defaultBrief();
-  const wrong = (schema: { validateSync: (value: unknown) => unknown }, value: unknown) => () => schema.validateSync(value); // prettier-ignore
+  const wrong = (schema: { validateSync: (value: unknown) => unknown }, value: unknown) => () =>
+    schema.validateSync(value);
   expect(wrong(briefSheet, { ...brief, passes: 0 })).toThrow('at least 1');
   expect(wrong(briefSheet, { ...brief, deadline: '2026-02-30' })).toThrow('a day as');
   expect(wrong(briefSheet, { ...brief, bandDba: { from: 38, to: 28 } })).toThrow('must end above');

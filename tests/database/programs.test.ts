@@ -18,14 +18,49 @@ const PROGRAM = { loadW: 140, loadName: 'render', gpuLoadW: 0 };
 const MIXED = { loadW: 90, loadName: '', gpuLoadW: 200 };
 
 test('a program and a mixed load go from brief to verdict, out and back, and no empty load is in between', async () => {
-  const id = await createRoundUp({ title: 'Programs', question: 'coolers', rigRevisionId: null, rigName: 'Bench', who: 'test' });
-  const brief = { ...defaultBrief(), loads: [{ watts: 140, program: 'render', gpuWatts: 0 }, { watts: 90, program: '', gpuWatts: 200 }] };
-  expect(await saveSheet('brief', id, { version: 1, body: brief, who: 'test', reason: '' })).toMatchObject({ saved: true });
-  for (const name of ['Ancla', 'Brisa', 'Calma']) await addByName(id, { name, maker: 'Barlovento', kind: 'air-tower', who: 'test' });
+  const id = await createRoundUp({
+    title: 'Programs',
+    question: 'coolers',
+    rigRevisionId: null,
+    rigName: 'Bench',
+    who: 'test',
+  });
+  const brief = {
+    ...defaultBrief(),
+    loads: [
+      { watts: 140, program: 'render', gpuWatts: 0 },
+      { watts: 90, program: '', gpuWatts: 200 },
+    ],
+  };
+  expect(await saveSheet('brief', id, { version: 1, body: brief, who: 'test', reason: '' })).toMatchObject({
+    saved: true,
+  });
+  for (const name of ['Ancla', 'Brisa', 'Calma'])
+    await addByName(id, { name, maker: 'Barlovento', kind: 'air-tower', who: 'test' });
   const type = async (load: typeof PROGRAM, entry: string, cpuC: number, powerW: number) => {
-    for (const [setting, noiseDb, warmerK] of [['60 %', 31, 1], ['90 %', 36, 0]] as const)
+    for (const [setting, noiseDb, warmerK] of [
+      ['60 %', 31, 1],
+      ['90 %', 36, 0],
+    ] as const)
       for (const pass of [1, 2])
-        expect(await typeRun(id, newRun.validateSync({ ...load, entry, setting, mount: 1, pass, noiseDb, floorDb: 20, cpuC: cpuC + warmerK + 0.2 * pass, ambientC: 23, powerW, sure: true }))).toMatchObject({ saved: true });
+        expect(
+          await typeRun(
+            id,
+            newRun.validateSync({
+              ...load,
+              entry,
+              setting,
+              mount: 1,
+              pass,
+              noiseDb,
+              floorDb: 20,
+              cpuC: cpuC + warmerK + 0.2 * pass,
+              ambientC: 23,
+              powerW,
+              sure: true,
+            }),
+          ),
+        ).toMatchObject({ saved: true });
   };
   await type(PROGRAM, 'ancla', 70, 150);
   // Both held at the limit: the one that lets more through stands before, though it is no cooler.
@@ -36,13 +71,25 @@ test('a program and a mixed load go from brief to verdict, out and back, and no 
 
   const view = (await viewRoundUp(id))!;
   expect(loadsOf(view)).toEqual([PROGRAM, MIXED]);
-  expect(curvesOf(view).map((of) => [of.label, of.curves.filter((curve) => curve.points.length > 0).length])).toEqual([['render, 140 W', 3], ['90 W + 200 W graphics', 2]]);
+  expect(
+    curvesOf(view).map((of) => [of.label, of.curves.filter((curve) => curve.points.length > 0).length]),
+  ).toEqual([
+    ['render, 140 W', 3],
+    ['90 W + 200 W graphics', 2],
+  ]);
   expect((await viewPlan(id, '2026-12-01'))!.loads).toEqual([loadLabel(PROGRAM), loadLabel(MIXED)]);
   const verdict = (await viewVerdict(id, {}))!;
-  expect(verdict.ranking.placed.map((of) => [of.entry, of.status])).toEqual([['ancla', 'ranked'], ['brisa', 'throttled'], ['calma', 'throttled']]);
+  expect(verdict.ranking.placed.map((of) => [of.entry, of.status])).toEqual([
+    ['ancla', 'ranked'],
+    ['brisa', 'throttled'],
+    ['calma', 'throttled'],
+  ]);
   // A program keeps its measured rise: nothing is restated at 140 W.
   expect(verdict.ranking.placed[0]!.value).toBeCloseTo(47.9, 1);
-  expect((await viewVerdict(id, { load: '90+200' }))!.ranking.placed.map((of) => of.entry)).toEqual(['brisa', 'ancla']);
+  expect((await viewVerdict(id, { load: '90+200' }))!.ranking.placed.map((of) => of.entry)).toEqual([
+    'brisa',
+    'ancla',
+  ]);
 
   const files = await exported(id);
   const ranked = rankBundle(readBundle(files), {});
@@ -50,4 +97,4 @@ test('a program and a mixed load go from brief to verdict, out and back, and no 
   const back = await importAsNew(files);
   if (!back.imported) throw new Error(JSON.stringify(back.problems));
   expect(loadsOf((await viewRoundUp(back.roundUpId))!)).toEqual([PROGRAM, MIXED]);
-}); // prettier-ignore
+});

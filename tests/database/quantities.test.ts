@@ -18,13 +18,25 @@ import { exported, importAsNew, importSound, inFreshLab } from '../support/lab';
 inFreshLab();
 
 /** The order of a response as pages compute it. */
-async function order(id: number, what: { response: string; against: 'noise' | 'rpm' | 'duty'; place?: string; at: number }) {
+async function order(
+  id: number,
+  what: { response: string; against: 'noise' | 'rpm' | 'duty'; place?: string; at: number },
+) {
   const view = (await viewRoundUp(id))!;
   const shown = (await viewResponse(view, what))!;
   const { curves, load } = shown.loads[0]!;
-  const rule = { loadW: load.loadW, program: false, referenceAmbientC: 23, limitC: 90, throttles: what.response === 'rise' };
-  return rankAtLine(curves, { ...rule, lineDb: what.at }).placed.map(({ entry, value }) => [entry, Number(value.toFixed(6))]);
-} // prettier-ignore
+  const rule = {
+    loadW: load.loadW,
+    program: false,
+    referenceAmbientC: 23,
+    limitC: 90,
+    throttles: what.response === 'rise',
+  };
+  return rankAtLine(curves, { ...rule, lineDb: what.at }).placed.map(({ entry, value }) => [
+    entry,
+    Number(value.toFixed(6)),
+  ]);
+}
 
 const ASKED = [
   ['air', 'airspeed', 'noise', 31, '30 cm'],
@@ -38,25 +50,30 @@ const ASKED = [
   ['typed', 'gpu-rise', 'noise', 33, undefined],
 ] as const;
 
-test.each(ASKED)('%s, %s against %s: the lab ranks as the command line does, and so does its export elsewhere', async (name, response, against, at, place) => {
-  const files = sample(name);
-  const bundle = readBundle(files);
-  const ranked = rankBundle(bundle, { response, against, at, place }).ranking.placed;
-  const expected = ranked.map((placed) => [placed.entry, Number(placed.value.toFixed(6))]);
-  expect(expected.length).toBeGreaterThan(2);
-  const id = await importSound(files);
-  expect(await order(id, { response, against, at, place })).toEqual(expected);
-  const again = await importSound(await exported(id));
-  const there = await order(again, { response, against, at, place });
-  expect(there.map(([entry]) => entry)).toEqual(expected.map(([entry]) => entry));
-  there.forEach(([, value], i) => expect(value as number).toBeCloseTo(expected[i]![1] as number, 5));
-}); // prettier-ignore
+test.each(ASKED)(
+  '%s, %s against %s: the lab ranks as the command line does, and so does its export elsewhere',
+  async (name, response, against, at, place) => {
+    const files = sample(name);
+    const bundle = readBundle(files);
+    const ranked = rankBundle(bundle, { response, against, at, place }).ranking.placed;
+    const expected = ranked.map((placed) => [placed.entry, Number(placed.value.toFixed(6))]);
+    expect(expected.length).toBeGreaterThan(2);
+    const id = await importSound(files);
+    expect(await order(id, { response, against, at, place })).toEqual(expected);
+    const again = await importSound(await exported(id));
+    const there = await order(again, { response, against, at, place });
+    expect(there.map(([entry]) => entry)).toEqual(expected.map(([entry]) => entry));
+    there.forEach(([, value], i) => expect(value as number).toBeCloseTo(expected[i]![1] as number, 5));
+  },
+);
 
 test('a lab of the version before has its values once it starts: from its logs, none lost, none twice', async () => {
   const id = await importSound(sample('sensors'));
   const counted = () => withDatabase((db) => countValues(db, id));
   const before = await counted();
-  expect(before.map((of) => of.response)).toEqual(expect.arrayContaining(['gpu-rise', 'vrm-rise', 'clock', 'steady-time', 'burst-rise', 'speed']));
+  expect(before.map((of) => of.response)).toEqual(
+    expect.arrayContaining(['gpu-rise', 'vrm-rise', 'clock', 'steady-time', 'burst-rise', 'speed']),
+  );
   const values = () => withDatabase((db) => listValues(db, id, 'gpu-rise', ''));
   const was = await values();
   await withDatabase((db) => db.query('DELETE FROM run_values'));
@@ -64,7 +81,7 @@ test('a lab of the version before has its values once it starts: from its logs, 
   expect(await renewReductions()).toContain('none of them shows another number');
   expect(await counted()).toEqual(before);
   expect(new Set(await values())).toEqual(new Set(was));
-}); // prettier-ignore
+});
 
 test('a run without a die is kept, says so, and is not in the way of others; a die that cannot be is still a problem', async () => {
   const id = await importSound(sample('air'));
@@ -117,16 +134,19 @@ test('other values of runs stand as columns of the logbook, each in its run', as
   const id = await importSound(sample('sensors'));
   const view = (await viewRoundUp(id))!;
   const offered = await offeredColumns(view);
-  expect(offered.map((column) => column.key)).toEqual(expect.arrayContaining(['gpu-rise', 'vrm-rise', 'clock', 'burst-rise-10']));
+  expect(offered.map((column) => column.key)).toEqual(
+    expect.arrayContaining(['gpu-rise', 'vrm-rise', 'clock', 'burst-rise-10']),
+  );
   const chosen = offered.filter((column) => ['gpu-rise', 'clock'].includes(column.key));
   const rows = unpackRows(await packedLogbook(view, chosen));
   const values = await withDatabase((db) => listValues(db, id, 'gpu-rise', ''));
   expect(values.length).toBeGreaterThan(10);
-  for (const { runId, value } of values) expect(rows.find((row) => row.id === runId)!.values[0]).toBeCloseTo(value, 3);
+  for (const { runId, value } of values)
+    expect(rows.find((row) => row.id === runId)!.values[0]).toBeCloseTo(value, 3);
   expect(unpackRows(await packedLogbook(view, [])).every((row) => row.values.length === 0)).toBe(true);
   const air = (await viewRoundUp(await importSound(sample('air'))))!;
   expect((await offeredColumns(air)).map((column) => column.key)).toContain('airspeed@through the heatsink');
-}); // prettier-ignore
+});
 
 test('how fast entries heat up stands beside the line: less after 10 s than after 60, and steady after that', async () => {
   const view = (await viewRoundUp(await importSound(sample('sensors'))))!;

@@ -30,22 +30,31 @@ test('of two who write one sheet the later is shown what stands there, by whom, 
   const after = (await withDatabase((db) => briefOf(db, id)))!;
   expect(after.body).toMatchObject({ mounts: kept.mounts, passes: kept.passes });
   // Written over it knowingly, on the version that was shown.
-  expect(await saveSheet('brief', id, edit(after.version, { ...kept, mounts: 2 }, 'meant'))).toMatchObject({ saved: true });
+  expect(await saveSheet('brief', id, edit(after.version, { ...kept, mounts: 2 }, 'meant'))).toMatchObject({
+    saved: true,
+  });
   const changes = await withDatabase((db) => listSheetChanges(db, 'brief', id));
   expect(changes.map((of) => of.who)).toEqual(expect.arrayContaining([winner, 'Ana']));
-}); // prettier-ignore
+});
 
 test('a brief with runs asks for the reason of a change, and moves what hangs on it in the same step', async () => {
   const id = await importSound(smallBundle());
   const { version, body } = (await withDatabase((db) => briefOf(db, id)))!;
   const wider = { ...body, windowS: 120 };
-  expect(await saveSheet('brief', id, edit(version, wider))).toMatchObject({ saved: false, why: 'refused', field: 'reason' });
-  const windows = async () => (await viewRoundUp(id))!.runs.map((run) => Math.round(run.reduction.window!.endS - run.reduction.window!.startS));
+  expect(await saveSheet('brief', id, edit(version, wider))).toMatchObject({
+    saved: false,
+    why: 'refused',
+    field: 'reason',
+  });
+  const windows = async () =>
+    (await viewRoundUp(id))!.runs.map((run) =>
+      Math.round(run.reduction.window!.endS - run.reduction.window!.startS),
+    );
   const before = await windows();
   expect(before.every((of) => of > 250)).toBe(true);
   expect(await saveSheet('brief', id, edit(version, wider, 'shorter soaks'))).toMatchObject({ saved: true });
   expect((await windows()).every((of) => Math.abs(of - 120) <= 2)).toBe(true);
-}); // prettier-ignore
+});
 
 test('sheets of no kind of ours are none, whatever JavaScript keeps under their name', () => {
   for (const kind of ['constructor', '__proto__', 'toString', 'hasOwnProperty', 'rig', ''])

@@ -14,12 +14,21 @@ async function* bytes(text: string): AsyncGenerator<Uint8Array> {
 
 test('a file whose name leads out of its folder is not taken; one inside stands under its plain path', async () => {
   const upload = await beginUpload();
-  const out = ['/etc/cron.d/evil', '../up.csv', 'x\\..\\..\\evil.txt', 'C:\\a.csv', 'a\0b', '\ud800.csv', '..'];
-  for (const path of out) await expect(takeFile(upload, path, bytes('t_s\n'))).rejects.toThrow('leads out of its folder');
+  const out = [
+    '/etc/cron.d/evil',
+    '../up.csv',
+    'x\\..\\..\\evil.txt',
+    'C:\\a.csv',
+    'a\0b',
+    '\ud800.csv',
+    '..',
+  ];
+  for (const path of out)
+    await expect(takeFile(upload, path, bytes('t_s\n'))).rejects.toThrow('leads out of its folder');
   expect(await uploadedFiles(upload)).toEqual([]);
   await takeFile(upload, './traces\\1.csv', bytes('t_s\n1\n'));
   expect((await uploadedFiles(upload)).map((of) => of.path)).toEqual(['traces/1.csv']);
-}); // prettier-ignore
+});
 
 test('several runs at once: one that somebody else has changed meanwhile holds all of them back', async () => {
   const id = await importSound(smallBundle());
@@ -46,15 +55,22 @@ test('values that no bench has do not come in by a bundle, whatever cell they st
     ['datapackage.json', '"meterDistanceCm":60', '"meterDistanceCm":1e308', /distance/],
     ['datapackage.json', '"windowS":300', '"windowS":1e300', /settled window/],
     ['datapackage.json', '"enclosure":"open"', '"enclosure":["open"]', /enclosure/],
-    ['datapackage.json', '"loadsW":[170]', `"loadsW":[${Array.from({ length: 400 }, () => 170).join()}]`, /heat loads/],
+    [
+      'datapackage.json',
+      '"loadsW":[170]',
+      `"loadsW":[${Array.from({ length: 400 }, () => 170).join()}]`,
+      /heat loads/,
+    ],
     ['entries.csv', '50,EUR,150', '50,EUR,0', /height/],
   ];
-  const count = () => withDatabase(async (db) => (await db.query('SELECT count(*)::int AS n FROM round_ups')).rows);
+  const count = () =>
+    withDatabase(async (db) => (await db.query('SELECT count(*)::int AS n FROM round_ups')).rows);
   const before = await count();
   for (const [path, from, to, told] of cases) {
     const result = await importAsNew(smallBundle(replacing(path, from, to)));
     expect([to, result.imported]).toEqual([to, false]);
-    if (!result.imported) expect(result.problems.map((of) => `${of.column ?? ''} ${of.message}`).join()).toMatch(told);
+    if (!result.imported)
+      expect(result.problems.map((of) => `${of.column ?? ''} ${of.message}`).join()).toMatch(told);
   }
   expect(await count()).toEqual(before);
-}); // prettier-ignore
+});

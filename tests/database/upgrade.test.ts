@@ -21,24 +21,39 @@ test('a lab of an older rule starts: what changed is told once, nobody’s windo
   const id = await importSound(smallBundle());
   const view = (await viewRoundUp(id))!;
   const [one, two] = ['1', '2'].map((label) => view.runs.find((run) => run.label === label)!);
-  await sql(`UPDATE runs SET trace = '', typed_cpu_c = 20, typed_ambient_c = 23, typed_power_w = 14 WHERE id = $1`, [two!.id]);
+  await sql(
+    `UPDATE runs SET trace = '', typed_cpu_c = 20, typed_ambient_c = 23, typed_power_w = 14 WHERE id = $1`,
+    [two!.id],
+  );
   // A window that nobody asks for any more, and a run whose entry left its line-up.
-  await sql(`INSERT INTO reductions SELECT (jsonb_populate_record(d, '{"window_s": 120}')).* FROM reductions d WHERE run_id = $1`, [one!.id]);
+  await sql(
+    `INSERT INTO reductions SELECT (jsonb_populate_record(d, '{"window_s": 120}')).* FROM reductions d WHERE run_id = $1`,
+    [one!.id],
+  );
   const [, gone] = await viewLineUp(id);
   await changeEntry(id, gone!.entryId, { cited: false }, 'test');
   await asOfOlderRule();
 
-  expect(await renewReductions()).toMatch(/^; 4 runs were reduced by the new rule \d+: 2 of them show another number or state/);
+  expect(await renewReductions()).toMatch(
+    /^; 4 runs were reduced by the new rule \d+: 2 of them show another number or state/,
+  );
   expect(await renewReductions()).toBe('');
   expect(await sql(`SELECT run_id, window_s FROM reductions ORDER BY run_id`)).toEqual([
     { run_id: one!.id, window_s: 300 },
     { run_id: two!.id, window_s: 300 },
   ]);
   const now = notedRuns((await viewRoundUp(id))!);
-  expect(now.map((of) => [of.run.label, of.state])).toEqual([['2', 'no result'], ['1', 'settled']]);
+  expect(now.map((of) => [of.run.label, of.state])).toEqual([
+    ['2', 'no result'],
+    ['1', 'settled'],
+  ]);
   expect(now[0]!.notes[0]).toContain('at or under the room');
   const told = await withDatabase((db) => listChanges(db, one!.id));
-  expect(told[told.length - 1]).toMatchObject({ who: 'Abanico', was: expect.stringMatching(/^43\.0 K, settled/), isNow: expect.stringMatching(/^40\.0 K, settled/) });
+  expect(told[told.length - 1]).toMatchObject({
+    who: 'Abanico',
+    was: expect.stringMatching(/^43\.0 K, settled/),
+    isNow: expect.stringMatching(/^40\.0 K, settled/),
+  });
 
   // Cited again, its runs have their number again: no run is missing from a list for want of one.
   await changeEntry(id, gone!.entryId, { cited: { code: 'b', position: 1, isControl: false } }, 'test');
@@ -55,4 +70,4 @@ test('a lab of an older rule starts: what changed is told once, nobody’s windo
     imported: false,
     problems: [{ file: 'runs.csv', column: 'cpu_c', message: expect.stringContaining('no result') }],
   });
-}); // prettier-ignore
+});

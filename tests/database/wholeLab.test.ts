@@ -45,7 +45,10 @@ test('the same bundle twice brings nothing twice; what was corrected or deleted 
   const bundle = await exported(id);
   const before = await counts();
   expect(await importBundle(bundle)).toMatchObject({ imported: true, roundUpId: id, runs: 0, there: 3 });
-  expect(await importBundle(smallBundle(started('2026-03-01')), { asAnother: true })).toMatchObject({ runs: 0, there: 4 });
+  expect(await importBundle(smallBundle(started('2026-03-01')), { asAnother: true })).toMatchObject({
+    runs: 0,
+    there: 4,
+  });
   const [, , runs] = await counts();
   expect((await counts()).slice(0, 4)).toEqual(before.slice(0, 4));
   expect((await viewRoundUp(id))!.runs.find((run) => run.id === one!.id)!.noiseDb).toBe(31);
@@ -56,15 +59,22 @@ test('the same bundle twice brings nothing twice; what was corrected or deleted 
   const trace = bundle.get('traces/1.csv')!;
   const line = row.replace(/^"?1"?,/, '2,').replace('traces/1.csv', 'traces/new.csv');
   more.set('runs.csv', new TextEncoder().encode(`${head}\n${row}\n${line}\n`));
-  more.set('traces/new.csv', new TextEncoder().encode(new TextDecoder().decode(trace).replaceAll(',170', ',169')));
+  more.set(
+    'traces/new.csv',
+    new TextEncoder().encode(new TextDecoder().decode(trace).replaceAll(',170', ',169')),
+  );
   const check = await checked(more);
   expect(check.twin).toEqual({ id, title: 'Renamed since' });
-  expect(check.entries[0]).toMatchObject({ sureId: one ? expect.any(Number) : null, runs: 2, candidates: [expect.objectContaining({ there: 1 })] });
+  expect(check.entries[0]).toMatchObject({
+    sureId: one ? expect.any(Number) : null,
+    runs: 2,
+    candidates: [expect.objectContaining({ there: 1 })],
+  });
   expect(await importBundle(more)).toMatchObject({ imported: true, roundUpId: id, runs: 1, there: 1 });
   expect(await count('runs')).toBe(runs! + 1);
   // Another measurement under a label that is taken has one of its own.
   expect((await viewRoundUp(id))!.runs.map((run) => run.label).sort()).toEqual(['1', '2', '2-2', '3']);
-}); // prettier-ignore
+});
 
 test('two who bring the same at once: the second finds what the first has written', async () => {
   const bundle = smallBundle((files) => {
@@ -94,7 +104,13 @@ test('an entry that is only called alike is asked about; the answer is kept to, 
   const before = await counts();
   expect(await importBundle(bundle)).toMatchObject({
     imported: false,
-    problems: [{ file: 'entries.csv', column: 'entry', message: expect.stringContaining('is it the same one, or another?') }],
+    problems: [
+      {
+        file: 'entries.csv',
+        column: 'entry',
+        message: expect.stringContaining('is it the same one, or another?'),
+      },
+    ],
   });
   const [a, b] = check.entries.map(({ candidates }) => candidates[0]!.entryId) as [number, number];
   expect(await importBundle(bundle, { meant: { a, b: a } })).toMatchObject({ imported: false });
@@ -107,14 +123,16 @@ test('an entry that is only called alike is asked about; the answer is kept to, 
   expect(made.entries[0]!.entryId).toBe(a);
   // Its runs of before stand beside the new ones: they are the lab's.
   expect(made.runs.filter((run) => run.entry === 'a').length).toBeGreaterThan(2);
-}); // prettier-ignore
+});
 
 test('an entry is cited with its runs, its age is told, and what is older than a round-up is known', async () => {
-  const old = await importSound(smallBundle((files) => {
-    started('2025-09-20')(files);
-    replacing('entries.csv', 'Levante', 'Galerna')(files);
-    replacing('entries.csv', 'Barlovento', 'Mar de Fondo')(files);
-  })); // prettier-ignore
+  const old = await importSound(
+    smallBundle((files) => {
+      started('2025-09-20')(files);
+      replacing('entries.csv', 'Levante', 'Galerna')(files);
+      replacing('entries.csv', 'Barlovento', 'Mar de Fondo')(files);
+    }),
+  );
   const id = await importSound(smallBundle(started('2026-11-20')));
   expect((await viewRoundUp(id))!.runs.some((run) => run.isOlder)).toBe(false);
   const [offer] = await offersOfLab(id, 'mar galerna');
@@ -138,7 +156,9 @@ test('an entry is cited with its runs, its age is told, and what is older than a
 test('a round-up is renamed by one of two, copied with or without its runs, archived, deleted and back', async () => {
   const id = await importSound(smallBundle());
   await changeRoundUp(id, { title: 'Ours', was: 'A small round-up' });
-  await expect(changeRoundUp(id, { title: 'Mine', was: 'A small round-up' })).rejects.toThrow('called it “Ours”');
+  await expect(changeRoundUp(id, { title: 'Mine', was: 'A small round-up' })).rejects.toThrow(
+    'called it “Ours”',
+  );
 
   const [withRuns, without] = [
     await duplicateRoundUp(id, { title: 'With', withRuns: true, who: 'Ana' }),
@@ -147,11 +167,14 @@ test('a round-up is renamed by one of two, copied with or without its runs, arch
   const runs = async (of: number) => (await viewRoundUp(of))!.runs.length;
   expect([await runs(withRuns), await runs(without)]).toEqual([4, 0]);
   const [a, b] = [await viewLineUp(id), await viewLineUp(without)];
-  expect(b.map((entry) => [entry.code, entry.productId, entry.isControl])).toEqual(a.map((entry) => [entry.code, entry.productId, entry.isControl]));
+  expect(b.map((entry) => [entry.code, entry.productId, entry.isControl])).toEqual(
+    a.map((entry) => [entry.code, entry.productId, entry.isControl]),
+  );
   expect(b.some((entry) => a.some((other) => other.entryId === entry.entryId))).toBe(false);
 
   await changeRoundUp(without, { archived: true });
-  const listed = async () => (await listLabRoundUps()).filter((item) => [id, withRuns, without].includes(item.id));
+  const listed = async () =>
+    (await listLabRoundUps()).filter((item) => [id, withRuns, without].includes(item.id));
   expect((await listed()).map((item) => item.archivedAt !== null)).toEqual([true, false, false]);
 
   await changeRoundUp(id, { deleted: true });
@@ -167,13 +190,15 @@ test('a round-up is renamed by one of two, copied with or without its runs, arch
   await changeRoundUp(id, { deleted: false });
   expect(await runs(id)).toBe(4);
   await expect(changeRoundUp(10 ** 6, { deleted: true })).rejects.toThrow('not there any more');
-}); // prettier-ignore
+});
 
 test('search finds by every word, in what pages show: a covered product by its cover alone', async () => {
-  const id = await importSound(smallBundle((files) => {
-    replacing('entries.csv', 'Levante', 'Tramontana')(files);
-    replacing('datapackage.json', 'A small', 'Windward')(files);
-  })); // prettier-ignore
+  const id = await importSound(
+    smallBundle((files) => {
+      replacing('entries.csv', 'Levante', 'Tramontana')(files);
+      replacing('datapackage.json', 'A small', 'Windward')(files);
+    }),
+  );
   const finds = await searchLab('tramontana 120');
   expect(finds.entries.map((entry) => entry.name)).toEqual(['Tramontana']);
   expect(finds.entries[0]!.citedIn.map((item) => item.title)).toEqual(['Windward round-up']);

@@ -10,7 +10,11 @@ import { startInstruments, type InstrumentName } from '@/simulator/instruments';
 
 const RULE: BenchRule = { windowS: 300, limitC: 90, warmUpS: 20, readingS: 30, longestSoakS: 4000 };
 
-export async function until<T>(what: string, ask: () => Promise<T | null | false>, withinMs = 30_000): Promise<T> {
+export async function until<T>(
+  what: string,
+  ask: () => Promise<T | null | false>,
+  withinMs = 30_000,
+): Promise<T> {
   const end = Date.now() + withinMs;
   for (;;) {
     const got = await ask().catch(() => null);
@@ -18,7 +22,7 @@ export async function until<T>(what: string, ask: () => Promise<T | null | false
     if (Date.now() > end) throw new Error(`not within ${withinMs / 1000} s: ${what}`);
     await new Promise((resolve) => setTimeout(resolve, 100));
   }
-} // prettier-ignore
+}
 
 /** A simulated rig in this process and bench processes of its own beside it, over the database given. */
 export class TestBench {
@@ -91,13 +95,26 @@ export class TestBench {
 }
 
 /** Puts a cooler of the round-up on the rig and confirms it. */
-export async function mounted(roundUpId: number, entry: string, settings = ['100 %', '60 %']): Promise<number> {
-  const points = settings.map((setting) => ({ load: '170 W', loadW: 170, loadName: '', gpuLoadW: 0, setting, pass: 1 }));
+export async function mounted(
+  roundUpId: number,
+  entry: string,
+  settings = ['100 %', '60 %'],
+): Promise<number> {
+  const points = settings.map((setting) => ({
+    load: '170 W',
+    loadW: 170,
+    loadName: '',
+    gpuLoadW: 0,
+    setting,
+    pass: 1,
+  }));
   const state = beginMount({ entry, name: entry, mount: 9, isControl: false, points, nowS: 0 });
-  const id = await withDatabase((db) => insertSession(db, { roundUpId, mounting: `${entry} 9`, state, rule: RULE }));
+  const id = await withDatabase((db) =>
+    insertSession(db, { roundUpId, mounting: `${entry} 9`, state, rule: RULE }),
+  );
   await withDatabase((db) => insertCommand(db, id, { do: 'confirm' }, 'test'));
   return id;
-} // prettier-ignore
+}
 
 /** The same, until it soaks. */
 export async function soaking(roundUpId: number, entry: string, settings?: string[]): Promise<number> {
@@ -111,11 +128,15 @@ export function session(roundUpId: number): Promise<BenchSession> {
 }
 
 export function inPhase(roundUpId: number, phase: BenchPhase, withinMs = 60_000): Promise<BenchSession> {
-  return until(phase, async () => {
-    const of = await session(roundUpId);
-    return of.state.phase === phase && of;
-  }, withinMs);
-} // prettier-ignore
+  return until(
+    phase,
+    async () => {
+      const of = await session(roundUpId);
+      return of.state.phase === phase && of;
+    },
+    withinMs,
+  );
+}
 
 export async function samplesOf(sessionId: number) {
   return withDatabase((db) => listSamples(db, sessionId, -1));

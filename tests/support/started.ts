@@ -49,7 +49,9 @@ export class Started {
     });
     this.child.stdout!.on('data', (of: Buffer) => (this.out += of.toString()));
     this.child.stderr!.on('data', (of: Buffer) => (this.said += of.toString()));
-    this.ended = new Promise((resolve) => this.child.once('exit', (code, signal) => resolve(signal ?? code ?? 0)));
+    this.ended = new Promise((resolve) =>
+      this.child.once('exit', (code, signal) => resolve(signal ?? code ?? 0)),
+    );
   }
 
   get isReady(): boolean {
@@ -84,7 +86,7 @@ export class Started {
   end(signal: NodeJS.Signals): void {
     this.child.kill(signal);
   }
-} // prettier-ignore
+}
 
 /** Whether a process is there and has not ended. */
 export function lives(pid: number): boolean {

@@ -48,7 +48,8 @@ test('every step has its headline, and the guard’s is its own', () => {
 });
 
 test('what comes next: the nearest first, settings not yet begun once each, and the cooling last', () => {
-  const next = (phase: BenchPhase, more: Partial<BenchState> = {}) => nextSteps(at(phase, more), 12).map((of) => of.what);
+  const next = (phase: BenchPhase, more: Partial<BenchState> = {}) =>
+    nextSteps(at(phase, more), 12).map((of) => of.what);
   expect(next('mount', { at: 0 })).toEqual([
     'Read the room alone, fans off',
     'Warm up',
@@ -57,9 +58,19 @@ test('what comes next: the nearest first, settings not yet begun once each, and 
     '170 W, fans stopped',
     'Load off, let it cool',
   ]);
-  expect(next('warm-up', { at: 0 })).toEqual(['170 W, fans 100 %', '170 W, fans to 33 dB(A)', '170 W, fans stopped', 'Load off, let it cool']);
-  expect(next('trim')).toEqual(['Soak at the duty found', 'Read the meter', '170 W, fans stopped', 'Load off, let it cool']);
+  expect(next('warm-up', { at: 0 })).toEqual([
+    '170 W, fans 100 %',
+    '170 W, fans to 33 dB(A)',
+    '170 W, fans stopped',
+    'Load off, let it cool',
+  ]);
+  expect(next('trim')).toEqual([
+    'Soak at the duty found',
+    'Read the meter',
+    '170 W, fans stopped',
+    'Load off, let it cool',
+  ]);
   expect(next('soak')).toEqual(['Read the meter', '170 W, fans stopped', 'Load off, let it cool']);
   expect(next('reading', { at: 2 })).toEqual(['Load off, let it cool']);
   expect(nextSteps(at('soak'), 12)[1]!.when).toBe('about 12 min');
-}); // prettier-ignore
+});

@@ -43,7 +43,12 @@ test('the noise trim ends on the line, bracketed or told on 200 seeded fans, in 
       const own = rpm > 0 ? levelOf(fan, rpm) : -50;
       const total = 10 * Math.log10(10 ** (own / 10) + 10 ** (floorDb / 10)) + 0.1 * chance.normal();
       const level = coolerLevel(total, floorDb);
-      readings.push({ dutyPct: step.dutyPct, rpm, levelDb: level.levelDb, atFloor: level.standing === 'at-floor' }); // prettier-ignore
+      readings.push({
+        dutyPct: step.dutyPct,
+        rpm,
+        levelDb: level.levelDb,
+        atFloor: level.standing === 'at-floor',
+      });
       step = noiseTrim(readings, lineDb);
     }
     expect(readings.length).toBeLessThanOrEqual(8);
@@ -114,20 +119,30 @@ test('a reading leaves a slammed door out, and says when too much was lost', () 
 
 test('the guard takes the load off a die without a cooler within 20 s, and leaves a sound one alone', () => {
   const watch = (mountFactor: number, loadW: number) => {
-    const { samples } = simulateRun(BOATHOUSE[4]!.cooler, { ...BOATHOUSE_RIG, limitC: 200 }, { loadW, rpm: 1200, durationS: 120, stepS: 1, mountFactor, powerFactor: 1, labClockS: 0 }, seededChance(5)); // prettier-ignore
+    const { samples } = simulateRun(
+      BOATHOUSE[4]!.cooler,
+      { ...BOATHOUSE_RIG, limitC: 200 },
+      { loadW, rpm: 1200, durationS: 120, stepS: 1, mountFactor, powerFactor: 1, labClockS: 0 },
+      seededChance(5),
+    );
     for (let i = 1; i < samples.length; i += 1) {
-      const said = benchGuard(samples.slice(0, i).map((of) => ({ atS: of.timeS, dieC: of.cpuC })), 90, 0);
+      const said = benchGuard(
+        samples.slice(0, i).map((of) => ({ atS: of.timeS, dieC: of.cpuC })),
+        90,
+        0,
+      );
       if (said) return { atS: samples[i]!.timeS, said };
     }
     return null;
-  }; // prettier-ignore
+  };
   expect(watch(1, 170)).toBeNull();
   expect(watch(1.6, 170)).toBeNull();
   expect(watch(40, 170)!.atS).toBeLessThanOrEqual(20);
 });
 
 test('what the page shows of a reading is what the bench will take, with its bursts', () => {
-  const sent = (levels: (number | null)[]): LiveSample[] => levels.map((levelDb, i) => [100 + i, 50, 21, 170, 900, levelDb, false]);
+  const sent = (levels: (number | null)[]): LiveSample[] =>
+    levels.map((levelDb, i) => [100 + i, 50, 21, 170, 900, levelDb, false]);
   const levels = Array.from({ length: 20 }, (_, i) => (i === 9 ? 58 : 33 + 0.1 * (i % 3)));
   const soFar = readingSoFar(sent([70, 70, ...levels]), 102)!;
   expect(soFar.reading).toEqual(meterReading(levels));
@@ -135,4 +150,4 @@ test('what the page shows of a reading is what the bench will take, with its bur
   expect(soFar.bursts[1]!.levelDb).toBe(58);
   expect(soFar.count).toBe(20);
   expect(readingSoFar(sent([33, null, 33, 33, 33]), 0)).toBeNull();
-}); // prettier-ignore
+});

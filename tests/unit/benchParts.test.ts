@@ -35,15 +35,28 @@ test('a mount that is written down and read again at any moment goes on to the v
   const { cooler } = BOATHOUSE.find((of) => of.entry === 'tramontana')!;
   const drive = (forgetEveryS: number) => {
     const rig = new LiveRig(cooler, BOATHOUSE_RIG, seededChance(8));
-    let mount = new MountInHand({ id: 1, roundUpId: 1, rule: RULE, state: begun(['80 %', '33 dB(A)']), runsWritten: 0 }, [], 0);
+    let mount = new MountInHand(
+      { id: 1, roundUpId: 1, rule: RULE, state: begun(['80 %', '33 dB(A)']), runsWritten: 0 },
+      [],
+      0,
+    );
     const runs: unknown[] = [];
     const kept: KeptSample[] = [];
     for (let nowS = 2; nowS < 9000 && !mount.hasEnded; nowS += 2) {
       rig.loadW = mount.state.loadW;
       rig.dutyPct = mount.state.dutyPct;
       rig.advance(nowS);
-      const sample = { atS: nowS, dieC: rig.readDieC(), roomC: rig.readRoomC(), powerW: rig.readPowerW(), fanRpm: rig.readFanRpm(), levelDb: rig.readLevelDb(), gap: false };
-      if (mount.state.phase === 'mount' || mount.state.phase === 'cool-down') mount.give([{ id: nowS, command: { do: 'confirm' } }]);
+      const sample = {
+        atS: nowS,
+        dieC: rig.readDieC(),
+        roomC: rig.readRoomC(),
+        powerW: rig.readPowerW(),
+        fanRpm: rig.readFanRpm(),
+        levelDb: rig.readLevelDb(),
+        gap: false,
+      };
+      if (mount.state.phase === 'mount' || mount.state.phase === 'cool-down')
+        mount.give([{ id: nowS, command: { do: 'confirm' } }]);
       mount.take(sample);
       kept.push(sample);
       const { runs: ended, state } = mount.takeUnwritten(1);
@@ -52,7 +65,11 @@ test('a mount that is written down and read again at any moment goes on to the v
         // As after a kill: only what was written is left.
         const read = JSON.parse(JSON.stringify(state)) as BenchState;
         const from = Math.min(read.soakFromS, read.sinceS) - 70;
-        mount = new MountInHand({ id: 1, roundUpId: 1, rule: RULE, state: read, runsWritten: runs.length }, kept.filter((of) => of.atS >= from), nowS);
+        mount = new MountInHand(
+          { id: 1, roundUpId: 1, rule: RULE, state: read, runsWritten: runs.length },
+          kept.filter((of) => of.atS >= from),
+          nowS,
+        );
       }
     }
     return runs;
@@ -61,7 +78,7 @@ test('a mount that is written down and read again at any moment goes on to the v
   expect(whole.length).toBeGreaterThanOrEqual(2);
   expect(drive(34)).toEqual(whole);
   expect(drive(2)).toEqual(whole);
-}); // prettier-ignore
+});
 
 test('after a gap a soak goes on where the load stayed, and begins again where it did not', () => {
   const soak = takePoint(
@@ -106,27 +123,37 @@ test('labels of settings: duties, levels with either decimal sign, words; anythi
 
 test('the bench clock only goes forward, whatever its pace and however often it is changed', () => {
   fc.assert(
-    fc.property(fc.array(fc.tuple(fc.double({ min: 0, max: 50, noNaN: true }), fc.constantFrom(1, 10, 40, 120))), (steps) => {
-      let wallMs = 1e6;
-      const clock = new BenchClock(5, 1, () => wallMs);
-      let expectedS = 5;
-      let speed = 1;
-      for (const [forwardS, next] of steps) {
-        wallMs += 1000 * forwardS;
-        expectedS += forwardS * speed;
-        expect(clock.nowS).toBeCloseTo(expectedS, 4);
-        clock.set({ speed: next });
-        speed = next;
-        expect(clock.nowS).toBeCloseTo(expectedS, 4);
-      }
-    }),
+    fc.property(
+      fc.array(fc.tuple(fc.double({ min: 0, max: 50, noNaN: true }), fc.constantFrom(1, 10, 40, 120))),
+      (steps) => {
+        let wallMs = 1e6;
+        const clock = new BenchClock(5, 1, () => wallMs);
+        let expectedS = 5;
+        let speed = 1;
+        for (const [forwardS, next] of steps) {
+          wallMs += 1000 * forwardS;
+          expectedS += forwardS * speed;
+          expect(clock.nowS).toBeCloseTo(expectedS, 4);
+          clock.set({ speed: next });
+          speed = next;
+          expect(clock.nowS).toBeCloseTo(expectedS, 4);
+        }
+      },
+    ),
   );
-}); // prettier-ignore
+});
 
 test('what waits to be written is neither lost nor doubled when a write fails, and is spooled once', () => {
   const spool = new Spool(join(mkdtempSync(join(tmpdir(), 'abanico-spool-')), 'deep', 'spool.jsonl'));
-  const mount = new MountInHand({ id: 7, roundUpId: 1, rule: RULE, state: begun(['80 %']), runsWritten: 0 }, [], 0);
-  mount.give([{ id: 1, command: { do: 'note', text: 'x' } }, { id: 1, command: { do: 'note', text: 'x' } }]);
+  const mount = new MountInHand(
+    { id: 7, roundUpId: 1, rule: RULE, state: begun(['80 %']), runsWritten: 0 },
+    [],
+    0,
+  );
+  mount.give([
+    { id: 1, command: { do: 'note', text: 'x' } },
+    { id: 1, command: { do: 'note', text: 'x' } },
+  ]);
   const times = () => mount.takeUnwritten(1).samples.map((of) => of.atS);
   mount.take(sampleAt(1));
   mount.take(sampleAt(2, { levelDb: NaN }));
@@ -136,7 +163,9 @@ test('what waits to be written is neither lost nor doubled when a write fails, a
   mount.putBack(failed);
   mount.spool(1, (of) => spool.append(of));
   mount.take(sampleAt(4));
-  const full = () => { throw Object.assign(new Error('no space'), { code: 'ENOSPC' }); };
+  const full = () => {
+    throw Object.assign(new Error('no space'), { code: 'ENOSPC' });
+  };
   expect(() => mount.spool(1, full)).toThrow('no space');
   const failedAgain = mount.takeUnwritten(1);
   mount.putBack(failedAgain);
@@ -147,7 +176,7 @@ test('what waits to be written is neither lost nor doubled when a write fails, a
   expect(mount.state.note).toBe('x');
   expect(times()).toEqual([1, 2, 3, 4]);
   expect(times()).toEqual([]);
-}); // prettier-ignore
+});
 
 test('a spool whose last line was cut off by a kill gives what stands before it', () => {
   const file = join(mkdtempSync(join(tmpdir(), 'abanico-spool-')), 'spool.jsonl');
@@ -163,20 +192,34 @@ test('a spool whose last line was cut off by a kill gives what stands before it'
 });
 
 test('a trace has further sensors and pushed readings beside its own; a pushed one is held for five seconds, no longer', () => {
-  const run = { point: { ...POINT, setting: '80 %' }, fromS: 100, toS: 110, noiseDb: 33, floorDb: 21, dutyPct: 80, rpm: 1000, note: '', failed: '' };
-  const samples = [100, 102, 104, 106, 108, 110].map((atS) => sampleAt(atS, { more: atS > 104 ? { pump_rpm: 2600 } : {} }));
+  const run = {
+    point: { ...POINT, setting: '80 %' },
+    fromS: 100,
+    toS: 110,
+    noiseDb: 33,
+    floorDb: 21,
+    dutyPct: 80,
+    rpm: 1000,
+    note: '',
+    failed: '',
+  };
+  const samples = [100, 102, 104, 106, 108, 110].map((atS) =>
+    sampleAt(atS, { more: atS > 104 ? { pump_rpm: 2600 } : {} }),
+  );
   const pushed: { atS: number; readings: Record<string, number> }[] = [
     { atS: 99, readings: { vrm_c: 50 } },
     { atS: 103, readings: { vrm_c: 52, power_w: 1 } },
   ];
-  const channels = new Map(benchTrace(run, samples, pushed).map((of) => [of.heading, Array.from(of.values as Float64Array)]));
+  const channels = new Map(
+    benchTrace(run, samples, pushed).map((of) => [of.heading, Array.from(of.values as Float64Array)]),
+  );
   expect(channels.get('t_s')).toEqual([0, 2, 4, 6, 8, 10]);
   // The instrument's own power stands; a program does not write over it.
   expect(channels.get('power_w')).toEqual([170, 170, 170, 170, 170, 170]);
   expect(channels.get('vrm_c')!.slice(0, 5)).toEqual([50, 50, 52, 52, 52]);
   expect(isMissing(channels.get('vrm_c')![5]!)).toBe(true);
   expect(channels.get('pump_rpm')!.map(isMissing)).toEqual([true, true, true, false, false, false]);
-}); // prettier-ignore
+});
 
 test('an instrument takes lines in pieces, keeps errors in their order, and forgets them at *CLS', async () => {
   let watts = 0;
@@ -190,14 +233,28 @@ test('an instrument takes lines in pieces, keeps errors in their order, and forg
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const socket = connect((server.address() as AddressInfo).port, '127.0.0.1');
   let heard = '';
-  socket.setNoDelay(true).setEncoding('latin1').on('data', (text: string) => (heard += text));
-  for (const piece of ['*ID', 'N?\nload:p', 'ow 120\n\nLOAD:POW?\nNO:SUCH\nLOAD:POW 900\nSYST:', 'ERR?\nSYST:ERR?\nSYST:ERR?\nBAD\n*CLS\nSYST:ERR?\nLOAD:POW?\n']) {
+  socket
+    .setNoDelay(true)
+    .setEncoding('latin1')
+    .on('data', (text: string) => (heard += text));
+  for (const piece of [
+    '*ID',
+    'N?\nload:p',
+    'ow 120\n\nLOAD:POW?\nNO:SUCH\nLOAD:POW 900\nSYST:',
+    'ERR?\nSYST:ERR?\nSYST:ERR?\nBAD\n*CLS\nSYST:ERR?\nLOAD:POW?\n',
+  ]) {
     socket.write(piece);
     await new Promise((resolve) => setTimeout(resolve, 20));
   }
   socket.destroy();
   server.close();
   expect(heard.trim().split('\n')).toEqual([
-    'Test,one,1,1', '120', '-113,"Undefined header"', '-222,"too much"', '0,"No error"', '0,"No error"', '120',
+    'Test,one,1,1',
+    '120',
+    '-113,"Undefined header"',
+    '-222,"too much"',
+    '0,"No error"',
+    '0,"No error"',
+    '120',
   ]);
-}); // prettier-ignore
+});

@@ -46,7 +46,11 @@ test('each kind of number has its range', () => {
   expect([said(whole(), 0), said(whole(), 2 ** 31 - 1)]).toEqual([null, null]);
   for (const value of [-1, 2 ** 31, 1e308]) expect(said(whole(), value)).not.toBeNull();
   expect(said(whole(1), 0)).not.toBeNull();
-  expect([said(measure(), null), said(measure(), -0.1), said(measure(10), 11)]).toEqual([null, 'cannot be negative', 'over 10']); // prettier-ignore
+  expect([said(measure(), null), said(measure(), -0.1), said(measure(10), 11)]).toEqual([
+    null,
+    'cannot be negative',
+    'over 10',
+  ]);
   fc.assert(
     fc.property(fc.double({ noNaN: true, noDefaultInfinity: true }), (value) => {
       expect(said(bounded('powerW'), value) === null).toBe(value >= 0 && value <= 5000);
@@ -119,10 +123,17 @@ test('a line-up by CSV: what is wrong is named by line and column, and what is r
   expect(rows[0]).toMatchObject({ isControl: true, product: { heightMm: 158.5 } });
   expect(problems.map((of) => [of.line, of.column])).toEqual(
     expect.arrayContaining([
-      [3, 'kind'], [3, 'height_mm'], [3, 'fan_count'], [3, 'currency'], [3, 'connector'], [3, 'is_control'],
-      [4, 'product'], [5, 'height_mm'], [5, 'fan_count'],
+      [3, 'kind'],
+      [3, 'height_mm'],
+      [3, 'fan_count'],
+      [3, 'currency'],
+      [3, 'connector'],
+      [3, 'is_control'],
+      [4, 'product'],
+      [5, 'height_mm'],
+      [5, 'fan_count'],
     ]),
-  ); // prettier-ignore
+  );
   const { rows: plain } = readLineUp('product\nÑandú 120\n=SUM(A1)\n');
   const table = lineUpTable(
     plain.map(({ product, entry, isControl }) => ({

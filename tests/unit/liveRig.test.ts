@@ -7,7 +7,8 @@ import { coolerOf } from '@/simulator/instruments';
 import { seededChance } from '@/simulator/random';
 
 const SILENT = { trafficDb: 0, trafficS: 700, doorEveryS: 1e12, doorDb: 0 };
-const rigOf = (entry: string, seed = 1, around = SILENT) => new LiveRig(coolerOf(entry), BOATHOUSE_RIG, seededChance(seed), around); // prettier-ignore
+const rigOf = (entry: string, seed = 1, around = SILENT) =>
+  new LiveRig(coolerOf(entry), BOATHOUSE_RIG, seededChance(seed), around);
 
 /** Mean of a reading over some minutes from now. */
 function over(rig: LiveRig, seconds: number, read: () => number): number {
@@ -20,20 +21,27 @@ function over(rig: LiveRig, seconds: number, read: () => number): number {
   return mean(values);
 }
 
-test.each(['lebeche-120', 'tramontana', 'cierzo-240'])('%s settles where its resistance says, at any load and duty', (entry) => {
-  const cooler = coolerOf(entry);
-  for (const [loadW, dutyPct] of [[90, 100], [170, 60], [120, 45]] as const) {
-    const rig = rigOf(entry);
-    rig.loadW = loadW;
-    rig.dutyPct = dutyPct;
-    rig.advance(6000);
-    const riseK = over(rig, 1500, () => rig.readDieC() - rig.readRoomC());
-    const knownK = loadW * steadyResistance(cooler, (cooler.maxRpm * dutyPct) / 100);
-    // A whole cycle of the room's heating is averaged; the heatsink follows it late.
-    expect(Math.abs(riseK - knownK)).toBeLessThan(0.25);
-    expect(over(rig, 60, () => rig.readPowerW())).toBeCloseTo(loadW, 0);
-  }
-}); // prettier-ignore
+test.each(['lebeche-120', 'tramontana', 'cierzo-240'])(
+  '%s settles where its resistance says, at any load and duty',
+  (entry) => {
+    const cooler = coolerOf(entry);
+    for (const [loadW, dutyPct] of [
+      [90, 100],
+      [170, 60],
+      [120, 45],
+    ] as const) {
+      const rig = rigOf(entry);
+      rig.loadW = loadW;
+      rig.dutyPct = dutyPct;
+      rig.advance(6000);
+      const riseK = over(rig, 1500, () => rig.readDieC() - rig.readRoomC());
+      const knownK = loadW * steadyResistance(cooler, (cooler.maxRpm * dutyPct) / 100);
+      // A whole cycle of the room's heating is averaged; the heatsink follows it late.
+      expect(Math.abs(riseK - knownK)).toBeLessThan(0.25);
+      expect(over(rig, 60, () => rig.readPowerW())).toBeCloseTo(loadW, 0);
+    }
+  },
+);
 
 test('how often one looks changes nothing, and the same seed and commands give the same evening', () => {
   const evening = (stepS: number, seed: number) => {
@@ -46,10 +54,11 @@ test('how often one looks changes nothing, and the same seed and commands give t
     return rig;
   };
   // Sensors draw their noise as they are read; the rig itself does not hang on it.
-  const close = (a: LiveRig, b: LiveRig) => Math.abs(over(a, 100, () => a.readDieC()) - over(b, 100, () => b.readDieC()));
+  const close = (a: LiveRig, b: LiveRig) =>
+    Math.abs(over(a, 100, () => a.readDieC()) - over(b, 100, () => b.readDieC()));
   expect(close(evening(1, 4), evening(50, 4))).toBeLessThan(1e-9);
   expect(close(evening(10, 4), evening(100, 5))).toBeLessThan(0.3);
-}); // prettier-ignore
+});
 
 test('a processor over its cooler holds the limit by cutting its own power', () => {
   const rig = rigOf('terral-slim');

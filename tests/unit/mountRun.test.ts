@@ -92,18 +92,21 @@ function reduced(run: BenchRun, samples: readonly BenchSample[]) {
   return result.value;
 }
 
-test.each(['tramontana', 'lebeche-120', 'jaloque-360', 'cierzo-240'])('a sweep of %s ends by the rule at each setting, not by a calm moment, and finds the known rises', (entry) => {
-  const { state, runs, cooler, samples } = measure(entry, ['100 %', '78 %', '56 %']);
-  expect(state.phase).toBe('done');
-  expect(runs.map((of) => of.point.setting)).toEqual(['100 %', '78 %', '56 %']);
-  for (const run of runs) {
-    const { settled, riseK } = reduced(run, samples);
-    expect(settled).toBe(true);
-    const trueK = 170 * steadyResistance(cooler, (cooler.maxRpm * run.dutyPct!) / 100);
-    expect(Math.abs(riseK - trueK)).toBeLessThan(0.6);
-    expect(run.toS - run.fromS).toBeLessThan(2400);
-  }
-}); // prettier-ignore
+test.each(['tramontana', 'lebeche-120', 'jaloque-360', 'cierzo-240'])(
+  'a sweep of %s ends by the rule at each setting, not by a calm moment, and finds the known rises',
+  (entry) => {
+    const { state, runs, cooler, samples } = measure(entry, ['100 %', '78 %', '56 %']);
+    expect(state.phase).toBe('done');
+    expect(runs.map((of) => of.point.setting)).toEqual(['100 %', '78 %', '56 %']);
+    for (const run of runs) {
+      const { settled, riseK } = reduced(run, samples);
+      expect(settled).toBe(true);
+      const trueK = 170 * steadyResistance(cooler, (cooler.maxRpm * run.dutyPct!) / 100);
+      expect(Math.abs(riseK - trueK)).toBeLessThan(0.6);
+      expect(run.toS - run.fromS).toBeLessThan(2400);
+    }
+  },
+);
 
 test('the noise trim brings the cooler to the line and measures it there, or tells why not', () => {
   const { runs, said, cooler, samples } = measure('tramontana', ['33 dB(A)']);
@@ -184,17 +187,29 @@ test('a mount that stands apart is asked for again; three tries that agree let i
   const repeats: Repeat[] = [];
   const put = (entry: string, mount: number, byK: number, into = repeats) =>
     ['100 %', '60 %'].forEach((setting, i) =>
-      into.push({ run: 100 * repeats.length + into.length, entry, load: '170', setting, mount, value: 35 + 4 * i + byK }));
+      into.push({
+        run: 100 * repeats.length + into.length,
+        entry,
+        load: '170',
+        setting,
+        mount,
+        value: 35 + 4 * i + byK,
+      }),
+    );
   for (const entry of ['a', 'b', 'c']) [0, 0.2].forEach((byK, i) => put(entry, i + 1, byK));
   expect(remountAdvice(repeats, [], { entry: 'a', mount: 2 })).toEqual({ advice: 'none' });
   put('d', 1, 0);
   put('d', 2, 2.4);
   const at = { entry: 'd', mount: 2 };
-  expect(remountAdvice(repeats, [], at)).toMatchObject({ advice: 'remount', mount: 2, byK: expect.closeTo(2.4, 1) });
+  expect(remountAdvice(repeats, [], at)).toMatchObject({
+    advice: 'remount',
+    mount: 2,
+    byK: expect.closeTo(2.4, 1),
+  });
   const rejected: Repeat[] = [];
   put('d', 0, 2.9, rejected);
   put('d', 1, 5.0, rejected);
   expect(remountAdvice(repeats, rejected, at)).toMatchObject({ advice: 'remount' });
   put('d', 2, 2.1, rejected);
   expect(remountAdvice(repeats, rejected, at)).toMatchObject({ advice: 'stands', tries: 3 });
-}); // prettier-ignore
+});

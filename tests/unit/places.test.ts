@@ -4,20 +4,29 @@ import { tiesOf, ties } from '@/core/ranking/ties';
 
 /** Risen values in order, and a difference that tells each pair apart, which may be another for each pair. */
 const order = fc
-  .array(fc.record({ stepK: fc.double({ min: 0, max: 2, noNaN: true }), halfK: fc.double({ min: 0.05, max: 2, noNaN: true }) }), {
-    minLength: 1,
-    maxLength: 12,
-  })
+  .array(
+    fc.record({
+      stepK: fc.double({ min: 0, max: 2, noNaN: true }),
+      halfK: fc.double({ min: 0.05, max: 2, noNaN: true }),
+    }),
+    {
+      minLength: 1,
+      maxLength: 12,
+    },
+  )
   .map((of) => {
     let value = 40;
     return of.map(({ stepK, halfK }) => ({ value: (value += stepK), halfK }));
-  }); // prettier-ignore
+  });
 
 function laid(of: { value: number; halfK: number }[]) {
   const gap = (i: number, j: number) => Math.abs(of[i]!.value - of[j]!.value);
   const critical = (i: number, j: number) => Math.hypot(of[i]!.halfK, of[j]!.halfK);
-  return { result: tiesOf(of.length, gap, critical), told: (i: number, j: number) => gap(i, j) >= critical(i, j) };
-} // prettier-ignore
+  return {
+    result: tiesOf(of.length, gap, critical),
+    told: (i: number, j: number) => gap(i, j) >= critical(i, j),
+  };
+}
 
 test('a place is a range: one more than the surely better, to all less the surely worse', () => {
   fc.assert(
@@ -46,7 +55,8 @@ test('brackets hold no two that are told apart, none lies in another, and every 
       const spans = result.brackets.map(({ better, worse }) => [better - 1, worse - 1] as const);
       for (const [from, to] of spans) {
         expect(to).toBeGreaterThan(from);
-        for (let i = from; i <= to; i += 1) for (let j = i + 1; j <= to; j += 1) expect(told(i, j)).toBe(false);
+        for (let i = from; i <= to; i += 1)
+          for (let j = i + 1; j <= to; j += 1) expect(told(i, j)).toBe(false);
       }
       spans.forEach(([from, to], k) => {
         const next = spans[k + 1];
@@ -60,7 +70,7 @@ test('brackets hold no two that are told apart, none lies in another, and every 
       }
     }),
   );
-}); // prettier-ignore
+});
 
 test('a chain of small steps: neighbours tie, the ends do not, and both brackets say where they end', () => {
   const half = { from: 'passes' as const, freedom: Infinity };
@@ -69,7 +79,10 @@ test('a chain of small steps: neighbours tie, the ends do not, and both brackets
   expect(chain.placeFrom).toEqual([1, 1, 2]);
   expect(chain.placeTo).toEqual([2, 3, 3]);
   expect(chain.groups).toEqual([1, 1, 2]);
-  expect(chain.brackets.map(({ better, worse }) => [better, worse])).toEqual([[1, 2], [2, 3]]); // prettier-ignore
+  expect(chain.brackets.map(({ better, worse }) => [better, worse])).toEqual([
+    [1, 2],
+    [2, 3],
+  ]);
   expect(bracketSentences(chain.brackets[0]!, ['Alisio', 'Bora', 'Cierzo'])).toEqual([
     'Places 1 and 2 cannot be told apart: 0.9 K between them, and this test shows 1.0 K.',
     'Alisio is better than Cierzo: 1.8 K apart, 1.0 K wanted.',
@@ -79,12 +92,16 @@ test('a chain of small steps: neighbours tie, the ends do not, and both brackets
 });
 
 test('what all share is left out of a difference; what they do not share is not', () => {
-  const at = (value: number, shared: number) => ({ value, shared, doubt: [{ from: 'passes' as const, variance: 0.01, freedom: Infinity }] });
+  const at = (value: number, shared: number) => ({
+    value,
+    shared,
+    doubt: [{ from: 'passes' as const, variance: 0.01, freedom: Infinity }],
+  });
   const alike = ties([at(40, 0.8), at(40.6, 0.8)]);
   expect(alike.placeTo).toEqual([1, 2]);
   const unlike = ties([at(40, 0.2), at(40.6, 0.8)]);
   expect(unlike.placeTo).toEqual([2, 2]);
-}); // prettier-ignore
+});
 
 test('two figures that would read alike get a digit more, and another scale has its own unit', () => {
   const bracket = { better: 2, worse: 4, apart: 0.52, difference: 0.54, end: null };

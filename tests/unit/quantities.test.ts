@@ -19,10 +19,12 @@ import { quantitySample } from '../support/samples';
 const SAMPLES = 'tests/samples/quantities';
 
 const bundleOf = (name: string, change: (files: Map<string, string>) => void = () => undefined) => {
-  const texts = new Map([...quantitySample(name)].map(([path, bytes]) => [path, new TextDecoder().decode(bytes)]));
+  const texts = new Map(
+    [...quantitySample(name)].map(([path, bytes]) => [path, new TextDecoder().decode(bytes)]),
+  );
   change(texts);
   return readBundle(new Map([...texts].map(([path, text]) => [path, new TextEncoder().encode(text)])));
-}; // prettier-ignore
+};
 
 interface Question {
   response: string;
@@ -39,14 +41,19 @@ for (const name of ['air', 'sensors', 'typed']) {
     const { ranking, problems } = rankBundle(bundle, { ...question, place: question.place ?? undefined });
     expect([...bundle.problems, ...problems]).toEqual([]);
     const placed = new Map(ranking.placed.map((entry) => [entry.entry, entry]));
-    const statuses = Object.fromEntries([...ranking.placed, ...ranking.notPlaced].map(({ entry, status }) => [entry, status]));
-    expect(statuses).toEqual(Object.fromEntries(Object.entries(question.answers).map(([entry, [status]]) => [entry, status])));
+    const statuses = Object.fromEntries(
+      [...ranking.placed, ...ranking.notPlaced].map(({ entry, status }) => [entry, status]),
+    );
+    expect(statuses).toEqual(
+      Object.fromEntries(Object.entries(question.answers).map(([entry, [status]]) => [entry, status])),
+    );
     for (const [entry, [, value]] of Object.entries(question.answers))
-      if (value !== null) expect(Math.abs(placed.get(entry)!.value / value - 1)).toBeLessThan(name === 'air' ? 0.02 : 0.01);
+      if (value !== null)
+        expect(Math.abs(placed.get(entry)!.value / value - 1)).toBeLessThan(name === 'air' ? 0.02 : 0.01);
     const values = ranking.placed.map((entry) => entry.value);
     const better = responseOf(question.response)!.better;
     expect(values).toEqual([...values].sort((a, b) => (better === 'lower' ? a - b : b - a)));
-  }); // prettier-ignore
+  });
 }
 
 test('the regulator that had not settled supports no curve, while the die of the same run does', () => {
@@ -76,14 +83,20 @@ test('the regulator that had not settled supports no curve, while the die of the
 
 test('what nobody measured is told with what there is; a level has no place against itself; a speed has to be named', () => {
   const air = bundleOf('air');
-  expect(() => rankBundle(air, { response: 'gpu-rise' })).toThrow(/no run has the response "gpu-rise".*airspeed, pressure, level/);
+  expect(() => rankBundle(air, { response: 'gpu-rise' })).toThrow(
+    /no run has the response "gpu-rise".*airspeed, pressure, level/,
+  );
   expect(() => rankBundle(air, {})).toThrow('no run has the response "rise"');
-  expect(() => rankBundle(air, { response: 'airspeed', place: 'the moon' })).toThrow('there are: 15 cm, 30 cm, through the heatsink');
+  expect(() => rankBundle(air, { response: 'airspeed', place: 'the moon' })).toThrow(
+    'there are: 15 cm, 30 cm, through the heatsink',
+  );
   expect(() => rankBundle(air, { response: 'level' })).toThrow('against rpm or duty');
   expect(() => rankBundle(air, { response: 'level', against: 'rpm' })).toThrow('--at');
-  expect(rankBundle(air, { response: 'level', against: 'rpm', at: 1200 }).ranking.placed.length).toBeGreaterThan(3);
+  expect(
+    rankBundle(air, { response: 'level', against: 'rpm', at: 1200 }).ranking.placed.length,
+  ).toBeGreaterThan(3);
   expect(rankBundle(air, { response: 'airspeed' }).place).toBe('15 cm');
-}); // prettier-ignore
+});
 
 test('a log without a die is a run by its other sensors, with a window of its own', () => {
   const bundle = bundleOf('sensors', (files) => {
@@ -106,9 +119,18 @@ test('spot readings that cannot be used are named with line and column, and the 
     ),
   );
   const ours = bundle.problems.filter((problem) => problem.file === 'readings.csv');
-  expect(ours.map(({ line, column }) => [line, column])).toEqual([[2, 'unit'], [3, 'quantity'], [4, 'value'], [5, 'run'], [6, 'place'], [7, 'value']]);
-  expect(bundle.runs.find(({ run }) => run.run === 'r001')!.readings).toEqual([{ quantity: 'airspeed', place: 'a', value: expect.closeTo(2.0015, 3) as number, rpm: null }]);
-}); // prettier-ignore
+  expect(ours.map(({ line, column }) => [line, column])).toEqual([
+    [2, 'unit'],
+    [3, 'quantity'],
+    [4, 'value'],
+    [5, 'run'],
+    [6, 'place'],
+    [7, 'value'],
+  ]);
+  expect(bundle.runs.find(({ run }) => run.run === 'r001')!.readings).toEqual([
+    { quantity: 'airspeed', place: 'a', value: expect.closeTo(2.0015, 3) as number, rpm: null },
+  ]);
+});
 
 test('a score goes by the side and the unit that its runs state', () => {
   const bundle = bundleOf('typed', (files) => {
@@ -122,7 +144,21 @@ test('a score goes by the side and the unit that its runs state', () => {
 });
 
 function pointOf(entry: string, rpm: number, value: number, noiseDb = 20 + rpm / 100): MeasuredPoint {
-  return { run: `${entry}-${rpm}`, entry, mount: 1, pass: 1, setting: `${rpm}`, level: coolerLevel(noiseDb, 20), rpm, dutyPct: null, settled: true, value, resistanceKPerW: null, shortfall: 0, roomDoubtK: 0 }; // prettier-ignore
+  return {
+    run: `${entry}-${rpm}`,
+    entry,
+    mount: 1,
+    pass: 1,
+    setting: `${rpm}`,
+    level: coolerLevel(noiseDb, 20),
+    rpm,
+    dutyPct: null,
+    settled: true,
+    value,
+    resistanceKPerW: null,
+    shortfall: 0,
+    roomDoubtK: 0,
+  };
 }
 
 test('against speed: too fast, topping out, one setting near it restated by the fan laws, and the room is no bar', () => {
@@ -140,7 +176,12 @@ test('against speed: too fast, topping out, one setting near it restated by the 
   expect(one.value).toBeCloseTo(10 * 1.08 ** 2, 9);
   expect(one).toMatchObject({ restated: true, toppedOut: false, at: 1080 });
   expect(at([pointOf('a', 1000, 10)], 1200)).toMatchObject({ placed: true, toppedOut: true });
-  const rise = entryCurves([{ entry: 'a', isControl: false }], [pointOf('a', 1000, 30)], undefined, curveRule(RESPONSES[0]!, 'rpm'))[0]!; // prettier-ignore
+  const rise = entryCurves(
+    [{ entry: 'a', isControl: false }],
+    [pointOf('a', 1000, 30)],
+    undefined,
+    curveRule(RESPONSES[0]!, 'rpm'),
+  )[0]!;
   expect(valueAtLine(rise, 1080)).toMatchObject({ value: 30, restated: true });
   // A run lost in the room has no level for noise; against speed it counts.
   const lost = [pointOf('a', 1000, 10, 20), pointOf('a', 2000, 40)];
@@ -150,7 +191,13 @@ test('against speed: too fast, topping out, one setting near it restated by the 
 test('of more air the louder setting that moves no more is drawn and not judged by, and the order is the other way round', () => {
   const rule = curveRule(responseOf('airspeed')!, 'noise');
   const entries = ['a', 'b'].map((entry) => ({ entry, isControl: false }));
-  const points = [pointOf('a', 1000, 1), pointOf('a', 1500, 2), pointOf('a', 1800, 1.9), pointOf('b', 1000, 1.5), pointOf('b', 1800, 1.6)]; // prettier-ignore
+  const points = [
+    pointOf('a', 1000, 1),
+    pointOf('a', 1500, 2),
+    pointOf('a', 1800, 1.9),
+    pointOf('b', 1000, 1.5),
+    pointOf('b', 1800, 1.6),
+  ];
   const curves = entryCurves(entries, points, undefined, rule);
   expect(curves[0]!.points.map((point) => point.judged)).toEqual([true, true, false]);
   const room = { loadW: 0, program: false, referenceAmbientC: 23, limitC: 90, throttles: false };
@@ -170,20 +217,36 @@ test('a level at a speed is the level there, though every slower setting is quie
 });
 
 test('readings at a place: repeats are averaged, a pressure is restated by the square law, and levels add by energy', () => {
-  const reading = (quantity: SpotReading['quantity'], place: string, value: number, rpm: number | null = null) => ({ quantity, place, value, rpm }); // prettier-ignore
-  const readings = [reading('airspeed', 'a', 1), reading('airspeed', 'a', 3), reading('airspeed', 'b', 9), reading('pressure', 'box', 10, 1000)]; // prettier-ignore
+  const reading = (
+    quantity: SpotReading['quantity'],
+    place: string,
+    value: number,
+    rpm: number | null = null,
+  ) => ({ quantity, place, value, rpm });
+  const readings = [
+    reading('airspeed', 'a', 1),
+    reading('airspeed', 'a', 3),
+    reading('airspeed', 'b', 9),
+    reading('pressure', 'box', 10, 1000),
+  ];
   expect(spotMean(readings, 'airspeed', 'a', null)).toBe(2);
   expect(spotMean(readings, 'airspeed', 'c', null)).toBeNull();
   expect(spotMean(readings, 'pressure', 'box', 1100)).toBeCloseTo(12.1, 9);
   expect(usualPlace([readings, [reading('airspeed', 'b', 1)]], 'airspeed')).toBe('b');
   fc.assert(
-    fc.property(fc.array(fc.double({ min: 20, max: 60, noNaN: true }), { maxLength: 6 }), fc.double({ min: 20, max: 60, noNaN: true }), (others, own) => {
-      const level = meterMean(own, others);
-      expect(level).toBeGreaterThanOrEqual(Math.min(own, ...others) - 1e-9);
-      expect(level).toBeLessThanOrEqual(Math.max(own, ...others) + 1e-9);
-      expect(level).toBeGreaterThanOrEqual([own, ...others].reduce((sum, of) => sum + of, 0) / (others.length + 1) - 1e-9);
-    }),
-  ); // prettier-ignore
+    fc.property(
+      fc.array(fc.double({ min: 20, max: 60, noNaN: true }), { maxLength: 6 }),
+      fc.double({ min: 20, max: 60, noNaN: true }),
+      (others, own) => {
+        const level = meterMean(own, others);
+        expect(level).toBeGreaterThanOrEqual(Math.min(own, ...others) - 1e-9);
+        expect(level).toBeLessThanOrEqual(Math.max(own, ...others) + 1e-9);
+        expect(level).toBeGreaterThanOrEqual(
+          [own, ...others].reduce((sum, of) => sum + of, 0) / (others.length + 1) - 1e-9,
+        );
+      },
+    ),
+  );
 });
 
 test('the rise after thirty seconds stands between the readings around it, and in no hole', () => {

@@ -40,11 +40,16 @@ test('a step of a level is found with its size, whatever scatters about it; burs
 });
 
 test('clocks: a log that is off by so much is moved by so much, in both directions', () => {
-  const moments = fc.uniqueArray(fc.integer({ min: 0, max: 40 }), { minLength: 3, maxLength: 8 }).map((of) => of.map((i) => i * 137 + (i * i) % 61).sort((a, b) => a - b)); // prettier-ignore
+  const moments = fc
+    .uniqueArray(fc.integer({ min: 0, max: 40 }), { minLength: 3, maxLength: 8 })
+    .map((of) => of.map((i) => i * 137 + ((i * i) % 61)).sort((a, b) => a - b));
   fc.assert(
     fc.property(moments, fc.integer({ min: 4, max: 60 }), fc.boolean(), (lead, offS, behind) => {
       const offsetS = behind ? offS : -offS;
-      const shift = alignClocks(lead, lead.map((at) => at - offsetS)); // prettier-ignore
+      const shift = alignClocks(
+        lead,
+        lead.map((at) => at - offsetS),
+      );
       expect(shift!.matched).toBe(lead.length);
       expect(Math.abs(shift!.offsetS - offsetS)).toBeLessThanOrEqual(1);
     }),
@@ -56,12 +61,25 @@ test('clocks: a log that is off by so much is moved by so much, in both directio
 
 test('headings name their unit in brackets, after a comma, as a last word or a suffix; else they name none', () => {
   const cases: [heading: string, name: string, unit: string | null, factor?: number][] = [
-    ['CPU (°C)', 'CPU', 'degC'], ['CPU [C]', 'CPU', 'degC'], ['Die, deg C', 'Die', 'degC'], ['t_amb_degC', 't_amb', 'degC'],
-    ['Room °F', 'Room', 'degF'], ['Package power (W)', 'Package power', 'W'], ['P in kW', 'P', 'W', 1000], ['Fan 1 r/min', 'Fan 1', 'rpm'],
-    ['Blower (1/min)', 'Blower', 'rpm'], ['LAeq dB(A)', 'LAeq', 'dB(A)'], ['noise [dBA]', 'noise', 'dB(A)'], ['Core clock, GHz', 'Core clock', 'MHz', 1000],
-    ['elapsed (ms)', 'elapsed', 's', 0.001], ['rpm', 'rpm', 'rpm'], ['Usage %', 'Usage', 'foreign'], ['12 V rail (V)', '12 V rail', 'foreign'],
-    ['CPU', 'CPU', null], ['Hot spot (max)', 'Hot spot (max)', null],
-  ]; // prettier-ignore
+    ['CPU (°C)', 'CPU', 'degC'],
+    ['CPU [C]', 'CPU', 'degC'],
+    ['Die, deg C', 'Die', 'degC'],
+    ['t_amb_degC', 't_amb', 'degC'],
+    ['Room °F', 'Room', 'degF'],
+    ['Package power (W)', 'Package power', 'W'],
+    ['P in kW', 'P', 'W', 1000],
+    ['Fan 1 r/min', 'Fan 1', 'rpm'],
+    ['Blower (1/min)', 'Blower', 'rpm'],
+    ['LAeq dB(A)', 'LAeq', 'dB(A)'],
+    ['noise [dBA]', 'noise', 'dB(A)'],
+    ['Core clock, GHz', 'Core clock', 'MHz', 1000],
+    ['elapsed (ms)', 'elapsed', 's', 0.001],
+    ['rpm', 'rpm', 'rpm'],
+    ['Usage %', 'Usage', 'foreign'],
+    ['12 V rail (V)', '12 V rail', 'foreign'],
+    ['CPU', 'CPU', null],
+    ['Hot spot (max)', 'Hot spot (max)', null],
+  ];
   for (const [heading, name, unit, factor = 1] of cases) {
     const found = headingUnit(heading);
     expect([heading, found.name.trim(), found.unit?.unit ?? null]).toEqual([heading, name, unit]);
@@ -102,14 +120,22 @@ test('numbers are read as people type them, and written with a proper minus', ()
     '–',
     '+0.3',
   ]);
-  expect([withUnit(21.04, 1, '°C'), withUnit(33, 1, 'dB(A)'), withUnit(null, 1, 'K')]).toEqual(['21.0\u202f°C', '33.0 dB(A)', '–']); // prettier-ignore
+  expect([withUnit(21.04, 1, '°C'), withUnit(33, 1, 'dB(A)'), withUnit(null, 1, 'K')]).toEqual([
+    '21.0\u202f°C',
+    '33.0 dB(A)',
+    '–',
+  ]);
   expect([placeText(2, 2), placeText(2, 4)]).toEqual(['2', '2–4']);
 });
 
 test('labels at the ends of curves never cover one another, keep their order, and stay inside where there is room', () => {
   fc.assert(
     fc.property(fc.array(fc.integer({ min: 0, max: 400 }), { minLength: 1, maxLength: 22 }), (heights) => {
-      const placed = placeLabels(heights.map((y) => ({ y })), 0, 400); // prettier-ignore
+      const placed = placeLabels(
+        heights.map((y) => ({ y })),
+        0,
+        400,
+      );
       placed.forEach((label, i) => {
         const next = placed[i + 1];
         if (next) expect(next.labelY - label.labelY).toBeGreaterThanOrEqual(17);

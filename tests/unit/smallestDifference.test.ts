@@ -30,7 +30,19 @@ function toldApart(design: Design, differenceK: number, seed: number): boolean {
           const levelDb = at + METER_DB * chance.normal();
           const riseK = trueK + SLOPE_K_PER_DB * (at - 34) + mountK + design.scatter.passK * chance.normal();
           const level = { levelDb, standing: 'clear' as const, overFloorDb: 20, errorGain: 1 };
-          points.push({ run: String(points.length), entry: String(e), mount, pass, setting: String(i), level, settled: true, value: riseK, resistanceKPerW: riseK / 170, shortfall: 0, roomDoubtK: 0 }); // prettier-ignore
+          points.push({
+            run: String(points.length),
+            entry: String(e),
+            mount,
+            pass,
+            setting: String(i),
+            level,
+            settled: true,
+            value: riseK,
+            resistanceKPerW: riseK / 170,
+            shortfall: 0,
+            roomDoubtK: 0,
+          });
         }
       }
     }
@@ -39,7 +51,13 @@ function toldApart(design: Design, differenceK: number, seed: number): boolean {
     entry: String(e),
     isControl: e === ENTRIES - 1,
   }));
-  const { placed } = rankAtLine(entryCurves(entries, points), { lineDb: 34.6, loadW: 170, program: false, referenceAmbientC: 23, limitC: 200 }); // prettier-ignore
+  const { placed } = rankAtLine(entryCurves(entries, points), {
+    lineDb: 34.6,
+    loadW: 170,
+    program: false,
+    referenceAmbientC: 23,
+    limitC: 200,
+  });
   const place = (entry: string) => placed.find((of) => of.entry === entry)!;
   return place('0').placeTo < place('1').place;
 }
@@ -65,5 +83,7 @@ test.each<Design>([
 test('without remounts nothing can be shown, and misuse is told', () => {
   const scatter = { passK: 0.3, mountK: 0.4 };
   expect(smallestDifferenceK({ entries: 8, passes: 3, mounts: 1, controlMounts: 1, scatter })).toBe(Infinity);
-  expect(() => smallestDifferenceK({ entries: 8, passes: 0, mounts: 1, controlMounts: 1, scatter })).toThrow('smallestDifferenceK'); // prettier-ignore
+  expect(() => smallestDifferenceK({ entries: 8, passes: 0, mounts: 1, controlMounts: 1, scatter })).toThrow(
+    'smallestDifferenceK',
+  );
 });

@@ -17,36 +17,54 @@ function sweep(readings: readonly (readonly (readonly number[])[])[]): SpreadSet
 
 const entryOf = (settings: SpreadSetting[], isControl = false) => ({ isControl, settings });
 const table = fc
-  .record({ mounts: fc.integer({ min: 2, max: 4 }), settings: fc.integer({ min: 2, max: 4 }), passes: fc.integer({ min: 1, max: 3 }), seed: fc.integer() })
+  .record({
+    mounts: fc.integer({ min: 2, max: 4 }),
+    settings: fc.integer({ min: 2, max: 4 }),
+    passes: fc.integer({ min: 1, max: 3 }),
+    seed: fc.integer(),
+  })
   .map(({ mounts, settings, passes, seed }) => {
     const chance = seededChance(seed);
-    return Array.from({ length: mounts }, () => Array.from({ length: settings }, () => Array.from({ length: passes }, () => 40 + 3 * chance.uniform()))); // prettier-ignore
-  }); // prettier-ignore
+    return Array.from({ length: mounts }, () =>
+      Array.from({ length: settings }, () => Array.from({ length: passes }, () => 40 + 3 * chance.uniform())),
+    );
+  });
 
 test('a rise that all readings of an entry, or all of one setting, have more of changes no spread', () => {
   fc.assert(
     fc.property(table, fc.double({ min: -20, max: 20, noNaN: true }), (readings, moreK) => {
       const plain = rigSpread([entryOf(sweep(readings))]).roundUp;
       const moved = rigSpread([
-        entryOf(sweep(readings.map((mount) => mount.map((passes, j) => passes.map((k) => k + moreK * (j + 1)))))),
+        entryOf(
+          sweep(readings.map((mount) => mount.map((passes, j) => passes.map((k) => k + moreK * (j + 1))))),
+        ),
       ]).roundUp;
       expect(moved.pass!.variance).toBeCloseTo(plain.pass!.variance, 6);
       expect(moved.mount!.variance).toBeCloseTo(plain.mount!.variance, 6);
-      expect([moved.pass!.freedom, moved.mount!.freedom]).toEqual([plain.pass!.freedom, plain.mount!.freedom]);
+      expect([moved.pass!.freedom, moved.mount!.freedom]).toEqual([
+        plain.pass!.freedom,
+        plain.mount!.freedom,
+      ]);
     }),
   );
-}); // prettier-ignore
+});
 
 test('a mount that shifts a whole sweep counts once, not once a setting', () => {
   // Two mounts 1 K apart at four settings: one degree of freedom, variance ½ · 1², and no noise of passes.
-  const apart = [[[40], [36], [33], [31]], [[41], [37], [34], [32]]]; // prettier-ignore
+  const apart = [
+    [[40], [36], [33], [31]],
+    [[41], [37], [34], [32]],
+  ];
   const { mount, pass } = rigSpread([entryOf(sweep(apart))]).roundUp;
   expect(mount).toEqual({ variance: 0.5, freedom: 1 });
   expect(pass).toEqual({ variance: 0, freedom: 3 });
 });
 
 test('passes by hand: sample variance of each mount, pooled; nothing repeated says nothing', () => {
-  const passes = [[40, 40.4], [38, 38.2, 38.4]]; // prettier-ignore
+  const passes = [
+    [40, 40.4],
+    [38, 38.2, 38.4],
+  ];
   const settings = passes.map((of) => ({ mounts: [{ mount: 1, value: mean(of), passValues: of }] }));
   const { pass, mount } = rigSpread([entryOf(settings)]).roundUp;
   expect(mount).toBeNull();
@@ -78,7 +96,6 @@ test('many simulated round-ups: σ of mounts and of passes come out as they went
     [0.6, 0.2],
     [0.3, 0.5],
   ] as const) {
-    // prettier-ignore
     const all = Array.from({ length: 200 }, () => round(sigmaMountK, sigmaPassK).roundUp);
     expect(Math.sqrt(mean(all.map((of) => of.pass!.variance)))).toBeCloseTo(sigmaPassK, 1);
     const mountK = Math.sqrt(mean(all.map((of) => of.mount!.variance)));
@@ -90,8 +107,14 @@ test('many simulated round-ups: σ of mounts and of passes come out as they went
 });
 
 test('the control has its own spread, and it alone', () => {
-  const calm = sweep([[[40], [36]], [[40.2], [36.2]]]); // prettier-ignore
-  const wild = sweep([[[50], [46]], [[54], [50]]]); // prettier-ignore
+  const calm = sweep([
+    [[40], [36]],
+    [[40.2], [36.2]],
+  ]);
+  const wild = sweep([
+    [[50], [46]],
+    [[54], [50]],
+  ]);
   const { control, roundUp } = rigSpread([entryOf(calm, true), entryOf(wild)]);
   expect(control.mount!.variance).toBeCloseTo(0.02, 9);
   expect(roundUp.mount!.variance).toBeCloseTo((0.02 + 8) / 2, 9);
@@ -105,15 +128,20 @@ test('a half-width: Student’s t for one term, each term with its own freedom, 
   expect(halfWidth([term(1, 5)])).toBeCloseTo(2.571, 2);
   expect(halfWidth([term(1, Infinity)])).toBeCloseTo(1.96, 2);
   fc.assert(
-    fc.property(fc.double({ min: 0.01, max: 4, noNaN: true }), fc.integer({ min: 1, max: 40 }), fc.double({ min: 0.01, max: 4, noNaN: true }), (a, freedom, b) => {
-      const alone = halfWidth([term(a, freedom)]);
-      const both = halfWidth([term(a, freedom), term(b, 1000)]);
-      expect(both).toBeGreaterThan(alone);
-      expect(both).toBeLessThanOrEqual(alone + halfWidth([term(b, 1000)]) + 1e-9);
-      expect(halfWidth([term(a, freedom)], 6)).toBeGreaterThan(alone);
-    }),
+    fc.property(
+      fc.double({ min: 0.01, max: 4, noNaN: true }),
+      fc.integer({ min: 1, max: 40 }),
+      fc.double({ min: 0.01, max: 4, noNaN: true }),
+      (a, freedom, b) => {
+        const alone = halfWidth([term(a, freedom)]);
+        const both = halfWidth([term(a, freedom), term(b, 1000)]);
+        expect(both).toBeGreaterThan(alone);
+        expect(both).toBeLessThanOrEqual(alone + halfWidth([term(b, 1000)]) + 1e-9);
+        expect(halfWidth([term(a, freedom)], 6)).toBeGreaterThan(alone);
+      },
+    ),
     { numRuns: 30 },
   );
   expect(standardUncertainty([term(9, 1), term(16, 3)])).toBe(5);
   expect(() => halfWidth([term(-1, 1)])).toThrow(RangeError);
-}); // prettier-ignore
+});

@@ -9,7 +9,17 @@ afterEach(() => {
 test('loopback by any of its names and at any port; nothing that only looks like it', () => {
   for (const host of ['localhost', 'localhost:4780', '127.0.0.1:4780', '[::1]:4780', 'LOCALHOST:1'])
     expect([host, isOurHost(headers({ host }))]).toEqual([host, true]);
-  const others = ['evil.example', 'localhost.evil.example', '127.0.0.1.evil.example:4780', 'evil.example:4780', '127.0.0.2', '0.0.0.0', '[::2]:4780', 'localhost:4780:1', '']; // prettier-ignore
+  const others = [
+    'evil.example',
+    'localhost.evil.example',
+    '127.0.0.1.evil.example:4780',
+    'evil.example:4780',
+    '127.0.0.2',
+    '0.0.0.0',
+    '[::2]:4780',
+    'localhost:4780:1',
+    '',
+  ];
   for (const host of others) expect([host, isOurHost(headers(host ? { host } : {}))]).toEqual([host, false]);
 });
 
@@ -38,10 +48,14 @@ test('a write comes from our own pages: same origin, or said so by the browser',
 test('a foreign name is refused for reads too, before anything else is looked at', () => {
   const asked = (method: string, of: Record<string, string>) =>
     refusal({ method, headers: headers(of) })?.status ?? 200;
-  const rebound = { host: 'evil.example:4780', origin: 'http://evil.example:4780', 'sec-fetch-site': 'same-origin' };
+  const rebound = {
+    host: 'evil.example:4780',
+    origin: 'http://evil.example:4780',
+    'sec-fetch-site': 'same-origin',
+  };
   expect(asked('GET', rebound)).toBe(421);
   expect(asked('POST', rebound)).toBe(421);
   expect(asked('GET', { host: 'localhost:4780' })).toBe(200);
   expect(asked('DELETE', { host: 'localhost:4780' })).toBe(403);
   expect(asked('DELETE', { host: 'localhost:4780', origin: 'http://localhost:4780' })).toBe(200);
-}); // prettier-ignore
+});

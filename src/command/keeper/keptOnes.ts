@@ -66,7 +66,18 @@ export const bench = (): Kept => ({
 export const web = (port: string): Kept => ({
   name: 'the web server',
   begin: () =>
-    node([`--max-old-space-size=${WEB_HEAP_MB}`, 'node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', port], { NODE_ENV: 'production' }), // prettier-ignore
+    node(
+      [
+        `--max-old-space-size=${WEB_HEAP_MB}`,
+        'node_modules/next/dist/bin/next',
+        'start',
+        '-H',
+        '127.0.0.1',
+        '-p',
+        port,
+      ],
+      { NODE_ENV: 'production' },
+    ),
   beats: true,
   // Pages that are followed live hold connections open: nobody waits for them longer than this.
   endSignal: 'SIGTERM',

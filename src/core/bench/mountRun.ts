@@ -39,19 +39,31 @@ function obey(state: BenchState, command: BenchCommand, nowS: number): BenchStat
   switch (command.do) {
     case 'confirm':
       if (state.phase === 'mount')
-        return enter({ ...state, dutyPct: 0 }, 'floor', nowS, 'Fans off: the room alone is read. Keep still.');
+        return enter(
+          { ...state, dutyPct: 0 },
+          'floor',
+          nowS,
+          'Fans off: the room alone is read. Keep still.',
+        );
       if (state.phase === 'cool-down') return enter(state, 'done', nowS, 'This mount is done.');
       return state;
     case 'overrule':
       // A reason that comes late is not the next setting's.
       if (state.phase !== 'soak' || command.at !== state.at) return state;
-      return enter({ ...state, overruled: command.reason }, 'reading', nowS, 'Called settled. Reading the meter.');
+      return enter(
+        { ...state, overruled: command.reason },
+        'reading',
+        nowS,
+        'Called settled. Reading the meter.',
+      );
     case 'abort':
-      return hasEnded(state) ? state : stop(state, nowS, `Stopped: ${command.reason || 'by hand'}. The load is off.`);
+      return hasEnded(state)
+        ? state
+        : stop(state, nowS, `Stopped: ${command.reason || 'by hand'}. The load is off.`);
     case 'note':
       return { ...state, note: [state.note, command.text].filter(Boolean).join('; ') };
   }
-} // prettier-ignore
+}
 
 /**
  * One step of a mount at the bench: from its state, the samples since its setting began (ascending), the commands that

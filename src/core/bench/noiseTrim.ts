@@ -45,8 +45,17 @@ export function noiseTrim(readings: readonly TrimReading[], lineDb: number): Tri
   if (close) return { next: 'on-line', dutyPct: close.dutyPct, levelDb: close.levelDb };
   const slowest = running[0]!;
   const fastest = running[running.length - 1]!;
-  if (running.length > 1 && fastest.dutyPct - slowest.dutyPct >= 10 && Math.abs(fastest.rpm / slowest.rpm - 1) < SAME_SPEED)
-    return { next: 'unreachable', why: 'fixed', dutyPct: fastest.dutyPct, message: `the fan keeps its speed whatever it is told: it stands at ${fastest.levelDb.toFixed(1)} dB(A)` };
+  if (
+    running.length > 1 &&
+    fastest.dutyPct - slowest.dutyPct >= 10 &&
+    Math.abs(fastest.rpm / slowest.rpm - 1) < SAME_SPEED
+  )
+    return {
+      next: 'unreachable',
+      why: 'fixed',
+      dutyPct: fastest.dutyPct,
+      message: `the fan keeps its speed whatever it is told: it stands at ${fastest.levelDb.toFixed(1)} dB(A)`,
+    };
 
   const under = running.filter((of) => of.levelDb < lineDb);
   const over = running.filter((of) => of.levelDb >= lineDb);
@@ -55,17 +64,32 @@ export function noiseTrim(readings: readonly TrimReading[], lineDb: number): Tri
   const below = under[under.length - 1];
   const above = over.find((of) => !of.atFloor);
   if (lost && !below)
-    return { next: 'unreachable', why: 'below-floor', dutyPct: lost.dutyPct, message: `at ${lost.dutyPct} % it cannot be told from the room, which lies too near the line` };
+    return {
+      next: 'unreachable',
+      why: 'below-floor',
+      dutyPct: lost.dutyPct,
+      message: `at ${lost.dutyPct} % it cannot be told from the room, which lies too near the line`,
+    };
   if (!above && below!.dutyPct >= 100)
-    return { next: 'unreachable', why: 'tops-out', dutyPct: 100, message: `at full speed it stands at ${below!.levelDb.toFixed(1)} dB(A), under the line` };
+    return {
+      next: 'unreachable',
+      why: 'tops-out',
+      dutyPct: 100,
+      message: `at full speed it stands at ${below!.levelDb.toFixed(1)} dB(A), under the line`,
+    };
   const lowPct = below ? below.dutyPct : stalledPct;
   const highPct = above ? above.dutyPct : 101;
   if (highPct - lowPct <= 1) {
     if (below) return { next: 'bracketed', lowerPct: below.dutyPct, upperPct: above!.dutyPct };
-    return { next: 'unreachable', why: 'too-loud', dutyPct: above!.dutyPct, message: `at ${above!.dutyPct} %, the slowest it runs, it stands at ${above!.levelDb.toFixed(1)} dB(A), over the line` };
+    return {
+      next: 'unreachable',
+      why: 'too-loud',
+      dutyPct: above!.dutyPct,
+      message: `at ${above!.dutyPct} %, the slowest it runs, it stands at ${above!.levelDb.toFixed(1)} dB(A), over the line`,
+    };
   }
   return untried(readings, lowPct, wanted(below, above, lineDb), highPct);
-} // prettier-ignore
+}
 
 /** Duty at which the line is expected, by the two readings around it, or by the fan laws from one. */
 function wanted(below: TrimReading | undefined, above: TrimReading | undefined, lineDb: number): number {

@@ -36,12 +36,20 @@ export function settlingGauge(
   roomC: ArrayLike<number>,
   windowS: number,
 ): SettlingGauge {
-  const nothing = { slopeKPerMin: null, shortK: null, endK: null, endDoubtK: null, leftS: null, settled: false };
+  const nothing = {
+    slopeKPerMin: null,
+    shortK: null,
+    endK: null,
+    endDoubtK: null,
+    leftS: null,
+    settled: false,
+  };
   const last = timeS.length - 1;
   if (last < 2 || timeS[last]! - timeS[0]! < LEAST_S) return { ...nothing, why: 'just begun' };
   let first = last;
   while (first > 0 && timeS[first - 1]! > timeS[last]! - windowS) first -= 1;
-  const cut = (of: ArrayLike<number>, from: number) => Float64Array.from({ length: last + 1 - from }, (_, i) => of[from + i]!);
+  const cut = (of: ArrayLike<number>, from: number) =>
+    Float64Array.from({ length: last + 1 - from }, (_, i) => of[from + i]!);
   const line = leastSquaresLine(cut(timeS, first), cut(riseK, first));
   const slopeKPerMin = line.known ? line.value.slope * 60 : null;
   const coveredS = timeS[last]! - timeS[0]!;
@@ -63,7 +71,11 @@ export function settlingGauge(
     for (let i = first; i <= last; i += 1) sum += settlingFitAt(fit.value, timeS[i]!);
     shortK = endK - sum / (last + 1 - first);
     leftS = 0;
-    for (let ahead = 0; Math.abs(endK - settlingFitAt(fit.value, timeS[last]! + ahead)) >= STILL_TO_COME_K; ahead += 10) {
+    for (
+      let ahead = 0;
+      Math.abs(endK - settlingFitAt(fit.value, timeS[last]! + ahead)) >= STILL_TO_COME_K;
+      ahead += 10
+    ) {
       leftS = ahead + 10;
       if (ahead > 6 * 3600) {
         leftS = null;
@@ -74,6 +86,9 @@ export function settlingGauge(
   }
   const slope = line.known ? known(line.value.slope * 60) : line;
   const [against] = againstSettled(slope, fit.known ? known(fit.value.stillToComeK) : unknown(fit.reason));
-  const why = coveredS < windowS - 1 ? `${Math.ceil((windowS - coveredS) / 60)} min of window still to fill` : (against ?? '');
+  const why =
+    coveredS < windowS - 1
+      ? `${Math.ceil((windowS - coveredS) / 60)} min of window still to fill`
+      : (against ?? '');
   return { slopeKPerMin, shortK, endK, endDoubtK, leftS, settled: why === '', why };
-} // prettier-ignore
+}

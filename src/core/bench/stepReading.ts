@@ -44,9 +44,12 @@ function withoutForbidden(state: BenchState): BenchState {
   };
   const why = `at ${now.setting} the die stands at its limit already`;
   const gone = state.points.filter((_, i) => forbidden(i));
-  const skipped = [...state.skipped, ...gone.map(({ load, setting, pass }) => ({ load, setting, pass, why }))];
+  const skipped = [
+    ...state.skipped,
+    ...gone.map(({ load, setting, pass }) => ({ load, setting, pass, why })),
+  ];
   return { ...state, skipped, points: state.points.filter((_, i) => !forbidden(i)) };
-} // prettier-ignore
+}
 
 /** The meter over its time: the run ends with it, unless the soak has come loose meanwhile. */
 export function stepReading(

@@ -78,6 +78,11 @@ export function stepSoak(
   if (steadySinceS !== null && nowS - steadySinceS >= holdsForS(gauge, rule))
     return enter(now, 'reading', nowS, 'Settled. Reading the meter.');
   if (soakedS > rule.longestSoakS)
-    return enter(now, 'reading', nowS, `Not settled after ${Math.round(rule.longestSoakS / 60)} min: read as it is.`); // prettier-ignore
+    return enter(
+      now,
+      'reading',
+      nowS,
+      `Not settled after ${Math.round(rule.longestSoakS / 60)} min: read as it is.`,
+    );
   return now;
 }

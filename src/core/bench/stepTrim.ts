@@ -38,10 +38,27 @@ export function stepTrim(state: BenchState, samples: readonly BenchSample[], now
   const step = noiseTrim(trim, lineDb);
   const told = `${reading.dutyPct} % gives ${reading.rpm === 0 ? 'a fan that stands still' : `${reading.atFloor ? 'no more than ' : ''}${reading.levelDb.toFixed(1)} dB(A)`}`;
   if (step.next === 'try')
-    return enter({ ...state, trim, dutyPct: step.dutyPct }, 'trim', nowS, `${told}; trying ${step.dutyPct} %.`);
+    return enter(
+      { ...state, trim, dutyPct: step.dutyPct },
+      'trim',
+      nowS,
+      `${told}; trying ${step.dutyPct} %.`,
+    );
   if (step.next === 'on-line') {
-    const onLine = { ...state, trim, dutyPct: step.dutyPct, soakFromS: nowS, gauge: null, steadySinceS: null };
-    return enter(onLine, 'soak', nowS, `On the line at ${step.dutyPct} %: ${step.levelDb.toFixed(1)} dB(A). Soaking.`);
+    const onLine = {
+      ...state,
+      trim,
+      dutyPct: step.dutyPct,
+      soakFromS: nowS,
+      gauge: null,
+      steadySinceS: null,
+    };
+    return enter(
+      onLine,
+      'soak',
+      nowS,
+      `On the line at ${step.dutyPct} %: ${step.levelDb.toFixed(1)} dB(A). Soaking.`,
+    );
   }
   if (step.next === 'bracketed') {
     const { lowerPct, upperPct } = step;
@@ -50,7 +67,12 @@ export function stepTrim(state: BenchState, samples: readonly BenchSample[], now
     const { load, setting, pass } = point;
     const why = `it lies between ${lowerPct} and ${upperPct} %, which were both measured`;
     const skipped = [...state.skipped, { load, setting, pass, why }];
-    return takePoint({ ...state, points, skipped }, state.at, nowS, `The line lies between ${lowerPct} and ${upperPct} %: both are measured. `);
+    return takePoint(
+      { ...state, points, skipped },
+      state.at,
+      nowS,
+      `The line lies between ${lowerPct} and ${upperPct} %: both are measured. `,
+    );
   }
   return skipPoint({ ...state, trim }, nowS, step.message);
-} // prettier-ignore
+}

@@ -6,12 +6,29 @@ import { settingKind } from './settingDuty';
 export function takePoint(state: BenchState, at: number, nowS: number, lead: string): BenchState {
   const point = state.points[at];
   if (!point) {
-    const measured = state.finished === 1 ? 'One run is in the logbook' : `${state.finished} runs are in the logbook`;
-    return enter({ ...state, ...LOAD_OFF, at }, 'cool-down', nowS, `${lead}${measured}; the load is off. Let it cool.`);
+    const measured =
+      state.finished === 1 ? 'One run is in the logbook' : `${state.finished} runs are in the logbook`;
+    return enter(
+      { ...state, ...LOAD_OFF, at },
+      'cool-down',
+      nowS,
+      `${lead}${measured}; the load is off. Let it cool.`,
+    );
   }
   const { loadW, gpuLoadW, load, setting } = point;
   const loadOnS = loadW + gpuLoadW === 0 ? null : (state.loadOnS ?? nowS);
-  const next = { ...state, at, loadW, gpuLoadW, loadOnS, overruled: '', trim: [], gauge: null, steadySinceS: null, soakFromS: nowS };
+  const next = {
+    ...state,
+    at,
+    loadW,
+    gpuLoadW,
+    loadOnS,
+    overruled: '',
+    trim: [],
+    gauge: null,
+    steadySinceS: null,
+    soakFromS: nowS,
+  };
   const kind = settingKind(setting);
   if (kind.kind === 'line') {
     const step = noiseTrim([], kind.lineDb);
@@ -22,7 +39,7 @@ export function takePoint(state: BenchState, at: number, nowS: number, lead: str
   if (kind.kind === 'automatic') return enter({ ...next, dutyPct: null }, 'soak', nowS, soaking);
   if (kind.kind === 'duty') return enter({ ...next, dutyPct: kind.dutyPct }, 'soak', nowS, soaking);
   return skipPoint(next, nowS, `“${setting}” is no duty, level or “automatic”`);
-} // prettier-ignore
+}
 
 /** The point in hand is not measured, for a reason that is kept; the next one is taken. */
 export function skipPoint(state: BenchState, nowS: number, why: string): BenchState {

@@ -38,16 +38,36 @@ const asking = (brief: Brief, question: RegExp, done: MethodDone | null = DONE) 
 test('a brief that was not changed costs nothing; each change is told once, with what it costs', () => {
   expect(briefChanges(defaultBrief(), defaultBrief())).toEqual([]);
   const changes = briefChanges(
-    changed({ loads: [{ watts: 170, program: '', gpuWatts: 0 }, { watts: 90, program: '', gpuWatts: 0 }] }),
-    changed({ loads: [{ watts: 170, program: '', gpuWatts: 0 }, { watts: 120, program: 'render', gpuWatts: 200 }], noiseLinesDba: [31, 33], windowS: 600 }),
+    changed({
+      loads: [
+        { watts: 170, program: '', gpuWatts: 0 },
+        { watts: 90, program: '', gpuWatts: 0 },
+      ],
+    }),
+    changed({
+      loads: [
+        { watts: 170, program: '', gpuWatts: 0 },
+        { watts: 120, program: 'render', gpuWatts: 200 },
+      ],
+      noiseLinesDba: [31, 33],
+      windowS: 600,
+    }),
   );
   expect(changes.map((of) => of.what)).toEqual(['heat loads', 'noise lines, dB(A)', 'settled window, s']);
-  expect(changes[0]).toMatchObject({ was: '170 W, 90 W', isNow: '170 W, render 120 W + 200 W', incomparable: 'Runs at 90 W leave the ranking; they stay in the logbook.' });
+  expect(changes[0]).toMatchObject({
+    was: '170 W, 90 W',
+    isNow: '170 W, render 120 W + 200 W',
+    incomparable: 'Runs at 90 W leave the ranking; they stay in the logbook.',
+  });
   expect(changes[1]!.incomparable).toContain('Places published at the old line');
   // A second line beside the one that ranks costs nobody a place.
   expect(briefChanges(defaultBrief(), changed({ noiseLinesDba: [33, 40] }))[0]!.incomparable).toBe('');
-  expect(briefChanges(defaultBrief(), changed({ passes: 3 }))[0]).toMatchObject({ was: '2', isNow: '3', incomparable: '' });
-}); // prettier-ignore
+  expect(briefChanges(defaultBrief(), changed({ passes: 3 }))[0]).toMatchObject({
+    was: '2',
+    isNow: '3',
+    incomparable: '',
+  });
+});
 
 test('every school can be changed, and is told in its own words', () => {
   for (const { key, question, choices } of SCHOOLS) {
@@ -79,12 +99,26 @@ test('the method card states what was done, and before the first run that it is 
 
   expect(asking(defaultBrief(), /Is it measured/, null)).toContain('what is planned');
   expect(asking(defaultBrief(), /Why at 33 dB/, null)).toContain('is read before each mount');
-  expect(asking(changed({ passes: 1, mounts: 1 }), /How sure/, null)).toContain('Planned: 1 mount of 1 pass each');
+  expect(asking(changed({ passes: 1, mounts: 1 }), /How sure/, null)).toContain(
+    'Planned: 1 mount of 1 pass each',
+  );
   expect(asking(changed({ noiseLinesDba: [33, 38] }), /Why at 33 dB/)).toContain('and at 38 dB(A) beside it');
-}); // prettier-ignore
+});
 
 test('where what was done departs from the plan it says so', () => {
-  const done = { ...DONE, setAside: 1, unmeasured: 2, mounts: { low: 1, high: 2 }, passes: { low: 1, high: 2 }, controlMounts: 1, missingLoads: ['idle'], typed: 3, unsettled: 2, movedWindows: 1, calledSettled: 1 };
+  const done = {
+    ...DONE,
+    setAside: 1,
+    unmeasured: 2,
+    mounts: { low: 1, high: 2 },
+    passes: { low: 1, high: 2 },
+    controlMounts: 1,
+    missingLoads: ['idle'],
+    typed: 3,
+    unsettled: 2,
+    movedWindows: 1,
+    calledSettled: 1,
+  };
   expect(departures(defaultBrief(), done)).toEqual([
     '2 entries of the line-up have no runs',
     'not measured at idle',
@@ -99,7 +133,7 @@ test('where what was done departs from the plan it says so', () => {
   ]);
   expect(departures(defaultBrief(), DONE)).toEqual([]);
   expect(asking(defaultBrief(), /depart/, done)).toContain('Not measured at idle. Some were mounted once');
-}); // prettier-ignore
+});
 
 test('the card speaks of what the question compares, and of the heat that was made', () => {
   const fans = changed({
@@ -109,8 +143,15 @@ test('the card speaks of what the question compares, and of the heat that was ma
   expect(asking(fans, /On which cooler/)).toContain('All fans stand on one heatsink');
   expect(asking(fans, /Why these fans/)).toBeUndefined();
   expect(asking(fans, /How much heat/)).toContain('Closer to use');
-  const mixed = changed({ loads: [{ watts: 140, program: 'render', gpuWatts: 0 }, { watts: 90, program: '', gpuWatts: 180 }] }); // prettier-ignore
-  expect(asking(mixed, /How much heat/, null)).toContain('render, about 140 W and 90 W with 180 W from the graphics card'); // prettier-ignore
+  const mixed = changed({
+    loads: [
+      { watts: 140, program: 'render', gpuWatts: 0 },
+      { watts: 90, program: '', gpuWatts: 180 },
+    ],
+  });
+  expect(asking(mixed, /How much heat/, null)).toContain(
+    'render, about 140 W and 90 W with 180 W from the graphics card',
+  );
   expect(asking(mixed, /How much heat/)).toContain('As in a game');
   const schools = { ...defaultBrief().schools, point: { choice: 'noise', reason: 'Readers asked for it.' } };
   expect(asking(changed({ schools }), /Why at 33/)).toContain('Readers asked for it.');

@@ -48,22 +48,36 @@ export function briefChanges(was: Brief, isNow: Brief): BriefChange[] {
     'heat loads',
     loads(was),
     loads(isNow),
-    dropped.length > 0 ? `Runs at ${dropped.map(loadText).join(', ')} leave the ranking; they stay in the logbook.` : 'Entries without runs at the new load have no curve there.',
-  ); // prettier-ignore
+    dropped.length > 0
+      ? `Runs at ${dropped.map(loadText).join(', ')} leave the ranking; they stay in the logbook.`
+      : 'Entries without runs at the new load have no curve there.',
+  );
   note(
     'noise lines, dB(A)',
     was.noiseLinesDba.join(', '),
     isNow.noiseLinesDba.join(', '),
-    was.noiseLinesDba[0] === isNow.noiseLinesDba[0] ? '' : 'Places published at the old line hold for that line only.',
-  ); // prettier-ignore
+    was.noiseLinesDba[0] === isNow.noiseLinesDba[0]
+      ? ''
+      : 'Places published at the old line hold for that line only.',
+  );
   note(
     'noise band, dB(A)',
     `${was.bandDba.from} to ${was.bandDba.to}`,
     `${isNow.bandDba.from} to ${isNow.bandDba.to}`,
     'Band scores published before are of another band.',
   );
-  note('reference room, °C', was.referenceAmbientC, isNow.referenceAmbientC, 'Restated temperatures published before are for another room; rises stay.'); // prettier-ignore
-  note('settled window, s', was.windowS, isNow.windowS, 'All runs are reduced anew; figures published before used another window.'); // prettier-ignore
+  note(
+    'reference room, °C',
+    was.referenceAmbientC,
+    isNow.referenceAmbientC,
+    'Restated temperatures published before are for another room; rises stay.',
+  );
+  note(
+    'settled window, s',
+    was.windowS,
+    isNow.windowS,
+    'All runs are reduced anew; figures published before used another window.',
+  );
   note('passes', was.passes, isNow.passes);
   note('mounts', was.mounts, isNow.mounts);
   const limits = ({ limits: of }: Brief) =>

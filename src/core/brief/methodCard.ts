@@ -33,7 +33,8 @@ function heatChoice({ loads }: Pick<Brief, 'loads'>): 'fixed' | 'program' | 'mix
 }
 
 function howSure(brief: Brief, done: MethodDone | null): string {
-  const shown = '± is the 95 % interval; places nearer than the simultaneous 95 % critical difference are shared.';
+  const shown =
+    '± is the 95 % interval; places nearer than the simultaneous 95 % critical difference are shared.';
   if (!done)
     return `Planned: ${plural(brief.mounts, 'mount', 'mounts')} of ${plural(brief.passes, 'pass', 'passes')} each, with a control re-tested between. ${shown}`;
   const mounts = `${span(done.mounts, 0)} ${done.mounts.high === 1 ? 'mount' : 'mounts'} of ${span(done.passes, 0)} ${done.passes.high === 1 ? 'pass' : 'passes'} each`;
@@ -44,7 +45,7 @@ function howSure(brief: Brief, done: MethodDone | null): string {
         ? 'the control was put on once'
         : 'no control was measured';
   return `${mounts[0]!.toUpperCase()}${mounts.slice(1)}, ${plural(done.runs, 'run', 'runs')} of ${plural(done.measured, 'entry', 'entries')}; ${control}. ${shown}`;
-} // prettier-ignore
+}
 
 /**
  * The method card: what a reviewer links when readers ask why. What was done stands in it as it was, with where that
@@ -68,14 +69,17 @@ export function methodCard(brief: Brief, rig: CardRig, done: MethodDone | null):
       question: 'What is compared?',
       answer: `${question.label}. ${question.can} Not answered: ${question.cannot.charAt(0).toLowerCase()}${question.cannot.slice(1)}`,
     },
-    ...(done ? [] : [{ question: 'Is it measured?', answer: 'Not yet: what stands here is what is planned.' }]),
+    ...(done
+      ? []
+      : [{ question: 'Is it measured?', answer: 'Not yet: what stands here is what is planned.' }]),
     {
       question: `Why at ${line} dB(A)?`,
       answer: `All are read off their curves at ${line} dB(A) ${rig.meterDistanceCm} cm from the middle of the cooler${others.length > 0 ? `, and at ${listed(others, 'dB(A)')} beside it` : ''}.${because('point')} ${floor}; it is taken off by energy, and a reading less than 3 dB over it is only an upper bound. Equal noise here means equal level at that place, not that they sound alike. ${chosen('reaching').label[0]!.toUpperCase()}${chosen('reaching').label.slice(1)}: ${chosen('reaching').consequence}${because('reaching')}`,
     },
     {
       question: 'Why is that louder than the box says?',
-      answer: 'Makers measure in other rooms, at other distances, often one fan alone in free air. Levels from another room, distance or a maker’s box cannot be set beside these, and no formula makes them comparable.',
+      answer:
+        'Makers measure in other rooms, at other distances, often one fan alone in free air. Levels from another room, distance or a maker’s box cannot be set beside these, and no formula makes them comparable.',
     },
     ...(aboutFans
       ? [
@@ -84,7 +88,12 @@ export function methodCard(brief: Brief, rig: CardRig, done: MethodDone | null):
             answer: `Fans: ${chosen('fans').label}. ${chosen('fans').consequence}${because('fans')} A second fan makes another entry, with its price counted.`,
           },
         ]
-      : [{ question: 'On which cooler?', answer: `All ${question.many} stand on one heatsink, taken off and put back alike.${because('fans')}` }]),
+      : [
+          {
+            question: 'On which cooler?',
+            answer: `All ${question.many} stand on one heatsink, taken off and put back alike.${because('fans')}`,
+          },
+        ]),
     {
       question: 'How much heat?',
       answer: `${listed(loads, '').trim()}. ${heat.consequence}${because('heat')}`,
@@ -99,11 +108,16 @@ export function methodCard(brief: Brief, rig: CardRig, done: MethodDone | null):
     },
     { question: 'How sure is it?', answer: howSure(brief, done) },
     ...(departed.length > 0
-      ? [{ question: 'Where does it depart from the plan?', answer: `${departed.map((of) => of[0]!.toUpperCase() + of.slice(1)).join('. ')}.` }]
+      ? [
+          {
+            question: 'Where does it depart from the plan?',
+            answer: `${departed.map((of) => of[0]!.toUpperCase() + of.slice(1)).join('. ')}.`,
+          },
+        ]
       : []),
     {
       question: 'On what?',
       answer: `${rig.name}, revision ${rig.revision}, ${enclosure}; ${chosen('interface').label}.${because('interface')}${because('enclosure')}`,
     },
   ];
-} // prettier-ignore
+}

@@ -89,9 +89,13 @@ export function departures(brief: Pick<Brief, 'mounts' | 'passes'>, done: Method
     );
   if (done.missingLoads.length > 0) told.push(`not measured at ${done.missingLoads.join(', ')}`);
   if (done.mounts.low < brief.mounts)
-    told.push(`some were mounted ${done.mounts.low === 1 ? 'once' : `${done.mounts.low} times`}, where ${brief.mounts} mounts were planned`); // prettier-ignore
+    told.push(
+      `some were mounted ${done.mounts.low === 1 ? 'once' : `${done.mounts.low} times`}, where ${brief.mounts} mounts were planned`,
+    );
   if (done.passes.low < brief.passes)
-    told.push(`some points were read ${done.passes.low === 1 ? 'once' : `${done.passes.low} times`} a mount, where ${brief.passes} passes were planned`); // prettier-ignore
+    told.push(
+      `some points were read ${done.passes.low === 1 ? 'once' : `${done.passes.low} times`} a mount, where ${brief.passes} passes were planned`,
+    );
   if (done.controlMounts < 2)
     told.push(done.controlMounts === 0 ? 'no control was measured' : 'the control was never re-tested');
   if (done.typed > 0)
@@ -100,7 +104,9 @@ export function departures(brief: Pick<Brief, 'mounts' | 'passes'>, done: Method
   if (done.calledSettled > 0)
     told.push(`${plural(done.calledSettled, 'soak was', 'soaks were')} called settled before the rule`);
   if (done.unsettled > 0)
-    told.push(`${plural(done.unsettled, 'run', 'runs')} had not settled and ${done.unsettled === 1 ? 'supports' : 'support'} no curve`); // prettier-ignore
+    told.push(
+      `${plural(done.unsettled, 'run', 'runs')} had not settled and ${done.unsettled === 1 ? 'supports' : 'support'} no curve`,
+    );
   if (done.setAside > 0)
     told.push(`${plural(done.setAside, 'run was', 'runs were')} set aside, with the reason`);
   return told;

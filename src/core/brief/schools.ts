@@ -9,8 +9,16 @@ export interface School {
 }
 
 export type SchoolKey =
-  | 'fans' | 'point' | 'reaching' | 'temperature' | 'statistic' | 'heat' | 'enclosure' | 'interface'
-  | 'loudness' | 'value'; // prettier-ignore
+  | 'fans'
+  | 'point'
+  | 'reaching'
+  | 'temperature'
+  | 'statistic'
+  | 'heat'
+  | 'enclosure'
+  | 'interface'
+  | 'loudness'
+  | 'value';
 
 export const SCHOOLS: readonly School[] = [
   {
@@ -18,9 +26,21 @@ export const SCHOOLS: readonly School[] = [
     question: 'Which fans',
     effect: 'Stands on the method card; which fans are compared is what Line-up lists.',
     choices: [
-      { value: 'sold', label: 'as sold', consequence: 'Ranks what a buyer gets; a poor fan costs a good heatsink its place.' },
-      { value: 'lab', label: 'one lab fan on all', consequence: 'Ranks heatsinks; nobody can buy what is ranked.' },
-      { value: 'both', label: 'as sold and lab fan', consequence: 'Answers both, for about twice the hours.' },
+      {
+        value: 'sold',
+        label: 'as sold',
+        consequence: 'Ranks what a buyer gets; a poor fan costs a good heatsink its place.',
+      },
+      {
+        value: 'lab',
+        label: 'one lab fan on all',
+        consequence: 'Ranks heatsinks; nobody can buy what is ranked.',
+      },
+      {
+        value: 'both',
+        label: 'as sold and lab fan',
+        consequence: 'Answers both, for about twice the hours.',
+      },
     ],
   },
   {
@@ -28,11 +48,30 @@ export const SCHOOLS: readonly School[] = [
     question: 'Where coolers are compared',
     effect: 'The ranking stands at equal noise; quietest, full speed and idle stand beside it in Curves.',
     choices: [
-      { value: 'noise', label: 'equal noise', consequence: 'All are as loud as each other at the meter; the others stand beside it.' },
-      { value: 'rpm', label: 'equal rpm', consequence: 'Hides that the same speed is louder with more or larger fans.', later: true },
-      { value: 'duty', label: 'equal duty', consequence: 'Hides that makers choose the top speed freely.', later: true },
+      {
+        value: 'noise',
+        label: 'equal noise',
+        consequence: 'All are as loud as each other at the meter; the others stand beside it.',
+      },
+      {
+        value: 'rpm',
+        label: 'equal rpm',
+        consequence: 'Hides that the same speed is louder with more or larger fans.',
+        later: true,
+      },
+      {
+        value: 'duty',
+        label: 'equal duty',
+        consequence: 'Hides that makers choose the top speed freely.',
+        later: true,
+      },
       { value: 'full', label: 'full speed', consequence: 'Rewards the loudest fan.', later: true },
-      { value: 'automatic', label: 'the maker’s automatic curve', consequence: 'Ranks the board’s fan curve along with the cooler.', later: true },
+      {
+        value: 'automatic',
+        label: 'the maker’s automatic curve',
+        consequence: 'Ranks the board’s fan curve along with the cooler.',
+        later: true,
+      },
     ],
   },
   {
@@ -40,8 +79,16 @@ export const SCHOOLS: readonly School[] = [
     question: 'How equal noise is reached',
     effect: 'Stands on the method card. A reading within 0.3 dB of the line reaches it.',
     choices: [
-      { value: 'sweep', label: 'a sweep, read off the curve', consequence: 'The line can be moved afterwards; a duty step need not hit it.' },
-      { value: 'tune', label: 'fans tuned to the line', consequence: 'One point, quickly; it counts as one more on the curve and cannot be moved later.' },
+      {
+        value: 'sweep',
+        label: 'a sweep, read off the curve',
+        consequence: 'The line can be moved afterwards; a duty step need not hit it.',
+      },
+      {
+        value: 'tune',
+        label: 'fans tuned to the line',
+        consequence: 'One point, quickly; it counts as one more on the curve and cannot be moved later.',
+      },
     ],
   },
   {
@@ -49,9 +96,22 @@ export const SCHOOLS: readonly School[] = [
     question: 'Which temperature',
     effect: 'Curves opens with it; the order is the same.',
     choices: [
-      { value: 'rise', label: 'rise over the room', consequence: 'A warm evening does not cost anyone a place.' },
-      { value: 'restated', label: 'restated at the reference room', consequence: 'Reads like a thermometer; the order is that of the rise.' },
-      { value: 'raw', label: 'as read', consequence: 'Entries measured on different days are not comparable; shown, never ranked.', later: true },
+      {
+        value: 'rise',
+        label: 'rise over the room',
+        consequence: 'A warm evening does not cost anyone a place.',
+      },
+      {
+        value: 'restated',
+        label: 'restated at the reference room',
+        consequence: 'Reads like a thermometer; the order is that of the rise.',
+      },
+      {
+        value: 'raw',
+        label: 'as read',
+        consequence: 'Entries measured on different days are not comparable; shown, never ranked.',
+        later: true,
+      },
     ],
   },
   {
@@ -60,7 +120,12 @@ export const SCHOOLS: readonly School[] = [
     effect: 'The mean ranks; the maximum stands on the page of each run.',
     choices: [
       { value: 'mean', label: 'mean', consequence: 'Steady against a single glitch of the sensor.' },
-      { value: 'maximum', label: 'maximum', consequence: 'Grows with the length of the log and the noise of the sensor; shown beside the mean.', later: true },
+      {
+        value: 'maximum',
+        label: 'maximum',
+        consequence: 'Grows with the length of the log and the noise of the sensor; shown beside the mean.',
+        later: true,
+      },
     ],
   },
   {
@@ -68,9 +133,21 @@ export const SCHOOLS: readonly School[] = [
     question: 'Heat',
     effect: 'Follows the heat loads above.',
     choices: [
-      { value: 'fixed', label: 'fixed watts', consequence: 'The same heat for all, restated from the watts that flowed.' },
-      { value: 'program', label: 'a named program', consequence: 'Closer to use; the watts differ between entries and are kept as measured.' },
-      { value: 'mixed', label: 'processor and graphics card together', consequence: 'As in a game; the card’s air warms the cooler.' },
+      {
+        value: 'fixed',
+        label: 'fixed watts',
+        consequence: 'The same heat for all, restated from the watts that flowed.',
+      },
+      {
+        value: 'program',
+        label: 'a named program',
+        consequence: 'Closer to use; the watts differ between entries and are kept as measured.',
+      },
+      {
+        value: 'mixed',
+        label: 'processor and graphics card together',
+        consequence: 'As in a game; the card’s air warms the cooler.',
+      },
     ],
   },
   {
@@ -79,7 +156,11 @@ export const SCHOOLS: readonly School[] = [
     effect: 'Follows the rig.',
     choices: [
       { value: 'open', label: 'open bench', consequence: 'Room air reaches every cooler alike.' },
-      { value: 'case', label: 'inside a case', consequence: 'Case air and panels count; never mixed with an open bench in one ranking.' },
+      {
+        value: 'case',
+        label: 'inside a case',
+        consequence: 'Case air and panels count; never mixed with an open bench in one ranking.',
+      },
     ],
   },
   {
@@ -87,8 +168,16 @@ export const SCHOOLS: readonly School[] = [
     question: 'Between die and cooler',
     effect: 'Stands on the method card; what lay between die and cooler is noted in Rig.',
     choices: [
-      { value: 'paste', label: 'paste, fresh each mount', consequence: 'The usual joint; remounts show how much it scatters.' },
-      { value: 'pad', label: 'a reusable pad', consequence: 'Scatters less and costs a few kelvin, alike for all.' },
+      {
+        value: 'paste',
+        label: 'paste, fresh each mount',
+        consequence: 'The usual joint; remounts show how much it scatters.',
+      },
+      {
+        value: 'pad',
+        label: 'a reusable pad',
+        consequence: 'Scatters less and costs a few kelvin, alike for all.',
+      },
     ],
   },
   {
@@ -96,8 +185,17 @@ export const SCHOOLS: readonly School[] = [
     question: 'Loudness',
     effect: 'Levels are in dB(A).',
     choices: [
-      { value: 'dba', label: 'dB(A)', consequence: 'What every meter gives; two fans of one level may still sound unlike.' },
-      { value: 'sone', label: 'sone', consequence: 'Closer to the ear; needs a calibrated recording of each point.', later: true },
+      {
+        value: 'dba',
+        label: 'dB(A)',
+        consequence: 'What every meter gives; two fans of one level may still sound unlike.',
+      },
+      {
+        value: 'sone',
+        label: 'sone',
+        consequence: 'Closer to the ear; needs a calibrated recording of each point.',
+        later: true,
+      },
     ],
   },
   {
@@ -105,11 +203,21 @@ export const SCHOOLS: readonly School[] = [
     question: 'Value',
     effect: 'Prices stand beside the places.',
     choices: [
-      { value: 'front', label: 'front of price and rise, then the ratio', consequence: 'Shows what nothing cheaper beats.', later: true },
-      { value: 'ratio', label: 'price per conductance at the line', consequence: 'One number; it flatters the cheapest.', later: true },
+      {
+        value: 'front',
+        label: 'front of price and rise, then the ratio',
+        consequence: 'Shows what nothing cheaper beats.',
+        later: true,
+      },
+      {
+        value: 'ratio',
+        label: 'price per conductance at the line',
+        consequence: 'One number; it flatters the cheapest.',
+        later: true,
+      },
     ],
   },
-]; // prettier-ignore
+];
 
 export interface Chosen {
   choice: string;

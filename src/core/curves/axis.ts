@@ -18,10 +18,43 @@ export interface Axis {
 }
 
 export const AXES: Record<Against, Axis> = {
-  noise: { against: 'noise', unit: 'dB(A)', decimals: 1, name: 'noise', lineName: 'Noise line', step: 0.1, leap: 1, grid: 2, roomBefore: 0.6, roomAfter: 0.4 },
-  rpm: { against: 'rpm', unit: 'rpm', decimals: 0, name: 'speed', lineName: 'Speed', step: 10, leap: 100, grid: 100, roomBefore: 30, roomAfter: 30 },
-  duty: { against: 'duty', unit: '%', decimals: 0, name: 'duty', lineName: 'Duty', step: 1, leap: 10, grid: 10, roomBefore: 2, roomAfter: 2 },
-}; // prettier-ignore
+  noise: {
+    against: 'noise',
+    unit: 'dB(A)',
+    decimals: 1,
+    name: 'noise',
+    lineName: 'Noise line',
+    step: 0.1,
+    leap: 1,
+    grid: 2,
+    roomBefore: 0.6,
+    roomAfter: 0.4,
+  },
+  rpm: {
+    against: 'rpm',
+    unit: 'rpm',
+    decimals: 0,
+    name: 'speed',
+    lineName: 'Speed',
+    step: 10,
+    leap: 100,
+    grid: 100,
+    roomBefore: 30,
+    roomAfter: 30,
+  },
+  duty: {
+    against: 'duty',
+    unit: '%',
+    decimals: 0,
+    name: 'duty',
+    lineName: 'Duty',
+    step: 1,
+    leap: 10,
+    grid: 10,
+    roomBefore: 2,
+    roomAfter: 2,
+  },
+};
 
 /** What a key moves the line by; null for a key that is not the line's. */
 export function lineStep(key: string, { step, leap }: Pick<Axis, 'step' | 'leap'>): number | null {

@@ -26,9 +26,12 @@ const settings = fc
   .chain((tenths) =>
     fc.tuple(
       fc.constant([...tenths].sort((a, b) => a - b).map((of) => 20 + of / 10)),
-      fc.array(fc.double({ min: 20, max: 80, noNaN: true }), { minLength: tenths.length, maxLength: tenths.length }),
+      fc.array(fc.double({ min: 20, max: 80, noNaN: true }), {
+        minLength: tenths.length,
+        maxLength: tenths.length,
+      }),
     ),
-  ); // prettier-ignore
+  );
 
 test('a drawn curve never rises with noise, never leaves its settings, and passes where the ranking reads it', () => {
   fc.assert(

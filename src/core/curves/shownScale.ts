@@ -36,12 +36,26 @@ export function plainScale({
 export function riseScale(shown: RiseShown, rule: Pick<LineRule, 'loadW' | 'referenceAmbientC'>): ShownScale {
   if (shown === 'temperature') {
     const offset = rule.referenceAmbientC;
-    return { unit: '°C', decimals: 1, offset, factor: 1, heading: 'Die, °C', title: 'die in the reference room, °C' };
+    return {
+      unit: '°C',
+      decimals: 1,
+      offset,
+      factor: 1,
+      heading: 'Die, °C',
+      title: 'die in the reference room, °C',
+    };
   }
   if (shown === 'resistance') {
     if (!(rule.loadW > 0)) throw new RangeError(`riseScale: no resistance at ${rule.loadW} W`);
     const factor = 1 / rule.loadW;
-    return { unit: 'K/W', decimals: 3, offset: 0, factor, heading: 'K/W', title: 'resistance, die to room air, K/W' };
+    return {
+      unit: 'K/W',
+      decimals: 3,
+      offset: 0,
+      factor,
+      heading: 'K/W',
+      title: 'resistance, die to room air, K/W',
+    };
   }
   return { unit: 'K', decimals: 1, offset: 0, factor: 1, heading: 'Rise, K', title: 'rise over room air, K' };
-} // prettier-ignore
+}

@@ -32,7 +32,11 @@ test('two fans are 3 dB over one; where two variants do not fit, either may be w
 });
 
 /** How often a sound entry, and the bad mount of one, is told in many round-ups of eight entries. */
-function toldMounts(mounts: number, mountK: number, badK: number): { falseShare: number; foundShare: number } {
+function toldMounts(
+  mounts: number,
+  mountK: number,
+  badK: number,
+): { falseShare: number; foundShare: number } {
   const roundUps = 250;
   let wrong = 0;
   let found = 0;
@@ -43,15 +47,26 @@ function toldMounts(mounts: number, mountK: number, badK: number): { falseShare:
       for (let mount = 1; mount <= mounts; mount += 1) {
         const shiftK = mountK * chance.normal() + (entry === 0 && mount === 1 ? badK : 0);
         for (const setting of ['50 %', '70 %', '100 %'])
-          repeats.push({ run: repeats.length, entry: `${entry}`, load: '170', setting, mount, value: 40 + shiftK + 0.2 * chance.normal() });
+          repeats.push({
+            run: repeats.length,
+            entry: `${entry}`,
+            load: '170',
+            setting,
+            mount,
+            value: 40 + shiftK + 0.2 * chance.normal(),
+          });
       }
     }
-    const told = new Set(standsApart(repeats).filter((of) => of.what === 'mount').map((of) => `${repeats[of.run]!.entry} ${repeats[of.run]!.mount}`));
+    const told = new Set(
+      standsApart(repeats)
+        .filter((of) => of.what === 'mount')
+        .map((of) => `${repeats[of.run]!.entry} ${repeats[of.run]!.mount}`),
+    );
     if (told.has('0 1')) found += 1;
     wrong += new Set([...told].map((of) => of.split(' ')[0]).filter((entry) => entry !== '0')).size;
   }
   return { falseShare: wrong / (8 * roundUps), foundShare: found / roundUps };
-} // prettier-ignore
+}
 
 test.each([2, 3, 4])(
   'of %i sound mounts one is told in at most 5 of 100 entries, and a bad one is found',

@@ -29,8 +29,10 @@ function momentOf({ timeS, values }: WatchedChannel, nearS: number): number {
 
 /** The moments at which any of the channels steps, s. */
 export function stepMoments(channels: readonly WatchedChannel[]): number[] {
-  return channels.flatMap((channel) => cutRuns([channel]).map((cut) => momentOf(channel, cut))).sort((a, b) => a - b);
-} // prettier-ignore
+  return channels
+    .flatMap((channel) => cutRuns([channel]).map((cut) => momentOf(channel, cut)))
+    .sort((a, b) => a - b);
+}
 
 export interface ClockShift {
   /** To be added to the log's clock, s. */
@@ -46,7 +48,10 @@ export interface ClockShift {
  * median of what is left between them. Null where nothing speaks for a move: no steps, none that meet, or a clock that
  * is right to within 3 s already.
  */
-export function alignClocks(leadMoments: readonly number[], logMoments: readonly number[]): ClockShift | null {
+export function alignClocks(
+  leadMoments: readonly number[],
+  logMoments: readonly number[],
+): ClockShift | null {
   const misses = (offsetS: number) =>
     logMoments.flatMap((moment) => {
       const gaps = leadMoments.map((lead) => lead - (moment + offsetS));
@@ -68,4 +73,4 @@ export function alignClocks(leadMoments: readonly number[], logMoments: readonly
   const offsetS = Math.round(best.offsetS + left);
   if (Math.abs(offsetS) < LEAST_S) return null;
   return { offsetS, matched: misses(offsetS).length, steps: logMoments.length };
-} // prettier-ignore
+}

@@ -64,11 +64,12 @@ test('two sensor logs of one evening are one, with a cut where one gives way to 
   const die = series.find((of) => of.quantity === 'cpu_temperature')!;
   expect(die.timeS).toHaveLength(2000 + END - 2600);
   const cuts = proposedCuts(series).map((cut) => Math.round(at(cut)));
-  for (const expected of [120, 1920, 2000, 2600, 3720]) expect(cuts.some((cut) => Math.abs(cut - expected) <= 6)).toBe(true);
+  for (const expected of [120, 1920, 2000, 2600, 3720])
+    expect(cuts.some((cut) => Math.abs(cut - expected) <= 6)).toBe(true);
   const pieces = piecesFor(series, proposedCuts(series), []);
   // Load off, and the hole between the logs, are no runs.
   expect(pieces.filter((of) => of.use).map((of) => of.setting)).toEqual(['1400 rpm', '1100 rpm', '800 rpm']);
-}); // prettier-ignore
+});
 
 test('the room alone comes from the minutes with load and fans off, bursts left out', () => {
   const noisy = log('meter.csv', START, START + END, 0, [

@@ -57,7 +57,8 @@ test('a step of a level is found whatever its time, a burst and noise make none'
   const chance = seededChance(8);
   const noise = Array.from({ length: 300 }, () => 33 + 0.2 * chance.normal());
   expect(levelStepDb(noise)).toBeLessThan(0.4);
-  for (const at of [60, 150, 250]) expect(levelStepDb(noise.map((of, i) => (i < at ? of : of - 12)))).toBeCloseTo(12, 0);
+  for (const at of [60, 150, 250])
+    expect(levelStepDb(noise.map((of, i) => (i < at ? of : of - 12)))).toBeCloseTo(12, 0);
   expect(levelStepDb(noise.map((of, i) => (i > 100 && i < 104 ? 60 : of)))).toBeLessThan(1);
   expect(levelStepDb([33, 45])).toBe(0);
-}); // prettier-ignore
+});

@@ -4,9 +4,14 @@ import { energyMeanDb } from './energyMeanDb';
 
 test('floor correction agrees with the table of ISO 3744', () => {
   // K1 = −10·lg(1 − 10^(−ΔL/10)): 3 dB over the floor 3.0, 6 dB 1.3, 10 dB 0.5, 15 dB 0.1
-  for (const [over, correction] of [[3, 3.02], [6, 1.26], [10, 0.46], [15, 0.14]] as const) {
+  for (const [over, correction] of [
+    [3, 3.02],
+    [6, 1.26],
+    [10, 0.46],
+    [15, 0.14],
+  ] as const) {
     expect(30 + over - coolerLevel(30 + over, 30).levelDb).toBeCloseTo(correction, 2);
-  } // prettier-ignore
+  }
   expect(coolerLevel(33, 30).errorGain).toBeCloseTo(2, 2);
 });
 

@@ -13,7 +13,13 @@ export interface Sized {
  */
 export function againstLimits(of: Sized, limits: Brief['limits']): string[] {
   const told: string[] = [];
-  const check = (limit: number | null, value: number | null, wrong: (a: number, b: number) => boolean, name: string, unit: string) => {
+  const check = (
+    limit: number | null,
+    value: number | null,
+    wrong: (a: number, b: number) => boolean,
+    name: string,
+    unit: string,
+  ) => {
     if (limit === null) return;
     if (value === null) told.push(`${name} not noted`);
     else if (wrong(value, limit)) told.push(`${name} ${value} ${unit}, limit ${limit} ${unit}`);
@@ -24,4 +30,4 @@ export function againstLimits(of: Sized, limits: Brief['limits']): string[] {
     told.push(`price in ${of.currency}, budget in ${limits.currency}`);
   else check(limits.budget, of.price, (a, b) => a > b, 'price', limits.currency);
   return told;
-} // prettier-ignore
+}

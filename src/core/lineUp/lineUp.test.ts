@@ -1,5 +1,15 @@
 import fc from 'fast-check';
-import { blankEntry, entryPrice, entryProblem, fanCount, fansText, isCovered, withLabFan, withSecondFan, type Entry } from './entry'; // prettier-ignore
+import {
+  blankEntry,
+  entryPrice,
+  entryProblem,
+  fanCount,
+  fansText,
+  isCovered,
+  withLabFan,
+  withSecondFan,
+  type Entry,
+} from './entry';
 import { variantNames } from './variantNames';
 
 const fan = { name: 'Brisa 140', count: 2, direction: 'push', place: 'front', eachPrice: null };

@@ -29,7 +29,12 @@ test('what was measured of an entry is told by rig and revision, with its age wh
 });
 
 test('older runs are told with whose they are and how old the oldest is; those set aside do not count', () => {
-  const run = (product: string, isOlder: boolean, startedAt = '', setAside = '') => ({ product, isOlder, startedAt, setAside });
+  const run = (product: string, isOlder: boolean, startedAt = '', setAside = '') => ({
+    product,
+    isOlder,
+    startedAt,
+    setAside,
+  });
   const runs = [
     run('Galerna', true, '2025-09-20T09:00:00'),
     run('Galerna', true, '2025-09-25'),
@@ -40,5 +45,7 @@ test('older runs are told with whose they are and how old the oldest is; those s
     '2 of 3 runs are older than this round-up, of Galerna: the oldest was made 14 months before it began.',
   );
   expect(olderRunsSentence(runs.slice(2), now)).toBe('');
-  expect(olderRunsSentence([run('Galerna', true, '2026-11-26T09:00:00')], now)).toContain('just before it began');
-}); // prettier-ignore
+  expect(olderRunsSentence([run('Galerna', true, '2026-11-26T09:00:00')], now)).toContain(
+    'just before it began',
+  );
+});

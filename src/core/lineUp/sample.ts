@@ -45,5 +45,14 @@ export function blankSample(label: string): Sample {
 }
 
 export function blankHandling(): Handling {
-  return { minutes: null, hands: null, backAccess: false, partsToBuy: '', partsPrice: null, hoseStiffness: '', clips: '', note: '' }; // prettier-ignore
+  return {
+    minutes: null,
+    hands: null,
+    backAccess: false,
+    partsToBuy: '',
+    partsPrice: null,
+    hoseStiffness: '',
+    clips: '',
+    note: '',
+  };
 }

@@ -66,5 +66,7 @@ export function coverAll<T>(value: T, words: CoverWords): T {
   if (typeof value === 'string') return words.text(value) as T;
   if (Array.isArray(value)) return value.map((of: unknown) => coverAll(of, words)) as T;
   if (typeof value !== 'object' || value === null || value instanceof Date) return value;
-  return Object.fromEntries(Object.entries(value).map(([key, of]) => [key, coverAll(of as unknown, words)])) as T;
-} // prettier-ignore
+  return Object.fromEntries(
+    Object.entries(value).map(([key, of]) => [key, coverAll(of as unknown, words)]),
+  ) as T;
+}

@@ -43,10 +43,15 @@ function difference(first: Named, other: Named): string {
     if (sameFans && total(b) === total(a) + 1 && ORDINALS[total(b)]) return ORDINALS[total(b)]!;
     if (sameFans && total(a) !== total(b)) return `${total(b)} ${total(b) === 1 ? 'fan' : 'fans'}`;
     if (!sameFans) return other.covered ? 'other fans' : `with ${names(b)}`;
-    return b.map((part) => part.whole.split(',').slice(1).join(',').trim()).filter(Boolean).join(' and ') || 'other fans';
+    return (
+      b
+        .map((part) => part.whole.split(',').slice(1).join(',').trim())
+        .filter(Boolean)
+        .join(' and ') || 'other fans'
+    );
   }
   return other.sample !== first.sample && other.sample !== '' ? `sample ${other.sample}` : '';
-} // prettier-ignore
+}
 
 /**
  * Names of entries, so that no two are called alike: the first of a product keeps its name, the others say what

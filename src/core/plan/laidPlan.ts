@@ -52,7 +52,10 @@ export function layPlan(
   const order = inOrder(designedMountings(settings, scene.entries, loads), plan.order);
   const names = new Map(scene.entries.map((entry) => [entry.entry, entry.name]));
   const planned = order.reduce((sum, mounting) => sum + mounting.points.length, 0);
-  const done = order.reduce((sum, mounting) => sum + mounting.points.filter((point) => isDone(mounting, point)).length, 0); // prettier-ignore
+  const done = order.reduce(
+    (sum, mounting) => sum + mounting.points.filter((point) => isDone(mounting, point)).length,
+    0,
+  );
   const sinceStart = daysBetween(settings.startOn, scene.now.day) * 24 * 60 + scene.now.minute;
   return {
     problems,

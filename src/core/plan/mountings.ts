@@ -31,14 +31,19 @@ function shuffled<T>(items: readonly T[], seed: number): T[] {
   return mixed;
 }
 
-function pointsOf(entry: PlanEntry, of: PlanSettings, loads: readonly string[], passes: number): PlannedPoint[] {
+function pointsOf(
+  entry: PlanEntry,
+  of: PlanSettings,
+  loads: readonly string[],
+  passes: number,
+): PlannedPoint[] {
   const settings = entry.ownSettings ?? of.settings;
   const points: PlannedPoint[] = [];
   // Passes outermost: a repeat must not stand right behind what it repeats.
   for (let pass = 1; pass <= passes; pass += 1)
     for (const load of loads) for (const setting of settings) points.push({ load, setting, pass });
   return points;
-} // prettier-ignore
+}
 
 /**
  * All mountings of a plan in their designed order: a randomised block for each mount, every entry once in

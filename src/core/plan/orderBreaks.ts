@@ -21,9 +21,15 @@ export function orderBreaks(
   const last = order[order.length - 1]!;
   const controlled = order.some((of) => of.isControl);
   if (controlled && !first.isControl)
-    breaks.push({ id: first.id, message: 'no control before the first mount: a rig that starts off is not seen' }); // prettier-ignore
+    breaks.push({
+      id: first.id,
+      message: 'no control before the first mount: a rig that starts off is not seen',
+    });
   if (controlled && order.length > 1 && !last.isControl)
-    breaks.push({ id: last.id, message: 'no control after the last mount: what drifted since the one before is not seen' }); // prettier-ignore
+    breaks.push({
+      id: last.id,
+      message: 'no control after the last mount: what drifted since the one before is not seen',
+    });
   let since = 0;
   const mounted = new Map<string, number>();
   let block = 0;
@@ -33,11 +39,17 @@ export function orderBreaks(
       breaks.push({ id: at.id, message: `more than ${controlEvery} mounts since the last control` });
     const before = mounted.get(at.entry) ?? 0;
     if (at.mount < before)
-      breaks.push({ id: at.id, message: `mount ${at.mount} of ${nameOf(at.entry)} comes after its mount ${before}` }); // prettier-ignore
+      breaks.push({
+        id: at.id,
+        message: `mount ${at.mount} of ${nameOf(at.entry)} comes after its mount ${before}`,
+      });
     mounted.set(at.entry, Math.max(before, at.mount));
     if (at.isControl) continue;
     if (at.block < block)
-      breaks.push({ id: at.id, message: `a mount of round ${at.block} among those of round ${block}: drift is no longer shared alike` }); // prettier-ignore
+      breaks.push({
+        id: at.id,
+        message: `a mount of round ${at.block} among those of round ${block}: drift is no longer shared alike`,
+      });
     block = Math.max(block, at.block);
   }
   return breaks;

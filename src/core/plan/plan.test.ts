@@ -51,9 +51,13 @@ const settings: fc.Arbitrary<PlanSettings> = fc
   }));
 
 const scene = fc
-  .record({ of: settings, count: fc.integer({ min: 2, max: 9 }), loads: fc.constantFrom(['170 W'], ['170 W', '90 W']) })
+  .record({
+    of: settings,
+    count: fc.integer({ min: 2, max: 9 }),
+    loads: fc.constantFrom(['170 W'], ['170 W', '90 W']),
+  })
   .map(({ of, count, loads }) => ({ of, entries: lineUp(count), loads }))
-  .filter(({ of, entries }) => planProblems(of, entries).length === 0); // prettier-ignore
+  .filter(({ of, entries }) => planProblems(of, entries).length === 0);
 
 function inQuiet(of: PlanSettings, fromMin: number, toMin: number): boolean {
   const length = spanMin(of.quietFromMin, of.quietToMin);
@@ -76,7 +80,10 @@ test('in any order nothing is lost or doubled, and the same seed gives the same 
       const designed = designedMountings(of, entries, loads);
       const keys = designed.map((mounting) => ({ id: mounting.id, at: mix.next().value as number }));
       // Some dragged, some forgotten, one that is not there any more.
-      const byHand = keys.sort((a, b) => a.at - b.at).slice(1).map(({ id }) => id); // prettier-ignore
+      const byHand = keys
+        .sort((a, b) => a.at - b.at)
+        .slice(1)
+        .map(({ id }) => id);
       const order = inOrder(designed, ['gone 1', ...byHand, byHand[0] ?? 'gone 2']);
       expect(order.map(({ id }) => id).sort()).toEqual(designed.map(({ id }) => id).sort());
       const sheet = runSheet(of, entries, order);
@@ -85,7 +92,13 @@ test('in any order nothing is lost or doubled, and the same seed gives the same 
         points.map((point) => [id, point.load, point.setting, point.pass].join()),
       );
       expect(read.sort()).toEqual(wanted.sort());
-      expect(runSheet(of, entries, inOrder(designedMountings(of, entries, loads), ['gone 1', ...byHand, byHand[0] ?? 'gone 2']))).toEqual(sheet); // prettier-ignore
+      expect(
+        runSheet(
+          of,
+          entries,
+          inOrder(designedMountings(of, entries, loads), ['gone 1', ...byHand, byHand[0] ?? 'gone 2']),
+        ),
+      ).toEqual(sheet);
     }),
     { numRuns: 60 },
   );
@@ -129,7 +142,9 @@ test('as designed, the control keeps its spacing and nothing is broken; moves ar
   const told = (order: Mounting[]) => orderBreaks(order, 2, (entry) => `<${entry}>`).map((at) => at.message);
   const [first, ...rest] = designed;
   expect(told([...rest, first!]).join()).toContain('no control before the first mount');
-  expect(told(designed.filter((at, i) => !at.isControl || i === 0))).toContain('more than 2 mounts since the last control'); // prettier-ignore
+  expect(told(designed.filter((at, i) => !at.isControl || i === 0))).toContain(
+    'more than 2 mounts since the last control',
+  );
   const reversed = [first!, ...rest.slice(0, -1).reverse(), rest[rest.length - 1]!];
   expect(told(reversed).join()).toMatch(/mount 1 of <e\d> comes after its mount 2/);
 });
@@ -139,7 +154,14 @@ test('what is done leaves the sheet, and the rest begins now', () => {
   const entries = lineUp(4);
   const order = designedMountings(of, entries, ['170 W']);
   const first = order[0]!;
-  const runs = first.points.slice(0, 4).map((point) => ({ entry: first.entry, mount: first.mount, ...point, setting: ` ${point.setting.toUpperCase()}` })); // prettier-ignore
+  const runs = first.points
+    .slice(0, 4)
+    .map((point) => ({
+      entry: first.entry,
+      mount: first.mount,
+      ...point,
+      setting: ` ${point.setting.toUpperCase()}`,
+    }));
   const nowMin = 2 * DAY_MIN + 18 * 60;
   const sheet = runSheet(of, entries, order, { isDone: doneBy(runs), notBeforeMin: nowMin });
   expect(readingsOf(sheet)).toHaveLength(order.reduce((sum, at) => sum + at.points.length, 0) - 4);
@@ -154,7 +176,11 @@ test('a learnt soak moves the times of its entry only', () => {
   const of = defaultPlanSettings('2026-11-30');
   const entries = lineUp(4).map((at) => (at.entry === 'e1' ? { ...at, learntSoakMin: 40 } : at));
   const sheet = runSheet(of, entries, designedMountings(of, entries, ['170 W']));
-  const soaks = sheet.parts.flatMap((part) => part.steps.filter((step) => step.kind === 'soak').map((step) => [part.id.split(' ')[0], step.toMin - step.fromMin])); // prettier-ignore
+  const soaks = sheet.parts.flatMap((part) =>
+    part.steps
+      .filter((step) => step.kind === 'soak')
+      .map((step) => [part.id.split(' ')[0], step.toMin - step.fromMin]),
+  );
   for (const [entry, lasts] of soaks)
     expect(lasts).toBeCloseTo(entry === 'e1' ? 40 : entry === 'e2' ? 45 : 22, 9);
 });
@@ -193,11 +219,14 @@ test('more passes or mounts cost hours and show less; fitting keeps to the deadl
 
 test('a pilot tells which loads separate', () => {
   const plan = { entries: 8, passes: 1, mounts: 2, controlMounts: 4, scatter: { passK: 0.3, mountK: 0.4 } };
-  const findings = pilotFindings([
-    { load: '170 W', bestK: 30, worstK: 60 },
-    { load: '60 W', bestK: 11, worstK: 12 },
-    { load: '90 W', bestK: 15, worstK: null },
-  ], plan); // prettier-ignore
+  const findings = pilotFindings(
+    [
+      { load: '170 W', bestK: 30, worstK: 60 },
+      { load: '60 W', bestK: 11, worstK: 12 },
+      { load: '90 W', bestK: 15, worstK: null },
+    ],
+    plan,
+  );
   expect(findings.map((of) => of.separates)).toEqual([true, false, null]);
 });
 

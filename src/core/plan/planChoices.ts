@@ -40,7 +40,9 @@ export function planChoices(of: PlanSettings, scene: PlanScene): PlanChoice[] {
   if (fewer.length < of.settings.length && fewer.length >= 2)
     offer(`${counted(fewer.length, 'setting')} instead of ${word(of.settings.length)}`, { settings: fewer });
   if (controlEvery < scene.entries.length)
-    offer(`a control every ${controlEvery * 2} mounts instead of ${controlEvery}`, { controlEvery: controlEvery * 2 }); // prettier-ignore
+    offer(`a control every ${controlEvery * 2} mounts instead of ${controlEvery}`, {
+      controlEvery: controlEvery * 2,
+    });
   if (scene.loads.length > 1) {
     const dropped = scene.loads[scene.loads.length - 1]!;
     offer(`without the load ${dropped}`, {}, scene.loads.slice(0, -1));

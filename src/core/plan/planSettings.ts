@@ -106,13 +106,21 @@ export function planProblems(
   check('weekdays', of.weekdays.length === 0, 'at least one working day a week');
   check('controlEvery', !(of.controlEvery >= 1), 'a control at least after every mount');
   check('entries', entries.length === 0, 'the line-up has no entries yet');
-  check('control', entries.length > 0 && !entries.some((entry) => entry.isControl), 'no entry of the line-up is the control: name one in Line-up'); // prettier-ignore
+  check(
+    'control',
+    entries.length > 0 && !entries.some((entry) => entry.isControl),
+    'no entry of the line-up is the control: name one in Line-up',
+  );
   const soakMin = Math.max(
     of.warmUpMin,
     ...entries.map((entry) => soakMinutes(entry, of) + of.warmUpMin + of.readingMin),
   );
   const workMin = spanMin(of.workFromMin, of.workToMin);
-  check('workToMin', workMin < soakMin + of.mountMin, `a working day of ${workMin} min holds no mount with one soak: ${Math.ceil(soakMin + of.mountMin)} min wanted`); // prettier-ignore
+  check(
+    'workToMin',
+    workMin < soakMin + of.mountMin,
+    `a working day of ${workMin} min holds no mount with one soak: ${Math.ceil(soakMin + of.mountMin)} min wanted`,
+  );
   const quietMin = quietWithinWork(of);
   check(
     'quietFromMin',

@@ -30,9 +30,13 @@ export function smallestDifferenceK(plan: {
 }): number {
   const { entries, passes, mounts, controlMounts, scatter } = plan;
   if (!(passes >= 1 && mounts >= 1 && entries >= 2))
-    throw new RangeError(`smallestDifferenceK: two entries, a pass and a mount at least, got ${entries}, ${passes}, ${mounts}`); // prettier-ignore
+    throw new RangeError(
+      `smallestDifferenceK: two entries, a pass and a mount at least, got ${entries}, ${passes}, ${mounts}`,
+    );
   if (!(scatter.passK >= 0 && scatter.mountK >= 0))
-    throw new RangeError(`smallestDifferenceK: scatter must not be negative, got ${scatter.passK}, ${scatter.mountK}`); // prettier-ignore
+    throw new RangeError(
+      `smallestDifferenceK: scatter must not be negative, got ${scatter.passK}, ${scatter.mountK}`,
+    );
   const freedom = (entries - 1) * (mounts - 1) + Math.max(0, controlMounts - 1);
   if (freedom < 1) return Infinity;
   const passFreedom = SETTINGS * (freedom + entries * mounts * (passes - 1));

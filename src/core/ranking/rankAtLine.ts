@@ -110,23 +110,36 @@ export function rankAtLine(curves: readonly EntryCurve[], rule: LineRule): Ranki
     }
     const temperatureC = rule.referenceAmbientC + value.value;
     const resistanceKPerW = value.resistanceKPerW ?? (rule.loadW > 0 ? value.value / rule.loadW : null);
-    standings.push({ entry, value, temperatureC, atLimit: rule.throttles !== false && temperatureC >= rule.limitC - LIMIT_BAND_K, resistanceKPerW });
+    standings.push({
+      entry,
+      value,
+      temperatureC,
+      atLimit: rule.throttles !== false && temperatureC >= rule.limitC - LIMIT_BAND_K,
+      resistanceKPerW,
+    });
   }
   const sign = curves[0]?.rule.better === 'higher' ? -1 : 1;
   // At a program's watts, so that K/W stands in kelvins of about the same size.
-  const restatedK = (of: Standing) => (of.resistanceKPerW === null ? of.value.value : of.resistanceKPerW * (rule.loadW || 1));
+  const restatedK = (of: Standing) =>
+    of.resistanceKPerW === null ? of.value.value : of.resistanceKPerW * (rule.loadW || 1);
   const byResistance = (of: Standing) => rule.program && of.atLimit;
   const keyK = (of: Standing) => (byResistance(of) ? restatedK(of) : of.value.value);
   standings.sort(
     (a, b) =>
-      Number(byResistance(a)) - Number(byResistance(b)) || sign * (keyK(a) - keyK(b)) || (a.entry < b.entry ? -1 : 1),
+      Number(byResistance(a)) - Number(byResistance(b)) ||
+      sign * (keyK(a) - keyK(b)) ||
+      (a.entry < b.entry ? -1 : 1),
   );
   const throttledFrom = standings.findIndex(byResistance);
   const compared = standings.map((of) => comparable(of, 1));
   const told =
     throttledFrom < 0
       ? ties(compared)
-      : ties(compared, standings.map((of) => comparable(of, restatedK(of) / of.value.value)), throttledFrom);
+      : ties(
+          compared,
+          standings.map((of) => comparable(of, restatedK(of) / of.value.value)),
+          throttledFrom,
+        );
   const placed = standings.map((of, i) => ({
     entry: of.entry,
     place: i + 1,
@@ -150,4 +163,4 @@ export function rankAtLine(curves: readonly EntryCurve[], rule: LineRule): Ranki
   }));
   notPlaced.sort((a, b) => (a.entry < b.entry ? -1 : 1));
   return { placed, notPlaced, brackets: told.brackets };
-} // prettier-ignore
+}

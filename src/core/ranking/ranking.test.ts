@@ -50,15 +50,22 @@ const rising = { settled: false };
 
 test('each status of FORMATS steps 7 and 8', () => {
   const points = [
-    point('ranked', 'low', 30, 40), point('ranked', 'high', 40, 34),
-    point('loud', 'low', 36, 40), point('loud', 'high', 45, 34),
-    point('tops-out', 'low', 25, 44), point('tops-out', 'high', 31, 39),
-    point('throttled', 'low', 30, 70), point('throttled', 'high', 36, 66.3),
-    point('at-floor', 'low', 22, 45, atFloor), point('at-floor', 'high', 36, 38),
-    point('unsettled', 'low', 28, 45, rising), point('unsettled', 'high', 36, 38),
-    point('none settled', 'low', 28, 45, rising), point('none settled', 'floor', 22, 48, atFloor),
+    point('ranked', 'low', 30, 40),
+    point('ranked', 'high', 40, 34),
+    point('loud', 'low', 36, 40),
+    point('loud', 'high', 45, 34),
+    point('tops-out', 'low', 25, 44),
+    point('tops-out', 'high', 31, 39),
+    point('throttled', 'low', 30, 70),
+    point('throttled', 'high', 36, 66.3),
+    point('at-floor', 'low', 22, 45, atFloor),
+    point('at-floor', 'high', 36, 38),
+    point('unsettled', 'low', 28, 45, rising),
+    point('unsettled', 'high', 36, 38),
+    point('none settled', 'low', 28, 45, rising),
+    point('none settled', 'floor', 22, 48, atFloor),
     point('all at floor', 'low', 22, 45, atFloor),
-  ]; // prettier-ignore
+  ];
   const { placed, notPlaced } = rank(points, [...new Set(points.map((of) => of.entry)), 'no runs']);
   expect(placed.map((of) => [of.entry, of.status, of.place])).toEqual([
     ['ranked', 'ranked', 1],
@@ -173,7 +180,8 @@ test('eight equal coolers are split in at most 30 of 400 seeded round-ups, whate
 });
 
 test('fans tuned to the line reach it within 0.3 dB, with what the missing tenths are worth in the doubt', () => {
-  const one = (levelDb: number) => rank([point('a', 'tuned', levelDb, 40), point('a', 'tuned', levelDb, 40, { pass: 2 })]);
+  const one = (levelDb: number) =>
+    rank([point('a', 'tuned', levelDb, 40), point('a', 'tuned', levelDb, 40, { pass: 2 })]);
   for (const levelDb of [32.7, 32.9, 33, 33.1, 33.3])
     expect(one(levelDb).placed[0]).toMatchObject({ status: 'ranked', value: 40, levelDb });
   // Two per cent of the rise a decibel where one setting tells no slope: 0.2 dB are worth 0.16 K.
@@ -185,18 +193,25 @@ test('fans tuned to the line reach it within 0.3 dB, with what the missing tenth
   const sweep = rank([point('a', '1', 33.2, 40), point('a', '2', 35.2, 36)]).placed[0]!;
   expect(sweep).toMatchObject({ status: 'ranked', value: 40, levelDb: 33.2, slope: -2 });
   expect(sweep.uncertainty).toBeGreaterThan(0.4);
-}); // prettier-ignore
+});
 
 /** Entries with known rises: two passes each, far enough from each other to leave the spread to the pairs. */
 const known = (rises: Record<string, number>, spreadK: number) =>
-  rank(Object.entries(rises).flatMap(([entry, value]) => [1, 2, 3].map((pass) => point(entry, '1', 33, value + (pass - 2) * spreadK, { pass })))); // prettier-ignore
+  rank(
+    Object.entries(rises).flatMap(([entry, value]) =>
+      [1, 2, 3].map((pass) => point(entry, '1', 33, value + (pass - 2) * spreadK, { pass })),
+    ),
+  );
 
 test('places are ranges: nobody is cut from a neighbour that it cannot be told from', () => {
   // Twelve degrees of freedom, s = 0.35 K: six means can be told apart from about 0.96 K on.
   const { placed, brackets } = known({ a: 40, b: 41.7, c: 42.3, d: 42.31, e: 43, f: 46 }, 0.35);
   const ranges = Object.fromEntries(placed.map((of) => [of.entry, [of.placeFrom, of.placeTo]]));
   expect(ranges).toEqual({ a: [1, 1], b: [2, 4], c: [2, 5], d: [2, 5], e: [3, 5], f: [6, 6] });
-  expect(brackets.map((of) => [of.better, of.worse])).toEqual([[2, 4], [3, 5]]);
+  expect(brackets.map((of) => [of.better, of.worse])).toEqual([
+    [2, 4],
+    [3, 5],
+  ]);
   expect(placed.map((of) => of.tieGroup)).toEqual([1, 2, 2, 2, 3, 4]);
   const names = placed.map((of) => of.entry.toUpperCase());
   expect(brackets.flatMap((of) => bracketSentences(of, names))).toEqual([
@@ -205,36 +220,56 @@ test('places are ranges: nobody is cut from a neighbour that it cannot be told f
     'Places 3 to 5 cannot be told apart: 0.7 K between them, and this test shows 1.0 K.',
     'E is better than F: 3.0 K apart, 1.0 K wanted.',
   ]);
-}); // prettier-ignore
+});
 
 test('a place range counts who is surely better and who surely worse, whatever the spreads', () => {
-  const levels = fc.array(fc.record({ value: fc.double({ min: 30, max: 45, noNaN: true }), u: fc.double({ min: 0.05, max: 2, noNaN: true }) }), { minLength: 1, maxLength: 9 });
+  const levels = fc.array(
+    fc.record({
+      value: fc.double({ min: 30, max: 45, noNaN: true }),
+      u: fc.double({ min: 0.05, max: 2, noNaN: true }),
+    }),
+    { minLength: 1, maxLength: 9 },
+  );
   fc.assert(
     fc.property(levels, (items) => {
-      const ordered = [...items].sort((a, b) => a.value - b.value).map(({ value, u }) => ({ value, doubt: [{ from: 'mounts' as const, variance: u * u, freedom: Infinity }], shared: 0 }));
+      const ordered = [...items]
+        .sort((a, b) => a.value - b.value)
+        .map(({ value, u }) => ({
+          value,
+          doubt: [{ from: 'mounts' as const, variance: u * u, freedom: Infinity }],
+          shared: 0,
+        }));
       const told = ties(ordered);
       const q = ordered.length > 1 ? studentizedRange(0.95, ordered.length, Infinity) : 0;
       ordered.forEach((of, i) => {
-        const sure = ordered.map((other, j) => i !== j && Math.abs(other.value - of.value) >= q * Math.sqrt((items.length && other.doubt[0]!.variance + of.doubt[0]!.variance) / 2));
+        const sure = ordered.map(
+          (other, j) =>
+            i !== j &&
+            Math.abs(other.value - of.value) >=
+              q * Math.sqrt((items.length && other.doubt[0]!.variance + of.doubt[0]!.variance) / 2),
+        );
         expect(told.placeFrom[i]).toBe(1 + sure.filter((of, j) => of && j < i).length);
         expect(told.placeTo[i]).toBe(ordered.length - sure.filter((of, j) => of && j > i).length);
         expect(told.placeFrom[i]! <= i + 1 && told.placeTo[i]! >= i + 1).toBe(true);
       });
       for (const { better, worse } of told.brackets)
-        for (let i = better; i <= worse; i += 1) expect(told.placeFrom[i - 1]! <= better && told.placeTo[i - 1]! >= worse).toBe(true);
+        for (let i = better; i <= worse; i += 1)
+          expect(told.placeFrom[i - 1]! <= better && told.placeTo[i - 1]! >= worse).toBe(true);
     }),
   );
-}); // prettier-ignore
+});
 
 test('the throttled of a named program stand by K/W, behind all that hold it', () => {
-  const at = (entry: string, value: number, powerW: number) => [1, 2].map((pass) => point(entry, '1', 33, value, { pass, resistanceKPerW: value / powerW }));
+  const at = (entry: string, value: number, powerW: number) =>
+    [1, 2].map((pass) => point(entry, '1', 33, value, { pass, resistanceKPerW: value / powerW }));
   const points = [...at('cool', 50, 140), ...at('strong', 66.4, 120), ...at('weak', 66.3, 90)];
   const entries = ['cool', 'strong', 'weak'].map((entry) => ({ entry, isControl: false }));
-  const order = (program: boolean) => rankAtLine(entryCurves(entries, points), { ...RULE, program }).placed.map((of) => of.entry);
+  const order = (program: boolean) =>
+    rankAtLine(entryCurves(entries, points), { ...RULE, program }).placed.map((of) => of.entry);
   // Both stand at the limit: the one that let 120 W through is the better one, though 0.1 K warmer.
   expect(order(true)).toEqual(['cool', 'strong', 'weak']);
   expect(order(false)).toEqual(['cool', 'weak', 'strong']);
-}); // prettier-ignore
+});
 
 test('an error of the meter that all share counts only as far as the slopes differ', () => {
   const gap = (slope: number) => {

@@ -78,7 +78,7 @@ export function tiesOf(
     brackets.push({ ...pair(from, to), end: last === undefined ? null : pair(last, to + 1) });
   }
   return { groups, placeFrom, placeTo, brackets };
-} // prettier-ignore
+}
 
 /**
  * Ties of entries in their order, best first, by simultaneous 95 % comparison over all of them (FORMATS step 9). From

@@ -8,7 +8,10 @@ const SAME_SHARE = 0.005;
  * That a choice of entry does not change what is compared, in words, where all hold the same clock (or score) at every
  * setting that counts; empty where it does change, or for other responses.
  */
-export function allAlike({ source, unit }: Pick<Response, 'source' | 'unit'>, curves: readonly EntryCurve[]): string {
+export function allAlike(
+  { source, unit }: Pick<Response, 'source' | 'unit'>,
+  curves: readonly EntryCurve[],
+): string {
   if (source.from !== 'clock' && source.from !== 'score') return '';
   const values = curves.flatMap((curve) => curve.points.map((point) => point.value));
   const entries = curves.filter((curve) => curve.points.length > 0).length;
@@ -18,4 +21,4 @@ export function allAlike({ source, unit }: Pick<Response, 'source' | 'unit'>, cu
   if (!(most - least <= SAME_SHARE * most)) return '';
   const held = `${((least + most) / 2).toFixed(0)} ${unit}`.trim();
   return `All ${entries} hold the same, ${held} to within ${(100 * SAME_SHARE).toFixed(1)} %: which of them is chosen does not change the speed.`;
-} // prettier-ignore
+}

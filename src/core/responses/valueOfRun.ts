@@ -132,7 +132,12 @@ export function valueOfRun(run: MeasuredRun, { source }: Response, place: string
   switch (source.from) {
     case 'die':
       if (!die) return NO_READING;
-      return known({ value: die.riseK, settled: die.settled, unsettledReason: die.unsettledReason, shortfall: die.shortfallK });
+      return known({
+        value: die.riseK,
+        settled: die.settled,
+        unsettledReason: die.unsettledReason,
+        shortfall: die.shortfallK,
+      });
     case 'sensor':
       return sensor(run, source.heading);
     case 'clock':
@@ -147,10 +152,14 @@ export function valueOfRun(run: MeasuredRun, { source }: Response, place: string
       return known(steady(run.levelDb));
     case 'steady-time':
       if (!die?.fit.known) return unknown(die ? 'its settling is not identified' : 'no reading of it');
-      return known({ ...steady(die.fit.value.timeToHalfKelvinS), settled: die.settled, unsettledReason: die.unsettledReason });
+      return known({
+        ...steady(die.fit.value.timeToHalfKelvinS),
+        settled: die.settled,
+        unsettledReason: die.unsettledReason,
+      });
     case 'burst':
       return burst(run, source.afterS);
     case 'limit-time':
       return untilLimit(run);
   }
-} // prettier-ignore
+}

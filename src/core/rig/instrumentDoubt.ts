@@ -45,10 +45,11 @@ const EVEN = 1 / Math.sqrt(3);
 
 /** The first number with a unit of the kind in a text such as “± 0,3 K” or “0.1 dB”; null where there is none. */
 function amount(text: string): number | null {
-  const found = /(\d+(?:[.,]\d+)?)\s*(?:dB|K|°C|°|degC)/i.exec(text) ?? /^\s*±?\s*(\d+(?:[.,]\d+)?)\s*$/.exec(text);
+  const found =
+    /(\d+(?:[.,]\d+)?)\s*(?:dB|K|°C|°|degC)/i.exec(text) ?? /^\s*±?\s*(\d+(?:[.,]\d+)?)\s*$/.exec(text);
   const value = found ? Number(found[1]!.replace(',', '.')) : NaN;
   return value > 0 && value <= 10 ? value : null;
-} // prettier-ignore
+}
 
 function meantBy(kind: keyof typeof ASSUMED, listed: Instrument | undefined): { meant: Meant; from: string } {
   const assumed = ASSUMED[kind];

@@ -16,8 +16,10 @@ test('a setup of defaults can be; places outside the room, under the floor of ge
   expect(told({ meterHeightCm: 200, coolerHeightCm: 85, meterDistanceCm: 60 })).toContain('meterDistanceCm');
   expect(told({ meterHeightCm: 250, roomHeightCm: 250, meterDistanceCm: 200 })).toContain('meterHeightCm');
   const [wall] = setupProblems(setup({ meterDistanceCm: 400, roomDepthCm: 400 }));
-  expect(wall!.message).toBe(`the meter stands outside the room: ${400 - BEHIND_CM} cm from the cooler to the wall`);
-}); // prettier-ignore
+  expect(wall!.message).toBe(
+    `the meter stands outside the room: ${400 - BEHIND_CM} cm from the cooler to the wall`,
+  );
+});
 
 test('the drawn distance and the heights give the straight line again', () => {
   const cm = fc.double({ min: 1, max: 400, noNaN: true });
@@ -38,11 +40,16 @@ test('what differs between two setups is named with its unit and what would brid
   );
   expect(differences).toMatchObject([
     { what: 'enclosure', was: 'open', isNow: 'Caseta', remedy: expect.stringContaining('never mixed') },
-    { what: 'meter distance', was: '60 cm', isNow: '100 cm', remedy: expect.stringContaining('never ranked together') },
+    {
+      what: 'meter distance',
+      was: '60 cm',
+      isNow: '100 cm',
+      remedy: expect.stringContaining('never ranked together'),
+    },
     { what: 'microphone', was: 'class 2, A', isNow: 'not noted' },
     { what: 'clock', was: 'not noted', isNow: '4200 MHz' },
   ]);
-}); // prettier-ignore
+});
 
 test('checks of the day: 94 dB on the calibrator and no offset at a cold start, half a unit allowed', () => {
   const check = (kind: 'calibrator' | 'cold start', reading: number) => ({

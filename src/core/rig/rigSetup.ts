@@ -62,11 +62,23 @@ export function setupProblems(setup: RigSetup): { field: keyof RigSetup; message
   const check = (field: keyof RigSetup, wrong: boolean, message: string) => {
     if (wrong) problems.push({ field, message });
   };
-  check('meterDistanceCm', setup.meterDistanceCm > free, `the meter stands outside the room: ${free} cm from the cooler to the wall`); // prettier-ignore
-  check('probeDistanceCm', setup.probeDistanceCm > free, `the probe stands outside the room: ${free} cm from the cooler to the wall`); // prettier-ignore
+  check(
+    'meterDistanceCm',
+    setup.meterDistanceCm > free,
+    `the meter stands outside the room: ${free} cm from the cooler to the wall`,
+  );
+  check(
+    'probeDistanceCm',
+    setup.probeDistanceCm > free,
+    `the probe stands outside the room: ${free} cm from the cooler to the wall`,
+  );
   for (const place of ['meter', 'probe'] as const) {
     const lift = Math.abs(setup[`${place}HeightCm`] - setup.coolerHeightCm);
-    check(`${place}DistanceCm`, setup[`${place}DistanceCm`] < lift, `nearer than its height allows: it stands ${lift} cm above or below the cooler`); // prettier-ignore
+    check(
+      `${place}DistanceCm`,
+      setup[`${place}DistanceCm`] < lift,
+      `nearer than its height allows: it stands ${lift} cm above or below the cooler`,
+    );
   }
   for (const field of ['meterHeightCm', 'coolerHeightCm', 'probeHeightCm'] as const)
     check(field, setup[field] >= setup.roomHeightCm, `over the ceiling of ${setup.roomHeightCm} cm`);

@@ -14,7 +14,11 @@ const AGAIN = 'measure the entries again on this revision';
 const FIELDS: Record<keyof RigSetup, { label: string; unit?: string; remedy: string }> = {
   enclosure: { label: 'enclosure', remedy: `${AGAIN}: open bench and case are never mixed` },
   caseFans: { label: 'case fans', remedy: BRIDGE },
-  meterDistanceCm: { label: 'meter distance', unit: 'cm', remedy: `${AGAIN}: levels at two distances are only restated, never ranked together` },
+  meterDistanceCm: {
+    label: 'meter distance',
+    unit: 'cm',
+    remedy: `${AGAIN}: levels at two distances are only restated, never ranked together`,
+  },
   meterHeightCm: { label: 'meter height', unit: 'cm', remedy: BRIDGE },
   coolerHeightCm: { label: 'cooler height', unit: 'cm', remedy: BRIDGE },
   probeDistanceCm: { label: 'probe distance', unit: 'cm', remedy: BRIDGE },
@@ -29,7 +33,7 @@ const FIELDS: Record<keyof RigSetup, { label: string; unit?: string; remedy: str
   limitC: { label: 'temperature limit', unit: '°C', remedy: BRIDGE },
   interfaceMaterial: { label: 'interface material', remedy: BRIDGE },
   interfaceHabit: { label: 'interface habit', remedy: BRIDGE },
-}; // prettier-ignore
+};
 
 /** What differs between two setups of a rig, in words, with what would make runs of both comparable. */
 export function setupDifferences(was: RigSetup, isNow: RigSetup): SetupDifference[] {

@@ -30,7 +30,9 @@ export function askedAbout(run: Typed, heatLimited: boolean): string[] {
   const asked: string[] = [];
   if (run.loadW > 0 && run.powerW !== null && !heatLimited) asked.push(farWords(run.loadW, run.powerW));
   if (run.noiseDb < run.floorDb)
-    asked.push(`${run.noiseDb} dB(A) is quieter than the room alone, ${run.floorDb} dB(A): is one of the two wrong?`); // prettier-ignore
+    asked.push(
+      `${run.noiseDb} dB(A) is quieter than the room alone, ${run.floorDb} dB(A): is one of the two wrong?`,
+    );
   return asked.filter(Boolean);
 }
 

@@ -32,5 +32,9 @@ export function parseLoad(text: string): Load | null {
   const found = LOAD.exec(plain)?.groups;
   if (!found) return null;
   const number = (of: string | undefined) => (of === undefined ? 0 : Number(of.replace(',', '.')));
-  return { loadW: number(found.watts), loadName: (found.name ?? '').replace(/,$/, ''), gpuLoadW: number(found.gpu) };
-} // prettier-ignore
+  return {
+    loadW: number(found.watts),
+    loadName: (found.name ?? '').replace(/,$/, ''),
+    gpuLoadW: number(found.gpu),
+  };
+}

@@ -78,7 +78,13 @@ test('loads have one key, one label and one address each', () => {
   ];
   for (const name of [loadKey, loadLabel, loadParam])
     expect(new Set(loads.map(name)).size).toBe(loads.length);
-  expect(loads.map(loadLabel)).toEqual(['170 W', '170 W + 200 W graphics', 'render, 170 W', 'idle', 'render, 140 W + 90 W graphics']); // prettier-ignore
+  expect(loads.map(loadLabel)).toEqual([
+    '170 W',
+    '170 W + 200 W graphics',
+    'render, 170 W',
+    'idle',
+    'render, 140 W + 90 W graphics',
+  ]);
   for (const load of loads.slice(0, 3)) expect(parseLoad(loadLabel(load))).toEqual(load);
   expect(
     ['140', 'idle', 'render 140', 'flat out, 140,5 W', '90 W + 200 W graphics', 'W', ''].map(parseLoad),

@@ -185,32 +185,75 @@ test('a missing power reading says neither on nor off, and one of 0 W makes no n
   const holes = trace(1500, settling, (t) => (t > 1150 && t < 1350 ? MISSING : t % 60 < 20 ? MISSING : 100));
   expect(loadStretch(holes, 100, 90)).toEqual({ known: true, value: { first: 0, last: 1499 } });
   expect(reduceTrace(holes, RULE)).toMatchObject({ known: true, value: { settled: true } });
-  expect(loadStretch(trace(100, () => 30, () => MISSING), 100, 90)).toMatchObject({ known: true });
-  const limited = reduceTrace(trace(1500, () => 69.9, (t) => (t === 1400 ? 0 : 80)), RULE);
-  expect(limited).toMatchObject({ known: true, value: { heatLimited: true, settled: true, slopeKPerMin: { value: expect.closeTo(0, 1) } } });
-}); // prettier-ignore
+  expect(
+    loadStretch(
+      trace(
+        100,
+        () => 30,
+        () => MISSING,
+      ),
+      100,
+      90,
+    ),
+  ).toMatchObject({ known: true });
+  const limited = reduceTrace(
+    trace(
+      1500,
+      () => 69.9,
+      (t) => (t === 1400 ? 0 : 80),
+    ),
+    RULE,
+  );
+  expect(limited).toMatchObject({
+    known: true,
+    value: { heatLimited: true, settled: true, slopeKPerMin: { value: expect.closeTo(0, 1) } },
+  });
+});
 
 test.each([0.1, 1, 5])('missing time counts as missing cells do, at a step of %d s', (stepS) => {
   const timeS = Float64Array.from({ length: Math.round(1500 / stepS) }, (_, i) => i * stepS);
-  const whole: Trace = { timeS, cpuC: timeS.map((t) => 58 - 20 * Math.exp(-t / 120) + ripple(t)), ambientC: timeS.map(() => 20), powerW: timeS.map(() => 100) };
+  const whole: Trace = {
+    timeS,
+    cpuC: timeS.map((t) => 58 - 20 * Math.exp(-t / 120) + ripple(t)),
+    ambientC: timeS.map(() => 20),
+    powerW: timeS.map(() => 100),
+  };
   const without = (fromS: number, toS: number): Trace => {
     const kept = [...timeS.keys()].filter((i) => timeS[i]! < fromS || timeS[i]! >= toS);
     const of = (values: Float64Array) => Float64Array.from(kept, (i) => values[i]!);
-    return { timeS: of(timeS), cpuC: of(whole.cpuC), ambientC: of(whole.ambientC!), powerW: of(whole.powerW!) };
+    return {
+      timeS: of(timeS),
+      cpuC: of(whole.cpuC),
+      ambientC: of(whole.ambientC!),
+      powerW: of(whole.powerW!),
+    };
   };
   expect(reduceTrace(without(1250, 1350), RULE)).toMatchObject({ known: true, value: { settled: true } });
   const holed = reduceTrace(without(1210, 1480), RULE);
-  expect(holed).toMatchObject({ known: true, value: { settled: false, unsettledReason: expect.stringMatching(/readings for only [3-6]\d s of the 300 s/) } });
-}); // prettier-ignore
+  expect(holed).toMatchObject({
+    known: true,
+    value: {
+      settled: false,
+      unsettledReason: expect.stringMatching(/readings for only [3-6]\d s of the 300 s/),
+    },
+  });
+});
 
 test('a die at or under the room with the load on is no result, logged or typed; at idle it may be', () => {
   const cold = trace(900, () => -3);
-  expect(reduceTrace(cold, RULE)).toMatchObject({ known: false, reason: expect.stringContaining('at or under the room') });
+  expect(reduceTrace(cold, RULE)).toMatchObject({
+    known: false,
+    reason: expect.stringContaining('at or under the room'),
+  });
   expect(reduceTrace(cold, { ...RULE, loadW: 0 })).toMatchObject({ known: true });
-  const typed = (cpuC: number, loadW = 140) => reduceTyped({ cpuC, ambientC: 23, powerW: 14 }, { loadW, program: false, limitC: 90 });
+  const typed = (cpuC: number, loadW = 140) =>
+    reduceTyped({ cpuC, ambientC: 23, powerW: 14 }, { loadW, program: false, limitC: 90 });
   expect(typed(20)).toMatchObject({ known: false, reason: expect.stringContaining('20.0 °C') });
   expect(typed(23).known).toBe(false);
   expect(typed(20, 0).known).toBe(true);
   // What typed means do not hold stays missing.
-  expect(typed(60)).toMatchObject({ known: true, value: { settled: true, maximumRiseK: NaN, cpuMaxC: NaN, slopeKPerMin: { known: false } } });
-}); // prettier-ignore
+  expect(typed(60)).toMatchObject({
+    known: true,
+    value: { settled: true, maximumRiseK: NaN, cpuMaxC: NaN, slopeKPerMin: { known: false } },
+  });
+});

@@ -18,7 +18,9 @@ test('a solved system gives its right side again; a singular one is told', () =>
       const [p, q, r] = a as unknown as [number[], number[], number[]];
       const x = solveLinear(a, b);
       const determinant =
-        p[0]! * (q[1]! * r[2]! - q[2]! * r[1]!) - p[1]! * (q[0]! * r[2]! - q[2]! * r[0]!) + p[2]! * (q[0]! * r[1]! - q[1]! * r[0]!);
+        p[0]! * (q[1]! * r[2]! - q[2]! * r[1]!) -
+        p[1]! * (q[0]! * r[2]! - q[2]! * r[0]!) +
+        p[2]! * (q[0]! * r[1]! - q[1]! * r[0]!);
       if (!x || Math.abs(determinant) < 1) return;
       a.forEach((row, i) => {
         const back = row.reduce((sum, value, k) => sum + value * x[k]!, 0);
@@ -27,24 +29,43 @@ test('a solved system gives its right side again; a singular one is told', () =>
       });
     }),
   );
-  expect(solveLinear([[1, 2], [2, 4]], [1, 1])).toBeNull();
-}); // prettier-ignore
+  expect(
+    solveLinear(
+      [
+        [1, 2],
+        [2, 4],
+      ],
+      [1, 1],
+    ),
+  ).toBeNull();
+});
 
 test('the fitted line goes through exact points, through the centre of any, and its error is that of many repeats', () => {
   fc.assert(
-    fc.property(number, number, fc.uniqueArray(fc.integer({ min: -100, max: 100 }), { minLength: 3 }), (slope, intercept, x) => {
-      const line = leastSquaresLine(x, x.map((of) => intercept + slope * of));
-      expect(line.known).toBe(true);
-      if (!line.known) return;
-      expect(line.value.slope).toBeCloseTo(slope, 5);
-      expect(line.value.intercept + line.value.slope * mean(x)).toBeCloseTo(intercept + slope * mean(x), 5);
-    }),
+    fc.property(
+      number,
+      number,
+      fc.uniqueArray(fc.integer({ min: -100, max: 100 }), { minLength: 3 }),
+      (slope, intercept, x) => {
+        const line = leastSquaresLine(
+          x,
+          x.map((of) => intercept + slope * of),
+        );
+        expect(line.known).toBe(true);
+        if (!line.known) return;
+        expect(line.value.slope).toBeCloseTo(slope, 5);
+        expect(line.value.intercept + line.value.slope * mean(x)).toBeCloseTo(intercept + slope * mean(x), 5);
+      },
+    ),
   );
   const chance = seededChance(11);
   const x = Array.from({ length: 30 }, (_, i) => i);
   const slopes: number[] = [];
   for (let i = 0; i < 600; i += 1) {
-    const line = leastSquaresLine(x, x.map((of) => 2 + 0.1 * of + chance.normal()));
+    const line = leastSquaresLine(
+      x,
+      x.map((of) => 2 + 0.1 * of + chance.normal()),
+    );
     if (line.known) slopes.push(line.value.slope);
   }
   const spread = Math.sqrt(mean(slopes.map((of) => (of - 0.1) ** 2)));
@@ -52,10 +73,13 @@ test('the fitted line goes through exact points, through the centre of any, and 
   expect(spread).toBeCloseTo(1 / Math.sqrt(x.reduce((sum, of) => sum + (of - 14.5) ** 2, 0)), 2);
   expect(leastSquaresLine([1, 1, 1], [1, 2, 3]).known).toBe(false);
   expect(leastSquaresLine([1, 2, NaN, 4], [1, 2, 3, NaN]).known).toBe(false);
-}); // prettier-ignore
+});
 
 test('quantiles lie within, rise with their share, and meet least, median and greatest', () => {
-  const shares = fc.tuple(fc.double({ min: 0, max: 1, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true }));
+  const shares = fc.tuple(
+    fc.double({ min: 0, max: 1, noNaN: true }),
+    fc.double({ min: 0, max: 1, noNaN: true }),
+  );
   fc.assert(
     fc.property(fc.array(number, { minLength: 1 }), shares, (values, [a, b]) => {
       const low = quantile(values, Math.min(a, b));
@@ -70,7 +94,7 @@ test('quantiles lie within, rise with their share, and meet least, median and gr
   expect(quantile([1, 2, 3, 4], 0.1)).toBeCloseTo(1.3, 12);
   expect(() => quantile([], 0.5)).toThrow('no values');
   expect(() => quantile([1], NaN)).toThrow('share from 0 to 1, got NaN');
-}); // prettier-ignore
+});
 
 test('robust spread is the normal one, and a fifth of wild values does not move it far', () => {
   const chance = seededChance(3);

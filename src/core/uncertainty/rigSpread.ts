@@ -104,11 +104,16 @@ const HIDDEN_SHARE = 0.5;
  * Variance of a mount alone: a mount's mean over its readings has variance σm² + σp²/n, so the passes' share is taken
  * off, and only that (Searle, Casella & McCulloch, Variance Components, ch. 3). `inverseReadings` is the mean of 1/n.
  */
-function mountAlone(meanSquareK2: number, freedom: number, pass: Variance | null, inverseReadings: number): Variance {
+function mountAlone(
+  meanSquareK2: number,
+  freedom: number,
+  pass: Variance | null,
+  inverseReadings: number,
+): Variance {
   const ofPassesK2 = (pass?.variance ?? 0) * inverseReadings;
   const deviationK2 = HIDDEN_SHARE * ofPassesK2 * Math.sqrt(2 / freedom);
   return { variance: positivePart(meanSquareK2 - ofPassesK2, deviationK2), freedom };
-} // prettier-ignore
+}
 
 function components(sweeps: readonly (readonly SpreadSetting[])[]): SpreadComponents {
   const passes = new Pooled();

@@ -77,14 +77,22 @@ function gamma(x: number): number {
 }
 
 test('Student’s t by its published table, and between its rows', () => {
-  for (const [freedom, t] of [[1, 12.706], [2, 4.303], [3, 3.182], [5, 2.571], [10, 2.228], [30, 2.042], [Infinity, 1.96]] as const)
+  for (const [freedom, t] of [
+    [1, 12.706],
+    [2, 4.303],
+    [3, 3.182],
+    [5, 2.571],
+    [10, 2.228],
+    [30, 2.042],
+    [Infinity, 1.96],
+  ] as const)
     expect(interval95(1, freedom) / t).toBeCloseTo(1, 3);
   for (const freedom of [1.2, 1.7, 2.2, 2.9, 3.4, 6.5, 13, 45]) {
     expect(tailOfT(interval95(1, freedom), freedom)).toBeCloseTo(0.025, 4);
     expect(interval95(1, freedom) / interval95(1, freedom + 0.01)).toBeLessThan(1.02);
   }
   expect(interval95(0.3, 5)).toBeCloseTo(0.3 * interval95(1, 5), 9);
-}); // prettier-ignore
+});
 
 test('spreads of mounts and passes are found again, without bias, from many round-ups', () => {
   for (const passes of [1, 2]) {
@@ -93,7 +101,10 @@ test('spreads of mounts and passes are found again, without bias, from many roun
     const mountK2: number[] = [];
     for (let seed = 1; seed <= 300; seed += 1) {
       const points = measured(design, seed);
-      const sweeps = entriesOf(design).map(({ entry, isControl }) => ({ isControl, settings: settingMeans(points.filter((of) => of.entry === entry)) }));
+      const sweeps = entriesOf(design).map(({ entry, isControl }) => ({
+        isControl,
+        settings: settingMeans(points.filter((of) => of.entry === entry)),
+      }));
       const { roundUp, control } = rigSpread(sweeps);
       passK2.push(roundUp.pass!.variance);
       mountK2.push(roundUp.mount!.variance);
@@ -105,7 +116,7 @@ test('spreads of mounts and passes are found again, without bias, from many roun
     expect(mean(passK2)).toBeCloseTo(0.09, 2);
     expect(Math.abs(mean(mountK2) - 0.25)).toBeLessThan(0.025);
   }
-}); // prettier-ignore
+});
 
 /** Share of the entries whose ± holds their true rise. */
 function covered(design: Design, roundUps: number): number {
@@ -126,25 +137,55 @@ function covered(design: Design, roundUps: number): number {
 const mixes = [1, 2, 3].flatMap((mounts) => [1, 2, 3, 4].map((passes) => ({ mounts, passes })));
 
 test.each(mixes)('± holds the true rise in 92 to 98 of 100: $mounts mounts × $passes passes', (mix) => {
-  for (const scatter of [{ mountK: 0.4, passK: 0.5 }, { mountK: 0.4, passK: 0.2 }, { mountK: 0.7, passK: 0.3 }]) {
+  for (const scatter of [
+    { mountK: 0.4, passK: 0.5 },
+    { mountK: 0.4, passK: 0.2 },
+    { mountK: 0.7, passK: 0.3 },
+  ]) {
     const share = covered({ entries: 6, controlMounts: 3, ...mix, ...scatter }, 300);
     expect(share).toBeGreaterThan(0.92);
     expect(share).toBeLessThan(0.98);
   }
-}); // prettier-ignore
+});
 
 test('two identical typed passes do not make a sure ranking: sensors and meter leave their doubt', () => {
   const once = measured({ entries: 2, mounts: 1, passes: 1, mountK: 0, passK: 0 }, 1);
-  const points = [1, 2].flatMap((pass) => once.map((of) => ({ ...of, pass, run: `${of.run} ${pass}`, value: of.entry === 'e1' ? of.value - 0.9 : of.value })));
-  const entries = [{ entry: 'e0', isControl: true }, { entry: 'e1', isControl: false }];
+  const points = [1, 2].flatMap((pass) =>
+    once.map((of) => ({
+      ...of,
+      pass,
+      run: `${of.run} ${pass}`,
+      value: of.entry === 'e1' ? of.value - 0.9 : of.value,
+    })),
+  );
+  const entries = [
+    { entry: 'e0', isControl: true },
+    { entry: 'e1', isControl: false },
+  ];
   const rule = { lineDb: 33, loadW: 170, program: false, referenceAmbientC: 23, limitC: 200 };
   const { placed } = rankAtLine(entryCurves(entries, points), rule);
   // They differ by 0.1 K.
-  expect(placed.map((of) => [of.placeFrom, of.placeTo])).toEqual([[1, 2], [1, 2]]);
+  expect(placed.map((of) => [of.placeFrom, of.placeTo])).toEqual([
+    [1, 2],
+    [1, 2],
+  ]);
   for (const { uncertainty: uncertainty } of placed) expect(uncertainty).toBeGreaterThan(0.05);
-  const coarse = instrumentDoubt({ instruments: [{ name: 'P', kind: 'room probe', range: '', resolution: '1 °C', grade: '± 1,0 K', calibratedOn: '', dueOn: '' }], checks: [] });
+  const coarse = instrumentDoubt({
+    instruments: [
+      {
+        name: 'P',
+        kind: 'room probe',
+        range: '',
+        resolution: '1 °C',
+        grade: '± 1,0 K',
+        calibratedOn: '',
+        dueOn: '',
+      },
+    ],
+    checks: [],
+  });
   expect(rankAtLine(entryCurves(entries, points, coarse), rule).placed[0]!.uncertainty).toBeGreaterThan(0.3);
-}); // prettier-ignore
+});
 
 test('doubt grows with the slope of the curve through the meter, with what was to come, and with a typed room', () => {
   const design = { entries: 4, mounts: 2, passes: 2, mountK: 0.2, passK: 0.1 };
@@ -156,11 +197,20 @@ test('doubt grows with the slope of the curve through the meter, with what was t
   const points = measured(design, 5);
   const plain = at(points, 33);
   expect(plain.slope).toBeLessThan(0);
-  const unsure = at(points.map((of) => ({ ...of, shortfall: 0.6 })), 33);
+  const unsure = at(
+    points.map((of) => ({ ...of, shortfall: 0.6 })),
+    33,
+  );
   expect(unsure.value).toBe(plain.value);
   expect(unsure.uncertainty ** 2 - plain.uncertainty ** 2).toBeCloseTo(0.6 ** 2 / 3, 6);
-  const typedRoom = at(points.map((of) => ({ ...of, roomDoubtK: 1 })), 33);
+  const typedRoom = at(
+    points.map((of) => ({ ...of, roomDoubtK: 1 })),
+    33,
+  );
   expect(typedRoom.uncertainty ** 2 - plain.uncertainty ** 2).toBeCloseTo((1 / 1.96) ** 2, 6);
-  const nearRoom = at(points.map((of) => ({ ...of, level: { ...of.level, errorGain: 2 } })), 33);
+  const nearRoom = at(
+    points.map((of) => ({ ...of, level: { ...of.level, errorGain: 2 } })),
+    33,
+  );
   expect(nearRoom.uncertainty).toBeGreaterThan(plain.uncertainty);
-}); // prettier-ignore
+});

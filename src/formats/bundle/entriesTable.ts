@@ -23,8 +23,17 @@ export interface BundleEntry {
 
 const FILE = 'entries.csv';
 const COLUMNS = [
-  'entry', 'product', 'maker', 'kind', 'fans', 'fan_count', 'price', 'currency', 'height_mm', 'is_control',
-]; // prettier-ignore
+  'entry',
+  'product',
+  'maker',
+  'kind',
+  'fans',
+  'fan_count',
+  'price',
+  'currency',
+  'height_mm',
+  'is_control',
+];
 
 export function unknownCells(
   cells: Record<string, string>,

@@ -22,33 +22,81 @@ test('a sound bundle has no problems, and keeps what it does not know', () => {
 
 const unusable: [string, (files: Map<string, string>) => void, RegExp][] = [
   ['no datapackage.json', (files) => files.delete('datapackage.json'), /datapackage\.json: not there/],
-  ['no JSON', (files) => files.set('datapackage.json', '{\n "name": "x",,\n}'), /datapackage\.json, line 2: not readable JSON/],
-  ['unknown version', replacing('datapackage.json', '"formatVersion":1', '"formatVersion":7'), /unknown format version: 1 is understood, got 7/],
+  [
+    'no JSON',
+    (files) => files.set('datapackage.json', '{\n "name": "x",,\n}'),
+    /datapackage\.json, line 2: not readable JSON/,
+  ],
+  [
+    'unknown version',
+    replacing('datapackage.json', '"formatVersion":1', '"formatVersion":7'),
+    /unknown format version: 1 is understood, got 7/,
+  ],
   ['no limit', replacing('datapackage.json', '"limitC":90', '"x":90'), /rig\.limitC is missing/],
   ['no table', (files) => files.delete('runs.csv'), /runs\.csv: not there/],
   ['no column', replacing('runs.csv', 'noise_db', 'noise'), /runs\.csv, line 1, noise_db: required column/],
   ['a quote left open', replacing('entries.csv', 'b,Poniente', 'b,"Poniente'), /entries\.csv.*(uote|CSV)/],
-]; // prettier-ignore
+];
 
 test.each(unusable)('of no use: %s', (_, change, message) => {
   expect(() => readBundle(smallBundle(change))).toThrow(message);
 });
 
 const broken: [string, (files: Map<string, string>) => void, object][] = [
-  ['text in a number', replacing('runs.csv', '1,a,1,1,170,50 %,30.0', '1,a,1,1,170,50 %,abc'), { file: 'runs.csv', line: 2, column: 'noise_db', message: 'not a number: "abc"' }],
+  [
+    'text in a number',
+    replacing('runs.csv', '1,a,1,1,170,50 %,30.0', '1,a,1,1,170,50 %,abc'),
+    { file: 'runs.csv', line: 2, column: 'noise_db', message: 'not a number: "abc"' },
+  ],
   ['missing trace', (files) => files.delete('traces/2.csv'), { file: 'runs.csv', line: 3, column: 'trace' }],
-  ['a trace outside', replacing('runs.csv', 'traces/2.csv', '../2.csv'), { file: 'runs.csv', line: 3, column: 'trace' }],
-  ['no die temperature', replacing('traces/3.csv', 'cpu_c', 'cpu'), { file: 'traces/3.csv', line: 1, column: 'cpu_c' }],
-  ['no room temperature', replacing('traces/3.csv', 'ambient_c', 'room'), { file: 'traces/3.csv', line: 1, column: 'ambient_c' }],
+  [
+    'a trace outside',
+    replacing('runs.csv', 'traces/2.csv', '../2.csv'),
+    { file: 'runs.csv', line: 3, column: 'trace' },
+  ],
+  [
+    'no die temperature',
+    replacing('traces/3.csv', 'cpu_c', 'cpu'),
+    { file: 'traces/3.csv', line: 1, column: 'cpu_c' },
+  ],
+  [
+    'no room temperature',
+    replacing('traces/3.csv', 'ambient_c', 'room'),
+    { file: 'traces/3.csv', line: 1, column: 'ambient_c' },
+  ],
   ['unknown entry', replacing('runs.csv', '3,b', '3,z'), { file: 'runs.csv', line: 4, column: 'entry' }],
   ['run twice', replacing('runs.csv', '4,b', '3,b'), { file: 'runs.csv', line: 5, column: 'run' }],
-  ['entry twice', replacing('entries.csv', 'b,Poniente', 'a,Poniente'), { file: 'entries.csv', line: 3, column: 'entry' }],
-  ['negative power', replacing('traces/4.csv', '21.0,170', '21.0,-170'), { file: 'traces/4.csv', line: 2, column: 'power_w' }],
-  ['time steps back', replacing('traces/4.csv', '\n9,', '\n3,'), { file: 'traces/4.csv', line: 11, column: 't_s' }],
-  ['a cell too few', replacing('runs.csv', '2,a,1,1,', '2,a,1,'), { file: 'runs.csv', line: 3, message: '8 cells, 9 expected: row left out' }],
-  ['unknown kind', replacing('entries.csv', 'air-tower', 'air tower'), { file: 'entries.csv', line: 2, column: 'kind' }],
-  ['mount of zero', replacing('runs.csv', '2,a,1,1,', '2,a,0,1,'), { file: 'runs.csv', line: 3, column: 'mount' }],
-]; // prettier-ignore
+  [
+    'entry twice',
+    replacing('entries.csv', 'b,Poniente', 'a,Poniente'),
+    { file: 'entries.csv', line: 3, column: 'entry' },
+  ],
+  [
+    'negative power',
+    replacing('traces/4.csv', '21.0,170', '21.0,-170'),
+    { file: 'traces/4.csv', line: 2, column: 'power_w' },
+  ],
+  [
+    'time steps back',
+    replacing('traces/4.csv', '\n9,', '\n3,'),
+    { file: 'traces/4.csv', line: 11, column: 't_s' },
+  ],
+  [
+    'a cell too few',
+    replacing('runs.csv', '2,a,1,1,', '2,a,1,'),
+    { file: 'runs.csv', line: 3, message: '8 cells, 9 expected: row left out' },
+  ],
+  [
+    'unknown kind',
+    replacing('entries.csv', 'air-tower', 'air tower'),
+    { file: 'entries.csv', line: 2, column: 'kind' },
+  ],
+  [
+    'mount of zero',
+    replacing('runs.csv', '2,a,1,1,', '2,a,0,1,'),
+    { file: 'runs.csv', line: 3, column: 'mount' },
+  ],
+];
 
 test.each(broken)('a broken row is listed with its place: %s', (_, change, problem) => {
   expect(readBundle(smallBundle(change)).problems).toContainEqual(expect.objectContaining(problem));

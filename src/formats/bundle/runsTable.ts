@@ -43,9 +43,24 @@ export interface BundleRun {
 const FILE = 'runs.csv';
 const REQUIRED = ['run', 'entry', 'mount', 'pass', 'load_w', 'setting', 'noise_db', 'floor_db'];
 const KNOWN = [
-  ...REQUIRED, 'trace', 'cpu_c', 'ambient_c', 'power_w', 'load_name', 'gpu_load_w', 'control', 'duty_pct', 'rpm',
-  'started_at', 'note', 'set_aside', 'window_start_s', 'window_end_s', 'window_reason', 'ambient_doubt_k',
-]; // prettier-ignore
+  ...REQUIRED,
+  'trace',
+  'cpu_c',
+  'ambient_c',
+  'power_w',
+  'load_name',
+  'gpu_load_w',
+  'control',
+  'duty_pct',
+  'rpm',
+  'started_at',
+  'note',
+  'set_aside',
+  'window_start_s',
+  'window_end_s',
+  'window_reason',
+  'ambient_doubt_k',
+];
 
 const ISO_TIME = /^\d{4}-\d{2}-\d{2}([T ]\d{2}:\d{2}(:\d{2}(\.\d+)?)?(Z|[+-]\d{2}:?\d{2})?)?$/;
 

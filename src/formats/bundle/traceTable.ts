@@ -19,9 +19,23 @@ export interface TraceTable {
 }
 
 const KNOWN = new Set([
-  't_s', 'cpu_c', 'ambient_c', 'power_w', 'fan_rpm', 'clock_mhz', 'gpu_c', 'vrm_c', 'liquid_c', 'inlet_c',
-  'case_air_c', 'memory_c', 'drive_c', 'pump_rpm', 'pump_duty_pct', 'noise_db',
-]); // prettier-ignore
+  't_s',
+  'cpu_c',
+  'ambient_c',
+  'power_w',
+  'fan_rpm',
+  'clock_mhz',
+  'gpu_c',
+  'vrm_c',
+  'liquid_c',
+  'inlet_c',
+  'case_air_c',
+  'memory_c',
+  'drive_c',
+  'pump_rpm',
+  'pump_duty_pct',
+  'noise_db',
+]);
 
 export function isKnownChannel(heading: string): boolean {
   return KNOWN.has(heading) || /^fan(?:[2-9]|1[0-6])_rpm$/.test(heading);

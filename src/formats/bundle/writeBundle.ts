@@ -32,11 +32,17 @@ function extraColumns(rows: readonly { extra: Record<string, string> }[]): strin
 }
 
 const ENTRY_FIELDS: FieldSchema[] = [
-  { name: 'entry', type: 'string' }, { name: 'product', type: 'string' }, { name: 'maker', type: 'string' },
-  { name: 'kind', type: 'string' }, { name: 'fans', type: 'string' }, { name: 'fan_count', type: 'integer' },
-  { name: 'price', type: 'number' }, { name: 'currency', type: 'string' }, { name: 'height_mm', type: 'number' },
+  { name: 'entry', type: 'string' },
+  { name: 'product', type: 'string' },
+  { name: 'maker', type: 'string' },
+  { name: 'kind', type: 'string' },
+  { name: 'fans', type: 'string' },
+  { name: 'fan_count', type: 'integer' },
+  { name: 'price', type: 'number' },
+  { name: 'currency', type: 'string' },
+  { name: 'height_mm', type: 'number' },
   { name: 'is_control', type: 'boolean' },
-]; // prettier-ignore
+];
 
 export function entriesCsv(entries: readonly BundleEntry[]): string {
   const rows = entries.map((of) => ({
@@ -56,15 +62,31 @@ export function entriesCsv(entries: readonly BundleEntry[]): string {
 }
 
 const RUN_FIELDS: FieldSchema[] = [
-  { name: 'run', type: 'string' }, { name: 'entry', type: 'string' }, { name: 'mount', type: 'integer' },
-  { name: 'pass', type: 'integer' }, { name: 'load_w', type: 'number' }, { name: 'setting', type: 'string' },
-  { name: 'noise_db', type: 'number' }, { name: 'floor_db', type: 'number' }, { name: 'trace', type: 'string' },
-  { name: 'cpu_c', type: 'number' }, { name: 'ambient_c', type: 'number' }, { name: 'power_w', type: 'number' },
-  { name: 'load_name', type: 'string' }, { name: 'gpu_load_w', type: 'number' }, { name: 'control', type: 'string' },
-  { name: 'duty_pct', type: 'number' }, { name: 'rpm', type: 'number' }, { name: 'started_at', type: 'string' },
-  { name: 'note', type: 'string' }, { name: 'set_aside', type: 'string' }, { name: 'window_start_s', type: 'number' },
-  { name: 'window_end_s', type: 'number' }, { name: 'window_reason', type: 'string' }, { name: 'ambient_doubt_k', type: 'number' },
-]; // prettier-ignore
+  { name: 'run', type: 'string' },
+  { name: 'entry', type: 'string' },
+  { name: 'mount', type: 'integer' },
+  { name: 'pass', type: 'integer' },
+  { name: 'load_w', type: 'number' },
+  { name: 'setting', type: 'string' },
+  { name: 'noise_db', type: 'number' },
+  { name: 'floor_db', type: 'number' },
+  { name: 'trace', type: 'string' },
+  { name: 'cpu_c', type: 'number' },
+  { name: 'ambient_c', type: 'number' },
+  { name: 'power_w', type: 'number' },
+  { name: 'load_name', type: 'string' },
+  { name: 'gpu_load_w', type: 'number' },
+  { name: 'control', type: 'string' },
+  { name: 'duty_pct', type: 'number' },
+  { name: 'rpm', type: 'number' },
+  { name: 'started_at', type: 'string' },
+  { name: 'note', type: 'string' },
+  { name: 'set_aside', type: 'string' },
+  { name: 'window_start_s', type: 'number' },
+  { name: 'window_end_s', type: 'number' },
+  { name: 'window_reason', type: 'string' },
+  { name: 'ambient_doubt_k', type: 'number' },
+];
 
 export function runsCsv(runs: readonly Omit<BundleRun, 'line' | 'typedMeans' | 'score'>[]): string {
   const rows = runs.map((of) => ({
@@ -110,9 +132,13 @@ export function changesCsv(changes: readonly BundleChange[]): string {
 }
 
 const READING_FIELDS: FieldSchema[] = [
-  { name: 'run', type: 'string' }, { name: 'quantity', type: 'string' }, { name: 'place', type: 'string' },
-  { name: 'value', type: 'number' }, { name: 'unit', type: 'string' }, { name: 'rpm', type: 'number' },
-]; // prettier-ignore
+  { name: 'run', type: 'string' },
+  { name: 'quantity', type: 'string' },
+  { name: 'place', type: 'string' },
+  { name: 'value', type: 'number' },
+  { name: 'unit', type: 'string' },
+  { name: 'rpm', type: 'number' },
+];
 
 /** Spot readings in the unit of their quantity, whatever they were typed in. */
 export function readingsCsv(readings: readonly (SpotReading & { run: string })[]): string {

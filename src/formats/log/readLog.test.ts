@@ -49,8 +49,12 @@ test('comments, tabs, epoch milliseconds, °F, a unit row, the same heading twic
   const got = await read(log);
   expect(got.dialect.delimiter).toBe('\t');
   expect(got.reader.columns.map((of) => [of.quantity, of.unit])).toEqual([
-    ['time', 's'], ['cpu_temperature', 'degF'], ['ambient_temperature', 'degF'], ['cpu_temperature', 'degF'], [null, null],
-  ]); // prettier-ignore
+    ['time', 's'],
+    ['cpu_temperature', 'degF'],
+    ['ambient_temperature', 'degF'],
+    ['cpu_temperature', 'degF'],
+    [null, null],
+  ]);
   expect(got.means).toEqual({
     cpu_temperature: expect.closeTo(60, 9),
     ambient_temperature: expect.closeTo(20, 9),
@@ -100,14 +104,31 @@ test('what is no log is said to be none', async () => {
 
 test('headings by unit and words; what is not ours stays unknown', () => {
   const meanings: Record<string, [string | null, string | null]> = {
-    'T_die': ['cpu_temperature', 'degC'], 'CPU Package [°C]': ['cpu_temperature', 'degC'], 'GPU Temperature': ['gpu_temperature', 'degC'],
-    'VRM MOS (°C)': ['vrm_temperature', 'degC'], 'Coolant °F': ['liquid_temperature', 'degF'], 'inlet_c': ['inlet_temperature', 'degC'],
-    'AmbientTemp': ['ambient_temperature', 'degC'], 'CPU Package Power (W)': ['power', 'W'], 'power_w': ['power', 'W'],
-    'GPU Power (W)': [null, null], 'Fan 2 (1/min)': ['fan_speed', 'rpm'], 'Pump speed': ['pump_speed', 'rpm'], 'Fan duty (%)': [null, null],
-    'Core clock MHz': ['clock', 'MHz'], 'Memory clock (MHz)': [null, null], 'Sound level [dB(A)]': ['noise_level', 'dB(A)'], 'noise_db': ['noise_level', 'dB(A)'],
-    'case_air_c': [null, null], 'CPU Usage': [null, null], 'Vcore (V)': [null, null], 'Motherboard (°C)': [null, null], 'No.': [null, null],
-    'Time (s)': ['time', 's'], 't_s': ['time', 's'],
-  }; // prettier-ignore
+    T_die: ['cpu_temperature', 'degC'],
+    'CPU Package [°C]': ['cpu_temperature', 'degC'],
+    'GPU Temperature': ['gpu_temperature', 'degC'],
+    'VRM MOS (°C)': ['vrm_temperature', 'degC'],
+    'Coolant °F': ['liquid_temperature', 'degF'],
+    inlet_c: ['inlet_temperature', 'degC'],
+    AmbientTemp: ['ambient_temperature', 'degC'],
+    'CPU Package Power (W)': ['power', 'W'],
+    power_w: ['power', 'W'],
+    'GPU Power (W)': [null, null],
+    'Fan 2 (1/min)': ['fan_speed', 'rpm'],
+    'Pump speed': ['pump_speed', 'rpm'],
+    'Fan duty (%)': [null, null],
+    'Core clock MHz': ['clock', 'MHz'],
+    'Memory clock (MHz)': [null, null],
+    'Sound level [dB(A)]': ['noise_level', 'dB(A)'],
+    noise_db: ['noise_level', 'dB(A)'],
+    case_air_c: [null, null],
+    'CPU Usage': [null, null],
+    'Vcore (V)': [null, null],
+    'Motherboard (°C)': [null, null],
+    'No.': [null, null],
+    'Time (s)': ['time', 's'],
+    t_s: ['time', 's'],
+  };
   for (const [heading, [quantity, unit]] of Object.entries(meanings)) {
     expect({ heading, ...columnMeaning(heading) }).toMatchObject({ heading, quantity, unit });
   }
@@ -115,10 +136,19 @@ test('headings by unit and words; what is not ours stays unknown', () => {
 
 test('an import knows more places than the command line names, and leaves the same ones unknown', () => {
   const further: Record<string, string | null> = {
-    'Memory (°C)': 'memory_temperature', 'DIMM 2 °C': 'memory_temperature', 'SSD temp': 'drive_temperature', 'NVMe (°C)': 'drive_temperature',
-    case_air_c: 'case_temperature', 'Air in case (°C)': 'case_temperature', 'Case temp': null, 'Motherboard (°C)': null, 'PSU °C': null,
-    'Memory delta (°C)': null, 'CPU (°C)': 'cpu_temperature', 'Room air (°C)': 'ambient_temperature',
-  }; // prettier-ignore
+    'Memory (°C)': 'memory_temperature',
+    'DIMM 2 °C': 'memory_temperature',
+    'SSD temp': 'drive_temperature',
+    'NVMe (°C)': 'drive_temperature',
+    case_air_c: 'case_temperature',
+    'Air in case (°C)': 'case_temperature',
+    'Case temp': null,
+    'Motherboard (°C)': null,
+    'PSU °C': null,
+    'Memory delta (°C)': null,
+    'CPU (°C)': 'cpu_temperature',
+    'Room air (°C)': 'ambient_temperature',
+  };
   for (const [heading, quantity] of Object.entries(further)) {
     expect({ heading, quantity: columnMeaning(heading, null, true).quantity }).toEqual({ heading, quantity });
     const { quantity: plain } = columnMeaning(heading);

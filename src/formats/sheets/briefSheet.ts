@@ -43,7 +43,9 @@ export const briefSheet: ObjectSchema<Brief> = object({
   noiseLinesDba: array(level()).min(1, 'at least one noise line').max(6).required(),
   bandDba: object({
     from: level(),
-    to: level().when('from', ([from], schema) => schema.moreThan(from as number, 'the band must end above where it begins')),
+    to: level().when('from', ([from], schema) =>
+      schema.moreThan(from as number, 'the band must end above where it begins'),
+    ),
   }),
   referenceAmbientC: bounded('temperatureC').required('a room temperature was expected'),
   windowS: bounded('windowS').required(),
@@ -52,4 +54,4 @@ export const briefSheet: ObjectSchema<Brief> = object({
   limits: object({ heightMm: measure(), memoryMm: measure(), budget: measure(1e6), currency: currency() }),
   deadline: day(),
   embargo: day(),
-}).noUnknown(); // prettier-ignore
+}).noUnknown();

@@ -10,9 +10,16 @@ const minutes = (least: number) =>
 /** A round-up's plan. */
 export const planSheet: ObjectSchema<PlanSheet> = object({
   settings: object({
-    seed: finite().integer().min(0).max(2 ** 31 - 1).required(),
+    seed: finite()
+      .integer()
+      .min(0)
+      .max(2 ** 31 - 1)
+      .required(),
     startOn: day().required('the first day was expected'),
-    weekdays: array(finite().integer().min(0).max(6).required()).min(1, 'at least one working day a week').max(7).required(),
+    weekdays: array(finite().integer().min(0).max(6).required())
+      .min(1, 'at least one working day a week')
+      .max(7)
+      .required(),
     workFromMin: minuteOfDay(),
     workToMin: minuteOfDay(),
     quietFromMin: minuteOfDay(),
@@ -23,7 +30,10 @@ export const planSheet: ObjectSchema<PlanSheet> = object({
     coolDownMin: minutes(0),
     airSoakMin: minutes(1),
     liquidSoakMin: minutes(1),
-    settings: array(text(60).min(1, 'a fan setting needs a label').required()).min(1, 'at least one fan setting').max(40).required(),
+    settings: array(text(60).min(1, 'a fan setting needs a label').required())
+      .min(1, 'at least one fan setting')
+      .max(40)
+      .required(),
     passes: counted(20).required(),
     mounts: counted(20).required(),
     controlEvery: counted(1000).required(),
@@ -31,4 +41,4 @@ export const planSheet: ObjectSchema<PlanSheet> = object({
   order: array(string().max(300).required()).max(20_000).default([]),
   droppedLoads: array(string().max(200).required()).max(50).default([]),
   pilot: object({ best: string().required(), worst: string().required() }).nullable().default(null),
-}).noUnknown(); // prettier-ignore
+}).noUnknown();

@@ -22,7 +22,7 @@ export const rigSetupSheet: ObjectSchema<RigSetup> = object({
   clockMhz: measure(),
   voltageV: measure(),
   powerSetting: text(),
-  limitC: bounded('limitC').required('a limit in °C was expected'), // prettier-ignore
+  limitC: bounded('limitC').required('a limit in °C was expected'),
   interfaceMaterial: text(),
   interfaceHabit: text(),
 }).noUnknown();

@@ -26,7 +26,10 @@ export const orderSchema = object({
   entry: text(300),
   mount: whole().default(0),
   tries: whole().default(0),
-  speed: finite().min(1, 'the bench clock runs at 1 to 120').max(120, 'the bench clock runs at 1 to 120').default(1),
-}).noUnknown(); // prettier-ignore
+  speed: finite()
+    .min(1, 'the bench clock runs at 1 to 120')
+    .max(120, 'the bench clock runs at 1 to 120')
+    .default(1),
+}).noUnknown();
 
 export type BenchOrder = InferType<typeof orderSchema>;

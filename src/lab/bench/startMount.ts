@@ -34,7 +34,9 @@ function pointsOf(
       const heat = plan.heat.get(point.load);
       if (!heat) throw new Refused(`the brief has no heat load “${point.load}” any more`);
       if (settingKind(point.setting).kind === 'unreadable')
-        throw new Refused(`“${point.setting}” is no setting that the bench can make: a duty as “56 %”, a level as “33 dB(A)”, “automatic”, “stopped” or “fixed” is; change it in Plan`); // prettier-ignore
+        throw new Refused(
+          `“${point.setting}” is no setting that the bench can make: a duty as “56 %”, a level as “33 dB(A)”, “automatic”, “stopped” or “fixed” is; change it in Plan`,
+        );
       return { ...point, ...briefLoad(heat) };
     });
 }

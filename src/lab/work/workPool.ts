@@ -90,8 +90,9 @@ export class WorkPool {
         job.reject(new Refused('Stopped: nothing was written.'));
       }
     for (const job of [...this.running])
-      if (job.uploadId === uploadId) this.give(job, () => job.reject(new Refused('Stopped: nothing was written.')), true);
-  } // prettier-ignore
+      if (job.uploadId === uploadId)
+        this.give(job, () => job.reject(new Refused('Stopped: nothing was written.')), true);
+  }
 
   /** A process made ready before it is needed. */
   warm(): void {
@@ -149,12 +150,21 @@ export class WorkPool {
     this.running.add(job);
     const { memoryMb, seconds } = this.limits;
     const tooLarge = () =>
-      job.reject(new Refused(`This needs more than ${memoryMb} MB of memory, and was given up: bring it in parts.`));
+      job.reject(
+        new Refused(`This needs more than ${memoryMb} MB of memory, and was given up: bring it in parts.`),
+      );
     const beganMs = performance.now();
     const look = setInterval(() => {
       if (residentMb(worker.pid ?? 0) > memoryMb) this.give(job, tooLarge, true);
       else if (performance.now() - beganMs > seconds * 1000)
-        this.give(job, () => job.reject(new Refused(`This took longer than ${seconds} s, and was given up: bring it in parts.`)), true);
+        this.give(
+          job,
+          () =>
+            job.reject(
+              new Refused(`This took longer than ${seconds} s, and was given up: bring it in parts.`),
+            ),
+          true,
+        );
     }, LOOK_MS);
     const heard = (message: FromWorker) => {
       if ('told' in message) job.progress = { waits: false, ...message.told };
@@ -163,7 +173,13 @@ export class WorkPool {
     };
     const fell = (code: number | null, signal: NodeJS.Signals | null) =>
       // A heap that is full ends Node.js by itself.
-      this.give(job, signal === 'SIGABRT' || code === 134 ? tooLarge : () => job.reject(new Error(`the work process ended by ${signal ?? code}`)), true);
+      this.give(
+        job,
+        signal === 'SIGABRT' || code === 134
+          ? tooLarge
+          : () => job.reject(new Error(`the work process ended by ${signal ?? code}`)),
+        true,
+      );
     worker.on('message', heard);
     worker.once('exit', fell);
     job.leave = () => {
@@ -172,7 +188,7 @@ export class WorkPool {
       worker.off('exit', fell);
     };
     worker.send({ name: job.name, input: job.input }, (error) => error && fell(null, null));
-  } // prettier-ignore
+  }
 
   /** The end of a job, once: its process is kept for the next, or ended. */
   private give(job: Job, answer: () => void, end = false): void {

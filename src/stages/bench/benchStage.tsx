@@ -23,8 +23,9 @@ import { useBench, type Live } from './useBench';
 
 const AWAY = {
   database: 'PostgreSQL does not answer. The bench goes on measuring and keeps it on disk until it is back.',
-  application: 'The application does not answer. The bench goes on by itself; this page follows again once it is back.',
-} as const; // prettier-ignore
+  application:
+    'The application does not answer. The bench goes on by itself; this page follows again once it is back.',
+} as const;
 
 const sentence = (of: string) => `${of.charAt(0).toUpperCase()}${of.slice(1)}`;
 
@@ -45,23 +46,36 @@ function Troubles({ data, live, status }: { data: BenchData; live: Live; status:
       {live.away !== '' && <Banner>{AWAY[live.away]}</Banner>}
       {live.away === '' && isBenchAway(status) && (
         <Banner>
-          The bench process does not answer{measuring ? ': the rig takes its load off by itself after 15 s, and the run is taken up again once the process is back' : ''}. It is started with the application.
+          The bench process does not answer
+          {measuring
+            ? ': the rig takes its load off by itself after 15 s, and the run is taken up again once the process is back'
+            : ''}
+          . It is started with the application.
         </Banner>
       )}
       {status.problem !== '' && <Banner>{sentence(status.problem)}.</Banner>}
       {measuring && faults.length > 0 && (
         <Banner>
-          {faults.map((of) => <span key={of.name} className="block">{sentence(of.fault)}.</span>)} Asked again with every sample.
+          {faults.map((of) => (
+            <span key={of.name} className="block">
+              {sentence(of.fault)}.
+            </span>
+          ))}{' '}
+          Asked again with every sample.
         </Banner>
       )}
       {data.busyWith && (
         <Banner>
-          The rig is in use by <Link className="underline" href={`/round-ups/${data.busyWith.id}/bench`}>{data.busyWith.title}</Link>.
+          The rig is in use by{' '}
+          <Link className="underline" href={`/round-ups/${data.busyWith.id}/bench`}>
+            {data.busyWith.title}
+          </Link>
+          .
         </Banner>
       )}
     </>
   );
-} // prettier-ignore
+}
 
 function Measuring({ data, live, session }: { data: BenchData; live: Live; session: LiveSession }) {
   const { state } = session;
@@ -70,40 +84,72 @@ function Measuring({ data, live, session }: { data: BenchData; live: Live; sessi
     <>
       <section className="flex min-h-0 min-w-0 flex-1 flex-col gap-2.5" aria-label="The step in hand">
         <div className="flex flex-wrap items-baseline gap-x-4">
-          <h2 className="font-display text-[28px] leading-tight font-bold" aria-live="polite">{headline(state)}</h2>
+          <h2 className="font-display text-[28px] leading-tight font-bold" aria-live="polite">
+            {headline(state)}
+          </h2>
           <p className="label-text">
-            {state.isControl && 'control · '}{state.name}{data.fansOnRig && ` · ${data.fansOnRig}`} · mount {state.mount} · reading {point} of {state.points.length}
+            {state.isControl && 'control · '}
+            {state.name}
+            {data.fansOnRig && ` · ${data.fansOnRig}`} · mount {state.mount} · reading {point} of{' '}
+            {state.points.length}
           </p>
         </div>
         <LiveFigures session={session} samples={live.samples} />
         {state.phase === 'mount' || state.phase === 'cool-down' ? (
           <div className="border-t border-hairline pt-3 text-[19px]">
             <p>{state.said}</p>
-            {state.phase === 'mount' && <p className="pt-1">{data.fansOnRig ? <>Fans to put on: <b dir="auto">{data.fansOnRig}</b>.</> : <span className="text-warn">Its fans are not noted in Line-up: look twice which ones go on.</span>}</p>}
+            {state.phase === 'mount' && (
+              <p className="pt-1">
+                {data.fansOnRig ? (
+                  <>
+                    Fans to put on: <b dir="auto">{data.fansOnRig}</b>.
+                  </>
+                ) : (
+                  <span className="text-warn">
+                    Its fans are not noted in Line-up: look twice which ones go on.
+                  </span>
+                )}
+              </p>
+            )}
           </div>
         ) : (
           <SettlingBar session={session} samples={live.samples} />
         )}
         <StripChart session={session} samples={live.samples} />
       </section>
-      <aside className="shrink-0 space-y-4 border-hairline lg:w-[370px] lg:overflow-y-auto lg:border-l lg:pl-6" aria-label="What to do" tabIndex={0}>
+      <aside
+        className="shrink-0 space-y-4 border-hairline lg:w-[370px] lg:overflow-y-auto lg:border-l lg:pl-6"
+        aria-label="What to do"
+        tabIndex={0}
+      >
         <StepActions roundUpId={data.roundUpId} state={state} />
         <section aria-label="Next">
           <h3 className="font-display pb-1 text-[16px] font-bold">Next</h3>
           <ol className="max-h-[210px] overflow-y-auto" tabIndex={0} aria-label="Next steps">
             {nextSteps(state, data.soakMin).map((step, i) => (
-              <li key={i} className={`flex items-baseline gap-2 border-b border-hairline py-1.5 ${i === 0 ? 'font-semibold' : ''}`}>
-                <span>{step.what}</span> <span className="ml-auto shrink-0 text-[13px] font-normal text-ink2">{step.when}</span>
+              <li
+                key={i}
+                className={`flex items-baseline gap-2 border-b border-hairline py-1.5 ${i === 0 ? 'font-semibold' : ''}`}
+              >
+                <span>{step.what}</span>{' '}
+                <span className="ml-auto shrink-0 text-[13px] font-normal text-ink2">{step.when}</span>
               </li>
             ))}
           </ol>
         </section>
         {data.quietHours && (live.status?.speed ?? 1) === 1 && (
-          <p className="text-[14px] text-warn">▲ Outside the quiet hours, {clockText(data.quietHours.fromMin)}–{clockText(data.quietHours.toMin)}: a reading now has the street in it.</p>
+          <p className="text-[14px] text-warn">
+            ▲ Outside the quiet hours, {clockText(data.quietHours.fromMin)}–{clockText(data.quietHours.toMin)}
+            : a reading now has the street in it.
+          </p>
         )}
         {state.skipped.length > 0 && (
           <ul className="text-[13.5px] text-ink2" aria-label="Left out">
-            {state.skipped.map((of, i) => <li key={i}>{of.load}, {of.setting}: left out, {of.why}</li>)}
+            {state.skipped.map((of, i) => (
+              <li key={i}>
+                {of.load}, {of.setting}: left out, {of.why}
+              </li>
+            ))}
           </ul>
         )}
         <Cautions />
@@ -111,7 +157,7 @@ function Measuring({ data, live, session }: { data: BenchData; live: Live; sessi
       </aside>
     </>
   );
-} // prettier-ignore
+}
 
 /** The mount that comes, large, with all that is measured at it. */
 function NextUp({ data, next }: { data: BenchData; next: UpcomingMount | undefined }) {
@@ -120,14 +166,36 @@ function NextUp({ data, next }: { data: BenchData; next: UpcomingMount | undefin
     return (
       <div className="space-y-2">
         <h2 className="font-display text-[28px] font-bold">All that was planned is measured</h2>
-        <p className="text-[16px]"><Link className="underline underline-offset-2" href={`/round-ups/${data.roundUpId}/verdict`}>To the verdict</Link></p>
+        <p className="text-[16px]">
+          <Link className="underline underline-offset-2" href={`/round-ups/${data.roundUpId}/verdict`}>
+            To the verdict
+          </Link>
+        </p>
       </div>
     );
   return (
     <div className="space-y-2">
       <p className="label-text">{next.isControl ? 'Next on the rig, the control' : 'Next on the rig'}</p>
-      <h2 className="font-display text-[34px] leading-tight font-bold">{next.name} <span className="text-ink2">mount {next.mount}</span></h2>
-      <p className="text-[16px]">{next.fans ? <>With <b dir="auto">{next.fans}</b></> : <span className="text-warn">Fans not noted: <Link className="underline underline-offset-2" href={`/round-ups/${data.roundUpId}/line-up?entry=${encodeURIComponent(next.entry)}`}>note them in Line-up</Link></span>}</p>
+      <h2 className="font-display text-[34px] leading-tight font-bold">
+        {next.name} <span className="text-ink2">mount {next.mount}</span>
+      </h2>
+      <p className="text-[16px]">
+        {next.fans ? (
+          <>
+            With <b dir="auto">{next.fans}</b>
+          </>
+        ) : (
+          <span className="text-warn">
+            Fans not noted:{' '}
+            <Link
+              className="underline underline-offset-2"
+              href={`/round-ups/${data.roundUpId}/line-up?entry=${encodeURIComponent(next.entry)}`}
+            >
+              note them in Line-up
+            </Link>
+          </span>
+        )}
+      </p>
       <dl className="max-w-[620px]">
         {next.points.map((of) => (
           <div key={of.load} className="flex gap-4 border-b border-hairline py-1.5 text-[16px]">
@@ -139,7 +207,7 @@ function NextUp({ data, next }: { data: BenchData; next: UpcomingMount | undefin
       <p className="text-[14.5px] text-ink2">{measured}</p>
     </div>
   );
-} // prettier-ignore
+}
 
 function Between({ data, free }: { data: BenchData; free: boolean }) {
   const [chosen, setChosen] = useState<string | null>(null);
@@ -153,22 +221,36 @@ function Between({ data, free }: { data: BenchData; free: boolean }) {
         ) : (
           <div className="space-y-2">
             <h2 className="font-display text-[28px] font-bold">No plan yet</h2>
-            <p className="text-[16px]">The bench is led by the plan: what is mounted when, at which loads and fan settings. <Link className="underline underline-offset-2" href={`/round-ups/${data.roundUpId}/plan`}>Write the plan</Link>, then come back.</p>
+            <p className="text-[16px]">
+              The bench is led by the plan: what is mounted when, at which loads and fan settings.{' '}
+              <Link className="underline underline-offset-2" href={`/round-ups/${data.roundUpId}/plan`}>
+                Write the plan
+              </Link>
+              , then come back.
+            </p>
           </div>
         )}
         {data.planWritten && data.problem !== '' && <Banner>The plan cannot be run: {data.problem}</Banner>}
         {data.breaks.length > 0 && (
-          <ul className="text-[14px] text-warn" aria-label="What the order breaks">{data.breaks.map((of, i) => <li key={i}>▲ {of}</li>)}</ul>
+          <ul className="text-[14px] text-warn" aria-label="What the order breaks">
+            {data.breaks.map((of, i) => (
+              <li key={i}>▲ {of}</li>
+            ))}
+          </ul>
         )}
         <Cautions />
         <PushHelp origin={data.origin} />
       </section>
-      <aside className="shrink-0 border-hairline lg:w-[430px] lg:overflow-y-auto lg:border-l lg:pl-6" aria-label="What comes" tabIndex={0}>
+      <aside
+        className="shrink-0 border-hairline lg:w-[430px] lg:overflow-y-auto lg:border-l lg:pl-6"
+        aria-label="What comes"
+        tabIndex={0}
+      >
         <NextMounts data={data} free={free} next={next} onChoose={setChosen} />
       </aside>
     </>
   );
-} // prettier-ignore
+}
 
 /** The bench: one step at a time, large, with what comes next. */
 export function BenchStage({ data }: { data: BenchData }) {
@@ -192,12 +274,20 @@ export function BenchStage({ data }: { data: BenchData }) {
   return (
     <div onClick={letGo} className="flex min-h-0 flex-1 flex-col gap-3 px-4 pt-3 pb-4 md:px-7">
       <div className="flex flex-wrap items-start justify-end gap-x-6 gap-y-2">
-        {status ? <BenchStatusLine roundUpId={data.roundUpId} status={status} /> : <p className="label-text">Asking the bench …</p>}
+        {status ? (
+          <BenchStatusLine roundUpId={data.roundUpId} status={status} />
+        ) : (
+          <p className="label-text">Asking the bench …</p>
+        )}
       </div>
       {status && <Troubles data={data} live={live} status={status} />}
       <div className="flex min-h-0 flex-1 flex-col gap-6 lg:flex-row">
-        {measuring ? <Measuring data={data} live={live} session={session} /> : <Between data={data} free={status !== null && !data.busyWith} />}
+        {measuring ? (
+          <Measuring data={data} live={live} session={session} />
+        ) : (
+          <Between data={data} free={status !== null && !data.busyWith} />
+        )}
       </div>
     </div>
   );
-} // prettier-ignore
+}

@@ -20,28 +20,60 @@ export function LastMount({ data }: { data: BenchData }) {
   }
   return (
     <section aria-label="Last mount" className="space-y-2">
-      <h2 className={`font-display text-[20px] leading-tight font-bold ${state.phase === 'stopped' ? 'text-bad' : ''}`}>
-        {state.phase === 'stopped' ? `${state.name}, mount ${state.mount}: stopped` : `${state.name}, mount ${state.mount}: done`}
+      <h2
+        className={`font-display text-[20px] leading-tight font-bold ${state.phase === 'stopped' ? 'text-bad' : ''}`}
+      >
+        {state.phase === 'stopped'
+          ? `${state.name}, mount ${state.mount}: stopped`
+          : `${state.name}, mount ${state.mount}: done`}
       </h2>
-      <p className={`text-[16px] ${state.alarm ? 'text-bad' : ''}`}>{state.alarm && '▲ '}{state.phase === 'stopped' ? state.said : `${plural(state.finished, 'run')} in the `}{state.phase !== 'stopped' && <><Link className="underline underline-offset-2" href={`/round-ups/${data.roundUpId}/logbook`}>Logbook</Link>.</>}</p>
-      {state.phase === 'stopped' && state.at < state.points.length && <p className="text-[14.5px] text-ink2">What was not measured stands in the plan again.</p>}
+      <p className={`text-[16px] ${state.alarm ? 'text-bad' : ''}`}>
+        {state.alarm && '▲ '}
+        {state.phase === 'stopped' ? state.said : `${plural(state.finished, 'run')} in the `}
+        {state.phase !== 'stopped' && (
+          <>
+            <Link className="underline underline-offset-2" href={`/round-ups/${data.roundUpId}/logbook`}>
+              Logbook
+            </Link>
+            .
+          </>
+        )}
+      </p>
+      {state.phase === 'stopped' && state.at < state.points.length && (
+        <p className="text-[14.5px] text-ink2">What was not measured stands in the plan again.</p>
+      )}
       {advice.advice === 'remount' && (
         <div className="space-y-2 rounded-md border border-warn p-3" role="alert">
-          <p>▲ Mount {advice.mount} of {state.name} stands {figure(advice.byK, 1)} K over its other mounts: paste or seating. Clean both faces and mount it again; its runs are set aside, and the plan asks for them anew.</p>
-          <button type="button" className="act-button" onClick={() => void order('remount')}>Set aside, mount it again</button>
+          <p>
+            ▲ Mount {advice.mount} of {state.name} stands {figure(advice.byK, 1)} K over its other mounts:
+            paste or seating. Clean both faces and mount it again; its runs are set aside, and the plan asks
+            for them anew.
+          </p>
+          <button type="button" className="act-button" onClick={() => void order('remount')}>
+            Set aside, mount it again
+          </button>
         </div>
       )}
       {advice.advice === 'stands' && (
         <div className="space-y-2 rounded-md border border-warn p-3" role="alert">
-          <p>▲ {advice.tries} tries at mount {advice.mount} agree, {figure(advice.byK, 1)} K over the other mounts: it is the product, not the hand. The result stands and its runs say so.</p>
-          <button type="button" className="act-button" onClick={() => void order('stands')}>Let it stand</button>
+          <p>
+            ▲ {advice.tries} tries at mount {advice.mount} agree, {figure(advice.byK, 1)} K over the other
+            mounts: it is the product, not the hand. The result stands and its runs say so.
+          </p>
+          <button type="button" className="act-button" onClick={() => void order('stands')}>
+            Let it stand
+          </button>
         </div>
       )}
       {state.skipped.length > 0 && (
         <ul className="text-[14px] text-ink2" aria-label="Left out">
-          {state.skipped.map((of, i) => <li key={i}>{of.load}, {of.setting}: left out, {of.why}</li>)}
+          {state.skipped.map((of, i) => (
+            <li key={i}>
+              {of.load}, {of.setting}: left out, {of.why}
+            </li>
+          ))}
         </ul>
       )}
     </section>
   );
-} // prettier-ignore
+}

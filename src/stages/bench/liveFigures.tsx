@@ -6,18 +6,36 @@ function last(samples: readonly LiveSample[], place: 1 | 2 | 3 | 4 | 5): number 
   return of ? of[place] : null;
 }
 
-function Big({ name, value, decimals, unit, under, bad }: { name: string; value: number | null; decimals: number; unit: string; under: string; bad?: boolean }) {
+function Big({
+  name,
+  value,
+  decimals,
+  unit,
+  under,
+  bad,
+}: {
+  name: string;
+  value: number | null;
+  decimals: number;
+  unit: string;
+  under: string;
+  bad?: boolean;
+}) {
   return (
     <div className="min-w-0">
       <dt className="label-text">{name}</dt>
       <dd>
-        <span className={`font-display text-[30px] leading-[1.05] font-bold md:text-[44px] 2xl:text-[56px] ${bad ? 'text-bad' : ''}`}>{value === null ? '–' : figure(value, decimals)}</span>
+        <span
+          className={`font-display text-[30px] leading-[1.05] font-bold md:text-[44px] 2xl:text-[56px] ${bad ? 'text-bad' : ''}`}
+        >
+          {value === null ? '–' : figure(value, decimals)}
+        </span>
         <span className="pl-1 text-[14px] text-ink2 md:text-[17px]">{unit}</span>
         <span className={`block text-[13px] ${bad ? 'text-bad' : 'text-ink2'}`}>{under}</span>
       </dd>
     </div>
   );
-} // prettier-ignore
+}
 
 /** Die, room, rise, power, fans and noise as they are now, large. */
 export function LiveFigures({ session, samples }: { session: LiveSession; samples: readonly LiveSample[] }) {
@@ -28,12 +46,37 @@ export function LiveFigures({ session, samples }: { session: LiveSession; sample
   const duty = state.dutyPct === null ? 'automatic' : `duty ${state.dutyPct}\u202f%`;
   return (
     <dl className="grid grid-cols-3 gap-x-4 gap-y-2 md:flex md:justify-between" aria-label="Readings now">
-      <Big name="Die" value={die} decimals={1} unit="°C" under={near ? `▲ limit ${rule.limitC}` : `limit ${rule.limitC}`} bad={near} />
+      <Big
+        name="Die"
+        value={die}
+        decimals={1}
+        unit="°C"
+        under={near ? `▲ limit ${rule.limitC}` : `limit ${rule.limitC}`}
+        bad={near}
+      />
       <Big name="Room" value={room} decimals={1} unit="°C" under={room === null ? 'no reading' : 'probe'} />
-      <Big name="Rise" value={die !== null && room !== null ? die - room : null} decimals={1} unit="K" under="over the room" />
-      <Big name="Power" value={last(samples, 3)} decimals={0} unit="W" under={state.loadW > 0 ? `load ${state.loadW} W` : 'load off'} />
+      <Big
+        name="Rise"
+        value={die !== null && room !== null ? die - room : null}
+        decimals={1}
+        unit="K"
+        under="over the room"
+      />
+      <Big
+        name="Power"
+        value={last(samples, 3)}
+        decimals={0}
+        unit="W"
+        under={state.loadW > 0 ? `load ${state.loadW} W` : 'load off'}
+      />
       <Big name="Fans" value={last(samples, 4)} decimals={0} unit="rpm" under={duty} />
-      <Big name="Noise" value={last(samples, 5)} decimals={1} unit="dB(A)" under={state.floorDb === null ? 'room not read yet' : `room ${figure(state.floorDb, 1)}`} />
+      <Big
+        name="Noise"
+        value={last(samples, 5)}
+        decimals={1}
+        unit="dB(A)"
+        under={state.floorDb === null ? 'room not read yet' : `room ${figure(state.floorDb, 1)}`}
+      />
     </dl>
   );
-} // prettier-ignore
+}

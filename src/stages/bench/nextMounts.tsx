@@ -18,7 +18,17 @@ function lasting(min: number): string {
 }
 
 /** The plan's next mounts, re-timed from now; the one to begin with can be chosen. */
-export function NextMounts({ data, free, next, onChoose }: { data: BenchData; free: boolean; next: UpcomingMount | undefined; onChoose: (id: string) => void }) {
+export function NextMounts({
+  data,
+  free,
+  next,
+  onChoose,
+}: {
+  data: BenchData;
+  free: boolean;
+  next: UpcomingMount | undefined;
+  onChoose: (id: string) => void;
+}) {
   const [sending, setSending] = useState(false);
   const begin = async () => {
     if (!next || !free || sending) return;
@@ -33,27 +43,59 @@ export function NextMounts({ data, free, next, onChoose }: { data: BenchData; fr
     <section className="space-y-2.5" aria-label="Next mounts">
       {free && (
         <>
-          <button type="button" disabled={sending} onClick={() => void begin()} className="flex w-full cursor-pointer items-center gap-3 rounded-lg bg-act px-4 py-3.5 text-left text-[17px] font-semibold text-on-act">
-            <span className="min-w-0 truncate">{next.begun ? 'Go on with' : 'Begin:'} {next.name}, mount {next.mount}</span>
-            <kbd className="ml-auto rounded border border-current/40 px-1.5 font-sans text-[12.5px] font-normal">Space</kbd>
+          <button
+            type="button"
+            disabled={sending}
+            onClick={() => void begin()}
+            className="flex w-full cursor-pointer items-center gap-3 rounded-lg bg-act px-4 py-3.5 text-left text-[17px] font-semibold text-on-act"
+          >
+            <span className="min-w-0 truncate">
+              {next.begun ? 'Go on with' : 'Begin:'} {next.name}, mount {next.mount}
+            </span>
+            <kbd className="ml-auto rounded border border-current/40 px-1.5 font-sans text-[12.5px] font-normal">
+              Space
+            </kbd>
           </button>
-          <p className="label-text">{plural(next.left, 'reading')} left, about {lasting(next.lastsMin)} with mounting.</p>
-          {control && next !== control && <p className="text-[14px] text-warn">▲ A control re-test is due: {control.name} comes first in the plan.</p>}
+          <p className="label-text">
+            {plural(next.left, 'reading')} left, about {lasting(next.lastsMin)} with mounting.
+          </p>
+          {control && next !== control && (
+            <p className="text-[14px] text-warn">
+              ▲ A control re-test is due: {control.name} comes first in the plan.
+            </p>
+          )}
           {control && next === control && <p className="text-[14px] text-ok">A control re-test is due.</p>}
         </>
       )}
       <h3 className="font-display pt-1 text-[16px] font-bold">{free ? 'Then' : 'After this mount'}</h3>
       <ol className="max-h-[300px] overflow-y-auto" tabIndex={0} aria-label="Mounts of the plan">
-        {data.upcoming.filter((of) => of !== next || !free).map((of) => (
-          <li key={of.id} className="flex items-baseline gap-2 border-b border-hairline py-1.5">
-            <button type="button" disabled={!free} className={`min-w-0 truncate text-left ${free ? 'cursor-pointer hover:underline' : ''}`} title={`${of.name}${of.fans ? `, ${of.fans}` : ''}${free ? ': begin with this one instead' : ''}`} onClick={() => onChoose(of.id)}>
-              {of.isControl && <span className="text-ink2">Control: </span>}{of.name}, mount {of.mount}
-            </button>
-            <span className="ml-auto shrink-0 text-[13px] text-ink2">{plural(of.left, 'reading')} · {whenWords(of, data.today)}</span>
-          </li>
-        ))}
+        {data.upcoming
+          .filter((of) => of !== next || !free)
+          .map((of) => (
+            <li key={of.id} className="flex items-baseline gap-2 border-b border-hairline py-1.5">
+              <button
+                type="button"
+                disabled={!free}
+                className={`min-w-0 truncate text-left ${free ? 'cursor-pointer hover:underline' : ''}`}
+                title={`${of.name}${of.fans ? `, ${of.fans}` : ''}${free ? ': begin with this one instead' : ''}`}
+                onClick={() => onChoose(of.id)}
+              >
+                {of.isControl && <span className="text-ink2">Control: </span>}
+                {of.name}, mount {of.mount}
+              </button>
+              <span className="ml-auto shrink-0 text-[13px] text-ink2">
+                {plural(of.left, 'reading')} · {whenWords(of, data.today)}
+              </span>
+            </li>
+          ))}
       </ol>
-      <p className="label-text">Times follow what really happened. The order is changed in <Link href={`/round-ups/${data.roundUpId}/plan`} className="underline underline-offset-2">Plan</Link>.</p>
+      <p className="label-text">
+        Times follow what really happened. The order is changed in{' '}
+        <Link href={`/round-ups/${data.roundUpId}/plan`} className="underline underline-offset-2">
+          Plan
+        </Link>
+        .
+      </p>
     </section>
   );
-} // prettier-ignore
+}

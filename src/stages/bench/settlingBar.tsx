@@ -42,31 +42,79 @@ function words(session: LiveSession, samples: readonly LiveSample[]): Words | nu
   const soFar = state.phase === 'reading' ? readingSoFar(samples, state.sinceS) : null;
   if (fixedS !== null) {
     const spentS = nowS - state.sinceS;
-    return { big: minutes(Math.max(0, fixedS - spentS)), share: spentS / fixedS, sentence: soFar ? readingWords(soFar) : state.said, more: '', good: false };
+    return {
+      big: minutes(Math.max(0, fixedS - spentS)),
+      share: spentS / fixedS,
+      sentence: soFar ? readingWords(soFar) : state.said,
+      more: '',
+      good: false,
+    };
   }
   if (state.phase === 'trim') {
     const tried = state.trim.map((of) => `${of.dutyPct}\u202f% ${figure(of.levelDb, 1)}`).join(', ');
-    return { big: `${state.dutyPct}\u202f%`, share: state.trim.length / 8, sentence: state.said, more: tried && `Tried: ${tried} dB(A).`, good: false };
+    return {
+      big: `${state.dutyPct}\u202f%`,
+      share: state.trim.length / 8,
+      sentence: state.said,
+      more: tried && `Tried: ${tried} dB(A).`,
+      good: false,
+    };
   }
   if (state.phase !== 'soak') return null;
   const { gauge } = state;
   const spentS = nowS - state.soakFromS;
   if (!gauge || gauge.slopeKPerMin === null)
-    return { big: 'Just begun', share: spentS / rule.windowS / 2, sentence: state.said, more: '', good: false };
+    return {
+      big: 'Just begun',
+      share: spentS / rule.windowS / 2,
+      sentence: state.said,
+      more: '',
+      good: false,
+    };
   const { slopeKPerMin, endK, endDoubtK, leftS } = gauge;
   const slope = `${slopeKPerMin >= 0 ? 'Rising' : 'Falling'} ${figure(Math.abs(slopeKPerMin), 2)} K/min; settled below ${STEADY_K_PER_MIN} over ${Math.round(rule.windowS / 60)} min.`;
-  const end = endK === null ? 'The end cannot be told yet.' : `Ends at a rise of ${figure(endK, 1)} ± ${figure(endDoubtK!, 1)} K, by the fit.`;
+  const end =
+    endK === null
+      ? 'The end cannot be told yet.'
+      : `Ends at a rise of ${figure(endK, 1)} ± ${figure(endDoubtK!, 1)} K, by the fit.`;
   if (gauge.settled) {
     const holdS = holdsForS(gauge, rule);
     const heldS = state.steadySinceS === null ? 0 : nowS - state.steadySinceS;
-    if (!Number.isFinite(holdS)) return { big: 'Nearly there', share: 0.9, sentence: slope, more: `${end} The mean of the window still stands ${figure(Math.abs(gauge.shortK!), 1)} K short of it.`, good: false };
-    return { big: minutes(Math.max(0, holdS - heldS)), share: Math.min(0.99, 0.9 + 0.1 * (heldS / holdS)), sentence: `Settled by the rule; it is held for ${Math.round(holdS / 60)} min, so that a moment’s calm does not end it.`, more: end, good: true };
+    if (!Number.isFinite(holdS))
+      return {
+        big: 'Nearly there',
+        share: 0.9,
+        sentence: slope,
+        more: `${end} The mean of the window still stands ${figure(Math.abs(gauge.shortK!), 1)} K short of it.`,
+        good: false,
+      };
+    return {
+      big: minutes(Math.max(0, holdS - heldS)),
+      share: Math.min(0.99, 0.9 + 0.1 * (heldS / holdS)),
+      sentence: `Settled by the rule; it is held for ${Math.round(holdS / 60)} min, so that a moment’s calm does not end it.`,
+      more: end,
+      good: true,
+    };
   }
   const windowLeftS = rule.windowS - spentS;
-  if (leftS === null && windowLeftS > 0) return { big: minutes(windowLeftS).replace('left', 'at least'), share: Math.min(0.9, spentS / (spentS + windowLeftS)), sentence: slope, more: `${end} The window is still to fill.`, good: false };
-  if (leftS === null || leftS === 0) return { big: 'Settling', share: Math.min(0.95, spentS / (2 * rule.windowS)), sentence: slope, more: `${end} Not yet: ${gauge.why}.`, good: false };
+  if (leftS === null && windowLeftS > 0)
+    return {
+      big: minutes(windowLeftS).replace('left', 'at least'),
+      share: Math.min(0.9, spentS / (spentS + windowLeftS)),
+      sentence: slope,
+      more: `${end} The window is still to fill.`,
+      good: false,
+    };
+  if (leftS === null || leftS === 0)
+    return {
+      big: 'Settling',
+      share: Math.min(0.95, spentS / (2 * rule.windowS)),
+      sentence: slope,
+      more: `${end} Not yet: ${gauge.why}.`,
+      good: false,
+    };
   return { big: minutes(leftS), share: spentS / (spentS + leftS), sentence: slope, more: end, good: false };
-} // prettier-ignore
+}
 
 /** How far the step in hand is, when it ends, and why. */
 export function SettlingBar({ session, samples }: { session: LiveSession; samples: readonly LiveSample[] }) {
@@ -74,11 +122,26 @@ export function SettlingBar({ session, samples }: { session: LiveSession; sample
   if (!of) return null;
   const percent = Math.round(100 * Math.min(1, Math.max(0, of.share)));
   return (
-    <section className="grid gap-x-6 gap-y-1 border-t border-hairline pt-2 md:grid-cols-[190px_1fr]" aria-label="Settling">
-      <p className={`font-display text-[27px] leading-tight font-bold ${of.good ? 'text-ok' : 'text-act'}`}>{of.big}</p>
+    <section
+      className="grid gap-x-6 gap-y-1 border-t border-hairline pt-2 md:grid-cols-[190px_1fr]"
+      aria-label="Settling"
+    >
+      <p className={`font-display text-[27px] leading-tight font-bold ${of.good ? 'text-ok' : 'text-act'}`}>
+        {of.big}
+      </p>
       <div>
-        <div className="h-3 overflow-hidden rounded-full bg-sunk" role="progressbar" aria-label="How far" aria-valuemin={0} aria-valuemax={100} aria-valuenow={percent}>
-          <div className={`h-full rounded-full ${of.good ? 'bg-ok' : 'bg-act'}`} style={{ width: `${percent}%` }} />
+        <div
+          className="h-3 overflow-hidden rounded-full bg-sunk"
+          role="progressbar"
+          aria-label="How far"
+          aria-valuemin={0}
+          aria-valuemax={100}
+          aria-valuenow={percent}
+        >
+          <div
+            className={`h-full rounded-full ${of.good ? 'bg-ok' : 'bg-act'}`}
+            style={{ width: `${percent}%` }}
+          />
         </div>
         <p className="pt-1.5 text-[14.5px]">
           {of.sentence} <span className="text-[13px] text-ink2">{of.more}</span>
@@ -86,4 +149,4 @@ export function SettlingBar({ session, samples }: { session: LiveSession; sample
       </div>
     </section>
   );
-} // prettier-ignore
+}

@@ -18,15 +18,29 @@ interface Main {
 function mainOf(state: BenchState): Main | null {
   switch (state.phase) {
     case 'mount':
-      return { words: 'It is on: go on', under: 'Covers on, hands and cables clear of the fans. The room is read first, then the load comes on.', order: { do: 'confirm' } };
+      return {
+        words: 'It is on: go on',
+        under:
+          'Covers on, hands and cables clear of the fans. The room is read first, then the load comes on.',
+        order: { do: 'confirm' },
+      };
     case 'soak':
-      return { words: 'Take it as settled now', under: 'Earlier than the rule: a reason will be asked for and printed.', order: { do: 'overrule' }, reason: 'Why is it settled already?' };
+      return {
+        words: 'Take it as settled now',
+        under: 'Earlier than the rule: a reason will be asked for and printed.',
+        order: { do: 'overrule' },
+        reason: 'Why is it settled already?',
+      };
     case 'cool-down':
-      return { words: 'It is cool: end this mount', under: 'Supply off and unplugged before hands go in.', order: { do: 'confirm' } };
+      return {
+        words: 'It is cool: end this mount',
+        under: 'Supply off and unplugged before hands go in.',
+        order: { do: 'confirm' },
+      };
     default:
       return null;
   }
-} // prettier-ignore
+}
 
 function Key({ children }: { children: string }) {
   return (
@@ -116,7 +130,11 @@ export function StepActions({ roundUpId, state }: { roundUpId: number; state: Be
     <div className="space-y-2.5">
       {main && isAsking !== 'reason' && (
         <>
-          <button type="button" onClick={press} className="flex w-full cursor-pointer items-center gap-3 rounded-lg bg-act px-4 py-3.5 text-left text-[17px] font-semibold text-on-act">
+          <button
+            type="button"
+            onClick={press}
+            className="flex w-full cursor-pointer items-center gap-3 rounded-lg bg-act px-4 py-3.5 text-left text-[17px] font-semibold text-on-act"
+          >
             {main.words} <Key>Space</Key>
           </button>
           <p className="label-text">{main.under}</p>
@@ -128,21 +146,36 @@ export function StepActions({ roundUpId, state }: { roundUpId: number; state: Be
           label="Why is it settled already?"
           send="Take it as settled"
           late={late ? 'That setting is over by now: it ended by the rule, and needs no reason.' : ''}
-          onSend={(text) => send({ do: 'overrule', at: asking!.at, text }, 'Taken as settled; the reason goes with the run')}
+          onSend={(text) =>
+            send({ do: 'overrule', at: asking!.at, text }, 'Taken as settled; the reason goes with the run')
+          }
           onClose={() => setAsking(null)}
         />
       )}
       {isAsking === 'note' && (
-        <AskLine label="Note for this run" send="Keep the note" onSend={(text) => send({ do: 'note', text }, 'Note kept')} onClose={() => setAsking(null)} />
+        <AskLine
+          label="Note for this run"
+          send="Keep the note"
+          onSend={(text) => send({ do: 'note', text }, 'Note kept')}
+          onClose={() => setAsking(null)}
+        />
       )}
       <div className="grid grid-cols-2 gap-2.5">
-        <button type="button" onClick={() => setAsking({ what: 'note', at: state.at })} className="flex cursor-pointer items-center rounded-md border border-hairline px-3.5 py-2.5">
+        <button
+          type="button"
+          onClick={() => setAsking({ what: 'note', at: state.at })}
+          className="flex cursor-pointer items-center rounded-md border border-hairline px-3.5 py-2.5"
+        >
           Note <Key>n</Key>
         </button>
-        <button type="button" onClick={loadOff} className="flex cursor-pointer items-center rounded-md border border-bad px-3.5 py-2.5 text-bad">
+        <button
+          type="button"
+          onClick={loadOff}
+          className="flex cursor-pointer items-center rounded-md border border-bad px-3.5 py-2.5 text-bad"
+        >
           Load off <Key>x</Key>
         </button>
       </div>
     </div>
   );
-} // prettier-ignore
+}

@@ -15,16 +15,45 @@ import { readingSoFar } from '@/core/bench/readingSoFar';
 import type { LiveSample, LiveSession } from '@/core/bench/benchEvent';
 
 function line(data: BarPoint[], colour: string, more: Partial<PlotSeries> = {}): PlotSeries {
-  return { data, showLine: true, borderColor: themeColour(colour), borderWidth: 1.6, pointRadius: 0, spanGaps: false, ...more };
-} // prettier-ignore
+  return {
+    data,
+    showLine: true,
+    borderColor: themeColour(colour),
+    borderWidth: 1.6,
+    pointRadius: 0,
+    spanGaps: false,
+    ...more,
+  };
+}
 
 /** Shown before the setting in hand began, min. */
 const BEFORE_MIN = 2;
 
-function Label({ frame, x, y, children, className, under = false }: { frame: PlotFrame; x: number; y: number; children: React.ReactNode; className: string; under?: boolean }) {
+function Label({
+  frame,
+  x,
+  y,
+  children,
+  className,
+  under = false,
+}: {
+  frame: PlotFrame;
+  x: number;
+  y: number;
+  children: React.ReactNode;
+  className: string;
+  under?: boolean;
+}) {
   const top = Math.min(frame.bottom - 18, Math.max(frame.top, pixelY(frame, y) + (under ? 4 : -22)));
-  return <span className={`pointer-events-none absolute -translate-x-full text-[13px] whitespace-nowrap ${className}`} style={{ left: pixelX(frame, x), top }}>{children}</span>;
-} // prettier-ignore
+  return (
+    <span
+      className={`pointer-events-none absolute -translate-x-full text-[13px] whitespace-nowrap ${className}`}
+      style={{ left: pixelX(frame, x), top }}
+    >
+      {children}
+    </span>
+  );
+}
 
 /** Die and room since the setting in hand began, with the window as it fills and the end the fit sees; noise below. */
 export function StripChart({ session, samples }: { session: LiveSession; samples: readonly LiveSample[] }) {
@@ -41,21 +70,52 @@ export function StripChart({ session, samples }: { session: LiveSession; samples
   const endC = gauge && gauge.endK !== null && roomC !== null ? gauge.endK + roomC : null;
 
   const temperatures = useCallback(() => {
-    const at = (place: 1 | 2): BarPoint[] => shown.map((of) => ({ x: (of[0] - fromS) / 60, y: of[6] ? Number.NaN : (of[place] ?? Number.NaN) }));
+    const at = (place: 1 | 2): BarPoint[] =>
+      shown.map((of) => ({ x: (of[0] - fromS) / 60, y: of[6] ? Number.NaN : (of[place] ?? Number.NaN) }));
     const series = [line(at(1), '--color-ink'), line(at(2), '--curve-0')];
-    if (endC !== null) series.push(line([{ x: nowMin, y: endC }, { x: endMin, y: endC }], '--color-act', { borderDash: [2, 5], borderWidth: 2 }));
+    if (endC !== null)
+      series.push(
+        line(
+          [
+            { x: nowMin, y: endC },
+            { x: endMin, y: endC },
+          ],
+          '--color-act',
+          { borderDash: [2, 5], borderWidth: 2 },
+        ),
+      );
     return series;
-  }, [shown, fromS, endC, nowMin, endMin]); // prettier-ignore
+  }, [shown, fromS, endC, nowMin, endMin]);
 
   const noise = useCallback(() => {
-    const series = [line(shown.map((of) => ({ x: (of[0] - fromS) / 60, y: of[6] ? Number.NaN : (of[5] ?? Number.NaN) })), '--curve-2')];
+    const series = [
+      line(
+        shown.map((of) => ({ x: (of[0] - fromS) / 60, y: of[6] ? Number.NaN : (of[5] ?? Number.NaN) })),
+        '--curve-2',
+      ),
+    ];
     if (state.floorDb !== null)
-      series.push(line([{ x: -BEFORE_MIN, y: state.floorDb }, { x: endMin, y: state.floorDb }], '--color-ink2', { borderDash: [2, 4], borderWidth: 1 }));
+      series.push(
+        line(
+          [
+            { x: -BEFORE_MIN, y: state.floorDb },
+            { x: endMin, y: state.floorDb },
+          ],
+          '--color-ink2',
+          { borderDash: [2, 4], borderWidth: 1 },
+        ),
+      );
     const bursts = state.phase === 'reading' ? (readingSoFar(shown, state.sinceS)?.bursts ?? []) : [];
     if (bursts.length > 0)
-      series.push({ data: bursts.map((of) => ({ x: (of.atS - fromS) / 60, y: of.levelDb })), pointStyle: 'crossRot', pointRadius: 5, borderColor: themeColour('--color-warn'), borderWidth: 2 });
+      series.push({
+        data: bursts.map((of) => ({ x: (of.atS - fromS) / 60, y: of.levelDb })),
+        pointStyle: 'crossRot',
+        pointRadius: 5,
+        borderColor: themeColour('--color-warn'),
+        borderWidth: 2,
+      });
     return series;
-  }, [shown, fromS, state.floorDb, state.phase, state.sinceS, endMin]); // prettier-ignore
+  }, [shown, fromS, state.floorDb, state.phase, state.sinceS, endMin]);
 
   const dies = shown.flatMap((of) => (of[1] === null ? [] : [of[1]]));
   const rooms = shown.flatMap((of) => (of[2] === null ? [] : [of[2]]));
@@ -64,10 +124,24 @@ export function StripChart({ session, samples }: { session: LiveSession; samples
   const levels = shown.flatMap((of) => (of[5] === null ? [] : [of[5]]));
   const lowDb = 5 * Math.floor((Math.min(25, ...levels) - 2) / 5);
   const highDb = 5 * Math.ceil((Math.max(35, ...levels) + 1) / 5);
-  const x = useMemo(() => ({ title: 'minutes of this setting, by the bench clock', min: -BEFORE_MIN, max: endMin, tick: (value: number) => (value < 0 ? '' : figure(value, 0)) }), [endMin]); // prettier-ignore
+  const x = useMemo(
+    () => ({
+      title: 'minutes of this setting, by the bench clock',
+      min: -BEFORE_MIN,
+      max: endMin,
+      tick: (value: number) => (value < 0 ? '' : figure(value, 0)),
+    }),
+    [endMin],
+  );
   const bare = useMemo(() => ({ ...x, hidden: true }), [x]);
-  const degrees = useMemo(() => ({ title: '', min: lowC, max: highC, tick: (value: number) => figure(value, 0) }), [lowC, highC]); // prettier-ignore
-  const decibels = useMemo(() => ({ title: '', min: lowDb, max: highDb, step: 5, tick: (value: number) => figure(value, 0) }), [lowDb, highDb]); // prettier-ignore
+  const degrees = useMemo(
+    () => ({ title: '', min: lowC, max: highC, tick: (value: number) => figure(value, 0) }),
+    [lowC, highC],
+  );
+  const decibels = useMemo(
+    () => ({ title: '', min: lowDb, max: highDb, step: 5, tick: (value: number) => figure(value, 0) }),
+    [lowDb, highDb],
+  );
   // A label stands where its line ends.
   const endOf = (place: 1 | 2 | 5): BarPoint | null => {
     const of = shown.findLast((sample) => sample[place] !== null);
@@ -80,19 +154,41 @@ export function StripChart({ session, samples }: { session: LiveSession; samples
   return (
     <div className="flex min-h-0 flex-1 flex-col">
       <div className="relative min-h-[150px] flex-[2]">
-        <Plot series={temperatures} x={bare} y={degrees} label="Die and room over time" onFrame={setUpper} rightPx={12} />
+        <Plot
+          series={temperatures}
+          x={bare}
+          y={degrees}
+          label="Die and room over time"
+          onFrame={setUpper}
+          rightPx={12}
+        />
         {upper && gauge && nowMin > 0 && (
           <div
             className="pointer-events-none absolute bg-act/10"
-            style={{ left: pixelX(upper, windowFrom), width: Math.max(1, pixelX(upper, nowMin) - pixelX(upper, windowFrom)), top: upper.top, height: upper.bottom - upper.top }}
+            style={{
+              left: pixelX(upper, windowFrom),
+              width: Math.max(1, pixelX(upper, nowMin) - pixelX(upper, windowFrom)),
+              top: upper.top,
+              height: upper.bottom - upper.top,
+            }}
           >
             <span className="absolute top-[42%] left-1.5 text-[13px] whitespace-nowrap text-act">
-              {filled < 1 ? 'window begins' : `window, ${Math.floor(filled)} of ${Math.round(rule.windowS / 60)} min`}
+              {filled < 1
+                ? 'window begins'
+                : `window, ${Math.floor(filled)} of ${Math.round(rule.windowS / 60)} min`}
             </span>
           </div>
         )}
-        {upper && die && <Label frame={upper} {...die} className="text-ink">die, °C</Label>}
-        {upper && room && <Label frame={upper} {...room} under className="text-[color:var(--curve-0)]">room, °C</Label>}
+        {upper && die && (
+          <Label frame={upper} {...die} className="text-ink">
+            die, °C
+          </Label>
+        )}
+        {upper && room && (
+          <Label frame={upper} {...room} under className="text-[color:var(--curve-0)]">
+            room, °C
+          </Label>
+        )}
         {upper && endC !== null && (
           <Label frame={upper} x={endMin} y={endC} className="text-act">
             ends near {figure(endC, 1)} ± {figure(gauge!.endDoubtK!, 1)} °C
@@ -101,8 +197,12 @@ export function StripChart({ session, samples }: { session: LiveSession; samples
       </div>
       <div className="relative min-h-[120px] flex-[1.15]">
         <Plot series={noise} x={x} y={decibels} label="Noise over time" onFrame={setLower} rightPx={12} />
-        {lower && level && <Label frame={lower} {...level} className="text-[color:var(--curve-2)]">noise as read, dB(A)</Label>}
+        {lower && level && (
+          <Label frame={lower} {...level} className="text-[color:var(--curve-2)]">
+            noise as read, dB(A)
+          </Label>
+        )}
       </div>
     </div>
   );
-} // prettier-ignore
+}

@@ -115,31 +115,102 @@ export function BriefNumbers(props: Props) {
       <fieldset>
         <legend className="pb-1 font-semibold">Runs</legend>
         <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
-          <NumberField label="Reference room" unit="°C" value={brief.referenceAmbientC} onValue={(of) => onBrief({ ...brief, referenceAmbientC: of ?? 23 })} error={fieldError('referenceAmbientC')} />
-          <NumberField label="Settled window" unit="s" value={brief.windowS} onValue={(of) => onBrief({ ...brief, windowS: of ?? 300 })} error={fieldError('windowS')} />
-          <NumberField label="Passes a mount" value={brief.passes} onValue={(of) => onBrief({ ...brief, passes: of ?? 0 })} error={fieldError('passes')} />
-          <NumberField label="Mounts an entry" value={brief.mounts} onValue={(of) => onBrief({ ...brief, mounts: of ?? 0 })} error={fieldError('mounts')} />
+          <NumberField
+            label="Reference room"
+            unit="°C"
+            value={brief.referenceAmbientC}
+            onValue={(of) => onBrief({ ...brief, referenceAmbientC: of ?? 23 })}
+            error={fieldError('referenceAmbientC')}
+          />
+          <NumberField
+            label="Settled window"
+            unit="s"
+            value={brief.windowS}
+            onValue={(of) => onBrief({ ...brief, windowS: of ?? 300 })}
+            error={fieldError('windowS')}
+          />
+          <NumberField
+            label="Passes a mount"
+            value={brief.passes}
+            onValue={(of) => onBrief({ ...brief, passes: of ?? 0 })}
+            error={fieldError('passes')}
+          />
+          <NumberField
+            label="Mounts an entry"
+            value={brief.mounts}
+            onValue={(of) => onBrief({ ...brief, mounts: of ?? 0 })}
+            error={fieldError('mounts')}
+          />
         </div>
       </fieldset>
       <fieldset>
         <legend className="pb-1 font-semibold">What readers can take, and when</legend>
         <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
-          <NumberField label="Height, at most" unit="mm" optional value={brief.limits.heightMm} onValue={(heightMm) => limits({ heightMm })} error={fieldError('limits.heightMm')} />
-          <NumberField label="Memory, at least" unit="mm" optional value={brief.limits.memoryMm} onValue={(memoryMm) => limits({ memoryMm })} error={fieldError('limits.memoryMm')} />
-          <NumberField label="Budget" unit={brief.limits.currency} optional value={brief.limits.budget} onValue={(budget) => limits({ budget })} error={fieldError('limits.budget')} />
-          <TextField label="Currency" value={brief.limits.currency} onValue={(currency) => limits({ currency })} error={fieldError('limits.currency')} />
-          <TextField label="Deadline, for Plan" type="date" value={brief.deadline} onValue={(deadline) => onBrief({ ...brief, deadline })} error={fieldError('deadline')} />
+          <NumberField
+            label="Height, at most"
+            unit="mm"
+            optional
+            value={brief.limits.heightMm}
+            onValue={(heightMm) => limits({ heightMm })}
+            error={fieldError('limits.heightMm')}
+          />
+          <NumberField
+            label="Memory, at least"
+            unit="mm"
+            optional
+            value={brief.limits.memoryMm}
+            onValue={(memoryMm) => limits({ memoryMm })}
+            error={fieldError('limits.memoryMm')}
+          />
+          <NumberField
+            label="Budget"
+            unit={brief.limits.currency}
+            optional
+            value={brief.limits.budget}
+            onValue={(budget) => limits({ budget })}
+            error={fieldError('limits.budget')}
+          />
+          <TextField
+            label="Currency"
+            value={brief.limits.currency}
+            onValue={(currency) => limits({ currency })}
+            error={fieldError('limits.currency')}
+          />
+          <TextField
+            label="Deadline, for Plan"
+            type="date"
+            value={brief.deadline}
+            onValue={(deadline) => onBrief({ ...brief, deadline })}
+            error={fieldError('deadline')}
+          />
         </div>
         <p className="label-text pt-1">Verdict marks what does not fit these limits; it keeps its place.</p>
       </fieldset>
       <fieldset>
         <legend className="pb-1 font-semibold">Kept with the brief, and used by nothing yet</legend>
         <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
-          <NumberField label="Band for scores, from" unit="dB(A)" value={brief.bandDba.from} onValue={(from) => onBrief({ ...brief, bandDba: { ...brief.bandDba, from: from ?? 0 } })} />
-          <NumberField label="to" unit="dB(A)" value={brief.bandDba.to} onValue={(to) => onBrief({ ...brief, bandDba: { ...brief.bandDba, to: to ?? 0 } })} error={fieldError('bandDba.to')} />
-          <TextField label="Embargo until" type="date" value={brief.embargo} onValue={(embargo) => onBrief({ ...brief, embargo })} error={fieldError('embargo')} />
+          <NumberField
+            label="Band for scores, from"
+            unit="dB(A)"
+            value={brief.bandDba.from}
+            onValue={(from) => onBrief({ ...brief, bandDba: { ...brief.bandDba, from: from ?? 0 } })}
+          />
+          <NumberField
+            label="to"
+            unit="dB(A)"
+            value={brief.bandDba.to}
+            onValue={(to) => onBrief({ ...brief, bandDba: { ...brief.bandDba, to: to ?? 0 } })}
+            error={fieldError('bandDba.to')}
+          />
+          <TextField
+            label="Embargo until"
+            type="date"
+            value={brief.embargo}
+            onValue={(embargo) => onBrief({ ...brief, embargo })}
+            error={fieldError('embargo')}
+          />
         </div>
       </fieldset>
     </div>
   );
-} // prettier-ignore
+}

@@ -61,7 +61,12 @@ export function BriefStage({ data }: { data: BriefData }) {
         onSubmit={(event) => void submit(event)}
         className="flex min-h-0 min-w-0 flex-1 flex-col"
       >
-        <div className="min-h-0 flex-1 space-y-6 pr-1 pb-4 lg:overflow-y-auto" role="region" aria-label="Brief" tabIndex={0}>
+        <div
+          className="min-h-0 flex-1 space-y-6 pr-1 pb-4 lg:overflow-y-auto"
+          role="region"
+          aria-label="Brief"
+          tabIndex={0}
+        >
           <fieldset>
             <legend className="font-display pb-1 text-[20px] font-bold">The question</legend>
             <div className="max-w-xl">
@@ -73,8 +78,8 @@ export function BriefStage({ data }: { data: BriefData }) {
               />
             </div>
             <p className="pt-1.5 text-[14.5px]">
-              <b>Answers</b> {question.can.charAt(0).toLowerCase() + question.can.slice(1)} <b>Does not answer</b>{' '}
-              {question.cannot.charAt(0).toLowerCase() + question.cannot.slice(1)}
+              <b>Answers</b> {question.can.charAt(0).toLowerCase() + question.can.slice(1)}{' '}
+              <b>Does not answer</b> {question.cannot.charAt(0).toLowerCase() + question.cannot.slice(1)}
             </p>
           </fieldset>
           <BriefNumbers brief={brief} onBrief={sheet.set} fieldError={fieldError} />
@@ -89,7 +94,10 @@ export function BriefStage({ data }: { data: BriefData }) {
                 const change = (part: Partial<typeof chosen>) =>
                   sheet.set({ ...brief, schools: { ...brief.schools, [key]: { ...chosen, ...part } } });
                 return (
-                  <li key={key} className="grid gap-x-4 gap-y-1 border-t border-hairline py-2.5 md:grid-cols-[1fr_1fr]">
+                  <li
+                    key={key}
+                    className="grid gap-x-4 gap-y-1 border-t border-hairline py-2.5 md:grid-cols-[1fr_1fr]"
+                  >
                     <div>
                       <ChoiceField
                         label={asked}
@@ -98,7 +106,11 @@ export function BriefStage({ data }: { data: BriefData }) {
                         onValue={(choice) => change({ choice })}
                       />
                       <p className="pt-1 text-[13px] text-ink2">{choiceOf(key, chosen.choice).consequence}</p>
-                      {isLater && <p className="text-[13px] text-warn">▲ Kept as it was chosen, but nothing is computed by it yet. {effect}</p>}
+                      {isLater && (
+                        <p className="text-[13px] text-warn">
+                          ▲ Kept as it was chosen, but nothing is computed by it yet. {effect}
+                        </p>
+                      )}
                     </div>
                     <div>
                       <TextField
@@ -154,7 +166,11 @@ export function BriefStage({ data }: { data: BriefData }) {
               Save the brief
             </button>
             <span className="pb-2 text-[14px] text-ink2">
-              {sheet.dirty ? 'not saved yet' : data.sheet.version === 0 ? 'nothing was decided here yet' : 'saved'}
+              {sheet.dirty
+                ? 'not saved yet'
+                : data.sheet.version === 0
+                  ? 'nothing was decided here yet'
+                  : 'saved'}
             </span>
             <div className="ml-auto flex flex-wrap items-end gap-2">
               {data.methods.length > 0 && (
@@ -162,7 +178,10 @@ export function BriefStage({ data }: { data: BriefData }) {
                   <ChoiceField
                     label="Begin from a kept method"
                     value=""
-                    options={[{ value: '', label: '…' }, ...data.methods.map((of) => ({ value: String(of.id), label: of.name }))]}
+                    options={[
+                      { value: '', label: '…' },
+                      ...data.methods.map((of) => ({ value: String(of.id), label: of.name })),
+                    ]}
                     onValue={(id) => {
                       const found = data.methods.find((of) => String(of.id) === id);
                       const { deadline, embargo } = brief;
@@ -172,19 +191,36 @@ export function BriefStage({ data }: { data: BriefData }) {
                 </div>
               )}
               <div className="w-40">
-                <TextField label="Keep this as a method" value={methodName} onValue={setMethodName} placeholder="name" />
+                <TextField
+                  label="Keep this as a method"
+                  value={methodName}
+                  onValue={setMethodName}
+                  placeholder="name"
+                />
               </div>
-              <button type="button" className="quiet-button" disabled={methodName.trim() === ''} onClick={() => void keepMethod()}>
+              <button
+                type="button"
+                className="quiet-button"
+                disabled={methodName.trim() === ''}
+                onClick={() => void keepMethod()}
+              >
                 Keep
               </button>
             </div>
           </div>
         </div>
       </form>
-      <aside className="shrink-0 border-hairline lg:w-[380px] lg:overflow-y-auto lg:border-l lg:pl-6" aria-label="Method card" tabIndex={0}>
+      <aside
+        className="shrink-0 border-hairline lg:w-[380px] lg:overflow-y-auto lg:border-l lg:pl-6"
+        aria-label="Method card"
+        tabIndex={0}
+      >
         <div className="flex items-baseline justify-between">
           <h2 className="font-display text-[18px] font-bold">Method card</h2>
-          <Link href={`/round-ups/${data.roundUpId}/method`} className="text-[14px] underline underline-offset-2">
+          <Link
+            href={`/round-ups/${data.roundUpId}/method`}
+            className="text-[14px] underline underline-offset-2"
+          >
             as a page to link
           </Link>
         </div>
@@ -192,4 +228,4 @@ export function BriefStage({ data }: { data: BriefData }) {
       </aside>
     </div>
   );
-} // prettier-ignore
+}

@@ -134,7 +134,15 @@ export function OverlayShapes({
 }
 
 /** Another of the brief's noise lines: it stands still, and is taken with a press. */
-export function OtherLine({ frame, lineDb, onTake }: { frame: PlotFrame; lineDb: number; onTake: () => void }) {
+export function OtherLine({
+  frame,
+  lineDb,
+  onTake,
+}: {
+  frame: PlotFrame;
+  lineDb: number;
+  onTake: () => void;
+}) {
   if (lineDb < frame.xMin || lineDb > frame.xMax) return null;
   return (
     <button
@@ -148,10 +156,13 @@ export function OtherLine({ frame, lineDb, onTake }: { frame: PlotFrame; lineDb:
         onTake();
       }}
     >
-      <span data-picture className="absolute top-0 left-1/2 -translate-x-1/2 bg-ground px-1 text-[12.5px] text-ink2">
+      <span
+        data-picture
+        className="absolute top-0 left-1/2 -translate-x-1/2 bg-ground px-1 text-[12.5px] text-ink2"
+      >
         {figure(lineDb, 1)}
       </span>
       <span className="absolute top-5 bottom-0 left-1/2 border-l border-dashed border-ink2" />
     </button>
   );
-} // prettier-ignore
+}

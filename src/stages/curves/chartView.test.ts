@@ -26,15 +26,35 @@ function curves(of: Record<string, [levelDb: number, value: number][]>) {
 }
 
 const rule = { loadW: 170, referenceAmbientC: 23 };
-const two = curves({ a: [[30, 40], [40, 30]], b: [[32, 44], [38, 41], [44, 38]], far: [[50, 60], [52, 59]] }); // prettier-ignore
+const two = curves({
+  a: [
+    [30, 40],
+    [40, 30],
+  ],
+  b: [
+    [32, 44],
+    [38, 41],
+    [44, 38],
+  ],
+  far: [
+    [50, 60],
+    [52, 59],
+  ],
+});
 
 test('as the difference from one entry that one is the zero line, and the others are drawn where both are', () => {
   const shown = shownCurves(two, riseScale('rise', rule), 'a');
   expect(shown.map((of) => of.curve.entry)).toEqual(['a', 'b']);
   expect(shown[0]!.line.every(({ y }) => Math.abs(y) < 1e-9)).toBe(true);
   const [, b] = shown;
-  expect([b!.line[0], b!.line[b!.line.length - 1]]).toEqual([{ x: 32, y: expect.closeTo(6, 6) }, { x: 40, y: expect.closeTo(10, 1) }]); // prettier-ignore
-  expect(b!.points.map((of) => [of.x, of.y])).toEqual([[32, expect.closeTo(6, 6)], [38, expect.closeTo(9, 6)]]); // prettier-ignore
+  expect([b!.line[0], b!.line[b!.line.length - 1]]).toEqual([
+    { x: 32, y: expect.closeTo(6, 6) },
+    { x: 40, y: expect.closeTo(10, 1) },
+  ]);
+  expect(b!.points.map((of) => [of.x, of.y])).toEqual([
+    [32, expect.closeTo(6, 6)],
+    [38, expect.closeTo(9, 6)],
+  ]);
   // Per watt a difference is one too, and a temperature's difference is no temperature.
   expect(shownCurves(two, riseScale('temperature', rule), 'a')[1]!.line[0]!.y).toBeCloseTo(6, 6);
   expect(shownCurves(two, riseScale('temperature', rule), null)[1]!.line[0]!.y).toBeCloseTo(67, 6);
@@ -44,11 +64,17 @@ test('as the difference from one entry that one is the zero line, and the others
 
 test('a difference and its base add up to the line again', () => {
   const line = fc
-    .array(fc.record({ step: fc.double({ min: 0.1, max: 4, noNaN: true }), y: fc.double({ min: 20, max: 80, noNaN: true }) }), { minLength: 2, maxLength: 12 })
+    .array(
+      fc.record({
+        step: fc.double({ min: 0.1, max: 4, noNaN: true }),
+        y: fc.double({ min: 20, max: 80, noNaN: true }),
+      }),
+      { minLength: 2, maxLength: 12 },
+    )
     .map((of) => {
       let x = 25;
       return of.map(({ step, y }) => ({ x: (x += step), y }));
-    }); // prettier-ignore
+    });
   fc.assert(
     fc.property(line, line, (a, b) => {
       for (const { x, y } of differenceFrom(a, b))

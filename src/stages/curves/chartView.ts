@@ -44,8 +44,23 @@ export interface ShownCurve {
  * Curves as they are drawn: each on the scale chosen, or as its difference from one of them, whose own curve is then
  * the zero line. Curves without a line are left out, and points where the base has no value.
  */
-export function shownCurves(curves: readonly EntryCurve[], scale: ShownScale, from: string | null): ShownCurve[] {
-  const base = from === null ? null : drawnCurve(curves.find((of) => of.entry === from) ?? { entry: '', points: [], rule: RISE_AGAINST_NOISE, leftOut: [], sharedLevelDb: 0 });
+export function shownCurves(
+  curves: readonly EntryCurve[],
+  scale: ShownScale,
+  from: string | null,
+): ShownCurve[] {
+  const base =
+    from === null
+      ? null
+      : drawnCurve(
+          curves.find((of) => of.entry === from) ?? {
+            entry: '',
+            points: [],
+            rule: RISE_AGAINST_NOISE,
+            leftOut: [],
+            sharedLevelDb: 0,
+          },
+        );
   const { factor } = scale;
   const offset = base ? 0 : scale.offset;
   const at = (x: number, value: number) => {
@@ -54,7 +69,10 @@ export function shownCurves(curves: readonly EntryCurve[], scale: ShownScale, fr
   };
   return curves.flatMap((curve) => {
     const drawn = drawnCurve(curve);
-    const line = (base ? differenceFrom(drawn, base) : drawn).map(({ x, y }) => ({ x, y: offset + factor * y }));
+    const line = (base ? differenceFrom(drawn, base) : drawn).map(({ x, y }) => ({
+      x,
+      y: offset + factor * y,
+    }));
     if (line.length === 0) return [];
     const points = curve.points.flatMap((point) => {
       const y = at(point.at, point.value);
@@ -64,4 +82,4 @@ export function shownCurves(curves: readonly EntryCurve[], scale: ShownScale, fr
     });
     return [{ curve, line, points, at }];
   });
-} // prettier-ignore
+}

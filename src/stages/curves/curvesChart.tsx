@@ -98,8 +98,22 @@ function xTitle({ against }: Axis, meterDistanceCm: number, narrow: boolean): st
 
 /** A curve an entry, with the line over it. Only the overlay moves with the line. */
 export function CurvesChart(props: CurvesChartProps) {
-  const { entries, curves, scale, from, range, zoom, meterDistanceCm, axis, lineAt, onLine, placed, picked, lit, onLit } =
-    props;
+  const {
+    entries,
+    curves,
+    scale,
+    from,
+    range,
+    zoom,
+    meterDistanceCm,
+    axis,
+    lineAt,
+    onLine,
+    placed,
+    picked,
+    lit,
+    onLit,
+  } = props;
   const [frame, setFrame] = useState<PlotFrame | null>(null);
   const [near, setNear] = useState<NearPoint | null>(null);
   const box = useRef<HTMLDivElement>(null);
@@ -183,18 +197,27 @@ export function CurvesChart(props: CurvesChartProps) {
       <p data-picture className="label-text absolute top-0 left-12 max-w-[70%] truncate" dir="auto">
         {title}
       </p>
-      {isNarrow !== null && <Plot
-        series={series}
-        x={x}
-        y={y}
-        rightPx={narrow ? NUMBER_PX : LABEL_PX}
-        topPx={46}
-        label={`${title} against ${axis.name}, a curve for each of ${shown.length} entries`}
-        onFrame={takeFrame}
-      />}
+      {isNarrow !== null && (
+        <Plot
+          series={series}
+          x={x}
+          y={y}
+          rightPx={narrow ? NUMBER_PX : LABEL_PX}
+          topPx={46}
+          label={`${title} against ${axis.name}, a curve for each of ${shown.length} entries`}
+          onFrame={takeFrame}
+        />
+      )}
       {frame && (
         <>
-          <OverlayShapes shown={shown} entries={entries} frame={frame} labels={labels} placed={placed} lit={lit} />
+          <OverlayShapes
+            shown={shown}
+            entries={entries}
+            frame={frame}
+            labels={labels}
+            placed={placed}
+            lit={lit}
+          />
           <EndLabels
             labels={labels}
             frame={frame}
@@ -206,7 +229,9 @@ export function CurvesChart(props: CurvesChartProps) {
           {props.otherLinesDba.map((of) => (
             <OtherLine key={of} frame={frame} lineDb={of} onTake={() => onLine(of)} />
           ))}
-          {lineAt >= frame.xMin && lineAt <= frame.xMax && <NoiseLine frame={frame} axis={axis} at={lineAt} onLine={onLine} />}
+          {lineAt >= frame.xMin && lineAt <= frame.xMax && (
+            <NoiseLine frame={frame} axis={axis} at={lineAt} onLine={onLine} />
+          )}
           <ZoomBox box={zooming.box} />
           {near && !zooming.box && (
             <p
@@ -224,4 +249,4 @@ export function CurvesChart(props: CurvesChartProps) {
       )}
     </div>
   );
-} // prettier-ignore
+}

@@ -7,7 +7,15 @@ import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { useSheet, type KeptSheet } from '@/ui/form/useSheet';
 
 /** The fans of an entry and its cover name. */
-export function EntryForm({ entryId, kept, currency }: { entryId: number; kept: KeptSheet<Entry>; currency: string }) {
+export function EntryForm({
+  entryId,
+  kept,
+  currency,
+}: {
+  entryId: number;
+  kept: KeptSheet<Entry>;
+  currency: string;
+}) {
   const form = useRef<HTMLFormElement>(null);
   const sheet = useSheet('entry', entryId, kept);
   const { fans, coverName, revealed } = sheet.body;
@@ -23,23 +31,74 @@ export function EntryForm({ entryId, kept, currency }: { entryId: number; kept: 
       }}
     >
       {fans.map((fan, i) => (
-        <div key={i} className="grid grid-cols-[3.6rem_1fr_4.6rem_4.6rem_5.4rem_auto] items-end gap-1.5" role="group" aria-label={`Fan ${i + 1}`}>
-          <NumberField label="Count" value={fan.count} onValue={(count) => change(i, { count: count ?? 1 })} />
+        <div
+          key={i}
+          className="grid grid-cols-[3.6rem_1fr_4.6rem_4.6rem_5.4rem_auto] items-end gap-1.5"
+          role="group"
+          aria-label={`Fan ${i + 1}`}
+        >
+          <NumberField
+            label="Count"
+            value={fan.count}
+            onValue={(count) => change(i, { count: count ?? 1 })}
+          />
           <TextField label="Fan" value={fan.name} onValue={(name) => change(i, { name })} />
-          <TextField label="Direction" value={fan.direction} list="fan-directions" onValue={(direction) => change(i, { direction })} />
+          <TextField
+            label="Direction"
+            value={fan.direction}
+            list="fan-directions"
+            onValue={(direction) => change(i, { direction })}
+          />
           <TextField label="Place" value={fan.place} onValue={(place) => change(i, { place })} />
-          <NumberField label={`Extra, ${currency}`} optional value={fan.eachPrice} onValue={(eachPrice) => change(i, { eachPrice })} />
-          <button type="button" className="quiet-button px-2!" aria-label={`Remove fan ${i + 1}`} onClick={() => sheet.set({ ...sheet.body, fans: fans.filter((_, at) => at !== i) })}>✕</button>
+          <NumberField
+            label={`Extra, ${currency}`}
+            optional
+            value={fan.eachPrice}
+            onValue={(eachPrice) => change(i, { eachPrice })}
+          />
+          <button
+            type="button"
+            className="quiet-button px-2!"
+            aria-label={`Remove fan ${i + 1}`}
+            onClick={() => sheet.set({ ...sheet.body, fans: fans.filter((_, at) => at !== i) })}
+          >
+            ✕
+          </button>
         </div>
       ))}
-      <datalist id="fan-directions">{['push', 'pull', 'in', 'out'].map((of) => <option key={of} value={of} />)}</datalist>
-      <button type="button" className="quiet-button" onClick={() => sheet.set({ ...sheet.body, fans: [...fans, { name: '', count: 1, direction: '', place: '', eachPrice: null }] })}>Add a fan</button>
+      <datalist id="fan-directions">
+        {['push', 'pull', 'in', 'out'].map((of) => (
+          <option key={of} value={of} />
+        ))}
+      </datalist>
+      <button
+        type="button"
+        className="quiet-button"
+        onClick={() =>
+          sheet.set({
+            ...sheet.body,
+            fans: [...fans, { name: '', count: 1, direction: '', place: '', eachPrice: null }],
+          })
+        }
+      >
+        Add a fan
+      </button>
       <div className="grid grid-cols-2 items-end gap-3">
-        <TextField label="Cover name, until revealed" value={coverName} onValue={(name) => sheet.set({ ...sheet.body, coverName: name })} />
-        <CheckField label="revealed" value={revealed} onValue={(of) => sheet.set({ ...sheet.body, revealed: of })} />
+        <TextField
+          label="Cover name, until revealed"
+          value={coverName}
+          onValue={(name) => sheet.set({ ...sheet.body, coverName: name })}
+        />
+        <CheckField
+          label="revealed"
+          value={revealed}
+          onValue={(of) => sheet.set({ ...sheet.body, revealed: of })}
+        />
       </div>
       <SheetTrouble sheet={sheet} />
-      <button className="quiet-button" disabled={!sheet.dirty || sheet.busy}>Save the entry</button>
+      <button className="quiet-button" disabled={!sheet.dirty || sheet.busy}>
+        Save the entry
+      </button>
     </form>
   );
-} // prettier-ignore
+}

@@ -43,11 +43,22 @@ export function EntryPanel({
   }
 
   async function variant(of: 'lab-fan' | 'second-fan') {
-    const body = { who: whoIsHere(), entryId: item.entryId, variant: of, fanName: fan.name, eachPrice: fan.eachPrice };
+    const body = {
+      who: whoIsHere(),
+      entryId: item.entryId,
+      variant: of,
+      fanName: fan.name,
+      eachPrice: fan.eachPrice,
+    };
     if (of === 'second-fan' && item.entry.body.fans.length === 0 && fan.name.trim() === '')
-      return setAsk(`The fans of ${item.shownName} are not noted: which one does it have? Name it above, and one more of it is added.`);
+      return setAsk(
+        `The fans of ${item.shownName} are not noted: which one does it have? Name it above, and one more of it is added.`,
+      );
     setAsk('');
-    const said = of === 'lab-fan' ? `${item.shownName} with ${fan.name} is in the line-up` : `${item.shownName} with a second fan is in the line-up`;
+    const said =
+      of === 'lab-fan'
+        ? `${item.shownName} with ${fan.name} is in the line-up`
+        : `${item.shownName} with a second fan is in the line-up`;
     if (await tell(await sendJson(`${base}?variant`, 'POST', body), said)) onMade();
   }
 
@@ -60,7 +71,10 @@ export function EntryPanel({
     toast.success(`${item.shownName} is out of the line-up; its runs stay in the lab`, {
       action: {
         label: 'Undo',
-        onClick: () => void sendJson(`${base}/${item.entryId}`, 'PATCH', { who: whoIsHere(), restore }).then((back) => tell(back, `${item.shownName} is back`)),
+        onClick: () =>
+          void sendJson(`${base}/${item.entryId}`, 'PATCH', { who: whoIsHere(), restore }).then((back) =>
+            tell(back, `${item.shownName} is back`),
+          ),
       },
     });
   }
@@ -71,11 +85,23 @@ export function EntryPanel({
   }
 
   return (
-    <aside className="shrink-0 space-y-4 border-hairline lg:w-[430px] lg:overflow-y-auto lg:border-l lg:pl-6" aria-label={item.shownName} tabIndex={0}>
+    <aside
+      className="shrink-0 space-y-4 border-hairline lg:w-[430px] lg:overflow-y-auto lg:border-l lg:pl-6"
+      aria-label={item.shownName}
+      tabIndex={0}
+    >
       <div className="flex items-center gap-2">
         <EntryMark position={place} />
-        <h3 className="font-display truncate text-[18px] font-bold" dir="auto" title={item.shownName}>{item.shownName}</h3>
-        <button type="button" className="ml-auto text-[14px] underline underline-offset-2" onClick={() => void takeOut()}>take out</button>
+        <h3 className="font-display truncate text-[18px] font-bold" dir="auto" title={item.shownName}>
+          {item.shownName}
+        </h3>
+        <button
+          type="button"
+          className="ml-auto text-[14px] underline underline-offset-2"
+          onClick={() => void takeOut()}
+        >
+          take out
+        </button>
       </div>
       <section aria-label="Fans and cover">
         <EntryForm entryId={item.entryId} kept={item.entry} currency={item.product.body.currency} />
@@ -83,14 +109,38 @@ export function EntryPanel({
       <section aria-label="Other fans" className="border-t border-hairline pt-3">
         <h4 className="pb-1 font-semibold">The same once more</h4>
         <div className="grid grid-cols-[1fr_7rem] gap-2">
-          <TextField label="Fan" value={fan.name} onValue={(name) => setFan({ ...fan, name })} placeholder="the lab’s fan" />
-          <NumberField label="Each" unit={item.product.body.currency} optional value={fan.eachPrice} onValue={(eachPrice) => setFan({ ...fan, eachPrice })} />
+          <TextField
+            label="Fan"
+            value={fan.name}
+            onValue={(name) => setFan({ ...fan, name })}
+            placeholder="the lab’s fan"
+          />
+          <NumberField
+            label="Each"
+            unit={item.product.body.currency}
+            optional
+            value={fan.eachPrice}
+            onValue={(eachPrice) => setFan({ ...fan, eachPrice })}
+          />
         </div>
         <div className="flex flex-wrap gap-2 pt-2">
-          <button type="button" className="quiet-button" disabled={fan.name.trim() === ''} onClick={() => void variant('lab-fan')}>With this lab fan</button>
-          <button type="button" className="quiet-button" onClick={() => void variant('second-fan')}>With a second fan</button>
+          <button
+            type="button"
+            className="quiet-button"
+            disabled={fan.name.trim() === ''}
+            onClick={() => void variant('lab-fan')}
+          >
+            With this lab fan
+          </button>
+          <button type="button" className="quiet-button" onClick={() => void variant('second-fan')}>
+            With a second fan
+          </button>
         </div>
-        {ask && <p role="alert" className="pt-1.5 text-[14px] text-warn">▲ {ask}</p>}
+        {ask && (
+          <p role="alert" className="pt-1.5 text-[14px] text-warn">
+            ▲ {ask}
+          </p>
+        )}
       </section>
       <section aria-label="Sample" className="border-t border-hairline pt-3">
         {item.sample && item.sampleId !== null ? (
@@ -100,18 +150,24 @@ export function EntryPanel({
             className="flex items-end gap-2"
             onSubmit={(event) => {
               event.preventDefault();
-              void sendJson(`${base}/${item.entryId}`, 'PATCH', { who: whoIsHere(), sample }).then((answer) => tell(answer, `Sample ${sample} noted`));
+              void sendJson(`${base}/${item.entryId}`, 'PATCH', { who: whoIsHere(), sample }).then((answer) =>
+                tell(answer, `Sample ${sample} noted`),
+              );
             }}
           >
             <TextField label="Which sample was it?" value={sample} onValue={setSample} placeholder="A" />
-            <button className="quiet-button" disabled={sample.trim() === ''}>Note the sample</button>
+            <button className="quiet-button" disabled={sample.trim() === ''}>
+              Note the sample
+            </button>
           </form>
         )}
       </section>
       <details className="border-t border-hairline pt-3" open={!item.covered}>
-        <summary className="cursor-pointer pb-2 font-semibold">{item.covered ? 'Behind the cover' : 'The product'}</summary>
+        <summary className="cursor-pointer pb-2 font-semibold">
+          {item.covered ? 'Behind the cover' : 'The product'}
+        </summary>
         <ProductForm productId={item.productId} kept={item.product} onDelete={() => void deleteProduct()} />
       </details>
     </aside>
   );
-} // prettier-ignore
+}

@@ -34,37 +34,111 @@ export function LineUpRow({
   return (
     <tr data-entry={item.code} className={chosen ? 'bg-raised' : ''} aria-selected={chosen}>
       <td>
-        <button type="button" aria-label={`Open ${item.shownName}`} aria-pressed={chosen} className="flex cursor-pointer items-center gap-2 py-0.5" onClick={onChoose}>
+        <button
+          type="button"
+          aria-label={`Open ${item.shownName}`}
+          aria-pressed={chosen}
+          className="flex cursor-pointer items-center gap-2 py-0.5"
+          onClick={onChoose}
+        >
           <EntryMark position={place} />
-          <span aria-hidden="true" className="text-act">{chosen ? '◀' : '▷'}</span>
+          <span aria-hidden="true" className="text-act">
+            {chosen ? '◀' : '▷'}
+          </span>
         </button>
       </td>
       <td className="max-w-52">
         {item.covered ? (
           <b dir="auto">{item.shownName}</b>
         ) : (
-          <EditableCell label="Product" value={body.name} shown={<b>{body.name}</b>} onValue={(name) => save({ name: String(name) }, 'Name')} />
+          <EditableCell
+            label="Product"
+            value={body.name}
+            shown={<b>{body.name}</b>}
+            onValue={(name) => save({ name: String(name) }, 'Name')}
+          />
         )}
         {item.covered && <span className="block px-1 text-[13px] text-ink2">covered</span>}
         <SheetTrouble sheet={product} />
       </td>
-      {!narrow && (<>
-      <td className="max-w-36">{item.covered ? <span className="text-ink2">–</span> : <EditableCell label="Maker" value={body.maker} onValue={(maker) => save({ maker: String(maker) }, 'Maker')} />}</td>
-      <td>
-        <select aria-label="Kind" className="bg-transparent" value={body.kind} onChange={(event) => save({ kind: event.target.value as Product['kind'] }, 'Kind')}>
-          {PRODUCT_KINDS.map((kind) => <option key={kind} value={kind}>{KIND_WORDS[kind]}</option>)}
-        </select>
+      {!narrow && (
+        <>
+          <td className="max-w-36">
+            {item.covered ? (
+              <span className="text-ink2">–</span>
+            ) : (
+              <EditableCell
+                label="Maker"
+                value={body.maker}
+                onValue={(maker) => save({ maker: String(maker) }, 'Maker')}
+              />
+            )}
+          </td>
+          <td>
+            <select
+              aria-label="Kind"
+              className="bg-transparent"
+              value={body.kind}
+              onChange={(event) => save({ kind: event.target.value as Product['kind'] }, 'Kind')}
+            >
+              {PRODUCT_KINDS.map((kind) => (
+                <option key={kind} value={kind}>
+                  {KIND_WORDS[kind]}
+                </option>
+              ))}
+            </select>
+          </td>
+        </>
+      )}
+      <td className="max-w-44 truncate text-ink2" dir="auto" title={fansText(item.entry.body)}>
+        {fansText(item.entry.body) || '–'}
       </td>
-      </>)}
-      <td className="max-w-44 truncate text-ink2" dir="auto" title={fansText(item.entry.body)}>{fansText(item.entry.body) || '–'}</td>
-      <td className="num w-20"><EditableCell number label="Height, mm" value={body.heightMm} onValue={(heightMm) => save({ heightMm: heightMm as number | null }, 'Height')} /></td>
-      <td className="num w-20"><EditableCell number label="Memory, mm" value={body.memoryClearanceMm} onValue={(memoryClearanceMm) => save({ memoryClearanceMm: memoryClearanceMm as number | null }, 'Clearance')} /></td>
-      <td className="num w-24"><EditableCell number label={`Price of the product, ${body.currency}`} value={body.price} shown={item.price === null ? undefined : figure(item.price, 2)} onValue={(price) => save({ price: price as number | null }, 'Price')} /></td>
+      <td className="num w-20">
+        <EditableCell
+          number
+          label="Height, mm"
+          value={body.heightMm}
+          onValue={(heightMm) => save({ heightMm: heightMm as number | null }, 'Height')}
+        />
+      </td>
+      <td className="num w-20">
+        <EditableCell
+          number
+          label="Memory, mm"
+          value={body.memoryClearanceMm}
+          onValue={(memoryClearanceMm) =>
+            save({ memoryClearanceMm: memoryClearanceMm as number | null }, 'Clearance')
+          }
+        />
+      </td>
+      <td className="num w-24">
+        <EditableCell
+          number
+          label={`Price of the product, ${body.currency}`}
+          value={body.price}
+          shown={item.price === null ? undefined : figure(item.price, 2)}
+          onValue={(price) => save({ price: price as number | null }, 'Price')}
+        />
+      </td>
       <td className="max-w-32 truncate" dir="auto">
-        {item.sample ? <>{item.sample.body.label} <span className={state === 'retired' ? 'text-bad' : 'text-ink2'}>{state}</span></> : <span className="text-warn">not noted</span>}
+        {item.sample ? (
+          <>
+            {item.sample.body.label}{' '}
+            <span className={state === 'retired' ? 'text-bad' : 'text-ink2'}>{state}</span>
+          </>
+        ) : (
+          <span className="text-warn">not noted</span>
+        )}
       </td>
-      <td className="text-center"><input type="checkbox" aria-label={`${item.shownName} is a control`} checked={item.isControl} onChange={(event) => onControl(event.target.checked)} /></td>
+      <td className="text-center">
+        <input
+          type="checkbox"
+          aria-label={`${item.shownName} is a control`}
+          checked={item.isControl}
+          onChange={(event) => onControl(event.target.checked)}
+        />
+      </td>
       <td className="num text-ink2">{item.runs}</td>
     </tr>
   );
-} // prettier-ignore
+}

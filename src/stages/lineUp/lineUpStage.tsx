@@ -22,11 +22,28 @@ interface Problem {
 }
 
 /** Products, samples and entries: what is compared, and what is known of each. */
-export function LineUpStage({ roundUpId, items, offers, today }: { roundUpId: number; items: LineUpItem[]; offers: OfferData[]; today: string }) {
+export function LineUpStage({
+  roundUpId,
+  items,
+  offers,
+  today,
+}: {
+  roundUpId: number;
+  items: LineUpItem[];
+  offers: OfferData[];
+  today: string;
+}) {
   const router = useRouter();
   const base = `/api/round-ups/${roundUpId}`;
-  const [open, setOpen] = useQueryState('entry', parseAsString.withDefault('').withOptions({ history: 'replace' }));
-  const [draft, setDraft] = useState<{ name: string; maker: string; kind: ProductKind }>({ name: '', maker: '', kind: 'air-tower' });
+  const [open, setOpen] = useQueryState(
+    'entry',
+    parseAsString.withDefault('').withOptions({ history: 'replace' }),
+  );
+  const [draft, setDraft] = useState<{ name: string; maker: string; kind: ProductKind }>({
+    name: '',
+    maker: '',
+    kind: 'air-tower',
+  });
   const [fault, setFault] = useState('');
   const [problems, setProblems] = useState<Problem[]>([]);
   const file = useRef<HTMLInputElement>(null);
@@ -42,7 +59,8 @@ export function LineUpStage({ roundUpId, items, offers, today }: { roundUpId: nu
   }
 
   async function setControl(item: LineUpItem, isControl: boolean) {
-    const change = (to: boolean) => sendJson(`${base}/entries/${item.entryId}`, 'PATCH', { who: whoIsHere(), isControl: to });
+    const change = (to: boolean) =>
+      sendJson(`${base}/entries/${item.entryId}`, 'PATCH', { who: whoIsHere(), isControl: to });
     const answer = await change(isControl);
     if (!answer.ok) return void toast.error(answer.message);
     toast.success(isControl ? `${item.shownName} is a control` : `${item.shownName} is no control any more`, {
@@ -61,7 +79,9 @@ export function LineUpStage({ roundUpId, items, offers, today }: { roundUpId: nu
       return;
     }
     setFault('');
-    toast.success(`${plural(Number(answer.body.added), 'entry', 'entries')} added, ${String(answer.body.there)} there already`);
+    toast.success(
+      `${plural(Number(answer.body.added), 'entry', 'entries')} added, ${String(answer.body.there)} there already`,
+    );
     router.refresh();
   }
 
@@ -71,28 +91,69 @@ export function LineUpStage({ roundUpId, items, offers, today }: { roundUpId: nu
         <div className="flex flex-wrap items-center gap-3 pb-2">
           <h2 className="font-display text-[22px] font-bold">{plural(items.length, 'entry', 'entries')}</h2>
           <div className="ml-auto flex gap-2">
-            <input ref={file} type="file" accept=".csv,text/csv" className="sr-only" aria-label="Line-up as CSV" onChange={(event) => { void bring(event.target.files?.[0]); event.target.value = ''; }} />
-            <button type="button" className="quiet-button" onClick={() => file.current!.click()}>Bring a CSV</button>
-            <a className="quiet-button" href={`/round-ups/${roundUpId}/line-up/csv`} download>CSV</a>
+            <input
+              ref={file}
+              type="file"
+              accept=".csv,text/csv"
+              className="sr-only"
+              aria-label="Line-up as CSV"
+              onChange={(event) => {
+                void bring(event.target.files?.[0]);
+                event.target.value = '';
+              }}
+            />
+            <button type="button" className="quiet-button" onClick={() => file.current!.click()}>
+              Bring a CSV
+            </button>
+            <a className="quiet-button" href={`/round-ups/${roundUpId}/line-up/csv`} download>
+              CSV
+            </a>
           </div>
         </div>
         <div className="min-h-0 flex-1 overflow-auto" tabIndex={0} role="region" aria-label="Entries">
           {items.length === 0 ? (
-            <p className="py-6">Nothing to compare yet. Name the first product below, or bring a CSV. The first is taken as the control, which is re-tested to watch the rig.</p>
+            <p className="py-6">
+              Nothing to compare yet. Name the first product below, or bring a CSV. The first is taken as the
+              control, which is re-tested to watch the rig.
+            </p>
           ) : (
             <table className="figure-table min-w-[720px] [&_td]:py-1.5">
               <thead>
                 <tr>
-                  <th scope="col"><span className="sr-only">Open</span></th>
-                  <th scope="col">Product</th>{!chosen && <th scope="col">Maker</th>}{!chosen && <th scope="col">Kind</th>}<th scope="col">Fans</th>
-                  <th scope="col" className="num">Height, mm</th><th scope="col" className="num">Memory, mm</th><th scope="col" className="num">Price</th>
-                  <th scope="col">Sample</th><th scope="col">Control</th><th scope="col" className="num">Runs</th>
+                  <th scope="col">
+                    <span className="sr-only">Open</span>
+                  </th>
+                  <th scope="col">Product</th>
+                  {!chosen && <th scope="col">Maker</th>}
+                  {!chosen && <th scope="col">Kind</th>}
+                  <th scope="col">Fans</th>
+                  <th scope="col" className="num">
+                    Height, mm
+                  </th>
+                  <th scope="col" className="num">
+                    Memory, mm
+                  </th>
+                  <th scope="col" className="num">
+                    Price
+                  </th>
+                  <th scope="col">Sample</th>
+                  <th scope="col">Control</th>
+                  <th scope="col" className="num">
+                    Runs
+                  </th>
                 </tr>
               </thead>
               <tbody>
                 {items.map((item, place) => (
-                  <LineUpRow key={item.entryId} item={item} place={place} chosen={item === chosen}
-                    narrow={chosen !== undefined} onChoose={() => void setOpen(item === chosen ? null : item.code)} onControl={(of) => void setControl(item, of)} />
+                  <LineUpRow
+                    key={item.entryId}
+                    item={item}
+                    place={place}
+                    chosen={item === chosen}
+                    narrow={chosen !== undefined}
+                    onChoose={() => void setOpen(item === chosen ? null : item.code)}
+                    onControl={(of) => void setControl(item, of)}
+                  />
                 ))}
               </tbody>
             </table>
@@ -101,18 +162,60 @@ export function LineUpStage({ roundUpId, items, offers, today }: { roundUpId: nu
         {fault && (
           <div role="alert" className="pt-2 text-[14px] text-bad">
             ▲ {fault}
-            <ul className="pl-4">{problems.map((of, i) => <li key={i}>{of.file}{of.line !== undefined && `, line ${of.line}`}{of.column && `, ${of.column}`}: {of.message}</li>)}</ul>
+            <ul className="pl-4">
+              {problems.map((of, i) => (
+                <li key={i}>
+                  {of.file}
+                  {of.line !== undefined && `, line ${of.line}`}
+                  {of.column && `, ${of.column}`}: {of.message}
+                </li>
+              ))}
+            </ul>
           </div>
         )}
         <FromTheLab roundUpId={roundUpId} offers={offers} />
-        <form onSubmit={(event) => void add(event)} className="flex flex-wrap items-end gap-3 border-t border-hairline pt-3">
-          <div className="w-56"><TextField label="New product" value={draft.name} onValue={(name) => setDraft({ ...draft, name })} /></div>
-          <div className="w-44"><TextField label="Its maker" value={draft.maker} onValue={(maker) => setDraft({ ...draft, maker })} /></div>
-          <div className="w-40"><ChoiceField label="Its kind" value={draft.kind} options={PRODUCT_KINDS.map((value) => ({ value, label: KIND_WORDS[value] }))} onValue={(kind) => setDraft({ ...draft, kind })} /></div>
-          <button className="act-button" disabled={draft.name.trim() === ''}>Add to the line-up</button>
+        <form
+          onSubmit={(event) => void add(event)}
+          className="flex flex-wrap items-end gap-3 border-t border-hairline pt-3"
+        >
+          <div className="w-56">
+            <TextField
+              label="New product"
+              value={draft.name}
+              onValue={(name) => setDraft({ ...draft, name })}
+            />
+          </div>
+          <div className="w-44">
+            <TextField
+              label="Its maker"
+              value={draft.maker}
+              onValue={(maker) => setDraft({ ...draft, maker })}
+            />
+          </div>
+          <div className="w-40">
+            <ChoiceField
+              label="Its kind"
+              value={draft.kind}
+              options={PRODUCT_KINDS.map((value) => ({ value, label: KIND_WORDS[value] }))}
+              onValue={(kind) => setDraft({ ...draft, kind })}
+            />
+          </div>
+          <button className="act-button" disabled={draft.name.trim() === ''}>
+            Add to the line-up
+          </button>
         </form>
       </section>
-      {chosen && <EntryPanel key={chosen.entryId} roundUpId={roundUpId} item={chosen} place={items.indexOf(chosen)} today={today} onGone={() => void setOpen(null)} onMade={() => void setOpen(null)} />}
+      {chosen && (
+        <EntryPanel
+          key={chosen.entryId}
+          roundUpId={roundUpId}
+          item={chosen}
+          place={items.indexOf(chosen)}
+          today={today}
+          onGone={() => void setOpen(null)}
+          onMade={() => void setOpen(null)}
+        />
+      )}
     </div>
   );
-} // prettier-ignore
+}

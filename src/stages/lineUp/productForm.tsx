@@ -43,32 +43,98 @@ export function ProductForm({
       }}
     >
       <div className="grid grid-cols-2 gap-x-3 gap-y-2">
-        <TextField label="Product" value={of.name} onValue={(name) => set({ name })} error={errorOf('name')} />
+        <TextField
+          label="Product"
+          value={of.name}
+          onValue={(name) => set({ name })}
+          error={errorOf('name')}
+        />
         <TextField label="Maker" value={of.maker} onValue={(maker) => set({ maker })} />
-        <ChoiceField label="Kind" value={of.kind} options={PRODUCT_KINDS.map((value) => ({ value, label: KIND_WORDS[value] }))} onValue={(kind) => set({ kind })} />
-        <TextField label="Revision of the product" value={of.revision} onValue={(revision) => set({ revision })} />
+        <ChoiceField
+          label="Kind"
+          value={of.kind}
+          options={PRODUCT_KINDS.map((value) => ({ value, label: KIND_WORDS[value] }))}
+          onValue={(kind) => set({ kind })}
+        />
+        <TextField
+          label="Revision of the product"
+          value={of.revision}
+          onValue={(revision) => set({ revision })}
+        />
       </div>
       <div className="grid grid-cols-3 gap-x-3 gap-y-2">
         {SIZES.map(({ name, label, unit }) => (
-          <NumberField key={name} label={label} unit={unit} optional value={of[name]} onValue={(value) => set({ [name]: value })} error={errorOf(name)} />
+          <NumberField
+            key={name}
+            label={label}
+            unit={unit}
+            optional
+            value={of[name]}
+            onValue={(value) => set({ [name]: value })}
+            error={errorOf(name)}
+          />
         ))}
-        <ChoiceField label="Connector" value={of.connector} options={CONNECTORS.map((value) => ({ value, label: value === 'fixed' ? 'fixed speed' : value || '–' }))} onValue={(connector) => set({ connector })} />
+        <ChoiceField
+          label="Connector"
+          value={of.connector}
+          options={CONNECTORS.map((value) => ({
+            value,
+            label: value === 'fixed' ? 'fixed speed' : value || '–',
+          }))}
+          onValue={(connector) => set({ connector })}
+        />
         <TextField label="Mounting" value={of.mounting} onValue={(mounting) => set({ mounting })} />
-        <NumberField label="Price" unit={of.currency} optional value={of.price} onValue={(price) => set({ price })} error={errorOf('price')} />
-        <TextField label="Currency" value={of.currency} onValue={(currency) => set({ currency })} error={errorOf('currency')} />
-        <NumberField label="In a pack" value={of.packSize} onValue={(packSize) => set({ packSize: packSize ?? 1 })} error={errorOf('packSize')} />
-        <TextField label="Priced on" type="date" value={of.pricedOn} onValue={(pricedOn) => set({ pricedOn })} />
+        <NumberField
+          label="Price"
+          unit={of.currency}
+          optional
+          value={of.price}
+          onValue={(price) => set({ price })}
+          error={errorOf('price')}
+        />
+        <TextField
+          label="Currency"
+          value={of.currency}
+          onValue={(currency) => set({ currency })}
+          error={errorOf('currency')}
+        />
+        <NumberField
+          label="In a pack"
+          value={of.packSize}
+          onValue={(packSize) => set({ packSize: packSize ?? 1 })}
+          error={errorOf('packSize')}
+        />
+        <TextField
+          label="Priced on"
+          type="date"
+          value={of.pricedOn}
+          onValue={(pricedOn) => set({ pricedOn })}
+        />
         <TextField label="Sold by" value={of.seller} onValue={(seller) => set({ seller })} />
-        <TextField label="Available in" value={of.availability} onValue={(availability) => set({ availability })} />
+        <TextField
+          label="Available in"
+          value={of.availability}
+          onValue={(availability) => set({ availability })}
+        />
         <TextField label="Warranty" value={of.warranty} onValue={(warranty) => set({ warranty })} />
-        <TextField label="Maker’s noise figure" value={of.makersNoise} onValue={(makersNoise) => set({ makersNoise })} />
+        <TextField
+          label="Maker’s noise figure"
+          value={of.makersNoise}
+          onValue={(makersNoise) => set({ makersNoise })}
+        />
       </div>
-      <p className="text-[13px] text-ink2">The maker’s figure is kept for readers and never plotted beside measured levels.</p>
+      <p className="text-[13px] text-ink2">
+        The maker’s figure is kept for readers and never plotted beside measured levels.
+      </p>
       <SheetTrouble sheet={sheet} ownFields />
       <div className="flex gap-2">
-        <button className="quiet-button" disabled={!sheet.dirty || sheet.busy}>Save the product</button>
-        <button type="button" className="ml-auto text-[14px] underline underline-offset-2" onClick={onDelete}>Delete the product</button>
+        <button className="quiet-button" disabled={!sheet.dirty || sheet.busy}>
+          Save the product
+        </button>
+        <button type="button" className="ml-auto text-[14px] underline underline-offset-2" onClick={onDelete}>
+          Delete the product
+        </button>
       </div>
     </form>
   );
-} // prettier-ignore
+}

@@ -58,7 +58,15 @@ function HandlingFields({ of, onChange }: { of: Handling; onChange: (of: Handlin
 }
 
 /** One physical unit: where it came from, its state, its diary, and what the first mount taught. */
-export function SampleForm({ sampleId, kept, today }: { sampleId: number; kept: KeptSheet<Sample>; today: string }) {
+export function SampleForm({
+  sampleId,
+  kept,
+  today,
+}: {
+  sampleId: number;
+  kept: KeptSheet<Sample>;
+  today: string;
+}) {
   const form = useRef<HTMLFormElement>(null);
   const sheet = useSheet('sample', sampleId, kept);
   const of = sheet.body;
@@ -75,10 +83,26 @@ export function SampleForm({ sampleId, kept, today }: { sampleId: number; kept: 
       }}
     >
       <div className="grid grid-cols-2 gap-x-3 gap-y-2">
-        <TextField label="Sample" value={of.label} onValue={(label) => set({ label })} error={errorOf('label')} />
+        <TextField
+          label="Sample"
+          value={of.label}
+          onValue={(label) => set({ label })}
+          error={errorOf('label')}
+        />
         <TextField label="Serial" value={of.serial} onValue={(serial) => set({ serial })} />
-        <ChoiceField label="It was" value={of.source} options={choices(['bought', 'lent']) as { value: Sample['source']; label: string }[]} onValue={(source) => set({ source })} />
-        <ChoiceField label="State" value={of.state} options={choices(SAMPLE_STATES) as { value: Sample['state']; label: string }[]} onValue={(state) => set({ state })} error={errorOf('state')} />
+        <ChoiceField
+          label="It was"
+          value={of.source}
+          options={choices(['bought', 'lent']) as { value: Sample['source']; label: string }[]}
+          onValue={(source) => set({ source })}
+        />
+        <ChoiceField
+          label="State"
+          value={of.state}
+          options={choices(SAMPLE_STATES) as { value: Sample['state']; label: string }[]}
+          onValue={(state) => set({ state })}
+          error={errorOf('state')}
+        />
       </div>
       <section aria-label="Diary">
         <h4 className="pb-1 font-semibold">Diary</h4>
@@ -86,25 +110,52 @@ export function SampleForm({ sampleId, kept, today }: { sampleId: number; kept: 
           {of.diary.map((at, i) => (
             <li key={i} className="flex items-baseline gap-2 border-b border-hairline py-1">
               <span className="text-ink2">{at.on}</span> {at.event}
-              <span className="truncate text-ink2" dir="auto">{at.note}</span>
-              <button type="button" className="ml-auto" aria-label={`Remove the line of ${at.on}`} onClick={() => set({ diary: of.diary.filter((_, at2) => at2 !== i) })}>✕</button>
+              <span className="truncate text-ink2" dir="auto">
+                {at.note}
+              </span>
+              <button
+                type="button"
+                className="ml-auto"
+                aria-label={`Remove the line of ${at.on}`}
+                onClick={() => set({ diary: of.diary.filter((_, at2) => at2 !== i) })}
+              >
+                ✕
+              </button>
             </li>
           ))}
         </ul>
         <div className="grid grid-cols-[8.4rem_7.4rem_1fr_auto] items-end gap-1.5 pt-1">
           <TextField label="Day" type="date" value={line.on} onValue={(on) => setLine({ ...line, on })} />
-          <ChoiceField label="What" value={line.event} options={choices(DIARY_EVENTS) as { value: DiaryLine['event']; label: string }[]} onValue={(event) => setLine({ ...line, event })} />
+          <ChoiceField
+            label="What"
+            value={line.event}
+            options={choices(DIARY_EVENTS) as { value: DiaryLine['event']; label: string }[]}
+            onValue={(event) => setLine({ ...line, event })}
+          />
           <TextField label="Note" value={line.note} onValue={(note) => setLine({ ...line, note })} />
-          <button type="button" className="quiet-button" onClick={() => { set({ diary: [...of.diary, line] }); setLine({ ...line, note: '' }); }}>Add</button>
+          <button
+            type="button"
+            className="quiet-button"
+            onClick={() => {
+              set({ diary: [...of.diary, line] });
+              setLine({ ...line, note: '' });
+            }}
+          >
+            Add
+          </button>
         </div>
       </section>
       {of.handling ? (
         <HandlingFields of={of.handling} onChange={(handling) => set({ handling })} />
       ) : (
-        <button type="button" className="quiet-button" onClick={() => set({ handling: blankHandling() })}>Fill in the handling sheet</button>
+        <button type="button" className="quiet-button" onClick={() => set({ handling: blankHandling() })}>
+          Fill in the handling sheet
+        </button>
       )}
       <SheetTrouble sheet={sheet} ownFields />
-      <button className="quiet-button" disabled={!sheet.dirty || sheet.busy}>Save the sample</button>
+      <button className="quiet-button" disabled={!sheet.dirty || sheet.busy}>
+        Save the sample
+      </button>
     </form>
   );
-} // prettier-ignore
+}

@@ -87,7 +87,10 @@ export function TypeRunRow({
       else {
         const value = typedNumber(text);
         if (value === null)
-          return wrong(of.name, `${of.label}: ${text === '' ? 'a number was expected' : `not a number: “${text}”`}`);
+          return wrong(
+            of.name,
+            `${of.label}: ${text === '' ? 'a number was expected' : `not a number: “${text}”`}`,
+          );
         body[of.name] = value;
       }
     }
@@ -131,7 +134,11 @@ export function TypeRunRow({
         </label>
         <label className="block w-26">
           <span className="label-text">Load</span>
-          <select className={`${box} border-hairline py-[5px]`} value={load} onChange={(event) => setLoad(event.target.value)}>
+          <select
+            className={`${box} border-hairline py-[5px]`}
+            value={load}
+            onChange={(event) => setLoad(event.target.value)}
+          >
             {loads.map((of) => (
               <option key={of.key} value={of.key}>
                 {of.label}
@@ -172,4 +179,4 @@ export function TypeRunRow({
       )}
     </form>
   );
-} // prettier-ignore
+}

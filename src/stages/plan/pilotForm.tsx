@@ -7,9 +7,20 @@ import { ChoiceField } from '@/ui/form/fields';
 import type { PlanData } from './planData';
 
 /** A pilot of the likely best and worst, one pass: which heat loads separate anything at all. */
-export function PilotForm({ data, plan, onPlan }: { data: PlanData; plan: PlanSheet; onPlan: (plan: PlanSheet) => void }) {
+export function PilotForm({
+  data,
+  plan,
+  onPlan,
+}: {
+  data: PlanData;
+  plan: PlanSheet;
+  onPlan: (plan: PlanSheet) => void;
+}) {
   const { pilot, settings, droppedLoads } = plan;
-  const options = [{ value: '', label: '…' }, ...data.entries.map((of) => ({ value: of.entry, label: of.name }))];
+  const options = [
+    { value: '', label: '…' },
+    ...data.entries.map((of) => ({ value: of.entry, label: of.name })),
+  ];
   const choose = (part: { best?: string; worst?: string }) => {
     const next = { best: pilot?.best ?? '', worst: pilot?.worst ?? '', ...part };
     onPlan({ ...plan, pilot: next });
@@ -18,7 +29,11 @@ export function PilotForm({ data, plan, onPlan }: { data: PlanData; plan: PlanSh
   const findings =
     both && data.entries.length >= 2
       ? pilotFindings(
-          data.loads.map((load) => ({ load, bestK: data.risesK[load]?.[pilot.best] ?? null, worstK: data.risesK[load]?.[pilot.worst] ?? null })),
+          data.loads.map((load) => ({
+            load,
+            bestK: data.risesK[load]?.[pilot.best] ?? null,
+            worstK: data.risesK[load]?.[pilot.worst] ?? null,
+          })),
           {
             entries: data.entries.length,
             passes: Math.max(1, settings.passes),
@@ -31,22 +46,45 @@ export function PilotForm({ data, plan, onPlan }: { data: PlanData; plan: PlanSh
   return (
     <section aria-label="Pilot">
       <h3 className="font-display text-[16px] font-bold">Pilot</h3>
-      <p className="pb-1 text-[13px] text-ink2">Measure the likely best and worst once at every load first: what does not separate these two separates nothing.</p>
+      <p className="pb-1 text-[13px] text-ink2">
+        Measure the likely best and worst once at every load first: what does not separate these two separates
+        nothing.
+      </p>
       <div className="grid grid-cols-2 gap-2">
-        <ChoiceField label="Likely best" value={pilot?.best ?? ''} options={options} onValue={(best) => choose({ best })} />
-        <ChoiceField label="Likely worst" value={pilot?.worst ?? ''} options={options} onValue={(worst) => choose({ worst })} />
+        <ChoiceField
+          label="Likely best"
+          value={pilot?.best ?? ''}
+          options={options}
+          onValue={(best) => choose({ best })}
+        />
+        <ChoiceField
+          label="Likely worst"
+          value={pilot?.worst ?? ''}
+          options={options}
+          onValue={(worst) => choose({ worst })}
+        />
       </div>
       <ul className="pt-1 text-[14px]">
         {findings.map((of) => {
           const dropped = droppedLoads.includes(of.load);
           return (
             <li key={of.load} className="border-b border-hairline py-1">
-              <b>{of.load}</b>: <span className={of.separates === false ? 'text-warn' : of.separates ? 'text-ok' : 'text-ink2'}>{of.message}</span>{' '}
+              <b>{of.load}</b>:{' '}
+              <span className={of.separates === false ? 'text-warn' : of.separates ? 'text-ok' : 'text-ink2'}>
+                {of.message}
+              </span>{' '}
               {(of.separates === false || dropped) && (
                 <button
                   type="button"
                   className="underline underline-offset-2"
-                  onClick={() => onPlan({ ...plan, droppedLoads: dropped ? droppedLoads.filter((load) => load !== of.load) : [...droppedLoads, of.load] })}
+                  onClick={() =>
+                    onPlan({
+                      ...plan,
+                      droppedLoads: dropped
+                        ? droppedLoads.filter((load) => load !== of.load)
+                        : [...droppedLoads, of.load],
+                    })
+                  }
                 >
                   {dropped ? 'take it back in' : 'drop this load'}
                 </button>
@@ -57,4 +95,4 @@ export function PilotForm({ data, plan, onPlan }: { data: PlanData; plan: PlanSh
       </ul>
     </section>
   );
-} // prettier-ignore
+}

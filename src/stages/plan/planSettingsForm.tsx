@@ -38,19 +38,52 @@ export function PlanSettingsForm({
   return (
     <div className="space-y-3">
       <div className="grid grid-cols-3 gap-2">
-        <NumberField label="Passes" value={settings.passes} onValue={(of) => set({ passes: of ?? 0 })} error={errorOf('passes')} />
-        <NumberField label="Mounts" value={settings.mounts} onValue={(of) => set({ mounts: of ?? 0 })} error={errorOf('mounts')} />
-        <NumberField label="Control every" unit="mounts" value={settings.controlEvery} onValue={(of) => set({ controlEvery: of ?? 0 })} error={errorOf('controlEvery')} />
+        <NumberField
+          label="Passes"
+          value={settings.passes}
+          onValue={(of) => set({ passes: of ?? 0 })}
+          error={errorOf('passes')}
+        />
+        <NumberField
+          label="Mounts"
+          value={settings.mounts}
+          onValue={(of) => set({ mounts: of ?? 0 })}
+          error={errorOf('mounts')}
+        />
+        <NumberField
+          label="Control every"
+          unit="mounts"
+          value={settings.controlEvery}
+          onValue={(of) => set({ controlEvery: of ?? 0 })}
+          error={errorOf('controlEvery')}
+        />
       </div>
       <TextField
         label="Fan settings, fastest first, with commas between"
         value={settings.settings.join(', ')}
-        onValue={(text) => set({ settings: text.split(',').map((of) => of.trimStart()).filter((of, i, all) => of !== '' || i === all.length - 1) })}
+        onValue={(text) =>
+          set({
+            settings: text
+              .split(',')
+              .map((of) => of.trimStart())
+              .filter((of, i, all) => of !== '' || i === all.length - 1),
+          })
+        }
         error={errorOf('settings')}
       />
       <div className="grid grid-cols-2 gap-2">
-        <TextField label="First day" type="date" value={settings.startOn} onValue={(startOn) => startOn && set({ startOn })} error={errorOf('startOn')} />
-        <NumberField label="Seed of the order" value={settings.seed} onValue={(of) => set({ seed: Math.abs(Math.trunc(of ?? 1)) })} />
+        <TextField
+          label="First day"
+          type="date"
+          value={settings.startOn}
+          onValue={(startOn) => startOn && set({ startOn })}
+          error={errorOf('startOn')}
+        />
+        <NumberField
+          label="Seed of the order"
+          value={settings.seed}
+          onValue={(of) => set({ seed: Math.abs(Math.trunc(of ?? 1)) })}
+        />
       </div>
       <fieldset>
         <legend className="label-text pb-0.5">Working days</legend>
@@ -61,25 +94,50 @@ export function PlanSettingsForm({
               type="button"
               className="px-2!"
               aria-pressed={settings.weekdays.includes(day)}
-              onClick={() => set({ weekdays: settings.weekdays.includes(day) ? settings.weekdays.filter((of) => of !== day) : [...settings.weekdays, day] })}
+              onClick={() =>
+                set({
+                  weekdays: settings.weekdays.includes(day)
+                    ? settings.weekdays.filter((of) => of !== day)
+                    : [...settings.weekdays, day],
+                })
+              }
             >
               {DAYS[day]}
             </button>
           ))}
         </div>
-        {errorOf('weekdays') && <p role="alert" className="text-[13px] text-bad">▲ {errorOf('weekdays')}</p>}
+        {errorOf('weekdays') && (
+          <p role="alert" className="text-[13px] text-bad">
+            ▲ {errorOf('weekdays')}
+          </p>
+        )}
       </fieldset>
       <div className="grid grid-cols-4 gap-2">
         {CLOCKS.map(({ name, label }) => (
-          <TimeField key={name} label={label} minute={settings[name]} onMinute={(at) => set({ [name]: at })} />
+          <TimeField
+            key={name}
+            label={label}
+            minute={settings[name]}
+            onMinute={(at) => set({ [name]: at })}
+          />
         ))}
       </div>
-      {(errorOf('quietFromMin') ?? errorOf('workToMin')) && <p role="alert" className="text-[13px] text-bad">▲ {errorOf('quietFromMin') ?? errorOf('workToMin')}</p>}
+      {(errorOf('quietFromMin') ?? errorOf('workToMin')) && (
+        <p role="alert" className="text-[13px] text-bad">
+          ▲ {errorOf('quietFromMin') ?? errorOf('workToMin')}
+        </p>
+      )}
       <div className="grid grid-cols-3 gap-2">
         {STEPS.map(({ name, label }) => (
-          <NumberField key={name} label={label} unit="min" value={settings[name]} onValue={(of) => set({ [name]: of ?? 0 })} />
+          <NumberField
+            key={name}
+            label={label}
+            unit="min"
+            value={settings[name]}
+            onValue={(of) => set({ [name]: of ?? 0 })}
+          />
         ))}
       </div>
     </div>
   );
-} // prettier-ignore
+}

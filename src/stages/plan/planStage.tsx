@@ -29,10 +29,12 @@ export function PlanStage({ data }: { data: PlanData }) {
   );
   const { found, fit } = usePlanWork(settings, scene, laid.problems.length === 0);
   const [gaveUp, setGaveUp] = useState<{ words: string[]; fits: boolean } | null>(null);
-  const names = useMemo(() => new Map(data.entries.map((of, i) => [of.entry, { name: of.name, place: i }])), [data.entries]);
+  const names = useMemo(
+    () => new Map(data.entries.map((of, i) => [of.entry, { name: of.name, place: i }])),
+    [data.entries],
+  );
   const errorOf = (field: string) =>
-    laid.problems.find((of) => of.field === field)?.message ??
-    fieldFault(sheet, `settings.${field}`);
+    laid.problems.find((of) => of.field === field)?.message ?? fieldFault(sheet, `settings.${field}`);
   const cost = laid.sheet && costOfSheet(laid.sheet);
   const finish = cost && dayAfter(settings.startOn, cost.endDay);
   const past = data.deadline !== '' && data.deadline < data.now.day;
@@ -62,7 +64,11 @@ export function PlanStage({ data }: { data: PlanData }) {
   }
 
   return (
-    <form ref={form} onSubmit={(event) => void submit(event)} className="flex min-h-0 flex-1 flex-col gap-6 px-4 pt-4 pb-4 md:px-7 lg:flex-row">
+    <form
+      ref={form}
+      onSubmit={(event) => void submit(event)}
+      className="flex min-h-0 flex-1 flex-col gap-6 px-4 pt-4 pb-4 md:px-7 lg:flex-row"
+    >
       <section className="flex min-h-0 min-w-0 flex-1 flex-col" aria-label="Run sheet">
         <div className="flex flex-wrap items-center gap-x-4 gap-y-2 pb-2">
           <h2 className="font-display text-[22px] font-bold">
@@ -76,23 +82,54 @@ export function PlanStage({ data }: { data: PlanData }) {
             )}
             {data.sheet.version > 0 && (
               <>
-                <a className="quiet-button" href={`/round-ups/${data.roundUpId}/plan/print`} target="_blank" rel="noreferrer">Print</a>
-                <a className="quiet-button" href={`/round-ups/${data.roundUpId}/plan/ics`} download>Calendar</a>
+                <a
+                  className="quiet-button"
+                  href={`/round-ups/${data.roundUpId}/plan/print`}
+                  target="_blank"
+                  rel="noreferrer"
+                >
+                  Print
+                </a>
+                <a className="quiet-button" href={`/round-ups/${data.roundUpId}/plan/ics`} download>
+                  Calendar
+                </a>
               </>
             )}
-            <button className="act-button" disabled={sheet.busy || (!sheet.dirty && data.sheet.version > 0) || laid.problems.length > 0}>Save the plan</button>
+            <button
+              className="act-button"
+              disabled={sheet.busy || (!sheet.dirty && data.sheet.version > 0) || laid.problems.length > 0}
+            >
+              Save the plan
+            </button>
           </div>
         </div>
         <SheetTrouble sheet={sheet} />
-        {laid.problems.map((of) => <p key={of.field} role="alert" className="text-[14px] text-bad">▲ {of.message}</p>)}
+        {laid.problems.map((of) => (
+          <p key={of.field} role="alert" className="text-[14px] text-bad">
+            ▲ {of.message}
+          </p>
+        ))}
         {laid.breaks.length > 0 && (
-          <ul className="max-h-24 overflow-y-auto pb-1 text-[14px] text-warn" aria-label="What this order breaks" tabIndex={0}>
-            {laid.breaks.map((of, i) => <li key={i}>▲ {of.message}</li>)}
+          <ul
+            className="max-h-24 overflow-y-auto pb-1 text-[14px] text-warn"
+            aria-label="What this order breaks"
+            tabIndex={0}
+          >
+            {laid.breaks.map((of, i) => (
+              <li key={i}>▲ {of.message}</li>
+            ))}
           </ul>
         )}
-        <div className="relative min-h-[280px] flex-1 overflow-auto" tabIndex={0} role="region" aria-label="Days">
+        <div
+          className="relative min-h-[280px] flex-1 overflow-auto"
+          tabIndex={0}
+          role="region"
+          aria-label="Days"
+        >
           <div className="min-w-[640px]">
-            {laid.sheet && laid.sheet.parts.length === 0 && <p className="py-6">All that was planned has been measured.</p>}
+            {laid.sheet && laid.sheet.parts.length === 0 && (
+              <p className="py-6">All that was planned has been measured.</p>
+            )}
             {laid.sheet && laid.sheet.parts.length > 0 && (
               <Timeline
                 settings={settings}
@@ -105,21 +142,35 @@ export function PlanStage({ data }: { data: PlanData }) {
           </div>
         </div>
         <p className="label-text pt-1.5">
-          Light ground: quiet hours, in which the meter is read (the ticks). Drag a mount to another place, or move it by ← → when it has the focus.
-          {laid.sheet && laid.sheet.waitedMin > 59 && ` ${figure(laid.sheet.waitedMin / 60, 1)} h are spent waiting for quiet.`}
+          Light ground: quiet hours, in which the meter is read (the ticks). Drag a mount to another place, or
+          move it by ← → when it has the focus.
+          {laid.sheet &&
+            laid.sheet.waitedMin > 59 &&
+            ` ${figure(laid.sheet.waitedMin / 60, 1)} h are spent waiting for quiet.`}
         </p>
       </section>
-      <aside className="shrink-0 space-y-4 border-hairline lg:w-[390px] lg:overflow-y-auto lg:border-l lg:pl-6" aria-label="What it costs" tabIndex={0}>
+      <aside
+        className="shrink-0 space-y-4 border-hairline lg:w-[390px] lg:overflow-y-auto lg:border-l lg:pl-6"
+        aria-label="What it costs"
+        tabIndex={0}
+      >
         {cost && found && (
           <dl className="grid grid-cols-3 gap-3" aria-live="polite">
-            <div><dt className="label-text">Left at the bench</dt><dd className="font-display text-[26px] font-bold">{figure(cost.benchH, 1)} h</dd></div>
+            <div>
+              <dt className="label-text">Left at the bench</dt>
+              <dd className="font-display text-[26px] font-bold">{figure(cost.benchH, 1)} h</dd>
+            </div>
             <div>
               <dt className="label-text">Ends</dt>
-              <dd className={`font-display text-[26px] font-bold ${late ? 'text-bad' : ''}`}>{dayText(finish!)}</dd>
+              <dd className={`font-display text-[26px] font-bold ${late ? 'text-bad' : ''}`}>
+                {dayText(finish!)}
+              </dd>
             </div>
             <div>
               <dt className="label-text">Can show</dt>
-              <dd className="font-display text-[26px] font-bold">{Number.isFinite(found.now.differenceK) ? `${figure(found.now.differenceK, 1)} K` : '–'}</dd>
+              <dd className="font-display text-[26px] font-bold">
+                {Number.isFinite(found.now.differenceK) ? `${figure(found.now.differenceK, 1)} K` : '–'}
+              </dd>
             </div>
           </dl>
         )}
@@ -132,13 +183,24 @@ export function PlanStage({ data }: { data: PlanData }) {
         )}
         {data.deadline !== '' && cost && (
           <p className={`text-[14px] ${late ? 'text-bad' : 'text-ok'}`}>
-            {past ? `▲ The deadline, ${dayText(data.deadline)}, is past.` : late ? `▲ ${plural(daysBetween(data.deadline, finish!), 'day')} past the deadline of ${dayText(data.deadline)}.` : `${plural(daysBetween(finish!, data.deadline), 'day')} before the deadline of ${dayText(data.deadline)}.`}{' '}
-            {late && !past && <button type="button" className="underline underline-offset-2" onClick={() => void fitNow()}>Fit it to the deadline</button>}
+            {past
+              ? `▲ The deadline, ${dayText(data.deadline)}, is past.`
+              : late
+                ? `▲ ${plural(daysBetween(data.deadline, finish!), 'day')} past the deadline of ${dayText(data.deadline)}.`
+                : `${plural(daysBetween(finish!, data.deadline), 'day')} before the deadline of ${dayText(data.deadline)}.`}{' '}
+            {late && !past && (
+              <button type="button" className="underline underline-offset-2" onClick={() => void fitNow()}>
+                Fit it to the deadline
+              </button>
+            )}
           </p>
         )}
         {gaveUp && (
           <p className="text-[14px]" role="status">
-            {gaveUp.words.length === 0 ? 'Nothing had to be given up.' : `Given up: ${gaveUp.words.join('; ')}.`} {!gaveUp.fits && 'It still ends late.'}
+            {gaveUp.words.length === 0
+              ? 'Nothing had to be given up.'
+              : `Given up: ${gaveUp.words.join('; ')}.`}{' '}
+            {!gaveUp.fits && 'It still ends late.'}
           </p>
         )}
         {found && (
@@ -147,22 +209,38 @@ export function PlanStage({ data }: { data: PlanData }) {
             <PlanChoices
               now={found.now}
               choices={found.choices}
-              onChoose={(choice) => set({ ...plan, settings: choice.settings, droppedLoads: data.loads.filter((load) => !choice.loads.includes(load)) })}
+              onChoose={(choice) =>
+                set({
+                  ...plan,
+                  settings: choice.settings,
+                  droppedLoads: data.loads.filter((load) => !choice.loads.includes(load)),
+                })
+              }
             />
           </section>
         )}
         {plan.droppedLoads.length > 0 && (
           <p className="text-[14px]">
             Left out: {plan.droppedLoads.join(', ')}.{' '}
-            <button type="button" className="underline underline-offset-2" onClick={() => set({ ...plan, droppedLoads: [] })}>Take all loads back in</button>
+            <button
+              type="button"
+              className="underline underline-offset-2"
+              onClick={() => set({ ...plan, droppedLoads: [] })}
+            >
+              Take all loads back in
+            </button>
           </p>
         )}
         <section aria-label="Made from">
           <h3 className="font-display pb-1 text-[16px] font-bold">Made from</h3>
-          <PlanSettingsForm settings={settings} onSettings={(next) => set({ ...plan, settings: next })} errorOf={errorOf} />
+          <PlanSettingsForm
+            settings={settings}
+            onSettings={(next) => set({ ...plan, settings: next })}
+            errorOf={errorOf}
+          />
         </section>
         <PilotForm data={data} plan={plan} onPlan={set} />
       </aside>
     </form>
   );
-} // prettier-ignore
+}

@@ -104,7 +104,13 @@ function Part({
 }
 
 /** The days of a plan: mountings in their order, moved by drag or by arrow keys. */
-export function Timeline({ settings, laid, nameOf, placeOf, onOrder }: Scene & { onOrder: (ids: string[]) => void }) {
+export function Timeline({
+  settings,
+  laid,
+  nameOf,
+  placeOf,
+  onOrder,
+}: Scene & { onOrder: (ids: string[]) => void }) {
   const id = useId();
   const scene = { settings, laid, nameOf, placeOf };
   const [held, setHeld] = useState<string | null>(null);
@@ -122,7 +128,10 @@ export function Timeline({ settings, laid, nameOf, placeOf, onOrder }: Scene & {
   const quiet = [-DAY_MIN, 0, DAY_MIN]
     .map((shift) => {
       const from = settings.quietFromMin + shift - settings.workFromMin;
-      return { from: Math.max(0, from), to: Math.min(workMin, from + spanMin(settings.quietFromMin, settings.quietToMin)) };
+      return {
+        from: Math.max(0, from),
+        to: Math.min(workMin, from + spanMin(settings.quietFromMin, settings.quietToMin)),
+      };
     })
     .filter((of) => of.to > of.from);
 
@@ -151,7 +160,8 @@ export function Timeline({ settings, laid, nameOf, placeOf, onOrder }: Scene & {
 
   // Once it is drawn where it lies now.
   useEffect(() => {
-    if (focused) box.current?.querySelector<HTMLElement>(`[data-mounting="${CSS.escape(focused.id)}"]`)?.focus();
+    if (focused)
+      box.current?.querySelector<HTMLElement>(`[data-mounting="${CSS.escape(focused.id)}"]`)?.focus();
   }, [focused]);
 
   const title = (of: string) => (byId.get(of) ? label(byId.get(of)!, scene) : of);
@@ -166,32 +176,63 @@ export function Timeline({ settings, laid, nameOf, placeOf, onOrder }: Scene & {
     >
       <div className="sticky top-0 z-20 mr-4 ml-24 flex h-6 bg-ground text-[12.5px] text-ink2">
         {hours.map((at) => (
-          <span key={at} className="absolute -translate-x-1/2" style={{ left: `${(100 * (at - settings.workFromMin)) / workMin}%` }}>{clockText(at)}</span>
+          <span
+            key={at}
+            className="absolute -translate-x-1/2"
+            style={{ left: `${(100 * (at - settings.workFromMin)) / workMin}%` }}
+          >
+            {clockText(at)}
+          </span>
         ))}
       </div>
       <div ref={box}>
-      <SortableContext items={laid.order.map((of) => of.id)} strategy={() => null}>
-        <ol>
-          {days.map((day) => (
-            <li key={day} className="flex items-stretch border-t border-hairline" data-day={day}>
-              <span className="w-24 shrink-0 py-2.5 text-[13.5px]">
-                <b>{WEEKDAYS[weekdayOf(settings.startOn, day)]}</b> <span className="text-ink2">{dayText(dayAfter(settings.startOn, day))}</span>
-              </span>
-              <span className="relative mr-4 h-11 flex-1 overflow-hidden bg-sunk/60">
-                {quiet.map((of) => (
-                  <span key={of.from} className="absolute inset-y-0 bg-ground" style={{ left: `${(100 * of.from) / workMin}%`, width: `${(100 * (of.to - of.from)) / workMin}%` }} />
-                ))}
-                {parts.filter((part) => part.day === day).map((part) => (
-                  <Part key={`${part.id} ${part.fromMin}`} part={part} mounting={byId.get(part.id)!} scene={scene} broken={brokenAt.get(part.id) ?? []} onKey={(event) => onKey(event, part.id)} />
-                ))}
-              </span>
-            </li>
-          ))}
-        </ol>
-      </SortableContext>
+        <SortableContext items={laid.order.map((of) => of.id)} strategy={() => null}>
+          <ol>
+            {days.map((day) => (
+              <li key={day} className="flex items-stretch border-t border-hairline" data-day={day}>
+                <span className="w-24 shrink-0 py-2.5 text-[13.5px]">
+                  <b>{WEEKDAYS[weekdayOf(settings.startOn, day)]}</b>{' '}
+                  <span className="text-ink2">{dayText(dayAfter(settings.startOn, day))}</span>
+                </span>
+                <span className="relative mr-4 h-11 flex-1 overflow-hidden bg-sunk/60">
+                  {quiet.map((of) => (
+                    <span
+                      key={of.from}
+                      className="absolute inset-y-0 bg-ground"
+                      style={{
+                        left: `${(100 * of.from) / workMin}%`,
+                        width: `${(100 * (of.to - of.from)) / workMin}%`,
+                      }}
+                    />
+                  ))}
+                  {parts
+                    .filter((part) => part.day === day)
+                    .map((part) => (
+                      <Part
+                        key={`${part.id} ${part.fromMin}`}
+                        part={part}
+                        mounting={byId.get(part.id)!}
+                        scene={scene}
+                        broken={brokenAt.get(part.id) ?? []}
+                        onKey={(event) => onKey(event, part.id)}
+                      />
+                    ))}
+                </span>
+              </li>
+            ))}
+          </ol>
+        </SortableContext>
       </div>
-      <p className="sr-only" role="status">{said}</p>
-      <DragOverlay>{held && <span className="inline-block rounded border border-act bg-raised px-2 py-1 text-[13px] font-semibold">{title(held)}</span>}</DragOverlay>
+      <p className="sr-only" role="status">
+        {said}
+      </p>
+      <DragOverlay>
+        {held && (
+          <span className="inline-block rounded border border-act bg-raised px-2 py-1 text-[13px] font-semibold">
+            {title(held)}
+          </span>
+        )}
+      </DragOverlay>
     </DndContext>
   );
-} // prettier-ignore
+}

@@ -77,7 +77,15 @@ function InstrumentForm({
 }
 
 /** Instruments with their calibration, and the checks of the day. */
-export function RigBookView({ rigId, kept, today }: { rigId: number; kept: KeptSheet<RigBook>; today: string }) {
+export function RigBookView({
+  rigId,
+  kept,
+  today,
+}: {
+  rigId: number;
+  kept: KeptSheet<RigBook>;
+  today: string;
+}) {
   const sheet = useSheet('rig-book', rigId, kept);
   const { instruments, checks } = sheet.body;
   const [open, setOpen] = useState<number | 'new' | null>(null);
@@ -87,33 +95,85 @@ export function RigBookView({ rigId, kept, today }: { rigId: number; kept: KeptS
     if (await sheet.save({ body, said })) setOpen(null);
   };
   const keep = (at: number | 'new', of: Instrument) =>
-    save({ ...sheet.body, instruments: at === 'new' ? [...instruments, of] : instruments.map((old, i) => (i === at ? of : old)) }, `${of.name} kept`);
+    save(
+      {
+        ...sheet.body,
+        instruments: at === 'new' ? [...instruments, of] : instruments.map((old, i) => (i === at ? of : old)),
+      },
+      `${of.name} kept`,
+    );
   return (
     <div className="space-y-5">
       <section aria-label="Instruments">
         <h2 className="font-display text-[18px] font-bold">Instruments</h2>
-        {instruments.length === 0 && <p className="label-text py-1">None noted yet: a reading is as good as the instrument behind it.</p>}
+        {instruments.length === 0 && (
+          <p className="label-text py-1">None noted yet: a reading is as good as the instrument behind it.</p>
+        )}
         <ul>
           {instruments.map((of, i) =>
             open === i ? (
-              <li key={i}><InstrumentForm of={of} onDone={(next) => void keep(i, next)} onCancel={() => setOpen(null)} /></li>
+              <li key={i}>
+                <InstrumentForm
+                  of={of}
+                  onDone={(next) => void keep(i, next)}
+                  onCancel={() => setOpen(null)}
+                />
+              </li>
             ) : (
-              <li key={i} className="flex flex-wrap items-baseline gap-x-3 border-b border-hairline py-1.5 text-[14.5px]">
+              <li
+                key={i}
+                className="flex flex-wrap items-baseline gap-x-3 border-b border-hairline py-1.5 text-[14.5px]"
+              >
                 <b dir="auto">{of.name}</b>
-                <span className="text-ink2">{[of.kind, of.grade, of.range, of.resolution && `reads ${of.resolution}`].filter(Boolean).join(' · ')}</span>
-                <span className="ml-auto">
-                  {isOverdue(of, today) ? <span className="text-bad">▲ calibration ran out on {of.dueOn}</span> : of.dueOn ? <span className="text-ink2">due {of.dueOn}</span> : <span className="text-warn">never calibrated here</span>}
+                <span className="text-ink2">
+                  {[of.kind, of.grade, of.range, of.resolution && `reads ${of.resolution}`]
+                    .filter(Boolean)
+                    .join(' · ')}
                 </span>
-                <button type="button" className="underline underline-offset-2" onClick={() => setOpen(i)} aria-label={`Edit ${of.name}`}>edit</button>
-                <button type="button" className="underline underline-offset-2" aria-label={`Remove ${of.name}`} onClick={() => void save({ ...sheet.body, instruments: instruments.filter((_, at) => at !== i) }, `${of.name} removed`)}>remove</button>
+                <span className="ml-auto">
+                  {isOverdue(of, today) ? (
+                    <span className="text-bad">▲ calibration ran out on {of.dueOn}</span>
+                  ) : of.dueOn ? (
+                    <span className="text-ink2">due {of.dueOn}</span>
+                  ) : (
+                    <span className="text-warn">never calibrated here</span>
+                  )}
+                </span>
+                <button
+                  type="button"
+                  className="underline underline-offset-2"
+                  onClick={() => setOpen(i)}
+                  aria-label={`Edit ${of.name}`}
+                >
+                  edit
+                </button>
+                <button
+                  type="button"
+                  className="underline underline-offset-2"
+                  aria-label={`Remove ${of.name}`}
+                  onClick={() =>
+                    void save(
+                      { ...sheet.body, instruments: instruments.filter((_, at) => at !== i) },
+                      `${of.name} removed`,
+                    )
+                  }
+                >
+                  remove
+                </button>
               </li>
             ),
           )}
         </ul>
         {open === 'new' ? (
-          <InstrumentForm of={BLANK} onDone={(next) => void keep('new', next)} onCancel={() => setOpen(null)} />
+          <InstrumentForm
+            of={BLANK}
+            onDone={(next) => void keep('new', next)}
+            onCancel={() => setOpen(null)}
+          />
         ) : (
-          <button type="button" className="quiet-button mt-2" onClick={() => setOpen('new')}>Add an instrument</button>
+          <button type="button" className="quiet-button mt-2" onClick={() => setOpen('new')}>
+            Add an instrument
+          </button>
         )}
       </section>
       <section aria-label="Checks of the day">
@@ -123,29 +183,49 @@ export function RigBookView({ rigId, kept, today }: { rigId: number; kept: KeptS
           className="grid grid-cols-2 items-end gap-2 pt-1 sm:grid-cols-[8.5rem_1fr_7rem_1fr_auto]"
           onSubmit={(event) => {
             event.preventDefault();
-            if (form.current!.reportValidity()) void save({ ...sheet.body, checks: [check, ...checks] }, 'Check noted');
+            if (form.current!.reportValidity())
+              void save({ ...sheet.body, checks: [check, ...checks] }, 'Check noted');
           }}
         >
           <TextField label="Day" type="date" value={check.on} onValue={(on) => setCheck({ ...check, on })} />
           <ChoiceField
             label="Check"
             value={check.kind}
-            options={[{ value: 'calibrator', label: 'meter on the 94 dB calibrator' }, { value: 'cold start', label: 'room probe minus die, cold' }]}
+            options={[
+              { value: 'calibrator', label: 'meter on the 94 dB calibrator' },
+              { value: 'cold start', label: 'room probe minus die, cold' },
+            ]}
             onValue={(kind) => setCheck({ ...check, kind, reading: kind === 'calibrator' ? 94 : 0 })}
           />
-          <NumberField label="Read" unit={check.kind === 'calibrator' ? 'dB' : 'K'} value={check.reading} onValue={(reading) => setCheck({ ...check, reading: reading ?? 0 })} />
+          <NumberField
+            label="Read"
+            unit={check.kind === 'calibrator' ? 'dB' : 'K'}
+            value={check.reading}
+            onValue={(reading) => setCheck({ ...check, reading: reading ?? 0 })}
+          />
           <TextField label="Note" value={check.note} onValue={(note) => setCheck({ ...check, note })} />
-          <button className="quiet-button" disabled={sheet.busy}>Note it</button>
+          <button className="quiet-button" disabled={sheet.busy}>
+            Note it
+          </button>
         </form>
         <SheetTrouble sheet={sheet} />
         <ul className="pt-1">
           {checks.slice(0, 8).map((of, i) => (
-            <li key={i} className="flex flex-wrap items-baseline gap-x-3 border-b border-hairline py-1 text-[14px]">
+            <li
+              key={i}
+              className="flex flex-wrap items-baseline gap-x-3 border-b border-hairline py-1 text-[14px]"
+            >
               <span className="text-ink2">{of.on}</span>
-              {of.kind === 'calibrator' ? `meter reads ${figure(of.reading, 1)} dB on 94 dB` : `probe ${signed(of.reading, 1)} K from the cold die`}
-              <span className="text-ink2" dir="auto">{of.note}</span>
+              {of.kind === 'calibrator'
+                ? `meter reads ${figure(of.reading, 1)} dB on 94 dB`
+                : `probe ${signed(of.reading, 1)} K from the cold die`}
+              <span className="text-ink2" dir="auto">
+                {of.note}
+              </span>
               <span className={`ml-auto ${checkHolds(of) ? 'text-ok' : 'text-bad'}`}>
-                {checkHolds(of) ? 'holds' : `▲ off by ${signed(checkOffset(of), 1)} ${of.kind === 'calibrator' ? 'dB' : 'K'}: find out why before measuring on`}
+                {checkHolds(of)
+                  ? 'holds'
+                  : `▲ off by ${signed(checkOffset(of), 1)} ${of.kind === 'calibrator' ? 'dB' : 'K'}: find out why before measuring on`}
               </span>
             </li>
           ))}
@@ -153,4 +233,4 @@ export function RigBookView({ rigId, kept, today }: { rigId: number; kept: KeptS
       </section>
     </div>
   );
-} // prettier-ignore
+}

@@ -131,7 +131,11 @@ export function RigDrawing({
         strokeWidth={1.5}
         strokeDasharray={guess}
       />
-      <path d={`M${-BEHIND_CM} ${height}H${across - BEHIND_CM}`} stroke="var(--color-ink)" strokeWidth={2.5} />
+      <path
+        d={`M${-BEHIND_CM} ${height}H${across - BEHIND_CM}`}
+        stroke="var(--color-ink)"
+        strokeWidth={2.5}
+      />
       {/* table */}
       <path
         d={`M-55 ${y(table)}H45M-48 ${y(table)}V${height}M38 ${y(table)}V${height}`}
@@ -140,7 +144,15 @@ export function RigDrawing({
         strokeDasharray={guess}
       />
       {cased && (
-        <rect x={-32} y={y(table + 48)} width={60} height={48} fill="none" stroke="var(--color-ink2)" strokeWidth={2} />
+        <rect
+          x={-32}
+          y={y(table + 48)}
+          width={60}
+          height={48}
+          fill="none"
+          stroke="var(--color-ink2)"
+          strokeWidth={2}
+        />
       )}
       {/* the distance that levels are stated at */}
       <g stroke="var(--color-act)" strokeWidth={1.3}>
@@ -160,17 +172,37 @@ export function RigDrawing({
         'cooler',
         `${setup.coolerHeightCm} cm high`,
         <>
-          <rect x={-14} y={-14} width={28} height={28} fill="var(--color-ground)" stroke="var(--color-ink)" strokeWidth={2} />
+          <rect
+            x={-14}
+            y={-14}
+            width={28}
+            height={28}
+            fill="var(--color-ground)"
+            stroke="var(--color-ink)"
+            strokeWidth={2}
+          />
           <circle r={11} fill="none" stroke="var(--color-ink)" strokeWidth={1.5} />
           {[0, 60, 120, 180, 240, 300].map((turn) => (
-            <path key={turn} d="M0 0Q6 -5 4 -11" fill="none" stroke="var(--color-ink)" strokeWidth={1.5} transform={`rotate(${turn})`} />
+            <path
+              key={turn}
+              d="M0 0Q6 -5 4 -11"
+              fill="none"
+              stroke="var(--color-ink)"
+              strokeWidth={1.5}
+              transform={`rotate(${turn})`}
+            />
           ))}
           <text x={-19} y={text * 0.35} textAnchor="end" style={rim}>
             cooler, {setup.coolerHeightCm} cm
           </text>
         </>,
       )}
-      <path d={`M${meter.x} ${y(meter.y) + 8}V${height - 22}m0 0l-16 22m16 -22l16 22`} stroke="var(--color-ink2)" strokeWidth={2} fill="none" />
+      <path
+        d={`M${meter.x} ${y(meter.y) + 8}V${height - 22}m0 0l-16 22m16 -22l16 22`}
+        stroke="var(--color-ink2)"
+        strokeWidth={2}
+        fill="none"
+      />
       {handle(
         'meter',
         `${setup.meterDistanceCm} cm from the cooler, ${setup.meterHeightCm} cm high`,
@@ -201,4 +233,4 @@ export function RigDrawing({
       </text>
     </svg>
   );
-} // prettier-ignore
+}

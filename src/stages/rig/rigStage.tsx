@@ -51,7 +51,13 @@ export function RigStage({ data }: { data: RigData }) {
     setDraft(null);
     setReason('');
     const revision = Number(answer.body.revision);
-    toast.success(!data.noted ? 'The rig is noted' : answer.body.started ? `Revision ${revision} has begun` : `Revision ${revision} set right`);
+    toast.success(
+      !data.noted
+        ? 'The rig is noted'
+        : answer.body.started
+          ? `Revision ${revision} has begun`
+          : `Revision ${revision} set right`,
+    );
     router.refresh();
   }
 
@@ -66,17 +72,40 @@ export function RigStage({ data }: { data: RigData }) {
 
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-6 px-4 pt-4 pb-4 md:px-7 lg:flex-row">
-      <div className="flex min-h-0 min-w-0 flex-1 flex-col gap-5 lg:overflow-y-auto lg:pr-1" role="region" aria-label="Bench" tabIndex={0}>
-        <KeptApart apart={data.apart} current={current.revision} busy={busy} onChoose={(id) => void choose(id)} />
+      <div
+        className="flex min-h-0 min-w-0 flex-1 flex-col gap-5 lg:overflow-y-auto lg:pr-1"
+        role="region"
+        aria-label="Bench"
+        tabIndex={0}
+      >
+        <KeptApart
+          apart={data.apart}
+          current={current.revision}
+          busy={busy}
+          onChoose={(id) => void choose(id)}
+        />
         <section aria-label="Drawing">
           <p className="label-text">
-            {data.name}, revision {current.revision}. Drag the meter, the probe or the cooler, or move them by arrow
-            keys, a centimetre each.
+            {data.name}, revision {current.revision}. Drag the meter, the probe or the cooler, or move them by
+            arrow keys, a centimetre each.
           </p>
-          {!data.noted && <p className="text-[14px] text-warn">▲ These are usual values and nobody’s measurements: put right what differs, and note it.</p>}
-          {setupWarnings(setup).map((of) => <p key={of} className="text-[14px] text-warn">▲ {of}</p>)}
+          {!data.noted && (
+            <p className="text-[14px] text-warn">
+              ▲ These are usual values and nobody’s measurements: put right what differs, and note it.
+            </p>
+          )}
+          {setupWarnings(setup).map((of) => (
+            <p key={of} className="text-[14px] text-warn">
+              ▲ {of}
+            </p>
+          ))}
           <div className="aspect-[2/1] max-h-[400px] w-full">
-            <RigDrawing setup={setup} kept={current.setup} noted={data.noted || draft !== null} onSetup={setDraft} />
+            <RigDrawing
+              setup={setup}
+              kept={current.setup}
+              noted={data.noted || draft !== null}
+              onSetup={setDraft}
+            />
           </div>
         </section>
         <RigBookView rigId={data.rigId} kept={data.book} today={data.today} />
@@ -93,7 +122,12 @@ export function RigStage({ data }: { data: RigData }) {
                   {of.id === data.currentId ? (
                     <span className="text-act">ranked here</span>
                   ) : (
-                    <button type="button" className="underline underline-offset-2" disabled={busy} onClick={() => void choose(of.id)}>
+                    <button
+                      type="button"
+                      className="underline underline-offset-2"
+                      disabled={busy}
+                      onClick={() => void choose(of.id)}
+                    >
                       rank its runs here
                     </button>
                   )}
@@ -119,7 +153,12 @@ export function RigStage({ data }: { data: RigData }) {
         aria-label="Setup"
       >
         <h2 className="font-display pb-2 text-[18px] font-bold">What moves the numbers</h2>
-        <div className="min-h-0 flex-1 pr-1 pb-3 lg:overflow-y-auto" role="region" aria-label="Fields" tabIndex={0}>
+        <div
+          className="min-h-0 flex-1 pr-1 pb-3 lg:overflow-y-auto"
+          role="region"
+          aria-label="Fields"
+          tabIndex={0}
+        >
           <SetupFields setup={setup} onSetup={setDraft} errorOf={errorOf} />
         </div>
         <div className="space-y-2 border-t border-hairline pt-3">
@@ -148,15 +187,27 @@ export function RigStage({ data }: { data: RigData }) {
           {changes.length > 0 && current.runs > 0 && (
             <>
               <p className="text-[13.5px] text-warn">
-                ▲ {plural(current.runs, 'run')} at revision {current.revision} will not be ranked with what is measured
-                from now on.
+                ▲ {plural(current.runs, 'run')} at revision {current.revision} will not be ranked with what is
+                measured from now on.
               </p>
-              <TextField label="Reason of the new revision" value={reason} onValue={setReason} error={fault?.field === 'reason' ? fault.message : undefined} />
+              <TextField
+                label="Reason of the new revision"
+                value={reason}
+                onValue={setReason}
+                error={fault?.field === 'reason' ? fault.message : undefined}
+              />
             </>
           )}
           <div className="flex gap-2">
-            <button className="act-button" disabled={(changes.length === 0 && data.noted) || problems.length > 0 || busy}>
-              {changes.length === 0 && !data.noted ? 'Note it as it stands' : current.runs > 0 ? `Start revision ${data.revisions[data.revisions.length - 1]!.revision + 1}` : 'Save the rig'}
+            <button
+              className="act-button"
+              disabled={(changes.length === 0 && data.noted) || problems.length > 0 || busy}
+            >
+              {changes.length === 0 && !data.noted
+                ? 'Note it as it stands'
+                : current.runs > 0
+                  ? `Start revision ${data.revisions[data.revisions.length - 1]!.revision + 1}`
+                  : 'Save the rig'}
             </button>
             {draft && (
               <button type="button" className="quiet-button" onClick={() => setDraft(null)}>
@@ -168,4 +219,4 @@ export function RigStage({ data }: { data: RigData }) {
       </form>
     </div>
   );
-} // prettier-ignore
+}

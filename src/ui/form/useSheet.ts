@@ -96,10 +96,19 @@ export function useSheet<T>(
       if (answer.status === 409) {
         const there = { version: Number(answer.body.version), body: answer.body.body as T };
         setTheirs(there);
-        setTrouble({ kind: 'conflict', who: String(answer.body.who ?? ''), theirs: differing(body, there.body) });
+        setTrouble({
+          kind: 'conflict',
+          who: String(answer.body.who ?? ''),
+          theirs: differing(body, there.body),
+        });
       } else {
         const field = answer.body.field as string | undefined;
-        setTrouble({ kind: 'failed', message: answer.message, field, again: answer.status === 0 || answer.status >= 500 });
+        setTrouble({
+          kind: 'failed',
+          message: answer.message,
+          field,
+          again: answer.status === 0 || answer.status >= 500,
+        });
       }
       return null;
     }
@@ -115,7 +124,8 @@ export function useSheet<T>(
           ? undefined
           : {
               label: 'Undo',
-              onClick: () => void write(now, { body: undone, reason: reason && 'taken back', said: 'Taken back' }),
+              onClick: () =>
+                void write(now, { body: undone, reason: reason && 'taken back', said: 'Taken back' }),
             },
     });
     router.refresh();
@@ -150,4 +160,4 @@ export function useSheet<T>(
       router.refresh();
     },
   };
-} // prettier-ignore
+}

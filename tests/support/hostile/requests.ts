@@ -16,12 +16,37 @@ export function allHandlers(folder = 'src/app', path = ''): Handler[] {
     if (of.isDirectory()) return allHandlers(join(folder, of.name), `${path}/${of.name}`);
     if (of.name !== 'route.ts') return [];
     const text = readFileSync(join(folder, of.name), 'utf8');
-    return [...text.matchAll(/export (?:async )?function ([A-Z]+)\(/g)].map((found) => ({ path, method: found[1]! }));
+    return [...text.matchAll(/export (?:async )?function ([A-Z]+)\(/g)].map((found) => ({
+      path,
+      method: found[1]!,
+    }));
   });
-} // prettier-ignore
+}
 
-const RUN = { entry: 'a', setting: '75 %', mount: 1, pass: 1, loadW: 170, noiseDb: 35, floorDb: 22, cpuC: 58, ambientC: 21, powerW: 170, rpm: 900, note: 'as it was', sure: true }; // prettier-ignore
-const SETUP = { enclosure: 'open', meterDistanceCm: 60, limitC: 90, meterHeightCm: 100, probeHeightCm: 85, probeDistanceCm: 40, coolerHeightCm: 85 }; // prettier-ignore
+const RUN = {
+  entry: 'a',
+  setting: '75 %',
+  mount: 1,
+  pass: 1,
+  loadW: 170,
+  noiseDb: 35,
+  floorDb: 22,
+  cpuC: 58,
+  ambientC: 21,
+  powerW: 170,
+  rpm: 900,
+  note: 'as it was',
+  sure: true,
+};
+const SETUP = {
+  enclosure: 'open',
+  meterDistanceCm: 60,
+  limitC: 90,
+  meterHeightCm: 100,
+  probeHeightCm: 85,
+  probeDistanceCm: 40,
+  coolerHeightCm: 85,
+};
 
 /** Sound bodies for each handler; one that is new and has none here fails the campaign, so that it is given one. */
 const SOUND: Record<string, unknown[]> = {
@@ -52,7 +77,12 @@ const SOUND: Record<string, unknown[]> = {
   ],
   'POST /api/round-ups/[id]/runs': [RUN],
   'PATCH /api/round-ups/[id]/runs': [
-    { edits: [{ run: 1, version: 1, changes: { mount: 2 } }, { run: 2, version: 1, changes: { setAside: 'wind' } }] }, // prettier-ignore
+    {
+      edits: [
+        { run: 1, version: 1, changes: { mount: 2 } },
+        { run: 2, version: 1, changes: { setAside: 'wind' } },
+      ],
+    },
   ],
   'PATCH /api/round-ups/[id]/runs/[run]': [
     { version: 1, changes: { note: 'a lorry', setting: '80 %', noiseDb: 34, floorDb: 22, loadW: 160 } },
@@ -83,16 +113,31 @@ const SOUND: Record<string, unknown[]> = {
       dryRun: false,
       logs: [{ fileId: 1, offsetS: 0 }],
       room: { ambientC: 21, doubtK: 0.5 },
-      runs: [{ fromS: 0, toS: 300, entry: 'Ancla', loadW: 170, setting: '80 %', mount: 1, pass: 1, noiseDb: 33, floorDb: 22 }], // prettier-ignore
+      runs: [
+        {
+          fromS: 0,
+          toS: 300,
+          entry: 'Ancla',
+          loadW: 170,
+          setting: '80 %',
+          mount: 1,
+          pass: 1,
+          noiseDb: 33,
+          floorDb: 22,
+        },
+      ],
       target: { roundUpId: null, title: 'Raw', rigName: 'Cellar' },
     },
   ],
 };
 const WITHOUT_BODY = new Set([
   'DELETE /api/uploads/[upload]/work',
-  'POST /api/uploads', 'DELETE /api/uploads/[upload]', 'DELETE /api/products/[product]',
-  'PUT /api/stream/[upload]', 'POST /api/stream/readings',
-]); // prettier-ignore
+  'POST /api/uploads',
+  'DELETE /api/uploads/[upload]',
+  'DELETE /api/products/[product]',
+  'PUT /api/stream/[upload]',
+  'POST /api/stream/readings',
+]);
 
 const KINDS = [
   'brief',
@@ -129,18 +174,33 @@ export interface HostileRequest {
 export function hostileRequest(chance: Chance, handler: Handler, uploadId: string): HostileRequest {
   const name = `${handler.method} ${handler.path}`;
   const isRead = handler.method === 'GET';
-  if (!isRead && !SOUND[name] && !WITHOUT_BODY.has(name)) throw new Error(`no sound body is known for ${name}`);
+  if (!isRead && !SOUND[name] && !WITHOUT_BODY.has(name))
+    throw new Error(`no sound body is known for ${name}`);
   const ours = (param: string) =>
-    param === 'kind' ? pick(chance, KINDS) : param === 'upload' ? uploadId : String(1 + Math.floor(chance.uniform() * 4));
+    param === 'kind'
+      ? pick(chance, KINDS)
+      : param === 'upload'
+        ? uploadId
+        : String(1 + Math.floor(chance.uniform() * 4));
   let path = handler.path.replace(/\[(\w+)\]/g, (_, param: string) =>
     chance.uniform() < 0.12 ? pick(chance, ADDRESSES) : ours(param),
   );
-  if (chance.uniform() < 0.15) path += `?${pick(chance, ['variant', 'load', 'line', 'path', 'noise'])}=${encodeURIComponent(String(pick(chance, HOSTILE.filter((of) => typeof of !== 'string' || of.isWellFormed()))))}`;
+  if (chance.uniform() < 0.15)
+    path += `?${pick(chance, ['variant', 'load', 'line', 'path', 'noise'])}=${encodeURIComponent(
+      String(
+        pick(
+          chance,
+          HOSTILE.filter((of) => typeof of !== 'string' || of.isWellFormed()),
+        ),
+      ),
+    )}`;
   if (isRead) return { handler, path, init: {} };
   const sound = SOUND[name] ? pick(chance, SOUND[name]) : { any: 'thing' };
   const body = JSON.stringify(chance.uniform() < 0.04 ? sound : mutated(chance, sound));
-  const type = chance.uniform() < 0.97 ? 'application/json' : pick(chance, ['text/plain', 'application/xml', '']);
+  const type =
+    chance.uniform() < 0.97 ? 'application/json' : pick(chance, ['text/plain', 'application/xml', '']);
   const cut = chance.uniform() < 0.04 ? body.slice(0, Math.floor(body.length * chance.uniform())) : body;
-  if (handler.path === '/api/stream/[upload]') path += `${path.includes('?') ? '&' : '?'}path=${encodeURIComponent(pick(chance, ['a.csv', '/etc/cron.d/evil', 'x\\..\\..\\evil.txt', '../up', 'C:\\a', ' ', 'ok/b.csv']))}`;
+  if (handler.path === '/api/stream/[upload]')
+    path += `${path.includes('?') ? '&' : '?'}path=${encodeURIComponent(pick(chance, ['a.csv', '/etc/cron.d/evil', 'x\\..\\..\\evil.txt', '../up', 'C:\\a', ' ', 'ok/b.csv']))}`;
   return { handler, path, init: { method: handler.method, headers: { 'content-type': type }, body: cut } };
-} // prettier-ignore
+}

@@ -2,12 +2,58 @@ import type { Chance } from '../../../src/simulator/random';
 
 /** Values that no bench has, and that some program somewhere has sent. */
 export const HOSTILE: readonly unknown[] = [
-  1e308, -1e308, 1e300, 5e-324, -1, 0, -0, 0.5, 2 ** 31, 2 ** 53, -(2 ** 31), 1e-9, 99999,
-  null, true, false, [], {}, [[]], [1, 2], ['a'], { a: 1 },
-  '', ' ', '\t\n', '\0', 'a\0b', '\ud800', '\udfffx', '0', '1e5', 'NaN', 'Infinity', '-', '9999-12-31', '2026-02-30',
-  '0000-00-00', '=1+1', '@SUM(A1)', '<script>alert(1)</script>', '"; DROP TABLE runs; --', '../../etc/passwd', '‮cba',
-  'constructor', '__proto__', 'hasOwnProperty', 'x'.repeat(5000), 'ﷺ'.repeat(300), '😀'.repeat(200), '%00', '${7*7}',
-]; // prettier-ignore
+  1e308,
+  -1e308,
+  1e300,
+  5e-324,
+  -1,
+  0,
+  -0,
+  0.5,
+  2 ** 31,
+  2 ** 53,
+  -(2 ** 31),
+  1e-9,
+  99999,
+  null,
+  true,
+  false,
+  [],
+  {},
+  [[]],
+  [1, 2],
+  ['a'],
+  { a: 1 },
+  '',
+  ' ',
+  '\t\n',
+  '\0',
+  'a\0b',
+  '\ud800',
+  '\udfffx',
+  '0',
+  '1e5',
+  'NaN',
+  'Infinity',
+  '-',
+  '9999-12-31',
+  '2026-02-30',
+  '0000-00-00',
+  '=1+1',
+  '@SUM(A1)',
+  '<script>alert(1)</script>',
+  '"; DROP TABLE runs; --',
+  '../../etc/passwd',
+  '‮cba',
+  'constructor',
+  '__proto__',
+  'hasOwnProperty',
+  'x'.repeat(5000),
+  'ﷺ'.repeat(300),
+  '😀'.repeat(200),
+  '%00',
+  '${7*7}',
+];
 
 export const pick = <T>(chance: Chance, from: readonly T[]): T =>
   from[Math.floor(chance.uniform() * from.length)]!;
@@ -50,14 +96,21 @@ export function mutated(chance: Chance, sound: unknown): unknown {
     if (what < 0.62) at[key] = structuredClone(pick(chance, HOSTILE));
     else if (what < 0.72) delete at[key];
     else if (what < 0.8) at[pick(chance, ['constructor', 'extra', 'toString', 'id'])] = pick(chance, HOSTILE);
-    else if (what < 0.85) Object.defineProperty(owner, '__proto__', { value: { admin: true }, enumerable: true, writable: true, configurable: true });
-    else if (what < 0.9) at[key] = Array.from({ length: pick(chance, [21, 400, 3000]) }, () => structuredClone(at[key]));
+    else if (what < 0.85)
+      Object.defineProperty(owner, '__proto__', {
+        value: { admin: true },
+        enumerable: true,
+        writable: true,
+        configurable: true,
+      });
+    else if (what < 0.9)
+      at[key] = Array.from({ length: pick(chance, [21, 400, 3000]) }, () => structuredClone(at[key]));
     else if (what < 0.94) at[key] = deep(pick(chance, [10, 40, 500]));
     else if (typeof at[key] === 'number') at[key] = Number(at[key]) * pick(chance, [-1, 1000, 1e9, 0]);
     else at[key] = [at[key]];
   }
   return copy;
-} // prettier-ignore
+}
 
 /** Text of a file in which some lines, cells or characters are not as they should be. */
 export function mutatedText(chance: Chance, sound: string, delimiter = ','): string {
@@ -66,7 +119,12 @@ export function mutatedText(chance: Chance, sound: string, delimiter = ','): str
     const at = some(chance, Math.max(0, lines.length - 2));
     const cells = (lines[at] ?? '').split(delimiter);
     const what = chance.uniform();
-    const hostile = String(pick(chance, HOSTILE.filter((of) => typeof of !== 'object')));
+    const hostile = String(
+      pick(
+        chance,
+        HOSTILE.filter((of) => typeof of !== 'object'),
+      ),
+    );
     if (what < 0.5) cells[some(chance, cells.length - 1)] = hostile;
     else if (what < 0.58) cells.splice(some(chance, cells.length - 1), 1);
     else if (what < 0.66) cells.push(hostile);
@@ -78,4 +136,4 @@ export function mutatedText(chance: Chance, sound: string, delimiter = ','): str
     else if (what >= 0.92) lines.length = at + 1;
   }
   return lines.join(pick(chance, ['\n', '\n', '\r\n', '\r']));
-} // prettier-ignore
+}
