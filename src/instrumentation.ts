@@ -5,9 +5,9 @@ const SAY_AGAIN_MS = 60_000;
 function saySilenceOnce(): void {
   const said = console.error;
   let saidMs = -Infinity;
-  console.error = (...of: unknown[]) => {
-    if (!of.some((one) => (one as { digest?: string } | null)?.digest === 'DATABASE_AWAY'))
-      return said(...of);
+  console.error = (...rows: unknown[]) => {
+    if (!rows.some((other) => (other as { digest?: string } | null)?.digest === 'DATABASE_AWAY'))
+      return said(...rows);
     if (performance.now() - saidMs < SAY_AGAIN_MS) return;
     saidMs = performance.now();
     said('abanico: the database does not answer; pages say so, and come back once it does');

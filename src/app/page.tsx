@@ -52,7 +52,7 @@ export default async function RoundUpsPage() {
           <h2 className="font-display text-[18px] font-bold">Begin a round-up</h2>
           <NewRoundUp
             questions={QUESTIONS}
-            rigs={rigs.map((of) => ({ id: of.id, name: `${of.rig}, revision ${of.revision}` }))}
+            rigs={rigs.map((rig) => ({ id: rig.id, name: `${rig.rig}, revision ${rig.revision}` }))}
           />
           <h2 className="font-display mt-6 border-t border-hairline pt-4 text-[18px] font-bold">
             Bring an evening at the bench

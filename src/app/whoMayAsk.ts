@@ -3,7 +3,7 @@ const LOOPBACK = ['localhost', '127.0.0.1', '[::1]'];
 
 /** The names that may be asked for: loopback, and what `HOST` adds, with commas between. */
 function allowedHosts(): Set<string> {
-  const added = (process.env.HOST ?? '').split(',').map((of) => of.trim().toLowerCase());
+  const added = (process.env.HOST ?? '').split(',').map((name) => name.trim().toLowerCase());
   return new Set([...LOOPBACK, ...added.filter(Boolean)]);
 }
 

@@ -43,7 +43,7 @@ void runCommand(async () => {
     '',
     ...reader.columns.map((column) => {
       const mean =
-        column.quantity && reader.measured.some((of) => reader.columns[of.column] === column)
+        column.quantity && reader.measured.some((other) => reader.columns[other.column] === column)
           ? result.means[column.quantity]
           : undefined;
       const meaning = column.quantity

@@ -55,8 +55,8 @@ class Start {
     }
   }
 
-  private keep(of: Kept): void {
-    const process = new KeptProcess(of, this.world);
+  private keep(kept: Kept): void {
+    const process = new KeptProcess(kept, this.world);
     this.kept.push(process);
     process.start();
   }
@@ -115,9 +115,11 @@ class Start {
   async end(): Promise<void> {
     if (this.ending) return;
     this.ending = true;
-    const last = this.kept.filter((of) => ['the simulated rig', 'PostgreSQL'].includes(of.name)).reverse();
-    await Promise.all(this.kept.filter((of) => !last.includes(of)).map((of) => of.end()));
-    for (const of of last) await of.end();
+    const last = this.kept
+      .filter((process) => ['the simulated rig', 'PostgreSQL'].includes(process.name))
+      .reverse();
+    await Promise.all(this.kept.filter((process) => !last.includes(process)).map((process) => process.end()));
+    for (const process of last) await process.end();
     for (const file of ['processes', 'lock']) rmSync(join(this.data, file), { force: true });
   }
 }

@@ -49,7 +49,7 @@ export const MOST = {
 export function outOfBounds(bound: Bound, value: number): string | null {
   const { min, max, name, unit } = BOUNDS[bound];
   if (value >= min && value <= max) return null;
-  const shown = (of: number) => (Math.abs(of) >= 1e6 ? of.toExponential() : String(of));
+  const shown = (value: number) => (Math.abs(value) >= 1e6 ? value.toExponential() : String(value));
   return `${name} lies between ${shown(min)} and ${shown(max)}${unit && ` ${unit}`}`;
 }
 

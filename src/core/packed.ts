@@ -6,7 +6,7 @@ const UNENDING = '\u0001unending';
  * Infinity.
  */
 export function pack(value: unknown): string {
-  return JSON.stringify(value, (_, of: unknown) => (of === Infinity ? UNENDING : of)).replaceAll(
+  return JSON.stringify(value, (_, other: unknown) => (other === Infinity ? UNENDING : other)).replaceAll(
     JSON.stringify(UNENDING),
     '1e999',
   );

@@ -1,6 +1,6 @@
 /** A count with its noun: “1 run”, “3 runs”, “2 entries”. */
-export function plural(count: number, one: string, many = `${one}s`): string {
-  return `${count} ${count === 1 ? one : many}`;
+export function plural(count: number, name: string, many = `${name}s`): string {
+  return `${count} ${count === 1 ? name : many}`;
 }
 
 export interface Range {

@@ -41,11 +41,11 @@ export async function lastSession(db: Queryable, roundUpId: number): Promise<Ben
 
 export async function insertSession(
   db: Queryable,
-  of: { roundUpId: number; mounting: string; state: BenchState; rule: BenchRule },
+  session: { roundUpId: number; mounting: string; state: BenchState; rule: BenchRule },
 ): Promise<number> {
   const { rows } = await db.query<{ id: number }>(
     `INSERT INTO bench_sessions (round_up_id, mounting, state, rule) VALUES ($1, $2, $3, $4) RETURNING id`,
-    [of.roundUpId, of.mounting, JSON.stringify(of.state), JSON.stringify(of.rule)],
+    [session.roundUpId, session.mounting, JSON.stringify(session.state), JSON.stringify(session.rule)],
   );
   await db.query(`SELECT pg_notify($1, ''), pg_notify($2, '')`, [BENCH_CHANNEL, ORDERS_CHANNEL]);
   return rows[0]!.id;
@@ -67,7 +67,7 @@ export async function listSkipped(db: Queryable, roundUpId: number): Promise<Ski
     [roundUpId],
   );
   return rows.flatMap(({ state: { entry, mount, skipped } }) =>
-    skipped.map((of) => ({ entry, mount, ...of })),
+    skipped.map((point) => ({ entry, mount, ...point })),
   );
 }
 
@@ -75,12 +75,12 @@ export async function listSkipped(db: Queryable, roundUpId: number): Promise<Ski
 export async function supersede(
   db: Queryable,
   roundUpId: number,
-  of: { entry: string; mount: number },
+  given: { entry: string; mount: number },
 ): Promise<void> {
   await db.query(
     `UPDATE bench_sessions SET superseded = true
      WHERE round_up_id = $1 AND state ->> 'entry' = $2 AND (state ->> 'mount')::int = $3`,
-    [roundUpId, of.entry, of.mount],
+    [roundUpId, given.entry, given.mount],
   );
 }
 
@@ -89,17 +89,23 @@ export interface KeptSample extends BenchSample {
 }
 
 const ofSample = (samples: readonly KeptSample[], name: keyof Omit<BenchSample, 'more'>) =>
-  samples.map((of) => (Number.isNaN(of[name]) ? null : of[name]));
+  samples.map((sample) => (Number.isNaN(sample[name]) ? null : sample[name]));
 
 /** Writes samples and where the mount stands; writing the same twice changes nothing. */
 export async function writeProgress(
   db: Queryable,
-  of: { sessionId: number; state: BenchState; clockS: number; speed: number; samples: readonly KeptSample[] },
+  progress: {
+    sessionId: number;
+    state: BenchState;
+    clockS: number;
+    speed: number;
+    samples: readonly KeptSample[];
+  },
 ): Promise<void> {
-  const { samples } = of;
+  const { samples } = progress;
   await db.query(
     `UPDATE bench_sessions SET state = $2, clock_s = $3, speed = $4, written_at = clock_timestamp() WHERE id = $1`,
-    [of.sessionId, JSON.stringify(of.state), of.clockS, of.speed],
+    [progress.sessionId, JSON.stringify(progress.state), progress.clockS, progress.speed],
   );
   if (samples.length > 0)
     await db.query(
@@ -108,7 +114,7 @@ export async function writeProgress(
                                 $9::boolean[])
        ON CONFLICT DO NOTHING`,
       [
-        of.sessionId,
+        progress.sessionId,
         ofSample(samples, 'atS'),
         ofSample(samples, 'dieC'),
         ofSample(samples, 'roomC'),
@@ -226,7 +232,7 @@ export interface TriedRun {
 export async function listRejectedTries(
   db: Queryable,
   roundUpId: number,
-  of: { entry: string; mount: number; because: string },
+  tries: { entry: string; mount: number; because: string },
 ): Promise<TriedRun[]> {
   const { rows } = await db.query<TriedRun & Record<string, unknown>>(
     `SELECT u.id, coalesce(u.extra ->> 'bench_session', '') AS session, u.load_w AS "loadW", u.load_name AS "loadName",
@@ -235,7 +241,7 @@ export async function listRejectedTries(
      JOIN runs u ON u.entry_id = c.entry_id AND u.rig_revision_id = r.rig_revision_id AND u.deleted_at IS NULL
      JOIN reductions d ON d.run_id = u.id AND d.window_s = r.window_s
      WHERE r.id = $1 AND c.code = $2 AND u.mount = $3 AND starts_with(u.set_aside, $4)`,
-    [roundUpId, of.entry, of.mount, of.because],
+    [roundUpId, tries.entry, tries.mount, tries.because],
   );
   return rows;
 }

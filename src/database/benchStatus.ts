@@ -17,11 +17,11 @@ export async function readStatus(db: Queryable): Promise<BenchStatus> {
 
 export async function writeStatus(
   db: Queryable,
-  of: Pick<BenchStatus, 'instruments' | 'problem' | 'speed'>,
+  status: Pick<BenchStatus, 'instruments' | 'problem' | 'speed'>,
 ): Promise<void> {
   await db.query(
     `UPDATE bench_status SET seen_at = clock_timestamp(), instruments = $1, problem = $2, speed = $3`,
-    [JSON.stringify(of.instruments), of.problem, of.speed],
+    [JSON.stringify(status.instruments), status.problem, status.speed],
   );
   await db.query(`SELECT pg_notify($1, '')`, [BENCH_CHANNEL]);
 }

@@ -21,15 +21,15 @@ export async function codesTaken(db: Queryable, roundUpId: number): Promise<Set<
     `SELECT code FROM round_up_entries WHERE round_up_id = $1`,
     [roundUpId],
   );
-  return new Set(rows.map((of) => of.code));
+  return new Set(rows.map((row) => row.code));
 }
 
 /** Gives a cited entry another code, in everything that names it by its code but its plan. */
 export async function renameCode(
   db: Queryable,
-  of: { roundUpId: number; entryId: number; was: string; isNow: string; name: string },
+  code: { roundUpId: number; entryId: number; was: string; isNow: string; name: string },
 ): Promise<void> {
-  const { roundUpId, entryId, was, isNow, name } = of;
+  const { roundUpId, entryId, was, isNow, name } = code;
   await db.query(`UPDATE round_up_entries SET code = $3 WHERE round_up_id = $1 AND entry_id = $2`, [
     roundUpId,
     entryId,

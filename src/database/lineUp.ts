@@ -102,10 +102,18 @@ export interface EntryColumns {
   coverName: string;
 }
 
-export async function updateEntryColumns(db: Queryable, id: number, of: EntryColumns): Promise<void> {
+export async function updateEntryColumns(db: Queryable, id: number, columns: EntryColumns): Promise<void> {
   await db.query(
     `UPDATE entries SET fans = $2, fan_count = $3, price = $4, currency = $5, height_mm = $6, cover_name = $7 WHERE id = $1`,
-    [id, of.fans, of.fanCount, of.price, of.currency, of.heightMm, of.coverName],
+    [
+      id,
+      columns.fans,
+      columns.fanCount,
+      columns.price,
+      columns.currency,
+      columns.heightMm,
+      columns.coverName,
+    ],
   );
 }
 
@@ -113,7 +121,7 @@ export async function listEntriesOfProduct(db: Queryable, productId: number): Pr
   const { rows } = await db.query<{ id: number }>(`SELECT id FROM entries WHERE product_id = $1`, [
     productId,
   ]);
-  return rows.map((of) => of.id);
+  return rows.map((row) => row.id);
 }
 
 /** Round-ups that cite an entry as their control, of those on this sample. */
@@ -123,7 +131,7 @@ export async function controlOf(db: Queryable, sampleId: number): Promise<string
      JOIN entries e ON e.id = c.entry_id WHERE e.sample_id = $1 AND c.is_control`,
     [sampleId],
   );
-  return rows.map((of) => of.title);
+  return rows.map((row) => row.title);
 }
 
 /** Titles of the round-ups that cite a product. */
@@ -133,7 +141,7 @@ export async function citingProduct(db: Queryable, productId: number): Promise<s
      JOIN entries e ON e.id = c.entry_id WHERE e.product_id = $1 ORDER BY r.title`,
     [productId],
   );
-  return rows.map((of) => of.title);
+  return rows.map((row) => row.title);
 }
 
 /** Makes an entry a control of a round-up, or no longer. */

@@ -18,7 +18,7 @@ export async function insertPushed(
      SELECT s.id, s.clock_s + s.speed * (extract(epoch FROM clock_timestamp() - s.written_at) - line.ago), line.readings
      FROM bench_sessions s, unnest($1::float8[], $2::jsonb[]) AS line (ago, readings)
      WHERE s.ended_at IS NULL`,
-    [lines.map((of) => of.agoS), lines.map((of) => JSON.stringify(of.readings))],
+    [lines.map((line) => line.agoS), lines.map((line) => JSON.stringify(line.readings))],
   );
   return rowCount ?? 0;
 }

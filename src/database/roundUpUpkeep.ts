@@ -4,14 +4,14 @@ import type { Queryable } from './pool';
 export async function renameRoundUp(
   db: Queryable,
   id: number,
-  of: { was: string; title: string },
+  roundUp: { was: string; title: string },
 ): Promise<string | null> {
   const { rows } = await db.query<{ title: string }>(
     `SELECT title FROM live_round_ups WHERE id = $1 FOR UPDATE`,
     [id],
   );
-  if (rows[0]?.title === of.was)
-    await db.query(`UPDATE round_ups SET title = $2 WHERE id = $1`, [id, of.title]);
+  if (rows[0]?.title === roundUp.was)
+    await db.query(`UPDATE round_ups SET title = $2 WHERE id = $1`, [id, roundUp.title]);
   return rows[0]?.title ?? null;
 }
 
@@ -47,13 +47,13 @@ export async function listDeletedRoundUps(
 export async function copyRoundUp(
   db: Queryable,
   id: number,
-  of: { name: string; title: string },
+  roundUp: { name: string; title: string },
 ): Promise<number | null> {
   const { rows } = await db.query<{ id: number }>(
     `INSERT INTO round_ups (name, title, rig_revision_id, loads_w, noise_line_dba, window_s, reference_ambient_c)
      SELECT $2, $3, rig_revision_id, loads_w, noise_line_dba, window_s, reference_ambient_c FROM live_round_ups WHERE id = $1
      RETURNING id`,
-    [id, of.name, of.title],
+    [id, roundUp.name, roundUp.title],
   );
   return rows[0]?.id ?? null;
 }

@@ -186,10 +186,10 @@ export interface MethodColumns {
 }
 
 /** What the numbers need of a brief. */
-export async function updateMethodColumns(db: Queryable, id: number, of: MethodColumns): Promise<void> {
+export async function updateMethodColumns(db: Queryable, id: number, columns: MethodColumns): Promise<void> {
   await db.query(
     `UPDATE round_ups SET loads_w = $2, noise_line_dba = $3, window_s = $4, reference_ambient_c = $5 WHERE id = $1`,
-    [id, of.loadsW, of.noiseLineDba, of.windowS, of.referenceAmbientC],
+    [id, columns.loadsW, columns.noiseLineDba, columns.windowS, columns.referenceAmbientC],
   );
 }
 
@@ -204,5 +204,5 @@ export async function listRunIds(db: Queryable, id: number): Promise<number[]> {
      JOIN runs u ON u.entry_id = c.entry_id AND u.rig_revision_id = r.rig_revision_id WHERE r.id = $1`,
     [id],
   );
-  return rows.map((of) => of.id);
+  return rows.map((row) => row.id);
 }

@@ -279,7 +279,7 @@ export async function neighbours(db: Queryable, roundUpId: number, runId: number
     [roundUpId, runId],
   );
   const pick = (side: string) => {
-    const row = rows.find((of) => of.side === side);
+    const row = rows.find((row) => row.side === side);
     return row ? { id: row.id, label: row.label } : null;
   };
   return { before: pick('before'), after: pick('after') };

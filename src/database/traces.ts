@@ -33,13 +33,13 @@ export async function insertTrace(
   channels: readonly StoredChannel[],
 ): Promise<void> {
   const values: unknown[] = [runId, traceDigest(channels)];
-  const rows = channels.map(({ heading, values: of }, position) => {
+  const rows = channels.map(({ heading, values: readings }, position) => {
     const n = values.length;
     values.push(
       position,
       heading,
-      of instanceof Float64Array ? binaryArray(of) : null,
-      Array.isArray(of) ? of : null,
+      readings instanceof Float64Array ? binaryArray(readings) : null,
+      Array.isArray(readings) ? readings : null,
     );
     return `($1::int, $${n + 1}::int, $${n + 2}, $${n + 3}::double precision[], $${n + 4}::text[])`;
   });

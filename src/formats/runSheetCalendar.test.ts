@@ -28,11 +28,11 @@ test('a run sheet as a calendar: an event for each mount of a day, in local time
   const text = runSheetCalendar(laid, settings, {
     title: 'Quiet, or not',
     uid: 'r1',
-    nameOf: (of) => `Cooler, ${of}; new`,
+    nameOf: (name) => `Cooler, ${name}; new`,
   });
   const lines = unfolded(text);
   const values = (name: string) =>
-    lines.filter((of) => of.startsWith(`${name}`)).map((of) => of.slice(of.indexOf(':') + 1));
+    lines.filter((line) => line.startsWith(`${name}`)).map((line) => line.slice(line.indexOf(':') + 1));
   expect(values('BEGIN:VEVENT')).toHaveLength(laid.sheet!.parts.length);
   expect(new Set(values('UID')).size).toBe(laid.sheet!.parts.length);
   // Commas and semicolons of names are escaped.
@@ -48,8 +48,8 @@ test('a run sheet as a calendar: an event for each mount of a day, in local time
   expect(text.length).toBeGreaterThan(0);
   for (const line of text.split('\r\n')) expect(Buffer.byteLength(line)).toBeLessThanOrEqual(76);
   // All is measured: a calendar without events, not a broken file.
-  const done = laid.order.flatMap((of) =>
-    of.points.map((point) => ({ entry: of.entry, mount: of.mount, ...point })),
+  const done = laid.order.flatMap((mounting) =>
+    mounting.points.map((point) => ({ entry: mounting.entry, mount: mounting.mount, ...point })),
   );
   const rest = layPlan(plan, { entries, loads: ['170 W'], done, now: { day: '2026-11-30', minute: 0 } });
   expect(runSheetCalendar(rest, settings, { title: 't', uid: 'r1', nameOf: String })).not.toContain(

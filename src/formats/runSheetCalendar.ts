@@ -8,7 +8,7 @@ type Stamp = [number, number, number, number, number];
 export function runSheetCalendar(
   laid: LaidPlan,
   settings: PlanSettings,
-  of: { title: string; uid: string; nameOf: (entry: string) => string },
+  calendar: { title: string; uid: string; nameOf: (entry: string) => string },
 ): string {
   const stamp = (minute: number): Stamp => {
     const day = dayAfter(settings.startOn, Math.floor(minute / 1440));
@@ -21,9 +21,9 @@ export function runSheetCalendar(
     const { entry, mount, isControl } = mountings.get(part.id)!;
     const readings = part.steps.filter((step) => step.kind === 'reading');
     return {
-      uid: `${of.uid}-${part.id.replace(/[^\w-]+/g, '-')}-${part.day}@abanico`,
-      title: `${of.nameOf(entry)}, ${isControl ? 'control' : 'mount'} ${mount}`,
-      description: `${of.title}\n${readings.map((step) => `${step.point!.load}, fans ${step.point!.setting}, pass ${step.point!.pass}`).join('\n')}`,
+      uid: `${calendar.uid}-${part.id.replace(/[^\w-]+/g, '-')}-${part.day}@abanico`,
+      title: `${calendar.nameOf(entry)}, ${isControl ? 'control' : 'mount'} ${mount}`,
+      description: `${calendar.title}\n${readings.map((step) => `${step.point!.load}, fans ${step.point!.setting}, pass ${step.point!.pass}`).join('\n')}`,
       start: stamp(part.fromMin),
       end: stamp(part.toMin),
       startInputType: 'local',

@@ -36,9 +36,9 @@ export function benchAddresses(json: string): BenchAddresses {
     throw new RangeError(`instruments: not JSON: ${(error as Error).message}`);
   }
   const seen = new Map<string, string>();
-  for (const [name, of] of Object.entries(read)) {
-    if (!of) continue;
-    const at = `${of.host}:${of.port}`;
+  for (const [name, item] of Object.entries(read)) {
+    if (!item) continue;
+    const at = `${item.host}:${item.port}`;
     const other = seen.get(at);
     if (other) throw new RangeError(`${name} and ${other} stand on one address, ${at}: each needs its own`);
     seen.set(at, name);

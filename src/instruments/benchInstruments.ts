@@ -62,7 +62,7 @@ export class BenchInstruments {
       }),
     );
     const counts = (await this.asked('fans', (client) => client.ask('FAN:COUN?')))?.split(',').map(Number);
-    if (counts?.every((of) => of >= 0)) [this.fans = 1, this.pumps = 0] = counts;
+    if (counts?.every((count) => count >= 0)) [this.fans = 1, this.pumps = 0] = counts;
   }
 
   /** Each instrument with its identity, and what is wrong with it. */
@@ -103,16 +103,16 @@ export class BenchInstruments {
   }
 
   /** Sets loads and fans; told again each time, which keeps the load's watchdog quiet. */
-  async set(of: { loadW: number; gpuLoadW: number; dutyPct: number | null }): Promise<void> {
-    const fans = of.dutyPct === null ? 'FAN:AUTO' : `FAN:DUTY ${of.dutyPct}`;
+  async set(set: { loadW: number; gpuLoadW: number; dutyPct: number | null }): Promise<void> {
+    const fans = set.dutyPct === null ? 'FAN:AUTO' : `FAN:DUTY ${set.dutyPct}`;
     const tell = (name: InstrumentRole, line: string) =>
       this.clients
         .get(name)
         ?.tell(line)
         .catch(() => undefined);
-    const told = [tell('load', `LOAD:POW ${of.loadW}`), tell('fans', fans)];
-    if (of.gpuLoadW > 0 || this.gpuTold) told.push(tell('graphics', `LOAD:POW ${of.gpuLoadW}`));
-    this.gpuTold = of.gpuLoadW > 0;
+    const told = [tell('load', `LOAD:POW ${set.loadW}`), tell('fans', fans)];
+    if (set.gpuLoadW > 0 || this.gpuTold) told.push(tell('graphics', `LOAD:POW ${set.gpuLoadW}`));
+    this.gpuTold = set.gpuLoadW > 0;
     await Promise.all(told);
   }
 

@@ -50,7 +50,7 @@ export async function viewBrief(roundUpId: number): Promise<BriefView | null> {
       listMethods(db),
     ]);
     const history = changes
-      .filter((of) => of.was !== null)
+      .filter((change) => change.was !== null)
       .map(({ changedAt, who, reason, was, isNow }) => ({
         changedAt,
         who,

@@ -28,7 +28,7 @@ async function held(db: Queryable, roundUpId: number): Promise<LineUpEntry[]> {
 }
 
 function pick(lineUp: readonly LineUpEntry[], entryId: number): LineUpEntry {
-  const found = lineUp.find((of) => of.entryId === entryId);
+  const found = lineUp.find((entry) => entry.entryId === entryId);
   if (!found) throw new Refused('this entry is not in the line-up any more');
   return found;
 }
@@ -46,15 +46,15 @@ export interface NewEntry {
 export async function addEntry(
   db: Queryable,
   roundUpId: number,
-  of: NewEntry,
+  entry: NewEntry,
   who: string,
   taken: { codes: ReadonlySet<string>; position: number },
 ): Promise<number> {
-  const productId = await findOrAddProduct(db, of.product);
+  const productId = await findOrAddProduct(db, entry.product);
   const sheet = { who, reason: '', version: 0 };
   if (!(await readSheet(db, 'product', productId)))
-    await writeSheet(db, { ...sheet, kind: 'product', owner: productId, body: of.product });
-  const { price, currency, heightMm, maker, name, kind, revision } = of.product;
+    await writeSheet(db, { ...sheet, kind: 'product', owner: productId, body: entry.product });
+  const { price, currency, heightMm, maker, name, kind, revision } = entry.product;
   const entryId = await insertEntry(db, {
     maker,
     product: name,
@@ -67,10 +67,10 @@ export async function addEntry(
     heightMm,
     extra: {},
   });
-  await writeSheet(db, { ...sheet, kind: 'entry', owner: entryId, body: of.entry });
-  if (of.sample) await addSample(db, productId, entryId, of.sample, who);
-  const code = of.code ?? codeOf(name, taken.codes);
-  await citeEntry(db, { roundUpId, entryId, code, position: taken.position, isControl: of.isControl });
+  await writeSheet(db, { ...sheet, kind: 'entry', owner: entryId, body: entry.entry });
+  if (entry.sample) await addSample(db, productId, entryId, entry.sample, who);
+  const code = entry.code ?? codeOf(name, taken.codes);
+  await citeEntry(db, { roundUpId, entryId, code, position: taken.position, isControl: entry.isControl });
   await syncEntry(db, entryId);
   return entryId;
 }
@@ -91,21 +91,21 @@ async function addSample(
 }
 
 const takenBy = (lineUp: readonly LineUpEntry[]) => ({
-  codes: new Set(lineUp.map((of) => of.code)),
-  position: Math.max(-1, ...lineUp.map((of) => of.position)) + 1,
+  codes: new Set(lineUp.map((entry) => entry.code)),
+  position: Math.max(-1, ...lineUp.map((entry) => entry.position)) + 1,
 });
 
 /** A new entry by the name of its product; the rest is filled in where it stands. */
 export async function addByName(
   roundUpId: number,
-  of: { name: string; maker: string; kind: Product['kind']; who: string },
+  name: { name: string; maker: string; kind: Product['kind']; who: string },
 ): Promise<number> {
   return inTransaction(async (db) => {
     const lineUp = await held(db, roundUpId);
-    const product = blankProduct({ name: of.name, maker: of.maker, kind: of.kind });
-    const fan = { name: of.name, count: 1, direction: '', place: '', eachPrice: null };
+    const product = blankProduct({ name: name.name, maker: name.maker, kind: name.kind });
+    const fan = { name: name.name, count: 1, direction: '', place: '', eachPrice: null };
     const entry: Entry = {
-      fans: of.kind === 'fan' || of.kind === 'case-layout' ? [fan] : [],
+      fans: name.kind === 'fan' || name.kind === 'case-layout' ? [fan] : [],
       coverName: '',
       revealed: false,
     };
@@ -113,7 +113,7 @@ export async function addByName(
       db,
       roundUpId,
       { product, entry, sample: null, isControl: lineUp.length === 0 },
-      of.who,
+      name.who,
       takenBy(lineUp),
     );
   });
@@ -122,7 +122,7 @@ export async function addByName(
 /** The same product and sample once more, with the lab's fan or with a second one. */
 export async function addVariant(
   roundUpId: number,
-  of: {
+  variant: {
     entryId: number;
     variant: 'lab-fan' | 'second-fan';
     fanName: string;
@@ -132,16 +132,20 @@ export async function addVariant(
 ): Promise<number> {
   return inTransaction(async (db) => {
     const lineUp = await held(db, roundUpId);
-    const from = pick(lineUp, of.entryId);
-    if (of.variant === 'second-fan' && from.entry.body.fans.length === 0 && of.fanName.trim() === '')
+    const from = pick(lineUp, variant.entryId);
+    if (
+      variant.variant === 'second-fan' &&
+      from.entry.body.fans.length === 0 &&
+      variant.fanName.trim() === ''
+    )
       throw new Refused(
         'its fans are not noted: which fan does it have? Name it, and one more of it is added',
         'fanName',
       );
     const body =
-      of.variant === 'lab-fan'
-        ? withLabFan(from.entry.body, { name: of.fanName, eachPrice: of.eachPrice })
-        : withSecondFan(from.entry.body, of.fanName, of.eachPrice);
+      variant.variant === 'lab-fan'
+        ? withLabFan(from.entry.body, { name: variant.fanName, eachPrice: variant.eachPrice })
+        : withSecondFan(from.entry.body, variant.fanName, variant.eachPrice);
     const taken = takenBy(lineUp);
     const { productId, product } = from;
     if (product.version === 0)
@@ -150,7 +154,7 @@ export async function addVariant(
         owner: productId,
         version: 0,
         body: product.body,
-        who: of.who,
+        who: variant.who,
         reason: '',
       });
     const { price, currency, heightMm, maker, name, kind, revision } = product.body;
@@ -166,9 +170,9 @@ export async function addVariant(
       heightMm,
       extra: {},
     });
-    await writeSheet(db, { kind: 'entry', owner: entryId, version: 0, body, who: of.who, reason: '' });
+    await writeSheet(db, { kind: 'entry', owner: entryId, version: 0, body, who: variant.who, reason: '' });
     await setEntrySample(db, entryId, from.sampleId);
-    const suffix = of.variant === 'lab-fan' ? 'lab-fan' : 'second-fan';
+    const suffix = variant.variant === 'lab-fan' ? 'lab-fan' : 'second-fan';
     const code = codeOf(`${from.code}-${suffix}`, taken.codes);
     await citeEntry(db, { roundUpId, entryId, code, position: taken.position, isControl: false });
     await syncEntry(db, entryId);
@@ -199,10 +203,11 @@ export async function changeEntry(
       return { removed: await removeCitation(db, roundUpId, entryId) };
     }
     if (cited) {
-      if (lineUp.some((of) => of.entryId === entryId)) throw new Refused('it is in the line-up already');
+      if (lineUp.some((entry) => entry.entryId === entryId))
+        throw new Refused('it is in the line-up already');
       if (!(await entryOwner(db, entryId))) throw new Refused('this entry is not in the lab any more');
       const taken = takenBy(lineUp);
-      const isFree = lineUp.every((of) => of.position !== cited.position);
+      const isFree = lineUp.every((entry) => entry.position !== cited.position);
       const position = isFree ? cited.position : taken.position;
       const code = taken.codes.has(cited.code) ? codeOf(cited.code, taken.codes) : cited.code;
       await citeEntry(db, { roundUpId, entryId, code, position, isControl: cited.isControl });

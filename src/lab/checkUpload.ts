@@ -116,7 +116,7 @@ export async function checkUpload(
       loads: [...new Set(bundle.runs.map(({ run }) => loadLabel(run)))],
       setAside: bundle.runs.filter(({ run }) => run.setAside).length,
       unsettled: reduced.filter(({ reduction }) => !reduction.settled).length,
-      others: bundle.others.map((of) => of.path),
+      others: bundle.others.map((other) => other.path),
       twin: inLab.twin,
     };
   } catch (error) {

@@ -10,6 +10,6 @@ export interface CitedEntry extends Omit<CitedRow, 'covered' | 'sample'> {
 /** The entries of a round-up in its order. */
 export async function citedEntries(db: Queryable, roundUpId: number): Promise<CitedEntry[]> {
   const rows = await listCitedEntries(db, roundUpId);
-  const names = variantNames(rows.map(({ productName, ...of }) => ({ ...of, name: productName })));
+  const names = variantNames(rows.map(({ productName, ...other }) => ({ ...other, name: productName })));
   return rows.map(({ covered: _, sample: __, ...row }, i) => ({ ...row, product: names[i]! }));
 }

@@ -113,7 +113,7 @@ export async function collectChannels(
   /** What the logs have of a quantity in a run, as one. */
   const joined = (quantity: Quantity, run: number) => {
     const parts = sinks.flatMap((sink, log) => {
-      const column = sink.measured.findIndex((of) => of.quantity === quantity);
+      const column = sink.measured.findIndex((column) => column.quantity === quantity);
       if (column < 0) return [];
       const { timeS, values } = sink.spans[run]!;
       return [{ log, timeS, values: values[column]! }];

@@ -5,10 +5,10 @@ import { lineUpOf } from './lineUpView';
 /** What puts the covered products of a round-up under their covers, in all that leaves the lab. */
 export async function coverWordsOf(db: Queryable, roundUpId: number): Promise<CoverWords> {
   const lineUp = await lineUpOf(db, roundUpId);
-  const open = lineUp.filter((of) => !of.covered);
+  const open = lineUp.filter((entry) => !entry.covered);
   return coverWords(
     lineUp
-      .filter((of) => of.covered)
+      .filter((entry) => entry.covered)
       .map(({ product: { body }, entry, code }) => ({
         name: body.name,
         maker: body.maker,

@@ -25,20 +25,20 @@ export interface NewRoundUp {
 }
 
 /** A round-up from nothing: a brief of defaults on a rig that is there, or on a new one. */
-export async function createRoundUp(of: NewRoundUp): Promise<number> {
+export async function createRoundUp(roundUp: NewRoundUp): Promise<number> {
   return inTransaction(async (db) => {
-    let rigRevisionId = of.rigRevisionId;
+    let rigRevisionId = roundUp.rigRevisionId;
     if (rigRevisionId !== null) {
       if (!(await getRevision(db, rigRevisionId))) throw new Refused('this rig is not there any more');
     } else {
-      const rigId = await holdRig(db, of.rigName);
+      const rigId = await holdRig(db, roundUp.rigName);
       const setup = defaultSetup({ enclosure: 'open', meterDistanceCm: 60, limitC: 90 });
       rigRevisionId = await insertRevision(db, rigId, setup, '');
     }
-    const brief = { ...defaultBrief(), question: of.question };
+    const brief = { ...defaultBrief(), question: roundUp.question };
     const id = await insertRoundUp(db, {
-      name: codeOf(of.title, new Set()),
-      title: of.title,
+      name: codeOf(roundUp.title, new Set()),
+      title: roundUp.title,
       rigRevisionId,
       loadsW: brief.loads.map((load) => load.watts),
       noiseLineDba: brief.noiseLinesDba[0]!,
@@ -46,7 +46,7 @@ export async function createRoundUp(of: NewRoundUp): Promise<number> {
       referenceAmbientC: brief.referenceAmbientC,
       source: {},
     });
-    await writeSheet(db, { kind: 'brief', owner: id, version: 0, body: brief, who: of.who, reason: '' });
+    await writeSheet(db, { kind: 'brief', owner: id, version: 0, body: brief, who: roundUp.who, reason: '' });
     return id;
   });
 }

@@ -30,7 +30,7 @@ export type DescribeResult = { read: true; log: LogDescription } | { read: false
 /** What reviewers have said of columns, by the headings of their logs. */
 export async function rememberedMappings(): Promise<Map<string, RememberedColumn[]>> {
   const kept = await withDatabase(listMappings);
-  return new Map(kept.map((of) => [of.headings, of.meanings as RememberedColumn[]]));
+  return new Map(kept.map((mapping) => [mapping.headings, mapping.meanings as RememberedColumn[]]));
 }
 
 function clockKindOf(firstS: number): LogDescription['clockKind'] {
@@ -50,7 +50,7 @@ export async function describeLog(
   columns?: RememberedColumn[],
   tell: Tell = untold,
 ): Promise<DescribeResult> {
-  const file = (await uploadedFiles(uploadId)).find((of) => of.id === fileId);
+  const file = (await uploadedFiles(uploadId)).find((uploadedFile) => uploadedFile.id === fileId);
   if (!file) return { read: false, message: 'this file is not there any more: choose it again' };
   const remembered = await rememberedMappings();
   try {

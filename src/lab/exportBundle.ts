@@ -88,7 +88,7 @@ export async function exportBundle(
   );
   const planning = await exportPlanning(roundUp);
   const labels = uniqueLabels(runs.map((run) => ({ ...run, label: words.id(run.label) })));
-  const extras = new Map(runExtras.map((of) => [of.id, of]));
+  const extras = new Map(runExtras.map((runExtra) => [runExtra.id, runExtra]));
   const taken = new Set<string>();
   const rows = runs.map((run) => ({
     ...coverAll(run, words),
@@ -124,10 +124,10 @@ export async function exportBundle(
       yield encode(
         'changes.csv',
         changesCsv(
-          coverAll(changes, words).map((of) => ({
-            ...of,
-            run: labels.get(of.runId)!,
-            changedAt: of.changedAt.toISOString(),
+          coverAll(changes, words).map((change) => ({
+            ...change,
+            run: labels.get(change.runId)!,
+            changedAt: change.changedAt.toISOString(),
           })),
         ),
       );
@@ -135,7 +135,7 @@ export async function exportBundle(
     for (const row of rows) {
       if (!row.hasTrace) continue;
       const channels = await withDatabase((db) => readTrace(db, row.id));
-      traces.push({ path: row.trace, headings: channels.map((of) => of.heading) });
+      traces.push({ path: row.trace, headings: channels.map((channel) => channel.heading) });
       yield encode(row.trace, traceCsv(channels));
     }
     for (const file of others) yield file;
@@ -162,7 +162,7 @@ export async function exportBundle(
         dataPackage,
         traces,
         tables,
-        others.map((of) => of.path),
+        others.map((other) => other.path),
       ),
     );
   }

@@ -24,14 +24,14 @@ function covered(product: Product, coverName: string): Product {
   };
 }
 
-function lineUpPart(of: LineUpEntry): BundleLineUp | null {
-  if (of.product.version === 0 && of.entry.version === 0 && !of.sample) return null;
-  const product = of.product.version === 0 ? null : of.product.body;
-  const sample = of.sample?.body ?? null;
+function lineUpPart(entry: LineUpEntry): BundleLineUp | null {
+  if (entry.product.version === 0 && entry.entry.version === 0 && !entry.sample) return null;
+  const product = entry.product.version === 0 ? null : entry.product.body;
+  const sample = entry.sample?.body ?? null;
   return {
-    product: product && of.covered ? covered(product, of.entry.body.coverName.trim()) : product,
-    entry: of.entry.version === 0 ? null : of.entry.body,
-    sample: sample && of.covered ? { ...sample, serial: '' } : sample,
+    product: product && entry.covered ? covered(product, entry.entry.body.coverName.trim()) : product,
+    entry: entry.entry.version === 0 ? null : entry.entry.body,
+    sample: sample && entry.covered ? { ...sample, serial: '' } : sample,
   };
 }
 
@@ -49,7 +49,7 @@ export async function exportPlanning(roundUp: RoundUp): Promise<PlanningParts> {
     parts.brief = brief?.body ?? null;
     parts.plan = plan?.body ?? null;
     parts.book = book?.body ?? null;
-    if (revisions.length > 1 || revisions.some((of) => of.setup)) {
+    if (revisions.length > 1 || revisions.some((revision) => revision.setup)) {
       parts.revision = roundUp.rig.revision;
       parts.revisions = revisions.map((row) => ({
         revision: row.revision,

@@ -39,8 +39,8 @@ export async function importLineUp(roundUpId: number, csv: string, who: string):
         );
         if (there) continue;
         const taken = {
-          codes: new Set(lineUp.map((of) => of.code)),
-          position: Math.max(-1, ...lineUp.map((of) => of.position)) + 1,
+          codes: new Set(lineUp.map((entry) => entry.code)),
+          position: Math.max(-1, ...lineUp.map((entry) => entry.position)) + 1,
         };
         await addEntry(db, roundUpId, row, who, taken);
         added += 1;

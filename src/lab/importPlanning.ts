@@ -30,7 +30,7 @@ export async function importRig(
   rig: DataPackage['rig'],
   parts: PlanningParts,
 ): Promise<number> {
-  const current = parts.revisions.find((of) => of.revision === parts.revision);
+  const current = parts.revisions.find((revision) => revision.revision === parts.revision);
   if (!current) return findOrAddRigRevision(db, rig);
   const rigId = await holdRig(db, rig.name);
   const there = await listRevisions(db, rigId);

@@ -68,7 +68,7 @@ async function writeRuns(
     const cited = await citedEntries(db, roundUp.id);
     /** Entries that these runs brought along, by the name typed. */
     const added = new Map<string, number>();
-    const codes = new Set(cited.map((of) => of.entry));
+    const codes = new Set(cited.map((entry) => entry.entry));
     let position = await nextPosition(db, roundUp.id);
     for (const { plan: run, channels, noiseDb, reduction } of made) {
       const meant = meantEntry(run.entry, cited, lab);
@@ -159,7 +159,7 @@ export async function importRawRuns(
   tell: Tell = untold,
 ): Promise<RawRunsResult> {
   const files = await uploadedFiles(uploadId);
-  const names = plan.logs.map((log) => files.find((of) => of.id === log.fileId)?.path);
+  const names = plan.logs.map((log) => files.find((file) => file.id === log.fileId)?.path);
   const refused = (message: string, runs: RunPreview[] = [], unused: string[] = []) => ({
     imported: false as const,
     message,
@@ -204,12 +204,12 @@ export async function importRawRuns(
     const problem = known ? `in the lab already, as run ${known.label}: leave it out` : '';
     return known ? { preview: stoppedBy(problem), made: null } : result;
   });
-  const previews = results.map((of) => of.preview);
+  const previews = results.map((result) => result.preview);
   const unused = names.filter((_, i) => !used[i]) as string[];
-  const wrong = previews.filter((of) => of.problem).length;
+  const wrong = previews.filter((preview) => preview.problem).length;
   if (wrong > 0) return refused(`${wrong} of ${previews.length} runs cannot be taken yet`, previews, unused);
   if (plan.dryRun) return refused('', previews, unused);
-  const made = results.map((of) => of.made!);
+  const made = results.map((result) => result.made!);
   const roundUpId = await writeRuns(uploadId, plan, made, lab, names.join(', '));
   if (roundUpId === null) return refused(`the upload ${BROUGHT}`);
   return { imported: true, roundUpId, runs: made.length };

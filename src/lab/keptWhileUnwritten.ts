@@ -29,13 +29,13 @@ export function keptWhileUnwritten<T>(read: (db: Queryable, id: number) => Promi
 }
 
 /** Computes once for each object and remembers it for as long as the object lives. */
-export function onceFor<K extends WeakKey, T>(compute: (of: K) => T): (of: K) => T {
+export function onceFor<K extends WeakKey, T>(compute: (given: K) => T): (given: K) => T {
   const known = new WeakMap<K, T>();
-  return (of) => {
-    const found = known.get(of);
+  return (other) => {
+    const found = known.get(other);
     if (found !== undefined) return found;
-    const value = compute(of);
-    known.set(of, value);
+    const value = compute(other);
+    known.set(other, value);
     return value;
   };
 }

@@ -18,25 +18,25 @@ interface Outline {
 }
 
 /** A product of which only the columns of a bundle are known. */
-export function blankProductOf(of: Outline): Product {
+export function blankProductOf(outline: Outline): Product {
   return blankProduct({
-    maker: of.maker,
-    name: of.name,
-    kind: of.kind as ProductKind,
-    revision: of.revision,
-    price: of.price,
-    currency: of.currency,
-    heightMm: of.heightMm,
+    maker: outline.maker,
+    name: outline.name,
+    kind: outline.kind as ProductKind,
+    revision: outline.revision,
+    price: outline.price,
+    currency: outline.currency,
+    heightMm: outline.heightMm,
   });
 }
 
 /** “2 × 140 mm” is two fans called 140 mm. */
-export function blankEntryOf(of: Pick<Outline, 'fans' | 'fanCount'>): Entry {
-  if (of.fans === '' && !of.fanCount) return blankEntry();
-  const named = /^(\d+)\s*[×x]\s*(.+)$/.exec(of.fans);
-  const count = of.fanCount ?? (named ? Number(named[1]) : 1);
+export function blankEntryOf(outline: Pick<Outline, 'fans' | 'fanCount'>): Entry {
+  if (outline.fans === '' && !outline.fanCount) return blankEntry();
+  const named = /^(\d+)\s*[×x]\s*(.+)$/.exec(outline.fans);
+  const count = outline.fanCount ?? (named ? Number(named[1]) : 1);
   if (count < 1) return blankEntry();
-  const name = named && Number(named[1]) === count ? named[2]! : of.fans || 'fan';
+  const name = named && Number(named[1]) === count ? named[2]! : outline.fans || 'fan';
   return { ...blankEntry(), fans: [{ name, count, direction: '', place: '', eachPrice: null }] };
 }
 
@@ -94,7 +94,7 @@ export async function lineUpOf(db: Queryable, roundUpId: number): Promise<LineUp
       sample: sample?.body.label ?? '',
     })),
   );
-  return lineUp.map((of, i) => ({ ...of, shownName: names[i]! }));
+  return lineUp.map((entry, i) => ({ ...entry, shownName: names[i]! }));
 }
 
 /** The line-up of a round-up, in its order. */

@@ -18,7 +18,7 @@ export async function listLabTarget(
     const brief = await briefOf(db, roundUpId);
     return {
       entries: entries.map(({ entry, product }) => ({ entry, product })),
-      loads: (brief?.body.loads ?? []).map((of) => loadLabel(briefLoad(of))),
+      loads: (brief?.body.loads ?? []).map((load) => loadLabel(briefLoad(load))),
     };
   });
 }

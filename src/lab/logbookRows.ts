@@ -85,7 +85,7 @@ export async function packedLogbook(view: RoundUpView, columns: readonly Offered
 
 /** Runs that were deleted, by the names that pages give their entries. */
 export async function deletedRuns({ roundUp, entries }: RoundUpView): Promise<DeletedRun[]> {
-  const names = new Map(entries.map((of) => [of.entry, of.product]));
+  const names = new Map(entries.map((entry) => [entry.entry, entry.product]));
   const runs = await withDatabase((db) => listDeletedRuns(db, roundUp.id));
   return runs.map((run) => ({ ...run, product: names.get(run.entry)! }));
 }

@@ -37,7 +37,7 @@ export interface MadeRun {
 
 /** A channel of readings by its heading; null where there is none. */
 export function channelOf(channels: readonly Channel[], heading: string): Float64Array | null {
-  const values = channels.find((of) => of.heading === heading)?.values;
+  const values = channels.find((channel) => channel.heading === heading)?.values;
   return values instanceof Float64Array ? values : null;
 }
 

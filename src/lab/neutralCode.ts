@@ -9,9 +9,9 @@ import { Refused } from './refusal';
 
 /** A plan with one entry called otherwise; itself where it does not name it. */
 function renamedPlan(plan: PlanSheet, was: string, isNow: string): PlanSheet {
-  const one = (code: string) => (code === was ? isNow : code);
+  const other = (code: string) => (code === was ? isNow : code);
   const order = plan.order.map((id) => (id.startsWith(`${was} `) ? `${isNow}${id.slice(was.length)}` : id));
-  const pilot = plan.pilot && { best: one(plan.pilot.best), worst: one(plan.pilot.worst) };
+  const pilot = plan.pilot && { best: other(plan.pilot.best), worst: other(plan.pilot.worst) };
   return { ...plan, order, pilot };
 }
 

@@ -15,7 +15,7 @@ export async function planCalendar(
 ): Promise<string | null> {
   const [view, plan] = await Promise.all([viewRoundUp(roundUpId), viewPlan(roundUpId, now.day)]);
   if (!view || !plan) return null;
-  const names = new Map(plan.entries.map((of) => [of.entry, of.name]));
+  const names = new Map(plan.entries.map((entry) => [entry.entry, entry.name]));
   const laid = layPlan(plan.sheet.body, { ...plan, now });
   if (laid.problems.length > 0) throw new Refused(`The plan cannot be laid: ${laid.problems[0]!.message}.`);
   const words = await readCoverWords(roundUpId);

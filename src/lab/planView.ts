@@ -44,7 +44,7 @@ const ASSUMED: RigScatter = { mountK: 0.8 * ASSUMED_SPREAD_K, passK: 0.6 * ASSUM
 /** What the runs of a round-up say of the rig's scatter at its first load. */
 function learntScatter(view: RoundUpView): { scatter: RigScatter; from: string } {
   const counting = view.runs.filter((run) => run.setAside === '' && run.loadW === view.roundUp.loadsW[0]);
-  const control = new Set(view.entries.filter((of) => of.isControl).map((of) => of.entry));
+  const control = new Set(view.entries.filter((entry) => entry.isControl).map((entry) => entry.entry));
   const sweeps = [...groupBy(counting, (run) => run.entry)].map(([entry, runs]) => ({
     isControl: control.has(entry),
     settings: settingMeans(runs.map(labRunPoint)),
@@ -68,17 +68,17 @@ function learntSoakMin(runs: readonly LabRun[], windowS: number): number | null 
 }
 
 function planEntry(
-  of: LineUpEntry,
+  entry: LineUpEntry,
   runs: readonly LabRun[],
   windowS: number,
 ): PlanEntry & { name: string; fans: string } {
-  const fixed = of.product.body.connector === 'fixed';
+  const fixed = entry.product.body.connector === 'fixed';
   return {
-    entry: of.code,
-    name: of.shownName,
-    fans: fansText(of.entry.body),
-    kind: of.product.body.kind,
-    isControl: of.isControl,
+    entry: entry.code,
+    name: entry.shownName,
+    fans: fansText(entry.entry.body),
+    kind: entry.product.body.kind,
+    isControl: entry.isControl,
     learntSoakMin: learntSoakMin(runs, windowS),
     ...(fixed ? { ownSettings: ['fixed'] } : {}),
   };
@@ -89,7 +89,7 @@ const loadKeyOf = (load: Brief['loads'][number]) => loadLabel(briefLoad(load));
 /** A plan of defaults: passes and mounts from the brief, the settings that were run, from the day given. */
 function blankPlan(brief: Brief, runs: readonly LabRun[], today: string): PlanSheet {
   const settings = defaultPlanSettings(today);
-  const run = [...new Set([...runs].reverse().map((of) => of.setting))];
+  const run = [...new Set([...runs].reverse().map((run) => run.setting))];
   return {
     settings: {
       ...settings,
@@ -127,7 +127,7 @@ export async function viewPlan(roundUpId: number, today: string): Promise<PlanVi
   }
   return {
     sheet: sheet ?? { version: 0, body: blankPlan(brief!.body, view.runs, today) },
-    entries: lineUp.map((of) => planEntry(of, byEntry.get(of.code) ?? [], view.roundUp.windowS)),
+    entries: lineUp.map((entry) => planEntry(entry, byEntry.get(entry.code) ?? [], view.roundUp.windowS)),
     loads: brief!.body.loads.map(loadKeyOf),
     heat: new Map(brief!.body.loads.map((load) => [loadKeyOf(load), load])),
     scatter,

@@ -34,7 +34,7 @@ export const newRoundUp = object({
   who: who(),
   title: text(200).min(1, 'the round-up needs a title'),
   question: string<Question>()
-    .oneOf(QUESTIONS.map((of) => of.value))
+    .oneOf(QUESTIONS.map((other) => other.value))
     .required(),
   rigRevisionId: whole().nullable().default(null),
   rigName: text(100).when('rigRevisionId', ([id], schema) =>

@@ -31,8 +31,9 @@ const kept = keptWhileUnwritten(async (db, roundUpId): Promise<RailView> => {
   const open = await openSession(db);
   return {
     // The first writing is the one it was begun or imported with.
-    briefDecided: brief.some((of) => of.was !== null || of.who === IMPORTED),
-    entriesUnnoted: lineUp.filter((of) => of.entry.body.fans.length === 0 || of.sample === null).length,
+    briefDecided: brief.some((change) => change.was !== null || change.who === IMPORTED),
+    entriesUnnoted: lineUp.filter((entry) => entry.entry.body.fans.length === 0 || entry.sample === null)
+      .length,
     rigNoted: setup !== null && (book?.body.instruments ?? []).length > 0,
     plan: plan && planProgress(plan),
     onRig: open?.roundUpId === roundUpId,

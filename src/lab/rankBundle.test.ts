@@ -15,11 +15,11 @@ test.each(['plain', 'traps'])('the sample %s agrees with its known answer', asyn
   const { ranking, problems } = rankBundle(bundle, {});
   expect(problems).toEqual([]);
   const got = [...ranking.placed, ...ranking.notPlaced];
-  expect(Object.fromEntries(got.map((of) => [of.entry, of.status]))).toEqual(
-    Object.fromEntries(truth.entries.map((of) => [of.entry, of.status])),
+  expect(Object.fromEntries(got.map((other) => [other.entry, other.status]))).toEqual(
+    Object.fromEntries(truth.entries.map((entry) => [entry.entry, entry.status])),
   );
   for (const placed of ranking.placed) {
-    const known = truth.entries.find((of) => of.entry === placed.entry)!;
+    const known = truth.entries.find((entry) => entry.entry === placed.entry)!;
     // The throttled one moves by 2 K a decibel: there the level's own tenth decides, so 1 % of the rise.
     const allowed = placed.status === 'throttled' ? 0.01 * known.deltaTK : 0.5;
     expect(Math.abs(placed.value - known.deltaTK)).toBeLessThan(allowed);

@@ -86,7 +86,7 @@ function chosenResponse(id: string, runs: readonly ReadRun[]): Response {
     runs.some(({ measured }) => valueOfRun(measured, response, placeOf(response)).known);
   const response = responseOf(id);
   if (!response || !isThere(response)) {
-    const there = RESPONSES.filter(isThere).map((of) => of.id);
+    const there = RESPONSES.filter(isThere).map((response) => response.id);
     const message = `no run has the response "${id}" at this load; there are: ${there.join(', ') || 'none'}`;
     throw new UnusableInput({ file: 'runs.csv', message });
   }
@@ -107,8 +107,8 @@ function chosenPlace(
     ...new Set(
       readings
         .flat()
-        .filter((of) => of.quantity === source.quantity)
-        .map((of) => of.place),
+        .filter((reading) => reading.quantity === source.quantity)
+        .map((reading) => reading.place),
     ),
   ];
   if (places.includes(wanted)) return wanted;

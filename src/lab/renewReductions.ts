@@ -21,7 +21,7 @@ async function renewed(runId: number): Promise<boolean> {
     await reduceStoredRun(db, runId, 'keep');
     const after = await listOutcomes(db, runId);
     const moved = after.flatMap((isNow) => {
-      const was = before.find((of) => of.windowS === isNow.windowS);
+      const was = before.find((other) => other.windowS === isNow.windowS);
       const same =
         !was ||
         ((was.unsettledReason === '') === (isNow.unsettledReason === '') &&

@@ -99,9 +99,9 @@ export async function viewResponse(view: RoundUpView, choice: ResponseChoice): P
   const response = responses.find(({ id }) => id === wanted?.id) ?? responses[0] ?? RISE;
   const isLevel = response.source.from === 'level';
   const fitting = isLevel ? againsts.filter((against) => against !== 'noise') : againsts;
-  const against = fitting.find((of) => of === choice.against) ?? fitting[0]!;
+  const against = fitting.find((other) => other === choice.against) ?? fitting[0]!;
   const places = response.source.from === 'reading' ? placesOf(response.id) : [];
-  const place = places.find((of) => of === choice.place) ?? places[0] ?? '';
+  const place = places.find((place) => place === choice.place) ?? places[0] ?? '';
   const found = {
     response: await stated(view, response),
     against,

@@ -85,7 +85,7 @@ export async function viewRig(roundUpId: number): Promise<RigView | null> {
     const roundUp = await getRoundUp(db, roundUpId);
     if (!roundUp) return null;
     const rows = await listRevisions(db, roundUp.rigId);
-    const current = rows.find((of) => of.id === roundUp.rigRevisionId)!;
+    const current = rows.find((row) => row.id === roundUp.rigRevisionId)!;
     const book = await readSheet<RigBook>(db, 'rig-book', roundUp.rigId);
     return {
       rigId: roundUp.rigId,
@@ -129,7 +129,7 @@ export async function reviseRig(
     if (!roundUp) throw new Refused('this round-up is not there any more');
     await db.query(`SELECT 1 FROM rigs WHERE id = $1 FOR UPDATE`, [roundUp.rigId]);
     const rows = await listRevisions(db, roundUp.rigId);
-    const current = rows.find((of) => of.id === roundUp.rigRevisionId)!;
+    const current = rows.find((row) => row.id === roundUp.rigRevisionId)!;
     if (current.id !== edit.seenId && !edit.over)
       throw new Refused('somebody has changed the rig meanwhile', 'seenId');
     const [problem] = setupProblems(edit.setup);

@@ -50,7 +50,7 @@ async function readRoundUp(db: Queryable, id: number): Promise<RoundUpView | nul
   ]);
   const { body, version } = brief!;
   const methodLoads = body.loads.map(briefLoad);
-  const names = new Map(entries.map((of) => [of.entry, of.product]));
+  const names = new Map(entries.map((entry) => [entry.entry, entry.product]));
   for (const run of runs) run.product = names.get(run.entry)!;
   return {
     roundUp,
@@ -80,12 +80,15 @@ export function loadsOf({ runs, methodLoads, isWritten }: RoundUpView): Load[] {
     loads.set(loadKey({ loadW, loadName, gpuLoadW }), { loadW, loadName, gpuLoadW });
   for (const load of methodLoads) {
     // A bundle's method knows watts alone: what was measured at them is meant, a program or a card beside it too.
-    const meant = [...loads.values()].some((of) => of.loadW === load.loadW);
+    const meant = [...loads.values()].some((other) => other.loadW === load.loadW);
     if (!meant || isWritten) loads.set(loadKey(load), loads.get(loadKey(load)) ?? load);
   }
   const rank = (load: Load) => {
-    const exact = methodLoads.findIndex((of) => loadKey(of) === loadKey(load));
-    const at = exact < 0 && !isWritten ? methodLoads.findIndex((of) => of.loadW === load.loadW) : exact;
+    const exact = methodLoads.findIndex((methodLoad) => loadKey(methodLoad) === loadKey(load));
+    const at =
+      exact < 0 && !isWritten
+        ? methodLoads.findIndex((methodLoad) => methodLoad.loadW === load.loadW)
+        : exact;
     return at < 0 ? methodLoads.length : at;
   };
   return [...loads.values()].sort(

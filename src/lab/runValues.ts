@@ -49,7 +49,9 @@ function valuesOf(measured: MeasuredRun): ValueRow[] {
       source.from === 'reading'
         ? [
             ...new Set(
-              measured.readings.filter((of) => of.quantity === source.quantity).map((of) => of.place),
+              measured.readings
+                .filter((reading) => reading.quantity === source.quantity)
+                .map((reading) => reading.place),
             ),
           ]
         : [''];

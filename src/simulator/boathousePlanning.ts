@@ -68,56 +68,56 @@ const BOXES: Record<string, string> = {
   'cierzo-240': '31 dB(A)',
 };
 
-export function boathouseProduct(of: BoathouseEntry): Product {
-  const size = /(\d+)(?: × (\d+))? mm$/.exec(of.fans);
+export function boathouseProduct(entry: BoathouseEntry): Product {
+  const size = /(\d+)(?: × (\d+))? mm$/.exec(entry.fans);
   return blankProduct({
-    name: of.product,
-    maker: of.maker,
-    kind: of.kind,
-    heightMm: of.heightMm,
-    memoryClearanceMm: MEMORY[of.entry] ?? null,
+    name: entry.product,
+    maker: entry.maker,
+    kind: entry.kind,
+    heightMm: entry.heightMm,
+    memoryClearanceMm: MEMORY[entry.entry] ?? null,
     fanSizeMm: size ? Number(size[1]) : null,
     fanThicknessMm: size?.[2] ? Number(size[2]) : 25,
     connector: 'four-pin',
-    ratedRpm: of.cooler.maxRpm,
-    makersNoise: BOXES[of.entry] ?? '',
-    price: of.price,
+    ratedRpm: entry.cooler.maxRpm,
+    makersNoise: BOXES[entry.entry] ?? '',
+    price: entry.price,
     pricedOn: '2026-10-02',
     seller: 'shop',
-    warranty: of.kind === 'liquid' ? '5 years' : '6 years',
+    warranty: entry.kind === 'liquid' ? '5 years' : '6 years',
   });
 }
 
-export function boathouseEntrySheet(of: BoathouseEntry): Entry {
-  const name = of.fans.replace(/^\d+ × /, '');
+export function boathouseEntrySheet(entry: BoathouseEntry): Entry {
+  const name = entry.fans.replace(/^\d+ × /, '');
   return {
-    fans: [{ name, count: of.fanCount, direction: '', place: '', eachPrice: null }],
+    fans: [{ name, count: entry.fanCount, direction: '', place: '', eachPrice: null }],
     coverName: '',
     revealed: false,
   };
 }
 
-export function boathouseSample(of: BoathouseEntry): Sample {
+export function boathouseSample(entry: BoathouseEntry): Sample {
   const handling = {
     ...blankHandling(),
-    minutes: of.kind === 'liquid' ? 55 : 20,
-    hands: of.kind === 'liquid' ? 2 : 1,
-    backAccess: of.kind !== 'air-low-profile',
+    minutes: entry.kind === 'liquid' ? 55 : 20,
+    hands: entry.kind === 'liquid' ? 2 : 1,
+    backAccess: entry.kind !== 'air-low-profile',
   };
   const sample: Sample = {
     ...blankSample('A'),
     state: 'opened',
-    source: of.kind === 'liquid' ? 'lent' : 'bought',
+    source: entry.kind === 'liquid' ? 'lent' : 'bought',
     diary: [{ on: '2026-10-06', event: 'arrived', note: '' }],
     handling,
   };
-  if (of.entry === 'galerna-twin')
+  if (entry.entry === 'galerna-twin')
     sample.diary.push({
       on: '2026-10-13',
       event: 'note',
       note: 'paste had not spread; cleaned and mounted again',
     });
-  if (of.entry === 'cierzo-240') {
+  if (entry.entry === 'cierzo-240') {
     sample.diary.push({
       on: '2026-10-08',
       event: 'parts missing',

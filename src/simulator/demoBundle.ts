@@ -93,9 +93,13 @@ export function demoBundle(seed: number): Map<string, string> {
       brief: boathouseBrief(),
       plan: boathousePlan(),
       lineUp: Object.fromEntries(
-        BOATHOUSE.map((of) => [
-          of.entry,
-          { product: boathouseProduct(of), entry: boathouseEntrySheet(of), sample: boathouseSample(of) },
+        BOATHOUSE.map((entry) => [
+          entry.entry,
+          {
+            product: boathouseProduct(entry),
+            entry: boathouseEntrySheet(entry),
+            sample: boathouseSample(entry),
+          },
         ]),
       ),
     },

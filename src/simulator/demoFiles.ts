@@ -16,7 +16,7 @@ export interface DemoEntry {
 /** The tables and `datapackage.json` of a simulated round-up, put with its logs. */
 export function demoFiles(
   files: Map<string, string>,
-  of: {
+  given: {
     name: string;
     title: string;
     entries: readonly DemoEntry[];
@@ -24,7 +24,7 @@ export function demoFiles(
     abanico: Record<string, unknown>;
   },
 ): Map<string, string> {
-  const entries = of.entries.map((entry) => ({
+  const entries = given.entries.map((entry) => ({
     entry: entry.entry,
     product: entry.product,
     maker: entry.maker,
@@ -37,14 +37,14 @@ export function demoFiles(
     is_control: String(entry.isControl),
   }));
   files.set('entries.csv', stringify(entries, { header: true }));
-  files.set('runs.csv', stringify([...of.runs], { header: true }));
-  const resources = ['entries.csv', 'runs.csv', ...of.runs.map((run) => run.trace)];
+  files.set('runs.csv', stringify([...given.runs], { header: true }));
+  const resources = ['entries.csv', 'runs.csv', ...given.runs.map((run) => run.trace)];
   const dataPackage = {
     profile: 'data-package',
-    name: of.name,
-    title: of.title,
+    name: given.name,
+    title: given.title,
     resources: resources.map((path) => ({ name: path.replace(/\.csv$/, '').replace('/', '-'), path })),
-    abanico: { formatVersion: 1, ...of.abanico },
+    abanico: { formatVersion: 1, ...given.abanico },
   };
   files.set('datapackage.json', `${JSON.stringify(dataPackage, null, 1)}\n`);
   return files;

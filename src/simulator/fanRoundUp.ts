@@ -109,7 +109,7 @@ function plan(): PlanSheet {
     settings: {
       ...defaultPlanSettings('2026-11-16'),
       seed: 3,
-      settings: SETTINGS.map((of) => `${of} %`),
+      settings: SETTINGS.map((value) => `${value} %`),
       passes: 1,
       mounts: 2,
       controlEvery: 2,
@@ -146,7 +146,7 @@ export function fanRoundUp(seed: number): Map<string, string> {
   }));
   const order = designedMountings(settings, entries, [`${LOAD_W} W`]);
   for (const mounting of order.slice(0, Math.ceil(order.length / 2))) {
-    const fan = FANS.find((of) => of.entry === mounting.entry)!;
+    const fan = FANS.find((fan) => fan.entry === mounting.entry)!;
     sweepRuns(evening, {
       entry: fan.entry,
       mount: mounting.mount,

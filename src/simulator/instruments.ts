@@ -21,9 +21,9 @@ const WATCHDOG_MS = 15_000;
 /** The cooler behind an entry's id; one that is not in the demo gets one of the demo's by its name. */
 export function coolerOf(entry: string): Cooler {
   const all = [...BOATHOUSE, ...FANS];
-  const known = all.find((of) => of.entry === entry);
+  const known = all.find((other) => other.entry === entry);
   if (known) return known.cooler;
-  const sum = [...entry].reduce((of, letter) => of + letter.codePointAt(0)!, 0);
+  const sum = [...entry].reduce((value, letter) => value + letter.codePointAt(0)!, 0);
   return BOATHOUSE[sum % BOATHOUSE.length]!.cooler;
 }
 
@@ -55,7 +55,7 @@ function fanOf(text: string): number {
  * The simulated rig as instruments on loopback, one small server each, over one rig whose clock runs `speed` times as
  * fast as the wall's. `close` ends them.
  */
-export async function startInstruments(of: {
+export async function startInstruments(instruments: {
   seed: number;
   speed: number;
   around?: Partial<Neighbourhood>;
@@ -64,12 +64,15 @@ export async function startInstruments(of: {
   rig: LiveRig;
   close: () => Promise<void>;
 }> {
-  const chance = seededChance(of.seed);
+  const chance = seededChance(instruments.seed);
   // Of its own, so that how well a cooler sits does not hang on how often somebody looked.
-  const hands = seededChance(of.seed + 1);
-  const rig = new LiveRig(BOATHOUSE[4]!.cooler, BOATHOUSE_RIG, chance, { ...QUIET_EVENING, ...of.around });
+  const hands = seededChance(instruments.seed + 1);
+  const rig = new LiveRig(BOATHOUSE[4]!.cooler, BOATHOUSE_RIG, chance, {
+    ...QUIET_EVENING,
+    ...instruments.around,
+  });
   let mounted = '';
-  const clock = new BenchClock(0, of.speed, () => performance.now());
+  const clock = new BenchClock(0, instruments.speed, () => performance.now());
   let heardAt = performance.now();
   const live = () => {
     // What the watchdog did falls in the time before.
@@ -118,7 +121,7 @@ export async function startInstruments(of: {
   const addresses = {} as Record<InstrumentName, Address>;
   for (const name of INSTRUMENTS) {
     const heard = name === 'load' ? () => void (live(), (heardAt = performance.now())) : undefined;
-    const server = serveScpi(`Abanico,simulated ${name},${of.seed},1`, handlers[name], heard);
+    const server = serveScpi(`Abanico,simulated ${name},${instruments.seed},1`, handlers[name], heard);
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
     servers.push(server);
     addresses[name] = { host: '127.0.0.1', port: (server.address() as AddressInfo).port };

@@ -1,7 +1,7 @@
 /** A minute of the day as 17:30; past midnight it begins again. */
 export function clockText(minute: number): string {
-  const of = ((Math.round(minute) % 1440) + 1440) % 1440;
-  return `${String(Math.floor(of / 60)).padStart(2, '0')}:${String(of % 60).padStart(2, '0')}`;
+  const value = ((Math.round(minute) % 1440) + 1440) % 1440;
+  return `${String(Math.floor(value / 60)).padStart(2, '0')}:${String(value % 60).padStart(2, '0')}`;
 }
 
 /** Minute of the day of a text as 17:30, 1730 or 17; null where it is none. */

@@ -59,8 +59,8 @@ export async function benchDrag(url: string): Promise<Figure[]> {
   await session.send('Performance.enable');
   const busy = async () => {
     const { metrics } = await session.send('Performance.getMetrics');
-    const of = (name: string) => metrics.find((metric) => metric.name === name)!.value;
-    return (of('ScriptDuration') + of('LayoutDuration') + of('RecalcStyleDuration')) * 1000;
+    const other = (name: string) => metrics.find((metric) => metric.name === name)!.value;
+    return (other('ScriptDuration') + other('LayoutDuration') + other('RecalcStyleDuration')) * 1000;
   };
   await page.mouse.move(box.x + 12, box.y + 100);
   await page.mouse.down();

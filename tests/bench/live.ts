@@ -80,10 +80,10 @@ export async function benchLive(): Promise<Figure[]> {
   await withDatabase((db) => insertCommand(db, id, { do: 'confirm' }, 'bench'));
   const over = new AbortController();
   const seen = Array.from({ length: BROWSERS }, () => ({ bytes: 0 }));
-  for (const of of seen)
-    void follow(`${app.url}/api/round-ups/${roundUpId}/bench`, over.signal, of).catch(() => undefined);
+  for (const other of seen)
+    void follow(`${app.url}/api/round-ups/${roundUpId}/bench`, over.signal, other).catch(() => undefined);
   await pause(5000);
-  const from = { bench: usage(bench.pid!), bytes: seen.map((of) => of.bytes) };
+  const from = { bench: usage(bench.pid!), bytes: seen.map((other) => other.bytes) };
   const hourS = Number(process.env.ABANICO_BENCH_HOUR_S ?? HOUR_S);
   await pause((hourS / SPEED) * 1000);
   const to = { bench: usage(bench.pid!) };
@@ -102,7 +102,7 @@ export async function benchLive(): Promise<Figure[]> {
   await database.drop();
   const share = (to.bench.cpuS - from.bench.cpuS) / hourS;
   const kbPerS =
-    seen.reduce((sum, of, i) => sum + of.bytes - from.bytes[i]!, 0) / BROWSERS / (hourS / SPEED) / 1024;
+    seen.reduce((sum, other, i) => sum + other.bytes - from.bytes[i]!, 0) / BROWSERS / (hourS / SPEED) / 1024;
   const { n, gaps, runs } = rows[0]!;
   return [
     {

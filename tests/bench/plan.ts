@@ -21,7 +21,7 @@ export function benchPlan(): Figure {
   };
   const settings = { ...defaultPlanSettings('2026-11-30'), passes: 3, mounts: 2 };
   const plan = { settings, order: [] as string[], droppedLoads: [], pilot: null };
-  const order = layPlan(plan, scene).order.map((of) => of.id);
+  const order = layPlan(plan, scene).order.map((mounting) => mounting.id);
   const times: number[] = [];
   for (let i = 0; i < 70; i += 1) {
     order.splice((i * 7) % order.length, 0, ...order.splice((i * 13) % order.length, 1));

@@ -90,7 +90,7 @@ test('nothing but the keyboard: a round-up is measured at the bench, and ranks a
     }
     await expect(heading).toHaveText('Let it cool', { timeout: 150_000 });
     const said = await page.evaluate(() => (window as unknown as { said: string[] }).said);
-    expect(said.filter((of) => /^Soak at 170 W/.test(of))).not.toEqual([]);
+    expect(said.filter((name) => /^Soak at 170 W/.test(name))).not.toEqual([]);
     expect(said).toContain('Bringing the fans to 33 dB(A)');
     await page.keyboard.press('Space');
   }
@@ -103,14 +103,14 @@ test('nothing but the keyboard: a round-up is measured at the bench, and ranks a
   const riseAt = heads!.indexOf('rise_k');
   const entryAt = heads!.indexOf('entry');
   expect(rows).toHaveLength(3);
-  const known = NAMES.map((name) => BOATHOUSE.find((of) => of.product === name)!).map(
+  const known = NAMES.map((name) => BOATHOUSE.find((entry) => entry.product === name)!).map(
     ({ entry, cooler }) => ({
       entry,
       riseK: LOAD_W * resistanceAtLevel(cooler, 33, 0.2 * cooler.maxRpm)!,
     }),
   );
   known.sort((a, b) => a.riseK - b.riseK);
-  expect(rows.map((row) => row[entryAt])).toEqual(known.map((of) => of.entry));
+  expect(rows.map((row) => row[entryAt])).toEqual(known.map((other) => other.entry));
   rows.forEach((row, i) => expect(Math.abs(Number(row[riseAt]) - known[i]!.riseK)).toBeLessThan(0.6));
   await page.goto(`${base}/logbook`);
   await expect(page.getByText(/33 dB\(A\)|\d+ %/).first()).toBeVisible();

@@ -17,7 +17,9 @@ test.afterAll(async () => {
 
 async function seriousFaults(page: Page): Promise<string[]> {
   const { violations } = await new AxeBuilder({ page }).analyze();
-  return violations.filter((of) => of.impact === 'serious' || of.impact === 'critical').map((of) => of.id);
+  return violations
+    .filter((violation) => violation.impact === 'serious' || violation.impact === 'critical')
+    .map((violation) => violation.id);
 }
 
 test('by keyboard: a zip in, a run typed, set aside, undone, moved; night; and the zip out again', async ({

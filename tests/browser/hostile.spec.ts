@@ -55,7 +55,9 @@ test('requests that nobody means: no handler fails, and what is refused has chan
   const { id: uploadId } = (await (await ask(`${app.url}/api/uploads`, { method: 'POST' })).json()) as {
     id: string;
   };
-  const handlers = allHandlers().filter((of) => !(of.method === 'GET' && of.path.endsWith('/bench')));
+  const handlers = allHandlers().filter(
+    (allHandler) => !(allHandler.method === 'GET' && allHandler.path.endsWith('/bench')),
+  );
   expect(handlers.length).toBeGreaterThan(20);
   let before = await counted();
   const failures: string[] = [];
@@ -248,7 +250,7 @@ test('another site that makes its name point here reads nothing, and writes noth
       page.evaluate(
         async ([path, init]) =>
           fetch(path as string, init as RequestInit).then(
-            async (of) => [of.status, await of.text()] as const,
+            async (response) => [response.status, await response.text()] as const,
             (error: Error) => [0, error.message] as const,
           ),
         [path, init] as const,

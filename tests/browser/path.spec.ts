@@ -20,10 +20,10 @@ test.afterAll(async () => {
 async function seriousFaults(page: Page): Promise<string[]> {
   const { violations } = await new AxeBuilder({ page }).analyze();
   return violations
-    .filter((of) => of.impact === 'serious' || of.impact === 'critical')
+    .filter((violation) => violation.impact === 'serious' || violation.impact === 'critical')
     .map(
-      (of) =>
-        `${of.id}: ${of.nodes
+      (violation) =>
+        `${violation.id}: ${violation.nodes
           .map((node) => node.html)
           .join(' ')
           .slice(0, 300)}`,

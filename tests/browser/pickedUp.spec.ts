@@ -7,7 +7,7 @@ import { lives, Started } from '../support/started';
 async function answer(url: string): Promise<{ status: number; seconds: number; text: string }> {
   const began = performance.now();
   const got = await fetch(`${url}/round-ups/1/curves`, { signal: AbortSignal.timeout(30_000) }).then(
-    async (of) => ({ status: of.status, text: await of.text() }),
+    async (response) => ({ status: response.status, text: await response.text() }),
     (error: Error) => ({ status: 0, text: error.message }),
   );
   return { ...got, seconds: (performance.now() - began) / 1000 };
@@ -27,7 +27,7 @@ test('killed while the cluster is made, the next start begins it anew', async ()
   const broken = new Started(folder, await freePort());
   const making = () =>
     existsSync(join(folder, 'postgres')) &&
-    readdirSync(join(folder, 'postgres')).some((of) => of.startsWith('making.'));
+    readdirSync(join(folder, 'postgres')).some((name) => name.startsWith('making.'));
   await expect.poll(making, { intervals: [20] }).toBe(true);
   broken.end('SIGKILL');
   await broken.ended;
@@ -50,10 +50,10 @@ test('a second start says where the first answers, and changes nothing', async (
 
 for (const name of ['PostgreSQL', 'the simulated rig', 'the bench process', 'the web server'] as const) {
   test(`${name} killed is brought back, and pages with it`, async () => {
-    const before = first.kept.find((of) => of.name === name)!.pid;
+    const before = first.kept.find((other) => other.name === name)!.pid;
     first.signal(name, 'SIGKILL');
     await expect.poll(() => first.said).toContain(`${name} ended by SIGKILL; it is started again`);
-    await expect.poll(() => first.kept.find((of) => of.name === name)?.pid ?? before).not.toBe(before);
+    await expect.poll(() => first.kept.find((other) => other.name === name)?.pid ?? before).not.toBe(before);
     await expect.poll(async () => (await answer(first.url)).status).toBe(200);
   });
 }
@@ -89,19 +89,21 @@ test('frozen rig, bench process and web server are ended and brought back', asyn
 test('the terminal is gone: what falls is brought back all the same', async () => {
   first.hangUp();
   for (const name of ['the simulated rig', 'the bench process', 'the web server'] as const) {
-    const before = first.kept.find((of) => of.name === name)!.pid;
+    const before = first.kept.find((other) => other.name === name)!.pid;
     first.signal(name, 'SIGKILL');
-    await expect.poll(() => first.kept.find((of) => of.name === name)?.pid ?? before).not.toBe(before);
+    await expect.poll(() => first.kept.find((other) => other.name === name)?.pid ?? before).not.toBe(before);
   }
   await expect.poll(async () => (await answer(first.url)).status, { timeout: 60_000 }).toBe(200);
 });
 
 test('after a kill of start nothing is left but PostgreSQL, which the next start ends by its number', async () => {
   const kept = first.kept;
-  const database = kept.find((of) => of.name === 'PostgreSQL')!.pid;
+  const database = kept.find((other) => other.name === 'PostgreSQL')!.pid;
   first.end('SIGKILL');
   await first.ended;
-  await expect.poll(() => kept.filter((of) => lives(of.pid)).map((of) => of.pid)).toEqual([database]);
+  await expect
+    .poll(() => kept.filter((other) => lives(other.pid)).map((other) => other.pid))
+    .toEqual([database]);
   const port = Number(new URL(first.url).port);
   first = new Started(folder, port);
   await expect.poll(() => first.isReady, { timeout: 90_000 }).toBe(true);
@@ -112,7 +114,7 @@ test('after a kill of start nothing is left but PostgreSQL, which the next start
   const now = first.kept;
   first.end('SIGTERM');
   expect(await first.ended).toBe(143);
-  expect(now.filter((of) => lives(of.pid))).toEqual([]);
+  expect(now.filter((other) => lives(other.pid))).toEqual([]);
   expect(readdirSync(folder)).not.toContain('lock');
 });
 

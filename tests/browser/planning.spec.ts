@@ -96,7 +96,7 @@ test('from nothing to a ranking: brief, line-up, rig, plan, runs by hand', async
   const block = page.locator('[data-mounting="poniente 1"]');
   const before = await page
     .locator('[data-mounting]')
-    .evaluateAll((all) => all.map((of) => of.getAttribute('data-mounting')));
+    .evaluateAll((all) => all.map((other) => other.getAttribute('data-mounting')));
   expect(before).toEqual(['levante 1', 'poniente 1', 'levante 2']);
   await block.focus();
   await page.keyboard.press('ArrowRight');

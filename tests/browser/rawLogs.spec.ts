@@ -60,7 +60,9 @@ test('three raw logs of one evening become a ranking, without a bundle', async (
   await expect(page.getByText(/ K at .* dB\(A\)/)).toHaveCount(2);
   const { violations } = await new AxeBuilder({ page }).analyze();
   expect(
-    violations.filter((of) => of.impact === 'serious' || of.impact === 'critical').map((of) => of.id),
+    violations
+      .filter((violation) => violation.impact === 'serious' || violation.impact === 'critical')
+      .map((violation) => violation.id),
   ).toEqual([]);
   await page.getByRole('button', { name: 'Import 2 runs' }).click();
 

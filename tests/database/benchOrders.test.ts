@@ -22,9 +22,9 @@ beforeAll(async () => {
   id = await importSound(asBytes(demoBundle(7)));
 });
 
-const order = (of: object) => giveOrder(id, orderSchema.cast({ ...of }), NOW);
+const order = (other: object) => giveOrder(id, orderSchema.cast({ ...other }), NOW);
 const runsOf = async (entry: string, mount: number) =>
-  (await viewRoundUp(id))!.runs.filter((of) => of.entry === entry && of.mount === mount);
+  (await viewRoundUp(id))!.runs.filter((run) => run.entry === entry && run.mount === mount);
 
 test('a badly seated mount is told, set aside as a whole to be made again, and the plan asks for it anew', async () => {
   const at = { entry: 'galerna-twin', mount: 1 };
@@ -41,14 +41,14 @@ test('a badly seated mount is told, set aside as a whole to be made again, and t
   const before = (await viewBench(id, NOW))!.done;
   await order({ do: 'remount', ...at, text: '5.7 K over its other mounts' });
   const aside = await runsOf(at.entry, 1);
-  expect(aside.every((of) => of.setAside === 'mounted again: 5.7 K over its other mounts')).toBe(true);
+  expect(aside.every((run) => run.setAside === 'mounted again: 5.7 K over its other mounts')).toBe(true);
   const after = (await viewBench(id, NOW))!;
   expect(after.done).toBeLessThan(before);
-  expect(after.upcoming.map((of) => of.id)).toContain('galerna-twin 1');
+  expect(after.upcoming.map((mount) => mount.id)).toContain('galerna-twin 1');
 
   await order({ do: 'stands', entry: 'galerna-twin', mount: 2, tries: 3 });
   const stands = await runsOf('galerna-twin', 2);
-  expect(stands.every((of) => of.note.includes('3 tries agree: told as the product’s own'))).toBe(true);
+  expect(stands.every((stand) => stand.note.includes('3 tries agree: told as the product’s own'))).toBe(true);
 });
 
 test('one mount at a time, only what the plan has, only settings that the bench can make', async () => {
@@ -81,9 +81,9 @@ test('one mount at a time, only what the plan has, only settings that the bench 
     'the reason is printed with the run',
   );
   await expect(orderSchema.validate({ do: 'speed', speed: 500 })).rejects.toThrow('runs at 1 to 120');
-  expect((await viewBench(id, NOW))!.upcoming.map((of) => of.id)).not.toContain(next.id);
+  expect((await viewBench(id, NOW))!.upcoming.map((mount) => mount.id)).not.toContain(next.id);
   // What is on the rig stays in the line-up, and its rig as it is.
-  const onIt = (await withDatabase((db) => lineUpOf(db, id))).find((of) => of.code === next.entry)!;
+  const onIt = (await withDatabase((db) => lineUpOf(db, id))).find((entry) => entry.code === next.entry)!;
   await expect(changeEntry(id, onIt.entryId, { cited: false }, 'test')).rejects.toThrow(
     'is on the rig: end that mount first',
   );

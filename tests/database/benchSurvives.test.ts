@@ -41,9 +41,9 @@ afterEach(stopMount);
 
 /** Largest distance between neighbouring samples, s of bench clock, and the gaps that are marked. */
 async function holes(sessionId: number, fromS = 0) {
-  const samples = (await samplesOf(sessionId)).filter((of) => of.atS >= fromS);
-  const apart = samples.slice(1).map((of, i) => of.atS - samples[i]!.atS);
-  return { widestS: Math.max(...apart), marked: samples.filter((of) => of.gap).length, samples };
+  const samples = (await samplesOf(sessionId)).filter((sample) => sample.atS >= fromS);
+  const apart = samples.slice(1).map((sample, i) => sample.atS - samples[i]!.atS);
+  return { widestS: Math.max(...apart), marked: samples.filter((sample) => sample.gap).length, samples };
 }
 
 async function stopMount(): Promise<void> {
@@ -70,11 +70,11 @@ test('killed with -9, a run is taken up where it was, the gap is marked, at most
   // Another process was started twice by mistake: one of the two owns the rig, the other waits.
   const second = bench.start(url);
   const third = bench.start(url);
-  await until('taken up', async () => (await samplesOf(id)).some((of) => of.gap));
+  await until('taken up', async () => (await samplesOf(id)).some((sample) => sample.gap));
   await pause(2000);
   const { marked, samples } = await holes(id);
   expect(marked).toBe(1);
-  const gapAt = samples.findIndex((of) => of.gap);
+  const gapAt = samples.findIndex((sample) => sample.gap);
   expect(samples[gapAt - 1]!.atS).toBe(before);
   const now = await session(roundUpId);
   expect(now.state).toMatchObject({ phase: 'soak', soakFromS, loadW: 170 });
@@ -109,11 +109,11 @@ test('PostgreSQL away for ten seconds: measuring goes on, nothing is missing; ki
   await server.resume();
   const lastBefore = samples.at(-1)!.atS;
   bench.start(url);
-  await until('caught up', async () => (await samplesOf(id)).some((of) => of.gap));
-  const all = (await samplesOf(id)).filter((of) => of.atS > lastBefore);
+  await until('caught up', async () => (await samplesOf(id)).some((sample) => sample.gap));
+  const all = (await samplesOf(id)).filter((sample) => sample.atS > lastBefore);
   const beforeKill = all.slice(
     0,
-    all.findIndex((of) => of.gap),
+    all.findIndex((sample) => sample.gap),
   );
   // Four seconds of the wall at ten times its pace, less the last of them.
   expect(beforeKill.length).toBeGreaterThan(25);
@@ -125,15 +125,17 @@ test('a pulled cable: the run goes on after it, the load off for want of a word 
   bench.drop('meter', 3);
   await until('fault told', async () =>
     (await withDatabase(readStatus)).instruments.some(
-      (of) => of.name === 'sound meter' && of.fault.includes('does not answer'),
+      (instrument) => instrument.name === 'sound meter' && instrument.fault.includes('does not answer'),
     ),
   );
   await pause(3500);
   expect((await session(roundUpId)).state.soakFromS).toBe(soakFromS);
-  expect((await samplesOf(id)).some((of) => Number.isNaN(of.levelDb) && !Number.isNaN(of.dieC))).toBe(true);
+  expect(
+    (await samplesOf(id)).some((sample) => Number.isNaN(sample.levelDb) && !Number.isNaN(sample.dieC)),
+  ).toBe(true);
 
   bench.drop('load', 3);
-  await until('gap of the load', async () => (await samplesOf(id)).some((of) => of.gap));
+  await until('gap of the load', async () => (await samplesOf(id)).some((sample) => sample.gap));
   expect((await session(roundUpId)).state.soakFromS).toBe(soakFromS);
 
   bench.drop('load', 17);
@@ -147,7 +149,7 @@ test('a finished run stands in the logbook once, with its trace, and the guardâ€
   const id = await soaking(roundUpId, entry, ['100 %']);
   await withDatabase((db) => insertCommand(db, id, { do: 'overrule', reason: 'test', at: 0 }, 'test'));
   await inPhase(roundUpId, 'cool-down');
-  const runs = (await withDatabase((db) => listRuns(db, roundUpId))).filter((of) => of.mount === 9);
+  const runs = (await withDatabase((db) => listRuns(db, roundUpId))).filter((run) => run.mount === 9);
   expect(runs).toHaveLength(1);
   expect(runs[0]).toMatchObject({ entry, setting: '100 %', dutyPct: 100, hasTrace: true, setAside: '' });
   expect(runs[0]!.note).toContain('called settled over the rule: test');
@@ -162,7 +164,7 @@ test('a finished run stands in the logbook once, with its trace, and the guardâ€
   await until('load off', async () => bench.rig.rig.loadW === 0);
   await until('written', async () => (await session(roundUpId)).ended);
   const failed = (await withDatabase((db) => listRuns(db, roundUpId))).filter(
-    (of) => of.setAside !== '' && of.mount === 9,
+    (run) => run.setAside !== '' && run.mount === 9,
   );
   expect(failed).toHaveLength(1);
   expect(failed[0]!.setAside).toMatch(/^failed after \d+ s: /);
@@ -198,8 +200,8 @@ test('two instruments on one address are told, and nothing is measured', async (
   const { addresses } = bench.rig;
   bench.wire({ ...addresses, meter: addresses.power });
   const status = await until('told', async () => {
-    const of = await withDatabase(readStatus);
-    return of.problem !== '' && of;
+    const status = await withDatabase(readStatus);
+    return status.problem !== '' && status;
   });
   expect(status.problem).toMatch(/meter and power stand on one address|power and meter stand on one address/);
   bench.wire(addresses);
@@ -237,7 +239,7 @@ test('a full disk is said once, and nothing measured meanwhile is missing; a loa
   await sql('DROP TRIGGER full_disk ON bench_samples');
   await until('written again', async () => (await session(roundUpId)).silentS < 2);
   await pause(1000);
-  expect(said.filter((of) => of.includes('disk is full'))).toHaveLength(1);
+  expect(said.filter((name) => name.includes('disk is full'))).toHaveLength(1);
   expect((await holes(id)).widestS).toBeLessThan(SPEED);
 
   await bench.rig.close();

@@ -53,7 +53,7 @@ test('of two who edit at once the later is told, and nothing is overwritten', as
     editRun(id, run.id, edit(1, { note: 'by Ana' }, 'Ana')),
     editRun(id, run.id, edit(1, { note: 'by Berta' }, 'Berta')),
   ]);
-  const lost = both.find((of) => !of.saved);
+  const lost = both.find((result) => !result.saved);
   const winner = both[0]!.saved ? 'Ana' : 'Berta';
   expect(lost).toMatchObject({ why: 'conflict', version: 2, last: { who: winner, what: 'note' } });
   expect((await runOf(id, '2'))!.note).toBe(`by ${winner}`);
@@ -79,7 +79,7 @@ test('a moved window counts, keeps the automatic one, and one without readings c
     settled: true,
     window: { startS: 20, endS: 330 },
   });
-  expect(notedRuns((await viewRoundUp(id))!).find((of) => of.run.label === '1')!.notes).toContain(
+  expect(notedRuns((await viewRoundUp(id))!).find((notedRun) => notedRun.run.label === '1')!.notes).toContain(
     'Window moved by hand: somebody leant on it',
   );
   expect(
@@ -135,7 +135,7 @@ async function screens(id: number) {
   const { id: _, rigRevisionId: __, ...roundUp } = view.roundUp;
   return {
     roundUp,
-    entries: view.entries.map(({ entryId: ___, ...of }) => of),
+    entries: view.entries.map(({ entryId: ___, ...other }) => other),
     runs: notedRuns(view).map(
       ({ run: { id: ____, version: _____, productId: ______, ...run }, ...noted }) => ({ run, ...noted }),
     ),
@@ -281,11 +281,11 @@ test('slips are asked about before they are kept, and the impossible is refused'
   expect(kept).toMatchObject({ saved: true });
   const { runs } = (await viewRoundUp(id))!;
   const noted = notedRuns((await viewRoundUp(id))!).find(
-    (of) => of.run.typedPowerW === 139 || of.run.typedPowerW === 14,
+    (notedRun) => notedRun.run.typedPowerW === 139 || notedRun.run.typedPowerW === 14,
   )!;
   expect(noted.state).toBe('typed');
   expect(noted.run.reduction.maximumRiseK).toBeNaN();
-  const logged = runs.find((of) => of.label === '1')!;
+  const logged = runs.find((run) => run.label === '1')!;
   const window = { startS: 300, endS: 380, reason: 'short' };
   expect(await editRun(id, logged.id, edit(1, { window }))).toMatchObject({
     why: 'asked',
@@ -317,7 +317,7 @@ test('a deleted run of a variant stands under the name that pages give the varia
     who: 'Ana',
   });
   const variant = (await viewRoundUp(id))!.entries.find(
-    (of) => of.entryId !== first!.entryId && of.productName === 'Levante',
+    (entry) => entry.entryId !== first!.entryId && entry.productName === 'Levante',
   )!;
   expect(variant.product).not.toBe('Levante');
   const typed = {
@@ -334,5 +334,7 @@ test('a deleted run of a variant stands under the name that pages give the varia
   const made = await typeRun(id, newRun.validateSync(typed));
   if (!made.saved) throw new Error(JSON.stringify(made));
   await editRun(id, made.id, edit(1, { deleted: true }));
-  expect((await deletedRuns((await viewRoundUp(id))!)).map((of) => of.product)).toEqual([variant.product]);
+  expect((await deletedRuns((await viewRoundUp(id))!)).map((deletedRun) => deletedRun.product)).toEqual([
+    variant.product,
+  ]);
 });

@@ -29,7 +29,7 @@ function page(roundUpId: number) {
           events.push(JSON.parse(part.slice(part.indexOf('{'))) as BenchEvent);
     }
   })();
-  const times = () => events.flatMap((of) => of.samples.map(([atS]) => atS));
+  const times = () => events.flatMap((event) => event.samples.map(([atS]) => atS));
   return { events, times, leave: () => leaving.abort(), ended };
 }
 
@@ -67,12 +67,12 @@ test('every page gets every sample once, whenever it came; another round-up gets
   // The same written twice, as after an answer that was lost, is sent once.
   await write(1, 40);
   await write(40, 60);
-  for (const one of [early, late]) {
-    await until('the rest', async () => one.times().length === 59);
-    expect(one.times()).toEqual(Array.from({ length: 59 }, (_, i) => i + 1));
-    expect(one.events.filter((event) => event.fresh && event.session)).toHaveLength(1);
+  for (const other of [early, late]) {
+    await until('the rest', async () => other.times().length === 59);
+    expect(other.times()).toEqual(Array.from({ length: 59 }, (_, i) => i + 1));
+    expect(other.events.filter((event) => event.fresh && event.session)).toHaveLength(1);
   }
-  const sent = late.events.flatMap((of) => of.samples);
+  const sent = late.events.flatMap((event) => event.samples);
   expect(sent[3]![5]).toBeNull();
   expect(sent[5]![6]).toBe(true);
   expect(other.times()).toEqual([]);

@@ -31,7 +31,7 @@ test('a sample in the database ranks as it does from its folder', async () => {
   const verdict = await viewVerdict(id, {});
   expect(verdict!.ranking).toEqual(rankBundle(readBundle(files), {}).ranking);
   const view = await viewRoundUp(id);
-  expect(notedRuns(view!).filter((of) => of.flagged).length).toBeGreaterThan(5);
+  expect(notedRuns(view!).filter((notedRun) => notedRun.flagged).length).toBeGreaterThan(5);
   const [load] = curvesOf(view!);
   expect(load!.curves).toEqual(entryCurves(view!.entries, view!.runs.map(labRunPoint)));
 });
@@ -50,9 +50,15 @@ test('a trace comes back as it went in: missing readings, words and all', async 
     }),
   );
   const view = await viewRoundUp(id);
-  const run = view!.runs.find((of) => of.label === '1')!;
+  const run = view!.runs.find((run) => run.label === '1')!;
   const channels = await withDatabase((db) => readTrace(db, run.id));
-  expect(channels.map((of) => of.heading)).toEqual(['t_s', 'cpu_c', 'ambient_c', 'power_w', 'door']);
+  expect(channels.map((channel) => channel.heading)).toEqual([
+    't_s',
+    'cpu_c',
+    'ambient_c',
+    'power_w',
+    'door',
+  ]);
   expect(channels[4]!.values[7]).toBe('shut, {x}');
   expect(channels[1]!.values[5]).toBeNaN();
   expect(channels[1]!.values[6]).toBe(60.9);
@@ -117,7 +123,10 @@ test('names are kept as they are, and the same rig is one revision', async () =>
   );
   expect(csv).toContain(`"'=1+1 ""<script>`);
   const listed = await withDatabase(listRoundUps);
-  expect(new Set(listed.filter((of) => of.title === 'A small round-up').map((of) => of.rig)).size).toBe(1);
+  expect(
+    new Set(listed.filter((summary) => summary.title === 'A small round-up').map((summary) => summary.rig))
+      .size,
+  ).toBe(1);
 });
 
 test('a bundle without runs comes in, and nothing is placed', async () => {
@@ -125,7 +134,7 @@ test('a bundle without runs comes in, and nothing is placed', async () => {
     smallBundle((files) => files.set('runs.csv', files.get('runs.csv')!.split('\n')[0]!)),
   );
   const verdict = await viewVerdict(id, {});
-  expect(verdict!.ranking.notPlaced.map((of) => of.status)).toEqual(['no-runs', 'no-runs']);
+  expect(verdict!.ranking.notPlaced.map((entry) => entry.status)).toEqual(['no-runs', 'no-runs']);
 });
 
 test('where the database is away it is said so', async () => {

@@ -72,9 +72,9 @@ test('a line-up from nothing: entries, variants with their price, cover names, a
   const id = await begin();
   const first = await addByName(id, { name: 'Levante', maker: 'Vela', kind: 'air-tower', who: WHO });
   await addByName(id, { name: 'Poniente', maker: 'Vela', kind: 'fan', who: WHO });
-  const of = async (entryId: number) => (await viewLineUp(id)).find((at) => at.entryId === entryId)!;
-  expect(await of(first)).toMatchObject({ isControl: true, code: 'levante' });
-  const { productId, product } = await of(first);
+  const other = async (entryId: number) => (await viewLineUp(id)).find((at) => at.entryId === entryId)!;
+  expect(await other(first)).toMatchObject({ isControl: true, code: 'levante' });
+  const { productId, product } = await other(first);
   await saveSheet('product', productId, by(product.version, { ...product.body, price: 60, heightMm: 158.5 }));
   const lab = await addVariant(id, {
     entryId: first,
@@ -90,14 +90,16 @@ test('a line-up from nothing: entries, variants with their price, cover names, a
     eachPrice: 15,
     who: WHO,
   });
-  expect([(await of(first)).price, (await of(lab)).price, (await of(two)).price]).toEqual([60, 75, 90]);
+  expect([(await other(first)).price, (await other(lab)).price, (await other(two)).price]).toEqual([
+    60, 75, 90,
+  ]);
   expect((await viewRoundUp(id))!.entries.find((at) => at.entryId === two)).toMatchObject({
     heightMm: 158.5,
     price: 90,
   });
 
   // Under cover nothing gives it away, on a page or in an export, until it is revealed.
-  const entry = (await of(lab)).entry;
+  const entry = (await other(lab)).entry;
   await saveSheet('entry', lab, by(entry.version, { ...entry.body, coverName: 'Cooler X' }));
   expect((await viewRoundUp(id))!.entries.find((at) => at.entryId === lab)).toMatchObject({
     product: 'Cooler X',
@@ -121,7 +123,7 @@ test('a line-up from nothing: entries, variants with their price, cover names, a
   ).toMatchObject({ saved: false, message: expect.stringContaining('at least one fan') });
   await expect(deleteProduct(productId)).rejects.toThrow('cites it');
   await changeEntry(id, first, { sample: 'A' }, WHO);
-  const { sampleId, sample } = await of(first);
+  const { sampleId, sample } = await other(first);
   const retired = { ...sample!.body, state: 'retired' };
   expect(await saveSheet('sample', sampleId!, by(sample!.version, retired))).toMatchObject({
     saved: false,
@@ -133,19 +135,19 @@ test('a line-up from nothing: entries, variants with their price, cover names, a
 
   // Taken out and put back where it was.
   const { removed } = await changeEntry(id, two, { cited: false }, WHO);
-  expect(await of(two)).toBeUndefined();
+  expect(await other(two)).toBeUndefined();
   await changeEntry(id, two, { cited: removed! }, WHO);
-  expect(await of(two)).toMatchObject({ code: removed!.code, position: removed!.position });
+  expect(await other(two)).toMatchObject({ code: removed!.code, position: removed!.position });
   await expect(changeEntry(id, two, { cited: removed! }, WHO)).rejects.toThrow('in the line-up already');
   await expect(changeEntry(id, 99_999, { cited: removed! }, WHO)).rejects.toThrow('not in the lab any more');
   await changeEntry(id, two, { cited: false }, WHO);
   await changeEntry(
     id,
     two,
-    { cited: { ...removed!, code: (await of(first)).code, position: (await of(first)).position } },
+    { cited: { ...removed!, code: (await other(first)).code, position: (await other(first)).position } },
     WHO,
   );
-  expect(await of(two)).toMatchObject({ code: 'levante-2' });
+  expect(await other(two)).toMatchObject({ code: 'levante-2' });
 });
 
 test('a sheet of what is not there is refused, whatever it is of, and so is a line-up of no round-up', async () => {
@@ -170,8 +172,8 @@ test('a line-up goes out as CSV and comes in elsewhere; faults are listed and no
   const elsewhere = await begin();
   expect(await importLineUp(elsewhere, csv, WHO)).toEqual({ imported: true, added: 2, there: 0 });
   expect(await importLineUp(elsewhere, csv, WHO)).toEqual({ imported: true, added: 0, there: 2 });
-  const shape = async (of: number) =>
-    (await viewLineUp(of)).map(({ shownName, isControl, product, entry }) => ({
+  const shape = async (value: number) =>
+    (await viewLineUp(value)).map(({ shownName, isControl, product, entry }) => ({
       shownName,
       isControl,
       product: product.body,
@@ -220,7 +222,10 @@ test('a change of the rig begins a revision with its reason, and the guard keeps
   expect((await viewRoundUp(id))!.runs).toEqual([]);
   const now = (await viewRig(id))!;
   expect(now.apart).toMatchObject([{ revision: 1, runs }]);
-  expect(now.apart[0]!.differences.map((of) => of.what)).toEqual(['meter distance', 'microphone']);
+  expect(now.apart[0]!.differences.map((difference) => difference.what)).toEqual([
+    'meter distance',
+    'microphone',
+  ]);
   expect(now.apart[0]!.differences[0]!.remedy).toContain('never ranked together');
   await chooseRevision(id, rig.currentId);
   expect((await viewRoundUp(id))!.runs).toHaveLength(runs);
@@ -232,7 +237,7 @@ test('a plan is ticked off by its runs, and all that was written comes back from
   const progress = planProgress(plan)!;
   expect(progress.done).toBe((await viewRoundUp(id))!.runs.length);
   expect(progress.planned).toBeGreaterThan(progress.done);
-  expect(plan.entries.find((of) => of.entry === 'calima-120')!.ownSettings).toEqual(['fixed']);
+  expect(plan.entries.find((entry) => entry.entry === 'calima-120')!.ownSettings).toEqual(['fixed']);
   expect(plan.entries[0]!.learntSoakMin).toBeGreaterThan(8);
   const calendar = (await planCalendar(id, { day: '2026-11-25', minute: 600 }))!;
   expect(calendar).toMatch(/^BEGIN:VCALENDAR/);
@@ -241,22 +246,22 @@ test('a plan is ticked off by its runs, and all that was written comes back from
   const files = await exported(id);
   const again = await importSound(files);
   expect([...(await exported(again))].map(([path]) => path)).toEqual([...files.keys()]);
-  const written = async (of: number) => ({
-    brief: (await viewBrief(of))!.sheet.body,
-    plan: (await viewPlan(of, '2026-11-25'))!.sheet.body,
-    lineUp: (await viewLineUp(of)).map(({ code, product, entry, sample }) => ({
+  const written = async (value: number) => ({
+    brief: (await viewBrief(value))!.sheet.body,
+    plan: (await viewPlan(value, '2026-11-25'))!.sheet.body,
+    lineUp: (await viewLineUp(value)).map(({ code, product, entry, sample }) => ({
       code,
       product: product.body,
       entry: entry.body,
       sample: sample?.body,
     })),
-    rig: (await viewRig(of))!.revisions.map(({ revision, reason, setup, startedAt }) => ({
+    rig: (await viewRig(value))!.revisions.map(({ revision, reason, setup, startedAt }) => ({
       revision,
       reason,
       setup,
       startedAt,
     })),
-    curves: curvesOf((await viewRoundUp(of))!).map(({ label }) => label),
+    curves: curvesOf((await viewRoundUp(value))!).map(({ label }) => label),
   });
   expect(await written(again)).toEqual(await written(id));
   const files2 = new Map(files);

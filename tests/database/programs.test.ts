@@ -72,28 +72,31 @@ test('a program and a mixed load go from brief to verdict, out and back, and no 
   const view = (await viewRoundUp(id))!;
   expect(loadsOf(view)).toEqual([PROGRAM, MIXED]);
   expect(
-    curvesOf(view).map((of) => [of.label, of.curves.filter((curve) => curve.points.length > 0).length]),
+    curvesOf(view).map((curves) => [
+      curves.label,
+      curves.curves.filter((curve) => curve.points.length > 0).length,
+    ]),
   ).toEqual([
     ['render, 140 W', 3],
     ['90 W + 200 W graphics', 2],
   ]);
   expect((await viewPlan(id, '2026-12-01'))!.loads).toEqual([loadLabel(PROGRAM), loadLabel(MIXED)]);
   const verdict = (await viewVerdict(id, {}))!;
-  expect(verdict.ranking.placed.map((of) => [of.entry, of.status])).toEqual([
+  expect(verdict.ranking.placed.map((entry) => [entry.entry, entry.status])).toEqual([
     ['ancla', 'ranked'],
     ['brisa', 'throttled'],
     ['calma', 'throttled'],
   ]);
   // A program keeps its measured rise: nothing is restated at 140 W.
   expect(verdict.ranking.placed[0]!.value).toBeCloseTo(47.9, 1);
-  expect((await viewVerdict(id, { load: '90+200' }))!.ranking.placed.map((of) => of.entry)).toEqual([
+  expect((await viewVerdict(id, { load: '90+200' }))!.ranking.placed.map((entry) => entry.entry)).toEqual([
     'brisa',
     'ancla',
   ]);
 
   const files = await exported(id);
   const ranked = rankBundle(readBundle(files), {});
-  expect(ranked.ranking.placed.map((of) => of.entry)).toEqual(['ancla', 'brisa', 'calma']);
+  expect(ranked.ranking.placed.map((entry) => entry.entry)).toEqual(['ancla', 'brisa', 'calma']);
   const back = await importAsNew(files);
   if (!back.imported) throw new Error(JSON.stringify(back.problems));
   expect(loadsOf((await viewRoundUp(back.roundUpId))!)).toEqual([PROGRAM, MIXED]);

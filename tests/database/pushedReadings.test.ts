@@ -44,13 +44,13 @@ test('readings of a program go to the mount on the rig; wrong lines are told by 
   ];
   const { kept, problems } = await takePushed(streamed(lines.join('\n'), 11));
   expect(kept).toBe(3);
-  expect(problems.map((of) => of.line)).toEqual([3, 4, 5, 6, 7, 8, 10]);
+  expect(problems.map((problem) => problem.line)).toEqual([3, 4, 5, 6, 7, 8, 10]);
   expect(problems[0]!.message).toContain('steps back from 104 to 90');
   expect(problems[1]!.message).toContain('jumps ahead from 104 to 1000000000');
   expect(problems[2]!.message).toBe('clock_mhz: a number was expected');
   expect(problems[4]!.message).toBe('vrm_c: a temperature lies between -40 and 200 °C, got 1e+300');
   const pushed = await withDatabase((db) => listPushed(db, id, -1e6, 1e6));
-  expect(pushed.map((of) => of.readings.clock_mhz)).toEqual([4200, 4100, 4150]);
+  expect(pushed.map((readings) => readings.readings.clock_mhz)).toEqual([4200, 4100, 4150]);
   expect(pushed[2]!.atS - pushed[0]!.atS).toBeCloseTo(10, 2);
 
   const refused = takePushed(streamed(`{"vrm_c": 1}\n{"vrm_c": ${'1'.repeat(1 << 20)}}`));

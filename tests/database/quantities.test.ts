@@ -71,7 +71,7 @@ test('a lab of the version before has its values once it starts: from its logs, 
   const id = await importSound(sample('sensors'));
   const counted = () => withDatabase((db) => countValues(db, id));
   const before = await counted();
-  expect(before.map((of) => of.response)).toEqual(
+  expect(before.map((other) => other.response)).toEqual(
     expect.arrayContaining(['gpu-rise', 'vrm-rise', 'clock', 'steady-time', 'burst-rise', 'speed']),
   );
   const values = () => withDatabase((db) => listValues(db, id, 'gpu-rise', ''));
@@ -87,8 +87,8 @@ test('a run without a die is kept, says so, and is not in the way of others; a d
   const id = await importSound(sample('air'));
   const noted = notedRuns((await viewRoundUp(id))!);
   expect(noted.length).toBeGreaterThan(10);
-  expect(new Set(noted.map((of) => of.state))).toEqual(new Set(['no die']));
-  const clear = noted.find((of) => of.run.level.standing === 'clear')!;
+  expect(new Set(noted.map((run) => run.state))).toEqual(new Set(['no die']));
+  const clear = noted.find((run) => run.run.level.standing === 'clear')!;
   expect(clear.flagged).toBe(false);
   expect(clear.notes.join()).not.toMatch(/settled|typed|logged/);
   const typed = sample('typed');

@@ -33,13 +33,13 @@ test('a file comes back byte for byte in whatever pieces it came; one that break
   const [file] = await uploadedFiles(id);
   const back: number[] = [];
   for await (const chunk of fileBytes(file!.id)) back.push(...chunk.subarray(0, 3), chunk.length);
-  expect(back.filter((_, i) => i % 4 === 3).reduce((sum, of) => sum + of, 0)).toBe(bytes.length);
+  expect(back.filter((_, i) => i % 4 === 3).reduce((sum, value) => sum + value, 0)).toBe(bytes.length);
   async function* broken(): AsyncGenerator<Uint8Array> {
     yield bytes.slice(0, 1000);
     throw new Error('aborted');
   }
   await expect(takeFile(id, 'half.csv', broken())).rejects.toThrow('aborted');
-  expect((await uploadedFiles(id)).map((of) => of.path)).toEqual(['big.csv']);
+  expect((await uploadedFiles(id)).map((uploadedFile) => uploadedFile.path)).toEqual(['big.csv']);
   await expect(takeFile('00000000-0000-0000-0000-000000000000', 'x', pieces(bytes, 10))).rejects.toThrow(
     UploadRefused,
   );
@@ -50,12 +50,12 @@ test('an evening of three instruments, joined by their clocks, gives the known r
   const id = await uploaded(evening.logs);
   expect(await checkUpload(id)).toMatchObject({ kind: 'logs' });
   const files = await uploadedFiles(id);
-  const described = await Promise.all(files.map((of) => describeLog(id, of.id)));
-  const logs = described.map((of) => {
-    if (!of.read) throw new Error(of.message);
-    return of.log;
+  const described = await Promise.all(files.map((file) => describeLog(id, file.id)));
+  const logs = described.map((result) => {
+    if (!result.read) throw new Error(result.message);
+    return result.log;
   });
-  const sensors = logs.find((of) => of.path === 'sensors.csv')!;
+  const sensors = logs.find((log) => log.path === 'sensors.csv')!;
   expect(sensors).toMatchObject({
     delimiter: ';',
     decimal: ',',
@@ -63,7 +63,7 @@ test('an evening of three instruments, joined by their clocks, gives the known r
     clockKind: 'date',
   });
   // The meter's clock is 40 s behind.
-  const offsets = logs.map((of) => ({ fileId: of.fileId, offsetS: of.path === 'meter.csv' ? 40 : 0 }));
+  const offsets = logs.map((log) => ({ fileId: log.fileId, offsetS: log.path === 'meter.csv' ? 40 : 0 }));
   const from = sensors.firstS!;
   const run = (fromS: number, toS: number, setting: string) => ({
     fromS,
@@ -92,7 +92,8 @@ test('an evening of three instruments, joined by their clocks, gives the known r
     ],
   });
   if (looked.imported) throw new Error('looking has written');
-  for (const of of looked.runs) expect(Math.abs(of.riseK! - evening.riseAtK(of.levelDb!))).toBeLessThan(0.6);
+  for (const run of looked.runs)
+    expect(Math.abs(run.riseK! - evening.riseAtK(run.levelDb!))).toBeLessThan(0.6);
 
   // Without the meter's clock put right the first run has the second's noise at its end, or none.
   const refused = await importRawRuns(
@@ -112,8 +113,8 @@ test('an evening of three instruments, joined by their clocks, gives the known r
   const done = await importRawRuns(id, plan({ dryRun: false }));
   if (!done.imported) throw new Error(done.message);
   const runs = await withDatabase((db) => listRuns(db, done.roundUpId));
-  expect(runs.map((of) => of.setting).sort()).toEqual(['56 %', '78 %']);
-  expect(runs.every((of) => of.hasTrace && of.reduction.ambientSource === 'probe')).toBe(true);
+  expect(runs.map((run) => run.setting).sort()).toEqual(['56 %', '78 %']);
+  expect(runs.every((run) => run.hasTrace && run.reduction.ambientSource === 'probe')).toBe(true);
   // The upload is used up: brought twice, it comes in once.
   expect(await importRawRuns(id, plan({ dryRun: false }))).toMatchObject({ imported: false });
 });
@@ -127,14 +128,14 @@ test('what a reviewer says of columns is remembered for logs with the same headi
   const first = await uploaded(new Map([['odd.csv', log]]));
   const [file] = await uploadedFiles(first);
   const asIs = await describeLog(first, file!.id);
-  expect(asIs.read && asIs.log.columns.map((of) => of.quantity)).toEqual(['time', null, null, null]);
+  expect(asIs.read && asIs.log.columns.map((column) => column.quantity)).toEqual(['time', null, null, null]);
   const said = await describeLog(first, file!.id, [
     { quantity: 'time', unit: 's' },
     { quantity: 'cpu_temperature', unit: 'degC' },
     { quantity: 'power', unit: 'W' },
     { quantity: 'noise_level', unit: 'dB(A)' },
   ]);
-  expect(said.read && said.log.columns.map((of) => of.quantity)).toEqual([
+  expect(said.read && said.log.columns.map((column) => column.quantity)).toEqual([
     'time',
     'cpu_temperature',
     'power',
@@ -222,7 +223,7 @@ test('two sensor logs and one meter: both count, what is not used is named, and 
   const plan = (dryRun: boolean, first: string, twice = 'Nuevo') =>
     rawRunsPlan.cast({
       dryRun,
-      logs: files.map((of) => ({ fileId: of.id, offsetS: 0 })),
+      logs: files.map((file) => ({ fileId: file.id, offsetS: 0 })),
       runs: [run(0, first, '70 %'), run(1000, twice, '90 %')],
       target: { roundUpId: roundUp },
     });
@@ -239,8 +240,8 @@ test('two sensor logs and one meter: both count, what is not used is named, and 
   expect(looked.runs[1]).toMatchObject({ problem: '', noiseDb: 36, riseK: expect.closeTo(36, 1) });
   expect(await importRawRuns(id, plan(false, 'b'))).toMatchObject({ imported: true, runs: 2 });
   const now = await viewRoundUp(roundUp);
-  expect(now!.runs.filter((of) => of.setting === '70 %').map((of) => of.entry)).toEqual(['b']);
-  expect(now!.entries.map((of) => of.product)).toEqual(['Levante', 'Nuevo']);
+  expect(now!.runs.filter((run) => run.setting === '70 %').map((run) => run.entry)).toEqual(['b']);
+  expect(now!.entries.map((entry) => entry.product)).toEqual(['Levante', 'Nuevo']);
 });
 
 test('of two entries with one name neither is guessed', async () => {
@@ -249,7 +250,7 @@ test('of two entries with one name neither is guessed', async () => {
       bundle.set('entries.csv', bundle.get('entries.csv')!.replace('b,Poniente', 'b,Levante')),
     ),
   );
-  const names = (await viewRoundUp(roundUp))!.entries.map((of) => of.product);
+  const names = (await viewRoundUp(roundUp))!.entries.map((entry) => entry.product);
   expect(names).toEqual(['Levante', 'Levante, second fan']);
 });
 

@@ -21,8 +21,8 @@ test('of two who write one sheet the later is shown what stands there, by whom, 
     saveSheet('brief', id, edit(version, mine, 'more mounts', 'Ana')),
     saveSheet('brief', id, edit(version, theirs, 'more passes', 'Berta')),
   ]);
-  expect(both.filter((of) => of.saved)).toHaveLength(1);
-  const late = both.find((of) => !of.saved)!;
+  expect(both.filter((result) => result.saved)).toHaveLength(1);
+  const late = both.find((result) => !result.saved)!;
   const [winner, kept] = both[0]!.saved ? ['Ana', mine] : ['Berta', theirs];
   // The one who was late sees it at once, or is told to look again where both came in the same moment.
   if (!late.saved && late.why === 'conflict') expect(late).toMatchObject({ who: winner, body: kept });
@@ -34,7 +34,7 @@ test('of two who write one sheet the later is shown what stands there, by whom, 
     saved: true,
   });
   const changes = await withDatabase((db) => listSheetChanges(db, 'brief', id));
-  expect(changes.map((of) => of.who)).toEqual(expect.arrayContaining([winner, 'Ana']));
+  expect(changes.map((change) => change.who)).toEqual(expect.arrayContaining([winner, 'Ana']));
 });
 
 test('a brief with runs asks for the reason of a change, and moves what hangs on it in the same step', async () => {
@@ -51,9 +51,9 @@ test('a brief with runs asks for the reason of a change, and moves what hangs on
       Math.round(run.reduction.window!.endS - run.reduction.window!.startS),
     );
   const before = await windows();
-  expect(before.every((of) => of > 250)).toBe(true);
+  expect(before.every((value) => value > 250)).toBe(true);
   expect(await saveSheet('brief', id, edit(version, wider, 'shorter soaks'))).toMatchObject({ saved: true });
-  expect((await windows()).every((of) => Math.abs(of - 120) <= 2)).toBe(true);
+  expect((await windows()).every((window) => Math.abs(window - 120) <= 2)).toBe(true);
 });
 
 test('sheets of no kind of ours are none, whatever JavaScript keeps under their name', () => {
@@ -64,8 +64,8 @@ test('sheets of no kind of ours are none, whatever JavaScript keeps under their 
 
 test('a brief is held to what a bench can have, each value by its own name', () => {
   const { edit: schema } = editableSheet('brief')!;
-  const of = (more: object) => ({ who: 'Ana', version: 0, body: { ...defaultBrief(), ...more } });
-  expect(() => schema.validateSync(of({}))).not.toThrow();
+  const other = (more: object) => ({ who: 'Ana', version: 0, body: { ...defaultBrief(), ...more } });
+  expect(() => schema.validateSync(other({}))).not.toThrow();
   const load = defaultBrief().loads[0]!;
   const wrong: [more: object, told: RegExp][] = [
     [{ windowS: 1e308 }, /settled window lies between 10 and 21600 s/],
@@ -82,6 +82,6 @@ test('a brief is held to what a bench can have, each value by its own name', () 
     [{ windowS: [300] }, /a number was expected/],
   ];
   for (const [more, told] of wrong) {
-    expect(() => schema.validateSync(of(more))).toThrow(told);
+    expect(() => schema.validateSync(other(more))).toThrow(told);
   }
 });

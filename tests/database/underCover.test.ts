@@ -49,10 +49,10 @@ async function leaving(id: number): Promise<string> {
 }
 
 async function cover(product: string, coverName: string): Promise<void> {
-  const of = (await viewLineUp(roundUpId)).find((one) => one.product.body.name === product)!;
-  const body = { ...of.entry.body, coverName, revealed: false };
-  const result = await saveSheet('entry', of.entryId, {
-    version: of.entry.version,
+  const entry = (await viewLineUp(roundUpId)).find((entry) => entry.product.body.name === product)!;
+  const body = { ...entry.entry.body, coverName, revealed: false };
+  const result = await saveSheet('entry', entry.entryId, {
+    version: entry.entry.version,
     body,
     who: 'test',
     reason: '',
@@ -71,7 +71,7 @@ beforeAll(async () => {
     pilot: { best: 'solano', worst: 'matacabras' },
   };
   await saveSheet('plan', roundUpId, { version: plan.sheet.version, body, who: 'test', reason: '' });
-  const [run] = (await viewRoundUp(roundUpId))!.runs.filter((of) => of.entry === 'solano');
+  const [run] = (await viewRoundUp(roundUpId))!.runs.filter((run) => run.entry === 'solano');
   const change = (version: number, changes: object) =>
     editRun(roundUpId, run!.id, { version, who: 'test', sure: true, changes: changes as RunChanges });
   await change(run!.version, { note: 'the Solano, again' });
@@ -97,16 +97,16 @@ test('before it is covered, a product is called by its name', async () => {
 });
 
 test('under cover neither the name of a product nor what was made of it leaves; the rest still fits together', async () => {
-  const before = (await viewRoundUp(roundUpId))!.runs.filter((of) => of.entry === 'solano').length;
+  const before = (await viewRoundUp(roundUpId))!.runs.filter((run) => run.entry === 'solano').length;
   await cover('Solano', 'Unit A');
   const text = await leaving(roundUpId);
   expect(text).not.toMatch(/solano/i);
-  const { maker } = (await viewLineUp(roundUpId)).find((of) => of.covered)!.product.body;
+  const { maker } = (await viewLineUp(roundUpId)).find((entry) => entry.covered)!.product.body;
   expect(maker.length).toBeGreaterThan(2);
   expect(text).toContain('the Unit A, again');
   expect(text).toContain('notes/unit-a.txt');
   const view = (await viewRoundUp(roundUpId))!;
-  expect(view.runs.filter((of) => of.entry === 'unit-a')).toHaveLength(before);
+  expect(view.runs.filter((run) => run.entry === 'unit-a')).toHaveLength(before);
   const { sheet } = (await viewPlan(roundUpId, NOW.day))!;
   expect(sheet.body).toMatchObject({
     order: ['unit-a 1', 'galerna-twin 1'],
@@ -123,9 +123,10 @@ test('under cover neither the name of a product nor what was made of it leaves; 
 test('two covers of one name get codes of their own; another cover, another code; an older lab is set right', async () => {
   await cover('Matacabras', 'Unit A');
   await cover('Tramontana', 'Böx №1');
-  const codes = async () => (await viewLineUp(roundUpId)).filter((of) => of.covered).map((of) => of.code);
+  const codes = async () =>
+    (await viewLineUp(roundUpId)).filter((entry) => entry.covered).map((entry) => entry.code);
   expect(await codes()).toEqual(['box-no1', 'unit-a', 'unit-a-2']);
-  const { entryId } = (await viewLineUp(roundUpId)).find((of) => of.code === 'unit-a')!;
+  const { entryId } = (await viewLineUp(roundUpId)).find((entry) => entry.code === 'unit-a')!;
   await inTransaction((db) =>
     renameCode(db, { roundUpId, entryId, was: 'unit-a', isNow: 'solano', name: 'Solano' }),
   );
@@ -134,12 +135,12 @@ test('two covers of one name get codes of their own; another cover, another code
 });
 
 test('a name is found in any case and spelling of ids, not inside of longer words, and not where it stands openly', () => {
-  const of = { name: 'Ñandú 120', maker: 'Ave', coverName: 'Unit A', code: 'unit-a' };
-  const words = coverWords([of], []);
+  const other = { name: 'Ñandú 120', maker: 'Ave', coverName: 'Unit A', code: 'unit-a' };
+  const words = coverWords([other], []);
   for (const text of ['ÑANDÚ 120', 'nandu-120', 'Ñandú  120', 'nandu_120'])
     expect(words.text(`x ${text}.`)).toBe('x Unit A.');
   expect(words.id('3-nandu-120-a')).toBe('3-unit-a-a');
   expect(words.text('Average, save; Ave!')).toBe('Average, save; Unit A!');
-  expect(coverWords([of], ['ave']).text('Ave, Ñandú 120')).toBe('Ave, Unit A');
+  expect(coverWords([other], ['ave']).text('Ave, Ñandú 120')).toBe('Ave, Unit A');
   expect(slugOf('…')).toBe('entry');
 });

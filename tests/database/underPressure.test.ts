@@ -27,7 +27,7 @@ test('a file whose name leads out of its folder is not taken; one inside stands 
     await expect(takeFile(upload, path, bytes('t_s\n'))).rejects.toThrow('leads out of its folder');
   expect(await uploadedFiles(upload)).toEqual([]);
   await takeFile(upload, './traces\\1.csv', bytes('t_s\n1\n'));
-  expect((await uploadedFiles(upload)).map((of) => of.path)).toEqual(['traces/1.csv']);
+  expect((await uploadedFiles(upload)).map((uploadedFile) => uploadedFile.path)).toEqual(['traces/1.csv']);
 });
 
 test('several runs at once: one that somebody else has changed meanwhile holds all of them back', async () => {
@@ -70,7 +70,9 @@ test('values that no bench has do not come in by a bundle, whatever cell they st
     const result = await importAsNew(smallBundle(replacing(path, from, to)));
     expect([to, result.imported]).toEqual([to, false]);
     if (!result.imported)
-      expect(result.problems.map((of) => `${of.column ?? ''} ${of.message}`).join()).toMatch(told);
+      expect(result.problems.map((problem) => `${problem.column ?? ''} ${problem.message}`).join()).toMatch(
+        told,
+      );
   }
   expect(await count()).toEqual(before);
 });

@@ -20,7 +20,7 @@ async function asOfOlderRule(): Promise<void> {
 test('a lab of an older rule starts: what changed is told once, nobody’s windows are forgotten, the impossible is kept without a number', async () => {
   const id = await importSound(smallBundle());
   const view = (await viewRoundUp(id))!;
-  const [one, two] = ['1', '2'].map((label) => view.runs.find((run) => run.label === label)!);
+  const [other, two] = ['1', '2'].map((label) => view.runs.find((run) => run.label === label)!);
   await sql(
     `UPDATE runs SET trace = '', typed_cpu_c = 20, typed_ambient_c = 23, typed_power_w = 14 WHERE id = $1`,
     [two!.id],
@@ -28,7 +28,7 @@ test('a lab of an older rule starts: what changed is told once, nobody’s windo
   // A window that nobody asks for any more, and a run whose entry left its line-up.
   await sql(
     `INSERT INTO reductions SELECT (jsonb_populate_record(d, '{"window_s": 120}')).* FROM reductions d WHERE run_id = $1`,
-    [one!.id],
+    [other!.id],
   );
   const [, gone] = await viewLineUp(id);
   await changeEntry(id, gone!.entryId, { cited: false }, 'test');
@@ -39,16 +39,16 @@ test('a lab of an older rule starts: what changed is told once, nobody’s windo
   );
   expect(await renewReductions()).toBe('');
   expect(await sql(`SELECT run_id, window_s FROM reductions ORDER BY run_id`)).toEqual([
-    { run_id: one!.id, window_s: 300 },
+    { run_id: other!.id, window_s: 300 },
     { run_id: two!.id, window_s: 300 },
   ]);
   const now = notedRuns((await viewRoundUp(id))!);
-  expect(now.map((of) => [of.run.label, of.state])).toEqual([
+  expect(now.map((run) => [run.run.label, run.state])).toEqual([
     ['2', 'no result'],
     ['1', 'settled'],
   ]);
   expect(now[0]!.notes[0]).toContain('at or under the room');
-  const told = await withDatabase((db) => listChanges(db, one!.id));
+  const told = await withDatabase((db) => listChanges(db, other!.id));
   expect(told[told.length - 1]).toMatchObject({
     who: 'Abanico',
     was: expect.stringMatching(/^43\.0 K, settled/),

@@ -36,9 +36,9 @@ const checked = async (files: ReadonlyMap<string, Uint8Array>): Promise<BundleCh
 test('the same bundle twice brings nothing twice; what was corrected or deleted since stays so; what is new in it comes', async () => {
   const id = await importSound(smallBundle(started('2026-03-01')));
   const view = (await viewRoundUp(id))!;
-  const [one, four] = ['1', '4'].map((label) => view.runs.find((run) => run.label === label)!);
+  const [other, four] = ['1', '4'].map((label) => view.runs.find((run) => run.label === label)!);
   const edit = { who: 'Ana', sure: true, changes: { noiseDb: 31 }, version: 1, note: '' };
-  expect(await editRun(id, one!.id, edit as never)).toMatchObject({ saved: true });
+  expect(await editRun(id, other!.id, edit as never)).toMatchObject({ saved: true });
   await editRun(id, four!.id, { ...edit, changes: { deleted: true } } as never);
   await changeRoundUp(id, { title: 'Renamed since', was: 'A small round-up' });
 
@@ -51,7 +51,7 @@ test('the same bundle twice brings nothing twice; what was corrected or deleted 
   });
   const [, , runs] = await counts();
   expect((await counts()).slice(0, 4)).toEqual(before.slice(0, 4));
-  expect((await viewRoundUp(id))!.runs.find((run) => run.id === one!.id)!.noiseDb).toBe(31);
+  expect((await viewRoundUp(id))!.runs.find((run) => run.id === other!.id)!.noiseDb).toBe(31);
 
   const more = new Map(bundle);
   const text = new TextDecoder().decode(bundle.get('runs.csv'));
@@ -66,7 +66,7 @@ test('the same bundle twice brings nothing twice; what was corrected or deleted 
   const check = await checked(more);
   expect(check.twin).toEqual({ id, title: 'Renamed since' });
   expect(check.entries[0]).toMatchObject({
-    sureId: one ? expect.any(Number) : null,
+    sureId: other ? expect.any(Number) : null,
     runs: 2,
     candidates: [expect.objectContaining({ there: 1 })],
   });
@@ -164,7 +164,7 @@ test('a round-up is renamed by one of two, copied with or without its runs, arch
     await duplicateRoundUp(id, { title: 'With', withRuns: true, who: 'Ana' }),
     await duplicateRoundUp(id, { title: 'Without', withRuns: false, who: 'Ana' }),
   ];
-  const runs = async (of: number) => (await viewRoundUp(of))!.runs.length;
+  const runs = async (value: number) => (await viewRoundUp(value))!.runs.length;
   expect([await runs(withRuns), await runs(without)]).toEqual([4, 0]);
   const [a, b] = [await viewLineUp(id), await viewLineUp(without)];
   expect(b.map((entry) => [entry.code, entry.productId, entry.isControl])).toEqual(

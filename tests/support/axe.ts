@@ -5,6 +5,6 @@ import type { Page } from '@playwright/test';
 export async function seriousFaults(page: Page): Promise<string[]> {
   const { violations } = await new AxeBuilder({ page }).analyze();
   return violations
-    .filter((of) => of.impact === 'serious' || of.impact === 'critical')
-    .map((of) => `${of.id}: ${of.nodes[0]?.html.slice(0, 160) ?? ''}`);
+    .filter((violation) => violation.impact === 'serious' || violation.impact === 'critical')
+    .map((violation) => `${violation.id}: ${violation.nodes[0]?.html.slice(0, 160) ?? ''}`);
 }

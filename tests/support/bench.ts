@@ -131,8 +131,8 @@ export function inPhase(roundUpId: number, phase: BenchPhase, withinMs = 60_000)
   return until(
     phase,
     async () => {
-      const of = await session(roundUpId);
-      return of.state.phase === phase && of;
+      const other = await session(roundUpId);
+      return other.state.phase === phase && other;
     },
     withinMs,
   );

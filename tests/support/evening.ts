@@ -28,7 +28,7 @@ function comma(value: number, decimals: number): string {
  * clock is 40 s behind, and a room probe on its own step; each in another dialect.
  */
 export function simulatedEvening(seed: number): Evening {
-  const entry = BOATHOUSE.find((of) => of.entry === 'tramontana')!;
+  const entry = BOATHOUSE.find((entry) => entry.entry === 'tramontana')!;
   const { cooler } = entry;
   const chance = seededChance(seed);
   const start = Date.UTC(2026, 9, 20, 19, 0, 0) / 1000;

@@ -9,15 +9,15 @@ type Name = 'PostgreSQL' | 'the simulated rig' | 'the bench process' | 'the web 
 function below(pid: number): number[] {
   const children = readdirSync('/proc')
     .map(Number)
-    .filter((of) => of > 0)
-    .filter((of) => {
+    .filter((value) => value > 0)
+    .filter((value) => {
       try {
-        return readFileSync(`/proc/${of}/stat`, 'latin1').split(') ').pop()!.split(' ')[1] === String(pid);
+        return readFileSync(`/proc/${value}/stat`, 'latin1').split(') ').pop()!.split(' ')[1] === String(pid);
       } catch {
         return false;
       }
     });
-  return children.flatMap((of) => [of, ...below(of)]);
+  return children.flatMap((value) => [value, ...below(value)]);
 }
 
 /** `./abanico start` as a reviewer runs it, on a data folder of its own. */
@@ -47,8 +47,8 @@ export class Started {
       stdio: ['ignore', 'pipe', 'pipe'],
       detached: true,
     });
-    this.child.stdout!.on('data', (of: Buffer) => (this.out += of.toString()));
-    this.child.stderr!.on('data', (of: Buffer) => (this.said += of.toString()));
+    this.child.stdout!.on('data', (buffer: Buffer) => (this.out += buffer.toString()));
+    this.child.stderr!.on('data', (buffer: Buffer) => (this.said += buffer.toString()));
     this.ended = new Promise((resolve) =>
       this.child.once('exit', (code, signal) => resolve(signal ?? code ?? 0)),
     );
@@ -72,9 +72,9 @@ export class Started {
 
   /** Signals one that it keeps, with all that stand below it. */
   signal(name: Name, signal: NodeJS.Signals): void {
-    const pid = this.kept.find((of) => of.name === name)?.pid;
+    const pid = this.kept.find((other) => other.name === name)?.pid;
     if (pid === undefined) throw new Error(`${name} does not run`);
-    for (const of of [pid, ...(signal === 'SIGKILL' ? [] : below(pid))]) process.kill(of, signal);
+    for (const value of [pid, ...(signal === 'SIGKILL' ? [] : below(pid))]) process.kill(value, signal);
   }
 
   /** As a terminal that is closed: nobody takes its words any more. */

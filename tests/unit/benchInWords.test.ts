@@ -49,7 +49,7 @@ test('every step has its headline, and the guard’s is its own', () => {
 
 test('what comes next: the nearest first, settings not yet begun once each, and the cooling last', () => {
   const next = (phase: BenchPhase, more: Partial<BenchState> = {}) =>
-    nextSteps(at(phase, more), 12).map((of) => of.what);
+    nextSteps(at(phase, more), 12).map((nextStep) => nextStep.what);
   expect(next('mount', { at: 0 })).toEqual([
     'Read the room alone, fans off',
     'Warm up',

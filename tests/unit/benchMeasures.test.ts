@@ -86,9 +86,9 @@ test('at half time the gauge’s end lies within its own doubt in 90 to 99 of 10
     );
     const half = samples.slice(0, samples.length / 2);
     const gauge = settlingGauge(
-      half.map((of) => of.timeS),
-      half.map((of) => of.cpuC - of.ambientC),
-      half.map((of) => of.ambientC),
+      half.map((sample) => sample.timeS),
+      half.map((sample) => sample.cpuC - sample.ambientC),
+      half.map((sample) => sample.ambientC),
       300,
     );
     if (gauge.endK === null) continue;
@@ -109,12 +109,12 @@ test('a reading leaves a slammed door out, and says when too much was lost', () 
   const quiet = meterReading(levels);
   expect(Math.abs(quiet.levelDb - 33)).toBeLessThan(0.15);
   expect(quiet.leftOut.filter(Boolean)).toHaveLength(0);
-  const door = levels.map((of, i) => (i === 12 ? 58 : of));
+  const door = levels.map((level, i) => (i === 12 ? 58 : level));
   const read = meterReading(door);
   expect(Math.abs(read.levelDb - 33)).toBeLessThan(0.15);
   expect(read.rawDb).toBeGreaterThan(42);
   expect(read.leftOut.filter(Boolean)).toHaveLength(3);
-  expect(meterReading(levels.map((of, i) => (i % 4 === 0 ? 50 : of))).usable).toBe(false);
+  expect(meterReading(levels.map((level, i) => (i % 4 === 0 ? 50 : level))).usable).toBe(false);
 });
 
 test('the guard takes the load off a die without a cooler within 20 s, and leaves a sound one alone', () => {
@@ -127,7 +127,7 @@ test('the guard takes the load off a die without a cooler within 20 s, and leave
     );
     for (let i = 1; i < samples.length; i += 1) {
       const said = benchGuard(
-        samples.slice(0, i).map((of) => ({ atS: of.timeS, dieC: of.cpuC })),
+        samples.slice(0, i).map((sample) => ({ atS: sample.timeS, dieC: sample.cpuC })),
         90,
         0,
       );
@@ -146,7 +146,7 @@ test('what the page shows of a reading is what the bench will take, with its bur
   const levels = Array.from({ length: 20 }, (_, i) => (i === 9 ? 58 : 33 + 0.1 * (i % 3)));
   const soFar = readingSoFar(sent([70, 70, ...levels]), 102)!;
   expect(soFar.reading).toEqual(meterReading(levels));
-  expect(soFar.bursts.map((of) => of.atS)).toEqual([110, 111, 112]);
+  expect(soFar.bursts.map((burst) => burst.atS)).toEqual([110, 111, 112]);
   expect(soFar.bursts[1]!.levelDb).toBe(58);
   expect(soFar.count).toBe(20);
   expect(readingSoFar(sent([33, null, 33, 33, 33]), 0)).toBeNull();

@@ -32,7 +32,7 @@ function sampleAt(atS: number, more: Partial<KeptSample> = {}): KeptSample {
 }
 
 test('a mount that is written down and read again at any moment goes on to the very same runs', () => {
-  const { cooler } = BOATHOUSE.find((of) => of.entry === 'tramontana')!;
+  const { cooler } = BOATHOUSE.find((entry) => entry.entry === 'tramontana')!;
   const drive = (forgetEveryS: number) => {
     const rig = new LiveRig(cooler, BOATHOUSE_RIG, seededChance(8));
     let mount = new MountInHand(
@@ -67,7 +67,7 @@ test('a mount that is written down and read again at any moment goes on to the v
         const from = Math.min(read.soakFromS, read.sinceS) - 70;
         mount = new MountInHand(
           { id: 1, roundUpId: 1, rule: RULE, state: read, runsWritten: runs.length },
-          kept.filter((of) => of.atS >= from),
+          kept.filter((sample) => sample.atS >= from),
           nowS,
         );
       }
@@ -154,14 +154,14 @@ test('what waits to be written is neither lost nor doubled when a write fails, a
     { id: 1, command: { do: 'note', text: 'x' } },
     { id: 1, command: { do: 'note', text: 'x' } },
   ]);
-  const times = () => mount.takeUnwritten(1).samples.map((of) => of.atS);
+  const times = () => mount.takeUnwritten(1).samples.map((sample) => sample.atS);
   mount.take(sampleAt(1));
   mount.take(sampleAt(2, { levelDb: NaN }));
   const failed = mount.takeUnwritten(1);
   expect(failed.taken).toEqual([1]);
   mount.take(sampleAt(3));
   mount.putBack(failed);
-  mount.spool(1, (of) => spool.append(of));
+  mount.spool(1, (unwritten) => spool.append(unwritten));
   mount.take(sampleAt(4));
   const full = () => {
     throw Object.assign(new Error('no space'), { code: 'ENOSPC' });
@@ -169,9 +169,13 @@ test('what waits to be written is neither lost nor doubled when a write fails, a
   expect(() => mount.spool(1, full)).toThrow('no space');
   const failedAgain = mount.takeUnwritten(1);
   mount.putBack(failedAgain);
-  mount.spool(1, (of) => spool.append(of));
-  mount.spool(1, (of) => spool.append(of));
-  expect(spool.read().map((of) => of.samples.map((sample) => sample.atS))).toEqual([[1, 2, 3], [4], []]);
+  mount.spool(1, (unwritten) => spool.append(unwritten));
+  mount.spool(1, (unwritten) => spool.append(unwritten));
+  expect(spool.read().map((unwritten) => unwritten.samples.map((sample) => sample.atS))).toEqual([
+    [1, 2, 3],
+    [4],
+    [],
+  ]);
   expect(spool.read()[0]!.samples[1]!.levelDb).toBeNaN();
   expect(mount.state.note).toBe('x');
   expect(times()).toEqual([1, 2, 3, 4]);
@@ -184,9 +188,9 @@ test('a spool whose last line was cut off by a kill gives what stands before it'
   expect(spool.read()).toEqual([]);
   const mount = new MountInHand({ id: 7, roundUpId: 1, rule: RULE, state: begun([]), runsWritten: 0 }, [], 0);
   mount.take(sampleAt(1));
-  mount.spool(1, (of) => spool.append(of));
+  mount.spool(1, (unwritten) => spool.append(unwritten));
   writeFileSync(file, `${readFileSync(file, 'utf8')}{"sessionId":7,"samples":[{"atS":2,`);
-  expect(spool.read().flatMap((of) => of.samples.map((sample) => sample.atS))).toEqual([1]);
+  expect(spool.read().flatMap((unwritten) => unwritten.samples.map((sample) => sample.atS))).toEqual([1]);
   spool.clear();
   expect(spool.read()).toEqual([]);
 });
@@ -211,7 +215,10 @@ test('a trace has further sensors and pushed readings beside its own; a pushed o
     { atS: 103, readings: { vrm_c: 52, power_w: 1 } },
   ];
   const channels = new Map(
-    benchTrace(run, samples, pushed).map((of) => [of.heading, Array.from(of.values as Float64Array)]),
+    benchTrace(run, samples, pushed).map((channel) => [
+      channel.heading,
+      Array.from(channel.values as Float64Array),
+    ]),
   );
   expect(channels.get('t_s')).toEqual([0, 2, 4, 6, 8, 10]);
   // The instrument's own power stands; a program does not write over it.

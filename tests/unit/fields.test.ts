@@ -99,7 +99,7 @@ test('a table of broken rows names lines and stops; quotes that never close and 
     const problems = new ProblemList();
     try {
       const table = readTable('runs.csv', new TextEncoder().encode(csv), ['run'], problems);
-      return { rows: table.rows.length, told: problems.list().map((of) => of.message) };
+      return { rows: table.rows.length, told: problems.list().map((problem) => problem.message) };
     } catch (error) {
       return { rows: 0, told: [(error as Error).message] };
     }
@@ -121,7 +121,7 @@ test('a line-up by CSV: what is wrong is named by line and column, and what is r
   );
   // Whoever reads it takes none where there is any fault (planning.test.ts).
   expect(rows[0]).toMatchObject({ isControl: true, product: { heightMm: 158.5 } });
-  expect(problems.map((of) => [of.line, of.column])).toEqual(
+  expect(problems.map((problem) => [problem.line, problem.column])).toEqual(
     expect.arrayContaining([
       [3, 'kind'],
       [3, 'height_mm'],
@@ -147,5 +147,5 @@ test('a line-up by CSV: what is wrong is named by line and column, and what is r
     coverWords([], []),
   );
   expect(table).toContain("'=SUM(A1)");
-  expect(readLineUp(table).rows.map((of) => of.product.name)).toEqual(['Ñandú 120', '=SUM(A1)']);
+  expect(readLineUp(table).rows.map((row) => row.product.name)).toEqual(['Ñandú 120', '=SUM(A1)']);
 });

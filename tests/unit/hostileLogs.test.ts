@@ -55,7 +55,7 @@ test('logs that nobody means are read as far as they can be, or refused in words
 });
 
 test('files of nothing, of blanks, of one open quote, without a column or a heading are refused in words', async () => {
-  const words = HOSTILE.filter((of) => typeof of === 'string');
+  const words = HOSTILE.filter((other) => typeof other === 'string');
   for (const text of [
     '',
     '\n\n\n',

@@ -8,7 +8,7 @@ test('the simulated rig answers as a bench asks, obeys within its bounds, and ke
   const { addresses, rig, close } = await startInstruments({ seed: 1, speed: 120 });
   const bench = new BenchInstruments(benchAddresses(JSON.stringify(addresses)));
   await bench.meet();
-  expect(bench.states.map((of) => of.name)).toEqual([
+  expect(bench.states.map((state) => state.name)).toEqual([
     'processor load',
     'power meter',
     'room probe',
@@ -16,9 +16,9 @@ test('the simulated rig answers as a bench asks, obeys within its bounds, and ke
     'sound meter',
     'graphics card load',
   ]);
-  expect(bench.states.every((of) => of.identity.startsWith('Abanico,simulated') && of.fault === '')).toBe(
-    true,
-  );
+  expect(
+    bench.states.every((state) => state.identity.startsWith('Abanico,simulated') && state.fault === ''),
+  ).toBe(true);
   expect(await bench.speed()).toBe(120);
   await bench.set({ loadW: 90, gpuLoadW: 200, dutyPct: 50 });
   await new Promise((resolve) => setTimeout(resolve, 700));
@@ -42,7 +42,7 @@ test('nonsense, a late answer, another unit, an instrument that is away: each to
     fans: { 'MEAS:SPE?': () => '1200,RPM' },
     meter: { 'MEAS:LEV?': () => undefined },
   };
-  const servers = Object.entries(handlers).map(([name, of]) => [name, serveScpi(name, of)] as const);
+  const servers = Object.entries(handlers).map(([name, other]) => [name, serveScpi(name, other)] as const);
   const addresses: Record<string, { host: string; port: number }> = {};
   for (const [name, server] of servers) {
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));

@@ -24,18 +24,18 @@ function world() {
     say: (message) => void said.push(message),
     nowMs: () => nowMs,
     after: (ms, work) => {
-      const of = { atMs: nowMs + ms, work };
-      waiting.push(of);
-      return () => (waiting = waiting.filter((one) => one !== of));
+      const other = { atMs: nowMs + ms, work };
+      waiting.push(other);
+      return () => (waiting = waiting.filter((item) => item !== other));
     },
     changed: () => undefined,
   };
   const pass = (ms: number) => {
     const end = nowMs + ms;
     for (;;) {
-      const next = waiting.filter((of) => of.atMs <= end).sort((a, b) => a.atMs - b.atMs)[0];
+      const next = waiting.filter((other) => other.atMs <= end).sort((a, b) => a.atMs - b.atMs)[0];
       if (!next) break;
-      waiting = waiting.filter((of) => of !== next);
+      waiting = waiting.filter((other) => other !== next);
       nowMs = next.atMs;
       next.work();
     }

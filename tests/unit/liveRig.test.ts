@@ -119,7 +119,7 @@ test('fans under the board’s control follow the die; too little duty leaves th
 });
 
 test('an entry that the demo does not know gets one of its coolers, always the same', () => {
-  expect(coolerOf('lebeche-120')).toBe(BOATHOUSE.find((of) => of.entry === 'lebeche-120')!.cooler);
+  expect(coolerOf('lebeche-120')).toBe(BOATHOUSE.find((entry) => entry.entry === 'lebeche-120')!.cooler);
   expect(coolerOf('somebody’s own')).toBe(coolerOf('somebody’s own'));
-  expect(BOATHOUSE.map((of) => of.cooler)).toContain(coolerOf('somebody’s own'));
+  expect(BOATHOUSE.map((entry) => entry.cooler)).toContain(coolerOf('somebody’s own'));
 });

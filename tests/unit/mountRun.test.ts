@@ -31,7 +31,7 @@ function measure(
     loadW?: number;
   } = {},
 ) {
-  const { cooler } = BOATHOUSE.find((of) => of.entry === entry)!;
+  const { cooler } = BOATHOUSE.find((other) => other.entry === entry)!;
   const limitC = more.limitC ?? 90;
   const rig = new LiveRig(cooler, { ...BOATHOUSE_RIG, limitC }, seededChance(more.seed ?? 3));
   rig.mountFactor = more.mountFactor ?? 1;
@@ -65,7 +65,7 @@ function measure(
     const extra = more.commands?.get(nowS);
     if (extra) commands.push(extra);
     const needed = samples.filter(
-      (of) => of.atS >= Math.min(state.soakFromS, state.loadOnS ?? Infinity, state.sinceS),
+      (sample) => sample.atS >= Math.min(state.soakFromS, state.loadOnS ?? Infinity, state.sinceS),
     );
     const step = benchStep(state, needed, commands, nowS, { ...RULE, limitC });
     if (step.state.said !== state.said) said.push(step.state.said);
@@ -77,11 +77,12 @@ function measure(
 }
 
 function reduced(run: BenchRun, samples: readonly BenchSample[]) {
-  const trace = samples.filter((of) => of.atS >= run.fromS && of.atS <= run.toS);
-  const column = (name: Exclude<keyof BenchSample, 'more'>) => Float64Array.from(trace, (of) => of[name]);
+  const trace = samples.filter((sample) => sample.atS >= run.fromS && sample.atS <= run.toS);
+  const column = (name: Exclude<keyof BenchSample, 'more'>) =>
+    Float64Array.from(trace, (sample) => sample[name]);
   const result = reduceTrace(
     {
-      timeS: Float64Array.from(trace, (of) => of.atS - run.fromS),
+      timeS: Float64Array.from(trace, (sample) => sample.atS - run.fromS),
       cpuC: column('dieC'),
       ambientC: column('roomC'),
       powerW: column('powerW'),
@@ -97,7 +98,7 @@ test.each(['tramontana', 'lebeche-120', 'jaloque-360', 'cierzo-240'])(
   (entry) => {
     const { state, runs, cooler, samples } = measure(entry, ['100 %', '78 %', '56 %']);
     expect(state.phase).toBe('done');
-    expect(runs.map((of) => of.point.setting)).toEqual(['100 %', '78 %', '56 %']);
+    expect(runs.map((run) => run.point.setting)).toEqual(['100 %', '78 %', '56 %']);
     for (const run of runs) {
       const { settled, riseK } = reduced(run, samples);
       expect(settled).toBe(true);
@@ -120,7 +121,7 @@ test('the noise trim brings the cooler to the line and measures it there, or tel
   expect(said.join(' ')).toMatch(/On the line at \d+ %|lies between/);
   const quiet = measure('solano', ['45 dB(A)', '100 %']);
   expect(quiet.said.join(' ')).toContain('45 dB(A) left out: at full speed it stands at 32');
-  expect(quiet.runs.map((of) => of.point.setting)).toEqual(['100 %']);
+  expect(quiet.runs.map((run) => run.point.setting)).toEqual(['100 %']);
 });
 
 test('a cooler that is not on: the load comes off, and “failed after” is kept as a result', () => {
@@ -153,8 +154,8 @@ test('over the rule with a reason, a note, and stopped by hand', () => {
 test('a die at its limit leaves slower fans out; a fan that stands still and a label that says nothing are told', () => {
   const limited = measure('lebeche-120', ['100 %', '40 %', '30 %', '20 %'], { limitC: 62 });
   expect(limited.runs.length).toBeLessThan(4);
-  const skipped = limited.state.skipped.map((of) => of.setting);
-  expect([...limited.runs.map((of) => of.point.setting), ...skipped]).toEqual([
+  const skipped = limited.state.skipped.map((point) => point.setting);
+  expect([...limited.runs.map((run) => run.point.setting), ...skipped]).toEqual([
     '100 %',
     '40 %',
     '30 %',
@@ -162,8 +163,8 @@ test('a die at its limit leaves slower fans out; a fan that stands still and a l
   ]);
   expect(limited.state.skipped.at(-1)!.why).toContain('the die stands at its limit already');
   const still = measure('tramontana', ['100 %', '8 %', 'quick']);
-  expect(still.runs.map((of) => of.point.setting)).toEqual(['100 %']);
-  expect(still.state.skipped.map((of) => of.why)).toEqual([
+  expect(still.runs.map((run) => run.point.setting)).toEqual(['100 %']);
+  expect(still.state.skipped.map((point) => point.why)).toEqual([
     'the fan does not turn at 8 %',
     '“quick” is no duty, level or “automatic”',
   ]);
@@ -171,7 +172,7 @@ test('a die at its limit leaves slower fans out; a fan that stands still and a l
 
 test('idle lasts ten minutes and is told by a low percentile; automatic fans and stopped fans are settings', () => {
   const { runs } = measure('solano', ['automatic', 'stopped'], { loadW: 0 });
-  expect(runs.map((of) => of.dutyPct)).toEqual([null, 0]);
+  expect(runs.map((run) => run.dutyPct)).toEqual([null, 0]);
   for (const run of runs) {
     expect(run.toS - run.fromS).toBeGreaterThanOrEqual(600);
     const [, percentile, lowest] = /(-?[\d.]+) K over the room at the 10th percentile.* ([-−]?[\d.]+) K/.exec(

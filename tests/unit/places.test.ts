@@ -14,33 +14,33 @@ const order = fc
       maxLength: 12,
     },
   )
-  .map((of) => {
+  .map((rows) => {
     let value = 40;
-    return of.map(({ stepK, halfK }) => ({ value: (value += stepK), halfK }));
+    return rows.map(({ stepK, halfK }) => ({ value: (value += stepK), halfK }));
   });
 
-function laid(of: { value: number; halfK: number }[]) {
-  const gap = (i: number, j: number) => Math.abs(of[i]!.value - of[j]!.value);
-  const critical = (i: number, j: number) => Math.hypot(of[i]!.halfK, of[j]!.halfK);
+function laid(rows: { value: number; halfK: number }[]) {
+  const gap = (i: number, j: number) => Math.abs(rows[i]!.value - rows[j]!.value);
+  const critical = (i: number, j: number) => Math.hypot(rows[i]!.halfK, rows[j]!.halfK);
   return {
-    result: tiesOf(of.length, gap, critical),
+    result: tiesOf(rows.length, gap, critical),
     told: (i: number, j: number) => gap(i, j) >= critical(i, j),
   };
 }
 
 test('a place is a range: one more than the surely better, to all less the surely worse', () => {
   fc.assert(
-    fc.property(order, (of) => {
-      const { result, told } = laid(of);
-      of.forEach((_, i) => {
+    fc.property(order, (rows) => {
+      const { result, told } = laid(rows);
+      rows.forEach((_, i) => {
         let better = 0;
         let worse = 0;
-        for (let j = 0; j < of.length; j += 1) {
+        for (let j = 0; j < rows.length; j += 1) {
           if (j < i && told(i, j)) better += 1;
           if (j > i && told(i, j)) worse += 1;
         }
         expect(result.placeFrom[i]).toBe(better + 1);
-        expect(result.placeTo[i]).toBe(of.length - worse);
+        expect(result.placeTo[i]).toBe(rows.length - worse);
         expect(result.placeFrom[i]!).toBeLessThanOrEqual(i + 1);
         expect(result.placeTo[i]!).toBeGreaterThanOrEqual(i + 1);
       });
@@ -50,8 +50,8 @@ test('a place is a range: one more than the surely better, to all less the surel
 
 test('brackets hold no two that are told apart, none lies in another, and every tied neighbour is in one', () => {
   fc.assert(
-    fc.property(order, (of) => {
-      const { result, told } = laid(of);
+    fc.property(order, (rows) => {
+      const { result, told } = laid(rows);
       const spans = result.brackets.map(({ better, worse }) => [better - 1, worse - 1] as const);
       for (const [from, to] of spans) {
         expect(to).toBeGreaterThan(from);
@@ -62,10 +62,10 @@ test('brackets hold no two that are told apart, none lies in another, and every 
         const next = spans[k + 1];
         if (next) expect(next[0] > from && next[1] > to).toBe(true);
       });
-      for (let i = 0; i + 1 < of.length; i += 1)
+      for (let i = 0; i + 1 < rows.length; i += 1)
         if (!told(i, i + 1)) expect(spans.some(([from, to]) => from <= i && i + 1 <= to)).toBe(true);
       for (const { worse, end } of result.brackets) {
-        if (worse === of.length) expect(end).toBeNull();
+        if (worse === rows.length) expect(end).toBeNull();
         else expect(told(end!.better - 1, end!.worse - 1) && end!.worse === worse + 1).toBe(true);
       }
     }),
@@ -74,8 +74,8 @@ test('brackets hold no two that are told apart, none lies in another, and every 
 
 test('a chain of small steps: neighbours tie, the ends do not, and both brackets say where they end', () => {
   const half = { from: 'passes' as const, freedom: Infinity };
-  const one = (value: number, shared = 0) => ({ value, shared, doubt: [{ ...half, variance: 0.09 }] });
-  const chain = ties([one(40), one(40.9), one(41.8)]);
+  const other = (value: number, shared = 0) => ({ value, shared, doubt: [{ ...half, variance: 0.09 }] });
+  const chain = ties([other(40), other(40.9), other(41.8)]);
   expect(chain.placeFrom).toEqual([1, 1, 2]);
   expect(chain.placeTo).toEqual([2, 3, 3]);
   expect(chain.groups).toEqual([1, 1, 2]);

@@ -65,7 +65,7 @@ test('the regulator that had not settled supports no curve, while the die of the
   expect(settled('rise')).toBe(5);
   const warm = bundle.runs.flatMap(({ run, trace }) => {
     const channel = (heading: string) =>
-      trace!.channels.find((of) => of.heading === heading)!.values as Float64Array;
+      trace!.channels.find((channel) => channel.heading === heading)!.values as Float64Array;
     const value = sensorValue(
       {
         timeS: channel('t_s'),
@@ -107,7 +107,7 @@ test('a log without a die is a run by its other sensors, with a window of its ow
   const { ranking } = rankBundle(bundle, { response: 'gpu-rise' });
   const own = rankBundle(bundleOf('sensors'), { response: 'gpu-rise' }).ranking;
   for (const { entry, value } of ranking.placed)
-    expect(value).toBeCloseTo(own.placed.find((of) => of.entry === entry)!.value, 1);
+    expect(value).toBeCloseTo(own.placed.find((other) => other.entry === entry)!.value, 1);
   expect(() => rankBundle(bundle, {})).toThrow('gpu-rise, vrm-rise, clock');
 });
 
@@ -172,9 +172,9 @@ test('against speed: too fast, topping out, one setting near it restated by the 
     reason: 'its slowest setting is 1000 rpm',
   });
   expect(at(two, 2500)).toMatchObject({ placed: true, toppedOut: true, value: 40 });
-  const one = at([pointOf('a', 1000, 10)], 1080) as PlacedValue;
-  expect(one.value).toBeCloseTo(10 * 1.08 ** 2, 9);
-  expect(one).toMatchObject({ restated: true, toppedOut: false, at: 1080 });
+  const value = at([pointOf('a', 1000, 10)], 1080) as PlacedValue;
+  expect(value.value).toBeCloseTo(10 * 1.08 ** 2, 9);
+  expect(value).toMatchObject({ restated: true, toppedOut: false, at: 1080 });
   expect(at([pointOf('a', 1000, 10)], 1200)).toMatchObject({ placed: true, toppedOut: true });
   const rise = entryCurves(
     [{ entry: 'a', isControl: false }],
@@ -242,7 +242,7 @@ test('readings at a place: repeats are averaged, a pressure is restated by the s
         expect(level).toBeGreaterThanOrEqual(Math.min(own, ...others) - 1e-9);
         expect(level).toBeLessThanOrEqual(Math.max(own, ...others) + 1e-9);
         expect(level).toBeGreaterThanOrEqual(
-          [own, ...others].reduce((sum, of) => sum + of, 0) / (others.length + 1) - 1e-9,
+          [own, ...others].reduce((sum, value) => sum + value, 0) / (others.length + 1) - 1e-9,
         );
       },
     ),

@@ -14,11 +14,11 @@ const levels = fc.array(fc.double({ min: -20, max: 120, noNaN: true }), { minLen
 
 test('an energy mean lies between mean and loudest, moves along with a gain, and doubles by 3 dB', () => {
   fc.assert(
-    fc.property(levels, fc.double({ min: -30, max: 30, noNaN: true }), (of, gainDb) => {
-      const meanDb = energyMeanDb(of);
-      expect(meanDb).toBeLessThanOrEqual(Math.max(...of) + 1e-9);
-      expect(meanDb).toBeGreaterThanOrEqual(of.reduce((a, b) => a + b, 0) / of.length - 1e-9);
-      expect(energyMeanDb(of.map((level) => level + gainDb))).toBeCloseTo(meanDb + gainDb, 6);
+    fc.property(levels, fc.double({ min: -30, max: 30, noNaN: true }), (values, gainDb) => {
+      const meanDb = energyMeanDb(values);
+      expect(meanDb).toBeLessThanOrEqual(Math.max(...values) + 1e-9);
+      expect(meanDb).toBeGreaterThanOrEqual(values.reduce((a, b) => a + b, 0) / values.length - 1e-9);
+      expect(energyMeanDb(values.map((level) => level + gainDb))).toBeCloseTo(meanDb + gainDb, 6);
     }),
   );
   // ISO 1996-1: silence for half of the time takes 3.01 dB off.
@@ -42,7 +42,7 @@ test('a step of a level is found with its size, whatever scatters about it; burs
 test('clocks: a log that is off by so much is moved by so much, in both directions', () => {
   const moments = fc
     .uniqueArray(fc.integer({ min: 0, max: 40 }), { minLength: 3, maxLength: 8 })
-    .map((of) => of.map((i) => i * 137 + ((i * i) % 61)).sort((a, b) => a - b));
+    .map((values) => values.map((i) => i * 137 + ((i * i) % 61)).sort((a, b) => a - b));
   fc.assert(
     fc.property(moments, fc.integer({ min: 4, max: 60 }), fc.boolean(), (lead, offS, behind) => {
       const offsetS = behind ? offS : -offS;

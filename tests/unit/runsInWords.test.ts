@@ -108,13 +108,13 @@ test('what cannot be is no result, what is odd is asked about, and the usual is 
 });
 
 test('measured power far from the load is asked about, a nominal one or one at the limit is not', () => {
-  const of = (powerMeanW: number, more: Partial<Reduction> = {}) =>
+  const other = (powerMeanW: number, more: Partial<Reduction> = {}) =>
     farPower(170, { powerSource: 'measured', heatLimited: false, powerMeanW, ...more });
-  expect(of(128)).toBe('');
-  expect(of(127)).not.toBe('');
-  expect(of(213)).not.toBe('');
-  expect(of(60, { heatLimited: true })).toBe('');
-  expect(of(60, { powerSource: 'nominal' })).toBe('');
+  expect(other(128)).toBe('');
+  expect(other(127)).not.toBe('');
+  expect(other(213)).not.toBe('');
+  expect(other(60, { heatLimited: true })).toBe('');
+  expect(other(60, { powerSource: 'nominal' })).toBe('');
 });
 
 test('a window by hand of another length is asked about; a sample more or less is not', () => {

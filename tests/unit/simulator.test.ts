@@ -21,16 +21,16 @@ test('the demo holds what it is to show, and ranks within 0.6 K of what the simu
   const at = (lineDb: number) => rankBundle(bundle, { at: lineDb, loadW: 170 }).ranking;
   const ranking = at(33);
   const statuses = Object.fromEntries(
-    [...ranking.placed, ...ranking.notPlaced].map((of) => [of.entry, of.status]),
+    [...ranking.placed, ...ranking.notPlaced].map((other) => [other.entry, other.status]),
   );
   expect(statuses).toMatchObject({ matacabras: 'too-loud', solano: 'tops-out', 'terral-slim': 'throttled' });
   expect(ranking.brackets.length).toBeGreaterThan(0);
-  const order = (of: ReturnType<typeof at>) =>
-    of.placed.map((placed) => placed.entry).filter((entry) => /cierzo|tramontana/.test(entry));
+  const order = (ranking: ReturnType<typeof at>) =>
+    ranking.placed.map((placed) => placed.entry).filter((entry) => /cierzo|tramontana/.test(entry));
   expect(order(at(28))).toEqual(['tramontana', 'cierzo-240']);
   expect(order(at(39))).toEqual(['cierzo-240', 'tramontana']);
-  for (const placed of ranking.placed.filter((of) => of.status === 'ranked')) {
-    const { cooler } = BOATHOUSE.find((of) => of.entry === placed.entry)!;
+  for (const placed of ranking.placed.filter((entry) => entry.status === 'ranked')) {
+    const { cooler } = BOATHOUSE.find((entry) => entry.entry === placed.entry)!;
     const trueK = 170 * resistanceAtLevel(cooler, 33, 0.2 * cooler.maxRpm)!;
     // Mounts differ by up to a few tenths on purpose.
     expect(Math.abs(placed.value - trueK)).toBeLessThan(0.6 + 2 * placed.uncertainty);
@@ -38,7 +38,7 @@ test('the demo holds what it is to show, and ranks within 0.6 K of what the simu
 });
 
 test('the processor holds its limit by cutting power, and a quiet room cools to nothing but the load', () => {
-  const slim = BOATHOUSE.find((of) => of.entry === 'terral-slim')!.cooler;
+  const slim = BOATHOUSE.find((entry) => entry.entry === 'terral-slim')!.cooler;
   const run = {
     loadW: 170,
     rpm: 1035,
@@ -50,6 +50,6 @@ test('the processor holds its limit by cutting power, and a quiet room cools to 
   };
   const { samples } = simulateRun(slim, BOATHOUSE_RIG, run, seededChance(1));
   const end = samples.slice(-100);
-  expect(Math.max(...end.map((of) => of.cpuC))).toBeLessThan(91.5);
-  expect(Math.max(...end.map((of) => of.powerW))).toBeLessThan(150);
+  expect(Math.max(...end.map((sample) => sample.cpuC))).toBeLessThan(91.5);
+  expect(Math.max(...end.map((sample) => sample.powerW))).toBeLessThan(150);
 });

@@ -58,7 +58,7 @@ function toldApart(design: Design, differenceK: number, seed: number): boolean {
     referenceAmbientC: 23,
     limitC: 200,
   });
-  const place = (entry: string) => placed.find((of) => of.entry === entry)!;
+  const place = (entry: string) => placed.find((other) => other.entry === entry)!;
   return place('0').placeTo < place('1').place;
 }
 

@@ -65,7 +65,7 @@ test('passes by hand: sample variance of each mount, pooled; nothing repeated sa
     [40, 40.4],
     [38, 38.2, 38.4],
   ];
-  const settings = passes.map((of) => ({ mounts: [{ mount: 1, value: mean(of), passValues: of }] }));
+  const settings = passes.map((pass) => ({ mounts: [{ mount: 1, value: mean(pass), passValues: pass }] }));
   const { pass, mount } = rigSpread([entryOf(settings)]).roundUp;
   expect(mount).toBeNull();
   expect(pass!.freedom).toBe(3);
@@ -97,8 +97,8 @@ test('many simulated round-ups: σ of mounts and of passes come out as they went
     [0.3, 0.5],
   ] as const) {
     const all = Array.from({ length: 200 }, () => round(sigmaMountK, sigmaPassK).roundUp);
-    expect(Math.sqrt(mean(all.map((of) => of.pass!.variance)))).toBeCloseTo(sigmaPassK, 1);
-    const mountK = Math.sqrt(mean(all.map((of) => of.mount!.variance)));
+    expect(Math.sqrt(mean(all.map((components) => components.pass!.variance)))).toBeCloseTo(sigmaPassK, 1);
+    const mountK = Math.sqrt(mean(all.map((components) => components.mount!.variance)));
     expect(Math.abs(mountK - sigmaMountK)).toBeLessThan(0.05);
   }
   const { control, roundUp } = round(0.6, 0.2);

@@ -1,6 +1,6 @@
 import { isOurHost, isOurWrite, refusal } from '@/app/whoMayAsk';
 
-const headers = (of: Record<string, string>) => new Headers(of);
+const headers = (other: Record<string, string>) => new Headers(other);
 
 afterEach(() => {
   delete process.env.HOST;
@@ -33,7 +33,7 @@ test('HOST adds names, and takes none away', () => {
 
 test('a write comes from our own pages: same origin, or said so by the browser', () => {
   const host = 'localhost:4780';
-  const ours = (of: Record<string, string>) => isOurWrite(headers({ host, ...of }));
+  const ours = (other: Record<string, string>) => isOurWrite(headers({ host, ...other }));
   expect(ours({ origin: 'http://localhost:4780' })).toBe(true);
   expect(ours({ 'sec-fetch-site': 'same-origin' })).toBe(true);
   expect(ours({ origin: 'http://localhost:4780', 'sec-fetch-site': 'same-origin' })).toBe(true);
@@ -46,8 +46,8 @@ test('a write comes from our own pages: same origin, or said so by the browser',
 });
 
 test('a foreign name is refused for reads too, before anything else is looked at', () => {
-  const asked = (method: string, of: Record<string, string>) =>
-    refusal({ method, headers: headers(of) })?.status ?? 200;
+  const asked = (method: string, other: Record<string, string>) =>
+    refusal({ method, headers: headers(other) })?.status ?? 200;
   const rebound = {
     host: 'evil.example:4780',
     origin: 'http://evil.example:4780',

@@ -33,12 +33,16 @@ export function postgres(): Kept | null {
   const settings = [`listen_addresses=127.0.0.1`, `port=${port}`, 'unix_socket_directories='];
   const begin = () => {
     const log = openSync(join(home, 'server.log'), 'a');
-    const child = spawn(join(bin, 'postgres'), ['-D', home, ...settings.flatMap((of) => ['-c', of])], {
-      ...idsOf(user ?? ''),
-      cwd: '/',
-      detached: true,
-      stdio: ['ignore', log, log],
-    });
+    const child = spawn(
+      join(bin, 'postgres'),
+      ['-D', home, ...settings.flatMap((setting) => ['-c', setting])],
+      {
+        ...idsOf(user ?? ''),
+        cwd: '/',
+        detached: true,
+        stdio: ['ignore', log, log],
+      },
+    );
     closeSync(log);
     return child;
   };

@@ -46,12 +46,12 @@ export class KeptProcess {
   private stopLooking: () => void = () => undefined;
 
   constructor(
-    private readonly of: Kept,
+    private readonly kept: Kept,
     private readonly world: KeeperWorld,
   ) {}
 
   get name(): string {
-    return this.of.name;
+    return this.kept.name;
   }
 
   /** Its number while it runs. */
@@ -63,7 +63,7 @@ export class KeptProcess {
     this.beganMs = this.world.nowMs();
     let child: ChildProcess;
     try {
-      child = this.of.begin();
+      child = this.kept.begin();
     } catch (error) {
       // No room for a process, or for its log: what keeps the others must not fall itself.
       return this.fell(`(${(error as Error).message})`);
@@ -83,7 +83,7 @@ export class KeptProcess {
       this.silent = 0;
       this.heard = true;
     });
-    if (this.of.beats) this.look(child);
+    if (this.kept.beats) this.look(child);
     this.world.changed();
   }
 
@@ -92,7 +92,7 @@ export class KeptProcess {
       if (this.child !== child) return;
       this.silent += 1;
       if (this.silent > (this.heard ? MOST_SILENT : MOST_SILENT_AT_FIRST)) {
-        this.world.say(`${this.of.name} says nothing any more and is ended`);
+        this.world.say(`${this.kept.name} says nothing any more and is ended`);
         child.kill('SIGKILL');
       } else this.look(child);
     });
@@ -105,7 +105,7 @@ export class KeptProcess {
     if (this.ending) return;
     this.falls = this.world.nowMs() - this.beganMs >= STEADY_MS ? 1 : this.falls + 1;
     const ms = pauseMs(this.falls);
-    this.world.say(`${this.of.name} ended ${how}; it is started again in ${ms / 1000} s`);
+    this.world.say(`${this.kept.name} ended ${how}; it is started again in ${ms / 1000} s`);
     this.cancel = this.world.after(ms, () => this.start());
   }
 
@@ -116,10 +116,10 @@ export class KeptProcess {
     const { child } = this;
     if (!child) return;
     const gone = new Promise<void>((resolve) => child.once('exit', () => resolve()));
-    child.kill(this.of.endSignal);
+    child.kill(this.kept.endSignal);
     // One that was frozen hears nothing before it goes on.
     child.kill('SIGCONT');
-    const stop = this.world.after(this.of.endWithinMs, () => child.kill('SIGKILL'));
+    const stop = this.world.after(this.kept.endWithinMs, () => child.kill('SIGKILL'));
     await gone;
     stop();
   }

@@ -19,8 +19,8 @@ export class BenchClock {
   }
 
   /** Sets the clock, or how fast it runs. */
-  set(of: { clockS?: number; speed?: number }): void {
-    this.anchor = { wallMs: this.wallMs(), clockS: of.clockS ?? this.nowS };
-    this.rate = of.speed ?? this.rate;
+  set(set: { clockS?: number; speed?: number }): void {
+    this.anchor = { wallMs: this.wallMs(), clockS: set.clockS ?? this.nowS };
+    this.rate = set.speed ?? this.rate;
   }
 }

@@ -107,7 +107,7 @@ export interface BenchStep {
   run: BenchRun | null;
 }
 
-export function beginMount(of: {
+export function beginMount(mount: {
   entry: string;
   name: string;
   mount: number;
@@ -115,7 +115,7 @@ export function beginMount(of: {
   points: BenchPoint[];
   nowS: number;
 }): BenchState {
-  const { nowS, ...mounting } = of;
+  const { nowS, ...mounting } = mount;
   return {
     ...mounting,
     at: 0,

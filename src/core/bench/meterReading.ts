@@ -28,9 +28,9 @@ const MOST_LEFT_OUT = 1 / 3;
 export function meterReading(levelsDb: readonly number[]): MeterReading {
   if (levelsDb.length < 5) throw new RangeError(`meterReading: five levels at least, got ${levelsDb.length}`);
   const middle = median(levelsDb);
-  const limit = Math.max(BURST_DB, SIGMAS * robustSigma(levelsDb.map((of) => of - middle)));
-  const burst = levelsDb.map((of) => of - middle > limit);
-  const leftOut = burst.map((of, i) => of || (burst[i - 1] ?? false) || (burst[i + 1] ?? false));
+  const limit = Math.max(BURST_DB, SIGMAS * robustSigma(levelsDb.map((value) => value - middle)));
+  const burst = levelsDb.map((value) => value - middle > limit);
+  const leftOut = burst.map((flag, i) => flag || (burst[i - 1] ?? false) || (burst[i + 1] ?? false));
   const kept = levelsDb.filter((_, i) => !leftOut[i]);
   const usable = kept.length >= levelsDb.length * (1 - MOST_LEFT_OUT);
   const rawDb = energyMeanDb(levelsDb);

@@ -37,11 +37,14 @@ const clamp = (value: number, low: number, high: number) => Math.min(high, Math.
 export function noiseTrim(readings: readonly TrimReading[], lineDb: number): TrimStep {
   if (!Number.isFinite(lineDb)) throw new RangeError(`noiseTrim: lineDb must be finite, got ${lineDb}`);
   if (readings.length === 0) return { next: 'try', dutyPct: FIRST_PCT };
-  const running = readings.filter((of) => of.rpm > 0).sort((a, b) => a.dutyPct - b.dutyPct);
-  const stalledPct = Math.max(0, ...readings.filter((of) => of.rpm <= 0).map((of) => of.dutyPct));
+  const running = readings.filter((reading) => reading.rpm > 0).sort((a, b) => a.dutyPct - b.dutyPct);
+  const stalledPct = Math.max(
+    0,
+    ...readings.filter((reading) => reading.rpm <= 0).map((reading) => reading.dutyPct),
+  );
   if (running.length === 0) return untried(readings, stalledPct, Math.min(100, stalledPct + 25), 100);
 
-  const close = running.find((of) => !of.atFloor && Math.abs(of.levelDb - lineDb) <= CLOSE_DB);
+  const close = running.find((reading) => !reading.atFloor && Math.abs(reading.levelDb - lineDb) <= CLOSE_DB);
   if (close) return { next: 'on-line', dutyPct: close.dutyPct, levelDb: close.levelDb };
   const slowest = running[0]!;
   const fastest = running[running.length - 1]!;
@@ -57,12 +60,12 @@ export function noiseTrim(readings: readonly TrimReading[], lineDb: number): Tri
       message: `the fan keeps its speed whatever it is told: it stands at ${fastest.levelDb.toFixed(1)} dB(A)`,
     };
 
-  const under = running.filter((of) => of.levelDb < lineDb);
-  const over = running.filter((of) => of.levelDb >= lineDb);
+  const under = running.filter((reading) => reading.levelDb < lineDb);
+  const over = running.filter((reading) => reading.levelDb >= lineDb);
   // A bound over the line does not tell on which side of it the fan stands.
-  const lost = over.find((of) => of.atFloor);
+  const lost = over.find((reading) => reading.atFloor);
   const below = under[under.length - 1];
-  const above = over.find((of) => !of.atFloor);
+  const above = over.find((reading) => !reading.atFloor);
   if (lost && !below)
     return {
       next: 'unreachable',

@@ -14,6 +14,6 @@ export function readingSoFar(samples: readonly LiveSample[], fromS: number): Rea
     atS >= fromS && levelDb !== null ? [{ atS, levelDb }] : [],
   );
   if (levels.length < 5) return null;
-  const reading = meterReading(levels.map((of) => of.levelDb));
+  const reading = meterReading(levels.map((level) => level.levelDb));
   return { reading, bursts: levels.filter((_, i) => reading.leftOut[i]), count: levels.length };
 }

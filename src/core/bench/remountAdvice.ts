@@ -24,17 +24,17 @@ export function remountAdvice(
   rejected: readonly Repeat[],
   at: { entry: string; mount: number },
 ): RemountAdvice {
-  const mountOf = new Map(repeats.map((of) => [of.run, of]));
+  const mountOf = new Map(repeats.map((repeat) => [repeat.run, repeat]));
   const apart = standsApart(repeats)
-    .filter((of) => of.what === 'mount' && of.byK > 0 && mountOf.get(of.run)!.entry === at.entry)
-    .map((of) => ({ mount: mountOf.get(of.run)!.mount, byK: of.byK }));
-  const told = apart.find((of) => of.mount === at.mount) ?? apart[0];
+    .filter((apart) => apart.what === 'mount' && apart.byK > 0 && mountOf.get(apart.run)!.entry === at.entry)
+    .map((apart) => ({ mount: mountOf.get(apart.run)!.mount, byK: apart.byK }));
+  const told = apart.find((other) => other.mount === at.mount) ?? apart[0];
   if (!told) return { advice: 'none' };
-  const newest = repeats.filter((of) => of.entry === at.entry && of.mount === told.mount);
-  const pointOf = (of: Repeat) => `${of.load}\n${of.setting}`;
-  const agreeing = [...groupBy(rejected, (of) => of.mount).values()].filter((tried) => {
-    const differences = tried.flatMap((of) =>
-      newest.filter((now) => pointOf(now) === pointOf(of)).map((now) => now.value - of.value),
+  const newest = repeats.filter((repeat) => repeat.entry === at.entry && repeat.mount === told.mount);
+  const pointOf = (repeat: Repeat) => `${repeat.load}\n${repeat.setting}`;
+  const agreeing = [...groupBy(rejected, (repeat) => repeat.mount).values()].filter((tried) => {
+    const differences = tried.flatMap((repeat) =>
+      newest.filter((now) => pointOf(now) === pointOf(repeat)).map((now) => now.value - repeat.value),
     );
     return differences.length > 0 && Math.abs(mean(differences)) < AGREE_K;
   });

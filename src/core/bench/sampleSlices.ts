@@ -9,5 +9,5 @@ export function since(samples: readonly BenchSample[], fromS: number): readonly 
 
 /** What an instrument really gave. */
 export function present(samples: readonly BenchSample[], name: 'levelDb' | 'fanRpm' | 'dieC'): number[] {
-  return samples.map((of) => of[name]).filter((value) => !Number.isNaN(value));
+  return samples.map((sample) => sample[name]).filter((value) => !Number.isNaN(value));
 }

@@ -48,8 +48,8 @@ export function settlingGauge(
   if (last < 2 || timeS[last]! - timeS[0]! < LEAST_S) return { ...nothing, why: 'just begun' };
   let first = last;
   while (first > 0 && timeS[first - 1]! > timeS[last]! - windowS) first -= 1;
-  const cut = (of: ArrayLike<number>, from: number) =>
-    Float64Array.from({ length: last + 1 - from }, (_, i) => of[from + i]!);
+  const cut = (like: ArrayLike<number>, from: number) =>
+    Float64Array.from({ length: last + 1 - from }, (_, i) => like[from + i]!);
   const line = leastSquaresLine(cut(timeS, first), cut(riseK, first));
   const slopeKPerMin = line.known ? line.value.slope * 60 : null;
   const coveredS = timeS[last]! - timeS[0]!;

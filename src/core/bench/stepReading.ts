@@ -20,8 +20,8 @@ const IDLE_SHARE = 0.1;
 
 function idleNote(samples: readonly BenchSample[], nowS: number): string {
   const rises = since(samples, nowS - IDLE_S)
-    .map((of) => of.dieC - of.roomC)
-    .filter((of) => !Number.isNaN(of));
+    .map((sample) => sample.dieC - sample.roomC)
+    .filter((value) => !Number.isNaN(value));
   if (rises.length === 0) return '';
   return `idle: ${quantile(rises, IDLE_SHARE).toFixed(1)} K over the room at the 10th percentile of ten minutes, lowest glimpse ${quantile(rises, 0).toFixed(1)} K`;
 }
@@ -37,9 +37,9 @@ function withoutForbidden(state: BenchState): BenchState {
   const now = state.points[state.at]!;
   const duty = state.dutyPct;
   const forbidden = (i: number) => {
-    const of = state.points[i]!;
-    const kind = settingKind(of.setting);
-    if (i <= state.at || of.load !== now.load || of.pass !== now.pass || duty === null) return false;
+    const point = state.points[i]!;
+    const kind = settingKind(point.setting);
+    if (i <= state.at || point.load !== now.load || point.pass !== now.pass || duty === null) return false;
     return kind.kind === 'duty' && kind.dutyPct < duty;
   };
   const why = `at ${now.setting} the die stands at its limit already`;
@@ -88,7 +88,7 @@ export function stepReading(
     burstNote(reading),
     isIdle(point) ? idleNote(samples, nowS) : '',
     state.trim.length > 0 &&
-      `found by ${state.trim.map((of) => `${of.dutyPct} %: ${of.levelDb.toFixed(1)} dB(A)`).join(', ')}`,
+      `found by ${state.trim.map((reading) => `${reading.dutyPct} %: ${reading.levelDb.toFixed(1)} dB(A)`).join(', ')}`,
   ];
   const run: BenchRun = {
     point,

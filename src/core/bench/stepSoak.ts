@@ -21,7 +21,7 @@ export function isIdle(point: BenchPoint): boolean {
 /** Whether the die stands at its limit for more than a fifth of these samples (FORMATS step 4). */
 export function isLimited(samples: readonly BenchSample[], limitC: number): boolean {
   const dies = present(samples, 'dieC');
-  return dies.filter((of) => of >= limitC - LIMIT_BAND_K).length > LIMITED_SHARE * dies.length;
+  return dies.filter((value) => value >= limitC - LIMIT_BAND_K).length > LIMITED_SHARE * dies.length;
 }
 
 /** How the soak in hand stands, by the rule of FORMATS step 1: at the limit by R times the nominal load. */
@@ -33,15 +33,17 @@ export function gaugeOf(
 ): SettlingGauge {
   const { loadW } = state.points[state.at]!;
   const soak = since(samples, state.soakFromS).filter(
-    (of) => !Number.isNaN(of.dieC) && !Number.isNaN(of.roomC),
+    (sample) => !Number.isNaN(sample.dieC) && !Number.isNaN(sample.roomC),
   );
   const limited = loadW > 0 && isLimited(since(soak, nowS - rule.windowS), rule.limitC);
-  const riseOf = (of: BenchSample) =>
-    limited && of.powerW > 0 ? ((of.dieC - of.roomC) * loadW) / of.powerW : of.dieC - of.roomC;
+  const riseOf = (sample: BenchSample) =>
+    limited && sample.powerW > 0
+      ? ((sample.dieC - sample.roomC) * loadW) / sample.powerW
+      : sample.dieC - sample.roomC;
   return settlingGauge(
-    soak.map((of) => of.atS - state.soakFromS),
+    soak.map((sample) => sample.atS - state.soakFromS),
     soak.map(riseOf),
-    soak.map((of) => of.roomC),
+    soak.map((sample) => sample.roomC),
     rule.windowS,
   );
 }

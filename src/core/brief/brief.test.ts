@@ -33,7 +33,7 @@ const DONE: MethodDone = {
 };
 const changed = (more: Partial<Brief>): Brief => ({ ...defaultBrief(), ...more });
 const asking = (brief: Brief, question: RegExp, done: MethodDone | null = DONE) =>
-  methodCard(brief, RIG, done).find((of) => question.test(of.question))?.answer;
+  methodCard(brief, RIG, done).find((answer) => question.test(answer.question))?.answer;
 
 test('a brief that was not changed costs nothing; each change is told once, with what it costs', () => {
   expect(briefChanges(defaultBrief(), defaultBrief())).toEqual([]);
@@ -53,7 +53,11 @@ test('a brief that was not changed costs nothing; each change is told once, with
       windowS: 600,
     }),
   );
-  expect(changes.map((of) => of.what)).toEqual(['heat loads', 'noise lines, dB(A)', 'settled window, s']);
+  expect(changes.map((change) => change.what)).toEqual([
+    'heat loads',
+    'noise lines, dB(A)',
+    'settled window, s',
+  ]);
   expect(changes[0]).toMatchObject({
     was: '170 W, 90 W',
     isNow: '170 W, render 120 W + 200 W',
@@ -80,7 +84,7 @@ test('every school can be changed, and is told in its own words', () => {
       was: choices[0]!.label,
       isNow: other.label,
     });
-    expect(new Set(choices.map((of) => of.value)).size).toBe(choices.length);
+    expect(new Set(choices.map((choice) => choice.value)).size).toBe(choices.length);
     expect(choiceOf(key, 'nobody knows this one')).toBe(choices[0]);
   }
 });
@@ -95,7 +99,7 @@ test('the method card states what was done, and before the first run that it is 
   expect(asking(defaultBrief(), /How much heat/)).toContain('170 W and 90 W');
   expect(asking(defaultBrief(), /depart/)).toBeUndefined();
   expect(asking(defaultBrief(), /On what/)).toContain('Attic, revision 3, open bench');
-  expect(card.every((of) => of.question.endsWith('?') && of.answer.length > 20)).toBe(true);
+  expect(card.every((answer) => answer.question.endsWith('?') && answer.answer.length > 20)).toBe(true);
 
   expect(asking(defaultBrief(), /Is it measured/, null)).toContain('what is planned');
   expect(asking(defaultBrief(), /Why at 33 dB/, null)).toContain('is read before each mount');
@@ -162,7 +166,12 @@ test('no school is offered by which nothing is computed or stated', () => {
     expect(offered(school).length).toBeGreaterThan(1);
     expect(school.effect).not.toBe('');
   }
-  expect(OFFERED_SCHOOLS.map((of) => of.key)).toEqual(['fans', 'reaching', 'temperature', 'interface']);
+  expect(OFFERED_SCHOOLS.map((school) => school.key)).toEqual([
+    'fans',
+    'reaching',
+    'temperature',
+    'interface',
+  ]);
 });
 
 test('limits of readers are told by what was noted, and what was not', () => {

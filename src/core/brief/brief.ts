@@ -13,10 +13,10 @@ export interface BriefLoad {
 
 /** What a round-up asks and how: the brief. Levels in dB(A) at the rig's meter place. */
 /** A load of a brief as runs carry it. */
-export const briefLoad = (of: BriefLoad): Load => ({
-  loadW: of.watts,
-  loadName: of.program,
-  gpuLoadW: of.gpuWatts,
+export const briefLoad = (load: BriefLoad): Load => ({
+  loadW: load.watts,
+  loadName: load.program,
+  gpuLoadW: load.gpuWatts,
 });
 
 export interface Brief {

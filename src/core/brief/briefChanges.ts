@@ -43,7 +43,9 @@ export function briefChanges(was: Brief, isNow: Brief): BriefChange[] {
     );
   }
   const loads = (brief: Brief) => brief.loads.map(loadText).join(', ');
-  const dropped = was.loads.filter((load) => !isNow.loads.some((of) => loadText(of) === loadText(load)));
+  const dropped = was.loads.filter(
+    (load) => !isNow.loads.some((other) => loadText(other) === loadText(load)),
+  );
   note(
     'heat loads',
     loads(was),
@@ -80,8 +82,8 @@ export function briefChanges(was: Brief, isNow: Brief): BriefChange[] {
   );
   note('passes', was.passes, isNow.passes);
   note('mounts', was.mounts, isNow.mounts);
-  const limits = ({ limits: of }: Brief) =>
-    `height ${of.heightMm ?? '–'}, memory ${of.memoryMm ?? '–'}, budget ${of.budget ?? '–'}`;
+  const limits = ({ limits: limits }: Brief) =>
+    `height ${limits.heightMm ?? '–'}, memory ${limits.memoryMm ?? '–'}, budget ${limits.budget ?? '–'}`;
   note('readers’ limits', limits(was), limits(isNow));
   note('deadline', was.deadline || 'none', isNow.deadline || 'none');
   note('embargo', was.embargo || 'none', isNow.embargo || 'none');

@@ -28,8 +28,8 @@ const loadWords = (load: Brief['loads'][number]) =>
 
 /** How the heat was made, by the loads themselves. */
 function heatChoice({ loads }: Pick<Brief, 'loads'>): 'fixed' | 'program' | 'mixed' {
-  if (loads.some((of) => of.gpuWatts > 0)) return 'mixed';
-  return loads.some((of) => of.program !== '') ? 'program' : 'fixed';
+  if (loads.some((load) => load.gpuWatts > 0)) return 'mixed';
+  return loads.some((load) => load.program !== '') ? 'program' : 'fixed';
 }
 
 function howSure(brief: Brief, done: MethodDone | null): string {
@@ -111,7 +111,7 @@ export function methodCard(brief: Brief, rig: CardRig, done: MethodDone | null):
       ? [
           {
             question: 'Where does it depart from the plan?',
-            answer: `${departed.map((of) => of[0]!.toUpperCase() + of.slice(1)).join('. ')}.`,
+            answer: `${departed.map((name) => name[0]!.toUpperCase() + name.slice(1)).join('. ')}.`,
           },
         ]
       : []),

@@ -31,10 +31,13 @@ export interface MethodDone {
 }
 
 function rangeOf(values: readonly number[]): Range {
-  return values.reduce(({ low, high }, of) => ({ low: Math.min(low, of), high: Math.max(high, of) }), {
-    low: Infinity,
-    high: -Infinity,
-  });
+  return values.reduce(
+    ({ low, high }, value) => ({ low: Math.min(low, value), high: Math.max(high, value) }),
+    {
+      low: Infinity,
+      high: -Infinity,
+    },
+  );
 }
 
 /** What was done of a brief so far; null before the first run that counts. */
@@ -46,27 +49,27 @@ export function methodDone(
   const counting = runs.filter((run) => run.setAside === '');
   if (counting.length === 0) return null;
   const withDie = counting.filter(hasDie);
-  const controls = new Set(entries.filter((of) => of.isControl).map((of) => of.entry));
+  const controls = new Set(entries.filter((entry) => entry.isControl).map((entry) => entry.entry));
   const byEntry = groupBy(counting, (run) => run.entry);
-  const mountsOf = (of: readonly LabRun[]) => new Set(of.map((run) => run.mount)).size;
-  const others = [...byEntry].filter(([entry]) => !controls.has(entry)).map(([, of]) => of);
+  const mountsOf = (runs: readonly LabRun[]) => new Set(runs.map((run) => run.mount)).size;
+  const others = [...byEntry].filter(([entry]) => !controls.has(entry)).map(([, runs]) => runs);
   const compared = others.length > 0 ? others : [...byEntry.values()];
-  const points = compared.flatMap((of) => [
-    ...groupBy(of, (run) => [loadKey(run), run.setting, run.mount].join('\n')).values(),
+  const points = compared.flatMap((runs) => [
+    ...groupBy(runs, (run) => [loadKey(run), run.setting, run.mount].join('\n')).values(),
   ]);
   const measuredLoads = new Map(counting.map((run) => [loadKey(run), loadLabel(run)]));
   const wanted = brief.loads.map(briefLoad).map((load) => [loadKey(load), loadLabel(load)] as const);
-  const present = counting.map((run) => run.reduction.ambientMeanC).filter((of) => !Number.isNaN(of));
+  const present = counting.map((run) => run.reduction.ambientMeanC).filter((value) => !Number.isNaN(value));
   return {
     runs: counting.length,
     setAside: runs.length - counting.length,
     measured: byEntry.size,
-    unmeasured: entries.filter((of) => !byEntry.has(of.entry)).length,
+    unmeasured: entries.filter((entry) => !byEntry.has(entry.entry)).length,
     mounts: rangeOf(compared.map(mountsOf)),
-    passes: rangeOf(points.map((of) => of.length)),
+    passes: rangeOf(points.map((point) => point.length)),
     controlMounts: [...byEntry]
       .filter(([entry]) => controls.has(entry))
-      .reduce((sum, [, of]) => sum + mountsOf(of), 0),
+      .reduce((sum, [, runs]) => sum + mountsOf(runs), 0),
     // As the brief names them, then what else was measured.
     loads: [...new Map([...wanted.filter(([key]) => measuredLoads.has(key)), ...measuredLoads]).values()],
     missingLoads: wanted.filter(([key]) => !measuredLoads.has(key)).map(([, label]) => label),

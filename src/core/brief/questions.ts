@@ -63,5 +63,5 @@ export const QUESTIONS: readonly {
 
 /** A question by its value. */
 export function questionOf(value: Question): (typeof QUESTIONS)[number] {
-  return QUESTIONS.find((of) => of.value === value)!;
+  return QUESTIONS.find((other) => other.value === value)!;
 }

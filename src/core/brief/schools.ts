@@ -233,7 +233,7 @@ export function defaultSchools(): Record<SchoolKey, Chosen> {
 
 /** The choices of a school that something is computed or stated by. */
 export function offered(school: School): School['choices'] {
-  return school.choices.filter((of) => !of.later);
+  return school.choices.filter((choice) => !choice.later);
 }
 
 /** Schools in which a reviewer can choose; the others follow from loads and rig, or wait for what is computed later. */
@@ -242,6 +242,6 @@ export const OFFERED_SCHOOLS = SCHOOLS.filter(
 );
 
 export function choiceOf(key: SchoolKey, value: string): School['choices'][number] {
-  const school = SCHOOLS.find((of) => of.key === key)!;
-  return school.choices.find((of) => of.value === value) ?? school.choices[0]!;
+  const school = SCHOOLS.find((school) => school.key === key)!;
+  return school.choices.find((choice) => choice.value === value) ?? school.choices[0]!;
 }

@@ -31,7 +31,7 @@ export function differenceFrom(line: readonly CurvePointXY[], base: readonly Cur
   const first = Math.max(line[0]?.x ?? Infinity, base[0]?.x ?? Infinity);
   const last = Math.min(line[line.length - 1]?.x ?? -Infinity, base[base.length - 1]?.x ?? -Infinity);
   if (!(first <= last)) return [];
-  const between = [...line, ...base].map((of) => of.x).filter((x) => x > first && x < last);
+  const between = [...line, ...base].map((other) => other.x).filter((x) => x > first && x < last);
   const xs = [first, ...new Set(between.sort((a, b) => a - b)), ...(last > first ? [last] : [])];
   return xs.map((x) => ({ x, y: heightAt(line, x)! - heightAt(base, x)! }));
 }

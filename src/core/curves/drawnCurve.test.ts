@@ -25,7 +25,7 @@ const settings = fc
   .uniqueArray(fc.integer({ min: 0, max: 300 }), { minLength: 1, maxLength: 8 })
   .chain((tenths) =>
     fc.tuple(
-      fc.constant([...tenths].sort((a, b) => a - b).map((of) => 20 + of / 10)),
+      fc.constant([...tenths].sort((a, b) => a - b).map((tenth) => 20 + tenth / 10)),
       fc.array(fc.double({ min: 20, max: 80, noNaN: true }), {
         minLength: tenths.length,
         maxLength: tenths.length,
@@ -50,7 +50,7 @@ test('a drawn curve never rises with noise, never leaves its settings, and passe
         expect(read.placed && Math.abs(read.value - line[i]!.y)).toBeLessThan(1e-6);
       }
       // At each setting that it is judged by it stands as measured.
-      for (const point of curve!.points.filter((of) => of.judged)) {
+      for (const point of curve!.points.filter((point) => point.judged)) {
         const read = valueAtLine(curve!, point.levelDb);
         expect(read.placed && read.value).toBeCloseTo(point.value, 9);
         expect(point.value).toBe(Math.min(...rises.filter((_, i) => levels[i]! <= point.levelDb + 1e-6)));
@@ -61,13 +61,13 @@ test('a drawn curve never rises with noise, never leaves its settings, and passe
 });
 
 test('without usable settings nothing is drawn', () => {
-  const unsettled = sweep([30, 35], [40, 38]).map((of) => ({ ...of, settled: false }));
+  const unsettled = sweep([30, 35], [40, 38]).map((point) => ({ ...point, settled: false }));
   expect(drawnCurve(entryCurves([{ entry: 'e', isControl: false }], unsettled)[0]!)).toEqual([]);
 });
 
 test('responses are the rise on other scales, and idle has no resistance', () => {
-  const scales = RISE_SHOWN.map((of) => riseScale(of, { loadW: 170, referenceAmbientC: 23 }));
+  const scales = RISE_SHOWN.map((other) => riseScale(other, { loadW: 170, referenceAmbientC: 23 }));
   expect(scales.map(({ offset, factor }) => offset + factor * 34)).toEqual([34, 0.2, 57]);
-  expect(new Set(scales.map((of) => of.unit)).size).toBe(3);
+  expect(new Set(scales.map((scale) => scale.unit)).size).toBe(3);
   expect(() => riseScale('resistance', { loadW: 0, referenceAmbientC: 23 })).toThrow('no resistance at 0 W');
 });

@@ -86,14 +86,14 @@ function leftOutSettings(points: readonly MeasuredPoint[], { against }: CurveRul
   const bySetting = [...groupBy(points, (point) => point.setting)];
   return (
     bySetting
-      .filter(([, of]) => !of.some((point) => isUsable(point, against)))
+      .filter(([, points]) => !points.some((point) => isUsable(point, against)))
       // Without a speed it stands nowhere on such an axis.
-      .filter(([, of]) => of.some((point) => !isMissing(placeOn(point, against))))
-      .map(([setting, of]) => ({
+      .filter(([, points]) => points.some((point) => !isMissing(placeOn(point, against))))
+      .map(([setting, points]) => ({
         setting,
-        why: of.some((point) => !point.settled) ? ('unsettled' as const) : ('at-floor' as const),
-        at: Math.max(...of.map((point) => placeOn(point, against)).filter((at) => !isMissing(at))),
-        runs: of.map((point) => point.run).sort(),
+        why: points.some((point) => !point.settled) ? ('unsettled' as const) : ('at-floor' as const),
+        at: Math.max(...points.map((point) => placeOn(point, against)).filter((at) => !isMissing(at))),
+        runs: points.map((point) => point.run).sort(),
       }))
       .sort((a, b) => a.at - b.at || (a.setting < b.setting ? -1 : 1))
   );
@@ -113,11 +113,11 @@ export function entryCurves(
 ): EntryCurve[] {
   const byEntry = groupBy(points, (point) => point.entry);
   const sweeps = entries.map(({ entry, isControl }) => {
-    const of = byEntry.get(entry) ?? [];
-    return { entry, isControl, of, settings: settingMeans(of, rule) };
+    const points = byEntry.get(entry) ?? [];
+    return { entry, isControl, points, settings: settingMeans(points, rule) };
   });
   const rig = rigSpread([...sweeps].sort((a, b) => (a.entry < b.entry ? -1 : 1)));
-  return sweeps.map(({ entry, of, settings }) => {
+  return sweeps.map(({ entry, points, settings }) => {
     const judged = markJudged(settings, rule);
     return {
       entry,
@@ -146,7 +146,7 @@ export function entryCurves(
           runs: setting.points.map((point) => point.run),
         };
       }),
-      leftOut: leftOutSettings(of, rule),
+      leftOut: leftOutSettings(points, rule),
       // Where the axis is no level, an error of the meter moves nothing along it.
       sharedLevelDb: rule.against === 'noise' ? instruments.sharedLevelDb : 0,
     };

@@ -27,7 +27,7 @@ test('a curve never leaves the range of its neighbouring points', () => {
       (points, share) => {
         let at = 0;
         const x = points.map(({ step }) => (at += step));
-        const y = points.map((of) => of.y);
+        const y = points.map((point) => point.y);
         const curve = pchip(x, y);
         const last = x[x.length - 1]!;
         const where = Math.min(last, x[0]! + share * (last - x[0]!));

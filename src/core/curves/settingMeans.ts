@@ -57,7 +57,9 @@ export function settingMeans(
     .sort((a, b) => (a.run < b.run ? -1 : a.run > b.run ? 1 : 0));
   const settings = [...groupBy(usable, (point) => point.setting)].map(([setting, ofSetting]) => {
     const byMount = groupBy(ofSetting, (point) => point.mount);
-    const mounts = [...byMount].sort(([a], [b]) => a - b).map(([mount, of]) => mountMean(mount, of, rule));
+    const mounts = [...byMount]
+      .sort(([a], [b]) => a - b)
+      .map(([mount, points]) => mountMean(mount, points, rule));
     const resistances = mounts.map((mount) => mount.resistance);
     const levelDb = energyMeanDb(mounts.map((mount) => mount.levelDb));
     return {

@@ -19,16 +19,20 @@ const SAME_SPEED = 0.03;
  */
 export function fanCountJump(readings: readonly FanReading[]): Map<number, number> {
   const jumps = new Map<number, number>();
-  for (const ofProduct of groupBy(readings, (of) => of.product).values()) {
-    const counted = ofProduct.filter((of) => of.fanCount >= 1);
+  for (const ofProduct of groupBy(readings, (reading) => reading.product).values()) {
+    const counted = ofProduct.filter((reading) => reading.fanCount >= 1);
     // Most products stand in a round-up with one number of fans: there is nothing to compare.
-    if (new Set(counted.map((of) => of.fanCount)).size < 2) continue;
-    const eachDb = (of: FanReading) => of.levelDb - 10 * Math.log10(of.fanCount);
+    if (new Set(counted.map((reading) => reading.fanCount)).size < 2) continue;
+    const eachDb = (reading: FanReading) => reading.levelDb - 10 * Math.log10(reading.fanCount);
     const beside = (at: FanReading) =>
-      counted.filter((of) => of.fanCount !== at.fanCount && Math.abs(at.rpm / of.rpm - 1) <= SAME_SPEED);
+      counted.filter(
+        (reading) => reading.fanCount !== at.fanCount && Math.abs(at.rpm / reading.rpm - 1) <= SAME_SPEED,
+      );
     // One voice for each variant, however often it was read.
     const voices = (at: FanReading) =>
-      [...groupBy(beside(at), (of) => of.fanCount).values()].map((of) => median(of.map(eachDb)));
+      [...groupBy(beside(at), (reading) => reading.fanCount).values()].map((readings) =>
+        median(readings.map(eachDb)),
+      );
     const surplusDb = (at: FanReading) => eachDb(at) - median(voices(at));
     for (const at of counted) {
       const others = beside(at);
@@ -36,7 +40,7 @@ export function fanCountJump(readings: readonly FanReading[]): Map<number, numbe
       const surplus = surplusDb(at);
       if (!(Math.abs(surplus) > ALLOWED_DB)) continue;
       // Of three and more the one that stands furthest off is wrong, and bends what the others are held to.
-      const furthest = others.every((of) => Math.abs(surplusDb(of)) <= Math.abs(surplus));
+      const furthest = others.every((other) => Math.abs(surplusDb(other)) <= Math.abs(surplus));
       if (voices(at).length < 2 || furthest) jumps.set(at.run, surplus);
     }
   }

@@ -19,16 +19,18 @@ test('a slip of 4 dB is found on the level–speed line, scatter of tenths is no
 });
 
 test('two fans are 3 dB over one; where two variants do not fit, either may be wrong, and a third one tells which', () => {
-  const one = { run: 1, product: 7, fanCount: 1, rpm: 1000, levelDb: 30 };
+  const other = { run: 1, product: 7, fanCount: 1, rpm: 1000, levelDb: 30 };
   const two = { run: 2, product: 7, fanCount: 2, rpm: 1005, levelDb: 33.2 };
   const three = { run: 3, product: 7, fanCount: 3, rpm: 998, levelDb: 30 + 10 * Math.log10(3) };
-  expect(fanCountJump([one, two]).size).toBe(0);
-  const jump = fanCountJump([one, { ...two, levelDb: 36 }]);
+  expect(fanCountJump([other, two]).size).toBe(0);
+  const jump = fanCountJump([other, { ...two, levelDb: 36 }]);
   expect([jump.get(1), jump.get(2)]).toEqual([expect.closeTo(-3, 1), expect.closeTo(3, 1)]);
-  expect(fanCountJump([one, { ...two, levelDb: 36 }, three]).get(2)).toBeCloseTo(3, 1);
+  expect(fanCountJump([other, { ...two, levelDb: 36 }, three]).get(2)).toBeCloseTo(3, 1);
   // One fan that reads 4 dB too quiet is told itself, and not whoever has more fans.
-  expect([...fanCountJump([{ ...one, levelDb: 26 }, two, { ...three, levelDb: 34.9 }]).keys()]).toEqual([1]);
-  expect(fanCountJump([one, { ...two, levelDb: 36, product: 8 }]).size).toBe(0);
+  expect([...fanCountJump([{ ...other, levelDb: 26 }, two, { ...three, levelDb: 34.9 }]).keys()]).toEqual([
+    1,
+  ]);
+  expect(fanCountJump([other, { ...two, levelDb: 36, product: 8 }]).size).toBe(0);
 });
 
 /** How often a sound entry, and the bad mount of one, is told in many round-ups of eight entries. */
@@ -59,11 +61,11 @@ function toldMounts(
     }
     const told = new Set(
       standsApart(repeats)
-        .filter((of) => of.what === 'mount')
-        .map((of) => `${repeats[of.run]!.entry} ${repeats[of.run]!.mount}`),
+        .filter((apart) => apart.what === 'mount')
+        .map((apart) => `${repeats[apart.run]!.entry} ${repeats[apart.run]!.mount}`),
     );
     if (told.has('0 1')) found += 1;
-    wrong += new Set([...told].map((of) => of.split(' ')[0]).filter((entry) => entry !== '0')).size;
+    wrong += new Set([...told].map((name) => name.split(' ')[0]).filter((entry) => entry !== '0')).size;
   }
   return { falseShare: wrong / (8 * roundUps), foundShare: found / roundUps };
 }
@@ -99,7 +101,9 @@ test('a bad mount and a bad pass stand apart, the good ones beside them do not',
     }
   }
   const apart = standsApart(repeats);
-  const mounts = apart.filter((of) => of.what === 'mount').map((of) => of.run);
-  expect(mounts).toEqual(repeats.filter((of) => of.entry === 'a' && of.mount === 1).map((of) => of.run));
-  expect(apart.filter((of) => of.what === 'pass')).toMatchObject([{ byK: expect.closeTo(3, 0) }]);
+  const mounts = apart.filter((apart) => apart.what === 'mount').map((apart) => apart.run);
+  expect(mounts).toEqual(
+    repeats.filter((repeat) => repeat.entry === 'a' && repeat.mount === 1).map((repeat) => repeat.run),
+  );
+  expect(apart.filter((apart) => apart.what === 'pass')).toMatchObject([{ byK: expect.closeTo(3, 0) }]);
 });

@@ -33,12 +33,12 @@ function theilSen(points: readonly { x: number; y: number }[]): (x: number) => n
  */
 export function offSpeedLine(readings: readonly SpeedLevel[]): Map<number, number> {
   const off = new Map<number, number>();
-  if (new Set(readings.map((of) => Math.round(of.rpm / 20))).size < 4) return off;
-  const points = readings.map((of) => ({ x: Math.log10(of.rpm), y: of.levelDb }));
+  if (new Set(readings.map((reading) => Math.round(reading.rpm / 20))).size < 4) return off;
+  const points = readings.map((reading) => ({ x: Math.log10(reading.rpm), y: reading.levelDb }));
   // Repeats at one speed are one point of the line: their median.
   const speeds = [...groupBy(points, (point) => Math.round(point.x * 100)).values()];
   const line = theilSen(
-    speeds.map((of) => ({ x: median(of.map((p) => p.x)), y: median(of.map((p) => p.y)) })),
+    speeds.map((speed) => ({ x: median(speed.map((p) => p.x)), y: median(speed.map((p) => p.y)) })),
   );
   const residuals = points.map((point) => point.y - line(point.x));
   const sigma = robustSigma(residuals);

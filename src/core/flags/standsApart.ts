@@ -35,11 +35,11 @@ function limitT(chance: number, count: number, freedom: number): number {
 
 /** An entry's repeats at one load, as settings of mounts of passes. */
 function settingsOf(repeats: readonly Repeat[]): SpreadSetting[] {
-  return [...groupBy(repeats, (of) => of.setting).values()].map((ofSetting) => ({
-    mounts: [...groupBy(ofSetting, (of) => of.mount)]
+  return [...groupBy(repeats, (repeat) => repeat.setting).values()].map((ofSetting) => ({
+    mounts: [...groupBy(ofSetting, (repeat) => repeat.mount)]
       .sort(([a], [b]) => a - b)
-      .map(([mount, of]) => {
-        const passValues = of.map((one) => one.value);
+      .map(([mount, repeats]) => {
+        const passValues = repeats.map((repeat) => repeat.value);
         return { mount, value: mean(passValues), passValues };
       }),
   }));
@@ -60,23 +60,26 @@ function oddMounts(
   const t = limitT(FALSE_MOUNT, count, rest.mount.freedom);
   return table.mounts.flatMap((mount, k) => {
     const others = means.filter((_, i) => i !== k);
-    const othersK2 = variances.reduce((sum, of, i) => (i === k ? sum : sum + of), 0) / (count - 1) ** 2;
+    const othersK2 =
+      variances.reduce((sum, variance, i) => (i === k ? sum : sum + variance), 0) / (count - 1) ** 2;
     const byK = means[k]! - mean(others);
     if (!(byK > Math.max(LEAST_K, t * Math.sqrt(variances[k]! + othersK2)))) return [];
-    return sweep.filter((of) => of.mount === mount).map(({ run }) => ({ run, what: 'mount' as const, byK }));
+    return sweep
+      .filter((repeat) => repeat.mount === mount)
+      .map(({ run }) => ({ run, what: 'mount' as const, byK }));
   });
 }
 
 /** Passes that stand off the others of their mount; of two the warmer is told. */
 function oddPasses(sweep: readonly Repeat[], pass: Variance): Apart[] {
-  const cells = groupBy(sweep, (of) => [of.setting, of.mount].join('\n'));
+  const cells = groupBy(sweep, (repeat) => [repeat.setting, repeat.mount].join('\n'));
   return [...cells.values()].flatMap((cell) => {
     if (cell.length < 2) return [];
     const sigmaK = Math.sqrt(pass.variance * (1 + 1 / (cell.length - 1)));
     const limitK = Math.max(LEAST_K, limitT(FALSE_PASS, cell.length, pass.freedom) * sigmaK);
-    const offsets = cell.map((of) => ({
-      run: of.run,
-      byK: of.value - mean(cell.filter((other) => other !== of).map((other) => other.value)),
+    const offsets = cell.map((repeat) => ({
+      run: repeat.run,
+      byK: repeat.value - mean(cell.filter((other) => other !== repeat).map((other) => other.value)),
     }));
     // The furthest, which bends what the others are held to; of two the warmer.
     const furthest = offsets.reduce((a, b) =>
@@ -94,16 +97,16 @@ function oddPasses(sweep: readonly Repeat[], pass: Variance): Apart[] {
  */
 export function standsApart(repeats: readonly Repeat[]): Apart[] {
   const apart: Apart[] = [];
-  for (const ofLoad of groupBy(repeats, (of) => of.load).values()) {
-    const sweeps = [...groupBy(ofLoad, (of) => of.entry).values()].map((sweep) => ({
+  for (const ofLoad of groupBy(repeats, (repeat) => repeat.load).values()) {
+    const sweeps = [...groupBy(ofLoad, (repeat) => repeat.entry).values()].map((sweep) => ({
       sweep,
       settings: settingsOf(sweep),
     }));
     for (const { sweep, settings } of sweeps) {
       const hasRepeats = settings.some(({ mounts }) => mounts.length > 1 || mounts[0]!.passValues.length > 1);
       if (!hasRepeats) continue;
-      const others = sweeps.filter((of) => of.sweep !== sweep);
-      const { roundUp } = rigSpread(others.map((of) => ({ isControl: false, settings: of.settings })));
+      const others = sweeps.filter((other) => other.sweep !== sweep);
+      const { roundUp } = rigSpread(others.map((other) => ({ isControl: false, settings: other.settings })));
       const rest = { mount: roundUp.mount ?? ASSUMED, pass: roundUp.pass ?? ASSUMED };
       apart.push(...oddMounts(sweep, settings, rest), ...oddPasses(sweep, rest.pass));
     }

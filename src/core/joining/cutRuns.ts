@@ -55,8 +55,10 @@ export function cutRuns(channels: readonly WatchedChannel[]): number[] {
   const toS = Math.max(...watched.map((channel) => channel.timeS[channel.timeS.length - 1]!));
   const count = Math.ceil((toS - fromS) / BIN_S);
   const all = watched.map((channel) => shifts(channel, fromS, count));
-  const largest = Array.from({ length: count }, (_, i) => Math.max(...all.map((of) => of[i]!)));
-  const candidates = largest.map((size, i) => ({ size, atS: fromS + i * BIN_S })).filter((of) => of.size > 1);
+  const largest = Array.from({ length: count }, (_, i) => Math.max(...all.map((values) => values[i]!)));
+  const candidates = largest
+    .map((size, i) => ({ size, atS: fromS + i * BIN_S }))
+    .filter((other) => other.size > 1);
   candidates.sort((a, b) => b.size - a.size || a.atS - b.atS);
   const cuts: number[] = [];
   for (const { atS } of candidates) {

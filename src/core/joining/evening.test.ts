@@ -61,14 +61,18 @@ test('a meter on time stays, and one that never steps tells nothing', () => {
 
 test('two sensor logs of one evening are one, with a cut where one gives way to the next', () => {
   const series = placeSeries([sensors(0, 2000), sensors(2600, END, 'later.csv')], [0, 0]);
-  const die = series.find((of) => of.quantity === 'cpu_temperature')!;
+  const die = series.find((series) => series.quantity === 'cpu_temperature')!;
   expect(die.timeS).toHaveLength(2000 + END - 2600);
   const cuts = proposedCuts(series).map((cut) => Math.round(at(cut)));
   for (const expected of [120, 1920, 2000, 2600, 3720])
     expect(cuts.some((cut) => Math.abs(cut - expected) <= 6)).toBe(true);
   const pieces = piecesFor(series, proposedCuts(series), []);
   // Load off, and the hole between the logs, are no runs.
-  expect(pieces.filter((of) => of.use).map((of) => of.setting)).toEqual(['1400 rpm', '1100 rpm', '800 rpm']);
+  expect(pieces.filter((piece) => piece.use).map((piece) => piece.setting)).toEqual([
+    '1400 rpm',
+    '1100 rpm',
+    '800 rpm',
+  ]);
 });
 
 test('the room alone comes from the minutes with load and fans off, bursts left out', () => {

@@ -31,7 +31,8 @@ export interface PlacedSeries {
 
 /** Clocks of one kind tell the same time; others are laid so that the logs begin together. */
 export function firstOffsets(logs: readonly BroughtLog[]): number[] {
-  const lead = logs.find((log) => log.columns.some((of) => of.quantity === 'cpu_temperature')) ?? logs[0];
+  const lead =
+    logs.find((log) => log.columns.some((column) => column.quantity === 'cpu_temperature')) ?? logs[0];
   return logs.map((log) => {
     if (!lead || log.firstS === null || lead.firstS === null) return 0;
     const alike = log.clockKind === lead.clockKind && log.clockKind !== 'elapsed';
@@ -52,8 +53,8 @@ export function placeSeries(logs: readonly BroughtLog[], offsetsS: readonly numb
       parts.set(quantity, own);
     }
   });
-  return [...parts].map(([quantity, of]) => {
-    const { timeS, values } = chained(of);
+  return [...parts].map(([quantity, rows]) => {
+    const { timeS, values } = chained(rows);
     return { quantity, timeS, values };
   });
 }
@@ -65,14 +66,14 @@ const STEPS: { quantity: Quantity; leastStep: number; leastShare: number }[] = [
 /** A meter's level steps with the fans; what is less may be the street. */
 const METER_STEP = { quantity: 'noise_level' as const, leastStep: 2, leastShare: 0 };
 
-function watched(series: readonly PlacedSeries[], of: readonly (typeof STEPS)[number][]) {
-  return of.flatMap(({ quantity, leastStep, leastShare }) => {
+function watched(series: readonly PlacedSeries[], rows: readonly (typeof STEPS)[number][]) {
+  return rows.flatMap(({ quantity, leastStep, leastShare }) => {
     const found = find(series, quantity);
     return found ? [{ timeS: found.timeS, values: found.values, leastStep, leastShare }] : [];
   });
 }
 
-const hasDie = (log: BroughtLog) => log.columns.some((of) => of.quantity === 'cpu_temperature');
+const hasDie = (log: BroughtLog) => log.columns.some((column) => column.quantity === 'cpu_temperature');
 
 /**
  * Where the clocks of logs without the die should be moved, so that their steps fall on those of the logs that have it;
@@ -96,7 +97,7 @@ export function proposedClocks(
           lead,
           stepMoments(
             watched(
-              place((of) => of === log),
+              place((other) => other === log),
               [...STEPS, METER_STEP],
             ),
           ),
@@ -105,7 +106,7 @@ export function proposedClocks(
 }
 
 function find(series: readonly PlacedSeries[], quantity: Quantity): PlacedSeries | undefined {
-  return series.find((of) => of.quantity === quantity);
+  return series.find((series) => series.quantity === quantity);
 }
 
 /** The span that runs can be cut from: that of the die. */
@@ -129,7 +130,7 @@ export function proposedCuts(series: readonly PlacedSeries[]): number[] {
   if (!span) return [];
   const between = holes(find(series, 'cpu_temperature')!);
   const steps = cutRuns(watched(series, STEPS)).filter((cut) =>
-    between.every((of) => Math.abs(of - cut) > 30),
+    between.every((value) => Math.abs(value - cut) > 30),
   );
   return [...steps, ...between]
     .filter((cut) => cut > span.fromS + 20 && cut < span.toS - 20)
@@ -145,7 +146,9 @@ const LEAST_QUIET_S = 30;
  * rule; null where the logs have none.
  */
 export function roomAlone(series: readonly PlacedSeries[], nearS: number): number | null {
-  const [power, fans, noise] = (['power', 'fan_speed', 'noise_level'] as const).map((of) => find(series, of));
+  const [power, fans, noise] = (['power', 'fan_speed', 'noise_level'] as const).map((other) =>
+    find(series, other),
+  );
   if (!power || !fans || !noise) return null;
   const most = Math.max(0, ...power.values.filter((value) => !Number.isNaN(value)));
   const watts = joinOnto(noise.timeS, power.timeS, power.values, 2 * reachS(power.timeS));
@@ -162,8 +165,10 @@ export function roomAlone(series: readonly PlacedSeries[], nearS: number): numbe
     last.toS = at;
     last.levels.push(level);
   });
-  const quiet = stretches.filter((of) => of.levels.length >= 5 && of.toS - of.fromS >= LEAST_QUIET_S);
-  const away = (of: { fromS: number; toS: number }) => Math.max(of.fromS - nearS, nearS - of.toS, 0);
+  const quiet = stretches.filter(
+    (stretch) => stretch.levels.length >= 5 && stretch.toS - stretch.fromS >= LEAST_QUIET_S,
+  );
+  const away = (other: { fromS: number; toS: number }) => Math.max(other.fromS - nearS, nearS - other.toS, 0);
   const [nearest] = quiet.sort((a, b) => away(a) - away(b));
   return nearest ? Number(meterReading(nearest.levels).levelDb.toFixed(1)) : null;
 }

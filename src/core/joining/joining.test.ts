@@ -12,7 +12,7 @@ test('readings go to the nearest time, and no value is invented', () => {
   expect(reachS([0, 2, 4, 6])).toBe(1.75);
   const ascending = fc
     .array(fc.double({ min: 0, max: 1000, noNaN: true }), { minLength: 1, maxLength: 40 })
-    .map((of) => [...of].sort((a, b) => a - b));
+    .map((values) => [...values].sort((a, b) => a - b));
   fc.assert(
     fc.property(ascending, ascending, (times, source) => {
       const values = source.map((_, i) => i);
@@ -58,7 +58,7 @@ test('a step of a level is found whatever its time, a burst and noise make none'
   const noise = Array.from({ length: 300 }, () => 33 + 0.2 * chance.normal());
   expect(levelStepDb(noise)).toBeLessThan(0.4);
   for (const at of [60, 150, 250])
-    expect(levelStepDb(noise.map((of, i) => (i < at ? of : of - 12)))).toBeCloseTo(12, 0);
-  expect(levelStepDb(noise.map((of, i) => (i > 100 && i < 104 ? 60 : of)))).toBeLessThan(1);
+    expect(levelStepDb(noise.map((value, i) => (i < at ? value : value - 12)))).toBeCloseTo(12, 0);
+  expect(levelStepDb(noise.map((value, i) => (i > 100 && i < 104 ? 60 : value)))).toBeLessThan(1);
   expect(levelStepDb([33, 45])).toBe(0);
 });

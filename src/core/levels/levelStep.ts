@@ -13,7 +13,7 @@ const GROUPS = 40;
  * 0 where there are too few readings to tell.
  */
 export function levelStepDb(levelsDb: ArrayLike<number>): number {
-  const present = Array.from(levelsDb).filter((of) => !isMissing(of));
+  const present = Array.from(levelsDb).filter((value) => !isMissing(value));
   const size = Math.max(3, Math.ceil(present.length / GROUPS));
   const groups: number[] = [];
   for (let i = 0; i + size <= present.length; i += size) groups.push(median(present.slice(i, i + size)));

@@ -11,7 +11,7 @@ export interface Sized {
  * What of an entry does not fit the limits that readers have, in words; what nobody noted is told as not known. Empty
  * where all fits, or there is no limit.
  */
-export function againstLimits(of: Sized, limits: Brief['limits']): string[] {
+export function againstLimits(sized: Sized, limits: Brief['limits']): string[] {
   const told: string[] = [];
   const check = (
     limit: number | null,
@@ -24,10 +24,10 @@ export function againstLimits(of: Sized, limits: Brief['limits']): string[] {
     if (value === null) told.push(`${name} not noted`);
     else if (wrong(value, limit)) told.push(`${name} ${value} ${unit}, limit ${limit} ${unit}`);
   };
-  check(limits.heightMm, of.heightMm, (a, b) => a > b, 'height', 'mm');
-  check(limits.memoryMm, of.memoryClearanceMm, (a, b) => a < b, 'room for memory', 'mm');
-  if (limits.budget !== null && of.price !== null && of.currency !== limits.currency)
-    told.push(`price in ${of.currency}, budget in ${limits.currency}`);
-  else check(limits.budget, of.price, (a, b) => a > b, 'price', limits.currency);
+  check(limits.heightMm, sized.heightMm, (a, b) => a > b, 'height', 'mm');
+  check(limits.memoryMm, sized.memoryClearanceMm, (a, b) => a < b, 'room for memory', 'mm');
+  if (limits.budget !== null && sized.price !== null && sized.currency !== limits.currency)
+    told.push(`price in ${sized.currency}, budget in ${limits.currency}`);
+  else check(limits.budget, sized.price, (a, b) => a > b, 'price', limits.currency);
   return told;
 }

@@ -58,18 +58,18 @@ test('variants of one product say what differs; others keep their name, and no t
     sample,
     covered,
   });
-  const one = '1 × Brisa 120, push, front';
+  const other = '1 × Brisa 120, push, front';
   expect(
     variantNames([
-      named('Ancla 120', one),
-      named('Ancla 120', `${one}; 1 × Brisa 120, pull, back`),
+      named('Ancla 120', other),
+      named('Ancla 120', `${other}; 1 × Brisa 120, pull, back`),
       named('Ancla 120', '1 × Lab 120, push, front'),
       named('Ancla 120', '1 × Brisa 120, pull, back'),
-      named('Ancla 120', one, 'B'),
-      named('Ancla 120', one),
+      named('Ancla 120', other, 'B'),
+      named('Ancla 120', other),
       named('Ancla 120', ''),
-      named('Vela', one),
-      named('Unit C', one, '', true),
+      named('Vela', other),
+      named('Unit C', other, '', true),
       named('Unit C', '1 × Levante, push', '', true),
     ]),
   ).toEqual([

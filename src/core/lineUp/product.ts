@@ -39,7 +39,7 @@ export interface Product {
   warranty: string;
 }
 
-export function blankProduct(of: Partial<Product> & { name: string; kind: ProductKind }): Product {
+export function blankProduct(product: Partial<Product> & { name: string; kind: ProductKind }): Product {
   return {
     maker: '',
     revision: '',
@@ -60,6 +60,6 @@ export function blankProduct(of: Partial<Product> & { name: string; kind: Produc
     seller: '',
     availability: '',
     warranty: '',
-    ...of,
+    ...product,
   };
 }

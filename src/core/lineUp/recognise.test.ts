@@ -36,7 +36,7 @@ const inLab = (entryId: number, change: Partial<LabEntry> = {}): LabEntry => ({
   runs: [],
   ...change,
 });
-const of = (entry: IncomingEntry, ...lab: LabEntry[]) => recognise([entry], lab).get(entry.code)!;
+const other = (entry: IncomingEntry, ...lab: LabEntry[]) => recognise([entry], lab).get(entry.code)!;
 
 describe('which entry of the lab one that comes in is', () => {
   test('the same log makes it sure, whatever was renamed or corrected since; others of its name are thought of, too', () => {
@@ -44,14 +44,14 @@ describe('which entry of the lab one that comes in is', () => {
       names: ['Levante II'],
       runs: [run('001', { noiseDb: 35, setting: 'mine', traceDigest: 'log 1' })],
     });
-    expect(of(incoming('a'), inLab(3), renamed)).toEqual({ code: 'a', sureId: 7, candidateIds: [7, 3] });
+    expect(other(incoming('a'), inLab(3), renamed)).toEqual({ code: 'a', sureId: 7, candidateIds: [7, 3] });
   });
 
   test('typed means make it sure by their numbers, not by their label alone', () => {
     const typed = { typedCpuC: 60, traceDigest: '' };
     const entry = incoming('a', { runs: [run('1', typed)] });
-    expect(of(entry, inLab(3, { runs: [run('1', typed)] })).sureId).toBe(3);
-    expect(of(entry, inLab(3, { runs: [run('1', { ...typed, typedCpuC: 61 })] }))).toMatchObject({
+    expect(other(entry, inLab(3, { runs: [run('1', typed)] })).sureId).toBe(3);
+    expect(other(entry, inLab(3, { runs: [run('1', { ...typed, typedCpuC: 61 })] }))).toMatchObject({
       sureId: null,
       candidateIds: [3],
     });
@@ -59,8 +59,8 @@ describe('which entry of the lab one that comes in is', () => {
 
   test('cited under its id in the same round-up it is sure without a run; unlike it, it is not', () => {
     const empty = incoming('a', { runs: [] });
-    expect(of(empty, inLab(3), inLab(4, { citedAs: 'a' })).sureId).toBe(4);
-    expect(of(empty, inLab(4, { citedAs: 'a', fans: 'none' })).sureId).toBeNull();
+    expect(other(empty, inLab(3), inLab(4, { citedAs: 'a' })).sureId).toBe(4);
+    expect(other(empty, inLab(4, { citedAs: 'a', fans: 'none' })).sureId).toBeNull();
   });
 
   test.each([
@@ -73,7 +73,7 @@ describe('which entry of the lab one that comes in is', () => {
     ['a sample where the lab notes one, too', { sample: 'a' }, [3]],
   ])('without a run in common: %s', (_, change, candidateIds) => {
     const lab = inLab(3, { sample: 'A' });
-    expect(of(incoming('a', { runs: [], ...change }), lab)).toEqual({
+    expect(other(incoming('a', { runs: [], ...change }), lab)).toEqual({
       code: 'a',
       sureId: null,
       candidateIds,

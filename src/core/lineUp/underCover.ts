@@ -54,19 +54,20 @@ export function coverWords(covered: readonly Covered[], open: readonly string[])
     .filter(({ word }) => word.trim().length >= LEAST_LETTERS && !isOpen.has(slugOf(word)))
     // A name that holds another goes first.
     .sort((a, b) => b.word.length - a.word.length)
-    .map((of) => ({ ...of, pattern: finder(of.word) }));
+    .map((other) => ({ ...other, pattern: finder(other.word) }));
   return {
-    text: (text) => found.reduce((of, { pattern, coverName }) => of.replace(pattern, () => coverName), text),
-    id: (text) => found.reduce((of, { pattern, code }) => of.replace(pattern, () => code), text),
+    text: (text) =>
+      found.reduce((name, { pattern, coverName }) => name.replace(pattern, () => coverName), text),
+    id: (text) => found.reduce((name, { pattern, code }) => name.replace(pattern, () => code), text),
   };
 }
 
 /** A value of plain data with every text in it put under cover; its keys stay. */
 export function coverAll<T>(value: T, words: CoverWords): T {
   if (typeof value === 'string') return words.text(value) as T;
-  if (Array.isArray(value)) return value.map((of: unknown) => coverAll(of, words)) as T;
+  if (Array.isArray(value)) return value.map((other: unknown) => coverAll(other, words)) as T;
   if (typeof value !== 'object' || value === null || value instanceof Date) return value;
   return Object.fromEntries(
-    Object.entries(value).map(([key, of]) => [key, coverAll(of as unknown, words)]),
+    Object.entries(value).map(([key, other]) => [key, coverAll(other as unknown, words)]),
   ) as T;
 }

@@ -33,11 +33,11 @@ function shuffled<T>(items: readonly T[], seed: number): T[] {
 
 function pointsOf(
   entry: PlanEntry,
-  of: PlanSettings,
+  given: PlanSettings,
   loads: readonly string[],
   passes: number,
 ): PlannedPoint[] {
-  const settings = entry.ownSettings ?? of.settings;
+  const settings = entry.ownSettings ?? given.settings;
   const points: PlannedPoint[] = [];
   // Passes outermost: a repeat must not stand right behind what it repeats.
   for (let pass = 1; pass <= passes; pass += 1)
@@ -52,7 +52,7 @@ function pointsOf(
  * `loads` are the keys of the heat loads, in the order they are run.
  */
 export function designedMountings(
-  of: PlanSettings,
+  settings: PlanSettings,
   entries: readonly PlanEntry[],
   loads: readonly string[],
 ): Mounting[] {
@@ -69,14 +69,14 @@ export function designedMountings(
       mount: controls,
       isControl: true,
       block,
-      points: pointsOf(control, of, loads, 1),
+      points: pointsOf(control, settings, loads, 1),
     });
   };
   reTest(1);
   let since = 0;
-  for (let block = 1; block <= of.mounts; block += 1) {
-    for (const entry of shuffled(others, of.seed * 1009 + block)) {
-      if (since >= of.controlEvery) {
+  for (let block = 1; block <= settings.mounts; block += 1) {
+    for (const entry of shuffled(others, settings.seed * 1009 + block)) {
+      if (since >= settings.controlEvery) {
         reTest(block);
         since = 0;
       }
@@ -86,12 +86,12 @@ export function designedMountings(
         mount: block,
         isControl: false,
         block,
-        points: pointsOf(entry, of, loads, of.passes),
+        points: pointsOf(entry, settings, loads, settings.passes),
       });
       since += 1;
     }
   }
-  if (others.length > 0) reTest(of.mounts);
+  if (others.length > 0) reTest(settings.mounts);
   return order;
 }
 
@@ -100,7 +100,7 @@ export function designedMountings(
  * keep their place behind the one they were designed to follow. Nothing is lost or doubled.
  */
 export function inOrder(designed: readonly Mounting[], byHand: readonly string[]): Mounting[] {
-  const known = new Map(designed.map((of) => [of.id, of]));
+  const known = new Map(designed.map((mounting) => [mounting.id, mounting]));
   const ordered = [...new Set(byHand)].flatMap((id) => known.get(id) ?? []);
   const placed = new Set(ordered);
   let before: Mounting | undefined;

@@ -19,7 +19,7 @@ export function orderBreaks(
   if (order.length === 0) return breaks;
   const first = order[0]!;
   const last = order[order.length - 1]!;
-  const controlled = order.some((of) => of.isControl);
+  const controlled = order.some((mounting) => mounting.isControl);
   if (controlled && !first.isControl)
     breaks.push({
       id: first.id,

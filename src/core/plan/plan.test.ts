@@ -42,27 +42,27 @@ const settings: fc.Arbitrary<PlanSettings> = fc
     mounts: fc.integer({ min: 1, max: 3 }),
     controlEvery: fc.integer({ min: 1, max: 5 }),
   })
-  .map(({ startDay, workMin, quietMin, settings: count, ...of }) => ({
+  .map(({ startDay, workMin, quietMin, settings: count, ...other }) => ({
     ...defaultPlanSettings(new Date(Date.UTC(2026, 0, 1 + startDay)).toISOString().slice(0, 10)),
-    ...of,
-    workToMin: (of.workFromMin + workMin) % DAY_MIN,
-    quietToMin: (of.quietFromMin + quietMin) % DAY_MIN,
+    ...other,
+    workToMin: (other.workFromMin + workMin) % DAY_MIN,
+    quietToMin: (other.quietFromMin + quietMin) % DAY_MIN,
     settings: Array.from({ length: count }, (_, i) => `${100 - 10 * i} %`),
   }));
 
 const scene = fc
   .record({
-    of: settings,
+    settings,
     count: fc.integer({ min: 2, max: 9 }),
     loads: fc.constantFrom(['170 W'], ['170 W', '90 W']),
   })
-  .map(({ of, count, loads }) => ({ of, entries: lineUp(count), loads }))
-  .filter(({ of, entries }) => planProblems(of, entries).length === 0);
+  .map(({ settings, count, loads }) => ({ settings, entries: lineUp(count), loads }))
+  .filter(({ settings, entries }) => planProblems(settings, entries).length === 0);
 
-function inQuiet(of: PlanSettings, fromMin: number, toMin: number): boolean {
-  const length = spanMin(of.quietFromMin, of.quietToMin);
+function inQuiet(settings: PlanSettings, fromMin: number, toMin: number): boolean {
+  const length = spanMin(settings.quietFromMin, settings.quietToMin);
   return [-1, 0, 1].some((shift) => {
-    const from = (Math.floor(fromMin / DAY_MIN) + shift) * DAY_MIN + of.quietFromMin;
+    const from = (Math.floor(fromMin / DAY_MIN) + shift) * DAY_MIN + settings.quietFromMin;
     return fromMin >= from - 1e-9 && toMin <= from + length + 1e-9;
   });
 }
@@ -76,8 +76,8 @@ const readingsOf = (sheet: RunSheet) =>
 
 test('in any order nothing is lost or doubled, and the same seed gives the same sheet', () => {
   fc.assert(
-    fc.property(scene, fc.infiniteStream(fc.nat()), ({ of, entries, loads }, mix) => {
-      const designed = designedMountings(of, entries, loads);
+    fc.property(scene, fc.infiniteStream(fc.nat()), ({ settings, entries, loads }, mix) => {
+      const designed = designedMountings(settings, entries, loads);
       const keys = designed.map((mounting) => ({ id: mounting.id, at: mix.next().value as number }));
       // Some dragged, some forgotten, one that is not there any more.
       const byHand = keys
@@ -86,7 +86,7 @@ test('in any order nothing is lost or doubled, and the same seed gives the same 
         .map(({ id }) => id);
       const order = inOrder(designed, ['gone 1', ...byHand, byHand[0] ?? 'gone 2']);
       expect(order.map(({ id }) => id).sort()).toEqual(designed.map(({ id }) => id).sort());
-      const sheet = runSheet(of, entries, order);
+      const sheet = runSheet(settings, entries, order);
       const read = readingsOf(sheet).map(({ id, load, setting, pass }) => [id, load, setting, pass].join());
       const wanted = designed.flatMap(({ id, points }) =>
         points.map((point) => [id, point.load, point.setting, point.pass].join()),
@@ -94,9 +94,9 @@ test('in any order nothing is lost or doubled, and the same seed gives the same 
       expect(read.sort()).toEqual(wanted.sort());
       expect(
         runSheet(
-          of,
+          settings,
           entries,
-          inOrder(designedMountings(of, entries, loads), ['gone 1', ...byHand, byHand[0] ?? 'gone 2']),
+          inOrder(designedMountings(settings, entries, loads), ['gone 1', ...byHand, byHand[0] ?? 'gone 2']),
         ),
       ).toEqual(sheet);
     }),
@@ -106,14 +106,15 @@ test('in any order nothing is lost or doubled, and the same seed gives the same 
 
 test('no reading falls outside quiet or working hours, and steps follow one another', () => {
   fc.assert(
-    fc.property(scene, ({ of, entries, loads }) => {
-      const sheet = runSheet(of, entries, designedMountings(of, entries, loads));
-      for (const reading of readingsOf(sheet)) expect(inQuiet(of, reading.fromMin, reading.toMin)).toBe(true);
+    fc.property(scene, ({ settings, entries, loads }) => {
+      const sheet = runSheet(settings, entries, designedMountings(settings, entries, loads));
+      for (const reading of readingsOf(sheet))
+        expect(inQuiet(settings, reading.fromMin, reading.toMin)).toBe(true);
       let before = 0;
       for (const part of sheet.parts) {
-        expect(of.weekdays).toContain(weekdayOf(of.startOn, part.day));
-        const from = part.day * DAY_MIN + of.workFromMin;
-        const to = from + spanMin(of.workFromMin, of.workToMin);
+        expect(settings.weekdays).toContain(weekdayOf(settings.startOn, part.day));
+        const from = part.day * DAY_MIN + settings.workFromMin;
+        const to = from + spanMin(settings.workFromMin, settings.workToMin);
         for (const step of part.steps) {
           expect(step.fromMin).toBeGreaterThanOrEqual(Math.max(before, from) - 1e-9);
           expect(step.toMin).toBeLessThanOrEqual(to + 1e-9);
@@ -127,9 +128,9 @@ test('no reading falls outside quiet or working hours, and steps follow one anot
 
 test('as designed, the control keeps its spacing and nothing is broken; moves are told', () => {
   fc.assert(
-    fc.property(scene, ({ of, entries, loads }) => {
-      const designed = designedMountings(of, entries, loads);
-      expect(orderBreaks(designed, of.controlEvery, String)).toEqual([]);
+    fc.property(scene, ({ settings, entries, loads }) => {
+      const designed = designedMountings(settings, entries, loads);
+      expect(orderBreaks(designed, settings.controlEvery, String)).toEqual([]);
       const blocks = new Map<number, Set<string>>();
       for (const { block, entry, isControl } of designed)
         if (!isControl) blocks.set(block, (blocks.get(block) ?? new Set()).add(entry));
@@ -137,8 +138,8 @@ test('as designed, the control keeps its spacing and nothing is broken; moves ar
     }),
     { numRuns: 60 },
   );
-  const of = { ...defaultPlanSettings('2026-11-30'), controlEvery: 2, mounts: 2 };
-  const designed = designedMountings(of, lineUp(4), ['170 W']);
+  const other = { ...defaultPlanSettings('2026-11-30'), controlEvery: 2, mounts: 2 };
+  const designed = designedMountings(other, lineUp(4), ['170 W']);
   const told = (order: Mounting[]) => orderBreaks(order, 2, (entry) => `<${entry}>`).map((at) => at.message);
   const [first, ...rest] = designed;
   expect(told([...rest, first!]).join()).toContain('no control before the first mount');
@@ -150,32 +151,30 @@ test('as designed, the control keeps its spacing and nothing is broken; moves ar
 });
 
 test('what is done leaves the sheet, and the rest begins now', () => {
-  const of = defaultPlanSettings('2026-11-30');
+  const settings = defaultPlanSettings('2026-11-30');
   const entries = lineUp(4);
-  const order = designedMountings(of, entries, ['170 W']);
+  const order = designedMountings(settings, entries, ['170 W']);
   const first = order[0]!;
-  const runs = first.points
-    .slice(0, 4)
-    .map((point) => ({
-      entry: first.entry,
-      mount: first.mount,
-      ...point,
-      setting: ` ${point.setting.toUpperCase()}`,
-    }));
+  const runs = first.points.slice(0, 4).map((point) => ({
+    entry: first.entry,
+    mount: first.mount,
+    ...point,
+    setting: ` ${point.setting.toUpperCase()}`,
+  }));
   const nowMin = 2 * DAY_MIN + 18 * 60;
-  const sheet = runSheet(of, entries, order, { isDone: doneBy(runs), notBeforeMin: nowMin });
+  const sheet = runSheet(settings, entries, order, { isDone: doneBy(runs), notBeforeMin: nowMin });
   expect(readingsOf(sheet)).toHaveLength(order.reduce((sum, at) => sum + at.points.length, 0) - 4);
   expect(sheet.parts[0]).toMatchObject({ id: first.id, fromMin: nowMin, continued: true });
   const all = order.flatMap((at) =>
     at.points.map((point) => ({ entry: at.entry, mount: at.mount, ...point })),
   );
-  expect(runSheet(of, entries, order, { isDone: doneBy(all) }).parts).toEqual([]);
+  expect(runSheet(settings, entries, order, { isDone: doneBy(all) }).parts).toEqual([]);
 });
 
 test('a learnt soak moves the times of its entry only', () => {
-  const of = defaultPlanSettings('2026-11-30');
+  const settings = defaultPlanSettings('2026-11-30');
   const entries = lineUp(4).map((at) => (at.entry === 'e1' ? { ...at, learntSoakMin: 40 } : at));
-  const sheet = runSheet(of, entries, designedMountings(of, entries, ['170 W']));
+  const sheet = runSheet(settings, entries, designedMountings(settings, entries, ['170 W']));
   const soaks = sheet.parts.flatMap((part) =>
     part.steps
       .filter((step) => step.kind === 'soak')
@@ -186,35 +185,35 @@ test('a learnt soak moves the times of its entry only', () => {
 });
 
 test('what cannot be planned is told by its field', () => {
-  const of = defaultPlanSettings('2026-11-30');
+  const settings = defaultPlanSettings('2026-11-30');
   const fields = (change: Partial<PlanSettings>, entries = lineUp(3)) =>
-    planProblems({ ...of, ...change }, entries).map((at) => at.field);
+    planProblems({ ...settings, ...change }, entries).map((at) => at.field);
   expect(fields({})).toEqual([]);
   expect(fields({ passes: 0, mounts: 0 })).toEqual(['passes', 'mounts']);
   expect(fields({ quietFromMin: 2 * 60, quietToMin: 6 * 60 })).toEqual(['quietFromMin']);
-  expect(fields({ workToMin: of.workFromMin + 40 })).toContain('workToMin');
+  expect(fields({ workToMin: settings.workFromMin + 40 })).toContain('workToMin');
   expect(fields({}, [])).toContain('entries');
   expect(fields({}, [{ ...lineUp(2)[1]!, isControl: false }])).toEqual(['control']);
 });
 
 test('more passes or mounts cost hours and show less; fitting keeps to the deadline and says what went', () => {
-  const of = { ...defaultPlanSettings('2026-11-30'), passes: 2 };
+  const other = { ...defaultPlanSettings('2026-11-30'), passes: 2 };
   const at = { entries: lineUp(8), loads: ['170 W', '90 W'], scatter: { passK: 0.3, mountK: 0.4 } };
-  const now = planCost(of, at);
-  for (const choice of planChoices(of, at)) {
+  const now = planCost(other, at);
+  for (const choice of planChoices(other, at)) {
     if (/^three (passes|mounts)/.test(choice.words)) {
       expect(choice.cost.benchH).toBeGreaterThan(now.benchH);
       expect(choice.cost.differenceK).toBeLessThan(now.differenceK);
     } else expect(choice.cost.benchH).toBeLessThan(now.benchH);
   }
-  const fitted = fitToDeadline(of, at, 8);
+  const fitted = fitToDeadline(other, at, 8);
   expect(fitted.fits).toBe(true);
   expect(fitted.cost).toEqual(planCost(fitted.settings, { ...at, loads: fitted.loads }));
   expect(fitted.cost.endDay).toBeLessThanOrEqual(8);
   expect(fitted.gaveUp.length).toBeGreaterThan(0);
   expect(fitted.settings.mounts).toBe(2);
-  expect(fitToDeadline(of, at, 400).gaveUp).toEqual([]);
-  expect(fitToDeadline(of, at, 0).fits).toBe(false);
+  expect(fitToDeadline(other, at, 400).gaveUp).toEqual([]);
+  expect(fitToDeadline(other, at, 0).fits).toBe(false);
 });
 
 test('a pilot tells which loads separate', () => {
@@ -227,27 +226,31 @@ test('a pilot tells which loads separate', () => {
     ],
     plan,
   );
-  expect(findings.map((of) => of.separates)).toEqual([true, false, null]);
+  expect(findings.map((finding) => finding.separates)).toEqual([true, false, null]);
 });
 
 test('a plan’s size is counted as it would be laid, and one that is too large is not laid at all', () => {
   fc.assert(
-    fc.property(scene, fc.integer({ min: 1, max: 9 }), ({ of, entries, loads }, controlEvery) => {
-      const settings = { ...of, controlEvery };
-      const laid = designedMountings(settings, entries, loads);
-      expect(planSize(settings, entries, loads.length)).toEqual({
-        mountings: laid.length,
-        controls: laid.filter((at) => at.isControl).length,
-        readings: laid.reduce((sum, at) => sum + at.points.length, 0),
-      });
-    }),
+    fc.property(
+      scene,
+      fc.integer({ min: 1, max: 9 }),
+      ({ settings: other, entries, loads }, controlEvery) => {
+        const settings = { ...other, controlEvery };
+        const laid = designedMountings(settings, entries, loads);
+        expect(planSize(settings, entries, loads.length)).toEqual({
+          mountings: laid.length,
+          controls: laid.filter((at) => at.isControl).length,
+          readings: laid.reduce((sum, at) => sum + at.points.length, 0),
+        });
+      },
+    ),
   );
   const vast = { ...defaultPlanSettings('2026-12-01'), passes: 20, mounts: 20 };
   const loads = Array.from({ length: 20 }, (_, i) => `${10 * i} W`);
   const { problems, sheet, order } = layPlan(
     { settings: vast, order: [], droppedLoads: [], pilot: null },
     {
-      entries: lineUp(900).map((of) => ({ ...of, name: of.entry })),
+      entries: lineUp(900).map((entry) => ({ ...entry, name: entry.entry })),
       loads,
       done: [],
       now: { day: '2026-12-01', minute: 0 },
@@ -260,8 +263,8 @@ test('a plan’s size is counted as it would be laid, and one that is too large 
 });
 
 test('no loop of a plan runs on for ever: hours and weeks that hold nothing are told', () => {
-  const of = { ...defaultPlanSettings('2026-12-01'), quietFromMin: 0, quietToMin: 10 };
-  expect(() => quietFrom(of, 100, 11)).toThrow('no quiet span of 10 min holds 11 min');
-  expect(quietFrom(of, 100, 10)).toBe(DAY_MIN);
-  expect(() => runSheet({ ...of, weekdays: [] }, [], [])).toThrow('no working day');
+  const other = { ...defaultPlanSettings('2026-12-01'), quietFromMin: 0, quietToMin: 10 };
+  expect(() => quietFrom(other, 100, 11)).toThrow('no quiet span of 10 min holds 11 min');
+  expect(quietFrom(other, 100, 10)).toBe(DAY_MIN);
+  expect(() => runSheet({ ...other, weekdays: [] }, [], [])).toThrow('no working day');
 });

@@ -13,8 +13,8 @@ export interface PlanChoice {
 
 const COUNTS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'];
 const word = (n: number) => COUNTS[n] ?? String(n);
-const counted = (n: number, one: string) =>
-  `${word(n)} ${one}${n === 1 ? '' : one.endsWith('s') ? 'es' : 's'}`;
+const counted = (n: number, name: string) =>
+  `${word(n)} ${name}${n === 1 ? '' : name.endsWith('s') ? 'es' : 's'}`;
 
 /** Every other setting between the fastest and the slowest, which both stay. */
 function thinnedSettings(settings: readonly string[]): string[] {
@@ -23,22 +23,24 @@ function thinnedSettings(settings: readonly string[]): string[] {
 }
 
 /** The plans one step away: a pass, a mount or the control's spacing more or less, fewer settings, one load less. */
-export function planChoices(of: PlanSettings, scene: PlanScene): PlanChoice[] {
+export function planChoices(given: PlanSettings, scene: PlanScene): PlanChoice[] {
   const choices: PlanChoice[] = [];
   const offer = (words: string, change: Partial<PlanSettings>, loads = scene.loads) => {
-    const settings = { ...of, ...change };
+    const settings = { ...given, ...change };
     // One step more may be one too many.
     if (tooLarge(settings, scene.entries, loads.length)) return;
     choices.push({ words, settings, loads, cost: planCost(settings, { ...scene, loads }) });
   };
-  const { passes, mounts, controlEvery } = of;
+  const { passes, mounts, controlEvery } = given;
   offer(`${counted(passes + 1, 'pass')} instead of ${word(passes)}`, { passes: passes + 1 });
   offer(`${counted(mounts + 1, 'mount')} instead of ${word(mounts)}`, { mounts: mounts + 1 });
   if (passes > 1) offer(`${counted(passes - 1, 'pass')} instead of ${word(passes)}`, { passes: passes - 1 });
   if (mounts > 1) offer(`${counted(mounts - 1, 'mount')} instead of ${word(mounts)}`, { mounts: mounts - 1 });
-  const fewer = thinnedSettings(of.settings);
-  if (fewer.length < of.settings.length && fewer.length >= 2)
-    offer(`${counted(fewer.length, 'setting')} instead of ${word(of.settings.length)}`, { settings: fewer });
+  const fewer = thinnedSettings(given.settings);
+  if (fewer.length < given.settings.length && fewer.length >= 2)
+    offer(`${counted(fewer.length, 'setting')} instead of ${word(given.settings.length)}`, {
+      settings: fewer,
+    });
   if (controlEvery < scene.entries.length)
     offer(`a control every ${controlEvery * 2} mounts instead of ${controlEvery}`, {
       controlEvery: controlEvery * 2,
@@ -65,11 +67,11 @@ export interface FittedPlan {
  * costs least in what can be shown for each hour saved, keeps two mounts as long as anything else can go, and says
  * what it gave up.
  */
-export function fitToDeadline(of: PlanSettings, scene: PlanScene, lastDay: number): FittedPlan {
+export function fitToDeadline(settings: PlanSettings, scene: PlanScene, lastDay: number): FittedPlan {
   let fitted: FittedPlan = {
-    settings: of,
+    settings: settings,
     loads: scene.loads,
-    cost: planCost(of, scene),
+    cost: planCost(settings, scene),
     gaveUp: [],
     fits: false,
   };

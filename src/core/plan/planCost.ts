@@ -25,17 +25,17 @@ export function costOfSheet(sheet: RunSheet): { benchH: number; endDay: number }
 }
 
 /** What a plan in its designed order costs in hours, when it ends, and the smallest difference it can show. */
-export function planCost(of: PlanSettings, { entries, loads, scatter }: PlanScene): PlanCost {
-  const order = designedMountings(of, entries, loads);
+export function planCost(settings: PlanSettings, { entries, loads, scatter }: PlanScene): PlanCost {
+  const order = designedMountings(settings, entries, loads);
   const differenceK =
     entries.length < 2
       ? Infinity
       : smallestDifferenceK({
           entries: entries.length,
-          passes: of.passes,
-          mounts: of.mounts,
+          passes: settings.passes,
+          mounts: settings.mounts,
           controlMounts: order.filter((mounting) => mounting.isControl).length,
           scatter,
         });
-  return { ...costOfSheet(runSheet(of, entries, order)), differenceK };
+  return { ...costOfSheet(runSheet(settings, entries, order)), differenceK };
 }

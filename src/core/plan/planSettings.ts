@@ -65,13 +65,13 @@ export function spanMin(fromMin: number, toMin: number): number {
 }
 
 /** Quiet minutes within a working day, min. */
-export function quietWithinWork(of: PlanSettings): number {
-  const workTo = of.workFromMin + spanMin(of.workFromMin, of.workToMin);
+export function quietWithinWork(settings: PlanSettings): number {
+  const workTo = settings.workFromMin + spanMin(settings.workFromMin, settings.workToMin);
   let sum = 0;
   for (const shift of [-DAY_MIN, 0, DAY_MIN]) {
-    const from = of.quietFromMin + shift;
-    const to = from + spanMin(of.quietFromMin, of.quietToMin);
-    sum += Math.max(0, Math.min(workTo, to) - Math.max(of.workFromMin, from));
+    const from = settings.quietFromMin + shift;
+    const to = from + spanMin(settings.quietFromMin, settings.quietToMin);
+    sum += Math.max(0, Math.min(workTo, to) - Math.max(settings.workFromMin, from));
   }
   return sum;
 }
@@ -80,12 +80,12 @@ export function quietWithinWork(of: PlanSettings): number {
  * First quiet minute at or after one from which `lastsMin` stay quiet.
  * @throws RangeError where no quiet span is so long
  */
-export function quietFrom(of: PlanSettings, atMin: number, lastsMin: number): number {
-  const lengthMin = spanMin(of.quietFromMin, of.quietToMin);
+export function quietFrom(settings: PlanSettings, atMin: number, lastsMin: number): number {
+  const lengthMin = spanMin(settings.quietFromMin, settings.quietToMin);
   if (lengthMin >= DAY_MIN) return atMin;
   const before = Math.floor(atMin / DAY_MIN) - 1;
   for (let day = before; day < before + 4; day += 1) {
-    const from = day * DAY_MIN + of.quietFromMin;
+    const from = day * DAY_MIN + settings.quietFromMin;
     if (Math.max(atMin, from) + lastsMin <= from + lengthMin) return Math.max(atMin, from);
   }
   throw new RangeError(`quietFrom: no quiet span of ${lengthMin} min holds ${lastsMin} min`);
@@ -93,18 +93,18 @@ export function quietFrom(of: PlanSettings, atMin: number, lastsMin: number): nu
 
 /** What no plan can be made from, in words by field. */
 export function planProblems(
-  of: PlanSettings,
+  settings: PlanSettings,
   entries: readonly PlanEntry[],
 ): { field: string; message: string }[] {
   const problems: { field: string; message: string }[] = [];
   const check = (field: string, wrong: boolean, message: string) => {
     if (wrong) problems.push({ field, message });
   };
-  check('passes', !(of.passes >= 1), 'at least one pass: with none, nothing is measured');
-  check('mounts', !(of.mounts >= 1), 'at least one mount: with none, nothing is measured');
-  check('settings', of.settings.length === 0, 'at least one fan setting');
-  check('weekdays', of.weekdays.length === 0, 'at least one working day a week');
-  check('controlEvery', !(of.controlEvery >= 1), 'a control at least after every mount');
+  check('passes', !(settings.passes >= 1), 'at least one pass: with none, nothing is measured');
+  check('mounts', !(settings.mounts >= 1), 'at least one mount: with none, nothing is measured');
+  check('settings', settings.settings.length === 0, 'at least one fan setting');
+  check('weekdays', settings.weekdays.length === 0, 'at least one working day a week');
+  check('controlEvery', !(settings.controlEvery >= 1), 'a control at least after every mount');
   check('entries', entries.length === 0, 'the line-up has no entries yet');
   check(
     'control',
@@ -112,34 +112,34 @@ export function planProblems(
     'no entry of the line-up is the control: name one in Line-up',
   );
   const soakMin = Math.max(
-    of.warmUpMin,
-    ...entries.map((entry) => soakMinutes(entry, of) + of.warmUpMin + of.readingMin),
+    settings.warmUpMin,
+    ...entries.map((entry) => soakMinutes(entry, settings) + settings.warmUpMin + settings.readingMin),
   );
-  const workMin = spanMin(of.workFromMin, of.workToMin);
+  const workMin = spanMin(settings.workFromMin, settings.workToMin);
   check(
     'workToMin',
-    workMin < soakMin + of.mountMin,
-    `a working day of ${workMin} min holds no mount with one soak: ${Math.ceil(soakMin + of.mountMin)} min wanted`,
+    workMin < soakMin + settings.mountMin,
+    `a working day of ${workMin} min holds no mount with one soak: ${Math.ceil(soakMin + settings.mountMin)} min wanted`,
   );
-  const quietMin = quietWithinWork(of);
+  const quietMin = quietWithinWork(settings);
   check(
     'quietFromMin',
-    quietMin < of.readingMin,
+    quietMin < settings.readingMin,
     'the quiet hours cover no working hour: no level could be read',
   );
   if (problems.length > 0) return problems;
   // The first soak of a fresh day: does its reading find quiet before the day ends?
-  const soakedMin = of.workFromMin + of.mountMin + soakMin - of.readingMin;
-  const readToMin = quietFrom(of, soakedMin, of.readingMin) + of.readingMin;
+  const soakedMin = settings.workFromMin + settings.mountMin + soakMin - settings.readingMin;
+  const readToMin = quietFrom(settings, soakedMin, settings.readingMin) + settings.readingMin;
   check(
     'quietFromMin',
-    readToMin > of.workFromMin + workMin,
+    readToMin > settings.workFromMin + workMin,
     'the quiet hours are over before a first soak of the day is: no level could be read',
   );
   return problems;
 }
 
 /** Soak of an entry, min: learnt from its own runs, else by its kind. */
-export function soakMinutes(entry: PlanEntry, of: PlanSettings): number {
-  return entry.learntSoakMin ?? (entry.kind === 'liquid' ? of.liquidSoakMin : of.airSoakMin);
+export function soakMinutes(entry: PlanEntry, settings: PlanSettings): number {
+  return entry.learntSoakMin ?? (entry.kind === 'liquid' ? settings.liquidSoakMin : settings.airSoakMin);
 }

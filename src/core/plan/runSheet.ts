@@ -47,24 +47,24 @@ export function weekdayOf(startOn: string, day: number): number {
  * begins before `notBeforeMin`. Both in the sheet's own minutes; see `planProblems` for what cannot be laid.
  */
 export function runSheet(
-  of: PlanSettings,
+  settings: PlanSettings,
   entries: readonly PlanEntry[],
   order: readonly Mounting[],
   more: { isDone?: (mounting: Mounting, point: PlannedPoint) => boolean; notBeforeMin?: number } = {},
 ): RunSheet {
   const entryOf = new Map(entries.map((entry) => [entry.entry, entry]));
-  const workMin = spanMin(of.workFromMin, of.workToMin);
-  const works = (day: number) => of.weekdays.includes(weekdayOf(of.startOn, day));
+  const workMin = spanMin(settings.workFromMin, settings.workToMin);
+  const works = (day: number) => settings.weekdays.includes(weekdayOf(settings.startOn, day));
   const nextStart = (after: number) => {
     for (let day = after; day < after + 7; day += 1) if (works(day)) return day;
     throw new RangeError('runSheet: no working day in the week');
   };
   let day = nextStart(0);
-  let now = day * DAY_MIN + of.workFromMin;
-  const endOfDay = () => day * DAY_MIN + of.workFromMin + workMin;
+  let now = day * DAY_MIN + settings.workFromMin;
+  const endOfDay = () => day * DAY_MIN + settings.workFromMin + workMin;
   const toNextDay = () => {
     day = nextStart(day + 1);
-    now = day * DAY_MIN + of.workFromMin;
+    now = day * DAY_MIN + settings.workFromMin;
   };
   const notBefore = more.notBeforeMin ?? 0;
   while (endOfDay() <= notBefore) toNextDay();
@@ -74,7 +74,7 @@ export function runSheet(
   for (const mounting of order) {
     const points = mounting.points.filter((point) => !more.isDone?.(mounting, point));
     if (points.length === 0) continue;
-    const soakMin = soakMinutes(entryOf.get(mounting.entry)!, of);
+    const soakMin = soakMinutes(entryOf.get(mounting.entry)!, settings);
     let part: SheetPart | null = null;
     const begin = (continued: boolean) => {
       part = { id: mounting.id, day, fromMin: now, toMin: now, continued, steps: [] };
@@ -88,28 +88,28 @@ export function runSheet(
     };
     // What the first point needs on top of itself must fit before the day ends.
     const needs = (leadMin: number) => {
-      const readAt = quietFrom(of, now + leadMin + soakMin, of.readingMin);
-      return readAt + of.readingMin <= endOfDay();
+      const readAt = quietFrom(settings, now + leadMin + soakMin, settings.readingMin);
+      return readAt + settings.readingMin <= endOfDay();
     };
-    if (!needs(of.mountMin + of.warmUpMin)) toNextDay();
+    if (!needs(settings.mountMin + settings.warmUpMin)) toNextDay();
     begin(points.length < mounting.points.length);
-    step('mount', of.mountMin);
-    step('warm-up', of.warmUpMin);
+    step('mount', settings.mountMin);
+    step('warm-up', settings.warmUpMin);
     for (const point of points) {
       if (!needs(0)) {
-        step('cool-down', Math.min(of.coolDownMin, endOfDay() - now));
+        step('cool-down', Math.min(settings.coolDownMin, endOfDay() - now));
         toNextDay();
         begin(true);
-        step('warm-up', of.warmUpMin);
+        step('warm-up', settings.warmUpMin);
       }
       step('soak', soakMin, point);
-      const waitMin = quietFrom(of, now, of.readingMin) - now;
+      const waitMin = quietFrom(settings, now, settings.readingMin) - now;
       step('wait', waitMin, point);
       sheet.waitedMin += waitMin;
-      step('reading', of.readingMin, point);
+      step('reading', settings.readingMin, point);
       sheet.readings += 1;
     }
-    step('cool-down', Math.min(of.coolDownMin, endOfDay() - now));
+    step('cool-down', Math.min(settings.coolDownMin, endOfDay() - now));
     sheet.endMin = now;
   }
   for (const part of sheet.parts) sheet.benchMin += part.toMin - part.fromMin;

@@ -42,7 +42,7 @@ export function smallestDifferenceK(plan: {
   const passFreedom = SETTINGS * (freedom + entries * mounts * (passes - 1));
   const mountK2 = scatter.mountK ** 2 / mounts;
   const passK2 = (BETWEEN_SETTINGS * scatter.passK ** 2) / (passes * mounts);
-  const q = (of: number) => studentizedRange(0.95, entries, of);
+  const q = (value: number) => studentizedRange(0.95, entries, value);
   const criticalK = Math.sqrt(q(freedom) ** 2 * mountK2 + q(passFreedom) ** 2 * passK2);
   // The critical difference scatters itself, by what is known of remounting.
   const criticalSdK = criticalK === 0 ? 0 : (q(freedom) ** 2 * mountK2) / criticalK / Math.sqrt(2 * freedom);

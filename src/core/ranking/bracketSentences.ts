@@ -13,7 +13,7 @@ export function bracketSentences(
   const both = (aK: number, bK: number) => {
     const [a, b] = [aK * scale.factor, bK * scale.factor];
     const alike = a.toFixed(scale.decimals) === b.toFixed(scale.decimals);
-    return [a, b].map((of) => `${of.toFixed(scale.decimals + (alike ? 1 : 0))} ${scale.unit}`);
+    return [a, b].map((value) => `${value.toFixed(scale.decimals + (alike ? 1 : 0))} ${scale.unit}`);
   };
   const places = `Places ${better} ${worse - better > 1 ? 'to' : 'and'} ${worse} cannot be told apart`;
   const [between, needed] = both(apartK, differenceK);

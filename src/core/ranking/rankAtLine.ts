@@ -87,7 +87,7 @@ function statusOf({ value, atLimit }: Standing): PlacedEntry['status'] {
 function comparable({ value }: Standing, factor: number): Comparable {
   return {
     value: value.value * factor,
-    doubt: value.doubt.map((of) => ({ ...of, variance: of.variance * factor ** 2 })),
+    doubt: value.doubt.map((term) => ({ ...term, variance: term.variance * factor ** 2 })),
     shared: value.shared * factor,
   };
 }
@@ -120,10 +120,10 @@ export function rankAtLine(curves: readonly EntryCurve[], rule: LineRule): Ranki
   }
   const sign = curves[0]?.rule.better === 'higher' ? -1 : 1;
   // At a program's watts, so that K/W stands in kelvins of about the same size.
-  const restatedK = (of: Standing) =>
-    of.resistanceKPerW === null ? of.value.value : of.resistanceKPerW * (rule.loadW || 1);
-  const byResistance = (of: Standing) => rule.program && of.atLimit;
-  const keyK = (of: Standing) => (byResistance(of) ? restatedK(of) : of.value.value);
+  const restatedK = (standing: Standing) =>
+    standing.resistanceKPerW === null ? standing.value.value : standing.resistanceKPerW * (rule.loadW || 1);
+  const byResistance = (standing: Standing) => rule.program && standing.atLimit;
+  const keyK = (standing: Standing) => (byResistance(standing) ? restatedK(standing) : standing.value.value);
   standings.sort(
     (a, b) =>
       Number(byResistance(a)) - Number(byResistance(b)) ||
@@ -131,35 +131,35 @@ export function rankAtLine(curves: readonly EntryCurve[], rule: LineRule): Ranki
       (a.entry < b.entry ? -1 : 1),
   );
   const throttledFrom = standings.findIndex(byResistance);
-  const compared = standings.map((of) => comparable(of, 1));
+  const compared = standings.map((standing) => comparable(standing, 1));
   const told =
     throttledFrom < 0
       ? ties(compared)
       : ties(
           compared,
-          standings.map((of) => comparable(of, restatedK(of) / of.value.value)),
+          standings.map((standing) => comparable(standing, restatedK(standing) / standing.value.value)),
           throttledFrom,
         );
-  const placed = standings.map((of, i) => ({
-    entry: of.entry,
+  const placed = standings.map((standing, i) => ({
+    entry: standing.entry,
     place: i + 1,
     tieGroup: told.groups[i]!,
     placeFrom: told.placeFrom[i]!,
     placeTo: told.placeTo[i]!,
-    status: statusOf(of),
-    at: of.value.at,
-    levelDb: of.value.levelDb,
-    restated: of.value.restated,
-    value: of.value.value,
-    uncertainty: of.value.uncertainty,
-    interval95: halfWidth(of.value.doubt),
-    doubt: of.value.doubt,
-    shared: of.value.shared,
-    resistanceKPerW: of.resistanceKPerW,
-    temperatureAtReferenceC: of.temperatureC,
-    slope: of.value.slope,
-    spreadSource: of.value.spreadSource,
-    mountSpreadUnknown: of.value.mountSpreadUnknown,
+    status: statusOf(standing),
+    at: standing.value.at,
+    levelDb: standing.value.levelDb,
+    restated: standing.value.restated,
+    value: standing.value.value,
+    uncertainty: standing.value.uncertainty,
+    interval95: halfWidth(standing.value.doubt),
+    doubt: standing.value.doubt,
+    shared: standing.value.shared,
+    resistanceKPerW: standing.resistanceKPerW,
+    temperatureAtReferenceC: standing.temperatureC,
+    slope: standing.value.slope,
+    spreadSource: standing.value.spreadSource,
+    mountSpreadUnknown: standing.value.mountSpreadUnknown,
   }));
   notPlaced.sort((a, b) => (a.entry < b.entry ? -1 : 1));
   return { placed, notPlaced, brackets: told.brackets };

@@ -35,7 +35,11 @@ function point(
   };
 }
 
-function rank(points: MeasuredPoint[], entries = [...new Set(points.map((of) => of.entry))], lineDb = 33) {
+function rank(
+  points: MeasuredPoint[],
+  entries = [...new Set(points.map((point) => point.entry))],
+  lineDb = 33,
+) {
   return rankAtLine(
     entryCurves(
       entries.map((entry) => ({ entry, isControl: false })),
@@ -66,14 +70,14 @@ test('each status of FORMATS steps 7 and 8', () => {
     point('none settled', 'floor', 22, 48, atFloor),
     point('all at floor', 'low', 22, 45, atFloor),
   ];
-  const { placed, notPlaced } = rank(points, [...new Set(points.map((of) => of.entry)), 'no runs']);
-  expect(placed.map((of) => [of.entry, of.status, of.place])).toEqual([
+  const { placed, notPlaced } = rank(points, [...new Set(points.map((point) => point.entry)), 'no runs']);
+  expect(placed.map((entry) => [entry.entry, entry.status, entry.place])).toEqual([
     ['ranked', 'ranked', 1],
     ['tops-out', 'tops-out', 2],
     ['throttled', 'throttled', 3],
   ]);
   expect(placed[1]).toMatchObject({ value: 39, levelDb: 31 });
-  expect(Object.fromEntries(notPlaced.map((of) => [of.entry, of.status]))).toEqual({
+  expect(Object.fromEntries(notPlaced.map((entry) => [entry.entry, entry.status]))).toEqual({
     loud: 'too-loud',
     'at-floor': 'below-floor',
     unsettled: 'unsettled',
@@ -118,7 +122,7 @@ test('spread is borrowed from the control, else pooled, else assumed', () => {
       entry,
       isControl: isControl && entry === 'control',
     }));
-    return rankAtLine(entryCurves(entries, points), RULE).placed.find((of) => of.entry === 'other')!;
+    return rankAtLine(entryCurves(entries, points), RULE).placed.find((entry) => entry.entry === 'other')!;
   };
   expect(source(true, [...control, other]).spreadSource).toBe('control');
   expect(source(false, [...control, other]).spreadSource).toBe('round-up');
@@ -135,8 +139,8 @@ test('the order of rows and entries changes nothing', () => {
   fc.assert(
     fc.property(fc.array(cooler, { minLength: 1, maxLength: 6 }), fc.integer(), (coolers, seed) => {
       const points = coolers.flatMap(({ base, quiet, settled }, i) =>
-        settled.map((of, k) =>
-          point(`e${i}`, `${k}`, quiet + 3 * k, base - 2 * k + 0.2 * k * k, { settled: of }),
+        settled.map((flag, k) =>
+          point(`e${i}`, `${k}`, quiet + 3 * k, base - 2 * k + 0.2 * k * k, { settled: flag }),
         ),
       );
       const entries = coolers.map((_, i) => `e${i}`);
@@ -145,7 +149,7 @@ test('the order of rows and entries changes nothing', () => {
         items
           .map((item) => ({ item, key: chance.uniform() }))
           .sort((a, b) => a.key - b.key)
-          .map((of) => of.item);
+          .map((other) => other.item);
       expect(rank(shuffled(points), shuffled(entries))).toEqual(rank(points, entries));
     }),
     { numRuns: 60 },
@@ -173,22 +177,22 @@ test('eight equal coolers are split in at most 30 of 400 seeded round-ups, whate
           }
         }
       }
-      if (rank(points).placed.some((of) => of.tieGroup > 1)) split += 1;
+      if (rank(points).placed.some((entry) => entry.tieGroup > 1)) split += 1;
     }
     expect(split).toBeLessThanOrEqual(30);
   }
 });
 
 test('fans tuned to the line reach it within 0.3 dB, with what the missing tenths are worth in the doubt', () => {
-  const one = (levelDb: number) =>
+  const other = (levelDb: number) =>
     rank([point('a', 'tuned', levelDb, 40), point('a', 'tuned', levelDb, 40, { pass: 2 })]);
   for (const levelDb of [32.7, 32.9, 33, 33.1, 33.3])
-    expect(one(levelDb).placed[0]).toMatchObject({ status: 'ranked', value: 40, levelDb });
+    expect(other(levelDb).placed[0]).toMatchObject({ status: 'ranked', value: 40, levelDb });
   // Two per cent of the rise a decibel where one setting tells no slope: 0.2 dB are worth 0.16 K.
-  const far = one(33.2).placed[0]!;
-  expect(far.uncertainty ** 2 - one(33).placed[0]!.uncertainty ** 2).toBeCloseTo(0.16 ** 2, 6);
-  expect(one(33.31).notPlaced[0]!.status).toBe('too-loud');
-  expect(one(32.69).placed[0]!.status).toBe('tops-out');
+  const far = other(33.2).placed[0]!;
+  expect(far.uncertainty ** 2 - other(33).placed[0]!.uncertainty ** 2).toBeCloseTo(0.16 ** 2, 6);
+  expect(other(33.31).notPlaced[0]!.status).toBe('too-loud');
+  expect(other(32.69).placed[0]!.status).toBe('tops-out');
   // A curve has its own slope: 4 K over 2 dB.
   const sweep = rank([point('a', '1', 33.2, 40), point('a', '2', 35.2, 36)]).placed[0]!;
   expect(sweep).toMatchObject({ status: 'ranked', value: 40, levelDb: 33.2, slope: -2 });
@@ -206,15 +210,15 @@ const known = (rises: Record<string, number>, spreadK: number) =>
 test('places are ranges: nobody is cut from a neighbour that it cannot be told from', () => {
   // Twelve degrees of freedom, s = 0.35 K: six means can be told apart from about 0.96 K on.
   const { placed, brackets } = known({ a: 40, b: 41.7, c: 42.3, d: 42.31, e: 43, f: 46 }, 0.35);
-  const ranges = Object.fromEntries(placed.map((of) => [of.entry, [of.placeFrom, of.placeTo]]));
+  const ranges = Object.fromEntries(placed.map((entry) => [entry.entry, [entry.placeFrom, entry.placeTo]]));
   expect(ranges).toEqual({ a: [1, 1], b: [2, 4], c: [2, 5], d: [2, 5], e: [3, 5], f: [6, 6] });
-  expect(brackets.map((of) => [of.better, of.worse])).toEqual([
+  expect(brackets.map((bracket) => [bracket.better, bracket.worse])).toEqual([
     [2, 4],
     [3, 5],
   ]);
-  expect(placed.map((of) => of.tieGroup)).toEqual([1, 2, 2, 2, 3, 4]);
-  const names = placed.map((of) => of.entry.toUpperCase());
-  expect(brackets.flatMap((of) => bracketSentences(of, names))).toEqual([
+  expect(placed.map((entry) => entry.tieGroup)).toEqual([1, 2, 2, 2, 3, 4]);
+  const names = placed.map((entry) => entry.entry.toUpperCase());
+  expect(brackets.flatMap((bracket) => bracketSentences(bracket, names))).toEqual([
     'Places 2 to 4 cannot be told apart: 0.6 K between them, and this test shows 1.0 K.',
     'B is better than E: 1.3 K apart, 1.0 K wanted.',
     'Places 3 to 5 cannot be told apart: 0.7 K between them, and this test shows 1.0 K.',
@@ -241,15 +245,15 @@ test('a place range counts who is surely better and who surely worse, whatever t
         }));
       const told = ties(ordered);
       const q = ordered.length > 1 ? studentizedRange(0.95, ordered.length, Infinity) : 0;
-      ordered.forEach((of, i) => {
+      ordered.forEach((item, i) => {
         const sure = ordered.map(
           (other, j) =>
             i !== j &&
-            Math.abs(other.value - of.value) >=
-              q * Math.sqrt((items.length && other.doubt[0]!.variance + of.doubt[0]!.variance) / 2),
+            Math.abs(other.value - item.value) >=
+              q * Math.sqrt((items.length && other.doubt[0]!.variance + item.doubt[0]!.variance) / 2),
         );
-        expect(told.placeFrom[i]).toBe(1 + sure.filter((of, j) => of && j < i).length);
-        expect(told.placeTo[i]).toBe(ordered.length - sure.filter((of, j) => of && j > i).length);
+        expect(told.placeFrom[i]).toBe(1 + sure.filter((flag, j) => flag && j < i).length);
+        expect(told.placeTo[i]).toBe(ordered.length - sure.filter((flag, j) => flag && j > i).length);
         expect(told.placeFrom[i]! <= i + 1 && told.placeTo[i]! >= i + 1).toBe(true);
       });
       for (const { better, worse } of told.brackets)
@@ -265,7 +269,7 @@ test('the throttled of a named program stand by K/W, behind all that hold it', (
   const points = [...at('cool', 50, 140), ...at('strong', 66.4, 120), ...at('weak', 66.3, 90)];
   const entries = ['cool', 'strong', 'weak'].map((entry) => ({ entry, isControl: false }));
   const order = (program: boolean) =>
-    rankAtLine(entryCurves(entries, points), { ...RULE, program }).placed.map((of) => of.entry);
+    rankAtLine(entryCurves(entries, points), { ...RULE, program }).placed.map((entry) => entry.entry);
   // Both stand at the limit: the one that let 120 W through is the better one, though 0.1 K warmer.
   expect(order(true)).toEqual(['cool', 'strong', 'weak']);
   expect(order(false)).toEqual(['cool', 'weak', 'strong']);

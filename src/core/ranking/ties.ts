@@ -39,7 +39,7 @@ export interface Ties {
  * only as far as it differs between them.
  */
 function criticalDifferences(compared: readonly Comparable[]): (i: number, j: number) => number {
-  const halves = compared.map((of) => halfWidth(of.doubt, Math.max(2, compared.length)));
+  const halves = compared.map((comparable) => halfWidth(comparable.doubt, Math.max(2, compared.length)));
   const sure = interval95(1, Infinity);
   return (i, j) => Math.hypot(halves[i]!, halves[j]!, sure * (compared[i]!.shared - compared[j]!.shared));
 }
@@ -92,7 +92,8 @@ export function ties(
 ): Ties {
   const plain = criticalDifferences(ordered);
   const other = restated === ordered ? plain : criticalDifferences(restated);
-  const gap = (of: readonly Comparable[], i: number, j: number) => Math.abs(of[i]!.value - of[j]!.value);
+  const gap = (comparables: readonly Comparable[], i: number, j: number) =>
+    Math.abs(comparables[i]!.value - comparables[j]!.value);
   return tiesOf(
     ordered.length,
     (i, j) => gap(j >= restatedFrom ? restated : ordered, i, j),

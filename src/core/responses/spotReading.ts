@@ -36,7 +36,9 @@ export function usualPlace(
 ): string | null {
   const counts = new Map<string, number>();
   for (const readings of runs)
-    for (const place of new Set(readings.filter((of) => of.quantity === quantity).map((of) => of.place)))
+    for (const place of new Set(
+      readings.filter((reading) => reading.quantity === quantity).map((reading) => reading.place),
+    ))
       counts.set(place, (counts.get(place) ?? 0) + 1);
   const sorted = [...counts].sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1));
   return sorted[0]?.[0] ?? null;

@@ -54,7 +54,8 @@ function amount(text: string): number | null {
 function meantBy(kind: keyof typeof ASSUMED, listed: Instrument | undefined): { meant: Meant; from: string } {
   const assumed = ASSUMED[kind];
   const unit = kind === 'sound meter' ? 'dB' : 'K';
-  const named = listed && CLASSES.find((of) => of.kind === kind && of.pattern.test(listed.grade))?.meant;
+  const named =
+    listed && CLASSES.find((other) => other.kind === kind && other.pattern.test(listed.grade))?.meant;
   const typed = listed && amount(listed.grade);
   const step = listed && amount(listed.resolution);
   const meant = {
@@ -74,7 +75,7 @@ function meantBy(kind: keyof typeof ASSUMED, listed: Instrument | undefined): { 
  * each mount. The rest of a class is shared by all that the rig measures, and stands apart.
  */
 export function instrumentDoubt(book: RigBook | null): InstrumentDoubt {
-  const listed = (kind: InstrumentKind) => book?.instruments.find((of) => of.kind === kind);
+  const listed = (kind: InstrumentKind) => book?.instruments.find((instrument) => instrument.kind === kind);
   const meter = meantBy('sound meter', listed('sound meter'));
   const probe = meantBy('room probe', listed('room probe'));
   const die = meantBy('die sensor', listed('die sensor'));

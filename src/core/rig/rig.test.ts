@@ -10,7 +10,8 @@ const setup = (more: Partial<RigSetup> = {}): RigSetup => ({
 
 test('a setup of defaults can be; places outside the room, under the floor of geometry or over the ceiling cannot', () => {
   expect(setupProblems(setup())).toEqual([]);
-  const told = (more: Partial<RigSetup>) => setupProblems(setup(more)).map((of) => of.field);
+  const told = (more: Partial<RigSetup>) =>
+    setupProblems(setup(more)).map((setupProblem) => setupProblem.field);
   expect(told({ meterDistanceCm: 5000 })).toContain('meterDistanceCm');
   expect(told({ probeDistanceCm: 321, roomDepthCm: 400 })).toContain('probeDistanceCm');
   expect(told({ meterHeightCm: 200, coolerHeightCm: 85, meterDistanceCm: 60 })).toContain('meterDistanceCm');

@@ -24,8 +24,12 @@ export interface RigSetup {
   interfaceHabit: string;
 }
 
-export function defaultSetup(of: { enclosure: string; meterDistanceCm: number; limitC: number }): RigSetup {
-  const { enclosure, meterDistanceCm, limitC } = of;
+export function defaultSetup(setup: {
+  enclosure: string;
+  meterDistanceCm: number;
+  limitC: number;
+}): RigSetup {
+  const { enclosure, meterDistanceCm, limitC } = setup;
   return {
     enclosure,
     meterDistanceCm,

@@ -31,7 +31,7 @@ export function parseLoad(text: string): Load | null {
   if (/^(?:idle|0)$/i.test(plain)) return { loadW: 0, loadName: '', gpuLoadW: 0 };
   const found = LOAD.exec(plain)?.groups;
   if (!found) return null;
-  const number = (of: string | undefined) => (of === undefined ? 0 : Number(of.replace(',', '.')));
+  const number = (other: string | undefined) => (other === undefined ? 0 : Number(other.replace(',', '.')));
   return {
     loadW: number(found.watts),
     loadName: (found.name ?? '').replace(/,$/, ''),

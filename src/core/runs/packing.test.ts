@@ -40,9 +40,9 @@ test('rows cross to the browser as they are, to the digits that a column shows',
     fc.property(fc.array(row), (rows) => {
       const back = unpackRows(packRows(rows));
       expect(back).toHaveLength(rows.length);
-      back.forEach((of, i) => {
+      back.forEach((row, i) => {
         for (const [name, value] of Object.entries(rows[i]!)) {
-          const got = of[name as keyof LogbookRow];
+          const got = row[name as keyof LogbookRow];
           if (typeof value === 'number')
             expect(Math.abs(Number(got) - value)).toBeLessThanOrEqual(1e-5 * Math.abs(value));
           else expect(got).toEqual(value);

@@ -34,8 +34,8 @@ function trace(
 const ripple = (t: number) => 0.2 * Math.sin(12.9898 * t) + 0.15 * Math.cos(78.233 * t);
 
 test('the fit finds one and two time constants and what is still to come', () => {
-  const one = series(900, (t) => 40 - 30 * Math.exp(-t / 160) + ripple(t));
-  const single = settlingFit(one.timeS, one.riseK);
+  const values = series(900, (t) => 40 - 30 * Math.exp(-t / 160) + ripple(t));
+  const single = settlingFit(values.timeS, values.riseK);
   expect(single).toMatchObject({ known: true, value: { terms: { length: 1 } } });
   if (single.known) {
     expect(single.value.endK).toBeCloseTo(40, 1);
@@ -163,7 +163,7 @@ test('a constant added to die and room changes nothing', () => {
     cpuC: before.cpuC.map((v) => v + 4),
     ambientC: before.ambientC!.map((v) => v + 4),
   };
-  const [a, b] = [before, after].map((of) => reduceTrace(of, RULE));
+  const [a, b] = [before, after].map((trace) => reduceTrace(trace, RULE));
   if (!a!.known || !b!.known) throw new Error('not known');
   expect(b!.value.riseK).toBeCloseTo(a!.value.riseK, 9);
 });
@@ -220,12 +220,12 @@ test.each([0.1, 1, 5])('missing time counts as missing cells do, at a step of %d
   };
   const without = (fromS: number, toS: number): Trace => {
     const kept = [...timeS.keys()].filter((i) => timeS[i]! < fromS || timeS[i]! >= toS);
-    const of = (values: Float64Array) => Float64Array.from(kept, (i) => values[i]!);
+    const readings = (values: Float64Array) => Float64Array.from(kept, (i) => values[i]!);
     return {
-      timeS: of(timeS),
-      cpuC: of(whole.cpuC),
-      ambientC: of(whole.ambientC!),
-      powerW: of(whole.powerW!),
+      timeS: readings(timeS),
+      cpuC: readings(whole.cpuC),
+      ambientC: readings(whole.ambientC!),
+      powerW: readings(whole.powerW!),
     };
   };
   expect(reduceTrace(without(1250, 1350), RULE)).toMatchObject({ known: true, value: { settled: true } });

@@ -225,14 +225,14 @@ export function settlingFit(timeS: ArrayLike<number>, riseK: ArrayLike<number>):
   const watchedS = t[t.length - 1]!;
   const shortest = Math.max(8, watchedS / 60);
   const fitAt = projection(t, y);
-  const one = search(1, fitAt, shortest, 4 * watchedS);
+  const other = search(1, fitAt, shortest, 4 * watchedS);
   const criterion = (fit: Candidate) =>
     t.length * Math.log(fit.residualSquares / t.length + 1e-12) +
     (2 * fit.taus.length + 1) * Math.log(t.length);
-  if (!one) return unknown('not identified: the fit has no solution');
+  if (!other) return unknown('not identified: the fit has no solution');
   // A second term is looked for only where the first leaves something that is no noise.
-  const two = autocorrelation(one, t, y) > UNEXPLAINED ? search(2, fitAt, shortest, 4 * watchedS) : null;
-  const fit = two && criterion(two) < criterion(one) - 6 ? two : one;
+  const two = autocorrelation(other, t, y) > UNEXPLAINED ? search(2, fitAt, shortest, 4 * watchedS) : null;
+  const fit = two && criterion(two) < criterion(other) - 6 ? two : other;
   const variance = residualVariance(fit, t, y);
   const slow = Math.max(...fit.taus);
   const lastS = timeS[timeS.length - 1]! - originS;

@@ -49,7 +49,7 @@ test('the fitted line goes through exact points, through the centre of any, and 
       (slope, intercept, x) => {
         const line = leastSquaresLine(
           x,
-          x.map((of) => intercept + slope * of),
+          x.map((value) => intercept + slope * value),
         );
         expect(line.known).toBe(true);
         if (!line.known) return;
@@ -64,13 +64,13 @@ test('the fitted line goes through exact points, through the centre of any, and 
   for (let i = 0; i < 600; i += 1) {
     const line = leastSquaresLine(
       x,
-      x.map((of) => 2 + 0.1 * of + chance.normal()),
+      x.map((value) => 2 + 0.1 * value + chance.normal()),
     );
     if (line.known) slopes.push(line.value.slope);
   }
-  const spread = Math.sqrt(mean(slopes.map((of) => (of - 0.1) ** 2)));
+  const spread = Math.sqrt(mean(slopes.map((slope) => (slope - 0.1) ** 2)));
   // Standard error of a slope: σ / √Σ(x − x̄)².
-  expect(spread).toBeCloseTo(1 / Math.sqrt(x.reduce((sum, of) => sum + (of - 14.5) ** 2, 0)), 2);
+  expect(spread).toBeCloseTo(1 / Math.sqrt(x.reduce((sum, value) => sum + (value - 14.5) ** 2, 0)), 2);
   expect(leastSquaresLine([1, 1, 1], [1, 2, 3]).known).toBe(false);
   expect(leastSquaresLine([1, 2, NaN, 4], [1, 2, 3, NaN]).known).toBe(false);
 });
@@ -100,7 +100,7 @@ test('robust spread is the normal one, and a fifth of wild values does not move 
   const chance = seededChance(3);
   const values = Array.from({ length: 4000 }, () => 2 * chance.normal());
   expect(robustSigma(values)).toBeCloseTo(2, 0);
-  const wild = values.map((of, i) => (i % 5 === 0 ? 100 : of));
+  const wild = values.map((value, i) => (i % 5 === 0 ? 100 : value));
   expect(robustSigma(wild)).toBeLessThan(3);
   expect(robustSigma(wild)).toBeGreaterThan(2);
 });
@@ -116,9 +116,10 @@ test('the normal distribution: symmetric, its density its derivative, and the kn
 test('groups hold everything once, in the order of coming', () => {
   fc.assert(
     fc.property(fc.array(fc.integer({ min: 0, max: 50 })), (values) => {
-      const groups = groupBy(values, (of) => of % 7);
+      const groups = groupBy(values, (value) => value % 7);
       expect([...groups.values()].flat().sort((a, b) => a - b)).toEqual([...values].sort((a, b) => a - b));
-      for (const [key, of] of groups) expect(of).toEqual(values.filter((value) => value % 7 === key));
+      for (const [key, numbers] of groups)
+        expect(numbers).toEqual(values.filter((value) => value % 7 === key));
     }),
   );
 });

@@ -25,9 +25,9 @@ export function largerSpread(own: Spread, pooled: Spread): Spread {
   const freedom = Math.min(own.pass.freedom, own.mount.freedom);
   if (!(ownK2 > pooledK2 * (Number.isFinite(freedom) ? seldomExceeded(freedom) : 1))) return pooled;
   if (pooledK2 === 0) return own;
-  const scaled = ({ variance: variance, freedom: of }: Variance) => ({
+  const scaled = ({ variance: variance, freedom: freedom }: Variance) => ({
     variance: (variance * ownK2) / pooledK2,
-    freedom: of,
+    freedom: freedom,
   });
   return { pass: scaled(pooled.pass), mount: scaled(pooled.mount) };
 }

@@ -60,13 +60,13 @@ export function mountTable(sweep: readonly SpreadSetting[]): { mounts: number[];
   if (remounted.length === 0) return null;
   const most = Math.max(...remounted.map((setting) => setting.mounts.length));
   const fullest = remounted.find((setting) => setting.mounts.length === most)!;
-  const mounts = fullest.mounts.map((of) => of.mount);
+  const mounts = fullest.mounts.map((mount) => mount.mount);
   const shared = remounted.filter((setting) =>
-    mounts.every((mount) => setting.mounts.some((of) => of.mount === mount)),
+    mounts.every((mount) => setting.mounts.some((other) => other.mount === mount)),
   );
   const rows = mounts.map((mount) =>
     shared.map((setting) => {
-      const { value: value, passValues: passValues } = setting.mounts.find((of) => of.mount === mount)!;
+      const { value: value, passValues: passValues } = setting.mounts.find((other) => other.mount === mount)!;
       return { meanK: value, passes: passValues.length };
     }),
   );
@@ -121,7 +121,7 @@ function components(sweeps: readonly (readonly SpreadSetting[])[]): SpreadCompon
     for (const { passValues: passValues } of setting.mounts)
       if (passValues.length > 1)
         passes.add((passValues.length - 1) * sampleVariance(passValues), passValues.length - 1);
-  const tables = sweeps.flatMap((sweep) => mountTable(sweep) ?? []).map((of) => of.rows);
+  const tables = sweeps.flatMap((sweep) => mountTable(sweep) ?? []).map((other) => other.rows);
   const mounts = new Pooled();
   let inverseReadings = 0;
   for (const table of tables) {

@@ -31,7 +31,7 @@ function spreadOfMean(
   source: SpreadSource,
 ): SettingSpread {
   const mounts = setting.mounts.length;
-  const inversePasses = mean(setting.mounts.map((of) => 1 / of.passValues.length));
+  const inversePasses = mean(setting.mounts.map((mount) => 1 / mount.passValues.length));
   return {
     pass: times(spread.pass, inversePasses / mounts),
     mount: times(spread.mount, 1 / mounts),

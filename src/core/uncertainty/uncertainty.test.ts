@@ -24,16 +24,16 @@ const SETTINGS = [28, 31, 34, 37, 40];
 const trueRiseK = (entry: number, levelDb: number) => 34 + entry + 40 * Math.exp(-(levelDb - 20) / 7);
 
 /** A round-up measured with known spreads: mounts shift a whole sweep, passes each reading. */
-function measured(of: Design, seed: number): MeasuredPoint[] {
+function measured(design: Design, seed: number): MeasuredPoint[] {
   const chance = seededChance(seed);
   const points: MeasuredPoint[] = [];
-  for (let entry = 0; entry < of.entries; entry += 1) {
-    const mounts = entry === 0 ? (of.controlMounts ?? of.mounts) : of.mounts;
+  for (let entry = 0; entry < design.entries; entry += 1) {
+    const mounts = entry === 0 ? (design.controlMounts ?? design.mounts) : design.mounts;
     for (let mount = 1; mount <= mounts; mount += 1) {
-      const shiftK = of.mountK * chance.normal();
+      const shiftK = design.mountK * chance.normal();
       for (const levelDb of SETTINGS) {
-        for (let pass = 1; pass <= of.passes; pass += 1) {
-          const value = trueRiseK(entry, levelDb) + shiftK + of.passK * chance.normal();
+        for (let pass = 1; pass <= design.passes; pass += 1) {
+          const value = trueRiseK(entry, levelDb) + shiftK + design.passK * chance.normal();
           points.push({
             run: `${entry} ${mount} ${levelDb} ${pass}`,
             entry: `e${entry}`,
@@ -54,8 +54,8 @@ function measured(of: Design, seed: number): MeasuredPoint[] {
   return points;
 }
 
-const entriesOf = (of: Design) =>
-  Array.from({ length: of.entries }, (_, i) => ({ entry: `e${i}`, isControl: i === 0 }));
+const entriesOf = (design: Design) =>
+  Array.from({ length: design.entries }, (_, i) => ({ entry: `e${i}`, isControl: i === 0 }));
 
 /** Student's t by Simpson's rule on its density: another way to the same. */
 function tailOfT(t: number, freedom: number): number {
@@ -103,7 +103,7 @@ test('spreads of mounts and passes are found again, without bias, from many roun
       const points = measured(design, seed);
       const sweeps = entriesOf(design).map(({ entry, isControl }) => ({
         isControl,
-        settings: settingMeans(points.filter((of) => of.entry === entry)),
+        settings: settingMeans(points.filter((point) => point.entry === entry)),
       }));
       const { roundUp, control } = rigSpread(sweeps);
       passK2.push(roundUp.pass!.variance);
@@ -151,11 +151,11 @@ test.each(mixes)('± holds the true rise in 92 to 98 of 100: $mounts mounts × $
 test('two identical typed passes do not make a sure ranking: sensors and meter leave their doubt', () => {
   const once = measured({ entries: 2, mounts: 1, passes: 1, mountK: 0, passK: 0 }, 1);
   const points = [1, 2].flatMap((pass) =>
-    once.map((of) => ({
-      ...of,
+    once.map((point) => ({
+      ...point,
       pass,
-      run: `${of.run} ${pass}`,
-      value: of.entry === 'e1' ? of.value - 0.9 : of.value,
+      run: `${point.run} ${pass}`,
+      value: point.entry === 'e1' ? point.value - 0.9 : point.value,
     })),
   );
   const entries = [
@@ -165,7 +165,7 @@ test('two identical typed passes do not make a sure ranking: sensors and meter l
   const rule = { lineDb: 33, loadW: 170, program: false, referenceAmbientC: 23, limitC: 200 };
   const { placed } = rankAtLine(entryCurves(entries, points), rule);
   // They differ by 0.1 K.
-  expect(placed.map((of) => [of.placeFrom, of.placeTo])).toEqual([
+  expect(placed.map((entry) => [entry.placeFrom, entry.placeTo])).toEqual([
     [1, 2],
     [1, 2],
   ]);
@@ -198,18 +198,18 @@ test('doubt grows with the slope of the curve through the meter, with what was t
   const plain = at(points, 33);
   expect(plain.slope).toBeLessThan(0);
   const unsure = at(
-    points.map((of) => ({ ...of, shortfall: 0.6 })),
+    points.map((point) => ({ ...point, shortfall: 0.6 })),
     33,
   );
   expect(unsure.value).toBe(plain.value);
   expect(unsure.uncertainty ** 2 - plain.uncertainty ** 2).toBeCloseTo(0.6 ** 2 / 3, 6);
   const typedRoom = at(
-    points.map((of) => ({ ...of, roomDoubtK: 1 })),
+    points.map((point) => ({ ...point, roomDoubtK: 1 })),
     33,
   );
   expect(typedRoom.uncertainty ** 2 - plain.uncertainty ** 2).toBeCloseTo((1 / 1.96) ** 2, 6);
   const nearRoom = at(
-    points.map((of) => ({ ...of, level: { ...of.level, errorGain: 2 } })),
+    points.map((point) => ({ ...point, level: { ...point.level, errorGain: 2 } })),
     33,
   );
   expect(nearRoom.uncertainty).toBeGreaterThan(plain.uncertainty);

@@ -78,13 +78,13 @@ export function readPlanningParts(abanico: Raw): { parts: PlanningParts; problem
   }
   const rig = isRecord(abanico.rig) ? abanico.rig : {};
   const lineUp: PlanningParts['lineUp'] = {};
-  for (const [entry, of] of Object.entries(isRecord(abanico.lineUp) ? abanico.lineUp : {})) {
-    if (!isRecord(of)) continue;
+  for (const [entry, other] of Object.entries(isRecord(abanico.lineUp) ? abanico.lineUp : {})) {
+    if (!isRecord(other)) continue;
     const place = `lineUp.${entry}`;
     lineUp[entry] = {
-      product: part(productSheet, of.product, `${place}.product`),
-      entry: part(entrySheet, of.entry, `${place}.entry`),
-      sample: part(sampleSheet, of.sample, `${place}.sample`),
+      product: part(productSheet, other.product, `${place}.product`),
+      entry: part(entrySheet, other.entry, `${place}.entry`),
+      sample: part(sampleSheet, other.sample, `${place}.sample`),
     };
   }
   const parts: PlanningParts = {

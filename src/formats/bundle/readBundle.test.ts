@@ -15,9 +15,9 @@ test('a sound bundle has no problems, and keeps what it does not know', () => {
     }),
   );
   expect(bundle.problems).toEqual([]);
-  expect(bundle.others.map((of) => of.path)).toEqual(['airspeed.csv']);
+  expect(bundle.others.map((other) => other.path)).toEqual(['airspeed.csv']);
   expect(bundle.runs[0]!.run.extra).toEqual({ mood: 'calm' });
-  expect(bundle.runs[0]!.trace!.channels.map((of) => of.heading)).toContain('door');
+  expect(bundle.runs[0]!.trace!.channels.map((channel) => channel.heading)).toContain('door');
 });
 
 const unusable: [string, (files: Map<string, string>) => void, RegExp][] = [

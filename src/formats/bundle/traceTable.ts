@@ -222,7 +222,7 @@ export function readTraceTable(file: string, bytes: Uint8Array, problems: Proble
 /** The channels that the reduction needs. */
 export function toTrace(table: TraceTable): Trace {
   const channel = (heading: string) => {
-    const found = table.channels.find((of) => of.heading === heading)?.values;
+    const found = table.channels.find((channel) => channel.heading === heading)?.values;
     return found instanceof Float64Array && !found.every(isMissing) ? found : null;
   };
   return {

@@ -45,18 +45,18 @@ const ENTRY_FIELDS: FieldSchema[] = [
 ];
 
 export function entriesCsv(entries: readonly BundleEntry[]): string {
-  const rows = entries.map((of) => ({
-    ...of.extra,
-    entry: of.entry,
-    product: of.product,
-    maker: of.maker,
-    kind: of.kind,
-    fans: of.fans,
-    fan_count: of.fanCount,
-    price: of.price,
-    currency: of.currency,
-    height_mm: of.heightMm,
-    is_control: of.isControl,
+  const rows = entries.map((entry) => ({
+    ...entry.extra,
+    entry: entry.entry,
+    product: entry.product,
+    maker: entry.maker,
+    kind: entry.kind,
+    fans: entry.fans,
+    fan_count: entry.fanCount,
+    price: entry.price,
+    currency: entry.currency,
+    height_mm: entry.heightMm,
+    is_control: entry.isControl,
   }));
   return table([...ENTRY_FIELDS.map((field) => field.name), ...extraColumns(entries)], rows);
 }
@@ -89,44 +89,44 @@ const RUN_FIELDS: FieldSchema[] = [
 ];
 
 export function runsCsv(runs: readonly Omit<BundleRun, 'line' | 'typedMeans' | 'score'>[]): string {
-  const rows = runs.map((of) => ({
-    ...of.extra,
-    run: of.run,
-    entry: of.entry,
-    mount: of.mount,
-    pass: of.pass,
-    load_w: of.loadW,
-    setting: of.setting,
-    noise_db: of.noiseDb,
-    floor_db: of.floorDb,
-    trace: of.trace,
-    cpu_c: of.typedCpuC,
-    ambient_c: of.typedAmbientC,
-    power_w: of.typedPowerW,
-    load_name: of.loadName,
-    gpu_load_w: of.gpuLoadW === 0 ? null : of.gpuLoadW,
-    control: of.control,
-    duty_pct: of.dutyPct,
-    rpm: of.rpm,
-    started_at: of.startedAt,
-    note: of.note,
-    set_aside: of.setAside,
-    window_start_s: of.movedWindow?.startS ?? null,
-    window_end_s: of.movedWindow?.endS ?? null,
-    window_reason: of.windowReason,
-    ambient_doubt_k: of.ambientDoubtK,
+  const rows = runs.map((run) => ({
+    ...run.extra,
+    run: run.run,
+    entry: run.entry,
+    mount: run.mount,
+    pass: run.pass,
+    load_w: run.loadW,
+    setting: run.setting,
+    noise_db: run.noiseDb,
+    floor_db: run.floorDb,
+    trace: run.trace,
+    cpu_c: run.typedCpuC,
+    ambient_c: run.typedAmbientC,
+    power_w: run.typedPowerW,
+    load_name: run.loadName,
+    gpu_load_w: run.gpuLoadW === 0 ? null : run.gpuLoadW,
+    control: run.control,
+    duty_pct: run.dutyPct,
+    rpm: run.rpm,
+    started_at: run.startedAt,
+    note: run.note,
+    set_aside: run.setAside,
+    window_start_s: run.movedWindow?.startS ?? null,
+    window_end_s: run.movedWindow?.endS ?? null,
+    window_reason: run.windowReason,
+    ambient_doubt_k: run.ambientDoubtK,
   }));
   return table([...RUN_FIELDS.map((field) => field.name), ...extraColumns(runs)], rows);
 }
 
 export function changesCsv(changes: readonly BundleChange[]): string {
-  const rows = changes.map((of) => ({
-    run: of.run,
-    changed_at: of.changedAt,
-    who: of.who,
-    what: of.what,
-    was: of.was,
-    is_now: of.isNow,
+  const rows = changes.map((change) => ({
+    run: change.run,
+    changed_at: change.changedAt,
+    who: change.who,
+    what: change.what,
+    was: change.was,
+    is_now: change.isNow,
   }));
   return table(CHANGE_COLUMNS, rows);
 }
@@ -195,7 +195,7 @@ export function dataPackageJson(
   });
   const ours = typeof source.abanico === 'object' && source.abanico !== null ? source.abanico : {};
   const text = (names: readonly string[]): FieldSchema[] =>
-    names.map((of) => ({ name: of, type: of === 'changed_at' ? 'datetime' : 'string' }));
+    names.map((name) => ({ name: name, type: name === 'changed_at' ? 'datetime' : 'string' }));
   const { brief, plan, lineUp, revision, revisions, book } = planning;
   const rest = {
     brief: brief ?? undefined,
@@ -219,7 +219,7 @@ export function dataPackageJson(
       ...traces.map(({ path, headings }) =>
         resource(
           path,
-          headings.map((of) => ({ name: of, type: 'number' as const })),
+          headings.map((heading) => ({ name: heading, type: 'number' as const })),
         ),
       ),
       ...others.map((path) => resource(path)),

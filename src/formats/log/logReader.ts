@@ -164,7 +164,8 @@ export class LogReader {
     });
     this.columns.forEach(({ quantity }, column) => {
       if (!quantity || quantity === 'time') return;
-      if (!this.measured.some((of) => of.quantity === quantity)) this.measured.push({ column, quantity });
+      if (!this.measured.some((column) => column.quantity === quantity))
+        this.measured.push({ column, quantity });
     });
     this.bounds = this.measured.map(({ quantity }) => boundOf(quantity));
     this.row.values = new Float64Array(this.measured.length);

@@ -38,7 +38,7 @@ test.each(Object.keys(expected))('the sample log %s agrees with its known answer
   for (const column of want.columns) expect(got.reader.columns).toContainEqual(column);
   for (const [quantity, mean] of Object.entries(want.mean ?? {}))
     expect(got.means[quantity]).toBeCloseTo(mean, 6);
-  expect(got.reader.problems.map((of) => of.line)).toEqual(want.badLines ?? []);
+  expect(got.reader.problems.map((problem) => problem.line)).toEqual(want.badLines ?? []);
 });
 
 const rows = (line: (i: number) => string, count = 20) =>
@@ -48,7 +48,7 @@ test('comments, tabs, epoch milliseconds, °F, a unit row, the same heading twic
   const log = `# rig B\n# 2026\nstamp\tDie\tRoom\tDie\tNote\t\nms\t°F\t°F\t°F\t\t\n${rows((i) => `${1773100000000 + 500 * i}\t140\t68\t32\tok\t`)}\n`;
   const got = await read(log);
   expect(got.dialect.delimiter).toBe('\t');
-  expect(got.reader.columns.map((of) => [of.quantity, of.unit])).toEqual([
+  expect(got.reader.columns.map((column) => [column.quantity, column.unit])).toEqual([
     ['time', 's'],
     ['cpu_temperature', 'degF'],
     ['ambient_temperature', 'degF'],

@@ -39,8 +39,11 @@ export class ThinnedSeries implements LogSink {
   }
 
   private merge(): void {
-    const half = (of: number[]) =>
-      Array.from({ length: Math.ceil(of.length / 2) }, (_, i) => of[2 * i]! + (of[2 * i + 1] ?? 0));
+    const half = (values: number[]) =>
+      Array.from(
+        { length: Math.ceil(values.length / 2) },
+        (_, i) => values[2 * i]! + (values[2 * i + 1] ?? 0),
+      );
     this.times = this.times.filter((_, i) => i % 2 === 0);
     this.sums = this.sums.map(half);
     this.counts = this.counts.map(half);

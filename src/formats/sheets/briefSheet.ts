@@ -14,7 +14,7 @@ const schools = object(
       object({
         choice: string()
           .oneOf(
-            choices.map((of) => of.value),
+            choices.map((choice) => choice.value),
             'not one of the choices',
           )
           .default(choices[0]!.value),
@@ -27,7 +27,7 @@ const schools = object(
 /** A round-up's brief. */
 export const briefSheet: ObjectSchema<Brief> = object({
   question: string<Question>()
-    .oneOf(QUESTIONS.map((of) => of.value))
+    .oneOf(QUESTIONS.map((other) => other.value))
     .required(),
   schools,
   loads: array(

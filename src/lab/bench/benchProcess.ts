@@ -56,9 +56,9 @@ export class BenchProcess {
   private simulatedSpeed: number | null = null;
   private toldMs = 0;
 
-  constructor(private readonly of: BenchProcessOptions) {
-    const line = new BenchLine(of.databaseUrl, ORDERS_CHANNEL, () => this.wake());
-    this.record = new BenchRecord(line, new Spool(of.spoolFile));
+  constructor(private readonly options: BenchProcessOptions) {
+    const line = new BenchLine(options.databaseUrl, ORDERS_CHANNEL, () => this.wake());
+    this.record = new BenchRecord(line, new Spool(options.spoolFile));
   }
 
   /** Runs until `stop`. */
@@ -92,19 +92,19 @@ export class BenchProcess {
     try {
       await this.tick(mount, instruments);
     } catch (error) {
-      this.of.log((error as Error).stack ?? String(error));
+      this.options.log((error as Error).stack ?? String(error));
       mount.stop(`The bench process failed (${(error as Error).message}): the load is off.`);
       await instruments.set(mount.state);
     }
   }
 
   private get periodMs(): number {
-    return Math.max(1000 / (this.of.sampleHz * this.clock.speed), LEAST_PERIOD_MS);
+    return Math.max(1000 / (this.options.sampleHz * this.clock.speed), LEAST_PERIOD_MS);
   }
 
   /** Reads the addresses where they are new. Wrong ones are told, and the file is looked at again. */
   private async meetInstruments(): Promise<void> {
-    const { instrumentsFile } = this.of;
+    const { instrumentsFile } = this.options;
     if (!existsSync(instrumentsFile)) {
       if (!this.instruments) this.problem = 'no instruments are set up yet';
       return;
@@ -129,7 +129,7 @@ export class BenchProcess {
       this.toldMs = 0;
     } catch (error) {
       this.problem = (error as Error).message;
-      this.of.log(this.problem);
+      this.options.log(this.problem);
     }
   }
 
@@ -178,13 +178,13 @@ export class BenchProcess {
   /** A mount does not stand for ever before a load that is gone: it ends with the reason, and can be begun again. */
   private watchLoad(mount: MountInHand, isAway: boolean, nowMs: number): void {
     this.awaySinceMs = isAway ? (this.awaySinceMs ?? nowMs) : null;
-    if (this.awaySinceMs !== null && nowMs - this.awaySinceMs > (this.of.goneMs ?? GONE_MS))
+    if (this.awaySinceMs !== null && nowMs - this.awaySinceMs > (this.options.goneMs ?? GONE_MS))
       mount.stop('The processor load has not answered for long: the mount is ended.');
   }
 
   /** The same thing is said once, however often it happens. */
   private sayOnce(message: string): void {
-    if (message !== this.saidLast) this.of.log(message);
+    if (message !== this.saidLast) this.options.log(message);
     this.saidLast = message;
   }
 
@@ -262,12 +262,12 @@ export class BenchProcess {
 
   /** Another process owns the rig: it drives the load now. */
   private handOver(): void {
-    this.of.log('another process owns the rig');
+    this.options.log('another process owns the rig');
     this.leave();
   }
 
   private async giveUp(why: string): Promise<void> {
-    this.of.log(why);
+    this.options.log(why);
     await this.instruments?.set(LOAD_OFF);
     this.leave();
   }

@@ -23,15 +23,16 @@ export class MountGone extends Error {}
 
 async function write(
   db: Queryable,
-  of: Unwritten,
+  unwritten: Unwritten,
   session: Pick<BenchSession, 'roundUpId' | 'rule'>,
 ): Promise<void> {
-  const before = await countRunsWritten(db, of.sessionId, of.runs.at(-1)?.ordinal ?? 0);
+  const before = await countRunsWritten(db, unwritten.sessionId, unwritten.runs.at(-1)?.ordinal ?? 0);
   if (before === null) throw new MountGone();
-  await writeProgress(db, of);
-  for (const ended of of.runs) if (ended.ordinal > before) await keepRun(db, { ...of, ...session }, ended);
-  await markTaken(db, of.taken);
-  if (hasEnded(of.state)) await endSession(db, of.sessionId);
+  await writeProgress(db, unwritten);
+  for (const ended of unwritten.runs)
+    if (ended.ordinal > before) await keepRun(db, { ...unwritten, ...session }, ended);
+  await markTaken(db, unwritten.taken);
+  if (hasEnded(unwritten.state)) await endSession(db, unwritten.sessionId);
 }
 
 /**
@@ -61,8 +62,8 @@ export class BenchRecord {
     await this.line.transaction(async (db) => {
       const session = await openSession(db);
       // A mount that ended, or was deleted meanwhile, takes nothing more.
-      for (const of of waiting) {
-        if (of.sessionId === session?.id) await write(db, of, session);
+      for (const unwritten of waiting) {
+        if (unwritten.sessionId === session?.id) await write(db, unwritten, session);
       }
     });
     this.spool.clear();
@@ -91,7 +92,7 @@ export class BenchRecord {
 
   /** Keeps on disk what could not be written, once each. */
   keepAside(mount: MountInHand, speed: number): void {
-    mount.spool(speed, (of) => this.spool.append(of));
+    mount.spool(speed, (unwritten) => this.spool.append(unwritten));
     this.spooled = true;
   }
 

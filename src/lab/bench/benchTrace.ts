@@ -13,21 +13,22 @@ export function benchTrace(
   samples: readonly KeptSample[],
   pushed: readonly PushedReadings[],
 ): Channel[] {
-  const column = (heading: string, of: (sample: KeptSample) => number): Channel => ({
+  const column = (heading: string, other: (sample: KeptSample) => number): Channel => ({
     heading,
-    values: Float64Array.from(samples, of),
+    values: Float64Array.from(samples, other),
   });
   const channels = [
-    column('t_s', (of) => Number((of.atS - run.fromS).toFixed(3))),
-    column('cpu_c', (of) => of.dieC),
-    column('ambient_c', (of) => of.roomC),
-    column('power_w', (of) => of.powerW),
-    column('fan_rpm', (of) => of.fanRpm),
-    column('noise_db', (of) => of.levelDb),
+    column('t_s', (sample) => Number((sample.atS - run.fromS).toFixed(3))),
+    column('cpu_c', (sample) => sample.dieC),
+    column('ambient_c', (sample) => sample.roomC),
+    column('power_w', (sample) => sample.powerW),
+    column('fan_rpm', (sample) => sample.fanRpm),
+    column('noise_db', (sample) => sample.levelDb),
   ];
-  const further = new Set(samples.flatMap((of) => Object.keys(of.more ?? {})));
-  for (const heading of further) channels.push(column(heading, (of) => of.more?.[heading] ?? MISSING));
-  const taken = new Set(channels.map((of) => of.heading));
+  const further = new Set(samples.flatMap((sample) => Object.keys(sample.more ?? {})));
+  for (const heading of further)
+    channels.push(column(heading, (sample) => sample.more?.[heading] ?? MISSING));
+  const taken = new Set(channels.map((channel) => channel.heading));
   for (const [heading, values] of heldReadings(samples, pushed))
     if (!taken.has(heading)) channels.push({ heading, values });
   return channels;

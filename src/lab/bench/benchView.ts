@@ -31,8 +31,8 @@ export interface BenchView {
   last: { session: BenchSession; advice: RemountAdvice } | null;
 }
 
-function isQuiet(of: PlanSettings, minute: number): boolean {
-  return quietFrom(of, minute, 1) === minute;
+function isQuiet(settings: PlanSettings, minute: number): boolean {
+  return quietFrom(settings, minute, 1) === minute;
 }
 
 /** What the Bench page shows beside the live figures: the plan's next mounts, and what was said of the last one. */
@@ -49,12 +49,12 @@ export async function viewBench(roundUpId: number, now: Now): Promise<BenchView 
     };
   });
   const laid = layNow(plan, now);
-  const planned = new Map(plan.entries.map((of) => [of.entry, of]));
+  const planned = new Map(plan.entries.map((entry) => [entry.entry, entry]));
   const { settings } = plan.sheet.body;
   const upcoming = laid.order.flatMap((mounting): UpcomingMount[] => {
     const todo = mounting.points.filter((point) => !laid.isDone(mounting, point));
     const left = todo.length;
-    const parts = laid.sheet?.parts.filter((of) => of.id === mounting.id) ?? [];
+    const parts = laid.sheet?.parts.filter((part) => part.id === mounting.id) ?? [];
     const first = parts[0];
     if (left === 0 || !first || mounting.id === open?.mounting) return [];
     return [
@@ -70,14 +70,14 @@ export async function viewBench(roundUpId: number, now: Now): Promise<BenchView 
         day: dayAfter(settings.startOn, first.day),
         fromMin: first.fromMin - first.day * 24 * 60,
         begun: left < mounting.points.length,
-        points: [...groupBy(todo, (of) => of.load)].map(([load, of]) => ({
+        points: [...groupBy(todo, (point) => point.load)].map(([load, points]) => ({
           load,
-          settings: of.map((point) => point.setting),
+          settings: points.map((point) => point.setting),
         })),
       },
     ];
   });
-  const onRig = plan.entries.find((of) => of.entry === open?.state.entry);
+  const onRig = plan.entries.find((entry) => entry.entry === open?.state.entry);
   const ended = last?.ended && last.state.phase === 'done' ? last : null;
   const advice = ended ? await adviseMount(roundUpId, view.runs, ended.state) : ({ advice: 'none' } as const);
   return {
@@ -86,7 +86,7 @@ export async function viewBench(roundUpId: number, now: Now): Promise<BenchView 
     planned: laid.planned,
     done: laid.done,
     upcoming,
-    breaks: laid.breaks.map((of) => of.message),
+    breaks: laid.breaks.map((other) => other.message),
     fansOnRig: onRig?.fans ?? '',
     soakMin: onRig ? soakMinutes(onRig, settings) : settings.airSoakMin,
     quietHours: isQuiet(settings, now.minute)

@@ -12,13 +12,21 @@ const STILL_HERE_MS = 3000;
 
 const sent = (value: number): number | null => (Number.isNaN(value) ? null : value);
 
-function sentSample(of: KeptSample): LiveSample {
-  return [of.atS, sent(of.dieC), sent(of.roomC), sent(of.powerW), sent(of.fanRpm), sent(of.levelDb), of.gap];
+function sentSample(sample: KeptSample): LiveSample {
+  return [
+    sample.atS,
+    sent(sample.dieC),
+    sent(sample.roomC),
+    sent(sample.powerW),
+    sent(sample.fanRpm),
+    sent(sample.levelDb),
+    sample.gap,
+  ];
 }
 
 function thinned(samples: readonly KeptSample[]): KeptSample[] {
   const every = Math.ceil(samples.length / MOST_POINTS);
-  return samples.filter((of, i) => i % every === 0 || of.gap || i === samples.length - 1);
+  return samples.filter((sample, i) => i % every === 0 || sample.gap || i === samples.length - 1);
 }
 
 /** What a page needs to know since what it was told last. */

@@ -24,7 +24,7 @@ const clipped = (note: string) => (note.length > MOST.text ? `${note.slice(0, MO
  */
 export async function keepRun(
   db: Queryable,
-  of: {
+  given: {
     sessionId: number;
     roundUpId: number;
     rule: BenchRule;
@@ -34,29 +34,29 @@ export async function keepRun(
   },
   { run }: EndedRun,
 ): Promise<void> {
-  const entry = await findEntry(db, of.roundUpId, of.state.entry);
+  const entry = await findEntry(db, given.roundUpId, given.state.entry);
   // Taken out of the line-up meanwhile: there is nothing left that the run could belong to.
   if (!entry) return;
-  const after = await listSamples(db, of.sessionId, run.fromS - JUST_BEFORE_S);
+  const after = await listSamples(db, given.sessionId, run.fromS - JUST_BEFORE_S);
   const samples = after.filter((sample) => sample.atS <= run.toS);
-  const channels = benchTrace(run, samples, await listPushed(db, of.sessionId, run.fromS - 10, run.toS));
+  const channels = benchTrace(run, samples, await listPushed(db, given.sessionId, run.fromS - 10, run.toS));
   const { point } = run;
   const reduced = reduceTrace(toTrace({ channels }), {
     loadW: point.loadW,
     program: point.loadName !== '',
-    limitC: of.rule.limitC,
-    windowS: of.rule.windowS,
+    limitC: given.rule.limitC,
+    windowS: given.rule.windowS,
   });
   const gapsS = samples.flatMap((sample, i) =>
     sample.gap && i > 0 ? [sample.atS - samples[i - 1]!.atS] : [],
   );
   const gaps = gapsS.map((gapS) => `gap of ${Math.round(gapS)} s in the samples`).join('; ');
-  const label = await nextLabel(db, of.roundUpId);
-  const agoMs = ((of.clockS - run.fromS) / of.speed) * 1000;
+  const label = await nextLabel(db, given.roundUpId);
+  const agoMs = ((given.clockS - run.fromS) / given.speed) * 1000;
   const id = await insertRun(db, {
     label,
     ...entry,
-    mount: of.state.mount,
+    mount: given.state.mount,
     pass: point.pass,
     loadW: point.loadW,
     loadName: point.loadName,
@@ -77,7 +77,7 @@ export async function keepRun(
     movedWindow: null,
     windowReason: '',
     ambientDoubtK: null,
-    extra: { bench_session: String(of.sessionId) },
+    extra: { bench_session: String(given.sessionId) },
   });
   await insertTrace(db, id, channels);
   await insertChange(db, id, { who: 'bench', what: 'run', was: '', isNow: 'measured at the bench' });

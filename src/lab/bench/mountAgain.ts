@@ -27,14 +27,14 @@ export async function adviseMount(
   if (first.advice !== 'remount') return first;
   const because = { entry: at.entry, mount: first.mount, because: REMOUNTED };
   const tries = await withDatabase((db) => listRejectedTries(db, roundUpId, because));
-  const sessions = [...new Set(tries.map((of) => of.session))];
-  const rejected = tries.map((of) => ({
-    run: of.id,
+  const sessions = [...new Set(tries.map((run) => run.session))];
+  const rejected = tries.map((run) => ({
+    run: run.id,
     entry: at.entry,
-    load: loadKey(of),
-    setting: of.setting,
-    mount: sessions.indexOf(of.session),
-    value: of.riseK,
+    load: loadKey(run),
+    setting: run.setting,
+    mount: sessions.indexOf(run.session),
+    value: run.riseK,
   }));
   const alreadyTold = countingOf(runs, { entry: at.entry, mount: first.mount }).some((run) =>
     run.note.includes(STANDS),

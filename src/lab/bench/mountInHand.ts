@@ -90,19 +90,19 @@ export class MountInHand {
     this.unwritten.samples.push(sample);
     this.clockS = sample.atS;
     const given = this.commands.splice(0);
-    this.unwritten.taken.push(...given.map((of) => of.id));
+    this.unwritten.taken.push(...given.map((command) => command.id));
     if (this.hasEnded) return;
     const { state, run } = benchStep(
       this.state,
       this.samples,
-      given.map((of) => of.command),
+      given.map((command) => command.command),
       sample.atS,
       this.rule,
     );
     this.state = state;
     if (run) this.unwritten.runs.push({ ordinal: (this.runsEnded += 1), run });
     const from = neededFromS(state);
-    const gone = this.samples.findIndex((of) => of.atS >= from);
+    const gone = this.samples.findIndex((sample) => sample.atS >= from);
     if (gone > DROP_AT_ONCE) this.samples = this.samples.slice(gone);
   }
 
@@ -120,18 +120,18 @@ export class MountInHand {
     return { sessionId: this.sessionId, state: this.state, clockS: this.clockS, speed, ...out };
   }
 
-  putBack(of: Unwritten): void {
+  putBack(unwritten: Unwritten): void {
     const { samples, runs, taken } = this.unwritten;
     this.unwritten = {
-      samples: [...of.samples, ...samples],
-      runs: [...of.runs, ...runs],
-      taken: [...of.taken, ...taken],
+      samples: [...unwritten.samples, ...samples],
+      runs: [...unwritten.runs, ...runs],
+      taken: [...unwritten.taken, ...taken],
     };
     this.spooled = this.spooledOut;
   }
 
   /** What waits and is not on disk yet, given to `keep`; it goes on waiting, here too. */
-  spool(speed: number, keep: (of: Unwritten) => void): void {
+  spool(speed: number, keep: (unwritten: Unwritten) => void): void {
     const { samples, runs, taken } = this.unwritten;
     const before = this.spooled;
     keep({

@@ -7,9 +7,9 @@ import type { Unwritten } from './mountInHand';
 export class Spool {
   constructor(private readonly file: string) {}
 
-  append(of: Unwritten): void {
+  append(unwritten: Unwritten): void {
     mkdirSync(dirname(this.file), { recursive: true });
-    appendFileSync(this.file, `${JSON.stringify(of)}\n`);
+    appendFileSync(this.file, `${JSON.stringify(unwritten)}\n`);
   }
 
   /** What lies there, oldest first. A last line that was cut off by a kill is left out. */
@@ -19,8 +19,8 @@ export class Spool {
       .split('\n')
       .flatMap((line) => {
         try {
-          const of = JSON.parse(line) as Unwritten;
-          return [{ ...of, samples: of.samples.map(withMissing) }];
+          const unwritten = JSON.parse(line) as Unwritten;
+          return [{ ...unwritten, samples: unwritten.samples.map(withMissing) }];
         } catch {
           return [];
         }

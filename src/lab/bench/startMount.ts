@@ -26,7 +26,7 @@ export function layNow(plan: PlanView, now: Now) {
 function pointsOf(
   plan: PlanView,
   mounting: Mounting,
-  isDone: (of: Mounting, point: Mounting['points'][number]) => boolean,
+  isDone: (mounting: Mounting, point: Mounting['points'][number]) => boolean,
 ): BenchPoint[] {
   return mounting.points
     .filter((point) => !isDone(mounting, point))
@@ -50,11 +50,11 @@ export async function startMount(roundUpId: number, mountingId: string, now: Now
   if (!plan || plan.sheet.version === 0) throw new Refused('there is no plan yet: write one first');
   const laid = layNow(plan, now);
   if (laid.problems.length > 0) throw new Refused(`the plan cannot be run: ${laid.problems[0]!.message}`);
-  const mounting = laid.order.find((of) => of.id === mountingId);
+  const mounting = laid.order.find((mounting) => mounting.id === mountingId);
   if (!mounting) throw new Refused('the plan has no such mount any more: load the page again');
   const points = pointsOf(plan, mounting, laid.isDone);
   if (points.length === 0) throw new Refused('all of this mount is measured');
-  const entry = plan.entries.find((of) => of.entry === mounting.entry)!;
+  const entry = plan.entries.find((entry) => entry.entry === mounting.entry)!;
   const { settings } = plan.sheet.body;
   return inTransaction(async (db) => {
     const roundUp = (await getRoundUp(db, roundUpId))!;

@@ -21,8 +21,8 @@ export function sentFailure(error: unknown): SentFailure {
   return { kind: 'mistake', message, code, stack };
 }
 
-export function failureFrom(of: SentFailure): Error {
-  if (of.kind === 'refused') return new Refused(of.message, of.field);
-  if (of.kind === 'away') return new DatabaseAway(of.message, of.unsure);
-  return Object.assign(new Error(of.message), { code: of.code, stack: of.stack });
+export function failureFrom(failure: SentFailure): Error {
+  if (failure.kind === 'refused') return new Refused(failure.message, failure.field);
+  if (failure.kind === 'away') return new DatabaseAway(failure.message, failure.unsure);
+  return Object.assign(new Error(failure.message), { code: failure.code, stack: failure.stack });
 }

@@ -78,7 +78,7 @@ export class WorkPool {
 
   /** How far the work on an upload is; null where none goes on. */
   progressOf(uploadId: string): WorkProgress | null {
-    const job = [...this.running, ...this.waiting].find((of) => of.uploadId === uploadId);
+    const job = [...this.running, ...this.waiting].find((job) => job.uploadId === uploadId);
     return job?.progress ?? null;
   }
 

@@ -27,7 +27,7 @@ const AWAY = {
     'The application does not answer. The bench goes on by itself; this page follows again once it is back.',
 } as const;
 
-const sentence = (of: string) => `${of.charAt(0).toUpperCase()}${of.slice(1)}`;
+const sentence = (name: string) => `${name.charAt(0).toUpperCase()}${name.slice(1)}`;
 
 function Banner({ children }: { children: React.ReactNode }) {
   return (
@@ -40,7 +40,7 @@ function Banner({ children }: { children: React.ReactNode }) {
 /** What keeps the bench from being trusted or used, in words. */
 function Troubles({ data, live, status }: { data: BenchData; live: Live; status: LiveStatus }) {
   const measuring = live.session !== null && !live.session.ended;
-  const faults = status.instruments.filter((of) => of.fault !== '');
+  const faults = status.instruments.filter((instrument) => instrument.fault !== '');
   return (
     <>
       {live.away !== '' && <Banner>{AWAY[live.away]}</Banner>}
@@ -56,9 +56,9 @@ function Troubles({ data, live, status }: { data: BenchData; live: Live; status:
       {status.problem !== '' && <Banner>{sentence(status.problem)}.</Banner>}
       {measuring && faults.length > 0 && (
         <Banner>
-          {faults.map((of) => (
-            <span key={of.name} className="block">
-              {sentence(of.fault)}.
+          {faults.map((fault) => (
+            <span key={fault.name} className="block">
+              {sentence(fault.fault)}.
             </span>
           ))}{' '}
           Asked again with every sample.
@@ -145,9 +145,9 @@ function Measuring({ data, live, session }: { data: BenchData; live: Live; sessi
         )}
         {state.skipped.length > 0 && (
           <ul className="text-[13.5px] text-ink2" aria-label="Left out">
-            {state.skipped.map((of, i) => (
+            {state.skipped.map((point, i) => (
               <li key={i}>
-                {of.load}, {of.setting}: left out, {of.why}
+                {point.load}, {point.setting}: left out, {point.why}
               </li>
             ))}
           </ul>
@@ -197,10 +197,10 @@ function NextUp({ data, next }: { data: BenchData; next: UpcomingMount | undefin
         )}
       </p>
       <dl className="max-w-[620px]">
-        {next.points.map((of) => (
-          <div key={of.load} className="flex gap-4 border-b border-hairline py-1.5 text-[16px]">
-            <dt className="w-[150px] shrink-0">{of.load}</dt>
-            <dd>{of.settings.join(', ')}</dd>
+        {next.points.map((point) => (
+          <div key={point.load} className="flex gap-4 border-b border-hairline py-1.5 text-[16px]">
+            <dt className="w-[150px] shrink-0">{point.load}</dt>
+            <dd>{point.settings.join(', ')}</dd>
           </div>
         ))}
       </dl>
@@ -211,7 +211,7 @@ function NextUp({ data, next }: { data: BenchData; next: UpcomingMount | undefin
 
 function Between({ data, free }: { data: BenchData; free: boolean }) {
   const [chosen, setChosen] = useState<string | null>(null);
-  const next = data.upcoming.find((of) => of.id === chosen) ?? data.upcoming[0];
+  const next = data.upcoming.find((mount) => mount.id === chosen) ?? data.upcoming[0];
   return (
     <>
       <section className="min-w-0 flex-1 space-y-5" aria-label="Between mounts">
@@ -233,8 +233,8 @@ function Between({ data, free }: { data: BenchData; free: boolean }) {
         {data.planWritten && data.problem !== '' && <Banner>The plan cannot be run: {data.problem}</Banner>}
         {data.breaks.length > 0 && (
           <ul className="text-[14px] text-warn" aria-label="What the order breaks">
-            {data.breaks.map((of, i) => (
-              <li key={i}>▲ {of}</li>
+            {data.breaks.map((name, i) => (
+              <li key={i}>▲ {name}</li>
             ))}
           </ul>
         )}

@@ -14,7 +14,7 @@ export function isBenchAway(status: LiveStatus): boolean {
 
 /** Which instruments answer, and how fast the simulated rig's clock runs. */
 export function BenchStatusLine({ roundUpId, status }: { roundUpId: number; status: LiveStatus }) {
-  const faulty = status.instruments.filter((of) => of.fault !== '');
+  const faulty = status.instruments.filter((instrument) => instrument.fault !== '');
   const away = isBenchAway(status);
   const colour = away || faulty.length > 0 ? 'text-bad' : 'text-ok';
   return (
@@ -28,11 +28,13 @@ export function BenchStatusLine({ roundUpId, status }: { roundUpId: number; stat
               : `● ${plural(status.instruments.length, 'instrument')}`}
         </summary>
         <ul className="absolute right-0 z-10 mt-1 w-[330px] space-y-1 rounded-md border border-hairline bg-raised p-3 text-[13.5px] shadow-lg">
-          {status.instruments.map((of) => (
-            <li key={of.name}>
-              <span className={of.fault ? 'text-bad' : 'text-ok'}>{of.fault ? '▲' : '●'}</span>{' '}
-              <b>{of.name}</b> <span className="text-ink2">{of.identity}</span>
-              {of.fault && <span className="block text-bad">{of.fault}</span>}
+          {status.instruments.map((instrument) => (
+            <li key={instrument.name}>
+              <span className={instrument.fault ? 'text-bad' : 'text-ok'}>
+                {instrument.fault ? '▲' : '●'}
+              </span>{' '}
+              <b>{instrument.name}</b> <span className="text-ink2">{instrument.identity}</span>
+              {instrument.fault && <span className="block text-bad">{instrument.fault}</span>}
             </li>
           ))}
         </ul>

@@ -67,9 +67,9 @@ export function LastMount({ data }: { data: BenchData }) {
       )}
       {state.skipped.length > 0 && (
         <ul className="text-[14px] text-ink2" aria-label="Left out">
-          {state.skipped.map((of, i) => (
+          {state.skipped.map((point, i) => (
             <li key={i}>
-              {of.load}, {of.setting}: left out, {of.why}
+              {point.load}, {point.setting}: left out, {point.why}
             </li>
           ))}
         </ul>

@@ -2,8 +2,8 @@ import type { LiveSample, LiveSession } from '@/core/bench/benchEvent';
 import { figure } from '@/ui/figures';
 
 function last(samples: readonly LiveSample[], place: 1 | 2 | 3 | 4 | 5): number | null {
-  const of = samples.at(-1);
-  return of ? of[place] : null;
+  const other = samples.at(-1);
+  return other ? other[place] : null;
 }
 
 function Big({

@@ -9,8 +9,10 @@ import type { BenchData } from './benchData';
 import { sendOrder } from './sendOrder';
 import { useSpace } from './useSpace';
 
-function whenWords(of: UpcomingMount, today: string): string {
-  return of.day === today ? clockText(of.fromMin) : `${dayText(of.day)}, ${clockText(of.fromMin)}`;
+function whenWords(mount: UpcomingMount, today: string): string {
+  return mount.day === today
+    ? clockText(mount.fromMin)
+    : `${dayText(mount.day)}, ${clockText(mount.fromMin)}`;
 }
 
 function lasting(min: number): string {
@@ -70,21 +72,21 @@ export function NextMounts({
       <h3 className="font-display pt-1 text-[16px] font-bold">{free ? 'Then' : 'After this mount'}</h3>
       <ol className="max-h-[300px] overflow-y-auto" tabIndex={0} aria-label="Mounts of the plan">
         {data.upcoming
-          .filter((of) => of !== next || !free)
-          .map((of) => (
-            <li key={of.id} className="flex items-baseline gap-2 border-b border-hairline py-1.5">
+          .filter((mount) => mount !== next || !free)
+          .map((mount) => (
+            <li key={mount.id} className="flex items-baseline gap-2 border-b border-hairline py-1.5">
               <button
                 type="button"
                 disabled={!free}
                 className={`min-w-0 truncate text-left ${free ? 'cursor-pointer hover:underline' : ''}`}
-                title={`${of.name}${of.fans ? `, ${of.fans}` : ''}${free ? ': begin with this one instead' : ''}`}
-                onClick={() => onChoose(of.id)}
+                title={`${mount.name}${mount.fans ? `, ${mount.fans}` : ''}${free ? ': begin with this one instead' : ''}`}
+                onClick={() => onChoose(mount.id)}
               >
-                {of.isControl && <span className="text-ink2">Control: </span>}
-                {of.name}, mount {of.mount}
+                {mount.isControl && <span className="text-ink2">Control: </span>}
+                {mount.name}, mount {mount.mount}
               </button>
               <span className="ml-auto shrink-0 text-[13px] text-ink2">
-                {plural(of.left, 'reading')} · {whenWords(of, data.today)}
+                {plural(mount.left, 'reading')} · {whenWords(mount, data.today)}
               </span>
             </li>
           ))}

@@ -28,8 +28,8 @@ function lengthS({ state, rule }: LiveSession): number | null {
 }
 
 /** The meter as far as it has been read, with the bursts that are left out. */
-function readingWords(of: ReadingSoFar): string {
-  const { reading, bursts, count } = of;
+function readingWords(far: ReadingSoFar): string {
+  const { reading, bursts, count } = far;
   const level = `${figure(reading.levelDb, 1)} dB(A) so far`;
   if (bursts.length === 0) return `${level}, no bursts.`;
   return `${level}; ${bursts.length} of ${count} levels left out as bursts, with them ${figure(reading.rawDb, 1)}.`;
@@ -51,7 +51,9 @@ function words(session: LiveSession, samples: readonly LiveSample[]): Words | nu
     };
   }
   if (state.phase === 'trim') {
-    const tried = state.trim.map((of) => `${of.dutyPct}\u202f% ${figure(of.levelDb, 1)}`).join(', ');
+    const tried = state.trim
+      .map((reading) => `${reading.dutyPct}\u202f% ${figure(reading.levelDb, 1)}`)
+      .join(', ');
     return {
       big: `${state.dutyPct}\u202f%`,
       share: state.trim.length / 8,
@@ -118,16 +120,18 @@ function words(session: LiveSession, samples: readonly LiveSample[]): Words | nu
 
 /** How far the step in hand is, when it ends, and why. */
 export function SettlingBar({ session, samples }: { session: LiveSession; samples: readonly LiveSample[] }) {
-  const of = words(session, samples);
-  if (!of) return null;
-  const percent = Math.round(100 * Math.min(1, Math.max(0, of.share)));
+  const other = words(session, samples);
+  if (!other) return null;
+  const percent = Math.round(100 * Math.min(1, Math.max(0, other.share)));
   return (
     <section
       className="grid gap-x-6 gap-y-1 border-t border-hairline pt-2 md:grid-cols-[190px_1fr]"
       aria-label="Settling"
     >
-      <p className={`font-display text-[27px] leading-tight font-bold ${of.good ? 'text-ok' : 'text-act'}`}>
-        {of.big}
+      <p
+        className={`font-display text-[27px] leading-tight font-bold ${other.good ? 'text-ok' : 'text-act'}`}
+      >
+        {other.big}
       </p>
       <div>
         <div
@@ -139,12 +143,12 @@ export function SettlingBar({ session, samples }: { session: LiveSession; sample
           aria-valuenow={percent}
         >
           <div
-            className={`h-full rounded-full ${of.good ? 'bg-ok' : 'bg-act'}`}
+            className={`h-full rounded-full ${other.good ? 'bg-ok' : 'bg-act'}`}
             style={{ width: `${percent}%` }}
           />
         </div>
         <p className="pt-1.5 text-[14.5px]">
-          {of.sentence} <span className="text-[13px] text-ink2">{of.more}</span>
+          {other.sentence} <span className="text-[13px] text-ink2">{other.more}</span>
         </p>
       </div>
     </section>

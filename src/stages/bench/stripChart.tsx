@@ -61,7 +61,10 @@ export function StripChart({ session, samples }: { session: LiveSession; samples
   const [upper, setUpper] = useState<PlotFrame | null>(null);
   const [lower, setLower] = useState<PlotFrame | null>(null);
   const fromS = state.phase === 'soak' || state.phase === 'reading' ? state.soakFromS : state.sinceS;
-  const shown = useMemo(() => samples.filter((of) => of[0] >= fromS - BEFORE_MIN * 60), [samples, fromS]);
+  const shown = useMemo(
+    () => samples.filter((sample) => sample[0] >= fromS - BEFORE_MIN * 60),
+    [samples, fromS],
+  );
   const nowMin = ((shown.at(-1)?.[0] ?? fromS) - fromS) / 60;
   const gauge = state.phase === 'soak' || state.phase === 'reading' ? state.gauge : null;
   const aheadMin = Math.min(30, gauge?.leftS ? gauge.leftS / 60 : 0);
@@ -71,7 +74,10 @@ export function StripChart({ session, samples }: { session: LiveSession; samples
 
   const temperatures = useCallback(() => {
     const at = (place: 1 | 2): BarPoint[] =>
-      shown.map((of) => ({ x: (of[0] - fromS) / 60, y: of[6] ? Number.NaN : (of[place] ?? Number.NaN) }));
+      shown.map((sample) => ({
+        x: (sample[0] - fromS) / 60,
+        y: sample[6] ? Number.NaN : (sample[place] ?? Number.NaN),
+      }));
     const series = [line(at(1), '--color-ink'), line(at(2), '--curve-0')];
     if (endC !== null)
       series.push(
@@ -90,7 +96,10 @@ export function StripChart({ session, samples }: { session: LiveSession; samples
   const noise = useCallback(() => {
     const series = [
       line(
-        shown.map((of) => ({ x: (of[0] - fromS) / 60, y: of[6] ? Number.NaN : (of[5] ?? Number.NaN) })),
+        shown.map((sample) => ({
+          x: (sample[0] - fromS) / 60,
+          y: sample[6] ? Number.NaN : (sample[5] ?? Number.NaN),
+        })),
         '--curve-2',
       ),
     ];
@@ -108,7 +117,7 @@ export function StripChart({ session, samples }: { session: LiveSession; samples
     const bursts = state.phase === 'reading' ? (readingSoFar(shown, state.sinceS)?.bursts ?? []) : [];
     if (bursts.length > 0)
       series.push({
-        data: bursts.map((of) => ({ x: (of.atS - fromS) / 60, y: of.levelDb })),
+        data: bursts.map((burst) => ({ x: (burst.atS - fromS) / 60, y: burst.levelDb })),
         pointStyle: 'crossRot',
         pointRadius: 5,
         borderColor: themeColour('--color-warn'),
@@ -117,11 +126,11 @@ export function StripChart({ session, samples }: { session: LiveSession; samples
     return series;
   }, [shown, fromS, state.floorDb, state.phase, state.sinceS, endMin]);
 
-  const dies = shown.flatMap((of) => (of[1] === null ? [] : [of[1]]));
-  const rooms = shown.flatMap((of) => (of[2] === null ? [] : [of[2]]));
+  const dies = shown.flatMap((sample) => (sample[1] === null ? [] : [sample[1]]));
+  const rooms = shown.flatMap((sample) => (sample[2] === null ? [] : [sample[2]]));
   const lowC = 5 * Math.floor((Math.min(20, ...rooms) - 1) / 5);
   const highC = 10 * Math.ceil((Math.max(40, endC ?? 0, ...dies) + 3) / 10);
-  const levels = shown.flatMap((of) => (of[5] === null ? [] : [of[5]]));
+  const levels = shown.flatMap((sample) => (sample[5] === null ? [] : [sample[5]]));
   const lowDb = 5 * Math.floor((Math.min(25, ...levels) - 2) / 5);
   const highDb = 5 * Math.ceil((Math.max(35, ...levels) + 1) / 5);
   const x = useMemo(
@@ -144,8 +153,8 @@ export function StripChart({ session, samples }: { session: LiveSession; samples
   );
   // A label stands where its line ends.
   const endOf = (place: 1 | 2 | 5): BarPoint | null => {
-    const of = shown.findLast((sample) => sample[place] !== null);
-    return of ? { x: Math.max(0.9, (of[0] - fromS) / 60), y: of[place]! } : null;
+    const other = shown.findLast((sample) => sample[place] !== null);
+    return other ? { x: Math.max(0.9, (other[0] - fromS) / 60), y: other[place]! } : null;
   };
   const [die, room, level] = [endOf(1), endOf(2), endOf(5)];
   const windowFrom = Math.max(0, nowMin - rule.windowS / 60);

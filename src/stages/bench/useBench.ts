@@ -20,7 +20,9 @@ const SILENT_MS = 10_000;
 function joined(before: readonly LiveSample[], event: BenchEvent): LiveSample[] {
   if (event.fresh) return event.samples;
   const all = event.samples.length > 0 ? [...before, ...event.samples] : (before as LiveSample[]);
-  return all.length > MOST_POINTS ? all.filter((of, i) => i % 2 === 0 || of[6] || i > all.length - 300) : all;
+  return all.length > MOST_POINTS
+    ? all.filter((sample, i) => i % 2 === 0 || sample[6] || i > all.length - 300)
+    : all;
 }
 
 /** The bench as it is fed by server-sent events; a broken feed is taken up again by the browser. */

@@ -119,26 +119,26 @@ export function BriefNumbers(props: Props) {
             label="Reference room"
             unit="°C"
             value={brief.referenceAmbientC}
-            onValue={(of) => onBrief({ ...brief, referenceAmbientC: of ?? 23 })}
+            onValue={(other) => onBrief({ ...brief, referenceAmbientC: other ?? 23 })}
             error={fieldError('referenceAmbientC')}
           />
           <NumberField
             label="Settled window"
             unit="s"
             value={brief.windowS}
-            onValue={(of) => onBrief({ ...brief, windowS: of ?? 300 })}
+            onValue={(other) => onBrief({ ...brief, windowS: other ?? 300 })}
             error={fieldError('windowS')}
           />
           <NumberField
             label="Passes a mount"
             value={brief.passes}
-            onValue={(of) => onBrief({ ...brief, passes: of ?? 0 })}
+            onValue={(other) => onBrief({ ...brief, passes: other ?? 0 })}
             error={fieldError('passes')}
           />
           <NumberField
             label="Mounts an entry"
             value={brief.mounts}
-            onValue={(of) => onBrief({ ...brief, mounts: of ?? 0 })}
+            onValue={(other) => onBrief({ ...brief, mounts: other ?? 0 })}
             error={fieldError('mounts')}
           />
         </div>

@@ -20,10 +20,10 @@ import { MethodCardView } from './methodCardView';
 /** Schools that can be chosen in, and those in which an older brief chose what nothing is computed by yet. */
 const shownSchools = (brief: Brief) =>
   SCHOOLS.filter(
-    (of) =>
-      OFFERED_SCHOOLS.includes(of) ||
-      (brief.schools[of.key].choice !== of.choices[0]!.value &&
-        choiceOf(of.key, brief.schools[of.key].choice).later),
+    (school) =>
+      OFFERED_SCHOOLS.includes(school) ||
+      (brief.schools[school.key].choice !== school.choices[0]!.value &&
+        choiceOf(school.key, brief.schools[school.key].choice).later),
   );
 
 /** What the round-up asks and how; beside it the method card that it writes. */
@@ -33,9 +33,9 @@ export function BriefStage({ data }: { data: BriefData }) {
   const brief = sheet.body;
   const [reason, setReason] = useState('');
   const [methodName, setMethodName] = useState('');
-  const question = QUESTIONS.find((of) => of.value === brief.question)!;
+  const question = QUESTIONS.find((other) => other.value === brief.question)!;
   const changes = sheet.dirty ? briefChanges(data.sheet.body, brief) : [];
-  const costs = changes.filter((of) => of.incomparable !== '');
+  const costs = changes.filter((change) => change.incomparable !== '');
   const late = data.runs > 0 && changes.length > 0;
   const fieldError = (path: string) => fieldFault(sheet, path);
 
@@ -74,7 +74,7 @@ export function BriefStage({ data }: { data: BriefData }) {
                 label="What is compared"
                 value={brief.question}
                 options={QUESTIONS}
-                onValue={(of) => sheet.set({ ...brief, question: of })}
+                onValue={(question) => sheet.set({ ...brief, question: question })}
               />
             </div>
             <p className="pt-1.5 text-[14.5px]">
@@ -90,7 +90,9 @@ export function BriefStage({ data }: { data: BriefData }) {
                 const { key, question: asked, effect } = school;
                 const chosen = brief.schools[key];
                 const isLater = choiceOf(key, chosen.choice).later;
-                const choices = school.choices.filter((of) => !of.later || of.value === chosen.choice);
+                const choices = school.choices.filter(
+                  (choice) => !choice.later || choice.value === chosen.choice,
+                );
                 const change = (part: Partial<typeof chosen>) =>
                   sheet.set({ ...brief, schools: { ...brief.schools, [key]: { ...chosen, ...part } } });
                 return (
@@ -129,11 +131,12 @@ export function BriefStage({ data }: { data: BriefData }) {
             <section aria-label="Changes of the brief">
               <h2 className="font-display text-[18px] font-bold">Changed</h2>
               <ul className="text-[14px]">
-                {data.history.map((of, i) => (
+                {data.history.map((other, i) => (
                   <li key={i} className="border-b border-hairline py-1.5">
-                    <span className="text-ink2">{format(of.changedAt, 'd MMM yyyy, HH:mm')}</span> {of.who}
-                    {of.reason && `: ${of.reason}`}
-                    {of.changes.map((change) => (
+                    <span className="text-ink2">{format(other.changedAt, 'd MMM yyyy, HH:mm')}</span>{' '}
+                    {other.who}
+                    {other.reason && `: ${other.reason}`}
+                    {other.changes.map((change) => (
                       <span key={change.what} className="block pl-4">
                         {change.what}: {change.was} → <b>{change.isNow}</b>
                         {change.incomparable && <span className="text-warn"> {change.incomparable}</span>}
@@ -148,9 +151,9 @@ export function BriefStage({ data }: { data: BriefData }) {
         <div className="space-y-2 border-t border-hairline pt-3">
           {late && costs.length > 0 && (
             <ul className="text-[14px] text-warn" aria-label="What this makes incomparable">
-              {costs.map((of) => (
-                <li key={of.what}>
-                  ▲ <b>{of.what}</b>: {of.incomparable}
+              {costs.map((cost) => (
+                <li key={cost.what}>
+                  ▲ <b>{cost.what}</b>: {cost.incomparable}
                 </li>
               ))}
             </ul>
@@ -180,10 +183,10 @@ export function BriefStage({ data }: { data: BriefData }) {
                     value=""
                     options={[
                       { value: '', label: '…' },
-                      ...data.methods.map((of) => ({ value: String(of.id), label: of.name })),
+                      ...data.methods.map((method) => ({ value: String(method.id), label: method.name })),
                     ]}
                     onValue={(id) => {
-                      const found = data.methods.find((of) => String(of.id) === id);
+                      const found = data.methods.find((method) => String(method.id) === id);
                       const { deadline, embargo } = brief;
                       if (found) sheet.set({ ...found.body, deadline, embargo });
                     }}

@@ -63,7 +63,7 @@ export function DropZone({ roundUpId }: { roundUpId?: number }) {
     setOver(false);
     const entries = [...event.dataTransfer.items]
       .map((item) => item.webkitGetAsEntry())
-      .filter((of) => of !== null);
+      .filter((other) => other !== null);
     const found = await Promise.all(entries.map(filesOfEntry));
     void send(found.flat());
   }

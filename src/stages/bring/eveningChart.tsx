@@ -39,16 +39,16 @@ export function EveningChart({
 }) {
   const [frame, setFrame] = useState<PlotFrame | null>(null);
   const shown = useMemo(
-    () => SHOWN.filter((of) => series.some((one) => one.quantity === of.quantity)),
+    () => SHOWN.filter((other) => series.some((series) => series.quantity === other.quantity)),
     [series],
   );
   const drawn = useCallback(
     (): PlotSeries[] =>
       shown.map(({ quantity, colour, axis }) => {
-        const of = series.find((one) => one.quantity === quantity)!;
+        const other = series.find((series) => series.quantity === quantity)!;
         const scale = quantity === 'fan_speed' ? 0.1 : 1;
         return {
-          data: of.timeS.map((at, i) => ({ x: (at - fromS) / 60, y: of.values[i]! * scale })),
+          data: other.timeS.map((at, i) => ({ x: (at - fromS) / 60, y: other.values[i]! * scale })),
           showLine: true,
           borderColor: themeColour(colour),
           borderWidth: 1.3,
@@ -70,7 +70,7 @@ export function EveningChart({
   const y = useMemo(() => ({ title: '', tick: (value: number) => figure(value, 0) }), []);
   const y2 = useMemo(
     () =>
-      shown.some((of) => of.axis === 'y2')
+      shown.some((other) => other.axis === 'y2')
         ? { title: '', min: 0, tick: (value: number) => figure(value, 0) }
         : undefined,
     [shown],
@@ -78,12 +78,12 @@ export function EveningChart({
   return (
     <div>
       <p className="flex flex-wrap gap-x-4 text-[13px] text-ink2">
-        {shown.map((of) => (
-          <span key={of.quantity} className="flex items-center gap-1.5">
+        {shown.map((other) => (
+          <span key={other.quantity} className="flex items-center gap-1.5">
             <svg width="22" height="8" aria-hidden="true">
-              <path d="M0 4H22" stroke={`var(${of.colour})`} strokeWidth="2.4" />
+              <path d="M0 4H22" stroke={`var(${other.colour})`} strokeWidth="2.4" />
             </svg>
-            {of.name}
+            {other.name}
           </span>
         ))}
         <span className="ml-auto">Drag a cut, or move it with ← →; Delete takes it away.</span>

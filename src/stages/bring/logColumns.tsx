@@ -48,15 +48,18 @@ export function LogColumns({
   const box = 'w-full rounded border border-hairline bg-raised px-1 py-0.5 text-[13.5px]';
   return (
     <div className="flex items-start gap-4 border-b border-hairline py-2">
-      <details className="min-w-0 flex-1 pt-0.5" open={log.columns.every((of) => of.quantity === null)}>
+      <details
+        className="min-w-0 flex-1 pt-0.5"
+        open={log.columns.every((column) => column.quantity === null)}
+      >
         <summary className="flex cursor-pointer flex-wrap items-baseline gap-x-3 gap-y-1">
           <b className="max-w-64 truncate" dir="auto" title={log.path}>
             {log.path}
           </b>
           <span className="text-[14px] text-ink2">
             {log.columns
-              .filter((of) => of.quantity && of.quantity !== 'time')
-              .map((of) => NAMES[of.quantity!])
+              .filter((column) => column.quantity && column.quantity !== 'time')
+              .map((column) => NAMES[column.quantity!])
               .join(', ') || 'no column understood yet'}{' '}
             · {plural(log.samples, 'row')}
             {log.durationS !== null && ` over ${(log.durationS / 60).toFixed(0)} min`} ·{' '}

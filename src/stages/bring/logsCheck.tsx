@@ -85,7 +85,7 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
       }
       const own = firstOffsets(read);
       const shifts = proposedClocks(read, own);
-      const moved = own.map((of, i) => of + (shifts[i]?.offsetS ?? 0));
+      const moved = own.map((value, i) => value + (shifts[i]?.offsetS ?? 0));
       setProposed(shifts.map((shift, i) => shift && { ...shift, ownS: own[i]! }));
       setLogs(read);
       setUnread(failed);
@@ -113,7 +113,7 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
   }
 
   function moveClock(at: number, offsetS: number) {
-    const moved = offsets.map((of, i) => (i === at ? offsetS : of));
+    const moved = offsets.map((offset, i) => (i === at ? offsetS : offset));
     setOffsets(moved);
     setPreviews([]);
     // Cuts stay where the reviewer put them; only what is filled in is taken along.
@@ -139,7 +139,7 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
   }
 
   const used = pieces.map((piece, i) => ({ piece, i })).filter(({ piece }) => piece.use);
-  const hasRoom = series.some((of) => of.quantity === 'ambient_temperature');
+  const hasRoom = series.some((series) => series.quantity === 'ambient_temperature');
 
   async function send(dryRun: boolean) {
     setFailure('');
@@ -185,8 +185,8 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
   }
 
   if (reading) return <WorkProgress uploadId={uploadId} onStop={() => (stopped.current = true)} />;
-  const chosen = roundUps.find((of) => String(of.id) === into);
-  const clean = previews.length > 0 && previews.every((of) => !of.problem);
+  const chosen = roundUps.find((roundUp) => String(roundUp.id) === into);
+  const clean = previews.length > 0 && previews.every((preview) => !preview.problem);
   return (
     <div className="space-y-5">
       <section aria-label="Logs">
@@ -200,9 +200,9 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
             onColumns={(columns) => void changeColumns(i, columns)}
           />
         ))}
-        {unread.map((of) => (
-          <p key={of.path} className="py-1 text-bad">
-            ▲ <b dir="auto">{of.path}</b>: {of.message}
+        {unread.map((other) => (
+          <p key={other.path} className="py-1 text-bad">
+            ▲ <b dir="auto">{other.path}</b>: {other.message}
           </p>
         ))}
         {!hasRoom && logs.length > 0 && (
@@ -258,7 +258,7 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
             pieces={pieces}
             previews={previews}
             fromS={span.fromS}
-            products={chosen?.entries.map((of) => of.product) ?? []}
+            products={chosen?.entries.map((entry) => entry.product) ?? []}
             loads={chosen?.loads ?? []}
             onChange={change}
             onFillDown={fillDown}

@@ -133,13 +133,13 @@ export function PiecesTable({
           </tbody>
         </table>
         <datalist id="known-entries">
-          {products.map((of) => (
-            <option key={of} value={of} />
+          {products.map((product) => (
+            <option key={product} value={product} />
           ))}
         </datalist>
         <datalist id="known-loads">
-          {loads.map((of) => (
-            <option key={of} value={of} />
+          {loads.map((load) => (
+            <option key={load} value={load} />
           ))}
         </datalist>
       </div>

@@ -55,9 +55,9 @@ export function RunsTarget({
           onChange={(event) => onInto(event.target.value)}
         >
           <option value="">a new round-up</option>
-          {roundUps.map((of) => (
-            <option key={of.id} value={of.id}>
-              {of.title}
+          {roundUps.map((roundUp) => (
+            <option key={roundUp.id} value={roundUp.id}>
+              {roundUp.title}
             </option>
           ))}
         </select>

@@ -82,7 +82,7 @@ export function OverlayShapes({
   lit: string | null;
 }) {
   const litCurve = lit === null ? undefined : shown.find(({ curve }) => curve.entry === lit);
-  const placedAt = new Map(placed.map((of) => [of.entry, of]));
+  const placedAt = new Map(placed.map((entry) => [entry.entry, entry]));
   const inside = (x: number, y: number) =>
     x >= frame.xMin && x <= frame.xMax && y >= frame.yMin && y <= frame.yMax;
   return (
@@ -114,13 +114,13 @@ export function OverlayShapes({
         />
       ))}
       {shown.map(({ curve, at }) => {
-        const of = placedAt.get(curve.entry);
-        const y = of && at(of.at, of.value);
-        if (!of || y === null || y === undefined || !inside(of.at, y)) return null;
+        const other = placedAt.get(curve.entry);
+        const y = other && at(other.at, other.value);
+        if (!other || y === null || y === undefined || !inside(other.at, y)) return null;
         return (
           <circle
             key={curve.entry}
-            cx={pixelX(frame, of.at)}
+            cx={pixelX(frame, other.at)}
             cy={pixelY(frame, y)}
             r="7"
             fill="none"

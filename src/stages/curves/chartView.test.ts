@@ -5,8 +5,8 @@ import { entryCurves } from '@/core/curves/entryCurve';
 import { parseZoom, shownCurves, zoomText } from './chartView';
 import { placeLabels } from './placeLabels';
 
-function curves(of: Record<string, [levelDb: number, value: number][]>) {
-  const points = Object.entries(of).flatMap(([entry, sweep]) =>
+function curves(given: Record<string, [levelDb: number, value: number][]>) {
+  const points = Object.entries(given).flatMap(([entry, sweep]) =>
     sweep.map(([levelDb, value], i) => ({
       run: `${entry}${i}`,
       entry,
@@ -21,7 +21,7 @@ function curves(of: Record<string, [levelDb: number, value: number][]>) {
       roomDoubtK: 0,
     })),
   );
-  const entries = Object.keys(of).map((entry) => ({ entry, isControl: false }));
+  const entries = Object.keys(given).map((entry) => ({ entry, isControl: false }));
   return entryCurves(entries, points);
 }
 
@@ -44,14 +44,14 @@ const two = curves({
 
 test('as the difference from one entry that one is the zero line, and the others are drawn where both are', () => {
   const shown = shownCurves(two, riseScale('rise', rule), 'a');
-  expect(shown.map((of) => of.curve.entry)).toEqual(['a', 'b']);
+  expect(shown.map((curve) => curve.curve.entry)).toEqual(['a', 'b']);
   expect(shown[0]!.line.every(({ y }) => Math.abs(y) < 1e-9)).toBe(true);
   const [, b] = shown;
   expect([b!.line[0], b!.line[b!.line.length - 1]]).toEqual([
     { x: 32, y: expect.closeTo(6, 6) },
     { x: 40, y: expect.closeTo(10, 1) },
   ]);
-  expect(b!.points.map((of) => [of.x, of.y])).toEqual([
+  expect(b!.points.map((point) => [point.x, point.y])).toEqual([
     [32, expect.closeTo(6, 6)],
     [38, expect.closeTo(9, 6)],
   ]);
@@ -71,9 +71,9 @@ test('a difference and its base add up to the line again', () => {
       }),
       { minLength: 2, maxLength: 12 },
     )
-    .map((of) => {
+    .map((rows) => {
       let x = 25;
-      return of.map(({ step, y }) => ({ x: (x += step), y }));
+      return rows.map(({ step, y }) => ({ x: (x += step), y }));
     });
   fc.assert(
     fc.property(line, line, (a, b) => {
@@ -99,10 +99,10 @@ test('no label covers another, nor leaves the plot while there is room', () => {
         0,
         500,
       );
-      placed.forEach((of, i) => {
-        if (i > 0) expect(of.labelY - placed[i - 1]!.labelY).toBeGreaterThanOrEqual(17 - 1e-9);
-        expect(of.labelY).toBeGreaterThanOrEqual(-1e-9);
-        expect(of.labelY).toBeLessThanOrEqual(500 + 1e-9);
+      placed.forEach((other, i) => {
+        if (i > 0) expect(other.labelY - placed[i - 1]!.labelY).toBeGreaterThanOrEqual(17 - 1e-9);
+        expect(other.labelY).toBeGreaterThanOrEqual(-1e-9);
+        expect(other.labelY).toBeLessThanOrEqual(500 + 1e-9);
       });
     }),
   );

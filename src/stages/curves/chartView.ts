@@ -16,12 +16,12 @@ export interface Zoom {
 export function parseZoom(text: string): Zoom | null {
   const [xMin, xMax, yMin, yMax] = text.split('_').map(Number);
   const all = [xMin, xMax, yMin, yMax];
-  if (all.length !== 4 || !all.every((of) => of !== undefined && Number.isFinite(of))) return null;
+  if (all.length !== 4 || !all.every((other) => other !== undefined && Number.isFinite(other))) return null;
   return xMax! > xMin! && yMax! > yMin! ? { xMin: xMin!, xMax: xMax!, yMin: yMin!, yMax: yMax! } : null;
 }
 
 export function zoomText({ xMin, xMax, yMin, yMax }: Zoom): string {
-  return [xMin, xMax, yMin, yMax].map((of) => Number(of.toPrecision(5))).join('_');
+  return [xMin, xMax, yMin, yMax].map((value) => Number(value.toPrecision(5))).join('_');
 }
 
 export interface ShownPoint {
@@ -53,7 +53,7 @@ export function shownCurves(
     from === null
       ? null
       : drawnCurve(
-          curves.find((of) => of.entry === from) ?? {
+          curves.find((curve) => curve.entry === from) ?? {
             entry: '',
             points: [],
             rule: RISE_AGAINST_NOISE,

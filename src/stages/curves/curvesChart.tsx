@@ -126,7 +126,10 @@ export function CurvesChart(props: CurvesChartProps) {
   const shown = useMemo(() => shownCurves(curves, scale, from), [curves, scale, from]);
   const isFaded = useCallback((entry: string) => picked.size > 0 && !picked.has(entry), [picked]);
   const series = useCallback(
-    () => shown.flatMap((of) => seriesOf(of, entries.get(of.curve.entry)!.position, isFaded(of.curve.entry))),
+    () =>
+      shown.flatMap((curve) =>
+        seriesOf(curve, entries.get(curve.curve.entry)!.position, isFaded(curve.curve.entry)),
+      ),
     [shown, entries, isFaded],
   );
   const takeFrame = useCallback((next: PlotFrame) => {
@@ -226,8 +229,8 @@ export function CurvesChart(props: CurvesChartProps) {
             onlyNumbers={narrow}
             faded={isFaded}
           />
-          {props.otherLinesDba.map((of) => (
-            <OtherLine key={of} frame={frame} lineDb={of} onTake={() => onLine(of)} />
+          {props.otherLinesDba.map((value) => (
+            <OtherLine key={value} frame={frame} lineDb={value} onTake={() => onLine(value)} />
           ))}
           {lineAt >= frame.xMin && lineAt <= frame.xMax && (
             <NoiseLine frame={frame} axis={axis} at={lineAt} onLine={onLine} />

@@ -48,7 +48,7 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
     { history: 'replace', throttleMs: 300 },
   );
   const [lit, setLit] = useState<string | null>(null);
-  const load = data.loads.find((of) => of.key === view.load) ?? data.loads[0]!;
+  const load = data.loads.find((load) => load.key === view.load) ?? data.loads[0]!;
   const isNoise = data.against === 'noise';
   const range = useMemo(
     () => axisRange(data.loads, axis, isNoise ? data.noiseLineDba : firstLine(data.loads[0]!.curves, axis)),
@@ -57,11 +57,15 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
   const lineAt = Math.min(range.max, Math.max(range.min, isNoise ? view.line : view.at));
   const hiddenKey = view.hide.join('\n');
   const hidden = useMemo(
-    () => new Set(data.entries.map((of) => of.entry).filter((of) => hiddenKey.split('\n').includes(of))),
+    () =>
+      new Set(
+        data.entries.map((entry) => entry.entry).filter((name) => hiddenKey.split('\n').includes(name)),
+      ),
     [data, hiddenKey],
   );
   const entries = useMemo(
-    () => new Map(data.entries.filter((of) => !hidden.has(of.entry)).map((entry) => [entry.entry, entry])),
+    () =>
+      new Map(data.entries.filter((entry) => !hidden.has(entry.entry)).map((entry) => [entry.entry, entry])),
     [data, hidden],
   );
   const curves = useMemo(() => load.curves.filter((curve) => !hidden.has(curve.entry)), [load, hidden]);
@@ -70,10 +74,10 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
   const from = entries.has(view.from) ? view.from : null;
   const pickKey = view.pick.join('\n');
   const picked = useMemo(
-    () => new Set(pickKey.split('\n').filter((of) => entries.has(of))),
+    () => new Set(pickKey.split('\n').filter((name) => entries.has(name))),
     [pickKey, entries],
   );
-  const numbered = curves.filter((of) => of.points.length > 0).length >= CROWD;
+  const numbered = curves.filter((curve) => curve.points.length > 0).length >= CROWD;
   const show = load.fixedWatts ? view.show : 'rise';
   const scale = useMemo(
     () => (isRise ? riseScale(show, load.rule) : plainScale(data.response)),
@@ -135,27 +139,27 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
       <section className="flex min-h-[420px] min-w-0 flex-1 flex-col" aria-label="Curves">
         <div className="flex flex-wrap items-center gap-x-5 gap-y-2 pb-2">
           <div className="choices" role="group" aria-label="Heat load">
-            {data.loads.map((of) => (
+            {data.loads.map((other) => (
               <button
-                key={of.key}
-                aria-pressed={of === load}
-                onClick={() => void setView({ load: of.key, zoom: null })}
+                key={other.key}
+                aria-pressed={other === load}
+                onClick={() => void setView({ load: other.key, zoom: null })}
               >
-                {of.label}
+                {other.label}
               </button>
             ))}
           </div>
           {isRise && load.fixedWatts && (
             <div className="choices" role="group" aria-label="Shown as">
-              {RISE_SHOWN.map((of) => (
+              {RISE_SHOWN.map((other) => (
                 <button
-                  key={of}
-                  aria-pressed={of === show}
-                  onClick={() => void setView({ show: of, zoom: null })}
+                  key={other}
+                  aria-pressed={other === show}
+                  onClick={() => void setView({ show: other, zoom: null })}
                 >
-                  {of === 'rise'
+                  {other === 'rise'
                     ? 'Rise'
-                    : of === 'resistance'
+                    : other === 'resistance'
                       ? 'K/W'
                       : `At ${load.rule.referenceAmbientC}\u202f°C room`}
                 </button>
@@ -178,10 +182,10 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
               >
                 <option value="">as measured</option>
                 {data.entries
-                  .filter((of) => entries.has(of.entry))
-                  .map((of) => (
-                    <option key={of.entry} value={of.entry}>
-                      difference from {of.product}
+                  .filter((entry) => entries.has(entry.entry))
+                  .map((entry) => (
+                    <option key={entry.entry} value={entry.entry}>
+                      difference from {entry.product}
                     </option>
                   ))}
               </select>
@@ -216,7 +220,7 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
             from={from}
             zoom={zoom}
             onZoom={(next) => void setView({ zoom: zoomText(next) })}
-            otherLinesDba={isNoise ? data.noiseLinesDba.filter((of) => of !== lineAt) : []}
+            otherLinesDba={isNoise ? data.noiseLinesDba.filter((value) => value !== lineAt) : []}
             picked={picked}
             range={range}
             meterDistanceCm={data.meterDistanceCm}
@@ -288,7 +292,7 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
             scale={isRise ? RISE_PLAIN : scale}
             axis={axis}
             load={load}
-            idle={data.loads.find((of) => of.rule.loadW === 0)}
+            idle={data.loads.find((load) => load.rule.loadW === 0)}
             entries={entries}
           />
           <HeatingUp

@@ -55,12 +55,12 @@ export function RankingNotes({
           <h2 className="font-display mb-1.5 text-[15px] font-bold">Not placed here</h2>
           <ul className="space-y-1.5">
             {ranking.notPlaced.map(({ entry, status, reason }) => {
-              const of = entries.get(entry)!;
+              const other = entries.get(entry)!;
               return (
                 <li key={entry} data-not-placed={entry} className="text-[13.5px] text-ink2">
-                  <EntryMark position={of.position} />{' '}
+                  <EntryMark position={other.position} />{' '}
                   <span className="text-[14.5px] text-ink" dir="auto">
-                    {shortName(of.product)}
+                    {shortName(other.product)}
                   </span>{' '}
                   {status === 'no-runs' && absent ? absent : `${WORDS[status]}: ${reason}`}
                 </li>

@@ -27,8 +27,8 @@ export function useZoomDrag(frame: PlotFrame | null, onZoom: (zoom: Zoom) => voi
       y: within(frame!.top, frame!.bottom, event.clientY - rect.top),
     };
   };
-  const valueY = (of: PlotFrame, px: number) =>
-    of.yMin + ((of.bottom - px) / (of.bottom - of.top)) * (of.yMax - of.yMin);
+  const valueY = (frame: PlotFrame, px: number) =>
+    frame.yMin + ((frame.bottom - px) / (frame.bottom - frame.top)) * (frame.yMax - frame.yMin);
 
   return {
     box,

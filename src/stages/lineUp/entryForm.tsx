@@ -67,8 +67,8 @@ export function EntryForm({
         </div>
       ))}
       <datalist id="fan-directions">
-        {['push', 'pull', 'in', 'out'].map((of) => (
-          <option key={of} value={of} />
+        {['push', 'pull', 'in', 'out'].map((name) => (
+          <option key={name} value={name} />
         ))}
       </datalist>
       <button
@@ -92,7 +92,7 @@ export function EntryForm({
         <CheckField
           label="revealed"
           value={revealed}
-          onValue={(of) => sheet.set({ ...sheet.body, revealed: of })}
+          onValue={(flag) => sheet.set({ ...sheet.body, revealed: flag })}
         />
       </div>
       <SheetTrouble sheet={sheet} />

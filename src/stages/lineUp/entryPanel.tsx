@@ -42,21 +42,21 @@ export function EntryPanel({
     return answer.ok;
   }
 
-  async function variant(of: 'lab-fan' | 'second-fan') {
+  async function variant(given: 'lab-fan' | 'second-fan') {
     const body = {
       who: whoIsHere(),
       entryId: item.entryId,
-      variant: of,
+      variant: given,
       fanName: fan.name,
       eachPrice: fan.eachPrice,
     };
-    if (of === 'second-fan' && item.entry.body.fans.length === 0 && fan.name.trim() === '')
+    if (given === 'second-fan' && item.entry.body.fans.length === 0 && fan.name.trim() === '')
       return setAsk(
         `The fans of ${item.shownName} are not noted: which one does it have? Name it above, and one more of it is added.`,
       );
     setAsk('');
     const said =
-      of === 'lab-fan'
+      given === 'lab-fan'
         ? `${item.shownName} with ${fan.name} is in the line-up`
         : `${item.shownName} with a second fan is in the line-up`;
     if (await tell(await sendJson(`${base}?variant`, 'POST', body), said)) onMade();

@@ -47,7 +47,7 @@ export function LineUpStage({
   const [fault, setFault] = useState('');
   const [problems, setProblems] = useState<Problem[]>([]);
   const file = useRef<HTMLInputElement>(null);
-  const chosen = items.find((of) => of.code === open);
+  const chosen = items.find((item) => item.code === open);
 
   async function add(event: React.FormEvent) {
     event.preventDefault();
@@ -152,7 +152,7 @@ export function LineUpStage({
                     chosen={item === chosen}
                     narrow={chosen !== undefined}
                     onChoose={() => void setOpen(item === chosen ? null : item.code)}
-                    onControl={(of) => void setControl(item, of)}
+                    onControl={(flag) => void setControl(item, flag)}
                   />
                 ))}
               </tbody>
@@ -163,11 +163,11 @@ export function LineUpStage({
           <div role="alert" className="pt-2 text-[14px] text-bad">
             ▲ {fault}
             <ul className="pl-4">
-              {problems.map((of, i) => (
+              {problems.map((problem, i) => (
                 <li key={i}>
-                  {of.file}
-                  {of.line !== undefined && `, line ${of.line}`}
-                  {of.column && `, ${of.column}`}: {of.message}
+                  {problem.file}
+                  {problem.line !== undefined && `, line ${problem.line}`}
+                  {problem.column && `, ${problem.column}`}: {problem.message}
                 </li>
               ))}
             </ul>

@@ -30,8 +30,8 @@ export function ProductForm({
 }) {
   const form = useRef<HTMLFormElement>(null);
   const sheet = useSheet('product', productId, kept);
-  const of = sheet.body;
-  const set = (part: Partial<Product>) => sheet.set({ ...of, ...part });
+  const product = sheet.body;
+  const set = (part: Partial<Product>) => sheet.set({ ...product, ...part });
   const errorOf = (field: string) => fieldFault(sheet, field);
   return (
     <form
@@ -45,20 +45,20 @@ export function ProductForm({
       <div className="grid grid-cols-2 gap-x-3 gap-y-2">
         <TextField
           label="Product"
-          value={of.name}
+          value={product.name}
           onValue={(name) => set({ name })}
           error={errorOf('name')}
         />
-        <TextField label="Maker" value={of.maker} onValue={(maker) => set({ maker })} />
+        <TextField label="Maker" value={product.maker} onValue={(maker) => set({ maker })} />
         <ChoiceField
           label="Kind"
-          value={of.kind}
+          value={product.kind}
           options={PRODUCT_KINDS.map((value) => ({ value, label: KIND_WORDS[value] }))}
           onValue={(kind) => set({ kind })}
         />
         <TextField
           label="Revision of the product"
-          value={of.revision}
+          value={product.revision}
           onValue={(revision) => set({ revision })}
         />
       </div>
@@ -69,57 +69,57 @@ export function ProductForm({
             label={label}
             unit={unit}
             optional
-            value={of[name]}
+            value={product[name]}
             onValue={(value) => set({ [name]: value })}
             error={errorOf(name)}
           />
         ))}
         <ChoiceField
           label="Connector"
-          value={of.connector}
+          value={product.connector}
           options={CONNECTORS.map((value) => ({
             value,
             label: value === 'fixed' ? 'fixed speed' : value || '–',
           }))}
           onValue={(connector) => set({ connector })}
         />
-        <TextField label="Mounting" value={of.mounting} onValue={(mounting) => set({ mounting })} />
+        <TextField label="Mounting" value={product.mounting} onValue={(mounting) => set({ mounting })} />
         <NumberField
           label="Price"
-          unit={of.currency}
+          unit={product.currency}
           optional
-          value={of.price}
+          value={product.price}
           onValue={(price) => set({ price })}
           error={errorOf('price')}
         />
         <TextField
           label="Currency"
-          value={of.currency}
+          value={product.currency}
           onValue={(currency) => set({ currency })}
           error={errorOf('currency')}
         />
         <NumberField
           label="In a pack"
-          value={of.packSize}
+          value={product.packSize}
           onValue={(packSize) => set({ packSize: packSize ?? 1 })}
           error={errorOf('packSize')}
         />
         <TextField
           label="Priced on"
           type="date"
-          value={of.pricedOn}
+          value={product.pricedOn}
           onValue={(pricedOn) => set({ pricedOn })}
         />
-        <TextField label="Sold by" value={of.seller} onValue={(seller) => set({ seller })} />
+        <TextField label="Sold by" value={product.seller} onValue={(seller) => set({ seller })} />
         <TextField
           label="Available in"
-          value={of.availability}
+          value={product.availability}
           onValue={(availability) => set({ availability })}
         />
-        <TextField label="Warranty" value={of.warranty} onValue={(warranty) => set({ warranty })} />
+        <TextField label="Warranty" value={product.warranty} onValue={(warranty) => set({ warranty })} />
         <TextField
           label="Maker’s noise figure"
-          value={of.makersNoise}
+          value={product.makersNoise}
           onValue={(makersNoise) => set({ makersNoise })}
         />
       </div>

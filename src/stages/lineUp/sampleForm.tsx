@@ -13,10 +13,16 @@ import { CheckField, ChoiceField, NumberField, TextField } from '@/ui/form/field
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { fieldFault, useSheet, type KeptSheet } from '@/ui/form/useSheet';
 
-const choices = (of: readonly string[]) => of.map((value) => ({ value, label: value }));
+const choices = (names: readonly string[]) => names.map((value) => ({ value, label: value }));
 
-function HandlingFields({ of, onChange }: { of: Handling; onChange: (of: Handling) => void }) {
-  const set = (part: Partial<Handling>) => onChange({ ...of, ...part });
+function HandlingFields({
+  handling,
+  onChange,
+}: {
+  handling: Handling;
+  onChange: (handling: Handling) => void;
+}) {
+  const set = (part: Partial<Handling>) => onChange({ ...handling, ...part });
   return (
     <fieldset>
       <legend className="pb-1 font-semibold">First mount</legend>
@@ -25,31 +31,36 @@ function HandlingFields({ of, onChange }: { of: Handling; onChange: (of: Handlin
           label="It took"
           unit="min"
           optional
-          value={of.minutes}
+          value={handling.minutes}
           onValue={(minutes) => set({ minutes })}
         />
-        <NumberField label="Hands needed" optional value={of.hands} onValue={(hands) => set({ hands })} />
+        <NumberField
+          label="Hands needed"
+          optional
+          value={handling.hands}
+          onValue={(hands) => set({ hands })}
+        />
         <TextField
           label="Parts missing or to buy"
-          value={of.partsToBuy}
+          value={handling.partsToBuy}
           onValue={(partsToBuy) => set({ partsToBuy })}
         />
         <NumberField
           label="Their price"
           optional
-          value={of.partsPrice}
+          value={handling.partsPrice}
           onValue={(partsPrice) => set({ partsPrice })}
         />
         <TextField
           label="Stiffness of hoses"
-          value={of.hoseStiffness}
+          value={handling.hoseStiffness}
           onValue={(hoseStiffness) => set({ hoseStiffness })}
         />
-        <TextField label="Clips fit" value={of.clips} onValue={(clips) => set({ clips })} />
-        <TextField label="Note" value={of.note} onValue={(note) => set({ note })} />
+        <TextField label="Clips fit" value={handling.clips} onValue={(clips) => set({ clips })} />
+        <TextField label="Note" value={handling.note} onValue={(note) => set({ note })} />
         <CheckField
           label="back of the board needed"
-          value={of.backAccess}
+          value={handling.backAccess}
           onValue={(backAccess) => set({ backAccess })}
         />
       </div>
@@ -69,9 +80,9 @@ export function SampleForm({
 }) {
   const form = useRef<HTMLFormElement>(null);
   const sheet = useSheet('sample', sampleId, kept);
-  const of = sheet.body;
+  const sample = sheet.body;
   const [line, setLine] = useState<DiaryLine>({ on: today, event: 'arrived', note: '' });
-  const set = (part: Partial<Sample>) => sheet.set({ ...of, ...part });
+  const set = (part: Partial<Sample>) => sheet.set({ ...sample, ...part });
   const errorOf = (field: string) => fieldFault(sheet, field);
   return (
     <form
@@ -85,20 +96,20 @@ export function SampleForm({
       <div className="grid grid-cols-2 gap-x-3 gap-y-2">
         <TextField
           label="Sample"
-          value={of.label}
+          value={sample.label}
           onValue={(label) => set({ label })}
           error={errorOf('label')}
         />
-        <TextField label="Serial" value={of.serial} onValue={(serial) => set({ serial })} />
+        <TextField label="Serial" value={sample.serial} onValue={(serial) => set({ serial })} />
         <ChoiceField
           label="It was"
-          value={of.source}
+          value={sample.source}
           options={choices(['bought', 'lent']) as { value: Sample['source']; label: string }[]}
           onValue={(source) => set({ source })}
         />
         <ChoiceField
           label="State"
-          value={of.state}
+          value={sample.state}
           options={choices(SAMPLE_STATES) as { value: Sample['state']; label: string }[]}
           onValue={(state) => set({ state })}
           error={errorOf('state')}
@@ -107,7 +118,7 @@ export function SampleForm({
       <section aria-label="Diary">
         <h4 className="pb-1 font-semibold">Diary</h4>
         <ul className="text-[14px]">
-          {of.diary.map((at, i) => (
+          {sample.diary.map((at, i) => (
             <li key={i} className="flex items-baseline gap-2 border-b border-hairline py-1">
               <span className="text-ink2">{at.on}</span> {at.event}
               <span className="truncate text-ink2" dir="auto">
@@ -117,7 +128,7 @@ export function SampleForm({
                 type="button"
                 className="ml-auto"
                 aria-label={`Remove the line of ${at.on}`}
-                onClick={() => set({ diary: of.diary.filter((_, at2) => at2 !== i) })}
+                onClick={() => set({ diary: sample.diary.filter((_, at2) => at2 !== i) })}
               >
                 ✕
               </button>
@@ -137,7 +148,7 @@ export function SampleForm({
             type="button"
             className="quiet-button"
             onClick={() => {
-              set({ diary: [...of.diary, line] });
+              set({ diary: [...sample.diary, line] });
               setLine({ ...line, note: '' });
             }}
           >
@@ -145,8 +156,8 @@ export function SampleForm({
           </button>
         </div>
       </section>
-      {of.handling ? (
-        <HandlingFields of={of.handling} onChange={(handling) => set({ handling })} />
+      {sample.handling ? (
+        <HandlingFields handling={sample.handling} onChange={(handling) => set({ handling })} />
       ) : (
         <button type="button" className="quiet-button" onClick={() => set({ handling: blankHandling() })}>
           Fill in the handling sheet

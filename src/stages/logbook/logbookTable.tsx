@@ -76,7 +76,7 @@ export function LogbookTable({
     anchor.current = index;
     onChosen(next);
   }
-  const grid = { gridTemplateColumns: `34px ${defined.map((of) => shapeOf(of.meta).width).join(' ')}` };
+  const grid = { gridTemplateColumns: `34px ${defined.map((other) => shapeOf(other.meta).width).join(' ')}` };
   useEffect(() => virtual.measure(), [virtual, rowPx]);
 
   if (narrow)

@@ -71,7 +71,7 @@ export function TypeRunRow({
   function typed(): Record<string, unknown> | null {
     const data = new FormData(form.current!);
     const body: Record<string, unknown> = { who: whoIsHere(), entry: data.get('entry') };
-    const chosen = loads.find((of) => of.key === load);
+    const chosen = loads.find((other) => other.key === load);
     if (chosen) {
       const { loadW, loadName, gpuLoadW } = chosen;
       Object.assign(body, { loadW, loadName, gpuLoadW });
@@ -80,18 +80,18 @@ export function TypeRunRow({
       if (watts === null) return wrong('loadW', 'Load, W: a number was expected');
       body.loadW = watts;
     }
-    for (const of of FIELDS) {
-      const text = String(data.get(of.name) ?? '').trim();
-      if (of.text) body[of.name] = text;
-      else if (text === '' && of.optional) body[of.name] = null;
+    for (const field of FIELDS) {
+      const text = String(data.get(field.name) ?? '').trim();
+      if (field.text) body[field.name] = text;
+      else if (text === '' && field.optional) body[field.name] = null;
       else {
         const value = typedNumber(text);
         if (value === null)
           return wrong(
-            of.name,
-            `${of.label}: ${text === '' ? 'a number was expected' : `not a number: “${text}”`}`,
+            field.name,
+            `${field.label}: ${text === '' ? 'a number was expected' : `not a number: “${text}”`}`,
           );
-        body[of.name] = value;
+        body[field.name] = value;
       }
     }
     return body;
@@ -139,9 +139,9 @@ export function TypeRunRow({
             value={load}
             onChange={(event) => setLoad(event.target.value)}
           >
-            {loads.map((of) => (
-              <option key={of.key} value={of.key}>
-                {of.label}
+            {loads.map((load) => (
+              <option key={load.key} value={load.key}>
+                {load.label}
               </option>
             ))}
             <option value={OTHER}>other watts</option>
@@ -153,15 +153,15 @@ export function TypeRunRow({
             <input name="loadW" className={`${box} ${edge('loadW')} text-right`} inputMode="decimal" />
           </label>
         )}
-        {FIELDS.map((of) => (
-          <label key={of.name} className="block" style={{ width: of.width }}>
-            <span className="label-text whitespace-nowrap">{of.label}</span>
+        {FIELDS.map((field) => (
+          <label key={field.name} className="block" style={{ width: field.width }}>
+            <span className="label-text whitespace-nowrap">{field.label}</span>
             <input
-              name={of.name}
-              className={`${box} ${edge(of.name)} ${of.text ? '' : 'text-right'}`}
-              inputMode={of.text ? 'text' : 'decimal'}
-              defaultValue={of.name === 'pass' || of.name === 'mount' ? 1 : ''}
-              aria-invalid={isWrong(of.name)}
+              name={field.name}
+              className={`${box} ${edge(field.name)} ${field.text ? '' : 'text-right'}`}
+              inputMode={field.text ? 'text' : 'decimal'}
+              defaultValue={field.name === 'pass' || field.name === 'mount' ? 1 : ''}
+              aria-invalid={isWrong(field.name)}
             />
           </label>
         ))}

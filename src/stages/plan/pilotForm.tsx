@@ -19,7 +19,7 @@ export function PilotForm({
   const { pilot, settings, droppedLoads } = plan;
   const options = [
     { value: '', label: '…' },
-    ...data.entries.map((of) => ({ value: of.entry, label: of.name })),
+    ...data.entries.map((entry) => ({ value: entry.entry, label: entry.name })),
   ];
   const choose = (part: { best?: string; worst?: string }) => {
     const next = { best: pilot?.best ?? '', worst: pilot?.worst ?? '', ...part };
@@ -65,15 +65,19 @@ export function PilotForm({
         />
       </div>
       <ul className="pt-1 text-[14px]">
-        {findings.map((of) => {
-          const dropped = droppedLoads.includes(of.load);
+        {findings.map((finding) => {
+          const dropped = droppedLoads.includes(finding.load);
           return (
-            <li key={of.load} className="border-b border-hairline py-1">
-              <b>{of.load}</b>:{' '}
-              <span className={of.separates === false ? 'text-warn' : of.separates ? 'text-ok' : 'text-ink2'}>
-                {of.message}
+            <li key={finding.load} className="border-b border-hairline py-1">
+              <b>{finding.load}</b>:{' '}
+              <span
+                className={
+                  finding.separates === false ? 'text-warn' : finding.separates ? 'text-ok' : 'text-ink2'
+                }
+              >
+                {finding.message}
               </span>{' '}
-              {(of.separates === false || dropped) && (
+              {(finding.separates === false || dropped) && (
                 <button
                   type="button"
                   className="underline underline-offset-2"
@@ -81,8 +85,8 @@ export function PilotForm({
                     onPlan({
                       ...plan,
                       droppedLoads: dropped
-                        ? droppedLoads.filter((load) => load !== of.load)
-                        : [...droppedLoads, of.load],
+                        ? droppedLoads.filter((load) => load !== finding.load)
+                        : [...droppedLoads, finding.load],
                     })
                   }
                 >

@@ -23,19 +23,19 @@ export function PlanChoices({
 }) {
   return (
     <ul className="text-[14px]">
-      {choices.map((of) => {
-        const [was, isNow] = kelvins(now.differenceK, of.cost.differenceK);
+      {choices.map((choice) => {
+        const [was, isNow] = kelvins(now.differenceK, choice.cost.differenceK);
         return (
-          <li key={of.words} className="flex items-baseline gap-2 border-b border-hairline py-1">
+          <li key={choice.words} className="flex items-baseline gap-2 border-b border-hairline py-1">
             <button
               type="button"
               className="text-left underline decoration-hairline underline-offset-2"
-              onClick={() => onChoose(of)}
+              onClick={() => onChoose(choice)}
             >
-              {of.words}
+              {choice.words}
             </button>
             <span className="ml-auto whitespace-nowrap">
-              {signed(of.cost.benchH - now.benchH, 1)} h,{' '}
+              {signed(choice.cost.benchH - now.benchH, 1)} h,{' '}
               <span className="text-ink2">
                 {was} → <b>{isNow}</b>
               </span>

@@ -41,20 +41,20 @@ export function PlanSettingsForm({
         <NumberField
           label="Passes"
           value={settings.passes}
-          onValue={(of) => set({ passes: of ?? 0 })}
+          onValue={(other) => set({ passes: other ?? 0 })}
           error={errorOf('passes')}
         />
         <NumberField
           label="Mounts"
           value={settings.mounts}
-          onValue={(of) => set({ mounts: of ?? 0 })}
+          onValue={(other) => set({ mounts: other ?? 0 })}
           error={errorOf('mounts')}
         />
         <NumberField
           label="Control every"
           unit="mounts"
           value={settings.controlEvery}
-          onValue={(of) => set({ controlEvery: of ?? 0 })}
+          onValue={(other) => set({ controlEvery: other ?? 0 })}
           error={errorOf('controlEvery')}
         />
       </div>
@@ -65,8 +65,8 @@ export function PlanSettingsForm({
           set({
             settings: text
               .split(',')
-              .map((of) => of.trimStart())
-              .filter((of, i, all) => of !== '' || i === all.length - 1),
+              .map((name) => name.trimStart())
+              .filter((name, i, all) => name !== '' || i === all.length - 1),
           })
         }
         error={errorOf('settings')}
@@ -82,7 +82,7 @@ export function PlanSettingsForm({
         <NumberField
           label="Seed of the order"
           value={settings.seed}
-          onValue={(of) => set({ seed: Math.abs(Math.trunc(of ?? 1)) })}
+          onValue={(other) => set({ seed: Math.abs(Math.trunc(other ?? 1)) })}
         />
       </div>
       <fieldset>
@@ -97,7 +97,7 @@ export function PlanSettingsForm({
               onClick={() =>
                 set({
                   weekdays: settings.weekdays.includes(day)
-                    ? settings.weekdays.filter((of) => of !== day)
+                    ? settings.weekdays.filter((weekday) => weekday !== day)
                     : [...settings.weekdays, day],
                 })
               }
@@ -134,7 +134,7 @@ export function PlanSettingsForm({
             label={label}
             unit="min"
             value={settings[name]}
-            onValue={(of) => set({ [name]: of ?? 0 })}
+            onValue={(other) => set({ [name]: other ?? 0 })}
           />
         ))}
       </div>

@@ -30,11 +30,12 @@ export function PlanStage({ data }: { data: PlanData }) {
   const { found, fit } = usePlanWork(settings, scene, laid.problems.length === 0);
   const [gaveUp, setGaveUp] = useState<{ words: string[]; fits: boolean } | null>(null);
   const names = useMemo(
-    () => new Map(data.entries.map((of, i) => [of.entry, { name: of.name, place: i }])),
+    () => new Map(data.entries.map((entry, i) => [entry.entry, { name: entry.name, place: i }])),
     [data.entries],
   );
   const errorOf = (field: string) =>
-    laid.problems.find((of) => of.field === field)?.message ?? fieldFault(sheet, `settings.${field}`);
+    laid.problems.find((problem) => problem.field === field)?.message ??
+    fieldFault(sheet, `settings.${field}`);
   const cost = laid.sheet && costOfSheet(laid.sheet);
   const finish = cost && dayAfter(settings.startOn, cost.endDay);
   const past = data.deadline !== '' && data.deadline < data.now.day;
@@ -104,9 +105,9 @@ export function PlanStage({ data }: { data: PlanData }) {
           </div>
         </div>
         <SheetTrouble sheet={sheet} />
-        {laid.problems.map((of) => (
-          <p key={of.field} role="alert" className="text-[14px] text-bad">
-            ▲ {of.message}
+        {laid.problems.map((problem) => (
+          <p key={problem.field} role="alert" className="text-[14px] text-bad">
+            ▲ {problem.message}
           </p>
         ))}
         {laid.breaks.length > 0 && (
@@ -115,8 +116,8 @@ export function PlanStage({ data }: { data: PlanData }) {
             aria-label="What this order breaks"
             tabIndex={0}
           >
-            {laid.breaks.map((of, i) => (
-              <li key={i}>▲ {of.message}</li>
+            {laid.breaks.map((other, i) => (
+              <li key={i}>▲ {other.message}</li>
             ))}
           </ul>
         )}

@@ -25,7 +25,7 @@ export function PrintedSheet({
 }) {
   const parts = laid.sheet?.parts ?? [];
   const days = [...new Set(parts.map((part) => part.day))];
-  const mountings = new Map(laid.order.map((of) => [of.id, of]));
+  const mountings = new Map(laid.order.map((mounting) => [mounting.id, mounting]));
   if (laid.problems.length > 0)
     return <p className="p-6">The plan cannot be laid: {laid.problems[0]!.message}.</p>;
   if (days.length === 0) return <p className="p-6">Nothing is left to measure.</p>;

@@ -118,7 +118,7 @@ export function Timeline({
   const [focused, setFocused] = useState<{ id: string } | null>(null);
   const [said, setSaid] = useState('');
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
-  const byId = new Map(laid.order.map((of) => [of.id, of]));
+  const byId = new Map(laid.order.map((mounting) => [mounting.id, mounting]));
   const parts = laid.sheet?.parts ?? [];
   const days = [...new Set(parts.map((part) => part.day))];
   const brokenAt = new Map<string, string[]>();
@@ -133,12 +133,12 @@ export function Timeline({
         to: Math.min(workMin, from + spanMin(settings.quietFromMin, settings.quietToMin)),
       };
     })
-    .filter((of) => of.to > of.from);
+    .filter((other) => other.to > other.from);
 
   function onDragEnd({ active, over }: DragEndEvent) {
     setHeld(null);
     if (!over || active.id === over.id) return;
-    const ids = laid.order.map((of) => of.id);
+    const ids = laid.order.map((mounting) => mounting.id);
     const from = ids.indexOf(String(active.id));
     const to = ids.indexOf(String(over.id));
     ids.splice(to, 0, ...ids.splice(from, 1));
@@ -147,7 +147,7 @@ export function Timeline({
 
   /** Moves a mounting by so many places and keeps the focus on it, on whatever day it comes to lie. */
   function onKey(event: React.KeyboardEvent, moved: string) {
-    const ids = laid.order.map((of) => of.id);
+    const ids = laid.order.map((mounting) => mounting.id);
     const from = ids.indexOf(moved);
     const to = { ArrowLeft: from - 1, ArrowRight: from + 1, Home: 0, End: ids.length - 1 }[event.key];
     if (to === undefined || to < 0 || to >= ids.length) return;
@@ -164,7 +164,7 @@ export function Timeline({
       box.current?.querySelector<HTMLElement>(`[data-mounting="${CSS.escape(focused.id)}"]`)?.focus();
   }, [focused]);
 
-  const title = (of: string) => (byId.get(of) ? label(byId.get(of)!, scene) : of);
+  const title = (name: string) => (byId.get(name) ? label(byId.get(name)!, scene) : name);
   return (
     <DndContext
       id={id}
@@ -186,7 +186,7 @@ export function Timeline({
         ))}
       </div>
       <div ref={box}>
-        <SortableContext items={laid.order.map((of) => of.id)} strategy={() => null}>
+        <SortableContext items={laid.order.map((mounting) => mounting.id)} strategy={() => null}>
           <ol>
             {days.map((day) => (
               <li key={day} className="flex items-stretch border-t border-hairline" data-day={day}>
@@ -195,13 +195,13 @@ export function Timeline({
                   <span className="text-ink2">{dayText(dayAfter(settings.startOn, day))}</span>
                 </span>
                 <span className="relative mr-4 h-11 flex-1 overflow-hidden bg-sunk/60">
-                  {quiet.map((of) => (
+                  {quiet.map((other) => (
                     <span
-                      key={of.from}
+                      key={other.from}
                       className="absolute inset-y-0 bg-ground"
                       style={{
-                        left: `${(100 * of.from) / workMin}%`,
-                        width: `${(100 * (of.to - of.from)) / workMin}%`,
+                        left: `${(100 * other.from) / workMin}%`,
+                        width: `${(100 * (other.to - other.from)) / workMin}%`,
                       }}
                     />
                   ))}

@@ -23,8 +23,8 @@ export function usePlanWork(settings: PlanSettings, scene: PlanScene, sound: boo
   useEffect(() => {
     if (!sound) return;
     let gone = false;
-    const [of, at] = JSON.parse(key) as [PlanSettings, PlanScene];
-    void worker.current?.choices(of, at).then((answer) => {
+    const [settings, at] = JSON.parse(key) as [PlanSettings, PlanScene];
+    void worker.current?.choices(settings, at).then((answer) => {
       if (!gone) setFound(answer);
     });
     return () => {

@@ -10,8 +10,8 @@ export function ApartNote({ roundUpId, apart }: { roundUpId: number; apart: RigD
       <b className="text-warn">▲ Kept apart:</b>{' '}
       {apart
         .map(
-          (of) =>
-            `${plural(of.runs, 'run')} at revision ${of.revision} (${of.differences.map(({ what }) => what).join(', ') || 'the same setup'})`,
+          (other) =>
+            `${plural(other.runs, 'run')} at revision ${other.revision} (${other.differences.map(({ what }) => what).join(', ') || 'the same setup'})`,
         )
         .join('; ')}
       .{' '}

@@ -22,12 +22,12 @@ export function KeptApart({
       aria-label="Not ranked together"
       className="rounded border border-warn/50 bg-warn/8 px-4 py-3 text-[14px]"
     >
-      {apart.map((of) => (
-        <div key={of.revisionId}>
+      {apart.map((other) => (
+        <div key={other.revisionId}>
           <p>
-            <b className="text-warn">▲ Kept apart:</b> {plural(of.runs, 'run')} of{' '}
-            {plural(of.entries, 'entry', 'entries')} at revision {of.revision} are not ranked with those at
-            revision {current}.
+            <b className="text-warn">▲ Kept apart:</b> {plural(other.runs, 'run')} of{' '}
+            {plural(other.entries, 'entry', 'entries')} at revision {other.revision} are not ranked with those
+            at revision {current}.
             {onChoose && (
               <>
                 {' '}
@@ -35,7 +35,7 @@ export function KeptApart({
                   type="button"
                   disabled={busy}
                   className="underline underline-offset-2"
-                  onClick={() => onChoose(of.revisionId)}
+                  onClick={() => onChoose(other.revisionId)}
                 >
                   Rank those instead
                 </button>
@@ -43,7 +43,7 @@ export function KeptApart({
             )}
           </p>
           <ul className="list-disc pl-5">
-            {of.differences.map((difference) => (
+            {other.differences.map((difference) => (
               <li key={difference.what}>
                 {difference.what}: {difference.was} there, {difference.isNow} here. To rank them together:{' '}
                 {difference.remedy}.

@@ -26,15 +26,15 @@ const BLANK: Instrument = {
 };
 
 function InstrumentForm({
-  of,
+  instrument,
   onDone,
   onCancel,
 }: {
-  of: Instrument;
-  onDone: (of: Instrument) => void;
+  instrument: Instrument;
+  onDone: (instrument: Instrument) => void;
   onCancel: () => void;
 }) {
-  const [draft, setDraft] = useState(of);
+  const [draft, setDraft] = useState(instrument);
   const set = (part: Partial<Instrument>) => setDraft({ ...draft, ...part });
   return (
     <div
@@ -94,13 +94,16 @@ export function RigBookView({
   const save = async (body: RigBook, said: string) => {
     if (await sheet.save({ body, said })) setOpen(null);
   };
-  const keep = (at: number | 'new', of: Instrument) =>
+  const keep = (at: number | 'new', instrument: Instrument) =>
     save(
       {
         ...sheet.body,
-        instruments: at === 'new' ? [...instruments, of] : instruments.map((old, i) => (i === at ? of : old)),
+        instruments:
+          at === 'new'
+            ? [...instruments, instrument]
+            : instruments.map((old, i) => (i === at ? instrument : old)),
       },
-      `${of.name} kept`,
+      `${instrument.name} kept`,
     );
   return (
     <div className="space-y-5">
@@ -110,11 +113,11 @@ export function RigBookView({
           <p className="label-text py-1">None noted yet: a reading is as good as the instrument behind it.</p>
         )}
         <ul>
-          {instruments.map((of, i) =>
+          {instruments.map((instrument, i) =>
             open === i ? (
               <li key={i}>
                 <InstrumentForm
-                  of={of}
+                  instrument={instrument}
                   onDone={(next) => void keep(i, next)}
                   onCancel={() => setOpen(null)}
                 />
@@ -124,17 +127,22 @@ export function RigBookView({
                 key={i}
                 className="flex flex-wrap items-baseline gap-x-3 border-b border-hairline py-1.5 text-[14.5px]"
               >
-                <b dir="auto">{of.name}</b>
+                <b dir="auto">{instrument.name}</b>
                 <span className="text-ink2">
-                  {[of.kind, of.grade, of.range, of.resolution && `reads ${of.resolution}`]
+                  {[
+                    instrument.kind,
+                    instrument.grade,
+                    instrument.range,
+                    instrument.resolution && `reads ${instrument.resolution}`,
+                  ]
                     .filter(Boolean)
                     .join(' · ')}
                 </span>
                 <span className="ml-auto">
-                  {isOverdue(of, today) ? (
-                    <span className="text-bad">▲ calibration ran out on {of.dueOn}</span>
-                  ) : of.dueOn ? (
-                    <span className="text-ink2">due {of.dueOn}</span>
+                  {isOverdue(instrument, today) ? (
+                    <span className="text-bad">▲ calibration ran out on {instrument.dueOn}</span>
+                  ) : instrument.dueOn ? (
+                    <span className="text-ink2">due {instrument.dueOn}</span>
                   ) : (
                     <span className="text-warn">never calibrated here</span>
                   )}
@@ -143,18 +151,18 @@ export function RigBookView({
                   type="button"
                   className="underline underline-offset-2"
                   onClick={() => setOpen(i)}
-                  aria-label={`Edit ${of.name}`}
+                  aria-label={`Edit ${instrument.name}`}
                 >
                   edit
                 </button>
                 <button
                   type="button"
                   className="underline underline-offset-2"
-                  aria-label={`Remove ${of.name}`}
+                  aria-label={`Remove ${instrument.name}`}
                   onClick={() =>
                     void save(
                       { ...sheet.body, instruments: instruments.filter((_, at) => at !== i) },
-                      `${of.name} removed`,
+                      `${instrument.name} removed`,
                     )
                   }
                 >
@@ -166,7 +174,7 @@ export function RigBookView({
         </ul>
         {open === 'new' ? (
           <InstrumentForm
-            of={BLANK}
+            instrument={BLANK}
             onDone={(next) => void keep('new', next)}
             onCancel={() => setOpen(null)}
           />
@@ -210,22 +218,22 @@ export function RigBookView({
         </form>
         <SheetTrouble sheet={sheet} />
         <ul className="pt-1">
-          {checks.slice(0, 8).map((of, i) => (
+          {checks.slice(0, 8).map((check, i) => (
             <li
               key={i}
               className="flex flex-wrap items-baseline gap-x-3 border-b border-hairline py-1 text-[14px]"
             >
-              <span className="text-ink2">{of.on}</span>
-              {of.kind === 'calibrator'
-                ? `meter reads ${figure(of.reading, 1)} dB on 94 dB`
-                : `probe ${signed(of.reading, 1)} K from the cold die`}
+              <span className="text-ink2">{check.on}</span>
+              {check.kind === 'calibrator'
+                ? `meter reads ${figure(check.reading, 1)} dB on 94 dB`
+                : `probe ${signed(check.reading, 1)} K from the cold die`}
               <span className="text-ink2" dir="auto">
-                {of.note}
+                {check.note}
               </span>
-              <span className={`ml-auto ${checkHolds(of) ? 'text-ok' : 'text-bad'}`}>
-                {checkHolds(of)
+              <span className={`ml-auto ${checkHolds(check) ? 'text-ok' : 'text-bad'}`}>
+                {checkHolds(check)
                   ? 'holds'
-                  : `▲ off by ${signed(checkOffset(of), 1)} ${of.kind === 'calibrator' ? 'dB' : 'K'}: find out why before measuring on`}
+                  : `▲ off by ${signed(checkOffset(check), 1)} ${check.kind === 'calibrator' ? 'dB' : 'K'}: find out why before measuring on`}
               </span>
             </li>
           ))}

@@ -22,7 +22,7 @@ import { SetupFields } from './setupFields';
 export function RigStage({ data }: { data: RigData }) {
   const router = useRouter();
   const form = useRef<HTMLFormElement>(null);
-  const current = data.revisions.find((of) => of.id === data.currentId)!;
+  const current = data.revisions.find((revision) => revision.id === data.currentId)!;
   const [draft, setDraft] = useState<RigSetup | null>(null);
   const [reason, setReason] = useState('');
   const [busy, setBusy] = useState(false);
@@ -32,7 +32,7 @@ export function RigStage({ data }: { data: RigData }) {
   const changes = draft ? setupDifferences(current.setup, draft) : [];
   const problems = setupProblems(setup);
   const errorOf = (field: keyof RigSetup) =>
-    problems.find((of) => of.field === field)?.message ??
+    problems.find((problem) => problem.field === field)?.message ??
     (fault?.field === `setup.${field}` || fault?.field === field ? fault.message : undefined);
 
   /** `over` where a change by somebody else was shown, and this one is meant all the same. */
@@ -94,9 +94,9 @@ export function RigStage({ data }: { data: RigData }) {
               ▲ These are usual values and nobody’s measurements: put right what differs, and note it.
             </p>
           )}
-          {setupWarnings(setup).map((of) => (
-            <p key={of} className="text-[14px] text-warn">
-              ▲ {of}
+          {setupWarnings(setup).map((setupWarning) => (
+            <p key={setupWarning} className="text-[14px] text-warn">
+              ▲ {setupWarning}
             </p>
           ))}
           <div className="aspect-[2/1] max-h-[400px] w-full">
@@ -112,29 +112,31 @@ export function RigStage({ data }: { data: RigData }) {
         <section aria-label="Revisions">
           <h2 className="font-display text-[18px] font-bold">Revisions</h2>
           <ul className="text-[14.5px]">
-            {[...data.revisions].reverse().map((of) => (
-              <li key={of.id} className="border-b border-hairline py-1.5">
+            {[...data.revisions].reverse().map((revision) => (
+              <li key={revision.id} className="border-b border-hairline py-1.5">
                 <div className="flex flex-wrap items-baseline gap-x-3">
-                  <b>Revision {of.revision}</b>
-                  <span className="text-ink2">{format(of.startedAt, 'd MMM yyyy')}</span>
-                  <span dir="auto">{of.reason}</span>
-                  <span className="ml-auto text-ink2">{plural(of.runs, 'run')}</span>
-                  {of.id === data.currentId ? (
+                  <b>Revision {revision.revision}</b>
+                  <span className="text-ink2">{format(revision.startedAt, 'd MMM yyyy')}</span>
+                  <span dir="auto">{revision.reason}</span>
+                  <span className="ml-auto text-ink2">{plural(revision.runs, 'run')}</span>
+                  {revision.id === data.currentId ? (
                     <span className="text-act">ranked here</span>
                   ) : (
                     <button
                       type="button"
                       className="underline underline-offset-2"
                       disabled={busy}
-                      onClick={() => void choose(of.id)}
+                      onClick={() => void choose(revision.id)}
                     >
                       rank its runs here
                     </button>
                   )}
                 </div>
-                {of.changes.length > 0 && (
+                {revision.changes.length > 0 && (
                   <p className="pl-4 text-[13.5px] text-ink2">
-                    {of.changes.map((change) => `${change.what}: ${change.was} → ${change.isNow}`).join('; ')}
+                    {revision.changes
+                      .map((change) => `${change.what}: ${change.was} → ${change.isNow}`)
+                      .join('; ')}
                   </p>
                 )}
               </li>

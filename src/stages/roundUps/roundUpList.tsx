@@ -32,16 +32,19 @@ function LeadersOf({ item }: { item: RoundUpItem }) {
   const more = leaders.placed - leaders.first.length;
   return (
     <div className="grid gap-x-6 pt-2 sm:grid-cols-3">
-      {leaders.first.map((of) => (
-        <p key={of.entry} className="flex items-baseline gap-2 border-t border-hairline py-1 text-[14.5px]">
-          <b className="w-8 shrink-0">{placeText(of.placeFrom, of.placeTo)}</b>
-          <EntryMark position={of.position} />
+      {leaders.first.map((other) => (
+        <p
+          key={other.entry}
+          className="flex items-baseline gap-2 border-t border-hairline py-1 text-[14.5px]"
+        >
+          <b className="w-8 shrink-0">{placeText(other.placeFrom, other.placeTo)}</b>
+          <EntryMark position={other.position} />
           <span className="min-w-0 truncate" dir="auto">
-            {of.product}
+            {other.product}
           </span>
           <span className="ml-auto whitespace-nowrap">
-            {figure(of.riseK, 1)}{' '}
-            <span className="text-[13px] text-ink2">± {figure(of.interval95K, 1)} K</span>
+            {figure(other.riseK, 1)}{' '}
+            <span className="text-[13px] text-ink2">± {figure(other.interval95K, 1)} K</span>
           </span>
         </p>
       ))}

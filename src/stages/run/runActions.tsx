@@ -206,20 +206,20 @@ export function RunActions({
           )}
           {open === 'edit' && (
             <div className="grid grid-cols-2 gap-x-3 gap-y-1.5">
-              {fields.map((of, i) => (
-                <label key={of.name} className={of.choices ? 'col-span-2 block' : 'block'}>
-                  <span className="label-text">{of.label}</span>
-                  {of.choices ? (
-                    <select name={of.name} className={field} defaultValue={of.value ?? ''}>
-                      <EntryOptions entries={of.choices} />
+              {fields.map((other, i) => (
+                <label key={other.name} className={other.choices ? 'col-span-2 block' : 'block'}>
+                  <span className="label-text">{other.label}</span>
+                  {other.choices ? (
+                    <select name={other.name} className={field} defaultValue={other.value ?? ''}>
+                      <EntryOptions entries={other.choices} />
                     </select>
                   ) : (
                     <input
-                      name={of.name}
+                      name={other.name}
                       autoFocus={i === 1}
                       className={field}
-                      defaultValue={of.value ?? ''}
-                      inputMode={of.kind === 'number' ? 'decimal' : 'text'}
+                      defaultValue={other.value ?? ''}
+                      inputMode={other.kind === 'number' ? 'decimal' : 'text'}
                     />
                   )}
                 </label>

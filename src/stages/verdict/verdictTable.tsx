@@ -112,9 +112,9 @@ export function VerdictTable({
                   Level, dB(A)
                 </th>
               )}
-              {others.map((of) => (
-                <th key={of.lineDb} scope="col" className="num">
-                  At {figure(of.lineDb, 1)} dB(A)
+              {others.map((other) => (
+                <th key={other.lineDb} scope="col" className="num">
+                  At {figure(other.lineDb, 1)} dB(A)
                 </th>
               ))}
               {isRise && (
@@ -167,8 +167,13 @@ export function VerdictTable({
                     </span>
                   </td>
                   {axis.against !== 'noise' && <td className="num">{figure(placed.levelDb, 1)}</td>}
-                  {others.map((of) => (
-                    <OtherLine key={of.lineDb} ranking={of.ranking} entry={placed.entry} scale={scale} />
+                  {others.map((other) => (
+                    <OtherLine
+                      key={other.lineDb}
+                      ranking={other.ranking}
+                      entry={placed.entry}
+                      scale={scale}
+                    />
                   ))}
                   {isRise && (
                     <>
@@ -181,9 +186,9 @@ export function VerdictTable({
                   <td className="num whitespace-nowrap">{money(entry.price, entry.currency)}</td>
                   <td className={`min-w-28 ${placed.status === 'ranked' ? 'text-ok' : 'text-warn'}`}>
                     {standing(placed, axis, isRise)}
-                    {entry.against.map((of) => (
-                      <span key={of} className="block text-[13px] text-warn">
-                        ▲ {of}
+                    {entry.against.map((name) => (
+                      <span key={name} className="block text-[13px] text-warn">
+                        ▲ {name}
                       </span>
                     ))}
                   </td>

@@ -132,7 +132,7 @@ function scale(axis: PlotAxis, position: 'left' | 'right' | 'bottom') {
     suggestedMin: axis.atLeast,
     suggestedMax: axis.atMost,
     // The same room for every vertical scale, so that plots above each other line up.
-    afterFit: position === 'bottom' ? undefined : (of: { width: number }) => (of.width = AXIS_PX),
+    afterFit: position === 'bottom' ? undefined : (other: { width: number }) => (other.width = AXIS_PX),
     border: { display: position === 'bottom', color: themeColour('--color-ink') },
     grid: {
       color: themeColour('--hairline'),

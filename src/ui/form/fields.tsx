@@ -173,9 +173,9 @@ export function ChoiceField<T extends string>({
         onChange={(event) => onValue(event.target.value as T)}
         aria-invalid={common.error ? true : undefined}
       >
-        {options.map((of) => (
-          <option key={of.value} value={of.value}>
-            {of.label}
+        {options.map((other) => (
+          <option key={other.value} value={other.value}>
+            {other.label}
           </option>
         ))}
       </select>

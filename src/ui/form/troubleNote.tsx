@@ -39,8 +39,8 @@ export function TroubleNote({
       )}
       {trouble.kind === 'asked' && (
         <>
-          {trouble.asked.map((of) => (
-            <p key={of}>▲ {of.charAt(0).toUpperCase() + of.slice(1)}</p>
+          {trouble.asked.map((name) => (
+            <p key={name}>▲ {name.charAt(0).toUpperCase() + name.slice(1)}</p>
           ))}
           <button type="button" className="quiet-button text-ink" disabled={busy} onClick={onAgain}>
             It is meant so: save

@@ -40,8 +40,8 @@ interface Attempt<T> {
 
 /** Names of the parts in which two sheets differ, for the notice of a conflict. */
 function differing(mine: unknown, theirs: unknown): string {
-  const parts = (of: unknown) =>
-    typeof of === 'object' && of !== null ? (of as Record<string, unknown>) : {};
+  const parts = (other: unknown) =>
+    typeof other === 'object' && other !== null ? (other as Record<string, unknown>) : {};
   const [a, b] = [parts(mine), parts(theirs)];
   const names = [...new Set([...Object.keys(a), ...Object.keys(b)])].filter(
     (name) => JSON.stringify(a[name]) !== JSON.stringify(b[name]),

@@ -12,10 +12,10 @@ export interface Handler {
 
 /** Every handler that the routes of the application define, found from its folders. */
 export function allHandlers(folder = 'src/app', path = ''): Handler[] {
-  return readdirSync(folder, { withFileTypes: true }).flatMap((of): Handler[] => {
-    if (of.isDirectory()) return allHandlers(join(folder, of.name), `${path}/${of.name}`);
-    if (of.name !== 'route.ts') return [];
-    const text = readFileSync(join(folder, of.name), 'utf8');
+  return readdirSync(folder, { withFileTypes: true }).flatMap((dirent): Handler[] => {
+    if (dirent.isDirectory()) return allHandlers(join(folder, dirent.name), `${path}/${dirent.name}`);
+    if (dirent.name !== 'route.ts') return [];
+    const text = readFileSync(join(folder, dirent.name), 'utf8');
     return [...text.matchAll(/export (?:async )?function ([A-Z]+)\(/g)].map((found) => ({
       path,
       method: found[1]!,
@@ -190,7 +190,7 @@ export function hostileRequest(chance: Chance, handler: Handler, uploadId: strin
       String(
         pick(
           chance,
-          HOSTILE.filter((of) => typeof of !== 'string' || of.isWellFormed()),
+          HOSTILE.filter((other) => typeof other !== 'string' || other.isWellFormed()),
         ),
       ),
     )}`;

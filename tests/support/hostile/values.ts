@@ -122,7 +122,7 @@ export function mutatedText(chance: Chance, sound: string, delimiter = ','): str
     const hostile = String(
       pick(
         chance,
-        HOSTILE.filter((of) => typeof of !== 'object'),
+        HOSTILE.filter((other) => typeof other !== 'object'),
       ),
     );
     if (what < 0.5) cells[some(chance, cells.length - 1)] = hostile;

@@ -3,5 +3,5 @@ import { createRoundUp } from '@/lab/createRoundUp';
 import { newRoundUp } from '@/lab/planningSchemas';
 
 export async function POST(request: Request) {
-  return withBody(request, newRoundUp, async (of) => Response.json({ id: await createRoundUp(of) }));
+  return withBody(request, newRoundUp, async (other) => Response.json({ id: await createRoundUp(other) }));
 }

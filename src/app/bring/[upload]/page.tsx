@@ -30,14 +30,16 @@ async function Checked({ uploadId, roundUp }: { uploadId: string; roundUp: strin
   if (check.kind === 'bundle') return <BundleCheck data={{ ...check, uploadId }} />;
   const roundUps = await listLabRoundUps();
   const targets = new Map(
-    await Promise.all(roundUps.map(async (of) => [of.id, await listLabTarget(of.id)] as const)),
+    await Promise.all(
+      roundUps.map(async (roundUp) => [roundUp.id, await listLabTarget(roundUp.id)] as const),
+    ),
   );
   return (
     <LogsCheck
       uploadId={uploadId}
       files={check.files.map(({ id, path }) => ({ id, path }))}
       roundUps={roundUps.map(({ id, title }) => ({ id, title, ...targets.get(id)! }))}
-      roundUpId={roundUps.find((of) => String(of.id) === roundUp)?.id ?? null}
+      roundUpId={roundUps.find((summary) => String(summary.id) === roundUp)?.id ?? null}
     />
   );
 }

@@ -28,7 +28,7 @@ export default async function RoundUpLayout({ children, params }: Props) {
   const { roundUp } = view;
   const entries = view.entries.length;
   const runs = view.runs.length;
-  const flags = notedRuns(view).filter((of) => of.flagged).length;
+  const flags = notedRuns(view).filter((notedRun) => notedRun.flagged).length;
   const rail = await viewRail(id);
   const { plan } = rail;
   const counting = view.runs.filter((run) => run.setAside === '');

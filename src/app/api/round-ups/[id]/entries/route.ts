@@ -7,6 +7,8 @@ import { newEntry, newVariant } from '@/lab/planningSchemas';
 export async function POST(request: Request, { params }: { params: Promise<{ id: string }> }) {
   const id = idFrom((await params).id);
   if (new URL(request.url).searchParams.has('variant'))
-    return withBody(request, newVariant, async (of) => Response.json({ entryId: await addVariant(id, of) }));
-  return withBody(request, newEntry, async (of) => Response.json({ entryId: await addByName(id, of) }));
+    return withBody(request, newVariant, async (other) =>
+      Response.json({ entryId: await addVariant(id, other) }),
+    );
+  return withBody(request, newEntry, async (other) => Response.json({ entryId: await addByName(id, other) }));
 }

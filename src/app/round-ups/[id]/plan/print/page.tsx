@@ -11,7 +11,7 @@ export default async function PrintPage({ params }: { params: Promise<{ id: stri
   const [view, plan] = await Promise.all([roundUpView(id), viewPlan(id, today())]);
   if (!view || !plan) notFound();
   const laid = layPlan(plan.sheet.body, { ...plan, now: { day: today(), minute: minuteNow() } });
-  const names = new Map(plan.entries.map((of) => [of.entry, of.name]));
+  const names = new Map(plan.entries.map((entry) => [entry.entry, entry.name]));
   return (
     <PrintedSheet
       title={view.roundUp.title}

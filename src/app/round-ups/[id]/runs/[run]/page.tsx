@@ -44,7 +44,7 @@ export default async function RunPage({ params }: { params: Promise<{ id: string
   const { id, run: runText } = await params;
   const runId = idFrom(runText);
   const all = await roundUpView(idFrom(id));
-  const noted = all && notedRuns(all).find((of) => of.run.id === runId);
+  const noted = all && notedRuns(all).find((notedRun) => notedRun.run.id === runId);
   if (!noted) notFound();
   const { channels, neighbours, changes, values } = await viewRun(all.roundUp.id, runId, all.roundUp.windowS);
   const { roundUp, entries } = all;
