@@ -1,4 +1,4 @@
-import type { BenchCommand, BenchRule, BenchSample, BenchState } from '@/core/bench/benchState';
+import type { BenchCommand, BenchRule, BenchSample, BenchState, SkippedPoint } from '@/core/bench/benchState';
 import type { Queryable } from './pool';
 
 /** Pages listen here for what the bench process has written. */
@@ -51,13 +51,9 @@ export async function insertSession(
   return rows[0]!.id;
 }
 
-export interface SkippedRun {
+export interface SkippedRun extends SkippedPoint {
   entry: string;
   mount: number;
-  load: string;
-  setting: string;
-  pass: number;
-  why: string;
 }
 
 /** Points that mounts of a round-up have left out for good; those of a mount that was made again are not among them. */

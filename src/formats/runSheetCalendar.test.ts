@@ -1,3 +1,4 @@
+import { fixedLoad } from '@/core/runs/load';
 import { layPlan } from '@/core/plan/laidPlan';
 import { defaultPlanSettings } from '@/core/plan/planSettings';
 import { runSheetCalendar } from './runSheetCalendar';
@@ -24,7 +25,12 @@ test('a run sheet as a calendar: an event for each mount of a day, in local time
     learntSoakMin: null,
   }));
   const plan = { settings, order: [], droppedLoads: [], pilot: null };
-  const laid = layPlan(plan, { entries, loads: ['170 W'], done: [], now: { day: '2026-11-30', minute: 0 } });
+  const laid = layPlan(plan, {
+    entries,
+    loads: [fixedLoad(170)],
+    done: [],
+    now: { day: '2026-11-30', minute: 0 },
+  });
   const text = runSheetCalendar(laid, settings, {
     title: 'Quiet, or not',
     uid: 'r1',
@@ -51,7 +57,12 @@ test('a run sheet as a calendar: an event for each mount of a day, in local time
   const done = laid.order.flatMap((mounting) =>
     mounting.points.map((point) => ({ entry: mounting.entry, mount: mounting.mount, ...point })),
   );
-  const rest = layPlan(plan, { entries, loads: ['170 W'], done, now: { day: '2026-11-30', minute: 0 } });
+  const rest = layPlan(plan, {
+    entries,
+    loads: [fixedLoad(170)],
+    done,
+    now: { day: '2026-11-30', minute: 0 },
+  });
   expect(runSheetCalendar(rest, settings, { title: 't', uid: 'r1', nameOf: String })).not.toContain(
     'BEGIN:VEVENT',
   );

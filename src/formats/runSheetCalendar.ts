@@ -1,3 +1,4 @@
+import { loadLabel } from '@/core/runs/load';
 import { createEvents, type EventAttributes } from 'ics';
 import { dayAfter, type LaidPlan } from '@/core/plan/laidPlan';
 import type { PlanSettings } from '@/core/plan/planSettings';
@@ -23,7 +24,7 @@ export function runSheetCalendar(
     return {
       uid: `${calendar.uid}-${part.id.replace(/[^\w-]+/g, '-')}-${part.day}@abanico`,
       title: `${calendar.nameOf(entry)}, ${isControl ? 'control' : 'mount'} ${mount}`,
-      description: `${calendar.title}\n${readings.map((step) => `${step.point!.load}, fans ${step.point!.setting}, pass ${step.point!.pass}`).join('\n')}`,
+      description: `${calendar.title}\n${readings.map((step) => `${loadLabel(step.point!)}, fans ${step.point!.setting}, pass ${step.point!.pass}`).join('\n')}`,
       start: stamp(part.fromMin),
       end: stamp(part.toMin),
       startInputType: 'local',

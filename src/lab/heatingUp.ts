@@ -1,6 +1,6 @@
+import { loadKey } from '@/core/runs/load';
 import { valueAtLine } from '@/core/curves/valueAtLine';
 import type { Against } from '@/core/curves/curveRule';
-import { loadParam } from '@/core/runs/loadParam';
 import { viewResponse } from './responseView';
 import type { RoundUpView } from './roundUpView';
 
@@ -27,7 +27,7 @@ export async function heatingUp(
   for (const id of SHOWN) {
     const { response, against, loads } = await viewResponse(view, { response: id, against: at.against });
     if (response.id !== id || against !== (at.against ?? 'noise')) continue;
-    const chosen = loads.find(({ load }) => loadParam(load) === at.load) ?? loads[0]!;
+    const chosen = loads.find(({ load }) => loadKey(load) === at.load) ?? loads[0]!;
     const values = chosen.curves.map((curve) => {
       const value = valueAtLine(curve, at.line);
       return [curve.entry, value.placed ? value.value : null] as const;

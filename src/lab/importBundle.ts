@@ -122,9 +122,6 @@ async function citeAll(
   return ids;
 }
 
-/** Runs that are sent to PostgreSQL together. */
-const AT_ONCE = 16;
-
 interface FreshRun extends ReducedRun {
   label: string;
   entryId: number;
@@ -161,13 +158,11 @@ async function writeMeasured(
   { item, reduction }: ReducedRun,
   rig: { limitC: number; windowS: number },
 ): Promise<void> {
+  if (item.trace) await insertTrace(db, runId, item.trace.channels);
+  await saveReduction(db, runId, rig.windowS, reduction);
+  await writeReadings(db, runId, item.readings);
   const die = isMissing(reduction.riseK) ? null : reduction;
-  await Promise.all([
-    item.trace ? insertTrace(db, runId, item.trace.channels) : null,
-    saveReduction(db, runId, rig.windowS, reduction),
-    writeReadings(db, runId, item.readings),
-    saveBundleValues(db, runId, bundleMeasured(item, die, { loadW: item.run.loadW, ...rig })),
-  ]);
+  await saveBundleValues(db, runId, bundleMeasured(item, die, { loadW: item.run.loadW, ...rig }));
 }
 
 interface Written {
@@ -203,21 +198,12 @@ async function write(
     await importPlanning(db, roundUpId, entryIds, planning);
     const fresh = freshRuns(reduced, { inLab, settled, entryIds, rigRevisionId });
     const runIds = new Map<string, number>();
-    for (let from = 0; from < fresh.length; from += AT_ONCE) {
-      tell('Writing the runs', from / fresh.length);
-      // Sent together, so that PostgreSQL goes on while the next are made ready.
-      const batch = fresh.slice(from, from + AT_ONCE);
-      const ids = await Promise.all(
-        batch.map(({ item, label, entryId }) =>
-          insertRun(db, { ...item.run, label, entryId, rigRevisionId }),
-        ),
-      );
-      await Promise.all(
-        batch.map((run, i) => {
-          runIds.set(run.item.run.run, ids[i]!);
-          return writeMeasured(db, ids[i]!, run, { limitC: rig.limitC, windowS: method.windowS });
-        }),
-      );
+    for (const [i, run] of fresh.entries()) {
+      tell('Writing the runs', i / fresh.length);
+      const { item, label, entryId } = run;
+      const runId = await insertRun(db, { ...item.run, label, entryId, rigRevisionId });
+      runIds.set(item.run.run, runId);
+      await writeMeasured(db, runId, run, { limitC: rig.limitC, windowS: method.windowS });
     }
     for (const { run, ...change } of bundle.changes)
       if (runIds.has(run)) await insertChange(db, runIds.get(run)!, change);

@@ -1,6 +1,6 @@
+import { loadKey } from '@/core/runs/load';
 import type { DeletedRun } from '@/core/runs/deletedRun';
 import { packRows, type LogbookRow, type ValueColumn } from '@/core/runs/logbookRow';
-import { loadParam } from '@/core/runs/loadParam';
 import { withDatabase } from '@/database/pool';
 import { listDeletedRuns } from '@/database/runEdits';
 import { listValues } from '@/database/runValues';
@@ -16,7 +16,7 @@ function rowsOf(view: RoundUpView, valuesOf: ReadonlyMap<number, (number | null)
     entry: run.entry,
     product: run.product,
     position: position.get(run.entry)!,
-    load: loadParam(run),
+    load: loadKey(run),
     loadLabel: run.loadName ? `${run.loadName} ${run.loadW}` : run.loadW === 0 ? 'idle' : String(run.loadW),
     loadW: run.loadW,
     setting: run.setting,

@@ -6,7 +6,7 @@ import type { PlanSheet } from '@/core/plan/planSheet';
 import { tooLarge } from '@/core/plan/planSize';
 import { defaultPlanSettings, type PlanEntry } from '@/core/plan/planSettings';
 import type { RigScatter } from '@/core/plan/smallestDifference';
-import { loadLabel } from '@/core/runs/load';
+import { loadKey, type Load } from '@/core/runs/load';
 import { rigSpread } from '@/core/uncertainty/rigSpread';
 import { valueAtLine } from '@/core/curves/valueAtLine';
 import { settingMeans } from '@/core/curves/settingMeans';
@@ -24,17 +24,15 @@ import { curvesOf, viewRoundUp, type RoundUpView } from './roundUpView';
 export interface PlanView {
   sheet: KeptSheet<PlanSheet>;
   entries: (PlanEntry & { name: string; fans: string })[];
-  /** Keys of the brief's heat loads, as planned points name them, in their order. */
-  loads: string[];
-  /** What each of them consists of. */
-  heat: Map<string, Brief['loads'][number]>;
+  /** The brief's heat loads, in their order. */
+  loads: Load[];
   scatter: RigScatter;
   /** Where the scatter was learnt, in words. */
   scatterFrom: string;
   /** What was measured, and what the bench has left out for good. */
   done: DoneRun[];
   deadline: string;
-  /** Rises at the noise line by load and entry, K: what a pilot is judged by. */
+  /** Rises at the noise line by the load's key and entry, K: what a pilot is judged by. */
   risesK: Record<string, Record<string, number>>;
 }
 
@@ -84,8 +82,6 @@ function planEntry(
   };
 }
 
-const loadKeyOf = (load: Brief['loads'][number]) => loadLabel(briefLoad(load));
-
 /** A plan of defaults: passes and mounts from the brief, the settings that were run, from the day given. */
 function blankPlan(brief: Brief, runs: readonly LabRun[], today: string): PlanSheet {
   const settings = defaultPlanSettings(today);
@@ -119,26 +115,22 @@ export async function viewPlan(roundUpId: number, today: string): Promise<PlanVi
   const { scatter, from } = learntScatter(view);
   const counting = view.runs.filter((run) => run.setAside === '');
   const risesK: PlanView['risesK'] = {};
-  for (const { label, curves } of curvesOf(view)) {
+  for (const { load, curves } of curvesOf(view)) {
     for (const curve of curves) {
       const at = valueAtLine(curve, view.roundUp.noiseLineDba);
-      if (at.placed) (risesK[label] ??= {})[curve.entry] = at.value;
+      if (at.placed) (risesK[loadKey(load)] ??= {})[curve.entry] = at.value;
     }
   }
   return {
     sheet: sheet ?? { version: 0, body: blankPlan(brief!.body, view.runs, today) },
     entries: lineUp.map((entry) => planEntry(entry, byEntry.get(entry.code) ?? [], view.roundUp.windowS)),
-    loads: brief!.body.loads.map(loadKeyOf),
-    heat: new Map(brief!.body.loads.map((load) => [loadKeyOf(load), load])),
+    loads: brief!.body.loads.map(briefLoad),
     scatter,
     scatterFrom: from,
     done: [
-      ...counting.map(({ entry, mount, setting, pass, ...run }) => ({
-        entry,
-        mount,
-        load: loadLabel(run),
-        setting,
-        pass,
+      ...counting.map(({ entry, mount, setting, pass, loadW, loadName, gpuLoadW }) => ({
+        ...{ entry, mount, setting, pass },
+        ...{ loadW, loadName, gpuLoadW },
       })),
       ...skipped,
     ],
@@ -156,7 +148,7 @@ export interface PlanProgress {
 export function planProgress(view: PlanView): PlanProgress | null {
   if (view.sheet.version === 0) return null;
   const { settings, droppedLoads } = view.sheet.body;
-  const loads = view.loads.filter((load) => !droppedLoads.includes(load));
+  const loads = view.loads.filter((load) => !droppedLoads.includes(loadKey(load)));
   if (tooLarge(settings, view.entries, loads.length)) return null;
   const isDone = doneBy(view.done);
   let planned = 0;

@@ -2,7 +2,6 @@ import { AXES } from '@/core/curves/axis';
 import { firstLine } from '@/core/curves/firstLine';
 import { lineRule, rankAtLine, type Ranking } from '@/core/ranking/rankAtLine';
 import { loadKey } from '@/core/runs/load';
-import { loadParam } from '@/core/runs/loadParam';
 import { onceFor } from './keptWhileUnwritten';
 import { methodSentences } from './methodSentence';
 import { responseChoice, viewResponse, type ResponseChoice, type ResponseView } from './responseView';
@@ -83,7 +82,7 @@ export async function verdictOf(view: RoundUpView, query: VerdictQuery): Promise
   const { runs } = view;
   const shown = await viewResponse(view, query);
   const { loads, response, against } = shown;
-  const chosen = loads.find(({ load }) => loadParam(load) === query.load) ?? loads[0]!;
+  const chosen = loads.find(({ load }) => loadKey(load) === query.load) ?? loads[0]!;
   const lineAt = lineOf(view, shown, query);
   const isRise = response.source.from === 'die';
   const rank = (at: number) =>

@@ -1,3 +1,4 @@
+import { fixedLoad } from '@/core/runs/load';
 import { defaultBrief, type Brief } from '@/core/brief/brief';
 import { blankProduct } from '@/core/lineUp/product';
 import { blankSample } from '@/core/lineUp/sample';
@@ -144,7 +145,7 @@ export function fanRoundUp(seed: number): Map<string, string> {
     learntSoakMin: null,
     ...(fan.fixed ? { ownSettings: ['fixed'] } : {}),
   }));
-  const order = designedMountings(settings, entries, [`${LOAD_W} W`]);
+  const order = designedMountings(settings, entries, [fixedLoad(LOAD_W)]);
   for (const mounting of order.slice(0, Math.ceil(order.length / 2))) {
     const fan = FANS.find((fan) => fan.entry === mounting.entry)!;
     sweepRuns(evening, {

@@ -1,3 +1,4 @@
+import { fixedLoad } from '../../src/core/runs/load';
 import { layPlan } from '../../src/core/plan/laidPlan';
 import { defaultPlanSettings } from '../../src/core/plan/planSettings';
 import { percentile, type Figure } from './figure';
@@ -15,7 +16,7 @@ export function benchPlan(): Figure {
   }));
   const scene = {
     entries,
-    loads: ['250 W', '170 W', '90 W'],
+    loads: [fixedLoad(250), fixedLoad(170), fixedLoad(90)],
     done: [],
     now: { day: '2026-11-30', minute: 0 },
   };

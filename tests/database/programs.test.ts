@@ -1,5 +1,4 @@
 import { defaultBrief } from '@/core/brief/brief';
-import { loadLabel } from '@/core/runs/load';
 import { createRoundUp } from '@/lab/createRoundUp';
 import { addByName } from '@/lab/changeLineUp';
 import { typeRun } from '@/lab/editRun';
@@ -80,7 +79,7 @@ test('a program and a mixed load go from brief to verdict, out and back, and no 
     ['render, 140 W', 3],
     ['90 W + 200 W graphics', 2],
   ]);
-  expect((await viewPlan(id, '2026-12-01'))!.loads).toEqual([loadLabel(PROGRAM), loadLabel(MIXED)]);
+  expect((await viewPlan(id, '2026-12-01'))!.loads).toEqual([PROGRAM, MIXED]);
   const verdict = (await viewVerdict(id, {}))!;
   expect(verdict.ranking.placed.map((entry) => [entry.entry, entry.status])).toEqual([
     ['ancla', 'ranked'],

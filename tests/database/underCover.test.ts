@@ -1,6 +1,6 @@
+import { loadKey } from '@/core/runs/load';
 import { coverWords, slugOf } from '@/core/lineUp/underCover';
 import { RISE } from '@/core/responses/responses';
-import { loadParam } from '@/core/runs/loadParam';
 import { renameCode } from '@/database/entryCodes';
 import { inTransaction, withDatabase } from '@/database/pool';
 import { insertSession } from '@/database/bench';
@@ -41,7 +41,7 @@ async function leaving(id: number): Promise<string> {
         words,
       ),
     );
-    const { ranking, shown } = (await viewVerdict(id, { load: loadParam(chosen.load) }))!;
+    const { ranking, shown } = (await viewVerdict(id, { load: loadKey(chosen.load) }))!;
     parts.push(verdictCsv(ranking, view.entries, { lineAt: 33, load: chosen.label, shown }, words));
   }
   for (const [path, bytes] of await exported(id)) parts.push(path, new TextDecoder().decode(bytes));

@@ -2,7 +2,6 @@ import { beginMount, type BenchPhase, type BenchState } from '@/core/bench/bench
 import { fansWords, headline, nextSteps } from '@/stages/bench/phaseWords';
 
 const point = (setting: string) => ({
-  load: '170 W',
   loadW: 170,
   loadName: '',
   gpuLoadW: 0,

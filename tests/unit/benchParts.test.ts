@@ -20,7 +20,7 @@ import { seededChance } from '@/simulator/random';
 import { serveScpi } from '@/simulator/scpiServer';
 
 const RULE = { windowS: 300, limitC: 90, warmUpS: 60, readingS: 30, longestSoakS: 3000 };
-const POINT = { load: '170 W', loadW: 170, loadName: '', gpuLoadW: 0, pass: 1 };
+const POINT = { loadW: 170, loadName: '', gpuLoadW: 0, pass: 1 };
 
 function begun(settings: string[]): BenchState {
   const points = settings.map((setting) => ({ ...POINT, setting }));

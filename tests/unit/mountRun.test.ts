@@ -1,7 +1,7 @@
+import type { PlannedPoint } from '@/core/plan/mountings';
 import {
   beginMount,
   type BenchCommand,
-  type BenchPoint,
   type BenchRule,
   type BenchRun,
   type BenchSample,
@@ -35,8 +35,7 @@ function measure(
   const limitC = more.limitC ?? 90;
   const rig = new LiveRig(cooler, { ...BOATHOUSE_RIG, limitC }, seededChance(more.seed ?? 3));
   rig.mountFactor = more.mountFactor ?? 1;
-  const points: BenchPoint[] = settings.map((setting) => ({
-    load: '170 W',
+  const points: PlannedPoint[] = settings.map((setting) => ({
     loadW: more.loadW ?? 170,
     loadName: '',
     gpuLoadW: 0,

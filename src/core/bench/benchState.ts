@@ -1,21 +1,9 @@
+import type { PlannedPoint } from '../plan/mountings';
 import type { TrimReading } from './noiseTrim';
 import type { SettlingGauge } from './settlingGauge';
 
-export interface BenchPoint {
-  /** Key of the heat load, as the plan names it, and what it consists of. */
-  load: string;
-  loadW: number;
-  /** Name of a program; empty at fixed watts. */
-  loadName: string;
-  gpuLoadW: number;
-  setting: string;
-  pass: number;
-}
-
-export interface SkippedPoint {
-  load: string;
-  setting: string;
-  pass: number;
+/** A planned reading that the bench was told to leave out, or had to. */
+export interface SkippedPoint extends PlannedPoint {
   why: string;
 }
 
@@ -40,7 +28,7 @@ export interface BenchState {
   name: string;
   mount: number;
   isControl: boolean;
-  points: BenchPoint[];
+  points: PlannedPoint[];
   /** Index of the point in hand. */
   at: number;
   phase: BenchPhase;
@@ -90,7 +78,7 @@ export type BenchCommand =
 
 /** A run that has ended, as the lab takes it. Its trace is what was sampled from `fromS` to `toS`. */
 export interface BenchRun {
-  point: BenchPoint;
+  point: PlannedPoint;
   fromS: number;
   toS: number;
   noiseDb: number;
@@ -112,7 +100,7 @@ export function beginMount(mount: {
   name: string;
   mount: number;
   isControl: boolean;
-  points: BenchPoint[];
+  points: PlannedPoint[];
   nowS: number;
 }): BenchState {
   const { nowS, ...mounting } = mount;

@@ -1,3 +1,4 @@
+import { loadKey } from '../runs/load';
 import { mean } from '../statistics/mean';
 import { quantile } from '../statistics/quantile';
 import {
@@ -39,15 +40,13 @@ function withoutForbidden(state: BenchState): BenchState {
   const forbidden = (i: number) => {
     const point = state.points[i]!;
     const kind = settingKind(point.setting);
-    if (i <= state.at || point.load !== now.load || point.pass !== now.pass || duty === null) return false;
+    if (i <= state.at || loadKey(point) !== loadKey(now) || point.pass !== now.pass || duty === null)
+      return false;
     return kind.kind === 'duty' && kind.dutyPct < duty;
   };
   const why = `at ${now.setting} the die stands at its limit already`;
   const gone = state.points.filter((_, i) => forbidden(i));
-  const skipped = [
-    ...state.skipped,
-    ...gone.map(({ load, setting, pass }) => ({ load, setting, pass, why })),
-  ];
+  const skipped = [...state.skipped, ...gone.map((point) => ({ ...point, why }))];
   return { ...state, skipped, points: state.points.filter((_, i) => !forbidden(i)) };
 }
 

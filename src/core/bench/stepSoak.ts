@@ -1,6 +1,7 @@
+import type { Load } from '../runs/load';
 import { LIMIT_BAND_K, LIMITED_SHARE } from '../settling/loadStretch';
 import { mean } from '../statistics/mean';
-import { enter, type BenchPoint, type BenchRule, type BenchSample, type BenchState } from './benchState';
+import { enter, type BenchRule, type BenchSample, type BenchState } from './benchState';
 import { settlingGauge, type SettlingGauge } from './settlingGauge';
 import { present, since } from './sampleSlices';
 import { STILL_RPM } from './stepTrim';
@@ -14,7 +15,7 @@ const GAUGE_EVERY_S = 10;
 const SHORT_K = 0.1;
 const HOLD_SHARE = 0.4;
 
-export function isIdle(point: BenchPoint): boolean {
+export function isIdle(point: Load): boolean {
   return point.loadW === 0 && point.gpuLoadW === 0 && point.loadName === '';
 }
 

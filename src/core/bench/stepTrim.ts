@@ -64,9 +64,8 @@ export function stepTrim(state: BenchState, samples: readonly BenchSample[], now
     const { lowerPct, upperPct } = step;
     const around = [upperPct, lowerPct].map((duty) => ({ ...point, setting: `${duty} %` }));
     const points = [...state.points.slice(0, state.at), ...around, ...state.points.slice(state.at + 1)];
-    const { load, setting, pass } = point;
     const why = `it lies between ${lowerPct} and ${upperPct} %, which were both measured`;
-    const skipped = [...state.skipped, { load, setting, pass, why }];
+    const skipped = [...state.skipped, { ...point, why }];
     return takePoint(
       { ...state, points, skipped },
       state.at,

@@ -1,3 +1,4 @@
+import { loadLabel } from '../runs/load';
 import { enter, LOAD_OFF, type BenchState, type SkippedPoint } from './benchState';
 import { noiseTrim } from './noiseTrim';
 import { settingKind } from './settingDuty';
@@ -15,7 +16,7 @@ export function takePoint(state: BenchState, at: number, nowS: number, lead: str
       `${lead}${measured}; the load is off. Let it cool.`,
     );
   }
-  const { loadW, gpuLoadW, load, setting } = point;
+  const { loadW, gpuLoadW, setting } = point;
   const loadOnS = loadW + gpuLoadW === 0 ? null : (state.loadOnS ?? nowS);
   const next = {
     ...state,
@@ -35,7 +36,7 @@ export function takePoint(state: BenchState, at: number, nowS: number, lead: str
     const dutyPct = step.next === 'try' ? step.dutyPct : 100;
     return enter({ ...next, dutyPct }, 'trim', nowS, `${lead}Looking for the duty at ${setting}.`);
   }
-  const soaking = `${lead}Soaking at ${load}, fans ${setting}.`;
+  const soaking = `${lead}Soaking at ${loadLabel(point)}, fans ${setting}.`;
   if (kind.kind === 'automatic') return enter({ ...next, dutyPct: null }, 'soak', nowS, soaking);
   if (kind.kind === 'duty') return enter({ ...next, dutyPct: kind.dutyPct }, 'soak', nowS, soaking);
   return skipPoint(next, nowS, `“${setting}” is no duty, level or “automatic”`);
@@ -43,7 +44,7 @@ export function takePoint(state: BenchState, at: number, nowS: number, lead: str
 
 /** The point in hand is not measured, for a reason that is kept; the next one is taken. */
 export function skipPoint(state: BenchState, nowS: number, why: string): BenchState {
-  const { load, setting, pass } = state.points[state.at]!;
-  const skipped: SkippedPoint[] = [...state.skipped, { load, setting, pass, why }];
-  return takePoint({ ...state, skipped }, state.at + 1, nowS, `${setting} left out: ${why}. `);
+  const point = state.points[state.at]!;
+  const skipped: SkippedPoint[] = [...state.skipped, { ...point, why }];
+  return takePoint({ ...state, skipped }, state.at + 1, nowS, `${point.setting} left out: ${why}. `);
 }

@@ -1,3 +1,4 @@
+import { loadKey, type Load } from '../runs/load';
 import { doneBy, type DoneRun } from './doneRuns';
 import { designedMountings, inOrder, type Mounting, type PlannedPoint } from './mountings';
 import { orderBreaks, type OrderBreak } from './orderBreaks';
@@ -27,7 +28,7 @@ export interface LaidPlan {
   isDone: (mounting: Mounting, point: PlannedPoint) => boolean;
   planned: number;
   done: number;
-  loads: string[];
+  loads: Load[];
 }
 
 /** A plan as it stands: its order, what that breaks, what was measured, and the rest laid out from now. */
@@ -35,13 +36,13 @@ export function layPlan(
   plan: PlanSheet,
   scene: {
     entries: readonly (PlanEntry & { name: string })[];
-    loads: readonly string[];
+    loads: readonly Load[];
     done: readonly DoneRun[];
     now: { day: string; minute: number };
   },
 ): LaidPlan {
   const { settings } = plan;
-  const loads = scene.loads.filter((load) => !plan.droppedLoads.includes(load));
+  const loads = scene.loads.filter((load) => !plan.droppedLoads.includes(loadKey(load)));
   const problems = planProblems(settings, scene.entries);
   if (loads.length === 0) problems.push({ field: 'loads', message: 'every heat load is left out' });
   const large = tooLarge(settings, scene.entries, loads.length);

@@ -1,9 +1,10 @@
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import type { Load } from '../runs/load';
 import type { PlanEntry, PlanSettings } from './planSettings';
 
-export interface PlannedPoint {
-  load: string;
+/** One reading that is planned: a heat load, a fan setting, a pass. */
+export interface PlannedPoint extends Load {
   setting: string;
   pass: number;
 }
@@ -34,14 +35,14 @@ function shuffled<T>(items: readonly T[], seed: number): T[] {
 function pointsOf(
   entry: PlanEntry,
   given: PlanSettings,
-  loads: readonly string[],
+  loads: readonly Load[],
   passes: number,
 ): PlannedPoint[] {
   const settings = entry.ownSettings ?? given.settings;
   const points: PlannedPoint[] = [];
   // Passes outermost: a repeat must not stand right behind what it repeats.
   for (let pass = 1; pass <= passes; pass += 1)
-    for (const load of loads) for (const setting of settings) points.push({ load, setting, pass });
+    for (const load of loads) for (const setting of settings) points.push({ ...load, setting, pass });
   return points;
 }
 
@@ -49,12 +50,12 @@ function pointsOf(
  * All mountings of a plan in their designed order: a randomised block for each mount, every entry once in
  * random order, so that a drift of the rig favours nobody (Cochran & Cox, ch. 4), with the control at the
  * start, at the end, and after every `controlEvery` mounts. The control is read once a re-test.
- * `loads` are the keys of the heat loads, in the order they are run.
+ * `loads` in the order they are run.
  */
 export function designedMountings(
   settings: PlanSettings,
   entries: readonly PlanEntry[],
-  loads: readonly string[],
+  loads: readonly Load[],
 ): Mounting[] {
   const control = entries.find((entry) => entry.isControl);
   const others = entries.filter((entry) => entry !== control);

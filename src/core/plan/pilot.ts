@@ -1,15 +1,15 @@
+import type { Load } from '../runs/load';
 import { smallestDifferenceK, type RigScatter } from './smallestDifference';
 
 export interface PilotReading {
-  /** Key of the heat load. */
-  load: string;
+  load: Load;
   /** Rises at the noise line of the likely best and worst, K; null where one has none. */
   bestK: number | null;
   worstK: number | null;
 }
 
 export interface PilotFinding {
-  load: string;
+  load: Load;
   /** Worst minus best, K; null where it cannot be told yet. */
   spreadK: number | null;
   /** Whether the plan could tell the two apart with room for a third between. */

@@ -1,3 +1,4 @@
+import { fixedLoad } from '../runs/load';
 import fc from 'fast-check';
 import { doneBy } from './doneRuns';
 import { designedMountings, inOrder, type Mounting } from './mountings';
@@ -54,7 +55,7 @@ const scene = fc
   .record({
     settings,
     count: fc.integer({ min: 2, max: 9 }),
-    loads: fc.constantFrom(['170 W'], ['170 W', '90 W']),
+    loads: fc.constantFrom([fixedLoad(170)], [fixedLoad(170), fixedLoad(90)]),
   })
   .map(({ settings, count, loads }) => ({ settings, entries: lineUp(count), loads }))
   .filter(({ settings, entries }) => planProblems(settings, entries).length === 0);
@@ -87,9 +88,9 @@ test('in any order nothing is lost or doubled, and the same seed gives the same 
       const order = inOrder(designed, ['gone 1', ...byHand, byHand[0] ?? 'gone 2']);
       expect(order.map(({ id }) => id).sort()).toEqual(designed.map(({ id }) => id).sort());
       const sheet = runSheet(settings, entries, order);
-      const read = readingsOf(sheet).map(({ id, load, setting, pass }) => [id, load, setting, pass].join());
+      const read = readingsOf(sheet).map(({ id, loadW, setting, pass }) => [id, loadW, setting, pass].join());
       const wanted = designed.flatMap(({ id, points }) =>
-        points.map((point) => [id, point.load, point.setting, point.pass].join()),
+        points.map((point) => [id, point.loadW, point.setting, point.pass].join()),
       );
       expect(read.sort()).toEqual(wanted.sort());
       expect(
@@ -139,7 +140,7 @@ test('as designed, the control keeps its spacing and nothing is broken; moves ar
     { numRuns: 60 },
   );
   const other = { ...defaultPlanSettings('2026-11-30'), controlEvery: 2, mounts: 2 };
-  const designed = designedMountings(other, lineUp(4), ['170 W']);
+  const designed = designedMountings(other, lineUp(4), [fixedLoad(170)]);
   const told = (order: Mounting[]) => orderBreaks(order, 2, (entry) => `<${entry}>`).map((at) => at.message);
   const [first, ...rest] = designed;
   expect(told([...rest, first!]).join()).toContain('no control before the first mount');
@@ -153,7 +154,7 @@ test('as designed, the control keeps its spacing and nothing is broken; moves ar
 test('what is done leaves the sheet, and the rest begins now', () => {
   const settings = defaultPlanSettings('2026-11-30');
   const entries = lineUp(4);
-  const order = designedMountings(settings, entries, ['170 W']);
+  const order = designedMountings(settings, entries, [fixedLoad(170)]);
   const first = order[0]!;
   const runs = first.points.slice(0, 4).map((point) => ({
     entry: first.entry,
@@ -174,7 +175,7 @@ test('what is done leaves the sheet, and the rest begins now', () => {
 test('a learnt soak moves the times of its entry only', () => {
   const settings = defaultPlanSettings('2026-11-30');
   const entries = lineUp(4).map((at) => (at.entry === 'e1' ? { ...at, learntSoakMin: 40 } : at));
-  const sheet = runSheet(settings, entries, designedMountings(settings, entries, ['170 W']));
+  const sheet = runSheet(settings, entries, designedMountings(settings, entries, [fixedLoad(170)]));
   const soaks = sheet.parts.flatMap((part) =>
     part.steps
       .filter((step) => step.kind === 'soak')
@@ -198,7 +199,11 @@ test('what cannot be planned is told by its field', () => {
 
 test('more passes or mounts cost hours and show less; fitting keeps to the deadline and says what went', () => {
   const other = { ...defaultPlanSettings('2026-11-30'), passes: 2 };
-  const at = { entries: lineUp(8), loads: ['170 W', '90 W'], scatter: { passK: 0.3, mountK: 0.4 } };
+  const at = {
+    entries: lineUp(8),
+    loads: [fixedLoad(170), fixedLoad(90)],
+    scatter: { passK: 0.3, mountK: 0.4 },
+  };
   const now = planCost(other, at);
   for (const choice of planChoices(other, at)) {
     if (/^three (passes|mounts)/.test(choice.words)) {
@@ -220,9 +225,9 @@ test('a pilot tells which loads separate', () => {
   const plan = { entries: 8, passes: 1, mounts: 2, controlMounts: 4, scatter: { passK: 0.3, mountK: 0.4 } };
   const findings = pilotFindings(
     [
-      { load: '170 W', bestK: 30, worstK: 60 },
-      { load: '60 W', bestK: 11, worstK: 12 },
-      { load: '90 W', bestK: 15, worstK: null },
+      { load: fixedLoad(170), bestK: 30, worstK: 60 },
+      { load: fixedLoad(60), bestK: 11, worstK: 12 },
+      { load: fixedLoad(90), bestK: 15, worstK: null },
     ],
     plan,
   );
@@ -246,7 +251,7 @@ test('a plan’s size is counted as it would be laid, and one that is too large 
     ),
   );
   const vast = { ...defaultPlanSettings('2026-12-01'), passes: 20, mounts: 20 };
-  const loads = Array.from({ length: 20 }, (_, i) => `${10 * i} W`);
+  const loads = Array.from({ length: 20 }, (_, i) => fixedLoad(50 + i));
   const { problems, sheet, order } = layPlan(
     { settings: vast, order: [], droppedLoads: [], pilot: null },
     {

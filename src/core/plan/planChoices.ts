@@ -1,3 +1,4 @@
+import { loadLabel, type Load } from '../runs/load';
 import { planCost, type PlanCost, type PlanScene } from './planCost';
 import { tooLarge } from './planSize';
 import type { PlanSettings } from './planSettings';
@@ -7,7 +8,7 @@ export interface PlanChoice {
   words: string;
   settings: PlanSettings;
   /** Heat loads that it keeps. */
-  loads: readonly string[];
+  loads: readonly Load[];
   cost: PlanCost;
 }
 
@@ -47,14 +48,14 @@ export function planChoices(given: PlanSettings, scene: PlanScene): PlanChoice[]
     });
   if (scene.loads.length > 1) {
     const dropped = scene.loads[scene.loads.length - 1]!;
-    offer(`without the load ${dropped}`, {}, scene.loads.slice(0, -1));
+    offer(`without the load ${loadLabel(dropped)}`, {}, scene.loads.slice(0, -1));
   }
   return choices;
 }
 
 export interface FittedPlan {
   settings: PlanSettings;
-  loads: readonly string[];
+  loads: readonly Load[];
   cost: PlanCost;
   /** What was given up, in order, in words. */
   gaveUp: string[];

@@ -1,3 +1,4 @@
+import type { Load } from '../runs/load';
 import { designedMountings } from './mountings';
 import { runSheet, type RunSheet } from './runSheet';
 import { smallestDifferenceK, type RigScatter } from './smallestDifference';
@@ -13,8 +14,8 @@ export interface PlanCost {
 
 export interface PlanScene {
   entries: readonly PlanEntry[];
-  /** Keys of the heat loads, as run. */
-  loads: readonly string[];
+  /** Heat loads, as run. */
+  loads: readonly Load[];
   scatter: RigScatter;
 }
 

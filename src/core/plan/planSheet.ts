@@ -5,7 +5,7 @@ export interface PlanSheet {
   settings: PlanSettings;
   /** Ids of mountings in the order made by hand; empty for the designed order. */
   order: string[];
-  /** Keys of heat loads that are left out. */
+  /** Heat loads that are left out, by `loadKey`. */
   droppedLoads: string[];
   /** The likely best and worst of the pilot; null where none is planned. */
   pilot: { best: string; worst: string } | null;

@@ -1,3 +1,4 @@
+import type { Load } from '../runs/load';
 /** A mount of the plan that is still to be made, or to be gone on with. */
 export interface UpcomingMount {
   id: string;
@@ -16,5 +17,5 @@ export interface UpcomingMount {
   /** Some of it was measured before. */
   begun: boolean;
   /** What is left, by heat load: its fan settings in their order. */
-  points: { load: string; settings: string[] }[];
+  points: { load: Load; settings: string[] }[];
 }

@@ -1,12 +1,12 @@
 import { isMissing, MISSING, presentMean } from '../missing';
 import { leastSquaresLine } from '../statistics/leastSquaresLine';
-import { LEAKAGE_SHARE, LIMIT_BAND_K, LIMITED_SHARE, loadStretch } from '../settling/loadStretch';
+import { LEAKAGE_SHARE, LIMIT_BAND_K, LIMITED_SHARE } from '../settling/loadStretch';
 import { judgeSettling } from '../settling/judgeSettling';
 import { standsForS } from '../settling/standsForS';
-import { settledWindow, type Window } from '../settling/settledWindow';
 import type { SettlingFit } from '../settling/settlingFit';
 import { levelStepDb } from '../levels/levelStep';
 import { known, unknown, type Outcome } from '../outcome';
+import { countingSpan, type Span } from './countingSpan';
 import { impossibleRise } from './impossible';
 import type { Trace } from './trace';
 
@@ -65,19 +65,6 @@ export const REDUCTION_RULE = 5;
 /** A window that lost more of its time than this gives no mean to trust. */
 const LEAST_PRESENT_SHARE = 0.5;
 
-/** The samples of a window moved by hand. */
-function windowBetween(
-  timeS: Float64Array,
-  { startS, endS }: { startS: number; endS: number },
-): Outcome<Window> {
-  let first = 0;
-  while (first < timeS.length && timeS[first]! < startS) first += 1;
-  let last = timeS.length - 1;
-  while (last >= 0 && timeS[last]! > endS) last -= 1;
-  if (last - first < 2) return unknown('fewer than three readings in the moved window');
-  return known({ first, last, startS: timeS[first]!, endS: timeS[last]! });
-}
-
 /** How far a steady drift took the room over the window, K. */
 function roomMoved(timeS: Float64Array, ambientC: Float64Array | null, first: number, end: number): number {
   if (!ambientC) return 0;
@@ -85,124 +72,121 @@ function roomMoved(timeS: Float64Array, ambientC: Float64Array | null, first: nu
   return line.known ? Math.abs(line.value.slope) * (timeS[end - 1]! - timeS[first]!) : 0;
 }
 
-/**
- * A run becomes a number: FORMATS steps 1 to 4 on one trace. Not computable where the log has no die
- * temperature in the window or no room temperature; a run that has not settled is a result and says why.
- *
- * @throws where the load is negative or the window not positive
- */
-export function reduceTrace(trace: Trace, rule: ReductionRule): Outcome<Reduction> {
-  const { loadW, program, limitC, windowS } = rule;
-  if (!(loadW >= 0)) throw new RangeError(`reduceTrace: loadW must be 0 or more, got ${loadW}`);
-  const stretch = loadStretch(trace, loadW, limitC);
-  if (!stretch.known) return stretch;
-  const moved = rule.movedWindow && windowBetween(trace.timeS, rule.movedWindow);
-  const wanted = moved ?? settledWindow(trace.timeS, stretch.value, windowS);
-  if (moved && !moved.known) return moved;
-  // By hand a window may lie anywhere; the automatic one ends with the load.
-  const stretchFirst = Math.min(stretch.value.first, moved?.known ? moved.value.first : Infinity);
-  const last = moved?.known ? moved.value.last : stretch.value.last;
-  // A stretch shorter than the window still shows its numbers; it only supports no curve.
-  const window: Window = wanted.known
-    ? wanted.value
-    : {
-        first: stretchFirst,
-        last,
-        startS: trace.timeS[stretchFirst]!,
-        endS: trace.timeS[last]!,
-      };
-  const first = window.first;
-  const end = last + 1;
-  const { cpuC, powerW } = trace;
-  const ambientSource = trace.ambientC ? 'probe' : 'typed';
-  if (!trace.ambientC && rule.typedAmbientC === undefined)
-    return unknown('no room temperature, logged or typed');
-  const ambientAt = (i: number) => (trace.ambientC ? trace.ambientC[i]! : rule.typedAmbientC!);
+/** Rise over ambient on the clock of the span, K; MISSING where die or room is. */
+function riseOver({ cpuC, ambientC }: Trace, { from, end }: Span, typedAmbientC: number): Float64Array {
+  const rise = new Float64Array(end - from);
+  for (let i = from; i < end; i += 1) rise[i - from] = cpuC[i]! - (ambientC ? ambientC[i]! : typedAmbientC);
+  return rise;
+}
 
-  const count = end - stretchFirst;
-  const timeS = trace.timeS.subarray(stretchFirst, end);
-  const rise = new Float64Array(count);
-  for (let i = 0; i < count; i += 1) rise[i] = cpuC[stretchFirst + i]! - ambientAt(stretchFirst + i);
-  const windowOffset = first - stretchFirst;
-  const measuredRiseK = presentMean(rise, windowOffset);
-  if (isMissing(measuredRiseK)) return unknown('no die and room temperature together in the window');
+interface Extremes {
+  cpuMaxC: number;
+  maximumRiseK: number;
+  /** Share of the window with readings in which the die stood at its limit (FORMATS step 4). */
+  heatLimitedShare: number;
+  /** Why the window has too few readings; empty where it has enough. */
+  tooFew: string;
+}
 
-  const impossible = impossibleRise(
-    presentMean(cpuC, first, end),
-    presentMean(cpuC, first, end) - measuredRiseK,
-    loadW,
-  );
-  if (impossible) return unknown(impossible);
-
-  const spansS = standsForS(trace.timeS, first, last);
+/** What the window holds beside its means; a reading counts for the time that it stands for. */
+function extremesOf(trace: Trace, span: Span, rise: Float64Array, limitC: number): Extremes {
+  const { window, from } = span;
+  const spansS = standsForS(trace.timeS, window.first, window.last);
   let presentS = 0;
   let atLimitS = 0;
   let cpuMaxC = -Infinity;
   let maximumRiseK = -Infinity;
-  for (let i = windowOffset; i < count; i += 1) {
-    if (isMissing(rise[i]!)) continue;
-    const spanS = spansS[i - windowOffset]!;
+  for (let i = window.first; i <= window.last; i += 1) {
+    const riseK = rise[i - from]!;
+    if (isMissing(riseK)) continue;
+    const spanS = spansS[i - window.first]!;
+    const dieC = trace.cpuC[i]!;
     presentS += spanS;
-    const die = cpuC[stretchFirst + i]!;
-    if (die >= limitC - LIMIT_BAND_K) atLimitS += spanS;
-    cpuMaxC = Math.max(cpuMaxC, die);
-    maximumRiseK = Math.max(maximumRiseK, rise[i]!);
+    if (dieC >= limitC - LIMIT_BAND_K) atLimitS += spanS;
+    cpuMaxC = Math.max(cpuMaxC, dieC);
+    maximumRiseK = Math.max(maximumRiseK, riseK);
   }
-  const heatLimitedShare = presentS > 0 ? Math.min(1, atLimitS / presentS) : 0;
-  const heatLimited = heatLimitedShare > LIMITED_SHARE;
   const wholeS = window.endS - window.startS + spansS[spansS.length - 1]!;
+  const tooFew =
+    presentS < LEAST_PRESENT_SHARE * wholeS
+      ? `readings for only ${Math.round(presentS)} s of the ${Math.round(wholeS)} s in the window`
+      : '';
+  const heatLimitedShare = presentS > 0 ? Math.min(1, atLimitS / presentS) : 0;
+  return { cpuMaxC, maximumRiseK, heatLimitedShare, tooFew };
+}
 
-  const loggedPowerW = powerW ? presentMean(powerW, first, end) : MISSING;
-  const powerSource = isMissing(loggedPowerW) ? 'nominal' : 'measured';
-  const powerMeanW = powerSource === 'measured' ? loggedPowerW : loadW;
+/** Power and what follows from it: resistance, and the rise that counts (FORMATS step 3). */
+function restated(trace: Trace, { window }: Span, { loadW, program }: ReductionRule, measuredRiseK: number) {
+  const loggedW = trace.powerW ? presentMean(trace.powerW, window.first, window.last + 1) : MISSING;
+  const powerSource = isMissing(loggedW) ? ('nominal' as const) : ('measured' as const);
+  const powerMeanW = powerSource === 'measured' ? loggedW : loadW;
   const resistanceKPerW: Outcome<number> =
     powerMeanW > 0 ? known(measuredRiseK / powerMeanW) : unknown('no power flowed');
-  const fixedWatts = loadW > 0 && !program;
-  const riseK = fixedWatts && resistanceKPerW.known ? resistanceKPerW.value * loadW : measuredRiseK;
+  const isFixed = loadW > 0 && !program;
+  const riseK = isFixed && resistanceKPerW.known ? resistanceKPerW.value * loadW : measuredRiseK;
+  return { powerSource, powerMeanW, resistanceKPerW, riseK, isFixed };
+}
 
-  // Held at the limit the rise stands still while the power falls: there R × load tells (FORMATS step 1).
-  const byResistance = heatLimited && powerSource === 'measured' && fixedWatts;
-  const watched = byResistance
-    ? Float64Array.from(rise, (value, i) => {
-        const power = powerW![stretchFirst + i]!;
-        return power > LEAKAGE_SHARE * loadW ? (value / power) * loadW : MISSING;
-      })
-    : rise;
-  const { slopeKPerMin, fit, shortfallK, isRunningAway, against } = judgeSettling(
-    timeS,
-    watched,
-    windowOffset,
-    window,
-    !heatLimited,
-  );
+/** What the settling is judged by: held at the limit the rise stands still while the power falls, and R × load tells. */
+function watchedRise(trace: Trace, { from }: Span, rise: Float64Array, loadW: number): Float64Array {
+  return rise.map((value, i) => {
+    const powerW = trace.powerW![from + i]!;
+    return powerW > LEAKAGE_SHARE * loadW ? (value / powerW) * loadW : MISSING;
+  });
+}
 
-  const reasons: string[] = [];
-  if (!wanted.known) reasons.push(wanted.reason);
-  if (presentS < LEAST_PRESENT_SHARE * wholeS)
-    reasons.push(`readings for only ${Math.round(presentS)} s of the ${Math.round(wholeS)} s in the window`);
-  reasons.push(...against);
+/**
+ * A run becomes a number: FORMATS steps 1 to 4 on one trace. Not computable where the log has no die
+ * temperature in the window or no room temperature; a run that has not settled is a result and says why.
+ *
+ * reduceTrace of a log that ends in 300 s of 61 °C in a room of 21 °C at 160 W, with 170 W nominal, has a rise of
+ * 40 K × 170 / 160 = 42.5 K.
+ *
+ * @throws where the load is negative
+ */
+export function reduceTrace(trace: Trace, rule: ReductionRule): Outcome<Reduction> {
+  const { loadW, limitC } = rule;
+  if (!(loadW >= 0)) throw new RangeError(`reduceTrace: loadW must be 0 or more, got ${loadW}`);
+  const { cpuC, ambientC, timeS } = trace;
+  const found = countingSpan(trace, rule);
+  if (!found.known) return found;
+  const span = found.value;
+  if (!ambientC && rule.typedAmbientC === undefined) return unknown('no room temperature, logged or typed');
+  const { window, from, end } = span;
+  const typedAmbientC = rule.typedAmbientC ?? MISSING;
+  const rise = riseOver(trace, span, typedAmbientC);
+  const offset = window.first - from;
+  const measuredRiseK = presentMean(rise, offset);
+  if (isMissing(measuredRiseK)) return unknown('no die and room temperature together in the window');
+  const cpuMeanC = presentMean(cpuC, window.first, end);
+  const impossible = impossibleRise(cpuMeanC, cpuMeanC - measuredRiseK, loadW);
+  if (impossible) return unknown(impossible);
 
+  const { cpuMaxC, maximumRiseK, heatLimitedShare, tooFew } = extremesOf(trace, span, rise, limitC);
+  const heatLimited = heatLimitedShare > LIMITED_SHARE;
+  const { isFixed, ...power } = restated(trace, span, rule, measuredRiseK);
+  const byResistance = heatLimited && power.powerSource === 'measured' && isFixed;
+  const watched = byResistance ? watchedRise(trace, span, rise, loadW) : rise;
+  const judged = judgeSettling(timeS.subarray(from, end), watched, offset, window, !heatLimited);
+  const reasons = [span.tooShort, tooFew, ...judged.against].filter(Boolean);
   return known({
     settled: reasons.length === 0,
     unsettledReason: reasons.join('; '),
     window: { startS: window.startS, endS: window.endS },
-    cpuMeanC: presentMean(cpuC, first, end),
+    cpuMeanC,
     cpuMaxC,
-    ambientMeanC: trace.ambientC ? presentMean(trace.ambientC, first, end) : rule.typedAmbientC!,
-    ambientSource,
-    powerMeanW,
-    powerSource,
+    ambientMeanC: ambientC ? presentMean(ambientC, window.first, end) : typedAmbientC,
+    ambientSource: ambientC ? 'probe' : 'typed',
     measuredRiseK,
     maximumRiseK,
-    resistanceKPerW,
-    riseK,
+    ...power,
     heatLimited,
     heatLimitedShare,
-    slopeKPerMin,
-    fit,
-    shortfallK,
-    runningAway: isRunningAway,
-    roomMovedK: roomMoved(trace.timeS, trace.ambientC, first, end),
-    levelMovedDb: trace.noiseDb ? levelStepDb(trace.noiseDb.subarray(first, end)) : 0,
+    slopeKPerMin: judged.slopeKPerMin,
+    fit: judged.fit,
+    shortfallK: judged.shortfallK,
+    runningAway: judged.isRunningAway,
+    roomMovedK: roomMoved(timeS, ambientC, window.first, end),
+    levelMovedDb: trace.noiseDb ? levelStepDb(trace.noiseDb.subarray(window.first, end)) : 0,
   });
 }

@@ -7,9 +7,17 @@ export interface Load {
   gpuLoadW: number;
 }
 
-/** Same load, same key: what runs of one curve share. */
-export function loadKey(load: Load): string {
-  return [load.loadW, load.gpuLoadW, load.loadName].join('|');
+/** A load of fixed watts, with no graphics card beside it. */
+export function fixedLoad(loadW: number): Load {
+  return { loadW, loadName: '', gpuLoadW: 0 };
+}
+
+/**
+ * Same load, same key: what runs of one curve share, and how a load stands in an address. “170”, “90+200” with a
+ * graphics load, “140~render” for a program.
+ */
+export function loadKey({ loadW, gpuLoadW, loadName }: Load): string {
+  return `${loadW}${gpuLoadW > 0 ? `+${gpuLoadW}` : ''}${loadName ? `~${loadName}` : ''}`;
 }
 
 /** The load in a person's words: "170 W", "idle", "render, 140 W", "90 W + 200 W graphics". */

@@ -1,4 +1,5 @@
 import { array, object, string, type ObjectSchema } from 'yup';
+import { loadKey, parseLoad } from '@/core/runs/load';
 import type { PlanSheet } from '@/core/plan/planSheet';
 import { counted, day, finite, text } from './fields';
 
@@ -6,6 +7,11 @@ const minuteOfDay = () =>
   finite().integer().min(0, 'a time of day was expected').max(1439, 'a time of day was expected').required();
 const minutes = (least: number) =>
   finite().min(least, `at least ${least} min`).max(1440, 'at most a day').required('minutes were expected');
+
+function asKey(text: string): string {
+  const load = parseLoad(text);
+  return load ? loadKey(load) : text;
+}
 
 /** A round-up's plan. */
 export const planSheet: ObjectSchema<PlanSheet> = object({
@@ -39,6 +45,14 @@ export const planSheet: ObjectSchema<PlanSheet> = object({
     controlEvery: counted(1000).required(),
   }).noUnknown(),
   order: array(string().max(300).required()).max(20_000).default([]),
-  droppedLoads: array(string().max(200).required()).max(50).default([]),
+  // Bundles of before name loads by their labels.
+  droppedLoads: array(
+    string()
+      .transform((value: unknown) => (typeof value === 'string' ? asKey(value) : value))
+      .max(200)
+      .required(),
+  )
+    .max(50)
+    .default([]),
   pilot: object({ best: string().required(), worst: string().required() }).nullable().default(null),
 }).noUnknown();

@@ -1,3 +1,4 @@
+import { loadKey } from '@/core/runs/load';
 import type { RemountAdvice } from '@/core/bench/remountAdvice';
 import { groupBy } from '@/core/statistics/groupBy';
 import { dayAfter } from '@/core/plan/laidPlan';
@@ -70,8 +71,8 @@ export async function viewBench(roundUpId: number, now: Now): Promise<BenchView 
         day: dayAfter(settings.startOn, first.day),
         fromMin: first.fromMin - first.day * 24 * 60,
         begun: left < mounting.points.length,
-        points: [...groupBy(todo, (point) => point.load)].map(([load, points]) => ({
-          load,
+        points: [...groupBy(todo, loadKey).values()].map((points) => ({
+          load: points[0]!,
           settings: points.map((point) => point.setting),
         })),
       },

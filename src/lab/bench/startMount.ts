@@ -1,7 +1,6 @@
-import { beginMount, type BenchPoint } from '@/core/bench/benchState';
-import { briefLoad } from '@/core/brief/brief';
+import { beginMount } from '@/core/bench/benchState';
 import { settingKind } from '@/core/bench/settingDuty';
-import type { Mounting } from '@/core/plan/mountings';
+import type { Mounting, PlannedPoint } from '@/core/plan/mountings';
 import { layPlan } from '@/core/plan/laidPlan';
 import { soakMinutes } from '@/core/plan/planSettings';
 import { insertSession, openSession } from '@/database/bench';
@@ -24,20 +23,17 @@ export function layNow(plan: PlanView, now: Now) {
 }
 
 function pointsOf(
-  plan: PlanView,
   mounting: Mounting,
   isDone: (mounting: Mounting, point: Mounting['points'][number]) => boolean,
-): BenchPoint[] {
+): PlannedPoint[] {
   return mounting.points
     .filter((point) => !isDone(mounting, point))
     .map((point) => {
-      const heat = plan.heat.get(point.load);
-      if (!heat) throw new Refused(`the brief has no heat load “${point.load}” any more`);
       if (settingKind(point.setting).kind === 'unreadable')
         throw new Refused(
           `“${point.setting}” is no setting that the bench can make: a duty as “56 %”, a level as “33 dB(A)”, “automatic”, “stopped” or “fixed” is; change it in Plan`,
         );
-      return { ...point, ...briefLoad(heat) };
+      return point;
     });
 }
 
@@ -52,7 +48,7 @@ export async function startMount(roundUpId: number, mountingId: string, now: Now
   if (laid.problems.length > 0) throw new Refused(`the plan cannot be run: ${laid.problems[0]!.message}`);
   const mounting = laid.order.find((mounting) => mounting.id === mountingId);
   if (!mounting) throw new Refused('the plan has no such mount any more: load the page again');
-  const points = pointsOf(plan, mounting, laid.isDone);
+  const points = pointsOf(mounting, laid.isDone);
   if (points.length === 0) throw new Refused('all of this mount is measured');
   const entry = plan.entries.find((entry) => entry.entry === mounting.entry)!;
   const { settings } = plan.sheet.body;

@@ -1,5 +1,6 @@
 'use client';
 
+import { loadKey, loadLabel } from '@/core/runs/load';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
@@ -147,7 +148,7 @@ function Measuring({ data, live, session }: { data: BenchData; live: Live; sessi
           <ul className="text-[13.5px] text-ink2" aria-label="Left out">
             {state.skipped.map((point, i) => (
               <li key={i}>
-                {point.load}, {point.setting}: left out, {point.why}
+                {loadLabel(point)}, {point.setting}: left out, {point.why}
               </li>
             ))}
           </ul>
@@ -198,8 +199,8 @@ function NextUp({ data, next }: { data: BenchData; next: UpcomingMount | undefin
       </p>
       <dl className="max-w-[620px]">
         {next.points.map((point) => (
-          <div key={point.load} className="flex gap-4 border-b border-hairline py-1.5 text-[16px]">
-            <dt className="w-[150px] shrink-0">{point.load}</dt>
+          <div key={loadKey(point.load)} className="flex gap-4 border-b border-hairline py-1.5 text-[16px]">
+            <dt className="w-[150px] shrink-0">{loadLabel(point.load)}</dt>
             <dd>{point.settings.join(', ')}</dd>
           </div>
         ))}

@@ -1,5 +1,6 @@
 'use client';
 
+import { loadLabel } from '@/core/runs/load';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { figure, plural } from '@/ui/figures';
@@ -69,7 +70,7 @@ export function LastMount({ data }: { data: BenchData }) {
         <ul className="text-[14px] text-ink2" aria-label="Left out">
           {state.skipped.map((point, i) => (
             <li key={i}>
-              {point.load}, {point.setting}: left out, {point.why}
+              {loadLabel(point)}, {point.setting}: left out, {point.why}
             </li>
           ))}
         </ul>

@@ -1,3 +1,4 @@
+import { loadLabel } from '@/core/runs/load';
 import type { BenchState } from '@/core/bench/benchState';
 import { settingKind } from '@/core/bench/settingDuty';
 
@@ -18,11 +19,11 @@ export function headline(state: BenchState): string {
     case 'floor':
       return 'Reading the room alone';
     case 'warm-up':
-      return `Warming up at ${state.points[0]!.load}`;
+      return `Warming up at ${loadLabel(state.points[0]!)}`;
     case 'trim':
       return `Bringing the fans to ${point!.setting}`;
     case 'soak':
-      return `Soak at ${point!.load}, ${fansWords(point!.setting)}`;
+      return `Soak at ${loadLabel(point!)}, ${fansWords(point!.setting)}`;
     case 'reading':
       return 'Reading the meter';
     case 'cool-down':
@@ -45,7 +46,7 @@ export function nextSteps(state: BenchState, soakMin: number): { what: string; w
   const begun = phase === 'trim' || phase === 'soak' || phase === 'reading';
   const left = state.points.slice(begun ? state.at + 1 : state.at);
   for (const point of left)
-    steps.push({ what: `${point.load}, ${fansWords(point.setting)}`, when: `about ${soakMin} min` });
+    steps.push({ what: `${loadLabel(point)}, ${fansWords(point.setting)}`, when: `about ${soakMin} min` });
   if (phase !== 'cool-down') steps.push({ what: 'Load off, let it cool', when: '' });
   return steps;
 }

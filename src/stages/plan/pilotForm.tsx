@@ -1,5 +1,6 @@
 'use client';
 
+import { loadKey, loadLabel } from '@/core/runs/load';
 import { pilotFindings } from '@/core/plan/pilot';
 import { planSize } from '@/core/plan/planSize';
 import type { PlanSheet } from '@/core/plan/planSheet';
@@ -31,8 +32,8 @@ export function PilotForm({
       ? pilotFindings(
           data.loads.map((load) => ({
             load,
-            bestK: data.risesK[load]?.[pilot.best] ?? null,
-            worstK: data.risesK[load]?.[pilot.worst] ?? null,
+            bestK: data.risesK[loadKey(load)]?.[pilot.best] ?? null,
+            worstK: data.risesK[loadKey(load)]?.[pilot.worst] ?? null,
           })),
           {
             entries: data.entries.length,
@@ -66,10 +67,10 @@ export function PilotForm({
       </div>
       <ul className="pt-1 text-[14px]">
         {findings.map((finding) => {
-          const dropped = droppedLoads.includes(finding.load);
+          const dropped = droppedLoads.includes(loadKey(finding.load));
           return (
-            <li key={finding.load} className="border-b border-hairline py-1">
-              <b>{finding.load}</b>:{' '}
+            <li key={loadKey(finding.load)} className="border-b border-hairline py-1">
+              <b>{loadLabel(finding.load)}</b>:{' '}
               <span
                 className={
                   finding.separates === false ? 'text-warn' : finding.separates ? 'text-ok' : 'text-ink2'
@@ -85,8 +86,8 @@ export function PilotForm({
                     onPlan({
                       ...plan,
                       droppedLoads: dropped
-                        ? droppedLoads.filter((load) => load !== finding.load)
-                        : [...droppedLoads, finding.load],
+                        ? droppedLoads.filter((key) => key !== loadKey(finding.load))
+                        : [...droppedLoads, loadKey(finding.load)],
                     })
                   }
                 >

@@ -1,3 +1,4 @@
+import type { Load } from '@/core/runs/load';
 import type { PlanSheet } from '@/core/plan/planSheet';
 import type { PlanEntry } from '@/core/plan/planSettings';
 import type { RigScatter } from '@/core/plan/smallestDifference';
@@ -10,7 +11,7 @@ export interface PlanData {
   title: string;
   sheet: KeptSheet<PlanSheet>;
   entries: (PlanEntry & { name: string })[];
-  loads: string[];
+  loads: Load[];
   scatter: RigScatter;
   scatterFrom: string;
   done: DoneRun[];

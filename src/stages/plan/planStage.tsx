@@ -1,5 +1,6 @@
 'use client';
 
+import { loadKey, type Load } from '@/core/runs/load';
 import { useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { dayAfter, daysBetween, layPlan } from '@/core/plan/laidPlan';
@@ -15,6 +16,12 @@ import type { PlanData } from './planData';
 import { PlanSettingsForm } from './planSettingsForm';
 import { Timeline } from './timeline';
 import { usePlanWork } from './usePlanWork';
+
+/** Keys of the loads that are not among those kept. */
+function leftOut(loads: readonly Load[], kept: readonly Load[]): string[] {
+  const keys = new Set(kept.map(loadKey));
+  return loads.map(loadKey).filter((key) => !keys.has(key));
+}
 
 /** The run sheet by days, beside it what it costs and what it can show. */
 export function PlanStage({ data }: { data: PlanData }) {
@@ -58,7 +65,7 @@ export function PlanStage({ data }: { data: PlanData }) {
     sheet.set({
       ...plan,
       settings: fitted.settings,
-      droppedLoads: data.loads.filter((load) => !fitted.loads.includes(load)),
+      droppedLoads: leftOut(data.loads, fitted.loads),
     });
     setGaveUp({ words: fitted.gaveUp, fits: fitted.fits });
     if (!fitted.fits) toast.error('Even the smallest plan ends after the deadline');
@@ -214,7 +221,7 @@ export function PlanStage({ data }: { data: PlanData }) {
                 set({
                   ...plan,
                   settings: choice.settings,
-                  droppedLoads: data.loads.filter((load) => !choice.loads.includes(load)),
+                  droppedLoads: leftOut(data.loads, choice.loads),
                 })
               }
             />

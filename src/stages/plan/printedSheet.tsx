@@ -1,3 +1,4 @@
+import { loadLabel } from '@/core/runs/load';
 import { dayAfter, type LaidPlan } from '@/core/plan/laidPlan';
 import type { PlanSettings } from '@/core/plan/planSettings';
 import { clockText } from '@/ui/clock';
@@ -56,7 +57,8 @@ export function PrintedSheet({
                             <>
                               <span className="inline-block h-[11pt] w-[11pt] border border-black" />
                               <span>
-                                Read {step.point!.load}, fans {step.point!.setting}, pass {step.point!.pass}
+                                Read {loadLabel(step.point!)}, fans {step.point!.setting}, pass{' '}
+                                {step.point!.pass}
                               </span>
                               <span className="ml-auto text-[10pt]">
                                 ______ dB(A) &nbsp; room ______ dB(A) &nbsp; ______ °C

@@ -1,8 +1,8 @@
+import { loadKey } from '@/core/runs/load';
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { pack } from '@/core/packed';
 import { lineRule } from '@/core/ranking/rankAtLine';
-import { loadParam } from '@/core/runs/loadParam';
 import { olderRunsSentence } from '@/core/runs/olderRuns';
 import { OlderNote } from '@/stages/rig/olderNote';
 import { roundUpView } from '@/app/roundUpView';
@@ -25,7 +25,7 @@ function packedCurves(view: RoundUpView, shown: ResponseView): string {
     title: roundUp.title,
     entries: entries.map(({ entry, product }, position) => ({ entry, product, position })),
     loads: shown.loads.map(({ load, label, curves }) => ({
-      key: loadParam(load),
+      key: loadKey(load),
       label,
       fixedWatts: load.loadW > 0 && load.loadName === '',
       rule: lineRule(load, { referenceAmbientC, limitC: rig.limitC }),

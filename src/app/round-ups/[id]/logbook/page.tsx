@@ -1,7 +1,6 @@
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
-import { loadLabel } from '@/core/runs/load';
-import { loadParam } from '@/core/runs/loadParam';
+import { loadLabel, loadKey } from '@/core/runs/load';
 import { deletedRuns, offeredColumns, packedLogbook } from '@/lab/logbookRows';
 import { loadsOf } from '@/lab/roundUpView';
 import { olderRunsSentence } from '@/core/runs/olderRuns';
@@ -20,7 +19,7 @@ export default async function LogbookPage({ params, searchParams }: Props) {
   const view = await roundUpView(id);
   if (!view) notFound();
   const { entries } = view;
-  const loads = loadsOf(view).map((load) => ({ ...load, key: loadParam(load), label: loadLabel(load) }));
+  const loads = loadsOf(view).map((load) => ({ ...load, key: loadKey(load), label: loadLabel(load) }));
   const deleted = await deletedRuns(view);
   const offered = await offeredColumns(view);
   const columns = offered.filter((column) => wanted.has(column.key));

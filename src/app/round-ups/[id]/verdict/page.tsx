@@ -5,7 +5,6 @@ import { againstLimits } from '@/core/lineUp/fitsLimits';
 import type { Response } from '@/core/responses/responses';
 import { hasDie } from '@/core/runs/labRun';
 import { loadKey } from '@/core/runs/load';
-import { loadParam } from '@/core/runs/loadParam';
 import { olderRunsSentence } from '@/core/runs/olderRuns';
 import { OlderNote } from '@/stages/rig/olderNote';
 import { roundUpView } from '@/app/roundUpView';
@@ -42,8 +41,8 @@ export default async function VerdictPage({ params, searchParams }: Props) {
             position,
             against: againstLimits(entry, view.brief.limits),
           })),
-          loads: loads.map(({ load, label }) => ({ key: loadParam(load), label })),
-          load: loadParam(chosen.load),
+          loads: loads.map(({ load, label }) => ({ key: loadKey(load), label })),
+          load: loadKey(chosen.load),
           loadLabel: chosen.label,
           lineAt,
           response: plainResponse(shown.response),

@@ -1,5 +1,5 @@
+import { loadKey } from '@/core/runs/load';
 import { idFrom } from '@/app/ids';
-import { loadParam } from '@/core/runs/loadParam';
 import { readCoverWords } from '@/lab/coverWordsOf';
 import { curvesCsv } from '@/lab/curvesCsv';
 import { responseChoice, viewResponse } from '@/lab/responseView';
@@ -13,7 +13,7 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
   const asked = query.get('load');
   const shown = await viewResponse(view, responseChoice(Object.fromEntries(query)));
   const { loads } = shown;
-  const chosen = loads.find(({ load }) => loadParam(load) === asked) ?? loads[0]!;
+  const chosen = loads.find(({ load }) => loadKey(load) === asked) ?? loads[0]!;
   return new Response(
     curvesCsv(
       chosen,

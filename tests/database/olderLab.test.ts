@@ -1,0 +1,92 @@
+import { readFileSync } from 'node:fs';
+import { gunzipSync } from 'node:zlib';
+import { Client } from 'pg';
+import { closePool, withDatabase } from '@/database/pool';
+import { listSkipped } from '@/database/bench';
+import { readSheet } from '@/database/sheets';
+import type { PlanSheet } from '@/core/plan/planSheet';
+import { offersOfLab } from '@/lab/fromTheLab';
+import { importBundle } from '@/lab/importBundle';
+import { viewLineUp } from '@/lab/lineUpView';
+import { viewResponse } from '@/lab/responseView';
+import { notedRuns, viewRoundUp } from '@/lab/roundUpView';
+import { commandOn, emptyDatabase } from '../support/database';
+import { exported } from '../support/lab';
+
+let drop: () => Promise<void>;
+let before: { runs: unknown[]; sheets: unknown[]; readings: unknown[] };
+
+const RUNS = `SELECT u.id, u.label, u.entry_id, u.mount, u.pass, u.load_w, u.setting, u.noise_db, u.floor_db, u.note, u.set_aside,
+                     u.started_at, d.settled, d.rise_k FROM runs u JOIN reductions d ON d.run_id = u.id ORDER BY u.id`;
+const SHEETS = `SELECT kind, owner, version, body FROM sheets WHERE kind <> 'plan' ORDER BY kind, owner`;
+const READINGS = `SELECT run_id, heading, cardinality(readings) AS n, (SELECT sum(r) FROM unnest(readings) r) AS total
+                  FROM trace_channels ORDER BY run_id, position`;
+
+async function looked(client: Client): Promise<typeof before> {
+  const rows = async (text: string) => (await client.query<Record<string, unknown>>(text)).rows;
+  return { runs: await rows(RUNS), sheets: await rows(SHEETS), readings: await rows(READINGS) };
+}
+
+/** The demo as version 8 of the lab held it, thinned to 23 runs; with loads left out of a plan and at the bench. */
+beforeAll(async () => {
+  const database = await emptyDatabase();
+  drop = database.drop;
+  process.env.DATABASE_URL = database.url;
+  const client = new Client({ connectionString: database.url });
+  await client.connect();
+  await client.query(gunzipSync(readFileSync('tests/samples/labs/version-8.sql.gz')).toString('utf8'));
+  before = await looked(client);
+  await client.end();
+  const told = commandOn(database.url, 'prepare');
+  expect(told).toMatch(/2 round-ups in the lab; \d+ runs were reduced by the new rule/);
+});
+
+afterAll(async () => {
+  await closePool();
+  await drop();
+});
+
+test('nothing of it is lost: runs, numbers, logs, and what was written', async () => {
+  const client = new Client({ connectionString: process.env.DATABASE_URL });
+  await client.connect();
+  const now = await looked(client);
+  await client.end();
+  expect(before.runs.length).toBeGreaterThan(15);
+  expect(now.sheets).toEqual(before.sheets);
+  expect(now.readings).toEqual(before.readings);
+  expect(now.runs).toHaveLength(before.runs.length);
+  (now.runs as { rise_k: number }[]).forEach((run, i) => {
+    const { rise_k: was, ...rest } = before.runs[i] as { rise_k: number };
+    expect(run).toMatchObject(rest);
+    expect(run.rise_k).toBeCloseTo(was, 9);
+  });
+});
+
+test('loads are named by their key where they had labels, in the plan and at the bench', async () => {
+  const plan = await withDatabase((db) => readSheet<PlanSheet>(db, 'plan', 1));
+  expect(plan!.body.droppedLoads).toEqual(['90', '140~render', '90+200', '0']);
+  expect(await withDatabase((db) => listSkipped(db, 1))).toMatchObject([
+    { setting: '33 dB(A)', loadW: 140, loadName: 'render', gpuLoadW: 60, why: 'too loud' },
+    { setting: '50 %', loadW: 170, loadName: '', gpuLoadW: 0, why: 'limit' },
+  ]);
+});
+
+test('its runs have their day, a round-up began with its first, and new responses have their values', async () => {
+  const view = (await viewRoundUp(1))!;
+  expect(view.roundUp.beganAt.toISOString()).toMatch(/^2026-10/);
+  expect(view.runs.some((run) => run.isOlder)).toBe(false);
+  const { responses } = await viewResponse(view, {});
+  expect(responses.map((response) => response.id)).toEqual(
+    expect.arrayContaining(['rise', 'burst-rise-10', 'burst-rise-60', 'steady-time']),
+  );
+  expect((await viewLineUp(1)).length).toBe(8);
+  const [offer] = await offersOfLab(2, 'Solano');
+  expect(offer).toMatchObject({ name: 'Solano' });
+  expect(notedRuns((await viewRoundUp(2))!).some((noted) => noted.run.note === 'a lorry')).toBe(true);
+});
+
+test('what it gives out it knows again: nothing comes in twice', async () => {
+  const bundle = await exported(1);
+  const { length } = (await viewRoundUp(1))!.runs;
+  expect(await importBundle(bundle)).toMatchObject({ imported: true, roundUpId: 1, runs: 0, there: length });
+});
