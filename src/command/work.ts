@@ -1,21 +1,24 @@
 // The process on which files from outside are read: one job at a time, told by the web server that began it.
 import { setPriority } from 'node:os';
+import type { Tell } from '@/core/progress';
 import { runJob, type JobInput, type JobName } from '@/lab/work/jobs';
 import { sweepOldUploads } from '@/lab/uploads';
 import { sentFailure, type FromWorker } from '@/lab/work/messages';
 
 const TELL_MS = 150;
 
-let toldMs = 0;
-
 function send(message: FromWorker): void {
   if (process.connected) process.send?.(message, undefined, undefined, () => undefined);
 }
 
-function tell(what: string, share: number): void {
-  if (performance.now() - toldMs < TELL_MS) return;
-  toldMs = performance.now();
-  send({ told: { what, share } });
+/** Tells how far one job is, and not more often than a page asks. */
+function teller(): Tell {
+  let toldMs = -Infinity;
+  return (what, share) => {
+    if (performance.now() - toldMs < TELL_MS) return;
+    toldMs = performance.now();
+    send({ told: { what, share } });
+  };
 }
 
 // Pages and the bench come first.
@@ -23,8 +26,7 @@ setPriority(10);
 void sweepOldUploads().catch(() => undefined);
 process.once('disconnect', () => process.exit(0));
 process.on('message', ({ name, input }: { name: JobName; input: JobInput<JobName> }) => {
-  toldMs = 0;
-  void runJob(name, input as never, tell).then(
+  void runJob(name, input as never, teller()).then(
     (done) => send({ done }),
     (error: unknown) => send({ failed: sentFailure(error) }),
   );

@@ -1,7 +1,6 @@
 import { known, unknown, type Outcome } from '../outcome';
 import { loadStretch } from '../settling/loadStretch';
 import { settledWindow, type Window } from '../settling/settledWindow';
-import type { ReductionRule } from './reduceTrace';
 import type { Trace } from './trace';
 
 /** The samples of a window moved by hand. */
@@ -15,6 +14,16 @@ function windowBetween(
   while (last >= 0 && timeS[last]! > endS) last -= 1;
   if (last - first < 2) return unknown('fewer than three readings in the moved window');
   return known({ first, last, startS: timeS[first]!, endS: timeS[last]! });
+}
+
+/** What of a rule of reduction says where a run counts. */
+export interface SpanRule {
+  /** Nominal heat load, W; 0 is idle. */
+  loadW: number;
+  limitC: number;
+  windowS: number;
+  /** A window moved by hand, s in the trace's clock: stands in for the automatic one. */
+  movedWindow?: { startS: number; endS: number };
 }
 
 /** Where a run counts: its settled window, and the stretch before it that the settling is judged by. */
@@ -31,10 +40,7 @@ export interface Span {
  * The window moved by hand, or the automatic one at the end of the load (FORMATS step 1). Not computable where the load
  * never came on, or fewer than three readings lie in the moved window.
  */
-export function countingSpan(
-  trace: Trace,
-  { loadW, limitC, windowS, movedWindow }: ReductionRule,
-): Outcome<Span> {
+export function countingSpan(trace: Trace, { loadW, limitC, windowS, movedWindow }: SpanRule): Outcome<Span> {
   const stretch = loadStretch(trace, loadW, limitC);
   if (!stretch.known) return stretch;
   const { timeS } = trace;

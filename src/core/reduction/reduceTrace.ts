@@ -6,21 +6,15 @@ import { standsForS } from '../settling/standsForS';
 import type { SettlingFit } from '../settling/settlingFit';
 import { levelStepDb } from '../levels/levelStep';
 import { known, unknown, type Outcome } from '../outcome';
-import { countingSpan, type Span } from './countingSpan';
+import { countingSpan, type Span, type SpanRule } from './countingSpan';
 import { impossibleRise } from './impossible';
 import type { Trace } from './trace';
 
-export interface ReductionRule {
-  /** Nominal heat load, W; 0 is idle. */
-  loadW: number;
+export interface ReductionRule extends SpanRule {
   /** A named program keeps its measured rise and watts. */
   program: boolean;
-  limitC: number;
-  windowS: number;
   /** Stands in where the trace has no room probe, °C. */
   typedAmbientC?: number;
-  /** A window moved by hand, s in the trace's clock: stands in for the automatic one. */
-  movedWindow?: { startS: number; endS: number };
 }
 
 export interface Reduction {

@@ -1,3 +1,4 @@
+import { lastResult } from '../lastResult';
 import type { RunState } from './runState';
 
 /** A run as the logbook lists it. */
@@ -54,14 +55,6 @@ export function packRows(rows: readonly LogbookRow[]): string {
   return JSON.stringify({ names, rows: rows.map((row) => names.map((name) => shown(row[name]))) });
 }
 
-let last: { packed: string; rows: LogbookRow[] } = { packed: '', rows: [] };
-
-/** The rows again; the last text is remembered, since a server draws one page for many. */
-export function unpackRows(packed: string): LogbookRow[] {
-  if (packed !== last.packed) last = { packed, rows: unpacked(packed) };
-  return last.rows;
-}
-
 function unpacked(packed: string): LogbookRow[] {
   const { names, rows } = JSON.parse(packed) as { names: string[]; rows: unknown[][] };
   const shape = Object.fromEntries(names.map((name) => [name, null]));
@@ -72,3 +65,6 @@ function unpacked(packed: string): LogbookRow[] {
     return row as unknown as LogbookRow;
   });
 }
+
+/** The rows again; the last text is remembered, since a server draws one page for many. */
+export const unpackRows = lastResult(unpacked);
