@@ -9,7 +9,7 @@ import { withDatabase } from '@/database/pool';
 import { countValues, listScores, listValues } from '@/database/runValues';
 import { onceFor } from './keptWhileUnwritten';
 import { curvesOf, loadsOf, type LoadCurves, type RoundUpView } from './roundUpView';
-import { SPEED } from './runValues';
+import { FIRST_SPEED } from '@/core/responses/runSpeeds';
 
 export interface ResponseChoice {
   response?: string;
@@ -36,7 +36,7 @@ export const availableResponses = onceFor(async (view: RoundUpView) => {
     counts.filter((count) => count.response === id).map((count) => count.place);
   const counting = view.runs.filter((run) => run.setAside === '');
   const hasDie = counting.some((run) => !Number.isNaN(run.reduction.riseK));
-  const hasSpeed = placesOf(SPEED).length > 0 || counting.some((run) => run.rpm !== null);
+  const hasSpeed = placesOf(FIRST_SPEED.id).length > 0 || counting.some((run) => run.rpm !== null);
   const hasDuty = counting.some((run) => run.dutyPct !== null);
   const isThere = ({ id, source }: Response) => {
     if (source.from === 'die') return hasDie || counts.length === 0;
@@ -65,7 +65,7 @@ async function points(
 ): Promise<Map<number, MeasuredPoint>> {
   const { id } = view.roundUp;
   const [values, speeds] = await withDatabase((db) =>
-    Promise.all([listValues(db, id, response.id, place), listValues(db, id, SPEED, '')]),
+    Promise.all([listValues(db, id, response.id, place), listValues(db, id, FIRST_SPEED.id, '')]),
   );
   const valueOf = new Map(values.map((row) => [row.runId, row]));
   const speedOf = new Map(speeds.map((row) => [row.runId, row.value]));

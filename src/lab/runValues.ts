@@ -2,6 +2,7 @@ import { levelOfRun } from '@/core/levels/meterMean';
 import { isMissing } from '@/core/missing';
 import type { Reduction } from '@/core/reduction/reduceTrace';
 import { RESPONSES } from '@/core/responses/responses';
+import { RUN_SPEEDS } from '@/core/responses/runSpeeds';
 import type { SpotReading } from '@/core/responses/spotReading';
 import { valueOfRun, windowMean, type MeasuredRun } from '@/core/responses/valueOfRun';
 import type { Queryable } from '@/database/pool';
@@ -9,9 +10,6 @@ import { getValueParts, listReadings, writeValues, type ValueRow } from '@/datab
 import { readTrace } from '@/database/traces';
 import type { BundleRun } from '@/formats/bundle/runsTable';
 import { numberChannels, SENSORS, type TraceTable } from '@/formats/bundle/traceTable';
-
-/** No response: the mean speed of the first fan, which curves against speed stand on. */
-export const SPEED = 'speed';
 
 interface Rule {
   loadW: number;
@@ -60,9 +58,11 @@ function valuesOf(measured: MeasuredRun): ValueRow[] {
       if (value.known) rows.push({ response: id, place, ...value.value });
     }
   }
-  const rpm = windowMean(measured, 'fan_rpm');
-  if (rpm !== null)
-    rows.push({ response: SPEED, place: '', value: rpm, settled: true, unsettledReason: '', shortfall: 0 });
+  for (const { id, heading } of RUN_SPEEDS) {
+    const rpm = windowMean(measured, heading);
+    if (rpm !== null)
+      rows.push({ response: id, place: '', value: rpm, settled: true, unsettledReason: '', shortfall: 0 });
+  }
   return rows;
 }
 
@@ -89,7 +89,8 @@ export async function saveStoredValues(
     if (mean !== null) typed.set(heading, mean);
   }
   if (run.typedAmbientC !== null) typed.set('ambient_c', run.typedAmbientC);
-  const wanted = ['t_s', 'cpu_c', 'ambient_c', 'power_w', 'fan_rpm', ...SENSORS];
+  const speeds = RUN_SPEEDS.map((speed) => speed.heading);
+  const wanted = ['t_s', 'cpu_c', 'ambient_c', 'power_w', ...speeds, ...SENSORS];
   const measured: MeasuredRun = {
     loadW: run.loadW,
     limitC: run.limitC,

@@ -1,5 +1,6 @@
 import type { ShownValue } from '@/core/responses/shownValue';
 import { RESPONSES } from '@/core/responses/responses';
+import { RUN_SPEEDS } from '@/core/responses/runSpeeds';
 import { listChanges, type Change } from '@/database/changes';
 import { withDatabase } from '@/database/pool';
 import { neighbours, type Neighbours } from '@/database/runs';
@@ -10,12 +11,14 @@ export interface RunView {
   channels: StoredChannel[];
   neighbours: Neighbours;
   changes: Change[];
-  /** What it came to beside the rise of its die, in the order of the registry. */
+  /** What it came to beside the rise of its die, in the order of the registry; speeds last. */
   values: ShownValue[];
 }
 
+const SPEEDS = RUN_SPEEDS.map(({ id, name }) => ({ id, name, unit: 'rpm', decimals: 0 }));
+
 function shownValues(rows: readonly ValueRow[], scoreUnit: string): ShownValue[] {
-  return RESPONSES.flatMap(({ id, name, unit, decimals }) =>
+  return [...RESPONSES, ...SPEEDS].flatMap(({ id, name, unit, decimals }) =>
     rows
       .filter((row) => row.response === id)
       .map(({ place, value, unsettledReason }) => ({

@@ -8,6 +8,7 @@ import { importRawRuns } from '@/lab/importRawRuns';
 import { rawRunsPlan } from '@/lab/rawRunsSchema';
 import { beginUpload, fileBytes, takeFile, uploadedFiles, UploadRefused } from '@/lab/uploads';
 import { simulatedEvening } from '../support/evening';
+import { offeredColumns } from '@/lab/logbookRows';
 import { changeEntry } from '@/lab/changeLineUp';
 import { viewLineUp } from '@/lab/lineUpView';
 import { viewRoundUp } from '@/lab/roundUpView';
@@ -310,6 +311,10 @@ test('a log without a die: graphics card, memory, two fans and the case are know
   const view = (await viewRoundUp(roundUpId))!;
   const memory = await withDatabase((db) => listValues(db, roundUpId, 'memory-rise', ''));
   expect(memory).toMatchObject([{ runId: view.runs[0]!.id, value: expect.closeTo(22.5, 6), settled: true }]);
+  const offered = (await offeredColumns(view)).map((column) => column.key);
+  expect(offered).toEqual(expect.arrayContaining(['memory-rise', 'case-air-rise', 'speed', 'speed-2']));
+  const second = await withDatabase((db) => listValues(db, roundUpId, 'speed-2', ''));
+  expect(second.map((row) => row.value)).toEqual([1100]);
   const channels = await withDatabase((db) => readTrace(db, view.runs[0]!.id));
   expect(channels.map((channel) => channel.heading)).toEqual(
     expect.arrayContaining(['gpu_c', 'memory_c', 'case_air_c', 'fan_rpm', 'fan2_rpm']),
@@ -317,10 +322,10 @@ test('a log without a die: graphics card, memory, two fans and the case are know
 
   // The same log a second time is known again; a name of the lab means the lab's entry.
   const twice = await uploaded(new Map([['case.csv', bytes]]));
-  const [second] = await uploadedFiles(twice);
+  const [same] = await uploadedFiles(twice);
   const again = (more: object) =>
     rawRunsPlan.cast({
-      logs: [{ fileId: second!.id, offsetS: 0 }],
+      logs: [{ fileId: same!.id, offsetS: 0 }],
       runs: [{ ...run, ...more }],
       target: { title: 'Again' },
     });
