@@ -16,8 +16,9 @@ const views = [
   ['curves-speed', '/round-ups/1/curves?against=rpm'],
   ['verdict', '/round-ups/1/verdict'],
   ['bring', '/bring'],
+  ['search', '/search?q=cierzo'],
 ];
-const nightViews = ['line-up', 'plan', 'logbook', 'run', 'verdict'];
+const nightViews = ['line-up', 'logbook', 'verdict'];
 const browser = await chromium.launch({
   executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
@@ -28,8 +29,17 @@ for (const [name, path] of views) {
   await page.waitForTimeout(1200);
   await page.screenshot({ path: `${folder}/${name}.png` });
 }
+// A bundle that the lab has already, and one entry taken for another.
+const bundle = await (await page.request.get(`${base}/round-ups/1/export`)).body();
+await page.goto(`${base}/bring`);
+await page
+  .getByLabel('Files')
+  .setInputFiles([{ name: 'evening.zip', mimeType: 'application/zip', buffer: bundle }]);
+await page.getByLabel('What galerna-twin is').selectOption('new', { timeout: 60_000 });
+await page.waitForTimeout(800);
+await page.screenshot({ path: `${folder}/bring-known.png` });
 await page.emulateMedia({ colorScheme: 'dark' });
-for (const [name, path] of views.filter(([of]) => nightViews.includes(of))) {
+for (const [name, path] of views.filter(([name]) => nightViews.includes(name))) {
   await page.goto(base + path, { waitUntil: 'networkidle' });
   await page.waitForTimeout(1200);
   await page.screenshot({ path: `${folder}/${name}-night.png` });

@@ -123,7 +123,7 @@ test('a round-up is renamed, copied, archived, deleted and brought back', async 
   await page.getByRole('button', { name: 'Copy Winter towers' }).click();
   await page.getByRole('button', { name: 'Copy without runs' }).click();
   await page.waitForURL(/line-up/);
-  await expect(page.getByText('Winter towers, copy')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Winter towers, copy' })).toBeVisible();
   await expect(page.locator('tr[data-entry]').first().locator('td').last()).toHaveText('0');
 
   await page.goto(app.url);

@@ -65,6 +65,11 @@ export function readEntries(bytes: Uint8Array, problems: ProblemList): BundleEnt
     );
     const price = read.number('price', inBounds('price'));
     const heightMm = read.number('height_mm', inBounds('heightMm'));
+    const texts = {
+      product: read.text('product') || entry,
+      maker: read.text('maker'),
+      fans: read.text('fans'),
+    };
     if (read.broken) continue;
     const before = lineOf.get(entry);
     if (before !== undefined) {
@@ -74,10 +79,8 @@ export function readEntries(bytes: Uint8Array, problems: ProblemList): BundleEnt
     lineOf.set(entry, row.line);
     entries.push({
       entry,
-      product: read.text('product') || entry,
-      maker: read.text('maker'),
+      ...texts,
       kind,
-      fans: read.text('fans'),
       fanCount,
       price,
       currency: currency || 'EUR',

@@ -4,15 +4,14 @@ import { useRouter } from 'next/navigation';
 import { parseAsString, useQueryState } from 'nuqs';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
-import { KIND_WORDS, PRODUCT_KINDS, type ProductKind } from '@/core/lineUp/product';
 import { plural } from '@/ui/figures';
-import { ChoiceField, TextField } from '@/ui/form/fields';
 import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
 import { EntryPanel } from './entryPanel';
 import { FromTheLab, type OfferData } from './fromTheLab';
 import type { LineUpItem } from './lineUpData';
 import { LineUpRow } from './lineUpRow';
+import { NewEntry } from './newEntry';
 
 interface Problem {
   file: string;
@@ -39,24 +38,10 @@ export function LineUpStage({
     'entry',
     parseAsString.withDefault('').withOptions({ history: 'replace' }),
   );
-  const [draft, setDraft] = useState<{ name: string; maker: string; kind: ProductKind }>({
-    name: '',
-    maker: '',
-    kind: 'air-tower',
-  });
   const [fault, setFault] = useState('');
   const [problems, setProblems] = useState<Problem[]>([]);
   const file = useRef<HTMLInputElement>(null);
   const chosen = items.find((item) => item.code === open);
-
-  async function add(event: React.FormEvent) {
-    event.preventDefault();
-    const answer = await sendJson(`${base}/entries`, 'POST', { who: whoIsHere(), ...draft });
-    if (!answer.ok) return setFault(answer.message);
-    setFault('');
-    setDraft({ ...draft, name: '' });
-    router.refresh();
-  }
 
   async function setControl(item: LineUpItem, isControl: boolean) {
     const change = (to: boolean) =>
@@ -174,36 +159,7 @@ export function LineUpStage({
           </div>
         )}
         <FromTheLab roundUpId={roundUpId} offers={offers} />
-        <form
-          onSubmit={(event) => void add(event)}
-          className="flex flex-wrap items-end gap-3 border-t border-hairline pt-3"
-        >
-          <div className="w-56">
-            <TextField
-              label="New product"
-              value={draft.name}
-              onValue={(name) => setDraft({ ...draft, name })}
-            />
-          </div>
-          <div className="w-44">
-            <TextField
-              label="Its maker"
-              value={draft.maker}
-              onValue={(maker) => setDraft({ ...draft, maker })}
-            />
-          </div>
-          <div className="w-40">
-            <ChoiceField
-              label="Its kind"
-              value={draft.kind}
-              options={PRODUCT_KINDS.map((value) => ({ value, label: KIND_WORDS[value] }))}
-              onValue={(kind) => setDraft({ ...draft, kind })}
-            />
-          </div>
-          <button className="act-button" disabled={draft.name.trim() === ''}>
-            Add to the line-up
-          </button>
-        </form>
+        <NewEntry roundUpId={roundUpId} />
       </section>
       {chosen && (
         <EntryPanel

@@ -1,8 +1,11 @@
 'use client';
 
+import { yupResolver } from '@hookform/resolvers/yup';
 import { useRouter } from 'next/navigation';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
+import { useForm, useWatch } from 'react-hook-form';
 import { toast } from 'sonner';
+import { object, string, type StringSchema } from 'yup';
 import type { Load } from '@/core/runs/load';
 import { EntryOptions } from '@/ui/form/entryOptions';
 import { TroubleNote, type Trouble } from '@/ui/form/troubleNote';
@@ -12,12 +15,15 @@ import { whoIsHere } from '@/ui/who';
 import { troubleOf } from '../run/saveRun';
 
 interface Field {
-  name: string;
+  name: CellName;
   label: string;
   width: string;
   optional?: boolean;
   text?: boolean;
 }
+
+type CellName =
+  'setting' | 'pass' | 'mount' | 'noiseDb' | 'floorDb' | 'cpuC' | 'ambientC' | 'powerW' | 'rpm' | 'note';
 
 const FIELDS: Field[] = [
   { name: 'setting', label: 'Fans', width: '4.8rem', text: true },
@@ -33,7 +39,7 @@ const FIELDS: Field[] = [
 ];
 
 /** What stays for the next run of an evening: only the readings are new. */
-const READINGS = ['noiseDb', 'cpuC', 'powerW', 'rpm', 'note', 'setting'];
+const READINGS: readonly CellName[] = ['noiseDb', 'cpuC', 'powerW', 'rpm', 'note', 'setting'];
 const OTHER = 'other';
 
 /** A heat load that a run can be typed at, as the method names it. */
@@ -41,6 +47,39 @@ export interface TypedLoad extends Load {
   key: string;
   label: string;
 }
+
+function numberCell(label: string, optional = false) {
+  return string()
+    .default('')
+    .test(
+      'number',
+      ({ value }: { value: string }) => {
+        const typed = value.trim();
+        return `${label}: ${typed === '' ? 'a number was expected' : `not a number: “${typed}”`}`;
+      },
+      (text) => (text.trim() === '' ? optional : typedNumber(text) !== null),
+    );
+}
+
+const cells = Object.fromEntries(
+  FIELDS.map(({ name, label, optional, text }) => [
+    name,
+    text ? string().default('') : numberCell(label, optional),
+  ]),
+) as Record<CellName, StringSchema<string, object, string, 'd'>>;
+
+const schema = object({
+  entry: string().required(),
+  load: string().required(),
+  loadW: string()
+    .default('')
+    .when('load', ([load], cell) => (load === OTHER ? numberCell('Load, W') : cell)),
+  ...cells,
+});
+
+const EMPTY = Object.fromEntries(
+  FIELDS.map(({ name }) => [name, name === 'pass' || name === 'mount' ? '1' : '']),
+) as Record<CellName, string>;
 
 /** A line for runs without a log, made for the keyboard: Tab through, Enter saves and begins the next. */
 export function TypeRunRow({
@@ -55,93 +94,64 @@ export function TypeRunRow({
   onClose: () => void;
 }) {
   const router = useRouter();
-  const form = useRef<HTMLFormElement>(null);
   const [trouble, setTrouble] = useState<Trouble | null>(null);
-  const [busy, setBusy] = useState(false);
-  const [load, setLoad] = useState(loads[0]?.key ?? OTHER);
-  const field = (name: string) => form.current!.elements.namedItem(name) as HTMLInputElement;
+  const form = useForm({
+    resolver: yupResolver(schema),
+    defaultValues: { entry: entries[0]?.entry ?? '', load: loads[0]?.key ?? OTHER, loadW: '', ...EMPTY },
+    reValidateMode: 'onSubmit',
+  });
+  const { register, control, setValue, setFocus, formState } = form;
+  const load = useWatch({ control, name: 'load' });
+  const busy = formState.isSubmitting;
 
-  function wrong(name: string, message: string): null {
-    setTrouble({ kind: 'failed', message, field: name });
-    field(name).focus();
-    return null;
-  }
+  const save = (sure: boolean) =>
+    form.handleSubmit(async (typed) => {
+      const chosen = loads.find((other) => other.key === typed.load);
+      const heat = chosen
+        ? { loadW: chosen.loadW, loadName: chosen.loadName, gpuLoadW: chosen.gpuLoadW }
+        : { loadW: typedNumber(typed.loadW) };
+      const read = FIELDS.map(({ name, text }) => [
+        name,
+        text ? typed[name].trim() : typedNumber(typed[name]),
+      ]);
+      const body = { who: whoIsHere(), entry: typed.entry, ...heat, ...Object.fromEntries(read), sure };
+      const answer = await sendJson(`/api/round-ups/${roundUpId}/runs`, 'POST', body);
+      if (!answer.ok) return setTrouble(troubleOf(answer));
+      setTrouble(null);
+      toast(`Run ${String(answer.body.label)} is in the logbook`);
+      for (const name of READINGS) setValue(name, '');
+      setFocus('setting');
+      router.refresh();
+    });
 
-  /** What stands in the line, or null where it was told what is wrong. */
-  function typed(): Record<string, unknown> | null {
-    const data = new FormData(form.current!);
-    const body: Record<string, unknown> = { who: whoIsHere(), entry: data.get('entry') };
-    const chosen = loads.find((other) => other.key === load);
-    if (chosen) {
-      const { loadW, loadName, gpuLoadW } = chosen;
-      Object.assign(body, { loadW, loadName, gpuLoadW });
-    } else {
-      const watts = typedNumber(String(data.get('loadW') ?? ''));
-      if (watts === null) return wrong('loadW', 'Load, W: a number was expected');
-      body.loadW = watts;
-    }
-    for (const field of FIELDS) {
-      const text = String(data.get(field.name) ?? '').trim();
-      if (field.text) body[field.name] = text;
-      else if (text === '' && field.optional) body[field.name] = null;
-      else {
-        const value = typedNumber(text);
-        if (value === null)
-          return wrong(
-            field.name,
-            `${field.label}: ${text === '' ? 'a number was expected' : `not a number: “${text}”`}`,
-          );
-        body[field.name] = value;
-      }
-    }
-    return body;
-  }
-
-  async function save(sure: boolean) {
-    const body = typed();
-    if (!body) return;
-    setBusy(true);
-    const answer = await sendJson(`/api/round-ups/${roundUpId}/runs`, 'POST', { ...body, sure });
-    setBusy(false);
-    if (!answer.ok) return setTrouble(troubleOf(answer));
-    setTrouble(null);
-    toast(`Run ${String(answer.body.label)} is in the logbook`);
-    for (const name of READINGS) field(name).value = '';
-    field('setting').focus();
-    router.refresh();
-  }
-
+  // What the line itself can tell comes first; what the lab says stands until the next try.
+  const fault = [formState.errors.loadW, ...FIELDS.map(({ name }) => formState.errors[name])].find(Boolean);
+  const shown: Trouble | null = fault ? { kind: 'failed', message: fault.message ?? '' } : trouble;
   const box = 'w-full rounded border bg-raised px-2 py-1';
-  const isWrong = (name: string) => trouble?.kind === 'failed' && trouble.field === name;
-  const edge = (name: string) => (isWrong(name) ? 'border-bad' : 'border-hairline');
+  const isWrong = (name: CellName | 'loadW') =>
+    formState.errors[name] !== undefined || (trouble?.kind === 'failed' && trouble.field === name);
+  const edge = (name: CellName | 'loadW') => (isWrong(name) ? 'border-bad' : 'border-hairline');
   return (
     <form
-      ref={form}
-      onSubmit={(event) => {
-        event.preventDefault();
-        void save(false);
-      }}
+      onSubmit={(event) => void save(false)(event)}
       onKeyDown={(event) => event.key === 'Escape' && onClose()}
       className="mb-2 border-y border-hairline py-2 text-[14px]"
       aria-label="Type a run"
+      noValidate
     >
       <div className="flex flex-wrap items-end gap-1.5">
         <label className="block w-34">
           <span className="label-text">Entry</span>
-          <select name="entry" autoFocus className={`${box} border-hairline py-[5px]`}>
+          <select {...register('entry')} autoFocus className={`${box} border-hairline py-[5px]`}>
             <EntryOptions entries={entries} />
           </select>
         </label>
         <label className="block w-26">
           <span className="label-text">Load</span>
-          <select
-            className={`${box} border-hairline py-[5px]`}
-            value={load}
-            onChange={(event) => setLoad(event.target.value)}
-          >
-            {loads.map((load) => (
-              <option key={load.key} value={load.key}>
-                {load.label}
+          <select {...register('load')} className={`${box} border-hairline py-[5px]`}>
+            {loads.map(({ key, label }) => (
+              <option key={key} value={key}>
+                {label}
               </option>
             ))}
             <option value={OTHER}>other watts</option>
@@ -150,18 +160,22 @@ export function TypeRunRow({
         {load === OTHER && (
           <label className="block w-20">
             <span className="label-text">Load, W</span>
-            <input name="loadW" className={`${box} ${edge('loadW')} text-right`} inputMode="decimal" />
+            <input
+              {...register('loadW')}
+              className={`${box} ${edge('loadW')} text-right`}
+              inputMode="decimal"
+              aria-invalid={isWrong('loadW')}
+            />
           </label>
         )}
-        {FIELDS.map((field) => (
-          <label key={field.name} className="block" style={{ width: field.width }}>
-            <span className="label-text whitespace-nowrap">{field.label}</span>
+        {FIELDS.map(({ name, label, width, text }) => (
+          <label key={name} className="block" style={{ width }}>
+            <span className="label-text whitespace-nowrap">{label}</span>
             <input
-              name={field.name}
-              className={`${box} ${edge(field.name)} ${field.text ? '' : 'text-right'}`}
-              inputMode={field.text ? 'text' : 'decimal'}
-              defaultValue={field.name === 'pass' || field.name === 'mount' ? 1 : ''}
-              aria-invalid={isWrong(field.name)}
+              {...register(name)}
+              className={`${box} ${edge(name)} ${text ? '' : 'text-right'}`}
+              inputMode={text ? 'text' : 'decimal'}
+              aria-invalid={isWrong(name)}
             />
           </label>
         ))}
@@ -172,9 +186,9 @@ export function TypeRunRow({
           Close
         </button>
       </div>
-      {trouble && (
+      {shown && (
         <div className="pt-1.5">
-          <TroubleNote trouble={trouble} busy={busy} onAgain={() => void save(trouble.kind === 'asked')} />
+          <TroubleNote trouble={shown} busy={busy} onAgain={() => void save(shown.kind === 'asked')()} />
         </div>
       )}
     </form>

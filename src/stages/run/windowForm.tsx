@@ -1,11 +1,21 @@
 'use client';
 
-import { useState } from 'react';
+import { yupResolver } from '@hookform/resolvers/yup';
+import { useForm } from 'react-hook-form';
+import { object, string } from 'yup';
 import type { LabRun } from '@/core/runs/labRun';
 import { figure } from '@/ui/figures';
 import { RunTrouble } from './runTrouble';
 import { useRunSave } from './useRunSave';
 import type { WindowSpan } from './windowHandles';
+
+const schema = object({
+  reason: string()
+    .trim()
+    .default('')
+    .required('A moved window needs a reason.')
+    .max(1000, 'at most ${max} characters'),
+});
 
 /** Keeps a window moved by hand, with its reason, or goes back to the automatic one. */
 export function WindowForm({
@@ -20,9 +30,12 @@ export function WindowForm({
   draft: WindowSpan | null;
   onDone: () => void;
 }) {
-  const [reason, setReason] = useState(run.windowReason);
+  const { register, handleSubmit, getValues } = useForm({
+    resolver: yupResolver(schema),
+    defaultValues: { reason: run.windowReason },
+  });
   const saving = useRunSave(roundUpId, run);
-  const wanted = () => ({ window: draft && { ...draft, reason: reason.trim() } });
+  const wanted = () => ({ window: draft && { ...draft, reason: getValues('reason').trim() } });
 
   function save(window: (WindowSpan & { reason: string }) | null, done: string) {
     const before = run.movedWindow ? { ...run.movedWindow, reason: run.windowReason } : null;
@@ -35,11 +48,12 @@ export function WindowForm({
       {draft ? (
         <form
           className="flex min-w-0 flex-1 flex-wrap items-center gap-2"
-          onSubmit={(event) => {
-            event.preventDefault();
-            if (!reason.trim()) return saving.fail('A moved window needs a reason.');
-            save({ ...draft, reason: reason.trim() }, 'Window moved');
-          }}
+          onSubmit={(event) =>
+            void handleSubmit(
+              ({ reason }) => save({ ...draft, reason }, 'Window moved'),
+              ({ reason }) => saving.fail(reason?.message ?? ''),
+            )(event)
+          }
         >
           <span>
             Window {figure(draft.startS / 60, 1)} to {figure(draft.endS / 60, 1)} min
@@ -48,9 +62,7 @@ export function WindowForm({
             aria-label="Why the window was moved"
             className="min-w-40 flex-1 rounded border border-hairline bg-raised px-2 py-1"
             placeholder="Why: pump hiccup at the end …"
-            value={reason}
-            maxLength={1000}
-            onChange={(event) => setReason(event.target.value)}
+            {...register('reason')}
           />
           <button className="act-button">Keep</button>
           <button type="button" className="quiet-button" onClick={onDone}>
