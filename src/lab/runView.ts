@@ -15,7 +15,12 @@ export interface RunView {
   values: ShownValue[];
 }
 
-const SPEEDS = RUN_SPEEDS.map(({ id, name }) => ({ id, name, unit: 'rpm', decimals: 0 }));
+const SPEEDS = RUN_SPEEDS.map(({ id, name }) => ({
+  id,
+  name,
+  unit: 'rpm',
+  decimals: 0,
+}));
 
 function shownValues(rows: readonly ValueRow[], scoreUnit: string): ShownValue[] {
   return [...RESPONSES, ...SPEEDS].flatMap(({ id, name, unit, decimals }) =>

@@ -109,8 +109,8 @@ export const RESPONSES: readonly Response[] = [
     fanLaw: 0,
     source: { from: 'steady-time' },
   },
-  { id: 'burst-rise', name: 'Rise after 30 s', ...KELVIN, source: { from: 'burst', afterS: 30 } },
   { id: 'burst-rise-10', name: 'Rise after 10 s', ...KELVIN, source: { from: 'burst', afterS: 10 } },
+  { id: 'burst-rise', name: 'Rise after 30 s', ...KELVIN, source: { from: 'burst', afterS: 30 } },
   { id: 'burst-rise-60', name: 'Rise after 60 s', ...KELVIN, source: { from: 'burst', afterS: 60 } },
   {
     id: 'limit-time',

@@ -1,3 +1,4 @@
+import { FIRST_SPEED } from '@/core/responses/runSpeeds';
 import Link from 'next/link';
 import { hasDie } from '@/core/runs/labRun';
 import { interval95 } from '@/core/uncertainty/interval95';
@@ -102,6 +103,8 @@ export function RunStage({ data }: { data: RunData }) {
   const { reduction, level } = run;
   const base = `/round-ups/${data.roundUpId}`;
   const withDie = hasDie(run);
+  // The mean of the log says more than the speed that was noted.
+  const isLogged = data.values.some((value) => value.name === FIRST_SPEED.name);
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-5 px-4 pt-3.5 pb-4 md:px-7 lg:flex-row">
       <section className="flex min-w-0 flex-1 flex-col" aria-label="Trace">
@@ -167,7 +170,7 @@ export function RunStage({ data }: { data: RunData }) {
                 {figure(level.levelDb, 1)} dB(A)
               </b>
             </Row>
-            {run.rpm !== null && <Row name="Fans">{figure(run.rpm, 0)} rpm</Row>}
+            {run.rpm !== null && !isLogged && <Row name="Fans">{figure(run.rpm, 0)} rpm</Row>}
             {data.values.map((value) => (
               <Row
                 key={value.name + value.place}
