@@ -6,11 +6,17 @@ import { LineField } from '../curves/lineField';
 import { WhatChoice } from '../curves/whatChoice';
 import type { VerdictData } from './verdictData';
 
+/** What of the verdict is chosen: no more of it goes to the browser. */
+export type VerdictChoice = Pick<
+  VerdictData,
+  'lineAt' | 'load' | 'loads' | 'linesDba' | 'against' | 'place' | 'responses' | 'places' | 'againsts'
+> & { response: { id: string } };
+
 /** What the verdict ranks, at which load and where; all of it stands in the address, so that the page can be linked. */
-export function VerdictControls({ data }: { data: VerdictData }) {
+export function VerdictControls({ choice }: { choice: VerdictChoice }) {
   const router = useRouter();
   const now = useSearchParams();
-  const { lineAt, load, loads, linesDba, against } = data;
+  const { lineAt, load, loads, linesDba, against } = choice;
   const axis = AXES[against];
   const isNoise = against === 'noise';
   const go = (next: { at?: number; load?: string }) => {
@@ -42,7 +48,7 @@ export function VerdictControls({ data }: { data: VerdictData }) {
         <LineField axis={axis} at={lineAt} onLine={(at) => go({ at: Number(at.toFixed(axis.decimals)) })} />{' '}
         {axis.unit}
       </p>
-      <WhatChoice data={data} />
+      <WhatChoice data={choice} />
     </div>
   );
 }

@@ -29,7 +29,13 @@ export function VerdictStage({ data }: { data: VerdictData }) {
     <div className="flex min-h-0 flex-1 flex-col gap-6 px-4 pt-3.5 pb-6 md:px-7 lg:flex-row">
       <section className="min-w-0 flex-1" aria-label="Ranking">
         <div className="flex flex-wrap items-center gap-x-5 gap-y-2 pb-3">
-          <VerdictControls data={data} />
+          <VerdictControls
+            choice={{
+              ...{ lineAt, against, place, response: { id: response.id } },
+              ...{ load: data.load, loads: data.loads, linesDba: data.linesDba },
+              ...{ responses: data.responses, places: data.places, againsts: data.againsts },
+            }}
+          />
           <div className="ml-auto flex items-center gap-3">
             <Link className="quiet-button" href={`/round-ups/${data.roundUpId}/curves?${query}`}>
               See the curves
