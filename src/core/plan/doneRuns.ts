@@ -14,5 +14,7 @@ const key = (entry: string, mount: number, point: PlannedPoint) =>
 /** Ticks runs off against a plan: whether a planned point has been measured, by entry, mount, load, setting and pass. */
 export function doneBy(runs: readonly DoneRun[]): (mounting: Mounting, point: PlannedPoint) => boolean {
   const done = new Set(runs.map((run) => key(run.entry, run.mount, run)));
+  // Before the first run nothing need be looked up, and plans are laid anew at every move.
+  if (done.size === 0) return () => false;
   return (mounting, point) => done.has(key(mounting.entry, mounting.mount, point));
 }

@@ -42,7 +42,8 @@ function pointsOf(
   const points: PlannedPoint[] = [];
   // Passes outermost: a repeat must not stand right behind what it repeats.
   for (let pass = 1; pass <= passes; pass += 1)
-    for (const load of loads) for (const setting of settings) points.push({ ...load, setting, pass });
+    for (const { loadW, loadName, gpuLoadW } of loads)
+      for (const setting of settings) points.push({ loadW, loadName, gpuLoadW, setting, pass });
   return points;
 }
 
