@@ -1,15 +1,16 @@
 'use client';
 
 import Form from 'next/form';
+import Link from 'next/link';
 import { useRef } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 
-/** Looks through the whole lab; Ctrl+K leads here from any page. */
-export function SearchBox({ query = '' }: { query?: string }) {
+/** The field that looks through the whole lab. */
+export function SearchField({ query = '', wide }: { query?: string; wide?: boolean }) {
   const field = useRef<HTMLInputElement>(null);
   useHotkeys('mod+k', () => field.current?.focus(), { preventDefault: true, enableOnFormTags: true });
   return (
-    <Form action="/search" role="search" className="hidden sm:block">
+    <Form action="/search" role="search">
       <input
         ref={field}
         type="search"
@@ -17,10 +18,24 @@ export function SearchBox({ query = '' }: { query?: string }) {
         defaultValue={query}
         aria-label="Search the lab"
         aria-keyshortcuts="Control+K"
-        placeholder="Search the lab, Ctrl K"
+        placeholder={wide ? 'Search the lab' : 'Search the lab, Ctrl K'}
         maxLength={200}
-        className="h-[31px] w-52 rounded border border-hairline bg-raised px-2 text-[14px] text-ink"
+        className={`h-[31px] rounded border border-hairline bg-raised px-2 text-[14px] text-ink ${wide ? 'w-full' : 'w-52'}`}
       />
     </Form>
+  );
+}
+
+/** In the head of every page: the field, which Ctrl+K leads to; on a phone the way to a page with it. */
+export function SearchBox({ query }: { query?: string }) {
+  return (
+    <>
+      <div className="hidden sm:block">
+        <SearchField query={query} />
+      </div>
+      <Link href="/search" className="underline underline-offset-2 sm:hidden">
+        Search
+      </Link>
+    </>
   );
 }

@@ -105,6 +105,14 @@ test('search finds products, runs and round-ups of the whole lab, from any page 
   expect(await seriousFaults(page)).toEqual([]);
   await runs.getByRole('link').first().click();
   await expect(page.getByRole('heading', { name: /^Run \d/ })).toBeVisible();
+  // On a phone the field has a page of its own.
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(app.url);
+  await page.getByRole('link', { name: 'Search' }).click();
+  await page.getByRole('main').getByLabel('Search the lab').fill('galerna');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('region', { name: 'Entries' })).toContainText('Galerna');
+  expect(await seriousFaults(page)).toEqual([]);
   await page.goto(`${app.url}/search?q=nothing+like+it`);
   await expect(page.getByText('Nothing in the lab has all the words')).toBeVisible();
 });

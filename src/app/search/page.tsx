@@ -3,6 +3,7 @@ import { loadLabel } from '@/core/runs/load';
 import { MOST_FOUND, searchLab } from '@/lab/searchLab';
 import { SearchStage } from '@/stages/search/searchStage';
 import { Header } from '@/ui/header';
+import { SearchField } from '@/ui/searchBox';
 
 export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Search' };
@@ -21,6 +22,9 @@ export default async function SearchPage({ searchParams }: Props) {
     <>
       <Header title={query ? `Found for “${query}”` : 'Search the lab'} under="the whole lab" query={query} />
       <main id="main" tabIndex={-1} className="max-w-5xl px-4 pt-5 pb-8 md:px-7">
+        <div className="pb-4 sm:hidden">
+          <SearchField key={query} query={query} wide />
+        </div>
         <SearchStage
           query={query}
           most={MOST_FOUND}
