@@ -42,6 +42,26 @@ export async function insertEntry(db: Queryable, entry: NewEntry): Promise<numbe
   return rows[0]!.id;
 }
 
+/** Adds an entry of a product that is known by its columns; its fans are written as a sheet, or not known. */
+export function insertEntryOf(
+  db: Queryable,
+  product: Omit<NewEntry, 'product' | 'fans' | 'fanCount' | 'extra'> & { name: string },
+): Promise<number> {
+  const { maker, name, kind, revision, price, currency, heightMm } = product;
+  const fans = { fans: '', fanCount: null };
+  return insertEntry(db, {
+    maker,
+    product: name,
+    kind,
+    revision,
+    price,
+    currency,
+    heightMm,
+    ...fans,
+    extra: {},
+  });
+}
+
 /** What a bundle of the first form says of a rig. */
 export interface RigOutline {
   name: string;

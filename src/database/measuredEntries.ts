@@ -16,6 +16,8 @@ export interface MeasuredEntry {
   productId: number;
   /** The product's own name, or its cover. */
   name: string;
+  /** The product's own name, also where it is covered: for comparing, not for showing. */
+  ownName: string;
   maker: string;
   kind: string;
   fans: string;
@@ -29,11 +31,13 @@ interface Row extends Omit<MeasuredEntry, 'measured' | 'citedIn'> {
   citedIn: MeasuredEntry['citedIn'] | null;
 }
 
-const SHOWN_NAME = `coalesce(nullif(e.cover_name, ''), p.name)`;
+/** What pages call an entry's product: its cover, or its own name. */
+export const SHOWN_NAME = `coalesce(nullif(e.cover_name, ''), p.name)`;
 const SHOWN_MAKER = `CASE WHEN e.cover_name = '' THEN p.maker ELSE '' END`;
 
 const SELECT = `
-  SELECT e.id AS "entryId", p.id AS "productId", ${SHOWN_NAME} AS name, ${SHOWN_MAKER} AS maker, p.kind, e.fans,
+  SELECT e.id AS "entryId", p.id AS "productId", ${SHOWN_NAME} AS name, p.name AS "ownName",
+         ${SHOWN_MAKER} AS maker, p.kind, e.fans,
          coalesce(s.label, '') AS sample,
          (SELECT jsonb_agg(m ORDER BY m."rigRevisionId") FROM (
             SELECT v.id AS "rigRevisionId", g.name AS rig, v.revision, count(*)::int AS runs, max(u.measured_at) AS "lastAt"
@@ -55,7 +59,7 @@ function toEntry(row: Row): MeasuredEntry {
 }
 
 /** A word as a pattern that is found anywhere in a text. */
-const anywhere = (word: string) => `%${word.replace(/[\\%_]/g, '\\$&')}%`;
+export const anywhere = (word: string) => `%${word.replace(/[\\%_]/g, '\\$&')}%`;
 
 /** Entries of the lab in which every word stands, in name, maker, fans or sample; those of one round-up left out where it is named. */
 export async function searchEntries(
@@ -79,69 +83,11 @@ export async function listEntriesCalled(
   db: Queryable,
   names: readonly string[],
   entryIds: readonly number[] = [],
-): Promise<(MeasuredEntry & { ownName: string })[]> {
-  const { rows } = await db.query<Row & { ownName: string } & Record<string, unknown>>(
-    `${SELECT.replace('SELECT', 'SELECT p.name AS "ownName",')}
+): Promise<MeasuredEntry[]> {
+  const { rows } = await db.query<Row & Record<string, unknown>>(
+    `${SELECT}
      WHERE lower(p.name) = ANY ($1) OR lower(e.cover_name) = ANY ($1) OR e.id = ANY ($2) ORDER BY e.id`,
     [names, entryIds],
   );
-  return rows.map((row) => ({ ...toEntry(row), ownName: row.ownName }));
-}
-
-export interface FoundRun {
-  id: number;
-  label: string;
-  roundUpId: number;
-  roundUp: string;
-  entry: string;
-  name: string;
-  setting: string;
-  loadW: number;
-  loadName: string;
-  measuredAt: Date | null;
-}
-
-/** Runs of all round-ups in which every word stands: in label, note, setting, program or name of the entry. Each once, the newest first. */
-export async function searchRuns(
-  db: Queryable,
-  words: readonly string[],
-  limit: number,
-): Promise<FoundRun[]> {
-  const { rows } = await db.query<FoundRun & Record<string, unknown>>(
-    `SELECT * FROM (
-       SELECT DISTINCT ON (u.id) u.id, u.label, r.id AS "roundUpId", r.title AS "roundUp", c.code AS entry,
-              ${SHOWN_NAME} AS name, u.setting, u.load_w AS "loadW", u.load_name AS "loadName", u.measured_at AS "measuredAt"
-       FROM runs u
-       JOIN entries e ON e.id = u.entry_id
-       JOIN products p ON p.id = e.product_id
-       JOIN round_up_entries c ON c.entry_id = e.id
-       JOIN live_round_ups r ON r.id = c.round_up_id AND r.rig_revision_id = u.rig_revision_id
-       WHERE u.deleted_at IS NULL
-         AND concat_ws(' ', 'run ' || u.label, ${SHOWN_NAME}, u.setting, u.load_name, u.note, u.set_aside, u.started_at)
-             ILIKE ALL ($1)
-       ORDER BY u.id, r.id DESC) found
-     ORDER BY id DESC LIMIT $2`,
-    [words.map(anywhere), limit],
-  );
-  return rows;
-}
-
-export interface FoundRoundUp {
-  id: number;
-  title: string;
-  archived: boolean;
-  beganAt: Date;
-}
-
-export async function searchRoundUps(
-  db: Queryable,
-  words: readonly string[],
-  limit: number,
-): Promise<FoundRoundUp[]> {
-  const { rows } = await db.query<FoundRoundUp & Record<string, unknown>>(
-    `SELECT id, title, archived_at IS NOT NULL AS archived, began_at AS "beganAt"
-     FROM live_round_ups WHERE title ILIKE ALL ($1) ORDER BY began_at DESC, id DESC LIMIT $2`,
-    [words.map(anywhere), limit],
-  );
-  return rows;
+  return rows.map(toEntry);
 }

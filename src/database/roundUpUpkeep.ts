@@ -58,15 +58,6 @@ export async function copyRoundUp(
   return rows[0]?.id ?? null;
 }
 
-/** Cites in one round-up what another cites, in its order and under its codes. */
-export async function copyCitations(db: Queryable, from: number, to: number): Promise<void> {
-  await db.query(
-    `INSERT INTO round_up_entries (round_up_id, entry_id, code, position, is_control)
-     SELECT $2, entry_id, code, position, is_control FROM round_up_entries WHERE round_up_id = $1`,
-    [from, to],
-  );
-}
-
 /** An entry of the same product and sample with the same fans, and no run; its id. */
 export async function copyEntry(db: Queryable, entryId: number): Promise<number> {
   const { rows } = await db.query<{ id: number }>(

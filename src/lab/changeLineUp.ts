@@ -2,7 +2,7 @@ import { withLabFan, withSecondFan, type Entry } from '@/core/lineUp/entry';
 import { blankProduct, type Product } from '@/core/lineUp/product';
 import { blankSample, type Sample } from '@/core/lineUp/sample';
 import { entryOwner } from '@/database/entryOwner';
-import { insertEntry } from '@/database/labEntries';
+import { insertEntryOf } from '@/database/labEntries';
 import {
   citingProduct,
   findOrAddProduct,
@@ -54,22 +54,10 @@ export async function addEntry(
   const sheet = { who, reason: '', version: 0 };
   if (!(await readSheet(db, 'product', productId)))
     await writeSheet(db, { ...sheet, kind: 'product', owner: productId, body: entry.product });
-  const { price, currency, heightMm, maker, name, kind, revision } = entry.product;
-  const entryId = await insertEntry(db, {
-    maker,
-    product: name,
-    kind,
-    revision,
-    fans: '',
-    fanCount: null,
-    price,
-    currency,
-    heightMm,
-    extra: {},
-  });
+  const entryId = await insertEntryOf(db, entry.product);
   await writeSheet(db, { ...sheet, kind: 'entry', owner: entryId, body: entry.entry });
   if (entry.sample) await addSample(db, productId, entryId, entry.sample, who);
-  const code = entry.code ?? codeOf(name, taken.codes);
+  const code = entry.code ?? codeOf(entry.product.name, taken.codes);
   await citeEntry(db, { roundUpId, entryId, code, position: taken.position, isControl: entry.isControl });
   await syncEntry(db, entryId);
   return entryId;
@@ -157,19 +145,7 @@ export async function addVariant(
         who: variant.who,
         reason: '',
       });
-    const { price, currency, heightMm, maker, name, kind, revision } = product.body;
-    const entryId = await insertEntry(db, {
-      maker,
-      product: name,
-      kind,
-      revision,
-      fans: '',
-      fanCount: null,
-      price,
-      currency,
-      heightMm,
-      extra: {},
-    });
+    const entryId = await insertEntryOf(db, product.body);
     await writeSheet(db, { kind: 'entry', owner: entryId, version: 0, body, who: variant.who, reason: '' });
     await setEntrySample(db, entryId, from.sampleId);
     const suffix = variant.variant === 'lab-fan' ? 'lab-fan' : 'second-fan';

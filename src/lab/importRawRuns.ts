@@ -4,7 +4,7 @@ import { isMissing } from '@/core/missing';
 import { insertChange } from '@/database/changes';
 import { listKnownRuns, type KnownRun } from '@/database/knownRuns';
 import { listEntriesCalled, type MeasuredEntry } from '@/database/measuredEntries';
-import { findOrAddRigRevision, insertEntry } from '@/database/labEntries';
+import { findOrAddRigRevision, insertEntryOf } from '@/database/labEntries';
 import { inTransaction, withDatabase, type Queryable } from '@/database/pool';
 import { nextLabel } from '@/database/runEdits';
 import { insertRun, saveReduction } from '@/database/runs';
@@ -27,6 +27,9 @@ export type RawRunsResult =
   | { imported: true; roundUpId: number; runs: number }
   /** `unused` names the logs that no run takes a reading of. */
   | { imported: false; message: string; runs: RunPreview[]; unused: string[] };
+
+/** A product of which a log tells the name alone. */
+const UNKNOWN_PRODUCT = { maker: '', kind: 'air-tower', price: null, currency: 'EUR', heightMm: null };
 
 /** Runs of the lab that these logs were brought in as before, by digest. */
 async function broughtBefore(made: readonly MadeRun[]): Promise<Map<string, KnownRun>> {
@@ -74,17 +77,7 @@ async function writeRuns(
       const meant = meantEntry(run.entry, cited, lab);
       let entryId = added.get(run.entry) ?? meant.entryId;
       if (entryId === null || (meant.toCite && !added.has(run.entry))) {
-        const blank = {
-          maker: '',
-          kind: 'air-tower',
-          fans: '',
-          fanCount: null,
-          price: null,
-          currency: 'EUR',
-          heightMm: null,
-          extra: {},
-        };
-        entryId ??= await insertEntry(db, { product: run.entry, ...blank });
+        entryId ??= await insertEntryOf(db, { ...UNKNOWN_PRODUCT, name: run.entry });
         const code = codeOf(run.entry, codes);
         await citeEntry(db, { roundUpId: roundUp.id, entryId, code, position, isControl: false });
         position += 1;

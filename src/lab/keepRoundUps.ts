@@ -1,5 +1,4 @@
 import {
-  copyCitations,
   copyEntry,
   copyRoundUp,
   listCitations,
@@ -69,13 +68,9 @@ export async function duplicateRoundUp(
     if (made === null) throw new Refused(GONE);
     for (const kind of ['brief', 'plan'] as const)
       await copySheet(db, kind, { from: id, to: made }, copy.who);
-    if (copy.withRuns) {
-      await copyCitations(db, id, made);
-      return made;
-    }
     for (const citation of await listCitations(db, id)) {
-      const entryId = await copyEntry(db, citation.entryId);
-      await copySheet(db, 'entry', { from: citation.entryId, to: entryId }, copy.who);
+      const entryId = copy.withRuns ? citation.entryId : await copyEntry(db, citation.entryId);
+      if (!copy.withRuns) await copySheet(db, 'entry', { from: citation.entryId, to: entryId }, copy.who);
       await citeEntry(db, { ...citation, roundUpId: made, entryId });
     }
     return made;

@@ -1,10 +1,5 @@
-import {
-  searchEntries,
-  searchRoundUps,
-  searchRuns,
-  type FoundRoundUp,
-  type FoundRun,
-} from '@/database/measuredEntries';
+import { searchRoundUps, searchRuns, type FoundRoundUp, type FoundRun } from '@/database/labSearch';
+import { searchEntries } from '@/database/measuredEntries';
 import { withDatabase } from '@/database/pool';
 import { wordsOf } from './fromTheLab';
 import { offeredEntry, type OfferedEntry } from './labEntryWords';

@@ -56,8 +56,9 @@ function sharedRuns(incoming: IncomingEntry, entry: LabEntry): number {
 }
 
 /**
- * Which of the lab's entries those of a bundle are. The same runs make it sure, and its id in the same round-up; the same product with the same fans, and
- * no other sample, makes it likely, and a person says. No two come out as one entry of the lab.
+ * Which of the lab's entries those of a bundle are. The same runs make it sure, and its id in the same round-up; the same
+ * product with the same fans, and no other sample, makes it likely, and a person says. No two come out as one entry of
+ * the lab.
  *
  * recognise of an entry whose 24 logs are those of entry 7 is `{ sureId: 7 }`; of one that is only called like it,
  * `{ sureId: null, candidateIds: [7] }`.
