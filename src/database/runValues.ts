@@ -11,6 +11,30 @@ export interface ValueRow {
   shortfall: number;
 }
 
+/** Adds the values of runs that have none under this window yet. */
+export async function insertValues(
+  db: Queryable,
+  windowS: number,
+  made: readonly { runId: number; values: readonly ValueRow[] }[],
+): Promise<void> {
+  const rows = made.flatMap(({ runId, values }) => values.map((value) => ({ runId, ...value })));
+  if (rows.length === 0) return;
+  await db.query(
+    `INSERT INTO run_values (window_s, run_id, response, place, value, settled, unsettled_reason, shortfall)
+     SELECT $1, * FROM unnest($2::int[], $3::text[], $4::text[], $5::float8[], $6::boolean[], $7::text[], $8::float8[])`,
+    [
+      windowS,
+      rows.map((row) => row.runId),
+      rows.map((row) => row.response),
+      rows.map((row) => row.place),
+      rows.map((row) => row.value),
+      rows.map((row) => row.settled),
+      rows.map((row) => row.unsettledReason),
+      rows.map((row) => row.shortfall),
+    ],
+  );
+}
+
 /** Puts the values of a run under one window in the place of those that were there. */
 export async function writeValues(
   db: Queryable,
@@ -19,21 +43,7 @@ export async function writeValues(
   values: readonly ValueRow[],
 ): Promise<void> {
   await db.query(`DELETE FROM run_values WHERE run_id = $1 AND window_s = $2`, [runId, windowS]);
-  if (values.length === 0) return;
-  await db.query(
-    `INSERT INTO run_values (run_id, window_s, response, place, value, settled, unsettled_reason, shortfall)
-     SELECT $1, $2, * FROM unnest($3::text[], $4::text[], $5::float8[], $6::boolean[], $7::text[], $8::float8[])`,
-    [
-      runId,
-      windowS,
-      values.map((row) => row.response),
-      values.map((row) => row.place),
-      values.map((row) => row.value),
-      values.map((row) => row.settled),
-      values.map((row) => row.unsettledReason),
-      values.map((row) => row.shortfall),
-    ],
-  );
+  await insertValues(db, windowS, [{ runId, values }]);
 }
 
 export async function dropOtherValues(
@@ -79,21 +89,25 @@ export async function countValues(
   return rows;
 }
 
-export async function writeReadings(
+/** Adds the spot readings of runs that have none yet. */
+export async function insertReadings(
   db: Queryable,
-  runId: number,
-  readings: readonly SpotReading[],
+  taken: readonly { runId: number; readings: readonly SpotReading[] }[],
 ): Promise<void> {
-  if (readings.length === 0) return;
+  const rows = taken.flatMap(({ runId, readings }) =>
+    readings.map((reading, position) => ({ runId, position, ...reading })),
+  );
+  if (rows.length === 0) return;
   await db.query(
     `INSERT INTO run_readings (run_id, position, quantity, place, value, rpm)
-     SELECT $1, row_number() OVER () - 1, * FROM unnest($2::text[], $3::text[], $4::float8[], $5::float8[])`,
+     SELECT * FROM unnest($1::int[], $2::int[], $3::text[], $4::text[], $5::float8[], $6::float8[])`,
     [
-      runId,
-      readings.map((reading) => reading.quantity),
-      readings.map((reading) => reading.place),
-      readings.map((reading) => reading.value),
-      readings.map((reading) => reading.rpm),
+      rows.map((row) => row.runId),
+      rows.map((row) => row.position),
+      rows.map((row) => row.quantity),
+      rows.map((row) => row.place),
+      rows.map((row) => row.value),
+      rows.map((row) => row.rpm),
     ],
   );
 }

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { MISSING } from '@/core/missing';
 import { binaryArray } from './binaryArray';
+import { placeholders } from './placeholders';
 import type { Queryable } from './pool';
 
 export interface StoredChannel {
@@ -26,29 +27,24 @@ export function traceDigest(channels: readonly StoredChannel[]): string {
   return hash.digest('base64url');
 }
 
-/** Writes the log of a run, and what it is known again by. */
-export async function insertTrace(
+/** Writes the logs of runs, in one statement. */
+export async function insertTraces(
   db: Queryable,
-  runId: number,
-  channels: readonly StoredChannel[],
+  logs: readonly { runId: number; channels: readonly StoredChannel[] }[],
 ): Promise<void> {
-  const values: unknown[] = [runId, traceDigest(channels)];
-  const rows = channels.map(({ heading, values: readings }, position) => {
-    const n = values.length;
-    values.push(
+  const rows = logs.flatMap(({ runId, channels }) =>
+    channels.map(({ heading, values }, position) => [
+      runId,
       position,
       heading,
-      readings instanceof Float64Array ? binaryArray(readings) : null,
-      Array.isArray(readings) ? readings : null,
-    );
-    return `($1::int, $${n + 1}::int, $${n + 2}, $${n + 3}::double precision[], $${n + 4}::text[])`;
-  });
+      values instanceof Float64Array ? binaryArray(values) : null,
+      Array.isArray(values) ? values : null,
+    ]),
+  );
+  if (rows.length === 0) return;
   await db.query(
-    `WITH written AS (
-       INSERT INTO trace_channels (run_id, position, heading, readings, texts) VALUES ${rows.join(', ')}
-     )
-     UPDATE runs SET trace_digest = $2 WHERE id = $1`,
-    values,
+    `INSERT INTO trace_channels (run_id, position, heading, readings, texts) VALUES ${placeholders(rows)}`,
+    rows.flat(),
   );
 }
 

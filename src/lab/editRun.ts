@@ -13,7 +13,7 @@ import {
   type RunColumns,
 } from '@/database/runEdits';
 import { getRoundUp } from '@/database/roundUps';
-import { insertRun } from '@/database/runs';
+import { insertRun } from '@/database/newRuns';
 import { CannotReduce, reduceStoredRun } from './reduceStoredRun';
 import type { NewRunInput, RunChanges, RunEdit, RunEdits } from './runEditSchema';
 
@@ -266,6 +266,7 @@ export async function typeRun(
       windowReason: '',
       ambientDoubtK: null,
       extra: {},
+      traceDigest: '',
     });
     await insertChange(db, id, {
       who: input.who || 'reviewer',

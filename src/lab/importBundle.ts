@@ -1,4 +1,3 @@
-import { isMissing } from '@/core/missing';
 import { noResult } from '@/core/reduction/noResult';
 import type { Reduction } from '@/core/reduction/reduceTrace';
 import { sameRun } from '@/core/runs/runIdentity';
@@ -8,16 +7,13 @@ import { deleteUpload } from '@/database/uploads';
 import { insertEntry } from '@/database/labEntries';
 import { inTransaction, type Queryable } from '@/database/pool';
 import { citeEntry, insertRoundUp, keepFile, listCitedEntries, nextPosition } from '@/database/roundUps';
-import { insertRun, saveReduction } from '@/database/runs';
-import { writeReadings } from '@/database/runValues';
-import { insertTrace } from '@/database/traces';
 import { readBundle, type Bundle } from '@/formats/bundle/readBundle';
 import { ProblemList, UnusableInput, type Problem } from '@/formats/problem';
 import { codeOf } from './codeOf';
 import { importPlanning, importRig } from './importPlanning';
 import { recogniseBundle, type BundleInLab } from './recogniseBundle';
 import { hasDie, noNumber, reduceBundleRun } from './reduceBundleRun';
-import { bundleMeasured, saveBundleValues } from './runValues';
+import { writeNewRuns, type FreshRun, type ReducedRun } from './writeNewRuns';
 
 export type ImportResult =
   /** `runs` are those that were written, `there` those that the lab had already. */
@@ -32,11 +28,6 @@ export interface ImportChoices {
   othersNew?: boolean;
   /** As a round-up of its own, where the lab has it already. */
   asAnother?: boolean;
-}
-
-interface ReducedRun {
-  item: Bundle['runs'][number];
-  reduction: Reduction;
 }
 
 export function reduceAll(
@@ -122,11 +113,6 @@ async function citeAll(
   return ids;
 }
 
-interface FreshRun extends ReducedRun {
-  label: string;
-  entryId: number;
-}
-
 /** The runs that the lab does not have yet, each with its entry and a label that is free there. */
 function freshRuns(
   reduced: readonly ReducedRun[],
@@ -147,22 +133,9 @@ function freshRuns(
     if (known.some((other) => sameRun(identity, other))) return [];
     const atRevision = known.filter((other) => other.rigRevisionId === rigRevisionId && !other.deleted);
     if (!labels.has(entryId)) labels.set(entryId, new Set(atRevision.map((other) => other.label)));
-    return [{ item, reduction, entryId, label: freeLabel(run.run, labels.get(entryId)!) }];
+    const label = freeLabel(run.run, labels.get(entryId)!);
+    return [{ item, reduction, entryId, rigRevisionId, label, traceDigest: identity.traceDigest }];
   });
-}
-
-/** Writes all that was measured of a run that is there already. */
-async function writeMeasured(
-  db: Queryable,
-  runId: number,
-  { item, reduction }: ReducedRun,
-  rig: { limitC: number; windowS: number },
-): Promise<void> {
-  if (item.trace) await insertTrace(db, runId, item.trace.channels);
-  await saveReduction(db, runId, rig.windowS, reduction);
-  await writeReadings(db, runId, item.readings);
-  const die = isMissing(reduction.riseK) ? null : reduction;
-  await saveBundleValues(db, runId, bundleMeasured(item, die, { loadW: item.run.loadW, ...rig }));
 }
 
 interface Written {
@@ -197,14 +170,8 @@ async function write(
     const entryIds = await citeAll(db, roundUpId, bundle, settled);
     await importPlanning(db, roundUpId, entryIds, planning);
     const fresh = freshRuns(reduced, { inLab, settled, entryIds, rigRevisionId });
-    const runIds = new Map<string, number>();
-    for (const [i, run] of fresh.entries()) {
-      tell('Writing the runs', i / fresh.length);
-      const { item, label, entryId } = run;
-      const runId = await insertRun(db, { ...item.run, label, entryId, rigRevisionId });
-      runIds.set(item.run.run, runId);
-      await writeMeasured(db, runId, run, { limitC: rig.limitC, windowS: method.windowS });
-    }
+    const rule = { limitC: rig.limitC, windowS: method.windowS };
+    const runIds = await writeNewRuns(db, fresh, rule, (share) => tell('Writing the runs', share));
     for (const { run, ...change } of bundle.changes)
       if (runIds.has(run)) await insertChange(db, runIds.get(run)!, change);
     for (const { path, bytes } of bundle.others) await keepFile(db, roundUpId, path, bytes);

@@ -7,9 +7,10 @@ import { listEntriesCalled, type MeasuredEntry } from '@/database/measuredEntrie
 import { findOrAddRigRevision, insertEntryOf } from '@/database/labEntries';
 import { inTransaction, withDatabase, type Queryable } from '@/database/pool';
 import { nextLabel } from '@/database/runEdits';
-import { insertRun, saveReduction } from '@/database/runs';
+import { insertRun } from '@/database/newRuns';
+import { saveReductions } from '@/database/reductions';
 import { citeEntry, getRoundUp, insertRoundUp, nextPosition, type RoundUp } from '@/database/roundUps';
-import { insertTrace, traceDigest } from '@/database/traces';
+import { insertTraces, traceDigest } from '@/database/traces';
 import { deleteUpload } from '@/database/uploads';
 import { problemText, UnusableInput } from '@/formats/problem';
 import { BROUGHT } from './importBundle';
@@ -116,9 +117,10 @@ async function writeRuns(
         windowReason: '',
         ambientDoubtK: channelOf(channels, 'ambient_c') ? null : plan.room!.doubtK,
         extra: {},
+        traceDigest: traceDigest(channels),
       });
-      await insertTrace(db, runId, channels);
-      await saveReduction(db, runId, roundUp.windowS, reduction);
+      await insertTraces(db, [{ runId, channels }]);
+      await saveReductions(db, roundUp.windowS, [{ runId, reduction }]);
       const { limitC } = roundUp.rig;
       const typedAmbientC = channelOf(channels, 'ambient_c') ? null : plan.room!.ambientC;
       const stored = {

@@ -4,7 +4,7 @@ import { NO_DIE, noResult } from '@/core/reduction/noResult';
 import { reduceTyped } from '@/core/reduction/reduceTyped';
 import type { Queryable } from '@/database/pool';
 import { getRunToReduce, type RunToReduce } from '@/database/runEdits';
-import { dropOtherReductions, saveReduction } from '@/database/runs';
+import { dropOtherReductions, saveReductions } from '@/database/reductions';
 import { dropOtherValues } from '@/database/runValues';
 import { readTrace } from '@/database/traces';
 import { saveStoredValues } from './runValues';
@@ -43,7 +43,7 @@ export async function reduceStoredRun(
     const reduction = await reduce(db, run, windowS);
     if (!reduction.known && withoutNumber === 'refuse') throw new CannotReduce(reduction.reason);
     const kept = reduction.known ? reduction.value : noResult(reduction.reason);
-    await saveReduction(db, runId, windowS, kept);
+    await saveReductions(db, windowS, [{ runId, reduction: kept }]);
     await saveStoredValues(db, { ...run, windowS }, kept);
   }
   await dropOtherReductions(db, runId, run.windowsS);

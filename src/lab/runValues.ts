@@ -38,7 +38,7 @@ export function bundleMeasured(
 }
 
 /** Everything that a run came to beside the rise of its die. */
-function valuesOf(measured: MeasuredRun): ValueRow[] {
+export function valuesOf(measured: MeasuredRun): ValueRow[] {
   const rows: ValueRow[] = [];
   for (const response of RESPONSES) {
     const { source, id } = response;
@@ -64,10 +64,6 @@ function valuesOf(measured: MeasuredRun): ValueRow[] {
       rows.push({ response: id, place: '', value: rpm, settled: true, unsettledReason: '', shortfall: 0 });
   }
   return rows;
-}
-
-export async function saveBundleValues(db: Queryable, runId: number, measured: MeasuredRun): Promise<void> {
-  await writeValues(db, runId, measured.windowS, valuesOf(measured));
 }
 
 function numberIn(cells: Record<string, string>, heading: string): number | null {

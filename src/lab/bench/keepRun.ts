@@ -6,8 +6,8 @@ import { insertChange } from '@/database/changes';
 import type { Queryable } from '@/database/pool';
 import { listPushed } from '@/database/pushedReadings';
 import { findEntry, nextLabel } from '@/database/runEdits';
-import { insertRun } from '@/database/runs';
-import { insertTrace } from '@/database/traces';
+import { insertRun } from '@/database/newRuns';
+import { insertTraces, traceDigest } from '@/database/traces';
 import { toTrace } from '@/formats/bundle/traceTable';
 import { reduceStoredRun } from '../reduceStoredRun';
 import { benchTrace } from './benchTrace';
@@ -78,8 +78,9 @@ export async function keepRun(
     windowReason: '',
     ambientDoubtK: null,
     extra: { bench_session: String(given.sessionId) },
+    traceDigest: traceDigest(channels),
   });
-  await insertTrace(db, id, channels);
+  await insertTraces(db, [{ runId: id, channels }]);
   await insertChange(db, id, { who: 'bench', what: 'run', was: '', isNow: 'measured at the bench' });
   // What was measured is kept, also where it came to no number.
   await reduceStoredRun(db, id, 'keep');
