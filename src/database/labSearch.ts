@@ -21,19 +21,22 @@ export async function searchRuns(
   limit: number,
 ): Promise<FoundRun[]> {
   const { rows } = await db.query<FoundRun & Record<string, unknown>>(
-    `SELECT * FROM (
-       SELECT DISTINCT ON (u.id) u.id, u.label, r.id AS "roundUpId", r.title AS "roundUp", c.code AS entry,
-              ${SHOWN_NAME} AS name, u.setting, u.load_w AS "loadW", u.load_name AS "loadName", u.measured_at AS "measuredAt"
-       FROM runs u
-       JOIN entries e ON e.id = u.entry_id
-       JOIN products p ON p.id = e.product_id
-       JOIN round_up_entries c ON c.entry_id = e.id
-       JOIN live_round_ups r ON r.id = c.round_up_id AND r.rig_revision_id = u.rig_revision_id
-       WHERE u.deleted_at IS NULL
-         AND concat_ws(' ', 'run ' || u.label, ${SHOWN_NAME}, u.setting, u.load_name, u.note, u.set_aside, u.started_at)
-             ILIKE ALL ($1)
-       ORDER BY u.id, r.id DESC) found
-     ORDER BY id DESC LIMIT $2`,
+    // Found by their ids alone first: what is shown is fetched for those few that are.
+    `SELECT u.id, u.label, r.id AS "roundUpId", r.title AS "roundUp", r.code AS entry, ${SHOWN_NAME} AS name, u.setting,
+            u.load_w AS "loadW", u.load_name AS "loadName", u.measured_at AS "measuredAt"
+     FROM (SELECT u.id
+           FROM runs u JOIN entries e ON e.id = u.entry_id JOIN products p ON p.id = e.product_id
+           WHERE u.deleted_at IS NULL
+             AND concat_ws(' ', 'run ' || u.label, ${SHOWN_NAME}, u.setting, u.load_name, u.note, u.set_aside, u.started_at)
+                 ILIKE ALL ($1)
+           ORDER BY u.id DESC) f
+     JOIN runs u ON u.id = f.id
+     JOIN entries e ON e.id = u.entry_id
+     JOIN products p ON p.id = e.product_id
+     CROSS JOIN LATERAL (
+       SELECT o.id, o.title, c.code FROM round_up_entries c JOIN live_round_ups o ON o.id = c.round_up_id
+       WHERE c.entry_id = u.entry_id AND o.rig_revision_id = u.rig_revision_id ORDER BY o.id DESC LIMIT 1) r
+     ORDER BY f.id DESC LIMIT $2`,
     [words.map(anywhere), limit],
   );
   return rows;

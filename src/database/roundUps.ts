@@ -48,15 +48,19 @@ export interface CitedRow {
 export async function listRoundUps(db: Queryable): Promise<RoundUpSummary[]> {
   const { rows } = await db.query<RoundUpSummary>(
     `SELECT r.id, r.title, g.name || ', ' || v.enclosure || ' bench, revision ' || v.revision AS rig,
-            (SELECT count(*)::int FROM round_up_entries c WHERE c.round_up_id = r.id) AS entries,
-            (SELECT count(*)::int FROM round_up_entries c
-               JOIN runs u ON u.entry_id = c.entry_id AND u.rig_revision_id = r.rig_revision_id AND u.deleted_at IS NULL
-              WHERE c.round_up_id = r.id) AS runs,
+            coalesce(n.entries, 0) AS entries, coalesce(n.runs, 0) AS runs,
             r.loads_w AS "loadsW", r.noise_line_dba AS "noiseLineDba", r.began_at AS "beganAt",
             r.archived_at AS "archivedAt"
      FROM live_round_ups r
      JOIN rig_revisions v ON v.id = r.rig_revision_id
      JOIN rigs g ON g.id = v.rig_id
+     LEFT JOIN (
+       SELECT c.round_up_id, count(*)::int AS entries, sum(u.runs)::int AS runs
+       FROM round_up_entries c JOIN round_ups o ON o.id = c.round_up_id
+       LEFT JOIN (SELECT entry_id, rig_revision_id, count(*) AS runs FROM runs WHERE deleted_at IS NULL
+                  GROUP BY entry_id, rig_revision_id) u
+         ON u.entry_id = c.entry_id AND u.rig_revision_id = o.rig_revision_id
+       GROUP BY c.round_up_id) n ON n.round_up_id = r.id
      ORDER BY r.created_at DESC, r.id DESC`,
   );
   return rows;

@@ -19,11 +19,9 @@ export async function searchLab(query: string): Promise<LabFinds> {
   if (words.length === 0) return { roundUps: [], entries: [], runs: [] };
   const now = new Date();
   return withDatabase(async (db) => {
-    const [roundUps, entries, runs] = await Promise.all([
-      searchRoundUps(db, words, MOST_FOUND + 1),
-      searchEntries(db, words, MOST_FOUND + 1),
-      searchRuns(db, words, MOST_FOUND + 1),
-    ]);
+    const roundUps = await searchRoundUps(db, words, MOST_FOUND + 1);
+    const entries = await searchEntries(db, words, MOST_FOUND + 1);
+    const runs = await searchRuns(db, words, MOST_FOUND + 1);
     return { roundUps, entries: entries.map((entry) => offeredEntry(entry, now)), runs };
   });
 }

@@ -25,7 +25,23 @@ async function benchLab(): Promise<Figure[]> {
   await client.end();
   await closePool();
   const app = await startApplication({ databaseUrl: database.url });
-  const figures = [...(await benchDrag(app.url)), ...(await benchPages(app.url, rows[0]!.id))];
+  const figures = [...(await benchDrag(app.url)), ...(await benchPages(app.url, rows[0]!.id, '3,000', 150))];
+  await app.stop();
+  await database.drop();
+  return figures;
+}
+
+/** A lab of years: ten round-ups of three thousand runs each. */
+async function benchYears(): Promise<Figure[]> {
+  const database = await freshDatabase();
+  process.env.DATABASE_URL = database.url;
+  for (let year = 1; year <= 10; year += 1) {
+    const imported = await importBundle(largeBundle(3, year), { othersNew: true });
+    if (!imported.imported) throw new Error(JSON.stringify(imported.problems[0]));
+  }
+  await closePool();
+  const app = await startApplication({ databaseUrl: database.url });
+  const figures = await benchPages(app.url, 1500, '30,000', 250);
   await app.stop();
   await database.drop();
   return figures;
@@ -39,6 +55,7 @@ async function main(): Promise<void> {
   if (!only || only === 'bundle') figures.push(...(await benchBundle()));
   if (!only || only === 'log') figures.push(benchLargeLog(100));
   if (!only || only === 'lab') figures.push(...(await benchLab()));
+  if (!only || only === 'years') figures.push(...(await benchYears()));
   // It takes a quarter of an hour of the wall's: only by name.
   if (only === 'live') figures.push(...(await benchLive()));
   print(figures);

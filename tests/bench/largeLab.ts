@@ -5,12 +5,12 @@ const LOADS = [250, 170, 90];
 const SETTINGS = [100, 89, 78, 67, 56, 45];
 
 /** A bundle of 60 entries at three loads, means typed: what Curves and Logbook have to carry. */
-export function largeBundle(mounts: number): Map<string, Uint8Array> {
+export function largeBundle(mounts: number, year = 1): Map<string, Uint8Array> {
   const entries = ['entry,product,maker,kind,fans,fan_count,price,currency,height_mm,is_control'];
   const runs = ['run,entry,mount,pass,load_w,setting,noise_db,floor_db,cpu_c,ambient_c,power_w,rpm'];
   let number = 0;
   for (let e = 0; e < ENTRIES; e += 1) {
-    entries.push(`e${e},Contender ${e},Bench,air-tower,1,1,50,EUR,150,${e === 0}`);
+    entries.push(`e${e},Contender ${e} of year ${year},Bench,air-tower,1,1,50,EUR,150,${e === 0}`);
     for (const load of LOADS) {
       for (let mount = 1; mount <= mounts; mount += 1) {
         for (const [k, duty] of SETTINGS.entries()) {
@@ -25,8 +25,8 @@ export function largeBundle(mounts: number): Map<string, Uint8Array> {
     }
   }
   const dataPackage = {
-    name: 'large',
-    title: 'A large lab',
+    name: `large-${year}`,
+    title: `A large lab, year ${year}`,
     abanico: {
       formatVersion: 1,
       rig: { name: 'Bench', enclosure: 'open', meterDistanceCm: 60, limitC: 130 },

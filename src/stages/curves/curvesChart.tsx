@@ -61,16 +61,24 @@ function seriesOf({ line, points }: ShownCurve, position: number, faded: boolean
   const { colour, marker } = entryStyle(position);
   const style = POINT_STYLES[marker];
   const borderColor = themeColour(colour) + (faded ? FADED : '');
+  // A point with a bar has these of every point; its own types leave them out.
+  const marks = {
+    rotation: style.rotation ?? 0,
+    radius: marker === 'triangle' || marker === 'wedge' ? 5 : 4.5,
+    borderWidth: style.hollow || marker === 'cross' ? 2 : 1,
+  };
   return [
-    { data: line, showLine: true, borderColor, borderWidth: 2, pointRadius: 0 },
+    { type: 'scatter', data: line, showLine: true, borderColor, borderWidth: 2, pointRadius: 0 },
     {
-      data: points.map(({ x, y, low, high }) => ({ x, y, low, high })),
+      type: 'scatterWithErrorBars',
+      data: points.map(({ x, y, low, high }) => ({ x, y, yMin: low, yMax: high })),
+      errorBarColor: borderColor,
+      errorBarLineWidth: 1.2,
+      errorBarWhiskerSize: 0,
       borderColor,
       backgroundColor: style.hollow ? themeColour('--color-ground') : borderColor,
       pointStyle: style.pointStyle as 'circle',
-      pointRotation: style.rotation ?? 0,
-      pointRadius: marker === 'triangle' || marker === 'wedge' ? 5 : 4.5,
-      pointBorderWidth: style.hollow || marker === 'cross' ? 2 : 1,
+      ...marks,
     },
   ];
 }

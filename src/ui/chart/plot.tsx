@@ -40,15 +40,17 @@ export function themeColour(name: string): string {
   return getComputedStyle(document.documentElement).getPropertyValue(name).trim();
 }
 
-/** A point with an error bar from `low` to `high`. */
+/** A point; with an error bar where its series is a `scatterWithErrorBars`. */
 export interface BarPoint {
   x: number;
   y: number;
-  low?: number;
-  high?: number;
+  yMin?: number;
+  yMax?: number;
 }
 
-export type PlotSeries = ChartDataset<'scatter', BarPoint[]>;
+type Drawn = 'scatter' | 'scatterWithErrorBars';
+
+export type PlotSeries = ChartDataset<Drawn, BarPoint[]>;
 
 export interface PlotAxis {
   min?: number;
@@ -76,31 +78,6 @@ export interface PlotProps {
   label: string;
   onFrame: (frame: PlotFrame) => void;
 }
-
-/** Thin error bars behind the markers. */
-const errorBars: Plugin<'scatter'> = {
-  id: 'errorBars',
-  beforeDatasetDraw(chart, { index }) {
-    const dataset = chart.data.datasets[index] as unknown as PlotSeries;
-    const { ctx, scales } = chart;
-    const { left, right, top, bottom } = chart.chartArea;
-    ctx.save();
-    ctx.beginPath();
-    ctx.rect(left, top, right - left, bottom - top);
-    ctx.clip();
-    ctx.strokeStyle = String(dataset.borderColor);
-    ctx.lineWidth = 1.2;
-    for (const point of dataset.data) {
-      if (point.low === undefined || point.high === undefined) continue;
-      const x = scales.x!.getPixelForValue(point.x);
-      ctx.beginPath();
-      ctx.moveTo(x, scales.y!.getPixelForValue(point.low));
-      ctx.lineTo(x, scales.y!.getPixelForValue(point.high));
-      ctx.stroke();
-    }
-    ctx.restore();
-  },
-};
 
 /** Series that are drawn in one go at first sight. */
 const AT_ONCE = 8;
@@ -175,7 +152,7 @@ export const Plot = memo(function Plot({
   /** Drawn before: what changes is drawn at once. */
   const drawn = useRef(false);
   useEffect(() => {
-    const frame: Plugin<'scatter'> = {
+    const frame: Plugin<Drawn> = {
       id: 'frame',
       afterLayout: ({ chartArea, scales }) =>
         onFrame({
@@ -189,7 +166,7 @@ export const Plot = memo(function Plot({
           yMax: scales.y!.max,
         }),
     };
-    let chart: Chart<'scatter', BarPoint[]> | null = null;
+    let chart: Chart<Drawn, BarPoint[]> | null = null;
     let gone = false;
     void (async () => {
       // A third of what a chart's page loads: asked for once the page stands.
@@ -200,7 +177,7 @@ export const Plot = memo(function Plot({
       if (gone || !canvas.current) return;
       const all = series();
       const span = spanOf(all);
-      chart = new Library<'scatter', BarPoint[]>(canvas.current, {
+      chart = new Library<Drawn, BarPoint[]>(canvas.current, {
         type: 'scatter',
         data: { datasets: drawn.current ? all : [] },
         options: {
@@ -216,7 +193,7 @@ export const Plot = memo(function Plot({
             ...(y2 ? { y2: scale({ ...span.get('y2'), ...y2 }, 'right') } : {}),
           },
         },
-        plugins: [errorBars, frame],
+        plugins: [frame],
       });
       for (let i = 0; !drawn.current && i < all.length; i += AT_ONCE) {
         if (i > 0) await whenIdle();
