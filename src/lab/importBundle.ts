@@ -1,5 +1,4 @@
 import { noResult } from '@/core/reduction/noResult';
-import type { Reduction } from '@/core/reduction/reduceTrace';
 import { sameRun } from '@/core/runs/runIdentity';
 import { untold, type Tell } from '@/core/progress';
 import { insertChange } from '@/database/changes';
