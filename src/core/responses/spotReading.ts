@@ -9,9 +9,22 @@ export interface SpotReading {
   rpm: number | null;
 }
 
+/** Power of the speed that each quantity goes by, where it was read at another than the run's (fan laws). */
+const BY_SPEED: Partial<Record<SpotReading['quantity'], number>> = { pressure: 2, flow: 1 };
+
+/** A reading as it would be at the run's speed; as it was where no other speed was noted. */
+export function restatedSpot({ quantity, value, rpm }: SpotReading, runRpm: number | null): number {
+  const power = BY_SPEED[quantity];
+  return power !== undefined && rpm !== null && rpm > 0 && runRpm !== null
+    ? value * (runRpm / rpm) ** power
+    : value;
+}
+
 /**
- * Mean of a run's readings of a quantity at a place (FORMATS step 12); a pressure read at another speed is restated to
- * the run's by the square law. Null where there is none.
+ * Mean of a run's readings of a quantity at a place (FORMATS step 12); what was read at another speed is restated to the
+ * run's by the fan laws: a pressure by the square of the speeds, a flow by their ratio. Null where there is none.
+ *
+ * spotMean of a pressure of 10 Pa read at 900 rpm is 17.8 Pa for a run at 1,200 rpm.
  */
 export function spotMean(
   readings: readonly SpotReading[],
@@ -21,12 +34,7 @@ export function spotMean(
 ): number | null {
   const here = readings.filter((reading) => reading.quantity === quantity && reading.place === place);
   if (here.length === 0) return null;
-  const restated = here.map(({ value, rpm }) =>
-    quantity === 'pressure' && rpm !== null && rpm > 0 && runRpm !== null
-      ? value * (runRpm / rpm) ** 2
-      : value,
-  );
-  return mean(restated);
+  return mean(here.map((reading) => restatedSpot(reading, runRpm)));
 }
 
 /** The place of a quantity that most runs have; of several the first by name. Null where there is none. */

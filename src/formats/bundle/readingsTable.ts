@@ -7,10 +7,10 @@ import { inBounds, RowReader } from './rowReader';
 const FILE = 'readings.csv';
 const REQUIRED = ['run', 'quantity', 'place', 'value', 'unit'];
 
-type Quantity = SpotReading['quantity'];
+export type Quantity = SpotReading['quantity'];
 
 /** Units of each quantity, and what one of them is in the quantity's own (exact, but for the water column at 4 °C). */
-const UNITS: Record<Quantity, { bound: Bound; factors: Record<string, number> }> = {
+export const UNITS: Record<Quantity, { bound: Bound; factors: Record<string, number> }> = {
   airspeed: { bound: 'airspeedMPerS', factors: { 'm/s': 1, 'ft/min': 0.00508 } },
   pressure: { bound: 'pressurePa', factors: { Pa: 1, mmH2O: 9.80665 } },
   flow: { bound: 'flowM3PerH', factors: { 'm3/h': 1, 'ft3/min': 1.69901082 } },
@@ -34,6 +34,7 @@ export function readReadings(
   problems: ProblemList,
 ): Map<string, SpotReading[]> {
   const byRun = new Map<string, SpotReading[]>();
+  const unitAt = new Map<string, { unit: string; line: number }>();
   for (const row of readTable(FILE, bytes, REQUIRED, problems).rows) {
     const read = new RowReader(FILE, row, problems);
     const run = read.requiredText('run');
@@ -62,6 +63,16 @@ export function readReadings(
       read.fail('run', `no run "${run}" in runs.csv: row left out`);
       continue;
     }
+    const where = [run, quantity, place].join('\n');
+    const before = unitAt.get(where);
+    if (before && before.unit !== unit) {
+      read.fail(
+        'unit',
+        `in ${before.unit} on line ${before.line}, and in ${unit} here: one unit a place of a run`,
+      );
+      continue;
+    }
+    unitAt.set(where, { unit, line: row.line });
     byRun.set(run, [...(byRun.get(run) ?? []), { quantity, place, value: inOwnUnit, rpm }]);
   }
   return byRun;
