@@ -14,6 +14,7 @@ export interface RunColumns {
   typed_ambient_c: number | null;
   typed_power_w: number | null;
   rpm: number | null;
+  duty_pct: number | null;
   note: string;
   set_aside: string;
   window_start_s: number | null;
@@ -53,6 +54,7 @@ const CHANGEABLE: ReadonlySet<string> = new Set<keyof RunColumns>([
   'typed_ambient_c',
   'typed_power_w',
   'rpm',
+  'duty_pct',
   'note',
   'set_aside',
   'window_start_s',

@@ -112,6 +112,33 @@ export async function insertReadings(
   );
 }
 
+/** Puts what was read of a run in the place of what was read before. */
+export async function replaceReadings(
+  db: Queryable,
+  runId: number,
+  readings: readonly SpotReading[],
+): Promise<void> {
+  await db.query(`DELETE FROM run_readings WHERE run_id = $1`, [runId]);
+  await insertReadings(db, [{ runId, readings }]);
+}
+
+/** Where a round-up's runs were read, each quantity and place with the number of its entries; the most read first. */
+export async function listPlaces(
+  db: Queryable,
+  roundUpId: number,
+): Promise<{ quantity: SpotReading['quantity']; place: string; entries: number }[]> {
+  const { rows } = await db.query<{ quantity: SpotReading['quantity']; place: string; entries: number }>(
+    `SELECT g.quantity, g.place, count(DISTINCT u.entry_id)::int AS entries
+     FROM run_readings g
+     JOIN runs u ON u.id = g.run_id AND u.deleted_at IS NULL
+     JOIN round_up_entries c ON c.entry_id = u.entry_id
+     JOIN round_ups r ON r.id = c.round_up_id AND r.rig_revision_id = u.rig_revision_id
+     WHERE r.id = $1 GROUP BY g.quantity, g.place ORDER BY count(*) DESC, g.quantity, g.place`,
+    [roundUpId],
+  );
+  return rows;
+}
+
 type ReadingRow = SpotReading & { runId: number };
 const READINGS = `SELECT g.run_id AS "runId", g.quantity, g.place, g.value, g.rpm FROM run_readings g`;
 

@@ -1,3 +1,10 @@
+import { MOST } from '@/core/bounds';
+import { clipped } from '@/core/clipped';
+import { oddReadings } from '@/core/air/oddReadings';
+import { readingWords } from '@/core/air/readingWords';
+import type { SpotReading } from '@/core/responses/spotReading';
+import { insertReadings, listReadings, replaceReadings } from '@/database/runValues';
+import { toSpotReadings } from './spotReadingsSchema';
 import { impossibleRise } from '@/core/reduction/impossible';
 import { askedAbout, oddWindow } from '@/core/runs/askedAbout';
 import { LIMIT_BAND_K } from '@/core/settling/loadStretch';
@@ -38,6 +45,7 @@ const NAMES: Partial<Record<keyof RunColumns, string>> = {
   typed_ambient_c: 'room, °C',
   typed_power_w: 'power, W',
   rpm: 'fans, rpm',
+  duty_pct: 'duty, %',
   set_aside: 'set aside',
   window_start_s: 'window from, s',
   window_end_s: 'window to, s',
@@ -54,6 +62,8 @@ const REDUCED: ReadonlySet<string> = new Set<keyof RunColumns>([
   'typed_power_w',
   'window_start_s',
   'window_end_s',
+  // Pressures and flows are restated to it.
+  'rpm',
 ]);
 
 async function columnsOf(
@@ -72,6 +82,7 @@ async function columnsOf(
     typed_ambient_c: changes.ambientC,
     typed_power_w: changes.powerW,
     rpm: changes.rpm,
+    duty_pct: changes.dutyPct,
     note: changes.note?.trim(),
     set_aside: changes.setAside?.trim(),
   };
@@ -104,7 +115,6 @@ function onlyChanged(before: LockedRun, columns: Partial<RunColumns>): Partial<R
   return Object.fromEntries(changed) as Partial<RunColumns>;
 }
 
-/** Refused changes roll back: thrown inside the transaction, told outside. */
 /** What the work came to, or why nothing of it was saved. */
 async function refusable<T extends { saved: true }>(work: () => Promise<T>): Promise<T | NotSavedResult> {
   try {
@@ -156,6 +166,33 @@ class NotSaved extends Error {
   }
 }
 
+interface Reread {
+  was: SpotReading[];
+  isNow: SpotReading[];
+}
+
+/** What was read of a run and what is to stand in its place; null where nothing changes. */
+async function readingsChanged(db: Queryable, runId: number, changes: RunChanges): Promise<Reread | null> {
+  if (!changes.readings) return null;
+  const was = await listReadings(db, runId);
+  const isNow = toSpotReadings(changes.readings);
+  return JSON.stringify(was) === JSON.stringify(isNow) ? null : { was, isNow };
+}
+
+async function rewriteReadings(
+  db: Queryable,
+  runId: number,
+  who: string,
+  { was, isNow }: Reread,
+): Promise<void> {
+  await replaceReadings(db, runId, isNow);
+  await insertChange(db, runId, {
+    ...{ who, what: 'readings' },
+    was: clipped(readingWords(was), MOST.changed),
+    isNow: clipped(readingWords(isNow), MOST.changed),
+  });
+}
+
 /** @throws NotSaved with what stands in the way */
 async function editOne(db: Queryable, roundUpId: number, runId: number, edit: RunEdit): Promise<number> {
   const before = await lockRun(db, roundUpId, runId);
@@ -167,10 +204,16 @@ async function editOne(db: Queryable, roundUpId: number, runId: number, edit: Ru
   }
   const columns = onlyChanged(before, await columnsOf(db, roundUpId, edit.changes));
   const names = Object.keys(columns) as (keyof RunColumns)[];
-  if (names.length === 0) return before.version;
-  if (before.trace === '' && (columns.typed_cpu_c === null || columns.typed_ambient_c === null)) {
-    throw new CannotReduce('a run without a log needs die and room temperature');
-  }
+  const reread = await readingsChanged(db, runId, edit.changes);
+  if (names.length === 0 && !reread) return before.version;
+  const now = { ...before, ...columns };
+  const readings = reread?.isNow ?? (before.trace === '' ? await listReadings(db, runId) : []);
+  if (
+    before.trace === '' &&
+    readings.length === 0 &&
+    (now.typed_cpu_c === null || now.typed_ambient_c === null)
+  )
+    throw new CannotReduce('a run without a log needs die and room temperature, or a reading at a place');
   const version = await updateRun(db, runId, columns);
   const entryNames = 'entry_id' in columns ? await entryCodes(db, roundUpId) : new Map<number, string>();
   const words = (name: keyof RunColumns, value: unknown) =>
@@ -184,9 +227,11 @@ async function editOne(db: Queryable, roundUpId: number, runId: number, edit: Ru
     };
     await insertChange(db, runId, change);
   }
-  if (names.some((name) => REDUCED.has(name))) await reduceStoredRun(db, runId);
+  if (reread) await rewriteReadings(db, runId, edit.who || 'reviewer', reread);
+  if (reread || names.some((name) => REDUCED.has(name))) await reduceStoredRun(db, runId);
   // What cannot be is refused before what may be a slip is asked about; either takes all of it back.
   const asked = edit.sure ? [] : await askedOf(db, roundUpId, before, columns);
+  if (reread && !edit.sure) asked.push(...oddReadings(reread.isNow, now.rpm));
   if (asked.length > 0) throw new NotSaved({ saved: false, why: 'asked', asked });
   return version;
 }
@@ -235,10 +280,17 @@ export async function typeRun(
   return inTransaction(async (db) => {
     const entry = await findEntry(db, roundUpId, input.entry);
     if (!entry) return { saved: false, message: `no entry "${input.entry}" in this round-up` };
-    const impossible = impossibleRise(input.cpuC, input.ambientC, input.loadW);
+    const { cpuC, ambientC } = input;
+    const readings = toSpotReadings(input.readings);
+    if (readings.length === 0 && cpuC === null)
+      return { saved: false, message: 'the die’s mean was expected, or a reading at a place', field: 'cpuC' };
+    if (cpuC !== null && ambientC === null)
+      return { saved: false, message: 'the room’s mean was expected beside the die’s', field: 'ambientC' };
+    const impossible = cpuC === null ? null : impossibleRise(cpuC, ambientC!, input.loadW);
     if (impossible) return { saved: false, message: impossible, field: 'cpuC' };
     const { rig } = (await getRoundUp(db, roundUpId))!;
-    const asked = input.sure ? [] : askedAbout(input, input.cpuC >= rig.limitC - LIMIT_BAND_K);
+    const limited = cpuC !== null && cpuC >= rig.limitC - LIMIT_BAND_K;
+    const asked = input.sure ? [] : [...askedAbout(input, limited), ...oddReadings(readings, input.rpm)];
     if (asked.length > 0) return { saved: false, asked };
     const label = await nextLabel(db, roundUpId);
     const id = await insertRun(db, {
@@ -254,10 +306,10 @@ export async function typeRun(
       noiseDb: input.noiseDb,
       floorDb: input.floorDb,
       trace: '',
-      typedCpuC: input.cpuC,
-      typedAmbientC: input.ambientC,
+      typedCpuC: cpuC,
+      typedAmbientC: ambientC,
       typedPowerW: input.powerW,
-      dutyPct: null,
+      dutyPct: input.dutyPct,
       rpm: input.rpm,
       startedAt: '',
       note: input.note,
@@ -268,6 +320,7 @@ export async function typeRun(
       extra: {},
       traceDigest: '',
     });
+    await insertReadings(db, [{ runId: id, readings }]);
     await insertChange(db, id, {
       who: input.who || 'reviewer',
       what: 'run',

@@ -41,7 +41,9 @@ export async function reduceStoredRun(
   const run = await getRunToReduce(db, runId);
   for (const windowS of run.windowsS) {
     const reduction = await reduce(db, run, windowS);
-    if (!reduction.known && withoutNumber === 'refuse') throw new CannotReduce(reduction.reason);
+    // Without a die a run stands on its other readings.
+    const mayStand = withoutNumber === 'keep' || (!reduction.known && reduction.reason === NO_DIE);
+    if (!reduction.known && !mayStand) throw new CannotReduce(reduction.reason);
     const kept = reduction.known ? reduction.value : noResult(reduction.reason);
     await saveReductions(db, windowS, [{ runId, reduction: kept }]);
     await saveStoredValues(db, { ...run, windowS }, kept);

@@ -2,6 +2,7 @@ import { array, boolean, object, type InferType } from 'yup';
 
 import { BOUNDS, MOST } from '@/core/bounds';
 import { bounded, counted as countedField, maybeText as text, whole } from '@/formats/sheets/fields';
+import { spotReadings } from './spotReadingsSchema';
 
 const counted = () => countedField(BOUNDS.count.max);
 
@@ -18,6 +19,9 @@ export const runChanges = object({
   ambientC: bounded('temperatureC').nullable(),
   powerW: bounded('powerW').nullable(),
   rpm: bounded('speedRpm').nullable(),
+  dutyPct: bounded('dutyPct').nullable(),
+  /** All that was read of it at places, in the place of what was read before. */
+  readings: spotReadings,
   note: text(MOST.text),
   setAside: text(1000),
   deleted: boolean(),
@@ -71,10 +75,13 @@ export const newRun = object({
   gpuLoadW: bounded('powerW').default(0),
   noiseDb: bounded('levelDb').required('the reading of the meter was expected'),
   floorDb: bounded('levelDb').required('the reading of the room alone was expected'),
-  cpuC: bounded('temperatureC').required('the die’s mean was expected'),
-  ambientC: bounded('temperatureC').required('the room’s mean was expected'),
+  /** A die's settled means, or readings at places, or both. */
+  cpuC: bounded('temperatureC').nullable().default(null),
+  ambientC: bounded('temperatureC').nullable().default(null),
+  readings: spotReadings.default([]),
   powerW: bounded('powerW').nullable().default(null),
   rpm: bounded('speedRpm').nullable().default(null),
+  dutyPct: bounded('dutyPct').nullable().default(null),
   note: text(MOST.text).default(''),
   /** The reviewer was asked, and means it. */
   sure: boolean().default(false),

@@ -1,10 +1,11 @@
 import type { ShownValue } from '@/core/responses/shownValue';
+import type { SpotReading } from '@/core/responses/spotReading';
 import { RESPONSES } from '@/core/responses/responses';
 import { RUN_SPEEDS } from '@/core/responses/runSpeeds';
 import { listChanges, type Change } from '@/database/changes';
 import { withDatabase } from '@/database/pool';
 import { neighbours, type Neighbours } from '@/database/runs';
-import { getValueParts, valuesOfRun, type ValueRow } from '@/database/runValues';
+import { getValueParts, listReadings, valuesOfRun, type ValueRow } from '@/database/runValues';
 import { readTrace, type StoredChannel } from '@/database/traces';
 
 export interface RunView {
@@ -13,6 +14,8 @@ export interface RunView {
   changes: Change[];
   /** What it came to beside the rise of its die, in the order of the registry; speeds last. */
   values: ShownValue[];
+  /** What was read of it by hand. */
+  readings: SpotReading[];
 }
 
 const SPEEDS = RUN_SPEEDS.map(({ id, name }) => ({
@@ -53,17 +56,17 @@ const SHOWN_CHANNELS = ['t_s', 'cpu_c', 'ambient_c', 'power_w', 'fan_rpm', ...Ob
 /** What the page of a run shows beyond its line in the logbook: channels, neighbours, and who changed what. */
 export async function viewRun(roundUpId: number, runId: number, windowS: number): Promise<RunView> {
   return withDatabase(async (db) => {
-    const [channels, next, changes, values, parts] = await Promise.all([
-      readTrace(db, runId, SHOWN_CHANNELS),
-      neighbours(db, roundUpId, runId),
-      listChanges(db, runId),
-      valuesOfRun(db, runId, windowS),
-      getValueParts(db, runId),
-    ]);
+    const channels = await readTrace(db, runId, SHOWN_CHANNELS);
+    const next = await neighbours(db, roundUpId, runId);
+    const changes = await listChanges(db, runId);
+    const values = await valuesOfRun(db, runId, windowS);
+    const parts = await getValueParts(db, runId);
+    const readings = await listReadings(db, runId);
     return {
       channels,
       neighbours: next,
       changes,
+      readings,
       values: shownValues(values, parts.extra.score_unit ?? ''),
     };
   });

@@ -1,3 +1,4 @@
+import { addLevels } from '@/core/levels/addLevels';
 /** A cooler as the simulated rig knows it. */
 export interface Cooler {
   /** Die to heatsink through paste and spreader, K/W: no fan gets past it. */
@@ -33,7 +34,7 @@ export function sinkResistance(cooler: Cooler, rpm: number): number {
 /** Level of the cooler alone at the meter, dB(A). */
 export function coolerDb(cooler: Cooler, rpm: number): number {
   const fans = cooler.fanDb + FAN_DB_PER_DECADE * Math.log10(rpm / cooler.maxRpm);
-  return 10 * Math.log10(10 ** (fans / 10) + 10 ** (cooler.pumpDb / 10));
+  return addLevels([fans, cooler.pumpDb]);
 }
 
 /** The known answer: resistance at a level, K/W, by bisection on the speed; null outside what it can do. */

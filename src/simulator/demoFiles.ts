@@ -38,7 +38,7 @@ export function demoFiles(
   }));
   files.set('entries.csv', stringify(entries, { header: true }));
   files.set('runs.csv', stringify([...given.runs], { header: true }));
-  const resources = ['entries.csv', 'runs.csv', ...given.runs.map((run) => run.trace)];
+  const resources = ['entries.csv', 'runs.csv', ...given.runs.map((run) => run.trace).filter(Boolean)];
   const dataPackage = {
     profile: 'data-package',
     name: given.name,

@@ -1,3 +1,4 @@
+import { addLevels } from '@/core/levels/addLevels';
 import { coolerDb, sinkResistance, type Cooler } from './cooler';
 import type { Chance } from './random';
 import { roomC, type SimulatedRig } from './simulateRun';
@@ -133,7 +134,7 @@ export class LiveRig {
     const floor = room.floorDb + traffic;
     const own = this.rpm < 20 ? this.cooler.pumpDb : coolerDb(this.cooler, this.rpm);
     const door = this.clockS < this.doorUntilS ? this.around.doorDb : -99;
-    const total = 10 * Math.log10(10 ** (own / 10) + 10 ** (floor / 10) + 10 ** (door / 10));
+    const total = addLevels([own, floor, door]);
     const drift = (this.meterDriftDbPerH * this.clockS) / 3600;
     return Number((total + drift + meterNoiseDb * this.chance.normal()).toFixed(1));
   }

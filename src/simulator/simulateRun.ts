@@ -1,3 +1,4 @@
+import { addLevels } from '@/core/levels/addLevels';
 import type { Chance } from './random';
 import { coolerDb, sinkResistance, type Cooler } from './cooler';
 
@@ -106,7 +107,7 @@ export function simulateRun(
   }
   const own = coolerDb(cooler, run.rpm);
   const floor = room.floorDb + 0.15 * chance.normal();
-  const total = 10 * Math.log10(10 ** (own / 10) + 10 ** (floor / 10));
+  const total = addLevels([own, floor]);
   return {
     samples,
     noiseDb: round(total + rig.meterNoiseDb * chance.normal(), 1),

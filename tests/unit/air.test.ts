@@ -3,6 +3,8 @@ import { atSpeed, fanCurve, pressureAt } from '@/core/air/fanCurve';
 import { flowPoints } from '@/core/air/flowPoint';
 import { spotScatter } from '@/core/air/spotScatter';
 import { chosenSystem, fitSystem } from '@/core/air/systemCurve';
+import { fansAtWork, type MeasuredFan } from '@/core/air/fansAtWork';
+import { speedAtLevel } from '@/core/air/speedAtLevel';
 import { workingPoint } from '@/core/air/workingPoint';
 import type { SpotReading } from '@/core/responses/spotReading';
 import { seededChance } from '../support/chance';
@@ -135,4 +137,42 @@ test('of several readings at a place the one that stands apart is told, and a wi
   expect(at([2.1, 2.1, 2.1, 2.11]).apart).toBeNull();
   expect(at([2, 4]).deviation).toBeCloseTo(Math.SQRT2);
   expect(at([2]).deviation).toBeNull();
+});
+
+test('a fan that sings is taken at the faster speed that is quiet again; one too loud says so', () => {
+  const singing = [
+    { rpm: 600, levelDb: 22 },
+    { rpm: 900, levelDb: 34 },
+    { rpm: 1100, levelDb: 29 },
+    { rpm: 1400, levelDb: 37 },
+  ];
+  const { rpm, topsOut } = valueOf(speedAtLevel(singing, 30));
+  expect(rpm).toBeCloseTo(1100 * (1400 / 1100) ** (1 / 8), 6);
+  expect(topsOut).toBe(false);
+  expect(valueOf(speedAtLevel(singing, 50))).toEqual({ rpm: 1400, levelDb: 37, topsOut: true });
+  expect(valueOf(speedAtLevel(singing, 21.8))).toMatchObject({ rpm: 600 });
+  expect(speedAtLevel(singing, 18)).toMatchObject({ reason: 'its quietest setting is 22.0 dB(A)' });
+});
+
+test('the fan that leads in the open loses behind a fin stack, at equal noise, and twins tie', () => {
+  const fan = (entry: string, closedPa: number, freeM3PerH: number, fullDb = 38): MeasuredFan => ({
+    entry,
+    settings: [600, 1000, 1500].map((rpm) => ({ rpm, levelDb: fullDb + 50 * Math.log10(rpm / 1500) })),
+    curves: [valueOf(fanCurve(straight(closedPa, freeM3PerH), 1500))],
+  });
+  const fans = [fan('talk', 10, 110), fan('push', 30, 80), fan('twin', 30, 80.2), fan('loud', 60, 150, 62)];
+  const order = (pressurePa: number) =>
+    fansAtWork(fans, chosenSystem(pressurePa, 50, 1.7), { by: 'noise', levelDb: 33 });
+  expect(order(0.3).placed[0]!.entry).toBe('talk');
+  const resisted = order(12);
+  expect(resisted.placed.map((work) => work.entry)).toEqual(['twin', 'push', 'talk']);
+  expect(resisted.placed.map(({ placeFrom, placeTo }) => [placeFrom, placeTo])).toEqual([
+    [1, 2],
+    [1, 2],
+    [3, 3],
+  ]);
+  expect(resisted.placed[0]!.rpm).toBeCloseTo(1500 * 10 ** (-5 / 50), 3);
+  expect(resisted.notPlaced).toEqual([{ entry: 'loud', reason: 'its quietest setting is 42.1 dB(A)' }]);
+  expect(fansAtWork(fans, chosenSystem(12, 50, 1.7), { by: 'full' }).placed[0]!.entry).toBe('loud');
+  expect(fansAtWork(fans, chosenSystem(12, 50, 1.7), { by: 'rpm', rpm: 1600 }).placed).toEqual([]);
 });

@@ -1,5 +1,11 @@
 export type Question =
-  'coolers' | 'heatsinks-lab-fan' | 'fans-on-cooler' | 'fan-layout' | 'air-against-liquid' | 'case-places';
+  | 'coolers'
+  | 'heatsinks-lab-fan'
+  | 'fans-on-cooler'
+  | 'fans-by-air'
+  | 'fan-layout'
+  | 'air-against-liquid'
+  | 'case-places';
 
 /** What a round-up can ask, each with what it can and cannot answer. */
 export const QUESTIONS: readonly {
@@ -34,6 +40,14 @@ export const QUESTIONS: readonly {
     label: 'Fans, on one cooler',
     can: 'Which fan cools this heatsink best per decibel.',
     cannot: 'Which fan suits a radiator, a filter or a free opening: those resist differently.',
+  },
+  {
+    value: 'fans-by-air',
+    one: 'fan',
+    many: 'fans',
+    label: 'Fans, by their air',
+    can: 'How fast the air is at a distance, through a heatsink, a radiator or a filter, and what pressure a closed chamber holds, at equal noise.',
+    cannot: 'The kelvins on a given cooler: air that passes beside its fins cools nothing.',
   },
   {
     value: 'fan-layout',

@@ -1,4 +1,4 @@
-import { outOfBounds, type Bound } from '@/core/bounds';
+import { inOwnUnit, isReadingQuantity, READING_QUANTITIES } from '@/core/responses/readingUnits';
 import type { SpotReading } from '@/core/responses/spotReading';
 import type { ProblemList } from '../problem';
 import { readTable } from '../table';
@@ -6,26 +6,6 @@ import { inBounds, RowReader } from './rowReader';
 
 const FILE = 'readings.csv';
 const REQUIRED = ['run', 'quantity', 'place', 'value', 'unit'];
-
-export type Quantity = SpotReading['quantity'];
-
-/** Units of each quantity, and what one of them is in the quantity's own (exact, but for the water column at 4 °C). */
-export const UNITS: Record<Quantity, { bound: Bound; factors: Record<string, number> }> = {
-  airspeed: { bound: 'airspeedMPerS', factors: { 'm/s': 1, 'ft/min': 0.00508 } },
-  pressure: { bound: 'pressurePa', factors: { Pa: 1, mmH2O: 9.80665 } },
-  flow: { bound: 'flowM3PerH', factors: { 'm3/h': 1, 'ft3/min': 1.69901082 } },
-  noise: { bound: 'levelDb', factors: { 'dB(A)': 1 } },
-  temperature: { bound: 'temperatureC', factors: { degC: 1 } },
-};
-
-/** The unit of each quantity in which it is kept and given back. */
-export const OWN_UNIT: Record<Quantity, string> = {
-  airspeed: 'm/s',
-  pressure: 'Pa',
-  flow: 'm3/h',
-  noise: 'dB(A)',
-  temperature: 'degC',
-};
 
 /** Spot readings by the run that they belong to, in the unit of their quantity; rows that cannot be used are listed. */
 export function readReadings(
@@ -38,25 +18,19 @@ export function readReadings(
   for (const row of readTable(FILE, bytes, REQUIRED, problems).rows) {
     const read = new RowReader(FILE, row, problems);
     const run = read.requiredText('run');
-    const quantity = read.requiredText('quantity') as Quantity;
+    const quantity = read.requiredText('quantity');
     const place = read.requiredText('place');
     const unit = read.requiredText('unit');
     const value = read.requiredNumber('value', () => null);
     const rpm = read.number('rpm', inBounds('speedRpm'));
     if (read.broken || read.wrong.has('rpm')) continue;
-    const known = Object.hasOwn(UNITS, quantity) ? UNITS[quantity] : null;
-    if (!known) {
-      read.fail('quantity', `not one of ${Object.keys(UNITS).join(', ')}: "${quantity}"`);
+    if (!isReadingQuantity(quantity)) {
+      read.fail('quantity', `not one of ${READING_QUANTITIES.join(', ')}: "${quantity}"`);
       continue;
     }
-    if (!Object.hasOwn(known.factors, unit)) {
-      read.fail('unit', `${quantity} is read in ${Object.keys(known.factors).join(' or ')}, got "${unit}"`);
-      continue;
-    }
-    const inOwnUnit = value * known.factors[unit]!;
-    const wrong = outOfBounds(known.bound, inOwnUnit);
-    if (wrong) {
-      read.fail('value', `${wrong}: ${value} ${unit}`);
+    const own = inOwnUnit(quantity, value, unit);
+    if ('wrong' in own) {
+      read.fail(own.wrong, own.message);
       continue;
     }
     if (!runs.has(run)) {
@@ -73,7 +47,7 @@ export function readReadings(
       continue;
     }
     unitAt.set(where, { unit, line: row.line });
-    byRun.set(run, [...(byRun.get(run) ?? []), { quantity, place, value: inOwnUnit, rpm }]);
+    byRun.set(run, [...(byRun.get(run) ?? []), { quantity, place, value: own.value, rpm }]);
   }
   return byRun;
 }

@@ -1,8 +1,8 @@
+import { ownUnit } from '@/core/responses/readingUnits';
 import { stringify } from 'csv-stringify/sync';
 import { isMissing } from '@/core/missing';
 import type { SpotReading } from '@/core/responses/spotReading';
 import { safeText } from '../safeText';
-import { OWN_UNIT } from './readingsTable';
 import { CHANGE_COLUMNS, type BundleChange } from './changesTable';
 import { FORMAT_VERSION, type DataPackage } from './dataPackage';
 import type { BundleEntry } from './entriesTable';
@@ -147,7 +147,7 @@ export function readingsCsv(readings: readonly (SpotReading & { run: string })[]
     quantity,
     place,
     value,
-    unit: OWN_UNIT[quantity],
+    unit: ownUnit(quantity),
     rpm,
   }));
   return table(

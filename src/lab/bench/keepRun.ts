@@ -1,3 +1,4 @@
+import { clipped } from '@/core/clipped';
 import { MOST } from '@/core/bounds';
 import type { BenchRule, BenchState } from '@/core/bench/benchState';
 import { reduceTrace } from '@/core/reduction/reduceTrace';
@@ -16,7 +17,6 @@ import type { EndedRun } from './mountInHand';
 const JUST_BEFORE_S = 1e-6;
 
 /** No longer than a run's note may be: a longer one would not come back from an export. */
-const clipped = (note: string) => (note.length > MOST.text ? `${note.slice(0, MOST.text - 2)} …` : note);
 
 /**
  * Puts a run that has ended into the logbook, with its trace, in the caller's transaction and after its samples were
@@ -72,7 +72,7 @@ export async function keepRun(
     dutyPct: run.dutyPct,
     rpm: run.rpm,
     startedAt: new Date(Date.now() - agoMs).toISOString().slice(0, 19),
-    note: clipped([run.note, gaps].filter(Boolean).join('; ')),
+    note: clipped([run.note, gaps].filter(Boolean).join('; '), MOST.text),
     setAside: run.failed || (reduced.known ? '' : reduced.reason),
     movedWindow: null,
     windowReason: '',

@@ -10,6 +10,8 @@ import { ColumnChoice } from './columnChoice';
 import { DeletedRuns } from './deletedRuns';
 import { LogbookTable } from './logbookTable';
 import { ManyActions } from './manyActions';
+import { TypeAirRow } from './typeAirRow';
+import type { ReadingQuantity } from '@/core/responses/readingUnits';
 import { TypeRunRow, type TypedLoad } from './typeRunRow';
 
 const SHOWN = ['all', 'flagged', 'set-aside', 'deleted'] as const;
@@ -23,6 +25,8 @@ export function LogbookStage({
   loads,
   entries,
   deleted,
+  places,
+  readsAir,
 }: {
   roundUpId: number;
   /** The rows as `packRows` packs them. */
@@ -33,6 +37,10 @@ export function LogbookStage({
   loads: TypedLoad[];
   entries: { entry: string; product: string }[];
   deleted: DeletedRun[];
+  /** Where fans of this round-up were read. */
+  places: { quantity: ReadingQuantity; place: string }[];
+  /** Fans by their air are what this round-up is about. */
+  readsAir: boolean;
 }) {
   const rows = useMemo(() => unpackRows(packedRows), [packedRows]);
   const [view, setView] = useQueryStates(
@@ -44,7 +52,7 @@ export function LogbookStage({
     },
     { history: 'replace' },
   );
-  const [typing, setTyping] = useState(false);
+  const [typing, setTyping] = useState<'heat' | 'air' | null>(null);
   const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set());
   const search = useRef<HTMLInputElement>(null);
   const shown = useMemo(() => {
@@ -66,11 +74,11 @@ export function LogbookStage({
       if (event.altKey || event.ctrlKey || event.metaKey || (event.key !== '/' && event.key !== 'r')) return;
       event.preventDefault();
       if (event.key === '/') search.current?.focus();
-      else setTyping(true);
+      else setTyping(readsAir ? 'air' : 'heat');
     }
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, []);
+  }, [readsAir]);
 
   const chosenRows = useMemo(() => rows.filter((row) => chosen.has(row.id)), [rows, chosen]);
   const flagged = rows.filter((row) => row.flagged).length;
@@ -146,14 +154,24 @@ export function LogbookStage({
           <Link className="quiet-button" href={`/bring?roundUp=${roundUpId}`}>
             Bring logs
           </Link>
-          <button className="act-button" onClick={() => setTyping(true)}>
-            Type a run{' '}
+          <button
+            className="quiet-button"
+            onClick={() => setTyping(readsAir ? 'heat' : 'air')}
+            title={readsAir ? 'Settled means of a die' : 'Airspeed, pressure and flow at places'}
+          >
+            {readsAir ? 'Type a run with heat' : 'Type readings of a fan'}
+          </button>
+          <button className="act-button" onClick={() => setTyping(readsAir ? 'air' : 'heat')}>
+            {readsAir ? 'Type readings' : 'Type a run'}{' '}
             <kbd className="ml-1 rounded border border-on-act/60 px-1 text-[12px] font-normal">r</kbd>
           </button>
         </div>
       </div>
-      {typing && (
-        <TypeRunRow roundUpId={roundUpId} entries={entries} loads={loads} onClose={() => setTyping(false)} />
+      {typing === 'heat' && (
+        <TypeRunRow roundUpId={roundUpId} entries={entries} loads={loads} onClose={() => setTyping(null)} />
+      )}
+      {typing === 'air' && (
+        <TypeAirRow roundUpId={roundUpId} entries={entries} places={places} onClose={() => setTyping(null)} />
       )}
       {chosenRows.length > 0 && (
         <ManyActions

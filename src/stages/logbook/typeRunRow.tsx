@@ -8,6 +8,7 @@ import { toast } from 'sonner';
 import { object, string, type StringSchema } from 'yup';
 import type { Load } from '@/core/runs/load';
 import { EntryOptions } from '@/ui/form/entryOptions';
+import { numberCell } from '@/ui/form/numberCell';
 import { TroubleNote, type Trouble } from '@/ui/form/troubleNote';
 import { sendJson } from '@/ui/sendJson';
 import { typedNumber } from '@/ui/typedNumber';
@@ -46,19 +47,6 @@ const OTHER = 'other';
 export interface TypedLoad extends Load {
   key: string;
   label: string;
-}
-
-function numberCell(label: string, optional = false) {
-  return string()
-    .default('')
-    .test(
-      'number',
-      ({ value }: { value: string }) => {
-        const typed = value.trim();
-        return `${label}: ${typed === '' ? 'a number was expected' : `not a number: “${typed}”`}`;
-      },
-      (text) => (text.trim() === '' ? optional : typedNumber(text) !== null),
-    );
 }
 
 const cells = Object.fromEntries(

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
-import type { LabRun } from '@/core/runs/labRun';
+import { hasDie, type LabRun } from '@/core/runs/labRun';
 import { EntryOptions } from '@/ui/form/entryOptions';
 import { typedNumber } from '@/ui/typedNumber';
 import { setWho, whoIsHere } from '@/ui/who';
@@ -27,14 +27,17 @@ interface Field {
 }
 
 function fieldsOf(run: LabRun, entries: RunEntry[]): Field[] {
-  const typed: Field[] = run.hasTrace
-    ? []
-    : [
-        { name: 'cpuC', label: 'Die, °C', value: run.typedCpuC, kind: 'number' },
-        { name: 'powerW', label: 'Power, W', value: run.typedPowerW, kind: 'number', optional: true },
-      ];
+  // Without a log and a die it stands on what was read at places.
+  const withDie = hasDie(run);
+  const typed: Field[] =
+    run.hasTrace || !withDie
+      ? []
+      : [
+          { name: 'cpuC', label: 'Die, °C', value: run.typedCpuC, kind: 'number' },
+          { name: 'powerW', label: 'Power, W', value: run.typedPowerW, kind: 'number', optional: true },
+        ];
   const room: Field[] =
-    !run.hasTrace || run.reduction.ambientSource === 'typed'
+    withDie && (!run.hasTrace || run.reduction.ambientSource === 'typed')
       ? [{ name: 'ambientC', label: 'Room, °C', value: run.typedAmbientC, kind: 'number' }]
       : [];
   return [
@@ -48,6 +51,7 @@ function fieldsOf(run: LabRun, entries: RunEntry[]): Field[] {
     ...typed,
     ...room,
     { name: 'rpm', label: 'Fans, rpm', value: run.rpm, kind: 'number', optional: true },
+    { name: 'dutyPct', label: 'Duty, %', value: run.dutyPct, kind: 'number', optional: true },
   ];
 }
 

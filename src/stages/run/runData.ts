@@ -1,3 +1,4 @@
+import type { SpotReading } from '@/core/responses/spotReading';
 import type { ShownValue } from '@/core/responses/shownValue';
 import type { LabRun } from '@/core/runs/labRun';
 import type { RunState } from '@/core/runs/runState';
@@ -21,6 +22,8 @@ export interface RunData {
   changes: RunChange[];
   /** What it came to beside the rise of its die. */
   values: ShownValue[];
+  /** What was read of it at places. */
+  readings: SpotReading[];
 }
 
 /** Who changed what, when, from what to what. */

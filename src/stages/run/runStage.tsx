@@ -8,6 +8,7 @@ import { RunStateMark } from '../logbook/runStateMark';
 import type { RunData } from './runData';
 import { ChangeLog } from './changeLog';
 import { RunActions } from './runActions';
+import { ReadingsPanel } from './readingsPanel';
 import { TraceCharts } from './traceCharts';
 
 function Row({ name, children, note }: { name: string; children: React.ReactNode; note?: string }) {
@@ -126,16 +127,19 @@ export function RunStage({ data }: { data: RunData }) {
             {data.after && <Link href={`${base}/runs/${data.after.id}`}>{data.after.label} →</Link>}
           </nav>
         </div>
+        {data.readings.length > 0 || (!run.hasTrace && !withDie) ? (
+          <ReadingsPanel roundUpId={data.roundUpId} run={run} readings={data.readings} />
+        ) : null}
         {data.trace ? (
           <TraceCharts data={data} trace={data.trace} />
         ) : (
-          <p className="py-8">
-            {!run.hasTrace
-              ? withDie
-                ? 'This run was typed by hand: there is no trace to show.'
-                : 'This run was read by hand at places: there is no trace to show.'
-              : 'Its log holds no die: what else it came to stands beside.'}
-          </p>
+          (withDie || run.hasTrace) && (
+            <p className="py-8">
+              {run.hasTrace
+                ? 'Its log holds no die: what else it came to stands beside.'
+                : 'This run was typed by hand: there is no trace to show.'}
+            </p>
+          )
         )}
       </section>
       <aside

@@ -2,6 +2,7 @@ import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { loadLabel, loadKey } from '@/core/runs/load';
 import { deletedRuns, offeredColumns, packedLogbook } from '@/lab/logbookRows';
+import { readPlaces } from '@/lab/readPlaces';
 import { loadsOf } from '@/lab/roundUpView';
 import { olderRunsSentence } from '@/core/runs/olderRuns';
 import { OlderNote } from '@/stages/rig/olderNote';
@@ -22,6 +23,7 @@ export default async function LogbookPage({ params, searchParams }: Props) {
   const loads = loadsOf(view).map((load) => ({ ...load, key: loadKey(load), label: loadLabel(load) }));
   const deleted = await deletedRuns(view);
   const offered = await offeredColumns(view);
+  const places = await readPlaces(view);
   const columns = offered.filter((column) => wanted.has(column.key));
   return (
     <>
@@ -34,6 +36,8 @@ export default async function LogbookPage({ params, searchParams }: Props) {
         loads={loads}
         entries={entries.map(({ entry, product }) => ({ entry, product }))}
         deleted={deleted}
+        places={places.map(({ quantity, place }) => ({ quantity, place }))}
+        readsAir={view.brief.question === 'fans-by-air'}
       />
     </>
   );

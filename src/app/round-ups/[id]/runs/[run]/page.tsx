@@ -46,7 +46,11 @@ export default async function RunPage({ params }: { params: Promise<{ id: string
   const all = await roundUpView(idFrom(id));
   const noted = all && notedRuns(all).find((notedRun) => notedRun.run.id === runId);
   if (!noted) notFound();
-  const { channels, neighbours, changes, values } = await viewRun(all.roundUp.id, runId, all.roundUp.windowS);
+  const { channels, neighbours, changes, values, readings } = await viewRun(
+    all.roundUp.id,
+    runId,
+    all.roundUp.windowS,
+  );
   const { roundUp, entries } = all;
   const { run, state, notes } = noted;
   return (
@@ -60,6 +64,7 @@ export default async function RunPage({ params }: { params: Promise<{ id: string
         notes,
         changes,
         values,
+        readings,
         limitC: roundUp.rig.limitC,
         windowS: roundUp.windowS,
         loadLabel: loadLabel(run),

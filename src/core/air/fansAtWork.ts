@@ -1,0 +1,111 @@
+import { studentizedRange } from '../statistics/studentizedRange';
+import { tiesOf, type Bracket } from '../ranking/ties';
+import { atSpeed, type FanCurve } from './fanCurve';
+import { levelAtSpeed, speedAtLevel, type FanSetting } from './speedAtLevel';
+import type { SystemCurve } from './systemCurve';
+import { workingPoint, type WorkingPoint } from './workingPoint';
+
+/** What was measured of a fan: its settings, and its curve at one or more speeds. */
+export interface MeasuredFan {
+  entry: string;
+  settings: FanSetting[];
+  curves: FanCurve[];
+}
+
+/** Where fans are compared: no louder than a level, all at one speed, or each at its fastest. */
+export type WorkAt = { by: 'noise'; levelDb: number } | { by: 'rpm'; rpm: number } | { by: 'full' };
+
+export interface FanAtWork {
+  entry: string;
+  place: number;
+  placeFrom: number;
+  placeTo: number;
+  rpm: number;
+  /** Null where nothing tells how loud it is at that speed. */
+  levelDb: number | null;
+  topsOut: boolean;
+  /** Speed of the curve that was measured, and whether the fan laws carry it far. */
+  measuredRpm: number;
+  farOff: boolean;
+  curve: FanCurve;
+  point: WorkingPoint;
+}
+
+export interface WorkRanking {
+  placed: FanAtWork[];
+  notPlaced: { entry: string; reason: string }[];
+  brackets: Bracket[];
+}
+
+type Found = Omit<FanAtWork, 'place' | 'placeFrom' | 'placeTo'>;
+
+function speedOf({ settings }: MeasuredFan, at: WorkAt): { rpm: number; topsOut: boolean } | string {
+  if (at.by === 'rpm') return { rpm: at.rpm, topsOut: false };
+  if (at.by === 'full') {
+    const rpm = Math.max(...settings.map((setting) => setting.rpm));
+    return Number.isFinite(rpm) ? { rpm, topsOut: false } : 'no setting with a speed';
+  }
+  const found = speedAtLevel(settings, at.levelDb);
+  return found.known ? found.value : found.reason;
+}
+
+function workOf(fan: MeasuredFan, system: SystemCurve, at: WorkAt): Found | string {
+  if (fan.curves.length === 0) return 'no pairs of flow and pressure at three openings';
+  const speed = speedOf(fan, at);
+  if (typeof speed === 'string') return speed;
+  const fastest = Math.max(...fan.settings.map((setting) => setting.rpm));
+  if (at.by === 'rpm' && speed.rpm > fastest * 1.005)
+    return `its fastest setting is ${Math.round(fastest)} rpm`;
+  // The laws are carried as little as can be.
+  const off = (curve: FanCurve) => Math.abs(Math.log(curve.rpm / speed.rpm));
+  const nearest = fan.curves.reduce((best, curve) => (off(curve) < off(best) ? curve : best));
+  const { farOff, ...curve } = atSpeed(nearest, speed.rpm);
+  const point = workingPoint(curve, system);
+  if (!point.known) return point.reason;
+  return {
+    entry: fan.entry,
+    ...speed,
+    levelDb: levelAtSpeed(fan.settings, speed.rpm),
+    measuredRpm: nearest.rpm,
+    farOff,
+    curve,
+    point: point.value,
+  };
+}
+
+const NORMAL_95 = 1.96;
+
+/**
+ * Which fan suits a resistance: each at its speed, by the flow at which it crosses it, most first. Ties by simultaneous
+ * 95 % comparison as in FORMATS step 9 (Tukey–Kramer); what is in doubt of the resistance is the same for all and tells
+ * none from another, so it counts in the interval of each and not between them.
+ */
+export function fansAtWork(fans: readonly MeasuredFan[], system: SystemCurve, at: WorkAt): WorkRanking {
+  const found: Found[] = [];
+  const notPlaced: WorkRanking['notPlaced'] = [];
+  const alone: number[] = [];
+  for (const fan of fans) {
+    const work = workOf(fan, system, at);
+    if (typeof work === 'string') notPlaced.push({ entry: fan.entry, reason: work });
+    else found.push(work);
+  }
+  found.sort((a, b) => b.point.flowM3PerH - a.point.flowM3PerH || (a.entry < b.entry ? -1 : 1));
+  const certain = { ...system, doubtShare: 0 };
+  for (const { curve } of found) {
+    const own = workingPoint(curve, certain);
+    alone.push(own.known ? own.value.flow95 / NORMAL_95 : 0);
+  }
+  const factor = studentizedRange(0.95, Math.max(2, found.length), Infinity) / Math.SQRT2;
+  const { placeFrom, placeTo, brackets } = tiesOf(
+    found.length,
+    (i, j) => found[i]!.point.flowM3PerH - found[j]!.point.flowM3PerH,
+    (i, j) => factor * Math.hypot(alone[i]!, alone[j]!),
+  );
+  const placed = found.map((work, i) => ({
+    ...work,
+    place: i + 1,
+    placeFrom: placeFrom[i]!,
+    placeTo: placeTo[i]!,
+  }));
+  return { placed, notPlaced, brackets };
+}

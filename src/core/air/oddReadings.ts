@@ -1,0 +1,25 @@
+import type { SpotReading } from '../responses/spotReading';
+import { lonelyFlows } from './flowPoint';
+import { spotScatter } from './spotScatter';
+
+/**
+ * What is asked about before readings typed by hand are taken: they can be true, and mostly are slips. A flow without a
+ * pressure at its place makes no point of a fan's curve; a pressure or a flow without any speed cannot be restated.
+ */
+export function oddReadings(readings: readonly SpotReading[], runRpm: number | null): string[] {
+  const asked = lonelyFlows(readings).map(
+    (place) => `a flow at ${place} and no pressure there: it makes no point of a curve. Is that meant?`,
+  );
+  const withoutSpeed = readings.find(
+    ({ quantity, rpm }) =>
+      (quantity === 'pressure' || quantity === 'flow') && rpm === null && runRpm === null,
+  );
+  if (withoutSpeed)
+    asked.push(
+      `a ${withoutSpeed.quantity} and no speed of the fan: it can never be restated. Is that meant?`,
+    );
+  for (const { place, quantity, readings: here, apart } of spotScatter(readings, runRpm))
+    if (apart !== null)
+      asked.push(`${quantity} at ${place}: ${here[apart]!.value} stands apart from the others. Is it right?`);
+  return asked;
+}

@@ -1,0 +1,4 @@
+/** A text of at most so many characters; what is cut off is told by “…”. */
+export function clipped(text: string, most: number): string {
+  return text.length > most ? `${text.slice(0, most - 2)} …` : text;
+}

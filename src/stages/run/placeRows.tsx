@@ -1,0 +1,156 @@
+'use client';
+
+import { READING_QUANTITIES, unitsOf, type ReadingQuantity } from '@/core/responses/readingUnits';
+import { figure } from '@/ui/figures';
+import { emptyPlace, scatterOf, type TypedPlace } from './typedReadings';
+
+const DECIMALS: Record<ReadingQuantity, number> = {
+  ...{ airspeed: 2, pressure: 1, flow: 1, noise: 1, temperature: 1 },
+};
+const NAMES: Record<ReadingQuantity, string> = {
+  airspeed: 'airspeed',
+  pressure: 'pressure',
+  flow: 'flow',
+  noise: 'level',
+  temperature: 'temperature',
+};
+/** What reviewers read by hand; a level beside the meter's own is told as one more place of the meter. */
+const OFFERED = READING_QUANTITIES;
+
+function Scatter({ row }: { row: TypedPlace }) {
+  const scatter = scatterOf(row);
+  if (!scatter) return null;
+  const { mean, deviation, apart, readings, quantity } = scatter;
+  const decimals = DECIMALS[quantity];
+  if (deviation === null) return <span className="text-ink2">once</span>;
+  return (
+    <span className={apart === null ? 'text-ink2' : 'text-warn'} role={apart === null ? undefined : 'status'}>
+      {apart === null
+        ? `mean ${figure(mean, decimals)}, s ${figure(deviation, decimals)}`
+        : `${figure(readings[apart]!.value, decimals)} stands apart`}
+    </span>
+  );
+}
+
+/** Readings at places, a line each: several readings in one cell, with their scatter beside it. */
+export function PlaceRows({
+  rows,
+  onRows,
+  wrongAt,
+}: {
+  rows: readonly TypedPlace[];
+  onRows: (rows: TypedPlace[]) => void;
+  /** The row that something is wrong with. */
+  wrongAt: number | null;
+}) {
+  const change = (at: number, part: Partial<TypedPlace>) =>
+    onRows(rows.map((row, i) => (i === at ? { ...row, ...part } : row)));
+  const box = 'rounded border bg-raised px-2 py-1';
+  return (
+    <div>
+      <table className="w-full text-[14px] md:w-auto">
+        <thead className="label-text text-left max-md:sr-only">
+          <tr>
+            <th scope="col" className="font-normal">
+              What
+            </th>
+            <th scope="col" className="font-normal">
+              Where
+            </th>
+            <th scope="col" className="font-normal">
+              Readings, space between
+            </th>
+            <th scope="col" className="font-normal">
+              Unit
+            </th>
+            <th scope="col" className="font-normal">
+              rpm, if another
+            </th>
+            <th scope="col">
+              <span className="sr-only">Scatter</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row, at) => {
+            const edge = at === wrongAt ? 'border-bad' : 'border-hairline';
+            const of = row.place || NAMES[row.quantity];
+            return (
+              <tr
+                key={at}
+                className="max-md:mb-2 max-md:flex max-md:flex-wrap max-md:gap-1.5 [&_td]:pr-1.5 [&_td]:pb-1"
+              >
+                <td>
+                  <select
+                    className={`${box} border-hairline py-[5px]`}
+                    aria-label={`What was read, line ${at + 1}`}
+                    value={row.quantity}
+                    onChange={({ target }) => {
+                      const quantity = target.value as ReadingQuantity;
+                      change(at, { quantity, unit: unitsOf(quantity)[0]! });
+                    }}
+                  >
+                    {OFFERED.map((quantity) => (
+                      <option key={quantity} value={quantity}>
+                        {NAMES[quantity]}
+                      </option>
+                    ))}
+                  </select>
+                </td>
+                <td>
+                  <input
+                    className={`${box} ${edge} w-44`}
+                    aria-label={`Where, line ${at + 1}`}
+                    value={row.place}
+                    onChange={({ target }) => change(at, { place: target.value })}
+                  />
+                </td>
+                <td>
+                  <input
+                    className={`${box} ${edge} w-60 max-md:w-full`}
+                    aria-label={`Readings, ${of}`}
+                    aria-invalid={at === wrongAt}
+                    inputMode="decimal"
+                    value={row.values}
+                    onChange={({ target }) => change(at, { values: target.value })}
+                  />
+                </td>
+                <td>
+                  <select
+                    className={`${box} border-hairline py-[5px]`}
+                    aria-label={`Unit, ${of}`}
+                    value={row.unit}
+                    onChange={({ target }) => change(at, { unit: target.value })}
+                  >
+                    {unitsOf(row.quantity).map((unit) => (
+                      <option key={unit}>{unit}</option>
+                    ))}
+                  </select>
+                </td>
+                <td>
+                  <input
+                    className={`${box} ${edge} w-24 text-right`}
+                    aria-label={`Speed during these readings, ${of}`}
+                    inputMode="numeric"
+                    value={row.rpm}
+                    onChange={({ target }) => change(at, { rpm: target.value })}
+                  />
+                </td>
+                <td className="whitespace-nowrap">
+                  <Scatter row={row} />
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <button
+        type="button"
+        className="cursor-pointer text-[14px] underline underline-offset-3"
+        onClick={() => onRows([...rows, emptyPlace(rows.at(-1)?.quantity ?? 'airspeed', '')])}
+      >
+        One more place
+      </button>
+    </div>
+  );
+}
