@@ -43,11 +43,11 @@ const fan120 = (
 /** Six fans of invented makers: one all talk, one that sings, one for machines under a cover name. */
 export const AIR_FANS: readonly DemoFan[] = [
   {
-    ...{ entry: 'brisa', product: 'Brisa 120', maker: 'Vela Mayor', price: 14.9 },
+    ...{ entry: 'racha', product: 'Racha 120', maker: 'Vela Mayor', price: 14.9 },
     fan: fan120({ maxRpm: 1600, closedPa: 21, freeM3PerH: 98, fullDb: 38.6, throwCm: 42 }),
   },
   {
-    ...{ entry: 'virazon', product: 'Virazón 120', maker: 'Foque & Hija', price: 22.5 },
+    ...{ entry: 'cefiro', product: 'Céfiro 120', maker: 'Foque & Hija', price: 22.5 },
     fan: fan120({ maxRpm: 1800, closedPa: 31, freeM3PerH: 101, fullDb: 41.4, throwCm: 47 }),
   },
   {
@@ -56,7 +56,7 @@ export const AIR_FANS: readonly DemoFan[] = [
     fan: fan120({ maxRpm: 1500, closedPa: 10.5, freeM3PerH: 112, fullDb: 38.9, throwCm: 55, bend: 0.1 }),
   },
   {
-    ...{ entry: 'alisio', product: 'Alisio 120', maker: 'Barlovento', price: 9.9 },
+    ...{ entry: 'siroco', product: 'Siroco 120', maker: 'Barlovento', price: 9.9 },
     fan: fan120({
       ...{ maxRpm: 1400, closedPa: 17.5, freeM3PerH: 86, fullDb: 36.2, throwCm: 40 },
       resonance: { rpm: 980, widthRpm: 120, db: 5 },
@@ -80,7 +80,7 @@ export const AIR_FANS: readonly DemoFan[] = [
     }),
   },
   {
-    ...{ entry: 'lebeche', product: 'Lebeche’s own fan', maker: 'Trinquete', price: 0 },
+    ...{ entry: 'poniente', product: 'Poniente 120', maker: 'Trinquete', price: 11.5 },
     fan: fan120({ maxRpm: 1500, closedPa: 19, freeM3PerH: 90, fullDb: 38.3, throwCm: 41 }),
   },
 ];
@@ -205,7 +205,7 @@ export function airRoundUp(seed: number): Map<string, string> {
     title: 'Fans by the air they move',
     entries: AIR_FANS.map(({ entry, product, maker, price }) => ({
       ...{ entry, product, maker, kind: 'fan', fans: `1 × ${product}`, fanCount: 1, price, heightMm: null },
-      isControl: entry === 'lebeche',
+      isControl: entry === 'poniente',
     })),
     runs,
     abanico: {

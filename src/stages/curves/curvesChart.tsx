@@ -6,8 +6,9 @@ import type { ShownScale } from '@/core/curves/shownScale';
 import type { PlacedEntry } from '@/core/ranking/rankAtLine';
 import type { Axis } from '@/core/curves/axis';
 import { NoiseLine } from '@/ui/chart/noiseLine';
+import { pointStyleOf } from '@/ui/chart/pointStyle';
 import { pixelX, pixelY, Plot, themeColour, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
-import { entryStyle, type Marker } from '@/ui/entryMark';
+import { entryStyle } from '@/ui/entryMark';
 import { figure } from '@/ui/figures';
 import { useNarrowOnceKnown } from '@/ui/narrow';
 import { EndLabels, endLabels, OtherLine, OverlayShapes } from './chartOverlay';
@@ -39,17 +40,6 @@ export interface CurvesChartProps {
   runLabels: Record<string, string>;
 }
 
-const POINT_STYLES: Record<Marker, { pointStyle: string; rotation?: number; hollow?: boolean }> = {
-  disc: { pointStyle: 'circle' },
-  square: { pointStyle: 'rect' },
-  triangle: { pointStyle: 'triangle' },
-  diamond: { pointStyle: 'rectRot' },
-  cross: { pointStyle: 'crossRot' },
-  ring: { pointStyle: 'circle', hollow: true },
-  frame: { pointStyle: 'rect', hollow: true },
-  wedge: { pointStyle: 'triangle', rotation: 180 },
-};
-
 const LABEL_PX = 132;
 const NUMBER_PX = 26;
 const NEAR_PX = 24;
@@ -59,14 +49,9 @@ const FADED = '38';
 
 function seriesOf({ line, points }: ShownCurve, position: number, faded: boolean): PlotSeries[] {
   const { colour, marker } = entryStyle(position);
-  const style = POINT_STYLES[marker];
-  const borderColor = themeColour(colour) + (faded ? FADED : '');
   // A point with a bar has these of every point; its own types leave them out.
-  const marks = {
-    rotation: style.rotation ?? 0,
-    radius: marker === 'triangle' || marker === 'wedge' ? 5 : 4.5,
-    borderWidth: style.hollow || marker === 'cross' ? 2 : 1,
-  };
+  const { hollow, pointStyle, ...marks } = pointStyleOf(marker);
+  const borderColor = themeColour(colour) + (faded ? FADED : '');
   return [
     { type: 'scatter', data: line, showLine: true, borderColor, borderWidth: 2, pointRadius: 0 },
     {
@@ -76,8 +61,8 @@ function seriesOf({ line, points }: ShownCurve, position: number, faded: boolean
       errorBarLineWidth: 1.2,
       errorBarWhiskerSize: 0,
       borderColor,
-      backgroundColor: style.hollow ? themeColour('--color-ground') : borderColor,
-      pointStyle: style.pointStyle as 'circle',
+      backgroundColor: hollow ? themeColour('--color-ground') : borderColor,
+      pointStyle: pointStyle as 'circle',
       ...marks,
     },
   ];

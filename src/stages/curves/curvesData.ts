@@ -21,6 +21,10 @@ export interface CurvesData {
   place: string;
   responses: { id: string; name: string }[];
   places: string[];
+  /** Fans were read against a chamber: which suits which resistance can be told. */
+  hasFlow: boolean;
+  /** What to know of the place: read of one entry only, say. Empty where there is nothing. */
+  placeNote: string;
   againsts: Against[];
   /** That the choice makes no difference, in words; empty where it does. */
   same: string;

@@ -167,6 +167,14 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
             </div>
           )}
           <WhatChoice data={data} />
+          {data.hasFlow && (
+            <a
+              className="label-text underline underline-offset-3"
+              href={`/round-ups/${data.roundUpId}/curves/air`}
+            >
+              Pressure and flow
+            </a>
+          )}
           <div className="label-text ml-auto flex flex-wrap items-center gap-x-3">
             <EntryChoice
               entries={data.entries}
@@ -287,6 +295,7 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
           {hidden.size > 0 && (
             <p className="pt-2 text-[14px] text-ink2">{hidden.size} hidden: places are among those shown.</p>
           )}
+          {data.placeNote && <p className="pt-2 text-[14.5px] text-warn">{data.placeNote}</p>}
           {data.same && <p className="pt-2 text-[14.5px]">{data.same}</p>}
           <BesideTable
             scale={isRise ? RISE_PLAIN : scale}

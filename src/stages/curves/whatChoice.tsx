@@ -5,6 +5,9 @@ import { useTransition } from 'react';
 import { AXES } from '@/core/curves/axis';
 import type { CurvesData } from './curvesData';
 
+/** Places stand as tabs as long as they fit. */
+const MOST_TABS = 5;
+
 type WhatData = Pick<CurvesData, 'place' | 'against' | 'responses' | 'places' | 'againsts'> & {
   response: { id: string };
 };
@@ -42,7 +45,20 @@ export function WhatChoice({ data }: { data: WhatData }) {
           ))}
         </select>
       </label>
-      {places.length > 1 && (
+      {places.length > 1 && places.length <= MOST_TABS && (
+        <div className="choices" role="group" aria-label="Place">
+          {places.map((place) => (
+            <button
+              key={place}
+              aria-pressed={place === data.place}
+              onClick={() => void setWhat({ place, zoom: null })}
+            >
+              {place}
+            </button>
+          ))}
+        </div>
+      )}
+      {places.length > MOST_TABS && (
         <label>
           <span className="sr-only">Place</span>
           <select

@@ -7,6 +7,7 @@ import { olderRunsSentence } from '@/core/runs/olderRuns';
 import { OlderNote } from '@/stages/rig/olderNote';
 import { roundUpView } from '@/app/roundUpView';
 import { codeOf } from '@/lab/codeOf';
+import { readPlaces } from '@/lab/readPlaces';
 import { onceFor } from '@/lab/keptWhileUnwritten';
 import { responseChoice, viewResponse, type ResponseView } from '@/lab/responseView';
 import { sourceWords, type RoundUpView } from '@/lab/roundUpView';
@@ -16,10 +17,11 @@ import { ApartNote } from '@/stages/rig/apartNote';
 import type { CurvesData } from '@/stages/curves/curvesData';
 import { CurvesStage } from '@/stages/curves/curvesStage';
 
-function packedCurves(view: RoundUpView, shown: ResponseView): string {
+async function packedCurves(view: RoundUpView, shown: ResponseView): Promise<string> {
   const { roundUp, entries, runs } = view;
   const { rig, referenceAmbientC } = roundUp;
   const { response, against, place, responses, places, againsts } = shown;
+  const read = await readPlaces(view);
   const data: CurvesData = {
     roundUpId: roundUp.id,
     title: roundUp.title,
@@ -39,6 +41,8 @@ function packedCurves(view: RoundUpView, shown: ResponseView): string {
     place,
     responses: responses.map(({ id, name }) => ({ id, name })),
     places,
+    hasFlow: read.some(({ quantity }) => quantity === 'flow'),
+    placeNote: loneliness(shown, read, entries.length),
     againsts,
     same: allAlike(response, shown.loads[0]?.curves ?? []),
     fileName: codeOf(roundUp.title, new Set()),
@@ -47,6 +51,21 @@ function packedCurves(view: RoundUpView, shown: ResponseView): string {
     runLabels: Object.fromEntries(runs.map((run) => [run.id, run.label])),
   };
   return pack(data);
+}
+
+/** That a place was read of one entry alone, or of some only. */
+function loneliness(
+  { response, place }: ResponseView,
+  read: readonly { quantity: string; place: string; entries: number }[],
+  entries: number,
+): string {
+  if (response.source.from !== 'reading') return '';
+  const { quantity } = response.source;
+  const count = read.find((other) => other.quantity === quantity && other.place === place)?.entries ?? 0;
+  if (count >= entries || count === 0) return '';
+  return count === 1
+    ? `Only one entry was read at “${place}”: nothing can be compared there.`
+    : `Only ${count} of ${entries} entries were read at “${place}”.`;
 }
 
 /** The page as a round-up opens with it, made once for as long as nothing is written. */
@@ -69,7 +88,9 @@ export default async function CurvesPage({ params, searchParams }: Props) {
       <OlderNote sentence={olderRunsSentence(view.runs, view.roundUp.beganAt)} />
       <CurvesStage
         key={JSON.stringify(choice)}
-        packed={isFirst ? await packedFirst(view) : packedCurves(view, await viewResponse(view, choice))}
+        packed={
+          isFirst ? await packedFirst(view) : await packedCurves(view, await viewResponse(view, choice))
+        }
       />
     </>
   );

@@ -1,0 +1,36 @@
+import { notFound } from 'next/navigation';
+import { idFrom } from '@/app/ids';
+import { roundUpView } from '@/app/roundUpView';
+import { viewAir } from '@/lab/airView';
+import { AirStage } from '@/stages/air/airStage';
+
+export default async function AirPage({ params }: { params: Promise<{ id: string }> }) {
+  const id = idFrom((await params).id);
+  const view = await roundUpView(id);
+  if (!view) notFound();
+  const fans = await viewAir(view);
+  if (!fans.some((fan) => fan.curves.length > 0))
+    return (
+      <div className="max-w-2xl px-4 py-6 md:px-7">
+        <h2 className="font-display text-[22px] font-bold">No pairs of flow and pressure yet</h2>
+        <p className="pt-2">
+          A fan’s curve is read at the openings of a chamber: at each opening a flow and a pressure, at three
+          openings or more, and the speed of the fan. Type them in the Logbook under one place for each
+          opening, or bring them in as readings.csv.
+        </p>
+      </div>
+    );
+  const { roundUp, entries } = view;
+  return (
+    <AirStage
+      data={{
+        roundUpId: roundUp.id,
+        title: roundUp.title,
+        noiseLineDba: roundUp.noiseLineDba,
+        meterDistanceCm: roundUp.rig.meterDistanceCm,
+        entries: entries.map(({ entry, product }, position) => ({ entry, product, position })),
+        fans,
+      }}
+    />
+  );
+}

@@ -1,0 +1,223 @@
+'use client';
+
+import Link from 'next/link';
+import { parseAsFloat, parseAsString, parseAsStringLiteral, useQueryStates } from 'nuqs';
+import { useMemo, useState } from 'react';
+import { fansAtWork, type WorkAt } from '@/core/air/fansAtWork';
+import { AXES } from '@/core/curves/axis';
+import { figure } from '@/ui/figures';
+import { typedNumber } from '@/ui/typedNumber';
+import { LineField } from '../curves/lineField';
+import { AirChart } from './airChart';
+import type { AirData } from './airData';
+import { resistanceOf, RESISTANCES } from './resistances';
+import { WorkTable } from './workTable';
+
+const BY = ['noise', 'rpm', 'full'] as const;
+const BY_LABEL = { noise: 'equal noise', rpm: 'equal speed', full: 'full speed' };
+
+function NumberField({
+  label,
+  value,
+  onValue,
+  width = '4.6rem',
+}: {
+  label: string;
+  value: number;
+  onValue: (value: number) => void;
+  width?: string;
+}) {
+  const [draft, setDraft] = useState<string | null>(null);
+  function take() {
+    const typed = draft === null ? null : typedNumber(draft);
+    if (typed !== null) onValue(typed);
+    setDraft(null);
+  }
+  return (
+    <label className="label-text block" style={{ width }}>
+      {label}
+      <input
+        className="block w-full rounded border border-hairline bg-raised px-2 py-1 text-right text-[14px] text-ink"
+        inputMode="decimal"
+        value={draft ?? String(value)}
+        onChange={({ target }) => setDraft(target.value)}
+        onBlur={take}
+        onKeyDown={(event) => event.key === 'Enter' && take()}
+      />
+    </label>
+  );
+}
+
+/** Which fan suits which resistance: fans' curves at equal noise, and where the resistance crosses them. */
+export function AirStage({ data }: { data: AirData }) {
+  const first = RESISTANCES[0];
+  const slowest = useMemo(() => {
+    const fastest = data.fans.map((fan) => Math.max(...fan.settings.map((setting) => setting.rpm)));
+    const known = fastest.filter(Number.isFinite);
+    return known.length > 0 ? Math.floor(Math.min(...known) / 50) * 50 : 1000;
+  }, [data]);
+  const [view, setView] = useQueryStates(
+    {
+      by: parseAsStringLiteral(BY).withDefault('noise'),
+      line: parseAsFloat.withDefault(data.noiseLineDba),
+      rpm: parseAsFloat.withDefault(slowest),
+      pa: parseAsFloat.withDefault(first.pressurePa),
+      flow: parseAsFloat.withDefault(first.flowM3PerH),
+      n: parseAsFloat.withDefault(first.exponent),
+      pairs: parseAsString.withDefault(''),
+    },
+    { history: 'replace', throttleMs: 300 },
+  );
+  const entries = useMemo(() => new Map(data.entries.map((entry) => [entry.entry, entry])), [data]);
+  const system = useMemo(
+    () => resistanceOf({ pressurePa: view.pa, flowM3PerH: view.flow, exponent: view.n }, view.pairs),
+    [view.pa, view.flow, view.n, view.pairs],
+  );
+  const ranking = useMemo(() => {
+    const at: WorkAt =
+      view.by === 'noise'
+        ? { by: 'noise', levelDb: view.line }
+        : view.by === 'rpm'
+          ? { by: 'rpm', rpm: Math.max(1, view.rpm) }
+          : { by: 'full' };
+    return system.known
+      ? fansAtWork(data.fans, system.value, at)
+      : { placed: [], notPlaced: [], brackets: [] };
+  }, [data, system, view.by, view.line, view.rpm]);
+  const placed = useMemo(
+    () =>
+      ranking.placed.map((work) => {
+        const { position, product } = entries.get(work.entry)!;
+        return { work, position, product };
+      }),
+    [ranking, entries],
+  );
+  const chosen = RESISTANCES.find(
+    (other) => other.pressurePa === view.pa && other.flowM3PerH === view.flow && other.exponent === view.n,
+  );
+  const fitted = system.known ? system.value.fitted : null;
+  return (
+    <div className="flex min-h-0 flex-1 flex-col gap-5 px-4 pt-3.5 pb-4 md:px-7 lg:flex-row">
+      <section className="flex min-h-[420px] min-w-0 flex-1 flex-col" aria-label="Pressure and flow">
+        <div className="flex flex-wrap items-end gap-x-4 gap-y-2 pb-2">
+          <div className="choices" role="group" aria-label="Compared at">
+            {BY.map((by) => (
+              <button key={by} aria-pressed={by === view.by} onClick={() => void setView({ by })}>
+                {BY_LABEL[by]}
+              </button>
+            ))}
+          </div>
+          <label className="label-text block">
+            Through
+            <select
+              className="block rounded border border-hairline bg-raised px-1.5 py-[5px] text-[14px] text-ink"
+              value={view.pairs.trim() !== '' ? 'read' : (chosen?.id ?? 'own')}
+              onChange={({ target }) => {
+                const next = RESISTANCES.find((other) => other.id === target.value);
+                if (next)
+                  void setView({ pa: next.pressurePa, flow: next.flowM3PerH, n: next.exponent, pairs: null });
+              }}
+            >
+              {RESISTANCES.map(({ id, label }) => (
+                <option key={id} value={id}>
+                  {label}, for instance
+                </option>
+              ))}
+              <option value="own" disabled>
+                as typed
+              </option>
+              <option value="read" disabled>
+                as read through it
+              </option>
+            </select>
+          </label>
+          {view.pairs.trim() === '' && (
+            <>
+              <NumberField label="takes, Pa" value={view.pa} onValue={(pa) => void setView({ pa })} />
+              <NumberField label="at, m³/h" value={view.flow} onValue={(flow) => void setView({ flow })} />
+              <NumberField label="exponent" value={view.n} onValue={(n) => void setView({ n })} />
+            </>
+          )}
+          <Link
+            className="ml-auto self-center text-[14px] underline underline-offset-3"
+            href={`/round-ups/${data.roundUpId}/curves`}
+          >
+            Back to the curves
+          </Link>
+        </div>
+        {!system.known && (
+          <p role="alert" className="pb-2 text-[14.5px] text-bad">
+            The resistance: {system.reason}.
+          </p>
+        )}
+        <div className="relative min-h-0 flex-1">
+          {system.known && placed.length > 0 ? (
+            <AirChart placed={placed} system={system.value} />
+          ) : (
+            <p className="py-8">
+              {system.known
+                ? 'No fan crosses this resistance within its openings: the reasons stand beside.'
+                : 'Nothing to draw until the resistance is known.'}
+            </p>
+          )}
+        </div>
+        <p className="label-text pt-1">
+          Dashed: the resistance, Δp = k·qⁿ. Circles: where a fan works. Each curve is read at the openings of
+          a chamber and restated to its speed here by the fan laws, flow by the speed and pressure by its
+          square.
+        </p>
+      </section>
+      <aside
+        className="shrink-0 border-hairline lg:w-[400px] lg:overflow-y-auto lg:border-l lg:pl-6"
+        aria-label="Which fan suits it"
+        tabIndex={0}
+      >
+        <h2 className="font-display text-[18px] font-bold">
+          {view.by === 'noise' && (
+            <>
+              At <LineField axis={AXES.noise} at={view.line} onLine={(line) => void setView({ line })} />{' '}
+              dB(A)
+            </>
+          )}
+          {view.by === 'rpm' && (
+            <>
+              At <LineField axis={AXES.rpm} at={view.rpm} onLine={(rpm) => void setView({ rpm })} /> rpm
+            </>
+          )}
+          {view.by === 'full' && 'Each at its fastest'}
+        </h2>
+        <p className="label-text pt-1 pb-1">
+          {view.by === 'noise'
+            ? `Each at the fastest speed that is no louder than this, ${data.meterDistanceCm} cm from it.`
+            : 'Not equally loud: the level of each stands in its row.'}
+        </p>
+        <WorkTable ranking={ranking} entries={entries} />
+        <p className="label-text pt-2">
+          ± is the 95 % interval: pressures within 2 % where nothing was repeated, and what the readings
+          through the resistance leave open. That is the same for all fans and tells none from another.
+        </p>
+        <details className="mt-4 border-t border-hairline pt-3" open={view.pairs !== ''}>
+          <summary className="font-display cursor-pointer text-[15px] font-bold">Read through it</summary>
+          <label className="label-text block pt-1">
+            Flow, m³/h, and pressure, Pa: a pair a line
+            <textarea
+              className="mt-0.5 block h-28 w-full rounded border border-hairline bg-raised px-2 py-1 font-mono text-[14px] text-ink"
+              value={view.pairs}
+              placeholder={'20  3.1\n35  7.4\n50  13.2'}
+              onChange={({ target }) => void setView({ pairs: target.value || null })}
+            />
+          </label>
+          {fitted && (
+            <p className="pt-1 text-[14.5px]">
+              Δp = {fitted.k.toPrecision(3)}·q<sup>{figure(fitted.exponent, 2)}</sup>, exponent ±{' '}
+              {figure(fitted.exponent95, 2)}
+              {fitted.heldAt !== null &&
+                `: the readings asked for one outside 1 to 2, it is held at ${fitted.heldAt}`}
+              .
+            </p>
+          )}
+        </details>
+      </aside>
+    </div>
+  );
+}
