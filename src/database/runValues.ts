@@ -133,7 +133,8 @@ export async function listPlaces(
      JOIN runs u ON u.id = g.run_id AND u.deleted_at IS NULL
      JOIN round_up_entries c ON c.entry_id = u.entry_id
      JOIN round_ups r ON r.id = c.round_up_id AND r.rig_revision_id = u.rig_revision_id
-     WHERE r.id = $1 GROUP BY g.quantity, g.place ORDER BY count(*) DESC, g.quantity, g.place`,
+     WHERE r.id = $1 GROUP BY g.quantity, g.place
+     ORDER BY count(DISTINCT g.run_id) DESC, g.place, g.quantity`,
     [roundUpId],
   );
   return rows;

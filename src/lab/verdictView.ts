@@ -68,6 +68,13 @@ export function ownOrder(view: RoundUpView): { chosen: LoadCurves; ranking: Rank
   return { chosen, ranking: rankedAt(view, chosen, view.roundUp.noiseLineDba) };
 }
 
+/** How many stand in the order that the verdict opens with, whatever it ranks. */
+export const placedCount = onceFor(async (view: RoundUpView): Promise<number> => {
+  const byRise = ownOrder(view).ranking.placed.length;
+  if (byRise > 0 || view.runs.length === 0) return byRise;
+  return (await verdictOf(view, {})).ranking.placed.length;
+});
+
 /** Where the line stands: as asked, within what an axis can have, or where Curves opens with it. */
 function lineOf(view: RoundUpView, { against, loads }: ResponseView, query: VerdictQuery): number {
   const text = against === 'noise' ? query.line : query.at;

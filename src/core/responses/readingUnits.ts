@@ -53,3 +53,11 @@ export function inOwnUnit(
   const message = outOfBounds(bound, own);
   return message ? { wrong: 'value', message: `${message}: ${value} ${unit}` } : { value: own };
 }
+
+/** A unit as people read it: “m³/h” for “m3/h”. */
+export function shownUnit(unit: string): string {
+  return unit
+    .replace(/(\w)3\//, '$1³/')
+    .replace('H2O', 'H₂O')
+    .replace('degC', '°C');
+}

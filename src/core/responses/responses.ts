@@ -81,7 +81,7 @@ export const RESPONSES: readonly Response[] = [
   },
   {
     id: 'pressure',
-    name: 'Pressure, dead head',
+    name: 'Pressure',
     unit: 'Pa',
     better: 'higher',
     decimals: 1,

@@ -68,7 +68,7 @@ const CASES: [string, Partial<LabRun>, Partial<Reduction>, string, string[], boo
     'without a die',
     {},
     { settled: false, unsettledReason: NO_DIE, riseK: NaN, powerSource: 'nominal' },
-    'no die',
+    'other readings',
     [],
     false,
   ],

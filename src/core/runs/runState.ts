@@ -7,7 +7,7 @@ export type RunState =
   | 'settled'
   | 'typed'
   | 'no result'
-  | 'no die'
+  | 'other readings'
   | 'at the limit'
   | 'running away'
   | 'rising'
@@ -20,7 +20,7 @@ export type RunState =
 export function runState(run: LabRun): RunState {
   const { reduction } = run;
   if (run.setAside) return 'set aside';
-  if (!hasDie(run)) return 'no die';
+  if (!hasDie(run)) return 'other readings';
   if (isMissing(reduction.riseK)) return 'no result';
   if (!reduction.settled) {
     if (isTooShort(reduction.unsettledReason)) return 'too short';

@@ -26,6 +26,8 @@ export interface CurvesChartProps {
   zoom: Zoom | null;
   onZoom: (zoom: Zoom) => void;
   meterDistanceCm: number;
+  /** What an entry is: a cooler, a fan, a layout. */
+  compared: string;
   axis: Axis;
   /** Where the line stands on the axis. */
   lineAt: number;
@@ -82,11 +84,11 @@ function axisTitle(scale: ShownScale, base: CurveEntry | undefined): string {
   return `difference from ${base.product}, ${unit}`;
 }
 
-function xTitle({ against }: Axis, meterDistanceCm: number, narrow: boolean): string {
+function xTitle({ against }: Axis, compared: string, meterDistanceCm: number, narrow: boolean): string {
   if (against === 'rpm') return narrow ? 'rpm of the first fan' : 'speed of the first fan, rpm';
   if (against === 'duty') return 'duty of the fans, %';
   const level = `dB(A) at ${meterDistanceCm} cm, room taken off`;
-  return narrow ? level : `noise of the cooler, ${level}`;
+  return narrow ? level : `noise of the ${compared}, ${level}`;
 }
 
 /** A curve an entry, with the line over it. Only the overlay moves with the line. */
@@ -99,6 +101,7 @@ export function CurvesChart(props: CurvesChartProps) {
     range,
     zoom,
     meterDistanceCm,
+    compared,
     axis,
     lineAt,
     onLine,
@@ -133,9 +136,9 @@ export function CurvesChart(props: CurvesChartProps) {
     () => ({
       min: zoom?.xMin ?? range.min,
       max: zoom?.xMax ?? range.max,
-      title: xTitle(axis, meterDistanceCm, narrow),
+      title: xTitle(axis, compared, meterDistanceCm, narrow),
     }),
-    [range, zoom, axis, meterDistanceCm, narrow],
+    [range, zoom, axis, compared, meterDistanceCm, narrow],
   );
   const y = useMemo(() => {
     const span = zoom ? zoom.yMax - zoom.yMin : Infinity;

@@ -32,6 +32,8 @@ export interface CurvesData {
   fileName: string;
   source: string;
   meterDistanceCm: number;
+  /** What an entry is, by the brief: a cooler, a fan, a layout. */
+  compared: string;
   /** Label of each run by its id. */
   runLabels: Record<string, string>;
 }

@@ -6,12 +6,15 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { assumedWords } from '@/core/responses/responses';
 import { plainScale, RISE_SHOWN, riseScale } from '@/core/curves/shownScale';
+import { fullSpeedLead } from '@/core/ranking/fullSpeed';
 import { rankAtLine } from '@/core/ranking/rankAtLine';
 import { AXES, lineStep } from '@/core/curves/axis';
 import { savePicture } from '@/ui/chart/savePicture';
 import { HeatingUp } from './heatingUp';
 import { BesideTable } from './besideTable';
 import { parseZoom, zoomText } from './chartView';
+import { DifferenceChoice } from './differenceChoice';
+import { FullSpeedNote } from './fullSpeedNote';
 import { EntryChoice } from './entryChoice';
 import { CROWD, CurvesChart } from './curvesChart';
 import type { CurvesData } from './curvesData';
@@ -86,6 +89,11 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
   const ranking = useMemo(
     () => rankAtLine(curves, { ...load.rule, throttles: isRise, lineDb: lineAt }),
     [curves, load, isRise, lineAt],
+  );
+
+  const fastest = useMemo(
+    () => (isNoise ? fullSpeedLead(curves, ranking, lineAt) : null),
+    [isNoise, curves, ranking, lineAt],
   );
 
   const moveTo = useCallback(
@@ -181,23 +189,11 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
               hidden={hidden}
               onHidden={(hide) => void setView({ hide: hide.length > 0 ? hide : null })}
             />
-            <label className="flex items-center gap-1.5">
-              <span className="sr-only">Shown as the difference from</span>
-              <select
-                className="max-w-44 rounded border border-hairline bg-raised px-1.5 py-0.5"
-                value={from ?? ''}
-                onChange={(event) => void setView({ from: event.target.value || null, zoom: null })}
-              >
-                <option value="">as measured</option>
-                {data.entries
-                  .filter((entry) => entries.has(entry.entry))
-                  .map((entry) => (
-                    <option key={entry.entry} value={entry.entry}>
-                      difference from {entry.product}
-                    </option>
-                  ))}
-              </select>
-            </label>
+            <DifferenceChoice
+              entries={data.entries.filter((entry) => entries.has(entry.entry))}
+              from={from}
+              onFrom={(next) => void setView({ from: next, zoom: null })}
+            />
             <span>error bars 95 %</span>
             <button className="cursor-pointer underline underline-offset-3" onClick={() => void picture()}>
               PNG
@@ -232,6 +228,7 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
             picked={picked}
             range={range}
             meterDistanceCm={data.meterDistanceCm}
+            compared={data.compared}
             axis={axis}
             lineAt={lineAt}
             onLine={moveTo}
@@ -286,6 +283,7 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
             <p className="py-4">Nothing can be placed at this level and load.</p>
           )}
           <RankingNotes
+            compared={data.compared}
             assumed={assumedWords(data.response)}
             absent={data.response.absent}
             ranking={ranking}
@@ -294,6 +292,9 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
           />
           {hidden.size > 0 && (
             <p className="pt-2 text-[14px] text-ink2">{hidden.size} hidden: places are among those shown.</p>
+          )}
+          {fastest && (
+            <FullSpeedNote lead={fastest} product={entries.get(fastest.entry)!.product} scale={scale} />
           )}
           {data.placeNote && <p className="pt-2 text-[14.5px] text-warn">{data.placeNote}</p>}
           {data.same && <p className="pt-2 text-[14.5px]">{data.same}</p>}

@@ -21,6 +21,7 @@ export function RankingNotes({
   scale,
   assumed: assumedWords,
   absent,
+  compared,
 }: {
   ranking: Ranking;
   entries: ReadonlyMap<string, CurveEntry>;
@@ -29,6 +30,8 @@ export function RankingNotes({
   assumed: string;
   /** What it means where an entry has no value of this response, where that is a result. */
   absent?: string;
+  /** What an entry is: a cooler, a fan, a layout. */
+  compared: string;
 }) {
   const assumed = ranking.placed.filter((placed) => placed.spreadSource === 'assumed').length;
   const unmounted = ranking.placed.some(
@@ -48,7 +51,7 @@ export function RankingNotes({
         </p>
       )}
       {unmounted && (
-        <p className="text-ink2">No cooler was mounted twice: what remounting does is not in the ±.</p>
+        <p className="text-ink2">No {compared} was mounted twice: what remounting does is not in the ±.</p>
       )}
       {ranking.notPlaced.length > 0 && (
         <section className="mt-4 border-t border-hairline pt-4">

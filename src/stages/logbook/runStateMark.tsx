@@ -3,7 +3,7 @@ import type { RunState } from '@/core/runs/runState';
 const LOOK: Record<RunState, { sign: string; tone: string }> = {
   settled: { sign: '', tone: 'text-ok' },
   typed: { sign: '✎', tone: 'text-ink2' },
-  'no die': { sign: '○', tone: 'text-ink2' },
+  'other readings': { sign: '○', tone: 'text-ink2' },
   'no result': { sign: '✕', tone: 'text-bad' },
   'at the limit': { sign: '▲', tone: 'text-bad' },
   'running away': { sign: '⇈', tone: 'text-bad' },

@@ -146,7 +146,8 @@ export function TypeAirRow({
           Close
         </button>
         <span className="label-text">
-          Keep hands and cables out of running fans; a probe is held in the stream, not in the blades.
+          <span className="key">↑</span> <span className="key">↓</span> from place to place, Enter saves. Keep
+          hands and cables out of running fans: the probe is held in the stream, not in the blades.
         </span>
       </div>
       {shown && (

@@ -1,6 +1,6 @@
 'use client';
 
-import { READING_QUANTITIES, unitsOf, type ReadingQuantity } from '@/core/responses/readingUnits';
+import { READING_QUANTITIES, shownUnit, unitsOf, type ReadingQuantity } from '@/core/responses/readingUnits';
 import { figure } from '@/ui/figures';
 import { emptyPlace, scatterOf, type TypedPlace } from './typedReadings';
 
@@ -32,6 +32,18 @@ function Scatter({ row }: { row: TypedPlace }) {
   );
 }
 
+/** Arrows go from place to place, past units and speeds. */
+function stepBetween(event: React.KeyboardEvent<HTMLInputElement>) {
+  if (event.key !== 'ArrowDown' && event.key !== 'ArrowUp') return;
+  const cells = [
+    ...event.currentTarget.closest('[data-places]')!.querySelectorAll<HTMLInputElement>('[data-readings]'),
+  ];
+  const next = cells[cells.indexOf(event.currentTarget) + (event.key === 'ArrowDown' ? 1 : -1)];
+  if (!next) return;
+  event.preventDefault();
+  next.select();
+}
+
 /** Readings at places, a line each: several readings in one cell, with their scatter beside it. */
 export function PlaceRows({
   rows,
@@ -47,7 +59,7 @@ export function PlaceRows({
     onRows(rows.map((row, i) => (i === at ? { ...row, ...part } : row)));
   const box = 'rounded border bg-raised px-2 py-1';
   return (
-    <div>
+    <div data-places>
       <table className="w-full text-[14px] md:w-auto">
         <thead className="label-text text-left max-md:sr-only">
           <tr>
@@ -80,7 +92,15 @@ export function PlaceRows({
                 key={at}
                 className="max-md:mb-2 max-md:flex max-md:flex-wrap max-md:gap-1.5 [&_td]:pr-1.5 [&_td]:pb-1"
               >
-                <td>
+                {row.isGiven && (
+                  <>
+                    <td className="text-ink2">{NAMES[row.quantity]}</td>
+                    <td className="min-w-44" dir="auto">
+                      {row.place}
+                    </td>
+                  </>
+                )}
+                <td hidden={row.isGiven}>
                   <select
                     className={`${box} border-hairline py-[5px]`}
                     aria-label={`What was read, line ${at + 1}`}
@@ -97,7 +117,7 @@ export function PlaceRows({
                     ))}
                   </select>
                 </td>
-                <td>
+                <td hidden={row.isGiven}>
                   <input
                     className={`${box} ${edge} w-44`}
                     aria-label={`Where, line ${at + 1}`}
@@ -110,6 +130,8 @@ export function PlaceRows({
                     className={`${box} ${edge} w-60 max-md:w-full`}
                     aria-label={`Readings, ${of}`}
                     aria-invalid={at === wrongAt}
+                    data-readings
+                    onKeyDown={stepBetween}
                     inputMode="decimal"
                     value={row.values}
                     onChange={({ target }) => change(at, { values: target.value })}
@@ -123,14 +145,16 @@ export function PlaceRows({
                     onChange={({ target }) => change(at, { unit: target.value })}
                   >
                     {unitsOf(row.quantity).map((unit) => (
-                      <option key={unit}>{unit}</option>
+                      <option key={unit} value={unit}>
+                        {shownUnit(unit)}
+                      </option>
                     ))}
                   </select>
                 </td>
                 <td>
                   <input
                     className={`${box} ${edge} w-24 text-right`}
-                    aria-label={`Speed during these readings, ${of}`}
+                    aria-label={`Speed at ${of}, rpm`}
                     inputMode="numeric"
                     value={row.rpm}
                     onChange={({ target }) => change(at, { rpm: target.value })}

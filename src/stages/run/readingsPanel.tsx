@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { spotScatter } from '@/core/air/spotScatter';
-import { ownUnit } from '@/core/responses/readingUnits';
+import { ownUnit, shownUnit } from '@/core/responses/readingUnits';
 import type { SpotReading } from '@/core/responses/spotReading';
 import type { LabRun } from '@/core/runs/labRun';
 import { figure } from '@/ui/figures';
@@ -72,10 +72,10 @@ export function ReadingsPanel({
               <tr key={quantity + place}>
                 <td dir="auto">
                   {place}
-                  <span className="block text-[13px] text-ink2">{quantity}</span>
+                  <span className="text-[13px] text-ink2"> {quantity}</span>
                 </td>
                 <td className="num whitespace-nowrap">
-                  {figure(mean, quantity === 'airspeed' ? 2 : 1)} {ownUnit(quantity)}
+                  {figure(mean, quantity === 'airspeed' ? 2 : 1)} {shownUnit(ownUnit(quantity))}
                 </td>
                 <td className="num">{deviation === null ? '–' : figure(deviation, 2)}</td>
                 <td className="text-[14px]">

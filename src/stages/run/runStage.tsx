@@ -168,7 +168,7 @@ export function RunStage({ data }: { data: RunData }) {
             {withDie && <DieRows data={data} />}
             <Row name="Read at the meter">{figure(run.noiseDb, 1)} dB(A)</Row>
             <Row name="Room alone">{figure(run.floorDb, 1)} dB(A)</Row>
-            <Row name="Cooler alone">
+            <Row name="Alone, room taken off">
               <b>
                 {level.standing === 'at-floor' ? '≤\u202f' : ''}
                 {figure(level.levelDb, 1)} dB(A)

@@ -11,6 +11,8 @@ export interface TypedPlace {
   unit: string;
   values: string;
   rpm: string;
+  /** What and where are given: only the readings are typed. */
+  isGiven: boolean;
 }
 
 /** What is sent of a place. */
@@ -23,7 +25,7 @@ export interface SentPlace {
 }
 
 export const emptyPlace = (quantity: ReadingQuantity, place: string): TypedPlace => ({
-  ...{ quantity, place, unit: ownUnit(quantity), values: '', rpm: '' },
+  ...{ quantity, place, unit: ownUnit(quantity), values: '', rpm: '', isGiven: place !== '' },
 });
 
 /** Numbers of a cell, spaces or semicolons between them; null where one is none. */

@@ -83,6 +83,7 @@ export function VerdictStage({ data }: { data: VerdictData }) {
         ))}
         <div className="mt-4 border-t border-hairline">
           <RankingNotes
+            compared={data.noun}
             assumed={assumedWords(response)}
             absent={response.absent}
             ranking={data.ranking}

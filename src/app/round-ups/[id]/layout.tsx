@@ -3,7 +3,7 @@ import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { roundUpView } from '@/app/roundUpView';
 import { viewRail } from '@/lab/railView';
-import { ownOrder } from '@/lab/verdictView';
+import { placedCount } from '@/lab/verdictView';
 import { notedRuns } from '@/lab/roundUpView';
 import { plural } from '@/ui/figures';
 import { Header } from '@/ui/header';
@@ -33,7 +33,7 @@ export default async function RoundUpLayout({ children, params }: Props) {
   const { plan } = rail;
   const counting = view.runs.filter((run) => run.setAside === '');
   const measured = new Set(counting.map((run) => run.entry)).size;
-  const ranked = runs === 0 ? 0 : ownOrder(view).ranking.placed.length;
+  const ranked = await placedCount(view);
   const stages: RailStage[] = [
     {
       name: 'Brief',

@@ -1,6 +1,7 @@
 import { loadKey } from '@/core/runs/load';
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
+import { questionOf } from '@/core/brief/questions';
 import { pack } from '@/core/packed';
 import { lineRule } from '@/core/ranking/rankAtLine';
 import { olderRunsSentence } from '@/core/runs/olderRuns';
@@ -48,6 +49,7 @@ async function packedCurves(view: RoundUpView, shown: ResponseView): Promise<str
     fileName: codeOf(roundUp.title, new Set()),
     source: sourceWords(view),
     meterDistanceCm: rig.meterDistanceCm,
+    compared: questionOf(view.brief.question).one,
     runLabels: Object.fromEntries(runs.map((run) => [run.id, run.label])),
   };
   return pack(data);
