@@ -180,6 +180,18 @@ export async function getValueParts(db: Queryable, runId: number): Promise<Value
   return rows[0]!;
 }
 
+/** Fans of the lab with the fastest airspeed that was measured of each; covered ones by their cover. */
+export async function listFanAirspeeds(db: Queryable): Promise<[string, number][]> {
+  const { rows } = await db.query<{ name: string; airspeed: number }>(
+    `SELECT lower(coalesce(nullif(e.cover_name, ''), p.name)) AS name, max(v.value) AS airspeed
+     FROM products p JOIN entries e ON e.product_id = p.id
+     JOIN runs u ON u.entry_id = e.id AND u.deleted_at IS NULL AND u.set_aside = ''
+     JOIN run_values v ON v.run_id = u.id AND v.response = 'airspeed'
+     WHERE p.kind = 'fan' GROUP BY 1 ORDER BY 1`,
+  );
+  return rows.map(({ name, airspeed }) => [name, airspeed]);
+}
+
 /** What the runs of a round-up say of their score's unit and better side. */
 export async function listScores(
   db: Queryable,

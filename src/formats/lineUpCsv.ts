@@ -138,6 +138,7 @@ export function readLineUp(csv: string): { rows: LineUpCsvRow[]; problems: Probl
             : [],
         coverName: '',
         revealed: false,
+        layout: [],
       },
       sample: label ? { ...blankSample(label), serial: cells.text('serial'), source } : null,
       isControl: control === 'true',

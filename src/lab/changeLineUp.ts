@@ -1,4 +1,5 @@
-import { withLabFan, withSecondFan, type Entry } from '@/core/lineUp/entry';
+import type { Variant } from './planningSchemas';
+import { copiedLayout, withLabFan, withSecondFan, type Entry } from '@/core/lineUp/entry';
 import { blankProduct, type Product } from '@/core/lineUp/product';
 import { blankSample, type Sample } from '@/core/lineUp/sample';
 import { entryOwner } from '@/database/entryOwner';
@@ -96,6 +97,7 @@ export async function addByName(
       fans: name.kind === 'fan' || name.kind === 'case-layout' ? [fan] : [],
       coverName: '',
       revealed: false,
+      layout: [],
     };
     return addEntry(
       db,
@@ -107,12 +109,12 @@ export async function addByName(
   });
 }
 
-/** The same product and sample once more, with the lab's fan or with a second one. */
+/** The same product and sample once more, with the lab's fan or with a second one; or its layout, to be changed. */
 export async function addVariant(
   roundUpId: number,
   variant: {
     entryId: number;
-    variant: 'lab-fan' | 'second-fan';
+    variant: Variant;
     fanName: string;
     eachPrice: number | null;
     who: string;
@@ -130,6 +132,13 @@ export async function addVariant(
         'its fans are not noted: which fan does it have? Name it, and one more of it is added',
         'fanName',
       );
+    if (variant.variant === 'copy') {
+      const product = { ...from.product.body, name: variant.fanName.trim() };
+      if (lineUp.some((entry) => entry.product.body.name === product.name))
+        throw new Refused(`“${product.name}” is in this line-up already`, 'fanName');
+      const copy = { product, entry: copiedLayout(from.entry.body), sample: null, isControl: false };
+      return addEntry(db, roundUpId, copy, variant.who, takenBy(lineUp));
+    }
     const body =
       variant.variant === 'lab-fan'
         ? withLabFan(from.entry.body, { name: variant.fanName, eachPrice: variant.eachPrice })

@@ -14,7 +14,9 @@ import {
   changesCsv,
   dataPackageJson,
   entriesCsv,
+  layoutsCsv,
   readingsCsv,
+  type BundleTable,
   runsCsv,
   traceCsv,
 } from '@/formats/bundle/writeBundle';
@@ -102,9 +104,21 @@ export async function exportBundle(
     kind: entry.kind as EntryKind,
   }));
 
-  // A lab of before readings were known kept the table as a file.
+  const layouts = coverAll(
+    Object.entries(planning.lineUp).flatMap(([code, { entry }]) =>
+      entry && entry.layout.length > 0 ? [{ entry: code, layout: entry.layout }] : [],
+    ),
+    words,
+  );
+  const tables: BundleTable[] = [
+    ...(changes.length > 0 ? (['changes.csv'] as const) : []),
+    ...(readings.length > 0 ? (['readings.csv'] as const) : []),
+    ...(layouts.length > 0 ? (['layouts.csv'] as const) : []),
+  ];
+
+  // A lab of before these tables were known kept them as files.
   const others = kept
-    .filter(({ path }) => path !== 'readings.csv' || readings.length === 0)
+    .filter(({ path }) => !(tables as string[]).includes(path))
     .map(({ path, content }) => ({
       path: words.id(path),
       bytes: coveredFile(content, words),
@@ -120,6 +134,7 @@ export async function exportBundle(
         'readings.csv',
         readingsCsv(coverAll(readings, words).map((row) => ({ ...row, run: labels.get(row.runId)! }))),
       );
+    if (layouts.length > 0) yield encode('layouts.csv', layoutsCsv(layouts));
     if (changes.length > 0) {
       yield encode(
         'changes.csv',
@@ -142,10 +157,6 @@ export async function exportBundle(
     const { name, title, packageId, beganAt, rig, loadsW, noiseLineDba, windowS, referenceAmbientC } =
       roundUp;
     const { name: rigName, enclosure, meterDistanceCm, limitC } = rig;
-    const tables = [
-      ...(changes.length > 0 ? (['changes.csv'] as const) : []),
-      ...(readings.length > 0 ? (['readings.csv'] as const) : []),
-    ];
     const dataPackage = {
       name,
       title,

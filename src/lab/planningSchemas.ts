@@ -66,12 +66,19 @@ export const newEntry = object({
     .required(),
 }).noUnknown();
 
+/** The same once more: with the lab's fan, with a second fan, or a layout to be changed, under a name of its own (`fanName`). */
+export type Variant = 'lab-fan' | 'second-fan' | 'copy';
+
 export const newVariant = object({
   who: who(),
   entryId: whole().required(),
-  variant: string<'lab-fan' | 'second-fan'>().oneOf(['lab-fan', 'second-fan']).required(),
+  variant: string<Variant>().oneOf(['lab-fan', 'second-fan', 'copy']).required(),
   fanName: text(200).when('variant', ([variant], schema) =>
-    variant === 'lab-fan' ? schema.min(1, 'which fan is the lab’s?') : schema,
+    variant === 'lab-fan'
+      ? schema.min(1, 'which fan is the lab’s?')
+      : variant === 'copy'
+        ? schema.min(1, 'the new layout needs a name')
+        : schema,
   ),
   eachPrice: finite().min(0, 'cannot be negative').max(1e5).nullable().default(null),
 }).noUnknown();

@@ -4,6 +4,7 @@ import { withDatabase } from '@/database/pool';
 import { listRoundUps } from '@/database/roundUps';
 import { demoBundle } from '@/simulator/demoBundle';
 import { airRoundUp } from '@/simulator/airRoundUp';
+import { caseRoundUp } from '@/simulator/caseRoundUp';
 import { asBytes } from '@/simulator/demoFiles';
 import { fanRoundUp } from '@/simulator/fanRoundUp';
 import { importBundle } from './importBundle';
@@ -24,7 +25,12 @@ export async function prepareLab(databaseUrl: string): Promise<string> {
   if (roundUps.length > 0)
     return `${roundUps.length} round-up${roundUps.length > 1 ? 's' : ''} in the lab${renewed}`;
   const told: string[] = [];
-  for (const demo of [demoBundle(DEMO_SEED), fanRoundUp(DEMO_SEED), airRoundUp(DEMO_SEED)]) {
+  for (const demo of [
+    demoBundle(DEMO_SEED),
+    fanRoundUp(DEMO_SEED),
+    airRoundUp(DEMO_SEED),
+    caseRoundUp(DEMO_SEED),
+  ]) {
     const result = await importBundle(asBytes(demo));
     if (!result.imported) throw new Error(`the demo does not import: ${JSON.stringify(result.problems[0])}`);
     told.push(`${result.title}, ${result.runs} runs`);

@@ -192,6 +192,7 @@ export function airRoundUp(seed: number): Map<string, string> {
         fans: [{ name: coverName || product, count: 1, direction: '', place: '', eachPrice: null }],
         coverName,
         revealed: false,
+        layout: [],
       },
       sample: {
         ...blankSample('A'),

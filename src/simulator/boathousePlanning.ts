@@ -94,6 +94,7 @@ export function boathouseEntrySheet(entry: BoathouseEntry): Entry {
     fans: [{ name, count: entry.fanCount, direction: '', place: '', eachPrice: null }],
     coverName: '',
     revealed: false,
+    layout: [],
   };
 }
 

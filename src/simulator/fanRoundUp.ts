@@ -191,6 +191,7 @@ export function fanRoundUp(seed: number): Map<string, string> {
         fans: [{ name: fan.product, count: 1, direction: '', place: '', eachPrice: null }],
         coverName: '',
         revealed: false,
+        layout: [],
       },
       sample: {
         ...blankSample('A'),

@@ -9,6 +9,7 @@ export interface RunRow {
   mount: number;
   pass: number;
   load_w: number;
+  gpu_load_w?: number;
   setting: string;
   noise_db: number;
   floor_db: number;

@@ -1,3 +1,4 @@
+import { layoutProblem, type LayoutFan } from '../cases/layout';
 import type { Product } from './product';
 
 export interface EntryFan {
@@ -16,10 +17,12 @@ export interface Entry {
   /** Stands in for maker and product on every page, chart and export until it is revealed. */
   coverName: string;
   revealed: boolean;
+  /** Of a layout in a case: each fan in its slot. */
+  layout: LayoutFan[];
 }
 
 export function blankEntry(): Entry {
-  return { fans: [], coverName: '', revealed: false };
+  return { fans: [], coverName: '', revealed: false, layout: [] };
 }
 
 export function isCovered({ coverName, revealed }: Entry): boolean {
@@ -48,7 +51,12 @@ export function entryPrice(product: Pick<Product, 'price' | 'packSize'>, entry: 
 export function entryProblem(kind: Product['kind'], entry: Entry): string | null {
   if ((kind === 'fan' || kind === 'case-layout') && fanCount(entry) === 0)
     return `an entry of the kind “${kind === 'fan' ? 'fan' : 'case layout'}” needs at least one fan`;
-  return null;
+  return layoutProblem(entry.layout);
+}
+
+/** The same fans in the same slots, open and to be changed. */
+export function copiedLayout({ fans, layout }: Entry): Entry {
+  return { ...blankEntry(), fans, layout };
 }
 
 /** The same product with the lab's fan on it, as many as it had. */
@@ -56,7 +64,7 @@ export function withLabFan(entry: Entry, labFan: { name: string; eachPrice: numb
   const count = Math.max(1, fanCount(entry));
   const [first] = entry.fans;
   const fan = { ...labFan, count, direction: first?.direction ?? 'push', place: first?.place ?? '' };
-  return { fans: [fan], coverName: '', revealed: false };
+  return { ...blankEntry(), fans: [fan] };
 }
 
 /**
@@ -69,5 +77,5 @@ export function withSecondFan(entry: Entry, fanName: string, eachPrice: number |
   const own = { name, count: 1, direction: 'push', place: 'front', eachPrice: null };
   const second = { name, count: 1, direction: 'pull', place: 'back', eachPrice };
   const fans = entry.fans.length > 0 ? entry.fans : [own];
-  return { fans: [...fans, second], coverName: '', revealed: false };
+  return { ...blankEntry(), fans: [...fans, second] };
 }

@@ -1,9 +1,12 @@
+import { fansOfLayout, type LayoutFan } from '@/core/cases/layout';
+import { blankEntry } from '@/core/lineUp/entry';
 import { untold, type Tell } from '@/core/progress';
 import { ProblemList, UnusableInput, type Problem } from '../problem';
 import { readChanges, type BundleChange } from './changesTable';
 import { findFile, rootedFiles, type BundleFiles } from './bundleFiles';
 import { readDataPackage, type DataPackage } from './dataPackage';
 import { readEntries, type BundleEntry } from './entriesTable';
+import { readLayouts } from './layoutsTable';
 import { readReadings } from './readingsTable';
 import { readTable } from '../table';
 import type { SpotReading } from '@/core/responses/spotReading';
@@ -34,6 +37,16 @@ function runsRead(bytes: Uint8Array): Set<string> {
   );
 }
 
+/** Puts layouts with what the package says of their entries; fans are those of the layout where no others are noted. */
+function addLayouts({ planning }: DataPackage, layouts: ReadonlyMap<string, LayoutFan[]>): void {
+  for (const [code, layout] of layouts) {
+    const part = planning.lineUp[code] ?? { product: null, entry: null, sample: null };
+    const entry = part.entry ?? blankEntry();
+    const fans = entry.fans.length > 0 ? entry.fans : fansOfLayout(layout, []);
+    planning.lineUp[code] = { ...part, entry: { ...entry, fans, layout } };
+  }
+}
+
 /**
  * A bench bundle from its files. Rows that cannot be used are left out and all listed together.
  * @throws UnusableInput where datapackage.json, a table or a required column is missing, or the version unknown
@@ -51,6 +64,11 @@ export function readBundle(given: ReadonlyMap<string, Uint8Array>, tell: Tell = 
   const readings = spots
     ? readReadings(spots, new Set(runs.map((run) => run.run)), problems)
     : new Map<string, SpotReading[]>();
+  const layouts = files.get('layouts.csv');
+  if (layouts) {
+    used.add('layouts.csv');
+    addLayouts(dataPackage, readLayouts(layouts, known, problems));
+  }
   const withTraces: Bundle['runs'] = [];
   for (const [i, run] of runs.entries()) {
     tell('Reading the logs', i / runs.length);

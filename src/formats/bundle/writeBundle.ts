@@ -1,5 +1,6 @@
 import { ownUnit } from '@/core/responses/readingUnits';
 import { stringify } from 'csv-stringify/sync';
+import type { LayoutFan } from '@/core/cases/layout';
 import { isMissing } from '@/core/missing';
 import type { SpotReading } from '@/core/responses/spotReading';
 import { safeText } from '../safeText';
@@ -140,6 +141,41 @@ const READING_FIELDS: FieldSchema[] = [
   { name: 'rpm', type: 'number' },
 ];
 
+const LAYOUT_FIELDS: FieldSchema[] = [
+  { name: 'entry', type: 'string' },
+  { name: 'place', type: 'string' },
+  { name: 'slot', type: 'integer' },
+  { name: 'direction', type: 'string' },
+  { name: 'fan', type: 'string' },
+  { name: 'size_mm', type: 'number' },
+  { name: 'duty_pct', type: 'number' },
+];
+
+/** Tables beside entries and runs, with their columns. */
+const TABLES = {
+  'changes.csv': CHANGE_COLUMNS.map((name): FieldSchema => ({
+    name,
+    type: name === 'changed_at' ? 'datetime' : 'string',
+  })),
+  'readings.csv': READING_FIELDS,
+  'layouts.csv': LAYOUT_FIELDS,
+};
+
+export type BundleTable = keyof typeof TABLES;
+
+/** Fans in their slots, a row for each. */
+export function layoutsCsv(layouts: readonly { entry: string; layout: readonly LayoutFan[] }[]): string {
+  const rows = layouts.flatMap(({ entry, layout }) =>
+    layout.map(({ place, slot, direction, fan, sizeMm, dutyPct }) => ({
+      ...{ entry, place, slot, direction, fan, size_mm: sizeMm, duty_pct: dutyPct },
+    })),
+  );
+  return table(
+    LAYOUT_FIELDS.map((field) => field.name),
+    rows,
+  );
+}
+
 /** Spot readings in the unit of their quantity, whatever they were typed in. */
 export function readingsCsv(readings: readonly (SpotReading & { run: string })[]): string {
   const rows = readings.map(({ run, quantity, place, value, rpm }) => ({
@@ -182,7 +218,7 @@ function omitted(source: Record<string, unknown>, keys: readonly string[]): Reco
 export function dataPackageJson(
   { name, title, packageId, beganAt, rig, method, planning, source }: Omit<DataPackage, 'problems'>,
   traces: readonly { path: string; headings: readonly string[] }[],
-  tables: readonly ('changes.csv' | 'readings.csv')[],
+  tables: readonly BundleTable[],
   others: readonly string[],
 ): string {
   const resource = (path: string, fields?: FieldSchema[]) => ({
@@ -194,8 +230,6 @@ export function dataPackageJson(
     ...(fields ? { profile: 'tabular-data-resource', schema: { fields } } : {}),
   });
   const ours = typeof source.abanico === 'object' && source.abanico !== null ? source.abanico : {};
-  const text = (names: readonly string[]): FieldSchema[] =>
-    names.map((name) => ({ name: name, type: name === 'changed_at' ? 'datetime' : 'string' }));
   const { brief, plan, lineUp, revision, revisions, book } = planning;
   const rest = {
     brief: brief ?? undefined,
@@ -213,9 +247,7 @@ export function dataPackageJson(
     resources: [
       resource('entries.csv', ENTRY_FIELDS),
       resource('runs.csv', RUN_FIELDS),
-      ...tables.map((path) =>
-        path === 'changes.csv' ? resource(path, text(CHANGE_COLUMNS)) : resource(path, READING_FIELDS),
-      ),
+      ...tables.map((path) => resource(path, TABLES[path])),
       ...traces.map(({ path, headings }) =>
         resource(
           path,

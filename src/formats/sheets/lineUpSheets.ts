@@ -2,7 +2,8 @@ import { array, object, string, type ObjectSchema } from 'yup';
 import { CONNECTORS, PRODUCT_KINDS, type Product } from '@/core/lineUp/product';
 import type { Entry } from '@/core/lineUp/entry';
 import { DIARY_EVENTS, SAMPLE_STATES, type Sample } from '@/core/lineUp/sample';
-import { counted, currency, day, finite, flag, measure, text } from './fields';
+import { CASE_PLACES } from '@/core/cases/layout';
+import { bounded, counted, currency, day, finite, flag, measure, text } from './fields';
 
 export const productSheet: ObjectSchema<Product> = object({
   maker: text(200),
@@ -78,4 +79,18 @@ export const entrySheet: ObjectSchema<Entry> = object({
     .default([]),
   coverName: text(200),
   revealed: flag(),
+  layout: array(
+    object({
+      place: string()
+        .oneOf([...CASE_PLACES])
+        .required(),
+      slot: counted(20).required(),
+      direction: string().oneOf(['in', 'out']).required(),
+      fan: text(200).min(1, 'the fan needs a name'),
+      sizeMm: measure(1000),
+      dutyPct: bounded('dutyPct').nullable().default(null),
+    }).noUnknown(),
+  )
+    .max(60)
+    .default([]),
 }).noUnknown() as unknown as ObjectSchema<Entry>;

@@ -2,6 +2,8 @@
 
 import { useRef } from 'react';
 import type { Entry, EntryFan } from '@/core/lineUp/entry';
+import { fansOfLayout } from '@/core/cases/layout';
+import { LayoutEditor, type OtherLayout } from './layoutEditor';
 import { CheckField, NumberField, TextField } from '@/ui/form/fields';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { useSheet, type KeptSheet } from '@/ui/form/useSheet';
@@ -11,14 +13,17 @@ export function EntryForm({
   entryId,
   kept,
   currency,
+  inCase,
 }: {
   entryId: number;
   kept: KeptSheet<Entry>;
   currency: string;
+  /** Of a layout in a case: what it is set beside; null for an entry that is none. */
+  inCase: { others: OtherLayout[]; airspeeds: ReadonlyMap<string, number> } | null;
 }) {
   const form = useRef<HTMLFormElement>(null);
   const sheet = useSheet('entry', entryId, kept);
-  const { fans, coverName, revealed } = sheet.body;
+  const { fans, coverName, revealed, layout } = sheet.body;
   const change = (at: number, part: Partial<EntryFan>) =>
     sheet.set({ ...sheet.body, fans: fans.map((fan, i) => (i === at ? { ...fan, ...part } : fan)) });
   return (
@@ -30,7 +35,20 @@ export function EntryForm({
         if (form.current!.reportValidity()) void sheet.save({ said: 'Entry saved' });
       }}
     >
-      {fans.map((fan, i) => (
+      {inCase && (
+        <LayoutEditor
+          layout={layout}
+          {...inCase}
+          onLayout={(next) =>
+            sheet.set({
+              ...sheet.body,
+              layout: next,
+              fans: next.length > 0 ? fansOfLayout(next, fans) : fans,
+            })
+          }
+        />
+      )}
+      {(inCase && layout.length > 0 ? [] : fans).map((fan, i) => (
         <div
           key={i}
           className="grid grid-cols-[3.6rem_1fr_4.6rem_4.6rem_5.4rem_auto] items-end gap-1.5"
@@ -71,18 +89,20 @@ export function EntryForm({
           <option key={name} value={name} />
         ))}
       </datalist>
-      <button
-        type="button"
-        className="quiet-button"
-        onClick={() =>
-          sheet.set({
-            ...sheet.body,
-            fans: [...fans, { name: '', count: 1, direction: '', place: '', eachPrice: null }],
-          })
-        }
-      >
-        Add a fan
-      </button>
+      {!inCase && (
+        <button
+          type="button"
+          className="quiet-button"
+          onClick={() =>
+            sheet.set({
+              ...sheet.body,
+              fans: [...fans, { name: '', count: 1, direction: '', place: '', eachPrice: null }],
+            })
+          }
+        >
+          Add a fan
+        </button>
+      )}
       <div className="grid grid-cols-2 items-end gap-3">
         <TextField
           label="Cover name, until revealed"

@@ -8,6 +8,7 @@ import { NumberField, TextField } from '@/ui/form/fields';
 import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
 import { EntryForm } from './entryForm';
+import type { OtherLayout } from './layoutEditor';
 import type { LineUpItem } from './lineUpData';
 import { ProductForm } from './productForm';
 import { SampleForm } from './sampleForm';
@@ -18,6 +19,8 @@ export function EntryPanel({
   item,
   place,
   today,
+  others,
+  airspeeds,
   onGone,
   onMade,
 }: {
@@ -25,6 +28,9 @@ export function EntryPanel({
   item: LineUpItem;
   place: number;
   today: string;
+  /** The other layouts of the line-up. */
+  others: OtherLayout[];
+  airspeeds: ReadonlyMap<string, number>;
   onGone: () => void;
   onMade: () => void;
 }) {
@@ -33,6 +39,7 @@ export function EntryPanel({
   const [fan, setFan] = useState<{ name: string; eachPrice: number | null }>({ name: '', eachPrice: null });
   const [sample, setSample] = useState('');
   const [ask, setAsk] = useState('');
+  const isLayout = item.product.body.kind === 'case-layout';
 
   async function tell(answer: { ok: boolean; message: string }, said: string): Promise<boolean> {
     if (answer.ok) {
@@ -42,7 +49,7 @@ export function EntryPanel({
     return answer.ok;
   }
 
-  async function variant(given: 'lab-fan' | 'second-fan') {
+  async function variant(given: 'lab-fan' | 'second-fan' | 'copy') {
     const body = {
       who: whoIsHere(),
       entryId: item.entryId,
@@ -56,9 +63,11 @@ export function EntryPanel({
       );
     setAsk('');
     const said =
-      given === 'lab-fan'
-        ? `${item.shownName} with ${fan.name} is in the line-up`
-        : `${item.shownName} with a second fan is in the line-up`;
+      given === 'copy'
+        ? `${fan.name} is in the line-up: change what it is about`
+        : given === 'lab-fan'
+          ? `${item.shownName} with ${fan.name} is in the line-up`
+          : `${item.shownName} with a second fan is in the line-up`;
     if (await tell(await sendJson(`${base}?variant`, 'POST', body), said)) onMade();
   }
 
@@ -104,11 +113,34 @@ export function EntryPanel({
         </button>
       </div>
       <section aria-label="Fans and cover">
-        <EntryForm entryId={item.entryId} kept={item.entry} currency={item.product.body.currency} />
+        <EntryForm
+          entryId={item.entryId}
+          kept={item.entry}
+          currency={item.product.body.currency}
+          inCase={isLayout ? { others, airspeeds } : null}
+        />
       </section>
       <section aria-label="Other fans" className="border-t border-hairline pt-3">
         <h4 className="pb-1 font-semibold">The same once more</h4>
-        <div className="grid grid-cols-[1fr_7rem] gap-2">
+        {isLayout && (
+          <div className="flex items-end gap-2">
+            <TextField
+              label="A copy to change, called"
+              value={fan.name}
+              placeholder="rear fan turned"
+              onValue={(name) => setFan({ ...fan, name })}
+            />
+            <button
+              type="button"
+              className="quiet-button"
+              disabled={fan.name.trim() === ''}
+              onClick={() => void variant('copy')}
+            >
+              Copy the layout
+            </button>
+          </div>
+        )}
+        <div className="grid grid-cols-[1fr_7rem] gap-2" hidden={isLayout}>
           <TextField
             label="Fan"
             value={fan.name}
@@ -123,7 +155,7 @@ export function EntryPanel({
             onValue={(eachPrice) => setFan({ ...fan, eachPrice })}
           />
         </div>
-        <div className="flex flex-wrap gap-2 pt-2">
+        <div className="flex flex-wrap gap-2 pt-2" hidden={isLayout}>
           <button
             type="button"
             className="quiet-button"

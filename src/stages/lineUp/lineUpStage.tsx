@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { parseAsString, useQueryState } from 'nuqs';
-import { useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { plural } from '@/ui/figures';
 import { sendJson } from '@/ui/sendJson';
@@ -26,13 +26,17 @@ export function LineUpStage({
   items,
   offers,
   today,
+  airspeeds,
 }: {
   roundUpId: number;
   items: LineUpItem[];
   offers: OfferData[];
   today: string;
+  /** Airspeed in the open of fans that this lab has measured, by name in lower case, m/s. */
+  airspeeds: [string, number][];
 }) {
   const router = useRouter();
+  const measured = useMemo(() => new Map(airspeeds), [airspeeds]);
   const base = `/api/round-ups/${roundUpId}`;
   const [open, setOpen] = useQueryState(
     'entry',
@@ -168,6 +172,10 @@ export function LineUpStage({
           item={chosen}
           place={items.indexOf(chosen)}
           today={today}
+          others={items
+            .filter((item) => item !== chosen && item.entry.body.layout.length > 0)
+            .map((item) => ({ name: item.shownName, layout: item.entry.body.layout }))}
+          airspeeds={measured}
           onGone={() => void setOpen(null)}
           onMade={() => void setOpen(null)}
         />

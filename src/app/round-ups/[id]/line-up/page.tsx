@@ -3,6 +3,7 @@ import { idFrom } from '@/app/ids';
 import { roundUpView } from '@/app/roundUpView';
 import { today } from '@/app/today';
 import { offersOfLab } from '@/lab/fromTheLab';
+import { fanAirspeeds } from '@/lab/fanAirspeeds';
 import { viewLineUp } from '@/lab/lineUpView';
 import { LineUpStage } from '@/stages/lineUp/lineUpStage';
 
@@ -16,6 +17,7 @@ export default async function LineUpPage({ params }: { params: Promise<{ id: str
       items={await viewLineUp(id)}
       offers={await offersOfLab(id, '')}
       today={today()}
+      airspeeds={await fanAirspeeds()}
     />
   );
 }

@@ -1,0 +1,70 @@
+import type { EntryFan } from '../lineUp/entry';
+import { groupBy } from '../statistics/groupBy';
+
+/** Where a case takes fans, by the side they sit on; `radiator` are fans on a radiator, wherever that hangs. */
+export const CASE_PLACES = ['front', 'top', 'rear', 'bottom', 'side', 'radiator'] as const;
+export type CasePlace = (typeof CASE_PLACES)[number];
+
+export type AirDirection = 'in' | 'out';
+
+/** One fan of a layout. Slots count from 1: at the front of a side, at the top of an end. */
+export interface LayoutFan {
+  place: CasePlace;
+  slot: number;
+  direction: AirDirection;
+  fan: string;
+  sizeMm: number | null;
+  dutyPct: number | null;
+}
+
+/** How many fans a place takes, and how large. */
+export interface CaseSide {
+  place: CasePlace;
+  slots: number;
+  sizeMm: number;
+}
+
+/** The places of a middle-sized case, where nobody has noted those of the one at hand. */
+export const USUAL_CASE: readonly CaseSide[] = [
+  { place: 'front', slots: 3, sizeMm: 140 },
+  { place: 'top', slots: 3, sizeMm: 140 },
+  { place: 'rear', slots: 1, sizeMm: 140 },
+  { place: 'bottom', slots: 2, sizeMm: 140 },
+  { place: 'side', slots: 2, sizeMm: 140 },
+  { place: 'radiator', slots: 3, sizeMm: 140 },
+];
+
+/** A fan by where it sits, as people say it: “front 2”. */
+export const slotName = ({ place, slot }: Pick<LayoutFan, 'place' | 'slot'>) => `${place} ${slot}`;
+
+/**
+ * What a layout cannot be in a case, in words: a place or a slot that the case has not, two fans in one slot, a fan larger
+ * than its place. Null where it can.
+ */
+export function layoutProblem(
+  layout: readonly LayoutFan[],
+  sides: readonly CaseSide[] = USUAL_CASE,
+): string | null {
+  const seen = new Set<string>();
+  for (const fan of layout) {
+    const side = sides.find((other) => other.place === fan.place);
+    if (!side) return `the case takes no fan at the ${fan.place}`;
+    if (!(Number.isInteger(fan.slot) && fan.slot >= 1 && fan.slot <= side.slots))
+      return `the case takes ${side.slots} at the ${fan.place}, and no ${slotName(fan)}`;
+    if (fan.sizeMm !== null && fan.sizeMm > side.sizeMm)
+      return `a fan of ${fan.sizeMm} mm does not fit at the ${fan.place}, which takes ${side.sizeMm} mm`;
+    if (seen.has(slotName(fan))) return `two fans at ${slotName(fan)}`;
+    seen.add(slotName(fan));
+  }
+  return null;
+}
+
+/** The fans of a layout as an entry lists them, with the prices that were noted for each name. */
+export function fansOfLayout(layout: readonly LayoutFan[], noted: readonly EntryFan[]): EntryFan[] {
+  const alike = groupBy(layout, ({ fan, direction, place }) => [fan, direction, place].join('\n'));
+  return [...alike.values()].map((fans) => {
+    const { fan, direction, place } = fans[0]!;
+    const eachPrice = noted.find((other) => other.name === fan)?.eachPrice ?? null;
+    return { name: fan, count: fans.length, direction, place, eachPrice };
+  });
+}

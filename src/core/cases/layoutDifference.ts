@@ -1,0 +1,43 @@
+import { slotName, type LayoutFan } from './layout';
+
+/** What sets one layout apart from another, a few words each; empty where nothing does. */
+export function layoutDifferences(base: readonly LayoutFan[], other: readonly LayoutFan[]): string[] {
+  const at = (layout: readonly LayoutFan[]) => new Map(layout.map((fan) => [slotName(fan), fan]));
+  const [before, now] = [at(base), at(other)];
+  const told: string[] = [];
+  for (const [slot, fan] of before) {
+    const same = now.get(slot);
+    if (!same) told.push(`no fan at ${slot}`);
+    else if (same.fan !== fan.fan) told.push(`${same.fan} at ${slot}`);
+    else if (same.direction !== fan.direction) told.push(`${slot} blows ${same.direction}`);
+    else if (same.dutyPct !== fan.dutyPct) told.push(`${slot} at ${same.dutyPct ?? 'the common'} % duty`);
+  }
+  for (const [slot, fan] of now) if (!before.has(slot)) told.push(`one more ${fan.direction} at ${slot}`);
+  const gone = told.filter((words) => words.startsWith('no fan at'));
+  const more = told.filter((words) => words.startsWith('one more'));
+  // A fan that went from one place to another is one thing, not two.
+  if (gone.length === 1 && more.length === 1) {
+    const from = gone[0]!.slice('no fan at '.length);
+    const to = /^one more (in|out) at (.+)$/.exec(more[0]!)!;
+    const moved = before.get(from)!;
+    const turned = moved.direction === to[1] ? '' : `, blowing ${to[1]}`;
+    return [
+      `the fan of ${from} sits at ${to[2]}${turned}`,
+      ...told.filter((words) => words !== gone[0] && words !== more[0]),
+    ];
+  }
+  return told;
+}
+
+/** The layout that differs least from one, and by what; null where there is no other. Of equals the first. */
+export function nearestLayout<T extends { layout: readonly LayoutFan[] }>(
+  layout: readonly LayoutFan[],
+  others: readonly T[],
+): { other: T; differences: string[] } | null {
+  let nearest: { other: T; differences: string[] } | null = null;
+  for (const other of others) {
+    const differences = layoutDifferences(other.layout, layout);
+    if (!nearest || differences.length < nearest.differences.length) nearest = { other, differences };
+  }
+  return nearest;
+}

@@ -1,0 +1,7 @@
+import { withDatabase } from '@/database/pool';
+import { listFanAirspeeds } from '@/database/runValues';
+
+/** The fastest air that each fan of the lab was measured with in the open, by its name in lower case, m/s. */
+export async function fanAirspeeds(): Promise<[string, number][]> {
+  return withDatabase(listFanAirspeeds);
+}

@@ -1,0 +1,123 @@
+'use client';
+
+import { useState } from 'react';
+import { airBalance, balanceWords } from '@/core/cases/airBalance';
+import { slotName, type LayoutFan } from '@/core/cases/layout';
+import { nearestLayout } from '@/core/cases/layoutDifference';
+import { NumberField, TextField } from '@/ui/form/fields';
+import { LayoutDrawing } from './layoutDrawing';
+
+export interface OtherLayout {
+  name: string;
+  layout: readonly LayoutFan[];
+}
+
+/** The fans of a case: drawn, listed, and set beside the layout that is most like it. */
+export function LayoutEditor({
+  layout,
+  onLayout,
+  others,
+  airspeeds,
+}: {
+  layout: readonly LayoutFan[];
+  onLayout: (layout: LayoutFan[]) => void;
+  others: readonly OtherLayout[];
+  /** Airspeed in the open of fans that this lab has measured, by name in lower case, m/s. */
+  airspeeds: ReadonlyMap<string, number>;
+}) {
+  const last = layout.at(-1);
+  const [fresh, setFresh] = useState({
+    fan: last?.fan ?? '',
+    sizeMm: last?.sizeMm ?? 120,
+    dutyPct: null as number | null,
+  });
+  const nearest = nearestLayout(layout, others);
+  const balance = airBalance(layout, airspeeds);
+  const change = (at: number, part: Partial<LayoutFan>) =>
+    onLayout(layout.map((fan, i) => (i === at ? { ...fan, ...part } : fan)));
+  return (
+    <div className="space-y-2">
+      <LayoutDrawing
+        layout={layout}
+        onLayout={onLayout}
+        fresh={{ ...fresh, fan: fresh.fan.trim() || 'fan' }}
+      />
+      <p className="label-text">
+        Press an empty place to put a fan in, a fan to turn it round, Delete to take it out; drag it
+        elsewhere. Light blows in, dark blows out.
+      </p>
+      <div className="grid grid-cols-[1fr_5rem_6rem] gap-2">
+        <TextField
+          label="Put in"
+          value={fresh.fan}
+          placeholder="name of the fan"
+          onValue={(fan) => setFresh({ ...fresh, fan })}
+        />
+        <NumberField
+          label="Size"
+          unit="mm"
+          optional
+          value={fresh.sizeMm}
+          onValue={(sizeMm) => setFresh({ ...fresh, sizeMm: sizeMm ?? 120 })}
+        />
+        <NumberField
+          label="Own duty"
+          unit="%"
+          optional
+          value={fresh.dutyPct}
+          onValue={(dutyPct) => setFresh({ ...fresh, dutyPct })}
+        />
+      </div>
+      {layout.length > 0 && (
+        <ul className="space-y-1 text-[14px]" aria-label="Fans of this layout">
+          {layout.map((fan, i) => (
+            <li key={slotName(fan)} className="grid grid-cols-[5.5rem_1fr_5rem_auto] items-center gap-2">
+              <span className="text-ink2">
+                {slotName(fan)}, {fan.direction}
+              </span>
+              <input
+                className="rounded border border-hairline bg-raised px-2 py-0.5"
+                aria-label={`Fan at ${slotName(fan)}`}
+                value={fan.fan}
+                onChange={({ target }) => change(i, { fan: target.value })}
+              />
+              <span className="text-right text-ink2">
+                {fan.sizeMm === null ? '' : `${fan.sizeMm} mm`}
+                {fan.dutyPct === null ? '' : `, ${fan.dutyPct} %`}
+              </span>
+              <button
+                type="button"
+                className="quiet-button px-2! py-0.5!"
+                aria-label={`Take out ${slotName(fan)}`}
+                onClick={() => onLayout(layout.filter((other) => other !== fan))}
+              >
+                ✕
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      {balance && <p className="text-[14px]">{balanceWords(balance)}.</p>}
+      {nearest && (
+        <p className={`text-[14px] ${nearest.differences.length === 1 ? '' : 'text-warn'}`} role="status">
+          {nearest.differences.length === 0 ? (
+            <>
+              ▲ The same fans in the same places as <span dir="auto">{nearest.other.name}</span>.
+            </>
+          ) : nearest.differences.length === 1 ? (
+            <>
+              Against <span dir="auto">{nearest.other.name}</span> one thing differs: {nearest.differences[0]}
+              .
+            </>
+          ) : (
+            <>
+              ▲ Against <span dir="auto">{nearest.other.name}</span>, the most like it,{' '}
+              {nearest.differences.length} things differ: {nearest.differences.join('; ')}. What a result
+              comes from cannot be told from these two alone.
+            </>
+          )}
+        </p>
+      )}
+    </div>
+  );
+}
