@@ -7,6 +7,7 @@ import { readSheet, writeSheet, type SheetKind } from '@/database/sheets';
 import { entryOwner } from '@/database/entryOwner';
 import type { DataPackage } from '@/formats/bundle/dataPackage';
 import type { PlanningParts } from '@/formats/bundle/planningParts';
+import { neutralCode } from './neutralCode';
 import { isCovered } from '@/core/lineUp/entry';
 
 /** Who wrote what came with a bundle. */
@@ -65,8 +66,10 @@ export async function importPlanning(
     const { productId } = (await entryOwner(db, entryId))!;
     await writeNew(db, 'product', productId, product);
     await writeNew(db, 'entry', entryId, entry);
-    if (entry && isCovered(entry))
+    if (entry && isCovered(entry)) {
       await db.query(`UPDATE entries SET cover_name = $2 WHERE id = $1`, [entryId, entry.coverName.trim()]);
+      await neutralCode(db, entryId, entry.coverName.trim());
+    }
     if (!sample) continue;
     const sampleId =
       (await findSample(db, productId, sample.label)) ?? (await insertSample(db, productId, sample.label));

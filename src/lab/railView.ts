@@ -4,9 +4,13 @@ import type { RigBook } from '@/core/rig/instrument';
 import { getRoundUp } from '@/database/roundUps';
 import { listSheetChanges, readSheet } from '@/database/sheets';
 import { IMPORTED } from './importPlanning';
-import { lineUpOf } from './lineUpView';
+import { lineUpOf, type LineUpEntry } from './lineUpView';
 import { keptWhileUnwritten } from './keptWhileUnwritten';
 import { planProgress, viewPlan, type PlanProgress } from './planView';
+
+/** What Line-up still waits for; a layout is built anew each time and has no sample. */
+const unnoted = ({ entry, sample, product }: LineUpEntry) =>
+  entry.body.fans.length === 0 || (sample === null && product.body.kind !== 'case-layout');
 
 /** What the stage rail says of deciding and planning. */
 export interface RailView {
@@ -32,8 +36,7 @@ const kept = keptWhileUnwritten(async (db, roundUpId): Promise<RailView> => {
   return {
     // The first writing is the one it was begun or imported with.
     briefDecided: brief.some((change) => change.was !== null || change.who === IMPORTED),
-    entriesUnnoted: lineUp.filter((entry) => entry.entry.body.fans.length === 0 || entry.sample === null)
-      .length,
+    entriesUnnoted: lineUp.filter(unnoted).length,
     rigNoted: setup !== null && (book?.body.instruments ?? []).length > 0,
     plan: plan && planProgress(plan),
     onRig: open?.roundUpId === roundUpId,

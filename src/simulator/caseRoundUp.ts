@@ -1,5 +1,6 @@
 import { defaultBrief, type Brief } from '@/core/brief/brief';
-import { fansOfLayout, type AirDirection, type CasePlace, type LayoutFan } from '@/core/cases/layout';
+import type { AirDirection, CasePlace, LayoutFan } from '@/core/cases/layout';
+import { fansOfLayout } from '@/core/lineUp/fansOfLayout';
 import { addLevels } from '@/core/levels/addLevels';
 import { fansText } from '@/core/lineUp/entry';
 import { blankProduct } from '@/core/lineUp/product';

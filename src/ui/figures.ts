@@ -14,6 +14,8 @@ export function withUnit(value: number | null, decimals: number, unit: string): 
 }
 
 export function signed(value: number, decimals: number): string {
+  // What rounds to nothing has no sign.
+  if (Number(value.toFixed(decimals)) === 0) return figure(0, decimals);
   return value < 0 ? figure(value, decimals) : `+${figure(value, decimals)}`;
 }
 

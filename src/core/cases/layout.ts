@@ -1,6 +1,3 @@
-import type { EntryFan } from '../lineUp/entry';
-import { groupBy } from '../statistics/groupBy';
-
 /** Where a case takes fans, by the side they sit on; `radiator` are fans on a radiator, wherever that hangs. */
 export const CASE_PLACES = ['front', 'top', 'rear', 'bottom', 'side', 'radiator'] as const;
 export type CasePlace = (typeof CASE_PLACES)[number];
@@ -57,14 +54,4 @@ export function layoutProblem(
     seen.add(slotName(fan));
   }
   return null;
-}
-
-/** The fans of a layout as an entry lists them, with the prices that were noted for each name. */
-export function fansOfLayout(layout: readonly LayoutFan[], noted: readonly EntryFan[]): EntryFan[] {
-  const alike = groupBy(layout, ({ fan, direction, place }) => [fan, direction, place].join('\n'));
-  return [...alike.values()].map((fans) => {
-    const { fan, direction, place } = fans[0]!;
-    const eachPrice = noted.find((other) => other.name === fan)?.eachPrice ?? null;
-    return { name: fan, count: fans.length, direction, place, eachPrice };
-  });
 }

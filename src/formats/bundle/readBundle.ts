@@ -1,4 +1,5 @@
-import { fansOfLayout, type LayoutFan } from '@/core/cases/layout';
+import type { LayoutFan } from '@/core/cases/layout';
+import { fansOfLayout } from '@/core/lineUp/fansOfLayout';
 import { blankEntry } from '@/core/lineUp/entry';
 import { untold, type Tell } from '@/core/progress';
 import { ProblemList, UnusableInput, type Problem } from '../problem';

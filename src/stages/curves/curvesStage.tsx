@@ -175,6 +175,14 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
             </div>
           )}
           <WhatChoice data={data} />
+          {data.responses.length > 1 && (
+            <a
+              className="label-text underline underline-offset-3"
+              href={`/round-ups/${data.roundUpId}/curves/side`}
+            >
+              Side by side
+            </a>
+          )}
           {data.hasFlow && (
             <a
               className="label-text underline underline-offset-3"

@@ -2,7 +2,7 @@
 
 import { useRef } from 'react';
 import type { Entry, EntryFan } from '@/core/lineUp/entry';
-import { fansOfLayout } from '@/core/cases/layout';
+import { fansOfLayout } from '@/core/lineUp/fansOfLayout';
 import { LayoutEditor, type OtherLayout } from './layoutEditor';
 import { CheckField, NumberField, TextField } from '@/ui/form/fields';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';

@@ -126,6 +126,8 @@ export function LineUpRow({
             {item.sample.body.label}{' '}
             <span className={state === 'retired' ? 'text-bad' : 'text-ink2'}>{state}</span>
           </>
+        ) : body.kind === 'case-layout' ? (
+          <span className="text-ink2">–</span>
         ) : (
           <span className="text-warn">not noted</span>
         )}

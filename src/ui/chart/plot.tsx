@@ -46,6 +46,8 @@ export interface BarPoint {
   y: number;
   yMin?: number;
   yMax?: number;
+  xMin?: number;
+  xMax?: number;
 }
 
 type Drawn = 'scatter' | 'scatterWithErrorBars';

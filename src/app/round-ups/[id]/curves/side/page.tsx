@@ -1,0 +1,37 @@
+import { notFound } from 'next/navigation';
+import { idFrom } from '@/app/ids';
+import { roundUpView } from '@/app/roundUpView';
+import { outOfBounds } from '@/core/bounds';
+import { viewSideBySide } from '@/lab/sideBySide';
+import { SideStage } from '@/stages/side/sideStage';
+
+interface Props {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}
+
+export default async function SidePage({ params, searchParams }: Props) {
+  const id = idFrom((await params).id);
+  const asked = Number([(await searchParams).line].flat()[0] || Number.NaN);
+  const view = await roundUpView(id);
+  if (!view) notFound();
+  const lineDb = outOfBounds('levelDb', asked) === null ? asked : view.roundUp.noiseLineDba;
+  const columns = await viewSideBySide(view, lineDb);
+  if (columns.length === 0)
+    return (
+      <div className="max-w-2xl px-4 py-6 md:px-7">
+        <h2 className="font-display text-[22px] font-bold">Nothing can be placed at this level</h2>
+        <p className="pt-2">Runs that count, at a load and within reach of the noise line, come first.</p>
+      </div>
+    );
+  return (
+    <SideStage
+      data={{
+        roundUpId: id,
+        lineDb,
+        entries: view.entries.map(({ entry, product }, position) => ({ entry, product, position })),
+        columns,
+      }}
+    />
+  );
+}

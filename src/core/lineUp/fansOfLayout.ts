@@ -1,0 +1,13 @@
+import type { LayoutFan } from '../cases/layout';
+import { groupBy } from '../statistics/groupBy';
+import type { EntryFan } from './entry';
+
+/** The fans of a layout as an entry lists them, with the prices that were noted for each name. */
+export function fansOfLayout(layout: readonly LayoutFan[], noted: readonly EntryFan[]): EntryFan[] {
+  const alike = groupBy(layout, ({ fan, direction, place }) => [fan, direction, place].join('\n'));
+  return [...alike.values()].map((fans) => {
+    const { fan, direction, place } = fans[0]!;
+    const eachPrice = noted.find((other) => other.name === fan)?.eachPrice ?? null;
+    return { name: fan, count: fans.length, direction, place, eachPrice };
+  });
+}

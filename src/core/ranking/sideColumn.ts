@@ -1,0 +1,30 @@
+import type { Response } from '../responses/responses';
+import type { PlacedEntry } from './rankAtLine';
+
+/** What an entry came to in a column; null where it has no place there, with the reason. */
+export interface SideCell {
+  entry: string;
+  placed: Pick<
+    PlacedEntry,
+    'value' | 'interval95' | 'doubt' | 'shared' | 'placeFrom' | 'placeTo' | 'levelDb' | 'status'
+  > | null;
+  reason: string;
+}
+
+/** One response at one load and place, every entry at the same level. */
+export interface SideColumn {
+  key: string;
+  response: Pick<Response, 'id' | 'name' | 'unit' | 'decimals' | 'better'>;
+  place: string;
+  load: string;
+  cells: SideCell[];
+}
+
+/** A column in words: “Graphics card, 90 W + 220 W graphics”. */
+export function columnName({
+  response,
+  place,
+  load,
+}: Pick<SideColumn, 'response' | 'place' | 'load'>): string {
+  return [response.name.replace(/, rise$/, ''), place, load].filter(Boolean).join(', ');
+}

@@ -1,0 +1,32 @@
+import { columnName, type SideColumn } from '@/core/ranking/sideColumn';
+import type { SideEntry } from './sideData';
+
+function leaders({ cells }: SideColumn): string[] {
+  return cells.filter((cell) => cell.placed?.placeFrom === 1).map((cell) => cell.entry);
+}
+
+function named(ids: readonly string[], entries: readonly SideEntry[]): string {
+  const names = ids.map((id) => entries.find((entry) => entry.entry === id)?.product ?? id);
+  if (names.length <= 1) return names[0] ?? '';
+  return `${names.slice(0, -1).join(', ')} and ${names.at(-1)!}`;
+}
+
+/** Who is best by each of two columns, and by both: those that share the first place, and never more than that. */
+export function bestWords(
+  x: SideColumn,
+  y: SideColumn,
+  entries: readonly SideEntry[],
+): { label: string; words: string }[] {
+  const [byX, byY] = [leaders(x), leaders(y)];
+  const both = byX.filter((entry) => byY.includes(entry));
+  const share = (ids: string[]) =>
+    ids.length > 1 ? `${named(ids, entries)}, who cannot be told apart` : named(ids, entries);
+  return [
+    { label: `Best by ${columnName(x)}`, words: share(byX) },
+    { label: `Best by ${columnName(y)}`, words: share(byY) },
+    {
+      label: 'By both',
+      words: both.length > 0 ? share(both) : 'nobody: what is best by one gives up the other',
+    },
+  ];
+}

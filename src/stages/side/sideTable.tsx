@@ -1,0 +1,93 @@
+import { pairDifference } from '@/core/ranking/pairDifference';
+import { EntryMark } from '@/ui/entryMark';
+import { figure, signed } from '@/ui/figures';
+import { columnName, type SideCell, type SideColumn } from '@/core/ranking/sideColumn';
+import type { SideEntry } from './sideData';
+
+function Cell({ cell, base, column }: { cell: SideCell; base: SideCell['placed']; column: SideColumn }) {
+  const { decimals, unit } = column.response;
+  const { placed } = cell;
+  if (!placed)
+    return (
+      <td className="num text-ink2" title={cell.reason}>
+        –
+      </td>
+    );
+  const topsOut =
+    placed.status === 'tops-out' ? `its loudest setting, ${figure(placed.levelDb, 1)} dB(A)` : undefined;
+  if (!base || base === placed)
+    return (
+      <td className="num whitespace-nowrap" title={topsOut}>
+        <b>{figure(placed.value, decimals)}</b>
+        <span className="block text-[12.5px] text-ink2">± {figure(placed.interval95, decimals)}</span>
+      </td>
+    );
+  const { difference, interval95, isOpen } = pairDifference(base, placed);
+  return (
+    <td
+      className={`num whitespace-nowrap ${isOpen ? 'text-ink2' : ''}`}
+      title={isOpen ? 'cannot be told from the one it is set beside' : topsOut}
+    >
+      <span className={isOpen ? '' : 'font-semibold'}>{signed(difference, decimals)}</span>
+      <span className="block text-[12.5px] text-ink2">± {figure(interval95, decimals)}</span>
+      <span className="sr-only">{isOpen ? `open, ${unit}` : unit}</span>
+    </td>
+  );
+}
+
+/** Entries by everything that was measured, as differences from one of them; what means nothing stays grey. */
+export function SideTable({
+  entries,
+  columns,
+  base,
+}: {
+  entries: readonly SideEntry[];
+  columns: readonly SideColumn[];
+  base: string | null;
+}) {
+  return (
+    <div
+      className="w-0 min-w-full overflow-x-auto"
+      tabIndex={0}
+      role="region"
+      aria-label="Entries side by side"
+    >
+      <table className="figure-table">
+        <thead>
+          <tr>
+            <th scope="col">Entry</th>
+            {columns.map((column) => (
+              <th key={column.key} scope="col" className="num" title={columnName(column)}>
+                {column.response.name.replace(/, rise$/, '')}
+                {column.place && `, ${column.place}`}
+                <span className="block font-normal">
+                  {column.load.replace(' graphics', '')}, {column.response.unit}
+                </span>
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {entries.map(({ entry, product, position }) => (
+            <tr key={entry} data-entry={entry} className={entry === base ? 'bg-raised' : undefined}>
+              <td className="min-w-44">
+                <span className="flex items-center gap-1.5">
+                  <EntryMark position={position} />
+                  <span dir="auto">{product}</span>
+                </span>
+              </td>
+              {columns.map((column) => (
+                <Cell
+                  key={column.key}
+                  column={column}
+                  cell={column.cells.find((cell) => cell.entry === entry)!}
+                  base={column.cells.find((cell) => cell.entry === base)?.placed ?? null}
+                />
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}

@@ -1,0 +1,154 @@
+'use client';
+
+import { useCallback, useMemo, useState } from 'react';
+import type { TradeEntry } from '@/core/ranking/tradeOff';
+import { pixelX, pixelY, Plot, themeColour, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
+import { pointStyleOf } from '@/ui/chart/pointStyle';
+import { entryStyle } from '@/ui/entryMark';
+import { figure } from '@/ui/figures';
+import { placeLabels } from '../curves/placeLabels';
+import { columnName, type SideColumn } from '@/core/ranking/sideColumn';
+import type { SideEntry } from './sideData';
+
+function pointSeries(point: TradeEntry, position: number): PlotSeries {
+  const { colour, marker } = entryStyle(position);
+  const { hollow, pointStyle, ...marks } = pointStyleOf(marker);
+  const borderColor = themeColour(colour) + (point.onFront ? '' : '70');
+  return {
+    type: 'scatterWithErrorBars',
+    data: [
+      {
+        x: point.x,
+        y: point.y,
+        xMin: point.x - point.x95,
+        xMax: point.x + point.x95,
+        yMin: point.y - point.y95,
+        yMax: point.y + point.y95,
+      },
+    ],
+    errorBarColor: borderColor,
+    errorBarLineWidth: 1.2,
+    errorBarWhiskerSize: 0,
+    borderColor,
+    backgroundColor: hollow ? themeColour('--color-ground') : borderColor,
+    pointStyle: pointStyle as 'circle',
+    ...{ ...marks, radius: marks.radius + 1 },
+  };
+}
+
+function axisOf(column: SideColumn) {
+  return { title: `${columnName(column)}, ${column.response.unit}`, decimals: column.response.decimals };
+}
+
+/** Two responses against one another, with the front of those that give up nothing. */
+export function TradeChart({
+  points,
+  x,
+  y,
+  entries,
+}: {
+  points: readonly TradeEntry[];
+  x: SideColumn;
+  y: SideColumn;
+  entries: ReadonlyMap<string, SideEntry>;
+}) {
+  const [frame, setFrame] = useState<PlotFrame | null>(null);
+  const front = useMemo(() => points.filter((point) => point.onFront).sort((a, b) => a.x - b.x), [points]);
+  const series = useCallback(
+    (): PlotSeries[] => [
+      {
+        type: 'scatter',
+        data: front.map(({ x, y }) => ({ x, y })),
+        showLine: true,
+        borderColor: themeColour('--color-act'),
+        borderWidth: 1.5,
+        borderDash: [6, 5],
+        pointRadius: 0,
+      },
+      ...points.map((point) => pointSeries(point, entries.get(point.entry)!.position)),
+    ],
+    [points, front, entries],
+  );
+  const takeFrame = useCallback((next: PlotFrame) => {
+    setFrame((now) => (now && JSON.stringify(now) === JSON.stringify(next) ? now : next));
+  }, []);
+  const span = (values: number[], halves: number[]) => {
+    const low = Math.min(...values.map((value, i) => value - halves[i]!));
+    const high = Math.max(...values.map((value, i) => value + halves[i]!));
+    const room = 0.08 * (high - low || 1);
+    return { min: low - room, max: high + room };
+  };
+  const xAxis = useMemo(
+    () => ({
+      ...span(
+        points.map((point) => point.x),
+        points.map((point) => point.x95),
+      ),
+      title: axisOf(x).title,
+      tick: (value: number) => figure(value, x.response.unit === 'K' ? 0 : axisOf(x).decimals),
+    }),
+    [points, x],
+  );
+  const yAxis = useMemo(
+    () => ({
+      ...span(
+        points.map((point) => point.y),
+        points.map((point) => point.y95),
+      ),
+      title: '',
+      tick: (value: number) => figure(value, y.response.unit === 'K' ? 0 : axisOf(y).decimals),
+    }),
+    [points, y],
+  );
+  const labels = useMemo(() => {
+    if (!frame) return [];
+    const at = points.map((point) => ({
+      ...point,
+      product: entries.get(point.entry)!.product,
+      position: entries.get(point.entry)!.position,
+      x: pixelX(frame, point.x),
+      y: pixelY(frame, point.y) - 12,
+    }));
+    return placeLabels(at, frame.top, frame.bottom);
+  }, [frame, points, entries]);
+  return (
+    <div className="relative h-full min-h-[320px] w-full">
+      <p data-picture className="label-text absolute top-0 left-12">
+        {axisOf(y).title}
+      </p>
+      <Plot
+        series={series}
+        x={xAxis}
+        y={yAxis}
+        rightPx={20}
+        topPx={28}
+        label={`${axisOf(y).title} against ${axisOf(x).title}: ${points.length} entries, ${front.length} of them on the front`}
+        onFrame={takeFrame}
+      />
+      {frame && (
+        <svg className="pointer-events-none absolute inset-0 h-full w-full" aria-hidden="true">
+          {labels.map((label) => {
+            const atRight = label.x > frame.right - 150;
+            return (
+              <text
+                key={label.entry}
+                x={label.x + (atRight ? -9 : 9)}
+                y={label.labelY}
+                textAnchor={atRight ? 'end' : 'start'}
+                fontSize="12.5"
+                fontWeight="600"
+                stroke="var(--color-ground)"
+                strokeWidth="4"
+                paintOrder="stroke"
+                opacity={label.onFront ? 1 : 0.75}
+                fill={`var(${entryStyle(label.position).colour})`}
+              >
+                {label.product.length > 26 ? `${label.product.slice(0, 25)}…` : label.product}
+              </text>
+            );
+          })}
+        </svg>
+      )}
+    </div>
+  );
+}
