@@ -1,6 +1,7 @@
 import type { Queryable } from './pool';
 
-export type SheetKind = 'brief' | 'plan' | 'rig-book' | 'rig-setup' | 'product' | 'sample' | 'entry';
+export type SheetKind =
+  'brief' | 'plan' | 'rig-book' | 'rig-setup' | 'product' | 'sample' | 'entry' | 'plate';
 
 export interface KeptSheet<T> {
   version: number;
@@ -86,10 +87,24 @@ const OWNERS: Record<SheetKind, string> = {
   product: 'products',
   sample: 'samples',
   entry: 'entries',
+  plate: 'entries',
 };
 
 /** Whether there is what a sheet would be written of; held, so that it stays until the writing is done. */
 export async function sheetOwnerIsThere(db: Queryable, kind: SheetKind, owner: number): Promise<boolean> {
   const { rowCount } = await db.query(`SELECT 1 FROM ${OWNERS[kind]} WHERE id = $1 FOR KEY SHARE`, [owner]);
   return rowCount === 1;
+}
+
+/** The sheets of a kind that were written of these owners, by owner. */
+export async function readSheets<T>(
+  db: Queryable,
+  kind: SheetKind,
+  owners: readonly number[],
+): Promise<Map<number, KeptSheet<T>>> {
+  const { rows } = await db.query<KeptSheet<T> & { owner: number } & Record<string, unknown>>(
+    `SELECT owner, version, body FROM sheets WHERE kind = $1 AND owner = ANY ($2)`,
+    [kind, owners],
+  );
+  return new Map(rows.map(({ owner, version, body }) => [owner, { version, body }]));
 }

@@ -14,6 +14,7 @@ import {
   changesCsv,
   dataPackageJson,
   entriesCsv,
+  flatnessCsv,
   layoutsCsv,
   readingsCsv,
   type BundleTable,
@@ -21,6 +22,7 @@ import {
   traceCsv,
 } from '@/formats/bundle/writeBundle';
 import { coverWordsOf } from './coverWordsOf';
+import { platesOf } from './plates';
 import { exportPlanning } from './exportPlanning';
 import { viewRoundUp } from './roundUpView';
 
@@ -110,10 +112,12 @@ export async function exportBundle(
     ),
     words,
   );
+  const plates = coverAll(await platesOf(roundUpId), words);
   const tables: BundleTable[] = [
     ...(changes.length > 0 ? (['changes.csv'] as const) : []),
     ...(readings.length > 0 ? (['readings.csv'] as const) : []),
     ...(layouts.length > 0 ? (['layouts.csv'] as const) : []),
+    ...(plates.length > 0 ? (['flatness.csv'] as const) : []),
   ];
 
   // A lab of before these tables were known kept them as files.
@@ -134,6 +138,7 @@ export async function exportBundle(
         'readings.csv',
         readingsCsv(coverAll(readings, words).map((row) => ({ ...row, run: labels.get(row.runId)! }))),
       );
+    if (plates.length > 0) yield encode('flatness.csv', flatnessCsv(plates));
     if (layouts.length > 0) yield encode('layouts.csv', layoutsCsv(layouts));
     if (changes.length > 0) {
       yield encode(

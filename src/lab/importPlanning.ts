@@ -60,12 +60,13 @@ export async function importPlanning(
 ): Promise<void> {
   await writeNew(db, 'brief', roundUpId, parts.brief);
   await writeNew(db, 'plan', roundUpId, parts.plan);
-  for (const [code, { product, entry, sample }] of Object.entries(parts.lineUp)) {
+  for (const [code, { product, entry, sample, plate }] of Object.entries(parts.lineUp)) {
     const entryId = entryIds.get(code);
     if (entryId === undefined) continue;
     const { productId } = (await entryOwner(db, entryId))!;
     await writeNew(db, 'product', productId, product);
     await writeNew(db, 'entry', entryId, entry);
+    if (plate) await writeNew(db, 'plate', entryId, plate);
     if (entry && isCovered(entry)) {
       await db.query(`UPDATE entries SET cover_name = $2 WHERE id = $1`, [entryId, entry.coverName.trim()]);
       await neutralCode(db, entryId, entry.coverName.trim());

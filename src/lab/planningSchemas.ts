@@ -7,6 +7,7 @@ import { briefSheet } from '@/formats/sheets/briefSheet';
 import { finite, maybeText, text, whole } from '@/formats/sheets/fields';
 import { entrySheet, productSheet, sampleSheet } from '@/formats/sheets/lineUpSheets';
 import { planSheet } from '@/formats/sheets/planSheet';
+import { plateSheet } from '@/formats/sheets/plateSheet';
 import { rigBookSheet, rigSetupSheet } from '@/formats/sheets/rigSheets';
 
 /** Sheets that are written as they stand; a rig's setup goes by revision. */
@@ -17,6 +18,7 @@ const EDITABLE: Partial<Record<SheetKind, Schema>> = {
   product: productSheet,
   sample: sampleSheet,
   entry: entrySheet,
+  plate: plateSheet,
 };
 
 const who = () => text(100).default('reviewer');

@@ -8,6 +8,7 @@ import {
 } from './boathousePlanning';
 import { BOATHOUSE_BOOK, BOATHOUSE_HISTORY } from './boathouseRig';
 import { demoFiles } from './demoFiles';
+import { platesCsv } from './plates';
 import { seededChance } from './random';
 import { sweepRuns, type Evening } from './sweepRuns';
 
@@ -82,6 +83,7 @@ export function demoBundle(seed: number): Map<string, string> {
       cutShort: (loadW, duty) => stoppedAfterS(mounting, loadW, duty),
     });
   }
+  evening.files.set('flatness.csv', platesCsv(seed));
   return demoFiles(evening.files, {
     name: 'boathouse-quiet-towers',
     title: 'Quiet towers for the practice rooms',

@@ -29,5 +29,5 @@ export function pairDifference(base: Compared, other: Compared): PairDifference 
     halfWidth([...base.doubt, ...other.doubt]),
     interval95(1, Infinity) * (base.shared - other.shared),
   );
-  return { difference, interval95: half, isOpen: Math.abs(difference) < half };
+  return { difference, interval95: half, isOpen: Math.abs(difference) <= half };
 }

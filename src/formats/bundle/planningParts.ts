@@ -9,6 +9,7 @@ import type { RigSetup } from '@/core/rig/rigSetup';
 import type { Problem } from '../problem';
 import { briefSheet } from '../sheets/briefSheet';
 import { text, whole } from '../sheets/fields';
+import type { PlateSheet } from '../sheets/plateSheet';
 import { entrySheet, productSheet, sampleSheet } from '../sheets/lineUpSheets';
 import { planSheet } from '../sheets/planSheet';
 import { rigBookSheet, rigSetupSheet } from '../sheets/rigSheets';
@@ -25,6 +26,8 @@ export interface BundleLineUp {
   product: Product | null;
   entry: Entry | null;
   sample: Sample | null;
+  /** From flatness.csv; not in datapackage.json. */
+  plate?: PlateSheet;
 }
 
 /** What a bundle says of deciding and planning; every part may be missing. In datapackage.json under `abanico`. */

@@ -1,6 +1,7 @@
 import type { LayoutFan } from '@/core/cases/layout';
 import { fansOfLayout } from '@/core/lineUp/fansOfLayout';
 import { blankEntry } from '@/core/lineUp/entry';
+import type { PlatePoint } from '@/core/plate/flatness';
 import { untold, type Tell } from '@/core/progress';
 import { ProblemList, UnusableInput, type Problem } from '../problem';
 import { readChanges, type BundleChange } from './changesTable';
@@ -8,6 +9,7 @@ import { findFile, rootedFiles, type BundleFiles } from './bundleFiles';
 import { readDataPackage, type DataPackage } from './dataPackage';
 import { readEntries, type BundleEntry } from './entriesTable';
 import { readLayouts } from './layoutsTable';
+import { readFlatness } from './flatnessTable';
 import { readReadings } from './readingsTable';
 import { readTable } from '../table';
 import type { SpotReading } from '@/core/responses/spotReading';
@@ -48,6 +50,14 @@ function addLayouts({ planning }: DataPackage, layouts: ReadonlyMap<string, Layo
   }
 }
 
+/** Puts what was measured of plates with what the package says of their entries. */
+function addPlates({ planning }: DataPackage, plates: ReadonlyMap<string, PlatePoint[]>): void {
+  for (const [code, points] of plates) {
+    const part = planning.lineUp[code] ?? { product: null, entry: null, sample: null };
+    planning.lineUp[code] = { ...part, plate: { points } };
+  }
+}
+
 /**
  * A bench bundle from its files. Rows that cannot be used are left out and all listed together.
  * @throws UnusableInput where datapackage.json, a table or a required column is missing, or the version unknown
@@ -69,6 +79,11 @@ export function readBundle(given: ReadonlyMap<string, Uint8Array>, tell: Tell = 
   if (layouts) {
     used.add('layouts.csv');
     addLayouts(dataPackage, readLayouts(layouts, known, problems));
+  }
+  const plates = files.get('flatness.csv');
+  if (plates) {
+    used.add('flatness.csv');
+    addPlates(dataPackage, readFlatness(plates, known, problems));
   }
   const withTraces: Bundle['runs'] = [];
   for (const [i, run] of runs.entries()) {

@@ -1,6 +1,7 @@
 import { ownUnit } from '@/core/responses/readingUnits';
 import { stringify } from 'csv-stringify/sync';
 import type { LayoutFan } from '@/core/cases/layout';
+import type { PlatePoint } from '@/core/plate/flatness';
 import { isMissing } from '@/core/missing';
 import type { SpotReading } from '@/core/responses/spotReading';
 import { safeText } from '../safeText';
@@ -151,6 +152,13 @@ const LAYOUT_FIELDS: FieldSchema[] = [
   { name: 'duty_pct', type: 'number' },
 ];
 
+const FLATNESS_FIELDS: FieldSchema[] = [
+  { name: 'entry', type: 'string' },
+  { name: 'x_mm', type: 'number' },
+  { name: 'y_mm', type: 'number' },
+  { name: 'depth_um', type: 'number' },
+];
+
 /** Tables beside entries and runs, with their columns. */
 const TABLES = {
   'changes.csv': CHANGE_COLUMNS.map((name): FieldSchema => ({
@@ -159,6 +167,7 @@ const TABLES = {
   })),
   'readings.csv': READING_FIELDS,
   'layouts.csv': LAYOUT_FIELDS,
+  'flatness.csv': FLATNESS_FIELDS,
 };
 
 export type BundleTable = keyof typeof TABLES;
@@ -172,6 +181,17 @@ export function layoutsCsv(layouts: readonly { entry: string; layout: readonly L
   );
   return table(
     LAYOUT_FIELDS.map((field) => field.name),
+    rows,
+  );
+}
+
+/** Places of plates, a row for each. */
+export function flatnessCsv(plates: readonly { entry: string; points: readonly PlatePoint[] }[]): string {
+  const rows = plates.flatMap(({ entry, points }) =>
+    points.map(({ xMm, yMm, depthUm }) => ({ entry, x_mm: xMm, y_mm: yMm, depth_um: depthUm })),
+  );
+  return table(
+    FLATNESS_FIELDS.map((field) => field.name),
     rows,
   );
 }

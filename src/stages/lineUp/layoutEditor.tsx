@@ -71,12 +71,12 @@ export function LayoutEditor({
       {layout.length > 0 && (
         <ul className="space-y-1 text-[14px]" aria-label="Fans of this layout">
           {layout.map((fan, i) => (
-            <li key={slotName(fan)} className="grid grid-cols-[5.5rem_1fr_5rem_auto] items-center gap-2">
+            <li key={slotName(fan)} className="grid grid-cols-[5.5rem_minmax(0,1fr)_auto_auto] items-center gap-2">
               <span className="text-ink2">
                 {slotName(fan)}, {fan.direction}
               </span>
               <input
-                className="rounded border border-hairline bg-raised px-2 py-0.5"
+                className="w-full min-w-0 rounded border border-hairline bg-raised px-2 py-0.5"
                 aria-label={`Fan at ${slotName(fan)}`}
                 value={fan.fan}
                 onChange={({ target }) => change(i, { fan: target.value })}

@@ -1,5 +1,6 @@
 'use client';
 
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { parseAsString, useQueryState } from 'nuqs';
 import { useMemo, useRef, useState } from 'react';
@@ -94,6 +95,11 @@ export function LineUpStage({
             <button type="button" className="quiet-button" onClick={() => file.current!.click()}>
               Bring a CSV
             </button>
+            {items.some((item) => !['fan', 'case-layout'].includes(item.product.body.kind)) && (
+              <Link className="quiet-button" href={`/round-ups/${roundUpId}/line-up/plates`}>
+                Plates
+              </Link>
+            )}
             <a className="quiet-button" href={`/round-ups/${roundUpId}/line-up/csv`} download>
               CSV
             </a>

@@ -1,0 +1,33 @@
+import { notFound } from 'next/navigation';
+import { idFrom } from '@/app/ids';
+import { roundUpView } from '@/app/roundUpView';
+import { viewPlates } from '@/lab/plates';
+import { PlatesStage } from '@/stages/plates/platesStage';
+
+export default async function PlatesPage({ params }: { params: Promise<{ id: string }> }) {
+  const id = idFrom((await params).id);
+  if (!(await roundUpView(id))) notFound();
+  const plates = await viewPlates(id);
+  const items = plates
+    .map(({ entry, plate }, position) => ({
+      entryId: entry.entryId,
+      entry: entry.code,
+      product: entry.shownName,
+      productId: entry.productId,
+      kind: entry.product.body.kind,
+      // A cover hides which sample it is, too.
+      sample: entry.covered ? '' : (entry.sample?.body.label ?? ''),
+      position,
+      plate,
+    }))
+    // Fans and layouts have no plate.
+    .filter(({ kind }) => kind !== 'fan' && kind !== 'case-layout');
+  if (items.length === 0)
+    return (
+      <div className="max-w-2xl px-4 py-6 md:px-7">
+        <h2 className="font-display text-[22px] font-bold">No plates here</h2>
+        <p className="pt-2">Fans and layouts have none: a cooler’s entry is where one is measured.</p>
+      </div>
+    );
+  return <PlatesStage roundUpId={id} items={items} />;
+}

@@ -1,0 +1,177 @@
+'use client';
+
+import Link from 'next/link';
+import { parseAsBoolean, parseAsString, useQueryStates } from 'nuqs';
+import { useMemo, useState } from 'react';
+import { flatness } from '@/core/plate/flatness';
+import { samplesApart } from '@/core/plate/samplesApart';
+import { groupBy } from '@/core/statistics/groupBy';
+import { EntryMark, entryStyle } from '@/ui/entryMark';
+import { figure } from '@/ui/figures';
+import { PlateBox } from './plateBox';
+import type { PlateItem } from './plateData';
+import { PlateForm } from './plateForm';
+import { PlateMap } from './plateMap';
+
+/** How flat the plates are: a box and a map for each sample, and how far two samples of one product lie apart. */
+export function PlatesStage({ roundUpId, items }: { roundUpId: number; items: PlateItem[] }) {
+  const [view, setView] = useQueryStates(
+    { entry: parseAsString.withDefault(''), leaning: parseAsBoolean.withDefault(false) },
+    { history: 'replace' },
+  );
+  const [editing, setEditing] = useState(false);
+  const withoutPlane = !view.leaning;
+  const flats = useMemo(
+    () => items.map((item) => ({ item, flat: flatness(item.plate.body.points, { withoutPlane }) })),
+    [items, withoutPlane],
+  );
+  const measured = flats.flatMap(({ item, flat }) => (flat.known ? [{ item, flat: flat.value }] : []));
+  const mostUm = Math.max(1, ...measured.map(({ flat }) => flat.peakToValleyUm));
+  const shown = flats.find(({ item }) => item.entry === view.entry) ?? flats.find(({ flat }) => flat.known) ?? flats[0];
+  const twins = [...groupBy(measured, ({ item }) => item.productId).values()].filter(
+    (group) => group.length > 1,
+  );
+  return (
+    <div className="flex min-w-0 flex-1 flex-col gap-6 px-4 pt-3.5 pb-6 md:px-7 lg:flex-row">
+      <section className="min-w-0 flex-1" aria-label="Plates">
+        <div className="flex flex-wrap items-center gap-x-5 gap-y-2 pb-2">
+          <h2 className="font-display text-[22px] font-bold">Plates</h2>
+          <div className="choices" role="group" aria-label="Judged">
+            <button aria-pressed={withoutPlane} onClick={() => void setView({ leaning: null })}>
+              shape alone
+            </button>
+            <button aria-pressed={!withoutPlane} onClick={() => void setView({ leaning: true })}>
+              as it lay
+            </button>
+          </div>
+          <Link
+            className="ml-auto text-[14px] underline underline-offset-3"
+            href={`/round-ups/${roundUpId}/line-up`}
+          >
+            Back to the line-up
+          </Link>
+        </div>
+        <div className="relative w-0 min-w-full overflow-x-auto">
+          <table className="figure-table">
+            <thead>
+              <tr>
+                <th scope="col">Entry</th>
+                <th scope="col" className="num">
+                  Peak to valley, µm
+                </th>
+                <th scope="col" className="num">
+                  Rms, µm
+                </th>
+                <th scope="col">Depths, 0 to {figure(mostUm, 0)} µm</th>
+                <th scope="col" className="num">
+                  Places
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {flats.map(({ item, flat }) => (
+                <tr key={item.entry} className={item === shown?.item ? 'bg-raised' : undefined}>
+                  <td>
+                    <button
+                      type="button"
+                      className="flex cursor-pointer items-center gap-1.5 text-left"
+                      aria-pressed={item === shown?.item}
+                      onClick={() => {
+                        setEditing(false);
+                        void setView({ entry: item.entry });
+                      }}
+                    >
+                      <EntryMark position={item.position} />
+                      <span dir="auto">{item.product}</span>
+                      {item.sample && <span className="text-[13px] text-ink2">sample {item.sample}</span>}
+                    </button>
+                  </td>
+                  {flat.known ? (
+                    <>
+                      <td className="num">
+                        <b>{figure(flat.value.peakToValleyUm, 0)}</b>
+                      </td>
+                      <td className="num">{figure(flat.value.rmsUm, 1)}</td>
+                      <td>
+                        <PlateBox
+                          flat={flat.value}
+                          mostUm={mostUm}
+                          colour={entryStyle(item.position).colour}
+                        />
+                      </td>
+                      <td className="num text-ink2">{flat.value.count}</td>
+                    </>
+                  ) : (
+                    <td colSpan={4} className="text-[14px] text-ink2">
+                      {item.plate.body.points.length === 0 ? 'not measured' : flat.reason}
+                    </td>
+                  )}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+        <p className="label-text pt-1">
+          Box: quartiles and median; whiskers to the last place within one and a half times the box.{' '}
+          {withoutPlane
+            ? 'The least-squares plane is taken out: what is left is shape.'
+            : 'As it lay under the probe: a plate that leaned looks deep at one side.'}
+        </p>
+        {twins.map((group) => (
+          <p key={group[0]!.item.productId} className="pt-2 text-[14.5px]">
+            {group.slice(1).map(({ item, flat }) => {
+              const { peakToValleyUm, shapeRmsUm } = samplesApart(group[0]!.flat, flat);
+              return (
+                <span key={item.entry} className="block">
+                  <span dir="auto">{group[0]!.item.product}</span> and <span dir="auto">{item.product}</span>,
+                  two samples of one product: {figure(peakToValleyUm, 0)} µm apart from peak to valley
+                  {shapeRmsUm === null
+                    ? '; no place was measured of both'
+                    : `, ${figure(shapeRmsUm, 1)} µm rms between their shapes`}
+                  .
+                </span>
+              );
+            })}
+          </p>
+        ))}
+      </section>
+      {shown && (
+        <aside
+          className="shrink-0 border-hairline lg:w-[360px] lg:border-l lg:pl-6"
+          aria-label={shown.item.product}
+        >
+          <h3 className="font-display flex items-center gap-2 pb-2 text-[18px] font-bold">
+            <EntryMark position={shown.item.position} />
+            <span dir="auto">{shown.item.product}</span>
+          </h3>
+          {editing ? (
+            <PlateForm key={shown.item.entryId} item={shown.item} onDone={() => setEditing(false)} />
+          ) : (
+            <>
+              {shown.flat.known ? (
+                <>
+                  <PlateMap flat={shown.flat.value} />
+                  {withoutPlane && (
+                    <p className="label-text pt-1">
+                      It leaned by {figure(shown.flat.value.tilt.alongX, 2)} µm/mm across and{' '}
+                      {figure(shown.flat.value.tilt.alongY, 2)} µm/mm along.
+                    </p>
+                  )}
+                </>
+              ) : (
+                <p className="pb-2">
+                  {shown.item.plate.body.points.length === 0
+                    ? 'Depths over a grid of the plate, by a dial gauge or an optical probe, show how far it is from flat.'
+                    : shown.flat.reason}
+                </p>
+              )}
+              <button className="quiet-button mt-2" onClick={() => setEditing(true)}>
+                {shown.item.plate.body.points.length > 0 ? 'Change the depths' : 'Type or paste depths'}
+              </button>
+            </>
+          )}
+        </aside>
+      )}
+    </div>
+  );
+}
