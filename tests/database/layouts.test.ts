@@ -1,3 +1,6 @@
+import { demoBundle } from '@/simulator/demoBundle';
+import { platesOf, viewPlates } from '@/lab/plates';
+import { plateSheet } from '@/formats/sheets/plateSheet';
 import { addVariant } from '@/lab/changeLineUp';
 import { saveSheet } from '@/lab/saveSheet';
 import { viewLineUp } from '@/lab/lineUpView';
@@ -117,4 +120,31 @@ test('side by side: differences agree with the simulated case, and two layouts c
 
 test('at a level that nothing reaches there is no column', async () => {
   expect(await viewSideBySide((await viewRoundUp(id))!, 3)).toEqual([]);
+});
+
+test('plates go out and come back, with their versions kept apart', async () => {
+  const coolers = await importSound(asBytes(demoBundle(7)));
+  const before = await platesOf(coolers);
+  expect(before.map((plate) => [plate.entry, plate.points.length])).toEqual([
+    ['galerna-twin', 100],
+    ['cierzo-240', 100],
+    ['tramontana', 100],
+    ['lebeche-120', 100],
+  ]);
+  const { entry } = (await viewPlates(coolers)).find((item) => item.entry.code === 'tramontana')!;
+  const points = before[2]!.points.slice(0, 4);
+  const write = (version: number) =>
+    saveSheet('plate', entry.entryId, { version, body: { points }, who: 'Ana', reason: '' });
+  expect(await write(1)).toMatchObject({ saved: true, version: 2 });
+  expect(await write(1)).toMatchObject({ why: 'conflict', version: 2 });
+  const again = await importAsNew(await exported(coolers));
+  if (!again.imported) throw new Error(JSON.stringify(again.problems));
+  expect(await platesOf(again.roundUpId)).toEqual(await platesOf(coolers));
+});
+
+test.each([
+  [[{ xMm: 0, yMm: 0, depthUm: 1 }], 'one place is no grid'],
+  [[{ xMm: 0, yMm: 0, depthUm: -1 }], 'counted down from the highest place'],
+])('%j is no plate', (points, message) => {
+  expect(() => plateSheet.validateSync({ points })).toThrow(message);
 });

@@ -71,7 +71,10 @@ export function LayoutEditor({
       {layout.length > 0 && (
         <ul className="space-y-1 text-[14px]" aria-label="Fans of this layout">
           {layout.map((fan, i) => (
-            <li key={slotName(fan)} className="grid grid-cols-[5.5rem_minmax(0,1fr)_auto_auto] items-center gap-2">
+            <li
+              key={slotName(fan)}
+              className="grid grid-cols-[5.5rem_minmax(0,1fr)_auto_auto] items-center gap-2"
+            >
               <span className="text-ink2">
                 {slotName(fan)}, {fan.direction}
               </span>

@@ -27,7 +27,8 @@ export function PlatesStage({ roundUpId, items }: { roundUpId: number; items: Pl
   );
   const measured = flats.flatMap(({ item, flat }) => (flat.known ? [{ item, flat: flat.value }] : []));
   const mostUm = Math.max(1, ...measured.map(({ flat }) => flat.peakToValleyUm));
-  const shown = flats.find(({ item }) => item.entry === view.entry) ?? flats.find(({ flat }) => flat.known) ?? flats[0];
+  const shown =
+    flats.find(({ item }) => item.entry === view.entry) ?? flats.find(({ flat }) => flat.known) ?? flats[0];
   const twins = [...groupBy(measured, ({ item }) => item.productId).values()].filter(
     (group) => group.length > 1,
   );
