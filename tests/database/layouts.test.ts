@@ -144,7 +144,7 @@ test('plates go out and come back, with their versions kept apart', async () => 
 
 test.each([
   [[{ xMm: 0, yMm: 0, depthUm: 1 }], 'one place is no grid'],
-  [[{ xMm: 0, yMm: 0, depthUm: -1 }], 'counted down from the highest place'],
+  [[0, 1, 2, 3].map((xMm) => ({ xMm, yMm: 0, depthUm: xMm - 1 })), 'counted down from the highest place'],
 ])('%j is no plate', (points, message) => {
   expect(() => plateSheet.validateSync({ points })).toThrow(message);
 });
