@@ -13,6 +13,9 @@ export interface BenchAddresses {
   fans: Address;
   meter: Address;
   graphics?: Address;
+  /** Of fans by their air. */
+  anemometer?: Address;
+  manometer?: Address;
 }
 
 const address = () =>
@@ -24,6 +27,8 @@ const file = object({
   fans: address().required(),
   meter: address().required(),
   graphics: address().default(undefined),
+  anemometer: address().default(undefined),
+  manometer: address().default(undefined),
 });
 
 /** Addresses of the instruments from their file. @throws RangeError where one is missing or two stand on one address */

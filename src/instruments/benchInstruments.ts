@@ -1,3 +1,4 @@
+import { PROBE_CHANNEL } from '@/core/bench/probe';
 import type { BenchSample } from '@/core/bench/benchState';
 import type { BenchAddresses } from './benchAddresses';
 import { InstrumentFault, ScpiClient } from './scpiClient';
@@ -14,7 +15,15 @@ const NAMES: Record<InstrumentRole, string> = {
   fans: 'fan controller',
   meter: 'sound meter',
   graphics: 'graphics card load',
+  anemometer: 'anemometer',
+  manometer: 'manometer',
 };
+
+/** Probes that are held: what each is asked, and the name that its readings go by. */
+const PROBES = {
+  anemometer: { line: 'MEAS:VEL?', unit: 'M/S', heading: PROBE_CHANNEL.airspeed },
+  manometer: { line: 'MEAS:PRES?', unit: 'PA', heading: PROBE_CHANNEL.pressure },
+} as const;
 
 /** The instruments of a bench: what they read, and what they are told. */
 export class BenchInstruments {
@@ -24,6 +33,7 @@ export class BenchInstruments {
   private fans = 1;
   private pumps = 0;
   private gpuTold = false;
+  private heldAt: string | null = null;
 
   constructor(addresses: BenchAddresses, timeoutMs = 1000) {
     for (const [name, address] of Object.entries(addresses))
@@ -90,6 +100,9 @@ export class BenchInstruments {
     for (let fan = 2; fan <= Math.min(this.fans, MOST_FANS); fan += 1)
       extras.push(extra(`fan${fan}_rpm`, 'fans', `MEAS:SPE? ${fan}`, 'RPM'));
     if (this.pumps > 0) extras.push(extra('pump_rpm', 'fans', 'MEAS:SPE:PUMP?', 'RPM'));
+    for (const [name, { line, unit, heading }] of Object.entries(PROBES))
+      if (this.clients.has(name as InstrumentRole))
+        extras.push(extra(heading, name as InstrumentRole, line, unit));
     if (this.clients.has('graphics')) extras.push(extra('gpu_c', 'graphics', 'MEAS:TEMP?', 'CEL'));
     const [dieC, roomC, powerW, fanRpm, levelDb] = await Promise.all([
       this.reading('load', 'MEAS:TEMP?', 'CEL'),
@@ -132,6 +145,17 @@ export class BenchInstruments {
     if (!this.isSimulated) return;
     const isOn = await load.ask('SIM:MOUNT?').catch(() => '');
     if (anew || isOn !== entry) await load.tell(`SIM:MOUNT ${entry}`).catch(() => undefined);
+  }
+
+  /** Tells the simulated probes where they are held; hands hold real ones. */
+  async held(place: string | null): Promise<void> {
+    if (!this.isSimulated || place === this.heldAt) return;
+    this.heldAt = place;
+    for (const name of ['anemometer', 'manometer'] as const)
+      await this.clients
+        .get(name)
+        ?.tell(`SIM:PLAC ${place ?? ''}`)
+        .catch(() => undefined);
   }
 
   /** How much faster than the wall's the simulated rig's clock runs; null for instruments that are real. */

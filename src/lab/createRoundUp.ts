@@ -1,4 +1,4 @@
-import { defaultBrief } from '@/core/brief/brief';
+import { asking, defaultBrief } from '@/core/brief/brief';
 import type { Question } from '@/core/brief/questions';
 import { defaultSetup } from '@/core/rig/rigSetup';
 import { inTransaction } from '@/database/pool';
@@ -35,7 +35,7 @@ export async function createRoundUp(roundUp: NewRoundUp): Promise<number> {
       const setup = defaultSetup({ enclosure: 'open', meterDistanceCm: 60, limitC: 90 });
       rigRevisionId = await insertRevision(db, rigId, setup, '');
     }
-    const brief = { ...defaultBrief(), question: roundUp.question };
+    const brief = asking(defaultBrief(), roundUp.question);
     const id = await insertRoundUp(db, {
       name: codeOf(roundUp.title, new Set()),
       title: roundUp.title,

@@ -1,13 +1,25 @@
 import type { AddressInfo, Server } from 'node:net';
+import { slugOf } from '@/core/lineUp/underCover';
 import { BenchClock } from '@/core/bench/benchClock';
 import { BOATHOUSE, BOATHOUSE_RIG } from './boathouse';
 import type { Cooler } from './cooler';
+import type { AirFan } from './airFan';
+import { AIR_FANS } from './airRoundUp';
 import { FANS } from './fanRoundUp';
 import { LiveRig, QUIET_EVENING, type Neighbourhood } from './liveRig';
 import { seededChance } from './random';
 import { serveScpi, type ScpiHandler } from './scpiServer';
 
-export const INSTRUMENTS = ['load', 'power', 'room', 'fans', 'meter', 'graphics'] as const;
+export const INSTRUMENTS = [
+  'load',
+  'power',
+  'room',
+  'fans',
+  'meter',
+  'graphics',
+  'anemometer',
+  'manometer',
+] as const;
 export type InstrumentName = (typeof INSTRUMENTS)[number];
 
 export interface Address {
@@ -25,6 +37,11 @@ export function coolerOf(entry: string): Cooler {
   if (known) return known.cooler;
   const sum = [...entry].reduce((value, letter) => value + letter.codePointAt(0)!, 0);
   return BOATHOUSE[sum % BOATHOUSE.length]!.cooler;
+}
+
+/** The fan behind an entry's id, where it is one of those that were read by their air. */
+export function airFanOf(entry: string): AirFan | null {
+  return AIR_FANS.find((other) => other.entry === entry || slugOf(other.product) === entry)?.fan ?? null;
 }
 
 function wattsOf(text: string): number {
@@ -90,7 +107,7 @@ export async function startInstruments(instruments: {
       'SIM:MOUNT': (text) => {
         const [entry = '', factor] = text.split(',');
         mounted = entry;
-        live().mount(coolerOf(entry), factor ? Number(factor) : 1 + 0.012 * hands.normal());
+        live().mount(coolerOf(entry), factor ? Number(factor) : 1 + 0.012 * hands.normal(), airFanOf(entry));
       },
       'SIM:MOUNT?': () => mounted || 'none',
       'SIM:SPEED': (text) => clock.set({ speed: speedOf(text) }),
@@ -110,6 +127,14 @@ export async function startInstruments(instruments: {
       'MEAS:LEV?': reading(() => live().readLevelDb(), 'DBA'),
       'SIM:DOOR': () => live().slam(),
       'SIM:DRIF': (text) => void (live().meterDriftDbPerH = Number(text) || 0),
+    },
+    anemometer: {
+      'MEAS:VEL?': reading(() => live().readAirspeed(), 'M/S'),
+      'SIM:PLAC': (text) => void (live().probeAt = text.trim()),
+    },
+    manometer: {
+      'MEAS:PRES?': reading(() => live().readPressurePa(), 'PA'),
+      'SIM:PLAC': (text) => void (live().probeAt = text.trim()),
     },
     graphics: {
       'LOAD:POW': (text) => void (live().gpuLoadW = wattsOf(text)),

@@ -1,4 +1,13 @@
 import { addLevels } from '@/core/levels/addLevels';
+import {
+  fanLevelDb,
+  fanPressurePa,
+  faceSpeed,
+  flowThrough,
+  RESISTANCES,
+  speedAt,
+  type AirFan,
+} from './airFan';
 import { coolerDb, sinkResistance, type Cooler } from './cooler';
 import type { Chance } from './random';
 import { roomC, type SimulatedRig } from './simulateRun';
@@ -27,6 +36,15 @@ export const QUIET_EVENING: Neighbourhood = {
   doorDb: 52,
 };
 
+/** The fan of a cooler on its own, as far as it is not known better: a usual one of its speed and level. */
+function airFanFrom({ maxRpm, fanDb }: Cooler): AirFan {
+  const share = maxRpm / 1500;
+  return {
+    ...{ sizeMm: 120, maxRpm, closedPa: 19 * share ** 2, freeM3PerH: 90 * share, bend: 0.45 },
+    ...{ fullDb: fanDb, dbPerDecade: 52, throwCm: 41, chamberLoss: 0.03 },
+  };
+}
+
 /**
  * The rig as it stands and goes on by itself: load, fans, die, heatsink, room, noise. `advance` brings it to a bench
  * clock, s; readings carry the noise and resolution of their sensors. The same seed and commands give the same evening.
@@ -43,6 +61,11 @@ export class LiveRig {
   /** Null under the board's own control. */
   dutyPct: number | null = 0;
   mountFactor = 1;
+  /** Where a probe is held; empty where it lies on the table. */
+  probeAt = '';
+  private airFan: AirFan;
+  /** The fan alone is on the rig, without a heatsink. */
+  private byAir = false;
   /** The meter drifts, dB/h. */
   meterDriftDbPerH = 0;
 
@@ -54,10 +77,13 @@ export class LiveRig {
   ) {
     this.dieC = roomC(rig.room, 0);
     this.sinkC = this.dieC;
+    this.airFan = airFanFrom(cooler);
   }
 
   /** Another cooler is put on: the die and it are at room temperature again. */
-  mount(cooler: Cooler, mountFactor: number): void {
+  mount(cooler: Cooler, mountFactor: number, airFan: AirFan | null = null): void {
+    this.airFan = airFan ?? airFanFrom(cooler);
+    this.byAir = airFan !== null;
     this.cooler = cooler;
     this.mountFactor = mountFactor;
     this.dieC = roomC(this.rig.room, this.clockS);
@@ -82,21 +108,22 @@ export class LiveRig {
       this.clockS += STEP_S;
       const airC = roomC(room, this.clockS);
       const automatic = Math.min(100, Math.max(30, 30 + 2 * (this.dieC - 45)));
-      const wantedRpm = (this.cooler.maxRpm * (this.dutyPct ?? automatic)) / 100;
+      const fullRpm = this.byAir ? this.airFan.maxRpm : this.cooler.maxRpm;
+      const held = this.isClosed ? 1 - this.airFan.chamberLoss : 1;
+      const wantedRpm = (held * fullRpm * (this.dutyPct ?? automatic)) / 100;
       this.rpm +=
-        ((wantedRpm < 0.12 * this.cooler.maxRpm ? 0 : wantedRpm) - this.rpm) *
-        (1 - Math.exp(-STEP_S / FAN_TAU_S));
+        ((wantedRpm < 0.12 * fullRpm ? 0 : wantedRpm) - this.rpm) * (1 - Math.exp(-STEP_S / FAN_TAU_S));
       const sink = sinkResistance(this.cooler, Math.max(this.rpm, 0.06 * this.cooler.maxRpm));
       const contact = this.cooler.contactKPerW * this.mountFactor;
       const through = (this.dieC - this.sinkC) / contact;
       this.dieC += (STEP_S * (this.powerW - through)) / DIE_CAPACITY_J_PER_K;
       this.sinkC += (STEP_S * (through - (this.sinkC - airC) / sink)) / this.cooler.capacityJPerK;
-      const held = this.powerW + (limitC - 0.1 - this.dieC) * 0.6 * STEP_S;
+      const heldW = this.powerW + (limitC - 0.1 - this.dieC) * 0.6 * STEP_S;
       const floorW = 0.2 * this.loadW;
       this.powerW =
         this.loadW === 0
           ? 0
-          : Math.min(this.loadW, Math.max(floorW, this.powerW < floorW ? this.loadW : held));
+          : Math.min(this.loadW, Math.max(floorW, this.powerW < floorW ? this.loadW : heldW));
       if (this.chance.uniform() < STEP_S / this.around.doorEveryS) this.slam();
     }
   }
@@ -126,13 +153,36 @@ export class LiveRig {
     return this.cooler.pumpDb > 0 ? Math.round(PUMP_RPM * (1 + 0.004 * this.chance.normal())) : 0;
   }
 
+  /** The probe closes the chamber: the fan works against it. */
+  private get isClosed(): boolean {
+    return /chamber|closed|sealed/.test(this.probeAt);
+  }
+
+  /** Airspeed where the anemometer is held, m/s. */
+  readAirspeed(): number {
+    if (this.probeAt === '' || this.rpm < 20) return Number(Math.abs(0.01 * this.chance.normal()).toFixed(2));
+    const through = Object.entries(RESISTANCES).find(([name]) => this.probeAt.includes(name));
+    const distance = /(\d+)\s*cm/.exec(this.probeAt);
+    const speed = through
+      ? faceSpeed(this.airFan, flowThrough(this.airFan, this.rpm, through[1]))
+      : speedAt(this.airFan, this.rpm, distance ? Number(distance[1]) : 15);
+    return Number((speed * (1 + 0.03 * this.chance.normal())).toFixed(2));
+  }
+
+  /** Pressure over the closed chamber, Pa; nothing where it stands open. */
+  readPressurePa(): number {
+    const pressure = this.isClosed && this.rpm >= 20 ? fanPressurePa(this.airFan, this.rpm, 0) : 0;
+    return Number((pressure * (1 + 0.01 * this.chance.normal()) + 0.05 * this.chance.normal()).toFixed(2));
+  }
+
   /** Level at the meter with everything in it, dB(A). */
   readLevelDb(): number {
     const { room, meterNoiseDb } = this.rig;
     const traffic =
       0.5 * this.around.trafficDb * (1 + Math.sin((2 * Math.PI * this.clockS) / this.around.trafficS));
     const floor = room.floorDb + traffic;
-    const own = this.rpm < 20 ? this.cooler.pumpDb : coolerDb(this.cooler, this.rpm);
+    const spinning = this.byAir ? fanLevelDb(this.airFan, this.rpm) : coolerDb(this.cooler, this.rpm);
+    const own = this.rpm < 20 ? (this.byAir ? -99 : this.cooler.pumpDb) : spinning;
     const door = this.clockS < this.doorUntilS ? this.around.doorDb : -99;
     const total = addLevels([own, floor, door]);
     const drift = (this.meterDriftDbPerH * this.clockS) / 3600;

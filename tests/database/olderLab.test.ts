@@ -6,6 +6,7 @@ import { listSkipped } from '@/database/bench';
 import { readSheet } from '@/database/sheets';
 import type { PlanSheet } from '@/core/plan/planSheet';
 import { offersOfLab } from '@/lab/fromTheLab';
+import { USUAL_PLACES } from '@/core/brief/brief';
 import { importBundle } from '@/lab/importBundle';
 import { viewLineUp } from '@/lab/lineUpView';
 import { viewResponse } from '@/lab/responseView';
@@ -52,10 +53,12 @@ test('nothing of it is lost: runs, numbers, logs, and what was written', async (
   const now = await looked(client);
   await client.end();
   expect(before.runs.length).toBeGreaterThan(15);
-  // Entries may be layouts by now; these are none.
-  const asNow = (before.sheets as { kind: string; body: object }[]).map((sheet) =>
-    sheet.kind === 'entry' ? { ...sheet, body: { ...sheet.body, layout: [] } } : sheet,
-  );
+  // Entries may be layouts by now, and briefs name places: these are none, and have the usual ones.
+  const added: Record<string, object> = { entry: { layout: [] }, brief: { places: USUAL_PLACES } };
+  const asNow = (before.sheets as { kind: string; body: object }[]).map((sheet) => ({
+    ...sheet,
+    body: { ...sheet.body, ...added[sheet.kind] },
+  }));
   expect(now.sheets).toEqual(asNow);
   expect(now.readings).toEqual(before.readings);
   expect(now.runs).toHaveLength(before.runs.length);

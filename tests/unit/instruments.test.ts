@@ -15,6 +15,8 @@ test('the simulated rig answers as a bench asks, obeys within its bounds, and ke
     'fan controller',
     'sound meter',
     'graphics card load',
+    'anemometer',
+    'manometer',
   ]);
   expect(
     bench.states.every((state) => state.identity.startsWith('Abanico,simulated') && state.fault === ''),
@@ -28,6 +30,12 @@ test('the simulated rig answers as a bench asks, obeys within its bounds, and ke
   expect(sample.dieC).toBeGreaterThan(sample.roomC);
   expect(sample.more!.gpu_c).toBeGreaterThan(50);
   expect(sample.more!.fan2_rpm).toBeGreaterThan(300);
+  // Probes that lie on the table read nothing; held, they read what blows there.
+  expect(sample.more!.airspeed_m_s).toBeLessThan(0.1);
+  await bench.held('15 cm');
+  expect((await bench.sample(2)).more!.airspeed_m_s).toBeGreaterThan(0.4);
+  await bench.held('closed chamber');
+  expect((await bench.sample(3)).more!.pressure_pa).toBeGreaterThan(2);
   await bench.set({ loadW: 5000, gpuLoadW: 0, dutyPct: 130 });
   expect(await bench.loadW()).toBe(90);
   bench.close();

@@ -1,4 +1,6 @@
 import type { PlannedPoint } from '../plan/mountings';
+import type { SpotReading } from '../responses/spotReading';
+import type { ProbePlace } from './probe';
 import type { TrimReading } from './noiseTrim';
 import type { SettlingGauge } from './settlingGauge';
 
@@ -8,7 +10,17 @@ export interface SkippedPoint extends PlannedPoint {
 }
 
 export type BenchPhase =
-  'mount' | 'floor' | 'warm-up' | 'trim' | 'soak' | 'reading' | 'cool-down' | 'done' | 'stopped';
+  | 'mount'
+  | 'floor'
+  | 'warm-up'
+  | 'trim'
+  | 'soak'
+  | 'reading'
+  | 'probe'
+  | 'probe-reading'
+  | 'cool-down'
+  | 'done'
+  | 'stopped';
 
 /** A sample of the rig, at the bench clock, s. NaN where an instrument gave nothing. */
 export interface BenchSample {
@@ -58,6 +70,16 @@ export interface BenchState {
   gaugedS: number;
   /** Since when the rule has held without a break, s; null while it does not. */
   steadySinceS: number | null;
+  /** Of fans by their air: where each setting is read after the meter. */
+  probe?: ProbeInHand;
+}
+
+/** The places of a mount, the one in hand, what was read of the setting so far, and its run, which waits for the rest. */
+export interface ProbeInHand {
+  places: ProbePlace[];
+  at: number;
+  readings: SpotReading[];
+  waiting: BenchRun | null;
 }
 
 export interface BenchRule {
@@ -67,6 +89,8 @@ export interface BenchRule {
   readingS: number;
   /** A soak that has not settled by then is ended as it is, s. */
   longestSoakS: number;
+  /** Fans by their air: no heat is waited for, only that they turn steadily. */
+  airOnly?: boolean;
 }
 
 export type BenchCommand =
@@ -88,6 +112,8 @@ export interface BenchRun {
   note: string;
   /** Why it is no measurement, where the guard ended it. */
   failed: string;
+  /** What was read of it at places. */
+  readings?: SpotReading[];
 }
 
 export interface BenchStep {
@@ -101,9 +127,10 @@ export function beginMount(mount: {
   mount: number;
   isControl: boolean;
   points: PlannedPoint[];
+  places?: ProbePlace[];
   nowS: number;
 }): BenchState {
-  const { nowS, ...mounting } = mount;
+  const { nowS, places = [], ...mounting } = mount;
   return {
     ...mounting,
     at: 0,
@@ -121,10 +148,14 @@ export function beginMount(mount: {
     finished: 0,
     skipped: [],
     alarm: false,
-    said: 'Supply off and unplugged; mount the cooler, then confirm.',
+    said:
+      places.length > 0
+        ? 'Supply off; put the fan up, hands and cables clear of it, then confirm.'
+        : 'Supply off and unplugged; mount the cooler, then confirm.',
     gauge: null,
     gaugedS: nowS,
     steadySinceS: null,
+    ...(places.length > 0 ? { probe: { places, at: 0, readings: [], waiting: null } } : {}),
   };
 }
 

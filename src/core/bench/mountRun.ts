@@ -12,6 +12,7 @@ import {
 } from './benchState';
 import { benchGuard } from './guard';
 import { stepFloor } from './stepFloor';
+import { probeHeld, stepProbe } from './stepProbe';
 import { stepReading } from './stepReading';
 import { present, since } from './sampleSlices';
 import { stepSoak } from './stepSoak';
@@ -45,6 +46,7 @@ function obey(state: BenchState, command: BenchCommand, nowS: number): BenchStat
           nowS,
           'Fans off: the room alone is read. Keep still.',
         );
+      if (state.phase === 'probe') return probeHeld(state, nowS);
       if (state.phase === 'cool-down') return enter(state, 'done', nowS, 'This mount is done.');
       return state;
     case 'overrule':
@@ -99,6 +101,8 @@ export function benchStep(
       return { state: stepSoak(state, samples, nowS, rule), run: null };
     case 'reading':
       return stepReading(state, samples, nowS, rule);
+    case 'probe-reading':
+      return stepProbe(state, samples, nowS);
     default:
       return { state, run: null };
   }

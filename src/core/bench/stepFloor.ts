@@ -28,5 +28,6 @@ export function stepFloor(
     loadOnS: loadW + gpuLoadW > 0 ? nowS : null,
     dutyPct: 100,
   };
-  return enter(warm, 'warm-up', nowS, `The room alone stands at ${floorDb.toFixed(1)} dB(A). Warming up.`);
+  const next = state.probe ? 'The fan comes on.' : 'Warming up.';
+  return enter(warm, 'warm-up', nowS, `The room alone stands at ${floorDb.toFixed(1)} dB(A). ${next}`);
 }

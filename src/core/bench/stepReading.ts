@@ -11,6 +11,7 @@ import {
 } from './benchState';
 import { meterReading, type MeterReading } from './meterReading';
 import { settingKind } from './settingDuty';
+import { askForProbe } from './stepProbe';
 import { METER_SILENT } from './stepFloor';
 import { present, since } from './sampleSlices';
 import { gaugeOf, isIdle, isLimited, IDLE_S } from './stepSoak';
@@ -85,7 +86,7 @@ export function stepReading(
     state.note,
     state.overruled && `called settled over the rule: ${state.overruled}`,
     burstNote(reading),
-    isIdle(point) ? idleNote(samples, nowS) : '',
+    isIdle(point) && !rule.airOnly ? idleNote(samples, nowS) : '',
     state.trim.length > 0 &&
       `found by ${state.trim.map((reading) => `${reading.dutyPct} %: ${reading.levelDb.toFixed(1)} dB(A)`).join(', ')}`,
   ];
@@ -100,6 +101,10 @@ export function stepReading(
     note: notes.filter(Boolean).join('; '),
     failed: '',
   };
+  if (state.probe)
+    return stay(
+      askForProbe(state, run, nowS, `${point.setting}: ${reading.levelDb.toFixed(1)} dB(A) read. `),
+    );
   const taken = { ...state, finished: state.finished + 1, note: '' };
   const limited = point.loadW > 0 && isLimited(since(samples, nowS - rule.windowS), rule.limitC);
   const left = limited ? withoutForbidden(taken) : taken;

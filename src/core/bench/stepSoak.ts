@@ -10,6 +10,8 @@ import { skipPoint } from './takePoint';
 /** Idle is watched for so long, s: background work comes and goes. */
 export const IDLE_S = 600;
 const START_S = 20;
+/** Without heat a setting stands once the fan has come to its speed, s. */
+const SPUN_UP_S = 25;
 /** The fit is asked so often, s. */
 const GAUGE_EVERY_S = 10;
 const SHORT_K = 0.1;
@@ -76,6 +78,10 @@ export function stepSoak(
   const gauge = gaugeOf(state, samples, nowS, rule);
   const steadySinceS = gauge.settled ? (state.steadySinceS ?? nowS) : null;
   const now = { ...state, gauge, gaugedS: nowS, steadySinceS };
+  if (rule.airOnly)
+    return soakedS < SPUN_UP_S
+      ? now
+      : enter(now, 'reading', nowS, 'The fan turns steadily. Reading the meter.');
   if (isIdle(state.points[state.at]!))
     return soakedS < IDLE_S ? now : enter(now, 'reading', nowS, 'Ten minutes at idle. Reading the meter.');
   if (steadySinceS !== null && nowS - steadySinceS >= holdsForS(gauge, rule))

@@ -9,6 +9,9 @@ export function takePoint(state: BenchState, at: number, nowS: number, lead: str
   if (!point) {
     const measured =
       state.finished === 1 ? 'One run is in the logbook' : `${state.finished} runs are in the logbook`;
+    // A fan alone has nothing to cool.
+    if (state.probe)
+      return enter({ ...state, ...LOAD_OFF, dutyPct: 0, at }, 'done', nowS, `${lead}${measured}.`);
     return enter(
       { ...state, ...LOAD_OFF, at },
       'cool-down',
@@ -36,7 +39,9 @@ export function takePoint(state: BenchState, at: number, nowS: number, lead: str
     const dutyPct = step.next === 'try' ? step.dutyPct : 100;
     return enter({ ...next, dutyPct }, 'trim', nowS, `${lead}Looking for the duty at ${setting}.`);
   }
-  const soaking = `${lead}Soaking at ${loadLabel(point)}, fans ${setting}.`;
+  const soaking = state.probe
+    ? `${lead}Fan to ${setting}.`
+    : `${lead}Soaking at ${loadLabel(point)}, fans ${setting}.`;
   if (kind.kind === 'automatic') return enter({ ...next, dutyPct: null }, 'soak', nowS, soaking);
   if (kind.kind === 'duty') return enter({ ...next, dutyPct: kind.dutyPct }, 'soak', nowS, soaking);
   return skipPoint(next, nowS, `“${setting}” is no duty, level or “automatic”`);

@@ -1,4 +1,5 @@
 import type { Load } from '../runs/load';
+import type { ProbePlace } from '../bench/probe';
 import type { Question } from './questions';
 import { defaultSchools, type Chosen, type SchoolKey } from './schools';
 
@@ -29,6 +30,8 @@ export interface Brief {
   bandDba: { from: number; to: number };
   referenceAmbientC: number;
   windowS: number;
+  /** Of fans by their air: where each setting is read, in this order. */
+  places: ProbePlace[];
   passes: number;
   mounts: number;
   /** What readers can take; null where nobody asked. */
@@ -36,6 +39,21 @@ export interface Brief {
   /** Days, as 2026-12-01; empty where there is none. */
   deadline: string;
   embargo: string;
+}
+
+/** What a fan is usually read by; a brief may name others. */
+export const USUAL_PLACES: readonly ProbePlace[] = [
+  { quantity: 'airspeed', place: '15 cm' },
+  { quantity: 'airspeed', place: 'through the heatsink' },
+  { quantity: 'pressure', place: 'closed chamber' },
+];
+
+/** The brief with another question. Fans by their air are read without heat; any other needs a load again. */
+export function asking(brief: Brief, question: Question): Brief {
+  const isCold = brief.loads.every((load) => load.watts === 0 && load.gpuWatts === 0 && load.program === '');
+  if (question === 'fans-by-air')
+    return { ...brief, question, loads: [{ watts: 0, program: '', gpuWatts: 0 }] };
+  return { ...brief, question, loads: isCold ? defaultBrief().loads : brief.loads };
 }
 
 export function defaultBrief(): Brief {
@@ -47,6 +65,7 @@ export function defaultBrief(): Brief {
     bandDba: { from: 28, to: 38 },
     referenceAmbientC: 23,
     windowS: 300,
+    places: USUAL_PLACES.map((place) => ({ ...place })),
     passes: 2,
     mounts: 2,
     limits: { heightMm: null, memoryMm: null, budget: null, currency: 'EUR' },

@@ -42,6 +42,10 @@ export function briefChanges(was: Brief, isNow: Brief): BriefChange[] {
       SCHOOL_COST[key],
     );
   }
+  const places = (brief: Brief) =>
+    brief.places.map(({ quantity, place }) => `${quantity} ${place}`).join(', ');
+  if (isNow.question === 'fans-by-air')
+    note('places', places(was), places(isNow), 'Fans that were not read at a new place have no curve there.');
   const loads = (brief: Brief) => brief.loads.map(loadText).join(', ');
   const dropped = was.loads.filter(
     (load) => !isNow.loads.some((other) => loadText(other) === loadText(load)),

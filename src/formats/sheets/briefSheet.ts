@@ -1,5 +1,6 @@
 import { array, object, string, type ObjectSchema } from 'yup';
-import type { Brief } from '@/core/brief/brief';
+import type { ProbePlace } from '@/core/bench/probe';
+import { USUAL_PLACES, type Brief } from '@/core/brief/brief';
 import { QUESTIONS, type Question } from '@/core/brief/questions';
 import { SCHOOLS, type Chosen, type SchoolKey } from '@/core/brief/schools';
 import { MOST } from '@/core/bounds';
@@ -49,6 +50,18 @@ export const briefSheet: ObjectSchema<Brief> = object({
   }),
   referenceAmbientC: bounded('temperatureC').required('a room temperature was expected'),
   windowS: bounded('windowS').required(),
+  places: array(
+    object({
+      quantity: string<ProbePlace['quantity']>().oneOf(['airspeed', 'pressure']).required(),
+      place: text(100).min(1, 'where is it read?'),
+    }).noUnknown(),
+  )
+    .max(12, 'at most ${max} places')
+    .default(() => USUAL_PLACES.map((place) => ({ ...place })))
+    .test('twins', 'one place stands twice', (places) => {
+      const names = places.map((place) => `${place.quantity} ${place.place}`);
+      return new Set(names).size === names.length;
+    }),
   passes: counted(20).required(),
   mounts: counted(20).required(),
   limits: object({ heightMm: measure(), memoryMm: measure(), budget: measure(1e6), currency: currency() }),

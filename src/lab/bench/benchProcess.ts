@@ -158,6 +158,9 @@ export class BenchProcess {
     this.watchLoad(mount, isAwayNow, nowMs);
     // A load that is away is not told: what it did meanwhile is asked first.
     if (!isAwayNow) await instruments.set(mount.state);
+    const { probe, phase } = mount.state;
+    const isHeld = phase === 'probe' || phase === 'probe-reading';
+    await instruments.held((isHeld && probe?.places[probe.at]?.place) || null);
     if (mount.hasUrgent) this.wake();
   }
 

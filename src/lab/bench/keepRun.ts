@@ -8,6 +8,7 @@ import type { Queryable } from '@/database/pool';
 import { listPushed } from '@/database/pushedReadings';
 import { findEntry, nextLabel } from '@/database/runEdits';
 import { insertRun } from '@/database/newRuns';
+import { insertReadings } from '@/database/runValues';
 import { insertTraces, traceDigest } from '@/database/traces';
 import { toTrace } from '@/formats/bundle/traceTable';
 import { reduceStoredRun } from '../reduceStoredRun';
@@ -15,8 +16,6 @@ import { benchTrace } from './benchTrace';
 import type { EndedRun } from './mountInHand';
 
 const JUST_BEFORE_S = 1e-6;
-
-/** No longer than a run's note may be: a longer one would not come back from an export. */
 
 /**
  * Puts a run that has ended into the logbook, with its trace, in the caller's transaction and after its samples were
@@ -39,6 +38,8 @@ export async function keepRun(
   if (!entry) return;
   const after = await listSamples(db, given.sessionId, run.fromS - JUST_BEFORE_S);
   const samples = after.filter((sample) => sample.atS <= run.toS);
+  // Without heat there is nothing to settle: the run stands on what was read at places.
+  const byAir = given.rule.airOnly === true;
   const channels = benchTrace(run, samples, await listPushed(db, given.sessionId, run.fromS - 10, run.toS));
   const { point } = run;
   const reduced = reduceTrace(toTrace({ channels }), {
@@ -65,7 +66,7 @@ export async function keepRun(
     control: run.dutyPct === null ? 'automatic' : 'fixed',
     noiseDb: run.noiseDb,
     floorDb: run.floorDb,
-    trace: `traces/${label}.csv`,
+    trace: byAir ? '' : `traces/${label}.csv`,
     typedCpuC: null,
     typedAmbientC: null,
     typedPowerW: null,
@@ -73,14 +74,15 @@ export async function keepRun(
     rpm: run.rpm,
     startedAt: new Date(Date.now() - agoMs).toISOString().slice(0, 19),
     note: clipped([run.note, gaps].filter(Boolean).join('; '), MOST.text),
-    setAside: run.failed || (reduced.known ? '' : reduced.reason),
+    setAside: run.failed || (reduced.known || byAir ? '' : reduced.reason),
     movedWindow: null,
     windowReason: '',
     ambientDoubtK: null,
     extra: { bench_session: String(given.sessionId) },
-    traceDigest: traceDigest(channels),
+    traceDigest: byAir ? '' : traceDigest(channels),
   });
-  await insertTraces(db, [{ runId: id, channels }]);
+  if (!byAir) await insertTraces(db, [{ runId: id, channels }]);
+  await insertReadings(db, [{ runId: id, readings: run.readings ?? [] }]);
   await insertChange(db, id, { who: 'bench', what: 'run', was: '', isNow: 'measured at the bench' });
   // What was measured is kept, also where it came to no number.
   await reduceStoredRun(db, id, 'keep');

@@ -6,6 +6,7 @@ import { soakMinutes } from '@/core/plan/planSettings';
 import { insertSession, openSession } from '@/database/bench';
 import { inTransaction } from '@/database/pool';
 import { getRoundUp } from '@/database/roundUps';
+import { briefOf } from '../briefView';
 import { viewPlan, type PlanView } from '../planView';
 import { Refused } from '../refusal';
 
@@ -56,19 +57,25 @@ export async function startMount(roundUpId: number, mountingId: string, now: Now
     const roundUp = (await getRoundUp(db, roundUpId))!;
     const open = await openSession(db);
     if (open) throw new Refused(`${open.state.name} is on the rig: end that mount first`);
+    const { question, places } = (await briefOf(db, roundUpId))!.body;
+    const byAir = question === 'fans-by-air';
+    if (byAir && places.length === 0)
+      throw new Refused('the brief names no place where fans are read: name one there first');
     const state = beginMount({
       entry: mounting.entry,
       name: entry.name,
       mount: mounting.mount,
       isControl: mounting.isControl,
       points,
+      places: byAir ? places : [],
       nowS: 0,
     });
     const rule = {
       windowS: roundUp.windowS,
       limitC: roundUp.rig.limitC,
-      warmUpS: settings.warmUpMin * 60,
+      warmUpS: byAir ? 0 : settings.warmUpMin * 60,
       readingS: READING_S,
+      ...(byAir ? { airOnly: true } : {}),
       longestSoakS: SOAKS * 60 * soakMinutes(entry, settings),
     };
     return insertSession(db, { roundUpId, mounting: mountingId, state, rule }).catch((error: unknown) => {

@@ -1,5 +1,6 @@
 import { loadLabel } from '@/core/runs/load';
 import type { BenchState } from '@/core/bench/benchState';
+import { PROBE_NAME } from '@/core/bench/probe';
 import { settingKind } from '@/core/bench/settingDuty';
 
 /** A fan setting as a person says it. */
@@ -13,19 +14,28 @@ export function fansWords(setting: string): string {
 /** The one thing that is going on, large. */
 export function headline(state: BenchState): string {
   const point = state.points[state.at];
-  switch (state.phase) {
+  const { phase } = state;
+  switch (phase) {
     case 'mount':
-      return `Put on ${state.name}`;
+      return `Put ${state.probe ? 'up' : 'on'} ${state.name}`;
     case 'floor':
       return 'Reading the room alone';
     case 'warm-up':
-      return `Warming up at ${loadLabel(state.points[0]!)}`;
+      return state.probe ? 'The fan comes on' : `Warming up at ${loadLabel(state.points[0]!)}`;
     case 'trim':
       return `Bringing the fans to ${point!.setting}`;
     case 'soak':
+      if (state.probe) return `Fan at ${point!.setting}`;
       return `Soak at ${loadLabel(point!)}, ${fansWords(point!.setting)}`;
     case 'reading':
       return 'Reading the meter';
+    case 'probe':
+    case 'probe-reading': {
+      const { places, at } = state.probe!;
+      const { quantity, place } = places[at]!;
+      const hold = phase === 'probe' ? 'Hold' : 'Reading';
+      return `${hold} the ${PROBE_NAME[quantity]}, ${place}`;
+    }
     case 'cool-down':
       return 'Let it cool';
     case 'done':
@@ -35,10 +45,27 @@ export function headline(state: BenchState): string {
   }
 }
 
+/** The same of a fan by its air: the places left at this setting, and the settings left. */
+function nextReadings(state: BenchState): { what: string; when: string }[] {
+  const { phase, probe, points, at } = state;
+  const steps: { what: string; when: string }[] = [];
+  if (phase === 'mount') steps.push({ what: 'Read the room alone, fan off', when: '1 min' });
+  const atProbe = phase === 'probe' || phase === 'probe-reading';
+  const begun = atProbe || phase === 'trim' || phase === 'soak' || phase === 'reading';
+  if (begun && !atProbe) steps.push({ what: 'Read the meter', when: '30 s' });
+  if (begun)
+    for (const { place } of probe!.places.slice(atProbe ? probe!.at + 1 : 0))
+      steps.push({ what: place, when: 'under a minute' });
+  for (const { setting } of points.slice(begun ? at + 1 : at))
+    steps.push({ what: `Fan at ${setting}, all places`, when: `${probe!.places.length + 1} readings` });
+  return steps;
+}
+
 /** What comes after the step in hand, the nearest first; minutes are those of the bench clock. */
 export function nextSteps(state: BenchState, soakMin: number): { what: string; when: string }[] {
   const steps: { what: string; when: string }[] = [];
-  const { phase } = state;
+  const { phase, probe } = state;
+  if (probe) return nextReadings(state);
   if (phase === 'mount') steps.push({ what: 'Read the room alone, fans off', when: '1 min' });
   if (phase === 'mount' || phase === 'floor') steps.push({ what: 'Warm up', when: '' });
   if (phase === 'trim') steps.push({ what: 'Soak at the duty found', when: `about ${soakMin} min` });

@@ -20,11 +20,19 @@ function mainOf(state: BenchState): Main | null {
     case 'mount':
       return {
         words: 'It is on: go on',
-        under:
-          'Covers on, hands and cables clear of the fans. The room is read first, then the load comes on.',
+        under: state.probe
+          ? 'Hands and cables clear of the fan. The room is read first, then it comes on.'
+          : 'Covers on, hands and cables clear of the fans. The room is read first, then the load comes on.',
+        order: { do: 'confirm' },
+      };
+    case 'probe':
+      return {
+        words: 'It is held: read',
+        under: 'In the stream and clear of the blades; keep it still until the next place is named.',
         order: { do: 'confirm' },
       };
     case 'soak':
+      if (state.probe) return null;
       return {
         words: 'Take it as settled now',
         under: 'Earlier than the rule: a reason will be asked for and printed.',

@@ -1,6 +1,7 @@
 'use client';
 
 import type { Brief } from '@/core/brief/brief';
+import { BriefPlaces } from './briefPlaces';
 import { NumberField, TextField } from '@/ui/form/fields';
 
 interface Props {
@@ -110,7 +111,7 @@ export function BriefNumbers(props: Props) {
     onBrief({ ...brief, limits: { ...brief.limits, ...part } });
   return (
     <div className="space-y-5">
-      <Loads {...props} />
+      {brief.question === 'fans-by-air' ? <BriefPlaces {...props} /> : <Loads {...props} />}
       <NoiseLines {...props} />
       <fieldset>
         <legend className="pb-1 font-semibold">Runs</legend>

@@ -4,9 +4,9 @@ import { format } from 'date-fns';
 import Link from 'next/link';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
-import type { Brief } from '@/core/brief/brief';
 import { briefChanges } from '@/core/brief/briefChanges';
 import { methodCard } from '@/core/brief/methodCard';
+import { asking, type Brief } from '@/core/brief/brief';
 import { QUESTIONS } from '@/core/brief/questions';
 import { choiceOf, OFFERED_SCHOOLS, SCHOOLS } from '@/core/brief/schools';
 import { ChoiceField, TextField } from '@/ui/form/fields';
@@ -74,7 +74,7 @@ export function BriefStage({ data }: { data: BriefData }) {
                 label="What is compared"
                 value={brief.question}
                 options={QUESTIONS}
-                onValue={(question) => sheet.set({ ...brief, question: question })}
+                onValue={(question) => sheet.set(asking(brief, question))}
               />
             </div>
             <p className="pt-1.5 text-[14.5px]">

@@ -1,0 +1,70 @@
+'use client';
+
+import { PROBE_NAME } from '@/core/bench/probe';
+import type { Brief } from '@/core/brief/brief';
+import { ChoiceField, TextField } from '@/ui/form/fields';
+
+const WHAT = [
+  { value: 'airspeed' as const, label: 'airspeed' },
+  { value: 'pressure' as const, label: 'pressure' },
+];
+
+/** Where fans are read by their air: the bench asks for each place in this order. */
+export function BriefPlaces({
+  brief,
+  onBrief,
+  fieldError,
+}: {
+  brief: Brief;
+  onBrief: (brief: Brief) => void;
+  fieldError: (path: string) => string | undefined;
+}) {
+  const { places } = brief;
+  const change = (at: number, part: Partial<Brief['places'][number]>) =>
+    onBrief({ ...brief, places: places.map((place, i) => (i === at ? { ...place, ...part } : place)) });
+  return (
+    <fieldset className="space-y-1.5">
+      <legend className="pb-1 font-semibold">Places</legend>
+      <p className="label-text">
+        In the open, through a heatsink, a radiator or a filter; a closed chamber for pressure. Each says what
+        the others cannot.
+      </p>
+      {places.map(({ quantity, place }, i) => (
+        <div key={i} className="grid grid-cols-[8rem_1fr_auto] items-end gap-2">
+          <ChoiceField
+            label={`What, place ${i + 1}`}
+            options={WHAT}
+            value={quantity}
+            onValue={(next) => change(i, { quantity: next })}
+          />
+          <TextField
+            label={`Where the ${PROBE_NAME[quantity]} is held`}
+            value={place}
+            onValue={(next) => change(i, { place: next })}
+            error={fieldError(`places[${i}].place`)}
+          />
+          <button
+            type="button"
+            className="quiet-button"
+            aria-label={`Remove place ${i + 1}`}
+            onClick={() => onBrief({ ...brief, places: places.filter((_, at) => at !== i) })}
+          >
+            ✕
+          </button>
+        </div>
+      ))}
+      {fieldError('places') && (
+        <p role="alert" className="text-[14px] text-bad">
+          {fieldError('places')}
+        </p>
+      )}
+      <button
+        type="button"
+        className="quiet-button"
+        onClick={() => onBrief({ ...brief, places: [...places, { quantity: 'airspeed', place: '30 cm' }] })}
+      >
+        Add a place
+      </button>
+    </fieldset>
+  );
+}
