@@ -3,14 +3,16 @@ import { fanLevelDb, speedAt } from '../../src/simulator/airFan';
 import { AIR_FANS } from '../../src/simulator/airRoundUp';
 import { startApplication, type Application } from '../support/application';
 import { seriousFaults } from '../support/axe';
+import { commandOn } from '../support/database';
 import { TestBench } from '../support/bench';
 
 let app: Application;
 const bench = new TestBench();
 
 test.beforeAll(async () => {
-  app = await startApplication({ demo: true });
-  await bench.setUp(60);
+  app = await startApplication();
+  commandOn(app.databaseUrl, 'prepare');
+  await bench.setUp(120);
   bench.start(app.databaseUrl);
 });
 
@@ -19,13 +21,14 @@ test.afterAll(async () => {
   await app.stop();
 });
 
-const NAMES = ['Racha 120', 'Galope 120 Aero', 'Siroco 120'];
+const NAMES = ['Racha 120', 'Galope 120 Aero', 'Poniente 120'];
 const LINE_DB = 30;
 
 async function plannedFans(page: Page): Promise<string> {
   await page.goto(app.url);
   await page.getByLabel('Title').fill('Three fans for the organ loft');
-  await page.getByLabel('The question').selectOption({ label: 'Fans, by their air' });
+  await page.getByLabel('What is compared').selectOption({ label: 'Fans, by their air' });
+  await page.getByLabel('On the rig').selectOption('new');
   await page.getByLabel('Name of the new rig').fill('Loft bench');
   await page.getByRole('button', { name: 'Begin' }).click();
   await page.waitForURL(/brief/);
@@ -59,26 +62,37 @@ test('a fan evening by keyboard: heard, held at each place, and ranked by airspe
   const heading = page.getByRole('region', { name: 'The step in hand' }).getByRole('heading');
   const begin = page.getByRole('button', { name: /^Begin: / });
   const allDone = page.getByRole('heading', { name: 'All that was planned is measured' });
-  let held = 0;
+  // A step can be over before anybody looks: the page itself keeps what it said.
+  await page.evaluate(() => {
+    const said: string[] = ((window as unknown as { said: string[] }).said = []);
+    const look = () => {
+      const words = document.querySelector('h2[aria-live]')?.textContent ?? '';
+      if (words !== said.at(-1)) said.push(words);
+    };
+    new MutationObserver(look).observe(document.body, {
+      subtree: true,
+      childList: true,
+      characterData: true,
+    });
+  });
+  const waits = page.getByRole('button', { name: /^Begin: |It is on: go on|It is held: read/ });
   let looked = false;
   await expect(begin).toBeVisible();
-  for (let press = 0; press < 60 && !(await allDone.isVisible()); press += 1) {
-    const waits = page.getByRole('button', { name: /^Begin: |It is on: go on|It is held: read/ });
+  for (;;) {
     await expect(waits.or(allDone).first()).toBeVisible({ timeout: 60_000 });
     if (await allDone.isVisible()) break;
-    const words = await heading.textContent().catch(() => '');
-    if (/^Hold the anemometer, 15 cm|^Hold the manometer, closed chamber/.test(words ?? '')) held += 1;
-    if (!looked && held === 1) {
-      expect(await seriousFaults(page)).toEqual([]);
-      looked = true;
-    }
-    const said = await waits.first().textContent();
+    const isHeld = /^Hold /.test((await heading.textContent({ timeout: 1000 }).catch(() => '')) ?? '');
+    if (isHeld && !looked) expect(await seriousFaults(page)).toEqual([]);
+    looked ||= isHeld;
     await page.keyboard.press('Space');
-    await expect(waits.filter({ hasText: said ?? '' }).first()).toBeHidden({ timeout: 10_000 });
+    await page.waitForTimeout(300);
   }
-  await expect(allDone).toBeVisible();
-  // Three fans and the control once more, three settings each, two places.
-  expect(held).toBeGreaterThanOrEqual(18);
+  const said = await page.evaluate(() => (window as unknown as { said: string[] }).said);
+  const held = said.filter((words) => /^Hold the (anemometer, 15 cm|manometer, closed chamber)$/.test(words));
+  // Three fans and the control once more, three settings each, two places; the page may have missed one at this pace.
+  expect(held.length).toBeGreaterThan(20);
+  await page.goto(`${base}/logbook`);
+  await expect(page.getByRole('heading', { name: '12 runs' })).toBeVisible();
   const csv = await (await page.request.get(`${base}/verdict/csv?what=airspeed&place=15 cm`)).text();
   const [heads, ...rows] = csv
     .trim()
@@ -138,19 +152,17 @@ test('readings are typed by keyboard, told where one stands apart, and which fan
   expect(await seriousFaults(page)).toEqual([]);
 
   await page.goto(`${base}/curves?what=airspeed&place=15%20cm`);
-  const first = page.getByRole('complementary', { name: 'Ranking' }).locator('tbody tr').first();
-  await expect(first).toContainText('Galope 120 Aero');
+  const ranking = page.getByRole('complementary', { name: 'Ranking' }).locator('tbody').first();
+  await expect(ranking.locator('tr').first()).toContainText('Galope 120 Aero');
   await expect(page.getByText(/is first at full speed, .* with .* dB more/)).toBeVisible();
   await page.getByRole('button', { name: 'through the heatsink' }).click();
-  await expect(page.getByRole('complementary', { name: 'Ranking' }).locator('tbody tr').last()).toContainText(
-    'Galope 120 Aero',
-  );
+  await expect(ranking.locator('tr').last()).toContainText('Galope 120 Aero');
   await page.getByRole('link', { name: 'Pressure and flow' }).click();
   const table = page.getByRole('complementary', { name: 'Which fan suits it' });
   await expect(table.locator('tbody tr').first()).toContainText('Céfiro 120');
   await page.getByLabel('Through').selectOption('grille');
   await expect(table.locator('tbody tr').first()).toContainText('Galope 120 Aero');
-  await page.getByText('Read through it').click();
+  await page.getByText('Read through it', { exact: true }).click();
   await page.getByLabel(/Flow, m³\/h, and pressure/).fill('20 4\n40 16\n80 sixty');
   await expect(page.getByRole('alert').filter({ hasText: 'line 3' })).toContainText('80 sixty');
   await page.getByLabel(/Flow, m³\/h, and pressure/).fill('20 4\n40 16\n80 64');
@@ -181,7 +193,7 @@ test('a layout study: drawn by keyboard, told what differs, and weighed against 
   await expect(panel.getByText('one thing differs: one more out at top 3.')).toBeVisible();
   await panel.getByRole('button', { name: /^rear 1: / }).focus();
   await page.keyboard.press('Enter');
-  await expect(panel.getByText(/2 things differ: /)).toBeVisible();
+  await expect(panel.getByText('Against Three in, rear turned in one thing differs')).toBeVisible();
   await page.keyboard.press('Enter');
   await panel.getByRole('button', { name: /^front 3: / }).focus();
   await page.keyboard.press('Delete');
@@ -189,9 +201,9 @@ test('a layout study: drawn by keyboard, told what differs, and weighed against 
   await panel.getByRole('button', { name: 'front 3: empty' }).click();
   await panel.getByRole('button', { name: 'Save the entry' }).click();
   await expect(page.getByText('Entry saved')).toBeVisible();
-  expect(await seriousFaults(page)).toEqual([]);
   await page.reload();
   await expect(panel.getByRole('button', { name: /^top 3: Poniente 120, out/ })).toBeVisible();
+  expect(await seriousFaults(page)).toEqual([]);
 
   await page.goto(`${base}/curves`);
   await page.getByRole('link', { name: 'Side by side' }).click();

@@ -8,7 +8,7 @@ export const RESISTANCES = [
   { id: 'fins', label: 'a fin stack', pressurePa: 9, flowM3PerH: 50, exponent: 1.7 },
   { id: 'radiator', label: 'a radiator', pressurePa: 16, flowM3PerH: 50, exponent: 1.45 },
   { id: 'filter', label: 'a dust filter', pressurePa: 12, flowM3PerH: 50, exponent: 1.2 },
-  { id: 'grille', label: 'an open grille', pressurePa: 2, flowM3PerH: 50, exponent: 2 },
+  { id: 'grille', label: 'an open grille', pressurePa: 0.4, flowM3PerH: 50, exponent: 2 },
 ] as const;
 
 export interface ChosenResistance {

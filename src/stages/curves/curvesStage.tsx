@@ -310,7 +310,7 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
             scale={isRise ? RISE_PLAIN : scale}
             axis={axis}
             load={load}
-            idle={data.loads.find((load) => load.rule.loadW === 0)}
+            idle={data.loads.find((other) => other.rule.loadW === 0 && other !== load)}
             entries={entries}
           />
           <HeatingUp

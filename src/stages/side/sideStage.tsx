@@ -110,27 +110,29 @@ export function SideStage({ data }: { data: SideData }) {
                 <p className="py-6">Fewer than two entries have both: nothing to set against one another.</p>
               )}
             </div>
-            <dl className="space-y-2 text-[14.5px] lg:w-[340px]">
-              {bestWords(x, y, entries).map(({ label, words }) => (
-                <div key={label}>
-                  <dt className="label-text">{label}</dt>
-                  <dd dir="auto">{words}</dd>
+            <div className="lg:w-[340px]">
+              <dl className="space-y-2 text-[14.5px]">
+                {bestWords(x, y, entries).map(({ label, words }) => (
+                  <div key={label}>
+                    <dt className="label-text">{label}</dt>
+                    <dd dir="auto">{words}</dd>
+                  </div>
+                ))}
+                <div>
+                  <dt className="label-text">Beaten by both, beyond doubt</dt>
+                  <dd dir="auto">
+                    {points
+                      .filter((point) => point.surelyBeatenBy.length > 0)
+                      .map((point) => byEntry.get(point.entry)!.product)
+                      .join(', ') || 'nobody'}
+                  </dd>
                 </div>
-              ))}
-              <div>
-                <dt className="label-text">Beaten by both, beyond doubt</dt>
-                <dd dir="auto">
-                  {points
-                    .filter((point) => point.surelyBeatenBy.length > 0)
-                    .map((point) => byEntry.get(point.entry)!.product)
-                    .join(', ') || 'nobody'}
-                </dd>
-              </div>
-              <p className="label-text">
+              </dl>
+              <p className="label-text pt-2">
                 Dashed: the front. What lies on it gives up nothing without gaining by the other; pale entries
                 lie behind it, and may do so by chance.
               </p>
-            </dl>
+            </div>
           </div>
         </section>
       )}
