@@ -16,6 +16,8 @@ const DIE_CAPACITY_J_PER_K = 28;
 const STEP_S = 0.25;
 /** A fan follows its duty within seconds. */
 const FAN_TAU_S = 3;
+/** A graphics card soaks by itself within minutes. */
+const CARD_TAU_S = 240;
 const PUMP_RPM = 2600;
 const DOOR_S = 1.5;
 
@@ -58,6 +60,8 @@ export class LiveRig {
   private doorUntilS = -1;
   loadW = 0;
   gpuLoadW = 0;
+  /** How far the graphics card stands over the room, K. */
+  private cardK = 4;
   /** Null under the board's own control. */
   dutyPct: number | null = 0;
   mountFactor = 1;
@@ -124,6 +128,7 @@ export class LiveRig {
         this.loadW === 0
           ? 0
           : Math.min(this.loadW, Math.max(floorW, this.powerW < floorW ? this.loadW : heldW));
+      this.cardK += (4 + 0.17 * this.gpuLoadW - this.cardK) * (1 - Math.exp(-STEP_S / CARD_TAU_S));
       if (this.chance.uniform() < STEP_S / this.around.doorEveryS) this.slam();
     }
   }
@@ -134,7 +139,7 @@ export class LiveRig {
   }
 
   readGraphicsC(): number {
-    return Number((roomC(this.rig.room, this.clockS) + 4 + 0.17 * this.gpuLoadW).toFixed(1));
+    return Number((roomC(this.rig.room, this.clockS) + this.cardK).toFixed(1));
   }
 
   readRoomC(): number {

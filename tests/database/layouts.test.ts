@@ -1,3 +1,5 @@
+import { viewPairs } from '@/lab/pairs';
+import { smallBundle } from '../support/bundles';
 import { demoBundle } from '@/simulator/demoBundle';
 import { platesOf, viewPlates } from '@/lab/plates';
 import { plateSheet } from '@/formats/sheets/plateSheet';
@@ -147,4 +149,37 @@ test.each([
   [[0, 1, 2, 3].map((xMm) => ({ xMm, yMm: 0, depthUm: xMm - 1 })), 'counted down from the highest place'],
 ])('%j is no plate', (points, message) => {
   expect(() => plateSheet.validateSync({ points })).toThrow(message);
+});
+
+test('a second fan on one heatsink: found as a pair, with what it brings at the line, at full speed, in decibels and money', async () => {
+  const two = smallBundle((files) => {
+    files.set(
+      'runs.csv',
+      files
+        .get('runs.csv')!
+        .replace(/trace$/m, 'trace,rpm')
+        .replace(/\.csv$/gm, '.csv,1200')
+        .replace('traces/4.csv,1200', 'traces/4.csv,1150')
+        .replace('traces/3.csv,1200', 'traces/3.csv,1150'),
+    );
+    const text = files.get('entries.csv')!;
+    files.set(
+      'entries.csv',
+      text.replace(
+        'b,Poniente,Barlovento,air-tower,2 × 120 mm,2,70',
+        'b,Levante,Barlovento,air-tower,2 × 120 mm,2,70',
+      ),
+    );
+  });
+  const made = await importSound(two);
+  const [pair, ...more] = await viewPairs((await viewRoundUp(made))!, 33);
+  expect(more).toEqual([]);
+  expect(pair).toMatchObject({
+    ...{ base: 'a', other: 'b', differs: 'two fans for one fan', load: '170 W', moreMoney: 20 },
+    ...{ fullDb: expect.closeTo(2, 1), fullK: expect.closeTo(-4, 1) },
+  });
+  // The second fan costs each some of its speed.
+  expect(pair!.slowerShare).toBeCloseTo(1 - 1150 / 1200, 6);
+  expect(pair!.atLine!.difference).toBeGreaterThan(0);
+  expect(await viewPairs((await viewRoundUp(made))!, 3)).toMatchObject([{ atLine: null }]);
 });

@@ -3,6 +3,7 @@ import { airBalance, balanceWords } from '@/core/cases/airBalance';
 import { CASE_PLACES, layoutProblem, USUAL_CASE, type LayoutFan } from '@/core/cases/layout';
 import { layoutDifferences, nearestLayout } from '@/core/cases/layoutDifference';
 import { fansOfLayout } from '@/core/lineUp/fansOfLayout';
+import { entryPairs } from '@/core/lineUp/entryPairs';
 import { pairDifference } from '@/core/ranking/pairDifference';
 import { tradeOff } from '@/core/ranking/tradeOff';
 import { caseRises } from '@/simulator/caseAir';
@@ -160,4 +161,37 @@ test('the simulated case: more air cools all, a fan below spares the card, and b
   expect([...all].sort((a, b) => b.die - a.die)[0]!.entry).toBe('bottom');
   expect(rises('top-front')).toEqual(rises('top-rear'));
   expect(rises('radiator-top').regulators).toBeGreaterThan(rises('top-rear').regulators);
+});
+
+const fans = (...list: [string, number, string?][]) =>
+  list.map(([name, count, direction = '']) => ({ name, count, direction, place: '', eachPrice: null }));
+const paired = (entry: string, list: ReturnType<typeof fans>, productId = 1, price: number | null = 50) => ({
+  ...{ entry, productId, fans: list, price },
+});
+
+test.each([
+  [
+    'a second fan',
+    fans(['Brisa', 1, 'push']),
+    fans(['Brisa', 1, 'push'], ['Brisa', 1, 'pull']),
+    'two fans for one fan',
+  ],
+  ['another fan', fans(['Brisa', 1]), fans(['Racha', 1]), 'Racha for Brisa'],
+  ['turned round', fans(['Brisa', 1, 'push']), fans(['Brisa', 1, 'pull']), 'pull for push'],
+  ['two things', fans(['Brisa', 1]), fans(['Racha', 2]), null],
+  ['nothing', fans(['Brisa', 1]), fans(['Brisa', 1]), null],
+])('entries of one heatsink: %s', (_, one, two, differs) => {
+  const found = entryPairs([paired('one', one), paired('two', two, 1, 61.5)]);
+  expect(found.map((pair) => pair.differs)).toEqual(differs === null ? [] : [differs]);
+  if (differs) expect(found[0]).toMatchObject({ base: 'one', other: 'two', moreMoney: 11.5 });
+});
+
+test('the one with fewer fans is the base, whatever stands first; other products are no pair', () => {
+  const [one, two] = [fans(['Brisa', 1]), fans(['Brisa', 2])];
+  expect(entryPairs([paired('two', two), paired('one', one)])[0]).toMatchObject({
+    base: 'one',
+    other: 'two',
+  });
+  expect(entryPairs([paired('one', one), paired('two', two, 2)])).toEqual([]);
+  expect(entryPairs([paired('one', one, 1, null), paired('two', two)])[0]!.moreMoney).toBeNull();
 });

@@ -29,6 +29,7 @@ function measure(
     commands?: Map<number, BenchCommand>;
     limitC?: number;
     loadW?: number;
+    gpuLoadW?: number;
   } = {},
 ) {
   const { cooler } = BOATHOUSE.find((other) => other.entry === entry)!;
@@ -38,7 +39,7 @@ function measure(
   const points: PlannedPoint[] = settings.map((setting) => ({
     loadW: more.loadW ?? 170,
     loadName: '',
-    gpuLoadW: 0,
+    gpuLoadW: more.gpuLoadW ?? 0,
     setting,
     pass: 1,
   }));
@@ -49,6 +50,7 @@ function measure(
   let tripped = 0;
   for (let nowS = 2; nowS < 40_000 && state.phase !== 'done' && state.phase !== 'stopped'; nowS += 2) {
     rig.loadW = state.loadW;
+    rig.gpuLoadW = state.gpuLoadW;
     rig.dutyPct = state.dutyPct;
     rig.advance(nowS);
     samples.push({
@@ -58,6 +60,7 @@ function measure(
       powerW: rig.readPowerW(),
       fanRpm: rig.readFanRpm(),
       levelDb: rig.readLevelDb(),
+      ...(more.gpuLoadW ? { more: { gpu_c: rig.readGraphicsC() } } : {}),
     });
     const commands: BenchCommand[] = [];
     if (state.phase === 'mount' || state.phase === 'cool-down') commands.push({ do: 'confirm' });
@@ -212,4 +215,17 @@ test('a mount that stands apart is asked for again; three tries that agree let i
   expect(remountAdvice(repeats, rejected, at)).toMatchObject({ advice: 'remount' });
   put('d', 2, 2.1, rejected);
   expect(remountAdvice(repeats, rejected, at)).toMatchObject({ advice: 'stands', tries: 3 });
+});
+
+test('processor and graphics card are loaded together, and the slower one is waited for', () => {
+  const [entry, settings] = ['tramontana', ['100 %']] as const;
+  const alone = measure(entry, [...settings], { loadW: 90 });
+  const both = measure(entry, [...settings], { loadW: 90, gpuLoadW: 220 });
+  const soakS = ({ runs }: typeof both) => runs[0]!.toS - runs[0]!.fromS;
+  expect(both.state.finished).toBe(1);
+  expect(soakS(both)).toBeGreaterThan(soakS(alone));
+  expect(both.runs[0]!.point).toMatchObject({ loadW: 90, gpuLoadW: 220 });
+  // When the meter was read the card stood within a fifth of a kelvin of its end.
+  const last = both.samples.findLast((sample) => sample.atS <= both.runs[0]!.toS)!;
+  expect(Math.abs(last.more!.gpu_c! - last.roomC - (4 + 0.17 * 220))).toBeLessThan(0.3);
 });

@@ -51,6 +51,26 @@ export function gaugeOf(
   );
 }
 
+/** The graphics card's own soak, where it is loaded and its sensor is read; null where not. */
+export function cardGauge(
+  state: BenchState,
+  samples: readonly BenchSample[],
+  rule: BenchRule,
+): SettlingGauge | null {
+  const point = state.points[state.at]!;
+  if (point.gpuLoadW === 0) return null;
+  const soak = since(samples, state.soakFromS).filter(
+    (sample) => sample.more?.gpu_c !== undefined && !Number.isNaN(sample.roomC),
+  );
+  if (soak.length === 0) return null;
+  return settlingGauge(
+    soak.map((sample) => sample.atS - state.soakFromS),
+    soak.map((sample) => sample.more!.gpu_c! - sample.roomC),
+    soak.map((sample) => sample.roomC),
+    rule.windowS,
+  );
+}
+
 /**
  * How long the rule must hold before a soak is ended, s; Infinity where the mean of the window is not there yet. One
  * calm moment of a slow loop in a moving room would end it up to 1 K too early: where the fit sees the mean within 0.1 K
@@ -75,8 +95,12 @@ export function stepSoak(
     if (speeds.length >= 3 && mean(speeds) < STILL_RPM)
       return skipPoint(state, nowS, `the fan does not turn at ${state.dutyPct} %`);
   }
-  const gauge = gaugeOf(state, samples, nowS, rule);
+  // Loaded together, processor and card each soak by their own rule; the slower one is waited for.
+  const die = gaugeOf(state, samples, nowS, rule);
+  const card = cardGauge(state, samples, rule);
+  const gauge = card && die.settled && !card.settled ? { ...card, why: `graphics card: ${card.why}` } : die;
   const steadySinceS = gauge.settled ? (state.steadySinceS ?? nowS) : null;
+  const heldS = Math.max(holdsForS(gauge, rule), card ? holdsForS(card, rule) : 0);
   const now = { ...state, gauge, gaugedS: nowS, steadySinceS };
   if (rule.airOnly)
     return soakedS < SPUN_UP_S
@@ -84,7 +108,7 @@ export function stepSoak(
       : enter(now, 'reading', nowS, 'The fan turns steadily. Reading the meter.');
   if (isIdle(state.points[state.at]!))
     return soakedS < IDLE_S ? now : enter(now, 'reading', nowS, 'Ten minutes at idle. Reading the meter.');
-  if (steadySinceS !== null && nowS - steadySinceS >= holdsForS(gauge, rule))
+  if (steadySinceS !== null && nowS - steadySinceS >= heldS)
     return enter(now, 'reading', nowS, 'Settled. Reading the meter.');
   if (soakedS > rule.longestSoakS)
     return enter(

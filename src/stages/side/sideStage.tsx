@@ -8,6 +8,7 @@ import { tradeOff } from '@/core/ranking/tradeOff';
 import { LineField } from '../curves/lineField';
 import { bestWords } from './bestWords';
 import { columnName } from '@/core/ranking/sideColumn';
+import { PairList } from './pairList';
 import type { SideData } from './sideData';
 import { SideTable } from './sideTable';
 import { TradeChart } from './tradeChart';
@@ -95,6 +96,7 @@ export function SideStage({ data }: { data: SideData }) {
             : 'Each with its 95 % interval. A dash: no place there, the reason on pointing at it.'}
         </p>
       </section>
+      {data.pairs.length > 0 && <PairList pairs={data.pairs} entries={byEntry} currency={data.currency} />}
       {x && y && (
         <section aria-label="One against another" className="border-t border-hairline pt-3">
           <div className="flex flex-wrap items-center gap-x-4 gap-y-2 pb-2">

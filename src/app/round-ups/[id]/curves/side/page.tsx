@@ -2,6 +2,7 @@ import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { roundUpView } from '@/app/roundUpView';
 import { outOfBounds } from '@/core/bounds';
+import { viewPairs } from '@/lab/pairs';
 import { viewSideBySide } from '@/lab/sideBySide';
 import { SideStage } from '@/stages/side/sideStage';
 
@@ -31,6 +32,8 @@ export default async function SidePage({ params, searchParams }: Props) {
         lineDb,
         entries: view.entries.map(({ entry, product }, position) => ({ entry, product, position })),
         columns,
+        pairs: await viewPairs(view, lineDb),
+        currency: view.brief.limits.currency,
       }}
     />
   );
