@@ -13,12 +13,15 @@ const views = [
   ['logbook', '/round-ups/1/logbook'],
   ['run', '/round-ups/1/runs/33'],
   ['curves', '/round-ups/1/curves'],
-  ['curves-speed', '/round-ups/1/curves?against=rpm'],
+  ['air', '/round-ups/3/curves/air'],
+  ['side', '/round-ups/4/curves/side?from=two-in'],
+  ['layout', '/round-ups/4/line-up?entry=bottom'],
+  ['plates', '/round-ups/1/line-up/plates?entry=galerna-twin'],
   ['verdict', '/round-ups/1/verdict'],
   ['bring', '/bring'],
   ['search', '/search?q=cierzo'],
 ];
-const nightViews = ['line-up', 'logbook', 'verdict'];
+const nightViews = ['verdict'];
 const browser = await chromium.launch({
   executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
