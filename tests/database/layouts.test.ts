@@ -45,11 +45,11 @@ test('layouts come in with their entries, go out as a table, and come back the s
 
 test.each([
   ['two-in,front,1,out,Racha,120,', 'slot', 'two fans at front 1'],
-  ['two-in,rear,2,out,Racha,120,', 'slot', 'the case takes 1 at the rear'],
+  ['two-in,rear,10,out,Racha,120,', 'slot', 'the case takes 9 at the rear'],
   ['two-in,roof,1,out,Racha,120,', 'place', 'not one of front, top, rear'],
   ['two-in,top,1,up,Racha,120,', 'direction', 'in or out expected: "up"'],
   ['nobody,top,1,out,Racha,120,', 'entry', 'no entry "nobody"'],
-  ['two-in,top,1,out,Racha,180,', 'slot', 'does not fit at the top'],
+  ['two-in,top,1,out,Racha,450,', 'slot', 'does not fit at the top'],
   ['two-in,top,1.5,out,Racha,120,', 'slot', 'not a whole number'],
 ])('the row %s is told', async (row, column, message) => {
   const files = asBytes(caseRoundUp(7));

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { airBalance, balanceWords } from '@/core/cases/airBalance';
-import { CASE_PLACES, layoutProblem, USUAL_CASE, type LayoutFan } from '@/core/cases/layout';
+import { CASE_PLACES, drawnSlots, layoutProblem, USUAL_CASE, type LayoutFan } from '@/core/cases/layout';
 import { layoutDifferences, nearestLayout } from '@/core/cases/layoutDifference';
 import { fansOfLayout } from '@/core/lineUp/fansOfLayout';
 import { entryPairs } from '@/core/lineUp/entryPairs';
@@ -24,6 +24,13 @@ test.each([
   ['a side that this case lacks', base, 'the case takes no fan at the rear', [USUAL_CASE[0]!]],
 ])('no layout: %s', (_, fans, problem, sides = [...USUAL_CASE]) => {
   expect(layoutProblem(fans as LayoutFan[], sides)).toBe(problem);
+});
+
+test('a case that nobody noted takes what any may have, and is drawn with room for it', () => {
+  const large = [...layout('front 4 in', 'rear 2 out')].map((fan) => ({ ...fan, sizeMm: 200 }));
+  expect(layoutProblem(large)).toBeNull();
+  const slots = Object.fromEntries(drawnSlots(large).map((side) => [side.place, side.slots]));
+  expect(slots).toEqual({ front: 4, top: 3, rear: 2, bottom: 2, side: 2, radiator: 3 });
 });
 
 test.each([

@@ -31,6 +31,17 @@ export const USUAL_CASE: readonly CaseSide[] = [
   { place: 'radiator', slots: 3, sizeMm: 140 },
 ];
 
+/** What any case may have at a side: of a case that nobody has noted only what cannot be is refused. */
+export const ANY_CASE: readonly CaseSide[] = CASE_PLACES.map((place) => ({ place, slots: 9, sizeMm: 400 }));
+
+/** How many slots a side is drawn with: those of the usual case, and more where a layout has them. */
+export function drawnSlots(layout: readonly LayoutFan[]): { place: CasePlace; slots: number }[] {
+  return USUAL_CASE.map(({ place, slots }) => ({
+    place,
+    slots: Math.max(slots, ...layout.filter((fan) => fan.place === place).map((fan) => fan.slot)),
+  }));
+}
+
 /** A fan by where it sits, as people say it: “front 2”. */
 export const slotName = ({ place, slot }: Pick<LayoutFan, 'place' | 'slot'>) => `${place} ${slot}`;
 
@@ -40,7 +51,7 @@ export const slotName = ({ place, slot }: Pick<LayoutFan, 'place' | 'slot'>) => 
  */
 export function layoutProblem(
   layout: readonly LayoutFan[],
-  sides: readonly CaseSide[] = USUAL_CASE,
+  sides: readonly CaseSide[] = ANY_CASE,
 ): string | null {
   const seen = new Set<string>();
   for (const fan of layout) {

@@ -1,16 +1,16 @@
 'use client';
 
 import { DndContext, PointerSensor, useDraggable, useDroppable, useSensor, useSensors } from '@dnd-kit/core';
-import { slotName, USUAL_CASE, type AirDirection, type CasePlace, type LayoutFan } from '@/core/cases/layout';
+import { drawnSlots, slotName, type AirDirection, type CasePlace, type LayoutFan } from '@/core/cases/layout';
 
 /** Where each slot is drawn, in per cent of the drawing: the case from its side, front at the left. */
-const AT: Record<CasePlace, (slot: number) => { x: number; y: number }> = {
-  front: (slot) => ({ x: 8, y: 12 + 22 * slot }),
-  top: (slot) => ({ x: 8 + 21 * slot, y: 9 }),
-  rear: () => ({ x: 92, y: 34 }),
-  bottom: (slot) => ({ x: 18 + 22 * slot, y: 92 }),
-  side: (slot) => ({ x: 20 + 22 * slot, y: 74 }),
-  radiator: (slot) => ({ x: 14 + 16 * slot, y: 26 }),
+const AT: Record<CasePlace, (along: number) => { x: number; y: number }> = {
+  front: (along) => ({ x: 8, y: 17 + 67 * along }),
+  top: (along) => ({ x: 15 + 70 * along, y: 9 }),
+  rear: (along) => ({ x: 92, y: 17 + 34 * along }),
+  bottom: (along) => ({ x: 20 + 60 * along, y: 92 }),
+  side: (along) => ({ x: 22 + 52 * along, y: 74 }),
+  radiator: (along) => ({ x: 20 + 44 * along, y: 26 }),
 };
 
 const ARROWS: Record<CasePlace, Record<AirDirection, string>> = {
@@ -50,12 +50,15 @@ function Outline() {
 function Slot({
   place,
   slot,
+  slots,
   fan,
   onPress,
   onRemove,
 }: {
   place: CasePlace;
   slot: number;
+  /** How many slots its side has. */
+  slots: number;
   fan: LayoutFan | undefined;
   onPress?: () => void;
   onRemove?: () => void;
@@ -63,7 +66,7 @@ function Slot({
   const name = slotName({ place, slot });
   const drop = useDroppable({ id: name, disabled: fan !== undefined || !onPress });
   const drag = useDraggable({ id: name, disabled: fan === undefined || !onPress });
-  const { x, y } = AT[place](slot);
+  const { x, y } = AT[place]((slot - 0.5) / slots);
   const moved = drag.transform ? `translate(${drag.transform.x}px, ${drag.transform.y}px) ` : '';
   const words = fan
     ? `${name}: ${fan.fan}, ${fan.direction}${fan.dutyPct === null ? '' : `, ${fan.dutyPct} %`}`
@@ -109,8 +112,8 @@ export function LayoutDrawing({
   fresh?: Pick<LayoutFan, 'fan' | 'sizeMm' | 'dutyPct'>;
 }) {
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
-  const slots = USUAL_CASE.flatMap(({ place, slots }) =>
-    Array.from({ length: slots }, (_, i) => ({ place, slot: i + 1 })),
+  const slots = drawnSlots(layout).flatMap(({ place, slots }) =>
+    Array.from({ length: slots }, (_, i) => ({ place, slot: i + 1, slots })),
   );
   const at = (name: string) => layout.find((fan) => slotName(fan) === name);
   const without = (name: string) => layout.filter((fan) => slotName(fan) !== name);
@@ -139,7 +142,8 @@ export function LayoutDrawing({
       onDragEnd={({ active, over }) => {
         const fan = at(String(active.id));
         const to = slots.find((slot) => slotName(slot) === over?.id);
-        if (fan && to && !at(slotName(to))) onLayout!([...without(String(active.id)), { ...fan, ...to }]);
+        if (fan && to && !at(slotName(to)))
+          onLayout!([...without(String(active.id)), { ...fan, place: to.place, slot: to.slot }]);
       }}
     >
       <div
@@ -148,11 +152,12 @@ export function LayoutDrawing({
         aria-label="Case from the side, front at the left"
       >
         <Outline />
-        {slots.map(({ place, slot }) => (
+        {slots.map(({ place, slot, slots }) => (
           <Slot
             key={slotName({ place, slot })}
             place={place}
             slot={slot}
+            slots={slots}
             fan={at(slotName({ place, slot }))}
             onPress={onLayout ? () => press(place, slot) : undefined}
             onRemove={() => onLayout?.(without(slotName({ place, slot })))}
