@@ -30,6 +30,7 @@ function measure(
     limitC?: number;
     loadW?: number;
     gpuLoadW?: number;
+    cardLimitC?: number;
   } = {},
 ) {
   const { cooler } = BOATHOUSE.find((other) => other.entry === entry)!;
@@ -69,7 +70,11 @@ function measure(
     const needed = samples.filter(
       (sample) => sample.atS >= Math.min(state.soakFromS, state.loadOnS ?? Infinity, state.sinceS),
     );
-    const step = benchStep(state, needed, commands, nowS, { ...RULE, limitC });
+    const step = benchStep(state, needed, commands, nowS, {
+      ...RULE,
+      limitC,
+      cardLimitC: more.cardLimitC ?? null,
+    });
     if (step.state.said !== state.said) said.push(step.state.said);
     if (step.run) runs.push(step.run);
     state = step.state;
@@ -228,4 +233,14 @@ test('processor and graphics card are loaded together, and the slower one is wai
   // When the meter was read the card stood within a fifth of a kelvin of its end.
   const last = both.samples.findLast((sample) => sample.atS <= both.runs[0]!.toS)!;
   expect(Math.abs(last.more!.gpu_c! - last.roomC - (4 + 0.17 * 220))).toBeLessThan(0.3);
+});
+
+test('the guard watches the graphics card, too: over its limit the loads go off, and the run is kept as failed', () => {
+  const cool = { loadW: 90, gpuLoadW: 220, cardLimitC: 75 };
+  expect(measure('tramontana', ['100 %'], cool).state.phase).toBe('done');
+  const { state, runs } = measure('tramontana', ['100 %'], { ...cool, cardLimitC: 50 });
+  expect(state).toMatchObject({ phase: 'stopped', alarm: true, loadW: 0, gpuLoadW: 0 });
+  expect(runs[0]!.failed).toMatch(
+    /^failed after \d+ s: the graphics card at 5\d °C, over its limit of 50 °C$/,
+  );
 });

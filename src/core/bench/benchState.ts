@@ -85,6 +85,8 @@ export interface ProbeInHand {
 export interface BenchRule {
   windowS: number;
   limitC: number;
+  /** Of the graphics card, where one is watched. */
+  cardLimitC?: number | null;
   warmUpS: number;
   readingS: number;
   /** A soak that has not settled by then is ended as it is, s. */

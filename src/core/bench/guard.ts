@@ -1,6 +1,7 @@
 export interface GuardSample {
   atS: number;
   dieC: number;
+  more?: Record<string, number>;
 }
 
 /** Over the limit by this the load goes off at once, K: a processor that holds its limit stays under. */
@@ -31,5 +32,20 @@ export function benchGuard(samples: readonly GuardSample[], limitC: number, load
   const slope = (last.dieC - before.dieC) / (last.atS - before.atS);
   return slope > TOO_FAST_K_PER_S
     ? `rising ${slope.toFixed(1)} K/s: too fast for a cooler that is mounted right`
+    : null;
+}
+
+/** The graphics card's own limit, in words; null where it stands under it, or none is watched. */
+export function cardGuard(
+  samples: readonly GuardSample[],
+  cardLimitC: number | null,
+  loadOnS: number,
+): string | null {
+  if (cardLimitC === null) return null;
+  const last = samples.findLast((sample) => sample.more?.gpu_c !== undefined);
+  if (!last || last.atS < loadOnS) return null;
+  const cardC = last.more!.gpu_c!;
+  return cardC > cardLimitC + OVER_K
+    ? `the graphics card at ${cardC.toFixed(0)} °C, over its limit of ${cardLimitC} °C`
     : null;
 }

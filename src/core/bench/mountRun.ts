@@ -10,7 +10,7 @@ import {
   type BenchState,
   type BenchStep,
 } from './benchState';
-import { benchGuard } from './guard';
+import { benchGuard, cardGuard } from './guard';
 import { stepFloor } from './stepFloor';
 import { probeHeld, stepProbe } from './stepProbe';
 import { stepReading } from './stepReading';
@@ -82,7 +82,9 @@ export function benchStep(
   let state = before;
   for (const command of commands) state = obey(state, command, nowS);
   if (state.loadOnS !== null) {
-    const danger = benchGuard(samples, rule.limitC, state.loadOnS);
+    const danger =
+      benchGuard(samples, rule.limitC, state.loadOnS) ??
+      cardGuard(samples, rule.cardLimitC ?? null, state.loadOnS);
     if (danger) {
       const run = failedRun(state, samples, nowS, danger);
       const said = `${danger[0]!.toUpperCase()}${danger.slice(1)}. The load is off; let it cool, then mount it again.`;

@@ -20,6 +20,8 @@ export interface RigSetup {
   voltageV: number | null;
   powerSetting: string;
   limitC: number;
+  /** Of a graphics card that is loaded beside the processor; null where none is, or nobody has set one. */
+  cardLimitC: number | null;
   interfaceMaterial: string;
   interfaceHabit: string;
 }
@@ -46,6 +48,7 @@ export function defaultSetup(setup: {
     clockMhz: null,
     voltageV: null,
     powerSetting: '',
+    cardLimitC: null,
     interfaceMaterial: '',
     interfaceHabit: '',
   };

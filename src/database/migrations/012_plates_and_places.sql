@@ -17,8 +17,12 @@ UPDATE methods SET body = body || (SELECT jsonb_build_object('places', '[
   {"quantity": "pressure", "place": "closed chamber"}]'::jsonb))
 WHERE NOT body ? 'places';
 
+-- A graphics card has a limit of its own; nobody has noted one yet.
+UPDATE sheets SET body = body || '{"cardLimitC": null}' WHERE kind = 'rig-setup' AND NOT body ? 'cardLimitC';
+
 -- Down Migration
 
+UPDATE sheets SET body = body - 'cardLimitC' WHERE kind = 'rig-setup';
 UPDATE sheets SET body = body - 'places' WHERE kind = 'brief';
 UPDATE methods SET body = body - 'places';
 

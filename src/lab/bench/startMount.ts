@@ -5,6 +5,8 @@ import { layPlan } from '@/core/plan/laidPlan';
 import { soakMinutes } from '@/core/plan/planSettings';
 import { insertSession, openSession } from '@/database/bench';
 import { inTransaction } from '@/database/pool';
+import type { RigSetup } from '@/core/rig/rigSetup';
+import { readSheet } from '@/database/sheets';
 import { getRoundUp } from '@/database/roundUps';
 import { briefOf } from '../briefView';
 import { viewPlan, type PlanView } from '../planView';
@@ -55,6 +57,7 @@ export async function startMount(roundUpId: number, mountingId: string, now: Now
   const { settings } = plan.sheet.body;
   return inTransaction(async (db) => {
     const roundUp = (await getRoundUp(db, roundUpId))!;
+    const setup = await readSheet<RigSetup>(db, 'rig-setup', roundUp.rigRevisionId);
     const open = await openSession(db);
     if (open) throw new Refused(`${open.state.name} is on the rig: end that mount first`);
     const { question, places } = (await briefOf(db, roundUpId))!.body;
@@ -73,6 +76,7 @@ export async function startMount(roundUpId: number, mountingId: string, now: Now
     const rule = {
       windowS: roundUp.windowS,
       limitC: roundUp.rig.limitC,
+      cardLimitC: setup?.body.cardLimitC ?? null,
       warmUpS: byAir ? 0 : settings.warmUpMin * 60,
       readingS: READING_S,
       ...(byAir ? { airOnly: true } : {}),

@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { lonelyFlows } from '@/core/air/flowPoint';
 import { spotScatter } from '@/core/air/spotScatter';
 import { ownUnit, shownUnit } from '@/core/responses/readingUnits';
 import type { SpotReading } from '@/core/responses/spotReading';
@@ -25,6 +26,15 @@ export function ReadingsPanel({
   const [wrongAt, setWrongAt] = useState<number | null>(null);
   const saving = useRunSave(roundUpId, run);
   const places = spotScatter(readings, run.rpm);
+  const hasSpeed = run.rpm !== null || readings.some((reading) => reading.rpm !== null);
+  const unfinished = [
+    ...lonelyFlows(readings).map(
+      (place) => `a flow at ${place} and no pressure there: no point of the fan’s curve`,
+    ),
+    ...(places.some(({ quantity }) => quantity === 'pressure' || quantity === 'flow') && !hasSpeed
+      ? ['no speed of the fan was noted: nothing of it can be restated']
+      : []),
+  ];
   const close = () => {
     setRows(null);
     setWrongAt(null);
@@ -97,6 +107,9 @@ export function ReadingsPanel({
             ))}
           </tbody>
         </table>
+      )}
+      {!rows && unfinished.length > 0 && (
+        <p className="pt-1 text-[14px] text-warn">▲ {unfinished.join('; ')}.</p>
       )}
       {rows ? (
         <form
