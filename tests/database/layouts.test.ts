@@ -43,6 +43,11 @@ test('layouts come in with their entries, go out as a table, and come back the s
   expect(back[0]!.entry.body.fans.map((fan) => fan.count)).toEqual([2, 1]);
 });
 
+let table = '';
+beforeAll(async () => {
+  table = decoded((await exported(id)).get('layouts.csv'));
+});
+
 test.each([
   ['two-in,front,1,out,Racha,120,', 'slot', 'two fans at front 1'],
   ['two-in,rear,10,out,Racha,120,', 'slot', 'the case takes 9 at the rear'],
@@ -53,7 +58,10 @@ test.each([
   ['two-in,top,1.5,out,Racha,120,', 'slot', 'not a whole number'],
 ])('the row %s is told', async (row, column, message) => {
   const files = asBytes(caseRoundUp(7));
-  const before = decoded((await exported(id)).get('layouts.csv'));
+  // What the runs say is no matter here: the first is enough.
+  const runs = decoded(files.get('runs.csv')).split('\n').slice(0, 2);
+  files.set('runs.csv', new TextEncoder().encode(runs.join('\n')));
+  const before = table;
   files.set('layouts.csv', new TextEncoder().encode(`${before.trimEnd()}\n${row}\n`));
   expect(await importAsNew(files)).toMatchObject({
     imported: false,

@@ -28,7 +28,8 @@ test('the simulated rig answers as a bench asks, obeys within its bounds, and ke
   expect(rig).toMatchObject({ loadW: 90, gpuLoadW: 200, dutyPct: 50 });
   expect(await bench.loadW()).toBe(90);
   expect(sample.dieC).toBeGreaterThan(sample.roomC);
-  expect(sample.more!.gpu_c).toBeGreaterThan(50);
+  // The card soaks within minutes; a minute and a half are over.
+  expect(sample.more!.gpu_c).toBeGreaterThan(sample.roomC + 8);
   expect(sample.more!.fan2_rpm).toBeGreaterThan(300);
   // Probes that lie on the table read nothing; held, they read what blows there.
   expect(sample.more!.airspeed_m_s).toBeLessThan(0.1);
