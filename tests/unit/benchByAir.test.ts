@@ -11,6 +11,7 @@ import {
 import { benchStep } from '@/core/bench/mountRun';
 import { keptReadings, PROBE_CHANNEL, probeReading, type ProbePlace } from '@/core/bench/probe';
 import { spotMean } from '@/core/responses/spotReading';
+import { methodCard } from '@/core/brief/methodCard';
 import { briefSheet } from '@/formats/sheets/briefSheet';
 import { faceSpeed, fanLevelDb, fanPressurePa, flowThrough, RESISTANCES, speedAt } from '@/simulator/airFan';
 import { AIR_FANS } from '@/simulator/airRoundUp';
@@ -147,4 +148,14 @@ test('fans by their air are asked about without heat, and any other question has
   expect(briefSheet.validateSync(older).places).toEqual(USUAL_PLACES);
   const twice = { ...defaultBrief(), places: [USUAL_PLACES[0], USUAL_PLACES[0]] };
   expect(() => briefSheet.validateSync(twice)).toThrow('one place stands twice');
+});
+
+test('the method card of fans by their air says where they were read, and nothing of heat', () => {
+  const rig = { name: 'Bench', revision: 1, enclosure: 'open', meterDistanceCm: 60, limitC: 90 };
+  const card = methodCard(asking(defaultBrief(), 'fans-by-air'), rig, null);
+  const text = card.map(({ question, answer }) => `${question} ${answer}`).join('\n');
+  expect(text).toContain('Airspeed 15 cm, through the heatsink; pressure against closed chamber.');
+  expect(text).toContain('from the middle of the fan');
+  expect(text).not.toMatch(/heat\?|settled|K\/min|paste|Restated temperatures/);
+  expect(methodCard(defaultBrief(), rig, null).map((part) => part.question)).toContain('How much heat?');
 });

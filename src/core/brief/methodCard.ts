@@ -47,6 +47,27 @@ function howSure(brief: Brief, done: MethodDone | null): string {
   return `${mounts[0]!.toUpperCase()}${mounts.slice(1)}, ${plural(done.runs, 'run', 'runs')} of ${plural(done.measured, 'entry', 'entries')}; ${control}. ${shown}`;
 }
 
+/** What readers of a fan test ask in place of heat: where it was read, and what was made of it. */
+function airAnswers({ places }: Pick<Brief, 'places'>): CardAnswer[] {
+  const of = (quantity: string) =>
+    places.filter((place) => place.quantity === quantity).map(({ place }) => place);
+  const parts = [
+    of('airspeed').length > 0 ? `Airspeed ${of('airspeed').join(', ')}` : '',
+    of('pressure').length > 0 ? `pressure against ${of('pressure').join(', ')}` : '',
+  ].filter(Boolean);
+  return [
+    {
+      question: 'Where is the air read?',
+      answer: `${parts.join('; ')}. A fan that is fast in the open need not be behind fins: each place says what the others cannot.`,
+    },
+    {
+      question: 'What is made of a reading?',
+      answer:
+        'Readings of one place are averaged. What was read at another speed than the run’s, as against a chamber that slows the fan, is restated by the fan laws: flow by the speed, pressure by its square.',
+    },
+  ];
+}
+
 /**
  * The method card: what a reviewer links when readers ask why. What was done stands in it as it was, with where that
  * departs from the brief; before the first run it says what is planned, and that it is a plan.
@@ -61,6 +82,7 @@ export function methodCard(brief: Brief, rig: CardRig, done: MethodDone | null):
     : 'The room alone is read before each mount';
   const loads = done ? done.loads : brief.loads.map(loadWords);
   const heat = choiceOf('heat', heatChoice(brief));
+  const byAir = brief.question === 'fans-by-air';
   const aboutFans = brief.question !== 'fans-on-cooler';
   const departed = done ? departures(brief, done) : [];
   const enclosure = rig.enclosure === 'open' ? 'open bench' : rig.enclosure;
@@ -74,38 +96,44 @@ export function methodCard(brief: Brief, rig: CardRig, done: MethodDone | null):
       : [{ question: 'Is it measured?', answer: 'Not yet: what stands here is what is planned.' }]),
     {
       question: `Why at ${line} dB(A)?`,
-      answer: `All are read off their curves at ${line} dB(A) ${rig.meterDistanceCm} cm from the middle of the cooler${others.length > 0 ? `, and at ${listed(others, 'dB(A)')} beside it` : ''}.${because('point')} ${floor}; it is taken off by energy, and a reading less than 3 dB over it is only an upper bound. Equal noise here means equal level at that place, not that they sound alike. ${chosen('reaching').label[0]!.toUpperCase()}${chosen('reaching').label.slice(1)}: ${chosen('reaching').consequence}${because('reaching')}`,
+      answer: `All are read off their curves at ${line} dB(A) ${rig.meterDistanceCm} cm from the middle of the ${byAir ? 'fan' : 'cooler'}${others.length > 0 ? `, and at ${listed(others, 'dB(A)')} beside it` : ''}.${because('point')} ${floor}; it is taken off by energy, and a reading less than 3 dB over it is only an upper bound. Equal noise here means equal level at that place, not that they sound alike. ${chosen('reaching').label[0]!.toUpperCase()}${chosen('reaching').label.slice(1)}: ${chosen('reaching').consequence}${because('reaching')}`,
     },
     {
       question: 'Why is that louder than the box says?',
       answer:
         'Makers measure in other rooms, at other distances, often one fan alone in free air. Levels from another room, distance or a maker’s box cannot be set beside these, and no formula makes them comparable.',
     },
-    ...(aboutFans
-      ? [
-          {
-            question: 'Why these fans, and not two?',
-            answer: `Fans: ${chosen('fans').label}. ${chosen('fans').consequence}${because('fans')} A second fan makes another entry, with its price counted.`,
-          },
-        ]
+    ...(byAir
+      ? airAnswers(brief)
+      : aboutFans
+        ? [
+            {
+              question: 'Why these fans, and not two?',
+              answer: `Fans: ${chosen('fans').label}. ${chosen('fans').consequence}${because('fans')} A second fan makes another entry, with its price counted.`,
+            },
+          ]
+        : [
+            {
+              question: 'On which cooler?',
+              answer: `All ${question.many} stand on one heatsink, taken off and put back alike.${because('fans')}`,
+            },
+          ]),
+    ...(byAir
+      ? []
       : [
           {
-            question: 'On which cooler?',
-            answer: `All ${question.many} stand on one heatsink, taken off and put back alike.${because('fans')}`,
+            question: 'How much heat?',
+            answer: `${listed(loads, '').trim()}. ${heat.consequence}${because('heat')}`,
+          },
+          {
+            question: 'Why rises and not temperatures?',
+            answer: `${choiceOf('temperature', 'rise').consequence} Restated temperatures are for a room of ${brief.referenceAmbientC} °C and a limit of ${rig.limitC} °C.${because('temperature')}`,
+          },
+          {
+            question: 'When is a run settled?',
+            answer: `When the rise moves less than 0.12 K/min over the last ${Math.round(brief.windowS / 60)} min with the load on and the settling fit sees less than 0.3 K still to come. The mean over that window counts.${because('statistic')}`,
           },
         ]),
-    {
-      question: 'How much heat?',
-      answer: `${listed(loads, '').trim()}. ${heat.consequence}${because('heat')}`,
-    },
-    {
-      question: 'Why rises and not temperatures?',
-      answer: `${choiceOf('temperature', 'rise').consequence} Restated temperatures are for a room of ${brief.referenceAmbientC} °C and a limit of ${rig.limitC} °C.${because('temperature')}`,
-    },
-    {
-      question: 'When is a run settled?',
-      answer: `When the rise moves less than 0.12 K/min over the last ${Math.round(brief.windowS / 60)} min with the load on and the settling fit sees less than 0.3 K still to come. The mean over that window counts.${because('statistic')}`,
-    },
     { question: 'How sure is it?', answer: howSure(brief, done) },
     ...(departed.length > 0
       ? [
@@ -117,7 +145,7 @@ export function methodCard(brief: Brief, rig: CardRig, done: MethodDone | null):
       : []),
     {
       question: 'On what?',
-      answer: `${rig.name}, revision ${rig.revision}, ${enclosure}; ${chosen('interface').label}.${because('interface')}${because('enclosure')}`,
+      answer: `${rig.name}, revision ${rig.revision}, ${enclosure}${byAir ? '.' : `; ${chosen('interface').label}.${because('interface')}`}${because('enclosure')}`,
     },
   ];
 }
