@@ -135,6 +135,15 @@ function brief(): Brief {
   return {
     ...blank,
     question: 'fans-by-air',
+    places: [
+      ...['15 cm', '30 cm', 'through the heatsink', 'through the radiator', 'through the filter'].map(
+        (place) => ({
+          quantity: 'airspeed' as const,
+          place,
+        }),
+      ),
+      { quantity: 'pressure', place: 'closed chamber' },
+    ],
     loads: [{ watts: 0, program: '', gpuWatts: 0 }],
     noiseLinesDba: [30],
     bandDba: { from: 26, to: 34 },
