@@ -67,7 +67,7 @@ function cells(run: NewRun): unknown[] {
   ];
 }
 
-/** Adds runs in one statement; their ids, in the order of the runs. */
+/** Adds runs in one statement; their ids, in the order of the runs, in which an INSERT of VALUES writes and returns them. */
 export async function insertRuns(db: Queryable, runs: readonly NewRun[]): Promise<number[]> {
   if (runs.length === 0) return [];
   const rows = runs.map(cells);

@@ -3,9 +3,8 @@ import { clipped } from '@/core/clipped';
 import { oddReadings } from '@/core/air/oddReadings';
 import { readingWords } from '@/core/air/readingWords';
 import type { SpotReading } from '@/core/responses/spotReading';
-import { insertReadings, listReadings, replaceReadings } from '@/database/runValues';
+import { listReadings, replaceReadings } from '@/database/runValues';
 import { toSpotReadings } from './spotReadingsSchema';
-import { impossibleRise } from '@/core/reduction/impossible';
 import { askedAbout, oddWindow } from '@/core/runs/askedAbout';
 import { LIMIT_BAND_K } from '@/core/settling/loadStretch';
 import { insertChange, listChanges, type Change } from '@/database/changes';
@@ -14,15 +13,13 @@ import {
   entryCodes,
   findEntry,
   lockRun,
-  nextLabel,
   updateRun,
   type LockedRun,
   type RunColumns,
 } from '@/database/runEdits';
 import { getRoundUp } from '@/database/roundUps';
-import { insertRun } from '@/database/newRuns';
 import { CannotReduce, reduceStoredRun } from './reduceStoredRun';
-import type { NewRunInput, RunChanges, RunEdit, RunEdits } from './runEditSchema';
+import type { RunChanges, RunEdit, RunEdits } from './runEditSchema';
 
 export type EditResult =
   | { saved: true; version: number }
@@ -266,68 +263,4 @@ export async function editRuns(roundUpId: number, { who, sure, edits }: RunEdits
     }),
   );
   return result.saved ? result : { saved: false, run: at, result };
-}
-
-/** A run typed where there is no log: settled means by hand. */
-export async function typeRun(
-  roundUpId: number,
-  input: NewRunInput,
-): Promise<
-  | { saved: true; id: number; label: string }
-  | { saved: false; message: string; field?: string }
-  | { saved: false; asked: string[] }
-> {
-  return inTransaction(async (db) => {
-    const entry = await findEntry(db, roundUpId, input.entry);
-    if (!entry) return { saved: false, message: `no entry "${input.entry}" in this round-up` };
-    const { cpuC, ambientC } = input;
-    const readings = toSpotReadings(input.readings);
-    if (readings.length === 0 && cpuC === null)
-      return { saved: false, message: 'the die’s mean was expected, or a reading at a place', field: 'cpuC' };
-    if (cpuC !== null && ambientC === null)
-      return { saved: false, message: 'the room’s mean was expected beside the die’s', field: 'ambientC' };
-    const impossible = cpuC === null ? null : impossibleRise(cpuC, ambientC!, input.loadW);
-    if (impossible) return { saved: false, message: impossible, field: 'cpuC' };
-    const { rig } = (await getRoundUp(db, roundUpId))!;
-    const limited = cpuC !== null && cpuC >= rig.limitC - LIMIT_BAND_K;
-    const asked = input.sure ? [] : [...askedAbout(input, limited), ...oddReadings(readings, input.rpm)];
-    if (asked.length > 0) return { saved: false, asked };
-    const label = await nextLabel(db, roundUpId);
-    const id = await insertRun(db, {
-      label,
-      ...entry,
-      mount: input.mount,
-      pass: input.pass,
-      loadW: input.loadW,
-      loadName: input.loadName.trim(),
-      gpuLoadW: input.gpuLoadW,
-      setting: input.setting,
-      control: 'fixed',
-      noiseDb: input.noiseDb,
-      floorDb: input.floorDb,
-      trace: '',
-      typedCpuC: cpuC,
-      typedAmbientC: ambientC,
-      typedPowerW: input.powerW,
-      dutyPct: input.dutyPct,
-      rpm: input.rpm,
-      startedAt: '',
-      note: input.note,
-      setAside: '',
-      movedWindow: null,
-      windowReason: '',
-      ambientDoubtK: null,
-      extra: {},
-      traceDigest: '',
-    });
-    await insertReadings(db, [{ runId: id, readings }]);
-    await insertChange(db, id, {
-      who: input.who || 'reviewer',
-      what: 'run',
-      was: '',
-      isNow: 'typed by hand',
-    });
-    await reduceStoredRun(db, id);
-    return { saved: true, id, label };
-  });
 }

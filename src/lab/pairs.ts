@@ -2,7 +2,6 @@ import { entryPairs, type EntryPair } from '@/core/lineUp/entryPairs';
 import { pairDifference, type PairDifference } from '@/core/ranking/pairDifference';
 import { lineRule, rankAtLine } from '@/core/ranking/rankAtLine';
 import { FIRST_SPEED } from '@/core/responses/runSpeeds';
-import { loadKey } from '@/core/runs/load';
 import { mean } from '@/core/statistics/mean';
 import { withDatabase } from '@/database/pool';
 import { listValues } from '@/database/runValues';
@@ -65,7 +64,7 @@ export async function viewPairs(view: RoundUpView, lineDb: number): Promise<View
       return [
         {
           ...pair,
-          load: loadKey(load) === '0' ? 'idle' : label,
+          load: label,
           atLine: one && two ? pairDifference(one, two) : null,
           fullK: fullOther.value - full.value,
           fullDb: fullOther.levelDb - full.levelDb,

@@ -1,7 +1,7 @@
 import { defaultBrief } from '@/core/brief/brief';
 import { createRoundUp } from '@/lab/createRoundUp';
 import { addByName } from '@/lab/changeLineUp';
-import { typeRun } from '@/lab/editRun';
+import { typeRun } from '@/lab/typeRun';
 import { rankBundle } from '@/lab/rankBundle';
 import { newRun } from '@/lab/runEditSchema';
 import { curvesOf, loadsOf, viewRoundUp } from '@/lab/roundUpView';

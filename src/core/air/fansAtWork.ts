@@ -1,4 +1,5 @@
 import { studentizedRange } from '../statistics/studentizedRange';
+import { interval95 } from '../uncertainty/interval95';
 import { tiesOf, type Bracket } from '../ranking/ties';
 import { atSpeed, type FanCurve } from './fanCurve';
 import { levelAtSpeed, speedAtLevel, type FanSetting } from './speedAtLevel';
@@ -73,8 +74,6 @@ function workOf(fan: MeasuredFan, system: SystemCurve, at: WorkAt): Found | stri
   };
 }
 
-const NORMAL_95 = 1.96;
-
 /**
  * Which fan suits a resistance: each at its speed, by the flow at which it crosses it, most first. Ties by simultaneous
  * 95 % comparison as in FORMATS step 9 (Tukey–Kramer); what is in doubt of the resistance is the same for all and tells
@@ -90,10 +89,11 @@ export function fansAtWork(fans: readonly MeasuredFan[], system: SystemCurve, at
     else found.push(work);
   }
   found.sort((a, b) => b.point.flowM3PerH - a.point.flowM3PerH || (a.entry < b.entry ? -1 : 1));
+  const sure = interval95(1, Infinity);
   const certain = { ...system, doubtShare: 0 };
   for (const { curve } of found) {
     const own = workingPoint(curve, certain);
-    alone.push(own.known ? own.value.flow95 / NORMAL_95 : 0);
+    alone.push(own.known ? own.value.flow95 / sure : 0);
   }
   const factor = studentizedRange(0.95, Math.max(2, found.length), Infinity) / Math.SQRT2;
   const { placeFrom, placeTo, brackets } = tiesOf(

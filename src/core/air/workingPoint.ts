@@ -1,4 +1,5 @@
 import { known, unknown, type Outcome } from '../outcome';
+import { interval95 } from '../uncertainty/interval95';
 import { pressureAt, type FanCurve } from './fanCurve';
 import { systemPressurePa, type SystemCurve } from './systemCurve';
 
@@ -13,7 +14,6 @@ export interface WorkingPoint {
 /** Relative standard uncertainty of the fan's pressure where nothing was repeated (FORMATS step 14). */
 export const ASSUMED_PRESSURE_SHARE = 0.02;
 
-const NORMAL_95 = 1.96;
 const HALVINGS = 60;
 
 /**
@@ -56,7 +56,7 @@ export function workingPoint(
   return known({
     flowM3PerH,
     pressurePa,
-    flow95: NORMAL_95 * flowDoubt,
-    pressure95: NORMAL_95 * pressureDoubt,
+    flow95: interval95(flowDoubt, Infinity),
+    pressure95: interval95(pressureDoubt, Infinity),
   });
 }

@@ -9,6 +9,11 @@ export const KIND_WORDS: Record<ProductKind, string> = {
   'case-layout': 'case layout',
 };
 
+/** Whether a thing of this kind has a plate that lies on the processor. */
+export function hasPlate(kind: ProductKind): boolean {
+  return kind !== 'fan' && kind !== 'case-layout';
+}
+
 export const CONNECTORS = ['', 'four-pin', 'three-pin', 'fixed'] as const;
 
 /** A product as its maker sells it. Lengths in mm; null where it is not known. */

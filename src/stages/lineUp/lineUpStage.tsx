@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation';
 import { parseAsString, useQueryState } from 'nuqs';
 import { useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
+import { hasPlate } from '@/core/lineUp/product';
 import { plural } from '@/ui/figures';
 import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
@@ -95,7 +96,7 @@ export function LineUpStage({
             <button type="button" className="quiet-button" onClick={() => file.current!.click()}>
               Bring a CSV
             </button>
-            {items.some((item) => !['fan', 'case-layout'].includes(item.product.body.kind)) && (
+            {items.some((item) => hasPlate(item.product.body.kind)) && (
               <Link className="quiet-button" href={`/round-ups/${roundUpId}/line-up/plates`}>
                 Plates
               </Link>

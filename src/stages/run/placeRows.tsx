@@ -14,9 +14,6 @@ const NAMES: Record<ReadingQuantity, string> = {
   noise: 'level',
   temperature: 'temperature',
 };
-/** What reviewers read by hand; a level beside the meter's own is told as one more place of the meter. */
-const OFFERED = READING_QUANTITIES;
-
 function Scatter({ row }: { row: TypedPlace }) {
   const scatter = scatterOf(row);
   if (!scatter) return null;
@@ -110,7 +107,7 @@ export function PlaceRows({
                       change(at, { quantity, unit: unitsOf(quantity)[0]! });
                     }}
                   >
-                    {OFFERED.map((quantity) => (
+                    {READING_QUANTITIES.map((quantity) => (
                       <option key={quantity} value={quantity}>
                         {NAMES[quantity]}
                       </option>

@@ -1,7 +1,8 @@
 import { EDIT_STATUS } from '@/app/api/editStatus';
 import { withBody } from '@/app/api/jsonBody';
 import { idFrom } from '@/app/ids';
-import { editRuns, typeRun } from '@/lab/editRun';
+import { editRuns } from '@/lab/editRun';
+import { typeRun } from '@/lab/typeRun';
 import { newRun, runEdits } from '@/lab/runEditSchema';
 
 export async function POST(request: Request, { params }: { params: Promise<{ id: string }> }) {

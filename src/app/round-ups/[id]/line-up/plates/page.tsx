@@ -1,6 +1,7 @@
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { roundUpView } from '@/app/roundUpView';
+import { hasPlate } from '@/core/lineUp/product';
 import { viewPlates } from '@/lab/plates';
 import { PlatesStage } from '@/stages/plates/platesStage';
 
@@ -21,7 +22,7 @@ export default async function PlatesPage({ params }: { params: Promise<{ id: str
       plate,
     }))
     // Fans and layouts have no plate.
-    .filter(({ kind }) => kind !== 'fan' && kind !== 'case-layout');
+    .filter(({ kind }) => hasPlate(kind));
   if (items.length === 0)
     return (
       <div className="max-w-2xl px-4 py-6 md:px-7">
