@@ -45,7 +45,11 @@ export const MOST = {
   files: 20_000,
 } as const;
 
-/** What is wrong with a number, in words that say what was expected; null where it can be. NaN cannot. */
+/**
+ * What is wrong with a number, in words that say what was expected; null where it can be. NaN cannot.
+ *
+ * @example outOfBounds('levelDb', 33) → null
+ */
 export function outOfBounds(bound: Bound, value: number): string | null {
   const { min, max, name, unit } = BOUNDS[bound];
   if (value >= min && value <= max) return null;
@@ -56,7 +60,11 @@ export function outOfBounds(bound: Bound, value: number): string | null {
 /** Lone halves of a surrogate pair: no text, and no database takes them. */
 const LONE_SURROGATE = /[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/;
 
-/** What is wrong with a text; null where it can be kept. */
+/**
+ * What is wrong with a text; null where it can be kept.
+ *
+ * @example unfitText('Levante', 10) → null
+ */
 export function unfitText(text: string, most: number = MOST.text): string | null {
   if (text.length > most) return `is longer than ${most} characters`;
   if (text.includes('\0')) return 'holds a zero character';
@@ -69,6 +77,8 @@ const FORBIDDEN_KEYS = new Set([...Object.getOwnPropertyNames(Object.prototype),
 /**
  * What is wrong with the shape of a parsed JSON value: too deep, a text that cannot be kept, a key that reaches into the
  * language; null where nothing is. Walks without recursion, so that depth itself cannot hurt.
+ *
+ * @example unfitJson({ name: 'Levante' }) → null
  */
 export function unfitJson(value: unknown, mostText: number = 200_000): string | null {
   const waiting: { value: unknown; depth: number }[] = [{ value, depth: 1 }];

@@ -4,11 +4,18 @@
  */
 export const MISSING = Number.NaN;
 
+/**
+ * @example isMissing(NaN) → true
+ */
 export function isMissing(value: number): boolean {
   return Number.isNaN(value);
 }
 
-/** Arithmetic mean of the readings that are there; MISSING where none is. */
+/**
+ * Arithmetic mean of the readings that are there; MISSING where none is.
+ *
+ * @example presentMean([1, NaN, 3]) → 2
+ */
 export function presentMean(values: ArrayLike<number>, start = 0, end = values.length): number {
   let sum = 0;
   let count = 0;

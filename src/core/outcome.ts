@@ -4,10 +4,16 @@
  */
 export type Outcome<T> = { known: true; value: T } | { known: false; reason: string };
 
+/**
+ * @example known(3) → { known: true, value: 3 }
+ */
 export function known<T>(value: T): Outcome<T> {
   return { known: true, value };
 }
 
+/**
+ * @example unknown('no power flowed') → { known: false, reason: 'no power flowed' }
+ */
 export function unknown(reason: string): { known: false; reason: string } {
   return { known: false, reason };
 }

@@ -4,6 +4,8 @@ const UNENDING = '\u0001unending';
  * Plain data as one text: it crosses from server to browser far quicker than thousands of objects, and is read
  * back by `JSON.parse`. An unending number, which JSON has no word for, is written as 1e999 and comes back as
  * Infinity.
+ *
+ * @example pack([{ a: 1 }, { a: 2 }]) → '[{"a":1},{"a":2}]'
  */
 export function pack(value: unknown): string {
   return JSON.stringify(value, (_, other: unknown) => (other === Infinity ? UNENDING : other)).replaceAll(

@@ -1,4 +1,8 @@
-/** A count with its noun: “1 run”, “3 runs”, “2 entries”. */
+/**
+ * A count with its noun: “1 run”, “3 runs”, “2 entries”.
+ *
+ * @example plural(3, 'run') → '3 runs'
+ */
 export function plural(count: number, name: string, many = `${name}s`): string {
   return `${count} ${count === 1 ? name : many}`;
 }
@@ -8,7 +12,11 @@ export interface Range {
   high: number;
 }
 
-/** From the least to the largest of values that are numbers, in words; one figure where both read alike. */
+/**
+ * From the least to the largest of values that are numbers, in words; one figure where both read alike.
+ *
+ * @example span({ low: 1, high: 2.5 }, 1) → '1.0 to 2.5'
+ */
 export function span({ low, high }: Range, decimals: number): string {
   const [a, b] = [low.toFixed(decimals), high.toFixed(decimals)];
   return a === b ? a : `${a} to ${b}`;

@@ -232,10 +232,10 @@ export async function listRejectedTries(
 ): Promise<TriedRun[]> {
   const { rows } = await db.query<TriedRun & Record<string, unknown>>(
     `SELECT u.id, coalesce(u.extra ->> 'bench_session', '') AS session, u.load_w AS "loadW", u.load_name AS "loadName",
-            u.gpu_load_w AS "gpuLoadW", u.setting, d.rise_k AS "riseK"
+            u.gpu_load_w AS "gpuLoadW", u.setting, coalesce(v.value, 'NaN') AS "riseK"
      FROM live_round_ups r JOIN round_up_entries c ON c.round_up_id = r.id
      JOIN runs u ON u.entry_id = c.entry_id AND u.rig_revision_id = r.rig_revision_id AND u.deleted_at IS NULL
-     JOIN reductions d ON d.run_id = u.id AND d.window_s = r.window_s
+     LEFT JOIN run_values v ON v.run_id = u.id AND v.window_s = r.window_s AND v.response = 'rise'
      WHERE r.id = $1 AND c.code = $2 AND u.mount = $3 AND starts_with(u.set_aside, $4)`,
     [roundUpId, tries.entry, tries.mount, tries.because],
   );

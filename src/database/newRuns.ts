@@ -1,31 +1,12 @@
 import { placeholders } from './placeholders';
+import type { Run } from '@/core/runs/run';
 import type { Queryable } from './pool';
 
-export interface NewRun {
+export interface NewRun extends Run {
   label: string;
   entryId: number;
   rigRevisionId: number;
-  mount: number;
-  pass: number;
-  loadW: number;
-  loadName: string;
-  gpuLoadW: number;
-  setting: string;
-  control: string;
-  noiseDb: number;
-  floorDb: number;
   trace: string;
-  typedCpuC: number | null;
-  typedAmbientC: number | null;
-  typedPowerW: number | null;
-  dutyPct: number | null;
-  rpm: number | null;
-  startedAt: string;
-  note: string;
-  setAside: string;
-  movedWindow: { startS: number; endS: number } | null;
-  windowReason: string;
-  ambientDoubtK: number | null;
   extra: Record<string, string>;
   /** What its log is known again by; empty where its means were typed. */
   traceDigest: string;

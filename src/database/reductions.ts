@@ -1,3 +1,4 @@
+import { isMissing } from '@/core/missing';
 import { REDUCTION_RULE, type Reduction } from '@/core/reduction/reduceTrace';
 import { placeholders } from './placeholders';
 import type { Queryable } from './pool';
@@ -6,33 +7,23 @@ function cells(runId: number, windowS: number, r: Reduction): unknown[] {
   return [
     runId,
     windowS,
-    r.settled,
-    r.unsettledReason,
     r.window?.startS ?? null,
     r.window?.endS ?? null,
-    r.cpuMeanC,
-    r.cpuMaxC,
     r.ambientMeanC,
     r.ambientSource,
     r.powerMeanW,
     r.powerSource,
-    r.measuredRiseK,
-    r.maximumRiseK,
-    r.resistanceKPerW.known ? r.resistanceKPerW.value : null,
-    r.riseK,
-    r.heatLimited,
-    r.heatLimitedShare,
-    r.slopeKPerMin.known ? r.slopeKPerMin.value : null,
-    JSON.stringify(r.fit),
-    r.shortfallK,
-    r.runningAway,
     r.roomMovedK,
-    REDUCTION_RULE,
     r.levelMovedDb,
+    isMissing(r.riseK) ? r.unsettledReason : '',
+    REDUCTION_RULE,
   ];
 }
 
-/** Keeps what runs came to under a window, in the place of what they came to before. */
+/**
+ * Keeps what all readings of a run share under a window, in the place of what was kept before; what each reading came
+ * to, the die's among them, is a row of `run_values`.
+ */
 export async function saveReductions(
   db: Queryable,
   windowS: number,
@@ -41,23 +32,14 @@ export async function saveReductions(
   if (reduced.length === 0) return;
   const rows = reduced.map(({ runId, reduction }) => cells(runId, windowS, reduction));
   await db.query(
-    `INSERT INTO reductions (run_id, window_s, settled, unsettled_reason, window_start_s, window_end_s, cpu_mean_c,
-                             cpu_max_c, ambient_mean_c, ambient_source, power_mean_w, power_source, measured_rise_k,
-                             maximum_rise_k, resistance_k_per_w, rise_k, heat_limited, heat_limited_share,
-                             slope_k_per_min, fit, shortfall_k, running_away, room_moved_k, rule_version, level_moved_db)
+    `INSERT INTO reductions (run_id, window_s, window_start_s, window_end_s, ambient_mean_c, ambient_source, power_mean_w,
+                             power_source, room_moved_k, level_moved_db, no_die, rule_version)
      VALUES ${placeholders(rows)}
      ON CONFLICT (run_id, window_s) DO UPDATE SET
-       settled = EXCLUDED.settled, unsettled_reason = EXCLUDED.unsettled_reason,
        window_start_s = EXCLUDED.window_start_s, window_end_s = EXCLUDED.window_end_s,
-       cpu_mean_c = EXCLUDED.cpu_mean_c, cpu_max_c = EXCLUDED.cpu_max_c,
        ambient_mean_c = EXCLUDED.ambient_mean_c, ambient_source = EXCLUDED.ambient_source,
-       power_mean_w = EXCLUDED.power_mean_w, power_source = EXCLUDED.power_source,
-       measured_rise_k = EXCLUDED.measured_rise_k, maximum_rise_k = EXCLUDED.maximum_rise_k,
-       resistance_k_per_w = EXCLUDED.resistance_k_per_w, rise_k = EXCLUDED.rise_k,
-       heat_limited = EXCLUDED.heat_limited, heat_limited_share = EXCLUDED.heat_limited_share,
-       slope_k_per_min = EXCLUDED.slope_k_per_min, fit = EXCLUDED.fit, shortfall_k = EXCLUDED.shortfall_k,
-       running_away = EXCLUDED.running_away, room_moved_k = EXCLUDED.room_moved_k,
-       rule_version = EXCLUDED.rule_version, level_moved_db = EXCLUDED.level_moved_db`,
+       power_mean_w = EXCLUDED.power_mean_w, power_source = EXCLUDED.power_source, room_moved_k = EXCLUDED.room_moved_k,
+       level_moved_db = EXCLUDED.level_moved_db, no_die = EXCLUDED.no_die, rule_version = EXCLUDED.rule_version`,
     rows.flat(),
   );
 }

@@ -130,8 +130,11 @@ export async function listOutcomes(
   runId: number,
 ): Promise<{ windowS: number; riseK: number; unsettledReason: string }[]> {
   const { rows } = await db.query<{ windowS: number; riseK: number; unsettledReason: string }>(
-    `SELECT window_s AS "windowS", rise_k AS "riseK", unsettled_reason AS "unsettledReason"
-     FROM reductions WHERE run_id = $1 ORDER BY window_s`,
+    `SELECT d.window_s AS "windowS", coalesce(v.value, 'NaN') AS "riseK",
+            coalesce(v.unsettled_reason, d.no_die) AS "unsettledReason"
+     FROM reductions d
+     LEFT JOIN run_values v ON v.run_id = d.run_id AND v.window_s = d.window_s AND v.response = 'rise'
+     WHERE d.run_id = $1 ORDER BY d.window_s`,
     [runId],
   );
   return rows;

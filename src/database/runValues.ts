@@ -1,14 +1,11 @@
+import type { RunValue, SensorWindow } from '@/core/responses/runValue';
 import type { SpotReading } from '@/core/responses/spotReading';
 import type { Queryable } from './pool';
 
-export interface ValueRow {
+export interface ValueRow extends RunValue {
   response: string;
   /** Where spot readings were taken; empty for all else. */
   place: string;
-  value: number;
-  settled: boolean;
-  unsettledReason: string;
-  shortfall: number;
 }
 
 /** Adds the values of runs that have none under this window yet. */
@@ -20,8 +17,12 @@ export async function insertValues(
   const rows = made.flatMap(({ runId, values }) => values.map((value) => ({ runId, ...value })));
   if (rows.length === 0) return;
   await db.query(
-    `INSERT INTO run_values (window_s, run_id, response, place, value, settled, unsettled_reason, shortfall)
-     SELECT $1, * FROM unnest($2::int[], $3::text[], $4::text[], $5::float8[], $6::boolean[], $7::text[], $8::float8[])`,
+    `INSERT INTO run_values (window_s, run_id, response, place, value, settled, unsettled_reason, shortfall, measured,
+                             maximum, reading_mean, reading_maximum, slope_per_min, fit, running_away, at_limit,
+                             at_limit_share)
+     SELECT $1, * FROM unnest($2::int[], $3::text[], $4::text[], $5::float8[], $6::boolean[], $7::text[], $8::float8[],
+                              $9::float8[], $10::float8[], $11::float8[], $12::float8[], $13::float8[], $14::jsonb[],
+                              $15::boolean[], $16::boolean[], $17::float8[])`,
     [
       windowS,
       rows.map((row) => row.runId),
@@ -31,6 +32,15 @@ export async function insertValues(
       rows.map((row) => row.settled),
       rows.map((row) => row.unsettledReason),
       rows.map((row) => row.shortfall),
+      rows.map(({ sensor }) => sensor?.measured ?? null),
+      rows.map(({ sensor }) => sensor?.maximum ?? null),
+      rows.map(({ sensor }) => sensor?.readingMean ?? null),
+      rows.map(({ sensor }) => sensor?.readingMaximum ?? null),
+      rows.map(({ sensor }) => sensor?.slopePerMin ?? null),
+      rows.map(({ sensor }) => (sensor ? JSON.stringify(sensor.fit) : null)),
+      rows.map(({ sensor }) => sensor?.runningAway ?? false),
+      rows.map(({ sensor }) => sensor?.atLimit ?? false),
+      rows.map(({ sensor }) => sensor?.atLimitShare ?? 0),
     ],
   );
 }
@@ -61,14 +71,19 @@ const OF_ROUND_UP = `
   JOIN run_values v ON v.run_id = u.id AND v.window_s = r.window_s
   WHERE r.id = $1`;
 
+/** A value as curves and columns take it. */
+export interface PlainValue extends Omit<ValueRow, 'sensor'> {
+  runId: number;
+}
+
 /** The values of a round-up's runs for a response at a place. */
 export async function listValues(
   db: Queryable,
   roundUpId: number,
   response: string,
   place: string,
-): Promise<(ValueRow & { runId: number })[]> {
-  const { rows } = await db.query<ValueRow & { runId: number } & Record<string, unknown>>(
+): Promise<PlainValue[]> {
+  const { rows } = await db.query<PlainValue & Record<string, unknown>>(
     `SELECT v.run_id AS "runId", v.response, v.place, v.value, v.settled, v.unsettled_reason AS "unsettledReason", v.shortfall
      ${OF_ROUND_UP} AND v.response = $2 AND v.place = $3`,
     [roundUpId, response, place],
@@ -205,12 +220,43 @@ export async function listScores(
   return rows;
 }
 
+interface KeptValue extends Omit<ValueRow, 'sensor'>, Record<string, unknown> {
+  measured: number | null;
+  maximum: number | null;
+  readingMean: number | null;
+  readingMaximum: number | null;
+  slopePerMin: number | null;
+  fit: SensorWindow['fit'] | null;
+  runningAway: boolean;
+  atLimit: boolean;
+  atLimitShare: number;
+}
+
+function sensorOf({ measured, readingMean, fit, ...row }: KeptValue): SensorWindow | null {
+  if (measured === null || readingMean === null || fit === null) return null;
+  const { maximum, readingMaximum, slopePerMin, runningAway, atLimit, atLimitShare } = row;
+  return {
+    ...{ measured, readingMean, fit, maximum, readingMaximum, slopePerMin },
+    ...{ runningAway, atLimit, atLimitShare },
+  };
+}
+
 /** What a run came to under one window, response by response. */
 export async function valuesOfRun(db: Queryable, runId: number, windowS: number): Promise<ValueRow[]> {
-  const { rows } = await db.query<ValueRow & Record<string, unknown>>(
-    `SELECT response, place, value, settled, unsettled_reason AS "unsettledReason", shortfall
+  const { rows } = await db.query<KeptValue>(
+    `SELECT response, place, value, settled, unsettled_reason AS "unsettledReason", shortfall, measured, maximum,
+            reading_mean AS "readingMean", reading_maximum AS "readingMaximum", slope_per_min AS "slopePerMin", fit,
+            running_away AS "runningAway", at_limit AS "atLimit", at_limit_share AS "atLimitShare"
      FROM run_values WHERE run_id = $1 AND window_s = $2 ORDER BY response, place`,
     [runId, windowS],
   );
-  return rows;
+  return rows.map((row) => ({
+    response: row.response,
+    place: row.place,
+    value: row.value,
+    settled: row.settled,
+    unsettledReason: row.unsettledReason,
+    shortfall: row.shortfall,
+    sensor: sensorOf(row),
+  }));
 }

@@ -1,6 +1,7 @@
 import { coolerLevel } from '@/core/levels/coolerLevel';
 import { meterMean } from '@/core/levels/meterMean';
-import { known, unknown } from '@/core/outcome';
+import { reductionFrom } from '@/core/reduction/dieValue';
+import { noResult } from '@/core/reduction/noResult';
 import type { Reduction } from '@/core/reduction/reduceTrace';
 import type { LabRun } from '@/core/runs/labRun';
 import type { Queryable } from './pool';
@@ -9,30 +10,32 @@ import type { Queryable } from './pool';
 interface RunRow extends Omit<LabRun, 'level' | 'reduction' | 'movedWindow'> {
   movedStartS: number | null;
   movedEndS: number | null;
-  runningAway: boolean;
-  roomMovedK: number;
-  levelMovedDb: number;
-  settled: boolean;
-  unsettledReason: string;
+  /** Why it has no number of its die; empty where it has one. */
+  noDie: string;
   windowStartS: number | null;
   windowEndS: number | null;
-  cpuMeanC: number;
-  cpuMaxC: number;
   ambientMeanC: number;
   ambientSource: Reduction['ambientSource'];
   powerMeanW: number;
   powerSource: Reduction['powerSource'];
-  measuredRiseK: number;
-  maximumRiseK: number;
-  resistance: number | null;
-  riseK: number;
+  roomMovedK: number;
+  levelMovedDb: number;
+  // The die's own value and window, where it has one.
+  value: number | null;
+  settled: boolean;
+  unsettledReason: string;
+  shortfall: number;
+  measured: number;
+  maximum: number | null;
+  readingMean: number;
+  readingMaximum: number | null;
+  slopePerMin: number | null;
+  fit: Reduction['fit'];
+  runningAway: boolean;
+  atLimit: boolean;
+  atLimitShare: number;
   /** Levels read at other places than the meter's own. */
   otherLevelsDb: number[] | null;
-  heatLimited: boolean;
-  heatLimitedShare: number;
-  slope: number | null;
-  fit: Reduction['fit'];
-  shortfallK: number;
 }
 
 const SELECT_RUNS = `
@@ -40,13 +43,12 @@ const SELECT_RUNS = `
          u.load_w AS "loadW", u.load_name AS "loadName", u.gpu_load_w AS "gpuLoadW", u.setting, u.control,
          u.noise_db AS "noiseDb", u.floor_db AS "floorDb", u.trace <> '' AS "hasTrace", u.duty_pct AS "dutyPct", u.rpm,
          u.started_at AS "startedAt", coalesce(u.measured_at < r.began_at, false) AS "isOlder", u.note, u.set_aside AS "setAside",
-         d.settled, d.unsettled_reason AS "unsettledReason", d.window_start_s AS "windowStartS",
-         d.window_end_s AS "windowEndS", d.cpu_mean_c AS "cpuMeanC", d.cpu_max_c AS "cpuMaxC",
+         d.window_start_s AS "windowStartS", d.window_end_s AS "windowEndS", d.no_die AS "noDie",
          d.ambient_mean_c AS "ambientMeanC", d.ambient_source AS "ambientSource", d.power_mean_w AS "powerMeanW",
-         d.power_source AS "powerSource", d.measured_rise_k AS "measuredRiseK", d.maximum_rise_k AS "maximumRiseK",
-         d.resistance_k_per_w AS resistance, d.rise_k AS "riseK", d.heat_limited AS "heatLimited",
-         d.heat_limited_share AS "heatLimitedShare", d.slope_k_per_min AS slope, d.fit, d.shortfall_k AS "shortfallK",
-         d.running_away AS "runningAway", d.room_moved_k AS "roomMovedK", d.level_moved_db AS "levelMovedDb",
+         d.power_source AS "powerSource", d.room_moved_k AS "roomMovedK", d.level_moved_db AS "levelMovedDb",
+         v.value, v.settled, v.unsettled_reason AS "unsettledReason", v.shortfall, v.measured, v.maximum,
+         v.reading_mean AS "readingMean", v.reading_maximum AS "readingMaximum", v.slope_per_min AS "slopePerMin", v.fit,
+         v.running_away AS "runningAway", v.at_limit AS "atLimit", v.at_limit_share AS "atLimitShare",
          u.version, u.window_start_s AS "movedStartS", u.window_end_s AS "movedEndS", u.window_reason AS "windowReason",
          u.typed_cpu_c AS "typedCpuC", u.typed_ambient_c AS "typedAmbientC", u.typed_power_w AS "typedPowerW",
          u.ambient_doubt_k AS "ambientDoubtK", e.fan_count AS "fanCount", e.product_id AS "productId", n.levels AS "otherLevelsDb"
@@ -56,8 +58,17 @@ const SELECT_RUNS = `
   JOIN products p ON p.id = e.product_id
   JOIN runs u ON u.entry_id = e.id AND u.rig_revision_id = r.rig_revision_id AND u.deleted_at IS NULL
   JOIN reductions d ON d.run_id = u.id AND d.window_s = r.window_s
+  LEFT JOIN run_values v ON v.run_id = u.id AND v.window_s = r.window_s AND v.response = 'rise' AND v.place = ''
   LEFT JOIN (SELECT run_id, array_agg(value) AS levels FROM run_readings WHERE quantity = 'noise' GROUP BY run_id) n
     ON n.run_id = u.id`;
+
+function reductionOf(row: RunRow, value: number): Reduction {
+  const window = row.windowStartS === null ? null : { startS: row.windowStartS, endS: row.windowEndS! };
+  const { ambientMeanC, ambientSource, powerMeanW, powerSource, roomMovedK, levelMovedDb } = row;
+  const shared = { window, ambientMeanC, ambientSource, powerMeanW, powerSource, roomMovedK, levelMovedDb };
+  const { settled, unsettledReason, shortfall } = row;
+  return reductionFrom(shared, { value, settled, unsettledReason, shortfall, sensor: row });
+}
 
 function toLabRun(row: RunRow): LabRun {
   // Spelt out: spreads of rows this wide cost more than the query.
@@ -93,29 +104,7 @@ function toLabRun(row: RunRow): LabRun {
     ambientDoubtK: row.ambientDoubtK,
     fanCount: row.fanCount,
     productId: row.productId,
-    reduction: {
-      settled: row.settled,
-      unsettledReason: row.unsettledReason,
-      window: row.windowStartS === null ? null : { startS: row.windowStartS, endS: row.windowEndS! },
-      cpuMeanC: row.cpuMeanC,
-      cpuMaxC: row.cpuMaxC,
-      ambientMeanC: row.ambientMeanC,
-      ambientSource: row.ambientSource,
-      powerMeanW: row.powerMeanW,
-      powerSource: row.powerSource,
-      measuredRiseK: row.measuredRiseK,
-      maximumRiseK: row.maximumRiseK,
-      resistanceKPerW: row.resistance === null ? unknown('no power flowed') : known(row.resistance),
-      riseK: row.riseK,
-      heatLimited: row.heatLimited,
-      heatLimitedShare: row.heatLimitedShare,
-      slopeKPerMin: row.slope === null ? unknown('no slope') : known(row.slope),
-      fit: row.fit,
-      shortfallK: row.shortfallK,
-      runningAway: row.runningAway,
-      roomMovedK: row.roomMovedK,
-      levelMovedDb: row.levelMovedDb,
-    },
+    reduction: row.value === null ? noResult(row.noDie || 'not reduced yet') : reductionOf(row, row.value),
   };
 }
 

@@ -62,7 +62,7 @@ function whatWasDone({ entries }: Measured, brief: Brief, { runs }: Ranked): str
 function howSure({ instruments, roundUp }: Measured, { shown: { response } }: Ranked): string[] {
   const meter = `the meter's ± ${halfWidth(instruments.sharedLevelDb)} dB`;
   const sensors = `the sensors' ± ${halfWidth(instruments.sharedRiseK)} K`;
-  const isRise = response.source.from === 'die';
+  const isRise = response.throttles;
   const shared = response.unit === 'K' ? `${meter} and ${sensors}, moves` : `${meter}, moves`;
   const left = `the spread of passes and mounts and what the instruments leave in doubt (${instruments.from.join('; ')})`;
   const { limitC } = roundUp.rig;

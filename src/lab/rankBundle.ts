@@ -176,8 +176,8 @@ export function rankBundle(bundle: Bundle, choice: RankChoice): BundleRanking {
   const { referenceAmbientC } = method;
   const rule = {
     ...lineRule(load, { referenceAmbientC, limitC: rig.limitC }),
-    throttles: response.source.from === 'die',
-    program: response.source.from === 'die' && load.loadName !== '',
+    throttles: response.throttles,
+    program: response.throttles && load.loadName !== '',
   };
   const ranking = rankAtLine(curvesOf(bundle, runs, response, place, against), { ...rule, lineDb: at });
   return {

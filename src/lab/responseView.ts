@@ -35,12 +35,11 @@ export const availableResponses = onceFor(async (view: RoundUpView) => {
   const placesOf = (id: string) =>
     counts.filter((count) => count.response === id).map((count) => count.place);
   const counting = view.runs.filter((run) => run.setAside === '');
-  const hasDie = counting.some((run) => !Number.isNaN(run.reduction.riseK));
   const hasSpeed = placesOf(FIRST_SPEED.id).length > 0 || counting.some((run) => run.rpm !== null);
   const hasDuty = counting.some((run) => run.dutyPct !== null);
   const isThere = ({ id, source }: Response) => {
-    if (source.from === 'die') return hasDie || counts.length === 0;
-    return source.from === 'level' ? hasSpeed || hasDuty : placesOf(id).length > 0;
+    if (source.from === 'level') return hasSpeed || hasDuty;
+    return placesOf(id).length > 0 || (id === RISE.id && counts.length === 0);
   };
   const againsts: Against[] = [
     'noise',
@@ -73,10 +72,6 @@ async function points(
   for (const run of view.runs) {
     if (run.setAside !== '') continue;
     const point = { ...labRunPoint(run), rpm: speedOf.get(run.id) ?? run.rpm, dutyPct: run.dutyPct };
-    if (response.source.from === 'die') {
-      if (!Number.isNaN(point.value)) made.set(run.id, point);
-      continue;
-    }
     const row = valueOf.get(run.id);
     const isLevel = response.source.from === 'level';
     if (!row && !isLevel) continue;
@@ -84,7 +79,7 @@ async function points(
       ...point,
       settled: row?.settled ?? true,
       value: row?.value ?? run.level.levelDb,
-      resistanceKPerW: null,
+      resistanceKPerW: response.id === RISE.id ? point.resistanceKPerW : null,
       shortfall: row?.shortfall ?? 0,
       roomDoubtK: response.unit === 'K' ? point.roomDoubtK : 0,
     });
@@ -110,7 +105,7 @@ export async function viewResponse(view: RoundUpView, choice: ResponseChoice): P
     places,
     againsts: fitting,
   };
-  if (response.source.from === 'die' && against === 'noise') return { ...found, loads: curvesOf(view) };
+  if (response.id === RISE.id && against === 'noise') return { ...found, loads: curvesOf(view) };
   const made = await points(view, response, place);
   const counting = view.runs.filter((run) => made.has(run.id));
   const byLoad = groupBy(counting, loadKey);

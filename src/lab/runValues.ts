@@ -3,6 +3,7 @@ import { isMissing } from '@/core/missing';
 import type { Reduction } from '@/core/reduction/reduceTrace';
 import { RESPONSES } from '@/core/responses/responses';
 import { RUN_SPEEDS } from '@/core/responses/runSpeeds';
+import { steady } from '@/core/responses/runValue';
 import type { SpotReading } from '@/core/responses/spotReading';
 import { valueOfRun, windowMean, type MeasuredRun } from '@/core/responses/valueOfRun';
 import type { Queryable } from '@/database/pool';
@@ -37,12 +38,12 @@ export function bundleMeasured(
   };
 }
 
-/** Everything that a run came to beside the rise of its die. */
+/** Everything that a run came to, the rise of its die first. Its level is kept with the run itself. */
 export function valuesOf(measured: MeasuredRun): ValueRow[] {
   const rows: ValueRow[] = [];
   for (const response of RESPONSES) {
     const { source, id } = response;
-    if (source.from === 'die' || source.from === 'level') continue;
+    if (source.from === 'level') continue;
     const places =
       source.from === 'reading'
         ? [
@@ -60,8 +61,7 @@ export function valuesOf(measured: MeasuredRun): ValueRow[] {
   }
   for (const { id, heading } of RUN_SPEEDS) {
     const rpm = windowMean(measured, heading);
-    if (rpm !== null)
-      rows.push({ response: id, place: '', value: rpm, settled: true, unsettledReason: '', shortfall: 0 });
+    if (rpm !== null) rows.push({ response: id, place: '', ...steady(rpm) });
   }
   return rows;
 }

@@ -1,6 +1,6 @@
 import type { ShownValue } from '@/core/responses/shownValue';
 import type { SpotReading } from '@/core/responses/spotReading';
-import { RESPONSES } from '@/core/responses/responses';
+import { RESPONSES, RISE } from '@/core/responses/responses';
 import { RUN_SPEEDS } from '@/core/responses/runSpeeds';
 import { listChanges, type Change } from '@/database/changes';
 import { withDatabase } from '@/database/pool';
@@ -25,8 +25,10 @@ const SPEEDS = RUN_SPEEDS.map(({ id, name }) => ({
   decimals: 0,
 }));
 
+const BESIDE = RESPONSES.filter((response) => response.id !== RISE.id);
+
 function shownValues(rows: readonly ValueRow[], scoreUnit: string): ShownValue[] {
-  return [...RESPONSES, ...SPEEDS].flatMap(({ id, name, unit, decimals }) =>
+  return [...BESIDE, ...SPEEDS].flatMap(({ id, name, unit, decimals }) =>
     rows
       .filter((row) => row.response === id)
       .map(({ place, value, unsettledReason }) => ({

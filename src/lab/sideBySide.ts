@@ -17,7 +17,7 @@ function columnOf(
 ): SideColumn | null {
   const { referenceAmbientC, rig } = view.roundUp;
   const rule = lineRule(load, { referenceAmbientC, limitC: rig.limitC });
-  const ranking = rankAtLine(curves, { ...rule, throttles: response.source.from === 'die', lineDb });
+  const ranking = rankAtLine(curves, { ...rule, throttles: response.throttles, lineDb });
   if (ranking.placed.length === 0) return null;
   const placed = new Map(ranking.placed.map((entry) => [entry.entry, entry]));
   const reasons = new Map(ranking.notPlaced.map((entry) => [entry.entry, entry.reason]));

@@ -16,7 +16,7 @@ export function verdictCsv(
   words: CoverWords,
 ): string {
   const { response, against, place } = at.shown;
-  const isRise = response.source.from === 'die';
+  const isRise = response.throttles;
   const cell = (text: string) => safeText(words.text(text));
   const byCode = new Map(entries.map((entry) => [entry.entry, entry]));
   const common = (code: string) => {

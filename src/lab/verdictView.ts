@@ -91,7 +91,7 @@ export async function verdictOf(view: RoundUpView, query: VerdictQuery): Promise
   const { loads, response, against } = shown;
   const chosen = loads.find(({ load }) => loadKey(load) === query.load) ?? loads[0]!;
   const lineAt = lineOf(view, shown, query);
-  const isRise = response.source.from === 'die';
+  const isRise = response.throttles;
   const rank = (at: number) =>
     isRise && against === 'noise' ? rankedAt(view, chosen, at) : orderAt(view, chosen, at, isRise);
   const atLoad = runs.filter((run) => loadKey(run) === loadKey(chosen.load));

@@ -104,7 +104,7 @@ test('constraints hold the rules, whoever writes', async () => {
   await refused(
     `INSERT INTO run_readings (run_id, position, quantity, place, value) SELECT id, 0, 'smell', 'a', 1 FROM runs`,
   );
-  await refused(`UPDATE reductions SET settled = false, unsettled_reason = ''`);
+  await refused(`UPDATE run_values SET settled = false, unsettled_reason = ''`);
   await refused(`UPDATE round_ups SET title = ''`);
   await refused(`INSERT INTO products (maker, name, kind) VALUES ('m', 'n', 'toaster')`);
 });

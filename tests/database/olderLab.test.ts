@@ -17,15 +17,20 @@ import { exported } from '../support/lab';
 let drop: () => Promise<void>;
 let before: { runs: unknown[]; sheets: unknown[]; readings: unknown[] };
 
-const RUNS = `SELECT u.id, u.label, u.entry_id, u.mount, u.pass, u.load_w, u.setting, u.noise_db, u.floor_db, u.note, u.set_aside,
-                     u.started_at, d.settled, d.rise_k FROM runs u JOIN reductions d ON d.run_id = u.id ORDER BY u.id`;
+const KEPT = `u.id, u.label, u.entry_id, u.mount, u.pass, u.load_w, u.setting, u.noise_db, u.floor_db, u.note, u.set_aside,
+              u.started_at`;
+const RUNS_THEN = `SELECT ${KEPT}, d.settled, d.rise_k, d.cpu_max_c, d.heat_limited
+                   FROM runs u JOIN reductions d ON d.run_id = u.id ORDER BY u.id`;
+const RUNS_NOW = `SELECT ${KEPT}, v.settled, v.value AS rise_k, coalesce(v.reading_maximum, 'NaN') AS cpu_max_c,
+                         v.at_limit AS heat_limited
+                  FROM runs u JOIN run_values v ON v.run_id = u.id AND v.response = 'rise' ORDER BY u.id`;
 const SHEETS = `SELECT kind, owner, version, body FROM sheets WHERE kind <> 'plan' ORDER BY kind, owner`;
 const READINGS = `SELECT run_id, heading, cardinality(readings) AS n, (SELECT sum(r) FROM unnest(readings) r) AS total
                   FROM trace_channels ORDER BY run_id, position`;
 
-async function looked(client: Client): Promise<typeof before> {
+async function looked(client: Client, runs: string): Promise<typeof before> {
   const rows = async (text: string) => (await client.query<Record<string, unknown>>(text)).rows;
-  return { runs: await rows(RUNS), sheets: await rows(SHEETS), readings: await rows(READINGS) };
+  return { runs: await rows(runs), sheets: await rows(SHEETS), readings: await rows(READINGS) };
 }
 
 /** The demo as version 8 of the lab held it, thinned to 23 runs; with loads left out of a plan and at the bench. */
@@ -36,7 +41,7 @@ beforeAll(async () => {
   const client = new Client({ connectionString: database.url });
   await client.connect();
   await client.query(gunzipSync(readFileSync('tests/samples/labs/version-8.sql.gz')).toString('utf8'));
-  before = await looked(client);
+  before = await looked(client, RUNS_THEN);
   await client.end();
   const told = commandOn(database.url, 'prepare');
   expect(told).toMatch(/2 round-ups in the lab; \d+ runs were reduced by the new rule/);
@@ -50,7 +55,7 @@ afterAll(async () => {
 test('nothing of it is lost: runs, numbers, logs, and what was written', async () => {
   const client = new Client({ connectionString: process.env.DATABASE_URL });
   await client.connect();
-  const now = await looked(client);
+  const now = await looked(client, RUNS_NOW);
   await client.end();
   expect(before.runs.length).toBeGreaterThan(15);
   // Entries may be layouts by now, and briefs name places: these are none, and have the usual ones.

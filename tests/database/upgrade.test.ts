@@ -14,7 +14,8 @@ const sql = (text: string, values: unknown[] = []) =>
 
 /** The lab as an older rule left it: its numbers differ, and one run is of what the new rule calls impossible. */
 async function asOfOlderRule(): Promise<void> {
-  await sql(`UPDATE reductions SET rule_version = 1, rise_k = rise_k + 3`);
+  await sql(`UPDATE reductions SET rule_version = 1`);
+  await sql(`UPDATE run_values SET value = value + 3 WHERE response = 'rise'`);
 }
 
 test('a lab of an older rule starts: what changed is told once, nobody’s windows are forgotten, the impossible is kept without a number', async () => {
@@ -26,10 +27,11 @@ test('a lab of an older rule starts: what changed is told once, nobody’s windo
     [two!.id],
   );
   // A window that nobody asks for any more, and a run whose entry left its line-up.
-  await sql(
-    `INSERT INTO reductions SELECT (jsonb_populate_record(d, '{"window_s": 120}')).* FROM reductions d WHERE run_id = $1`,
-    [other!.id],
-  );
+  for (const table of ['reductions', 'run_values'])
+    await sql(
+      `INSERT INTO ${table} SELECT (jsonb_populate_record(d, '{"window_s": 120}')).* FROM ${table} d WHERE run_id = $1`,
+      [other!.id],
+    );
   const [, gone] = await viewLineUp(id);
   await changeEntry(id, gone!.entryId, { cited: false }, 'test');
   await asOfOlderRule();

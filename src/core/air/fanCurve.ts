@@ -71,7 +71,12 @@ export function atSpeed(curve: FanCurve, rpm: number): FanCurve & { farOff: bool
   return { rpm, points, through, farOff: ratio > 4 / 3 || ratio < 3 / 4 };
 }
 
-/** Pressure at a flow, Pa, and its slope, Pa per m³/h; not computable beyond the openings. */
+/**
+ * Pressure at a flow, Pa, and its slope, Pa per m³/h; not computable beyond the openings.
+ *
+ * Example: Between openings of 0 m³/h at 30 Pa and 80 m³/h at 0 Pa the pressure falls from the one to the other; at 90
+ * m³/h: not computable.
+ */
 export function pressureAt(
   curve: FanCurve,
   flowM3PerH: number,

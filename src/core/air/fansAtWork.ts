@@ -78,6 +78,9 @@ function workOf(fan: MeasuredFan, system: SystemCurve, at: WorkAt): Found | stri
  * Which fan suits a resistance: each at its speed, by the flow at which it crosses it, most first. Ties by simultaneous
  * 95 % comparison as in FORMATS step 9 (Tukey–Kramer); what is in doubt of the resistance is the same for all and tells
  * none from another, so it counts in the interval of each and not between them.
+ *
+ * Example: Of two fans at 33 dB(A) through a filter, the one that crosses its curve at 61 m³/h stands before the one
+ * at 54.
  */
 export function fansAtWork(fans: readonly MeasuredFan[], system: SystemCurve, at: WorkAt): WorkRanking {
   const found: Found[] = [];

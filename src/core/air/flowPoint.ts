@@ -24,7 +24,11 @@ export function flowPoints(readings: readonly SpotReading[], rpm: number | null)
   return points.sort((a, b) => a.flowM3PerH - b.flowM3PerH);
 }
 
-/** Places of a run that have a flow and no pressure, or were read at no speed: they make no point. */
+/**
+ * Places of a run that have a flow and no pressure, or were read at no speed: they make no point.
+ *
+ * @example lonelyFlows([{ quantity: 'flow', place: 'opening 2', value: 40, rpm: null }]) → ['opening 2']
+ */
 export function lonelyFlows(readings: readonly SpotReading[]): string[] {
   return [...groupBy(readings, (reading) => reading.place)]
     .filter(

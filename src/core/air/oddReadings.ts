@@ -5,6 +5,8 @@ import { spotScatter } from './spotScatter';
 /**
  * What is asked about before readings typed by hand are taken: they can be true, and mostly are slips. A flow without a
  * pressure at its place makes no point of a fan's curve; a pressure or a flow without any speed cannot be restated.
+ *
+ * @example oddReadings([{ quantity: 'airspeed', place: '15 cm', value: 2.1, rpm: null }], 1200) → []
  */
 export function oddReadings(readings: readonly SpotReading[], runRpm: number | null): string[] {
   const asked = lonelyFlows(readings).map(

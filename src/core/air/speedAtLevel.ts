@@ -16,7 +16,11 @@ export interface SpeedAtLevel {
 /** Nearer to the line than this a setting stands on it (FORMATS step 7). */
 const ON_LINE_DB = 0.3;
 
-/** Level at a speed between two settings: straight over the logarithm of the speed, as fans go. */
+/**
+ * Level at a speed between two settings: straight over the logarithm of the speed, as fans go.
+ *
+ * @example levelAtSpeed([{ rpm: 1000, levelDb: 30 }, { rpm: 2000, levelDb: 46 }], 1000) → 30
+ */
 export function levelAtSpeed(settings: readonly FanSetting[], rpm: number): number | null {
   const sorted = [...settings].sort((a, b) => a.rpm - b.rpm);
   const above = sorted.findIndex((setting) => setting.rpm >= rpm);

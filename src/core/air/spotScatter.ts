@@ -45,6 +45,8 @@ function standsApart(values: readonly number[]): number | null {
  * is told and counts all the same: only the reviewer knows whether the probe slipped.
  *
  * Of 2.1, 2.1, 2.2, 2.1 and 3.4 m/s the last stands apart.
+ *
+ * Example: Readings of 2.0, 2.1, 2.0, 2.1 and 3.4 m/s at one place: the last one stands apart.
  */
 export function spotScatter(readings: readonly SpotReading[], runRpm: number | null): PlaceReadings[] {
   return [...groupBy(readings, ({ quantity, place }) => `${quantity}\n${place}`).values()].map((here) => {

@@ -20,7 +20,11 @@ export interface FittedSystem extends SystemCurve {
   heldAt: 1 | 2 | null;
 }
 
-/** Δp at a flow, Pa. */
+/**
+ * Δp at a flow, Pa.
+ *
+ * @example systemPressurePa({ k: 0.01, exponent: 2 }, 50) → 25
+ */
 export function systemPressurePa({ k, exponent }: SystemCurve, flowM3PerH: number): number {
   return k * flowM3PerH ** exponent;
 }

@@ -123,6 +123,9 @@ export interface BenchStep {
   run: BenchRun | null;
 }
 
+/**
+ * Example: A mount begun at 20:00 stands in the phase that waits for the cooler, with no run.
+ */
 export function beginMount(mount: {
   entry: string;
   name: string;
@@ -161,7 +164,12 @@ export function beginMount(mount: {
   };
 }
 
-/** The same mount in another phase. */
+/**
+ * The same mount in another phase.
+ *
+ * @example enter({ phase: 'soak' }, 'reading', 60, 'reading the meter') → { phase: 'reading', sinceS: 60, said:
+ * 'reading the meter' }
+ */
 export function enter(state: BenchState, phase: BenchPhase, nowS: number, said: string): BenchState {
   return { ...state, phase, sinceS: nowS, said };
 }
@@ -169,16 +177,27 @@ export function enter(state: BenchState, phase: BenchPhase, nowS: number, said: 
 /** No load, and the fans at full. */
 export const LOAD_OFF = { loadW: 0, gpuLoadW: 0, loadOnS: null, dutyPct: 100, gauge: null } as const;
 
-/** Stopped, with the load off; `alarm` where the guard has done it. */
+/**
+ * Stopped, with the load off; `alarm` where the guard has done it.
+ *
+ * Example: A bench stopped by the guard has its load at 0 W and `alarm` true.
+ */
 export function stop(state: BenchState, nowS: number, said: string, alarm = false): BenchState {
   return { ...enter(state, 'stopped', nowS, said), ...LOAD_OFF, alarm };
 }
 
+/**
+ * @example hasEnded({ phase: 'done' }) → true
+ */
 export function hasEnded(state: BenchState): boolean {
   return state.phase === 'done' || state.phase === 'stopped';
 }
 
-/** After a gap in which the load was taken off, a soak begins again: what it was is no soak any more. */
+/**
+ * After a gap in which the load was taken off, a soak begins again: what it was is no soak any more.
+ *
+ * Example: A soak of 20 minutes before a gap of 10 with the load off begins at nought again.
+ */
 export function afterGap(state: BenchState, gapS: number, nowS: number, loadStayed: boolean): BenchState {
   const said = `A gap of ${Math.round(gapS)} s in the samples`;
   if (loadStayed || state.loadW + state.gpuLoadW === 0)

@@ -17,6 +17,8 @@ const GUARD_SLOPE_S = 60;
  * Whether the load must come off, in words; null where all is well. `samples` ascend, and only those since the load came
  * on at `loadOnS` count: over the limit by 3 K, or still climbing by more than 2 K/s eight seconds after it came on,
  * when the die's own heat capacity has long filled and only a heatsink that is not there explains it.
+ *
+ * Example: Three samples of 96 °C with a limit of 90 °C, the load on: words that say so; 70 °C: null.
  */
 export function benchGuard(samples: readonly GuardSample[], limitC: number, loadOnS: number): string | null {
   let at = samples.length - 1;
@@ -35,7 +37,11 @@ export function benchGuard(samples: readonly GuardSample[], limitC: number, load
     : null;
 }
 
-/** The graphics card's own limit, in words; null where it stands under it, or none is watched. */
+/**
+ * The graphics card's own limit, in words; null where it stands under it, or none is watched.
+ *
+ * Example: A card at 88 °C with a limit of 85 °C: words that say so; no limit noted: null.
+ */
 export function cardGuard(
   samples: readonly GuardSample[],
   cardLimitC: number | null,

@@ -23,6 +23,8 @@ const MOST_LEFT_OUT = 1 / 3;
  * standard deviations (a door, a car) is left out together with its neighbours, the rest averaged by energy. A reading
  * that loses more than a third is not usable.
  *
+ * Example: Ten levels of 33.0 dB and one of 60 dB: 33.0 dB, with one left out.
+ *
  * @throws for fewer than five levels
  */
 export function meterReading(levelsDb: readonly number[]): MeterReading {

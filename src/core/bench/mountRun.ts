@@ -71,6 +71,9 @@ function obey(state: BenchState, command: BenchCommand, nowS: number): BenchStat
  * One step of a mount at the bench: from its state, the samples since its setting began (ascending), the commands that
  * came in, and the clock. What the rig is to do stands in the new state: `loadW`, `gpuLoadW` and `dutyPct`. Pure: the
  * same samples make the same mount.
+ *
+ * Example: In the phase ‘soak’, with the gauge settled for long enough, the next state is ‘reading’, and the meter's
+ * time begins.
  */
 export function benchStep(
   before: BenchState,

@@ -33,6 +33,8 @@ const clamp = (value: number, low: number, high: number) => Math.min(high, Math.
  * What to try next to bring a cooler to the noise line, from the readings so far: the secant of level against lg rpm
  * within the bracket that is known (regula falsi), in whole per cent of duty. Knows fans that stall, fans of fixed
  * speed, and levels lost in the room.
+ *
+ * Example: Read 30 dB(A) at 40 % and 36 at 60 %, with the line at 33: the next duty lies between.
  */
 export function noiseTrim(readings: readonly TrimReading[], lineDb: number): TrimStep {
   if (!Number.isFinite(lineDb)) throw new RangeError(`noiseTrim: lineDb must be finite, got ${lineDb}`);

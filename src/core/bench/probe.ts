@@ -55,7 +55,12 @@ export function probeReading(
 
 const PARTS = 3;
 
-/** What is kept of a probe's readings: the means of their thirds, so that the scatter can still be seen. */
+/**
+ * What is kept of a probe's readings: the means of their thirds, so that the scatter can still be seen.
+ *
+ * @example keptReadings({ quantity: 'airspeed', place: '15 cm' }, [2, 2, 2.2, 2.2, 2.4, 2.4], null).map(({ value }) =>
+ * value) → [2, 2.2, 2.4]
+ */
 export function keptReadings(
   { quantity, place }: ProbePlace,
   values: readonly number[],

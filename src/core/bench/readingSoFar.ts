@@ -8,7 +8,11 @@ export interface ReadingSoFar {
   count: number;
 }
 
-/** The meter's reading as far as it has come since `fromS`; null before there are five levels. */
+/**
+ * The meter's reading as far as it has come since `fromS`; null before there are five levels.
+ *
+ * Example: Seven levels since the reading began: their mean with its spread; four: null.
+ */
 export function readingSoFar(samples: readonly LiveSample[], fromS: number): ReadingSoFar | null {
   const levels = samples.flatMap(([atS, , , , , levelDb]) =>
     atS >= fromS && levelDb !== null ? [{ atS, levelDb }] : [],

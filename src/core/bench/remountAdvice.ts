@@ -18,6 +18,8 @@ const TRIES = 3;
  * siblings. `repeats` are the counting runs of the round-up; `rejected` the runs of earlier tries at the same mount,
  * each try under a mount number of its own. Where the last try and two rejected ones agree within 1 K over the settings
  * they share, the result stands.
+ *
+ * Example: A mount 1.8 K over its two siblings, which lie within 0.4 K: mount it again, once.
  */
 export function remountAdvice(
   repeats: readonly Repeat[],

@@ -8,6 +8,8 @@ export type SettingKind =
  * What a fan setting's label asks of the fans: “56 %” a duty, “fixed” full duty, “stopped” none (a pump's own share),
  * “33 dB(A)” the duty that brings the cooler to that level, “automatic” the board's own control. Another label is
  * unreadable: the bench takes none by guess.
+ *
+ * @example settingKind('56 %') → { kind: 'duty', dutyPct: 56 }
  */
 export function settingKind(label: string): SettingKind {
   const text = label.trim().toLowerCase().replace(',', '.');

@@ -29,6 +29,9 @@ const ROOM_SHARE = 0.35;
  * How a soak stands: its slope now, the end that the settling fit predicts with its doubt, and the time left. `timeS`
  * ascends from the moment of the setting, s; `riseK` over the room as it is, `roomC` the room itself. The doubt is the
  * fit's own standard error and what the moving room leaves in it.
+ *
+ * Example: Of a rise that climbs by 0.5 K/min at the end of a fit with τ = 4 min: its slope, an end 2 K above, and the
+ * minutes left.
  */
 export function settlingGauge(
   timeS: ArrayLike<number>,

@@ -6,7 +6,11 @@ import { present, since } from './sampleSlices';
 export const FLOOR_WAIT_S = 10;
 export const METER_SILENT = 'The meter gives nothing: is it on?';
 
-/** The room alone, fans off, before the load comes on. */
+/**
+ * The room alone, fans off, before the load comes on.
+ *
+ * Example: After the meter's time with all fans off: the room at 18.2 dB(A), and on to the warm-up.
+ */
 export function stepFloor(
   state: BenchState,
   samples: readonly BenchSample[],

@@ -18,7 +18,11 @@ function holdWords({ quantity, place }: ProbePlace): string {
   return `Hold the ${PROBE_NAME[quantity]} ${/^\d/.test(place) ? 'at ' : ''}${place}, then press Space.`;
 }
 
-/** After the meter: the probe is asked for at the first place, and the run waits for what it reads. */
+/**
+ * After the meter: the probe is asked for at the first place, and the run waits for what it reads.
+ *
+ * Example: After the meter of a run with two places: ‘hold the probe at 15 cm’.
+ */
 export function askForProbe(state: BenchState, run: BenchRun, nowS: number, lead: string): BenchState {
   const { places } = state.probe!;
   return enter(
@@ -29,7 +33,11 @@ export function askForProbe(state: BenchState, run: BenchRun, nowS: number, lead
   );
 }
 
-/** The probe is where it should be. */
+/**
+ * The probe is where it should be.
+ *
+ * Example: From ‘probe’ to ‘probe-reading’, with the clock of that moment.
+ */
 export function probeHeld(state: BenchState, nowS: number): BenchState {
   const { places, at } = state.probe!;
   return enter(state, 'probe-reading', nowS, `Reading ${places[at]!.place}. Keep it still.`);
@@ -55,7 +63,11 @@ function finished(state: BenchState, nowS: number, lead: string): BenchStep {
   return { state: takePoint(taken, state.at + 1, nowS, lead), run };
 }
 
-/** A probe held at its place: read until its mean stands, then on to the next; after the last the run is whole. */
+/**
+ * A probe held at its place: read until its mean stands, then on to the next; after the last the run is whole.
+ *
+ * Example: Readings whose mean stands within its class: they are kept, and the next place is asked for.
+ */
 export function stepProbe(state: BenchState, samples: readonly BenchSample[], nowS: number): BenchStep {
   const stay = (as: BenchState): BenchStep => ({ state: as, run: null });
   const probe = state.probe!;

@@ -51,7 +51,11 @@ function withoutForbidden(state: BenchState): BenchState {
   return { ...state, skipped, points: state.points.filter((_, i) => !forbidden(i)) };
 }
 
-/** The meter over its time: the run ends with it, unless the soak has come loose meanwhile. */
+/**
+ * The meter over its time: the run ends with it, unless the soak has come loose meanwhile.
+ *
+ * Example: After the meter's time: a run of 33.1 dB(A); where the soak has come loose meanwhile, back to ‘soak’.
+ */
 export function stepReading(
   state: BenchState,
   samples: readonly BenchSample[],

@@ -17,17 +17,28 @@ const GAUGE_EVERY_S = 10;
 const SHORT_K = 0.1;
 const HOLD_SHARE = 0.4;
 
+/**
+ * @example isIdle({ loadW: 0, loadName: '', gpuLoadW: 0 }) → true
+ */
 export function isIdle(point: Load): boolean {
   return point.loadW === 0 && point.gpuLoadW === 0 && point.loadName === '';
 }
 
-/** Whether the die stands at its limit for more than a fifth of these samples (FORMATS step 4). */
+/**
+ * Whether the die stands at its limit for more than a fifth of these samples (FORMATS step 4).
+ *
+ * @example isLimited([{ dieC: 89.5 }, { dieC: 89.6 }], 90) → true
+ */
 export function isLimited(samples: readonly BenchSample[], limitC: number): boolean {
   const dies = present(samples, 'dieC');
   return dies.filter((value) => value >= limitC - LIMIT_BAND_K).length > LIMITED_SHARE * dies.length;
 }
 
-/** How the soak in hand stands, by the rule of FORMATS step 1: at the limit by R times the nominal load. */
+/**
+ * How the soak in hand stands, by the rule of FORMATS step 1: at the limit by R times the nominal load.
+ *
+ * Example: Ten minutes into a soak at 170 W: a slope of 0.3 K/min, 1.1 K to come.
+ */
 export function gaugeOf(
   state: BenchState,
   samples: readonly BenchSample[],
@@ -51,7 +62,11 @@ export function gaugeOf(
   );
 }
 
-/** The graphics card's own soak, where it is loaded and its sensor is read; null where not. */
+/**
+ * The graphics card's own soak, where it is loaded and its sensor is read; null where not.
+ *
+ * Example: With 220 W in the card and its sensor read: a gauge of its own; without: null.
+ */
 export function cardGauge(
   state: BenchState,
   samples: readonly BenchSample[],
@@ -75,13 +90,19 @@ export function cardGauge(
  * How long the rule must hold before a soak is ended, s; Infinity where the mean of the window is not there yet. One
  * calm moment of a slow loop in a moving room would end it up to 1 K too early: where the fit sees the mean within 0.1 K
  * of the end, two fifths of the window, where it cannot tell, all of it.
+ *
+ * Example: A gauge without a fitted end has to hold longer than one with an end that is known.
  */
 export function holdsForS(gauge: SettlingGauge, rule: BenchRule): number {
   if (gauge.shortK === null) return rule.windowS;
   return Math.abs(gauge.shortK) < SHORT_K ? HOLD_SHARE * rule.windowS : Infinity;
 }
 
-/** A soak: until the rule calls it settled, or it has lasted longer than any should. */
+/**
+ * A soak: until the rule calls it settled, or it has lasted longer than any should.
+ *
+ * Example: Settled for long enough: the state is ‘reading’; after the longest soak allowed too, with that said.
+ */
 export function stepSoak(
   state: BenchState,
   samples: readonly BenchSample[],

@@ -14,7 +14,11 @@ const TRIM_READ_S = 25;
 /** A fan below this stands still, rpm. */
 export const STILL_RPM = 30;
 
-/** One duty on the way to the noise line: read, and go on by `noiseTrim`. */
+/**
+ * One duty on the way to the noise line: read, and go on by `noiseTrim`.
+ *
+ * Example: Read 34.2 dB(A) for a line of 33: the next duty, or ‘soak’ where 33 was hit.
+ */
 export function stepTrim(state: BenchState, samples: readonly BenchSample[], nowS: number): BenchState {
   if (nowS - state.sinceS < TRIM_WAIT_S + TRIM_READ_S) return state;
   const read = since(samples, state.sinceS + TRIM_WAIT_S);

@@ -3,7 +3,11 @@ import { enter, LOAD_OFF, type BenchState, type SkippedPoint } from './benchStat
 import { noiseTrim } from './noiseTrim';
 import { settingKind } from './settingDuty';
 
-/** Takes a point in hand: its load and its duty, or the search for the duty; with none left, the load comes off. */
+/**
+ * Takes a point in hand: its load and its duty, or the search for the duty; with none left, the load comes off.
+ *
+ * Example: Point 0 at ‘56 %’: its load goes on and its fans to 56 %; past the last point the load comes off.
+ */
 export function takePoint(state: BenchState, at: number, nowS: number, lead: string): BenchState {
   const point = state.points[at];
   if (!point) {
@@ -47,7 +51,11 @@ export function takePoint(state: BenchState, at: number, nowS: number, lead: str
   return skipPoint(next, nowS, `“${setting}” is no duty, level or “automatic”`);
 }
 
-/** The point in hand is not measured, for a reason that is kept; the next one is taken. */
+/**
+ * The point in hand is not measured, for a reason that is kept; the next one is taken.
+ *
+ * Example: A point whose line no duty reaches is left out with that reason, and the next one begins.
+ */
 export function skipPoint(state: BenchState, nowS: number, why: string): BenchState {
   const point = state.points[state.at]!;
   const skipped: SkippedPoint[] = [...state.skipped, { ...point, why }];

@@ -48,7 +48,11 @@ export const USUAL_PLACES: readonly ProbePlace[] = [
   { quantity: 'pressure', place: 'closed chamber' },
 ];
 
-/** The brief with another question. Fans by their air are read without heat; any other needs a load again. */
+/**
+ * The brief with another question. Fans by their air are read without heat; any other needs a load again.
+ *
+ * @example asking(defaultBrief(), 'fans-by-air').loads → [{ watts: 0, program: '', gpuWatts: 0 }]
+ */
 export function asking(brief: Brief, question: Question): Brief {
   const isCold = brief.loads.every((load) => load.watts === 0 && load.gpuWatts === 0 && load.program === '');
   if (question === 'fans-by-air')
@@ -56,6 +60,9 @@ export function asking(brief: Brief, question: Question): Brief {
   return { ...brief, question, loads: isCold ? defaultBrief().loads : brief.loads };
 }
 
+/**
+ * @example defaultBrief().question → 'coolers'
+ */
 export function defaultBrief(): Brief {
   return {
     question: 'coolers',

@@ -21,7 +21,11 @@ const SCHOOL_COST: Partial<Record<string, string>> = {
   interface: 'Runs with the other joint are not ranked with these: a new rig revision begins.',
 };
 
-/** What differs between two briefs, in words, and what that makes incomparable. */
+/**
+ * What differs between two briefs, in words, and what that makes incomparable.
+ *
+ * Example: From two mounts to three: ‘mounts 2, now 3’; from 170 W to 150 W: that runs of both cannot be compared.
+ */
 export function briefChanges(was: Brief, isNow: Brief): BriefChange[] {
   const changes: BriefChange[] = [];
   const note = (what: string, before: unknown, after: unknown, incomparable = '') => {

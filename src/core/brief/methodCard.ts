@@ -71,6 +71,9 @@ function airAnswers({ places }: Pick<Brief, 'places'>): CardAnswer[] {
 /**
  * The method card: what a reviewer links when readers ask why. What was done stands in it as it was, with where that
  * departs from the brief; before the first run it says what is planned, and that it is a plan.
+ *
+ * Example: A brief at 33 dB(A) and 170 W with twelve runs done: ‘170 W, fixed’, with what was really measured beside
+ * it.
  */
 export function methodCard(brief: Brief, rig: CardRig, done: MethodDone | null): CardAnswer[] {
   const question = questionOf(brief.question);

@@ -75,7 +75,11 @@ export const QUESTIONS: readonly {
   },
 ];
 
-/** A question by its value. */
+/**
+ * A question by its value.
+ *
+ * @example questionOf('fans-by-air').value → 'fans-by-air'
+ */
 export function questionOf(value: Question): (typeof QUESTIONS)[number] {
   return QUESTIONS.find((other) => other.value === value)!;
 }

@@ -225,13 +225,20 @@ export interface Chosen {
   reason: string;
 }
 
+/**
+ * @example defaultSchools().statistic.choice → 'mean'
+ */
 export function defaultSchools(): Record<SchoolKey, Chosen> {
   return Object.fromEntries(
     SCHOOLS.map((school) => [school.key, { choice: school.choices[0]!.value, reason: '' }]),
   ) as Record<SchoolKey, Chosen>;
 }
 
-/** The choices of a school that something is computed or stated by. */
+/**
+ * The choices of a school that something is computed or stated by.
+ *
+ * @example offered({ choices: [{ value: 'a' }, { value: 'b', later: 'not computed' }] }) → [{ value: 'a' }]
+ */
 export function offered(school: School): School['choices'] {
   return school.choices.filter((choice) => !choice.later);
 }
@@ -241,6 +248,9 @@ export const OFFERED_SCHOOLS = SCHOOLS.filter(
   (school) => !['heat', 'enclosure'].includes(school.key) && offered(school).length > 1,
 );
 
+/**
+ * @example choiceOf('statistic', 'mean').value → 'mean'
+ */
 export function choiceOf(key: SchoolKey, value: string): School['choices'][number] {
   const school = SCHOOLS.find((school) => school.key === key)!;
   return school.choices.find((choice) => choice.value === value) ?? school.choices[0]!;

@@ -17,6 +17,8 @@ const SECONDS_PER_H = 3600;
  * Air that the fans of a layout would move in and out, by their own airspeed measured in the open: area × speed × duty. An
  * estimate and no measurement: in a case every fan works against the others and what stands before it. Null where not one
  * of the fans was ever measured.
+ *
+ * @example airBalance([], new Map()) → null
  */
 export function airBalance(
   layout: readonly LayoutFan[],
@@ -36,7 +38,12 @@ export function airBalance(
   return balance;
 }
 
-/** The balance in a sentence that says what it is. */
+/**
+ * The balance in a sentence that says what it is.
+ *
+ * @example balanceWords({ inM3PerH: 120, outM3PerH: 80, unmeasured: [] }) → 'Estimated 120 m³/h in and 80 out: more in
+ * than out'
+ */
 export function balanceWords({ inM3PerH, outM3PerH, unmeasured }: AirBalance): string {
   const all = inM3PerH + outM3PerH;
   const share = Math.abs(inM3PerH - outM3PerH) / all;

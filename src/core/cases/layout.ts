@@ -34,7 +34,11 @@ export const USUAL_CASE: readonly CaseSide[] = [
 /** What any case may have at a side: of a case that nobody has noted only what cannot be is refused. */
 export const ANY_CASE: readonly CaseSide[] = CASE_PLACES.map((place) => ({ place, slots: 9, sizeMm: 400 }));
 
-/** How many slots a side is drawn with: those of the usual case, and more where a layout has them. */
+/**
+ * How many slots a side is drawn with: those of the usual case, and more where a layout has them.
+ *
+ * @example drawnSlots([]).find(({ place }) => place === 'rear').slots → 1
+ */
 export function drawnSlots(layout: readonly LayoutFan[]): { place: CasePlace; slots: number }[] {
   return USUAL_CASE.map(({ place, slots }) => ({
     place,
@@ -48,6 +52,9 @@ export const slotName = ({ place, slot }: Pick<LayoutFan, 'place' | 'slot'>) => 
 /**
  * What a layout cannot be in a case, in words: a place or a slot that the case has not, two fans in one slot, a fan larger
  * than its place. Null where it can.
+ *
+ * @example layoutProblem([{ place: 'rear', slot: 1, direction: 'out', fan: 'Brisa', sizeMm: 999, dutyPct: null }]) ===
+ * null → false
  */
 export function layoutProblem(
   layout: readonly LayoutFan[],

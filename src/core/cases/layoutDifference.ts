@@ -1,6 +1,11 @@
 import { slotName, type LayoutFan } from './layout';
 
-/** What sets one layout apart from another, a few words each; empty where nothing does. */
+/**
+ * What sets one layout apart from another, a few words each; empty where nothing does.
+ *
+ * @example layoutDifferences([{ place: 'rear', slot: 1, direction: 'out', fan: 'Brisa', sizeMm: 120, dutyPct: null }],
+ * []) → ['no fan at rear 1']
+ */
 export function layoutDifferences(base: readonly LayoutFan[], other: readonly LayoutFan[]): string[] {
   const at = (layout: readonly LayoutFan[]) => new Map(layout.map((fan) => [slotName(fan), fan]));
   const [before, now] = [at(base), at(other)];
@@ -29,7 +34,11 @@ export function layoutDifferences(base: readonly LayoutFan[], other: readonly La
   return told;
 }
 
-/** The layout that differs least from one, and by what; null where there is no other. Of equals the first. */
+/**
+ * The layout that differs least from one, and by what; null where there is no other. Of equals the first.
+ *
+ * Example: Of three layouts the one that differs by a fan in the top, with those words; of no others: null.
+ */
 export function nearestLayout<T extends { layout: readonly LayoutFan[] }>(
   layout: readonly LayoutFan[],
   others: readonly T[],

@@ -40,7 +40,11 @@ export const UNITS = ['degC', 'degF', 'W', 'rpm', 'MHz', 'dB(A)', 's'] as const;
 
 export type Unit = (typeof UNITS)[number];
 
-/** The unit that readings of a quantity are kept in. */
+/**
+ * The unit that readings of a quantity are kept in.
+ *
+ * @example usualUnit('power') → 'W'
+ */
 export function usualUnit(quantity: Quantity): Unit {
   if (quantity.endsWith('_temperature')) return 'degC';
   if (quantity.endsWith('_speed')) return 'rpm';

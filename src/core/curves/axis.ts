@@ -56,7 +56,11 @@ export const AXES: Record<Against, Axis> = {
   },
 };
 
-/** What a key moves the line by; null for a key that is not the line's. */
+/**
+ * What a key moves the line by; null for a key that is not the line's.
+ *
+ * @example lineStep('ArrowRight', { step: 0.5, leap: 5 }) → 0.5
+ */
 export function lineStep(key: string, { step, leap }: Pick<Axis, 'step' | 'leap'>): number | null {
   const steps: Record<string, number> = {
     ArrowLeft: -step,

@@ -33,7 +33,11 @@ export const RISE_AGAINST_NOISE: CurveRule = {
 const UNITS: Record<Against, string> = { noise: 'dB(A)', rpm: 'rpm', duty: '%' };
 const DECIMALS: Record<Against, number> = { noise: 1, rpm: 0, duty: 0 };
 
-/** A place on the axis in words: “33.0 dB(A)”, “1250 rpm”, “60 %”. */
+/**
+ * A place on the axis in words: “33.0 dB(A)”, “1250 rpm”, “60 %”.
+ *
+ * @example axisWords('noise', 33) → '33.0 dB(A)'
+ */
 export function axisWords(against: Against, at: number): string {
   return `${at.toFixed(DECIMALS[against])} ${UNITS[against]}`;
 }

@@ -68,7 +68,11 @@ function markJudged(settings: readonly SettingMean[], { better, byEnergy }: Curv
   });
 }
 
-/** What sensors leave in doubt beyond what remounting shows: their wandering is part of that (GUM 4.3.10). */
+/**
+ * What sensors leave in doubt beyond what remounting shows: their wandering is part of that (GUM 4.3.10).
+ *
+ * @example beyondMounts(0.09, 0.04) → 0.05
+ */
 export function beyondMounts(sensorsK2: number, mountK2: number): number {
   return Math.max(0, sensorsK2 - mountK2);
 }
@@ -104,6 +108,9 @@ function leftOutSettings(points: readonly MeasuredPoint[], { against }: CurveRul
  * all that are compared, also those without runs, and which of them are controls; `instruments` what the rig's
  * instruments leave in doubt; `rule` says what is compared and against what. The order of points and entries changes
  * nothing but the order of what comes back.
+ *
+ * Example: An entry with passes at 30, 33 and 36 dB(A) has one curve with three settings; one without runs has an
+ * empty curve.
  */
 export function entryCurves(
   entries: readonly { entry: string; isControl: boolean }[],

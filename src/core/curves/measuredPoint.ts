@@ -27,7 +27,11 @@ export interface MeasuredPoint {
   roomDoubtK: number;
 }
 
-/** Where a run stands on an axis; missing where nothing tells. */
+/**
+ * Where a run stands on an axis; missing where nothing tells.
+ *
+ * @example placeOn({ rpm: 1250 }, 'rpm') → 1250
+ */
 export function placeOn(point: MeasuredPoint, against: Against): number {
   if (against === 'noise') return point.level.levelDb;
   return (against === 'rpm' ? point.rpm : point.dutyPct) ?? MISSING;
@@ -36,6 +40,8 @@ export function placeOn(point: MeasuredPoint, against: Against): number {
 /**
  * Only a settled run supports a curve (FORMATS step 1); against noise only where it stands clear of the room (step 5),
  * against speed with its level as an upper bound (step 13).
+ *
+ * @example isUsable({ settled: false, level: { standing: 'clear' } }) → false
  */
 export function isUsable(point: MeasuredPoint, against: Against = 'noise'): boolean {
   if (!point.settled) return false;

@@ -17,6 +17,7 @@ function endSlope(h0: number, h1: number, d0: number, d1: number): number {
  * Numer. Anal. 17 (1980) 238, with the weighted harmonic slopes of their PCHIM routine. It never leaves
  * the range of neighbouring points. `x` must ascend strictly; one point is a curve of one point.
  *
+ * @example pchipAt(pchip([0, 1, 2], [0, 1, 4]), 1).y → 1
  * @throws where x does not ascend or the lengths differ
  */
 export function pchip(x: readonly number[], y: readonly number[]): Pchip {
@@ -48,6 +49,8 @@ export function pchip(x: readonly number[], y: readonly number[]): Pchip {
 
 /**
  * Value and slope of the interpolant at `at`, with the piece it lies in and how far along (0 to 1).
+ *
+ * @example pchipAt(pchip([0, 1], [0, 10]), 0.5).y → 5
  * @throws outside the ends: a curve is never carried beyond its points
  */
 export function pchipAt(

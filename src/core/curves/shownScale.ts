@@ -17,7 +17,11 @@ export interface ShownScale {
   title: string;
 }
 
-/** Scale of a response as it is measured. */
+/**
+ * Scale of a response as it is measured.
+ *
+ * Example: A rise of 40 K is shown as 40.0 K.
+ */
 export function plainScale({
   name,
   unit,
@@ -31,6 +35,9 @@ export function plainScale({
 
 /**
  * Scale of the die's rise at one load of fixed watts: less is better for all three, and each is the rise on another scale.
+ *
+ * Example: A rise of 40 K at 170 W in a reference room of 23 °C is 0.2353 K/W, or 63 °C.
+ *
  * @throws for a resistance at idle, where no nominal watts flow
  */
 export function riseScale(shown: RiseShown, rule: Pick<LineRule, 'loadW' | 'referenceAmbientC'>): ShownScale {

@@ -221,6 +221,8 @@ function restatedAt(curve: EntryCurve, line: number): PlacedValue | null {
  * Uncertainty: spread of passes and mounts, sensors, the meter through the slope, interpolation, what was still to
  * come, a typed room reading's doubt, and what the tenths that miss the line are worth (GUM, JCGM 100, 5.1).
  *
+ * Example: Settings at 30 and 36 dB(A): at 33 a value between theirs, at 45 ‘tops-out’, at 28 ‘too-loud’.
+ *
  * @throws where the line is not finite
  */
 export function valueAtLine(curve: EntryCurve, line: number): PlacedValue | NoValue {

@@ -16,6 +16,8 @@ const SAME_SPEED = 0.03;
  * Levels of one product with another number of fans that differ by more than their count explains: N like sources are
  * 10·lg N over one. Compared at speeds within 3 %; more than 2 dB beside what the other variants say is told. Where
  * only two variants stand against each other either may be wrong, and both are told. Gives the surplus of each, dB.
+ *
+ * Example: Two fans 6 dB over one at the same speed are 3 dB more than 10·lg 2 explains: told for that run.
  */
 export function fanCountJump(readings: readonly FanReading[]): Map<number, number> {
   const jumps = new Map<number, number>();

@@ -30,6 +30,8 @@ function theilSen(points: readonly { x: number; y: number }[]): (x: number) => n
  * Levels that do not lie on their entry's level–speed line: level against lg rpm is nearly straight, so a
  * reading off it by over 1.5 dB and over four robust standard deviations is a slip, a door or a pump.
  * A line through fewer than four speeds is no line to hold them to. Gives the deviation of each, dB.
+ *
+ * Example: Five levels on a line over lg rpm and a sixth 3 dB over it: the sixth, by 3 dB.
  */
 export function offSpeedLine(readings: readonly SpeedLevel[]): Map<number, number> {
   const off = new Map<number, number>();

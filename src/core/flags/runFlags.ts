@@ -8,7 +8,11 @@ import { standsApart } from './standsApart';
 const ROOM_MOVED_K = 0.5;
 const LEVEL_MOVED_DB = 1.5;
 
-/** The level did not stand still while it counted, as the logbook and the import say it. */
+/**
+ * The level did not stand still while it counted, as the logbook and the import say it.
+ *
+ * @example levelMoved(2.04) → 'The level steps by 2.0 dB in the window: is the meter’s clock right?'
+ */
 export function levelMoved(stepDb: number): string {
   return `The level steps by ${stepDb.toFixed(1)} dB in the window: is the meter’s clock right?`;
 }
@@ -23,6 +27,8 @@ function over(valueDb: number): string {
  * What a run shows only beside the others, in short sentences by its id: levels off the level–speed line or
  * beyond what the fan count explains, passes and mounts that stand apart, a room that moved. Runs set aside
  * are told against the others, but the others never against them.
+ *
+ * Example: A pass 1.4 K over its siblings has ‘1.4 K over its other passes’; a run like the others has none.
  */
 export function runFlags(runs: readonly LabRun[]): Map<number, string[]> {
   const flags = new Map<number, string[]>();

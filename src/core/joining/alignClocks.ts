@@ -27,7 +27,11 @@ function momentOf({ timeS, values }: WatchedChannel, nearS: number): number {
   return best.atS;
 }
 
-/** The moments at which any of the channels steps, s. */
+/**
+ * The moments at which any of the channels steps, s.
+ *
+ * Example: A power log that steps from 0 to 170 W between 59 and 60 s has a moment there.
+ */
 export function stepMoments(channels: readonly WatchedChannel[]): number[] {
   return channels
     .flatMap((channel) => cutRuns([channel]).map((cut) => momentOf(channel, cut)))
@@ -47,6 +51,8 @@ export interface ClockShift {
  * a step of the one and a step of the other, the one that brings most together, and of equals the smallest; then the
  * median of what is left between them. Null where nothing speaks for a move: no steps, none that meet, or a clock that
  * is right to within 3 s already.
+ *
+ * Example: Steps at 100, 400 and 900 s, and in the other log at 130, 430 and 930 s: it is 30 s ahead.
  */
 export function alignClocks(
   leadMoments: readonly number[],

@@ -8,6 +8,9 @@ export interface LogPart {
  * Logs of one kind as one: the longest first, each adds what lies outside the spans that those before it cover, so that
  * two logs of one evening follow each other, and of two at the same time the longer counts (of equals the first). Gives
  * the joined readings in order of time, and which parts gave any.
+ *
+ * @example chained([{ timeS: [0, 1, 2], values: [5, 5, 5] }, { timeS: [2, 3], values: [6, 6] }]) → { timeS: [0, 1, 2,
+ * 3], values: [5, 5, 5, 6], used: [true, true] }
  */
 export function chained(parts: readonly LogPart[]): { timeS: number[]; values: number[]; used: boolean[] } {
   const spans: { fromS: number; toS: number }[] = [];

@@ -47,6 +47,8 @@ function shifts(channel: WatchedChannel, fromS: number, count: number): number[]
  * Where one long log of an evening changes its heat load or fan setting: the times, s, at which the level of
  * a channel steps by more than its smallest step (medians of 25 s on either side), the largest first within
  * a minute. Good to a bin of 5 s; a reviewer may move them.
+ *
+ * Example: An hour at 170 W, then one at 90 W: one cut, at the change.
  */
 export function cutRuns(channels: readonly WatchedChannel[]): number[] {
   const watched = channels.filter((channel) => channel.timeS.length > 1);

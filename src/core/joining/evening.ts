@@ -29,7 +29,12 @@ export interface PlacedSeries {
   values: number[];
 }
 
-/** Clocks of one kind tell the same time; others are laid so that the logs begin together. */
+/**
+ * Clocks of one kind tell the same time; others are laid so that the logs begin together.
+ *
+ * Example: Two logs of one kind at 20:00 and 21:00: 0 s and 3600 s; a log of elapsed seconds: laid to begin with the
+ * first.
+ */
 export function firstOffsets(logs: readonly BroughtLog[]): number[] {
   const lead =
     logs.find((log) => log.columns.some((column) => column.quantity === 'cpu_temperature')) ?? logs[0];
@@ -40,7 +45,11 @@ export function firstOffsets(logs: readonly BroughtLog[]): number[] {
   });
 }
 
-/** Of each quantity what the logs have of it, as one, on the evening's common clock; missing readings as NaN. */
+/**
+ * Of each quantity what the logs have of it, as one, on the evening's common clock; missing readings as NaN.
+ *
+ * Example: Two logs with the die, one after the other: one series of the die over both.
+ */
 export function placeSeries(logs: readonly BroughtLog[], offsetsS: readonly number[]): PlacedSeries[] {
   const parts = new Map<string, { timeS: number[]; values: number[] }[]>();
   logs.forEach((log, i) => {
@@ -78,6 +87,8 @@ const hasDie = (log: BroughtLog) => log.columns.some((column) => column.quantity
 /**
  * Where the clocks of logs without the die should be moved, so that their steps fall on those of the logs that have it;
  * null for a log that needs no move or whose steps tell nothing.
+ *
+ * Example: A power log whose step comes 30 s after the die's: −30 s.
  */
 export function proposedClocks(
   logs: readonly BroughtLog[],
@@ -109,7 +120,11 @@ function find(series: readonly PlacedSeries[], quantity: Quantity): PlacedSeries
   return series.find((series) => series.quantity === quantity);
 }
 
-/** The span that runs can be cut from: that of the die. */
+/**
+ * The span that runs can be cut from: that of the die.
+ *
+ * Example: A die logged from 0 to 7200 s: from 0 to 7200 s, however long the meter ran.
+ */
 export function eveningSpan(series: readonly PlacedSeries[]): { fromS: number; toS: number } | null {
   const die = find(series, 'cpu_temperature');
   if (!die || die.timeS.length < 2) return null;
@@ -144,6 +159,8 @@ const LEAST_QUIET_S = 30;
 /**
  * The room alone near a time, dB(A): the meter over the nearest minutes in which load and fans were off, by the bench's
  * rule; null where the logs have none.
+ *
+ * Example: Ten minutes without load and fans at 18.2 dB(A): 18.2; a log in which the fans never stood: null.
  */
 export function roomAlone(series: readonly PlacedSeries[], nearS: number): number | null {
   const [power, fans, noise] = (['power', 'fan_speed', 'noise_level'] as const).map((other) =>
@@ -199,7 +216,11 @@ export interface Piece {
   floorDb: string;
 }
 
-/** The room's level of a piece: its own, or what was typed for the last one above it. */
+/**
+ * The room's level of a piece: its own, or what was typed for the last one above it.
+ *
+ * @example floorOf([{ floorDb: '18.2' }, { floorDb: '' }], 1) → '18.2'
+ */
 export function floorOf(pieces: readonly Piece[], at: number): string {
   for (let i = at; i >= 0; i -= 1) if (pieces[i]!.floorDb.trim() !== '') return pieces[i]!.floorDb;
   return '';
@@ -207,7 +228,12 @@ export function floorOf(pieces: readonly Piece[], at: number): string {
 
 const LEAST_RUN_S = 120;
 
-/** Pieces for new cuts; what was filled in stays with the piece that covers most of the old one. */
+/**
+ * Pieces for new cuts; what was filled in stays with the piece that covers most of the old one.
+ *
+ * Example: Cuts at 0 and 3600 s of an evening of two hours: two pieces, the second without what was typed in the
+ * first.
+ */
 export function piecesFor(
   series: readonly PlacedSeries[],
   cuts: readonly number[],

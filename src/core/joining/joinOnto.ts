@@ -26,7 +26,11 @@ export function joinOnto(
   return joined;
 }
 
-/** How far a reading of a clock may stand for its neighbourhood: a little over its usual step, s. */
+/**
+ * How far a reading of a clock may stand for its neighbourhood: a little over its usual step, s.
+ *
+ * Example: A clock of one reading a second reaches a little over one second.
+ */
 export function reachS(sourceS: ArrayLike<number>): number {
   const steps: number[] = [];
   for (let i = 1; i < sourceS.length && steps.length < 2000; i += 1)

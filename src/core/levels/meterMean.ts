@@ -12,7 +12,11 @@ export function meterMean(noiseDb: number, atOtherPlaces: readonly number[]): nu
   return atOtherPlaces.length === 0 ? noiseDb : energyMeanDb([noiseDb, ...atOtherPlaces]);
 }
 
-/** Level of the cooler alone for a run, with what was read of the noise at other places. */
+/**
+ * Level of the cooler alone for a run, with what was read of the noise at other places.
+ *
+ * @example levelOfRun({ noiseDb: 33, floorDb: 10 }, []).standing → 'clear'
+ */
 export function levelOfRun(
   { noiseDb, floorDb }: { noiseDb: number; floorDb: number },
   readings: readonly SpotReading[],

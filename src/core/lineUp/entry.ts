@@ -21,45 +21,77 @@ export interface Entry {
   layout: LayoutFan[];
 }
 
+/**
+ * @example blankEntry() → { fans: [], coverName: '', revealed: false, layout: [] }
+ */
 export function blankEntry(): Entry {
   return { fans: [], coverName: '', revealed: false, layout: [] };
 }
 
+/**
+ * @example isCovered({ coverName: 'Fan A', revealed: false }) → true
+ */
 export function isCovered({ coverName, revealed }: Entry): boolean {
   return coverName.trim() !== '' && !revealed;
 }
 
+/**
+ * @example fanCount({ fans: [{ count: 2 }, { count: 1 }] }) → 3
+ */
 export function fanCount({ fans }: Entry): number {
   return fans.reduce((sum, fan) => sum + fan.count, 0);
 }
 
-/** Fans of an entry in words: “2 × Brisa 140, push, front”. */
+/**
+ * Fans of an entry in words: “2 × Brisa 140, push, front”.
+ *
+ * @example fansText({ fans: [{ name: 'Brisa 140', count: 2, direction: 'push', place: 'front', isFitted: true,
+ * eachPrice: null }] }) → '2 × Brisa 140, push, front'
+ */
 export function fansText({ fans }: Entry): string {
   return fans
     .map((fan) => [`${fan.count} × ${fan.name}`, fan.direction, fan.place].filter(Boolean).join(', '))
     .join('; ');
 }
 
-/** What the whole entry costs: the product for each of its pieces, and the fans bought with it; null where the product has no price. */
+/**
+ * What the whole entry costs: the product for each of its pieces, and the fans bought with it; null where the product
+ * has no price.
+ *
+ * @example entryPrice({ price: 59, packSize: 1 }, { fans: [], layout: [] }) → 59
+ */
 export function entryPrice(product: Pick<Product, 'price' | 'packSize'>, entry: Entry): number | null {
   if (product.price === null) return null;
   const extra = entry.fans.reduce((sum, fan) => sum + fan.count * (fan.eachPrice ?? 0), 0);
   return Math.round((product.price / product.packSize + extra) * 100) / 100;
 }
 
-/** What an entry cannot be, in words; null where it can. */
+/**
+ * What an entry cannot be, in words; null where it can.
+ *
+ * @example entryProblem('air-tower', blankEntry()) → null
+ */
 export function entryProblem(kind: Product['kind'], entry: Entry): string | null {
   if ((kind === 'fan' || kind === 'case-layout') && fanCount(entry) === 0)
     return `an entry of the kind “${kind === 'fan' ? 'fan' : 'case layout'}” needs at least one fan`;
   return layoutProblem(entry.layout);
 }
 
-/** The same fans in the same slots, open and to be changed. */
+/**
+ * The same fans in the same slots, open and to be changed.
+ *
+ * @example copiedLayout({ ...blankEntry(), coverName: 'A' }) → { fans: [], coverName: '', revealed: false, layout: []
+ * }
+ */
 export function copiedLayout({ fans, layout }: Entry): Entry {
   return { ...blankEntry(), fans, layout };
 }
 
-/** The same product with the lab's fan on it, as many as it had. */
+/**
+ * The same product with the lab's fan on it, as many as it had.
+ *
+ * Example: An entry with two fans of its maker has two of the lab's in their place.
+ */
 export function withLabFan(entry: Entry, labFan: { name: string; eachPrice: number | null }): Entry {
   const count = Math.max(1, fanCount(entry));
   const [first] = entry.fans;
@@ -69,6 +101,9 @@ export function withLabFan(entry: Entry, labFan: { name: string; eachPrice: numb
 
 /**
  * The same entry with one fan more of the sort it has, to be bought. `fanName` says which that is where none is noted.
+ *
+ * Example: An entry with one ‘Brisa 140’ has two, the second one to be bought.
+ *
  * @throws where neither says it
  */
 export function withSecondFan(entry: Entry, fanName: string, eachPrice: number | null): Entry {

@@ -42,6 +42,8 @@ function oneDifference(base: readonly EntryFan[], other: readonly EntryFan[]): s
 /**
  * Entries of one product that differ in one thing: the number of its fans, which fans, or which way they blow. The one with
  * fewer fans is the base, else the one that stands first. Entries that differ in more say nothing of either, and are no pair.
+ *
+ * Example: ‘Levante’ with one fan and with two: a pair, that with one the base.
  */
 export function entryPairs(entries: readonly PairedEntry[]): EntryPair[] {
   const pairs: EntryPair[] = [];

@@ -2,7 +2,11 @@ import type { LayoutFan } from '../cases/layout';
 import { groupBy } from '../statistics/groupBy';
 import type { EntryFan } from './entry';
 
-/** The fans of a layout as an entry lists them, with the prices that were noted for each name. */
+/**
+ * The fans of a layout as an entry lists them, with the prices that were noted for each name.
+ *
+ * Example: Two ‘Brisa 120’ in front and one in the rear: 3 × Brisa 120, with the price noted of it.
+ */
 export function fansOfLayout(layout: readonly LayoutFan[], noted: readonly EntryFan[]): EntryFan[] {
   const alike = groupBy(layout, ({ fan, direction, place }) => [fan, direction, place].join('\n'));
   return [...alike.values()].map((fans) => {

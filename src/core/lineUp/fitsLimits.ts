@@ -10,6 +10,8 @@ export interface Sized {
 /**
  * What of an entry does not fit the limits that readers have, in words; what nobody noted is told as not known. Empty
  * where all fits, or there is no limit.
+ *
+ * Example: A cooler of 168 mm against a limit of 160 mm: ‘168 mm high, 160 mm is the limit’; no limit: nothing.
  */
 export function againstLimits(sized: Sized, limits: Brief['limits']): string[] {
   const told: string[] = [];

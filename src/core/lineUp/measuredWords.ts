@@ -27,6 +27,8 @@ export function agoWords(then: Date, now: Date): string {
 /**
  * What was measured of an entry: “24 runs on Open bench A, revision 2, the last 14 months ago”; rigs are parted by
  * semicolons, and nothing measured is “no runs”.
+ *
+ * Example: ‘measured 14 months ago on revision 2, 24 runs’.
  */
 export function measuredWords(measured: readonly MeasuredAt[], now: Date): string {
   if (measured.length === 0) return 'no runs';

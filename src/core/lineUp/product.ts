@@ -9,7 +9,11 @@ export const KIND_WORDS: Record<ProductKind, string> = {
   'case-layout': 'case layout',
 };
 
-/** Whether a thing of this kind has a plate that lies on the processor. */
+/**
+ * Whether a thing of this kind has a plate that lies on the processor.
+ *
+ * @example hasPlate('fan') → false
+ */
 export function hasPlate(kind: ProductKind): boolean {
   return kind !== 'fan' && kind !== 'case-layout';
 }
@@ -44,6 +48,9 @@ export interface Product {
   warranty: string;
 }
 
+/**
+ * @example blankProduct({ name: 'Levante', kind: 'fan' }).packSize → 1
+ */
 export function blankProduct(product: Partial<Product> & { name: string; kind: ProductKind }): Product {
   return {
     maker: '',

@@ -40,10 +40,16 @@ export interface Sample {
   handling: Handling | null;
 }
 
+/**
+ * @example blankSample('A').source → 'bought'
+ */
 export function blankSample(label: string): Sample {
   return { label, serial: '', source: 'bought', state: 'new', diary: [], handling: null };
 }
 
+/**
+ * @example Object.keys(blankHandling()).length > 0 → true
+ */
 export function blankHandling(): Handling {
   return {
     minutes: null,

@@ -7,7 +7,11 @@ export interface Covered {
   code: string;
 }
 
-/** What would be written for a name in ids and file names. */
+/**
+ * What would be written for a name in ids and file names.
+ *
+ * @example slugOf('Sirocco 140 Pro') → 'sirocco-140-pro'
+ */
 export function slugOf(name: string): string {
   return (
     name
@@ -41,6 +45,9 @@ export interface CoverWords {
 /**
  * Replaces the names and makers of covered products, and the ids made of them, in whatever leaves the lab. A name in
  * `open` stays: somebody else of the line-up goes by it openly.
+ *
+ * Example: ‘Sirocco 140’ covered as ‘Fan A’: its name, its slug and its pieces are words to replace, unless an open
+ * product has them too.
  */
 export function coverWords(covered: readonly Covered[], open: readonly string[]): CoverWords {
   const isOpen = new Set(open.map(slugOf));
@@ -62,7 +69,11 @@ export function coverWords(covered: readonly Covered[], open: readonly string[])
   };
 }
 
-/** A value of plain data with every text in it put under cover; its keys stay. */
+/**
+ * A value of plain data with every text in it put under cover; its keys stay.
+ *
+ * Example: { title: 'Sirocco 140 tested' } comes back as { title: 'Fan A tested' }.
+ */
 export function coverAll<T>(value: T, words: CoverWords): T {
   if (typeof value === 'string') return words.text(value) as T;
   if (Array.isArray(value)) return value.map((other: unknown) => coverAll(other, words)) as T;

@@ -9,12 +9,20 @@ import { runSheet, type RunSheet } from './runSheet';
 
 const DAY_MS = 24 * 60 * 60 * 1000;
 
-/** Whole days from one to another, both as 2026-12-01. */
+/**
+ * Whole days from one to another, both as 2026-12-01.
+ *
+ * @example daysBetween('2026-11-25', '2026-12-01') → 6
+ */
 export function daysBetween(from: string, to: string): number {
   return Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / DAY_MS);
 }
 
-/** The day so many days after one, as 2026-12-01. */
+/**
+ * The day so many days after one, as 2026-12-01.
+ *
+ * @example dayAfter('2026-11-30', 1) → '2026-12-01'
+ */
 export function dayAfter(startOn: string, days: number): string {
   return new Date(Date.parse(`${startOn}T00:00:00Z`) + days * DAY_MS).toISOString().slice(0, 10);
 }
@@ -31,7 +39,11 @@ export interface LaidPlan {
   loads: Load[];
 }
 
-/** A plan as it stands: its order, what that breaks, what was measured, and the rest laid out from now. */
+/**
+ * A plan as it stands: its order, what that breaks, what was measured, and the rest laid out from now.
+ *
+ * Example: Of a plan of which half was measured: the other half, laid out from the hour it is.
+ */
 export function layPlan(
   plan: PlanSheet,
   scene: {

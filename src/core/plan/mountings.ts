@@ -52,6 +52,8 @@ function pointsOf(
  * random order, so that a drift of the rig favours nobody (Cochran & Cox, ch. 4), with the control at the
  * start, at the end, and after every `controlEvery` mounts. The control is read once a re-test.
  * `loads` in the order they are run.
+ *
+ * Example: Four entries with two mounts each: two blocks of four, each in a random order, with the control between.
  */
 export function designedMountings(
   settings: PlanSettings,
@@ -100,6 +102,8 @@ export function designedMountings(
 /**
  * The order a reviewer has made by hand: mountings that it names stand as it says, those it does not know
  * keep their place behind the one they were designed to follow. Nothing is lost or doubled.
+ *
+ * Example: Designed a, b, c and by hand ‘c’ first: c, a, b.
  */
 export function inOrder(designed: readonly Mounting[], byHand: readonly string[]): Mounting[] {
   const known = new Map(designed.map((mounting) => [mounting.id, mounting]));

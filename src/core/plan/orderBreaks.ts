@@ -9,6 +9,8 @@ export interface OrderBreak {
 /**
  * What an order breaks of the design: the spacing of control re-tests, a control at both ends, the order of
  * an entry's mounts, and the random blocks.
+ *
+ * Example: A control only at the beginning of twelve mountings: its spacing and its end are told.
  */
 export function orderBreaks(
   order: readonly Mounting[],

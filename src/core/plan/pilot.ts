@@ -20,6 +20,8 @@ export interface PilotFinding {
 /**
  * What a pilot of the likely best and worst says of each heat load: a load separates where the two lie at least
  * twice the smallest difference of the plan apart, so that a third would still find a place between them.
+ *
+ * Example: Best and worst 0.4 K apart where the plan tells 0.5 K: this load separates nothing.
  */
 export function pilotFindings(
   readings: readonly PilotReading[],

@@ -23,7 +23,11 @@ function thinnedSettings(settings: readonly string[]): string[] {
   return settings.filter((_, i) => i % 2 === 0 || i === last);
 }
 
-/** The plans one step away: a pass, a mount or the control's spacing more or less, fewer settings, one load less. */
+/**
+ * The plans one step away: a pass, a mount or the control's spacing more or less, fewer settings, one load less.
+ *
+ * Example: Of a plan with two passes: one with three, one with one, and so for mounts, settings and loads.
+ */
 export function planChoices(given: PlanSettings, scene: PlanScene): PlanChoice[] {
   const choices: PlanChoice[] = [];
   const offer = (words: string, change: Partial<PlanSettings>, loads = scene.loads) => {
@@ -67,6 +71,8 @@ export interface FittedPlan {
  * Fits a plan to its deadline, the last day that may be used, counted from the first: step by step it takes what
  * costs least in what can be shown for each hour saved, keeps two mounts as long as anything else can go, and says
  * what it gave up.
+ *
+ * Example: A plan of five days with three to spend: without the steps that cost least of what it can show.
  */
 export function fitToDeadline(settings: PlanSettings, scene: PlanScene, lastDay: number): FittedPlan {
   let fitted: FittedPlan = {

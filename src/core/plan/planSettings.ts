@@ -25,6 +25,9 @@ export interface PlanSettings {
   controlEvery: number;
 }
 
+/**
+ * @example defaultPlanSettings('2026-11-25').startOn → '2026-11-25'
+ */
 export function defaultPlanSettings(startOn: string): PlanSettings {
   return {
     seed: 1,
@@ -59,12 +62,20 @@ export interface PlanEntry {
 
 const DAY_MIN = 24 * 60;
 
-/** Length of a span of the day, min; one that ends at or before it begins passes midnight. */
+/**
+ * Length of a span of the day, min; one that ends at or before it begins passes midnight.
+ *
+ * @example spanMin(1320, 120) → 240
+ */
 export function spanMin(fromMin: number, toMin: number): number {
   return toMin > fromMin ? toMin - fromMin : toMin - fromMin + DAY_MIN;
 }
 
-/** Quiet minutes within a working day, min. */
+/**
+ * Quiet minutes within a working day, min.
+ *
+ * Example: Work from 9:00 to 22:00 with quiet from 20:00 to 8:00: 120 minutes.
+ */
 export function quietWithinWork(settings: PlanSettings): number {
   const workTo = settings.workFromMin + spanMin(settings.workFromMin, settings.workToMin);
   let sum = 0;
@@ -78,6 +89,9 @@ export function quietWithinWork(settings: PlanSettings): number {
 
 /**
  * First quiet minute at or after one from which `lastsMin` stay quiet.
+ *
+ * Example: Quiet from 20:00: a reading wanted at 19:30 begins at 20:00.
+ *
  * @throws RangeError where no quiet span is so long
  */
 export function quietFrom(settings: PlanSettings, atMin: number, lastsMin: number): number {
@@ -91,7 +105,11 @@ export function quietFrom(settings: PlanSettings, atMin: number, lastsMin: numbe
   throw new RangeError(`quietFrom: no quiet span of ${lengthMin} min holds ${lastsMin} min`);
 }
 
-/** What no plan can be made from, in words by field. */
+/**
+ * What no plan can be made from, in words by field.
+ *
+ * Example: An evening that ends at the minute it begins: ‘no working time’, said of that field.
+ */
 export function planProblems(
   settings: PlanSettings,
   entries: readonly PlanEntry[],
@@ -139,7 +157,11 @@ export function planProblems(
   return problems;
 }
 
-/** Soak of an entry, min: learnt from its own runs, else by its kind. */
+/**
+ * Soak of an entry, min: learnt from its own runs, else by its kind.
+ *
+ * @example soakMinutes({ kind: 'liquid', learntSoakMin: null }, { liquidSoakMin: 30, airSoakMin: 15 }) → 30
+ */
 export function soakMinutes(entry: PlanEntry, settings: PlanSettings): number {
   return entry.learntSoakMin ?? (entry.kind === 'liquid' ? settings.liquidSoakMin : settings.airSoakMin);
 }

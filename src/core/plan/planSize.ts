@@ -10,7 +10,11 @@ export interface PlanSize {
   readings: number;
 }
 
-/** How large a plan would be, by counting alone: nothing is laid. */
+/**
+ * How large a plan would be, by counting alone: nothing is laid.
+ *
+ * Example: Eight entries, two mounts, three settings and two loads: 16 mountings with six points each.
+ */
 export function planSize(settings: PlanSettings, entries: readonly PlanEntry[], loads: number): PlanSize {
   const control = entries.find((entry) => entry.isControl);
   const others = entries.filter((entry) => entry !== control);
@@ -27,7 +31,11 @@ export function planSize(settings: PlanSettings, entries: readonly PlanEntry[], 
   };
 }
 
-/** Why a plan is too large to be laid, in words; null where it is not. */
+/**
+ * Why a plan is too large to be laid, in words; null where it is not.
+ *
+ * Example: A plan of 40 entries with 10 mounts of 12 settings at 5 loads: words that say it is too large.
+ */
 export function tooLarge(
   settings: PlanSettings,
   entries: readonly PlanEntry[],

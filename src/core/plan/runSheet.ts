@@ -35,7 +35,11 @@ export interface RunSheet {
 
 const DAY_MIN = 24 * 60;
 
-/** Weekday of a day of the sheet, 0 Sunday to 6 Saturday. */
+/**
+ * Weekday of a day of the sheet, 0 Sunday to 6 Saturday.
+ *
+ * @example weekdayOf('2026-11-25', 1) → 4
+ */
 export function weekdayOf(startOn: string, day: number): number {
   return (new Date(`${startOn}T00:00:00Z`).getUTCDay() + day) % 7;
 }
@@ -45,6 +49,8 @@ export function weekdayOf(startOn: string, day: number): number {
  * left on and warmed up again where a day ends between two points. A reading only ever begins and ends in the
  * quiet hours; a soak that is through before waits. `isDone` leaves out what was measured already, and nothing
  * begins before `notBeforeMin`. Both in the sheet's own minutes; see `planProblems` for what cannot be laid.
+ *
+ * Example: A mounting of 5 min, warm-up of 10 and three points of 20 min: 75 minutes, in one day where they fit.
  */
 export function runSheet(
   settings: PlanSettings,

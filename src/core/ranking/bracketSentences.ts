@@ -3,6 +3,8 @@ import type { Bracket } from './ties';
 /**
  * A bracket in words: which places cannot be told apart and by how little they differ, and who is told from whom where
  * it ends. `names` are those of the placed, in their order; a factor restates kelvins on another scale.
+ *
+ * Example: ‘Levante and Galerna share first place: 0.3 K lie between them, 0.8 K would tell them apart.’
  */
 export function bracketSentences(
   { better, worse, apart: apartK, difference: differenceK, end }: Bracket,

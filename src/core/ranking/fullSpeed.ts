@@ -16,6 +16,8 @@ export interface FullSpeedLead {
 /**
  * Who leads with every fan at its fastest, and how much louder than the noise line that is; null where it is whoever leads
  * at the line, or nothing was measured. Full speed ranks nobody: it says what equal noise decides.
+ *
+ * Example: Third at 33 dB(A) and first with all fans at their fastest: that entry, ‘with 9 dB more’.
  */
 export function fullSpeedLead(
   curves: readonly EntryCurve[],

@@ -18,7 +18,12 @@ export interface LineRule {
   throttles?: boolean;
 }
 
-/** The rule of a heat load in a rig and reference room, but for the line. */
+/**
+ * The rule of a heat load in a rig and reference room, but for the line.
+ *
+ * @example lineRule({ loadW: 170, loadName: '', gpuLoadW: 0 }, { referenceAmbientC: 23, limitC: 90 }) → { loadW: 170,
+ * program: false, referenceAmbientC: 23, limitC: 90 }
+ */
 export function lineRule(
   load: Load,
   room: { referenceAmbientC: number; limitC: number },
@@ -97,6 +102,8 @@ function comparable({ value }: Standing, factor: number): Comparable {
  * throttled, by resistance, with ties by simultaneous comparison. At fixed watts R = rise / load, so both
  * orders are the order of the rise; a named program keeps its rise and watts, and there they differ. Equals stand in
  * the order of their ids.
+ *
+ * Example: Rises of 38, 38.2 and 44 K at the line, 0.6 K to tell: places 1, 2, 3, and the first two share a bracket.
  */
 export function rankAtLine(curves: readonly EntryCurve[], rule: LineRule): Ranking {
   const notPlaced: NotPlacedEntry[] = [];

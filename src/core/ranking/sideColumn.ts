@@ -20,7 +20,11 @@ export interface SideColumn {
   cells: SideCell[];
 }
 
-/** A column in words: “Graphics card, 90 W + 220 W graphics”. */
+/**
+ * A column in words: “Graphics card, 90 W + 220 W graphics”.
+ *
+ * Example: ‘Graphics card, 90 W + 220 W graphics’.
+ */
 export function columnName({
   response,
   place,

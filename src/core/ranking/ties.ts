@@ -44,7 +44,12 @@ function criticalDifferences(compared: readonly Comparable[]): (i: number, j: nu
   return (i, j) => Math.hypot(halves[i]!, halves[j]!, sure * (compared[i]!.shared - compared[j]!.shared));
 }
 
-/** How an order of `count` entries ties, from the gap of each pair and the difference that would tell it apart, K. */
+/**
+ * How an order of `count` entries ties, from the gap of each pair and the difference that would tell it apart, K.
+ *
+ * Example: Three in order with gaps of 0.2 and 0.9 K, and 0.5 K that would tell: the first two tie, the third stands
+ * alone.
+ */
 export function tiesOf(
   count: number,
   gapK: (better: number, worse: number) => number,
@@ -84,6 +89,8 @@ export function tiesOf(
  * Ties of entries in their order, best first, by simultaneous 95 % comparison over all of them (FORMATS step 9). From
  * `restatedFrom` on, counted from 0, entries stand by another value (the throttled of a named program by K/W, restated
  * in K): a pair that reaches so far is compared by that one.
+ *
+ * Example: Two of 38.0 and 38.2 K with 0.3 K of doubt each: one group.
  */
 export function ties(
   ordered: readonly Comparable[],

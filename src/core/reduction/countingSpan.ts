@@ -39,6 +39,8 @@ export interface Span {
 /**
  * The window moved by hand, or the automatic one at the end of the load (FORMATS step 1). Not computable where the load
  * never came on, or fewer than three readings lie in the moved window.
+ *
+ * Example: The last 300 s before the power falls, where 420 s were logged with the load on.
  */
 export function countingSpan(trace: Trace, { loadW, limitC, windowS, movedWindow }: SpanRule): Outcome<Span> {
   const stretch = loadStretch(trace, loadW, limitC);

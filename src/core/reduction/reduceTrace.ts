@@ -54,7 +54,7 @@ export interface Reduction {
 }
 
 /** Counts the changes of this rule, and of what a run has values for: what is kept under an older one is made again. */
-export const REDUCTION_RULE = 5;
+export const REDUCTION_RULE = 6;
 
 /** A window that lost more of its time than this gives no mean to trust. */
 const LEAST_PRESENT_SHARE = 0.5;

@@ -17,6 +17,8 @@ export interface TypedMeans {
  * held by the limit where its mean stands within 0.8 K of it. Not computable where the die stands at or under the room
  * with the load on.
  *
+ * @example reduceTyped({ cpuC: 61, ambientC: 21, powerW: 160 }, { loadW: 170, program: false, limitC: 90
+ * }).value.riseK → 42.5
  * @throws where the load is negative or a mean is not finite
  */
 export function reduceTyped(

@@ -20,15 +20,25 @@ const QUANTITIES: Readonly<Record<ReadingQuantity, QuantityUnits>> = {
 
 export const READING_QUANTITIES = Object.keys(QUANTITIES) as ReadingQuantity[];
 
+/**
+ * @example isReadingQuantity('smell') → false
+ */
 export function isReadingQuantity(text: string): text is ReadingQuantity {
   return Object.hasOwn(QUANTITIES, text);
 }
 
+/**
+ * @example unitsOf('pressure') → ['Pa', 'mmH2O']
+ */
 export function unitsOf(quantity: ReadingQuantity): string[] {
   return Object.keys(QUANTITIES[quantity].factors);
 }
 
-/** The unit in which a quantity is kept and given back. */
+/**
+ * The unit in which a quantity is kept and given back.
+ *
+ * @example ownUnit('airspeed') → 'm/s'
+ */
 export function ownUnit(quantity: ReadingQuantity): string {
   return unitsOf(quantity)[0]!;
 }
@@ -54,7 +64,11 @@ export function inOwnUnit(
   return message ? { wrong: 'value', message: `${message}: ${value} ${unit}` } : { value: own };
 }
 
-/** A unit as people read it: “m³/h” for “m3/h”. */
+/**
+ * A unit as people read it: “m³/h” for “m3/h”.
+ *
+ * @example shownUnit('m3/h') → 'm³/h'
+ */
 export function shownUnit(unit: string): string {
   return unit
     .replace(/(\w)3\//, '$1³/')

@@ -8,7 +8,11 @@ export type RunPlace = Pick<
   'run' | 'entry' | 'mount' | 'pass' | 'setting' | 'level' | 'dutyPct' | 'roomDoubtK'
 >;
 
-/** The point of a run on the curves of a response; null where the run has no value of it. */
+/**
+ * The point of a run on the curves of a response; null where the run has no value of it.
+ *
+ * Example: A run of 41.2 K of its graphics card at 33 dB(A) is a point there; one without that sensor is none.
+ */
 export function responsePoint(
   where: RunPlace,
   measured: MeasuredRun,
@@ -18,7 +22,7 @@ export function responsePoint(
   const value = valueOfRun(measured, response, place);
   if (!value.known) return null;
   const { die } = measured;
-  const isRise = response.source.from === 'die';
+  const isRise = response.throttles;
   return {
     ...where,
     rpm: windowMean(measured, 'fan_rpm') ?? measured.rpm,

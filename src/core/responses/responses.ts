@@ -29,11 +29,20 @@ export interface Response {
   /** Power of the speed by which the fan laws restate it. */
   fanLaw: number;
   source: Source;
+  /** Restated at the nominal watts: it has a resistance, and throttles where it comes to the limit (FORMATS steps 3 and 8). */
+  throttles: boolean;
   /** What it means of an entry that has none, where that is a result: “never reached the limit”. */
   absent?: string;
 }
 
-const KELVIN = { unit: 'K', better: 'lower', decimals: 1, assumed: { absolute: 0.5 }, fanLaw: 0 } as const;
+const KELVIN = {
+  unit: 'K',
+  better: 'lower',
+  decimals: 1,
+  assumed: { absolute: 0.5 },
+  fanLaw: 0,
+  throttles: false,
+} as const;
 const sensor = (id: string, name: string, heading: string): Response => ({
   id,
   name: `${name}, rise`,
@@ -42,7 +51,7 @@ const sensor = (id: string, name: string, heading: string): Response => ({
 });
 
 export const RESPONSES: readonly Response[] = [
-  { id: 'rise', name: 'Die, rise', ...KELVIN, source: { from: 'die' } },
+  { id: 'rise', name: 'Die, rise', ...KELVIN, source: { from: 'die' }, throttles: true },
   sensor('gpu-rise', 'Graphics card', 'gpu_c'),
   sensor('vrm-rise', 'Regulators', 'vrm_c'),
   sensor('liquid-rise', 'Coolant', 'liquid_c'),
@@ -57,6 +66,7 @@ export const RESPONSES: readonly Response[] = [
     decimals: 0,
     assumed: { share: 0.002 },
     fanLaw: 0,
+    throttles: false,
     source: { from: 'clock' },
   },
   {
@@ -67,6 +77,7 @@ export const RESPONSES: readonly Response[] = [
     decimals: 1,
     assumed: { share: 0.01 },
     fanLaw: 0,
+    throttles: false,
     source: { from: 'score' },
   },
   {
@@ -77,6 +88,7 @@ export const RESPONSES: readonly Response[] = [
     decimals: 2,
     assumed: { share: 0.03 },
     fanLaw: 1,
+    throttles: false,
     source: { from: 'reading', quantity: 'airspeed' },
   },
   {
@@ -87,6 +99,7 @@ export const RESPONSES: readonly Response[] = [
     decimals: 1,
     assumed: { share: 0.02 },
     fanLaw: 2,
+    throttles: false,
     source: { from: 'reading', quantity: 'pressure' },
   },
   {
@@ -97,6 +110,7 @@ export const RESPONSES: readonly Response[] = [
     decimals: 1,
     assumed: { absolute: 0.5 },
     fanLaw: 0,
+    throttles: false,
     source: { from: 'level' },
   },
   {
@@ -107,6 +121,7 @@ export const RESPONSES: readonly Response[] = [
     decimals: 0,
     assumed: { share: 0.05 },
     fanLaw: 0,
+    throttles: false,
     source: { from: 'steady-time' },
   },
   { id: 'burst-rise-10', name: 'Rise after 10 s', ...KELVIN, source: { from: 'burst', afterS: 10 } },
@@ -120,6 +135,7 @@ export const RESPONSES: readonly Response[] = [
     decimals: 0,
     assumed: { share: 0.05 },
     fanLaw: 0,
+    throttles: false,
     source: { from: 'limit-time' },
     absent: 'never came to the limit',
   },
@@ -127,11 +143,18 @@ export const RESPONSES: readonly Response[] = [
 
 export const RISE = RESPONSES[0]!;
 
+/**
+ * @example responseOf('airspeed').unit → 'm/s'
+ */
 export function responseOf(id: string): Response | null {
   return RESPONSES.find((response) => response.id === id) ?? null;
 }
 
-/** What a curve of a response has to know of it. */
+/**
+ * What a curve of a response has to know of it.
+ *
+ * @example curveRule(responseOf('airspeed'), 'noise').assumed(3) → 0.09
+ */
 export function curveRule(response: Response, against: Against): CurveRule {
   const { assumed } = response;
   return {
@@ -143,7 +166,11 @@ export function curveRule(response: Response, against: Against): CurveRule {
   };
 }
 
-/** The standard uncertainty of what was never repeated, in words: “0.5 K”, “3 % of the value”. */
+/**
+ * The standard uncertainty of what was never repeated, in words: “0.5 K”, “3 % of the value”.
+ *
+ * @example assumedWords({ assumed: { share: 0.03 }, unit: 'm/s' }) → '3 % of the value'
+ */
 export function assumedWords({ assumed, unit }: Pick<Response, 'assumed' | 'unit'>): string {
   return 'share' in assumed
     ? `${Number((100 * assumed.share).toFixed(1))} % of the value`

@@ -1,3 +1,23 @@
+import type { Outcome } from '../outcome';
+import type { SettlingFit } from '../settling/settlingFit';
+
+/** What a sensor did in the window that counts. What means typed by hand do not tell is null. */
+export interface SensorWindow {
+  /** Mean and maximum of the response before it was restated, in its unit. */
+  measured: number;
+  maximum: number | null;
+  /** The same of the sensor as it read. */
+  readingMean: number;
+  readingMaximum: number | null;
+  slopePerMin: number | null;
+  fit: Outcome<SettlingFit>;
+  /** It turns up again at its end. */
+  runningAway: boolean;
+  /** It stood at its limit for more than a fifth of the window, and for which share of it. */
+  atLimit: boolean;
+  atLimitShare: number;
+}
+
 /** What one run comes to for one response. */
 export interface RunValue {
   value: number;
@@ -6,11 +26,15 @@ export interface RunValue {
   unsettledReason: string;
   /** What the settling fit sees the mean short of its end, in the response's unit; 0 where there is none to see. */
   shortfall: number;
+  /** Null for what is no mean of a sensor. */
+  sensor: SensorWindow | null;
 }
 
+/** A value that nothing is still to come of: `steady(3.1)` is settled, with a shortfall of 0 and no sensor behind it. */
 export const steady = (value: number): RunValue => ({
   value,
   settled: true,
   unsettledReason: '',
   shortfall: 0,
+  sensor: null,
 });

@@ -32,9 +32,16 @@ function inWindow(timeS: Float64Array, { startS, endS }: { startS: number; endS:
   return { first, last: end - 1 };
 }
 
+/** The largest of the values that are there. */
+function largest(values: Float64Array): number {
+  return values.reduce((most, value) => (isMissing(value) ? most : Math.max(most, value)), -Infinity);
+}
+
 /**
  * Mean rise of a sensor over the room in the die's settled window, K (FORMATS step 11): not restated by watts, and
  * settled only where this sensor itself is, by the rule of step 1. Not computable without a room, or without readings.
+ *
+ * Example: A card at 63 °C for the die's 300 s in a room of 22 °C: 41 K, settled where it stood still.
  */
 export function sensorValue(log: SensorLog, rule: SensorRule): Outcome<RunValue> {
   const { timeS, sensorC, ambientC, powerW } = log;
@@ -58,7 +65,12 @@ export function sensorValue(log: SensorLog, rule: SensorRule): Outcome<RunValue>
   const value = presentMean(riseK, offset);
   if (isMissing(value)) return unknown('no reading of it with the room in the window');
   const window = { startS: timeS[first]!, endS: timeS[last]! };
-  const { against, shortfallK } = judgeSettling(clock, riseK, offset, window);
+  const { against, shortfallK, slopeKPerMin, fit, isRunningAway } = judgeSettling(
+    clock,
+    riseK,
+    offset,
+    window,
+  );
   const windowK = riseK.subarray(offset);
   const present = windowK.reduce((count, rise) => count + (isMissing(rise) ? 0 : 1), 0);
   if (present < LEAST_PRESENT_SHARE * windowK.length)
@@ -70,5 +82,16 @@ export function sensorValue(log: SensorLog, rule: SensorRule): Outcome<RunValue>
     settled: against.length === 0,
     unsettledReason: against.join('; '),
     shortfall: shortfallK,
+    sensor: {
+      measured: value,
+      maximum: largest(windowK),
+      readingMean: presentMean(sensorC, first, last + 1),
+      readingMaximum: largest(sensorC.subarray(first, last + 1)),
+      slopePerMin: slopeKPerMin.known ? slopeKPerMin.value : null,
+      fit,
+      runningAway: isRunningAway,
+      atLimit: false,
+      atLimitShare: 0,
+    },
   });
 }

@@ -12,7 +12,11 @@ export interface SpotReading {
 /** Power of the speed that each quantity goes by, where it was read at another than the run's (fan laws). */
 const BY_SPEED: Partial<Record<SpotReading['quantity'], number>> = { pressure: 2, flow: 1 };
 
-/** A reading as it would be at the run's speed; as it was where no other speed was noted. */
+/**
+ * A reading as it would be at the run's speed; as it was where no other speed was noted.
+ *
+ * @example restatedSpot({ quantity: 'pressure', place: 'chamber', value: 18, rpm: 900 }, 1200) → 32
+ */
 export function restatedSpot({ quantity, value, rpm }: SpotReading, runRpm: number | null): number {
   const power = BY_SPEED[quantity];
   return power !== undefined && rpm !== null && rpm > 0 && runRpm !== null
@@ -37,7 +41,11 @@ export function spotMean(
   return mean(here.map((reading) => restatedSpot(reading, runRpm)));
 }
 
-/** The place of a quantity that most runs have; of several the first by name. Null where there is none. */
+/**
+ * The place of a quantity that most runs have; of several the first by name. Null where there is none.
+ *
+ * @example usualPlace([[{ quantity: 'airspeed', place: '15 cm', value: 2, rpm: null }]], 'airspeed') → '15 cm'
+ */
 export function usualPlace(
   runs: readonly (readonly SpotReading[])[],
   quantity: SpotReading['quantity'],

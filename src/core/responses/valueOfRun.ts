@@ -1,5 +1,6 @@
 import { isMissing, MISSING, presentMean } from '../missing';
 import { known, unknown, type Outcome } from '../outcome';
+import { dieValue } from '../reduction/dieValue';
 import type { Reduction } from '../reduction/reduceTrace';
 import { loadStretch } from '../settling/loadStretch';
 import { samplesBetween } from '../settling/samplesBetween';
@@ -7,7 +8,7 @@ import { isTooShort } from '../settling/settledWindow';
 import { burstRise, REACH_S } from './burstRise';
 import { limitTime } from './limitTime';
 import type { Response } from './responses';
-import { steady, type RunValue } from './runValue';
+import { steady, type RunValue, type SensorWindow } from './runValue';
 import { sensorValue } from './sensorValue';
 import { spotMean, type SpotReading } from './spotReading';
 
@@ -36,6 +37,21 @@ function dieWindow({ die }: MeasuredRun) {
   return { dieWindow: die.window, dieTooShort: isTooShort(die.unsettledReason) ? die.unsettledReason : '' };
 }
 
+/** What a mean typed by hand tells of its sensor. */
+function typedSensor(readingMean: number, ambientC: number): SensorWindow {
+  return {
+    measured: readingMean - ambientC,
+    maximum: null,
+    readingMean,
+    readingMaximum: null,
+    slopePerMin: null,
+    fit: unknown('typed by hand: there is no log'),
+    runningAway: false,
+    atLimit: false,
+    atLimitShare: 0,
+  };
+}
+
 function sensor(run: MeasuredRun, heading: string): Outcome<RunValue> {
   const { channels, typed } = run;
   const sensorC = channels?.get(heading);
@@ -51,9 +67,8 @@ function sensor(run: MeasuredRun, heading: string): Outcome<RunValue> {
   }
   const mean = typed.get(heading);
   if (mean === undefined) return NO_READING;
-  return typedAmbientC === null
-    ? unknown('no room temperature, logged or typed')
-    : known(steady(mean - typedAmbientC));
+  if (typedAmbientC === null) return unknown('no room temperature, logged or typed');
+  return known({ ...steady(mean - typedAmbientC), sensor: typedSensor(mean, typedAmbientC) });
 }
 
 /** Samples of a log within the window that counts: the die's, or without a die all of the stretch with the load on. */
@@ -72,7 +87,11 @@ function windowOf(run: MeasuredRun): Outcome<{ first: number; end: number }> {
   return known({ first, end: stretch.value.last + 1 });
 }
 
-/** Mean of a column over the window that counts; null where the log has none of it. */
+/**
+ * Mean of a column over the window that counts; null where the log has none of it.
+ *
+ * Example: Fan speeds of 1190, 1200 and 1210 rpm in the window: 1200.
+ */
 export function windowMean(run: MeasuredRun, heading: string): number | null {
   const values = run.channels?.get(heading);
   if (!values) return null;
@@ -126,18 +145,16 @@ function untilLimit(run: MeasuredRun): Outcome<RunValue> {
 /**
  * The value of a run for a response (FORMATS, Beyond the die), or why it has none. `place` is where spot readings of
  * that response were taken.
+ *
+ * Example: Of a run whose log holds `gpu_c`, for ‘gpu-rise’: the mean over the room; for ‘clock’ without a clock: ‘no
+ * reading of it’.
  */
 export function valueOfRun(run: MeasuredRun, { source }: Response, place: string | null): Outcome<RunValue> {
   const { die } = run;
   switch (source.from) {
     case 'die':
       if (!die) return NO_READING;
-      return known({
-        value: die.riseK,
-        settled: die.settled,
-        unsettledReason: die.unsettledReason,
-        shortfall: die.shortfallK,
-      });
+      return known(dieValue(die));
     case 'sensor':
       return sensor(run, source.heading);
     case 'clock':

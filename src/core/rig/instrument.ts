@@ -38,16 +38,27 @@ export interface RigBook {
 export const CHECK_LIMIT = { calibrator: 0.5, 'cold start': 0.5 } as const;
 const CALIBRATOR_DB = 94;
 
-/** How far a check was off, in dB or K. */
+/**
+ * How far a check was off, in dB or K.
+ *
+ * @example checkOffset({ kind: 'calibrator', reading: 94.3 }) → 0.3
+ */
 export function checkOffset({ kind, reading }: DailyCheck): number {
   return kind === 'calibrator' ? reading - CALIBRATOR_DB : reading;
 }
 
+/**
+ * @example checkHolds({ kind: 'calibrator', reading: 94.2 }) → true
+ */
 export function checkHolds(check: DailyCheck): boolean {
   return Math.abs(checkOffset(check)) <= CHECK_LIMIT[check.kind];
 }
 
-/** Whether calibration has run out on a day (both as 2026-11-25); false where no date is known. */
+/**
+ * Whether calibration has run out on a day (both as 2026-11-25); false where no date is known.
+ *
+ * @example isOverdue({ dueOn: '2026-11-24' }, '2026-11-25') → true
+ */
 export function isOverdue(instrument: Instrument, today: string): boolean {
   return instrument.dueOn !== '' && instrument.dueOn < today;
 }

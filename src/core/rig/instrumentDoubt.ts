@@ -73,6 +73,8 @@ function meantBy(kind: keyof typeof ASSUMED, listed: Instrument | undefined): { 
  * a sound meter of class 2 in steps of 0.1 dB, a room probe within ± 0.3 K and both temperatures in steps of 0.1 K.
  * Limits ± a count as spread evenly, a/√3, and a step s as s/√12; a third of the probe's limits comes anew with
  * each mount. The rest of a class is shared by all that the rig measures, and stands apart.
+ *
+ * @example instrumentDoubt(null).riseK > 0 → true
  */
 export function instrumentDoubt(book: RigBook | null): InstrumentDoubt {
   const listed = (kind: InstrumentKind) => book?.instruments.find((instrument) => instrument.kind === kind);

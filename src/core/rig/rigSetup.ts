@@ -26,6 +26,9 @@ export interface RigSetup {
   interfaceHabit: string;
 }
 
+/**
+ * @example defaultSetup({ enclosure: 'open', meterDistanceCm: 60, limitC: 90 }).meterDistanceCm → 60
+ */
 export function defaultSetup(setup: {
   enclosure: string;
   meterDistanceCm: number;
@@ -57,12 +60,20 @@ export function defaultSetup(setup: {
 /** How far the wall behind the cooler is from its centre, cm: where the drawing begins. */
 export const BEHIND_CM = 80;
 
-/** Horizontal part of a distance from the centre of the cooler to a place at another height, cm; 0 where it is none. */
+/**
+ * Horizontal part of a distance from the centre of the cooler to a place at another height, cm; 0 where it is none.
+ *
+ * @example horizontalCm(50, 40, 10) → 40
+ */
 export function horizontalCm(distanceCm: number, heightCm: number, coolerHeightCm: number): number {
   return Math.sqrt(Math.max(0, distanceCm ** 2 - (heightCm - coolerHeightCm) ** 2));
 }
 
-/** What cannot be true of a setup, in words by field. */
+/**
+ * What cannot be true of a setup, in words by field.
+ *
+ * Example: A meter at 10 cm from a cooler that stands 40 cm lower: not possible, said of that field.
+ */
 export function setupProblems(setup: RigSetup): { field: keyof RigSetup; message: string }[] {
   const problems: { field: keyof RigSetup; message: string }[] = [];
   const free = setup.roomDepthCm - BEHIND_CM;
@@ -95,7 +106,11 @@ export function setupProblems(setup: RigSetup): { field: keyof RigSetup; message
 /** Nearer than this a probe stands in what the cooler blows, cm. */
 const OWN_AIR_CM = 40;
 
-/** What can be true of a setup and spoils its numbers, in words. */
+/**
+ * What can be true of a setup and spoils its numbers, in words.
+ *
+ * Example: A meter in the way of the fans' air: possible, and its readings are wind.
+ */
 export function setupWarnings(setup: RigSetup): string[] {
   const { probeDistanceCm } = setup;
   return probeDistanceCm < OWN_AIR_CM

@@ -36,7 +36,11 @@ const FIELDS: Record<keyof RigSetup, { label: string; unit?: string; remedy: str
   interfaceHabit: { label: 'interface habit', remedy: BRIDGE },
 };
 
-/** What differs between two setups of a rig, in words, with what would make runs of both comparable. */
+/**
+ * What differs between two setups of a rig, in words, with what would make runs of both comparable.
+ *
+ * Example: Paste changed between two revisions: ‘paste’, with what would make their runs comparable.
+ */
 export function setupDifferences(was: RigSetup, isNow: RigSetup): SetupDifference[] {
   return (Object.keys(FIELDS) as (keyof RigSetup)[])
     .filter((name) => was[name] !== isNow[name])

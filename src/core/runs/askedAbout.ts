@@ -16,7 +16,11 @@ function farWords(loadW: number, powerW: number): string {
     : '';
 }
 
-/** Whether measured power is far from the load, in words; a die held at its limit explains it. */
+/**
+ * Whether measured power is far from the load, in words; a die held at its limit explains it.
+ *
+ * @example farPower(170, { powerSource: 'nominal', powerMeanW: 170, heatLimited: false }) → ''
+ */
 export function farPower(
   loadW: number,
   reduction: Pick<Reduction, 'powerSource' | 'powerMeanW' | 'heatLimited'>,
@@ -25,7 +29,11 @@ export function farPower(
   return farWords(loadW, reduction.powerMeanW);
 }
 
-/** What is asked about before values typed by hand are taken: they can be true, and mostly are slips. */
+/**
+ * What is asked about before values typed by hand are taken: they can be true, and mostly are slips.
+ *
+ * Example: A die at 120 °C with a room of 22: asked about; 61 °C: nothing.
+ */
 export function askedAbout(run: Typed, heatLimited: boolean): string[] {
   const asked: string[] = [];
   if (run.loadW > 0 && run.powerW !== null && !heatLimited) asked.push(farWords(run.loadW, run.powerW));
@@ -36,7 +44,11 @@ export function askedAbout(run: Typed, heatLimited: boolean): string[] {
   return asked.filter(Boolean);
 }
 
-/** A window by hand of another length than the method's, in words; empty where it fits. */
+/**
+ * A window by hand of another length than the method's, in words; empty where it fits.
+ *
+ * @example oddWindow({ startS: 0, endS: 300 }, 300) → ''
+ */
 export function oddWindow(window: { startS: number; endS: number }, windowS: number): string {
   const lengthS = window.endS - window.startS;
   // A window of 300 samples a second apart spans 299 s.

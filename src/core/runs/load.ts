@@ -7,7 +7,11 @@ export interface Load {
   gpuLoadW: number;
 }
 
-/** A load of fixed watts, with no graphics card beside it. */
+/**
+ * A load of fixed watts, with no graphics card beside it.
+ *
+ * @example fixedLoad(170) → { loadW: 170, loadName: '', gpuLoadW: 0 }
+ */
 export function fixedLoad(loadW: number): Load {
   return { loadW, loadName: '', gpuLoadW: 0 };
 }
@@ -15,12 +19,18 @@ export function fixedLoad(loadW: number): Load {
 /**
  * Same load, same key: what runs of one curve share, and how a load stands in an address. “170”, “90+200” with a
  * graphics load, “140~render” for a program.
+ *
+ * @example loadKey({ loadW: 90, loadName: '', gpuLoadW: 200 }) → '90+200'
  */
 export function loadKey({ loadW, gpuLoadW, loadName }: Load): string {
   return `${loadW}${gpuLoadW > 0 ? `+${gpuLoadW}` : ''}${loadName ? `~${loadName}` : ''}`;
 }
 
-/** The load in a person's words: "170 W", "idle", "render, 140 W", "90 W + 200 W graphics". */
+/**
+ * The load in a person's words: "170 W", "idle", "render, 140 W", "90 W + 200 W graphics".
+ *
+ * @example loadLabel({ loadW: 140, loadName: 'render', gpuLoadW: 0 }) → 'render, 140 W'
+ */
 export function loadLabel(load: Load): string {
   const watts = load.loadW === 0 ? 'idle' : `${load.loadW} W`;
   const processor = load.loadName ? `${load.loadName}, ${watts}` : watts;
@@ -33,6 +43,8 @@ const LOAD =
 /**
  * A load from what a reviewer writes, as `loadLabel` or shorter: “170”, “170 W”, “idle”, “render, 140 W”, “render 140”,
  * “90 W + 200 W graphics”. Null where it names no watts.
+ *
+ * @example parseLoad('90 W + 200 W graphics') → { loadW: 90, loadName: '', gpuLoadW: 200 }
  */
 export function parseLoad(text: string): Load | null {
   const plain = text.trim();

@@ -45,6 +45,8 @@ export interface ValueColumn {
 /**
  * Rows as one text: the names once, then the values of each row. Thousands of objects cross to the browser far
  * quicker so. Digits that no column shows are dropped.
+ *
+ * @example packRows([]) → '{"names":[],"rows":[]}'
  */
 export function packRows(rows: readonly LogbookRow[]): string {
   const names = Object.keys(rows[0] ?? {}) as (keyof LogbookRow)[];

@@ -30,7 +30,11 @@ export function sameRun(run: RunIdentity, other: RunIdentity): boolean {
   );
 }
 
-/** Whether they are the same beyond doubt, whoever measured them: the same log, or the same numbers typed. */
+/**
+ * Whether they are the same beyond doubt, whoever measured them: the same log, or the same numbers typed.
+ *
+ * Example: Two runs with one log's digest are the same, whoever typed their names.
+ */
 export function surelySameRun(run: RunIdentity, other: RunIdentity): boolean {
   if (!sameRun(run, other)) return false;
   if (run.traceDigest !== '') return true;

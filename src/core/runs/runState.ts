@@ -16,7 +16,11 @@ export type RunState =
   | 'not settled'
   | 'set aside';
 
-/** The state of a run in the word that the logbook shows. */
+/**
+ * The state of a run in the word that the logbook shows.
+ *
+ * Example: A run whose rise climbs by 0.4 K/min at its end: ‘rising’.
+ */
 export function runState(run: LabRun): RunState {
   const { reduction } = run;
   if (run.setAside) return 'set aside';
@@ -41,6 +45,8 @@ function sentence(text: string): string {
 /**
  * What to know about a run, in short plain sentences, the weightiest first; `beside` is what it shows only
  * beside the others (`runFlags`).
+ *
+ * Example: A typed run read 2 dB over the room: ‘At the floor: level is an upper bound’, ‘Means typed by hand: …’.
  */
 export function whatToKnow(run: LabRun, limitC: number, beside: readonly string[]): string[] {
   const { reduction, level } = run;
@@ -79,7 +85,11 @@ export function whatToKnow(run: LabRun, limitC: number, beside: readonly string[
   return notes;
 }
 
-/** Whether a run wants a second look: it does not count, or only with a doubt. */
+/**
+ * Whether a run wants a second look: it does not count, or only with a doubt.
+ *
+ * Example: A run that counts, has settled and stands clear of the room: false.
+ */
 export function isFlagged(run: LabRun, beside: readonly string[]): boolean {
   if (run.setAside) return false;
   const { reduction, level } = run;

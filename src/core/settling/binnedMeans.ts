@@ -3,6 +3,8 @@ import { isMissing } from '../missing';
 /**
  * Means of y over equal spans of x, for a fit that need not see every sample. Empty spans are left out.
  * `x` must ascend; at most `bins` pairs come back.
+ *
+ * @example binnedMeans([0, 1, 2, 3], [1, 3, 5, 7], 2) → { x: [0.5, 2.5], y: [2, 6] }
  */
 export function binnedMeans(
   x: ArrayLike<number>,

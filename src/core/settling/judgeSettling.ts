@@ -27,6 +27,8 @@ export interface SettlingJudgement {
 /**
  * Whether a rise has settled in the window at its end (FORMATS step 1), one rule for the die and for every other sensor.
  *
+ * Example: A rise that climbs by 0.2 K/min over the window: ‘still rising by 0.20 K/min’.
+ *
  * @param timeS clock of the stretch with the load on, ascending
  * @param riseK rise over the room on that clock, MISSING where there is none
  * @param offset first sample of the window, which ends with the stretch

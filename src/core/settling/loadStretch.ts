@@ -22,6 +22,8 @@ export interface LoadStretch {
  * and dips of up to 15 s do not end the stretch: a shorter one is a reading that missed. A missing reading says neither
  * on nor off. At idle (0 W) and without any power all of the trace counts.
  *
+ * Example: Power of 4, 168, 169, 170 and 3 W at 170 W nominal: samples 1 to 3.
+ *
  * @param loadW nominal load, W, ≥ 0
  * @param limitC temperature limit of the processor, °C
  */

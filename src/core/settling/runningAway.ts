@@ -9,6 +9,8 @@ const SURE = 4;
  * allows, and surely faster than over the third before (two slopes by least squares, four standard errors
  * of their difference apart, and at least half as steep again). A soak only ever slows down; one that
  * speeds up has lost its pump, a fan or its mount. `timeS` ascends, s; `riseK` in K, MISSING allowed.
+ *
+ * Example: A rise that stood at 40 K and climbs again by 1 K/min at its end: true.
  */
 export function runningAway(timeS: ArrayLike<number>, riseK: ArrayLike<number>): boolean {
   const { x, y } = binnedMeans(timeS, riseK, 90);

@@ -5,6 +5,7 @@ import { STEADY_K_PER_MIN, STILL_TO_COME_K } from './steady';
  * The one rule of a settled soak, for the bench and for the logbook (FORMATS step 1): what speaks against it, in
  * words; nothing where it has settled.
  *
+ * @example againstSettled({ known: true, value: 0.05 }, { known: true, value: 0.1 }) → []
  * @param slopeKPerMin slope of the rise over the window, K/min
  * @param stillToComeK what the settling fit sees still to come, K; unknown where it cannot tell, which speaks against nothing
  */

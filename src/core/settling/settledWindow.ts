@@ -12,7 +12,11 @@ export interface Window {
 
 const TOO_SHORT = 'only ';
 
-/** Whether a run's reason not to be settled begins with a stretch shorter than the window. */
+/**
+ * Whether a run's reason not to be settled begins with a stretch shorter than the window.
+ *
+ * @example isTooShort('still rising') → false
+ */
 export function isTooShort(unsettledReason: string): boolean {
   return unsettledReason.startsWith(TOO_SHORT);
 }
@@ -21,6 +25,8 @@ export function isTooShort(unsettledReason: string): boolean {
  * The settled window: the last `windowS` seconds of the stretch with the load on (FORMATS step 1).
  * A sample stands for the time to the next, so that 300 samples at 1 Hz fill 300 s.
  * Not computable where the stretch is shorter than the window.
+ *
+ * Example: Of 420 s at one sample a second the last 300 of them.
  *
  * @throws where windowS is not positive
  */

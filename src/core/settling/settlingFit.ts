@@ -213,6 +213,8 @@ function timeToWithin(fit: Candidate, distance: number, longest: number): number
  *
  * Not identified where the series is too short, where the slowest time constant is longer than what was
  * watched, or where the rise still to come is less sure than 0.15 K and than a third of itself.
+ *
+ * Example: Samples of 40·(1 − e^(−t/120 s)): T∞ = 40 K and τ = 120 s.
  */
 export function settlingFit(timeS: ArrayLike<number>, riseK: ArrayLike<number>): Outcome<SettlingFit> {
   const bins = binnedMeans(timeS, riseK, BINS);
@@ -260,7 +262,11 @@ export function settlingFit(timeS: ArrayLike<number>, riseK: ArrayLike<number>):
   });
 }
 
-/** The fitted rise at a time of the trace's clock, K. */
+/**
+ * The fitted rise at a time of the trace's clock, K.
+ *
+ * @example settlingFitAt({ endK: 40, terms: [{ amplitudeK: 40, tauS: 120 }], originS: 0 }, 120) → 25.285
+ */
 export function settlingFitAt(fit: Pick<SettlingFit, 'endK' | 'terms' | 'originS'>, timeS: number): number {
   return fit.terms.reduce(
     (value, term) => value - term.amplitudeK * Math.exp(-(timeS - fit.originS) / term.tauS),

@@ -3,7 +3,11 @@ export const LONGEST_DIP_S = 15;
 /** A slow clock's readings stand for so many of its usual steps. */
 const STEPS = 2.5;
 
-/** Median step of a clock between two samples, s; 0 where there is none. */
+/**
+ * Median step of a clock between two samples, s; 0 where there is none.
+ *
+ * @example usualStepS([0, 1, 2, 5], 0, 3) → 1
+ */
 export function usualStepS(timeS: ArrayLike<number>, first: number, last: number): number {
   const steps = new Float64Array(Math.max(0, last - first));
   for (let i = first + 1; i <= last; i += 1) steps[i - first - 1] = timeS[i]! - timeS[i - 1]!;

@@ -1,4 +1,8 @@
-/** Density of the standard normal distribution. */
+/**
+ * Density of the standard normal distribution.
+ *
+ * @example normalDensity(0) → 0.39894
+ */
 export function normalDensity(z: number): number {
   return Math.exp(-0.5 * z * z) / Math.sqrt(2 * Math.PI);
 }

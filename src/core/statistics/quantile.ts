@@ -1,6 +1,7 @@
 /**
  * Quantile of values, linear between order statistics (Hyndman & Fan 1996, type 7); `share` from 0 to 1.
  *
+ * @example quantile([1, 2, 3, 4], 0.5) → 2.5
  * @throws for no values, or a share outside 0 to 1
  */
 export function quantile(values: readonly number[], share: number): number {

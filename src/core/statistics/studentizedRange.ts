@@ -144,6 +144,8 @@ export const NODES_OF_FREEDOM = [
 /**
  * Upper quantile q by quadrature and false position, for `freedom` as it is; some 10 ms of work.
  * `studentizedRange` has it from a table for the level and the counts that pages ask for.
+ *
+ * @example studentizedRangeExact(0.95, 3, 10) → 3.8768
  */
 export function studentizedRangeExact(probability: number, count: number, freedom: number): number {
   return quantile(probability, count, freedom);

@@ -25,7 +25,11 @@ export function halfWidth(terms: readonly DoubtTerm[], count = 2): number {
   return Math.sqrt(sum);
 }
 
-/** Standard uncertainty of all terms together, K (GUM, JCGM 100, 5.1). */
+/**
+ * Standard uncertainty of all terms together, K (GUM, JCGM 100, 5.1).
+ *
+ * @example standardUncertainty([{ variance: 0.09 }, { variance: 0.16 }]) → 0.5
+ */
 export function standardUncertainty(terms: readonly DoubtTerm[]): number {
   return Math.sqrt(terms.reduce((sum, { variance: variance }) => sum + variance, 0));
 }

@@ -8,7 +8,12 @@ export interface Spread {
 /** z of one in twenty. */
 const SELDOM_Z = 1.6449;
 
-/** How much a variance of so many degrees of freedom exceeds the true one once in twenty: χ²/ν by Wilson & Hilferty (1931). */
+/**
+ * How much a variance of so many degrees of freedom exceeds the true one once in twenty: χ²/ν by Wilson & Hilferty
+ * (1931).
+ *
+ * @example seldomExceeded(10) → 1.8292
+ */
 export function seldomExceeded(freedom: number): number {
   const spread = 2 / (9 * freedom);
   return (1 - spread + SELDOM_Z * Math.sqrt(spread)) ** 3;
@@ -18,6 +23,8 @@ export function seldomExceeded(freedom: number): number {
  * The spread that intervals and comparisons stand on: the one pooled over the rig, unless the entry's own is larger
  * than chance makes it once in twenty. A spread from two readings is small by luck half of the time and large by
  * luck the other half; only one that stands out is the entry's own.
+ *
+ * Example: An entry whose passes scatter by 0.3 K where the rig's do by 0.25: the rig's, since chance makes as much.
  */
 export function largerSpread(own: Spread, pooled: Spread): Spread {
   const ownK2 = own.pass.variance + own.mount.variance;

@@ -44,6 +44,9 @@ function spreadOfMean(
  * Variances of a setting's mean rise, K² (FORMATS step 10): from its own passes and mounts; else pooled
  * over the control; else over the round-up; else an assumed standard uncertainty of 0.5 K. A setting
  * measured at one mount carries the rig's mount spread, where any entry was ever remounted.
+ *
+ * Example: A setting with three passes has a spread of its own; one pass alone has the control's, else the round-up's,
+ * else 0.5 K.
  */
 export function settingSpread(
   setting: SettingMean,
@@ -72,6 +75,8 @@ export function settingSpread(
 /**
  * The same setting's variance with the spread pooled over the whole round-up: what intervals and simultaneous
  * comparison stand on, since a spread from two readings alone is too unsure to call a winner by.
+ *
+ * Example: The same setting by what all entries scatter: what a comparison of all stands on.
  */
 export function pooledSettingSpread(
   setting: SettingMean,

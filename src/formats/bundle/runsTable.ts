@@ -1,42 +1,20 @@
 import { UnusableInput, type ProblemList } from '../problem';
+import type { Run } from '@/core/runs/run';
 import { readTable } from '../table';
 import { unknownCells } from './entriesTable';
 import { boundOf, SENSORS } from './traceTable';
 import { counting, inBounds, RowReader } from './rowReader';
 
-export interface BundleRun {
+export interface BundleRun extends Run {
   /** Line in runs.csv. */
   line: number;
   run: string;
   entry: string;
-  mount: number;
-  pass: number;
-  loadW: number;
-  loadName: string;
-  gpuLoadW: number;
-  setting: string;
-  control: 'fixed' | 'automatic';
-  noiseDb: number;
-  floorDb: number;
   /** Path of the log in the bundle; empty where the means were typed. */
   trace: string;
-  typedCpuC: number | null;
-  typedAmbientC: number | null;
-  typedPowerW: number | null;
-  dutyPct: number | null;
-  rpm: number | null;
-  startedAt: string;
-  note: string;
   /** Settled means typed beside those of the die, by their column. They stay in `extra` too, as they were written. */
   typedMeans: Record<string, number>;
   score: { value: number; unit: string; better: 'higher' | 'lower' } | null;
-  /** Why the run was set aside; empty where it counts. */
-  setAside: string;
-  /** Settled window moved by hand, s in the log's clock, and why. */
-  movedWindow: { startS: number; endS: number } | null;
-  windowReason: string;
-  /** Half-width of the 95 % interval of a typed room reading, K. */
-  ambientDoubtK: number | null;
   extra: Record<string, string>;
 }
 

@@ -5,12 +5,10 @@ import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { LogbookRow } from '@/core/runs/logbookRow';
 import { plural } from '@/ui/figures';
-import { EntryOptions } from '@/ui/form/entryOptions';
 import { TroubleNote, type Trouble } from '@/ui/form/troubleNote';
 import { typedNumber } from '@/ui/typedNumber';
+import { ManyForm, type ManyWhat } from './manyForm';
 import { sendEdits, type Changes } from './sendEdits';
-
-type What = 'setAside' | 'mount' | 'entry';
 
 /** What can be done to the runs that were chosen, all in one step that can be undone. */
 export function ManyActions({
@@ -25,7 +23,7 @@ export function ManyActions({
   onDone: () => void;
 }) {
   const router = useRouter();
-  const [open, setOpen] = useState<What | null>(null);
+  const [open, setOpen] = useState<ManyWhat | null>(null);
   const [trouble, setTrouble] = useState<Trouble | null>(null);
   const [busy, setBusy] = useState(false);
   const last = useRef<{ changes: Changes; undo: (row: LogbookRow) => Changes; said: string } | null>(null);
@@ -68,27 +66,19 @@ export function ManyActions({
     router.refresh();
   }
 
-  function submit(event: React.FormEvent<HTMLFormElement>) {
-    event.preventDefault();
-    const text = String(new FormData(event.currentTarget).get('value') ?? '').trim();
+  function submit({ value }: { value: string }) {
     const runs = plural(chosen.length, 'run');
-    if (open === 'setAside') {
-      if (text === '')
-        return setTrouble({ kind: 'failed', message: 'A reason is needed: it stands with each of them.' });
-      return void apply({ setAside: text }, (row) => ({ setAside: row.setAside }), `${runs} set aside`);
-    }
+    if (open === 'setAside')
+      return void apply({ setAside: value }, (row) => ({ setAside: row.setAside }), `${runs} set aside`);
     if (open === 'entry')
-      return void apply({ entry: text }, (row) => ({ entry: row.entry }), `${runs} moved to another entry`);
-    const mount = typedNumber(text);
-    if (mount === null) return setTrouble({ kind: 'failed', message: `Mount: not a number: “${text}”` });
-    return void apply({ mount }, (row) => ({ mount: row.mount }), `Mount of ${runs} changed`);
+      return void apply({ entry: value }, (row) => ({ entry: row.entry }), `${runs} moved to another entry`);
+    void apply({ mount: typedNumber(value)! }, (row) => ({ mount: row.mount }), `Mount of ${runs} changed`);
   }
 
-  const show = (what: What) => () => {
+  const show = (what: ManyWhat) => () => {
     setTrouble(null);
     setOpen(open === what ? null : what);
   };
-  const box = 'h-[33px] rounded border border-hairline bg-raised px-2';
   const aside = chosen.filter((row) => row.setAside !== '').length;
   return (
     <section
@@ -139,35 +129,14 @@ export function ManyActions({
         </button>
       </div>
       {open && (
-        <form key={open} onSubmit={submit} className="flex flex-wrap items-center gap-2">
-          {open === 'setAside' && (
-            <input
-              name="value"
-              autoFocus
-              maxLength={1000}
-              aria-label="Why they do not count"
-              placeholder="Why they do not count"
-              className={`${box} w-80`}
-            />
-          )}
-          {open === 'mount' && (
-            <label className="flex items-center gap-2">
-              They belong to mount
-              <input name="value" autoFocus inputMode="numeric" className={`${box} w-16 text-right`} />
-            </label>
-          )}
-          {open === 'entry' && (
-            <label className="flex items-center gap-2">
-              They belong to
-              <select name="value" autoFocus className={`${box} max-w-72`}>
-                <EntryOptions entries={entries} />
-              </select>
-            </label>
-          )}
-          <button className="act-button" disabled={busy}>
-            Save
-          </button>
-        </form>
+        <ManyForm
+          key={open}
+          what={open}
+          entries={entries}
+          busy={busy}
+          onSend={submit}
+          onWrong={(message) => setTrouble({ kind: 'failed', message })}
+        />
       )}
       <TroubleNote
         trouble={trouble}

@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { useForm, useWatch } from 'react-hook-form';
 import { toast } from 'sonner';
 import { sendJson } from '../sendJson';
 import { whoIsHere } from '../who';
@@ -66,10 +67,13 @@ export function useSheet<T>(
   more: { undo?: boolean } = {},
 ): SheetForm<T> {
   const router = useRouter();
-  const [draft, setDraft] = useState<T | null>(null);
   // What this page has saved or read itself, until the server's own copy comes.
   const [own, setOwn] = useState(kept);
   const seen = own.version > kept.version ? own : kept;
+  // The form's values are the sheet as a whole: its fields set what they change of it.
+  const form = useForm<{ sheet: unknown }>({ defaultValues: { sheet: kept.body } });
+  const { isDirty } = form.formState;
+  const typed = useWatch({ control: form.control, name: 'sheet' }) as T;
   /** The version that what stands in the form was written on: a later one is never written over unseen. */
   const [base, setBase] = useState<number | null>(null);
   const [busy, setBusy] = useState(false);
@@ -91,7 +95,7 @@ export function useSheet<T>(
     setBusy(false);
     if (!answer.ok) {
       // Also what was saved from elsewhere than the form stays to be decided on.
-      setDraft(body);
+      form.setValue('sheet', body, { shouldDirty: true });
       setBase(version);
       if (answer.status === 409) {
         const there = { version: Number(answer.body.version), body: answer.body.body as T };
@@ -116,7 +120,7 @@ export function useSheet<T>(
     setTheirs(null);
     const now = Number(answer.body.version);
     setOwn({ version: now, body });
-    setDraft(null);
+    form.reset({ sheet: body });
     setBase(null);
     toast.success(said, {
       action:
@@ -132,15 +136,19 @@ export function useSheet<T>(
     return now;
   }
 
-  const body = draft ?? seen.body;
+  // Where nothing is typed the sheet on the server is shown.
+  const body = base === null ? seen.body : typed;
   return {
     body,
     set: (next) => {
-      if (draft === null) setBase(seen.version);
-      setDraft(next);
+      if (base === null) {
+        form.reset({ sheet: seen.body });
+        setBase(seen.version);
+      }
+      form.setValue('sheet', next, { shouldDirty: true });
       if (trouble?.kind !== 'conflict') setTrouble(null);
     },
-    dirty: draft !== null && JSON.stringify(draft) !== JSON.stringify(seen.body),
+    dirty: base !== null && isDirty,
     busy,
     trouble,
     save: async ({ reason = '', body: given, said = 'Saved' } = {}) =>
@@ -153,7 +161,7 @@ export function useSheet<T>(
     },
     takeTheirs: () => {
       if (theirs?.body) setOwn(theirs);
-      setDraft(null);
+      form.reset({ sheet: (theirs ?? seen).body });
       setBase(null);
       setTheirs(null);
       setTrouble(null);

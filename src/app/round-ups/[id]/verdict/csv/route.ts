@@ -14,7 +14,7 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
   const csv = verdictCsv(ranking, view.entries, at, await readCoverWords(id));
   const { against, response } = shown;
   const line = `${lineAt.toFixed(AXES[against].decimals)}${against === 'noise' ? 'dBA' : against}`;
-  const what = response.source.from === 'die' ? '' : `${response.id}-`;
+  const what = response.throttles ? '' : `${response.id}-`;
   return new Response(csv, {
     headers: {
       'content-type': 'text/csv; charset=utf-8',

@@ -1,0 +1,68 @@
+import { isMissing, MISSING } from '../missing';
+import { known, unknown } from '../outcome';
+import type { RunValue } from '../responses/runValue';
+import type { Reduction } from './reduceTrace';
+
+/** What all readings of a run share: its window, its room and its power. */
+export type SharedReduction = Pick<
+  Reduction,
+  'window' | 'ambientMeanC' | 'ambientSource' | 'powerMeanW' | 'powerSource' | 'roomMovedK' | 'levelMovedDb'
+>;
+
+const orNull = (value: number) => (isMissing(value) ? null : value);
+
+/** The die's reduction as the value of a response, as every other sensor has one: 42.5 K restated from 40 K measured. */
+export function dieValue(die: Reduction): RunValue {
+  return {
+    value: die.riseK,
+    settled: die.settled,
+    unsettledReason: die.unsettledReason,
+    shortfall: die.shortfallK,
+    sensor: {
+      measured: die.measuredRiseK,
+      maximum: orNull(die.maximumRiseK),
+      readingMean: die.cpuMeanC,
+      readingMaximum: orNull(die.cpuMaxC),
+      slopePerMin: die.slopeKPerMin.known ? die.slopeKPerMin.value : null,
+      fit: die.fit,
+      runningAway: die.runningAway,
+      atLimit: die.heatLimited,
+      atLimitShare: die.heatLimitedShare,
+    },
+  };
+}
+
+/** The reduction again from its kept parts: the inverse of `dieValue`, with what the run's readings share. */
+export function reductionFrom(
+  shared: SharedReduction,
+  kept: RunValue & { sensor: SensorWindowKept },
+): Reduction {
+  const { sensor } = kept;
+  // Spelt out: spreads of rows as wide as a run's cost more than the query.
+  return {
+    window: shared.window,
+    ambientMeanC: shared.ambientMeanC,
+    ambientSource: shared.ambientSource,
+    powerMeanW: shared.powerMeanW,
+    powerSource: shared.powerSource,
+    roomMovedK: shared.roomMovedK,
+    levelMovedDb: shared.levelMovedDb,
+    settled: kept.settled,
+    unsettledReason: kept.unsettledReason,
+    cpuMeanC: sensor.readingMean,
+    cpuMaxC: sensor.readingMaximum ?? MISSING,
+    measuredRiseK: sensor.measured,
+    maximumRiseK: sensor.maximum ?? MISSING,
+    resistanceKPerW:
+      shared.powerMeanW > 0 ? known(sensor.measured / shared.powerMeanW) : unknown('no power flowed'),
+    riseK: kept.value,
+    heatLimited: sensor.atLimit,
+    heatLimitedShare: sensor.atLimitShare,
+    slopeKPerMin: sensor.slopePerMin === null ? unknown('no slope') : known(sensor.slopePerMin),
+    fit: sensor.fit,
+    shortfallK: kept.shortfall,
+    runningAway: sensor.runningAway,
+  };
+}
+
+type SensorWindowKept = NonNullable<RunValue['sensor']>;
