@@ -1,5 +1,3 @@
-import { isMissing } from '@/core/missing';
-
 const FLOAT8_OID = 701;
 const HEADER_BYTES = 20;
 const VALUE_BYTES = 8;
@@ -10,23 +8,20 @@ const VALUE_BYTES = 8;
  */
 export function binaryArray(values: Float64Array): Buffer {
   const bytes = Buffer.allocUnsafe(HEADER_BYTES + (4 + VALUE_BYTES) * values.length);
+  // A view writes numbers several times quicker than a Buffer's own methods.
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   let hasMissing = 0;
   let at = HEADER_BYTES;
-  for (let i = 0; i < values.length; i += 1) {
-    const value = values[i]!;
-    if (isMissing(value)) {
-      hasMissing = 1;
-      at = bytes.writeInt32BE(-1, at);
-    } else {
-      at = bytes.writeInt32BE(VALUE_BYTES, at);
-      at = bytes.writeDoubleBE(value, at);
-    }
+  for (const value of values) {
+    const missing = Number.isNaN(value);
+    if (missing) hasMissing = 1;
+    else view.setFloat64(at + 4, value);
+    view.setInt32(at, missing ? -1 : VALUE_BYTES);
+    at += missing ? 4 : 4 + VALUE_BYTES;
   }
-  bytes.writeInt32BE(values.length > 0 ? 1 : 0, 0);
-  bytes.writeInt32BE(hasMissing, 4);
-  bytes.writeInt32BE(FLOAT8_OID, 8);
-  bytes.writeInt32BE(values.length, 12);
-  bytes.writeInt32BE(1, 16);
+  [values.length > 0 ? 1 : 0, hasMissing, FLOAT8_OID, values.length, 1].forEach((word, i) =>
+    view.setInt32(4 * i, word),
+  );
   // An array without readings has no dimension.
   return bytes.subarray(0, values.length > 0 ? at : 12);
 }

@@ -6,7 +6,7 @@ import { withDatabase } from '@/database/pool';
 import { isZip, readZip } from '@/formats/bundle/bundleZip';
 import { readBundle, type Bundle } from '@/formats/bundle/readBundle';
 import { UnusableInput, type Problem } from '@/formats/problem';
-import { reduceAll } from './importBundle';
+import { reduceAll } from './reduceAll';
 import { offeredEntry, type OfferedEntry } from './labEntryWords';
 import { recogniseBundle, type BundleInLab } from './recogniseBundle';
 import { fileBytes, uploadedFiles, wholeFile } from './uploads';

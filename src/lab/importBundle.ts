@@ -1,4 +1,3 @@
-import { noResult } from '@/core/reduction/noResult';
 import { sameRun } from '@/core/runs/runIdentity';
 import { untold, type Tell } from '@/core/progress';
 import { insertChange } from '@/database/changes';
@@ -7,12 +6,12 @@ import { insertEntry } from '@/database/labEntries';
 import { inTransaction, type Queryable } from '@/database/pool';
 import { citeEntry, insertRoundUp, keepFile, listCitedEntries, nextPosition } from '@/database/roundUps';
 import { readBundle, type Bundle } from '@/formats/bundle/readBundle';
-import { ProblemList, UnusableInput, type Problem } from '@/formats/problem';
+import { UnusableInput, type Problem } from '@/formats/problem';
 import { codeOf } from './codeOf';
 import { importPlanning, importRig } from './importPlanning';
 import { recogniseBundle, type BundleInLab } from './recogniseBundle';
-import { hasDie, noNumber, reduceBundleRun } from './reduceBundleRun';
-import { writeNewRuns, type FreshRun, type ReducedRun } from './writeNewRuns';
+import { NoNumber, reduceAll } from './reduceAll';
+import { writeNewRuns, type FreshRun } from './writeNewRuns';
 
 export type ImportResult =
   /** `runs` are those that were written, `there` those that the lab had already. */
@@ -27,24 +26,6 @@ export interface ImportChoices {
   othersNew?: boolean;
   /** As a round-up of its own, where the lab has it already. */
   asAnother?: boolean;
-}
-
-export function reduceAll(
-  bundle: Bundle,
-  tell: Tell = untold,
-): { reduced: ReducedRun[]; problems: Problem[] } {
-  const { rig, method } = bundle.dataPackage;
-  const reduced: ReducedRun[] = [];
-  const problems = new ProblemList();
-  for (const [i, item] of bundle.runs.entries()) {
-    tell('Reducing the runs', i / bundle.runs.length);
-    const result = reduceBundleRun(item.run, item.trace, { limitC: rig.limitC, windowS: method.windowS });
-    if (result.known) reduced.push({ item, reduction: result.value });
-    // What was set aside need not have come to a number, nor a run of other readings to a die's.
-    else if (item.run.setAside || !hasDie(item)) reduced.push({ item, reduction: noResult(result.reason) });
-    else problems.push(noNumber(item.run, result.reason));
-  }
-  return { reduced, problems: problems.list() };
 }
 
 /** The lab's entry for each of the bundle's, null for a new one. Throws what a person is to be asked. */
@@ -114,7 +95,7 @@ async function citeAll(
 
 /** The runs that the lab does not have yet, each with its entry and a label that is free there. */
 function freshRuns(
-  reduced: readonly ReducedRun[],
+  runs: Bundle['runs'],
   to: {
     inLab: BundleInLab;
     settled: ReadonlyMap<string, number | null>;
@@ -124,7 +105,7 @@ function freshRuns(
 ): FreshRun[] {
   const { inLab, settled, entryIds, rigRevisionId } = to;
   const labels = new Map<number, Set<string>>();
-  return reduced.flatMap(({ item, reduction }) => {
+  return runs.flatMap((item) => {
     const { run } = item;
     const entryId = entryIds.get(run.entry)!;
     const known = settled.get(run.entry) === null ? [] : inLab.lab.get(entryId)!.runs;
@@ -133,7 +114,7 @@ function freshRuns(
     const atRevision = known.filter((other) => other.rigRevisionId === rigRevisionId && !other.deleted);
     if (!labels.has(entryId)) labels.set(entryId, new Set(atRevision.map((other) => other.label)));
     const label = freeLabel(run.run, labels.get(entryId)!);
-    return [{ item, reduction, entryId, rigRevisionId, label, traceDigest: identity.traceDigest }];
+    return [{ item, entryId, rigRevisionId, label, traceDigest: identity.traceDigest }];
   });
 }
 
@@ -143,12 +124,7 @@ interface Written {
   there: number;
 }
 
-async function write(
-  bundle: Bundle,
-  reduced: readonly ReducedRun[],
-  tell: Tell,
-  { uploadId, ...choices }: ImportOptions,
-): Promise<Written> {
+async function write(bundle: Bundle, tell: Tell, { uploadId, ...choices }: ImportOptions): Promise<Written> {
   const { rig, method, name, title, planning, source, packageId } = bundle.dataPackage;
   return inTransaction(async (db) => {
     // Two who bring the same at once: the second finds what the first has written.
@@ -168,13 +144,13 @@ async function write(
           });
     const entryIds = await citeAll(db, roundUpId, bundle, settled);
     await importPlanning(db, roundUpId, entryIds, planning);
-    const fresh = freshRuns(reduced, { inLab, settled, entryIds, rigRevisionId });
+    const fresh = freshRuns(bundle.runs, { inLab, settled, entryIds, rigRevisionId });
     const rule = { limitC: rig.limitC, windowS: method.windowS };
     const runIds = await writeNewRuns(db, fresh, rule, (share) => tell('Writing the runs', share));
     for (const { run, ...change } of bundle.changes)
       if (runIds.has(run)) await insertChange(db, runIds.get(run)!, change);
     for (const { path, bytes } of bundle.others) await keepFile(db, roundUpId, path, bytes);
-    return { roundUpId, runs: runIds.size, there: reduced.length - runIds.size };
+    return { roundUpId, runs: runIds.size, there: bundle.runs.length - runIds.size };
   });
 }
 
@@ -196,20 +172,21 @@ export async function importBundle(
   options: ImportOptions = {},
   tell: Tell = untold,
 ): Promise<ImportResult> {
+  let bundle: Bundle | null = null;
   try {
-    const bundle = readBundle(files, tell);
-    const { reduced, problems } = reduceAll(bundle, tell);
-    const all = [...bundle.problems, ...problems];
-    if (all.length > 0) return { imported: false, problems: all };
+    bundle = readBundle(files, tell);
+    if (bundle.problems.length > 0) return { imported: false, problems: bundle.problems };
     if (bundle.entries.length === 0) {
       const message = 'no entries: a round-up compares at least one';
       return { imported: false, problems: [{ file: 'entries.csv', message }] };
     }
-    const written = await write(bundle, reduced, tell, options);
+    const written = await write(bundle, tell, options);
     const { title } = bundle.dataPackage;
     return { imported: true, title, entries: bundle.entries.length, ...written };
   } catch (error) {
     if (error instanceof UnusableInput) return { imported: false, problems: [error.problem] };
+    // Nothing was kept: now every run without a number is named, not only the first.
+    if (error instanceof NoNumber && bundle) return { imported: false, problems: reduceAll(bundle).problems };
     throw error;
   }
 }

@@ -31,10 +31,11 @@ function shownValues(rows: readonly ValueRow[], scoreUnit: string): ShownValue[]
   return [...BESIDE, ...SPEEDS].flatMap(({ id, name, unit, decimals }) =>
     rows
       .filter((row) => row.response === id)
-      .map(({ place, value, unsettledReason }) => ({
+      .map(({ place, value, unsettledReason, sensor }) => ({
         name,
         place,
         value,
+        maximum: sensor?.maximum ?? null,
         unit: id === 'score' ? scoreUnit : unit,
         decimals,
         unsettledReason,

@@ -1,29 +1,22 @@
+import { setImmediate } from 'node:timers/promises';
 import { isMissing } from '@/core/missing';
-import type { Reduction } from '@/core/reduction/reduceTrace';
 import { insertRuns } from '@/database/newRuns';
 import type { Queryable } from '@/database/pool';
 import { saveReductions } from '@/database/reductions';
 import { insertReadings, insertValues } from '@/database/runValues';
 import { insertTraces } from '@/database/traces';
 import type { Bundle } from '@/formats/bundle/readBundle';
+import { reduceItem } from './reduceAll';
+import type { RigRule } from './reduceBundleRun';
 import { bundleMeasured, valuesOf } from './runValues';
 
-export interface ReducedRun {
-  item: Bundle['runs'][number];
-  reduction: Reduction;
-}
-
 /** A run of a bundle that the lab does not have, with its place there. */
-export interface FreshRun extends ReducedRun {
+export interface FreshRun {
+  item: Bundle['runs'][number];
   label: string;
   entryId: number;
   rigRevisionId: number;
   traceDigest: string;
-}
-
-interface Rule {
-  limitC: number;
-  windowS: number;
 }
 
 /** So many runs go in one statement, or fewer where their logs are long. */
@@ -47,29 +40,45 @@ function* batches(runs: readonly FreshRun[]): Generator<FreshRun[]> {
   if (batch.length > 0) yield batch;
 }
 
-function measuredOf({ item, reduction }: FreshRun, rule: Rule) {
+type RunNumbers = ReturnType<typeof numbersOf>;
+
+/** What a run comes to: its own reduction, and the values of all that was read of it. */
+function numbersOf({ item }: FreshRun, rule: RigRule) {
+  const reduction = reduceItem(item, rule);
   const die = isMissing(reduction.riseK) ? null : reduction;
-  return valuesOf(bundleMeasured(item, die, { loadW: item.run.loadW, ...rule }));
+  const values = valuesOf(bundleMeasured(item, die, { loadW: item.run.loadW, ...rule }));
+  return { reduction, values };
 }
 
 /**
  * Writes runs with all that was measured of them; their ids, by their ids in the bundle. While PostgreSQL takes one
- * batch, the next is computed.
+ * batch, the next is reduced.
+ * @throws NoNumber where a run that should comes to no number: the transaction is to be rolled back
  */
 export async function writeNewRuns(
   db: Queryable,
   runs: readonly FreshRun[],
-  rule: Rule,
+  rule: RigRule,
   tell: (share: number) => void,
 ): Promise<Map<string, number>> {
   const ids = new Map<string, number>();
   let writing: Promise<void> = Promise.resolve();
+  // One that fails while the next is reduced is told when it is waited for.
+  const begin = (write: Promise<void>) => {
+    write.catch(() => undefined);
+    return write;
+  };
   try {
     for (const batch of batches(runs)) {
-      const values = batch.map((run) => measuredOf(run, rule));
+      const numbers: RunNumbers[] = [];
+      for (const run of batch) {
+        numbers.push(numbersOf(run, rule));
+        // Between two runs what is being written goes on.
+        await setImmediate();
+      }
       await writing;
       tell(ids.size / runs.length);
-      writing = writeBatch(db, batch, values, rule.windowS, ids);
+      writing = begin(writeBatch(db, batch, numbers, rule.windowS, ids));
     }
   } finally {
     await writing;
@@ -80,15 +89,15 @@ export async function writeNewRuns(
 async function writeBatch(
   db: Queryable,
   batch: readonly FreshRun[],
-  values: readonly ReturnType<typeof measuredOf>[],
+  numbers: readonly RunNumbers[],
   windowS: number,
   ids: Map<string, number>,
 ): Promise<void> {
   const runIds = await insertRuns(
     db,
-    batch.map(({ item, reduction: _, ...place }) => ({ ...item.run, ...place })),
+    batch.map(({ item, ...place }) => ({ ...item.run, ...place })),
   );
-  const written = batch.map((run, i) => ({ ...run, runId: runIds[i]!, values: values[i]! }));
+  const written = batch.map((run, i) => ({ ...run, ...numbers[i]!, runId: runIds[i]! }));
   for (const { item, runId } of written) ids.set(item.run.run, runId);
   await insertTraces(
     db,

@@ -4,6 +4,8 @@ export interface ShownValue {
   /** Where spot readings were taken; empty for all else. */
   place: string;
   value: number;
+  /** Largest in the window; null where no log tells. */
+  maximum: number | null;
   unit: string;
   decimals: number;
   /** Why it supports no curve; empty where it does. */

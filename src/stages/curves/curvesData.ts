@@ -53,4 +53,6 @@ export interface CurveLoad {
   fixedWatts: boolean;
   rule: Omit<LineRule, 'lineDb'>;
   curves: EntryCurve[];
+  /** Of a level: the rises on the same axis, since heat and noise stand together; empty where none was measured. */
+  riseCurves: EntryCurve[];
 }

@@ -23,6 +23,7 @@ import { firstLine } from '@/core/curves/firstLine';
 import { axisRange } from './lineRange';
 import { RankingNotes } from './rankingNotes';
 import { RankingTable } from './rankingTable';
+import { risesAt } from './risesAt';
 import { WhatChoice } from './whatChoice';
 
 const RISE_PLAIN = riseScale('rise', { loadW: 0, referenceAmbientC: 0 });
@@ -90,6 +91,7 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
     () => rankAtLine(curves, { ...load.rule, throttles: isRise, lineDb: lineAt }),
     [curves, load, isRise, lineAt],
   );
+  const risesK = useMemo(() => risesAt(load.riseCurves, lineAt), [load, lineAt]);
 
   const fastest = useMemo(
     () => (isNoise ? fullSpeedLead(curves, ranking, lineAt) : null),
@@ -269,6 +271,7 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
             entries={entries}
             scale={scale}
             axis={axis}
+            risesK={risesK}
             runsHref={runsHref}
             lit={lit}
             onLit={setLit}

@@ -12,6 +12,8 @@ export interface RankingTableProps {
   entries: ReadonlyMap<string, CurveEntry>;
   scale: ShownScale;
   axis: Axis;
+  /** Of a level: the rise of each entry at the same place, K; null where nothing stands beside. */
+  risesK: ReadonlyMap<string, number> | null;
   /** Where the runs behind an entry's figure are listed. */
   runsHref: (entry: string) => string;
   lit: string | null;
@@ -32,7 +34,7 @@ function standing(placed: PlacedEntry, axis: Axis): string | null {
 
 /** The order at the line; it follows while the line moves. */
 export function RankingTable(props: RankingTableProps) {
-  const { ranking, entries, scale, axis, runsHref, lit, onLit, picked } = props;
+  const { ranking, entries, scale, axis, risesK, runsHref, lit, onLit, picked } = props;
   const leader = ranking.placed[0];
   /** Heat and noise stand together; a level needs no second one beside it. */
   const withLevel = axis.against !== 'noise' && scale.unit !== 'dB(A)';
@@ -49,6 +51,11 @@ export function RankingTable(props: RankingTableProps) {
           {withLevel && (
             <th scope="col" className="num">
               dB(A)
+            </th>
+          )}
+          {risesK && (
+            <th scope="col" className="num">
+              rise, K
             </th>
           )}
           <th scope="col" className="num">
@@ -107,6 +114,9 @@ export function RankingTable(props: RankingTableProps) {
                 </Link>
               </td>
               {withLevel && <td className="num text-[13.5px]">{figure(placed.levelDb, 1)}</td>}
+              {risesK && (
+                <td className="num text-[13.5px]">{figure(risesK.get(placed.entry) ?? Number.NaN, 1)}</td>
+              )}
               <td className="num text-[13px] text-ink2">
                 {placed === leader ? '' : signed(difference, scale.decimals)}
               </td>

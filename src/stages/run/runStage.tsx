@@ -182,6 +182,11 @@ export function RunStage({ data }: { data: RunData }) {
                 note={value.unsettledReason}
               >
                 {figure(value.value, value.decimals)} {value.unit}
+                {value.maximum !== null && (
+                  <span className="block text-[13px] text-ink2">
+                    at most {figure(value.maximum, value.decimals)}
+                  </span>
+                )}
               </Row>
             ))}
             {withDie && <Settling data={data} />}

@@ -12,6 +12,7 @@ import { readPlaces } from '@/lab/readPlaces';
 import { onceFor } from '@/lab/keptWhileUnwritten';
 import { responseChoice, viewResponse, type ResponseView } from '@/lab/responseView';
 import { sourceWords, type RoundUpView } from '@/lab/roundUpView';
+import { RISE } from '@/core/responses/responses';
 import { allAlike } from '@/core/responses/allAlike';
 import { viewKeptApart } from '@/lab/rigView';
 import { ApartNote } from '@/stages/rig/apartNote';
@@ -23,6 +24,8 @@ async function packedCurves(view: RoundUpView, shown: ResponseView): Promise<str
   const { rig, referenceAmbientC } = roundUp;
   const { response, against, place, responses, places, againsts } = shown;
   const read = await readPlaces(view);
+  const isLevel = response.source.from === 'level' && responses.some(({ id }) => id === RISE.id);
+  const rises = isLevel ? (await viewResponse(view, { response: RISE.id, against })).loads : [];
   const data: CurvesData = {
     roundUpId: roundUp.id,
     title: roundUp.title,
@@ -33,6 +36,7 @@ async function packedCurves(view: RoundUpView, shown: ResponseView): Promise<str
       fixedWatts: load.loadW > 0 && load.loadName === '',
       rule: lineRule(load, { referenceAmbientC, limitC: rig.limitC }),
       curves,
+      riseCurves: rises.find((other) => loadKey(other.load) === loadKey(load))?.curves ?? [],
     })),
     noiseLineDba: roundUp.noiseLineDba,
     noiseLinesDba: view.brief.noiseLinesDba,

@@ -1,0 +1,53 @@
+import { noResult } from '@/core/reduction/noResult';
+import type { Reduction } from '@/core/reduction/reduceTrace';
+import { untold, type Tell } from '@/core/progress';
+import type { Bundle } from '@/formats/bundle/readBundle';
+import { ProblemList, type Problem } from '@/formats/problem';
+import { hasDie, noNumber, reduceBundleRun, type RigRule } from './reduceBundleRun';
+
+type Item = Bundle['runs'][number];
+
+export interface ReducedRun {
+  item: Item;
+  reduction: Reduction;
+}
+
+/** A run of a bundle that gives no number and must. */
+export class NoNumber extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.message);
+  }
+}
+
+/**
+ * What a run of a bundle comes to. What was set aside need not have come to a number, nor a run of other readings to a
+ * die's.
+ * @throws NoNumber where it should have
+ */
+export function reduceItem(item: Item, rule: RigRule): Reduction {
+  const result = reduceBundleRun(item.run, item.trace, rule);
+  if (result.known) return result.value;
+  if (item.run.setAside || !hasDie(item)) return noResult(result.reason);
+  throw new NoNumber(noNumber(item.run, result.reason));
+}
+
+/** All runs of a bundle with what they come to, and those that come to nothing as problems of their rows. */
+export function reduceAll(
+  bundle: Bundle,
+  tell: Tell = untold,
+): { reduced: ReducedRun[]; problems: Problem[] } {
+  const { rig, method } = bundle.dataPackage;
+  const rule = { limitC: rig.limitC, windowS: method.windowS };
+  const reduced: ReducedRun[] = [];
+  const problems = new ProblemList();
+  for (const [i, item] of bundle.runs.entries()) {
+    tell('Reducing the runs', i / bundle.runs.length);
+    try {
+      reduced.push({ item, reduction: reduceItem(item, rule) });
+    } catch (error) {
+      if (!(error instanceof NoNumber)) throw error;
+      problems.push(error.problem);
+    }
+  }
+  return { reduced, problems: problems.list() };
+}
