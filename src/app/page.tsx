@@ -1,4 +1,5 @@
 import { format } from 'date-fns';
+import Link from 'next/link';
 import { QUESTIONS } from '@/core/brief/questions';
 import { listRigs } from '@/lab/createRoundUp';
 import { viewDeletedRoundUps } from '@/lab/keepRoundUps';
@@ -34,7 +35,9 @@ export default async function RoundUpsPage() {
   });
   return (
     <>
-      <Header title="Round-ups" under="Abanico, the bench desk" />
+      <Header title="Round-ups" under="Abanico, the bench desk">
+        <Link href="/cases">Cases</Link>
+      </Header>
       <main id="main" tabIndex={-1} className="flex flex-col gap-8 px-4 pt-5 pb-8 md:px-7 lg:flex-row">
         <section className="min-w-0 flex-1" aria-label="Round-ups">
           <RoundUpList items={current.map(toItem)} />

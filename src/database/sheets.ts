@@ -1,7 +1,7 @@
 import type { Queryable } from './pool';
 
 export type SheetKind =
-  'brief' | 'plan' | 'rig-book' | 'rig-setup' | 'product' | 'sample' | 'entry' | 'plate';
+  'brief' | 'plan' | 'rig-book' | 'rig-setup' | 'product' | 'sample' | 'entry' | 'plate' | 'case';
 
 export interface KeptSheet<T> {
   version: number;
@@ -88,6 +88,7 @@ const OWNERS: Record<SheetKind, string> = {
   sample: 'samples',
   entry: 'entries',
   plate: 'entries',
+  case: 'cases',
 };
 
 /** Whether there is what a sheet would be written of; held, so that it stays until the writing is done. */

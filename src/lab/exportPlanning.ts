@@ -2,6 +2,7 @@ import type { Brief } from '@/core/brief/brief';
 import type { PlanSheet } from '@/core/plan/planSheet';
 import type { RigBook } from '@/core/rig/instrument';
 import type { Product } from '@/core/lineUp/product';
+import { caseNamed } from '@/database/cases';
 import { withDatabase } from '@/database/pool';
 import { listRevisions } from '@/database/rigs';
 import type { RoundUp } from '@/database/roundUps';
@@ -49,6 +50,7 @@ export async function exportPlanning(roundUp: RoundUp): Promise<PlanningParts> {
     parts.brief = brief?.body ?? null;
     parts.plan = plan?.body ?? null;
     parts.book = book?.body ?? null;
+    parts.labCase = (await caseNamed(db, roundUp.rig.enclosure))?.body ?? null;
     if (revisions.length > 1 || revisions.some((revision) => revision.setup)) {
       parts.revision = roundUp.rig.revision;
       parts.revisions = revisions.map((row) => ({

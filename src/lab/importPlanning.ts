@@ -1,4 +1,7 @@
+import { layoutProblem } from '@/core/cases/layout';
+import { isCovered, type Entry } from '@/core/lineUp/entry';
 import { setupDifferences } from '@/core/rig/setupDifferences';
+import { listCasesOfEntry } from '@/database/cases';
 import { findOrAddRigRevision } from '@/database/labEntries';
 import { findSample, insertSample, setEntrySample } from '@/database/lineUp';
 import type { Queryable } from '@/database/pool';
@@ -7,8 +10,9 @@ import { readSheet, writeSheet, type SheetKind } from '@/database/sheets';
 import { entryOwner } from '@/database/entryOwner';
 import type { DataPackage } from '@/formats/bundle/dataPackage';
 import type { PlanningParts } from '@/formats/bundle/planningParts';
+import { UnusableInput } from '@/formats/problem';
+import { keepNewCase } from './cases';
 import { neutralCode } from './neutralCode';
-import { isCovered } from '@/core/lineUp/entry';
 
 /** Who wrote what came with a bundle. */
 export const IMPORTED = 'import';
@@ -51,6 +55,24 @@ export async function importRig(
   return currentId;
 }
 
+/** A layout must go into the case of its rig, as the lab keeps it, whatever the bundle says of that case. */
+async function refuseOutside(
+  db: Queryable,
+  entryId: number,
+  code: string,
+  entry: Entry | null,
+): Promise<void> {
+  for (const { name, sides } of entry?.layout.length ? await listCasesOfEntry(db, entryId) : []) {
+    const problem = layoutProblem(entry!.layout, sides);
+    if (problem)
+      throw new UnusableInput({
+        file: 'layouts.csv',
+        column: 'place',
+        message: `"${code}" in ${name}: ${problem}`,
+      });
+  }
+}
+
 /** Writes what a bundle says of its round-up and entries beyond the tables. */
 export async function importPlanning(
   db: Queryable,
@@ -60,12 +82,14 @@ export async function importPlanning(
 ): Promise<void> {
   await writeNew(db, 'brief', roundUpId, parts.brief);
   await writeNew(db, 'plan', roundUpId, parts.plan);
+  if (parts.labCase) await keepNewCase(db, parts.labCase, IMPORTED);
   for (const [code, { product, entry, sample, plate }] of Object.entries(parts.lineUp)) {
     const entryId = entryIds.get(code);
     if (entryId === undefined) continue;
     const { productId } = (await entryOwner(db, entryId))!;
     await writeNew(db, 'product', productId, product);
     await writeNew(db, 'entry', entryId, entry);
+    await refuseOutside(db, entryId, code, entry);
     if (plate) await writeNew(db, 'plate', entryId, plate);
     if (entry && isCovered(entry)) {
       await db.query(`UPDATE entries SET cover_name = $2 WHERE id = $1`, [entryId, entry.coverName.trim()]);

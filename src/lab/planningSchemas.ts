@@ -5,6 +5,7 @@ import { PRODUCT_KINDS, type ProductKind } from '@/core/lineUp/product';
 import type { SheetKind } from '@/database/sheets';
 import { briefSheet } from '@/formats/sheets/briefSheet';
 import { finite, maybeText, text, whole } from '@/formats/sheets/fields';
+import { caseSheet } from '@/formats/sheets/caseSheet';
 import { entrySheet, productSheet, sampleSheet } from '@/formats/sheets/lineUpSheets';
 import { planSheet } from '@/formats/sheets/planSheet';
 import { plateSheet } from '@/formats/sheets/plateSheet';
@@ -19,6 +20,7 @@ const EDITABLE: Partial<Record<SheetKind, Schema>> = {
   sample: sampleSheet,
   entry: entrySheet,
   plate: plateSheet,
+  case: caseSheet,
 };
 
 const who = () => text(100).default('reviewer');
@@ -107,6 +109,8 @@ export const rigEdit = object({
 }).noUnknown();
 
 export const rigChoice = object({ rigRevisionId: whole().required() }).noUnknown();
+
+export const newCase = object({ who: who(), name: text(200).min(1, 'the case needs a name') }).noUnknown();
 
 export const newMethod = object({
   name: text(100).min(1, 'the method needs a name'),

@@ -1,8 +1,11 @@
 import type { Brief } from '@/core/brief/brief';
 import { briefChanges } from '@/core/brief/briefChanges';
 import { entryPrice, entryProblem, fanCount, fansText, isCovered, type Entry } from '@/core/lineUp/entry';
+import { layoutProblem } from '@/core/cases/layout';
+import type { LabCase } from '@/core/cases/labCase';
 import type { Product } from '@/core/lineUp/product';
 import type { Sample } from '@/core/lineUp/sample';
+import { listCasesOfEntry } from '@/database/cases';
 import {
   controlOf,
   listEntriesOfProduct,
@@ -20,6 +23,7 @@ import {
   type SheetKind,
 } from '@/database/sheets';
 import { entryOwner } from '@/database/entryOwner';
+import { afterCase } from './cases';
 import { briefOf } from './briefView';
 import { blankEntryOf, blankProductOf } from './lineUpView';
 import { reduceStoredRun } from './reduceStoredRun';
@@ -54,13 +58,23 @@ async function afterBrief(db: Queryable, roundUpId: number, isNow: Brief, reason
   if (isNow.windowS !== was.body.windowS) for (const runId of runs) await reduceStoredRun(db, runId);
 }
 
+/** What of an entry's layout does not go into a case that it is compared in, in words; null where all does. */
+async function outsideItsCases(db: Queryable, entryId: number, { layout }: Entry): Promise<string | null> {
+  if (layout.length === 0) return null;
+  for (const { name, sides } of await listCasesOfEntry(db, entryId)) {
+    const problem = layoutProblem(layout, sides);
+    if (problem) return `${name}: ${problem}`;
+  }
+  return null;
+}
+
 /** Keeps the columns of an entry in step with what was written of it and its product. */
 export async function syncEntry(db: Queryable, entryId: number): Promise<void> {
   const owner = await entryOwner(db, entryId);
   if (!owner) throw new Refused('this entry is not there any more');
   const product = (await readSheet<Product>(db, 'product', owner.productId))?.body ?? blankProductOf(owner);
   const entry = (await readSheet<Entry>(db, 'entry', entryId))?.body ?? blankEntryOf(owner);
-  const problem = entryProblem(product.kind, entry);
+  const problem = entryProblem(product.kind, entry) ?? (await outsideItsCases(db, entryId, entry));
   if (problem) throw new Refused(problem, 'fans');
   await updateEntryColumns(db, entryId, {
     fans: fansText(entry),
@@ -94,6 +108,7 @@ async function follow(db: Queryable, kind: SheetKind, owner: number, body: unkno
   if (kind === 'product') await afterProduct(db, owner, body as Product);
   if (kind === 'sample') await afterSample(db, owner, body as Sample);
   if (kind === 'entry') await syncEntry(db, owner);
+  if (kind === 'case') await afterCase(db, owner, body as LabCase);
 }
 
 /**

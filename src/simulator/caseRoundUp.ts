@@ -1,4 +1,5 @@
 import { defaultBrief, type Brief } from '@/core/brief/brief';
+import { usualCase, type LabCase } from '@/core/cases/labCase';
 import type { AirDirection, CasePlace, LayoutFan } from '@/core/cases/layout';
 import { fansOfLayout } from '@/core/lineUp/fansOfLayout';
 import { addLevels } from '@/core/levels/addLevels';
@@ -71,6 +72,19 @@ export const DEMO_LAYOUTS: readonly DemoLayout[] = [
     fans: ['radiator 1 in', 'radiator 2 in', 'rear 1 out', 'top 3 out'],
   },
 ];
+
+/** The case that the layouts are built in. */
+const CASE: LabCase = {
+  ...usualCase('Baúl, a middle-sized case'),
+  ...{ coolerHeightMm: 165, memoryHeightMm: 44, cardLengthMm: 330 },
+  sides: [
+    { place: 'front', slots: 3, sizeMm: 140, radiatorMm: 360 },
+    { place: 'top', slots: 3, sizeMm: 140, radiatorMm: 280 },
+    { place: 'rear', slots: 1, sizeMm: 120, radiatorMm: 120 },
+    { place: 'bottom', slots: 2, sizeMm: 140, radiatorMm: null },
+    { place: 'radiator', slots: 3, sizeMm: 140, radiatorMm: 360 },
+  ],
+};
 
 const FAN = 'Poniente 120';
 
@@ -190,11 +204,12 @@ export function caseRoundUp(seed: number): Map<string, string> {
       rig: {
         ...{
           name: 'Boathouse case bench',
-          enclosure: 'Baúl, a middle-sized case',
+          enclosure: CASE.name,
           meterDistanceCm: 60,
           limitC: 95,
         },
         book: BOATHOUSE_BOOK,
+        case: CASE,
       },
       method: { loadsW: [LOADED.dieW, 0], noiseLineDba: 32, windowS: 300, referenceAmbientC: 23 },
       brief: brief(),

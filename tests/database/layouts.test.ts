@@ -50,7 +50,8 @@ beforeAll(async () => {
 
 test.each([
   ['two-in,front,1,out,Racha,120,', 'slot', 'two fans at front 1'],
-  ['two-in,rear,10,out,Racha,120,', 'slot', 'the case takes 9 at the rear'],
+  ['two-in,rear,2,out,Racha,120,', 'slot', 'the case takes 1 at the rear'],
+  ['two-in,side,1,in,Racha,120,', 'slot', 'the case takes no fan at the side'],
   ['two-in,roof,1,out,Racha,120,', 'place', 'not one of front, top, rear'],
   ['two-in,top,1,up,Racha,120,', 'direction', 'in or out expected: "up"'],
   ['nobody,top,1,out,Racha,120,', 'entry', 'no entry "nobody"'],

@@ -16,7 +16,10 @@ interface Example {
 function examplesIn(file: string): Example[] {
   const text = readFileSync(file, 'utf8');
   return [...text.matchAll(/@example ((?:(?!\*\/|\n \* @|\n \*\n)[\s\S])*)/g)].map(([, found]) => {
-    const [call, result] = found!.replace(/\n \* ?/g, ' ').trim().split(' → ');
+    const [call, result] = found!
+      .replace(/\n \* ?/g, ' ')
+      .trim()
+      .split(' → ');
     return { file, call: call!, result: result ?? '' };
   });
 }

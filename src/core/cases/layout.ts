@@ -35,12 +35,17 @@ export const USUAL_CASE: readonly CaseSide[] = [
 export const ANY_CASE: readonly CaseSide[] = CASE_PLACES.map((place) => ({ place, slots: 9, sizeMm: 400 }));
 
 /**
- * How many slots a side is drawn with: those of the usual case, and more where a layout has them.
+ * How many slots a side is drawn with: those of the case, and more where a layout has them.
  *
  * @example drawnSlots([]).find(({ place }) => place === 'rear').slots → 1
  */
-export function drawnSlots(layout: readonly LayoutFan[]): { place: CasePlace; slots: number }[] {
-  return USUAL_CASE.map(({ place, slots }) => ({
+export function drawnSlots(
+  layout: readonly LayoutFan[],
+  sides: readonly CaseSide[] = USUAL_CASE,
+): { place: CasePlace; slots: number }[] {
+  const drawn = [...sides, ...layout.map(({ place }) => ({ place, slots: 1 }))];
+  const first = drawn.filter(({ place }, i) => drawn.findIndex((other) => other.place === place) === i);
+  return first.map(({ place, slots }) => ({
     place,
     slots: Math.max(slots, ...layout.filter((fan) => fan.place === place).map((fan) => fan.slot)),
   }));

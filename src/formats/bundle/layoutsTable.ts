@@ -1,4 +1,12 @@
-import { CASE_PLACES, layoutProblem, slotName, type CasePlace, type LayoutFan } from '@/core/cases/layout';
+import {
+  ANY_CASE,
+  CASE_PLACES,
+  layoutProblem,
+  slotName,
+  type CasePlace,
+  type CaseSide,
+  type LayoutFan,
+} from '@/core/cases/layout';
 import type { ProblemList } from '../problem';
 import { readTable } from '../table';
 import { inBounds, RowReader } from './rowReader';
@@ -6,11 +14,12 @@ import { inBounds, RowReader } from './rowReader';
 const FILE = 'layouts.csv';
 const REQUIRED = ['entry', 'place', 'slot', 'direction', 'fan'];
 
-/** Fans in their slots by the entry that they belong to; rows that cannot be used are listed. */
+/** Fans in their slots by the entry that they belong to; rows that do not go into the case's sides are listed. */
 export function readLayouts(
   bytes: Uint8Array,
   entries: ReadonlySet<string>,
   problems: ProblemList,
+  sides: readonly CaseSide[] = ANY_CASE,
 ): Map<string, LayoutFan[]> {
   const byEntry = new Map<string, LayoutFan[]>();
   for (const row of readTable(FILE, bytes, REQUIRED, problems).rows) {
@@ -38,7 +47,7 @@ export function readLayouts(
     }
     const next: LayoutFan = { place, slot, direction, fan, sizeMm, dutyPct };
     const before = byEntry.get(entry) ?? [];
-    const wrong = layoutProblem([...before, next]);
+    const wrong = layoutProblem([...before, next], sides);
     if (wrong) {
       fail('slot', `${slotName(next)}: ${wrong}`);
       continue;

@@ -1,5 +1,6 @@
 import { array, date, object, ValidationError, type Schema } from 'yup';
 import type { Brief } from '@/core/brief/brief';
+import type { LabCase } from '@/core/cases/labCase';
 import type { Entry } from '@/core/lineUp/entry';
 import type { Product } from '@/core/lineUp/product';
 import type { Sample } from '@/core/lineUp/sample';
@@ -8,6 +9,7 @@ import type { RigBook } from '@/core/rig/instrument';
 import type { RigSetup } from '@/core/rig/rigSetup';
 import type { Problem } from '../problem';
 import { briefSheet } from '../sheets/briefSheet';
+import { caseSheet } from '../sheets/caseSheet';
 import { text, whole } from '../sheets/fields';
 import type { PlateSheet } from '../sheets/plateSheet';
 import { entrySheet, productSheet, sampleSheet } from '../sheets/lineUpSheets';
@@ -39,6 +41,8 @@ export interface PlanningParts {
   /** All revisions of the rig, oldest first. */
   revisions: BundleRevision[];
   book: RigBook | null;
+  /** The case that the rig stands in. */
+  labCase: LabCase | null;
   /** By the entry's id. */
   lineUp: Record<string, BundleLineUp>;
 }
@@ -49,6 +53,7 @@ export const NO_PARTS: PlanningParts = {
   revision: null,
   revisions: [],
   book: null,
+  labCase: null,
   lineUp: {},
 };
 
@@ -96,6 +101,7 @@ export function readPlanningParts(abanico: Raw): { parts: PlanningParts; problem
     revision: typeof rig.revision === 'number' ? rig.revision : null,
     revisions: (part(revisions, rig.revisions, 'rig.revisions') ?? []) as BundleRevision[],
     book: part(rigBookSheet, rig.book, 'rig.book'),
+    labCase: part(caseSheet, rig.case, 'rig.case'),
     lineUp,
   };
   return { parts, problems };

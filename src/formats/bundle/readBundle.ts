@@ -78,7 +78,7 @@ export function readBundle(given: ReadonlyMap<string, Uint8Array>, tell: Tell = 
   const layouts = files.get('layouts.csv');
   if (layouts) {
     used.add('layouts.csv');
-    addLayouts(dataPackage, readLayouts(layouts, known, problems));
+    addLayouts(dataPackage, readLayouts(layouts, known, problems, dataPackage.planning.labCase?.sides));
   }
   const plates = files.get('flatness.csv');
   if (plates) {

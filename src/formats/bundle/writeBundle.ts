@@ -250,13 +250,14 @@ export function dataPackageJson(
     ...(fields ? { profile: 'tabular-data-resource', schema: { fields } } : {}),
   });
   const ours = typeof source.abanico === 'object' && source.abanico !== null ? source.abanico : {};
-  const { brief, plan, lineUp, revision, revisions, book } = planning;
+  const { brief, plan, lineUp, revision, revisions, book, labCase } = planning;
   const rest = {
     brief: brief ?? undefined,
     plan: plan ?? undefined,
     lineUp: Object.keys(lineUp).length > 0 ? lineUp : undefined,
   };
-  const rigParts = revisions.length > 0 ? { revision, revisions, book: book ?? undefined } : {};
+  const revised = revisions.length > 0 ? { revision, revisions, book: book ?? undefined } : {};
+  const rigParts = { ...revised, case: labCase ?? undefined };
   const content = {
     profile: 'data-package',
     id: packageId ?? undefined,

@@ -3,7 +3,7 @@
 import { useRef } from 'react';
 import type { Entry, EntryFan } from '@/core/lineUp/entry';
 import { fansOfLayout } from '@/core/lineUp/fansOfLayout';
-import { LayoutEditor, type OtherLayout } from './layoutEditor';
+import { LayoutEditor, type InCase } from './layoutEditor';
 import { CheckField, NumberField, TextField } from '@/ui/form/fields';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { useSheet, type KeptSheet } from '@/ui/form/useSheet';
@@ -19,7 +19,7 @@ export function EntryForm({
   kept: KeptSheet<Entry>;
   currency: string;
   /** Of a layout in a case: what it is set beside; null for an entry that is none. */
-  inCase: { others: OtherLayout[]; airspeeds: ReadonlyMap<string, number> } | null;
+  inCase: InCase | null;
 }) {
   const form = useRef<HTMLFormElement>(null);
   const sheet = useSheet('entry', entryId, kept);

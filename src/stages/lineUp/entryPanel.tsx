@@ -8,7 +8,7 @@ import { NumberField, TextField } from '@/ui/form/fields';
 import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
 import { EntryForm } from './entryForm';
-import type { OtherLayout } from './layoutEditor';
+import type { InCase } from './layoutEditor';
 import type { LineUpItem } from './lineUpData';
 import { ProductForm } from './productForm';
 import { SampleForm } from './sampleForm';
@@ -19,8 +19,7 @@ export function EntryPanel({
   item,
   place,
   today,
-  others,
-  airspeeds,
+  inCase,
   onGone,
   onMade,
 }: {
@@ -28,9 +27,8 @@ export function EntryPanel({
   item: LineUpItem;
   place: number;
   today: string;
-  /** The other layouts of the line-up. */
-  others: OtherLayout[];
-  airspeeds: ReadonlyMap<string, number>;
+  /** What its layout is set beside, where it is one. */
+  inCase: InCase;
   onGone: () => void;
   onMade: () => void;
 }) {
@@ -117,7 +115,7 @@ export function EntryPanel({
           entryId={item.entryId}
           kept={item.entry}
           currency={item.product.body.currency}
-          inCase={isLayout ? { others, airspeeds } : null}
+          inCase={isLayout ? inCase : null}
         />
       </section>
       <section aria-label="Other fans" className="border-t border-hairline pt-3">

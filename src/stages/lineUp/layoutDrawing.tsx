@@ -1,7 +1,14 @@
 'use client';
 
 import { DndContext, PointerSensor, useDraggable, useDroppable, useSensor, useSensors } from '@dnd-kit/core';
-import { drawnSlots, slotName, type AirDirection, type CasePlace, type LayoutFan } from '@/core/cases/layout';
+import {
+  drawnSlots,
+  slotName,
+  type AirDirection,
+  type CasePlace,
+  type CaseSide,
+  type LayoutFan,
+} from '@/core/cases/layout';
 
 /** Where each slot is drawn, in per cent of the drawing: the case from its side, front at the left. */
 const AT: Record<CasePlace, (along: number) => { x: number; y: number }> = {
@@ -22,8 +29,33 @@ const ARROWS: Record<CasePlace, Record<AirDirection, string>> = {
   radiator: { in: '↓', out: '↑' },
 };
 
-/** A tower, a graphics card and the board, in outline: any case, and none in particular. */
-function Outline() {
+function Tower() {
+  return (
+    <>
+      <rect x="64" y="33" width="13" height="17" />
+      {[36, 39, 42, 45, 48].map((y) => (
+        <path key={y} d={`M64 ${y}h13`} />
+      ))}
+    </>
+  );
+}
+
+/** A pump on the processor, and a radiator behind the fans that blow through it. */
+function Loop() {
+  return (
+    <>
+      <rect x="75" y="38" width="6" height="9" />
+      <path d="M75 40.5h-4v-4h-3M75 44.5h-7" />
+      <rect x="16" y="34" width="52" height="11" />
+      {Array.from({ length: 16 }, (_, i) => (
+        <path key={i} d={`M${19 + 3 * i} 34v11`} />
+      ))}
+    </>
+  );
+}
+
+/** A tower or a loop, a graphics card and the board, in outline: any case, and none in particular. */
+function Outline({ isLiquid }: { isLiquid: boolean }) {
   return (
     <svg
       viewBox="0 0 100 100"
@@ -35,10 +67,7 @@ function Outline() {
         <rect x="15" y="17" width="70" height="67" rx="2" strokeWidth="0.7" />
         <path d="M82 21v58" strokeWidth="0.4" />
         <g strokeWidth="0.4" opacity="0.75">
-          <rect x="64" y="33" width="13" height="17" />
-          {[36, 39, 42, 45, 48].map((y) => (
-            <path key={y} d={`M64 ${y}h13`} />
-          ))}
+          {isLiquid ? <Loop /> : <Tower />}
           <rect x="34" y="58" width="47" height="7" />
           <path d="M38 61.5h26" strokeDasharray="2 1.4" />
         </g>
@@ -105,14 +134,17 @@ export function LayoutDrawing({
   layout,
   onLayout,
   fresh,
+  sides,
 }: {
   layout: readonly LayoutFan[];
+  /** Where the case takes fans; those of a usual one where nobody has noted it. */
+  sides?: readonly CaseSide[];
   onLayout?: (layout: LayoutFan[]) => void;
   /** What an empty slot is filled with. */
   fresh?: Pick<LayoutFan, 'fan' | 'sizeMm' | 'dutyPct'>;
 }) {
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
-  const slots = drawnSlots(layout).flatMap(({ place, slots }) =>
+  const slots = drawnSlots(layout, sides).flatMap(({ place, slots }) =>
     Array.from({ length: slots }, (_, i) => ({ place, slot: i + 1, slots })),
   );
   const at = (name: string) => layout.find((fan) => slotName(fan) === name);
@@ -151,7 +183,7 @@ export function LayoutDrawing({
         role="group"
         aria-label="Case from the side, front at the left"
       >
-        <Outline />
+        <Outline isLiquid={layout.some((fan) => fan.place === 'radiator')} />
         {slots.map(({ place, slot, slots }) => (
           <Slot
             key={slotName({ place, slot })}

@@ -1,8 +1,10 @@
 'use client';
 
+import Link from 'next/link';
 import { useState } from 'react';
 import { airBalance, balanceWords } from '@/core/cases/airBalance';
-import { slotName, type LayoutFan } from '@/core/cases/layout';
+import type { LabCase } from '@/core/cases/labCase';
+import { layoutProblem, slotName, type LayoutFan } from '@/core/cases/layout';
 import { nearestLayout } from '@/core/cases/layoutDifference';
 import { NumberField, TextField } from '@/ui/form/fields';
 import { LayoutDrawing } from './layoutDrawing';
@@ -12,19 +14,25 @@ export interface OtherLayout {
   layout: readonly LayoutFan[];
 }
 
+/** What a layout is set beside, and the case that it goes into. */
+export interface InCase {
+  others: readonly OtherLayout[];
+  /** Airspeed in the open of fans that this lab has measured, by name in lower case, m/s. */
+  airspeeds: ReadonlyMap<string, number>;
+  /** The case as the lab keeps it; null where nobody has noted it. */
+  labCase: LabCase | null;
+  enclosure: string;
+}
+
 /** The fans of a case: drawn, listed, and set beside the layout that is most like it. */
 export function LayoutEditor({
   layout,
   onLayout,
   others,
   airspeeds,
-}: {
-  layout: readonly LayoutFan[];
-  onLayout: (layout: LayoutFan[]) => void;
-  others: readonly OtherLayout[];
-  /** Airspeed in the open of fans that this lab has measured, by name in lower case, m/s. */
-  airspeeds: ReadonlyMap<string, number>;
-}) {
+  labCase,
+  enclosure,
+}: InCase & { layout: readonly LayoutFan[]; onLayout: (layout: LayoutFan[]) => void }) {
   const last = layout.at(-1);
   const [fresh, setFresh] = useState({
     fan: last?.fan ?? '',
@@ -32,6 +40,7 @@ export function LayoutEditor({
     dutyPct: null as number | null,
   });
   const nearest = nearestLayout(layout, others);
+  const problem = layoutProblem(layout, labCase?.sides);
   const balance = airBalance(layout, airspeeds);
   const change = (at: number, part: Partial<LayoutFan>) =>
     onLayout(layout.map((fan, i) => (i === at ? { ...fan, ...part } : fan)));
@@ -41,7 +50,20 @@ export function LayoutEditor({
         layout={layout}
         onLayout={onLayout}
         fresh={{ ...fresh, fan: fresh.fan.trim() || 'fan' }}
+        sides={labCase?.sides}
       />
+      {problem && (
+        <p role="alert" className="text-[14px] text-bad">
+          ▲ {problem.charAt(0).toUpperCase() + problem.slice(1)}.
+        </p>
+      )}
+      <p className="text-[14px] text-ink2">
+        {labCase ? 'Places of ' : 'Places of a usual case: nobody has noted those of '}
+        <Link href="/cases" dir="auto" className="underline underline-offset-2">
+          {labCase?.name ?? (enclosure === 'open' ? 'this one' : enclosure)}
+        </Link>
+        .
+      </p>
       <p className="label-text">
         Press an empty place to put a fan in, a fan to turn it round, Delete to take it out; drag it
         elsewhere. Light blows in, dark blows out.

@@ -13,6 +13,7 @@ import type { LineUpItem } from './lineUpData';
 export function LineUpRow({
   item,
   place,
+  noRoom,
   chosen,
   narrow,
   onChoose,
@@ -20,6 +21,8 @@ export function LineUpRow({
 }: {
   item: LineUpItem;
   place: number;
+  /** What of it does not go into the case, in words. */
+  noRoom: string[];
   chosen: boolean;
   /** The panel stands beside it, which says maker and kind. */
   narrow: boolean;
@@ -59,6 +62,11 @@ export function LineUpRow({
           />
         )}
         {item.covered && <span className="block px-1 text-[13px] text-ink2">covered</span>}
+        {noRoom.map((words) => (
+          <span key={words} className="block px-1 text-[13px] text-warn">
+            ▲ {words}
+          </span>
+        ))}
         <SheetTrouble sheet={product} />
       </td>
       {!narrow && (

@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation';
 import { parseAsString, useQueryState } from 'nuqs';
 import { useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
+import { roomInCase, type LabCase } from '@/core/cases/labCase';
 import { hasPlate } from '@/core/lineUp/product';
 import { plural } from '@/ui/figures';
 import { sendJson } from '@/ui/sendJson';
@@ -29,6 +30,8 @@ export function LineUpStage({
   offers,
   today,
   airspeeds,
+  enclosure,
+  labCase,
 }: {
   roundUpId: number;
   items: LineUpItem[];
@@ -36,6 +39,9 @@ export function LineUpStage({
   today: string;
   /** Airspeed in the open of fans that this lab has measured, by name in lower case, m/s. */
   airspeeds: [string, number][];
+  /** What the rig stands in, and what the lab knows of that case. */
+  enclosure: string;
+  labCase: LabCase | null;
 }) {
   const router = useRouter();
   const measured = useMemo(() => new Map(airspeeds), [airspeeds]);
@@ -145,6 +151,7 @@ export function LineUpStage({
                     key={item.entryId}
                     item={item}
                     place={place}
+                    noRoom={labCase ? roomInCase(item.product.body, labCase) : []}
                     chosen={item === chosen}
                     narrow={chosen !== undefined}
                     onChoose={() => void setOpen(item === chosen ? null : item.code)}
@@ -179,10 +186,14 @@ export function LineUpStage({
           item={chosen}
           place={items.indexOf(chosen)}
           today={today}
-          others={items
-            .filter((item) => item !== chosen && item.entry.body.layout.length > 0)
-            .map((item) => ({ name: item.shownName, layout: item.entry.body.layout }))}
-          airspeeds={measured}
+          inCase={{
+            others: items
+              .filter((item) => item !== chosen && item.entry.body.layout.length > 0)
+              .map((item) => ({ name: item.shownName, layout: item.entry.body.layout })),
+            airspeeds: measured,
+            labCase,
+            enclosure,
+          }}
           onGone={() => void setOpen(null)}
           onMade={() => void setOpen(null)}
         />

@@ -64,6 +64,7 @@ const SOUND: Record<string, unknown[]> = {
   'POST /api/uploads/[upload]/import': [
     { meant: [{ entry: 'a', entryId: 1 }], asAnother: true, othersNew: false },
   ],
+  'POST /api/cases': [{ name: 'Cofre' }],
   'POST /api/methods': [{ name: 'Ours', body: defaultBrief() }],
   'POST /api/round-ups/[id]/rig': [{ reason: 'moved', seenId: 1, over: true, setup: SETUP }],
   'PATCH /api/round-ups/[id]/rig': [{ rigRevisionId: 1 }],
@@ -135,6 +136,7 @@ const WITHOUT_BODY = new Set([
   'POST /api/uploads',
   'DELETE /api/uploads/[upload]',
   'DELETE /api/products/[product]',
+  'DELETE /api/cases/[case]',
   'PUT /api/stream/[upload]',
   'POST /api/stream/readings',
 ]);
@@ -146,6 +148,7 @@ const KINDS = [
   'product',
   'sample',
   'entry',
+  'case',
   'constructor',
   '__proto__',
   'toString',

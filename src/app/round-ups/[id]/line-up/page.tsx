@@ -2,6 +2,7 @@ import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { roundUpView } from '@/app/roundUpView';
 import { today } from '@/app/today';
+import { caseOf } from '@/lab/cases';
 import { offersOfLab } from '@/lab/fromTheLab';
 import { fanAirspeeds } from '@/lab/fanAirspeeds';
 import { viewLineUp } from '@/lab/lineUpView';
@@ -18,6 +19,8 @@ export default async function LineUpPage({ params }: { params: Promise<{ id: str
       offers={await offersOfLab(id, '')}
       today={today()}
       airspeeds={await fanAirspeeds()}
+      enclosure={view.roundUp.rig.enclosure}
+      labCase={await caseOf(view.roundUp.rig.enclosure)}
     />
   );
 }

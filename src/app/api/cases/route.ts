@@ -1,0 +1,7 @@
+import { withBody } from '@/app/api/jsonBody';
+import { addCase } from '@/lab/cases';
+import { newCase } from '@/lab/planningSchemas';
+
+export async function POST(request: Request) {
+  return withBody(request, newCase, async ({ name, who }) => Response.json({ id: await addCase(name, who) }));
+}

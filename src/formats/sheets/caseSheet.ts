@@ -1,0 +1,29 @@
+import { array, object, string, type ObjectSchema } from 'yup';
+import { caseProblem, type LabCase } from '@/core/cases/labCase';
+import { CASE_PLACES } from '@/core/cases/layout';
+import { counted, finite, measure, text } from './fields';
+
+/** A case of the lab, as its page and a bundle write it. */
+export const caseSheet: ObjectSchema<LabCase> = object({
+  name: text(200).min(1, 'the case needs a name'),
+  coolerHeightMm: measure(1000),
+  memoryHeightMm: measure(500),
+  cardLengthMm: measure(1000),
+  sides: array(
+    object({
+      place: string()
+        .oneOf([...CASE_PLACES])
+        .required(),
+      slots: counted(9).required(),
+      sizeMm: finite().min(20, 'at least ${min}').max(400, 'at most ${max}').required(),
+      radiatorMm: measure(1000),
+    }).noUnknown(),
+  )
+    .max(CASE_PLACES.length)
+    .default([]),
+})
+  .noUnknown()
+  .test('case', (value, { createError }) => {
+    const wrong = caseProblem(value as LabCase);
+    return wrong === null || createError({ message: wrong });
+  }) as unknown as ObjectSchema<LabCase>;

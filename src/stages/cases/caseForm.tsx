@@ -1,0 +1,132 @@
+'use client';
+
+import { useRef } from 'react';
+import type { LabCase, LabCaseSide } from '@/core/cases/labCase';
+import { CASE_PLACES, type CasePlace } from '@/core/cases/layout';
+import { NumberField, TextField } from '@/ui/form/fields';
+import { SheetTrouble } from '@/ui/form/sheetTrouble';
+import { useSheet, type KeptSheet } from '@/ui/form/useSheet';
+
+const BEGIN: Omit<LabCaseSide, 'place'> = { slots: 1, sizeMm: 120, radiatorMm: null };
+
+/** A case: how much room it has, and which fans go where. */
+export function CaseForm({ id, kept }: { id: number; kept: KeptSheet<LabCase> }) {
+  const form = useRef<HTMLFormElement>(null);
+  const sheet = useSheet('case', id, kept);
+  const { body, set } = sheet;
+  const sideOf = (place: CasePlace) => body.sides.find((side) => side.place === place);
+  const change = (place: CasePlace, part: Partial<LabCaseSide>) =>
+    set({
+      ...body,
+      sides: body.sides.map((side) => (side.place === place ? { ...side, ...part } : side)),
+    });
+  const turn = (place: CasePlace, isThere: boolean) =>
+    set({
+      ...body,
+      sides: CASE_PLACES.flatMap((other) => {
+        if (other === place) return isThere ? [{ place, ...BEGIN }] : [];
+        return sideOf(other) ?? [];
+      }),
+    });
+  return (
+    <form
+      ref={form}
+      className="space-y-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (form.current!.reportValidity()) void sheet.save({ said: `${body.name} saved` });
+      }}
+    >
+      <div className="grid grid-cols-2 gap-3 md:grid-cols-[minmax(0,1fr)_9rem_9rem_9rem]">
+        <TextField label="Name" value={body.name} onValue={(name) => set({ ...body, name })} />
+        <NumberField
+          label="Room for a cooler"
+          unit="mm"
+          optional
+          value={body.coolerHeightMm}
+          onValue={(coolerHeightMm) => set({ ...body, coolerHeightMm })}
+        />
+        <NumberField
+          label="Memory stands"
+          unit="mm"
+          optional
+          value={body.memoryHeightMm}
+          onValue={(memoryHeightMm) => set({ ...body, memoryHeightMm })}
+        />
+        <NumberField
+          label="Room for a card"
+          unit="mm"
+          optional
+          value={body.cardLengthMm}
+          onValue={(cardLengthMm) => set({ ...body, cardLengthMm })}
+        />
+      </div>
+      <table className="figure-table max-w-[560px] [&_td]:py-1">
+        <thead>
+          <tr>
+            <th scope="col">Place</th>
+            <th scope="col">Fans</th>
+            <th scope="col">Up to, mm</th>
+            <th scope="col">Radiator up to, mm</th>
+          </tr>
+        </thead>
+        <tbody>
+          {CASE_PLACES.map((place) => {
+            const side = sideOf(place);
+            return (
+              <tr key={place}>
+                <td className="w-32">
+                  <label className="flex items-center gap-2">
+                    <input
+                      type="checkbox"
+                      checked={side !== undefined}
+                      onChange={(event) => turn(place, event.target.checked)}
+                    />
+                    {place}
+                  </label>
+                </td>
+                {side ? (
+                  <>
+                    <td className="w-24">
+                      <NumberField
+                        bare
+                        label={`Fans at the ${place}`}
+                        value={side.slots}
+                        onValue={(slots) => change(place, { slots: slots ?? 1 })}
+                      />
+                    </td>
+                    <td className="w-28">
+                      <NumberField
+                        bare
+                        label={`Largest fan at the ${place}, mm`}
+                        value={side.sizeMm}
+                        onValue={(sizeMm) => change(place, { sizeMm: sizeMm ?? 120 })}
+                      />
+                    </td>
+                    <td className="w-36">
+                      <NumberField
+                        bare
+                        optional
+                        label={`Longest radiator at the ${place}, mm`}
+                        value={side.radiatorMm}
+                        onValue={(radiatorMm) => change(place, { radiatorMm })}
+                      />
+                    </td>
+                  </>
+                ) : (
+                  <td colSpan={3} className="text-ink2">
+                    takes no fan
+                  </td>
+                )}
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <SheetTrouble sheet={sheet} />
+      <button className="act-button" disabled={!sheet.dirty || sheet.busy}>
+        Save
+      </button>
+    </form>
+  );
+}

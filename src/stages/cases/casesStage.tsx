@@ -1,0 +1,96 @@
+'use client';
+
+import { yupResolver } from '@hookform/resolvers/yup';
+import { useRouter } from 'next/navigation';
+import { useForm } from 'react-hook-form';
+import { toast } from 'sonner';
+import { object, string } from 'yup';
+import type { LabCase } from '@/core/cases/labCase';
+import { plural } from '@/ui/figures';
+import { HookText } from '@/ui/form/hookFields';
+import { sendJson } from '@/ui/sendJson';
+import { whoIsHere } from '@/ui/who';
+import { CaseForm } from './caseForm';
+
+export interface CaseItem {
+  id: number;
+  version: number;
+  body: LabCase;
+  roundUps: number;
+}
+
+const schema = object({ name: string().trim().default('').required('the case needs a name') });
+
+/** The cases of the lab: layouts are held to them, and coolers are told where they do not go in. */
+export function CasesStage({ cases, unnoted }: { cases: CaseItem[]; unnoted: string[] }) {
+  const router = useRouter();
+  const { control, handleSubmit, reset, setError } = useForm({
+    resolver: yupResolver(schema),
+    defaultValues: { name: '' },
+  });
+
+  async function add(name: string) {
+    const answer = await sendJson('/api/cases', 'POST', { who: whoIsHere(), name });
+    if (!answer.ok) return setError('name', { message: answer.message });
+    reset();
+    toast.success(`${name} is kept, with the places of a usual case: set them right`);
+    router.refresh();
+  }
+
+  async function remove({ id, body }: CaseItem) {
+    const answer = await sendJson(`/api/cases/${id}`, 'DELETE', {});
+    if (!answer.ok) return void toast.error(answer.message);
+    toast.success(`${body.name} is not kept any more`);
+    router.refresh();
+  }
+
+  return (
+    <div className="space-y-6">
+      {cases.length === 0 && (
+        <p className="max-w-160">
+          No case is kept yet. A case says which fans go where and how much room there is: a layout with a fan
+          in a place that it has not is then refused, and a cooler that is too high for it is told.
+        </p>
+      )}
+      {cases.map((item) => (
+        <section key={item.id} aria-label={item.body.name} className="border-b border-hairline pb-5">
+          <div className="flex flex-wrap items-baseline gap-3 pb-2">
+            <h2 className="font-display text-[18px] font-bold" dir="auto">
+              {item.body.name}
+            </h2>
+            <span className="text-[14px] text-ink2">
+              {item.roundUps > 0
+                ? `${plural(item.roundUps, 'round-up')} measured in it`
+                : 'nothing measured in it'}
+            </span>
+            <button type="button" className="quiet-button ml-auto text-bad" onClick={() => void remove(item)}>
+              Do not keep it
+            </button>
+          </div>
+          <CaseForm id={item.id} kept={item} />
+        </section>
+      ))}
+      {unnoted.length > 0 && (
+        <section aria-label="Not noted" className="space-y-1">
+          <p className="text-[14px] text-ink2">Rigs stand in these, and nothing is known of them:</p>
+          <p className="flex flex-wrap gap-2">
+            {unnoted.map((name) => (
+              <button key={name} type="button" className="quiet-button" onClick={() => void add(name)}>
+                Keep “{name}”
+              </button>
+            ))}
+          </p>
+        </section>
+      )}
+      <form
+        className="flex max-w-120 items-end gap-2"
+        onSubmit={(event) => void handleSubmit(({ name }) => add(name))(event)}
+      >
+        <div className="flex-1">
+          <HookText control={control} name="name" label="Another case" />
+        </div>
+        <button className="act-button">Keep it</button>
+      </form>
+    </div>
+  );
+}
