@@ -23,6 +23,19 @@ export async function insertPushed(
   return rowCount ?? 0;
 }
 
+/** The last readings since a bench clock, by trace column; nothing where none came. */
+export async function lastPushed(
+  db: Queryable,
+  sessionId: number,
+  sinceS: number,
+): Promise<Record<string, number>> {
+  const { rows } = await db.query<{ readings: Record<string, number> }>(
+    `SELECT readings FROM bench_pushed WHERE session_id = $1 AND at_s >= $2 ORDER BY at_s`,
+    [sessionId, sinceS],
+  );
+  return Object.assign({}, ...rows.map((row) => row.readings)) as Record<string, number>;
+}
+
 /** More than one a second says no more of a soak, and would hold up the process that watches the rig: every second, third, … is kept. */
 const MOST_OF_A_RUN = 5000;
 

@@ -1,9 +1,11 @@
 import { lineRule, rankAtLine } from '@/core/ranking/rankAtLine';
 import type { SideColumn } from '@/core/ranking/sideColumn';
-import type { Response } from '@/core/responses/responses';
+import { responseOf, type Response } from '@/core/responses/responses';
 import { loadKey } from '@/core/runs/load';
 import { availableResponses, viewResponse } from './responseView';
 import type { LoadCurves, RoundUpView } from './roundUpView';
+
+const LEVEL = responseOf('level')!;
 
 /** Told by their own table beside the line, and no part of what one weighs against another. */
 const BESIDE = new Set(['steady-time', 'burst', 'limit-time', 'level']);
@@ -40,8 +42,37 @@ function columnOf(
   };
 }
 
-/** All that a round-up's entries were measured by, at one noise line: a column for each response, place and load. */
-export async function viewSideBySide(view: RoundUpView, lineDb: number): Promise<SideColumn[]> {
+/** Louder, and faster, than anything can be: there every entry stands by its fastest setting. */
+const BEYOND_ALL = 1e6;
+
+/** Curves of which one end alone stands, whatever lies between: the quietest or slowest setting, or the fastest. */
+function endsOf(load: LoadCurves, end: 'first' | 'last'): LoadCurves {
+  const curves = load.curves.map((curve) => {
+    const point = curve.points.at(end === 'first' ? 0 : -1);
+    return { ...curve, points: point ? [{ ...point, judged: true }] : [] };
+  });
+  return { ...load, curves };
+}
+
+/** Where entries are set side by side: all at one noise, or each at its fastest. */
+export type SideAt = { by: 'noise'; lineDb: number } | { by: 'full' };
+
+/** How loud entries are: with nothing to cool at their quietest, and at full speed where that is asked for. */
+async function levelColumns(view: RoundUpView, at: SideAt): Promise<SideColumn[]> {
+  const shown = await viewResponse(view, { response: LEVEL.id });
+  if (shown.response.id !== LEVEL.id) return [];
+  return shown.loads.flatMap((load) => {
+    const { loadW, gpuLoadW, loadName } = load.load;
+    const isIdle = loadW === 0 && gpuLoadW === 0 && loadName === '';
+    if (at.by === 'full') return columnOf(view, endsOf(load, 'last'), LEVEL, '', BEYOND_ALL) ?? [];
+    if (!isIdle) return [];
+    return columnOf(view, endsOf(load, 'first'), LEVEL, 'quietest', BEYOND_ALL) ?? [];
+  });
+}
+
+/** All that a round-up's entries were measured by: a column for each response, place and load. */
+export async function viewSideBySide(view: RoundUpView, at: SideAt): Promise<SideColumn[]> {
+  const lineDb = at.by === 'noise' ? at.lineDb : BEYOND_ALL;
   const { responses, placesOf } = await availableResponses(view);
   const columns: SideColumn[] = [];
   for (const response of responses.filter(({ source }) => !BESIDE.has(source.from))) {
@@ -49,10 +80,11 @@ export async function viewSideBySide(view: RoundUpView, lineDb: number): Promise
     for (const place of places) {
       const shown = await viewResponse(view, { response: response.id, place: place || undefined });
       for (const load of shown.loads) {
-        const column = columnOf(view, load, shown.response, place, lineDb);
+        const standing = at.by === 'full' ? endsOf(load, 'last') : load;
+        const column = columnOf(view, standing, shown.response, place, lineDb);
         if (column) columns.push(column);
       }
     }
   }
-  return columns;
+  return columns.length === 0 ? [] : [...columns, ...(await levelColumns(view, at))];
 }

@@ -1,6 +1,7 @@
 import { insertCommand } from '@/database/bench';
 import { readStatus } from '@/database/benchStatus';
 import { closePool, withDatabase } from '@/database/pool';
+import { insertPushed } from '@/database/pushedReadings';
 import { listRuns } from '@/database/runs';
 import { asBytes } from '@/simulator/demoFiles';
 import { BenchProcess } from '@/lab/bench/benchProcess';
@@ -194,6 +195,25 @@ test('a die that answers nonsense under load has no watcher: the load comes off,
   await until('load off', async () => rig.loadW === 0);
   load.close();
   bench.wire(addresses);
+}, 120_000);
+
+test('regulators that a program tells of are watched by their limit, too; readings of long ago are not', async () => {
+  const push = (agoS: number, vrmC: number) =>
+    withDatabase((db) =>
+      insertPushed(db, [
+        { agoS, readings: { vrm_c: vrmC } },
+        { agoS: 0, readings: { clock_mhz: 4200 } },
+      ]),
+    );
+  await soaking(roundUpId, entry, ['100 %']);
+  await push(60, 119);
+  await pause(1500);
+  expect((await session(roundUpId)).state).toMatchObject({ phase: 'soak', alarm: false });
+  await push(0, 119);
+  const { state } = await inPhase(roundUpId, 'stopped');
+  expect(state).toMatchObject({ alarm: true, loadW: 0 });
+  expect(state.said).toMatch(/^The regulators at 119 °C, over their limit of 105 °C\. The load is off/);
+  await until('load off', async () => bench.rig.rig.loadW === 0);
 }, 120_000);
 
 test('two instruments on one address are told, and nothing is measured', async () => {

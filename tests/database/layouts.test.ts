@@ -8,6 +8,8 @@ import { saveSheet } from '@/lab/saveSheet';
 import { viewLineUp } from '@/lab/lineUpView';
 import { viewSideBySide } from '@/lab/sideBySide';
 import { viewRoundUp } from '@/lab/roundUpView';
+import { energyMeanDb } from '@/core/levels/energyMeanDb';
+import { placesIn } from '@/core/ranking/sideColumn';
 import { pairDifference } from '@/core/ranking/pairDifference';
 import { entrySheet } from '@/formats/sheets/lineUpSheets';
 import { caseRises } from '@/simulator/caseAir';
@@ -93,7 +95,7 @@ test('a new layout begins as a copy under a name of its own, and one that cannot
 });
 
 test('side by side: differences agree with the simulated case, and two layouts cannot be told apart', async () => {
-  const columns = await viewSideBySide((await viewRoundUp(id))!, 32);
+  const columns = await viewSideBySide((await viewRoundUp(id))!, { by: 'noise', lineDb: 32 });
   const parts = {
     rise: 'die',
     'gpu-rise': 'card',
@@ -129,12 +131,37 @@ test('side by side: differences agree with the simulated case, and two layouts c
   expect(card.cells.at(-1)).toMatchObject({ placed: null, reason: expect.stringContaining('no run') });
 });
 
-test('at a level that nothing reaches there is no column', async () => {
-  expect(await viewSideBySide((await viewRoundUp(id))!, 3)).toEqual([]);
+test('at full speed each stands by its loudest setting, with how loud that is; idle, by its quietest', async () => {
+  const view = (await viewRoundUp(id))!;
+  const full = await viewSideBySide(view, { by: 'full' });
+  const level = full.find((column) => column.response.id === 'level' && column.load.startsWith('90 W'))!;
+  const rise = full.find((column) => column.response.id === 'rise' && column.load.startsWith('90 W'))!;
+  for (const { entry, placed } of level.cells) {
+    const loaded = view.runs.filter(
+      (run) => run.entry === entry && run.loadW === 90 && run.setting === '100 %',
+    );
+    if (loaded.length === 0) continue;
+    expect(placed!.value).toBeCloseTo(energyMeanDb(loaded.map((run) => run.level.levelDb)), 1);
+    const mean = loaded.reduce((sum, run) => sum + run.reduction.riseK, 0) / loaded.length;
+    expect(rise.cells.find((cell) => cell.entry === entry)!.placed!.value).toBeCloseTo(mean, 1);
+  }
+  const atLine = await viewSideBySide(view, { by: 'noise', lineDb: 32 });
+  const quietest = atLine.find((column) => column.response.id === 'level')!;
+  expect(quietest).toMatchObject({ place: 'quietest', load: 'idle' });
+  for (const { entry, placed } of quietest.cells) {
+    const idle = view.runs.filter((run) => run.entry === entry && run.loadW === 0);
+    if (idle.length === 0) expect(placed).toBeNull();
+    else expect(placed!.value).toBeCloseTo(Math.min(...idle.map((run) => run.level.levelDb)), 1);
+  }
 });
 
+test('at a level that nothing reaches there is no column', async () => {
+  expect(await viewSideBySide((await viewRoundUp(id))!, { by: 'noise', lineDb: 3 })).toEqual([]);
+});
+
+let coolers: number;
 test('plates go out and come back, with their versions kept apart', async () => {
-  const coolers = await importSound(asBytes(demoBundle(7)));
+  coolers = await importSound(asBytes(demoBundle(7)));
   const before = await platesOf(coolers);
   expect(before.map((plate) => [plate.entry, plate.points.length])).toEqual([
     ['galerna-twin', 100],
@@ -151,6 +178,20 @@ test('plates go out and come back, with their versions kept apart', async () => 
   const again = await importAsNew(await exported(coolers));
   if (!again.imported) throw new Error(JSON.stringify(again.problems));
   expect(await platesOf(again.roundUpId)).toEqual(await platesOf(coolers));
+});
+
+test('what leads at full speed need not lead at the line: places that surely differ are told apart', async () => {
+  const view = (await viewRoundUp(coolers))!;
+  const places = placesIn(await viewSideBySide(view, { by: 'noise', lineDb: 33 }));
+  const full = placesIn(await viewSideBySide(view, { by: 'full' }));
+  const at170 = Object.keys(full).find((key) => key === 'rise@@170')!;
+  const moved = Object.entries(full[at170]!).filter(([entry, [from, to]]) => {
+    const other = places[at170]![entry];
+    return other && (from > other[1] || other[0] > to);
+  });
+  // The loud one has a place at its fastest, and none at the line.
+  expect(places[at170]).not.toHaveProperty('matacabras');
+  expect(full[at170]).toHaveProperty('matacabras');
 });
 
 test.each([

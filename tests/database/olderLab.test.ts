@@ -62,7 +62,7 @@ test('nothing of it is lost: runs, numbers, logs, and what was written', async (
   const added: Record<string, object> = {
     entry: { layout: [] },
     brief: { places: USUAL_PLACES },
-    'rig-setup': { cardLimitC: null },
+    'rig-setup': { cardLimitC: null, regulatorLimitC: null },
   };
   const asNow = (before.sheets as { kind: string; body: object }[]).map((sheet) => ({
     ...sheet,

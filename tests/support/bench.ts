@@ -8,7 +8,14 @@ import { insertCommand, insertSession, lastSession, listSamples, type BenchSessi
 import { withDatabase } from '@/database/pool';
 import { startInstruments, type InstrumentName } from '@/simulator/instruments';
 
-const RULE: BenchRule = { windowS: 300, limitC: 90, warmUpS: 20, readingS: 30, longestSoakS: 4000 };
+const RULE: BenchRule = {
+  regulatorLimitC: 105,
+  windowS: 300,
+  limitC: 90,
+  warmUpS: 20,
+  readingS: 30,
+  longestSoakS: 4000,
+};
 
 export async function until<T>(
   what: string,

@@ -9,6 +9,7 @@ import {
 } from '@/core/bench/benchState';
 import { remountAdvice } from '@/core/bench/remountAdvice';
 import type { Repeat } from '@/core/flags/standsApart';
+import { partGuard } from '@/core/bench/guard';
 import { benchStep } from '@/core/bench/mountRun';
 import { coolerLevel } from '@/core/levels/coolerLevel';
 import { reduceTrace } from '@/core/reduction/reduceTrace';
@@ -243,4 +244,25 @@ test('the guard watches the graphics card, too: over its limit the loads go off,
   expect(runs[0]!.failed).toMatch(
     /^failed after \d+ s: the graphics card at 5\d °C, over its limit of 50 °C$/,
   );
+});
+
+test.each([
+  [
+    'a reading that the rig has sampled',
+    [{ atS: 20, dieC: 50, more: { vrm_c: 109 } }],
+    {},
+    'the regulators at 109 °C',
+  ],
+  ['one that a program has sent', [], { vrm_c: 109 }, 'the regulators at 109 °C'],
+  ['the hotter of the two', [{ atS: 20, dieC: 50, more: { vrm_c: 80 } }], { vrm_c: 109 }, 'at 109 °C'],
+  ['both parts: the card is told first', [], { vrm_c: 130, gpu_c: 99 }, 'the graphics card at 99 °C'],
+  ['within three kelvin of the limit', [], { vrm_c: 108 }, null],
+  ['sampled before the load came on', [{ atS: 5, dieC: 50, more: { vrm_c: 130 } }], {}, null],
+  ['not a number', [], { vrm_c: Number.NaN }, null],
+])('limits of parts: %s', (_, samples, pushed, said) => {
+  const limits = { cardLimitC: 85, regulatorLimitC: 105 };
+  const danger = partGuard(samples, pushed, limits, 10);
+  if (said === null) expect(danger).toBeNull();
+  else expect(danger).toContain(said);
+  expect(partGuard(samples, pushed, {}, 10)).toBeNull();
 });

@@ -1,3 +1,4 @@
+import type { PartLimits } from './guard';
 import type { PlannedPoint } from '../plan/mountings';
 import type { SpotReading } from '../responses/spotReading';
 import type { ProbePlace } from './probe';
@@ -82,11 +83,9 @@ export interface ProbeInHand {
   waiting: BenchRun | null;
 }
 
-export interface BenchRule {
+export interface BenchRule extends PartLimits {
   windowS: number;
   limitC: number;
-  /** Of the graphics card, where one is watched. */
-  cardLimitC?: number | null;
   warmUpS: number;
   readingS: number;
   /** A soak that has not settled by then is ended as it is, s. */

@@ -37,21 +37,40 @@ export function benchGuard(samples: readonly GuardSample[], limitC: number, load
     : null;
 }
 
+/** Limits of parts beside the die, °C; null where nobody has set one. */
+export interface PartLimits {
+  cardLimitC?: number | null;
+  regulatorLimitC?: number | null;
+}
+
+const PARTS = [
+  { limit: 'cardLimitC', column: 'gpu_c', name: 'the graphics card' },
+  { limit: 'regulatorLimitC', column: 'vrm_c', name: 'the regulators' },
+] as const;
+
 /**
- * The graphics card's own limit, in words; null where it stands under it, or none is watched.
+ * A part over its own limit, in words; null where all that are watched stand under theirs. What a rig samples counts from
+ * the moment the load came on; `pushed` are the last readings that programs have sent, by trace column.
  *
- * Example: A card at 88 °C with a limit of 85 °C: words that say so; no limit noted: null.
+ * @example partGuard([], { vrm_c: 119 }, { regulatorLimitC: 105 }, 0) → 'the regulators at 119 °C, over their limit of
+ * 105 °C'
  */
-export function cardGuard(
+export function partGuard(
   samples: readonly GuardSample[],
-  cardLimitC: number | null,
+  pushed: Readonly<Record<string, number>>,
+  limits: PartLimits,
   loadOnS: number,
 ): string | null {
-  if (cardLimitC === null) return null;
-  const last = samples.findLast((sample) => sample.more?.gpu_c !== undefined);
-  if (!last || last.atS < loadOnS) return null;
-  const cardC = last.more!.gpu_c!;
-  return cardC > cardLimitC + OVER_K
-    ? `the graphics card at ${cardC.toFixed(0)} °C, over its limit of ${cardLimitC} °C`
-    : null;
+  for (const { limit, column, name } of PARTS) {
+    const limitC = limits[limit] ?? null;
+    if (limitC === null) continue;
+    const last = samples.findLast((sample) => sample.more?.[column] !== undefined);
+    const sampledC = last && last.atS >= loadOnS ? last.more![column]! : Number.NaN;
+    const partC = Math.max(
+      ...[sampledC, pushed[column] ?? Number.NaN].filter((value) => !Number.isNaN(value)),
+    );
+    if (partC > limitC + OVER_K)
+      return `${name} at ${partC.toFixed(0)} °C, over ${column === 'vrm_c' ? 'their' : 'its'} limit of ${limitC} °C`;
+  }
+  return null;
 }

@@ -10,7 +10,7 @@ import {
   type BenchState,
   type BenchStep,
 } from './benchState';
-import { benchGuard, cardGuard } from './guard';
+import { benchGuard, partGuard } from './guard';
 import { stepFloor } from './stepFloor';
 import { probeHeld, stepProbe } from './stepProbe';
 import { stepReading } from './stepReading';
@@ -81,13 +81,13 @@ export function benchStep(
   commands: readonly BenchCommand[],
   nowS: number,
   rule: BenchRule,
+  pushed: Readonly<Record<string, number>> = {},
 ): BenchStep {
   let state = before;
   for (const command of commands) state = obey(state, command, nowS);
   if (state.loadOnS !== null) {
     const danger =
-      benchGuard(samples, rule.limitC, state.loadOnS) ??
-      cardGuard(samples, rule.cardLimitC ?? null, state.loadOnS);
+      benchGuard(samples, rule.limitC, state.loadOnS) ?? partGuard(samples, pushed, rule, state.loadOnS);
     if (danger) {
       const run = failedRun(state, samples, nowS, danger);
       const said = `${danger[0]!.toUpperCase()}${danger.slice(1)}. The load is off; let it cool, then mount it again.`;

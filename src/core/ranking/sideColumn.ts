@@ -32,3 +32,19 @@ export function columnName({
 }: Pick<SideColumn, 'response' | 'place' | 'load'>): string {
   return [response.name.replace(/, rise$/, ''), place, load].filter(Boolean).join(', ');
 }
+
+/**
+ * The places of each column by entry, for a table that stands beside it: “1”, “2–3”.
+ *
+ * @example placesIn([]) → {}
+ */
+export function placesIn(columns: readonly SideColumn[]): Record<string, Record<string, [number, number]>> {
+  return Object.fromEntries(
+    columns.map(({ key, cells }) => [
+      key,
+      Object.fromEntries(
+        cells.flatMap(({ entry, placed }) => (placed ? [[entry, [placed.placeFrom, placed.placeTo]]] : [])),
+      ),
+    ]),
+  );
+}

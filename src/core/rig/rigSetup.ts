@@ -22,6 +22,8 @@ export interface RigSetup {
   limitC: number;
   /** Of a graphics card that is loaded beside the processor; null where none is, or nobody has set one. */
   cardLimitC: number | null;
+  /** Of the board's regulators; null where nobody has set one. */
+  regulatorLimitC: number | null;
   interfaceMaterial: string;
   interfaceHabit: string;
 }
@@ -52,6 +54,7 @@ export function defaultSetup(setup: {
     voltageV: null,
     powerSetting: '',
     cardLimitC: null,
+    regulatorLimitC: null,
     interfaceMaterial: '',
     interfaceHabit: '',
   };

@@ -31,6 +31,7 @@ const FIELDS: Record<keyof RigSetup, { label: string; unit?: string; remedy: str
   voltageV: { label: 'voltage', unit: 'V', remedy: BRIDGE },
   powerSetting: { label: 'power setting', remedy: BRIDGE },
   limitC: { label: 'temperature limit', unit: '°C', remedy: BRIDGE },
+  regulatorLimitC: { label: 'regulators’ limit', unit: '°C', remedy: BRIDGE },
   cardLimitC: { label: 'graphics card limit', unit: '°C', remedy: BRIDGE },
   interfaceMaterial: { label: 'interface material', remedy: BRIDGE },
   interfaceHabit: { label: 'interface habit', remedy: BRIDGE },

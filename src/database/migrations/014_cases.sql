@@ -12,7 +12,12 @@ ALTER TABLE sheets DROP CONSTRAINT sheets_kind_check;
 ALTER TABLE sheets ADD CONSTRAINT sheets_kind_check
   CHECK (kind IN ('brief', 'plan', 'rig-book', 'rig-setup', 'product', 'sample', 'entry', 'plate', 'case'));
 
+-- The board's regulators have a limit of their own; nobody has noted one yet.
+UPDATE sheets SET body = body || '{"regulatorLimitC": null}' WHERE kind = 'rig-setup' AND NOT body ? 'regulatorLimitC';
+
 -- Down Migration
+
+UPDATE sheets SET body = body - 'regulatorLimitC' WHERE kind = 'rig-setup';
 
 DELETE FROM sheets WHERE kind = 'case';
 ALTER TABLE sheets DROP CONSTRAINT sheets_kind_check;

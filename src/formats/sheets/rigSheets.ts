@@ -23,6 +23,7 @@ export const rigSetupSheet: ObjectSchema<RigSetup> = object({
   voltageV: measure(),
   powerSetting: text(),
   limitC: bounded('limitC').required('a limit in °C was expected'),
+  regulatorLimitC: bounded('limitC').nullable().default(null),
   cardLimitC: bounded('limitC').nullable().default(null),
   interfaceMaterial: text(),
   interfaceHabit: text(),

@@ -12,11 +12,15 @@ import {
   type KeptSample,
 } from '@/database/bench';
 import { readStatus, writeStatus, type BenchStatus } from '@/database/benchStatus';
+import { lastPushed } from '@/database/pushedReadings';
 import { DatabaseAway, type Queryable } from '@/database/pool';
 import { hasEnded } from '@/core/bench/benchState';
 import { keepRun } from './keepRun';
 import { neededFromS, type MountInHand, type Unwritten } from './mountInHand';
 import type { Spool } from './spool';
+
+/** A reading that a program has sent is watched by the guard for so long, s of bench clock. */
+const WATCHED_S = 15;
 
 /** The mount was deleted with its round-up: there is nothing to go on with. */
 export class MountGone extends Error {}
@@ -77,11 +81,14 @@ export class BenchRecord {
   async flush(mount: MountInHand, speed: number): Promise<void> {
     const unwritten = mount.takeUnwritten(speed);
     try {
-      const commands = await this.line.transaction(async (db) => {
+      const { commands, pushed } = await this.line.transaction(async (db) => {
         await write(db, unwritten, mount);
-        return listOpenCommands(db, mount.sessionId);
+        const commands = await listOpenCommands(db, mount.sessionId);
+        const pushed = await lastPushed(db, mount.sessionId, unwritten.clockS - WATCHED_S);
+        return { commands, pushed };
       });
       mount.give(commands);
+      mount.pushed = pushed;
       if (this.spooled) this.spool.clear();
       this.spooled = false;
     } catch (error) {

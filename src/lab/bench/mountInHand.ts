@@ -49,6 +49,8 @@ export class MountInHand {
   state: BenchState;
   /** The next sample comes after a gap. */
   gapBefore = false;
+  /** What programs have sent last, by trace column: the guard watches it, too. */
+  pushed: Readonly<Record<string, number>> = {};
   /** Bench clock of the last sample with a load that answered, s. */
   lastSeenS: number;
 
@@ -98,6 +100,7 @@ export class MountInHand {
       given.map((command) => command.command),
       sample.atS,
       this.rule,
+      this.pushed,
     );
     this.state = state;
     if (run) this.unwritten.runs.push({ ordinal: (this.runsEnded += 1), run });

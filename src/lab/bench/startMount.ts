@@ -77,6 +77,7 @@ export async function startMount(roundUpId: number, mountingId: string, now: Now
       windowS: roundUp.windowS,
       limitC: roundUp.rig.limitC,
       cardLimitC: setup?.body.cardLimitC ?? null,
+      regulatorLimitC: setup?.body.regulatorLimitC ?? null,
       warmUpS: byAir ? 0 : settings.warmUpMin * 60,
       readingS: READING_S,
       ...(byAir ? { airOnly: true } : {}),

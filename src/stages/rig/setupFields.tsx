@@ -31,6 +31,7 @@ const NUMBERS: { name: Numeric; label: string; unit: string; optional?: boolean 
   { name: 'voltageV', label: 'Voltage', unit: 'V', optional: true },
   { name: 'limitC', label: 'Temperature limit', unit: '°C' },
   { name: 'cardLimitC', label: 'Graphics card limit', unit: '°C', optional: true },
+  { name: 'regulatorLimitC', label: 'Regulators’ limit', unit: '°C', optional: true },
 ];
 
 /** A rig's setup as fields: all that moves the numbers. */

@@ -25,6 +25,10 @@ export interface SideData {
   lineDb: number;
   entries: SideEntry[];
   columns: SideColumn[];
+  /** The columns are of every entry at its fastest; else all stand at the line. */
+  atFull: boolean;
+  /** Places the other way, at the line or at full speed, by column and entry. */
+  elsewhere: Record<string, Record<string, [number, number]>>;
   pairs: SidePair[];
   currency: string;
 }

@@ -5,6 +5,7 @@ import { parseAsFloat, parseAsString, useQueryState, useQueryStates } from 'nuqs
 import { useMemo } from 'react';
 import { AXES } from '@/core/curves/axis';
 import { tradeOff } from '@/core/ranking/tradeOff';
+import { figure } from '@/ui/figures';
 import { LineField } from '../curves/lineField';
 import { bestWords } from './bestWords';
 import { columnName } from '@/core/ranking/sideColumn';
@@ -18,6 +19,7 @@ export function SideStage({ data }: { data: SideData }) {
   const { columns, entries } = data;
   // Another line is another set of values, which the server makes.
   const [, setLine] = useQueryState('line', parseAsFloat.withOptions({ shallow: false }));
+  const [, setAt] = useQueryState('at', parseAsString.withOptions({ shallow: false }));
   const [view, setView] = useQueryStates(
     {
       from: parseAsString.withDefault(''),
@@ -63,9 +65,26 @@ export function SideStage({ data }: { data: SideData }) {
     <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-6 md:px-7">
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
         <h2 className="font-display text-[18px] font-bold">
-          Side by side at{' '}
-          <LineField axis={AXES.noise} at={data.lineDb} onLine={(line) => void setLine(line)} /> dB(A)
+          {data.atFull ? (
+            'Side by side at full speed'
+          ) : (
+            <>
+              Side by side at{' '}
+              <LineField axis={AXES.noise} at={data.lineDb} onLine={(line) => void setLine(line)} /> dB(A)
+            </>
+          )}
         </h2>
+        <label className="label-text flex items-center gap-1.5">
+          each
+          <select
+            className="rounded border border-hairline bg-raised px-1.5 py-0.5 text-[14px] text-ink"
+            value={data.atFull ? 'full' : ''}
+            onChange={({ target }) => void setAt(target.value || null)}
+          >
+            <option value="">at equal noise</option>
+            <option value="full">at its fastest</option>
+          </select>
+        </label>
         <label className="label-text flex items-center gap-1.5">
           shown as
           <select
@@ -89,11 +108,17 @@ export function SideStage({ data }: { data: SideData }) {
         </Link>
       </div>
       <section aria-label="Table" className="w-full min-w-0">
-        <SideTable entries={entries} columns={columns} base={base} />
+        <SideTable
+          entries={entries}
+          columns={columns}
+          base={base}
+          elsewhere={data.elsewhere}
+          elsewhereName={data.atFull ? `at ${figure(data.lineDb, 1)} dB(A)` : 'at full speed'}
+        />
         <p className="label-text pt-1">
           {base
             ? 'Each with the 95 % interval of its difference; what the rig leaves in doubt of both alike cancels. Grey: the interval holds nothing, the two cannot be told apart.'
-            : 'Each with its 95 % interval. A dash: no place there, the reason on pointing at it.'}
+            : 'Each with its 95 % interval. ⇅: its place is surely another one the other way. A dash: no place there, the reason on pointing at it.'}
         </p>
       </section>
       {data.pairs.length > 0 && <PairList pairs={data.pairs} entries={byEntry} currency={data.currency} />}

@@ -1,10 +1,29 @@
 import { pairDifference } from '@/core/ranking/pairDifference';
 import { EntryMark } from '@/ui/entryMark';
-import { figure, signed } from '@/ui/figures';
+import { figure, placeText, signed } from '@/ui/figures';
 import { columnName, type SideCell, type SideColumn } from '@/core/ranking/sideColumn';
 import type { SideEntry } from './sideData';
 
-function Cell({ cell, base, column }: { cell: SideCell; base: SideCell['placed']; column: SideColumn }) {
+/** Where it stands the other way, where the two places have nothing in common. */
+function flipWords(placed: NonNullable<SideCell['placed']>, other: [number, number] | undefined): string {
+  if (!other || (placed.placeFrom <= other[1] && other[0] <= placed.placeTo)) return '';
+  return `${placeText(placed.placeFrom, placed.placeTo)} here, ${placeText(...other)}`;
+}
+
+function Cell({
+  cell,
+  base,
+  column,
+  other,
+  elsewhere,
+}: {
+  cell: SideCell;
+  base: SideCell['placed'];
+  column: SideColumn;
+  /** Its place the other way, and how that is called. */
+  other: [number, number] | undefined;
+  elsewhere: string;
+}) {
   const { decimals, unit } = column.response;
   const { placed } = cell;
   if (!placed)
@@ -13,6 +32,7 @@ function Cell({ cell, base, column }: { cell: SideCell; base: SideCell['placed']
         –
       </td>
     );
+  const flip = flipWords(placed, other);
   const topsOut =
     placed.status === 'tops-out' ? `its loudest setting, ${figure(placed.levelDb, 1)} dB(A)` : undefined;
   if (!base || base === placed)
@@ -20,6 +40,11 @@ function Cell({ cell, base, column }: { cell: SideCell; base: SideCell['placed']
       <td className="num whitespace-nowrap" title={topsOut}>
         <b>{figure(placed.value, decimals)}</b>
         <span className="block text-[12.5px] text-ink2">± {figure(placed.interval95, decimals)}</span>
+        {flip && (
+          <span className="block text-[12.5px] font-semibold text-warn">
+            ⇅ {flip} {elsewhere}
+          </span>
+        )}
       </td>
     );
   const { difference, interval95, isOpen } = pairDifference(base, placed);
@@ -40,10 +65,15 @@ export function SideTable({
   entries,
   columns,
   base,
+  elsewhere,
+  elsewhereName,
 }: {
   entries: readonly SideEntry[];
   columns: readonly SideColumn[];
   base: string | null;
+  /** Places the other way, by column and entry, and how that is called: “at full speed”. */
+  elsewhere: Record<string, Record<string, [number, number]>>;
+  elsewhereName: string;
 }) {
   return (
     <div
@@ -80,6 +110,8 @@ export function SideTable({
                 <Cell
                   key={column.key}
                   column={column}
+                  other={elsewhere[column.key]?.[entry]}
+                  elsewhere={elsewhereName}
                   cell={column.cells.find((cell) => cell.entry === entry)!}
                   base={column.cells.find((cell) => cell.entry === base)?.placed ?? null}
                 />

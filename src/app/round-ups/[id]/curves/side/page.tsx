@@ -4,6 +4,7 @@ import { roundUpView } from '@/app/roundUpView';
 import { outOfBounds } from '@/core/bounds';
 import { viewPairs } from '@/lab/pairs';
 import { viewSideBySide } from '@/lab/sideBySide';
+import { placesIn } from '@/core/ranking/sideColumn';
 import { SideStage } from '@/stages/side/sideStage';
 
 interface Props {
@@ -13,11 +14,14 @@ interface Props {
 
 export default async function SidePage({ params, searchParams }: Props) {
   const id = idFrom((await params).id);
-  const asked = Number([(await searchParams).line].flat()[0] || Number.NaN);
+  const query = await searchParams;
+  const asked = Number([query.line].flat()[0] || Number.NaN);
+  const atFull = query.at === 'full';
   const view = await roundUpView(id);
   if (!view) notFound();
   const lineDb = outOfBounds('levelDb', asked) === null ? asked : view.roundUp.noiseLineDba;
-  const columns = await viewSideBySide(view, lineDb);
+  const byNoise = await viewSideBySide(view, { by: 'noise', lineDb });
+  const columns = atFull ? await viewSideBySide(view, { by: 'full' }) : byNoise;
   if (columns.length === 0)
     return (
       <div className="max-w-2xl px-4 py-6 md:px-7">
@@ -32,6 +36,8 @@ export default async function SidePage({ params, searchParams }: Props) {
         lineDb,
         entries: view.entries.map(({ entry, product }, position) => ({ entry, product, position })),
         columns,
+        atFull,
+        elsewhere: placesIn(atFull ? byNoise : await viewSideBySide(view, { by: 'full' })),
         pairs: await viewPairs(view, lineDb),
         currency: view.brief.limits.currency,
       }}
