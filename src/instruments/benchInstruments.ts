@@ -1,6 +1,7 @@
 import { PROBE_CHANNEL } from '@/core/bench/probe';
 import type { BenchSample } from '@/core/bench/benchState';
 import type { BenchAddresses } from './benchAddresses';
+import type { FanApart } from '@/core/bench/settingDuty';
 import { InstrumentFault, ScpiClient } from './scpiClient';
 
 export type InstrumentRole = keyof BenchAddresses;
@@ -33,6 +34,7 @@ export class BenchInstruments {
   private fans = 1;
   private pumps = 0;
   private gpuTold = false;
+  private pumpTold = false;
   private heldAt: string | null = null;
 
   constructor(addresses: BenchAddresses, timeoutMs = 1000) {
@@ -116,14 +118,30 @@ export class BenchInstruments {
   }
 
   /** Sets loads and fans; told again each time, which keeps the load's watchdog quiet. */
-  async set(set: { loadW: number; gpuLoadW: number; dutyPct: number | null }): Promise<void> {
+  async set(set: {
+    loadW: number;
+    gpuLoadW: number;
+    dutyPct: number | null;
+    apart?: readonly FanApart[];
+  }): Promise<void> {
     const fans = set.dutyPct === null ? 'FAN:AUTO' : `FAN:DUTY ${set.dutyPct}`;
     const tell = (name: InstrumentRole, line: string) =>
       this.clients
         .get(name)
         ?.tell(line)
         .catch(() => undefined);
-    const told = [tell('load', `LOAD:POW ${set.loadW}`), tell('fans', fans)];
+    const apart = set.apart ?? [];
+    const pump = apart.find(({ channel }) => channel === 'pump');
+    // A pump that was set apart goes back to its full speed with the next setting.
+    const lines = [
+      fans,
+      ...apart.flatMap(({ channel, dutyPct }) =>
+        channel === 'pump' ? [] : [`FAN:DUTY:CHAN ${channel},${dutyPct}`],
+      ),
+      ...(pump || this.pumpTold ? [`PUMP:DUTY ${pump?.dutyPct ?? 100}`] : []),
+    ];
+    this.pumpTold = pump !== undefined;
+    const told = [tell('load', `LOAD:POW ${set.loadW}`), tell('fans', lines.join('\n'))];
     if (set.gpuLoadW > 0 || this.gpuTold) told.push(tell('graphics', `LOAD:POW ${set.gpuLoadW}`));
     this.gpuTold = set.gpuLoadW > 0;
     await Promise.all(told);

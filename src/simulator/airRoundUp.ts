@@ -183,6 +183,24 @@ export function airRoundUp(seed: number): Map<string, string> {
         readings.push(...readingsOf(run, fan, rpm, chance, pass === 1 && (duty === 100 || duty === 55)));
         clockS += 420;
       }
+  // Its board turns it from 40 % on: below, it stands still.
+  const still = String(runs.length + 1).padStart(3, '0');
+  runs.push({
+    ...{
+      run: still,
+      entry: 'poniente',
+      mount: 1,
+      pass: 1,
+      load_w: 0,
+      setting: '20 %',
+      duty_pct: 20,
+      rpm: 0,
+      trace: '',
+    },
+    ...{ noise_db: ROOM_DB, floor_db: ROOM_DB, set_aside: '', note: '' },
+    started_at: new Date(START + clockS * 1000).toISOString().slice(0, 19),
+  });
+  readings.push({ run: still, quantity: 'airspeed', place: '15 cm', value: '0.00', unit: 'm/s', rpm: '' });
   const lineUp = AIR_FANS.map(({ entry, product, maker, price, coverName = '', fan }) => [
     entry,
     {

@@ -116,11 +116,16 @@ export async function startInstruments(instruments: {
     power: { 'MEAS:POW?': reading(() => live().readPowerW(), 'W') },
     room: { 'MEAS:TEMP?': reading(() => live().readRoomC(), 'CEL') },
     fans: {
-      'FAN:DUTY': (text) => void (live().dutyPct = dutyOf(text)),
-      'FAN:AUTO': () => void (live().dutyPct = null),
+      'FAN:DUTY': (text) => live().setFans(dutyOf(text)),
+      'FAN:AUTO': () => live().setFans(null),
+      'FAN:DUTY:CHAN': (text) => {
+        const [fan, duty] = text.split(',');
+        if (fanOf(fan ?? '') === 2) live().secondPct = dutyOf(duty ?? '');
+      },
+      'PUMP:DUTY': (text) => void (live().pumpPct = dutyOf(text)),
       'FAN:DUTY?': () => String(live().dutyPct ?? -1),
       'FAN:COUN?': () => '2,1',
-      'MEAS:SPE?': (text) => `${fanOf(text) > 2 ? 0 : live().readFanRpm()},RPM`,
+      'MEAS:SPE?': (text) => `${live().readFanRpm(fanOf(text))},RPM`,
       'MEAS:SPE:PUMP?': reading(() => live().readPumpRpm(), 'RPM'),
     },
     meter: {

@@ -64,6 +64,10 @@ export class LiveRig {
   private cardK = 4;
   /** Null under the board's own control. */
   dutyPct: number | null = 0;
+  /** Duty of the second fan where it is set apart, and of the pump, %. */
+  secondPct: number | null = null;
+  pumpPct = 100;
+  private secondRpm = 0;
   mountFactor = 1;
   /** Where a probe is held; empty where it lies on the table. */
   probeAt = '';
@@ -96,6 +100,12 @@ export class LiveRig {
     this.powerW = 0;
   }
 
+  /** All fans to one duty; none is apart any more. */
+  setFans(dutyPct: number | null): void {
+    this.dutyPct = dutyPct;
+    this.secondPct = null;
+  }
+
   /** A door slams now. */
   slam(): void {
     this.doorUntilS = this.clockS + DOOR_S;
@@ -114,10 +124,18 @@ export class LiveRig {
       const automatic = Math.min(100, Math.max(30, 30 + 2 * (this.dieC - 45)));
       const fullRpm = this.byAir ? this.airFan.maxRpm : this.cooler.maxRpm;
       const held = this.isClosed ? 1 - this.airFan.chamberLoss : 1;
-      const wantedRpm = (held * fullRpm * (this.dutyPct ?? automatic)) / 100;
-      this.rpm +=
-        ((wantedRpm < 0.12 * fullRpm ? 0 : wantedRpm) - this.rpm) * (1 - Math.exp(-STEP_S / FAN_TAU_S));
-      const sink = sinkResistance(this.cooler, Math.max(this.rpm, 0.06 * this.cooler.maxRpm));
+      const followed = (rpm: number, dutyPct: number) => {
+        const wantedRpm = (held * fullRpm * dutyPct) / 100;
+        return (
+          rpm + ((wantedRpm < 0.12 * fullRpm ? 0 : wantedRpm) - rpm) * (1 - Math.exp(-STEP_S / FAN_TAU_S))
+        );
+      };
+      this.rpm = followed(this.rpm, this.dutyPct ?? automatic);
+      this.secondRpm = followed(this.secondRpm, this.secondPct ?? this.dutyPct ?? automatic);
+      const blowing = 0.5 * (this.rpm + this.secondRpm);
+      const flowing = sinkResistance(this.cooler, Math.max(blowing, 0.06 * this.cooler.maxRpm));
+      // Without its pump a loop carries next to nothing.
+      const sink = this.cooler.pumpDb > 0 && this.pumpPct < 15 ? 8 * flowing : flowing;
       const contact = this.cooler.contactKPerW * this.mountFactor;
       const through = (this.dieC - this.sinkC) / contact;
       this.dieC += (STEP_S * (this.powerW - through)) / DIE_CAPACITY_J_PER_K;
@@ -150,12 +168,15 @@ export class LiveRig {
     return Number((this.powerW * (1 + 0.004 * this.chance.normal())).toFixed(1));
   }
 
-  readFanRpm(): number {
-    return this.rpm < 20 ? 0 : Math.round(this.rpm * (1 + 0.005 * this.chance.normal()));
+  /** Speed of the first fan or the second; there are no others. */
+  readFanRpm(fan = 1): number {
+    const rpm = fan === 1 ? this.rpm : fan === 2 ? this.secondRpm : 0;
+    return rpm < 20 ? 0 : Math.round(rpm * (1 + 0.005 * this.chance.normal()));
   }
 
   readPumpRpm(): number {
-    return this.cooler.pumpDb > 0 ? Math.round(PUMP_RPM * (1 + 0.004 * this.chance.normal())) : 0;
+    const rpm = this.cooler.pumpDb > 0 && this.pumpPct >= 15 ? (PUMP_RPM * this.pumpPct) / 100 : 0;
+    return Math.round(rpm * (1 + 0.004 * this.chance.normal()));
   }
 
   /** The probe closes the chamber: the fan works against it. */
@@ -180,14 +201,21 @@ export class LiveRig {
     return Number((pressure * (1 + 0.01 * this.chance.normal()) + 0.05 * this.chance.normal()).toFixed(2));
   }
 
+  /** Level of two like fans, each at its speed, and of the pump, dB(A). */
+  private ownDb(): number {
+    const quiet = { ...this.cooler, pumpDb: -Infinity };
+    const each = (rpm: number) => (rpm < 20 ? -99 : coolerDb(quiet, rpm) - 10 * Math.log10(2));
+    const pump = this.pumpPct < 15 ? -99 : this.cooler.pumpDb + 50 * Math.log10(this.pumpPct / 100);
+    return addLevels([each(this.rpm), each(this.secondRpm), Number.isFinite(pump) ? pump : -99]);
+  }
+
   /** Level at the meter with everything in it, dB(A). */
   readLevelDb(): number {
     const { room, meterNoiseDb } = this.rig;
     const traffic =
       0.5 * this.around.trafficDb * (1 + Math.sin((2 * Math.PI * this.clockS) / this.around.trafficS));
     const floor = room.floorDb + traffic;
-    const spinning = this.byAir ? fanLevelDb(this.airFan, this.rpm) : coolerDb(this.cooler, this.rpm);
-    const own = this.rpm < 20 ? (this.byAir ? -99 : this.cooler.pumpDb) : spinning;
+    const own = this.byAir ? (this.rpm < 20 ? -99 : fanLevelDb(this.airFan, this.rpm)) : this.ownDb();
     const door = this.clockS < this.doorUntilS ? this.around.doorDb : -99;
     const total = addLevels([own, floor, door]);
     const drift = (this.meterDriftDbPerH * this.clockS) / 3600;

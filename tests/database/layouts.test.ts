@@ -189,6 +189,7 @@ test('what leads at full speed need not lead at the line: places that surely dif
     const other = places[at170]![entry];
     return other && (from > other[1] || other[0] > to);
   });
+  expect(moved.map(([entry]) => entry)).toContain('terral-slim');
   // The loud one has a place at its fastest, and none at the line.
   expect(places[at170]).not.toHaveProperty('matacabras');
   expect(full[at170]).toHaveProperty('matacabras');

@@ -1,7 +1,10 @@
 import { benchAddresses } from '@/instruments/benchAddresses';
 import { BenchInstruments } from '@/instruments/benchInstruments';
 import { serveScpi, type ScpiHandler } from '@/simulator/scpiServer';
-import { startInstruments } from '@/simulator/instruments';
+import { settingKind } from '@/core/bench/settingDuty';
+import { levelShares } from '@/core/levels/levelShare';
+import { median } from '@/core/statistics/median';
+import { coolerOf, startInstruments } from '@/simulator/instruments';
 import type { AddressInfo } from 'node:net';
 
 test('the simulated rig answers as a bench asks, obeys within its bounds, and keeps what it cannot do as an error', async () => {
@@ -39,6 +42,41 @@ test('the simulated rig answers as a bench asks, obeys within its bounds, and ke
   expect((await bench.sample(3)).more!.pressure_pa).toBeGreaterThan(2);
   await bench.set({ loadW: 5000, gpuLoadW: 0, dutyPct: 130 });
   expect(await bench.loadW()).toBe(90);
+  bench.close();
+  await close();
+});
+
+test('a fan and the pump are set apart, read apart, and go with the others again at the next setting', async () => {
+  const { addresses, rig, close } = await startInstruments({ seed: 1, speed: 120 });
+  const bench = new BenchInstruments(benchAddresses(JSON.stringify(addresses)));
+  await bench.meet();
+  rig.mount(coolerOf('jaloque-360'), 1);
+  const read = async (setting: string) => {
+    const kind = settingKind(setting);
+    if (kind.kind !== 'duty') throw new Error(setting);
+    await bench.set({ loadW: 0, gpuLoadW: 0, ...kind });
+    await new Promise((resolve) => setTimeout(resolve, 400));
+    const levels: number[] = [];
+    for (let i = 0; i < 12; i += 1) levels.push((await bench.sample(i)).levelDb);
+    return { sample: await bench.sample(99), levelDb: median(levels) };
+  };
+  const all = await read('100 %');
+  const apart = await read('100 %, fan 2 40 %, pump 50 %');
+  expect(apart.sample.more!.fan2_rpm).toBeLessThan(0.5 * apart.sample.fanRpm);
+  expect(apart.sample.more!.pump_rpm).toBeLessThan(0.6 * all.sample.more!.pump_rpm!);
+  expect(apart.levelDb).toBeLessThan(all.levelDb - 1);
+  const stopped = await read('stopped without pump');
+  expect(stopped.sample).toMatchObject({ fanRpm: 0, more: { fan2_rpm: 0, pump_rpm: 0 } });
+  // Half of two like fans is 3 dB under both: that is the share of each.
+  const one = await read('100 % without fan 2');
+  const [share] = levelShares([
+    { setting: '100 %', levelDb: all.levelDb },
+    { setting: '100 % without fan 2', levelDb: one.levelDb },
+  ]);
+  expect(share!.share.levelDb).toBeCloseTo(all.levelDb - 3, 0);
+  const again = await read('100 %');
+  expect(again.sample.more!.fan2_rpm).toBeGreaterThan(0.95 * again.sample.fanRpm);
+  expect(again.sample.more!.pump_rpm).toBeGreaterThan(0.95 * all.sample.more!.pump_rpm!);
   bench.close();
   await close();
 });

@@ -3,6 +3,7 @@ import type { PlannedPoint } from '../plan/mountings';
 import type { SpotReading } from '../responses/spotReading';
 import type { ProbePlace } from './probe';
 import type { TrimReading } from './noiseTrim';
+import type { FanApart } from './settingDuty';
 import type { SettlingGauge } from './settlingGauge';
 
 /** A planned reading that the bench was told to leave out, or had to. */
@@ -54,6 +55,8 @@ export interface BenchState {
   gpuLoadW: number;
   /** Null under the board's automatic control. */
   dutyPct: number | null;
+  /** Fans and pump that are set apart from it. */
+  apart?: FanApart[];
   floorDb: number | null;
   trim: TrimReading[];
   /** Why a soak was called settled over the rule; empty where it was not. */
@@ -174,7 +177,10 @@ export function enter(state: BenchState, phase: BenchPhase, nowS: number, said: 
 }
 
 /** No load, and the fans at full. */
-export const LOAD_OFF = { loadW: 0, gpuLoadW: 0, loadOnS: null, dutyPct: 100, gauge: null } as const;
+export const LOAD_OFF = {
+  ...{ loadW: 0, gpuLoadW: 0, loadOnS: null, dutyPct: 100, gauge: null },
+  apart: [] as FanApart[],
+};
 
 /**
  * Stopped, with the load off; `alarm` where the guard has done it.

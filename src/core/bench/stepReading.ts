@@ -43,7 +43,7 @@ function withoutForbidden(state: BenchState): BenchState {
     const kind = settingKind(point.setting);
     if (i <= state.at || loadKey(point) !== loadKey(now) || point.pass !== now.pass || duty === null)
       return false;
-    return kind.kind === 'duty' && kind.dutyPct < duty;
+    return kind.kind === 'duty' && kind.apart.length === 0 && kind.dutyPct < duty;
   };
   const why = `at ${now.setting} the die stands at its limit already`;
   const gone = state.points.filter((_, i) => forbidden(i));

@@ -31,6 +31,7 @@ export function takePoint(state: BenchState, at: number, nowS: number, lead: str
     loadW,
     gpuLoadW,
     loadOnS,
+    apart: [],
     overruled: '',
     trim: [],
     gauge: null,
@@ -47,7 +48,8 @@ export function takePoint(state: BenchState, at: number, nowS: number, lead: str
     ? `${lead}Fan to ${setting}.`
     : `${lead}Soaking at ${loadLabel(point)}, fans ${setting}.`;
   if (kind.kind === 'automatic') return enter({ ...next, dutyPct: null }, 'soak', nowS, soaking);
-  if (kind.kind === 'duty') return enter({ ...next, dutyPct: kind.dutyPct }, 'soak', nowS, soaking);
+  if (kind.kind === 'duty')
+    return enter({ ...next, dutyPct: kind.dutyPct, apart: kind.apart }, 'soak', nowS, soaking);
   return skipPoint(next, nowS, `“${setting}” is no duty, level or “automatic”`);
 }
 

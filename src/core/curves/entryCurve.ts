@@ -1,3 +1,4 @@
+import { partLeftOut } from '../levels/levelShare';
 import { pooledSettingSpread, settingSpread, type SettingSpread } from '../uncertainty/settingSpread';
 import { rigSpread, type SpreadSource } from '../uncertainty/rigSpread';
 import { halfWidth } from '../uncertainty/doubt';
@@ -103,6 +104,15 @@ function leftOutSettings(points: readonly MeasuredPoint[], { against }: CurveRul
   );
 }
 
+/** A setting with a part stopped tells that part's share of the level, and is none of the curve's. */
+function wholeSettings(points: readonly MeasuredPoint[]): readonly MeasuredPoint[] {
+  const measured = new Set(points.map((point) => point.setting));
+  return points.filter(({ setting }) => {
+    const left = partLeftOut(setting);
+    return !left || !measured.has(left.setting);
+  });
+}
+
 /**
  * The curves of a round-up at one load, noise to rise, with the spread of each setting. `entries` lists
  * all that are compared, also those without runs, and which of them are controls; `instruments` what the rig's
@@ -120,7 +130,7 @@ export function entryCurves(
 ): EntryCurve[] {
   const byEntry = groupBy(points, (point) => point.entry);
   const sweeps = entries.map(({ entry, isControl }) => {
-    const points = byEntry.get(entry) ?? [];
+    const points = wholeSettings(byEntry.get(entry) ?? []);
     return { entry, isControl, points, settings: settingMeans(points, rule) };
   });
   const rig = rigSpread([...sweeps].sort((a, b) => (a.entry < b.entry ? -1 : 1)));

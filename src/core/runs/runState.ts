@@ -1,6 +1,7 @@
 import { isMissing } from '../missing';
 import { isTooShort } from '../settling/settledWindow';
 import { STEADY_K_PER_MIN } from '../settling/steady';
+import { partLeftOut } from '../levels/levelShare';
 import { hasDie, type LabRun } from './labRun';
 
 export type RunState =
@@ -76,6 +77,11 @@ export function whatToKnow(run: LabRun, limitC: number, beside: readonly string[
     const doubt = run.ambientDoubtK === null ? '' : `, ± ${run.ambientDoubtK} K`;
     notes.push(`Room temperature typed, not logged${doubt}`);
   }
+  const left = partLeftOut(run.setting);
+  if (left)
+    notes.push(
+      `Without its ${left.part}: tells that part’s share of the level at ${left.setting}, and supports no curve`,
+    );
   if (run.movedWindow) notes.push(`Window moved by hand: ${run.windowReason}`);
   if (hasDie(run) && !run.hasTrace) notes.push('Means typed by hand: nothing tells whether it had settled');
   if (run.control === 'automatic') notes.push('Fans under automatic control');

@@ -1,3 +1,4 @@
+import { loadLabel } from '@/core/runs/load';
 import { beginMount } from '@/core/bench/benchState';
 import { settingKind } from '@/core/bench/settingDuty';
 import type { Mounting, PlannedPoint } from '@/core/plan/mountings';
@@ -21,8 +22,19 @@ export interface Now {
   minute: number;
 }
 
+/** Below this a pump may stand still, %. */
+const LEAST_PUMP_PCT = 20;
+
 export function layNow(plan: PlanView, now: Now) {
   return layPlan(plan.sheet.body, { ...plan, now });
+}
+
+/** A pump that stands still carries no heat: only idle may it be stopped. */
+function turnsUnderLoad(point: PlannedPoint): boolean {
+  const kind = settingKind(point.setting);
+  const isIdle = point.loadW === 0 && point.gpuLoadW === 0 && point.loadName === '';
+  const pump = kind.kind === 'duty' && kind.apart.find(({ channel }) => channel === 'pump');
+  return isIdle || !pump || pump.dutyPct >= LEAST_PUMP_PCT;
 }
 
 function pointsOf(
@@ -35,6 +47,10 @@ function pointsOf(
       if (settingKind(point.setting).kind === 'unreadable')
         throw new Refused(
           `“${point.setting}” is no setting that the bench can make: a duty as “56 %”, a level as “33 dB(A)”, “automatic”, “stopped” or “fixed” is; change it in Plan`,
+        );
+      if (!turnsUnderLoad(point))
+        throw new Refused(
+          `“${point.setting}” at ${loadLabel(point)} stops the pump under load: nothing would carry the heat away. Read a pump’s share idle`,
         );
       return point;
     });

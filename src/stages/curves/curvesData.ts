@@ -26,6 +26,8 @@ export interface CurvesData {
   /** What to know of the place: read of one entry only, say. Empty where there is nothing. */
   placeNote: string;
   againsts: Against[];
+  /** Shares of parts in the level, and what fans did, in words by entry. */
+  entryNotes: { entry: string; words: string[] }[];
   /** That the choice makes no difference, in words; empty where it does. */
   same: string;
   /** Name of the round-up for files, and where and when its runs were made, for pictures. */

@@ -21,6 +21,7 @@ import type { CurvesData } from './curvesData';
 import { LineField } from './lineField';
 import { firstLine } from '@/core/curves/firstLine';
 import { axisRange } from './lineRange';
+import { EntryNotes } from './entryNotes';
 import { RankingNotes } from './rankingNotes';
 import { RankingTable } from './rankingTable';
 import { risesAt } from './risesAt';
@@ -307,6 +308,7 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
           {fastest && (
             <FullSpeedNote lead={fastest} product={entries.get(fastest.entry)!.product} scale={scale} />
           )}
+          <EntryNotes notes={data.entryNotes} entries={entries} />
           {data.placeNote && <p className="pt-2 text-[14.5px] text-warn">{data.placeNote}</p>}
           {data.same && <p className="pt-2 text-[14.5px]">{data.same}</p>}
           <BesideTable

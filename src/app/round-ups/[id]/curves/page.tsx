@@ -8,6 +8,7 @@ import { olderRunsSentence } from '@/core/runs/olderRuns';
 import { OlderNote } from '@/stages/rig/olderNote';
 import { roundUpView } from '@/app/roundUpView';
 import { codeOf } from '@/lab/codeOf';
+import { viewEntryNotes } from '@/lab/entryNotes';
 import { readPlaces } from '@/lab/readPlaces';
 import { onceFor } from '@/lab/keptWhileUnwritten';
 import { responseChoice, viewResponse, type ResponseView } from '@/lab/responseView';
@@ -49,6 +50,7 @@ async function packedCurves(view: RoundUpView, shown: ResponseView): Promise<str
     hasFlow: read.some(({ quantity }) => quantity === 'flow'),
     placeNote: loneliness(shown, read, entries.length),
     againsts,
+    entryNotes: await viewEntryNotes(view),
     same: allAlike(response, shown.loads[0]?.curves ?? []),
     fileName: codeOf(roundUp.title, new Set()),
     source: sourceWords(view),
