@@ -5,7 +5,7 @@ import { loadKey } from '@/core/runs/load';
 import { availableResponses, viewResponse } from './responseView';
 import type { LoadCurves, RoundUpView } from './roundUpView';
 
-const LEVEL = responseOf('level')!;
+const LEVEL = { ...responseOf('level')!, name: 'Noise' };
 
 /** Told by their own table beside the line, and no part of what one weighs against another. */
 const BESIDE = new Set(['steady-time', 'burst', 'limit-time', 'level']);

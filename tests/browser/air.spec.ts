@@ -204,6 +204,19 @@ test('a layout study: drawn by keyboard, told what differs, and weighed against 
   await page.reload();
   await expect(panel.getByRole('button', { name: /^top 3: Poniente 120, out/ })).toBeVisible();
   expect(await seriousFaults(page)).toEqual([]);
+  // The case that the lab keeps cannot lose a place that a layout needs, and a place that it never had is not drawn.
+  await expect(panel.getByRole('button', { name: /^side/ })).toHaveCount(0);
+  await panel.getByRole('link', { name: /^Baúl/ }).click();
+  await page.getByLabel('rear', { exact: true }).uncheck();
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(
+    page.getByText(/would not go into it any more: the case takes no fan at the rear/),
+  ).toBeVisible();
+  await page.getByLabel('rear', { exact: true }).check();
+  await page.getByLabel('Room for a cooler').fill('158');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('Baúl, a middle-sized case saved')).toBeVisible();
+  expect(await seriousFaults(page)).toEqual([]);
 
   await page.goto(`${base}/curves`);
   await page.getByRole('link', { name: 'Side by side' }).click();
@@ -216,7 +229,12 @@ test('a layout study: drawn by keyboard, told what differs, and weighed against 
   await expect(
     page.getByText(/Two in, top at the rear and Two in, top at the front, who cannot be told apart/),
   ).toBeVisible();
+  await expect(page.getByText(/The same for all, and left out: .*Clock held, 90 W/)).toBeVisible();
   expect(await seriousFaults(page)).toEqual([]);
+  await page.getByLabel('each').selectOption('full');
+  await expect(page.getByRole('heading', { name: 'Side by side at full speed' })).toBeVisible();
+  await expect(row('radiator-top').locator('td').last()).toContainText(/\d\d\.\d/);
+  await expect(page.getByRole('columnheader', { name: /^Noise/ }).first()).toBeVisible();
 });
 
 test('a plate is pasted as a grid, told where it is wrong, and judged without its plane', async ({

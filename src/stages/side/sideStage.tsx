@@ -7,6 +7,7 @@ import { AXES } from '@/core/curves/axis';
 import { tradeOff } from '@/core/ranking/tradeOff';
 import { figure } from '@/ui/figures';
 import { LineField } from '../curves/lineField';
+import { alikeWords, partedByTelling } from './alike';
 import { bestWords } from './bestWords';
 import { columnName } from '@/core/ranking/sideColumn';
 import { PairList } from './pairList';
@@ -28,6 +29,7 @@ export function SideStage({ data }: { data: SideData }) {
     },
     { history: 'replace' },
   );
+  const [telling, alike] = useMemo(() => partedByTelling(columns), [columns]);
   const byEntry = useMemo(() => new Map(entries.map((entry) => [entry.entry, entry])), [entries]);
   const base = byEntry.has(view.from) ? view.from : null;
   const x = columns.find((column) => column.key === view.x) ?? columns[0];
@@ -110,11 +112,12 @@ export function SideStage({ data }: { data: SideData }) {
       <section aria-label="Table" className="w-full min-w-0">
         <SideTable
           entries={entries}
-          columns={columns}
+          columns={telling}
           base={base}
           elsewhere={data.elsewhere}
           elsewhereName={data.atFull ? `at ${figure(data.lineDb, 1)} dB(A)` : 'at full speed'}
         />
+        {alike.length > 0 && <p className="pt-1 text-[14px] text-ink2">{alikeWords(alike)}</p>}
         <p className="label-text pt-1">
           {base
             ? 'Each with the 95 % interval of its difference; what the rig leaves in doubt of both alike cancels. Grey: the interval holds nothing, the two cannot be told apart.'
