@@ -233,7 +233,7 @@ test('a layout study: drawn by keyboard, told what differs, and weighed against 
   expect(await seriousFaults(page)).toEqual([]);
   await page.getByLabel('each').selectOption('full');
   await expect(page.getByRole('heading', { name: 'Side by side at full speed' })).toBeVisible();
-  await expect(row('radiator-top').locator('td').last()).toContainText(/\d\d\.\d/);
+  await expect(row('radiator-top').locator('td').last()).toContainText(/[+−]\d\.\d/);
   await expect(page.getByRole('columnheader', { name: /^Noise/ }).first()).toBeVisible();
 });
 
