@@ -1,5 +1,7 @@
 import { readFile, stat } from 'node:fs/promises';
 import { resolve } from 'node:path';
+import type { EntryDetail } from '@/core/judgement/entryDetail';
+import type { Outcome } from '@/core/outcome';
 import { bracketSentences } from '@/core/ranking/bracketSentences';
 import { AGAINST, type Against } from '@/core/curves/curveRule';
 import type { PlacedEntry } from '@/core/ranking/rankAtLine';
@@ -12,7 +14,7 @@ import { problemText, UnusableInput } from '@/formats/problem';
 import { callerFolder, numberFlag, readArguments, runCommand, UsageError } from './arguments';
 
 const USAGE =
-  './abanico rank BUNDLE [--noise DBA] [--load W] [--response ID] [--place PLACE] [--against noise|rpm|duty] [--at VALUE] [--json]';
+  './abanico rank BUNDLE [--noise DBA] [--load W] [--response ID] [--place PLACE] [--against noise|rpm|duty] [--at VALUE] [--detail] [--json]';
 
 /** A folder, or a zip of one. */
 async function bundleFiles(path: string): Promise<Map<string, Uint8Array>> {
@@ -27,9 +29,42 @@ function rounded(value: number, decimals: number): number {
   return Number(value.toFixed(decimals));
 }
 
+/** A figure, or null with why there is none. */
+function orWhy<T>(outcome: Outcome<T>, told: (value: T) => unknown) {
+  return outcome.known ? { value: told(outcome.value) } : { value: null, why: outcome.reason };
+}
+
+/** FORMATS, Detail: each figure, and in `why` the reason of each that cannot be told. */
+function detailJson(detail: EntryDetail) {
+  const wall = detail.airflowIndependent;
+  const named = wall.known && wall.value.identified;
+  const figures = {
+    airflowIndependentKPerW: named
+      ? { value: { value: rounded(wall.value.value, 5), interval95: rounded(wall.value.interval95, 5) } }
+      : {
+          value: null,
+          why: wall.known
+            ? `not identified: ${rounded(wall.value.value, 3)} ± ${rounded(wall.value.interval95, 3)} K/W`
+            : wall.reason,
+        },
+    bandScoreWPerK: orWhy(detail.bandScoreWPerK, (value) => rounded(value, 4)),
+    noiseToHoldDba: orWhy(detail.noiseToHoldDba, (value) => rounded(value, 2)),
+    capacityW: orWhy(detail.capacityW, (value) => rounded(value, 2)),
+    kneeDba: orWhy(detail.kneeDba, (value) => rounded(value, 2)),
+  };
+  const why = Object.fromEntries(
+    Object.entries(figures).flatMap(([name, figure]) => ('why' in figure ? [[name, figure.why]] : [])),
+  );
+  return {
+    places: detail.places,
+    ...Object.fromEntries(Object.entries(figures).map(([name, figure]) => [name, figure.value])),
+    ...(Object.keys(why).length > 0 ? { why } : {}),
+  };
+}
+
 /** Keys of other rankings than the rise's: FORMATS, The command line. */
 function asJson(result: BundleRanking, isPlain: boolean) {
-  const { response, place, against, at, noiseLineDba, loadW, ranking, problems } = result;
+  const { response, place, against, at, noiseLineDba, loadW, ranking, detail, problems } = result;
   const isRise = response.id === RISE.id;
   const chosen = { response: response.id, unit: response.unit, better: response.better, against, at };
   const value = (placed: PlacedEntry) => ({
@@ -59,6 +94,7 @@ function asJson(result: BundleRanking, isPlain: boolean) {
       interval95: rounded(placed.interval95, 3),
       ...(placed.restated ? { restated: true } : {}),
       spread: placed.spreadSource,
+      ...(detail ? { detail: detailJson(detail.get(placed.entry)!) } : {}),
     })),
     notPlaced: ranking.notPlaced.map(({ entry, status, reason }) => ({ entry, status, reason })),
     problems,
@@ -129,13 +165,18 @@ function choiceOf(values: Record<string, unknown>): RankChoice {
     against: against as Against,
     at: noise ?? at,
     loadW: numberFlag('load', flag('load')),
+    detail: values.detail === true,
   };
 }
 
 void runCommand(async () => {
   const text = { type: 'string' } as const;
   const flags = { noise: text, load: text, response: text, place: text, against: text, at: text };
-  const { values, path } = readArguments(USAGE, { ...flags, json: { type: 'boolean' } });
+  const { values, path } = readArguments(USAGE, {
+    ...flags,
+    json: { type: 'boolean' },
+    detail: { type: 'boolean' },
+  });
   const bundle = readBundle(await bundleFiles(resolve(callerFolder(), path)));
   const result = rankBundle(bundle, choiceOf(values));
   const isPlain = ['response', 'place', 'against', 'at'].every((name) => values[name] === undefined);

@@ -1,9 +1,21 @@
 import { defaultBrief, type Brief } from '@/core/brief/brief';
 import { briefChanges, type BriefChange } from '@/core/brief/briefChanges';
+import { getRoundUpSource } from '@/database/exports';
 import { listMethods, type KeptMethod } from '@/database/methods';
 import { withDatabase, type Queryable } from '@/database/pool';
 import { getRoundUp } from '@/database/roundUps';
 import { listSheetChanges, readSheet, type KeptSheet } from '@/database/sheets';
+
+/** Half of a band that nobody has named, dB. */
+const BAND_DB = 4;
+
+/** The band of noise that a bundle named; null where it did not. */
+function bandIn(source: Record<string, unknown>): Brief['bandDba'] | null {
+  const { method } = (source.abanico ?? {}) as { method?: { bandDba?: unknown } };
+  const band = Array.isArray(method?.bandDba) ? (method.bandDba as unknown[]) : [];
+  const [from, to] = band;
+  return typeof from === 'number' && typeof to === 'number' && from < to ? { from, to } : null;
+}
 
 /** A round-up's brief; version 0 and what its runs say where none was written. Null where there is no round-up. */
 export async function briefOf(db: Queryable, roundUpId: number): Promise<KeptSheet<Brief> | null> {
@@ -12,12 +24,13 @@ export async function briefOf(db: Queryable, roundUpId: number): Promise<KeptShe
   const roundUp = await getRoundUp(db, roundUpId);
   if (!roundUp) return null;
   const { loadsW, noiseLineDba, windowS, referenceAmbientC, rig } = roundUp;
+  const source = await getRoundUpSource(db, roundUpId);
   const blank = defaultBrief();
   const body: Brief = {
     ...blank,
     loads: loadsW.map((watts) => ({ watts, program: '', gpuWatts: 0 })),
     noiseLinesDba: [noiseLineDba],
-    bandDba: { from: Math.max(0, noiseLineDba - 5), to: noiseLineDba + 5 },
+    bandDba: bandIn(source) ?? { from: noiseLineDba - BAND_DB, to: noiseLineDba + BAND_DB },
     windowS,
     referenceAmbientC,
     schools: {

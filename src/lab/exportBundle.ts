@@ -23,6 +23,7 @@ import {
 } from '@/formats/bundle/writeBundle';
 import { coverWordsOf } from './coverWordsOf';
 import { platesOf } from './plates';
+import { briefOf } from './briefView';
 import { exportPlanning } from './exportPlanning';
 import { viewRoundUp } from './roundUpView';
 
@@ -162,13 +163,17 @@ export async function exportBundle(
     const { name, title, packageId, beganAt, rig, loadsW, noiseLineDba, windowS, referenceAmbientC } =
       roundUp;
     const { name: rigName, enclosure, meterDistanceCm, limitC } = rig;
+    const band = (await withDatabase((db) => briefOf(db, roundUp.id)))!.body.bandDba;
     const dataPackage = {
       name,
       title,
       packageId,
       beganAt,
       rig: { name: rigName, enclosure, meterDistanceCm, limitC },
-      method: { loadsW, noiseLineDba, windowS, referenceAmbientC },
+      method: {
+        ...{ loadsW, noiseLineDba, windowS, referenceAmbientC },
+        bandDba: [band.from, band.to],
+      },
       planning: coverAll(planning, words),
       source: coverAll(source, words),
     };

@@ -1,6 +1,8 @@
 import { axisWords, type Against } from '@/core/curves/curveRule';
 import { entryCurves, type EntryCurve } from '@/core/curves/entryCurve';
 import type { MeasuredPoint } from '@/core/curves/measuredPoint';
+import { controlRise } from '@/core/judgement/controlRise';
+import { entryDetails, type EntryDetail } from '@/core/judgement/entryDetail';
 import { levelOfRun } from '@/core/levels/meterMean';
 import { instrumentDoubt } from '@/core/rig/instrumentDoubt';
 import { lineRule, rankAtLine, type Ranking } from '@/core/ranking/rankAtLine';
@@ -22,6 +24,8 @@ export interface BundleRanking {
   noiseLineDba: number;
   loadW: number;
   ranking: Ranking;
+  /** What the curves say beyond the line, by entry; null where it was not asked for, or nothing has it. */
+  detail: ReadonlyMap<string, EntryDetail> | null;
   problems: Problem[];
 }
 
@@ -32,6 +36,8 @@ export interface RankChoice {
   /** Where on the axis; needed but for noise, which has the bundle's own line. */
   at?: number;
   loadW?: number;
+  /** Of a rise against noise: what its curves say beyond the line. */
+  detail?: boolean;
 }
 
 /**
@@ -149,6 +155,9 @@ export function bundleCurves(bundle: Bundle, load: Load): { curves: EntryCurve[]
   return { curves: curvesOf(bundle, runs, RISE, null, 'noise'), problems };
 }
 
+/** Half of the band where a method names none, dB. */
+const BAND_DB = 4;
+
 /**
  * Ranks a bundle as FORMATS says, without database: the rise at its own noise line and first load unless told.
  * @throws UnusableInput where no run has the response or the place, or nothing says where on the axis
@@ -179,7 +188,20 @@ export function rankBundle(bundle: Bundle, choice: RankChoice): BundleRanking {
     throttles: response.throttles,
     program: response.throttles && load.loadName !== '',
   };
-  const ranking = rankAtLine(curvesOf(bundle, runs, response, place, against), { ...rule, lineDb: at });
+  const curves = curvesOf(bundle, runs, response, place, against);
+  const ranking = rankAtLine(curves, { ...rule, lineDb: at });
+  const bySpeed = () => curvesOf(bundle, runs, RISE, null, 'rpm');
+  const band = method.bandDba ?? [at - BAND_DB, at + BAND_DB];
+  const detail =
+    choice.detail && response.id === RISE.id && against === 'noise'
+      ? entryDetails(ranking, curves, bySpeed(), {
+          loadW: load.loadW,
+          fixedWatts: load.loadW > 0 && load.loadName === '',
+          ...{ limitC: rig.limitC, referenceAmbientC },
+          band: { from: band[0]!, to: band[1]! },
+          controlRiseK: controlRise(ranking.placed, bundle.entries),
+        })
+      : null;
   return {
     response,
     place,
@@ -188,6 +210,7 @@ export function rankBundle(bundle: Bundle, choice: RankChoice): BundleRanking {
     noiseLineDba: against === 'noise' ? at : method.noiseLineDba,
     loadW: load.loadW,
     ranking,
+    detail,
     problems: [...bundle.problems, ...problems],
   };
 }

@@ -42,7 +42,9 @@ function wrongRow(rows: readonly PlaceReadings[]): { at: number; message: string
 export const spotReadings = array(placeReadings)
   .max(MOST_PLACES, 'at most ${max} places of one run')
   .test('readings', (rows, context) => {
-    const wrong = rows ? wrongRow(rows as PlaceReadings[]) : null;
+    // Runs before the rows themselves are checked: one of them may be nothing.
+    const isShaped = rows?.every((row: PlaceReadings | null) => Array.isArray(row?.values)) ?? false;
+    const wrong = isShaped ? wrongRow(rows as PlaceReadings[]) : null;
     return wrong === null || new ValidationError(wrong.message, rows, `${context.path}[${wrong.at}]`);
   });
 

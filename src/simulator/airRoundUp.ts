@@ -14,7 +14,7 @@ import {
 } from './airFan';
 import { DEMO_RIG } from './demoBundle';
 import { demoFiles } from './demoFiles';
-import { seededChance, type Chance } from './random';
+import { seededChance, type Chance } from '@/core/statistics/chance';
 import type { RunRow } from './sweepRuns';
 
 const START = Date.UTC(2026, 10, 19, 18, 0, 0);

@@ -8,7 +8,7 @@ import { blankProduct } from '@/core/lineUp/product';
 import { caseLevelDb, caseRises, type CaseInside, type CaseRises } from './caseAir';
 import { BOATHOUSE_BOOK } from './boathouseRig';
 import { demoFiles } from './demoFiles';
-import { seededChance, type Chance } from './random';
+import { seededChance, type Chance } from '@/core/statistics/chance';
 import type { RunRow } from './sweepRuns';
 
 const START = Date.UTC(2026, 10, 2, 9, 0, 0);

@@ -9,7 +9,7 @@ import {
 import { BOATHOUSE_BOOK, BOATHOUSE_HISTORY } from './boathouseRig';
 import { demoFiles } from './demoFiles';
 import { platesCsv } from './plates';
-import { seededChance } from './random';
+import { seededChance } from '@/core/statistics/chance';
 import { sweepRuns, type Evening } from './sweepRuns';
 
 export const MOUNT_SPREAD = 0.012;

@@ -9,7 +9,7 @@ import { BOATHOUSE_RIG } from './boathouse';
 import { coolerFromEnds, type Cooler } from './cooler';
 import { DEMO_RIG, MOUNT_SPREAD } from './demoBundle';
 import { demoFiles } from './demoFiles';
-import { seededChance } from './random';
+import { seededChance } from '@/core/statistics/chance';
 import { sweepRuns, type Evening } from './sweepRuns';
 
 const LOAD_W = 120;

@@ -7,7 +7,7 @@ import type { AirFan } from './airFan';
 import { AIR_FANS } from './airRoundUp';
 import { FANS } from './fanRoundUp';
 import { LiveRig, QUIET_EVENING, type Neighbourhood } from './liveRig';
-import { seededChance } from './random';
+import { seededChance } from '@/core/statistics/chance';
 import { serveScpi, type ScpiHandler } from './scpiServer';
 
 export const INSTRUMENTS = [

@@ -9,7 +9,7 @@ import {
   type AirFan,
 } from './airFan';
 import { coolerDb, sinkResistance, type Cooler } from './cooler';
-import type { Chance } from './random';
+import type { Chance } from '@/core/statistics/chance';
 import { roomC, type SimulatedRig } from './simulateRun';
 
 const DIE_CAPACITY_J_PER_K = 28;

@@ -1,4 +1,4 @@
-import { seededChance } from './random';
+import { seededChance } from '@/core/statistics/chance';
 
 /** A plate as it was milled: bowed so far in its middle (hollow above 0), twisted, leaning under the probe. */
 interface SimulatedPlate {

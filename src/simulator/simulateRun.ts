@@ -1,5 +1,5 @@
 import { addLevels } from '@/core/levels/addLevels';
-import type { Chance } from './random';
+import type { Chance } from '@/core/statistics/chance';
 import { coolerDb, sinkResistance, type Cooler } from './cooler';
 
 export interface Room {

@@ -1,5 +1,5 @@
 import type { Cooler } from './cooler';
-import type { Chance } from './random';
+import type { Chance } from '@/core/statistics/chance';
 import { simulateRun, type SimulatedRig, type SimulatedSample } from './simulateRun';
 
 /** A run of a simulated bundle, as `runs.csv` has it. */

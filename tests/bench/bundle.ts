@@ -7,7 +7,7 @@ import { closePool } from '../../src/database/pool';
 import { readFolder } from '../../src/formats/bundle/bundleFolder';
 import { importBundle } from '../../src/lab/importBundle';
 import { BOATHOUSE, BOATHOUSE_RIG } from '../../src/simulator/boathouse';
-import { seededChance } from '../../src/simulator/random';
+import { seededChance } from '../../src/core/statistics/chance';
 import { simulateRun } from '../../src/simulator/simulateRun';
 import { freshDatabase } from '../support/database';
 import type { Figure } from './figure';

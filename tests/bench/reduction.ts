@@ -1,7 +1,7 @@
 import { parse } from 'csv-parse/sync';
 import { reduceTrace } from '../../src/core/reduction/reduceTrace';
 import { BOATHOUSE, BOATHOUSE_RIG } from '../../src/simulator/boathouse';
-import { seededChance } from '../../src/simulator/random';
+import { seededChance } from '../../src/core/statistics/chance';
 import { simulateRun } from '../../src/simulator/simulateRun';
 import type { Figure } from './figure';
 

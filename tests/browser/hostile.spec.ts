@@ -4,7 +4,7 @@ import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { zipSync } from 'fflate';
 import { Client } from 'pg';
-import { seededChance } from '../../src/simulator/random';
+import { seededChance } from '../../src/core/statistics/chance';
 import { ask, startApplication, type Application, importAsNew } from '../support/application';
 import { smallBundle } from '../support/bundles';
 import { allHandlers, hostileRequest } from '../support/hostile/requests';

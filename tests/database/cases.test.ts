@@ -124,6 +124,9 @@ test.each([
     'the rear stands twice',
   ],
   [{ coolerHeightMm: -5 }, 'cannot be negative'],
+  [{ sides: [null] }, 'cannot be null'],
+  [{ sides: null }, 'cannot be null'],
+  [{ name: 7 }, 'a text was expected'],
 ])('%j is no case', (part, message) => {
   const body = { name: 'Cofre', sides: [{ place: 'rear', slots: 1, sizeMm: 120 }], ...part };
   expect(() => caseSheet.validateSync(body)).toThrow(message);

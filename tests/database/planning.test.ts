@@ -4,6 +4,7 @@ import { readSheet } from '@/database/sheets';
 import { withDatabase } from '@/database/pool';
 import { listRoundUps } from '@/database/roundUps';
 import { lineUpTable } from '@/formats/lineUpCsv';
+import { spotReadings } from '@/lab/spotReadingsSchema';
 import { briefSheet } from '@/formats/sheets/briefSheet';
 import { planSheet } from '@/formats/sheets/planSheet';
 import { viewBrief } from '@/lab/briefView';
@@ -281,6 +282,9 @@ test('sheets are checked at the door', () => {
   expect(wrong(briefSheet, { ...brief, deadline: '2026-02-30' })).toThrow('a day as');
   expect(wrong(briefSheet, { ...brief, bandDba: { from: 38, to: 28 } })).toThrow('must end above');
   expect(wrong(briefSheet, { ...brief, loads: [] })).toThrow('at least one');
+  expect(wrong(briefSheet, { ...brief, places: [null] })).toThrow('cannot be null');
+  expect(wrong(spotReadings, [null])).toThrow('cannot be null');
+  expect(wrong(spotReadings, [{ values: null }])).toThrow('cannot be null');
   expect(briefSheet.validateSync({ ...brief, stray: 1 })).not.toHaveProperty('stray');
   expect(wrong(planSheet, { settings: {} })).toThrow();
 });

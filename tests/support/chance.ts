@@ -1,1 +1,1 @@
-export { seededChance } from '../../src/simulator/random';
+export { seededChance } from '../../src/core/statistics/chance';

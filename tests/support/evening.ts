@@ -1,6 +1,6 @@
 import { BOATHOUSE, BOATHOUSE_RIG } from '../../src/simulator/boathouse';
 import { coolerDb, resistanceAtLevel } from '../../src/simulator/cooler';
-import { seededChance } from '../../src/simulator/random';
+import { seededChance } from '../../src/core/statistics/chance';
 import { roomC, simulateRun } from '../../src/simulator/simulateRun';
 
 export interface Evening {

@@ -17,7 +17,7 @@ import { faceSpeed, fanLevelDb, fanPressurePa, flowThrough, RESISTANCES, speedAt
 import { AIR_FANS } from '@/simulator/airRoundUp';
 import { BOATHOUSE, BOATHOUSE_RIG } from '@/simulator/boathouse';
 import { LiveRig } from '@/simulator/liveRig';
-import { seededChance } from '@/simulator/random';
+import { seededChance } from '@/core/statistics/chance';
 
 const RULE: BenchRule = {
   ...{ windowS: 300, limitC: 90, warmUpS: 0, readingS: 30, longestSoakS: 4000, airOnly: true },

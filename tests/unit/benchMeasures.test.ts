@@ -7,7 +7,7 @@ import { settlingGauge } from '@/core/bench/settlingGauge';
 import { coolerLevel } from '@/core/levels/coolerLevel';
 import { BOATHOUSE, BOATHOUSE_RIG } from '@/simulator/boathouse';
 import { FAN_DB_PER_DECADE, steadyResistance } from '@/simulator/cooler';
-import { seededChance } from '@/simulator/random';
+import { seededChance } from '@/core/statistics/chance';
 import { simulateRun } from '@/simulator/simulateRun';
 
 interface SeededFan {

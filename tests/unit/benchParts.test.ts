@@ -16,7 +16,7 @@ import { MountInHand } from '@/lab/bench/mountInHand';
 import { Spool } from '@/lab/bench/spool';
 import { BOATHOUSE, BOATHOUSE_RIG } from '@/simulator/boathouse';
 import { LiveRig } from '@/simulator/liveRig';
-import { seededChance } from '@/simulator/random';
+import { seededChance } from '@/core/statistics/chance';
 import { serveScpi } from '@/simulator/scpiServer';
 
 const RULE = { windowS: 300, limitC: 90, warmUpS: 60, readingS: 30, longestSoakS: 3000 };

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { readLog } from '@/formats/log/readLog';
 import { ThinnedSeries } from '@/formats/log/thinnedSeries';
 import { UnusableInput } from '@/formats/problem';
-import { seededChance } from '@/simulator/random';
+import { seededChance } from '@/core/statistics/chance';
 import { HOSTILE, mutatedText, pick } from '../support/hostile/values';
 
 const LOGS = 300 * Number(process.env.HOSTILE ?? 1);

@@ -4,7 +4,7 @@ import { BOATHOUSE, BOATHOUSE_RIG } from '@/simulator/boathouse';
 import { coolerDb, steadyResistance } from '@/simulator/cooler';
 import { LiveRig } from '@/simulator/liveRig';
 import { coolerOf } from '@/simulator/instruments';
-import { seededChance } from '@/simulator/random';
+import { seededChance } from '@/core/statistics/chance';
 
 const SILENT = { trafficDb: 0, trafficS: 700, doorEveryS: 1e12, doorDb: 0 };
 const rigOf = (entry: string, seed = 1, around = SILENT) =>

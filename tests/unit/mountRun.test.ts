@@ -16,7 +16,7 @@ import { reduceTrace } from '@/core/reduction/reduceTrace';
 import { BOATHOUSE, BOATHOUSE_RIG } from '@/simulator/boathouse';
 import { resistanceAtLevel, steadyResistance } from '@/simulator/cooler';
 import { LiveRig } from '@/simulator/liveRig';
-import { seededChance } from '@/simulator/random';
+import { seededChance } from '@/core/statistics/chance';
 
 const RULE: BenchRule = { windowS: 300, limitC: 90, warmUpS: 300, readingS: 30, longestSoakS: 4000 };
 

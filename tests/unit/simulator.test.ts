@@ -4,7 +4,7 @@ import { BOATHOUSE, BOATHOUSE_RIG } from '@/simulator/boathouse';
 import { resistanceAtLevel } from '@/simulator/cooler';
 import { demoBundle } from '@/simulator/demoBundle';
 import { asBytes } from '@/simulator/demoFiles';
-import { seededChance } from '@/simulator/random';
+import { seededChance } from '@/core/statistics/chance';
 import { simulateRun } from '@/simulator/simulateRun';
 
 test('the same seed gives the same bytes, another seed others', () => {

@@ -1,4 +1,4 @@
-import { seededChance } from '@/simulator/random';
+import { seededChance } from '@/core/statistics/chance';
 import { entryCurves } from '@/core/curves/entryCurve';
 import type { MeasuredPoint } from '@/core/curves/measuredPoint';
 import { rankAtLine } from '@/core/ranking/rankAtLine';

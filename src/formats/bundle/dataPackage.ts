@@ -39,13 +39,24 @@ const method = object({
   noiseLineDba: within('levelDb').required('${path} is missing: the noise line, dB(A)'),
   windowS: within('windowS').default(300),
   referenceAmbientC: within('temperatureC').default(23),
+  bandDba: array(within('levelDb').required())
+    .length(2, '${path}: two levels were expected, [from, to]')
+    .test('band', '${path}: the first level must be under the second', (band) => !band || band[0]! < band[1]!)
+    .default(undefined),
 });
 
 export interface DataPackage {
   name: string;
   title: string;
   rig: { name: string; enclosure: string; meterDistanceCm: number; limitC: number };
-  method: { loadsW: number[]; noiseLineDba: number; windowS: number; referenceAmbientC: number };
+  method: {
+    loadsW: number[];
+    noiseLineDba: number;
+    windowS: number;
+    referenceAmbientC: number;
+    /** Band of noise that the band score is of; undefined where the line ± 4 dB is meant. */
+    bandDba?: number[];
+  };
   planning: PlanningParts;
   /** What it is known again by, whatever its title; null where it does not say. */
   packageId: string | null;

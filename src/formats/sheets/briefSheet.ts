@@ -59,7 +59,8 @@ export const briefSheet: ObjectSchema<Brief> = object({
     .max(12, 'at most ${max} places')
     .default(() => USUAL_PLACES.map((place) => ({ ...place })))
     .test('twins', 'one place stands twice', (places) => {
-      const names = places.map((place) => `${place.quantity} ${place.place}`);
+      // Runs before the places themselves are checked: one of them may be nothing.
+      const names = places.map((place: ProbePlace | null) => `${place?.quantity} ${place?.place}`);
       return new Set(names).size === names.length;
     }),
   passes: counted(20).required(),

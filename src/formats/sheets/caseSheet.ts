@@ -24,6 +24,9 @@ export const caseSheet: ObjectSchema<LabCase> = object({
 })
   .noUnknown()
   .test('case', (value, { createError }) => {
-    const wrong = caseProblem(value as LabCase);
+    // Runs before the fields are checked: what they are made of may be anything.
+    const { name, sides } = value as Partial<LabCase>;
+    const isShaped = typeof name === 'string' && Array.isArray(sides) && sides.every(Boolean);
+    const wrong = isShaped ? caseProblem(value as LabCase) : null;
     return wrong === null || createError({ message: wrong });
   }) as unknown as ObjectSchema<LabCase>;

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { defaultBrief } from '../../../src/core/brief/brief';
-import type { Chance } from '../../../src/simulator/random';
+import type { Chance } from '../../../src/core/statistics/chance';
 import { HOSTILE, mutated, pick } from './values';
 
 export interface Handler {

@@ -1,4 +1,4 @@
-import type { Chance } from '../../../src/simulator/random';
+import type { Chance } from '../../../src/core/statistics/chance';
 
 /** Values that no bench has, and that some program somewhere has sent. */
 export const HOSTILE: readonly unknown[] = [

@@ -1,0 +1,110 @@
+import type { EntryCurve } from '../curves/entryCurve';
+import { valueAtLine } from '../curves/valueAtLine';
+import { known, unknown, type Outcome } from '../outcome';
+
+/** Steps of a decibel in which a band is summed, and a knee is looked for. */
+const STEP_DB = 0.1;
+/** Whole steps lie on whole tenths, whatever the sums of floating numbers are. */
+const onTenths = (levelDb: number) => Math.round(levelDb * 1e6) / 1e6;
+
+/** Resistance of a curve at a level, K/W; null where it has no place there by more than an end's tolerance. */
+function resistanceAt(curve: EntryCurve, levelDb: number): number | null {
+  const found = valueAtLine(curve, onTenths(levelDb));
+  return found.placed && !found.toppedOut ? found.resistanceKPerW : null;
+}
+
+const shown = (levelDb: number) => levelDb.toFixed(1);
+
+function covered({ points }: EntryCurve): string {
+  return points.length === 0
+    ? 'no setting that counts'
+    : `measured from ${shown(points[0]!.at)} to ${shown(points.at(-1)!.at)} dB(A)`;
+}
+
+/**
+ * Band score: the mean conductance 1/R over a band of noise, W/K, by the trapezoidal rule in tenths of a decibel. Not
+ * computable where the curve does not cover the band.
+ *
+ * Example: 0.2 K/W all over the band: 5 W/K.
+ *
+ * @throws where the band has no width
+ */
+export function bandScore(curve: EntryCurve, band: { from: number; to: number }): Outcome<number> {
+  const { from, to } = band;
+  if (!(to > from)) throw new RangeError(`bandScore: a band from ${from} to ${to} dB(A) has no width`);
+  const count = Math.max(1, Math.round((to - from) / STEP_DB));
+  let sum = 0;
+  for (let i = 0; i <= count; i += 1) {
+    const resistance = resistanceAt(curve, from + ((to - from) * i) / count);
+    if (resistance === null)
+      return unknown(`${covered(curve)}, not all of ${shown(from)} to ${shown(to)} dB(A)`);
+    sum += (i === 0 || i === count ? 0.5 : 1) / resistance;
+  }
+  return known(sum / count);
+}
+
+/**
+ * The quietest level at which an entry holds a rise, dB(A): where its curve, judged by the best at or below each level,
+ * comes down to it. Not computable where it never does, or where its quietest setting that counts is cooler already.
+ *
+ * Example: A curve from 45 K at 30 dB(A) to 38 K at 36 dB(A), straight, for 41.5 K: 33 dB(A).
+ *
+ * @throws where the rise is not finite
+ */
+export function noiseToHold(curve: EntryCurve, riseK: number): Outcome<number> {
+  if (!Number.isFinite(riseK)) throw new RangeError(`noiseToHold: riseK must be finite, got ${riseK}`);
+  const judged = curve.points.filter((point) => point.judged);
+  const [first, last] = [judged[0], judged.at(-1)];
+  if (!first || !last) return unknown(covered(curve));
+  if (last.value > riseK)
+    return unknown(`its best is ${last.value.toFixed(1)} K, at ${shown(last.at)} dB(A)`);
+  if (first.value < riseK)
+    return unknown(
+      `at its quietest setting that counts, ${shown(first.at)} dB(A), it is at ${first.value.toFixed(1)} K already`,
+    );
+  let [low, high] = [first.at, last.at];
+  for (let i = 0; i < 50; i += 1) {
+    const middle = 0.5 * (low + high);
+    const found = valueAtLine(curve, middle);
+    if (found.placed && found.value <= riseK) high = middle;
+    else low = middle;
+  }
+  return known(high);
+}
+
+/**
+ * The knee: the quietest level from which one more decibel lowers R by less than `worth`, a share, dB(A). Not computable
+ * where each decibel is worth it to the last, or less than a decibel was measured.
+ *
+ * Example: A curve that falls by 2 % a decibel up to 36 dB(A) and by 0.1 % from there: a little under 36 dB(A).
+ *
+ * @throws where the worth is not positive
+ */
+export function knee(curve: EntryCurve, worth = 0.005): Outcome<number> {
+  if (!(worth > 0)) throw new RangeError(`knee: worth must be positive, got ${worth}`);
+  const [first, last] = [curve.points[0], curve.points.at(-1)];
+  if (!first || !last || last.at - first.at < 1) return unknown(`${covered(curve)}: less than a decibel`);
+  const gainFrom = (levelDb: number) => {
+    const here = resistanceAt(curve, levelDb);
+    const louder = resistanceAt(curve, levelDb + 1);
+    return here === null || louder === null ? null : 1 - louder / here;
+  };
+  const isBeyond = (levelDb: number) => {
+    const gain = gainFrom(levelDb);
+    return gain !== null && gain < worth;
+  };
+  const count = Math.floor((last.at - 1 - first.at) / STEP_DB + 1e-9);
+  for (let i = 0; i <= count; i += 1) {
+    const at = first.at + i * STEP_DB;
+    if (!isBeyond(at)) continue;
+    if (i === 0) return known(at);
+    let [low, high] = [at - STEP_DB, at];
+    for (let j = 0; j < 12; j += 1) {
+      const middle = 0.5 * (low + high);
+      if (isBeyond(middle)) high = middle;
+      else low = middle;
+    }
+    return known(high);
+  }
+  return unknown(`each decibel is worth it up to its loudest setting, ${shown(last.at)} dB(A)`);
+}
