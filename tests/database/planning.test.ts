@@ -284,7 +284,7 @@ test('sheets are checked at the door', () => {
   expect(wrong(briefSheet, { ...brief, loads: [] })).toThrow('at least one');
   expect(wrong(briefSheet, { ...brief, places: [null] })).toThrow('cannot be null');
   expect(wrong(spotReadings, [null])).toThrow('cannot be null');
-  expect(wrong(spotReadings, [{ values: null }])).toThrow('cannot be null');
+  expect(wrong(spotReadings, [{ values: null }])).toThrow('required');
   expect(briefSheet.validateSync({ ...brief, stray: 1 })).not.toHaveProperty('stray');
   expect(wrong(planSheet, { settings: {} })).toThrow();
 });

@@ -1,4 +1,4 @@
-import type { EntryCurve } from '../curves/entryCurve';
+import { beyondMounts, type EntryCurve } from '../curves/entryCurve';
 import type { PlacedEntry, Ranking } from '../ranking/rankAtLine';
 import { unknown, type Outcome } from '../outcome';
 import { largerSpread } from '../uncertainty/largerSpread';
@@ -42,14 +42,20 @@ function wallOf(curve: EntryCurve | undefined, loadW: number): Outcome<AirflowWa
     return {
       rpm: point.at,
       resistanceKPerW: point.resistanceKPerW!,
-      variance: pass.variance > 0 ? pass.variance / loadW ** 2 : null,
+      // What was still to come when a setting was read is in none of its passes' scatter.
+      variance: pass.variance > 0 ? (pass.variance + point.shortfall ** 2 / 3) / loadW ** 2 : null,
       freedom: pass.freedom,
     };
   });
   const mount = spreads.reduce((most, spread) =>
     spread.mount.variance > most.mount.variance ? spread : most,
   );
-  return airflowWall(wallPoints, mount.mount.variance / loadW ** 2, mount.mount.freedom);
+  // A sensor that is off is off for the whole sweep: what its class leaves beyond remounting shifts the wall as a mount does.
+  const sensorsK2 = Math.max(
+    ...points.map((point) => beyondMounts(point.sensorVariance, mount.mount.variance)),
+  );
+  const shiftK2 = mount.mount.variance + sensorsK2;
+  return airflowWall(wallPoints, shiftK2 / loadW ** 2, mount.mount.freedom);
 }
 
 function heldAt(placed: PlacedEntry, rule: DetailRule): Outcome<number> {

@@ -186,6 +186,14 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
               Side by side
             </a>
           )}
+          {isRise && isNoise && (
+            <a
+              className="label-text underline underline-offset-3"
+              href={`/round-ups/${data.roundUpId}/curves/judgement?line=${lineAt}&load=${encodeURIComponent(load.key)}`}
+            >
+              What the numbers can bear
+            </a>
+          )}
           {data.hasFlow && (
             <a
               className="label-text underline underline-offset-3"

@@ -1,0 +1,48 @@
+import { notFound } from 'next/navigation';
+import { idFrom } from '@/app/ids';
+import { roundUpView } from '@/app/roundUpView';
+import { outOfBounds } from '@/core/bounds';
+import { pack } from '@/core/packed';
+import { viewJudgement } from '@/lab/judgementView';
+import type { JudgementData } from '@/stages/judgement/judgementData';
+import { JudgementStage } from '@/stages/judgement/judgementStage';
+
+/** What a decibel must lower R by to be worth it, as a share; what cannot be is the usual half per cent. */
+function worthIn(asked: string | string[] | undefined): number | undefined {
+  const percent = Number([asked].flat()[0] || Number.NaN);
+  return percent >= 0.01 && percent <= 50 ? percent / 100 : undefined;
+}
+
+interface Props {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}
+
+export default async function JudgementPage({ params, searchParams }: Props) {
+  const id = idFrom((await params).id);
+  const query = await searchParams;
+  const view = await roundUpView(id);
+  if (!view) notFound();
+  const asked = Number([query.line].flat()[0] || Number.NaN);
+  const lineDb = outOfBounds('levelDb', asked) === null ? asked : view.roundUp.noiseLineDba;
+  const found = await viewJudgement(view, lineDb, [query.load].flat()[0] ?? '', worthIn(query.worth));
+  if (!found)
+    return (
+      <div className="max-w-2xl px-4 py-6 md:px-7">
+        <h2 className="font-display text-[22px] font-bold">Nothing to judge yet</h2>
+        <p className="pt-2">Runs that count, at a load and within reach of the noise line, come first.</p>
+      </div>
+    );
+  const at = new Map(
+    view.entries.map(({ entry, product }, position) => [entry, { entry, product, position }]),
+  );
+  const { judged, notPlaced, ...rest } = found;
+  const data: JudgementData = {
+    ...rest,
+    roundUpId: id,
+    lineDb,
+    items: judged.map((item) => ({ ...item, ...at.get(item.placed.entry)! })),
+    notPlaced: notPlaced.map((item) => ({ ...item, product: at.get(item.entry)!.product })),
+  };
+  return <JudgementStage key={`${lineDb} ${found.load} ${found.rule.worth}`} packed={pack(data)} />;
+}

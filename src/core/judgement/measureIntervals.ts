@@ -1,0 +1,103 @@
+import type { CurvePoint, EntryCurve } from '../curves/entryCurve';
+import type { Outcome } from '../outcome';
+import { quantile } from '../statistics/quantile';
+import { seededChance, type Chance } from '../statistics/chance';
+import { largerSpread } from '../uncertainty/largerSpread';
+import { interval95 } from '../uncertainty/interval95';
+import { bandScore, knee, noiseToHold } from './perDecibel';
+
+/** Half-widths of 95 % intervals; null where too few draws have the measure at all. */
+export interface MeasureIntervals {
+  bandScoreWPerK: number | null;
+  noiseToHoldDba: number | null;
+  kneeDba: number | null;
+}
+
+export interface MeasureRule {
+  band: { from: number; to: number };
+  controlRiseK: number | null;
+  worth?: number;
+}
+
+const DRAWS = 200;
+const NORMAL_95 = 1.959964;
+/** A measure that fewer draws have than this share is not told with an interval. */
+const ENOUGH = 0.8;
+
+/** Standard deviation that gives the half-width of few degrees of freedom. */
+const widened = ({ variance, freedom }: { variance: number; freedom: number }) =>
+  interval95(Math.sqrt(variance), freedom) / NORMAL_95;
+
+function judgedAgain(points: readonly CurvePoint[]): CurvePoint[] {
+  let best = Infinity;
+  return [...points]
+    .sort((a, b) => a.at - b.at)
+    .map((point) => {
+      const judged = point.value < best;
+      best = Math.min(best, point.value);
+      return { ...point, judged };
+    });
+}
+
+/** The curve as it could have been measured: the sweep's mount shifts all of it, each setting has its own passes and level. */
+function drawn(curve: EntryCurve, chance: Chance): EntryCurve {
+  const mountZ = chance.normal();
+  const points = curve.points.map((point) => {
+    const { pass, mount } = largerSpread(point.spread, point.pooledSpread);
+    const sensors = Math.sqrt(Math.max(0, point.sensorVariance - mount.variance));
+    const shift =
+      widened(mount) * mountZ +
+      Math.hypot(widened(pass), sensors, point.shortfall / Math.sqrt(3)) * chance.normal();
+    const value = Math.max(0.1, point.value + shift);
+    return {
+      ...point,
+      value,
+      at: point.at + point.levelUncertaintyDb * chance.normal(),
+      resistanceKPerW: point.resistanceKPerW === null ? null : (point.resistanceKPerW * value) / point.value,
+    };
+  });
+  return { ...curve, points: judgedAgain(points) };
+}
+
+function halfWidthOf(values: readonly number[], draws: number): number | null {
+  if (values.length < ENOUGH * draws) return null;
+  return (quantile(values, 0.975) - quantile(values, 0.025)) / 2;
+}
+
+/**
+ * How far the measures of a curve are in doubt, by `draws` seeded draws of the curve (GUM Supplement 1, JCGM 101): half-widths
+ * of 95 % intervals, in the unit of each. What all entries of the rig share moves no order and is left out, as it is of the
+ * rise at the line.
+ *
+ * Example: A curve whose mounts scatter by 1 % has a band score that is in doubt by about 2 %.
+ *
+ * @throws where `draws` is not positive
+ */
+export function measureIntervals(
+  curve: EntryCurve,
+  rule: MeasureRule,
+  seed = 1,
+  draws = DRAWS,
+): MeasureIntervals {
+  if (!(draws > 0)) throw new RangeError(`measureIntervals: draws must be positive, got ${draws}`);
+  const chance = seededChance(seed);
+  const found: Record<keyof MeasureIntervals, number[]> = {
+    bandScoreWPerK: [],
+    noiseToHoldDba: [],
+    kneeDba: [],
+  };
+  const keep = (name: keyof MeasureIntervals, outcome: Outcome<number>) => {
+    if (outcome.known) found[name].push(outcome.value);
+  };
+  for (let draw = 0; draw < draws; draw += 1) {
+    const other = drawn(curve, chance);
+    keep('bandScoreWPerK', bandScore(other, rule.band));
+    if (rule.controlRiseK !== null) keep('noiseToHoldDba', noiseToHold(other, rule.controlRiseK));
+    keep('kneeDba', knee(other, rule.worth));
+  }
+  return {
+    bandScoreWPerK: halfWidthOf(found.bandScoreWPerK, draws),
+    noiseToHoldDba: halfWidthOf(found.noiseToHoldDba, draws),
+    kneeDba: halfWidthOf(found.kneeDba, draws),
+  };
+}

@@ -1,0 +1,250 @@
+'use client';
+
+import Link from 'next/link';
+import { parseAsFloat, parseAsString, useQueryState, useQueryStates } from 'nuqs';
+import { useMemo } from 'react';
+import { AXES } from '@/core/curves/axis';
+import { EntryMark } from '@/ui/entryMark';
+import { figure, placeText } from '@/ui/figures';
+import { LineField } from '../curves/lineField';
+import { Budget } from './budget';
+import type { JudgementData } from './judgementData';
+import { WorthField } from './worthField';
+import { measuresOf, worthPct, type Measure, type MeasureFigure } from './measures';
+import { PairPanel } from './pairPanel';
+import { useIntervals } from './useIntervals';
+
+function Figure({
+  found,
+  measure,
+  isDrawing,
+}: {
+  found: MeasureFigure;
+  measure: Measure;
+  isDrawing: boolean;
+}) {
+  if (found.value === null)
+    return (
+      <td className="num max-w-40 text-[12.5px] whitespace-normal text-ink2" title={found.why}>
+        <span className="line-clamp-2">{found.why}</span>
+      </td>
+    );
+  const doubt =
+    found.interval95 !== null
+      ? `± ${figure(found.interval95, measure.decimals)}`
+      : isDrawing
+        ? '± …'
+        : '± not told';
+  return (
+    <td className="num whitespace-nowrap">
+      <b>{figure(found.value, measure.decimals)}</b>
+      <span className="block text-[12.5px] text-ink2">{doubt}</span>
+    </td>
+  );
+}
+
+/** What the numbers can bear: measures beyond the line, each ± opened, and any two against one another. */
+export function JudgementStage({ packed }: { packed: string }) {
+  const data = useMemo(() => JSON.parse(packed) as JudgementData, [packed]);
+  const { items } = data;
+  const [, setLine] = useQueryState('line', parseAsFloat.withOptions({ shallow: false }));
+  const [, setLoad] = useQueryState('load', parseAsString.withOptions({ shallow: false }));
+  const [, setWorth] = useQueryState('worth', parseAsFloat.withOptions({ shallow: false }));
+  const [view, setView] = useQueryStates(
+    {
+      by: parseAsString.withDefault('rise'),
+      one: parseAsString.withDefault(items[0]?.entry ?? ''),
+      other: parseAsString.withDefault(items[1]?.entry ?? ''),
+    },
+    { history: 'replace' },
+  );
+  const measures = useMemo(() => measuresOf(data), [data]);
+  const { done, left, stop } = useIntervals(items, data.rule);
+  const by = measures.find(({ key }) => key === view.by) ?? measures[0]!;
+  const sorted = useMemo(() => {
+    const sign = by.better === 'lower' ? 1 : -1;
+    const valueOf = (item: (typeof items)[number]) => by.figureFor(item, undefined).value;
+    // Those without the measure come last, in the order at the line.
+    return [...items].sort((a, b) => {
+      const [x, y] = [valueOf(a), valueOf(b)];
+      if (x === null || y === null) return Number(x === null) - Number(y === null);
+      return by.key === 'rise' ? items.indexOf(a) - items.indexOf(b) : sign * (x - y);
+    });
+  }, [items, by]);
+  const one = items.find(({ entry }) => entry === view.one) ?? items[0];
+  const other =
+    items.find(({ entry }) => entry === view.other && entry !== one?.entry) ??
+    items.find((item) => item !== one);
+  const nameOf = (entry: string) =>
+    [...items, ...data.notPlaced].find((item) => item.entry === entry)?.product ?? entry;
+  const choose = (label: string, value: string | undefined, onValue: (entry: string) => void) => (
+    <label className="label-text flex items-center gap-1.5">
+      {label}
+      <select
+        className="max-w-56 rounded border border-hairline bg-raised px-1.5 py-0.5 text-[14px] text-ink"
+        value={value}
+        onChange={({ target }) => onValue(target.value)}
+      >
+        {items.map(({ entry, product }) => (
+          <option key={entry} value={entry}>
+            {product}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+  return (
+    <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-6 md:px-7">
+      <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
+        <h2 className="font-display text-[18px] font-bold">
+          What the numbers can bear at{' '}
+          <LineField axis={AXES.noise} at={data.lineDb} onLine={(line) => void setLine(line)} /> dB(A)
+        </h2>
+        {data.loads.length > 1 && (
+          <label className="label-text flex items-center gap-1.5">
+            load
+            <select
+              className="rounded border border-hairline bg-raised px-1.5 py-0.5 text-[14px] text-ink"
+              value={data.load}
+              onChange={({ target }) => void setLoad(target.value)}
+            >
+              {data.loads.map(({ key, label }) => (
+                <option key={key} value={key}>
+                  {label}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
+        <label className="label-text flex items-center gap-1.5">
+          a decibel is worth
+          <WorthField worthPct={worthPct(data)} onWorth={(worth) => void setWorth(worth)} /> % of R
+        </label>
+        {left > 0 && (
+          <span className="flex items-center gap-2 text-[14px] text-ink2" role="status">
+            drawing {items.length - left} of {items.length}
+            <button type="button" className="quiet-button px-2! py-0.5!" onClick={stop}>
+              Stop
+            </button>
+          </span>
+        )}
+        <Link
+          className="ml-auto text-[14px] underline underline-offset-3"
+          href={`/round-ups/${data.roundUpId}/curves`}
+        >
+          Back to the curves
+        </Link>
+      </div>
+      {items.length === 0 ? (
+        <p>Nothing can be placed at this level and load: move the line, or measure.</p>
+      ) : (
+        <>
+          <div className="w-0 min-w-full overflow-x-auto" tabIndex={0} role="region" aria-label="Measures">
+            <table className="figure-table">
+              <thead>
+                <tr>
+                  <th scope="col">Place, 95 %</th>
+                  <th scope="col">Entry</th>
+                  {measures.map((measure) => (
+                    <th
+                      key={measure.key}
+                      scope="col"
+                      className="num"
+                      aria-sort={
+                        measure === by ? (by.better === 'lower' ? 'ascending' : 'descending') : undefined
+                      }
+                    >
+                      <button
+                        type="button"
+                        className="cursor-pointer text-right underline decoration-dotted underline-offset-3"
+                        title={measure.definition}
+                        onClick={() => void setView({ by: measure.key })}
+                      >
+                        {measure.name}
+                        {measure === by && (by.better === 'lower' ? ' ↑' : ' ↓')}
+                      </button>
+                      <span className="block font-normal">{measure.unit}</span>
+                    </th>
+                  ))}
+                </tr>
+              </thead>
+              <tbody>
+                {sorted.map((item) => (
+                  <tr key={item.entry} data-entry={item.entry}>
+                    <td className="font-bold whitespace-nowrap">{placeText(...item.detail.places)}</td>
+                    <td className="min-w-40">
+                      <span className="flex items-center gap-1.5">
+                        <EntryMark position={item.position} />
+                        <span dir="auto">{item.product}</span>
+                      </span>
+                      {item.placed.status !== 'ranked' && (
+                        <span className="block text-[13px] text-warn">
+                          {item.placed.status === 'throttled'
+                            ? 'does not hold the load'
+                            : 'tops out under the line'}
+                        </span>
+                      )}
+                    </td>
+                    {measures.map((measure) => (
+                      <Figure
+                        key={measure.key}
+                        measure={measure}
+                        found={measure.figureFor(item, done.get(item.entry))}
+                        isDrawing={left > 0}
+                      />
+                    ))}
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+          <p className="max-w-240 text-[14px] text-ink2">
+            <b className="text-ink">{by.name}.</b> {by.definition} The quotient of kelvin, or W/K, and
+            decibels is no measure: a decibel’s zero is arbitrary, and another reference level would change
+            the order.
+          </p>
+          {data.crossings.length > 0 && (
+            <p className="max-w-240 text-[14px]">
+              <b>
+                Crossings from {figure(data.rule.band.from, 1)} to {figure(data.rule.band.to, 1)} dB(A).
+              </b>{' '}
+              {data.crossings.map(({ atDb, below, above }, i) => (
+                <span key={`${below}${above}${atDb}`} dir="auto">
+                  {i > 0 && '; '}
+                  {nameOf(below)} leads {nameOf(above)} up to {figure(atDb, 1)} dB(A), and not from there
+                </span>
+              ))}
+              .
+            </p>
+          )}
+          {data.notPlaced.length > 0 && (
+            <p className="text-[14px] text-ink2">
+              Not placed here:{' '}
+              {data.notPlaced.map(({ entry, product, reason }, i) => (
+                <span key={entry} dir="auto">
+                  {i > 0 && '; '}
+                  {product}, {reason}
+                </span>
+              ))}
+              .
+            </p>
+          )}
+          {one && (
+            <div className="flex flex-col gap-6 border-t border-hairline pt-3 lg:flex-row">
+              <div className="min-w-0 flex-1 space-y-2">
+                {choose('The doubt of', one.entry, (entry) => void setView({ one: entry }))}
+                <Budget item={one} />
+              </div>
+              {other && (
+                <div className="min-w-0 flex-1 space-y-2">
+                  {choose('against', other.entry, (entry) => void setView({ other: entry }))}
+                  <PairPanel one={one} other={other} data={data} />
+                </div>
+              )}
+            </div>
+          )}
+        </>
+      )}
+    </div>
+  );
+}

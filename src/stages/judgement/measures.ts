@@ -1,0 +1,94 @@
+import type { MeasureIntervals } from '@/core/judgement/measureIntervals';
+import type { JudgedItem, JudgementData } from './judgementData';
+
+/** A measure of an entry as a column: its figure, its interval, or why there is none. */
+export interface Measure {
+  key: string;
+  name: string;
+  unit: string;
+  decimals: number;
+  better: 'lower' | 'higher';
+  /** What it is, in a sentence or two. */
+  definition: string;
+  figureFor: (item: JudgedItem, intervals: MeasureIntervals | undefined) => MeasureFigure;
+}
+
+export interface MeasureFigure {
+  value: number | null;
+  interval95: number | null;
+  why: string;
+}
+
+const none = (why: string): MeasureFigure => ({ value: null, interval95: null, why });
+
+/** What a decibel must lower R by to be worth it, %. */
+export const worthPct = ({ rule }: JudgementData) => Number((100 * (rule.worth ?? 0.005)).toFixed(2));
+
+/** The measures of a page, each from its definition. */
+export function measuresOf(data: JudgementData): Measure[] {
+  const { rule, lineDb, control } = data;
+  const { from, to } = rule.band;
+  const told = (
+    outcome: { known: true; value: number } | { known: false; reason: string },
+    interval95: number | null,
+  ) => (outcome.known ? { value: outcome.value, interval95, why: '' } : none(outcome.reason));
+  return [
+    {
+      key: 'rise',
+      name: 'Rise at the line',
+      ...{ unit: 'K', decimals: 1, better: 'lower' },
+      definition: `The rise of the die over the room at ${lineDb.toFixed(1)} dB(A): what ranks.`,
+      figureFor: ({ placed }) => ({ value: placed.value, interval95: placed.interval95, why: '' }),
+    },
+    {
+      key: 'hold',
+      name: 'Noise to hold',
+      ...{ unit: 'dB(A)', decimals: 1, better: 'lower' },
+      definition:
+        rule.controlRiseK === null
+          ? 'The noise that holds the control’s rise: no control has a place at the line.'
+          : `The noise that an entry needs for the rise that ${control} has at the line, ${rule.controlRiseK.toFixed(1)} K.`,
+      figureFor: ({ detail }, intervals) => told(detail.noiseToHoldDba, intervals?.noiseToHoldDba ?? null),
+    },
+    {
+      key: 'band',
+      name: 'Band score',
+      ...{ unit: 'W/K', decimals: 2, better: 'higher' },
+      definition: `Mean conductance, 1/R, from ${from} to ${to} dB(A), the band of the Brief: a cooler for every evening and not for one line.`,
+      figureFor: ({ detail }, intervals) => told(detail.bandScoreWPerK, intervals?.bandScoreWPerK ?? null),
+    },
+    {
+      key: 'knee',
+      name: 'Knee',
+      ...{ unit: 'dB(A)', decimals: 1, better: 'lower' },
+      definition: `The quietest level from which one more decibel lowers R by less than ${worthPct(data)} %: beyond it noise buys little.`,
+      figureFor: ({ detail }, intervals) => told(detail.kneeDba, intervals?.kneeDba ?? null),
+    },
+    {
+      key: 'wall',
+      name: 'Wall, R∞',
+      ...{ unit: 'K/W', decimals: 3, better: 'lower' },
+      definition:
+        'What no fan gets past (die, paste, spreader, plate): R∞ of R∞ + a·n^(−b) over the speeds of this load. Not identified where its interval is wider than half of it.',
+      figureFor: ({ detail }) => {
+        const wall = detail.airflowIndependent;
+        if (!wall.known) return none(wall.reason);
+        const { value, interval95, identified } = wall.value;
+        return identified
+          ? { value, interval95, why: '' }
+          : none(`not identified: ${value.toFixed(3)} ± ${interval95.toFixed(3)} K/W`);
+      },
+    },
+    {
+      key: 'capacity',
+      name: 'Capacity',
+      ...{ unit: 'W', decimals: 0, better: 'higher' },
+      definition: `The heat that it holds at the line in a room of ${rule.referenceAmbientC} °C before the die comes to ${rule.limitC} °C, by R there.`,
+      figureFor: ({ detail, placed }) =>
+        told(
+          detail.capacityW,
+          detail.capacityW.known ? (detail.capacityW.value * placed.interval95) / placed.value : null,
+        ),
+    },
+  ];
+}

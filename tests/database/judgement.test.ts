@@ -1,0 +1,136 @@
+import { bandScore } from '@/core/judgement/perDecibel';
+import { measureIntervals } from '@/core/judgement/measureIntervals';
+import { toSeparate } from '@/core/judgement/toSeparate';
+import { pairDifference } from '@/core/ranking/pairDifference';
+import { viewJudgement, type JudgementView } from '@/lab/judgementView';
+import { viewRoundUp } from '@/lab/roundUpView';
+import { BOATHOUSE } from '@/simulator/boathouse';
+import { resistanceAtLevel } from '@/simulator/cooler';
+import { demoBundle } from '@/simulator/demoBundle';
+import { asBytes } from '@/simulator/demoFiles';
+import { importSound, inFreshLab } from '../support/lab';
+
+inFreshLab();
+
+let id: number;
+let view: JudgementView;
+beforeAll(async () => {
+  id = await importSound(asBytes(demoBundle(7)));
+  view = (await viewJudgement((await viewRoundUp(id))!, 33, '170'))!;
+});
+
+const coolerOf = (entry: string) => BOATHOUSE.find((other) => other.entry === entry)!.cooler;
+/** What a simulated cooler has at a level; its slowest setting is well under any band. */
+const truthAt = (entry: string, levelDb: number) => resistanceAtLevel(coolerOf(entry), levelDb, 200)!;
+
+test('capacity is that of the simulated cooler, within its interval and what the rig shares', () => {
+  for (const { placed, detail } of view.judged) {
+    if (placed.status === 'tops-out' || !detail.capacityW.known) continue;
+    const truth = (90 - 0.8 - 23) / truthAt(placed.entry, 33);
+    const half = (detail.capacityW.value * placed.interval95) / placed.value;
+    expect(Math.abs(detail.capacityW.value - truth)).toBeLessThan(half + 0.012 * truth);
+  }
+});
+
+test('band scores agree with the simulated coolers, their intervals hold them, and the draws are the same each time', () => {
+  let told = 0;
+  for (const { placed, detail, curve } of view.judged) {
+    if (!detail.bandScoreWPerK.known) continue;
+    told += 1;
+    const { from, to } = view.rule.band;
+    const levels = Array.from({ length: 101 }, (_, i) => from + ((to - from) * i) / 100);
+    const truth = levels.reduce((sum, level) => sum + 1 / truthAt(placed.entry, level), 0) / levels.length;
+    const intervals = measureIntervals(curve, view.rule, 1, 60);
+    expect(intervals).toEqual(measureIntervals(curve, view.rule, 1, 60));
+    expect(Math.abs(detail.bandScoreWPerK.value - truth)).toBeLessThan(
+      intervals.bandScoreWPerK! + 0.012 * truth,
+    );
+  }
+  expect(told).toBeGreaterThan(3);
+});
+
+test('the wall of each cooler that has one named holds the simulated one; noise to hold is where the truth has it', () => {
+  const walls = view.judged.flatMap(({ placed, detail: { airflowIndependent: wall } }) =>
+    wall.known && wall.value.identified ? [{ entry: placed.entry, ...wall.value }] : [],
+  );
+  expect(walls.length).toBeGreaterThan(3);
+  for (const { entry, value, interval95 } of walls) {
+    const { contactKPerW, wallKPerW } = coolerOf(entry);
+    const off = Math.abs(value - contactKPerW - wallKPerW);
+    // A loop lags behind its moving room by more than passes show: its wall is seen worse than its interval says.
+    const isLoop = BOATHOUSE.find((other) => other.entry === entry)!.kind === 'liquid';
+    expect([entry, off <= (isLoop ? interval95 + 0.025 : interval95)]).toEqual([entry, true]);
+  }
+  const control = view.judged.find(({ placed }) => placed.entry === 'lebeche-120')!;
+  expect(control.detail.noiseToHoldDba).toMatchObject({ known: true, value: expect.closeTo(33, 2) });
+  const cierzo = view.judged.find(({ placed }) => placed.entry === 'cierzo-240')!;
+  const { noiseToHoldDba } = cierzo.detail;
+  const wanted = truthAt('lebeche-120', 33);
+  const truth = Array.from({ length: 1500 }, (_, i) => 26 + i / 100).find(
+    (level) => truthAt('cierzo-240', level) <= wanted,
+  )!;
+  const half = measureIntervals(cierzo.curve, view.rule, 1, 60).noiseToHoldDba!;
+  expect(noiseToHoldDba.known && Math.abs(noiseToHoldDba.value - truth)).toBeLessThan(half + 0.4);
+});
+
+test('what would separate two is enough, and one repeat less is not', () => {
+  const [one, other] = ['tramontana', 'galerna-twin'].map((entry) =>
+    view.judged.find(({ placed }) => placed.entry === entry)!,
+  );
+  const side = (item: NonNullable<typeof one>) => ({
+    ...item.placed,
+    mounts: item.mounts,
+    passes: item.passes,
+  });
+  expect(pairDifference(one!.placed, other!.placed).isOpen).toBe(true);
+  const found = toSeparate(side(one!), side(other!));
+  const after = (mounts: number, passes: number) => {
+    const changed = [one!, other!].map((item) => ({
+      ...item.placed,
+      doubt: item.placed.doubt.map((term) => {
+        const factor =
+          term.from === 'mounts'
+            ? item.mounts / mounts
+            : term.from === 'passes'
+              ? (item.mounts * item.passes) / (mounts * passes)
+              : 1;
+        return { ...term, variance: term.variance * factor };
+      }),
+    }));
+    return pairDifference(changed[0]!, changed[1]!).isOpen;
+  };
+  if (found.known) {
+    const { mounts, passes } = found.value;
+    expect(after(mounts, passes)).toBe(false);
+    if (mounts > one!.mounts) expect(after(mounts - 1, passes)).toBe(true);
+  } else expect(after(12, 8)).toBe(true);
+  // A pair that is far apart needs nothing more; equal ones nothing would tell.
+  const far = view.judged.find(({ placed }) => placed.entry === 'terral-slim')!;
+  expect(toSeparate(side(one!), side(far))).toEqual({ known: false, reason: 'they are told apart already' });
+  expect(toSeparate(side(one!), side(one!))).toMatchObject({
+    known: false,
+    reason: expect.stringMatching(/^0.00 apart: no 12 mounts/),
+  });
+});
+
+test('crossings inside the band are those of the simulated coolers', () => {
+  expect(view.crossings.length).toBeGreaterThan(0);
+  for (const { atDb, below, above } of view.crossings) {
+    const gap = truthAt(below, atDb) - truthAt(above, atDb);
+    // Where they cross both are alike: within what a curve through six settings leaves open.
+    expect(Math.abs(gap) * 170).toBeLessThan(1);
+  }
+});
+
+test('another worth moves the knee, another load has its own figures, and a load that is none is the first', async () => {
+  const roundUp = (await viewRoundUp(id))!;
+  const strict = (await viewJudgement(roundUp, 33, '170', 0.02))!;
+  const knees = (judged: JudgementView['judged']) =>
+    judged.filter(({ detail }) => detail.kneeDba.known).length;
+  expect(knees(strict.judged)).toBeGreaterThan(knees(view.judged));
+  const other = (await viewJudgement(roundUp, 33, '90'))!;
+  expect(other.rule.loadW).toBe(90);
+  expect((await viewJudgement(roundUp, 33, 'nonsense'))!.load).toBe(view.loads[0]!.key);
+  const curve = view.judged[0]!.curve;
+  expect(bandScore(curve, { from: 30, to: 31 }).known).toBe(true);
+});
