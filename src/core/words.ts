@@ -21,3 +21,25 @@ export function span({ low, high }: Range, decimals: number): string {
   const [a, b] = [low.toFixed(decimals), high.toFixed(decimals)];
   return a === b ? a : `${a} to ${b}`;
 }
+
+const ORDINALS = [
+  'first',
+  'second',
+  'third',
+  'fourth',
+  'fifth',
+  'sixth',
+  'seventh',
+  'eighth',
+  'ninth',
+  'tenth',
+];
+
+/**
+ * A place in words: “third”; from the eleventh on by its figure.
+ *
+ * @example firstOf(3) → 'third'
+ */
+export function firstOf(place: number): string {
+  return ORDINALS[place - 1] ?? `in place ${place}`;
+}

@@ -1,3 +1,4 @@
+import { BEYOND_ALL, curveEnds } from '@/core/curves/curveEnds';
 import { lineRule, rankAtLine } from '@/core/ranking/rankAtLine';
 import type { SideColumn } from '@/core/ranking/sideColumn';
 import { responseOf, type Response } from '@/core/responses/responses';
@@ -42,17 +43,10 @@ function columnOf(
   };
 }
 
-/** Louder, and faster, than anything can be: there every entry stands by its fastest setting. */
-const BEYOND_ALL = 1e6;
-
-/** Curves of which one end alone stands, whatever lies between: the quietest or slowest setting, or the fastest. */
-function endsOf(load: LoadCurves, end: 'first' | 'last'): LoadCurves {
-  const curves = load.curves.map((curve) => {
-    const point = curve.points.at(end === 'first' ? 0 : -1);
-    return { ...curve, points: point ? [{ ...point, judged: true }] : [] };
-  });
-  return { ...load, curves };
-}
+const endsOf = (load: LoadCurves, end: 'first' | 'last'): LoadCurves => ({
+  ...load,
+  curves: curveEnds(load.curves, end),
+});
 
 /** Where entries are set side by side: all at one noise, or each at its fastest. */
 export type SideAt = { by: 'noise'; lineDb: number } | { by: 'full' };

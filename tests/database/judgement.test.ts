@@ -2,6 +2,8 @@ import { bandScore } from '@/core/judgement/perDecibel';
 import { measureIntervals } from '@/core/judgement/measureIntervals';
 import { toSeparate } from '@/core/judgement/toSeparate';
 import { pairDifference } from '@/core/ranking/pairDifference';
+import { viewAdvice } from '@/lab/adviceView';
+import { viewSchools } from '@/lab/schoolsView';
 import { viewJudgement, type JudgementView } from '@/lab/judgementView';
 import { viewRoundUp } from '@/lab/roundUpView';
 import { BOATHOUSE } from '@/simulator/boathouse';
@@ -133,4 +135,51 @@ test('another worth moves the knee, another load has its own figures, and a load
   expect((await viewJudgement(roundUp, 33, 'nonsense'))!.load).toBe(view.loads[0]!.key);
   const curve = view.judged[0]!.curve;
   expect(bandScore(curve, { from: 30, to: 31 }).known).toBe(true);
+});
+
+test('schools: each column is the order of its own rule, at the speed, duty and level that were asked for', async () => {
+  const roundUp = (await viewRoundUp(id))!;
+  const found = (await viewSchools(roundUp, { load: '170', lineDb: 33, rpm: 1100, dutyPct: 60 }))!;
+  expect(found.schools.map(({ name }) => name)).toEqual([
+    ...['at 33.0 dB(A)', 'at 1100 rpm', 'at 60 % duty', 'at full speed', 'at its quietest'],
+  ]);
+  const [noise, rpm, , full, quietest] = found.schools;
+  for (const { placed } of view.judged)
+    expect(noise!.places[placed.entry]).toMatchObject({ placeFrom: placed.placeFrom, value: placed.value });
+  // At one speed a cooler is what its own law says.
+  const { contactKPerW, wallKPerW, gainKPerW, exponent } = coolerOf('tramontana');
+  const truthK = 170 * (contactKPerW + wallKPerW + gainKPerW * 1.1 ** -exponent);
+  expect(Math.abs(rpm!.places.tramontana!.value - truthK)).toBeLessThan(
+    rpm!.places.tramontana!.interval95 + 0.5,
+  );
+  for (const entry of Object.keys(full!.places)) {
+    expect(full!.places[entry]!.levelDb).toBeGreaterThan(quietest!.places[entry]!.levelDb);
+    expect(full!.places[entry]!.value).toBeLessThan(quietest!.places[entry]!.value);
+  }
+  const unasked = (await viewSchools(roundUp, { load: '', lineDb: 33, rpm: null, dutyPct: null }))!;
+  expect(unasked.rpm! % 50).toBe(0);
+  expect(unasked.dutyPct! % 5).toBe(0);
+});
+
+test('a reader’s machine: those that fit do so by the simulated coolers, too, and everybody is told why not', async () => {
+  const roundUp = (await viewRoundUp(id))!;
+  const machine = {
+    ...{ watts: 150, limitC: 85, roomC: 25, noiseDba: 32, currency: 'EUR' },
+    ...{ heightMm: 165, memoryMm: null, budget: 90 },
+  };
+  const { advice, load } = (await viewAdvice(roundUp, machine))!;
+  expect(load).toBe('170 W');
+  expect(advice).toHaveLength(roundUp.entries.length);
+  for (const { entry, dieC, interval95, levelDb } of advice) {
+    if (dieC === null || levelDb! < 32) continue;
+    const truthC = 25 + 150 * truthAt(entry, 32);
+    expect(Math.abs(dieC - truthC)).toBeLessThan(interval95! + 0.012 * (truthC - 25));
+  }
+  for (const { status, misses } of advice) expect(misses.length > 0).toBe(status !== 'fits');
+  expect(advice.map(({ status }) => status)).toEqual(
+    [...advice.map(({ status }) => status)].sort(
+      (a, b) => 'fits open misses'.indexOf(a) - 'fits open misses'.indexOf(b),
+    ),
+  );
+  expect((await viewAdvice(roundUp, { ...machine, watts: 80 }))!.load).toBe('90 W');
 });

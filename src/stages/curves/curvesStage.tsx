@@ -194,6 +194,14 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
               What the numbers can bear
             </a>
           )}
+          {isRise && (
+            <a
+              className="label-text underline underline-offset-3"
+              href={`/round-ups/${data.roundUpId}/curves/schools?load=${encodeURIComponent(load.key)}${isNoise ? `&line=${lineAt}` : ''}`}
+            >
+              Schools
+            </a>
+          )}
           {data.hasFlow && (
             <a
               className="label-text underline underline-offset-3"

@@ -40,6 +40,9 @@ export function VerdictStage({ data }: { data: VerdictData }) {
             <Link className="quiet-button" href={`/round-ups/${data.roundUpId}/curves?${query}`}>
               See the curves
             </Link>
+            <Link className="quiet-button" href={`/round-ups/${data.roundUpId}/verdict/advice`}>
+              For a reader’s machine
+            </Link>
             <a className="act-button" href={`/round-ups/${data.roundUpId}/verdict/csv?${query}`} download>
               Download CSV
             </a>

@@ -1,0 +1,46 @@
+import { advise, type Advice, type Machine } from '@/core/judgement/advice';
+import type { LabCase } from '@/core/cases/labCase';
+import { loadLabel } from '@/core/runs/load';
+import { listCases } from '@/database/cases';
+import { withDatabase } from '@/database/pool';
+import { lineUpOf } from './lineUpView';
+import { curvesOf, type RoundUpView } from './roundUpView';
+
+export interface AdviceView {
+  /** Best first: those that fit by their margin, then what is open, then what misses. */
+  advice: Advice[];
+  /** The load whose curves were taken. */
+  load: string;
+  cases: LabCase[];
+}
+
+const ORDER: Record<Advice['status'], number> = { fits: 0, open: 1, misses: 2 };
+
+/** What of a round-up suits a machine; null where nothing was measured at fixed watts. */
+export async function viewAdvice(view: RoundUpView, machine: Machine): Promise<AdviceView | null> {
+  const fixed = curvesOf(view).filter(
+    ({ load, curves }) =>
+      load.loadW > 0 && load.loadName === '' && curves.some(({ points }) => points.length > 0),
+  );
+  if (fixed.length === 0) return null;
+  const off = ({ load }: (typeof fixed)[number]) => Math.abs(Math.log(load.loadW / machine.watts));
+  const nearest = fixed.reduce((best, other) => (off(other) < off(best) ? other : best));
+  const { lineUp, cases } = await withDatabase(async (db) => ({
+    lineUp: await lineUpOf(db, view.roundUp.id),
+    cases: await listCases(db),
+  }));
+  const advice = lineUp.flatMap(({ code, product, price }): Advice[] => {
+    const curve = nearest.curves.find((other) => other.entry === code);
+    const { heightMm, memoryClearanceMm, currency } = product.body;
+    return curve
+      ? [advise({ entry: code, curve, heightMm, memoryClearanceMm, price, currency }, machine)]
+      : [];
+  });
+  advice.sort(
+    (a, b) =>
+      ORDER[a.status] - ORDER[b.status] ||
+      a.misses.length - b.misses.length ||
+      (b.marginK ?? -Infinity) - (a.marginK ?? -Infinity),
+  );
+  return { advice, load: loadLabel(nearest.load), cases: cases.map(({ body }) => body) };
+}

@@ -1,0 +1,138 @@
+import fc from 'fast-check';
+import { advise, type Candidate, type Machine } from '@/core/judgement/advice';
+import { crossings } from '@/core/judgement/crossings';
+import { flipSentence, type SchoolColumn } from '@/core/ranking/schoolFlips';
+import { entryCurves } from '@/core/curves/entryCurve';
+import type { MeasuredPoint } from '@/core/curves/measuredPoint';
+import { coolerLevel } from '@/core/levels/coolerLevel';
+
+const LOAD_W = 170;
+
+function curvesOf(lines: Record<string, readonly [number, number][]>) {
+  const points = Object.entries(lines).flatMap(([entry, settings]) =>
+    settings.flatMap(([levelDb, resistanceKPerW], i) =>
+      [1, 2].map((pass): MeasuredPoint => ({
+        ...{ run: `${entry}${i}${pass}`, entry, mount: 1, pass, setting: `${i}`, settled: true },
+        ...{ level: coolerLevel(levelDb, -20), resistanceKPerW, shortfall: 0, roomDoubtK: 0 },
+        value: (resistanceKPerW + (pass === 1 ? 0.0003 : -0.0003)) * LOAD_W,
+      })),
+    ),
+  );
+  const entries = Object.keys(lines).map((entry) => ({ entry, isControl: false }));
+  return entryCurves(entries, points);
+}
+
+const [cool] = curvesOf({
+  cool: [
+    [30, 0.22],
+    [36, 0.18],
+  ],
+});
+const candidate: Candidate = {
+  ...{ entry: 'cool', curve: cool!, heightMm: 158, memoryClearanceMm: 40, price: 60, currency: 'EUR' },
+};
+const machine: Machine = {
+  ...{ watts: 150, limitC: 90, roomC: 25, noiseDba: 33, currency: 'EUR' },
+  ...{ heightMm: 160, memoryMm: 38, budget: 70 },
+};
+
+test('the die is the room and R times the watts, for any machine that can be', () => {
+  fc.assert(
+    fc.property(
+      fc.double({ min: 20, max: 400, noNaN: true }),
+      fc.double({ min: 10, max: 40, noNaN: true }),
+      fc.double({ min: 30, max: 36, noNaN: true }),
+      (watts, roomC, noiseDba) => {
+        const found = advise(candidate, { ...machine, watts, roomC, noiseDba });
+        const wanted = roomC + (0.22 - ((noiseDba - 30) / 6) * 0.04) * watts;
+        expect(found.dieC).toBeCloseTo(wanted, 1);
+        expect(found.marginK).toBeCloseTo(90 - found.dieC!, 9);
+        // Beyond its doubt it fits or misses; within it nothing is recommended.
+        const { marginK, interval95 } = found as { marginK: number; interval95: number };
+        const status = marginK < -interval95 ? 'misses' : marginK < interval95 ? 'open' : 'fits';
+        expect(found.status).toBe(status);
+      },
+    ),
+  );
+});
+
+test.each<[string, Partial<Machine>, Partial<Candidate>, string, string[]]>([
+  ['all is kept', {}, {}, 'fits', []],
+  [
+    'no wish but heat',
+    { heightMm: null, memoryMm: null, budget: null },
+    { heightMm: null, price: null },
+    'fits',
+    [],
+  ],
+  ['too high', { heightMm: 155 }, {}, 'misses', ['height misses by 3 mm']],
+  ['in the way of the memory', { memoryMm: 44 }, {}, 'misses', ['room for memory misses by 4 mm']],
+  ['too dear', { budget: 49.5 }, {}, 'misses', ['10.50 EUR over the budget']],
+  ['height not noted', {}, { heightMm: null }, 'open', ['height not noted']],
+  ['another currency', {}, { currency: 'SEK' }, 'open', ['price in SEK, the budget in EUR']],
+  ['too hot', { watts: 400 }, {}, 'misses', ['15.0 K over the limit']],
+  ['too quiet a wish', { noiseDba: 24 }, {}, 'misses', ['its quietest setting is 30.0 dB(A)']],
+  [
+    'two things',
+    { heightMm: 155, budget: 49.5 },
+    {},
+    'misses',
+    ['height misses by 3 mm', '10.50 EUR over the budget'],
+  ],
+])('%s', (_, wish, known, status, misses) => {
+  const found = advise({ ...candidate, ...known }, { ...machine, ...wish });
+  expect([found.status, found.misses]).toEqual([status, misses]);
+});
+
+test('a loud wish stands by its loudest setting, and impossible machines are refused', () => {
+  expect(advise(candidate, { ...machine, noiseDba: 50 })).toMatchObject({
+    levelDb: expect.closeTo(36, 3),
+    status: 'fits',
+  });
+  expect(() => advise(candidate, { ...machine, watts: 0 })).toThrow('watts must be positive');
+  expect(() => advise(candidate, { ...machine, roomC: 95 })).toThrow('not over a room of 95');
+});
+
+test('curves cross where their differences change sign, quietest first, and touching ones do not', () => {
+  const curves = curvesOf({
+    steep: [
+      [30, 0.26],
+      [36, 0.18],
+    ],
+    flat: [
+      [30, 0.24],
+      [36, 0.2],
+    ],
+    under: [
+      [30, 0.17],
+      [36, 0.16],
+    ],
+  });
+  expect(crossings(curves, { from: 30, to: 36 })).toEqual([
+    { atDb: expect.closeTo(33, 2), below: 'flat', above: 'steep' },
+  ]);
+  expect(crossings(curves, { from: 30, to: 32.5 })).toEqual([]);
+  expect(crossings([curves[0]!, curves[0]!], { from: 30, to: 36 })).toEqual([]);
+  expect(() => crossings(curves, { from: 36, to: 30 })).toThrow('no width');
+});
+
+const place = (placeFrom: number, placeTo: number, levelDb: number) => ({
+  ...{ placeFrom, placeTo, levelDb, value: 38, interval95: 0.3, status: 'ranked' as const },
+});
+const column = (key: string, name: string, places: SchoolColumn['places']): SchoolColumn => ({
+  ...{ key, name, places, reasons: {} },
+});
+
+test('a flip is told where a sole leader surely stands elsewhere at equal noise, with what it costs in decibels', () => {
+  const atNoise = column('noise', 'at 33.0 dB(A)', { a: place(1, 2, 33), b: place(3, 3, 33) });
+  const nameOf = (entry: string) => entry.toUpperCase();
+  const told = (places: SchoolColumn['places']) =>
+    flipSentence(column('full', 'at full speed', places), atNoise, 33, nameOf);
+  expect(told({ b: place(1, 1, 45), a: place(2, 2, 40) })).toBe(
+    'B is first at full speed, with 12.0 dB more; at equal noise it is third.',
+  );
+  expect(told({ c: place(1, 1, 33.2) })).toBe('C is first at full speed; at equal noise it has no place.');
+  expect(told({ a: place(1, 1, 45) })).toBe('');
+  // Two who share first place have flipped nothing.
+  expect(told({ b: place(1, 2, 45), a: place(1, 2, 40) })).toBe('');
+});
