@@ -6,7 +6,7 @@ export default defineConfig({
   workers: 1,
   timeout: 300_000,
   expect: { timeout: 40_000 },
-  reporter: [['list'], ['json', { outputFile: 'test-results/browser.json' }]],
+  reporter: [['list'], ['json', { outputFile: process.env.BROWSER_REPORT ?? 'test-results/browser.json' }]],
   use: {
     viewport: { width: 1280, height: 800 },
     launchOptions: {

@@ -46,7 +46,7 @@ export function Budget({ item }: { item: JudgedItem }) {
               <td className="num">
                 {Number.isFinite(freedom) && freedom !== null ? figure(freedom, 0) : '∞'}
               </td>
-              <td className="num">{figure((100 * variance) / total, 0)} %</td>
+              <td className="num whitespace-nowrap">{figure((100 * variance) / total, 0)} %</td>
             </tr>
           ))}
           <tr>
