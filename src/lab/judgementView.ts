@@ -2,12 +2,14 @@ import { controlRise } from '@/core/judgement/controlRise';
 import { crossings, type Crossing } from '@/core/judgement/crossings';
 import { entryDetails, type DetailRule, type EntryDetail } from '@/core/judgement/entryDetail';
 import type { EntryCurve } from '@/core/curves/entryCurve';
+import { priceFront, type FrontStanding } from '@/core/judgement/priceFront';
 import { lineRule, rankAtLine, type PlacedEntry } from '@/core/ranking/rankAtLine';
 import { RISE } from '@/core/responses/responses';
 import { loadKey } from '@/core/runs/load';
 import { withDatabase } from '@/database/pool';
 import { readSheet } from '@/database/sheets';
 import type { PlanSheet } from '@/core/plan/planSheet';
+import { lineUpOf } from './lineUpView';
 import { curvesOf, type RoundUpView } from './roundUpView';
 import { viewResponse } from './responseView';
 
@@ -18,6 +20,8 @@ export interface JudgedEntry {
   /** How often it was mounted at this load, and read at each mount. */
   mounts: number;
   passes: number;
+  /** Price of the whole entry; null where it is not noted, or in another currency than the brief's. */
+  price: number | null;
 }
 
 export interface JudgementView {
@@ -30,6 +34,9 @@ export interface JudgementView {
   notPlaced: { entry: string; reason: string }[];
   /** Where curves change places inside the band. */
   crossings: Crossing[];
+  /** Price against rise, of those whose price is known in the brief's currency. */
+  front: FrontStanding[];
+  currency: string;
   /** The plan, where one was written: what would separate two can be put on it. */
   plan: { version: number; body: PlanSheet } | null;
 }
@@ -68,6 +75,14 @@ export async function viewJudgement(
     controlRiseK: controlRise(ranking.placed, view.entries),
     worth,
   };
+  const { lineUp, plan } = await withDatabase(async (db) => ({
+    lineUp: await lineUpOf(db, view.roundUp.id),
+    plan: await readSheet<PlanSheet>(db, 'plan', view.roundUp.id),
+  }));
+  const { currency } = view.brief.limits;
+  const prices = new Map(
+    lineUp.map(({ code, price, product }) => [code, product.body.currency === currency ? price : null]),
+  );
   const details = entryDetails(ranking, curves, bySpeed, rule);
   const held = controls.find(({ entry }) => ranking.placed.some((placed) => placed.entry === entry));
   return {
@@ -80,9 +95,17 @@ export async function viewJudgement(
       detail: details.get(placed.entry)!,
       curve: curves.find((curve) => curve.entry === placed.entry)!,
       ...repeats(view, placed.entry, key),
+      price: prices.get(placed.entry) ?? null,
     })),
     notPlaced: ranking.notPlaced.map(({ entry, reason }) => ({ entry, reason })),
     crossings: crossings(curves, view.brief.bandDba),
-    plan: await withDatabase((db) => readSheet<PlanSheet>(db, 'plan', view.roundUp.id)),
+    front: priceFront(
+      ranking.placed.flatMap((placed) => {
+        const price = prices.get(placed.entry) ?? null;
+        return price === null || placed.status === 'throttled' ? [] : [{ ...placed, price }];
+      }),
+    ),
+    currency,
+    plan,
   };
 }

@@ -37,7 +37,7 @@ test('what the numbers can bear: measures with intervals, sorted by any, a ± op
   await page.getByRole('button', { name: /^Capacity/ }).click();
   await expect(page).toHaveURL(/by=capacity/);
   await expect(page.getByText(/The heat that it holds at the line in a room of 23 °C/)).toBeVisible();
-  const watts = await page.locator('tr[data-entry] td:last-child b').allTextContents();
+  const watts = await page.locator('tr[data-entry] td:nth-child(8) b').allTextContents();
   expect(watts.map(Number)).toEqual(watts.map(Number).sort((a, b) => b - a));
 
   await page.getByLabel('What a decibel is worth, % of R').fill('2');
@@ -46,6 +46,10 @@ test('what the numbers can bear: measures with intervals, sorted by any, a ± op
   await expect(page.getByLabel('What a decibel is worth, % of R')).toHaveValue('2');
   await page.getByRole('button', { name: /^Knee/ }).click();
   await expect(page.getByText(/lowers R by less than 2 %/)).toBeVisible();
+
+  await expect(page.getByRole('region', { name: 'Value' })).toContainText(
+    /Tramontana, 109\.00 EUR: beaten by|EUR a kelvin/,
+  );
 
   await page.getByLabel('The doubt of').selectOption('tramontana');
   const budget = page.getByRole('region', { name: 'Doubt of Tramontana' });

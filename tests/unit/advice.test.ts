@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { advise, type Candidate, type Machine } from '@/core/judgement/advice';
+import { priceFront } from '@/core/judgement/priceFront';
 import { crossings } from '@/core/judgement/crossings';
 import { flipSentence, type SchoolColumn } from '@/core/ranking/schoolFlips';
 import { entryCurves } from '@/core/curves/entryCurve';
@@ -135,4 +136,34 @@ test('a flip is told where a sole leader surely stands elsewhere at equal noise,
   expect(told({ a: place(1, 1, 45) })).toBe('');
   // Two who share first place have flipped nothing.
   expect(told({ b: place(1, 2, 45), a: place(1, 2, 40) })).toBe('');
+});
+
+const priced = (entry: string, price: number, value: number, sigma = 0.1) => ({
+  ...{ entry, price, value, shared: 0 },
+  doubt: [{ from: 'passes' as const, variance: sigma ** 2, freedom: Infinity }],
+});
+
+test('the front of price and rise: who is beaten, what a kelvin of the next step costs, and nothing inside its doubt', () => {
+  const [cheap, middle, beaten, twin, best] = priceFront([
+    priced('cheap', 44, 39.4),
+    priced('middle', 95, 36),
+    priced('beaten', 109, 37),
+    // A tenth of a kelvin better and dearer: neither beaten nor a step.
+    priced('twin', 99, 35.9),
+    priced('best', 139, 33),
+  ]);
+  expect(cheap).toEqual({
+    ...{ entry: 'cheap', beatenBy: [] },
+    next: { entry: 'middle', moreMoney: 51, lessK: expect.closeTo(3.4, 9), moneyPerK: expect.closeTo(15, 9) },
+  });
+  expect(middle!.next!.entry).toBe('best');
+  expect(beaten).toMatchObject({ beatenBy: ['middle', 'twin'], next: null });
+  expect(twin!.beatenBy).toEqual([]);
+  expect(best).toEqual({ entry: 'best', beatenBy: [], next: null });
+  // Two of one price and one rise beat nobody; with more doubt nobody is beaten at all.
+  expect(
+    priceFront([priced('a', 50, 38), priced('b', 50, 38)]).every(({ beatenBy }) => beatenBy.length === 0),
+  ).toBe(true);
+  expect(priceFront([priced('a', 50, 38, 2), priced('b', 60, 39, 2)])[1]!.beatenBy).toEqual([]);
+  expect(priceFront([])).toEqual([]);
 });

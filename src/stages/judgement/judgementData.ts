@@ -1,4 +1,5 @@
 import type { EntryCurve } from '@/core/curves/entryCurve';
+import type { FrontStanding } from '@/core/judgement/priceFront';
 import type { DetailRule, EntryDetail } from '@/core/judgement/entryDetail';
 import type { PlanSheet } from '@/core/plan/planSheet';
 import type { PlacedEntry } from '@/core/ranking/rankAtLine';
@@ -12,6 +13,7 @@ export interface JudgedItem {
   curve: EntryCurve;
   mounts: number;
   passes: number;
+  price: number | null;
 }
 
 /** What the numbers can bear, at one line and load. */
@@ -25,5 +27,7 @@ export interface JudgementData {
   items: JudgedItem[];
   notPlaced: { entry: string; product: string; reason: string }[];
   crossings: { atDb: number; below: string; above: string }[];
+  front: FrontStanding[];
+  currency: string;
   plan: { version: number; body: PlanSheet } | null;
 }

@@ -11,6 +11,7 @@ import { Budget } from './budget';
 import type { JudgementData } from './judgementData';
 import { WorthField } from './worthField';
 import { measuresOf, worthPct, type Measure, type MeasureFigure } from './measures';
+import { PriceFront } from './priceFront';
 import { PairPanel } from './pairPanel';
 import { useIntervals } from './useIntervals';
 
@@ -217,6 +218,7 @@ export function JudgementStage({ packed }: { packed: string }) {
               .
             </p>
           )}
+          <PriceFront data={data} nameOf={nameOf} />
           {data.notPlaced.length > 0 && (
             <p className="text-[14px] text-ink2">
               Not placed here:{' '}

@@ -90,5 +90,17 @@ export function measuresOf(data: JudgementData): Measure[] {
           detail.capacityW.known ? (detail.capacityW.value * placed.interval95) / placed.value : null,
         ),
     },
+    {
+      key: 'value',
+      name: 'Price per W/K',
+      ...{ unit: data.currency, decimals: 1, better: 'lower' },
+      definition: `What each W/K at the line costs: the price of the whole entry, its fans counted, times R. A ratio rewards the cheap: read it beside the front below.`,
+      figureFor: ({ price, placed }) => {
+        if (price === null) return none(`no price in ${data.currency} noted`);
+        if (placed.resistanceKPerW === null) return none('no power flowed');
+        const value = price * placed.resistanceKPerW;
+        return { value, interval95: (value * placed.interval95) / placed.value, why: '' };
+      },
+    },
   ];
 }
