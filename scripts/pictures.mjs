@@ -16,12 +16,12 @@ const views = [
   ['air', '/round-ups/3/curves/air'],
   ['side', '/round-ups/4/curves/side?from=two-in'],
   ['layout', '/round-ups/4/line-up?entry=bottom'],
+  ['judgement', '/round-ups/1/curves/judgement?one=tramontana&other=galerna-twin'],
   ['plates', '/round-ups/1/line-up/plates?entry=galerna-twin'],
   ['verdict', '/round-ups/1/verdict'],
   ['bring', '/bring'],
   ['search', '/search?q=cierzo'],
 ];
-const nightViews = ['verdict'];
 const browser = await chromium.launch({
   executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
@@ -29,7 +29,7 @@ const browser = await chromium.launch({
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 for (const [name, path] of views) {
   await page.goto(base + path, { waitUntil: 'networkidle' });
-  await page.waitForTimeout(1200);
+  await page.waitForTimeout(name === 'judgement' ? 6000 : 1200);
   await page.screenshot({ path: `${folder}/${name}.png` });
 }
 // A bundle that the lab has already, and one entry taken for another.
@@ -41,10 +41,4 @@ await page
 await page.getByLabel('What galerna-twin is').selectOption('new', { timeout: 60_000 });
 await page.waitForTimeout(800);
 await page.screenshot({ path: `${folder}/bring-known.png` });
-await page.emulateMedia({ colorScheme: 'dark' });
-for (const [name, path] of views.filter(([name]) => nightViews.includes(name))) {
-  await page.goto(base + path, { waitUntil: 'networkidle' });
-  await page.waitForTimeout(1200);
-  await page.screenshot({ path: `${folder}/${name}-night.png` });
-}
 await browser.close();

@@ -47,7 +47,7 @@ export interface CitedRow {
 
 export async function listRoundUps(db: Queryable): Promise<RoundUpSummary[]> {
   const { rows } = await db.query<RoundUpSummary>(
-    `SELECT r.id, r.title, g.name || ', ' || v.enclosure || ' bench, revision ' || v.revision AS rig,
+    `SELECT r.id, r.title, g.name || ', ' || CASE v.enclosure WHEN 'open' THEN 'open bench' ELSE v.enclosure END || ', revision ' || v.revision AS rig,
             coalesce(n.entries, 0) AS entries, coalesce(n.runs, 0) AS runs,
             r.loads_w AS "loadsW", r.noise_line_dba AS "noiseLineDba", r.began_at AS "beganAt",
             r.archived_at AS "archivedAt"

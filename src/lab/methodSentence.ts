@@ -37,7 +37,7 @@ function comparedAt({ rig }: RoundUp, { shown: { against }, lineAt }: Ranked): s
 
 function whatWasCompared({ roundUp }: Measured, brief: Brief, ranked: Ranked): string {
   const { rig } = roundUp;
-  const bench = rig.enclosure === 'open' ? 'an open bench' : `a bench of the kind "${rig.enclosure}"`;
+  const bench = rig.enclosure === 'open' ? 'an open bench' : `a bench in “${rig.enclosure}”`;
   const { many, label } = questionOf(brief.question);
   const fans = `${label}; fans ${choiceOf('fans', brief.schools.fans.choice).label}`;
   const what = brief.question === 'coolers' ? fans : label;

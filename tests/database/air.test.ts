@@ -7,6 +7,7 @@ import { viewAir } from '@/lab/airView';
 import { editRun } from '@/lab/editRun';
 import { typeRun } from '@/lab/typeRun';
 import { fanAirspeeds } from '@/lab/fanAirspeeds';
+import { viewLeaders } from '@/lab/leaders';
 import { readPlaces } from '@/lab/readPlaces';
 import { viewResponse } from '@/lab/responseView';
 import { newRun, runEdit } from '@/lab/runEditSchema';
@@ -184,4 +185,12 @@ test('what is read through a heatsink is what flows there', () => {
   const flow = flowThrough(fan, 1200, RESISTANCES.heatsink);
   // Through the ring of a 120 mm fan with a hub of 36 %.
   expect(faceSpeed(fan, flow)).toBeCloseTo(flow / 3600 / (Math.PI * 0.06 ** 2 * (1 - 0.36 ** 2)), 9);
+});
+
+test('the first page tells who leads fans by their air, by what the verdict opens with', async () => {
+  const round = await importAsNew(asBytes(airRoundUp(7)));
+  if (!round.imported) throw new Error(JSON.stringify(round.problems));
+  const leaders = (await viewLeaders(round.roundUpId))!;
+  expect(leaders).toMatchObject({ what: 'Airspeed, 15 cm', unit: 'm/s', placed: 5 });
+  expect(leaders.first[0]).toMatchObject({ product: 'Galope 120 Aero', placeFrom: 1 });
 });

@@ -1,6 +1,10 @@
 /** Who leads a round-up at its own line and first load, for the first page. */
 export interface Leaders {
   load: string;
+  /** What it ranks, where that is not the rise of the die: “Airspeed, 15 cm”. */
+  what: string;
+  unit: string;
+  decimals: number;
   /** First three of the order. */
   first: {
     entry: string;
@@ -8,8 +12,8 @@ export interface Leaders {
     position: number;
     placeFrom: number;
     placeTo: number;
-    riseK: number;
-    interval95K: number;
+    value: number;
+    interval95: number;
   }[];
   /** Entries placed, and those that have no place there. */
   placed: number;

@@ -43,13 +43,15 @@ function LeadersOf({ item }: { item: RoundUpItem }) {
             {other.product}
           </span>
           <span className="ml-auto whitespace-nowrap">
-            {figure(other.riseK, 1)}{' '}
-            <span className="text-[13px] text-ink2">± {figure(other.interval95K, 1)} K</span>
+            {figure(other.value, leaders.decimals)}{' '}
+            <span className="text-[13px] text-ink2">
+              ± {figure(other.interval95, leaders.decimals)} {leaders.unit}
+            </span>
           </span>
         </p>
       ))}
       <p className="pt-0.5 text-[13px] text-ink2 sm:col-span-3">
-        at {figure(item.noiseLineDba, 1)} dB(A), {leaders.load}
+        {leaders.what && `${leaders.what}, `}at {figure(item.noiseLineDba, 1)} dB(A), {leaders.load}
         {more > 0 && `; ${plural(more, 'more is', 'more are')} placed`}
         {leaders.notPlaced > 0 && `, ${leaders.notPlaced} not`}
       </p>
