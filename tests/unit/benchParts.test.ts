@@ -112,11 +112,11 @@ test('orders out of their step change nothing but what they may', () => {
 });
 
 test('labels of settings: duties, levels with either decimal sign, words; anything else is not guessed', () => {
-  expect(settingKind('56 %')).toEqual({ kind: 'duty', dutyPct: 56 });
+  expect(settingKind('56 %')).toEqual({ kind: 'duty', dutyPct: 56, apart: [] });
   expect(settingKind(' 33,5 dB(A) ')).toEqual({ kind: 'line', lineDb: 33.5 });
   expect(settingKind('Automatic')).toEqual({ kind: 'automatic' });
-  expect(settingKind('stopped')).toEqual({ kind: 'duty', dutyPct: 0 });
-  expect(settingKind('fixed')).toEqual({ kind: 'duty', dutyPct: 100 });
+  expect(settingKind('stopped')).toEqual({ kind: 'duty', dutyPct: 0, apart: [] });
+  expect(settingKind('fixed')).toEqual({ kind: 'duty', dutyPct: 100, apart: [] });
   for (const label of ['130 %', '1200 rpm', '-5', 'low', '', '33 dB'])
     expect(settingKind(label)).toEqual({ kind: 'unreadable' });
 });

@@ -22,6 +22,7 @@ function run(more: Partial<LabRun> = {}, reduced: Partial<Reduction> = {}): LabR
   } as Reduction;
   return {
     hasTrace: true,
+    setting: '60 %',
     setAside: '',
     loadW: 170,
     level: coolerLevel(38, 21),

@@ -12,6 +12,8 @@ export interface CurveRule {
   better: Better;
   /** Standard uncertainty of a value where nothing was ever repeated, in its unit (FORMATS step 14). */
   assumed: (value: number) => number;
+  /** It scatters in proportion to its value: spreads are pooled as shares. */
+  byShare: boolean;
   /** Values are levels: averaged by energy, and asked for at a speed, so that no slower setting stands in for it. */
   byEnergy: boolean;
   /** Power of the speed by which one setting near the speed asked for is restated; 0 where it is not. */
@@ -26,6 +28,7 @@ export const RISE_AGAINST_NOISE: CurveRule = {
   against: 'noise',
   better: 'lower',
   assumed: () => ASSUMED_SPREAD_K,
+  byShare: false,
   byEnergy: false,
   fanLaw: 0,
 };

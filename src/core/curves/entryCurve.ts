@@ -1,5 +1,6 @@
 import { partLeftOut } from '../levels/levelShare';
 import { pooledSettingSpread, settingSpread, type SettingSpread } from '../uncertainty/settingSpread';
+import { asShares, ofValues } from '../uncertainty/relativeSpread';
 import { rigSpread, type SpreadSource } from '../uncertainty/rigSpread';
 import { halfWidth } from '../uncertainty/doubt';
 import { largerSpread } from '../uncertainty/largerSpread';
@@ -131,17 +132,24 @@ export function entryCurves(
   const byEntry = groupBy(points, (point) => point.entry);
   const sweeps = entries.map(({ entry, isControl }) => {
     const points = wholeSettings(byEntry.get(entry) ?? []);
-    return { entry, isControl, points, settings: settingMeans(points, rule) };
+    const settings = settingMeans(points, rule);
+    return { entry, isControl, points, settings, pooled: rule.byShare ? settings.map(asShares) : settings };
   });
-  const rig = rigSpread([...sweeps].sort((a, b) => (a.entry < b.entry ? -1 : 1)));
-  return sweeps.map(({ entry, points, settings }) => {
+  const byName = [...sweeps].sort((a, b) => (a.entry < b.entry ? -1 : 1));
+  const rig = rigSpread(byName.map(({ isControl, pooled }) => ({ isControl, settings: pooled })));
+  const scaled = (spread: SettingSpread, value: number) => (rule.byShare ? ofValues(spread, value) : spread);
+  return sweeps.map(({ entry, points, settings, pooled }) => {
     const judged = markJudged(settings, rule);
     return {
       entry,
       rule: { against: rule.against, better: rule.better, fanLaw: rule.fanLaw },
       points: settings.map((setting, i) => {
-        const spread = settingSpread(setting, rig, rule.assumed);
-        const pooledSpread = pooledSettingSpread(setting, rig, rule.assumed);
+        const assumed = () =>
+          rule.byShare && setting.value > 0
+            ? rule.assumed(setting.value) / setting.value
+            : rule.assumed(setting.value);
+        const spread = scaled(settingSpread(pooled[i]!, rig, assumed), setting.value);
+        const pooledSpread = scaled(pooledSettingSpread(pooled[i]!, rig, assumed), setting.value);
         const sensorsK2 = instruments.riseK ** 2 / setting.mounts.length;
         const gain = Math.max(...setting.points.map((point) => point.level.errorGain));
         return {

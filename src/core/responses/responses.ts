@@ -161,6 +161,7 @@ export function curveRule(response: Response, against: Against): CurveRule {
     against,
     better: response.better,
     assumed: (value) => ('share' in assumed ? assumed.share * Math.abs(value) : assumed.absolute),
+    byShare: 'share' in assumed,
     byEnergy: response.source.from === 'level',
     fanLaw: response.fanLaw,
   };

@@ -20,6 +20,7 @@ const SETTLED = {
 
 const RUN = {
   hasTrace: true,
+  setting: '60 %',
   setAside: '',
   loadW: 170,
   level: coolerLevel(38, 21),
