@@ -1,0 +1,123 @@
+import { viewEntryNotes } from '@/lab/entryNotes';
+import { viewJudgement } from '@/lab/judgementView';
+import { viewRoundUp } from '@/lab/roundUpView';
+import { viewSchools } from '@/lab/schoolsView';
+import { pack } from '@/core/packed';
+import { measuresOf } from '@/stages/judgement/measures';
+import type { JudgementData } from '@/stages/judgement/judgementData';
+import { airRoundUp } from '@/simulator/airRoundUp';
+import { demoBundle } from '@/simulator/demoBundle';
+import { asBytes } from '@/simulator/demoFiles';
+import { smallBundle } from '../support/bundles';
+import { importAsNew, importSound, inFreshLab } from '../support/lab';
+
+inFreshLab();
+
+const encoded = (text: string) => new TextEncoder().encode(text);
+const decoded = (bytes: Uint8Array | undefined) => new TextDecoder().decode(bytes);
+
+test('a fan that stands still at its duty is told of the demo’s round-up of fans, and of no other fan', async () => {
+  const id = await importSound(asBytes(airRoundUp(7)));
+  const notes = await viewEntryNotes((await viewRoundUp(id))!);
+  expect(notes).toEqual([{ entry: 'poniente', words: ['stands still at 20 %'] }]);
+});
+
+test('a fan that runs away against the chamber, and one that stalls there, come in by readings.csv', async () => {
+  const files = asBytes(airRoundUp(7));
+  const rows = decoded(files.get('readings.csv')).split('\n');
+  const chamber = (run: string) => rows.findIndex((row) => row.startsWith(`${run},pressure,closed chamber`));
+  const speed = (row: string, rpm: string) => [...row.split(',').slice(0, -1), rpm].join(',');
+  // Runs 001 and 006 are the first fans at full speed.
+  for (const [run, rpm] of [
+    ['001', '2400'],
+    ['006', '0'],
+  ] as const)
+    rows[chamber(run)] = speed(rows[chamber(run)]!, rpm);
+  files.set('readings.csv', encoded(rows.join('\n')));
+  const result = await importAsNew(files);
+  if (!result.imported) throw new Error(JSON.stringify(result.problems.slice(0, 3)));
+  const notes = await viewEntryNotes((await viewRoundUp(result.roundUpId))!);
+  const words = Object.fromEntries(notes.map((note) => [note.entry, note.words.join('; ')]));
+  expect(words.racha).toMatch(/^runs away at closed chamber, 100 %: 2400 rpm for 1\d\d\d rpm$/);
+  expect(words.cefiro).toBe('stalls at closed chamber, 100 %');
+});
+
+test('a setting with a part stopped tells the part’s share, stays off the curve, and says so in the logbook’s words', async () => {
+  const bundle = smallBundle((files) => {
+    const text = files.get('runs.csv')!;
+    const [head, first] = text.split('\n');
+    const columns = head!.split(',');
+    const cells = first!.split(',');
+    const at = (name: string) => columns.indexOf(name);
+    cells[at('run')] = '9';
+    cells[at('setting')] = `${cells[at('setting')]} without fan 2`;
+    cells[at('noise_db')] = String(Number(cells[at('noise_db')]) - 2);
+    files.set('runs.csv', `${text.trimEnd()}\n${cells.join(',')}\n`);
+  });
+  const id = await importSound(bundle);
+  const view = (await viewRoundUp(id))!;
+  const notes = await viewEntryNotes(view);
+  expect(notes).toHaveLength(1);
+  expect(notes[0]!.words[0]).toMatch(/^at .+ the fan 2 makes (at most )?\d\d\.\d of \d\d\.\d dB\(A\)$/);
+  const judged = (await viewJudgement(view, 33, ''))!;
+  for (const { curve } of judged.judged)
+    expect(curve.points.some(({ setting }) => setting.includes('without'))).toBe(false);
+});
+
+test('each measure of the page says what it is, has a figure or a reason, and survives the way to the browser', async () => {
+  const id = await importSound(asBytes(demoBundle(7)));
+  const roundUp = (await viewRoundUp(id))!;
+  const { judged, notPlaced, ...rest } = (await viewJudgement(roundUp, 33, '170'))!;
+  const product = (entry: string) => roundUp.entries.find((other) => other.entry === entry)!.product;
+  const data: JudgementData = {
+    ...rest,
+    ...{ roundUpId: id, lineDb: 33 },
+    items: judged.map((item, position) => ({
+      ...item,
+      ...{ position, entry: item.placed.entry, product: product(item.placed.entry) },
+    })),
+    notPlaced: notPlaced.map((item) => ({ ...item, product: product(item.entry) })),
+  };
+  const there = JSON.parse(pack(data)) as JudgementData;
+  const [own, crossed] = [measuresOf(data), measuresOf(there)];
+  expect(own.map(({ key }) => key)).toEqual(['rise', 'hold', 'band', 'knee', 'wall', 'capacity', 'value']);
+  for (const [m, measure] of own.entries()) {
+    expect(measure.definition).toMatch(/^[A-ZK].{30,}/);
+    for (const [i, item] of data.items.entries()) {
+      const figure = measure.figureFor(item, undefined);
+      expect(figure.value === null).toBe(figure.why !== '');
+      const after = crossed[m]!.figureFor(there.items[i]!, undefined);
+      if (figure.value === null) expect(after).toEqual(figure);
+      else expect(after.value).toBeCloseTo(figure.value, 4);
+    }
+  }
+  const of = (key: string, entry: string) =>
+    own
+      .find((measure) => measure.key === key)!
+      .figureFor(
+        data.items.find((item) => item.entry === entry)!,
+        {
+          ...{ bandScoreWPerK: 0.05, noiseToHoldDba: null, kneeDba: 1 },
+        },
+      );
+  // 44.50 EUR for 39.4 K at 170 W: K/W times the price.
+  expect(of('value', 'lebeche-120').value).toBeCloseTo(44.5 * (39.4 / 170), 1);
+  expect(of('band', 'tramontana').interval95).toBe(0.05);
+  expect(of('hold', 'cierzo-240').interval95).toBeNull();
+  expect(data.front.find(({ entry }) => entry === 'jaloque-360')).toMatchObject({ beatenBy: [], next: null });
+  // A throttled one holds no load: it is on no front.
+  expect(data.front.map(({ entry }) => entry)).not.toContain('terral-slim');
+});
+
+test('schools of a round-up without speeds or duties are those that it has; without runs there is none', async () => {
+  const id = await importSound(smallBundle());
+  const found = await viewSchools((await viewRoundUp(id))!, {
+    load: '',
+    lineDb: 33,
+    rpm: null,
+    dutyPct: null,
+  });
+  expect(found!.schools.map(({ key }) => key)).not.toContain('duty');
+  for (const { places, reasons } of found!.schools)
+    expect(Object.keys(places).length + Object.keys(reasons).length).toBe(2);
+});
