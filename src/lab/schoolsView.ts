@@ -4,7 +4,7 @@ import type { EntryCurve } from '@/core/curves/entryCurve';
 import { lineRule, rankAtLine } from '@/core/ranking/rankAtLine';
 import type { SchoolColumn } from '@/core/ranking/schoolFlips';
 import { RISE } from '@/core/responses/responses';
-import { loadKey, type Load } from '@/core/runs/load';
+import { isIdle, loadKey, type Load } from '@/core/runs/load';
 import { median } from '@/core/statistics/median';
 import { curvesOf, type RoundUpView } from './roundUpView';
 import { viewResponse } from './responseView';
@@ -44,8 +44,6 @@ function commonPlace(curves: readonly EntryCurve[], step: number): number | null
   );
   return middles.length > 0 ? step * Math.round(median(middles) / step) : null;
 }
-
-const isIdle = ({ loadW, loadName, gpuLoadW }: Load) => loadW === 0 && gpuLoadW === 0 && loadName === '';
 
 /** Where each entry stands by every school that was measured, at one load; null where the round-up has none. */
 export async function viewSchools(

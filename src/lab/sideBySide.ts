@@ -2,7 +2,7 @@ import { BEYOND_ALL, curveEnds } from '@/core/curves/curveEnds';
 import { lineRule, rankAtLine } from '@/core/ranking/rankAtLine';
 import type { SideColumn } from '@/core/ranking/sideColumn';
 import { responseOf, type Response } from '@/core/responses/responses';
-import { loadKey } from '@/core/runs/load';
+import { isIdle, loadKey } from '@/core/runs/load';
 import { availableResponses, viewResponse } from './responseView';
 import type { LoadCurves, RoundUpView } from './roundUpView';
 
@@ -56,10 +56,8 @@ async function levelColumns(view: RoundUpView, at: SideAt): Promise<SideColumn[]
   const shown = await viewResponse(view, { response: LEVEL.id });
   if (shown.response.id !== LEVEL.id) return [];
   return shown.loads.flatMap((load) => {
-    const { loadW, gpuLoadW, loadName } = load.load;
-    const isIdle = loadW === 0 && gpuLoadW === 0 && loadName === '';
     if (at.by === 'full') return columnOf(view, endsOf(load, 'last'), LEVEL, '', BEYOND_ALL) ?? [];
-    if (!isIdle) return [];
+    if (!isIdle(load.load)) return [];
     return columnOf(view, endsOf(load, 'first'), LEVEL, 'quietest', BEYOND_ALL) ?? [];
   });
 }

@@ -1,4 +1,4 @@
-import { loadKey } from '../runs/load';
+import { isIdle, loadKey } from '../runs/load';
 import { mean } from '../statistics/mean';
 import { quantile } from '../statistics/quantile';
 import {
@@ -14,7 +14,7 @@ import { settingKind } from './settingDuty';
 import { askForProbe } from './stepProbe';
 import { METER_SILENT } from './stepFloor';
 import { present, since } from './sampleSlices';
-import { gaugeOf, isIdle, isLimited, IDLE_S } from './stepSoak';
+import { gaugeOf, isLimited, IDLE_S } from './stepSoak';
 import { takePoint } from './takePoint';
 
 /** Idle is told by a low percentile of its ten minutes, not by the lowest glimpse. */

@@ -1,4 +1,4 @@
-import type { Load } from '../runs/load';
+import { isIdle } from '../runs/load';
 import { LIMIT_BAND_K, LIMITED_SHARE } from '../settling/loadStretch';
 import { mean } from '../statistics/mean';
 import { enter, type BenchRule, type BenchSample, type BenchState } from './benchState';
@@ -16,13 +16,6 @@ const SPUN_UP_S = 25;
 const GAUGE_EVERY_S = 10;
 const SHORT_K = 0.1;
 const HOLD_SHARE = 0.4;
-
-/**
- * @example isIdle({ loadW: 0, loadName: '', gpuLoadW: 0 }) → true
- */
-export function isIdle(point: Load): boolean {
-  return point.loadW === 0 && point.gpuLoadW === 0 && point.loadName === '';
-}
 
 /**
  * Whether the die stands at its limit for more than a fifth of these samples (FORMATS step 4).

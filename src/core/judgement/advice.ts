@@ -1,4 +1,5 @@
 import type { EntryCurve } from '../curves/entryCurve';
+import { NORMAL_95 } from '../statistics/normal';
 import { valueAtLine } from '../curves/valueAtLine';
 import { halfWidth } from '../uncertainty/doubt';
 
@@ -96,7 +97,7 @@ export function advise(candidate: Candidate, machine: Machine): Advice {
     judged.unshift({ missed: found.placed ? 'no power was read' : found.reason });
   else {
     const riseK = found.resistanceKPerW * watts;
-    const interval95 = (riseK / found.value) * Math.hypot(halfWidth(found.doubt), 1.959964 * found.shared);
+    const interval95 = (riseK / found.value) * Math.hypot(halfWidth(found.doubt), NORMAL_95 * found.shared);
     const dieC = roomC + riseK;
     const marginK = limitC - dieC;
     heat = { dieC, interval95, marginK, levelDb: found.levelDb };

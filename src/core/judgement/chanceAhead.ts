@@ -1,8 +1,6 @@
 import type { DoubtTerm } from '../uncertainty/doubt';
 import { halfWidth } from '../uncertainty/doubt';
-import { normalCdf } from '../statistics/normal';
-
-const NORMAL_95 = 1.959964;
+import { NORMAL_95, normalCdf } from '../statistics/normal';
 
 interface Compared {
   value: number;

@@ -1,4 +1,5 @@
 import type { CurvePoint, EntryCurve } from '../curves/entryCurve';
+import { NORMAL_95 } from '../statistics/normal';
 import type { Outcome } from '../outcome';
 import { quantile } from '../statistics/quantile';
 import { seededChance, type Chance } from '../statistics/chance';
@@ -20,7 +21,6 @@ export interface MeasureRule {
 }
 
 const DRAWS = 200;
-const NORMAL_95 = 1.959964;
 /** A measure that fewer draws have than this share is not told with an interval. */
 const ENOUGH = 0.8;
 

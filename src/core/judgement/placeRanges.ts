@@ -1,11 +1,11 @@
 import type { PlacedEntry } from '../ranking/rankAtLine';
+import { NORMAL_95 } from '../statistics/normal';
 import { seededChance } from '../statistics/chance';
 import { halfWidth } from '../uncertainty/doubt';
 
 /** What a place range is drawn from. */
 type Drawn = Pick<PlacedEntry, 'entry' | 'value' | 'doubt' | 'shared' | 'status'>;
 
-const NORMAL_95 = 1.959964;
 const DRAWS = 5000;
 const TAIL = 0.025;
 

@@ -1,7 +1,6 @@
 import type { PlacedEntry } from '../ranking/rankAtLine';
+import { NORMAL_95 } from '../statistics/normal';
 import { halfWidth } from '../uncertainty/doubt';
-
-const NORMAL_95 = 1.959964;
 
 /** An entry with a rise at the line and a price, all prices in one currency. */
 export interface Priced extends Pick<PlacedEntry, 'entry' | 'value' | 'doubt' | 'shared'> {

@@ -1,4 +1,5 @@
 import { known, unknown, type Outcome } from '../outcome';
+import { NORMAL_95 } from '../statistics/normal';
 import { halfWidth, type DoubtTerm } from '../uncertainty/doubt';
 
 const MOST_MOUNTS = 12;
@@ -41,7 +42,7 @@ function repeated({ doubt, mounts, passes }: Compared, toMounts: number, toPasse
  */
 export function toSeparate(one: Compared, other: Compared): Outcome<Separation> {
   const gap = Math.abs(one.value - other.value);
-  const common = 1.959964 * (one.shared - other.shared);
+  const common = NORMAL_95 * (one.shared - other.shared);
   const isApart = (mounts: number, passes: number) =>
     Math.hypot(halfWidth([...repeated(one, mounts, passes), ...repeated(other, mounts, passes)]), common) <
     gap;

@@ -58,3 +58,12 @@ export function parseLoad(text: string): Load | null {
     gpuLoadW: number(found.gpu),
   };
 }
+
+/**
+ * Nothing is loaded: no watts, no card, no program.
+ *
+ * @example isIdle({ loadW: 0, loadName: '', gpuLoadW: 0 }) → true
+ */
+export function isIdle(load: Load): boolean {
+  return load.loadW === 0 && load.gpuLoadW === 0 && load.loadName === '';
+}

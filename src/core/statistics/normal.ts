@@ -1,3 +1,6 @@
+/** Half-width of the 95 % interval of the standard normal. */
+export const NORMAL_95 = 1.959964;
+
 /**
  * Density of the standard normal distribution.
  *

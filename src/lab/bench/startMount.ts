@@ -1,4 +1,4 @@
-import { loadLabel } from '@/core/runs/load';
+import { isIdle, loadLabel } from '@/core/runs/load';
 import { beginMount } from '@/core/bench/benchState';
 import { settingKind } from '@/core/bench/settingDuty';
 import type { Mounting, PlannedPoint } from '@/core/plan/mountings';
@@ -32,9 +32,8 @@ export function layNow(plan: PlanView, now: Now) {
 /** A pump that stands still carries no heat: only idle may it be stopped. */
 function turnsUnderLoad(point: PlannedPoint): boolean {
   const kind = settingKind(point.setting);
-  const isIdle = point.loadW === 0 && point.gpuLoadW === 0 && point.loadName === '';
   const pump = kind.kind === 'duty' && kind.apart.find(({ channel }) => channel === 'pump');
-  return isIdle || !pump || pump.dutyPct >= LEAST_PUMP_PCT;
+  return isIdle(point) || !pump || pump.dutyPct >= LEAST_PUMP_PCT;
 }
 
 function pointsOf(

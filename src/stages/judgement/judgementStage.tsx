@@ -7,6 +7,7 @@ import { AXES } from '@/core/curves/axis';
 import { EntryMark } from '@/ui/entryMark';
 import { figure, placeText } from '@/ui/figures';
 import { LineField } from '../curves/lineField';
+import { LoadChoice } from '../curves/loadChoice';
 import { Budget } from './budget';
 import type { JudgementData } from './judgementData';
 import { WorthField } from './worthField';
@@ -101,22 +102,7 @@ export function JudgementStage({ packed }: { packed: string }) {
           What the numbers can bear at{' '}
           <LineField axis={AXES.noise} at={data.lineDb} onLine={(line) => void setLine(line)} /> dB(A)
         </h2>
-        {data.loads.length > 1 && (
-          <label className="label-text flex items-center gap-1.5">
-            load
-            <select
-              className="rounded border border-hairline bg-raised px-1.5 py-0.5 text-[14px] text-ink"
-              value={data.load}
-              onChange={({ target }) => void setLoad(target.value)}
-            >
-              {data.loads.map(({ key, label }) => (
-                <option key={key} value={key}>
-                  {label}
-                </option>
-              ))}
-            </select>
-          </label>
-        )}
+        <LoadChoice loads={data.loads} load={data.load} onLoad={(key) => void setLoad(key)} />
         <label className="label-text flex items-center gap-1.5">
           a decibel is worth
           <WorthField worthPct={worthPct(data)} onWorth={(worth) => void setWorth(worth)} /> % of R

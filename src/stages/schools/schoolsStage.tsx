@@ -12,6 +12,7 @@ import {
 import { EntryMark } from '@/ui/entryMark';
 import { figure, placeText } from '@/ui/figures';
 import { LineField } from '../curves/lineField';
+import { LoadChoice } from '../curves/loadChoice';
 import { PairedBars } from './pairedBars';
 
 export interface SchoolsData {
@@ -70,22 +71,7 @@ export function SchoolsStage({ data }: { data: SchoolsData }) {
     <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-6 md:px-7">
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
         <h2 className="font-display text-[18px] font-bold">The schools, side by side</h2>
-        {data.loads.length > 1 && (
-          <label className="label-text flex items-center gap-1.5">
-            load
-            <select
-              className="rounded border border-hairline bg-raised px-1.5 py-0.5 text-[14px] text-ink"
-              value={data.load}
-              onChange={({ target }) => void setLoad(target.value)}
-            >
-              {data.loads.map(({ key, label }) => (
-                <option key={key} value={key}>
-                  {label}
-                </option>
-              ))}
-            </select>
-          </label>
-        )}
+        <LoadChoice loads={data.loads} load={data.load} onLoad={(key) => void setLoad(key)} />
         <span className="label-text">
           <LineField axis={AXES.noise} at={data.lineDb} onLine={(line) => void setLine(line)} /> dB(A)
         </span>

@@ -1,3 +1,4 @@
+import { surelyElsewhere } from '@/core/ranking/schoolFlips';
 import { pairDifference } from '@/core/ranking/pairDifference';
 import { EntryMark } from '@/ui/entryMark';
 import { figure, placeText, signed } from '@/ui/figures';
@@ -6,7 +7,7 @@ import type { SideEntry } from './sideData';
 
 /** Where it stands the other way, where the two places have nothing in common. */
 function flipWords(placed: NonNullable<SideCell['placed']>, other: [number, number] | undefined): string {
-  if (!other || (placed.placeFrom <= other[1] && other[0] <= placed.placeTo)) return '';
+  if (!other || !surelyElsewhere(placed, { placeFrom: other[0], placeTo: other[1] })) return '';
   return `${placeText(placed.placeFrom, placed.placeTo)} here, ${placeText(...other)}`;
 }
 

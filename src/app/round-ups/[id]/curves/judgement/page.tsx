@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
+import { numberIn, type Query } from '@/app/numberIn';
 import { roundUpView } from '@/app/roundUpView';
-import { outOfBounds } from '@/core/bounds';
 import { pack } from '@/core/packed';
 import { viewJudgement } from '@/lab/judgementView';
 import type { JudgementData } from '@/stages/judgement/judgementData';
@@ -15,7 +15,7 @@ function worthIn(asked: string | string[] | undefined): number | undefined {
 
 interface Props {
   params: Promise<{ id: string }>;
-  searchParams: Promise<Record<string, string | string[] | undefined>>;
+  searchParams: Promise<Query>;
 }
 
 export default async function JudgementPage({ params, searchParams }: Props) {
@@ -23,8 +23,7 @@ export default async function JudgementPage({ params, searchParams }: Props) {
   const query = await searchParams;
   const view = await roundUpView(id);
   if (!view) notFound();
-  const asked = Number([query.line].flat()[0] || Number.NaN);
-  const lineDb = outOfBounds('levelDb', asked) === null ? asked : view.roundUp.noiseLineDba;
+  const lineDb = numberIn(query.line, 'levelDb') ?? view.roundUp.noiseLineDba;
   const found = await viewJudgement(view, lineDb, [query.load].flat()[0] ?? '', worthIn(query.worth));
   if (!found)
     return (

@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
+import { numberIn, type Query } from '@/app/numberIn';
 import { roundUpView } from '@/app/roundUpView';
-import { outOfBounds } from '@/core/bounds';
 import { viewPairs } from '@/lab/pairs';
 import { viewSideBySide } from '@/lab/sideBySide';
 import { placesIn } from '@/core/ranking/sideColumn';
@@ -9,17 +9,16 @@ import { SideStage } from '@/stages/side/sideStage';
 
 interface Props {
   params: Promise<{ id: string }>;
-  searchParams: Promise<Record<string, string | string[] | undefined>>;
+  searchParams: Promise<Query>;
 }
 
 export default async function SidePage({ params, searchParams }: Props) {
   const id = idFrom((await params).id);
   const query = await searchParams;
-  const asked = Number([query.line].flat()[0] || Number.NaN);
   const atFull = query.at === 'full';
   const view = await roundUpView(id);
   if (!view) notFound();
-  const lineDb = outOfBounds('levelDb', asked) === null ? asked : view.roundUp.noiseLineDba;
+  const lineDb = numberIn(query.line, 'levelDb') ?? view.roundUp.noiseLineDba;
   const byNoise = await viewSideBySide(view, { by: 'noise', lineDb });
   const columns = atFull ? await viewSideBySide(view, { by: 'full' }) : byNoise;
   if (columns.length === 0)
