@@ -1,7 +1,7 @@
 import type { Queryable } from './pool';
 
 export type SheetKind =
-  'brief' | 'plan' | 'rig-book' | 'rig-setup' | 'product' | 'sample' | 'entry' | 'plate' | 'case';
+  'brief' | 'plan' | 'rig-book' | 'rig-setup' | 'product' | 'sample' | 'entry' | 'plate' | 'case' | 'prices';
 
 export interface KeptSheet<T> {
   version: number;
@@ -89,6 +89,7 @@ const OWNERS: Record<SheetKind, string> = {
   entry: 'entries',
   plate: 'entries',
   case: 'cases',
+  prices: 'entries',
 };
 
 /** Whether there is what a sheet would be written of; held, so that it stays until the writing is done. */

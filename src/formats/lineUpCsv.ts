@@ -1,5 +1,5 @@
 import { stringify } from 'csv-stringify/sync';
-import type { Entry } from '@/core/lineUp/entry';
+import { blankEntry, blankFan, type Entry } from '@/core/lineUp/entry';
 import { blankProduct, CONNECTORS, PRODUCT_KINDS, type Product } from '@/core/lineUp/product';
 import type { CoverWords } from '@/core/lineUp/underCover';
 import { blankSample, type Sample } from '@/core/lineUp/sample';
@@ -124,21 +124,11 @@ export function readLineUp(csv: string): { rows: LineUpCsvRow[]; problems: Probl
     read.push({
       product,
       entry: {
+        ...blankEntry(),
         fans:
           count > 0 || fan
-            ? [
-                {
-                  name: fan || 'as sold',
-                  count: Math.max(1, count),
-                  direction: '',
-                  place: '',
-                  eachPrice,
-                },
-              ]
+            ? [blankFan({ name: fan || 'as sold', count: Math.max(1, count), eachPrice })]
             : [],
-        coverName: '',
-        revealed: false,
-        layout: [],
       },
       sample: label ? { ...blankSample(label), serial: cells.text('serial'), source } : null,
       isControl: control === 'true',

@@ -3,7 +3,8 @@ import type { LabCase } from '@/core/cases/labCase';
 import { loadLabel } from '@/core/runs/load';
 import { listCases } from '@/database/cases';
 import { withDatabase } from '@/database/pool';
-import { lineUpOf } from './lineUpView';
+import { configuredSize } from '@/core/lineUp/configuredSize';
+import { pricedLineUp } from './prices';
 import { curvesOf, type RoundUpView } from './roundUpView';
 
 export interface AdviceView {
@@ -26,15 +27,16 @@ export async function viewAdvice(view: RoundUpView, machine: Machine): Promise<A
   const off = ({ load }: (typeof fixed)[number]) => Math.abs(Math.log(load.loadW / machine.watts));
   const nearest = fixed.reduce((best, other) => (off(other) < off(best) ? other : best));
   const { lineUp, cases } = await withDatabase(async (db) => ({
-    lineUp: await lineUpOf(db, view.roundUp.id),
+    lineUp: await pricedLineUp(db, view.roundUp.id, view.brief),
     cases: await listCases(db),
   }));
-  const advice = lineUp.flatMap(({ code, product, price }): Advice[] => {
+  const advice = lineUp.flatMap(({ entry: { code, product, entry }, price }): Advice[] => {
     const curve = nearest.curves.find((other) => other.entry === code);
-    const { heightMm, memoryClearanceMm, currency } = product.body;
-    return curve
-      ? [advise({ entry: code, curve, heightMm, memoryClearanceMm, price, currency }, machine)]
-      : [];
+    const { heightMm, memoryClearanceMm } = configuredSize(product.body, entry.body);
+    const money = price.known
+      ? { price: price.value, currency: view.brief.limits.currency }
+      : { price: null, currency: product.body.currency };
+    return curve ? [advise({ entry: code, curve, heightMm, memoryClearanceMm, ...money }, machine)] : [];
   });
   advice.sort(
     (a, b) =>

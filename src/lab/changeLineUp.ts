@@ -1,5 +1,5 @@
 import type { Variant } from './planningSchemas';
-import { copiedLayout, withLabFan, withSecondFan, type Entry } from '@/core/lineUp/entry';
+import { blankFan, copiedLayout, withLabFan, withSecondFan, type Entry } from '@/core/lineUp/entry';
 import { blankProduct, type Product } from '@/core/lineUp/product';
 import { blankSample, type Sample } from '@/core/lineUp/sample';
 import { entryOwner } from '@/database/entryOwner';
@@ -92,11 +92,12 @@ export async function addByName(
   return inTransaction(async (db) => {
     const lineUp = await held(db, roundUpId);
     const product = blankProduct({ name: name.name, maker: name.maker, kind: name.kind });
-    const fan = { name: name.name, count: 1, direction: '', place: '', eachPrice: null };
+    const fan = blankFan({ name: name.name });
     const entry: Entry = {
       fans: name.kind === 'fan' || name.kind === 'case-layout' ? [fan] : [],
       coverName: '',
       revealed: false,
+      extras: [],
       layout: [],
     };
     return addEntry(

@@ -15,6 +15,7 @@ import {
   dataPackageJson,
   entriesCsv,
   flatnessCsv,
+  pricesCsv,
   layoutsCsv,
   readingsCsv,
   type BundleTable,
@@ -23,6 +24,7 @@ import {
 } from '@/formats/bundle/writeBundle';
 import { coverWordsOf } from './coverWordsOf';
 import { platesOf } from './plates';
+import { pricesOf } from './prices';
 import { briefOf } from './briefView';
 import { exportPlanning } from './exportPlanning';
 import { viewRoundUp } from './roundUpView';
@@ -114,11 +116,13 @@ export async function exportBundle(
     words,
   );
   const plates = coverAll(await platesOf(roundUpId), words);
+  const prices = coverAll(await pricesOf(roundUpId), words);
   const tables: BundleTable[] = [
     ...(changes.length > 0 ? (['changes.csv'] as const) : []),
     ...(readings.length > 0 ? (['readings.csv'] as const) : []),
     ...(layouts.length > 0 ? (['layouts.csv'] as const) : []),
     ...(plates.length > 0 ? (['flatness.csv'] as const) : []),
+    ...(prices.length > 0 ? (['prices.csv'] as const) : []),
   ];
 
   // A lab of before these tables were known kept them as files.
@@ -140,6 +144,7 @@ export async function exportBundle(
         readingsCsv(coverAll(readings, words).map((row) => ({ ...row, run: labels.get(row.runId)! }))),
       );
     if (plates.length > 0) yield encode('flatness.csv', flatnessCsv(plates));
+    if (prices.length > 0) yield encode('prices.csv', pricesCsv(prices));
     if (layouts.length > 0) yield encode('layouts.csv', layoutsCsv(layouts));
     if (changes.length > 0) {
       yield encode(

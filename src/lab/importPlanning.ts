@@ -83,7 +83,7 @@ export async function importPlanning(
   await writeNew(db, 'brief', roundUpId, parts.brief);
   await writeNew(db, 'plan', roundUpId, parts.plan);
   if (parts.labCase) await keepNewCase(db, parts.labCase, IMPORTED);
-  for (const [code, { product, entry, sample, plate }] of Object.entries(parts.lineUp)) {
+  for (const [code, { product, entry, sample, plate, prices }] of Object.entries(parts.lineUp)) {
     const entryId = entryIds.get(code);
     if (entryId === undefined) continue;
     const { productId } = (await entryOwner(db, entryId))!;
@@ -91,6 +91,7 @@ export async function importPlanning(
     await writeNew(db, 'entry', entryId, entry);
     await refuseOutside(db, entryId, code, entry);
     if (plate) await writeNew(db, 'plate', entryId, plate);
+    if (prices) await writeNew(db, 'prices', entryId, prices);
     if (entry && isCovered(entry)) {
       await db.query(`UPDATE entries SET cover_name = $2 WHERE id = $1`, [entryId, entry.coverName.trim()]);
       await neutralCode(db, entryId, entry.coverName.trim());

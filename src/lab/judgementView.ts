@@ -2,16 +2,22 @@ import { controlRise } from '@/core/judgement/controlRise';
 import { crossings, type Crossing } from '@/core/judgement/crossings';
 import { entryDetails, type DetailRule, type EntryDetail } from '@/core/judgement/entryDetail';
 import type { EntryCurve } from '@/core/curves/entryCurve';
-import { priceFront, type FrontStanding } from '@/core/judgement/priceFront';
+import { kelvinWorth, type KelvinWorth } from '@/core/judgement/kelvinWorth';
 import { lineRule, rankAtLine, type PlacedEntry } from '@/core/ranking/rankAtLine';
-import { RISE } from '@/core/responses/responses';
+import type { Outcome } from '@/core/outcome';
+import { RISE, responseOf } from '@/core/responses/responses';
+import { groupBy } from '@/core/statistics/groupBy';
+import { mean } from '@/core/statistics/mean';
+import { hasDie } from '@/core/runs/labRun';
 import { loadKey } from '@/core/runs/load';
 import { withDatabase } from '@/database/pool';
 import { readSheet } from '@/database/sheets';
 import type { PlanSheet } from '@/core/plan/planSheet';
-import { lineUpOf } from './lineUpView';
-import { curvesOf, type RoundUpView } from './roundUpView';
-import { viewResponse } from './responseView';
+import { listValues } from '@/database/runValues';
+import { onceFor } from './keptWhileUnwritten';
+import { pricedLineUp } from './prices';
+import type { RoundUpView } from './roundUpView';
+import { viewResponse, type ResponseChoice, type ResponseView } from './responseView';
 
 export interface JudgedEntry {
   placed: PlacedEntry;
@@ -20,13 +26,14 @@ export interface JudgedEntry {
   /** How often it was mounted at this load, and read at each mount. */
   mounts: number;
   passes: number;
-  /** Price of the whole entry; null where it is not noted, or in another currency than the brief's. */
-  price: number | null;
+  /** Price of the whole entry in the brief's currency, or why there is none. */
+  price: Outcome<number>;
 }
 
 export interface JudgementView {
   loads: { key: string; label: string }[];
   load: string;
+  shown: ResponseView;
   rule: DetailRule;
   /** Name of the control whose rise is to be held; empty where none has a place. */
   control: string;
@@ -34,8 +41,8 @@ export interface JudgementView {
   notPlaced: { entry: string; reason: string }[];
   /** Where curves change places inside the band. */
   crossings: Crossing[];
-  /** Price against rise, of those whose price is known in the brief's currency. */
-  front: FrontStanding[];
+  /** What a kelvin is worth at this load, for the clock and a program's score where both were logged. */
+  worths: { name: string; unit: string; worth: Outcome<KelvinWorth> }[];
   currency: string;
   /** The plan, where one was written: what would separate two can be put on it. */
   plan: { version: number; body: PlanSheet } | null;
@@ -48,46 +55,97 @@ function repeats(view: RoundUpView, entry: string, load: string) {
   return { mounts: Math.max(1, mounts), passes: Math.max(1, passes) };
 }
 
-/** What the curves of a load say beyond the order at a line; null where the round-up has no load. */
-export async function viewJudgement(
+/** Clock and score of a load's settings against the rises of their dies. */
+async function worthsOf(view: RoundUpView, load: string): Promise<JudgementView['worths']> {
+  const counting = view.runs.filter(
+    // Held at its limit a processor gives up clock for no kelvin at all.
+    (run) =>
+      run.setAside === '' &&
+      loadKey(run) === load &&
+      run.reduction.settled &&
+      !run.reduction.heatLimited &&
+      hasDie(run),
+  );
+  const settings = [...groupBy(counting, (run) => `${run.entry}\n${run.setting}`).values()];
+  const worths: JudgementView['worths'] = [];
+  for (const id of ['clock', 'score']) {
+    const rows = await withDatabase((db) => listValues(db, view.roundUp.id, id, ''));
+    const valueOf = new Map(rows.map((row) => [row.runId, row.value]));
+    const points = settings.flatMap((runs) => {
+      const both = runs.filter((run) => valueOf.has(run.id));
+      if (both.length === 0) return [];
+      const riseK = mean(both.map(({ reduction }) => reduction.measuredRiseK));
+      return [{ riseK, value: mean(both.map((run) => valueOf.get(run.id)!)) }];
+    });
+    if (points.length === 0) continue;
+    const { name, unit } = responseOf(id)!;
+    worths.push({ name, unit, worth: kelvinWorth(points) });
+  }
+  return worths;
+}
+
+export interface JudgementQuery extends ResponseChoice {
+  lineDb: number;
+  load: string;
+  /** What a decibel must lower R by to be worth it, as a share. */
+  worth?: number;
+}
+
+const MOST_KEPT = 16;
+const judgementsOf = onceFor((_: RoundUpView) => new Map<string, Promise<JudgementView | null>>());
+
+/** What the curves of a load say beyond the order at a line, remembered for those who ask the same; null where it has no load. */
+export function viewJudgement(view: RoundUpView, query: JudgementQuery): Promise<JudgementView | null> {
+  const kept = judgementsOf(view);
+  const key = JSON.stringify([query.lineDb, query.load, query.worth, query.response, query.place]);
+  const found = kept.get(key);
+  if (found) return found;
+  if (kept.size >= MOST_KEPT) kept.clear();
+  const made = judged(view, query);
+  kept.set(key, made);
+  made.catch(() => kept.delete(key));
+  return made;
+}
+
+async function judged(
   view: RoundUpView,
-  lineDb: number,
-  wantedLoad: string,
-  worth?: number,
+  { lineDb, load: wantedLoad, worth, ...choice }: JudgementQuery,
 ): Promise<JudgementView | null> {
-  const loads = curvesOf(view);
-  const chosen = loads.find(({ load }) => loadKey(load) === wantedLoad) ?? loads[0];
+  const shown = await viewResponse(view, { ...choice, against: 'noise' });
+  if (shown.against !== 'noise') return null;
+  const chosen = shown.loads.find(({ load }) => loadKey(load) === wantedLoad) ?? shown.loads[0];
   if (!chosen) return null;
   const { load, curves } = chosen;
   const key = loadKey(load);
+  const { response } = shown;
+  const isRise = response.id === RISE.id;
   const { referenceAmbientC, rig } = view.roundUp;
   const room = { referenceAmbientC, limitC: rig.limitC };
-  const ranking = rankAtLine(curves, { ...lineRule(load, room), throttles: true, lineDb });
-  const shown = await viewResponse(view, { response: RISE.id, against: 'rpm' });
+  const ranking = rankAtLine(curves, { ...lineRule(load, room), throttles: response.throttles, lineDb });
+  const spun = isRise ? await viewResponse(view, { response: RISE.id, against: 'rpm' }) : null;
   const bySpeed =
-    shown.against === 'rpm' ? (shown.loads.find((other) => loadKey(other.load) === key)?.curves ?? []) : [];
+    spun?.against === 'rpm' ? (spun.loads.find((other) => loadKey(other.load) === key)?.curves ?? []) : [];
   const controls = view.entries.filter(({ isControl }) => isControl);
   const rule: DetailRule = {
     loadW: load.loadW,
-    fixedWatts: load.loadW > 0 && load.loadName === '',
+    fixedWatts: isRise && load.loadW > 0 && load.loadName === '',
     ...room,
     band: view.brief.bandDba,
     controlRiseK: controlRise(ranking.placed, view.entries),
     worth,
+    ...{ better: response.better, unit: response.unit },
   };
-  const { lineUp, plan } = await withDatabase(async (db) => ({
-    lineUp: await lineUpOf(db, view.roundUp.id),
+  const { priced, plan } = await withDatabase(async (db) => ({
+    priced: await pricedLineUp(db, view.roundUp.id, view.brief),
     plan: await readSheet<PlanSheet>(db, 'plan', view.roundUp.id),
   }));
-  const { currency } = view.brief.limits;
-  const prices = new Map(
-    lineUp.map(({ code, price, product }) => [code, product.body.currency === currency ? price : null]),
-  );
+  const prices = new Map(priced.map(({ entry, price }) => [entry.code, price]));
   const details = entryDetails(ranking, curves, bySpeed, rule);
   const held = controls.find(({ entry }) => ranking.placed.some((placed) => placed.entry === entry));
   return {
-    loads: loads.map((other) => ({ key: loadKey(other.load), label: other.label })),
+    loads: shown.loads.map((other) => ({ key: loadKey(other.load), label: other.label })),
     load: key,
+    shown,
     rule,
     control: held?.product ?? '',
     judged: ranking.placed.map((placed) => ({
@@ -95,17 +153,12 @@ export async function viewJudgement(
       detail: details.get(placed.entry)!,
       curve: curves.find((curve) => curve.entry === placed.entry)!,
       ...repeats(view, placed.entry, key),
-      price: prices.get(placed.entry) ?? null,
+      price: prices.get(placed.entry)!,
     })),
     notPlaced: ranking.notPlaced.map(({ entry, reason }) => ({ entry, reason })),
     crossings: crossings(curves, view.brief.bandDba),
-    front: priceFront(
-      ranking.placed.flatMap((placed) => {
-        const price = prices.get(placed.entry) ?? null;
-        return price === null || placed.status === 'throttled' ? [] : [{ ...placed, price }];
-      }),
-    ),
-    currency,
+    worths: isRise ? await worthsOf(view, key) : [],
+    currency: view.brief.limits.currency,
     plan,
   };
 }

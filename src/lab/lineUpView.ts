@@ -1,4 +1,4 @@
-import { blankEntry, entryPrice, fansText, isCovered, type Entry } from '@/core/lineUp/entry';
+import { blankEntry, blankFan, entryPrice, fansText, isCovered, type Entry } from '@/core/lineUp/entry';
 import { blankProduct, type Product, type ProductKind } from '@/core/lineUp/product';
 import { variantNames } from '@/core/lineUp/variantNames';
 import type { Sample } from '@/core/lineUp/sample';
@@ -37,7 +37,7 @@ export function blankEntryOf(outline: Pick<Outline, 'fans' | 'fanCount'>): Entry
   const count = outline.fanCount ?? (named ? Number(named[1]) : 1);
   if (count < 1) return blankEntry();
   const name = named && Number(named[1]) === count ? named[2]! : outline.fans || 'fan';
-  return { ...blankEntry(), fans: [{ name, count, direction: '', place: '', eachPrice: null }] };
+  return { ...blankEntry(), fans: [blankFan({ name, count })] };
 }
 
 /** An entry of the line-up with its sheets; version 0 where one was never written. */

@@ -5,7 +5,7 @@ import { FIRST_SPEED } from '@/core/responses/runSpeeds';
 import { mean } from '@/core/statistics/mean';
 import { withDatabase } from '@/database/pool';
 import { listValues } from '@/database/runValues';
-import { lineUpOf } from './lineUpView';
+import { pricedLineUp } from './prices';
 import { curvesOf, type RoundUpView } from './roundUpView';
 
 /** Two entries of one product that differ in one thing, and what it brings: rises, K. */
@@ -23,15 +23,17 @@ export interface ViewedPair extends EntryPair {
 /** The pairs of a round-up at its noise line, at each heat load, with what the one difference brings. */
 export async function viewPairs(view: RoundUpView, lineDb: number): Promise<ViewedPair[]> {
   const { lineUp, speeds } = await withDatabase(async (db) => ({
-    lineUp: await lineUpOf(db, view.roundUp.id),
+    lineUp: await pricedLineUp(db, view.roundUp.id, view.brief),
     speeds: await listValues(db, view.roundUp.id, FIRST_SPEED.id, ''),
   }));
   const pairs = entryPairs(
-    lineUp.map(({ code, productId, entry, price }) => ({
+    lineUp.map(({ entry: { code, productId, entry, sample, covered }, price }) => ({
       entry: code,
       productId,
       fans: entry.body.fans,
-      price,
+      // A cover hides which sample it is, too.
+      sample: covered ? '' : (sample?.body.label ?? ''),
+      price: price.known ? price.value : null,
     })),
   );
   if (pairs.length === 0) return [];

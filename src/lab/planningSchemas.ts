@@ -9,6 +9,7 @@ import { caseSheet } from '@/formats/sheets/caseSheet';
 import { entrySheet, productSheet, sampleSheet } from '@/formats/sheets/lineUpSheets';
 import { planSheet } from '@/formats/sheets/planSheet';
 import { plateSheet } from '@/formats/sheets/plateSheet';
+import { pricesSheet } from '@/formats/sheets/pricesSheet';
 import { rigBookSheet, rigSetupSheet } from '@/formats/sheets/rigSheets';
 
 /** Sheets that are written as they stand; a rig's setup goes by revision. */
@@ -21,6 +22,7 @@ const EDITABLE: Partial<Record<SheetKind, Schema>> = {
   entry: entrySheet,
   plate: plateSheet,
   case: caseSheet,
+  prices: pricesSheet,
 };
 
 const who = () => text(100).default('reviewer');

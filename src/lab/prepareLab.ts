@@ -6,6 +6,7 @@ import { demoBundle } from '@/simulator/demoBundle';
 import { airRoundUp } from '@/simulator/airRoundUp';
 import { caseRoundUp } from '@/simulator/caseRoundUp';
 import { asBytes } from '@/simulator/demoFiles';
+import { gridRoundUp } from '@/simulator/gridRoundUp';
 import { fanRoundUp } from '@/simulator/fanRoundUp';
 import { importBundle } from './importBundle';
 import { neutralCodes } from './neutralCode';
@@ -30,6 +31,7 @@ export async function prepareLab(databaseUrl: string): Promise<string> {
     fanRoundUp(DEMO_SEED),
     airRoundUp(DEMO_SEED),
     caseRoundUp(DEMO_SEED),
+    gridRoundUp(DEMO_SEED),
   ]) {
     const result = await importBundle(asBytes(demo));
     if (!result.imported) throw new Error(`the demo does not import: ${JSON.stringify(result.problems[0])}`);

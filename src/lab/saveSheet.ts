@@ -1,6 +1,7 @@
 import type { Brief } from '@/core/brief/brief';
 import { briefChanges } from '@/core/brief/briefChanges';
 import { entryPrice, entryProblem, fanCount, fansText, isCovered, type Entry } from '@/core/lineUp/entry';
+import { configuredSize } from '@/core/lineUp/configuredSize';
 import { layoutProblem } from '@/core/cases/layout';
 import type { LabCase } from '@/core/cases/labCase';
 import type { Product } from '@/core/lineUp/product';
@@ -81,7 +82,7 @@ export async function syncEntry(db: Queryable, entryId: number): Promise<void> {
     fanCount: entry.fans.length > 0 ? fanCount(entry) : null,
     price: entryPrice(product, entry),
     currency: product.currency,
-    heightMm: product.heightMm,
+    heightMm: configuredSize(product, entry).heightMm,
     coverName: isCovered(entry) ? entry.coverName.trim() : '',
   });
   if (isCovered(entry)) await neutralCode(db, entryId, entry.coverName.trim());

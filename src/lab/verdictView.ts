@@ -2,7 +2,10 @@ import { AXES } from '@/core/curves/axis';
 import { firstLine } from '@/core/curves/firstLine';
 import { lineRule, rankAtLine, type Ranking } from '@/core/ranking/rankAtLine';
 import { loadKey } from '@/core/runs/load';
+import type { ReadersWish } from '@/core/lineUp/readersWish';
 import { onceFor } from './keptWhileUnwritten';
+import { leftOutBy, type LeftOutEntry } from './readersFit';
+import { sustainedBy, type Sustained } from './sustained';
 import { methodSentences } from './methodSentence';
 import { responseChoice, viewResponse, type ResponseChoice, type ResponseView } from './responseView';
 import { curvesOf, viewRoundUp, type LoadCurves, type RoundUpView } from './roundUpView';
@@ -14,6 +17,8 @@ export interface VerdictQuery extends ResponseChoice {
   line?: string;
   /** Speed, rpm, or duty, %, where it stands against one. */
   at?: string;
+  /** What a reader can take: who does not fit is left out of the order. */
+  wish?: ReadersWish;
 }
 
 export interface VerdictView {
@@ -27,12 +32,35 @@ export interface VerdictView {
   /** The order at the brief's other noise lines. */
   others: { lineDb: number; ranking: Ranking }[];
   method: string[];
+  /** Who does not fit the wish, and why. */
+  leftOut: LeftOutEntry[];
+  /** What those that do not hold the load kept going. */
+  sustained: Record<string, Sustained>;
+}
+
+/** A wish as it stands in an address; none where it says nothing that can be. */
+function wishIn(query: Record<string, string | string[] | undefined>): ReadersWish | undefined {
+  const number = (name: string, most: number) => {
+    const text = [query[name]].flat()[0];
+    const value = text ? Number(text) : Number.NaN;
+    return value >= 0 && value <= most ? value : null;
+  };
+  const wish: ReadersWish = {
+    ...{ heightMm: number('height', 2000), memoryMm: number('memory', 500) },
+    ...{ fanThicknessMm: number('thick', 200), radiatorMm: number('radiator', 2000) },
+    ...{ watts: number('holds', 5000), noiseDba: number('quiet', 160), budget: number('budget', 1e6) },
+    socket: ([query.socket].flat()[0] ?? '').slice(0, 100).trim(),
+  };
+  return Object.values(wish).some((value) => value !== null && value !== '') ? wish : undefined;
 }
 
 /** What an address says; what is none is left out. */
 export function verdictQuery(query: Record<string, string | string[] | undefined>): VerdictQuery {
   const text = (name: string) => [query[name]].flat()[0] || undefined;
-  return { ...responseChoice(query), load: text('load'), line: text('line'), at: text('at') };
+  return {
+    ...responseChoice(query),
+    ...{ load: text('load'), line: text('line'), at: text('at'), wish: wishIn(query) },
+  };
 }
 
 /** As `verdictOf`, of a round-up by its id; null where there is none. */
@@ -92,8 +120,17 @@ export async function verdictOf(view: RoundUpView, query: VerdictQuery): Promise
   const chosen = loads.find(({ load }) => loadKey(load) === query.load) ?? loads[0]!;
   const lineAt = lineOf(view, shown, query);
   const isRise = response.throttles;
-  const rank = (at: number) =>
+  const whole = (at: number) =>
     isRise && against === 'noise' ? rankedAt(view, chosen, at) : orderAt(view, chosen, at, isRise);
+  const { curves } = chosen;
+  const leftOut = query.wish
+    ? await leftOutBy(view, query.wish, { curves, placed: whole(lineAt).placed })
+    : [];
+  const isOut = new Set(leftOut.map(({ entry }) => entry));
+  // Who is left is compared among themselves alone: fewer differences are looked at, and places begin at 1.
+  const kept = { ...chosen, curves: curves.filter(({ entry }) => !isOut.has(entry)) };
+  const rank = (at: number) => (isOut.size > 0 ? orderAt(view, kept, at, isRise) : whole(at));
+  const ranking = rank(lineAt);
   const atLoad = runs.filter((run) => loadKey(run) === loadKey(chosen.load));
   const otherLines = against === 'noise' ? view.brief.noiseLinesDba.filter((line) => line !== lineAt) : [];
   return {
@@ -102,7 +139,9 @@ export async function verdictOf(view: RoundUpView, query: VerdictQuery): Promise
     loads,
     chosen,
     lineAt,
-    ranking: rank(lineAt),
+    ranking,
+    leftOut,
+    sustained: isRise ? await sustainedBy(view, curves, ranking.placed) : {},
     others: otherLines.map((lineDb) => ({ lineDb, ranking: rank(lineDb) })),
     method: methodSentences(view, view.brief, {
       runs: atLoad,

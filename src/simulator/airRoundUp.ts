@@ -1,3 +1,4 @@
+import { blankFan } from '@/core/lineUp/entry';
 import { defaultBrief, type Brief } from '@/core/brief/brief';
 import { blankProduct } from '@/core/lineUp/product';
 import { blankSample } from '@/core/lineUp/sample';
@@ -216,9 +217,10 @@ export function airRoundUp(seed: number): Map<string, string> {
         ...{ ratedRpm: fan.maxRpm, price, pricedOn: '2026-11-10', seller: 'shop' },
       }),
       entry: {
-        fans: [{ name: coverName || product, count: 1, direction: '', place: '', eachPrice: null }],
+        fans: [blankFan({ name: coverName || product })],
         coverName,
         revealed: false,
+        extras: [],
         layout: [],
       },
       sample: {

@@ -1,7 +1,7 @@
 import { defaultBrief, type Brief } from '@/core/brief/brief';
 import { blankProduct, type Product } from '@/core/lineUp/product';
 import { blankHandling, blankSample, type Sample } from '@/core/lineUp/sample';
-import type { Entry } from '@/core/lineUp/entry';
+import { blankFan, type Entry } from '@/core/lineUp/entry';
 import { defaultPlanSettings } from '@/core/plan/planSettings';
 import type { PlanSheet } from '@/core/plan/planSheet';
 import { DUTIES, type BoathouseEntry } from './boathouse';
@@ -22,6 +22,7 @@ export function boathouseBrief(): Brief {
     passes: 1,
     mounts: 2,
     limits: { heightMm: 170, memoryMm: null, budget: 150, currency: 'EUR' },
+    rates: [{ currency: 'USD', rate: 0.92 }],
     deadline: '2026-12-04',
     embargo: '',
     schools: {
@@ -61,6 +62,17 @@ const MEMORY: Record<string, number> = {
   matacabras: 60,
   'terral-slim': 33,
 };
+const RADIATOR: Record<string, number> = { 'jaloque-360': 397, 'cierzo-240': 277 };
+
+/** What some cost over the weeks, here and in a shop abroad: `prices.csv`. */
+export const BOATHOUSE_PRICES = `entry,date,price,currency,region,in_stock,note
+jaloque-360,2026-10-02,149.00,EUR,ES,true,
+jaloque-360,2026-11-20,139.00,EUR,ES,true,
+galerna-twin,2026-11-18,94.90,EUR,ES,true,
+galerna-twin,2026-11-22,84.90,EUR,ES,false,gone within the hour
+cierzo-240,2026-11-19,109.00,USD,US,true,
+`;
+
 const BOXES: Record<string, string> = {
   'galerna-twin': '24.1 dB(A)',
   tramontana: '21 dB(A)',
@@ -76,6 +88,9 @@ export function boathouseProduct(entry: BoathouseEntry): Product {
     kind: entry.kind,
     heightMm: entry.heightMm,
     memoryClearanceMm: MEMORY[entry.entry] ?? null,
+    finsToMemoryMm: entry.kind === 'air-tower' ? 20 : null,
+    radiatorMm: RADIATOR[entry.entry] ?? null,
+    sockets: entry.entry === 'terral-slim' ? 'W8' : 'W8, W10',
     fanSizeMm: size ? Number(size[1]) : null,
     fanThicknessMm: size?.[2] ? Number(size[2]) : 25,
     connector: 'four-pin',
@@ -91,9 +106,10 @@ export function boathouseProduct(entry: BoathouseEntry): Product {
 export function boathouseEntrySheet(entry: BoathouseEntry): Entry {
   const name = entry.fans.replace(/^\d+ × /, '');
   return {
-    fans: [{ name, count: entry.fanCount, direction: '', place: '', eachPrice: null }],
+    fans: [blankFan({ name, count: entry.fanCount })],
     coverName: '',
     revealed: false,
+    extras: [],
     layout: [],
   };
 }

@@ -3,7 +3,7 @@ import { usualCase, type LabCase } from '@/core/cases/labCase';
 import type { AirDirection, CasePlace, LayoutFan } from '@/core/cases/layout';
 import { fansOfLayout } from '@/core/lineUp/fansOfLayout';
 import { addLevels } from '@/core/levels/addLevels';
-import { fansText } from '@/core/lineUp/entry';
+import { blankEntry, fansText } from '@/core/lineUp/entry';
 import { blankProduct } from '@/core/lineUp/product';
 import { caseLevelDb, caseRises, type CaseInside, type CaseRises } from './caseAir';
 import { BOATHOUSE_BOOK } from './boathouseRig';
@@ -188,7 +188,8 @@ export function caseRoundUp(seed: number): Map<string, string> {
       if (mount === 1) measure(demo, mount, 50, IDLE, built);
     }
   const blankOf = (demo: DemoLayout) => ({
-    ...{ coverName: '', revealed: false, layout: layoutOf(demo) },
+    ...blankEntry(),
+    layout: layoutOf(demo),
     fans: fansOfLayout(layoutOf(demo), []),
   });
   return demoFiles(files, {

@@ -1,5 +1,6 @@
 import { BOATHOUSE, BOATHOUSE_RIG, DUTIES, LOADS_W, type BoathouseEntry } from './boathouse';
 import {
+  BOATHOUSE_PRICES,
   boathouseBrief,
   boathouseEntrySheet,
   boathousePlan,
@@ -84,6 +85,7 @@ export function demoBundle(seed: number): Map<string, string> {
     });
   }
   evening.files.set('flatness.csv', platesCsv(seed));
+  evening.files.set('prices.csv', BOATHOUSE_PRICES);
   return demoFiles(evening.files, {
     name: 'boathouse-quiet-towers',
     title: 'Quiet towers for the practice rooms',

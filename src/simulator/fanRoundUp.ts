@@ -1,3 +1,4 @@
+import { blankFan } from '@/core/lineUp/entry';
 import { fixedLoad } from '@/core/runs/load';
 import { defaultBrief, type Brief } from '@/core/brief/brief';
 import { blankProduct } from '@/core/lineUp/product';
@@ -188,9 +189,10 @@ export function fanRoundUp(seed: number): Map<string, string> {
         seller: 'shop',
       }),
       entry: {
-        fans: [{ name: fan.product, count: 1, direction: '', place: '', eachPrice: null }],
+        fans: [blankFan({ name: fan.product })],
         coverName: '',
         revealed: false,
+        extras: [],
         layout: [],
       },
       sample: {

@@ -21,6 +21,8 @@ export interface SimulatedRig {
   dieNoiseK: number;
   /** Repeatability of the meter, dB. */
   meterNoiseDb: number;
+  /** What the processor's clock loses for each kelvin that its die is warmer, MHz; none where it is fixed. */
+  clockPerK?: number;
 }
 
 export interface SimulatedRun {
@@ -97,7 +99,11 @@ export function simulateRun(
         ambientC: round(airC + 0.04 * chance.normal(), 2),
         powerW: round(powerW * (1 + 0.004 * chance.normal()), 1),
         fanRpm: Math.round(run.rpm * (1 + 0.006 * chance.normal())),
-        clockMhz: Math.round(BASE_CLOCK_MHZ * (powerW / wantedW) ** 0.45 * (1 + 0.001 * chance.normal())),
+        clockMhz: Math.round(
+          (BASE_CLOCK_MHZ - (rig.clockPerK ?? 0) * (dieC - room.startC)) *
+            (powerW / wantedW) ** 0.45 *
+            (1 + 0.001 * chance.normal()),
+        ),
       });
     }
     const throughContact = (dieC - sinkC) / contact;

@@ -1,4 +1,5 @@
 import { viewEntryNotes } from '@/lab/entryNotes';
+import { viewValue } from '@/lab/valueView';
 import { viewJudgement } from '@/lab/judgementView';
 import { viewRoundUp } from '@/lab/roundUpView';
 import { viewSchools } from '@/lab/schoolsView';
@@ -59,7 +60,7 @@ test('a setting with a part stopped tells the part’s share, stays off the curv
   const notes = await viewEntryNotes(view);
   expect(notes).toHaveLength(1);
   expect(notes[0]!.words[0]).toMatch(/^at .+ the fan 2 makes (at most )?\d\d\.\d of \d\d\.\d dB\(A\)$/);
-  const judged = (await viewJudgement(view, 33, ''))!;
+  const judged = (await viewJudgement(view, { lineDb: 33, load: '' }))!;
   for (const { curve } of judged.judged)
     expect(curve.points.some(({ setting }) => setting.includes('without'))).toBe(false);
 });
@@ -67,11 +68,12 @@ test('a setting with a part stopped tells the part’s share, stays off the curv
 test('each measure of the page says what it is, has a figure or a reason, and survives the way to the browser', async () => {
   const id = await importSound(asBytes(demoBundle(7)));
   const roundUp = (await viewRoundUp(id))!;
-  const { judged, notPlaced, ...rest } = (await viewJudgement(roundUp, 33, '170'))!;
+  const { judged, notPlaced, shown, ...rest } = (await viewJudgement(roundUp, { lineDb: 33, load: '170' }))!;
   const product = (entry: string) => roundUp.entries.find((other) => other.entry === entry)!.product;
   const data: JudgementData = {
     ...rest,
-    ...{ roundUpId: id, lineDb: 33 },
+    ...{ roundUpId: id, lineDb: 33, response: shown.response, isRise: true },
+    ...{ place: '', places: [], responses: [] },
     items: judged.map((item, position) => ({
       ...item,
       ...{ position, entry: item.placed.entry, product: product(item.placed.entry) },
@@ -97,16 +99,20 @@ test('each measure of the page says what it is, has a figure or a reason, and su
       .figureFor(
         data.items.find((item) => item.entry === entry)!,
         {
-          ...{ bandScoreWPerK: 0.05, noiseToHoldDba: null, kneeDba: 1 },
+          ...{ bandScoreWPerK: 0.05, bandMean: null, noiseToHoldDba: null, kneeDba: 1 },
         },
       );
   // 44.50 EUR for 39.4 K at 170 W: K/W times the price.
   expect(of('value', 'lebeche-120').value).toBeCloseTo(44.5 * (39.4 / 170), 1);
   expect(of('band', 'tramontana').interval95).toBe(0.05);
   expect(of('hold', 'cierzo-240').interval95).toBeNull();
-  expect(data.front.find(({ entry }) => entry === 'jaloque-360')).toMatchObject({ beatenBy: [], next: null });
+  const { valued, perUnitOf } = await viewValue(roundUp, {});
+  const valueOf = (entry: string) => valued.find((other) => other.entry === entry)!;
+  expect(perUnitOf).toBe('W/K');
+  expect(valueOf('lebeche-120').perUnit!.value).toBeCloseTo(44.5 * (39.4 / 170), 1);
+  expect(valueOf('jaloque-360').standing).toMatchObject({ beatenBy: [], next: null });
   // A throttled one holds no load: it is on no front.
-  expect(data.front.map(({ entry }) => entry)).not.toContain('terral-slim');
+  expect(valueOf('terral-slim')).toMatchObject({ standing: null, price: expect.any(Number) as number });
 });
 
 test('schools of a round-up without speeds or duties are those that it has; without runs there is none', async () => {

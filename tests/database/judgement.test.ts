@@ -18,7 +18,7 @@ let id: number;
 let view: JudgementView;
 beforeAll(async () => {
   id = await importSound(asBytes(demoBundle(7)));
-  view = (await viewJudgement((await viewRoundUp(id))!, 33, '170'))!;
+  view = (await viewJudgement((await viewRoundUp(id))!, { lineDb: 33, load: '170' }))!;
 });
 
 const coolerOf = (entry: string) => BOATHOUSE.find((other) => other.entry === entry)!.cooler;
@@ -126,13 +126,13 @@ test('crossings inside the band are those of the simulated coolers', () => {
 
 test('another worth moves the knee, another load has its own figures, and a load that is none is the first', async () => {
   const roundUp = (await viewRoundUp(id))!;
-  const strict = (await viewJudgement(roundUp, 33, '170', 0.02))!;
+  const strict = (await viewJudgement(roundUp, { lineDb: 33, load: '170', worth: 0.02 }))!;
   const knees = (judged: JudgementView['judged']) =>
     judged.filter(({ detail }) => detail.kneeDba.known).length;
   expect(knees(strict.judged)).toBeGreaterThan(knees(view.judged));
-  const other = (await viewJudgement(roundUp, 33, '90'))!;
+  const other = (await viewJudgement(roundUp, { lineDb: 33, load: '90' }))!;
   expect(other.rule.loadW).toBe(90);
-  expect((await viewJudgement(roundUp, 33, 'nonsense'))!.load).toBe(view.loads[0]!.key);
+  expect((await viewJudgement(roundUp, { lineDb: 33, load: 'nonsense' }))!.load).toBe(view.loads[0]!.key);
   const curve = view.judged[0]!.curve;
   expect(bandScore(curve, { from: 30, to: 31 }).known).toBe(true);
 });

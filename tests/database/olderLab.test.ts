@@ -60,8 +60,9 @@ test('nothing of it is lost: runs, numbers, logs, and what was written', async (
   expect(before.runs.length).toBeGreaterThan(15);
   // Entries may be layouts by now, and briefs name places: these are none, and have the usual ones.
   const added: Record<string, object> = {
-    entry: { layout: [] },
-    brief: { places: USUAL_PLACES },
+    product: { finsToMemoryMm: null, radiatorMm: null, sockets: '' },
+    entry: { layout: [], extras: [] },
+    brief: { places: USUAL_PLACES, region: '', rates: [] },
     'rig-setup': { cardLimitC: null, regulatorLimitC: null },
   };
   const asNow = (before.sheets as { kind: string; body: object }[]).map((sheet) => ({

@@ -1,3 +1,4 @@
+import { blankFan } from '@/core/lineUp/entry';
 import fc from 'fast-check';
 import { airBalance, balanceWords } from '@/core/cases/airBalance';
 import { CASE_PLACES, drawnSlots, layoutProblem, USUAL_CASE, type LayoutFan } from '@/core/cases/layout';
@@ -84,9 +85,7 @@ test('the fans of a layout are those of its entry: none lost, each with its pric
   fc.assert(
     fc.property(anyLayout, (fans) => {
       expect(layoutProblem(fans)).toBeNull();
-      const listed = fansOfLayout(fans, [
-        { name: 'Racha', count: 1, direction: '', place: '', eachPrice: 9 },
-      ]);
+      const listed = fansOfLayout(fans, [blankFan({ name: 'Racha', eachPrice: 9 })]);
       expect(listed.reduce((sum, fan) => sum + fan.count, 0)).toBe(fans.length);
       for (const fan of listed) expect(fan.eachPrice).toBe(fan.name === 'Racha' ? 9 : null);
     }),
@@ -171,9 +170,9 @@ test('the simulated case: more air cools all, a fan below spares the card, and b
 });
 
 const fans = (...list: [string, number, string?][]) =>
-  list.map(([name, count, direction = '']) => ({ name, count, direction, place: '', eachPrice: null }));
+  list.map(([name, count, direction = '']) => blankFan({ name, count, direction }));
 const paired = (entry: string, list: ReturnType<typeof fans>, productId = 1, price: number | null = 50) => ({
-  ...{ entry, productId, fans: list, price },
+  ...{ entry, productId, fans: list, price, sample: '' },
 });
 
 test.each([
@@ -200,5 +199,11 @@ test('the one with fewer fans is the base, whatever stands first; other products
     other: 'two',
   });
   expect(entryPairs([paired('one', one), paired('two', two, 2)])).toEqual([]);
+  const [a, b] = ['A', 'B'].map((sample) => ({ ...paired(sample, one), sample }));
+  expect(entryPairs([a!, b!])).toMatchObject([{ base: 'A', other: 'B', differs: 'sample B for sample A' }]);
+  // Another sample and another fan: neither alone says anything.
+  expect(entryPairs([a!, { ...paired('B', two), sample: 'B' }])).toEqual([]);
+  expect(entryPairs([a!, paired('none noted', one)])).toEqual([]);
+  expect(entryPairs([a!])).toEqual([]);
   expect(entryPairs([paired('one', one, 1, null), paired('two', two)])[0]!.moreMoney).toBeNull();
 });

@@ -207,8 +207,8 @@ test('nobody on the front is beaten by anybody, a step up costs more and is cool
         if (beatenBy.length > 0) expect(next).toBeNull();
         if (!next) continue;
         expect(next.moreMoney).toBeGreaterThanOrEqual(0);
-        expect(next.lessK).toBeGreaterThan(0);
-        expect(next.moneyPerK).toBeCloseTo(next.moreMoney / next.lessK, 9);
+        expect(next.better).toBeGreaterThan(0);
+        expect(next.moneyPerUnit).toBeCloseTo(next.moreMoney / next.better, 9);
         expect(front.find((other) => other.entry === next.entry)!.beatenBy).toEqual([]);
       }
       const least = Math.min(...placed.map(({ price }) => price));

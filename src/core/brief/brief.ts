@@ -1,5 +1,6 @@
 import type { Load } from '../runs/load';
 import type { ProbePlace } from '../bench/probe';
+import type { CurrencyRate } from '../lineUp/prices';
 import type { Question } from './questions';
 import { defaultSchools, type Chosen, type SchoolKey } from './schools';
 
@@ -12,7 +13,6 @@ export interface BriefLoad {
   gpuWatts: number;
 }
 
-/** What a round-up asks and how: the brief. Levels in dB(A) at the rig's meter place. */
 /** A load of a brief as runs carry it. */
 export const briefLoad = (load: BriefLoad): Load => ({
   loadW: load.watts,
@@ -20,6 +20,7 @@ export const briefLoad = (load: BriefLoad): Load => ({
   gpuLoadW: load.gpuWatts,
 });
 
+/** What a round-up asks and how. Levels in dB(A) at the rig's meter place. */
 export interface Brief {
   question: Question;
   schools: Record<SchoolKey, Chosen>;
@@ -36,6 +37,10 @@ export interface Brief {
   mounts: number;
   /** What readers can take; null where nobody asked. */
   limits: { heightMm: number | null; memoryMm: number | null; budget: number | null; currency: string };
+  /** Where prices are asked for; empty for all regions. */
+  region: string;
+  /** What other currencies are worth in that of the limits. */
+  rates: CurrencyRate[];
   /** Days, as 2026-12-01; empty where there is none. */
   deadline: string;
   embargo: string;
@@ -76,6 +81,8 @@ export function defaultBrief(): Brief {
     passes: 2,
     mounts: 2,
     limits: { heightMm: null, memoryMm: null, budget: null, currency: 'EUR' },
+    region: '',
+    rates: [],
     deadline: '',
     embargo: '',
   };

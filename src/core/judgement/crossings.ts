@@ -29,6 +29,7 @@ export function crossings(curves: readonly EntryCurve[], band: { from: number; t
   const count = Math.ceil((to - from) / STEP_DB);
   const levels = Array.from({ length: count + 1 }, (_, i) => from + ((to - from) * i) / count);
   const values = curves.map((curve) => levels.map((level) => valueAt(curve, level)));
+  const sense = curves[0]?.rule.better === 'higher' ? -1 : 1;
   const found: Crossing[] = [];
   for (let a = 0; a < curves.length; a += 1)
     for (let b = a + 1; b < curves.length; b += 1) {
@@ -49,7 +50,7 @@ export function crossings(curves: readonly EntryCurve[], band: { from: number; t
             else high = middle;
           }
           const [worse, better] = [curves[a]!.entry, curves[b]!.entry];
-          const [below, above] = last.sign > 0 ? [better, worse] : [worse, better];
+          const [below, above] = sense * last.sign > 0 ? [better, worse] : [worse, better];
           found.push({ atDb: high, below, above });
         }
         last = { sign, level };

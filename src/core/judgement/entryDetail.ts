@@ -4,7 +4,7 @@ import { unknown, type Outcome } from '../outcome';
 import { largerSpread } from '../uncertainty/largerSpread';
 import { airflowWall, type AirflowWall, type WallPoint } from './airflowWall';
 import { capacityW } from './capacity';
-import { bandScore, knee, noiseToHold } from './perDecibel';
+import { bandMean, bandScore, knee, noiseToHold } from './perDecibel';
 import { placeRanges } from './placeRanges';
 
 export interface DetailRule {
@@ -18,6 +18,9 @@ export interface DetailRule {
   controlRiseK: number | null;
   /** A decibel is worth it while it lowers R by this share. */
   worth?: number;
+  /** Of another response than the rise. */
+  better?: 'lower' | 'higher';
+  unit?: string;
 }
 
 /** What the curve of an entry says beyond its place at the line (FORMATS, Detail). */
@@ -25,6 +28,8 @@ export interface EntryDetail {
   places: [number, number];
   airflowIndependent: Outcome<AirflowWall>;
   bandScoreWPerK: Outcome<number>;
+  /** Mean of the response over the band, in its unit. */
+  bandMean: Outcome<number>;
   noiseToHoldDba: Outcome<number>;
   capacityW: Outcome<number>;
   kneeDba: Outcome<number>;
@@ -75,7 +80,7 @@ export function entryDetails(
   bySpeed: readonly EntryCurve[],
   rule: DetailRule,
 ): Map<string, EntryDetail> {
-  const places = placeRanges(ranking.placed);
+  const places = placeRanges(ranking.placed, rule.better);
   const noWatts = unknown('a named program, or idle: K/W is no scale of it');
   return new Map(
     ranking.placed.map((placed, i) => {
@@ -86,10 +91,11 @@ export function entryDetails(
         places: places[i]!,
         airflowIndependent: watts(() => wallOf(speeds, rule.loadW)),
         bandScoreWPerK: watts(() => bandScore(curve, rule.band)),
+        bandMean: bandMean(curve, rule.band),
         noiseToHoldDba:
           rule.controlRiseK === null
             ? unknown('no control has a place at the line')
-            : noiseToHold(curve, rule.controlRiseK),
+            : noiseToHold(curve, rule.controlRiseK, rule.unit),
         capacityW: watts(() => heldAt(placed, rule)),
         kneeDba: watts(() => knee(curve, rule.worth)),
       };

@@ -5,17 +5,19 @@ import { quantile } from '../statistics/quantile';
 import { seededChance, type Chance } from '../statistics/chance';
 import { largerSpread } from '../uncertainty/largerSpread';
 import { interval95 } from '../uncertainty/interval95';
-import { bandScore, knee, noiseToHold } from './perDecibel';
+import { bandMean, bandScore, knee, noiseToHold } from './perDecibel';
 
 /** Half-widths of 95 % intervals; null where too few draws have the measure at all. */
 export interface MeasureIntervals {
   bandScoreWPerK: number | null;
+  bandMean: number | null;
   noiseToHoldDba: number | null;
   kneeDba: number | null;
 }
 
 export interface MeasureRule {
   band: { from: number; to: number };
+  /** The control's rise at the line, or its value of another response. */
   controlRiseK: number | null;
   worth?: number;
 }
@@ -28,13 +30,13 @@ const ENOUGH = 0.8;
 const widened = ({ variance, freedom }: { variance: number; freedom: number }) =>
   interval95(Math.sqrt(variance), freedom) / NORMAL_95;
 
-function judgedAgain(points: readonly CurvePoint[]): CurvePoint[] {
+function judgedAgain(points: readonly CurvePoint[], sign: number): CurvePoint[] {
   let best = Infinity;
   return [...points]
     .sort((a, b) => a.at - b.at)
     .map((point) => {
-      const judged = point.value < best;
-      best = Math.min(best, point.value);
+      const judged = sign * point.value < best;
+      best = Math.min(best, sign * point.value);
       return { ...point, judged };
     });
 }
@@ -48,7 +50,8 @@ function drawn(curve: EntryCurve, chance: Chance): EntryCurve {
     const shift =
       widened(mount) * mountZ +
       Math.hypot(widened(pass), sensors, point.shortfall / Math.sqrt(3)) * chance.normal();
-    const value = Math.max(0.1, point.value + shift);
+    // No reading comes to nothing or less, whatever is drawn.
+    const value = Math.max(0.002 * Math.abs(point.value), point.value + shift);
     return {
       ...point,
       value,
@@ -56,7 +59,7 @@ function drawn(curve: EntryCurve, chance: Chance): EntryCurve {
       resistanceKPerW: point.resistanceKPerW === null ? null : (point.resistanceKPerW * value) / point.value,
     };
   });
-  return { ...curve, points: judgedAgain(points) };
+  return { ...curve, points: judgedAgain(points, curve.rule.better === 'higher' ? -1 : 1) };
 }
 
 function halfWidthOf(values: readonly number[], draws: number): number | null {
@@ -83,6 +86,7 @@ export function measureIntervals(
   const chance = seededChance(seed);
   const found: Record<keyof MeasureIntervals, number[]> = {
     bandScoreWPerK: [],
+    bandMean: [],
     noiseToHoldDba: [],
     kneeDba: [],
   };
@@ -92,11 +96,13 @@ export function measureIntervals(
   for (let draw = 0; draw < draws; draw += 1) {
     const other = drawn(curve, chance);
     keep('bandScoreWPerK', bandScore(other, rule.band));
+    keep('bandMean', bandMean(other, rule.band));
     if (rule.controlRiseK !== null) keep('noiseToHoldDba', noiseToHold(other, rule.controlRiseK));
     keep('kneeDba', knee(other, rule.worth));
   }
   return {
     bandScoreWPerK: halfWidthOf(found.bandScoreWPerK, draws),
+    bandMean: halfWidthOf(found.bandMean, draws),
     noiseToHoldDba: halfWidthOf(found.noiseToHoldDba, draws),
     kneeDba: halfWidthOf(found.kneeDba, draws),
   };

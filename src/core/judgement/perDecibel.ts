@@ -7,11 +7,19 @@ const STEP_DB = 0.1;
 /** Whole steps lie on whole tenths, whatever the sums of floating numbers are. */
 const onTenths = (levelDb: number) => Math.round(levelDb * 1e6) / 1e6;
 
+type AtLevel = (curve: EntryCurve, levelDb: number) => number | null;
+
 /** Resistance of a curve at a level, K/W; null where it has no place there by more than an end's tolerance. */
-function resistanceAt(curve: EntryCurve, levelDb: number): number | null {
+const resistanceAt: AtLevel = (curve, levelDb) => {
   const found = valueAtLine(curve, onTenths(levelDb));
   return found.placed && !found.toppedOut ? found.resistanceKPerW : null;
-}
+};
+
+/** The same of the value. */
+const valueOn: AtLevel = (curve, levelDb) => {
+  const found = valueAtLine(curve, onTenths(levelDb));
+  return found.placed && !found.toppedOut ? found.value : null;
+};
 
 const shown = (levelDb: number) => levelDb.toFixed(1);
 
@@ -21,52 +29,75 @@ function covered({ points }: EntryCurve): string {
     : `measured from ${shown(points[0]!.at)} to ${shown(points.at(-1)!.at)} dB(A)`;
 }
 
+/** Mean over a band of noise by the trapezoidal rule in tenths of a decibel; not computable where the curve does not cover it. */
+function meanOver(
+  name: string,
+  curve: EntryCurve,
+  { from, to }: { from: number; to: number },
+  at: AtLevel,
+): Outcome<number> {
+  if (!(to > from)) throw new RangeError(`${name}: a band from ${from} to ${to} dB(A) has no width`);
+  const count = Math.max(1, Math.round((to - from) / STEP_DB));
+  let sum = 0;
+  for (let i = 0; i <= count; i += 1) {
+    const value = at(curve, from + ((to - from) * i) / count);
+    if (value === null) return unknown(`${covered(curve)}, not all of ${shown(from)} to ${shown(to)} dB(A)`);
+    sum += (i === 0 || i === count ? 0.5 : 1) * value;
+  }
+  return known(sum / count);
+}
+
 /**
- * Band score: the mean conductance 1/R over a band of noise, W/K, by the trapezoidal rule in tenths of a decibel. Not
- * computable where the curve does not cover the band.
+ * Band score: the mean conductance 1/R over a band of noise, W/K. Not computable where the curve does not cover the band.
  *
  * Example: 0.2 K/W all over the band: 5 W/K.
  *
  * @throws where the band has no width
  */
 export function bandScore(curve: EntryCurve, band: { from: number; to: number }): Outcome<number> {
-  const { from, to } = band;
-  if (!(to > from)) throw new RangeError(`bandScore: a band from ${from} to ${to} dB(A) has no width`);
-  const count = Math.max(1, Math.round((to - from) / STEP_DB));
-  let sum = 0;
-  for (let i = 0; i <= count; i += 1) {
-    const resistance = resistanceAt(curve, from + ((to - from) * i) / count);
-    if (resistance === null)
-      return unknown(`${covered(curve)}, not all of ${shown(from)} to ${shown(to)} dB(A)`);
-    sum += (i === 0 || i === count ? 0.5 : 1) / resistance;
-  }
-  return known(sum / count);
+  return meanOver('bandScore', curve, band, (of, levelDb) => {
+    const resistance = resistanceAt(of, levelDb);
+    return resistance === null ? null : 1 / resistance;
+  });
 }
 
 /**
- * The quietest level at which an entry holds a rise, dB(A): where its curve, judged by the best at or below each level,
- * comes down to it. Not computable where it never does, or where its quietest setting that counts is cooler already.
+ * The mean of a response over a band of noise, in its unit. Not computable where the curve does not cover the band.
+ *
+ * Example: An airspeed that rises evenly from 1 to 2 m/s over the band: 1.5 m/s.
+ *
+ * @throws where the band has no width
+ */
+export function bandMean(curve: EntryCurve, band: { from: number; to: number }): Outcome<number> {
+  return meanOver('bandMean', curve, band, valueOn);
+}
+
+/**
+ * The quietest level at which an entry holds a rise, or another value in the response's unit, dB(A): where its curve, judged by
+ * the best at or below each level, comes to it. Not computable where it never does, or where its quietest setting that counts is
+ * better already.
  *
  * Example: A curve from 45 K at 30 dB(A) to 38 K at 36 dB(A), straight, for 41.5 K: 33 dB(A).
  *
- * @throws where the rise is not finite
+ * @throws where the value is not finite
  */
-export function noiseToHold(curve: EntryCurve, riseK: number): Outcome<number> {
-  if (!Number.isFinite(riseK)) throw new RangeError(`noiseToHold: riseK must be finite, got ${riseK}`);
+export function noiseToHold(curve: EntryCurve, value: number, unit = 'K'): Outcome<number> {
+  if (!Number.isFinite(value)) throw new RangeError(`noiseToHold: value must be finite, got ${value}`);
+  const sign = curve.rule.better === 'higher' ? -1 : 1;
   const judged = curve.points.filter((point) => point.judged);
   const [first, last] = [judged[0], judged.at(-1)];
   if (!first || !last) return unknown(covered(curve));
-  if (last.value > riseK)
-    return unknown(`its best is ${last.value.toFixed(1)} K, at ${shown(last.at)} dB(A)`);
-  if (first.value < riseK)
+  if (sign * (last.value - value) > 0)
+    return unknown(`its best is ${last.value.toFixed(1)} ${unit}, at ${shown(last.at)} dB(A)`);
+  if (sign * (first.value - value) < 0)
     return unknown(
-      `at its quietest setting that counts, ${shown(first.at)} dB(A), it is at ${first.value.toFixed(1)} K already`,
+      `at its quietest setting that counts, ${shown(first.at)} dB(A), it is at ${first.value.toFixed(1)} ${unit} already`,
     );
   let [low, high] = [first.at, last.at];
   for (let i = 0; i < 50; i += 1) {
     const middle = 0.5 * (low + high);
     const found = valueAtLine(curve, middle);
-    if (found.placed && found.value <= riseK) high = middle;
+    if (found.placed && sign * (found.value - value) <= 0) high = middle;
     else low = middle;
   }
   return known(high);

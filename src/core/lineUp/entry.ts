@@ -9,6 +9,16 @@ export interface EntryFan {
   place: string;
   /** Price of each where it is not part of the product; null where it is. */
   eachPrice: number | null;
+  /** Where it is another than the product's own; null where it is not known. */
+  thicknessMm: number | null;
+  /** How much higher than usual it is clipped on, mm. */
+  raisedMm: number | null;
+}
+
+/** What is bought beside product and fans: a bracket, a cable. */
+export interface EntryExtra {
+  name: string;
+  price: number;
 }
 
 /** A sample as configured for test. */
@@ -17,15 +27,25 @@ export interface Entry {
   /** Stands in for maker and product on every page, chart and export until it is revealed. */
   coverName: string;
   revealed: boolean;
+  extras: EntryExtra[];
   /** Of a layout in a case: each fan in its slot. */
   layout: LayoutFan[];
 }
 
 /**
- * @example blankEntry() → { fans: [], coverName: '', revealed: false, layout: [] }
+ * @example blankEntry() → { fans: [], coverName: '', revealed: false, extras: [], layout: [] }
  */
 export function blankEntry(): Entry {
-  return { fans: [], coverName: '', revealed: false, layout: [] };
+  return { fans: [], coverName: '', revealed: false, extras: [], layout: [] };
+}
+
+/**
+ * A fan of which only this is known.
+ *
+ * @example blankFan({ name: 'Brisa 140' }).count → 1
+ */
+export function blankFan(fan: Partial<EntryFan> & { name: string }): EntryFan {
+  return { count: 1, direction: '', place: '', eachPrice: null, thicknessMm: null, raisedMm: null, ...fan };
 }
 
 /**
@@ -55,15 +75,16 @@ export function fansText({ fans }: Entry): string {
 }
 
 /**
- * What the whole entry costs: the product for each of its pieces, and the fans bought with it; null where the product
- * has no price.
+ * What the whole entry costs: the product for each of its pieces, the fans bought with it, brackets and cables; null where
+ * the product has no price.
  *
- * @example entryPrice({ price: 59, packSize: 1 }, { fans: [], layout: [] }) → 59
+ * @example entryPrice({ price: 59, packSize: 1 }, { ...blankEntry(), extras: [{ name: 'bracket', price: 4 }] }) → 63
  */
 export function entryPrice(product: Pick<Product, 'price' | 'packSize'>, entry: Entry): number | null {
   if (product.price === null) return null;
-  const extra = entry.fans.reduce((sum, fan) => sum + fan.count * (fan.eachPrice ?? 0), 0);
-  return Math.round((product.price / product.packSize + extra) * 100) / 100;
+  const fans = entry.fans.reduce((sum, fan) => sum + fan.count * (fan.eachPrice ?? 0), 0);
+  const extras = entry.extras.reduce((sum, extra) => sum + extra.price, 0);
+  return Math.round((product.price / product.packSize + fans + extras) * 100) / 100;
 }
 
 /**
@@ -80,8 +101,7 @@ export function entryProblem(kind: Product['kind'], entry: Entry): string | null
 /**
  * The same fans in the same slots, open and to be changed.
  *
- * @example copiedLayout({ ...blankEntry(), coverName: 'A' }) → { fans: [], coverName: '', revealed: false, layout: []
- * }
+ * @example copiedLayout({ ...blankEntry(), coverName: 'A' }) → blankEntry()
  */
 export function copiedLayout({ fans, layout }: Entry): Entry {
   return { ...blankEntry(), fans, layout };
@@ -95,7 +115,10 @@ export function copiedLayout({ fans, layout }: Entry): Entry {
 export function withLabFan(entry: Entry, labFan: { name: string; eachPrice: number | null }): Entry {
   const count = Math.max(1, fanCount(entry));
   const [first] = entry.fans;
-  const fan = { ...labFan, count, direction: first?.direction ?? 'push', place: first?.place ?? '' };
+  const fan = blankFan({
+    ...labFan,
+    ...{ count, direction: first?.direction ?? 'push', place: first?.place ?? '' },
+  });
   return { ...blankEntry(), fans: [fan] };
 }
 
@@ -109,8 +132,8 @@ export function withLabFan(entry: Entry, labFan: { name: string; eachPrice: numb
 export function withSecondFan(entry: Entry, fanName: string, eachPrice: number | null): Entry {
   const name = entry.fans[0]?.name ?? fanName.trim();
   if (name === '') throw new RangeError('withSecondFan: no fan is noted, and none is named');
-  const own = { name, count: 1, direction: 'push', place: 'front', eachPrice: null };
-  const second = { name, count: 1, direction: 'pull', place: 'back', eachPrice };
+  const own = blankFan({ name, direction: 'push', place: 'front' });
+  const second = blankFan({ name, direction: 'pull', place: 'back', eachPrice });
   const fans = entry.fans.length > 0 ? entry.fans : [own];
   return { ...blankEntry(), fans: [...fans, second] };
 }

@@ -5,6 +5,8 @@ export interface PairedEntry {
   entry: string;
   productId: number;
   fans: readonly EntryFan[];
+  /** Which sample of the product it is; empty where nobody noted it. */
+  sample: string;
   /** Of the whole entry; null where it is not known. */
   price: number | null;
 }
@@ -27,7 +29,8 @@ const said = (fans: readonly EntryFan[], part: 'name' | 'direction') =>
 const COUNTS: Record<number, string> = { 1: 'one fan', 2: 'two fans', 3: 'three fans' };
 const counted = (count: number) => COUNTS[count] ?? `${count} fans`;
 
-function oneDifference(base: readonly EntryFan[], other: readonly EntryFan[]): string | null {
+function oneDifference(one: PairedEntry, two: PairedEntry): string | null {
+  const [base, other] = [one.fans, two.fans];
   const [baseCount, otherCount] = [countOf(base), countOf(other)];
   const told: string[] = [];
   if (baseCount !== otherCount) told.push(`${counted(otherCount)} for ${counted(baseCount)}`);
@@ -36,11 +39,13 @@ function oneDifference(base: readonly EntryFan[], other: readonly EntryFan[]): s
   // A second fan blows the other way as a matter of course: its direction is no difference of its own.
   if (baseCount === otherCount && said(base, 'direction') !== said(other, 'direction'))
     told.push(`${said(other, 'direction') || 'no direction'} for ${said(base, 'direction') || 'none noted'}`);
+  if (one.sample !== two.sample && one.sample !== '' && two.sample !== '')
+    told.push(`sample ${two.sample} for sample ${one.sample}`);
   return told.length === 1 ? told[0]! : null;
 }
 
 /**
- * Entries of one product that differ in one thing: the number of its fans, which fans, or which way they blow. The one with
+ * Entries of one product that differ in one thing: the number of its fans, which fans, which way they blow, or which sample it is. The one with
  * fewer fans is the base, else the one that stands first. Entries that differ in more say nothing of either, and are no pair.
  *
  * Example: ‘Levante’ with one fan and with two: a pair, that with one the base.
@@ -51,7 +56,7 @@ export function entryPairs(entries: readonly PairedEntry[]): EntryPair[] {
     for (const two of entries.slice(i + 1)) {
       if (one.productId !== two.productId) continue;
       const [base, other] = countOf(two.fans) < countOf(one.fans) ? [two, one] : [one, two];
-      const differs = oneDifference(base.fans, other.fans);
+      const differs = oneDifference(base, other);
       if (differs === null) continue;
       pairs.push({
         ...{ base: base.entry, other: other.entry, differs },

@@ -1,6 +1,6 @@
 import type { LayoutFan } from '../cases/layout';
 import { groupBy } from '../statistics/groupBy';
-import type { EntryFan } from './entry';
+import { blankFan, type EntryFan } from './entry';
 
 /**
  * The fans of a layout as an entry lists them, with the prices that were noted for each name.
@@ -11,7 +11,7 @@ export function fansOfLayout(layout: readonly LayoutFan[], noted: readonly Entry
   const alike = groupBy(layout, ({ fan, direction, place }) => [fan, direction, place].join('\n'));
   return [...alike.values()].map((fans) => {
     const { fan, direction, place } = fans[0]!;
-    const eachPrice = noted.find((other) => other.name === fan)?.eachPrice ?? null;
-    return { name: fan, count: fans.length, direction, place, eachPrice };
+    const known = noted.find((other) => other.name === fan) ?? blankFan({ name: fan });
+    return { ...known, count: fans.length, direction, place };
   });
 }

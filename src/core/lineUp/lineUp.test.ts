@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import {
   blankEntry,
+  blankFan,
   entryPrice,
   entryProblem,
   fanCount,
@@ -12,7 +13,7 @@ import {
 } from './entry';
 import { variantNames } from './variantNames';
 
-const fan = { name: 'Brisa 140', count: 2, direction: 'push', place: 'front', eachPrice: null };
+const fan = blankFan({ name: 'Brisa 140', count: 2, direction: 'push', place: 'front' });
 const entry = (fans: Entry['fans'] = [fan], more: Partial<Entry> = {}): Entry => ({
   ...blankEntry(),
   fans,

@@ -34,6 +34,12 @@ export interface Product {
   fanThicknessMm: number | null;
   /** What it leaves for memory under it. */
   memoryClearanceMm: number | null;
+  /** From the fins to the nearest memory: a fan no thicker does not stand over it. */
+  finsToMemoryMm: number | null;
+  /** Length of its radiator; null where it has none. */
+  radiatorMm: number | null;
+  /** Sockets that it fits, separated by commas. */
+  sockets: string;
   mounting: string;
   connector: (typeof CONNECTORS)[number];
   ratedRpm: number | null;
@@ -61,6 +67,9 @@ export function blankProduct(product: Partial<Product> & { name: string; kind: P
     fanSizeMm: null,
     fanThicknessMm: null,
     memoryClearanceMm: null,
+    finsToMemoryMm: null,
+    radiatorMm: null,
+    sockets: '',
     mounting: '',
     connector: '',
     ratedRpm: null,

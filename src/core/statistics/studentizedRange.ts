@@ -1,3 +1,4 @@
+import { logGamma } from './logGamma';
 import { normalCdf, normalDensity } from './normal';
 import { FIRST_COUNT, TABLE, TABLE_PROBABILITY } from './studentizedRangeTable';
 
@@ -47,17 +48,6 @@ function rangeCdf(w: number, k: number): number {
   let sum = 0;
   for (const { z, weighted, below } of LOWEST) sum += weighted * (below - normalCdf(z - w)) ** (k - 1);
   return Math.min(1, k * sum);
-}
-
-/** ln Γ, Lanczos' approximation (g = 7, n = 9), for arguments over ½. */
-function logGamma(x: number): number {
-  const c = [
-    0.99999999999980993, 676.5203681218851, -1259.1392167224028, 771.32342877765313, -176.61502916214059,
-    12.507343278686905, -0.13857109526572012, 9.9843695780195716e-6, 1.5056327351493116e-7,
-  ];
-  const t = x + 6.5;
-  const series = c.slice(1).reduce((sum, value, i) => sum + value / (x + i), c[0]!);
-  return 0.5 * Math.log(2 * Math.PI) + (x - 0.5) * Math.log(t) - t + Math.log(series);
 }
 
 /** A range of normals that is hardly ever passed. */

@@ -12,6 +12,7 @@ import { briefSheet } from '../sheets/briefSheet';
 import { caseSheet } from '../sheets/caseSheet';
 import { text, whole } from '../sheets/fields';
 import type { PlateSheet } from '../sheets/plateSheet';
+import type { PricesSheet } from '../sheets/pricesSheet';
 import { entrySheet, productSheet, sampleSheet } from '../sheets/lineUpSheets';
 import { planSheet } from '../sheets/planSheet';
 import { rigBookSheet, rigSetupSheet } from '../sheets/rigSheets';
@@ -30,6 +31,8 @@ export interface BundleLineUp {
   sample: Sample | null;
   /** From flatness.csv; not in datapackage.json. */
   plate?: PlateSheet;
+  /** From prices.csv; not in datapackage.json. */
+  prices?: PricesSheet;
 }
 
 /** What a bundle says of deciding and planning; every part may be missing. In datapackage.json under `abanico`. */

@@ -1,6 +1,7 @@
 import type { LayoutFan } from '@/core/cases/layout';
 import { fansOfLayout } from '@/core/lineUp/fansOfLayout';
 import { blankEntry } from '@/core/lineUp/entry';
+import type { DatedPrice } from '@/core/lineUp/prices';
 import type { PlatePoint } from '@/core/plate/flatness';
 import { untold, type Tell } from '@/core/progress';
 import { ProblemList, UnusableInput, type Problem } from '../problem';
@@ -10,6 +11,7 @@ import { readDataPackage, type DataPackage } from './dataPackage';
 import { readEntries, type BundleEntry } from './entriesTable';
 import { readLayouts } from './layoutsTable';
 import { readFlatness } from './flatnessTable';
+import { readPrices } from './pricesTable';
 import { readReadings } from './readingsTable';
 import { readTable } from '../table';
 import type { SpotReading } from '@/core/responses/spotReading';
@@ -58,6 +60,15 @@ function addPlates({ planning }: DataPackage, plates: ReadonlyMap<string, PlateP
   }
 }
 
+/** Puts what entries cost with what the package says of them. */
+function addPrices({ planning }: DataPackage, byEntry: ReadonlyMap<string, DatedPrice[]>): void {
+  for (const [code, prices] of byEntry)
+    planning.lineUp[code] = {
+      ...(planning.lineUp[code] ?? { product: null, entry: null, sample: null }),
+      prices: { prices },
+    };
+}
+
 /**
  * A bench bundle from its files. Rows that cannot be used are left out and all listed together.
  * @throws UnusableInput where datapackage.json, a table or a required column is missing, or the version unknown
@@ -84,6 +95,11 @@ export function readBundle(given: ReadonlyMap<string, Uint8Array>, tell: Tell = 
   if (plates) {
     used.add('flatness.csv');
     addPlates(dataPackage, readFlatness(plates, known, problems));
+  }
+  const prices = files.get('prices.csv');
+  if (prices) {
+    used.add('prices.csv');
+    addPrices(dataPackage, readPrices(prices, known, problems));
   }
   const withTraces: Bundle['runs'] = [];
   for (const [i, run] of runs.entries()) {

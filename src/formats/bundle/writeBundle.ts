@@ -1,6 +1,7 @@
 import { ownUnit } from '@/core/responses/readingUnits';
 import { stringify } from 'csv-stringify/sync';
 import type { LayoutFan } from '@/core/cases/layout';
+import type { DatedPrice } from '@/core/lineUp/prices';
 import type { PlatePoint } from '@/core/plate/flatness';
 import { isMissing } from '@/core/missing';
 import type { SpotReading } from '@/core/responses/spotReading';
@@ -159,6 +160,16 @@ const FLATNESS_FIELDS: FieldSchema[] = [
   { name: 'depth_um', type: 'number' },
 ];
 
+const PRICE_FIELDS: FieldSchema[] = [
+  { name: 'entry', type: 'string' },
+  { name: 'date', type: 'string' },
+  { name: 'price', type: 'number' },
+  { name: 'currency', type: 'string' },
+  { name: 'region', type: 'string' },
+  { name: 'in_stock', type: 'boolean' },
+  { name: 'note', type: 'string' },
+];
+
 /** Tables beside entries and runs, with their columns. */
 const TABLES = {
   'changes.csv': CHANGE_COLUMNS.map((name): FieldSchema => ({
@@ -168,6 +179,7 @@ const TABLES = {
   'readings.csv': READING_FIELDS,
   'layouts.csv': LAYOUT_FIELDS,
   'flatness.csv': FLATNESS_FIELDS,
+  'prices.csv': PRICE_FIELDS,
 };
 
 export type BundleTable = keyof typeof TABLES;
@@ -192,6 +204,20 @@ export function flatnessCsv(plates: readonly { entry: string; points: readonly P
   );
   return table(
     FLATNESS_FIELDS.map((field) => field.name),
+    rows,
+  );
+}
+
+/** What entries cost, a row for each day and region. */
+export function pricesCsv(entries: readonly { entry: string; prices: readonly DatedPrice[] }[]): string {
+  const rows = entries.flatMap(({ entry, prices }) =>
+    prices.map(({ inStock, ...price }) => ({
+      ...{ entry, ...price },
+      in_stock: inStock === null ? null : String(inStock),
+    })),
+  );
+  return table(
+    PRICE_FIELDS.map((field) => field.name),
     rows,
   );
 }

@@ -4,7 +4,7 @@ import { USUAL_PLACES, type Brief } from '@/core/brief/brief';
 import { QUESTIONS, type Question } from '@/core/brief/questions';
 import { SCHOOLS, type Chosen, type SchoolKey } from '@/core/brief/schools';
 import { MOST } from '@/core/bounds';
-import { bounded, counted, currency, day, measure, text } from './fields';
+import { bounded, counted, currency, day, finite, measure, text } from './fields';
 
 const level = () => bounded('levelDb').required('a level was expected');
 
@@ -66,6 +66,22 @@ export const briefSheet: ObjectSchema<Brief> = object({
   passes: counted(20).required(),
   mounts: counted(20).required(),
   limits: object({ heightMm: measure(), memoryMm: measure(), budget: measure(1e6), currency: currency() }),
+  region: text(40),
+  rates: array(
+    object({
+      currency: currency(),
+      rate: finite()
+        .moreThan(0, 'a rate is over nothing')
+        .max(1e6, 'over ${max}')
+        .required('a rate was expected'),
+    }).noUnknown(),
+  )
+    .max(20, 'at most ${max} currencies')
+    .default([])
+    .test('twins', 'one currency stands twice', (rates) => {
+      const names = rates.map((rate: { currency: string } | null) => rate?.currency);
+      return new Set(names).size === names.length;
+    }),
   deadline: day(),
   embargo: day(),
 }).noUnknown();

@@ -18,6 +18,9 @@ export const productSheet: ObjectSchema<Product> = object({
   fanSizeMm: measure(1000),
   fanThicknessMm: measure(200),
   memoryClearanceMm: measure(500),
+  finsToMemoryMm: measure(500),
+  radiatorMm: measure(2000),
+  sockets: text(400),
   mounting: text(),
   connector: string()
     .oneOf([...CONNECTORS])
@@ -73,12 +76,22 @@ export const entrySheet: ObjectSchema<Entry> = object({
       direction: text(40),
       place: text(100),
       eachPrice: finite().min(0, 'cannot be negative').max(1e5).nullable().default(null),
+      thicknessMm: measure(200),
+      raisedMm: finite().min(-200, 'under ${min}').max(200, 'over ${max}').nullable().default(null),
     }),
   )
     .max(20)
     .default([]),
   coverName: text(200),
   revealed: flag(),
+  extras: array(
+    object({
+      name: text(100).min(1, 'what was bought?'),
+      price: finite().min(0, 'cannot be negative').max(1e5).required('a price was expected'),
+    }).noUnknown(),
+  )
+    .max(20)
+    .default([]),
   layout: array(
     object({
       place: string()

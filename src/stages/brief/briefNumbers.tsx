@@ -104,6 +104,61 @@ function NoiseLines({ brief, onBrief, fieldError }: Props) {
   );
 }
 
+/** What money of other countries is worth: without a rate a price in another currency is no price here. */
+function Rates({ brief, onBrief, fieldError }: Props) {
+  const { rates } = brief;
+  const change = (at: number, part: Partial<Brief['rates'][number]>) =>
+    onBrief({ ...brief, rates: rates.map((rate, i) => (i === at ? { ...rate, ...part } : rate)) });
+  return (
+    <fieldset>
+      <legend className="pb-1 font-semibold">Other currencies</legend>
+      <div className="flex flex-wrap items-end gap-3">
+        {rates.map((rate, i) => (
+          <div key={i} className="flex items-end gap-1.5">
+            <div className="w-20">
+              <TextField
+                label="One"
+                value={rate.currency}
+                onValue={(currency) => change(i, { currency })}
+                error={fieldError(`rates[${i}].currency`)}
+              />
+            </div>
+            <div className="w-32">
+              <NumberField
+                label="is worth"
+                unit={brief.limits.currency}
+                value={rate.rate}
+                onValue={(worth) => change(i, { rate: worth ?? 0 })}
+                error={fieldError(`rates[${i}].rate`)}
+              />
+            </div>
+            <button
+              type="button"
+              className="quiet-button px-2!"
+              aria-label={`Remove currency ${i + 1}`}
+              onClick={() => onBrief({ ...brief, rates: rates.filter((_, at) => at !== i) })}
+            >
+              ✕
+            </button>
+          </div>
+        ))}
+        <button
+          type="button"
+          className="quiet-button"
+          onClick={() => onBrief({ ...brief, rates: [...rates, { currency: 'USD', rate: 1 }] })}
+        >
+          Add a currency
+        </button>
+      </div>
+      {fieldError('rates') && (
+        <p role="alert" className="pt-0.5 text-[13px] text-bad">
+          ▲ {fieldError('rates')}
+        </p>
+      )}
+    </fieldset>
+  );
+}
+
 /** The numbers of a brief. */
 export function BriefNumbers(props: Props) {
   const { brief, onBrief, fieldError } = props;
@@ -178,6 +233,11 @@ export function BriefNumbers(props: Props) {
             error={fieldError('limits.currency')}
           />
           <TextField
+            label="Region of prices"
+            value={brief.region}
+            onValue={(region) => onBrief({ ...brief, region })}
+          />
+          <TextField
             label="Deadline, for Plan"
             type="date"
             value={brief.deadline}
@@ -187,11 +247,12 @@ export function BriefNumbers(props: Props) {
         </div>
         <p className="label-text pt-1">Verdict marks what does not fit these limits; it keeps its place.</p>
       </fieldset>
+      <Rates {...props} />
       <fieldset>
-        <legend className="pb-1 font-semibold">Kept with the brief, and used by nothing yet</legend>
+        <legend className="pb-1 font-semibold">Band of noise, for scores and crossings</legend>
         <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
           <NumberField
-            label="Band for scores, from"
+            label="From"
             unit="dB(A)"
             value={brief.bandDba.from}
             onValue={(from) => onBrief({ ...brief, bandDba: { ...brief.bandDba, from: from ?? 0 } })}
@@ -203,6 +264,11 @@ export function BriefNumbers(props: Props) {
             onValue={(to) => onBrief({ ...brief, bandDba: { ...brief.bandDba, to: to ?? 0 } })}
             error={fieldError('bandDba.to')}
           />
+        </div>
+      </fieldset>
+      <fieldset>
+        <legend className="pb-1 font-semibold">Kept with the brief, and used by nothing yet</legend>
+        <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
           <TextField
             label="Embargo until"
             type="date"

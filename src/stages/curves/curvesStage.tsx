@@ -23,6 +23,7 @@ import { firstLine } from '@/core/curves/firstLine';
 import { axisRange } from './lineRange';
 import { EntryNotes } from './entryNotes';
 import { RankingNotes } from './rankingNotes';
+import { OtherViews } from './otherViews';
 import { RankingTable } from './rankingTable';
 import { risesAt } from './risesAt';
 import { WhatChoice } from './whatChoice';
@@ -178,38 +179,7 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
             </div>
           )}
           <WhatChoice data={data} />
-          {data.responses.length > 1 && (
-            <a
-              className="label-text underline underline-offset-3"
-              href={`/round-ups/${data.roundUpId}/curves/side`}
-            >
-              Side by side
-            </a>
-          )}
-          {isRise && isNoise && (
-            <a
-              className="label-text underline underline-offset-3"
-              href={`/round-ups/${data.roundUpId}/curves/judgement?line=${lineAt}&load=${encodeURIComponent(load.key)}`}
-            >
-              What the numbers can bear
-            </a>
-          )}
-          {isRise && (
-            <a
-              className="label-text underline underline-offset-3"
-              href={`/round-ups/${data.roundUpId}/curves/schools?load=${encodeURIComponent(load.key)}${isNoise ? `&line=${lineAt}` : ''}`}
-            >
-              Schools
-            </a>
-          )}
-          {data.hasFlow && (
-            <a
-              className="label-text underline underline-offset-3"
-              href={`/round-ups/${data.roundUpId}/curves/air`}
-            >
-              Pressure and flow
-            </a>
-          )}
+          <OtherViews data={data} load={load.key} lineAt={lineAt} isRise={isRise} />
           <div className="label-text ml-auto flex flex-wrap items-center gap-x-3">
             <EntryChoice
               entries={data.entries}

@@ -14,21 +14,21 @@ const WORDS: Record<DoubtTerm['from'], string> = {
 };
 
 /** What the ± of an entry is made of: each term by its standard uncertainty, and how much of the whole it is. */
-export function Budget({ item }: { item: JudgedItem }) {
+export function Budget({ item, unit }: { item: JudgedItem; unit: string }) {
   const { doubt, shared, interval95 } = item.placed;
   const total = doubt.reduce((sum, term) => sum + term.variance, 0);
   const terms = doubt.filter((term) => term.variance > 0).sort((a, b) => b.variance - a.variance);
   return (
     <section aria-label={`Doubt of ${item.product}`}>
       <h3 className="font-display text-[16px] font-bold">
-        <span dir="auto">{item.product}</span>: ± {figure(interval95, 2)} K, opened
+        <span dir="auto">{item.product}</span>: ± {figure(interval95, 2)} {unit}, opened
       </h3>
       <table className="figure-table max-w-[560px] [&_td]:py-1">
         <thead>
           <tr>
             <th scope="col">From</th>
             <th scope="col" className="num">
-              u, K
+              u, {unit}
             </th>
             <th scope="col" className="num">
               freedom

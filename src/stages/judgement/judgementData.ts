@@ -1,5 +1,7 @@
 import type { EntryCurve } from '@/core/curves/entryCurve';
-import type { FrontStanding } from '@/core/judgement/priceFront';
+import type { KelvinWorth } from '@/core/judgement/kelvinWorth';
+import type { Outcome } from '@/core/outcome';
+import type { Response } from '@/core/responses/responses';
 import type { DetailRule, EntryDetail } from '@/core/judgement/entryDetail';
 import type { PlanSheet } from '@/core/plan/planSheet';
 import type { PlacedEntry } from '@/core/ranking/rankAtLine';
@@ -13,7 +15,7 @@ export interface JudgedItem {
   curve: EntryCurve;
   mounts: number;
   passes: number;
-  price: number | null;
+  price: Outcome<number>;
 }
 
 /** What the numbers can bear, at one line and load. */
@@ -22,12 +24,18 @@ export interface JudgementData {
   lineDb: number;
   loads: { key: string; label: string }[];
   load: string;
+  /** What is judged, and what else there is. */
+  response: Pick<Response, 'id' | 'name' | 'unit' | 'decimals' | 'better'>;
+  isRise: boolean;
+  place: string;
+  responses: { id: string; name: string }[];
+  places: string[];
   rule: DetailRule;
   control: string;
   items: JudgedItem[];
   notPlaced: { entry: string; product: string; reason: string }[];
   crossings: { atDb: number; below: string; above: string }[];
-  front: FrontStanding[];
+  worths: { name: string; unit: string; worth: Outcome<KelvinWorth> }[];
   currency: string;
   plan: { version: number; body: PlanSheet } | null;
 }

@@ -8,11 +8,12 @@ import { EntryMark } from '@/ui/entryMark';
 import { figure, placeText } from '@/ui/figures';
 import { LineField } from '../curves/lineField';
 import { LoadChoice } from '../curves/loadChoice';
+import { WhatChoice } from '../curves/whatChoice';
+import { KelvinWorths } from './kelvinWorths';
 import { Budget } from './budget';
 import type { JudgementData } from './judgementData';
 import { WorthField } from './worthField';
 import { measuresOf, worthPct, type Measure, type MeasureFigure } from './measures';
-import { PriceFront } from './priceFront';
 import { PairPanel } from './pairPanel';
 import { useIntervals } from './useIntervals';
 
@@ -103,10 +104,18 @@ export function JudgementStage({ packed }: { packed: string }) {
           <LineField axis={AXES.noise} at={data.lineDb} onLine={(line) => void setLine(line)} /> dB(A)
         </h2>
         <LoadChoice loads={data.loads} load={data.load} onLoad={(key) => void setLoad(key)} />
-        <label className="label-text flex items-center gap-1.5">
-          a decibel is worth
-          <WorthField worthPct={worthPct(data)} onWorth={(worth) => void setWorth(worth)} /> % of R
-        </label>
+        <WhatChoice
+          data={{
+            ...{ place: data.place, places: data.places, responses: data.responses },
+            ...{ response: data.response, against: 'noise', againsts: ['noise'] },
+          }}
+        />
+        {data.isRise && (
+          <label className="label-text flex items-center gap-1.5">
+            a decibel is worth
+            <WorthField worthPct={worthPct(data)} onWorth={(worth) => void setWorth(worth)} /> % of R
+          </label>
+        )}
         {left > 0 && (
           <span className="flex items-center gap-2 text-[14px] text-ink2" role="status">
             drawing {items.length - left} of {items.length}
@@ -204,7 +213,15 @@ export function JudgementStage({ packed }: { packed: string }) {
               .
             </p>
           )}
-          <PriceFront data={data} nameOf={nameOf} />
+          <KelvinWorths worths={data.worths} />
+          <p className="text-[14px]">
+            <Link
+              className="underline underline-offset-3"
+              href={`/round-ups/${data.roundUpId}/verdict/value?load=${encodeURIComponent(data.load)}&line=${data.lineDb}${data.isRise ? '' : `&what=${data.response.id}`}`}
+            >
+              What it costs
+            </Link>
+          </p>
           {data.notPlaced.length > 0 && (
             <p className="text-[14px] text-ink2">
               Not placed here:{' '}
@@ -221,7 +238,7 @@ export function JudgementStage({ packed }: { packed: string }) {
             <div className="flex flex-col gap-6 border-t border-hairline pt-3 lg:flex-row">
               <div className="min-w-0 flex-1 space-y-2">
                 {choose('The doubt of', one.entry, (entry) => void setView({ one: entry }))}
-                <Budget item={one} />
+                <Budget item={one} unit={data.response.unit} />
               </div>
               {other && (
                 <div className="min-w-0 flex-1 space-y-2">

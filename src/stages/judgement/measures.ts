@@ -26,18 +26,22 @@ export const worthPct = ({ rule }: JudgementData) => Number((100 * (rule.worth ?
 
 /** The measures of a page, each from its definition. */
 export function measuresOf(data: JudgementData): Measure[] {
-  const { rule, lineDb, control } = data;
+  const { rule, lineDb, control, response, isRise } = data;
   const { from, to } = rule.band;
   const told = (
     outcome: { known: true; value: number } | { known: false; reason: string },
     interval95: number | null,
   ) => (outcome.known ? { value: outcome.value, interval95, why: '' } : none(outcome.reason));
-  return [
+  const { unit, decimals, better } = response;
+  const what = isRise ? 'rise' : response.name;
+  const all: Measure[] = [
     {
       key: 'rise',
-      name: 'Rise at the line',
-      ...{ unit: 'K', decimals: 1, better: 'lower' },
-      definition: `The rise of the die over the room at ${lineDb.toFixed(1)} dB(A): what ranks.`,
+      name: isRise ? 'Rise at the line' : `${response.name} at the line`,
+      ...{ unit, decimals, better },
+      definition: isRise
+        ? `The rise of the die over the room at ${lineDb.toFixed(1)} dB(A): what ranks.`
+        : `${response.name}${data.place ? `, ${data.place},` : ''} at ${lineDb.toFixed(1)} dB(A): what ranks.`,
       figureFor: ({ placed }) => ({ value: placed.value, interval95: placed.interval95, why: '' }),
     },
     {
@@ -46,9 +50,16 @@ export function measuresOf(data: JudgementData): Measure[] {
       ...{ unit: 'dB(A)', decimals: 1, better: 'lower' },
       definition:
         rule.controlRiseK === null
-          ? 'The noise that holds the control’s rise: no control has a place at the line.'
-          : `The noise that an entry needs for the rise that ${control} has at the line, ${rule.controlRiseK.toFixed(1)} K.`,
+          ? `The noise that holds the control’s ${what}: no control has a place at the line.`
+          : `The noise that an entry needs for the ${what} that ${control} has at the line, ${rule.controlRiseK.toFixed(decimals)} ${unit}.`,
       figureFor: ({ detail }, intervals) => told(detail.noiseToHoldDba, intervals?.noiseToHoldDba ?? null),
+    },
+    {
+      key: 'mean',
+      name: 'Mean over the band',
+      ...{ unit, decimals, better },
+      definition: `Mean of ${what} from ${from} to ${to} dB(A), the band of the Brief: for every evening and not for one line.`,
+      figureFor: ({ detail }, intervals) => told(detail.bandMean, intervals?.bandMean ?? null),
     },
     {
       key: 'band',
@@ -94,13 +105,18 @@ export function measuresOf(data: JudgementData): Measure[] {
       key: 'value',
       name: 'Price per W/K',
       ...{ unit: data.currency, decimals: 1, better: 'lower' },
-      definition: `What each W/K at the line costs: the price of the whole entry, its fans counted, times R. A ratio rewards the cheap: read it beside the front below.`,
+      definition: `What each W/K at the line costs: the price of the whole entry, its fans counted, times R. A ratio rewards the cheap: read it beside the front of Value.`,
       figureFor: ({ price, placed }) => {
-        if (price === null) return none(`no price in ${data.currency} noted`);
+        if (!price.known) return none(price.reason);
         if (placed.resistanceKPerW === null) return none('no power flowed');
-        const value = price * placed.resistanceKPerW;
+        const value = price.value * placed.resistanceKPerW;
         return { value, interval95: (value * placed.interval95) / placed.value, why: '' };
       },
     },
   ];
+  // K/W and what follows from it are measures of the die alone.
+  const own = isRise
+    ? ['rise', 'hold', 'band', 'knee', 'wall', 'capacity', 'value']
+    : ['rise', 'hold', 'mean'];
+  return all.filter(({ key }) => own.includes(key));
 }

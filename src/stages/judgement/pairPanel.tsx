@@ -15,7 +15,7 @@ import type { JudgedItem, JudgementData } from './judgementData';
 export function PairPanel({ one, other, data }: { one: JudgedItem; other: JudgedItem; data: JudgementData }) {
   const router = useRouter();
   const { difference, interval95, isOpen } = pairDifference(one.placed, other.placed);
-  const chance = chanceAhead(one.placed, other.placed, 'lower');
+  const chance = chanceAhead(one.placed, other.placed, data.response.better);
   const [ahead, share] = chance >= 0.5 ? [one, chance] : [other, 1 - chance];
   const found = toSeparate({ ...one.placed, ...one }, { ...other.placed, ...other });
   const { plan } = data;
@@ -45,7 +45,11 @@ export function PairPanel({ one, other, data }: { one: JudgedItem; other: Judged
         {one.product} against {other.product}
       </h3>
       <p>
-        Difference <b>{signed(difference, 2)} K</b> ± {figure(interval95, 2)} K
+        Difference{' '}
+        <b>
+          {signed(difference, 2)} {data.response.unit}
+        </b>{' '}
+        ± {figure(interval95, 2)} {data.response.unit}
         {isOpen ? ': cannot be told apart.' : ': told apart.'}
       </p>
       <p>

@@ -1,7 +1,7 @@
 'use client';
 
 import { useRef } from 'react';
-import type { Entry, EntryFan } from '@/core/lineUp/entry';
+import { blankFan, type Entry, type EntryExtra, type EntryFan } from '@/core/lineUp/entry';
 import { fansOfLayout } from '@/core/lineUp/fansOfLayout';
 import { LayoutEditor, type InCase } from './layoutEditor';
 import { CheckField, NumberField, TextField } from '@/ui/form/fields';
@@ -23,7 +23,12 @@ export function EntryForm({
 }) {
   const form = useRef<HTMLFormElement>(null);
   const sheet = useSheet('entry', entryId, kept);
-  const { fans, coverName, revealed, layout } = sheet.body;
+  const { fans, coverName, revealed, layout, extras } = sheet.body;
+  const changeExtra = (at: number, part: Partial<EntryExtra>) =>
+    sheet.set({
+      ...sheet.body,
+      extras: extras.map((extra, i) => (i === at ? { ...extra, ...part } : extra)),
+    });
   const change = (at: number, part: Partial<EntryFan>) =>
     sheet.set({ ...sheet.body, fans: fans.map((fan, i) => (i === at ? { ...fan, ...part } : fan)) });
   return (
@@ -51,7 +56,7 @@ export function EntryForm({
       {(inCase && layout.length > 0 ? [] : fans).map((fan, i) => (
         <div
           key={i}
-          className="grid grid-cols-[3.6rem_1fr_4.6rem_4.6rem_5.4rem_auto] items-end gap-1.5"
+          className="grid grid-cols-[3.6rem_1fr_4.6rem_4.6rem] items-end gap-1.5"
           role="group"
           aria-label={`Fan ${i + 1}`}
         >
@@ -73,6 +78,18 @@ export function EntryForm({
             optional
             value={fan.eachPrice}
             onValue={(eachPrice) => change(i, { eachPrice })}
+          />
+          <NumberField
+            label="Thick, mm"
+            optional
+            value={fan.thicknessMm}
+            onValue={(thicknessMm) => change(i, { thicknessMm })}
+          />
+          <NumberField
+            label="Clipped up, mm"
+            optional
+            value={fan.raisedMm}
+            onValue={(raisedMm) => change(i, { raisedMm })}
           />
           <button
             type="button"
@@ -96,13 +113,47 @@ export function EntryForm({
           onClick={() =>
             sheet.set({
               ...sheet.body,
-              fans: [...fans, { name: '', count: 1, direction: '', place: '', eachPrice: null }],
+              fans: [...fans, blankFan({ name: '' })],
             })
           }
         >
           Add a fan
         </button>
       )}
+      {extras.map((extra, i) => (
+        <div
+          key={i}
+          className="grid grid-cols-[1fr_6rem_auto] items-end gap-1.5"
+          role="group"
+          aria-label={`Extra ${i + 1}`}
+        >
+          <TextField
+            label="Bought beside it"
+            value={extra.name}
+            onValue={(name) => changeExtra(i, { name })}
+          />
+          <NumberField
+            label={currency}
+            value={extra.price}
+            onValue={(price) => changeExtra(i, { price: price ?? 0 })}
+          />
+          <button
+            type="button"
+            className="quiet-button px-2!"
+            aria-label={`Remove extra ${i + 1}`}
+            onClick={() => sheet.set({ ...sheet.body, extras: extras.filter((_, at) => at !== i) })}
+          >
+            ✕
+          </button>
+        </div>
+      ))}
+      <button
+        type="button"
+        className="quiet-button"
+        onClick={() => sheet.set({ ...sheet.body, extras: [...extras, { name: '', price: 0 }] })}
+      >
+        Add a bracket or cable
+      </button>
       <div className="grid grid-cols-2 items-end gap-3">
         <TextField
           label="Cover name, until revealed"

@@ -13,6 +13,8 @@ const SIZES: { name: Exclude<Numeric, 'packSize'>; label: string; unit: string }
   { name: 'depthMm', label: 'Depth', unit: 'mm' },
   { name: 'heightMm', label: 'Height', unit: 'mm' },
   { name: 'memoryClearanceMm', label: 'Memory', unit: 'mm' },
+  { name: 'finsToMemoryMm', label: 'Fins to memory', unit: 'mm' },
+  { name: 'radiatorMm', label: 'Radiator, long', unit: 'mm' },
   { name: 'fanSizeMm', label: 'Fan size', unit: 'mm' },
   { name: 'fanThicknessMm', label: 'Fan thickness', unit: 'mm' },
   { name: 'ratedRpm', label: 'Rated speed', unit: 'rpm' },
@@ -82,6 +84,11 @@ export function ProductForm({
             label: value === 'fixed' ? 'fixed speed' : value || '–',
           }))}
           onValue={(connector) => set({ connector })}
+        />
+        <TextField
+          label="Sockets, by commas"
+          value={product.sockets}
+          onValue={(sockets) => set({ sockets })}
         />
         <TextField label="Mounting" value={product.mounting} onValue={(mounting) => set({ mounting })} />
         <NumberField

@@ -2,15 +2,24 @@
 
 import { useRouter, useSearchParams } from 'next/navigation';
 import { AXES } from '@/core/curves/axis';
+import type { Against } from '@/core/curves/curveRule';
 import { LineField } from '../curves/lineField';
 import { WhatChoice } from '../curves/whatChoice';
-import type { VerdictData } from './verdictData';
 
 /** What of the verdict is chosen: no more of it goes to the browser. */
-export type VerdictChoice = Pick<
-  VerdictData,
-  'lineAt' | 'load' | 'loads' | 'linesDba' | 'against' | 'place' | 'responses' | 'places' | 'againsts'
-> & { response: { id: string } };
+export interface VerdictChoice {
+  lineAt: number;
+  load: string;
+  loads: { key: string; label: string }[];
+  /** The brief's noise lines, the ranking one first. */
+  linesDba: number[];
+  against: Against;
+  place: string;
+  responses: { id: string; name: string }[];
+  places: string[];
+  againsts: Against[];
+  response: { id: string };
+}
 
 /** What the verdict ranks, at which load and where; all of it stands in the address, so that the page can be linked. */
 export function VerdictControls({ choice }: { choice: VerdictChoice }) {

@@ -1,5 +1,7 @@
 import type { Against } from '@/core/curves/curveRule';
 import type { Response } from '@/core/responses/responses';
+import type { VerdictChoice } from './verdictControls';
+import type { FilterData } from './readersFilter';
 import type { Ranking } from '@/core/ranking/rankAtLine';
 
 export interface VerdictEntry {
@@ -15,10 +17,18 @@ export interface VerdictEntry {
   against: string[];
 }
 
+/** What an entry that does not hold the load kept going. */
+export interface SustainedWords {
+  setting: string;
+  powerW: number | null;
+  clockMhz: number | null;
+  untilLimitS: number | null;
+}
+
 export interface VerdictData {
   roundUpId: number;
   entries: VerdictEntry[];
-  loads: { key: string; label: string }[];
+  choice: VerdictChoice;
   load: string;
   loadLabel: string;
   /** Where entries are compared: noise, dB(A), speed, rpm, or duty, %. */
@@ -27,18 +37,17 @@ export interface VerdictData {
   response: Pick<Response, 'id' | 'name' | 'unit' | 'decimals' | 'better' | 'assumed' | 'absent'>;
   against: Against;
   place: string;
-  responses: { id: string; name: string }[];
-  places: string[];
-  againsts: Against[];
+  /** There is something else to rank. */
+  hasOthers: boolean;
   referenceAmbientC: number;
   /** What is compared, as a heading: cooler, fan. */
   noun: string;
   ranking: Ranking;
   /** The order at the brief's other noise lines. */
   others: { lineDb: number; ranking: Ranking }[];
-  /** The brief's noise lines, the ranking one first. */
-  linesDba: number[];
   method: string[];
+  filter: FilterData;
+  sustained: Record<string, SustainedWords>;
   /** Nothing at this load has a die: what the verdict ranks was not measured. */
   withoutDie: boolean;
 }

@@ -6,6 +6,7 @@ import { figure } from '@/ui/figures';
 import { RankingNotes } from '../curves/rankingNotes';
 import type { VerdictData } from './verdictData';
 import { VerdictControls } from './verdictControls';
+import { ReadersFilter } from './readersFilter';
 import { VerdictTable } from './verdictTable';
 
 /** The table worth publishing, at one line and load, with the method it stands on. */
@@ -29,16 +30,13 @@ export function VerdictStage({ data }: { data: VerdictData }) {
     <div className="flex min-h-0 flex-1 flex-col gap-6 px-4 pt-3.5 pb-6 md:px-7 lg:flex-row">
       <section className="min-w-0 flex-1" aria-label="Ranking">
         <div className="flex flex-wrap items-center gap-x-5 gap-y-2 pb-3">
-          <VerdictControls
-            choice={{
-              ...{ lineAt, against, place, response: { id: response.id } },
-              ...{ load: data.load, loads: data.loads, linesDba: data.linesDba },
-              ...{ responses: data.responses, places: data.places, againsts: data.againsts },
-            }}
-          />
+          <VerdictControls choice={data.choice} />
           <div className="ml-auto flex items-center gap-3">
             <Link className="quiet-button" href={`/round-ups/${data.roundUpId}/curves?${query}`}>
               See the curves
+            </Link>
+            <Link className="quiet-button" href={`/round-ups/${data.roundUpId}/verdict/value?${query}`}>
+              What it costs
             </Link>
             <Link className="quiet-button" href={`/round-ups/${data.roundUpId}/verdict/advice`}>
               For a reader’s machine
@@ -48,7 +46,8 @@ export function VerdictStage({ data }: { data: VerdictData }) {
             </a>
           </div>
         </div>
-        <h2 className="font-display pb-1 text-[22px] font-bold">
+        <ReadersFilter data={data.filter} />
+        <h2 className="font-display pt-2 pb-1 text-[22px] font-bold">
           {what} at {figure(lineAt, axis.decimals)} {axis.unit}, {data.loadLabel}
         </h2>
         {!isRise && (
@@ -58,6 +57,7 @@ export function VerdictStage({ data }: { data: VerdictData }) {
           scale={scale}
           axis={axis}
           isRise={isRise}
+          sustained={data.sustained}
           ranking={data.ranking}
           others={data.others}
           noun={data.noun}
@@ -69,8 +69,10 @@ export function VerdictStage({ data }: { data: VerdictData }) {
             {isRise && data.withoutDie ? (
               <>
                 No die was measured at this load
-                {data.responses.length > 1 ? ': choose above what is ranked instead.' : '.'}
+                {data.hasOthers ? ': choose above what is ranked instead.' : '.'}
               </>
+            ) : data.filter.kept === 0 ? (
+              'Nothing is left: the wishes above leave every entry out.'
             ) : (
               'Nothing can be placed at this level and load.'
             )}

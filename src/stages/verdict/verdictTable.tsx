@@ -4,13 +4,24 @@ import type { PlacedEntry, Ranking } from '@/core/ranking/rankAtLine';
 import { EntryMark } from '@/ui/entryMark';
 import { figure, placeText } from '@/ui/figures';
 import { bracketRoomPx, TieBrackets } from '@/ui/tieBrackets';
-import type { VerdictEntry } from './verdictData';
+import type { SustainedWords, VerdictData, VerdictEntry } from './verdictData';
 
 function standing({ status, at, restated }: PlacedEntry, axis: Axis, isRise: boolean): string {
   if (status === 'tops-out') return `tops out at ${figure(at, axis.decimals)} ${axis.unit}`;
   if (restated) return 'one setting, restated by the fan laws';
   if (!isRise) return 'measured there';
   return status === 'throttled' ? 'does not hold the load' : 'holds the load';
+}
+
+/** What the throttled kept going, as far as it was logged. */
+function sustainedWords({ powerW, clockMhz, untilLimitS }: SustainedWords): string {
+  return [
+    powerW === null ? '' : `${figure(powerW, 0)} W sustained`,
+    clockMhz === null ? '' : `${figure(clockMhz, 0)} MHz`,
+    untilLimitS === null ? '' : `at the limit after ${figure(untilLimitS, 0)} s`,
+  ]
+    .filter(Boolean)
+    .join(', ');
 }
 
 function money(price: number | null, currency: string): string {
@@ -48,7 +59,9 @@ export function VerdictTable({
   scale,
   axis,
   isRise,
+  sustained,
 }: {
+  sustained: VerdictData['sustained'];
   scale: ShownScale;
   axis: Axis;
   /** The die's rise has its resistance and its temperature in the reference room beside it. */
@@ -85,6 +98,7 @@ export function VerdictTable({
                 </span>
                 <span className={`block text-[13px] ${placed.status === 'ranked' ? 'text-ok' : 'text-warn'}`}>
                   {standing(placed, axis, isRise)}
+                  {sustained[placed.entry] && `: ${sustainedWords(sustained[placed.entry]!)}`}
                 </span>
               </span>
               <span className="num shrink-0 whitespace-nowrap">
@@ -186,6 +200,11 @@ export function VerdictTable({
                   <td className="num whitespace-nowrap">{money(entry.price, entry.currency)}</td>
                   <td className={`min-w-28 ${placed.status === 'ranked' ? 'text-ok' : 'text-warn'}`}>
                     {standing(placed, axis, isRise)}
+                    {sustained[placed.entry] && (
+                      <span className="block text-[13px] text-ink2">
+                        {sustainedWords(sustained[placed.entry]!)}
+                      </span>
+                    )}
                     {entry.against.map((name) => (
                       <span key={name} className="block text-[13px] text-warn">
                         ▲ {name}

@@ -1,15 +1,20 @@
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { questionOf } from '@/core/brief/questions';
+import { configuredSize } from '@/core/lineUp/configuredSize';
 import { againstLimits } from '@/core/lineUp/fitsLimits';
 import type { Response } from '@/core/responses/responses';
 import { hasDie } from '@/core/runs/labRun';
 import { loadKey } from '@/core/runs/load';
 import { olderRunsSentence } from '@/core/runs/olderRuns';
 import { OlderNote } from '@/stages/rig/olderNote';
+import { NO_WISH } from '@/core/lineUp/readersWish';
+import { viewFitChoices } from '@/lab/readersFit';
+import { choiceOf } from './verdictChoice';
 import { roundUpView } from '@/app/roundUpView';
 import { verdictOf, verdictQuery } from '@/lab/verdictView';
 import { ApartNote } from '@/stages/rig/apartNote';
+import { viewPrices } from '@/lab/prices';
 import { viewKeptApart } from '@/lab/rigView';
 import { VerdictStage } from '@/stages/verdict/verdictStage';
 
@@ -27,7 +32,17 @@ export default async function VerdictPage({ params, searchParams }: Props) {
   const query = verdictQuery(await searchParams);
   const view = await roundUpView(id);
   if (!view) notFound();
-  const { loads, chosen, shown, lineAt, ranking, others, method } = await verdictOf(view, query);
+  const verdict = await verdictOf(view, query);
+  const { chosen, shown, lineAt, ranking, others, method, leftOut, sustained } = verdict;
+  const { currency } = view.brief.limits;
+  const priced = new Map(
+    (await viewPrices(view)).map(({ entry, price }) => [
+      entry.code,
+      { price, size: configuredSize(entry.product.body, entry.entry.body) },
+    ]),
+  );
+  const { sockets, cases } = await viewFitChoices(id);
+  const nameOf = new Map(view.entries.map(({ entry, product }) => [entry, product]));
   const atLoad = view.runs.filter((run) => loadKey(run) === loadKey(chosen.load) && run.setAside === '');
   return (
     <>
@@ -36,27 +51,32 @@ export default async function VerdictPage({ params, searchParams }: Props) {
       <VerdictStage
         data={{
           roundUpId: id,
-          entries: view.entries.map((entry, position) => ({
-            ...entry,
-            position,
-            against: againstLimits(entry, view.brief.limits),
-          })),
-          loads: loads.map(({ load, label }) => ({ key: loadKey(load), label })),
+          entries: view.entries.map((entry, position) => {
+            const { price, size } = priced.get(entry.entry)!;
+            const money = price.known ? { price: price.value, currency } : { price: null, currency };
+            const sized = { ...entry, ...size, ...money };
+            return { ...sized, position, against: againstLimits(sized, view.brief.limits) };
+          }),
+          choice: choiceOf(verdict),
           load: loadKey(chosen.load),
           loadLabel: chosen.label,
           lineAt,
           response: plainResponse(shown.response),
           against: shown.against,
           place: shown.place,
-          responses: shown.responses.map(({ id: value, name }) => ({ id: value, name })),
-          places: shown.places,
-          againsts: shown.againsts,
+          hasOthers: shown.responses.length > 1,
           referenceAmbientC: view.roundUp.referenceAmbientC,
           noun: questionOf(view.brief.question).one,
           ranking,
           others,
-          linesDba: view.brief.noiseLinesDba,
           method,
+          sustained,
+          filter: {
+            wish: query.wish ?? NO_WISH,
+            currency,
+            ...{ sockets, cases, all: view.entries.length, kept: view.entries.length - leftOut.length },
+            leftOut: leftOut.map(({ entry, why }) => ({ entry, why, product: nameOf.get(entry)! })),
+          },
           withoutDie: atLoad.length > 0 && !atLoad.some(hasDie),
         }}
       />

@@ -4,6 +4,7 @@ import { numberIn, type Query } from '@/app/numberIn';
 import { roundUpView } from '@/app/roundUpView';
 import { pack } from '@/core/packed';
 import { viewJudgement } from '@/lab/judgementView';
+import { responseChoice } from '@/lab/responseView';
 import type { JudgementData } from '@/stages/judgement/judgementData';
 import { JudgementStage } from '@/stages/judgement/judgementStage';
 
@@ -24,7 +25,10 @@ export default async function JudgementPage({ params, searchParams }: Props) {
   const view = await roundUpView(id);
   if (!view) notFound();
   const lineDb = numberIn(query.line, 'levelDb') ?? view.roundUp.noiseLineDba;
-  const found = await viewJudgement(view, lineDb, [query.load].flat()[0] ?? '', worthIn(query.worth));
+  const found = await viewJudgement(view, {
+    ...responseChoice(query),
+    ...{ lineDb, load: [query.load].flat()[0] ?? '', worth: worthIn(query.worth) },
+  });
   if (!found)
     return (
       <div className="max-w-2xl px-4 py-6 md:px-7">
@@ -35,13 +39,26 @@ export default async function JudgementPage({ params, searchParams }: Props) {
   const at = new Map(
     view.entries.map(({ entry, product }, position) => [entry, { entry, product, position }]),
   );
-  const { judged, notPlaced, ...rest } = found;
+  const { judged, notPlaced, shown, ...rest } = found;
+  const { id: what, name, unit, decimals, better, throttles } = shown.response;
   const data: JudgementData = {
     ...rest,
     roundUpId: id,
     lineDb,
+    response: { id: what, name, unit, decimals, better },
+    isRise: throttles,
+    place: shown.place,
+    places: shown.places,
+    responses: shown.responses
+      .filter(({ source }) => source.from !== 'level')
+      .map((other) => ({ id: other.id, name: other.name })),
     items: judged.map((item) => ({ ...item, ...at.get(item.placed.entry)! })),
     notPlaced: notPlaced.map((item) => ({ ...item, product: at.get(item.entry)!.product })),
   };
-  return <JudgementStage key={`${lineDb} ${found.load} ${found.rule.worth}`} packed={pack(data)} />;
+  return (
+    <JudgementStage
+      key={`${lineDb} ${found.load} ${found.rule.worth} ${what} ${shown.place}`}
+      packed={pack(data)}
+    />
+  );
 }

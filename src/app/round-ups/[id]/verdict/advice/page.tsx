@@ -3,7 +3,7 @@ import { idFrom } from '@/app/ids';
 import { numberIn, type Query } from '@/app/numberIn';
 import { roundUpView } from '@/app/roundUpView';
 import { viewAdvice } from '@/lab/adviceView';
-import { viewLineUp } from '@/lab/lineUpView';
+import { viewPrices } from '@/lab/prices';
 import { AdviceStage } from '@/stages/advice/adviceStage';
 
 const NO_LIMITS = { heightMm: null, memoryMm: null, budget: null };
@@ -42,7 +42,9 @@ export default async function AdvicePage({ params, searchParams }: Props) {
         <p className="pt-2">Runs at fixed watts come first: from their K/W a reader’s machine is told.</p>
       </div>
     );
-  const prices = new Map((await viewLineUp(id)).map(({ code, price }) => [code, price]));
+  const prices = new Map(
+    (await viewPrices(view)).map(({ entry, price }) => [entry.code, price.known ? price.value : null]),
+  );
   const entries = view.entries.map(({ entry, product }, position) => ({
     ...{ entry, product, position },
     price: prices.get(entry) ?? null,

@@ -1,0 +1,27 @@
+import { notFound } from 'next/navigation';
+import { idFrom } from '@/app/ids';
+import type { Query } from '@/app/numberIn';
+import { roundUpView } from '@/app/roundUpView';
+import { viewWeights } from '@/lab/weightsView';
+import { WeightsStage } from '@/stages/weights/weightsStage';
+
+interface Props {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<Query>;
+}
+
+export default async function WeightsPage({ params, searchParams }: Props) {
+  const id = idFrom((await params).id);
+  const view = await roundUpView(id);
+  if (!view) notFound();
+  const found = viewWeights(view, [(await searchParams).weights].flat()[0]);
+  if (!found)
+    return (
+      <div className="max-w-2xl px-4 py-6 md:px-7">
+        <h2 className="font-display text-[22px] font-bold">Nothing to weigh yet</h2>
+        <p className="pt-2">Runs at fixed watts come first: K/W is what their loads have in common.</p>
+      </div>
+    );
+  const entries = view.entries.map(({ entry, product }, position) => ({ entry, product, position }));
+  return <WeightsStage data={{ ...found, roundUpId: id, entries }} />;
+}

@@ -1,0 +1,26 @@
+import { figure } from '@/ui/figures';
+import type { JudgementData } from './judgementData';
+
+/** What a kelvin less brings in clock or score, or that it brings nothing that can be told. */
+export function KelvinWorths({ worths }: Pick<JudgementData, 'worths'>) {
+  if (worths.length === 0) return null;
+  return (
+    <section aria-label="What a kelvin is worth" className="max-w-240 text-[14.5px]">
+      <h3 className="font-display text-[16px] font-bold">What a kelvin is worth</h3>
+      <ul className="list-disc space-y-0.5 pl-5">
+        {worths.map(({ name, unit, worth }) => (
+          <li key={name}>
+            <b>{name}.</b>{' '}
+            {!worth.known
+              ? `Cannot be told: ${worth.reason}.`
+              : worth.value.isWorth && worth.value.perK > 0
+                ? `A kelvin cooler brings ${figure(worth.value.perK, 2)} ± ${figure(worth.value.interval95, 2)} ${unit}, over ${worth.value.points} settings.`
+                : worth.value.isWorth
+                  ? `What is cooler is lower here, by ${figure(-worth.value.perK, 2)} ± ${figure(worth.value.interval95, 2)} ${unit} a kelvin: something else moves both.`
+                  : `A kelvin is worth nothing that these ${worth.value.points} settings could tell: ${figure(worth.value.perK, 2)} ± ${figure(worth.value.interval95, 2)} ${unit}.`}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

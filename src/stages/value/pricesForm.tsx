@@ -1,0 +1,98 @@
+'use client';
+
+import { useRef } from 'react';
+import type { DatedPrice } from '@/core/lineUp/prices';
+import { ChoiceField, NumberField, TextField } from '@/ui/form/fields';
+import { SheetTrouble } from '@/ui/form/sheetTrouble';
+import { useSheet } from '@/ui/form/useSheet';
+import type { ValueData, ValueItem } from './valueData';
+
+const STOCK = [
+  { value: 'yes', label: 'in stock' },
+  { value: 'no', label: 'out of stock' },
+  { value: '', label: 'nobody looked' },
+] as const;
+
+type Stock = (typeof STOCK)[number]['value'];
+const stockOf = (inStock: boolean | null): Stock => (inStock === null ? '' : inStock ? 'yes' : 'no');
+
+/** What one entry cost, day by day: the whole of it, fans, brackets and cables counted. */
+export function PricesForm({ item, data }: { item: ValueItem; data: ValueData }) {
+  const form = useRef<HTMLFormElement>(null);
+  const sheet = useSheet('prices', item.entryId, item.sheet);
+  const { prices } = sheet.body;
+  const set = (next: DatedPrice[]) => sheet.set({ prices: next });
+  const change = (at: number, part: Partial<DatedPrice>) =>
+    set(prices.map((price, i) => (i === at ? { ...price, ...part } : price)));
+  return (
+    <form
+      ref={form}
+      aria-label={`Prices of ${item.product}`}
+      className="space-y-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (form.current!.reportValidity()) void sheet.save({ said: `Prices of ${item.product} saved` });
+      }}
+    >
+      {prices.length === 0 && (
+        <p className="text-[14px] text-ink2">
+          No price with a day yet
+          {item.price === null ? '.' : ': the product’s own stands in, with its fans and extras.'}
+        </p>
+      )}
+      {prices.map((price, i) => (
+        <div
+          key={i}
+          role="group"
+          aria-label={`Price ${i + 1}`}
+          className="grid grid-cols-[8.6rem_5rem_4rem] items-end gap-1.5 sm:grid-cols-[8.6rem_5rem_4rem_4.5rem_8rem_1fr_auto]"
+        >
+          <TextField label="Day" type="date" value={price.date} onValue={(date) => change(i, { date })} />
+          <NumberField
+            label="Price"
+            value={price.price}
+            onValue={(value) => change(i, { price: value ?? 0 })}
+          />
+          <TextField label="In" value={price.currency} onValue={(currency) => change(i, { currency })} />
+          <TextField label="Region" value={price.region} onValue={(region) => change(i, { region })} />
+          <ChoiceField
+            label="Stock"
+            value={stockOf(price.inStock)}
+            options={STOCK}
+            onValue={(stock) => change(i, { inStock: stock === '' ? null : stock === 'yes' })}
+          />
+          <TextField label="Note" value={price.note} onValue={(note) => change(i, { note })} />
+          <button
+            type="button"
+            className="quiet-button px-2!"
+            aria-label={`Remove price ${i + 1}`}
+            onClick={() => set(prices.filter((_, at) => at !== i))}
+          >
+            ✕
+          </button>
+        </div>
+      ))}
+      <SheetTrouble sheet={sheet} />
+      <div className="flex gap-2">
+        <button
+          type="button"
+          className="quiet-button"
+          onClick={() =>
+            set([
+              ...prices,
+              {
+                ...{ date: data.today, price: item.price ?? 0, currency: data.currency },
+                ...{ region: data.region, inStock: true, note: '' },
+              },
+            ])
+          }
+        >
+          Add a price
+        </button>
+        <button className="quiet-button" disabled={!sheet.dirty || sheet.busy}>
+          Save the prices
+        </button>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,140 @@
+'use client';
+
+import Link from 'next/link';
+import { parseAsString, useQueryState } from 'nuqs';
+import { EntryMark } from '@/ui/entryMark';
+import { figure, placeText } from '@/ui/figures';
+import { VerdictControls } from '../verdict/verdictControls';
+import { PriceFront } from './priceFront';
+import { PricesForm } from './pricesForm';
+import type { ValueData, ValueItem } from './valueData';
+
+function priceWords({ dated }: ValueItem, currency: string): string {
+  if (!dated) return 'as the product is noted';
+  const parts = [dated.date, dated.region, dated.inStock === false ? 'out of stock' : ''];
+  if (dated.currency !== currency) parts.unshift(`${dated.price.toFixed(2)} ${dated.currency}`);
+  return parts.filter(Boolean).join(', ');
+}
+
+/** Price against what is ranked: places, prices with their days, what a unit costs, and the front. */
+export function ValueStage({ data }: { data: ValueData }) {
+  const { items, currency, decimals, unit, perUnitOf } = data;
+  const [chosen, setChosen] = useQueryState('entry', parseAsString.withDefault(''));
+  const open = items.find(({ entry }) => entry === chosen) ?? items[0];
+  return (
+    <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-6 md:px-7">
+      <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
+        <VerdictControls choice={data.choice} />
+        <Link
+          className="ml-auto text-[14px] underline underline-offset-3"
+          href={`/round-ups/${data.roundUpId}/verdict`}
+        >
+          Back to the verdict
+        </Link>
+      </div>
+      <h2 className="font-display text-[22px] font-bold">
+        What it costs: {data.heading}, {data.loadLabel}
+      </h2>
+      <div className="w-0 min-w-full overflow-x-auto" tabIndex={0} role="region" aria-label="Prices">
+        <table className="figure-table">
+          <thead>
+            <tr>
+              <th scope="col">Place</th>
+              <th scope="col">Entry</th>
+              <th scope="col" className="num">
+                {data.what}, {unit}
+              </th>
+              <th scope="col" className="num">
+                Price, {currency}
+              </th>
+              {perUnitOf && (
+                <th scope="col" className="num">
+                  {currency} per {perUnitOf}
+                </th>
+              )}
+              <th scope="col">Against the others</th>
+            </tr>
+          </thead>
+          <tbody>
+            {items.map((item) => (
+              <tr
+                key={item.entry}
+                data-entry={item.entry}
+                className={item === open ? 'bg-raised' : undefined}
+              >
+                <td className="font-bold whitespace-nowrap">
+                  {item.place ? placeText(item.place.from, item.place.to) : '–'}
+                </td>
+                <td className="min-w-40">
+                  <button
+                    type="button"
+                    className="flex cursor-pointer items-center gap-1.5 text-left"
+                    aria-pressed={item === open}
+                    title="Its prices"
+                    onClick={() => void setChosen(item.entry)}
+                  >
+                    <EntryMark position={item.position} />
+                    <span dir="auto">{item.product}</span>
+                  </button>
+                </td>
+                <td className="num whitespace-nowrap">
+                  {item.place ? (
+                    <>
+                      <b>{figure(item.place.value, decimals)}</b>{' '}
+                      <span className="text-[13px] text-ink2">
+                        ± {figure(item.place.interval95, decimals)}, {figure(item.place.levelDb, 1)} dB(A)
+                      </span>
+                    </>
+                  ) : (
+                    <span className="text-[13px] text-ink2">no place here</span>
+                  )}
+                </td>
+                <td className="num">
+                  {item.price === null ? (
+                    <span className="text-[13px] text-warn">{item.why}</span>
+                  ) : (
+                    <>
+                      <b>{figure(item.price, 2)}</b>
+                      <span className="block text-[12.5px] text-ink2">{priceWords(item, currency)}</span>
+                    </>
+                  )}
+                </td>
+                {perUnitOf && (
+                  <td className="num whitespace-nowrap">
+                    {item.perUnit === null
+                      ? '–'
+                      : `${figure(item.perUnit.value, 2)} ± ${figure(item.perUnit.interval95, 2)}`}
+                  </td>
+                )}
+                <td className="text-[14px]">
+                  {item.place && !item.place.holds
+                    ? 'does not hold the load'
+                    : item.standing === null
+                      ? ''
+                      : item.standing.beatenBy.length > 0
+                        ? 'beaten for no more money'
+                        : 'on the front'}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {perUnitOf && (
+        <p className="label-text">
+          What a unit costs rewards the cheap: read it beside the front, which asks what each step up costs.
+        </p>
+      )}
+      <PriceFront data={data} />
+      {open && (
+        <section aria-label="Its prices" className="border-t border-hairline pt-3">
+          <h3 className="font-display flex items-center gap-2 pb-2 text-[16px] font-bold">
+            <EntryMark position={open.position} />
+            <span dir="auto">{open.product}</span>: the whole entry, fans, brackets and cables counted
+          </h3>
+          <PricesForm key={open.entryId} item={open} data={data} />
+        </section>
+      )}
+    </div>
+  );
+}

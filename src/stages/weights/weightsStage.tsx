@@ -1,0 +1,194 @@
+'use client';
+
+import Link from 'next/link';
+import { parseAsString, useQueryState } from 'nuqs';
+import { useState } from 'react';
+import type { OverLines } from '@/core/judgement/overLines';
+import type { Outcome } from '@/core/outcome';
+import { EntryMark } from '@/ui/entryMark';
+import { figure, placeText } from '@/ui/figures';
+import { typedNumber } from '@/ui/typedNumber';
+
+export interface WeightsData {
+  roundUpId: number;
+  points: { key: string; label: string; weight: number }[];
+  at: Record<string, (number | null)[]>;
+  told: Outcome<OverLines>;
+  entries: { entry: string; product: string; position: number }[];
+}
+
+function WeightField({
+  label,
+  weight,
+  onWeight,
+}: {
+  label: string;
+  weight: number;
+  onWeight: (weight: number) => void;
+}) {
+  const [draft, setDraft] = useState<string | null>(null);
+  function take() {
+    const typed = draft === null ? null : typedNumber(draft);
+    if (typed !== null && typed >= 0 && typed <= 1000 && typed !== weight) onWeight(typed);
+    setDraft(null);
+  }
+  return (
+    <input
+      aria-label={`Weight of ${label}`}
+      inputMode="decimal"
+      className="w-14 rounded border border-hairline bg-raised px-1.5 py-0.5 text-right text-[14px] text-ink"
+      value={draft ?? String(weight)}
+      onFocus={(event) => event.target.select()}
+      onChange={({ target }) => setDraft(target.value)}
+      onBlur={take}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter') take();
+        if (event.key === 'Escape') setDraft(null);
+      }}
+    />
+  );
+}
+
+const percent = (share: number) => `${figure(100 * share, 0)} %`;
+
+/** How far the first place hangs on the weights, in sentences. */
+function Dependence({
+  told,
+  points,
+  nameOf,
+}: {
+  told: OverLines;
+  points: WeightsData['points'];
+  nameOf: (entry: string) => string;
+}) {
+  const [first] = told.scores;
+  if (!first || told.scores.length < 2) return null;
+  if (told.anyWeights)
+    return (
+      <p className="text-[15px]">
+        <b dir="auto">{nameOf(first.entry)}</b> is first for any weights: it is no worse than any other at
+        each of them{first.placeTo > 1 ? ', though not told apart from all' : ''}.
+      </p>
+    );
+  return (
+    <section aria-label="Where it flips" className="text-[15px]">
+      <p>
+        <b dir="auto">{nameOf(first.entry)}</b> is first by these weights, and not by any:
+      </p>
+      <ul className="list-disc pl-5">
+        {told.flips.map(({ point, now, flipsAt, to }) => (
+          <li key={`${point} ${flipsAt}`} dir="auto">
+            {nameOf(to)} takes over where {points[point]!.label} counts for {flipsAt > now ? 'more' : 'less'}{' '}
+            than {percent(flipsAt)}; it is {percent(now)} now, the others keeping their proportions.
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** One score over all loads and lines of the brief, by weights that the reviewer states. */
+export function WeightsStage({ data }: { data: WeightsData }) {
+  const { points, told, entries, at } = data;
+  const [, setWeights] = useQueryState('weights', parseAsString.withOptions({ shallow: false }));
+  const byEntry = new Map(entries.map((entry) => [entry.entry, entry]));
+  const nameOf = (entry: string) => byEntry.get(entry)?.product ?? entry;
+  const total = points.reduce((sum, { weight }) => sum + weight, 0);
+  const set = (index: number, weight: number) =>
+    void setWeights(points.map((point, i) => (i === index ? weight : point.weight)).join(','));
+  return (
+    <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-6 md:px-7">
+      <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
+        <h2 className="font-display text-[22px] font-bold">Over all loads and lines</h2>
+        <button type="button" className="quiet-button" onClick={() => void setWeights(null)}>
+          All alike
+        </button>
+        <Link
+          className="ml-auto text-[14px] underline underline-offset-3"
+          href={`/round-ups/${data.roundUpId}/curves`}
+        >
+          Back to the curves
+        </Link>
+      </div>
+      <div className="w-0 min-w-full overflow-x-auto" tabIndex={0} role="region" aria-label="Scores">
+        <table className="figure-table">
+          <thead>
+            <tr>
+              <th scope="col">Place</th>
+              <th scope="col">Entry</th>
+              <th scope="col" className="num">
+                Score, K/W
+              </th>
+              {points.map(({ key, label }) => (
+                <th key={key} scope="col" className="num">
+                  {label}
+                </th>
+              ))}
+            </tr>
+            <tr>
+              <td colSpan={3} className="text-[13.5px] text-ink2">
+                weights
+              </td>
+              {points.map(({ key, label, weight }, i) => (
+                <td key={key} className="num whitespace-nowrap">
+                  <WeightField label={label} weight={weight} onWeight={(typed) => set(i, typed)} />
+                  <span className="block text-[12.5px] text-ink2">
+                    {total > 0 ? percent(weight / total) : '–'}
+                  </span>
+                </td>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {told.known &&
+              told.value.scores.map(({ entry, value, interval95, placeFrom, placeTo }) => (
+                <tr key={entry} data-entry={entry}>
+                  <td className="font-bold whitespace-nowrap">{placeText(placeFrom, placeTo)}</td>
+                  <td className="min-w-40">
+                    <span className="flex items-center gap-1.5">
+                      <EntryMark position={byEntry.get(entry)!.position} />
+                      <span dir="auto">{nameOf(entry)}</span>
+                    </span>
+                  </td>
+                  <td className="num whitespace-nowrap">
+                    <b>{figure(value, 4)}</b>{' '}
+                    <span className="text-[13px] text-ink2">± {figure(interval95, 4)}</span>
+                  </td>
+                  {at[entry]!.map((resistance, i) => (
+                    <td key={points[i]!.key} className="num">
+                      {resistance === null ? '–' : figure(resistance, 4)}
+                    </td>
+                  ))}
+                </tr>
+              ))}
+          </tbody>
+        </table>
+      </div>
+      {!told.known ? (
+        <p role="alert" className="text-[15px] text-warn">
+          ▲ {told.reason.charAt(0).toUpperCase() + told.reason.slice(1)}.
+        </p>
+      ) : (
+        <>
+          <Dependence told={told.value} points={points} nameOf={nameOf} />
+          {told.value.leftOut.length > 0 && (
+            <p className="text-[14px] text-ink2">
+              Without a score, for want of a place:{' '}
+              {told.value.leftOut.map(({ entry, points: missing }, i) => (
+                <span key={entry} dir="auto">
+                  {i > 0 && '; '}
+                  {nameOf(entry)} at {missing.map((point) => points[point]!.label).join(' and ')}
+                </span>
+              ))}
+              .
+            </p>
+          )}
+          <p className="label-text max-w-200">
+            The weighted mean of K/W at fixed watts: loads differ in watts and not in K/W, so that none counts
+            more for being larger. Its doubt takes a mount, a meter and a sensor to move all of it together.
+          </p>
+        </>
+      )}
+    </div>
+  );
+}
