@@ -4,7 +4,7 @@ import { importBundle } from '../../src/lab/importBundle';
 import { startApplication } from '../support/application';
 import { freshDatabase } from '../support/database';
 import { benchBundle } from './bundle';
-import { benchDrag, benchRank } from './curves';
+import { benchDrag, benchPlaces, benchRank } from './curves';
 import { print, type Figure } from './figure';
 import { addTraces, largeBundle } from './largeLab';
 import { benchLargeLog } from './largeLog';
@@ -51,7 +51,7 @@ async function main(): Promise<void> {
   // npm run bench -- lab: only the part named
   const only = process.argv[2];
   const figures: Figure[] = [];
-  if (!only || only === 'core') figures.push(benchReduction(), benchRank(), benchPlan());
+  if (!only || only === 'core') figures.push(benchReduction(), benchRank(), benchPlaces(), benchPlan());
   if (!only || only === 'bundle') figures.push(...(await benchBundle()));
   if (!only || only === 'log') figures.push(benchLargeLog(100));
   if (!only || only === 'lab') figures.push(...(await benchLab()));

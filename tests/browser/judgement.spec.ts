@@ -25,7 +25,7 @@ test('what the numbers can bear: measures with intervals, sorted by any, a ± op
 }) => {
   await page.goto(`${app.url}/round-ups/1/curves`);
   await page.getByRole('link', { name: 'What the numbers can bear' }).click();
-  await expect(page).toHaveURL(/judgement\?line=33&load=170/);
+  await expect(page).toHaveURL(/judgement\?load=170&line=33/);
   const cell = (entry: string, at: number) => page.locator(`tr[data-entry="${entry}"] td`).nth(at);
   expect((await order(page))[0]).toBe('jaloque-360');
   await expect(cell('jaloque-360', 0)).toHaveText('1');
@@ -47,9 +47,7 @@ test('what the numbers can bear: measures with intervals, sorted by any, a ± op
   await page.getByRole('button', { name: /^Knee/ }).click();
   await expect(page.getByText(/lowers R by less than 2 %/)).toBeVisible();
 
-  await expect(page.getByRole('region', { name: 'Value' })).toContainText(
-    /Tramontana, 109\.00 EUR: beaten by|EUR a kelvin/,
-  );
+  await expect(page.getByRole('region', { name: 'What a kelvin is worth' })).toContainText('Clock held.');
 
   await page.getByLabel('The doubt of').selectOption('tramontana');
   const budget = page.getByRole('region', { name: 'Doubt of Tramontana' });
@@ -102,4 +100,98 @@ test('the schools beside one another, and a machine that goes from reader to rea
     'its quietest setting is 35.0 dB(A)',
   );
   await expect(other.getByLabel('Limit')).toHaveValue('90');
+});
+
+test('what it costs: prices of a day noted, the front told, and a price abroad that needs its rate', async ({
+  page,
+}) => {
+  await page.goto(`${app.url}/round-ups/1/verdict`);
+  await page.getByRole('link', { name: 'What it costs' }).click();
+  const row = (entry: string) => page.locator(`tr[data-entry="${entry}"]`);
+  await expect(row('cierzo-240')).toContainText('109.00 USD, 2026-11-19, US');
+  await expect(page.getByRole('region', { name: 'Value' })).toContainText(/EUR a kelvin/);
+  await row('solano').getByRole('button').click();
+  const form = page.getByRole('form', { name: 'Prices of Solano' });
+  await form.getByRole('button', { name: 'Add a price' }).click();
+  await form.getByLabel('Price', { exact: true }).fill('250');
+  await form.getByLabel('In', { exact: true }).fill('GBP');
+  await form.getByRole('button', { name: 'Save the prices' }).click();
+  await expect(row('solano')).toContainText('priced in GBP, and the brief states no rate to EUR');
+  await page.goto(`${app.url}/round-ups/1/brief`);
+  await page.getByRole('button', { name: 'Add a currency' }).click();
+  await page.getByLabel('One', { exact: true }).last().fill('GBP');
+  await page.getByLabel('is worth').last().fill('1.2');
+  await page.getByRole('button', { name: 'Save the brief' }).click();
+  await expect(page.getByText('Brief saved')).toBeVisible();
+  await page.goto(`${app.url}/round-ups/1/verdict/value`);
+  await expect(row('solano')).toContainText('300.00');
+  await expect(page.getByRole('region', { name: 'Value' })).toContainText(/Solano, 300\.00 EUR: beaten by/);
+  expect(await seriousFaults(page)).toEqual([]);
+  await page.setViewportSize({ width: 390, height: 844 });
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+});
+
+test('for whom it fits: who is left out and why, none left told, and all taken again', async ({ page }) => {
+  await page.goto(`${app.url}/round-ups/1/verdict`);
+  await page.getByText('For whom it fits').click();
+  await page.getByLabel('Height, at most').fill('160');
+  await page.getByLabel('Height, at most').blur();
+  await expect(page).toHaveURL(/height=160/);
+  await expect(page.locator('[data-left-out="tramontana"]')).toHaveText(
+    'Tramontana: 168 mm high, 8 mm too much',
+  );
+  await expect(page.getByRole('status').filter({ hasText: 'left out' })).toContainText(
+    '6 entries of 8 kept, 2 left out',
+  );
+  expect((await order(page)).includes('tramontana')).toBe(false);
+  await page.getByLabel('As quiet as').fill('3');
+  await page.getByLabel('As quiet as').blur();
+  await expect(page.getByText('Nothing is left: the wishes above leave every entry out.')).toBeVisible();
+  expect(await seriousFaults(page)).toEqual([]);
+  await page.getByRole('button', { name: 'Take all again' }).click();
+  await expect(page).not.toHaveURL(/height/);
+  await expect(page.locator('tr[data-entry="tramontana"]')).toBeVisible();
+  await expect(page.locator('tr[data-entry="terral-slim"]')).toContainText(
+    /1\d\d W sustained, \d,?\d{3} MHz, at the limit after/,
+  );
+});
+
+test('weights move the first place, and weights of nothing say so; a grid that is none says what to measure', async ({
+  page,
+}) => {
+  await page.goto(`${app.url}/round-ups/1/curves?against=rpm`);
+  await expect(page.locator('[data-wall="lebeche-120"]')).toHaveCount(1);
+  await expect(page.getByRole('region', { name: 'Walls' })).toContainText(
+    /Lebeche 120: \d\d\.\d ± \d+\.\d K/,
+  );
+  await page.goto(`${app.url}/round-ups/1/curves`);
+  await expect(page.locator('[data-crossing="tramontana galerna-twin"]')).toBeVisible();
+  await page.getByRole('link', { name: 'Over all loads' }).click();
+  expect((await order(page))[0]).toBe('tramontana');
+  await expect(page.getByRole('region', { name: 'Where it flips' })).toContainText('takes over where');
+  for (const line of ['170 W, 28.0 dB(A)', '90 W, 28.0 dB(A)', '90 W, 33.0 dB(A)']) {
+    await page.getByLabel(`Weight of ${line}`).fill('0');
+    await page.keyboard.press('Enter');
+    await expect(page.getByLabel(`Weight of ${line}`)).toHaveValue('0');
+  }
+  await expect.poll(() => order(page).then(([first]) => first)).toBe('jaloque-360');
+  expect(await seriousFaults(page)).toEqual([]);
+  await page.getByLabel('Weight of 170 W, 33.0 dB(A)').fill('0');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert').filter({ hasText: 'sum to nothing' })).toBeVisible();
+  await page.getByRole('button', { name: 'All alike' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'sum to nothing' })).toHaveCount(0);
+  await page.getByRole('link', { name: 'Back to the curves' }).click();
+  await page.getByRole('link', { name: 'Heatsinks and fans' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: /pieces|two heatsinks/ })).toBeVisible();
+});
+
+test('a response that is better higher is judged in its own unit', async ({ page }) => {
+  await page.goto(`${app.url}/round-ups/1/curves/judgement?load=170&line=33&what=clock`);
+  await expect(page.getByRole('columnheader', { name: /Clock held at the line/ })).toBeVisible();
+  await expect(page.getByRole('columnheader', { name: /Band score/ })).toHaveCount(0);
+  await expect(page.getByRole('region', { name: /^Doubt of/ })).toContainText('MHz');
+  await page.getByRole('button', { name: /^Mean over the band/ }).click();
+  await expect(page.getByText(/Mean of Clock held from 28 to 38 dB\(A\)/)).toBeVisible();
+  expect(await seriousFaults(page)).toEqual([]);
 });

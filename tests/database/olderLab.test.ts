@@ -65,9 +65,11 @@ test('nothing of it is lost: runs, numbers, logs, and what was written', async (
     brief: { places: USUAL_PLACES, region: '', rates: [] },
     'rig-setup': { cardLimitC: null, regulatorLimitC: null },
   };
+  const ofFans = ({ fans }: { fans?: object[] }) =>
+    fans ? { fans: fans.map((fan) => ({ thicknessMm: null, raisedMm: null, ...fan })) } : {};
   const asNow = (before.sheets as { kind: string; body: object }[]).map((sheet) => ({
     ...sheet,
-    body: { ...sheet.body, ...added[sheet.kind] },
+    body: { ...sheet.body, ...ofFans(sheet.body), ...added[sheet.kind] },
   }));
   expect(now.sheets).toEqual(asNow);
   expect(now.readings).toEqual(before.readings);

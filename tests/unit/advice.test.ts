@@ -110,7 +110,7 @@ test('curves cross where their differences change sign, quietest first, and touc
     ],
   });
   expect(crossings(curves, { from: 30, to: 36 })).toEqual([
-    { atDb: expect.closeTo(33, 2), below: 'flat', above: 'steep' },
+    { atDb: expect.closeTo(33, 2), value: expect.closeTo(37.4, 2), below: 'flat', above: 'steep' },
   ]);
   expect(crossings(curves, { from: 30, to: 32.5 })).toEqual([]);
   expect(crossings([curves[0]!, curves[0]!], { from: 30, to: 36 })).toEqual([]);
@@ -154,7 +154,12 @@ test('the front of price and rise: who is beaten, what a kelvin of the next step
   ]);
   expect(cheap).toEqual({
     ...{ entry: 'cheap', beatenBy: [] },
-    next: { entry: 'middle', moreMoney: 51, lessK: expect.closeTo(3.4, 9), moneyPerK: expect.closeTo(15, 9) },
+    next: {
+      entry: 'middle',
+      moreMoney: 51,
+      better: expect.closeTo(3.4, 9),
+      moneyPerUnit: expect.closeTo(15, 9),
+    },
   });
   expect(middle!.next!.entry).toBe('best');
   expect(beaten).toMatchObject({ beatenBy: ['middle', 'twin'], next: null });

@@ -65,10 +65,10 @@ const CASES = Object.keys(TRUTHS).flatMap((id) =>
 
 test.each(CASES)('eight equal ones share first place by %s at equal %s in about 95 of 100', (id, school) => {
   const chance = seededChance(41);
-  const shared = Array.from({ length: 60 }, () => ranked(equalOnes(chance, id), id, school)).filter(
+  const shared = Array.from({ length: 40 }, () => ranked(equalOnes(chance, id), id, school)).filter(
     (placed) => placed.length === 8 && placed.every(({ placeFrom }) => placeFrom === 1),
   ).length;
-  expect(shared).toBeGreaterThanOrEqual(53);
+  expect(shared).toBeGreaterThanOrEqual(35);
 });
 
 test('nor does a range of places by draws name a winner of equal ones more often than it should', () => {

@@ -4,6 +4,8 @@ import { valueAtLine } from '../curves/valueAtLine';
 /** Where two curves change places: who is better below that level, and who above. */
 export interface Crossing {
   atDb: number;
+  /** What both have there, in the response's unit. */
+  value: number;
   below: string;
   above: string;
 }
@@ -51,7 +53,7 @@ export function crossings(curves: readonly EntryCurve[], band: { from: number; t
           }
           const [worse, better] = [curves[a]!.entry, curves[b]!.entry];
           const [below, above] = sense * last.sign > 0 ? [better, worse] : [worse, better];
-          found.push({ atDb: high, below, above });
+          found.push({ atDb: high, value: valueAt(curves[a]!, high)!, below, above });
         }
         last = { sign, level };
       }

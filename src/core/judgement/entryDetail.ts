@@ -1,9 +1,9 @@
-import { beyondMounts, type EntryCurve } from '../curves/entryCurve';
+import type { EntryCurve } from '../curves/entryCurve';
 import type { PlacedEntry, Ranking } from '../ranking/rankAtLine';
 import { unknown, type Outcome } from '../outcome';
-import { largerSpread } from '../uncertainty/largerSpread';
-import { airflowWall, type AirflowWall, type WallPoint } from './airflowWall';
+import type { AirflowWall } from './airflowWall';
 import { capacityW } from './capacity';
+import { wallOf } from './curveWall';
 import { bandMean, bandScore, knee, noiseToHold } from './perDecibel';
 import { placeRanges } from './placeRanges';
 
@@ -33,34 +33,6 @@ export interface EntryDetail {
   noiseToHoldDba: Outcome<number>;
   capacityW: Outcome<number>;
   kneeDba: Outcome<number>;
-}
-
-/** Settings as speeds and resistances, with what each has in doubt by itself and what its mounts share. */
-function wallOf(curve: EntryCurve | undefined, loadW: number): Outcome<AirflowWall> {
-  const points = (curve?.points ?? []).filter(
-    ({ at, resistanceKPerW }) => at > 0 && resistanceKPerW !== null,
-  );
-  if (points.length === 0) return unknown('no speeds were read');
-  const spreads = points.map((point) => largerSpread(point.spread, point.pooledSpread));
-  const wallPoints = points.map((point, i): WallPoint => {
-    const { pass } = spreads[i]!;
-    return {
-      rpm: point.at,
-      resistanceKPerW: point.resistanceKPerW!,
-      // What was still to come when a setting was read is in none of its passes' scatter.
-      variance: pass.variance > 0 ? (pass.variance + point.shortfall ** 2 / 3) / loadW ** 2 : null,
-      freedom: pass.freedom,
-    };
-  });
-  const mount = spreads.reduce((most, spread) =>
-    spread.mount.variance > most.mount.variance ? spread : most,
-  );
-  // A sensor that is off is off for the whole sweep: what its class leaves beyond remounting shifts the wall as a mount does.
-  const sensorsK2 = Math.max(
-    ...points.map((point) => beyondMounts(point.sensorVariance, mount.mount.variance)),
-  );
-  const shiftK2 = mount.mount.variance + sensorsK2;
-  return airflowWall(wallPoints, shiftK2 / loadW ** 2, mount.mount.freedom);
 }
 
 function heldAt(placed: PlacedEntry, rule: DetailRule): Outcome<number> {

@@ -1,3 +1,4 @@
+import { BOUNDS } from '../bounds';
 import { hasPlate, type Product } from './product';
 import type { Entry } from './entry';
 
@@ -41,7 +42,7 @@ export function configuredSize(
   const lowestMm = raised.length > 0 && hasPlate(product.kind) ? Math.min(...raised) : 0;
   const room = product.memoryClearanceMm;
   return {
-    heightMm: product.heightMm === null ? null : product.heightMm + raisedMm,
+    heightMm: product.heightMm === null ? null : Math.min(BOUNDS.heightMm.max, product.heightMm + raisedMm),
     memoryClearanceMm: clearsMemory ? ANY_MEMORY_MM : room === null ? null : room + lowestMm,
     fanThicknessMm,
     radiatorMm: product.radiatorMm,

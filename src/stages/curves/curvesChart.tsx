@@ -11,6 +11,7 @@ import { pixelX, pixelY, Plot, themeColour, type PlotFrame, type PlotSeries } fr
 import { entryStyle } from '@/ui/entryMark';
 import { figure } from '@/ui/figures';
 import { useNarrowOnceKnown } from '@/ui/narrow';
+import { ChartMarks, type Marks } from './chartMarks';
 import { EndLabels, endLabels, OtherLine, OverlayShapes } from './chartOverlay';
 import { shownCurves, type ShownCurve, type Zoom } from './chartView';
 import type { CurveEntry } from './curvesData';
@@ -34,6 +35,8 @@ export interface CurvesChartProps {
   otherLinesDba: readonly number[];
   onLine: (at: number) => void;
   placed: PlacedEntry[];
+  /** What stands still beside the curves. */
+  marks: Marks;
   /** Entries picked out; with none all are drawn alike. */
   picked: ReadonlySet<string>;
   lit: string | null;
@@ -209,6 +212,7 @@ export function CurvesChart(props: CurvesChartProps) {
       )}
       {frame && (
         <>
+          <ChartMarks marks={props.marks} shown={shown} entries={entries} frame={frame} picked={picked} />
           <OverlayShapes
             shown={shown}
             entries={entries}

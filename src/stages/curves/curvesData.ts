@@ -13,6 +13,8 @@ export interface CurvesData {
   noiseLineDba: number;
   /** The brief's lines, the ranking one first. */
   noiseLinesDba: number[];
+  /** The Brief's band of noise. */
+  bandDba: { from: number; to: number };
   /** What the page opens with, by the brief's school of temperature. */
   firstShown: RiseShown;
   /** What is compared and against what, and what else there is to compare. */
@@ -57,4 +59,14 @@ export interface CurveLoad {
   curves: EntryCurve[];
   /** Of a level: the rises on the same axis, since heat and noise stand together; empty where none was measured. */
   riseCurves: EntryCurve[];
+  /** Against speed: what no fan gets past, where a curve identifies it. */
+  walls: CurveWall[];
+  /** Of whom it cannot be told, and why. */
+  wallsUnknown: { entry: string; why: string }[];
+}
+
+export interface CurveWall {
+  entry: string;
+  riseK: number;
+  intervalK: number;
 }

@@ -23,9 +23,11 @@ import { firstLine } from '@/core/curves/firstLine';
 import { axisRange } from './lineRange';
 import { EntryNotes } from './entryNotes';
 import { RankingNotes } from './rankingNotes';
+import { crossings } from '@/core/judgement/crossings';
 import { OtherViews } from './otherViews';
 import { RankingTable } from './rankingTable';
 import { risesAt } from './risesAt';
+import { WallNotes } from './wallNotes';
 import { WhatChoice } from './whatChoice';
 
 const RISE_PLAIN = riseScale('rise', { loadW: 0, referenceAmbientC: 0 });
@@ -92,6 +94,15 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
   const ranking = useMemo(
     () => rankAtLine(curves, { ...load.rule, throttles: isRise, lineDb: lineAt }),
     [curves, load, isRise, lineAt],
+  );
+  const marks = useMemo(
+    () => ({
+      band: isNoise ? data.bandDba : null,
+      // A crowd crosses everywhere: there the marks would hide the curves.
+      crossings: isNoise && !numbered ? crossings(curves, data.bandDba) : [],
+      walls: from === null ? load.walls : [],
+    }),
+    [isNoise, numbered, curves, data.bandDba, from, load],
   );
   const risesK = useMemo(() => risesAt(load.riseCurves, lineAt), [load, lineAt]);
 
@@ -222,6 +233,7 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
             zoom={zoom}
             onZoom={(next) => void setView({ zoom: zoomText(next) })}
             otherLinesDba={isNoise ? data.noiseLinesDba.filter((value) => value !== lineAt) : []}
+            marks={marks}
             picked={picked}
             range={range}
             meterDistanceCm={data.meterDistanceCm}
@@ -294,6 +306,7 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
           {fastest && (
             <FullSpeedNote lead={fastest} product={entries.get(fastest.entry)!.product} scale={scale} />
           )}
+          <WallNotes load={load} entries={entries} />
           <EntryNotes notes={data.entryNotes} entries={entries} />
           {data.placeNote && <p className="pt-2 text-[14.5px] text-warn">{data.placeNote}</p>}
           {data.same && <p className="pt-2 text-[14.5px]">{data.same}</p>}

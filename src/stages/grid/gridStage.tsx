@@ -203,8 +203,8 @@ export function GridStage({ data }: { data: GridData }) {
             <ul className="max-w-240 list-disc pl-5 text-[15px]">
               {fit.value.heldBack.map(({ heatsink, ownFan, bestFan, share, from, to }) => (
                 <li key={heatsink} dir="auto">
-                  {heatsink} is held back by the fan it comes with ({ownFan}): with {bestFan} its R over the shared part is{' '}
-                  {figure(Math.abs(100 * share), 1)} % less ({percent(from)} to {percent(to)})
+                  {heatsink} is held back by the fan it comes with ({ownFan}): with {bestFan} its R over the
+                  shared part is {figure(Math.abs(100 * share), 1)} % less ({percent(from)} to {percent(to)})
                   {to > 0 ? ', which is inside the doubt' : ''}.
                 </li>
               ))}

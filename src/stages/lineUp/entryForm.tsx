@@ -56,7 +56,7 @@ export function EntryForm({
       {(inCase && layout.length > 0 ? [] : fans).map((fan, i) => (
         <div
           key={i}
-          className="grid grid-cols-[3.6rem_1fr_4.6rem_4.6rem] items-end gap-1.5"
+          className="grid grid-cols-12 items-end gap-1.5 *:col-span-3 [&>:first-child]:col-span-2 [&>:nth-child(2)]:col-span-4 [&>:last-child]:col-span-3"
           role="group"
           aria-label={`Fan ${i + 1}`}
         >
@@ -106,20 +106,6 @@ export function EntryForm({
           <option key={name} value={name} />
         ))}
       </datalist>
-      {!inCase && (
-        <button
-          type="button"
-          className="quiet-button"
-          onClick={() =>
-            sheet.set({
-              ...sheet.body,
-              fans: [...fans, blankFan({ name: '' })],
-            })
-          }
-        >
-          Add a fan
-        </button>
-      )}
       {extras.map((extra, i) => (
         <div
           key={i}
@@ -147,13 +133,29 @@ export function EntryForm({
           </button>
         </div>
       ))}
-      <button
-        type="button"
-        className="quiet-button"
-        onClick={() => sheet.set({ ...sheet.body, extras: [...extras, { name: '', price: 0 }] })}
-      >
-        Add a bracket or cable
-      </button>
+      <div className="flex flex-wrap gap-2">
+        {!inCase && (
+          <button
+            type="button"
+            className="quiet-button"
+            onClick={() =>
+              sheet.set({
+                ...sheet.body,
+                fans: [...fans, blankFan({ name: '' })],
+              })
+            }
+          >
+            Add a fan
+          </button>
+        )}
+        <button
+          type="button"
+          className="quiet-button"
+          onClick={() => sheet.set({ ...sheet.body, extras: [...extras, { name: '', price: 0 }] })}
+        >
+          Add a bracket or cable
+        </button>
+      </div>
       <div className="grid grid-cols-2 items-end gap-3">
         <TextField
           label="Cover name, until revealed"

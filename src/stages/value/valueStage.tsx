@@ -95,7 +95,9 @@ export function ValueStage({ data }: { data: ValueData }) {
                   ) : (
                     <>
                       <b>{figure(item.price, 2)}</b>
-                      <span className="block text-[12.5px] text-ink2">{priceWords(item, currency)}</span>
+                      <span className="block text-[12.5px] whitespace-nowrap text-ink2">
+                        {priceWords(item, currency)}
+                      </span>
                     </>
                   )}
                 </td>

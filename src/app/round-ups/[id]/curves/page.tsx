@@ -1,4 +1,6 @@
-import { loadKey } from '@/core/runs/load';
+import type { EntryCurve } from '@/core/curves/entryCurve';
+import { wallOf } from '@/core/judgement/curveWall';
+import { loadKey, type Load } from '@/core/runs/load';
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { questionOf } from '@/core/brief/questions';
@@ -17,8 +19,32 @@ import { RISE } from '@/core/responses/responses';
 import { allAlike } from '@/core/responses/allAlike';
 import { viewKeptApart } from '@/lab/rigView';
 import { ApartNote } from '@/stages/rig/apartNote';
-import type { CurvesData } from '@/stages/curves/curvesData';
+import type { CurveLoad, CurvesData } from '@/stages/curves/curvesData';
 import { CurvesStage } from '@/stages/curves/curvesStage';
+
+const NO_WALLS = { walls: [], wallsUnknown: [] };
+
+/** What no fan gets past at a load of fixed watts, as a rise. */
+function wallsOf(
+  curves: readonly EntryCurve[],
+  { loadW, loadName }: Load,
+): Pick<CurveLoad, 'walls' | 'wallsUnknown'> {
+  if (!(loadW > 0) || loadName !== '') return NO_WALLS;
+  const found = curves.map((curve) => ({ entry: curve.entry, wall: wallOf(curve, loadW) }));
+  return {
+    walls: found.flatMap(({ entry, wall }) =>
+      wall.known && wall.value.identified
+        ? [{ entry, riseK: wall.value.value * loadW, intervalK: wall.value.interval95 * loadW }]
+        : [],
+    ),
+    wallsUnknown: found.flatMap(({ entry, wall }) => {
+      if (!wall.known) return [{ entry, why: wall.reason }];
+      const { value, interval95, identified } = wall.value;
+      const shown = `${(value * loadW).toFixed(1)} ± ${(interval95 * loadW).toFixed(1)} K`;
+      return identified ? [] : [{ entry, why: `not identified: ${shown}` }];
+    }),
+  };
+}
 
 async function packedCurves(view: RoundUpView, shown: ResponseView): Promise<string> {
   const { roundUp, entries, runs } = view;
@@ -38,9 +64,11 @@ async function packedCurves(view: RoundUpView, shown: ResponseView): Promise<str
       rule: lineRule(load, { referenceAmbientC, limitC: rig.limitC }),
       curves,
       riseCurves: rises.find((other) => loadKey(other.load) === loadKey(load))?.curves ?? [],
+      ...(response.id === RISE.id && against === 'rpm' ? wallsOf(curves, load) : NO_WALLS),
     })),
     noiseLineDba: roundUp.noiseLineDba,
     noiseLinesDba: view.brief.noiseLinesDba,
+    bandDba: view.brief.bandDba,
     firstShown: view.brief.schools.temperature.choice === 'restated' ? 'temperature' : 'rise',
     response,
     against,
