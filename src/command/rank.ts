@@ -1,4 +1,3 @@
-import { readFile, stat } from 'node:fs/promises';
 import { resolve } from 'node:path';
 import type { EntryDetail } from '@/core/judgement/entryDetail';
 import type { Outcome } from '@/core/outcome';
@@ -7,23 +6,13 @@ import { AGAINST, type Against } from '@/core/curves/curveRule';
 import type { PlacedEntry } from '@/core/ranking/rankAtLine';
 import { RISE } from '@/core/responses/responses';
 import { rankBundle, whereWords, type BundleRanking, type RankChoice } from '@/lab/rankBundle';
-import { readFolder } from '@/formats/bundle/bundleFolder';
 import { readBundle } from '@/formats/bundle/readBundle';
-import { isZip, readZip } from '@/formats/bundle/bundleZip';
-import { problemText, UnusableInput } from '@/formats/problem';
+import { problemText } from '@/formats/problem';
+import { bundleAt } from './bundleAt';
 import { callerFolder, numberFlag, readArguments, runCommand, UsageError } from './arguments';
 
 const USAGE =
   './abanico rank BUNDLE [--noise DBA] [--load W] [--response ID] [--place PLACE] [--against noise|rpm|duty] [--at VALUE] [--detail] [--json]';
-
-/** A folder, or a zip of one. */
-async function bundleFiles(path: string): Promise<Map<string, Uint8Array>> {
-  const found = await stat(path).catch(() => null);
-  if (!found?.isFile()) return readFolder(path);
-  const bytes = await readFile(path);
-  if (!isZip(bytes)) throw new UnusableInput({ file: path, message: 'neither a folder nor a zip' });
-  return readZip(path, bytes);
-}
 
 function rounded(value: number, decimals: number): number {
   return Number(value.toFixed(decimals));
@@ -177,7 +166,7 @@ void runCommand(async () => {
     json: { type: 'boolean' },
     detail: { type: 'boolean' },
   });
-  const bundle = readBundle(await bundleFiles(resolve(callerFolder(), path)));
+  const bundle = readBundle(await bundleAt(resolve(callerFolder(), path)));
   const result = rankBundle(bundle, choiceOf(values));
   const isPlain = ['response', 'place', 'against', 'at'].every((name) => values[name] === undefined);
   const products = new Map(bundle.entries.map((entry) => [entry.entry, entry.product]));

@@ -1,7 +1,17 @@
 import type { Queryable } from './pool';
 
 export type SheetKind =
-  'brief' | 'plan' | 'rig-book' | 'rig-setup' | 'product' | 'sample' | 'entry' | 'plate' | 'case' | 'prices';
+  | 'brief'
+  | 'plan'
+  | 'rig-book'
+  | 'rig-setup'
+  | 'product'
+  | 'sample'
+  | 'entry'
+  | 'plate'
+  | 'case'
+  | 'prices'
+  | 'verdict';
 
 export interface KeptSheet<T> {
   version: number;
@@ -90,6 +100,7 @@ const OWNERS: Record<SheetKind, string> = {
   plate: 'entries',
   case: 'cases',
   prices: 'entries',
+  verdict: 'live_round_ups',
 };
 
 /** Whether there is what a sheet would be written of; held, so that it stays until the writing is done. */

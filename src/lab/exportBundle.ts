@@ -1,4 +1,4 @@
-import { coverAll, type CoverWords } from '@/core/lineUp/underCover';
+import { coverAll, type CoverWords, type Leaving } from '@/core/lineUp/underCover';
 import { withDatabase } from '@/database/pool';
 import {
   getRoundUpSource,
@@ -28,6 +28,8 @@ import { pricesOf } from './prices';
 import { briefOf } from './briefView';
 import { exportPlanning } from './exportPlanning';
 import { viewRoundUp } from './roundUpView';
+
+const NO_COVERS: CoverWords = { text: (text) => text, id: (text) => text };
 
 export interface BundleFile {
   path: string;
@@ -77,6 +79,7 @@ function coveredFile(content: Uint8Array, words: CoverWords): Uint8Array {
  */
 export async function exportBundle(
   roundUpId: number,
+  leaving: Leaving = 'covered',
 ): Promise<{ name: string; files: AsyncGenerator<BundleFile> } | null> {
   const view = await viewRoundUp(roundUpId);
   if (!view) return null;
@@ -89,11 +92,12 @@ export async function exportBundle(
       listRunExtras(db, roundUpId),
       listAllChanges(db, roundUpId),
       listKeptFiles(db, roundUpId),
-      coverWordsOf(db, roundUpId),
+      leaving === 'private' ? NO_COVERS : coverWordsOf(db, roundUpId),
       listAllReadings(db, roundUpId),
     ]),
   );
-  const planning = await exportPlanning(roundUp);
+  const planning = await exportPlanning(roundUp, leaving);
+  const isPublic = leaving === 'publishable';
   const labels = uniqueLabels(runs.map((run) => ({ ...run, label: words.id(run.label) })));
   const extras = new Map(runExtras.map((runExtra) => [runExtra.id, runExtra]));
   const taken = new Set<string>();
@@ -101,7 +105,8 @@ export async function exportBundle(
     ...coverAll(run, words),
     run: labels.get(run.id)!,
     trace: run.hasTrace ? tracePath(labels.get(run.id)!, taken) : '',
-    extra: coverAll(extras.get(run.id)!.extra, words),
+    extra: isPublic ? {} : coverAll(extras.get(run.id)!.extra, words),
+    ...(isPublic ? { note: '' } : {}),
   }));
   const entries = view.entries.map((entry, i) => ({
     ...coverAll({ ...entry, product: entry.productName, ...entryExtras[i]! }, words),
@@ -116,9 +121,14 @@ export async function exportBundle(
     words,
   );
   const plates = coverAll(await platesOf(roundUpId), words);
-  const prices = coverAll(await pricesOf(roundUpId), words);
+  const told = isPublic ? changes.filter(({ what }) => what !== 'note') : changes;
+  const noted = (await pricesOf(roundUpId)).map(({ entry, prices: list }) => ({
+    entry,
+    prices: isPublic ? list.map((price) => ({ ...price, note: '' })) : list,
+  }));
+  const prices = coverAll(noted, words);
   const tables: BundleTable[] = [
-    ...(changes.length > 0 ? (['changes.csv'] as const) : []),
+    ...(told.length > 0 ? (['changes.csv'] as const) : []),
     ...(readings.length > 0 ? (['readings.csv'] as const) : []),
     ...(layouts.length > 0 ? (['layouts.csv'] as const) : []),
     ...(plates.length > 0 ? (['flatness.csv'] as const) : []),
@@ -128,6 +138,8 @@ export async function exportBundle(
   // A lab of before these tables were known kept them as files.
   const others = kept
     .filter(({ path }) => !(tables as string[]).includes(path))
+    // What came along and is not known may say anything.
+    .filter(({ path }) => !isPublic || path.startsWith('photos/'))
     .map(({ path, content }) => ({
       path: words.id(path),
       bytes: coveredFile(content, words),
@@ -146,11 +158,11 @@ export async function exportBundle(
     if (plates.length > 0) yield encode('flatness.csv', flatnessCsv(plates));
     if (prices.length > 0) yield encode('prices.csv', pricesCsv(prices));
     if (layouts.length > 0) yield encode('layouts.csv', layoutsCsv(layouts));
-    if (changes.length > 0) {
+    if (told.length > 0) {
       yield encode(
         'changes.csv',
         changesCsv(
-          coverAll(changes, words).map((change) => ({
+          coverAll(told, words).map((change) => ({
             ...change,
             run: labels.get(change.runId)!,
             changedAt: change.changedAt.toISOString(),
@@ -170,8 +182,8 @@ export async function exportBundle(
     const { name: rigName, enclosure, meterDistanceCm, limitC } = rig;
     const band = (await withDatabase((db) => briefOf(db, roundUp.id)))!.body.bandDba;
     const dataPackage = {
-      name,
-      title,
+      name: words.id(name),
+      title: words.text(title),
       packageId,
       beganAt,
       rig: { name: rigName, enclosure, meterDistanceCm, limitC },
@@ -180,7 +192,7 @@ export async function exportBundle(
         bandDba: [band.from, band.to],
       },
       planning: coverAll(planning, words),
-      source: coverAll(source, words),
+      source: isPublic ? {} : coverAll(source, words),
     };
     yield encode(
       'datapackage.json',

@@ -1,4 +1,5 @@
 import type { Brief } from '@/core/brief/brief';
+import type { Verdict } from '@/core/verdict/verdictSheet';
 import type { PlanSheet } from '@/core/plan/planSheet';
 import type { RigBook } from '@/core/rig/instrument';
 import type { Product } from '@/core/lineUp/product';
@@ -7,6 +8,8 @@ import { withDatabase } from '@/database/pool';
 import { listRevisions } from '@/database/rigs';
 import type { RoundUp } from '@/database/roundUps';
 import { readSheet } from '@/database/sheets';
+import { blankSample, type Sample } from '@/core/lineUp/sample';
+import type { Leaving } from '@/core/lineUp/underCover';
 import { NO_PARTS, type BundleLineUp, type PlanningParts } from '@/formats/bundle/planningParts';
 import { lineUpOf, type LineUpEntry } from './lineUpView';
 import { setupOf } from './rigView';
@@ -25,23 +28,35 @@ function covered(product: Product, coverName: string): Product {
   };
 }
 
-function lineUpPart(entry: LineUpEntry): BundleLineUp | null {
+/** A sample without what concerns the lab and its lenders alone. */
+const forReaders = (sample: Sample): Sample => ({ ...blankSample(sample.label), state: sample.state });
+
+function lineUpPart(entry: LineUpEntry, leaving: Leaving): BundleLineUp | null {
   if (entry.product.version === 0 && entry.entry.version === 0 && !entry.sample) return null;
   const product = entry.product.version === 0 ? null : entry.product.body;
   const sample = entry.sample?.body ?? null;
   return {
-    product: product && entry.covered ? covered(product, entry.entry.body.coverName.trim()) : product,
+    product:
+      product && entry.covered && leaving !== 'private'
+        ? covered(product, entry.entry.body.coverName.trim())
+        : product,
     entry: entry.entry.version === 0 ? null : entry.entry.body,
-    sample: sample && entry.covered ? { ...sample, serial: '' } : sample,
+    sample:
+      sample && leaving === 'publishable'
+        ? forReaders(sample)
+        : sample && entry.covered && leaving === 'covered'
+          ? { ...sample, serial: '' }
+          : sample,
   };
 }
 
 /** What a bundle says of deciding and planning; nothing where nothing was written. */
-export async function exportPlanning(roundUp: RoundUp): Promise<PlanningParts> {
+export async function exportPlanning(roundUp: RoundUp, leaving: Leaving = 'covered'): Promise<PlanningParts> {
   return withDatabase(async (db) => {
-    const [brief, plan, book, lineUp, revisions] = await Promise.all([
+    const [brief, plan, verdict, book, lineUp, revisions] = await Promise.all([
       readSheet<Brief>(db, 'brief', roundUp.id),
       readSheet<PlanSheet>(db, 'plan', roundUp.id),
+      readSheet<Verdict>(db, 'verdict', roundUp.id),
       readSheet<RigBook>(db, 'rig-book', roundUp.rigId),
       lineUpOf(db, roundUp.id),
       listRevisions(db, roundUp.rigId),
@@ -49,6 +64,7 @@ export async function exportPlanning(roundUp: RoundUp): Promise<PlanningParts> {
     const parts: PlanningParts = { ...NO_PARTS, lineUp: {} };
     parts.brief = brief?.body ?? null;
     parts.plan = plan?.body ?? null;
+    parts.verdict = verdict?.body ?? null;
     parts.book = book?.body ?? null;
     parts.labCase = (await caseNamed(db, roundUp.rig.enclosure))?.body ?? null;
     if (revisions.length > 1 || revisions.some((revision) => revision.setup)) {
@@ -61,7 +77,7 @@ export async function exportPlanning(roundUp: RoundUp): Promise<PlanningParts> {
       }));
     }
     for (const entry of lineUp) {
-      const part = lineUpPart(entry);
+      const part = lineUpPart(entry, leaving);
       if (part) parts.lineUp[entry.code] = part;
     }
     return parts;

@@ -1,3 +1,5 @@
+import { cleanPhoto } from './publish/photos';
+import { Refused } from './refusal';
 import { sameRun } from '@/core/runs/runIdentity';
 import { untold, type Tell } from '@/core/progress';
 import { insertChange } from '@/database/changes';
@@ -118,6 +120,16 @@ function freshRuns(
   });
 }
 
+/** A photograph that came along, without what its camera wrote into it. */
+async function photoOf(path: string, bytes: Uint8Array): Promise<Uint8Array> {
+  try {
+    return (await cleanPhoto(bytes)).bytes;
+  } catch (error) {
+    if (error instanceof Refused) throw new UnusableInput({ file: path, message: error.message });
+    throw error;
+  }
+}
+
 interface Written {
   roundUpId: number;
   runs: number;
@@ -149,7 +161,8 @@ async function write(bundle: Bundle, tell: Tell, { uploadId, ...choices }: Impor
     const runIds = await writeNewRuns(db, fresh, rule, (share) => tell('Writing the runs', share));
     for (const { run, ...change } of bundle.changes)
       if (runIds.has(run)) await insertChange(db, runIds.get(run)!, change);
-    for (const { path, bytes } of bundle.others) await keepFile(db, roundUpId, path, bytes);
+    for (const { path, bytes } of bundle.others)
+      await keepFile(db, roundUpId, path, path.startsWith('photos/') ? await photoOf(path, bytes) : bytes);
     return { roundUpId, runs: runIds.size, there: bundle.runs.length - runIds.size };
   });
 }

@@ -82,6 +82,7 @@ export async function importPlanning(
 ): Promise<void> {
   await writeNew(db, 'brief', roundUpId, parts.brief);
   await writeNew(db, 'plan', roundUpId, parts.plan);
+  await writeNew(db, 'verdict', roundUpId, parts.verdict);
   if (parts.labCase) await keepNewCase(db, parts.labCase, IMPORTED);
   for (const [code, { product, entry, sample, plate, prices }] of Object.entries(parts.lineUp)) {
     const entryId = entryIds.get(code);

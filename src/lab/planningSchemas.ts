@@ -9,6 +9,7 @@ import { caseSheet } from '@/formats/sheets/caseSheet';
 import { entrySheet, productSheet, sampleSheet } from '@/formats/sheets/lineUpSheets';
 import { planSheet } from '@/formats/sheets/planSheet';
 import { plateSheet } from '@/formats/sheets/plateSheet';
+import { verdictSheet } from '@/formats/sheets/verdictSheet';
 import { pricesSheet } from '@/formats/sheets/pricesSheet';
 import { rigBookSheet, rigSetupSheet } from '@/formats/sheets/rigSheets';
 
@@ -23,6 +24,7 @@ const EDITABLE: Partial<Record<SheetKind, Schema>> = {
   plate: plateSheet,
   case: caseSheet,
   prices: pricesSheet,
+  verdict: verdictSheet,
 };
 
 const who = () => text(100).default('reviewer');

@@ -23,6 +23,8 @@ export interface BundleRanking {
   at: number;
   noiseLineDba: number;
   loadW: number;
+  load: Load;
+  curves: EntryCurve[];
   ranking: Ranking;
   /** What the curves say beyond the line, by entry; null where it was not asked for, or nothing has it. */
   detail: ReadonlyMap<string, EntryDetail> | null;
@@ -36,6 +38,8 @@ export interface RankChoice {
   /** Where on the axis; needed but for noise, which has the bundle's own line. */
   at?: number;
   loadW?: number;
+  /** Key of the load, where its watts are not enough to name it. */
+  load?: string;
   /** Of a rise against noise: what its curves say beyond the line. */
   detail?: boolean;
 }
@@ -58,8 +62,21 @@ interface ReadRun {
   measured: MeasuredRun;
 }
 
+type Measured = { runs: ReadRun[]; problems: Problem[] };
+
+/** Reduced once for each load of a bundle: a report asks for several orders of the same runs. */
+const measuredOf = new WeakMap<Bundle, Map<string, Measured>>();
+
 /** The runs at a load with all that was measured of them, and what kept a die from counting. */
-function measuredRuns(bundle: Bundle, load: Load): { runs: ReadRun[]; problems: Problem[] } {
+function measuredRuns(bundle: Bundle, load: Load): Measured {
+  const known = measuredOf.get(bundle) ?? new Map<string, Measured>();
+  measuredOf.set(bundle, known);
+  const found = known.get(loadKey(load)) ?? measureRuns(bundle, load);
+  known.set(loadKey(load), found);
+  return found;
+}
+
+function measureRuns(bundle: Bundle, load: Load): Measured {
   const { method, rig } = bundle.dataPackage;
   const key = loadKey(load);
   const problems = new ProblemList();
@@ -165,7 +182,12 @@ const BAND_DB = 4;
 export function rankBundle(bundle: Bundle, choice: RankChoice): BundleRanking {
   const { method, rig } = bundle.dataPackage;
   const against = choice.against ?? 'noise';
-  const load = chosenLoad(bundle, choice.loadW ?? method.loadsW[0]!);
+  const named = choice.load
+    ? bundle.runs.map(({ run }) => run).find((run) => loadKey(run) === choice.load)
+    : undefined;
+  const load = named
+    ? { loadW: named.loadW, loadName: named.loadName, gpuLoadW: named.gpuLoadW }
+    : chosenLoad(bundle, choice.loadW ?? method.loadsW[0]!);
   const { runs, problems } = measuredRuns(bundle, load);
   const wanted = choice.response ?? RISE.id;
   // Where nothing was measured at all, each entry says that it has no runs.
@@ -209,6 +231,8 @@ export function rankBundle(bundle: Bundle, choice: RankChoice): BundleRanking {
     at,
     noiseLineDba: against === 'noise' ? at : method.noiseLineDba,
     loadW: load.loadW,
+    load,
+    curves,
     ranking,
     detail,
     problems: [...bundle.problems, ...problems],

@@ -35,6 +35,12 @@ function finder(name: string): RegExp {
   return new RegExp(`(?<![\\p{L}\\p{N}])${words.join('[\\s_-]*')}(?![\\p{L}])`, 'giu');
 }
 
+/**
+ * For whom a bundle leaves the lab: the lab itself, everything and no cover; somebody else, covered names; readers, covered names and
+ * no notes, serial numbers or lenders.
+ */
+export type Leaving = 'private' | 'covered' | 'publishable';
+
 export interface CoverWords {
   /** The text with every covered name replaced by its cover. */
   text: (text: string) => string;

@@ -52,3 +52,18 @@ export function setupDifferences(was: RigSetup, isNow: RigSetup): SetupDifferenc
       return { what: label, was: shown(was[name]), isNow: shown(isNow[name]), remedy };
     });
 }
+
+/**
+ * What was noted of a setup, as words and values; what nobody noted is left out.
+ *
+ * Example: A meter at 60 cm of an open bench: ‘enclosure’ ‘open’, ‘meter distance’ ‘60 cm’.
+ */
+export function setupWords(setup: RigSetup): { what: string; value: string }[] {
+  return (Object.keys(FIELDS) as (keyof RigSetup)[]).flatMap((name) => {
+    const { label, unit } = FIELDS[name];
+    const value = setup[name];
+    return value === null || value === ''
+      ? []
+      : [{ what: label, value: `${String(value)}${unit ? ` ${unit}` : ''}` }];
+  });
+}

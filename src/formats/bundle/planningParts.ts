@@ -4,6 +4,7 @@ import type { LabCase } from '@/core/cases/labCase';
 import type { Entry } from '@/core/lineUp/entry';
 import type { Product } from '@/core/lineUp/product';
 import type { Sample } from '@/core/lineUp/sample';
+import type { Verdict } from '@/core/verdict/verdictSheet';
 import type { PlanSheet } from '@/core/plan/planSheet';
 import type { RigBook } from '@/core/rig/instrument';
 import type { RigSetup } from '@/core/rig/rigSetup';
@@ -15,6 +16,7 @@ import type { PlateSheet } from '../sheets/plateSheet';
 import type { PricesSheet } from '../sheets/pricesSheet';
 import { entrySheet, productSheet, sampleSheet } from '../sheets/lineUpSheets';
 import { planSheet } from '../sheets/planSheet';
+import { verdictSheet } from '../sheets/verdictSheet';
 import { rigBookSheet, rigSetupSheet } from '../sheets/rigSheets';
 
 export interface BundleRevision {
@@ -39,6 +41,8 @@ export interface BundleLineUp {
 export interface PlanningParts {
   brief: Brief | null;
   plan: PlanSheet | null;
+  /** What the reviewer writes for readers. */
+  verdict: Verdict | null;
   /** Number of the revision that the runs were made at. */
   revision: number | null;
   /** All revisions of the rig, oldest first. */
@@ -53,6 +57,7 @@ export interface PlanningParts {
 export const NO_PARTS: PlanningParts = {
   brief: null,
   plan: null,
+  verdict: null,
   revision: null,
   revisions: [],
   book: null,
@@ -101,6 +106,7 @@ export function readPlanningParts(abanico: Raw): { parts: PlanningParts; problem
   const parts: PlanningParts = {
     brief: part(briefSheet, abanico.brief, 'brief'),
     plan: part(planSheet, abanico.plan, 'plan'),
+    verdict: part(verdictSheet, abanico.verdict, 'verdict'),
     revision: typeof rig.revision === 'number' ? rig.revision : null,
     revisions: (part(revisions, rig.revisions, 'rig.revisions') ?? []) as BundleRevision[],
     book: part(rigBookSheet, rig.book, 'rig.book'),

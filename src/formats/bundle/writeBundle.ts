@@ -276,10 +276,11 @@ export function dataPackageJson(
     ...(fields ? { profile: 'tabular-data-resource', schema: { fields } } : {}),
   });
   const ours = typeof source.abanico === 'object' && source.abanico !== null ? source.abanico : {};
-  const { brief, plan, lineUp, revision, revisions, book, labCase } = planning;
+  const { brief, plan, verdict, lineUp, revision, revisions, book, labCase } = planning;
   const rest = {
     brief: brief ?? undefined,
     plan: plan ?? undefined,
+    verdict: verdict ?? undefined,
     lineUp: Object.keys(lineUp).length > 0 ? lineUp : undefined,
   };
   const revised = revisions.length > 0 ? { revision, revisions, book: book ?? undefined } : {};

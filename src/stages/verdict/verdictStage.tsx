@@ -41,9 +41,12 @@ export function VerdictStage({ data }: { data: VerdictData }) {
             <Link className="quiet-button" href={`/round-ups/${data.roundUpId}/verdict/advice`}>
               For a reader’s machine
             </Link>
-            <a className="act-button" href={`/round-ups/${data.roundUpId}/verdict/csv?${query}`} download>
+            <a className="quiet-button" href={`/round-ups/${data.roundUpId}/verdict/csv?${query}`} download>
               Download CSV
             </a>
+            <Link className="act-button" href={`/round-ups/${data.roundUpId}/verdict/write`}>
+              Write and publish
+            </Link>
           </div>
         </div>
         <ReadersFilter data={data.filter} />

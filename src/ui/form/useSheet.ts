@@ -122,6 +122,11 @@ export function useSheet<T>(
     setOwn({ version: now, body });
     form.reset({ sheet: body });
     setBase(null);
+    // Saved by itself: nobody pressed, and nobody is told each time.
+    if (said === '') {
+      router.refresh();
+      return now;
+    }
     toast.success(said, {
       action:
         more.undo === false || version === 0

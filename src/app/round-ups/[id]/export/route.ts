@@ -1,5 +1,6 @@
 import { Zip, ZipDeflate } from 'fflate';
 import { idFrom } from '@/app/ids';
+import type { Leaving } from '@/core/lineUp/underCover';
 import { exportBundle, type BundleFile } from '@/lab/exportBundle';
 
 /** Packs files as they come, so that the archive never lies in memory whole. */
@@ -26,8 +27,12 @@ function zipStream(files: AsyncGenerator<BundleFile>): ReadableStream<Uint8Array
   });
 }
 
-export async function GET(_: Request, { params }: { params: Promise<{ id: string }> }) {
-  const bundle = await exportBundle(idFrom((await params).id));
+const LEAVING: readonly Leaving[] = ['private', 'covered', 'publishable'];
+
+export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
+  const asked = new URL(request.url).searchParams.get('for');
+  const leaving = LEAVING.find((other) => other === asked) ?? 'covered';
+  const bundle = await exportBundle(idFrom((await params).id), leaving);
   if (!bundle) return new Response('no such round-up', { status: 404 });
   const name = bundle.name.replace(/[^A-Za-z0-9._-]+/g, '-').slice(0, 80) || 'round-up';
   return new Response(zipStream(bundle.files), {

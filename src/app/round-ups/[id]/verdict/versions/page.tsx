@@ -1,0 +1,43 @@
+import Link from 'next/link';
+import { notFound } from 'next/navigation';
+import { idFrom } from '@/app/ids';
+import type { Query } from '@/app/numberIn';
+import { timeWords } from '@/app/timeWords';
+import { versionChanges } from '@/core/verdict/versionChanges';
+import { viewPublished } from '@/lab/publish/shares';
+import { VersionsTable } from '@/stages/versions/versionsTable';
+
+interface Props {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<Query>;
+}
+
+/** Two published versions beside one another. */
+export default async function VersionsPage({ params, searchParams }: Props) {
+  const id = idFrom((await params).id);
+  const query = await searchParams;
+  const { versions } = await viewPublished(id);
+  const [older, newer] = versions.slice(-2);
+  if (!older) notFound();
+  const chosen = (name: string, otherwise: (typeof versions)[number]) =>
+    versions.find(({ version }) => String(version) === [query[name]].flat()[0]) ?? otherwise;
+  const one = chosen('one', older);
+  const other = chosen('other', newer ?? older);
+  const plain = ({ version, publishedAt, reason, figures }: typeof one) => ({
+    ...{ version, reason, figures },
+    publishedAt: timeWords(publishedAt),
+  });
+  return (
+    <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-6 md:px-7">
+      <VersionsTable
+        all={versions.map(({ version }) => version)}
+        one={plain(one)}
+        other={plain(other)}
+        changes={versionChanges(one.figures, other.figures)}
+      />
+      <Link className="text-[14px] underline underline-offset-3" href={`/round-ups/${id}/verdict/write`}>
+        Back to the writing
+      </Link>
+    </div>
+  );
+}

@@ -1,0 +1,150 @@
+import { drawnCurve } from '@/core/curves/drawnCurve';
+import type { EntryCurve } from '@/core/curves/entryCurve';
+import { escaped, markerAt, ticks, type PictureTheme } from './pictureTheme';
+
+export interface PictureEntry {
+  name: string;
+  /** Place in the line-up: colour and marker. */
+  position: number;
+}
+
+export interface CurvesPicture {
+  curves: readonly EntryCurve[];
+  entries: ReadonlyMap<string, PictureEntry>;
+  title: string;
+  /** What holds for all that is drawn, and where it comes from. */
+  condition: string;
+  source: string;
+  xTitle: string;
+  yTitle: string;
+  line: { at: number; text: string } | null;
+  decimals: number;
+  /** Entries that are spoken of: the others are dimmed; with none all are alike. */
+  lit: ReadonlySet<string>;
+  alt: string;
+}
+
+export interface PictureSize {
+  width: number;
+  height: number;
+  /** Type and strokes grow with it. */
+  scale: number;
+}
+
+const FONT = "'Archivo Variable', Archivo, 'Helvetica Neue', Arial, sans-serif";
+
+/** Labels that stand at least a line apart, as near as can be to where they belong. */
+function spread(wanted: readonly number[], least: number, top: number, bottom: number): number[] {
+  const order = wanted.map((y, i) => ({ y, i })).sort((a, b) => a.y - b.y);
+  let from = top;
+  for (const label of order) {
+    label.y = Math.max(label.y, from);
+    from = label.y + least;
+  }
+  let to = bottom;
+  for (const label of [...order].reverse()) {
+    label.y = Math.min(label.y, to);
+    to = label.y - least;
+  }
+  const placed = new Array<number>(wanted.length);
+  for (const { y, i } of order) placed[i] = y;
+  return placed;
+}
+
+/** The curves of a load as one SVG with text: grid, curves with their error bars, names at their ends, the line over them. */
+export function curvesPicture(
+  picture: CurvesPicture,
+  { width, height, scale }: PictureSize,
+  theme: PictureTheme,
+): string {
+  const { curves, entries, lit } = picture;
+  const px = (value: number) => (value * scale).toFixed(1);
+  const shown = curves
+    .map((curve) => ({ curve, line: drawnCurve(curve), entry: entries.get(curve.entry) }))
+    .filter(({ line, entry }) => line.length > 0 && entry !== undefined);
+  const xs = shown.flatMap(({ curve }) => curve.points.map(({ at }) => at));
+  const ys = shown.flatMap(({ curve }) =>
+    curve.points.flatMap(({ value, interval95 }) => [value - interval95, value + interval95]),
+  );
+  if (picture.line) xs.push(picture.line.at);
+  const pad = (values: readonly number[]) => {
+    const [min, max] = [Math.min(...values), Math.max(...values)];
+    const room = 0.06 * (max - min || Math.abs(max) || 1);
+    return { min: min - room, max: max + room };
+  };
+  const nameWidth = Math.min(
+    0.3 * width,
+    Math.max(90, ...shown.map(({ entry }) => 7.6 * [...entry!.name].length)) * scale,
+  );
+  const frame = {
+    left: 52 * scale,
+    right: width - nameWidth - 18 * scale,
+    top: 84 * scale,
+    bottom: height - 62 * scale,
+  };
+  const head =
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}" width="${width}" height="${height}" role="img" aria-label="${escaped(picture.alt)}" font-family="${FONT}">` +
+    `<title>${escaped(picture.title)}</title><desc>${escaped(picture.alt)}</desc>` +
+    `<rect width="${width}" height="${height}" fill="${theme.ground}"/>` +
+    `<text x="${px(14)}" y="${px(26)}" font-size="${px(18)}" font-weight="700" fill="${theme.ink}">${escaped(picture.title)}</text>` +
+    `<text x="${px(14)}" y="${px(46)}" font-size="${px(13.5)}" fill="${theme.ink2}">${escaped(picture.condition)}</text>` +
+    `<text x="${px(14)}" y="${(height - 10 * scale).toFixed(1)}" font-size="${px(12)}" fill="${theme.ink2}">${escaped(picture.source)}</text>`;
+  if (shown.length === 0)
+    return `${head}<text x="${px(14)}" y="${(height / 2).toFixed(1)}" font-size="${px(15)}" fill="${theme.ink2}">Nothing was measured here that could be drawn.</text></svg>`;
+  const x = pad(xs);
+  const y = pad(ys);
+  const at = (value: number) => frame.left + ((value - x.min) / (x.max - x.min)) * (frame.right - frame.left);
+  const up = (value: number) =>
+    frame.bottom - ((value - y.min) / (y.max - y.min)) * (frame.bottom - frame.top);
+  const n = (value: number) => value.toFixed(1);
+  const parts: string[] = [head];
+  for (const value of ticks(y.min, y.max, 6))
+    parts.push(
+      `<path d="M${n(frame.left)} ${n(up(value))}H${n(frame.right)}" stroke="${theme.line}" stroke-width="${px(1)}"/>` +
+        `<text x="${n(frame.left - 7 * scale)}" y="${n(up(value) + 4.5 * scale)}" font-size="${px(13)}" text-anchor="end" fill="${theme.ink2}">${value.toFixed(value % 1 === 0 ? 0 : Math.min(3, picture.decimals + 1))}</text>`,
+    );
+  for (const value of ticks(x.min, x.max, 7))
+    parts.push(
+      `<text x="${n(at(value))}" y="${n(frame.bottom + 18 * scale)}" font-size="${px(13)}" text-anchor="middle" fill="${theme.ink2}">${value}</text>`,
+    );
+  parts.push(
+    `<path d="M${n(frame.left)} ${n(frame.bottom)}H${n(frame.right)}" stroke="${theme.ink2}" stroke-width="${px(1)}"/>`,
+    `<text x="${n((frame.left + frame.right) / 2)}" y="${n(frame.bottom + 36 * scale)}" font-size="${px(13)}" text-anchor="middle" fill="${theme.ink2}">${escaped(picture.xTitle)}</text>`,
+    `<text x="${n(frame.left)}" y="${n(frame.top - 8 * scale)}" font-size="${px(13)}" fill="${theme.ink2}">${escaped(picture.yTitle)}</text>`,
+  );
+  if (picture.line && picture.line.at > x.min && picture.line.at < x.max)
+    parts.push(
+      `<path d="M${n(at(picture.line.at))} ${n(frame.top)}V${n(frame.bottom)}" stroke="${theme.act}" stroke-width="${px(2)}"/>` +
+        `<text x="${n(at(picture.line.at) + 5 * scale)}" y="${n(frame.top + 12 * scale)}" font-size="${px(13)}" font-weight="700" fill="${theme.act}">${escaped(picture.line.text)}</text>`,
+    );
+  const labelY = spread(
+    shown.map(({ line }) => up(line.at(-1)!.y)),
+    17 * scale,
+    frame.top + 6 * scale,
+    frame.bottom - 4 * scale,
+  );
+  shown.forEach(({ curve, line, entry }, i) => {
+    const { name, position } = entry!;
+    const colour = theme.curves[position % theme.curves.length]!;
+    const isDim = lit.size > 0 && !lit.has(curve.entry);
+    const end = line.at(-1)!;
+    const bars = curve.points
+      .map(
+        ({ at: where, value, interval95 }) =>
+          `M${n(at(where))} ${n(up(value - interval95))}V${n(up(value + interval95))}`,
+      )
+      .join('');
+    parts.push(
+      `<g opacity="${isDim ? 0.25 : 1}">` +
+        `<path d="${bars}" stroke="${colour}" stroke-width="${px(1.2)}"/>` +
+        `<polyline points="${line.map((point) => `${n(at(point.x))},${n(up(point.y))}`).join(' ')}" fill="none" stroke="${colour}" stroke-width="${px(lit.has(curve.entry) ? 3.2 : 2.2)}"/>` +
+        curve.points
+          .map((point) => markerAt(position, at(point.at), up(point.value), 4.5 * scale, colour))
+          .join('') +
+        `<path d="M${n(at(end.x) + 6 * scale)} ${n(up(end.y))}L${n(frame.right + 6 * scale)} ${n(labelY[i]!)}" stroke="${colour}" stroke-opacity="0.5" stroke-width="${px(1)}"/>` +
+        `<text x="${n(frame.right + 10 * scale)}" y="${n(labelY[i]! + 4.5 * scale)}" font-size="${px(13.5)}" font-weight="650" fill="${colour}">${escaped(name)}</text>` +
+        `</g>`,
+    );
+  });
+  return `${parts.join('\n')}\n</svg>`;
+}

@@ -1,0 +1,73 @@
+import { stringify } from 'csv-stringify/sync';
+import { escaped } from '../picture/pictureTheme';
+import { safeText } from '../safeText';
+import type { OrderRow, OrderTable } from './reportData';
+
+function columns({
+  heading,
+  referenceHeading,
+}: OrderTable): { title: string; of: (row: OrderRow) => string }[] {
+  return [
+    { title: 'Place', of: (row) => row.place },
+    { title: 'Entry', of: (row) => row.name },
+    { title: 'Maker', of: (row) => row.maker },
+    { title: 'Fans', of: (row) => row.fans },
+    { title: heading, of: (row) => row.value },
+    { title: '± 95 %', of: (row) => row.interval95 },
+    { title: 'dB(A)', of: (row) => row.levelDb },
+    ...(referenceHeading === ''
+      ? []
+      : [
+          { title: 'K/W', of: (row: OrderRow) => row.resistance },
+          { title: referenceHeading, of: (row: OrderRow) => row.atReference },
+        ]),
+    { title: 'Price', of: (row) => row.price },
+    { title: 'At this load', of: (row) => row.standing },
+  ];
+}
+
+/** Signs that Markdown would read, as signs. */
+const plain = (text: string) => text.replace(/[\r\n]+/g, ' ').replace(/([\\`*_[\]|<>])/g, '\\$1');
+
+/** An order as a table of Markdown. */
+export function orderMarkdown(table: OrderTable): string {
+  const all = columns(table);
+  const line = (cells: readonly string[]) => `| ${cells.map(plain).join(' | ')} |`;
+  return [
+    line(all.map(({ title }) => title)),
+    `| ${all.map(() => '---').join(' | ')} |`,
+    ...table.rows.map((row) => line(all.map(({ of }) => of(row)))),
+    '',
+    ...table.sentences.map(plain),
+    '',
+  ].join('\n');
+}
+
+/** An order as plain HTML to paste: no style, no script. */
+export function orderPlainHtml(table: OrderTable): string {
+  const all = columns(table);
+  const row = (tag: 'td' | 'th', cells: readonly string[]) =>
+    `<tr>${cells.map((cell) => `<${tag}>${escaped(cell)}</${tag}>`).join('')}</tr>`;
+  return `<table>\n<thead>${row(
+    'th',
+    all.map(({ title }) => title),
+  )}</thead>\n<tbody>\n${table.rows
+    .map((cells) =>
+      row(
+        'td',
+        all.map(({ of }) => of(cells)),
+      ),
+    )
+    .join('\n')}\n</tbody>\n</table>\n`;
+}
+
+/** An order as CSV, safe to open in a spreadsheet. */
+export function orderCsv(table: OrderTable): string {
+  const all = columns(table);
+  return stringify(
+    [all.map(({ title }) => title), ...table.rows.map((row) => all.map(({ of }) => safeText(of(row))))],
+    {
+      record_delimiter: '\r\n',
+    },
+  );
+}

@@ -1,0 +1,82 @@
+import type { CardAnswer } from '@/core/brief/methodCard';
+
+/** A row of an order as readers see it. */
+export interface OrderRow {
+  entry: string;
+  position: number;
+  name: string;
+  maker: string;
+  fans: string;
+  place: string;
+  value: string;
+  interval95: string;
+  levelDb: string;
+  /** K/W and the die in the reference room, of a rise; empty otherwise. */
+  resistance: string;
+  atReference: string;
+  price: string;
+  /** What to know of it. */
+  standing: string;
+}
+
+export interface OrderTable {
+  /** “Rise, K” */
+  heading: string;
+  /** “In a 23 °C room, °C”; empty where there is none. */
+  referenceHeading: string;
+  rows: OrderRow[];
+  sentences: string[];
+  notPlaced: { name: string; reason: string }[];
+}
+
+export interface ReportPhoto {
+  alt: string;
+  type: string;
+  bytes: Uint8Array;
+}
+
+export type ReportPart =
+  | { kind: 'text'; title: string; html: string }
+  | { kind: 'ranking'; title: string; html: string; order: OrderTable }
+  | { kind: 'picture'; title: string; html: string; svg: string }
+  | { kind: 'awards'; title: string; html: string; given: string[]; refused: string[] }
+  | {
+      kind: 'entries';
+      title: string;
+      html: string;
+      entries: {
+        name: string;
+        position: number;
+        line: string;
+        pros: string[];
+        cons: string[];
+        html: string;
+        photos: ReportPhoto[];
+      }[];
+    };
+
+/** A version as it was published, and what came before it. */
+export interface ReportVersion {
+  number: number;
+  publishedAt: string;
+  /** What this version corrects, oldest first. */
+  corrections: { number: number; at: string; reason: string; changes: string[] }[];
+}
+
+/** A verdict as one file says it. */
+export interface ReportData {
+  title: string;
+  rigLine: string;
+  version: ReportVersion | null;
+  summary: string;
+  parts: ReportPart[];
+  method: CardAnswer[];
+  rig: { what: string; value: string }[];
+  setAside: { run: string; name: string; setting: string; reason: string }[];
+  changes: { run: string; at: string; who: string; what: string }[];
+  /** Rows of the bundle that could not be used. */
+  problems: string[];
+  /** The data, to take along; null where they are too large, with the reason in `dataNote`. */
+  data: { name: string; bytes: Uint8Array } | null;
+  dataNote: string;
+}

@@ -1,0 +1,136 @@
+import { escaped, markerAt } from '../picture/pictureTheme';
+import type { OrderTable, ReportData, ReportPart, ReportPhoto } from './reportData';
+import { REPORT_STYLE } from './reportStyle';
+
+/** Fonts of a report, as they ship with the application. */
+export interface ReportFonts {
+  text: Uint8Array;
+  headings: Uint8Array;
+}
+
+const base64 = (bytes: Uint8Array) => Buffer.from(bytes).toString('base64');
+
+function fontFaces({ text, headings }: ReportFonts): string {
+  const face = (family: string, bytes: Uint8Array) =>
+    `@font-face{font-family:'${family}';src:url(data:font/woff2;base64,${base64(bytes)}) format('woff2');font-weight:100 900;font-stretch:62% 125%}`;
+  return face('Archivo Variable', text) + face('Bricolage Grotesque Variable', headings);
+}
+
+function mark(position: number): string {
+  return `<svg class="mark" viewBox="0 0 12 12" aria-hidden="true">${markerAt(position, 6, 6, 4.5, `var(--c${position % 8})`)}</svg>`;
+}
+
+/** An order as a table that turns into a list on a phone. */
+function orderHtml({ heading, referenceHeading, rows, sentences, notPlaced }: OrderTable): string {
+  const hasReference = referenceHeading !== '';
+  const cell = (label: string, content: string, kind = '') =>
+    `<td data-label="${escaped(label)}"${kind && ` class="${kind}"`}>${content}</td>`;
+  const head = [
+    'Place',
+    'Entry',
+    'Fans',
+    heading,
+    'dB(A)',
+    ...(hasReference ? ['K/W', referenceHeading] : []),
+    'Price',
+    '',
+  ];
+  const isNumber = (title: string) => !['Place', 'Entry', 'Fans', ''].includes(title);
+  const body = rows.map(
+    (row) =>
+      `<tr>${cell('Place', escaped(row.place), 'place')}${cell('Entry', `<span>${mark(row.position)}<bdi>${escaped(row.name)}</bdi></span>`, 'name')}${cell('Fans', `<bdi>${escaped(row.fans)}</bdi>`)}${cell(heading, `<span><b>${escaped(row.value)}</b> <span class="quiet">± ${escaped(row.interval95)}</span></span>`, 'n')}${cell('dB(A)', escaped(row.levelDb), 'n')}${hasReference ? cell('K/W', escaped(row.resistance), 'n') + cell(referenceHeading, escaped(row.atReference), 'n') : ''}${cell('Price', escaped(row.price), 'n')}${cell('', escaped(row.standing), row.standing === '' || row.standing === 'holds the load' ? 'ok' : 'warn')}</tr>`,
+  );
+  return [
+    rows.length === 0
+      ? '<p>Nothing has a place here.</p>'
+      : `<table class="order"><thead><tr>${head.map((title) => `<th scope="col"${isNumber(title) ? ' class="n"' : ''}>${title === '' ? '<span class="quiet">at this load</span>' : escaped(title)}</th>`).join('')}</tr></thead><tbody>${body.join('\n')}</tbody></table>`,
+    ...sentences.map((sentence) => `<p dir="auto">${escaped(sentence)}</p>`),
+    notPlaced.length > 0
+      ? `<p class="quiet">Not placed here: ${notPlaced.map(({ name, reason }) => `<bdi>${escaped(name)}</bdi>, ${escaped(reason)}`).join('; ')}.</p>`
+      : '',
+  ].join('\n');
+}
+
+const photoHtml = ({ alt, type, bytes }: ReportPhoto) =>
+  `<img alt="${escaped(alt)}" src="data:${type};base64,${base64(bytes)}">`;
+
+const listHtml = (title: string, items: readonly string[]) =>
+  items.length > 0
+    ? `<div><h4>${title}</h4><ul>${items.map((item) => `<li dir="auto">${escaped(item)}</li>`).join('')}</ul></div>`
+    : '';
+
+function partHtml(part: ReportPart, index: number): string {
+  const title = part.title === '' ? '' : `<h2 id="part-${index + 1}" dir="auto">${escaped(part.title)}</h2>`;
+  switch (part.kind) {
+    case 'text':
+      return `<section>${title}${part.html}</section>`;
+    case 'ranking':
+      return `<section>${title}${part.html}${orderHtml(part.order)}</section>`;
+    case 'picture':
+      return `<section>${title}<figure>${part.svg}${part.html && `<figcaption>${part.html}</figcaption>`}</figure></section>`;
+    case 'awards':
+      return `<section>${title}${part.html}${part.given.map((award) => `<p class="award" dir="auto">${escaped(award)}</p>`).join('')}${part.refused.map((award) => `<p class="quiet" dir="auto">${escaped(award)}</p>`).join('')}${part.given.length + part.refused.length === 0 ? '<p>None was given.</p>' : ''}</section>`;
+    case 'entries':
+      return `<section>${title}${part.html}${part.entries
+        .map(
+          (entry) =>
+            `<article class="entry"><h3>${mark(entry.position)}<bdi>${escaped(entry.name)}</bdi></h3><p class="quiet" dir="auto">${escaped(entry.line)}</p>${entry.pros.length + entry.cons.length > 0 ? `<div class="two">${listHtml('For it', entry.pros)}${listHtml('Against it', entry.cons)}</div>` : ''}${entry.html}${entry.photos.length > 0 ? `<div class="photos">${entry.photos.map(photoHtml).join('')}</div>` : ''}</article>`,
+        )
+        .join('\n')}</section>`;
+  }
+}
+
+function versionHtml({ version }: ReportData): string {
+  if (!version) return '<p class="quiet">A draft: not published.</p>';
+  const day = version.publishedAt.slice(0, 10);
+  const corrections = version.corrections.map(
+    ({ number, at, reason, changes }) =>
+      `<li dir="auto">Version ${number}, ${escaped(at.slice(0, 10))}: ${escaped(reason)}${changes.length > 0 ? `<ul>${changes.map((change) => `<li dir="auto">${escaped(change)}</li>`).join('')}</ul>` : ''}</li>`,
+  );
+  return `<p class="quiet">Version ${version.number}, published ${escaped(day)}.</p>${corrections.length > 0 ? `<section><h2>Corrected since</h2><ul>${corrections.join('')}</ul></section>` : ''}`;
+}
+
+/**
+ * A verdict as one file for screen, phone and print: no script, and no request to anywhere. The same data give the same bytes.
+ */
+export function reportHtml(data: ReportData, fonts: ReportFonts): string {
+  const cells = (label: string, text: string) => `<td data-label="${label}"><bdi>${escaped(text)}</bdi></td>`;
+  const setAside =
+    data.setAside.length === 0
+      ? '<p>No run was set aside.</p>'
+      : `<table class="log"><thead><tr><th scope="col">Run</th><th scope="col">Of</th><th scope="col">Setting</th><th scope="col">Why it does not count</th></tr></thead><tbody>${data.setAside.map(({ run, name, setting, reason }) => `<tr>${cells('Run', run)}${cells('Of', name)}${cells('Setting', setting)}${cells('Why', reason)}</tr>`).join('\n')}</tbody></table>`;
+  const changes =
+    data.changes.length === 0
+      ? ''
+      : `<h3>What was changed by hand</h3><table class="log"><thead><tr><th scope="col">Run</th><th scope="col">When</th><th scope="col">Who</th><th scope="col">What</th></tr></thead><tbody>${data.changes.map(({ run, at, who, what }) => `<tr>${cells('Run', run)}${cells('When', at)}${cells('Who', who)}${cells('What', what)}</tr>`).join('\n')}</tbody></table>`;
+  const attached = data.data
+    ? `<p><a download="${escaped(data.data.name)}" href="data:application/zip;base64,${base64(data.data.bytes)}">${escaped(data.data.name)}</a>, ${Math.ceil(data.data.bytes.length / 1024)} kB. ${escaped(data.dataNote)}</p>`
+    : `<p>${escaped(data.dataNote)}</p>`;
+  return `<!doctype html>
+<html lang="en">
+<head>
+<meta charset="utf-8">
+<meta name="viewport" content="width=device-width, initial-scale=1">
+<meta http-equiv="Content-Security-Policy" content="default-src 'none'; img-src data:; font-src data:; style-src 'unsafe-inline'">
+<meta name="referrer" content="no-referrer">
+<title>${escaped(data.title)}</title>
+<style>${fontFaces(fonts)}${REPORT_STYLE}</style>
+</head>
+<body>
+<header>
+<h1 dir="auto">${escaped(data.title)}</h1>
+<p class="quiet" dir="auto">${escaped(data.rigLine)}</p>
+${versionHtml(data)}
+</header>
+<main>
+${data.summary}
+${data.parts.map(partHtml).join('\n')}
+<section><h2>How this was measured</h2><dl>${data.method.map(({ question, answer }) => `<dt>${escaped(question)}</dt><dd dir="auto">${escaped(answer)}</dd>`).join('\n')}</dl></section>
+<section><h2>On which bench</h2><dl>${data.rig.map(({ what, value }) => `<dt>${escaped(what)}</dt><dd dir="auto">${escaped(value)}</dd>`).join('\n')}</dl></section>
+<section><h2>Set aside and changed</h2>${setAside}${changes}${data.problems.length > 0 ? `<h3>Rows that could not be used</h3><ul>${data.problems.map((problem) => `<li><bdi>${escaped(problem)}</bdi></li>`).join('')}</ul>` : ''}</section>
+<section><h2>The data</h2>${attached}</section>
+</main>
+</body>
+</html>
+`;
+}

@@ -1,0 +1,53 @@
+import { NIGHT, PAPER } from '../picture/pictureTheme';
+
+const curves = (colours: readonly string[]) => colours.map((colour, i) => `--c${i}:${colour}`).join(';');
+
+/** The report's own style: paper by day, night where the reader's machine asks for it, and black on white in print. */
+export const REPORT_STYLE = `
+:root{--ground:#F5F0E6;--raised:#FBF8F1;--ink:#231D18;--ink2:#62574B;--line:#D6CBB8;--act:#A62B1F;--ok:#2C6A4C;--warn:#8A5A00;${curves(PAPER.curves)}}
+*{box-sizing:border-box}
+html{background:var(--ground);color:var(--ink);font:16px/1.55 'Archivo Variable',Archivo,'Helvetica Neue',Arial,sans-serif;font-variant-numeric:tabular-nums lining-nums}
+body{margin:0 auto;max-width:62rem;padding:2rem 1.25rem 4rem;overflow-wrap:anywhere}
+h1,h2,h3{font-family:'Bricolage Grotesque Variable','Archivo Variable',Archivo,sans-serif;line-height:1.15;break-after:avoid}
+h1{font-size:2.3rem;margin:.2rem 0 .4rem}
+h2{font-size:1.5rem;margin:2.4rem 0 .6rem;padding-top:.9rem;border-top:1px solid var(--line)}
+h3{font-size:1.12rem;margin:1.4rem 0 .3rem}
+p,li{max-width:44rem}
+a{color:inherit;text-decoration-color:var(--act)}
+.quiet{color:var(--ink2);font-size:.9rem}
+.mark{display:inline-block;width:.8rem;height:.8rem;vertical-align:-.06rem;margin-right:.35rem}
+table{border-collapse:collapse;width:100%;font-size:.95rem}
+th{text-align:left;font-weight:500;color:var(--ink2);font-size:.84rem;border-bottom:1.5px solid var(--ink);padding:.35rem .5rem;vertical-align:bottom}
+td{border-bottom:1px solid var(--line);padding:.5rem;vertical-align:top}
+tr{break-inside:avoid}
+.n{text-align:right;white-space:nowrap}
+.place{font-weight:700;white-space:nowrap}
+.ok{color:var(--ok)}.warn{color:var(--warn)}
+figure{margin:1rem 0}
+figure svg{width:100%;height:auto;display:block;border-top:1px solid var(--line);border-bottom:1px solid var(--line)}
+figcaption{color:var(--ink2);font-size:.92rem;padding-top:.4rem}
+.photos{display:flex;flex-wrap:wrap;gap:.7rem;margin:.6rem 0}
+.photos img{max-width:100%;width:20rem;height:auto;border:1px solid var(--line)}
+.two{display:grid;grid-template-columns:1fr 1fr;gap:0 2rem}
+.award{border-left:3px solid var(--act);padding:.1rem .9rem;margin:.7rem 0}
+dl{display:grid;grid-template-columns:minmax(10rem,15rem) 1fr;gap:.35rem 1.2rem}
+dt{color:var(--ink2)}dd{margin:0;max-width:44rem}
+@media (max-width:640px){
+h1{font-size:1.8rem}.two,dl{display:block}dd{margin-bottom:.6rem}
+.order thead,.log thead{position:absolute;width:1px;height:1px;overflow:hidden;clip-path:inset(50%)}
+.order tr,.log tr{display:block;border-bottom:1px solid var(--line);padding:.55rem 0}
+.order td,.log td{display:flex;justify-content:space-between;gap:1rem;border:0;padding:.12rem 0;white-space:normal;text-align:left}
+.order td:empty,.log td:empty{display:none}
+.order td::before,.log td::before{content:attr(data-label);color:var(--ink2);font-size:.84rem;flex:none}
+.order td.name{font-size:1.1rem;font-weight:700}.order td.name::before{content:none}
+}
+@media (prefers-color-scheme:dark){@media screen{:root{--ground:#0F141B;--raised:#161D26;--ink:#ECE6DA;--ink2:#A59F93;--line:#2B3541;--act:#DDA548;--ok:#67C296;--warn:#E6B450;${curves(NIGHT.curves)}}figure svg{filter:none}}}
+@media print{
+:root{--ground:#fff;--ink:#000;--ink2:#444;--line:#bbb}
+@page{margin:16mm}
+html{font-size:11pt}body{max-width:none;padding:0}
+figure,.award,.entry{break-inside:avoid}
+p{orphans:3;widows:3}
+thead{display:table-header-group}
+}
+`;

@@ -1,0 +1,65 @@
+import { createHash } from 'node:crypto';
+import sharp from 'sharp';
+import { inTransaction, withDatabase } from '@/database/pool';
+import { keepFile } from '@/database/roundUps';
+import { roundUpIsThere } from '@/database/publishing';
+import { Refused } from '../refusal';
+
+/** A photograph of a phone has some 5 MB. */
+export const MOST_PHOTO_BYTES = 25 * 2 ** 20;
+const MOST_PIXELS = 60_000_000;
+const LONGEST_PX = 2000;
+const KINDS: Record<string, string> = { jpeg: 'jpg', png: 'png', webp: 'webp' };
+
+/**
+ * A photograph as it may leave the lab: no larger than a page shows, turned as its camera said, and without what the camera wrote
+ * into it (place, time, owner). The same picture gives the same bytes; one that carries nothing and is small enough stays as it is.
+ * @throws Refused where it is no PNG, JPEG or WebP
+ */
+export async function cleanPhoto(bytes: Uint8Array): Promise<{ bytes: Uint8Array; kind: string }> {
+  if (bytes.length > MOST_PHOTO_BYTES)
+    throw new Refused(
+      `the photograph has ${Math.round(bytes.length / 2 ** 20)} MB: ${MOST_PHOTO_BYTES / 2 ** 20} MB is the most`,
+    );
+  try {
+    const image = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' });
+    const { format, width, height, exif, xmp, iptc, icc, orientation, pages } = await image.metadata();
+    const kind = KINDS[format ?? ''];
+    if (!kind) throw new Refused('not a PNG, JPEG or WebP');
+    const isBare = !exif && !xmp && !iptc && !icc && (orientation ?? 1) === 1 && (pages ?? 1) === 1;
+    if (isBare && Math.max(width ?? 0, height ?? 0) <= LONGEST_PX) return { bytes, kind };
+    const made = await image
+      .rotate()
+      .resize({ width: LONGEST_PX, height: LONGEST_PX, fit: 'inside', withoutEnlargement: true })
+      .toColourspace('srgb')
+      .toFormat(format as 'jpeg', { quality: 86 })
+      .toBuffer();
+    return { bytes: new Uint8Array(made), kind };
+  } catch (error) {
+    if (error instanceof Refused) throw error;
+    throw new Refused('not a picture that can be read: PNG, JPEG or WebP was expected');
+  }
+}
+
+/** Keeps a photograph of a round-up; its name, which is made of what it shows. */
+export async function addPhoto(roundUpId: number, given: Uint8Array): Promise<string> {
+  const { bytes, kind } = await cleanPhoto(given);
+  const name = `${createHash('sha256').update(bytes).digest('hex').slice(0, 16)}.${kind}`;
+  await inTransaction(async (db) => {
+    if (!(await roundUpIsThere(db, roundUpId))) throw new Refused('this round-up is not there any more');
+    await keepFile(db, roundUpId, `photos/${name}`, bytes);
+  });
+  return name;
+}
+
+/** A photograph of a round-up; null where there is none of that name. */
+export async function readPhoto(roundUpId: number, name: string): Promise<Buffer | null> {
+  return withDatabase(async (db) => {
+    const { rows } = await db.query<{ content: Buffer }>(
+      `SELECT f.content FROM round_up_files f JOIN live_round_ups r ON r.id = f.round_up_id
+       WHERE f.round_up_id = $1 AND f.path = $2`,
+      [roundUpId, `photos/${name}`],
+    );
+    return rows[0]?.content ?? null;
+  });
+}

@@ -1,0 +1,113 @@
+import { zipSync, unzipSync } from 'fflate';
+import { versionChanges, type PublishedFigure } from '@/core/verdict/versionChanges';
+import { insertPublication, listPublications, publishedFile } from '@/database/publications';
+import { inTransaction, withDatabase } from '@/database/pool';
+import { roundUpIsThere } from '@/database/publishing';
+import { readBundle } from '@/formats/bundle/readBundle';
+import type { ReportVersion } from '@/formats/report/reportData';
+import { exportBundle } from '../exportBundle';
+import { Refused } from '../refusal';
+import { bundleReport } from '../report/bundleReport';
+import { bundleOrders } from '../report/bundleOrders';
+
+const LONG_AGO = new Date(Date.UTC(1990, 0, 1));
+
+/** The publishable files of a round-up: covered names, no notes, no serial numbers or lenders. */
+export async function publishableFiles(roundUpId: number): Promise<Map<string, Uint8Array> | null> {
+  const bundle = await exportBundle(roundUpId, 'publishable');
+  if (!bundle) return null;
+  const files = new Map<string, Uint8Array>();
+  for await (const { path, bytes } of bundle.files) files.set(path, bytes);
+  return files;
+}
+
+/** The order that versions are compared by: the rise, or what else the round-up has, at its own line. */
+function figuresOf(files: ReadonlyMap<string, Uint8Array>): PublishedFigure[] {
+  const bundle = readBundle(files);
+  const orders = bundleOrders(bundle);
+  for (const response of ['rise', 'airspeed', 'gpu-rise', 'pressure']) {
+    const order = orders.order({ response, place: '', against: 'noise', at: null, load: '' });
+    if (!order.known || order.value.ranking.placed.length === 0) continue;
+    const { unit, decimals } = order.value.response;
+    return order.value.ranking.placed.map(({ entry, placeFrom, placeTo, value, interval95 }) => ({
+      ...{ entry, name: orders.find(entry)?.name ?? entry, value, interval95, unit, decimals },
+      place: placeFrom === placeTo ? String(placeFrom) : `${placeFrom}–${placeTo}`,
+    }));
+  }
+  return [];
+}
+
+export interface PublishWish {
+  who: string;
+  /** Why a later version corrects the one before. */
+  reason: string;
+  /** Held back until then; null for at once. */
+  embargoUntil: Date | null;
+  /** Number of the last version that the writer saw; 0 where there was none. */
+  seen: number;
+}
+
+/**
+ * Freezes a round-up's verdict with its data as the next version: whatever changes later changes the draft only.
+ * @throws Refused where a reference or an award stands for nothing, a correction has no reason or changes nothing, the embargo is
+ * over, or somebody else has published meanwhile
+ */
+export async function publish(roundUpId: number, wish: PublishWish, now: Date): Promise<{ version: number }> {
+  if (wish.embargoUntil && wish.embargoUntil.getTime() <= now.getTime())
+    throw new Refused('the embargo ends in the past: name a later time, or none', 'embargoUntil');
+  const files = await publishableFiles(roundUpId);
+  if (!files) throw new Refused('this round-up is not there any more');
+  const figures = figuresOf(files);
+  return inTransaction(async (db) => {
+    if (!(await roundUpIsThere(db, roundUpId))) throw new Refused('this round-up is not there any more');
+    const earlier = await listPublications(db, roundUpId);
+    const last = earlier.at(-1);
+    if ((last?.version ?? 0) !== wish.seen)
+      throw new Refused(
+        `version ${last?.version ?? 0} was published meanwhile: look at it before you publish again`,
+        'seen',
+      );
+    const reason = wish.reason.trim();
+    if (last && reason === '') throw new Refused('a correction needs its reason: readers are told', 'reason');
+    const version = (last?.version ?? 0) + 1;
+    const changes = last ? versionChanges(last.figures, figures) : [];
+    const corrections = [
+      ...earlier
+        .filter((other) => other.version > 1)
+        .map((other) => ({
+          ...{ number: other.version, at: other.publishedAt.toISOString(), reason: other.reason },
+          changes: other.changes,
+        })),
+      ...(last ? [{ number: version, at: now.toISOString(), reason, changes }] : []),
+    ];
+    const about: ReportVersion = { number: version, publishedAt: now.toISOString(), corrections };
+    const { html, broken } = bundleReport(files, about);
+    if (broken.length > 0) throw new Refused(`not published: ${broken.slice(0, 5).join('; ')}`, 'broken');
+    await insertPublication(db, {
+      ...{ roundUpId, version, publishedAt: now, who: wish.who, embargoUntil: wish.embargoUntil, reason },
+      ...{ changes, figures, report: html },
+      bundle: zipSync(Object.fromEntries([...files].sort(([a], [b]) => (a < b ? -1 : 1))), {
+        mtime: LONG_AGO,
+      }),
+    });
+    return { version };
+  });
+}
+
+/** The report of a version made anew from its own frozen data: the same bytes as were published. Null where there is none. */
+export async function reportAgain(roundUpId: number, version: number): Promise<string | null> {
+  const [earlier, bundle] = await withDatabase((db) =>
+    Promise.all([listPublications(db, roundUpId), publishedFile(db, roundUpId, version, 'bundle')]),
+  );
+  const own = earlier.find((other) => other.version === version);
+  if (!own || !bundle) return null;
+  const corrections = earlier
+    .filter((other) => other.version > 1 && other.version <= version)
+    .map((other) => ({
+      ...{ number: other.version, at: other.publishedAt.toISOString(), reason: other.reason },
+      changes: other.changes,
+    }));
+  const files = new Map(Object.entries(unzipSync(new Uint8Array(bundle))));
+  return bundleReport(files, { number: version, publishedAt: own.publishedAt.toISOString(), corrections })
+    .html;
+}

@@ -1,0 +1,70 @@
+import { randomBytes } from 'node:crypto';
+import {
+  insertShareLink,
+  listPublications,
+  listShareLinks,
+  publishedFile,
+  revokeShareLink,
+  sharedVersion,
+  type Publication,
+  type ShareLink,
+} from '@/database/publications';
+import { inTransaction, withDatabase } from '@/database/pool';
+import { Refused } from '../refusal';
+
+export interface PublishedView {
+  versions: Publication[];
+  links: ShareLink[];
+}
+
+/** A file of a version, byte for byte as it was published; null where there is none. */
+export function readPublished(
+  roundUpId: number,
+  version: number,
+  file: 'bundle' | 'report',
+): Promise<Buffer | null> {
+  return withDatabase((db) => publishedFile(db, roundUpId, version, file));
+}
+
+export function viewPublished(roundUpId: number): Promise<PublishedView> {
+  return withDatabase(async (db) => ({
+    versions: await listPublications(db, roundUpId),
+    links: await listShareLinks(db, roundUpId),
+  }));
+}
+
+/** Opens one version at an address that cannot be guessed. */
+export async function openShare(
+  roundUpId: number,
+  version: number,
+  endsAt: Date | null,
+  now: Date,
+): Promise<{ token: string }> {
+  if (endsAt && endsAt.getTime() <= now.getTime())
+    throw new Refused('the link would end in the past', 'endsAt');
+  const token = randomBytes(24).toString('base64url');
+  const isThere = await inTransaction((db) => insertShareLink(db, { roundUpId, version, token, endsAt }));
+  if (!isThere) throw new Refused('there is no such version');
+  return { token };
+}
+
+export async function closeShare(roundUpId: number, token: string, now: Date): Promise<void> {
+  const done = await inTransaction((db) => revokeShareLink(db, roundUpId, token, now));
+  if (!done) throw new Refused('there is no such link, or it is revoked already');
+}
+
+export type SharedPage =
+  | { open: true; report: Buffer; version: number; corrected: number | null }
+  | { open: false; why: 'unknown' | 'revoked' | 'ended' | 'embargo'; at: Date | null };
+
+/** What stands at a shared address now. */
+export async function sharedPage(token: string, now: Date): Promise<SharedPage> {
+  const found = await withDatabase((db) => sharedVersion(db, token));
+  if (!found) return { open: false, why: 'unknown', at: null };
+  if (found.revokedAt) return { open: false, why: 'revoked', at: found.revokedAt };
+  if (found.endsAt && found.endsAt.getTime() <= now.getTime())
+    return { open: false, why: 'ended', at: found.endsAt };
+  if (found.embargoUntil && found.embargoUntil.getTime() > now.getTime())
+    return { open: false, why: 'embargo', at: found.embargoUntil };
+  return { open: true, report: found.report, version: found.version, corrected: found.corrected };
+}

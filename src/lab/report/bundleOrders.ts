@@ -1,0 +1,220 @@
+import { axisWords } from '@/core/curves/curveRule';
+import { interval95Share } from '@/core/judgement/intervalShare';
+import { configuredSize } from '@/core/lineUp/configuredSize';
+import { blankEntry } from '@/core/lineUp/entry';
+import { latestPrice, priceIn } from '@/core/lineUp/prices';
+import { variantNames } from '@/core/lineUp/variantNames';
+import { unknown, type Outcome } from '@/core/outcome';
+import { defaultBrief, type Brief } from '@/core/brief/brief';
+import { responseOf, RISE } from '@/core/responses/responses';
+import { awardCase, quietLine } from '@/core/verdict/awardCase';
+import { awardOffers, type AwardOffer } from '@/core/verdict/awards';
+import type { Reference } from '@/core/verdict/references';
+import type { ShownWhat } from '@/core/verdict/verdictSheet';
+import type { Bundle } from '@/formats/bundle/readBundle';
+import { UnusableInput } from '@/formats/problem';
+import { rankBundle, type BundleRanking } from '../rankBundle';
+
+export interface NamedEntry {
+  entry: string;
+  name: string;
+  maker: string;
+  fans: string;
+  position: number;
+  heightMm: number | null;
+  /** In the brief's currency. */
+  price: Outcome<number>;
+}
+
+/** The orders, names and figures of a bundle, each made once, for all that its verdict says. */
+export interface BundleOrders {
+  brief: Brief;
+  entries: NamedEntry[];
+  /** By id, or by the name that readers see; null where it is neither. */
+  find: (entry: string) => NamedEntry | null;
+  /** An order with its curves; null with the reason where there is none. */
+  order: (what: ShownWhat) => Outcome<BundleRanking>;
+  figure: (reference: Reference) => Outcome<string>;
+  offers: AwardOffer[];
+}
+
+const BAND_DB = 4;
+
+/** The brief of a bundle, or what its method says of one. */
+function briefIn({ dataPackage: { planning, method, rig } }: Bundle): Brief {
+  if (planning.brief) return planning.brief;
+  const blank = defaultBrief();
+  const [from, to] = method.bandDba ?? [method.noiseLineDba - BAND_DB, method.noiseLineDba + BAND_DB];
+  return {
+    ...blank,
+    loads: method.loadsW.map((watts) => ({ watts, program: '', gpuWatts: 0 })),
+    noiseLinesDba: [method.noiseLineDba],
+    bandDba: { from: from!, to: to! },
+    windowS: method.windowS,
+    referenceAmbientC: method.referenceAmbientC,
+    schools: {
+      ...blank.schools,
+      enclosure: { choice: rig.enclosure === 'open' ? 'open' : 'case', reason: '' },
+    },
+  };
+}
+
+function entriesIn(bundle: Bundle, brief: Brief): NamedEntry[] {
+  const { lineUp } = bundle.dataPackage.planning;
+  const part = (entry: string) => (Object.hasOwn(lineUp, entry) ? lineUp[entry]! : null);
+  const names = variantNames(
+    bundle.entries.map(({ entry, product, fans }) => ({
+      name: product,
+      covered: (part(entry)?.entry?.coverName.trim() ?? '') !== '' && !part(entry)!.entry!.revealed,
+      fans,
+      sample: part(entry)?.sample?.label ?? '',
+    })),
+  );
+  const { currency } = brief.limits;
+  return bundle.entries.map((row, position) => {
+    const known = part(row.entry);
+    const dated = latestPrice(known?.prices?.prices ?? [], brief.region);
+    const size = known?.product ? configuredSize(known.product, known.entry ?? blankEntry()) : null;
+    return {
+      ...{ entry: row.entry, name: names[position]!, maker: row.maker, fans: row.fans, position },
+      heightMm: size?.heightMm ?? row.heightMm,
+      price: dated
+        ? priceIn(dated.price, dated.currency, currency, brief.rates)
+        : row.price === null
+          ? unknown('no price noted')
+          : priceIn(row.price, row.currency, currency, brief.rates),
+    };
+  });
+}
+
+/** What a figure is called in a text, and how it is made of the order at its place. */
+const SAID: Record<string, string> = {
+  rise: 'rise',
+  place: 'place',
+  'k/w': 'K/W',
+  die: 'die in the reference room',
+  price: 'price',
+  noise: 'noise to hold the control’s rise',
+  capacity: 'heat held',
+  band: 'band score',
+};
+
+export function bundleOrders(bundle: Bundle): BundleOrders {
+  const brief = briefIn(bundle);
+  const entries = entriesIn(bundle, brief);
+  const byId = new Map(entries.map((entry) => [entry.entry, entry]));
+  const byName = new Map(entries.map((entry) => [entry.name.toLowerCase(), entry]));
+  const find = (text: string) => byId.get(text) ?? byName.get(text.trim().toLowerCase()) ?? null;
+  const known = new Map<string, Outcome<BundleRanking>>();
+
+  function order(what: ShownWhat): Outcome<BundleRanking> {
+    const key = JSON.stringify(what);
+    const found = known.get(key);
+    if (found) return found;
+    const made = ((): Outcome<BundleRanking> => {
+      try {
+        const { at, response, against, place, load } = what;
+        return {
+          known: true,
+          value: rankBundle(bundle, {
+            ...{ response, against, at: at ?? undefined, place: place || undefined, load: load || undefined },
+            detail: response === RISE.id && against === 'noise',
+          }),
+        };
+      } catch (error) {
+        if (!(error instanceof UnusableInput)) throw error;
+        return unknown(error.problem.message);
+      }
+    })();
+    known.set(key, made);
+    return made;
+  }
+
+  const own: ShownWhat = { response: RISE.id, place: '', against: 'noise', at: null, load: '' };
+  const loadKeyOf = (watts: number | null) =>
+    watts === null
+      ? ''
+      : (bundle.runs.find(({ run }) => run.loadW === watts && run.loadName === '' && run.gpuLoadW === 0)
+          ?.run ?? null);
+
+  function figure({ what, entry, at, loadW }: Reference): Outcome<string> {
+    const named = find(entry);
+    if (!named) return unknown(`no entry “${entry}” here`);
+    if (what === 'price')
+      return named.price.known
+        ? { known: true, value: `${named.price.value.toFixed(2)} ${brief.limits.currency}` }
+        : named.price;
+    const run = loadKeyOf(loadW);
+    if (run === null) return unknown(`nothing was measured at ${loadW} W`);
+    const response = Object.hasOwn(SAID, what) ? RISE.id : what;
+    if (!responseOf(response))
+      return unknown(`“${what}” is no figure: there are ${Object.keys(SAID).join(', ')}`);
+    const found = order({ ...own, response, at, load: run === '' ? '' : `${run.loadW}` });
+    if (!found.known) return found;
+    const { ranking, detail } = found.value;
+    const placed = ranking.placed.find((other) => other.entry === named.entry);
+    if (!placed) {
+      const out = ranking.notPlaced.find((other) => other.entry === named.entry);
+      return unknown(`${named.name} has no place there${out ? `: ${out.reason}` : ''}`);
+    }
+    const told = detail?.get(named.entry);
+    const pm = (value: number, half: number, decimals: number, unit: string) => ({
+      known: true as const,
+      value: `${value.toFixed(decimals)} ± ${half.toFixed(decimals)} ${unit}`,
+    });
+    const share = interval95Share(placed);
+    switch (what) {
+      case 'place':
+        return {
+          known: true,
+          value:
+            placed.placeFrom === placed.placeTo
+              ? `place ${placed.place}`
+              : `places ${placed.placeFrom} to ${placed.placeTo}`,
+        };
+      case 'k/w':
+        return placed.resistanceKPerW === null
+          ? unknown('no power flowed')
+          : pm(placed.resistanceKPerW, placed.resistanceKPerW * share, 4, 'K/W');
+      case 'die':
+        return pm(placed.temperatureAtReferenceC, placed.interval95, 1, '°C');
+      case 'noise':
+        return told?.noiseToHoldDba.known
+          ? { known: true, value: `${told.noiseToHoldDba.value.toFixed(1)} dB(A)` }
+          : unknown(told && !told.noiseToHoldDba.known ? told.noiseToHoldDba.reason : 'cannot be told');
+      case 'capacity':
+        return told?.capacityW.known
+          ? pm(told.capacityW.value, told.capacityW.value * share, 0, 'W')
+          : unknown('what it holds cannot be told');
+      case 'band':
+        return told?.bandScoreWPerK.known
+          ? { known: true, value: `${told.bandScoreWPerK.value.toFixed(2)} W/K` }
+          : unknown(told && !told.bandScoreWPerK.known ? told.bandScoreWPerK.reason : 'cannot be told');
+      default: {
+        const { decimals, unit } = found.value.response;
+        return pm(placed.value, placed.interval95, decimals, unit);
+      }
+    }
+  }
+
+  function offersOf(): AwardOffer[] {
+    const at = order(own);
+    if (!at.known) return [];
+    const { ranking, detail, curves } = at.value;
+    const quiet = order({ ...own, at: quietLine(brief) });
+    return awardOffers(
+      awardCase({
+        ...{ brief, lineDb: at.value.at, placed: ranking.placed, detail, curves, entries },
+        placedQuiet: quiet.known ? quiet.value.ranking.placed : [],
+      }),
+    );
+  }
+
+  return { brief, entries, find, order, figure, offers: offersOf() };
+}
+
+/** Where an order stands and of what, in words. */
+export function orderWords({ response, place, against, at }: BundleRanking): string {
+  const what = response.throttles ? 'Cooling' : [response.name, place].filter(Boolean).join(', ');
+  return `${what} at ${axisWords(against, at)}`;
+}
