@@ -1,4 +1,5 @@
 import type { PublishedFigure } from '@/core/verdict/versionChanges';
+import type { ReportVersion } from '@/core/verdict/reportVersion';
 import type { Queryable } from './pool';
 
 export interface Publication {
@@ -9,10 +10,11 @@ export interface Publication {
   embargoUntil: Date | null;
   reason: string;
   changes: string[];
+  corrections: ReportVersion['corrections'];
   figures: PublishedFigure[];
 }
 
-const COLUMNS = `id, version, published_at AS "publishedAt", who, embargo_until AS "embargoUntil", reason, changes, figures`;
+const COLUMNS = `id, version, published_at AS "publishedAt", who, embargo_until AS "embargoUntil", reason, changes, corrections, figures`;
 
 /** The versions of a round-up, oldest first. */
 export async function listPublications(db: Queryable, roundUpId: number): Promise<Publication[]> {
@@ -31,8 +33,8 @@ export interface NewPublication extends Omit<Publication, 'id'> {
 
 export async function insertPublication(db: Queryable, made: NewPublication): Promise<void> {
   await db.query(
-    `INSERT INTO publications (round_up_id, version, published_at, who, embargo_until, reason, changes, figures, bundle, report)
-     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`,
+    `INSERT INTO publications (round_up_id, version, published_at, who, embargo_until, reason, changes, corrections, figures, bundle, report)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)`,
     [
       made.roundUpId,
       made.version,
@@ -41,6 +43,7 @@ export async function insertPublication(db: Queryable, made: NewPublication): Pr
       made.embargoUntil,
       made.reason,
       JSON.stringify(made.changes),
+      JSON.stringify(made.corrections),
       JSON.stringify(made.figures),
       Buffer.from(made.bundle),
       Buffer.from(made.report, 'utf8'),

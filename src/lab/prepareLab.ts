@@ -9,6 +9,7 @@ import { asBytes } from '@/simulator/demoFiles';
 import { gridRoundUp } from '@/simulator/gridRoundUp';
 import { fanRoundUp } from '@/simulator/fanRoundUp';
 import { importBundle } from './importBundle';
+import { publishDemo } from './publishDemo';
 import { neutralCodes } from './neutralCode';
 import { renewDigests } from './renewDigests';
 import { renewReductions } from './renewReductions';
@@ -26,8 +27,9 @@ export async function prepareLab(databaseUrl: string): Promise<string> {
   if (roundUps.length > 0)
     return `${roundUps.length} round-up${roundUps.length > 1 ? 's' : ''} in the lab${renewed}`;
   const told: string[] = [];
+  const towers = demoBundle(DEMO_SEED);
   for (const demo of [
-    demoBundle(DEMO_SEED),
+    towers,
     fanRoundUp(DEMO_SEED),
     airRoundUp(DEMO_SEED),
     caseRoundUp(DEMO_SEED),
@@ -35,6 +37,7 @@ export async function prepareLab(databaseUrl: string): Promise<string> {
   ]) {
     const result = await importBundle(asBytes(demo));
     if (!result.imported) throw new Error(`the demo does not import: ${JSON.stringify(result.problems[0])}`);
+    if (demo === towers) await publishDemo(result.roundUpId);
     told.push(`${result.title}, ${result.runs} runs`);
   }
   return `demo loaded: ${told.join('; ')}`;

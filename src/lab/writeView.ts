@@ -45,7 +45,11 @@ const offersOf = onceFor(async (view: RoundUpView): Promise<Pick<WriteView, 'off
       entries: prices.map(({ entry, price }) => ({
         entry: entry.code,
         name: names.get(entry.code) ?? entry.code,
-        heightMm: configuredSize(entry.product.body, entry.entry.body).heightMm,
+        // The pump of a liquid loop is low, and its radiator is not small.
+        heightMm:
+          entry.product.body.kind === 'liquid'
+            ? null
+            : configuredSize(entry.product.body, entry.entry.body).heightMm,
         price,
       })),
     }),

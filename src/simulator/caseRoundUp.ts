@@ -1,3 +1,4 @@
+import { layoutsDraft } from './demoVerdicts';
 import { defaultBrief, type Brief } from '@/core/brief/brief';
 import { usualCase, type LabCase } from '@/core/cases/labCase';
 import type { AirDirection, CasePlace, LayoutFan } from '@/core/cases/layout';
@@ -214,6 +215,7 @@ export function caseRoundUp(seed: number): Map<string, string> {
       },
       method: { loadsW: [LOADED.dieW, 0], noiseLineDba: 32, windowS: 300, referenceAmbientC: 23 },
       brief: brief(),
+      verdict: layoutsDraft(),
       lineUp: Object.fromEntries(
         DEMO_LAYOUTS.map((demo) => [
           demo.entry,

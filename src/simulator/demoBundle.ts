@@ -8,6 +8,7 @@ import {
   boathouseSample,
 } from './boathousePlanning';
 import { BOATHOUSE_BOOK, BOATHOUSE_HISTORY } from './boathouseRig';
+import { towersVerdict } from './demoVerdicts';
 import { demoFiles } from './demoFiles';
 import { platesCsv } from './plates';
 import { seededChance } from '@/core/statistics/chance';
@@ -96,6 +97,7 @@ export function demoBundle(seed: number): Map<string, string> {
       method: { loadsW: [...LOADS_W], noiseLineDba: 33, windowS: 300, referenceAmbientC: 23 },
       brief: boathouseBrief(),
       plan: boathousePlan(),
+      verdict: towersVerdict(),
       lineUp: Object.fromEntries(
         BOATHOUSE.map((entry) => [
           entry.entry,

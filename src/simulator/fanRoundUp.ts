@@ -9,6 +9,7 @@ import type { PlanSheet } from '@/core/plan/planSheet';
 import { BOATHOUSE_RIG } from './boathouse';
 import { coolerFromEnds, type Cooler } from './cooler';
 import { DEMO_RIG, MOUNT_SPREAD } from './demoBundle';
+import { fansDraft } from './demoVerdicts';
 import { demoFiles } from './demoFiles';
 import { seededChance } from '@/core/statistics/chance';
 import { sweepRuns, type Evening } from './sweepRuns';
@@ -212,6 +213,7 @@ export function fanRoundUp(seed: number): Map<string, string> {
       method: { loadsW: [LOAD_W], noiseLineDba: 30, windowS: 300, referenceAmbientC: 23 },
       brief: brief(),
       plan: plan(),
+      verdict: fansDraft(),
       lineUp: Object.fromEntries(lineUp),
     },
   });

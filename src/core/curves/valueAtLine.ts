@@ -188,6 +188,14 @@ function endSlope({ judged, response }: Fitted, end: 'first' | 'last'): number |
   return Math.abs(chord) > Math.abs(tangent) ? chord : tangent;
 }
 
+/** Between which settings a value stands, and what it is there. */
+interface Stood {
+  before: CurvePoint;
+  after: CurvePoint;
+  along: number;
+  standing: Standing;
+}
+
 /** One setting near the speed that is asked for stands for it, by the fan laws; null where that is not so. */
 function restatedAt(curve: EntryCurve, line: number): PlacedValue | null {
   const [only, other] = curve.points;
@@ -213,6 +221,86 @@ function restatedAt(curve: EntryCurve, line: number): PlacedValue | null {
   };
 }
 
+/** At a setting itself, or past the last that is judged by. */
+function stoodOn(
+  curve: EntryCurve,
+  line: number,
+  point: CurvePoint,
+  at: number,
+  slope: number | null,
+  toppedOut: boolean,
+): Stood {
+  const isNoise = curve.rule.against === 'noise';
+  return {
+    ...{ before: point, after: point, along: 0 },
+    standing: {
+      at,
+      levelDb: isNoise ? at : point.levelDb,
+      value: point.value,
+      slope: slope ?? 0,
+      resistanceKPerW: point.resistanceKPerW,
+      toppedOut,
+      restated: false,
+      missesBy: toppedOut || !isNoise ? 0 : (slope ?? ASSUMED_SLOPE * point.value) * (line - at),
+    },
+  };
+}
+
+/** Where a line meets a curve, without what is in doubt of it; why not, where it does not. */
+function stoodAt(curve: EntryCurve, line: number): Stood | NoValue {
+  const { points, rule } = curve;
+  if (points.length === 0) return noUsable(curve);
+  const firstAt = points[0]!.at;
+  const lastAt = points[points.length - 1]!.at;
+  const near = (rule.against === 'noise' ? NEAR_DB : 0) + ROUNDING;
+  if (line < firstAt - near) return underFirst(curve, line);
+  const fit = fittedOf(curve);
+  const { judged, response, resistance } = fit;
+  if (line < firstAt) return stoodOn(curve, line, judged[0]!, firstAt, endSlope(fit, 'first'), false);
+  const last = judged[judged.length - 1]!;
+  if (line >= last.at) {
+    if (line > lastAt + near) return stoodOn(curve, line, last, lastAt, 0, true);
+    // Past its best setting an entry stands as good as there, as far as it was measured.
+    if (last.at < lastAt) return stoodOn(curve, line, last, Math.min(line, lastAt), 0, false);
+    return stoodOn(curve, line, last, lastAt, endSlope(fit, 'last'), false);
+  }
+  const value = pchipAt(response, line);
+  const [before, after] = [judged[value.piece]!, judged[value.piece + 1]!];
+  return {
+    ...{ before, after, along: value.along },
+    standing: {
+      at: line,
+      levelDb:
+        rule.against === 'noise' ? line : before.levelDb + value.along * (after.levelDb - before.levelDb),
+      value: value.y,
+      slope: value.slope,
+      resistanceKPerW: resistance && pchipAt(resistance, line).y,
+      toppedOut: false,
+      restated: false,
+      missesBy: 0,
+    },
+  };
+}
+
+/** A curve at a line, bare: what draws of it ask for by the hundred thousand. */
+export interface BareValue {
+  value: number;
+  resistanceKPerW: number | null;
+}
+
+/**
+ * What a curve says at a line, without its doubt; null where it does not reach the line, or tops out before it.
+ *
+ * Example: Settings at 30 and 36 dB(A): at 33 a value between theirs, at 45 and at 28 null.
+ *
+ * @throws where the line is not finite
+ */
+export function bareValueAt(curve: EntryCurve, line: number): BareValue | null {
+  if (!Number.isFinite(line)) throw new RangeError(`bareValueAt: line must be finite, got ${line}`);
+  const found = stoodAt(curve, line);
+  return 'standing' in found && !found.standing.toppedOut ? found.standing : null;
+}
+
 /**
  * What a curve says at a line, a noise level, dB(A), a speed, rpm, or a duty, %: the value there with its standard
  * uncertainty, or the status and the reason why there is none (FORMATS steps 7 and 13). Judged by the best value at or
@@ -227,47 +315,9 @@ function restatedAt(curve: EntryCurve, line: number): PlacedValue | null {
  */
 export function valueAtLine(curve: EntryCurve, line: number): PlacedValue | NoValue {
   if (!Number.isFinite(line)) throw new RangeError(`valueAtLine: line must be finite, got ${line}`);
-  const { points, rule } = curve;
-  if (points.length === 0) return noUsable(curve);
   const restated = restatedAt(curve, line);
   if (restated) return restated;
-  const firstAt = points[0]!.at;
-  const lastAt = points[points.length - 1]!.at;
-  const near = (rule.against === 'noise' ? NEAR_DB : 0) + ROUNDING;
-  if (line < firstAt - near) return underFirst(curve, line);
-  const fit = fittedOf(curve);
-  const { judged, response, resistance } = fit;
-  const stand = (point: CurvePoint, at: number, slope: number | null, toppedOut = false) =>
-    placedAt(curve, point, point, 0, {
-      at,
-      levelDb: rule.against === 'noise' ? at : point.levelDb,
-      value: point.value,
-      slope: slope ?? 0,
-      resistanceKPerW: point.resistanceKPerW,
-      toppedOut,
-      restated: false,
-      missesBy:
-        toppedOut || rule.against !== 'noise' ? 0 : (slope ?? ASSUMED_SLOPE * point.value) * (line - at),
-    });
-  if (line < firstAt) return stand(judged[0]!, firstAt, endSlope(fit, 'first'));
-  const last = judged[judged.length - 1]!;
-  if (line >= last.at) {
-    if (line > lastAt + near) return stand(last, lastAt, 0, true);
-    // Past its best setting an entry stands as good as there, as far as it was measured.
-    if (last.at < lastAt) return stand(last, Math.min(line, lastAt), 0);
-    return stand(last, lastAt, endSlope(fit, 'last'));
-  }
-  const value = pchipAt(response, line);
-  const [before, after] = [judged[value.piece]!, judged[value.piece + 1]!];
-  return placedAt(curve, before, after, value.along, {
-    at: line,
-    levelDb:
-      rule.against === 'noise' ? line : before.levelDb + value.along * (after.levelDb - before.levelDb),
-    value: value.y,
-    slope: value.slope,
-    resistanceKPerW: resistance && pchipAt(resistance, line).y,
-    toppedOut: false,
-    restated: false,
-    missesBy: 0,
-  });
+  const found = stoodAt(curve, line);
+  if (!('standing' in found)) return found;
+  return placedAt(curve, found.before, found.after, found.along, found.standing);
 }

@@ -1,5 +1,5 @@
 import type { EntryCurve } from '../curves/entryCurve';
-import { valueAtLine } from '../curves/valueAtLine';
+import { bareValueAt } from '../curves/valueAtLine';
 
 /** Where two curves change places: who is better below that level, and who above. */
 export interface Crossing {
@@ -12,10 +12,7 @@ export interface Crossing {
 
 const STEP_DB = 0.1;
 
-function valueAt(curve: EntryCurve, levelDb: number): number | null {
-  const found = valueAtLine(curve, levelDb);
-  return found.placed && !found.toppedOut ? found.value : null;
-}
+const valueAt = (curve: EntryCurve, levelDb: number) => bareValueAt(curve, levelDb)?.value ?? null;
 
 /**
  * The crossings of curves inside a band of noise, quietest first: where the difference of two changes its sign, looked for in

@@ -20,6 +20,8 @@ export interface MeasureRule {
   /** The control's rise at the line, or its value of another response. */
   controlRiseK: number | null;
   worth?: number;
+  /** What is asked for; all where it is not said. */
+  only?: readonly (keyof MeasureIntervals)[];
 }
 
 const DRAWS = 200;
@@ -93,12 +95,14 @@ export function measureIntervals(
   const keep = (name: keyof MeasureIntervals, outcome: Outcome<number>) => {
     if (outcome.known) found[name].push(outcome.value);
   };
+  const isAsked = (name: keyof MeasureIntervals) => rule.only === undefined || rule.only.includes(name);
   for (let draw = 0; draw < draws; draw += 1) {
     const other = drawn(curve, chance);
-    keep('bandScoreWPerK', bandScore(other, rule.band));
-    keep('bandMean', bandMean(other, rule.band));
-    if (rule.controlRiseK !== null) keep('noiseToHoldDba', noiseToHold(other, rule.controlRiseK));
-    keep('kneeDba', knee(other, rule.worth));
+    if (isAsked('bandScoreWPerK')) keep('bandScoreWPerK', bandScore(other, rule.band));
+    if (isAsked('bandMean')) keep('bandMean', bandMean(other, rule.band));
+    if (isAsked('noiseToHoldDba') && rule.controlRiseK !== null)
+      keep('noiseToHoldDba', noiseToHold(other, rule.controlRiseK));
+    if (isAsked('kneeDba')) keep('kneeDba', knee(other, rule.worth));
   }
   return {
     bandScoreWPerK: halfWidthOf(found.bandScoreWPerK, draws),

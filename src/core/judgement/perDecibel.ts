@@ -1,5 +1,5 @@
 import type { EntryCurve } from '../curves/entryCurve';
-import { valueAtLine } from '../curves/valueAtLine';
+import { bareValueAt, valueAtLine } from '../curves/valueAtLine';
 import { known, unknown, type Outcome } from '../outcome';
 
 /** Steps of a decibel in which a band is summed, and a knee is looked for. */
@@ -10,16 +10,11 @@ const onTenths = (levelDb: number) => Math.round(levelDb * 1e6) / 1e6;
 type AtLevel = (curve: EntryCurve, levelDb: number) => number | null;
 
 /** Resistance of a curve at a level, K/W; null where it has no place there by more than an end's tolerance. */
-const resistanceAt: AtLevel = (curve, levelDb) => {
-  const found = valueAtLine(curve, onTenths(levelDb));
-  return found.placed && !found.toppedOut ? found.resistanceKPerW : null;
-};
+const resistanceAt: AtLevel = (curve, levelDb) =>
+  bareValueAt(curve, onTenths(levelDb))?.resistanceKPerW ?? null;
 
 /** The same of the value. */
-const valueOn: AtLevel = (curve, levelDb) => {
-  const found = valueAtLine(curve, onTenths(levelDb));
-  return found.placed && !found.toppedOut ? found.value : null;
-};
+const valueOn: AtLevel = (curve, levelDb) => bareValueAt(curve, onTenths(levelDb))?.value ?? null;
 
 const shown = (levelDb: number) => levelDb.toFixed(1);
 

@@ -36,7 +36,10 @@ export function awardCase(given: {
       const score = detail?.get(entry)?.bandScoreWPerK;
       const curve = curves.find((other) => other.entry === entry);
       if (!score?.known || !curve || status === 'throttled') return [];
-      const { bandScoreWPerK } = measureIntervals(curve, { band: brief.bandDba, controlRiseK: null });
+      const { bandScoreWPerK } = measureIntervals(curve, {
+        ...{ band: brief.bandDba, controlRiseK: null },
+        only: ['bandScoreWPerK'],
+      });
       return [{ entry, value: score.value, interval95: bandScoreWPerK }];
     }),
     prices: placed.flatMap((entry) => {

@@ -15,6 +15,8 @@ CREATE TABLE publications (
   -- Why a later version corrects the one before, and what it changes in figures and places.
   reason         text NOT NULL DEFAULT '',
   changes        jsonb NOT NULL DEFAULT '[]',
+  -- All corrections as its report prints them: what was covered since goes by its cover in later ones alone.
+  corrections    jsonb NOT NULL DEFAULT '[]',
   -- The order by which two versions are compared.
   figures        jsonb NOT NULL,
   bundle         bytea NOT NULL,

@@ -41,7 +41,7 @@ export function barsPicture(
   const left = 14 * scale;
   const nameAt = left + 62 * scale;
   const from = width * 0.36;
-  const to = width - 190 * scale;
+  const to = width - 212 * scale;
   const most = Math.max(...bars.map(({ value, interval95 }) => value + interval95), 1e-9);
   const at = (value: number) => from + (Math.max(0, value) / most) * (to - from);
   const parts = [

@@ -1,4 +1,5 @@
 import type { CardAnswer } from '@/core/brief/methodCard';
+import type { ReportVersion } from '@/core/verdict/reportVersion';
 
 /** A row of an order as readers see it. */
 export interface OrderRow {
@@ -54,14 +55,6 @@ export type ReportPart =
         photos: ReportPhoto[];
       }[];
     };
-
-/** A version as it was published, and what came before it. */
-export interface ReportVersion {
-  number: number;
-  publishedAt: string;
-  /** What this version corrects, oldest first. */
-  corrections: { number: number; at: string; reason: string; changes: string[] }[];
-}
 
 /** A verdict as one file says it. */
 export interface ReportData {

@@ -3,14 +3,15 @@ import { versionChanges, type PublishedFigure } from '@/core/verdict/versionChan
 import { insertPublication, listPublications, publishedFile } from '@/database/publications';
 import { inTransaction, withDatabase } from '@/database/pool';
 import { roundUpIsThere } from '@/database/publishing';
-import { readBundle } from '@/formats/bundle/readBundle';
-import type { ReportVersion } from '@/formats/report/reportData';
+import type { ReportVersion } from '@/core/verdict/reportVersion';
+import { coverWordsOf } from '../coverWordsOf';
 import { exportBundle } from '../exportBundle';
 import { Refused } from '../refusal';
-import { bundleReport } from '../report/bundleReport';
-import { bundleOrders } from '../report/bundleOrders';
+import type { BundleOrders } from '../report/bundleOrders';
+import { bundleReport, reportOf } from '../report/bundleReport';
 
-const LONG_AGO = new Date(Date.UTC(1990, 0, 1));
+/** By the local calendar, since a zip keeps no zone: the same bytes everywhere. */
+const LONG_AGO = new Date(1990, 0, 1);
 
 /** The publishable files of a round-up: covered names, no notes, no serial numbers or lenders. */
 export async function publishableFiles(roundUpId: number): Promise<Map<string, Uint8Array> | null> {
@@ -22,9 +23,7 @@ export async function publishableFiles(roundUpId: number): Promise<Map<string, U
 }
 
 /** The order that versions are compared by: the rise, or what else the round-up has, at its own line. */
-function figuresOf(files: ReadonlyMap<string, Uint8Array>): PublishedFigure[] {
-  const bundle = readBundle(files);
-  const orders = bundleOrders(bundle);
+function figuresOf(orders: BundleOrders): PublishedFigure[] {
   for (const response of ['rise', 'airspeed', 'gpu-rise', 'pressure']) {
     const order = orders.order({ response, place: '', against: 'noise', at: null, load: '' });
     if (!order.known || order.value.ranking.placed.length === 0) continue;
@@ -57,7 +56,8 @@ export async function publish(roundUpId: number, wish: PublishWish, now: Date): 
     throw new Refused('the embargo ends in the past: name a later time, or none', 'embargoUntil');
   const files = await publishableFiles(roundUpId);
   if (!files) throw new Refused('this round-up is not there any more');
-  const figures = figuresOf(files);
+  const ready = reportOf(files);
+  const figures = figuresOf(ready.orders);
   return inTransaction(async (db) => {
     if (!(await roundUpIsThere(db, roundUpId))) throw new Refused('this round-up is not there any more');
     const earlier = await listPublications(db, roundUpId);
@@ -70,22 +70,28 @@ export async function publish(roundUpId: number, wish: PublishWish, now: Date): 
     const reason = wish.reason.trim();
     if (last && reason === '') throw new Refused('a correction needs its reason: readers are told', 'reason');
     const version = (last?.version ?? 0) + 1;
-    const changes = last ? versionChanges(last.figures, figures) : [];
+    // Who was covered since goes by the cover in what earlier versions said, too.
+    const words = await coverWordsOf(db, roundUpId);
+    const before = (last?.figures ?? []).map((figure) => ({
+      ...figure,
+      ...{ entry: words.id(figure.entry), name: words.text(figure.name) },
+    }));
+    const changes = last ? versionChanges(before, figures) : [];
     const corrections = [
       ...earlier
         .filter((other) => other.version > 1)
         .map((other) => ({
-          ...{ number: other.version, at: other.publishedAt.toISOString(), reason: other.reason },
-          changes: other.changes,
+          ...{ number: other.version, at: other.publishedAt.toISOString(), reason: words.text(other.reason) },
+          changes: other.changes.map(words.text),
         })),
-      ...(last ? [{ number: version, at: now.toISOString(), reason, changes }] : []),
+      ...(last ? [{ number: version, at: now.toISOString(), reason: words.text(reason), changes }] : []),
     ];
     const about: ReportVersion = { number: version, publishedAt: now.toISOString(), corrections };
-    const { html, broken } = bundleReport(files, about);
+    const { html, broken } = ready.write(about);
     if (broken.length > 0) throw new Refused(`not published: ${broken.slice(0, 5).join('; ')}`, 'broken');
     await insertPublication(db, {
       ...{ roundUpId, version, publishedAt: now, who: wish.who, embargoUntil: wish.embargoUntil, reason },
-      ...{ changes, figures, report: html },
+      ...{ changes, corrections, figures, report: html },
       bundle: zipSync(Object.fromEntries([...files].sort(([a], [b]) => (a < b ? -1 : 1))), {
         mtime: LONG_AGO,
       }),
@@ -101,13 +107,10 @@ export async function reportAgain(roundUpId: number, version: number): Promise<s
   );
   const own = earlier.find((other) => other.version === version);
   if (!own || !bundle) return null;
-  const corrections = earlier
-    .filter((other) => other.version > 1 && other.version <= version)
-    .map((other) => ({
-      ...{ number: other.version, at: other.publishedAt.toISOString(), reason: other.reason },
-      changes: other.changes,
-    }));
   const files = new Map(Object.entries(unzipSync(new Uint8Array(bundle))));
-  return bundleReport(files, { number: version, publishedAt: own.publishedAt.toISOString(), corrections })
-    .html;
+  return bundleReport(files, {
+    number: version,
+    publishedAt: own.publishedAt.toISOString(),
+    corrections: own.corrections,
+  }).html;
 }

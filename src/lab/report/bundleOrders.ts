@@ -77,7 +77,8 @@ function entriesIn(bundle: Bundle, brief: Brief): NamedEntry[] {
     const size = known?.product ? configuredSize(known.product, known.entry ?? blankEntry()) : null;
     return {
       ...{ entry: row.entry, name: names[position]!, maker: row.maker, fans: row.fans, position },
-      heightMm: size?.heightMm ?? row.heightMm,
+      // The pump of a liquid loop is low, and its radiator is not small.
+      heightMm: row.kind === 'liquid' ? null : (size?.heightMm ?? row.heightMm),
       price: dated
         ? priceIn(dated.price, dated.currency, currency, brief.rates)
         : row.price === null

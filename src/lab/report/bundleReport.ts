@@ -21,7 +21,8 @@ import { curvesPicture, type PictureEntry } from '@/formats/picture/curvesPictur
 import { PAPER } from '@/formats/picture/pictureTheme';
 import { problemText } from '@/formats/problem';
 import { markdownHtml } from '@/formats/report/markdown';
-import type { OrderTable, ReportData, ReportPart, ReportVersion } from '@/formats/report/reportData';
+import type { ReportVersion } from '@/core/verdict/reportVersion';
+import type { OrderTable, ReportData, ReportPart } from '@/formats/report/reportData';
 import { reportHtml } from '@/formats/report/reportHtml';
 import type { BundleRanking } from '../rankBundle';
 import { reduceBundleRun } from '../reduceBundleRun';
@@ -31,7 +32,8 @@ import { bundleOrders, orderWords, type BundleOrders } from './bundleOrders';
 const SIZE = { width: 960, height: 560, scale: 1 };
 /** Data up to this size go with the report; larger ones without their logs. */
 const MOST_DATA = 900 * 1024;
-const LONG_AGO = new Date(Date.UTC(1990, 0, 1));
+/** By the local calendar, since a zip keeps no zone: the same bytes everywhere. */
+const LONG_AGO = new Date(1990, 0, 1);
 
 const placeWords = ({ placeFrom, placeTo }: PlacedEntry) =>
   placeFrom === placeTo ? String(placeFrom) : `${placeFrom}–${placeTo}`;
@@ -307,17 +309,19 @@ function attached(files: BundleFiles, name: string): Pick<ReportData, 'data' | '
           .sort(([a], [b]) => (a < b ? -1 : 1))
           .map(([path, bytes]) => [path, bytes]),
       ),
-      { level: 9, mtime: LONG_AGO },
+      { level: 6, mtime: LONG_AGO },
     );
   const slug = name.replace(/[^A-Za-z0-9._-]+/g, '-').slice(0, 60) || 'round-up';
-  const whole = zipped(true);
-  if (whole.length <= MOST_DATA)
+  const raw = [...files.values()].reduce((sum, { length }) => sum + length, 0);
+  // Logs pack to a fifth: far larger ones need not be packed to be known as too large.
+  const whole = raw <= 12 * MOST_DATA ? zipped(true) : null;
+  if (whole && whole.length <= MOST_DATA)
     return { data: { name: `${slug}.zip`, bytes: whole }, dataNote: 'All tables and logs, as open data.' };
   const tables = zipped(false);
   return tables.length <= MOST_DATA
     ? {
         data: { name: `${slug}-tables.zip`, bytes: tables },
-        dataNote: `All tables as open data; the logs, ${Math.ceil(whole.length / 2 ** 20)} MB with them, go in a bundle of their own.`,
+        dataNote: `All tables as open data; the logs are larger than a page should be, and go in the bundle.`,
       }
     : { data: null, dataNote: 'The data are too large to go with this page: ask for the bundle.' };
 }
@@ -335,10 +339,30 @@ export interface BundleReport {
  * @throws UnusableInput where it is no bundle
  */
 export function bundleReport(files: BundleFiles, version: ReportVersion | null = null): BundleReport {
+  return reportOf(files).write(version);
+}
+
+/** A bundle read once, with its orders, to be written as a report of whatever version. */
+export interface ReadyReport {
+  orders: BundleOrders;
+  write: (version: ReportVersion | null) => BundleReport;
+}
+
+/** @throws UnusableInput where it is no bundle */
+export function reportOf(files: BundleFiles): ReadyReport {
   const bundle = readBundle(files);
+  const orders = bundleOrders(bundle);
+  return { orders, write: (version) => written(files, bundle, orders, version) };
+}
+
+function written(
+  files: BundleFiles,
+  bundle: Bundle,
+  orders: BundleOrders,
+  version: ReportVersion | null,
+): BundleReport {
   const { dataPackage } = bundle;
   const { planning, rig } = dataPackage;
-  const orders = bundleOrders(bundle);
   const photos = new Map(
     bundle.others.flatMap(({ path, bytes }) =>
       path.startsWith('photos/') ? [[path.slice(7), bytes] as const] : [],

@@ -38,7 +38,7 @@ export interface PlateWish {
 }
 
 /** Signs of a video must be read at a third of its size. */
-const SIZE = { width: 1920, height: 1080, scale: 2 };
+const SIZE = { width: 1920, height: 1080, scale: 2.3 };
 
 /** A chart or ranking of a round-up at 16:9 as SVG with its font in it, under its covers. */
 export async function orderPlate(

@@ -105,7 +105,21 @@ const SOUND: Record<string, unknown[]> = {
   'PATCH /api/sheets/[kind]/[owner]': [
     { version: 0, reason: 'wider', body: defaultBrief() },
     { version: 0, body: { name: 'Levante', heightMm: 158.5 } },
+    { version: 0, body: { prices: [{ date: '2026-11-01', price: 40, currency: 'EUR', inStock: null }] } },
+    {
+      version: 0,
+      body: { summary: '{{rise a}}', parts: [{ kind: 'text', title: 'T', body: 'b' }], entries: [] },
+    },
     { version: 0, body: { settings: ['100 %', '50 %'], seed: 7, order: [] } },
+  ],
+  'POST /api/round-ups/[id]/publications': [
+    { reason: '', embargoUntil: null, seen: 0 },
+    { reason: 'read anew', embargoUntil: '2099-01-01T09:00:00Z', seen: 1 },
+  ],
+  'PATCH /api/round-ups/[id]/publications/[version]': [
+    { endsAt: null, revoke: '' },
+    { endsAt: '2099-01-01T09:00:00Z', revoke: '' },
+    { endsAt: null, revoke: 'x'.repeat(32) },
   ],
   'POST /api/push-token': [{ renew: false }, { renew: true }],
   'POST /api/uploads/[upload]/describe': [{ fileId: 1, columns: [{ quantity: 'time', unit: 's' }] }],
@@ -139,6 +153,7 @@ const WITHOUT_BODY = new Set([
   'DELETE /api/cases/[case]',
   'PUT /api/stream/[upload]',
   'POST /api/stream/readings',
+  'POST /api/round-ups/[id]/photos',
 ]);
 
 const KINDS = [
@@ -149,6 +164,8 @@ const KINDS = [
   'sample',
   'entry',
   'case',
+  'prices',
+  'verdict',
   'constructor',
   '__proto__',
   'toString',

@@ -1,0 +1,33 @@
+import { editRun } from './editRun';
+import { publish } from './publish/publish';
+import { runEdit } from './runEditSchema';
+import { viewRoundUp } from './roundUpView';
+
+const PUBLISHED = new Date(Date.UTC(2026, 10, 20, 9, 0, 0));
+const CORRECTED = new Date(Date.UTC(2026, 10, 24, 8, 30, 0));
+
+/** Publishes the demo's verdict on coolers and corrects it once: a run that a window stood open for. */
+export async function publishDemo(roundUpId: number): Promise<void> {
+  const by = { who: 'Ana', embargoUntil: null };
+  await publish(roundUpId, { ...by, reason: '', seen: 0 }, PUBLISHED);
+  const run = (await viewRoundUp(roundUpId))!.runs.find(
+    ({ entry, mount, loadW, setting }) =>
+      entry === 'galerna-twin' && mount === 2 && loadW === 170 && setting === '67 %',
+  );
+  if (!run) return;
+  const reason = 'the window stood open: the room fell while it was read';
+  await editRun(
+    roundUpId,
+    run.id,
+    runEdit.cast({
+      who: 'Ana',
+      version: run.version,
+      changes: { setAside: reason },
+    }),
+  );
+  await publish(
+    roundUpId,
+    { ...by, reason: 'One run of Galerna Twin was read beside an open window; it is set aside.', seen: 1 },
+    CORRECTED,
+  );
+}

@@ -1,0 +1,160 @@
+import { mkdtemp, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium, expect, test } from '@playwright/test';
+import { zipSync } from 'fflate';
+import sharp from 'sharp';
+import { asBytes } from '../../src/simulator/demoFiles';
+import { demoBundle } from '../../src/simulator/demoBundle';
+import { ask, importAsNew, startApplication, type Application } from '../support/application';
+import { seriousFaults } from '../support/axe';
+
+let app: Application;
+let folder: string;
+
+test.beforeAll(async () => {
+  app = await startApplication();
+  folder = await mkdtemp(join(tmpdir(), 'abanico-report-'));
+  const { id } = (await (await ask(`${app.url}/api/uploads`, { method: 'POST' })).json()) as { id: string };
+  const body = Buffer.from(zipSync(Object.fromEntries(asBytes(demoBundle(7)))));
+  await ask(`${app.url}/api/stream/${id}?path=demo.zip`, { method: 'PUT', body });
+  expect((await importAsNew(app.url, id)).status).toBe(200);
+});
+
+test.afterAll(async () => app?.stop());
+
+test('a verdict is written, saved by itself, published, corrected, compared and shared until the link is revoked', async ({
+  page,
+}) => {
+  await page.goto(`${app.url}/round-ups/1/verdict`);
+  await page.getByRole('link', { name: 'Write and publish' }).click();
+  const summary = page.getByRole('textbox', { name: 'Summary' });
+  await summary.fill('The quiet one stands at');
+  await page.getByLabel('Of which entry').first().selectOption('tramontana');
+  await page.getByRole('button', { name: 'Put in the figure' }).first().click();
+  await expect(summary).toHaveText('The quiet one stands at {{rise tramontana}}');
+  await expect(page.getByRole('status').filter({ hasText: /^saved$/ })).toBeVisible();
+  // Parts move by the keyboard.
+  await page.getByRole('button', { name: 'Where they cross up' }).click();
+  await expect(page.getByRole('list').locator('li[aria-label]').first()).toHaveAttribute(
+    'aria-label',
+    'Where they cross',
+  );
+  const photo = await sharp({ create: { width: 60, height: 40, channels: 3, background: '#2c6a4c' } })
+    .png()
+    .toBuffer();
+  const chooser = page.getByLabel(/^Photographs/);
+  await chooser.setInputFiles([{ name: 'plate.png', mimeType: 'image/png', buffer: photo }]);
+  await page.getByLabel('What photograph 1 shows').fill('its plate');
+  await chooser.setInputFiles([{ name: 'broken.png', mimeType: 'image/png', buffer: Buffer.from('no') }]);
+  await expect(page.getByRole('alert').filter({ hasText: 'broken.png: not a picture' })).toBeVisible();
+  await expect(page.locator('[data-award="value"]')).toContainText(
+    'Refused: two share it: Lebeche 120 and Solano.',
+  );
+  await page.locator('[data-award="value"]').getByRole('button', { name: 'Give it all the same' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'needs a reason that is printed' })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: /^saved$/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Publish version 1' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: /^▲ not published/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Take award 4 back' }).click();
+  await expect(page.getByRole('status').filter({ hasText: /^saved$/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Publish version 1' }).click();
+  await expect(page.locator('[data-version="1"]')).toBeVisible();
+  expect(await seriousFaults(page)).toEqual([]);
+
+  await page.goto(`${app.url}/round-ups/1/logbook`);
+  const runs = (await (await ask(`${app.url}/round-ups/1/verdict/table?as=md`)).text()).split('\n');
+  expect(runs[2]).toContain('Jaloque 360');
+  await page.goto(`${app.url}/round-ups/1/verdict/write`);
+  await page.getByRole('button', { name: 'Publish the correction as version 2' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'a correction needs its reason' })).toBeVisible();
+  await page.getByLabel('Why is version 1 corrected?').fill('a figure was misread');
+  await page.getByRole('button', { name: 'Publish the correction as version 2' }).click();
+  await expect(page.locator('[data-version="1"]')).toContainText('corrected by version 2');
+  await page.getByRole('link', { name: 'Set two versions side by side' }).click();
+  await expect(page.getByText('Figures and places are the same in both.')).toBeVisible();
+  await page.getByRole('link', { name: 'Back to the writing' }).click();
+  await page.locator('[data-version="1"]').getByRole('button', { name: 'Open a link' }).click();
+  const link = page.locator('[data-link="open"] a').first();
+  const address = (await link.getAttribute('href'))!;
+  const shared = await page.context().newPage();
+  await shared.goto(app.url + address);
+  await expect(shared.getByText('Corrected since: version 2 takes the place of this one')).toBeVisible();
+  await expect(shared.getByRole('heading', { level: 1 })).toHaveText('Quiet towers for the practice rooms');
+  await expect(shared.getByText(/The quiet one stands at 35\.\d ± 0\.\d K/)).toBeVisible();
+  expect(await shared.locator('a[href^="/"], a[href^="http"]').count()).toBe(0);
+  await page.getByRole('button', { name: 'Revoke' }).click();
+  await expect(page.locator('[data-link="closed"]')).toContainText('revoked');
+  const gone = await shared.goto(app.url + address);
+  expect(gone!.status()).toBe(410);
+  await expect(shared.getByText(/This link was revoked on 20\d\d/)).toBeVisible();
+});
+
+test('the report reads from disk with scripts off and no network, on a phone and printed, and asks for nothing', async () => {
+  const html = await (await ask(`${app.url}/round-ups/1/verdict/report`)).text();
+  const file = join(folder, 'report.html');
+  await writeFile(file, html);
+  const browser = await chromium.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+  });
+  try {
+    for (const [width, javaScriptEnabled] of [
+      [1280, false],
+      [390, true],
+    ] as const) {
+      // axe itself is a script: the phone's page has them on, and still runs none of its own.
+      const context = await browser.newContext({
+        viewport: { width, height: 844 },
+        javaScriptEnabled,
+        offline: true,
+        bypassCSP: javaScriptEnabled,
+      });
+      const page = await context.newPage();
+      const asked: string[] = [];
+      page.on('request', (request) => asked.push(request.url()));
+      await page.goto(`file://${file}`);
+      expect(asked.filter((url) => !url.startsWith('data:'))).toEqual([`file://${file}`]);
+      await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+      await expect(
+        page.getByRole('img', { name: /^Cooling at 33\.0 dB\(A\), 170 W: Jaloque 360 33\.0/ }).first(),
+      ).toBeVisible();
+      await expect(page.getByRole('img', { name: 'its plate' })).toBeVisible();
+      expect(html).not.toMatch(/<script/i);
+      if (!javaScriptEnabled) continue;
+      expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width);
+      expect(await page.evaluate(() => document.fonts.check("16px 'Archivo Variable'"))).toBe(true);
+      expect(await seriousFaults(page)).toEqual([]);
+      await page.emulateMedia({ media: 'print' });
+      expect(await page.evaluate(() => getComputedStyle(document.querySelector('tr')!).breakInside)).toBe(
+        'avoid',
+      );
+    }
+  } finally {
+    await browser.close();
+  }
+});
+
+test('plates for a video: lit, dimmed, stepped through, in night, as PNG of its size', async ({ page }) => {
+  await page.goto(`${app.url}/round-ups/1/verdict/plates`);
+  await page
+    .getByRole('group', { name: 'Theme of the plate' })
+    .getByRole('button', { name: 'night' })
+    .click();
+  await page.getByLabel('Tramontana').check();
+  await page.getByRole('button', { name: 'One entry fewer' }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'the last 7 of the order' })).toBeVisible();
+  await expect(page).toHaveURL(/theme=night.*lit=tramontana.*first=7|first=7/);
+  const svg = await (
+    await ask(`${app.url}/round-ups/1/verdict/picture?kind=bars&theme=night&lit=tramontana&first=2`)
+  ).text();
+  expect(svg.match(/<g opacity="0.28">/g)).toHaveLength(2);
+  expect(svg).toContain('#0F141B');
+  const waiting = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'PNG 1920 × 1080' }).click();
+  const path = await (await waiting).path();
+  expect(await sharp(path).metadata()).toMatchObject({ format: 'png', width: 1920, height: 1080 });
+  expect(await seriousFaults(page)).toEqual([]);
+  await page.goto(`${app.url}/round-ups/1/verdict/picture?what=nonsense`);
+  await expect(page.getByText(/no run has the response/)).toBeVisible();
+});

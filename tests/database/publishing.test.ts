@@ -1,0 +1,318 @@
+import { unzipSync } from 'fflate';
+import sharp from 'sharp';
+import { firstVerdict, newPart, type Verdict } from '@/core/verdict/verdictSheet';
+import { withDatabase } from '@/database/pool';
+import { importBundle } from '@/lab/importBundle';
+import { editRuns } from '@/lab/editRun';
+import { viewLineUp } from '@/lab/lineUpView';
+import { addPhoto, cleanPhoto, MOST_PHOTO_BYTES, readPhoto } from '@/lab/publish/photos';
+import { publish, publishableFiles, reportAgain, type PublishWish } from '@/lab/publish/publish';
+import { closeShare, openShare, readPublished, sharedPage, viewPublished } from '@/lab/publish/shares';
+import { bundleReport } from '@/lab/report/bundleReport';
+import { orderFile, orderPlate } from '@/lab/report/orderFiles';
+import { runEdits } from '@/lab/runEditSchema';
+import { viewRoundUp } from '@/lab/roundUpView';
+import { saveSheet } from '@/lab/saveSheet';
+import { viewWriting } from '@/lab/writeView';
+import { exportBundle } from '@/lab/exportBundle';
+import { publishDemo } from '@/lab/publishDemo';
+import { demoBundle } from '@/simulator/demoBundle';
+import { asBytes } from '@/simulator/demoFiles';
+import { smallBundle } from '../support/bundles';
+import { exported, importSound, inFreshLab } from '../support/lab';
+
+inFreshLab();
+
+const NOW = new Date(Date.UTC(2026, 10, 26, 12, 0, 0));
+const LATER = new Date(NOW.getTime() + 3_600_000);
+const wish = (more: Partial<PublishWish> = {}): PublishWish => ({
+  ...{ who: 'Ana', reason: '', embargoUntil: null, seen: 0 },
+  ...more,
+});
+
+let id: number;
+let towers: number;
+beforeAll(async () => {
+  id = await importSound(
+    smallBundle((files) => {
+      const text = files.get('runs.csv')!.split('\n');
+      files.set(
+        'runs.csv',
+        [`${text[0]!},note`, ...text.slice(1, -1).map((line) => `${line},seen by the neighbour`), ''].join(
+          '\n',
+        ),
+      );
+    }),
+  );
+});
+
+const viewed = async (roundUpId = id) => (await viewRoundUp(roundUpId))!;
+
+async function write(body: Partial<Verdict>, roundUpId = id): Promise<void> {
+  const { sheet } = await viewWriting(await viewed(roundUpId));
+  const saved = await saveSheet('verdict', roundUpId, {
+    ...{ version: sheet.version, who: 'Ana', reason: '' },
+    body: { ...firstVerdict(), ...body },
+  });
+  expect(saved).toMatchObject({ saved: true });
+}
+
+/** Sets every run aside that is not yet, and says why. */
+async function setAll(roundUpId: number, changes: object): Promise<void> {
+  const { runs } = await viewed(roundUpId);
+  const edits = runEdits.validateSync({
+    ...{ who: 'Ana', sure: true },
+    edits: runs.map((run) => ({ run: run.id, version: run.version, changes })),
+  });
+  expect(await editRuns(roundUpId, edits)).toMatchObject({ saved: true });
+}
+
+const text = async (version: number, roundUpId = id) =>
+  (await readPublished(roundUpId, version, 'report'))!.toString('utf8');
+
+test('what is published stays to the byte whatever changes later, and is made again from its own data', async () => {
+  await write({ summary: 'Poniente stands at {{rise b}}, {{place Poniente}}; Levante costs {{price a}}.' });
+  expect(await publish(id, wish(), NOW)).toEqual({ version: 1 });
+  const was = await text(1);
+  expect(was).toMatch(/Poniente stands at 40\.\d ± \d\.\d K, places? \d/);
+  expect(was).toContain('Levante costs 50.00 EUR');
+  expect(was).toContain('Version 1, published 2026-11-26');
+  await setAll(id, { noiseDb: 31, note: 'all moved' });
+  await write({ summary: 'Something else.' });
+  expect(await text(1)).toBe(was);
+  expect(await reportAgain(id, 1)).toBe(was);
+  const { version, problems } = { version: await readPublished(id, 1, 'bundle'), problems: [] as unknown[] };
+  const files = new Map(Object.entries(unzipSync(new Uint8Array(version!))));
+  expect(bundleReport(files).data.problems).toEqual(problems);
+});
+
+test('a correction says what changed and why, the earlier one stays, and nobody publishes over another unseen', async () => {
+  await expect(publish(id, wish({ seen: 1 }), LATER)).rejects.toThrow('a correction needs its reason');
+  await expect(publish(id, wish({ reason: 'x' }), LATER)).rejects.toThrow(
+    'version 1 was published meanwhile',
+  );
+  const both = await Promise.allSettled([
+    publish(id, wish({ seen: 1, reason: 'the levels were read anew' }), LATER),
+    publish(id, wish({ seen: 1, reason: 'another reason' }), LATER),
+  ]);
+  expect(both.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected']);
+  const { versions } = await viewPublished(id);
+  expect(versions.map(({ version }) => version)).toEqual([1, 2]);
+  expect(versions[1]!.changes.length).toBeGreaterThan(0);
+  const report = await text(2);
+  expect(report).toContain('Corrected since');
+  expect(report).toContain(versions[1]!.reason);
+  for (const change of versions[1]!.changes) expect(report).toContain(change.replaceAll('>', '&gt;'));
+  expect(await text(1)).not.toContain('Corrected since');
+  expect(await reportAgain(id, 2)).toBe(report);
+  expect(await reportAgain(id, 3)).toBeNull();
+});
+
+test.each([
+  ['{{rise nobody}}', /no entry “nobody”/],
+  ['{{rise a @ 3}}', /has no place there/],
+  ['{{rise a @ 30, 999 W}}', /nothing was measured at 999 W/],
+  ['{{glory a}}', /“glory” is no figure/],
+])('with a reference that stands for nothing, %s, nothing is published', async (summary, why) => {
+  await write({ summary });
+  await expect(publish(id, wish({ seen: 2, reason: 'r' }), LATER)).rejects.toThrow(why);
+  expect((await viewPublished(id)).versions).toHaveLength(2);
+  await write({ summary: '' });
+});
+
+test('an award for an entry taken out, or against its rule without a reason, is not published', async () => {
+  const award = { kind: 'own' as const, name: 'Our pick', entry: 'gone', reason: 'good' };
+  await write({ awards: [award] });
+  await expect(publish(id, wish({ seen: 2, reason: 'r' }), LATER)).rejects.toThrow(
+    'not in the round-up any more',
+  );
+  await write({ awards: [{ ...award, entry: 'a', reason: '' }] });
+  await expect(publish(id, wish({ seen: 2, reason: 'r' }), LATER)).rejects.toThrow('needs its reason');
+  await write({ awards: [] });
+});
+
+test('an embargo in the past is none; one that holds keeps a link shut until then', async () => {
+  await expect(publish(id, wish({ seen: 2, reason: 'r', embargoUntil: NOW }), LATER)).rejects.toThrow(
+    'in the past',
+  );
+  const until = new Date(LATER.getTime() + 86_400_000);
+  await publish(id, wish({ seen: 2, reason: 'held', embargoUntil: until }), LATER);
+  const { token } = await openShare(id, 3, null, LATER);
+  expect(await sharedPage(token, LATER)).toMatchObject({ open: false, why: 'embargo', at: until });
+  expect(await sharedPage(token, new Date(until.getTime() + 1))).toMatchObject({ open: true, version: 3 });
+});
+
+test('a link shows one version, says when it was revoked, and ends', async () => {
+  const { token } = await openShare(id, 1, null, NOW);
+  expect(token).toMatch(/^[\w-]{32}$/);
+  const page = await sharedPage(token, LATER);
+  expect(page).toMatchObject({ open: true, version: 1, corrected: 2 });
+  expect(page.open && page.report.toString('utf8')).toBe(await text(1));
+  await closeShare(id, token, LATER);
+  expect(await sharedPage(token, LATER)).toEqual({ open: false, why: 'revoked', at: LATER });
+  await expect(closeShare(id, token, LATER)).rejects.toThrow('revoked already');
+  const ends = await openShare(id, 1, LATER, NOW);
+  expect(await sharedPage(ends.token, LATER)).toMatchObject({ open: false, why: 'ended' });
+  expect(await sharedPage('x'.repeat(32), LATER)).toMatchObject({ open: false, why: 'unknown' });
+  await expect(openShare(id, 1, NOW, LATER)).rejects.toThrow('in the past');
+  await expect(openShare(id, 9, null, NOW)).rejects.toThrow('no such version');
+});
+
+const picture = (format: 'jpeg' | 'png' | 'webp', width = 40) =>
+  sharp({ create: { width, height: 30, channels: 3, background: '#a62b1f' } }).toFormat(format);
+
+test('a photograph leaves without what its camera wrote, no larger than a page shows, and is known again', async () => {
+  const withPlace = await picture('jpeg', 3000)
+    .withExif({
+      IFD0: { Artist: 'Somebody', Copyright: 'secret studio' },
+      IFD3: { GPSLatitude: '40/1 26/1 46/1' },
+    })
+    .toBuffer();
+  expect(withPlace.toString('latin1')).toContain('secret studio');
+  const { bytes, kind } = await cleanPhoto(withPlace);
+  expect(kind).toBe('jpg');
+  expect(Buffer.from(bytes).toString('latin1')).not.toMatch(/secret studio|Somebody|Exif/);
+  expect((await sharp(bytes).metadata()).width).toBe(2000);
+  // What carries nothing stays as it is, so that it goes out and in again unchanged.
+  for (const format of ['png', 'webp', 'jpeg'] as const) {
+    const bare = new Uint8Array(await picture(format).toBuffer());
+    expect((await cleanPhoto(bare)).bytes).toEqual(bare);
+  }
+  const name = await addPhoto(id, withPlace);
+  expect(await addPhoto(id, withPlace)).toBe(name);
+  expect(new Uint8Array((await readPhoto(id, name))!)).toEqual(bytes);
+});
+
+test.each([
+  ['no picture', new TextEncoder().encode('<svg xmlns="http://www.w3.org/2000/svg"/>'), /PNG, JPEG or WebP/],
+  ['cut off', new Uint8Array([0xff, 0xd8, 0xff, 0xe0, 0, 16]), /PNG, JPEG or WebP/],
+  ['60 MB', new Uint8Array(60 * 2 ** 20), /25 MB is the most/],
+])('a photograph that is %s is refused in words', async (_, bytes, why) => {
+  await expect(addPhoto(id, bytes)).rejects.toThrow(why);
+  expect(MOST_PHOTO_BYTES).toBeLessThan(60 * 2 ** 20);
+});
+
+test('a whole round-up with its verdict and photographs goes out and comes back', async () => {
+  const photo = await addPhoto(id, new Uint8Array(await picture('png').toBuffer()));
+  const entries = [
+    {
+      entry: 'a',
+      pros: ['quiet'],
+      cons: ['=dear'],
+      note: '**good** {{rise a}}',
+      photos: [{ photo, alt: 'the plate' }],
+    },
+  ];
+  await write({ entries, parts: [newPart('entries'), newPart('bars')], summary: 'S' });
+  const first = await exported(id);
+  const again = await importSound(first);
+  const { sheet } = await viewWriting(await viewed(again));
+  expect(sheet.body).toMatchObject({ entries, summary: 'S' });
+  expect(await readPhoto(again, photo)).toEqual(await readPhoto(id, photo));
+  const second = await exported(again);
+  const verdictIn = (files: Map<string, Uint8Array>) =>
+    (JSON.parse(new TextDecoder().decode(files.get('datapackage.json'))) as { abanico: { verdict: unknown } })
+      .abanico.verdict;
+  expect(verdictIn(second)).toEqual(verdictIn(first));
+  const { html } = bundleReport((await publishableFiles(id))!);
+  expect(html).toContain('alt="the plate"');
+  expect(html).toMatch(/<strong>good<\/strong> \d\d\.\d ± \d\.\d K/);
+  // A photograph that is none spoils the import, and nothing of it is kept.
+  first.set('photos/0123456789abcdef.png', new TextEncoder().encode('no'));
+  expect(await importBundle(first, { asAnother: true, othersNew: true })).toMatchObject({
+    imported: false,
+    problems: [{ file: 'photos/0123456789abcdef.png' }],
+  });
+});
+
+test('the demo’s verdict is published once and corrected once, with an award refused', async () => {
+  const files = new Map(asBytes(demoBundle(7)));
+  files.set('extra/secrets.txt', new TextEncoder().encode('the lender’s address'));
+  towers = await importSound(files);
+  await publishDemo(towers);
+  const { versions } = await viewPublished(towers);
+  expect(versions.map(({ version, reason }) => [version, reason !== ''])).toEqual([
+    [1, false],
+    [2, true],
+  ]);
+  const report = await text(2, towers);
+  expect(report).toContain('Best value: not given. Two share it');
+  expect(report).toContain('For the practice rooms: Lebeche 120.');
+  expect(report).not.toContain('{{');
+  expect(Buffer.byteLength(report)).toBeLessThan(2 * 2 ** 20);
+});
+
+test('what is for readers holds no notes, serial numbers, lenders or strangers’ files; what is private holds all', async () => {
+  const asText = async (leaving: 'private' | 'publishable') => {
+    const parts: string[] = [];
+    for await (const { path, bytes } of (await exportBundle(towers, leaving))!.files)
+      if (!path.startsWith('traces/')) parts.push(path, new TextDecoder().decode(bytes));
+    return parts.join('\n');
+  };
+  const [all, few] = [await asText('private'), await asText('publishable')];
+  for (const secret of [
+    'the lender’s address',
+    '"lent"',
+    'one bolt of the bracket',
+    'gone within the hour',
+  ]) {
+    expect(all).toContain(secret);
+    expect(few).not.toContain(secret);
+  }
+});
+
+test('a covered name stands in nothing that leaves: report, data, tables, plates, file names', async () => {
+  const entry = (await viewLineUp(towers)).find(({ product }) => product.body.name === 'Tramontana')!;
+  const body = { ...entry.entry.body, coverName: 'Sample Q', revealed: false };
+  const { version } = entry.entry;
+  expect(await saveSheet('entry', entry.entryId, { version, body, who: 'Ana', reason: '' })).toMatchObject({
+    saved: true,
+  });
+  const view = await viewed(towers);
+  const { sheet } = await viewWriting(view);
+  const verdict = JSON.parse(JSON.stringify(sheet.body).replaceAll('tramontana', 'sample-q')) as Verdict;
+  const code = view.entries.find(({ product }) => product.startsWith('Sample Q'))!.entry;
+  const named = JSON.parse(JSON.stringify(verdict).replaceAll('sample-q', code)) as Verdict;
+  await saveSheet('verdict', towers, { version: sheet.version, body: named, who: 'Ana', reason: '' });
+  await publish(towers, wish({ seen: 2, reason: 'under cover' }), LATER);
+  const gone = [await text(3, towers)];
+  for (const [path, bytes] of Object.entries(
+    unzipSync(new Uint8Array((await readPublished(towers, 3, 'bundle'))!)),
+  ))
+    gone.push(path, new TextDecoder().decode(bytes));
+  const what = { response: 'rise', place: '', against: 'noise' as const, at: null, load: '' };
+  const seen = await viewed(towers);
+  for (const as of ['md', 'html', 'csv']) {
+    const file = await orderFile(seen, what, as);
+    gone.push(file.known ? file.value.text : '');
+  }
+  for (const kind of ['bars', 'curves'] as const) {
+    const plate = await orderPlate(seen, what, { kind, night: kind === 'bars', lit: new Set(), first: 3 });
+    gone.push(plate.known ? plate.value : '');
+  }
+  // The report's own data are packed: they are the tables of the bundle once more.
+  const whole = gone.join('\n');
+  expect(whole).toContain('Sample Q');
+  // Only what lies around a find: the whole would fill the log.
+  const finds = [...whole.matchAll(/.{0,60}tramontana.{0,40}/gi)].map(([found]) => found);
+  expect(finds.slice(0, 5)).toEqual([]);
+});
+
+test('a round-up of one entry, and of none with a place, has its report', async () => {
+  const one = bundleReport(
+    smallBundle((files) => {
+      files.set('entries.csv', files.get('entries.csv')!.split('\n').slice(0, 2).join('\n'));
+      files.set('runs.csv', files.get('runs.csv')!.split('\n').slice(0, 3).join('\n'));
+    }),
+  );
+  expect(one.html).toContain('Levante');
+  expect(one.data.parts.find(({ kind }) => kind === 'ranking')).toMatchObject({
+    order: { rows: [{ name: 'Levante' }] },
+  });
+  const none = bundleReport(
+    smallBundle((files) => files.set('runs.csv', files.get('runs.csv')!.split('\n')[0]!)),
+  );
+  expect(none.html).toContain('Nothing has a place here.');
+  expect(none.broken).toEqual([]);
+  await withDatabase((db) => db.query('SELECT 1'));
+});
