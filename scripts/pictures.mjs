@@ -20,7 +20,8 @@ const views = [
   ['plates', '/round-ups/1/line-up/plates?entry=galerna-twin'],
   ['verdict', '/round-ups/1/verdict'],
   ['bring', '/bring'],
-  ['search', '/search?q=cierzo'],
+  ['write', '/round-ups/1/verdict/write'],
+  ['report', '/round-ups/1/verdict/versions/2/report'],
 ];
 const browser = await chromium.launch({
   executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
@@ -32,13 +33,4 @@ for (const [name, path] of views) {
   await page.waitForTimeout(name === 'judgement' ? 6000 : 1200);
   await page.screenshot({ path: `${folder}/${name}.png` });
 }
-// A bundle that the lab has already, and one entry taken for another.
-const bundle = await (await page.request.get(`${base}/round-ups/1/export`)).body();
-await page.goto(`${base}/bring`);
-await page
-  .getByLabel('Files')
-  .setInputFiles([{ name: 'evening.zip', mimeType: 'application/zip', buffer: bundle }]);
-await page.getByLabel('What galerna-twin is').selectOption('new', { timeout: 60_000 });
-await page.waitForTimeout(800);
-await page.screenshot({ path: `${folder}/bring-known.png` });
 await browser.close();

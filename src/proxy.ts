@@ -8,7 +8,8 @@ function policy(nonce: string): string {
     `script-src 'self' 'nonce-${nonce}' 'strict-dynamic'`,
     "style-src 'self' 'unsafe-inline'",
     "img-src 'self' data: blob:",
-    "font-src 'self'",
+    // A report carries its fonts in itself.
+    "font-src 'self' data:",
     "connect-src 'self'",
     "worker-src 'self' blob:",
     "object-src 'none'",

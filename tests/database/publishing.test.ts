@@ -100,10 +100,10 @@ test('a correction says what changed and why, the earlier one stays, and nobody 
   expect(versions.map(({ version }) => version)).toEqual([1, 2]);
   expect(versions[1]!.changes.length).toBeGreaterThan(0);
   const report = await text(2);
-  expect(report).toContain('Corrected since');
+  expect(report).toContain('What was corrected');
   expect(report).toContain(versions[1]!.reason);
   for (const change of versions[1]!.changes) expect(report).toContain(change.replaceAll('>', '&gt;'));
-  expect(await text(1)).not.toContain('Corrected since');
+  expect(await text(1)).not.toContain('What was corrected');
   expect(await reportAgain(id, 2)).toBe(report);
   expect(await reportAgain(id, 3)).toBeNull();
 });

@@ -64,17 +64,29 @@ test('one value table: down to the die’s columns and up again nothing of a run
   expect([await noted(cases), await noted(small)]).toEqual(shown);
 });
 
+/** Fans of entries, with what a later migration notes of each. */
+const FANS = `SELECT owner, body -> 'fans' AS fans, body -> 'extras' AS extras FROM sheets WHERE kind = 'entry' ORDER BY owner`;
+
 test('cases: down without them and up again the rest stands, and a rig’s new limit comes back empty', async () => {
   expect((await viewCases()).cases).toHaveLength(1);
   const { up, down } = halves('014_cases');
-  const others = `SELECT kind, owner, version FROM sheets WHERE kind NOT IN ('case') ORDER BY kind, owner`;
+  // What came later goes first, and comes back last: prices and verdicts are not kept on the way.
+  const later = [halves('016_publishing'), halves('015_value')];
+  const others = `SELECT kind, owner, version FROM sheets WHERE kind NOT IN ('case', 'prices', 'verdict') ORDER BY kind, owner`;
   const before = await sql(others);
+  const fans = await sql(FANS);
+  for (const half of later) await sql(half.down);
+  expect(await sql(`SELECT 1 FROM sheets WHERE kind IN ('prices', 'verdict') OR body ? 'extras'`)).toEqual(
+    [],
+  );
   await sql(down);
   expect(await sql(`SELECT 1 FROM sheets WHERE kind = 'case'`)).toEqual([]);
   expect(await sql(`SELECT 1 FROM information_schema.tables WHERE table_name = 'cases'`)).toEqual([]);
   expect(await sql(`SELECT 1 FROM sheets WHERE kind = 'rig-setup' AND body ? 'regulatorLimitC'`)).toEqual([]);
   await sql(up);
+  for (const half of [...later].reverse()) await sql(half.up);
   expect(await sql(others)).toEqual(before);
+  expect(await sql(FANS)).toEqual(fans);
   const setups = await sql(
     `SELECT body -> 'regulatorLimitC' AS "limit" FROM sheets WHERE kind = 'rig-setup'`,
   );

@@ -87,7 +87,7 @@ function versionHtml({ version }: ReportData): string {
     ({ number, at, reason, changes }) =>
       `<li dir="auto">Version ${number}, ${escaped(at.slice(0, 10))}: ${escaped(reason)}${changes.length > 0 ? `<ul>${changes.map((change) => `<li dir="auto">${escaped(change)}</li>`).join('')}</ul>` : ''}</li>`,
   );
-  return `<p class="quiet">Version ${version.number}, published ${escaped(day)}.</p>${corrections.length > 0 ? `<section><h2>Corrected since</h2><ul>${corrections.join('')}</ul></section>` : ''}`;
+  return `<p class="quiet">Version ${version.number}, published ${escaped(day)}.</p>${corrections.length > 0 ? `<section><h2>What was corrected</h2><ul>${corrections.join('')}</ul></section>` : ''}`;
 }
 
 /**

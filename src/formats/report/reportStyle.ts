@@ -17,7 +17,8 @@ a{color:inherit;text-decoration-color:var(--act)}
 .quiet{color:var(--ink2);font-size:.9rem}
 .mark{display:inline-block;width:.8rem;height:.8rem;vertical-align:-.06rem;margin-right:.35rem}
 table{border-collapse:collapse;width:100%;font-size:.95rem}
-th{text-align:left;font-weight:500;color:var(--ink2);font-size:.84rem;border-bottom:1.5px solid var(--ink);padding:.35rem .5rem;vertical-align:bottom}
+th{text-align:left;font-weight:500;color:var(--ink2);font-size:.84rem;border-bottom:1.5px solid var(--ink);padding:.35rem .5rem;vertical-align:bottom;white-space:nowrap}
+td.name{min-width:10rem}
 td{border-bottom:1px solid var(--line);padding:.5rem;vertical-align:top}
 tr{break-inside:avoid}
 .n{text-align:right;white-space:nowrap}

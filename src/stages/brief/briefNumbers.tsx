@@ -267,7 +267,7 @@ export function BriefNumbers(props: Props) {
         </div>
       </fieldset>
       <fieldset>
-        <legend className="pb-1 font-semibold">Kept with the brief, and used by nothing yet</legend>
+        <legend className="pb-1 font-semibold">Published from</legend>
         <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
           <TextField
             label="Embargo until"
