@@ -43,3 +43,12 @@ const ORDINALS = [
 export function firstOf(place: number): string {
   return ORDINALS[place - 1] ?? `in place ${place}`;
 }
+
+/**
+ * A place as a name: “third”; from the eleventh on “number 11”.
+ *
+ * @example ordinalWord(11) → 'number 11'
+ */
+export function ordinalWord(place: number): string {
+  return ORDINALS[place - 1] ?? `number ${place}`;
+}

@@ -251,7 +251,9 @@ test('the command: calibrated by a recording, relative without one, tones where 
   const fan = put('fan.wav', wavBytes(sum(noise(0.003, 4, 2), sine(412, 0.004, 4)), { bits: 24 }));
   const tone = put('cal.wav', wavBytes(sine(1000, 0.25, 3), { bits: 24 }));
   const run = (...args: string[]) =>
-    JSON.parse(execFileSync('./abanico', ['sound', fan, '--json', ...args], { encoding: 'utf8' })) as Told;
+    JSON.parse(
+      execFileSync('bash', ['abanico', 'sound', fan, '--json', ...args], { encoding: 'utf8' }),
+    ) as Told;
   const told = run('--calibration', tone, '--calibrator-db', '94');
   const stated = run('--full-scale-db', String(94 + 20 * Math.log10(4)));
   expect(told).toMatchObject({ clippedSamples: 0, durationS: 4 });
@@ -264,7 +266,7 @@ test('the command: calibrated by a recording, relative without one, tones where 
     loudnessSone: null,
     tones: [{ hz: expect.closeTo(412, 0) as number, prominent: true }, { prominent: false }],
   });
-  const failed = spawnSync('./abanico', ['sound', fan, '--calibration', fan], { encoding: 'utf8' });
+  const failed = spawnSync('bash', ['abanico', 'sound', fan, '--calibration', fan], { encoding: 'utf8' });
   expect(failed.status).toBe(2);
   expect(failed.stderr.trim().split('\n')).toHaveLength(1);
   expect(failed.stderr).toContain('fan.wav');

@@ -1,19 +1,5 @@
+import { ordinalWord } from '../words';
 import type { Ranking } from '../ranking/rankAtLine';
-
-const ORDINALS = [
-  '',
-  'first',
-  'second',
-  'third',
-  'fourth',
-  'fifth',
-  'sixth',
-  'seventh',
-  'eighth',
-  'ninth',
-  'tenth',
-];
-const ordinal = (place: number) => ORDINALS[place] ?? `number ${place}`;
 
 /**
  * Names in a row: “A, B and C”.
@@ -40,7 +26,7 @@ export function orderSentences(
     if (said.has(one.entry)) continue;
     const name = nameOf(one.entry);
     if (one.placeFrom === one.placeTo) {
-      told.push(`${name} is ${ordinal(one.place)}.`);
+      told.push(`${name} is ${ordinalWord(one.place)}.`);
       continue;
     }
     // Who has the very same range shares it; others overlap, and are said by themselves.
@@ -49,8 +35,13 @@ export function orderSentences(
     );
     if (alike.length === one.placeTo - one.placeFrom + 1) {
       for (const { entry } of alike) said.add(entry);
-      told.push(`${inARow(alike.map(({ entry }) => nameOf(entry)))} share ${ordinal(one.placeFrom)} place.`);
-    } else told.push(`${name} stands somewhere from ${ordinal(one.placeFrom)} to ${ordinal(one.placeTo)}.`);
+      told.push(
+        `${inARow(alike.map(({ entry }) => nameOf(entry)))} share ${ordinalWord(one.placeFrom)} place.`,
+      );
+    } else
+      told.push(
+        `${name} stands somewhere from ${ordinalWord(one.placeFrom)} to ${ordinalWord(one.placeTo)}.`,
+      );
   }
   const throttled = placed.filter(({ status }) => status === 'throttled').map(({ entry }) => nameOf(entry));
   if (throttled.length > 0)

@@ -2,12 +2,11 @@
 
 import Link from 'next/link';
 import { parseAsFloat, parseAsString, useQueryState } from 'nuqs';
-import { useState } from 'react';
 import type { GridEffect, GridFit } from '@/core/judgement/heatsinkFanGrid';
 import type { Outcome } from '@/core/outcome';
 import { AXES } from '@/core/curves/axis';
 import { figure } from '@/ui/figures';
-import { typedNumber } from '@/ui/typedNumber';
+import { DraftField } from '@/ui/form/draftField';
 import { LineField } from '../curves/lineField';
 import { LoadChoice } from '../curves/loadChoice';
 
@@ -33,29 +32,6 @@ export interface GridData {
 
 const percent = (share: number) =>
   `${share > 0 ? '+' : share < 0 ? '−' : ''}${figure(Math.abs(100 * share), 1)} %`;
-
-function SharedField({ shared, onShared }: { shared: number; onShared: (shared: number) => void }) {
-  const [draft, setDraft] = useState<string | null>(null);
-  function take() {
-    const typed = draft === null ? null : typedNumber(draft);
-    if (typed !== null && typed >= 0 && typed < 10 && typed !== shared) onShared(typed);
-    setDraft(null);
-  }
-  return (
-    <input
-      aria-label="Shared part, K/W"
-      inputMode="decimal"
-      className="w-18 rounded border border-hairline bg-raised px-1.5 py-0.5 text-right text-[14px] text-ink"
-      value={draft ?? String(shared)}
-      onChange={({ target }) => setDraft(target.value)}
-      onBlur={take}
-      onKeyDown={(event) => {
-        if (event.key === 'Enter') take();
-        if (event.key === 'Escape') setDraft(null);
-      }}
-    />
-  );
-}
 
 function Effects({ name, effects }: { name: string; effects: readonly GridEffect[] }) {
   return (
@@ -122,7 +98,14 @@ export function GridStage({ data }: { data: GridData }) {
         <LoadChoice loads={data.loads} load={data.load} onLoad={(key) => void setLoad(key)} />
         <label className="label-text flex items-center gap-1.5">
           shared part
-          <SharedField shared={sharedKPerW} onShared={(shared) => void setShared(shared)} /> K/W
+          <DraftField
+            label="Shared part, K/W"
+            value={sharedKPerW}
+            least={0}
+            most={9.999}
+            onValue={(shared) => void setShared(shared)}
+          />{' '}
+          K/W
         </label>
         {wall !== null && wall !== sharedKPerW && (
           <button

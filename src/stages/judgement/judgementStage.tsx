@@ -5,6 +5,7 @@ import { parseAsFloat, parseAsString, useQueryState, useQueryStates } from 'nuqs
 import { useMemo } from 'react';
 import { AXES } from '@/core/curves/axis';
 import { EntryMark } from '@/ui/entryMark';
+import { DraftField } from '@/ui/form/draftField';
 import { figure, placeText } from '@/ui/figures';
 import { LineField } from '../curves/lineField';
 import { LoadChoice } from '../curves/loadChoice';
@@ -12,7 +13,6 @@ import { WhatChoice } from '../curves/whatChoice';
 import { KelvinWorths } from './kelvinWorths';
 import { Budget } from './budget';
 import type { JudgementData } from './judgementData';
-import { WorthField } from './worthField';
 import { measuresOf, worthPct, type Measure, type MeasureFigure } from './measures';
 import { PairPanel } from './pairPanel';
 import { useIntervals } from './useIntervals';
@@ -113,7 +113,14 @@ export function JudgementStage({ packed }: { packed: string }) {
         {data.isRise && (
           <label className="label-text flex items-center gap-1.5">
             a decibel is worth
-            <WorthField worthPct={worthPct(data)} onWorth={(worth) => void setWorth(worth)} /> % of R
+            <DraftField
+              label="What a decibel is worth, % of R"
+              value={worthPct(data)}
+              least={0.01}
+              most={50}
+              onValue={(worth) => void setWorth(worth)}
+            />{' '}
+            % of R
           </label>
         )}
         {left > 0 && (

@@ -2,12 +2,11 @@
 
 import Link from 'next/link';
 import { parseAsString, useQueryState } from 'nuqs';
-import { useState } from 'react';
 import type { OverLines } from '@/core/judgement/overLines';
 import type { Outcome } from '@/core/outcome';
 import { EntryMark } from '@/ui/entryMark';
 import { figure, placeText } from '@/ui/figures';
-import { typedNumber } from '@/ui/typedNumber';
+import { DraftField } from '@/ui/form/draftField';
 
 export interface WeightsData {
   roundUpId: number;
@@ -15,38 +14,6 @@ export interface WeightsData {
   at: Record<string, (number | null)[]>;
   told: Outcome<OverLines>;
   entries: { entry: string; product: string; position: number }[];
-}
-
-function WeightField({
-  label,
-  weight,
-  onWeight,
-}: {
-  label: string;
-  weight: number;
-  onWeight: (weight: number) => void;
-}) {
-  const [draft, setDraft] = useState<string | null>(null);
-  function take() {
-    const typed = draft === null ? null : typedNumber(draft);
-    if (typed !== null && typed >= 0 && typed <= 1000 && typed !== weight) onWeight(typed);
-    setDraft(null);
-  }
-  return (
-    <input
-      aria-label={`Weight of ${label}`}
-      inputMode="decimal"
-      className="w-14 rounded border border-hairline bg-raised px-1.5 py-0.5 text-right text-[14px] text-ink"
-      value={draft ?? String(weight)}
-      onFocus={(event) => event.target.select()}
-      onChange={({ target }) => setDraft(target.value)}
-      onBlur={take}
-      onKeyDown={(event) => {
-        if (event.key === 'Enter') take();
-        if (event.key === 'Escape') setDraft(null);
-      }}
-    />
-  );
 }
 
 const percent = (share: number) => `${figure(100 * share, 0)} %`;
@@ -131,7 +98,13 @@ export function WeightsStage({ data }: { data: WeightsData }) {
               </td>
               {points.map(({ key, label, weight }, i) => (
                 <td key={key} className="num whitespace-nowrap">
-                  <WeightField label={label} weight={weight} onWeight={(typed) => set(i, typed)} />
+                  <DraftField
+                    label={`Weight of ${label}`}
+                    value={weight}
+                    least={0}
+                    most={1000}
+                    onValue={(typed) => set(i, typed)}
+                  />
                   <span className="block text-[12.5px] text-ink2">
                     {total > 0 ? percent(weight / total) : '–'}
                   </span>
