@@ -357,3 +357,60 @@ test('what nobody noted is no fit, and says so', () => {
   ]);
   expect(missesOf(blank, NO_WISH)).toEqual([]);
 });
+
+test('effects of a grid hang on no unit and no order: R in other units, cells in another row, the same shares', () => {
+  const cells = [
+    ['a', 'x', 0.1],
+    ['a', 'y', 0.12],
+    ['b', 'x', 0.14],
+    ['b', 'y', 0.15],
+    ['b', 'z', 0.13],
+    ['a', 'z', 0.11],
+  ].map(([heatsink, fan, over]) => cellOf(String(heatsink), String(fan), Number(over)));
+  const plain = value(heatsinkFanGrid(cells, 0.1, { a: 'y', b: 'z' }));
+  fc.assert(
+    fc.property(fc.double({ min: 0.1, max: 50, noNaN: true }), fc.nat(5), (factor, turn) => {
+      const other = [...cells.slice(turn), ...cells.slice(0, turn)].map((cell) => ({
+        ...cell,
+        resistanceKPerW: factor * cell.resistanceKPerW,
+        variance: factor ** 2 * cell.variance,
+      }));
+      const fit = value(heatsinkFanGrid(other, factor * 0.1, { a: 'y', b: 'z' }));
+      const named = (effects: typeof fit.fans) =>
+        effects.map(({ name, share }) => [name, Number(share.toFixed(9))]);
+      expect(named(fit.fans)).toEqual(named(plain.fans));
+      expect(named(fit.heatsinks)).toEqual(named(plain.heatsinks));
+      const byName = (held: typeof fit.heldBack) =>
+        held.map(({ heatsink, bestFan }) => `${heatsink} ${bestFan}`).sort();
+      expect(byName(fit.heldBack)).toEqual(byName(plain.heldBack));
+      expect(value(fit.interaction).f).toBeCloseTo(value(plain.interaction).f, 6);
+    }),
+    { numRuns: 40 },
+  );
+  // The shares of a kind lie about nothing: their logarithms sum to it.
+  for (const effects of [plain.fans, plain.heatsinks])
+    expect(effects.reduce((sum, { share }) => sum + Math.log10(1 + share), 0)).toBeCloseTo(0, 9);
+});
+
+test('taking the shared part off makes effects larger, and never turns them', () => {
+  const cells = [0.1, 0.14].flatMap((sink, i) =>
+    [1, 1.2].map((fan, j) => cellOf(`h${i}`, `f${j}`, sink * fan)),
+  );
+  const shares = (shared: number) =>
+    value(heatsinkFanGrid(cells, shared)).fans.map(({ name, share }) => [name, share] as const);
+  const [bare, taken] = [shares(0), shares(0.1)];
+  expect(taken.map(([name]) => name)).toEqual(bare.map(([name]) => name));
+  taken.forEach(([, share], i) => expect(Math.abs(share)).toBeGreaterThan(Math.abs(bare[i]![1])));
+});
+
+test('a score leaves out who lacks a place, and says at which points; nobody scored is no leader', () => {
+  const told = value(overLines([entry('a', [null, 0.3]), entry('b', [null, null])], weighed(1, 1)));
+  expect(told).toMatchObject({ scores: [], anyWeights: false, flips: [] });
+  expect(told.leftOut).toEqual([
+    { entry: 'a', points: [0] },
+    { entry: 'b', points: [0, 1] },
+  ]);
+  const higher = value(overLines([entry('a', [2, 3]), entry('b', [1, 2])], weighed(1, 1), 'higher'));
+  expect(higher.scores.map(({ entry: name }) => name)).toEqual(['a', 'b']);
+  expect(higher.anyWeights).toBe(true);
+});

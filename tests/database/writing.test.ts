@@ -1,0 +1,128 @@
+import { firstVerdict, newPart, type Verdict } from '@/core/verdict/verdictSheet';
+import { exportBundle } from '@/lab/exportBundle';
+import { importBundle } from '@/lab/importBundle';
+import { viewLineUp } from '@/lab/lineUpView';
+import { publish } from '@/lab/publish/publish';
+import { orderFile, orderPlate } from '@/lab/report/orderFiles';
+import { publishableOrders } from '@/lab/report/publishableOrders';
+import { viewRoundUp } from '@/lab/roundUpView';
+import { saveSheet } from '@/lab/saveSheet';
+import { viewWriting } from '@/lab/writeView';
+import { asBytes } from '@/simulator/demoFiles';
+import { gridRoundUp } from '@/simulator/gridRoundUp';
+import { reasonOf, valueOf } from '../support/outcome';
+import { smallBundle } from '../support/bundles';
+import { importSound, inFreshLab } from '../support/lab';
+
+inFreshLab();
+
+let id: number;
+beforeAll(async () => {
+  id = await importSound(smallBundle());
+});
+const viewed = async (roundUpId = id) => (await viewRoundUp(roundUpId))!;
+const save = (version: number, body: Verdict, who = 'Ana') =>
+  saveSheet('verdict', id, { version, body, who, reason: '' });
+
+test('a verdict begins with an order, curves, awards, each entry and what was not measured', async () => {
+  const { sheet, history, published } = await viewWriting(await viewed());
+  expect(sheet).toEqual({ version: 0, body: firstVerdict() });
+  expect(history).toEqual([]);
+  expect(published).toEqual({ versions: [], links: [] });
+});
+
+test('what is saved by itself has its history; who comes second is shown it and writes over nothing', async () => {
+  expect(await save(0, { ...firstVerdict(), summary: 'one' })).toMatchObject({ saved: true, version: 1 });
+  expect(await save(1, { ...firstVerdict(), summary: 'two' })).toMatchObject({ saved: true, version: 2 });
+  expect(await save(1, { ...firstVerdict(), summary: 'other' }, 'Bea')).toMatchObject({
+    saved: false,
+    why: 'conflict',
+    version: 2,
+    body: { summary: 'two' },
+    who: 'Ana',
+  });
+  const { sheet, history } = await viewWriting(await viewed());
+  expect(sheet.body.summary).toBe('two');
+  expect(history.map(({ body, who }) => [body.summary, who])).toEqual([
+    ['two', 'Ana'],
+    ['one', 'Ana'],
+  ]);
+});
+
+test('sentences and awards are offered from the data as they are now', async () => {
+  const { sentences, offers } = await viewWriting(await viewed());
+  expect(sentences).toEqual(['Levante is first.', 'Poniente is second.']);
+  expect(valueOf(offers.find(({ kind }) => kind === 'cool')!.offer).entry).toBe('a');
+  // One line alone in the brief: the quiet end of its band, 29 dB(A).
+  expect(valueOf(offers.find(({ kind }) => kind === 'quiet')!.offer).evidence).toMatch(/at 29\.0 dB\(A\)/);
+  const grid = await importSound(asBytes(gridRoundUp(7)));
+  const found = await viewWriting(await viewed(grid));
+  expect(found.sentences.join(' ')).toContain('share');
+  expect(found.responses.map(({ id: response }) => response)).toContain('clock');
+  // Thirteen entries of three heatsinks: each by its own name.
+  expect(
+    new Set((await publishableOrders(await viewed(grid))).orders.entries.map(({ name }) => name)).size,
+  ).toBe(13);
+});
+
+test('orders go out as tables and plates of whatever can be ranked, and say why where nothing can', async () => {
+  const view = await viewed();
+  const what = { response: 'rise', place: '', against: 'noise' as const, at: null, load: '' };
+  const { type, text } = valueOf(await orderFile(view, what, 'md'));
+  expect(type).toBe('text/markdown');
+  expect(
+    text
+      .split('\n')
+      .slice(2, 4)
+      .map((line) => line.split(' | ')[1]),
+  ).toEqual(['Levante', 'Poniente']);
+  expect(valueOf(await orderFile(view, what, 'constructor')).type).toBe('text/csv');
+  expect(valueOf(await orderFile(view, { ...what, at: 28.5 }, 'html')).text).not.toContain('Levante');
+  expect(reasonOf(await orderFile(view, { ...what, response: 'airspeed' }, 'csv'))).toMatch(
+    /no run has the response/,
+  );
+  const plate = valueOf(await orderPlate(view, what, { kind: 'curves', night: true, lit: new Set(['b']) }));
+  expect(plate).toMatch(/^<svg [^>]*width="1920" height="1080"/);
+  expect(plate.match(/<g opacity="0.25">/g)).toHaveLength(1);
+  expect(
+    reasonOf(
+      await orderPlate(
+        view,
+        { ...what, load: '999~nothing', response: 'score' },
+        { kind: 'bars', night: false, lit: new Set() },
+      ),
+    ),
+  ).toMatch(/no run has/);
+});
+
+test('a report of links, captions and an empty verdict; a private bundle comes back with the name behind the cover', async () => {
+  const { sheet } = await viewWriting(await viewed());
+  const parts = [
+    { ...newPart('links'), body: '[the method](https://example.org/method)' },
+    { ...newPart('curves'), title: '', body: '' },
+  ];
+  expect(await save(sheet.version, { ...firstVerdict(), parts, summary: '' })).toMatchObject({ saved: true });
+  const now = new Date(Date.UTC(2026, 10, 26));
+  expect(await publish(id, { who: 'Ana', reason: '', embargoUntil: null, seen: 0 }, now)).toEqual({
+    version: 1,
+  });
+  const entry = (await viewLineUp(id)).find(({ code }) => code === 'b')!;
+  const body = { ...entry.entry.body, coverName: 'Sample Z' };
+  expect(
+    await saveSheet('entry', entry.entryId, { version: entry.entry.version, body, who: 'Ana', reason: '' }),
+  ).toMatchObject({ saved: true });
+  const product = { ...entry.product.body, sockets: 'W8' };
+  await saveSheet('product', entry.productId, {
+    version: entry.product.version,
+    body: product,
+    who: 'Ana',
+    reason: '',
+  });
+  const files = new Map<string, Uint8Array>();
+  for await (const { path, bytes } of (await exportBundle(id, 'private'))!.files) files.set(path, bytes);
+  const again = await importBundle(files, { asAnother: true, othersNew: true });
+  if (!again.imported) throw new Error(JSON.stringify(again.problems));
+  const back = (await viewLineUp(again.roundUpId)).find(({ covered }) => covered)!;
+  expect(back.entry.body.coverName).toBe('Sample Z');
+  expect(back.product.body).toMatchObject({ sockets: 'W8' });
+});
