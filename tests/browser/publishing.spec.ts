@@ -45,7 +45,15 @@ test('a verdict is written, saved by itself, published, corrected, compared and 
     .toBuffer();
   const chooser = page.getByLabel(/^Photographs/);
   await chooser.setInputFiles([{ name: 'plate.png', mimeType: 'image/png', buffer: photo }]);
-  await page.getByLabel('What photograph 1 shows').fill('its plate');
+  // Typed while it is being saved: nothing of it is lost.
+  await page.route('**/api/sheets/verdict/**', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 900));
+    await route.continue();
+  });
+  await page.getByLabel('What photograph 1 shows').pressSequentially('its plate, from below', { delay: 130 });
+  await expect(page.getByRole('status').filter({ hasText: /^saved$/ })).toBeVisible();
+  await expect(page.getByLabel('What photograph 1 shows')).toHaveValue('its plate, from below');
+  await page.unroute('**/api/sheets/verdict/**');
   await chooser.setInputFiles([{ name: 'broken.png', mimeType: 'image/png', buffer: Buffer.from('no') }]);
   await expect(page.getByRole('alert').filter({ hasText: 'broken.png: not a picture' })).toBeVisible();
   await expect(page.locator('[data-award="value"]')).toContainText(
@@ -119,7 +127,7 @@ test('the report reads from disk with scripts off and no network, on a phone and
       await expect(
         page.getByRole('img', { name: /^Cooling at 33\.0 dB\(A\), 170 W: Jaloque 360 33\.0/ }).first(),
       ).toBeVisible();
-      await expect(page.getByRole('img', { name: 'its plate' })).toBeVisible();
+      await expect(page.getByRole('img', { name: 'its plate, from below' })).toBeVisible();
       expect(html).not.toMatch(/<script/i);
       if (!javaScriptEnabled) continue;
       expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width);

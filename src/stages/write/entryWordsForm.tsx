@@ -7,7 +7,13 @@ import { FigurePicker } from './figurePicker';
 import { WordsEditor } from './wordsEditor';
 import type { WriteData } from './writeData';
 
-const blank = (entry: string): EntryWords => ({ entry, pros: [], cons: [], note: '', photos: [] });
+export const blankWords = (entry: string): EntryWords => ({
+  entry,
+  pros: [],
+  cons: [],
+  note: '',
+  photos: [],
+});
 
 function Lines({
   label,
@@ -45,16 +51,18 @@ export function EntryWordsForm({
   words,
   data,
   onWords,
+  onPhotos,
 }: {
   words: readonly EntryWords[];
   data: WriteData;
   onWords: (words: EntryWords[]) => void;
+  onPhotos: (entry: string, photos: EntryWords['photos']) => void;
 }) {
   const [chosen, setChosen] = useState(data.entries[0]?.entry ?? '');
   const [fault, setFault] = useState('');
   const item = data.entries.find(({ entry }) => entry === chosen);
   if (!item) return null;
-  const own = words.find(({ entry }) => entry === chosen) ?? blank(chosen);
+  const own = words.find(({ entry }) => entry === chosen) ?? blankWords(chosen);
   const set = (change: Partial<EntryWords>) => {
     const next = { ...own, ...change };
     onWords([...words.filter(({ entry }) => entry !== chosen), next]);
@@ -72,13 +80,8 @@ export function EntryWordsForm({
       if (body?.photo) added.push({ photo: body.photo, alt: '' });
       else setFault(`${file.name}: ${body?.message ?? 'the application does not answer'}`);
     }
-    if (added.length > 0)
-      set({
-        photos: [
-          ...own.photos,
-          ...added.filter(({ photo }) => !own.photos.some((other) => other.photo === photo)),
-        ],
-      });
+    // What was typed while it was sent stays: it goes to what stands there now.
+    if (added.length > 0) onPhotos(chosen, added);
   }
   return (
     <section aria-label="Words on each entry" className="space-y-2">

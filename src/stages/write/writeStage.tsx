@@ -1,12 +1,12 @@
 'use client';
 
 import Link from 'next/link';
-import { useEffect, useState } from 'react';
-import type { Verdict } from '@/core/verdict/verdictSheet';
+import { useEffect, useRef, useState } from 'react';
+import type { PhotoUse, Verdict } from '@/core/verdict/verdictSheet';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { useSheet } from '@/ui/form/useSheet';
 import { AwardsForm } from './awardsForm';
-import { EntryWordsForm } from './entryWordsForm';
+import { blankWords, EntryWordsForm } from './entryWordsForm';
 import { FigurePicker } from './figurePicker';
 import { PartsList } from './partsList';
 import { PublishPanel } from './publishPanel';
@@ -28,6 +28,17 @@ export function WriteStage({ data }: { data: WriteData }) {
     return () => clearTimeout(timer);
   }, [dirty, busy, trouble, verdict, save]);
   const set = (change: Partial<Verdict>) => sheet.set({ ...verdict, ...change });
+  const addPhotos = (entry: string, photos: PhotoUse[]) => {
+    const own = verdict.entries.find((other) => other.entry === entry) ?? blankWords(entry);
+    const fresh = photos.filter(({ photo }) => !own.photos.some((other) => other.photo === photo));
+    const others = verdict.entries.filter((other) => other.entry !== entry);
+    if (fresh.length > 0) set({ entries: [...others, { ...own, photos: [...own.photos, ...fresh] }] });
+  };
+  // A photograph takes its time to arrive: it goes to what stands there then.
+  const newest = useRef(addPhotos);
+  useEffect(() => {
+    newest.current = addPhotos;
+  });
   const state = trouble ? 'not saved' : busy ? 'saving …' : dirty ? 'not saved yet' : 'saved';
   const base = `/round-ups/${data.roundUpId}`;
   return (
@@ -58,7 +69,12 @@ export function WriteStage({ data }: { data: WriteData }) {
         </div>
         <PartsList parts={verdict.parts} data={data} onParts={(parts) => set({ parts })} />
         <h3 className="font-display border-t border-hairline pt-4 text-[18px] font-bold">One by one</h3>
-        <EntryWordsForm words={verdict.entries} data={data} onWords={(entries) => set({ entries })} />
+        <EntryWordsForm
+          words={verdict.entries}
+          data={data}
+          onWords={(entries) => set({ entries })}
+          onPhotos={(entry, photos) => newest.current(entry, photos)}
+        />
       </section>
       <aside
         className="shrink-0 space-y-6 border-hairline lg:w-[400px] lg:border-l lg:pl-6"

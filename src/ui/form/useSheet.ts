@@ -37,6 +37,8 @@ interface Attempt<T> {
   body: T;
   reason: string;
   said: string;
+  /** It is what stands in the form: what is typed while it is being saved goes on from there. */
+  fromForm: boolean;
 }
 
 /** Names of the parts in which two sheets differ, for the notice of a conflict. */
@@ -120,8 +122,11 @@ export function useSheet<T>(
     setTheirs(null);
     const now = Number(answer.body.version);
     setOwn({ version: now, body });
+    const latest = form.getValues('sheet') as T;
+    const goesOn = attempt.fromForm && JSON.stringify(latest) !== JSON.stringify(body);
     form.reset({ sheet: body });
-    setBase(null);
+    if (goesOn) form.setValue('sheet', latest, { shouldDirty: true });
+    setBase(goesOn ? now : null);
     // Saved by itself: nobody pressed, and nobody is told each time.
     if (said === '') {
       router.refresh();
@@ -134,7 +139,10 @@ export function useSheet<T>(
           : {
               label: 'Undo',
               onClick: () =>
-                void write(now, { body: undone, reason: reason && 'taken back', said: 'Taken back' }),
+                void write(now, {
+                  ...{ body: undone, reason: reason && 'taken back', said: 'Taken back' },
+                  fromForm: false,
+                }),
             },
     });
     router.refresh();
@@ -157,7 +165,10 @@ export function useSheet<T>(
     busy,
     trouble,
     save: async ({ reason = '', body: given, said = 'Saved' } = {}) =>
-      (await write(base ?? seen.version, { body: given ?? body, reason, said })) !== null,
+      (await write(base ?? seen.version, {
+        ...{ body: given ?? body, reason, said },
+        fromForm: given === undefined && base !== null,
+      })) !== null,
     again: () => {
       if (last) void write(base ?? seen.version, { ...last, body });
     },
