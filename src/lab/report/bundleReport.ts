@@ -2,267 +2,28 @@ import { zipSync } from 'fflate';
 import { methodCard } from '@/core/brief/methodCard';
 import { methodDone } from '@/core/brief/methodDone';
 import { questionOf } from '@/core/brief/questions';
-import { AXES } from '@/core/curves/axis';
 import { levelOfRun } from '@/core/levels/meterMean';
-import { bracketSentences } from '@/core/ranking/bracketSentences';
-import type { PlacedEntry } from '@/core/ranking/rankAtLine';
 import { setupWords } from '@/core/rig/setupDifferences';
 import { changeWords } from '@/core/runs/changeWords';
 import type { LabRun } from '@/core/runs/labRun';
-import { loadLabel } from '@/core/runs/load';
-import { awardWords } from '@/core/verdict/awards';
 import { inARow, orderSentences } from '@/core/verdict/orderSentences';
-import { withFigures } from '@/core/verdict/references';
-import { firstVerdict, type Verdict, type VerdictPart } from '@/core/verdict/verdictSheet';
+import { firstVerdict } from '@/core/verdict/verdictSheet';
 import type { BundleFiles } from '@/formats/bundle/bundleFiles';
 import { readBundle, type Bundle } from '@/formats/bundle/readBundle';
-import { barsPicture } from '@/formats/picture/barsPicture';
-import { curvesPicture, type PictureEntry } from '@/formats/picture/curvesPicture';
-import { PAPER } from '@/formats/picture/pictureTheme';
 import { problemText } from '@/formats/problem';
 import { markdownHtml } from '@/formats/report/markdown';
 import type { ReportVersion } from '@/core/verdict/reportVersion';
-import type { OrderTable, ReportData, ReportPart } from '@/formats/report/reportData';
+import type { ReportData } from '@/formats/report/reportData';
 import { reportHtml } from '@/formats/report/reportHtml';
-import type { BundleRanking } from '../rankBundle';
 import { reduceBundleRun } from '../reduceBundleRun';
 import { reportFonts } from './reportFonts';
-import { bundleOrders, orderWords, type BundleOrders } from './bundleOrders';
+import { bundleOrders, type BundleOrders } from './bundleOrders';
+import { partOf, told, type Made } from './verdictParts';
 
-const SIZE = { width: 960, height: 560, scale: 1 };
 /** Data up to this size go with the report; larger ones without their logs. */
 const MOST_DATA = 900 * 1024;
 /** By the local calendar, since a zip keeps no zone: the same bytes everywhere. */
 const LONG_AGO = new Date(1990, 0, 1);
-
-const placeWords = ({ placeFrom, placeTo }: PlacedEntry) =>
-  placeFrom === placeTo ? String(placeFrom) : `${placeFrom}–${placeTo}`;
-
-function standingWords({ status, at, restated }: PlacedEntry, { against, response }: BundleRanking): string {
-  const axis = AXES[against];
-  if (status === 'tops-out') return `tops out at ${at.toFixed(axis.decimals)} ${axis.unit}`;
-  if (restated) return 'one setting, restated by the fan laws';
-  if (!response.throttles) return '';
-  return status === 'throttled' ? 'does not hold the load' : 'holds the load';
-}
-
-/** An order as readers see it. */
-export function orderTable(order: BundleRanking, orders: BundleOrders): OrderTable {
-  const { response, ranking } = order;
-  const isRise = response.throttles;
-  const { currency } = orders.brief.limits;
-  const figure = (value: number) => value.toFixed(response.decimals);
-  const nameOf = (entry: string) => orders.find(entry)?.name ?? entry;
-  const names = ranking.placed.map(({ entry }) => nameOf(entry));
-  const scale = { factor: 1, decimals: response.decimals, unit: response.unit };
-  return {
-    heading: isRise ? 'Rise, K' : `${response.name}, ${response.unit}`,
-    referenceHeading: isRise ? `In a ${orders.brief.referenceAmbientC} °C room, °C` : '',
-    rows: ranking.placed.map((placed) => {
-      const entry = orders.find(placed.entry)!;
-      return {
-        ...{
-          entry: placed.entry,
-          position: entry.position,
-          name: entry.name,
-          maker: entry.maker,
-          fans: entry.fans,
-        },
-        place: placeWords(placed),
-        value: figure(placed.value),
-        interval95: figure(placed.interval95),
-        levelDb: placed.levelDb.toFixed(1),
-        resistance: isRise && placed.resistanceKPerW !== null ? placed.resistanceKPerW.toFixed(3) : '',
-        atReference: isRise ? placed.temperatureAtReferenceC.toFixed(1) : '',
-        price: entry.price.known ? `${entry.price.value.toFixed(2)} ${currency}` : '–',
-        standing: standingWords(placed, order),
-      };
-    }),
-    sentences: ranking.brackets.flatMap((bracket) => bracketSentences(bracket, names, scale)),
-    notPlaced: ranking.notPlaced.map(({ entry, reason }) => ({ name: nameOf(entry), reason })),
-  };
-}
-
-/** Entries by id as pictures draw them. */
-export function pictureEntries({ entries }: BundleOrders): Map<string, PictureEntry> {
-  return new Map(entries.map(({ entry, name, position }) => [entry, { name, position }]));
-}
-
-/** What an order says in one sentence or two: the alternative text of its picture, made from the data. */
-export function altOf(order: BundleRanking, orders: BundleOrders): string {
-  const nameOf = (entry: string) => orders.find(entry)?.name ?? entry;
-  const { decimals, unit } = order.response;
-  const figures = order.ranking.placed
-    .slice(0, 12)
-    .map(
-      (placed) =>
-        `${nameOf(placed.entry)} ${placed.value.toFixed(decimals)} ± ${placed.interval95.toFixed(decimals)} ${unit}`,
-    );
-  return `${orderWords(order)}, ${loadLabel(order.load)}: ${figures.join(', ') || 'nothing has a place'}.`;
-}
-
-/** A picture of an order, as curves or as bars. */
-export function orderPicture(
-  kind: 'curves' | 'bars',
-  order: BundleRanking,
-  orders: BundleOrders,
-  given: {
-    title: string;
-    source: string;
-    meterDistanceCm: number;
-    size?: { width: number; height: number; scale: number };
-    theme?: typeof PAPER;
-    lit?: ReadonlySet<string>;
-    /** Only so many of the order are drawn; all where it is not given. */
-    first?: number;
-  },
-): string {
-  const { response, against, at, ranking, curves } = order;
-  const axis = AXES[against];
-  const shown =
-    given.first === undefined ? null : new Set(ranking.placed.slice(-given.first).map(({ entry }) => entry));
-  const common = {
-    entries: pictureEntries(orders),
-    title: given.title,
-    condition: `${orderWords(order)}, ${loadLabel(order.load)}; ± is the 95 % interval`,
-    source: given.source,
-    decimals: response.decimals,
-    lit: given.lit ?? new Set<string>(),
-    alt: altOf(order, orders),
-  };
-  const size = given.size ?? SIZE;
-  if (kind === 'bars')
-    return barsPicture(
-      {
-        ...common,
-        unit: response.unit,
-        bars: ranking.placed
-          .filter(({ entry }) => !shown || shown.has(entry))
-          .map((placed) => ({
-            ...{
-              entry: placed.entry,
-              place: placeWords(placed),
-              value: placed.value,
-              interval95: placed.interval95,
-            },
-            levelDb: placed.levelDb,
-            remark: placed.status === 'ranked' ? '' : standingWords(placed, order),
-          })),
-      },
-      size,
-      given.theme ?? PAPER,
-    );
-  const what = response.throttles
-    ? 'rise over room air, K'
-    : `${response.name.toLowerCase()}, ${response.unit}`;
-  return curvesPicture(
-    {
-      ...common,
-      curves: shown ? curves.filter(({ entry }) => shown.has(entry)) : curves,
-      xTitle:
-        against === 'noise'
-          ? `noise, dB(A) at ${given.meterDistanceCm} cm, room taken off`
-          : `${axis.name}, ${axis.unit}`,
-      yTitle: what,
-      line: { at, text: `${at.toFixed(axis.decimals)} ${axis.unit}` },
-    },
-    size,
-    given.theme ?? PAPER,
-  );
-}
-
-interface Made {
-  bundle: Bundle;
-  orders: BundleOrders;
-  verdict: Verdict;
-  photos: ReadonlyMap<string, Uint8Array>;
-  source: string;
-  /** References that stand for nothing, as they were met. */
-  broken: string[];
-}
-
-/** Markdown with its live figures, as HTML. */
-function told(made: Made, text: string): string {
-  if (text.trim() === '') return '';
-  const found = withFigures(text, made.orders.figure);
-  made.broken.push(...found.broken);
-  return markdownHtml(found.text);
-}
-
-const TYPES: Record<string, string> = { png: 'image/png', jpg: 'image/jpeg', webp: 'image/webp' };
-
-function entriesPart(made: Made, part: VerdictPart): ReportPart {
-  const { orders, verdict } = made;
-  const order = orders.order(part.what);
-  return {
-    ...{ kind: 'entries', title: part.title, html: told(made, part.body) },
-    entries: orders.entries.map(({ entry, name, maker, fans, position, price }) => {
-      const words = verdict.entries.find((other) => other.entry === entry);
-      const placed = order.known
-        ? order.value.ranking.placed.find((other) => other.entry === entry)
-        : undefined;
-      const out = order.known
-        ? order.value.ranking.notPlaced.find((other) => other.entry === entry)
-        : undefined;
-      const { decimals, unit } = order.known ? order.value.response : { decimals: 1, unit: '' };
-      const standing = placed
-        ? `place ${placeWords(placed)}, ${placed.value.toFixed(decimals)} ± ${placed.interval95.toFixed(decimals)} ${unit} at ${placed.levelDb.toFixed(1)} dB(A)`
-        : (out?.reason ?? '');
-      const money = price.known ? `${price.value.toFixed(2)} ${orders.brief.limits.currency}` : '';
-      return {
-        ...{ name, position, line: [maker, fans, money, standing].filter(Boolean).join(' · ') },
-        ...{ pros: words?.pros ?? [], cons: words?.cons ?? [], html: told(made, words?.note ?? '') },
-        photos: (words?.photos ?? []).flatMap(({ photo, alt }) => {
-          const bytes = made.photos.get(photo);
-          const type = TYPES[photo.split('.').pop()!];
-          return bytes && type ? [{ alt: alt || `photograph of ${name}`, type, bytes }] : [];
-        }),
-      };
-    }),
-  };
-}
-
-function partOf(made: Made, part: VerdictPart): ReportPart {
-  const { orders, verdict, bundle } = made;
-  const html = told(made, part.body);
-  const { kind, title } = part;
-  if (kind === 'entries') return entriesPart(made, part);
-  if (kind === 'awards') {
-    const nameOf = (entry: string) => orders.find(entry)?.name ?? null;
-    const words = verdict.awards.map((award) => awardWords(award, orders.offers, nameOf));
-    for (const word of words) if (!word.known) made.broken.push(word.reason);
-    const given = new Set(verdict.awards.map((award) => award.kind));
-    return {
-      ...{ kind, title, html },
-      given: words.flatMap((word) => (word.known ? [word.value] : [])),
-      refused: orders.offers.flatMap(({ kind: award, name, offer }) =>
-        !offer.known && !given.has(award)
-          ? [`${name}: not given. ${offer.reason[0]!.toUpperCase()}${offer.reason.slice(1)}.`]
-          : [],
-      ),
-    };
-  }
-  if (kind === 'text' || kind === 'links') return { kind: 'text', title, html };
-  const order = orders.order(part.what);
-  if (!order.known)
-    return { kind: 'text', title, html: `${html}${markdownHtml(`Nothing to show: ${order.reason}`)}` };
-  const heading = title || `${orderWords(order.value)}, ${loadLabel(order.value.load)}`;
-  if (kind === 'ranking') {
-    const table = orderTable(order.value, orders);
-    return {
-      ...{ kind, title: heading, html },
-      order: table,
-    };
-  }
-  return {
-    ...{ kind: 'picture', title, html },
-    svg: orderPicture(kind, order.value, orders, {
-      title: heading,
-      source: made.source,
-      meterDistanceCm: bundle.dataPackage.rig.meterDistanceCm,
-    }),
-  };
-}
 
 /** The runs of a bundle as the method card counts them. */
 function countedRuns(bundle: Bundle): LabRun[] {

@@ -5,7 +5,7 @@ import { NIGHT, PAPER } from '@/formats/picture/pictureTheme';
 import { orderCsv, orderMarkdown, orderPlainHtml } from '@/formats/report/orderText';
 import type { RoundUpView } from '../roundUpView';
 import { orderWords } from './bundleOrders';
-import { orderPicture, orderTable } from './bundleReport';
+import { orderPicture, orderTable } from './orderViews';
 import { publishableOrders } from './publishableOrders';
 import { pictureFont } from './reportFonts';
 
