@@ -74,3 +74,13 @@ export async function listKeptFiles(
   );
   return rows;
 }
+
+/** One file that came with a round-up, or is kept with it; null where there is none of that path. */
+export async function keptFile(db: Queryable, roundUpId: number, path: string): Promise<Buffer | null> {
+  const { rows } = await db.query<{ content: Buffer }>(
+    `SELECT f.content FROM round_up_files f JOIN live_round_ups r ON r.id = f.round_up_id
+     WHERE f.round_up_id = $1 AND f.path = $2`,
+    [roundUpId, path],
+  );
+  return rows[0]?.content ?? null;
+}

@@ -1,3 +1,4 @@
+import { interval95Share } from '@/core/judgement/intervalShare';
 import { priceFront, type FrontStanding } from '@/core/judgement/priceFront';
 import type { DatedPrice } from '@/core/lineUp/prices';
 import type { PlacedEntry } from '@/core/ranking/rankAtLine';
@@ -49,7 +50,7 @@ export async function viewValue(view: RoundUpView, query: VerdictQuery): Promise
   const standingOf = new Map(front.map((standing) => [standing.entry, standing]));
   function perUnit(price: number | null, placed: PlacedEntry | undefined): ValuedEntry['perUnit'] {
     if (price === null || !placed) return null;
-    const share = placed.interval95 / placed.value;
+    const share = interval95Share(placed);
     if (throttles && placed.resistanceKPerW !== null)
       return { value: price * placed.resistanceKPerW, interval95: price * placed.resistanceKPerW * share };
     if (throttles || better === 'lower' || !(placed.value > 0)) return null;

@@ -11,6 +11,18 @@ export interface Reference {
   loadW: number | null;
 }
 
+/** What can be referred to beside any response by its id, and how it is called. */
+export const FIGURES: Readonly<Record<string, string>> = {
+  rise: 'rise',
+  place: 'place',
+  'k/w': 'K/W',
+  die: 'die in the reference room',
+  price: 'price',
+  noise: 'noise to hold the control’s rise',
+  capacity: 'heat held',
+  band: 'band score',
+};
+
 export type Part = string | { reference: Reference; text: string };
 
 const PATTERN = /\{\{([^{}\n]{1,200})\}\}/g;

@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
 import sharp from 'sharp';
+import { keptFile } from '@/database/exports';
 import { inTransaction, withDatabase } from '@/database/pool';
 import { keepFile } from '@/database/roundUps';
 import { roundUpIsThere } from '@/database/publishing';
@@ -54,12 +55,5 @@ export async function addPhoto(roundUpId: number, given: Uint8Array): Promise<st
 
 /** A photograph of a round-up; null where there is none of that name. */
 export async function readPhoto(roundUpId: number, name: string): Promise<Buffer | null> {
-  return withDatabase(async (db) => {
-    const { rows } = await db.query<{ content: Buffer }>(
-      `SELECT f.content FROM round_up_files f JOIN live_round_ups r ON r.id = f.round_up_id
-       WHERE f.round_up_id = $1 AND f.path = $2`,
-      [roundUpId, `photos/${name}`],
-    );
-    return rows[0]?.content ?? null;
-  });
+  return withDatabase((db) => keptFile(db, roundUpId, `photos/${name}`));
 }

@@ -9,7 +9,7 @@ import { defaultBrief, type Brief } from '@/core/brief/brief';
 import { responseOf, RISE } from '@/core/responses/responses';
 import { awardCase, quietLine } from '@/core/verdict/awardCase';
 import { awardOffers, type AwardOffer } from '@/core/verdict/awards';
-import type { Reference } from '@/core/verdict/references';
+import { FIGURES, type Reference } from '@/core/verdict/references';
 import type { ShownWhat } from '@/core/verdict/verdictSheet';
 import type { Bundle } from '@/formats/bundle/readBundle';
 import { UnusableInput } from '@/formats/problem';
@@ -88,18 +88,7 @@ function entriesIn(bundle: Bundle, brief: Brief): NamedEntry[] {
   });
 }
 
-/** What a figure is called in a text, and how it is made of the order at its place. */
-const SAID: Record<string, string> = {
-  rise: 'rise',
-  place: 'place',
-  'k/w': 'K/W',
-  die: 'die in the reference room',
-  price: 'price',
-  noise: 'noise to hold the control’s rise',
-  capacity: 'heat held',
-  band: 'band score',
-};
-
+/** All orders, names and figures of a bundle. */
 export function bundleOrders(bundle: Bundle): BundleOrders {
   const brief = briefIn(bundle);
   const entries = entriesIn(bundle, brief);
@@ -147,9 +136,9 @@ export function bundleOrders(bundle: Bundle): BundleOrders {
         : named.price;
     const run = loadKeyOf(loadW);
     if (run === null) return unknown(`nothing was measured at ${loadW} W`);
-    const response = Object.hasOwn(SAID, what) ? RISE.id : what;
+    const response = Object.hasOwn(FIGURES, what) ? RISE.id : what;
     if (!responseOf(response))
-      return unknown(`“${what}” is no figure: there are ${Object.keys(SAID).join(', ')}`);
+      return unknown(`“${what}” is no figure: there are ${Object.keys(FIGURES).join(', ')}`);
     const found = order({ ...own, response, at, load: run === '' ? '' : `${run.loadW}` });
     if (!found.known) return found;
     const { ranking, detail } = found.value;

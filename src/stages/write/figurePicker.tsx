@@ -1,18 +1,8 @@
 'use client';
 
 import { useState } from 'react';
+import { FIGURES } from '@/core/verdict/references';
 import type { WriteData } from './writeData';
-
-const FIGURES = [
-  { what: 'rise', label: 'rise' },
-  { what: 'place', label: 'place' },
-  { what: 'k/w', label: 'K/W' },
-  { what: 'die', label: 'die in the reference room' },
-  { what: 'price', label: 'price' },
-  { what: 'noise', label: 'noise to hold the control’s rise' },
-  { what: 'capacity', label: 'heat held' },
-  { what: 'band', label: 'band score' },
-];
 
 /** A live figure, or a sentence that the order bears, put at the end of a text. */
 export function FigurePicker({
@@ -33,9 +23,9 @@ export function FigurePicker({
         value={what}
         onChange={({ target }) => setWhat(target.value)}
       >
-        {FIGURES.map((figure) => (
-          <option key={figure.what} value={figure.what}>
-            {figure.label}
+        {Object.entries(FIGURES).map(([figure, label]) => (
+          <option key={figure} value={figure}>
+            {label}
           </option>
         ))}
       </select>
