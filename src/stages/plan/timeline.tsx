@@ -34,46 +34,39 @@ function label(mounting: Mounting, scene: Scene): string {
     : `${scene.nameOf(mounting.entry)}, mount ${mounting.mount}`;
 }
 
-/** A mounting on its day: what can be taken hold of is where it begins. */
-function Part({
-  part,
-  mounting,
-  scene,
-  broken,
-  onKey,
-}: {
+interface PartProps {
   part: SheetPart;
   mounting: Mounting;
   scene: Scene;
   broken: string[];
-  onKey: (event: React.KeyboardEvent) => void;
+}
+
+const begins = (part: SheetPart) => part.steps[0]?.kind === 'mount';
+
+/** A mounting on its day as it is drawn; `hold` is what makes it one that can be taken hold of. */
+function DrawnPart({
+  part,
+  mounting,
+  scene,
+  broken,
+  hold = {},
+  look,
+}: PartProps & {
+  hold?: React.HTMLAttributes<HTMLDivElement> & React.RefAttributes<HTMLDivElement>;
+  look: string;
 }) {
   const { settings } = scene;
-  const { listeners, setNodeRef, isDragging, isOver } = useSortable({
-    id: mounting.id,
-    disabled: part.continued && part.steps[0]?.kind !== 'mount',
-  });
   const workMin = spanMin(settings.workFromMin, settings.workToMin);
   const fromDay = part.day * DAY_MIN + settings.workFromMin;
   const readings = part.steps.filter((step) => step.kind === 'reading').length;
   const says = `${label(mounting, scene)}, ${clockText(part.fromMin)} to ${clockText(part.toMin)}, ${readings} readings${broken.length > 0 ? `; ${broken.join('; ')}` : ''}`;
-  const begins = part.steps[0]?.kind === 'mount';
   return (
     <div
-      ref={begins ? setNodeRef : undefined}
-      {...(begins
-        ? {
-            ...listeners,
-            role: 'button',
-            tabIndex: 0,
-            'aria-roledescription': 'mount, moved by arrow keys',
-            onKeyDown: onKey,
-          }
-        : {})}
+      {...hold}
       aria-label={says}
       title={says}
-      data-mounting={begins ? mounting.id : undefined}
-      className={`absolute inset-y-1 overflow-hidden rounded border text-[12.5px] ${begins ? 'cursor-grab touch-none' : 'border-dashed'} ${broken.length > 0 ? 'border-warn' : 'border-ink2/60'} ${mounting.isControl ? 'bg-act/12' : 'bg-raised'} ${isDragging ? 'opacity-40' : ''} ${isOver ? 'border-l-4 border-l-act' : ''}`}
+      data-mounting={begins(part) ? mounting.id : undefined}
+      className={`absolute inset-y-1 overflow-hidden rounded border text-[12.5px] ${broken.length > 0 ? 'border-warn' : 'border-ink2/60'} ${mounting.isControl ? 'bg-act/12' : 'bg-raised'} ${look}`}
       style={{
         left: `${(100 * (part.fromMin - fromDay)) / workMin}%`,
         width: `calc(${(100 * (part.toMin - part.fromMin)) / workMin}% - 2px)`,
@@ -96,11 +89,29 @@ function Part({
         </b>
         <span className="text-ink2">
           {mounting.isControl ? `c${mounting.mount}` : mounting.mount}
-          {!begins && ' …'}
+          {!begins(part) && ' …'}
         </span>
       </span>
     </div>
   );
+}
+
+/**
+ * Where a mounting begins, and can be taken hold of. What goes on of it on the next day is drawn alone: a second one under
+ * its id would take the first one's place, and nothing could be dragged.
+ */
+function HeldPart({ onKey, ...props }: PartProps & { onKey: (event: React.KeyboardEvent) => void }) {
+  const { listeners, setNodeRef, isDragging, isOver } = useSortable({ id: props.mounting.id });
+  const hold = {
+    ref: setNodeRef,
+    ...listeners,
+    role: 'button',
+    tabIndex: 0,
+    'aria-roledescription': 'mount, moved by arrow keys',
+    onKeyDown: onKey,
+  };
+  const look = `cursor-grab touch-none ${isDragging ? 'opacity-40' : ''} ${isOver ? 'border-l-4 border-l-act' : ''}`;
+  return <DrawnPart {...props} hold={hold} look={look} />;
 }
 
 /** The days of a plan: mountings in their order, moved by drag or by arrow keys. */
@@ -207,16 +218,18 @@ export function Timeline({
                   ))}
                   {parts
                     .filter((part) => part.day === day)
-                    .map((part) => (
-                      <Part
-                        key={`${part.id} ${part.fromMin}`}
-                        part={part}
-                        mounting={byId.get(part.id)!}
-                        scene={scene}
-                        broken={brokenAt.get(part.id) ?? []}
-                        onKey={(event) => onKey(event, part.id)}
-                      />
-                    ))}
+                    .map((part) => {
+                      const drawn = {
+                        ...{ part, scene, mounting: byId.get(part.id)! },
+                        broken: brokenAt.get(part.id) ?? [],
+                      };
+                      const key = `${part.id} ${part.fromMin}`;
+                      return begins(part) ? (
+                        <HeldPart key={key} {...drawn} onKey={(event) => onKey(event, part.id)} />
+                      ) : (
+                        <DrawnPart key={key} {...drawn} look="border-dashed" />
+                      );
+                    })}
                 </span>
               </li>
             ))}
