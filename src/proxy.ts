@@ -11,6 +11,8 @@ function policy(nonce: string): string {
     // A report carries its fonts in itself.
     "font-src 'self' data:",
     "connect-src 'self'",
+    // Clips that a report carries in itself.
+    "media-src 'self' data: blob:",
     "worker-src 'self' blob:",
     "object-src 'none'",
     "base-uri 'self'",

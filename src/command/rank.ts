@@ -5,6 +5,7 @@ import { bracketSentences } from '@/core/ranking/bracketSentences';
 import { AGAINST, type Against } from '@/core/curves/curveRule';
 import type { PlacedEntry } from '@/core/ranking/rankAtLine';
 import { RISE } from '@/core/responses/responses';
+import { withLoudness } from '@/lab/sound/bundleClips';
 import { rankBundle, whereWords, type BundleRanking, type RankChoice } from '@/lab/rankBundle';
 import { readBundle } from '@/formats/bundle/readBundle';
 import { problemText } from '@/formats/problem';
@@ -166,8 +167,12 @@ void runCommand(async () => {
     json: { type: 'boolean' },
     detail: { type: 'boolean' },
   });
-  const bundle = readBundle(await bundleAt(resolve(callerFolder(), path)));
-  const result = rankBundle(bundle, choiceOf(values));
+  const read = readBundle(await bundleAt(resolve(callerFolder(), path)));
+  const choice = choiceOf(values);
+  // Recordings are listened to where they can matter.
+  const isByEar = [choice.response ?? 'rise', choice.against].some((id) => id !== 'rise' && id !== 'noise');
+  const bundle = isByEar || choice.detail ? await withLoudness(read) : read;
+  const result = rankBundle(bundle, choice);
   const isPlain = ['response', 'place', 'against', 'at'].every((name) => values[name] === undefined);
   const products = new Map(bundle.entries.map((entry) => [entry.entry, entry.product]));
   const told = values.json

@@ -11,7 +11,7 @@ void runCommand(async () => {
   const { values, path } = readArguments(USAGE, { out: { type: 'string' } });
   const out = values.out as string | undefined;
   if (!out) throw new UsageError(`--out: where is it to be written? (usage: ${USAGE})`);
-  const { html, data, broken } = bundleReport(await bundleAt(resolve(callerFolder(), path)));
+  const { html, data, broken } = await bundleReport(await bundleAt(resolve(callerFolder(), path)));
   const file = resolve(callerFolder(), out);
   await writeFile(file, html).catch((error: NodeJS.ErrnoException) => {
     throw new UnusableInput({ file: out, message: `cannot be written (${error.code ?? error.message})` });

@@ -2,7 +2,7 @@ import { resolve } from 'node:path';
 import { fullScaleFrom } from '@/core/sound/calibration';
 import { soundReport, type SoundReport } from '@/core/sound/soundReport';
 import { UnusableInput } from '@/formats/problem';
-import { hearWav, type HeardWav } from '@/lab/hearWav';
+import { hearWav, type HeardWav } from '@/lab/sound/hearWav';
 import { callerFolder, numberFlag, readArguments, runCommand, UsageError } from './arguments';
 
 const USAGE =

@@ -8,6 +8,7 @@ import { readBundle, type Bundle } from '@/formats/bundle/readBundle';
 import { UnusableInput, type Problem } from '@/formats/problem';
 import { reduceAll } from './reduceAll';
 import { offeredEntry, type OfferedEntry } from './labEntryWords';
+import { hearBundle } from './sound/bundleClips';
 import { recogniseBundle, type BundleInLab } from './recogniseBundle';
 import { fileBytes, uploadedFiles, wholeFile } from './uploads';
 import type { UploadedFile } from '@/database/uploads';
@@ -105,12 +106,13 @@ export async function checkUpload(
     if (!bundleFiles) return { kind: 'logs', files };
     const bundle = readBundle(bundleFiles, tell);
     const { reduced, problems } = reduceAll(bundle, tell);
+    const heard = await hearBundle(bundle, tell);
     const { title } = bundle.dataPackage;
     const inLab = await withDatabase((db) => recogniseBundle(db, bundle));
     return {
       kind: 'bundle',
       title,
-      problems: [...bundle.problems, ...problems],
+      problems: [...bundle.problems, ...problems, ...heard.problems],
       entries: checkedEntries(bundle, inLab),
       runs: bundle.runs.length,
       loads: [...new Set(bundle.runs.map(({ run }) => loadLabel(run)))],

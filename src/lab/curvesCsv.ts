@@ -1,9 +1,12 @@
+import { AXES } from '@/core/curves/axis';
 import { stringify } from 'csv-stringify/sync';
 import type { CoverWords } from '@/core/lineUp/underCover';
 import type { CitedEntry } from './citedEntries';
 import { safeText } from '@/formats/safeText';
 import type { ResponseView } from './responseView';
 import type { LoadCurves } from './roundUpView';
+
+const COLUMN = { noise: 'level_dba', rpm: 'rpm', duty: 'duty_pct', sone: 'sone' } as const;
 
 /** The points of all curves at one load as CSV, safe to open in a spreadsheet. */
 export function curvesCsv(
@@ -38,7 +41,7 @@ export function curvesCsv(
       setting: cell(point.setting),
       ...(shown.against === 'noise'
         ? {}
-        : { [shown.against === 'rpm' ? 'rpm' : 'duty_pct']: point.at.toFixed(1) }),
+        : { [COLUMN[shown.against]]: point.at.toFixed(AXES[shown.against].decimals + 1) }),
       level_dba: point.levelDb.toFixed(2),
       ...columns(point),
       on_curve: String(point.judged),

@@ -8,10 +8,12 @@ import {
   listRunExtras,
 } from '@/database/exports';
 import { listAllReadings } from '@/database/runValues';
+import { listRecordings } from '@/database/recordings';
 import { readTrace } from '@/database/traces';
 import type { EntryKind } from '@/formats/bundle/entriesTable';
 import {
   changesCsv,
+  clipsCsv,
   dataPackageJson,
   entriesCsv,
   flatnessCsv,
@@ -26,6 +28,8 @@ import { coverWordsOf } from './coverWordsOf';
 import { platesOf } from './plates';
 import { pricesOf } from './prices';
 import { briefOf } from './briefView';
+import { exportedClips } from './sound/exportedClips';
+import { recordedWhole } from './sound/recordedFile';
 import { exportPlanning } from './exportPlanning';
 import { viewRoundUp } from './roundUpView';
 
@@ -127,12 +131,15 @@ export async function exportBundle(
     prices: isPublic ? list.map((price) => ({ ...price, note: '' })) : list,
   }));
   const prices = coverAll(noted, words);
+  const recordings = await withDatabase((db) => listRecordings(db, roundUpId));
+  const clips = exportedClips(recordings, { labels, words, isPublic });
   const tables: BundleTable[] = [
     ...(told.length > 0 ? (['changes.csv'] as const) : []),
     ...(readings.length > 0 ? (['readings.csv'] as const) : []),
     ...(layouts.length > 0 ? (['layouts.csv'] as const) : []),
     ...(plates.length > 0 ? (['flatness.csv'] as const) : []),
     ...(prices.length > 0 ? (['prices.csv'] as const) : []),
+    ...(clips.length > 0 ? (['clips.csv'] as const) : []),
   ];
 
   // A lab of before these tables were known kept them as files.
@@ -176,6 +183,8 @@ export async function exportBundle(
       traces.push({ path: row.trace, headings: channels.map((channel) => channel.heading) });
       yield encode(row.trace, traceCsv(channels));
     }
+    if (clips.length > 0) yield encode('clips.csv', clipsCsv(clips.map(({ row }) => row)));
+    for (const { id, row } of clips) yield { path: row.path, bytes: await recordedWhole(id) };
     for (const file of others) yield file;
     const { name, title, packageId, beganAt, rig, loadsW, noiseLineDba, windowS, referenceAmbientC } =
       roundUp;
@@ -196,12 +205,10 @@ export async function exportBundle(
     };
     yield encode(
       'datapackage.json',
-      dataPackageJson(
-        dataPackage,
-        traces,
-        tables,
-        others.map((other) => other.path),
-      ),
+      dataPackageJson(dataPackage, traces, tables, [
+        ...clips.map(({ row }) => row.path),
+        ...others.map((other) => other.path),
+      ]),
     );
   }
   return { name: roundUp.name, files: files() };

@@ -13,6 +13,8 @@ import { codeOf } from './codeOf';
 import { importPlanning, importRig } from './importPlanning';
 import { recogniseBundle, type BundleInLab } from './recogniseBundle';
 import { NoNumber, reduceAll } from './reduceAll';
+import { hearBundle, type HeardBundle } from './sound/bundleClips';
+import { importClips } from './sound/importClips';
 import { writeNewRuns, type FreshRun } from './writeNewRuns';
 
 export type ImportResult =
@@ -136,7 +138,12 @@ interface Written {
   there: number;
 }
 
-async function write(bundle: Bundle, tell: Tell, { uploadId, ...choices }: ImportOptions): Promise<Written> {
+async function write(
+  bundle: Bundle,
+  heard: HeardBundle,
+  tell: Tell,
+  { uploadId, ...choices }: ImportOptions,
+): Promise<Written> {
   const { rig, method, name, title, planning, source, packageId } = bundle.dataPackage;
   return inTransaction(async (db) => {
     // Two who bring the same at once: the second finds what the first has written.
@@ -161,6 +168,7 @@ async function write(bundle: Bundle, tell: Tell, { uploadId, ...choices }: Impor
     const runIds = await writeNewRuns(db, fresh, rule, (share) => tell('Writing the runs', share));
     for (const { run, ...change } of bundle.changes)
       if (runIds.has(run)) await insertChange(db, runIds.get(run)!, change);
+    await importClips(db, heard, bundle, { rigRevisionId, entryIds, runIds });
     for (const { path, bytes } of bundle.others)
       await keepFile(db, roundUpId, path, path.startsWith('photos/') ? await photoOf(path, bytes) : bytes);
     return { roundUpId, runs: runIds.size, there: bundle.runs.length - runIds.size };
@@ -193,7 +201,9 @@ export async function importBundle(
       const message = 'no entries: a round-up compares at least one';
       return { imported: false, problems: [{ file: 'entries.csv', message }] };
     }
-    const written = await write(bundle, tell, options);
+    const heard = await hearBundle(bundle, tell);
+    if (heard.problems.length > 0) return { imported: false, problems: heard.problems };
+    const written = await write(bundle, heard, tell, options);
     const { title } = bundle.dataPackage;
     return { imported: true, title, entries: bundle.entries.length, ...written };
   } catch (error) {

@@ -93,6 +93,7 @@ function measuredRun(
     typed: new Map(rule.typedAmbientC === undefined ? [] : [['ambient_c', rule.typedAmbientC]]),
     die: isMissing(reduction.riseK) ? null : reduction,
     levelDb: coolerLevel(noiseDb, plan.floorDb).levelDb,
+    sone: null,
     rpm: null,
     readings: [],
     score: null,

@@ -3,6 +3,7 @@ import { migrate } from '@/database/migrate';
 import { withDatabase } from '@/database/pool';
 import { listRoundUps } from '@/database/roundUps';
 import { demoBundle } from '@/simulator/demoBundle';
+import { airClips } from '@/simulator/airClips';
 import { airRoundUp } from '@/simulator/airRoundUp';
 import { caseRoundUp } from '@/simulator/caseRoundUp';
 import { asBytes } from '@/simulator/demoFiles';
@@ -27,15 +28,15 @@ export async function prepareLab(databaseUrl: string): Promise<string> {
   if (roundUps.length > 0)
     return `${roundUps.length} round-up${roundUps.length > 1 ? 's' : ''} in the lab${renewed}`;
   const told: string[] = [];
-  const towers = demoBundle(DEMO_SEED);
+  const towers = asBytes(demoBundle(DEMO_SEED));
   for (const demo of [
     towers,
-    fanRoundUp(DEMO_SEED),
-    airRoundUp(DEMO_SEED),
-    caseRoundUp(DEMO_SEED),
-    gridRoundUp(DEMO_SEED),
+    asBytes(fanRoundUp(DEMO_SEED)),
+    new Map([...asBytes(airRoundUp(DEMO_SEED)), ...airClips(DEMO_SEED)]),
+    asBytes(caseRoundUp(DEMO_SEED)),
+    asBytes(gridRoundUp(DEMO_SEED)),
   ]) {
-    const result = await importBundle(asBytes(demo));
+    const result = await importBundle(demo);
     if (!result.imported) throw new Error(`the demo does not import: ${JSON.stringify(result.problems[0])}`);
     if (demo === towers) await publishDemo(result.roundUpId);
     told.push(`${result.title}, ${result.runs} runs`);

@@ -90,7 +90,12 @@ function measureRuns(bundle: Bundle, load: Load): Measured {
       continue;
     }
     const rule = { loadW: run.loadW, limitC: rig.limitC, windowS: method.windowS };
-    const measured = bundleMeasured(item, die.known ? die.value : null, rule);
+    const measured = bundleMeasured(
+      item,
+      die.known ? die.value : null,
+      rule,
+      bundle.sones?.get(run.run) ?? null,
+    );
     runs.push({ item, measured });
   }
   return { runs, problems: problems.list() };
@@ -197,10 +202,15 @@ export function rankBundle(bundle: Bundle, choice: RankChoice): BundleRanking {
       file: '--against',
       message: 'a level stands against rpm or duty, not against itself',
     });
+  if (response.source.from === 'loudness' && against === 'sone')
+    throw new UnusableInput({
+      file: '--against',
+      message: 'loudness stands against noise, rpm or duty, not against itself',
+    });
   if (against !== 'noise' && choice.at === undefined)
     throw new UnusableInput({
       file: '--at',
-      message: `which ${against}? For instance --at ${against === 'rpm' ? '1200' : '60'}`,
+      message: `which ${against}? For instance --at ${{ rpm: '1200', duty: '60', sone: '1.5' }[against]}`,
     });
   const at = choice.at ?? method.noiseLineDba;
   const place = chosenPlace(response, choice.place, runs);

@@ -10,6 +10,7 @@ import { countValues, listScores, listValues } from '@/database/runValues';
 import { onceFor } from './keptWhileUnwritten';
 import { curvesOf, loadsOf, type LoadCurves, type RoundUpView } from './roundUpView';
 import { FIRST_SPEED } from '@/core/responses/runSpeeds';
+import { sonesOf } from './sound/soundView';
 
 export interface ResponseChoice {
   response?: string;
@@ -37,14 +38,17 @@ export const availableResponses = onceFor(async (view: RoundUpView) => {
   const counting = view.runs.filter((run) => run.setAside === '');
   const hasSpeed = placesOf(FIRST_SPEED.id).length > 0 || counting.some((run) => run.rpm !== null);
   const hasDuty = counting.some((run) => run.dutyPct !== null);
+  const hasSone = (await sonesOf(view)).size > 0;
   const isThere = ({ id, source }: Response) => {
-    if (source.from === 'level') return hasSpeed || hasDuty;
+    if (source.from === 'level') return hasSpeed || hasDuty || hasSone;
+    if (source.from === 'loudness') return hasSone;
     return placesOf(id).length > 0 || (id === RISE.id && counts.length === 0);
   };
   const againsts: Against[] = [
     'noise',
     ...(hasSpeed ? (['rpm'] as const) : []),
     ...(hasDuty ? (['duty'] as const) : []),
+    ...(hasSone ? (['sone'] as const) : []),
   ];
   return { responses: RESPONSES.filter(isThere), placesOf, againsts };
 });
@@ -68,17 +72,21 @@ async function points(
   );
   const valueOf = new Map(values.map((row) => [row.runId, row]));
   const speedOf = new Map(speeds.map((row) => [row.runId, row.value]));
+  const sones = await sonesOf(view);
   const made = new Map<number, MeasuredPoint>();
   for (const run of view.runs) {
     if (run.setAside !== '') continue;
-    const point = { ...labRunPoint(run), rpm: speedOf.get(run.id) ?? run.rpm, dutyPct: run.dutyPct };
+    const sone = sones.get(run.id) ?? null;
+    const speed = { rpm: speedOf.get(run.id) ?? run.rpm, dutyPct: run.dutyPct };
+    const point = { ...labRunPoint(run), ...speed, sone };
     const row = valueOf.get(run.id);
     const isLevel = response.source.from === 'level';
-    if (!row && !isLevel) continue;
+    const isLoudness = response.source.from === 'loudness';
+    if (isLoudness ? sone === null : !row && !isLevel) continue;
     made.set(run.id, {
       ...point,
       settled: row?.settled ?? true,
-      value: row?.value ?? run.level.levelDb,
+      value: isLoudness ? sone! : (row?.value ?? run.level.levelDb),
       resistanceKPerW: response.id === RISE.id ? point.resistanceKPerW : null,
       shortfall: row?.shortfall ?? 0,
       roomDoubtK: response.unit === 'K' ? point.roomDoubtK : 0,
@@ -92,8 +100,10 @@ export async function viewResponse(view: RoundUpView, choice: ResponseChoice): P
   const { responses, placesOf, againsts } = await availableResponses(view);
   const wanted = responseOf(choice.response ?? RISE.id);
   const response = responses.find(({ id }) => id === wanted?.id) ?? responses[0] ?? RISE;
-  const isLevel = response.source.from === 'level';
-  const fitting = isLevel ? againsts.filter((against) => against !== 'noise') : againsts;
+  // Nothing is compared against itself.
+  const itself =
+    response.source.from === 'level' ? 'noise' : response.source.from === 'loudness' ? 'sone' : null;
+  const fitting = againsts.filter((against) => against !== itself);
   const against = fitting.find((other) => other === choice.against) ?? fitting[0]!;
   const places = response.source.from === 'reading' ? placesOf(response.id) : [];
   const place = places.find((place) => place === choice.place) ?? places[0] ?? '';

@@ -23,6 +23,7 @@ export function bundleMeasured(
   { run, trace, readings }: { run: BundleRun; trace: TraceTable | null; readings: readonly SpotReading[] },
   die: Reduction | null,
   rule: Rule,
+  sone: number | null = null,
 ): MeasuredRun {
   const typed = new Map(Object.entries(run.typedMeans));
   if (run.typedAmbientC !== null) typed.set('ambient_c', run.typedAmbientC);
@@ -32,6 +33,7 @@ export function bundleMeasured(
     typed,
     die,
     levelDb: levelOfRun(run, readings).levelDb,
+    sone,
     rpm: run.rpm,
     readings,
     score: run.score?.value ?? null,
@@ -43,7 +45,8 @@ export function valuesOf(measured: MeasuredRun): ValueRow[] {
   const rows: ValueRow[] = [];
   for (const response of RESPONSES) {
     const { source, id } = response;
-    if (source.from === 'level') continue;
+    // Kept with the run, or with its recordings.
+    if (source.from === 'level' || source.from === 'loudness') continue;
     const places =
       source.from === 'reading'
         ? [
@@ -95,6 +98,7 @@ export async function saveStoredValues(
     typed,
     die: isMissing(die.riseK) ? null : die,
     levelDb: levelOfRun(parts, readings).levelDb,
+    sone: null,
     rpm: parts.rpm,
     readings,
     score: numberIn(parts.extra, 'score'),

@@ -6,7 +6,12 @@ import type { ResponseView } from './responseView';
 import type { CitedEntry } from './citedEntries';
 import { safeText } from '@/formats/safeText';
 
-const LINES: Record<Against, string> = { noise: 'noise_line_dba', rpm: 'line_rpm', duty: 'line_duty_pct' };
+const LINES: Record<Against, string> = {
+  noise: 'noise_line_dba',
+  rpm: 'line_rpm',
+  duty: 'line_duty_pct',
+  sone: 'line_sone',
+};
 
 /** The verdict's table as CSV (RFC 4180, decimal point), safe to open in a spreadsheet. */
 export function verdictCsv(

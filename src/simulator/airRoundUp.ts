@@ -19,7 +19,7 @@ import { seededChance, type Chance } from '@/core/statistics/chance';
 import type { RunRow } from './sweepRuns';
 
 const START = Date.UTC(2026, 10, 19, 18, 0, 0);
-const ROOM_DB = 19.4;
+export const AIR_ROOM_DB = 19.4;
 const SETTINGS = [100, 85, 70, 55, 40];
 const REPEATS = 3;
 /** Openings of the chamber, as shares of the free flow. */
@@ -31,6 +31,7 @@ export interface DemoFan {
   maker: string;
   price: number;
   coverName?: string;
+  blades: number;
   fan: AirFan;
 }
 
@@ -44,20 +45,20 @@ const fan120 = (
 /** Six fans of invented makers: one all talk, one that sings, one for machines under a cover name. */
 export const AIR_FANS: readonly DemoFan[] = [
   {
-    ...{ entry: 'racha', product: 'Racha 120', maker: 'Vela Mayor', price: 14.9 },
+    ...{ entry: 'racha', product: 'Racha 120', maker: 'Vela Mayor', price: 14.9, blades: 9 },
     fan: fan120({ maxRpm: 1600, closedPa: 21, freeM3PerH: 98, fullDb: 38.6, throwCm: 42 }),
   },
   {
-    ...{ entry: 'cefiro', product: 'Céfiro 120', maker: 'Foque & Hija', price: 22.5 },
+    ...{ entry: 'cefiro', product: 'Céfiro 120', maker: 'Foque & Hija', price: 22.5, blades: 7 },
     fan: fan120({ maxRpm: 1800, closedPa: 31, freeM3PerH: 101, fullDb: 41.4, throwCm: 47 }),
   },
   {
     // Fast in the open, and nothing left behind a fin stack.
-    ...{ entry: 'galope', product: 'Galope 120 Aero', maker: 'Trinquete', price: 19.9 },
+    ...{ entry: 'galope', product: 'Galope 120 Aero', maker: 'Trinquete', price: 19.9, blades: 9 },
     fan: fan120({ maxRpm: 1500, closedPa: 10.5, freeM3PerH: 112, fullDb: 38.9, throwCm: 55, bend: 0.1 }),
   },
   {
-    ...{ entry: 'siroco', product: 'Siroco 120', maker: 'Barlovento', price: 9.9 },
+    ...{ entry: 'siroco', product: 'Siroco 120', maker: 'Barlovento', price: 9.9, blades: 11 },
     fan: fan120({
       ...{ maxRpm: 1400, closedPa: 17.5, freeM3PerH: 86, fullDb: 36.2, throwCm: 40 },
       resonance: { rpm: 980, widthRpm: 120, db: 5 },
@@ -70,6 +71,7 @@ export const AIR_FANS: readonly DemoFan[] = [
       maker: 'Astillero Norte',
       price: 31,
       coverName: 'Sample K',
+      blades: 7,
     },
     fan: fan120({
       maxRpm: 3000,
@@ -81,7 +83,7 @@ export const AIR_FANS: readonly DemoFan[] = [
     }),
   },
   {
-    ...{ entry: 'poniente', product: 'Poniente 120', maker: 'Trinquete', price: 11.5 },
+    ...{ entry: 'poniente', product: 'Poniente 120', maker: 'Trinquete', price: 11.5, blades: 9 },
     fan: fan120({ maxRpm: 1500, closedPa: 19, freeM3PerH: 90, fullDb: 38.3, throwCm: 41 }),
   },
 ];
@@ -176,8 +178,8 @@ export function airRoundUp(seed: number): Map<string, string> {
         const level = fanLevelDb(fan, rpm) + 0.12 * chance.normal();
         runs.push({
           ...{ run, entry, mount: 1, pass, load_w: 0, setting: `${duty} %`, duty_pct: duty, rpm, trace: '' },
-          noise_db: Number(addLevels([level, ROOM_DB]).toFixed(1)),
-          floor_db: ROOM_DB,
+          noise_db: Number(addLevels([level, AIR_ROOM_DB]).toFixed(1)),
+          floor_db: AIR_ROOM_DB,
           started_at: new Date(START + clockS * 1000).toISOString().slice(0, 19),
           ...{ set_aside: '', note: '' },
         });
@@ -198,11 +200,11 @@ export function airRoundUp(seed: number): Map<string, string> {
       rpm: 0,
       trace: '',
     },
-    ...{ noise_db: ROOM_DB, floor_db: ROOM_DB, set_aside: '', note: '' },
+    ...{ noise_db: AIR_ROOM_DB, floor_db: AIR_ROOM_DB, set_aside: '', note: '' },
     started_at: new Date(START + clockS * 1000).toISOString().slice(0, 19),
   });
   readings.push({ run: still, quantity: 'airspeed', place: '15 cm', value: '0.00', unit: 'm/s', rpm: '' });
-  const lineUp = AIR_FANS.map(({ entry, product, maker, price, coverName = '', fan }) => [
+  const lineUp = AIR_FANS.map(({ entry, product, maker, price, coverName = '', blades, fan }) => [
     entry,
     {
       product: blankProduct({
@@ -214,7 +216,7 @@ export function airRoundUp(seed: number): Map<string, string> {
           fanThicknessMm: 25,
           connector: 'four-pin',
         },
-        ...{ ratedRpm: fan.maxRpm, price, pricedOn: '2026-11-10', seller: 'shop' },
+        ...{ ratedRpm: fan.maxRpm, blades, price, pricedOn: '2026-11-10', seller: 'shop' },
       }),
       entry: {
         fans: [blankFan({ name: coverName || product })],

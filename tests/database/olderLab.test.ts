@@ -60,7 +60,7 @@ test('nothing of it is lost: runs, numbers, logs, and what was written', async (
   expect(before.runs.length).toBeGreaterThan(15);
   // Entries may be layouts by now, and briefs name places: these are none, and have the usual ones.
   const added: Record<string, object> = {
-    product: { finsToMemoryMm: null, radiatorMm: null, sockets: '' },
+    product: { finsToMemoryMm: null, radiatorMm: null, sockets: '', blades: null },
     entry: { layout: [], extras: [] },
     brief: { places: USUAL_PLACES, region: '', rates: [] },
     'rig-setup': { cardLimitC: null, regulatorLimitC: null },

@@ -83,7 +83,7 @@ test('what is published stays to the byte whatever changes later, and is made ag
   expect(await reportAgain(id, 1)).toBe(was);
   const { version, problems } = { version: await readPublished(id, 1, 'bundle'), problems: [] as unknown[] };
   const files = new Map(Object.entries(unzipSync(new Uint8Array(version!))));
-  expect(bundleReport(files).data.problems).toEqual(problems);
+  expect((await bundleReport(files)).data.problems).toEqual(problems);
 });
 
 test('a correction says what changed and why, the earlier one stays, and nobody publishes over another unseen', async () => {
@@ -214,7 +214,7 @@ test('a whole round-up with its verdict and photographs goes out and comes back'
     (JSON.parse(new TextDecoder().decode(files.get('datapackage.json'))) as { abanico: { verdict: unknown } })
       .abanico.verdict;
   expect(verdictIn(second)).toEqual(verdictIn(first));
-  const { html } = bundleReport((await publishableFiles(id))!);
+  const { html } = await bundleReport((await publishableFiles(id))!);
   expect(html).toContain('alt="the plate"');
   expect(html).toMatch(/<strong>good<\/strong> \d\d\.\d ± \d\.\d K/);
   // A photograph that is none spoils the import, and nothing of it is kept.
@@ -299,7 +299,7 @@ test('a covered name stands in nothing that leaves: report, data, tables, plates
 });
 
 test('a round-up of one entry, and of none with a place, has its report', async () => {
-  const one = bundleReport(
+  const one = await bundleReport(
     smallBundle((files) => {
       files.set('entries.csv', files.get('entries.csv')!.split('\n').slice(0, 2).join('\n'));
       files.set('runs.csv', files.get('runs.csv')!.split('\n').slice(0, 3).join('\n'));
@@ -309,7 +309,7 @@ test('a round-up of one entry, and of none with a place, has its report', async 
   expect(one.data.parts.find(({ kind }) => kind === 'ranking')).toMatchObject({
     order: { rows: [{ name: 'Levante' }] },
   });
-  const none = bundleReport(
+  const none = await bundleReport(
     smallBundle((files) => files.set('runs.csv', files.get('runs.csv')!.split('\n')[0]!)),
   );
   expect(none.html).toContain('Nothing has a place here.');

@@ -53,9 +53,9 @@ test.each([
 
 test.each(['air', 'sensors', 'typed'])(
   'the report of sample %s has the order that rank has, rows that were left out, and its data',
-  (sample) => {
+  async (sample) => {
     const files = quantitySample(sample);
-    const { data, html, broken } = bundleReport(files);
+    const { data, html, broken } = await bundleReport(files);
     expect(broken).toEqual([]);
     expect(data.problems).toEqual(
       readBundle(files).problems.map((problem) => expect.stringContaining(problem.message) as string),

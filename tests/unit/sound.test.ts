@@ -11,7 +11,7 @@ import { soundReport } from '@/core/sound/soundReport';
 import { filterGain, THIRD_OCTAVES, thirdOctaves } from '@/core/sound/thirdOctaves';
 import { criticalBandHz, tonesIn } from '@/core/sound/tones';
 import { seededChance } from '@/core/statistics/chance';
-import { hearWav } from '@/lab/hearWav';
+import { hearWav } from '@/lab/sound/hearWav';
 import { reasonOf, valueOf } from '../support/outcome';
 import { wavBytes, type WavShape } from '../support/wav';
 

@@ -46,6 +46,7 @@ function run(change: Partial<MeasuredRun> = {}): MeasuredRun {
     typed: new Map(),
     die: reduced?.known ? reduced.value : null,
     levelDb: 33.4,
+    sone: null,
     rpm: 1200,
     readings: [],
     score: null,

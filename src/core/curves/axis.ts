@@ -54,6 +54,18 @@ export const AXES: Record<Against, Axis> = {
     roomBefore: 2,
     roomAfter: 2,
   },
+  sone: {
+    against: 'sone',
+    unit: 'sone',
+    decimals: 2,
+    name: 'loudness',
+    lineName: 'Loudness',
+    step: 0.02,
+    leap: 0.2,
+    grid: 0.5,
+    roomBefore: 0.1,
+    roomAfter: 0.1,
+  },
 };
 
 /**

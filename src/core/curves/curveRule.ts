@@ -1,7 +1,7 @@
 import { ASSUMED_SPREAD_K } from '../uncertainty/assumedSpread';
 
-/** What a curve stands against: the cooler's own level, or the speed or duty of its first fan (FORMATS step 13). */
-export const AGAINST = ['noise', 'rpm', 'duty'] as const;
+/** What a curve stands against: the cooler's own level, the speed or duty of its first fan (FORMATS step 13), or its loudness. */
+export const AGAINST = ['noise', 'rpm', 'duty', 'sone'] as const;
 export type Against = (typeof AGAINST)[number];
 
 export type Better = 'lower' | 'higher';
@@ -33,8 +33,8 @@ export const RISE_AGAINST_NOISE: CurveRule = {
   fanLaw: 0,
 };
 
-const UNITS: Record<Against, string> = { noise: 'dB(A)', rpm: 'rpm', duty: '%' };
-const DECIMALS: Record<Against, number> = { noise: 1, rpm: 0, duty: 0 };
+const UNITS: Record<Against, string> = { noise: 'dB(A)', rpm: 'rpm', duty: '%', sone: 'sone' };
+const DECIMALS: Record<Against, number> = { noise: 1, rpm: 0, duty: 0, sone: 2 };
 
 /**
  * A place on the axis in words: “33.0 dB(A)”, “1250 rpm”, “60 %”.

@@ -16,6 +16,8 @@ export interface MeasuredPoint {
   /** Mean speed of its first fan over the window, rpm, and the duty it was driven at, %; null where nothing tells. */
   rpm?: number | null;
   dutyPct?: number | null;
+  /** Loudness of the entry alone by a calibrated recording of this setting; null where there is none. */
+  sone?: number | null;
   settled: boolean;
   /** What is compared: the rise at the nominal load, K, unless another response was asked for. */
   value: number;
@@ -34,7 +36,8 @@ export interface MeasuredPoint {
  */
 export function placeOn(point: MeasuredPoint, against: Against): number {
   if (against === 'noise') return point.level.levelDb;
-  return (against === 'rpm' ? point.rpm : point.dutyPct) ?? MISSING;
+  const places = { rpm: point.rpm, duty: point.dutyPct, sone: point.sone };
+  return places[against] ?? MISSING;
 }
 
 /**

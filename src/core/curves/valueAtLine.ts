@@ -62,7 +62,9 @@ function underFirst(curve: EntryCurve, line: number): NoValue {
   const { against } = curve.rule;
   const first = curve.points[0]!.at;
   const [quietest, status] =
-    against === 'noise' ? (['quietest', 'too-loud'] as const) : (['slowest', 'too-fast'] as const);
+    against === 'noise' || against === 'sone'
+      ? (['quietest', 'too-loud'] as const)
+      : (['slowest', 'too-fast'] as const);
   const firstWords = axisWords(against, first);
   const quieter = curve.leftOut.filter((setting) => setting.at < first);
   // The setting that would have carried the curve to the line, or else the one that comes nearest.
@@ -199,7 +201,7 @@ interface Stood {
 /** One setting near the speed that is asked for stands for it, by the fan laws; null where that is not so. */
 function restatedAt(curve: EntryCurve, line: number): PlacedValue | null {
   const [only, other] = curve.points;
-  if (curve.rule.against === 'noise' || !only || other) return null;
+  if (!['rpm', 'duty'].includes(curve.rule.against) || !only || other) return null;
   if (only.at === line || !(Math.abs(only.at - line) <= RESTATED_WITHIN * line)) return null;
   const law = curve.rule.against === 'rpm' ? curve.rule.fanLaw : 0;
   const factor = (line / only.at) ** law;

@@ -43,6 +43,8 @@ export interface Product {
   mounting: string;
   connector: (typeof CONNECTORS)[number];
   ratedRpm: number | null;
+  /** Blades of its fan, which name the tone it sings. */
+  blades: number | null;
   /** As the maker prints it: kept, and never plotted beside measured levels. */
   makersNoise: string;
   price: number | null;
@@ -73,6 +75,7 @@ export function blankProduct(product: Partial<Product> & { name: string; kind: P
     mounting: '',
     connector: '',
     ratedRpm: null,
+    blades: null,
     makersNoise: '',
     price: null,
     currency: 'EUR',

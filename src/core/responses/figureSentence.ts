@@ -40,6 +40,8 @@ export function figureSentence({ source, name, unit }: Response, basis: FigureBa
         : `Each figure is the mean of a run’s readings of airspeed${at}; ${CURVE}.`;
     case 'level':
       return `Each figure is the level of the cooler alone, with the room’s own noise taken off by energy; ${CURVE}.`;
+    case 'loudness':
+      return `Each figure is the loudness of the cooler alone by a calibrated recording (ISO 532-1, stationary), with the room taken off band by band where it was recorded too; ${CURVE}.`;
     case 'steady-time':
       return `Each figure is the time from which on the fitted rise of the die stays within 0.5 K of its end; ${CURVE}.`;
     case 'burst':

@@ -26,6 +26,7 @@ export function responsePoint(
   return {
     ...where,
     rpm: windowMean(measured, 'fan_rpm') ?? measured.rpm,
+    sone: measured.sone,
     settled: value.value.settled,
     value: value.value.value,
     resistanceKPerW: isRise && die?.resistanceKPerW.known ? die.resistanceKPerW.value : null,

@@ -10,6 +10,8 @@ export type Source =
   /** Mean of spot readings at a place. */
   | { from: 'reading'; quantity: 'airspeed' | 'pressure' }
   | { from: 'level' }
+  /** Loudness by calibrated recordings of the setting (ISO 532-1). */
+  | { from: 'loudness' }
   | { from: 'steady-time' }
   /** Rise so many seconds after the load came on. */
   | { from: 'burst'; afterS: number }
@@ -112,6 +114,18 @@ export const RESPONSES: readonly Response[] = [
     fanLaw: 0,
     throttles: false,
     source: { from: 'level' },
+  },
+  {
+    id: 'sone',
+    name: 'Loudness of the cooler',
+    unit: 'sone',
+    better: 'lower',
+    decimals: 2,
+    // What two methods of loudness, and two recordings of one fan, differ by.
+    assumed: { share: 0.05 },
+    fanLaw: 0,
+    throttles: false,
+    source: { from: 'loudness' },
   },
   {
     id: 'steady-time',

@@ -24,6 +24,8 @@ export interface MeasuredRun {
   /** The die's own reduction; null where no die was measured. */
   die: Reduction | null;
   levelDb: number;
+  /** Loudness by the recordings of its setting; null where there is none that counts. */
+  sone: number | null;
   rpm: number | null;
   readings: readonly SpotReading[];
   score: number | null;
@@ -167,6 +169,8 @@ export function valueOfRun(run: MeasuredRun, { source }: Response, place: string
     }
     case 'level':
       return known(steady(run.levelDb));
+    case 'loudness':
+      return run.sone === null ? NO_READING : known(steady(run.sone));
     case 'steady-time':
       if (!die?.fit.known) return unknown(die ? 'its settling is not identified' : 'no reading of it');
       return known({

@@ -23,6 +23,7 @@ export const THIRD_OCTAVES: readonly { nominalHz: string; hz: number }[] = [
   ...['1000', '1250', '1600', '2000', '2500', '3150', '4000', '5000', '6300', '8000', '10000', '12500'],
 ].map((nominalHz, i) => ({ nominalHz, hz: 1000 * 10 ** ((i - 16) / 10) }));
 
+/** Of the filter; `filterGain` has it written out. */
 const ORDER = 3;
 /** Half a third octave to either side of its middle, as f/fm − fm/f. */
 const EDGE = 10 ** 0.05 - 10 ** -0.05;
@@ -41,7 +42,8 @@ export function filterGain(hz: number, middleHz: number): number {
   if (!(hz > 0) || !(middleHz > 0))
     throw new RangeError(`filterGain: frequencies must be positive, got ${hz} and ${middleHz}`);
   const away = ((hz / middleHz - middleHz / hz) / EDGE) * NOISE_WIDTH;
-  return 1 / (1 + away ** (2 * ORDER));
+  const square = away * away;
+  return 1 / (1 + square * square * square);
 }
 
 /** Two octaves away a filter lets nothing through that counts. */

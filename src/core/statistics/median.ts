@@ -6,7 +6,8 @@
  */
 export function median(values: readonly number[]): number {
   if (values.length === 0) throw new RangeError('median: no values');
-  const sorted = [...values].sort((a, b) => a - b);
+  // By number, and many times faster than by a comparison.
+  const sorted = Float64Array.from(values).sort();
   const middle = Math.floor(sorted.length / 2);
   return sorted.length % 2 === 1 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2;
 }

@@ -5,6 +5,7 @@ import type { DatedPrice } from '@/core/lineUp/prices';
 import type { PlatePoint } from '@/core/plate/flatness';
 import { untold, type Tell } from '@/core/progress';
 import { ProblemList, UnusableInput, type Problem } from '../problem';
+import { readClips, type BundleClip } from './clipsTable';
 import { readChanges, type BundleChange } from './changesTable';
 import { findFile, rootedFiles, type BundleFiles } from './bundleFiles';
 import { readDataPackage, type DataPackage } from './dataPackage';
@@ -24,6 +25,11 @@ export interface Bundle {
   /** Runs with their log, or null where their means were typed, and what was read by hand at places. */
   runs: { run: BundleRun; trace: TraceTable | null; readings: SpotReading[] }[];
   changes: BundleChange[];
+  /** Recordings, and the WAVs that they name by their paths. */
+  clips: BundleClip[];
+  sounds: ReadonlyMap<string, Uint8Array>;
+  /** Loudness of runs by their ids, once somebody has listened (lab/sound/bundleClips.ts). */
+  sones?: ReadonlyMap<string, number>;
   problems: Problem[];
   /** Files that belong to no part we know: kept, and given back on export. */
   others: { path: string; bytes: Uint8Array }[];
@@ -131,8 +137,29 @@ export function readBundle(given: ReadonlyMap<string, Uint8Array>, tell: Tell = 
     used.add('changes.csv');
     changes = readChanges(log, new Set(withTraces.map(({ run }) => run.run)), problems);
   }
+  const recordings = files.get('clips.csv');
+  const wavs = new Set<string>();
+  const clips = recordings
+    ? readClips(
+        recordings,
+        { files, entries: known, runs: new Set(withTraces.map(({ run }) => run.run)), used: wavs },
+        problems,
+      )
+    : [];
+  if (recordings) used.add('clips.csv');
+  for (const path of wavs) used.add(path);
   const others = [...files]
     .filter(([path]) => !used.has(path) && !path.split('/').some((part) => part.startsWith('.')))
     .map(([path, bytes]) => ({ path, bytes }));
-  return { dataPackage, entries, runs: withTraces, changes, problems: problems.list(), others };
+  const sounds = new Map([...wavs].map((path) => [path, files.get(path)!]));
+  return {
+    dataPackage,
+    entries,
+    runs: withTraces,
+    changes,
+    clips,
+    sounds,
+    problems: problems.list(),
+    others,
+  };
 }

@@ -6,6 +6,7 @@ import type { PlatePoint } from '@/core/plate/flatness';
 import { isMissing } from '@/core/missing';
 import type { SpotReading } from '@/core/responses/spotReading';
 import { safeText } from '../safeText';
+import { CLIP_COLUMNS, type BundleClip } from './clipsTable';
 import { CHANGE_COLUMNS, type BundleChange } from './changesTable';
 import { FORMAT_VERSION, type DataPackage } from './dataPackage';
 import type { BundleEntry } from './entriesTable';
@@ -171,6 +172,8 @@ const PRICE_FIELDS: FieldSchema[] = [
 ];
 
 /** Tables beside entries and runs, with their columns. */
+const CLIP_NUMBERS = new Set<string>(['distance_cm', 'calibrator_db', 'channel']);
+
 const TABLES = {
   'changes.csv': CHANGE_COLUMNS.map((name): FieldSchema => ({
     name,
@@ -180,6 +183,10 @@ const TABLES = {
   'layouts.csv': LAYOUT_FIELDS,
   'flatness.csv': FLATNESS_FIELDS,
   'prices.csv': PRICE_FIELDS,
+  'clips.csv': CLIP_COLUMNS.map((name): FieldSchema => ({
+    name,
+    type: CLIP_NUMBERS.has(name) ? 'number' : 'string',
+  })),
 };
 
 export type BundleTable = keyof typeof TABLES;
@@ -220,6 +227,24 @@ export function pricesCsv(entries: readonly { entry: string; prices: readonly Da
     PRICE_FIELDS.map((field) => field.name),
     rows,
   );
+}
+
+/** Recordings, a row for each WAV. */
+export function clipsCsv(clips: readonly Omit<BundleClip, 'line'>[]): string {
+  const rows = clips.map((clip) => ({
+    ...{ entry: clip.entry, setting: clip.setting, path: clip.path, distance_cm: clip.distanceCm },
+    calibration: clip.calibration,
+    calibrator_db: clip.calibration === '' && clip.kind !== 'calibration' ? null : clip.calibratorDb,
+    ...{
+      room: clip.room,
+      kind: clip.kind,
+      run: clip.run,
+      recorded_at: clip.recordedAt,
+      channel: clip.channel,
+    },
+    ...{ used_anyway: clip.usedAnyway, set_aside: clip.setAside },
+  }));
+  return table(CLIP_COLUMNS, rows);
 }
 
 /** Spot readings in the unit of their quantity, whatever they were typed in. */

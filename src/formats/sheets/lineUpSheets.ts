@@ -26,6 +26,7 @@ export const productSheet: ObjectSchema<Product> = object({
     .oneOf([...CONNECTORS])
     .default(''),
   ratedRpm: measure(),
+  blades: counted(99).nullable().default(null),
   makersNoise: text(100),
   price: measure(1e6),
   currency: currency(),

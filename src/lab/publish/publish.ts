@@ -56,7 +56,7 @@ export async function publish(roundUpId: number, wish: PublishWish, now: Date): 
     throw new Refused('the embargo ends in the past: name a later time, or none', 'embargoUntil');
   const files = await publishableFiles(roundUpId);
   if (!files) throw new Refused('this round-up is not there any more');
-  const ready = reportOf(files);
+  const ready = await reportOf(files);
   const figures = figuresOf(ready.orders);
   return inTransaction(async (db) => {
     if (!(await roundUpIsThere(db, roundUpId))) throw new Refused('this round-up is not there any more');
@@ -108,9 +108,10 @@ export async function reportAgain(roundUpId: number, version: number): Promise<s
   const own = earlier.find((other) => other.version === version);
   if (!own || !bundle) return null;
   const files = new Map(Object.entries(unzipSync(new Uint8Array(bundle))));
-  return bundleReport(files, {
+  const { html } = await bundleReport(files, {
     number: version,
     publishedAt: own.publishedAt.toISOString(),
     corrections: own.corrections,
-  }).html;
+  });
+  return html;
 }

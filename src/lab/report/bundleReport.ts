@@ -9,6 +9,7 @@ import type { LabRun } from '@/core/runs/labRun';
 import { inARow, orderSentences } from '@/core/verdict/orderSentences';
 import { firstVerdict } from '@/core/verdict/verdictSheet';
 import type { BundleFiles } from '@/formats/bundle/bundleFiles';
+import { withLoudness } from '../sound/bundleClips';
 import { readBundle, type Bundle } from '@/formats/bundle/readBundle';
 import { problemText } from '@/formats/problem';
 import { markdownHtml } from '@/formats/report/markdown';
@@ -99,8 +100,11 @@ export interface BundleReport {
  * version give the same bytes.
  * @throws UnusableInput where it is no bundle
  */
-export function bundleReport(files: BundleFiles, version: ReportVersion | null = null): BundleReport {
-  return reportOf(files).write(version);
+export async function bundleReport(
+  files: BundleFiles,
+  version: ReportVersion | null = null,
+): Promise<BundleReport> {
+  return (await reportOf(files)).write(version);
 }
 
 /** A bundle read once, with its orders, to be written as a report of whatever version. */
@@ -110,8 +114,8 @@ export interface ReadyReport {
 }
 
 /** @throws UnusableInput where it is no bundle */
-export function reportOf(files: BundleFiles): ReadyReport {
-  const bundle = readBundle(files);
+export async function reportOf(files: BundleFiles): Promise<ReadyReport> {
+  const bundle = await withLoudness(readBundle(files));
   const orders = bundleOrders(bundle);
   return { orders, write: (version) => written(files, bundle, orders, version) };
 }

@@ -1,5 +1,6 @@
 import { readBundle, type Bundle } from '@/formats/bundle/readBundle';
 import { onceFor } from '../keptWhileUnwritten';
+import { withLoudness } from '../sound/bundleClips';
 import { publishableFiles } from '../publish/publish';
 import type { RoundUpView } from '../roundUpView';
 import { bundleOrders, type BundleOrders } from './bundleOrders';
@@ -8,7 +9,7 @@ import { bundleOrders, type BundleOrders } from './bundleOrders';
 export const publishableOrders = onceFor(
   async (view: RoundUpView): Promise<{ bundle: Bundle; orders: BundleOrders }> => {
     const files = await publishableFiles(view.roundUp.id);
-    const bundle = readBundle(files!);
+    const bundle = await withLoudness(readBundle(files!));
     return { bundle, orders: bundleOrders(bundle) };
   },
 );

@@ -5,6 +5,7 @@ import { describeLog } from '../describeLog';
 import type { ImportChoices } from '../importBundle';
 import { importRawRuns } from '../importRawRuns';
 import { importUpload } from '../importUpload';
+import { keepRecording, type RecordingRequest } from '../sound/keepRecording';
 import type { RawRunsPlan } from '../rawRunsSchema';
 import { dropUpload } from '../uploads';
 
@@ -15,6 +16,8 @@ const JOBS = {
     describeLog(other.uploadId, other.fileId, other.columns, tell),
   import: ({ uploadId, choices }: { uploadId: string; choices?: ImportChoices }, tell: Tell) =>
     importUpload(uploadId, choices, tell),
+  recording: ({ uploadId, request }: { uploadId: string; request: RecordingRequest }, tell: Tell) =>
+    keepRecording(uploadId, request, tell),
   drop: (other: { uploadId: string }) => dropUpload(other.uploadId),
   runs: (other: { uploadId: string; plan: RawRunsPlan }, tell: Tell) =>
     importRawRuns(other.uploadId, other.plan, tell),

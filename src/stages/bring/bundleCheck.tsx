@@ -7,7 +7,7 @@ import { plural } from '@/ui/figures';
 import { sendJson } from '@/ui/sendJson';
 import { EntriesTaken, newRuns, takenAtFirst, type CheckedEntryData, type Taken } from './entriesTaken';
 import { ProblemList, type ShownProblem } from './problemList';
-import { WorkProgress } from './workProgress';
+import { WorkProgress } from '@/ui/upload/workProgress';
 
 export interface BundleCheckData {
   uploadId: string;

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
-import { sendFiles, type PickedFile, type Progress } from './sendFiles';
+import { sendFiles, type PickedFile, type Progress } from '@/ui/upload/sendFiles';
 
 async function filesOfEntry(entry: FileSystemEntry): Promise<PickedFile[]> {
   const path = entry.fullPath.replace(/^\//, '');

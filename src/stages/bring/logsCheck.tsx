@@ -23,7 +23,7 @@ import {
 import { EveningChart } from './eveningChart';
 import { LogColumns } from './logColumns';
 import { PiecesTable, type PieceField, type Preview } from './piecesTable';
-import { WorkProgress } from './workProgress';
+import { WorkProgress } from '@/ui/upload/workProgress';
 import { BLANK_TARGET, RunsTarget, type NewTarget, type RoundUpChoice } from './runsTarget';
 
 interface Props {

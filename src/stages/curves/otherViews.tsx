@@ -24,6 +24,7 @@ export function OtherViews({
     { path: `schools?${at}`, words: 'Schools', isThere: isRise },
     { path: 'weights', words: 'Over all loads', isThere: isRise },
     { path: `grid?${at}`, words: 'Heatsinks and fans', isThere: isRise },
+    { path: 'sound', words: 'Sound', isThere: true },
     { path: 'air', words: 'Pressure and flow', isThere: data.hasFlow },
   ];
   return views

@@ -18,6 +18,7 @@ const SIZES: { name: Exclude<Numeric, 'packSize'>; label: string; unit: string }
   { name: 'fanSizeMm', label: 'Fan size', unit: 'mm' },
   { name: 'fanThicknessMm', label: 'Fan thickness', unit: 'mm' },
   { name: 'ratedRpm', label: 'Rated speed', unit: 'rpm' },
+  { name: 'blades', label: 'Blades of its fan', unit: '' },
 ];
 
 /** All that is known of a product. The maker's own noise figure is kept here and goes into no chart. */

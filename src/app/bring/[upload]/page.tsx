@@ -5,7 +5,7 @@ import { checkAside } from '@/lab/work/work';
 import { listLabRoundUps, listLabTarget } from '@/lab/listLabRoundUps';
 import { BundleCheck } from '@/stages/bring/bundleCheck';
 import { LogsCheck } from '@/stages/bring/logsCheck';
-import { WorkProgress } from '@/stages/bring/workProgress';
+import { WorkProgress } from '@/ui/upload/workProgress';
 import { Header } from '@/ui/header';
 
 export const dynamic = 'force-dynamic';

@@ -7,7 +7,7 @@ import { bundleReport } from '@/lab/report/bundleReport';
 export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
   const files = await publishableFiles(idFrom((await params).id));
   if (!files) return new Response('no such round-up', { status: 404 });
-  const { html } = bundleReport(files);
+  const { html } = await bundleReport(files);
   const isDownload = new URL(request.url).searchParams.has('download');
   return reportResponse(
     html,

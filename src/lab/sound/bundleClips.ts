@@ -1,0 +1,131 @@
+import { createHash } from 'node:crypto';
+import { energyMeanDb } from '@/core/levels/energyMeanDb';
+import { judgedClip, type JudgedClip } from '@/core/sound/judgedClip';
+import { groupBy } from '@/core/statistics/groupBy';
+import { mean } from '@/core/statistics/mean';
+import { untold, type Tell } from '@/core/progress';
+import type { BundleClip } from '@/formats/bundle/clipsTable';
+import type { Bundle } from '@/formats/bundle/readBundle';
+import { UnusableInput, type Problem } from '@/formats/problem';
+import { bytesSource } from './hearWav';
+import { hearRecording, type HeardRecording } from './keepRecording';
+
+/** What was heard of late, by the bytes and how they were listened to: a bundle is read for its check, its import and each report. */
+const heardBefore = new Map<string, HeardRecording>();
+const MOST_HEARD = 64;
+
+type HeardAs = Pick<BundleClip, 'kind' | 'calibratorDb' | 'channel'>;
+
+async function hear(path: string, bytes: Uint8Array, as: HeardAs): Promise<HeardRecording> {
+  const digest = createHash('sha256').update(bytes).digest('hex');
+  const key = `${digest} ${as.kind === 'calibration'} ${as.kind === 'calibration' ? as.calibratorDb : ''} ${as.channel}`;
+  const before = heardBefore.get(key);
+  if (before) return before;
+  const heard = await hearRecording(bytesSource(path, bytes), as);
+  heardBefore.set(key, heard);
+  for (const oldest of heardBefore.keys()) {
+    if (heardBefore.size <= MOST_HEARD) break;
+    heardBefore.delete(oldest);
+  }
+  return heard;
+}
+
+export interface HeardBundle {
+  /** By path. */
+  calibrations: Map<string, HeardRecording>;
+  rooms: Map<string, HeardRecording>;
+  clips: { clip: BundleClip; heard: HeardRecording }[];
+  problems: Problem[];
+}
+
+/** Listens to all recordings of a bundle; those that cannot be used are listed by their row. */
+export async function hearBundle(bundle: Bundle, tell: Tell = untold): Promise<HeardBundle> {
+  const made: HeardBundle = { calibrations: new Map(), rooms: new Map(), clips: [], problems: [] };
+  const attempt = async (clip: BundleClip, path: string, as: HeardAs, column: string) => {
+    try {
+      return await hear(path, bundle.sounds.get(path)!, as);
+    } catch (error) {
+      if (!(error instanceof UnusableInput)) throw error;
+      made.problems.push({
+        file: 'clips.csv',
+        line: clip.line,
+        column,
+        message: `${path}: ${error.problem.message}`,
+      });
+      return null;
+    }
+  };
+  const known = new Set<string>();
+  for (const [i, clip] of bundle.clips.entries()) {
+    tell('Listening to the recordings', i / bundle.clips.length);
+    const sides = [
+      {
+        kind: 'calibration' as const,
+        path: clip.kind === 'calibration' ? clip.path : clip.calibration,
+        into: made.calibrations,
+      },
+      { kind: 'room' as const, path: clip.kind === 'room' ? clip.path : clip.room, into: made.rooms },
+    ];
+    for (const { kind, path, into } of sides) {
+      if (path === '' || known.has(`${kind} ${path}`)) continue;
+      known.add(`${kind} ${path}`);
+      const column = clip.kind === kind ? 'path' : kind;
+      const heard = await attempt(clip, path, { ...clip, kind }, column);
+      if (heard) into.set(path, heard);
+    }
+    if (clip.kind !== 'clip') continue;
+    const heard = await attempt(clip, clip.path, clip, 'path');
+    if (heard) made.clips.push({ clip, heard });
+  }
+  return made;
+}
+
+const MAINS_HZ = 50;
+
+/** A clip of a bundle judged as the lab judges its own. */
+export function judgedBundleClip(
+  bundle: Bundle,
+  heard: HeardBundle,
+  { clip, heard: { sound } }: HeardBundle['clips'][number],
+): JudgedClip {
+  const runs = bundle.runs.filter(
+    ({ run }) => run.entry === clip.entry && run.setting === clip.setting && !run.setAside,
+  );
+  const { meterDistanceCm } = bundle.dataPackage.rig;
+  const isThere = clip.distanceCm === null || Math.abs(clip.distanceCm - meterDistanceCm) <= 1;
+  const rpms = runs.flatMap(({ run }) => run.rpm ?? []);
+  const blades = bundle.dataPackage.planning.lineUp[clip.entry]?.product?.blades ?? null;
+  const calibration = heard.calibrations.get(clip.calibration);
+  const room = heard.rooms.get(clip.room);
+  return judgedClip(sound, clip.setting, {
+    calibration: calibration ? { fullScaleDb: calibration.fullScaleDb! } : null,
+    room: room ? { bandsDbfs: room.sound.bandsDbfs, fullScaleDb: calibration?.fullScaleDb ?? null } : null,
+    meterDba: isThere && runs.length > 0 ? energyMeanDb(runs.map(({ run }) => run.noiseDb)) : null,
+    sources: {
+      fans: rpms.length > 0 ? [{ blades, rpm: mean(rpms) }] : [],
+      pumpRpm: null,
+      mainsHz: sound.humHz ?? MAINS_HZ,
+    },
+    usedAnyway: clip.usedAnyway,
+    setAside: clip.setAside,
+  });
+}
+
+/** The bundle with the loudness of each run by its recordings, for orders by sone; as it is where it holds none. */
+export async function withLoudness(bundle: Bundle): Promise<Bundle> {
+  if (bundle.clips.length === 0) return bundle;
+  const heard = await hearBundle(bundle);
+  const counting = heard.clips.flatMap((item) => {
+    const { loudness } = judgedBundleClip(bundle, heard, item);
+    return loudness.known ? [{ clip: item.clip, sone: loudness.value.sone }] : [];
+  });
+  const keyOf = ({ entry, setting }: { entry: string; setting: string }) => JSON.stringify([entry, setting]);
+  const own = groupBy(counting, ({ clip }) => clip.run);
+  const bySetting = groupBy(counting, ({ clip }) => keyOf(clip));
+  const sones = new Map<string, number>();
+  for (const { run } of bundle.runs) {
+    const clips = own.get(run.run) ?? bySetting.get(keyOf(run));
+    if (clips) sones.set(run.run, mean(clips.map(({ sone }) => sone)));
+  }
+  return { ...bundle, sones };
+}

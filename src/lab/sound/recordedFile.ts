@@ -1,0 +1,47 @@
+import { withDatabase, type Queryable } from '@/database/pool';
+import { insertRecordingPart, PART_BYTES, readRecordingPart } from '@/database/recordings';
+import type { WavSource } from './hearWav';
+
+/** Writes the samples of a recording part by part: never more than one of them is in memory. */
+export async function writeParts(
+  db: Queryable,
+  recordingId: number,
+  { size, read }: WavSource,
+): Promise<void> {
+  for (let seq = 0; seq * PART_BYTES < size; seq += 1) {
+    const bytes = await read(seq * PART_BYTES, Math.min(PART_BYTES, size - seq * PART_BYTES));
+    await insertRecordingPart(db, recordingId, seq, bytes);
+  }
+}
+
+/** The bytes of a kept recording as a stream. */
+export async function* recordedBytes(recordingId: number): AsyncGenerator<Uint8Array> {
+  for (let seq = 0; ; seq += 1) {
+    const part = await withDatabase((db) => readRecordingPart(db, recordingId, seq));
+    if (!part) return;
+    yield part;
+    if (part.length < PART_BYTES) return;
+  }
+}
+
+/** A kept recording whole: for bundles, which hold their files in memory. */
+export async function recordedWhole(recordingId: number): Promise<Uint8Array> {
+  const parts: Uint8Array[] = [];
+  for await (const part of recordedBytes(recordingId)) parts.push(part);
+  return new Uint8Array(Buffer.concat(parts));
+}
+
+/** The same for a browser, which takes it as fast as it likes. */
+export function recordedStream(recordingId: number): ReadableStream<Uint8Array> {
+  const parts = recordedBytes(recordingId);
+  return new ReadableStream({
+    async pull(controller) {
+      const next = await parts.next();
+      if (next.done) controller.close();
+      else controller.enqueue(next.value);
+    },
+    async cancel() {
+      await parts.return(undefined);
+    },
+  });
+}

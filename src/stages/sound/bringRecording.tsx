@@ -1,0 +1,216 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useEffect, useRef, useState } from 'react';
+import { toast } from 'sonner';
+import { ChoiceField, NumberField, TextField } from '@/ui/form/fields';
+import { sendJson } from '@/ui/sendJson';
+import { sendFiles } from '@/ui/upload/sendFiles';
+import { WorkProgress } from '@/ui/upload/workProgress';
+import { openMicrophone, type OpenMicrophone } from './microphone';
+import type { SoundData } from './soundData';
+
+type Kind = 'clip' | 'calibration' | 'room';
+
+const KINDS: { value: Kind; label: string }[] = [
+  { value: 'clip', label: 'An entry at a setting' },
+  { value: 'calibration', label: 'The calibrator’s tone' },
+  { value: 'room', label: 'The room alone' },
+];
+const CALIBRATORS = [
+  { value: '94', label: '94 dB' },
+  { value: '114', label: '114 dB' },
+];
+const LONGEST_S = 600;
+const LOW_PEAK = 0.999;
+
+/** What a file's own name and time say of when it was recorded. */
+const timeOf = (file: File) => new Date(file.lastModified || Date.now()).toISOString();
+
+/** Recordings dropped, chosen, or made with the microphone of the desk. */
+export function BringRecording({ data }: { data: SoundData }) {
+  const router = useRouter();
+  const first = data.entries[0]?.entry ?? '';
+  const [kind, setKind] = useState<Kind>(
+    data.sides.some((side) => side.kind === 'calibration') ? 'clip' : 'calibration',
+  );
+  const [entry, setEntry] = useState(first);
+  const [setting, setSetting] = useState('');
+  const [calibratorDb, setCalibratorDb] = useState('94');
+  const [distanceCm, setDistanceCm] = useState<number | null>(data.meterDistanceCm);
+  const [channel, setChannel] = useState<number | null>(1);
+  const [over, setOver] = useState(false);
+  const [busy, setBusy] = useState<string | null>(null);
+  const [failure, setFailure] = useState('');
+  const [live, setLive] = useState<{ peak: number; seconds: number } | null>(null);
+  const microphone = useRef<OpenMicrophone | null>(null);
+  const chosen = useRef<HTMLInputElement>(null);
+  const { settings = [] } = data.entries.find((other) => other.entry === entry) ?? {};
+
+  async function keep(file: File, recordedAt: string): Promise<boolean> {
+    setFailure('');
+    setBusy('sending');
+    try {
+      const uploadId = await sendFiles(
+        [{ path: file.name, file }],
+        new AbortController().signal,
+        () => undefined,
+      );
+      setBusy(uploadId);
+      const answer = await sendJson(`/api/round-ups/${data.roundUpId}/recordings`, 'POST', {
+        ...{ uploadId, kind, recordedAt, distanceCm, channel: channel ?? 1 },
+        entry: kind === 'clip' ? entry : '',
+        setting: kind === 'clip' ? setting.trim() : '',
+        calibratorDb: kind === 'calibration' ? Number(calibratorDb) : null,
+      });
+      setBusy(null);
+      if (!answer.ok) {
+        setFailure(answer.message);
+        return false;
+      }
+      toast(answer.body.isNew ? `${file.name} is kept` : `${file.name} was there already`);
+      router.refresh();
+      return true;
+    } catch (error) {
+      setBusy(null);
+      setFailure((error as Error).message);
+      return false;
+    }
+  }
+
+  async function take(files: FileList | null) {
+    for (const file of [...(files ?? [])]) if (!(await keep(file, timeOf(file)))) return;
+  }
+
+  async function record() {
+    setFailure('');
+    try {
+      microphone.current = await openMicrophone((peak, seconds) => {
+        setLive((before) => ({ peak: Math.max(peak, before?.peak ?? 0), seconds }));
+        if (seconds > LONGEST_S) void stop();
+      });
+      setLive({ peak: 0, seconds: 0 });
+    } catch (error) {
+      setFailure((error as Error).message);
+    }
+  }
+
+  async function stop() {
+    const open = microphone.current;
+    if (!open) return;
+    microphone.current = null;
+    const { wav, startedAt } = await open.stop();
+    setLive(null);
+    const name = kind === 'clip' ? `${entry} ${setting.trim()}` : kind;
+    await keep(new File([wav as BlobPart], `${name}.wav`, { type: 'audio/wav' }), startedAt.toISOString());
+  }
+
+  useEffect(() => () => void microphone.current?.stop(), []);
+
+  const isReady = kind !== 'clip' || (entry !== '' && setting.trim() !== '');
+  return (
+    <section aria-label="Bring a recording" className="border-t border-hairline pt-3">
+      <h3 className="pb-2 font-display text-[16px] font-bold">Bring a recording</h3>
+      <div className="grid max-w-4xl grid-cols-2 gap-3 sm:grid-cols-5">
+        <ChoiceField label="It is of" value={kind} onValue={setKind} options={KINDS} />
+        {kind === 'clip' && (
+          <>
+            <ChoiceField
+              label="Entry"
+              value={entry}
+              onValue={setEntry}
+              options={data.entries.map((other) => ({ value: other.entry, label: other.product }))}
+            />
+            <TextField
+              label="Setting, or “sweep”"
+              value={setting}
+              onValue={setSetting}
+              list="sound-settings"
+            />
+            <datalist id="sound-settings">
+              {[...settings, 'sweep'].map((other) => (
+                <option key={other} value={other} />
+              ))}
+            </datalist>
+          </>
+        )}
+        {kind === 'calibration' && (
+          <ChoiceField
+            label="Calibrator, at 1 kHz"
+            value={calibratorDb}
+            onValue={setCalibratorDb}
+            options={CALIBRATORS}
+          />
+        )}
+        {kind !== 'calibration' && (
+          <NumberField label="Microphone at" unit="cm" optional value={distanceCm} onValue={setDistanceCm} />
+        )}
+        <NumberField label="Channel" value={channel} onValue={setChannel} />
+      </div>
+      <div
+        className={`mt-3 max-w-3xl rounded-lg border border-dashed px-4 py-5 text-center ${over ? 'border-act bg-raised' : 'border-ink2/60'}`}
+        onDragOver={(event) => {
+          event.preventDefault();
+          setOver(true);
+        }}
+        onDragLeave={() => setOver(false)}
+        onDrop={(event) => {
+          event.preventDefault();
+          setOver(false);
+          if (isReady && busy === null) void take(event.dataTransfer.files);
+        }}
+      >
+        {busy === 'sending' ? (
+          <p role="status">Sending …</p>
+        ) : busy !== null ? (
+          <div className="mx-auto max-w-md text-left">
+            <WorkProgress uploadId={busy} />
+          </div>
+        ) : live ? (
+          <div role="status">
+            <p className="pb-2">
+              Recording, <span className="num">{live.seconds.toFixed(0)} s</span>
+              {live.peak > LOW_PEAK
+                ? ': ▲ clipped, take less gain'
+                : `, peak ${(20 * Math.log10(Math.max(1e-5, live.peak))).toFixed(0).replace('-', '\u2212')} dB`}
+            </p>
+            <button type="button" className="act-button" onClick={() => void stop()}>
+              Stop and keep
+            </button>
+          </div>
+        ) : (
+          <>
+            <p className="pb-3">
+              {isReady ? 'Drop a WAV here' : 'Which setting is it of?'}
+              <span className="text-ink2"> (16, 24, 32 bit or float, 44.1 to 192 kHz)</span>
+            </p>
+            <button
+              type="button"
+              className="quiet-button"
+              disabled={!isReady}
+              onClick={() => chosen.current!.click()}
+            >
+              Choose a file
+            </button>{' '}
+            <button type="button" className="quiet-button" disabled={!isReady} onClick={() => void record()}>
+              Record with this desk’s microphone
+            </button>
+          </>
+        )}
+        <input
+          ref={chosen}
+          type="file"
+          className="hidden"
+          aria-label="Recording"
+          accept=".wav,audio/wav"
+          onChange={({ target }) => void take(target.files).then(() => (target.value = ''))}
+        />
+      </div>
+      {failure && (
+        <p role="alert" className="pt-2 text-bad">
+          ▲ {failure}
+        </p>
+      )}
+    </section>
+  );
+}

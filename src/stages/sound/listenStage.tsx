@@ -1,0 +1,277 @@
+'use client';
+
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useEffect, useRef, useState } from 'react';
+import { toast } from 'sonner';
+import { clipsToHear, LOUD_DBA, playedGains, type ListenAt } from '@/core/sound/playback';
+import { EntryMark } from '@/ui/entryMark';
+import { figure } from '@/ui/figures';
+import { NumberField } from '@/ui/form/fields';
+import { sendJson } from '@/ui/sendJson';
+import { whoIsHere } from '@/ui/who';
+import { ClipPlayer, TONE_UNDER_DB } from './clipPlayer';
+import { keepEarScale, useEarScale } from './earScale';
+import { OrderList } from './orderList';
+import { Sittings } from './sittings';
+import type { ClipRow, ListenData } from './soundData';
+
+const LETTERS = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ';
+const letter = (i: number) =>
+  i < 26 ? LETTERS[i]! : `${LETTERS[Math.floor(i / 26) - 1]!}${LETTERS[i % 26]!}`;
+
+/** In an order that nobody knows before. */
+function shuffled<T>(items: readonly T[]): T[] {
+  const mixed = [...items];
+  for (let i = mixed.length - 1; i > 0; i -= 1) {
+    const j = Math.floor(Math.random() * (i + 1));
+    [mixed[i], mixed[j]] = [mixed[j]!, mixed[i]!];
+  }
+  return mixed;
+}
+
+/** Clips of many entries at one gain, put in order by ear without knowing which is which, and then held against the figures. */
+export function ListenStage({ data }: { data: ListenData }) {
+  const router = useRouter();
+  const [at, setAt] = useState<ListenAt>('line');
+  const [isBlind, setIsBlind] = useState(true);
+  const [order, setOrder] = useState<ClipRow[] | null>(null);
+  const [letters, setLetters] = useState<ReadonlyMap<number, string>>(new Map());
+  const [loaded, setLoaded] = useState(0);
+  const [playing, setPlaying] = useState<number | null>(null);
+  const [failure, setFailure] = useState('');
+  const [isRevealed, setIsRevealed] = useState(false);
+  const [isSaving, setIsSaving] = useState(false);
+  const scaleDb = useEarScale();
+  const player = useRef<ClipPlayer | null>(null);
+  const found = clipsToHear(data.clips, at, data.noiseLineDba);
+
+  useEffect(() => () => void player.current?.close(), []);
+
+  const levels = found.map(({ levelDba }) => levelDba!);
+  const gains = playedGains(found.map(({ fullScaleDb }) => fullScaleDb!));
+  const mostScaleDb = Math.max(...found.map(({ fullScaleDb }) => fullScaleDb!));
+  /** At the ear of somebody who calibrated the playback, dB(A). */
+  const atEar = (clip: ClipRow) => (scaleDb === null ? null : clip.levelDba! - mostScaleDb + scaleDb);
+  const loudestAtEar = scaleDb === null ? null : Math.max(...levels) - mostScaleDb + scaleDb;
+
+  async function begin() {
+    setFailure('');
+    void player.current?.close();
+    const own = new ClipPlayer();
+    player.current = own;
+    const mixed = isBlind ? shuffled(found) : found;
+    setLetters(new Map(mixed.map(({ id }, i) => [id, letter(i)])));
+    setLoaded(0);
+    setIsRevealed(false);
+    setOrder(mixed);
+    try {
+      const clips = found.map(({ id }, i) => ({
+        ...{ id, gainDb: gains[i]! },
+        url: `/round-ups/${data.roundUpId}/recordings/${id}`,
+      }));
+      await own.load(clips, setLoaded);
+    } catch (error) {
+      setFailure((error as Error).message);
+      setOrder(null);
+    }
+  }
+
+  async function play(id: number | null) {
+    setPlaying(id);
+    await player.current?.play(id);
+  }
+
+  async function hold() {
+    setIsSaving(true);
+    const body = { who: whoIsHere(), wasBlind: isBlind, clips: order!.map(({ id }) => id) };
+    const answer = await sendJson(`/api/round-ups/${data.roundUpId}/listenings`, 'POST', body);
+    setIsSaving(false);
+    if (!answer.ok) return setFailure(answer.message);
+    setFailure('');
+    setIsRevealed(true);
+    toast('Your order is kept');
+    router.refresh();
+  }
+
+  const isReady = order !== null && loaded === order.length;
+  const nameOf = (clip: ClipRow) =>
+    isBlind && !isRevealed ? `Clip ${letters.get(clip.id)!}` : `${clip.product}, ${clip.setting}`;
+  return (
+    <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-6 md:px-7">
+      <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
+        <h2 className="font-display text-[18px] font-bold">Listen</h2>
+        <Link
+          className="ml-auto text-[14px] underline underline-offset-3"
+          href={`/round-ups/${data.roundUpId}/curves/sound`}
+        >
+          Back to the recordings
+        </Link>
+      </div>
+      {data.clips.length === 0 ? (
+        <p className="max-w-2xl">
+          Nothing was recorded yet. Bring recordings and the calibrator’s tone first.
+        </p>
+      ) : (
+        <div className="grid gap-7 lg:grid-cols-[minmax(0,1fr)_24rem]">
+          <section aria-label="Clips">
+            {order === null ? (
+              <div className="max-w-2xl space-y-4">
+                <fieldset className="flex flex-wrap gap-x-6 gap-y-1">
+                  <legend className="label-text pb-1">Of each entry, the clip</legend>
+                  {(
+                    [
+                      ['line', `nearest the line, ${figure(data.noiseLineDba, 1)} dB(A)`],
+                      ['full', 'at its fastest setting'],
+                    ] as const
+                  ).map(([value, words]) => (
+                    <label key={value} className="flex items-center gap-2">
+                      <input type="radio" name="at" checked={at === value} onChange={() => setAt(value)} />
+                      {words}
+                    </label>
+                  ))}
+                </fieldset>
+                <label className="flex items-center gap-2">
+                  <input
+                    type="checkbox"
+                    checked={isBlind}
+                    onChange={({ target }) => setIsBlind(target.checked)}
+                  />
+                  Without knowing which is which, until they are in order
+                </label>
+                {found.length < 2 ? (
+                  <p className="text-warn">
+                    ▲ {found.length === 0 ? 'No clip' : 'One clip'} is calibrated and counts: two at least are
+                    needed.
+                  </p>
+                ) : (
+                  <div className="rounded-lg border border-warn p-3">
+                    <p className="font-semibold">▲ Turn your volume down first.</p>
+                    <p className="pt-1 text-[14.5px]">
+                      {found.length} clips play at one gain, so that the loudest stands{' '}
+                      {figure(Math.max(...levels) - Math.min(...levels), 0)} dB over the quietest.{' '}
+                      {loudestAtEar === null
+                        ? 'How loud that is at your ear is not known: nothing calibrates your playback.'
+                        : `At your ear the loudest comes to about ${figure(loudestAtEar, 0)} dB(A)${loudestAtEar >= LOUD_DBA ? ', which is loud: turn it down, and calibrate again' : ''}.`}
+                    </p>
+                    <button type="button" className="act-button mt-3" onClick={() => void begin()}>
+                      It is down: begin
+                    </button>
+                  </div>
+                )}
+              </div>
+            ) : (
+              <>
+                <p className="pb-2" role="status">
+                  {!isReady
+                    ? `Loading, ${loaded} of ${order.length} …`
+                    : 'The most pleasant first: move by the handle, or by the arrows. A number plays, 0 is silence.'}
+                </p>
+                <OrderList
+                  clips={order}
+                  isReady={isReady}
+                  playing={playing}
+                  nameOf={nameOf}
+                  markOf={(clip) => (isBlind && !isRevealed ? null : <EntryMark position={clip.position} />)}
+                  noteOf={(clip) => {
+                    const ear = atEar(clip);
+                    const parts = [
+                      ...(isBlind && !isRevealed
+                        ? []
+                        : [
+                            `${figure(clip.levelDba, 1)} dB(A)`,
+                            clip.sone === null ? '' : `${figure(clip.sone, 2)} sone`,
+                            clip.tones.find(({ prominent }) => prominent)?.sentence ?? 'no clear tone',
+                          ]),
+                      ...(ear === null || (isBlind && !isRevealed)
+                        ? []
+                        : [`at your ear ${figure(ear, 0)} dB(A)`]),
+                    ];
+                    return parts.filter(Boolean).join(' · ');
+                  }}
+                  onPlay={(id) => void play(id)}
+                  onOrder={setOrder}
+                />
+                <div className="flex flex-wrap items-center gap-3 pt-3">
+                  {!isRevealed && (
+                    <button
+                      type="button"
+                      className="act-button"
+                      disabled={!isReady || isSaving}
+                      onClick={() => void hold()}
+                    >
+                      {isBlind ? 'That is my order: tell which is which' : 'That is my order'}
+                    </button>
+                  )}
+                  <button
+                    type="button"
+                    className="quiet-button"
+                    onClick={() => {
+                      void play(null);
+                      setOrder(null);
+                    }}
+                  >
+                    {isRevealed ? 'Another sitting' : 'Leave'}
+                  </button>
+                </div>
+              </>
+            )}
+            {failure && (
+              <p role="alert" className="pt-3 text-bad">
+                ▲ {failure}
+              </p>
+            )}
+          </section>
+          <div className="space-y-6">
+            <Sittings sittings={data.sittings} />
+            <EarScale
+              scaleDb={scaleDb}
+              onTone={() => {
+                player.current ??= new ClipPlayer();
+                void player.current.tone(8);
+              }}
+              onScale={(readDb) => {
+                keepEarScale(readDb === null ? null : readDb + TONE_UNDER_DB);
+              }}
+            />
+          </div>
+        </div>
+      )}
+    </div>
+  );
+}
+
+/** The reviewer's own playback, told by a meter at the ear. */
+function EarScale({
+  scaleDb,
+  onTone,
+  onScale,
+}: {
+  scaleDb: number | null;
+  onTone: () => void;
+  onScale: (readDb: number | null) => void;
+}) {
+  return (
+    <section aria-label="Your playback" className="border-t border-hairline pt-3">
+      <h3 className="font-display text-[16px] font-bold">Your playback</h3>
+      <p className="py-1.5 text-[14.5px]">
+        Play the tone with the volume that you listen at, hold a meter where your ear is, and type what it
+        reads. It stays in this browser; another volume makes it wrong.
+      </p>
+      <div className="flex items-end gap-3">
+        <button type="button" className="quiet-button" onClick={onTone}>
+          Play the tone
+        </button>
+        <div className="w-32">
+          <NumberField
+            label="Read at the ear"
+            unit="dB(A)"
+            optional
+            value={scaleDb === null ? null : Number((scaleDb - TONE_UNDER_DB).toFixed(1))}
+            onValue={(read) => onScale(read !== null && read >= 20 && read <= 120 ? read : null)}
+          />
+        </div>
+      </div>
+    </section>
+  );
+}

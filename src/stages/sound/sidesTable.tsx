@@ -1,0 +1,84 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { figure } from '@/ui/figures';
+import { sendJson } from '@/ui/sendJson';
+import type { SideRow, SoundData } from './soundData';
+
+/** Two tones of one evening that differ by more say that the gain was moved between them, dB. */
+const MOVED_DB = 0.5;
+const EVENING_MS = 12 * 3600_000;
+
+/** The tone of the same evening that says another gain; null where none does. */
+function moved(side: SideRow, sides: readonly SideRow[]): SideRow | null {
+  if (side.kind !== 'calibration' || side.setAside) return null;
+  return (
+    sides.find(
+      (other) =>
+        other !== side &&
+        other.kind === 'calibration' &&
+        other.setAside === '' &&
+        Math.abs(Date.parse(other.recordedAt) - Date.parse(side.recordedAt)) < EVENING_MS &&
+        Math.abs(other.fullScaleDb! - side.fullScaleDb!) > MOVED_DB,
+    ) ?? null
+  );
+}
+
+/** Calibrator's tones and recordings of the room. */
+export function SidesTable({ data }: { data: SoundData }) {
+  const router = useRouter();
+  const [failure, setFailure] = useState('');
+  if (data.sides.length === 0) return null;
+
+  async function setAside({ id, setAside: before }: SideRow) {
+    const answer = await sendJson(`/api/round-ups/${data.roundUpId}/recordings/${id}`, 'PATCH', {
+      setAside: before ? '' : 'set aside by hand',
+    });
+    if (!answer.ok) return setFailure(answer.message);
+    setFailure('');
+    toast(before ? 'It counts again' : 'Set aside: what stood by it is not calibrated');
+    router.refresh();
+  }
+
+  return (
+    <section aria-label="Calibrations and the room" className="border-t border-hairline pt-3">
+      <h3 className="pb-2 font-display text-[16px] font-bold">Calibrations and the room</h3>
+      <ul className="max-w-3xl">
+        {data.sides.map((side) => {
+          const other = moved(side, data.sides);
+          return (
+            <li
+              key={side.id}
+              className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-hairline py-1.5"
+            >
+              <span className="num text-ink2">
+                {side.recordedAt.slice(0, 10)} {side.recordedAt.slice(11, 16)}
+              </span>
+              <span className={`min-w-0 flex-1 ${side.setAside ? 'line-through' : ''}`} dir="auto">
+                {side.kind === 'calibration'
+                  ? `Calibrator, ${figure(side.calibratorDb, 0)} dB: full scale is ${figure(side.fullScaleDb, 1)} dB`
+                  : `The room alone${side.levelDba === null ? '' : `, ${figure(side.levelDba, 1)} dB(A)`}`}
+              </span>
+              {other && (
+                <span className="text-warn">
+                  ▲ {figure(Math.abs(other.fullScaleDb! - side.fullScaleDb!), 1)} dB from another of that
+                  evening: the gain was moved
+                </span>
+              )}
+              <button type="button" className="quiet-button" onClick={() => void setAside(side)}>
+                {side.setAside ? 'Let it count' : 'Set aside'}
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+      {failure && (
+        <p role="alert" className="pt-2 text-bad">
+          ▲ {failure}
+        </p>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,43 @@
+import { dayText } from '@/ui/clock';
+import { figure } from '@/ui/figures';
+import type { Sitting } from './soundData';
+
+/** What earlier sittings came to: each order, and how often it went with the figures. */
+export function Sittings({ sittings }: { sittings: readonly Sitting[] }) {
+  return (
+    <section aria-label="Ears against figures">
+      <h3 className="font-display text-[16px] font-bold">Ears against figures</h3>
+      {sittings.length === 0 ? (
+        <p className="pt-1.5 text-[14.5px]">
+          Nobody has put the clips in order yet. After a sitting stands here how often the ear agreed with
+          sone, level and tones.
+        </p>
+      ) : (
+        <ol className="space-y-4 pt-1.5">
+          {sittings.map((sitting) => (
+            <li key={sitting.id} className="text-[14.5px]">
+              <p className="text-ink2">
+                {sitting.who}, {dayText(sitting.heardAt.slice(0, 10))}
+                {sitting.wasBlind ? ', not knowing which was which' : ', knowing which was which'}
+              </p>
+              <p dir="auto">
+                {sitting.clips
+                  .map(
+                    ({ product, sone }) => `${product}${sone === null ? '' : ` (${figure(sone, 1)} sone)`}`,
+                  )
+                  .join(' › ')}
+              </p>
+              <ul className="list-disc pl-5">
+                {sitting.agreements.map(({ with: name, says }) => (
+                  <li key={name}>
+                    with {name}: {says}
+                  </li>
+                ))}
+              </ul>
+            </li>
+          ))}
+        </ol>
+      )}
+    </section>
+  );
+}

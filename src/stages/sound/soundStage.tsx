@@ -1,0 +1,68 @@
+'use client';
+
+import Link from 'next/link';
+import { BringRecording } from './bringRecording';
+import { ClipDetail } from './clipDetail';
+import { ClipsTable } from './clipsTable';
+import { SidesTable } from './sidesTable';
+import type { SoundData } from './soundData';
+
+/** Recordings of a round-up: what they come to, their spectra over the room, and how they are brought. */
+export function SoundStage({ data }: { data: SoundData }) {
+  const base = `/round-ups/${data.roundUpId}/curves`;
+  const hasCalibration = data.sides.some(({ kind, setAside }) => kind === 'calibration' && setAside === '');
+  const counted = data.clips.filter(({ sone }) => sone !== null).length;
+  return (
+    <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-6 md:px-7">
+      <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
+        <h2 className="font-display text-[18px] font-bold">Sound</h2>
+        {data.clips.length > 0 && (
+          <p className="text-[14.5px] text-ink2">
+            {counted} of {data.clips.length} clips give a loudness
+          </p>
+        )}
+        {data.clips.length > 1 && (
+          <Link className="act-button" href={`${base}/sound/listen`}>
+            Listen
+          </Link>
+        )}
+        {counted > 0 && (
+          <>
+            <Link className="text-[14px] underline underline-offset-3" href={`${base}?what=sone`}>
+              Rank by sone
+            </Link>
+            <Link className="text-[14px] underline underline-offset-3" href={`${base}?against=sone`}>
+              Against loudness
+            </Link>
+          </>
+        )}
+        <Link className="ml-auto text-[14px] underline underline-offset-3" href={base}>
+          Back to the curves
+        </Link>
+      </div>
+      {data.clips.length === 0 && (
+        <div className="max-w-2xl space-y-2">
+          <p>
+            Nothing was recorded yet. Begin with the calibrator’s tone of the evening, then the room alone,
+            then each entry at its settings, all with the same gain.
+          </p>
+        </div>
+      )}
+      {data.clips.length > 0 && !hasCalibration && (
+        <p className="text-warn">
+          ▲ No calibrator’s tone: levels are relative to full scale, and no loudness can be told.
+        </p>
+      )}
+      {data.clips.length > 0 && (
+        <div className="grid gap-x-7 gap-y-5 xl:grid-cols-[minmax(0,31rem)_minmax(0,1fr)]">
+          <ClipsTable data={data} />
+          {data.shown && (
+            <ClipDetail key={data.shown.row.id} data={data} shown={data.shown} beside={data.beside} />
+          )}
+        </div>
+      )}
+      <BringRecording data={data} />
+      <SidesTable data={data} />
+    </div>
+  );
+}

@@ -1,0 +1,10 @@
+import { airClips } from '@/simulator/airClips';
+import { airRoundUp } from '@/simulator/airRoundUp';
+import { asBytes } from '@/simulator/demoFiles';
+import { readBundle } from '@/formats/bundle/readBundle';
+import { hearBundle, judgedBundleClip } from '@/lab/sound/bundleClips';
+console.time('make'); const clips = airClips(7); console.timeEnd('make');
+const b = readBundle(new Map([...asBytes(airRoundUp(7)), ...clips]));
+console.log(b.problems);
+void (async()=>{ console.time('hear'); const h = await hearBundle(b); console.timeEnd('hear'); console.log(h.problems, [...h.calibrations.values()].map(c=>c.fullScaleDb), [...h.rooms.values()].map(r=>r.sound.aDbfs+102.4));
+for (const c of h.clips){ const j=judgedBundleClip(b,h,c); console.log(c.clip.path, j.levelDba?.toFixed(2), j.loudness.known? j.loudness.value.sone.toFixed(2)+' '+j.loudness.value.soneAtMost.toFixed(2)+' '+j.loudness.value.bandsAtRoom:j.loudness.reason, j.faults.map(f=>f.says).join('|'), JSON.stringify(c.heard.sound.swingsDb)); for(const t of j.tones.filter(t=>t.prominent||t.source!=='unknown').slice(0,6)) console.log('    ',t.sentence,t.toneToNoiseDb.toFixed(1),t.beating)}; console.log(JSON.stringify(h.clips[0]!.heard.sound).length)})();
