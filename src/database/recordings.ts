@@ -48,11 +48,12 @@ export const PART_BYTES = 1 << 20;
 /** Id of a recording that is there already, under the same place; null where it is new. */
 export async function knownRecording(
   db: Queryable,
-  { rigRevisionId, kind, entryId, setting, digest }: NewRecording,
+  { rigRevisionId, kind, entryId, setting, digest, calibratorDb }: NewRecording,
 ): Promise<number | null> {
   const { rows } = await db.query<{ id: number }>(
-    `SELECT id FROM recordings WHERE rig_revision_id = $1 AND kind = $2 AND coalesce(entry_id, 0) = $3 AND setting = $4 AND digest = $5`,
-    [rigRevisionId, kind, entryId ?? 0, setting, digest],
+    `SELECT id FROM recordings WHERE rig_revision_id = $1 AND kind = $2 AND coalesce(entry_id, 0) = $3 AND setting = $4 AND digest = $5
+       AND coalesce(calibrator_db, 0) = $6`,
+    [rigRevisionId, kind, entryId ?? 0, setting, digest, calibratorDb ?? 0],
   );
   return rows[0]?.id ?? null;
 }
@@ -163,6 +164,19 @@ export async function getRecording(
     [roundUpId, recordingId],
   );
   return rows[0] ?? null;
+}
+
+/** The run that a mount at the bench wrote of a setting and pass, the last of them; null where it has not yet. */
+export async function findBenchRun(
+  db: Queryable,
+  { sessionId, setting, pass }: { sessionId: number; setting: string; pass: number },
+): Promise<number | null> {
+  const { rows } = await db.query<{ id: number }>(
+    `SELECT id FROM runs WHERE extra ->> 'bench_session' = $1 AND setting = $2 AND pass = $3 AND deleted_at IS NULL
+     ORDER BY id DESC LIMIT 1`,
+    [String(sessionId), setting, pass],
+  );
+  return rows[0]?.id ?? null;
 }
 
 /** The drawn spectra of some recordings, by their ids. */

@@ -16,6 +16,8 @@ export interface BenchAddresses {
   /** Of fans by their air. */
   anemometer?: Address;
   manometer?: Address;
+  /** Records what the meter hears. */
+  microphone?: Address;
 }
 
 const address = () =>
@@ -29,6 +31,7 @@ const file = object({
   graphics: address().default(undefined),
   anemometer: address().default(undefined),
   manometer: address().default(undefined),
+  microphone: address().default(undefined),
 });
 
 /** Addresses of the instruments from their file. @throws RangeError where one is missing or two stand on one address */

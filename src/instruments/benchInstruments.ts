@@ -7,6 +7,8 @@ import { InstrumentFault, ScpiClient } from './scpiClient';
 export type InstrumentRole = keyof BenchAddresses;
 
 const MOST_FANS = 8;
+/** A recording takes its time, and then has to come over, ms. */
+const RECORDING_MS = 30_000;
 
 /** What people call them. */
 const NAMES: Record<InstrumentRole, string> = {
@@ -18,6 +20,7 @@ const NAMES: Record<InstrumentRole, string> = {
   graphics: 'graphics card load',
   anemometer: 'anemometer',
   manometer: 'manometer',
+  microphone: 'microphone',
 };
 
 /** Probes that are held: what each is asked, and the name that its readings go by. */
@@ -42,7 +45,11 @@ export class BenchInstruments {
       if (address)
         this.clients.set(
           name as InstrumentRole,
-          new ScpiClient(NAMES[name as InstrumentRole], address, timeoutMs),
+          new ScpiClient(
+            NAMES[name as InstrumentRole],
+            address,
+            name === 'microphone' ? RECORDING_MS : timeoutMs,
+          ),
         );
   }
 
@@ -151,6 +158,26 @@ export class BenchInstruments {
   async loadW(): Promise<number | null> {
     const answer = await this.asked('load', (client) => client.ask('LOAD:POW?'));
     return answer === null ? null : Number(answer);
+  }
+
+  get hasMicrophone(): boolean {
+    return this.clients.has('microphone');
+  }
+
+  /** A WAV of what the microphone hears now, in Base64 on one line; null where it gives none. */
+  async recordSound(): Promise<Uint8Array | null> {
+    return this.recorded('REC:WAV?');
+  }
+
+  /** The same of the tone that a microphone with an actuator of its own can make, of so many decibels. */
+  async recordTone(levelDb: number): Promise<Uint8Array | null> {
+    return this.recorded(`REC:TONE? ${levelDb}`);
+  }
+
+  private async recorded(line: string): Promise<Uint8Array | null> {
+    const answer = await this.asked('microphone', (client) => client.ask(line));
+    if (answer === null || !/^[A-Za-z0-9+/]+=*$/.test(answer)) return null;
+    return new Uint8Array(Buffer.from(answer, 'base64'));
   }
 
   private get isSimulated(): boolean {

@@ -1,5 +1,8 @@
 import { controlRise } from '@/core/judgement/controlRise';
 import { crossings, type Crossing } from '@/core/judgement/crossings';
+import { valueAtLine } from '@/core/curves/valueAtLine';
+import { conductancePerSone, type WithInterval } from '@/core/judgement/perSone';
+import { halfWidth } from '@/core/uncertainty/doubt';
 import { entryDetails, type DetailRule, type EntryDetail } from '@/core/judgement/entryDetail';
 import type { EntryCurve } from '@/core/curves/entryCurve';
 import { kelvinWorth, type KelvinWorth } from '@/core/judgement/kelvinWorth';
@@ -28,6 +31,7 @@ export interface JudgedEntry {
   passes: number;
   /** Price of the whole entry in the brief's currency, or why there is none. */
   price: Outcome<number>;
+  perSone: Outcome<WithInterval>;
 }
 
 export interface JudgementView {
@@ -82,6 +86,25 @@ async function worthsOf(view: RoundUpView, load: string): Promise<JudgementView[
     worths.push({ name, unit, worth: kelvinWorth(points) });
   }
   return worths;
+}
+
+/** Loudness of each entry at a noise line, by its recordings at that load; of those that have it there. */
+async function loudnessAtLine(
+  view: RoundUpView,
+  load: string,
+  lineDb: number,
+): Promise<Map<string, WithInterval>> {
+  const shown = await viewResponse(view, { response: 'sone' });
+  if (shown.response.id !== 'sone' || shown.against !== 'noise') return new Map();
+  const curves = shown.loads.find((other) => loadKey(other.load) === load)?.curves ?? [];
+  return new Map(
+    curves.flatMap((curve) => {
+      const value = valueAtLine(curve, lineDb);
+      return value.placed && !value.toppedOut
+        ? [[curve.entry, { value: value.value, interval95: halfWidth(value.doubt) }] as const]
+        : [];
+    }),
+  );
 }
 
 export interface JudgementQuery extends ResponseChoice {
@@ -140,6 +163,7 @@ async function judged(
     plan: await readSheet<PlanSheet>(db, 'plan', view.roundUp.id),
   }));
   const prices = new Map(priced.map(({ entry, price }) => [entry.code, price]));
+  const loudness = isRise ? await loudnessAtLine(view, key, lineDb) : new Map<string, WithInterval>();
   const details = entryDetails(ranking, curves, bySpeed, rule);
   const held = controls.find(({ entry }) => ranking.placed.some((placed) => placed.entry === entry));
   return {
@@ -154,6 +178,15 @@ async function judged(
       curve: curves.find((curve) => curve.entry === placed.entry)!,
       ...repeats(view, placed.entry, key),
       price: prices.get(placed.entry)!,
+      perSone: conductancePerSone(
+        placed.resistanceKPerW === null
+          ? null
+          : {
+              value: placed.resistanceKPerW,
+              interval95: (placed.resistanceKPerW * placed.interval95) / placed.value,
+            },
+        loudness.get(placed.entry) ?? null,
+      ),
     })),
     notPlaced: ranking.notPlaced.map(({ entry, reason }) => ({ entry, reason })),
     crossings: crossings(curves, view.brief.bandDba),

@@ -94,7 +94,7 @@ function measureRuns(bundle: Bundle, load: Load): Measured {
       item,
       die.known ? die.value : null,
       rule,
-      bundle.sones?.get(run.run) ?? null,
+      bundle.heard?.sones.get(run.run) ?? null,
     );
     runs.push({ item, measured });
   }

@@ -6,6 +6,8 @@ import type { Cooler } from './cooler';
 import type { AirFan } from './airFan';
 import { AIR_FANS } from './airRoundUp';
 import { FANS } from './fanRoundUp';
+import { wavBytes } from '@/core/sound/wavBytes';
+import { calibratorSound, simulatedSound, SOUND_RATE_HZ, type SimulatedSound } from './fanSound';
 import { LiveRig, QUIET_EVENING, type Neighbourhood } from './liveRig';
 import { seededChance } from '@/core/statistics/chance';
 import { serveScpi, type ScpiHandler } from './scpiServer';
@@ -19,6 +21,7 @@ export const INSTRUMENTS = [
   'graphics',
   'anemometer',
   'manometer',
+  'microphone',
 ] as const;
 export type InstrumentName = (typeof INSTRUMENTS)[number];
 
@@ -62,6 +65,15 @@ function speedOf(text: string): number {
   return speed;
 }
 
+/** What full scale of the simulated microphone stands for, dB. */
+const MICROPHONE_FULL_SCALE_DB = 104;
+
+function levelOf(text: string): number {
+  const level = Number(text);
+  if (!(level >= 60 && level <= 114)) throw new RangeError(`a tone from 60 to 114 dB, got ${text}`);
+  return level;
+}
+
 function fanOf(text: string): number {
   const fan = Number(text || 1);
   if (!(fan >= 1 && fan <= 8)) throw new RangeError(`fans 1 to 8, got ${text}`);
@@ -98,6 +110,10 @@ export async function startInstruments(instruments: {
     return rig;
   };
   const reading = (value: () => number, unit: string) => () => `${value()},${unit}`;
+  // Its own too: a recording must change nothing of the evening.
+  const air = seededChance(instruments.seed + 2);
+  const inBase64 = (sound: SimulatedSound) =>
+    Buffer.from(wavBytes(simulatedSound(sound, air), SOUND_RATE_HZ)).toString('base64');
   const handlers: Record<InstrumentName, Record<string, ScpiHandler>> = {
     load: {
       'LOAD:POW': (text) => void (live().loadW = wattsOf(text)),
@@ -140,6 +156,10 @@ export async function startInstruments(instruments: {
     manometer: {
       'MEAS:PRES?': reading(() => live().readPressurePa(), 'PA'),
       'SIM:PLAC': (text) => void (live().probeAt = text.trim()),
+    },
+    microphone: {
+      'REC:WAV?': () => inBase64(live().hear(MICROPHONE_FULL_SCALE_DB)),
+      'REC:TONE?': (text) => inBase64(calibratorSound(levelOf(text), MICROPHONE_FULL_SCALE_DB)),
     },
     graphics: {
       'LOAD:POW': (text) => void (live().gpuLoadW = wattsOf(text)),

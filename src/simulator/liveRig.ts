@@ -8,6 +8,7 @@ import {
   speedAt,
   type AirFan,
 } from './airFan';
+import { fanSound, roomShape, type SimulatedSound } from './fanSound';
 import { coolerDb, sinkResistance, type Cooler } from './cooler';
 import type { Chance } from '@/core/statistics/chance';
 import { roomC, type SimulatedRig } from './simulateRun';
@@ -20,6 +21,7 @@ const FAN_TAU_S = 3;
 const CARD_TAU_S = 240;
 const PUMP_RPM = 2600;
 const DOOR_S = 1.5;
+const BLADES = 9;
 
 /** What goes on in the simulated room beside the rig. */
 export interface Neighbourhood {
@@ -207,6 +209,15 @@ export class LiveRig {
     const each = (rpm: number) => (rpm < 20 ? -99 : coolerDb(quiet, rpm) - 10 * Math.log10(2));
     const pump = this.pumpPct < 15 ? -99 : this.cooler.pumpDb + 50 * Math.log10(this.pumpPct / 100);
     return addLevels([each(this.rpm), each(this.secondRpm), Number.isFinite(pump) ? pump : -99]);
+  }
+
+  /** What a microphone beside the meter hears now; `fullScaleDb` is what its full scale stands for, dB. */
+  hear(fullScaleDb: number): SimulatedSound {
+    const own = this.byAir ? (this.rpm < 20 ? -99 : fanLevelDb(this.airFan, this.rpm)) : this.ownDb();
+    const room = { levelDba: this.rig.room.floorDb, shape: roomShape };
+    if (own < -50) return { fullScaleDb, noises: [room], tones: [] };
+    const voice = { blades: BLADES, bladePassDb: 9, motorDb: null, ring: null };
+    return fanSound(voice, { rpm: this.rpm, levelDba: own, roomDba: room.levelDba, fullScaleDb });
   }
 
   /** Level at the meter with everything in it, dB(A). */

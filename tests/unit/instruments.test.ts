@@ -20,6 +20,7 @@ test('the simulated rig answers as a bench asks, obeys within its bounds, and ke
     'graphics card load',
     'anemometer',
     'manometer',
+    'microphone',
   ]);
   expect(
     bench.states.every((state) => state.identity.startsWith('Abanico,simulated') && state.fault === ''),

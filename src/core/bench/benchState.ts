@@ -95,6 +95,8 @@ export interface BenchRule extends PartLimits {
   longestSoakS: number;
   /** Fans by their air: no heat is waited for, only that they turn steadily. */
   airOnly?: boolean;
+  /** Each reading is recorded by the microphone, too. */
+  recordsSound?: boolean;
 }
 
 export type BenchCommand =

@@ -11,7 +11,16 @@ export interface ShownWhat {
   load: string;
 }
 
-export const PART_KINDS = ['text', 'ranking', 'curves', 'bars', 'entries', 'awards', 'links'] as const;
+export const PART_KINDS = [
+  'text',
+  'ranking',
+  'curves',
+  'bars',
+  'entries',
+  'awards',
+  'sounds',
+  'links',
+] as const;
 export type PartKind = (typeof PART_KINDS)[number];
 
 /** A part of a verdict, in the order that readers see. */
@@ -68,6 +77,7 @@ const TITLES: Record<PartKind, string> = {
   bars: 'Heat and noise',
   entries: 'One by one',
   awards: 'Awards',
+  sounds: 'To be heard',
   links: 'Elsewhere',
 };
 

@@ -30,7 +30,7 @@ CREATE TABLE recordings (
 );
 CREATE INDEX recordings_entry ON recordings (entry_id, rig_revision_id);
 CREATE INDEX recordings_revision ON recordings (rig_revision_id, recorded_at);
-CREATE UNIQUE INDEX recordings_known ON recordings (rig_revision_id, kind, coalesce(entry_id, 0), setting, digest);
+CREATE UNIQUE INDEX recordings_known ON recordings (rig_revision_id, kind, coalesce(entry_id, 0), setting, digest, coalesce(calibrator_db, 0));
 CREATE TRIGGER wrote AFTER INSERT OR UPDATE OR DELETE ON recordings FOR EACH STATEMENT EXECUTE FUNCTION note_lab_write();
 
 -- The samples, a megabyte a part: read part by part, never in lists.

@@ -14,7 +14,9 @@ import { readLayouts } from './layoutsTable';
 import { readFlatness } from './flatnessTable';
 import { readPrices } from './pricesTable';
 import { readReadings } from './readingsTable';
+import type { WavStart } from '../wav/wavStart';
 import { readTable } from '../table';
+import type { JudgedClip } from '@/core/sound/judgedClip';
 import type { SpotReading } from '@/core/responses/spotReading';
 import { readRuns, type BundleRun } from './runsTable';
 import { readTraceTable, type TraceTable } from './traceTable';
@@ -28,8 +30,14 @@ export interface Bundle {
   /** Recordings, and the WAVs that they name by their paths. */
   clips: BundleClip[];
   sounds: ReadonlyMap<string, Uint8Array>;
-  /** Loudness of runs by their ids, once somebody has listened (lab/sound/bundleClips.ts). */
-  sones?: ReadonlyMap<string, number>;
+  /** What was heard in them, once somebody has listened (lab/sound/bundleClips.ts). */
+  heard?: {
+    /** Loudness of runs by their ids. */
+    sones: ReadonlyMap<string, number>;
+    clips: readonly { clip: BundleClip; judged: JudgedClip }[];
+    /** Their first seconds by path, where a verdict lets them be heard. */
+    starts: ReadonlyMap<string, WavStart>;
+  };
   problems: Problem[];
   /** Files that belong to no part we know: kept, and given back on export. */
   others: { path: string; bytes: Uint8Array }[];

@@ -40,6 +40,14 @@ export type ReportPart =
   | { kind: 'text'; title: string; html: string }
   | { kind: 'ranking'; title: string; html: string; order: OrderTable }
   | { kind: 'picture'; title: string; html: string; svg: string }
+  | {
+      kind: 'sounds';
+      title: string;
+      html: string;
+      /** How they were played, and how much they weigh. */
+      note: string;
+      clips: { name: string; position: number; line: string; wav: Uint8Array }[];
+    }
   | { kind: 'awards'; title: string; html: string; given: string[]; refused: string[] }
   | {
       kind: 'entries';

@@ -68,6 +68,13 @@ function partHtml(part: ReportPart, index: number): string {
       return `<section>${title}${part.html}${orderHtml(part.order)}</section>`;
     case 'picture':
       return `<section>${title}<figure>${part.svg}${part.html && `<figcaption>${part.html}</figcaption>`}</figure></section>`;
+    case 'sounds':
+      return `<section>${title}${part.html}<p class="quiet" dir="auto">${escaped(part.note)}</p>${part.clips
+        .map(
+          ({ name, position, line, wav }) =>
+            `<article class="clip"><h3>${mark(position)}<bdi>${escaped(name)}</bdi></h3><p class="quiet" dir="auto">${escaped(line)}</p><audio controls loop preload="none" aria-label="${escaped(name)}" src="data:audio/wav;base64,${base64(wav)}"></audio></article>`,
+        )
+        .join('\n')}</section>`;
     case 'awards':
       return `<section>${title}${part.html}${part.given.map((award) => `<p class="award" dir="auto">${escaped(award)}</p>`).join('')}${part.refused.map((award) => `<p class="quiet" dir="auto">${escaped(award)}</p>`).join('')}${part.given.length + part.refused.length === 0 ? '<p>None was given.</p>' : ''}</section>`;
     case 'entries':
@@ -111,7 +118,7 @@ export function reportHtml(data: ReportData, fonts: ReportFonts): string {
 <head>
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width, initial-scale=1">
-<meta http-equiv="Content-Security-Policy" content="default-src 'none'; img-src data:; font-src data:; style-src 'unsafe-inline'">
+<meta http-equiv="Content-Security-Policy" content="default-src 'none'; img-src data:; font-src data:; media-src data:; style-src 'unsafe-inline'">
 <meta name="referrer" content="no-referrer">
 <title>${escaped(data.title)}</title>
 <style>${fontFaces(fonts)}${REPORT_STYLE}</style>

@@ -7,6 +7,8 @@ import { ORDERS_CHANNEL } from '@/database/bench';
 import { benchAddresses } from '@/instruments/benchAddresses';
 import { BenchInstruments } from '@/instruments/benchInstruments';
 import { BenchRecord, isAway, isDiskFull, MountGone } from './benchRecord';
+import { WorkPool } from '../work/workPool';
+import { BenchSounds } from './benchSounds';
 import { MountInHand } from './mountInHand';
 import { Spool } from './spool';
 
@@ -22,6 +24,8 @@ export interface BenchProcessOptions {
   goneMs?: number;
 }
 
+/** What listening to a recording may take. */
+const WORK = { memoryMb: 600, seconds: 120 };
 const WRITE_MS = 400;
 const TELL_MS = 2000;
 /** No faster than this, however fast the bench clock runs, ms of wall time. */
@@ -39,6 +43,7 @@ const GONE_MS = 600_000;
  */
 export class BenchProcess {
   private readonly record: BenchRecord;
+  private readonly sounds: BenchSounds;
   private readonly clock = new BenchClock(0, 1, () => performance.now());
   private instruments: BenchInstruments | null = null;
   private instrumentsRead = 0;
@@ -59,6 +64,7 @@ export class BenchProcess {
   constructor(private readonly options: BenchProcessOptions) {
     const line = new BenchLine(options.databaseUrl, ORDERS_CHANNEL, () => this.wake());
     this.record = new BenchRecord(line, new Spool(options.spoolFile));
+    this.sounds = new BenchSounds(new WorkPool(WORK), (message) => this.sayOnce(message));
   }
 
   /** Runs until `stop`. */
@@ -154,6 +160,7 @@ export class BenchProcess {
     if (!isAwayNow) mount.lastSeenS = atS;
     this.lastAtS = atS;
     mount.take({ ...sample, gap });
+    this.sounds.follow(mount, instruments);
     this.watchDie(mount, instruments, Number.isNaN(sample.dieC), nowMs);
     this.watchLoad(mount, isAwayNow, nowMs);
     // A load that is away is not told: what it did meanwhile is asked first.
@@ -207,6 +214,10 @@ export class BenchProcess {
         const taken = await this.record.take();
         if (taken === 'held') {
           await this.write();
+          // Aside: nothing that is measured waits for what was heard.
+          void this.sounds
+            .keep(this.mount?.sessionId ?? null)
+            .catch((error: Error) => this.sayOnce(`recordings wait: ${error.message}`));
           this.saidLast = '';
           this.unwritable = '';
         } else if (taken === 'away') this.keepAside();

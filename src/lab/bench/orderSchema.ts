@@ -1,5 +1,5 @@
 import { object, string, type InferType } from 'yup';
-import { finite, text, whole } from '@/formats/sheets/fields';
+import { finite, flag, text, whole } from '@/formats/sheets/fields';
 
 const ORDERS = ['start', 'confirm', 'overrule', 'abort', 'note', 'remount', 'stands', 'speed'] as const;
 
@@ -13,6 +13,8 @@ export const orderSchema = object({
   mounting: text(300).when('do', ([what], schema) =>
     what === 'start' ? schema.min(1, 'which mount?') : schema,
   ),
+  /** Of a start: each reading is recorded, too. */
+  sound: flag(),
   /** Reason or note. */
   text: text(1000).when('do', ([what], schema) =>
     what === 'overrule'

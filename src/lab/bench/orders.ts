@@ -25,7 +25,7 @@ function commandOf(order: BenchOrder): BenchCommand | null {
 /** What a reviewer asks of the bench. The bench process obeys with its next sample. */
 export async function giveOrder(roundUpId: number, order: BenchOrder, now: Now): Promise<void> {
   if (order.do === 'start') {
-    await startMount(roundUpId, order.mounting, now);
+    await startMount(roundUpId, order.mounting, now, order.sound);
     return;
   }
   const at = { entry: order.entry, mount: order.mount, tries: order.tries };

@@ -59,7 +59,12 @@ function pointsOf(
  * Puts a mount of the plan on the rig, with all of its points that are still to be measured. Refused while another is
  * on it, or where nothing is left to measure.
  */
-export async function startMount(roundUpId: number, mountingId: string, now: Now): Promise<number> {
+export async function startMount(
+  roundUpId: number,
+  mountingId: string,
+  now: Now,
+  recordsSound = false,
+): Promise<number> {
   const plan = await viewPlan(roundUpId, now.day);
   if (!plan || plan.sheet.version === 0) throw new Refused('there is no plan yet: write one first');
   const laid = layNow(plan, now);
@@ -96,6 +101,7 @@ export async function startMount(roundUpId: number, mountingId: string, now: Now
       warmUpS: byAir ? 0 : settings.warmUpMin * 60,
       readingS: READING_S,
       ...(byAir ? { airOnly: true } : {}),
+      ...(recordsSound ? { recordsSound } : {}),
       longestSoakS: SOAKS * 60 * soakMinutes(entry, settings),
     };
     return insertSession(db, { roundUpId, mounting: mountingId, state, rule }).catch((error: unknown) => {

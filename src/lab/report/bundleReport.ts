@@ -19,7 +19,8 @@ import { reportHtml } from '@/formats/report/reportHtml';
 import { reduceBundleRun } from '../reduceBundleRun';
 import { reportFonts } from './reportFonts';
 import { bundleOrders, type BundleOrders } from './bundleOrders';
-import { partOf, told, type Made } from './verdictParts';
+import type { Made } from './made';
+import { partOf, told } from './verdictParts';
 
 /** Data up to this size go with the report; larger ones without their logs. */
 const MOST_DATA = 900 * 1024;
@@ -61,29 +62,37 @@ function sourceOf({ dataPackage, runs }: Bundle): string {
   return `${dataPackage.rig.name}, ${runs.length} runs${when}`;
 }
 
+const isWav = (path: string) => /\.wav$/i.test(path);
+
 /** The bundle to take along: whole, or without its logs where it is too large. */
 function attached(files: BundleFiles, name: string): Pick<ReportData, 'data' | 'dataNote'> {
   const zipped = (all: boolean) =>
     zipSync(
       Object.fromEntries(
         [...files]
-          .filter(([path]) => !path.startsWith('photos/') && (all || !path.startsWith('traces/')))
+          .filter(
+            ([path]) => !path.startsWith('photos/') && !isWav(path) && (all || !path.startsWith('traces/')),
+          )
           .sort(([a], [b]) => (a < b ? -1 : 1))
           .map(([path, bytes]) => [path, bytes]),
       ),
       { level: 6, mtime: LONG_AGO },
     );
   const slug = name.replace(/[^A-Za-z0-9._-]+/g, '-').slice(0, 60) || 'round-up';
-  const raw = [...files.values()].reduce((sum, { length }) => sum + length, 0);
+  const raw = [...files].reduce((sum, [path, { length }]) => sum + (isWav(path) ? 0 : length), 0);
+  const wavs = [...files.keys()].some(isWav) ? ' The recordings go in the bundle.' : '';
   // Logs pack to a fifth: far larger ones need not be packed to be known as too large.
   const whole = raw <= 12 * MOST_DATA ? zipped(true) : null;
   if (whole && whole.length <= MOST_DATA)
-    return { data: { name: `${slug}.zip`, bytes: whole }, dataNote: 'All tables and logs, as open data.' };
+    return {
+      data: { name: `${slug}.zip`, bytes: whole },
+      dataNote: `All tables and logs, as open data.${wavs}`,
+    };
   const tables = zipped(false);
   return tables.length <= MOST_DATA
     ? {
         data: { name: `${slug}-tables.zip`, bytes: tables },
-        dataNote: `All tables as open data; the logs are larger than a page should be, and go in the bundle.`,
+        dataNote: `All tables as open data; the logs are larger than a page should be, and go in the bundle.${wavs}`,
       }
     : { data: null, dataNote: 'The data are too large to go with this page: ask for the bundle.' };
 }

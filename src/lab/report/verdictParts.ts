@@ -1,23 +1,13 @@
 import { loadLabel } from '@/core/runs/load';
 import { awardWords } from '@/core/verdict/awards';
 import { withFigures } from '@/core/verdict/references';
-import type { Verdict, VerdictPart } from '@/core/verdict/verdictSheet';
-import type { Bundle } from '@/formats/bundle/readBundle';
+import type { VerdictPart } from '@/core/verdict/verdictSheet';
 import { markdownHtml } from '@/formats/report/markdown';
 import type { ReportPart } from '@/formats/report/reportData';
-import { orderWords, type BundleOrders } from './bundleOrders';
+import { orderWords } from './bundleOrders';
+import type { Made } from './made';
+import { soundsPart } from './soundsPart';
 import { orderPicture, orderTable, placeWords } from './orderViews';
-
-/** A verdict on its way to a report. */
-export interface Made {
-  bundle: Bundle;
-  orders: BundleOrders;
-  verdict: Verdict;
-  photos: ReadonlyMap<string, Uint8Array>;
-  source: string;
-  /** References that stand for nothing, as they were met. */
-  broken: string[];
-}
 
 /** Markdown with its live figures, as HTML. */
 export function told(made: Made, text: string): string {
@@ -81,6 +71,7 @@ export function partOf(made: Made, part: VerdictPart): ReportPart {
       ),
     };
   }
+  if (kind === 'sounds') return soundsPart(made, part, html);
   if (kind === 'text' || kind === 'links') return { kind: 'text', title, html };
   const order = orders.order(part.what);
   if (!order.known)

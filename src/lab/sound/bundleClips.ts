@@ -6,6 +6,7 @@ import { mean } from '@/core/statistics/mean';
 import { untold, type Tell } from '@/core/progress';
 import type { BundleClip } from '@/formats/bundle/clipsTable';
 import type { Bundle } from '@/formats/bundle/readBundle';
+import { wavStart, type WavStart } from '@/formats/wav/wavStart';
 import { UnusableInput, type Problem } from '@/formats/problem';
 import { bytesSource } from './hearWav';
 import { hearRecording, type HeardRecording } from './keepRecording';
@@ -80,6 +81,9 @@ export async function hearBundle(bundle: Bundle, tell: Tell = untold): Promise<H
   return made;
 }
 
+/** What a reader hears of each clip, s. */
+export const HEARD_S = 2.5;
+
 const MAINS_HZ = 50;
 
 /** A clip of a bundle judged as the lab judges its own. */
@@ -115,17 +119,27 @@ export function judgedBundleClip(
 export async function withLoudness(bundle: Bundle): Promise<Bundle> {
   if (bundle.clips.length === 0) return bundle;
   const heard = await hearBundle(bundle);
-  const counting = heard.clips.flatMap((item) => {
-    const { loudness } = judgedBundleClip(bundle, heard, item);
-    return loudness.known ? [{ clip: item.clip, sone: loudness.value.sone }] : [];
-  });
+  const clips = heard.clips.map((item) => ({
+    clip: item.clip,
+    judged: judgedBundleClip(bundle, heard, item),
+  }));
+  const counting = clips.flatMap(({ clip, judged: { loudness } }) =>
+    loudness.known ? [{ clip, sone: loudness.value.sone }] : [],
+  );
   const keyOf = ({ entry, setting }: { entry: string; setting: string }) => JSON.stringify([entry, setting]);
   const own = groupBy(counting, ({ clip }) => clip.run);
   const bySetting = groupBy(counting, ({ clip }) => keyOf(clip));
   const sones = new Map<string, number>();
   for (const { run } of bundle.runs) {
-    const clips = own.get(run.run) ?? bySetting.get(keyOf(run));
-    if (clips) sones.set(run.run, mean(clips.map(({ sone }) => sone)));
+    const ofRun = own.get(run.run) ?? bySetting.get(keyOf(run));
+    if (ofRun) sones.set(run.run, mean(ofRun.map(({ sone }) => sone)));
   }
-  return { ...bundle, sones };
+  const isHeard = bundle.dataPackage.planning.verdict?.parts.some(({ kind }) => kind === 'sounds');
+  const starts = new Map<string, WavStart>();
+  for (const { clip } of isHeard ? clips : [])
+    starts.set(
+      clip.path,
+      await wavStart(bytesSource(clip.path, bundle.sounds.get(clip.path)!), clip.channel, HEARD_S),
+    );
+  return { ...bundle, heard: { sones, clips, starts } };
 }

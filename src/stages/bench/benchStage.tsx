@@ -210,7 +210,7 @@ function NextUp({ data, next }: { data: BenchData; next: UpcomingMount | undefin
   );
 }
 
-function Between({ data, free }: { data: BenchData; free: boolean }) {
+function Between({ data, free, hasMicrophone }: { data: BenchData; free: boolean; hasMicrophone: boolean }) {
   const [chosen, setChosen] = useState<string | null>(null);
   const next = data.upcoming.find((mount) => mount.id === chosen) ?? data.upcoming[0];
   return (
@@ -247,7 +247,7 @@ function Between({ data, free }: { data: BenchData; free: boolean }) {
         aria-label="What comes"
         tabIndex={0}
       >
-        <NextMounts data={data} free={free} next={next} onChoose={setChosen} />
+        <NextMounts data={data} free={free} next={next} onChoose={setChosen} hasMicrophone={hasMicrophone} />
       </aside>
     </>
   );
@@ -286,7 +286,11 @@ export function BenchStage({ data }: { data: BenchData }) {
         {measuring ? (
           <Measuring data={data} live={live} session={session} />
         ) : (
-          <Between data={data} free={status !== null && !data.busyWith} />
+          <Between
+            data={data}
+            free={status !== null && !data.busyWith}
+            hasMicrophone={status?.instruments.some(({ name }) => name === 'microphone') ?? false}
+          />
         )}
       </div>
     </div>

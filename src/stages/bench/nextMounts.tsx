@@ -25,17 +25,20 @@ export function NextMounts({
   free,
   next,
   onChoose,
+  hasMicrophone,
 }: {
   data: BenchData;
   free: boolean;
   next: UpcomingMount | undefined;
   onChoose: (id: string) => void;
+  hasMicrophone: boolean;
 }) {
   const [sending, setSending] = useState(false);
+  const [sound, setSound] = useState(false);
   const begin = async () => {
     if (!next || !free || sending) return;
     setSending(true);
-    await sendOrder(data.roundUpId, { do: 'start', mounting: next.id });
+    await sendOrder(data.roundUpId, { do: 'start', mounting: next.id, sound: hasMicrophone && sound });
     setSending(false);
   };
   useSpace(() => void begin(), free);
@@ -58,6 +61,12 @@ export function NextMounts({
               Space
             </kbd>
           </button>
+          {hasMicrophone && (
+            <label className="flex items-center gap-2 text-[14.5px]">
+              <input type="checkbox" checked={sound} onChange={({ target }) => setSound(target.checked)} />
+              Record the room and each reading by the microphone, too
+            </label>
+          )}
           <p className="label-text">
             {plural(next.left, 'reading')} left, about {lasting(next.lastsMin)} with mounting.
           </p>

@@ -6,6 +6,8 @@ import { whoIsHere } from '@/ui/who';
 export interface Order {
   do: 'start' | 'confirm' | 'overrule' | 'abort' | 'note' | 'remount' | 'stands' | 'speed';
   mounting?: string;
+  /** Each reading is recorded, too. */
+  sound?: boolean;
   text?: string;
   /** Which point of the mount a reason is for. */
   at?: number;

@@ -90,6 +90,7 @@ function axisTitle(scale: ShownScale, base: CurveEntry | undefined): string {
 function xTitle({ against }: Axis, compared: string, meterDistanceCm: number, narrow: boolean): string {
   if (against === 'rpm') return narrow ? 'rpm of the first fan' : 'speed of the first fan, rpm';
   if (against === 'duty') return 'duty of the fans, %';
+  if (against === 'sone') return narrow ? 'sone' : `loudness of the ${compared} by its recordings, sone`;
   const level = `dB(A) at ${meterDistanceCm} cm, room taken off`;
   return narrow ? level : `noise of the ${compared}, ${level}`;
 }

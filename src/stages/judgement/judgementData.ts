@@ -1,6 +1,7 @@
 import type { EntryCurve } from '@/core/curves/entryCurve';
 import type { KelvinWorth } from '@/core/judgement/kelvinWorth';
 import type { Outcome } from '@/core/outcome';
+import type { WithInterval } from '@/core/judgement/perSone';
 import type { Response } from '@/core/responses/responses';
 import type { DetailRule, EntryDetail } from '@/core/judgement/entryDetail';
 import type { PlanSheet } from '@/core/plan/planSheet';
@@ -16,6 +17,8 @@ export interface JudgedItem {
   mounts: number;
   passes: number;
   price: Outcome<number>;
+  /** Conductance for each sone at the line, W/K, or why it cannot be told. */
+  perSone: Outcome<WithInterval>;
 }
 
 /** What the numbers can bear, at one line and load. */

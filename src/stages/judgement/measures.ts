@@ -102,6 +102,13 @@ export function measuresOf(data: JudgementData): Measure[] {
         ),
     },
     {
+      key: 'sone',
+      name: 'Per sone',
+      ...{ unit: 'W/K', decimals: 2, better: 'higher' },
+      definition: `Conductance at the line, 1/R, for each sone there, by calibrated recordings (ISO 532-1): what it carries off for what an ear hears of it.`,
+      figureFor: ({ perSone }) => (perSone.known ? { ...perSone.value, why: '' } : none(perSone.reason)),
+    },
+    {
       key: 'value',
       name: 'Price per W/K',
       ...{ unit: data.currency, decimals: 1, better: 'lower' },
@@ -116,7 +123,8 @@ export function measuresOf(data: JudgementData): Measure[] {
   ];
   // K/W and what follows from it are measures of the die alone.
   const own = isRise
-    ? ['rise', 'hold', 'band', 'knee', 'wall', 'capacity', 'value']
+    ? ['rise', 'hold', 'band', 'knee', 'wall', 'capacity', 'sone', 'value']
     : ['rise', 'hold', 'mean'];
-  return all.filter(({ key }) => own.includes(key));
+  const isHeard = data.items.some(({ perSone }) => perSone.known);
+  return all.filter(({ key }) => own.includes(key) && (key !== 'sone' || isHeard));
 }

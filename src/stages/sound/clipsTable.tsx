@@ -58,10 +58,10 @@ export function ClipsTable({ data }: { data: SoundData }) {
                     type="button"
                     className="cursor-pointer underline underline-offset-3"
                     aria-pressed={isShown}
+                    aria-label={`${clip.setting}, ${clip.product}`}
                     onClick={() => void setClip(clip.id)}
                   >
                     {clip.setting}
-                    <span className="sr-only">, {clip.product}</span>
                   </button>
                 </td>
                 <td className="num">{figure(clip.levelDba, 1)}</td>

@@ -91,11 +91,11 @@ function Item({
         className="quiet-button flex items-center gap-1.5"
         disabled={!isReady}
         aria-pressed={isPlaying}
+        aria-label={`${isPlaying ? 'Silence' : 'Play'} ${name}`}
         onClick={() => onPlay(isPlaying ? null : clip.id)}
       >
         <span aria-hidden="true">{isPlaying ? '■' : '▶'}</span>
         {isPlaying ? 'Silence' : 'Play'}
-        <span className="sr-only">{name}</span>
       </button>
       <span className="min-w-0 flex-1">
         <span className="flex items-center gap-1.5 font-semibold" dir="auto">

@@ -16,6 +16,7 @@ const KINDS: Record<PartKind, string> = {
   bars: 'Bars',
   entries: 'One by one',
   awards: 'Awards',
+  sounds: 'Sounds',
   links: 'Links',
 };
 

@@ -25,6 +25,7 @@ const ADDED = {
   bars: 'Bars',
   entries: 'Each entry',
   awards: 'Awards',
+  sounds: 'Sounds',
   links: 'Links',
 };
 

@@ -116,6 +116,22 @@ const SOUND: Record<string, unknown[]> = {
     { reason: '', embargoUntil: null, seen: 0 },
     { reason: 'read anew', embargoUntil: '2099-01-01T09:00:00Z', seen: 1 },
   ],
+  'POST /api/round-ups/[id]/recordings': [
+    {
+      ...{
+        uploadId: '00000000-0000-4000-8000-000000000000',
+        kind: 'clip',
+        entry: 'a',
+        setting: '75 %',
+        run: null,
+      },
+      ...{ recordedAt: '2026-11-26T20:00:00Z', distanceCm: 60, calibratorDb: null, channel: 1 },
+    },
+  ],
+  'PATCH /api/round-ups/[id]/recordings/[recording]': [
+    { calibrationId: null, roomId: 1, usedAnyway: 'a door', setAside: '' },
+  ],
+  'POST /api/round-ups/[id]/listenings': [{ who: 'me', wasBlind: true, clips: [1, 2, 3] }],
   'PATCH /api/round-ups/[id]/publications/[version]': [
     { endsAt: null, revoke: '' },
     { endsAt: '2099-01-01T09:00:00Z', revoke: '' },
