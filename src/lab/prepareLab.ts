@@ -9,6 +9,7 @@ import { caseRoundUp } from '@/simulator/caseRoundUp';
 import { asBytes } from '@/simulator/demoFiles';
 import { gridRoundUp } from '@/simulator/gridRoundUp';
 import { fanRoundUp } from '@/simulator/fanRoundUp';
+import { monthsRoundUp } from '@/simulator/monthsRoundUp';
 import { importBundle } from './importBundle';
 import { publishDemo } from './publishDemo';
 import { neutralCodes } from './neutralCode';
@@ -35,6 +36,7 @@ export async function prepareLab(databaseUrl: string): Promise<string> {
     new Map([...asBytes(airRoundUp(DEMO_SEED)), ...airClips(DEMO_SEED)]),
     asBytes(caseRoundUp(DEMO_SEED)),
     asBytes(gridRoundUp(DEMO_SEED)),
+    asBytes(monthsRoundUp(DEMO_SEED)),
   ]) {
     const result = await importBundle(demo);
     if (!result.imported) throw new Error(`the demo does not import: ${JSON.stringify(result.problems[0])}`);

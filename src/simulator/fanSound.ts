@@ -103,8 +103,7 @@ export function simulatedSound({ noises, tones, fullScaleDb }: SimulatedSound, c
     const lines = beat ? [at, looping(at + beat.rateHz)] : [at];
     const peak = sqrt((2 * meanSquare(levelDb, fullScaleDb)) / lines.length);
     for (const line of lines)
-      for (let i = 0; i < SAMPLES; i += 1)
-        samples[i]! += peak * sin((2 * PI * line * i) / RATE_HZ + phase);
+      for (let i = 0; i < SAMPLES; i += 1) samples[i]! += peak * sin((2 * PI * line * i) / RATE_HZ + phase);
   }
   for (let i = 0; i < SAMPLES; i += 1) samples[i] = max(-1, min(1, samples[i]!));
   return samples;

@@ -119,7 +119,7 @@ test.each<[string, string[], RegExp]>([
     [PLAIN, '--response', 'airspeed'],
     /no run has the response "airspeed".*there are: rise/,
   ],
-  ['an axis that is none', [PLAIN, '--against', 'colour'], /--against: noise, rpm, duty are there/],
+  ['an axis that is none', [PLAIN, '--against', 'colour'], /--against: noise, rpm, duty, sone are there/],
   ['a speed without a place on it', [PLAIN, '--against', 'rpm'], /--at/],
   ['two lines at once', [PLAIN, '--noise', '33', '--at', '30'], /give one of the two/],
   ['a level that is no number', [PLAIN, '--noise', 'loud'], /noise/],

@@ -1,6 +1,7 @@
 'use client';
 
 import { format } from 'date-fns';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
@@ -110,7 +111,15 @@ export function RigStage({ data }: { data: RigData }) {
         </section>
         <RigBookView rigId={data.rigId} kept={data.book} today={data.today} />
         <section aria-label="Revisions">
-          <h2 className="font-display text-[18px] font-bold">Revisions</h2>
+          <div className="flex flex-wrap items-baseline gap-4">
+            <h2 className="font-display text-[18px] font-bold">Revisions</h2>
+            <Link
+              className="text-[14px] underline underline-offset-3"
+              href={`/round-ups/${data.roundUpId}/rig/watch`}
+            >
+              Over the months
+            </Link>
+          </div>
           <ul className="text-[14.5px]">
             {[...data.revisions].reverse().map((revision) => (
               <li key={revision.id} className="border-b border-hairline py-1.5">

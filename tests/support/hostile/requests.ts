@@ -131,6 +131,9 @@ const SOUND: Record<string, unknown[]> = {
   'PATCH /api/round-ups/[id]/recordings/[recording]': [
     { calibrationId: null, roomId: 1, usedAnyway: 'a door', setAside: '' },
   ],
+  'POST /api/round-ups/[id]/holds': [
+    { what: 'hold', runs: [{ id: 1, version: 0 }], reason: 'the control broke', who: 'me' },
+  ],
   'POST /api/round-ups/[id]/listenings': [{ who: 'me', wasBlind: true, clips: [1, 2, 3] }],
   'PATCH /api/round-ups/[id]/publications/[version]': [
     { endsAt: null, revoke: '' },

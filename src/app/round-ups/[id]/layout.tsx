@@ -3,6 +3,8 @@ import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { roundUpView } from '@/app/roundUpView';
 import { viewRail } from '@/lab/railView';
+import { doubtToTell } from '@/lab/drift/watchView';
+import { DoubtNote } from '@/stages/watch/doubtNote';
 import { placedCount } from '@/lab/verdictView';
 import { notedRuns } from '@/lab/roundUpView';
 import { plural } from '@/ui/figures';
@@ -34,6 +36,7 @@ export default async function RoundUpLayout({ children, params }: Props) {
   const counting = view.runs.filter((run) => run.setAside === '');
   const measured = new Set(counting.map((run) => run.entry)).size;
   const ranked = await placedCount(view);
+  const doubt = await doubtToTell(view);
   const stages: RailStage[] = [
     {
       name: 'Brief',
@@ -99,6 +102,7 @@ export default async function RoundUpLayout({ children, params }: Props) {
           under={`${rig.name} · ${rig.enclosure === 'open' ? 'open bench' : rig.enclosure}, revision ${rig.revision}`}
         />
         <StageRail base={`/round-ups/${id}`} stages={stages} />
+        {doubt && <DoubtNote roundUpId={id} doubt={doubt} />}
       </div>
       <main id="main" tabIndex={-1} className="flex min-h-0 flex-1 flex-col">
         {children}

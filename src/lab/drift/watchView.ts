@@ -1,0 +1,231 @@
+import { controlChart, type ChartedPoint } from '@/core/drift/controlChart';
+import { controlsToCatch } from '@/core/drift/controlsToCatch';
+import { driftLine, type DriftLine } from '@/core/drift/driftLine';
+import { runsInDoubt } from '@/core/drift/inDoubt';
+import { retests, retestSpread, type Retest } from '@/core/drift/retests';
+import type { Outcome } from '@/core/outcome';
+import { responseOf, RESPONSES, RISE, type Response } from '@/core/responses/responses';
+import { checkOffset, CHECK_LIMIT, type RigBook } from '@/core/rig/instrument';
+import { groupBy } from '@/core/statistics/groupBy';
+import { mean } from '@/core/statistics/mean';
+import { median } from '@/core/statistics/median';
+import type { Variance } from '@/core/uncertainty/rigSpread';
+import { withDatabase } from '@/database/pool';
+import { countUndatedControls, HELD, listCourseRuns, listRigRuns, type RigRun } from '@/database/controlRuns';
+import { listRevisions } from '@/database/rigs';
+import { readSheet } from '@/database/sheets';
+import { onceFor } from '../keptWhileUnwritten';
+import type { RoundUpView } from '../roundUpView';
+
+/** A re-test with where it stands on the chart. */
+export type ChartedRetest = ChartedPoint & Pick<Retest, 'revision' | 'mount' | 'uncertainty' | 'runs'>;
+
+export interface ControlCourse {
+  entryId: number;
+  product: string;
+  points: ChartedRetest[];
+  drift: Outcome<DriftLine>;
+}
+
+export interface DoubtNotice {
+  /** “one beyond three standard deviations”, and the rest. */
+  product: string;
+  brokeMs: number;
+  lastGoodMs: number | null;
+  goodAgainMs: number | null;
+  /** Of the runs in doubt: those that count now, and those that are held. */
+  counting: { id: number; version: number }[];
+  held: { id: number; version: number }[];
+}
+
+export interface WatchView {
+  rigId: number;
+  rig: string;
+  response: Response;
+  responses: Response[];
+  revisions: { revision: number; startedMs: number; reason: string }[];
+  courses: ControlCourse[];
+  doubt: DoubtNotice | null;
+  /** A step of so many standard deviations, and after how many controls it is caught; with what that is in runs. */
+  catches: { shift: number; controls: number; runs: number }[];
+  sd: number | null;
+  instruments: InstrumentCourse[];
+  /** Runs of controls without a time, which no chart can hold. */
+  undated: number;
+}
+
+export interface InstrumentCourse {
+  name: string;
+  unit: string;
+  decimals: number;
+  points: ChartedPoint[];
+  /** Off by more than this it fails, whatever the chart says; null where no limit is known. */
+  limit: number | null;
+}
+
+const SHIFTS_SD = [0.5, 1, 1.5, 2, 3];
+/** Controls with fewer re-tests than this have no course to speak of. */
+const LEAST_CHARTED = 2;
+
+const msOf = (startedAt: string) =>
+  Date.parse(/[zZ]|[+-]\d\d:?\d\d$/.test(startedAt) ? startedAt : `${startedAt}Z`);
+const isHeld = (run: RigRun) => run.setAside.startsWith(HELD);
+
+/** Charts restart with each revision of the rig: what changes the numbers changes the reference, too. */
+function chartOf(tests: readonly Retest[], prior: Variance | null): ChartedRetest[] {
+  return [...groupBy(tests, ({ revision }) => revision).values()].flatMap((own) =>
+    controlChart(own, prior).map((point, i) => ({
+      ...{ ...point, revision: own[i]!.revision, mount: own[i]!.mount },
+      ...{ uncertainty: own[i]!.uncertainty, runs: own[i]!.runs },
+    })),
+  );
+}
+
+function instrumentCourses(runs: readonly RigRun[], book: RigBook | null): InstrumentCourse[] {
+  const made: InstrumentCourse[] = [];
+  for (const [kind, name, unit] of [
+    ['calibrator', 'Meter on the calibrator, off by', 'dB'],
+    ['cold start', 'Room probe less die at a cold start', 'K'],
+  ] as const) {
+    const checks = (book?.checks ?? [])
+      .filter((check) => check.kind === kind && !Number.isNaN(Date.parse(check.on)))
+      .map((check) => ({ atMs: Date.parse(check.on), value: checkOffset(check) }))
+      .sort((a, b) => a.atMs - b.atMs);
+    if (checks.length > 0)
+      made.push({ name, unit, decimals: 2, points: controlChart(checks), limit: CHECK_LIMIT[kind] });
+  }
+  const byDay = [...groupBy(runs, ({ startedAt }) => startedAt.slice(0, 10))].map(([day, own]) => ({
+    day,
+    own,
+  }));
+  const daily = (name: string, unit: string, decimals: number, valueOf: (own: RigRun[]) => number | null) => {
+    const points = byDay
+      .flatMap(({ day, own }) => {
+        const value = valueOf(own);
+        return value === null || Number.isNaN(Date.parse(day)) ? [] : [{ atMs: Date.parse(day), value }];
+      })
+      .sort((a, b) => a.atMs - b.atMs);
+    if (points.length >= LEAST_CHARTED)
+      made.push({ name, unit, decimals, points: controlChart(points), limit: null });
+  };
+  daily('The room alone, middle of the evening', 'dB(A)', 1, (own) =>
+    median(own.map(({ floorDb }) => floorDb)),
+  );
+  daily('Power that flowed, of what was set', '', 4, (own) => {
+    const shares = own.flatMap(({ powerShare }) => powerShare ?? []);
+    return shares.length > 0 ? mean(shares) : null;
+  });
+  return made;
+}
+
+/** The longest stretch without a break, at the newest revision: what drifts does so between breaks. */
+function unbroken(points: readonly ChartedRetest[]): ChartedRetest[] {
+  const newest = points.at(-1)?.revision;
+  let best: ChartedRetest[] = [];
+  let own: ChartedRetest[] = [];
+  for (const point of points) {
+    if (point.revision !== newest) continue;
+    own = point.broken.length > 0 ? [] : [...own, point];
+    if (own.length > best.length) best = own;
+  }
+  return best;
+}
+
+function doubtOf(courses: readonly ControlCourse[], runs: readonly RigRun[]): DoubtNotice | null {
+  const newest = Math.max(...courses.flatMap(({ points }) => points.map(({ revision }) => revision)));
+  const points = courses
+    .flatMap(({ product, points: own }) => own.map((point) => ({ ...point, product })))
+    .filter(({ revision }) => revision === newest)
+    .sort((a, b) => a.atMs - b.atMs);
+  const doubt = runsInDoubt(
+    points,
+    runs.map((run) => ({ ...run, atMs: msOf(run.startedAt) })),
+  );
+  if (!doubt) return null;
+  const { broke, lastGood, goodAgain } = doubt;
+  // A re-test is one, however long its settings took.
+  const own = new Set(lastGood?.runs);
+  const inDoubt = doubt.runs.filter(({ id }) => !own.has(id));
+  const brief = ({ id, version }: RigRun) => ({ id, version });
+  return {
+    product: broke.product,
+    brokeMs: broke.atMs,
+    lastGoodMs: lastGood?.atMs ?? null,
+    goodAgainMs: goodAgain?.atMs ?? null,
+    counting: inDoubt.filter(({ setAside }) => setAside === '').map(brief),
+    held: inDoubt.filter(isHeld).map(brief),
+  };
+}
+
+async function watched(view: RoundUpView, wanted: string): Promise<WatchView> {
+  const { rigId, rig, windowS } = view.roundUp;
+  const response = responseOf(wanted) ?? RISE;
+  const [runs, all, revisions, book, undated] = await withDatabase((db) =>
+    Promise.all([
+      listCourseRuns(db, { rigId, response: response.id, windowS }),
+      listRigRuns(db, rigId, windowS),
+      listRevisions(db, rigId),
+      readSheet<RigBook>(db, 'rig-book', rigId),
+      countUndatedControls(db, rigId),
+    ]),
+  );
+  const tested = [...groupBy(runs, ({ entryId }) => entryId)].map(([entryId, own]) => ({
+    ...{ entryId, product: own[0]!.product, isControl: own[0]!.isControl },
+    tests: retests(
+      own.flatMap(({ id, revision, mount, loadKey, setting, startedAt, value }) => {
+        const atMs = msOf(startedAt);
+        const point = `${revision} ${loadKey} ${setting}`;
+        return Number.isNaN(atMs) ? [] : [{ id, revision, mount, atMs, value, point }];
+      }),
+    ),
+  }));
+  // What is known of a mount's spread before a control has told: from all that was mounted twice.
+  const prior = retestSpread(tested.filter(({ isControl }) => !isControl).map(({ tests }) => tests));
+  const courses = tested
+    .filter(({ isControl }) => isControl)
+    .map(({ entryId, product, tests }) => {
+      const points = chartOf(tests, prior);
+      return { entryId, product, points, drift: driftLine(unbroken(points)) };
+    });
+  const sds = courses.flatMap(({ points }) => points.findLast(({ sd }) => sd !== null)?.sd ?? []);
+  const controls = courses.reduce((sum, { points }) => sum + points.length, 0);
+  const each = controls > 0 ? all.length / controls : 0;
+  return {
+    ...{ rigId, rig: rig.name, response, courses },
+    responses: RESPONSES.filter(({ source }) =>
+      ['die', 'sensor', 'clock', 'burst', 'steady-time'].includes(source.from),
+    ),
+    revisions: revisions.map(({ revision, startedAt, reason }) => ({
+      ...{ revision, reason, startedMs: startedAt.getTime() },
+    })),
+    doubt: response.id === RISE.id ? doubtOf(courses, all) : null,
+    sd: sds.length > 0 ? Math.max(...sds) : null,
+    catches: SHIFTS_SD.map((shift) => {
+      const needed = controlsToCatch(shift);
+      return { shift, controls: needed, runs: Math.round(needed * each) };
+    }),
+    instruments: instrumentCourses(all, book?.body ?? null),
+    undated,
+  };
+}
+
+const keptOf = onceFor((_: RoundUpView) => new Map<string, Promise<WatchView>>());
+
+/** A rig over the months, by its controls and its instruments. Remembered for as long as nothing is written. */
+export function viewWatch(view: RoundUpView, response: string = RISE.id): Promise<WatchView> {
+  const kept = keptOf(view);
+  const found = kept.get(response);
+  if (found) return found;
+  const made = watched(view, response);
+  kept.set(response, made);
+  made.catch(() => kept.delete(response));
+  return made;
+}
+
+/** What a broken control puts in doubt, for the head of every page; null where nothing is, or all of it is held. */
+export async function doubtToTell(view: RoundUpView): Promise<DoubtNotice | null> {
+  const { doubt } = await viewWatch(view);
+  if (!doubt || (doubt.counting.length === 0 && (doubt.held.length === 0 || doubt.goodAgainMs === null)))
+    return null;
+  return doubt;
+}

@@ -1,0 +1,44 @@
+import type { DriftLine } from '@/core/drift/driftLine';
+import type { Outcome } from '@/core/outcome';
+
+export interface WatchPoint {
+  atMs: number;
+  value: number;
+  mean: number | null;
+  sd: number | null;
+  z: number | null;
+  revision: number;
+  mount: number;
+  uncertainty: number | null;
+  /** Which rules it breaks, in words; empty where none. */
+  says: string;
+}
+
+export interface DoubtData {
+  product: string;
+  brokeMs: number;
+  lastGoodMs: number | null;
+  goodAgainMs: number | null;
+  counting: { id: number; version: number }[];
+  held: { id: number; version: number }[];
+}
+
+export interface WatchData {
+  roundUpId: number;
+  rig: string;
+  response: { id: string; name: string; unit: string; decimals: number };
+  responses: { id: string; name: string }[];
+  revisions: { revision: number; startedMs: number; reason: string }[];
+  courses: { entryId: number; product: string; points: WatchPoint[]; drift: Outcome<DriftLine> }[];
+  doubt: DoubtData | null;
+  catches: { shift: number; controls: number; runs: number }[];
+  sd: number | null;
+  instruments: {
+    name: string;
+    unit: string;
+    decimals: number;
+    points: WatchPoint[];
+    limit: number | null;
+  }[];
+  undated: number;
+}

@@ -1,0 +1,262 @@
+'use client';
+
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { parseAsString, useQueryState } from 'nuqs';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { FALSE_ALARM_IN, RUN_RULES } from '@/core/drift/runRules';
+import { figure, plural, signed } from '@/ui/figures';
+import { ChoiceField, TextField } from '@/ui/form/fields';
+import { sendJson } from '@/ui/sendJson';
+import { whoIsHere } from '@/ui/who';
+import { ControlPlot } from './controlPlot';
+import { dayOf, doubtWords } from './doubtNote';
+import type { WatchData } from './watchData';
+
+type Holding = 'hold' | 'free' | 'set-aside';
+
+/** What is done with the runs that a broken control puts in doubt. */
+function Doubt({ data }: { data: WatchData }) {
+  const router = useRouter();
+  const [reason, setReason] = useState('');
+  const [failure, setFailure] = useState('');
+  const [isSending, setIsSending] = useState(false);
+  const doubt = data.doubt!;
+
+  async function act(
+    what: Holding,
+    runs: readonly { id: number; version: number }[],
+    words: string,
+    why: string,
+  ) {
+    setIsSending(true);
+    const answer = await sendJson(`/api/round-ups/${data.roundUpId}/holds`, 'POST', {
+      ...{ what, runs, reason: why, who: whoIsHere() },
+    });
+    setIsSending(false);
+    if (!answer.ok) return setFailure(answer.message);
+    setFailure('');
+    setReason('');
+    toast(`${plural(Number(answer.body.changed), 'run')} ${words}`);
+    router.refresh();
+  }
+
+  return (
+    <section aria-label="In doubt" className="max-w-3xl space-y-2 rounded-lg border border-warn p-3">
+      <p dir="auto">
+        <span className="text-warn">▲ </span>
+        {doubtWords(doubt)}
+      </p>
+      {doubt.counting.length > 0 && (
+        <p>
+          <button
+            type="button"
+            className="act-button"
+            disabled={isSending}
+            onClick={() =>
+              void act(
+                'hold',
+                doubt.counting,
+                'held',
+                `the control ${doubt.product} broke on ${dayOf(doubt.brokeMs)}`,
+              )
+            }
+          >
+            Hold {plural(doubt.counting.length, 'run')} in doubt
+          </button>{' '}
+          <span className="text-[14.5px] text-ink2">
+            They stand in no curve until they are freed; nothing is deleted.
+          </span>
+        </p>
+      )}
+      {doubt.held.length > 0 && (
+        <div className="flex flex-wrap items-end gap-3">
+          <span className="min-w-56 flex-1">
+            <TextField
+              label={
+                doubt.goodAgainMs === null
+                  ? 'Why they are freed or set aside before a good control'
+                  : 'Why they are freed or set aside'
+              }
+              value={reason}
+              onValue={setReason}
+            />
+          </span>
+          <button
+            type="button"
+            className="quiet-button"
+            disabled={isSending || reason.trim() === ''}
+            onClick={() => void act('free', doubt.held, 'count again', reason)}
+          >
+            Free {plural(doubt.held.length, 'run')}
+          </button>
+          <button
+            type="button"
+            className="quiet-button"
+            disabled={isSending || reason.trim() === ''}
+            onClick={() => void act('set-aside', doubt.held, 'set aside', reason)}
+          >
+            Set aside for good
+          </button>
+        </div>
+      )}
+      {failure && (
+        <p role="alert" className="text-bad">
+          ▲ {failure}
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** The rig over the months: its controls and instruments on charts, what broke, and what a schedule would catch. */
+export function WatchStage({ data }: { data: WatchData }) {
+  const [, setWhat] = useQueryState('what', parseAsString.withOptions({ shallow: false }));
+  const { response, courses, sd } = data;
+  const charted = courses.filter(({ points }) => points.length > 1);
+  return (
+    <div className="flex min-w-0 flex-1 flex-col gap-5 px-4 pt-3.5 pb-8 md:px-7">
+      <div className="flex flex-wrap items-end gap-x-5 gap-y-2">
+        <h2 className="font-display text-[18px] font-bold">{data.rig}, over the months</h2>
+        <span className="w-56">
+          <ChoiceField
+            label="By"
+            value={response.id}
+            onValue={(what) => void setWhat(what)}
+            options={data.responses.map(({ id, name }) => ({ value: id, label: name }))}
+          />
+        </span>
+        <Link
+          className="ml-auto text-[14px] underline underline-offset-3"
+          href={`/round-ups/${data.roundUpId}/rig`}
+        >
+          Back to the rig
+        </Link>
+      </div>
+      {data.doubt && (data.doubt.counting.length > 0 || data.doubt.held.length > 0) && <Doubt data={data} />}
+      {data.undated > 0 && (
+        <p className="text-warn">
+          ▲ {plural(data.undated, 'run')} of controls {data.undated === 1 ? 'carries' : 'carry'} no time: no
+          chart can hold
+          {data.undated === 1 ? ' it' : ' them'}.
+        </p>
+      )}
+      {charted.length === 0 ? (
+        <p className="max-w-2xl">
+          {courses.length === 0
+            ? 'No control was measured on this rig by this response yet.'
+            : 'One control was measured, once: a second one makes a course.'}{' '}
+          Mark an entry as the control in Line-up, and re-test it now and then: Plan puts it between the
+          others.
+        </p>
+      ) : (
+        charted.map(({ entryId, product, points, drift }) => (
+          <section key={entryId} aria-label={`Control ${product}`}>
+            <h3 className="font-display text-[16px] font-bold" dir="auto">
+              {product}, {plural(points.length, 're-test')}
+            </h3>
+            <ControlPlot
+              points={points}
+              drift={drift.known && drift.value.isSure ? drift.value : null}
+              revisions={data.revisions}
+              unit={`${response.name}, ${response.unit}`}
+              label={`Control chart of ${product}`}
+            />
+            <p className="text-[14.5px]">
+              {drift.known
+                ? drift.value.isSure
+                  ? `It drifts: ${signed(drift.value.perDay * 30, 2)} ± ${figure(drift.value.interval95 * 30, 2)} ${response.unit} in thirty days, between ${dayOf(drift.value.from.atMs)} and ${dayOf(drift.value.to.atMs)}.`
+                  : `No drift can be told: ${signed(drift.value.perDay * 30, 2)} ± ${figure(drift.value.interval95 * 30, 2)} ${response.unit} in thirty days, between ${dayOf(drift.value.from.atMs)} and ${dayOf(drift.value.to.atMs)}.`
+                : `Whether it drifts cannot be told: ${drift.reason}.`}
+            </p>
+            <ul className="list-disc pl-5 text-[14.5px]">
+              {points
+                .filter(({ says }) => says !== '')
+                .map(({ atMs, value, says, mount }) => (
+                  <li key={`${atMs} ${mount}`} className="text-warn">
+                    {dayOf(atMs)}, mount {mount}: {figure(value, response.decimals)} {response.unit}, {says}
+                  </li>
+                ))}
+            </ul>
+          </section>
+        ))
+      )}
+      {charted.length > 0 && (
+        <p className="label-text max-w-3xl">
+          Line: mean of the re-tests before. Dashed and dotted: two and three standard deviations. ▲ a rule is
+          broken:{' '}
+          {RUN_RULES.map(({ says, falseAlarmIn }) => `${says} (of nothing once in ${falseAlarmIn})`).join(
+            '; ',
+          )}
+          ; all together once in {FALSE_ALARM_IN}. Each re-test is held against those before it alone, so that
+          the rates hold from the third on; a broken one is no reference for what follows.
+        </p>
+      )}
+      {charted.length > 0 && sd !== null && (
+        <section aria-label="What would be caught" className="max-w-xl">
+          <h3 className="font-display text-[16px] font-bold">What this schedule would catch</h3>
+          <table className="figure-table">
+            <thead>
+              <tr>
+                <th scope="col" className="num">
+                  A step of, {response.unit}
+                </th>
+                <th scope="col" className="num">
+                  after so many controls
+                </th>
+                <th scope="col" className="num">
+                  runs by then
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {data.catches.map(({ shift, controls, runs }) => (
+                <tr key={shift}>
+                  <td className="num">{figure(shift * sd, response.decimals + 1)}</td>
+                  <td className="num">{controls}</td>
+                  <td className="num">{runs}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </section>
+      )}
+      {data.instruments.map((course) => (
+        <section key={course.name} aria-label={course.name}>
+          <h3 className="font-display text-[16px] font-bold">
+            {course.name}
+            {course.unit && `, ${course.unit}`}
+          </h3>
+          <ControlPlot
+            points={course.points}
+            limit={course.limit}
+            revisions={data.revisions}
+            unit=""
+            label={course.name}
+          />
+          <ul className="list-disc pl-5 text-[14.5px]">
+            {course.points
+              .map((point) => ({
+                ...point,
+                told: [
+                  course.limit !== null && Math.abs(point.value) > course.limit
+                    ? `over its limit of ${course.limit} ${course.unit}`
+                    : '',
+                  point.says,
+                ]
+                  .filter(Boolean)
+                  .join('; '),
+              }))
+              .filter(({ told }) => told !== '')
+              .map(({ atMs, value, told }) => (
+                <li key={atMs} className="text-warn">
+                  {dayOf(atMs)}: {figure(value, course.decimals)} {course.unit}, {told}
+                </li>
+              ))}
+          </ul>
+        </section>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,88 @@
+import { withDatabase } from '@/database/pool';
+import { HELD } from '@/database/controlRuns';
+import { listChanges } from '@/database/changes';
+import { holdRuns } from '@/lab/drift/holdRuns';
+import { doubtToTell, viewWatch } from '@/lab/drift/watchView';
+import { curvesOf, viewRoundUp } from '@/lab/roundUpView';
+import { monthsRoundUp } from '@/simulator/monthsRoundUp';
+import { asBytes } from '@/simulator/demoFiles';
+import { importSound, inFreshLab } from '../support/lab';
+import { smallBundle } from '../support/bundles';
+
+inFreshLab();
+
+let attic: number;
+beforeAll(async () => {
+  attic = await importSound(asBytes(monthsRoundUp(7)));
+});
+const viewed = async (id: number) => (await viewRoundUp(id))!;
+const points = async (id: number) =>
+  curvesOf(await viewed(id)).flatMap(({ curves }) =>
+    curves.flatMap((curve) => curve.points.flatMap(({ runs }) => runs)),
+  ).length;
+
+test('paste that dries is told as drift with the truth in its interval, and the day that it lets go as a break', async () => {
+  const { courses, instruments } = await viewWatch(await viewed(attic));
+  const [control] = courses;
+  expect(control!.product).toBe('Terral 92');
+  expect(control!.points).toHaveLength(10);
+  expect(control!.points.filter(({ broken }) => broken.length > 0).map(({ mount }) => mount)).toEqual([7]);
+  const drift = control!.drift.known ? control!.drift.value : null;
+  expect(drift).toMatchObject({ isSure: true });
+  expect(Math.abs(drift!.perDay - 0.0315)).toBeLessThan(drift!.interval95);
+  const off = instruments.find(({ name }) => name.includes('calibrator'))!;
+  expect(
+    off.points.filter(({ broken }) => broken.length > 0).map(({ value }) => Number(value.toFixed(1))),
+  ).toEqual([1.4]);
+  const room = instruments.find(({ name }) => name.includes('room alone'))!;
+  expect(room.points.some(({ broken }) => broken.length > 0)).toBe(true);
+});
+
+test('the runs since the last good control are held by one press, stand in no curve, and are freed with a reason', async () => {
+  const all = await points(attic);
+  const doubt = (await doubtToTell(await viewed(attic)))!;
+  expect(doubt).toMatchObject({ product: 'Terral 92', held: [] });
+  expect(doubt.goodAgainMs).not.toBeNull();
+  // Three coolers' evenings of three settings: the one before, the control's own, the one after.
+  expect(doubt.counting).toHaveLength(9);
+  const { rigId } = (await viewed(attic)).roundUp;
+  const wish = { who: 'me', reason: 'the control broke' };
+  await expect(holdRuns(rigId, { ...wish, what: 'hold', runs: doubt.counting, reason: ' ' })).rejects.toThrow(
+    'why',
+  );
+  await expect(
+    holdRuns(rigId, { ...wish, what: 'hold', runs: [...doubt.counting, { id: 999_999, version: 0 }] }),
+  ).rejects.toThrow('not there');
+  expect(await points(attic)).toBe(all);
+  expect(await holdRuns(rigId, { ...wish, what: 'hold', runs: doubt.counting })).toEqual({ changed: 9 });
+  expect(await points(attic)).toBe(all - 9);
+  // Seen before somebody else had held them: nothing is done.
+  await expect(holdRuns(rigId, { ...wish, what: 'free', runs: doubt.counting })).rejects.toThrow('meanwhile');
+  const held = (await doubtToTell(await viewed(attic)))!;
+  expect(held).toMatchObject({ counting: [] });
+  expect(held.held).toHaveLength(9);
+  expect(
+    await holdRuns(rigId, {
+      ...wish,
+      what: 'free',
+      runs: held.held.slice(0, 6),
+      reason: 'it was the control alone',
+    }),
+  ).toEqual({ changed: 6 });
+  const changes = await withDatabase((db) => listChanges(db, held.held[0]!.id));
+  expect(changes.map(({ was, isNow }) => [was, isNow])).toEqual([
+    ['', `${HELD}the control broke`],
+    [`${HELD}the control broke`, 'counts again: it was the control alone'],
+  ]);
+  const rest = (await doubtToTell(await viewed(attic)))!.held;
+  await holdRuns(rigId, { ...wish, what: 'set-aside', runs: rest, reason: 'dried paste' });
+  expect(await points(attic)).toBe(all - 3);
+});
+
+test('a rig without a course says nothing: controls without times, one control ever', async () => {
+  const id = await importSound(smallBundle((files) => files.set('runs.csv', files.get('runs.csv')!)));
+  const watch = await viewWatch(await viewed(id));
+  expect(watch.doubt).toBeNull();
+  expect(watch.courses.every(({ points: own }) => own.length < 2) || watch.courses.length === 0).toBe(true);
+  expect(await doubtToTell(await viewed(id))).toBeNull();
+});

@@ -1,0 +1,172 @@
+import fc from 'fast-check';
+import { controlChart } from '@/core/drift/controlChart';
+import { controlsToCatch } from '@/core/drift/controlsToCatch';
+import { driftLine } from '@/core/drift/driftLine';
+import { runsInDoubt } from '@/core/drift/inDoubt';
+import { retests, retestSpread } from '@/core/drift/retests';
+import { brokenRules, FALSE_ALARM_IN, RUN_RULES } from '@/core/drift/runRules';
+import { normalCdf } from '@/core/statistics/normal';
+import { normalQuantile } from '@/core/statistics/normalQuantile';
+import { seededChance } from '@/core/statistics/chance';
+import { reasonOf, valueOf } from '../support/outcome';
+
+const DAY = 86_400_000;
+const chart = (values: readonly number[]) =>
+  controlChart(values.map((value, i) => ({ atMs: i * DAY, value })));
+
+test('the normal quantile undoes its distribution, far out too', () => {
+  fc.assert(
+    fc.property(fc.double({ min: -6, max: 6, noNaN: true }), (z) => {
+      expect(normalQuantile(normalCdf(z))).toBeCloseTo(z, 5);
+    }),
+  );
+  expect(() => normalQuantile(1)).toThrow('normalQuantile');
+});
+
+test.each([
+  ['one beyond three', [0, 0.4, -3.2], ['beyond-3']],
+  ['two of three beyond two on one side', [2.2, 0.1, 2.4], ['two-beyond-2']],
+  ['on both sides: nothing', [2.2, 0.1, -2.4], []],
+  ['four of five beyond one', [1.2, 1.4, 0.2, 1.1, 1.3], ['four-beyond-1']],
+  ['four before, and the last on the mean: nothing', [1.2, 1.4, 1.1, 1.3, 0.2], []],
+  ['eight on one side', [0.1, 0.3, 0.2, 0.6, 0.1, 0.4, 0.2, 0.3], ['eight-one-side']],
+  ['seven', [0.1, 0.3, 0.2, 0.6, 0.1, 0.4, 0.2], []],
+] as const)('run rules: %s', (_, z, rules) => {
+  expect(brokenRules(z, z.length - 1)).toEqual(rules);
+});
+
+/** How many points until something is said, over many steady rigs. */
+function averageRunLength(says: (z: readonly number[], end: number) => boolean, rigs: number): number {
+  const chance = seededChance(5);
+  let points = 0;
+  for (let rig = 0; rig < rigs; rig += 1) {
+    const z: number[] = [];
+    do z.push(chance.normal());
+    while (!says(z, z.length - 1));
+    points += z.length;
+  }
+  return points / rigs;
+}
+
+test('average run lengths of a steady rig: 370 for three standard deviations, 92 for all rules (Champ & Woodall 1987)', () => {
+  const first = averageRunLength((z, end) => brokenRules(z, end).includes('beyond-3'), 2000);
+  expect(first / 370.4).toBeGreaterThan(0.93);
+  expect(first / 370.4).toBeLessThan(1.07);
+  const all = averageRunLength((z, end) => brokenRules(z, end).length > 0, 4000);
+  expect(all / 91.75).toBeGreaterThan(0.94);
+  expect(all / 91.75).toBeLessThan(1.06);
+  expect(FALSE_ALARM_IN).toBe(Math.round(91.75));
+  expect(RUN_RULES).toHaveLength(4);
+});
+
+test('a chart that starts by itself keeps its false alarms from the third control on, whatever unit and spread', () => {
+  const chance = seededChance(8);
+  let [alarms, points] = [0, 0];
+  for (let rig = 0; rig < 3000; rig += 1)
+    for (const { z, broken } of chart(Array.from({ length: 6 }, () => 50 + 0.3 * chance.normal()))) {
+      if (z === null) continue;
+      points += 1;
+      if (broken.includes('beyond-3')) alarms += 1;
+    }
+  // 0.27 % of 12,000: 32, with a standard deviation of six.
+  expect(Math.abs(alarms - 0.0027 * points)).toBeLessThan(3.5 * Math.sqrt(0.0027 * points));
+});
+
+test('a step is caught, is no reference for what follows, and what comes back is good again', () => {
+  const points = chart([50, 50.2, 49.9, 50.1, 50, 53, 53.2, 50.1]);
+  expect(points.map(({ broken }) => broken.length > 0)).toEqual([
+    false,
+    false,
+    false,
+    false,
+    false,
+    true,
+    true,
+    false,
+  ]);
+  expect(points[7]!.mean).toBeCloseTo(50.04, 6);
+  expect(points[0]).toMatchObject({ mean: null, sd: null, z: null });
+  // With a spread known beforehand the second control is judged already.
+  const prior = { variance: 0.04, freedom: 30 };
+  expect(
+    controlChart(
+      [
+        { atMs: 0, value: 50 },
+        { atMs: 1, value: 52 },
+      ],
+      prior,
+    )[1]!.broken,
+  ).toContain('beyond-3');
+  expect(() =>
+    controlChart([
+      { atMs: 1, value: 1 },
+      { atMs: 0, value: 1 },
+    ]),
+  ).toThrow('times must not go back');
+  expect(() => controlChart([{ atMs: 1, value: Number.NaN }])).toThrow('finite');
+});
+
+test('runs in doubt lie between the last good control and the next good one, of whichever cooler', () => {
+  const points = chart([50, 50.2, 49.9, 50.1, 53, 53.2, 50.1]);
+  const runs = Array.from({ length: 14 }, (_, i) => ({ id: i, atMs: i * 0.5 * DAY + 1 }));
+  const doubt = runsInDoubt(points, runs)!;
+  expect(doubt.runs.map(({ id }) => id)).toEqual([6, 7, 8, 9, 10, 11]);
+  expect([doubt.lastGood!.atMs, doubt.broke.atMs, doubt.goodAgain!.atMs]).toEqual([
+    3 * DAY,
+    4 * DAY,
+    6 * DAY,
+  ]);
+  expect(runsInDoubt(points.slice(0, 6), runs)!.runs.map(({ id }) => id)).toEqual([
+    6, 7, 8, 9, 10, 11, 12, 13,
+  ]);
+  expect(runsInDoubt(points.slice(0, 4), runs)).toBeNull();
+  // One that nothing could be held against clears nothing.
+  const unheld = { ...points[0]!, atMs: 5.5 * DAY };
+  expect(runsInDoubt([...points.slice(0, 6), unheld], runs)!.goodAgain).toBeNull();
+});
+
+test('drift intervals hold the truth in 90 to 99 % of 400 rigs', () => {
+  const chance = seededChance(3);
+  let held = 0;
+  for (let rig = 0; rig < 400; rig += 1) {
+    const points = Array.from({ length: 7 }, (_, i) => ({
+      atMs: (7 * i + chance.uniform()) * DAY,
+      value: 40 + 0.03 * 7 * i + 0.2 * chance.normal(),
+    }));
+    const { perDay, interval95 } = valueOf(driftLine(points));
+    if (Math.abs(perDay - 0.03) <= interval95) held += 1;
+  }
+  expect(held).toBeGreaterThanOrEqual(360);
+  expect(held).toBeLessThanOrEqual(396);
+  expect(reasonOf(driftLine([{ atMs: 0, value: 1 }]))).toContain('four at least');
+  expect(reasonOf(driftLine(Array.from({ length: 5 }, () => ({ atMs: 0, value: 1 }))))).toContain('one time');
+});
+
+test('larger steps are caught sooner, and a large one at once', () => {
+  const found = [0.5, 1, 2, 3, 5].map((shift) => controlsToCatch(shift));
+  expect([...found].sort((a, b) => b - a)).toEqual(found);
+  expect(found[0]!).toBeGreaterThan(8);
+  expect(found.at(-1)).toBe(1);
+});
+
+test('re-tests at different settings are on one scale, and their spread is that of neighbours, not of months', () => {
+  const run = (id: number, mount: number, day: number, point: string, value: number) => ({
+    ...{ id, mount, point, value, revision: 1, atMs: day * DAY },
+  });
+  const tests = retests([
+    run(1, 1, 0, 'a', 50),
+    run(2, 1, 0, 'b', 60),
+    run(3, 2, 7, 'a', 51),
+    run(4, 2, 7, 'b', 61),
+    run(5, 3, 14, 'b', 60.5),
+  ]);
+  expect(tests.map(({ value }) => Number(value.toFixed(3)))).toEqual([55, 56, 55.5]);
+  expect(tests[2]!.uncertainty).toBeNull();
+  expect(retests([])).toEqual([]);
+  const at = (day: number, value: number) => ({ ...tests[0]!, atMs: day * DAY, value });
+  expect(retestSpread([[at(0, 50), at(3, 50.6)]])).toEqual({
+    variance: expect.closeTo(0.18, 9) as number,
+    freedom: 1,
+  });
+  expect(retestSpread([[at(0, 50), at(60, 58)]])).toBeNull();
+});
