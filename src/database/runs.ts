@@ -38,7 +38,8 @@ interface RunRow extends Omit<LabRun, 'level' | 'reduction' | 'movedWindow'> {
   otherLevelsDb: number[] | null;
 }
 
-const SELECT_RUNS = `
+/** Runs of what a round-up cites, at a revision of a rig: its own, or another by its id. */
+const selectRuns = (revision: string) => `
   SELECT u.id, u.label, c.code AS entry, coalesce(nullif(e.cover_name, ''), p.name) AS product, c.is_control AS "isControl", u.mount, u.pass,
          u.load_w AS "loadW", u.load_name AS "loadName", u.gpu_load_w AS "gpuLoadW", u.setting, u.control,
          u.noise_db AS "noiseDb", u.floor_db AS "floorDb", u.trace <> '' AS "hasTrace", u.duty_pct AS "dutyPct", u.rpm,
@@ -56,7 +57,7 @@ const SELECT_RUNS = `
   JOIN round_up_entries c ON c.round_up_id = r.id
   JOIN entries e ON e.id = c.entry_id
   JOIN products p ON p.id = e.product_id
-  JOIN runs u ON u.entry_id = e.id AND u.rig_revision_id = r.rig_revision_id AND u.deleted_at IS NULL
+  JOIN runs u ON u.entry_id = e.id AND u.rig_revision_id = ${revision} AND u.deleted_at IS NULL
   JOIN reductions d ON d.run_id = u.id AND d.window_s = r.window_s
   LEFT JOIN run_values v ON v.run_id = u.id AND v.window_s = r.window_s AND v.response = 'rise' AND v.place = ''
   LEFT JOIN (SELECT run_id, array_agg(value) AS levels FROM run_readings WHERE quantity = 'noise' GROUP BY run_id) n
@@ -110,7 +111,19 @@ function toLabRun(row: RunRow): LabRun {
 
 /** All runs of the entries that a round-up cites, at its rig revision, newest first. */
 export async function listRuns(db: Queryable, roundUpId: number): Promise<LabRun[]> {
-  const { rows } = await db.query<RunRow>(`${SELECT_RUNS} WHERE r.id = $1 ORDER BY u.id DESC`, [roundUpId]);
+  const { rows } = await db.query<RunRow>(
+    `${selectRuns('r.rig_revision_id')} WHERE r.id = $1 ORDER BY u.id DESC`,
+    [roundUpId],
+  );
+  return rows.map(toLabRun);
+}
+
+/** The runs of the same entries at another revision, or on another rig. */
+export async function listRunsAt(db: Queryable, roundUpId: number, revisionId: number): Promise<LabRun[]> {
+  const { rows } = await db.query<RunRow>(`${selectRuns('$2')} WHERE r.id = $1 ORDER BY u.id DESC`, [
+    roundUpId,
+    revisionId,
+  ]);
   return rows.map(toLabRun);
 }
 

@@ -10,6 +10,7 @@ import { asBytes } from '@/simulator/demoFiles';
 import { gridRoundUp } from '@/simulator/gridRoundUp';
 import { fanRoundUp } from '@/simulator/fanRoundUp';
 import { monthsRoundUp } from '@/simulator/monthsRoundUp';
+import { importCellar } from './cellarDemo';
 import { importBundle } from './importBundle';
 import { publishDemo } from './publishDemo';
 import { neutralCodes } from './neutralCode';
@@ -29,6 +30,7 @@ export async function prepareLab(databaseUrl: string): Promise<string> {
   if (roundUps.length > 0)
     return `${roundUps.length} round-up${roundUps.length > 1 ? 's' : ''} in the lab${renewed}`;
   const told: string[] = [];
+  let last = 0;
   const towers = asBytes(demoBundle(DEMO_SEED));
   for (const demo of [
     towers,
@@ -42,6 +44,10 @@ export async function prepareLab(databaseUrl: string): Promise<string> {
     if (!result.imported) throw new Error(`the demo does not import: ${JSON.stringify(result.problems[0])}`);
     if (demo === towers) await publishDemo(result.roundUpId);
     told.push(`${result.title}, ${result.runs} runs`);
+    last = result.roundUpId;
   }
+  const cellar = await importCellar(DEMO_SEED, last);
+  if (!cellar.imported) throw new Error(`the demo does not import: ${JSON.stringify(cellar.problems[0])}`);
+  told.push(`${cellar.title}, ${cellar.runs} runs`);
   return `demo loaded: ${told.join('; ')}`;
 }

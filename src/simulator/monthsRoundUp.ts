@@ -8,9 +8,9 @@ import type { RunRow } from './sweepRuns';
 /** A small rig that is watched: coolers typed by hand over ten weeks, the same control before each pair of them. */
 const START = Date.UTC(2026, 8, 14, 18, 0, 0);
 const DAY_MS = 86_400_000;
-const LOAD_W = 90;
+export const ATTIC_LOAD_W = 90;
 const FLOOR_DB = 20.2;
-const SETTINGS = [
+export const ATTIC_SETTINGS = [
   { duty: 100, db: 36.4, share: 1 },
   { duty: 70, db: 30.1, share: 1.13 },
   { duty: 50, db: 25.2, share: 1.31 },
@@ -22,6 +22,9 @@ const OTHERS = [
   { entry: 'virada', product: 'Virada low', maker: 'Foque & Hija', riseK: 44.9, price: 24 },
   { entry: 'racheado', product: 'Racheado 92', maker: 'Barlovento', riseK: 37.6, price: 31 },
 ];
+/** All of them, the control first. */
+export const ATTIC_COOLERS = [CONTROL, ...OTHERS];
+
 /** Paste that was not given anew dries: so much a day until somebody finds out. */
 const DRIES_K_PER_DAY = 0.035;
 const DRIED_DAYS = 40;
@@ -60,17 +63,17 @@ function evening(
   chance: Chance,
 ): void {
   const mountK = 0.25 * chance.normal();
-  SETTINGS.forEach(({ duty, db, share }, i) => {
+  ATTIC_SETTINGS.forEach(({ duty, db, share }, i) => {
     const rise = riseK * share + pasteK(at.day) * 0.9 + mountK + 0.08 * chance.normal();
     const ambient = 21 + chance.normal();
     rows.push({
       ...{ run: String(rows.length + 1).padStart(3, '0'), entry, mount: at.mount, pass: 1 },
-      ...{ load_w: LOAD_W, setting: `${duty} %`, duty_pct: duty, rpm: 20 * duty, trace: '' },
+      ...{ load_w: ATTIC_LOAD_W, setting: `${duty} %`, duty_pct: duty, rpm: 20 * duty, trace: '' },
       noise_db: Number((db + at.meterOffDb + 0.15 * chance.normal()).toFixed(1)),
       floor_db: Number((FLOOR_DB + at.meterOffDb + 0.2 * chance.normal()).toFixed(1)),
       cpu_c: Number((ambient + rise).toFixed(2)),
       ambient_c: Number(ambient.toFixed(2)),
-      power_w: Number((LOAD_W * (1 + 0.003 * chance.normal())).toFixed(1)),
+      power_w: Number((ATTIC_LOAD_W * (1 + 0.003 * chance.normal())).toFixed(1)),
       started_at: new Date(START + at.day * DAY_MS + at.hour * 3600_000 + i * 1500_000)
         .toISOString()
         .slice(0, 19),
@@ -99,11 +102,10 @@ export function monthsRoundUp(seed: number): Map<string, string> {
     ...{ processor: '6-core desktop part', interfaceMaterial: 'the maker’s own, left on' },
     interfaceHabit: 'only when it must be',
   };
-  const all = [CONTROL, ...OTHERS];
   return demoFiles(new Map(), {
     name: 'attic-small-coolers',
     title: 'Small coolers in the attic, over ten weeks',
-    entries: all.map(({ entry, product, maker, price }) => ({
+    entries: ATTIC_COOLERS.map(({ entry, product, maker, price }) => ({
       ...{ entry, product, maker, kind: 'air-tower', fans: '1 × 92 mm', fanCount: 1, price, heightMm: 118 },
       isControl: entry === CONTROL.entry,
     })),
@@ -122,10 +124,10 @@ export function monthsRoundUp(seed: number): Map<string, string> {
           checks: CHECKS,
         },
       },
-      method: { loadsW: [LOAD_W], noiseLineDba: 30, windowS: 300, referenceAmbientC: 23 },
+      method: { loadsW: [ATTIC_LOAD_W], noiseLineDba: 30, windowS: 300, referenceAmbientC: 23 },
       brief: {
         ...defaultBrief(),
-        loads: [{ watts: LOAD_W, program: '', gpuWatts: 0 }],
+        loads: [{ watts: ATTIC_LOAD_W, program: '', gpuWatts: 0 }],
         noiseLinesDba: [30],
         bandDba: { from: 26, to: 34 },
       },

@@ -3,9 +3,9 @@ export type RunRule = 'beyond-3' | 'two-beyond-2' | 'four-beyond-1' | 'eight-one
 /** The usual run rules, each in words with how often it speaks of nothing: in one of so many points of a steady rig. */
 export const RUN_RULES: readonly { id: RunRule; says: string; falseAlarmIn: number }[] = [
   { id: 'beyond-3', says: 'one beyond three standard deviations', falseAlarmIn: 370 },
-  { id: 'two-beyond-2', says: 'two of three beyond two, on one side', falseAlarmIn: 556 },
-  { id: 'four-beyond-1', says: 'four of five beyond one, on one side', falseAlarmIn: 256 },
-  { id: 'eight-one-side', says: 'eight in a row on one side of the mean', falseAlarmIn: 256 },
+  { id: 'two-beyond-2', says: 'two of three beyond two, on one side', falseAlarmIn: 520 },
+  { id: 'four-beyond-1', says: 'four of five beyond one, on one side', falseAlarmIn: 285 },
+  { id: 'eight-one-side', says: 'eight in a row on one side of the mean', falseAlarmIn: 255 },
 ];
 
 /** All four together (Champ & Woodall 1987). */

@@ -119,6 +119,12 @@ export function RigStage({ data }: { data: RigData }) {
             >
               Over the months
             </Link>
+            <Link
+              className="text-[14px] underline underline-offset-3"
+              href={`/round-ups/${data.roundUpId}/rig/bridge`}
+            >
+              Bridge
+            </Link>
           </div>
           <ul className="text-[14.5px]">
             {[...data.revisions].reverse().map((revision) => (

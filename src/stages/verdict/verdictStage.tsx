@@ -3,6 +3,8 @@ import { assumedWords, RISE } from '@/core/responses/responses';
 import { AXES } from '@/core/curves/axis';
 import { plainScale, riseScale } from '@/core/curves/shownScale';
 import { figure } from '@/ui/figures';
+import type { BridgedRowData } from '../bridge/bridgeData';
+import { BridgedRows } from '../bridge/bridgedRows';
 import { RankingNotes } from '../curves/rankingNotes';
 import type { VerdictData } from './verdictData';
 import { VerdictControls } from './verdictControls';
@@ -10,7 +12,13 @@ import { ReadersFilter } from './readersFilter';
 import { VerdictTable } from './verdictTable';
 
 /** The table worth publishing, at one line and load, with the method it stands on. */
-export function VerdictStage({ data }: { data: VerdictData }) {
+export function VerdictStage({
+  data,
+  bridged,
+}: {
+  data: VerdictData;
+  bridged: { rows: BridgedRowData[]; refused: { from: string; reason: string }[] };
+}) {
   const entries = new Map(data.entries.map((entry) => [entry.entry, entry]));
   const { response, against, place, lineAt } = data;
   const axis = AXES[against];
@@ -67,6 +75,12 @@ export function VerdictStage({ data }: { data: VerdictData }) {
           entries={entries}
           referenceAmbientC={data.referenceAmbientC}
         />
+        <BridgedRows rows={bridged.rows} lineDb={lineAt} />
+        {bridged.refused.map(({ from, reason }) => (
+          <p key={from} className="pt-2 text-[14.5px] text-warn" dir="auto">
+            ▲ Nothing is bridged from {from} at this load: {reason}.
+          </p>
+        ))}
         {data.ranking.placed.length === 0 && (
           <p className="py-4">
             {isRise && data.withoutDie ? (

@@ -131,6 +131,7 @@ const SOUND: Record<string, unknown[]> = {
   'PATCH /api/round-ups/[id]/recordings/[recording]': [
     { calibrationId: null, roomId: 1, usedAnyway: 'a door', setAside: '' },
   ],
+  'POST /api/round-ups/[id]/bridges': [{ revisionId: 1, use: true, who: 'me' }],
   'POST /api/round-ups/[id]/holds': [
     { what: 'hold', runs: [{ id: 1, version: 0 }], reason: 'the control broke', who: 'me' },
   ],

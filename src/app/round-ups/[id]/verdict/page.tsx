@@ -3,7 +3,8 @@ import { idFrom } from '@/app/ids';
 import { questionOf } from '@/core/brief/questions';
 import { configuredSize } from '@/core/lineUp/configuredSize';
 import { againstLimits } from '@/core/lineUp/fitsLimits';
-import type { Response } from '@/core/responses/responses';
+import { RISE, type Response } from '@/core/responses/responses';
+import { bridgedRows } from '@/lab/bridge/bridgeView';
 import { hasDie } from '@/core/runs/labRun';
 import { loadKey } from '@/core/runs/load';
 import { olderRunsSentence } from '@/core/runs/olderRuns';
@@ -41,6 +42,10 @@ export default async function VerdictPage({ params, searchParams }: Props) {
       { price, size: configuredSize(entry.product.body, entry.entry.body) },
     ]),
   );
+  const isRise = shown.response.id === RISE.id && shown.against === 'noise';
+  const bridged = isRise
+    ? await bridgedRows(view, { load: loadKey(chosen.load), lineDb: lineAt })
+    : { rows: [], refused: [] };
   const { sockets, cases } = await viewFitChoices(id);
   const nameOf = new Map(view.entries.map(({ entry, product }) => [entry, product]));
   const atLoad = view.runs.filter((run) => loadKey(run) === loadKey(chosen.load) && run.setAside === '');
@@ -49,6 +54,7 @@ export default async function VerdictPage({ params, searchParams }: Props) {
       <ApartNote roundUpId={id} apart={await viewKeptApart(id)} />
       <OlderNote sentence={olderRunsSentence(view.runs, view.roundUp.beganAt)} />
       <VerdictStage
+        bridged={bridged}
         data={{
           roundUpId: id,
           entries: view.entries.map((entry, position) => {

@@ -1,0 +1,30 @@
+import type { Bridge, SharedPoint } from '@/core/bridge/bridge';
+import type { Apart } from '@/core/bridge/standTogether';
+import type { Outcome } from '@/core/outcome';
+
+export interface BridgedRowData {
+  entry: string;
+  product: string;
+  value: number;
+  interval95: number;
+  levelDb: number;
+  there: number;
+  from: string;
+}
+
+export interface BridgeData {
+  roundUpId: number;
+  sources: { id: number; name: string; runs: number }[];
+  loads: { key: string; label: string }[];
+  load: string;
+  lineDb: number;
+  made: {
+    source: { id: number; name: string; runs: number };
+    apart: Apart[];
+    shared: (SharedPoint & { product: string })[];
+    bridge: Outcome<Bridge>;
+    rows: BridgedRowData[];
+    refused: { product: string; reason: string }[];
+    inUse: boolean;
+  } | null;
+}

@@ -1,0 +1,178 @@
+'use client';
+
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { parseAsFloat, parseAsString, useQueryState } from 'nuqs';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { AXES } from '@/core/curves/axis';
+import { figure, plural } from '@/ui/figures';
+import { ChoiceField } from '@/ui/form/fields';
+import { sendJson } from '@/ui/sendJson';
+import { whoIsHere } from '@/ui/who';
+import { LineField } from '../curves/lineField';
+import { LoadChoice } from '../curves/loadChoice';
+import { BridgedRows } from './bridgedRows';
+import { BridgePlot } from './bridgePlot';
+import type { BridgeData } from './bridgeData';
+
+/** From another rig or revision to this one, by what both have measured. */
+export function BridgeStage({ data }: { data: BridgeData }) {
+  const router = useRouter();
+  const options = { shallow: false };
+  const [, setFrom] = useQueryState('from', parseAsString.withOptions(options));
+  const [, setLoad] = useQueryState('load', parseAsString.withOptions(options));
+  const [, setLine] = useQueryState('line', parseAsFloat.withOptions(options));
+  const [failure, setFailure] = useState('');
+  const { made } = data;
+
+  async function change(use: boolean) {
+    const answer = await sendJson(`/api/round-ups/${data.roundUpId}/bridges`, 'POST', {
+      ...{ revisionId: made!.source.id, use, who: whoIsHere() },
+    });
+    if (!answer.ok) return setFailure(answer.message);
+    setFailure('');
+    toast(use ? 'The bridge is used in the Verdict' : 'The bridge is left');
+    router.refresh();
+  }
+
+  const bridge = made?.bridge.known ? made.bridge.value : null;
+  return (
+    <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-8 md:px-7">
+      <div className="flex flex-wrap items-end gap-x-5 gap-y-2">
+        <h2 className="font-display text-[18px] font-bold">A bridge to this rig</h2>
+        {data.sources.length > 0 && (
+          <span className="w-64">
+            <ChoiceField
+              label="From"
+              value={String(made?.source.id ?? '')}
+              onValue={(from) => void setFrom(from)}
+              options={data.sources.map(({ id, name, runs }) => ({
+                value: String(id),
+                label: `${name}, ${plural(runs, 'run')}`,
+              }))}
+            />
+          </span>
+        )}
+        <LoadChoice loads={data.loads} load={data.load} onLoad={(key) => void setLoad(key)} />
+        <span className="label-text">
+          <LineField axis={AXES.noise} at={data.lineDb} onLine={(line) => void setLine(line)} /> dB(A)
+        </span>
+        <Link
+          className="ml-auto text-[14px] underline underline-offset-3"
+          href={`/round-ups/${data.roundUpId}/rig`}
+        >
+          Back to the rig
+        </Link>
+      </div>
+      {!made ? (
+        <p className="max-w-2xl">
+          No entry of this round-up was measured on another rig or revision. Cite entries of the lab in
+          Line-up: those that were measured elsewhere can be bridged by what was measured on both.
+        </p>
+      ) : (
+        <>
+          {made.apart.map(({ because, says }) => (
+            <p key={because} className="text-[14.5px]">
+              May not stand together as they are: {because}. The way out: {says}.
+            </p>
+          ))}
+          {!made.bridge.known && (
+            <p role="status" className="max-w-3xl text-warn" dir="auto">
+              ▲ No bridge: {made.bridge.reason}.
+            </p>
+          )}
+          {made.shared.length > 0 && (
+            <BridgePlot shared={made.shared} bridge={bridge} from={made.source.name} />
+          )}
+          {bridge && (
+            <>
+              <p className="max-w-3xl text-[15px]">
+                Here = {figure(bridge.fit.intercept, 2)} ±{' '}
+                {figure(1.96 * bridge.fit.interceptU * bridge.widened, 2)} K + {figure(bridge.fit.slope, 3)} ±{' '}
+                {figure(1.96 * bridge.fit.slopeU * bridge.widened, 3)} × there, by{' '}
+                {plural(made.shared.length, 'point')} of {plural(bridge.entries, 'entry', 'entries')}, errors
+                in both; from {figure(bridge.from, 1)} to {figure(bridge.to, 1)} K.
+                {bridge.widened > 1.05 &&
+                  ` The points scatter more than their doubt: all of it is widened ${figure(bridge.widened, 2)} times.`}
+              </p>
+              {bridge.apart && (
+                <p className="max-w-3xl text-warn" dir="auto">
+                  ▲ {bridge.apart.entry} is no part of it: it stands{' '}
+                  {figure(Math.abs(bridge.apart.byUnits), 1)} K {bridge.apart.byUnits > 0 ? 'above' : 'below'}{' '}
+                  the line of all others. The two rigs tell of it differently (a spreader or a plate that is
+                  the bottleneck on one of them), and that is not bridged away.
+                </p>
+              )}
+              <section
+                aria-label="Each left out"
+                className="w-0 min-w-full overflow-x-auto"
+                tabIndex={0}
+                role="region"
+              >
+                <h3 className="pb-1 font-display text-[16px] font-bold">Each left out in turn</h3>
+                <table className="figure-table max-w-3xl">
+                  <thead>
+                    <tr>
+                      <th scope="col">Entry</th>
+                      <th scope="col">Setting</th>
+                      <th scope="col" className="num">
+                        bridged without it, K
+                      </th>
+                      <th scope="col" className="num">
+                        measured here, K
+                      </th>
+                      <th scope="col" />
+                    </tr>
+                  </thead>
+                  <tbody>
+                    {bridge.leftOut.map((check) => (
+                      <tr key={`${check.entry} ${check.point}`}>
+                        <td dir="auto">{check.entry}</td>
+                        <td>{check.point}</td>
+                        <td className="num">
+                          {figure(check.predicted, 1)} ± {figure(check.interval95, 1)}
+                        </td>
+                        <td className="num">{figure(check.y, 1)}</td>
+                        <td className={check.holds ? 'text-ok' : 'text-warn'}>
+                          {check.holds ? 'holds' : '▲ outside'}
+                        </td>
+                      </tr>
+                    ))}
+                  </tbody>
+                </table>
+              </section>
+              <BridgedRows rows={made.rows} lineDb={data.lineDb} />
+              {made.refused.map(({ product, reason }) => (
+                <p key={product} className="text-[14.5px] text-ink2" dir="auto">
+                  {product} is not carried over: {reason}.
+                </p>
+              ))}
+              <p>
+                <button
+                  type="button"
+                  className={made.inUse ? 'quiet-button' : 'act-button'}
+                  onClick={() => void change(!made.inUse)}
+                >
+                  {made.inUse ? 'Leave this bridge' : 'Use this bridge in the Verdict'}
+                </button>
+              </p>
+            </>
+          )}
+          {!bridge && made.inUse && (
+            <p>
+              <button type="button" className="quiet-button" onClick={() => void change(false)}>
+                Leave this bridge
+              </button>
+            </p>
+          )}
+        </>
+      )}
+      {failure && (
+        <p role="alert" className="text-bad">
+          ▲ {failure}
+        </p>
+      )}
+    </div>
+  );
+}
