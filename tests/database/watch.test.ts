@@ -1,6 +1,11 @@
 import { withDatabase } from '@/database/pool';
 import { HELD } from '@/database/controlRuns';
 import { listChanges } from '@/database/changes';
+import { bridgedRows, bridgeSources, viewBridge } from '@/lab/bridge/bridgeView';
+import { changeBridge } from '@/lab/bridge/changeBridge';
+import { importCellar } from '@/lab/cellarDemo';
+import { verdictOf, verdictQuery } from '@/lab/verdictView';
+import { CELLAR } from '@/simulator/cellarRoundUp';
 import { holdRuns } from '@/lab/drift/holdRuns';
 import { doubtToTell, viewWatch } from '@/lab/drift/watchView';
 import { curvesOf, viewRoundUp } from '@/lab/roundUpView';
@@ -85,4 +90,42 @@ test('a rig without a course says nothing: controls without times, one control e
   expect(watch.doubt).toBeNull();
   expect(watch.courses.every(({ points: own }) => own.length < 2) || watch.courses.length === 0).toBe(true);
   expect(await doubtToTell(await viewed(id))).toBeNull();
+});
+
+test('an older rig is bridged by what both have; who flips is told and not bridged; used, it stands in the verdict by itself', async () => {
+  const id = await importSound(asBytes(monthsRoundUp(8)));
+  const cellar = await importCellar(8, id);
+  expect(cellar.imported).toBe(true);
+  const [source] = await bridgeSources(await viewed(id));
+  const at = { load: '', lineDb: 30 };
+  // With what is in doubt the attic's own spread is too wide to see it.
+  const doubt = (await doubtToTell(await viewed(id)))!;
+  const { rigId } = (await viewed(id)).roundUp;
+  await holdRuns(rigId, { what: 'hold', runs: doubt.counting, reason: 'broke', who: 'me' });
+  const made = (await viewBridge(await viewed(id), { revisionId: source!.id, ...at }))!;
+  expect(made.apart.map(({ wayOut }) => wayOut)).toContain('bridge');
+  const bridge = made.bridge.known ? made.bridge.value : null;
+  expect(bridge!.apart).toMatchObject({ entry: 'Virada low' });
+  expect(1 / bridge!.fit.slope).toBeCloseTo(CELLAR.factor, 1);
+  expect(made.rows.map(({ product }) => product)).toEqual(['Calmo 92']);
+  const [calmo] = made.rows;
+  // What the attic would have measured, by the simulator: its paste and drift aside.
+  const truth = (calmo!.there - CELLAR.offsetK) / CELLAR.factor;
+  expect(Math.abs(calmo!.value - truth)).toBeLessThan(calmo!.interval95 + 1);
+  expect((await bridgedRows(await viewed(id), at)).rows).toEqual([]);
+  await changeBridge(await viewed(id), { revisionId: source!.id, use: true, who: 'me' });
+  const used = await bridgedRows(await viewed(id), at);
+  expect(used.rows).toEqual(made.rows);
+  // Never among the measured.
+  const placed = (await verdictOf(await viewed(id), verdictQuery({}))).ranking.placed.map(
+    ({ entry }) => entry,
+  );
+  expect(placed).not.toContain(calmo!.entry);
+  const own = (await viewed(id)).roundUp.rigRevisionId;
+  await expect(changeBridge(await viewed(id), { revisionId: own, use: true, who: 'me' })).rejects.toThrow(
+    'itself',
+  );
+  expect(await viewBridge(await viewed(id), { revisionId: own, ...at })).toBeNull();
+  await changeBridge(await viewed(id), { revisionId: source!.id, use: false, who: 'me' });
+  expect((await bridgedRows(await viewed(id), at)).rows).toEqual([]);
 });
