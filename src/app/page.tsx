@@ -6,6 +6,10 @@ import { viewDeletedRoundUps } from '@/lab/keepRoundUps';
 import { listLabRoundUps } from '@/lab/listLabRoundUps';
 import { DropZone } from '@/stages/bring/dropZone';
 import { NewRoundUp } from '@/stages/roundUps/newRoundUp';
+import { today } from '@/app/today';
+import { viewDesk } from '@/lab/deskView';
+import { viewNextStep } from '@/lab/nextStep';
+import { Desk } from '@/stages/roundUps/desk';
 import { viewLeaders } from '@/lab/leaders';
 import { DeletedRoundUps } from '@/stages/roundUps/deletedRoundUps';
 import { RoundUpList } from '@/stages/roundUps/roundUpList';
@@ -22,6 +26,11 @@ export default async function RoundUpsPage() {
   const [roundUps, rigs, deleted] = await Promise.all([listLabRoundUps(), listRigs(), viewDeletedRoundUps()]);
   const current = roundUps.filter((item) => !item.archivedAt);
   const archived = roundUps.filter((item) => item.archivedAt);
+  const [desk, steps] = await Promise.all([
+    viewDesk(today()),
+    Promise.all(current.slice(0, SHOWN_LEADERS).map(async ({ id }) => [id, await viewNextStep(id)] as const)),
+  ]);
+  const next = new Map(steps);
   const leaders = new Map(
     await Promise.all(
       current.slice(0, SHOWN_LEADERS).map(async ({ id }) => [id, await viewLeaders(id)] as const),
@@ -32,6 +41,7 @@ export default async function RoundUpsPage() {
     day: dayOf(item.beganAt),
     archived: item.archivedAt !== null,
     leaders: leaders.get(item.id) ?? null,
+    next: next.get(item.id) ?? '',
   });
   return (
     <>
@@ -52,6 +62,7 @@ export default async function RoundUpsPage() {
           />
         </section>
         <section aria-label="Bring data" className="lg:w-[400px] lg:border-l lg:border-hairline lg:pl-6">
+          {roundUps.length > 0 && <Desk desk={desk} />}
           <h2 className="font-display text-[18px] font-bold">Begin a round-up</h2>
           <NewRoundUp
             questions={QUESTIONS}

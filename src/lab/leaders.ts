@@ -34,6 +34,16 @@ export async function viewLeaders(roundUpId: number): Promise<Leaders | null> {
       value: entry.value,
       interval95: entry.interval95,
     })),
+    sketch: chosen.curves.flatMap((curve) =>
+      curve.points.length > 1
+        ? [
+            {
+              position: at.get(curve.entry)!.position,
+              points: curve.points.map(({ at: x, value }): [number, number] => [x, value]),
+            },
+          ]
+        : [],
+    ),
     placed: ranking.placed.length,
     notPlaced: ranking.notPlaced.length,
   };

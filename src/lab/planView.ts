@@ -8,6 +8,15 @@ import { defaultPlanSettings, type PlanEntry } from '@/core/plan/planSettings';
 import type { RigScatter } from '@/core/plan/smallestDifference';
 import { loadKey, type Load } from '@/core/runs/load';
 import { rigSpread } from '@/core/uncertainty/rigSpread';
+import { earlyBounds } from '@/core/plan/earlyLooks';
+import { lineRule, rankAtLine } from '@/core/ranking/rankAtLine';
+import { NORMAL_95 } from '@/core/statistics/normal';
+import {
+  SPREAD_SOURCES,
+  varianceComponents,
+  type GroupedReading,
+} from '@/core/statistics/varianceComponents';
+import { spreadReadings } from './drift/spreadHistory';
 import { valueAtLine } from '@/core/curves/valueAtLine';
 import { settingMeans } from '@/core/curves/settingMeans';
 import { labRunPoint, type LabRun } from '@/core/runs/labRun';
@@ -34,13 +43,33 @@ export interface PlanView {
   deadline: string;
   /** Rises at the noise line by the load's key and entry, K: what a pilot is judged by. */
   risesK: Record<string, Record<string, number>>;
+  /** What was repeated on this rig, of which its spread is told. */
+  repeated: GroupedReading[];
+  /** Whether who is first can be told by now; null before two entries have a place. */
+  look: EarlyLook | null;
+}
+
+/** A look before the end, held to its bound. */
+export interface EarlyLook {
+  look: number;
+  looks: number;
+  first: string;
+  second: string;
+  byK: number;
+  z: number;
+  bound: number;
 }
 
 /** Shares of an assumed spread of 0.5 K: most of it is remounting. */
 const ASSUMED: RigScatter = { mountK: 0.8 * ASSUMED_SPREAD_K, passK: 0.6 * ASSUMED_SPREAD_K };
 
+const MOST_HISTORY = 36;
+
 /** What the runs of a round-up say of the rig's scatter at its first load. */
-function learntScatter(view: RoundUpView): { scatter: RigScatter; from: string } {
+function learntScatter(
+  view: RoundUpView,
+  repeated: readonly GroupedReading[],
+): { scatter: RigScatter; from: string } {
   const counting = view.runs.filter((run) => run.setAside === '' && run.loadW === view.roundUp.loadsW[0]);
   const control = new Set(view.entries.filter((entry) => entry.isControl).map((entry) => entry.entry));
   const sweeps = [...groupBy(counting, (run) => run.entry)].map(([entry, runs]) => ({
@@ -48,11 +77,48 @@ function learntScatter(view: RoundUpView): { scatter: RigScatter; from: string }
     settings: settingMeans(runs.map(labRunPoint)),
   }));
   const { mount, pass } = rigSpread(sweeps).roundUp;
+  // The last of them alone: every page asks how far a plan is.
+  const history = mount ? null : varianceComponents(repeated.slice(-MOST_HISTORY), SPREAD_SOURCES);
+  if (history?.known) {
+    // What was mounted again on another day scatters by both.
+    const sdOf = (source: string) => history.value.find((part) => part.source === source)?.sd ?? 0;
+    const scatter = { passK: sdOf('readings'), mountK: Math.hypot(sdOf('mounts'), sdOf('days')) };
+    if (scatter.mountK > 0)
+      return { scatter, from: 'from all that was repeated on this rig, days and mounts together' };
+  }
   if (!mount) return { scatter: ASSUMED, from: 'assumed, 0.5 K: nothing has been remounted here yet' };
   // Where nothing tells passes from mounts, a mount's spread holds both.
   return {
     scatter: { passK: Math.sqrt(pass?.variance ?? 0), mountK: Math.sqrt(mount.variance) },
     from: `from this rig’s own remounts (${mount.freedom} degrees of freedom)`,
+  };
+}
+
+const MOST_LOOKS = 20;
+
+/** The first two at the round-up's line and first load, by as many mounts as both have, against the bound of that look. */
+function earlyLook(view: RoundUpView, planned: number): EarlyLook | null {
+  const chosen = curvesOf(view)[0];
+  if (!chosen) return null;
+  const { referenceAmbientC, noiseLineDba, rig } = view.roundUp;
+  const room = lineRule(chosen.load, { referenceAmbientC, limitC: rig.limitC });
+  const [first, second] = rankAtLine(chosen.curves, { ...room, lineDb: noiseLineDba }).placed;
+  if (!first || !second) return null;
+  const mountsOf = (entry: string) =>
+    new Set(
+      view.runs
+        .filter((run) => run.entry === entry && run.setAside === '' && loadKey(run) === loadKey(chosen.load))
+        .map((run) => run.mount),
+    ).size;
+  const look = Math.min(mountsOf(first.entry), mountsOf(second.entry));
+  const looks = Math.min(MOST_LOOKS, Math.max(planned, look));
+  if (look < 1) return null;
+  const names = new Map(view.entries.map(({ entry, product }) => [entry, product]));
+  const byK = Math.abs(second.value - first.value);
+  return {
+    ...{ look, looks, byK, first: names.get(first.entry)!, second: names.get(second.entry)! },
+    z: byK / Math.max(1e-9, Math.hypot(first.interval95, second.interval95) / NORMAL_95),
+    bound: earlyBounds(looks)[look - 1]!,
   };
 }
 
@@ -112,7 +178,8 @@ export async function viewPlan(roundUpId: number, today: string): Promise<PlanVi
     ]),
   );
   const byEntry = groupBy(view.runs, (run) => run.entry);
-  const { scatter, from } = learntScatter(view);
+  const repeated = await spreadReadings(view);
+  const { scatter, from } = learntScatter(view, repeated);
   const counting = view.runs.filter((run) => run.setAside === '');
   const risesK: PlanView['risesK'] = {};
   for (const { load, curves } of curvesOf(view)) {
@@ -136,6 +203,8 @@ export async function viewPlan(roundUpId: number, today: string): Promise<PlanVi
     ],
     deadline: brief!.body.deadline,
     risesK,
+    repeated,
+    look: earlyLook(view, (sheet?.body.settings.mounts ?? brief!.body.mounts) || 1),
   };
 }
 

@@ -1,5 +1,11 @@
 import { expose } from 'comlink';
 import { fitToDeadline, planChoices } from '@/core/plan/planChoices';
+import { leastPlan } from '@/core/plan/leastPlan';
+import {
+  SPREAD_SOURCES,
+  varianceComponents,
+  type GroupedReading,
+} from '@/core/statistics/varianceComponents';
 import { planCost, type PlanScene } from '@/core/plan/planCost';
 import type { PlanSettings } from '@/core/plan/planSettings';
 
@@ -9,6 +15,8 @@ const work = {
     now: planCost(settings, scene),
     choices: planChoices(settings, scene),
   }),
+  spread: (readings: GroupedReading[]) => varianceComponents(readings, SPREAD_SOURCES),
+  least: (settings: PlanSettings, scene: PlanScene, wantedK: number) => leastPlan(settings, scene, wantedK),
   fit: (settings: PlanSettings, scene: PlanScene, lastDay: number) => fitToDeadline(settings, scene, lastDay),
 };
 

@@ -15,6 +15,8 @@ export interface Leaders {
     value: number;
     interval95: number;
   }[];
+  /** Its curves, to be drawn in small: by the entry's position, along the axis. */
+  sketch: { position: number; points: [number, number][] }[];
   /** Entries placed, and those that have no place there. */
   placed: number;
   notPlaced: number;

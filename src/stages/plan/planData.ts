@@ -1,4 +1,5 @@
 import type { Load } from '@/core/runs/load';
+import type { GroupedReading } from '@/core/statistics/varianceComponents';
 import type { PlanSheet } from '@/core/plan/planSheet';
 import type { PlanEntry } from '@/core/plan/planSettings';
 import type { RigScatter } from '@/core/plan/smallestDifference';
@@ -17,6 +18,17 @@ export interface PlanData {
   done: DoneRun[];
   deadline: string;
   risesK: Record<string, Record<string, number>>;
+  /** What was repeated on this rig: its spread is told of it in a worker. */
+  repeated: GroupedReading[];
+  look: {
+    look: number;
+    looks: number;
+    first: string;
+    second: string;
+    byK: number;
+    z: number;
+    bound: number;
+  } | null;
   /** Minute of today and the day, where the server stands. */
   now: { day: string; minute: number };
 }

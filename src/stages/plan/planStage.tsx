@@ -13,6 +13,8 @@ import { fieldFault, useSheet } from '@/ui/form/useSheet';
 import { PilotForm } from './pilotForm';
 import { PlanChoices } from './planCosts';
 import type { PlanData } from './planData';
+import { SpreadSources } from './spreadSources';
+import { WantedDifference } from './wantedDifference';
 import { PlanSettingsForm } from './planSettingsForm';
 import { Timeline } from './timeline';
 import { usePlanWork } from './usePlanWork';
@@ -34,7 +36,7 @@ export function PlanStage({ data }: { data: PlanData }) {
     () => ({ entries: data.entries, loads: laid.loads, scatter: data.scatter }),
     [data.entries, laid.loads, data.scatter],
   );
-  const { found, fit } = usePlanWork(settings, scene, laid.problems.length === 0);
+  const { found, fit, least, spread } = usePlanWork(settings, scene, laid.problems.length === 0);
   const [gaveUp, setGaveUp] = useState<{ words: string[]; fits: boolean } | null>(null);
   const names = useMemo(
     () => new Map(data.entries.map((entry, i) => [entry.entry, { name: entry.name, place: i }])),
@@ -189,6 +191,12 @@ export function PlanStage({ data }: { data: PlanData }) {
               : 'Nothing can be told apart without a remount or a control that is re-tested.'}
           </p>
         )}
+        <WantedDifference
+          least={least}
+          isSound={laid.problems.length === 0}
+          onPlan={(next) => set({ ...plan, settings: next })}
+        />
+        <SpreadSources data={data} tell={spread} />
         {data.deadline !== '' && cost && (
           <p className={`text-[14px] ${late ? 'text-bad' : 'text-ok'}`}>
             {past

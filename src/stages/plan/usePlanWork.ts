@@ -5,6 +5,7 @@ import { useEffect, useRef, useState } from 'react';
 import type { PlanChoice } from '@/core/plan/planChoices';
 import type { PlanCost, PlanScene } from '@/core/plan/planCost';
 import type { PlanSettings } from '@/core/plan/planSettings';
+import type { GroupedReading } from '@/core/statistics/varianceComponents';
 import type { PlanWork } from '@/workers/planWorker';
 
 /** Costs of the plans one step away, computed in a worker; the newest asked for wins. */
@@ -34,6 +35,8 @@ export function usePlanWork(settings: PlanSettings, scene: PlanScene, sound: boo
 
   return {
     found: sound ? found : null,
+    spread: (readings: GroupedReading[]) => worker.current!.spread(readings),
+    least: (wantedK: number) => worker.current!.least(settings, scene, wantedK),
     fit: (lastDay: number) => worker.current!.fit(settings, scene, lastDay),
   };
 }

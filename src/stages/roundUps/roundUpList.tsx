@@ -2,6 +2,7 @@ import Link from 'next/link';
 import type { Leaders } from '@/core/ranking/leaders';
 import { EntryMark } from '@/ui/entryMark';
 import { figure, placeText, plural } from '@/ui/figures';
+import { Sketch } from './sketch';
 import { RoundUpActions } from './roundUpActions';
 
 export interface RoundUpItem {
@@ -17,6 +18,8 @@ export interface RoundUpItem {
   archived: boolean;
   /** Who leads it; null for the older ones. */
   leaders: Leaders | null;
+  /** What comes next, in a few words; empty where that is not asked for. */
+  next: string;
 }
 
 /** The first three at the line, with their doubt, and how many there are besides. */
@@ -31,7 +34,7 @@ function LeadersOf({ item }: { item: RoundUpItem }) {
     );
   const more = leaders.placed - leaders.first.length;
   return (
-    <div className="grid gap-x-6 pt-2 sm:grid-cols-3">
+    <div className="clear-both grid gap-x-6 pt-2 sm:grid-cols-3">
       {leaders.first.map((other) => (
         <p
           key={other.entry}
@@ -79,10 +82,16 @@ export function RoundUpList({ items }: { items: RoundUpItem[] }) {
               </span>
               <span className="label-text ml-auto shrink-0">{item.day}</span>
             </span>
+            {item.leaders && <Sketch sketch={item.leaders.sketch} />}
             <span className="block truncate text-ink2" dir="auto">
               {plural(item.entries, 'entry', 'entries')} · {plural(item.runs, 'run')} ·{' '}
               {item.loadsW.map((load) => (load === 0 ? 'idle' : `${load} W`)).join(', ')} · {item.rig}
             </span>
+            {item.next && (
+              <span className="block text-[14.5px]">
+                <span className="text-ink2">Next:</span> {item.next}
+              </span>
+            )}
             <LeadersOf item={item} />
           </Link>
           <RoundUpActions id={item.id} title={item.title} archived={item.archived} />

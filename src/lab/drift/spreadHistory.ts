@@ -1,0 +1,28 @@
+import { RISE } from '@/core/responses/responses';
+import type { GroupedReading } from '@/core/statistics/varianceComponents';
+import { listCourseRuns } from '@/database/controlRuns';
+import { withDatabase } from '@/database/pool';
+import { onceFor } from '../keptWhileUnwritten';
+import type { RoundUpView } from '../roundUpView';
+
+/** Cells that were read once tell nothing of any spread. */
+const LEAST_IN_CELL = 2;
+const MOST = 100;
+
+/** The last readings of the rise on a rig that were repeated, with the day and the mount of each: what its spread is told by. */
+export const spreadReadings = onceFor(async (view: RoundUpView): Promise<GroupedReading[]> => {
+  const { rigId, windowS } = view.roundUp;
+  const runs = await withDatabase((db) => listCourseRuns(db, { rigId, response: RISE.id, windowS }));
+  const cellOf = (run: (typeof runs)[number]) =>
+    `${run.revision} ${run.entryId} ${run.loadKey} ${run.setting}`;
+  const counts = new Map<string, number>();
+  for (const run of runs) counts.set(cellOf(run), (counts.get(cellOf(run)) ?? 0) + 1);
+  return runs
+    .filter((run) => counts.get(cellOf(run))! >= LEAST_IN_CELL)
+    .slice(-MOST)
+    .map((run) => ({
+      value: run.value,
+      cell: cellOf(run),
+      groups: { days: run.startedAt.slice(0, 10), mounts: `${run.revision} ${run.entryId} ${run.mount}` },
+    }));
+});

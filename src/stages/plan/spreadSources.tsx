@@ -1,0 +1,73 @@
+import { useState } from 'react';
+import type { Outcome } from '@/core/outcome';
+import type { GroupedReading, VarianceComponent } from '@/core/statistics/varianceComponents';
+import { figure } from '@/ui/figures';
+import type { PlanData } from './planData';
+
+const NAMES: Record<string, string> = { days: 'days', mounts: 'mounts', readings: 'passes' };
+
+/** Which source of spread costs most on this rig, and whether the first can be told by now. */
+export function SpreadSources({
+  data,
+  tell,
+}: {
+  data: PlanData;
+  tell: (readings: GroupedReading[]) => Promise<Outcome<VarianceComponent[]>>;
+}) {
+  const { look, repeated } = data;
+  const [spread, setSpread] = useState<Outcome<VarianceComponent[]> | 'asked' | null>(null);
+  const parts = spread !== null && spread !== 'asked' && spread.known ? spread.value : [];
+  const most = [...parts].sort((a, b) => b.sd - a.sd)[0];
+  const name = (source: string) =>
+    // Where each mount had a day of its own, nothing tells one from the other.
+    source === 'mounts' && !parts.some((part) => part.source === 'days')
+      ? 'mounts with their days'
+      : NAMES[source]!;
+  return (
+    <section aria-label="Spread and looks" className="space-y-1.5 text-[14px]">
+      {spread === null && repeated.length > 0 && (
+        <button
+          type="button"
+          className="underline underline-offset-2"
+          onClick={() => {
+            setSpread('asked');
+            void tell(repeated).then(setSpread);
+          }}
+        >
+          Which spread costs most on this rig?
+        </button>
+      )}
+      {spread === 'asked' && <p role="status">Taking the spread apart …</p>}
+      {spread !== null && spread !== 'asked' && !spread.known && (
+        <p role="status">What spreads on this rig cannot be told: {spread.reason}.</p>
+      )}
+      {most && (
+        <p role="status">
+          {name(most.source)[0]!.toUpperCase() + name(most.source).slice(1)} cost most on this rig. By{' '}
+          {repeated.length} readings that were repeated (restricted maximum likelihood, 95 %):{' '}
+          {parts
+            .map(
+              ({ source, sd, from, to }) =>
+                `${name(source)} ${figure(sd, 2)} K (${to === null ? `${figure(from, 2)} at least` : `${figure(from, 2)} to ${figure(to, 2)}`})`,
+            )
+            .join(', ')}
+          .
+        </p>
+      )}
+      {look && (
+        <p>
+          {look.z >= look.bound ? (
+            <>
+              <span className="text-ok">●</span> Who is first can be told by now
+            </>
+          ) : (
+            'Who is first cannot be told yet'
+          )}
+          : look {look.look} of {look.looks}, {look.first} ahead of {look.second} by {figure(look.byK, 1)} K,
+          z {figure(look.z, 1)} where {figure(look.bound, 2)} is needed, so that all looks together err in 5
+          %.
+        </p>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,72 @@
+'use client';
+
+import { useState } from 'react';
+import type { Outcome } from '@/core/outcome';
+import type { PlanCost } from '@/core/plan/planCost';
+import type { PlanSettings } from '@/core/plan/planSettings';
+import { figure, plural } from '@/ui/figures';
+import { NumberField } from '@/ui/form/fields';
+
+type Least = Outcome<{ settings: PlanSettings; cost: PlanCost }>;
+
+/** The fewest hours for a difference that is to be told apart. */
+export function WantedDifference({
+  least,
+  isSound,
+  onPlan,
+}: {
+  least: (wantedK: number) => Promise<Least>;
+  isSound: boolean;
+  onPlan: (settings: PlanSettings) => void;
+}) {
+  const [wantedK, setWantedK] = useState<number | null>(null);
+  const [found, setFound] = useState<Least | null>(null);
+  const isWanted = wantedK !== null && wantedK > 0;
+  return (
+    <section aria-label="A wanted difference" className="space-y-1.5">
+      <div className="flex items-end gap-2">
+        <span className="w-36">
+          <NumberField
+            label="To be told apart"
+            unit="K"
+            optional
+            value={wantedK}
+            onValue={(next) => {
+              setWantedK(next);
+              setFound(null);
+            }}
+          />
+        </span>
+        <button
+          type="button"
+          className="quiet-button"
+          disabled={!isWanted || !isSound}
+          onClick={() => void least(wantedK!).then(setFound)}
+        >
+          Fewest hours for it
+        </button>
+      </div>
+      {found && (
+        <p className="text-[14px]" role="status">
+          {found.known ? (
+            <>
+              {plural(found.value.settings.passes, 'pass', 'passes')} of{' '}
+              {plural(found.value.settings.mounts, 'mount')}, a control every{' '}
+              {found.value.settings.controlEvery}: {figure(found.value.cost.benchH, 1)} h, tells{' '}
+              {figure(found.value.cost.differenceK, 2)} K.{' '}
+              <button
+                type="button"
+                className="underline underline-offset-2"
+                onClick={() => onPlan(found.value.settings)}
+              >
+                Take it
+              </button>
+            </>
+          ) : (
+            <span className="text-warn">▲ Not to be had: {found.reason}.</span>
+          )}
+        </p>
+      )}
+    </section>
+  );
+}
