@@ -2,9 +2,6 @@ import FFT from 'fft.js';
 import { aWeighting } from '@/core/sound/aWeighting';
 import type { Chance } from '@/core/statistics/chance';
 
-// Asked for by the million: names of this module are found faster than those of the world around it.
-const { exp, max, min, sin, sqrt, PI } = Math;
-
 const RATE_HZ = 48_000;
 /** Five and a half seconds, made in one piece: its end meets its beginning, so that it loops without a click. */
 const SAMPLES = 2 ** 18;
@@ -35,7 +32,7 @@ export const roomShape: Shape = (hz) => (hz < 20 ? 0 : 1 / (hz / 100) ** 1.4);
 export const ringShape =
   (atHz: number): Shape =>
   (hz) =>
-    hz < 20 ? 0 : exp(-(((hz - atHz) / (atHz / 12)) ** 2));
+    hz < 20 ? 0 : Math.exp(-(((hz - atHz) / (atHz / 12)) ** 2));
 
 export interface SimulatedNoise {
   /** A-weighted level, dB. */
@@ -75,7 +72,7 @@ function noiseOf(noises: readonly SimulatedNoise[], fullScaleDb: number, chance:
   for (let k = 1; k < HALF; k += 1) {
     if (powers[k]! === 0) continue;
     // Half of the power on each side of the spectrum, half of that in each of both parts.
-    const sigma = (SAMPLES * sqrt(powers[k]!)) / 2;
+    const sigma = (SAMPLES * Math.sqrt(powers[k]!)) / 2;
     spectrum[2 * k] = sigma * chance.normal();
     spectrum[2 * k + 1] = sigma * chance.normal();
   }
@@ -98,14 +95,15 @@ export function simulatedSound({ noises, tones, fullScaleDb }: SimulatedSound, c
   const samples = noiseOf(noises, fullScaleDb, chance);
   for (const { hz, levelDb, beat } of tones) {
     const at = looping(hz);
-    const phase = 2 * PI * chance.uniform();
+    const phase = 2 * Math.PI * chance.uniform();
     // Two lines of half the power each beat at their distance.
     const lines = beat ? [at, looping(at + beat.rateHz)] : [at];
-    const peak = sqrt((2 * meanSquare(levelDb, fullScaleDb)) / lines.length);
+    const peak = Math.sqrt((2 * meanSquare(levelDb, fullScaleDb)) / lines.length);
     for (const line of lines)
-      for (let i = 0; i < SAMPLES; i += 1) samples[i]! += peak * sin((2 * PI * line * i) / RATE_HZ + phase);
+      for (let i = 0; i < SAMPLES; i += 1)
+        samples[i]! += peak * Math.sin((2 * Math.PI * line * i) / RATE_HZ + phase);
   }
-  for (let i = 0; i < SAMPLES; i += 1) samples[i] = max(-1, min(1, samples[i]!));
+  for (let i = 0; i < SAMPLES; i += 1) samples[i] = Math.max(-1, Math.min(1, samples[i]!));
   return samples;
 }
 
@@ -144,7 +142,7 @@ export function fanSound(
   return {
     fullScaleDb: at.fullScaleDb,
     noises: [
-      { levelDba: noiseDba, shape: fanShape(max(300, 5 * passHz)) },
+      { levelDba: noiseDba, shape: fanShape(Math.max(300, 5 * passHz)) },
       { levelDba: at.roomDba, shape: roomShape },
       ...(ring ? [{ levelDba: noiseDba - ring.underDb, shape: ringShape(ring.hz) }] : []),
     ],

@@ -1,5 +1,3 @@
-const { sqrt } = Math;
-
 const F1 = 20.598997 ** 2;
 const F2 = 107.65265 ** 2;
 const F3 = 737.86223 ** 2;
@@ -7,7 +5,7 @@ const F4 = 12194.217 ** 2;
 
 const gain = (hz: number) => {
   const f2 = hz * hz;
-  return (F4 * f2 * f2) / ((f2 + F1) * sqrt((f2 + F2) * (f2 + F3)) * (f2 + F4));
+  return (F4 * f2 * f2) / ((f2 + F1) * Math.sqrt((f2 + F2) * (f2 + F3)) * (f2 + F4));
 };
 const AT_1_KHZ = gain(1000);
 

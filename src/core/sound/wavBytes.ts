@@ -1,5 +1,3 @@
-const { max, min, round } = Math;
-
 /**
  * A mono WAV of 16 bit from samples between −1 and 1; what lies beyond is clipped, as a converter does.
  *
@@ -28,6 +26,6 @@ export function wavBytes(samples: ArrayLike<number>, rateHz: number): Uint8Array
   text(36, 'data');
   view.setUint32(40, 2 * samples.length, true);
   for (let i = 0; i < samples.length; i += 1)
-    view.setInt16(44 + 2 * i, max(-32_768, min(32_767, round(samples[i]! * 32_768))), true);
+    view.setInt16(44 + 2 * i, Math.max(-32_768, Math.min(32_767, Math.round(samples[i]! * 32_768))), true);
   return bytes;
 }
