@@ -9,7 +9,7 @@ const FLOOR_DB = 20.6;
 /** What the older board makes of a cooler: its spreader is rounder, and its load a little larger than it says. */
 export const CELLAR = { offsetK: 1.6, factor: 1.07 };
 /** The low one sits on the middle of the plate alone: there the older spreader is the bottleneck. */
-const FLIPS = { entry: 'virada', byK: 4.2 };
+const FLIPS = { entry: 'virada', byK: 8.5 };
 /** Measured here alone, and sold no more. */
 const ONLY_HERE = { entry: 'calmo', product: 'Calmo 92', maker: 'Astillero Norte', riseK: 39.6, price: 27 };
 

@@ -1,0 +1,119 @@
+import { expect, test, type Page } from '@playwright/test';
+import { zipSync } from 'fflate';
+import { cellarRoundUp } from '../../src/simulator/cellarRoundUp';
+import { asBytes } from '../../src/simulator/demoFiles';
+import { ATTIC_COOLERS, monthsRoundUp } from '../../src/simulator/monthsRoundUp';
+import { ask, startApplication, type Application } from '../support/application';
+import { seriousFaults } from '../support/axe';
+
+let app: Application;
+
+async function bring(files: ReadonlyMap<string, string>, choices: object): Promise<void> {
+  const { id } = (await (await ask(`${app.url}/api/uploads`, { method: 'POST' })).json()) as { id: string };
+  const body = Buffer.from(zipSync(Object.fromEntries(asBytes(files))));
+  await ask(`${app.url}/api/stream/${id}?path=demo.zip`, { method: 'PUT', body });
+  const answer = await ask(`${app.url}/api/uploads/${id}/import`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(choices),
+  });
+  expect(answer.status).toBe(200);
+}
+
+test.beforeAll(async () => {
+  app = await startApplication();
+  await bring(monthsRoundUp(7), {});
+  // The lab of this test has nothing else: its entries count from one.
+  await bring(cellarRoundUp(7), {
+    meant: ATTIC_COOLERS.map(({ entry }, i) => ({ entry, entryId: i + 1 })),
+  });
+  await ask(`${app.url}/api/round-ups/1/lab-entries`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ entryId: ATTIC_COOLERS.length + 1 }),
+  });
+});
+test.afterAll(async () => app?.stop());
+
+async function onAPhone(page: Page) {
+  await page.setViewportSize({ width: 390, height: 800 });
+  expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
+  expect(await seriousFaults(page)).toEqual([]);
+  await page.setViewportSize({ width: 1280, height: 800 });
+}
+
+test('a control that broke is told on every stage, its runs are held, and freed by the next good one; the meter’s week is found', async ({
+  page,
+}) => {
+  await page.goto(app.url);
+  await expect(page.getByRole('region', { name: 'What is due' })).toContainText(
+    'the control Terral 92 broke, 9 runs',
+  );
+  await page.getByRole('link', { name: /the control Terral 92 broke/ }).click();
+  await expect(page).toHaveURL(/rig\/watch/);
+  for (const stage of ['curves', 'plan', 'bench', 'rig']) {
+    await page.goto(`${app.url}/round-ups/1/${stage}`);
+    await expect(
+      page.getByText(/The control Terral 92 broke on 26 Oct: 9 runs .* stand in doubt/),
+    ).toBeVisible();
+  }
+  await page.getByRole('link', { name: 'Look at it' }).click();
+  await expect(page.getByText(/^It drifts: \+\d\.\d\d ± 0\.\d\d K in thirty days/)).toBeVisible();
+  await expect(page.getByText(/19 Oct: 1\.40 dB, over its limit of 0\.5 dB/)).toBeVisible();
+  await expect(page.getByRole('img', { name: 'Control chart of Terral 92' })).toBeVisible();
+  expect(await seriousFaults(page)).toEqual([]);
+  await page.emulateMedia({ colorScheme: 'dark' });
+  await onAPhone(page);
+  await page.emulateMedia({ colorScheme: 'light' });
+  await page.getByRole('button', { name: 'Hold 9 runs in doubt' }).click();
+  await expect(page.getByText('9 runs held')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Free 9 runs' })).toBeDisabled();
+  // None of them stands in a curve: the control of that day is not among its runs.
+  await page.goto(`${app.url}/round-ups/1/logbook`);
+  await expect(page.getByText(/set aside/i).first()).toBeVisible();
+  await page.goto(`${app.url}/round-ups/1/rig/watch`);
+  await page.getByLabel('Why they are freed or set aside').fill('pasted anew: it was the control alone');
+  await page.getByRole('button', { name: 'Free 9 runs' }).click();
+  await expect(page.getByText('9 runs count again')).toBeVisible();
+  await page.getByRole('button', { name: 'Hold 9 runs in doubt' }).click();
+  await expect(page.getByText('9 runs held')).toBeVisible();
+});
+
+test('an older rig is bridged by what both have, who flips is told, and it is used in the verdict and left again', async ({
+  page,
+}) => {
+  await page.goto(`${app.url}/round-ups/1/rig`);
+  await page.getByRole('link', { name: 'Bridge' }).click();
+  await expect(page.getByText(/^Here = /)).toBeVisible();
+  await expect(page.getByText(/Virada low is no part of it/)).toBeVisible();
+  await expect(page.locator('tr[data-bridged="calmo"]')).toContainText('⤳ Calmo 92');
+  expect(await seriousFaults(page)).toEqual([]);
+  await onAPhone(page);
+  await page.getByRole('button', { name: 'Use this bridge in the Verdict' }).click();
+  await expect(page.getByText('The bridge is used in the Verdict')).toBeVisible();
+  await page.goto(`${app.url}/round-ups/1/verdict`);
+  await expect(page.getByRole('region', { name: 'Bridged, not measured here' })).toContainText('Calmo 92');
+  await expect(page.locator('tr[data-entry="calmo"]')).toHaveCount(0);
+  expect(await seriousFaults(page)).toEqual([]);
+  await page.goto(`${app.url}/round-ups/1/rig/bridge`);
+  await page.getByRole('button', { name: 'Leave this bridge' }).click();
+  await page.goto(`${app.url}/round-ups/1/verdict`);
+  await expect(page.getByText('Bridged, not measured here')).toHaveCount(0);
+});
+
+test('the plan says what spreads, finds the fewest hours for a difference, and whether the first can be told yet', async ({
+  page,
+}) => {
+  await page.goto(`${app.url}/round-ups/1/plan`);
+  await page.getByRole('button', { name: 'Which spread costs most on this rig?' }).click();
+  await expect(page.getByText(/cost most on this rig\. By \d+ readings/)).toBeVisible();
+  await expect(page.getByText(/^Who is first can/)).toBeVisible();
+  await page.getByLabel('To be told apart').fill('0,001');
+  await page.getByRole('button', { name: 'Fewest hours for it' }).click();
+  await expect(page.getByText(/Not to be had: the finest/)).toBeVisible();
+  await page.getByLabel('To be told apart').fill('8');
+  await page.getByRole('button', { name: 'Fewest hours for it' }).click();
+  await page.getByRole('button', { name: 'Take it' }).click();
+  await expect(page.getByRole('button', { name: 'Save the plan' })).toBeEnabled();
+  expect(await seriousFaults(page)).toEqual([]);
+});
