@@ -8,7 +8,7 @@ import { defaultPlanSettings, type PlanEntry } from '@/core/plan/planSettings';
 import type { RigScatter } from '@/core/plan/smallestDifference';
 import { loadKey, type Load } from '@/core/runs/load';
 import { rigSpread } from '@/core/uncertainty/rigSpread';
-import { earlyBounds } from '@/core/plan/earlyLooks';
+import { earlyBounds, type EarlyLook } from '@/core/plan/earlyLooks';
 import { lineRule, rankAtLine } from '@/core/ranking/rankAtLine';
 import { NORMAL_95 } from '@/core/statistics/normal';
 import {
@@ -47,17 +47,6 @@ export interface PlanView {
   repeated: GroupedReading[];
   /** Whether who is first can be told by now; null before two entries have a place. */
   look: EarlyLook | null;
-}
-
-/** A look before the end, held to its bound. */
-export interface EarlyLook {
-  look: number;
-  looks: number;
-  first: string;
-  second: string;
-  byK: number;
-  z: number;
-  bound: number;
 }
 
 /** Shares of an assumed spread of 0.5 K: most of it is remounting. */

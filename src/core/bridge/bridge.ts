@@ -155,3 +155,15 @@ export function bridgedValue(bridge: Bridge, x: number, ux: number): Outcome<Bri
   const { value, u } = carried(bridge, x, ux);
   return known({ value, interval95: interval95(u, Math.max(1, fit.freedom)) });
 }
+
+/** A row that was measured elsewhere and carried over: never called measured. */
+export interface BridgedRow {
+  entry: string;
+  product: string;
+  value: number;
+  interval95: number;
+  levelDb: number;
+  /** What it was there. */
+  there: number;
+  from: string;
+}

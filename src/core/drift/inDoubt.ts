@@ -6,6 +6,17 @@ export interface DatedRun {
   atMs: number;
 }
 
+/** What is told of a break: times in ms since 1970, and the runs in doubt with the version that was seen. */
+export interface DoubtNotice {
+  product: string;
+  brokeMs: number;
+  lastGoodMs: number | null;
+  goodAgainMs: number | null;
+  /** Of the runs in doubt: those that count now, and those that are held. */
+  counting: { id: number; version: number }[];
+  held: { id: number; version: number }[];
+}
+
 export interface Doubt<P extends ChartedPoint, R extends DatedRun> {
   /** The control that broke, and the last good one before it, of whichever cooler; null where none was. */
   broke: P;

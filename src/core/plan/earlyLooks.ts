@@ -1,5 +1,16 @@
 import { normalCdf, normalDensity } from '../statistics/normal';
 
+/** A look before the end, held to its bound. */
+export interface EarlyLook {
+  look: number;
+  looks: number;
+  first: string;
+  second: string;
+  byK: number;
+  z: number;
+  bound: number;
+}
+
 const STEPS = 120;
 const REACH = 8;
 const HALVINGS = 26;

@@ -1,4 +1,4 @@
-import { bridgedValue, bridgeOf, type Bridge, type SharedPoint } from '@/core/bridge/bridge';
+import { bridgedValue, bridgeOf, type Bridge, type BridgedRow, type SharedPoint } from '@/core/bridge/bridge';
 import { standApart, type Apart, type Standing } from '@/core/bridge/standTogether';
 import { entryCurves, type EntryCurve } from '@/core/curves/entryCurve';
 import { valueAtLine } from '@/core/curves/valueAtLine';
@@ -13,18 +13,6 @@ import { getRevision, listElsewhereRuns, type RigRevisionRow } from '@/database/
 import { listRunsAt } from '@/database/runs';
 import { setupOf } from '../rigView';
 import { curvesOf, type RoundUpView } from '../roundUpView';
-
-/** A row that was measured elsewhere and carried over: never called measured. */
-export interface BridgedRow {
-  entry: string;
-  product: string;
-  value: number;
-  interval95: number;
-  levelDb: number;
-  /** What it was there. */
-  there: number;
-  from: string;
-}
 
 export interface BridgeView {
   source: { id: number; name: string; runs: number };

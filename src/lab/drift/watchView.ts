@@ -1,7 +1,7 @@
 import { controlChart, type ChartedPoint } from '@/core/drift/controlChart';
 import { controlsToCatch } from '@/core/drift/controlsToCatch';
 import { driftLine, type DriftLine } from '@/core/drift/driftLine';
-import { runsInDoubt } from '@/core/drift/inDoubt';
+import { runsInDoubt, type DoubtNotice } from '@/core/drift/inDoubt';
 import { retests, retestSpread, type Retest } from '@/core/drift/retests';
 import type { Outcome } from '@/core/outcome';
 import { responseOf, RESPONSES, RISE, type Response } from '@/core/responses/responses';
@@ -25,17 +25,6 @@ export interface ControlCourse {
   product: string;
   points: ChartedRetest[];
   drift: Outcome<DriftLine>;
-}
-
-export interface DoubtNotice {
-  /** “one beyond three standard deviations”, and the rest. */
-  product: string;
-  brokeMs: number;
-  lastGoodMs: number | null;
-  goodAgainMs: number | null;
-  /** Of the runs in doubt: those that count now, and those that are held. */
-  counting: { id: number; version: number }[];
-  held: { id: number; version: number }[];
 }
 
 export interface WatchView {

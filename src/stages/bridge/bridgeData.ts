@@ -1,16 +1,6 @@
-import type { Bridge, SharedPoint } from '@/core/bridge/bridge';
+import type { Bridge, BridgedRow, SharedPoint } from '@/core/bridge/bridge';
 import type { Apart } from '@/core/bridge/standTogether';
 import type { Outcome } from '@/core/outcome';
-
-export interface BridgedRowData {
-  entry: string;
-  product: string;
-  value: number;
-  interval95: number;
-  levelDb: number;
-  there: number;
-  from: string;
-}
 
 export interface BridgeData {
   roundUpId: number;
@@ -23,7 +13,7 @@ export interface BridgeData {
     apart: Apart[];
     shared: (SharedPoint & { product: string })[];
     bridge: Outcome<Bridge>;
-    rows: BridgedRowData[];
+    rows: BridgedRow[];
     refused: { product: string; reason: string }[];
     inUse: boolean;
   } | null;

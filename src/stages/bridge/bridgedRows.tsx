@@ -1,8 +1,8 @@
+import type { BridgedRow } from '@/core/bridge/bridge';
 import { figure } from '@/ui/figures';
-import type { BridgedRowData } from './bridgeData';
 
 /** What was measured on another rig and carried over, by itself and never among the measured. */
-export function BridgedRows({ rows, lineDb }: { rows: readonly BridgedRowData[]; lineDb: number }) {
+export function BridgedRows({ rows, lineDb }: { rows: readonly BridgedRow[]; lineDb: number }) {
   if (rows.length === 0) return null;
   return (
     <section aria-label="Bridged, not measured here" className="pt-3">

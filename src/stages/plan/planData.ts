@@ -1,5 +1,6 @@
 import type { Load } from '@/core/runs/load';
 import type { GroupedReading } from '@/core/statistics/varianceComponents';
+import type { EarlyLook } from '@/core/plan/earlyLooks';
 import type { PlanSheet } from '@/core/plan/planSheet';
 import type { PlanEntry } from '@/core/plan/planSettings';
 import type { RigScatter } from '@/core/plan/smallestDifference';
@@ -20,15 +21,8 @@ export interface PlanData {
   risesK: Record<string, Record<string, number>>;
   /** What was repeated on this rig: its spread is told of it in a worker. */
   repeated: GroupedReading[];
-  look: {
-    look: number;
-    looks: number;
-    first: string;
-    second: string;
-    byK: number;
-    z: number;
-    bound: number;
-  } | null;
+  /** Whether who is first can be told by now; null before two have a place. */
+  look: EarlyLook | null;
   /** Minute of today and the day, where the server stands. */
   now: { day: string; minute: number };
 }

@@ -3,7 +3,7 @@ import { assumedWords, RISE } from '@/core/responses/responses';
 import { AXES } from '@/core/curves/axis';
 import { plainScale, riseScale } from '@/core/curves/shownScale';
 import { figure } from '@/ui/figures';
-import type { BridgedRowData } from '../bridge/bridgeData';
+import type { BridgedRow } from '@/core/bridge/bridge';
 import { BridgedRows } from '../bridge/bridgedRows';
 import { RankingNotes } from '../curves/rankingNotes';
 import type { VerdictData } from './verdictData';
@@ -17,7 +17,7 @@ export function VerdictStage({
   bridged,
 }: {
   data: VerdictData;
-  bridged: { rows: BridgedRowData[]; refused: { from: string; reason: string }[] };
+  bridged: { rows: BridgedRow[]; refused: { from: string; reason: string }[] };
 }) {
   const entries = new Map(data.entries.map((entry) => [entry.entry, entry]));
   const { response, against, place, lineAt } = data;

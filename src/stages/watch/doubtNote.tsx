@@ -1,12 +1,19 @@
 import Link from 'next/link';
+import type { DoubtNotice } from '@/core/drift/inDoubt';
 import { dayText } from '@/ui/clock';
 import { plural } from '@/ui/figures';
-import type { DoubtData } from './watchData';
 
 export const dayOf = (ms: number) => dayText(new Date(ms).toISOString().slice(0, 10));
 
 /** What a broken control puts in doubt, in a sentence. */
-export function doubtWords({ product, brokeMs, lastGoodMs, goodAgainMs, counting, held }: DoubtData): string {
+export function doubtWords({
+  product,
+  brokeMs,
+  lastGoodMs,
+  goodAgainMs,
+  counting,
+  held,
+}: DoubtNotice): string {
   const since = lastGoodMs === null ? 'all before it' : `since the last good one, ${dayOf(lastGoodMs)}`;
   const inDoubt =
     counting.length > 0
@@ -17,7 +24,7 @@ export function doubtWords({ product, brokeMs, lastGoodMs, goodAgainMs, counting
 }
 
 /** Told at the head of every stage, until the runs are held, freed or set aside. */
-export function DoubtNote({ roundUpId, doubt }: { roundUpId: number; doubt: DoubtData }) {
+export function DoubtNote({ roundUpId, doubt }: { roundUpId: number; doubt: DoubtNotice }) {
   return (
     <p
       role="status"

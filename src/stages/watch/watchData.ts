@@ -1,3 +1,4 @@
+import type { DoubtNotice } from '@/core/drift/inDoubt';
 import type { DriftLine } from '@/core/drift/driftLine';
 import type { Outcome } from '@/core/outcome';
 
@@ -14,15 +15,6 @@ export interface WatchPoint {
   says: string;
 }
 
-export interface DoubtData {
-  product: string;
-  brokeMs: number;
-  lastGoodMs: number | null;
-  goodAgainMs: number | null;
-  counting: { id: number; version: number }[];
-  held: { id: number; version: number }[];
-}
-
 export interface WatchData {
   roundUpId: number;
   rig: string;
@@ -30,7 +22,7 @@ export interface WatchData {
   responses: { id: string; name: string }[];
   revisions: { revision: number; startedMs: number; reason: string }[];
   courses: { entryId: number; product: string; points: WatchPoint[]; drift: Outcome<DriftLine> }[];
-  doubt: DoubtData | null;
+  doubt: DoubtNotice | null;
   catches: { shift: number; controls: number; runs: number }[];
   sd: number | null;
   instruments: {

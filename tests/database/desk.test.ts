@@ -1,0 +1,100 @@
+import { withDatabase } from '@/database/pool';
+import { viewDesk } from '@/lab/deskView';
+import { viewNextStep } from '@/lab/nextStep';
+import { viewPlan } from '@/lab/planView';
+import { viewRoundUp } from '@/lab/roundUpView';
+import { viewLeaders } from '@/lab/leaders';
+import { createRoundUp } from '@/lab/createRoundUp';
+import { asBytes } from '@/simulator/demoFiles';
+import { monthsRoundUp } from '@/simulator/monthsRoundUp';
+import { demoBundle } from '@/simulator/demoBundle';
+import { importSound, inFreshLab } from '../support/lab';
+
+inFreshLab();
+
+test('an empty lab has nothing due, no rigs and no evenings', async () => {
+  expect(await viewDesk('2026-11-26')).toEqual({ due: [], rigs: [], evenings: [] });
+  expect(await viewNextStep(1)).toBe('');
+});
+
+test('what is due is told with where it is done, what is bad first, and each goes when its day is another', async () => {
+  const towers = await importSound(asBytes(demoBundle(7)));
+  const attic = await importSound(asBytes(monthsRoundUp(7)));
+  const desk = await viewDesk('2026-11-26');
+  const says = desk.due.map((due) => due.says);
+  expect(says).toContain('Boathouse lab: the calibration of 94 dB whistle ran out on 2026-10-01');
+  expect(says).toContain('Attic bench: the control Terral 92 broke, 9 runs are in doubt');
+  expect(says.find((each) => each.startsWith('lent samples'))).toContain('Jaloque 360 A');
+  expect(says.find((each) => each.includes('older than a month'))).toContain('Quiet towers');
+  expect(desk.due.map(({ isBad }) => isBad)).toEqual(
+    [...desk.due.map(({ isBad }) => isBad)].sort().reverse(),
+  );
+  expect(desk.due.find(({ says: each }) => each.includes('whistle'))!.href).toBe(`/round-ups/${towers}/rig`);
+  expect(desk.rigs.find(({ rig }) => rig === 'Attic bench')).toMatchObject({
+    isWell: false,
+    href: `/round-ups/${attic}/rig/watch`,
+  });
+  expect(desk.rigs.find(({ rig }) => rig === 'Boathouse lab')).toMatchObject({ isWell: true });
+  // Before its day a calibration holds; prices of that week are new.
+  const earlier = (await viewDesk('2026-09-20')).due.map((due) => due.says);
+  expect(earlier.some((each) => each.includes('whistle'))).toBe(false);
+  expect(earlier.some((each) => each.includes('older than a month'))).toBe(false);
+});
+
+test('the last evenings are told with their runs, five of them, the newest first', async () => {
+  const { evenings } = await viewDesk('2026-11-26');
+  expect(evenings).toHaveLength(5);
+  expect([...evenings].map(({ day }) => day)).toEqual(
+    [...evenings]
+      .map(({ day }) => day)
+      .sort()
+      .reverse(),
+  );
+  const { rows } = await withDatabase((db) =>
+    db.query<{ runs: number }>(`SELECT count(*)::int AS runs FROM runs WHERE left(started_at, 10) = $1`, [
+      evenings[0]!.day,
+    ]),
+  );
+  expect(evenings[0]!.runs).toBe(rows[0]!.runs);
+  expect(evenings[0]!.roundUpId).not.toBeNull();
+});
+
+test('a round-up says what comes next, and shows its curves in small', async () => {
+  const [towers, attic] = [1, 2];
+  expect(await viewNextStep(towers)).toMatch(/^\d+ readings of the plan are left$/);
+  expect(await viewNextStep(attic)).toBe('write and publish the verdict');
+  const { sketch } = (await viewLeaders(attic))!;
+  expect(sketch).toHaveLength(5);
+  for (const { points } of sketch)
+    expect(points.map(([at]) => at)).toEqual(points.map(([at]) => at).sort((a, b) => a - b));
+  const id = await createRoundUp({
+    title: 'New',
+    question: 'coolers',
+    rigRevisionId: null,
+    rigName: 'Hall',
+    who: 'me',
+  });
+  expect(await viewNextStep(id)).toBe('decide the brief');
+});
+
+test('a plan without a remount of its own plans by what the rig’s months tell; the first is looked at by its bound', async () => {
+  const plan = (await viewPlan(2, '2026-11-26'))!;
+  expect(plan.repeated.length).toBeGreaterThan(20);
+  expect(plan.repeated[0]!.groups).toHaveProperty('mounts');
+  const { look } = plan;
+  expect(look!.bound).toBeGreaterThan(1.95);
+  expect(look!.look).toBeLessThanOrEqual(look!.looks);
+  // The same rig, a round-up with nothing of its own: no spread is assumed where the lab knows one.
+  const revision = (await viewRoundUp(2))!.roundUp.rigRevisionId;
+  const id = await createRoundUp({
+    title: 'Next',
+    question: 'coolers',
+    rigRevisionId: revision,
+    rigName: '',
+    who: 'me',
+  });
+  const next = (await viewPlan(id, '2026-11-26'))!;
+  expect(next.scatterFrom).toContain('from all that was repeated on this rig');
+  expect(next.scatter.mountK).toBeGreaterThan(0.2);
+  expect(next.look).toBeNull();
+});
