@@ -17,9 +17,9 @@ const views = [
   ['side', '/round-ups/4/curves/side?from=two-in'],
   ['layout', '/round-ups/4/line-up?entry=bottom'],
   ['judgement', '/round-ups/1/curves/judgement?one=tramontana&other=galerna-twin'],
-  ['plates', '/round-ups/1/line-up/plates?entry=galerna-twin'],
+  ['sound', '/round-ups/3/curves/sound?clip=5'],
+  ['watch', '/round-ups/6/rig/watch'],
   ['verdict', '/round-ups/1/verdict'],
-  ['bring', '/bring'],
   ['write', '/round-ups/1/verdict/write'],
   ['report', '/round-ups/1/verdict/versions/2/report'],
 ];
