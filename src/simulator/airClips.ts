@@ -7,8 +7,10 @@ import {
   calibratorSound,
   fanSound,
   roomShape,
+  SHORT_TAKE,
   simulatedSound,
   SOUND_RATE_HZ,
+  WHOLE_TAKE,
   type FanVoice,
 } from './fanSound';
 
@@ -38,8 +40,11 @@ const VOICES: Record<string, Omit<FanVoice, 'blades'>> = {
 export function airClips(seed: number): Map<string, Uint8Array> {
   const chance = seededChance(seed + 1);
   const files = new Map<string, Uint8Array>();
-  const wav = (path: string, sound: Parameters<typeof simulatedSound>[0]) =>
-    files.set(path, wavBytes(simulatedSound(sound, chance), SOUND_RATE_HZ));
+  const wav = (path: string, sound: Parameters<typeof simulatedSound>[0]) => {
+    const swells = sound.tones.some(({ beat }) => beat);
+    const samples = simulatedSound(sound, chance, swells ? WHOLE_TAKE : SHORT_TAKE);
+    files.set(path, wavBytes(samples, SOUND_RATE_HZ));
+  };
   wav('clips/calibrator.wav', calibratorSound(CALIBRATOR_DB, FULL_SCALE_DB));
   wav('clips/room.wav', {
     fullScaleDb: FULL_SCALE_DB,

@@ -4,8 +4,9 @@ import type { Chance } from '@/core/statistics/chance';
 
 const RATE_HZ = 48_000;
 /** Five and a half seconds, made in one piece: its end meets its beginning, so that it loops without a click. */
-const SAMPLES = 2 ** 18;
-const STEP_HZ = RATE_HZ / SAMPLES;
+export const WHOLE_TAKE = 2 ** 18;
+/** Half of that: enough for all but what swells slowly. */
+export const SHORT_TAKE = 2 ** 17;
 
 export const SOUND_RATE_HZ = RATE_HZ;
 
@@ -51,59 +52,71 @@ export interface SimulatedSound {
 /** Mean square of a level, digital full scale being one; a full-scale sine has half of one. */
 const meanSquare = (levelDb: number, fullScaleDb: number) => 0.5 * 10 ** ((levelDb - fullScaleDb) / 10);
 
-const HALF = SAMPLES / 2;
-const TRANSFORM = new FFT(SAMPLES);
-const GAINS = Float64Array.from({ length: HALF }, (_, k) => aWeighting(k * STEP_HZ));
+/** By the length of a take, of which there are two. */
+const transforms = new Map<number, FFT>();
 
 /** Noises of their shapes and levels: normal parts at each frequency, put together by one inverse transform. */
-function noiseOf(noises: readonly SimulatedNoise[], fullScaleDb: number, chance: Chance): Float64Array {
-  const powers = new Float64Array(HALF);
+function noiseOf(
+  noises: readonly SimulatedNoise[],
+  fullScaleDb: number,
+  chance: Chance,
+  count: number,
+): Float64Array {
+  const half = count / 2;
+  const stepHz = RATE_HZ / count;
+  const powers = new Float64Array(half);
   for (const { levelDba, shape } of noises) {
-    const own = new Float64Array(HALF);
+    const own = new Float64Array(half);
     let weighted = 0;
-    for (let k = 1; k < HALF; k += 1) {
-      own[k] = shape(k * STEP_HZ);
-      weighted += own[k]! * GAINS[k]!;
+    for (let k = 1; k < half; k += 1) {
+      own[k] = shape(k * stepHz);
+      weighted += own[k]! * aWeighting(k * stepHz);
     }
     const scale = meanSquare(levelDba, fullScaleDb) / weighted;
-    for (let k = 0; k < HALF; k += 1) powers[k]! += scale * own[k]!;
+    for (let k = 0; k < half; k += 1) powers[k]! += scale * own[k]!;
   }
-  const spectrum = new Float64Array(2 * SAMPLES);
-  for (let k = 1; k < HALF; k += 1) {
+  const spectrum = new Float64Array(2 * count);
+  for (let k = 1; k < half; k += 1) {
     if (powers[k]! === 0) continue;
     // Half of the power on each side of the spectrum, half of that in each of both parts.
-    const sigma = (SAMPLES * Math.sqrt(powers[k]!)) / 2;
+    const sigma = (count * Math.sqrt(powers[k]!)) / 2;
     spectrum[2 * k] = sigma * chance.normal();
     spectrum[2 * k + 1] = sigma * chance.normal();
   }
-  TRANSFORM.completeSpectrum(spectrum);
-  const out = new Float64Array(2 * SAMPLES);
-  TRANSFORM.inverseTransform(out, spectrum);
-  const samples = new Float64Array(SAMPLES);
-  for (let i = 0; i < SAMPLES; i += 1) samples[i] = out[2 * i]!;
+  const transform = transforms.get(count) ?? new FFT(count);
+  transforms.set(count, transform);
+  transform.completeSpectrum(spectrum);
+  const out = new Float64Array(2 * count);
+  transform.inverseTransform(out, spectrum);
+  const samples = new Float64Array(count);
+  for (let i = 0; i < count; i += 1) samples[i] = out[2 * i]!;
   return samples;
 }
 
 /** To the nearest frequency that has whole turns in the recording. */
-const looping = (hz: number) => Math.round(hz / STEP_HZ) * STEP_HZ;
+const looping = (hz: number, count: number) => (Math.round((hz * count) / RATE_HZ) * RATE_HZ) / count;
 
 /**
  * A recording of a fan as a calibrated microphone takes it: noise in the shape of a fan and of the room, its tones, cut off at full
  * scale as a converter does. The same chance gives the same samples.
  */
-export function simulatedSound({ noises, tones, fullScaleDb }: SimulatedSound, chance: Chance): Float64Array {
-  const samples = noiseOf(noises, fullScaleDb, chance);
+export function simulatedSound(
+  { noises, tones, fullScaleDb }: SimulatedSound,
+  chance: Chance,
+  count: number = WHOLE_TAKE,
+): Float64Array {
+  const samples = noiseOf(noises, fullScaleDb, chance, count);
   for (const { hz, levelDb, beat } of tones) {
-    const at = looping(hz);
+    const at = looping(hz, count);
     const phase = 2 * Math.PI * chance.uniform();
     // Two lines of half the power each beat at their distance.
-    const lines = beat ? [at, looping(at + beat.rateHz)] : [at];
+    const lines = beat ? [at, looping(at + beat.rateHz, count)] : [at];
     const peak = Math.sqrt((2 * meanSquare(levelDb, fullScaleDb)) / lines.length);
     for (const line of lines)
-      for (let i = 0; i < SAMPLES; i += 1)
+      for (let i = 0; i < count; i += 1)
         samples[i]! += peak * Math.sin((2 * Math.PI * line * i) / RATE_HZ + phase);
   }
-  for (let i = 0; i < SAMPLES; i += 1) samples[i] = Math.max(-1, Math.min(1, samples[i]!));
+  for (let i = 0; i < count; i += 1) samples[i] = Math.max(-1, Math.min(1, samples[i]!));
   return samples;
 }
 
