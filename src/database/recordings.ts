@@ -58,18 +58,19 @@ export async function knownRecording(
   return rows[0]?.id ?? null;
 }
 
-export async function insertRecording(db: Queryable, made: NewRecording): Promise<number> {
+/** Its id; null where another has written the same one meanwhile. */
+export async function insertRecording(db: Queryable, made: NewRecording): Promise<number | null> {
   const { rows } = await db.query<{ id: number }>(
     `INSERT INTO recordings (rig_revision_id, kind, entry_id, setting, run_id, name, recorded_at, distance_cm, calibrator_db,
                              full_scale_db, calibration_id, room_id, digest, size, sound)
-     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15) RETURNING id`,
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15) ON CONFLICT DO NOTHING RETURNING id`,
     [
       ...[made.rigRevisionId, made.kind, made.entryId, made.setting, made.runId, made.name, made.recordedAt],
       ...[made.distanceCm, made.calibratorDb, made.fullScaleDb, made.calibrationId, made.roomId],
       ...[made.digest, made.size, JSON.stringify(made.sound)],
     ],
   );
-  return rows[0]!.id;
+  return rows[0]?.id ?? null;
 }
 
 export async function insertRecordingPart(

@@ -293,3 +293,36 @@ test('at the bench the microphone records its tone, the room and each reading, k
     await bench.tearDown();
   }
 }, 120_000);
+
+test('two who keep the same recording at once keep it once; one upload is kept by one of two', async () => {
+  const id = await importSound(smallBundle());
+  const bytes = fanWav(35, 900, 9);
+  const both = await Promise.all(
+    [0, 1].map(() => keep(id, bytes, { entry: 'a', setting: '75 %' }).catch((error: Error) => error)),
+  );
+  const kept = (await clipsOf(id)).filter(({ recording }) => recording.setting === '75 %');
+  expect(kept).toHaveLength(1);
+  // The second finds what the first has written.
+  expect(both.map((each) => (each instanceof Error ? each.message : each.isNew)).sort()).toEqual([
+    false,
+    true,
+  ]);
+  await expect(
+    keepRecording('00000000-0000-4000-8000-000000000000', {
+      ...{ roundUpId: id, kind: 'clip', entry: 'a', setting: '1', run: null, channel: 1 },
+      ...{ recordedAt: '2026-11-26T20:00:00Z', distanceCm: null, calibratorDb: null },
+    }),
+  ).rejects.toThrow('not there any more');
+});
+
+test('an entry taken out of the line-up takes its clips from the page, and they come back with it; another round-up sees its own', async () => {
+  const id = await importSound(smallBundle());
+  await keep(id, fanWav(35, 900, 11), { entry: 'a', setting: '75 %' });
+  const { entryId } = (await clipsOf(id))[0]!.recording;
+  await withDatabase((db) =>
+    db.query(`DELETE FROM round_up_entries WHERE round_up_id = $1 AND entry_id = $2`, [id, entryId]),
+  );
+  expect(await clipsOf(id)).toEqual([]);
+  const other = await importSound(smallBundle());
+  expect(await clipsOf(other)).toEqual([]);
+});

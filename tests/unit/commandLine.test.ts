@@ -120,6 +120,11 @@ test.each<[string, string[], RegExp]>([
     /no run has the response "airspeed".*there are: rise/,
   ],
   ['an axis that is none', [PLAIN, '--against', 'colour'], /--against: noise, rpm, duty, sone are there/],
+  [
+    'loudness where nothing was recorded',
+    [PLAIN, '--response', 'sone', '--against', 'rpm', '--at', '900'],
+    /no run has the response "sone"/,
+  ],
   ['a speed without a place on it', [PLAIN, '--against', 'rpm'], /--at/],
   ['two lines at once', [PLAIN, '--noise', '33', '--at', '30'], /give one of the two/],
   ['a level that is no number', [PLAIN, '--noise', 'loud'], /noise/],

@@ -100,6 +100,7 @@ export async function writeRecording(
   const known = await knownRecording(db, made);
   if (known !== null) return { id: known, isNew: false };
   const id = await insertRecording(db, made);
+  if (id === null) return { id: (await knownRecording(db, made))!, isNew: false };
   await writeParts(db, id, source);
   if (kind !== 'clip') await giveToEvening(db, kind, { id, rigRevisionId, at: recordedAt });
   return { id, isNew: true };
