@@ -1,3 +1,5 @@
+import { standApart, type Apart, type Standing } from '@/core/bridge/standTogether';
+import { RISE } from '@/core/responses/responses';
 import type { RigBook } from '@/core/rig/instrument';
 import { defaultSetup, setupProblems, type RigSetup } from '@/core/rig/rigSetup';
 import { setupDifferences, type SetupDifference } from '@/core/rig/setupDifferences';
@@ -35,6 +37,8 @@ export interface KeptApart {
   entries: number;
   runs: number;
   differences: SetupDifference[];
+  /** Why they may not stand together, and the ways out, by the one rule. */
+  apart: Apart[];
 }
 
 export interface RigView {
@@ -52,6 +56,15 @@ export function setupOf(row: RigRevisionRow): RigSetup {
   return row.setup ?? defaultSetup(row);
 }
 
+/** What decides whether runs of a revision may stand with others. */
+export function standingOf(row: RigRevisionRow): Standing {
+  const { enclosure, meterDistanceCm, limitC, interfaceMaterial } = setupOf(row);
+  return {
+    ...{ rig: row.rig, revision: row.revision, enclosure, meterDistanceCm, limitC, interfaceMaterial },
+    ...{ load: null, response: RISE.id },
+  };
+}
+
 async function keptApart(db: Queryable, roundUpId: number, current: RigRevisionRow): Promise<KeptApart[]> {
   const apart: KeptApart[] = [];
   for (const { rigRevisionId, entries, runs } of await listElsewhereRuns(db, roundUpId)) {
@@ -64,7 +77,8 @@ async function keptApart(db: Queryable, roundUpId: number, current: RigRevisionR
         isNow: current.rig,
         remedy: 're-test at least three entries on this rig and bridge by them',
       });
-    apart.push({ revision: other.revision, revisionId: other.id, entries, runs, differences });
+    const why = standApart(standingOf(other), standingOf(current));
+    apart.push({ revision: other.revision, revisionId: other.id, entries, runs, differences, apart: why });
   }
   return apart;
 }

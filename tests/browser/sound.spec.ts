@@ -12,7 +12,13 @@ import {
   SOUND_RATE_HZ,
   type SimulatedSound,
 } from '../../src/simulator/fanSound';
+import { closePool } from '../../src/database/pool';
+import { viewRoundUp } from '../../src/lab/roundUpView';
+import { viewRecordings } from '../../src/lab/sound/soundView';
 import { startApplication, type Application } from '../support/application';
+import { mounted, TestBench } from '../support/bench';
+import { smallBundle } from '../support/bundles';
+import { importSound } from '../support/lab';
 import { seriousFaults } from '../support/axe';
 
 let app: Application;
@@ -176,4 +182,25 @@ test('the desk’s microphone records, is told as not calibrated, and a phone sh
   const wide = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
   expect(wide).toBeLessThanOrEqual(0);
   expect(await seriousFaults(page)).toEqual([]);
+});
+
+test('beside the bench the desk’s microphone records each reading, kept with its run', async ({ page }) => {
+  process.env.DATABASE_URL = app.databaseUrl;
+  const bench = new TestBench();
+  await bench.setUp(15);
+  try {
+    const id = await importSound(smallBundle());
+    await mounted(id, 'a', ['80 %']);
+    bench.start(app.databaseUrl);
+    await page.goto(`${app.url}/round-ups/${id}/bench`);
+    await page.getByLabel(/Record the room and each reading by this desk’s microphone/).check();
+    await expect(page.getByText('a 80 %.wav is kept')).toBeVisible({ timeout: 150_000 });
+    const clips = (await viewRecordings((await viewRoundUp(id))!)).clips;
+    expect(clips).toHaveLength(1);
+    const run = (await viewRoundUp(id))!.runs.find((other) => other.id === clips[0]!.recording.runId);
+    expect(run).toMatchObject({ setting: '80 %', mount: 9 });
+  } finally {
+    await bench.tearDown();
+    await closePool();
+  }
 });

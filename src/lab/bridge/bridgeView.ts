@@ -1,9 +1,8 @@
 import { bridgedValue, bridgeOf, type Bridge, type BridgedRow, type SharedPoint } from '@/core/bridge/bridge';
-import { standApart, type Apart, type Standing } from '@/core/bridge/standTogether';
+import { standApart, type Apart } from '@/core/bridge/standTogether';
 import { entryCurves, type EntryCurve } from '@/core/curves/entryCurve';
 import { valueAtLine } from '@/core/curves/valueAtLine';
 import { unknown, type Outcome } from '@/core/outcome';
-import { RISE } from '@/core/responses/responses';
 import { labRunPoint } from '@/core/runs/labRun';
 import { loadKey } from '@/core/runs/load';
 import { NORMAL_95 } from '@/core/statistics/normal';
@@ -11,7 +10,7 @@ import { listBridges } from '@/database/bridges';
 import { withDatabase } from '@/database/pool';
 import { getRevision, listElsewhereRuns, type RigRevisionRow } from '@/database/rigs';
 import { listRunsAt } from '@/database/runs';
-import { setupOf } from '../rigView';
+import { standingOf } from '../rigView';
 import { curvesOf, type RoundUpView } from '../roundUpView';
 
 export interface BridgeView {
@@ -24,14 +23,6 @@ export interface BridgeView {
   /** Who is not carried over, and why. */
   refused: { product: string; reason: string }[];
   inUse: boolean;
-}
-
-function standingOf(row: RigRevisionRow): Standing {
-  const { enclosure, meterDistanceCm, limitC, interfaceMaterial } = setupOf(row);
-  return {
-    ...{ rig: row.rig, revision: row.revision, enclosure, meterDistanceCm, limitC, interfaceMaterial },
-    ...{ load: null, response: RISE.id },
-  };
 }
 
 const nameOf = ({ rig, revision }: RigRevisionRow) => `${rig}, revision ${revision}`;

@@ -3,12 +3,14 @@ import { createWriteStream } from 'node:fs';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { setTimeout as sleep } from 'node:timers/promises';
 import { pipeline } from 'node:stream/promises';
 import { fullScaleFrom } from '@/core/sound/calibration';
 import { keptSound, type KeptSound } from '@/core/sound/keptSound';
 import { untold, type Tell } from '@/core/progress';
-import { inTransaction, type Queryable } from '@/database/pool';
+import { inTransaction, withDatabase, type Queryable } from '@/database/pool';
 import {
+  findBenchRun,
   giveToEvening,
   insertRecording,
   knownRecording,
@@ -34,6 +36,8 @@ export interface RecordingRequest {
   entry: string;
   setting: string;
   run: number | null;
+  /** Made beside a reading of the bench. */
+  bench?: { session: number; pass: number } | null;
   recordedAt: string;
   distanceCm: number | null;
   calibratorDb: number | null;
@@ -124,6 +128,22 @@ async function withUploaded<T>(
   }
 }
 
+const TRIES = 10;
+const BETWEEN_MS = 500;
+
+/** The run of a reading that was recorded; the bench writes it within a moment of its end. Null where it wrote none. */
+async function benchRun({ bench, setting }: RecordingRequest): Promise<number | null> {
+  if (!bench) return null;
+  for (let attempt = 0; attempt < TRIES; attempt += 1) {
+    const run = await withDatabase((db) =>
+      findBenchRun(db, { sessionId: bench.session, setting, pass: bench.pass }),
+    );
+    if (run !== null) return run;
+    await sleep(BETWEEN_MS);
+  }
+  return null;
+}
+
 /**
  * Keeps an uploaded recording in the lab: listened to first, then written whole in one transaction with what was heard.
  * @throws Refused where it cannot be used, in words
@@ -136,6 +156,7 @@ export async function keepRecording(
   try {
     return await withUploaded(uploadId, tell, async (source) => {
       const heard = await hearRecording(source, request, tell);
+      const runId = request.run ?? (await benchRun(request));
       return inTransaction(async (db) => {
         const roundUp = await getRoundUp(db, request.roundUpId);
         if (!roundUp) throw new Refused('This round-up is not there any more.');
@@ -148,7 +169,7 @@ export async function keepRecording(
         const place = {
           ...{ kind, entryId, name: source.name, rigRevisionId: roundUp.rigRevisionId },
           setting: kind === 'clip' ? setting : '',
-          runId: kind === 'clip' ? request.run : null,
+          runId: kind === 'clip' ? runId : null,
           recordedAt: new Date(request.recordedAt),
           distanceCm: request.distanceCm,
           calibratorDb: kind === 'calibration' ? request.calibratorDb : null,

@@ -34,6 +34,11 @@ export const recordingRequest = object({
       then: (level) => level.required('the calibrator’s level is needed, dB'),
     }),
   channel: whole(1).max(64, 'at most ${max}').default(1),
+  /** Made beside a reading of the bench: the run is that of its mount, setting and pass. */
+  bench: object({ session: whole(1).required(), pass: whole(1).required() })
+    .noUnknown()
+    .nullable()
+    .default(null),
 }).noUnknown();
 
 export type SentRecording = Omit<RecordingRequest, 'roundUpId'> & { uploadId: string };

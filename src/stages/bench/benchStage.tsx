@@ -11,6 +11,7 @@ import type { LiveSession, LiveStatus } from '@/core/bench/benchEvent';
 import type { UpcomingMount } from '@/core/plan/upcomingMount';
 import type { BenchData } from './benchData';
 import { BenchStatusLine, isBenchAway } from './benchStatus';
+import { DeskMicrophone } from './deskMicrophone';
 import { LastMount } from './lastMount';
 import { LiveFigures } from './liveFigures';
 import { NextMounts } from './nextMounts';
@@ -123,6 +124,7 @@ function Measuring({ data, live, session }: { data: BenchData; live: Live; sessi
         aria-label="What to do"
         tabIndex={0}
       >
+        <DeskMicrophone roundUpId={data.roundUpId} session={session} />
         <StepActions roundUpId={data.roundUpId} state={state} />
         <section aria-label="Next">
           <h3 className="font-display pb-1 text-[16px] font-bold">Next</h3>

@@ -1,3 +1,4 @@
+import type { Apart } from '@/core/bridge/standTogether';
 import type { RigBook } from '@/core/rig/instrument';
 import type { RigSetup } from '@/core/rig/rigSetup';
 import type { SetupDifference } from '@/core/rig/setupDifferences';
@@ -28,5 +29,7 @@ export interface RigData {
     entries: number;
     runs: number;
     differences: SetupDifference[];
+    /** By the one rule of what may stand together. */
+    apart: Apart[];
   }[];
 }

@@ -125,7 +125,13 @@ const SOUND: Record<string, unknown[]> = {
         setting: '75 %',
         run: null,
       },
-      ...{ recordedAt: '2026-11-26T20:00:00Z', distanceCm: 60, calibratorDb: null, channel: 1 },
+      ...{
+        recordedAt: '2026-11-26T20:00:00Z',
+        distanceCm: 60,
+        calibratorDb: null,
+        channel: 1,
+        bench: { session: 1, pass: 1 },
+      },
     },
   ],
   'PATCH /api/round-ups/[id]/recordings/[recording]': [
