@@ -58,7 +58,7 @@ test('a fan evening by keyboard: heard, held at each place, and ranked by airspe
 }) => {
   const base = await plannedFans(page);
   await page.goto(`${base}/bench`);
-  await expect(page.getByText('8 instruments')).toBeVisible();
+  await expect(page.getByText('9 instruments')).toBeVisible();
   const heading = page.getByRole('region', { name: 'The step in hand' }).getByRole('heading');
   const begin = page.getByRole('button', { name: /^Begin: / });
   const allDone = page.getByRole('heading', { name: 'All that was planned is measured' });

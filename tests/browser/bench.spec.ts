@@ -59,7 +59,7 @@ test('nothing but the keyboard: a round-up is measured at the bench, and ranks a
 }) => {
   const base = await savedPlan(page);
   await page.goto(`${base}/bench`);
-  await expect(page.getByText('8 instruments')).toBeVisible();
+  await expect(page.getByText('9 instruments')).toBeVisible();
   expect(await seriousFaults(page)).toEqual([]);
   const heading = page.getByRole('region', { name: 'The step in hand' }).getByRole('heading');
   // At 120 times its pace a step can be over before anybody looks: the page itself keeps what it said.
