@@ -97,6 +97,7 @@ test('an older rig is bridged by what both have, who flips is told, and it is us
   expect(await seriousFaults(page)).toEqual([]);
   await page.goto(`${app.url}/round-ups/1/rig/bridge`);
   await page.getByRole('button', { name: 'Leave this bridge' }).click();
+  await expect(page.getByText('The bridge is left')).toBeVisible();
   await page.goto(`${app.url}/round-ups/1/verdict`);
   await expect(page.getByText('Bridged, not measured here')).toHaveCount(0);
 });

@@ -19,7 +19,9 @@ const dayOf = (at: Date) => `${at.toISOString().slice(0, 16).replace('T', ', ')}
 
 export async function GET(_: Request, { params }: { params: Promise<{ token: string }> }) {
   const { token } = await params;
-  const page = await sharedPage(token.slice(0, 100), new Date());
+  // What was never made by us is not asked for: a zero character no database takes.
+  if (!/^[\w-]{1,100}$/.test(token)) return sentencePage(WORDS.unknown, 404);
+  const page = await sharedPage(token, new Date());
   if (!page.open) {
     const { why, at } = page;
     const sentence = at ? `${WORDS[why]}${why === 'embargo' ? '' : ' on'} ${dayOf(at)}.` : WORDS[why];

@@ -5,7 +5,7 @@ const TYPES: Record<string, string> = { png: 'image/png', jpg: 'image/jpeg', web
 
 export async function GET(_: Request, { params }: { params: Promise<{ id: string; photo: string }> }) {
   const { id, photo } = await params;
-  const type = TYPES[photo.split('.').pop() ?? ''];
+  const type = /^[0-9a-f]{16}\.\w+$/.test(photo) ? TYPES[photo.split('.').pop()!] : undefined;
   const bytes = type ? await readPhoto(idFrom(id), photo) : null;
   if (!bytes || !type) return new Response('no such photograph', { status: 404 });
   return new Response(new Uint8Array(bytes), {
