@@ -37,7 +37,10 @@ test.afterAll(async () => app?.stop());
 
 async function onAPhone(page: Page) {
   await page.setViewportSize({ width: 390, height: 800 });
-  expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
+  // A chart follows the window a moment later.
+  await expect
+    .poll(() => page.evaluate(() => document.documentElement.scrollWidth - innerWidth))
+    .toBeLessThanOrEqual(0);
   expect(await seriousFaults(page)).toEqual([]);
   await page.setViewportSize({ width: 1280, height: 800 });
 }

@@ -179,8 +179,9 @@ test('the desk’s microphone records, is told as not calibrated, and a phone sh
   await page.getByRole('button', { name: 'Stop and keep' }).click();
   await expect(page.getByText(/bora 60 %\.wav is kept/)).toBeVisible();
   await expect(page.getByText('No calibrator’s tone: levels are relative')).toBeVisible();
-  const wide = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
-  expect(wide).toBeLessThanOrEqual(0);
+  await expect
+    .poll(() => page.evaluate(() => document.documentElement.scrollWidth - innerWidth))
+    .toBeLessThanOrEqual(0);
   expect(await seriousFaults(page)).toEqual([]);
 });
 
