@@ -1,8 +1,9 @@
-import { bridgedValue, bridgeOf, type Bridge, type BridgedRow, type SharedPoint } from '@/core/bridge/bridge';
-import { standApart, type Apart } from '@/core/bridge/standTogether';
+import type { BridgeView } from '@/core/bridge/bridgeView';
+import { bridgedValue, bridgeOf, type BridgedRow, type SharedPoint } from '@/core/bridge/bridge';
+import { standApart } from '@/core/bridge/standTogether';
 import { entryCurves, type EntryCurve } from '@/core/curves/entryCurve';
 import { valueAtLine } from '@/core/curves/valueAtLine';
-import { unknown, type Outcome } from '@/core/outcome';
+import { unknown } from '@/core/outcome';
 import { labRunPoint } from '@/core/runs/labRun';
 import { loadKey } from '@/core/runs/load';
 import { NORMAL_95 } from '@/core/statistics/normal';
@@ -12,18 +13,6 @@ import { getRevision, listElsewhereRuns, type RigRevisionRow } from '@/database/
 import { listRunsAt } from '@/database/runs';
 import { standingOf } from '../rigView';
 import { curvesOf, type RoundUpView } from '../roundUpView';
-
-export interface BridgeView {
-  source: { id: number; name: string; runs: number };
-  /** Why runs of both may not stand together as they are; a bridge is one of the ways out, or none. */
-  apart: Apart[];
-  shared: (SharedPoint & { product: string })[];
-  bridge: Outcome<Bridge>;
-  rows: BridgedRow[];
-  /** Who is not carried over, and why. */
-  refused: { product: string; reason: string }[];
-  inUse: boolean;
-}
 
 const nameOf = ({ rig, revision }: RigRevisionRow) => `${rig}, revision ${revision}`;
 

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { energyMeanDb } from '@/core/levels/energyMeanDb';
 import { judgedClip, type JudgedClip } from '@/core/sound/judgedClip';
-import { groupBy } from '@/core/statistics/groupBy';
+import { runLoudness, USUAL_MAINS_HZ } from '@/core/sound/runLoudness';
 import { mean } from '@/core/statistics/mean';
 import { untold, type Tell } from '@/core/progress';
 import type { BundleClip } from '@/formats/bundle/clipsTable';
@@ -84,8 +84,6 @@ export async function hearBundle(bundle: Bundle, tell: Tell = untold): Promise<H
 /** What a reader hears of each clip, s. */
 export const HEARD_S = 2.5;
 
-const MAINS_HZ = 50;
-
 /** A clip of a bundle judged as the lab judges its own. */
 export function judgedBundleClip(
   bundle: Bundle,
@@ -108,7 +106,7 @@ export function judgedBundleClip(
     sources: {
       fans: rpms.length > 0 ? [{ blades, rpm: mean(rpms) }] : [],
       pumpRpm: null,
-      mainsHz: sound.humHz ?? MAINS_HZ,
+      mainsHz: sound.humHz ?? USUAL_MAINS_HZ,
     },
     usedAnyway: clip.usedAnyway,
     setAside: clip.setAside,
@@ -123,17 +121,12 @@ export async function withLoudness(bundle: Bundle): Promise<Bundle> {
     clip: item.clip,
     judged: judgedBundleClip(bundle, heard, item),
   }));
-  const counting = clips.flatMap(({ clip, judged: { loudness } }) =>
-    loudness.known ? [{ clip, sone: loudness.value.sone }] : [],
+  const sones = runLoudness(
+    bundle.runs.map(({ run: { run: id, entry, setting } }) => ({ id, entry, setting })),
+    clips.flatMap(({ clip: { run, entry, setting }, judged: { loudness } }) =>
+      loudness.known ? [{ run: run || null, entry, setting, sone: loudness.value.sone }] : [],
+    ),
   );
-  const keyOf = ({ entry, setting }: { entry: string; setting: string }) => JSON.stringify([entry, setting]);
-  const own = groupBy(counting, ({ clip }) => clip.run);
-  const bySetting = groupBy(counting, ({ clip }) => keyOf(clip));
-  const sones = new Map<string, number>();
-  for (const { run } of bundle.runs) {
-    const ofRun = own.get(run.run) ?? bySetting.get(keyOf(run));
-    if (ofRun) sones.set(run.run, mean(ofRun.map(({ sone }) => sone)));
-  }
   const isHeard = bundle.dataPackage.planning.verdict?.parts.some(({ kind }) => kind === 'sounds');
   const starts = new Map<string, WavStart>();
   for (const { clip } of isHeard ? clips : [])

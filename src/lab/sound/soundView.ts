@@ -1,6 +1,7 @@
 import { energyMeanDb } from '@/core/levels/energyMeanDb';
 import { FIRST_SPEED } from '@/core/responses/runSpeeds';
 import { judgedClip, type JudgedClip } from '@/core/sound/judgedClip';
+import { runLoudness, USUAL_MAINS_HZ } from '@/core/sound/runLoudness';
 import { groupBy } from '@/core/statistics/groupBy';
 import { mean } from '@/core/statistics/mean';
 import { withDatabase } from '@/database/pool';
@@ -10,8 +11,6 @@ import { onceFor } from '../keptWhileUnwritten';
 import { lineUpOf } from '../lineUpView';
 import type { RoundUpView } from '../roundUpView';
 
-/** The mains of a lab that nothing says hums otherwise, Hz. */
-const MAINS_HZ = 50;
 const PUMP = 'pump-speed';
 
 export interface HeardClip {
@@ -96,7 +95,7 @@ function judge(
     sources: {
       fans: rpm === null ? [] : [{ blades: blades.get(recording.entry) ?? null, rpm }],
       pumpRpm: setting?.pumpRpm ?? null,
-      mainsHz: recording.sound.humHz ?? MAINS_HZ,
+      mainsHz: recording.sound.humHz ?? USUAL_MAINS_HZ,
     },
     usedAnyway: recording.usedAnyway,
     setAside: recording.setAside,
@@ -145,15 +144,10 @@ export async function viewRecording(
  */
 export const sonesOf = onceFor(async (view: RoundUpView): Promise<ReadonlyMap<number, number>> => {
   const { clips } = await viewRecordings(view);
-  const counting = clips.flatMap(({ recording, judged }) =>
-    judged.loudness.known ? [{ recording, sone: judged.loudness.value.sone }] : [],
+  return runLoudness(
+    view.runs,
+    clips.flatMap(({ recording: { runId: run, entry, setting }, judged: { loudness } }) =>
+      loudness.known ? [{ run, entry, setting, sone: loudness.value.sone }] : [],
+    ),
   );
-  const own = groupBy(counting, ({ recording }) => recording.runId ?? 0);
-  const bySetting = groupBy(counting, ({ recording }) => keyOf(recording.entry, recording.setting));
-  const sones = new Map<number, number>();
-  for (const run of view.runs) {
-    const clipsOfRun = own.get(run.id) ?? bySetting.get(keyOf(run.entry, run.setting));
-    if (clipsOfRun) sones.set(run.id, mean(clipsOfRun.map(({ sone }) => sone)));
-  }
-  return sones;
 });

@@ -1,6 +1,4 @@
-import type { Bridge, BridgedRow, SharedPoint } from '@/core/bridge/bridge';
-import type { Apart } from '@/core/bridge/standTogether';
-import type { Outcome } from '@/core/outcome';
+import type { BridgeView } from '@/core/bridge/bridgeView';
 
 export interface BridgeData {
   roundUpId: number;
@@ -8,13 +6,5 @@ export interface BridgeData {
   loads: { key: string; label: string }[];
   load: string;
   lineDb: number;
-  made: {
-    source: { id: number; name: string; runs: number };
-    apart: Apart[];
-    shared: (SharedPoint & { product: string })[];
-    bridge: Outcome<Bridge>;
-    rows: BridgedRow[];
-    refused: { product: string; reason: string }[];
-    inUse: boolean;
-  } | null;
+  made: BridgeView | null;
 }
