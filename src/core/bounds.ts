@@ -17,6 +17,8 @@ export const BOUNDS = {
   airspeedMPerS: { min: 0, max: 100, name: 'an airspeed', unit: 'm/s' },
   pressurePa: { min: 0, max: 100_000, name: 'a pressure', unit: 'Pa' },
   flowM3PerH: { min: 0, max: 10_000, name: 'a flow', unit: 'm³/h' },
+  correctionDb: { min: -20, max: 20, name: 'a correction', unit: 'dB' },
+  correctionDoubtDb: { min: 0, max: 20, name: 'a correction’s doubt', unit: 'dB' },
   doubtK: { min: 0, max: 50, name: 'a doubt', unit: 'K' },
   heightMm: { min: 1, max: 2000, name: 'a height', unit: 'mm' },
   clearanceMm: { min: 0, max: 1000, name: 'a clearance', unit: 'mm' },

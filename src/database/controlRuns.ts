@@ -54,6 +54,9 @@ export interface RigRun {
   floorDb: number;
   setAside: string;
   version: number;
+  correctionDb: number | null;
+  correctionDoubtDb: number | null;
+  correctionWhy: string;
   /** Mean power over the nominal load; null where none was logged. */
   powerShare: number | null;
 }
@@ -62,7 +65,8 @@ export interface RigRun {
 export async function listRigRuns(db: Queryable, rigId: number, windowS: number): Promise<RigRun[]> {
   const { rows } = await db.query<RigRun & Record<string, unknown>>(
     `SELECT u.id, u.entry_id AS "entryId", p.name AS product, v.id AS "revisionId", u.setting, u.started_at AS "startedAt",
-            u.floor_db AS "floorDb", u.set_aside AS "setAside", u.version,
+            u.floor_db AS "floorDb", u.set_aside AS "setAside", u.version, u.level_correction_db AS "correctionDb",
+            u.level_correction_doubt_db AS "correctionDoubtDb", u.level_correction_why AS "correctionWhy",
             CASE WHEN u.load_w > 0 AND u.load_name = '' AND d.power_source = 'measured' THEN d.power_mean_w / u.load_w END AS "powerShare",
             EXISTS (SELECT 1 FROM round_up_entries c JOIN live_round_ups r ON r.id = c.round_up_id
                     WHERE c.entry_id = u.entry_id AND c.is_control) AS "isControl"

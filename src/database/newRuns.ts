@@ -14,7 +14,8 @@ export interface NewRun extends Run {
 
 const COLUMNS = `label, entry_id, rig_revision_id, mount, pass, load_w, load_name, gpu_load_w, setting, control, noise_db,
   floor_db, trace, typed_cpu_c, typed_ambient_c, typed_power_w, duty_pct, rpm, started_at, note, set_aside, extra,
-  window_start_s, window_end_s, window_reason, ambient_doubt_k, trace_digest`;
+  window_start_s, window_end_s, window_reason, ambient_doubt_k, trace_digest, level_correction_db,
+  level_correction_doubt_db, level_correction_why`;
 
 function cells(run: NewRun): unknown[] {
   return [
@@ -45,6 +46,9 @@ function cells(run: NewRun): unknown[] {
     run.windowReason,
     run.ambientDoubtK,
     run.traceDigest,
+    run.levelCorrection?.db ?? null,
+    run.levelCorrection?.doubtDb ?? null,
+    run.levelCorrection?.why ?? '',
   ];
 }
 

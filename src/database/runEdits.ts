@@ -20,6 +20,9 @@ export interface RunColumns {
   window_start_s: number | null;
   window_end_s: number | null;
   window_reason: string;
+  level_correction_db: number | null;
+  level_correction_doubt_db: number | null;
+  level_correction_why: string;
   deleted_at: Date | null;
 }
 
@@ -60,6 +63,9 @@ const CHANGEABLE: ReadonlySet<string> = new Set<keyof RunColumns>([
   'window_start_s',
   'window_end_s',
   'window_reason',
+  'level_correction_db',
+  'level_correction_doubt_db',
+  'level_correction_why',
   'deleted_at',
 ]);
 

@@ -1,3 +1,4 @@
+import { plural } from '@/core/words';
 import { checkHolds, checkOffset, isOverdue } from '@/core/rig/instrument';
 import {
   listEvenings,
@@ -8,7 +9,7 @@ import {
   type RigDesk,
 } from '@/database/labDesk';
 import { withDatabase } from '@/database/pool';
-import { doubtToTell } from './drift/watchView';
+import { rigTrouble } from './drift/watchView';
 import { viewRoundUp } from './roundUpView';
 
 /** What wants doing in the lab, with where it is done. */
@@ -45,7 +46,8 @@ function bookDue({ rig, book, lastRun, roundUpId }: RigDesk, today: string): Due
       add(`the calibration of ${instrument.name} ran out on ${instrument.dueOn}`, true);
   const checks = [...(book?.checks ?? [])]
     .filter(({ kind }) => kind === 'calibrator')
-    .sort((a, b) => (a.on < b.on ? 1 : -1));
+    // The newest first as they were noted, also within a day.
+    .sort((a, b) => (a.on < b.on ? 1 : a.on > b.on ? -1 : 0));
   const [last] = checks;
   if (last && !checkHolds(last))
     add(`the meter was off by ${checkOffset(last).toFixed(1)} dB on ${last.on}`, true);
@@ -67,7 +69,8 @@ export async function viewDesk(today: string): Promise<DeskView> {
   const health: DeskView['rigs'] = [];
   for (const { rig, roundUpId, lastRun } of rigs.slice(0, MOST_RIGS)) {
     const view = roundUpId === null ? null : await viewRoundUp(roundUpId);
-    const doubt = view && (await doubtToTell(view));
+    const trouble = view && (await rigTrouble(view));
+    const doubt = trouble?.doubt ?? null;
     const href = roundUpId === null ? null : `/round-ups/${roundUpId}/rig/watch`;
     const ran = lastRun === '' ? 'never ran' : `last ran ${lastRun}`;
     if (doubt)
@@ -75,7 +78,14 @@ export async function viewDesk(today: string): Promise<DeskView> {
         says: `${rig}: the control ${doubt.product} broke, ${doubt.counting.length + doubt.held.length} runs are in doubt`,
         ...{ href: href!, isBad: true },
       });
-    health.push({ rig, href, isWell: !doubt, says: doubt ? `${ran}, its control broke` : ran });
+    const meterRuns = trouble?.meterRuns ?? 0;
+    if (meterRuns > 0)
+      due.push({
+        says: `${rig}: ${plural(meterRuns, 'run that counts was', 'runs that count were')} read while the meter was off`,
+        ...{ href: href!, isBad: true },
+      });
+    const ails = [doubt ? 'its control broke' : '', meterRuns > 0 ? 'its meter was off' : ''];
+    health.push({ rig, href, isWell: !trouble, says: [ran, ...ails].filter(Boolean).join(', ') });
   }
   if (lent.length > 0) {
     const named = lent.slice(0, MOST_NAMED).map(({ product, label }) => `${product} ${label}`);

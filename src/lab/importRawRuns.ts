@@ -115,6 +115,7 @@ async function writeRuns(
         setAside: '',
         movedWindow: null,
         windowReason: '',
+        levelCorrection: null,
         ambientDoubtK: channelOf(channels, 'ambient_c') ? null : plan.room!.doubtK,
         extra: {},
         traceDigest: traceDigest(channels),

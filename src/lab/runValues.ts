@@ -97,7 +97,8 @@ export async function saveStoredValues(
     channels: run.hasTrace ? numberChannels({ channels: await readTrace(db, run.id, wanted) }) : null,
     typed,
     die: isMissing(die.riseK) ? null : die,
-    levelDb: levelOfRun(parts, readings).levelDb,
+    // Kept with the run itself: no value of it is stored.
+    levelDb: levelOfRun({ ...parts, levelCorrection: null }, readings).levelDb,
     sone: null,
     rpm: parts.rpm,
     readings,

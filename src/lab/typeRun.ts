@@ -61,6 +61,7 @@ export async function typeRun(
       movedWindow: null,
       windowReason: '',
       ambientDoubtK: null,
+      levelCorrection: null,
       extra: {},
       traceDigest: '',
     });

@@ -80,7 +80,9 @@ export const BOATHOUSE_BOOK: RigBook = {
   checks: [
     { on: '2026-11-20', kind: 'calibrator', reading: 94.1, note: '' },
     { on: '2026-11-20', kind: 'cold start', reading: 0.2, note: '' },
-    { on: '2026-10-19', kind: 'calibrator', reading: 95.3, note: 'battery was low; changed, then 94.0' },
+    { on: '2026-11-20', kind: 'second probe', reading: 0.1, note: 'beside the lent one' },
+    { on: '2026-10-19', kind: 'calibrator', reading: 94.0, note: 'with a new battery' },
+    { on: '2026-10-19', kind: 'calibrator', reading: 95.3, note: 'the battery was low' },
     { on: '2026-10-12', kind: 'calibrator', reading: 93.9, note: '' },
   ],
 };

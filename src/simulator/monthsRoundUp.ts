@@ -37,17 +37,22 @@ const CHECKS: RigBook['checks'] = [
   [14, 93.9],
   [21, 94.0],
   [28, 94.1],
-  // A week with a microphone that nobody knew to be off: found out by the calibrator, and mended.
-  [35, 95.4],
-  [36, 94.0],
+  [29, 94.0],
+  // A week with a plug that came loose: written down and not heeded, found out and mended a week later.
+  [30, 95.4],
+  [36, 95.3, 'the plug of the microphone was loose'],
+  [36, 94.0, 'mended'],
   [49, 94.1],
   [63, 94.0],
-].map(([day, reading]) => ({
-  on: new Date(START + day! * DAY_MS).toISOString().slice(0, 10),
-  kind: 'calibrator' as const,
-  reading: reading!,
-  note: day === 35 ? 'the plug of the microphone was loose; mended, then 94.0' : '',
-}));
+]
+  .map(([day, reading, note]) => ({
+    on: new Date(START + Number(day) * DAY_MS).toISOString().slice(0, 10),
+    kind: 'calibrator' as const,
+    reading: Number(reading),
+    note: String(note ?? ''),
+  }))
+  // As they are noted: the newest first.
+  .reverse();
 
 /** Rise of the control's paste over its own first day, K. */
 function pasteK(day: number): number {
@@ -91,11 +96,16 @@ export function monthsRoundUp(seed: number): Map<string, string> {
   const rows: RunRow[] = [];
   const days = [0, 7, 14, 21, 28, 35, 42, 49, 56, 63];
   days.forEach((day, week) => {
-    const meterOffDb = day > 28 && day <= 35 ? 1.4 : 0;
-    evening(CONTROL, { day, mount: week + 1, hour: 0, meterOffDb }, rows, chance);
+    const meterOffDb = (on: number) => (on >= 30 && on <= 36 ? 1.4 : 0);
+    evening(CONTROL, { day, mount: week + 1, hour: 0, meterOffDb: meterOffDb(day) }, rows, chance);
     if (week >= 8) return;
     const other = OTHERS[week % OTHERS.length]!;
-    evening(other, { day: day + 2, mount: week < 4 ? 1 : 2, hour: 0, meterOffDb: 0 }, rows, chance);
+    evening(
+      other,
+      { day: day + 2, mount: week < 4 ? 1 : 2, hour: 0, meterOffDb: meterOffDb(day + 2) },
+      rows,
+      chance,
+    );
   });
   const setup = {
     ...defaultSetup({ enclosure: 'open', meterDistanceCm: 60, limitC: 90 }),

@@ -27,6 +27,7 @@ function run(more: Partial<LabRun> = {}, reduced: Partial<Reduction> = {}): LabR
     loadW: 170,
     level: coolerLevel(38, 21),
     ambientDoubtK: null,
+    levelCorrection: null,
     movedWindow: null,
     windowReason: '',
     control: 'fixed',

@@ -30,6 +30,7 @@ const DONE: MethodDone = {
   unsettled: 0,
   movedWindows: 0,
   calledSettled: 0,
+  corrected: [],
 };
 const changed = (more: Partial<Brief>): Brief => ({ ...defaultBrief(), ...more });
 const asking = (brief: Brief, question: RegExp, done: MethodDone | null = DONE) =>

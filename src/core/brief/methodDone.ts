@@ -1,3 +1,4 @@
+import { correctedDb, correctionWords } from '../levels/levelCorrection';
 import { hasDie, type LabRun } from '../runs/labRun';
 import { loadKey, loadLabel } from '../runs/load';
 import { groupBy } from '../statistics/groupBy';
@@ -28,6 +29,8 @@ export interface MethodDone {
   unsettled: number;
   movedWindows: number;
   calledSettled: number;
+  /** Readings of the meter that were corrected on request, in words: how many, by how much, and by what it is known. */
+  corrected: string[];
 }
 
 function rangeOf(values: readonly number[]): Range {
@@ -79,11 +82,19 @@ export function methodDone(
     missingLoads: wanted.filter(([key]) => !measuredLoads.has(key)).map(([, label]) => label),
     roomC: present.length > 0 ? rangeOf(present) : null,
     withoutDie: counting.length - withDie.length,
-    floorDba: rangeOf(counting.map((run) => run.floorDb)),
+    floorDba: rangeOf(counting.map((run) => correctedDb(run.floorDb, run.levelCorrection))),
     typed: withDie.filter((run) => !run.hasTrace).length,
     unsettled: withDie.filter((run) => !run.reduction.settled).length,
     movedWindows: counting.filter((run) => run.movedWindow !== null).length,
     calledSettled: counting.filter((run) => run.note.includes('called settled over the rule')).length,
+    corrected: [
+      ...groupBy(counting, ({ levelCorrection }) => JSON.stringify(levelCorrection)).values(),
+    ].flatMap((own) => {
+      const correction = own[0]!.levelCorrection;
+      return correction
+        ? `the levels of ${plural(own.length, 'run')} were corrected by ${correctionWords(correction)}, since ${correction.why}`
+        : [];
+    }),
   };
 }
 
@@ -114,6 +125,7 @@ export function departures(brief: Pick<Brief, 'mounts' | 'passes'>, done: Method
   if (done.movedWindows > 0) told.push(`the window of ${plural(done.movedWindows, 'run')} was moved by hand`);
   if (done.calledSettled > 0)
     told.push(`${plural(done.calledSettled, 'soak was', 'soaks were')} called settled before the rule`);
+  told.push(...done.corrected);
   if (done.unsettled > 0)
     told.push(
       `${plural(done.unsettled, 'run', 'runs')} had not settled and ${done.unsettled === 1 ? 'supports' : 'support'} no curve`,

@@ -28,6 +28,8 @@ export interface CurvePoint {
   source: SpreadSource;
   /** Standard uncertainty of the level from the meter's repeatability and resolution, dB. */
   levelUncertaintyDb: number;
+  /** Standard uncertainty of a correction of the meter in its level, dB; 0 where nothing was corrected. */
+  correctionUDb: number;
   /** Variance of the value by the sensors alone: the least that can be in doubt. */
   sensorVariance: number;
   shortfall: number;
@@ -165,6 +167,10 @@ export function entryCurves(
           source: spread.source,
           levelUncertaintyDb:
             rule.against !== 'noise' ? 0 : (instruments.levelDb * gain) / Math.sqrt(setting.points.length),
+          correctionUDb:
+            rule.against === 'noise'
+              ? Math.max(...setting.points.map(({ level }) => level.correctionDoubtDb ?? 0)) / NORMAL_95
+              : 0,
           sensorVariance: sensorsK2,
           shortfall: Math.max(...setting.points.map((point) => Math.abs(point.shortfall))),
           roomUncertaintyK: Math.max(...setting.points.map((point) => point.roomDoubtK)) / NORMAL_95,

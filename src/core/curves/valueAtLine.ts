@@ -118,6 +118,8 @@ function placedAt(
   const chordK = before.value + along * (after.value - before.value);
   const interpolationK = Math.abs(value.value - chordK) / (2 * Math.sqrt(3));
   const levelDb = (1 - along) * before.levelUncertaintyDb + along * after.levelUncertaintyDb;
+  // One meter, one correction: it moves both ends alike.
+  const correctionDb = (1 - along) * before.correctionUDb + along * after.correctionUDb;
   const shortfall = Math.max(before.shortfall, after.shortfall) / Math.sqrt(3);
   const sure = (from: DoubtTerm['from'], uncertainty: number): DoubtTerm => ({
     from,
@@ -126,6 +128,7 @@ function placedAt(
   });
   const others = [
     sure('meter', value.slope * levelDb),
+    sure('correction', value.slope * correctionDb),
     sure('interpolation', interpolationK),
     sure('settling', shortfall),
     sure('room', Math.max(before.roomUncertaintyK, after.roomUncertaintyK)),
@@ -308,7 +311,7 @@ export function bareValueAt(curve: EntryCurve, line: number): BareValue | null {
  * uncertainty, or the status and the reason why there is none (FORMATS steps 7 and 13). Judged by the best value at or
  * below the line, so a setting that is louder and no better than another never helps. An end within 0.3 dB of a noise
  * line reaches it.
- * Uncertainty: spread of passes and mounts, sensors, the meter through the slope, interpolation, what was still to
+ * Uncertainty: spread of passes and mounts, sensors, the meter and what corrects it through the slope, interpolation, what was still to
  * come, a typed room reading's doubt, and what the tenths that miss the line are worth (GUM, JCGM 100, 5.1).
  *
  * Example: Settings at 30 and 36 dB(A): at 33 a value between theirs, at 45 ‘tops-out’, at 28 ‘too-loud’.

@@ -46,6 +46,8 @@ function judgedAgain(points: readonly CurvePoint[], sign: number): CurvePoint[] 
 /** The curve as it could have been measured: the sweep's mount shifts all of it, each setting has its own passes and level. */
 function drawn(curve: EntryCurve, chance: Chance): EntryCurve {
   const mountZ = chance.normal();
+  // Drawn only where something was corrected, so that all else stays as it was drawn.
+  const correctionZ = curve.points.some(({ correctionUDb }) => correctionUDb > 0) ? chance.normal() : 0;
   const points = curve.points.map((point) => {
     const { pass, mount } = largerSpread(point.spread, point.pooledSpread);
     const sensors = Math.sqrt(Math.max(0, point.sensorVariance - mount.variance));
@@ -57,7 +59,7 @@ function drawn(curve: EntryCurve, chance: Chance): EntryCurve {
     return {
       ...point,
       value,
-      at: point.at + point.levelUncertaintyDb * chance.normal(),
+      at: point.at + point.levelUncertaintyDb * chance.normal() + point.correctionUDb * correctionZ,
       resistanceKPerW: point.resistanceKPerW === null ? null : (point.resistanceKPerW * value) / point.value,
     };
   });

@@ -1,6 +1,7 @@
 import type { SpotReading } from '../responses/spotReading';
 import { coolerLevel, type CoolerLevel } from './coolerLevel';
 import { energyMeanDb } from './energyMeanDb';
+import { correctedLevel, type LevelCorrection } from './levelCorrection';
 
 /**
  * Level at the meter where it was read at several places, by energy: the run's own reading is one of them (FORMATS,
@@ -13,14 +14,18 @@ export function meterMean(noiseDb: number, atOtherPlaces: readonly number[]): nu
 }
 
 /**
- * Level of the cooler alone for a run, with what was read of the noise at other places.
+ * Level of the cooler alone for a run, with what was read of the noise at other places and what the meter was off by.
  *
- * @example levelOfRun({ noiseDb: 33, floorDb: 10 }, []).standing → 'clear'
+ * @example levelOfRun({ noiseDb: 33, floorDb: 10, levelCorrection: null }, []).standing → 'clear'
  */
 export function levelOfRun(
-  { noiseDb, floorDb }: { noiseDb: number; floorDb: number },
+  {
+    noiseDb,
+    floorDb,
+    levelCorrection,
+  }: { noiseDb: number; floorDb: number; levelCorrection: LevelCorrection | null },
   readings: readonly SpotReading[],
 ): CoolerLevel {
   const others = readings.filter((reading) => reading.quantity === 'noise').map((reading) => reading.value);
-  return coolerLevel(meterMean(noiseDb, others), floorDb);
+  return correctedLevel(coolerLevel(meterMean(noiseDb, others), floorDb), levelCorrection);
 }

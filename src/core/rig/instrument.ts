@@ -19,11 +19,11 @@ export interface Instrument {
   dueOn: string;
 }
 
-/** A check of the day: the meter on the 94 dB calibrator, or the room probe against the die at a cold start. */
+/** A check of the day: the meter on the 94 dB calibrator, the room probe against the die at a cold start, or against a second probe. */
 export interface DailyCheck {
   on: string;
-  kind: 'calibrator' | 'cold start';
-  /** dB read on the calibrator; probe minus die at cold start, K. */
+  kind: 'calibrator' | 'cold start' | 'second probe';
+  /** dB read on the calibrator; probe minus die at cold start, or minus the second probe beside it, K. */
   reading: number;
   note: string;
 }
@@ -35,16 +35,31 @@ export interface RigBook {
 }
 
 /** Off by more than this a check fails: dB on a class 2 meter with a class 2 calibrator, and K. */
-export const CHECK_LIMIT = { calibrator: 0.5, 'cold start': 0.5 } as const;
+export const CHECK_LIMIT = { calibrator: 0.5, 'cold start': 0.5, 'second probe': 0.5 } as const;
 const CALIBRATOR_DB = 94;
+/** Farther off than this it is no reading of such a check at all. */
+const CANNOT_BE = { calibrator: 10, 'cold start': 20, 'second probe': 20 } as const;
 
 /**
  * How far a check was off, in dB or K.
  *
  * @example checkOffset({ kind: 'calibrator', reading: 94.3 }) → 0.3
  */
-export function checkOffset({ kind, reading }: DailyCheck): number {
+export function checkOffset({ kind, reading }: Pick<DailyCheck, 'kind' | 'reading'>): number {
   return kind === 'calibrator' ? reading - CALIBRATOR_DB : reading;
+}
+
+/**
+ * What is wrong with a check that cannot be: a reading in another unit, or of another calibrator; empty where it can.
+ *
+ * @example checkTrouble({ kind: 'calibrator', reading: 114 }) → 'on a calibrator of 94 dB a meter reads 84 to 104 dB, not 114: …'
+ */
+export function checkTrouble(check: Pick<DailyCheck, 'kind' | 'reading'>): string {
+  const most = CANNOT_BE[check.kind];
+  if (Math.abs(checkOffset(check)) <= most) return '';
+  return check.kind === 'calibrator'
+    ? `on a calibrator of 94 dB a meter reads ${CALIBRATOR_DB - most} to ${CALIBRATOR_DB + most} dB, not ${check.reading}: was it another unit, or another calibrator?`
+    : `two probes at one temperature differ by ${most} K at most, not by ${check.reading}: was it another unit, or no difference?`;
 }
 
 /**

@@ -1,3 +1,4 @@
+import type { LevelCorrection } from '../levels/levelCorrection';
 import type { Load } from './load';
 
 /** One measurement at one operating point, from the importer to the screen; who holds it adds where it belongs. */
@@ -24,4 +25,6 @@ export interface Run extends Load {
   typedPowerW: number | null;
   /** Half-width of the 95 % interval of a typed room reading, K. */
   ambientDoubtK: number | null;
+  /** What its readings of the level are corrected by, on request; null where they stand as read. */
+  levelCorrection: LevelCorrection | null;
 }

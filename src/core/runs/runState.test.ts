@@ -25,6 +25,7 @@ const RUN = {
   loadW: 170,
   level: coolerLevel(38, 21),
   ambientDoubtK: null,
+  levelCorrection: null,
   movedWindow: null,
   windowReason: '',
   control: 'fixed',

@@ -1,3 +1,4 @@
+import { correctionWords } from '../levels/levelCorrection';
 import { isMissing } from '../missing';
 import { isTooShort } from '../settling/settledWindow';
 import { STEADY_K_PER_MIN } from '../settling/steady';
@@ -77,6 +78,9 @@ export function whatToKnow(run: LabRun, limitC: number, beside: readonly string[
     const doubt = run.ambientDoubtK === null ? '' : `, ± ${run.ambientDoubtK} K`;
     notes.push(`Room temperature typed, not logged${doubt}`);
   }
+  const { levelCorrection } = run;
+  if (levelCorrection)
+    notes.push(`Level corrected by ${correctionWords(levelCorrection)}: ${levelCorrection.why}`);
   const left = partLeftOut(run.setting);
   if (left)
     notes.push(

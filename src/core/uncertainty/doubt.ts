@@ -2,7 +2,8 @@ import { studentizedRange } from '../statistics/studentizedRange';
 
 /** A term of the uncertainty of a value: what it comes from, its variance, and the degrees of freedom behind it. */
 export interface DoubtTerm {
-  from: 'mounts' | 'passes' | 'meter' | 'sensors' | 'interpolation' | 'settling' | 'room' | 'line';
+  from:
+    'mounts' | 'passes' | 'meter' | 'correction' | 'sensors' | 'interpolation' | 'settling' | 'room' | 'line';
   variance: number;
   freedom: number;
 }

@@ -38,6 +38,9 @@ const KNOWN = [
   'window_end_s',
   'window_reason',
   'ambient_doubt_k',
+  'level_correction_db',
+  'level_correction_doubt_db',
+  'level_correction_why',
 ];
 
 const ISO_TIME = /^\d{4}-\d{2}-\d{2}([T ]\d{2}:\d{2}(:\d{2}(\.\d+)?)?(Z|[+-]\d{2}:?\d{2})?)?$/;
@@ -53,6 +56,21 @@ function readWindow(read: RowReader): Pick<BundleRun, 'movedWindow' | 'windowRea
     return { movedWindow: null, windowReason: '' };
   }
   return { movedWindow: { startS, endS }, windowReason };
+}
+
+/** A correction of the meter: how much, how sure and why, or none of them. */
+function readCorrection(read: RowReader): BundleRun['levelCorrection'] {
+  const db = read.number('level_correction_db', inBounds('correctionDb'));
+  const doubtDb = read.number('level_correction_doubt_db', inBounds('correctionDoubtDb'));
+  const why = read.text('level_correction_why');
+  if (db === null && doubtDb === null && why === '') return null;
+  if (db === null || doubtDb === null || why === '') {
+    read.fail('level_correction_db', 'a correction has an amount, a doubt, and by what it is known');
+    // Left uncorrected it would pass for a reading of a meter that was right.
+    read.broken = true;
+    return null;
+  }
+  return { db, doubtDb, why };
 }
 
 /** Means of sensors, where there are such columns. */
@@ -107,6 +125,7 @@ function readRun(read: RowReader, line: number, cells: Record<string, string>): 
     setAside: read.text('set_aside'),
     ...readWindow(read),
     ambientDoubtK: read.number('ambient_doubt_k', inBounds('doubtK')),
+    levelCorrection: readCorrection(read),
     extra: unknownCells(cells, KNOWN),
   };
 }

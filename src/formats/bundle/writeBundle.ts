@@ -90,6 +90,9 @@ const RUN_FIELDS: FieldSchema[] = [
   { name: 'window_end_s', type: 'number' },
   { name: 'window_reason', type: 'string' },
   { name: 'ambient_doubt_k', type: 'number' },
+  { name: 'level_correction_db', type: 'number' },
+  { name: 'level_correction_doubt_db', type: 'number' },
+  { name: 'level_correction_why', type: 'string' },
 ];
 
 export function runsCsv(runs: readonly Omit<BundleRun, 'line' | 'typedMeans' | 'score'>[]): string {
@@ -119,6 +122,9 @@ export function runsCsv(runs: readonly Omit<BundleRun, 'line' | 'typedMeans' | '
     window_end_s: run.movedWindow?.endS ?? null,
     window_reason: run.windowReason,
     ambient_doubt_k: run.ambientDoubtK,
+    level_correction_db: run.levelCorrection?.db ?? null,
+    level_correction_doubt_db: run.levelCorrection?.doubtDb ?? null,
+    level_correction_why: run.levelCorrection?.why ?? '',
   }));
   return table([...RUN_FIELDS.map((field) => field.name), ...extraColumns(runs)], rows);
 }

@@ -1,5 +1,11 @@
 import { array, object, string, type ObjectSchema } from 'yup';
-import { INSTRUMENT_KINDS, type DailyCheck, type InstrumentKind, type RigBook } from '@/core/rig/instrument';
+import {
+  checkTrouble,
+  INSTRUMENT_KINDS,
+  type DailyCheck,
+  type InstrumentKind,
+  type RigBook,
+} from '@/core/rig/instrument';
 import type { RigSetup } from '@/core/rig/rigSetup';
 import { bounded, day, finite, measure, text } from './fields';
 
@@ -49,9 +55,12 @@ export const rigBookSheet: ObjectSchema<RigBook> = object({
   checks: array(
     object({
       on: day().required('a day was expected'),
-      kind: string<DailyCheck['kind']>().oneOf(['calibrator', 'cold start']).required(),
+      kind: string<DailyCheck['kind']>().oneOf(['calibrator', 'cold start', 'second probe']).required(),
       reading: finite().min(-100).max(200).required('a reading was expected'),
       note: text(),
+    }).test('can-be', (check, context) => {
+      const trouble = checkTrouble(check);
+      return trouble === '' || context.createError({ message: trouble });
     }),
   )
     .max(5000)

@@ -78,6 +78,7 @@ export async function keepRun(
     movedWindow: null,
     windowReason: '',
     ambientDoubtK: null,
+    levelCorrection: null,
     extra: { bench_session: String(given.sessionId) },
     traceDigest: byAir ? '' : traceDigest(channels),
   });

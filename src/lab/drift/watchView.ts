@@ -2,7 +2,9 @@ import { controlChart, type ChartedPoint } from '@/core/drift/controlChart';
 import { controlsToCatch } from '@/core/drift/controlsToCatch';
 import { driftLine, type DriftLine } from '@/core/drift/driftLine';
 import { runsInDoubt, type DoubtNotice } from '@/core/drift/inDoubt';
+import { calibratorReadings, meterOff, type MeterOff } from '@/core/drift/meterOff';
 import { retests, retestSpread, type Retest } from '@/core/drift/retests';
+import { runTimeMs } from '@/core/drift/runTime';
 import type { Outcome } from '@/core/outcome';
 import { responseOf, RESPONSES, RISE, type Response } from '@/core/responses/responses';
 import { checkOffset, CHECK_LIMIT, type RigBook } from '@/core/rig/instrument';
@@ -39,6 +41,8 @@ export interface WatchView {
   catches: { shift: number; controls: number; runs: number }[];
   sd: number | null;
   instruments: InstrumentCourse[];
+  /** What the meter read while it was off. */
+  meter: MeterOff;
   /** Runs of controls without a time, which no chart can hold. */
   undated: number;
 }
@@ -56,8 +60,6 @@ const SHIFTS_SD = [0.5, 1, 1.5, 2, 3];
 /** Controls with fewer re-tests than this have no course to speak of. */
 const LEAST_CHARTED = 2;
 
-const msOf = (startedAt: string) =>
-  Date.parse(/[zZ]|[+-]\d\d:?\d\d$/.test(startedAt) ? startedAt : `${startedAt}Z`);
 const isHeld = (run: RigRun) => run.setAside.startsWith(HELD);
 
 /** Charts restart with each revision of the rig: what changes the numbers changes the reference, too. */
@@ -75,10 +77,13 @@ function instrumentCourses(runs: readonly RigRun[], book: RigBook | null): Instr
   for (const [kind, name, unit] of [
     ['calibrator', 'Meter on the calibrator, off by', 'dB'],
     ['cold start', 'Room probe less die at a cold start', 'K'],
+    ['second probe', 'Room probe less a second one beside it', 'K'],
   ] as const) {
     const checks = (book?.checks ?? [])
       .filter((check) => check.kind === kind && !Number.isNaN(Date.parse(check.on)))
       .map((check) => ({ atMs: Date.parse(check.on), value: checkOffset(check) }))
+      // A book holds the newest first, also within a day.
+      .reverse()
       .sort((a, b) => a.atMs - b.atMs);
     if (checks.length > 0)
       made.push({ name, unit, decimals: 2, points: controlChart(checks), limit: CHECK_LIMIT[kind] });
@@ -128,7 +133,7 @@ function doubtOf(courses: readonly ControlCourse[], runs: readonly RigRun[]): Do
     .sort((a, b) => a.atMs - b.atMs);
   const doubt = runsInDoubt(
     points,
-    runs.map((run) => ({ ...run, atMs: msOf(run.startedAt) })),
+    runs.map((run) => ({ ...run, atMs: runTimeMs(run.startedAt) })),
   );
   if (!doubt) return null;
   const { broke, lastGood, goodAgain } = doubt;
@@ -162,7 +167,7 @@ async function watched(view: RoundUpView, wanted: string): Promise<WatchView> {
     ...{ entryId, product: own[0]!.product, isControl: own[0]!.isControl },
     tests: retests(
       own.flatMap(({ id, revision, mount, loadKey, setting, startedAt, value }) => {
-        const atMs = msOf(startedAt);
+        const atMs = runTimeMs(startedAt);
         const point = `${revision} ${loadKey} ${setting}`;
         return Number.isNaN(atMs) ? [] : [{ id, revision, mount, atMs, value, point }];
       }),
@@ -194,6 +199,17 @@ async function watched(view: RoundUpView, wanted: string): Promise<WatchView> {
       return { shift, controls: needed, runs: Math.round(needed * each) };
     }),
     instruments: instrumentCourses(all, book?.body ?? null),
+    meter: meterOff(
+      calibratorReadings(book?.body.checks ?? []),
+      all.map((run) => ({
+        ...{ id: run.id, version: run.version, atMs: runTimeMs(run.startedAt) },
+        state: run.setAside === '' ? 'counting' : isHeld(run) ? 'held' : 'aside',
+        correction:
+          run.correctionDb === null
+            ? null
+            : { db: run.correctionDb, doubtDb: run.correctionDoubtDb!, why: run.correctionWhy },
+      })),
+    ),
     undated,
   };
 }
@@ -211,10 +227,19 @@ export function viewWatch(view: RoundUpView, response: string = RISE.id): Promis
   return made;
 }
 
-/** What a broken control puts in doubt, for the head of every page; null where nothing is, or all of it is held. */
-export async function doubtToTell(view: RoundUpView): Promise<DoubtNotice | null> {
-  const { doubt } = await viewWatch(view);
-  if (!doubt || (doubt.counting.length === 0 && (doubt.held.length === 0 || doubt.goodAgainMs === null)))
-    return null;
-  return doubt;
+/** What the head of every page tells of a rig. */
+export interface RigTrouble {
+  /** What a broken control puts in doubt; null where nothing is, or all of it is held. */
+  doubt: DoubtNotice | null;
+  /** Runs that count, although they were read by a meter that was off, or may have been. */
+  meterRuns: number;
+}
+
+/** What is to be told of a rig; null where nothing is. */
+export async function rigTrouble(view: RoundUpView): Promise<RigTrouble | null> {
+  const { doubt, meter } = await viewWatch(view);
+  const isTold =
+    doubt && (doubt.counting.length > 0 || (doubt.held.length > 0 && doubt.goodAgainMs !== null));
+  if (!isTold && meter.counting === 0) return null;
+  return { doubt: isTold ? doubt : null, meterRuns: meter.counting };
 }

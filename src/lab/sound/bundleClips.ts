@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto';
+import { correctedDb } from '@/core/levels/levelCorrection';
 import { energyMeanDb } from '@/core/levels/energyMeanDb';
 import { judgedClip, type JudgedClip } from '@/core/sound/judgedClip';
 import { runLoudness, USUAL_MAINS_HZ } from '@/core/sound/runLoudness';
@@ -102,7 +103,10 @@ export function judgedBundleClip(
   return judgedClip(sound, clip.setting, {
     calibration: calibration ? { fullScaleDb: calibration.fullScaleDb! } : null,
     room: room ? { bandsDbfs: room.sound.bandsDbfs, fullScaleDb: calibration?.fullScaleDb ?? null } : null,
-    meterDba: isThere && runs.length > 0 ? energyMeanDb(runs.map(({ run }) => run.noiseDb)) : null,
+    meterDba:
+      isThere && runs.length > 0
+        ? energyMeanDb(runs.map(({ run }) => correctedDb(run.noiseDb, run.levelCorrection)))
+        : null,
     sources: {
       fans: rpms.length > 0 ? [{ blades, rpm: mean(rpms) }] : [],
       pumpRpm: null,

@@ -1,3 +1,4 @@
+import { correctedDb } from '@/core/levels/levelCorrection';
 import { energyMeanDb } from '@/core/levels/energyMeanDb';
 import { FIRST_SPEED } from '@/core/responses/runSpeeds';
 import { judgedClip, type JudgedClip } from '@/core/sound/judgedClip';
@@ -47,7 +48,7 @@ async function settingsOf(view: RoundUpView): Promise<Map<string, SettingKnown>>
       return there.length > 0 ? mean(there) : null;
     };
     known.set(key, {
-      meterDba: energyMeanDb(runs.map((run) => run.noiseDb)),
+      meterDba: energyMeanDb(runs.map((run) => correctedDb(run.noiseDb, run.levelCorrection))),
       rpm: middle(runs.map((run) => speedOf.get(run.id) ?? run.rpm)),
       pumpRpm: middle(runs.map((run) => pumpOf.get(run.id))),
     });

@@ -6,6 +6,7 @@ const WORDS: Record<DoubtTerm['from'], string> = {
   mounts: 'mounts: what putting it on again changes',
   passes: 'passes: what reading it again changes',
   meter: 'the sound meter, through the slope of the curve',
+  correction: 'the correction of a meter that was off, through the slope',
   sensors: 'temperature sensors and power',
   interpolation: 'interpolation between two settings',
   settling: 'what was still to come when the window ended',

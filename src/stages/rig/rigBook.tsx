@@ -202,6 +202,7 @@ export function RigBookView({
             options={[
               { value: 'calibrator', label: 'meter on the 94 dB calibrator' },
               { value: 'cold start', label: 'room probe minus die, cold' },
+              { value: 'second probe', label: 'room probe minus a second one beside it' },
             ]}
             onValue={(kind) => setCheck({ ...check, kind, reading: kind === 'calibrator' ? 94 : 0 })}
           />
@@ -226,7 +227,7 @@ export function RigBookView({
               <span className="text-ink2">{check.on}</span>
               {check.kind === 'calibrator'
                 ? `meter reads ${figure(check.reading, 1)} dB on 94 dB`
-                : `probe ${signed(check.reading, 1)} K from the cold die`}
+                : `probe ${signed(check.reading, 1)} K from ${check.kind === 'cold start' ? 'the cold die' : 'a second one'}`}
               <span className="text-ink2" dir="auto">
                 {check.note}
               </span>

@@ -1,5 +1,6 @@
 import { FIRST_SPEED } from '@/core/responses/runSpeeds';
 import Link from 'next/link';
+import { correctionWords } from '@/core/levels/levelCorrection';
 import { hasDie } from '@/core/runs/labRun';
 import { interval95 } from '@/core/uncertainty/interval95';
 import { EntryMark } from '@/ui/entryMark';
@@ -168,6 +169,11 @@ export function RunStage({ data }: { data: RunData }) {
             {withDie && <DieRows data={data} />}
             <Row name="Read at the meter">{figure(run.noiseDb, 1)} dB(A)</Row>
             <Row name="Room alone">{figure(run.floorDb, 1)} dB(A)</Row>
+            {run.levelCorrection && (
+              <Row name="Corrected by" note={run.levelCorrection.why}>
+                {correctionWords(run.levelCorrection)}
+              </Row>
+            )}
             <Row name="Alone, room taken off">
               <b>
                 {level.standing === 'at-floor' ? '≤\u202f' : ''}

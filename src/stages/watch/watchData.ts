@@ -1,4 +1,5 @@
 import type { DoubtNotice } from '@/core/drift/inDoubt';
+import type { MeterOff } from '@/core/drift/meterOff';
 import type { DriftLine } from '@/core/drift/driftLine';
 import type { Outcome } from '@/core/outcome';
 
@@ -32,5 +33,6 @@ export interface WatchData {
     points: WatchPoint[];
     limit: number | null;
   }[];
+  meter: MeterOff;
   undated: number;
 }

@@ -1,114 +1,15 @@
 'use client';
 
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
 import { parseAsString, useQueryState } from 'nuqs';
-import { useState } from 'react';
-import { toast } from 'sonner';
 import { FALSE_ALARM_IN, RUN_RULES } from '@/core/drift/runRules';
 import { figure, plural, signed } from '@/ui/figures';
-import { ChoiceField, TextField } from '@/ui/form/fields';
-import { sendJson } from '@/ui/sendJson';
-import { whoIsHere } from '@/ui/who';
+import { ChoiceField } from '@/ui/form/fields';
 import { ControlPlot } from './controlPlot';
-import { dayOf, doubtWords } from './doubtNote';
+import { DoubtPart } from './doubtPart';
+import { dayOf } from './doubtWords';
+import { MeterPart } from './meterPart';
 import type { WatchData } from './watchData';
-
-type Holding = 'hold' | 'free' | 'set-aside';
-
-/** What is done with the runs that a broken control puts in doubt. */
-function Doubt({ data }: { data: WatchData }) {
-  const router = useRouter();
-  const [reason, setReason] = useState('');
-  const [failure, setFailure] = useState('');
-  const [isSending, setIsSending] = useState(false);
-  const doubt = data.doubt!;
-
-  async function act(
-    what: Holding,
-    runs: readonly { id: number; version: number }[],
-    words: string,
-    why: string,
-  ) {
-    setIsSending(true);
-    const answer = await sendJson(`/api/round-ups/${data.roundUpId}/holds`, 'POST', {
-      ...{ what, runs, reason: why, who: whoIsHere() },
-    });
-    setIsSending(false);
-    if (!answer.ok) return setFailure(answer.message);
-    setFailure('');
-    setReason('');
-    toast(`${plural(Number(answer.body.changed), 'run')} ${words}`);
-    router.refresh();
-  }
-
-  return (
-    <section aria-label="In doubt" className="max-w-3xl space-y-2 rounded-lg border border-warn p-3">
-      <p dir="auto">
-        <span className="text-warn">▲ </span>
-        {doubtWords(doubt)}
-      </p>
-      {doubt.counting.length > 0 && (
-        <p>
-          <button
-            type="button"
-            className="act-button"
-            disabled={isSending}
-            onClick={() =>
-              void act(
-                'hold',
-                doubt.counting,
-                'held',
-                `the control ${doubt.product} broke on ${dayOf(doubt.brokeMs)}`,
-              )
-            }
-          >
-            Hold {plural(doubt.counting.length, 'run')} in doubt
-          </button>{' '}
-          <span className="text-[14.5px] text-ink2">
-            They stand in no curve until they are freed; nothing is deleted.
-          </span>
-        </p>
-      )}
-      {doubt.held.length > 0 && (
-        <div className="flex flex-wrap items-end gap-3">
-          <span className="min-w-56 flex-1">
-            <TextField
-              label={
-                doubt.goodAgainMs === null
-                  ? 'Why they are freed or set aside before a good control'
-                  : 'Why they are freed or set aside'
-              }
-              value={reason}
-              onValue={setReason}
-            />
-          </span>
-          <button
-            type="button"
-            className="quiet-button"
-            disabled={isSending || reason.trim() === ''}
-            onClick={() => void act('free', doubt.held, 'count again', reason)}
-          >
-            Free {plural(doubt.held.length, 'run')}
-          </button>
-          <button
-            type="button"
-            className="quiet-button"
-            disabled={isSending || reason.trim() === ''}
-            onClick={() => void act('set-aside', doubt.held, 'set aside', reason)}
-          >
-            Set aside for good
-          </button>
-        </div>
-      )}
-      {failure && (
-        <p role="alert" className="text-bad">
-          ▲ {failure}
-        </p>
-      )}
-    </section>
-  );
-}
 
 /** The rig over the months: its controls and instruments on charts, what broke, and what a schedule would catch. */
 export function WatchStage({ data }: { data: WatchData }) {
@@ -134,7 +35,10 @@ export function WatchStage({ data }: { data: WatchData }) {
           Back to the rig
         </Link>
       </div>
-      {data.doubt && (data.doubt.counting.length > 0 || data.doubt.held.length > 0) && <Doubt data={data} />}
+      {data.doubt && (data.doubt.counting.length > 0 || data.doubt.held.length > 0) && (
+        <DoubtPart roundUpId={data.roundUpId} doubt={data.doubt} />
+      )}
+      <MeterPart roundUpId={data.roundUpId} meter={data.meter} />
       {data.undated > 0 && (
         <p className="text-warn">
           ▲ {plural(data.undated, 'run')} of controls {data.undated === 1 ? 'carries' : 'carry'} no time: no
@@ -249,8 +153,8 @@ export function WatchStage({ data }: { data: WatchData }) {
                   .join('; '),
               }))
               .filter(({ told }) => told !== '')
-              .map(({ atMs, value, told }) => (
-                <li key={atMs} className="text-warn">
+              .map(({ atMs, value, told }, i) => (
+                <li key={`${atMs} ${i}`} className="text-warn">
                   {dayOf(atMs)}: {figure(value, course.decimals)} {course.unit}, {told}
                 </li>
               ))}

@@ -3,8 +3,8 @@ import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { roundUpView } from '@/app/roundUpView';
 import { viewRail } from '@/lab/railView';
-import { doubtToTell } from '@/lab/drift/watchView';
-import { DoubtNote } from '@/stages/watch/doubtNote';
+import { rigTrouble } from '@/lab/drift/watchView';
+import { TroubleNote } from '@/stages/watch/troubleNote';
 import { placedCount } from '@/lab/verdictView';
 import { notedRuns } from '@/lab/roundUpView';
 import { plural } from '@/ui/figures';
@@ -36,7 +36,7 @@ export default async function RoundUpLayout({ children, params }: Props) {
   const counting = view.runs.filter((run) => run.setAside === '');
   const measured = new Set(counting.map((run) => run.entry)).size;
   const ranked = await placedCount(view);
-  const doubt = await doubtToTell(view);
+  const trouble = await rigTrouble(view);
   const stages: RailStage[] = [
     {
       name: 'Brief',
@@ -102,7 +102,7 @@ export default async function RoundUpLayout({ children, params }: Props) {
           under={`${rig.name} · ${rig.enclosure === 'open' ? 'open bench' : rig.enclosure}, revision ${rig.revision}`}
         />
         <StageRail base={`/round-ups/${id}`} stages={stages} />
-        {doubt && <DoubtNote roundUpId={id} doubt={doubt} />}
+        {trouble && <TroubleNote roundUpId={id} {...trouble} />}
       </div>
       <main id="main" tabIndex={-1} className="flex min-h-0 flex-1 flex-col">
         {children}

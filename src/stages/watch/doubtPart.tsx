@@ -1,0 +1,84 @@
+'use client';
+
+import { useState } from 'react';
+import type { DoubtNotice } from '@/core/drift/inDoubt';
+import { plural } from '@/ui/figures';
+import { TextField } from '@/ui/form/fields';
+import { dayOf, doubtWords } from './doubtWords';
+import { useActs, type RunBriefs } from './useActs';
+
+/** What is done with the runs that a broken control puts in doubt. */
+export function DoubtPart({ roundUpId, doubt }: { roundUpId: number; doubt: DoubtNotice }) {
+  const [reason, setReason] = useState('');
+  const { act, failure, isSending } = useActs(roundUpId);
+  const isMute = isSending || reason.trim() === '';
+
+  async function release(what: 'free' | 'set-aside', runs: RunBriefs, words: string) {
+    if (await act({ to: 'holds', what, runs, words, reason })) setReason('');
+  }
+
+  return (
+    <section aria-label="In doubt" className="max-w-3xl space-y-2 rounded-lg border border-warn p-3">
+      <p dir="auto">
+        <span className="text-warn">▲ </span>
+        {doubtWords(doubt)}
+      </p>
+      {doubt.counting.length > 0 && (
+        <p>
+          <button
+            type="button"
+            className="act-button"
+            disabled={isSending}
+            onClick={() =>
+              void act({
+                ...{ to: 'holds', what: 'hold', runs: doubt.counting, words: 'held' },
+                reason: `the control ${doubt.product} broke on ${dayOf(doubt.brokeMs)}`,
+              })
+            }
+          >
+            Hold {plural(doubt.counting.length, 'run')} in doubt
+          </button>{' '}
+          <span className="text-[14.5px] text-ink2">
+            They stand in no curve until they are freed; nothing is deleted.
+          </span>
+        </p>
+      )}
+      {doubt.held.length > 0 && (
+        <div className="flex flex-wrap items-end gap-3">
+          <span className="min-w-56 flex-1">
+            <TextField
+              label={
+                doubt.goodAgainMs === null
+                  ? 'Why they are freed or set aside before a good control'
+                  : 'Why they are freed or set aside'
+              }
+              value={reason}
+              onValue={setReason}
+            />
+          </span>
+          <button
+            type="button"
+            className="quiet-button"
+            disabled={isMute}
+            onClick={() => void release('free', doubt.held, 'count again')}
+          >
+            Free {plural(doubt.held.length, 'run')}
+          </button>
+          <button
+            type="button"
+            className="quiet-button"
+            disabled={isMute}
+            onClick={() => void release('set-aside', doubt.held, 'set aside')}
+          >
+            Set aside for good
+          </button>
+        </div>
+      )}
+      {failure && (
+        <p role="alert" className="text-bad">
+          ▲ {failure}
+        </p>
+      )}
+    </section>
+  );
+}

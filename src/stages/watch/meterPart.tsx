@@ -1,0 +1,118 @@
+'use client';
+
+import { useState } from 'react';
+import { correctionWords } from '@/core/levels/levelCorrection';
+import type { MeterOff } from '@/core/drift/meterOff';
+import { plural } from '@/ui/figures';
+import { TextField } from '@/ui/form/fields';
+import { useActs } from './useActs';
+
+/** What a meter read while it was off: corrected where it is known by how much, only on request; held where nobody knows. */
+export function MeterPart({ roundUpId, meter }: { roundUpId: number; meter: MeterOff }) {
+  const [reason, setReason] = useState('');
+  const { act, failure, isSending } = useActs(roundUpId);
+  const { open, corrected, unknown } = meter;
+  if (open.length + corrected.length + unknown.length === 0) return null;
+  const needsReason = open.length + corrected.length > 0 || unknown.some(({ held }) => held.length > 0);
+  const isMute = isSending || reason.trim() === '';
+  const send = async (wish: Parameters<typeof act>[0]) => {
+    if (await act(wish)) setReason('');
+  };
+  return (
+    <section
+      aria-label="Read while the meter was off"
+      className="max-w-3xl space-y-2.5 rounded-lg border border-hairline p-3"
+    >
+      <h3 className="font-display text-[16px] font-bold">Read while the meter was off</h3>
+      <p className="text-[14.5px] text-ink2">
+        Nothing is corrected by itself. What is, keeps its readings as they were read; the correction’s doubt
+        goes into the ± of every value that stands on them.
+      </p>
+      {needsReason && (
+        <TextField label="Why, as it is printed with the runs" value={reason} onValue={setReason} />
+      )}
+      {open.map(({ correction, runs }) => (
+        <p key={correction.why} className="flex flex-wrap items-center gap-x-3 gap-y-1">
+          <button
+            type="button"
+            className="act-button"
+            disabled={isMute}
+            onClick={() =>
+              void send({ to: 'meter-corrections', what: 'correct', runs, reason, words: 'corrected' })
+            }
+          >
+            Correct {plural(runs.length, 'run')} by {correctionWords(correction)}
+          </button>
+          <span className="text-[14.5px] text-ink2">
+            <span className="text-warn">▲ </span>
+            {correction.why}
+          </span>
+        </p>
+      ))}
+      {corrected.map(({ correction, runs }) => (
+        <p key={correction.why} className="flex flex-wrap items-center gap-x-3 gap-y-1">
+          <span>
+            {plural(runs.length, 'run is', 'runs are')} corrected by {correctionWords(correction)}
+          </span>
+          <span className="text-[14.5px] text-ink2" dir="auto">
+            {correction.why}
+          </span>
+          <button
+            type="button"
+            className="quiet-button"
+            disabled={isMute}
+            onClick={() =>
+              void send({
+                ...{ to: 'meter-corrections', what: 'take-back', runs, reason },
+                words: 'as read again',
+              })
+            }
+          >
+            Take it back
+          </button>
+        </p>
+      ))}
+      {unknown.map(({ reason: why, counting, held }) => (
+        <p key={why} className="flex flex-wrap items-center gap-x-3 gap-y-1">
+          <span>
+            <span className="text-warn">▲ </span>
+            {plural(counting.length + held.length, 'run')} cannot be corrected: {why}. Measure again what must
+            be sure.
+          </span>
+          {counting.length > 0 && (
+            <button
+              type="button"
+              className="quiet-button"
+              disabled={isSending}
+              onClick={() =>
+                void act({
+                  ...{ to: 'holds', what: 'hold', runs: counting, words: 'held' },
+                  reason: `the meter: ${why}`,
+                })
+              }
+            >
+              Hold {plural(counting.length, 'run')} in doubt
+            </button>
+          )}
+          {held.length > 0 && (
+            <button
+              type="button"
+              className="quiet-button"
+              disabled={isMute}
+              onClick={() =>
+                void send({ to: 'holds', what: 'free', runs: held, reason, words: 'count again' })
+              }
+            >
+              Free {plural(held.length, 'run')}
+            </button>
+          )}
+        </p>
+      ))}
+      {failure && (
+        <p role="alert" className="text-bad">
+          ▲ {failure}
+        </p>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,104 @@
+import { correctMeter } from '@/lab/drift/correctMeter';
+import { holdRuns } from '@/lab/drift/holdRuns';
+import { rigTrouble, viewWatch } from '@/lab/drift/watchView';
+import { rankBundle } from '@/lab/rankBundle';
+import { bundleReport } from '@/lab/report/bundleReport';
+import { viewRoundUp } from '@/lab/roundUpView';
+import { saveSheet } from '@/lab/saveSheet';
+import { verdictOf, verdictQuery } from '@/lab/verdictView';
+import { listChanges } from '@/database/changes';
+import { withDatabase } from '@/database/pool';
+import { readSheet } from '@/database/sheets';
+import type { RigBook } from '@/core/rig/instrument';
+import { readBundle } from '@/formats/bundle/readBundle';
+import { asBytes } from '@/simulator/demoFiles';
+import { monthsRoundUp } from '@/simulator/monthsRoundUp';
+import { exported, importSound, inFreshLab } from '../support/lab';
+
+inFreshLab();
+
+let attic: number;
+beforeAll(async () => {
+  attic = await importSound(asBytes(monthsRoundUp(7)));
+});
+const viewed = async () => (await viewRoundUp(attic))!;
+const meter = async () => (await viewWatch(await viewed())).meter;
+const wish = { who: 'me', reason: 'a loose plug' };
+const levelsOf = async (ids: readonly number[]) =>
+  (await viewed()).runs.filter(({ id }) => ids.includes(id)).map(({ level }) => level.levelDb);
+
+test('the readings of a meter’s week are corrected on request, all or none, and as read again', async () => {
+  const { rigId } = (await viewed()).roundUp;
+  const before = await meter();
+  expect(before.open.map(({ runs }) => runs.length)).toEqual([6]);
+  expect(before).toMatchObject({ corrected: [], unknown: [], counting: 6 });
+  expect(await rigTrouble(await viewed())).toMatchObject({ meterRuns: 6 });
+  const [{ runs, correction }] = before.open as [(typeof before.open)[number]];
+  expect(correction.db).toBeCloseTo(-1.35, 6);
+  const ids = runs.map(({ id }) => id);
+  const read = await levelsOf(ids);
+
+  await expect(correctMeter(rigId, { ...wish, what: 'correct', runs, reason: ' ' })).rejects.toThrow('why');
+  const right = (await viewed()).runs.findLast(({ id }) => !ids.includes(id))!;
+  await expect(
+    correctMeter(rigId, {
+      ...wish,
+      what: 'correct',
+      runs: [...runs, { id: right.id, version: right.version }],
+    }),
+  ).rejects.toThrow('not corrected: the meter was right');
+  expect((await meter()).open).toHaveLength(1);
+
+  expect(await correctMeter(rigId, { ...wish, what: 'correct', runs })).toEqual({ changed: 6 });
+  const after = await viewed();
+  (await levelsOf(ids)).forEach((level, i) => expect(level).toBeCloseTo(read[i]! - 1.35, 9));
+  // What was read stays.
+  const one = after.runs.find(({ id }) => id === ids[0])!;
+  expect(one.level.levelDb).not.toBeCloseTo(one.noiseDb, 0);
+  expect(await rigTrouble(after)).toMatchObject({ meterRuns: 0 });
+  await expect(correctMeter(rigId, { ...wish, what: 'take-back', runs })).rejects.toThrow('meanwhile');
+  const told = (await withDatabase((db) => listChanges(db, ids[0]!))).at(-1)!;
+  expect(told).toMatchObject({ what: 'level, corrected', was: 'as read' });
+  expect(told.isNow).toMatch(/^−1\.35 ± 0\.23 dB: the calibrator read \+1\.4 dB on 2026-10-14 and \+1\.3 dB/);
+
+  // Said with the verdict, and in its report; the same numbers from the bundle.
+  const verdict = await verdictOf(after, verdictQuery({}));
+  const says = 'levels of 6 runs were corrected by −1.4 ± 0.2 dB';
+  expect(verdict.method.join(' ')).toContain(says);
+  const files = await exported(attic);
+  const { placed } = rankBundle(readBundle(files), {}).ranking;
+  expect(placed.map(({ entry, value, interval95 }) => [entry, value, interval95])).toEqual(
+    verdict.ranking.placed.map(({ entry, value, interval95 }) => [entry, value, interval95]),
+  );
+  expect((await bundleReport(files)).html).toContain(says);
+  const again = (await viewRoundUp(await importSound(files)))!;
+  expect(again.runs.flatMap(({ levelCorrection }) => levelCorrection ?? [])).toHaveLength(6);
+
+  const corrected = (await meter()).corrected[0]!.runs.filter(({ id }) => ids.includes(id));
+  expect(await correctMeter(rigId, { ...wish, what: 'take-back', runs: corrected })).toEqual({ changed: 6 });
+  expect(await levelsOf(ids)).toEqual(read);
+});
+
+test('a check that is found later says who cannot be corrected: they are held, and freed again', async () => {
+  const { rigId } = (await viewed()).roundUp;
+  const book = (await withDatabase((db) => readSheet<RigBook>(db, 'rig-book', rigId)))!;
+  const checks = book.body.checks.map((check) =>
+    check.on === '2026-10-14' ? { ...check, reading: 94.0 } : check,
+  );
+  const edit = { version: book.version, who: 'me', reason: '' };
+  expect(await saveSheet('rig-book', rigId, { ...edit, body: { ...book.body, checks } })).toMatchObject({
+    saved: true,
+  });
+  const { unknown } = await meter();
+  expect(unknown.map(({ reason, counting }) => [reason, counting.length])).toEqual([
+    ['it was right on 2026-10-14 and off on 2026-10-20: nobody knows when it went', 6],
+  ]);
+  await expect(correctMeter(rigId, { ...wish, what: 'correct', runs: unknown[0]!.counting })).rejects.toThrow(
+    'nobody knows when it went',
+  );
+  await holdRuns(rigId, { ...wish, what: 'hold', runs: unknown[0]!.counting });
+  const held = await meter();
+  expect(held).toMatchObject({ counting: 0, unknown: [{ counting: [] }] });
+  await holdRuns(rigId, { ...wish, what: 'free', runs: held.unknown[0]!.held });
+  expect((await meter()).counting).toBe(6);
+});
