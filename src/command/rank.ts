@@ -87,6 +87,15 @@ function asJson(result: BundleRanking, isPlain: boolean) {
       ...(detail ? { detail: detailJson(detail.get(placed.entry)!) } : {}),
     })),
     notPlaced: ranking.notPlaced.map(({ entry, status, reason }) => ({ entry, status, reason })),
+    // Never among the ranked.
+    ...(result.bridged.length > 0
+      ? {
+          bridged: result.bridged.map(({ entry, value, interval95, there, from, by }) => ({
+            ...{ entry, deltaTK: rounded(value, 2), interval95: rounded(interval95, 3) },
+            ...{ thereK: rounded(there, 2), from, by },
+          })),
+        }
+      : {}),
     problems,
   };
 }
@@ -134,6 +143,13 @@ function asTable(result: BundleRanking, nameOf: (entry: string) => string): stri
     lines.push('', 'Not placed here');
     for (const { entry, status, reason } of ranking.notPlaced)
       lines.push(`${entry}  ${nameOf(entry)}  ${status}: ${reason}`);
+  }
+  if (result.bridged.length > 0) {
+    lines.push('', 'Bridged, not measured here');
+    for (const { entry, value, interval95, there, from } of result.bridged)
+      lines.push(
+        `⤳ ${entry}  ${nameOf(entry)}  ${figure(value)} ± ${figure(interval95)} K, from ${figure(there)} K on ${from}`,
+      );
   }
   if (problems.length > 0) lines.push('', 'Left out', ...problems.map(problemText));
   return lines.join('\n');

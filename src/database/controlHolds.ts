@@ -9,11 +9,7 @@ export interface LockedRigRun {
 }
 
 /** A run of a rig, held until the transaction ends; null where the rig has none of that id. */
-export async function lockRigRun(
-  db: Queryable,
-  rigId: number,
-  runId: number,
-): Promise<LockedRigRun | null> {
+export async function lockRigRun(db: Queryable, rigId: number, runId: number): Promise<LockedRigRun | null> {
   const { rows } = await db.query<LockedRigRun & Record<string, unknown>>(
     `SELECT u.version, u.set_aside AS "setAside", u.started_at AS "startedAt",
             CASE WHEN u.level_correction_db IS NOT NULL THEN json_build_object('db', u.level_correction_db,

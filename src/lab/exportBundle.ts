@@ -12,19 +12,18 @@ import { listRecordings } from '@/database/recordings';
 import { readTrace } from '@/database/traces';
 import type { EntryKind } from '@/formats/bundle/entriesTable';
 import {
+  bridgedCsv,
   changesCsv,
   clipsCsv,
-  dataPackageJson,
-  entriesCsv,
   flatnessCsv,
   pricesCsv,
   layoutsCsv,
   readingsCsv,
   type BundleTable,
-  runsCsv,
-  traceCsv,
-} from '@/formats/bundle/writeBundle';
+} from '@/formats/bundle/sideTables';
+import { dataPackageJson, entriesCsv, runsCsv, traceCsv } from '@/formats/bundle/writeBundle';
 import { coverWordsOf } from './coverWordsOf';
+import { bridgedForBundle } from './bridge/bridgeView';
 import { platesOf } from './plates';
 import { pricesOf } from './prices';
 import { briefOf } from './briefView';
@@ -131,6 +130,7 @@ export async function exportBundle(
     prices: isPublic ? list.map((price) => ({ ...price, note: '' })) : list,
   }));
   const prices = coverAll(noted, words);
+  const bridged = coverAll(await bridgedForBundle(view), words);
   const recordings = await withDatabase((db) => listRecordings(db, roundUpId));
   const clips = exportedClips(recordings, { labels, words, isPublic });
   const tables: BundleTable[] = [
@@ -140,6 +140,7 @@ export async function exportBundle(
     ...(plates.length > 0 ? (['flatness.csv'] as const) : []),
     ...(prices.length > 0 ? (['prices.csv'] as const) : []),
     ...(clips.length > 0 ? (['clips.csv'] as const) : []),
+    ...(bridged.length > 0 ? (['bridged.csv'] as const) : []),
   ];
 
   // A lab of before these tables were known kept them as files.
@@ -184,6 +185,7 @@ export async function exportBundle(
       yield encode(row.trace, traceCsv(channels));
     }
     if (clips.length > 0) yield encode('clips.csv', clipsCsv(clips.map(({ row }) => row)));
+    if (bridged.length > 0) yield encode('bridged.csv', bridgedCsv(bridged));
     for (const { id, row } of clips) yield { path: row.path, bytes: await recordedWhole(id) };
     for (const file of others) yield file;
     const { name, title, packageId, beganAt, rig, loadsW, noiseLineDba, windowS, referenceAmbientC } =

@@ -1,3 +1,5 @@
+import { apartWords, standApart } from '@/core/bridge/standTogether';
+import { getRevision } from '@/database/rigs';
 import { searchEntries } from '@/database/measuredEntries';
 import { inTransaction, withDatabase } from '@/database/pool';
 import { citationsOf, codesTaken } from '@/database/entryCodes';
@@ -6,6 +8,7 @@ import { citeEntry, getRoundUp, nextPosition } from '@/database/roundUps';
 import { codeOf } from './codeOf';
 import { offeredEntry, type OfferedEntry } from './labEntryWords';
 import { Refused } from './refusal';
+import { standingOf } from './rigView';
 import { syncEntry } from './saveSheet';
 
 /** More are found by a word of their name. */
@@ -13,8 +16,8 @@ const MOST_OFFERED = 40;
 
 export const wordsOf = (query: string): string[] => query.trim().split(/\s+/).filter(Boolean).slice(0, 8);
 
-/** An entry that can be cited, with how many of its runs would be ranked. */
-export type OfferedToRoundUp = OfferedEntry & { here: number; apart: number };
+/** An entry that can be cited, with how many of its runs would be ranked, and why those of other revisions would not. */
+export type OfferedToRoundUp = OfferedEntry & { here: number; apart: number; why: string[] };
 
 /** Entries of the lab that a round-up does not cite yet, by words that stand in them, with what was measured of each. */
 export async function offersOfLab(roundUpId: number, query: string): Promise<OfferedToRoundUp[]> {
@@ -23,10 +26,22 @@ export async function offersOfLab(roundUpId: number, query: string): Promise<Off
     if (!roundUp) throw new Refused('this round-up is not there any more');
     const now = new Date();
     const found = await searchEntries(db, wordsOf(query), MOST_OFFERED, roundUpId);
+    const own = (await getRevision(db, roundUp.rigRevisionId))!;
+    const elsewhere = found.flatMap(({ measured }) => measured.map(({ rigRevisionId }) => rigRevisionId));
+    const why = new Map<number, string>();
+    for (const revisionId of new Set(elsewhere)) {
+      const other = revisionId === own.id ? null : await getRevision(db, revisionId);
+      if (other)
+        why.set(
+          revisionId,
+          `${other.rig}, revision ${other.revision}: ${apartWords(standApart(standingOf(other), standingOf(own)))}`,
+        );
+    }
     return found.map((entry) => {
       const all = entry.measured.reduce((sum, part) => sum + part.runs, 0);
       const here = entry.measured.find((part) => part.rigRevisionId === roundUp.rigRevisionId)?.runs ?? 0;
-      return { ...offeredEntry(entry, now), here, apart: all - here };
+      const reasons = entry.measured.flatMap(({ rigRevisionId }) => why.get(rigRevisionId) ?? []);
+      return { ...offeredEntry(entry, now), here, apart: all - here, why: reasons };
     });
   });
 }

@@ -1,3 +1,4 @@
+import { isAtLine, type KeptBridged } from '@/core/bridge/carried';
 import { axisWords, type Against } from '@/core/curves/curveRule';
 import { entryCurves, type EntryCurve } from '@/core/curves/entryCurve';
 import type { MeasuredPoint } from '@/core/curves/measuredPoint';
@@ -28,6 +29,8 @@ export interface BundleRanking {
   ranking: Ranking;
   /** What the curves say beyond the line, by entry; null where it was not asked for, or nothing has it. */
   detail: ReadonlyMap<string, EntryDetail> | null;
+  /** What was measured on another rig and carried over, at this load and line of the rise: never among the ranked. */
+  bridged: KeptBridged[];
   problems: Problem[];
 }
 
@@ -177,6 +180,17 @@ export function bundleCurves(bundle: Bundle, load: Load): { curves: EntryCurve[]
   return { curves: curvesOf(bundle, runs, RISE, null, 'noise'), problems };
 }
 
+/** Rows carried over for a load and line, of entries that were not measured there, best first. */
+function bridgedIn(
+  { bridged }: Bundle,
+  { load, at, curves }: { load: Load; at: number; curves: readonly EntryCurve[] },
+): KeptBridged[] {
+  const measured = new Set(curves.filter(({ points }) => points.length > 0).map(({ entry }) => entry));
+  return bridged
+    .filter((row) => loadKey(row) === loadKey(load) && isAtLine(row, at) && !measured.has(row.entry))
+    .sort((a, b) => a.value - b.value);
+}
+
 /** Half of the band where a method names none, dB. */
 const BAND_DB = 4;
 
@@ -245,6 +259,7 @@ export function rankBundle(bundle: Bundle, choice: RankChoice): BundleRanking {
     curves,
     ranking,
     detail,
+    bridged: response.id === RISE.id && against === 'noise' ? bridgedIn(bundle, { load, at, curves }) : [],
     problems: [...bundle.problems, ...problems],
   };
 }

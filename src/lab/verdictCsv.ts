@@ -1,3 +1,4 @@
+import type { BridgedRow } from '@/core/bridge/carried';
 import { stringify } from 'csv-stringify/sync';
 import type { Ranking } from '@/core/ranking/rankAtLine';
 import type { CoverWords } from '@/core/lineUp/underCover';
@@ -17,7 +18,12 @@ const LINES: Record<Against, string> = {
 export function verdictCsv(
   ranking: Ranking,
   entries: readonly CitedEntry[],
-  at: { lineAt: number; load: string; shown: Pick<ResponseView, 'response' | 'against' | 'place'> },
+  at: {
+    lineAt: number;
+    load: string;
+    shown: Pick<ResponseView, 'response' | 'against' | 'place'>;
+    bridged?: readonly BridgedRow[];
+  },
   words: CoverWords,
 ): string {
   const { response, against, place } = at.shown;
@@ -64,6 +70,12 @@ export function verdictCsv(
     status: entry.status,
     reason: cell(entry.reason),
   }));
+  // By themselves after all that was measured, without a place.
+  const bridged = (at.bridged ?? []).map((row) => ({
+    ...common(row.entry),
+    ...{ status: 'bridged', rise_k: row.value.toFixed(2), rise_95_k: row.interval95.toFixed(2) },
+    reason: cell(`not measured here: carried over from ${row.from}, where it was ${row.there.toFixed(2)} K`),
+  }));
   const values = isRise
     ? ['rise_k', 'rise_95_k', 'resistance_k_per_w', 'temperature_at_reference_c']
     : ['response', 'response_place', 'unit', 'value', 'value_95'];
@@ -71,5 +83,9 @@ export function verdictCsv(
   const level = against === 'noise' && isRise ? [] : ['level_dba'];
   const what = ['place_from', 'place_to', 'entry', 'product', 'maker', 'fans', 'status'];
   const columns = [...what, ...values, ...level, 'price', 'currency', LINES[against], 'load', 'reason'];
-  return stringify([...placed, ...notPlaced], { header: true, columns, record_delimiter: '\r\n' });
+  return stringify([...placed, ...notPlaced, ...bridged], {
+    header: true,
+    columns,
+    record_delimiter: '\r\n',
+  });
 }

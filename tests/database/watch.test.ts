@@ -4,6 +4,9 @@ import { listChanges } from '@/database/changes';
 import { bridgedRows, bridgeSources, viewBridge } from '@/lab/bridge/bridgeView';
 import { changeBridge } from '@/lab/bridge/changeBridge';
 import { importCellar } from '@/lab/cellarDemo';
+import { rankBundle } from '@/lab/rankBundle';
+import { bundleReport } from '@/lab/report/bundleReport';
+import { readBundle } from '@/formats/bundle/readBundle';
 import { verdictOf, verdictQuery } from '@/lab/verdictView';
 import { CELLAR } from '@/simulator/cellarRoundUp';
 import { holdRuns } from '@/lab/drift/holdRuns';
@@ -12,7 +15,7 @@ import { rigTrouble, viewWatch } from '@/lab/drift/watchView';
 import { curvesOf, viewRoundUp } from '@/lab/roundUpView';
 import { monthsRoundUp } from '@/simulator/monthsRoundUp';
 import { asBytes } from '@/simulator/demoFiles';
-import { importSound, inFreshLab } from '../support/lab';
+import { exported, importSound, inFreshLab } from '../support/lab';
 import { smallBundle } from '../support/bundles';
 
 inFreshLab();
@@ -114,10 +117,27 @@ test('an older rig is bridged by what both have; who flips is told and not bridg
   // What the attic would have measured, by the simulator: its paste and drift aside.
   const truth = (calmo!.there - CELLAR.offsetK) / CELLAR.factor;
   expect(Math.abs(calmo!.value - truth)).toBeLessThan(calmo!.interval95 + 1);
-  expect((await bridgedRows(await viewed(id), at)).rows).toEqual([]);
+  expect((await bridgedRows(await viewed(id), { ...at, load: '90' })).rows).toEqual([]);
   await changeBridge(await viewed(id), { revisionId: source!.id, use: true, who: 'me' });
-  const used = await bridgedRows(await viewed(id), at);
+  const here = { ...at, load: '90' };
+  const used = await bridgedRows(await viewed(id), here);
   expect(used.rows).toEqual(made.rows);
+  // It travels in the bundle, stands in the report by itself, and comes in again as it went.
+  const files = await exported(id);
+  const carried = rankBundle(readBundle(files), {});
+  expect(carried.bridged).toMatchObject([{ entry: calmo!.entry, from: calmo!.from }]);
+  expect(carried.bridged[0]!.value).toBeCloseTo(calmo!.value, 6);
+  expect(carried.bridged[0]!.by).toMatch(/^here = .* × there, K, by 12 points of 4 entries$/);
+  expect(carried.ranking.placed.map(({ entry }) => entry)).not.toContain(calmo!.entry);
+  const { html } = await bundleReport(files);
+  expect(html).toContain('Bridged, not measured here');
+  expect(html).toContain(`⤳ Calmo 92: ${calmo!.value.toFixed(1)} ± ${calmo!.interval95.toFixed(1)} K`);
+  const brought = await importSound(files);
+  const again = await bridgedRows(await viewed(brought), here);
+  expect(again.rows).toMatchObject([{ product: 'Calmo 92', value: expect.closeTo(calmo!.value, 6) }]);
+  expect((await bridgedRows(await viewed(brought), { ...here, lineDb: 31 })).rows).toEqual([]);
+  const text = (from: ReadonlyMap<string, Uint8Array>) => new TextDecoder().decode(from.get('bridged.csv'));
+  expect(text(await exported(brought))).toBe(text(files));
   // Never among the measured.
   const placed = (await verdictOf(await viewed(id), verdictQuery({}))).ranking.placed.map(
     ({ entry }) => entry,
@@ -129,5 +149,5 @@ test('an older rig is bridged by what both have; who flips is told and not bridg
   );
   expect(await viewBridge(await viewed(id), { revisionId: own, ...at })).toBeNull();
   await changeBridge(await viewed(id), { revisionId: source!.id, use: false, who: 'me' });
-  expect((await bridgedRows(await viewed(id), at)).rows).toEqual([]);
+  expect((await bridgedRows(await viewed(id), { ...at, load: '90' })).rows).toEqual([]);
 });

@@ -148,6 +148,20 @@ test('an entry is cited with its runs, its age is told, and what is older than a
   const run = cited.runs.find((other) => other.isOlder)!;
   await editRun(id, run.id, { who: 'Ana', sure: true, version: 1, changes: { noiseDb: 36 } } as never);
   expect((await viewRoundUp(old))!.runs.find((other) => other.id === run.id)!.noiseDb).toBe(36);
+  // Measured on another rig, in a case: kept apart by the one rule, with the way out.
+  await importSound(
+    smallBundle((files) => {
+      replacing('entries.csv', 'Levante', 'Cierzo')(files);
+      replacing(
+        'datapackage.json',
+        '"name":"Test bench","enclosure":"open"',
+        '"name":"Box","enclosure":"Caja"',
+      )(files);
+    }),
+  );
+  expect(await offersOfLab(id, 'cierzo')).toMatchObject([
+    { here: 0, apart: 2, why: ['Box, revision 1: Caja and an open bench: make two round-ups of them'] },
+  ]);
   await changeEntry(id, offer!.entryId, { cited: false }, 'Ana');
   expect(await offersOfLab(id, '100%_')).toEqual([]);
   expect((await viewRoundUp(old))!.runs).toHaveLength(4);

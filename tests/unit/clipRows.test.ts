@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { CoverWords } from '@/core/lineUp/underCover';
-import { clipsCsv } from '@/formats/bundle/writeBundle';
+import { clipsCsv } from '@/formats/bundle/sideTables';
 import { readClips, type BundleClip } from '@/formats/bundle/clipsTable';
 import { ProblemList } from '@/formats/problem';
 import type { Recording } from '@/database/recordings';

@@ -9,7 +9,8 @@ import { AWARD_KINDS, PART_KINDS, type Verdict } from '@/core/verdict/verdictShe
 import { readPrices } from '@/formats/bundle/pricesTable';
 import { readDataPackage } from '@/formats/bundle/dataPackage';
 import { NO_PARTS } from '@/formats/bundle/planningParts';
-import { dataPackageJson, pricesCsv } from '@/formats/bundle/writeBundle';
+import { pricesCsv } from '@/formats/bundle/sideTables';
+import { dataPackageJson } from '@/formats/bundle/writeBundle';
 import { ProblemList, UnusableInput } from '@/formats/problem';
 import { entrySheet, productSheet } from '@/formats/sheets/lineUpSheets';
 import { briefSheet } from '@/formats/sheets/briefSheet';

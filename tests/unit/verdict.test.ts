@@ -250,7 +250,7 @@ test.each(HOSTILE)('a hostile text goes out as text in Markdown, pictures and ta
     levelDb: '30',
   };
   const order: OrderTable = {
-    ...{ heading: 'Rise, K', referenceHeading: '', sentences: [text], notPlaced: [] },
+    ...{ heading: 'Rise, K', referenceHeading: '', sentences: [text], notPlaced: [], bridged: [] },
     rows: [{ ...row, resistance: '', atReference: '', price: '', standing: text }],
   };
   expect(

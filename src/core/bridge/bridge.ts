@@ -27,6 +27,8 @@ export interface Bridge {
   to: number;
   leftOut: LeftOutCheck[];
   entries: number;
+  /** How many points it stands on. */
+  points: number;
   /** An entry that one rig tells of otherwise than the other: it is no part of the bridge, and is never carried over. */
   apart: { entry: string; byUnits: number; z: number } | null;
 }
@@ -127,7 +129,7 @@ function throughAll(
       return { ...point, predicted: value, interval95: half, holds: Math.abs(value - point.y) <= half };
     });
   });
-  return known({ ...{ fit, widened, from, to, leftOut, entries }, apart: null });
+  return known({ ...{ fit, widened, from, to, leftOut, entries }, points: shared.length, apart: null });
 }
 
 export interface Bridged {
@@ -154,16 +156,4 @@ export function bridgedValue(bridge: Bridge, x: number, ux: number): Outcome<Bri
     );
   const { value, u } = carried(bridge, x, ux);
   return known({ value, interval95: interval95(u, Math.max(1, fit.freedom)) });
-}
-
-/** A row that was measured elsewhere and carried over: never called measured. */
-export interface BridgedRow {
-  entry: string;
-  product: string;
-  value: number;
-  interval95: number;
-  levelDb: number;
-  /** What it was there. */
-  there: number;
-  from: string;
 }

@@ -1,5 +1,6 @@
 import type { Outcome } from '../outcome';
-import type { Bridge, BridgedRow, SharedPoint } from './bridge';
+import type { Bridge, SharedPoint } from './bridge';
+import type { BridgedRow } from './carried';
 import type { Apart } from './standTogether';
 
 /** A bridge with what it stands on and what it carries over, as a page shows it. */

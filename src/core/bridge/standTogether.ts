@@ -53,3 +53,17 @@ export function standApart(a: Standing, b: Standing): Apart[] {
     apart(`${a.interfaceMaterial} and ${b.interfaceMaterial}`, 'bridge');
   return found;
 }
+
+/** The way out that none of them leads around: who must be split is not bridged. */
+const WEIGHT: Record<WayOut, number> = { bridge: 0, 're-test': 1, split: 2 };
+
+/**
+ * Why runs are kept apart and the way out, in a sentence; empty where nothing keeps them apart.
+ *
+ * @example apartWords([]) → ''
+ */
+export function apartWords(apart: readonly Apart[]): string {
+  if (apart.length === 0) return '';
+  const [heaviest] = [...apart].sort((a, b) => WEIGHT[b.wayOut] - WEIGHT[a.wayOut]);
+  return `${apart.map(({ because }) => because).join('; ')}: ${heaviest!.says}`;
+}

@@ -5,6 +5,7 @@ import type { DatedPrice } from '@/core/lineUp/prices';
 import type { PlatePoint } from '@/core/plate/flatness';
 import { untold, type Tell } from '@/core/progress';
 import { ProblemList, UnusableInput, type Problem } from '../problem';
+import { readBridged, type BundleBridged } from './bridgedTable';
 import { readClips, type BundleClip } from './clipsTable';
 import { readChanges, type BundleChange } from './changesTable';
 import { findFile, rootedFiles, type BundleFiles } from './bundleFiles';
@@ -38,6 +39,8 @@ export interface Bundle {
     /** Their first seconds by path, where a verdict lets them be heard. */
     starts: ReadonlyMap<string, WavStart>;
   };
+  /** What was measured on another rig and carried over; its file is kept as it came, too. */
+  bridged: BundleBridged[];
   problems: Problem[];
   /** Files that belong to no part we know: kept, and given back on export. */
   others: { path: string; bytes: Uint8Array }[];
@@ -145,6 +148,8 @@ export function readBundle(given: ReadonlyMap<string, Uint8Array>, tell: Tell = 
     used.add('changes.csv');
     changes = readChanges(log, new Set(withTraces.map(({ run }) => run.run)), problems);
   }
+  const carried = files.get('bridged.csv');
+  const bridged = carried ? readBridged(carried, known, problems) : [];
   const recordings = files.get('clips.csv');
   const wavs = new Set<string>();
   const clips = recordings
@@ -167,6 +172,7 @@ export function readBundle(given: ReadonlyMap<string, Uint8Array>, tell: Tell = 
     changes,
     clips,
     sounds,
+    bridged,
     problems: problems.list(),
     others,
   };

@@ -1,35 +1,12 @@
-import { ownUnit } from '@/core/responses/readingUnits';
 import { stringify } from 'csv-stringify/sync';
-import type { LayoutFan } from '@/core/cases/layout';
-import type { DatedPrice } from '@/core/lineUp/prices';
-import type { PlatePoint } from '@/core/plate/flatness';
 import { isMissing } from '@/core/missing';
-import type { SpotReading } from '@/core/responses/spotReading';
 import { safeText } from '../safeText';
-import { CLIP_COLUMNS, type BundleClip } from './clipsTable';
-import { CHANGE_COLUMNS, type BundleChange } from './changesTable';
+import { table, type FieldSchema } from './csvTable';
 import { FORMAT_VERSION, type DataPackage } from './dataPackage';
 import type { BundleEntry } from './entriesTable';
 import type { BundleRun } from './runsTable';
+import { TABLES, type BundleTable } from './sideTables';
 import type { Channel } from './traceTable';
-
-type Cell = string | number | boolean | null;
-
-interface FieldSchema {
-  name: string;
-  type: 'string' | 'number' | 'integer' | 'boolean' | 'datetime';
-}
-
-/** Numbers as they are, text safe for a spreadsheet, nothing for what is missing. */
-function table(columns: readonly string[], rows: readonly Record<string, Cell>[]): string {
-  const cells = rows.map((row) =>
-    columns.map((name) => {
-      const value = row[name] ?? '';
-      return typeof value === 'string' ? safeText(value) : String(value);
-    }),
-  );
-  return stringify([columns.map(safeText), ...cells]);
-}
 
 function extraColumns(rows: readonly { extra: Record<string, string> }[]): string[] {
   return [...new Set(rows.flatMap((row) => Object.keys(row.extra)))];
@@ -127,146 +104,6 @@ export function runsCsv(runs: readonly Omit<BundleRun, 'line' | 'typedMeans' | '
     level_correction_why: run.levelCorrection?.why ?? '',
   }));
   return table([...RUN_FIELDS.map((field) => field.name), ...extraColumns(runs)], rows);
-}
-
-export function changesCsv(changes: readonly BundleChange[]): string {
-  const rows = changes.map((change) => ({
-    run: change.run,
-    changed_at: change.changedAt,
-    who: change.who,
-    what: change.what,
-    was: change.was,
-    is_now: change.isNow,
-  }));
-  return table(CHANGE_COLUMNS, rows);
-}
-
-const READING_FIELDS: FieldSchema[] = [
-  { name: 'run', type: 'string' },
-  { name: 'quantity', type: 'string' },
-  { name: 'place', type: 'string' },
-  { name: 'value', type: 'number' },
-  { name: 'unit', type: 'string' },
-  { name: 'rpm', type: 'number' },
-];
-
-const LAYOUT_FIELDS: FieldSchema[] = [
-  { name: 'entry', type: 'string' },
-  { name: 'place', type: 'string' },
-  { name: 'slot', type: 'integer' },
-  { name: 'direction', type: 'string' },
-  { name: 'fan', type: 'string' },
-  { name: 'size_mm', type: 'number' },
-  { name: 'duty_pct', type: 'number' },
-];
-
-const FLATNESS_FIELDS: FieldSchema[] = [
-  { name: 'entry', type: 'string' },
-  { name: 'x_mm', type: 'number' },
-  { name: 'y_mm', type: 'number' },
-  { name: 'depth_um', type: 'number' },
-];
-
-const PRICE_FIELDS: FieldSchema[] = [
-  { name: 'entry', type: 'string' },
-  { name: 'date', type: 'string' },
-  { name: 'price', type: 'number' },
-  { name: 'currency', type: 'string' },
-  { name: 'region', type: 'string' },
-  { name: 'in_stock', type: 'boolean' },
-  { name: 'note', type: 'string' },
-];
-
-/** Tables beside entries and runs, with their columns. */
-const CLIP_NUMBERS = new Set<string>(['distance_cm', 'calibrator_db', 'channel']);
-
-const TABLES = {
-  'changes.csv': CHANGE_COLUMNS.map((name): FieldSchema => ({
-    name,
-    type: name === 'changed_at' ? 'datetime' : 'string',
-  })),
-  'readings.csv': READING_FIELDS,
-  'layouts.csv': LAYOUT_FIELDS,
-  'flatness.csv': FLATNESS_FIELDS,
-  'prices.csv': PRICE_FIELDS,
-  'clips.csv': CLIP_COLUMNS.map((name): FieldSchema => ({
-    name,
-    type: CLIP_NUMBERS.has(name) ? 'number' : 'string',
-  })),
-};
-
-export type BundleTable = keyof typeof TABLES;
-
-/** Fans in their slots, a row for each. */
-export function layoutsCsv(layouts: readonly { entry: string; layout: readonly LayoutFan[] }[]): string {
-  const rows = layouts.flatMap(({ entry, layout }) =>
-    layout.map(({ place, slot, direction, fan, sizeMm, dutyPct }) => ({
-      ...{ entry, place, slot, direction, fan, size_mm: sizeMm, duty_pct: dutyPct },
-    })),
-  );
-  return table(
-    LAYOUT_FIELDS.map((field) => field.name),
-    rows,
-  );
-}
-
-/** Places of plates, a row for each. */
-export function flatnessCsv(plates: readonly { entry: string; points: readonly PlatePoint[] }[]): string {
-  const rows = plates.flatMap(({ entry, points }) =>
-    points.map(({ xMm, yMm, depthUm }) => ({ entry, x_mm: xMm, y_mm: yMm, depth_um: depthUm })),
-  );
-  return table(
-    FLATNESS_FIELDS.map((field) => field.name),
-    rows,
-  );
-}
-
-/** What entries cost, a row for each day and region. */
-export function pricesCsv(entries: readonly { entry: string; prices: readonly DatedPrice[] }[]): string {
-  const rows = entries.flatMap(({ entry, prices }) =>
-    prices.map(({ inStock, ...price }) => ({
-      ...{ entry, ...price },
-      in_stock: inStock === null ? null : String(inStock),
-    })),
-  );
-  return table(
-    PRICE_FIELDS.map((field) => field.name),
-    rows,
-  );
-}
-
-/** Recordings, a row for each WAV. */
-export function clipsCsv(clips: readonly Omit<BundleClip, 'line'>[]): string {
-  const rows = clips.map((clip) => ({
-    ...{ entry: clip.entry, setting: clip.setting, path: clip.path, distance_cm: clip.distanceCm },
-    calibration: clip.calibration,
-    calibrator_db: clip.calibration === '' && clip.kind !== 'calibration' ? null : clip.calibratorDb,
-    ...{
-      room: clip.room,
-      kind: clip.kind,
-      run: clip.run,
-      recorded_at: clip.recordedAt,
-      channel: clip.channel,
-    },
-    ...{ used_anyway: clip.usedAnyway, set_aside: clip.setAside },
-  }));
-  return table(CLIP_COLUMNS, rows);
-}
-
-/** Spot readings in the unit of their quantity, whatever they were typed in. */
-export function readingsCsv(readings: readonly (SpotReading & { run: string })[]): string {
-  const rows = readings.map(({ run, quantity, place, value, rpm }) => ({
-    run,
-    quantity,
-    place,
-    value,
-    unit: ownUnit(quantity),
-    rpm,
-  }));
-  return table(
-    READING_FIELDS.map((field) => field.name),
-    rows,
-  );
 }
 
 /** A log as it is kept: every number written so that it reads back the same. */

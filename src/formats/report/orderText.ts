@@ -39,6 +39,7 @@ export function orderMarkdown(table: OrderTable): string {
     ...table.rows.map((row) => line(all.map(({ of }) => of(row)))),
     '',
     ...table.sentences.map(plain),
+    ...table.bridged.map((sentence) => `Bridged, not measured here: ${plain(sentence)}`),
     '',
   ].join('\n');
 }

@@ -28,6 +28,8 @@ export interface OrderTable {
   rows: OrderRow[];
   sentences: string[];
   notPlaced: { name: string; reason: string }[];
+  /** What was measured on another rig and carried over, a sentence each. */
+  bridged: string[];
 }
 
 export interface ReportPhoto {

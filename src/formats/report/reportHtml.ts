@@ -21,7 +21,7 @@ function mark(position: number): string {
 }
 
 /** An order as a table that turns into a list on a phone. */
-function orderHtml({ heading, referenceHeading, rows, sentences, notPlaced }: OrderTable): string {
+function orderHtml({ heading, referenceHeading, rows, sentences, notPlaced, bridged }: OrderTable): string {
   const hasReference = referenceHeading !== '';
   const cell = (label: string, content: string, kind = '') =>
     `<td data-label="${escaped(label)}"${kind && ` class="${kind}"`}>${content}</td>`;
@@ -47,6 +47,9 @@ function orderHtml({ heading, referenceHeading, rows, sentences, notPlaced }: Or
     ...sentences.map((sentence) => `<p dir="auto">${escaped(sentence)}</p>`),
     notPlaced.length > 0
       ? `<p class="quiet">Not placed here: ${notPlaced.map(({ name, reason }) => `<bdi>${escaped(name)}</bdi>, ${escaped(reason)}`).join('; ')}.</p>`
+      : '',
+    bridged.length > 0
+      ? `<p class="quiet">Bridged, not measured here:</p><ul>${bridged.map((sentence) => `<li dir="auto">${escaped(sentence)}</li>`).join('')}</ul>`
       : '',
   ].join('\n');
 }

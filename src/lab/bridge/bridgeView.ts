@@ -1,16 +1,28 @@
+import { bridgeOf, type SharedPoint } from '@/core/bridge/bridge';
 import type { BridgeView } from '@/core/bridge/bridgeView';
-import { bridgedValue, bridgeOf, type BridgedRow, type SharedPoint } from '@/core/bridge/bridge';
+import {
+  allBridgedAt,
+  bridgedAt,
+  bridgeWords,
+  isAtLine,
+  type BridgedAt,
+  type KeptBridged,
+  type LoadBridges,
+} from '@/core/bridge/carried';
 import { standApart } from '@/core/bridge/standTogether';
 import { entryCurves, type EntryCurve } from '@/core/curves/entryCurve';
-import { valueAtLine } from '@/core/curves/valueAtLine';
 import { unknown } from '@/core/outcome';
 import { labRunPoint } from '@/core/runs/labRun';
 import { loadKey } from '@/core/runs/load';
 import { NORMAL_95 } from '@/core/statistics/normal';
 import { listBridges } from '@/database/bridges';
+import { keptFile } from '@/database/exports';
 import { withDatabase } from '@/database/pool';
 import { getRevision, listElsewhereRuns, type RigRevisionRow } from '@/database/rigs';
 import { listRunsAt } from '@/database/runs';
+import { readBridged } from '@/formats/bundle/bridgedTable';
+import { ProblemList } from '@/formats/problem';
+import { onceFor } from '../keptWhileUnwritten';
 import { standingOf } from '../rigView';
 import { curvesOf, type RoundUpView } from '../roundUpView';
 
@@ -50,14 +62,20 @@ export async function bridgeSources(
   });
 }
 
+/** A bridge at one load with what it would carry over, whatever the line. */
+export interface MadeBridge extends Pick<BridgeView, 'source' | 'apart' | 'shared' | 'bridge' | 'inUse'> {
+  /** Curves there of entries that were not measured here. */
+  curves: EntryCurve[];
+}
+
 /**
- * A bridge from another revision, or another rig, for a load and a noise line of a round-up. Null where there is no such revision, or
- * it is the round-up's own.
+ * A bridge from another revision, or another rig, for a load of a round-up. Null where there is no such revision, or it is the
+ * round-up's own.
  */
-export async function viewBridge(
+export async function makeBridge(
   view: RoundUpView,
-  from: { revisionId: number; load: string; lineDb: number },
-): Promise<BridgeView | null> {
+  from: { revisionId: number; load: string },
+): Promise<MadeBridge | null> {
   const { id, rigRevisionId } = view.roundUp;
   if (from.revisionId === rigRevisionId) return null;
   const [source, own, runs, used] = await withDatabase((db) =>
@@ -76,7 +94,7 @@ export async function viewBridge(
     source: { id: source.id, name: nameOf(source), runs: runs.length },
     ...{ apart, inUse: used.includes(source.id) },
   };
-  const none = (reason: string) => ({ ...shown, shared: [], bridge: unknown(reason), rows: [], refused: [] });
+  const none = (reason: string) => ({ ...shown, shared: [], bridge: unknown(reason), curves: [] });
   const barred = apart.find(({ wayOut }) => wayOut !== 'bridge');
   if (barred) return none(`${barred.because}: no bridge leads over that; ${barred.says}`);
   if (!chosen) return none('nothing was measured here');
@@ -88,43 +106,100 @@ export async function viewBridge(
     ...point,
     product: products.get(point.entry)!,
   }));
-  const found = bridgeOf(shared.map(({ product, ...point }) => ({ ...point, entry: product })));
-  const rows: BridgedRow[] = [];
-  const refused: BridgeView['refused'] = [];
-  for (const curve of there) {
-    const isHere = chosen.curves.some(({ entry, points }) => entry === curve.entry && points.length > 0);
-    if (isHere || curve.points.length === 0) continue;
-    const product = products.get(curve.entry)!;
-    const value = valueAtLine(curve, from.lineDb);
-    if (!value.placed) refused.push({ product, reason: value.reason });
-    else if (!found.known) refused.push({ product, reason: 'there is no bridge' });
-    else {
-      const over = bridgedValue(found.value, value.value, value.uncertainty);
-      if (!over.known) refused.push({ product, reason: over.reason });
-      else
-        rows.push({
-          ...{ entry: curve.entry, product, ...over.value, there: value.value },
-          ...{ levelDb: value.levelDb, from: nameOf(source) },
-        });
-    }
-  }
-  rows.sort((a, b) => a.value - b.value);
-  return { ...shown, shared, bridge: found, rows, refused };
+  const isHere = new Set(chosen.curves.filter(({ points }) => points.length > 0).map(({ entry }) => entry));
+  return {
+    ...{ ...shown, shared },
+    bridge: bridgeOf(shared.map(({ product, ...point }) => ({ ...point, entry: product }))),
+    curves: there.filter(({ entry, points }) => points.length > 0 && !isHere.has(entry)),
+  };
 }
 
-/** Rows of all bridges that a round-up uses, at a load and line of the rise. */
+/** The same with what it carries over at a noise line, and whom it refuses. */
+export async function viewBridge(
+  view: RoundUpView,
+  from: { revisionId: number; load: string; lineDb: number },
+): Promise<BridgeView | null> {
+  const made = await makeBridge(view, from);
+  if (!made) return null;
+  const { curves, ...shown } = made;
+  const productOf = productsOf(view);
+  const { bridge } = made;
+  if (bridge.known)
+    return {
+      ...shown,
+      ...bridgedAt(
+        { from: made.source.name, bridge: bridge.value, curves },
+        ...([productOf, from.lineDb] as const),
+      ),
+    };
+  return {
+    ...{ ...shown, rows: [] },
+    refused: curves.map(({ entry }) => ({ product: productOf(entry), reason: 'there is no bridge' })),
+  };
+}
+
+function productsOf({ entries }: RoundUpView): (entry: string) => string {
+  const products = new Map(entries.map(({ entry, product }) => [entry, product]));
+  return (entry) => products.get(entry)!;
+}
+
+/** Rows of bridges that came with a round-up's bundle. */
+const keptRows = onceFor(async (view: RoundUpView): Promise<KeptBridged[]> => {
+  const bytes = await withDatabase((db) => keptFile(db, view.roundUp.id, 'bridged.csv'));
+  if (!bytes) return [];
+  // What is wrong in it was told when it came in.
+  return readBridged(bytes, new Set(view.entries.map(({ entry }) => entry)), new ProblemList());
+});
+
+/** All that the bridges which a round-up uses carry over at a load of the rise, those that do not hold there, and what came with it. */
+export async function bridgesAt(view: RoundUpView, load: string): Promise<LoadBridges> {
+  const used = await withDatabase((db) => listBridges(db, view.roundUp.id));
+  // What was measured here since needs no bridge.
+  const here = curvesOf(view).find((other) => loadKey(other.load) === load)?.curves ?? [];
+  const measured = new Set(here.filter(({ points }) => points.length > 0).map(({ entry }) => entry));
+  const made: LoadBridges = {
+    ...{ carried: [], broken: [] },
+    kept: (await keptRows(view)).filter((row) => loadKey(row) === load && !measured.has(row.entry)),
+  };
+  for (const revisionId of used) {
+    const found = await makeBridge(view, { revisionId, load });
+    if (!found) continue;
+    const { bridge, curves } = found;
+    const from = found.source.name;
+    if (bridge.known) made.carried.push({ from, bridge: bridge.value, curves });
+    else made.broken.push({ from, reason: bridge.reason });
+  }
+  return made;
+}
+
+/** Rows of all bridges of a round-up, at a load and line of the rise. */
 export async function bridgedRows(
   view: RoundUpView,
   at: { load: string; lineDb: number },
-): Promise<{ rows: BridgedRow[]; refused: { from: string; reason: string }[] }> {
-  const used = await withDatabase((db) => listBridges(db, view.roundUp.id));
-  const rows: BridgedRow[] = [];
-  const refused: { from: string; reason: string }[] = [];
-  for (const revisionId of used) {
-    const made = await viewBridge(view, { revisionId, ...at });
-    if (!made) continue;
-    rows.push(...made.rows);
-    if (!made.bridge.known) refused.push({ from: made.source.name, reason: made.bridge.reason });
+): Promise<BridgedAt & Pick<LoadBridges, 'broken'>> {
+  return allBridgedAt(await bridgesAt(view, at.load), productsOf(view), at.lineDb);
+}
+
+/** The same for a bundle: at every load, and at every line of the brief. */
+export async function bridgedForBundle(view: RoundUpView): Promise<KeptBridged[]> {
+  const lines = [...new Set([view.roundUp.noiseLineDba, ...view.brief.noiseLinesDba])];
+  const rows: KeptBridged[] = [...(await keptRows(view))];
+  for (const { load } of curvesOf(view)) {
+    const { carried } = await bridgesAt(view, loadKey(load));
+    const { loadW, loadName, gpuLoadW } = load;
+    for (const each of carried)
+      for (const lineDb of lines)
+        for (const { product: _, ...row } of bridgedAt(each, (entry) => entry, lineDb).rows) {
+          const before = rows.findIndex(
+            (other) =>
+              other.entry === row.entry && loadKey(other) === loadKey(load) && isAtLine(other, lineDb),
+          );
+          if (before >= 0) rows.splice(before, 1);
+          rows.push({
+            ...{ ...row, lineDb, loadW, loadName, gpuLoadW },
+            by: bridgeWords(each.bridge),
+          });
+        }
   }
-  return { rows: rows.sort((a, b) => a.value - b.value), refused };
+  return rows;
 }

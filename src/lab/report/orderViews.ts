@@ -57,6 +57,10 @@ export function orderTable(order: BundleRanking, orders: BundleOrders): OrderTab
     }),
     sentences: ranking.brackets.flatMap((bracket) => bracketSentences(bracket, names, scale)),
     notPlaced: ranking.notPlaced.map(({ entry, reason }) => ({ name: nameOf(entry), reason })),
+    bridged: order.bridged.map(
+      ({ entry, value, interval95, there, from, by }) =>
+        `⤳ ${nameOf(entry)}: ${figure(value)} ± ${figure(interval95)} K, carried over from ${from}, where it was ${figure(there)} K${by && ` (${by})`}.`,
+    ),
   };
 }
 

@@ -20,6 +20,8 @@ import { useZoomDrag, ZoomBox } from './zoomDrag';
 export interface CurvesChartProps {
   entries: ReadonlyMap<string, CurveEntry>;
   curves: EntryCurve[];
+  /** Carried over from another rig: drawn broken, and never ranked. */
+  bridged: EntryCurve[];
   scale: ShownScale;
   /** Shown as the difference from this entry; null for the values themselves. */
   from: string | null;
@@ -52,13 +54,20 @@ const NEAR_PX = 24;
 export const CROWD = 9;
 const FADED = '38';
 
-function seriesOf({ line, points }: ShownCurve, position: number, faded: boolean): PlotSeries[] {
+function seriesOf(
+  { line, points }: ShownCurve,
+  position: number,
+  { faded, bridged }: { faded: boolean; bridged: boolean },
+): PlotSeries[] {
   const { colour, marker } = entryStyle(position);
   // A point with a bar has these of every point; its own types leave them out.
   const { hollow, pointStyle, ...marks } = pointStyleOf(marker);
   const borderColor = themeColour(colour) + (faded ? FADED : '');
   return [
-    { type: 'scatter', data: line, showLine: true, borderColor, borderWidth: 2, pointRadius: 0 },
+    {
+      ...{ type: 'scatter', data: line, showLine: true, borderColor, borderWidth: 2, pointRadius: 0 },
+      ...(bridged ? { borderDash: [6, 5] } : {}),
+    },
     {
       type: 'scatterWithErrorBars',
       data: points.map(({ x, y, low, high }) => ({ x, y, yMin: low, yMax: high })),
@@ -66,7 +75,7 @@ function seriesOf({ line, points }: ShownCurve, position: number, faded: boolean
       errorBarLineWidth: 1.2,
       errorBarWhiskerSize: 0,
       borderColor,
-      backgroundColor: hollow ? themeColour('--color-ground') : borderColor,
+      backgroundColor: hollow || bridged ? themeColour('--color-ground') : borderColor,
       pointStyle: pointStyle as 'circle',
       ...marks,
     },
@@ -100,6 +109,7 @@ export function CurvesChart(props: CurvesChartProps) {
   const {
     entries,
     curves,
+    bridged,
     scale,
     from,
     range,
@@ -123,14 +133,21 @@ export function CurvesChart(props: CurvesChartProps) {
     setNear(null);
     props.onZoom(next);
   });
-  const shown = useMemo(() => shownCurves(curves, scale, from), [curves, scale, from]);
+  const shown = useMemo(
+    () => shownCurves([...curves, ...bridged], scale, from),
+    [curves, bridged, scale, from],
+  );
+  const isBridged = useMemo(() => new Set(bridged.map(({ entry }) => entry)), [bridged]);
   const isFaded = useCallback((entry: string) => picked.size > 0 && !picked.has(entry), [picked]);
   const series = useCallback(
     () =>
       shown.flatMap((curve) =>
-        seriesOf(curve, entries.get(curve.curve.entry)!.position, isFaded(curve.curve.entry)),
+        seriesOf(curve, entries.get(curve.curve.entry)!.position, {
+          faded: isFaded(curve.curve.entry),
+          bridged: isBridged.has(curve.curve.entry),
+        }),
       ),
-    [shown, entries, isFaded],
+    [shown, entries, isFaded, isBridged],
   );
   const takeFrame = useCallback((next: PlotFrame) => {
     setFrame((now) => (now && JSON.stringify(now) === JSON.stringify(next) ? now : next));
@@ -170,10 +187,11 @@ export function CurvesChart(props: CurvesChartProps) {
         const unit = from !== null && scale.unit === '°C' ? 'K' : scale.unit;
         const shownValue = `${figure(value, scale.decimals)} ± ${figure(high - value, scale.decimals)} ${unit}`;
         const names = point.runs.map((id) => props.runLabels[id] ?? id).join(', ');
-        const runs = point.runs.length > 1 ? `runs ${names}` : `run ${names}`;
+        const measured = point.runs.length > 1 ? `runs ${names}` : `run ${names}`;
+        const runs = isBridged.has(curve.entry) ? 'bridged, not measured here' : measured;
         const place = axis.against === 'noise' ? '' : `${figure(point.at, axis.decimals)} ${axis.unit} · `;
         const text = `${point.setting} · ${place}${figure(point.levelDb, 1)} dB(A) · ${shownValue} · ${runs}`;
-        best = { entry: curve.entry, text, run: point.runs[0]!, x: px, y: py };
+        best = { entry: curve.entry, text, run: point.runs[0] ?? '', x: px, y: py };
       }
     }
     return best;
@@ -182,7 +200,7 @@ export function CurvesChart(props: CurvesChartProps) {
   return (
     <div
       ref={box}
-      className={`relative h-full min-h-[340px] w-full ${near ? 'cursor-pointer' : 'cursor-crosshair'}`}
+      className={`relative h-full min-h-[340px] w-full ${near?.run ? 'cursor-pointer' : 'cursor-crosshair'}`}
       {...zooming.handlers}
       onPointerMove={(event) => {
         zooming.handlers.onPointerMove(event);
@@ -195,7 +213,7 @@ export function CurvesChart(props: CurvesChartProps) {
         setNear(null);
         onLit(null);
       }}
-      onClick={() => near && !zooming.wasDragged.current && props.onPoint(near.run)}
+      onClick={() => near?.run && !zooming.wasDragged.current && props.onPoint(near.run)}
     >
       <p data-picture className="label-text absolute top-0 left-12 max-w-[70%] truncate" dir="auto">
         {title}

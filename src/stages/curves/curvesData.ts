@@ -1,3 +1,4 @@
+import type { LoadBridges } from '@/core/bridge/carried';
 import type { EntryCurve } from '@/core/curves/entryCurve';
 import type { Against } from '@/core/curves/curveRule';
 import type { RiseShown } from '@/core/curves/shownScale';
@@ -57,6 +58,8 @@ export interface CurveLoad {
   fixedWatts: boolean;
   rule: Omit<LineRule, 'lineDb'>;
   curves: EntryCurve[];
+  /** What was measured on another rig, and what carries it over; none but of the rise against noise. */
+  bridges: LoadBridges;
   /** Of a level: the rises on the same axis, since heat and noise stand together; empty where none was measured. */
   riseCurves: EntryCurve[];
   /** Against speed: what no fan gets past, where a curve identifies it. */

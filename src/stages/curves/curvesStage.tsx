@@ -23,12 +23,14 @@ import { firstLine } from '@/core/curves/firstLine';
 import { axisRange } from './lineRange';
 import { EntryNotes } from './entryNotes';
 import { RankingNotes } from './rankingNotes';
+import { bridgedCurve } from '@/core/bridge/carried';
 import { crossings } from '@/core/judgement/crossings';
 import { OtherViews } from './otherViews';
 import { RankingTable } from './rankingTable';
 import { risesAt } from './risesAt';
 import { WallNotes } from './wallNotes';
 import { WhatChoice } from './whatChoice';
+import { BridgedPart } from '../bridge/bridgedPart';
 
 const RISE_PLAIN = riseScale('rise', { loadW: 0, referenceAmbientC: 0 });
 
@@ -77,6 +79,22 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
     [data, hidden],
   );
   const curves = useMemo(() => load.curves.filter((curve) => !hidden.has(curve.entry)), [load, hidden]);
+  const bridged = useMemo(
+    () =>
+      load.bridges.carried.flatMap(({ bridge, curves: there }) =>
+        there.filter(({ entry }) => !hidden.has(entry)).map((curve) => bridgedCurve(bridge, curve)),
+      ),
+    [load, hidden],
+  );
+  const named = useMemo(() => {
+    const isBridged = new Set(bridged.map(({ entry }) => entry));
+    return new Map(
+      [...entries].map(([entry, each]) => [
+        entry,
+        isBridged.has(entry) ? { ...each, product: `⤳ ${each.product}` } : each,
+      ]),
+    );
+  }, [entries, bridged]);
   const holder = useRef<HTMLDivElement>(null);
   const zoom = useMemo(() => parseZoom(view.zoom), [view.zoom]);
   const from = entries.has(view.from) ? view.from : null;
@@ -226,8 +244,9 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
           )}
 
           <CurvesChart
-            entries={entries}
+            entries={named}
             curves={curves}
+            bridged={bridged}
             scale={scale}
             from={from}
             zoom={zoom}
@@ -303,6 +322,7 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
           {hidden.size > 0 && (
             <p className="pt-2 text-[14px] text-ink2">{hidden.size} hidden: places are among those shown.</p>
           )}
+          <BridgedPart bridges={load.bridges} entries={entries} lineDb={lineAt} scale={scale} />
           {fastest && (
             <FullSpeedNote lead={fastest} product={entries.get(fastest.entry)!.product} scale={scale} />
           )}

@@ -15,6 +15,8 @@ export interface OfferData {
   citedIn: { id: number; title: string }[];
   here: number;
   apart: number;
+  /** Why those are kept apart, and the way out; one for each revision. */
+  why: string[];
 }
 
 /** Typing settles for so long before the lab is asked, ms. */
@@ -88,6 +90,12 @@ export function FromTheLab({ roundUpId, offers }: { roundUpId: number; offers: O
                   '; ',
                 )}
               </span>
+              {offer.why.map((reason) => (
+                <span key={reason} className="block text-[13px]">
+                  <span className="text-warn">▲ </span>
+                  {reason}.
+                </span>
+              ))}
             </span>
             <span className="label-text shrink-0">{ranked(offer)}</span>
             <button

@@ -3,7 +3,7 @@ import { assumedWords, RISE } from '@/core/responses/responses';
 import { AXES } from '@/core/curves/axis';
 import { plainScale, riseScale } from '@/core/curves/shownScale';
 import { figure } from '@/ui/figures';
-import type { BridgedRow } from '@/core/bridge/bridge';
+import type { BridgedAt } from '@/core/bridge/carried';
 import { BridgedRows } from '../bridge/bridgedRows';
 import { RankingNotes } from '../curves/rankingNotes';
 import type { VerdictData } from './verdictData';
@@ -17,7 +17,7 @@ export function VerdictStage({
   bridged,
 }: {
   data: VerdictData;
-  bridged: { rows: BridgedRow[]; refused: { from: string; reason: string }[] };
+  bridged: BridgedAt & { broken: { from: string; reason: string }[] };
 }) {
   const entries = new Map(data.entries.map((entry) => [entry.entry, entry]));
   const { response, against, place, lineAt } = data;
@@ -75,12 +75,7 @@ export function VerdictStage({
           entries={entries}
           referenceAmbientC={data.referenceAmbientC}
         />
-        <BridgedRows rows={bridged.rows} lineDb={lineAt} />
-        {bridged.refused.map(({ from, reason }) => (
-          <p key={from} className="pt-2 text-[14.5px] text-warn" dir="auto">
-            ▲ Nothing is bridged from {from} at this load: {reason}.
-          </p>
-        ))}
+        <BridgedRows {...bridged} lineDb={lineAt} />
         {data.ranking.placed.length === 0 && (
           <p className="py-4">
             {isRise && data.withoutDie ? (

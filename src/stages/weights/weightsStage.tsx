@@ -61,8 +61,14 @@ export function WeightsStage({ data }: { data: WeightsData }) {
   const byEntry = new Map(entries.map((entry) => [entry.entry, entry]));
   const nameOf = (entry: string) => byEntry.get(entry)?.product ?? entry;
   const total = points.reduce((sum, { weight }) => sum + weight, 0);
+  // On what was typed last, which the page may not show yet: of two weights in a row none is lost.
   const set = (index: number, weight: number) =>
-    void setWeights(points.map((point, i) => (i === index ? weight : point.weight)).join(','));
+    void setWeights((last) => {
+      const typed = (last ?? '').split(',').map(Number);
+      const isTyped = last !== null && typed.length === points.length && typed.every(Number.isFinite);
+      const before = isTyped ? typed : points.map((point) => point.weight);
+      return before.map((each, i) => (i === index ? weight : each)).join(',');
+    });
   return (
     <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-6 md:px-7">
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2">

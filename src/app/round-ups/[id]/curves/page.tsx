@@ -1,4 +1,5 @@
 import type { EntryCurve } from '@/core/curves/entryCurve';
+import { NO_BRIDGES } from '@/core/bridge/carried';
 import { wallOf } from '@/core/judgement/curveWall';
 import { loadKey, type Load } from '@/core/runs/load';
 import { notFound } from 'next/navigation';
@@ -9,6 +10,7 @@ import { lineRule } from '@/core/ranking/rankAtLine';
 import { olderRunsSentence } from '@/core/runs/olderRuns';
 import { OlderNote } from '@/stages/rig/olderNote';
 import { roundUpView } from '@/app/roundUpView';
+import { bridgesAt } from '@/lab/bridge/bridgeView';
 import { codeOf } from '@/lab/codeOf';
 import { viewEntryNotes } from '@/lab/entryNotes';
 import { readPlaces } from '@/lab/readPlaces';
@@ -53,16 +55,21 @@ async function packedCurves(view: RoundUpView, shown: ResponseView): Promise<str
   const read = await readPlaces(view);
   const isLevel = response.source.from === 'level' && responses.some(({ id }) => id === RISE.id);
   const rises = isLevel ? (await viewResponse(view, { response: RISE.id, against })).loads : [];
+  const isBridged = response.id === RISE.id && against === 'noise';
+  const bridges = await Promise.all(
+    shown.loads.map(({ load }) => (isBridged ? bridgesAt(view, loadKey(load)) : NO_BRIDGES)),
+  );
   const data: CurvesData = {
     roundUpId: roundUp.id,
     title: roundUp.title,
     entries: entries.map(({ entry, product }, position) => ({ entry, product, position })),
-    loads: shown.loads.map(({ load, label, curves }) => ({
+    loads: shown.loads.map(({ load, label, curves }, i) => ({
       key: loadKey(load),
       label,
       fixedWatts: load.loadW > 0 && load.loadName === '',
       rule: lineRule(load, { referenceAmbientC, limitC: rig.limitC }),
       curves,
+      bridges: bridges[i]!,
       riseCurves: rises.find((other) => loadKey(other.load) === loadKey(load))?.curves ?? [],
       ...(response.id === RISE.id && against === 'rpm' ? wallsOf(curves, load) : NO_WALLS),
     })),

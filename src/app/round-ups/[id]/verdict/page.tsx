@@ -45,7 +45,7 @@ export default async function VerdictPage({ params, searchParams }: Props) {
   const isRise = shown.response.id === RISE.id && shown.against === 'noise';
   const bridged = isRise
     ? await bridgedRows(view, { load: loadKey(chosen.load), lineDb: lineAt })
-    : { rows: [], refused: [] };
+    : { rows: [], refused: [], broken: [] };
   const { sockets, cases } = await viewFitChoices(id);
   const nameOf = new Map(view.entries.map(({ entry, product }) => [entry, product]));
   const atLoad = view.runs.filter((run) => loadKey(run) === loadKey(chosen.load) && run.setAside === '');

@@ -1,4 +1,6 @@
 import { idFrom } from '@/app/ids';
+import { loadKey } from '@/core/runs/load';
+import { bridgedRows } from '@/lab/bridge/bridgeView';
 import { readCoverWords } from '@/lab/coverWordsOf';
 import { verdictCsv } from '@/lab/verdictCsv';
 import { AXES } from '@/core/curves/axis';
@@ -10,7 +12,11 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
   const verdict = await viewVerdict(id, verdictQuery(Object.fromEntries(query)));
   if (!verdict) return new Response('no such round-up', { status: 404 });
   const { view, ranking, lineAt, chosen, shown } = verdict;
-  const at = { lineAt, load: chosen.label, shown };
+  const isRise = shown.response.throttles && shown.against === 'noise';
+  const { rows: bridged } = isRise
+    ? await bridgedRows(view, { load: loadKey(chosen.load), lineDb: lineAt })
+    : { rows: [] };
+  const at = { lineAt, load: chosen.label, shown, bridged };
   const csv = verdictCsv(ranking, view.entries, at, await readCoverWords(id));
   const { against, response } = shown;
   const line = `${lineAt.toFixed(AXES[against].decimals)}${against === 'noise' ? 'dBA' : against}`;
