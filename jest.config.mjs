@@ -6,8 +6,8 @@ export default createJestConfig({
   testEnvironment: 'node',
   // Two busy cores must not fail a test that only waits its turn.
   testTimeout: 120_000,
-  // The longest of them mostly wait: two at once on two cores.
-  maxWorkers: 2,
+  // The longest of them mostly wait: three at once on two cores.
+  maxWorkers: 3,
   // A sandbox asks its outer world for it, by the million in a simulation: this way it is its own.
   sandboxInjectedGlobals: ['Math'],
   setupFiles: ['<rootDir>/tests/support/seed.ts'],

@@ -62,10 +62,10 @@ browser() {
   report "$status" "const { stats: s } = require('./test-results/browser-$name.json'); console.log(s.expected + s.flaky, s.unexpected)"
 }
 
-alone=(bench pickedUp steady trust)
+alone=(bench pickedUp steady)
 if (need_build); then
   browser alone "${alone[@]}"
-  browser together --workers 2 --grep-invert "$(IFS='|'; echo "(${alone[*]})\\.spec")"
+  browser together --workers 3 --grep-invert "$(IFS='|'; echo "(${alone[*]})\\.spec")"
 else
   count 0 1
 fi

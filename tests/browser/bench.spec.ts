@@ -1,10 +1,9 @@
 import { expect, test, type Page } from '@playwright/test';
-import { zipSync } from 'fflate';
 import { BOATHOUSE } from '../../src/simulator/boathouse';
 import { resistanceAtLevel } from '../../src/simulator/cooler';
 import { asBytes } from '../../src/simulator/demoFiles';
 import { fanRoundUp } from '../../src/simulator/fanRoundUp';
-import { ask, startApplication, type Application, importAsNew } from '../support/application';
+import { type Application, importAsNew, startApplication, upload } from '../support/application';
 import { seriousFaults } from '../support/axe';
 import { TestBench } from '../support/bench';
 
@@ -120,13 +119,8 @@ test('reloaded, on a second screen, the web server killed and started: the mount
   page,
   context,
 }) => {
-  const upload = (await (await ask(`${app.url}/api/uploads`, { method: 'POST' })).json()) as { id: string };
-  const zip = zipSync(Object.fromEntries(asBytes(fanRoundUp(7))), { level: 1 });
-  await ask(`${app.url}/api/stream/${upload.id}?path=round-up.zip`, {
-    method: 'PUT',
-    body: Buffer.from(zip),
-  });
-  const { roundUpId } = (await (await importAsNew(app.url, upload.id)).json()) as { roundUpId: number };
+  const id = await upload(app.url, asBytes(fanRoundUp(7)));
+  const { roundUpId } = (await (await importAsNew(app.url, id)).json()) as { roundUpId: number };
   const url = `${app.url}/round-ups/${roundUpId}/bench`;
   await page.goto(url);
   await page.getByRole('group', { name: 'Bench clock' }).getByRole('button', { name: '10×' }).click();

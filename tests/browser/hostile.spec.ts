@@ -2,10 +2,9 @@ import { chromium, expect, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { zipSync } from 'fflate';
 import { Client } from 'pg';
 import { seededChance } from '../../src/core/statistics/chance';
-import { ask, startApplication, type Application, importAsNew } from '../support/application';
+import { type Application, ask, importAsNew, startApplication, upload } from '../support/application';
 import { smallBundle } from '../support/bundles';
 import { allHandlers, hostileRequest } from '../support/hostile/requests';
 import { mutated, mutatedText, pick } from '../support/hostile/values';
@@ -40,13 +39,8 @@ test.afterAll(async () => {
 
 const counted = async () => (await database.query<{ n: string }>(countSql)).rows[0]!.n;
 
-async function brought(files: ReadonlyMap<string, Uint8Array>): Promise<Response> {
-  const { id } = (await (await ask(`${app.url}/api/uploads`, { method: 'POST' })).json()) as { id: string };
-  const body = Buffer.from(zipSync(Object.fromEntries(files), { level: 1 }));
-  const sent = await ask(`${app.url}/api/stream/${id}?path=lab.zip`, { method: 'PUT', body });
-  expect(sent.status).toBe(200);
-  return importAsNew(app.url, id);
-}
+const brought = async (files: ReadonlyMap<string, Uint8Array>): Promise<Response> =>
+  importAsNew(app.url, await upload(app.url, files));
 
 test('requests that nobody means: no handler fails, and what is refused has changed nothing', async () => {
   test.setTimeout(200_000 * Math.max(1, TIMES));

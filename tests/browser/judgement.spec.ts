@@ -1,17 +1,14 @@
 import { expect, test, type Page } from '@playwright/test';
-import { zipSync } from 'fflate';
 import { asBytes } from '../../src/simulator/demoFiles';
 import { demoBundle } from '../../src/simulator/demoBundle';
-import { ask, importAsNew, startApplication, type Application } from '../support/application';
+import { type Application, importAsNew, startApplication, upload } from '../support/application';
 import { seriousFaults } from '../support/axe';
 
 let app: Application;
 
 test.beforeAll(async () => {
   app = await startApplication();
-  const { id } = (await (await ask(`${app.url}/api/uploads`, { method: 'POST' })).json()) as { id: string };
-  const body = Buffer.from(zipSync(Object.fromEntries(asBytes(demoBundle(7)))));
-  await ask(`${app.url}/api/stream/${id}?path=demo.zip`, { method: 'PUT', body });
+  const id = await upload(app.url, asBytes(demoBundle(7)));
   expect((await importAsNew(app.url, id)).status).toBe(200);
 });
 

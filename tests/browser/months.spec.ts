@@ -1,22 +1,14 @@
 import { expect, test, type Page } from '@playwright/test';
-import { zipSync } from 'fflate';
 import { cellarRoundUp } from '../../src/simulator/cellarRoundUp';
 import { asBytes } from '../../src/simulator/demoFiles';
 import { ATTIC_COOLERS, monthsRoundUp } from '../../src/simulator/monthsRoundUp';
-import { ask, startApplication, type Application } from '../support/application';
+import { type Application, ask, importAsNew, startApplication, upload } from '../support/application';
 import { seriousFaults } from '../support/axe';
 
 let app: Application;
 
 async function bring(files: ReadonlyMap<string, string>, choices: object): Promise<void> {
-  const { id } = (await (await ask(`${app.url}/api/uploads`, { method: 'POST' })).json()) as { id: string };
-  const body = Buffer.from(zipSync(Object.fromEntries(asBytes(files))));
-  await ask(`${app.url}/api/stream/${id}?path=demo.zip`, { method: 'PUT', body });
-  const answer = await ask(`${app.url}/api/uploads/${id}/import`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(choices),
-  });
+  const answer = await importAsNew(app.url, await upload(app.url, asBytes(files)), choices);
   expect(answer.status).toBe(200);
 }
 

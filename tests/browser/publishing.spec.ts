@@ -2,11 +2,10 @@ import { mkdtemp, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, expect, test } from '@playwright/test';
-import { zipSync } from 'fflate';
 import sharp from 'sharp';
 import { asBytes } from '../../src/simulator/demoFiles';
 import { demoBundle } from '../../src/simulator/demoBundle';
-import { ask, importAsNew, startApplication, type Application } from '../support/application';
+import { type Application, ask, importAsNew, startApplication, upload } from '../support/application';
 import { seriousFaults } from '../support/axe';
 
 let app: Application;
@@ -15,9 +14,7 @@ let folder: string;
 test.beforeAll(async () => {
   app = await startApplication();
   folder = await mkdtemp(join(tmpdir(), 'abanico-report-'));
-  const { id } = (await (await ask(`${app.url}/api/uploads`, { method: 'POST' })).json()) as { id: string };
-  const body = Buffer.from(zipSync(Object.fromEntries(asBytes(demoBundle(7)))));
-  await ask(`${app.url}/api/stream/${id}?path=demo.zip`, { method: 'PUT', body });
+  const id = await upload(app.url, asBytes(demoBundle(7)));
   expect((await importAsNew(app.url, id)).status).toBe(200);
 });
 

@@ -1,6 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { zipSync } from 'fflate';
-import { ask, startApplication, type Application, importAsNew } from '../support/application';
+import { type Application, importAsNew, startApplication, upload } from '../support/application';
 import { seriousFaults } from '../support/axe';
 import { quantitySample } from '../support/samples';
 
@@ -9,9 +8,7 @@ let app: Application;
 test.beforeAll(async () => {
   app = await startApplication();
   for (const name of ['sensors', 'air']) {
-    const { id } = (await (await ask(`${app.url}/api/uploads`, { method: 'POST' })).json()) as { id: string };
-    const body = Buffer.from(zipSync(Object.fromEntries(quantitySample(name))));
-    await ask(`${app.url}/api/stream/${id}?path=${name}.zip`, { method: 'PUT', body });
+    const id = await upload(app.url, quantitySample(name));
     expect((await importAsNew(app.url, id)).status).toBe(200);
   }
 });

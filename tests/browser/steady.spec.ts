@@ -1,9 +1,8 @@
 import { expect, test } from '@playwright/test';
-import { zipSync } from 'fflate';
 import { Client } from 'pg';
 import { demoBundle } from '../../src/simulator/demoBundle';
 import { asBytes } from '../../src/simulator/demoFiles';
-import { ask, startApplication, importAsNew } from '../support/application';
+import { ask, importAsNew, startApplication, upload } from '../support/application';
 import { smallBundle } from '../support/bundles';
 import { freshDatabase } from '../support/database';
 import { PrivatePostgres } from '../support/privatePostgres';
@@ -15,17 +14,6 @@ async function query<R extends Record<string, unknown>>(url: string, sql: string
     .query<R>(sql)
     .then(({ rows }) => rows)
     .finally(() => client.end());
-}
-
-async function upload(url: string, files: ReadonlyMap<string, Uint8Array>): Promise<string> {
-  const { id } = (await (await ask(`${url}/api/uploads`, { method: 'POST' })).json()) as { id: string };
-  const zip = zipSync(Object.fromEntries(files), { level: 1 });
-  const sent = await ask(`${url}/api/stream/${id}?path=round-up.zip`, {
-    method: 'PUT',
-    body: Buffer.from(zip),
-  });
-  if (!sent.ok) throw new Error(await sent.text());
-  return id;
 }
 
 const COUNT = `SELECT (SELECT count(*) FROM round_ups)::int AS "roundUps", (SELECT count(*) FROM runs)::int AS runs,

@@ -1,5 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { createServer } from 'node:net';
+import { zipSync } from 'fflate';
 import { freshDatabase } from './database';
 
 export interface Application {
@@ -18,12 +19,26 @@ export const ask = (url: string, init: RequestInit = {}): Promise<Response> =>
     headers: { origin: new URL(url).origin, ...(init.headers as Record<string, string>) },
   });
 
-/** Imports what was uploaded, as if the lab had none of it. */
-export const importAsNew = (url: string, uploadId: string): Promise<Response> =>
+/** Uploads a bundle as one zip of its files; the id of the upload. */
+export async function upload(url: string, files: ReadonlyMap<string, Uint8Array>): Promise<string> {
+  // Packed before anything is asked: a connection that is kept would be closed meanwhile, unseen.
+  const body = Buffer.from(zipSync(Object.fromEntries(files), { level: 1 }));
+  const { id } = (await (await ask(`${url}/api/uploads`, { method: 'POST' })).json()) as { id: string };
+  const sent = await ask(`${url}/api/stream/${id}?path=round-up.zip`, { method: 'PUT', body });
+  if (!sent.ok) throw new Error(await sent.text());
+  return id;
+}
+
+/** Imports what was uploaded, as if the lab had none of it unless told otherwise. */
+export const importAsNew = (
+  url: string,
+  uploadId: string,
+  choices: object = { othersNew: true, asAnother: true },
+): Promise<Response> =>
   ask(`${url}/api/uploads/${uploadId}/import`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ othersNew: true, asAnother: true }),
+    body: JSON.stringify(choices),
   });
 
 export async function freePort(): Promise<number> {

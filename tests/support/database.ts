@@ -1,5 +1,6 @@
 import { spawnSync } from 'node:child_process';
-import { randomBytes } from 'node:crypto';
+import { readdirSync, readFileSync } from 'node:fs';
+import { createHash, randomBytes } from 'node:crypto';
 import { Client } from 'pg';
 
 interface OwnDatabase {
@@ -7,21 +8,35 @@ interface OwnDatabase {
   drop: () => Promise<void>;
 }
 
-/** A database with nothing in it, on the server that `./abanico test` starts. */
-export async function emptyDatabase(server = process.env.DATABASE_URL): Promise<OwnDatabase> {
-  if (!server)
-    throw new Error('DATABASE_URL is not set: run ./abanico test, or point it at a PostgreSQL of your own');
-  const name = `test_${randomBytes(6).toString('hex')}`;
-  const run = async (sql: string) => {
-    const client = new Client({ connectionString: server });
-    await client.connect();
-    await client.query(sql).finally(() => client.end());
-  };
-  await run(`CREATE DATABASE ${name}`);
+const MIGRATIONS = 'src/database/migrations';
+
+async function onServer(server: string, work: (sql: (text: string) => Promise<number>) => Promise<void>) {
+  const client = new Client({ connectionString: server });
+  await client.connect();
+  await work((text) => client.query(text).then(({ rowCount }) => rowCount ?? 0)).finally(() => client.end());
+}
+
+function ownServer(server: string | undefined): string {
+  if (server) return server;
+  throw new Error('DATABASE_URL is not set: run ./abanico test, or point it at a PostgreSQL of your own');
+}
+
+function addressOf(server: string, name: string): string {
   const url = new URL(server);
   url.pathname = `/${name}`;
-  return { url: url.href, drop: () => run(`DROP DATABASE ${name} WITH (FORCE)`) };
+  return url.href;
 }
+
+async function madeDatabase(server: string, like = ''): Promise<OwnDatabase> {
+  const name = `test_${randomBytes(6).toString('hex')}`;
+  await onServer(server, async (sql) => void (await sql(`CREATE DATABASE ${name} ${like}`)));
+  const drop = () => onServer(server, async (sql) => void (await sql(`DROP DATABASE ${name} WITH (FORCE)`)));
+  return { url: addressOf(server, name), drop };
+}
+
+/** A database with nothing in it, on the server that `./abanico test` starts. */
+export const emptyDatabase = (server = process.env.DATABASE_URL): Promise<OwnDatabase> =>
+  madeDatabase(ownServer(server));
 
 /** Runs a command of ours on a database, and gives what it says; in a process of its own: Jest cannot load the migration library's modules. */
 export function commandOn(databaseUrl: string, command: 'migrate' | 'prepare'): string {
@@ -32,9 +47,25 @@ export function commandOn(databaseUrl: string, command: 'migrate' | 'prepare'): 
   return stderr;
 }
 
+/** The form of now, made once on a server and copied after that; its name, by what the migrations say. */
+async function formOfNow(server: string): Promise<string> {
+  const digest = createHash('sha256');
+  for (const file of readdirSync(MIGRATIONS).sort()) digest.update(readFileSync(`${MIGRATIONS}/${file}`));
+  const name = `form_${digest.digest('hex').slice(0, 12)}`;
+  await onServer(server, async (sql) => {
+    // Two test files at once: the second waits for the first.
+    await sql('SELECT pg_advisory_lock(7)');
+    if ((await sql(`SELECT 1 FROM pg_database WHERE datname = '${name}'`)) > 0) return;
+    await sql(`DROP DATABASE IF EXISTS ${name}_making WITH (FORCE)`);
+    await sql(`CREATE DATABASE ${name}_making`);
+    commandOn(addressOf(server, `${name}_making`), 'migrate');
+    await sql(`ALTER DATABASE ${name}_making RENAME TO ${name}`);
+  });
+  return name;
+}
+
 /** A database of its own for one test file, of the form of now. */
-export async function freshDatabase(server?: string): Promise<OwnDatabase> {
-  const database = await emptyDatabase(server);
-  commandOn(database.url, 'migrate');
-  return database;
+export async function freshDatabase(server = process.env.DATABASE_URL): Promise<OwnDatabase> {
+  const own = ownServer(server);
+  return madeDatabase(own, `TEMPLATE ${await formOfNow(own)}`);
 }
