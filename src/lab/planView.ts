@@ -16,7 +16,7 @@ import {
   varianceComponents,
   type GroupedReading,
 } from '@/core/statistics/varianceComponents';
-import { spreadReadings } from './drift/spreadHistory';
+import { acrossRigs, spreadReadings } from './drift/spreadHistory';
 import { valueAtLine } from '@/core/curves/valueAtLine';
 import { settingMeans } from '@/core/curves/settingMeans';
 import { labRunPoint, type LabRun } from '@/core/runs/labRun';
@@ -45,6 +45,8 @@ export interface PlanView {
   risesK: Record<string, Record<string, number>>;
   /** What was repeated on this rig, of which its spread is told. */
   repeated: GroupedReading[];
+  /** What stood here and on another rig or revision, of which their spread is told. */
+  acrossRigs: GroupedReading[];
   /** Whether who is first can be told by now; null before two entries have a place. */
   look: EarlyLook | null;
 }
@@ -193,6 +195,7 @@ export async function viewPlan(roundUpId: number, today: string): Promise<PlanVi
     deadline: brief!.body.deadline,
     risesK,
     repeated,
+    acrossRigs: await acrossRigs(view),
     look: earlyLook(view, (sheet?.body.settings.mounts ?? brief!.body.mounts) || 1),
   };
 }

@@ -83,6 +83,7 @@ export const BOATHOUSE_BOOK: RigBook = {
     { on: '2026-11-20', kind: 'second probe', reading: 0.1, note: 'beside the lent one' },
     { on: '2026-10-19', kind: 'calibrator', reading: 94.0, note: 'with a new battery' },
     { on: '2026-10-19', kind: 'calibrator', reading: 95.3, note: 'the battery was low' },
+    { on: '2026-10-17', kind: 'calibrator', reading: 94.0, note: 'after the last evening' },
     { on: '2026-10-12', kind: 'calibrator', reading: 93.9, note: '' },
   ],
 };

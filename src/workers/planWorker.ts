@@ -2,7 +2,7 @@ import { expose } from 'comlink';
 import { fitToDeadline, planChoices } from '@/core/plan/planChoices';
 import { leastPlan } from '@/core/plan/leastPlan';
 import {
-  SPREAD_SOURCES,
+  RIG_SOURCES,
   varianceComponents,
   type GroupedReading,
 } from '@/core/statistics/varianceComponents';
@@ -15,7 +15,7 @@ const work = {
     now: planCost(settings, scene),
     choices: planChoices(settings, scene),
   }),
-  spread: (readings: GroupedReading[]) => varianceComponents(readings, SPREAD_SOURCES),
+  spread: (readings: GroupedReading[]) => varianceComponents(readings, RIG_SOURCES),
   least: (settings: PlanSettings, scene: PlanScene, wantedK: number) => leastPlan(settings, scene, wantedK),
   fit: (settings: PlanSettings, scene: PlanScene, lastDay: number) => fitToDeadline(settings, scene, lastDay),
 };

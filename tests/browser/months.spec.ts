@@ -54,7 +54,7 @@ test('a control that broke is told on every stage, its runs are held, and freed 
   }
   await page.getByRole('link', { name: 'Look at it' }).click();
   await expect(page.getByText(/^It drifts: \+\d\.\d\d ± 0\.\d\d K in thirty days/)).toBeVisible();
-  await expect(page.getByText(/19 Oct: 1\.40 dB, over its limit of 0\.5 dB/)).toBeVisible();
+  await expect(page.getByText(/14 Oct: 1\.40 dB, over its limit of 0\.5 dB/)).toBeVisible();
   await expect(page.getByRole('img', { name: 'Control chart of Terral 92' })).toBeVisible();
   expect(await seriousFaults(page)).toEqual([]);
   await page.emulateMedia({ colorScheme: 'dark' });
@@ -74,6 +74,37 @@ test('a control that broke is told on every stage, its runs are held, and freed 
   await expect(page.getByText('9 runs held')).toBeVisible();
 });
 
+test('what the meter read while it was off is corrected on request, said with the verdict, and taken back', async ({
+  page,
+}) => {
+  await page.goto(`${app.url}/round-ups/1/curves`);
+  await expect(page.getByText(/6 runs that count were read while the meter was off/)).toBeVisible();
+  await page.getByRole('link', { name: 'Look at it' }).click();
+  const part = page.getByRole('region', { name: 'Read while the meter was off' });
+  const correct = part.getByRole('button', { name: 'Correct 6 runs by −1.4 ± 0.2 dB' });
+  await expect(correct).toBeDisabled();
+  await part.getByLabel('Why, as it is printed with the runs').fill('the plug was loose');
+  await correct.click();
+  await expect(page.getByText('6 runs corrected')).toBeVisible();
+  await expect(part).toContainText('6 runs are corrected by −1.4 ± 0.2 dB');
+  await expect(page.getByText(/read while the meter was off, or may have been/)).toHaveCount(0);
+  expect(await seriousFaults(page)).toEqual([]);
+  await page.emulateMedia({ colorScheme: 'dark' });
+  await onAPhone(page);
+  await page.emulateMedia({ colorScheme: 'light' });
+  await page.goto(`${app.url}/round-ups/1/verdict`);
+  await expect(page.getByText(/levels of 6 runs were corrected by −1\.4 ± 0\.2 dB/)).toBeVisible();
+  await page.goto(`${app.url}/round-ups/1/logbook?entry=mareta`);
+  await expect(page.getByText(/Level corrected by −1\.4 ± 0\.2 dB/).first()).toBeVisible();
+  // By the control's own level, too: the chart of another response, chosen.
+  await page.goto(`${app.url}/round-ups/1/rig/watch?what=level`);
+  await expect(page.getByRole('img', { name: 'Control chart of Terral 92' })).toBeVisible();
+  await part.getByLabel('Why, as it is printed with the runs').fill('as read, for comparison');
+  await part.getByRole('button', { name: 'Take it back' }).click();
+  await expect(page.getByText('6 runs as read again')).toBeVisible();
+  await expect(correct).toBeVisible();
+});
+
 test('an older rig is bridged by what both have, who flips is told, and it is used in the verdict and left again', async ({
   page,
 }) => {
@@ -90,6 +121,18 @@ test('an older rig is bridged by what both have, who flips is told, and it is us
   await expect(page.getByRole('region', { name: 'Bridged, not measured here' })).toContainText('Calmo 92');
   await expect(page.locator('tr[data-entry="calmo"]')).toHaveCount(0);
   expect(await seriousFaults(page)).toEqual([]);
+  // In Curves under the ranking, at the line as it moves, and broken in the chart.
+  await page.goto(`${app.url}/round-ups/1/curves`);
+  const row = page.locator('tr[data-bridged="calmo"]');
+  await expect(row).toContainText('⤳ Calmo 92');
+  const at30 = await row.innerText();
+  await page.getByRole('slider', { name: 'Noise line' }).focus();
+  for (let i = 0; i < 4; i += 1) await page.keyboard.press('ArrowRight');
+  await expect(row).not.toHaveText(at30);
+  await expect(page.locator('[data-picture]', { hasText: '⤳ Calmo 92' })).toBeVisible();
+  expect(await seriousFaults(page)).toEqual([]);
+  const csv = await (await page.request.get(`${app.url}/round-ups/1/verdict/csv`)).text();
+  expect(csv).toMatch(/calmo,.*,bridged,.*not measured here: carried over from/);
   await page.goto(`${app.url}/round-ups/1/rig/bridge`);
   await page.getByRole('button', { name: 'Leave this bridge' }).click();
   await expect(page.getByText('The bridge is left')).toBeVisible();

@@ -24,6 +24,7 @@ test('what is due is told with where it is done, what is bad first, and each goe
   const says = desk.due.map((due) => due.says);
   expect(says).toContain('Boathouse lab: the calibration of 94 dB whistle ran out on 2026-10-01');
   expect(says).toContain('Attic bench: the control Terral 92 broke, 9 runs are in doubt');
+  expect(says).toContain('Attic bench: 6 runs that count were read while the meter was off');
   expect(says.find((each) => each.startsWith('lent samples'))).toContain('Jaloque 360 A');
   expect(says.find((each) => each.includes('older than a month'))).toContain('Quiet towers');
   expect(desk.due.map(({ isBad }) => isBad)).toEqual(

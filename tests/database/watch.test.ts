@@ -10,7 +10,6 @@ import { readBundle } from '@/formats/bundle/readBundle';
 import { verdictOf, verdictQuery } from '@/lab/verdictView';
 import { CELLAR } from '@/simulator/cellarRoundUp';
 import { holdRuns } from '@/lab/drift/holdRuns';
-import { correctMeter } from '@/lab/drift/correctMeter';
 import { rigTrouble, viewWatch } from '@/lab/drift/watchView';
 import { curvesOf, viewRoundUp } from '@/lab/roundUpView';
 import { monthsRoundUp } from '@/simulator/monthsRoundUp';

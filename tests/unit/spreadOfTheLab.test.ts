@@ -5,7 +5,7 @@ import { defaultPlanSettings } from '@/core/plan/planSettings';
 import { seededChance } from '@/core/statistics/chance';
 import { fixedLoad } from '@/core/runs/load';
 import { mean } from '@/core/statistics/mean';
-import { varianceComponents, type GroupedReading } from '@/core/statistics/varianceComponents';
+import { RIG_SOURCES, varianceComponents, type GroupedReading } from '@/core/statistics/varianceComponents';
 import { reasonOf, valueOf } from '../support/outcome';
 
 const batches = (values: Record<string, number[]>): GroupedReading[] =>
@@ -175,4 +175,25 @@ test('the plan of the fewest hours for a wanted difference: nothing cheaper tell
   expect(fine.settings.passes).toBe(1);
   expect(fine.settings.mounts).toBeGreaterThan(coarse.settings.mounts);
   expect(reasonOf(leastPlan(settings, scene, 0.01))).toMatch(/the finest that up to 5 mounts/);
+});
+
+test('five rigs that differ: their spread comes back beside that of days and mounts, within its interval', () => {
+  let held = 0;
+  const seeds = 20;
+  for (let seed = 1; seed <= seeds; seed += 1) {
+    const chance = seededChance(seed);
+    const readings = ['A', 'B', 'C', 'D', 'E'].flatMap((rig) => {
+      const rigK = 1.5 * chance.normal();
+      return history({ days: 0.2, mounts: 0.3, passes: 0.1 }, 100 * seed + rig.charCodeAt(0))
+        .slice(0, 9)
+        .map(({ value, cell, groups }) => ({
+          ...{ cell, value: value + rigK },
+          groups: { rigs: rig, days: `${rig} ${groups.days}`, mounts: `${rig} ${groups.mounts}` },
+        }));
+    });
+    const [rigs] = valueOf(varianceComponents(readings, RIG_SOURCES));
+    expect(rigs).toMatchObject({ source: 'rigs', groups: 5 });
+    held += Number(rigs!.from <= 1.5 && (rigs!.to === null || rigs!.to >= 1.5));
+  }
+  expect(held / seeds).toBeGreaterThan(0.85);
 });

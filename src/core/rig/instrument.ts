@@ -52,7 +52,7 @@ export function checkOffset({ kind, reading }: Pick<DailyCheck, 'kind' | 'readin
 /**
  * What is wrong with a check that cannot be: a reading in another unit, or of another calibrator; empty where it can.
  *
- * @example checkTrouble({ kind: 'calibrator', reading: 114 }) → 'on a calibrator of 94 dB a meter reads 84 to 104 dB, not 114: …'
+ * Example: A calibrator’s reading of 114: ‘on a calibrator of 94 dB a meter reads 84 to 104 dB, not 114: was it another unit …’.
  */
 export function checkTrouble(check: Pick<DailyCheck, 'kind' | 'reading'>): string {
   const most = CANNOT_BE[check.kind];

@@ -13,6 +13,8 @@ export interface GroupedReading {
 
 /** Sources of spread at a bench, from the slowest. */
 export const SPREAD_SOURCES = ['days', 'mounts'] as const;
+/** The same where readings of several rigs and revisions stand together. */
+export const RIG_SOURCES = ['rigs', ...SPREAD_SOURCES] as const;
 
 export interface VarianceComponent {
   source: string;

@@ -59,6 +59,8 @@ export const rigBookSheet: ObjectSchema<RigBook> = object({
       reading: finite().min(-100).max(200).required('a reading was expected'),
       note: text(),
     }).test('can-be', (check, context) => {
+      // What is no reading at all is told by its bounds.
+      if (!(check.reading >= -100 && check.reading <= 200)) return true;
       const trouble = checkTrouble(check);
       return trouble === '' || context.createError({ message: trouble });
     }),

@@ -1,6 +1,7 @@
 import { RISE } from '@/core/responses/responses';
+import { groupBy } from '@/core/statistics/groupBy';
 import type { GroupedReading } from '@/core/statistics/varianceComponents';
-import { listCourseRuns } from '@/database/controlRuns';
+import { listCourseRuns, listSharedRuns } from '@/database/controlRuns';
 import { withDatabase } from '@/database/pool';
 import { onceFor } from '../keptWhileUnwritten';
 import type { RoundUpView } from '../roundUpView';
@@ -25,4 +26,30 @@ export const spreadReadings = onceFor(async (view: RoundUpView): Promise<Grouped
       cell: cellOf(run),
       groups: { days: run.startedAt.slice(0, 10), mounts: `${run.revision} ${run.entryId} ${run.mount}` },
     }));
+});
+
+/** Of each rig and revision so many readings at most, the last of them: else one of long ago would not be among them. */
+const MOST_OF_A_RIG = 50;
+
+/**
+ * The last readings of the rise that stood at one load and setting here and on another rig or revision: what the lab's rigs differ
+ * by. Empty where nothing did.
+ */
+export const acrossRigs = onceFor(async (view: RoundUpView): Promise<GroupedReading[]> => {
+  const { rigRevisionId, windowS } = view.roundUp;
+  const runs = await withDatabase((db) =>
+    listSharedRuns(db, { revisionId: rigRevisionId, response: RISE.id, windowS }),
+  );
+  const byRevision = groupBy(runs, ({ revisionId }) => revisionId);
+  return [...byRevision.values()].flatMap((own) =>
+    own.slice(-Math.min(MOST_OF_A_RIG, Math.floor(MOST / byRevision.size))).map((run) => ({
+      value: run.value,
+      cell: `${run.entryId} ${run.loadKey} ${run.setting}`,
+      groups: {
+        rigs: String(run.revisionId),
+        days: run.startedAt.slice(0, 10),
+        mounts: `${run.revisionId} ${run.entryId} ${run.mount}`,
+      },
+    })),
+  );
 });

@@ -5,19 +5,28 @@ import { runsInDoubt, type DoubtNotice } from '@/core/drift/inDoubt';
 import { calibratorReadings, meterOff, type MeterOff } from '@/core/drift/meterOff';
 import { retests, retestSpread, type Retest } from '@/core/drift/retests';
 import { runTimeMs } from '@/core/drift/runTime';
+import { coolerLevel } from '@/core/levels/coolerLevel';
+import { correctedLevel } from '@/core/levels/levelCorrection';
 import type { Outcome } from '@/core/outcome';
 import { responseOf, RESPONSES, RISE, type Response } from '@/core/responses/responses';
-import { checkOffset, CHECK_LIMIT, type RigBook } from '@/core/rig/instrument';
+import type { RigBook } from '@/core/rig/instrument';
 import { groupBy } from '@/core/statistics/groupBy';
-import { mean } from '@/core/statistics/mean';
-import { median } from '@/core/statistics/median';
 import type { Variance } from '@/core/uncertainty/rigSpread';
-import { withDatabase } from '@/database/pool';
-import { countUndatedControls, HELD, listCourseRuns, listRigRuns, type RigRun } from '@/database/controlRuns';
+import { withDatabase, type Queryable } from '@/database/pool';
+import {
+  countUndatedControls,
+  HELD,
+  listCourseLevels,
+  listCourseRuns,
+  listRigRuns,
+  type CourseRunRow,
+  type RigRun,
+} from '@/database/controlRuns';
 import { listRevisions } from '@/database/rigs';
 import { readSheet } from '@/database/sheets';
 import { onceFor } from '../keptWhileUnwritten';
 import type { RoundUpView } from '../roundUpView';
+import { instrumentCourses, type InstrumentCourse } from './instrumentCourses';
 
 /** A re-test with where it stands on the chart. */
 export type ChartedRetest = ChartedPoint & Pick<Retest, 'revision' | 'mount' | 'uncertainty' | 'runs'>;
@@ -47,19 +56,7 @@ export interface WatchView {
   undated: number;
 }
 
-export interface InstrumentCourse {
-  name: string;
-  unit: string;
-  decimals: number;
-  points: ChartedPoint[];
-  /** Off by more than this it fails, whatever the chart says; null where no limit is known. */
-  limit: number | null;
-}
-
 const SHIFTS_SD = [0.5, 1, 1.5, 2, 3];
-/** Controls with fewer re-tests than this have no course to speak of. */
-const LEAST_CHARTED = 2;
-
 const isHeld = (run: RigRun) => run.setAside.startsWith(HELD);
 
 /** Charts restart with each revision of the rig: what changes the numbers changes the reference, too. */
@@ -70,46 +67,6 @@ function chartOf(tests: readonly Retest[], prior: Variance | null): ChartedRetes
       ...{ uncertainty: own[i]!.uncertainty, runs: own[i]!.runs },
     })),
   );
-}
-
-function instrumentCourses(runs: readonly RigRun[], book: RigBook | null): InstrumentCourse[] {
-  const made: InstrumentCourse[] = [];
-  for (const [kind, name, unit] of [
-    ['calibrator', 'Meter on the calibrator, off by', 'dB'],
-    ['cold start', 'Room probe less die at a cold start', 'K'],
-    ['second probe', 'Room probe less a second one beside it', 'K'],
-  ] as const) {
-    const checks = (book?.checks ?? [])
-      .filter((check) => check.kind === kind && !Number.isNaN(Date.parse(check.on)))
-      .map((check) => ({ atMs: Date.parse(check.on), value: checkOffset(check) }))
-      // A book holds the newest first, also within a day.
-      .reverse()
-      .sort((a, b) => a.atMs - b.atMs);
-    if (checks.length > 0)
-      made.push({ name, unit, decimals: 2, points: controlChart(checks), limit: CHECK_LIMIT[kind] });
-  }
-  const byDay = [...groupBy(runs, ({ startedAt }) => startedAt.slice(0, 10))].map(([day, own]) => ({
-    day,
-    own,
-  }));
-  const daily = (name: string, unit: string, decimals: number, valueOf: (own: RigRun[]) => number | null) => {
-    const points = byDay
-      .flatMap(({ day, own }) => {
-        const value = valueOf(own);
-        return value === null || Number.isNaN(Date.parse(day)) ? [] : [{ atMs: Date.parse(day), value }];
-      })
-      .sort((a, b) => a.atMs - b.atMs);
-    if (points.length >= LEAST_CHARTED)
-      made.push({ name, unit, decimals, points: controlChart(points), limit: null });
-  };
-  daily('The room alone, middle of the evening', 'dB(A)', 1, (own) =>
-    median(own.map(({ floorDb }) => floorDb)),
-  );
-  daily('Power that flowed, of what was set', '', 4, (own) => {
-    const shares = own.flatMap(({ powerShare }) => powerShare ?? []);
-    return shares.length > 0 ? mean(shares) : null;
-  });
-  return made;
 }
 
 /** The longest stretch without a break, at the newest revision: what drifts does so between breaks. */
@@ -151,12 +108,27 @@ function doubtOf(courses: readonly ControlCourse[], runs: readonly RigRun[]): Do
   };
 }
 
+/** Levels of the coolers alone, where they stood clear of the room: a meter that is off shows in them, too. */
+async function courseLevels(db: Queryable, rigId: number): Promise<CourseRunRow[]> {
+  const rows = await listCourseLevels(db, rigId);
+  return rows.flatMap(({ noiseDb, floorDb, correctionDb, correctionDoubtDb, ...run }) => {
+    const level = coolerLevel(noiseDb, floorDb);
+    const correction =
+      correctionDb === null ? null : { db: correctionDb, doubtDb: correctionDoubtDb!, why: '' };
+    return level.standing === 'at-floor'
+      ? []
+      : [{ ...run, value: correctedLevel(level, correction).levelDb }];
+  });
+}
+
 async function watched(view: RoundUpView, wanted: string): Promise<WatchView> {
   const { rigId, rig, windowS } = view.roundUp;
   const response = responseOf(wanted) ?? RISE;
   const [runs, all, revisions, book, undated] = await withDatabase((db) =>
     Promise.all([
-      listCourseRuns(db, { rigId, response: response.id, windowS }),
+      response.source.from === 'level'
+        ? courseLevels(db, rigId)
+        : listCourseRuns(db, { rigId, response: response.id, windowS }),
       listRigRuns(db, rigId, windowS),
       listRevisions(db, rigId),
       readSheet<RigBook>(db, 'rig-book', rigId),
@@ -187,7 +159,7 @@ async function watched(view: RoundUpView, wanted: string): Promise<WatchView> {
   return {
     ...{ rigId, rig: rig.name, response, courses },
     responses: RESPONSES.filter(({ source }) =>
-      ['die', 'sensor', 'clock', 'burst', 'steady-time'].includes(source.from),
+      ['die', 'sensor', 'clock', 'burst', 'steady-time', 'level'].includes(source.from),
     ),
     revisions: revisions.map(({ revision, startedAt, reason }) => ({
       ...{ revision, reason, startedMs: startedAt.getTime() },

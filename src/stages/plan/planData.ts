@@ -21,6 +21,8 @@ export interface PlanData {
   risesK: Record<string, Record<string, number>>;
   /** What was repeated on this rig: its spread is told of it in a worker. */
   repeated: GroupedReading[];
+  /** What stood here and on another rig or revision. */
+  acrossRigs: GroupedReading[];
   /** Whether who is first can be told by now; null before two have a place. */
   look: EarlyLook | null;
   /** Minute of today and the day, where the server stands. */

@@ -1,8 +1,25 @@
 import { useState } from 'react';
 import type { Outcome } from '@/core/outcome';
 import type { GroupedReading, VarianceComponent } from '@/core/statistics/varianceComponents';
-import { figure } from '@/ui/figures';
+import { figure, plural } from '@/ui/figures';
 import type { PlanData } from './planData';
+
+const withinWords = ({ sd, from, to }: VarianceComponent) =>
+  `${figure(sd, 2)} K (${to === null ? `${figure(from, 2)} at least` : `${figure(from, 2)} to ${figure(to, 2)}`})`;
+
+/** How far rigs and revisions differ by what stood on two of them; nothing where nothing tells it. */
+function RigSpread({ readings, told }: { readings: GroupedReading[]; told: Outcome<VarianceComponent[]> }) {
+  const rigs = told.known ? told.value.find(({ source }) => source === 'rigs') : undefined;
+  if (!rigs) return null;
+  const cells = new Set(readings.map(({ cell }) => cell)).size;
+  return (
+    <p role="status">
+      Rigs and revisions of this lab spread by {withinWords(rigs)}, by {readings.length} readings of{' '}
+      {plural(cells, 'point')} that stood on more than one of {rigs.groups}: what this one says is no other’s
+      number without a bridge.
+    </p>
+  );
+}
 
 const NAMES: Record<string, string> = { days: 'days', mounts: 'mounts', readings: 'passes' };
 
@@ -14,7 +31,8 @@ export function SpreadSources({
   data: PlanData;
   tell: (readings: GroupedReading[]) => Promise<Outcome<VarianceComponent[]>>;
 }) {
-  const { look, repeated } = data;
+  const { look, repeated, acrossRigs } = data;
+  const [rigs, setRigs] = useState<Outcome<VarianceComponent[]> | null>(null);
   const [spread, setSpread] = useState<Outcome<VarianceComponent[]> | 'asked' | null>(null);
   const parts = spread !== null && spread !== 'asked' && spread.known ? spread.value : [];
   const most = [...parts].sort((a, b) => b.sd - a.sd)[0];
@@ -32,6 +50,7 @@ export function SpreadSources({
           onClick={() => {
             setSpread('asked');
             void tell(repeated).then(setSpread);
+            if (acrossRigs.length > 0) void tell(acrossRigs).then(setRigs);
           }}
         >
           Which spread costs most on this rig?
@@ -45,15 +64,10 @@ export function SpreadSources({
         <p role="status">
           {name(most.source)[0]!.toUpperCase() + name(most.source).slice(1)} cost most on this rig. By{' '}
           {repeated.length} readings that were repeated (restricted maximum likelihood, 95 %):{' '}
-          {parts
-            .map(
-              ({ source, sd, from, to }) =>
-                `${name(source)} ${figure(sd, 2)} K (${to === null ? `${figure(from, 2)} at least` : `${figure(from, 2)} to ${figure(to, 2)}`})`,
-            )
-            .join(', ')}
-          .
+          {parts.map((part) => `${name(part.source)} ${withinWords(part)}`).join(', ')}.
         </p>
       )}
+      {rigs && <RigSpread readings={acrossRigs} told={rigs} />}
       {look && (
         <p>
           {look.z >= look.bound ? (
