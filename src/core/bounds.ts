@@ -77,6 +77,15 @@ export function unfitText(text: string, most: number = MOST.text): string | null
 const FORBIDDEN_KEYS = new Set([...Object.getOwnPropertyNames(Object.prototype), 'prototype', 'toJSON']);
 
 /**
+ * Whether a name reaches into the language itself, and can name no part of a package.
+ *
+ * @example isForbiddenName('constructor') → true
+ */
+export function isForbiddenName(name: string): boolean {
+  return FORBIDDEN_KEYS.has(name);
+}
+
+/**
  * What is wrong with the shape of a parsed JSON value: too deep, a text that cannot be kept, a key that reaches into the
  * language; null where nothing is. Walks without recursion, so that depth itself cannot hurt.
  *

@@ -98,8 +98,13 @@ export class BenchInstruments {
     return this.faults.get(name) ?? null;
   }
 
-  /** Everything at once; what an instrument does not give is NaN, with its fault kept. */
-  async sample(atS: number): Promise<BenchSample> {
+  /**
+   * Everything at once; what an instrument does not give is NaN, with its fault kept. Its time by the clock given is the middle between
+   * asking the die and its answer: on a busy machine it is off by half of that at most, and a slope with it.
+   */
+  async sample(nowS: () => number): Promise<BenchSample> {
+    const askedS = nowS();
+    let answeredS = askedS;
     const more: Record<string, number> = {};
     const extra = async (heading: string, name: InstrumentRole, line: string, unit: string) => {
       const value = await this.reading(name, line, unit);
@@ -114,13 +119,17 @@ export class BenchInstruments {
         extras.push(extra(heading, name as InstrumentRole, line, unit));
     if (this.clients.has('graphics')) extras.push(extra('gpu_c', 'graphics', 'MEAS:TEMP?', 'CEL'));
     const [dieC, roomC, powerW, fanRpm, levelDb] = await Promise.all([
-      this.reading('load', 'MEAS:TEMP?', 'CEL'),
+      this.reading('load', 'MEAS:TEMP?', 'CEL').then((value) => {
+        answeredS = nowS();
+        return value;
+      }),
       this.reading('room', 'MEAS:TEMP?', 'CEL'),
       this.reading('power', 'MEAS:POW?', 'W'),
       this.reading('fans', 'MEAS:SPE?', 'RPM'),
       this.reading('meter', 'MEAS:LEV?', 'DBA'),
       ...extras,
     ] as [Promise<number>, Promise<number>, Promise<number>, Promise<number>, Promise<number>]);
+    const atS = (askedS + answeredS) / 2;
     return { atS, dieC, roomC, powerW, fanRpm, levelDb, ...(Object.keys(more).length > 0 ? { more } : {}) };
   }
 

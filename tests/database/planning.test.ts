@@ -16,6 +16,7 @@ import { planCalendar } from '@/lab/planCalendar';
 import { planProgress, viewPlan } from '@/lab/planView';
 import { chooseRevision, reviseRig, viewRig } from '@/lab/rigView';
 import { curvesOf, viewRoundUp } from '@/lab/roundUpView';
+import { bundleReport } from '@/lab/report/bundleReport';
 import { saveSheet } from '@/lab/saveSheet';
 import { asBytes } from '@/simulator/demoFiles';
 import { fanRoundUp } from '@/simulator/fanRoundUp';
@@ -149,6 +150,15 @@ test('a line-up from nothing: entries, variants with their price, cover names, a
     WHO,
   );
   expect(await other(two)).toMatchObject({ code: 'levante-2' });
+});
+
+test('a product may be called what a language calls its own: it goes out and comes in like any other', async () => {
+  const id = await begin();
+  await addByName(id, { name: 'Constructor', maker: 'Vela', kind: 'air-tower', who: WHO });
+  const files = await exported(id);
+  const brought = await viewLineUp(await importSound(files));
+  expect(brought).toMatchObject([{ code: 'constructor-2', product: { body: { name: 'Constructor' } } }]);
+  expect((await bundleReport(files)).html).toContain('Constructor');
 });
 
 test('a sheet of what is not there is refused, whatever it is of, and so is a line-up of no round-up', async () => {

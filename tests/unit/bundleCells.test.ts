@@ -1,3 +1,6 @@
+import { coolerLevel } from '@/core/levels/coolerLevel';
+import { levelOfRun } from '@/core/levels/meterMean';
+import { rankBundle } from '@/lab/rankBundle';
 import { readBundle, type Bundle } from '@/formats/bundle/readBundle';
 import { smallBundle } from '../support/bundles';
 
@@ -42,6 +45,7 @@ describe('entries.csv: a cell that cannot be is told, and what it costs', () => 
     ['kind', 'water', /not one of air-tower, .*: "water": row left out/, 0],
     ['kind', '', /not one of/, 0],
     ['entry', '', /empty: a value was expected/, 0],
+    ['entry', 'constructor', /cannot be an id: another one was expected, as "constructor-1"/, 0],
     ['is_control', 'perhaps', /true or false expected: "perhaps"/, 1],
     ['currency', 'euro', /not an ISO 4217 code: "euro"/, 1],
     ['fan_count', '1.5', /not a whole number: 1.5/, 1],
@@ -131,6 +135,66 @@ describe('runs.csv: a cell that cannot be is told, and what it costs', () => {
     });
     for (const wrong of [{ window_end_s: '20' }, { window_reason: '' }, { window_end_s: '' }])
       expect(read('runs.csv', table(RUN, { ...moved, ...wrong })).problems).toHaveLength(1);
+  });
+});
+
+describe('a correction of the meter comes whole, or its row is left out', () => {
+  const correction = {
+    ...{ level_correction_db: '-1.35', level_correction_doubt_db: '0.23' },
+    level_correction_why: 'a loose plug',
+  };
+
+  test('whole, it is part of the level', () => {
+    const { problems, runs } = read('runs.csv', table(RUN, correction));
+    expect(problems).toEqual([]);
+    expect(runs[0]!.run.levelCorrection).toEqual({ db: -1.35, doubtDb: 0.23, why: 'a loose plug' });
+    expect(levelOfRun(runs[0]!.run, []).levelDb).toBeCloseTo(coolerLevel(30, 22).levelDb - 1.35, 9);
+  });
+
+  test.each([
+    [{ level_correction_why: '' }, /an amount, a doubt, and by what it is known/],
+    [{ level_correction_db: '' }, /an amount, a doubt, and by what it is known/],
+    [{ level_correction_doubt_db: '-1' }, /a correction’s doubt lies between 0 and 20 dB: -1/],
+    [{ level_correction_db: '40' }, /a correction lies between -20 and 20 dB: 40/],
+  ])('%j', (wrong, message) => {
+    const { problems, runs } = read('runs.csv', table(RUN, { ...correction, ...wrong }));
+    expect(problems[0]).toMatchObject({ line: 2, message: expect.stringMatching(message) });
+    expect(runs).toEqual([]);
+  });
+});
+
+describe('bridged.csv: what another rig measured, never among the runs', () => {
+  const row = {
+    ...{ entry: 'b', load_w: '170', load_name: '', gpu_load_w: '', noise_db: '33', rise_k: '40.5' },
+    ...{ interval95_k: '1.2', there_k: '43.1', level_db: '', from: 'Cellar, revision 1', by: '' },
+  };
+
+  test('a sound row is read, kept as it came, and ranked nowhere', () => {
+    const bundle = read('bridged.csv', table(row, {}));
+    expect(bundle.problems).toEqual([]);
+    expect(bundle.bridged).toMatchObject([{ entry: 'b', lineDb: 33, levelDb: 33, value: 40.5, there: 43.1 }]);
+    expect(bundle.others.map(({ path }) => path)).toEqual(['bridged.csv']);
+    // It was measured here after all: the row gives way.
+    expect(rankBundle(bundle, {}).bridged).toEqual([]);
+  });
+
+  test.each([
+    ['entry', 'z', /no entry "z" in entries.csv/],
+    ['rise_k', '-3', /a rise lies between 0 and 500 K: -3/],
+    ['there_k', '', /empty: a number was expected/],
+    ['from', '', /empty: a value was expected/],
+    ['noise_db', '900', /a level lies between -20 and 160 dB: 900/],
+  ])('%s = %j', (column, cell, message) => {
+    const bundle = read('bridged.csv', table(row, { [column]: cell }));
+    expect(bundle.problems).toMatchObject([{ line: 2, column, message: expect.stringMatching(message) }]);
+    expect(bundle.bridged).toEqual([]);
+  });
+
+  test('the same entry, load and line twice: the second is left out', () => {
+    const [head, cells] = table(row, {});
+    const bundle = read('bridged.csv', [head!, cells!, cells!]);
+    expect(bundle.bridged).toHaveLength(1);
+    expect(bundle.problems[0]!.message).toContain('on line 2 already');
   });
 });
 

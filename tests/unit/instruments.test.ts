@@ -28,7 +28,7 @@ test('the simulated rig answers as a bench asks, obeys within its bounds, and ke
   expect(await bench.speed()).toBe(120);
   await bench.set({ loadW: 90, gpuLoadW: 200, dutyPct: 50 });
   await new Promise((resolve) => setTimeout(resolve, 700));
-  const sample = await bench.sample(1);
+  const sample = await bench.sample(() => 1);
   expect(rig).toMatchObject({ loadW: 90, gpuLoadW: 200, dutyPct: 50 });
   expect(await bench.loadW()).toBe(90);
   expect(sample.dieC).toBeGreaterThan(sample.roomC);
@@ -38,9 +38,9 @@ test('the simulated rig answers as a bench asks, obeys within its bounds, and ke
   // Probes that lie on the table read nothing; held, they read what blows there.
   expect(sample.more!.airspeed_m_s).toBeLessThan(0.1);
   await bench.held('15 cm');
-  expect((await bench.sample(2)).more!.airspeed_m_s).toBeGreaterThan(0.4);
+  expect((await bench.sample(() => 2)).more!.airspeed_m_s).toBeGreaterThan(0.4);
   await bench.held('closed chamber');
-  expect((await bench.sample(3)).more!.pressure_pa).toBeGreaterThan(2);
+  expect((await bench.sample(() => 3)).more!.pressure_pa).toBeGreaterThan(2);
   await bench.set({ loadW: 5000, gpuLoadW: 0, dutyPct: 130 });
   expect(await bench.loadW()).toBe(90);
   bench.close();
@@ -58,8 +58,8 @@ test('a fan and the pump are set apart, read apart, and go with the others again
     await bench.set({ loadW: 0, gpuLoadW: 0, ...kind });
     await new Promise((resolve) => setTimeout(resolve, 400));
     const levels: number[] = [];
-    for (let i = 0; i < 12; i += 1) levels.push((await bench.sample(i)).levelDb);
-    return { sample: await bench.sample(99), levelDb: median(levels) };
+    for (let i = 0; i < 12; i += 1) levels.push((await bench.sample(() => i)).levelDb);
+    return { sample: await bench.sample(() => 99), levelDb: median(levels) };
   };
   const all = await read('100 %');
   const apart = await read('100 %, fan 2 40 %, pump 50 %');
@@ -97,7 +97,7 @@ test('nonsense, a late answer, another unit, an instrument that is away: each to
     addresses[name] = { host: '127.0.0.1', port: (server.address() as AddressInfo).port };
   }
   const bench = new BenchInstruments(benchAddresses(JSON.stringify(addresses)), 200);
-  const sample = await bench.sample(1);
+  const sample = await bench.sample(() => 1);
   expect(sample).toMatchObject({ dieC: 51.2, fanRpm: 1200, roomC: NaN, powerW: NaN, levelDb: NaN });
   expect(bench.faultOf('room')).toMatchObject({
     kind: 'unit',
@@ -107,7 +107,7 @@ test('nonsense, a late answer, another unit, an instrument that is away: each to
   expect(bench.faultOf('meter')).toMatchObject({ kind: 'late' });
   expect(bench.faultOf('load')).toBeNull();
   servers.find(([name]) => name === 'load')![1].close();
-  await bench.sample(2);
+  await bench.sample(() => 2);
   expect(bench.faultOf('load')).toMatchObject({ kind: 'away' });
   bench.close();
   for (const [, server] of servers) server.close();

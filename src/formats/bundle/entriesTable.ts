@@ -1,4 +1,4 @@
-import { MOST } from '@/core/bounds';
+import { isForbiddenName, MOST } from '@/core/bounds';
 import type { ProblemList } from '../problem';
 import { readTable } from '../table';
 import { inBounds, RowReader } from './rowReader';
@@ -49,6 +49,13 @@ export function readEntries(bytes: Uint8Array, problems: ProblemList): BundleEnt
   for (const row of rows) {
     const read = new RowReader(FILE, row, problems);
     const entry = read.requiredText('entry');
+    if (isForbiddenName(entry)) {
+      read.fail(
+        'entry',
+        `"${entry}" cannot be an id: another one was expected, as "${entry}-1": row left out`,
+      );
+      read.broken = true;
+    }
     const kind = read.text('kind') as EntryKind;
     if (!ENTRY_KINDS.includes(kind)) {
       read.fail('kind', `not one of ${ENTRY_KINDS.join(', ')}: "${kind}": row left out`);

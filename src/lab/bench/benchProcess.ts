@@ -143,8 +143,8 @@ export class BenchProcess {
     const nowMs = performance.now();
     const lateMs = this.lastTickMs === null ? 0 : nowMs - this.lastTickMs - this.periodMs;
     this.lastTickMs = nowMs;
-    const atS = Math.max(this.clock.nowS, (this.lastAtS ?? -1) + 1e-3);
-    const sample = await instruments.sample(atS);
+    const sample = await instruments.sample(() => this.clock.nowS);
+    const atS = Math.max(sample.atS, (this.lastAtS ?? -1) + 1e-3);
     const fault = instruments.faultOf('load');
     const isAwayNow = fault?.kind === 'away' || fault?.kind === 'late';
     const back = this.loadWasAway && !isAwayNow;
@@ -159,7 +159,7 @@ export class BenchProcess {
     }
     if (!isAwayNow) mount.lastSeenS = atS;
     this.lastAtS = atS;
-    mount.take({ ...sample, gap });
+    mount.take({ ...sample, atS, gap });
     this.sounds.follow(mount, instruments);
     this.watchDie(mount, instruments, Number.isNaN(sample.dieC), nowMs);
     this.watchLoad(mount, isAwayNow, nowMs);

@@ -141,6 +141,9 @@ const SOUND: Record<string, unknown[]> = {
   'POST /api/round-ups/[id]/holds': [
     { what: 'hold', runs: [{ id: 1, version: 0 }], reason: 'the control broke', who: 'me' },
   ],
+  'POST /api/round-ups/[id]/meter-corrections': [
+    { what: 'correct', runs: [{ id: 1, version: 0 }], reason: 'a loose plug', who: 'me' },
+  ],
   'POST /api/round-ups/[id]/listenings': [{ who: 'me', wasBlind: true, clips: [1, 2, 3] }],
   'PATCH /api/round-ups/[id]/publications/[version]': [
     { endsAt: null, revoke: '' },
