@@ -1,3 +1,4 @@
+import { clearMark, hasMark, setMark } from '@/database/labMarks';
 import { forgetOldWrites } from '@/database/labWrites';
 import { migrate } from '@/database/migrate';
 import { withDatabase } from '@/database/pool';
@@ -18,8 +19,12 @@ import { renewDigests } from './renewDigests';
 import { renewReductions } from './renewReductions';
 
 const DEMO_SEED = 7;
+const LOADING = 'demo loading';
 
-/** Migrates, makes numbers of an older rule anew, and gives an empty lab the demo to look at. Says what it did. */
+/**
+ * Migrates, makes numbers of an older rule anew, and gives an empty lab the demo to look at; one that was ended while it loaded goes on:
+ * what came in by then is known again. Says what it did.
+ */
 export async function prepareLab(databaseUrl: string): Promise<string> {
   await migrate(databaseUrl);
   await withDatabase(forgetOldWrites);
@@ -27,8 +32,9 @@ export async function prepareLab(databaseUrl: string): Promise<string> {
   await renewDigests();
   const renewed = await renewReductions();
   const roundUps = await withDatabase(listRoundUps);
-  if (roundUps.length > 0)
+  if (roundUps.length > 0 && !(await withDatabase((db) => hasMark(db, LOADING))))
     return `${roundUps.length} round-up${roundUps.length > 1 ? 's' : ''} in the lab${renewed}`;
+  await withDatabase((db) => setMark(db, LOADING));
   const told: string[] = [];
   let last = 0;
   const towers = asBytes(demoBundle(DEMO_SEED));
@@ -49,5 +55,6 @@ export async function prepareLab(databaseUrl: string): Promise<string> {
   const cellar = await importCellar(DEMO_SEED, last);
   if (!cellar.imported) throw new Error(`the demo does not import: ${JSON.stringify(cellar.problems[0])}`);
   told.push(`${cellar.title}, ${cellar.runs} runs`);
+  await withDatabase((db) => clearMark(db, LOADING));
   return `demo loaded: ${told.join('; ')}`;
 }
