@@ -1,3 +1,4 @@
+import { goldenSection } from '../statistics/goldenSection';
 import { known, unknown, type Outcome } from '../outcome';
 import { seldomExceeded } from '../uncertainty/largerSpread';
 import { interval95 } from '../uncertainty/interval95';
@@ -27,6 +28,7 @@ const LEAST_B = 0.25;
 const MOST_B = 1.6;
 const GRID = 28;
 const REFINE = 30;
+const WALL_STEPS = 60;
 /** Wider than this share of the wall, the interval names none. */
 const IDENTIFIED_SHARE = 0.5;
 
@@ -36,41 +38,66 @@ interface Weighted {
   variance: number;
 }
 
-/** Least weighted squares of y − w over a·x^−b at one b; `a` is not negative: more air does not warm. */
-function squaresAt(points: readonly Weighted[], wall: number, b: number): { a: number; sum: number } {
+/** A sweep as its fits ask for it, by the hundred thousand: powers of its speeds are taken as seldom as can be. */
+interface Sweep {
+  points: readonly Weighted[];
+  /** ln(n/1000) of each point. */
+  logs: number[];
+  /** The grid of exponents with the powers of all speeds at each. */
+  grid: { b: number; powers: number[] }[];
+}
+
+const STEP_B = (MOST_B - LEAST_B) / GRID;
+
+const powersAt = (logs: readonly number[], b: number) => logs.map((log) => Math.exp(-b * log));
+
+function sweepOf(points: readonly Weighted[]): Sweep {
+  const logs = points.map(({ rpm }) => Math.log(rpm / 1000));
+  const grid = Array.from({ length: GRID + 1 }, (_, i) => {
+    const b = LEAST_B + i * STEP_B;
+    return { b, powers: powersAt(logs, b) };
+  });
+  return { points, logs, grid };
+}
+
+/** Least weighted squares of y − w over a·x at powers x of the speeds; `a` is not negative: more air does not warm. */
+function squaresAt(
+  points: readonly Weighted[],
+  wall: number,
+  powers: readonly number[],
+): { a: number; sum: number } {
   let xy = 0;
   let xx = 0;
-  for (const { rpm, resistanceKPerW, variance } of points) {
-    const x = (rpm / 1000) ** -b;
+  for (let i = 0; i < points.length; i += 1) {
+    const { resistanceKPerW, variance } = points[i]!;
+    const x = powers[i]!;
     xy += (x * (resistanceKPerW - wall)) / variance;
     xx += (x * x) / variance;
   }
   const a = Math.max(0, xy / xx);
   let sum = 0;
-  for (const { rpm, resistanceKPerW, variance } of points)
-    sum += (resistanceKPerW - wall - a * (rpm / 1000) ** -b) ** 2 / variance;
+  for (let i = 0; i < points.length; i += 1) {
+    const { resistanceKPerW, variance } = points[i]!;
+    sum += (resistanceKPerW - wall - a * powers[i]!) ** 2 / variance;
+  }
   return { a, sum };
 }
 
 /** The best b for a wall: the grid's best, refined by golden section. */
-function profileAt(points: readonly Weighted[], wall: number): { a: number; b: number; sum: number } {
-  const step = (MOST_B - LEAST_B) / GRID;
+function profileAt({ points, logs, grid }: Sweep, wall: number): { a: number; b: number; sum: number } {
   let best = LEAST_B;
-  for (let i = 0; i <= GRID; i += 1) {
-    const b = LEAST_B + i * step;
-    if (squaresAt(points, wall, b).sum < squaresAt(points, wall, best).sum) best = b;
+  let least = Infinity;
+  for (const { b, powers } of grid) {
+    const { sum } = squaresAt(points, wall, powers);
+    if (sum < least) [best, least] = [b, sum];
   }
-  let low = Math.max(LEAST_B, best - step);
-  let high = Math.min(MOST_B, best + step);
-  const golden = (Math.sqrt(5) - 1) / 2;
-  for (let i = 0; i < REFINE; i += 1) {
-    const one = high - golden * (high - low);
-    const two = low + golden * (high - low);
-    if (squaresAt(points, wall, one).sum < squaresAt(points, wall, two).sum) high = two;
-    else low = one;
-  }
-  const b = 0.5 * (low + high);
-  return { b, ...squaresAt(points, wall, b) };
+  const b = goldenSection(
+    (at) => squaresAt(points, wall, powersAt(logs, at)).sum,
+    Math.max(LEAST_B, best - STEP_B),
+    Math.min(MOST_B, best + STEP_B),
+    REFINE,
+  );
+  return { b, ...squaresAt(points, wall, powersAt(logs, b)) };
 }
 
 function bisected(from: number, to: number, isInside: (wall: number) => boolean): number {
@@ -82,20 +109,6 @@ function bisected(from: number, to: number, isInside: (wall: number) => boolean)
     else outside = middle;
   }
   return 0.5 * (inside + outside);
-}
-
-/** The wall with the least squares, by golden section between a floor and the best resistance. */
-function bestWall(points: readonly Weighted[], floor: number, ceiling: number): number {
-  const golden = (Math.sqrt(5) - 1) / 2;
-  let low = floor;
-  let high = ceiling;
-  for (let i = 0; i < 60; i += 1) {
-    const one = high - golden * (high - low);
-    const two = low + golden * (high - low);
-    if (profileAt(points, one).sum < profileAt(points, two).sum) high = two;
-    else low = one;
-  }
-  return 0.5 * (low + high);
 }
 
 /**
@@ -127,14 +140,15 @@ export function airflowWall(
   const points = measured.map((point) => ({ ...point, variance: isTold ? point.variance! : 1 }));
   const ceiling = Math.min(...points.map(({ resistanceKPerW }) => resistanceKPerW)) * 1.05;
   const floor = -2 * ceiling;
-  const value = bestWall(points, floor, ceiling);
-  const least = profileAt(points, value);
+  const sweep = sweepOf(points);
+  const value = goldenSection((wall) => profileAt(sweep, wall).sum, floor, ceiling, WALL_STEPS);
+  const least = profileAt(sweep, value);
   const left = points.length - 3;
   const scatter = least.sum / left;
   const freedom = isTold ? Math.min(...points.map((point) => point.freedom)) : left;
   const tooWide = isTold && scatter > seldomExceeded(left);
   const reach = interval95(1, freedom) ** 2 * (!isTold || tooWide ? scatter : 1);
-  const isInside = (wall: number) => profileAt(points, wall).sum <= least.sum + reach;
+  const isInside = (wall: number) => profileAt(sweep, wall).sum <= least.sum + reach;
   const lowest = isInside(floor) ? floor : bisected(value, floor, isInside);
   const top = 2 * ceiling;
   const highest = isInside(top) ? top : bisected(value, top, isInside);
