@@ -1,11 +1,7 @@
 import { expose } from 'comlink';
 import { fitToDeadline, planChoices } from '@/core/plan/planChoices';
 import { leastPlan } from '@/core/plan/leastPlan';
-import {
-  RIG_SOURCES,
-  varianceComponents,
-  type GroupedReading,
-} from '@/core/statistics/varianceComponents';
+import { RIG_SOURCES, varianceComponents, type GroupedReading } from '@/core/statistics/varianceComponents';
 import { planCost, type PlanScene } from '@/core/plan/planCost';
 import type { PlanSettings } from '@/core/plan/planSettings';
 
