@@ -1,3 +1,4 @@
+import { listBridges } from '@/database/bridges';
 import { standApart, type Apart, type Standing } from '@/core/bridge/standTogether';
 import { RISE } from '@/core/responses/responses';
 import type { RigBook } from '@/core/rig/instrument';
@@ -39,6 +40,8 @@ export interface KeptApart {
   differences: SetupDifference[];
   /** Why they may not stand together, and the ways out, by the one rule. */
   apart: Apart[];
+  /** A bridge carries them over here. */
+  isBridged: boolean;
 }
 
 export interface RigView {
@@ -67,6 +70,7 @@ export function standingOf(row: RigRevisionRow): Standing {
 
 async function keptApart(db: Queryable, roundUpId: number, current: RigRevisionRow): Promise<KeptApart[]> {
   const apart: KeptApart[] = [];
+  const used = new Set(await listBridges(db, roundUpId));
   for (const { rigRevisionId, entries, runs } of await listElsewhereRuns(db, roundUpId)) {
     const other = (await getRevision(db, rigRevisionId))!;
     const differences = setupDifferences(setupOf(other), setupOf(current));
@@ -78,7 +82,16 @@ async function keptApart(db: Queryable, roundUpId: number, current: RigRevisionR
         remedy: 're-test at least three entries on this rig and bridge by them',
       });
     const why = standApart(standingOf(other), standingOf(current));
-    apart.push({ revision: other.revision, revisionId: other.id, entries, runs, differences, apart: why });
+    const { revision, id: revisionId } = other;
+    apart.push({
+      revision,
+      revisionId,
+      entries,
+      runs,
+      differences,
+      apart: why,
+      isBridged: used.has(revisionId),
+    });
   }
   return apart;
 }

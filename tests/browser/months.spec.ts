@@ -130,6 +130,7 @@ test('an older rig is bridged by what both have, who flips is told, and it is us
   for (let i = 0; i < 4; i += 1) await page.keyboard.press('ArrowRight');
   await expect(row).not.toHaveText(at30);
   await expect(page.locator('[data-picture]', { hasText: '⤳ Calmo 92' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'and the bridge in use' })).toBeVisible();
   expect(await seriousFaults(page)).toEqual([]);
   const csv = await (await page.request.get(`${app.url}/round-ups/1/verdict/csv`)).text();
   expect(csv).toMatch(/calmo,.*,bridged,.*not measured here: carried over from/);
@@ -146,6 +147,7 @@ test('the plan says what spreads, finds the fewest hours for a difference, and w
   await page.goto(`${app.url}/round-ups/1/plan`);
   await page.getByRole('button', { name: 'Which spread costs most on this rig?' }).click();
   await expect(page.getByText(/cost most on this rig\. By \d+ readings/)).toBeVisible();
+  await expect(page.getByText(/^Rigs and revisions of this lab spread by \d+\.\d\d K/)).toBeVisible();
   await expect(page.getByText(/^Who is first can/)).toBeVisible();
   await page.getByLabel('To be told apart').fill('0,001');
   await page.getByRole('button', { name: 'Fewest hours for it' }).click();

@@ -15,8 +15,8 @@ function RigSpread({ readings, told }: { readings: GroupedReading[]; told: Outco
   return (
     <p role="status">
       Rigs and revisions of this lab spread by {withinWords(rigs)}, by {readings.length} readings of{' '}
-      {plural(cells, 'point')} that stood on more than one of {rigs.groups}: what this one says is no other’s
-      number without a bridge.
+      {plural(cells, 'point')} that stood on {rigs.groups === 2 ? 'both' : `more than one of ${rigs.groups}`}:
+      what this one says is no other’s number without a bridge.
     </p>
   );
 }

@@ -29,7 +29,7 @@ export function ApartNote({ roundUpId, apart }: { roundUpId: number; apart: RigD
             className="underline underline-offset-2"
             href={`/round-ups/${roundUpId}/rig/bridge?from=${bridged.revisionId}`}
           >
-            or bridge them
+            {bridged.isBridged ? 'and the bridge in use' : 'or bridge them'}
           </Link>
         </>
       )}

@@ -31,5 +31,6 @@ export interface RigData {
     differences: SetupDifference[];
     /** By the one rule of what may stand together. */
     apart: Apart[];
+    isBridged: boolean;
   }[];
 }

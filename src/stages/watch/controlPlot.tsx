@@ -124,21 +124,23 @@ export function ControlPlot({ points, drift, limit, revisions, unit, label }: Pr
     [],
   );
   return (
-    <div className="relative h-[230px] w-full">
-      <Plot series={make} x={x} y={y} topPx={24} rightPx={10} label={label} onFrame={setFrame} />
-      {unit && <span className="label-text absolute top-0 left-1">{unit}</span>}
-      {frame &&
-        revisions
-          .filter(({ startedMs }) => startedMs > first - room && startedMs < last + room)
-          .map(({ revision, startedMs }) => (
-            <span
-              key={revision}
-              className="absolute border-l border-dashed border-ink2 pl-1 text-[12.5px] text-ink2"
-              style={{ left: pixelX(frame, startedMs / DAY_MS), top: 2, height: frame.bottom - 2 }}
-            >
-              revision {revision}
-            </span>
-          ))}
+    <div>
+      {unit && <p className="label-text pl-1">{unit}</p>}
+      <div className="relative h-[230px] w-full">
+        <Plot series={make} x={x} y={y} topPx={24} rightPx={10} label={label} onFrame={setFrame} />
+        {frame &&
+          revisions
+            .filter(({ startedMs }) => startedMs > first - room && startedMs < last + room)
+            .map(({ revision, startedMs }) => (
+              <span
+                key={revision}
+                className="absolute border-l border-dashed border-ink2 pl-1 text-[12.5px] text-ink2"
+                style={{ left: pixelX(frame, startedMs / DAY_MS), top: 2, height: frame.bottom - 2 }}
+              >
+                revision {revision}
+              </span>
+            ))}
+      </div>
     </div>
   );
 }
