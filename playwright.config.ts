@@ -11,7 +11,11 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-      args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+      args: [
+        ...['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+        // A microphone that beeps, for whoever asks for one: with other arguments a file would wait for a browser of its own.
+        ...['--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream'],
+      ],
     },
   },
 });

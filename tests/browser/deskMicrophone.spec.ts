@@ -16,16 +16,6 @@ test.beforeAll(async () => {
 test.afterAll(async () => {
   await app.stop();
 });
-test.use({
-  launchOptions: {
-    executablePath: '/usr/bin/chromium',
-    args: [
-      ...['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
-      ...['--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream'],
-    ],
-  },
-});
-
 test('the desk’s microphone records, is told as not calibrated, and a phone shows all of it', async ({
   page,
 }) => {
@@ -58,7 +48,7 @@ test('the desk’s microphone records, is told as not calibrated, and a phone sh
 test('beside the bench the desk’s microphone records each reading, kept with its run', async ({ page }) => {
   process.env.DATABASE_URL = app.databaseUrl;
   const bench = new TestBench();
-  await bench.setUp(15);
+  await bench.setUp(30);
   try {
     const id = await importSound(smallBundle());
     await mounted(id, 'a', ['80 %']);

@@ -1,4 +1,5 @@
 import { correctMeter } from '@/lab/drift/correctMeter';
+import { editRun } from '@/lab/editRun';
 import { holdRuns } from '@/lab/drift/holdRuns';
 import { rigTrouble, viewWatch } from '@/lab/drift/watchView';
 import { rankBundle } from '@/lab/rankBundle';
@@ -85,6 +86,55 @@ test('the readings of a meter’s week are corrected on request, all or none, an
   const corrected = (await meter()).corrected[0]!.runs.filter(({ id }) => ids.includes(id));
   expect(await correctMeter(rigId, { ...wish, what: 'take-back', runs: corrected })).toEqual({ changed: 6 });
   expect(await levelsOf(ids)).toEqual(read);
+});
+
+test('two who correct at once: each run is corrected once, and the second is told to look again', async () => {
+  const { rigId } = (await viewed()).roundUp;
+  const { runs } = (await meter()).open[0]!;
+  const both = await Promise.allSettled([
+    correctMeter(rigId, { ...wish, what: 'correct', runs }),
+    correctMeter(rigId, { ...wish, what: 'correct', runs: [...runs].reverse() }),
+  ]);
+  expect(both.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected']);
+  const ids = new Set(runs.map(({ id }) => id));
+  const corrected = (await viewed()).runs.filter(({ id }) => ids.has(id));
+  expect(corrected.every(({ levelCorrection }) => levelCorrection !== null)).toBe(true);
+  for (const { id } of corrected) {
+    const changes = await withDatabase((db) => listChanges(db, id));
+    expect(changes.filter(({ isNow, what }) => what.startsWith('level') && isNow.includes('±'))).toHaveLength(
+      2,
+    );
+  }
+  // Corrected twice is corrected once: nothing is changed by the same wish on what is seen now.
+  const seen = corrected.map(({ id, version }) => ({ id, version }));
+  expect(await correctMeter(rigId, { ...wish, what: 'correct', runs: seen })).toEqual({ changed: 0 });
+  expect(await correctMeter(rigId, { ...wish, what: 'take-back', runs: seen })).toEqual({ changed: 6 });
+  // Of another rig, or of none, nothing is touched.
+  await expect(
+    correctMeter(rigId + 1000, {
+      ...wish,
+      what: 'correct',
+      runs: [{ ...seen[0]!, version: seen[0]!.version + 1 }],
+    }),
+  ).rejects.toThrow('not there any more');
+});
+
+test('a typed run of the meter’s week, edited by hand afterwards, keeps its correction', async () => {
+  const { rigId } = (await viewed()).roundUp;
+  const { runs } = (await meter()).open[0]!;
+  const [one] = runs;
+  await correctMeter(rigId, { ...wish, what: 'correct', runs: [one!] });
+  const before = (await viewed()).runs.find(({ id }) => id === one!.id)!;
+  const edit = { who: 'me', sure: true, version: before.version, changes: { noiseDb: before.noiseDb + 1 } };
+  expect(await editRun(attic, one!.id, edit as never)).toMatchObject({ saved: true });
+  const after = (await viewed()).runs.find(({ id }) => id === one!.id)!;
+  expect(after.levelCorrection).toEqual(before.levelCorrection);
+  expect(after.level.levelDb - before.level.levelDb).toBeCloseTo(1, 0);
+  const back = { ...edit, version: after.version, changes: { noiseDb: before.noiseDb } };
+  await editRun(attic, one!.id, back as never);
+  const { version } = (await viewed()).runs.find(({ id }) => id === one!.id)!;
+  await correctMeter(rigId, { ...wish, what: 'take-back', runs: [{ id: one!.id, version }] });
+  expect((await meter()).open[0]!.runs).toHaveLength(6);
 });
 
 test('a check that is found later says who cannot be corrected: they are held, and freed again', async () => {

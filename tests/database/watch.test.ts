@@ -9,6 +9,8 @@ import { bundleReport } from '@/lab/report/bundleReport';
 import { readBundle } from '@/formats/bundle/readBundle';
 import { verdictOf, verdictQuery } from '@/lab/verdictView';
 import { CELLAR } from '@/simulator/cellarRoundUp';
+import { RIG_SOURCES, varianceComponents } from '@/core/statistics/varianceComponents';
+import { acrossRigs } from '@/lab/drift/spreadHistory';
 import { holdRuns } from '@/lab/drift/holdRuns';
 import { rigTrouble, viewWatch } from '@/lab/drift/watchView';
 import { curvesOf, viewRoundUp } from '@/lab/roundUpView';
@@ -113,6 +115,18 @@ test('an older rig is bridged by what both have; who flips is told and not bridg
   expect(1 / bridge!.fit.slope).toBeCloseTo(CELLAR.factor, 1);
   expect(made.rows.map(({ product }) => product)).toEqual(['Calmo 92']);
   const [calmo] = made.rows;
+  // What stood on both tells how far they are apart: by the simulator 6 % and an offset of a rise of some 45 K.
+  const across = await acrossRigs(await viewed(id));
+  expect(new Set(across.map(({ groups }) => groups.rigs)).size).toBe(2);
+  const told = varianceComponents(across, RIG_SOURCES);
+  const rigs = told.known ? told.value.find(({ source }) => source === 'rigs') : null;
+  expect(rigs!.sd).toBeGreaterThan(1);
+  expect(rigs!.to).toBeNull();
+  // A rig that is alone has nothing to be held against.
+  const lone = smallBundle((files) =>
+    files.set('datapackage.json', files.get('datapackage.json')!.replace('Test bench', 'Lone bench')),
+  );
+  expect(await acrossRigs(await viewed(await importSound(lone)))).toEqual([]);
   // What the attic would have measured, by the simulator: its paste and drift aside.
   const truth = (calmo!.there - CELLAR.offsetK) / CELLAR.factor;
   expect(Math.abs(calmo!.value - truth)).toBeLessThan(calmo!.interval95 + 1);

@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { appendFileSync, cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
@@ -37,6 +37,31 @@ test('the ranking of a bundle has the keys that outside scripts rely on, and no 
     expect(row.deltaTK as number).toBeCloseTo((row.resistanceKPerW as number) * 170, 1);
     expect(row.temperatureAtReferenceC as number).toBeCloseTo(23 + (row.deltaTK as number), 2);
   }
+});
+
+test('what another rig measured stands by itself, in JSON and for people, and only at its own line', () => {
+  const folder = mkdtempSync(join(tmpdir(), 'abanico-bridged-'));
+  cpSync(PLAIN, folder, { recursive: true });
+  const far = 'far,Calmo 92,Astillero,air-tower,1 × 92 mm,1,,EUR,,false\r\n';
+  appendFileSync(join(folder, 'entries.csv'), far);
+  writeFileSync(
+    join(folder, 'bridged.csv'),
+    'entry,load_w,noise_db,rise_k,interval95_k,there_k,from\nfar,170,33,40.26,1.234,43.11,"Cellar, revision 1"\n',
+  );
+  const { bridged, ranking, notPlaced } = answer(folder);
+  expect(bridged).toEqual([
+    {
+      ...{ entry: 'far', deltaTK: 40.26, interval95: 1.234, thereK: 43.11 },
+      ...{ from: 'Cellar, revision 1', by: '' },
+    },
+  ]);
+  expect(ranking.map(({ entry }) => entry)).not.toContain('far');
+  expect(notPlaced).toMatchObject([{ entry: 'far', status: 'no-runs' }]);
+  expect(rank(folder).stdout).toMatch(
+    /Bridged, not measured here\n⤳ far {2}Calmo 92 {2}40\.3 ± 1\.2 K, from 43\.1 K on Cellar, revision 1/,
+  );
+  expect(answer(folder, '--noise', '34')).not.toHaveProperty('bridged');
+  rmSync(folder, { recursive: true });
 });
 
 test('--detail adds to each row what FORMATS lists, null with a why where it cannot be told', () => {

@@ -1,6 +1,5 @@
 'use client';
 
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { parseAsFloat, parseAsString, useQueryState } from 'nuqs';
 import { useState } from 'react';
@@ -10,6 +9,7 @@ import { figure, plural } from '@/ui/figures';
 import { ChoiceField } from '@/ui/form/fields';
 import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
+import { PageHead } from '@/ui/pageHead';
 import { LineField } from '../curves/lineField';
 import { LoadChoice } from '../curves/loadChoice';
 import { BridgedRows } from './bridgedRows';
@@ -39,7 +39,7 @@ export function BridgeStage({ data }: { data: BridgeData }) {
   const bridge = made?.bridge.known ? made.bridge.value : null;
   return (
     <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-8 md:px-7">
-      <div className="flex flex-wrap items-end gap-x-5 gap-y-2">
+      <PageHead backTo="the rig" href={`/round-ups/${data.roundUpId}/rig`}>
         <h2 className="font-display text-[18px] font-bold">A bridge to this rig</h2>
         {data.sources.length > 0 && (
           <span className="w-64">
@@ -58,13 +58,7 @@ export function BridgeStage({ data }: { data: BridgeData }) {
         <span className="label-text">
           <LineField axis={AXES.noise} at={data.lineDb} onLine={(line) => void setLine(line)} /> dB(A)
         </span>
-        <Link
-          className="ml-auto text-[14px] underline underline-offset-3"
-          href={`/round-ups/${data.roundUpId}/rig`}
-        >
-          Back to the rig
-        </Link>
-      </div>
+      </PageHead>
       {!made ? (
         <p className="max-w-2xl">
           No entry of this round-up was measured on another rig or revision. Cite entries of the lab in

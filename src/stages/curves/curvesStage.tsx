@@ -13,10 +13,9 @@ import { savePicture } from '@/ui/chart/savePicture';
 import { HeatingUp } from './heatingUp';
 import { BesideTable } from './besideTable';
 import { parseZoom, zoomText } from './chartView';
-import { DifferenceChoice } from './differenceChoice';
 import { FullSpeedNote } from './fullSpeedNote';
-import { EntryChoice } from './entryChoice';
 import { CROWD, CurvesChart } from './curvesChart';
+import { CurvesHead } from './curvesHead';
 import type { CurvesData } from './curvesData';
 import { LineField } from './lineField';
 import { firstLine } from '@/core/curves/firstLine';
@@ -25,11 +24,9 @@ import { EntryNotes } from './entryNotes';
 import { RankingNotes } from './rankingNotes';
 import { bridgedCurve } from '@/core/bridge/carried';
 import { crossings } from '@/core/judgement/crossings';
-import { OtherViews } from './otherViews';
 import { RankingTable } from './rankingTable';
 import { risesAt } from './risesAt';
 import { WallNotes } from './wallNotes';
-import { WhatChoice } from './whatChoice';
 import { BridgedPart } from '../bridge/bridgedPart';
 
 const RISE_PLAIN = riseScale('rise', { loadW: 0, referenceAmbientC: 0 });
@@ -178,61 +175,20 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-5 px-4 pt-3.5 pb-4 md:px-7 lg:flex-row">
       <section className="flex min-h-[420px] min-w-0 flex-1 flex-col" aria-label="Curves">
-        <div className="flex flex-wrap items-center gap-x-5 gap-y-2 pb-2">
-          <div className="choices" role="group" aria-label="Heat load">
-            {data.loads.map((other) => (
-              <button
-                key={other.key}
-                aria-pressed={other === load}
-                onClick={() => void setView({ load: other.key, zoom: null })}
-              >
-                {other.label}
-              </button>
-            ))}
-          </div>
-          {isRise && load.fixedWatts && (
-            <div className="choices" role="group" aria-label="Shown as">
-              {RISE_SHOWN.map((other) => (
-                <button
-                  key={other}
-                  aria-pressed={other === show}
-                  onClick={() => void setView({ show: other, zoom: null })}
-                >
-                  {other === 'rise'
-                    ? 'Rise'
-                    : other === 'resistance'
-                      ? 'K/W'
-                      : `At ${load.rule.referenceAmbientC}\u202f°C room`}
-                </button>
-              ))}
-            </div>
-          )}
-          <WhatChoice data={data} />
-          <OtherViews data={data} load={load.key} lineAt={lineAt} isRise={isRise} />
-          <div className="label-text ml-auto flex flex-wrap items-center gap-x-3">
-            <EntryChoice
-              entries={data.entries}
-              hidden={hidden}
-              onHidden={(hide) => void setView({ hide: hide.length > 0 ? hide : null })}
-            />
-            <DifferenceChoice
-              entries={data.entries.filter((entry) => entries.has(entry.entry))}
-              from={from}
-              onFrom={(next) => void setView({ from: next, zoom: null })}
-            />
-            <span>error bars 95 %</span>
-            <button className="cursor-pointer underline underline-offset-3" onClick={() => void picture()}>
-              PNG
-            </button>
-            <a
-              className="underline underline-offset-3"
-              href={`/round-ups/${data.roundUpId}/curves/csv?${new URLSearchParams({ load: load.key, what: data.response.id, against: data.against, place: data.place })}`}
-              download
-            >
-              CSV
-            </a>
-          </div>
-        </div>
+        <CurvesHead
+          data={data}
+          load={load}
+          onLoad={(key) => void setView({ load: key, zoom: null })}
+          show={show}
+          onShow={(next) => void setView({ show: next, zoom: null })}
+          lineAt={lineAt}
+          hidden={hidden}
+          onHidden={(hide) => void setView({ hide: hide.length > 0 ? hide : null })}
+          entries={entries}
+          from={from}
+          onFrom={(next) => void setView({ from: next, zoom: null })}
+          onPicture={() => void picture()}
+        />
         <div ref={holder} className="relative min-h-0 flex-1">
           {zoom && (
             <button

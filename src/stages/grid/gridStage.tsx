@@ -1,12 +1,12 @@
 'use client';
 
-import Link from 'next/link';
 import { parseAsFloat, parseAsString, useQueryState } from 'nuqs';
 import type { GridEffect, GridFit } from '@/core/judgement/heatsinkFanGrid';
 import type { Outcome } from '@/core/outcome';
 import { AXES } from '@/core/curves/axis';
 import { figure } from '@/ui/figures';
 import { DraftField } from '@/ui/form/draftField';
+import { PageHead } from '@/ui/pageHead';
 import { LineField } from '../curves/lineField';
 import { LoadChoice } from '../curves/loadChoice';
 
@@ -90,7 +90,7 @@ export function GridStage({ data }: { data: GridData }) {
   const wall = lowestWallKPerW === null ? null : Number(lowestWallKPerW.toFixed(3));
   return (
     <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-6 md:px-7">
-      <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
+      <PageHead backTo="the curves" href={`/round-ups/${data.roundUpId}/curves`}>
         <h2 className="font-display text-[18px] font-bold">
           Heatsinks and fans at{' '}
           <LineField axis={AXES.noise} at={lineDb} onLine={(line) => void setLine(line)} /> dB(A)
@@ -117,13 +117,7 @@ export function GridStage({ data }: { data: GridData }) {
             Lowest wall here, {figure(wall, 3)} K/W
           </button>
         )}
-        <Link
-          className="ml-auto text-[14px] underline underline-offset-3"
-          href={`/round-ups/${data.roundUpId}/curves`}
-        >
-          Back to the curves
-        </Link>
-      </div>
+      </PageHead>
       {cells.length > 0 && (
         <div className="w-0 min-w-full overflow-x-auto" tabIndex={0} role="region" aria-label="Grid">
           <table className="figure-table">

@@ -7,6 +7,7 @@ import { AXES } from '@/core/curves/axis';
 import { EntryMark } from '@/ui/entryMark';
 import { DraftField } from '@/ui/form/draftField';
 import { figure, placeText } from '@/ui/figures';
+import { PageHead } from '@/ui/pageHead';
 import { LineField } from '../curves/lineField';
 import { LoadChoice } from '../curves/loadChoice';
 import { WhatChoice } from '../curves/whatChoice';
@@ -98,7 +99,7 @@ export function JudgementStage({ packed }: { packed: string }) {
   );
   return (
     <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-6 md:px-7">
-      <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
+      <PageHead backTo="the curves" href={`/round-ups/${data.roundUpId}/curves`}>
         <h2 className="font-display text-[18px] font-bold">
           What the numbers can bear at{' '}
           <LineField axis={AXES.noise} at={data.lineDb} onLine={(line) => void setLine(line)} /> dB(A)
@@ -131,13 +132,7 @@ export function JudgementStage({ packed }: { packed: string }) {
             </button>
           </span>
         )}
-        <Link
-          className="ml-auto text-[14px] underline underline-offset-3"
-          href={`/round-ups/${data.roundUpId}/curves`}
-        >
-          Back to the curves
-        </Link>
-      </div>
+      </PageHead>
       {items.length === 0 ? (
         <p>Nothing can be placed at this level and load: move the line, or measure.</p>
       ) : (

@@ -1,6 +1,5 @@
 'use client';
 
-import Link from 'next/link';
 import { parseAsBoolean, parseAsString, useQueryStates } from 'nuqs';
 import { useMemo, useState } from 'react';
 import { flatness } from '@/core/plate/flatness';
@@ -8,6 +7,7 @@ import { samplesApart } from '@/core/plate/samplesApart';
 import { groupBy } from '@/core/statistics/groupBy';
 import { EntryMark, entryStyle } from '@/ui/entryMark';
 import { figure } from '@/ui/figures';
+import { PageHead } from '@/ui/pageHead';
 import { PlateBox } from './plateBox';
 import type { PlateItem } from './plateData';
 import { PlateForm } from './plateForm';
@@ -35,7 +35,7 @@ export function PlatesStage({ roundUpId, items }: { roundUpId: number; items: Pl
   return (
     <div className="flex min-w-0 flex-1 flex-col gap-6 px-4 pt-3.5 pb-6 md:px-7 lg:flex-row">
       <section className="min-w-0 flex-1" aria-label="Plates">
-        <div className="flex flex-wrap items-center gap-x-5 gap-y-2 pb-2">
+        <PageHead backTo="the line-up" href={`/round-ups/${roundUpId}/line-up`}>
           <h2 className="font-display text-[22px] font-bold">Plates</h2>
           <div className="choices" role="group" aria-label="Judged">
             <button aria-pressed={withoutPlane} onClick={() => void setView({ leaning: null })}>
@@ -45,13 +45,7 @@ export function PlatesStage({ roundUpId, items }: { roundUpId: number; items: Pl
               as it lay
             </button>
           </div>
-          <Link
-            className="ml-auto text-[14px] underline underline-offset-3"
-            href={`/round-ups/${roundUpId}/line-up`}
-          >
-            Back to the line-up
-          </Link>
-        </div>
+        </PageHead>
         <div className="relative w-0 min-w-full overflow-x-auto">
           <table className="figure-table">
             <thead>

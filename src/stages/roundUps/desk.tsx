@@ -34,8 +34,8 @@ export function Desk({ desk }: { desk: DeskData }) {
           <h2 className="font-display text-[18px] font-bold">Rigs</h2>
           <ul>
             {desk.rigs.map(({ rig, says, isWell, href }) => (
-              <li key={rig} className="flex gap-3 border-b border-hairline py-1.5">
-                <span className="min-w-0 truncate" dir="auto">
+              <li key={rig} className="flex flex-wrap gap-x-3 border-b border-hairline py-1.5">
+                <span className="min-w-0 max-w-full truncate" dir="auto">
                   <span className={isWell ? 'text-ok' : 'text-warn'}>{isWell ? '●' : '▲'}</span>{' '}
                   {href ? (
                     <Link href={href} className="hover:underline">
@@ -45,7 +45,7 @@ export function Desk({ desk }: { desk: DeskData }) {
                     rig
                   )}
                 </span>
-                <span className="ml-auto shrink-0 text-ink2">{says}</span>
+                <span className="ml-auto text-right text-ink2">{says}</span>
               </li>
             ))}
           </ul>

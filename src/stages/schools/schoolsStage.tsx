@@ -1,6 +1,5 @@
 'use client';
 
-import Link from 'next/link';
 import { parseAsFloat, parseAsString, useQueryState } from 'nuqs';
 import { AXES } from '@/core/curves/axis';
 import {
@@ -11,6 +10,7 @@ import {
 } from '@/core/ranking/schoolFlips';
 import { EntryMark } from '@/ui/entryMark';
 import { figure, placeText } from '@/ui/figures';
+import { PageHead } from '@/ui/pageHead';
 import { LineField } from '../curves/lineField';
 import { LoadChoice } from '../curves/loadChoice';
 import { PairedBars } from './pairedBars';
@@ -69,7 +69,7 @@ export function SchoolsStage({ data }: { data: SchoolsData }) {
     : [];
   return (
     <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-6 md:px-7">
-      <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
+      <PageHead backTo="the curves" href={`/round-ups/${data.roundUpId}/curves`}>
         <h2 className="font-display text-[18px] font-bold">The schools, side by side</h2>
         <LoadChoice loads={data.loads} load={data.load} onLoad={(key) => void setLoad(key)} />
         <span className="label-text">
@@ -85,13 +85,7 @@ export function SchoolsStage({ data }: { data: SchoolsData }) {
             <LineField axis={AXES.duty} at={data.dutyPct} onLine={(duty) => void setDuty(duty)} /> % duty
           </span>
         )}
-        <Link
-          className="ml-auto text-[14px] underline underline-offset-3"
-          href={`/round-ups/${data.roundUpId}/curves`}
-        >
-          Back to the curves
-        </Link>
-      </div>
+      </PageHead>
       {schools.length === 0 ? (
         <p>Nothing was measured at this load that could be ranked.</p>
       ) : (

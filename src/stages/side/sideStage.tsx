@@ -1,11 +1,11 @@
 'use client';
 
-import Link from 'next/link';
 import { parseAsFloat, parseAsString, useQueryState, useQueryStates } from 'nuqs';
 import { useMemo } from 'react';
 import { AXES } from '@/core/curves/axis';
 import { tradeOff } from '@/core/ranking/tradeOff';
 import { figure } from '@/ui/figures';
+import { PageHead } from '@/ui/pageHead';
 import { LineField } from '../curves/lineField';
 import { alikeWords, partedByTelling } from './alike';
 import { bestWords } from './bestWords';
@@ -65,7 +65,7 @@ export function SideStage({ data }: { data: SideData }) {
   );
   return (
     <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-6 md:px-7">
-      <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
+      <PageHead backTo="the curves" href={`/round-ups/${data.roundUpId}/curves`}>
         <h2 className="font-display text-[18px] font-bold">
           {data.atFull ? (
             'Side by side at full speed'
@@ -102,13 +102,7 @@ export function SideStage({ data }: { data: SideData }) {
             ))}
           </select>
         </label>
-        <Link
-          className="ml-auto text-[14px] underline underline-offset-3"
-          href={`/round-ups/${data.roundUpId}/curves`}
-        >
-          Back to the curves
-        </Link>
-      </div>
+      </PageHead>
       <section aria-label="Table" className="w-full min-w-0">
         <SideTable
           entries={entries}

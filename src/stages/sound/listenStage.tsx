@@ -1,6 +1,5 @@
 'use client';
 
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
@@ -10,6 +9,7 @@ import { figure } from '@/ui/figures';
 import { NumberField } from '@/ui/form/fields';
 import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
+import { PageHead } from '@/ui/pageHead';
 import { ClipPlayer, TONE_UNDER_DB } from './clipPlayer';
 import { keepEarScale, useEarScale } from './earScale';
 import { OrderList } from './orderList';
@@ -99,15 +99,9 @@ export function ListenStage({ data }: { data: ListenData }) {
     isBlind && !isRevealed ? `Clip ${letters.get(clip.id)!}` : `${clip.product}, ${clip.setting}`;
   return (
     <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-6 md:px-7">
-      <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
+      <PageHead backTo="the recordings" href={`/round-ups/${data.roundUpId}/curves/sound`}>
         <h2 className="font-display text-[18px] font-bold">Listen</h2>
-        <Link
-          className="ml-auto text-[14px] underline underline-offset-3"
-          href={`/round-ups/${data.roundUpId}/curves/sound`}
-        >
-          Back to the recordings
-        </Link>
-      </div>
+      </PageHead>
       {data.clips.length === 0 ? (
         <p className="max-w-2xl">
           Nothing was recorded yet. Bring recordings and the calibrator’s tone first.

@@ -6,6 +6,7 @@ import { ClipDetail } from './clipDetail';
 import { ClipsTable } from './clipsTable';
 import { SidesTable } from './sidesTable';
 import type { SoundData } from './soundData';
+import { PageHead } from '@/ui/pageHead';
 
 /** Recordings of a round-up: what they come to, their spectra over the room, and how they are brought. */
 export function SoundStage({ data }: { data: SoundData }) {
@@ -14,7 +15,7 @@ export function SoundStage({ data }: { data: SoundData }) {
   const counted = data.clips.filter(({ sone }) => sone !== null).length;
   return (
     <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-6 md:px-7">
-      <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
+      <PageHead backTo="the curves" href={base}>
         <h2 className="font-display text-[18px] font-bold">Sound</h2>
         {data.clips.length > 0 && (
           <p className="text-[14.5px] text-ink2">
@@ -36,10 +37,7 @@ export function SoundStage({ data }: { data: SoundData }) {
             </Link>
           </>
         )}
-        <Link className="ml-auto text-[14px] underline underline-offset-3" href={base}>
-          Back to the curves
-        </Link>
-      </div>
+      </PageHead>
       {data.clips.length === 0 && (
         <div className="max-w-2xl space-y-2">
           <p>

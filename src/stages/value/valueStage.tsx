@@ -1,9 +1,9 @@
 'use client';
 
-import Link from 'next/link';
 import { parseAsString, useQueryState } from 'nuqs';
 import { EntryMark } from '@/ui/entryMark';
 import { figure, placeText } from '@/ui/figures';
+import { PageHead } from '@/ui/pageHead';
 import { VerdictControls } from '../verdict/verdictControls';
 import { PriceFront } from './priceFront';
 import { PricesForm } from './pricesForm';
@@ -23,15 +23,9 @@ export function ValueStage({ data }: { data: ValueData }) {
   const open = items.find(({ entry }) => entry === chosen) ?? items[0];
   return (
     <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-6 md:px-7">
-      <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
+      <PageHead backTo="the verdict" href={`/round-ups/${data.roundUpId}/verdict`}>
         <VerdictControls choice={data.choice} />
-        <Link
-          className="ml-auto text-[14px] underline underline-offset-3"
-          href={`/round-ups/${data.roundUpId}/verdict`}
-        >
-          Back to the verdict
-        </Link>
-      </div>
+      </PageHead>
       <h2 className="font-display text-[22px] font-bold">
         What it costs: {data.heading}, {data.loadLabel}
       </h2>

@@ -1,11 +1,11 @@
 'use client';
 
-import Link from 'next/link';
 import { parseAsArrayOf, parseAsInteger, parseAsString, parseAsStringLiteral, useQueryStates } from 'nuqs';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { EntryMark } from '@/ui/entryMark';
 import { NumberField } from '@/ui/form/fields';
+import { PageHead } from '@/ui/pageHead';
 
 export interface VideoPlatesData {
   roundUpId: number;
@@ -106,7 +106,7 @@ export function VideoPlatesStage({ data }: { data: VideoPlatesData }) {
   }
   return (
     <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-6 md:px-7">
-      <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+      <PageHead backTo="the writing" href={`${base}/write`}>
         <h2 className="font-display text-[22px] font-bold">Plates for a video</h2>
         <div className="choices" role="group" aria-label="Drawn as">
           {(['bars', 'curves'] as const).map((kind) => (
@@ -144,10 +144,7 @@ export function VideoPlatesStage({ data }: { data: VideoPlatesData }) {
             onValue={(line) => void setView({ line: line === null ? null : String(line) })}
           />
         </div>
-        <Link className="ml-auto text-[14px] underline underline-offset-3" href={`${base}/write`}>
-          Back to the writing
-        </Link>
-      </div>
+      </PageHead>
       <div className="flex flex-col gap-5 lg:flex-row">
         {/* eslint-disable-next-line @next/next/no-img-element -- drawn by our own handler */}
         <img

@@ -1,10 +1,10 @@
 'use client';
 
-import Link from 'next/link';
 import { parseAsString, useQueryState } from 'nuqs';
 import { FALSE_ALARM_IN, RUN_RULES } from '@/core/drift/runRules';
 import { figure, plural, signed } from '@/ui/figures';
 import { ChoiceField } from '@/ui/form/fields';
+import { PageHead } from '@/ui/pageHead';
 import { ControlPlot } from './controlPlot';
 import { DoubtPart } from './doubtPart';
 import { dayOf } from './doubtWords';
@@ -18,7 +18,7 @@ export function WatchStage({ data }: { data: WatchData }) {
   const charted = courses.filter(({ points }) => points.length > 1);
   return (
     <div className="flex min-w-0 flex-1 flex-col gap-5 px-4 pt-3.5 pb-8 md:px-7">
-      <div className="flex flex-wrap items-end gap-x-5 gap-y-2">
+      <PageHead backTo="the rig" href={`/round-ups/${data.roundUpId}/rig`}>
         <h2 className="font-display text-[18px] font-bold">{data.rig}, over the months</h2>
         <span className="w-56">
           <ChoiceField
@@ -28,13 +28,7 @@ export function WatchStage({ data }: { data: WatchData }) {
             options={data.responses.map(({ id, name }) => ({ value: id, label: name }))}
           />
         </span>
-        <Link
-          className="ml-auto text-[14px] underline underline-offset-3"
-          href={`/round-ups/${data.roundUpId}/rig`}
-        >
-          Back to the rig
-        </Link>
-      </div>
+      </PageHead>
       {data.doubt && (data.doubt.counting.length > 0 || data.doubt.held.length > 0) && (
         <DoubtPart roundUpId={data.roundUpId} doubt={data.doubt} />
       )}

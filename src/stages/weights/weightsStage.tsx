@@ -1,12 +1,12 @@
 'use client';
 
-import Link from 'next/link';
 import { parseAsString, useQueryState } from 'nuqs';
 import type { OverLines } from '@/core/judgement/overLines';
 import type { Outcome } from '@/core/outcome';
 import { EntryMark } from '@/ui/entryMark';
 import { figure, placeText } from '@/ui/figures';
 import { DraftField } from '@/ui/form/draftField';
+import { PageHead } from '@/ui/pageHead';
 
 export interface WeightsData {
   roundUpId: number;
@@ -71,18 +71,12 @@ export function WeightsStage({ data }: { data: WeightsData }) {
     });
   return (
     <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-6 md:px-7">
-      <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
+      <PageHead backTo="the curves" href={`/round-ups/${data.roundUpId}/curves`}>
         <h2 className="font-display text-[22px] font-bold">Over all loads and lines</h2>
         <button type="button" className="quiet-button" onClick={() => void setWeights(null)}>
           All alike
         </button>
-        <Link
-          className="ml-auto text-[14px] underline underline-offset-3"
-          href={`/round-ups/${data.roundUpId}/curves`}
-        >
-          Back to the curves
-        </Link>
-      </div>
+      </PageHead>
       <div className="w-0 min-w-full overflow-x-auto" tabIndex={0} role="region" aria-label="Scores">
         <table className="figure-table">
           <thead>

@@ -1,0 +1,73 @@
+import { RISE_SHOWN, type RiseShown } from '@/core/curves/shownScale';
+import type { CurveEntry, CurveLoad, CurvesData } from './curvesData';
+import { DifferenceChoice } from './differenceChoice';
+import { EntryChoice } from './entryChoice';
+import { OtherViews } from './otherViews';
+import { WhatChoice } from './whatChoice';
+
+interface Props {
+  data: CurvesData;
+  load: CurveLoad;
+  onLoad: (key: string) => void;
+  show: RiseShown;
+  onShow: (show: RiseShown) => void;
+  lineAt: number;
+  hidden: ReadonlySet<string>;
+  onHidden: (hidden: string[]) => void;
+  /** Those that are shown. */
+  entries: ReadonlyMap<string, CurveEntry>;
+  from: string | null;
+  onFrom: (entry: string | null) => void;
+  onPicture: () => void;
+}
+
+const shownWords = (show: RiseShown, { rule }: CurveLoad) =>
+  show === 'rise' ? 'Rise' : show === 'resistance' ? 'K/W' : `At ${rule.referenceAmbientC}\u202f°C room`;
+
+/** Over the chart: the load, what is shown and against what, who is drawn, and what takes it along. */
+export function CurvesHead({ data, load, show, lineAt, hidden, entries, from, ...on }: Props) {
+  const isRise = data.response.id === 'rise';
+  const { roundUpId, response, against, place } = data;
+  const csv = new URLSearchParams({ load: load.key, what: response.id, against, place });
+  return (
+    <div className="flex flex-wrap items-center gap-x-5 gap-y-2 pb-2">
+      <div className="choices" role="group" aria-label="Heat load">
+        {data.loads.map((other) => (
+          <button key={other.key} aria-pressed={other === load} onClick={() => on.onLoad(other.key)}>
+            {other.label}
+          </button>
+        ))}
+      </div>
+      {isRise && load.fixedWatts && (
+        <div className="choices" role="group" aria-label="Shown as">
+          {RISE_SHOWN.map((other) => (
+            <button key={other} aria-pressed={other === show} onClick={() => on.onShow(other)}>
+              {shownWords(other, load)}
+            </button>
+          ))}
+        </div>
+      )}
+      <WhatChoice data={data} />
+      <OtherViews data={data} load={load.key} lineAt={lineAt} isRise={isRise} />
+      <div className="label-text ml-auto flex flex-wrap items-center gap-x-3">
+        <EntryChoice entries={data.entries} hidden={hidden} onHidden={on.onHidden} />
+        <DifferenceChoice
+          entries={data.entries.filter(({ entry }) => entries.has(entry))}
+          from={from}
+          onFrom={on.onFrom}
+        />
+        <span>error bars 95 %</span>
+        <button className="cursor-pointer underline underline-offset-3" onClick={on.onPicture}>
+          PNG
+        </button>
+        <a
+          className="underline underline-offset-3"
+          href={`/round-ups/${roundUpId}/curves/csv?${csv}`}
+          download
+        >
+          CSV
+        </a>
+      </div>
+    </div>
+  );
+}
