@@ -93,7 +93,7 @@ test('an evening from the folder to the published table', async ({ page }) => {
   await page.mouse.move(box.x + 200, box.y + box.height / 2, { steps: 8 });
   await page.mouse.up();
   await expect.poll(() => order(page)).not.toEqual(quiet);
-  expect((await order(page))[0]).toBe('jaloque-360');
+  await expect.poll(() => order(page).then(([first]) => first)).toBe('jaloque-360');
   await expect(page.getByText(/cannot be told apart/).first()).toBeVisible();
   await page.getByRole('button', { name: '90 W', exact: true }).click();
   await expect(page).toHaveURL(/load=90.*line=|line=.*load=90/);

@@ -23,7 +23,7 @@ test('what is compared and against what are two choices in the address, and both
 }) => {
   await page.goto(`${app.url}/round-ups/1/curves`);
   await expect(page.getByRole('columnheader', { name: 'Rise, K' })).toBeVisible();
-  expect((await order(page))[0]).toBe('c5');
+  await expect.poll(() => order(page).then(([first]) => first)).toBe('c5');
 
   await page.getByLabel('What is compared').selectOption('gpu-rise');
   await expect(page).toHaveURL(/what=gpu-rise/);
