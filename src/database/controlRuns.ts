@@ -1,3 +1,4 @@
+import { CORRECTION, type CorrectionRow } from './levelCorrections';
 import type { Queryable } from './pool';
 
 /** A run on a rig, whatever round-up it was made for. */
@@ -50,18 +51,15 @@ export async function listCourseRuns(
 }
 
 /** A run of a course by what its meter read. */
-export interface CourseLevelRow extends Omit<CourseRunRow, 'value'> {
+export interface CourseLevelRow extends Omit<CourseRunRow, 'value'>, CorrectionRow {
   noiseDb: number;
   floorDb: number;
-  correctionDb: number | null;
-  correctionDoubtDb: number | null;
 }
 
 /** The same runs by their levels, which are kept with the run itself. */
 export async function listCourseLevels(db: Queryable, rigId: number): Promise<CourseLevelRow[]> {
   const { rows } = await db.query<CourseLevelRow & Record<string, unknown>>(
-    `${COURSE}, u.noise_db AS "noiseDb", u.floor_db AS "floorDb", u.level_correction_db AS "correctionDb",
-            u.level_correction_doubt_db AS "correctionDoubtDb" ${OF_RIG} ${COUNTING}`,
+    `${COURSE}, u.noise_db AS "noiseDb", u.floor_db AS "floorDb", ${CORRECTION} ${OF_RIG} ${COUNTING}`,
     [rigId],
   );
   return rows;
@@ -96,7 +94,7 @@ export async function listSharedRuns(
   return rows;
 }
 
-export interface RigRun {
+export interface RigRun extends CorrectionRow {
   id: number;
   entryId: number;
   product: string;
@@ -107,9 +105,6 @@ export interface RigRun {
   floorDb: number;
   setAside: string;
   version: number;
-  correctionDb: number | null;
-  correctionDoubtDb: number | null;
-  correctionWhy: string;
   /** Mean power over the nominal load; null where none was logged. */
   powerShare: number | null;
 }
@@ -118,8 +113,7 @@ export interface RigRun {
 export async function listRigRuns(db: Queryable, rigId: number, windowS: number): Promise<RigRun[]> {
   const { rows } = await db.query<RigRun & Record<string, unknown>>(
     `SELECT u.id, u.entry_id AS "entryId", p.name AS product, v.id AS "revisionId", u.setting, u.started_at AS "startedAt",
-            u.floor_db AS "floorDb", u.set_aside AS "setAside", u.version, u.level_correction_db AS "correctionDb",
-            u.level_correction_doubt_db AS "correctionDoubtDb", u.level_correction_why AS "correctionWhy",
+            u.floor_db AS "floorDb", u.set_aside AS "setAside", u.version, ${CORRECTION},
             CASE WHEN u.load_w > 0 AND u.load_name = '' AND d.power_source = 'measured' THEN d.power_mean_w / u.load_w END AS "powerShare",
             EXISTS (SELECT 1 FROM round_up_entries c JOIN live_round_ups r ON r.id = c.round_up_id
                     WHERE c.entry_id = u.entry_id AND c.is_control) AS "isControl"

@@ -5,14 +5,13 @@ import { reductionFrom } from '@/core/reduction/dieValue';
 import { noResult } from '@/core/reduction/noResult';
 import type { Reduction } from '@/core/reduction/reduceTrace';
 import type { LabRun } from '@/core/runs/labRun';
+import { CORRECTION, correctionOf, type CorrectionRow } from './levelCorrections';
 import type { Queryable } from './pool';
 
 /** A row of the select below; its names are those of LabRun and Reduction. */
-interface RunRow extends Omit<LabRun, 'level' | 'reduction' | 'movedWindow' | 'levelCorrection'> {
+interface RunRow
+  extends Omit<LabRun, 'level' | 'reduction' | 'movedWindow' | 'levelCorrection'>, CorrectionRow {
   movedStartS: number | null;
-  correctionDb: number | null;
-  correctionDoubtDb: number;
-  correctionWhy: string;
   movedEndS: number | null;
   /** Why it has no number of its die; empty where it has one. */
   noDie: string;
@@ -56,8 +55,7 @@ const selectRuns = (revision: string) => `
          v.running_away AS "runningAway", v.at_limit AS "atLimit", v.at_limit_share AS "atLimitShare",
          u.version, u.window_start_s AS "movedStartS", u.window_end_s AS "movedEndS", u.window_reason AS "windowReason",
          u.typed_cpu_c AS "typedCpuC", u.typed_ambient_c AS "typedAmbientC", u.typed_power_w AS "typedPowerW",
-         u.ambient_doubt_k AS "ambientDoubtK", u.level_correction_db AS "correctionDb",
-         u.level_correction_doubt_db AS "correctionDoubtDb", u.level_correction_why AS "correctionWhy", e.fan_count AS "fanCount", e.product_id AS "productId", n.levels AS "otherLevelsDb"
+         u.ambient_doubt_k AS "ambientDoubtK", ${CORRECTION}, e.fan_count AS "fanCount", e.product_id AS "productId", n.levels AS "otherLevelsDb"
   FROM live_round_ups r
   JOIN round_up_entries c ON c.round_up_id = r.id
   JOIN entries e ON e.id = c.entry_id
@@ -77,10 +75,7 @@ function reductionOf(row: RunRow, value: number): Reduction {
 }
 
 function toLabRun(row: RunRow): LabRun {
-  const levelCorrection =
-    row.correctionDb === null
-      ? null
-      : { db: row.correctionDb, doubtDb: row.correctionDoubtDb, why: row.correctionWhy };
+  const levelCorrection = correctionOf(row);
   // Spelt out: spreads of rows this wide cost more than the query.
   return {
     id: row.id,

@@ -1,4 +1,3 @@
-import { isForbiddenName } from '@/core/bounds';
 import type { Variant } from './planningSchemas';
 import { blankFan, copiedLayout, withLabFan, withSecondFan, type Entry } from '@/core/lineUp/entry';
 import { blankProduct, type Product } from '@/core/lineUp/product';
@@ -59,8 +58,7 @@ export async function addEntry(
   const entryId = await insertEntryOf(db, entry.product);
   await writeSheet(db, { ...sheet, kind: 'entry', owner: entryId, body: entry.entry });
   if (entry.sample) await addSample(db, productId, entryId, entry.sample, who);
-  const isFit = entry.code !== undefined && !isForbiddenName(entry.code);
-  const code = isFit ? entry.code! : codeOf(entry.code ?? entry.product.name, taken.codes);
+  const code = entry.code ?? codeOf(entry.product.name, taken.codes);
   await citeEntry(db, { roundUpId, entryId, code, position: taken.position, isControl: entry.isControl });
   await syncEntry(db, entryId);
   return entryId;

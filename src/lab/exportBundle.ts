@@ -146,6 +146,8 @@ export async function exportBundle(
   // A lab of before these tables were known kept them as files.
   const others = kept
     .filter(({ path }) => !(tables as string[]).includes(path))
+    // Written anew, or not at all: an entry that was covered since has another id.
+    .filter(({ path }) => path !== 'bridged.csv')
     // What came along and is not known may say anything.
     .filter(({ path }) => !isPublic || path.startsWith('photos/'))
     .map(({ path, content }) => ({

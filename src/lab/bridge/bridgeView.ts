@@ -124,14 +124,10 @@ export async function viewBridge(
   const { curves, ...shown } = made;
   const productOf = productsOf(view);
   const { bridge } = made;
-  if (bridge.known)
-    return {
-      ...shown,
-      ...bridgedAt(
-        { from: made.source.name, bridge: bridge.value, curves },
-        ...([productOf, from.lineDb] as const),
-      ),
-    };
+  if (bridge.known) {
+    const carried = { from: made.source.name, bridge: bridge.value, curves };
+    return { ...shown, ...bridgedAt(carried, productOf, from.lineDb) };
+  }
   return {
     ...{ ...shown, rows: [] },
     refused: curves.map(({ entry }) => ({ product: productOf(entry), reason: 'there is no bridge' })),
@@ -180,26 +176,22 @@ export async function bridgedRows(
   return allBridgedAt(await bridgesAt(view, at.load), productsOf(view), at.lineDb);
 }
 
-/** The same for a bundle: at every load, and at every line of the brief. */
+/** The same for a bundle: at every load and every line of the brief; what came with one gives way to what the lab makes itself. */
 export async function bridgedForBundle(view: RoundUpView): Promise<KeptBridged[]> {
   const lines = [...new Set([view.roundUp.noiseLineDba, ...view.brief.noiseLinesDba])];
-  const rows: KeptBridged[] = [...(await keptRows(view))];
+  const own: KeptBridged[] = [];
   for (const { load } of curvesOf(view)) {
-    const { carried } = await bridgesAt(view, loadKey(load));
     const { loadW, loadName, gpuLoadW } = load;
-    for (const each of carried)
+    for (const each of (await bridgesAt(view, loadKey(load))).carried) {
+      const by = bridgeWords(each.bridge);
       for (const lineDb of lines)
-        for (const { product: _, ...row } of bridgedAt(each, (entry) => entry, lineDb).rows) {
-          const before = rows.findIndex(
-            (other) =>
-              other.entry === row.entry && loadKey(other) === loadKey(load) && isAtLine(other, lineDb),
-          );
-          if (before >= 0) rows.splice(before, 1);
-          rows.push({
-            ...{ ...row, lineDb, loadW, loadName, gpuLoadW },
-            by: bridgeWords(each.bridge),
-          });
-        }
+        for (const { product: _, ...row } of bridgedAt(each, (entry) => entry, lineDb).rows)
+          own.push({ ...row, lineDb, loadW, loadName, gpuLoadW, by });
+    }
   }
-  return rows;
+  const isMade = (kept: KeptBridged) =>
+    own.some(
+      (row) => row.entry === kept.entry && loadKey(row) === loadKey(kept) && isAtLine(row, kept.lineDb),
+    );
+  return [...(await keptRows(view)).filter((kept) => !isMade(kept)), ...own];
 }

@@ -12,6 +12,7 @@ import { responseOf, RESPONSES, RISE, type Response } from '@/core/responses/res
 import type { RigBook } from '@/core/rig/instrument';
 import { groupBy } from '@/core/statistics/groupBy';
 import type { Variance } from '@/core/uncertainty/rigSpread';
+import { correctionOf } from '@/database/levelCorrections';
 import { withDatabase, type Queryable } from '@/database/pool';
 import {
   countUndatedControls,
@@ -111,10 +112,9 @@ function doubtOf(courses: readonly ControlCourse[], runs: readonly RigRun[]): Do
 /** Levels of the coolers alone, where they stood clear of the room: a meter that is off shows in them, too. */
 async function courseLevels(db: Queryable, rigId: number): Promise<CourseRunRow[]> {
   const rows = await listCourseLevels(db, rigId);
-  return rows.flatMap(({ noiseDb, floorDb, correctionDb, correctionDoubtDb, ...run }) => {
+  return rows.flatMap(({ noiseDb, floorDb, ...run }) => {
     const level = coolerLevel(noiseDb, floorDb);
-    const correction =
-      correctionDb === null ? null : { db: correctionDb, doubtDb: correctionDoubtDb!, why: '' };
+    const correction = correctionOf(run);
     return level.standing === 'at-floor'
       ? []
       : [{ ...run, value: correctedLevel(level, correction).levelDb }];
@@ -176,10 +176,7 @@ async function watched(view: RoundUpView, wanted: string): Promise<WatchView> {
       all.map((run) => ({
         ...{ id: run.id, version: run.version, atMs: runTimeMs(run.startedAt) },
         state: run.setAside === '' ? 'counting' : isHeld(run) ? 'held' : 'aside',
-        correction:
-          run.correctionDb === null
-            ? null
-            : { db: run.correctionDb, doubtDb: run.correctionDoubtDb!, why: run.correctionWhy },
+        correction: correctionOf(run),
       })),
     ),
     undated,
