@@ -33,20 +33,13 @@ need_packages
 need_postgres
 need_chromium
 
-# What only reads the sources, and the build, go beside the tests of Jest, which mostly wait: told when both are done.
-beside() {
-  check format npm run --silent format
-  check lint npm run --silent lint
-  # Types that an older build left would speak of pages that are gone.
-  rm -rf .next/types .next/dev/types
-  check types npm run --silent types
-  check 'import rules' npm run --silent imports
-  check 'unused code' npm run --silent unused
-  echo '== build'
-  built=0
-  (need_build) || built=1
-  echo "$passed $failed $built" >test-results/beside
-}
+check format npm run --silent format
+check lint npm run --silent lint
+# Types that an older build left would speak of pages that are gone.
+rm -rf .next/types .next/dev/types
+check types npm run --silent types
+check 'import rules' npm run --silent imports
+check 'unused code' npm run --silent unused
 
 if [ -z "${DATABASE_URL:-}" ]; then
   # Nothing here outlives the tests, so nothing needs to reach the disk in time.
@@ -54,23 +47,11 @@ if [ -z "${DATABASE_URL:-}" ]; then
 fi
 
 mkdir -p test-results
-rm -f test-results/*.json test-results/beside
-beside >test-results/beside.log 2>&1 &
-beside=$!
+rm -f test-results/*.json
 echo '== unit and database tests'
 status=0
 node_modules/.bin/jest --json --outputFile=test-results/jest.json || status=$?
 report "$status" 'const r = require("./test-results/jest.json"); console.log(r.numPassedTests, r.numFailedTests + r.numRuntimeErrorTestSuites)'
-
-wait "$beside" || true
-cat test-results/beside.log
-built=1
-if [ -f test-results/beside ]; then
-  read -r besidePassed besideFailed built <test-results/beside
-  count "$besidePassed" "$besideFailed"
-else
-  count 0 1
-fi
 
 # What stops clocks, processes and disks comes by itself; the others share what is left of the cores.
 browser() {
@@ -82,7 +63,7 @@ browser() {
 }
 
 alone=(bench pickedUp steady)
-if [ "$built" -eq 0 ]; then
+if (need_build); then
   browser alone --workers 2 "${alone[@]}"
   browser together --workers 2 --grep-invert "$(IFS='|'; echo "(${alone[*]})\\.spec")"
 else
