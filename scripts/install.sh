@@ -53,6 +53,10 @@ need_postgres() {
   [ -n "$(postgres_bin)" ] || fail "PostgreSQL was installed but its programs are not in /usr/lib/postgresql."
 }
 
+need_faketime() {
+  command -v faketime >/dev/null || need_debian faketime
+}
+
 need_chromium() {
   [ -x "${CHROMIUM:-/usr/bin/chromium}" ] || need_debian chromium
 }

@@ -3,6 +3,7 @@ import type { Metadata } from 'next';
 import { cookies } from 'next/headers';
 import { Notices } from '@/ui/notices';
 import { THEME_COOKIE } from '@/ui/theme';
+import { WakingPage } from '@/ui/wakingPage';
 import { NuqsAdapter } from 'nuqs/adapters/next/app';
 
 export const metadata: Metadata = {
@@ -20,7 +21,9 @@ export default async function RootLayout({ children }: { children: React.ReactNo
         <a href="#main" className="skip-link">
           Skip to the page
         </a>
-        <NuqsAdapter>{children}</NuqsAdapter>
+        <NuqsAdapter>
+          <WakingPage>{children}</WakingPage>
+        </NuqsAdapter>
         <Notices />
       </body>
     </html>

@@ -86,12 +86,12 @@ export async function listShareLinks(db: Queryable, roundUpId: number): Promise<
 /** Opens a version under a token; false where there is no such version. */
 export async function insertShareLink(
   db: Queryable,
-  link: { roundUpId: number; version: number; token: string; endsAt: Date | null },
+  link: { roundUpId: number; version: number; token: string; endsAt: Date | null; createdAt: Date },
 ): Promise<boolean> {
   const { rowCount } = await db.query(
-    `INSERT INTO share_links (token, publication_id, ends_at)
-     SELECT $3, id, $4 FROM publications WHERE round_up_id = $1 AND version = $2`,
-    [link.roundUpId, link.version, link.token, link.endsAt],
+    `INSERT INTO share_links (token, publication_id, ends_at, created_at)
+     SELECT $3, id, $4, $5 FROM publications WHERE round_up_id = $1 AND version = $2`,
+    [link.roundUpId, link.version, link.token, link.endsAt, link.createdAt],
   );
   return rowCount === 1;
 }
@@ -113,19 +113,20 @@ export async function revokeShareLink(
 export interface SharedVersion extends ShareLink {
   embargoUntil: Date | null;
   report: Buffer;
-  /** A later version of the same round-up; null where this is the newest. */
+  /** The newest later version of the same round-up that is open; null where there is none. */
   corrected: number | null;
 }
 
-export async function sharedVersion(db: Queryable, token: string): Promise<SharedVersion | null> {
+/** The version behind a token, as it stands at a moment of the clock that is handed in: never by the database's own. */
+export async function sharedVersion(db: Queryable, token: string, now: Date): Promise<SharedVersion | null> {
   const { rows } = await db.query<SharedVersion & Record<string, unknown>>(
     `SELECT s.token, p.version, s.created_at AS "createdAt", s.ends_at AS "endsAt", s.revoked_at AS "revokedAt",
             p.embargo_until AS "embargoUntil", p.report,
             (SELECT max(o.version) FROM publications o WHERE o.round_up_id = p.round_up_id AND o.version > p.version
-             AND (o.embargo_until IS NULL OR o.embargo_until <= now())) AS corrected
+             AND (o.embargo_until IS NULL OR o.embargo_until <= $2)) AS corrected
      FROM share_links s JOIN publications p ON p.id = s.publication_id
      JOIN live_round_ups r ON r.id = p.round_up_id WHERE s.token = $1`,
-    [token],
+    [token, now],
   );
   return rows[0] ?? null;
 }

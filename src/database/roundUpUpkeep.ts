@@ -47,13 +47,13 @@ export async function listDeletedRoundUps(
 export async function copyRoundUp(
   db: Queryable,
   id: number,
-  roundUp: { name: string; title: string },
+  roundUp: { name: string; title: string; beganAt: Date },
 ): Promise<number | null> {
   const { rows } = await db.query<{ id: number }>(
-    `INSERT INTO round_ups (name, title, rig_revision_id, loads_w, noise_line_dba, window_s, reference_ambient_c)
-     SELECT $2, $3, rig_revision_id, loads_w, noise_line_dba, window_s, reference_ambient_c FROM live_round_ups WHERE id = $1
+    `INSERT INTO round_ups (name, title, rig_revision_id, loads_w, noise_line_dba, window_s, reference_ambient_c, began_at)
+     SELECT $2, $3, rig_revision_id, loads_w, noise_line_dba, window_s, reference_ambient_c, $4 FROM live_round_ups WHERE id = $1
      RETURNING id`,
-    [id, roundUp.name, roundUp.title],
+    [id, roundUp.name, roundUp.title, roundUp.beganAt],
   );
   return rows[0]?.id ?? null;
 }

@@ -110,8 +110,8 @@ export interface NewRoundUp {
   windowS: number;
   referenceAmbientC: number;
   source: unknown;
-  /** Now, where it is left out. */
-  beganAt?: Date;
+  /** By the clock of the application, which times its runs, too: runs before it are older ones that are cited. */
+  beganAt: Date;
   /** A new one, where it is left out. */
   packageId?: string | null;
 }
@@ -120,7 +120,7 @@ export async function insertRoundUp(db: Queryable, roundUp: NewRoundUp): Promise
   const { rows } = await db.query<{ id: number }>(
     `INSERT INTO round_ups (name, title, rig_revision_id, loads_w, noise_line_dba, window_s, reference_ambient_c, source,
                             began_at, package_id)
-     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, coalesce($9, now()), coalesce($10, gen_random_uuid()::text)) RETURNING id`,
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, coalesce($10, gen_random_uuid()::text)) RETURNING id`,
     [
       roundUp.name,
       roundUp.title,
@@ -130,7 +130,7 @@ export async function insertRoundUp(db: Queryable, roundUp: NewRoundUp): Promise
       roundUp.windowS,
       roundUp.referenceAmbientC,
       JSON.stringify(roundUp.source),
-      roundUp.beganAt ?? null,
+      roundUp.beganAt,
       roundUp.packageId ?? null,
     ],
   );

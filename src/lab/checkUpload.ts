@@ -78,8 +78,7 @@ export function nothingUsable(problem: Problem): BundleCheck {
   };
 }
 
-function checkedEntries(bundle: Bundle, inLab: BundleInLab): CheckedEntry[] {
-  const now = new Date();
+function checkedEntries(bundle: Bundle, inLab: BundleInLab, now: Date): CheckedEntry[] {
   const byEntry = groupBy(bundle.runs, ({ run }) => run.entry);
   return bundle.entries.map(({ entry, product }) => {
     const runs = (byEntry.get(entry) ?? []).map(({ run }) => inLab.identities.get(run.run)!);
@@ -98,6 +97,7 @@ function checkedEntries(bundle: Bundle, inLab: BundleInLab): CheckedEntry[] {
 export async function checkUpload(
   uploadId: string,
   tell: Tell = untold,
+  now = new Date(),
 ): Promise<BundleCheck | LogsCheck | null> {
   const files = await uploadedFiles(uploadId);
   if (files.length === 0) return null;
@@ -113,7 +113,7 @@ export async function checkUpload(
       kind: 'bundle',
       title,
       problems: [...bundle.problems, ...problems, ...heard.problems],
-      entries: checkedEntries(bundle, inLab),
+      entries: checkedEntries(bundle, inLab, now),
       runs: bundle.runs.length,
       loads: [...new Set(bundle.runs.map(({ run }) => loadLabel(run)))],
       setAside: bundle.runs.filter(({ run }) => run.setAside).length,

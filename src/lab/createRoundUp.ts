@@ -25,7 +25,7 @@ export interface NewRoundUp {
 }
 
 /** A round-up from nothing: a brief of defaults on a rig that is there, or on a new one. */
-export async function createRoundUp(roundUp: NewRoundUp): Promise<number> {
+export async function createRoundUp(roundUp: NewRoundUp, now = new Date()): Promise<number> {
   return inTransaction(async (db) => {
     let rigRevisionId = roundUp.rigRevisionId;
     if (rigRevisionId !== null) {
@@ -45,6 +45,7 @@ export async function createRoundUp(roundUp: NewRoundUp): Promise<number> {
       windowS: brief.windowS,
       referenceAmbientC: brief.referenceAmbientC,
       source: {},
+      beganAt: now,
     });
     await writeSheet(db, { kind: 'brief', owner: id, version: 0, body: brief, who: roundUp.who, reason: '' });
     return id;

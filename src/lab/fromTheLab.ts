@@ -20,11 +20,14 @@ export const wordsOf = (query: string): string[] => query.trim().split(/\s+/).fi
 export type OfferedToRoundUp = OfferedEntry & { here: number; apart: number; why: string[] };
 
 /** Entries of the lab that a round-up does not cite yet, by words that stand in them, with what was measured of each. */
-export async function offersOfLab(roundUpId: number, query: string): Promise<OfferedToRoundUp[]> {
+export async function offersOfLab(
+  roundUpId: number,
+  query: string,
+  now = new Date(),
+): Promise<OfferedToRoundUp[]> {
   return withDatabase(async (db) => {
     const roundUp = await getRoundUp(db, roundUpId);
     if (!roundUp) throw new Refused('this round-up is not there any more');
-    const now = new Date();
     const found = await searchEntries(db, wordsOf(query), MOST_OFFERED, roundUpId);
     const own = (await getRevision(db, roundUp.rigRevisionId))!;
     const elsewhere = found.flatMap(({ measured }) => measured.map(({ rigRevisionId }) => rigRevisionId));

@@ -57,12 +57,12 @@ function settleEntries(
   return settled;
 }
 
-/** The day from which on what the bundle measured is its own: as it says, else its first run. */
-function beginning(bundle: Bundle): Date | undefined {
+/** The day from which on what the bundle measured is its own: as it says, else its first run, else now. */
+function beginning(bundle: Bundle, now: Date): Date {
   const { beganAt } = bundle.dataPackage;
   if (beganAt) return beganAt;
   const times = bundle.runs.map(({ run }) => Date.parse(run.startedAt)).filter((ms) => !Number.isNaN(ms));
-  return times.length > 0 ? new Date(times.reduce((first, ms) => Math.min(first, ms))) : undefined;
+  return times.length > 0 ? new Date(times.reduce((first, ms) => Math.min(first, ms))) : now;
 }
 
 /** A label that no run of the entry has, at this revision. */
@@ -143,6 +143,7 @@ async function write(
   heard: HeardBundle,
   tell: Tell,
   { uploadId, ...choices }: ImportOptions,
+  now: Date,
 ): Promise<Written> {
   const { rig, method, name, title, planning, source, packageId } = bundle.dataPackage;
   return inTransaction(async (db) => {
@@ -158,7 +159,7 @@ async function write(
       inLab.twin && !choices.asAnother
         ? inLab.twin.id
         : await insertRoundUp(db, {
-            ...{ name, title, rigRevisionId, ...method, source, beganAt: beginning(bundle) },
+            ...{ name, title, rigRevisionId, ...method, source, beganAt: beginning(bundle, now) },
             packageId: inLab.twin ? null : packageId,
           });
     const entryIds = await citeAll(db, roundUpId, bundle, settled);
@@ -192,6 +193,7 @@ export async function importBundle(
   files: ReadonlyMap<string, Uint8Array>,
   options: ImportOptions = {},
   tell: Tell = untold,
+  now = new Date(),
 ): Promise<ImportResult> {
   let bundle: Bundle | null = null;
   try {
@@ -203,7 +205,7 @@ export async function importBundle(
     }
     const heard = await hearBundle(bundle, tell);
     if (heard.problems.length > 0) return { imported: false, problems: heard.problems };
-    const written = await write(bundle, heard, tell, options);
+    const written = await write(bundle, heard, tell, options, now);
     const { title } = bundle.dataPackage;
     return { imported: true, title, entries: bundle.entries.length, ...written };
   } catch (error) {

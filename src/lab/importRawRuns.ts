@@ -40,7 +40,7 @@ async function broughtBefore(made: readonly MadeRun[]): Promise<Map<string, Know
 }
 
 /** The round-up that the runs go to: the one named, or a new one. */
-async function targetRoundUp(db: Queryable, plan: RawRunsPlan): Promise<RoundUp> {
+async function targetRoundUp(db: Queryable, plan: RawRunsPlan, now: Date): Promise<RoundUp> {
   const { target } = plan;
   if (target.roundUpId !== null) {
     const found = await getRoundUp(db, target.roundUpId);
@@ -54,6 +54,7 @@ async function targetRoundUp(db: Queryable, plan: RawRunsPlan): Promise<RoundUp>
     rigRevisionId,
     loadsW: [...new Set(plan.runs.map((run) => run.loadW))].sort((a, b) => b - a),
     source: {},
+    beganAt: now,
   });
   return (await getRoundUp(db, id))!;
 }
@@ -65,10 +66,11 @@ async function writeRuns(
   made: readonly MadeRun[],
   lab: readonly MeasuredEntry[],
   from: string,
+  now: Date,
 ): Promise<number | null> {
   return inTransaction(async (db) => {
     if (!(await deleteUpload(db, uploadId))) return null;
-    const roundUp = await targetRoundUp(db, plan);
+    const roundUp = await targetRoundUp(db, plan, now);
     const cited = await citedEntries(db, roundUp.id);
     /** Entries that these runs brought along, by the name typed. */
     const added = new Map<string, number>();
@@ -153,6 +155,7 @@ export async function importRawRuns(
   uploadId: string,
   plan: RawRunsPlan,
   tell: Tell = untold,
+  now = new Date(),
 ): Promise<RawRunsResult> {
   const files = await uploadedFiles(uploadId);
   const names = plan.logs.map((log) => files.find((file) => file.id === log.fileId)?.path);
@@ -188,7 +191,7 @@ export async function importRawRuns(
     if (problem) return { preview: stoppedBy(problem), made: null };
     const result = makeRawRun(run, channels[i]!, plan.room, rig);
     if (!toCite || result.preview.problem) return result;
-    const goesTo = `goes to the lab’s ${toCite.name}, ${measuredWords(toCite.measured, new Date())}`;
+    const goesTo = `goes to the lab’s ${toCite.name}, ${measuredWords(toCite.measured, now)}`;
     return {
       ...result,
       preview: { ...result.preview, note: [goesTo, result.preview.note].filter(Boolean).join('; ') },
@@ -206,7 +209,7 @@ export async function importRawRuns(
   if (wrong > 0) return refused(`${wrong} of ${previews.length} runs cannot be taken yet`, previews, unused);
   if (plan.dryRun) return refused('', previews, unused);
   const made = results.map((result) => result.made!);
-  const roundUpId = await writeRuns(uploadId, plan, made, lab, names.join(', '));
+  const roundUpId = await writeRuns(uploadId, plan, made, lab, names.join(', '), now);
   if (roundUpId === null) return refused(`the upload ${BROUGHT}`);
   return { imported: true, roundUpId, runs: made.length };
 }

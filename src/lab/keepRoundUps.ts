@@ -61,10 +61,11 @@ async function copySheet(
 export async function duplicateRoundUp(
   id: number,
   copy: { title: string; withRuns: boolean; who: string },
+  now = new Date(),
 ): Promise<number> {
   return inTransaction(async (db) => {
     const title = copy.title.trim();
-    const made = await copyRoundUp(db, id, { name: codeOf(title, new Set()), title });
+    const made = await copyRoundUp(db, id, { name: codeOf(title, new Set()), title, beganAt: now });
     if (made === null) throw new Refused(GONE);
     for (const kind of ['brief', 'plan'] as const)
       await copySheet(db, kind, { from: id, to: made }, copy.who);

@@ -14,10 +14,9 @@ export interface LabFinds {
 }
 
 /** Round-ups, entries and runs of the whole lab in which every word of the query stands; nothing for an empty one. */
-export async function searchLab(query: string): Promise<LabFinds> {
+export async function searchLab(query: string, now = new Date()): Promise<LabFinds> {
   const words = wordsOf(query);
   if (words.length === 0) return { roundUps: [], entries: [], runs: [] };
-  const now = new Date();
   return withDatabase(async (db) => {
     const roundUps = await searchRoundUps(db, words, MOST_FOUND + 1);
     const entries = await searchEntries(db, words, MOST_FOUND + 1);

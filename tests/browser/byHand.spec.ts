@@ -38,7 +38,7 @@ test('by keyboard: a zip in, a run typed, set aside, undone, moved; night; and t
   await expect(async () => {
     await page.keyboard.press('r');
     await expect(form).toBeVisible({ timeout: 500 });
-  }).toPass({ timeout: 20_000 });
+  }).toPass();
   await expect(form.getByLabel('Entry')).toBeFocused();
   for (const text of ['', '', '75 %', '1', '1', '35,5', '22', 'warm']) {
     if (text) await page.keyboard.type(text);

@@ -57,7 +57,7 @@ test('beside the bench the desk’s microphone records each reading, kept with i
     bench.start(app.databaseUrl);
     await page.goto(`${app.url}/round-ups/${id}/bench`);
     await page.getByLabel(/Record the room and each reading by this desk’s microphone/).check();
-    await expect(page.getByText('a 80 %.wav is kept')).toBeVisible({ timeout: 150_000 });
+    await expect(page.getByText('a 80 %.wav is kept')).toBeVisible();
     const clips = (await viewRecordings((await viewRoundUp(id))!)).clips;
     expect(clips).toHaveLength(1);
     const run = (await viewRoundUp(id))!.runs.find((other) => other.id === clips[0]!.recording.runId);

@@ -33,7 +33,7 @@ test('killed while the cluster is made, the next start begins it anew', async ()
   await broken.ended;
   expect(existsSync(join(folder, 'postgres', 'cluster'))).toBe(false);
   first = new Started(folder, await freePort());
-  await expect.poll(() => first.isReady, { timeout: 90_000 }).toBe(true);
+  await expect.poll(() => first.isReady).toBe(true);
   expect(first.out.trim()).toBe(first.url);
   expect((await answer(first.url)).status).toBe(200);
 });
@@ -75,7 +75,7 @@ test('PostgreSQL frozen: the page says so within five seconds and comes back by 
   } finally {
     first.signal('PostgreSQL', 'SIGCONT');
   }
-  await expect(page.getByRole('slider', { name: 'Noise line' })).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole('slider', { name: 'Noise line' })).toBeVisible();
   expect(told()).toBe(before + 1);
 });
 
@@ -83,10 +83,8 @@ test('frozen rig, bench process and web server are ended and brought back', asyn
   const names = ['the simulated rig', 'the bench process', 'the web server'] as const;
   for (const name of names) first.signal(name, 'SIGSTOP');
   for (const name of names)
-    await expect
-      .poll(() => first.said, { timeout: 60_000 })
-      .toContain(`${name} says nothing any more and is ended`);
-  await expect.poll(async () => (await answer(first.url)).status, { timeout: 60_000 }).toBe(200);
+    await expect.poll(() => first.said).toContain(`${name} says nothing any more and is ended`);
+  await expect.poll(async () => (await answer(first.url)).status).toBe(200);
 });
 
 test('the terminal is gone: what falls is brought back all the same', async () => {
@@ -96,7 +94,7 @@ test('the terminal is gone: what falls is brought back all the same', async () =
     first.signal(name, 'SIGKILL');
     await expect.poll(() => first.kept.find((other) => other.name === name)?.pid ?? before).not.toBe(before);
   }
-  await expect.poll(async () => (await answer(first.url)).status, { timeout: 60_000 }).toBe(200);
+  await expect.poll(async () => (await answer(first.url)).status).toBe(200);
 });
 
 test('after a kill of start nothing is left but PostgreSQL, which the next start ends by its number', async () => {
@@ -109,7 +107,7 @@ test('after a kill of start nothing is left but PostgreSQL, which the next start
     .toEqual([database]);
   const port = Number(new URL(first.url).port);
   first = new Started(folder, port);
-  await expect.poll(() => first.isReady, { timeout: 90_000 }).toBe(true);
+  await expect.poll(() => first.isReady).toBe(true);
   expect(first.said).toContain(
     `ending PostgreSQL, left over from a start that was killed (process ${database})`,
   );

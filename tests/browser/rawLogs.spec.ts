@@ -25,7 +25,7 @@ test('three raw logs of one evening become a ranking, without a bundle', async (
   await page.waitForURL(/bring\/.+/);
 
   // Understood: dialects, columns; joined: the meter's clock is 40 s behind
-  await expect(page.getByTitle('sensors.csv')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByTitle('sensors.csv')).toBeVisible();
   await expect(page.getByText(/semicolon, decimal comma, windows-1252/)).toBeVisible();
   await expect(page.getByText(/noise · 1,?300 rows/)).toBeVisible();
   // The clocks are put together by the steps that both logs show; who knows better moves them.
@@ -89,7 +89,7 @@ test('what is no log is named, and clocks that never meet are told', async ({ pa
       buffer: Buffer.from([0x89, 0x50, 0x4e, 0x47, 13, 10, 26, 10]),
     },
   ]);
-  await expect(page.getByText(/a PNG picture, not a text log/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/a PNG picture, not a text log/)).toBeVisible();
   await page.getByLabel('Entry, run 1').fill('Levante');
   await page.getByLabel('Entry, run 1').press('Control+d');
   await page.getByLabel('Room, dB(A), run 1').fill('21');

@@ -20,7 +20,7 @@ const RULE: BenchRule = {
 export async function until<T>(
   what: string,
   ask: () => Promise<T | null | false>,
-  withinMs = 30_000,
+  withinMs = 110_000,
 ): Promise<T> {
   const end = Date.now() + withinMs;
   for (;;) {

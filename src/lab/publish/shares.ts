@@ -43,7 +43,9 @@ export async function openShare(
   if (endsAt && endsAt.getTime() <= now.getTime())
     throw new Refused('the link would end in the past', 'endsAt');
   const token = randomBytes(24).toString('base64url');
-  const isThere = await inTransaction((db) => insertShareLink(db, { roundUpId, version, token, endsAt }));
+  const isThere = await inTransaction((db) =>
+    insertShareLink(db, { roundUpId, version, token, endsAt, createdAt: now }),
+  );
   if (!isThere) throw new Refused('there is no such version');
   return { token };
 }
@@ -59,7 +61,7 @@ export type SharedPage =
 
 /** What stands at a shared address now. */
 export async function sharedPage(token: string, now: Date): Promise<SharedPage> {
-  const found = await withDatabase((db) => sharedVersion(db, token));
+  const found = await withDatabase((db) => sharedVersion(db, token, now));
   if (!found) return { open: false, why: 'unknown', at: null };
   if (found.revokedAt) return { open: false, why: 'revoked', at: found.revokedAt };
   if (found.endsAt && found.endsAt.getTime() <= now.getTime())
