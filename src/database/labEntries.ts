@@ -1,3 +1,4 @@
+import type { PowerPlace } from '@/core/reduction/powerPlace';
 import { defaultSetup } from '@/core/rig/rigSetup';
 import type { Queryable } from './pool';
 import { holdRig, insertRevision } from './rigs';
@@ -68,6 +69,7 @@ export interface RigOutline {
   enclosure: string;
   meterDistanceCm: number;
   limitC: number;
+  powerAt?: PowerPlace;
 }
 
 /** The newest revision of a rig that stands like this; a new one where none does. */
@@ -76,8 +78,8 @@ export async function findOrAddRigRevision(db: Queryable, outline: RigOutline): 
   const rigId = await holdRig(db, outline.name);
   const found = await db.query<{ id: number }>(
     `SELECT id FROM rig_revisions
-     WHERE rig_id = $1 AND enclosure = $2 AND meter_distance_cm = $3 AND limit_c = $4 ORDER BY revision DESC LIMIT 1`,
-    [rigId, outline.enclosure, outline.meterDistanceCm, outline.limitC],
+     WHERE rig_id = $1 AND enclosure = $2 AND meter_distance_cm = $3 AND limit_c = $4 AND power_at = $5 ORDER BY revision DESC LIMIT 1`,
+    [rigId, outline.enclosure, outline.meterDistanceCm, outline.limitC, outline.powerAt ?? 'die'],
   );
   return found.rows[0]?.id ?? insertRevision(db, rigId, defaultSetup(outline), '');
 }

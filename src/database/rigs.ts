@@ -1,3 +1,4 @@
+import type { PowerPlace } from '@/core/reduction/powerPlace';
 import type { RigSetup } from '@/core/rig/rigSetup';
 import type { Queryable } from './pool';
 
@@ -9,6 +10,7 @@ export interface RigRevisionRow {
   enclosure: string;
   meterDistanceCm: number;
   limitC: number;
+  powerAt: PowerPlace;
   startedAt: Date;
   reason: string;
   /** Null where only distance, limit and enclosure are known. */
@@ -19,7 +21,7 @@ export interface RigRevisionRow {
 
 const SELECT = `
   SELECT v.id, v.rig_id AS "rigId", g.name AS rig, v.revision, v.enclosure, v.meter_distance_cm AS "meterDistanceCm",
-         v.limit_c AS "limitC", v.started_at AS "startedAt", v.reason, s.body AS setup,
+         v.limit_c AS "limitC", v.power_at AS "powerAt", v.started_at AS "startedAt", v.reason, s.body AS setup,
          (SELECT count(*)::int FROM runs u WHERE u.rig_revision_id = v.id AND u.deleted_at IS NULL) AS runs
   FROM rig_revisions v
   JOIN rigs g ON g.id = v.rig_id
@@ -66,10 +68,10 @@ export async function insertRevision(
   startedAt?: Date,
 ): Promise<number> {
   const { rows } = await db.query<{ id: number }>(
-    `INSERT INTO rig_revisions (rig_id, revision, enclosure, meter_distance_cm, limit_c, reason, started_at)
-     SELECT $1, coalesce(max(revision), 0) + 1, $2, $3, $4, $5, coalesce($6, now()) FROM rig_revisions WHERE rig_id = $1
+    `INSERT INTO rig_revisions (rig_id, revision, enclosure, meter_distance_cm, limit_c, reason, started_at, power_at)
+     SELECT $1, coalesce(max(revision), 0) + 1, $2, $3, $4, $5, coalesce($6, now()), $7 FROM rig_revisions WHERE rig_id = $1
      RETURNING id`,
-    [rigId, setup.enclosure, setup.meterDistanceCm, setup.limitC, reason, startedAt ?? null],
+    [rigId, setup.enclosure, setup.meterDistanceCm, setup.limitC, reason, startedAt ?? null, setup.powerAt],
   );
   return rows[0]!.id;
 }
@@ -81,8 +83,8 @@ export async function updateRevision(
   reason: string,
 ): Promise<void> {
   await db.query(
-    `UPDATE rig_revisions SET enclosure = $2, meter_distance_cm = $3, limit_c = $4, reason = $5 WHERE id = $1`,
-    [id, setup.enclosure, setup.meterDistanceCm, setup.limitC, reason],
+    `UPDATE rig_revisions SET enclosure = $2, meter_distance_cm = $3, limit_c = $4, reason = $5, power_at = $6 WHERE id = $1`,
+    [id, setup.enclosure, setup.meterDistanceCm, setup.limitC, reason, setup.powerAt],
   );
 }
 

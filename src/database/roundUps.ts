@@ -1,3 +1,4 @@
+import type { PowerPlace } from '@/core/reduction/powerPlace';
 import type { Queryable } from './pool';
 
 export interface RoundUpSummary {
@@ -16,7 +17,14 @@ export interface RoundUp {
   id: number;
   title: string;
   name: string;
-  rig: { name: string; revision: number; enclosure: string; meterDistanceCm: number; limitC: number };
+  rig: {
+    name: string;
+    revision: number;
+    enclosure: string;
+    meterDistanceCm: number;
+    limitC: number;
+    powerAt: PowerPlace;
+  };
   rigRevisionId: number;
   rigId: number;
   beganAt: Date;
@@ -72,7 +80,8 @@ export async function getRoundUp(db: Queryable, id: number): Promise<RoundUp | n
             r.noise_line_dba AS "noiseLineDba", r.window_s AS "windowS", r.reference_ambient_c AS "referenceAmbientC",
             v.rig_id AS "rigId", r.began_at AS "beganAt", r.package_id AS "packageId",
             jsonb_build_object('name', g.name, 'revision', v.revision, 'enclosure', v.enclosure,
-                               'meterDistanceCm', v.meter_distance_cm, 'limitC', v.limit_c) AS rig
+                               'meterDistanceCm', v.meter_distance_cm, 'limitC', v.limit_c,
+                               'powerAt', v.power_at) AS rig
      FROM live_round_ups r
      JOIN rig_revisions v ON v.id = r.rig_revision_id
      JOIN rigs g ON g.id = v.rig_id

@@ -1,4 +1,5 @@
 import type { DeletedRun } from '@/core/runs/deletedRun';
+import type { PowerPlace } from '@/core/reduction/powerPlace';
 import type { Queryable } from './pool';
 
 /** Columns of a run that can be changed by hand. */
@@ -86,6 +87,7 @@ export interface RunToReduce {
   loadW: number;
   loadName: string;
   limitC: number;
+  powerAt: PowerPlace;
   hasTrace: boolean;
   typedCpuC: number | null;
   typedAmbientC: number | null;
@@ -96,7 +98,7 @@ export interface RunToReduce {
 }
 
 const SELECT_TO_REDUCE = `
-  SELECT u.id, u.load_w AS "loadW", u.load_name AS "loadName", v.limit_c AS "limitC", u.trace <> '' AS "hasTrace",
+  SELECT u.id, u.load_w AS "loadW", u.load_name AS "loadName", v.limit_c AS "limitC", v.power_at AS "powerAt", u.trace <> '' AS "hasTrace",
          u.typed_cpu_c AS "typedCpuC", u.typed_ambient_c AS "typedAmbientC", u.typed_power_w AS "typedPowerW",
          u.window_start_s AS "movedStartS", u.window_end_s AS "movedEndS",
          coalesce((SELECT array_agg(DISTINCT r.window_s) FROM live_round_ups r

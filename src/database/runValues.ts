@@ -19,10 +19,10 @@ export async function insertValues(
   await db.query(
     `INSERT INTO run_values (window_s, run_id, response, place, value, settled, unsettled_reason, shortfall, measured,
                              maximum, reading_mean, reading_maximum, slope_per_min, fit, running_away, at_limit,
-                             at_limit_share)
+                             at_limit_share, step_u, readings_u)
      SELECT $1, * FROM unnest($2::int[], $3::text[], $4::text[], $5::float8[], $6::boolean[], $7::text[], $8::float8[],
                               $9::float8[], $10::float8[], $11::float8[], $12::float8[], $13::float8[], $14::jsonb[],
-                              $15::boolean[], $16::boolean[], $17::float8[])`,
+                              $15::boolean[], $16::boolean[], $17::float8[], $18::float8[], $19::float8[])`,
     [
       windowS,
       rows.map((row) => row.runId),
@@ -41,6 +41,8 @@ export async function insertValues(
       rows.map(({ sensor }) => sensor?.runningAway ?? false),
       rows.map(({ sensor }) => sensor?.atLimit ?? false),
       rows.map(({ sensor }) => sensor?.atLimitShare ?? 0),
+      rows.map((row) => row.stepU),
+      rows.map((row) => row.readingsU),
     ],
   );
 }
@@ -84,7 +86,8 @@ export async function listValues(
   place: string,
 ): Promise<PlainValue[]> {
   const { rows } = await db.query<PlainValue & Record<string, unknown>>(
-    `SELECT v.run_id AS "runId", v.response, v.place, v.value, v.settled, v.unsettled_reason AS "unsettledReason", v.shortfall
+    `SELECT v.run_id AS "runId", v.response, v.place, v.value, v.settled, v.unsettled_reason AS "unsettledReason", v.shortfall,
+            v.step_u AS "stepU", v.readings_u AS "readingsU"
      ${OF_ROUND_UP} AND v.response = $2 AND v.place = $3`,
     [roundUpId, response, place],
   );
@@ -246,7 +249,8 @@ export async function valuesOfRun(db: Queryable, runId: number, windowS: number)
   const { rows } = await db.query<KeptValue>(
     `SELECT response, place, value, settled, unsettled_reason AS "unsettledReason", shortfall, measured, maximum,
             reading_mean AS "readingMean", reading_maximum AS "readingMaximum", slope_per_min AS "slopePerMin", fit,
-            running_away AS "runningAway", at_limit AS "atLimit", at_limit_share AS "atLimitShare"
+            running_away AS "runningAway", at_limit AS "atLimit", at_limit_share AS "atLimitShare", step_u AS "stepU",
+            readings_u AS "readingsU"
      FROM run_values WHERE run_id = $1 AND window_s = $2 ORDER BY response, place`,
     [runId, windowS],
   );
@@ -257,6 +261,8 @@ export async function valuesOfRun(db: Queryable, runId: number, windowS: number)
     settled: row.settled,
     unsettledReason: row.unsettledReason,
     shortfall: row.shortfall,
+    stepU: row.stepU,
+    readingsU: row.readingsU,
     sensor: sensorOf(row),
   }));
 }

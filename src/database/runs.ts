@@ -23,6 +23,7 @@ interface RunRow
   powerSource: Reduction['powerSource'];
   roomMovedK: number;
   levelMovedDb: number;
+  powerMovedShare: number;
   // The die's own value and window, where it has one.
   value: number | null;
   settled: boolean;
@@ -37,6 +38,8 @@ interface RunRow
   runningAway: boolean;
   atLimit: boolean;
   atLimitShare: number;
+  stepU: number;
+  readingsU: number;
   /** Levels read at other places than the meter's own. */
   otherLevelsDb: number[] | null;
 }
@@ -50,9 +53,11 @@ const selectRuns = (revision: string) => `
          d.window_start_s AS "windowStartS", d.window_end_s AS "windowEndS", d.no_die AS "noDie",
          d.ambient_mean_c AS "ambientMeanC", d.ambient_source AS "ambientSource", d.power_mean_w AS "powerMeanW",
          d.power_source AS "powerSource", d.room_moved_k AS "roomMovedK", d.level_moved_db AS "levelMovedDb",
+         d.power_moved_share AS "powerMovedShare",
          v.value, v.settled, v.unsettled_reason AS "unsettledReason", v.shortfall, v.measured, v.maximum,
          v.reading_mean AS "readingMean", v.reading_maximum AS "readingMaximum", v.slope_per_min AS "slopePerMin", v.fit,
-         v.running_away AS "runningAway", v.at_limit AS "atLimit", v.at_limit_share AS "atLimitShare",
+         v.running_away AS "runningAway", v.at_limit AS "atLimit", v.at_limit_share AS "atLimitShare", v.step_u AS "stepU",
+         v.readings_u AS "readingsU",
          u.version, u.window_start_s AS "movedStartS", u.window_end_s AS "movedEndS", u.window_reason AS "windowReason",
          u.typed_cpu_c AS "typedCpuC", u.typed_ambient_c AS "typedAmbientC", u.typed_power_w AS "typedPowerW",
          u.ambient_doubt_k AS "ambientDoubtK", ${CORRECTION}, e.fan_count AS "fanCount", e.product_id AS "productId", n.levels AS "otherLevelsDb"
@@ -68,10 +73,14 @@ const selectRuns = (revision: string) => `
 
 function reductionOf(row: RunRow, value: number): Reduction {
   const window = row.windowStartS === null ? null : { startS: row.windowStartS, endS: row.windowEndS! };
-  const { ambientMeanC, ambientSource, powerMeanW, powerSource, roomMovedK, levelMovedDb } = row;
-  const shared = { window, ambientMeanC, ambientSource, powerMeanW, powerSource, roomMovedK, levelMovedDb };
-  const { settled, unsettledReason, shortfall } = row;
-  return reductionFrom(shared, { value, settled, unsettledReason, shortfall, sensor: row });
+  const { ambientMeanC, ambientSource, powerMeanW, powerSource, roomMovedK, levelMovedDb, powerMovedShare } = row;
+  const shared = {
+    ...{ window, ambientMeanC, ambientSource, powerMeanW, powerSource },
+    ...{ roomMovedK, levelMovedDb, powerMovedShare },
+  };
+  const { settled, unsettledReason, shortfall, stepU, readingsU } = row;
+  const kept = { value, settled, unsettledReason, shortfall, stepU, readingsU, sensor: row };
+  return reductionFrom(shared, row.loadW, kept);
 }
 
 function toLabRun(row: RunRow): LabRun {

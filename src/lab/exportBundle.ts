@@ -192,14 +192,14 @@ export async function exportBundle(
     for (const file of others) yield file;
     const { name, title, packageId, beganAt, rig, loadsW, noiseLineDba, windowS, referenceAmbientC } =
       roundUp;
-    const { name: rigName, enclosure, meterDistanceCm, limitC } = rig;
+    const { name: rigName, enclosure, meterDistanceCm, limitC, powerAt } = rig;
     const band = (await withDatabase((db) => briefOf(db, roundUp.id)))!.body.bandDba;
     const dataPackage = {
       name: words.id(name),
       title: words.text(title),
       packageId,
       beganAt,
-      rig: { name: rigName, enclosure, meterDistanceCm, limitC },
+      rig: { name: rigName, enclosure, meterDistanceCm, limitC, powerAt },
       method: {
         ...{ loadsW, noiseLineDba, windowS, referenceAmbientC },
         bandDba: [band.from, band.to],

@@ -165,7 +165,7 @@ async function write(
     const entryIds = await citeAll(db, roundUpId, bundle, settled);
     await importPlanning(db, roundUpId, entryIds, planning);
     const fresh = freshRuns(bundle.runs, { inLab, settled, entryIds, rigRevisionId });
-    const rule = { limitC: rig.limitC, windowS: method.windowS };
+    const rule = { limitC: rig.limitC, powerAt: rig.powerAt, windowS: method.windowS };
     const runIds = await writeNewRuns(db, fresh, rule, (share) => tell('Writing the runs', share));
     for (const { run, ...change } of bundle.changes)
       if (runIds.has(run)) await insertChange(db, runIds.get(run)!, change);

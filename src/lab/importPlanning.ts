@@ -13,6 +13,7 @@ import type { PlanningParts } from '@/formats/bundle/planningParts';
 import { UnusableInput } from '@/formats/problem';
 import { keepNewCase } from './cases';
 import { neutralCode } from './neutralCode';
+import { setupOf } from './rigView';
 
 /** Who wrote what came with a bundle. */
 export const IMPORTED = 'import';
@@ -42,7 +43,7 @@ export async function importRig(
   await writeNew(db, 'rig-book', rigId, parts.book);
   const alike = there
     .reverse()
-    .find((row) => row.setup && setupDifferences(row.setup, current.setup).length === 0);
+    .find((row) => row.setup && setupDifferences(setupOf(row), current.setup).length === 0);
   if (alike) return alike.id;
   // Into a rig with a history of its own only what the runs stand on is added.
   const wanted = there.length === 0 ? parts.revisions : [current];

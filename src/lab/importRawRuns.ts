@@ -172,7 +172,7 @@ export async function importRawRuns(
   if (target.roundUpId !== null && !existing) return refused('the round-up is not there any more');
   if (!existing && target.title === '') return refused('the new round-up needs a title');
   const rig = existing
-    ? { limitC: existing.rig.limitC, windowS: existing.windowS }
+    ? { limitC: existing.rig.limitC, powerAt: existing.rig.powerAt, windowS: existing.windowS }
     : { limitC: target.limitC, windowS: target.windowS };
   let collected: Collected;
   try {

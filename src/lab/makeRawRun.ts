@@ -11,6 +11,7 @@ import { valueOfRun, type MeasuredRun } from '@/core/responses/valueOfRun';
 import { farPower } from '@/core/runs/askedAbout';
 import { numberChannels, SENSORS, toTrace, type Channel } from '@/formats/bundle/traceTable';
 import type { RawRunsPlan } from './rawRunsSchema';
+import type { RigRule } from './reduceBundleRun';
 
 type PlannedRun = RawRunsPlan['runs'][number];
 
@@ -84,7 +85,7 @@ function lastWindow(channels: readonly Channel[], windowS: number): { startS: nu
 function measuredRun(
   plan: PlannedRun,
   { channels, reduction, noiseDb }: Omit<MadeRun, 'plan'>,
-  rule: { limitC: number; windowS: number; typedAmbientC?: number },
+  rule: RigRule & { typedAmbientC?: number },
 ): MeasuredRun {
   return {
     ...rule,
@@ -130,7 +131,7 @@ export function makeRawRun(
   plan: PlannedRun,
   channels: Channel[],
   room: RawRunsPlan['room'],
-  rig: { limitC: number; windowS: number },
+  rig: RigRule,
 ): { preview: RunPreview; made: MadeRun | null } {
   const stopped = (problem: string) => ({ preview: stoppedBy(problem), made: null });
   const missing = whatIsMissing(plan, channels, room);

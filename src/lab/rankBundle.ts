@@ -5,7 +5,7 @@ import type { MeasuredPoint } from '@/core/curves/measuredPoint';
 import { controlRise } from '@/core/judgement/controlRise';
 import { entryDetails, type EntryDetail } from '@/core/judgement/entryDetail';
 import { levelOfRun } from '@/core/levels/meterMean';
-import { instrumentDoubt } from '@/core/rig/instrumentDoubt';
+import { instrumentDoubt, withoutSensors } from '@/core/rig/instrumentDoubt';
 import { lineRule, rankAtLine, type Ranking } from '@/core/ranking/rankAtLine';
 import { responsePoint } from '@/core/responses/responsePoint';
 import { curveRule, responseOf, RESPONSES, RISE, type Response } from '@/core/responses/responses';
@@ -87,7 +87,7 @@ function measureRuns(bundle: Bundle, load: Load): Measured {
   for (const item of bundle.runs) {
     const { run, trace } = item;
     if (loadKey(run) !== key || run.setAside) continue;
-    const die = reduceBundleRun(run, trace, { limitC: rig.limitC, windowS: method.windowS });
+    const die = reduceBundleRun(run, trace, { ...rig, windowS: method.windowS });
     if (!die.known && hasDie(item)) {
       problems.push(noNumber(run, die.reason));
       continue;
@@ -164,13 +164,14 @@ function curvesOf(
       level: levelOfRun(run, readings),
       dutyPct: run.dutyPct,
       roomDoubtK: run.ambientDoubtK ?? 0,
+      fixedWatts: run.loadW > 0 && run.loadName === '',
     };
     const point = responsePoint(where, measured, response, place);
     return point ? [point] : [];
   });
   const instruments = instrumentDoubt(bundle.dataPackage.planning.book);
   // What a die's sensors leave in doubt is no doubt of an airspeed.
-  const own = response.unit === 'K' ? instruments : { ...instruments, riseK: 0 };
+  const own = response.unit === 'K' ? instruments : withoutSensors(instruments);
   return entryCurves(bundle.entries, points, own, curveRule(response, against));
 }
 

@@ -37,7 +37,7 @@ export function reduceAll(
   tell: Tell = untold,
 ): { reduced: ReducedRun[]; problems: Problem[] } {
   const { rig, method } = bundle.dataPackage;
-  const rule = { limitC: rig.limitC, windowS: method.windowS };
+  const rule = { limitC: rig.limitC, powerAt: rig.powerAt, windowS: method.windowS };
   const reduced: ReducedRun[] = [];
   const problems = new ProblemList();
   for (const [i, item] of bundle.runs.entries()) {

@@ -1,5 +1,6 @@
 import { isMissing } from '@/core/missing';
 import { unknown, type Outcome } from '@/core/outcome';
+import type { PowerPlace } from '@/core/reduction/powerPlace';
 import { reduceTrace, type Reduction } from '@/core/reduction/reduceTrace';
 import { NO_DIE } from '@/core/reduction/noResult';
 import { reduceTyped } from '@/core/reduction/reduceTyped';
@@ -10,6 +11,7 @@ import { toTrace, type TraceTable } from '@/formats/bundle/traceTable';
 export interface RigRule {
   limitC: number;
   windowS: number;
+  powerAt?: PowerPlace;
 }
 
 /** FORMATS steps 1 to 4 for a run of a bundle, from its log or from its typed means. */

@@ -14,7 +14,13 @@ import { toTrace } from '@/formats/bundle/traceTable';
 export class CannotReduce extends Error {}
 
 async function reduce(db: Queryable, run: RunToReduce, windowS: number): Promise<Outcome<Reduction>> {
-  const rule = { loadW: run.loadW, program: run.loadName !== '', limitC: run.limitC, windowS };
+  const rule = {
+    loadW: run.loadW,
+    program: run.loadName !== '',
+    limitC: run.limitC,
+    powerAt: run.powerAt,
+    windowS,
+  };
   if (!run.hasTrace) {
     if (run.typedCpuC === null || run.typedAmbientC === null) return unknown(NO_DIE);
     const means = { cpuC: run.typedCpuC, ambientC: run.typedAmbientC, powerW: run.typedPowerW };

@@ -2,6 +2,7 @@ import { AGAINST, type Against } from '@/core/curves/curveRule';
 import { entryCurves } from '@/core/curves/entryCurve';
 import type { MeasuredPoint } from '@/core/curves/measuredPoint';
 import { curveRule, responseOf, RESPONSES, RISE, type Response } from '@/core/responses/responses';
+import { withoutSensors } from '@/core/rig/instrumentDoubt';
 import { labRunPoint } from '@/core/runs/labRun';
 import { loadKey, loadLabel } from '@/core/runs/load';
 import { groupBy } from '@/core/statistics/groupBy';
@@ -90,6 +91,9 @@ async function points(
       resistanceKPerW: response.id === RISE.id ? point.resistanceKPerW : null,
       shortfall: row?.shortfall ?? 0,
       roomDoubtK: response.unit === 'K' ? point.roomDoubtK : 0,
+      stepU: row?.stepU ?? 0,
+      readingsU: row?.readingsU ?? 0,
+      byPower: response.throttles && point.byPower,
     });
   }
   return made;
@@ -119,7 +123,7 @@ export async function viewResponse(view: RoundUpView, choice: ResponseChoice): P
   const made = await points(view, response, place);
   const counting = view.runs.filter((run) => made.has(run.id));
   const byLoad = groupBy(counting, loadKey);
-  const instruments = response.unit === 'K' ? view.instruments : { ...view.instruments, riseK: 0 };
+  const instruments = response.unit === 'K' ? view.instruments : withoutSensors(view.instruments);
   const rule = curveRule(found.response, against);
   const loads = loadsOf(view).map((load) => {
     const atLoad = (byLoad.get(loadKey(load)) ?? []).map((run) => made.get(run.id)!);

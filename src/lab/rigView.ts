@@ -56,7 +56,8 @@ export interface RigView {
 }
 
 export function setupOf(row: RigRevisionRow): RigSetup {
-  return row.setup ?? defaultSetup(row);
+  // What an older sheet does not name yet stands as it is by default.
+  return { ...defaultSetup(row), ...row.setup };
 }
 
 /** What decides whether runs of a revision may stand with others. */
@@ -174,7 +175,9 @@ export async function reviseRig(
     const noted =
       !kept && setupDifferences(setupOf(current), edit.setup).every(({ what }) => !OUTLINE.has(what));
     if (noted) {
+      await updateRevision(db, current.id, edit.setup, current.reason || edit.reason);
       await writeSheet(db, { ...sheet, owner: current.id, version: 0 });
+      for (const runId of await listRunIds(db, roundUpId)) await reduceStoredRun(db, runId, 'keep');
       return { revision: current.revision, started: false };
     }
     if (edit.reason === '') throw new Refused('a new revision needs its reason', 'reason');

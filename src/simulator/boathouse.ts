@@ -193,7 +193,7 @@ export const BOATHOUSE: readonly BoathouseEntry[] = [
 
 export const BOATHOUSE_RIG: SimulatedRig = {
   limitC: 90,
-  room: { startC: 21.4, driftKPerH: 0.02, cycleK: 0.3, cycleS: 1500, floorDb: 21.2 },
+  room: { startC: 21.4, driftKPerH: 0.02, cycleK: 0.15, cycleS: 1500, floorDb: 21.2 },
   dieNoiseK: 0.35,
   meterNoiseDb: 0.12,
 };

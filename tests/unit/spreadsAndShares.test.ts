@@ -116,6 +116,7 @@ test('ends of curves: the quietest or the fastest alone, judged whatever it is, 
 });
 
 const figure = fc.double({ min: 0.01, max: 120, noNaN: true });
+const LOAD_W = 80;
 const reductions: fc.Arbitrary<Reduction> = fc
   .record({
     settled: fc.boolean(),
@@ -125,7 +126,7 @@ const reductions: fc.Arbitrary<Reduction> = fc
     ambientMeanC: figure,
     ambientSource: fc.constantFrom('probe' as const, 'typed' as const),
     powerMeanW: fc.oneof(figure, fc.constant(0)),
-    powerSource: fc.constantFrom('measured' as const, 'nominal' as const),
+    powerSource: fc.constantFrom('measured' as const, 'nominal' as const, 'wall' as const),
     measuredRiseK: figure,
     maximumRiseK: fc.oneof(figure, fc.constant(Number.NaN)),
     riseK: figure,
@@ -136,12 +137,20 @@ const reductions: fc.Arbitrary<Reduction> = fc
     runningAway: fc.boolean(),
     roomMovedK: figure,
     levelMovedDb: figure,
+    powerMovedShare: figure,
+    stepUK: figure,
   })
   .map(({ slope, ...rest }) => ({
     ...rest,
     unsettledReason: rest.settled ? '' : 'still rising',
     resistanceKPerW:
-      rest.powerMeanW > 0 ? known(rest.measuredRiseK / rest.powerMeanW) : unknown('no power flowed'),
+      rest.powerSource === 'wall'
+        ? rest.heatLimited
+          ? unknown('held at the limit, and the power was read at the wall')
+          : known(rest.measuredRiseK / LOAD_W)
+        : rest.powerMeanW > 0
+          ? known(rest.measuredRiseK / rest.powerMeanW)
+          : unknown('no power flowed'),
     slopeKPerMin: slope === null ? unknown('no slope') : known(slope),
     fit: unknown('too short'),
   }));
@@ -149,19 +158,14 @@ const reductions: fc.Arbitrary<Reduction> = fc
 test('a die’s reduction goes into the value table and comes back the same, missing figures and all', () => {
   fc.assert(
     fc.property(reductions, (reduction) => {
-      const { window, ambientMeanC, ambientSource, powerMeanW, powerSource, roomMovedK, levelMovedDb } =
-        reduction;
+      const { window, ambientMeanC, ambientSource, powerMeanW, powerSource } = reduction;
+      const { roomMovedK, levelMovedDb, powerMovedShare } = reduction;
       const shared = {
-        window,
-        ambientMeanC,
-        ambientSource,
-        powerMeanW,
-        powerSource,
-        roomMovedK,
-        levelMovedDb,
+        ...{ window, ambientMeanC, ambientSource, powerMeanW, powerSource },
+        ...{ roomMovedK, levelMovedDb, powerMovedShare },
       };
       const value = dieValue(reduction);
-      expect(reductionFrom(shared, { ...value, sensor: value.sensor! })).toEqual(reduction);
+      expect(reductionFrom(shared, LOAD_W, { ...value, sensor: value.sensor! })).toEqual(reduction);
       // A missing figure is null where it is kept, and never nought.
       expect(value.sensor!.readingMaximum === null).toBe(Number.isNaN(reduction.cpuMaxC));
       expect(value.sensor!.maximum === null).toBe(Number.isNaN(reduction.maximumRiseK));

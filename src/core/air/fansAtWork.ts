@@ -4,13 +4,30 @@ import { tiesOf, type Bracket } from '../ranking/ties';
 import { atSpeed, type FanCurve } from './fanCurve';
 import { levelAtSpeed, speedAtLevel, type FanSetting } from './speedAtLevel';
 import type { SystemCurve } from './systemCurve';
-import { workingPoint, type WorkingPoint } from './workingPoint';
+import { ASSUMED_FAN_DOUBT, workingPoint, type FanDoubt, type WorkingPoint } from './workingPoint';
 
 /** What was measured of a fan: its settings, and its curve at one or more speeds. */
 export interface MeasuredFan {
   entry: string;
   settings: FanSetting[];
   curves: FanCurve[];
+  /** Standard uncertainty of a level of its settings, dB; 0.3 where nothing was repeated. */
+  levelUDb?: number;
+  /** Of its readings of pressure and flow; what is assumed where nothing was repeated. */
+  readingDoubt?: Pick<FanDoubt, 'pressureShare' | 'flowShare'>;
+}
+
+/** A level where nothing was repeated, dB (DOUBT, constants). */
+const ASSUMED_LEVEL_DB = 0.3;
+/** A fan's level goes by so many decibels for each tenfold of its speed. */
+const DB_PER_DECADE = 52;
+/** What the laws of carriage leave in doubt of the exponents, for each e-fold of the speed. */
+const CARRIAGE_SHARE = 0.05;
+
+/** What is in doubt of a fan's speed at work: of the speed itself, of the level that asks for it, and of the laws that carry its curve there. */
+function speedShare({ levelUDb = ASSUMED_LEVEL_DB }: MeasuredFan, at: WorkAt, carried: number): number {
+  const byLevel = at.by === 'noise' ? (levelUDb * Math.LN10) / DB_PER_DECADE : 0;
+  return Math.hypot(ASSUMED_FAN_DOUBT.speedShare, byLevel, CARRIAGE_SHARE * Math.abs(Math.log(carried)));
 }
 
 /** Where fans are compared: no louder than a level, all at one speed, or each at its fastest. */
@@ -38,7 +55,7 @@ export interface WorkRanking {
   brackets: Bracket[];
 }
 
-type Found = Omit<FanAtWork, 'place' | 'placeFrom' | 'placeTo'>;
+type Found = Omit<FanAtWork, 'place' | 'placeFrom' | 'placeTo'> & { doubt: FanDoubt };
 
 function speedOf({ settings }: MeasuredFan, at: WorkAt): { rpm: number; topsOut: boolean } | string {
   if (at.by === 'rpm') return { rpm: at.rpm, topsOut: false };
@@ -61,7 +78,12 @@ function workOf(fan: MeasuredFan, system: SystemCurve, at: WorkAt): Found | stri
   const off = (curve: FanCurve) => Math.abs(Math.log(curve.rpm / speed.rpm));
   const nearest = fan.curves.reduce((best, curve) => (off(curve) < off(best) ? curve : best));
   const { farOff, ...curve } = atSpeed(nearest, speed.rpm);
-  const point = workingPoint(curve, system);
+  const doubt = {
+    ...ASSUMED_FAN_DOUBT,
+    ...fan.readingDoubt,
+    speedShare: speedShare(fan, at, speed.rpm / nearest.rpm),
+  };
+  const point = workingPoint(curve, system, doubt);
   if (!point.known) return point.reason;
   return {
     entry: fan.entry,
@@ -71,6 +93,7 @@ function workOf(fan: MeasuredFan, system: SystemCurve, at: WorkAt): Found | stri
     farOff,
     curve,
     point: point.value,
+    doubt,
   };
 }
 
@@ -94,8 +117,8 @@ export function fansAtWork(fans: readonly MeasuredFan[], system: SystemCurve, at
   found.sort((a, b) => b.point.flowM3PerH - a.point.flowM3PerH || (a.entry < b.entry ? -1 : 1));
   const sure = interval95(1, Infinity);
   const certain = { ...system, doubtShare: 0 };
-  for (const { curve } of found) {
-    const own = workingPoint(curve, certain);
+  for (const { curve, doubt } of found) {
+    const own = workingPoint(curve, certain, doubt);
     alone.push(own.known ? own.value.flow95 / sure : 0);
   }
   const factor = studentizedRange(0.95, Math.max(2, found.length), Infinity) / Math.SQRT2;
@@ -104,7 +127,7 @@ export function fansAtWork(fans: readonly MeasuredFan[], system: SystemCurve, at
     (i, j) => found[i]!.point.flowM3PerH - found[j]!.point.flowM3PerH,
     (i, j) => factor * Math.hypot(alone[i]!, alone[j]!),
   );
-  const placed = found.map((work, i) => ({
+  const placed = found.map(({ doubt: _, ...work }, i) => ({
     ...work,
     place: i + 1,
     placeFrom: placeFrom[i]!,

@@ -12,7 +12,7 @@ export interface PlaceReadings {
   mean: number;
   /** Standard deviation of one reading; null below two. */
   deviation: number | null;
-  /** Which one stands apart from the others; null where none does, or below four. */
+  /** Which one stands apart from the others; null where none does, or there is one alone. */
   apart: number | null;
   /** Speed of the readings where it was another than the run's, the last of them, rpm. */
   restatedFrom: number | null;
@@ -24,8 +24,27 @@ const APART_SHARE = 0.05;
 /** Makes a median deviation that of a normal distribution. */
 const NORMAL_MAD = 1.4826;
 
+/** Two readings of one place hardly differ by more than this ratio, and the odd one of three by less. */
+const APART_RATIO = { two: 1.5, three: 1.25 };
+
+const ratioOf = (a: number, b: number) => Math.abs(Math.log(a / b));
+
+/** Of two or three readings, which people take: by their ratios, since they tell no spread. */
+function oddOfFew(values: readonly number[]): number | null {
+  if (values.length < 2 || values.some((value) => !(value > 0))) return null;
+  const [a, b, c] = values as [number, number, number | undefined];
+  if (c === undefined) return ratioOf(a, b) > Math.log(APART_RATIO.two) ? (a > b ? 0 : 1) : null;
+  const off = values.map((value, i) => {
+    const [one, other] = values.filter((_, j) => j !== i) as [number, number];
+    return { away: ratioOf(value, Math.sqrt(one * other)), between: ratioOf(one, other) };
+  });
+  const worst = off.reduce((most, { away }, i) => (away > off[most]!.away ? i : most), 0);
+  const { away, between } = off[worst]!;
+  return away > Math.log(APART_RATIO.three) && away > 3 * between ? worst : null;
+}
+
 function standsApart(values: readonly number[]): number | null {
-  if (values.length < 4) return null;
+  if (values.length < 4) return oddOfFew(values);
   let worst = { at: -1, times: 0 };
   for (const [i, value] of values.entries()) {
     const others = values.filter((_, j) => j !== i);
@@ -41,8 +60,8 @@ function standsApart(values: readonly number[]): number | null {
 
 /**
  * Spot readings by quantity and place, with the scatter of each place and the reading that stands apart: more than four
- * standard deviations (by the median deviation of the others, times 1.4826) and 5 % from their median, of at least four. It
- * is told and counts all the same: only the reviewer knows whether the probe slipped.
+ * standard deviations (by the median deviation of the others, times 1.4826) and 5 % from their median. Two and three readings tell
+ * no spread: there by their ratio. It is told and counts all the same: only the reviewer knows whether the probe slipped.
  *
  * Of 2.1, 2.1, 2.2, 2.1 and 3.4 m/s the last stands apart.
  *

@@ -11,22 +11,31 @@ export interface WorkingPoint {
   pressure95: number;
 }
 
-/** Relative standard uncertainty of the fan's pressure where nothing was repeated (FORMATS step 14). */
-export const ASSUMED_PRESSURE_SHARE = 0.02;
+/** What is in doubt of a fan at work, as relative standard uncertainties. */
+export interface FanDoubt {
+  pressureShare: number;
+  flowShare: number;
+  /** Of the speed that it runs at: where a level asks for it, by what the levels scatter, too. */
+  speedShare: number;
+}
+
+/** Where nothing was repeated (FORMATS step 14); a flow is read as an airspeed is. */
+export const ASSUMED_FAN_DOUBT: FanDoubt = { pressureShare: 0.02, flowShare: 0.03, speedShare: 0.002 };
 
 const HALVINGS = 60;
 
 /**
  * Where a fan's curve and a resistance cross: the flow at which the fan's pressure is what the resistance takes. Found by
  * halving between the ends of the curve; its interval by the slopes of both there (GUM, JCGM 100, 5.1.2): what is in doubt
- * of the pressures, divided by the angle between them. Not computable where they cross beyond the openings measured.
+ * of the pressures, divided by the angle between them, where a flow counts by the fan's slope and a speed by the fan laws, flow ∝ n and
+ * pressure ∝ n². Not computable where they cross beyond the openings measured.
  *
  * workingPoint of a fan of 30 Pa closed and 60 m³/h free, straight between, with Δp = 0.5·q is 30 m³/h at 15 Pa.
  */
 export function workingPoint(
   curve: FanCurve,
   system: SystemCurve,
-  fanDoubtShare: number = ASSUMED_PRESSURE_SHARE,
+  doubt: FanDoubt = ASSUMED_FAN_DOUBT,
 ): Outcome<WorkingPoint> {
   const { x } = curve.through;
   const surplus = (flow: number) => {
@@ -48,7 +57,11 @@ export function workingPoint(
   const fanSlope = fan.known ? fan.value.slope : 0;
   const systemSlope = (system.exponent * pressurePa) / flowM3PerH;
   const between = systemSlope - fanSlope;
-  const fanPa = fanDoubtShare * pressurePa;
+  const fanPa = Math.hypot(
+    doubt.pressureShare * pressurePa,
+    doubt.flowShare * flowM3PerH * fanSlope,
+    doubt.speedShare * (2 * pressurePa - flowM3PerH * fanSlope),
+  );
   const systemPa = system.doubtShare * pressurePa;
   const flowDoubt = Math.hypot(fanPa, systemPa) / between;
   // Along the crossing: a better fan moves up the resistance, a stronger resistance up the fan.

@@ -1,3 +1,4 @@
+import type { PowerPlace } from '../reduction/powerPlace';
 import type { PartLimits } from './guard';
 import type { PlannedPoint } from '../plan/mountings';
 import type { SpotReading } from '../responses/spotReading';
@@ -89,6 +90,8 @@ export interface ProbeInHand {
 export interface BenchRule extends PartLimits {
   windowS: number;
   limitC: number;
+  /** What the power meter sees; the die where nothing is said. */
+  powerAt?: PowerPlace;
   warmUpS: number;
   readingS: number;
   /** A soak that has not settled by then is ended as it is, s. */

@@ -1,6 +1,6 @@
-import { leastSquaresLine } from '../statistics/leastSquaresLine';
 import { settlingFit, settlingFitAt } from '../settling/settlingFit';
-import { known, unknown } from '../outcome';
+import { toCome } from '../settling/toCome';
+import { windowSlope } from '../settling/windowSlope';
 import { againstSettled } from '../settling/settledRule';
 import { STILL_TO_COME_K } from '../settling/steady';
 
@@ -53,8 +53,8 @@ export function settlingGauge(
   while (first > 0 && timeS[first - 1]! > timeS[last]! - windowS) first -= 1;
   const cut = (like: ArrayLike<number>, from: number) =>
     Float64Array.from({ length: last + 1 - from }, (_, i) => like[from + i]!);
-  const line = leastSquaresLine(cut(timeS, first), cut(riseK, first));
-  const slopeKPerMin = line.known ? line.value.slope * 60 : null;
+  const slope = windowSlope(cut(timeS, first), cut(riseK, first));
+  const slopeKPerMin = slope.known ? slope.value.kPerMin : null;
   const coveredS = timeS[last]! - timeS[0]!;
   const fit = settlingFit(timeS, riseK);
   let endK: number | null = null;
@@ -87,8 +87,7 @@ export function settlingGauge(
     }
     if (leftS !== null) leftS = Math.max(leftS, windowS - coveredS, 0);
   }
-  const slope = line.known ? known(line.value.slope * 60) : line;
-  const [against] = againstSettled(slope, fit.known ? known(fit.value.stillToComeK) : unknown(fit.reason));
+  const [against] = againstSettled(slope, toCome(fit, slope, coveredS));
   const why =
     coveredS < windowS - 1
       ? `${Math.ceil((windowS - coveredS) / 60)} min of window still to fill`

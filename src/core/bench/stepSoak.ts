@@ -44,7 +44,7 @@ export function gaugeOf(
   );
   const limited = loadW > 0 && isLimited(since(soak, nowS - rule.windowS), rule.limitC);
   const riseOf = (sample: BenchSample) =>
-    limited && sample.powerW > 0
+    limited && sample.powerW > 0 && (rule.powerAt ?? 'die') === 'die'
       ? ((sample.dieC - sample.roomC) * loadW) / sample.powerW
       : sample.dieC - sample.roomC;
   return settlingGauge(

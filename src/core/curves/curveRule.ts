@@ -1,4 +1,5 @@
 import { ASSUMED_SPREAD_K } from '../uncertainty/assumedSpread';
+import type { SpeedLaw } from './speedLaw';
 
 /** What a curve stands against: the cooler's own level, the speed or duty of its first fan (FORMATS step 13), or its loudness. */
 export const AGAINST = ['noise', 'rpm', 'duty', 'sone'] as const;
@@ -14,14 +15,19 @@ export interface CurveRule {
   assumed: (value: number) => number;
   /** It scatters in proportion to its value: spreads are pooled as shares. */
   byShare: boolean;
-  /** Values are levels: averaged by energy, and asked for at a speed, so that no slower setting stands in for it. */
+  /** Values are levels: averaged by energy. */
   byEnergy: boolean;
-  /** Power of the speed by which one setting near the speed asked for is restated; 0 where it is not. */
-  fanLaw: number;
+  /** It grows with the speed as a cost: read where it is asked for, so that no slower setting stands in for it (FORMATS step 14). */
+  isCost: boolean;
+  /** By which one setting near the speed asked for is restated; null where nothing restates it. */
+  law: SpeedLaw | null;
 }
 
 /** What a finished curve still needs of its rule: plain data, since curves travel to the browser. */
-export type KeptRule = Pick<CurveRule, 'against' | 'better' | 'fanLaw'>;
+export type KeptRule = Pick<CurveRule, 'against' | 'better' | 'law'>;
+
+/** A rise falls as a power of the speed, by as little as heat that conducts past the fins and as much as fins alone. */
+export const RISE_LAW: SpeedLaw = { by: 'power', exponent: -0.4, either: 0.3 };
 
 /** The rise of the die against the noise line: what round-ups are ranked by. */
 export const RISE_AGAINST_NOISE: CurveRule = {
@@ -30,7 +36,8 @@ export const RISE_AGAINST_NOISE: CurveRule = {
   assumed: () => ASSUMED_SPREAD_K,
   byShare: false,
   byEnergy: false,
-  fanLaw: 0,
+  isCost: false,
+  law: RISE_LAW,
 };
 
 const UNITS: Record<Against, string> = { noise: 'dB(A)', rpm: 'rpm', duty: '%', sone: 'sone' };

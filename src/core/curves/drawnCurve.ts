@@ -1,5 +1,6 @@
 import type { EntryCurve } from './entryCurve';
 import { pchip, pchipAt } from './pchip';
+import { judgedValue } from './valueAtLine';
 
 const STEP_DB = 0.4;
 /** Whatever comes: a line is drawn with so many points at most. */
@@ -15,10 +16,7 @@ export function drawnCurve(curve: EntryCurve): { x: number; y: number }[] {
   const judged = curve.points.filter((point) => point.judged);
   if (judged.length === 0) return [];
   const levels = judged.map((point) => point.at);
-  const fitted = pchip(
-    levels,
-    judged.map((point) => point.value),
-  );
+  const fitted = pchip(levels, judged.map(judgedValue));
   const first = levels[0]!;
   const last = levels[levels.length - 1]!;
   const line: { x: number; y: number }[] = [];

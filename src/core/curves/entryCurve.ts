@@ -1,15 +1,18 @@
 import { partLeftOut } from '../levels/levelShare';
 import { pooledSettingSpread, settingSpread, type SettingSpread } from '../uncertainty/settingSpread';
 import { asShares, ofValues } from '../uncertainty/relativeSpread';
-import { rigSpread, type SpreadSource } from '../uncertainty/rigSpread';
-import { halfWidth } from '../uncertainty/doubt';
-import { largerSpread } from '../uncertainty/largerSpread';
+import { rigSpread, sampleVariance, type SpreadSource } from '../uncertainty/rigSpread';
+import { halfWidth, type DoubtTerm } from '../uncertainty/doubt';
+import { largerSpread, type Spread } from '../uncertainty/largerSpread';
+import { levelRead } from '../levels/cellLevel';
+import { mean } from '../statistics/mean';
+import { judgedSettings } from './judgedSettings';
 import { instrumentDoubt, type InstrumentDoubt } from '../rig/instrumentDoubt';
 import { RISE_AGAINST_NOISE, type CurveRule, type KeptRule } from './curveRule';
 import { isMissing } from '../missing';
 import { isUsable, placeOn, type MeasuredPoint } from './measuredPoint';
 import { groupBy } from '../statistics/groupBy';
-import { settingMeans, type SettingMean } from './settingMeans';
+import { decidedByMeans, settingMeans, type SettingMean } from './settingMeans';
 
 export interface CurvePoint {
   setting: string;
@@ -19,8 +22,11 @@ export interface CurvePoint {
   /** What is compared, in the unit of its response. */
   value: number;
   resistanceKPerW: number | null;
-  /** False where a quieter or slower setting is as good: drawn, but not judged by. */
+  /** False where it is worse than a quieter or slower one by more than their doubt: drawn, but not judged by. */
   judged: boolean;
+  /** What the curve takes for it, where it cannot be told from its neighbours; its own where it is left out. */
+  pooledValue?: number;
+  pooledResistance?: number | null;
   /** Half-width of the 95 % interval of the value by its spread. */
   interval95: number;
   spread: SettingSpread;
@@ -30,8 +36,16 @@ export interface CurvePoint {
   levelUncertaintyDb: number;
   /** Standard uncertainty of a correction of the meter in its level, dB; 0 where nothing was corrected. */
   correctionUDb: number;
-  /** Variance of the value by the sensors alone: the least that can be in doubt. */
+  /** Variance of the value by the sensors' wandering alone: the least that can be in doubt. */
   sensorVariance: number;
+  /** Standard uncertainty by the steps in which its sensors read: shared by all settings of an entry. */
+  stepU: number;
+  /** Standard uncertainty by the scatter of readings at its place. */
+  readingsU: number;
+  /** Standard uncertainty by the class of the power meter, shared by all of the rig; 0 where no watts restated it. */
+  powerU: number;
+  /** How much the level of the cooler moves with that of the room, times what the room scatters by, dB. */
+  floorUDb: number;
   shortfall: number;
   /** Standard uncertainty of a typed room reading, K. */
   roomUncertaintyK: number;
@@ -55,22 +69,12 @@ export interface EntryCurve {
   leftOut: LeftOutSetting[];
   /** Standard uncertainty that all levels of the rig share, dB: the meter's class. */
   sharedLevelDb: number;
+  /** Standard uncertainty that all rises of the rig share, K: the sensors' classes. It counts in absolute claims alone. */
+  sharedRiseK?: number;
 }
 
 /** Half-width of a normal's 95 % interval, in standard deviations. */
 const NORMAL_95 = 1.96;
-
-/** A setting louder (or faster) and no better than another is drawn and not judged by (FORMATS step 14). */
-function markJudged(settings: readonly SettingMean[], { better, byEnergy }: CurveRule): boolean[] {
-  if (byEnergy) return settings.map(() => true);
-  const sign = better === 'lower' ? 1 : -1;
-  let best = Infinity;
-  return settings.map((setting) => {
-    const isBetter = sign * setting.value < best;
-    best = Math.min(best, sign * setting.value);
-    return isBetter;
-  });
-}
 
 /**
  * What sensors leave in doubt beyond what remounting shows: their wandering is part of that (GUM 4.3.10).
@@ -81,13 +85,66 @@ export function beyondMounts(sensorsK2: number, mountK2: number): number {
   return Math.max(0, sensorsK2 - mountK2);
 }
 
-function spreadInterval(own: SettingSpread, pooled: SettingSpread, sensorsK2: number): number {
-  const { pass, mount } = largerSpread(own, pooled);
+const sure = (from: DoubtTerm['from'], uncertainty: number): DoubtTerm => ({
+  from,
+  variance: uncertainty ** 2,
+  freedom: Infinity,
+});
+
+function spreadInterval(
+  { pass, mount }: Spread,
+  point: Pick<CurvePoint, 'sensorVariance' | 'stepU' | 'readingsU'>,
+): number {
   return halfWidth([
     { from: 'passes', ...pass },
     { from: 'mounts', ...mount },
-    { from: 'sensors', variance: beyondMounts(sensorsK2, mount.variance), freedom: Infinity },
+    { from: 'sensors', variance: beyondMounts(point.sensorVariance, mount.variance), freedom: Infinity },
+    sure('step', point.stepU),
+    sure('readings', point.readingsU),
   ]);
+}
+
+/** A room whose noise was read fewer than three times scatters by so much, dB (DOUBT g). */
+const ASSUMED_ROOM_DB = 0.5;
+
+/** What the room's noise scatters by, dB: the standard deviation of its distinct readings, where there are three. */
+function roomScatter(points: readonly MeasuredPoint[]): number {
+  const floors = [...new Set(points.map(({ level }) => levelRead(level).floorDb.toFixed(2)))].map(Number);
+  return floors.length < 3 ? ASSUMED_ROOM_DB : Math.sqrt(sampleVariance(floors));
+}
+
+/**
+ * How much a setting's level is in doubt by the room, dB: 10^((floor − level)/10) times the room's scatter. Nothing where each of two or
+ * more mounts has a reading of the room of its own: then it is in what mounts scatter by.
+ */
+function roomShare({ mounts, points, levelDb }: SettingMean, scatterDb: number): number {
+  const floorOf = (point: MeasuredPoint) => levelRead(point.level).floorDb;
+  const ofMounts = mounts.map(({ mount }) =>
+    mean(points.filter((point) => point.mount === mount).map(floorOf)).toFixed(2),
+  );
+  if (mounts.length > 1 && new Set(ofMounts).size === mounts.length) return 0;
+  return Math.min(1, 10 ** ((mean(points.map(floorOf)) - levelDb) / 10)) * scatterDb;
+}
+
+/** What readings of a place scatter by, as variances of means or of shares of them: over all runs together. */
+function pooledReadings(points: readonly MeasuredPoint[], byShare: boolean): number {
+  const read = points.filter(({ readingsU, value }) => (readingsU ?? 0) > 0 && (!byShare || value > 0));
+  return read.length === 0
+    ? 0
+    : mean(read.map(({ readingsU, value }) => (readingsU! / (byShare ? value : 1)) ** 2));
+}
+
+/** Standard uncertainty of a setting by its readings: what all scatter by together, or its own where that is more. */
+function readingsUOf({ value, points }: SettingMean, pooled: number, byShare: boolean): number {
+  const own = Math.sqrt(mean(points.map(({ readingsU }) => (readingsU ?? 0) ** 2)));
+  if (own === 0) return 0;
+  const all = Math.sqrt(pooled) * (byShare ? Math.abs(value) : 1);
+  return Math.max(own, all) / Math.sqrt(points.length);
+}
+
+/** What a setting does not share with its neighbours, as an interval: its passes, or all of its doubt where nobody repeated any. */
+function own95({ pass, mount }: Spread): number {
+  return halfWidth(pass.variance > 0 ? [{ from: 'passes', ...pass }] : [{ from: 'mounts', ...mount }]);
 }
 
 function leftOutSettings(points: readonly MeasuredPoint[], { against }: CurveRule): LeftOutSetting[] {
@@ -133,53 +190,86 @@ export function entryCurves(
 ): EntryCurve[] {
   const byEntry = groupBy(points, (point) => point.entry);
   const sweeps = entries.map(({ entry, isControl }) => {
-    const points = wholeSettings(byEntry.get(entry) ?? []);
+    const points = wholeSettings(decidedByMeans(byEntry.get(entry) ?? []));
     const settings = settingMeans(points, rule);
     return { entry, isControl, points, settings, pooled: rule.byShare ? settings.map(asShares) : settings };
   });
   const byName = [...sweeps].sort((a, b) => (a.entry < b.entry ? -1 : 1));
   const rig = rigSpread(byName.map(({ isControl, pooled }) => ({ isControl, settings: pooled })));
   const scaled = (spread: SettingSpread, value: number) => (rule.byShare ? ofValues(spread, value) : spread);
+  const usable = sweeps.flatMap((sweep) => sweep.points);
+  const scatterDb = roomScatter(usable);
+  const readings = pooledReadings(usable, rule.byShare);
+  const isLevel = rule.byEnergy;
   return sweeps.map(({ entry, points, settings, pooled }) => {
-    const judged = markJudged(settings, rule);
+    const made = settings.map((setting, i) => {
+      const assumed = () =>
+        rule.byShare && setting.value > 0
+          ? rule.assumed(setting.value) / setting.value
+          : rule.assumed(setting.value);
+      const spread = scaled(settingSpread(pooled[i]!, rig, assumed), setting.value);
+      const pooledSpread = scaled(pooledSettingSpread(pooled[i]!, rig, assumed), setting.value);
+      const larger = largerSpread(spread, pooledSpread);
+      const gain = Math.max(...setting.points.map((point) => point.level.errorGain));
+      const most = (of: (point: MeasuredPoint) => number) => Math.max(...setting.points.map(of));
+      const doubts = {
+        sensorVariance: instruments.riseK ** 2 / setting.mounts.length,
+        stepU: Math.max(
+          instruments.stepK,
+          most((point) => point.stepU ?? 0),
+        ),
+        readingsU: readingsUOf(setting, readings, rule.byShare),
+      };
+      return {
+        larger,
+        setting: setting.setting,
+        at: setting.at,
+        levelDb: setting.levelDb,
+        value: setting.value,
+        resistanceKPerW: setting.resistanceKPerW,
+        interval95: spreadInterval(larger, doubts),
+        spread,
+        pooledSpread,
+        source: spread.source,
+        levelUncertaintyDb:
+          rule.against !== 'noise' ? 0 : (instruments.levelDb * gain) / Math.sqrt(setting.points.length),
+        correctionUDb:
+          rule.against === 'noise' ? most(({ level }) => level.correctionDoubtDb ?? 0) / NORMAL_95 : 0,
+        ...doubts,
+        powerU: setting.points.some(({ byPower }) => byPower)
+          ? Math.abs(setting.value) * instruments.powerShare
+          : 0,
+        floorUDb: rule.against === 'noise' || isLevel ? roomShare(setting, scatterDb) : 0,
+        shortfall: most((point) => Math.abs(point.shortfall)),
+        roomUncertaintyK: most((point) => point.roomDoubtK) / NORMAL_95,
+        runs: setting.points.map((point) => point.run),
+      };
+    });
+    const judged = rule.isCost
+      ? made.map(({ value, resistanceKPerW }) => ({ judged: true, value, resistanceKPerW }))
+      : judgedSettings(
+          made.map(({ value, resistanceKPerW, larger }, i) => ({
+            ...{ value, resistanceKPerW, own95: own95(larger) },
+            weight: settings[i]!.mounts.length,
+          })),
+          rule.better,
+        );
     return {
       entry,
-      rule: { against: rule.against, better: rule.better, fanLaw: rule.fanLaw },
-      points: settings.map((setting, i) => {
-        const assumed = () =>
-          rule.byShare && setting.value > 0
-            ? rule.assumed(setting.value) / setting.value
-            : rule.assumed(setting.value);
-        const spread = scaled(settingSpread(pooled[i]!, rig, assumed), setting.value);
-        const pooledSpread = scaled(pooledSettingSpread(pooled[i]!, rig, assumed), setting.value);
-        const sensorsK2 = instruments.riseK ** 2 / setting.mounts.length;
-        const gain = Math.max(...setting.points.map((point) => point.level.errorGain));
+      rule: { against: rule.against, better: rule.better, law: rule.law },
+      points: made.map(({ larger: _, ...point }, i): CurvePoint => {
+        const { judged: isJudged, value, resistanceKPerW } = judged[i]!;
+        const isPooled = isJudged && value !== point.value;
         return {
-          setting: setting.setting,
-          at: setting.at,
-          levelDb: setting.levelDb,
-          value: setting.value,
-          resistanceKPerW: setting.resistanceKPerW,
-          judged: judged[i]!,
-          interval95: spreadInterval(spread, pooledSpread, sensorsK2),
-          spread,
-          pooledSpread,
-          source: spread.source,
-          levelUncertaintyDb:
-            rule.against !== 'noise' ? 0 : (instruments.levelDb * gain) / Math.sqrt(setting.points.length),
-          correctionUDb:
-            rule.against === 'noise'
-              ? Math.max(...setting.points.map(({ level }) => level.correctionDoubtDb ?? 0)) / NORMAL_95
-              : 0,
-          sensorVariance: sensorsK2,
-          shortfall: Math.max(...setting.points.map((point) => Math.abs(point.shortfall))),
-          roomUncertaintyK: Math.max(...setting.points.map((point) => point.roomDoubtK)) / NORMAL_95,
-          runs: setting.points.map((point) => point.run),
+          ...point,
+          judged: isJudged,
+          ...(isPooled ? { pooledValue: value, pooledResistance: resistanceKPerW } : {}),
         };
       }),
       leftOut: leftOutSettings(points, rule),
       // Where the axis is no level, an error of the meter moves nothing along it.
       sharedLevelDb: rule.against === 'noise' ? instruments.sharedLevelDb : 0,
+      sharedRiseK: instruments.sharedRiseK,
     };
   });
 }

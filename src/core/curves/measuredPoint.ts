@@ -27,6 +27,14 @@ export interface MeasuredPoint {
   shortfall: number;
   /** Half-width of the 95 % interval of a typed room reading, K; 0 where a probe logged it. */
   roomDoubtK: number;
+  /** Standard uncertainty by the steps that its sensors show in the log; 0 or none where they show none. */
+  stepU?: number;
+  /** Standard uncertainty of the mean of readings that it is; 0 or none where it is no such mean. */
+  readingsU?: number;
+  /** It was restated by watts that a meter read: what the meter's class leaves is in it. */
+  byPower?: boolean;
+  /** The value is only a bound, as a level at the floor is: it stands on no curve. */
+  isBound?: boolean;
 }
 
 /**
@@ -47,6 +55,6 @@ export function placeOn(point: MeasuredPoint, against: Against): number {
  * @example isUsable({ settled: false, level: { standing: 'clear' } }) → false
  */
 export function isUsable(point: MeasuredPoint, against: Against = 'noise'): boolean {
-  if (!point.settled) return false;
+  if (!point.settled || point.isBound) return false;
   return against === 'noise' ? point.level.standing !== 'at-floor' : !isMissing(placeOn(point, against));
 }

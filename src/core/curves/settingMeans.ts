@@ -1,5 +1,6 @@
 import { groupBy } from '../statistics/groupBy';
 import { mean } from '../statistics/mean';
+import { cellLevel, levelRead } from '../levels/cellLevel';
 import { energyMeanDb } from '../levels/energyMeanDb';
 import { RISE_AGAINST_NOISE, type CurveRule } from './curveRule';
 import { isUsable, placeOn, type MeasuredPoint } from './measuredPoint';
@@ -9,6 +10,19 @@ export interface MountMean {
   value: number;
   levelDb: number;
   passValues: number[];
+}
+
+/** The level of each mount of a setting decides whether it stands clear of the room, by the mean of its passes (FORMATS step 5). */
+export function decidedByMeans(points: readonly MeasuredPoint[]): MeasuredPoint[] {
+  const cells = groupBy(points, (point) => JSON.stringify([point.setting, point.mount]));
+  return [...cells.values()].flatMap((cell) => {
+    if (cell.length === 1) return cell;
+    const { standing, errorGain } = cellLevel(cell.map((point) => point.level));
+    return cell.map((point) => {
+      const { noiseDb } = levelRead(point.level);
+      return { ...point, level: { ...point.level, noiseDb, standing, errorGain } };
+    });
+  });
 }
 
 export interface SettingMean {
@@ -38,7 +52,7 @@ function mountMean(
       points.map((point) => point.value),
       rule,
     ),
-    levelDb: energyMeanDb(points.map((point) => point.level.levelDb)),
+    levelDb: cellLevel(points.map(({ level }) => level)).levelDb,
     passValues: points.map((point) => point.value),
     resistance: resistances.some((r) => r === null) ? null : mean(resistances as number[]),
   };

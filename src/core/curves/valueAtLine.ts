@@ -1,7 +1,9 @@
-import { axisWords } from './curveRule';
+import { axisWords, type Against } from './curveRule';
 import { beyondMounts, type CurvePoint, type EntryCurve } from './entryCurve';
 import { pchip, pchipAt, type Pchip } from './pchip';
-import { standardUncertainty, type DoubtTerm } from '../uncertainty/doubt';
+import { LEVEL_LAW, restatedBySpeed } from './speedLaw';
+import { halfWidth, type DoubtTerm } from '../uncertainty/doubt';
+import { NORMAL_95 } from '../statistics/normal';
 import { largerSpread, type Spread } from '../uncertainty/largerSpread';
 import type { SpreadSource } from '../uncertainty/rigSpread';
 
@@ -17,7 +19,7 @@ export interface PlacedValue {
   value: number;
   resistanceKPerW: number | null;
   slope: number;
-  /** Standard uncertainty of the rise by the entry's own spread, K (FORMATS step 10). */
+  /** Half-width of the 95 % interval over 1.96 (FORMATS step 10). */
   uncertainty: number;
   /** What intervals and comparisons stand on: by the spread of the rig, or the entry's own where that stands out. */
   doubt: DoubtTerm[];
@@ -39,8 +41,22 @@ const NEAR_DB = 0.3;
 /** What a decibel is taken to be worth where one setting tells no slope, as a share of the rise. */
 const ASSUMED_SLOPE = 0.02;
 
-/** One setting within this share of the speed asked for stands for it (FORMATS step 13). */
+/** One setting within this share of the speed asked for is restated to it (FORMATS step 13). */
 const RESTATED_WITHIN = 0.1;
+/** A speed so near is the speed, as a share of it or in rpm; a duty, in points. */
+const SAME_SPEED = { share: 0.01, rpm: 15 };
+const SAME_DUTY = 1;
+
+/** How near an end of a curve reaches the line: there it stands for it. */
+function nearOn(against: Against, line: number): number {
+  const near = {
+    noise: NEAR_DB,
+    rpm: Math.max(SAME_SPEED.share * line, SAME_SPEED.rpm),
+    duty: SAME_DUTY,
+    sone: 0,
+  };
+  return near[against] + ROUNDING;
+}
 
 function noUsable(curve: EntryCurve): NoValue {
   const unsettled = curve.leftOut.filter((setting) => setting.why === 'unsettled');
@@ -115,7 +131,7 @@ function placedAt(
   value: Standing,
 ): PlacedValue {
   const { missesBy, ...standing } = value;
-  const chordK = before.value + along * (after.value - before.value);
+  const chordK = judgedValue(before) + along * (judgedValue(after) - judgedValue(before));
   const interpolationK = Math.abs(value.value - chordK) / (2 * Math.sqrt(3));
   const levelDb = (1 - along) * before.levelUncertaintyDb + along * after.levelUncertaintyDb;
   // One meter, one correction: it moves both ends alike.
@@ -126,13 +142,20 @@ function placedAt(
     variance: uncertainty ** 2,
     freedom: Infinity,
   });
+  const floorDb = (1 - along) * before.floorUDb + along * after.floorUDb;
+  const readings = Math.hypot((1 - along) * before.readingsU, along * after.readingsU);
   const others = [
     sure('meter', value.slope * levelDb),
     sure('correction', value.slope * correctionDb),
+    // A level that is itself the value moves by as much as the room takes off it.
+    sure('floor', (curve.rule.law?.by === 'level' ? 1 : value.slope) * floorDb),
     sure('interpolation', interpolationK),
     sure('settling', shortfall),
     sure('room', Math.max(before.roomUncertaintyK, after.roomUncertaintyK)),
     sure('line', missesBy),
+    sure('step', Math.max(before.stepU, after.stepU)),
+    sure('readings', readings),
+    sure('power', (1 - along) * before.powerU + along * after.powerU),
   ];
   const sensorVariance = Math.max(before.sensorVariance, after.sensorVariance);
   const terms = ({ pass, mount }: Spread): DoubtTerm[] => [
@@ -144,11 +167,12 @@ function placedAt(
   const own = spreadBetween(before.spread, after.spread, along);
   const pooled = spreadBetween(before.pooledSpread, after.pooledSpread, along);
   const nearer = along < 0.5 ? before : after;
+  const doubt = terms(largerSpread(own, pooled));
   return {
     placed: true,
     ...standing,
-    uncertainty: standardUncertainty(terms(own)),
-    doubt: terms(largerSpread(own, pooled)),
+    uncertainty: halfWidth(doubt) / NORMAL_95,
+    doubt,
     shared: value.slope * curve.sharedLevelDb,
     spreadSource: nearer.source,
     mountSpreadUnknown: nearer.spread.mountSpreadUnknown,
@@ -161,6 +185,11 @@ interface Fitted {
   resistance: Pchip | null;
 }
 
+/** What a curve takes for a setting: its own value, or that of the settings it cannot be told from. */
+export const judgedValue = ({ value, pooledValue }: CurvePoint): number => pooledValue ?? value;
+const judgedResistance = ({ resistanceKPerW, pooledResistance }: CurvePoint): number | null =>
+  pooledResistance === undefined ? resistanceKPerW : pooledResistance;
+
 /** Interpolants of a curve, made once: the line asks for them sixty times a second. */
 const fitted = new WeakMap<EntryCurve, Fitted>();
 
@@ -169,13 +198,10 @@ function fittedOf(curve: EntryCurve): Fitted {
   if (before) return before;
   const judged = curve.points.filter((point) => point.judged);
   const levels = judged.map((point) => point.at);
-  const resistances = judged.map((point) => point.resistanceKPerW);
+  const resistances = judged.map(judgedResistance);
   const made = {
     judged,
-    response: pchip(
-      levels,
-      judged.map((point) => point.value),
-    ),
+    response: pchip(levels, judged.map(judgedValue)),
     resistance: resistances.some((r) => r === null) ? null : pchip(levels, resistances as number[]),
   };
   fitted.set(curve, made);
@@ -188,7 +214,7 @@ function endSlope({ judged, response }: Fitted, end: 'first' | 'last'): number |
   const beside = judged[end === 'first' ? 1 : judged.length - 2];
   const here = judged[index]!;
   if (!beside) return null;
-  const chord = (beside.value - here.value) / (beside.at - here.at);
+  const chord = (judgedValue(beside) - judgedValue(here)) / (beside.at - here.at);
   const tangent = response.slopes[index]!;
   return Math.abs(chord) > Math.abs(tangent) ? chord : tangent;
 }
@@ -201,29 +227,30 @@ interface Stood {
   standing: Standing;
 }
 
-/** One setting near the speed that is asked for stands for it, by the fan laws; null where that is not so. */
+/** One setting near the speed that is asked for is restated to it by its law; null where that is not so, or there is no law. */
 function restatedAt(curve: EntryCurve, line: number): PlacedValue | null {
   const [only, other] = curve.points;
-  if (!['rpm', 'duty'].includes(curve.rule.against) || !only || other) return null;
-  if (only.at === line || !(Math.abs(only.at - line) <= RESTATED_WITHIN * line)) return null;
-  const law = curve.rule.against === 'rpm' ? curve.rule.fanLaw : 0;
-  const factor = (line / only.at) ** law;
+  const { against, law } = curve.rule;
+  if (against !== 'rpm' || !law || !only || other) return null;
+  const off = Math.abs(only.at - line);
+  if (off <= nearOn(against, line) || !(off <= RESTATED_WITHIN * line)) return null;
+  const { value, factor, lawU } = restatedBySpeed(law, only.value, only.at, line);
+  const level = restatedBySpeed(LEVEL_LAW, only.levelDb, only.at, line);
   const placed = placedAt(curve, only, only, 0, {
     at: line,
-    levelDb: only.levelDb,
+    levelDb: level.value,
     value: only.value,
     slope: 0,
-    resistanceKPerW: only.resistanceKPerW,
+    resistanceKPerW: only.resistanceKPerW === null ? null : (only.resistanceKPerW * value) / only.value,
     toppedOut: false,
     restated: true,
     missesBy: 0,
   });
-  return {
-    ...placed,
-    value: placed.value * factor,
-    uncertainty: placed.uncertainty * factor,
-    doubt: placed.doubt.map((term) => ({ ...term, variance: term.variance * factor ** 2 })),
-  };
+  const doubt = [
+    ...placed.doubt.map((term) => ({ ...term, variance: term.variance * factor ** 2 })),
+    { from: 'law' as const, variance: lawU ** 2, freedom: Infinity },
+  ];
+  return { ...placed, value, doubt, uncertainty: halfWidth(doubt) / NORMAL_95 };
 }
 
 /** At a setting itself, or past the last that is judged by. */
@@ -241,9 +268,9 @@ function stoodOn(
     standing: {
       at,
       levelDb: isNoise ? at : point.levelDb,
-      value: point.value,
+      value: judgedValue(point),
       slope: slope ?? 0,
-      resistanceKPerW: point.resistanceKPerW,
+      resistanceKPerW: judgedResistance(point),
       toppedOut,
       restated: false,
       missesBy: toppedOut || !isNoise ? 0 : (slope ?? ASSUMED_SLOPE * point.value) * (line - at),
@@ -257,7 +284,7 @@ function stoodAt(curve: EntryCurve, line: number): Stood | NoValue {
   if (points.length === 0) return noUsable(curve);
   const firstAt = points[0]!.at;
   const lastAt = points[points.length - 1]!.at;
-  const near = (rule.against === 'noise' ? NEAR_DB : 0) + ROUNDING;
+  const near = nearOn(rule.against, line);
   if (line < firstAt - near) return underFirst(curve, line);
   const fit = fittedOf(curve);
   const { judged, response, resistance } = fit;

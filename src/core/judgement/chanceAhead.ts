@@ -1,5 +1,5 @@
 import type { DoubtTerm } from '../uncertainty/doubt';
-import { halfWidth } from '../uncertainty/doubt';
+import { comparedTerms, halfWidth, powerOf } from '../uncertainty/doubt';
 import { NORMAL_95, normalCdf } from '../statistics/normal';
 
 interface Compared {
@@ -18,7 +18,11 @@ interface Compared {
  */
 export function chanceAhead(one: Compared, other: Compared, better: 'lower' | 'higher'): number {
   const difference = better === 'lower' ? other.value - one.value : one.value - other.value;
-  const u = Math.hypot(halfWidth([...one.doubt, ...other.doubt]) / NORMAL_95, one.shared - other.shared);
+  const u = Math.hypot(
+    halfWidth(comparedTerms([...one.doubt, ...other.doubt])) / NORMAL_95,
+    one.shared - other.shared,
+    powerOf(one.doubt) - powerOf(other.doubt),
+  );
   if (u === 0) return difference === 0 ? 0.5 : difference > 0 ? 1 : 0;
   return normalCdf(difference / u);
 }

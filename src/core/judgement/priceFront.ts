@@ -1,6 +1,5 @@
 import type { PlacedEntry } from '../ranking/rankAtLine';
-import { NORMAL_95 } from '../statistics/normal';
-import { halfWidth } from '../uncertainty/doubt';
+import { pairDifference } from '../ranking/pairDifference';
 
 /** An entry with a value at the line and a price, all prices in one currency. */
 export interface Priced extends Pick<PlacedEntry, 'entry' | 'value' | 'doubt' | 'shared'> {
@@ -31,8 +30,7 @@ export function priceFront(
   // Many are compared at once: by the simultaneous difference, as the brackets of the order are (FORMATS step 9).
   const count = Math.max(2, entries.length);
   const surelyBetter = (one: Priced, other: Priced) =>
-    sign * (other.value - one.value) >
-    Math.hypot(halfWidth([...one.doubt, ...other.doubt], count), NORMAL_95 * (one.shared - other.shared));
+    sign * (other.value - one.value) > pairDifference(one, other, count).interval95;
   const beaten = new Map(
     entries.map((entry) => [
       entry.entry,

@@ -1,5 +1,5 @@
-import { halfWidth, type DoubtTerm } from '../uncertainty/doubt';
-import { interval95 } from '../uncertainty/interval95';
+import { studentizedRange } from '../statistics/studentizedRange';
+import { comparedTerms, halfWidth, powerOf, type DoubtTerm } from '../uncertainty/doubt';
 
 interface Compared {
   value: number;
@@ -21,13 +21,18 @@ export interface PairDifference {
  * How far one entry lies from another with the 95 % interval of that difference: each term of both by Student's t of its own
  * freedom (`halfWidth`), and what the rig leaves in doubt of both at once only as far as it differs (GUM, JCGM 100, F.1.2.3).
  *
+ * Of `count` entries that are looked at together the interval holds for all their differences at once (FORMATS step 9: the studentized
+ * range), as the places do.
+ *
  * pairDifference of 40 ± 1 and 38 ± 1, nothing shared, is 2 ± 1.41.
  */
-export function pairDifference(base: Compared, other: Compared): PairDifference {
+export function pairDifference(base: Compared, other: Compared, count = 2): PairDifference {
   const difference = other.value - base.value;
+  const sure = studentizedRange(0.95, count, Infinity) / Math.SQRT2;
   const half = Math.hypot(
-    halfWidth([...base.doubt, ...other.doubt]),
-    interval95(1, Infinity) * (base.shared - other.shared),
+    halfWidth(comparedTerms([...base.doubt, ...other.doubt]), count),
+    sure * (base.shared - other.shared),
+    sure * (powerOf(base.doubt) - powerOf(other.doubt)),
   );
   return { difference, interval95: half, isOpen: Math.abs(difference) <= half };
 }

@@ -3,6 +3,7 @@ import { valueAtLine, type NoValue, type PlacedValue } from '../curves/valueAtLi
 import { LIMIT_BAND_K } from '../settling/loadStretch';
 import type { Load } from '../runs/load';
 import type { SpreadSource } from '../uncertainty/rigSpread';
+import { NORMAL_95 } from '../statistics/normal';
 import { halfWidth, type DoubtTerm } from '../uncertainty/doubt';
 import { ties, type Bracket, type Comparable } from './ties';
 
@@ -38,7 +39,8 @@ export interface PlacedEntry {
   /** First and last place that it may hold: those surely better come before, those surely worse after. */
   placeFrom: number;
   placeTo: number;
-  status: 'ranked' | 'tops-out' | 'throttled';
+  /** `near-limit`: whether it holds the load cannot be told (FORMATS step 8). */
+  status: 'ranked' | 'tops-out' | 'near-limit' | 'throttled';
   /** Where on the axis the value stands: below the line where an entry tops out. */
   at: number;
   /** The level there, dB(A). */
@@ -46,7 +48,7 @@ export interface PlacedEntry {
   /** One setting near the line was restated to it by the fan laws. */
   restated: boolean;
   value: number;
-  /** Standard uncertainty of the rise from its own spread, K (FORMATS step 10). */
+  /** Half-width of the 95 % interval over 1.96 (FORMATS step 10). */
   uncertainty: number;
   /** Half-width of the 95 % interval, K: what stands after "±". */
   interval95: number;
@@ -78,14 +80,29 @@ interface Standing {
   entry: string;
   value: PlacedValue;
   temperatureC: number;
-  /** The die would stand at its limit in the reference room (FORMATS step 8). */
-  atLimit: boolean;
+  /** Whether the die would stand at its limit in the reference room (FORMATS step 8). */
+  limit: 'holds' | 'near' | 'over';
   resistanceKPerW: number | null;
 }
 
-function statusOf({ value, atLimit }: Standing): PlacedEntry['status'] {
+function statusOf({ value, limit }: Standing): PlacedEntry['status'] {
   if (value.toppedOut) return 'tops-out';
-  return atLimit ? 'throttled' : 'ranked';
+  return ({ holds: 'ranked', near: 'near-limit', over: 'throttled' } as const)[limit];
+}
+
+/**
+ * On which side of the limit a die would stand in the reference room: over or under it by more than the 95 % interval, what the sensors
+ * of the rig share included, or neither (FORMATS step 8, DOUBT k).
+ */
+function limitOf(
+  value: PlacedValue,
+  temperatureC: number,
+  limitC: number,
+  sharedRiseK: number,
+): Standing['limit'] {
+  const overK = temperatureC - (limitC - LIMIT_BAND_K);
+  const doubtK = Math.hypot(halfWidth(value.doubt), NORMAL_95 * sharedRiseK);
+  return overK > doubtK ? 'over' : overK < -doubtK ? 'holds' : 'near';
 }
 
 /** A standing by its rise, or by its resistance restated at a load, K. */
@@ -116,27 +133,23 @@ export function rankAtLine(curves: readonly EntryCurve[], rule: LineRule): Ranki
       continue;
     }
     const temperatureC = rule.referenceAmbientC + value.value;
-    const resistanceKPerW = value.resistanceKPerW ?? (rule.loadW > 0 ? value.value / rule.loadW : null);
-    standings.push({
-      entry,
-      value,
-      temperatureC,
-      atLimit: rule.throttles !== false && temperatureC >= rule.limitC - LIMIT_BAND_K,
-      resistanceKPerW,
-    });
+    const limit =
+      rule.throttles === false ? 'holds' : limitOf(value, temperatureC, rule.limitC, curve.sharedRiseK ?? 0);
+    // At its limit by watts that no meter saw, R is not told.
+    const byNominal = limit === 'over' || !(rule.loadW > 0) ? null : value.value / rule.loadW;
+    const resistanceKPerW = value.resistanceKPerW ?? byNominal;
+    standings.push({ entry, value, temperatureC, limit, resistanceKPerW });
   }
   const sign = curves[0]?.rule.better === 'higher' ? -1 : 1;
   // At a program's watts, so that K/W stands in kelvins of about the same size.
   const restatedK = (standing: Standing) =>
     standing.resistanceKPerW === null ? standing.value.value : standing.resistanceKPerW * (rule.loadW || 1);
-  const byResistance = (standing: Standing) => rule.program && standing.atLimit;
+  const isOver = (standing: Standing) => standing.limit === 'over' && !standing.value.toppedOut;
+  const byResistance = (standing: Standing) => rule.program && isOver(standing);
+  /** Those that hold the load, then those that do not by R, then those whose R nobody can tell. */
+  const rank = (standing: Standing) => (isOver(standing) ? (standing.resistanceKPerW === null ? 2 : 1) : 0);
   const keyK = (standing: Standing) => (byResistance(standing) ? restatedK(standing) : standing.value.value);
-  standings.sort(
-    (a, b) =>
-      Number(byResistance(a)) - Number(byResistance(b)) ||
-      sign * (keyK(a) - keyK(b)) ||
-      (a.entry < b.entry ? -1 : 1),
-  );
+  standings.sort((a, b) => rank(a) - rank(b) || sign * (keyK(a) - keyK(b)) || (a.entry < b.entry ? -1 : 1));
   const throttledFrom = standings.findIndex(byResistance);
   const compared = standings.map((standing) => comparable(standing, 1));
   const told =

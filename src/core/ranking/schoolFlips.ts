@@ -1,3 +1,4 @@
+import type { PlacedEntry } from './rankAtLine';
 import { firstOf } from '../words';
 
 /** A place in a school: from and to, the value and how loud it is there. */
@@ -7,7 +8,7 @@ export interface SchoolPlace {
   value: number;
   interval95: number;
   levelDb: number;
-  status: 'ranked' | 'tops-out' | 'throttled';
+  status: PlacedEntry['status'];
 }
 
 /** One school at one load: where each entry stands by it. */

@@ -1,5 +1,5 @@
-import { interval95 } from '../uncertainty/interval95';
-import { halfWidth, type DoubtTerm } from '../uncertainty/doubt';
+import { studentizedRange } from '../statistics/studentizedRange';
+import { comparedTerms, halfWidth, powerOf, type DoubtTerm } from '../uncertainty/doubt';
 
 export interface Comparable {
   value: number;
@@ -39,9 +39,17 @@ export interface Ties {
  * only as far as it differs between them.
  */
 function criticalDifferences(compared: readonly Comparable[]): (i: number, j: number) => number {
-  const halves = compared.map((comparable) => halfWidth(comparable.doubt, Math.max(2, compared.length)));
-  const sure = interval95(1, Infinity);
-  return (i, j) => Math.hypot(halves[i]!, halves[j]!, sure * (compared[i]!.shared - compared[j]!.shared));
+  const count = Math.max(2, compared.length);
+  const halves = compared.map(({ doubt }) => halfWidth(comparedTerms(doubt), count));
+  const powers = compared.map(({ doubt }) => powerOf(doubt));
+  const sure = studentizedRange(0.95, count, Infinity) / Math.SQRT2;
+  return (i, j) =>
+    Math.hypot(
+      halves[i]!,
+      halves[j]!,
+      sure * (compared[i]!.shared - compared[j]!.shared),
+      sure * (powers[i]! - powers[j]!),
+    );
 }
 
 /**

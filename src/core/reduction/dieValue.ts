@@ -6,7 +6,14 @@ import type { Reduction } from './reduceTrace';
 /** What all readings of a run share: its window, its room and its power. */
 export type SharedReduction = Pick<
   Reduction,
-  'window' | 'ambientMeanC' | 'ambientSource' | 'powerMeanW' | 'powerSource' | 'roomMovedK' | 'levelMovedDb'
+  | 'window'
+  | 'ambientMeanC'
+  | 'ambientSource'
+  | 'powerMeanW'
+  | 'powerSource'
+  | 'roomMovedK'
+  | 'levelMovedDb'
+  | 'powerMovedShare'
 >;
 
 const orNull = (value: number) => (isMissing(value) ? null : value);
@@ -18,6 +25,8 @@ export function dieValue(die: Reduction): RunValue {
     settled: die.settled,
     unsettledReason: die.unsettledReason,
     shortfall: die.shortfallK,
+    stepU: die.stepUK,
+    readingsU: 0,
     sensor: {
       measured: die.measuredRiseK,
       maximum: orNull(die.maximumRiseK),
@@ -32,9 +41,23 @@ export function dieValue(die: Reduction): RunValue {
   };
 }
 
-/** The reduction again from its kept parts: the inverse of `dieValue`, with what the run's readings share. */
+/** R again from what is kept of it, by the rule of `restatedRise`. */
+function resistanceFrom(
+  { powerSource, powerMeanW }: SharedReduction,
+  sensor: SensorWindowKept,
+  loadW: number,
+) {
+  const byNominal = powerSource === 'board' || powerSource === 'wall';
+  if (byNominal && sensor.atLimit)
+    return unknown(`held at the limit, and the power was read at the ${powerSource}`);
+  const watts = byNominal ? loadW : powerMeanW;
+  return watts > 0 ? known(sensor.measured / watts) : unknown('no power flowed');
+}
+
+/** The reduction again from its kept parts: the inverse of `dieValue`, with what the run's readings share and its nominal load, W. */
 export function reductionFrom(
   shared: SharedReduction,
+  loadW: number,
   kept: RunValue & { sensor: SensorWindowKept },
 ): Reduction {
   const { sensor } = kept;
@@ -47,14 +70,15 @@ export function reductionFrom(
     powerSource: shared.powerSource,
     roomMovedK: shared.roomMovedK,
     levelMovedDb: shared.levelMovedDb,
+    powerMovedShare: shared.powerMovedShare,
+    stepUK: kept.stepU,
     settled: kept.settled,
     unsettledReason: kept.unsettledReason,
     cpuMeanC: sensor.readingMean,
     cpuMaxC: sensor.readingMaximum ?? MISSING,
     measuredRiseK: sensor.measured,
     maximumRiseK: sensor.maximum ?? MISSING,
-    resistanceKPerW:
-      shared.powerMeanW > 0 ? known(sensor.measured / shared.powerMeanW) : unknown('no power flowed'),
+    resistanceKPerW: resistanceFrom(shared, sensor, loadW),
     riseK: kept.value,
     heatLimited: sensor.atLimit,
     heatLimitedShare: sensor.atLimitShare,

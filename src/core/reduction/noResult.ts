@@ -29,5 +29,7 @@ export function noResult(reason: string): Reduction {
     runningAway: false,
     roomMovedK: 0,
     levelMovedDb: 0,
+    powerMovedShare: 0,
+    stepUK: 0,
   };
 }

@@ -7,12 +7,17 @@ import type { SettlingFit } from '../settling/settlingFit';
 import { levelStepDb } from '../levels/levelStep';
 import { known, unknown, type Outcome } from '../outcome';
 import { countingSpan, type Span, type SpanRule } from './countingSpan';
+import { frozenChannel } from './frozenChannel';
 import { impossibleRise } from './impossible';
+import type { PowerPlace, PowerSource } from './powerPlace';
+import { restatedRise } from './restatedRise';
+import { sensorStep } from './sensorStep';
 import type { Trace } from './trace';
 
 export interface ReductionRule extends SpanRule {
   /** A named program keeps its measured rise and watts. */
   program: boolean;
+  powerAt?: PowerPlace;
   /** Stands in where the trace has no room probe, °C. */
   typedAmbientC?: number;
 }
@@ -29,7 +34,7 @@ export interface Reduction {
   ambientSource: 'probe' | 'typed';
   /** Mean power that really flowed, W; the nominal load where none was logged. */
   powerMeanW: number;
-  powerSource: 'measured' | 'nominal';
+  powerSource: PowerSource;
   /** Mean rise over ambient as it was, K. */
   measuredRiseK: number;
   /** Largest rise over ambient in the window, K. */
@@ -51,10 +56,14 @@ export interface Reduction {
   roomMovedK: number;
   /** Largest step of the logged level within the window, dB; 0 where none was logged. */
   levelMovedDb: number;
+  /** Step of the logged power within the window as a share of its mean; 0 where it holds or none was logged. */
+  powerMovedShare: number;
+  /** Standard uncertainty of the rise by the steps that die and room show in the log, K; 0 where they show none. */
+  stepUK: number;
 }
 
 /** Counts the changes of this rule, and of what a run has values for: what is kept under an older one is made again. */
-export const REDUCTION_RULE = 6;
+export const REDUCTION_RULE = 7;
 
 /** A window that lost more of its time than this gives no mean to trust. */
 const LEAST_PRESENT_SHARE = 0.5;
@@ -109,16 +118,44 @@ function extremesOf(trace: Trace, span: Span, rise: Float64Array, limitC: number
   return { cpuMaxC, maximumRiseK, heatLimitedShare, tooFew };
 }
 
-/** Power and what follows from it: resistance, and the rise that counts (FORMATS step 3). */
-function restated(trace: Trace, { window }: Span, { loadW, program }: ReductionRule, measuredRiseK: number) {
+/** Power and what follows from it: resistance, and the rise that counts (FORMATS steps 3 and 3a). */
+function restated(
+  trace: Trace,
+  { window }: Span,
+  rule: ReductionRule,
+  measuredRiseK: number,
+  heatLimited: boolean,
+) {
   const loggedW = trace.powerW ? presentMean(trace.powerW, window.first, window.last + 1) : MISSING;
-  const powerSource = isMissing(loggedW) ? ('nominal' as const) : ('measured' as const);
-  const powerMeanW = powerSource === 'measured' ? loggedW : loadW;
-  const resistanceKPerW: Outcome<number> =
-    powerMeanW > 0 ? known(measuredRiseK / powerMeanW) : unknown('no power flowed');
-  const isFixed = loadW > 0 && !program;
-  const riseK = isFixed && resistanceKPerW.known ? resistanceKPerW.value * loadW : measuredRiseK;
-  return { powerSource, powerMeanW, resistanceKPerW, riseK, isFixed };
+  return restatedRise(isMissing(loggedW) ? null : loggedW, rule, measuredRiseK, heatLimited);
+}
+
+const COUNTED = ['cpuC', 'ambientC', 'powerW'] as const;
+const CALLED = { cpuC: 'die', ambientC: 'room', powerW: 'power' } as const;
+
+/** Which channel that the value needs is frozen, in words; empty where none is. */
+function frozenIn(trace: Trace, { window, end }: Span, powerSource: PowerSource): string {
+  const frozen = COUNTED.filter((name) => {
+    const values = trace[name];
+    const isNeeded = name !== 'powerW' || powerSource === 'measured';
+    return values && isNeeded && frozenChannel(trace.timeS, values, window.first, end);
+  });
+  return frozen.length === 0
+    ? ''
+    : `the log stands still: ${frozen.map((name) => CALLED[name]).join(' and ')} to the last digit for the whole window`;
+}
+
+/** A step of the power within the window, as a share of its mean; what scatters is none. */
+function powerMoved({ powerW }: Trace, { window, end }: Span): number {
+  if (!powerW) return 0;
+  const mean = presentMean(powerW, window.first, end);
+  return mean > 0 ? levelStepDb(powerW.subarray(window.first, end)) / mean : 0;
+}
+
+/** Standard uncertainty of the rise by the steps of the two sensors (DOUBT g). */
+function stepU({ cpuC, ambientC }: Trace, { window, end }: Span): number {
+  const stepsK = [cpuC, ambientC].map((values) => (values ? sensorStep(values, window.first, end) : 0));
+  return Math.hypot(...stepsK) / Math.sqrt(12);
 }
 
 /** What the settling is judged by: held at the limit the rise stands still while the power falls, and R × load tells. */
@@ -158,11 +195,14 @@ export function reduceTrace(trace: Trace, rule: ReductionRule): Outcome<Reductio
 
   const { cpuMaxC, maximumRiseK, heatLimitedShare, tooFew } = extremesOf(trace, span, rise, limitC);
   const heatLimited = heatLimitedShare > LIMITED_SHARE;
-  const { isFixed, ...power } = restated(trace, span, rule, measuredRiseK);
+  const power = restated(trace, span, rule, measuredRiseK, heatLimited);
+  const isFixed = loadW > 0 && !rule.program;
   const byResistance = heatLimited && power.powerSource === 'measured' && isFixed;
   const watched = byResistance ? watchedRise(trace, span, rise, loadW) : rise;
   const judged = judgeSettling(timeS.subarray(from, end), watched, offset, window, !heatLimited);
-  const reasons = [span.tooShort, tooFew, ...judged.against].filter(Boolean);
+  const reasons = [span.tooShort, tooFew, frozenIn(trace, span, power.powerSource), ...judged.against].filter(
+    Boolean,
+  );
   return known({
     settled: reasons.length === 0,
     unsettledReason: reasons.join('; '),
@@ -182,5 +222,7 @@ export function reduceTrace(trace: Trace, rule: ReductionRule): Outcome<Reductio
     runningAway: judged.isRunningAway,
     roomMovedK: roomMoved(timeS, ambientC, window.first, end),
     levelMovedDb: trace.noiseDb ? levelStepDb(trace.noiseDb.subarray(window.first, end)) : 0,
+    powerMovedShare: powerMoved(trace, span),
+    stepUK: stepU(trace, span),
   });
 }

@@ -2,7 +2,9 @@ import { MISSING } from '../missing';
 import { known, unknown, type Outcome } from '../outcome';
 import { LIMIT_BAND_K } from '../settling/loadStretch';
 import { impossibleRise } from './impossible';
+import type { PowerPlace } from './powerPlace';
 import type { Reduction } from './reduceTrace';
+import { restatedRise } from './restatedRise';
 
 export interface TypedMeans {
   cpuC: number;
@@ -23,7 +25,7 @@ export interface TypedMeans {
  */
 export function reduceTyped(
   means: TypedMeans,
-  rule: { loadW: number; program: boolean; limitC: number },
+  rule: { loadW: number; program: boolean; limitC: number; powerAt?: PowerPlace },
 ): Outcome<Reduction> {
   const { cpuC, ambientC, powerW } = means;
   if (!(rule.loadW >= 0)) throw new RangeError(`reduceTyped: loadW must be 0 or more, got ${rule.loadW}`);
@@ -33,10 +35,6 @@ export function reduceTyped(
   const impossible = impossibleRise(cpuC, ambientC, rule.loadW);
   if (impossible) return unknown(impossible);
   const measuredRiseK = cpuC - ambientC;
-  const powerMeanW = powerW ?? rule.loadW;
-  const resistanceKPerW: Outcome<number> =
-    powerMeanW > 0 ? known(measuredRiseK / powerMeanW) : unknown('no power flowed');
-  const fixedWatts = rule.loadW > 0 && !rule.program;
   const heatLimited = cpuC >= rule.limitC - LIMIT_BAND_K;
   const byHand = unknown('typed by hand: there is no log');
   return known({
@@ -47,12 +45,9 @@ export function reduceTyped(
     cpuMaxC: MISSING,
     ambientMeanC: ambientC,
     ambientSource: 'typed',
-    powerMeanW,
-    powerSource: powerW === null ? 'nominal' : 'measured',
+    ...restatedRise(powerW, rule, measuredRiseK, heatLimited),
     measuredRiseK,
     maximumRiseK: MISSING,
-    resistanceKPerW,
-    riseK: fixedWatts && resistanceKPerW.known ? resistanceKPerW.value * rule.loadW : measuredRiseK,
     heatLimited,
     heatLimitedShare: heatLimited ? 1 : 0,
     slopeKPerMin: byHand,
@@ -61,5 +56,7 @@ export function reduceTyped(
     runningAway: false,
     roomMovedK: 0,
     levelMovedDb: 0,
+    powerMovedShare: 0,
+    stepUK: 0,
   });
 }

@@ -1,8 +1,8 @@
 import { isMissing } from '../missing';
 import { known, unknown, type Outcome } from '../outcome';
 
-/** Readings further away from the moment than this say nothing of it, s. */
-export const REACH_S = 10;
+/** Readings further away from the moment than this say nothing of it in a quick log, s. */
+export const LEAST_REACH_S = 10;
 
 /**
  * Rise so long after the load came on, K: die less room, between the readings before and after that moment. Not
@@ -14,6 +14,7 @@ export const REACH_S = 10;
  * @param riseK die less room at each reading, K; MISSING where there is none
  * @param onS when the load came on, s of the log's clock
  * @param afterS seconds after that, above 0
+ * @param reachS how far a reading stands for its neighbourhood, s: more where the log is slower
  * @throws where `afterS` is not above 0
  */
 export function burstRise(
@@ -21,6 +22,7 @@ export function burstRise(
   riseK: Float64Array,
   onS: number,
   afterS: number,
+  reachS = LEAST_REACH_S,
 ): Outcome<number> {
   if (!(afterS > 0)) throw new RangeError(`burstRise: afterS must be above 0, got ${afterS}`);
   const atS = onS + afterS;
@@ -31,7 +33,7 @@ export function burstRise(
     if (timeS[i]! <= atS) before = i;
     else after = i;
   }
-  if (before < 0 || after < 0 || atS - timeS[before]! > REACH_S || timeS[after]! - atS > REACH_S)
+  if (before < 0 || after < 0 || atS - timeS[before]! > reachS || timeS[after]! - atS > reachS)
     return unknown(`no readings ${afterS} s after the load came on`);
   const along = (atS - timeS[before]!) / (timeS[after]! - timeS[before]!);
   return known(riseK[before]! + along * (riseK[after]! - riseK[before]!));

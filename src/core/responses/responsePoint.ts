@@ -6,7 +6,10 @@ import { valueOfRun, windowMean, type MeasuredRun } from './valueOfRun';
 export type RunPlace = Pick<
   MeasuredPoint,
   'run' | 'entry' | 'mount' | 'pass' | 'setting' | 'level' | 'dutyPct' | 'roomDoubtK'
->;
+> & {
+  /** Measured at fixed watts, which restate a rise. */
+  fixedWatts: boolean;
+};
 
 /**
  * The point of a run on the curves of a response; null where the run has no value of it.
@@ -23,8 +26,9 @@ export function responsePoint(
   if (!value.known) return null;
   const { die } = measured;
   const isRise = response.throttles;
+  const { fixedWatts, ...standing } = where;
   return {
-    ...where,
+    ...standing,
     rpm: windowMean(measured, 'fan_rpm') ?? measured.rpm,
     sone: measured.sone,
     settled: value.value.settled,
@@ -32,5 +36,8 @@ export function responsePoint(
     resistanceKPerW: isRise && die?.resistanceKPerW.known ? die.resistanceKPerW.value : null,
     shortfall: value.value.shortfall,
     roomDoubtK: response.unit === 'K' ? where.roomDoubtK : 0,
+    stepU: value.value.stepU,
+    readingsU: value.value.readingsU,
+    byPower: isRise && fixedWatts && die?.powerSource === 'measured',
   };
 }

@@ -1,4 +1,5 @@
-import type { Better, CurveRule, Against } from '../curves/curveRule';
+import { RISE_LAW, type Against, type Better, type CurveRule } from '../curves/curveRule';
+import { LEVEL_LAW, type SpeedLaw } from '../curves/speedLaw';
 
 /** Where the value of a run comes from. */
 export type Source =
@@ -28,8 +29,10 @@ export interface Response {
   decimals: number;
   /** Standard uncertainty where nothing was ever repeated: a share of the value, or in its unit (FORMATS step 14). */
   assumed: { share: number } | { absolute: number };
-  /** Power of the speed by which the fan laws restate it. */
-  fanLaw: number;
+  /** By which one setting near a speed is restated to it; null where nothing restates it. */
+  law: SpeedLaw | null;
+  /** It grows with the speed as a cost: read where it is asked for. */
+  isCost?: true;
   source: Source;
   /** Restated at the nominal watts: it has a resistance, and throttles where it comes to the limit (FORMATS steps 3 and 8). */
   throttles: boolean;
@@ -42,18 +45,19 @@ const KELVIN = {
   better: 'lower',
   decimals: 1,
   assumed: { absolute: 0.5 },
-  fanLaw: 0,
+  law: null,
   throttles: false,
 } as const;
 const sensor = (id: string, name: string, heading: string): Response => ({
   id,
   name: `${name}, rise`,
   ...KELVIN,
+  law: RISE_LAW,
   source: { from: 'sensor', heading },
 });
 
 export const RESPONSES: readonly Response[] = [
-  { id: 'rise', name: 'Die, rise', ...KELVIN, source: { from: 'die' }, throttles: true },
+  { id: 'rise', name: 'Die, rise', ...KELVIN, law: RISE_LAW, source: { from: 'die' }, throttles: true },
   sensor('gpu-rise', 'Graphics card', 'gpu_c'),
   sensor('vrm-rise', 'Regulators', 'vrm_c'),
   sensor('liquid-rise', 'Coolant', 'liquid_c'),
@@ -67,7 +71,7 @@ export const RESPONSES: readonly Response[] = [
     better: 'higher',
     decimals: 0,
     assumed: { share: 0.002 },
-    fanLaw: 0,
+    law: null,
     throttles: false,
     source: { from: 'clock' },
   },
@@ -78,7 +82,7 @@ export const RESPONSES: readonly Response[] = [
     better: 'higher',
     decimals: 1,
     assumed: { share: 0.01 },
-    fanLaw: 0,
+    law: null,
     throttles: false,
     source: { from: 'score' },
   },
@@ -89,7 +93,7 @@ export const RESPONSES: readonly Response[] = [
     better: 'higher',
     decimals: 2,
     assumed: { share: 0.03 },
-    fanLaw: 1,
+    law: { by: 'power', exponent: 1, either: 0 },
     throttles: false,
     source: { from: 'reading', quantity: 'airspeed' },
   },
@@ -100,7 +104,7 @@ export const RESPONSES: readonly Response[] = [
     better: 'higher',
     decimals: 1,
     assumed: { share: 0.02 },
-    fanLaw: 2,
+    law: { by: 'power', exponent: 2, either: 0 },
     throttles: false,
     source: { from: 'reading', quantity: 'pressure' },
   },
@@ -111,7 +115,8 @@ export const RESPONSES: readonly Response[] = [
     better: 'lower',
     decimals: 1,
     assumed: { absolute: 0.5 },
-    fanLaw: 0,
+    law: LEVEL_LAW,
+    isCost: true,
     throttles: false,
     source: { from: 'level' },
   },
@@ -123,7 +128,8 @@ export const RESPONSES: readonly Response[] = [
     decimals: 2,
     // What two methods of loudness, and two recordings of one fan, differ by.
     assumed: { share: 0.05 },
-    fanLaw: 0,
+    law: null,
+    isCost: true,
     throttles: false,
     source: { from: 'loudness' },
   },
@@ -134,7 +140,7 @@ export const RESPONSES: readonly Response[] = [
     better: 'lower',
     decimals: 0,
     assumed: { share: 0.05 },
-    fanLaw: 0,
+    law: null,
     throttles: false,
     source: { from: 'steady-time' },
   },
@@ -148,7 +154,7 @@ export const RESPONSES: readonly Response[] = [
     better: 'higher',
     decimals: 0,
     assumed: { share: 0.05 },
-    fanLaw: 0,
+    law: null,
     throttles: false,
     source: { from: 'limit-time' },
     absent: 'never came to the limit',
@@ -177,7 +183,8 @@ export function curveRule(response: Response, against: Against): CurveRule {
     assumed: (value) => ('share' in assumed ? assumed.share * Math.abs(value) : assumed.absolute),
     byShare: 'share' in assumed,
     byEnergy: response.source.from === 'level',
-    fanLaw: response.fanLaw,
+    isCost: response.isCost === true,
+    law: response.law,
   };
 }
 

@@ -26,6 +26,10 @@ export interface RunValue {
   unsettledReason: string;
   /** What the settling fit sees the mean short of its end, in the response's unit; 0 where there is none to see. */
   shortfall: number;
+  /** Standard uncertainty by the steps of its sensors, as the log shows them: shared by all runs of an entry. 0 where it shows none. */
+  stepU: number;
+  /** Standard uncertainty by the scatter of repeated readings of this run; 0 where it is no mean of any. */
+  readingsU: number;
   /** Null for what is no mean of a sensor. */
   sensor: SensorWindow | null;
 }
@@ -36,5 +40,7 @@ export const steady = (value: number): RunValue => ({
   settled: true,
   unsettledReason: '',
   shortfall: 0,
+  stepU: 0,
+  readingsU: 0,
   sensor: null,
 });

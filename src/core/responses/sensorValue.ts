@@ -1,5 +1,7 @@
 import { isMissing, MISSING, presentMean } from '../missing';
 import { known, unknown, type Outcome } from '../outcome';
+import { frozenChannel } from '../reduction/frozenChannel';
+import { sensorStep } from '../reduction/sensorStep';
 import { judgeSettling } from '../settling/judgeSettling';
 import { loadStretch } from '../settling/loadStretch';
 import { samplesBetween } from '../settling/samplesBetween';
@@ -71,10 +73,13 @@ export function sensorValue(log: SensorLog, rule: SensorRule): Outcome<RunValue>
     offset,
     window,
   );
+  const stepOf = (values: Float64Array) => sensorStep(values, first, last + 1);
   const windowK = riseK.subarray(offset);
   const present = windowK.reduce((count, rise) => count + (isMissing(rise) ? 0 : 1), 0);
   if (present < LEAST_PRESENT_SHARE * windowK.length)
     against.unshift(`readings for only ${present} of the ${windowK.length} samples in the window`);
+  if (frozenChannel(timeS, sensorC, first, last + 1))
+    against.unshift('the log stands still: to the last digit for the whole window');
   if (own && !own.known) against.unshift(own.reason);
   if (rule.dieTooShort) against.unshift(rule.dieTooShort);
   return known({
@@ -82,6 +87,8 @@ export function sensorValue(log: SensorLog, rule: SensorRule): Outcome<RunValue>
     settled: against.length === 0,
     unsettledReason: against.join('; '),
     shortfall: shortfallK,
+    stepU: Math.hypot(stepOf(sensorC), ambientC ? stepOf(ambientC) : 0) / Math.sqrt(12),
+    readingsU: 0,
     sensor: {
       measured: value,
       maximum: largest(windowK),

@@ -5,12 +5,14 @@ import type { Reduction } from '../reduction/reduceTrace';
 import { loadStretch } from '../settling/loadStretch';
 import { samplesBetween } from '../settling/samplesBetween';
 import { isTooShort } from '../settling/settledWindow';
-import { burstRise, REACH_S } from './burstRise';
+import { usualStepS } from '../settling/standsForS';
+import type { SettlingFit } from '../settling/settlingFit';
+import { burstRise, LEAST_REACH_S } from './burstRise';
 import { limitTime } from './limitTime';
 import type { Response } from './responses';
 import { steady, type RunValue, type SensorWindow } from './runValue';
 import { sensorValue } from './sensorValue';
-import { spotMean, type SpotReading } from './spotReading';
+import { spotValue, type SpotReading } from './spotReading';
 
 /** All that was measured of a run. */
 export interface MeasuredRun {
@@ -108,8 +110,23 @@ function clock(run: MeasuredRun): Outcome<RunValue> {
   return mean === null ? NO_READING : known(steady(mean));
 }
 
-/** The die's log from the moment the load came on. */
-function loadedDie(run: MeasuredRun): Outcome<{ timeS: Float64Array; dieC: Float64Array; onS: number }> {
+/** The die's log from the moment the load came on, which lies between two samples: in doubt by half of what is between them. */
+interface LoadedDie {
+  timeS: Float64Array;
+  dieC: Float64Array;
+  ambientC: Float64Array | null;
+  onS: number;
+  onDoubtS: number;
+}
+
+/** So near to the room a die has had no load yet, K and as a share of the most that it rises. */
+const COLD = { k: 4, share: 0.15 };
+
+/**
+ * When the load came on: between the last sample without it and the first with it; where no sample is without it, at the first one, and
+ * only where the die starts near the room. Not computable where the log holds no beginning.
+ */
+function loadedDie(run: MeasuredRun): Outcome<LoadedDie> {
   const { channels } = run;
   const dieC = channels?.get('cpu_c');
   if (!channels || !dieC) return NO_READING;
@@ -120,28 +137,71 @@ function loadedDie(run: MeasuredRun): Outcome<{ timeS: Float64Array; dieC: Float
     run.loadW,
     run.limitC,
   );
-  return stretch.known ? known({ timeS, dieC, onS: timeS[stretch.value.first]! }) : stretch;
+  if (!stretch.known) return stretch;
+  const { first, last } = stretch.value;
+  const log = { timeS, dieC, ambientC };
+  const firstS = timeS[first]!;
+  if (first > 0) {
+    const gapS = firstS - timeS[first - 1]!;
+    return known({ ...log, onS: firstS - gapS / 2, onDoubtS: gapS / 2 });
+  }
+  const roomC = (i: number) => (ambientC ? ambientC[i]! : (run.typed.get('ambient_c') ?? MISSING));
+  let most = -Infinity;
+  for (let i = first; i <= last; i += 1) {
+    const riseK = dieC[i]! - roomC(i);
+    if (riseK > most) most = riseK;
+  }
+  const startK = dieC[first]! - roomC(first);
+  if (!(startK <= Math.max(COLD.k, COLD.share * most)))
+    return unknown('the log does not hold the beginning: it starts with the load on and the die warm');
+  const stepS = last > first ? timeS[first + 1]! - firstS : 0;
+  return known({ ...log, onS: firstS - stepS / 2, onDoubtS: stepS / 2 });
 }
 
 function burst(run: MeasuredRun, afterS: number): Outcome<RunValue> {
   const loaded = loadedDie(run);
   if (!loaded.known) return loaded;
-  const { timeS, dieC, onS } = loaded.value;
-  const ambientC = run.channels!.get('ambient_c') ?? null;
+  const { timeS, dieC, ambientC, onS, onDoubtS } = loaded.value;
   const typed = run.typed.get('ambient_c') ?? MISSING;
   // What follows is not looked at: of an hour's log the first minutes.
-  const { first, end } = samplesBetween(timeS, onS - REACH_S, onS + afterS + REACH_S);
+  const reachS = reachOf(timeS);
+  const { first, end } = samplesBetween(timeS, onS - reachS, onS + afterS + 2 * reachS);
   const riseK = new Float64Array(end - first);
   for (let i = first; i < end; i += 1) riseK[i - first] = dieC[i]! - (ambientC ? ambientC[i]! : typed);
-  const rise = burstRise(timeS.subarray(first, end), riseK, onS, afterS);
-  return rise.known ? known(steady(rise.value)) : rise;
+  const at = (later: number) => burstRise(timeS.subarray(first, end), riseK, onS + later, afterS, reachS);
+  const rise = at(0);
+  if (!rise.known) return rise;
+  // What the moment of the load is in doubt by moves the rise along its slope there.
+  const [sooner, later] = [at(-onDoubtS), at(onDoubtS)];
+  const doubtK = sooner.known && later.known ? Math.abs(later.value - sooner.value) / 2 : 0;
+  return known({ ...steady(rise.value), shortfall: doubtK, stepU: run.die?.stepUK ?? 0 });
+}
+
+/** How far a log's readings reach: as far as ten seconds, or one and a half of its steps. */
+function reachOf(timeS: Float64Array): number {
+  return Math.max(LEAST_REACH_S, 1.5 * usualStepS(timeS, 0, Math.min(timeS.length - 1, 600)));
+}
+
+/** Seconds from the load until the fitted rise stays within 0.5 K of its end. */
+function steadyTime(run: MeasuredRun, die: Reduction, fit: SettlingFit): Outcome<RunValue> {
+  const loaded = loadedDie(run);
+  if (!loaded.known) return loaded;
+  // The fit counts from the first sample with the load on, which lies so much after its moment.
+  const { onDoubtS } = loaded.value;
+  return known({
+    ...steady(fit.timeToHalfKelvinS + onDoubtS),
+    settled: die.settled,
+    unsettledReason: die.unsettledReason,
+    shortfall: onDoubtS,
+  });
 }
 
 function untilLimit(run: MeasuredRun): Outcome<RunValue> {
   const loaded = loadedDie(run);
   if (!loaded.known) return loaded;
-  const seconds = limitTime(loaded.value.timeS, loaded.value.dieC, loaded.value.onS, run.limitC);
-  return seconds.known ? known(steady(seconds.value)) : seconds;
+  const { timeS, dieC, onS, onDoubtS } = loaded.value;
+  const seconds = limitTime(timeS, dieC, onS, run.limitC);
+  return seconds.known ? known({ ...steady(seconds.value), shortfall: onDoubtS }) : seconds;
 }
 
 /**
@@ -164,8 +224,8 @@ export function valueOfRun(run: MeasuredRun, { source }: Response, place: string
     case 'score':
       return run.score === null ? NO_READING : known(steady(run.score));
     case 'reading': {
-      const mean = place === null ? null : spotMean(run.readings, source.quantity, place, run.rpm);
-      return mean === null ? NO_READING : known(steady(mean));
+      const mean = place === null ? null : spotValue(run.readings, source.quantity, place, run.rpm);
+      return mean === null ? NO_READING : known({ ...steady(mean.value), readingsU: mean.standardError });
     }
     case 'level':
       return known(steady(run.levelDb));
@@ -173,11 +233,7 @@ export function valueOfRun(run: MeasuredRun, { source }: Response, place: string
       return run.sone === null ? NO_READING : known(steady(run.sone));
     case 'steady-time':
       if (!die?.fit.known) return unknown(die ? 'its settling is not identified' : 'no reading of it');
-      return known({
-        ...steady(die.fit.value.timeToHalfKelvinS),
-        settled: die.settled,
-        unsettledReason: die.unsettledReason,
-      });
+      return steadyTime(run, die, die.fit.value);
     case 'burst':
       return burst(run, source.afterS);
     case 'limit-time':

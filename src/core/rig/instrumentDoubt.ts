@@ -6,8 +6,12 @@ export interface InstrumentDoubt {
   levelDb: number;
   /** Of all levels of the rig together, dB: it moves every curve along alike. */
   sharedLevelDb: number;
-  /** Of a rise, by what the sensors can resolve and how the room probe wanders between mounts, K. */
+  /** Of a rise, by how the room probe wanders between mounts, K. */
   riseK: number;
+  /** Of a rise, by the steps in which the sensors read, K: the same for all runs of an entry, however many. */
+  stepK: number;
+  /** Of a rise that watts restated, by the power meter's class, as a share; 0 where none is noted. */
+  powerShare: number;
   /** Of all rises of the rig together, K: it cancels between them. */
   sharedRiseK: number;
   /** What it stands on, a line for each instrument. */
@@ -68,6 +72,20 @@ function meantBy(kind: keyof typeof ASSUMED, listed: Instrument | undefined): { 
   return { meant, from: `${kind}: ${source}, steps of ${meant.step} ${unit}` };
 }
 
+/** A class of a power meter in percent: “± 1 %”, “0.5 %”, “class 0.5” (IEC 60688); 0 where none is noted. */
+function powerShare(listed: Instrument | undefined): number {
+  const found =
+    /(\d+(?:[.,]\d+)?)\s*%/.exec(listed?.grade ?? '') ??
+    /class\s*(\d+(?:[.,]\d+)?)/i.exec(listed?.grade ?? '');
+  const percent = found ? Number(found[1]!.replace(',', '.')) : 0;
+  return percent > 0 && percent <= 20 ? (percent / 100) * EVEN : 0;
+}
+
+/** For what is no rise: sensors of temperature and watts leave nothing in doubt of it. */
+export function withoutSensors(instruments: InstrumentDoubt): InstrumentDoubt {
+  return { ...instruments, riseK: 0, stepK: 0, powerShare: 0, sharedRiseK: 0 };
+}
+
 /**
  * What the instruments of a rig leave in doubt, from the class and resolution noted in Rig, else from stated defaults:
  * a sound meter of class 2 in steps of 0.1 dB, a room probe within ± 0.3 K and both temperatures in steps of 0.1 K.
@@ -85,7 +103,9 @@ export function instrumentDoubt(book: RigBook | null): InstrumentDoubt {
   return {
     levelDb: Math.hypot(meter.meant.repeat, meter.meant.step / Math.sqrt(12)),
     sharedLevelDb: meter.meant.limit * EVEN,
-    riseK: Math.hypot(stepK, probe.meant.limit * EVEN * WANDER),
+    riseK: probe.meant.limit * EVEN * WANDER,
+    stepK,
+    powerShare: powerShare(listed('power meter')),
     sharedRiseK: Math.hypot(probe.meant.limit, die.meant.limit) * EVEN,
     from: [meter.from, probe.from, die.from],
   };

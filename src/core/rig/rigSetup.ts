@@ -1,3 +1,5 @@
+import type { PowerPlace } from '../reduction/powerPlace';
+
 /** The bench as it stands: whatever of it changes moves the numbers, and starts a new revision. Side view, cm. */
 export interface RigSetup {
   /** `open`, or the case's name. */
@@ -19,6 +21,8 @@ export interface RigSetup {
   clockMhz: number | null;
   voltageV: number | null;
   powerSetting: string;
+  /** What the power meter sees: watts of a board or a wall check the load and restate nothing. */
+  powerAt: PowerPlace;
   limitC: number;
   /** Of a graphics card that is loaded beside the processor; null where none is, or nobody has set one. */
   cardLimitC: number | null;
@@ -35,12 +39,14 @@ export function defaultSetup(setup: {
   enclosure: string;
   meterDistanceCm: number;
   limitC: number;
+  powerAt?: PowerPlace;
 }): RigSetup {
-  const { enclosure, meterDistanceCm, limitC } = setup;
+  const { enclosure, meterDistanceCm, limitC, powerAt = 'die' } = setup;
   return {
     enclosure,
     meterDistanceCm,
     limitC,
+    powerAt,
     caseFans: '',
     meterHeightCm: 100,
     coolerHeightCm: 85,

@@ -30,6 +30,7 @@ const FIELDS: Record<keyof RigSetup, { label: string; unit?: string; remedy: str
   clockMhz: { label: 'clock', unit: 'MHz', remedy: BRIDGE },
   voltageV: { label: 'voltage', unit: 'V', remedy: BRIDGE },
   powerSetting: { label: 'power setting', remedy: BRIDGE },
+  powerAt: { label: 'power read at', remedy: BRIDGE },
   limitC: { label: 'temperature limit', unit: '°C', remedy: BRIDGE },
   regulatorLimitC: { label: 'regulators’ limit', unit: '°C', remedy: BRIDGE },
   cardLimitC: { label: 'graphics card limit', unit: '°C', remedy: BRIDGE },

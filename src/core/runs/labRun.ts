@@ -49,5 +49,7 @@ export function labRunPoint(run: LabRun): MeasuredPoint {
     resistanceKPerW: reduction.resistanceKPerW.known ? reduction.resistanceKPerW.value : null,
     shortfall: reduction.shortfallK,
     roomDoubtK: run.ambientDoubtK ?? 0,
+    stepU: reduction.stepUK,
+    byPower: reduction.powerSource === 'measured' && run.loadW > 0 && run.loadName === '',
   };
 }

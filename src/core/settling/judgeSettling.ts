@@ -1,8 +1,9 @@
-import { leastSquaresLine } from '../statistics/leastSquaresLine';
 import { known, type Outcome } from '../outcome';
 import { runningAway } from './runningAway';
 import { againstSettled } from './settledRule';
 import { settlingFit, settlingFitAt, type SettlingFit } from './settlingFit';
+import { toCome } from './toCome';
+import { windowSlope } from './windowSlope';
 
 const FIT_STEPS = 60;
 
@@ -17,7 +18,10 @@ function fitMean(fit: SettlingFit, window: { startS: number; endS: number }): nu
 export interface SettlingJudgement {
   slopeKPerMin: Outcome<number>;
   fit: Outcome<SettlingFit>;
-  /** How far the mean over the window stands short of the fitted end value, K; 0 where not identified. */
+  /**
+   * How far the mean over the window stands short of the fitted end value, K; where that is not identified the most that may be
+   * still to come.
+   */
   shortfallK: number;
   isRunningAway: boolean;
   /** What speaks against having settled, in words. */
@@ -41,12 +45,17 @@ export function judgeSettling(
   window: { startS: number; endS: number },
   mayRunAway = true,
 ): SettlingJudgement {
-  const line = leastSquaresLine(timeS.subarray(offset), riseK.subarray(offset));
-  const slopeKPerMin = line.known ? known(line.value.slope * 60) : line;
+  const slope = windowSlope(timeS.subarray(offset), riseK.subarray(offset));
+  const slopeKPerMin = slope.known ? known(slope.value.kPerMin) : slope;
   const fit = settlingFit(timeS, riseK);
+  const left = toCome(fit, slope, timeS[timeS.length - 1]! - timeS[0]!);
   const isRunningAway = mayRunAway && runningAway(timeS, riseK);
-  const against = againstSettled(slopeKPerMin, fit.known ? known(fit.value.stillToComeK) : fit);
+  const against = againstSettled(slope, left);
   if (isRunningAway) against.push('running away: the rise turns up again');
-  const shortfallK = fit.known ? fit.value.endK - fitMean(fit.value, window) : 0;
+  const shortfallK = fit.known
+    ? fit.value.endK - fitMean(fit.value, window)
+    : Number.isFinite(left.sizeK)
+      ? left.sizeK
+      : 0;
   return { slopeKPerMin, fit, shortfallK, isRunningAway, against };
 }

@@ -1,6 +1,7 @@
 import { isMissing } from '../missing';
 import { known, unknown, type Outcome } from '../outcome';
 import type { Trace } from '../reduction/trace';
+import { higherPlateau } from './higherPlateau';
 import { LONGEST_DIP_S } from './standsForS';
 
 /** Distance under the limit at which the die counts as held by it, K (FORMATS step 4). */
@@ -20,12 +21,13 @@ export interface LoadStretch {
  * The last stretch of a trace with the load on: power over half of nominal where power is logged
  * (FORMATS step 1). A die held at the limit has the load on however far the processor cut its power,
  * and dips of up to 15 s do not end the stretch: a shorter one is a reading that missed. A missing reading says neither
- * on nor off. At idle (0 W) and without any power all of the trace counts.
+ * on nor off. At idle (0 W) and without any power all of the trace counts. Of two plateaus over half of nominal the higher one is
+ * the load, where the die falls with the power (`higherPlateau`).
  *
  * Example: Power of 4, 168, 169, 170 and 3 W at 170 W nominal: samples 1 to 3.
  *
  * @param loadW nominal load, W, ≥ 0
- * @param limitC temperature limit of the processor, °C
+ * @param limitC temperature limit of the processor, °C; Infinity where `trace.cpuC` is no die
  */
 export function loadStretch(trace: Trace, loadW: number, limitC: number): Outcome<LoadStretch> {
   const { timeS, cpuC, powerW } = trace;
@@ -50,5 +52,6 @@ export function loadStretch(trace: Trace, loadW: number, limitC: number): Outcom
   // Power readings missing right at either end are part of the stretch: nothing says that the load was off.
   while (start > 0 && isMissing(powerW[start - 1]!)) start -= 1;
   while (end < last && isMissing(powerW[end + 1]!)) end += 1;
-  return known({ first: start, last: end });
+  const dieC = Number.isFinite(limitC) ? cpuC : null;
+  return known(higherPlateau({ timeS, dieC, powerW }, { first: start, last: end }));
 }

@@ -2,6 +2,7 @@ import { isMissing } from '../missing';
 import { known, unknown, type Outcome } from '../outcome';
 import { solveLinear } from '../statistics/solveLinear';
 import { binnedMeans } from './binnedMeans';
+import { STILL_TO_COME_K } from './steady';
 
 export interface SettlingFit {
   /** End value T∞, K. */
@@ -144,6 +145,32 @@ function search(
   return best as Candidate | null;
 }
 
+/** In noise of more than this a fit cannot tell a slower term from none, K. */
+const NOISY_K = 0.2;
+/** Criteria nearer than this cannot choose between two models (Kass & Raftery 1995). */
+const AS_GOOD = 6;
+
+/**
+ * Whether a term slower than what was watched explains the readings as well as the fit does, and would have more than 0.3 K still to
+ * come: then the fit's end is chosen by chance.
+ */
+function hidesSlower(
+  fit: Candidate,
+  fitAt: (taus: number[]) => Candidate | null,
+  criterion: (fit: Candidate) => number,
+  watchedS: number,
+  shortest: number,
+): boolean {
+  const slow = 2 * watchedS;
+  let best: Candidate | null = null;
+  for (const fast of [...fit.taus, 1.5 * shortest, 3 * shortest, 6 * shortest, 12 * shortest]) {
+    const other = fast * APART < slow ? fitAt([slow, fast]) : null;
+    if (other && (!best || other.residualSquares < best.residualSquares)) best = other;
+  }
+  if (!best || criterion(best) > criterion(fit) + AS_GOOD) return false;
+  return Math.abs(best.coefficients[0]! - modelAt(best.taus, best.coefficients, watchedS)) >= STILL_TO_COME_K;
+}
+
 /** First-order autocorrelation of the residuals: near zero where the terms tell all that the data hold. */
 function autocorrelation(fit: Candidate, t: readonly number[], y: readonly number[]): number {
   const residuals = t.map((time, i) => y[i]! - modelAt(fit.taus, fit.coefficients, time));
@@ -212,7 +239,7 @@ function timeToWithin(fit: Candidate, distance: number, longest: number): number
  * MISSING allowed. Standard errors by the delta method with autocorrelated residuals.
  *
  * Not identified where the series is too short, where the slowest time constant is longer than what was
- * watched, or where the rise still to come is less sure than 0.15 K and than a third of itself.
+ * watched, where in much noise one so slow would explain the readings as well and have more to come, or where the rise still to come is less sure than 0.15 K and than a third of itself.
  *
  * Example: Samples of 40·(1 − e^(−t/120 s)): T∞ = 40 K and τ = 120 s.
  */
@@ -234,7 +261,7 @@ export function settlingFit(timeS: ArrayLike<number>, riseK: ArrayLike<number>):
   if (!other) return unknown('not identified: the fit has no solution');
   // A second term is looked for only where the first leaves something that is no noise.
   const two = autocorrelation(other, t, y) > UNEXPLAINED ? search(2, fitAt, shortest, 4 * watchedS) : null;
-  const fit = two && criterion(two) < criterion(other) - 6 ? two : other;
+  const fit = two && criterion(two) < criterion(other) - AS_GOOD ? two : other;
   const variance = residualVariance(fit, t, y);
   const slow = Math.max(...fit.taus);
   const lastS = timeS[timeS.length - 1]! - originS;
@@ -243,7 +270,9 @@ export function settlingFit(timeS: ArrayLike<number>, riseK: ArrayLike<number>):
   const endError = standardError(fit, t, variance, (row) => row.map((_, i) => (i === 0 ? 1 : 0)), lastS);
   if (toComeError === null || endError === null)
     return unknown('not identified: the time constants run together');
-  if (slow > watchedS) return unknown('not identified: slower than the soak was long');
+  const isNoisy = Math.sqrt(fit.residualSquares / t.length) > NOISY_K;
+  if (slow > watchedS || (isNoisy && hidesSlower(fit, fitAt, criterion, watchedS, shortest)))
+    return unknown('not identified: slower than the soak was long');
   if (toComeError > Math.max(0.15, Math.abs(stillToComeK) / 3)) {
     return unknown('not identified: the log cannot tell what is still to come');
   }

@@ -3,7 +3,21 @@ import { studentizedRange } from '../statistics/studentizedRange';
 /** A term of the uncertainty of a value: what it comes from, its variance, and the degrees of freedom behind it. */
 export interface DoubtTerm {
   from:
-    'mounts' | 'passes' | 'meter' | 'correction' | 'sensors' | 'interpolation' | 'settling' | 'room' | 'line';
+    | 'mounts'
+    | 'passes'
+    | 'meter'
+    | 'correction'
+    | 'sensors'
+    | 'step'
+    | 'readings'
+    | 'interpolation'
+    | 'settling'
+    | 'room'
+    | 'floor'
+    | 'line'
+    | 'law'
+    // Shared by all of a rig: in each interval, and between two only as far as it differs.
+    | 'power';
   variance: number;
   freedom: number;
 }
@@ -24,6 +38,24 @@ export function halfWidth(terms: readonly DoubtTerm[], count = 2): number {
     sum += (studentizedRange(0.95, count, Math.max(1, freedom)) ** 2 / 2) * variance;
   }
   return Math.sqrt(sum);
+}
+
+/**
+ * The terms that tell two apart: without what all of a rig share.
+ *
+ * @example comparedTerms([{ from: 'power', variance: 1, freedom: 9 }]) → []
+ */
+export function comparedTerms(terms: readonly DoubtTerm[]): DoubtTerm[] {
+  return terms.filter(({ from }) => from !== 'power');
+}
+
+/**
+ * Signed standard uncertainty by what watts restated, of a value with these terms.
+ *
+ * @example powerOf([{ from: 'power', variance: 0.04, freedom: 9 }]) → 0.2
+ */
+export function powerOf(terms: readonly DoubtTerm[]): number {
+  return Math.sqrt(terms.find(({ from }) => from === 'power')?.variance ?? 0);
 }
 
 /**

@@ -9,7 +9,7 @@ export interface SettingSpread {
   /** Variance from its mounts: shared by a whole sweep. */
   mount: Variance;
   source: SpreadSource;
-  /** Nothing was remounted anywhere, so what remounting does is in none of the figures. */
+  /** Nothing was remounted anywhere: what remounting does is assumed. */
   mountSpreadUnknown: boolean;
 }
 
@@ -19,9 +19,21 @@ function times(variance: Variance | null, share: number): Variance {
   return variance ? { variance: variance.variance * share, freedom: variance.freedom } : NONE;
 }
 
+/** What nobody varied is assumed, with so many degrees of freedom, and never taken as zero (DOUBT, constants). */
+const ASSUMED_FREEDOM = 8;
+
+const assumedMount = (standardUncertainty: number): Variance => ({
+  variance: standardUncertainty ** 2,
+  freedom: ASSUMED_FREEDOM,
+});
+
 function assumedSpread(standardUncertainty: number): SettingSpread {
-  const mount = { variance: standardUncertainty ** 2, freedom: Infinity };
-  return { pass: NONE, mount, source: 'assumed', mountSpreadUnknown: true };
+  return {
+    pass: NONE,
+    mount: assumedMount(standardUncertainty),
+    source: 'assumed',
+    mountSpreadUnknown: true,
+  };
 }
 
 /** Variance of a setting's mean over its mounts and passes, from the spreads of one mount and of one pass. */
@@ -29,12 +41,13 @@ function spreadOfMean(
   setting: SettingMean,
   spread: { pass: Variance | null; mount: Variance | null },
   source: SpreadSource,
+  assumed: number,
 ): SettingSpread {
   const mounts = setting.mounts.length;
   const inversePasses = mean(setting.mounts.map((mount) => 1 / mount.passValues.length));
   return {
     pass: times(spread.pass, inversePasses / mounts),
-    mount: times(spread.mount, 1 / mounts),
+    mount: times(spread.mount ?? assumedMount(assumed), 1 / mounts),
     source,
     mountSpreadUnknown: !spread.mount,
   };
@@ -43,7 +56,8 @@ function spreadOfMean(
 /**
  * Variances of a setting's mean rise, K² (FORMATS step 10): from its own passes and mounts; else pooled
  * over the control; else over the round-up; else an assumed standard uncertainty of 0.5 K. A setting
- * measured at one mount carries the rig's mount spread, where any entry was ever remounted.
+ * measured at one mount carries the rig's mount spread, where any entry was ever remounted, and the assumed one where none was:
+ * passes tell nothing of what remounting does.
  *
  * Example: A setting with three passes has a spread of its own; one pass alone has the control's, else the round-up's,
  * else 0.5 K.
@@ -63,12 +77,18 @@ export function settingSpread(
   const passes = mounts[0]!.passValues;
   if (passes.length > 1) {
     const pass = { variance: sampleVariance(passes), freedom: passes.length - 1 };
-    return spreadOfMean(setting, { pass, mount: rigMount }, 'own');
+    return spreadOfMean(setting, { pass, mount: rigMount }, 'own', assumed(setting.value));
   }
   const { control, roundUp } = rig;
   if (control.pass || control.mount)
-    return spreadOfMean(setting, { pass: control.pass ?? roundUp.pass, mount: rigMount }, 'control');
-  if (roundUp.pass || roundUp.mount) return spreadOfMean(setting, roundUp, 'round-up');
+    return spreadOfMean(
+      setting,
+      { pass: control.pass ?? roundUp.pass, mount: rigMount },
+      'control',
+      assumed(setting.value),
+    );
+  if (roundUp.pass || roundUp.mount)
+    return spreadOfMean(setting, roundUp, 'round-up', assumed(setting.value));
   return assumedSpread(assumed(setting.value));
 }
 
@@ -84,6 +104,6 @@ export function pooledSettingSpread(
   assumed: (value: number) => number = () => ASSUMED_SPREAD_K,
 ): SettingSpread {
   return roundUp.pass || roundUp.mount
-    ? spreadOfMean(setting, roundUp, 'round-up')
+    ? spreadOfMean(setting, roundUp, 'round-up', assumed(setting.value))
     : assumedSpread(assumed(setting.value));
 }

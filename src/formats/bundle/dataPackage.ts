@@ -1,5 +1,6 @@
-import { array, number, object, ValidationError } from 'yup';
+import { array, number, object, string, ValidationError } from 'yup';
 import { MOST, outOfBounds, unfitJson, unfitText, type Bound } from '@/core/bounds';
+import { POWER_PLACES, type PowerPlace } from '@/core/reduction/powerPlace';
 import { UnusableInput, type Problem } from '../problem';
 import { text } from '../sheets/fields';
 import { readPlanningParts, type PlanningParts } from './planningParts';
@@ -29,6 +30,9 @@ const rig = object({
     .default('open'),
   meterDistanceCm: within('distanceCm').default(100),
   limitC: within('limitC').required('${path} is missing: the temperature limit of the processor, °C'),
+  powerAt: string<PowerPlace>()
+    .oneOf([...POWER_PLACES], '${path}: die, board or wall was expected, got ${value}')
+    .default('die'),
 });
 
 const method = object({
@@ -48,7 +52,14 @@ const method = object({
 export interface DataPackage {
   name: string;
   title: string;
-  rig: { name: string; enclosure: string; meterDistanceCm: number; limitC: number };
+  rig: {
+    name: string;
+    enclosure: string;
+    meterDistanceCm: number;
+    limitC: number;
+    /** What the power meter sees (FORMATS step 3a). */
+    powerAt: PowerPlace;
+  };
   method: {
     loadsW: number[];
     noiseLineDba: number;

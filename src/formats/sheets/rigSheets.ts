@@ -6,6 +6,7 @@ import {
   type InstrumentKind,
   type RigBook,
 } from '@/core/rig/instrument';
+import { POWER_PLACES, type PowerPlace } from '@/core/reduction/powerPlace';
 import type { RigSetup } from '@/core/rig/rigSetup';
 import { bounded, day, finite, measure, text } from './fields';
 
@@ -28,6 +29,9 @@ export const rigSetupSheet: ObjectSchema<RigSetup> = object({
   clockMhz: measure(),
   voltageV: measure(),
   powerSetting: text(),
+  powerAt: string<PowerPlace>()
+    .oneOf([...POWER_PLACES], 'die, board or wall was expected')
+    .default('die'),
   limitC: bounded('limitC').required('a limit in °C was expected'),
   regulatorLimitC: bounded('limitC').nullable().default(null),
   cardLimitC: bounded('limitC').nullable().default(null),

@@ -46,6 +46,7 @@ export async function keepRun(
     loadW: point.loadW,
     program: point.loadName !== '',
     limitC: given.rule.limitC,
+    powerAt: given.rule.powerAt,
     windowS: given.rule.windowS,
   });
   const gapsS = samples.flatMap((sample, i) =>

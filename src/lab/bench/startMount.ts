@@ -96,6 +96,7 @@ export async function startMount(
     const rule = {
       windowS: roundUp.windowS,
       limitC: roundUp.rig.limitC,
+      powerAt: roundUp.rig.powerAt,
       cardLimitC: setup?.body.cardLimitC ?? null,
       regulatorLimitC: setup?.body.regulatorLimitC ?? null,
       warmUpS: byAir ? 0 : settings.warmUpMin * 60,

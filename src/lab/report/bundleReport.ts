@@ -32,7 +32,7 @@ function countedRuns(bundle: Bundle): LabRun[] {
   const { rig, method } = bundle.dataPackage;
   const controls = new Set(bundle.entries.filter(({ isControl }) => isControl).map(({ entry }) => entry));
   return bundle.runs.flatMap(({ run, trace, readings }, id): LabRun[] => {
-    const reduction = reduceBundleRun(run, trace, { limitC: rig.limitC, windowS: method.windowS });
+    const reduction = reduceBundleRun(run, trace, { ...rig, windowS: method.windowS });
     if (!reduction.known) return [];
     return [
       {

@@ -7,10 +7,15 @@ const WORDS: Record<DoubtTerm['from'], string> = {
   passes: 'passes: what reading it again changes',
   meter: 'the sound meter, through the slope of the curve',
   correction: 'the correction of a meter that was off, through the slope',
-  sensors: 'temperature sensors and power',
+  sensors: 'wandering of the room probe between mounts',
+  step: 'the steps in which the temperature sensors read',
+  readings: 'the scatter of readings at its place',
   interpolation: 'interpolation between two settings',
   settling: 'what was still to come when the window ended',
   room: 'a room temperature typed by hand',
+  floor: 'the room’s noise, which is taken off the meter reading',
+  law: 'the fan law by which it is converted to this speed',
+  power: 'the class of the power meter (the same for all of the rig)',
   line: 'the tenths by which the line is missed',
 };
 
