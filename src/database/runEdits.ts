@@ -24,11 +24,14 @@ export interface RunColumns {
   level_correction_db: number | null;
   level_correction_doubt_db: number | null;
   level_correction_why: string;
+  /** What runs.csv has beside these: typed means of other sensors, a score, columns that we do not know. */
+  extra: Record<string, string>;
   deleted_at: Date | null;
 }
 
 export interface LockedRun extends RunColumns {
   id: number;
+  rig_revision_id: number;
   version: number;
   trace: string;
 }
@@ -67,6 +70,7 @@ const CHANGEABLE: ReadonlySet<string> = new Set<keyof RunColumns>([
   'level_correction_db',
   'level_correction_doubt_db',
   'level_correction_why',
+  'extra',
   'deleted_at',
 ]);
 
@@ -80,6 +84,29 @@ export async function updateRun(db: Queryable, runId: number, columns: Partial<R
     [runId, ...Object.values(columns)],
   );
   return rows[0]!.version;
+}
+
+/** Label of a run of an entry that was typed with these numbers; null where there is none. */
+export async function findTypedTwin(
+  db: Queryable,
+  entry: { entryId: number; rigRevisionId: number },
+  typed: { loadW: number; setting: string; noiseDb: number; cpuC: number; ambientC: number },
+): Promise<string | null> {
+  const { rows } = await db.query<{ label: string }>(
+    `SELECT label FROM runs
+     WHERE entry_id = $1 AND rig_revision_id = $2 AND deleted_at IS NULL AND load_w = $3 AND lower(setting) = lower($4)
+       AND noise_db = $5 AND typed_cpu_c = $6 AND typed_ambient_c = $7 ORDER BY id LIMIT 1`,
+    [
+      entry.entryId,
+      entry.rigRevisionId,
+      typed.loadW,
+      typed.setting.trim(),
+      typed.noiseDb,
+      typed.cpuC,
+      typed.ambientC,
+    ],
+  );
+  return rows[0]?.label ?? null;
 }
 
 export interface RunToReduce {

@@ -73,7 +73,8 @@ const selectRuns = (revision: string) => `
 
 function reductionOf(row: RunRow, value: number): Reduction {
   const window = row.windowStartS === null ? null : { startS: row.windowStartS, endS: row.windowEndS! };
-  const { ambientMeanC, ambientSource, powerMeanW, powerSource, roomMovedK, levelMovedDb, powerMovedShare } = row;
+  const { ambientMeanC, ambientSource, powerMeanW, powerSource, roomMovedK, levelMovedDb, powerMovedShare } =
+    row;
   const shared = {
     ...{ window, ambientMeanC, ambientSource, powerMeanW, powerSource },
     ...{ roomMovedK, levelMovedDb, powerMovedShare },

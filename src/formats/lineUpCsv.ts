@@ -1,36 +1,77 @@
 import { stringify } from 'csv-stringify/sync';
-import { blankEntry, blankFan, type Entry } from '@/core/lineUp/entry';
+import { MOST, type Bound } from '@/core/bounds';
+import type { LayoutFan } from '@/core/cases/layout';
+import { blankEntry, blankFan, type Entry, type EntryExtra, type EntryFan } from '@/core/lineUp/entry';
 import { blankProduct, CONNECTORS, PRODUCT_KINDS, type Product } from '@/core/lineUp/product';
+import { blankSample, SAMPLE_STATES, type Sample } from '@/core/lineUp/sample';
 import type { CoverWords } from '@/core/lineUp/underCover';
-import { blankSample, type Sample } from '@/core/lineUp/sample';
 import { inBounds, RowReader } from './bundle/rowReader';
-import { MOST } from '@/core/bounds';
 import { ProblemList, type Problem } from './problem';
 import { safeText } from './safeText';
+import { entrySheet, productSheet } from './sheets/lineUpSheets';
 import { readTable } from './table';
 
 const FILE = 'line-up.csv';
-const COLUMNS = [
-  'product',
-  'maker',
-  'kind',
-  'revision',
-  'fan',
-  'fan_count',
-  'fan_price',
-  'height_mm',
-  'memory_clearance_mm',
-  'price',
-  'currency',
-  'connector',
-  'rated_rpm',
-  'makers_noise',
-  'sample',
-  'serial',
-  'source',
-  'is_control',
+
+type Cell = string | number | boolean | null;
+
+interface Column<T> {
+  column: string;
+  field: keyof T & string;
+  /** What a number may be; a text where it says nothing. */
+  bound?: Bound;
+  /** Tells who is under a cover. */
+  names?: true;
+}
+
+const PRODUCT: readonly Column<Product>[] = [
+  { column: 'revision', field: 'revision', names: true },
+  { column: 'width_mm', field: 'widthMm', bound: 'heightMm' },
+  { column: 'depth_mm', field: 'depthMm', bound: 'heightMm' },
+  { column: 'height_mm', field: 'heightMm', bound: 'heightMm' },
+  { column: 'fan_size_mm', field: 'fanSizeMm', bound: 'clearanceMm' },
+  { column: 'fan_thickness_mm', field: 'fanThicknessMm', bound: 'clearanceMm' },
+  { column: 'memory_clearance_mm', field: 'memoryClearanceMm', bound: 'clearanceMm' },
+  { column: 'fins_to_memory_mm', field: 'finsToMemoryMm', bound: 'clearanceMm' },
+  { column: 'radiator_mm', field: 'radiatorMm', bound: 'heightMm' },
+  { column: 'sockets', field: 'sockets', names: true },
+  { column: 'mounting', field: 'mounting', names: true },
+  { column: 'connector', field: 'connector' },
+  { column: 'rated_rpm', field: 'ratedRpm', bound: 'speedRpm' },
+  { column: 'blades', field: 'blades', bound: 'fanCount' },
+  { column: 'makers_noise', field: 'makersNoise', names: true },
+  // Of one pack of the product; fans and extras that are bought with it have their own.
+  { column: 'price', field: 'price', bound: 'price' },
+  { column: 'currency', field: 'currency' },
+  { column: 'priced_on', field: 'pricedOn' },
+  { column: 'pack_size', field: 'packSize', bound: 'count' },
+  { column: 'seller', field: 'seller', names: true },
+  { column: 'availability', field: 'availability', names: true },
+  { column: 'warranty', field: 'warranty', names: true },
 ];
+
+/** Behind `fan`, `fan2`, …: each fan of an entry has these. */
+const FAN: readonly Column<EntryFan>[] = [
+  { column: 'count', field: 'count', bound: 'fanCount' },
+  { column: 'price', field: 'eachPrice', bound: 'price' },
+  { column: 'direction', field: 'direction' },
+  { column: 'place', field: 'place' },
+  { column: 'own_thickness_mm', field: 'thicknessMm', bound: 'clearanceMm' },
+  { column: 'raised_mm', field: 'raisedMm', bound: 'clearanceMm' },
+];
+
+const SAMPLE = ['sample', 'serial', 'source', 'sample_state'] as const;
 const REQUIRED = ['product'];
+/** Of one entry; more is no line of a table. */
+const MOST_FANS = 20;
+const MOST_EXTRAS = 20;
+
+const numbered = (name: string, i: number) => (i === 0 ? name : `${name}${i + 1}`);
+const fanColumns = (i: number) => [
+  numbered('fan', i),
+  ...FAN.map(({ column }) => `${numbered('fan', i)}_${column}`),
+];
+const extraColumns = (i: number) => [numbered('extra', i), `${numbered('extra', i)}_price`];
 
 export interface LineUpCsvRow {
   product: Product;
@@ -39,45 +80,136 @@ export interface LineUpCsvRow {
   isControl: boolean;
 }
 
-/** The line-up as a CSV that comes back by `readLineUp`; covered entries by their cover names alone. */
-export function lineUpTable(
-  rows: readonly {
-    productName: string;
-    covered: boolean;
-    isControl: boolean;
-    product: { body: Product };
-    entry: { body: Entry };
-    sample: { body: Sample } | null;
-  }[],
-  words: CoverWords,
-): string {
-  const cell = (value: string | number | boolean | null) =>
+interface WrittenRow {
+  productName: string;
+  covered: boolean;
+  isControl: boolean;
+  product: { body: Product };
+  entry: { body: Entry };
+  sample: { body: Sample } | null;
+}
+
+/**
+ * The line-up as a CSV that comes back by `readLineUp`, with every field of products, fans, extras and layouts; covered entries by their
+ * cover names alone. Diaries of samples stay in the lab.
+ */
+export function lineUpTable(rows: readonly WrittenRow[], words: CoverWords): string {
+  const cell = (value: Cell) =>
     typeof value === 'string' ? safeText(words.text(value)) : String(value ?? '');
-  const lines = rows.map(({ productName, covered, isControl, product: { body: product }, entry, sample }) => {
-    const [fan] = entry.body.fans;
-    const bare = covered ? '' : undefined;
+  const most = (count: (entry: Entry) => number) =>
+    Array.from({ length: Math.max(1, ...rows.map(({ entry }) => count(entry.body))) }, (_, i) => i);
+  const fans = most((entry) => entry.fans.length);
+  const extras = most((entry) => entry.extras.length);
+  const headings = [
+    ...['product', 'maker', 'kind'],
+    ...PRODUCT.map(({ column }) => column),
+    ...fans.flatMap(fanColumns),
+    ...extras.flatMap(extraColumns),
+    ...['layout', ...SAMPLE, 'is_control'],
+  ];
+  const lines = rows.map(({ productName, covered, isControl, product: { body }, entry, sample }) => {
+    const named = (text: string) => (covered ? '' : text);
+    const fanCells = fans.flatMap((i): Cell[] => {
+      const fan = entry.body.fans[i];
+      return fan ? [fan.name, ...FAN.map(({ field }) => fan[field])] : fanColumns(i).map(() => null);
+    });
+    const extraCells = extras.flatMap((i): Cell[] => {
+      const extra = entry.body.extras[i];
+      return extra ? [extra.name, extra.price] : [null, null];
+    });
+    const { layout } = entry.body;
     return [
-      productName,
-      bare ?? product.maker,
-      product.kind,
-      bare ?? product.revision,
-      fan?.name ?? '',
-      fan?.count ?? null,
-      fan?.eachPrice ?? null,
-      product.heightMm,
-      product.memoryClearanceMm,
-      product.price,
-      product.currency,
-      product.connector,
-      product.ratedRpm,
-      bare ?? product.makersNoise,
-      sample?.body.label ?? '',
-      bare ?? sample?.body.serial ?? '',
-      sample?.body.source ?? '',
-      isControl,
+      ...[productName, named(body.maker), body.kind],
+      ...PRODUCT.map(({ field, names }): Cell => (names && covered ? '' : body[field])),
+      ...fanCells,
+      ...extraCells,
+      layout.length > 0 ? JSON.stringify(layout) : '',
+      ...[sample?.body.label ?? '', named(sample?.body.serial ?? ''), sample?.body.source ?? ''],
+      ...[sample?.body.state ?? '', isControl],
     ].map(cell);
   });
-  return stringify([COLUMNS, ...lines]);
+  return stringify([headings, ...lines]);
+}
+
+function readFields<T>(cells: RowReader, columns: readonly Column<T>[], prefix = ''): Partial<T> {
+  const read = columns.flatMap(({ column, field, bound }): [string, Cell][] => {
+    const name = prefix + column;
+    if (!bound) return [[field, cells.text(name)]];
+    const value = cells.number(name, inBounds(bound));
+    return value === null ? [] : [[field, value]];
+  });
+  return Object.fromEntries(read) as Partial<T>;
+}
+
+function readProduct(cells: RowReader): Product {
+  const kind = (cells.text('kind') || 'air-tower') as Product['kind'];
+  if (!PRODUCT_KINDS.includes(kind)) cells.fail('kind', `not one of ${PRODUCT_KINDS.join(', ')}: "${kind}"`);
+  const fields = readFields(cells, PRODUCT);
+  const connector = fields.connector ?? '';
+  if (!CONNECTORS.includes(connector))
+    cells.fail('connector', `not one of four-pin, three-pin, fixed: "${connector}"`);
+  const currency = fields.currency || 'EUR';
+  if (!/^[A-Z]{3}$/.test(currency)) cells.fail('currency', `not an ISO 4217 code: "${currency}"`);
+  const made = blankProduct({
+    name: cells.requiredText('product'),
+    maker: cells.text('maker'),
+    kind,
+    ...fields,
+    currency,
+  });
+  if (!cells.broken) refuseUnfit(cells, () => productSheet.validateSync(made), 'product');
+  return made;
+}
+
+/** What a sheet would not keep is told at its row. */
+function refuseUnfit(cells: RowReader, check: () => unknown, column: string): void {
+  try {
+    check();
+  } catch (error) {
+    cells.fail(column, (error as Error).message);
+    cells.broken = true;
+  }
+}
+
+function readFans(cells: RowReader): EntryFan[] {
+  const fans: EntryFan[] = [];
+  for (let i = 0; i < MOST_FANS; i += 1) {
+    const column = numbered('fan', i);
+    const name = cells.text(column);
+    const { count, ...fields } = readFields(cells, FAN, `${column}_`);
+    if (count !== undefined && !Number.isInteger(count)) cells.fail(`${column}_count`, 'not a whole number');
+    if (name === '' && !count) continue;
+    fans.push(blankFan({ ...fields, name: name || 'as sold', count: Math.max(1, count ?? 1) }));
+  }
+  return fans;
+}
+
+function readExtras(cells: RowReader): EntryExtra[] {
+  return Array.from({ length: MOST_EXTRAS }, (_, i) => numbered('extra', i)).flatMap((column) => {
+    const name = cells.text(column);
+    const price = cells.number(`${column}_price`, inBounds('price'));
+    return name === '' ? [] : [{ name, price: price ?? 0 }];
+  });
+}
+
+function readLayout(cells: RowReader): LayoutFan[] {
+  const text = cells.text('layout');
+  if (text === '') return [];
+  try {
+    return JSON.parse(text) as LayoutFan[];
+  } catch {
+    cells.fail('layout', 'not a layout as this table is written with');
+    cells.broken = true;
+    return [];
+  }
+}
+
+function readSample(cells: RowReader): Sample | null {
+  const label = cells.text('sample');
+  if (!label) return null;
+  const source = cells.text('source') === 'lent' ? 'lent' : 'bought';
+  const state = SAMPLE_STATES.find((name) => name === cells.text('sample_state')) ?? 'new';
+  return { ...blankSample(label), serial: cells.text('serial'), source, state };
 }
 
 /** A line-up from a CSV with a heading row; rows that cannot be used are listed with their line and column. */
@@ -87,52 +219,20 @@ export function readLineUp(csv: string): { rows: LineUpCsvRow[]; problems: Probl
   const read: LineUpCsvRow[] = [];
   for (const row of rows) {
     const cells = new RowReader(FILE, row, problems);
-    const name = cells.requiredText('product');
-    const kind = (cells.text('kind') || 'air-tower') as Product['kind'];
-    if (!PRODUCT_KINDS.includes(kind))
-      cells.fail('kind', `not one of ${PRODUCT_KINDS.join(', ')}: "${kind}"`);
-    const connector = cells.text('connector') as Product['connector'];
-    if (!CONNECTORS.includes(connector))
-      cells.fail('connector', `not one of four-pin, three-pin, fixed: "${connector}"`);
-    const currency = cells.text('currency') || 'EUR';
-    if (!/^[A-Z]{3}$/.test(currency)) cells.fail('currency', `not an ISO 4217 code: "${currency}"`);
+    const product = readProduct(cells);
     const control = cells.text('is_control').toLowerCase();
     if (!['true', 'false', ''].includes(control))
       cells.fail('is_control', `true or false expected: "${control}"`);
-    const count =
-      cells.number('fan_count', (n) =>
-        Number.isInteger(n) ? inBounds('fanCount')(n) : 'not a whole number',
-      ) ?? 0;
-    const product = blankProduct({
-      name,
-      maker: cells.text('maker'),
-      kind,
-      revision: cells.text('revision'),
-      heightMm: cells.number('height_mm', inBounds('heightMm')),
-      memoryClearanceMm: cells.number('memory_clearance_mm', inBounds('clearanceMm')),
-      price: cells.number('price', inBounds('price')),
-      currency,
-      connector,
-      ratedRpm: cells.number('rated_rpm', inBounds('speedRpm')),
-      makersNoise: cells.text('makers_noise'),
-    });
-    const eachPrice = cells.number('fan_price', inBounds('price'));
-    const fan = cells.text('fan');
-    const label = cells.text('sample');
-    const source = cells.text('source') === 'lent' ? 'lent' : 'bought';
+    const entry = {
+      ...blankEntry(),
+      fans: readFans(cells),
+      extras: readExtras(cells),
+      layout: readLayout(cells),
+    };
+    if (!cells.broken) refuseUnfit(cells, () => entrySheet.validateSync(entry), 'product');
+    const sample = readSample(cells);
     if (cells.broken) continue;
-    read.push({
-      product,
-      entry: {
-        ...blankEntry(),
-        fans:
-          count > 0 || fan
-            ? [blankFan({ name: fan || 'as sold', count: Math.max(1, count), eachPrice })]
-            : [],
-      },
-      sample: label ? { ...blankSample(label), serial: cells.text('serial'), source } : null,
-      isControl: control === 'true',
-    });
+    read.push({ product, entry, sample, isControl: control === 'true' });
   }
   return { rows: read, problems: problems.list() };
 }

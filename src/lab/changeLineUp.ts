@@ -9,6 +9,7 @@ import {
   findOrAddProduct,
   findSample,
   insertSample,
+  listEntriesOfProduct,
   removeCitation,
   setControl,
   setEntrySample,
@@ -18,7 +19,7 @@ import { citeEntry } from '@/database/roundUps';
 import { readSheet, writeSheet } from '@/database/sheets';
 import { refuseOnTheRig } from './bench/onTheRig';
 import { codeOf } from './codeOf';
-import { lineUpOf, type LineUpEntry } from './lineUpView';
+import { blankProductOf, lineUpOf, type LineUpEntry } from './lineUpView';
 import { Refused } from './refusal';
 import { syncEntry } from './saveSheet';
 
@@ -43,6 +44,24 @@ export interface NewEntry {
   code?: string;
 }
 
+/**
+ * What is to be written of a product: what is given, over what the lab knows by the columns of its entries (a height and a price that came
+ * with a bundle are not wiped by a name). Null where it has a sheet already, which stays as it is.
+ */
+async function knownProduct(db: Queryable, productId: number, given: Product): Promise<Product | null> {
+  if (await readSheet(db, 'product', productId)) return null;
+  const [entryId] = await listEntriesOfProduct(db, productId);
+  const owner = entryId === undefined ? null : await entryOwner(db, entryId);
+  if (!owner) return given;
+  const known = Object.entries(blankProductOf(owner)).filter(([name, value]) => {
+    const own = given[name as keyof Product];
+    return value !== null && value !== '' && (own === null || own === '');
+  });
+  // A price is known in its own currency.
+  const currency = given.price === null && owner.price !== null ? { currency: owner.currency } : {};
+  return { ...given, ...Object.fromEntries(known), ...currency };
+}
+
 /** Adds an entry with what is known of its product and sample; sheets that are there already stay as they are. */
 export async function addEntry(
   db: Queryable,
@@ -53,9 +72,9 @@ export async function addEntry(
 ): Promise<number> {
   const productId = await findOrAddProduct(db, entry.product);
   const sheet = { who, reason: '', version: 0 };
-  if (!(await readSheet(db, 'product', productId)))
-    await writeSheet(db, { ...sheet, kind: 'product', owner: productId, body: entry.product });
-  const entryId = await insertEntryOf(db, entry.product);
+  const product = await knownProduct(db, productId, entry.product);
+  if (product !== null) await writeSheet(db, { ...sheet, kind: 'product', owner: productId, body: product });
+  const entryId = await insertEntryOf(db, product ?? entry.product);
   await writeSheet(db, { ...sheet, kind: 'entry', owner: entryId, body: entry.entry });
   if (entry.sample) await addSample(db, productId, entryId, entry.sample, who);
   const code = entry.code ?? codeOf(entry.product.name, taken.codes);

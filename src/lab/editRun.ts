@@ -20,6 +20,8 @@ import {
 import { getRoundUp } from '@/database/roundUps';
 import { CannotReduce, reduceStoredRun } from './reduceStoredRun';
 import type { RunChanges, RunEdit, RunEdits } from './runEditSchema';
+import { spunBefore } from './spunBefore';
+import { extraChanges, hasTypedValue, typedExtra } from './typedExtra';
 
 export type EditResult =
   | { saved: true; version: number }
@@ -61,6 +63,7 @@ const REDUCED: ReadonlySet<string> = new Set<keyof RunColumns>([
   'window_end_s',
   // Pressures and flows are restated to it.
   'rpm',
+  'extra',
 ]);
 
 async function columnsOf(
@@ -200,6 +203,9 @@ async function editOne(db: Queryable, roundUpId: number, runId: number, edit: Ru
     throw new NotSaved({ saved: false, why: 'conflict', version: before.version, last });
   }
   const columns = onlyChanged(before, await columnsOf(db, roundUpId, edit.changes));
+  const extra = typedExtra(before.extra, edit.changes);
+  const typed = extraChanges(before.extra, extra);
+  if (typed.length > 0) columns.extra = extra;
   const names = Object.keys(columns) as (keyof RunColumns)[];
   const reread = await readingsChanged(db, runId, edit.changes);
   if (names.length === 0 && !reread) return before.version;
@@ -208,6 +214,7 @@ async function editOne(db: Queryable, roundUpId: number, runId: number, edit: Ru
   if (
     before.trace === '' &&
     readings.length === 0 &&
+    !hasTypedValue(now.extra) &&
     (now.typed_cpu_c === null || now.typed_ambient_c === null)
   )
     throw new CannotReduce('a run without a log needs die and room temperature, or a reading at a place');
@@ -215,7 +222,9 @@ async function editOne(db: Queryable, roundUpId: number, runId: number, edit: Ru
   const entryNames = 'entry_id' in columns ? await entryCodes(db, roundUpId) : new Map<number, string>();
   const words = (name: keyof RunColumns, value: unknown) =>
     name === 'entry_id' ? (entryNames.get(value as number) ?? 'another entry') : shown(value);
+  for (const change of typed) await insertChange(db, runId, { who: edit.who || 'reviewer', ...change });
   for (const name of names) {
+    if (name === 'extra') continue;
     const change = {
       who: edit.who || 'reviewer',
       what: NAMES[name] ?? name,
@@ -228,7 +237,10 @@ async function editOne(db: Queryable, roundUpId: number, runId: number, edit: Ru
   if (reread || names.some((name) => REDUCED.has(name))) await reduceStoredRun(db, runId);
   // What cannot be is refused before what may be a slip is asked about; either takes all of it back.
   const asked = edit.sure ? [] : await askedOf(db, roundUpId, before, columns);
-  if (reread && !edit.sure) asked.push(...oddReadings(reread.isNow, now.rpm));
+  if (reread && !edit.sure) {
+    const entry = { entryId: now.entry_id, rigRevisionId: before.rig_revision_id };
+    asked.push(...oddReadings(reread.isNow, now.rpm, await spunBefore(db, entry, runId)));
+  }
   if (asked.length > 0) throw new NotSaved({ saved: false, why: 'asked', asked });
   return version;
 }

@@ -1,4 +1,13 @@
-import { blankEntry, blankFan, entryPrice, fansText, isCovered, type Entry } from '@/core/lineUp/entry';
+import {
+  blankEntry,
+  blankFan,
+  entryPrice,
+  fansText,
+  isCovered,
+  priceParts,
+  priceWords,
+  type Entry,
+} from '@/core/lineUp/entry';
 import { blankProduct, type Product, type ProductKind } from '@/core/lineUp/product';
 import { variantNames } from '@/core/lineUp/variantNames';
 import type { Sample } from '@/core/lineUp/sample';
@@ -19,12 +28,14 @@ interface Outline {
 
 /** A product of which only the columns of a bundle are known. */
 export function blankProductOf(outline: Outline): Product {
+  // A bundle tells what the whole entry costs; of fans a product is one of them.
+  const each = outline.kind === 'fan' ? Math.max(1, outline.fanCount ?? 1) : 1;
   return blankProduct({
     maker: outline.maker,
     name: outline.name,
     kind: outline.kind as ProductKind,
     revision: outline.revision,
-    price: outline.price,
+    price: outline.price === null ? null : Math.round((outline.price / each) * 100) / 100,
     currency: outline.currency,
     heightMm: outline.heightMm,
   });
@@ -52,6 +63,8 @@ export interface LineUpEntry {
   productName: string;
   covered: boolean;
   price: number | null;
+  /** What it is made of, in words; empty where it is one price. */
+  priceWords: string;
   runs: number;
   entry: { version: number; body: Entry };
   productId: number;
@@ -75,6 +88,7 @@ function lineUpEntry(row: LineUpRow): LineUpEntry {
     productName: name,
     covered,
     price: row.entry || row.product ? entryPrice(product.body, entry.body) : row.price,
+    priceWords: priceWords(priceParts({ ...product.body, name }, entry.body) ?? [], product.body.currency),
     runs: row.runs,
     entry,
     productId: row.productId,

@@ -9,7 +9,8 @@ import { reduceTrace, type Reduction } from '@/core/reduction/reduceTrace';
 import { RESPONSES } from '@/core/responses/responses';
 import { valueOfRun, type MeasuredRun } from '@/core/responses/valueOfRun';
 import { farPower } from '@/core/runs/askedAbout';
-import { numberChannels, SENSORS, toTrace, type Channel } from '@/formats/bundle/traceTable';
+import { SENSORS } from '@/core/responses/typedMeans';
+import { numberChannels, toTrace, type Channel } from '@/formats/bundle/traceTable';
 import type { RawRunsPlan } from './rawRunsSchema';
 import type { RigRule } from './reduceBundleRun';
 

@@ -1,3 +1,4 @@
+import type { ReadingQuantity } from '@/core/responses/readingUnits';
 import { withDatabase } from '@/database/pool';
 import { listPlaces } from '@/database/runValues';
 import { onceFor } from './keptWhileUnwritten';
@@ -7,3 +8,14 @@ import type { RoundUpView } from './roundUpView';
 export const readPlaces = onceFor(async ({ roundUp }: RoundUpView) =>
   withDatabase((db) => listPlaces(db, roundUp.id)),
 );
+
+/** Places that a run can be typed at: those that were read, then those of the brief that nobody has read yet. */
+export async function offeredPlaces(
+  view: RoundUpView,
+): Promise<{ quantity: ReadingQuantity; place: string }[]> {
+  const read = (await readPlaces(view)).map(({ quantity, place }) => ({ quantity, place }));
+  const isRead = (quantity: string, place: string) =>
+    read.some((other) => other.quantity === quantity && other.place === place);
+  const planned = view.brief.question === 'fans-by-air' ? view.brief.places : [];
+  return [...read, ...planned.filter(({ quantity, place }) => !isRead(quantity, place))];
+}

@@ -39,7 +39,9 @@ export const availableResponses = onceFor(async (view: RoundUpView) => {
   const counting = view.runs.filter((run) => run.setAside === '');
   const hasSpeed = placesOf(FIRST_SPEED.id).length > 0 || counting.some((run) => run.rpm !== null);
   const hasDuty = counting.some((run) => run.dutyPct !== null);
-  const hasSone = (await sonesOf(view)).size > 0;
+  const sones = [...(await sonesOf(view)).values()];
+  const hasSone = sones.length > 0;
+  const hasSoneAxis = sones.some(({ isBound }) => !isBound);
   const isThere = ({ id, source }: Response) => {
     if (source.from === 'level') return hasSpeed || hasDuty || hasSone;
     if (source.from === 'loudness') return hasSone;
@@ -49,7 +51,7 @@ export const availableResponses = onceFor(async (view: RoundUpView) => {
     'noise',
     ...(hasSpeed ? (['rpm'] as const) : []),
     ...(hasDuty ? (['duty'] as const) : []),
-    ...(hasSone ? (['sone'] as const) : []),
+    ...(hasSoneAxis ? (['sone'] as const) : []),
   ];
   return { responses: RESPONSES.filter(isThere), placesOf, againsts };
 });
@@ -77,23 +79,25 @@ async function points(
   const made = new Map<number, MeasuredPoint>();
   for (const run of view.runs) {
     if (run.setAside !== '') continue;
-    const sone = sones.get(run.id) ?? null;
+    const heard = sones.get(run.id) ?? null;
+    const sone = heard && !heard.isBound ? heard.sone : null;
     const speed = { rpm: speedOf.get(run.id) ?? run.rpm, dutyPct: run.dutyPct };
     const point = { ...labRunPoint(run), ...speed, sone };
     const row = valueOf.get(run.id);
     const isLevel = response.source.from === 'level';
     const isLoudness = response.source.from === 'loudness';
-    if (isLoudness ? sone === null : !row && !isLevel) continue;
+    if (isLoudness ? heard === null : !row && !isLevel) continue;
     made.set(run.id, {
       ...point,
       settled: row?.settled ?? true,
-      value: isLoudness ? sone! : (row?.value ?? run.level.levelDb),
+      value: isLoudness ? heard!.sone : (row?.value ?? run.level.levelDb),
       resistanceKPerW: response.id === RISE.id ? point.resistanceKPerW : null,
       shortfall: row?.shortfall ?? 0,
       roomDoubtK: response.unit === 'K' ? point.roomDoubtK : 0,
       stepU: row?.stepU ?? 0,
       readingsU: row?.readingsU ?? 0,
       byPower: response.throttles && point.byPower,
+      isBound: isLoudness && heard!.isBound,
     });
   }
   return made;

@@ -1,10 +1,27 @@
-import { array, boolean, object, type InferType } from 'yup';
+import { array, boolean, object, string, type InferType, type ObjectSchema } from 'yup';
 
 import { BOUNDS, MOST } from '@/core/bounds';
-import { bounded, counted as countedField, maybeText as text, whole } from '@/formats/sheets/fields';
+import { TYPED_MEANS } from '@/core/responses/typedMeans';
+import { bounded, counted as countedField, finite, maybeText as text, whole } from '@/formats/sheets/fields';
 import { spotReadings } from './spotReadingsSchema';
 
 const counted = () => countedField(BOUNDS.count.max);
+
+/** Means of other sensors, typed by hand, by their column. */
+const more = () =>
+  object(
+    Object.fromEntries(TYPED_MEANS.map(({ heading, bound }) => [heading, bounded(bound).nullable()])),
+  ).noUnknown() as ObjectSchema<Record<string, number | null | undefined>>;
+
+/** What a program gave, with its unit and its better side. */
+const score = () =>
+  object({
+    value: finite().required('a score was expected'),
+    unit: text(20).default(''),
+    better: string<'higher' | 'lower'>().oneOf(['higher', 'lower']).default('higher'),
+  })
+    .noUnknown()
+    .nullable();
 
 /** What can be changed of a run by hand; whatever is left out stays. */
 export const runChanges = object({
@@ -22,6 +39,8 @@ export const runChanges = object({
   dutyPct: bounded('dutyPct').nullable(),
   /** All that was read of it at places, in the place of what was read before. */
   readings: spotReadings,
+  more: more().default(undefined).optional(),
+  score: score().default(undefined).optional(),
   note: text(MOST.text),
   setAside: text(1000),
   deleted: boolean(),
@@ -82,6 +101,8 @@ export const newRun = object({
   powerW: bounded('powerW').nullable().default(null),
   rpm: bounded('speedRpm').nullable().default(null),
   dutyPct: bounded('dutyPct').nullable().default(null),
+  more: more().default({}),
+  score: score().default(null),
   note: text(MOST.text).default(''),
   /** The reviewer was asked, and means it. */
   sure: boolean().default(false),

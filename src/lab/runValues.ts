@@ -4,13 +4,15 @@ import type { Reduction } from '@/core/reduction/reduceTrace';
 import { RESPONSES } from '@/core/responses/responses';
 import { RUN_SPEEDS } from '@/core/responses/runSpeeds';
 import { steady } from '@/core/responses/runValue';
+import type { CountedLoudness } from '@/core/sound/countedLoudness';
 import type { SpotReading } from '@/core/responses/spotReading';
 import { valueOfRun, windowMean, type MeasuredRun } from '@/core/responses/valueOfRun';
 import type { Queryable } from '@/database/pool';
 import { getValueParts, listReadings, writeValues, type ValueRow } from '@/database/runValues';
 import { readTrace } from '@/database/traces';
 import type { BundleRun } from '@/formats/bundle/runsTable';
-import { numberChannels, SENSORS, type TraceTable } from '@/formats/bundle/traceTable';
+import { SENSORS, TYPED_MEANS } from '@/core/responses/typedMeans';
+import { numberChannels, type TraceTable } from '@/formats/bundle/traceTable';
 
 interface Rule {
   loadW: number;
@@ -23,7 +25,7 @@ export function bundleMeasured(
   { run, trace, readings }: { run: BundleRun; trace: TraceTable | null; readings: readonly SpotReading[] },
   die: Reduction | null,
   rule: Rule,
-  sone: number | null = null,
+  sone: CountedLoudness | null = null,
 ): MeasuredRun {
   const typed = new Map(Object.entries(run.typedMeans));
   if (run.typedAmbientC !== null) typed.set('ambient_c', run.typedAmbientC);
@@ -83,7 +85,7 @@ export async function saveStoredValues(
   const parts = await getValueParts(db, run.id);
   const readings = await listReadings(db, run.id);
   const typed = new Map<string, number>();
-  for (const heading of SENSORS) {
+  for (const { heading } of TYPED_MEANS) {
     const mean = numberIn(parts.extra, heading);
     if (mean !== null) typed.set(heading, mean);
   }

@@ -43,16 +43,13 @@ function shownValues(rows: readonly ValueRow[], scoreUnit: string): ShownValue[]
   );
 }
 
-/** Temperatures drawn beside the die, by their column. */
-export const SHOWN_SENSORS: Record<string, string> = {
-  gpu_c: 'graphics card',
-  vrm_c: 'regulators',
-  liquid_c: 'coolant',
-  case_air_c: 'air in the case',
-  inlet_c: 'inlet',
-  memory_c: 'memory',
-  drive_c: 'drive',
-};
+/** Temperatures drawn beside the die, by their column: every sensor that can be ranked, and the inlet. */
+export const SHOWN_SENSORS: Record<string, string> = Object.fromEntries([
+  ...RESPONSES.flatMap(({ source, name }) =>
+    source.from === 'sensor' ? [[source.heading, name.replace(', rise', '').toLowerCase()]] : [],
+  ),
+  ['inlet_c', 'inlet'],
+]) as Record<string, string>;
 
 const SHOWN_CHANNELS = ['t_s', 'cpu_c', 'ambient_c', 'power_w', 'fan_rpm', ...Object.keys(SHOWN_SENSORS)];
 
@@ -66,6 +63,7 @@ export async function viewRun(roundUpId: number, runId: number, windowS: number)
     const parts = await getValueParts(db, runId);
     const readings = await listReadings(db, runId);
     return {
+      more: parts.extra,
       channels,
       neighbours: next,
       changes,

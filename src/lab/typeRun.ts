@@ -1,6 +1,7 @@
 import { oddReadings } from '@/core/air/oddReadings';
 import { impossibleRise } from '@/core/reduction/impossible';
 import { askedAbout } from '@/core/runs/askedAbout';
+import { TYPED_MEANS } from '@/core/responses/typedMeans';
 import { LIMIT_BAND_K } from '@/core/settling/loadStretch';
 import { insertChange } from '@/database/changes';
 import { insertRun } from '@/database/newRuns';
@@ -10,7 +11,14 @@ import { findEntry, nextLabel } from '@/database/runEdits';
 import { insertReadings } from '@/database/runValues';
 import { reduceStoredRun } from './reduceStoredRun';
 import type { NewRunInput } from './runEditSchema';
+import { spunBefore } from './spunBefore';
+import { sameTypedRun } from './sameTypedRun';
 import { toSpotReadings } from './spotReadingsSchema';
+import { hasTypedValue, typedExtra } from './typedExtra';
+
+const TEMPERATURES = TYPED_MEANS.filter(({ bound }) => bound === 'temperatureC').map(
+  ({ heading }) => heading,
+);
 
 /** A run typed where there is no log: settled means, or readings at places, by hand. */
 export async function typeRun(
@@ -26,15 +34,28 @@ export async function typeRun(
     if (!entry) return { saved: false, message: `no entry "${input.entry}" in this round-up` };
     const { cpuC, ambientC } = input;
     const readings = toSpotReadings(input.readings);
-    if (readings.length === 0 && cpuC === null)
+    const extra = typedExtra({}, input);
+    if (readings.length === 0 && cpuC === null && !hasTypedValue(extra))
       return { saved: false, message: 'the die’s mean was expected, or a reading at a place', field: 'cpuC' };
+    if (ambientC === null && TEMPERATURES.some((heading) => extra[heading] !== undefined))
+      return {
+        saved: false,
+        message: 'the room’s mean was expected beside a temperature',
+        field: 'ambientC',
+      };
     if (cpuC !== null && ambientC === null)
       return { saved: false, message: 'the room’s mean was expected beside the die’s', field: 'ambientC' };
     const impossible = cpuC === null ? null : impossibleRise(cpuC, ambientC!, input.loadW);
     if (impossible) return { saved: false, message: impossible, field: 'cpuC' };
     const { rig } = (await getRoundUp(db, roundUpId))!;
     const limited = cpuC !== null && cpuC >= rig.limitC - LIMIT_BAND_K;
-    const asked = input.sure ? [] : [...askedAbout(input, limited), ...oddReadings(readings, input.rpm)];
+    const asked = input.sure
+      ? []
+      : [
+          ...askedAbout(input, limited),
+          ...oddReadings(readings, input.rpm, await spunBefore(db, entry, null)),
+          ...(await sameTypedRun(db, entry, input)),
+        ];
     if (asked.length > 0) return { saved: false, asked };
     const label = await nextLabel(db, roundUpId);
     const id = await insertRun(db, {
@@ -62,7 +83,7 @@ export async function typeRun(
       windowReason: '',
       ambientDoubtK: null,
       levelCorrection: null,
-      extra: {},
+      extra,
       traceDigest: '',
     });
     await insertReadings(db, [{ runId: id, readings }]);

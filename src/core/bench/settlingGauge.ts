@@ -38,6 +38,7 @@ export function settlingGauge(
   riseK: ArrayLike<number>,
   roomC: ArrayLike<number>,
   windowS: number,
+  isHeld = false,
 ): SettlingGauge {
   const nothing = {
     slopeKPerMin: null,
@@ -87,7 +88,7 @@ export function settlingGauge(
     }
     if (leftS !== null) leftS = Math.max(leftS, windowS - coveredS, 0);
   }
-  const [against] = againstSettled(slope, toCome(fit, slope, coveredS));
+  const [against] = againstSettled(slope, toCome(fit, slope, coveredS, isHeld));
   const why =
     coveredS < windowS - 1
       ? `${Math.ceil((windowS - coveredS) / 60)} min of window still to fill`

@@ -52,6 +52,7 @@ export function gaugeOf(
     soak.map(riseOf),
     soak.map((sample) => sample.roomC),
     rule.windowS,
+    limited,
   );
 }
 

@@ -74,17 +74,60 @@ export function fansText({ fans }: Entry): string {
     .join('; ');
 }
 
+/** A part of what an entry costs: so many of it, at so much each. */
+export interface PricePart {
+  what: string;
+  count: number;
+  each: number;
+}
+
+type Priced = Pick<Product, 'name' | 'kind' | 'price' | 'packSize'>;
+
 /**
- * What the whole entry costs: the product for each of its pieces, the fans bought with it, brackets and cables; null where
- * the product has no price.
+ * What an entry's price is made of: the product, once, or of a fan as many as are fitted; the fans bought with it, brackets and cables.
+ * Null where the product has no price.
  *
- * @example entryPrice({ price: 59, packSize: 1 }, { ...blankEntry(), extras: [{ name: 'bracket', price: 4 }] }) → 63
+ * Example: Two fans of 9.90 EUR each: 2 × 9.90; a cooler of 59 with a bracket of 4: 59 and 4.
  */
-export function entryPrice(product: Pick<Product, 'price' | 'packSize'>, entry: Entry): number | null {
+export function priceParts(product: Priced, entry: Entry): PricePart[] | null {
   if (product.price === null) return null;
-  const fans = entry.fans.reduce((sum, fan) => sum + fan.count * (fan.eachPrice ?? 0), 0);
-  const extras = entry.extras.reduce((sum, extra) => sum + extra.price, 0);
-  return Math.round((product.price / product.packSize + fans + extras) * 100) / 100;
+  // Of a fan the fans without a price of their own are the product itself.
+  const own = entry.fans.reduce((sum, fan) => sum + (fan.eachPrice === null ? fan.count : 0), 0);
+  const count = product.kind === 'fan' ? Math.max(1, own) : 1;
+  return [
+    { what: product.name, count, each: product.price / product.packSize },
+    ...entry.fans.flatMap(({ name, count: fans, eachPrice }) =>
+      eachPrice === null ? [] : [{ what: name, count: fans, each: eachPrice }],
+    ),
+    ...entry.extras.map(({ name, price }) => ({ what: name, count: 1, each: price })),
+  ];
+}
+
+/**
+ * What the whole entry costs; null where the product has no price.
+ *
+ * @example entryPrice({ name: 'Levante', kind: 'air-tower', price: 59, packSize: 1 }, { ...blankEntry(), extras: [{ name: 'bracket',
+ * price: 4 }] }) → 63
+ */
+export function entryPrice(product: Priced, entry: Entry): number | null {
+  const parts = priceParts(product, entry);
+  return parts && Math.round(parts.reduce((sum, { count, each }) => sum + count * each, 0) * 100) / 100;
+}
+
+/**
+ * The same in words: “2 × 9.90 = 19.80 EUR”, “Levante 60.00 + bracket 30.00 = 90.00 EUR”; empty where nothing is added up.
+ *
+ * @example priceWords([{ what: 'Racha 120', count: 2, each: 9.9 }], 'EUR') → '2 × 9.90 = 19.80 EUR'
+ */
+export function priceWords(parts: readonly PricePart[], currency: string): string {
+  const [first] = parts;
+  if (!first || (parts.length === 1 && first.count === 1)) return '';
+  const said = parts.map(({ what, count, each }) => {
+    const price = `${count > 1 ? `${count} × ` : ''}${each.toFixed(2)}`;
+    return parts.length > 1 ? `${what} ${price}` : price;
+  });
+  const total = parts.reduce((sum, { count, each }) => sum + count * each, 0);
+  return `${said.join(' + ')} = ${total.toFixed(2)} ${currency}`;
 }
 
 /**

@@ -30,7 +30,8 @@ export function responsePoint(
   return {
     ...standing,
     rpm: windowMean(measured, 'fan_rpm') ?? measured.rpm,
-    sone: measured.sone,
+    sone: measured.sone && !measured.sone.isBound ? measured.sone.sone : null,
+    isBound: value.value.isBound,
     settled: value.value.settled,
     value: value.value.value,
     resistanceKPerW: isRise && die?.resistanceKPerW.known ? die.resistanceKPerW.value : null,

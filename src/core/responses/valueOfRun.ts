@@ -9,9 +9,11 @@ import { usualStepS } from '../settling/standsForS';
 import type { SettlingFit } from '../settling/settlingFit';
 import { burstRise, LEAST_REACH_S } from './burstRise';
 import { limitTime } from './limitTime';
+import type { CountedLoudness } from '../sound/countedLoudness';
 import type { Response } from './responses';
 import { steady, type RunValue, type SensorWindow } from './runValue';
 import { sensorValue } from './sensorValue';
+import { LIMIT_AFTER } from './typedMeans';
 import { spotValue, type SpotReading } from './spotReading';
 
 /** All that was measured of a run. */
@@ -27,7 +29,7 @@ export interface MeasuredRun {
   die: Reduction | null;
   levelDb: number;
   /** Loudness by the recordings of its setting; null where there is none that counts. */
-  sone: number | null;
+  sone: CountedLoudness | null;
   rpm: number | null;
   readings: readonly SpotReading[];
   score: number | null;
@@ -197,6 +199,8 @@ function steadyTime(run: MeasuredRun, die: Reduction, fit: SettlingFit): Outcome
 }
 
 function untilLimit(run: MeasuredRun): Outcome<RunValue> {
+  const typed = run.channels ? undefined : run.typed.get(LIMIT_AFTER);
+  if (typed !== undefined) return known(steady(typed));
   const loaded = loadedDie(run);
   if (!loaded.known) return loaded;
   const { timeS, dieC, onS, onDoubtS } = loaded.value;
@@ -230,7 +234,7 @@ export function valueOfRun(run: MeasuredRun, { source }: Response, place: string
     case 'level':
       return known(steady(run.levelDb));
     case 'loudness':
-      return run.sone === null ? NO_READING : known(steady(run.sone));
+      return run.sone === null ? NO_READING : known({ ...steady(run.sone.sone), isBound: run.sone.isBound });
     case 'steady-time':
       if (!die?.fit.known) return unknown(die ? 'its settling is not identified' : 'no reading of it');
       return steadyTime(run, die, die.fit.value);

@@ -48,7 +48,7 @@ export function judgeSettling(
   const slope = windowSlope(timeS.subarray(offset), riseK.subarray(offset));
   const slopeKPerMin = slope.known ? known(slope.value.kPerMin) : slope;
   const fit = settlingFit(timeS, riseK);
-  const left = toCome(fit, slope, timeS[timeS.length - 1]! - timeS[0]!);
+  const left = toCome(fit, slope, timeS[timeS.length - 1]! - timeS[0]!, !mayRunAway);
   const isRunningAway = mayRunAway && runningAway(timeS, riseK);
   const against = againstSettled(slope, left);
   if (isRunningAway) against.push('running away: the rise turns up again');

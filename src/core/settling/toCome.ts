@@ -16,9 +16,17 @@ export interface ToCome {
  *
  * @example toCome({ known: false, reason: '' }, { known: true, value: { kPerMin: 0.02, doubtKPerMin: 0.01 } }, 600).sizeK → 0.3
  * @param onS how long the load was on, s
+ * @param isHeld the die is held at its limit: R × load trembles with the power that holds it, by more than any bound could bear, so that
+ * only what the slope surely is counts
  */
-export function toCome(fit: Outcome<SettlingFit>, slope: Outcome<WindowSlope>, onS: number): ToCome {
+export function toCome(
+  fit: Outcome<SettlingFit>,
+  slope: Outcome<WindowSlope>,
+  onS: number,
+  isHeld = false,
+): ToCome {
   if (fit.known) return { sizeK: Math.abs(fit.value.stillToComeK), by: 'fit' };
   const { kPerMin, doubtKPerMin } = slope.known ? slope.value : { kPerMin: Infinity, doubtKPerMin: 0 };
-  return { sizeK: ((Math.abs(kPerMin) + doubtKPerMin) * onS) / 60, by: 'slope' };
+  const mostKPerMin = Math.max(0, Math.abs(kPerMin) + (isHeld ? -doubtKPerMin : doubtKPerMin));
+  return { sizeK: (mostKPerMin * onS) / 60, by: 'slope' };
 }

@@ -10,7 +10,7 @@ const REQUIRED = ['entry', 'x_mm', 'y_mm', 'depth_um'];
 const within = (least: number, most: number, words: string) => (value: number) =>
   value >= least && value <= most ? null : words;
 const place = within(-500, 500, 'a place on a plate lies within 500 mm');
-const depth = within(0, 5000, 'a depth is counted down from the highest place, to 5,000 µm');
+const depth = within(-5000, 5000, 'a depth lies within 5,000 µm of where it is counted from');
 
 /** Places of plates by the entry that they belong to; rows that cannot be used are listed, and a grid that is none. */
 export function readFlatness(

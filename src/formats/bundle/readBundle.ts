@@ -1,3 +1,4 @@
+import type { CountedLoudness } from '@/core/sound/countedLoudness';
 import type { LayoutFan } from '@/core/cases/layout';
 import { fansOfLayout } from '@/core/lineUp/fansOfLayout';
 import { blankEntry } from '@/core/lineUp/entry';
@@ -34,7 +35,7 @@ export interface Bundle {
   /** What was heard in them, once somebody has listened (lab/sound/bundleClips.ts). */
   heard?: {
     /** Loudness of runs by their ids. */
-    sones: ReadonlyMap<string, number>;
+    sones: ReadonlyMap<string, CountedLoudness>;
     clips: readonly { clip: BundleClip; judged: JudgedClip }[];
     /** Their first seconds by path, where a verdict lets them be heard. */
     starts: ReadonlyMap<string, WavStart>;

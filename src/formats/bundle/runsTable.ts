@@ -2,7 +2,7 @@ import { UnusableInput, type ProblemList } from '../problem';
 import type { Run } from '@/core/runs/run';
 import { readTable } from '../table';
 import { unknownCells } from './entriesTable';
-import { boundOf, SENSORS } from './traceTable';
+import { TYPED_MEANS } from '@/core/responses/typedMeans';
 import { counting, inBounds, RowReader } from './rowReader';
 
 export interface BundleRun extends Run {
@@ -76,9 +76,9 @@ function readCorrection(read: RowReader): BundleRun['levelCorrection'] {
 /** Means of sensors, where there are such columns. */
 function readTypedMeans(read: RowReader): Record<string, number> {
   const means: Record<string, number> = {};
-  for (const column of SENSORS) {
-    const value = read.number(column, inBounds(boundOf(column)));
-    if (value !== null) means[column] = value;
+  for (const { heading, bound } of TYPED_MEANS) {
+    const value = read.number(heading, inBounds(bound));
+    if (value !== null) means[heading] = value;
   }
   return means;
 }

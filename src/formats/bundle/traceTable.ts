@@ -1,4 +1,5 @@
 import { BOUNDS, MOST, outOfBounds, type Bound } from '@/core/bounds';
+import { SENSORS } from '@/core/responses/typedMeans';
 import { isMissing, MISSING } from '@/core/missing';
 import type { Trace } from '@/core/reduction/trace';
 import { isMissingCell, parseNumber, splitCells } from '../cells';
@@ -24,33 +25,16 @@ const KNOWN = new Set([
   'ambient_c',
   'power_w',
   'fan_rpm',
-  'clock_mhz',
-  'gpu_c',
-  'vrm_c',
-  'liquid_c',
   'inlet_c',
-  'case_air_c',
-  'memory_c',
-  'drive_c',
   'pump_rpm',
   'pump_duty_pct',
   'noise_db',
+  ...SENSORS,
 ]);
 
 export function isKnownChannel(heading: string): boolean {
   return KNOWN.has(heading) || /^fan(?:[2-9]|1[0-6])_rpm$/.test(heading);
 }
-
-/** Columns that a run without a die can stand on (FORMATS step 11). */
-export const SENSORS = [
-  'gpu_c',
-  'vrm_c',
-  'liquid_c',
-  'case_air_c',
-  'memory_c',
-  'drive_c',
-  'clock_mhz',
-] as const;
 
 /** What each known column holds, by its ending. */
 export function boundOf(heading: string): Bound {

@@ -14,7 +14,7 @@ export const plateSheet: ObjectSchema<PlateSheet> = object({
     object({
       xMm: finite().min(-500).max(500).required(),
       yMm: finite().min(-500).max(500).required(),
-      depthUm: finite().min(0, 'a depth is counted down from the highest place').max(5000).required(),
+      depthUm: finite().min(-5000).max(5000).required(),
     }).noUnknown(),
   )
     .max(MOST_PLATE_POINTS, 'at most ${max} places of a plate')

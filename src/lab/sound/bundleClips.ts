@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import { correctedDb } from '@/core/levels/levelCorrection';
 import { energyMeanDb } from '@/core/levels/energyMeanDb';
 import { judgedClip, type JudgedClip } from '@/core/sound/judgedClip';
+import { countedLoudness } from '@/core/sound/countedLoudness';
 import { runLoudness, USUAL_MAINS_HZ } from '@/core/sound/runLoudness';
 import { mean } from '@/core/statistics/mean';
 import { untold, type Tell } from '@/core/progress';
@@ -128,7 +129,7 @@ export async function withLoudness(bundle: Bundle): Promise<Bundle> {
   const sones = runLoudness(
     bundle.runs.map(({ run: { run: id, entry, setting } }) => ({ id, entry, setting })),
     clips.flatMap(({ clip: { run, entry, setting }, judged: { loudness } }) =>
-      loudness.known ? [{ run: run || null, entry, setting, sone: loudness.value.sone }] : [],
+      loudness.known ? [{ run: run || null, entry, setting, ...countedLoudness(loudness.value) }] : [],
     ),
   );
   const isHeard = bundle.dataPackage.planning.verdict?.parts.some(({ kind }) => kind === 'sounds');

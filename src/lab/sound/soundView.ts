@@ -2,6 +2,7 @@ import { correctedDb } from '@/core/levels/levelCorrection';
 import { energyMeanDb } from '@/core/levels/energyMeanDb';
 import { FIRST_SPEED } from '@/core/responses/runSpeeds';
 import { judgedClip, type JudgedClip } from '@/core/sound/judgedClip';
+import { countedLoudness, type CountedLoudness } from '@/core/sound/countedLoudness';
 import { runLoudness, USUAL_MAINS_HZ } from '@/core/sound/runLoudness';
 import { groupBy } from '@/core/statistics/groupBy';
 import { mean } from '@/core/statistics/mean';
@@ -143,12 +144,12 @@ export async function viewRecording(
  * Loudness of each run by recordings that count: the run's own where the bench made one, else the mean of those of its entry
  * and setting.
  */
-export const sonesOf = onceFor(async (view: RoundUpView): Promise<ReadonlyMap<number, number>> => {
+export const sonesOf = onceFor(async (view: RoundUpView): Promise<ReadonlyMap<number, CountedLoudness>> => {
   const { clips } = await viewRecordings(view);
   return runLoudness(
     view.runs,
     clips.flatMap(({ recording: { runId: run, entry, setting }, judged: { loudness } }) =>
-      loudness.known ? [{ run, entry, setting, sone: loudness.value.sone }] : [],
+      loudness.known ? [{ run, entry, setting, ...countedLoudness(loudness.value) }] : [],
     ),
   );
 });

@@ -74,7 +74,7 @@ export function EntryForm({
           />
           <TextField label="Place" value={fan.place} onValue={(place) => change(i, { place })} />
           <NumberField
-            label={`Extra, ${currency}`}
+            label={`Each, if bought, ${currency}`}
             optional
             value={fan.eachPrice}
             onValue={(eachPrice) => change(i, { eachPrice })}
@@ -119,7 +119,7 @@ export function EntryForm({
             onValue={(name) => changeExtra(i, { name })}
           />
           <NumberField
-            label={currency}
+            label={`Price, ${currency}`}
             value={extra.price}
             onValue={(price) => changeExtra(i, { price: price ?? 0 })}
           />

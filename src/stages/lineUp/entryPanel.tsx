@@ -110,6 +110,11 @@ export function EntryPanel({
           take out
         </button>
       </div>
+      {item.priceWords && (
+        <p className="text-[14px] text-ink2" dir="auto">
+          Price of this entry: {item.priceWords}
+        </p>
+      )}
       <section aria-label="Fans and cover">
         <EntryForm
           entryId={item.entryId}

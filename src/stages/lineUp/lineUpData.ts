@@ -12,6 +12,8 @@ export interface LineUpItem {
   shownName: string;
   covered: boolean;
   price: number | null;
+  /** What it is made of, in words; empty where it is one price. */
+  priceWords: string;
   runs: number;
   entry: KeptSheet<Entry>;
   productId: number;

@@ -122,11 +122,16 @@ export function LineUpRow({
       <td className="num w-24">
         <EditableCell
           number
-          label={`Price of the product, ${body.currency}`}
+          label={`Price of ${body.packSize > 1 ? `a pack of ${body.packSize}` : body.kind === 'fan' ? 'one fan' : 'the product alone'}, ${body.currency}`}
           value={body.price}
           shown={item.price === null ? undefined : figure(item.price, 2)}
           onValue={(price) => save({ price: price as number | null }, 'Price')}
         />
+        {item.priceWords && (
+          <span className="block text-[12px] whitespace-normal text-ink2" dir="auto">
+            {item.priceWords}
+          </span>
+        )}
       </td>
       <td className="max-w-32 truncate" dir="auto">
         {item.sample ? (

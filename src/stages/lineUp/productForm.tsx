@@ -93,7 +93,13 @@ export function ProductForm({
         />
         <TextField label="Mounting" value={product.mounting} onValue={(mounting) => set({ mounting })} />
         <NumberField
-          label="Price"
+          label={
+            product.packSize > 1
+              ? 'Price of a pack'
+              : product.kind === 'fan'
+                ? 'Price of one fan'
+                : 'Price, without extras'
+          }
           unit={product.currency}
           optional
           value={product.price}

@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import { toast } from 'sonner';
 import { object, string, type StringSchema } from 'yup';
+import { TYPED_MEANS } from '@/core/responses/typedMeans';
 import type { Load } from '@/core/runs/load';
 import { EntryOptions } from '@/ui/form/entryOptions';
 import { numberCell } from '@/ui/form/numberCell';
@@ -24,7 +25,17 @@ interface Field {
 }
 
 type CellName =
-  'setting' | 'pass' | 'mount' | 'noiseDb' | 'floorDb' | 'cpuC' | 'ambientC' | 'powerW' | 'rpm' | 'note';
+  | 'setting'
+  | 'pass'
+  | 'mount'
+  | 'noiseDb'
+  | 'floorDb'
+  | 'cpuC'
+  | 'ambientC'
+  | 'powerW'
+  | 'rpm'
+  | 'dutyPct'
+  | 'note';
 
 const FIELDS: Field[] = [
   { name: 'setting', label: 'Fans', width: '4.8rem', text: true },
@@ -32,15 +43,23 @@ const FIELDS: Field[] = [
   { name: 'mount', label: 'Mount', width: '4.2rem' },
   { name: 'noiseDb', label: 'Read, dB(A)', width: '5.4rem' },
   { name: 'floorDb', label: 'Room, dB(A)', width: '5.6rem' },
-  { name: 'cpuC', label: 'Die, °C', width: '5rem' },
-  { name: 'ambientC', label: 'Room, °C', width: '5.2rem' },
+  { name: 'cpuC', label: 'Die, °C', width: '5rem', optional: true },
+  { name: 'ambientC', label: 'Room, °C', width: '5.2rem', optional: true },
   { name: 'powerW', label: 'Power, W', width: '4.8rem', optional: true },
   { name: 'rpm', label: 'rpm', width: '4.6rem', optional: true },
+  { name: 'dutyPct', label: 'Duty, %', width: '4.4rem', optional: true },
   { name: 'note', label: 'Note', width: '5.6rem', optional: true, text: true },
 ];
 
+/** What else a run can stand on, or did: typed where somebody read it. */
+const MORE = [
+  ...TYPED_MEANS.map(({ heading, label }) => ({ name: heading, label, text: false })),
+  { name: 'score', label: 'Score', text: false },
+  { name: 'scoreUnit', label: 'Score’s unit', text: true },
+];
+
 /** What stays for the next run of an evening: only the readings are new. */
-const READINGS: readonly CellName[] = ['noiseDb', 'cpuC', 'powerW', 'rpm', 'note', 'setting'];
+const READINGS: readonly CellName[] = ['noiseDb', 'cpuC', 'powerW', 'rpm', 'dutyPct', 'note', 'setting'];
 const OTHER = 'other';
 
 /** A heat load that a run can be typed at, as the method names it. */
@@ -63,7 +82,26 @@ const schema = object({
     .default('')
     .when('load', ([load], cell) => (load === OTHER ? numberCell('Load, W') : cell)),
   ...cells,
+  more: object(
+    Object.fromEntries(
+      MORE.map(({ name, label, text }) => [name, text ? string().default('') : numberCell(label, true)]),
+    ) as Record<string, StringSchema<string, object, string, 'd'>>,
+  ),
+  scoreBetter: string<'higher' | 'lower'>().oneOf(['higher', 'lower']).default('higher'),
 });
+
+const NO_MORE = Object.fromEntries(MORE.map(({ name }) => [name, ''])) as Record<string, string>;
+
+/** The means and the score that were typed, as they are sent. */
+function sentMore(more: Record<string, string>, better: string) {
+  const means = TYPED_MEANS.flatMap(({ heading }) => {
+    const value = typedNumber(more[heading] ?? '');
+    return value === null ? [] : [[heading, value] as const];
+  });
+  const value = typedNumber(more.score ?? '');
+  const score = value === null ? null : { value, unit: (more.scoreUnit ?? '').trim(), better };
+  return { more: Object.fromEntries(means), score };
+}
 
 const EMPTY = Object.fromEntries(
   FIELDS.map(({ name }) => [name, name === 'pass' || name === 'mount' ? '1' : '']),
@@ -85,12 +123,20 @@ export function TypeRunRow({
   const [trouble, setTrouble] = useState<Trouble | null>(null);
   const form = useForm({
     resolver: yupResolver(schema),
-    defaultValues: { entry: entries[0]?.entry ?? '', load: loads[0]?.key ?? OTHER, loadW: '', ...EMPTY },
+    defaultValues: {
+      entry: entries[0]?.entry ?? '',
+      load: loads[0]?.key ?? OTHER,
+      loadW: '',
+      ...EMPTY,
+      more: NO_MORE,
+      scoreBetter: 'higher' as const,
+    },
     reValidateMode: 'onSubmit',
   });
   const { register, control, setValue, setFocus, formState } = form;
   const load = useWatch({ control, name: 'load' });
   const busy = formState.isSubmitting;
+  const [showsMore, setShowsMore] = useState(false);
 
   const save = (sure: boolean) =>
     form.handleSubmit(async (typed) => {
@@ -102,18 +148,26 @@ export function TypeRunRow({
         name,
         text ? typed[name].trim() : typedNumber(typed[name]),
       ]);
-      const body = { who: whoIsHere(), entry: typed.entry, ...heat, ...Object.fromEntries(read), sure };
+      const body = {
+        ...{ who: whoIsHere(), entry: typed.entry, ...heat, ...Object.fromEntries(read), sure },
+        ...sentMore(typed.more as Record<string, string>, typed.scoreBetter),
+      };
       const answer = await sendJson(`/api/round-ups/${roundUpId}/runs`, 'POST', body);
       if (!answer.ok) return setTrouble(troubleOf(answer));
       setTrouble(null);
       toast(`Run ${String(answer.body.label)} is in the logbook`);
       for (const name of READINGS) setValue(name, '');
+      setValue('more', { ...NO_MORE, scoreUnit: (typed.more as Record<string, string>).scoreUnit ?? '' });
       setFocus('setting');
       router.refresh();
     });
 
   // What the line itself can tell comes first; what the lab says stands until the next try.
-  const fault = [formState.errors.loadW, ...FIELDS.map(({ name }) => formState.errors[name])].find(Boolean);
+  const fault = [
+    formState.errors.loadW,
+    ...FIELDS.map(({ name }) => formState.errors[name]),
+    ...Object.values(formState.errors.more ?? {}),
+  ].find((error): error is { message?: string } => Boolean(error) && typeof error === 'object');
   const shown: Trouble | null = fault ? { kind: 'failed', message: fault.message ?? '' } : trouble;
   const box = 'w-full rounded border bg-raised px-2 py-1';
   const isWrong = (name: CellName | 'loadW') =>
@@ -170,10 +224,42 @@ export function TypeRunRow({
         <button className="act-button" disabled={busy}>
           Save
         </button>
+        <button
+          type="button"
+          className="quiet-button"
+          aria-expanded={showsMore}
+          onClick={() => setShowsMore(!showsMore)}
+        >
+          More readings
+        </button>
         <button type="button" className="quiet-button" onClick={onClose}>
           Close
         </button>
       </div>
+      {showsMore && (
+        <div className="flex flex-wrap items-end gap-1.5 pt-2" role="group" aria-label="More readings">
+          {MORE.map(({ name, label, text }) => (
+            <label key={name} className="block w-28">
+              <span className="label-text whitespace-nowrap">{label}</span>
+              <input
+                {...register(`more.${name}`)}
+                className={`${box} border-hairline ${text ? '' : 'text-right'}`}
+                inputMode={text ? 'text' : 'decimal'}
+              />
+            </label>
+          ))}
+          <label className="block w-28">
+            <span className="label-text">Better is</span>
+            <select {...register('scoreBetter')} className={`${box} border-hairline py-[5px]`}>
+              <option value="higher">higher</option>
+              <option value="lower">lower</option>
+            </select>
+          </label>
+          <p className="label-text basis-full">
+            A fan that does not turn: 0 rpm with its duty. A run without the die stands on what else was read.
+          </p>
+        </div>
+      )}
       {shown && (
         <div className="pt-1.5">
           <TroubleNote trouble={shown} busy={busy} onAgain={() => void save(shown.kind === 'asked')()} />

@@ -14,6 +14,9 @@ const NAMES: Record<ReadingQuantity, string> = {
   noise: 'level',
   temperature: 'temperature',
 };
+/** A temperature at a place is compared nowhere: it is kept where it came with a bundle, and not asked for. */
+const isOffered = (quantity: ReadingQuantity) => quantity !== 'temperature';
+
 function Scatter({ row }: { row: TypedPlace }) {
   const scatter = scatterOf(row);
   if (!scatter) return null;
@@ -107,7 +110,9 @@ export function PlaceRows({
                       change(at, { quantity, unit: unitsOf(quantity)[0]! });
                     }}
                   >
-                    {READING_QUANTITIES.map((quantity) => (
+                    {READING_QUANTITIES.filter(
+                      (quantity) => isOffered(quantity) || quantity === row.quantity,
+                    ).map((quantity) => (
                       <option key={quantity} value={quantity}>
                         {NAMES[quantity]}
                       </option>

@@ -14,10 +14,13 @@ export function RunActions({
   roundUpId,
   run,
   entries,
+  more,
 }: {
   roundUpId: number;
   run: LabRun;
   entries: RunEntry[];
+  /** What was typed of other sensors, by its column. */
+  more: Readonly<Record<string, string>>;
 }) {
   const router = useRouter();
   const [open, setOpen] = useState<RunForm | null>(null);
@@ -67,7 +70,7 @@ export function RunActions({
         </button>
       </div>
       {open ? (
-        <RunFormOpen key={open} what={open} run={run} entries={entries} saving={saving} onClose={close} />
+        <RunFormOpen key={open} {...{ what: open, run, entries, more, saving }} onClose={close} />
       ) : (
         <div className="pt-2">
           <RunTrouble saving={saving} typed={() => undefined} onClose={close} />

@@ -22,6 +22,8 @@ export interface RunData {
   changes: RunChange[];
   /** What it came to beside the rise of its die. */
   values: ShownValue[];
+  /** What was typed of other sensors, by its column. */
+  more: Readonly<Record<string, string>>;
   /** What was read of it at places. */
   readings: SpotReading[];
 }

@@ -1,4 +1,5 @@
 import { object, string, type AnyObjectSchema } from 'yup';
+import { TYPED_MEANS } from '@/core/responses/typedMeans';
 import { hasDie, type LabRun } from '@/core/runs/labRun';
 import { numberCell } from '@/ui/form/numberCell';
 import { typedNumber } from '@/ui/typedNumber';
@@ -19,8 +20,26 @@ export interface RunField {
   choices?: RunEntry[];
 }
 
+/** Fields of other means; no dots, which a form would take for a path. */
+const MORE = 'more_';
+
+/** Means of other sensors that were typed: those that are there, and those that could be. */
+function typedMeans(more: Readonly<Record<string, string>>): RunField[] {
+  return TYPED_MEANS.map(({ heading, label }) => ({
+    name: `${MORE}${heading}`,
+    label,
+    value: more[heading] === undefined ? null : Number(more[heading]),
+    kind: 'number',
+    optional: true,
+  }));
+}
+
 /** What of a run can be changed by hand: of means that were typed, and of a run of readings, other fields than of a log. */
-export function runFields(run: LabRun, entries: RunEntry[]): RunField[] {
+export function runFields(
+  run: LabRun,
+  entries: RunEntry[],
+  more: Readonly<Record<string, string>> = {},
+): RunField[] {
   // Without a log and a die it stands on what was read at places.
   const withDie = hasDie(run);
   const typed: RunField[] =
@@ -46,6 +65,7 @@ export function runFields(run: LabRun, entries: RunEntry[]): RunField[] {
     ...room,
     { name: 'rpm', label: 'Fans, rpm', value: run.rpm, kind: 'number', optional: true },
     { name: 'dutyPct', label: 'Duty, %', value: run.dutyPct, kind: 'number', optional: true },
+    ...(run.hasTrace ? [] : typedMeans(more)),
   ];
 }
 
@@ -63,15 +83,25 @@ export function fieldTexts(fields: readonly RunField[]): Record<string, string> 
   return Object.fromEntries(fields.map(({ name, value }) => [name, value === null ? '' : String(value)]));
 }
 
+/** Values by field as the run takes them: means of other sensors lie under `more`. */
+export function nestedValues(
+  values: readonly (readonly [string, string | number | null])[],
+): Record<string, unknown> {
+  const more = values.filter(([name]) => name.startsWith(MORE));
+  const own = values.filter(([name]) => !name.startsWith(MORE));
+  const nested = more.map(([name, value]) => [name.slice(MORE.length), value] as const);
+  return { ...Object.fromEntries(own), ...(more.length > 0 ? { more: Object.fromEntries(nested) } : {}) };
+}
+
 /** What was typed, as changes of the run; it has passed the schema. */
 export function fieldChanges(
   fields: readonly RunField[],
   typed: Record<string, string>,
-): Record<string, string | number | null> {
-  return Object.fromEntries(
+): Record<string, unknown> {
+  return nestedValues(
     fields.map(({ name, kind }) => {
       const text = (typed[name] ?? '').trim();
-      return [name, kind === 'text' ? text : typedNumber(text)];
+      return [name, kind === 'text' ? text : typedNumber(text)] as const;
     }),
   );
 }

@@ -6,7 +6,7 @@ import { object, string } from 'yup';
 import type { LabRun } from '@/core/runs/labRun';
 import { EntryOptions } from '@/ui/form/entryOptions';
 import { setWho, whoIsHere } from '@/ui/who';
-import { fieldChanges, fieldsSchema, fieldTexts, runFields, type RunEntry } from './runFields';
+import { fieldChanges, fieldsSchema, fieldTexts, nestedValues, runFields, type RunEntry } from './runFields';
 import { RunTrouble } from './runTrouble';
 import type { RunSaving } from './useRunSave';
 
@@ -29,16 +29,18 @@ export function RunFormOpen({
   what,
   run,
   entries,
+  more,
   saving,
   onClose,
 }: {
   what: RunForm;
   run: LabRun;
   entries: RunEntry[];
+  more: Readonly<Record<string, string>>;
   saving: RunSaving;
   onClose: () => void;
 }) {
-  const fields = runFields(run, entries);
+  const fields = runFields(run, entries, more);
   const schema = what === 'aside' ? REASON : what === 'note' ? NOTE : fieldsSchema(fields);
   const { register, handleSubmit, getValues } = useForm<Texts>({
     resolver: yupResolver(schema) as Resolver<Texts>,
@@ -56,7 +58,7 @@ export function RunFormOpen({
       };
     if (what === 'note')
       return { changes: { note: typed.note }, done: `Note of run ${label} saved`, undo: { note: run.note } };
-    const undo = Object.fromEntries(fields.map((field) => [field.name, field.value]));
+    const undo = nestedValues(fields.map(({ name, value }) => [name, value] as const));
     return { changes: fieldChanges(fields, typed), done: `Run ${label} changed`, undo };
   }
 

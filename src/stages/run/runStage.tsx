@@ -198,7 +198,7 @@ export function RunStage({ data }: { data: RunData }) {
             {withDie && <Settling data={data} />}
           </tbody>
         </table>
-        <RunActions roundUpId={data.roundUpId} run={run} entries={data.entries} />
+        <RunActions roundUpId={data.roundUpId} run={run} entries={data.entries} more={data.more} />
         {data.trace && (
           <p className="label-text pt-3">
             {data.trace.samples} samples; the automatic window is the last {figure(data.windowS, 0)} s with

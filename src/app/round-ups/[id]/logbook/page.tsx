@@ -2,7 +2,7 @@ import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { loadLabel, loadKey } from '@/core/runs/load';
 import { deletedRuns, offeredColumns, packedLogbook } from '@/lab/logbookRows';
-import { readPlaces } from '@/lab/readPlaces';
+import { offeredPlaces } from '@/lab/readPlaces';
 import { loadsOf } from '@/lab/roundUpView';
 import { olderRunsSentence } from '@/core/runs/olderRuns';
 import { OlderNote } from '@/stages/rig/olderNote';
@@ -23,7 +23,7 @@ export default async function LogbookPage({ params, searchParams }: Props) {
   const loads = loadsOf(view).map((load) => ({ ...load, key: loadKey(load), label: loadLabel(load) }));
   const deleted = await deletedRuns(view);
   const offered = await offeredColumns(view);
-  const places = await readPlaces(view);
+  const places = await offeredPlaces(view);
   const columns = offered.filter((column) => wanted.has(column.key));
   return (
     <>
@@ -36,7 +36,7 @@ export default async function LogbookPage({ params, searchParams }: Props) {
         loads={loads}
         entries={entries.map(({ entry, product }) => ({ entry, product }))}
         deleted={deleted}
-        places={places.map(({ quantity, place }) => ({ quantity, place }))}
+        places={places}
         readsAir={view.brief.question === 'fans-by-air'}
       />
     </>

@@ -46,7 +46,7 @@ export default async function RunPage({ params }: { params: Promise<{ id: string
   const all = await roundUpView(idFrom(id));
   const noted = all && notedRuns(all).find((notedRun) => notedRun.run.id === runId);
   if (!noted) notFound();
-  const { channels, neighbours, changes, values, readings } = await viewRun(
+  const { channels, neighbours, changes, values, readings, more } = await viewRun(
     all.roundUp.id,
     runId,
     all.roundUp.windowS,
@@ -65,6 +65,7 @@ export default async function RunPage({ params }: { params: Promise<{ id: string
         changes,
         values,
         readings,
+        more,
         limitC: roundUp.rig.limitC,
         windowS: roundUp.windowS,
         loadLabel: loadLabel(run),

@@ -1,0 +1,35 @@
+import type { Bound } from '../bounds';
+import { RESPONSES } from './responses';
+
+/** What can be typed of a run beside its die: a settled mean, or when it came to its limit. */
+export interface TypedMean {
+  /** Its column in runs.csv, and in what a run keeps. */
+  heading: string;
+  label: string;
+  bound: Bound;
+}
+
+/** Seconds until the limit, where no log tells them. */
+export const LIMIT_AFTER = 'limit_after_s';
+
+/**
+ * Everything that a response takes from a mean that was typed: whatever is added to the registry with a column of its own can be typed,
+ * read from a bundle, kept through every edit and logged.
+ */
+export const TYPED_MEANS: readonly TypedMean[] = RESPONSES.flatMap(({ source, name }): TypedMean[] => {
+  switch (source.from) {
+    case 'sensor':
+      return [{ heading: source.heading, label: `${name.replace(', rise', '')}, °C`, bound: 'temperatureC' }];
+    case 'clock':
+      return [{ heading: 'clock_mhz', label: 'Clock, MHz', bound: 'clockMhz' }];
+    case 'limit-time':
+      return [{ heading: LIMIT_AFTER, label: 'At the limit after, s', bound: 'timeS' }];
+    default:
+      return [];
+  }
+});
+
+/** Columns of logs that a run without a die can stand on (FORMATS step 11). */
+export const SENSORS: readonly string[] = TYPED_MEANS.map(({ heading }) => heading).filter(
+  (heading) => heading !== LIMIT_AFTER,
+);
