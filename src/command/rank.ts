@@ -47,6 +47,7 @@ function detailJson(detail: EntryDetail) {
   );
   return {
     places: detail.places,
+    chanceFirst: rounded(detail.chanceFirst, 3),
     ...Object.fromEntries(Object.entries(figures).map(([name, figure]) => [name, figure.value])),
     ...(Object.keys(why).length > 0 ? { why } : {}),
   };
@@ -125,7 +126,7 @@ function asTable(result: BundleRanking, nameOf: (entry: string) => string): stri
     `${figure(placed.value)} ± ${figure(placed.interval95)}`,
     ...(isRise ? [placed.resistanceKPerW?.toFixed(3) ?? '', placed.temperatureAtReferenceC.toFixed(1)] : []),
     `${placed.levelDb.toFixed(1)}`,
-    [placed.status === 'ranked' ? '' : placed.status, placed.restated ? 'restated by the fan laws' : '']
+    [placed.status === 'ranked' ? '' : placed.status, placed.restated ? 'converted by the fan laws' : '']
       .filter(Boolean)
       .join(', '),
   ]);
@@ -140,7 +141,7 @@ function asTable(result: BundleRanking, nameOf: (entry: string) => string): stri
   if (ranking.brackets.length > 0) lines.push('');
   for (const bracket of ranking.brackets) lines.push(...bracketSentences(bracket, names, scale));
   if (ranking.notPlaced.length > 0) {
-    lines.push('', 'Not placed here');
+    lines.push('', 'Not ranked here');
     for (const { entry, status, reason } of ranking.notPlaced)
       lines.push(`${entry}  ${nameOf(entry)}  ${status}: ${reason}`);
   }

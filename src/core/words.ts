@@ -52,3 +52,12 @@ export function firstOf(place: number): string {
 export function ordinalWord(place: number): string {
   return ORDINALS[place - 1] ?? `number ${place}`;
 }
+
+/**
+ * A range of places in words: “third”, “second to fifth”.
+ *
+ * @example placesInWords(2, 5) → 'second to fifth'
+ */
+export function placesInWords(from: number, to: number): string {
+  return from === to ? firstOf(from) : `${ordinalWord(from)} to ${ordinalWord(to)}`;
+}

@@ -5,6 +5,7 @@ export interface KnownRun {
   id: number;
   entryId: number;
   rigRevisionId: number;
+  rig: string;
   label: string;
   mount: number;
   pass: number;
@@ -26,10 +27,11 @@ export async function listKnownRuns(
   digests: readonly string[],
 ): Promise<KnownRun[]> {
   const { rows } = await db.query<KnownRun & Record<string, unknown>>(
-    `SELECT id, entry_id AS "entryId", rig_revision_id AS "rigRevisionId", label, mount, pass, load_w AS "loadW",
+    `SELECT u.id, entry_id AS "entryId", rig_revision_id AS "rigRevisionId", g.name AS rig, label, mount, pass, load_w AS "loadW",
             load_name AS "loadName", gpu_load_w AS "gpuLoadW", setting, noise_db AS "noiseDb", floor_db AS "floorDb",
             typed_cpu_c AS "typedCpuC", trace_digest AS "traceDigest", deleted_at IS NOT NULL AS deleted
-     FROM runs WHERE entry_id = ANY ($1) OR (trace_digest <> '' AND trace_digest = ANY ($2)) ORDER BY id`,
+     FROM runs u JOIN rig_revisions v ON v.id = u.rig_revision_id JOIN rigs g ON g.id = v.rig_id
+     WHERE entry_id = ANY ($1) OR (trace_digest <> '' AND trace_digest = ANY ($2)) ORDER BY u.id`,
     [entryIds, digests],
   );
   return rows;

@@ -224,14 +224,14 @@ export async function listFanAirspeeds(db: Queryable): Promise<[string, number][
   return rows.map(({ name, airspeed }) => [name, airspeed]);
 }
 
-/** What the runs of a round-up say of their score's unit and better side. */
+/** What each run of a round-up with a score says of its unit and better side. */
 export async function listScores(
   db: Queryable,
   roundUpId: number,
-): Promise<{ unit: string; better: string }[]> {
-  const { rows } = await db.query<{ unit: string; better: string }>(
-    `SELECT DISTINCT coalesce(u.extra->>'score_unit', '') AS unit, coalesce(u.extra->>'score_better', '') AS better
-     ${OF_ROUND_UP} AND v.response = 'score' LIMIT 2`,
+): Promise<{ runId: number; unit: string; better: string }[]> {
+  const { rows } = await db.query<{ runId: number; unit: string; better: string }>(
+    `SELECT u.id AS "runId", coalesce(u.extra->>'score_unit', '') AS unit, coalesce(u.extra->>'score_better', '') AS better
+     ${OF_ROUND_UP} AND v.response = 'score' AND u.set_aside = '' ORDER BY u.id`,
     [roundUpId],
   );
   return rows;

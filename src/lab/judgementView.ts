@@ -40,6 +40,8 @@ export interface JudgementView {
   shown: ResponseView;
   rule: DetailRule;
   /** Name of the control whose rise is to be held; empty where none has a place. */
+  /** Standard uncertainty that all rises of the rig share, K. */
+  sharedRiseK: number;
   control: string;
   judged: JudgedEntry[];
   notPlaced: { entry: string; reason: string }[];
@@ -172,6 +174,7 @@ async function judged(
     shown,
     rule,
     control: held?.product ?? '',
+    sharedRiseK: isRise ? view.instruments.sharedRiseK : 0,
     judged: ranking.placed.map((placed) => ({
       placed,
       detail: details.get(placed.entry)!,

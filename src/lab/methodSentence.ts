@@ -1,6 +1,6 @@
 import type { Brief } from '@/core/brief/brief';
 import { departures, methodDone } from '@/core/brief/methodDone';
-import { questionOf } from '@/core/brief/questions';
+import { isByAir, questionOf } from '@/core/brief/questions';
 import { choiceOf } from '@/core/brief/schools';
 import { AXES } from '@/core/curves/axis';
 import { figureSentence } from '@/core/responses/figureSentence';
@@ -14,6 +14,8 @@ interface Measured {
   roundUp: RoundUp;
   entries: readonly { entry: string; isControl: boolean }[];
   instruments: InstrumentDoubt;
+  /** A brief was written: what it planned can be departed from. */
+  isWritten: boolean;
 }
 
 /** What the sentences are about: the runs at one load, what is ranked of them, and where. */
@@ -42,20 +44,23 @@ function whatWasCompared({ roundUp }: Measured, brief: Brief, ranked: Ranked): s
   const fans = `${label}; fans ${choiceOf('fans', brief.schools.fans.choice).label}`;
   const what = brief.question === 'coolers' ? fans : label;
   const where = `${bench} (${rig.name}, revision ${rig.revision})`;
-  return `${what}: ${many} at ${ranked.label} on ${where}, ${comparedAt(roundUp, ranked)}.`;
+  const heat = isByAir(brief.question) ? '' : ` at ${ranked.label}`;
+  return `${what}: ${many}${heat} on ${where}, ${comparedAt(roundUp, ranked)}.`;
 }
 
-function whatWasDone({ entries }: Measured, brief: Brief, { runs }: Ranked): string[] {
+function whatWasDone({ entries, isWritten }: Measured, brief: Brief, { runs }: Ranked): string[] {
   const done = methodDone({ loads: [] }, runs, entries);
   if (!done) return [];
   const counting = runs.filter((run) => run.setAside === '');
   const mounts = new Set(counting.map((run) => `${run.entry}|${run.mount}`)).size;
   const measured = `${plural(done.runs, 'run')} over ${plural(mounts, 'mount')} of ${plural(done.measured, 'entry', 'entries')}`;
   const room = `${done.roomC ? `${span(done.roomC, 1)} °C and ` : ''}${span(done.floorDba, 1)} dB(A)`;
-  const departed = departures(brief, done);
+  const departed = departures(brief, done, isWritten);
   return [
-    `${measured}; the room stood at ${room}.`,
-    ...(departed.length > 0 ? [`Otherwise than planned: ${departed.join('; ')}.`] : []),
+    `${measured}. Room: ${room}.`,
+    ...(departed.length > 0
+      ? [`${isWritten ? 'Changes from the plan' : 'To know'}: ${departed.join('; ')}.`]
+      : []),
   ];
 }
 
@@ -64,12 +69,12 @@ function howSure({ instruments, roundUp }: Measured, { shown: { response } }: Ra
   const sensors = `the sensors' ± ${halfWidth(instruments.sharedRiseK)} K`;
   const isRise = response.throttles;
   const shared = response.unit === 'K' ? `${meter} and ${sensors}, moves` : `${meter}, moves`;
-  const left = `the spread of passes and mounts and what the instruments leave in doubt (${instruments.from.join('; ')})`;
+  const left = `the spread of passes and mounts and what the instruments leave in doubt (${instruments.from.filter((line) => response.unit === 'K' || line.startsWith('sound meter')).join('; ')})`;
   const { limitC } = roundUp.rig;
   const restated = `Restated temperatures are for a room of ${roundUp.referenceAmbientC} °C and a limit of ${limitC} °C. `;
   return [
     `± is the 95 % interval, from ${left}; what all share, ${shared} all alike and is not in it.`,
-    `Places are ranges: who cannot be told apart by the simultaneous 95 % critical difference (Tukey–Kramer) shares them. ${isRise ? restated : ''}Levels from another room, distance or a maker's box cannot be set beside these.`,
+    `Entries that tie share a range of places (Tukey–Kramer, 95 %). ${isRise ? restated : ''}Levels from another room, distance or a maker's box cannot be set beside these.`,
   ];
 }
 

@@ -58,6 +58,7 @@ export async function viewPairs(view: RoundUpView, lineDb: number): Promise<View
   return curvesOf(view).flatMap(({ load, label, curves }) => {
     const rule = { ...lineRule(load, { referenceAmbientC, limitC: rig.limitC }), lineDb };
     const placed = new Map(rankAtLine(curves, rule).placed.map((entry) => [entry.entry, entry]));
+    const compared = Math.max(2, placed.size);
     const loudest = (entry: string) => curves.find((curve) => curve.entry === entry)?.points.at(-1) ?? null;
     return pairs.flatMap((pair): ViewedPair[] => {
       const [one, two] = [placed.get(pair.base), placed.get(pair.other)];
@@ -67,7 +68,7 @@ export async function viewPairs(view: RoundUpView, lineDb: number): Promise<View
         {
           ...pair,
           load: label,
-          atLine: one && two ? pairDifference(one, two) : null,
+          atLine: one && two ? pairDifference(one, two, compared) : null,
           fullK: fullOther.value - full.value,
           fullDb: fullOther.levelDb - full.levelDb,
           slowerShare: pair.baseFans === pair.otherFans ? null : slower(pair),

@@ -23,11 +23,13 @@ import { labRunPoint, type LabRun } from '@/core/runs/labRun';
 import { groupBy } from '@/core/statistics/groupBy';
 import { ASSUMED_SPREAD_K } from '@/core/uncertainty/assumedSpread';
 import { briefLoad, type Brief } from '@/core/brief/brief';
+import { isByAir } from '@/core/brief/questions';
 import { listSkipped } from '@/database/bench';
 import { withDatabase } from '@/database/pool';
 import { readSheet, type KeptSheet } from '@/database/sheets';
 import { briefOf } from './briefView';
 import { lineUpOf, type LineUpEntry } from './lineUpView';
+import { viewResponse } from './responseView';
 import { curvesOf, viewRoundUp, type RoundUpView } from './roundUpView';
 
 export interface PlanView {
@@ -36,6 +38,8 @@ export interface PlanView {
   /** The brief's heat loads, in their order. */
   loads: Load[];
   scatter: RigScatter;
+  /** In what differences are told: kelvins, or of fans by their air percent of what they move. */
+  unit: 'K' | '%';
   /** Where the scatter was learnt, in words. */
   scatterFrom: string;
   /** What was measured, and what the bench has left out for good. */
@@ -82,6 +86,27 @@ function learntScatter(
   return {
     scatter: { passK: Math.sqrt(pass?.variance ?? 0), mountK: Math.sqrt(mount.variance) },
     from: `from this rig’s own remounts (${mount.freedom} degrees of freedom)`,
+  };
+}
+
+/** What a fan's airspeed is assumed to scatter by, % of it (FORMATS step 14). */
+const ASSUMED_AIR: RigScatter = { mountK: 0.8 * 3, passK: 0.6 * 3 };
+
+/** The same of fans by their air, in percent of what they move: of the response that most of them were read by. */
+async function airScatter(view: RoundUpView): Promise<{ scatter: RigScatter; from: string }> {
+  const assumed = { scatter: ASSUMED_AIR, from: 'assumed, 3 % of an airspeed: nothing was repeated yet' };
+  const { loads } = await viewResponse(view, { response: 'airspeed' });
+  const settings = loads[0]?.curves.flatMap((curve) => curve.points) ?? [];
+  const shares = settings.flatMap(({ spread, value, source }) =>
+    source === 'assumed' || !(value > 0)
+      ? []
+      : [(100 * Math.sqrt(spread.pass.variance + spread.mount.variance)) / value],
+  );
+  if (shares.length === 0) return assumed;
+  const sd = median(shares);
+  return {
+    scatter: { mountK: 0.8 * sd, passK: 0.6 * sd },
+    from: 'from what repeats of these fans scatter by',
   };
 }
 
@@ -170,7 +195,8 @@ export async function viewPlan(roundUpId: number, today: string): Promise<PlanVi
   );
   const byEntry = groupBy(view.runs, (run) => run.entry);
   const repeated = await spreadReadings(view);
-  const { scatter, from } = learntScatter(view, repeated);
+  const byAir = isByAir(view.brief.question);
+  const { scatter, from } = byAir ? await airScatter(view) : learntScatter(view, repeated);
   const counting = view.runs.filter((run) => run.setAside === '');
   const risesK: PlanView['risesK'] = {};
   for (const { load, curves } of curvesOf(view)) {
@@ -184,6 +210,7 @@ export async function viewPlan(roundUpId: number, today: string): Promise<PlanVi
     entries: lineUp.map((entry) => planEntry(entry, byEntry.get(entry.code) ?? [], view.roundUp.windowS)),
     loads: brief!.body.loads.map(briefLoad),
     scatter,
+    unit: byAir ? '%' : 'K',
     scatterFrom: from,
     done: [
       ...counting.map(({ entry, mount, setting, pass, loadW, loadName, gpuLoadW }) => ({

@@ -40,7 +40,7 @@ export function editableSheet(name: string) {
 
 export const newRoundUp = object({
   who: who(),
-  title: text(200).min(1, 'the round-up needs a title'),
+  title: text(MOST.title).min(1, 'the round-up needs a title'),
   question: string<Question>()
     .oneOf(QUESTIONS.map((other) => other.value))
     .required(),
@@ -59,7 +59,7 @@ export const roundUpChange = object({
 
 export const roundUpCopy = object({
   who: who(),
-  title: text(200).min(1, 'the copy needs a title'),
+  title: text(MOST.title).min(1, 'the copy needs a title'),
   withRuns: boolean().required('with its runs, or without?'),
 }).noUnknown();
 

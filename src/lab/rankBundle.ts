@@ -9,6 +9,7 @@ import { instrumentDoubt, withoutSensors } from '@/core/rig/instrumentDoubt';
 import { lineRule, rankAtLine, type Ranking } from '@/core/ranking/rankAtLine';
 import { responsePoint } from '@/core/responses/responsePoint';
 import { curveRule, responseOf, RESPONSES, RISE, type Response } from '@/core/responses/responses';
+import { scaleWords, scoreScale } from '@/core/responses/scoreScale';
 import { usualPlace } from '@/core/responses/spotReading';
 import { valueOfRun, type MeasuredRun } from '@/core/responses/valueOfRun';
 import { loadKey, type Load } from '@/core/runs/load';
@@ -121,9 +122,26 @@ function chosenResponse(id: string, runs: readonly ReadRun[]): Response {
     const message = `no run has the response "${id}" at this load; there are: ${there.join(', ') || 'none'}`;
     throw new UnusableInput({ file: 'runs.csv', message });
   }
-  const score =
-    response.source.from === 'score' ? runs.find((run) => run.item.run.score)?.item.run.score : null;
-  return score ? { ...response, unit: score.unit, better: score.better } : response;
+  return response;
+}
+
+/** A score in one unit and with one better side: runs of another are no part of its ranking, and are told (FORMATS step 14). */
+function onOneScale(
+  response: Response,
+  runs: readonly ReadRun[],
+): { response: Response; runs: readonly ReadRun[]; problems: Problem[] } {
+  const scaled = runs.map((run) => ({ run, score: run.item.run.score }));
+  const found = response.source.from === 'score' ? scoreScale(scaled) : null;
+  if (!found) return { response, runs, problems: [] };
+  const { scale, others } = found;
+  const left = new Set(others.map(({ run }) => run));
+  const problems = others.map(({ run: { item }, score }) => ({
+    file: 'runs.csv',
+    line: item.run.line,
+    column: 'score_unit',
+    message: `a score in ${scaleWords(score)}, where this ranking is in ${scaleWords(scale)}: not ranked`,
+  }));
+  return { response: { ...response, ...scale }, runs: runs.filter((run) => !left.has(run)), problems };
 }
 
 function chosenPlace(
@@ -208,10 +226,13 @@ export function rankBundle(bundle: Bundle, choice: RankChoice): BundleRanking {
   const load = named
     ? { loadW: named.loadW, loadName: named.loadName, gpuLoadW: named.gpuLoadW }
     : chosenLoad(bundle, choice.loadW ?? method.loadsW[0]!);
-  const { runs, problems } = measuredRuns(bundle, load);
+  const read = measuredRuns(bundle, load);
   const wanted = choice.response ?? RISE.id;
   // Where nothing was measured at all, each entry says that it has no runs.
-  const response = wanted === RISE.id && runs.length === 0 ? RISE : chosenResponse(wanted, runs);
+  const meant = wanted === RISE.id && read.runs.length === 0 ? RISE : chosenResponse(wanted, read.runs);
+  const scaled = onOneScale(meant, read.runs);
+  const { response, runs } = scaled;
+  const problems = [...read.problems, ...scaled.problems];
   if (response.source.from === 'level' && against === 'noise')
     throw new UnusableInput({
       file: '--against',

@@ -20,10 +20,11 @@ export interface BundleInLab {
   identities: Map<string, RunIdentity>;
 }
 
-function identityOf({ run, trace }: Bundle['runs'][number]): RunIdentity {
+function identityOf({ run, trace }: Bundle['runs'][number], rig: string): RunIdentity {
   const { run: label, mount, pass, setting, loadW, loadName, gpuLoadW, noiseDb, floorDb, typedCpuC } = run;
   const digest = trace ? traceDigest(trace.channels) : '';
   return {
+    rig,
     label,
     mount,
     pass,
@@ -40,9 +41,9 @@ function identityOf({ run, trace }: Bundle['runs'][number]): RunIdentity {
 
 /** Looks which entries and runs of a bundle the lab has; nothing is written. */
 export async function recogniseBundle(db: Queryable, bundle: Bundle): Promise<BundleInLab> {
-  const { planning } = bundle.dataPackage;
+  const { planning, rig } = bundle.dataPackage;
   const twin = await findTwin(db, bundle.dataPackage);
-  const identities = new Map(bundle.runs.map((item) => [item.run.run, identityOf(item)]));
+  const identities = new Map(bundle.runs.map((item) => [item.run.run, identityOf(item, rig.name)]));
   const digests = [...identities.values()].map((run) => run.traceDigest).filter((digest) => digest !== '');
   const holders = [...new Set((await listKnownRuns(db, [], digests)).map((run) => run.entryId))];
   const names = [...new Set(bundle.entries.map((entry) => entry.product.toLowerCase()))];

@@ -11,6 +11,8 @@ import { countValues, listScores, listValues } from '@/database/runValues';
 import { onceFor } from './keptWhileUnwritten';
 import { curvesOf, loadsOf, type LoadCurves, type RoundUpView } from './roundUpView';
 import { FIRST_SPEED } from '@/core/responses/runSpeeds';
+import { scaleWords, scoreScale } from '@/core/responses/scoreScale';
+import { plural } from '@/core/words';
 import { sonesOf } from './sound/soundView';
 
 export interface ResponseChoice {
@@ -24,6 +26,8 @@ export interface ResponseView {
   against: Against;
   /** Where spot readings of the response were taken; empty where it is none of them. */
   place: string;
+  /** What of it makes no order with the rest, in words; empty where all does. */
+  apart: string;
   /** What there is to choose from. */
   responses: Response[];
   places: string[];
@@ -56,18 +60,43 @@ export const availableResponses = onceFor(async (view: RoundUpView) => {
   return { responses: RESPONSES.filter(isThere), placesOf, againsts };
 });
 
-/** The score's unit and better side, as its runs state them. */
-async function stated(view: RoundUpView, response: Response): Promise<Response> {
-  if (response.source.from !== 'score') return response;
-  const [score] = await withDatabase((db) => listScores(db, view.roundUp.id));
-  if (!score) return response;
-  return { ...response, unit: score.unit, better: score.better === 'lower' ? 'lower' : 'higher' };
+interface Stated {
+  response: Response;
+  /** Runs in another unit or with another better side: no part of this order. */
+  others: ReadonlySet<number>;
+  /** What is said of them; empty where there are none. */
+  apart: string;
+}
+
+/** The score's unit and better side, as most of its runs state them, and which runs state another. */
+async function stated(view: RoundUpView, response: Response): Promise<Stated> {
+  const nothing = { response, others: new Set<number>(), apart: '' };
+  if (response.source.from !== 'score') return nothing;
+  const scores = await withDatabase((db) => listScores(db, view.roundUp.id));
+  const found = scoreScale(
+    scores.map(({ runId, unit, better }) => ({
+      runId,
+      score: { unit, better: better === 'lower' ? ('lower' as const) : ('higher' as const) },
+    })),
+  );
+  if (!found) return nothing;
+  const { scale, others } = found;
+  const kinds = [...new Set(others.map(({ score }) => scaleWords(score)))];
+  return {
+    response: { ...response, ...scale },
+    others: new Set(others.map(({ runId }) => runId)),
+    apart:
+      others.length === 0
+        ? ''
+        : `Not ranked together: ${plural(others.length, 'run')} in ${kinds.join('; ')}, where this order is in ${scaleWords(scale)}.`,
+  };
 }
 
 async function points(
   view: RoundUpView,
   response: Response,
   place: string,
+  others: ReadonlySet<number>,
 ): Promise<Map<number, MeasuredPoint>> {
   const { id } = view.roundUp;
   const [values, speeds] = await withDatabase((db) =>
@@ -78,7 +107,7 @@ async function points(
   const sones = await sonesOf(view);
   const made = new Map<number, MeasuredPoint>();
   for (const run of view.runs) {
-    if (run.setAside !== '') continue;
+    if (run.setAside !== '' || others.has(run.id)) continue;
     const heard = sones.get(run.id) ?? null;
     const sone = heard && !heard.isBound ? heard.sone : null;
     const speed = { rpm: speedOf.get(run.id) ?? run.rpm, dutyPct: run.dutyPct };
@@ -115,8 +144,10 @@ export async function viewResponse(view: RoundUpView, choice: ResponseChoice): P
   const against = fitting.find((other) => other === choice.against) ?? fitting[0]!;
   const places = response.source.from === 'reading' ? placesOf(response.id) : [];
   const place = places.find((place) => place === choice.place) ?? places[0] ?? '';
+  const { others, apart, ...onOneScale } = await stated(view, response);
   const found = {
-    response: await stated(view, response),
+    ...onOneScale,
+    apart,
     against,
     place,
     responses,
@@ -124,7 +155,7 @@ export async function viewResponse(view: RoundUpView, choice: ResponseChoice): P
     againsts: fitting,
   };
   if (response.id === RISE.id && against === 'noise') return { ...found, loads: curvesOf(view) };
-  const made = await points(view, response, place);
+  const made = await points(view, response, place, others);
   const counting = view.runs.filter((run) => made.has(run.id));
   const byLoad = groupBy(counting, loadKey);
   const instruments = response.unit === 'K' ? view.instruments : withoutSensors(view.instruments);

@@ -16,6 +16,8 @@ export interface RunView {
   values: ShownValue[];
   /** What was read of it by hand. */
   readings: SpotReading[];
+  /** What runs.csv has beside its own columns: typed means among them. */
+  more: Record<string, string>;
 }
 
 const SPEEDS = RUN_SPEEDS.map(({ id, name }) => ({

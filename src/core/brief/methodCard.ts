@@ -1,7 +1,7 @@
 import { plural, span } from '../words';
 import type { Brief } from './brief';
 import { departures, type MethodDone } from './methodDone';
-import { questionOf } from './questions';
+import { isByAir, questionOf } from './questions';
 import { choiceOf, type SchoolKey } from './schools';
 
 export interface CardAnswer {
@@ -75,7 +75,12 @@ function airAnswers({ places }: Pick<Brief, 'places'>): CardAnswer[] {
  * Example: A brief at 33 dB(A) and 170 W with twelve runs done: ‘170 W, fixed’, with what was really measured beside
  * it.
  */
-export function methodCard(brief: Brief, rig: CardRig, done: MethodDone | null): CardAnswer[] {
+export function methodCard(
+  brief: Brief,
+  rig: CardRig,
+  done: MethodDone | null,
+  isPlanned = true,
+): CardAnswer[] {
   const question = questionOf(brief.question);
   const chosen = (key: SchoolKey) => choiceOf(key, brief.schools[key].choice);
   const because = (key: SchoolKey) => (brief.schools[key].reason ? ` ${brief.schools[key].reason}` : '');
@@ -85,9 +90,9 @@ export function methodCard(brief: Brief, rig: CardRig, done: MethodDone | null):
     : 'The room alone is read before each mount';
   const loads = done ? done.loads : brief.loads.map(loadWords);
   const heat = choiceOf('heat', heatChoice(brief));
-  const byAir = brief.question === 'fans-by-air';
+  const byAir = isByAir(brief.question);
   const aboutFans = brief.question !== 'fans-on-cooler';
-  const departed = done ? departures(brief, done) : [];
+  const departed = done ? departures(brief, done, isPlanned) : [];
   const enclosure = rig.enclosure === 'open' ? 'open bench' : rig.enclosure;
   return [
     {

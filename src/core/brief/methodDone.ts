@@ -4,6 +4,7 @@ import { loadKey, loadLabel } from '../runs/load';
 import { groupBy } from '../statistics/groupBy';
 import { plural, type Range } from '../words';
 import { briefLoad, type Brief } from './brief';
+import { isByAir } from './questions';
 
 /** What was really done, from the runs that count. */
 export interface MethodDone {
@@ -99,26 +100,32 @@ export function methodDone(
 }
 
 /**
- * Where what was done departs from what the brief planned, a sentence each; empty where it does not.
+ * Where what was done departs from what the brief planned, a sentence each; empty where it does not. Where no brief was written
+ * (`isPlanned` false) nothing was planned, and no numbers of mounts and passes are held against it.
  *
  * Example: Three passes planned and one made: ‘one pass each, three were planned’.
  */
-export function departures(brief: Pick<Brief, 'mounts' | 'passes'>, done: MethodDone): string[] {
+export function departures(
+  brief: Pick<Brief, 'mounts' | 'passes' | 'question'>,
+  done: MethodDone,
+  isPlanned = true,
+): string[] {
   const told: string[] = [];
   if (done.unmeasured > 0)
     told.push(
       `${plural(done.unmeasured, 'entry of the line-up has', 'entries of the line-up have')} no runs`,
     );
   if (done.missingLoads.length > 0) told.push(`not measured at ${done.missingLoads.join(', ')}`);
-  if (done.mounts.low < brief.mounts)
+  if (isPlanned && done.mounts.low < brief.mounts)
     told.push(
       `some were mounted ${done.mounts.low === 1 ? 'once' : `${done.mounts.low} times`}, where ${brief.mounts} mounts were planned`,
     );
-  if (done.passes.low < brief.passes)
+  if (isPlanned && done.passes.low < brief.passes)
     told.push(
       `some points were read ${done.passes.low === 1 ? 'once' : `${done.passes.low} times`} a mount, where ${brief.passes} passes were planned`,
     );
-  if (done.controlMounts < 2)
+  // Fans by their air are watched by no control.
+  if (done.controlMounts < 2 && !isByAir(brief.question))
     told.push(done.controlMounts === 0 ? 'no control was measured' : 'the control was never re-tested');
   if (done.typed > 0)
     told.push(`the means of ${plural(done.typed, 'run')} were typed: nothing tells whether they had settled`);

@@ -83,3 +83,12 @@ export const QUESTIONS: readonly {
 export function questionOf(value: Question): (typeof QUESTIONS)[number] {
   return QUESTIONS.find((other) => other.value === value)!;
 }
+
+/**
+ * Whether a question is asked of air alone: no heat, no kelvins, no die.
+ *
+ * @example isByAir('fans-by-air') → true
+ */
+export function isByAir(question: Question): boolean {
+  return question === 'fans-by-air';
+}

@@ -67,7 +67,7 @@ function judgedPrice({ price, currency }: Candidate, machine: Machine): Judged {
 /**
  * What an entry would do in a reader's machine: the die at the wished noise is room + R × watts, by R of the curve at the
  * nearest load (a cooler's K/W hardly hangs on its load). It fits only where every wish is kept beyond its doubt; what its
- * doubt leaves open is no recommendation.
+ * doubt leaves open is no recommendation. What sensors and meter of the rig share counts in full here: it is an absolute claim (DOUBT j).
  *
  * Example: 0.2 K/W ± 1 % for 150 W in 25 °C with a limit of 90 °C: 55 °C ± 0.3, a margin of 35 K; it fits.
  *
@@ -97,14 +97,16 @@ export function advise(candidate: Candidate, machine: Machine): Advice {
     judged.unshift({ missed: found.placed ? 'no power was read' : found.reason });
   else {
     const riseK = found.resistanceKPerW * watts;
-    const interval95 = (riseK / found.value) * Math.hypot(halfWidth(found.doubt), NORMAL_95 * found.shared);
+    const interval95 =
+      (riseK / found.value) *
+      Math.hypot(halfWidth(found.doubt), NORMAL_95 * found.shared, NORMAL_95 * (curve.sharedRiseK ?? 0));
     const dieC = roomC + riseK;
     const marginK = limitC - dieC;
     heat = { dieC, interval95, marginK, levelDb: found.levelDb };
     if (marginK < -interval95) judged.unshift({ missed: `${(-marginK).toFixed(1)} K over the limit` });
     else if (marginK < interval95)
       judged.unshift({
-        open: `within its doubt of the limit: ${marginK.toFixed(1)} ± ${interval95.toFixed(1)} K`,
+        open: `too close to the limit: ${marginK.toFixed(1)} ± ${interval95.toFixed(1)} K`,
       });
   }
   const missed = judged.flatMap((wish) => (wish && 'missed' in wish ? [wish.missed] : []));

@@ -1,9 +1,14 @@
 import type { EntryCurve } from '../curves/entryCurve';
-import { bareValueAt } from '../curves/valueAtLine';
+import { bareValueAt, valueAtLine } from '../curves/valueAtLine';
+import { pairDifference } from '../ranking/pairDifference';
 
-/** Where two curves change places: who is better below that level, and who above. */
+/** Where two curves change places: who is better below, and who above, each by more than what this test can separate. */
 export interface Crossing {
+  /** Where the curves themselves meet. */
   atDb: number;
+  /** Up to where the one is ahead, and from where on the other: between them they tie. */
+  belowDb: number;
+  aboveDb: number;
   /** What both have there, in the response's unit. */
   value: number;
   below: string;
@@ -14,22 +19,71 @@ const STEP_DB = 0.1;
 
 const valueAt = (curve: EntryCurve, levelDb: number) => bareValueAt(curve, levelDb)?.value ?? null;
 
+/** Levels at which it is asked who is ahead of whom, dB. */
+const ASKED_DB = 0.25;
+
 /**
- * The crossings of curves inside a band of noise, quietest first: where the difference of two changes its sign, looked for in
- * tenths of a decibel and bisected. Curves that only touch do not cross.
+ * The crossings of curves inside a band of noise that are none of chance: where two change places and each leaves the simultaneous interval
+ * of their difference on its own side of the crossing (FORMATS step 9). Points alone cross a dozen times among equals.
  *
- * Example: 45 to 36 K and 42 to 39 K over 30 to 36 dB(A), straight: they cross at 33, the second better below.
+ * Example: 45 to 36 K and 42 to 39 K over 30 to 36 dB(A), ± 0.3 K: they cross at 33, the second ahead up to 32.5, the first from 33.5.
  *
  * @throws where the band has no width
  */
 export function crossings(curves: readonly EntryCurve[], band: { from: number; to: number }): Crossing[] {
+  const met = meetings(curves, band);
+  if (met.length === 0) return [];
+  const { from, to } = band;
+  const count = Math.ceil((to - from) / ASKED_DB);
+  const levels = Array.from({ length: count + 1 }, (_, i) => from + ((to - from) * i) / count);
+  const inHand = new Set(met.flatMap(({ below, above }) => [below, above]));
+  const valuesOf = new Map(
+    curves
+      .filter(({ entry }) => inHand.has(entry))
+      .map((curve) => [curve.entry, levels.map((level) => valueAtLine(curve, level))]),
+  );
+  const compared = curves.filter(({ points }) => points.length > 0).length;
+  const sense = curves[0]?.rule.better === 'higher' ? -1 : 1;
+  return met.flatMap((meeting): Crossing[] => {
+    const [one, other] = [valuesOf.get(meeting.below)!, valuesOf.get(meeting.above)!];
+    const others = met.filter(
+      (m) =>
+        m !== meeting && [m.below, m.above].every((entry) => [meeting.below, meeting.above].includes(entry)),
+    );
+    // Only as far as the next time that the same two meet.
+    const least = Math.max(from, ...others.map(({ atDb }) => atDb).filter((at) => at < meeting.atDb));
+    const most = Math.min(to, ...others.map(({ atDb }) => atDb).filter((at) => at > meeting.atDb));
+    const isAhead = (i: number, side: 1 | -1) => {
+      const [a, b] = [one[i]!, other[i]!];
+      if (!a.placed || !b.placed || a.toppedOut || b.toppedOut) return false;
+      const { difference, isOpen } = pairDifference(a, b, compared);
+      return !isOpen && side * sense * difference > 0;
+    };
+    const belowAt = levels.findLastIndex(
+      (level, i) => level >= least && level <= meeting.atDb && isAhead(i, 1),
+    );
+    const aboveAt = levels.findIndex((level, i) => level <= most && level >= meeting.atDb && isAhead(i, -1));
+    return belowAt < 0 || aboveAt < 0
+      ? []
+      : [{ ...meeting, belowDb: levels[belowAt]!, aboveDb: levels[aboveAt]! }];
+  });
+}
+
+/** Where curves meet and change their order, by their points alone. */
+type Meeting = Omit<Crossing, 'belowDb' | 'aboveDb'>;
+
+/**
+ * Where the difference of two changes its sign inside a band, quietest first, looked for in tenths of a decibel and bisected. Curves that
+ * only touch do not cross.
+ */
+function meetings(curves: readonly EntryCurve[], band: { from: number; to: number }): Meeting[] {
   const { from, to } = band;
   if (!(to > from)) throw new RangeError(`crossings: a band from ${from} to ${to} dB(A) has no width`);
   const count = Math.ceil((to - from) / STEP_DB);
   const levels = Array.from({ length: count + 1 }, (_, i) => from + ((to - from) * i) / count);
   const values = curves.map((curve) => levels.map((level) => valueAt(curve, level)));
   const sense = curves[0]?.rule.better === 'higher' ? -1 : 1;
-  const found: Crossing[] = [];
+  const found: Meeting[] = [];
   for (let a = 0; a < curves.length; a += 1)
     for (let b = a + 1; b < curves.length; b += 1) {
       let last: { sign: number; level: number } | null = null;

@@ -5,7 +5,7 @@ import type { AirflowWall } from './airflowWall';
 import { capacityW } from './capacity';
 import { wallOf } from './curveWall';
 import { bandMean, bandScore, knee, noiseToHold } from './perDecibel';
-import { placeRanges } from './placeRanges';
+import { chanceFirst } from './chanceFirst';
 
 export interface DetailRule {
   loadW: number;
@@ -25,7 +25,10 @@ export interface DetailRule {
 
 /** What the curve of an entry says beyond its place at the line (FORMATS, Detail). */
 export interface EntryDetail {
+  /** The one rule of FORMATS step 9. */
   places: [number, number];
+  /** The chance of being first, if the estimates and their doubt are all that is known. */
+  chanceFirst: number;
   airflowIndependent: Outcome<AirflowWall>;
   bandScoreWPerK: Outcome<number>;
   /** Mean of the response over the band, in its unit. */
@@ -52,7 +55,7 @@ export function entryDetails(
   bySpeed: readonly EntryCurve[],
   rule: DetailRule,
 ): Map<string, EntryDetail> {
-  const places = placeRanges(ranking.placed, rule.better);
+  const firsts = chanceFirst(ranking.placed, rule.better);
   const noWatts = unknown('a named program, or idle: K/W is no scale of it');
   return new Map(
     ranking.placed.map((placed, i) => {
@@ -60,7 +63,8 @@ export function entryDetails(
       const speeds = bySpeed.find((other) => other.entry === placed.entry);
       const watts = <T>(made: () => Outcome<T>) => (rule.fixedWatts ? made() : noWatts);
       const detail: EntryDetail = {
-        places: places[i]!,
+        places: [placed.placeFrom, placed.placeTo],
+        chanceFirst: firsts[i]!,
         airflowIndependent: watts(() => wallOf(speeds, rule.loadW)),
         bandScoreWPerK: watts(() => bandScore(curve, rule.band)),
         bandMean: bandMean(curve, rule.band),

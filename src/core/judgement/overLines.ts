@@ -1,4 +1,5 @@
 import { known, unknown, type Outcome } from '../outcome';
+import { pairDifference } from '../ranking/pairDifference';
 import { ties } from '../ranking/ties';
 import { halfWidth, type DoubtTerm } from '../uncertainty/doubt';
 
@@ -22,7 +23,7 @@ export interface Score {
   placeTo: number;
 }
 
-/** Where the first place goes to another when the weight of one point moves, the others keeping their proportions. */
+/** Where the figures of another draw level with the leader's when the weight of one point moves, the others keeping their proportions. */
 export interface WeightFlip {
   point: number;
   /** Share of that point of all weight, now and where it flips. */
@@ -36,7 +37,7 @@ export interface OverLines {
   scores: Score[];
   /** Entries without a place at a point that counts. */
   leftOut: { entry: string; points: number[] }[];
-  /** The leader is no worse than any other at every point: no weights put another before it. */
+  /** The leader is better than every other at every point by more than their simultaneous difference: no weights change that. */
   anyWeights: boolean;
   flips: WeightFlip[];
 }
@@ -98,7 +99,7 @@ export function overLines(
       const sum = (of: (point: (typeof held)[number]) => number) =>
         held.reduce((all, point, i) => all + shares[i]! * of(point), 0);
       return {
-        ...{ entry, at: held.map(({ value }) => value) },
+        ...{ entry, parts: held, at: held.map(({ value }) => value) },
         value: sum(({ value }) => value),
         shared: sum(({ shared }) => shared),
         doubt: together(
@@ -131,7 +132,12 @@ export function overLines(
       ...nearest(found.filter(({ flipsAt }) => flipsAt < now)),
     ];
   });
-  const anyWeights = others.every((other) => counting.every((i) => aheadOf(other)[i]! >= 0));
+  const isSurelyAhead = (other: (typeof scored)[number], point: number) => {
+    const [one, two] = [leader!, other].map(({ parts }) => parts[point]!);
+    return sign * (two!.value - one!.value) > pairDifference(one!, two!, scored.length).interval95;
+  };
+  const anyWeights =
+    others.length > 0 && others.every((other) => counting.every((i) => isSurelyAhead(other, i)));
   return known({
     scores,
     leftOut,

@@ -2,6 +2,8 @@ import type { EntryCurve } from '../curves/entryCurve';
 import { bareValueAt, valueAtLine } from '../curves/valueAtLine';
 import { known, unknown, type Outcome } from '../outcome';
 
+/** So much of the curve stands on either side of a knee, dB. */
+const LEAST_SIDE_DB = 0.5;
 /** Steps of a decibel in which a band is summed, and a knee is looked for. */
 const STEP_DB = 0.1;
 /** Whole steps lie on whole tenths, whatever the sums of floating numbers are. */
@@ -100,7 +102,8 @@ export function noiseToHold(curve: EntryCurve, value: number, unit = 'K'): Outco
 
 /**
  * The knee: the quietest level from which one more decibel lowers R by less than `worth`, a share, dB(A). Not computable
- * where each decibel is worth it to the last, or less than a decibel was measured.
+ * where each decibel is worth it to the last, where it lies at an end of the curve, which bears no slope on both sides, or where less
+ * than a decibel was measured.
  *
  * Example: A curve that falls by 2 % a decibel up to 36 dB(A) and by 0.1 % from there: a little under 36 dB(A).
  *
@@ -123,7 +126,10 @@ export function knee(curve: EntryCurve, worth = 0.005): Outcome<number> {
   for (let i = 0; i <= count; i += 1) {
     const at = first.at + i * STEP_DB;
     if (!isBeyond(at)) continue;
-    if (i === 0) return known(at);
+    if (at - first.at < LEAST_SIDE_DB)
+      return unknown(`it lies at or below its quietest setting that counts, ${shown(first.at)} dB(A)`);
+    if (last.at - 1 - at < LEAST_SIDE_DB)
+      return unknown(`it lies at the end of what was measured, ${shown(last.at)} dB(A)`);
     let [low, high] = [at - STEP_DB, at];
     for (let j = 0; j < 12; j += 1) {
       const middle = 0.5 * (low + high);

@@ -1,6 +1,9 @@
 import { known, unknown, type Outcome } from '../outcome';
-import { NORMAL_95 } from '../statistics/normal';
-import { halfWidth, type DoubtTerm } from '../uncertainty/doubt';
+import { pairDifference } from '../ranking/pairDifference';
+import { comparedTerms, standardUncertainty, type DoubtTerm } from '../uncertainty/doubt';
+
+/** A normal deviate is under this in four of five. */
+const POWER_80 = 0.8416;
 
 const MOST_MOUNTS = 12;
 const MOST_PASSES = 8;
@@ -34,21 +37,23 @@ function repeated({ doubt, mounts, passes }: Compared, toMounts: number, toPasse
 }
 
 /**
- * The fewest readings of two entries after which their difference, if it is what it seems, would leave its 95 % interval:
- * mounts and passes of each, both repeated alike. Not computable where they are apart already, or where what repeats do not
+ * The fewest readings of two entries after which their difference, if it is what it seems, would leave its 95 % interval in four of
+ * five round-ups (80 % power, as the plan counts): mounts and passes of each, both repeated alike. Of `count` entries that are
+ * compared at once. Not computable where they are apart already, or where what repeats do not
  * touch (meter, sensors, interpolation) is too much, or over 12 mounts of 8 passes.
  *
  * Example: 0.6 K apart with 0.3 K of mount spread each, mounted once: three mounts each.
  */
-export function toSeparate(one: Compared, other: Compared): Outcome<Separation> {
+export function toSeparate(one: Compared, other: Compared, count = 2): Outcome<Separation> {
   const gap = Math.abs(one.value - other.value);
-  const common = NORMAL_95 * (one.shared - other.shared);
-  const isApart = (mounts: number, passes: number) =>
-    Math.hypot(halfWidth([...repeated(one, mounts, passes), ...repeated(other, mounts, passes)]), common) <
-    gap;
+  /** What is surely told: the gap against its interval, and how often it would be, by what the gap itself scatters. */
+  const isApart = (mounts: number, passes: number) => {
+    const [a, b] = [repeated(one, mounts, passes), repeated(other, mounts, passes)];
+    const { interval95 } = pairDifference({ ...one, doubt: a }, { ...other, doubt: b }, count);
+    return interval95 + POWER_80 * standardUncertainty(comparedTerms([...a, ...b])) < gap;
+  };
   const now = { mounts: Math.max(one.mounts, other.mounts), passes: Math.max(one.passes, other.passes) };
-  if (Math.hypot(halfWidth([...one.doubt, ...other.doubt]), common) < gap)
-    return unknown('they are told apart already');
+  if (pairDifference(one, other, count).interval95 < gap) return unknown('already separated');
   let best: Separation | null = null;
   for (let mounts = now.mounts; mounts <= MOST_MOUNTS; mounts += 1)
     for (let passes = now.passes; passes <= MOST_PASSES; passes += 1) {
@@ -59,6 +64,6 @@ export function toSeparate(one: Compared, other: Compared): Outcome<Separation> 
   return best
     ? known(best)
     : unknown(
-        `${gap.toFixed(2)} apart: no ${MOST_MOUNTS} mounts of ${MOST_PASSES} passes would tell them apart`,
+        `even ${MOST_MOUNTS} mounts of ${MOST_PASSES} passes would not separate a gap of ${gap.toFixed(2)}`,
       );
 }

@@ -24,11 +24,19 @@ test('the whole entry costs what is bought with it: extra fans, and one piece of
   expect(entryPrice({ name: 'Levante', kind: 'air-tower', price: null, packSize: 1 }, entry())).toBeNull();
   expect(entryPrice({ name: 'Levante', kind: 'air-tower', price: 89.9, packSize: 1 }, entry())).toBe(89.9);
   expect(entryPrice({ name: 'Levante', kind: 'air-tower', price: 29.99, packSize: 3 }, entry([]))).toBe(10);
-  expect(entryPrice({ name: 'Levante', kind: 'air-tower', price: 40, packSize: 1 }, withSecondFan(entry(), '', 12.5))).toBe(52.5);
+  expect(
+    entryPrice(
+      { name: 'Levante', kind: 'air-tower', price: 40, packSize: 1 },
+      withSecondFan(entry(), '', 12.5),
+    ),
+  ).toBe(52.5);
   fc.assert(
     fc.property(fc.integer({ min: 0, max: 30_000 }), fc.integer({ min: 1, max: 5 }), (cents, count) => {
       const bought = entry([{ ...fan, count, eachPrice: cents / 100 }]);
-      expect(entryPrice({ name: 'Levante', kind: 'air-tower', price: 0, packSize: 1 }, bought)).toBeCloseTo((count * cents) / 100, 9);
+      expect(entryPrice({ name: 'Levante', kind: 'air-tower', price: 0, packSize: 1 }, bought)).toBeCloseTo(
+        (count * cents) / 100,
+        9,
+      );
     }),
   );
 });

@@ -2,6 +2,7 @@ import { recognise, type IncomingEntry, type LabEntry } from './recognise';
 import type { RunIdentity } from '../runs/runIdentity';
 
 const run = (label: string, change: Partial<RunIdentity> = {}): RunIdentity => ({
+  rig: 'Bench',
   label,
   mount: 1,
   pass: 1,

@@ -1,5 +1,6 @@
+import { BEYOND_ALL, curveEnds } from '../curves/curveEnds';
 import type { EntryCurve } from '../curves/entryCurve';
-import type { Ranking } from './rankAtLine';
+import { rankAtLine, type Ranking } from './rankAtLine';
 
 export interface FullSpeedLead {
   entry: string;
@@ -9,36 +10,32 @@ export interface FullSpeedLead {
   levelDb: number;
   /** How much louder it is there than the noise line. */
   overLineDb: number;
-  /** Its place at the line; null where it has none. */
-  placeAtLine: number | null;
+  /** Its places at the line; null where it has none. */
+  placesAtLine: [number, number] | null;
 }
 
 /**
- * Who leads with every fan at its fastest, and how much louder than the noise line that is; null where it is whoever leads
- * at the line, or nothing was measured. Full speed ranks nobody: it says what equal noise decides.
+ * Who is alone in first place with every fan at its fastest, and how much louder than the noise line that is; null where nobody is, by
+ * the simultaneous comparison, or it is whoever leads at the line, or nothing was measured. Full speed ranks nobody: it says what
+ * equal noise decides.
  *
- * Example: Third at 33 dB(A) and first with all fans at their fastest: that entry, ‘with 9 dB more’.
+ * Example: Third at 33 dB(A) and alone in first place with all fans at their fastest: that entry, 9 dB above the line.
  */
 export function fullSpeedLead(
   curves: readonly EntryCurve[],
   ranking: Pick<Ranking, 'placed'>,
   lineDb: number,
 ): FullSpeedLead | null {
-  const ends = curves.flatMap((curve) => {
-    const point = curve.points.at(-1);
-    return point ? [{ curve, point }] : [];
-  });
-  if (ends.length < 2) return null;
-  const sign = ends[0]!.curve.rule.better === 'lower' ? 1 : -1;
-  const lead = ends.reduce((best, end) => (sign * end.point.value < sign * best.point.value ? end : best));
-  const { entry } = lead.curve;
+  const atFull = { lineDb: BEYOND_ALL, loadW: 0, program: false, referenceAmbientC: 0, limitC: 0 };
+  const { placed } = rankAtLine(curveEnds(curves, 'last'), { ...atFull, throttles: false });
+  const [lead] = placed;
+  if (placed.length < 2 || !lead || lead.placeTo > 1) return null;
+  const { entry } = lead;
   if (ranking.placed[0]?.entry === entry) return null;
+  const there = ranking.placed.find((other) => other.entry === entry);
   return {
-    entry,
-    value: lead.point.value,
-    interval95: lead.point.interval95,
-    levelDb: lead.point.levelDb,
-    overLineDb: lead.point.levelDb - lineDb,
-    placeAtLine: ranking.placed.find((placed) => placed.entry === entry)?.place ?? null,
+    ...{ entry, value: lead.value, interval95: lead.interval95, levelDb: lead.levelDb },
+    overLineDb: lead.levelDb - lineDb,
+    placesAtLine: there ? [there.placeFrom, there.placeTo] : null,
   };
 }

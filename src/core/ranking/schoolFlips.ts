@@ -1,5 +1,5 @@
 import type { PlacedEntry } from './rankAtLine';
-import { firstOf } from '../words';
+import { placesInWords } from '../words';
 
 /** A place in a school: from and to, the value and how loud it is there. */
 export interface SchoolPlace {
@@ -35,7 +35,7 @@ export function surelyElsewhere(
 /**
  * Who leads by a school and not at equal noise, in a sentence, with how much louder that is; empty where nobody is moved.
  *
- * Example: ‘Cierzo 240 is first at full speed, with 10.6 dB more; at equal noise it is fourth.’
+ * Example: ‘Cierzo 240 is first at full speed, 10.6 dB above the noise line; at equal noise it is fourth to sixth.’
  */
 export function flipSentence(
   school: SchoolColumn,
@@ -52,9 +52,11 @@ export function flipSentence(
   if (there && !surelyElsewhere(place, there)) return '';
   const overDb = place.levelDb - lineDb;
   const louder =
-    Math.abs(overDb) < 0.5 ? '' : `, with ${Math.abs(overDb).toFixed(1)} dB ${overDb > 0 ? 'more' : 'less'}`;
+    Math.abs(overDb) < 0.5
+      ? ''
+      : `, ${Math.abs(overDb).toFixed(1)} dB ${overDb > 0 ? 'above' : 'below'} the noise line`;
   const beside = there
-    ? `at equal noise it is ${firstOf(there.placeFrom)}`
-    : 'at equal noise it has no place';
+    ? `at equal noise it is ${placesInWords(there.placeFrom, there.placeTo)}`
+    : 'at equal noise it is not ranked';
   return `${nameOf(entry)} is first ${school.name}${louder}; ${beside}.`;
 }

@@ -1,4 +1,5 @@
 import type { Better } from '../curves/curveRule';
+import { simultaneous95 } from '../uncertainty/simultaneous95';
 
 /** An entry by two responses at once. */
 export interface TradePoint {
@@ -19,11 +20,12 @@ export interface TradeEntry extends TradePoint {
 
 /**
  * Who gives up nothing: the front of two responses (Pareto), each with its better side. An entry off the front is
- * beaten by both; `surelyBeatenBy` names those that beat it by more than the intervals of both differences.
+ * beaten by both; `surelyBeatenBy` names those that beat it by more than the simultaneous intervals of both differences.
  */
 export function tradeOff(points: readonly TradePoint[], betterX: Better, betterY: Better): TradeEntry[] {
   const signX = betterX === 'lower' ? 1 : -1;
   const signY = betterY === 'lower' ? 1 : -1;
+  const wider = simultaneous95(points.length);
   return points.map((point) => {
     const ahead = points.map((other) => ({
       other,
@@ -32,7 +34,8 @@ export function tradeOff(points: readonly TradePoint[], betterX: Better, betterY
     }));
     const beaten = ahead.some(({ other, x, y }) => other !== point && x >= 0 && y >= 0 && (x > 0 || y > 0));
     const surely = ahead.filter(
-      ({ other, x, y }) => x > Math.hypot(point.x95, other.x95) && y > Math.hypot(point.y95, other.y95),
+      ({ other, x, y }) =>
+        x > wider * Math.hypot(point.x95, other.x95) && y > wider * Math.hypot(point.y95, other.y95),
     );
     return { ...point, onFront: !beaten, surelyBeatenBy: surely.map(({ other }) => other.entry) };
   });

@@ -2,6 +2,8 @@ import { loadKey, type Load } from './load';
 
 /** What a run is known again by, in another bundle or after a change by hand. */
 export interface RunIdentity extends Load {
+  /** Name of the rig that it was measured on. */
+  rig: string;
   label: string;
   mount: number;
   pass: number;
@@ -15,18 +17,21 @@ export interface RunIdentity extends Load {
 
 /**
  * Whether two runs of one entry are the same measurement. A log is the same log whatever was changed of its run since;
- * typed means are the same where label, mount, pass, setting and load are.
+ * typed means are the same where rig, label, mount, pass, setting and load are, and at least the level or the die's mean: another rig's
+ * bundle, or another evening's, may number its runs alike.
  *
  * sameRun of a run and of its copy with the noise corrected by hand is true.
  */
 export function sameRun(run: RunIdentity, other: RunIdentity): boolean {
   if (run.traceDigest !== '' || other.traceDigest !== '') return run.traceDigest === other.traceDigest;
   return (
+    run.rig === other.rig &&
     run.label === other.label &&
     run.mount === other.mount &&
     run.pass === other.pass &&
     run.setting === other.setting &&
-    loadKey(run) === loadKey(other)
+    loadKey(run) === loadKey(other) &&
+    (run.noiseDb === other.noiseDb || (run.typedCpuC !== null && run.typedCpuC === other.typedCpuC))
   );
 }
 

@@ -2,6 +2,7 @@ import type { Outcome } from '../outcome';
 import { known, unknown } from '../outcome';
 import type { PlacedEntry } from '../ranking/rankAtLine';
 import { inARow } from './orderSentences';
+import { simultaneous95 } from '../uncertainty/simultaneous95';
 import type { AwardKind } from './verdictSheet';
 
 /** A figure with the half-width of its interval; null where that cannot be told. */
@@ -48,14 +49,14 @@ function alone(
   at: number,
 ): Outcome<{ entry: string; evidence: string }> {
   const [first, next] = placed;
-  if (!first) return unknown('nobody has a place there');
+  if (!first) return unknown('no entry is ranked there');
   const figure = ({ value, interval95 }: PlacedEntry) =>
     `${value.toFixed(cases.decimals)} ± ${interval95.toFixed(cases.decimals)} ${cases.unit}`;
   // Of those who cannot be told from the first, by the ranges of the whole order.
   const share = placed.filter((other) => other.placeFrom <= first.placeFrom);
   if (share.length > 1)
     return unknown(
-      `${countWord(share.length)} share it: ${inARow(share.map(({ entry }) => cases.name(entry)))}`,
+      `${countWord(share.length)} tie for it: ${inARow(share.map(({ entry }) => cases.name(entry)))}`,
     );
   const after = next ? `; next is ${cases.name(next.entry)} with ${figure(next)}` : '';
   return known({ entry: first.entry, evidence: `${figure(first)} at ${at.toFixed(1)} dB(A)${after}` });
@@ -73,19 +74,22 @@ function clear(
 ): Outcome<{ entry: string; evidence: string }> {
   const sign = better === 'lower' ? 1 : -1;
   const [first, ...others] = [...figures].sort((a, b) => sign * (a.value - b.value));
-  if (!first) return unknown('nobody has the figure');
+  if (!first) return unknown('no entry has this figure');
+  if (others.length === 0)
+    return unknown(`only ${cases.name(first.entry)} has this figure: there is nothing to compare it with`);
   if (first.interval95 === null)
     return unknown(
       `how far ${cases.name(first.entry)}, which has the best figure, is in doubt cannot be told`,
     );
   const own = first.interval95;
+  const wider = simultaneous95(figures.length);
   const share = others.filter(
     ({ value, interval95 }) =>
-      interval95 === null || Math.abs(value - first.value) < Math.hypot(own, interval95),
+      interval95 === null || Math.abs(value - first.value) < wider * Math.hypot(own, interval95),
   );
   if (share.length > 0)
     return unknown(
-      `${countWord(share.length + 1)} share it: ${inARow([first, ...share].map(({ entry }) => cases.name(entry)))}`,
+      `${countWord(share.length + 1)} tie for it: ${inARow([first, ...share].map(({ entry }) => cases.name(entry)))}`,
     );
   const [next] = others;
   const after = next
@@ -104,7 +108,7 @@ function small(cases: AwardCase): AwardOffer['offer'] {
   const most = cases.heightLimitMm ?? sorted[Math.floor((sorted.length - 1) / 2)]!;
   const fitting = noted.filter(({ height }) => height <= most);
   const [first, ...others] = fitting;
-  if (!first) return unknown(`nobody is within ${most} mm`);
+  if (!first) return unknown(`no entry fits ${most} mm`);
   const share = others.filter(
     ({ placed }) =>
       placed.placeFrom <= first.placed.placeTo &&
@@ -113,7 +117,7 @@ function small(cases: AwardCase): AwardOffer['offer'] {
   );
   if (share.length > 0)
     return unknown(
-      `${countWord(share.length + 1)} share it: ${inARow([first, ...share].map(({ placed }) => cases.name(placed.entry)))}`,
+      `${countWord(share.length + 1)} tie for it: ${inARow([first, ...share].map(({ placed }) => cases.name(placed.entry)))}`,
     );
   return known({
     entry: first.placed.entry,
@@ -132,13 +136,13 @@ export function awardOffers(cases: AwardCase): AwardOffer[] {
     {
       kind: 'cool',
       name: 'Coolest',
-      rule: `first at ${cases.lineDb.toFixed(1)} dB(A) beyond doubt`,
+      rule: `alone in first place at ${cases.lineDb.toFixed(1)} dB(A)`,
       offer: alone(holding(cases.atLine), cases, cases.lineDb),
     },
     {
       kind: 'quiet',
       name: 'Best where it must be quiet',
-      rule: `first at ${cases.quietDb.toFixed(1)} dB(A) beyond doubt`,
+      rule: `alone in first place at ${cases.quietDb.toFixed(1)} dB(A)`,
       offer: alone(holding(cases.atQuiet), cases, cases.quietDb),
     },
     {
@@ -198,7 +202,7 @@ export function awardWords(
     return known([head, `${offered.offer.value.evidence}.`, sentence].filter(Boolean).join(' '));
   const against = offered.offer.known
     ? `By its rule (${offered.rule}) it would go to ${nameOf(offered.offer.value.entry) ?? 'another'}.`
-    : `Its rule (${offered.rule}) names nobody: ${offered.offer.reason}.`;
+    : `Its rule (${offered.rule}) names no entry: ${offered.offer.reason}.`;
   return reason
     ? known(`${head} ${against} ${sentence}`)
     : unknown(`“${award.name}” goes against its rule: it needs a reason that is printed`);

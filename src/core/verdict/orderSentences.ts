@@ -13,7 +13,7 @@ export function inARow(names: readonly string[]): string {
 /**
  * Sentences about an order that claim no more than it bears: who stands alone at a place, and who cannot be told from whom.
  *
- * Example: Places 1, 2–3 and 2–3 of A, B and C: ‘A is first.’, ‘B and C share second place.’
+ * Example: Places 1, 2–3 and 2–3 of A, B and C: ‘A is first.’, ‘B and C tie for second place.’
  */
 export function orderSentences(
   ranking: Pick<Ranking, 'placed'>,
@@ -36,15 +36,20 @@ export function orderSentences(
     if (alike.length === one.placeTo - one.placeFrom + 1) {
       for (const { entry } of alike) said.add(entry);
       told.push(
-        `${inARow(alike.map(({ entry }) => nameOf(entry)))} share ${ordinalWord(one.placeFrom)} place.`,
+        `${inARow(alike.map(({ entry }) => nameOf(entry)))} tie for ${ordinalWord(one.placeFrom)} place.`,
       );
     } else
       told.push(
-        `${name} stands somewhere from ${ordinalWord(one.placeFrom)} to ${ordinalWord(one.placeTo)}.`,
+        `${name} is ${ordinalWord(one.placeFrom)} to ${ordinalWord(one.placeTo)}: too close to call.`,
       );
   }
   const throttled = placed.filter(({ status }) => status === 'throttled').map(({ entry }) => nameOf(entry));
   if (throttled.length > 0)
-    told.push(`${inARow(throttled)} ${throttled.length > 1 ? 'do' : 'does'} not hold the load.`);
+    told.push(`${inARow(throttled)} ${throttled.length > 1 ? 'throttle' : 'throttles'} at this load.`);
+  const near = placed.filter(({ status }) => status === 'near-limit').map(({ entry }) => nameOf(entry));
+  if (near.length > 0)
+    told.push(
+      `${inARow(near)} ${near.length > 1 ? 'come' : 'comes'} so near the limit that this test cannot tell whether ${near.length > 1 ? 'they hold' : 'it holds'} the load.`,
+    );
   return told;
 }

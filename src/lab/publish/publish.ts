@@ -1,5 +1,6 @@
 import { zipSync, unzipSync } from 'fflate';
 import { versionChanges, type PublishedFigure } from '@/core/verdict/versionChanges';
+import { RISE } from '@/core/responses/responses';
 import { insertPublication, listPublications, publishedFile } from '@/database/publications';
 import { inTransaction, withDatabase } from '@/database/pool';
 import { roundUpIsThere } from '@/database/publishing';
@@ -24,16 +25,13 @@ export async function publishableFiles(roundUpId: number): Promise<Map<string, U
 
 /** The order that versions are compared by: the rise, or what else the round-up has, at its own line. */
 function figuresOf(orders: BundleOrders): PublishedFigure[] {
-  for (const response of ['rise', 'airspeed', 'gpu-rise', 'pressure']) {
-    const order = orders.order({ response, place: '', against: 'noise', at: null, load: '' });
-    if (!order.known || order.value.ranking.placed.length === 0) continue;
-    const { unit, decimals } = order.value.response;
-    return order.value.ranking.placed.map(({ entry, placeFrom, placeTo, value, interval95 }) => ({
-      ...{ entry, name: orders.find(entry)?.name ?? entry, value, interval95, unit, decimals },
-      place: placeFrom === placeTo ? String(placeFrom) : `${placeFrom}–${placeTo}`,
-    }));
-  }
-  return [];
+  const order = orders.order({ response: RISE.id, place: '', against: 'noise', at: null, load: '' });
+  if (!order.known) return [];
+  const { unit, decimals } = order.value.response;
+  return order.value.ranking.placed.map(({ entry, placeFrom, placeTo, value, interval95 }) => ({
+    ...{ entry, name: orders.find(entry)?.name ?? entry, value, interval95, unit, decimals },
+    place: placeFrom === placeTo ? String(placeFrom) : `${placeFrom}–${placeTo}`,
+  }));
 }
 
 export interface PublishWish {

@@ -1,4 +1,5 @@
 import { axisWords } from '@/core/curves/curveRule';
+import { capacity95 } from '@/core/judgement/capacity';
 import { interval95Share } from '@/core/judgement/intervalShare';
 import { configuredSize } from '@/core/lineUp/configuredSize';
 import { blankEntry } from '@/core/lineUp/entry';
@@ -6,14 +7,17 @@ import { latestPrice, priceIn } from '@/core/lineUp/prices';
 import { variantNames } from '@/core/lineUp/variantNames';
 import { unknown, type Outcome } from '@/core/outcome';
 import { defaultBrief, type Brief } from '@/core/brief/brief';
-import { responseOf, RISE } from '@/core/responses/responses';
+import { responseOf, RESPONSES, RISE } from '@/core/responses/responses';
+import { instrumentDoubt } from '@/core/rig/instrumentDoubt';
+import { NORMAL_95 } from '@/core/statistics/normal';
 import { awardCase, quietLine } from '@/core/verdict/awardCase';
 import { awardOffers, type AwardOffer } from '@/core/verdict/awards';
 import { FIGURES, type Reference } from '@/core/verdict/references';
 import type { ShownWhat } from '@/core/verdict/verdictSheet';
 import type { Bundle } from '@/formats/bundle/readBundle';
 import { UnusableInput } from '@/formats/problem';
-import { rankBundle, type BundleRanking } from '../rankBundle';
+import { rankBundle, type BundleRanking, type RankChoice } from '../rankBundle';
+import { hasDie } from '../reduceBundleRun';
 
 export interface NamedEntry {
   entry: string;
@@ -40,13 +44,27 @@ export interface BundleOrders {
 
 const BAND_DB = 4;
 
+/** Where air was read, each quantity and place once. */
+function airPlaces(runs: Bundle['runs']): Brief['places'] {
+  const read = runs
+    .flatMap(({ readings }) => readings)
+    .flatMap(({ quantity, place }) =>
+      quantity === 'airspeed' || quantity === 'pressure' ? [{ quantity, place }] : [],
+    );
+  return [...new Map(read.map((place) => [JSON.stringify(place), place])).values()];
+}
+
 /** The brief of a bundle, or what its method says of one. */
-function briefIn({ dataPackage: { planning, method, rig } }: Bundle): Brief {
+function briefIn({ dataPackage: { planning, method, rig }, runs }: Bundle): Brief {
   if (planning.brief) return planning.brief;
   const blank = defaultBrief();
   const [from, to] = method.bandDba ?? [method.noiseLineDba - BAND_DB, method.noiseLineDba + BAND_DB];
+  // Without a die and with readings of air it asks what fans do by their air.
+  const places = airPlaces(runs);
+  const byAir = places.length > 0 && !runs.some(hasDie);
   return {
     ...blank,
+    ...(byAir ? { question: 'fans-by-air' as const, places } : {}),
     loads: method.loadsW.map((watts) => ({ watts, program: '', gpuWatts: 0 })),
     noiseLinesDba: [method.noiseLineDba],
     bandDba: { from: from!, to: to! },
@@ -97,25 +115,32 @@ export function bundleOrders(bundle: Bundle): BundleOrders {
   const find = (text: string) => byId.get(text) ?? byName.get(text.trim().toLowerCase()) ?? null;
   const known = new Map<string, Outcome<BundleRanking>>();
 
-  function order(what: ShownWhat): Outcome<BundleRanking> {
+  const attempt = (choice: RankChoice): Outcome<BundleRanking> => {
+    try {
+      return { known: true, value: rankBundle(bundle, choice) };
+    } catch (error) {
+      if (!(error instanceof UnusableInput)) throw error;
+      return unknown(error.problem.message);
+    }
+  };
+  const hasRise = bundle.runs.some(hasDie);
+  const isRanked = (made: Outcome<BundleRanking>) => made.known && made.value.ranking.placed.length > 0;
+  /** What stands for the round-up's own where its verdict names nothing: the rise, or what was measured in its place. */
+  const ownResponse = hasRise
+    ? RISE.id
+    : (RESPONSES.find(({ id }) => isRanked(attempt({ response: id })))?.id ?? RISE.id);
+
+  function order(asked: ShownWhat): Outcome<BundleRanking> {
+    const what =
+      asked.response === RISE.id ? { ...asked, response: ownResponse } : asked;
     const key = JSON.stringify(what);
     const found = known.get(key);
     if (found) return found;
-    const made = ((): Outcome<BundleRanking> => {
-      try {
-        const { at, response, against, place, load } = what;
-        return {
-          known: true,
-          value: rankBundle(bundle, {
-            ...{ response, against, at: at ?? undefined, place: place || undefined, load: load || undefined },
-            detail: response === RISE.id && against === 'noise',
-          }),
-        };
-      } catch (error) {
-        if (!(error instanceof UnusableInput)) throw error;
-        return unknown(error.problem.message);
-      }
-    })();
+    const { at, response, against, place, load } = what;
+    const made = attempt({
+      ...{ response, against, at: at ?? undefined, place: place || undefined, load: load || undefined },
+      detail: response === RISE.id && against === 'noise',
+    });
     known.set(key, made);
     return made;
   }
@@ -153,6 +178,7 @@ export function bundleOrders(bundle: Bundle): BundleOrders {
       value: `${value.toFixed(decimals)} ± ${half.toFixed(decimals)} ${unit}`,
     });
     const share = interval95Share(placed);
+    const { sharedRiseK } = instrumentDoubt(bundle.dataPackage.planning.book);
     switch (what) {
       case 'place':
         return {
@@ -167,14 +193,25 @@ export function bundleOrders(bundle: Bundle): BundleOrders {
           ? unknown('no power flowed')
           : pm(placed.resistanceKPerW, placed.resistanceKPerW * share, 4, 'K/W');
       case 'die':
-        return pm(placed.temperatureAtReferenceC, placed.interval95, 1, '°C');
+        // An absolute claim: what the sensors of the rig share counts in it.
+        return pm(
+          placed.temperatureAtReferenceC,
+          Math.hypot(placed.interval95, NORMAL_95 * Math.hypot(sharedRiseK, placed.shared)),
+          1,
+          '°C',
+        );
       case 'noise':
         return told?.noiseToHoldDba.known
           ? { known: true, value: `${told.noiseToHoldDba.value.toFixed(1)} dB(A)` }
           : unknown(told && !told.noiseToHoldDba.known ? told.noiseToHoldDba.reason : 'cannot be told');
       case 'capacity':
         return told?.capacityW.known
-          ? pm(told.capacityW.value, told.capacityW.value * share, 0, 'W')
+          ? pm(
+              told.capacityW.value,
+              capacity95(told.capacityW.value, placed, Math.hypot(sharedRiseK, placed.shared)),
+              0,
+              'W',
+            )
           : unknown('what it holds cannot be told');
       case 'band':
         return told?.bandScoreWPerK.known

@@ -1,7 +1,8 @@
 import { zipSync } from 'fflate';
 import { methodCard } from '@/core/brief/methodCard';
 import { methodDone } from '@/core/brief/methodDone';
-import { questionOf } from '@/core/brief/questions';
+import type { Brief } from '@/core/brief/brief';
+import { isByAir, questionOf } from '@/core/brief/questions';
 import { levelOfRun } from '@/core/levels/meterMean';
 import { setupWords } from '@/core/rig/setupDifferences';
 import { changeWords } from '@/core/runs/changeWords';
@@ -16,7 +17,8 @@ import { markdownHtml } from '@/formats/report/markdown';
 import type { ReportVersion } from '@/core/verdict/reportVersion';
 import type { ReportData } from '@/formats/report/reportData';
 import { reportHtml } from '@/formats/report/reportHtml';
-import { reduceBundleRun } from '../reduceBundleRun';
+import { NO_DIE, noResult } from '@/core/reduction/noResult';
+import { hasDie, reduceBundleRun } from '../reduceBundleRun';
 import { reportFonts } from './reportFonts';
 import { bundleOrders, type BundleOrders } from './bundleOrders';
 import type { Made } from './made';
@@ -31,9 +33,10 @@ const LONG_AGO = new Date(1990, 0, 1);
 function countedRuns(bundle: Bundle): LabRun[] {
   const { rig, method } = bundle.dataPackage;
   const controls = new Set(bundle.entries.filter(({ isControl }) => isControl).map(({ entry }) => entry));
-  return bundle.runs.flatMap(({ run, trace, readings }, id): LabRun[] => {
+  return bundle.runs.flatMap((item, id): LabRun[] => {
+    const { run, trace, readings } = item;
     const reduction = reduceBundleRun(run, trace, { ...rig, windowS: method.windowS });
-    if (!reduction.known) return [];
+    if (!reduction.known && hasDie(item)) return [];
     return [
       {
         ...run,
@@ -46,10 +49,15 @@ function countedRuns(bundle: Bundle): LabRun[] {
         },
         ...{ isOlder: false, version: 1, fanCount: null, productId: 0 },
         level: levelOfRun(run, readings),
-        reduction: reduction.value,
+        reduction: reduction.known ? reduction.value : noResult(NO_DIE),
       },
     ];
   });
+}
+
+/** The heat loads of a brief, before what is compared; nothing where it is asked of air alone. */
+function heatWords({ question, loads }: Brief): string {
+  return isByAir(question) ? '' : `${inARow([...new Set(loads.map(({ watts }) => `${watts} W`))])}, `;
 }
 
 function sourceOf({ dataPackage, runs }: Bundle): string {
@@ -157,10 +165,15 @@ function written(
   const { one } = questionOf(orders.brief.question);
   const data: ReportData = {
     title: dataPackage.title,
-    rigLine: `${inARow([...new Set(orders.brief.loads.map(({ watts }) => `${watts} W`))])}, ${one}s compared at ${orders.brief.noiseLinesDba[0]!.toFixed(1)} dB(A); ${made.source}`,
+    rigLine: `${heatWords(orders.brief)}${one}s compared at ${orders.brief.noiseLinesDba[0]!.toFixed(1)} dB(A); ${made.source}`,
     ...{ version, summary },
     parts: verdict.parts.map((part) => partOf(made, part)),
-    method: methodCard(orders.brief, cardRig, methodDone(orders.brief, countedRuns(bundle), entries)),
+    method: methodCard(
+      orders.brief,
+      cardRig,
+      methodDone(orders.brief, countedRuns(bundle), entries),
+      planning.brief !== null,
+    ),
     rig: [
       { what: 'bench', value: `${rig.name}, revision ${cardRig.revision}` },
       ...(revision

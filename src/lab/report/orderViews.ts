@@ -7,6 +7,7 @@ import { curvesPicture, type PictureEntry } from '@/formats/picture/curvesPictur
 import { PAPER } from '@/formats/picture/pictureTheme';
 import type { OrderTable } from '@/formats/report/reportData';
 import type { BundleRanking } from '../rankBundle';
+import { holdsWords } from '@/core/ranking/standingWords';
 import { orderWords, type BundleOrders } from './bundleOrders';
 
 const SIZE = { width: 960, height: 560, scale: 1 };
@@ -18,9 +19,9 @@ export const placeWords = ({ placeFrom, placeTo }: PlacedEntry) =>
 function standingWords({ status, at, restated }: PlacedEntry, { against, response }: BundleRanking): string {
   const axis = AXES[against];
   if (status === 'tops-out') return `tops out at ${at.toFixed(axis.decimals)} ${axis.unit}`;
-  if (restated) return 'one setting, restated by the fan laws';
+  if (restated) return 'one setting, converted by the fan laws';
   if (!response.throttles) return '';
-  return status === 'throttled' ? 'does not hold the load' : 'holds the load';
+  return holdsWords(status);
 }
 
 /** An order as readers see it. */

@@ -18,9 +18,9 @@ export interface AdviceData {
 }
 
 const HEADINGS: Record<Advice['status'], string> = {
-  fits: 'Fits, beyond its doubt',
-  open: 'Cannot be told',
-  misses: 'Misses',
+  fits: 'Fits',
+  open: 'Too close to call',
+  misses: 'Does not fit',
 };
 
 /** A reader's machine, and what of this round-up suits it. The address holds the machine, so that it can be sent. */

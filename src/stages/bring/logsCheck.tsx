@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Quantity, Unit } from '@/core/channels/quantity';
 import { plural } from '@/ui/figures';
-import { sendJson } from '@/ui/sendJson';
+import { sendJson, type Answer } from '@/ui/sendJson';
 import { typedNumber } from '@/ui/typedNumber';
 import { whoIsHere } from '@/ui/who';
 import { parseLoad } from '@/core/runs/load';
@@ -31,6 +31,12 @@ interface Props {
   files: { id: number; path: string }[];
   roundUps: RoundUpChoice[];
   roundUpId: number | null;
+}
+
+/** Why a log was not read, in words whatever the failure: one without a message of its own is told by its status. */
+function whyUnread({ status, body, message }: Answer): string {
+  if (typeof body.message === 'string') return body.message;
+  return status === 0 ? message : `not read: the application answered ${status}`;
 }
 
 /** Raw logs of an evening: joined by their clocks, cut into runs, and looked at before anything is written. */
@@ -77,11 +83,7 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
         const answer = await sendJson(`/api/uploads/${uploadId}/describe`, 'POST', { fileId: file.id });
         if (gone) return;
         if (answer.ok && answer.body.read) read.push(answer.body.log as unknown as BroughtLog);
-        else
-          failed.push({
-            path: file.path,
-            message: answer.message.startsWith('The change') ? String(answer.body.message) : answer.message,
-          });
+        else failed.push({ path: file.path, message: whyUnread(answer) });
       }
       const own = firstOffsets(read);
       const shifts = proposedClocks(read, own);
@@ -105,8 +107,7 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
       columns,
     });
     setBusy(false);
-    if (!answer.ok || !answer.body.read)
-      return setFailure(answer.ok ? String(answer.body.message) : answer.message);
+    if (!answer.ok || !answer.body.read) return setFailure(whyUnread(answer));
     const next = logs.map((log, i) => (i === at ? (answer.body.log as unknown as BroughtLog) : log));
     setLogs(next);
     begin(next, offsets, pieces);

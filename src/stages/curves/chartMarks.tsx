@@ -48,7 +48,7 @@ export function ChartMarks({
       )}
       {marks.crossings
         .filter(({ below, above }) => isOn(below) && isOn(above))
-        .map(({ atDb, below, above, value }) => {
+        .map(({ atDb, belowDb, aboveDb, below, above, value }) => {
           const y = byEntry.get(below)!.at(atDb, value);
           if (y === null || atDb < frame.xMin || atDb > frame.xMax || y < frame.yMin || y > frame.yMax)
             return null;
@@ -65,7 +65,7 @@ export function ChartMarks({
                 stroke="var(--color-ink)"
                 strokeWidth="1.4"
               />
-              <title>{`${figure(atDb, 1)} dB(A): ${nameOf(below)} leads ${nameOf(above)} on the quiet side, and not on the loud one`}</title>
+              <title>{`Crossover at ${figure(atDb, 1)} dB(A): ${nameOf(below)} is ahead up to ${figure(belowDb, 1)}, ${nameOf(above)} from ${figure(aboveDb, 1)} dB(A)`}</title>
             </g>
           );
         })}

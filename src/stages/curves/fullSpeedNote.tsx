@@ -1,5 +1,6 @@
 import type { ShownScale } from '@/core/curves/shownScale';
 import type { FullSpeedLead } from '@/core/ranking/fullSpeed';
+import { placesInWords } from '@/core/words';
 import { figure } from '@/ui/figures';
 
 /** Who would be first if loudness did not count, and what it costs. */
@@ -12,18 +13,17 @@ export function FullSpeedNote({
   product: string;
   scale: ShownScale;
 }) {
-  const louder =
-    lead.overLineDb > 0.05
-      ? ` with ${figure(lead.overLineDb, 1)} dB more`
-      : `, at ${figure(lead.levelDb, 1)} dB(A)`;
+  const { overLineDb, placesAtLine, value } = lead;
   return (
     <p className="pt-2 text-[14.5px]">
-      <span dir="auto">{product}</span> is first at full speed,{' '}
-      {figure(scale.offset + scale.factor * lead.value, scale.decimals)} {scale.unit}
-      {louder}
-      {lead.placeAtLine === null
-        ? '; at the line it has no place.'
-        : `; at the line its place is ${lead.placeAtLine}.`}
+      <span dir="auto">{product}</span> is first at full speed:{' '}
+      {figure(scale.offset + scale.factor * value, scale.decimals)} {scale.unit}
+      {Math.abs(overLineDb) >= 0.05 &&
+        `, ${figure(Math.abs(overLineDb), 1)} dB ${overLineDb > 0 ? 'above' : 'below'} the noise line`}
+      .
+      {placesAtLine
+        ? ` At the line it is ${placesInWords(...placesAtLine)}.`
+        : ' At the line it is not ranked.'}
     </p>
   );
 }

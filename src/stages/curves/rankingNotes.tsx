@@ -5,9 +5,9 @@ import { EntryMark } from '@/ui/entryMark';
 import type { CurveEntry } from './curvesData';
 
 const WORDS: Record<NotPlacedEntry['status'], string> = {
-  'too-loud': 'never this quiet',
+  'too-loud': 'always louder',
   'too-fast': 'too fast',
-  'below-floor': 'lost in the room',
+  'below-floor': 'masked by room noise',
   unsettled: 'not settled',
   'no-runs': 'not measured',
 };
@@ -46,16 +46,19 @@ export function RankingNotes({
       ))}
       {assumed > 0 && (
         <p className="text-ink2">
-          Nothing was measured twice: ± is assumed, from a standard uncertainty of {assumedWords}. A second
-          pass or mount would tell.
+          Nothing was measured twice: ± is assumed, from a standard uncertainty of {assumedWords}. Add a mount
+          to measure it.
         </p>
       )}
       {unmounted && (
-        <p className="text-ink2">No {compared} was mounted twice: what remounting does is not in the ±.</p>
+        <p className="text-ink2">
+          No {compared} was mounted twice: what remounting does is assumed in ±, {assumedWords}. Add a mount
+          to measure it.
+        </p>
       )}
       {ranking.notPlaced.length > 0 && (
         <section className="mt-4 border-t border-hairline pt-4">
-          <h2 className="font-display mb-1.5 text-[15px] font-bold">Not placed here</h2>
+          <h2 className="font-display mb-1.5 text-[15px] font-bold">Not ranked here</h2>
           <ul className="space-y-1.5">
             {ranking.notPlaced.map(({ entry, status, reason }) => {
               const other = entries.get(entry)!;

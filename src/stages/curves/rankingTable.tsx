@@ -1,5 +1,6 @@
 import Link from 'next/link';
 import type { ShownScale } from '@/core/curves/shownScale';
+import { standingWords } from '@/core/ranking/standingWords';
 import type { PlacedEntry, Ranking } from '@/core/ranking/rankAtLine';
 import type { Axis } from '@/core/curves/axis';
 import { EntryMark } from '@/ui/entryMark';
@@ -27,9 +28,8 @@ export interface RankingTableProps {
 
 function standing(placed: PlacedEntry, axis: Axis): string | null {
   if (placed.status === 'tops-out') return `tops out at ${figure(placed.at, axis.decimals)} ${axis.unit}`;
-  if (placed.restated) return 'one setting, restated by the fan laws';
-  if (placed.status === 'throttled') return 'does not hold the load';
-  return null;
+  if (placed.restated) return 'one setting, converted by the fan laws';
+  return standingWords(placed.status) || null;
 }
 
 /** The order at the line; it follows while the line moves. */

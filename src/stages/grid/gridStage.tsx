@@ -40,7 +40,7 @@ function Effects({ name, effects }: { name: string; effects: readonly GridEffect
       <table className="figure-table [&_td]:py-1">
         <thead>
           <tr>
-            <th scope="col">Best first</th>
+            <th scope="col">In order</th>
             <th scope="col" className="num">
               against the mean
             </th>
@@ -67,13 +67,14 @@ function Effects({ name, effects }: { name: string; effects: readonly GridEffect
 
 /** What the interaction says, in a sentence. */
 function interactionWords({ interaction }: GridFit): string {
-  if (!interaction.known) return `Whether they act on each other cannot be told: ${interaction.reason}.`;
+  if (!interaction.known)
+    return `Whether the best fan depends on the heatsink is not available: ${interaction.reason}.`;
   const { f, above, below, p } = interaction.value;
   const freedom = Number.isFinite(below) ? figure(below, 0) : '∞';
   const test = `F(${above}, ${freedom}) = ${figure(f, 2)}, p = ${p < 0.001 ? 'under 0.001' : figure(p, 3)}`;
   return p < 0.05
-    ? `They act on each other (${test}): which fan is better hangs on the heatsink, and the effects are means over what was measured.`
-    : `Nothing shows that they act on each other (${test}): a fan that is better is better on all of them.`;
+    ? `The best fan depends on the heatsink (${test}): the effects are means over what was measured.`
+    : `No sign that the best fan depends on the heatsink (${test}).`;
 }
 
 /** Heatsinks against fans: what was measured, what each brings, and what a heatsink's own fan costs it. */
@@ -180,9 +181,9 @@ export function GridStage({ data }: { data: GridData }) {
             <ul className="max-w-240 list-disc pl-5 text-[15px]">
               {fit.value.heldBack.map(({ heatsink, ownFan, bestFan, share, from, to }) => (
                 <li key={heatsink} dir="auto">
-                  {heatsink} is held back by the fan it comes with ({ownFan}): with {bestFan} its R over the
-                  shared part is {figure(Math.abs(100 * share), 1)} % less ({percent(from)} to {percent(to)})
-                  {to > 0 ? ', which is inside the doubt' : ''}.
+                  {heatsink} {to > 0 ? 'may gain (within ±)' : 'gains'} with {bestFan} in place of its own{' '}
+                  {ownFan}: K/W above the common resistance {figure(Math.abs(100 * share), 1)} % lower (
+                  {percent(from)} to {percent(to)}).
                 </li>
               ))}
             </ul>

@@ -35,9 +35,11 @@ export interface JudgementData {
   places: string[];
   rule: DetailRule;
   control: string;
+  /** Standard uncertainty that all rises of the rig share, K: it counts in absolute claims. */
+  sharedRiseK: number;
   items: JudgedItem[];
   notPlaced: { entry: string; product: string; reason: string }[];
-  crossings: { atDb: number; below: string; above: string }[];
+  crossings: { atDb: number; belowDb: number; aboveDb: number; below: string; above: string }[];
   worths: { name: string; unit: string; worth: Outcome<KelvinWorth> }[];
   currency: string;
   plan: { version: number; body: PlanSheet } | null;

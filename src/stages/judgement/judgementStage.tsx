@@ -15,6 +15,7 @@ import { KelvinWorths } from './kelvinWorths';
 import { Budget } from './budget';
 import type { JudgementData } from './judgementData';
 import { measuresOf, worthPct, type Measure, type MeasureFigure } from './measures';
+import { standingWords } from '@/core/ranking/standingWords';
 import { PairPanel } from './pairPanel';
 import { useIntervals } from './useIntervals';
 
@@ -38,7 +39,7 @@ function Figure({
       ? `± ${figure(found.interval95, measure.decimals)}`
       : isDrawing
         ? '± …'
-        : '± not told';
+        : '± not available';
   return (
     <td className="num whitespace-nowrap">
       <b>{figure(found.value, measure.decimals)}</b>
@@ -141,7 +142,7 @@ export function JudgementStage({ packed }: { packed: string }) {
             <table className="figure-table">
               <thead>
                 <tr>
-                  <th scope="col">Place, 95 %</th>
+                  <th scope="col">Likely place</th>
                   <th scope="col">Entry</th>
                   {measures.map((measure) => (
                     <th
@@ -177,9 +178,7 @@ export function JudgementStage({ packed }: { packed: string }) {
                       </span>
                       {item.placed.status !== 'ranked' && (
                         <span className="block text-[13px] text-warn">
-                          {item.placed.status === 'throttled'
-                            ? 'does not hold the load'
-                            : 'tops out under the line'}
+                          {standingWords(item.placed.status)}
                         </span>
                       )}
                     </td>
@@ -204,12 +203,13 @@ export function JudgementStage({ packed }: { packed: string }) {
           {data.crossings.length > 0 && (
             <p className="max-w-240 text-[14px]">
               <b>
-                Crossings from {figure(data.rule.band.from, 1)} to {figure(data.rule.band.to, 1)} dB(A).
+                Crossovers from {figure(data.rule.band.from, 1)} to {figure(data.rule.band.to, 1)} dB(A).
               </b>{' '}
-              {data.crossings.map(({ atDb, below, above }, i) => (
+              {data.crossings.map(({ atDb, belowDb, aboveDb, below, above }, i) => (
                 <span key={`${below}${above}${atDb}`} dir="auto">
                   {i > 0 && '; '}
-                  {nameOf(below)} leads {nameOf(above)} up to {figure(atDb, 1)} dB(A), and not from there
+                  {nameOf(below)} is ahead of {nameOf(above)} up to {figure(belowDb, 1)} dB(A),{' '}
+                  {nameOf(above)} from {figure(aboveDb, 1)}; between them they tie
                 </span>
               ))}
               .
@@ -226,7 +226,7 @@ export function JudgementStage({ packed }: { packed: string }) {
           </p>
           {data.notPlaced.length > 0 && (
             <p className="text-[14px] text-ink2">
-              Not placed here:{' '}
+              Not ranked here:{' '}
               {data.notPlaced.map(({ entry, product, reason }, i) => (
                 <span key={entry} dir="auto">
                   {i > 0 && '; '}

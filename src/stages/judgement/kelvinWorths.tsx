@@ -12,12 +12,12 @@ export function KelvinWorths({ worths }: Pick<JudgementData, 'worths'>) {
           <li key={name}>
             <b>{name}.</b>{' '}
             {!worth.known
-              ? `Cannot be told: ${worth.reason}.`
+              ? `Not available: ${worth.reason}.`
               : worth.value.isWorth && worth.value.perK > 0
-                ? `A kelvin cooler brings ${figure(worth.value.perK, 2)} ± ${figure(worth.value.interval95, 2)} ${unit}, over ${worth.value.points} settings.`
+                ? `Each kelvin cooler goes with ${figure(worth.value.perK, 2)} ± ${figure(worth.value.interval95, 2)} ${unit} more, over ${worth.value.points} settings.`
                 : worth.value.isWorth
                   ? `What is cooler is lower here, by ${figure(-worth.value.perK, 2)} ± ${figure(worth.value.interval95, 2)} ${unit} a kelvin: something else moves both.`
-                  : `A kelvin is worth nothing that these ${worth.value.points} settings could tell: ${figure(worth.value.perK, 2)} ± ${figure(worth.value.interval95, 2)} ${unit}.`}
+                  : `No effect seen in ${worth.value.points} settings: ${figure(worth.value.perK, 2)} ± ${figure(worth.value.interval95, 2)} ${unit} per kelvin.`}
           </li>
         ))}
       </ul>

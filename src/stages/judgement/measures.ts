@@ -1,3 +1,4 @@
+import { capacity95 } from '@/core/judgement/capacity';
 import type { MeasureIntervals } from '@/core/judgement/measureIntervals';
 import type { JudgedItem, JudgementData } from './judgementData';
 
@@ -72,7 +73,7 @@ export function measuresOf(data: JudgementData): Measure[] {
       key: 'knee',
       name: 'Knee',
       ...{ unit: 'dB(A)', decimals: 1, better: 'lower' },
-      definition: `The quietest level from which one more decibel lowers R by less than ${worthPct(data)} %: beyond it noise buys little.`,
+      definition: `The quietest level from which one more decibel lowers R by less than ${worthPct(data)} %: told only where the curve on both sides of it bears it.`,
       figureFor: ({ detail }, intervals) => told(detail.kneeDba, intervals?.kneeDba ?? null),
     },
     {
@@ -94,11 +95,13 @@ export function measuresOf(data: JudgementData): Measure[] {
       key: 'capacity',
       name: 'Capacity',
       ...{ unit: 'W', decimals: 0, better: 'higher' },
-      definition: `The heat that it holds at the line in a room of ${rule.referenceAmbientC} °C before the die comes to ${rule.limitC} °C, by R there.`,
+      definition: `The heat that it holds at the line in a room of ${rule.referenceAmbientC} °C before the die comes to ${rule.limitC} °C, by R there. Its ± counts what the sensors of this rig share, too.`,
       figureFor: ({ detail, placed }) =>
         told(
           detail.capacityW,
-          detail.capacityW.known ? (detail.capacityW.value * placed.interval95) / placed.value : null,
+          detail.capacityW.known
+            ? capacity95(detail.capacityW.value, placed, Math.hypot(data.sharedRiseK, placed.shared))
+            : null,
         ),
     },
     {

@@ -11,13 +11,17 @@ import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
 import type { JudgedItem, JudgementData } from './judgementData';
 
-/** Two entries set against one another: how far apart, who is ahead with what chance, and what would tell. */
+/** Two entries set against one another: how far apart, who is ahead with what chance, and what would separate them. */
 export function PairPanel({ one, other, data }: { one: JudgedItem; other: JudgedItem; data: JudgementData }) {
   const router = useRouter();
-  const { difference, interval95, isOpen } = pairDifference(one.placed, other.placed);
+  const count = data.items.length;
+  const { difference, interval95, isOpen } = pairDifference(one.placed, other.placed, count);
   const chance = chanceAhead(one.placed, other.placed, data.response.better);
+  const [better, worse] = (data.response.better === 'lower' ? difference > 0 : difference < 0)
+    ? [one, other]
+    : [other, one];
   const [ahead, share] = chance >= 0.5 ? [one, chance] : [other, 1 - chance];
-  const found = toSeparate({ ...one.placed, ...one }, { ...other.placed, ...other });
+  const found = toSeparate({ ...one.placed, ...one }, { ...other.placed, ...other }, count);
   const { plan } = data;
 
   async function putOnPlan(mounts: number, passes: number) {
@@ -44,23 +48,24 @@ export function PairPanel({ one, other, data }: { one: JudgedItem; other: Judged
       <h3 className="font-display text-[16px] font-bold" dir="auto">
         {one.product} against {other.product}
       </h3>
-      <p>
-        Difference{' '}
-        <b>
-          {signed(difference, 2)} {data.response.unit}
-        </b>{' '}
-        ± {figure(interval95, 2)} {data.response.unit}
-        {isOpen ? ': cannot be told apart.' : ': told apart.'}
+      <p dir="auto">
+        {isOpen
+          ? `${one.product} and ${other.product} are a tie: `
+          : `${better.product} is ahead of ${worse.product} by `}
+        <b>{isOpen ? signed(difference, 2) : figure(Math.abs(difference), 2)}</b> ± {figure(interval95, 2)}{' '}
+        {data.response.unit}
+        {count > 2 && `, so that the differences of all ${count} entries hold at once`}.
       </p>
       <p>
-        <span dir="auto">{ahead.product}</span> is ahead with a chance of <b>{chanceWords(share)}</b>.
+        Chance that <span dir="auto">{ahead.product}</span> is really ahead: <b>{chanceWords(share)}</b>
       </p>
       {found.known ? (
         <>
           <p>
-            {plural(found.value.mounts, 'mount')} of {plural(found.value.passes, 'pass', 'passes')} each would
-            tell, if the difference is what it seems: {plural(found.value.readings, 'reading')} of each
-            setting in place of {found.value.readingsNow}.
+            To separate them, measure each with {plural(found.value.mounts, 'mount')} of{' '}
+            {plural(found.value.passes, 'pass', 'passes')}: {plural(found.value.readings, 'run')} a setting,
+            now {found.value.readingsNow}. That separates a gap like this one in four of five round-ups, if it
+            stays what it is.
           </p>
           {plan ? (
             <button
@@ -72,7 +77,7 @@ export function PairPanel({ one, other, data }: { one: JudgedItem; other: Judged
             </button>
           ) : (
             <Link className="underline underline-offset-2" href={`/round-ups/${data.roundUpId}/plan`}>
-              There is no plan to put it on yet
+              Write a plan first
             </Link>
           )}
         </>

@@ -163,12 +163,11 @@ export function TypeRunRow({
     });
 
   // What the line itself can tell comes first; what the lab says stands until the next try.
-  const fault = [
-    formState.errors.loadW,
-    ...FIELDS.map(({ name }) => formState.errors[name]),
-    ...Object.values(formState.errors.more ?? {}),
-  ].find((error): error is { message?: string } => Boolean(error) && typeof error === 'object');
-  const shown: Trouble | null = fault ? { kind: 'failed', message: fault.message ?? '' } : trouble;
+  const { errors } = formState;
+  const faults = [errors.loadW, ...FIELDS.map(({ name }) => errors[name])].map((error) => error?.message);
+  const ofMore = Object.values(errors.more ?? {}).map((error) => (error as { message?: string }).message);
+  const fault = [...faults, ...ofMore].find((message) => message !== undefined);
+  const shown: Trouble | null = fault ? { kind: 'failed', message: fault } : trouble;
   const box = 'w-full rounded border bg-raised px-2 py-1';
   const isWrong = (name: CellName | 'loadW') =>
     formState.errors[name] !== undefined || (trouble?.kind === 'failed' && trouble.field === name);

@@ -5,9 +5,9 @@ import type { PlanCost } from '@/core/plan/planCost';
 import { figure, signed } from '@/ui/figures';
 
 /** Both with a digit more where they would read alike. */
-function kelvins(a: number, b: number): [string, string] {
+function differences(a: number, b: number, unit: string): [string, string] {
   const decimals = figure(a, 1) === figure(b, 1) ? 2 : 1;
-  const shown = (value: number) => (Number.isFinite(value) ? `${figure(value, decimals)} K` : '–');
+  const shown = (value: number) => (Number.isFinite(value) ? `${figure(value, decimals)} ${unit}` : '–');
   return [shown(a), shown(b)];
 }
 
@@ -15,16 +15,18 @@ function kelvins(a: number, b: number): [string, string] {
 export function PlanChoices({
   now,
   choices,
+  unit,
   onChoose,
 }: {
   now: PlanCost;
+  unit: string;
   choices: readonly PlanChoice[];
   onChoose: (choice: PlanChoice) => void;
 }) {
   return (
     <ul className="text-[14px]">
       {choices.map((choice) => {
-        const [was, isNow] = kelvins(now.differenceK, choice.cost.differenceK);
+        const [was, isNow] = differences(now.differenceK, choice.cost.differenceK, unit);
         return (
           <li key={choice.words} className="flex items-baseline gap-2 border-b border-hairline py-1">
             <button

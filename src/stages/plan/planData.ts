@@ -15,6 +15,8 @@ export interface PlanData {
   entries: (PlanEntry & { name: string })[];
   loads: Load[];
   scatter: RigScatter;
+  /** In what differences are told: kelvins, or of fans by their air percent of what they move. */
+  unit: 'K' | '%';
   scatterFrom: string;
   done: DoneRun[];
   deadline: string;

@@ -177,9 +177,11 @@ export function PlanStage({ data }: { data: PlanData }) {
               </dd>
             </div>
             <div>
-              <dt className="label-text">Can show</dt>
+              <dt className="label-text">Smallest difference</dt>
               <dd className="font-display text-[26px] font-bold">
-                {Number.isFinite(found.now.differenceK) ? `${figure(found.now.differenceK, 1)} K` : '–'}
+                {Number.isFinite(found.now.differenceK)
+                  ? `${figure(found.now.differenceK, 1)} ${data.unit}`
+                  : '–'}
               </dd>
             </div>
           </dl>
@@ -187,16 +189,17 @@ export function PlanStage({ data }: { data: PlanData }) {
         {cost && found && (
           <p className="text-[13px] text-ink2">
             {Number.isFinite(found.now.differenceK)
-              ? `Differences of ${figure(found.now.differenceK, 1)} K at the line will be told apart in 4 of 5 round-ups, at 95 %; spread ${data.scatterFrom}.`
-              : 'Nothing can be told apart without a remount or a control that is re-tested.'}
+              ? `A gap of ${figure(found.now.differenceK, 1)} ${data.unit} at the line would be separated 4 times in 5. Scatter: ${data.scatterFrom}.`
+              : 'This plan cannot separate entries. Add a mount, or re-test the control.'}
           </p>
         )}
         <WantedDifference
+          unit={data.unit}
           least={least}
           isSound={laid.problems.length === 0}
           onPlan={(next) => set({ ...plan, settings: next })}
         />
-        <SpreadSources data={data} tell={spread} />
+        {data.unit === 'K' && <SpreadSources data={data} tell={spread} />}
         {data.deadline !== '' && cost && (
           <p className={`text-[14px] ${late ? 'text-bad' : 'text-ok'}`}>
             {past
@@ -223,6 +226,7 @@ export function PlanStage({ data }: { data: PlanData }) {
           <section aria-label="One step away">
             <h3 className="font-display text-[16px] font-bold">One step away</h3>
             <PlanChoices
+              unit={data.unit}
               now={found.now}
               choices={found.choices}
               onChoose={(choice) =>

@@ -11,10 +11,12 @@ type Least = Outcome<{ settings: PlanSettings; cost: PlanCost }>;
 
 /** The fewest hours for a difference that is to be told apart. */
 export function WantedDifference({
+  unit,
   least,
   isSound,
   onPlan,
 }: {
+  unit: string;
   least: (wantedK: number) => Promise<Least>;
   isSound: boolean;
   onPlan: (settings: PlanSettings) => void;
@@ -27,8 +29,8 @@ export function WantedDifference({
       <div className="flex items-end gap-2">
         <span className="w-36">
           <NumberField
-            label="To be told apart"
-            unit="K"
+            label="Difference to separate"
+            unit={unit}
             optional
             value={wantedK}
             onValue={(next) => {
@@ -43,7 +45,7 @@ export function WantedDifference({
           disabled={!isWanted || !isSound}
           onClick={() => void least(wantedK!).then(setFound)}
         >
-          Fewest hours for it
+          Find the shortest plan
         </button>
       </div>
       {found && (
@@ -52,18 +54,18 @@ export function WantedDifference({
             <>
               {plural(found.value.settings.passes, 'pass', 'passes')} of{' '}
               {plural(found.value.settings.mounts, 'mount')}, a control every{' '}
-              {found.value.settings.controlEvery}: {figure(found.value.cost.benchH, 1)} h, tells{' '}
-              {figure(found.value.cost.differenceK, 2)} K.{' '}
+              {found.value.settings.controlEvery}: {figure(found.value.cost.benchH, 1)} h, separates{' '}
+              {figure(found.value.cost.differenceK, 2)} {unit}.{' '}
               <button
                 type="button"
                 className="underline underline-offset-2"
                 onClick={() => onPlan(found.value.settings)}
               >
-                Take it
+                Use this plan
               </button>
             </>
           ) : (
-            <span className="text-warn">▲ Not to be had: {found.reason}.</span>
+            <span className="text-warn">▲ Not possible: {found.reason}.</span>
           )}
         </p>
       )}

@@ -4,6 +4,7 @@ import { yupResolver } from '@hookform/resolvers/yup';
 import { useRouter } from 'next/navigation';
 import { useForm, useWatch } from 'react-hook-form';
 import { object, string } from 'yup';
+import { MOST } from '@/core/bounds';
 import type { Question } from '@/core/brief/questions';
 import { HookChoice, HookText } from '@/ui/form/hookFields';
 import { sendJson } from '@/ui/sendJson';
@@ -14,7 +15,7 @@ const ASK = '?';
 const NEW_RIG = 'new';
 
 const schema = object({
-  title: string().trim().required('the round-up needs a title').max(200, 'at most ${max} characters'),
+  title: string().trim().required('the round-up needs a title').max(MOST.title, 'at most ${max} characters'),
   question: string<Question>().required(),
   rig: string().required().notOneOf([ASK], 'which rig is it measured on?'),
   rigName: string()

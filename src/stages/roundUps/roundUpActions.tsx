@@ -6,12 +6,13 @@ import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { toast } from 'sonner';
 import { object, string } from 'yup';
+import { MOST } from '@/core/bounds';
 import { HookText } from '@/ui/form/hookFields';
 import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
 
 const schema = object({
-  title: string().trim().required('it needs a title').max(200, 'at most ${max} characters'),
+  title: string().trim().required('it needs a title').max(MOST.title, 'at most ${max} characters'),
 });
 
 /** A title to be written, and the buttons that do something with it. */
@@ -142,7 +143,7 @@ export function RoundUpActions({ id, title, archived }: { id: number; title: str
       {open === 'copy' && (
         <TitleForm
           label="Title of the copy"
-          first={`${title}, copy`.slice(0, 200)}
+          first={`${title}, copy`.slice(0, MOST.title)}
           actions={[
             { name: 'Copy with its runs', act: copy(true) },
             { name: 'Copy without runs', act: copy(false) },

@@ -29,7 +29,7 @@ function LeadersOf({ item }: { item: RoundUpItem }) {
   if (leaders.first.length === 0)
     return (
       <p className="pt-1.5 text-[14.5px] text-ink2">
-        {item.runs === 0 ? 'Nothing is measured yet.' : `Nobody can be placed at ${leaders.load} yet.`}
+        {item.runs === 0 ? 'Nothing is measured yet.' : `No entry can be ranked at ${leaders.load} yet.`}
       </p>
     );
   const more = leaders.placed - leaders.first.length;

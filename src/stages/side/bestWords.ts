@@ -20,13 +20,13 @@ export function bestWords(
   const [byX, byY] = [leaders(x), leaders(y)];
   const both = byX.filter((entry) => byY.includes(entry));
   const share = (ids: string[]) =>
-    ids.length > 1 ? `${named(ids, entries)}, who cannot be told apart` : named(ids, entries);
+    ids.length > 1 ? `${named(ids, entries)} (a tie)` : named(ids, entries);
   return [
-    { label: `Best by ${columnName(x)}`, words: share(byX) },
-    { label: `Best by ${columnName(y)}`, words: share(byY) },
+    { label: `First by ${columnName(x)}`, words: share(byX) },
+    { label: `First by ${columnName(y)}`, words: share(byY) },
     {
       label: 'By both',
-      words: both.length > 0 ? share(both) : 'nobody: what is best by one gives up the other',
+      words: both.length > 0 ? share(both) : 'none: the leader in one trails in the other',
     },
   ];
 }

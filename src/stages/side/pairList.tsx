@@ -13,13 +13,13 @@ export function PairList({
 }) {
   return (
     <section aria-label="Pairs" className="border-t border-hairline pt-3">
-      <h3 className="font-display pb-1 text-[16px] font-bold">What one difference brings</h3>
+      <h3 className="font-display pb-1 text-[16px] font-bold">Effect of one change</h3>
       <div className="relative w-0 min-w-full overflow-x-auto">
         <table className="figure-table">
           <thead>
             <tr>
               <th scope="col">Entry</th>
-              <th scope="col">Against it</th>
+              <th scope="col">Compared with</th>
               <th scope="col">Load</th>
               <th scope="col" className="num">
                 At the line, K
@@ -56,7 +56,7 @@ export function PairList({
                   {pair.atLine && (
                     <span className="block text-[12.5px] font-normal text-ink2">
                       ± {figure(pair.atLine.interval95, 1)}
-                      {pair.atLine.isOpen && ', open'}
+                      {pair.atLine.isOpen && ', tie'}
                     </span>
                   )}
                 </td>

@@ -114,8 +114,8 @@ export function SideStage({ data }: { data: SideData }) {
         {alike.length > 0 && <p className="pt-1 text-[14px] text-ink2">{alikeWords(alike)}</p>}
         <p className="label-text pt-1">
           {base
-            ? 'Each with the 95 % interval of its difference; what the rig leaves in doubt of both alike cancels. Grey: the interval holds nothing, the two cannot be told apart.'
-            : 'Each with its 95 % interval. ⇅: its place is surely another one the other way. A dash: no place there, the reason on pointing at it.'}
+            ? 'Each difference with its interval, which holds for all of a column at once (95 %); what the rig leaves in doubt of both alike cancels. Grey: a tie.'
+            : 'Each with its 95 % interval. Grey: a tie. ⇅ Place clearly changes. – Not ranked; hover for the reason.'}
         </p>
       </section>
       {data.pairs.length > 0 && <PairList pairs={data.pairs} entries={byEntry} currency={data.currency} />}
@@ -143,7 +143,7 @@ export function SideStage({ data }: { data: SideData }) {
                   </div>
                 ))}
                 <div>
-                  <dt className="label-text">Beaten by both, beyond doubt</dt>
+                  <dt className="label-text">Clearly beaten on both</dt>
                   <dd dir="auto">
                     {points
                       .filter((point) => point.surelyBeatenBy.length > 0)

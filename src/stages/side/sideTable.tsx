@@ -48,15 +48,17 @@ function Cell({
         )}
       </td>
     );
-  const { difference, interval95, isOpen } = pairDifference(base, placed);
+  // All of a column are looked at together: coloured is only what holds for all of its differences at once.
+  const compared = column.cells.filter((other) => other.placed).length;
+  const { difference, interval95, isOpen } = pairDifference(base, placed, Math.max(2, compared));
   return (
     <td
       className={`num whitespace-nowrap ${isOpen ? 'text-ink2' : ''}`}
-      title={isOpen ? 'cannot be told from the one it is set beside' : topsOut}
+      title={isOpen ? 'a tie with the one it is set beside' : topsOut}
     >
       <span className={isOpen ? '' : 'font-semibold'}>{signed(difference, decimals)}</span>
       <span className="block text-[12.5px] text-ink2">± {figure(interval95, decimals)}</span>
-      <span className="sr-only">{isOpen ? `open, ${unit}` : unit}</span>
+      <span className="sr-only">{isOpen ? `a tie, ${unit}` : unit}</span>
     </td>
   );
 }

@@ -37,15 +37,15 @@ export function PriceFront({ data }: { data: ValueData }) {
             <li key={entry} dir="auto">
               <b>{product}</b>, {figure(price!, 2)} {currency}
               {next
-                ? `: the next step up is ${nameOf(next.entry)}, ${figure(next.better, decimals)} ${unit} ${word} for ${figure(next.moreMoney, 2)} more, ${figure(next.moneyPerUnit, 2)} ${currency} ${UNITS[unit] ?? `per ${unit}`}.`
-                : ': nothing here is surely better for more money.'}
+                ? `. Next step up: ${nameOf(next.entry)}, ${figure(next.better, decimals)} ${unit} ${word} for ${figure(next.moreMoney, 2)} more, ${figure(next.moneyPerUnit, 2)} ${currency} ${UNITS[unit] ?? `per ${unit}`}.`
+                : '. Nothing pricier is clearly better.'}
             </li>
           );
         })}
         {beaten.map(({ entry, product, price, standing }) => (
           <li key={entry} className="text-ink2" dir="auto">
-            {product}, {figure(price!, 2)} {currency}: beaten by {standing!.beatenBy.map(nameOf).join(', ')},
-            for no more money and beyond doubt.
+            {product}, {figure(price!, 2)} {currency}: clearly beaten by{' '}
+            {standing!.beatenBy.map(nameOf).join(', ')}, for no more money.
           </li>
         ))}
       </ul>

@@ -1,6 +1,7 @@
 import type { Axis } from '@/core/curves/axis';
 import type { ShownScale } from '@/core/curves/shownScale';
 import type { PlacedEntry, Ranking } from '@/core/ranking/rankAtLine';
+import { holdsWords } from '@/core/ranking/standingWords';
 import { EntryMark } from '@/ui/entryMark';
 import { figure, placeText } from '@/ui/figures';
 import { bracketRoomPx, TieBrackets } from '@/ui/tieBrackets';
@@ -8,9 +9,9 @@ import type { SustainedWords, VerdictData, VerdictEntry } from './verdictData';
 
 function standing({ status, at, restated }: PlacedEntry, axis: Axis, isRise: boolean): string {
   if (status === 'tops-out') return `tops out at ${figure(at, axis.decimals)} ${axis.unit}`;
-  if (restated) return 'one setting, restated by the fan laws';
+  if (restated) return 'one setting, converted by the fan laws';
   if (!isRise) return 'measured there';
-  return status === 'throttled' ? 'does not hold the load' : 'holds the load';
+  return holdsWords(status);
 }
 
 /** What the throttled kept going, as far as it was logged. */

@@ -1,6 +1,7 @@
 'use client';
 
 import { parseAsString, useQueryState } from 'nuqs';
+import { inARow } from '@/core/verdict/orderSentences';
 import type { OverLines } from '@/core/judgement/overLines';
 import type { Outcome } from '@/core/outcome';
 import { EntryMark } from '@/ui/entryMark';
@@ -30,26 +31,33 @@ function Dependence({
 }) {
   const [first] = told.scores;
   if (!first || told.scores.length < 2) return null;
-  if (told.anyWeights)
-    return (
-      <p className="text-[15px]">
-        <b dir="auto">{nameOf(first.entry)}</b> is first for any weights: it is no worse than any other at
-        each of them{first.placeTo > 1 ? ', though not told apart from all' : ''}.
-      </p>
-    );
+  const tied = told.scores.filter(({ placeFrom }) => placeFrom === 1);
+  const isAlone = tied.length === 1;
   return (
     <section aria-label="Where it flips" className="text-[15px]">
-      <p>
-        <b dir="auto">{nameOf(first.entry)}</b> is first by these weights, and not by any:
+      <p dir="auto">
+        {isAlone ? (
+          <>
+            <b>{nameOf(first.entry)}</b> leads{' '}
+            {told.anyWeights ? 'whatever the weights' : 'with these weights'}.
+          </>
+        ) : (
+          <>
+            <b>{inARow(tied.map(({ entry }) => nameOf(entry)))}</b> tie for first place with these weights.
+          </>
+        )}
       </p>
-      <ul className="list-disc pl-5">
-        {told.flips.map(({ point, now, flipsAt, to }) => (
-          <li key={`${point} ${flipsAt}`} dir="auto">
-            {nameOf(to)} takes over where {points[point]!.label} counts for {flipsAt > now ? 'more' : 'less'}{' '}
-            than {percent(flipsAt)}; it is {percent(now)} now, the others keeping their proportions.
-          </li>
-        ))}
-      </ul>
+      {told.flips.length > 0 && (
+        <ul className="list-disc pl-5">
+          {told.flips.map(({ point, now, flipsAt, to }) => (
+            <li key={`${point} ${flipsAt}`} dir="auto">
+              The figure of {nameOf(to)} draws level with that of {nameOf(first.entry)} once{' '}
+              {points[point]!.label} counts {flipsAt > now ? 'more' : 'less'} than {percent(flipsAt)} (now{' '}
+              {percent(now)}).
+            </li>
+          ))}
+        </ul>
+      )}
     </section>
   );
 }

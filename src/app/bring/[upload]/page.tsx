@@ -7,6 +7,7 @@ import { BundleCheck } from '@/stages/bring/bundleCheck';
 import { LogsCheck } from '@/stages/bring/logsCheck';
 import { WorkProgress } from '@/ui/upload/workProgress';
 import { Header } from '@/ui/header';
+import { WakingPage } from '@/ui/wakingPage';
 
 export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Check what came' };
@@ -52,7 +53,9 @@ export default async function CheckPage({ params, searchParams }: Props) {
       <Header title="Check what came" under="nothing is written yet" />
       <main id="main" tabIndex={-1} className="px-4 pt-5 pb-8 md:px-7">
         <Suspense fallback={<WorkProgress uploadId={uploadId} />}>
-          <Checked uploadId={uploadId} roundUp={roundUp} />
+          <WakingPage>
+            <Checked uploadId={uploadId} roundUp={roundUp} />
+          </WakingPage>
         </Suspense>
       </main>
     </>

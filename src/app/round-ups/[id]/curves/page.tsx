@@ -83,7 +83,7 @@ async function packedCurves(view: RoundUpView, shown: ResponseView): Promise<str
     responses: responses.map(({ id, name }) => ({ id, name })),
     places,
     hasFlow: read.some(({ quantity }) => quantity === 'flow'),
-    placeNote: loneliness(shown, read, entries.length),
+    placeNote: [loneliness(shown, read, entries.length), shown.apart].filter(Boolean).join(' '),
     againsts,
     entryNotes: await viewEntryNotes(view),
     same: allAlike(response, shown.loads[0]?.curves ?? []),
