@@ -3,6 +3,8 @@ import { keepMapping, listMappings } from '@/database/columnMappings';
 import { withDatabase } from '@/database/pool';
 import { headingsKey, type LogColumn, type LogProblem, type RememberedColumn } from '@/formats/log/logReader';
 import { durationS, readLog } from '@/formats/log/readLog';
+import type { LogStep } from '@/core/joining/evening';
+import { BothSinks, SteppedRows } from '@/formats/log/steppedRows';
 import { ThinnedSeries } from '@/formats/log/thinnedSeries';
 import { UnusableInput } from '@/formats/problem';
 import { toldBytes, uploadedFiles } from './uploads';
@@ -23,6 +25,8 @@ export interface LogDescription {
   problems: LogProblem[];
   unlisted: number;
   series: ReturnType<ThinnedSeries['series']>;
+  /** Where its channels step, found in all of its rows. */
+  steps: LogStep[];
 }
 
 export type DescribeResult = { read: true; log: LogDescription } | { read: false; message: string };
@@ -55,8 +59,9 @@ export async function describeLog(
   const remembered = await rememberedMappings();
   try {
     let thinned = new ThinnedSeries();
+    let stepped = new SteppedRows();
     const open = () => toldBytes(file, `Reading ${file.path}`, tell);
-    const sink = () => (thinned = new ThinnedSeries());
+    const sink = () => new BothSinks([(thinned = new ThinnedSeries()), (stepped = new SteppedRows())]);
     let { encoding, reader } = await readLog(open, file.path, sink, { remembered, further: true });
     if (columns && columns.length === reader.columns.length) {
       const headings = headingsKey(reader.dialect!.headings);
@@ -82,6 +87,7 @@ export async function describeLog(
         problems: reader.problems.slice(0, 200),
         unlisted: reader.unlisted + Math.max(0, reader.problems.length - 200),
         series: thinned.series(),
+        steps: stepped.steps(),
       },
     };
   } catch (error) {

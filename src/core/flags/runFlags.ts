@@ -2,11 +2,13 @@ import { groupBy } from '../statistics/groupBy';
 import type { LabRun } from '../runs/labRun';
 import { fanCountJump } from './fanCountJump';
 import { offSpeedLine } from './offSpeedLine';
+import { otherRooms } from './otherRooms';
 import { repeatsOf } from './repeatsOf';
 import { standsApart } from './standsApart';
 
 const ROOM_MOVED_K = 0.5;
 const LEVEL_MOVED_DB = 1.5;
+const POWER_MOVED = 0.05;
 
 /**
  * The level did not stand still while it counted, as the logbook and the import say it.
@@ -62,6 +64,13 @@ export function runFlags(runs: readonly LabRun[]): Map<number, string[]> {
     if (run.reduction.roomMovedK > ROOM_MOVED_K)
       add(run.id, `The room moved ${run.reduction.roomMovedK.toFixed(1)} K in the window`);
     if (isLevelUnsteady(run.reduction.levelMovedDb)) add(run.id, levelMoved(run.reduction.levelMovedDb));
+    if (run.reduction.powerMovedShare > POWER_MOVED && !run.reduction.heatLimited)
+      add(
+        run.id,
+        `The power steps by ${(100 * run.reduction.powerMovedShare).toFixed(0)} % in the window: part of another load?`,
+      );
   }
+  for (const [run, byDb] of otherRooms(counting))
+    add(run, `The room was ${over(byDb)} that of the evening’s other mounts`);
   return flags;
 }

@@ -1,42 +1,11 @@
-import { isMissing } from '../missing';
 import { median } from '../statistics/median';
-import { mean } from '../statistics/mean';
-import { cutRuns, type WatchedChannel } from './cutRuns';
 
 /** A clock further off than this is another day's, s. */
 const MOST_S = 15 * 60;
 /** Steps that fall so near to each other are one, s. */
 const SAME_S = 12;
-/** Around a step its moment is looked for so far, s. */
-const AROUND_S = 20;
 /** Less than this is no reason to move a clock, s. */
-const LEAST_S = 3;
-
-/** The moment of a step near a time, s: where two means explain the channel best (Hinkley 1970). */
-function momentOf({ timeS, values }: WatchedChannel, nearS: number): number {
-  const at: number[] = [];
-  for (let i = 0; i < timeS.length; i += 1)
-    if (Math.abs(timeS[i]! - nearS) <= AROUND_S && !isMissing(values[i]!)) at.push(i);
-  let best = { between: -1, atS: nearS };
-  for (let cut = 2; cut <= at.length - 2; cut += 1) {
-    const before = mean(at.slice(0, cut).map((i) => values[i]!));
-    const after = mean(at.slice(cut).map((i) => values[i]!));
-    const between = cut * (at.length - cut) * (after - before) ** 2;
-    if (between > best.between) best = { between, atS: (timeS[at[cut - 1]!]! + timeS[at[cut]!]!) / 2 };
-  }
-  return best.atS;
-}
-
-/**
- * The moments at which any of the channels steps, s.
- *
- * Example: A power log that steps from 0 to 170 W between 59 and 60 s has a moment there.
- */
-export function stepMoments(channels: readonly WatchedChannel[]): number[] {
-  return channels
-    .flatMap((channel) => cutRuns([channel]).map((cut) => momentOf(channel, cut)))
-    .sort((a, b) => a - b);
-}
+export const LEAST_S = 3;
 
 export interface ClockShift {
   /** To be added to the log's clock, s. */

@@ -1,5 +1,13 @@
 import { seededChance } from '../../../tests/support/chance';
-import { piecesFor, placeSeries, proposedClocks, proposedCuts, roomAlone, type BroughtLog } from './evening';
+import {
+  endGuardS,
+  piecesFor,
+  placeSeries,
+  proposedClocks,
+  proposedCuts,
+  roomAlone,
+  type BroughtLog,
+} from './evening';
 
 type Column = [quantity: string, valueAt: (t: number) => number];
 
@@ -60,13 +68,15 @@ test('a meter on time stays, and one that never steps tells nothing', () => {
 });
 
 test('two sensor logs of one evening are one, with a cut where one gives way to the next', () => {
-  const series = placeSeries([sensors(0, 2000), sensors(2600, END, 'later.csv')], [0, 0]);
+  const logs = [sensors(0, 2000), sensors(2600, END, 'later.csv')];
+  const series = placeSeries(logs, [0, 0]);
   const die = series.find((series) => series.quantity === 'cpu_temperature')!;
   expect(die.timeS).toHaveLength(2000 + END - 2600);
-  const cuts = proposedCuts(series).map((cut) => Math.round(at(cut)));
+  const proposed = proposedCuts(logs, [0, 0], series);
+  const cuts = proposed.map((cut) => Math.round(at(cut)));
   for (const expected of [120, 1920, 2000, 2600, 3720])
-    expect(cuts.some((cut) => Math.abs(cut - expected) <= 6)).toBe(true);
-  const pieces = piecesFor(series, proposedCuts(series), []);
+    expect(cuts.some((cut) => Math.abs(cut - expected) <= 1)).toBe(true);
+  const pieces = piecesFor(series, proposed, [], 3);
   // Load off, and the hole between the logs, are no runs.
   expect(pieces.filter((piece) => piece.use).map((piece) => piece.setting)).toEqual([
     '1400 rpm',
@@ -79,10 +89,35 @@ test('the room alone comes from the minutes with load and fans off, bursts left 
   const noisy = log('meter.csv', START, START + END, 0, [
     ['noise_level', (t) => (at(t) === 60 ? 55 : level(t))],
   ]);
-  const series = placeSeries([sensors(0, END), noisy], [0, 0]);
+  const logs = [sensors(0, END), noisy];
+  const series = placeSeries(logs, [0, 0]);
   expect(roomAlone(series, START + 500)).toBeCloseTo(21, 0);
-  expect(piecesFor(series, proposedCuts(series), [])[1]!.floorDb).toBe(
+  expect(piecesFor(series, proposedCuts(logs, [0, 0], series), [])[1]!.floorDb).toBe(
     String(roomAlone(series, START + 120)),
   );
   expect(roomAlone(placeSeries([sensors(120, END), noisy], [0, 0]), START + 500)).toBeNull();
+  // A pump that runs on is no part of the room.
+  const pump = (rpm: number) => log('loop.csv', START, START + END, 0, [['pump_speed', () => rpm]]);
+  expect(roomAlone(placeSeries([...logs, pump(2600)], [0, 0, 0]), START + 500)).toBeNull();
+  expect(roomAlone(placeSeries([...logs, pump(0)], [0, 0, 0]), START + 500)).toBeCloseTo(21, 0);
+});
+
+test('a piece keeps clear of the cut at its end, by a row and by what two clocks leave open', () => {
+  const die = log('die.csv', START, START + END, 0, [['cpu_temperature', () => 60]]);
+  const power = log('power.csv', START, START + END, 0, [
+    ['power', watts],
+    ['fan_speed', rpm],
+  ]);
+  expect(endGuardS([sensors(0, END)])).toBeCloseTo(1, 2);
+  expect(endGuardS([die, power])).toBeCloseTo(4, 2);
+  expect(endGuardS([die])).toBe(0);
+  const logs = [die, power];
+  const series = placeSeries(logs, [0, 0]);
+  const pieces = piecesFor(series, proposedCuts(logs, [0, 0], series), [], endGuardS(logs));
+  expect(pieces.map(({ fromS, toS }) => [at(fromS), Math.round(at(toS))])).toEqual([
+    [0, 116],
+    [120, 1916],
+    [1920, 3716],
+    [3720, END],
+  ]);
 });

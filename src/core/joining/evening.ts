@@ -1,7 +1,8 @@
 import { meterReading } from '../bench/meterReading';
-import { alignClocks, stepMoments, type ClockShift } from './alignClocks';
+import { alignClocks, LEAST_S, type ClockShift } from './alignClocks';
 import { chained } from './chained';
-import { cutRuns } from './cutRuns';
+import { merged, stepsOf } from './steps';
+import { METER_STEP, WATCHED } from './watched';
 import { joinOnto, reachS } from './joinOnto';
 import type { Quantity, Unit } from '../channels/quantity';
 
@@ -20,7 +21,16 @@ export interface BroughtLog {
   clockKind: 'date' | 'day' | 'elapsed' | 'none';
   problems: { line: number; column?: string; message: string }[];
   unlisted: number;
+  /** Thinned, to be drawn. */
   series: { timeS: number[]; values: { quantity: string; values: (number | null)[] }[] };
+  /** Where its channels step, s of its own clock, found in its rows; looked for in the thinned ones where it is not told. */
+  steps?: LogStep[];
+}
+
+/** A step of a channel, at the first row of the new level. */
+export interface LogStep {
+  quantity: string;
+  atS: number;
 }
 
 export interface PlacedSeries {
@@ -68,19 +78,20 @@ export function placeSeries(logs: readonly BroughtLog[], offsetsS: readonly numb
   });
 }
 
-const STEPS: { quantity: Quantity; leastStep: number; leastShare: number }[] = [
-  { quantity: 'power', leastStep: 8, leastShare: 0.1 },
-  { quantity: 'fan_speed', leastStep: 40, leastShare: 0.05 },
-];
-/** A meter's level steps with the fans; what is less may be the street. */
-const METER_STEP = { quantity: 'noise_level' as const, leastStep: 2, leastShare: 0 };
-
-function watched(series: readonly PlacedSeries[], rows: readonly (typeof STEPS)[number][]) {
-  return rows.flatMap(({ quantity, leastStep, leastShare }) => {
-    const found = find(series, quantity);
-    return found ? [{ timeS: found.timeS, values: found.values, leastStep, leastShare }] : [];
-  });
+/** The steps of a log on the evening's clock, of the quantities that are asked for. */
+function stepsIn(log: BroughtLog, offsetS: number, quantities: readonly string[]): number[] {
+  const steps =
+    log.steps ??
+    [...WATCHED, METER_STEP].flatMap(({ quantity, ...least }) => {
+      const found = log.series.values.find((other) => other.quantity === quantity);
+      if (!found) return [];
+      const values = found.values.map((value) => value ?? Number.NaN);
+      return stepsOf({ timeS: log.series.timeS, values, ...least }).map((atS) => ({ quantity, atS }));
+    });
+  return steps.filter(({ quantity }) => quantities.includes(quantity)).map(({ atS }) => atS + offsetS);
 }
+
+const CUTTING: readonly string[] = WATCHED.map(({ quantity }) => quantity);
 
 const hasDie = (log: BroughtLog) => log.columns.some((column) => column.quantity === 'cpu_temperature');
 
@@ -94,26 +105,10 @@ export function proposedClocks(
   logs: readonly BroughtLog[],
   offsetsS: readonly number[],
 ): (ClockShift | null)[] {
-  const place = (chosen: (log: BroughtLog) => boolean) =>
-    placeSeries(
-      logs.filter(chosen),
-      offsetsS.filter((_, i) => chosen(logs[i]!)),
-    );
-  const lead = stepMoments(watched(place(hasDie), STEPS));
+  const lead = logs.flatMap((log, i) => (hasDie(log) ? stepsIn(log, offsetsS[i]!, CUTTING) : []));
   if (lead.length === 0) return logs.map(() => null);
-  return logs.map((log) =>
-    hasDie(log)
-      ? null
-      : alignClocks(
-          lead,
-          stepMoments(
-            watched(
-              place((other) => other === log),
-              [...STEPS, METER_STEP],
-            ),
-          ),
-        ),
-  );
+  const all = [...CUTTING, METER_STEP.quantity];
+  return logs.map((log, i) => (hasDie(log) ? null : alignClocks(lead, stepsIn(log, offsetsS[i]!, all))));
 }
 
 function find(series: readonly PlacedSeries[], quantity: Quantity): PlacedSeries | undefined {
@@ -136,15 +131,20 @@ const HOLE_S = 120;
 
 /** Where one log of the die ends and the next begins. */
 function holes({ timeS }: PlacedSeries): number[] {
-  return timeS.flatMap((at, i) => (i > 0 && at - timeS[i - 1]! > HOLE_S ? [timeS[i - 1]! + 1, at] : []));
+  const longS = Math.max(HOLE_S, 4 * reachS(timeS));
+  return timeS.flatMap((at, i) => (i > 0 && at - timeS[i - 1]! > longS ? [timeS[i - 1]! + 1, at] : []));
 }
 
 /** Where load or fan setting changes, or one log gives way to the next, inside the span of the die. */
-export function proposedCuts(series: readonly PlacedSeries[]): number[] {
+export function proposedCuts(
+  logs: readonly BroughtLog[],
+  offsetsS: readonly number[],
+  series: readonly PlacedSeries[],
+): number[] {
   const span = eveningSpan(series);
   if (!span) return [];
   const between = holes(find(series, 'cpu_temperature')!);
-  const steps = cutRuns(watched(series, STEPS)).filter((cut) =>
+  const steps = merged(logs.flatMap((log, i) => stepsIn(log, offsetsS[i]!, CUTTING))).filter((cut) =>
     between.every((value) => Math.abs(value - cut) > 30),
   );
   return [...steps, ...between]
@@ -152,12 +152,29 @@ export function proposedCuts(series: readonly PlacedSeries[]): number[] {
     .sort((a, b) => a - b);
 }
 
+/** Of slower logs no more than this, s. */
+const MOST_GUARD_S = 60;
+
+/**
+ * How far a piece keeps clear of the cut at its end, s: by a row of the slowest log that cuts, and where that is not the die's own by
+ * what two clocks that count as one may differ. So nothing of the next load stands in a settled window.
+ *
+ * Example: A die and its power in one log of a row a second: 1 s; the power in a log of its own, a row in 10 s: 13 s.
+ */
+export function endGuardS(logs: readonly BroughtLog[]): number {
+  const cutting = logs.filter((log) => stepsIn(log, 0, CUTTING).length > 0);
+  const stepOf = ({ durationS, samples }: BroughtLog) =>
+    durationS !== null && samples > 1 ? durationS / (samples - 1) : 1;
+  const guards = cutting.map((log) => stepOf(log) + (hasDie(log) ? 0 : LEAST_S));
+  return Math.min(MOST_GUARD_S, Math.max(0, ...guards));
+}
+
 /** Power and speed under which load and fans are off. */
 const OFF = { shareOfMost: 0.1, rpm: 60 };
 const LEAST_QUIET_S = 30;
 
 /**
- * The room alone near a time, dB(A): the meter over the nearest minutes in which load and fans were off, by the bench's
+ * The room alone near a time, dB(A): the meter over the nearest minutes in which load, fans and pump were off, by the bench's
  * rule; null where the logs have none.
  *
  * Example: Ten minutes without load and fans at 18.2 dB(A): 18.2; a log in which the fans never stood: null.
@@ -167,13 +184,17 @@ export function roomAlone(series: readonly PlacedSeries[], nearS: number): numbe
     find(series, other),
   );
   if (!power || !fans || !noise) return null;
+  const pump = find(series, 'pump_speed');
   const most = Math.max(0, ...power.values.filter((value) => !Number.isNaN(value)));
   const watts = joinOnto(noise.timeS, power.timeS, power.values, 2 * reachS(power.timeS));
   const rpm = joinOnto(noise.timeS, fans.timeS, fans.values, 2 * reachS(fans.timeS));
+  // A pump that runs is no part of the room: what the meter reads beside it is not the room alone.
+  const pumpRpm = pump && joinOnto(noise.timeS, pump.timeS, pump.values, 2 * reachS(pump.timeS));
   const stretches: { fromS: number; toS: number; levels: number[] }[] = [];
   noise.timeS.forEach((at, i) => {
     const level = noise.values[i]!;
-    const isOff = watts[i]! < OFF.shareOfMost * most && rpm[i]! < OFF.rpm && !Number.isNaN(level);
+    const isStill = rpm[i]! < OFF.rpm && !(pumpRpm && pumpRpm[i]! >= OFF.rpm);
+    const isOff = watts[i]! < OFF.shareOfMost * most && isStill && !Number.isNaN(level);
     const last = stretches[stretches.length - 1];
     if (!isOff)
       return void (last && last.levels.length > 0 && stretches.push({ fromS: at, toS: at, levels: [] }));
@@ -229,7 +250,7 @@ export function floorOf(pieces: readonly Piece[], at: number): string {
 const LEAST_RUN_S = 120;
 
 /**
- * Pieces for new cuts; what was filled in stays with the piece that covers most of the old one.
+ * Pieces for new cuts; what was filled in stays with the piece that covers most of the old one. Each ends `guardS` before the cut.
  *
  * Example: Cuts at 0 and 3600 s of an evening of two hours: two pieces, the second without what was typed in the
  * first.
@@ -238,6 +259,7 @@ export function piecesFor(
   series: readonly PlacedSeries[],
   cuts: readonly number[],
   before: readonly Piece[],
+  guardS = 0,
 ): Piece[] {
   const span = eveningSpan(series);
   if (!span) return [];
@@ -247,7 +269,8 @@ export function piecesFor(
   const die = find(series, 'cpu_temperature');
   const most = Math.max(0, ...(power?.values.filter((value) => !Number.isNaN(value)) ?? []));
   return edges.slice(0, -1).map((fromS, i) => {
-    const toS = edges[i + 1]!;
+    const isLast = i === edges.length - 2;
+    const toS = Math.max(fromS, edges[i + 1]! - (isLast ? 0 : guardS));
     const overlap = (piece: Piece) => Math.min(piece.toS, toS) - Math.max(piece.fromS, fromS);
     const old = [...before].sort((a, b) => overlap(b) - overlap(a))[0];
     if (old && overlap(old) > 0.5 * (toS - fromS)) return { ...old, fromS, toS };

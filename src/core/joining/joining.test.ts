@@ -3,7 +3,6 @@ import { isMissing } from '../missing';
 import { seededChance } from '../../../tests/support/chance';
 import { levelStepDb } from '../levels/levelStep';
 import { chained } from './chained';
-import { cutRuns } from './cutRuns';
 import { joinOnto, reachS } from './joinOnto';
 
 test('readings go to the nearest time, and no value is invented', () => {
@@ -23,21 +22,6 @@ test('readings go to the nearest time, and no value is invented', () => {
       }
     }),
   );
-});
-
-test('an evening is cut where load or fans step, and nowhere else', () => {
-  const chance = seededChance(4);
-  const timeS = Array.from({ length: 4000 }, (_, i) => i);
-  const powerW = timeS.map(
-    (t) => (t < 200 || t >= 3800 ? 12 : t < 2000 ? 170 : 90) * (1 + 0.01 * chance.normal()),
-  );
-  const rpm = timeS.map((t) => (t < 1000 ? 1400 : t < 2900 ? 1180 : 900) * (1 + 0.006 * chance.normal()));
-  const cuts = cutRuns([
-    { timeS, values: powerW, leastStep: 10, leastShare: 0.1 },
-    { timeS, values: rpm, leastStep: 40, leastShare: 0.05 },
-  ]);
-  expect(cuts).toHaveLength(5);
-  [200, 1000, 2000, 2900, 3800].forEach((at, i) => expect(Math.abs(cuts[i]! - at)).toBeLessThanOrEqual(5));
 });
 
 test('logs of one kind follow each other; of two at one time the first counts, and a log that gives nothing is told', () => {

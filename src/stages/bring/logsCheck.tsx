@@ -13,6 +13,7 @@ import {
   eveningSpan,
   firstOffsets,
   floorOf,
+  endGuardS,
   piecesFor,
   placeSeries,
   proposedClocks,
@@ -63,9 +64,9 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
 
   function begin(read: BroughtLog[], moved: number[], kept: readonly Piece[]) {
     const placed = placeSeries(read, moved);
-    const proposed = proposedCuts(placed);
+    const proposed = proposedCuts(read, moved, placed);
     setCuts(proposed);
-    setPieces(piecesFor(placed, proposed, kept));
+    setPieces(piecesFor(placed, proposed, kept, endGuardS(read)));
     setPreviews([]);
   }
 
@@ -118,13 +119,13 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
     setOffsets(moved);
     setPreviews([]);
     // Cuts stay where the reviewer put them; only what is filled in is taken along.
-    setPieces(piecesFor(placeSeries(logs, moved), cuts, pieces));
+    setPieces(piecesFor(placeSeries(logs, moved), cuts, pieces, endGuardS(logs)));
   }
 
   function setCutsAndPieces(next: number[]) {
     const sorted = [...next].sort((a, b) => a - b);
     setCuts(sorted);
-    setPieces(piecesFor(series, sorted, pieces));
+    setPieces(piecesFor(series, sorted, pieces, endGuardS(logs)));
     setPreviews([]);
   }
 
