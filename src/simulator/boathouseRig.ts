@@ -78,12 +78,12 @@ export const BOATHOUSE_BOOK: RigBook = {
     },
   ],
   checks: [
-    { on: '2026-11-20', kind: 'calibrator', reading: 94.1, note: '' },
+    { on: '2026-11-20', at: '17:30', kind: 'calibrator', reading: 94.1, note: '' },
     { on: '2026-11-20', kind: 'cold start', reading: 0.2, note: '' },
     { on: '2026-11-20', kind: 'second probe', reading: 0.1, note: 'beside the lent one' },
-    { on: '2026-10-19', kind: 'calibrator', reading: 94.0, note: 'with a new battery' },
-    { on: '2026-10-19', kind: 'calibrator', reading: 95.3, note: 'the battery was low' },
-    { on: '2026-10-17', kind: 'calibrator', reading: 94.0, note: 'after the last evening' },
-    { on: '2026-10-12', kind: 'calibrator', reading: 93.9, note: '' },
+    { on: '2026-10-19', at: '18:10', kind: 'calibrator', reading: 94.0, note: 'with a new battery' },
+    { on: '2026-10-19', at: '17:50', kind: 'calibrator', reading: 95.3, note: 'the battery was low' },
+    { on: '2026-10-17', at: '23:30', kind: 'calibrator', reading: 94.0, note: 'after the last evening' },
+    { on: '2026-10-12', at: '17:00', kind: 'calibrator', reading: 93.9, note: '' },
   ],
 };

@@ -40,13 +40,15 @@ const CHECKS: RigBook['checks'] = [
   [29, 94.0],
   // A week with a plug that came loose: written down and not heeded, found out and mended a week later.
   [30, 95.4],
-  [36, 95.3, 'the plug of the microphone was loose'],
-  [36, 94.0, 'mended'],
+  [36, 95.3, 'the plug of the microphone was loose', '09:10'],
+  [36, 94.0, 'mended', '09:40'],
   [49, 94.1],
   [63, 94.0],
 ]
-  .map(([day, reading, note]) => ({
+  .map(([day, reading, note, hour]) => ({
     on: new Date(START + Number(day) * DAY_MS).toISOString().slice(0, 10),
+    // Before anything else of that day.
+    at: String(hour ?? '09:00'),
     kind: 'calibrator' as const,
     reading: Number(reading),
     note: String(note ?? ''),

@@ -4,7 +4,7 @@ import { controlsToCatch } from '@/core/drift/controlsToCatch';
 import { driftLine } from '@/core/drift/driftLine';
 import { runsInDoubt } from '@/core/drift/inDoubt';
 import { retests, retestSpread } from '@/core/drift/retests';
-import { brokenRules, FALSE_ALARM_IN, RUN_RULES } from '@/core/drift/runRules';
+import { brokenRules, FALSE_ALARMS, RUN_RULES } from '@/core/drift/runRules';
 import { normalCdf } from '@/core/statistics/normal';
 import { normalQuantile } from '@/core/statistics/normalQuantile';
 import { seededChance } from '@/core/statistics/chance';
@@ -55,8 +55,19 @@ test('average run lengths of a steady rig: 370 for three standard deviations, 92
   const all = averageRunLength((z, end) => brokenRules(z, end).length > 0, 4000);
   expect(all / 91.75).toBeGreaterThan(0.94);
   expect(all / 91.75).toBeLessThan(1.06);
-  expect(FALSE_ALARM_IN).toBe(Math.round(91.75));
   expect(RUN_RULES).toHaveLength(4);
+});
+
+test('what is said of false alarms is what the chart that runs does', () => {
+  const chance = seededChance(4);
+  const first = Array.from({ length: 1500 }, () =>
+    controlChart(Array.from({ length: 30 }, (_, i) => ({ atMs: i, value: chance.normal() }))).findIndex(
+      ({ broken }) => broken.length > 0,
+    ),
+  );
+  const share = (most: number) => (100 * first.filter((at) => at >= 0 && at < most).length) / first.length;
+  expect(Math.abs(share(10) - FALSE_ALARMS.byTenth)).toBeLessThan(2);
+  expect(Math.abs(share(30) - FALSE_ALARMS.byThirtieth)).toBeLessThan(3);
 });
 
 test('a chart that starts by itself keeps its false alarms from the third control on, whatever unit and spread', () => {
@@ -143,10 +154,12 @@ test('drift intervals hold the truth in 90 to 99 % of 400 rigs', () => {
 });
 
 test('larger steps are caught sooner, and a large one at once', () => {
-  const found = [0.5, 1, 2, 3, 5].map((shift) => controlsToCatch(shift));
+  const found = [1.5, 2, 3, 5].map((shift) => controlsToCatch(shift, 20, 20) ?? Infinity);
   expect([...found].sort((a, b) => b - a)).toEqual(found);
-  expect(found[0]!).toBeGreaterThan(8);
   expect(found.at(-1)).toBe(1);
+  // Few controls before it teach the chart little: it takes longer, and a small step it learns as the rig.
+  expect(controlsToCatch(2, 4) ?? Infinity).toBeGreaterThan(controlsToCatch(2, 20, 20)!);
+  expect(controlsToCatch(0.5, 4) ?? Infinity).toBeGreaterThan(20);
 });
 
 test('re-tests at different settings are on one scale, and their spread is that of neighbours, not of months', () => {
@@ -163,6 +176,12 @@ test('re-tests at different settings are on one scale, and their spread is that 
   expect(tests.map(({ value }) => Number(value.toFixed(3)))).toEqual([55, 56, 55.5]);
   expect(tests[2]!.uncertainty).toBeNull();
   expect(retests([])).toEqual([]);
+  // A mount that goes on past any midnight is one; its number used again a week later is another.
+  const HOUR = DAY / 24;
+  const late = [20, 23, 26, 36].map((hour, i) => ({ ...run(i, 4, 0, 'a', 50), atMs: hour * HOUR }));
+  for (let shift = 0; shift < 5; shift += 1)
+    expect(retests(late.map((each) => ({ ...each, atMs: each.atMs + shift * 11 * HOUR })))).toHaveLength(1);
+  expect(retests([...late, { ...late[0]!, atMs: 8 * DAY }])).toHaveLength(2);
   const at = (day: number, value: number) => ({ ...tests[0]!, atMs: day * DAY, value });
   expect(retestSpread([[at(0, 50), at(3, 50.6)]])).toEqual({
     variance: expect.closeTo(0.18, 9) as number,

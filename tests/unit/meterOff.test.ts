@@ -10,14 +10,16 @@ import { seededChance } from '@/core/statistics/chance';
 
 const DAY = 86_400_000;
 const at = (day: string, hour = 18) => Date.parse(`${day}T${hour}:00:00Z`);
-const check = (on: string, reading: number): DailyCheck => ({ on, kind: 'calibrator', reading, note: '' });
+const check = (on: string, reading: number, hour = ''): DailyCheck => ({
+  ...{ on, at: hour, kind: 'calibrator', reading, note: '' },
+});
 /** As a book holds them: the newest first. */
 const CHECKS = calibratorReadings([
-  check('2026-10-20', 94.0),
-  check('2026-10-20', 95.3),
+  check('2026-10-20', 94.0, '17:20'),
+  check('2026-10-20', 95.3, '17:00'),
   { on: '2026-10-15', kind: 'cold start', reading: 0.2, note: '' },
-  check('2026-10-14', 95.4),
-  check('2026-10-12', 94.1),
+  check('2026-10-14', 95.4, '16:00'),
+  check('2026-10-12', 94.1, '16:00'),
 ]);
 
 test('a reading between two checks that are off alike is corrected by their mean, with their difference in its doubt', () => {
@@ -34,7 +36,7 @@ test('where nobody knows it is refused with the days: it went between, it moved,
     return found.known ? 'known' : found.reason;
   };
   expect(reason('2026-10-13')).toBe(
-    'it was right on 2026-10-12 and off on 2026-10-14: nobody knows when it went',
+    'it was right on 2026-10-12, 16:00 and off on 2026-10-14, 16:00: nobody knows when it went',
   );
   expect(reason('2026-10-11')).toContain('no reading of the calibrator before it');
   expect(reason('2026-10-21')).toContain('no reading of the calibrator after it');
@@ -47,11 +49,29 @@ test('where nobody knows it is refused with the days: it went between, it moved,
 });
 
 test('of one day the later check counts for the evening, the earlier for the days before', () => {
-  const next = [...CHECKS, { atMs: Date.parse('2026-10-27'), on: '2026-10-27', offDb: 0 }];
+  const next = [...CHECKS, ...calibratorReadings([check('2026-10-27', 94, '12:00')])];
   expect(meterCorrection(next, at('2026-10-20'))).toMatchObject({
     reason: 'the meter was right before it and after it',
   });
   expect(meterCorrection(next, at('2026-10-19')).known).toBe(true);
+});
+
+test('a check without its hour is before a run of its day, or after it: nothing of that day is corrected by it', () => {
+  // The meter drifted within the evening of the 2nd, and was read after it: no correction may reach back.
+  const drifted = calibratorReadings([
+    check('2026-10-03', 95.4),
+    check('2026-10-02', 95.3),
+    check('2026-10-01', 94.0),
+  ]);
+  expect(meterCorrection(drifted, at('2026-10-02', 20))).toMatchObject({
+    reason: expect.stringContaining('2026-10-02 at an hour that was not noted'),
+  });
+  // With both hours noted it is known.
+  const noted = calibratorReadings([check('2026-10-03', 95.4, '09:00'), check('2026-10-02', 95.3, '17:00')]);
+  expect(meterCorrection(noted, at('2026-10-02', 20)).known).toBe(true);
+  expect(rigBookSheet.isValidSync({ instruments: [], checks: [check('2026-10-02', 94, '25:00')] })).toBe(
+    false,
+  );
 });
 
 test('the interval of a correction holds what the meter really was off by, in 90 to 99 of 100', () => {
@@ -63,8 +83,8 @@ test('the interval of a correction holds what the meter really was off by, in 90
     const [from, to] = [1.3 + 0.2 * chance.normal(), 1.3 + 0.2 * chance.normal()];
     const put = () => (0.2 / 1.96) * chance.normal();
     const made = calibratorReadings([
-      check('2026-10-08', rounded(94 + to + put())),
-      check('2026-10-01', rounded(94 + from + put())),
+      check('2026-10-08', rounded(94 + to + put()), '00:00'),
+      check('2026-10-01', rounded(94 + from + put()), '00:00'),
     ]);
     const when = chance.uniform();
     const found = meterCorrection(made, Date.parse('2026-10-01') + when * 7 * DAY);

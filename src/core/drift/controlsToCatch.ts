@@ -1,39 +1,43 @@
 import { seededChance } from '../statistics/chance';
-import { brokenRules } from './runRules';
+import type { Variance } from '../uncertainty/rigSpread';
+import { controlChart } from './controlChart';
 
-const DRAWS = 800;
-const LONGEST = 400;
-/** Controls before the step: a rule looks back on them. */
+const DRAWS = 400;
+const LONGEST = 80;
+/** Controls before the step, where nothing tells how many there are. */
 const BEFORE = 8;
 
 /**
- * After how many controls, in the middle of many rigs, a step of so many standard deviations is caught by the run rules: by seeded
- * simulation of a rig that stood still before. The standard deviation is taken as known.
+ * After how many controls a step of so many standard deviations is caught in half of all rigs, by the chart that runs: it has learnt mean
+ * and spread from `before` controls and from what is known beforehand, and goes on learning (seeded simulation of rigs that stood still
+ * before). Null where half of them have not caught it after eighty: the chart then learns the step as the rig.
  *
- * Example: A step of three standard deviations is caught by the first or second control.
+ * Example: A step of five standard deviations is caught by the first control.
  *
  * @param shiftSd the step, in standard deviations of a control; 0 or more
+ * @param priorFreedom degrees of freedom of a spread that is known beforehand; 0 where none is
  * @throws where it is negative
  */
-export function controlsToCatch(shiftSd: number, seed = 1): number {
+export function controlsToCatch(
+  shiftSd: number,
+  before: number = BEFORE,
+  priorFreedom = 0,
+  seed = 1,
+): number | null {
   if (!(shiftSd >= 0)) throw new RangeError(`controlsToCatch: shiftSd must be 0 or more, got ${shiftSd}`);
+  const prior: Variance | null = priorFreedom > 0 ? { variance: 1, freedom: priorFreedom } : null;
   const chance = seededChance(seed);
   const lengths: number[] = [];
-  while (lengths.length < DRAWS) {
-    const z: number[] = [];
-    let isFalse = false;
-    for (let i = 0; i < BEFORE; i += 1) {
-      z.push(chance.normal());
-      isFalse ||= brokenRules(z, i).length > 0;
-    }
+  for (let tries = 0; lengths.length < DRAWS && tries < 4 * DRAWS; tries += 1) {
+    const points = Array.from({ length: before + LONGEST }, (_, i) => ({
+      atMs: i,
+      value: (i < before ? 0 : shiftSd) + chance.normal(),
+    }));
+    const broke = controlChart(points, prior).findIndex(({ broken }) => broken.length > 0);
     // Only rigs that said nothing before the step.
-    if (isFalse) continue;
-    let after = 0;
-    do {
-      z.push(shiftSd + chance.normal());
-      after += 1;
-    } while (brokenRules(z, z.length - 1).length === 0 && after < LONGEST);
-    lengths.push(after);
+    if (broke < 0) lengths.push(Infinity);
+    else if (broke >= before) lengths.push(broke - before + 1);
   }
-  return lengths.sort((a, b) => a - b)[DRAWS / 2]!;
+  const middle = lengths.sort((a, b) => a - b)[Math.floor(lengths.length / 2)] ?? Infinity;
+  return Number.isFinite(middle) ? middle : null;
 }

@@ -6,6 +6,8 @@ import { NORMAL_95 } from '../statistics/normal';
 /** A reading of the meter on the calibrator: how far off, dB; `on` as a person writes the day. */
 export interface CalibratorReading {
   atMs: number;
+  /** Until when it may have been read, where the hour was not noted: the end of that day; `atMs` where it was. */
+  untilMs: number;
   on: string;
   offDb: number;
 }
@@ -19,10 +21,16 @@ const off = ({ offDb }: CalibratorReading) => Math.abs(offDb) > CHECK_LIMIT.cali
 function around(
   checks: readonly CalibratorReading[],
   atMs: number,
-): { before: CalibratorReading | undefined; after: CalibratorReading | undefined } {
+): {
+  before: CalibratorReading | undefined;
+  after: CalibratorReading | undefined;
+  /** Read on that day at an hour that nobody noted: before the moment, or after it. */
+  unsure: CalibratorReading[];
+} {
   return {
-    before: checks.findLast((check) => check.atMs <= atMs),
+    before: checks.findLast((check) => check.untilMs <= atMs),
     after: checks.find((check) => check.atMs > atMs),
+    unsure: checks.filter((check) => check.atMs <= atMs && check.untilMs > atMs),
   };
 }
 
@@ -34,7 +42,8 @@ function around(
  * @param checks in order of time
  */
 export function mayBeOff(checks: readonly CalibratorReading[], atMs: number): boolean {
-  const { before, after } = around(checks, atMs);
+  const { before, after, unsure } = around(checks, atMs);
+  if (unsure.some(off)) return true;
   return (before !== undefined && off(before)) || (after !== undefined && off(after));
 }
 
@@ -53,7 +62,11 @@ export function meterCorrection(
   atMs: number,
 ): Outcome<LevelCorrection> {
   if (!Number.isFinite(atMs)) throw new RangeError(`meterCorrection: a time was expected, got ${atMs}`);
-  const { before, after } = around(checks, atMs);
+  const { before, after, unsure } = around(checks, atMs);
+  if (unsure.some(off) || (unsure.length > 0 && (!before || off(before)) && (!after || off(after))))
+    return unknown(
+      `the calibrator was read on ${unsure[0]!.on} at an hour that was not noted: before this run, or after it`,
+    );
   if (!before && !after) return unknown('the calibrator was never read');
   if (!before) return unknown(`no reading of the calibrator before it: the first is of ${after!.on}`);
   if (!after) return unknown(`no reading of the calibrator after it: the last is of ${before.on}`);

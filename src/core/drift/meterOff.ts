@@ -26,15 +26,23 @@ export interface MeterOff {
   counting: number;
 }
 
+const DAY_MS = 86_400_000;
+
 /**
- * The calibrator's readings in order of time. A book holds the newest first, also within one day.
+ * The calibrator's readings in order of time. A book holds the newest first, also within one day. Hours are the lab's own clock, as those
+ * of runs are.
  *
  * @example calibratorReadings([]) → []
  */
 export function calibratorReadings(checks: readonly DailyCheck[]): CalibratorReading[] {
   return checks
     .filter(({ kind, on }) => kind === 'calibrator' && !Number.isNaN(Date.parse(on)))
-    .map((check) => ({ atMs: Date.parse(check.on), on: check.on, offDb: checkOffset(check) }))
+    .map((check) => {
+      const atMs = Date.parse(check.at ? `${check.on}T${check.at}Z` : check.on);
+      const untilMs = check.at ? atMs : atMs + DAY_MS;
+      const on = check.at ? `${check.on}, ${check.at}` : check.on;
+      return { atMs, untilMs, on, offDb: checkOffset(check) };
+    })
     .reverse()
     .sort((a, b) => a.atMs - b.atMs);
 }

@@ -25,6 +25,22 @@ export interface Retest {
   runs: number[];
 }
 
+/** Runs of one number of a mount further apart than this are another mount, numbered anew, ms. */
+const ONE_MOUNT_MS = 24 * 3600_000;
+
+/** Runs by the mount that they were made at: one that goes on the next morning is one, whatever hour it is. */
+function mountings(runs: readonly CourseRun[]): CourseRun[][] {
+  return [...groupBy(runs, ({ revision, mount }) => `${revision} ${mount}`).values()].flatMap((numbered) => {
+    const ordered = [...numbered].sort((a, b) => a.atMs - b.atMs);
+    return ordered.reduce<CourseRun[][]>((all, run) => {
+      const last = all.at(-1);
+      if (last && run.atMs - last.at(-1)!.atMs <= ONE_MOUNT_MS) last.push(run);
+      else all.push([run]);
+      return all;
+    }, []);
+  });
+}
+
 /**
  * Re-tests of a control in order of time: of each mount the mean over its settings of how far each stands from the control's own
  * mean there, so that a re-test at two settings and one at five are on one scale; shown on the mean of all.
@@ -40,11 +56,7 @@ export function retests(runs: readonly CourseRun[]): Retest[] {
     ]),
   );
   const middle = mean([...means.values()]);
-  const mounts = groupBy(
-    runs,
-    ({ revision, mount, atMs }) => `${revision} ${mount} ${Math.floor(atMs / (36 * 3600_000))}`,
-  );
-  return [...mounts.values()]
+  return mountings(runs)
     .map((own) => {
       const away = own.map(({ point, value }) => value - means.get(point)!);
       const offset = mean(away);

@@ -1,15 +1,19 @@
 export type RunRule = 'beyond-3' | 'two-beyond-2' | 'four-beyond-1' | 'eight-one-side';
 
-/** The usual run rules, each in words with how often it speaks of nothing: in one of so many points of a steady rig. */
-export const RUN_RULES: readonly { id: RunRule; says: string; falseAlarmIn: number }[] = [
-  { id: 'beyond-3', says: 'one beyond three standard deviations', falseAlarmIn: 370 },
-  { id: 'two-beyond-2', says: 'two of three beyond two, on one side', falseAlarmIn: 520 },
-  { id: 'four-beyond-1', says: 'four of five beyond one, on one side', falseAlarmIn: 285 },
-  { id: 'eight-one-side', says: 'eight in a row on one side of the mean', falseAlarmIn: 255 },
+/** The usual run rules, each in words. */
+export const RUN_RULES: readonly { id: RunRule; says: string }[] = [
+  { id: 'beyond-3', says: 'one beyond three standard deviations' },
+  { id: 'two-beyond-2', says: 'two of three beyond two, on one side' },
+  { id: 'four-beyond-1', says: 'four of five beyond one, on one side' },
+  { id: 'eight-one-side', says: 'eight in a row on one side of the mean' },
 ];
 
-/** All four together (Champ & Woodall 1987). */
-export const FALSE_ALARM_IN = 92;
+/**
+ * How many of a hundred charts of a steady rig have spoken of nothing by their tenth and by their thirtieth control, all rules together: of
+ * the chart as it runs, which learns mean and spread as it goes (simulated; with both known beforehand one point in 92 would, Champ &
+ * Woodall 1987).
+ */
+export const FALSE_ALARMS = { byTenth: 5, byThirtieth: 25 } as const;
 
 /** At least `count` of the last `of` lie beyond a distance on the side of the last one, itself among them. */
 function many(z: readonly number[], end: number, count: number, of: number, beyond: number): boolean {

@@ -22,6 +22,8 @@ export interface Instrument {
 /** A check of the day: the meter on the 94 dB calibrator, the room probe against the die at a cold start, or against a second probe. */
 export interface DailyCheck {
   on: string;
+  /** Hour of that day, as 17:30; empty where nobody noted it: then it may have been before or after a run of that day. */
+  at?: string;
   kind: 'calibrator' | 'cold start' | 'second probe';
   /** dB read on the calibrator; probe minus die at cold start, or minus the second probe beside it, K. */
   reading: number;

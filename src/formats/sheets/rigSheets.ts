@@ -59,6 +59,9 @@ export const rigBookSheet: ObjectSchema<RigBook> = object({
   checks: array(
     object({
       on: day().required('a day was expected'),
+      at: string()
+        .matches(/^(?:[01]\d|2[0-3]):[0-5]\d$|^$/, 'an hour as 17:30 was expected')
+        .optional(),
       kind: string<DailyCheck['kind']>().oneOf(['calibrator', 'cold start', 'second probe']).required(),
       reading: finite().min(-100).max(200).required('a reading was expected'),
       note: text(),

@@ -48,7 +48,7 @@ export interface WatchView {
   courses: ControlCourse[];
   doubt: DoubtNotice | null;
   /** A step of so many standard deviations, and after how many controls it is caught; with what that is in runs. */
-  catches: { shift: number; controls: number; runs: number }[];
+  catches: { shift: number; controls: number | null; runs: number | null }[];
   sd: number | null;
   instruments: InstrumentCourse[];
   /** What the meter read while it was off. */
@@ -155,6 +155,7 @@ async function watched(view: RoundUpView, wanted: string): Promise<WatchView> {
     });
   const sds = courses.flatMap(({ points }) => points.findLast(({ sd }) => sd !== null)?.sd ?? []);
   const controls = courses.reduce((sum, { points }) => sum + points.length, 0);
+  const longest = Math.max(0, ...courses.map(({ points }) => points.length));
   const each = controls > 0 ? all.length / controls : 0;
   return {
     ...{ rigId, rig: rig.name, response, courses },
@@ -167,8 +168,8 @@ async function watched(view: RoundUpView, wanted: string): Promise<WatchView> {
     doubt: response.id === RISE.id ? doubtOf(courses, all) : null,
     sd: sds.length > 0 ? Math.max(...sds) : null,
     catches: SHIFTS_SD.map((shift) => {
-      const needed = controlsToCatch(shift);
-      return { shift, controls: needed, runs: Math.round(needed * each) };
+      const needed = controlsToCatch(shift, Math.max(2, longest), prior?.freedom ?? 0);
+      return { shift, controls: needed, runs: needed === null ? null : Math.round(needed * each) };
     }),
     instruments: instrumentCourses(all, book?.body ?? null),
     meter: meterOff(

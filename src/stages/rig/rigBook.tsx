@@ -188,7 +188,7 @@ export function RigBookView({
         <h2 className="font-display text-[18px] font-bold">Checks of the day</h2>
         <form
           ref={form}
-          className="grid grid-cols-2 items-end gap-2 pt-1 sm:grid-cols-[8.5rem_1fr_7rem_1fr_auto]"
+          className="grid grid-cols-2 items-end gap-2 pt-1 sm:grid-cols-[8.5rem_6rem_1fr_7rem_1fr_auto]"
           onSubmit={(event) => {
             event.preventDefault();
             if (form.current!.reportValidity())
@@ -196,6 +196,12 @@ export function RigBookView({
           }}
         >
           <TextField label="Day" type="date" value={check.on} onValue={(on) => setCheck({ ...check, on })} />
+          <TextField
+            label="Hour"
+            type="time"
+            value={check.at ?? ''}
+            onValue={(at) => setCheck({ ...check, at })}
+          />
           <ChoiceField
             label="Check"
             value={check.kind}
@@ -224,7 +230,7 @@ export function RigBookView({
               key={i}
               className="flex flex-wrap items-baseline gap-x-3 border-b border-hairline py-1 text-[14px]"
             >
-              <span className="text-ink2">{check.on}</span>
+              <span className="text-ink2">{[check.on, check.at].filter(Boolean).join(', ')}</span>
               {check.kind === 'calibrator'
                 ? `meter reads ${figure(check.reading, 1)} dB on 94 dB`
                 : `probe ${signed(check.reading, 1)} K from ${check.kind === 'cold start' ? 'the cold die' : 'a second one'}`}

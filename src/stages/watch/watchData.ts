@@ -24,7 +24,7 @@ export interface WatchData {
   revisions: { revision: number; startedMs: number; reason: string }[];
   courses: { entryId: number; product: string; points: WatchPoint[]; drift: Outcome<DriftLine> }[];
   doubt: DoubtNotice | null;
-  catches: { shift: number; controls: number; runs: number }[];
+  catches: { shift: number; controls: number | null; runs: number | null }[];
   sd: number | null;
   instruments: {
     name: string;

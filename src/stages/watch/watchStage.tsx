@@ -1,7 +1,7 @@
 'use client';
 
 import { parseAsString, useQueryState } from 'nuqs';
-import { FALSE_ALARM_IN, RUN_RULES } from '@/core/drift/runRules';
+import { FALSE_ALARMS, RUN_RULES } from '@/core/drift/runRules';
 import { figure, plural, signed } from '@/ui/figures';
 import { ChoiceField } from '@/ui/form/fields';
 import { PageHead } from '@/ui/pageHead';
@@ -83,17 +83,15 @@ export function WatchStage({ data }: { data: WatchData }) {
       {charted.length > 0 && (
         <p className="label-text max-w-3xl">
           Line: mean of the re-tests before. Dashed and dotted: two and three standard deviations. ▲ a rule is
-          broken:{' '}
-          {RUN_RULES.map(({ says, falseAlarmIn }) => `${says} (of nothing once in ${falseAlarmIn})`).join(
-            '; ',
-          )}
-          ; all together once in {FALSE_ALARM_IN}. Each re-test is held against those before it alone, so that
-          the rates hold from the third on; a broken one is no reference for what follows.
+          broken: {RUN_RULES.map(({ says }) => says).join('; ')}. On a steady rig {FALSE_ALARMS.byTenth} of
+          100 such charts have raised an alarm by their tenth re-test, {FALSE_ALARMS.byThirtieth} by their
+          thirtieth. Each re-test is held against those before it alone; a broken one is no reference for what
+          follows.
         </p>
       )}
       {charted.length > 0 && sd !== null && (
         <section aria-label="What would be caught" className="max-w-xl">
-          <h3 className="font-display text-[16px] font-bold">What this schedule would catch</h3>
+          <h3 className="font-display text-[16px] font-bold">How soon a step of the rig is caught</h3>
           <table className="figure-table">
             <thead>
               <tr>
@@ -101,7 +99,7 @@ export function WatchStage({ data }: { data: WatchData }) {
                   A step of, {response.unit}
                 </th>
                 <th scope="col" className="num">
-                  after so many controls
+                  controls, in half of all rigs
                 </th>
                 <th scope="col" className="num">
                   runs by then
@@ -112,8 +110,8 @@ export function WatchStage({ data }: { data: WatchData }) {
               {data.catches.map(({ shift, controls, runs }) => (
                 <tr key={shift}>
                   <td className="num">{figure(shift * sd, response.decimals + 1)}</td>
-                  <td className="num">{controls}</td>
-                  <td className="num">{runs}</td>
+                  <td className="num">{controls ?? 'not within 80'}</td>
+                  <td className="num">{runs ?? '–'}</td>
                 </tr>
               ))}
             </tbody>

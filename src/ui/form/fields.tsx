@@ -51,7 +51,7 @@ export function TextField({
   onValue: (value: string) => void;
   list?: string;
   placeholder?: string;
-  type?: 'text' | 'date';
+  type?: 'text' | 'date' | 'time';
 }) {
   const id = useId();
   return (
