@@ -1,5 +1,5 @@
 import { chromium } from '@playwright/test';
-import { placeRanges } from '../../src/core/judgement/placeRanges';
+import { chanceFirst } from '../../src/core/judgement/chanceFirst';
 import { rankAtLine } from '../../src/core/ranking/rankAtLine';
 import { readBundle } from '../../src/formats/bundle/readBundle';
 import { bundleCurves } from '../../src/lab/rankBundle';
@@ -33,19 +33,19 @@ export function benchRank(): Figure {
   };
 }
 
-/** The 95 % ranges of the places of 60 entries from 5,000 seeded draws, as the worker and the server make them. */
+/** The chances of 60 entries to be first from 5,000 seeded draws, as the worker and the server make them. */
 export function benchPlaces(): Figure {
   const { curves } = bundleCurves(readBundle(largeBundle(2)), { loadW: 170, loadName: '', gpuLoadW: 0 });
   const rule = { lineDb: 33, loadW: 170, program: false, referenceAmbientC: 23, limitC: 130 };
   const { placed } = rankAtLine(curves, rule);
   const times = Array.from({ length: 5 }, () => {
     const start = performance.now();
-    placeRanges(placed);
+    chanceFirst(placed);
     return performance.now() - start;
   });
   const p95 = percentile(times, 0.95);
   return {
-    what: `place ranges of ${placed.length} entries from 5,000 draws`,
+    what: `chances of ${placed.length} entries to be first, from 5,000 draws`,
     measured: `p95 ${p95.toFixed(0)} ms, ${(p95 / 1000).toFixed(2)} of the baseline`,
     baseline: 'a second',
     budget: '1 s',

@@ -110,7 +110,10 @@ test('curves cross where their differences change sign, quietest first, and touc
     ],
   });
   expect(crossings(curves, { from: 30, to: 36 })).toEqual([
-    { atDb: expect.closeTo(33, 2), value: expect.closeTo(37.4, 2), below: 'flat', above: 'steep' },
+    {
+      ...{ atDb: expect.closeTo(33, 2), value: expect.closeTo(37.4, 2), below: 'flat', above: 'steep' },
+      ...{ belowDb: 30.5, aboveDb: 35.5 },
+    },
   ]);
   expect(crossings(curves, { from: 30, to: 32.5 })).toEqual([]);
   expect(crossings([curves[0]!, curves[0]!], { from: 30, to: 36 })).toEqual([]);
@@ -130,9 +133,9 @@ test('a flip is told where a sole leader surely stands elsewhere at equal noise,
   const told = (places: SchoolColumn['places']) =>
     flipSentence(column('full', 'at full speed', places), atNoise, 33, nameOf);
   expect(told({ b: place(1, 1, 45), a: place(2, 2, 40) })).toBe(
-    'B is first at full speed, with 12.0 dB more; at equal noise it is third.',
+    'B is first at full speed, 12.0 dB above the noise line; at equal noise it is third.',
   );
-  expect(told({ c: place(1, 1, 33.2) })).toBe('C is first at full speed; at equal noise it has no place.');
+  expect(told({ c: place(1, 1, 33.2) })).toBe('C is first at full speed; at equal noise it is not ranked.');
   expect(told({ a: place(1, 1, 45) })).toBe('');
   // Two who share first place have flipped nothing.
   expect(told({ b: place(1, 2, 45), a: place(1, 2, 40) })).toBe('');

@@ -30,6 +30,7 @@ function run(change: Change = {}): LabRun {
   return {
     ...{ id: nextId, entry, rpm, fanCount, productId: 1, loadW: 170, loadName: '', gpuLoadW: 0 },
     ...{ mount: 1, pass: 1, setting: `${rpm} rpm`, setAside: '', ...rest },
+    startedAt: '2026-11-20T18:00:00Z',
     level: coolerLevel(readDb, FLOOR_DB),
     reduction: { settled: true, riseK, roomMovedK: 0, levelMovedDb: 0, unsettledReason: '', ...reduction },
   } as unknown as LabRun;

@@ -2,8 +2,8 @@ import fc from 'fast-check';
 import { airflowWall, type WallPoint } from '@/core/judgement/airflowWall';
 import { capacityW } from '@/core/judgement/capacity';
 import { chanceAhead } from '@/core/judgement/chanceAhead';
+import { chanceFirst } from '@/core/judgement/chanceFirst';
 import { bandScore, knee, noiseToHold } from '@/core/judgement/perDecibel';
-import { placeRanges } from '@/core/judgement/placeRanges';
 import { entryCurves } from '@/core/curves/entryCurve';
 import { valueAtLine } from '@/core/curves/valueAtLine';
 import type { MeasuredPoint } from '@/core/curves/measuredPoint';
@@ -159,41 +159,38 @@ const placed = (value: number, sigma: number, shared = 0, status: 'ranked' | 'th
   doubt: [{ from: 'passes' as const, variance: sigma ** 2, freedom: Infinity }],
 });
 
-test('place ranges: alone where apart, over all where alike, the shared drawn once, the throttled behind', () => {
-  expect(placeRanges([placed(38, 0.1), placed(40, 0.1), placed(42, 0.1)])).toEqual([
-    [1, 1],
-    [2, 2],
-    [3, 3],
-  ]);
-  const alike = Array.from({ length: 6 }, (_, i) => placed(38 + i / 1e6, 0.3));
-  for (const [from, to] of placeRanges(alike)) expect([from, to]).toEqual([1, 6]);
+test('chances of being first: all of it apart, equal parts alike, the shared drawn once, the throttled never', () => {
+  expect(chanceFirst([placed(38, 0.1), placed(40, 0.1), placed(42, 0.1)])).toEqual([1, 0, 0]);
+  for (const chance of chanceFirst(Array.from({ length: 5 }, (_, i) => placed(38 + i / 1e6, 0.3))))
+    expect(Math.abs(chance - 0.2)).toBeLessThan(0.03);
   // What all share moves nobody past another, however large it is.
-  expect(placeRanges([placed(38, 0.1, 5), placed(39, 0.1, 5)])).toEqual([
-    [1, 1],
-    [2, 2],
-  ]);
-  expect(placeRanges([placed(38, 0.1), placed(39, 0.1), placed(20, 9, 0, 'throttled')])[2]).toEqual([3, 3]);
-  expect(placeRanges([placed(60, 0.1), placed(38, 0.1)], 'higher')).toEqual([
-    [1, 1],
-    [2, 2],
-  ]);
-  expect(placeRanges([placed(38, 0.2), placed(38.3, 0.2)], 'lower', 4)).toEqual(
-    placeRanges([placed(38, 0.2), placed(38.3, 0.2)], 'lower', 4),
-  );
-  expect(placeRanges([])).toEqual([]);
+  expect(chanceFirst([placed(38, 0.1, 5), placed(39, 0.1, 5)])).toEqual([1, 0]);
+  expect(chanceFirst([placed(38, 0.1), placed(20, 9, 0, 'throttled')])).toEqual([1, 0]);
+  expect(chanceFirst([placed(60, 0.1), placed(38, 0.1)], 'higher')).toEqual([1, 0]);
+  const twice = () => chanceFirst([placed(38, 0.2), placed(38.3, 0.2)], 'lower', 4);
+  expect(twice()).toEqual(twice());
+  expect(chanceFirst([])).toEqual([]);
 });
 
-test('the range of the best of two agrees with the chance that it is ahead', () => {
+test('the chance that one is ahead is that of the normal difference, and of two to be first the same', () => {
   fc.assert(
     fc.property(fc.double({ min: 0, max: 1.5, noNaN: true }), (gap) => {
       const [one, two] = [placed(38, 0.3), placed(38 + gap, 0.3)];
       const ahead = chanceAhead(one, two, 'lower');
       expect(ahead).toBeCloseTo(normalCdf(gap / Math.hypot(0.3, 0.3)), 3);
       expect(chanceAhead(two, one, 'lower')).toBeCloseTo(1 - ahead, 9);
-      const [[, to]] = placeRanges([one, two]) as [[number, number]];
-      if (ahead > 0.985) expect(to).toBe(1);
-      if (ahead < 0.965) expect(to).toBe(2);
+      expect(Math.abs(chanceFirst([one, two])[0]! - ahead)).toBeLessThan(0.03);
     }),
     { numRuns: 40 },
+  );
+  // What one meter leaves in doubt of both moves them by as much as their slopes differ, sign and all.
+  const steep = placed(38.5, 0.3, -0.5);
+  expect(chanceAhead(placed(38, 0.3, -0.5), steep, 'lower')).toBeCloseTo(
+    chanceAhead(placed(38, 0.3), placed(38.5, 0.3), 'lower'),
+    9,
+  );
+  expect(chanceAhead(placed(38, 0.3, 0.5), steep, 'lower')).toBeCloseTo(
+    normalCdf(0.5 / Math.hypot(0.3, 0.3, 1)),
+    3,
   );
 });

@@ -106,6 +106,16 @@ const ENTRIES = [{ entry: 'a', product: 'Levante' }];
 const namesOf = (run: LabRun) => runFields(run, ENTRIES).map(({ name }) => name);
 const COMMON = ['entry', 'setting', 'loadW', 'mount', 'pass', 'noiseDb', 'floorDb'];
 const SPEEDS = ['rpm', 'dutyPct'];
+const MORE = [
+  'gpu_c',
+  'vrm_c',
+  'liquid_c',
+  'case_air_c',
+  'memory_c',
+  'drive_c',
+  'clock_mhz',
+  'limit_after_s',
+].map((name) => `more_${name}`);
 
 test.each<[string, Partial<LabRun>, string[]]>([
   ['with a log and its probe', {}, []],
@@ -117,7 +127,8 @@ test.each<[string, Partial<LabRun>, string[]]>([
     [],
   ],
 ])('fields of a run %s', (_, part, own) => {
-  expect(namesOf({ ...RUN, ...part })).toEqual([...COMMON, ...own, ...SPEEDS]);
+  const typed = part.hasTrace === false ? MORE : [];
+  expect(namesOf({ ...RUN, ...part })).toEqual([...COMMON, ...own, ...SPEEDS, ...typed]);
 });
 
 test('a form that nobody touched changes nothing; what is typed becomes numbers, and an empty one nothing', () => {

@@ -166,8 +166,12 @@ test('the whole entry costs no less for what is bought beside it, and each part 
           extras: extras.map((price) => ({ name: 'bracket', price })),
         };
         const all = [own, ...fans, ...extras].reduce((sum, part) => sum + part, 0);
-        expect(entryPrice({ name: 'Levante', kind: 'air-tower', price: own, packSize: 1 }, entry)).toBeCloseTo(all, 2);
-        expect(entryPrice({ name: 'Levante', kind: 'air-tower', price: null, packSize: 1 }, entry)).toBeNull();
+        expect(
+          entryPrice({ name: 'Levante', kind: 'air-tower', price: own, packSize: 1 }, entry),
+        ).toBeCloseTo(all, 2);
+        expect(
+          entryPrice({ name: 'Levante', kind: 'air-tower', price: null, packSize: 1 }, entry),
+        ).toBeNull();
       },
     ),
   );

@@ -3,7 +3,7 @@ import type { Schema } from 'yup';
 import { BOUNDS } from '@/core/bounds';
 import { airflowWall, type WallPoint } from '@/core/judgement/airflowWall';
 import { chanceAhead } from '@/core/judgement/chanceAhead';
-import { placeRanges } from '@/core/judgement/placeRanges';
+import { chanceFirst } from '@/core/judgement/chanceFirst';
 import { priceFront } from '@/core/judgement/priceFront';
 import { rigBookSheet } from '@/formats/sheets/rigSheets';
 import { orderSchema } from '@/lab/bench/orderSchema';
@@ -178,16 +178,12 @@ const asPlaced = (items: readonly { value: number; sigma: number; price: number 
       doubt: [{ from: 'passes' as const, variance: sigma ** 2, freedom: Infinity }],
     }));
 
-test('ranges hold each entry’s own place, lie within the round-up, and chances of a pair add up to one', () => {
+test('chances of being first add up to one, and so do those of a pair', () => {
   fc.assert(
     fc.property(entries, (items) => {
       const placed = asPlaced(items);
-      placeRanges(placed, 'lower', 1, 300).forEach(([from, to], i) => {
-        expect(from).toBeLessThanOrEqual(to);
-        expect(from).toBeGreaterThanOrEqual(1);
-        expect(to).toBeLessThanOrEqual(placed.length);
-        if (placed.length === 1) expect([from, to, i]).toEqual([1, 1, 0]);
-      });
+      const firsts = chanceFirst(placed, 'lower', 1, 300);
+      expect(firsts.reduce((sum, chance) => sum + chance, 0)).toBeCloseTo(1, 9);
       const [one, other] = [placed[0]!, placed.at(-1)!];
       const sum = chanceAhead(one, other, 'lower') + chanceAhead(one, other, 'higher');
       expect(sum).toBeCloseTo(1, 9);

@@ -52,7 +52,7 @@ test('who leads at full speed is told with what it costs, and not where it leads
   const ranking = rankAtLine(curves, RULE);
   expect(ranking.placed.map((placed) => placed.entry)).toEqual(['quiet', 'slow']);
   expect(fullSpeedLead(curves, ranking, 30)).toMatchObject({
-    ...{ entry: 'loud', value: 3.3, placeAtLine: null },
+    ...{ entry: 'loud', value: 3.3 },
     overLineDb: expect.closeTo(25, 2),
   });
   const two = curves.filter((curve) => curve.entry !== 'loud');
@@ -88,26 +88,26 @@ test.each([
     'each leads one',
     [cell('a', 1, 1), cell('b', 2, 2)],
     [cell('a', 2, 2), cell('b', 1, 1)],
-    ['A', 'B', 'nobody: what is best by one gives up the other'],
+    ['A', 'B', 'none: the leader in one trails in the other'],
   ],
   [
     'a tie by one, decided by the other',
     [cell('a', 1, 2), cell('b', 1, 2), cell('c', 3, 3)],
     [cell('a', 2, 3), cell('b', 1, 1), cell('c', 2, 3)],
-    ['A and B, who cannot be told apart', 'B', 'B'],
+    ['A and B (a tie)', 'B', 'B'],
   ],
   [
     'all tie',
     [cell('a', 1, 3), cell('b', 1, 3), cell('c', 1, 3)],
     [cell('a', 1, 3), cell('b', 1, 3), cell('c', 1, 3)],
-    Array<string>(3).fill('A, B and C, who cannot be told apart'),
+    Array<string>(3).fill('A, B and C (a tie)'),
   ],
 ])('best of two columns: %s', (_, x, y, words) => {
   const told = bestWords(column('Die', x), column('Graphics card', y), ENTRIES);
   expect(told.map((part) => part.words)).toEqual(words);
   expect(told.map((part) => part.label)).toEqual([
-    'Best by Die, 170 W',
-    'Best by Graphics card, 170 W',
+    'First by Die, 170 W',
+    'First by Graphics card, 170 W',
     'By both',
   ]);
 });

@@ -109,7 +109,9 @@ const ASSUMED_ROOM_DB = 0.5;
 
 /** What the room's noise scatters by, dB: the standard deviation of its distinct readings, where there are three. */
 function roomScatter(points: readonly MeasuredPoint[]): number {
-  const floors = [...new Set(points.map(({ level }) => levelRead(level).floorDb.toFixed(2)))].map(Number);
+  const floors = [...new Set(points.map(({ level }) => levelRead(level).floorDb.toFixed(2)))]
+    .map(Number)
+    .sort((a, b) => a - b);
   return floors.length < 3 ? ASSUMED_ROOM_DB : Math.sqrt(sampleVariance(floors));
 }
 

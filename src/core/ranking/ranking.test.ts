@@ -3,6 +3,7 @@ import { seededChance } from '../../../tests/support/chance';
 import { entryCurves } from '../curves/entryCurve';
 import type { MeasuredPoint } from '../curves/measuredPoint';
 import { coolerLevel } from '../levels/coolerLevel';
+import { standardUncertainty } from '../uncertainty/doubt';
 import { studentizedRange } from '../statistics/studentizedRange';
 import { bracketSentences } from './bracketSentences';
 import { rankAtLine } from './rankAtLine';
@@ -94,9 +95,12 @@ test('a setting that is louder and no cooler does not help, and the line beyond 
     point('a', '3', 35, 37),
     point('a', '4', 38, 36.5),
   ];
+  // Within their doubt the three are one plateau; a setting worse beyond its doubt is left out of it.
   const { placed } = rank(points, ['a'], 36);
-  expect(placed[0]).toMatchObject({ status: 'ranked', value: 36 });
-  expect(rank(points, ['a'], 39).placed[0]).toMatchObject({ status: 'tops-out', value: 36, levelDb: 38 });
+  expect(placed[0]).toMatchObject({ status: 'ranked', value: 36.5 });
+  expect(rank(points, ['a'], 39).placed[0]).toMatchObject({ status: 'tops-out', value: 36.5, levelDb: 38 });
+  const worse = points.map((other) => (other.setting === '3' ? { ...other, value: 60 } : other));
+  expect(rank(worse, ['a'], 36).placed[0]).toMatchObject({ status: 'ranked', value: 36.25 });
 });
 
 test('passes average within a mount, mounts equally, levels by energy', () => {
@@ -107,8 +111,10 @@ test('passes average within a mount, mounts equally, levels by energy', () => {
   ];
   const { placed } = rank(points);
   expect(placed[0]!.value).toBeCloseTo(34, 9);
-  // Own spread: mounts of 31 and 37 K give s = 4.24 K, so 3 K for their mean; the meter adds nothing on the flat.
-  expect(placed[0]!.uncertainty).toBeCloseTo(3, 2);
+  // Own spread: mounts of 31 and 37 K give s = 4.24 K, so 3 K for their mean, by one degree of freedom.
+  expect(placed[0]!.doubt[0]).toMatchObject({ from: 'mounts', freedom: 1 });
+  const ofMounts = placed[0]!.doubt.filter(({ from }) => from === 'mounts' || from === 'passes');
+  expect(standardUncertainty(ofMounts)).toBeCloseTo(3, 2);
   expect(placed[0]!.spreadSource).toBe('own');
 });
 
@@ -126,7 +132,11 @@ test('spread is borrowed from the control, else pooled, else assumed', () => {
   };
   expect(source(true, [...control, other]).spreadSource).toBe('control');
   expect(source(false, [...control, other]).spreadSource).toBe('round-up');
-  expect(source(true, [other])).toMatchObject({ spreadSource: 'assumed', uncertainty: 0.5 });
+  // 0.5 K of eight degrees of freedom, told as 95 %: t = 2.306 for 1.96.
+  expect(source(true, [other])).toMatchObject({
+    spreadSource: 'assumed',
+    uncertainty: expect.closeTo((0.5 * 2.306) / 1.96, 2),
+  });
 });
 
 const cooler = fc.record({
@@ -199,11 +209,11 @@ test('fans tuned to the line reach it within 0.3 dB, with what the missing tenth
   expect(sweep.uncertainty).toBeGreaterThan(0.4);
 });
 
-/** Entries with known rises: two passes each, far enough from each other to leave the spread to the pairs. */
+/** Entries with known rises: three mounts each, far enough from each other to leave the spread to the pairs. */
 const known = (rises: Record<string, number>, spreadK: number) =>
   rank(
     Object.entries(rises).flatMap(([entry, value]) =>
-      [1, 2, 3].map((pass) => point(entry, '1', 33, value + (pass - 2) * spreadK, { pass })),
+      [1, 2, 3].map((mount) => point(entry, '1', 33, value + (mount - 2) * spreadK, { mount })),
     ),
   );
 
@@ -266,7 +276,7 @@ test('a place range counts who is surely better and who surely worse, whatever t
 test('the throttled of a named program stand by K/W, behind all that hold it', () => {
   const at = (entry: string, value: number, powerW: number) =>
     [1, 2].map((pass) => point(entry, '1', 33, value, { pass, resistanceKPerW: value / powerW }));
-  const points = [...at('cool', 50, 140), ...at('strong', 66.4, 120), ...at('weak', 66.3, 90)];
+  const points = [...at('cool', 50, 140), ...at('strong', 71.4, 120), ...at('weak', 71.3, 90)];
   const entries = ['cool', 'strong', 'weak'].map((entry) => ({ entry, isControl: false }));
   const order = (program: boolean) =>
     rankAtLine(entryCurves(entries, points), { ...RULE, program }).placed.map((entry) => entry.entry);

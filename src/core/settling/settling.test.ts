@@ -118,7 +118,7 @@ test('held at the limit the resistance is still right, and its slope decides', (
   const held = trace(
     1500,
     () => 69.9,
-    (t) => 80 + (t < 700 ? (700 - t) / 50 : 0),
+    (t) => 80 + (t < 700 ? (700 - t) / 50 : 0) + ripple(t),
   );
   const result = reduceTrace(held, RULE);
   expect(result).toMatchObject({ known: true, value: { heatLimited: true, settled: true } });

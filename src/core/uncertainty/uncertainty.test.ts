@@ -202,14 +202,14 @@ test('doubt grows with the slope of the curve through the meter, with what was t
     33,
   );
   expect(unsure.value).toBe(plain.value);
-  expect(unsure.uncertainty ** 2 - plain.uncertainty ** 2).toBeCloseTo(0.6 ** 2 / 3, 6);
+  expect(unsure.uncertainty ** 2 - plain.uncertainty ** 2).toBeCloseTo(0.6 ** 2 / 3, 5);
   const typedRoom = at(
     points.map((point) => ({ ...point, roomDoubtK: 1 })),
     33,
   );
-  expect(typedRoom.uncertainty ** 2 - plain.uncertainty ** 2).toBeCloseTo((1 / 1.96) ** 2, 6);
+  expect(typedRoom.uncertainty ** 2 - plain.uncertainty ** 2).toBeCloseTo((1 / 1.96) ** 2, 5);
   const nearRoom = at(
-    points.map((point) => ({ ...point, level: { ...point.level, errorGain: 2 } })),
+    points.map((point) => ({ ...point, level: { ...point.level, overFloorDb: 4, errorGain: 1.66 } })),
     33,
   );
   expect(nearRoom.uncertainty).toBeGreaterThan(plain.uncertainty);
