@@ -157,7 +157,7 @@ function readProduct(cells: RowReader): Product {
     ...fields,
     currency,
   });
-  if (!cells.broken) refuseUnfit(cells, () => productSheet.validateSync(made), 'product');
+  if (cells.wrong.size === 0) refuseUnfit(cells, () => productSheet.validateSync(made), 'product');
   return made;
 }
 
@@ -229,7 +229,7 @@ export function readLineUp(csv: string): { rows: LineUpCsvRow[]; problems: Probl
       extras: readExtras(cells),
       layout: readLayout(cells),
     };
-    if (!cells.broken) refuseUnfit(cells, () => entrySheet.validateSync(entry), 'product');
+    if (cells.wrong.size === 0) refuseUnfit(cells, () => entrySheet.validateSync(entry), 'product');
     const sample = readSample(cells);
     if (cells.broken) continue;
     read.push({ product, entry, sample, isControl: control === 'true' });

@@ -126,6 +126,7 @@ async function points(
       stepU: row?.stepU ?? 0,
       readingsU: row?.readingsU ?? 0,
       byPower: response.throttles && point.byPower,
+      heldByLimit: response.throttles && point.heldByLimit,
       isBound: isLoudness && heard!.isBound,
     });
   }

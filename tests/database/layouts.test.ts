@@ -195,12 +195,12 @@ test('what leads at full speed need not lead at the line: places that surely dif
   expect(full[at170]).toHaveProperty('matacabras');
 });
 
-test.each([
-  [[{ xMm: 0, yMm: 0, depthUm: 1 }], 'one place is no grid'],
-  [[0, 1, 2, 3].map((xMm) => ({ xMm, yMm: 0, depthUm: xMm - 1 })), 'counted down from the highest place'],
-])('%j is no plate', (points, message) => {
-  expect(() => plateSheet.validateSync({ points })).toThrow(message);
-});
+test.each([[[{ xMm: 0, yMm: 0, depthUm: 1 }], 'one place is no grid']])(
+  '%j is no plate',
+  (points, message) => {
+    expect(() => plateSheet.validateSync({ points })).toThrow(message);
+  },
+);
 
 test('a second fan on one heatsink: found as a pair, with what it brings at the line, at full speed, in decibels and money', async () => {
   const two = smallBundle((files) => {

@@ -236,7 +236,7 @@ test('the demo’s verdict is published once and corrected once, with an award r
     [2, true],
   ]);
   const report = await text(2, towers);
-  expect(report).toContain('Best value: not given. Two share it');
+  expect(report).toContain('Best value: not given. Two tie for it');
   expect(report).toContain('For the practice rooms: Lebeche 120.');
   expect(report).not.toContain('{{');
   expect(Buffer.byteLength(report)).toBeLessThan(2 * 2 ** 20);

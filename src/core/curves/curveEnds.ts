@@ -11,9 +11,10 @@ export function curveEnds(curves: readonly EntryCurve[], end: 'first' | 'last'):
     const point = curve.points.at(end === 'first' ? 0 : -1);
     if (!point) return { ...curve, points: [] };
     // A quieter setting that the room masks is its quietest: what it does there nobody has measured.
-    const isMasked = end === 'first' && curve.leftOut.some(({ at }) => at < point.at);
+    const missed = end === 'first' ? curve.leftOut.find(({ at }) => at < point.at) : undefined;
+    if (missed) return { ...curve, points: [], missedQuietest: missed };
     const { pooledValue: _, pooledResistance: __, ...own } = point;
-    return { ...curve, points: isMasked ? [] : [{ ...own, judged: true }] };
+    return { ...curve, points: [{ ...own, judged: true }] };
   });
 }
 

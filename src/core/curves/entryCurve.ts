@@ -46,6 +46,8 @@ export interface CurvePoint {
   powerU: number;
   /** How much the level of the cooler moves with that of the room, times what the room scatters by, dB. */
   floorUDb: number;
+  /** All of its runs stood at the rig's limit, at watts that nothing restates. */
+  heldByLimit: boolean;
   shortfall: number;
   /** Standard uncertainty of a typed room reading, K. */
   roomUncertaintyK: number;
@@ -67,6 +69,8 @@ export interface EntryCurve {
   points: CurvePoint[];
   /** Settings without any usable run, along the axis. */
   leftOut: LeftOutSetting[];
+  /** Where its quietest setting alone was asked for: the one that did not count. */
+  missedQuietest?: LeftOutSetting;
   /** Standard uncertainty that all levels of the rig share, dB: the meter's class. */
   sharedLevelDb: number;
   /** Standard uncertainty that all rises of the rig share, K: the sensors' classes. It counts in absolute claims alone. */
@@ -242,6 +246,7 @@ export function entryCurves(
           ? Math.abs(setting.value) * instruments.powerShare
           : 0,
         floorUDb: rule.against === 'noise' || isLevel ? roomShare(setting, scatterDb) : 0,
+        heldByLimit: setting.points.every(({ heldByLimit }) => heldByLimit === true),
         shortfall: most((point) => Math.abs(point.shortfall)),
         roomUncertaintyK: most((point) => point.roomDoubtK) / NORMAL_95,
         runs: setting.points.map((point) => point.run),

@@ -33,6 +33,8 @@ export interface MeasuredPoint {
   readingsU?: number;
   /** It was restated by watts that a meter read: what the meter's class leaves is in it. */
   byPower?: boolean;
+  /** Its die stood at the rig's limit at the watts of a program, which nothing restates: it does not hold the load. */
+  heldByLimit?: boolean;
   /** The value is only a bound, as a level at the floor is: it stands on no curve. */
   isBound?: boolean;
 }

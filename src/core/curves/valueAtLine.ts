@@ -25,6 +25,8 @@ export interface PlacedValue {
   doubt: DoubtTerm[];
   /** Standard uncertainty that the rise shares with all of its rig through the slope, with the slope's sign, K. */
   shared: number;
+  /** It stood at the rig's limit there, at watts that nothing restates. */
+  heldByLimit: boolean;
   spreadSource: SpreadSource;
   mountSpreadUnknown: boolean;
 }
@@ -59,6 +61,16 @@ function nearOn(against: Against, line: number): number {
 }
 
 function noUsable(curve: EntryCurve): NoValue {
+  if (curve.missedQuietest) {
+    const { setting, why } = curve.missedQuietest;
+    return why === 'unsettled'
+      ? { placed: false, status: 'unsettled', reason: `its quietest setting, ${setting}, had not settled` }
+      : {
+          placed: false,
+          status: 'below-floor',
+          reason: `its quietest setting, ${setting}, cannot be told from the room`,
+        };
+  }
   const unsettled = curve.leftOut.filter((setting) => setting.why === 'unsettled');
   if (unsettled.length > 0) {
     return { placed: false, status: 'unsettled', reason: 'none of its runs that could count had settled' };
@@ -174,6 +186,7 @@ function placedAt(
     uncertainty: halfWidth(doubt) / NORMAL_95,
     doubt,
     shared: value.slope * curve.sharedLevelDb,
+    heldByLimit: nearer.heldByLimit,
     spreadSource: nearer.source,
     mountSpreadUnknown: nearer.spread.mountSpreadUnknown,
   };

@@ -92,7 +92,8 @@ function statusOf({ value, limit }: Standing): PlacedEntry['status'] {
 
 /**
  * On which side of the limit a die would stand in the reference room: over or under it by more than the 95 % interval, what the sensors
- * of the rig share included, or neither (FORMATS step 8, DOUBT k).
+ * of the rig share included, or neither (FORMATS step 8, DOUBT k). A die that its limit held at a program's own watts never stands over
+ * it by anything: it does not hold the load, whatever its interval.
  */
 function limitOf(
   value: PlacedValue,
@@ -102,7 +103,11 @@ function limitOf(
 ): Standing['limit'] {
   const overK = temperatureC - (limitC - LIMIT_BAND_K);
   const doubtK = Math.hypot(halfWidth(value.doubt), NORMAL_95 * sharedRiseK);
-  return overK > doubtK ? 'over' : overK < -doubtK ? 'holds' : 'near';
+  return overK > doubtK || (overK >= -doubtK && value.heldByLimit)
+    ? 'over'
+    : overK < -doubtK
+      ? 'holds'
+      : 'near';
 }
 
 /** A standing by its rise, or by its resistance restated at a load, K. */

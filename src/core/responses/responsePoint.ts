@@ -39,6 +39,7 @@ export function responsePoint(
     roomDoubtK: response.unit === 'K' ? where.roomDoubtK : 0,
     stepU: value.value.stepU,
     readingsU: value.value.readingsU,
+    heldByLimit: isRise && !fixedWatts && die?.heatLimited === true,
     byPower: isRise && fixedWatts && die?.powerSource === 'measured',
   };
 }

@@ -122,7 +122,7 @@ interface LoadedDie {
 }
 
 /** So near to the room a die has had no load yet, K and as a share of the most that it rises. */
-const COLD = { k: 4, share: 0.15 };
+const COLD = { k: 5, share: 0.25 };
 
 /**
  * When the load came on: between the last sample without it and the first with it; where no sample is without it, at the first one, and

@@ -50,6 +50,7 @@ export function labRunPoint(run: LabRun): MeasuredPoint {
     shortfall: reduction.shortfallK,
     roomDoubtK: run.ambientDoubtK ?? 0,
     stepU: reduction.stepUK,
+    heldByLimit: reduction.heatLimited && run.loadName !== '',
     byPower: reduction.powerSource === 'measured' && run.loadW > 0 && run.loadName === '',
   };
 }

@@ -1,11 +1,16 @@
 import { isMissing } from '../missing';
-import type { LoadStretch } from './loadStretch';
 
 export interface LoggedPower {
   timeS: ArrayLike<number>;
   /** The die; null where nothing tells whether it falls with the power. */
   dieC: ArrayLike<number> | null;
   powerW: ArrayLike<number>;
+}
+
+/** Samples from the first to the last of them. */
+interface Part {
+  first: number;
+  last: number;
 }
 
 /** A plateau lasts so long at least, s; less is a dip. */
@@ -60,7 +65,7 @@ function endOf(values: ArrayLike<number>, first: number, last: number): number {
  *
  * Example: 130 W for a quarter of an hour and 52 W after it, the die down by 18 K: the quarter of an hour.
  */
-export function higherPlateau({ timeS, dieC, powerW }: LoggedPower, stretch: LoadStretch): LoadStretch {
+export function higherPlateau({ timeS, dieC, powerW }: LoggedPower, stretch: Part): Part {
   const { first, last } = stretch;
   let most = 0;
   for (let i = first; i <= last; i += 1) if (powerW[i]! > most) most = powerW[i]!;

@@ -131,8 +131,7 @@ export function bundleOrders(bundle: Bundle): BundleOrders {
     : (RESPONSES.find(({ id }) => isRanked(attempt({ response: id })))?.id ?? RISE.id);
 
   function order(asked: ShownWhat): Outcome<BundleRanking> {
-    const what =
-      asked.response === RISE.id ? { ...asked, response: ownResponse } : asked;
+    const what = asked.response === RISE.id ? { ...asked, response: ownResponse } : asked;
     const key = JSON.stringify(what);
     const found = known.get(key);
     if (found) return found;

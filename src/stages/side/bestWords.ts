@@ -19,8 +19,7 @@ export function bestWords(
 ): { label: string; words: string }[] {
   const [byX, byY] = [leaders(x), leaders(y)];
   const both = byX.filter((entry) => byY.includes(entry));
-  const share = (ids: string[]) =>
-    ids.length > 1 ? `${named(ids, entries)} (a tie)` : named(ids, entries);
+  const share = (ids: string[]) => (ids.length > 1 ? `${named(ids, entries)} (a tie)` : named(ids, entries));
   return [
     { label: `First by ${columnName(x)}`, words: share(byX) },
     { label: `First by ${columnName(y)}`, words: share(byY) },
