@@ -1,4 +1,5 @@
 import { CORRECTION, type CorrectionRow } from './levelCorrections';
+import { SHOWN_NAME } from './measuredEntries';
 import type { Queryable } from './pool';
 
 /** A run on a rig, whatever round-up it was made for. */
@@ -20,7 +21,7 @@ export interface CourseRunRow {
 export const HELD = 'held in doubt: ';
 
 const COURSE = `
-  SELECT u.id, u.entry_id AS "entryId", p.name AS product, v.id AS "revisionId", v.revision, u.mount, u.setting,
+  SELECT u.id, u.entry_id AS "entryId", ${SHOWN_NAME} AS product, v.id AS "revisionId", v.revision, u.mount, u.setting,
          u.load_w || ' ' || u.load_name || ' ' || u.gpu_load_w AS "loadKey", u.started_at AS "startedAt",
          EXISTS (SELECT 1 FROM round_up_entries c JOIN live_round_ups r ON r.id = c.round_up_id
                  WHERE c.entry_id = u.entry_id AND c.is_control) AS "isControl"`;
@@ -112,7 +113,7 @@ export interface RigRun extends CorrectionRow {
 /** All runs of a rig that carry a time, oldest first: what a broken control puts in doubt, and what its instruments read. */
 export async function listRigRuns(db: Queryable, rigId: number, windowS: number): Promise<RigRun[]> {
   const { rows } = await db.query<RigRun & Record<string, unknown>>(
-    `SELECT u.id, u.entry_id AS "entryId", p.name AS product, v.id AS "revisionId", u.setting, u.started_at AS "startedAt",
+    `SELECT u.id, u.entry_id AS "entryId", ${SHOWN_NAME} AS product, v.id AS "revisionId", u.setting, u.started_at AS "startedAt",
             u.floor_db AS "floorDb", u.set_aside AS "setAside", u.version, ${CORRECTION},
             CASE WHEN u.load_w > 0 AND u.load_name = '' AND d.power_source = 'measured' THEN d.power_mean_w / u.load_w END AS "powerShare",
             EXISTS (SELECT 1 FROM round_up_entries c JOIN live_round_ups r ON r.id = c.round_up_id

@@ -35,9 +35,12 @@ interface Row extends Omit<MeasuredEntry, 'measured' | 'citedIn'> {
 export const SHOWN_NAME = `coalesce(nullif(e.cover_name, ''), p.name)`;
 const SHOWN_MAKER = `CASE WHEN e.cover_name = '' THEN p.maker ELSE '' END`;
 
+// The fans of a covered product may name it.
+const SHOWN_FANS = `CASE WHEN e.cover_name = '' THEN e.fans ELSE '' END`;
+
 const SELECT = `
   SELECT e.id AS "entryId", p.id AS "productId", ${SHOWN_NAME} AS name, p.name AS "ownName",
-         ${SHOWN_MAKER} AS maker, p.kind, e.fans,
+         ${SHOWN_MAKER} AS maker, p.kind, ${SHOWN_FANS} AS fans,
          coalesce(s.label, '') AS sample,
          (SELECT jsonb_agg(m ORDER BY m."rigRevisionId") FROM (
             SELECT v.id AS "rigRevisionId", g.name AS rig, v.revision, count(*)::int AS runs, max(u.measured_at) AS "lastAt"
@@ -70,7 +73,7 @@ export async function searchEntries(
 ): Promise<MeasuredEntry[]> {
   const { rows } = await db.query<Row & Record<string, unknown>>(
     `${SELECT}
-     WHERE concat_ws(' ', ${SHOWN_NAME}, ${SHOWN_MAKER}, e.fans, s.label) ILIKE ALL ($1)
+     WHERE concat_ws(' ', ${SHOWN_NAME}, ${SHOWN_MAKER}, ${SHOWN_FANS}, s.label) ILIKE ALL ($1)
        AND NOT EXISTS (SELECT 1 FROM round_up_entries c WHERE c.entry_id = e.id AND c.round_up_id = $3)
      ORDER BY lower(${SHOWN_NAME}), e.id LIMIT $2`,
     [words.map(anywhere), limit, notInRoundUp],

@@ -11,5 +11,10 @@ export interface CitedEntry extends Omit<CitedRow, 'covered' | 'sample'> {
 export async function citedEntries(db: Queryable, roundUpId: number): Promise<CitedEntry[]> {
   const rows = await listCitedEntries(db, roundUpId);
   const names = variantNames(rows.map(({ productName, ...other }) => ({ ...other, name: productName })));
-  return rows.map(({ covered: _, sample: __, ...row }, i) => ({ ...row, product: names[i]! }));
+  // What fans a covered product has may name it.
+  return rows.map(({ covered, sample: _, ...row }, i) => ({
+    ...row,
+    product: names[i]!,
+    fans: covered ? '' : row.fans,
+  }));
 }

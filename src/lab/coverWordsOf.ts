@@ -1,10 +1,13 @@
 import { coverWords, type CoverWords } from '@/core/lineUp/underCover';
 import { withDatabase, type Queryable } from '@/database/pool';
-import { lineUpOf } from './lineUpView';
+import { lineUpOf, type LineUpEntry } from './lineUpView';
 
-/** What puts the covered products of a round-up under their covers, in all that leaves the lab. */
+/** What puts the covered products of a round-up under their covers: in all that leaves the lab, and on its pages. */
 export async function coverWordsOf(db: Queryable, roundUpId: number): Promise<CoverWords> {
-  const lineUp = await lineUpOf(db, roundUpId);
+  return coverWordsIn(await lineUpOf(db, roundUpId));
+}
+
+export function coverWordsIn(lineUp: readonly LineUpEntry[]): CoverWords {
   const open = lineUp.filter((entry) => !entry.covered);
   return coverWords(
     lineUp

@@ -6,8 +6,9 @@ import { loadKey } from '@/core/runs/load';
 import { halfWidth, type DoubtTerm } from '@/core/uncertainty/doubt';
 import { NORMAL_95 } from '@/core/statistics/normal';
 import { viewJudgement } from './judgementView';
-import { viewLineUp, type LineUpEntry } from './lineUpView';
+import type { LineUpEntry } from './lineUpView';
 import { curvesOf, type RoundUpView } from './roundUpView';
+import { viewShownLineUp } from './shownLineUp';
 
 export interface GridView {
   loads: { key: string; label: string }[];
@@ -49,7 +50,7 @@ export async function viewGrid(
     ...lineRule(load, { referenceAmbientC, limitC: rig.limitC }),
     lineDb: asked.lineDb,
   });
-  const lineUp = (await viewLineUp(view.roundUp.id)).filter(
+  const lineUp = (await viewShownLineUp(view.roundUp.id)).filter(
     ({ product, entry }) => hasPlate(product.body.kind) && entry.body.fans.length > 0,
   );
   const own: Record<string, string> = {};

@@ -7,6 +7,7 @@ import { withDatabase } from '@/database/pool';
 import { listValues } from '@/database/runValues';
 import { pricedLineUp } from './prices';
 import { curvesOf, type RoundUpView } from './roundUpView';
+import { underCovers } from './shownLineUp';
 
 /** Two entries of one product that differ in one thing, and what it brings: rises, K. */
 export interface ViewedPair extends EntryPair {
@@ -26,14 +27,19 @@ export async function viewPairs(view: RoundUpView, lineDb: number): Promise<View
     lineUp: await pricedLineUp(db, view.roundUp.id, view.brief),
     speeds: await listValues(db, view.roundUp.id, FIRST_SPEED.id, ''),
   }));
+  const priceOf = (i: number) => {
+    const { price } = lineUp[i]!;
+    return price.known ? price.value : null;
+  };
+  const shown = underCovers(lineUp.map(({ entry }) => entry));
   const pairs = entryPairs(
-    lineUp.map(({ entry: { code, productId, entry, sample, covered }, price }) => ({
+    shown.map(({ code, productId, entry, sample, covered }, i) => ({
       entry: code,
       productId,
       fans: entry.body.fans,
       // A cover hides which sample it is, too.
       sample: covered ? '' : (sample?.body.label ?? ''),
-      price: price.known ? price.value : null,
+      price: priceOf(i),
     })),
   );
   if (pairs.length === 0) return [];

@@ -156,7 +156,7 @@ function planEntry(
   return {
     entry: entry.code,
     name: entry.shownName,
-    fans: fansText(entry.entry.body),
+    fans: entry.covered ? '' : fansText(entry.entry.body),
     kind: entry.product.body.kind,
     isControl: entry.isControl,
     learntSoakMin: learntSoakMin(runs, windowS),

@@ -172,7 +172,7 @@ test('readings are typed by keyboard, told where one stands apart, and which fan
   await page.goto(`${base}/curves?what=airspeed&place=15%20cm`);
   const ranking = page.getByRole('complementary', { name: 'Ranking' }).locator('tbody').first();
   await expect(ranking.locator('tr').first()).toContainText('Galope 120 Aero');
-  await expect(page.getByText(/is first at full speed, .* with .* dB more/)).toBeVisible();
+  await expect(page.getByText(/is first at full speed: .* dB above the noise line/)).toBeVisible();
   await page.getByRole('button', { name: 'through the heatsink' }).click();
   await expect(ranking.locator('tr').last()).toContainText('Galope 120 Aero');
   await page.getByRole('link', { name: 'Pressure and flow' }).click();
@@ -242,10 +242,10 @@ test('a layout study: drawn by keyboard, told what differs, and weighed against 
   const row = (entry: string) => page.locator(`tr[data-entry="${entry}"]`);
   await expect(row('bottom').locator('td').nth(1)).toContainText(/\+1\d\.\d/);
   await expect(row('bottom').locator('td').nth(3)).toContainText(/−(9|1\d)\.\d/);
-  await expect(page.getByText('nobody: what is best by one gives up the other')).toBeVisible();
+  await expect(page.getByText('none: the leader in one trails in the other')).toBeVisible();
   await page.getByLabel('upwards').selectOption({ label: 'Regulators, 90 W + 220 W graphics' });
   await expect(
-    page.getByText(/Two in, top at the rear and Two in, top at the front, who cannot be told apart/),
+    page.getByText(/Two in, top at the rear and Two in, top at the front \(a tie\)/),
   ).toBeVisible();
   await expect(page.getByText(/The same for all, and left out: .*Clock held, 90 W/)).toBeVisible();
   expect(await seriousFaults(page)).toEqual([]);

@@ -149,12 +149,12 @@ test('the plan says what spreads, finds the fewest hours for a difference, and w
   await expect(page.getByText(/cost most on this rig\. By \d+ readings/)).toBeVisible();
   await expect(page.getByText(/^Rigs and revisions of this lab spread by \d+\.\d\d K/)).toBeVisible();
   await expect(page.getByText(/^Who is first can/)).toBeVisible();
-  await page.getByLabel('To be told apart').fill('0,001');
-  await page.getByRole('button', { name: 'Fewest hours for it' }).click();
-  await expect(page.getByText(/Not to be had: the finest/)).toBeVisible();
-  await page.getByLabel('To be told apart').fill('8');
-  await page.getByRole('button', { name: 'Fewest hours for it' }).click();
-  await page.getByRole('button', { name: 'Take it' }).click();
+  await page.getByLabel('Difference to separate').fill('0,001');
+  await page.getByRole('button', { name: 'Find the shortest plan' }).click();
+  await expect(page.getByText(/Not possible: the finest/)).toBeVisible();
+  await page.getByLabel('Difference to separate').fill('8');
+  await page.getByRole('button', { name: 'Find the shortest plan' }).click();
+  await page.getByRole('button', { name: 'Use this plan' }).click();
   await expect(page.getByRole('button', { name: 'Save the plan' })).toBeEnabled();
   expect(await seriousFaults(page)).toEqual([]);
 });

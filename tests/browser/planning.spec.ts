@@ -129,7 +129,7 @@ test('from nothing to a ranking: brief, line-up, rig, plan, runs by hand', async
   await page.getByRole('button', { name: 'Back to the designed order' }).click();
   await page.getByRole('button', { name: 'Save the plan' }).click();
   await expect(page.getByText('Plan saved')).toBeVisible();
-  await expect(page.getByText(/will be told apart/)).toBeVisible();
+  await expect(page.getByText(/would be separated 4 times in 5/)).toBeVisible();
   await page.emulateMedia({ colorScheme: 'dark' });
   expect(await seriousFaults(page)).toEqual([]);
   await page.emulateMedia({ colorScheme: 'light' });

@@ -54,7 +54,7 @@ test('a verdict is written, saved by itself, published, corrected, compared and 
   await chooser.setInputFiles([{ name: 'broken.png', mimeType: 'image/png', buffer: Buffer.from('no') }]);
   await expect(page.getByRole('alert').filter({ hasText: 'broken.png: not a picture' })).toBeVisible();
   await expect(page.locator('[data-award="value"]')).toContainText(
-    'Refused: two share it: Lebeche 120 and Solano.',
+    'Refused: two tie for it: Lebeche 120 and Solano.',
   );
   await page.locator('[data-award="value"]').getByRole('button', { name: 'Give it all the same' }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'needs a reason that is printed' })).toBeVisible();

@@ -7,6 +7,9 @@ import { viewRoundUp } from '@/lab/roundUpView';
 import { beginUpload, takeFile, uploadedFiles } from '@/lab/uploads';
 import { viewVerdict } from '@/lab/verdictView';
 import { unpackRows } from '@/core/runs/logbookRow';
+import { readBundle } from '@/formats/bundle/readBundle';
+import { rankBundle } from '@/lab/rankBundle';
+import { smallBundle } from '../support/bundles';
 import { exported, importSound, inFreshLab } from '../support/lab';
 
 inFreshLab();
@@ -124,4 +127,39 @@ test('a sensor that still climbs says so for itself, beside one that has settled
     'Graphics card, rise 38.0 K',
     expect.stringMatching(/^Drive, rise 15\.5 K, not settled$/),
   ]);
+});
+
+test('a room typed with its doubt widens ± of the die and of other sensors, on the pages as from the bundle', async () => {
+  const bundle = (doubt: string) =>
+    smallBundle((files) => {
+      const lines = files.get('runs.csv')!.trimEnd().split('\n');
+      files.set(
+        'runs.csv',
+        lines.map((line, i) => `${line},${i === 0 ? 'ambient_doubt_k' : doubt}`).join('\n'),
+      );
+      for (const [path, text] of files)
+        if (path.startsWith('traces/'))
+          // A graphics card beside the die, 5 K warmer.
+          files.set(
+            path,
+            text
+              .replace(/^(\d+),([\d.]+),(.*)$/gm, (_, t, c, rest) => `${t},${c},${rest},${Number(c) + 5}`)
+              .replace('power_w', 'power_w,gpu_c'),
+          );
+    });
+  const intervals = async (files: Map<string, Uint8Array>, id: number, response: string) => {
+    const query = response === 'rise' ? {} : { response };
+    const page = (await viewVerdict(id, query))!.ranking.placed.map(({ interval95 }) => interval95);
+    const read = rankBundle(readBundle(files), { response }).ranking.placed;
+    expect(page.length).toBe(2);
+    expect(page).toEqual(read.map(({ interval95 }) => expect.closeTo(interval95, 9)));
+    return page;
+  };
+  const [sure, unsure] = [bundle(''), bundle('0.8')];
+  const ids = [await importSound(sure), await importSound(unsure)] as const;
+  for (const response of ['rise', 'gpu-rise']) {
+    const [one, other] = [await intervals(sure, ids[0], response), await intervals(unsure, ids[1], response)];
+    // Shares that add in squares: the doubt is a 95 % half-width.
+    one.forEach((half, i) => expect(other[i]! ** 2 - half ** 2).toBeCloseTo(0.8 ** 2, 2));
+  }
 });

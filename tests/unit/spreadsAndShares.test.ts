@@ -7,7 +7,9 @@ import { toSeparate } from '@/core/judgement/toSeparate';
 import { coolerLevel } from '@/core/levels/coolerLevel';
 import { known, unknown } from '@/core/outcome';
 import { dieValue, reductionFrom } from '@/core/reduction/dieValue';
+import { noResult } from '@/core/reduction/noResult';
 import type { Reduction } from '@/core/reduction/reduceTrace';
+import { labRunPoint, type LabRun } from '@/core/runs/labRun';
 import { curveRule, responseOf } from '@/core/responses/responses';
 import { instrumentDoubt, withoutSensors } from '@/core/rig/instrumentDoubt';
 import { seededChance } from '@/core/statistics/chance';
@@ -222,4 +224,19 @@ test('it takes passes where passes scatter, mounts where mounts do, and never fe
     known: false,
     reason: 'even 12 mounts of 8 passes would not separate a gap of 0.30',
   });
+});
+
+test('what both share through their slopes separates them by as much as those differ, sign and all', () => {
+  const lying = (value: number, shared: number) => ({ ...side(value, 0.3, 0, 1, 1), shared });
+  const alike = toSeparate(lying(38, -0.5), lying(38.7, -0.5));
+  expect(alike).toEqual(toSeparate(lying(38, 0), lying(38.7, 0)));
+  expect(alike.known).toBe(true);
+  // Slopes of two signs: no mount takes away what the meter does to both.
+  expect(toSeparate(lying(38, 0.5), lying(38.7, -0.5))).toMatchObject({ known: false });
+});
+
+test('a typed room leaves its doubt in the point of a run', () => {
+  const run = { id: 1, reduction: noResult(''), ambientDoubtK: 0.7 } as unknown as LabRun;
+  expect(labRunPoint(run).roomDoubtK).toBe(0.7);
+  expect(labRunPoint({ ...run, ambientDoubtK: null } as LabRun).roomDoubtK).toBe(0);
 });

@@ -1,3 +1,5 @@
+import { offItsLaw } from '@/core/air/offItsLaw';
+import { spotScatter } from '@/core/air/spotScatter';
 import { isMissing } from '@/core/missing';
 import { reduceTrace } from '@/core/reduction/reduceTrace';
 import { RESPONSES, responseOf } from '@/core/responses/responses';
@@ -102,6 +104,30 @@ describe('what a run comes to, by where it comes from', () => {
     expect(Math.abs((found.known ? found.value.value : NaN) - expected)).toBeLessThan(3);
   });
 
+  test('a rise after the load needs its beginning: told by the log, or by a die that starts near the room', () => {
+    const from = (startS: number) =>
+      new Map([...CHANNELS].map(([heading, values]) => [heading, values.subarray(startS)]));
+    // The log begins with the load on and the die warm.
+    const late = run({ channels: from(120) });
+    for (const id of ['burst-rise', 'steady-time', 'limit-time'])
+      expect(valueOf(late, id)).toMatchObject({ known: false, reason: expect.stringContaining('beginning') });
+    // Five minutes of idle before it, every eighth second: the load came on somewhere between two of them.
+    const every = Array.from({ length: 188 }, (_, i) => 8 * i);
+    const onS = 303;
+    const risen = (s: number) => (s < onS ? 0 : 40 * (1 - Math.exp(-(s - onS) / TAU_S)));
+    const coarse = new Map<string, Float64Array>([
+      ['t_s', Float64Array.from(every)],
+      ['cpu_c', Float64Array.from(every, (s) => 22 + risen(s) + noise(s / 8))],
+      ['ambient_c', Float64Array.from(every, (s) => 22 + noise(s / 8))],
+      ['power_w', Float64Array.from(every, (s) => (s < onS ? 20 : 170) + noise(s / 8))],
+    ]);
+    const burst = valueOf(run({ channels: coarse }), 'burst-rise');
+    if (!burst.known) throw new Error(burst.reason);
+    const expected = 40 * (1 - Math.exp(-30 / TAU_S));
+    expect(Math.abs(burst.value.value - expected)).toBeLessThan(burst.value.shortfall + 0.3);
+    expect(burst.value.shortfall).toBeGreaterThan(0.5);
+  });
+
   test('what was typed stands in for a log: over a typed room, and settled as it is', () => {
     const typed = new Map([
       ['gpu_c', 66],
@@ -110,6 +136,9 @@ describe('what a run comes to, by where it comes from', () => {
     ]);
     const measured = run({ channels: null, typed });
     expect(valueOf(measured, 'gpu-rise')).toMatchObject({ known: true, value: { value: 45, settled: true } });
+    // Its page shows the rise over the room, and what was typed.
+    const gpu = valueOf(measured, 'gpu-rise');
+    expect(gpu.known && gpu.value.sensor).toMatchObject({ measured: 45, readingMean: 66, maximum: null });
     expect(valueOf(measured, 'clock')).toMatchObject({ known: true, value: { value: 4100 } });
     expect(valueOf(run({ channels: null, typed: new Map([['gpu_c', 66]]) }), 'gpu-rise').known).toBe(false);
   });
@@ -150,6 +179,32 @@ describe('spot readings', () => {
     expect(unknownSpeed.known && unknownSpeed.value.value).toBeCloseTo(12.2, 9);
     expect(valueOf(run({ readings }), 'airspeed', '1 m').known).toBe(false);
     expect(valueOf(run({ readings }), 'airspeed').known).toBe(false);
+  });
+
+  test('readings of one place scatter by their own, from two up, and one that is off its fan’s law is asked about', () => {
+    const of = (...values: number[]) =>
+      valueOf(
+        run({ readings: values.map((value) => reading('airspeed', '15 cm', value)) }),
+        'airspeed',
+        '15 cm',
+      );
+    const two = of(2, 2.2);
+    expect(two.known && two.value.readingsU).toBeCloseTo(0.1, 9);
+    const odd = (...values: number[]) =>
+      spotScatter(
+        values.map((value) => reading('airspeed', '15 cm', value)),
+        1200,
+      )[0]!.apart;
+    expect([odd(2.19, 21.7, 2.14), odd(2.1, 21), odd(2.1, 2.2), odd(2.1, 2.2, 2.15)]).toEqual([
+      1,
+      1,
+      null,
+      null,
+    ]);
+    const slow = { rpm: 500, readings: [reading('airspeed', '15 cm', 1)] };
+    const told = (value: number) => offItsLaw([reading('airspeed', '15 cm', value)], 1000, [slow]);
+    expect(told(2.1)).toEqual([]);
+    expect(told(21)[0]).toContain('where its other speeds say 2.00');
   });
 
   test('the usual place is the one that most runs have, the first by name of several', () => {

@@ -9,6 +9,7 @@ export function EditableCell({
   value,
   shown,
   number,
+  fixed,
   onValue,
 }: {
   label: string;
@@ -16,6 +17,8 @@ export function EditableCell({
   /** How it reads while it is not edited. */
   shown?: React.ReactNode;
   number?: boolean;
+  /** It is read here and typed elsewhere: behind its cover. */
+  fixed?: boolean;
   onValue: (value: string | number | null) => void;
 }) {
   const [draft, setDraft] = useState<string | null>(null);
@@ -29,6 +32,8 @@ export function EditableCell({
     setDraft(null);
   }
 
+  const read = shown ?? (text || <span className="text-ink2">–</span>);
+  if (fixed) return <span className="block px-1">{read}</span>;
   if (draft === null)
     return (
       <button
@@ -39,7 +44,7 @@ export function EditableCell({
         dir="auto"
         onClick={() => setDraft(text)}
       >
-        {shown ?? (text || <span className="text-ink2">–</span>)}
+        {read}
       </button>
     );
   return (

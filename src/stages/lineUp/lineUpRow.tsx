@@ -86,6 +86,7 @@ export function LineUpRow({
             <select
               aria-label="Kind"
               className="bg-transparent"
+              disabled={item.covered}
               value={body.kind}
               onChange={(event) => save({ kind: event.target.value as Product['kind'] }, 'Kind')}
             >
@@ -104,6 +105,7 @@ export function LineUpRow({
       <td className="num w-20">
         <EditableCell
           number
+          fixed={item.covered}
           label="Height, mm"
           value={body.heightMm}
           onValue={(heightMm) => save({ heightMm: heightMm as number | null }, 'Height')}
@@ -112,6 +114,7 @@ export function LineUpRow({
       <td className="num w-20">
         <EditableCell
           number
+          fixed={item.covered}
           label="Memory, mm"
           value={body.memoryClearanceMm}
           onValue={(memoryClearanceMm) =>
@@ -122,6 +125,7 @@ export function LineUpRow({
       <td className="num w-24">
         <EditableCell
           number
+          fixed={item.covered}
           label={`Price of ${body.packSize > 1 ? `a pack of ${body.packSize}` : body.kind === 'fan' ? 'one fan' : 'the product alone'}, ${body.currency}`}
           value={body.price}
           shown={item.price === null ? undefined : figure(item.price, 2)}

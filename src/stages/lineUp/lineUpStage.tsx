@@ -10,6 +10,7 @@ import { hasPlate } from '@/core/lineUp/product';
 import { plural } from '@/ui/figures';
 import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
+import { CoveredPanel } from './coveredPanel';
 import { EntryPanel } from './entryPanel';
 import { FromTheLab, type OfferData } from './fromTheLab';
 import type { LineUpItem } from './lineUpData';
@@ -54,6 +55,9 @@ export function LineUpStage({
   const [problems, setProblems] = useState<Problem[]>([]);
   const file = useRef<HTMLInputElement>(null);
   const chosen = items.find((item) => item.code === open);
+  // Behind a cover nothing is kept longer than it is looked at.
+  const [behind, setBehind] = useState<LineUpItem | null>(null);
+  const seen = chosen?.covered && behind?.entryId === chosen.entryId ? behind : null;
 
   async function setControl(item: LineUpItem, isControl: boolean) {
     const change = (to: boolean) =>
@@ -154,7 +158,10 @@ export function LineUpStage({
                     noRoom={labCase ? roomInCase(item.product.body, labCase) : []}
                     chosen={item === chosen}
                     narrow={chosen !== undefined}
-                    onChoose={() => void setOpen(item === chosen ? null : item.code)}
+                    onChoose={() => {
+                      setBehind(null);
+                      void setOpen(item === chosen ? null : item.code);
+                    }}
                     onControl={(flag) => void setControl(item, flag)}
                   />
                 ))}
@@ -179,11 +186,20 @@ export function LineUpStage({
         <FromTheLab roundUpId={roundUpId} offers={offers} />
         <NewEntry roundUpId={roundUpId} />
       </section>
-      {chosen && (
-        <EntryPanel
+      {chosen?.covered && !seen && (
+        <CoveredPanel
           key={chosen.entryId}
           roundUpId={roundUpId}
           item={chosen}
+          place={items.indexOf(chosen)}
+          onSeen={setBehind}
+        />
+      )}
+      {chosen && (seen ?? !chosen.covered) && (
+        <EntryPanel
+          key={chosen.entryId}
+          roundUpId={roundUpId}
+          item={seen ?? chosen}
           place={items.indexOf(chosen)}
           today={today}
           inCase={{

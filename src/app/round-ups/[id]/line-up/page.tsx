@@ -5,7 +5,7 @@ import { today } from '@/app/today';
 import { caseOf } from '@/lab/cases';
 import { offersOfLab } from '@/lab/fromTheLab';
 import { fanAirspeeds } from '@/lab/fanAirspeeds';
-import { viewLineUp } from '@/lab/lineUpView';
+import { viewShownLineUp } from '@/lab/shownLineUp';
 import { LineUpStage } from '@/stages/lineUp/lineUpStage';
 
 export default async function LineUpPage({ params }: { params: Promise<{ id: string }> }) {
@@ -15,7 +15,7 @@ export default async function LineUpPage({ params }: { params: Promise<{ id: str
   return (
     <LineUpStage
       roundUpId={id}
-      items={await viewLineUp(id)}
+      items={await viewShownLineUp(id)}
       offers={await offersOfLab(id, '')}
       today={today()}
       airspeeds={await fanAirspeeds()}
