@@ -50,6 +50,15 @@ test('a plane taken out leaves the shape, however the plate lay', () => {
   ).toBeCloseTo(0, 9);
 });
 
+test('three places always lie on one plane: they tell no flatness, four do', () => {
+  const places = grid((x, y) => x + y, 2);
+  expect(flatness(places.slice(0, 3), shape)).toEqual({
+    known: false,
+    reason: '3 places are no grid: four at least',
+  });
+  expect(valueOf(flatness(places, shape)).count).toBe(4);
+});
+
 test('the box is that of the depths: quartiles, whiskers within reach, and what lies outside', () => {
   const depths = [0, 1, 2, 3, 4, 5, 6, 7, 8, 100];
   const { box, peakToValleyUm, rmsUm } = valueOf(

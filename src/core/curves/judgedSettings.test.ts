@@ -134,3 +134,25 @@ test('an entry whose quietest setting the room hides has nothing at its quietest
   });
   expect(valueAtLine(curveEnds([curve], 'last')[0]!, 40)).toMatchObject({ placed: true, value: 38 });
 });
+
+test('between two settings the doubt owns to how far the curve bends from their chord; at a setting it is nothing', () => {
+  const curve = curveOf(
+    [pointOf(44, { noiseDb: 30 }), pointOf(37, { noiseDb: 33 }), pointOf(36, { noiseDb: 36 })],
+    'rise',
+    'noise',
+  );
+  const bend = (line: number) => {
+    const found = valueAtLine(curve, line);
+    if (!found.placed) throw new Error(found.reason);
+    return {
+      value: found.value,
+      variance: found.doubt.find(({ from }) => from === 'interpolation')!.variance,
+    };
+  };
+  const [first, second] = curve.points as [{ at: number }, { at: number }];
+  const middle = (first.at + second.at) / 2;
+  const { value, variance } = bend(middle);
+  expect(Math.abs(value - 40.5)).toBeGreaterThan(0.1);
+  expect(Math.sqrt(variance)).toBeCloseTo(Math.abs(value - 40.5) / (2 * Math.sqrt(3)), 6);
+  expect(bend(second.at).variance).toBeCloseTo(0, 9);
+});
