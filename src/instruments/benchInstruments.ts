@@ -147,7 +147,8 @@ export class BenchInstruments {
         ?.tell(line)
         .catch(() => undefined);
     const apart = set.apart ?? [];
-    const pump = apart.find(({ channel }) => channel === 'pump');
+    // Where the fan controller knows of no pump there is none to stop.
+    const pump = apart.find(({ channel, dutyPct }) => channel === 'pump' && (this.pumps > 0 || dutyPct > 0));
     // A pump that was set apart goes back to its full speed with the next setting.
     const lines = [
       fans,

@@ -152,6 +152,7 @@ async function askedOf(
   const asked = askedAbout(
     { loadW: now.load_w, noiseDb: now.noise_db, floorDb: now.floor_db, powerW: now.typed_power_w },
     limited,
+    rig.powerAt,
   );
   const moved = 'window_start_s' in columns || 'window_end_s' in columns;
   if (moved && now.window_start_s !== null)

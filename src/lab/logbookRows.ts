@@ -30,7 +30,7 @@ function rowsOf(view: RoundUpView, valuesOf: ReadonlyMap<number, (number | null)
     isUpperBound: run.level.standing === 'at-floor',
     ambientC: run.reduction.ambientMeanC,
     powerW: run.reduction.powerMeanW,
-    powerMeasured: run.reduction.powerSource === 'measured',
+    powerMeasured: run.reduction.powerSource !== 'nominal',
     riseK: run.reduction.riseK,
     resistanceKPerW: run.reduction.resistanceKPerW.known ? run.reduction.resistanceKPerW.value : null,
     state,

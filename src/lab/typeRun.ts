@@ -52,7 +52,7 @@ export async function typeRun(
     const asked = input.sure
       ? []
       : [
-          ...askedAbout(input, limited),
+          ...askedAbout(input, limited, rig.powerAt),
           ...oddReadings(readings, input.rpm, await spunBefore(db, entry, null)),
           ...(await sameTypedRun(db, entry, input)),
         ];

@@ -132,6 +132,34 @@ test('the noise trim brings the cooler to the line and measures it there, or tel
   expect(quiet.runs.map((run) => run.point.setting)).toEqual(['100 %']);
 });
 
+test('the room alone is read with the pump stopped, and one that does not stop is told and noted', () => {
+  const { cooler } = BOATHOUSE.find((other) => other.entry === 'jaloque-360')!;
+  const floorOf = (obeys: boolean) => {
+    const rig = new LiveRig(cooler, BOATHOUSE_RIG, seededChance(3));
+    const points = [{ loadW: 170, loadName: '', gpuLoadW: 0, setting: '100 %', pass: 1 }];
+    const first = beginMount({ entry: 'a', name: 'a', mount: 1, isControl: false, points, nowS: 0 });
+    let state = benchStep(first, [], [{ do: 'confirm' }], 0, RULE).state;
+    const samples: BenchSample[] = [];
+    for (let nowS = 2; state.phase === 'floor'; nowS += 2) {
+      rig.dutyPct = state.dutyPct;
+      const pump = state.apart?.find(({ channel }) => channel === 'pump');
+      rig.pumpPct = obeys ? (pump?.dutyPct ?? 100) : 100;
+      rig.advance(nowS);
+      samples.push({
+        ...{ atS: nowS, dieC: rig.readDieC(), roomC: 22, powerW: 0, fanRpm: 0, levelDb: rig.readLevelDb() },
+        more: { pump_rpm: rig.readPumpRpm() },
+      });
+      state = benchStep(state, samples, [], nowS, RULE).state;
+    }
+    return state;
+  };
+  const [still, running] = [floorOf(true), floorOf(false)];
+  expect(still).toMatchObject({ phase: 'warm-up', note: '', apart: [] });
+  expect(running.floorDb! - still.floorDb!).toBeGreaterThan(2);
+  expect(running.note).toContain('its pump ran while the room was read');
+  expect(running.said).toContain('which did not stop');
+});
+
 test('a cooler that is not on: the load comes off, and “failed after” is kept as a result', () => {
   const { state, runs } = measure('lebeche-120', ['100 %'], { mountFactor: 60 });
   expect(state).toMatchObject({ phase: 'stopped', loadW: 0 });

@@ -106,6 +106,12 @@ test('what cannot be is no result, what is odd is asked about, and the usual is 
   ]);
   // A die held at its limit draws less, and that explains it.
   expect(askedAbout({ ...typed, powerW: 110 }, true)).toEqual([]);
+  expect(askedAbout({ ...typed, powerW: 180 }, true)[0]).toContain('more than the load');
+  // The wall sees other parts, too.
+  expect(askedAbout({ ...typed, powerW: 260 }, false, 'wall')).toEqual([]);
+  expect(askedAbout({ ...typed, powerW: 120 }, false, 'wall')[0]).toContain(
+    '120 W at the wall, less than the load',
+  );
   expect(askedAbout({ ...typed, noiseDb: 21.5 }, false)[0]).toContain('quieter than the room alone');
 });
 
@@ -116,7 +122,9 @@ test('measured power far from the load is asked about, a nominal one or one at t
   expect(other(127)).not.toBe('');
   expect(other(213)).not.toBe('');
   expect(other(60, { heatLimited: true })).toBe('');
+  expect(other(180, { heatLimited: true })).toContain('are those the watts of the die?');
   expect(other(60, { powerSource: 'nominal' })).toBe('');
+  expect(other(250, { powerSource: 'board' })).toBe('');
 });
 
 test('a window by hand of another length is asked about; a sample more or less is not', () => {

@@ -41,7 +41,8 @@ function obey(state: BenchState, command: BenchCommand, nowS: number): BenchStat
     case 'confirm':
       if (state.phase === 'mount')
         return enter(
-          { ...state, dutyPct: 0 },
+          // A pump that runs is no part of the room; without a load nothing needs it.
+          { ...state, dutyPct: 0, apart: [{ channel: 'pump', dutyPct: 0 }] },
           'floor',
           nowS,
           'Fans off: the room alone is read. Keep still.',

@@ -149,7 +149,7 @@ test('between two settings the doubt owns to how far the curve bends from their 
       variance: found.doubt.find(({ from }) => from === 'interpolation')!.variance,
     };
   };
-  const [first, second] = curve.points as [{ at: number }, { at: number }];
+  const [first, second] = [curve.points[0]!, curve.points[1]!];
   const middle = (first.at + second.at) / 2;
   const { value, variance } = bend(middle);
   expect(Math.abs(value - 40.5)).toBeGreaterThan(0.1);

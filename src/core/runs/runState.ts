@@ -1,3 +1,4 @@
+import { farPower } from './askedAbout';
 import { correctionWords } from '../levels/levelCorrection';
 import { isMissing } from '../missing';
 import { isTooShort } from '../settling/settledWindow';
@@ -57,12 +58,21 @@ export function whatToKnow(run: LabRun, limitC: number, beside: readonly string[
   if (hasDie(run) && !reduction.settled) notes.push(sentence(reduction.unsettledReason));
   if (reduction.heatLimited) {
     const held = `Held at ${limitC} °C`;
+    const { powerSource } = reduction;
+    const watts = Math.round(reduction.powerMeanW);
     notes.push(
-      reduction.powerSource === 'measured'
-        ? `${held}: ${Math.round(reduction.powerMeanW)} W of ${run.loadW} W flowed`
-        : `${held}, and no power was logged: K/W is a lower bound`,
+      powerSource === 'measured'
+        ? `${held}: ${watts} W of ${run.loadW} W flowed`
+        : powerSource === 'nominal'
+          ? `${held}, and no power was logged: K/W is a lower bound`
+          : `${held}, and the ${watts} W were read at the ${powerSource}: K/W is not known`,
     );
-  }
+  } else if (reduction.powerSource === 'board' || reduction.powerSource === 'wall')
+    notes.push(
+      `Power read at the ${reduction.powerSource}, ${Math.round(reduction.powerMeanW)} W: it checks the load and restates nothing`,
+    );
+  const far = hasDie(run) && run.loadName === '' ? farPower(run.loadW, reduction) : '';
+  if (far) notes.push(sentence(far));
   notes.push(...beside);
   if (level.standing === 'at-floor') {
     notes.push(

@@ -1,7 +1,7 @@
 'use client';
 
 import type { RigSetup } from '@/core/rig/rigSetup';
-import { NumberField, TextField } from '@/ui/form/fields';
+import { ChoiceField, NumberField, TextField } from '@/ui/form/fields';
 
 type Numeric = { [K in keyof RigSetup]: RigSetup[K] extends number | null ? K : never }[keyof RigSetup];
 type Textual = { [K in keyof RigSetup]: RigSetup[K] extends string ? K : never }[keyof RigSetup];
@@ -33,6 +33,12 @@ const NUMBERS: { name: Numeric; label: string; unit: string; optional?: boolean 
   { name: 'cardLimitC', label: 'Graphics card limit', unit: '°C', optional: true },
   { name: 'regulatorLimitC', label: 'Regulators’ limit', unit: '°C', optional: true },
 ];
+
+const POWER_READ = [
+  { value: 'die', label: 'the die’s own watts' },
+  { value: 'board', label: 'the board, its regulators too' },
+  { value: 'wall', label: 'the wall, everything' },
+] as const;
 
 /** A rig's setup as fields: all that moves the numbers. */
 export function SetupFields({
@@ -69,6 +75,18 @@ export function SetupFields({
           />
         ))}
       </div>
+      <ChoiceField
+        label="What the power meter sees"
+        hint={
+          setup.powerAt === 'die'
+            ? 'rises are restated by it; its class stands under Instruments'
+            : 'it checks the load; no rise is restated by it'
+        }
+        value={setup.powerAt}
+        options={POWER_READ}
+        error={errorOf('powerAt')}
+        onValue={(powerAt) => onSetup({ ...setup, powerAt })}
+      />
       <div className="grid grid-cols-2 gap-x-3 gap-y-2.5">
         {TEXTS.map(({ name, label, hint }) => (
           <TextField

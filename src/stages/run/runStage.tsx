@@ -82,7 +82,9 @@ function DieRows({ data }: { data: RunData }) {
       <Row name="Rise, mean">{figure(reduction.measuredRiseK, 2)} K</Row>
       <Row name="Rise, maximum">{figure(reduction.maximumRiseK, 1)} K</Row>
       <Row name="Power">
-        {reduction.powerSource === 'measured' ? `${figure(reduction.powerMeanW, 1)} W` : 'not logged'}
+        {reduction.powerSource === 'nominal'
+          ? 'not logged'
+          : `${figure(reduction.powerMeanW, 1)} W${reduction.powerSource === 'measured' ? '' : `, at the ${reduction.powerSource}`}`}
       </Row>
       <Row name="Resistance">
         {reduction.resistanceKPerW.known ? `${figure(reduction.resistanceKPerW.value, 4)} K/W` : '–'}
