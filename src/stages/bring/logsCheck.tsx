@@ -141,7 +141,11 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
   }
 
   const used = pieces.map((piece, i) => ({ piece, i })).filter(({ piece }) => piece.use);
-  const hasRoom = series.some((series) => series.quantity === 'ambient_temperature');
+  const has = (quantity: (typeof series)[number]['quantity']) =>
+    series.some((other) => other.quantity === quantity);
+  const hasRoom = has('ambient_temperature');
+  const pumpHidesRoom =
+    has('pump_speed') && has('noise_level') && pieces.every(({ floorDb }) => floorDb.trim() === '');
 
   async function send(dryRun: boolean) {
     setFailure('');
@@ -256,6 +260,12 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
               />
             )}
           />
+          {pumpHidesRoom && (
+            <p className="text-[14px] text-warn">
+              ▲ The pump turned whenever load and fans were off, so these logs do not hold the room alone.
+              Type it below as it was read without the pump.
+            </p>
+          )}
           <PiecesTable
             pieces={pieces}
             previews={previews}
