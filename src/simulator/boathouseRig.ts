@@ -68,7 +68,7 @@ export const BOATHOUSE_BOOK: RigBook = {
       dueOn: '2028-02-10',
     },
     {
-      name: 'Wall socket meter',
+      name: 'Feed meter',
       kind: 'power meter',
       range: '0 to 2500 W',
       resolution: '0.1 W',

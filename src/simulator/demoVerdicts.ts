@@ -14,13 +14,13 @@ const part = (
 export function towersVerdict(): Verdict {
   return {
     summary:
-      'A practice room is quiet, or it is no practice room. At 33 dB(A) **Jaloque 360** keeps the processor at {{rise jaloque-360}} over the room; behind it Tramontana, Galerna Twin and Cierzo 240 cannot be told apart. At 28 dB(A), where the school wants to be, Jaloque’s pump is too loud, and Tramontana leads with {{rise tramontana @ 28}}.',
+      'A practice room is quiet, or it is no practice room. At 33 dB(A) **Jaloque 360** keeps the processor at {{rise jaloque-360}} over the room; behind it Tramontana, Galerna Twin and Cierzo 240 are a tie. At 28 dB(A), where the school wants to be, Jaloque’s pump is too loud, and Tramontana leads with {{rise tramontana @ 28}}.',
     parts: [
       part('ranking', 'At the line', 'All at equal noise, read off their curves.'),
       part(
         'curves',
         'Where they cross',
-        'Tramontana is the quiet one: below 34 dB(A) it is ahead of Cierzo 240, above it is not.',
+        'Tramontana is the quiet one: up to 32 dB(A) it is ahead of Cierzo 240, from 38 dB(A) on Cierzo is; between them the two tie.',
       ),
       part('bars', 'At 28 dB(A)', 'What is left where nobody may hear it.', { at: 28 }),
       part('awards', 'Awards', ''),

@@ -94,7 +94,7 @@ test('an evening from the folder to the published table', async ({ page }) => {
   await page.mouse.up();
   await expect.poll(() => order(page)).not.toEqual(quiet);
   await expect.poll(() => order(page).then(([first]) => first)).toBe('jaloque-360');
-  await expect(page.getByText(/cannot be told apart/).first()).toBeVisible();
+  await expect(page.getByText(/ are a tie: /).first()).toBeVisible();
   await page.getByRole('button', { name: '90 W', exact: true }).click();
   await expect(page).toHaveURL(/load=90.*line=|line=.*load=90/);
   const shared = page.url();

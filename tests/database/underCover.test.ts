@@ -10,6 +10,12 @@ import { curvesCsv } from '@/lab/curvesCsv';
 import { editRun } from '@/lab/editRun';
 import { exportLineUp } from '@/lab/importLineUp';
 import { viewLineUp } from '@/lab/lineUpView';
+import { offersOfLab } from '@/lab/fromTheLab';
+import { viewGrid } from '@/lab/gridView';
+import { viewPairs } from '@/lab/pairs';
+import { searchLab } from '@/lab/searchLab';
+import { lookBehind, viewShownLineUp } from '@/lab/shownLineUp';
+import { blankFan } from '@/core/lineUp/entry';
 import { neutralCodes } from '@/lab/neutralCode';
 import { planCalendar } from '@/lab/planCalendar';
 import { viewPlan } from '@/lab/planView';
@@ -118,6 +124,32 @@ test('under cover neither the name of a product nor what was made of it leaves; 
   expect(rows).toEqual([{ mounting: 'unit-a 9', entry: 'unit-a', name: 'Unit A' }]);
   const again = await importAsNew(await exported(roundUpId));
   expect(again).toMatchObject({ imported: true, runs: view.runs.length });
+});
+
+test('nor is it in what pages are given, found by its name, or named by its fans; whoever looks behind the cover sees it', async () => {
+  const covered = (await viewLineUp(roundUpId)).find((entry) => entry.covered)!;
+  // Its fans are called by its name.
+  const fans = [blankFan({ name: 'Solano 140', count: 1 })];
+  const kept = { version: covered.entry.version, who: 'test', reason: '' };
+  await saveSheet('entry', covered.entryId, { ...kept, body: { ...covered.entry.body, fans } });
+  const view = (await viewRoundUp(roundUpId))!;
+  const pages = [
+    await viewShownLineUp(roundUpId),
+    view.entries,
+    (await viewVerdict(roundUpId, {}))!.ranking,
+    await viewPairs(view, 33),
+    await viewGrid(view, { load: '170', lineDb: 33, sharedKPerW: 0 }),
+    (await viewPlan(roundUpId, NOW.day))!,
+    await offersOfLab(roundUpId, ''),
+    await searchLab('Solano', new Date()),
+  ];
+  for (const page of pages) expect(JSON.stringify(page)).not.toMatch(/solano/i);
+  const byCover = (await searchLab('Unit A', new Date())).entries.map(({ name }) => name);
+  expect(new Set(byCover)).toEqual(new Set(['Unit A']));
+  expect(await lookBehind(roundUpId, covered.entryId)).toMatchObject({
+    product: { body: { name: 'Solano' } },
+    entry: { body: { fans: [{ name: 'Solano 140' }] } },
+  });
 });
 
 test('two covers of one name get codes of their own; another cover, another code; an older lab is set right', async () => {

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { advise, type Candidate, type Machine } from '@/core/judgement/advice';
 import { priceFront } from '@/core/judgement/priceFront';
 import { crossings } from '@/core/judgement/crossings';
-import { flipSentence, type SchoolColumn } from '@/core/ranking/schoolFlips';
+import { flipSentence, onlyIn, surelyElsewhere, type SchoolColumn } from '@/core/ranking/schoolFlips';
 import { entryCurves } from '@/core/curves/entryCurve';
 import type { MeasuredPoint } from '@/core/curves/measuredPoint';
 import { coolerLevel } from '@/core/levels/coolerLevel';
@@ -137,6 +137,11 @@ test('a flip is told where a sole leader surely stands elsewhere at equal noise,
   );
   expect(told({ c: place(1, 1, 33.2) })).toBe('C is first at full speed; at equal noise it is not ranked.');
   expect(told({ a: place(1, 1, 45) })).toBe('');
+  // One who joins an order moves all behind it, and says nothing of them.
+  const joined = { c: place(1, 1, 45), b: place(2, 2, 46) };
+  expect(surelyElsewhere(place(3, 3, 40), place(2, 2, 33), onlyIn(['a', 'b', 'c'], ['b', 'c']))).toBe(false);
+  expect(surelyElsewhere(place(4, 4, 40), place(2, 2, 33), onlyIn(['a', 'b', 'c'], ['b', 'c']))).toBe(true);
+  expect(told(joined)).toContain('C is first');
   // Two who share first place have flipped nothing.
   expect(told({ b: place(1, 2, 45), a: place(1, 2, 40) })).toBe('');
 });

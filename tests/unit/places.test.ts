@@ -84,8 +84,8 @@ test('a chain of small steps: neighbours tie, the ends do not, and both brackets
     [2, 3],
   ]);
   expect(bracketSentences(chain.brackets[0]!, ['Alisio', 'Bora', 'Cierzo'])).toEqual([
-    'Places 1 and 2 cannot be told apart: 0.9 K between them, and this test shows 1.0 K.',
-    'Alisio is better than Cierzo: 1.8 K apart, 1.0 K wanted.',
+    'Alisio and Bora are a tie: 0.9 K apart; this test needs 1.0 K.',
+    'Alisio is ahead of Cierzo: 1.8 K apart, 1.0 K needed.',
   ]);
   // q(0.95; 3, ∞) is 3.314 in the tables: for two of u = 0.3 K, 3.314 · 0.3.
   expect(chain.brackets[0]!.difference).toBeCloseTo(3.314 * 0.3, 3);
@@ -106,10 +106,10 @@ test('what all share is left out of a difference; what they do not share is not'
 test('two figures that would read alike get a digit more, and another scale has its own unit', () => {
   const bracket = { better: 2, worse: 4, apart: 0.52, difference: 0.54, end: null };
   expect(bracketSentences(bracket, [])).toEqual([
-    'Places 2 to 4 cannot be told apart: 0.52 K between them, and this test shows 0.54 K.',
+    'Places 2 to 4 are a tie: 0.52 K from first to last; this test needs 0.54 K to separate them.',
   ]);
   const scale = { factor: 1 / 170, decimals: 3, unit: 'K/W' };
   expect(bracketSentences({ ...bracket, difference: 1.7 }, [], scale)[0]).toContain(
-    '0.003 K/W between them, and this test shows 0.010 K/W',
+    '0.003 K/W from first to last; this test needs 0.010 K/W',
   );
 });

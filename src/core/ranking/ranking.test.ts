@@ -229,10 +229,10 @@ test('places are ranges: nobody is cut from a neighbour that it cannot be told f
   expect(placed.map((entry) => entry.tieGroup)).toEqual([1, 2, 2, 2, 3, 4]);
   const names = placed.map((entry) => entry.entry.toUpperCase());
   expect(brackets.flatMap((bracket) => bracketSentences(bracket, names))).toEqual([
-    'Places 2 to 4 cannot be told apart: 0.6 K between them, and this test shows 1.0 K.',
-    'B is better than E: 1.3 K apart, 1.0 K wanted.',
-    'Places 3 to 5 cannot be told apart: 0.7 K between them, and this test shows 1.0 K.',
-    'E is better than F: 3.0 K apart, 1.0 K wanted.',
+    'Places 2 to 4 are a tie: 0.6 K from first to last; this test needs 1.0 K to separate them.',
+    'B is ahead of E: 1.3 K apart, 1.0 K needed.',
+    'Places 3 to 5 are a tie: 0.7 K from first to last; this test needs 1.0 K to separate them.',
+    'E is ahead of F: 3.0 K apart, 1.0 K needed.',
   ]);
 });
 

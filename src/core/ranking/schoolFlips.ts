@@ -20,16 +20,36 @@ export interface SchoolColumn {
   reasons: Record<string, string>;
 }
 
+/** How many entries stand in only one of two orders. */
+export interface OnlyIn {
+  one: number;
+  other: number;
+}
+
 /**
- * Whether two places surely differ: their ranges have nothing in common.
+ * Entries that stand in one of two orders and not in the other.
+ *
+ * @example onlyIn(['a', 'b'], ['b', 'c', 'd']) → { one: 1, other: 2 }
+ */
+export function onlyIn(one: readonly string[], other: readonly string[]): OnlyIn {
+  return {
+    one: one.filter((entry) => !other.includes(entry)).length,
+    other: other.filter((entry) => !one.includes(entry)).length,
+  };
+}
+
+/**
+ * Whether two places surely differ: their ranges have nothing in common, whatever those do that stand in only one of the two orders. An
+ * entry that joins an order moves all behind it by one, and that says nothing of them.
  *
  * @example surelyElsewhere({ placeFrom: 1, placeTo: 2 }, { placeFrom: 3, placeTo: 3 }) → true
  */
 export function surelyElsewhere(
   one: Pick<SchoolPlace, 'placeFrom' | 'placeTo'>,
   other: Pick<SchoolPlace, 'placeFrom' | 'placeTo'>,
+  only: OnlyIn = { one: 0, other: 0 },
 ): boolean {
-  return one.placeFrom > other.placeTo || other.placeFrom > one.placeTo;
+  return one.placeFrom - only.one > other.placeTo || other.placeFrom - only.other > one.placeTo;
 }
 
 /**
@@ -49,7 +69,8 @@ export function flipSentence(
   if (!lead) return '';
   const [entry, place] = lead;
   const there = atNoise.places[entry];
-  if (there && !surelyElsewhere(place, there)) return '';
+  const only = onlyIn(Object.keys(school.places), Object.keys(atNoise.places));
+  if (there && !surelyElsewhere(place, there, only)) return '';
   const overDb = place.levelDb - lineDb;
   const louder =
     Math.abs(overDb) < 0.5

@@ -4,7 +4,9 @@ import { parseAsFloat, parseAsString, useQueryState } from 'nuqs';
 import { AXES } from '@/core/curves/axis';
 import {
   flipSentence,
+  onlyIn,
   surelyElsewhere,
+  type OnlyIn,
   type SchoolColumn,
   type SchoolPlace,
 } from '@/core/ranking/schoolFlips';
@@ -26,14 +28,24 @@ export interface SchoolsData {
   entries: { entry: string; product: string; position: number }[];
 }
 
-function Place({ place, beside, reason }: { place?: SchoolPlace; beside?: SchoolPlace; reason?: string }) {
+function Place({
+  place,
+  beside,
+  only,
+  reason,
+}: {
+  place?: SchoolPlace;
+  beside?: SchoolPlace;
+  only: OnlyIn;
+  reason?: string;
+}) {
   if (!place)
     return (
       <td className="num text-ink2" title={reason}>
         –
       </td>
     );
-  const isFlipped = beside !== undefined && surelyElsewhere(place, beside);
+  const isFlipped = beside !== undefined && surelyElsewhere(place, beside, only);
   return (
     <td className={`num whitespace-nowrap ${isFlipped ? 'bg-sunk' : ''}`}>
       <b>{placeText(place.placeFrom, place.placeTo)}</b>
@@ -116,6 +128,7 @@ export function SchoolsStage({ data }: { data: SchoolsData }) {
                         key={school.key}
                         place={school.places[entry]}
                         reason={school.reasons[entry]}
+                        only={onlyIn(Object.keys(school.places), Object.keys(atNoise?.places ?? {}))}
                         beside={school === atNoise ? undefined : atNoise?.places[entry]}
                       />
                     ))}

@@ -1,4 +1,4 @@
-import { surelyElsewhere } from '@/core/ranking/schoolFlips';
+import { onlyIn, surelyElsewhere, type OnlyIn } from '@/core/ranking/schoolFlips';
 import { pairDifference } from '@/core/ranking/pairDifference';
 import { EntryMark } from '@/ui/entryMark';
 import { figure, placeText, signed } from '@/ui/figures';
@@ -6,8 +6,12 @@ import { columnName, type SideCell, type SideColumn } from '@/core/ranking/sideC
 import type { SideEntry } from './sideData';
 
 /** Where it stands the other way, where the two places have nothing in common. */
-function flipWords(placed: NonNullable<SideCell['placed']>, other: [number, number] | undefined): string {
-  if (!other || !surelyElsewhere(placed, { placeFrom: other[0], placeTo: other[1] })) return '';
+function flipWords(
+  placed: NonNullable<SideCell['placed']>,
+  other: [number, number] | undefined,
+  only: OnlyIn,
+): string {
+  if (!other || !surelyElsewhere(placed, { placeFrom: other[0], placeTo: other[1] }, only)) return '';
   return `${placeText(placed.placeFrom, placed.placeTo)} here, ${placeText(...other)}`;
 }
 
@@ -16,6 +20,7 @@ function Cell({
   base,
   column,
   other,
+  only,
   elsewhere,
 }: {
   cell: SideCell;
@@ -23,6 +28,8 @@ function Cell({
   column: SideColumn;
   /** Its place the other way, and how that is called. */
   other: [number, number] | undefined;
+  /** Entries that stand only in this order, or only in the other. */
+  only: OnlyIn;
   elsewhere: string;
 }) {
   const { decimals, unit } = column.response;
@@ -33,7 +40,7 @@ function Cell({
         –
       </td>
     );
-  const flip = flipWords(placed, other);
+  const flip = flipWords(placed, other, only);
   const topsOut =
     placed.status === 'tops-out' ? `its loudest setting, ${figure(placed.levelDb, 1)} dB(A)` : undefined;
   if (!base || base === placed)
@@ -114,6 +121,10 @@ export function SideTable({
                   key={column.key}
                   column={column}
                   other={elsewhere[column.key]?.[entry]}
+                  only={onlyIn(
+                    column.cells.filter(({ placed }) => placed).map((cell) => cell.entry),
+                    Object.keys(elsewhere[column.key] ?? {}),
+                  )}
                   elsewhere={elsewhereName}
                   cell={column.cells.find((cell) => cell.entry === entry)!}
                   base={column.cells.find((cell) => cell.entry === base)?.placed ?? null}

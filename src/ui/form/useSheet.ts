@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import { toast } from 'sonner';
 import { sendJson } from '../sendJson';
@@ -78,6 +78,8 @@ export function useSheet<T>(
   const typed = useWatch({ control: form.control, name: 'sheet' }) as T;
   /** The version that what stands in the form was written on: a later one is never written over unseen. */
   const [base, setBase] = useState<number | null>(null);
+  // The last version that this page wrote: known before the page is drawn anew.
+  const written = useRef(kept.version);
   const [busy, setBusy] = useState(false);
   const [trouble, setTrouble] = useState<Trouble | null>(null);
   const [theirs, setTheirs] = useState<KeptSheet<T> | null>(null);
@@ -121,6 +123,7 @@ export function useSheet<T>(
     setTrouble(null);
     setTheirs(null);
     const now = Number(answer.body.version);
+    written.current = now;
     setOwn({ version: now, body });
     const latest = form.getValues('sheet') as T;
     const goesOn = attempt.fromForm && JSON.stringify(latest) !== JSON.stringify(body);
@@ -156,8 +159,9 @@ export function useSheet<T>(
     set: (next) => {
       if (base === null) {
         form.reset({ sheet: seen.body });
-        setBase(seen.version);
       }
+      // What comes in between a save and the page drawn anew (a photograph, a key) goes on from what was saved: nothing of it is lost.
+      setBase((now) => now ?? Math.max(seen.version, written.current));
       form.setValue('sheet', next, { shouldDirty: true });
       if (trouble?.kind !== 'conflict') setTrouble(null);
     },
