@@ -122,7 +122,9 @@ test('what it costs: prices of a day noted, the front told, and a price abroad t
   await expect(page.getByText('Brief saved')).toBeVisible();
   await page.goto(`${app.url}/round-ups/1/verdict/value`);
   await expect(row('solano')).toContainText('300.00');
-  await expect(page.getByRole('region', { name: 'Value' })).toContainText(/Solano, 300\.00 EUR: clearly beaten by/);
+  await expect(page.getByRole('region', { name: 'Value' })).toContainText(
+    /Solano, 300\.00 EUR: clearly beaten by/,
+  );
   expect(await seriousFaults(page)).toEqual([]);
   await page.setViewportSize({ width: 390, height: 844 });
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
@@ -165,7 +167,9 @@ test('weights move the first place, and weights of nothing say so; a grid that i
   await expect(page.locator('[data-crossing="tramontana galerna-twin"]')).toBeVisible();
   await page.getByRole('link', { name: 'Over all loads' }).click();
   await expect.poll(() => order(page).then(([first]) => first)).toBe('tramontana');
-  await expect(page.getByRole('region', { name: 'Where it flips' })).toContainText('draws level with that of');
+  await expect(page.getByRole('region', { name: 'Where it flips' })).toContainText(
+    'draws level with that of',
+  );
   for (const line of ['170 W, 28.0 dB(A)', '90 W, 28.0 dB(A)', '90 W, 33.0 dB(A)']) {
     await page.getByLabel(`Weight of ${line}`).fill('0');
     await page.keyboard.press('Enter');

@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { zipSync } from 'fflate';
 import { startApplication, type Application } from '../support/application';
-import { smallBundle } from '../support/bundles';
+import { replacing, smallBundle } from '../support/bundles';
 
 let app: Application;
 
@@ -13,9 +13,9 @@ test.afterAll(async () => {
   await app.stop();
 });
 
-async function bring(page: Page): Promise<string> {
+async function bring(page: Page, change?: Parameters<typeof smallBundle>[0]): Promise<string> {
   await page.goto(`${app.url}/bring`);
-  const buffer = Buffer.from(zipSync(Object.fromEntries(smallBundle())));
+  const buffer = Buffer.from(zipSync(Object.fromEntries(smallBundle(change))));
   await page
     .getByLabel('Files')
     .setInputFiles([{ name: 'evening.zip', mimeType: 'application/zip', buffer }]);
@@ -196,4 +196,62 @@ test('the first Tab leads past the head of the page, and a new round-up asks for
   await page.getByRole('button', { name: 'Note it as it stands' }).click();
   await expect(page.getByText('The rig is noted')).toBeVisible();
   await expect(page.getByText(/from the side, to scale/)).toBeVisible();
+});
+
+test('a page takes nothing before it is alive: what is typed then is kept, and a phone’s slow script loses nothing', async ({
+  page,
+}) => {
+  await bring(page);
+  const waiting: (() => void)[] = [];
+  let isHeld = true;
+  await page.route('**/_next/static/**/*.js', async (route) => {
+    if (isHeld) await new Promise<void>((resolve) => waiting.push(resolve));
+    await route.continue();
+  });
+  await page.goto(app.url, { waitUntil: 'commit' });
+  const search = page.getByRole('searchbox', { name: 'Search the lab' }).first();
+  await expect(search).toBeDisabled();
+  // Links and text are there at once.
+  await expect(page.getByRole('link', { name: 'A small round-up' }).first()).toBeVisible();
+  const typing = search.fill('Poniente');
+  isHeld = false;
+  for (const go of waiting) go();
+  await typing;
+  await expect(search).toHaveValue('Poniente');
+  await search.press('Enter');
+  await expect(page).toHaveURL(/search\?q=Poniente/);
+});
+
+test('under its cover an entry is named nowhere in a page or its source, until somebody looks behind it', async ({
+  page,
+}) => {
+  const base = await bring(page, replacing('entries.csv', 'Poniente', 'Ventolera'));
+  await page.goto(`${app.url}${base}/line-up?entry=b`);
+  const panel = page.getByRole('complementary', { name: /^Ventolera/ });
+  await panel.getByLabel('Cover name, until revealed').fill('Cooler X');
+  await panel.getByRole('button', { name: 'Save the entry' }).click();
+  await expect(page.getByText('Entry saved')).toBeVisible();
+  await page.goto(`${app.url}${base}/line-up`);
+  await page.getByRole('button', { name: 'Open Cooler X' }).click();
+  await expect(page.getByRole('button', { name: /Height, mm: 155, edit/ })).toHaveCount(0);
+  for (const path of ['line-up', 'logbook', 'curves', 'verdict', 'plan', 'curves/side']) {
+    const html = await (await page.request.get(`${app.url}${base}/${path}`)).text();
+    expect(html, path).not.toContain('Ventolera');
+  }
+  await page.getByRole('button', { name: 'Look behind the cover' }).click();
+  const behind = page.getByRole('complementary', { name: /^Cooler X/ });
+  await behind.getByText('Behind the cover').click();
+  await expect(behind.getByLabel('Product', { exact: true })).toHaveValue('Ventolera');
+});
+
+test('Rig says what the watts of the wall are for, and a change of it begins a revision', async ({
+  page,
+}) => {
+  const base = await bring(page);
+  await page.goto(`${app.url}${base}/rig`);
+  const seen = page.getByLabel('What the power meter sees');
+  await expect(page.getByText('rises are restated by it')).toBeVisible();
+  await seen.selectOption('wall');
+  await expect(page.getByText('it checks the load; no rise is restated by it')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Start revision/ })).toBeEnabled();
 });
