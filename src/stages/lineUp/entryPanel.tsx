@@ -197,7 +197,7 @@ export function EntryPanel({
           </form>
         )}
       </section>
-      <details className="border-t border-hairline pt-3" open={!item.covered}>
+      <details className="border-t border-hairline pt-3" open>
         <summary className="cursor-pointer pb-2 font-semibold">
           {item.covered ? 'Behind the cover' : 'The product'}
         </summary>
