@@ -6,6 +6,11 @@ import { entryCurves } from '@/core/curves/entryCurve';
 import { BEYOND_ALL, curveEnds } from '@/core/curves/curveEnds';
 import type { MeasuredPoint } from '@/core/curves/measuredPoint';
 import { crossings } from '@/core/judgement/crossings';
+import { toSeparate } from '@/core/judgement/toSeparate';
+import { pairDifference } from '@/core/ranking/pairDifference';
+import { noResult } from '@/core/reduction/noResult';
+import type { LabRun } from '@/core/runs/labRun';
+import { whatToKnow } from '@/core/runs/runState';
 import { fullSpeedLead } from '@/core/ranking/fullSpeed';
 import { holdsWords } from '@/core/ranking/standingWords';
 import { rankAtLine } from '@/core/ranking/rankAtLine';
@@ -195,4 +200,86 @@ test('a run is known again by its log, or by its rig and its numbers; another ri
   expect(sameRun(typed, { ...typed, noiseDb: 35, typedCpuC: 64 })).toBe(false);
   expect(sameRun({ ...typed, traceDigest: 'x' }, { ...typed, traceDigest: 'y' })).toBe(false);
   expect(sameRun({ ...typed, traceDigest: 'x' }, { ...typed, rig: 'Bench B', traceDigest: 'x' })).toBe(true);
+});
+
+test('a loudness that the room drowns is a bound and stands on no curve', () => {
+  const rule = curveRule(responseOf('sone')!, 'noise');
+  const heard = (entry: string, isBound: boolean) =>
+    pointsOf(entry, (rpm) => rpm / 600, { isBound, mount: 1 });
+  const entries = ['clear', 'drowned'].map((entry) => ({ entry, isControl: false }));
+  const curves = entryCurves(entries, [...heard('clear', false), ...heard('drowned', true)], undefined, rule);
+  const { placed, notPlaced } = rankAtLine(curves, { ...RULE, throttles: false });
+  expect(placed.map(({ entry, value }) => [entry, value])).toEqual([['clear', expect.closeTo(1.5, 4)]]);
+  expect(notPlaced).toMatchObject([{ entry: 'drowned', status: 'below-floor' }]);
+});
+
+test('twelve equal ones side by side: one is coloured in at most one round-up of twelve', () => {
+  const chance = seededChance(17);
+  const rounds = 300;
+  let coloured = 0;
+  for (let i = 0; i < rounds; i += 1) {
+    const cells = Array.from({ length: 12 }, () => ({
+      ...{ value: 40 + 0.3 * chance.normal(), shared: 0 },
+      doubt: [{ from: 'mounts' as const, variance: 0.09, freedom: Infinity }],
+    }));
+    if (cells.slice(1).some((cell) => !pairDifference(cells[0]!, cell, 12).isOpen)) coloured += 1;
+  }
+  expect(coloured / rounds).toBeLessThan(1 / 12);
+  // At 95 % each it would be one in four.
+  expect(
+    pairDifference({ value: 0, shared: 0, doubt: [] }, { value: 1, shared: 0, doubt: [] }, 12).isOpen,
+  ).toBe(false);
+});
+
+test('what would separate two does so four times in five', () => {
+  const chance = seededChance(23);
+  const one = (value: number, mounts: number, passes: number) => ({
+    ...{ value, shared: 0, mounts, passes },
+    doubt: [
+      { from: 'mounts' as const, variance: 0.16 / mounts, freedom: Infinity },
+      { from: 'passes' as const, variance: 0.04 / (mounts * passes), freedom: Infinity },
+    ],
+  });
+  const found = toSeparate(one(40, 1, 1), one(40.6, 1, 1));
+  if (!found.known) throw new Error(found.reason);
+  const { mounts, passes } = found.value;
+  const sigma = Math.sqrt(0.16 / mounts + 0.04 / (mounts * passes));
+  const rounds = 400;
+  let separated = 0;
+  for (let i = 0; i < rounds; i += 1) {
+    const [a, b] = [40 + sigma * chance.normal(), 40.6 + sigma * chance.normal()];
+    if (!pairDifference(one(a, mounts, passes), one(b, mounts, passes)).isOpen) separated += 1;
+  }
+  expect(separated / rounds).toBeGreaterThan(0.76);
+  expect(separated / rounds).toBeLessThan(0.95);
+});
+
+test('what a run says of its power: where it was read, and what is odd of it', () => {
+  const noted = (reduction: object) =>
+    whatToKnow(
+      {
+        ...{ loadW: 170, loadName: '', setting: '60 %', hasTrace: true, levelCorrection: null },
+        level: coolerLevel(40, 20),
+        reduction: {
+          ...noResult(''),
+          settled: true,
+          unsettledReason: '',
+          ambientSource: 'probe',
+          ...reduction,
+        },
+      } as unknown as LabRun,
+      90,
+      [],
+    );
+  expect(noted({ powerSource: 'wall', powerMeanW: 260.4 })).toEqual([
+    'Power read at the wall, 260 W: it checks the load and restates nothing',
+  ]);
+  expect(noted({ powerSource: 'measured', powerMeanW: 168 })).toEqual([]);
+  expect(noted({ powerSource: 'measured', powerMeanW: 182, heatLimited: true })).toEqual([
+    'Held at 90 °C: 182 W of 170 W flowed',
+    'At its limit the die draws 182 W, more than the load of 170 W: are those the watts of the die?',
+  ]);
+  expect(noted({ powerSource: 'board', powerMeanW: 150, heatLimited: true })[0]).toBe(
+    'Held at 90 °C, and the 150 W were read at the board: K/W is not known',
+  );
 });
