@@ -31,11 +31,16 @@ function wanted({ id, state }: LiveSession): Omit<Take, 'microphone'> | null {
   };
 }
 
+/** Switched on as a reading ended there is nothing to hear: that is no failure, and the next one is recorded. */
+const SHORTEST_MS = 500;
+
+/** Keeps what was recorded; the name of its file, or null where it was hardly begun. */
 async function keep(
   roundUpId: number,
   { kind, entry, setting, pass, session, microphone }: Take,
-): Promise<string> {
+): Promise<string | null> {
   const { wav, startedAt } = await (await microphone).stop();
+  if (Date.now() - startedAt.getTime() < SHORTEST_MS) return null;
   const name = `${kind === 'clip' ? `${entry} ${setting}` : 'room'}.wav`.replaceAll('/', '-');
   const file = new File([wav as BlobPart], name, { type: 'audio/wav' });
   const uploadId = await sendFiles([{ path: name, file }], new AbortController().signal, () => undefined);
@@ -65,7 +70,7 @@ export function DeskMicrophone({ roundUpId, session }: { roundUpId: number; sess
     const before = take.current;
     if (before && before.key !== key) {
       take.current = null;
-      void keep(roundUpId, before).then((name) => toast(`${name} is kept`), fail);
+      void keep(roundUpId, before).then((name) => name && toast(`${name} is kept`), fail);
     }
     if (!now || take.current) return;
     const microphone = openMicrophone(() => undefined);
