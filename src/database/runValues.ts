@@ -169,13 +169,22 @@ export async function listReadings(db: Queryable, runId: number): Promise<SpotRe
   return rows.map(({ runId: _, ...reading }) => reading);
 }
 
-/** All readings of an entry's runs at a rig revision, each with the speed of its run. */
+/** A reading with what its run was read at. */
+interface EntryReading extends ReadingRow {
+  label: string;
+  setting: string;
+  noiseDb: number;
+  runRpm: number | null;
+}
+
+/** All readings of an entry's runs at a rig revision, each with what its run was read at. */
 export async function readingsOfEntry(
   db: Queryable,
   entry: { entryId: number; rigRevisionId: number },
-): Promise<(ReadingRow & { runRpm: number | null })[]> {
-  const { rows } = await db.query<ReadingRow & { runRpm: number | null } & Record<string, unknown>>(
-    `SELECT g.run_id AS "runId", g.quantity, g.place, g.value, g.rpm, u.rpm AS "runRpm" FROM run_readings g
+): Promise<EntryReading[]> {
+  const { rows } = await db.query<EntryReading & Record<string, unknown>>(
+    `SELECT g.run_id AS "runId", g.quantity, g.place, g.value, g.rpm, u.label, u.setting, u.noise_db AS "noiseDb",
+            u.rpm AS "runRpm" FROM run_readings g
      JOIN runs u ON u.id = g.run_id AND u.deleted_at IS NULL AND u.set_aside = ''
      WHERE u.entry_id = $1 AND u.rig_revision_id = $2 ORDER BY g.run_id, g.position`,
     [entry.entryId, entry.rigRevisionId],

@@ -2,7 +2,7 @@ import { stringify } from 'csv-stringify/sync';
 import { MOST, type Bound } from '@/core/bounds';
 import type { LayoutFan } from '@/core/cases/layout';
 import { blankEntry, blankFan, type Entry, type EntryExtra, type EntryFan } from '@/core/lineUp/entry';
-import { blankProduct, CONNECTORS, PRODUCT_KINDS, type Product } from '@/core/lineUp/product';
+import { blankProduct, CONNECTORS, NAMING, PRODUCT_KINDS, type Product } from '@/core/lineUp/product';
 import { blankSample, SAMPLE_STATES, type Sample } from '@/core/lineUp/sample';
 import type { CoverWords } from '@/core/lineUp/underCover';
 import { inBounds, RowReader } from './bundle/rowReader';
@@ -20,12 +20,10 @@ interface Column<T> {
   field: keyof T & string;
   /** What a number may be; a text where it says nothing. */
   bound?: Bound;
-  /** Tells who is under a cover. */
-  names?: true;
 }
 
 const PRODUCT: readonly Column<Product>[] = [
-  { column: 'revision', field: 'revision', names: true },
+  { column: 'revision', field: 'revision' },
   { column: 'width_mm', field: 'widthMm', bound: 'heightMm' },
   { column: 'depth_mm', field: 'depthMm', bound: 'heightMm' },
   { column: 'height_mm', field: 'heightMm', bound: 'heightMm' },
@@ -34,20 +32,20 @@ const PRODUCT: readonly Column<Product>[] = [
   { column: 'memory_clearance_mm', field: 'memoryClearanceMm', bound: 'clearanceMm' },
   { column: 'fins_to_memory_mm', field: 'finsToMemoryMm', bound: 'clearanceMm' },
   { column: 'radiator_mm', field: 'radiatorMm', bound: 'heightMm' },
-  { column: 'sockets', field: 'sockets', names: true },
-  { column: 'mounting', field: 'mounting', names: true },
+  { column: 'sockets', field: 'sockets' },
+  { column: 'mounting', field: 'mounting' },
   { column: 'connector', field: 'connector' },
   { column: 'rated_rpm', field: 'ratedRpm', bound: 'speedRpm' },
   { column: 'blades', field: 'blades', bound: 'fanCount' },
-  { column: 'makers_noise', field: 'makersNoise', names: true },
+  { column: 'makers_noise', field: 'makersNoise' },
   // Of one pack of the product; fans and extras that are bought with it have their own.
   { column: 'price', field: 'price', bound: 'price' },
   { column: 'currency', field: 'currency' },
   { column: 'priced_on', field: 'pricedOn' },
   { column: 'pack_size', field: 'packSize', bound: 'count' },
-  { column: 'seller', field: 'seller', names: true },
-  { column: 'availability', field: 'availability', names: true },
-  { column: 'warranty', field: 'warranty', names: true },
+  { column: 'seller', field: 'seller' },
+  { column: 'availability', field: 'availability' },
+  { column: 'warranty', field: 'warranty' },
 ];
 
 /** Behind `fan`, `fan2`, …: each fan of an entry has these. */
@@ -120,7 +118,7 @@ export function lineUpTable(rows: readonly WrittenRow[], words: CoverWords): str
     const { layout } = entry.body;
     return [
       ...[productName, named(body.maker), body.kind],
-      ...PRODUCT.map(({ field, names }): Cell => (names && covered ? '' : body[field])),
+      ...PRODUCT.map(({ field }): Cell => (covered && NAMING.includes(field) ? '' : body[field])),
       ...fanCells,
       ...extraCells,
       layout.length > 0 ? JSON.stringify(layout) : '',

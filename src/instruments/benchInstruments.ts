@@ -71,15 +71,14 @@ export class BenchInstruments {
     return (await this.asked(name, (client) => client.measure(line, unit))) ?? Number.NaN;
   }
 
+  private async identify(name: InstrumentRole): Promise<void> {
+    const identity = await this.asked(name, (client) => client.ask('*IDN?'));
+    if (identity !== null) this.identities.set(name, identity);
+  }
+
   /** Asks each who it is, and the fan controller what hangs on it. */
   async meet(): Promise<void> {
-    const names = [...this.clients.keys()];
-    await Promise.all(
-      names.map(async (name) => {
-        const identity = await this.asked(name, (client) => client.ask('*IDN?'));
-        if (identity !== null) this.identities.set(name, identity);
-      }),
-    );
+    await Promise.all([...this.clients.keys()].map((name) => this.identify(name)));
     const counts = (await this.asked('fans', (client) => client.ask('FAN:COUN?')))?.split(',').map(Number);
     if (counts?.every((count) => count >= 0)) [this.fans = 1, this.pumps = 0] = counts;
   }
@@ -213,11 +212,16 @@ export class BenchInstruments {
         .catch(() => undefined);
   }
 
-  /** How much faster than the wall's the simulated rig's clock runs; null for instruments that are real. */
-  async speed(): Promise<number | null> {
+  /**
+   * How much faster than the wall's the simulated rig's clock runs; null for instruments that are real, undefined while the load has not
+   * said which it is.
+   */
+  async speed(): Promise<number | null | undefined> {
+    if (!this.identities.has('load')) await this.identify('load');
+    if (!this.identities.has('load')) return undefined;
     if (!this.isSimulated) return null;
-    const speed = Number(await this.asked('load', (client) => client.ask('SIM:SPEED?')));
-    return speed >= 1 ? speed : null;
+    const answer = await this.asked('load', (client) => client.ask('SIM:SPEED?'));
+    return answer === null ? undefined : Math.max(1, Number(answer));
   }
 
   async setSpeed(speed: number): Promise<void> {

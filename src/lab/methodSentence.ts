@@ -4,7 +4,7 @@ import { isByAir, questionOf } from '@/core/brief/questions';
 import { choiceOf } from '@/core/brief/schools';
 import { AXES } from '@/core/curves/axis';
 import { figureSentence } from '@/core/responses/figureSentence';
-import type { InstrumentDoubt } from '@/core/rig/instrumentDoubt';
+import { instrumentsOf, type InstrumentDoubt } from '@/core/rig/instrumentDoubt';
 import type { LabRun } from '@/core/runs/labRun';
 import { plural, span } from '@/core/words';
 import type { RoundUp } from '@/database/roundUps';
@@ -69,7 +69,7 @@ function howSure({ instruments, roundUp }: Measured, { shown: { response } }: Ra
   const sensors = `the sensors' ± ${halfWidth(instruments.sharedRiseK)} K`;
   const isRise = response.throttles;
   const shared = response.unit === 'K' ? `${meter} and ${sensors}, moves` : `${meter}, moves`;
-  const left = `the spread of passes and mounts and what the instruments leave in doubt (${instruments.from.filter((line) => response.unit === 'K' || line.startsWith('sound meter')).join('; ')})`;
+  const left = `the spread of passes and mounts and what the instruments leave in doubt (${instrumentsOf(instruments, response.unit).from.join('; ')})`;
   const { limitC } = roundUp.rig;
   const restated = `Restated temperatures are for a room of ${roundUp.referenceAmbientC} °C and a limit of ${limitC} °C. `;
   return [

@@ -5,7 +5,7 @@ import type { MeasuredPoint } from '@/core/curves/measuredPoint';
 import { controlRise } from '@/core/judgement/controlRise';
 import { entryDetails, type EntryDetail } from '@/core/judgement/entryDetail';
 import { levelOfRun } from '@/core/levels/meterMean';
-import { instrumentDoubt, withoutSensors } from '@/core/rig/instrumentDoubt';
+import { instrumentDoubt, instrumentsOf } from '@/core/rig/instrumentDoubt';
 import { lineRule, rankAtLine, type Ranking } from '@/core/ranking/rankAtLine';
 import { responsePoint } from '@/core/responses/responsePoint';
 import { curveRule, responseOf, RESPONSES, RISE, type Response } from '@/core/responses/responses';
@@ -189,7 +189,7 @@ function curvesOf(
   });
   const instruments = instrumentDoubt(bundle.dataPackage.planning.book);
   // What a die's sensors leave in doubt is no doubt of an airspeed.
-  const own = response.unit === 'K' ? instruments : withoutSensors(instruments);
+  const own = instrumentsOf(instruments, response.unit);
   return entryCurves(bundle.entries, points, own, curveRule(response, against));
 }
 

@@ -2,7 +2,7 @@ import { AGAINST, type Against } from '@/core/curves/curveRule';
 import { entryCurves } from '@/core/curves/entryCurve';
 import type { MeasuredPoint } from '@/core/curves/measuredPoint';
 import { curveRule, responseOf, RESPONSES, RISE, type Response } from '@/core/responses/responses';
-import { withoutSensors } from '@/core/rig/instrumentDoubt';
+import { instrumentsOf } from '@/core/rig/instrumentDoubt';
 import { labRunPoint } from '@/core/runs/labRun';
 import { loadKey, loadLabel } from '@/core/runs/load';
 import { groupBy } from '@/core/statistics/groupBy';
@@ -159,7 +159,7 @@ export async function viewResponse(view: RoundUpView, choice: ResponseChoice): P
   const made = await points(view, response, place, others);
   const counting = view.runs.filter((run) => made.has(run.id));
   const byLoad = groupBy(counting, loadKey);
-  const instruments = response.unit === 'K' ? view.instruments : withoutSensors(view.instruments);
+  const instruments = instrumentsOf(view.instruments, response.unit);
   const rule = curveRule(found.response, against);
   const loads = loadsOf(view).map((load) => {
     const atLoad = (byLoad.get(loadKey(load)) ?? []).map((run) => made.get(run.id)!);

@@ -1,6 +1,6 @@
 import type { ShownValue } from '@/core/responses/shownValue';
 import type { SpotReading } from '@/core/responses/spotReading';
-import { RESPONSES, RISE } from '@/core/responses/responses';
+import { partName, RESPONSES, RISE } from '@/core/responses/responses';
 import { RUN_SPEEDS } from '@/core/responses/runSpeeds';
 import { listChanges, type Change } from '@/database/changes';
 import { withDatabase } from '@/database/pool';
@@ -48,7 +48,7 @@ function shownValues(rows: readonly ValueRow[], scoreUnit: string): ShownValue[]
 /** Temperatures drawn beside the die, by their column: every sensor that can be ranked, and the inlet. */
 export const SHOWN_SENSORS: Record<string, string> = Object.fromEntries([
   ...RESPONSES.flatMap(({ source, name }) =>
-    source.from === 'sensor' ? [[source.heading, name.replace(', rise', '').toLowerCase()]] : [],
+    source.from === 'sensor' ? [[source.heading, partName({ name }).toLowerCase()]] : [],
   ),
   ['inlet_c', 'inlet'],
 ]) as Record<string, string>;

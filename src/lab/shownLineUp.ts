@@ -1,3 +1,4 @@
+import { unnamed } from '@/core/lineUp/product';
 import type { CoverWords } from '@/core/lineUp/underCover';
 import { withDatabase } from '@/database/pool';
 import { coverWordsIn } from './coverWordsOf';
@@ -6,17 +7,12 @@ import { lineUpOf, type LineUpEntry } from './lineUpView';
 /** A covered entry without what names it: its maker, what its maker says, and the names of fans and samples. */
 function underItsCover(item: LineUpEntry, words: CoverWords): LineUpEntry {
   const { entry, product, sample } = item;
-  const body = {
-    ...product.body,
-    ...{ name: item.productName, maker: '', revision: '', sockets: '', mounting: '', makersNoise: '' },
-    ...{ seller: '', availability: '', warranty: '' },
-  };
   const fans = entry.body.fans.map((fan) => ({ ...fan, name: words.text(fan.name) }));
   const extras = entry.body.extras.map((extra) => ({ ...extra, name: words.text(extra.name) }));
   return {
     ...item,
     priceWords: words.text(item.priceWords),
-    product: { ...product, body },
+    product: { ...product, body: unnamed(product.body, item.productName) },
     entry: { ...entry, body: { ...entry.body, fans, extras } },
     sample: sample && { ...sample, body: { ...sample.body, serial: '', diary: [] } },
   };

@@ -54,7 +54,7 @@ export async function typeRun(
       : [
           ...askedAbout(input, limited, rig.powerAt),
           ...oddReadings(readings, input.rpm, await spunBefore(db, entry, null)),
-          ...(await sameTypedRun(db, entry, input)),
+          ...(await sameTypedRun(db, entry, input, readings)),
         ];
     if (asked.length > 0) return { saved: false, asked };
     const label = await nextLabel(db, roundUpId);

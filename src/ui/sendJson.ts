@@ -31,3 +31,9 @@ export async function sendJson(
     };
   }
 }
+
+/** Why nothing came, in words whatever the failure: one without a message of its own is told by its status. */
+export function whyNothing({ status, body, message }: Answer): string {
+  if (typeof body.message === 'string') return body.message;
+  return status === 0 ? message : `not read: the application answered ${status}`;
+}

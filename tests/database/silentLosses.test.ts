@@ -67,6 +67,19 @@ test('the same run typed twice is asked about, and another one is not', async ()
   });
   expect(await type(id, { pass: 2, cpuC: 58.2 })).toMatchObject({ saved: true });
   expect(await type(id, { pass: 2, sure: true })).toMatchObject({ saved: true });
+  // The same of a fan that was read at places, in whatever order.
+  const read = (values: string, more: object = {}) => {
+    const readings = [
+      { quantity: 'airspeed', place: '15 cm', unit: 'm/s', rpm: null, values: values.split(' ').map(Number) },
+    ];
+    return type(id, { cpuC: null, ambientC: null, loadW: 0, rpm: 900, readings, ...more });
+  };
+  expect(await read('1.2 1.3')).toMatchObject({ saved: true, label: '8' });
+  expect(await read('1.3 1.2', { pass: 2 })).toMatchObject({
+    saved: false,
+    asked: ['run 8 has the same entry, setting and readings: is it typed twice?'],
+  });
+  expect(await read('1.3 1.25', { pass: 2 })).toMatchObject({ saved: true });
 });
 
 test('a bundle of another rig whose runs are numbered alike brings them all', async () => {

@@ -166,7 +166,10 @@ test('the front of price and rise: who is beaten, what a kelvin of the next step
       entry: 'middle',
       moreMoney: 51,
       better: expect.closeTo(3.4, 9),
+      // The pair is compared among five: 0.1 K each, ± 0.39 K.
+      better95: expect.closeTo(0.386, 2),
       moneyPerUnit: expect.closeTo(15, 9),
+      perUnit95: [expect.closeTo(51 / 3.786, 1), expect.closeTo(51 / 3.014, 1)],
     },
   });
   expect(middle!.next!.entry).toBe('best');

@@ -11,7 +11,7 @@ import { pairDifference } from '@/core/ranking/pairDifference';
 import { noResult } from '@/core/reduction/noResult';
 import type { LabRun } from '@/core/runs/labRun';
 import { whatToKnow } from '@/core/runs/runState';
-import { fullSpeedLead } from '@/core/ranking/fullSpeed';
+import { fullSpeedLead, fullSpeedOrder } from '@/core/ranking/fullSpeed';
 import { holdsWords } from '@/core/ranking/standingWords';
 import { rankAtLine } from '@/core/ranking/rankAtLine';
 import { restatedRise } from '@/core/reduction/restatedRise';
@@ -120,7 +120,7 @@ test('of equal coolers no sentence is made: no crossover, no leader at full spee
     const curves = entryCurves(entries, equalOnes(chance));
     if (crossings(curves, { from: 27, to: 38 }).length > 0) claimed.crossing += 1;
     const ranking = rankAtLine(curves, RULE);
-    if (fullSpeedLead(curves, ranking, 33) !== null) claimed.fullSpeed += 1;
+    if (fullSpeedLead(fullSpeedOrder(curves), ranking, 33) !== null) claimed.fullSpeed += 1;
   }
   expect(claimed.crossing).toBeLessThanOrEqual(2);
   expect(claimed.fullSpeed).toBeLessThanOrEqual(4);
@@ -137,7 +137,7 @@ test('one that surely leads at full speed, and nowhere else, is told', () => {
   );
   const ranking = rankAtLine(curves, RULE);
   expect(ranking.placed[0]!.entry).toBe('even');
-  expect(fullSpeedLead(curves, ranking, 33)).toMatchObject({
+  expect(fullSpeedLead(fullSpeedOrder(curves), ranking, 33)).toMatchObject({
     entry: 'steep',
     overLineDb: expect.closeTo(5, 1),
   });

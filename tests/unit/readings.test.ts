@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { alignClocks } from '@/core/joining/alignClocks';
 import { energyMeanDb } from '@/core/levels/energyMeanDb';
-import { levelStepDb } from '@/core/levels/levelStep';
+import { windowStep } from '@/core/statistics/windowStep';
 import type { Instrument } from '@/core/rig/instrument';
 import { instrumentDoubt } from '@/core/rig/instrumentDoubt';
 import { headingUnit } from '@/formats/log/headingUnit';
@@ -29,14 +29,14 @@ test('an energy mean lies between mean and loudest, moves along with a gain, and
 test('a step of a level is found with its size, whatever scatters about it; bursts and holes make none', () => {
   const chance = seededChance(5);
   const steady = Array.from({ length: 300 }, () => 33 + 0.2 * chance.normal());
-  expect(levelStepDb(steady)).toBeLessThan(0.5);
+  expect(windowStep(steady)).toBeLessThan(0.5);
   const stepped = steady.map((level, i) => (i < 120 ? level + 12 : level));
-  expect(Math.abs(levelStepDb(stepped) - 12)).toBeLessThan(0.3);
+  expect(Math.abs(windowStep(stepped) - 12)).toBeLessThan(0.3);
   const burst = steady.map((level, i) => (i >= 150 && i < 155 ? 61 : level));
-  expect(levelStepDb(burst)).toBeLessThan(0.5);
+  expect(windowStep(burst)).toBeLessThan(0.5);
   const holed = stepped.map((level, i) => (i % 3 === 0 ? NaN : level));
-  expect(Math.abs(levelStepDb(holed) - 12)).toBeLessThan(0.4);
-  expect(levelStepDb([33, 45])).toBe(0);
+  expect(Math.abs(windowStep(holed) - 12)).toBeLessThan(0.4);
+  expect(windowStep([33, 45])).toBe(0);
 });
 
 test('clocks: a log that is off by so much is moved by so much, in both directions', () => {

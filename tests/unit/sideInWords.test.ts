@@ -1,4 +1,4 @@
-import { fullSpeedLead } from '@/core/ranking/fullSpeed';
+import { fullSpeedLead, fullSpeedOrder } from '@/core/ranking/fullSpeed';
 import { columnName, type SideColumn } from '@/core/ranking/sideColumn';
 import { rankAtLine } from '@/core/ranking/rankAtLine';
 import { curveRule, responseOf } from '@/core/responses/responses';
@@ -51,16 +51,16 @@ test('who leads at full speed is told with what it costs, and not where it leads
   });
   const ranking = rankAtLine(curves, RULE);
   expect(ranking.placed.map((placed) => placed.entry)).toEqual(['quiet', 'slow']);
-  expect(fullSpeedLead(curves, ranking, 30)).toMatchObject({
+  expect(fullSpeedLead(fullSpeedOrder(curves), ranking, 30)).toMatchObject({
     ...{ entry: 'loud', value: 3.3 },
     overLineDb: expect.closeTo(25, 2),
   });
   const two = curves.filter((curve) => curve.entry !== 'loud');
-  expect(fullSpeedLead(two, rankAtLine(two, RULE), 30)).toBeNull();
+  expect(fullSpeedLead(fullSpeedOrder(two), rankAtLine(two, RULE), 30)).toBeNull();
   // Alone nobody leads.
-  expect(fullSpeedLead(two.slice(0, 1), rankAtLine(two, RULE), 30)).toBeNull();
+  expect(fullSpeedLead(fullSpeedOrder(two.slice(0, 1)), rankAtLine(two, RULE), 30)).toBeNull();
   const slowFirst = rankAtLine(curves, { ...RULE, lineDb: 55 });
-  expect(fullSpeedLead(curves, slowFirst, 55)).toBeNull();
+  expect(fullSpeedLead(fullSpeedOrder(curves), slowFirst, 55)).toBeNull();
 });
 
 const cell = (entry: string, placeFrom: number, placeTo: number) => ({

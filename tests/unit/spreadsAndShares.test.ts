@@ -148,7 +148,9 @@ const reductions: fc.Arbitrary<Reduction> = fc
     resistanceKPerW:
       rest.powerSource === 'wall'
         ? rest.heatLimited
-          ? unknown('held at the limit, and the power was read at the wall')
+          ? unknown(
+              'held at the limit, and the power was read at the wall: the watts of the die are not known',
+            )
           : known(rest.measuredRiseK / LOAD_W)
         : rest.powerMeanW > 0
           ? known(rest.measuredRiseK / rest.powerMeanW)

@@ -1,4 +1,5 @@
-import { studentizedRange } from '../statistics/studentizedRange';
+import { LEVEL_LAW } from '../curves/speedLaw';
+import { simultaneousQuantile } from '../uncertainty/simultaneous95';
 import { interval95 } from '../uncertainty/interval95';
 import { tiesOf, type Bracket } from '../ranking/ties';
 import { atSpeed, type FanCurve } from './fanCurve';
@@ -19,14 +20,12 @@ export interface MeasuredFan {
 
 /** A level where nothing was repeated, dB (DOUBT, constants). */
 const ASSUMED_LEVEL_DB = 0.3;
-/** A fan's level goes by so many decibels for each tenfold of its speed. */
-const DB_PER_DECADE = 52;
 /** What the laws of carriage leave in doubt of the exponents, for each e-fold of the speed. */
 const CARRIAGE_SHARE = 0.05;
 
 /** What is in doubt of a fan's speed at work: of the speed itself, of the level that asks for it, and of the laws that carry its curve there. */
 function speedShare({ levelUDb = ASSUMED_LEVEL_DB }: MeasuredFan, at: WorkAt, carried: number): number {
-  const byLevel = at.by === 'noise' ? (levelUDb * Math.LN10) / DB_PER_DECADE : 0;
+  const byLevel = at.by === 'noise' ? (levelUDb * Math.LN10) / LEVEL_LAW.dbPerDecade : 0;
   return Math.hypot(ASSUMED_FAN_DOUBT.speedShare, byLevel, CARRIAGE_SHARE * Math.abs(Math.log(carried)));
 }
 
@@ -121,7 +120,7 @@ export function fansAtWork(fans: readonly MeasuredFan[], system: SystemCurve, at
     const own = workingPoint(curve, certain, doubt);
     alone.push(own.known ? own.value.flow95 / sure : 0);
   }
-  const factor = studentizedRange(0.95, Math.max(2, found.length), Infinity) / Math.SQRT2;
+  const factor = simultaneousQuantile(found.length);
   const { placeFrom, placeTo, brackets } = tiesOf(
     found.length,
     (i, j) => found[i]!.point.flowM3PerH - found[j]!.point.flowM3PerH,

@@ -3,6 +3,7 @@ import { toCome } from '../settling/toCome';
 import { windowSlope } from '../settling/windowSlope';
 import { againstSettled } from '../settling/settledRule';
 import { STILL_TO_COME_K } from '../settling/steady';
+import { NORMAL_95 } from '../statistics/normal';
 
 export interface SettlingGauge {
   /** Slope over the window so far, K/min; null before there is one. */
@@ -21,7 +22,6 @@ export interface SettlingGauge {
 }
 
 const LEAST_S = 60;
-const NORMAL_95 = 1.96;
 /** The rise follows a moving room late: this share of what the room moved stays in the end value. */
 const ROOM_SHARE = 0.35;
 

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { drawnCurve } from './drawnCurve';
-import { entryCurves } from './entryCurve';
+import { entryCurves, judgedValue } from './entryCurve';
 import type { MeasuredPoint } from './measuredPoint';
 import { RISE_SHOWN, riseScale } from './shownScale';
-import { judgedValue, valueAtLine } from './valueAtLine';
+import { valueAtLine } from './valueAtLine';
 
 function sweep(levels: readonly number[], rises: readonly number[]): MeasuredPoint[] {
   return levels.map((levelDb, i) => ({

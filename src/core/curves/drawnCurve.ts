@@ -1,6 +1,5 @@
-import type { EntryCurve } from './entryCurve';
+import { judgedValue, type EntryCurve } from './entryCurve';
 import { pchip, pchipAt } from './pchip';
-import { judgedValue } from './valueAtLine';
 
 const STEP_DB = 0.4;
 /** Whatever comes: a line is drawn with so many points at most. */

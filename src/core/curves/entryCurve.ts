@@ -1,18 +1,17 @@
 import { partLeftOut } from '../levels/levelShare';
 import { pooledSettingSpread, settingSpread, type SettingSpread } from '../uncertainty/settingSpread';
 import { asShares, ofValues } from '../uncertainty/relativeSpread';
-import { rigSpread, sampleVariance, type SpreadSource } from '../uncertainty/rigSpread';
-import { halfWidth, type DoubtTerm } from '../uncertainty/doubt';
-import { largerSpread, type Spread } from '../uncertainty/largerSpread';
-import { levelRead } from '../levels/cellLevel';
-import { mean } from '../statistics/mean';
+import { rigSpread, type SpreadSource } from '../uncertainty/rigSpread';
+import { largerSpread } from '../uncertainty/largerSpread';
+import { NORMAL_95 } from '../statistics/normal';
 import { judgedSettings } from './judgedSettings';
 import { instrumentDoubt, type InstrumentDoubt } from '../rig/instrumentDoubt';
 import { RISE_AGAINST_NOISE, type CurveRule, type KeptRule } from './curveRule';
 import { isMissing } from '../missing';
+import { own95, pooledReadings, readingsUOf, roomScatter, roomShare, spreadInterval } from './settingDoubt';
 import { isUsable, placeOn, type MeasuredPoint } from './measuredPoint';
 import { groupBy } from '../statistics/groupBy';
-import { decidedByMeans, settingMeans, type SettingMean } from './settingMeans';
+import { decidedByMeans, settingMeans } from './settingMeans';
 
 export interface CurvePoint {
   setting: string;
@@ -77,81 +76,12 @@ export interface EntryCurve {
   sharedRiseK?: number;
 }
 
-/** Half-width of a normal's 95 % interval, in standard deviations. */
-const NORMAL_95 = 1.96;
+/** What a curve takes for a setting: its own value, or that of the settings it cannot be told from. */
+export const judgedValue = ({ value, pooledValue }: CurvePoint): number => pooledValue ?? value;
 
-/**
- * What sensors leave in doubt beyond what remounting shows: their wandering is part of that (GUM 4.3.10).
- *
- * @example beyondMounts(0.09, 0.04) → 0.05
- */
-export function beyondMounts(sensorsK2: number, mountK2: number): number {
-  return Math.max(0, sensorsK2 - mountK2);
-}
-
-const sure = (from: DoubtTerm['from'], uncertainty: number): DoubtTerm => ({
-  from,
-  variance: uncertainty ** 2,
-  freedom: Infinity,
-});
-
-function spreadInterval(
-  { pass, mount }: Spread,
-  point: Pick<CurvePoint, 'sensorVariance' | 'stepU' | 'readingsU'>,
-): number {
-  return halfWidth([
-    { from: 'passes', ...pass },
-    { from: 'mounts', ...mount },
-    { from: 'sensors', variance: beyondMounts(point.sensorVariance, mount.variance), freedom: Infinity },
-    sure('step', point.stepU),
-    sure('readings', point.readingsU),
-  ]);
-}
-
-/** A room whose noise was read fewer than three times scatters by so much, dB (DOUBT g). */
-const ASSUMED_ROOM_DB = 0.5;
-
-/** What the room's noise scatters by, dB: the standard deviation of its distinct readings, where there are three. */
-function roomScatter(points: readonly MeasuredPoint[]): number {
-  const floors = [...new Set(points.map(({ level }) => levelRead(level).floorDb.toFixed(2)))]
-    .map(Number)
-    .sort((a, b) => a - b);
-  return floors.length < 3 ? ASSUMED_ROOM_DB : Math.sqrt(sampleVariance(floors));
-}
-
-/**
- * How much a setting's level is in doubt by the room, dB: 10^((floor − level)/10) times the room's scatter. Nothing where each of two or
- * more mounts has a reading of the room of its own: then it is in what mounts scatter by.
- */
-function roomShare({ mounts, points, levelDb }: SettingMean, scatterDb: number): number {
-  const floorOf = (point: MeasuredPoint) => levelRead(point.level).floorDb;
-  const ofMounts = mounts.map(({ mount }) =>
-    mean(points.filter((point) => point.mount === mount).map(floorOf)).toFixed(2),
-  );
-  if (mounts.length > 1 && new Set(ofMounts).size === mounts.length) return 0;
-  return Math.min(1, 10 ** ((mean(points.map(floorOf)) - levelDb) / 10)) * scatterDb;
-}
-
-/** What readings of a place scatter by, as variances of means or of shares of them: over all runs together. */
-function pooledReadings(points: readonly MeasuredPoint[], byShare: boolean): number {
-  const read = points.filter(({ readingsU, value }) => (readingsU ?? 0) > 0 && (!byShare || value > 0));
-  return read.length === 0
-    ? 0
-    : mean(read.map(({ readingsU, value }) => (readingsU! / (byShare ? value : 1)) ** 2));
-}
-
-/** Standard uncertainty of a setting by its readings: what all scatter by together, or its own where that is more. */
-function readingsUOf({ value, points }: SettingMean, pooled: number, byShare: boolean): number {
-  const own = Math.sqrt(mean(points.map(({ readingsU }) => (readingsU ?? 0) ** 2)));
-  if (own === 0) return 0;
-  const all = Math.sqrt(pooled) * (byShare ? Math.abs(value) : 1);
-  return Math.max(own, all) / Math.sqrt(points.length);
-}
-
-/** What a setting does not share with its neighbours, as an interval: its passes, or all of its doubt where nobody repeated any. */
-function own95({ pass, mount }: Spread): number {
-  return halfWidth(pass.variance > 0 ? [{ from: 'passes', ...pass }] : [{ from: 'mounts', ...mount }]);
-}
+/** The same of its resistance. */
+export const judgedResistance = ({ resistanceKPerW, pooledResistance }: CurvePoint): number | null =>
+  pooledResistance === undefined ? resistanceKPerW : pooledResistance;
 
 function leftOutSettings(points: readonly MeasuredPoint[], { against }: CurveRule): LeftOutSetting[] {
   const bySetting = [...groupBy(points, (point) => point.setting)];

@@ -4,7 +4,7 @@ export type SpeedLaw =
   | { by: 'level'; dbPerDecade: number; either: number };
 
 /** A level goes by so much for each tenfold of the speed, dB, and by as much more or less. */
-export const LEVEL_LAW: SpeedLaw = { by: 'level', dbPerDecade: 52, either: 8 };
+export const LEVEL_LAW = { by: 'level', dbPerDecade: 52, either: 8 } as const satisfies SpeedLaw;
 
 export interface Restated {
   value: number;

@@ -1,41 +1,11 @@
-import { axisWords, type Against } from './curveRule';
-import { beyondMounts, type CurvePoint, type EntryCurve } from './entryCurve';
+import type { Against } from './curveRule';
+import { judgedResistance, judgedValue, type CurvePoint, type EntryCurve } from './entryCurve';
+import { noUsable, underFirst, type NoValue } from './noValue';
 import { pchip, pchipAt, type Pchip } from './pchip';
+import { placedAt, type PlacedValue, type Standing } from './placedValue';
 import { LEVEL_LAW, restatedBySpeed } from './speedLaw';
-import { halfWidth, type DoubtTerm } from '../uncertainty/doubt';
 import { NORMAL_95 } from '../statistics/normal';
-import { largerSpread, type Spread } from '../uncertainty/largerSpread';
-import type { SpreadSource } from '../uncertainty/rigSpread';
-
-export interface PlacedValue {
-  placed: true;
-  toppedOut: boolean;
-  /** Where on the axis the value stands: the line, or the end of the curve that comes nearest to it. */
-  at: number;
-  /** The level there, dB(A): heat and noise stand together. */
-  levelDb: number;
-  /** One setting near the line was restated to it by the fan laws. */
-  restated: boolean;
-  value: number;
-  resistanceKPerW: number | null;
-  slope: number;
-  /** Half-width of the 95 % interval over 1.96 (FORMATS step 10). */
-  uncertainty: number;
-  /** What intervals and comparisons stand on: by the spread of the rig, or the entry's own where that stands out. */
-  doubt: DoubtTerm[];
-  /** Standard uncertainty that the rise shares with all of its rig through the slope, with the slope's sign, K. */
-  shared: number;
-  /** It stood at the rig's limit there, at watts that nothing restates. */
-  heldByLimit: boolean;
-  spreadSource: SpreadSource;
-  mountSpreadUnknown: boolean;
-}
-
-export interface NoValue {
-  placed: false;
-  status: 'too-loud' | 'too-fast' | 'below-floor' | 'unsettled' | 'no-runs';
-  reason: string;
-}
+import { halfWidth, sureTerm } from '../uncertainty/doubt';
 
 const ROUNDING = 1e-9;
 /** An end of a curve so near reaches the line: fans tuned by hand land there (FORMATS step 7), dB. */
@@ -60,148 +30,11 @@ function nearOn(against: Against, line: number): number {
   return near[against] + ROUNDING;
 }
 
-function noUsable(curve: EntryCurve): NoValue {
-  if (curve.missedQuietest) {
-    const { setting, why } = curve.missedQuietest;
-    return why === 'unsettled'
-      ? { placed: false, status: 'unsettled', reason: `its quietest setting, ${setting}, had not settled` }
-      : {
-          placed: false,
-          status: 'below-floor',
-          reason: `its quietest setting, ${setting}, cannot be told from the room`,
-        };
-  }
-  const unsettled = curve.leftOut.filter((setting) => setting.why === 'unsettled');
-  if (unsettled.length > 0) {
-    return { placed: false, status: 'unsettled', reason: 'none of its runs that could count had settled' };
-  }
-  if (curve.leftOut.length > 0) {
-    return {
-      placed: false,
-      status: 'below-floor',
-      reason: 'none of its settings stands 3 dB over the room, so its levels are only upper bounds',
-    };
-  }
-  return { placed: false, status: 'no-runs', reason: 'no runs at this load' };
-}
-
-/** The line lies below the quietest, or slowest, usable setting (FORMATS steps 7 and 13). */
-function underFirst(curve: EntryCurve, line: number): NoValue {
-  const { against } = curve.rule;
-  const first = curve.points[0]!.at;
-  const [quietest, status] =
-    against === 'noise' || against === 'sone'
-      ? (['quietest', 'too-loud'] as const)
-      : (['slowest', 'too-fast'] as const);
-  const firstWords = axisWords(against, first);
-  const quieter = curve.leftOut.filter((setting) => setting.at < first);
-  // The setting that would have carried the curve to the line, or else the one that comes nearest.
-  const missed = quieter.filter((setting) => setting.at <= line).pop() ?? quieter[0];
-  if (!missed) return { placed: false, status, reason: `its ${quietest} setting is ${firstWords}` };
-  const usable = `its ${quietest} setting that counts is ${firstWords}`;
-  return missed.why === 'unsettled'
-    ? { placed: false, status: 'unsettled', reason: `${usable}; ${missed.setting} had not settled` }
-    : {
-        placed: false,
-        status: 'below-floor',
-        reason: `${usable}; ${missed.setting} cannot be told from the room (at most ${axisWords(against, missed.at)})`,
-      };
-}
-
-/** Spread of the rise between two settings: passes independent, the mount shared along the sweep. */
-function spreadBetween(before: Spread, after: Spread, along: number): Spread {
-  const keep = 1 - along;
-  return {
-    pass: {
-      variance: keep ** 2 * before.pass.variance + along ** 2 * after.pass.variance,
-      freedom: Math.min(before.pass.freedom, after.pass.freedom),
-    },
-    mount: {
-      variance: (keep * Math.sqrt(before.mount.variance) + along * Math.sqrt(after.mount.variance)) ** 2,
-      freedom: Math.min(before.mount.freedom, after.mount.freedom),
-    },
-  };
-}
-
-interface Standing {
-  at: number;
-  levelDb: number;
-  restated: boolean;
-  value: number;
-  resistanceKPerW: number | null;
-  toppedOut: boolean;
-  slope: number;
-  /** What the tenths by which the line is missed are worth, K. */
-  missesBy: number;
-}
-
-function placedAt(
-  curve: EntryCurve,
-  before: CurvePoint,
-  after: CurvePoint,
-  along: number,
-  value: Standing,
-): PlacedValue {
-  const { missesBy, ...standing } = value;
-  const chordK = judgedValue(before) + along * (judgedValue(after) - judgedValue(before));
-  const interpolationK = Math.abs(value.value - chordK) / (2 * Math.sqrt(3));
-  const levelDb = (1 - along) * before.levelUncertaintyDb + along * after.levelUncertaintyDb;
-  // One meter, one correction: it moves both ends alike.
-  const correctionDb = (1 - along) * before.correctionUDb + along * after.correctionUDb;
-  const shortfall = Math.max(before.shortfall, after.shortfall) / Math.sqrt(3);
-  const sure = (from: DoubtTerm['from'], uncertainty: number): DoubtTerm => ({
-    from,
-    variance: uncertainty ** 2,
-    freedom: Infinity,
-  });
-  const floorDb = (1 - along) * before.floorUDb + along * after.floorUDb;
-  const readings = Math.hypot((1 - along) * before.readingsU, along * after.readingsU);
-  const others = [
-    sure('meter', value.slope * levelDb),
-    sure('correction', value.slope * correctionDb),
-    // A level that is itself the value moves by as much as the room takes off it.
-    sure('floor', (curve.rule.law?.by === 'level' ? 1 : value.slope) * floorDb),
-    sure('interpolation', interpolationK),
-    sure('settling', shortfall),
-    sure('room', Math.max(before.roomUncertaintyK, after.roomUncertaintyK)),
-    sure('line', missesBy),
-    sure('step', Math.max(before.stepU, after.stepU)),
-    sure('readings', readings),
-    sure('power', (1 - along) * before.powerU + along * after.powerU),
-  ];
-  const sensorVariance = Math.max(before.sensorVariance, after.sensorVariance);
-  const terms = ({ pass, mount }: Spread): DoubtTerm[] => [
-    { from: 'mounts', ...mount },
-    { from: 'passes', ...pass },
-    sure('sensors', Math.sqrt(beyondMounts(sensorVariance, mount.variance))),
-    ...others,
-  ];
-  const own = spreadBetween(before.spread, after.spread, along);
-  const pooled = spreadBetween(before.pooledSpread, after.pooledSpread, along);
-  const nearer = along < 0.5 ? before : after;
-  const doubt = terms(largerSpread(own, pooled));
-  return {
-    placed: true,
-    ...standing,
-    uncertainty: halfWidth(doubt) / NORMAL_95,
-    doubt,
-    shared: value.slope * curve.sharedLevelDb,
-    heldByLimit: nearer.heldByLimit,
-    spreadSource: nearer.source,
-    mountSpreadUnknown: nearer.spread.mountSpreadUnknown,
-  };
-}
-
 interface Fitted {
   judged: CurvePoint[];
   response: Pchip;
   resistance: Pchip | null;
 }
-
-/** What a curve takes for a setting: its own value, or that of the settings it cannot be told from. */
-export const judgedValue = ({ value, pooledValue }: CurvePoint): number => pooledValue ?? value;
-const judgedResistance = ({ resistanceKPerW, pooledResistance }: CurvePoint): number | null =>
-  pooledResistance === undefined ? resistanceKPerW : pooledResistance;
 
 /** Interpolants of a curve, made once: the line asks for them sixty times a second. */
 const fitted = new WeakMap<EntryCurve, Fitted>();
@@ -261,7 +94,7 @@ function restatedAt(curve: EntryCurve, line: number): PlacedValue | null {
   });
   const doubt = [
     ...placed.doubt.map((term) => ({ ...term, variance: term.variance * factor ** 2 })),
-    { from: 'law' as const, variance: lawU ** 2, freedom: Infinity },
+    sureTerm('law', lawU),
   ];
   return { ...placed, value, doubt, uncertainty: halfWidth(doubt) / NORMAL_95 };
 }

@@ -1,13 +1,6 @@
 import { seededChance } from '../../../tests/support/chance';
-import {
-  endGuardS,
-  piecesFor,
-  placeSeries,
-  proposedClocks,
-  proposedCuts,
-  roomAlone,
-  type BroughtLog,
-} from './evening';
+import { endGuardS, piecesFor, placeSeries, proposedClocks, proposedCuts, type BroughtLog } from './evening';
+import { roomAlone } from './roomAlone';
 
 type Column = [quantity: string, valueAt: (t: number) => number];
 

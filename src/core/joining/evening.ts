@@ -1,9 +1,10 @@
-import { meterReading } from '../bench/meterReading';
 import { alignClocks, LEAST_S, type ClockShift } from './alignClocks';
 import { chained } from './chained';
 import { merged, stepsOf } from './steps';
 import { METER_STEP, WATCHED } from './watched';
-import { joinOnto, reachS } from './joinOnto';
+import { reachS } from './joinOnto';
+import { meanWithin, seriesOf, type PlacedSeries } from './placedSeries';
+import { roomAlone } from './roomAlone';
 import type { Quantity, Unit } from '../channels/quantity';
 
 /** A raw log as the server understood it. */
@@ -31,12 +32,6 @@ export interface BroughtLog {
 export interface LogStep {
   quantity: string;
   atS: number;
-}
-
-export interface PlacedSeries {
-  quantity: string;
-  timeS: number[];
-  values: number[];
 }
 
 /**
@@ -111,17 +106,13 @@ export function proposedClocks(
   return logs.map((log, i) => (hasDie(log) ? null : alignClocks(lead, stepsIn(log, offsetsS[i]!, all))));
 }
 
-function find(series: readonly PlacedSeries[], quantity: Quantity): PlacedSeries | undefined {
-  return series.find((series) => series.quantity === quantity);
-}
-
 /**
  * The span that runs can be cut from: that of the die.
  *
  * Example: A die logged from 0 to 7200 s: from 0 to 7200 s, however long the meter ran.
  */
 export function eveningSpan(series: readonly PlacedSeries[]): { fromS: number; toS: number } | null {
-  const die = find(series, 'cpu_temperature');
+  const die = seriesOf(series, 'cpu_temperature');
   if (!die || die.timeS.length < 2) return null;
   return { fromS: die.timeS[0]!, toS: die.timeS[die.timeS.length - 1]! + 1 };
 }
@@ -143,7 +134,7 @@ export function proposedCuts(
 ): number[] {
   const span = eveningSpan(series);
   if (!span) return [];
-  const between = holes(find(series, 'cpu_temperature')!);
+  const between = holes(seriesOf(series, 'cpu_temperature')!);
   const steps = merged(logs.flatMap((log, i) => stepsIn(log, offsetsS[i]!, CUTTING))).filter((cut) =>
     between.every((value) => Math.abs(value - cut) > 30),
   );
@@ -167,60 +158,6 @@ export function endGuardS(logs: readonly BroughtLog[]): number {
     durationS !== null && samples > 1 ? durationS / (samples - 1) : 1;
   const guards = cutting.map((log) => stepOf(log) + (hasDie(log) ? 0 : LEAST_S));
   return Math.min(MOST_GUARD_S, Math.max(0, ...guards));
-}
-
-/** Power and speed under which load and fans are off. */
-const OFF = { shareOfMost: 0.1, rpm: 60 };
-const LEAST_QUIET_S = 30;
-
-/**
- * The room alone near a time, dB(A): the meter over the nearest minutes in which load, fans and pump were off, by the bench's
- * rule; null where the logs have none.
- *
- * Example: Ten minutes without load and fans at 18.2 dB(A): 18.2; a log in which the fans never stood: null.
- */
-export function roomAlone(series: readonly PlacedSeries[], nearS: number): number | null {
-  const [power, fans, noise] = (['power', 'fan_speed', 'noise_level'] as const).map((other) =>
-    find(series, other),
-  );
-  if (!power || !fans || !noise) return null;
-  const pump = find(series, 'pump_speed');
-  const most = Math.max(0, ...power.values.filter((value) => !Number.isNaN(value)));
-  const watts = joinOnto(noise.timeS, power.timeS, power.values, 2 * reachS(power.timeS));
-  const rpm = joinOnto(noise.timeS, fans.timeS, fans.values, 2 * reachS(fans.timeS));
-  // A pump that runs is no part of the room: what the meter reads beside it is not the room alone.
-  const pumpRpm = pump && joinOnto(noise.timeS, pump.timeS, pump.values, 2 * reachS(pump.timeS));
-  const stretches: { fromS: number; toS: number; levels: number[] }[] = [];
-  noise.timeS.forEach((at, i) => {
-    const level = noise.values[i]!;
-    const isStill = rpm[i]! < OFF.rpm && !(pumpRpm && pumpRpm[i]! >= OFF.rpm);
-    const isOff = watts[i]! < OFF.shareOfMost * most && isStill && !Number.isNaN(level);
-    const last = stretches[stretches.length - 1];
-    if (!isOff)
-      return void (last && last.levels.length > 0 && stretches.push({ fromS: at, toS: at, levels: [] }));
-    if (!last) return void stretches.push({ fromS: at, toS: at, levels: [level] });
-    if (last.levels.length === 0) last.fromS = at;
-    last.toS = at;
-    last.levels.push(level);
-  });
-  const quiet = stretches.filter(
-    (stretch) => stretch.levels.length >= 5 && stretch.toS - stretch.fromS >= LEAST_QUIET_S,
-  );
-  const away = (other: { fromS: number; toS: number }) => Math.max(other.fromS - nearS, nearS - other.toS, 0);
-  const [nearest] = quiet.sort((a, b) => away(a) - away(b));
-  return nearest ? Number(meterReading(nearest.levels).levelDb.toFixed(1)) : null;
-}
-
-function meanWithin(series: PlacedSeries | undefined, fromS: number, toS: number): number | null {
-  if (!series) return null;
-  let sum = 0;
-  let count = 0;
-  series.timeS.forEach((at, i) => {
-    if (at < fromS || at >= toS || Number.isNaN(series.values[i]!)) return;
-    sum += series.values[i]!;
-    count += 1;
-  });
-  return count > 0 ? sum / count : null;
 }
 
 /** A piece of the evening between two cuts, as a run to be filled in. */
@@ -264,9 +201,9 @@ export function piecesFor(
   const span = eveningSpan(series);
   if (!span) return [];
   const edges = [span.fromS, ...cuts, span.toS];
-  const power = find(series, 'power');
-  const fans = find(series, 'fan_speed');
-  const die = find(series, 'cpu_temperature');
+  const power = seriesOf(series, 'power');
+  const fans = seriesOf(series, 'fan_speed');
+  const die = seriesOf(series, 'cpu_temperature');
   const most = Math.max(0, ...(power?.values.filter((value) => !Number.isNaN(value)) ?? []));
   return edges.slice(0, -1).map((fromS, i) => {
     const isLast = i === edges.length - 2;

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { isMissing } from '../missing';
 import { seededChance } from '../../../tests/support/chance';
-import { levelStepDb } from '../levels/levelStep';
+import { windowStep } from '../statistics/windowStep';
 import { chained } from './chained';
 import { joinOnto, reachS } from './joinOnto';
 
@@ -40,9 +40,9 @@ test('logs of one kind follow each other; of two at one time the first counts, a
 test('a step of a level is found whatever its time, a burst and noise make none', () => {
   const chance = seededChance(8);
   const noise = Array.from({ length: 300 }, () => 33 + 0.2 * chance.normal());
-  expect(levelStepDb(noise)).toBeLessThan(0.4);
+  expect(windowStep(noise)).toBeLessThan(0.4);
   for (const at of [60, 150, 250])
-    expect(levelStepDb(noise.map((value, i) => (i < at ? value : value - 12)))).toBeCloseTo(12, 0);
-  expect(levelStepDb(noise.map((value, i) => (i > 100 && i < 104 ? 60 : value)))).toBeLessThan(1);
-  expect(levelStepDb([33, 45])).toBe(0);
+    expect(windowStep(noise.map((value, i) => (i < at ? value : value - 12)))).toBeCloseTo(12, 0);
+  expect(windowStep(noise.map((value, i) => (i > 100 && i < 104 ? 60 : value)))).toBeLessThan(1);
+  expect(windowStep([33, 45])).toBe(0);
 });

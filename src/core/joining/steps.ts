@@ -1,4 +1,5 @@
 import { isMissing } from '../missing';
+import { usualStepS } from '../settling/standsForS';
 import { median } from '../statistics/median';
 
 export interface WatchedChannel {
@@ -30,12 +31,6 @@ function presentRows({ timeS, values }: WatchedChannel): Rows {
     rows.v.push(values[i]!);
   }
   return rows;
-}
-
-/** Usual step of a clock, s, from its first few thousand rows. */
-function usualStep({ t }: Rows): number {
-  const steps = t.slice(1, 5000).map((at, i) => at - t[i]!);
-  return steps.length > 0 ? median(steps) : 0;
 }
 
 /** Means over bins; null where a bin holds no reading, which says nothing of a level. */
@@ -153,7 +148,7 @@ function lowerBound(t: readonly number[], atS: number): number {
 export function stepsOf(channel: WatchedChannel): number[] {
   const rows = presentRows(channel);
   if (rows.t.length < 4) return [];
-  const binS = Math.max(LEAST_BIN_S, usualStep(rows));
+  const binS = Math.max(LEAST_BIN_S, usualStepS(rows.t, 0, Math.min(rows.t.length, 5000) - 1));
   const candidates = shifts(channel, binned(rows, binS))
     .map((size, i) => ({ size, atS: rows.t[0]! + i * binS }))
     .filter(({ size }) => size > 1)

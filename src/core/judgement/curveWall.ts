@@ -1,4 +1,5 @@
-import { beyondMounts, type EntryCurve } from '../curves/entryCurve';
+import type { EntryCurve } from '../curves/entryCurve';
+import { beyondMounts } from '../curves/settingDoubt';
 import { unknown, type Outcome } from '../outcome';
 import { largerSpread } from '../uncertainty/largerSpread';
 import { airflowWall, type AirflowWall, type WallPoint } from './airflowWall';

@@ -6,12 +6,24 @@ export interface Priced extends Pick<PlacedEntry, 'entry' | 'value' | 'doubt' | 
   price: number;
 }
 
+/** A step up the front: what it brings, and what that costs. */
+export interface PriceStep {
+  entry: string;
+  moreMoney: number;
+  better: number;
+  /** Half-width of the simultaneous 95 % interval of what it brings: less than that. */
+  better95: number;
+  moneyPerUnit: number;
+  /** The same at either end of that interval. */
+  perUnit95: [number, number];
+}
+
 export interface FrontStanding {
   entry: string;
   /** Entries that cost no more and are better beyond doubt. */
   beatenBy: string[];
   /** On the front: what the next step up costs for each unit that it brings, and to whom; null at its end, or off it. */
-  next: { entry: string; moreMoney: number; better: number; moneyPerUnit: number } | null;
+  next: PriceStep | null;
 }
 
 /**
@@ -29,8 +41,14 @@ export function priceFront(
   const sign = better === 'lower' ? 1 : -1;
   // Many are compared at once: by the simultaneous difference, as the brackets of the order are (FORMATS step 9).
   const count = Math.max(2, entries.length);
-  const surelyBetter = (one: Priced, other: Priced) =>
-    sign * (other.value - one.value) > pairDifference(one, other, count).interval95;
+  const betterBy = (one: Priced, other: Priced) => {
+    const { difference, interval95 } = pairDifference(one, other, count);
+    return { better: sign * difference, better95: interval95 };
+  };
+  const surelyBetter = (one: Priced, other: Priced) => {
+    const { better: gain, better95 } = betterBy(one, other);
+    return gain > better95;
+  };
   const beaten = new Map(
     entries.map((entry) => [
       entry.entry,
@@ -45,12 +63,19 @@ export function priceFront(
   return entries.map((entry): FrontStanding => {
     const at = front.indexOf(entry);
     const step = at < 0 ? undefined : front.slice(at + 1).find((other) => surelyBetter(other, entry));
-    const moreMoney = step ? step.price - entry.price : 0;
-    const gain = step ? sign * (entry.value - step.value) : 0;
+    const gained = step && { ...betterBy(step, entry), moreMoney: step.price - entry.price };
     return {
       entry: entry.entry,
       beatenBy: beaten.get(entry.entry)!,
-      next: step ? { entry: step.entry, moreMoney, better: gain, moneyPerUnit: moreMoney / gain } : null,
+      next: gained
+        ? {
+            ...{ entry: step.entry, ...gained, moneyPerUnit: gained.moreMoney / gained.better },
+            perUnit95: [
+              gained.moreMoney / (gained.better + gained.better95),
+              gained.moreMoney / (gained.better - gained.better95),
+            ],
+          }
+        : null,
     };
   });
 }

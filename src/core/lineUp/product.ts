@@ -56,6 +56,21 @@ export interface Product {
   warranty: string;
 }
 
+/** What tells who a product is, beside its name: none of it leaves its cover. */
+export const NAMING: readonly (keyof Product)[] = [
+  ...(['maker', 'revision', 'sockets', 'mounting', 'makersNoise'] as const),
+  ...(['seller', 'availability', 'warranty'] as const),
+];
+
+/**
+ * A product by another name, without what tells who it is.
+ *
+ * @example unnamed(blankProduct({ name: 'Levante', maker: 'Vela', kind: 'fan' }), 'Fan A').maker → ''
+ */
+export function unnamed(product: Product, name: string): Product {
+  return { ...product, ...Object.fromEntries(NAMING.map((field) => [field, ''])), name };
+}
+
 /**
  * @example blankProduct({ name: 'Levante', kind: 'fan' }).packSize → 1
  */

@@ -1,4 +1,4 @@
-import { studentizedRange } from '../statistics/studentizedRange';
+import { simultaneousQuantile } from '../uncertainty/simultaneous95';
 import { comparedTerms, halfWidth, powerOf, type DoubtTerm } from '../uncertainty/doubt';
 
 interface Compared {
@@ -28,7 +28,7 @@ export interface PairDifference {
  */
 export function pairDifference(base: Compared, other: Compared, count = 2): PairDifference {
   const difference = other.value - base.value;
-  const sure = studentizedRange(0.95, count, Infinity) / Math.SQRT2;
+  const sure = simultaneousQuantile(count);
   const half = Math.hypot(
     halfWidth(comparedTerms([...base.doubt, ...other.doubt]), count),
     sure * (base.shared - other.shared),

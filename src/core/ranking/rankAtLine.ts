@@ -1,5 +1,7 @@
 import type { EntryCurve } from '../curves/entryCurve';
-import { valueAtLine, type NoValue, type PlacedValue } from '../curves/valueAtLine';
+import { valueAtLine } from '../curves/valueAtLine';
+import type { NoValue } from '../curves/noValue';
+import type { PlacedValue } from '../curves/placedValue';
 import { LIMIT_BAND_K } from '../settling/loadStretch';
 import type { Load } from '../runs/load';
 import type { SpreadSource } from '../uncertainty/rigSpread';

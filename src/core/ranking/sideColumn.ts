@@ -1,4 +1,4 @@
-import type { Response } from '../responses/responses';
+import { partName, type Response } from '../responses/responses';
 import type { PlacedEntry } from './rankAtLine';
 
 /** What an entry came to in a column; null where it has no place there, with the reason. */
@@ -30,7 +30,7 @@ export function columnName({
   place,
   load,
 }: Pick<SideColumn, 'response' | 'place' | 'load'>): string {
-  return [response.name.replace(/, rise$/, ''), place, load].filter(Boolean).join(', ');
+  return [partName(response), place, load].filter(Boolean).join(', ');
 }
 
 /**

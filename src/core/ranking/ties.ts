@@ -1,4 +1,4 @@
-import { studentizedRange } from '../statistics/studentizedRange';
+import { simultaneousQuantile } from '../uncertainty/simultaneous95';
 import { comparedTerms, halfWidth, powerOf, type DoubtTerm } from '../uncertainty/doubt';
 
 export interface Comparable {
@@ -42,7 +42,7 @@ function criticalDifferences(compared: readonly Comparable[]): (i: number, j: nu
   const count = Math.max(2, compared.length);
   const halves = compared.map(({ doubt }) => halfWidth(comparedTerms(doubt), count));
   const powers = compared.map(({ doubt }) => powerOf(doubt));
-  const sure = studentizedRange(0.95, count, Infinity) / Math.SQRT2;
+  const sure = simultaneousQuantile(count);
   return (i, j) =>
     Math.hypot(
       halves[i]!,

@@ -2,6 +2,7 @@ import { isMissing, MISSING } from '../missing';
 import { known, unknown } from '../outcome';
 import type { RunValue } from '../responses/runValue';
 import type { Reduction } from './reduceTrace';
+import { restatedRise } from './restatedRise';
 
 /** What all readings of a run share: its window, its room and its power. */
 export type SharedReduction = Pick<
@@ -41,17 +42,14 @@ export function dieValue(die: Reduction): RunValue {
   };
 }
 
-/** R again from what is kept of it, by the rule of `restatedRise`. */
+/** R again from what is kept of it. */
 function resistanceFrom(
   { powerSource, powerMeanW }: SharedReduction,
-  sensor: SensorWindowKept,
+  { measured, atLimit }: SensorWindowKept,
   loadW: number,
 ) {
-  const byNominal = powerSource === 'board' || powerSource === 'wall';
-  if (byNominal && sensor.atLimit)
-    return unknown(`held at the limit, and the power was read at the ${powerSource}`);
-  const watts = byNominal ? loadW : powerMeanW;
-  return watts > 0 ? known(sensor.measured / watts) : unknown('no power flowed');
+  const powerAt = powerSource === 'board' || powerSource === 'wall' ? powerSource : 'die';
+  return restatedRise(powerMeanW, { loadW, program: false, powerAt }, measured, atLimit).resistanceKPerW;
 }
 
 /** The reduction again from its kept parts: the inverse of `dieValue`, with what the run's readings share and its nominal load, W. */

@@ -4,14 +4,14 @@ import { LEAKAGE_SHARE, LIMIT_BAND_K, LIMITED_SHARE } from '../settling/loadStre
 import { judgeSettling } from '../settling/judgeSettling';
 import { standsForS } from '../settling/standsForS';
 import type { SettlingFit } from '../settling/settlingFit';
-import { levelStepDb } from '../levels/levelStep';
+import { windowStep } from '../statistics/windowStep';
 import { known, unknown, type Outcome } from '../outcome';
 import { countingSpan, type Span, type SpanRule } from './countingSpan';
 import { frozenChannel } from './frozenChannel';
 import { impossibleRise } from './impossible';
 import type { PowerPlace, PowerSource } from './powerPlace';
 import { restatedRise } from './restatedRise';
-import { sensorStep } from './sensorStep';
+import { stepUncertainty } from './sensorStep';
 import type { Trace } from './trace';
 
 export interface ReductionRule extends SpanRule {
@@ -149,13 +149,7 @@ function frozenIn(trace: Trace, { window, end }: Span, powerSource: PowerSource)
 function powerMoved({ powerW }: Trace, { window, end }: Span): number {
   if (!powerW) return 0;
   const mean = presentMean(powerW, window.first, end);
-  return mean > 0 ? levelStepDb(powerW.subarray(window.first, end)) / mean : 0;
-}
-
-/** Standard uncertainty of the rise by the steps of the two sensors (DOUBT g). */
-function stepU({ cpuC, ambientC }: Trace, { window, end }: Span): number {
-  const stepsK = [cpuC, ambientC].map((values) => (values ? sensorStep(values, window.first, end) : 0));
-  return Math.hypot(...stepsK) / Math.sqrt(12);
+  return mean > 0 ? windowStep(powerW.subarray(window.first, end)) / mean : 0;
 }
 
 /** What the settling is judged by: held at the limit the rise stands still while the power falls, and R × load tells. */
@@ -199,7 +193,7 @@ export function reduceTrace(trace: Trace, rule: ReductionRule): Outcome<Reductio
   const isFixed = loadW > 0 && !rule.program;
   const byResistance = heatLimited && power.powerSource === 'measured' && isFixed;
   const watched = byResistance ? watchedRise(trace, span, rise, loadW) : rise;
-  const judged = judgeSettling(timeS.subarray(from, end), watched, offset, window, !heatLimited);
+  const judged = judgeSettling(timeS.subarray(from, end), watched, offset, window, heatLimited);
   const reasons = [span.tooShort, tooFew, frozenIn(trace, span, power.powerSource), ...judged.against].filter(
     Boolean,
   );
@@ -221,8 +215,8 @@ export function reduceTrace(trace: Trace, rule: ReductionRule): Outcome<Reductio
     shortfallK: judged.shortfallK,
     runningAway: judged.isRunningAway,
     roomMovedK: roomMoved(timeS, ambientC, window.first, end),
-    levelMovedDb: trace.noiseDb ? levelStepDb(trace.noiseDb.subarray(window.first, end)) : 0,
+    levelMovedDb: trace.noiseDb ? windowStep(trace.noiseDb.subarray(window.first, end)) : 0,
     powerMovedShare: powerMoved(trace, span),
-    stepUK: stepU(trace, span),
+    stepUK: stepUncertainty([trace.cpuC, trace.ambientC], window.first, end),
   });
 }

@@ -33,3 +33,19 @@ export function sensorStep(values: ArrayLike<number>, first: number, end: number
   const step = GRIDS.find((_, g) => onGrid[g]) ?? 0;
   return deviation < DITHERED * step ? step : 0;
 }
+
+/**
+ * Standard uncertainty of a rise by the steps of the sensors that it is a difference of, K: s/√12 of each; none where a sensor was not
+ * logged.
+ *
+ * @example stepUncertainty([null, null], 0, 10) → 0
+ */
+export function stepUncertainty(
+  sensors: readonly (ArrayLike<number> | null)[],
+  first: number,
+  end: number,
+): number {
+  return (
+    Math.hypot(...sensors.map((values) => (values ? sensorStep(values, first, end) : 0))) / Math.sqrt(12)
+  );
+}

@@ -1,4 +1,4 @@
-import type { Response } from './responses';
+import { partName, type Response } from './responses';
 
 /** What a figure stands on that a reader has to know beside the response. */
 export interface FigureBasis {
@@ -29,7 +29,7 @@ export function figureSentence({ source, name, unit }: Response, basis: FigureBa
       return `Each figure is the mean rise of the die over room air ${window}, ${restated}; ${CURVE}.`;
     }
     case 'sensor':
-      return `Each figure is the mean rise of a sensor over room air, ${name.replace(', rise', '').toLowerCase()}, ${window}, as measured and not restated by watts; it counts only where this sensor itself had settled; ${CURVE}.`;
+      return `Each figure is the mean rise of a sensor over room air, ${partName({ name }).toLowerCase()}, ${window}, as measured and not restated by watts; it counts only where this sensor itself had settled; ${CURVE}.`;
     case 'clock':
       return `Each figure is the mean clock ${window}; ${CURVE}.`;
     case 'score':

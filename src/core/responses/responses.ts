@@ -189,6 +189,15 @@ export function curveRule(response: Response, against: Against): CurveRule {
 }
 
 /**
+ * What a response is of, where its name says that it is a rise, too.
+ *
+ * @example partName({ name: 'Graphics card, rise' }) → 'Graphics card'
+ */
+export function partName({ name }: Pick<Response, 'name'>): string {
+  return name.replace(/, rise$/, '');
+}
+
+/**
  * The standard uncertainty of what was never repeated, in words: “0.5 K”, “3 % of the value”.
  *
  * @example assumedWords({ assumed: { share: 0.03 }, unit: 'm/s' }) → '3 % of the value'

@@ -1,7 +1,7 @@
 import { isMissing, MISSING, presentMean } from '../missing';
 import { known, unknown, type Outcome } from '../outcome';
 import { frozenChannel } from '../reduction/frozenChannel';
-import { sensorStep } from '../reduction/sensorStep';
+import { stepUncertainty } from '../reduction/sensorStep';
 import { judgeSettling } from '../settling/judgeSettling';
 import { loadStretch } from '../settling/loadStretch';
 import { samplesBetween } from '../settling/samplesBetween';
@@ -73,7 +73,6 @@ export function sensorValue(log: SensorLog, rule: SensorRule): Outcome<RunValue>
     offset,
     window,
   );
-  const stepOf = (values: Float64Array) => sensorStep(values, first, last + 1);
   const windowK = riseK.subarray(offset);
   const present = windowK.reduce((count, rise) => count + (isMissing(rise) ? 0 : 1), 0);
   if (present < LEAST_PRESENT_SHARE * windowK.length)
@@ -87,7 +86,7 @@ export function sensorValue(log: SensorLog, rule: SensorRule): Outcome<RunValue>
     settled: against.length === 0,
     unsettledReason: against.join('; '),
     shortfall: shortfallK,
-    stepU: Math.hypot(stepOf(sensorC), ambientC ? stepOf(ambientC) : 0) / Math.sqrt(12),
+    stepU: stepUncertainty([sensorC, ambientC], first, last + 1),
     readingsU: 0,
     sensor: {
       measured: value,

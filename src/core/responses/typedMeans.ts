@@ -1,5 +1,5 @@
 import type { Bound } from '../bounds';
-import { RESPONSES } from './responses';
+import { partName, RESPONSES } from './responses';
 
 /** What can be typed of a run beside its die: a settled mean, or when it came to its limit. */
 export interface TypedMean {
@@ -19,7 +19,7 @@ export const LIMIT_AFTER = 'limit_after_s';
 export const TYPED_MEANS: readonly TypedMean[] = RESPONSES.flatMap(({ source, name }): TypedMean[] => {
   switch (source.from) {
     case 'sensor':
-      return [{ heading: source.heading, label: `${name.replace(', rise', '')}, °C`, bound: 'temperatureC' }];
+      return [{ heading: source.heading, label: `${partName({ name })}, °C`, bound: 'temperatureC' }];
     case 'clock':
       return [{ heading: 'clock_mhz', label: 'Clock, MHz', bound: 'clockMhz' }];
     case 'limit-time':

@@ -14,7 +14,7 @@ export interface InstrumentDoubt {
   powerShare: number;
   /** Of all rises of the rig together, K: it cancels between them. */
   sharedRiseK: number;
-  /** What it stands on, a line for each instrument. */
+  /** What it stands on, a line for each instrument; that of the sound meter first. */
   from: string[];
 }
 
@@ -83,7 +83,13 @@ function powerShare(listed: Instrument | undefined): number {
 
 /** For what is no rise: sensors of temperature and watts leave nothing in doubt of it. */
 export function withoutSensors(instruments: InstrumentDoubt): InstrumentDoubt {
-  return { ...instruments, riseK: 0, stepK: 0, powerShare: 0, sharedRiseK: 0 };
+  const [meter] = instruments.from;
+  return { ...instruments, riseK: 0, stepK: 0, powerShare: 0, sharedRiseK: 0, from: meter ? [meter] : [] };
+}
+
+/** What the instruments leave in doubt of a response in this unit. */
+export function instrumentsOf(instruments: InstrumentDoubt, unit: string): InstrumentDoubt {
+  return unit === 'K' ? instruments : withoutSensors(instruments);
 }
 
 /**

@@ -1,4 +1,4 @@
-import { isMissing } from '../missing';
+import { isMissing, presentMean } from '../missing';
 
 export interface LoggedPower {
   timeS: ArrayLike<number>;
@@ -46,17 +46,9 @@ function twoLevels(powers: Float64Array): { low: number; high: number } | null {
   return apart > APART_SHARE * best.high && apart > APART_DEVIATIONS * within ? best : null;
 }
 
-/** Mean over the last third of some samples; NaN where there is none. */
-function endOf(values: ArrayLike<number>, first: number, last: number): number {
-  let sum = 0;
-  let count = 0;
-  for (let i = last - Math.floor((last - first) / 3); i <= last; i += 1)
-    if (!isMissing(values[i]!)) {
-      sum += values[i]!;
-      count += 1;
-    }
-  return sum / count;
-}
+/** Mean over the last third of some samples; MISSING where there is none. */
+const endOf = (values: ArrayLike<number>, first: number, last: number) =>
+  presentMean(values, last - Math.floor((last - first) / 3), last + 1);
 
 /**
  * Of a stretch that counts as loaded, the part on its higher plateau: a meter at the wall sees an idle of more than half of the

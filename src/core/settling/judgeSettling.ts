@@ -36,20 +36,20 @@ export interface SettlingJudgement {
  * @param timeS clock of the stretch with the load on, ascending
  * @param riseK rise over the room on that clock, MISSING where there is none
  * @param offset first sample of the window, which ends with the stretch
- * @param mayRunAway false where the die is held at its limit and the rise follows the power
+ * @param isHeld the die is held at its limit, and the rise follows the power: it runs away from nothing
  */
 export function judgeSettling(
   timeS: Float64Array,
   riseK: Float64Array,
   offset: number,
   window: { startS: number; endS: number },
-  mayRunAway = true,
+  isHeld = false,
 ): SettlingJudgement {
   const slope = windowSlope(timeS.subarray(offset), riseK.subarray(offset));
   const slopeKPerMin = slope.known ? known(slope.value.kPerMin) : slope;
   const fit = settlingFit(timeS, riseK);
-  const left = toCome(fit, slope, timeS[timeS.length - 1]! - timeS[0]!, !mayRunAway);
-  const isRunningAway = mayRunAway && runningAway(timeS, riseK);
+  const left = toCome(fit, slope, timeS[timeS.length - 1]! - timeS[0]!, isHeld);
+  const isRunningAway = !isHeld && runningAway(timeS, riseK);
   const against = againstSettled(slope, left);
   if (isRunningAway) against.push('running away: the rise turns up again');
   const shortfallK = fit.known

@@ -1,6 +1,7 @@
 import { known, type Outcome } from '../outcome';
 import { leastSquaresLine } from '../statistics/leastSquaresLine';
 import { binnedMeans } from './binnedMeans';
+import { NORMAL_95 } from '../statistics/normal';
 
 export interface WindowSlope {
   kPerMin: number;
@@ -9,7 +10,6 @@ export interface WindowSlope {
 }
 
 const BINS = 40;
-const NORMAL_95 = 1.96;
 /** Residuals that go together more than this are a curve, and no noise that goes together. */
 const MOST_TOGETHER = 0.8;
 

@@ -41,6 +41,15 @@ export function halfWidth(terms: readonly DoubtTerm[], count = 2): number {
 }
 
 /**
+ * A term whose size is known beforehand: a class, a step, a bound.
+ *
+ * @example sureTerm('step', 0.3) → { from: 'step', variance: 0.09, freedom: Infinity }
+ */
+export function sureTerm(from: DoubtTerm['from'], uncertainty: number): DoubtTerm {
+  return { from, variance: uncertainty ** 2, freedom: Infinity };
+}
+
+/**
  * The terms that tell two apart: without what all of a rig share.
  *
  * @example comparedTerms([{ from: 'power', variance: 1, freedom: 9 }]) → []
@@ -50,7 +59,7 @@ export function comparedTerms(terms: readonly DoubtTerm[]): DoubtTerm[] {
 }
 
 /**
- * Signed standard uncertainty by what watts restated, of a value with these terms.
+ * Standard uncertainty by what watts restated, of a value with these terms.
  *
  * @example powerOf([{ from: 'power', variance: 0.04, freedom: 9 }]) → 0.2
  */

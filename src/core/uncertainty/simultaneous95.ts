@@ -2,11 +2,20 @@ import { NORMAL_95 } from '../statistics/normal';
 import { studentizedRange } from '../statistics/studentizedRange';
 
 /**
- * How much wider an interval of a difference is where `count` entries are looked at together and all of their differences are to hold at
- * once, against one pair alone (Tukey: q/(√2 · 1.96)).
+ * Quantile that differences of sure terms are compared with, in standard deviations, where `count` entries are looked at together and all
+ * of their differences are to hold at once (FORMATS step 9; Tukey: q/√2). For a pair it is that of the normal distribution.
+ *
+ * @example simultaneousQuantile(2) → 1.96
+ */
+export function simultaneousQuantile(count: number): number {
+  return studentizedRange(0.95, Math.max(2, count), Infinity) / Math.SQRT2;
+}
+
+/**
+ * How much wider an interval of a difference is so, against one pair alone.
  *
  * @example simultaneous95(2) → 1
  */
 export function simultaneous95(count: number): number {
-  return studentizedRange(0.95, Math.max(2, count), Infinity) / Math.SQRT2 / NORMAL_95;
+  return simultaneousQuantile(count) / NORMAL_95;
 }

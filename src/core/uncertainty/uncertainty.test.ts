@@ -207,7 +207,7 @@ test('doubt grows with the slope of the curve through the meter, with what was t
     points.map((point) => ({ ...point, roomDoubtK: 1 })),
     33,
   );
-  expect(typedRoom.uncertainty ** 2 - plain.uncertainty ** 2).toBeCloseTo((1 / 1.96) ** 2, 5);
+  expect(typedRoom.uncertainty ** 2 - plain.uncertainty ** 2).toBeCloseTo((1 / 1.96) ** 2, 4);
   const nearRoom = at(
     points.map((point) => ({ ...point, level: { ...point.level, overFloorDb: 4, errorGain: 1.66 } })),
     33,

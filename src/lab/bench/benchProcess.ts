@@ -59,6 +59,7 @@ export class BenchProcess {
   private awaySinceMs: number | null = null;
   private saidLast = '';
   private simulatedSpeed: number | null = null;
+  private isLoadKnown = false;
   private toldMs = 0;
 
   constructor(private readonly options: BenchProcessOptions) {
@@ -116,20 +117,17 @@ export class BenchProcess {
       return;
     }
     const writtenMs = statSync(instrumentsFile).mtimeMs;
-    if (writtenMs === this.instrumentsRead) return;
+    if (writtenMs === this.instrumentsRead) {
+      if (this.instruments && !this.isLoadKnown) await this.knowLoad(this.instruments);
+      return;
+    }
     this.instrumentsRead = writtenMs;
     this.instruments?.close();
     this.instruments = null;
     try {
       const instruments = new BenchInstruments(benchAddresses(readFileSync(instrumentsFile, 'utf8')));
       await instruments.meet();
-      this.simulatedSpeed = await instruments.speed();
-      this.clock.set({ speed: this.simulatedSpeed ?? 1 });
-      if (this.mount) {
-        // A rig that was begun anew has nothing on it, and its load is off.
-        await instruments.mounted(this.mount.state.entry, false);
-        this.loadWasAway = true;
-      }
+      await this.knowLoad(instruments);
       this.instruments = instruments;
       this.problem = '';
       this.toldMs = 0;
@@ -137,6 +135,18 @@ export class BenchProcess {
       this.problem = (error as Error).message;
       this.options.log(this.problem);
     }
+  }
+
+  /** The load says whether the rig is simulated, and how fast it runs. One that was late to say so is asked again before each sample. */
+  private async knowLoad(instruments: BenchInstruments): Promise<void> {
+    const speed = await instruments.speed();
+    this.isLoadKnown = speed !== undefined;
+    this.simulatedSpeed = speed ?? null;
+    this.clock.set({ speed: speed ?? 1 });
+    if (!this.mount || !this.isLoadKnown) return;
+    // A rig that was begun anew has nothing on it, and its load is off.
+    await instruments.mounted(this.mount.state.entry, false);
+    this.loadWasAway = true;
   }
 
   private async tick(mount: MountInHand, instruments: BenchInstruments): Promise<void> {
@@ -251,8 +261,9 @@ export class BenchProcess {
 
   /** The open mount, from where it was left. */
   private async takeUp(): Promise<void> {
+    const found = this.instruments && (await this.record.waiting());
+    // Other instruments may have been wired meanwhile.
     const { instruments } = this;
-    const found = instruments && (await this.record.waiting());
     if (!instruments || !found) return;
     const { session, samples, commands } = found;
     const clockS = session.clockS + session.silentS * session.speed;

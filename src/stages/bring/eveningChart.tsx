@@ -4,7 +4,8 @@ import { useCallback, useMemo, useState } from 'react';
 import { DragLine } from '@/ui/chart/dragLine';
 import { pixelX, Plot, themeColour, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
 import { figure } from '@/ui/figures';
-import type { Piece, PlacedSeries } from '@/core/joining/evening';
+import type { Piece } from '@/core/joining/evening';
+import type { PlacedSeries } from '@/core/joining/placedSeries';
 
 const SHOWN: { quantity: string; name: string; colour: string; axis: 'y' | 'y2' }[] = [
   { quantity: 'cpu_temperature', name: 'die, °C', colour: '--curve-1', axis: 'y' },

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Quantity, Unit } from '@/core/channels/quantity';
 import { plural } from '@/ui/figures';
-import { sendJson, type Answer } from '@/ui/sendJson';
+import { sendJson, whyNothing } from '@/ui/sendJson';
 import { typedNumber } from '@/ui/typedNumber';
 import { whoIsHere } from '@/ui/who';
 import { parseLoad } from '@/core/runs/load';
@@ -21,6 +21,7 @@ import {
   type BroughtLog,
   type Piece,
 } from '@/core/joining/evening';
+import { pumpHidesRoom } from '@/core/joining/roomAlone';
 import { EveningChart } from './eveningChart';
 import { LogColumns } from './logColumns';
 import { PiecesTable, type PieceField, type Preview } from './piecesTable';
@@ -32,12 +33,6 @@ interface Props {
   files: { id: number; path: string }[];
   roundUps: RoundUpChoice[];
   roundUpId: number | null;
-}
-
-/** Why a log was not read, in words whatever the failure: one without a message of its own is told by its status. */
-function whyUnread({ status, body, message }: Answer): string {
-  if (typeof body.message === 'string') return body.message;
-  return status === 0 ? message : `not read: the application answered ${status}`;
 }
 
 /** Raw logs of an evening: joined by their clocks, cut into runs, and looked at before anything is written. */
@@ -84,7 +79,7 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
         const answer = await sendJson(`/api/uploads/${uploadId}/describe`, 'POST', { fileId: file.id });
         if (gone) return;
         if (answer.ok && answer.body.read) read.push(answer.body.log as unknown as BroughtLog);
-        else failed.push({ path: file.path, message: whyUnread(answer) });
+        else failed.push({ path: file.path, message: whyNothing(answer) });
       }
       const own = firstOffsets(read);
       const shifts = proposedClocks(read, own);
@@ -108,7 +103,7 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
       columns,
     });
     setBusy(false);
-    if (!answer.ok || !answer.body.read) return setFailure(whyUnread(answer));
+    if (!answer.ok || !answer.body.read) return setFailure(whyNothing(answer));
     const next = logs.map((log, i) => (i === at ? (answer.body.log as unknown as BroughtLog) : log));
     setLogs(next);
     begin(next, offsets, pieces);
@@ -141,11 +136,7 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
   }
 
   const used = pieces.map((piece, i) => ({ piece, i })).filter(({ piece }) => piece.use);
-  const has = (quantity: (typeof series)[number]['quantity']) =>
-    series.some((other) => other.quantity === quantity);
-  const hasRoom = has('ambient_temperature');
-  const pumpHidesRoom =
-    has('pump_speed') && has('noise_level') && pieces.every(({ floorDb }) => floorDb.trim() === '');
+  const hasRoom = series.some((other) => other.quantity === 'ambient_temperature');
 
   async function send(dryRun: boolean) {
     setFailure('');
@@ -260,7 +251,7 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
               />
             )}
           />
-          {pumpHidesRoom && (
+          {pumpHidesRoom(series, pieces) && (
             <p className="text-[14px] text-warn">
               ▲ The pump turned whenever load and fans were off, so these logs do not hold the room alone.
               Type it below as it was read without the pump.

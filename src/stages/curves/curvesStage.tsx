@@ -6,10 +6,11 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { assumedWords } from '@/core/responses/responses';
 import { plainScale, RISE_SHOWN, riseScale } from '@/core/curves/shownScale';
-import { fullSpeedLead } from '@/core/ranking/fullSpeed';
+import { fullSpeedLead, fullSpeedOrder } from '@/core/ranking/fullSpeed';
 import { rankAtLine } from '@/core/ranking/rankAtLine';
 import { AXES, lineStep } from '@/core/curves/axis';
 import { savePicture } from '@/ui/chart/savePicture';
+import { isTyping } from '@/ui/isTyping';
 import { HeatingUp } from './heatingUp';
 import { BesideTable } from './besideTable';
 import { parseZoom, zoomText } from './chartView';
@@ -30,10 +31,6 @@ import { WallNotes } from './wallNotes';
 import { BridgedPart } from '../bridge/bridgedPart';
 
 const RISE_PLAIN = riseScale('rise', { loadW: 0, referenceAmbientC: 0 });
-
-function isTyping(target: EventTarget | null): boolean {
-  return target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName);
-}
 
 /** The heart: curves, the noise line across them, and the order that follows it. */
 export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ packed: string }) {
@@ -121,10 +118,8 @@ export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ 
   );
   const risesK = useMemo(() => risesAt(load.riseCurves, lineAt), [load, lineAt]);
 
-  const fastest = useMemo(
-    () => (isNoise ? fullSpeedLead(curves, ranking, lineAt) : null),
-    [isNoise, curves, ranking, lineAt],
-  );
+  const atFull = useMemo(() => (isNoise ? fullSpeedOrder(curves) : []), [isNoise, curves]);
+  const fastest = fullSpeedLead(atFull, ranking, lineAt);
 
   const moveTo = useCallback(
     (next: number) => {

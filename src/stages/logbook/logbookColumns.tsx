@@ -1,5 +1,6 @@
 'use client';
 
+import { partName } from '@/core/responses/responses';
 import { createColumnHelper } from '@tanstack/react-table';
 import Link from 'next/link';
 import type { LogbookRow, ValueColumn } from '@/core/runs/logbookRow';
@@ -109,7 +110,7 @@ export function logbookColumns(roundUpId: number, others: readonly ValueColumn[]
         id: `value ${at}`,
         header: () => (
           <span title={name}>
-            {name.replace(', rise', '')}
+            {partName({ name })}
             {unit && `, ${unit}`}
           </span>
         ),

@@ -1,5 +1,6 @@
 'use client';
 
+import { isTyping } from '@/ui/isTyping';
 import Link from 'next/link';
 import { parseAsString, parseAsStringLiteral, useQueryStates } from 'nuqs';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -70,7 +71,7 @@ export function LogbookStage({
   }, [rows, view]);
   useEffect(() => {
     function onKey(event: KeyboardEvent) {
-      if (/^(INPUT|TEXTAREA|SELECT)$/.test((event.target as HTMLElement).tagName)) return;
+      if (isTyping(event.target)) return;
       if (event.altKey || event.ctrlKey || event.metaKey || (event.key !== '/' && event.key !== 'r')) return;
       event.preventDefault();
       if (event.key === '/') search.current?.focus();

@@ -1,3 +1,4 @@
+import { partName } from '@/core/responses/responses';
 import { onlyIn, surelyElsewhere, type OnlyIn } from '@/core/ranking/schoolFlips';
 import { pairDifference } from '@/core/ranking/pairDifference';
 import { EntryMark } from '@/ui/entryMark';
@@ -98,7 +99,7 @@ export function SideTable({
             <th scope="col">Entry</th>
             {columns.map((column) => (
               <th key={column.key} scope="col" className="num" title={columnName(column)}>
-                {column.response.name.replace(/, rise$/, '')}
+                {partName(column.response)}
                 {column.place && `, ${column.place}`}
                 <span className="block font-normal">
                   {column.load.replace(' graphics', '')}, {column.response.unit}

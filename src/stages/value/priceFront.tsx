@@ -37,7 +37,7 @@ export function PriceFront({ data }: { data: ValueData }) {
             <li key={entry} dir="auto">
               <b>{product}</b>, {figure(price!, 2)} {currency}
               {next
-                ? `. Next step up: ${nameOf(next.entry)}, ${figure(next.better, decimals)} ${unit} ${word} for ${figure(next.moreMoney, 2)} more, ${figure(next.moneyPerUnit, 2)} ${currency} ${UNITS[unit] ?? `per ${unit}`}.`
+                ? `. Next step up: ${nameOf(next.entry)}, ${figure(next.better, decimals)} ± ${figure(next.better95, decimals)} ${unit} ${word} for ${figure(next.moreMoney, 2)} more, ${next.perUnit95.map((each) => figure(each, 2)).join(' to ')} ${currency} ${UNITS[unit] ?? `per ${unit}`}.`
                 : '. Nothing pricier is clearly better.'}
             </li>
           );

@@ -1,5 +1,6 @@
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
+import { isByAir } from '@/core/brief/questions';
 import { loadLabel, loadKey } from '@/core/runs/load';
 import { deletedRuns, offeredColumns, packedLogbook } from '@/lab/logbookRows';
 import { offeredPlaces } from '@/lab/readPlaces';
@@ -37,7 +38,7 @@ export default async function LogbookPage({ params, searchParams }: Props) {
         entries={entries.map(({ entry, product }) => ({ entry, product }))}
         deleted={deleted}
         places={places}
-        readsAir={view.brief.question === 'fans-by-air'}
+        readsAir={isByAir(view.brief.question)}
       />
     </>
   );

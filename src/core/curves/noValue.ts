@@ -1,0 +1,58 @@
+import { axisWords } from './curveRule';
+import type { EntryCurve } from './entryCurve';
+
+/** Why an entry has no value at a line. */
+export interface NoValue {
+  placed: false;
+  status: 'too-loud' | 'too-fast' | 'below-floor' | 'unsettled' | 'no-runs';
+  reason: string;
+}
+
+/** None of its settings counts. */
+export function noUsable(curve: EntryCurve): NoValue {
+  if (curve.missedQuietest) {
+    const { setting, why } = curve.missedQuietest;
+    return why === 'unsettled'
+      ? { placed: false, status: 'unsettled', reason: `its quietest setting, ${setting}, had not settled` }
+      : {
+          placed: false,
+          status: 'below-floor',
+          reason: `its quietest setting, ${setting}, cannot be told from the room`,
+        };
+  }
+  const unsettled = curve.leftOut.filter((setting) => setting.why === 'unsettled');
+  if (unsettled.length > 0) {
+    return { placed: false, status: 'unsettled', reason: 'none of its runs that could count had settled' };
+  }
+  if (curve.leftOut.length > 0) {
+    return {
+      placed: false,
+      status: 'below-floor',
+      reason: 'none of its settings stands 3 dB over the room, so its levels are only upper bounds',
+    };
+  }
+  return { placed: false, status: 'no-runs', reason: 'no runs at this load' };
+}
+
+/** The line lies below the quietest, or slowest, usable setting (FORMATS steps 7 and 13). */
+export function underFirst(curve: EntryCurve, line: number): NoValue {
+  const { against } = curve.rule;
+  const first = curve.points[0]!.at;
+  const [quietest, status] =
+    against === 'noise' || against === 'sone'
+      ? (['quietest', 'too-loud'] as const)
+      : (['slowest', 'too-fast'] as const);
+  const firstWords = axisWords(against, first);
+  const quieter = curve.leftOut.filter((setting) => setting.at < first);
+  // The setting that would have carried the curve to the line, or else the one that comes nearest.
+  const missed = quieter.filter((setting) => setting.at <= line).pop() ?? quieter[0];
+  if (!missed) return { placed: false, status, reason: `its ${quietest} setting is ${firstWords}` };
+  const usable = `its ${quietest} setting that counts is ${firstWords}`;
+  return missed.why === 'unsettled'
+    ? { placed: false, status: 'unsettled', reason: `${usable}; ${missed.setting} had not settled` }
+    : {
+        placed: false,
+        status: 'below-floor',
+        reason: `${usable}; ${missed.setting} cannot be told from the room (at most ${axisWords(against, missed.at)})`,
+      };
+}
