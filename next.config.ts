@@ -5,6 +5,10 @@ const config: NextConfig = {
   poweredByHeader: false,
   devIndicators: false,
   serverExternalPackages: ['pg'],
+  // Pictures are served as they are: nothing here asks for others.
+  images: { unoptimized: true },
+  // A body is held for the proxy up to here, and cut beyond in silence: the largest that is taken, a photograph, comes whole.
+  experimental: { proxyClientMaxBodySize: '26mb' },
   // `./abanico test` checks them: a start need not wait for it.
   typescript: { ignoreBuildErrors: true },
   // Title and description with the first bytes, for every reader: a page without a title says nothing in a tab.

@@ -6,11 +6,16 @@ function saySilenceOnce(): void {
   const said = console.error;
   let saidMs = -Infinity;
   console.error = (...rows: unknown[]) => {
-    if (!rows.some((other) => (other as { digest?: string } | null)?.digest === 'DATABASE_AWAY'))
-      return said(...rows);
+    const digests = rows.map((other) => (other as { digest?: string } | null)?.digest);
+    const isBusy = digests.includes('DATABASE_BUSY');
+    if (!isBusy && !digests.includes('DATABASE_AWAY')) return said(...rows);
     if (performance.now() - saidMs < SAY_AGAIN_MS) return;
     saidMs = performance.now();
-    said('abanico: the database does not answer; pages say so, and come back once it does');
+    said(
+      isBusy
+        ? 'abanico: many ask at once; pages say so, and come back in a moment'
+        : 'abanico: the database does not answer; pages say so, and come back once it does',
+    );
   };
 }
 

@@ -1,4 +1,5 @@
 import { NextResponse, type NextRequest } from 'next/server';
+import { policyOf } from '@/app/reportPolicy';
 import { refusal } from '@/app/whoMayAsk';
 
 /** Scripts run only with this request's nonce; inline styles may stay (canvas frameworks set them). */
@@ -8,10 +9,8 @@ function policy(nonce: string): string {
     `script-src 'self' 'nonce-${nonce}' 'strict-dynamic'`,
     "style-src 'self' 'unsafe-inline'",
     "img-src 'self' data: blob:",
-    // A report carries its fonts in itself.
-    "font-src 'self' data:",
+    "font-src 'self'",
     "connect-src 'self'",
-    // Clips that a report carries in itself.
     "media-src 'self' data: blob:",
     "worker-src 'self' blob:",
     "object-src 'none'",
@@ -25,7 +24,8 @@ export function proxy(request: NextRequest) {
   const no = refusal(request);
   if (no) return no;
   const nonce = Buffer.from(crypto.randomUUID()).toString('base64');
-  const csp = policy(nonce);
+  const own = policyOf(request.nextUrl.pathname);
+  const csp = own ?? policy(nonce);
   const headers = new Headers(request.headers);
   headers.set('x-nonce', nonce);
   headers.set('content-security-policy', csp);
@@ -33,7 +33,7 @@ export function proxy(request: NextRequest) {
   response.headers.set('content-security-policy', csp);
   response.headers.set('x-frame-options', 'DENY');
   response.headers.set('x-content-type-options', 'nosniff');
-  response.headers.set('referrer-policy', 'same-origin');
+  response.headers.set('referrer-policy', own ? 'no-referrer' : 'same-origin');
   response.headers.set('cross-origin-opener-policy', 'same-origin');
   return response;
 }

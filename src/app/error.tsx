@@ -15,7 +15,8 @@ export default function ErrorPage({
   reset: () => void;
 }) {
   const router = useRouter();
-  const away = error.digest === 'DATABASE_AWAY';
+  const busy = error.digest === 'DATABASE_BUSY';
+  const away = busy || error.digest === 'DATABASE_AWAY';
   useEffect(() => {
     if (!away) return undefined;
     const timer = setInterval(() => {
@@ -28,9 +29,13 @@ export default function ErrorPage({
   }, [away, reset, router]);
   return (
     <>
-      <Header title={away ? 'The database does not answer' : 'Something went wrong'} />
+      <Header
+        title={busy ? 'Many ask at once' : away ? 'The database does not answer' : 'Something went wrong'}
+      />
       <main id="main" tabIndex={-1} className="max-w-xl space-y-4 px-7 pt-6">
-        {away ? (
+        {busy ? (
+          <p role="status">This page asks again in a moment, and comes by itself.</p>
+        ) : away ? (
           <p role="status">
             Nothing is lost: what was saved stays saved. This page asks again every few seconds and comes back
             by itself once PostgreSQL answers.

@@ -1,4 +1,6 @@
+import { AsyncLocalStorage } from 'node:async_hooks';
 import { Pool, type PoolClient, type QueryResultRow } from 'pg';
+import { wasHeldUp } from './loopLag';
 
 /** What query modules need of a connection; they open none themselves. */
 export interface Queryable {
@@ -23,9 +25,20 @@ export class DatabaseAway extends Error {
   }
 }
 
-// Next.js may load this module more than once in a process; the pool must be one all the same.
-const shared = globalThis as { abanicoPool?: Pool; abanicoSilentMs?: number };
+/** All connections are taken by others of this process: nothing was asked of PostgreSQL, which answers, and nothing was written. */
+export class DatabaseBusy extends Error {
+  readonly digest = 'DATABASE_BUSY';
 
+  constructor(cause: unknown) {
+    super('the lab is busy', { cause });
+    this.name = 'DatabaseBusy';
+  }
+}
+
+// Next.js may load this module more than once in a process; the pool must be one all the same.
+const shared = globalThis as { abanicoPool?: Pool; abanicoSilentMs?: number; abanicoAnsweredMs?: number };
+
+const MOST_CONNECTIONS = 8;
 /** A page says that the database is silent within five seconds. */
 const ANSWER_MS = 4000;
 
@@ -40,7 +53,7 @@ function pool(): Pool {
     if (!connectionString) throw new DatabaseAway('DATABASE_URL is not set');
     shared.abanicoPool = new Pool({
       connectionString,
-      max: 8,
+      max: MOST_CONNECTIONS,
       connectionTimeoutMillis: 3000,
       keepAlive: true,
       // A server that lives ends the query itself; from one that is frozen nothing comes, and the wait ends here.
@@ -78,6 +91,19 @@ function isAway(error: unknown): boolean {
   );
 }
 
+const isOwnQueue = (error: unknown) =>
+  /timeout exceeded when trying to connect/.test((error as Error).message);
+
+/**
+ * Whether a wait that ran out says that we are slow and not PostgreSQL: it has answered another meanwhile, or this process was held up
+ * by its own work when the answer came.
+ */
+function isBusy(error: unknown): boolean {
+  const hasAnswered = performance.now() - (shared.abanicoAnsweredMs ?? -Infinity) < patienceMs();
+  if (isOwnQueue(error)) return hasAnswered && shared.abanicoPool?.totalCount === MOST_CONNECTIONS;
+  return isTimeout(error) && wasHeldUp(patienceMs());
+}
+
 /** Nobody waits anew, for so long, on one that has just kept another waiting: a page asks many times. */
 const SILENT_MS = 1500;
 
@@ -87,17 +113,55 @@ async function telling<T>(work: () => Promise<T>, isUnsure = () => false): Promi
   if (performance.now() - (shared.abanicoSilentMs ?? -Infinity) < SILENT_MS)
     throw new DatabaseAway('it has just kept another waiting');
   try {
-    return await work();
+    const result = await work();
+    shared.abanicoAnsweredMs = performance.now();
+    return result;
   } catch (error) {
     if (!isAway(error)) throw error;
+    if (!isUnsure() && isBusy(error)) throw new DatabaseBusy(error);
     if (isTimeout(error)) shared.abanicoSilentMs = performance.now();
     throw new DatabaseAway(error, isUnsure());
   }
 }
 
-/** Runs reads on one connection of the pool. */
+const snapshots = new AsyncLocalStorage<Queryable>();
+
+/** Whether reads see the lab as it was when somebody began to read all of it. */
+export const isInSnapshot = () => snapshots.getStore() !== undefined;
+
+/** Runs reads on one connection of the pool, or on that of the snapshot that is being read. */
 export async function withDatabase<T>(work: (db: Queryable) => Promise<T>): Promise<T> {
-  return telling(() => work(pool()));
+  return telling(() => work(snapshots.getStore() ?? pool()));
+}
+
+/** One connection takes one query after the other, whoever asks. */
+function inTurn(client: PoolClient): Queryable {
+  let last: Promise<unknown> = Promise.resolve();
+  return {
+    query: <R extends QueryResultRow>(text: string, values?: unknown[]) => {
+      const next = last.then(() => client.query<R>(text, values));
+      last = next.catch(() => undefined);
+      return next;
+    },
+  };
+}
+
+/** All that is read within sees the lab as it was at one moment, whatever others write meanwhile (repeatable read). */
+export async function inSnapshot<T>(work: () => Promise<T>): Promise<T> {
+  if (isInSnapshot()) return work();
+  return telling(async () => {
+    const client = await pool().connect();
+    let broken = true;
+    try {
+      await client.query('BEGIN ISOLATION LEVEL REPEATABLE READ READ ONLY');
+      const result = await snapshots.run(inTurn(client), work);
+      await client.query('COMMIT');
+      broken = false;
+      return result;
+    } finally {
+      client.release(broken);
+    }
+  });
 }
 
 /** Runs writes in one transaction: all of them, or none. */

@@ -35,7 +35,7 @@ export function curvesCsv(
   const products = new Map(entries.map((entry) => [entry.entry, entry.product]));
   const rows = curves.flatMap(({ entry, points }) =>
     points.map((point) => ({
-      entry: cell(entry),
+      entry: safeText(entry),
       product: cell(products.get(entry) ?? ''),
       load: cell(label),
       setting: cell(point.setting),

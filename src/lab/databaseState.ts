@@ -1,4 +1,9 @@
-import { DatabaseAway } from '@/database/pool';
+import { DatabaseAway, DatabaseBusy } from '@/database/pool';
+
+/** Others are before it: it is tried again in a moment. */
+export function isDatabaseBusy(error: unknown): boolean {
+  return error instanceof DatabaseBusy;
+}
 
 export function isDatabaseAway(error: unknown): boolean {
   return error instanceof DatabaseAway;

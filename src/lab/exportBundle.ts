@@ -1,4 +1,4 @@
-import { coverAll, type CoverWords, type Leaving } from '@/core/lineUp/underCover';
+import { coverAll, NO_COVERS, type CoverWords, type Leaving } from '@/core/lineUp/underCover';
 import { withDatabase } from '@/database/pool';
 import {
   getRoundUpSource,
@@ -8,7 +8,7 @@ import {
   listRunExtras,
 } from '@/database/exports';
 import { listAllReadings } from '@/database/runValues';
-import { listRecordings } from '@/database/recordings';
+import { listRecordings, type Recording } from '@/database/recordings';
 import { readTrace } from '@/database/traces';
 import type { EntryKind } from '@/formats/bundle/entriesTable';
 import {
@@ -21,9 +21,13 @@ import {
   readingsCsv,
   type BundleTable,
 } from '@/formats/bundle/sideTables';
+import type { Channel } from '@/formats/bundle/traceTable';
 import { dataPackageJson, entriesCsv, runsCsv, traceCsv } from '@/formats/bundle/writeBundle';
-import { coverWordsOf } from './coverWordsOf';
+import { coverWordsIn, ownCoverWords } from './coverWordsOf';
 import { bridgedForBundle } from './bridge/bridgeView';
+import { lineUpOf } from './lineUpView';
+import { refuseCovered } from './outgoing/coverGate';
+import { leavingPhoto, leavingWav } from './outgoing/wordless';
 import { platesOf } from './plates';
 import { pricesOf } from './prices';
 import { briefOf } from './briefView';
@@ -32,7 +36,8 @@ import { recordedWhole } from './sound/recordedFile';
 import { exportPlanning } from './exportPlanning';
 import { viewRoundUp } from './roundUpView';
 
-const NO_COVERS: CoverWords = { text: (text) => text, id: (text) => text };
+/** What is known of a recording without its samples. */
+export type KeptRecording = Pick<Recording, 'id' | 'size' | 'sound' | 'fullScaleDb'>;
 
 export interface BundleFile {
   path: string;
@@ -75,47 +80,87 @@ function coveredFile(content: Uint8Array, words: CoverWords): Uint8Array {
   }
 }
 
+/** Columns that a bundle came with: their headings, too, are somebody's words. */
+const coveredColumns = (extra: Record<string, string>, words: CoverWords): Record<string, string> =>
+  Object.fromEntries(Object.entries(extra).map(([name, value]) => [words.text(name), words.text(value)]));
+
+/** A log under cover: headings, and cells that are texts. */
+const coveredChannels = (channels: readonly Channel[], words: CoverWords): Channel[] =>
+  words === NO_COVERS
+    ? [...channels]
+    : channels.map(({ heading, values }) => ({
+        heading: words.text(heading),
+        values: Array.isArray(values) ? values.map(words.text) : values,
+      }));
+
+export interface ExportWish {
+  leaving?: Leaving;
+  /** Recordings stand with no bytes: what was heard in them is kept, and who only ranks by it needs no more. */
+  withoutSamples?: boolean;
+}
+
+export interface ExportedBundle {
+  name: string;
+  files: AsyncGenerator<BundleFile>;
+  /** Runs that have to be in it. */
+  runs: number;
+  /** What was heard in each recording, by its path. */
+  heard: ReadonlyMap<string, KeptRecording>;
+  words: CoverWords;
+}
+
 /**
  * A round-up as a bench bundle with everything in it: set-aside runs, reasons, moved windows, notes, change
- * log, and what came with it and we do not know. Files one by one, so that no more than one trace is held.
- * Null where there is no such round-up.
+ * log, and what came with it and we do not know. Files one by one, so that no more than one trace is held; whoever takes them while
+ * others write asks for them in one snapshot (`inSnapshot`). Null where there is no such round-up; the files throw `Refused` where a
+ * covered name would leave.
  */
 export async function exportBundle(
   roundUpId: number,
-  leaving: Leaving = 'covered',
-): Promise<{ name: string; files: AsyncGenerator<BundleFile> } | null> {
+  { leaving = 'covered', withoutSamples = false }: ExportWish = {},
+): Promise<ExportedBundle | null> {
   const view = await viewRoundUp(roundUpId);
   if (!view) return null;
   const { roundUp } = view;
   const runs = [...view.runs].reverse();
-  const [source, entryExtras, runExtras, changes, kept, words, readings] = await withDatabase((db) =>
+  const [source, entryExtras, runExtras, changes, kept, lineUp, readings] = await withDatabase((db) =>
     Promise.all([
       getRoundUpSource(db, roundUpId),
       listEntryExtras(db, roundUpId),
       listRunExtras(db, roundUpId),
       listAllChanges(db, roundUpId),
       listKeptFiles(db, roundUpId),
-      leaving === 'private' ? NO_COVERS : coverWordsOf(db, roundUpId),
+      lineUpOf(db, roundUpId),
       listAllReadings(db, roundUpId),
     ]),
   );
+  const words = leaving === 'private' ? NO_COVERS : coverWordsIn(lineUp);
+  const own = leaving === 'private' ? new Map<string, CoverWords>() : ownCoverWords(lineUp);
+  /** What was written of an entry itself. */
+  const ofEntry = (entry: string, text: string) => words.text(own.get(entry)?.text(text) ?? text);
   const planning = await exportPlanning(roundUp, leaving);
   const isPublic = leaving === 'publishable';
   const labels = uniqueLabels(runs.map((run) => ({ ...run, label: words.id(run.label) })));
   const extras = new Map(runExtras.map((runExtra) => [runExtra.id, runExtra]));
   const taken = new Set<string>();
   const rows = runs.map((run) => ({
-    ...coverAll(run, words),
+    ...run,
     run: labels.get(run.id)!,
     trace: run.hasTrace ? tracePath(labels.get(run.id)!, taken) : '',
-    extra: isPublic ? {} : coverAll(extras.get(run.id)!.extra, words),
-    ...(isPublic ? { note: '' } : {}),
+    extra: isPublic ? {} : coveredColumns(extras.get(run.id)!.extra, words),
+    ...{ setting: ofEntry(run.entry, run.setting), loadName: words.text(run.loadName) },
+    ...{ note: isPublic ? '' : words.text(run.note), setAside: words.text(run.setAside) },
+    ...{ windowReason: words.text(run.windowReason), levelCorrection: coverAll(run.levelCorrection, words) },
   }));
-  const entries = view.entries.map((entry, i) => ({
-    ...coverAll({ ...entry, product: entry.productName, ...entryExtras[i]! }, words),
-    entry: entry.entry,
-    kind: entry.kind as EntryKind,
-  }));
+  const extraOf = new Map(entryExtras.map((entryExtra) => [entryExtra.entry, entryExtra]));
+  const entries = view.entries.map((entry) => {
+    const { fanCount, extra } = extraOf.get(entry.entry)!;
+    return {
+      ...{ ...entry, fanCount, kind: entry.kind as EntryKind, extra: coveredColumns(extra, words) },
+      ...{ product: words.text(entry.productName), maker: words.text(entry.maker) },
+      fans: ofEntry(entry.entry, entry.fans),
+    };
+  });
 
   const layouts = coverAll(
     Object.entries(planning.lineUp).flatMap(([code, { entry }]) =>
@@ -132,7 +177,7 @@ export async function exportBundle(
   const prices = coverAll(noted, words);
   const bridged = coverAll(await bridgedForBundle(view), words);
   const recordings = await withDatabase((db) => listRecordings(db, roundUpId));
-  const clips = exportedClips(recordings, { labels, words, isPublic });
+  const clips = exportedClips(recordings, { labels, words, ofEntry, isPublic });
   const tables: BundleTable[] = [
     ...(told.length > 0 ? (['changes.csv'] as const) : []),
     ...(readings.length > 0 ? (['readings.csv'] as const) : []),
@@ -153,6 +198,7 @@ export async function exportBundle(
     .map(({ path, content }) => ({
       path: words.id(path),
       bytes: coveredFile(content, words),
+      isPhoto: path.startsWith('photos/'),
     }));
 
   async function* files(): AsyncGenerator<BundleFile> {
@@ -172,8 +218,11 @@ export async function exportBundle(
       yield encode(
         'changes.csv',
         changesCsv(
-          coverAll(told, words).map((change) => ({
-            ...change,
+          told.map((change) => ({
+            // Codes are ids: an entry under cover has one of its own.
+            ...(change.what === 'entry'
+              ? { ...change, who: words.text(change.who) }
+              : coverAll(change, words)),
             run: labels.get(change.runId)!,
             changedAt: change.changedAt.toISOString(),
           })),
@@ -182,14 +231,23 @@ export async function exportBundle(
     }
     for (const row of rows) {
       if (!row.hasTrace) continue;
-      const channels = await withDatabase((db) => readTrace(db, row.id));
+      const channels = coveredChannels(await withDatabase((db) => readTrace(db, row.id)), words);
       traces.push({ path: row.trace, headings: channels.map((channel) => channel.heading) });
       yield encode(row.trace, traceCsv(channels));
     }
     if (clips.length > 0) yield encode('clips.csv', clipsCsv(clips.map(({ row }) => row)));
     if (bridged.length > 0) yield encode('bridged.csv', bridgedCsv(bridged));
-    for (const { id, row } of clips) yield { path: row.path, bytes: await recordedWhole(id) };
-    for (const file of others) yield file;
+    for (const { id, row } of clips)
+      yield {
+        path: row.path,
+        bytes: withoutSamples
+          ? new Uint8Array()
+          : await leavingWav(row.path, await recordedWhole(id), leaving),
+      };
+    for (const { path, bytes, isPhoto } of others) {
+      const left = isPhoto && leaving !== 'private' ? await leavingPhoto(bytes) : bytes;
+      if (left) yield { path, bytes: left };
+    }
     const { name, title, packageId, beganAt, rig, loadsW, noiseLineDba, windowS, referenceAmbientC } =
       roundUp;
     const { name: rigName, enclosure, meterDistanceCm, limitC, powerAt } = rig;
@@ -215,5 +273,15 @@ export async function exportBundle(
       ]),
     );
   }
-  return { name: roundUp.name, files: files() };
+  async function* gated(): AsyncGenerator<BundleFile> {
+    for await (const file of files()) {
+      refuseCovered(words, file.path, file.bytes);
+      yield file;
+    }
+  }
+  return {
+    ...{ name: words.id(roundUp.name), runs: runs.length, words },
+    files: gated(),
+    heard: new Map(clips.map(({ id, row }) => [row.path, recordings.find((other) => other.id === id)!])),
+  };
 }

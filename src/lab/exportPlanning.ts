@@ -2,45 +2,32 @@ import type { Brief } from '@/core/brief/brief';
 import type { Verdict } from '@/core/verdict/verdictSheet';
 import type { PlanSheet } from '@/core/plan/planSheet';
 import type { RigBook } from '@/core/rig/instrument';
-import type { Product } from '@/core/lineUp/product';
+import { unnamed } from '@/core/lineUp/product';
 import { caseNamed } from '@/database/cases';
 import { withDatabase } from '@/database/pool';
 import { listRevisions } from '@/database/rigs';
 import type { RoundUp } from '@/database/roundUps';
 import { readSheet } from '@/database/sheets';
 import { blankSample, type Sample } from '@/core/lineUp/sample';
-import type { Leaving } from '@/core/lineUp/underCover';
+import { coverAll, NO_COVERS, type CoverWords, type Leaving } from '@/core/lineUp/underCover';
 import { NO_PARTS, type BundleLineUp, type PlanningParts } from '@/formats/bundle/planningParts';
+import { ownCoverWords } from './coverWordsOf';
 import { lineUpOf, type LineUpEntry } from './lineUpView';
 import { setupOf } from './rigView';
-
-/** Under cover a product leaves the lab by its cover name, without what would give it away. */
-function covered(product: Product, coverName: string): Product {
-  return {
-    ...product,
-    name: coverName,
-    maker: '',
-    revision: '',
-    makersNoise: '',
-    seller: '',
-    availability: '',
-    warranty: '',
-  };
-}
 
 /** A sample without what concerns the lab and its lenders alone. */
 const forReaders = (sample: Sample): Sample => ({ ...blankSample(sample.label), state: sample.state });
 
-function lineUpPart(entry: LineUpEntry, leaving: Leaving): BundleLineUp | null {
+function lineUpPart(entry: LineUpEntry, leaving: Leaving, own: CoverWords): BundleLineUp | null {
   if (entry.product.version === 0 && entry.entry.version === 0 && !entry.sample) return null;
   const product = entry.product.version === 0 ? null : entry.product.body;
   const sample = entry.sample?.body ?? null;
   return {
     product:
       product && entry.covered && leaving !== 'private'
-        ? covered(product, entry.entry.body.coverName.trim())
+        ? unnamed(product, entry.entry.body.coverName.trim())
         : product,
-    entry: entry.entry.version === 0 ? null : entry.entry.body,
+    entry: entry.entry.version === 0 ? null : coverAll(entry.entry.body, own),
     sample:
       sample && leaving === 'publishable'
         ? forReaders(sample)
@@ -76,8 +63,9 @@ export async function exportPlanning(roundUp: RoundUp, leaving: Leaving = 'cover
         setup: setupOf(row),
       }));
     }
+    const own = leaving === 'private' ? null : ownCoverWords(lineUp);
     for (const entry of lineUp) {
-      const part = lineUpPart(entry, leaving);
+      const part = lineUpPart(entry, leaving, own?.get(entry.code) ?? NO_COVERS);
       if (part) parts.lineUp[entry.code] = part;
     }
     return parts;

@@ -33,7 +33,7 @@ export function verdictCsv(
   const common = (code: string) => {
     const entry = byCode.get(code)!;
     return {
-      entry: cell(entry.entry),
+      entry: safeText(entry.entry),
       product: cell(entry.product),
       maker: cell(entry.maker),
       fans: cell(entry.fans),

@@ -6,6 +6,18 @@ export interface Answer {
   message: string;
 }
 
+const MOST_TRIES = 4;
+
+/** Asks, and again where it is told to come later: then nothing was done yet. */
+async function patientFetch(url: string, init: RequestInit): Promise<Response> {
+  for (let tries = 1; ; tries += 1) {
+    const response = await fetch(url, init);
+    const laterS = Number(response.headers.get('retry-after') ?? '');
+    if (response.status !== 503 || !(laterS > 0) || tries === MOST_TRIES) return response;
+    await new Promise((resolve) => setTimeout(resolve, laterS * 1000));
+  }
+}
+
 /** Sends a change and gives the answer in words, also where nobody answers. */
 export async function sendJson(
   url: string,
@@ -13,7 +25,7 @@ export async function sendJson(
   body: unknown,
 ): Promise<Answer> {
   try {
-    const response = await fetch(url, {
+    const response = await patientFetch(url, {
       method,
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify(body),

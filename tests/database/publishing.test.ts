@@ -5,8 +5,10 @@ import { withDatabase } from '@/database/pool';
 import { importBundle } from '@/lab/importBundle';
 import { editRuns } from '@/lab/editRun';
 import { viewLineUp } from '@/lab/lineUpView';
-import { addPhoto, cleanPhoto, MOST_PHOTO_BYTES, readPhoto } from '@/lab/publish/photos';
-import { publish, publishableFiles, reportAgain, type PublishWish } from '@/lab/publish/publish';
+import { MOST_PHOTO_BYTES } from '@/lab/publish/photoBounds';
+import { addPhoto, cleanPhoto, readPhoto } from '@/lab/publish/photos';
+import { publish, reportAgain, type PublishWish } from '@/lab/publish/publish';
+import { publishable } from '@/lab/outgoing/publishable';
 import { closeShare, openShare, readPublished, sharedPage, viewPublished } from '@/lab/publish/shares';
 import { bundleReport } from '@/lab/report/bundleReport';
 import { orderFile, orderPlate } from '@/lab/report/orderFiles';
@@ -214,7 +216,7 @@ test('a whole round-up with its verdict and photographs goes out and comes back'
     (JSON.parse(new TextDecoder().decode(files.get('datapackage.json'))) as { abanico: { verdict: unknown } })
       .abanico.verdict;
   expect(verdictIn(second)).toEqual(verdictIn(first));
-  const { html } = await bundleReport((await publishableFiles(id))!);
+  const { html } = await bundleReport((await publishable(id, { withoutSamples: false }))!.files);
   expect(html).toContain('alt="the plate"');
   expect(html).toMatch(/<strong>good<\/strong> \d\d\.\d ± \d\.\d K/);
   // A photograph that is none spoils the import, and nothing of it is kept.
@@ -245,7 +247,7 @@ test('the demo’s verdict is published once and corrected once, with an award r
 test('what is for readers holds no notes, serial numbers, lenders or strangers’ files; what is private holds all', async () => {
   const asText = async (leaving: 'private' | 'publishable') => {
     const parts: string[] = [];
-    for await (const { path, bytes } of (await exportBundle(towers, leaving))!.files)
+    for await (const { path, bytes } of (await exportBundle(towers, { leaving }))!.files)
       if (!path.startsWith('traces/')) parts.push(path, new TextDecoder().decode(bytes));
     return parts.join('\n');
   };
@@ -288,7 +290,7 @@ test('a covered name stands in nothing that leaves: report, data, tables, plates
   }
   for (const kind of ['bars', 'curves'] as const) {
     const plate = await orderPlate(seen, what, { kind, night: kind === 'bars', lit: new Set(), first: 3 });
-    gone.push(plate.known ? plate.value : '');
+    gone.push(plate.known ? plate.value.text : '');
   }
   // The report's own data are packed: they are the tables of the bundle once more.
   const whole = gone.join('\n');

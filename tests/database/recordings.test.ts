@@ -147,7 +147,7 @@ test('out and back: every recording to the byte, with what it stands by and what
 
 test('a covered name stands in no path and no row of what leaves', async () => {
   const leaving = new Map<string, Uint8Array>();
-  for await (const { path, bytes } of (await exportBundle(fans, 'publishable'))!.files)
+  for await (const { path, bytes } of (await exportBundle(fans, { leaving: 'publishable' }))!.files)
     leaving.set(path, bytes);
   const rows = new TextDecoder().decode(leaving.get('clips.csv'));
   const paths = [...leaving.keys()].filter((path) => path.endsWith('.wav'));

@@ -1,4 +1,5 @@
-import { withDatabase } from '@/database/pool';
+import { closePool, DatabaseAway, DatabaseBusy, inTransaction, withDatabase } from '@/database/pool';
+import { wasHeldUp } from '@/database/loopLag';
 import { editRuns } from '@/lab/editRun';
 import { runEdits } from '@/lab/runEditSchema';
 import { beginUpload, takeFile, uploadedFiles } from '@/lab/uploads';
@@ -75,4 +76,52 @@ test('values that no bench has do not come in by a bundle, whatever cell they st
       );
   }
   expect(await count()).toEqual(before);
+});
+
+const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+const one = () => withDatabase((db) => db.query('SELECT 1'));
+
+test('a wait in our own queue is busy, and not a database that is away', async () => {
+  let [goOn, held] = [() => {}, 0];
+  const waits = new Promise<void>((resolve) => (goOn = resolve));
+  const others = Array.from({ length: 8 }, () =>
+    inTransaction(async () => {
+      held += 1;
+      await waits;
+    }),
+  );
+  while (held < 8) await pause(10);
+  await expect(one()).rejects.toBeInstanceOf(DatabaseBusy);
+  goOn();
+  await Promise.all(others);
+  await one();
+});
+
+test('an answer that we were too busy to take is no silence; a silence is one', async () => {
+  await closePool();
+  process.env.ABANICO_PATIENCE_MS = '600';
+  try {
+    await one();
+    expect(wasHeldUp(600)).toBe(false);
+    const slow = withDatabase((db) => db.query('SELECT pg_sleep(0.3)')).catch((error: unknown) => error);
+    await pause(50);
+    const until = performance.now() + 2000;
+    while (performance.now() < until);
+    expect(wasHeldUp(600)).toBe(true);
+    expect(await slow).not.toBeInstanceOf(DatabaseAway);
+    await pause(800);
+    expect(wasHeldUp(600)).toBe(false);
+    await expect(withDatabase((db) => db.query('SELECT pg_sleep(2)'))).rejects.toBeInstanceOf(DatabaseAway);
+  } finally {
+    delete process.env.ABANICO_PATIENCE_MS;
+    await closePool();
+  }
+});
+
+test('thirty who look at a round-up at once have it read once, and each new write is seen', async () => {
+  const id = await importSound(smallBundle());
+  const all = await Promise.all(Array.from({ length: 30 }, () => viewRoundUp(id)));
+  expect(new Set(all).size).toBe(1);
+  await withDatabase((db) => db.query(`UPDATE runs SET note = 'seen' WHERE id = $1`, [all[0]!.runs[0]!.id]));
+  expect((await viewRoundUp(id))!.runs.some(({ note }) => note === 'seen')).toBe(true);
 });

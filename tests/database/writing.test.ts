@@ -81,7 +81,9 @@ test('orders go out as tables and plates of whatever can be ranked, and say why 
   expect(reasonOf(await orderFile(view, { ...what, response: 'airspeed' }, 'csv'))).toMatch(
     /no run has the response/,
   );
-  const plate = valueOf(await orderPlate(view, what, { kind: 'curves', night: true, lit: new Set(['b']) }));
+  const { text: plate } = valueOf(
+    await orderPlate(view, what, { kind: 'curves', night: true, lit: new Set(['b']) }),
+  );
   expect(plate).toMatch(/^<svg [^>]*width="1920" height="1080"/);
   expect(plate.match(/<g opacity="0.25">/g)).toHaveLength(1);
   expect(
@@ -119,7 +121,8 @@ test('a report of links, captions and an empty verdict; a private bundle comes b
     reason: '',
   });
   const files = new Map<string, Uint8Array>();
-  for await (const { path, bytes } of (await exportBundle(id, 'private'))!.files) files.set(path, bytes);
+  for await (const { path, bytes } of (await exportBundle(id, { leaving: 'private' }))!.files)
+    files.set(path, bytes);
   const again = await importBundle(files, { asAnother: true, othersNew: true });
   if (!again.imported) throw new Error(JSON.stringify(again.problems));
   const back = (await viewLineUp(again.roundUpId)).find(({ covered }) => covered)!;

@@ -182,7 +182,7 @@ test('what waits to be written is neither lost nor doubled when a write fails, a
   expect(times()).toEqual([]);
 });
 
-test('a spool whose last line was cut off by a kill gives what stands before it', () => {
+test('a spool whose last line was cut off by a kill gives what stands before it, and what comes after', () => {
   const file = join(mkdtempSync(join(tmpdir(), 'abanico-spool-')), 'spool.jsonl');
   const spool = new Spool(file);
   expect(spool.read()).toEqual([]);
@@ -190,7 +190,11 @@ test('a spool whose last line was cut off by a kill gives what stands before it'
   mount.take(sampleAt(1));
   mount.spool(1, (unwritten) => spool.append(unwritten));
   writeFileSync(file, `${readFileSync(file, 'utf8')}{"sessionId":7,"samples":[{"atS":2,`);
-  expect(spool.read().flatMap((unwritten) => unwritten.samples.map((sample) => sample.atS))).toEqual([1]);
+  const times = () => spool.read().flatMap((unwritten) => unwritten.samples.map((sample) => sample.atS));
+  expect(times()).toEqual([1]);
+  mount.take(sampleAt(3));
+  mount.spool(1, (unwritten) => spool.append(unwritten));
+  expect(times()).toEqual([1, 3]);
   spool.clear();
   expect(spool.read()).toEqual([]);
 });

@@ -1,12 +1,16 @@
 import fc from 'fast-check';
-import type { CoverWords } from '@/core/lineUp/underCover';
+import { NO_COVERS, type CoverWords } from '@/core/lineUp/underCover';
 import { clipsCsv } from '@/formats/bundle/sideTables';
 import { readClips, type BundleClip } from '@/formats/bundle/clipsTable';
 import { ProblemList } from '@/formats/problem';
 import type { Recording } from '@/database/recordings';
 import { exportedClips } from '@/lab/sound/exportedClips';
 
-const PLAIN: CoverWords = { text: (text) => text, id: (text) => text };
+const PLAIN = {
+  labels: new Map<number, string>(),
+  words: NO_COVERS,
+  ofEntry: (_: string, text: string) => text,
+};
 
 /** A text as it may stand in a cell: no more than a thousand characters, none at its ends that a table takes off. */
 const word = (most = 40) =>
@@ -135,10 +139,7 @@ const recording = (id: number, more: Partial<Recording> = {}): Recording =>
 
 test('paths are made of what they are, unique, and stay as they are when another recording comes later', () => {
   const made = (all: Recording[]) =>
-    exportedClips(all, { labels: new Map(), words: PLAIN, isPublic: false }).map(({ id, row }) => [
-      id,
-      row.path,
-    ]);
+    exportedClips(all, { ...PLAIN, isPublic: false }).map(({ id, row }) => [id, row.path]);
   const two = [recording(2), recording(1)];
   expect(made(two)).toEqual([
     [1, 'clips/levante-50.wav'],
@@ -151,8 +152,10 @@ test('paths are made of what they are, unique, and stay as they are when another
 test('what is under cover goes by its cover, and readers are told no reasons', () => {
   const words: CoverWords = {
     text: (text) => text.replace(/levante/gi, 'Sample K'),
-    id: (text) => text.replace('levante', 'sample-k'),
+    id: (text) => text,
+    found: () => null,
   };
+  const ofEntry = (entry: string, text: string) => (entry === 'sample-k' ? text.replace(/120/g, 'K') : text);
   const [tone, take] = exportedClips(
     [
       recording(1, {
@@ -162,13 +165,27 @@ test('what is under cover goes by its cover, and readers are told no reasons', (
         calibratorDb: 114,
         name: 'levante tone.wav',
       }),
-      recording(2, { calibrationId: 1, runId: 7, setAside: 'the Levante rattled', usedAnyway: 'Levante' }),
+      recording(2, {
+        ...{ entry: 'sample-k', setting: 'Levante 120 low', calibrationId: 1, runId: 7 },
+        ...{ setAside: 'the Levante rattled', usedAnyway: 'Levante' },
+      }),
     ],
-    { labels: new Map([[7, '012']]), words, isPublic: true },
+    {
+      labels: new Map([[7, '012']]),
+      words,
+      ofEntry: (entry, text) => words.text(ofEntry(entry, text)),
+      isPublic: true,
+    },
   );
   expect(JSON.stringify([tone, take])).not.toMatch(/levante/i);
   expect(take!.row).toMatchObject({
-    ...{ entry: 'sample-k', calibration: tone!.row.path, calibratorDb: 114, run: '012' },
+    ...{
+      entry: 'sample-k',
+      setting: 'Sample K K low',
+      calibration: tone!.row.path,
+      calibratorDb: 114,
+      run: '012',
+    },
     ...{ setAside: 'set aside', usedAnyway: 'used anyway' },
   });
 });

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { ValidationError, type Schema } from 'yup';
 import { unfitJson } from '@/core/bounds';
-import { isDatabaseAway, isUnsure } from '@/lab/databaseState';
+import { isDatabaseAway, isDatabaseBusy, isUnsure } from '@/lab/databaseState';
 import { Refused } from '@/lab/refusal';
 
 const MOST_BYTES = 256 * 1024;
@@ -73,6 +73,11 @@ export async function withBody<T>(
 export function toldFailure(error: unknown): Response {
   if (error instanceof Refused)
     return Response.json({ message: error.message, field: error.field }, { status: 422 });
+  if (isDatabaseBusy(error))
+    return Response.json(
+      { message: 'Many ask at once. Nothing was changed; try again in a moment.' },
+      { status: 503, headers: { 'retry-after': '2' } },
+    );
   if (isDatabaseAway(error)) {
     const message = isUnsure(error)
       ? 'The database fell silent while it saved: look whether it did once it is back, before you save again.'

@@ -108,14 +108,12 @@ export class BenchSounds {
         yield await Promise.resolve(wav);
       })(),
     );
-    await this.work.run('recording', {
-      uploadId,
-      request: {
-        ...{ roundUpId, kind, run, recordedAt, distanceCm: null, channel: 1 },
-        entry: kind === 'clip' ? entry : '',
-        setting: kind === 'clip' ? setting : '',
-        calibratorDb: kind === 'calibration' ? ACTUATOR_DB : null,
-      },
-    });
+    const request = {
+      ...{ roundUpId, kind, run, recordedAt, distanceCm: null, channel: 1 },
+      entry: kind === 'clip' ? entry : '',
+      setting: kind === 'clip' ? setting : '',
+      calibratorDb: kind === 'calibration' ? ACTUATOR_DB : null,
+    };
+    await this.work.run('recording', { uploadId, request }, uploadId);
   }
 }

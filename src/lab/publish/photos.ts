@@ -4,18 +4,27 @@ import { keptFile } from '@/database/exports';
 import { inTransaction, withDatabase } from '@/database/pool';
 import { keepFile } from '@/database/roundUps';
 import { roundUpIsThere } from '@/database/publishing';
+import { isBarePicture } from '@/formats/picture/barePicture';
 import { Refused } from '../refusal';
+import { MOST_PHOTO_BYTES } from './photoBounds';
 
-/** A photograph of a phone has some 5 MB. */
-export const MOST_PHOTO_BYTES = 25 * 2 ** 20;
 const MOST_PIXELS = 60_000_000;
+const LONGEST_SIDE_PX = 16_384;
+/** Decoded, a picture takes its pixels times the bytes of each: 60 million of four bytes. */
+const MOST_DECODED_BYTES = 240_000_000;
 const LONGEST_PX = 2000;
 const KINDS: Record<string, string> = { jpeg: 'jpg', png: 'png', webp: 'webp' };
+const DEPTH_BYTES: Record<string, number> = { uchar: 1, char: 1, ushort: 2, short: 2 };
+
+// What one picture is decoded with; the next waits for it.
+sharp.concurrency(1);
+sharp.cache(false);
 
 /**
- * A photograph as it may leave the lab: no larger than a page shows, turned as its camera said, and without what the camera wrote
- * into it (place, time, owner). The same picture gives the same bytes; one that carries nothing and is small enough stays as it is.
- * @throws Refused where it is no PNG, JPEG or WebP
+ * A photograph as it may leave the lab: no larger than a page shows, turned as its camera said, and without anything that was written
+ * beside it (place, time, owner, texts). The same picture gives the same bytes; one that carries nothing and is small enough stays as it
+ * is.
+ * @throws Refused where it is no PNG, JPEG or WebP, or too large decoded
  */
 export async function cleanPhoto(bytes: Uint8Array): Promise<{ bytes: Uint8Array; kind: string }> {
   if (bytes.length > MOST_PHOTO_BYTES)
@@ -24,11 +33,20 @@ export async function cleanPhoto(bytes: Uint8Array): Promise<{ bytes: Uint8Array
     );
   try {
     const image = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' });
-    const { format, width, height, exif, xmp, iptc, icc, orientation, pages } = await image.metadata();
+    const { format, width = 0, height = 0, channels = 4, depth = '' } = await image.metadata();
     const kind = KINDS[format ?? ''];
     if (!kind) throw new Refused('not a PNG, JPEG or WebP');
-    const isBare = !exif && !xmp && !iptc && !icc && (orientation ?? 1) === 1 && (pages ?? 1) === 1;
-    if (isBare && Math.max(width ?? 0, height ?? 0) <= LONGEST_PX) return { bytes, kind };
+    const longest = Math.max(width, height);
+    const decoded = width * height * channels * (DEPTH_BYTES[depth] ?? 4);
+    if (longest > LONGEST_SIDE_PX || decoded > MOST_DECODED_BYTES)
+      throw new Refused(
+        `the photograph has ${width} × ${height} pixels of ${channels * (DEPTH_BYTES[depth] ?? 4)} bytes: ${MOST_DECODED_BYTES / 1e6} MB decoded and ${LONGEST_SIDE_PX} pixels a side are the most`,
+      );
+    if (isBarePicture(bytes) && longest <= LONGEST_PX) {
+      // Whole, and not only by its head.
+      await image.stats();
+      return { bytes, kind };
+    }
     const made = await image
       .rotate()
       .resize({ width: LONGEST_PX, height: LONGEST_PX, fit: 'inside', withoutEnlargement: true })

@@ -6,22 +6,16 @@ import { inTransaction, withDatabase } from '@/database/pool';
 import { roundUpIsThere } from '@/database/publishing';
 import type { ReportVersion } from '@/core/verdict/reportVersion';
 import { coverWordsOf } from '../coverWordsOf';
-import { exportBundle } from '../exportBundle';
+import { refuseCovered } from '../outgoing/coverGate';
+import { publishable } from '../outgoing/publishable';
 import { Refused } from '../refusal';
+import type { Bundle } from '@/formats/bundle/readBundle';
+import { problemText } from '@/formats/problem';
 import type { BundleOrders } from '../report/bundleOrders';
 import { bundleReport, reportOf } from '../report/bundleReport';
 
 /** By the local calendar, since a zip keeps no zone: the same bytes everywhere. */
 const LONG_AGO = new Date(1990, 0, 1);
-
-/** The publishable files of a round-up: covered names, no notes, no serial numbers or lenders. */
-export async function publishableFiles(roundUpId: number): Promise<Map<string, Uint8Array> | null> {
-  const bundle = await exportBundle(roundUpId, 'publishable');
-  if (!bundle) return null;
-  const files = new Map<string, Uint8Array>();
-  for await (const { path, bytes } of bundle.files) files.set(path, bytes);
-  return files;
-}
 
 /** The order that versions are compared by: the rise, or what else the round-up has, at its own line. */
 function figuresOf(orders: BundleOrders): PublishedFigure[] {
@@ -32,6 +26,15 @@ function figuresOf(orders: BundleOrders): PublishedFigure[] {
     ...{ entry, name: orders.find(entry)?.name ?? entry, value, interval95, unit, decimals },
     place: placeFrom === placeTo ? String(placeFrom) : `${placeFrom}–${placeTo}`,
   }));
+}
+
+/** What is published must hold every run of the lab: one that is left out on the way would change the order in silence. */
+function refuseMissingRuns({ runs, problems }: Bundle, wanted: number): void {
+  if (runs.length === wanted) return;
+  const why = problems.slice(0, 3).map(problemText).join('; ');
+  throw new Refused(
+    `not published: ${wanted - runs.length} of ${wanted} runs would be missing in it. ${why}`,
+  );
 }
 
 export interface PublishWish {
@@ -52,9 +55,11 @@ export interface PublishWish {
 export async function publish(roundUpId: number, wish: PublishWish, now: Date): Promise<{ version: number }> {
   if (wish.embargoUntil && wish.embargoUntil.getTime() <= now.getTime())
     throw new Refused('the embargo ends in the past: name a later time, or none', 'embargoUntil');
-  const files = await publishableFiles(roundUpId);
-  if (!files) throw new Refused('this round-up is not there any more');
-  const ready = await reportOf(files);
+  const found = await publishable(roundUpId, { withoutSamples: false });
+  if (!found) throw new Refused('this round-up is not there any more');
+  const { files } = found;
+  const ready = await reportOf(files, found.sounds);
+  refuseMissingRuns(ready.bundle, found.runs);
   const figures = figuresOf(ready.orders);
   return inTransaction(async (db) => {
     if (!(await roundUpIsThere(db, roundUpId))) throw new Refused('this round-up is not there any more');
@@ -86,6 +91,7 @@ export async function publish(roundUpId: number, wish: PublishWish, now: Date): 
     ];
     const about: ReportVersion = { number: version, publishedAt: now.toISOString(), corrections };
     const { html, broken } = ready.write(about);
+    refuseCovered(words, 'the report', html);
     if (broken.length > 0) throw new Refused(`not published: ${broken.slice(0, 5).join('; ')}`, 'broken');
     await insertPublication(db, {
       ...{ roundUpId, version, publishedAt: now, who: wish.who, embargoUntil: wish.embargoUntil, reason },

@@ -10,7 +10,7 @@ import type { LabRun } from '@/core/runs/labRun';
 import { inARow, orderSentences } from '@/core/verdict/orderSentences';
 import { firstVerdict } from '@/core/verdict/verdictSheet';
 import type { BundleFiles } from '@/formats/bundle/bundleFiles';
-import { withLoudness } from '../sound/bundleClips';
+import { withLoudness, type KnownSounds } from '../sound/bundleClips';
 import { readBundle, type Bundle } from '@/formats/bundle/readBundle';
 import { problemText } from '@/formats/problem';
 import { markdownHtml } from '@/formats/report/markdown';
@@ -126,15 +126,19 @@ export async function bundleReport(
 
 /** A bundle read once, with its orders, to be written as a report of whatever version. */
 export interface ReadyReport {
+  bundle: Bundle;
   orders: BundleOrders;
   write: (version: ReportVersion | null) => BundleReport;
 }
 
-/** @throws UnusableInput where it is no bundle */
-export async function reportOf(files: BundleFiles): Promise<ReadyReport> {
-  const bundle = await withLoudness(readBundle(files));
+/**
+ * @param sounds what is known of its recordings; without it they are listened to
+ * @throws UnusableInput where it is no bundle
+ */
+export async function reportOf(files: BundleFiles, sounds?: KnownSounds): Promise<ReadyReport> {
+  const bundle = await withLoudness(readBundle(files), sounds);
   const orders = bundleOrders(bundle);
-  return { orders, write: (version) => written(files, bundle, orders, version) };
+  return { bundle, orders, write: (version) => written(files, bundle, orders, version) };
 }
 
 function written(

@@ -45,7 +45,7 @@ export async function orderPlate(
   view: RoundUpView,
   what: ShownWhat,
   wish: PlateWish,
-): Promise<Outcome<string>> {
+): Promise<Outcome<{ type: string; text: string }>> {
   const { bundle, orders } = await publishableOrders(view);
   const order = orders.order(what);
   if (!order.known) return order;
@@ -60,5 +60,5 @@ export async function orderPlate(
     first: wish.first,
   });
   const face = `<style>@font-face{font-family:'Archivo Variable';src:url(data:font/woff2;base64,${pictureFont()}) format('woff2');font-weight:100 900}</style>`;
-  return { known: true, value: svg.replace('<title>', `${face}<title>`) };
+  return { known: true, value: { type: 'image/svg+xml', text: svg.replace('<title>', `${face}<title>`) } };
 }

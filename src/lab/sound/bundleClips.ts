@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { correctedDb } from '@/core/levels/levelCorrection';
 import { energyMeanDb } from '@/core/levels/energyMeanDb';
+import type { BriefSound } from '@/core/sound/keptSound';
 import { judgedClip, type JudgedClip } from '@/core/sound/judgedClip';
 import { countedLoudness } from '@/core/sound/countedLoudness';
 import { runLoudness, USUAL_MAINS_HZ } from '@/core/sound/runLoudness';
@@ -10,12 +11,21 @@ import type { BundleClip } from '@/formats/bundle/clipsTable';
 import type { Bundle } from '@/formats/bundle/readBundle';
 import { wavStart, type WavStart } from '@/formats/wav/wavStart';
 import { UnusableInput, type Problem } from '@/formats/problem';
-import { bytesSource } from './hearWav';
+import { bytesSource, type WavSource } from './hearWav';
 import { hearRecording, type HeardRecording } from './keepRecording';
 
 /** What was heard of late, by the bytes and how they were listened to: a bundle is read for its check, its import and each report. */
 const heardBefore = new Map<string, HeardRecording>();
 const MOST_HEARD = 64;
+
+/** What is known of a recording once somebody has listened. */
+export type Listened = Pick<HeardRecording, 'fullScaleDb'> & { sound: BriefSound };
+
+/** Recordings that the lab has listened to before: what was heard, and their beginnings. */
+export interface KnownSounds {
+  heard: ReadonlyMap<string, Listened>;
+  source: (path: string) => WavSource;
+}
 
 type HeardAs = Pick<BundleClip, 'kind' | 'calibratorDb' | 'channel'>;
 
@@ -33,20 +43,28 @@ async function hear(path: string, bytes: Uint8Array, as: HeardAs): Promise<Heard
   return heard;
 }
 
-export interface HeardBundle {
+export interface HeardBundle<H extends Listened = HeardRecording> {
   /** By path. */
-  calibrations: Map<string, HeardRecording>;
-  rooms: Map<string, HeardRecording>;
-  clips: { clip: BundleClip; heard: HeardRecording }[];
+  calibrations: Map<string, H>;
+  rooms: Map<string, H>;
+  clips: { clip: BundleClip; heard: H }[];
   problems: Problem[];
 }
 
 /** Listens to all recordings of a bundle; those that cannot be used are listed by their row. */
-export async function hearBundle(bundle: Bundle, tell: Tell = untold): Promise<HeardBundle> {
-  const made: HeardBundle = { calibrations: new Map(), rooms: new Map(), clips: [], problems: [] };
+export function hearBundle(bundle: Bundle, tell: Tell = untold): Promise<HeardBundle> {
+  return heardBy(bundle, (path, as) => hear(path, bundle.sounds.get(path)!, as), tell);
+}
+
+async function heardBy<H extends Listened>(
+  bundle: Bundle,
+  listen: (path: string, as: HeardAs) => Promise<H>,
+  tell: Tell,
+): Promise<HeardBundle<H>> {
+  const made: HeardBundle<H> = { calibrations: new Map(), rooms: new Map(), clips: [], problems: [] };
   const attempt = async (clip: BundleClip, path: string, as: HeardAs, column: string) => {
     try {
-      return await hear(path, bundle.sounds.get(path)!, as);
+      return await listen(path, as);
     } catch (error) {
       if (!(error instanceof UnusableInput)) throw error;
       made.problems.push({
@@ -89,8 +107,8 @@ export const HEARD_S = 2.5;
 /** A clip of a bundle judged as the lab judges its own. */
 export function judgedBundleClip(
   bundle: Bundle,
-  heard: HeardBundle,
-  { clip, heard: { sound } }: HeardBundle['clips'][number],
+  heard: HeardBundle<Listened>,
+  { clip, heard: { sound } }: HeardBundle<Listened>['clips'][number],
 ): JudgedClip {
   const runs = bundle.runs.filter(
     ({ run }) => run.entry === clip.entry && run.setting === clip.setting && !run.setAside,
@@ -118,10 +136,16 @@ export function judgedBundleClip(
   });
 }
 
-/** The bundle with the loudness of each run by its recordings, for orders by sone; as it is where it holds none. */
-export async function withLoudness(bundle: Bundle): Promise<Bundle> {
+/**
+ * The bundle with the loudness of each run by its recordings, for orders by sone; as it is where it holds none. What the lab has heard
+ * before is not listened to again.
+ */
+export async function withLoudness(bundle: Bundle, known?: KnownSounds): Promise<Bundle> {
   if (bundle.clips.length === 0) return bundle;
-  const heard = await hearBundle(bundle);
+  const heard: HeardBundle<Listened> = known
+    ? await heardBy(bundle, (path) => Promise.resolve(known.heard.get(path)!), untold)
+    : await hearBundle(bundle);
+  const sourceOf = known?.source ?? ((path: string) => bytesSource(path, bundle.sounds.get(path)!));
   const clips = heard.clips.map((item) => ({
     clip: item.clip,
     judged: judgedBundleClip(bundle, heard, item),
@@ -135,9 +159,6 @@ export async function withLoudness(bundle: Bundle): Promise<Bundle> {
   const isHeard = bundle.dataPackage.planning.verdict?.parts.some(({ kind }) => kind === 'sounds');
   const starts = new Map<string, WavStart>();
   for (const { clip } of isHeard ? clips : [])
-    starts.set(
-      clip.path,
-      await wavStart(bytesSource(clip.path, bundle.sounds.get(clip.path)!), clip.channel, HEARD_S),
-    );
+    starts.set(clip.path, await wavStart(sourceOf(clip.path), clip.channel, HEARD_S));
   return { ...bundle, heard: { sones, clips, starts } };
 }

@@ -20,14 +20,25 @@ const plain = (text: string) =>
  */
 export function exportedClips(
   recordings: readonly Recording[],
-  { labels, words, isPublic }: { labels: ReadonlyMap<number, string>; words: CoverWords; isPublic: boolean },
+  {
+    labels,
+    words,
+    ofEntry,
+    isPublic,
+  }: {
+    labels: ReadonlyMap<number, string>;
+    words: CoverWords;
+    /** What was written of an entry itself, under its cover. */
+    ofEntry: (entry: string, text: string) => string;
+    isPublic: boolean;
+  },
 ): ExportedClip[] {
   const taken = new Set<string>();
   const pathOf = new Map<number, string>();
   // The oldest first, so that one that comes later changes no path.
   const all = [...recordings].sort((a, b) => a.recordedAt.getTime() - b.recordedAt.getTime() || a.id - b.id);
   for (const { id, kind, entry, setting } of all) {
-    const base = plain(kind === 'clip' ? `${words.id(entry)}-${words.text(setting)}` : kind);
+    const base = plain(kind === 'clip' ? `${entry}-${ofEntry(entry, setting)}` : kind);
     let path = `clips/${base}.wav`;
     for (let i = 2; taken.has(path.toLowerCase()); i += 1) path = `clips/${base}-${i}.wav`;
     taken.add(path.toLowerCase());
@@ -41,8 +52,9 @@ export function exportedClips(
       id,
       row: {
         kind,
-        entry: kind === 'clip' ? words.id(recording.entry) : '',
-        setting: words.text(recording.setting),
+        entry: kind === 'clip' ? recording.entry : '',
+        setting:
+          kind === 'clip' ? ofEntry(recording.entry, recording.setting) : words.text(recording.setting),
         path: pathOf.get(id)!,
         calibration: pathOf.get(calibrationId ?? 0) ?? '',
         room: pathOf.get(roomId ?? 0) ?? '',

@@ -24,6 +24,31 @@ export async function* recordedBytes(recordingId: number): AsyncGenerator<Uint8A
   }
 }
 
+/** A kept recording as bytes to read at places: no more of it is fetched than is asked for. */
+export function recordedSource(recordingId: number, name: string, size: number): WavSource {
+  let held: { seq: number; part: Uint8Array } | null = null;
+  const partAt = async (seq: number) => {
+    if (held?.seq !== seq) {
+      const part = await withDatabase((db) => readRecordingPart(db, recordingId, seq));
+      held = { seq, part: part ?? new Uint8Array() };
+    }
+    return held.part;
+  };
+  const read = async (offset: number, length: number) => {
+    const end = Math.min(size, offset + length);
+    const pieces: Uint8Array[] = [];
+    for (let at = offset; at < end;) {
+      const seq = Math.floor(at / PART_BYTES);
+      const piece = (await partAt(seq)).subarray(at - seq * PART_BYTES, end - seq * PART_BYTES);
+      if (piece.length === 0) break;
+      pieces.push(piece);
+      at += piece.length;
+    }
+    return new Uint8Array(Buffer.concat(pieces));
+  };
+  return { name, size, read };
+}
+
 /** A kept recording whole: for bundles, which hold their files in memory. */
 export async function recordedWhole(recordingId: number): Promise<Uint8Array> {
   const parts: Uint8Array[] = [];

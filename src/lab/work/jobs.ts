@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import type { Tell } from '@/core/progress';
 import type { RememberedColumn } from '@/formats/log/logReader';
 import { checkUpload } from '../checkUpload';
@@ -7,9 +8,11 @@ import { importRawRuns } from '../importRawRuns';
 import { importUpload } from '../importUpload';
 import { keepRecording, type RecordingRequest } from '../sound/keepRecording';
 import type { RawRunsPlan } from '../rawRunsSchema';
-import { dropUpload } from '../uploads';
+import { makeOutgoing, type OutgoingWish } from '../outgoing/makeOutgoing';
+import { addPhoto } from '../publish/photos';
+import { publish, type PublishWish } from '../publish/publish';
 
-/** What is done on a process of its own, since it may take long or much: everything that reads what came from outside. */
+/** What is done on a process of its own, since it may take long or much: what reads files from outside, and what makes those that leave. */
 const JOBS = {
   check: (other: { uploadId: string }, tell: Tell) => checkUpload(other.uploadId, tell),
   describe: (other: { uploadId: string; fileId: number; columns?: RememberedColumn[] }, tell: Tell) =>
@@ -18,9 +21,13 @@ const JOBS = {
     importUpload(uploadId, choices, tell),
   recording: ({ uploadId, request }: { uploadId: string; request: RecordingRequest }, tell: Tell) =>
     keepRecording(uploadId, request, tell),
-  drop: (other: { uploadId: string }) => dropUpload(other.uploadId),
   runs: (other: { uploadId: string; plan: RawRunsPlan }, tell: Tell) =>
     importRawRuns(other.uploadId, other.plan, tell),
+  make: ({ wish, file }: { wish: OutgoingWish; file: string }, tell: Tell) => makeOutgoing(wish, file, tell),
+  publish: ({ roundUpId, wish, now }: { roundUpId: number; wish: PublishWish; now: Date }) =>
+    publish(roundUpId, wish, now),
+  photo: async ({ roundUpId, file }: { roundUpId: number; file: string }) =>
+    addPhoto(roundUpId, new Uint8Array(await readFile(file))),
 };
 
 export type JobName = keyof typeof JOBS;

@@ -1,6 +1,7 @@
 import { nothingUsable } from '../checkUpload';
 import type { JobResult } from './jobs';
 import { Refused } from '../refusal';
+import { dropUpload } from '../uploads';
 import { WorkPool } from './workPool';
 
 /** What one piece of work may take: more needs more than a reviewer's evening. */
@@ -20,15 +21,15 @@ export function work(): WorkPool {
 /** Looks at an upload on a process of its own; what takes too much is told like any fault of a bundle. */
 export async function checkAside(uploadId: string): Promise<JobResult<'check'>> {
   try {
-    return await work().run('check', { uploadId });
+    return await work().run('check', { uploadId }, uploadId);
   } catch (error) {
     if (error instanceof Refused) return nothingUsable({ file: 'upload', message: error.message });
     throw error;
   }
 }
 
-/** Ends what is done with an upload, and clears it away. */
+/** Ends what is done with an upload, and clears it away: nobody waits for the work of others to be rid of his own. */
 export async function dropAside(uploadId: string): Promise<void> {
   work().stop(uploadId);
-  await work().run('drop', { uploadId });
+  await dropUpload(uploadId);
 }

@@ -2,6 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { Refused } from '../refusal';
 import type { JobInput, JobName, JobResult } from './jobs';
+import { atOnce, laneOf, type Lane } from './lanes';
 import { failureFrom, type FromWorker } from './messages';
 
 export interface WorkLimits {
@@ -16,8 +17,6 @@ export interface WorkProgress {
   share: number;
 }
 
-/** At once; what comes beyond waits its turn. */
-const MOST_AT_ONCE = 2;
 /** A process that has nothing to do is kept so long for the next, ms. */
 const IDLE_MS = 60_000;
 /** One that has grown so large is not kept, MB. */
@@ -37,8 +36,10 @@ function residentMb(pid: number): number {
 }
 
 interface Job {
-  uploadId: string;
+  /** By which it is asked about and stopped. */
+  id: string;
   name: JobName;
+  lane: Lane;
   input: unknown;
   progress: WorkProgress;
   worker: ChildProcess | null;
@@ -59,12 +60,14 @@ export class WorkPool {
 
   constructor(private readonly limits: WorkLimits) {}
 
-  /** @throws Refused where it takes too much memory or time, or was stopped; and what the job itself throws */
-  run<N extends JobName>(name: N, input: JobInput<N>): Promise<JobResult<N>> {
+  /**
+   * @param id by which it is asked about and stopped
+   * @throws Refused where it takes too much memory or time, or was stopped; and what the job itself throws
+   */
+  run<N extends JobName>(name: N, input: JobInput<N>, id: string): Promise<JobResult<N>> {
     return new Promise((resolve, reject) => {
       this.waiting.push({
-        uploadId: input.uploadId,
-        name,
+        ...{ id, name, lane: laneOf(name) },
         input,
         progress: { waits: true, what: '', share: 0 },
         worker: null,
@@ -76,22 +79,21 @@ export class WorkPool {
     });
   }
 
-  /** How far the work on an upload is; null where none goes on. */
-  progressOf(uploadId: string): WorkProgress | null {
-    const job = [...this.running, ...this.waiting].find((job) => job.uploadId === uploadId);
+  /** How far a piece of work is; null where none goes on. */
+  progressOf(id: string): WorkProgress | null {
+    const job = [...this.running, ...this.waiting].find((job) => job.id === id);
     return job?.progress ?? null;
   }
 
-  /** Ends all work on an upload. */
-  stop(uploadId: string): void {
+  /** Ends all work of an id. */
+  stop(id: string): void {
     for (const job of [...this.waiting])
-      if (job.uploadId === uploadId) {
+      if (job.id === id) {
         this.waiting.splice(this.waiting.indexOf(job), 1);
         job.reject(new Refused('Stopped: nothing was written.'));
       }
     for (const job of [...this.running])
-      if (job.uploadId === uploadId)
-        this.give(job, () => job.reject(new Refused('Stopped: nothing was written.')), true);
+      if (job.id === id) this.give(job, () => job.reject(new Refused('Stopped: nothing was written.')), true);
   }
 
   /** A process made ready before it is needed. */
@@ -138,7 +140,12 @@ export class WorkPool {
   }
 
   private next(): void {
-    while (this.running.size < MOST_AT_ONCE && this.waiting.length > 0) this.work(this.waiting.shift()!);
+    for (const job of [...this.waiting]) {
+      const before = [...this.running].filter(({ lane }) => lane === job.lane).length;
+      if (before >= atOnce(job.lane)) continue;
+      this.waiting.splice(this.waiting.indexOf(job), 1);
+      this.work(job);
+    }
   }
 
   private work(job: Job): void {

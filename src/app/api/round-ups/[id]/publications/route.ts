@@ -1,11 +1,12 @@
+import { randomUUID } from 'node:crypto';
 import { withBody } from '@/app/api/jsonBody';
 import { idFrom } from '@/app/ids';
-import { publish } from '@/lab/publish/publish';
 import { publishRequest } from '@/lab/publish/schemas';
+import { work } from '@/lab/work/work';
 
 export async function POST(request: Request, { params }: { params: Promise<{ id: string }> }) {
   const id = idFrom((await params).id);
   return withBody(request, publishRequest, async (wish) =>
-    Response.json(await publish(id, wish, new Date())),
+    Response.json(await work().run('publish', { roundUpId: id, wish, now: new Date() }, randomUUID())),
   );
 }

@@ -8,6 +8,8 @@ export async function POST(incoming: Request, { params }: { params: Promise<{ id
   const roundUpId = idFrom((await params).id);
   return withBody(incoming, recordingRequest, async (sent) => {
     const { uploadId, ...request } = sent as SentRecording;
-    return Response.json(await work().run('recording', { uploadId, request: { roundUpId, ...request } }));
+    return Response.json(
+      await work().run('recording', { uploadId, request: { roundUpId, ...request } }, uploadId),
+    );
   });
 }

@@ -30,6 +30,6 @@ const request = object({
 export async function POST(incoming: Request, { params }: { params: Promise<{ upload: string }> }) {
   const uploadId = uploadIdFrom((await params).upload);
   return withBody(incoming, request, async ({ fileId, columns }) =>
-    Response.json(await work().run('describe', { uploadId, fileId, columns })),
+    Response.json(await work().run('describe', { uploadId, fileId, columns }, uploadId)),
   );
 }

@@ -11,7 +11,7 @@ export async function POST(request: Request, { params }: { params: Promise<{ upl
       meant: Object.fromEntries(meant.map(({ entry, entryId }) => [entry, entryId])),
       ...rest,
     };
-    const result = await work().run('import', { uploadId, choices });
+    const result = await work().run('import', { uploadId, choices }, uploadId);
     return result.imported
       ? Response.json({ roundUpId: result.roundUpId, runs: result.runs, there: result.there })
       : Response.json(

@@ -7,6 +7,6 @@ import { work } from '@/lab/work/work';
 export async function POST(request: Request, { params }: { params: Promise<{ upload: string }> }) {
   const uploadId = uploadIdFrom((await params).upload);
   return withBody(request, rawRunsPlan, async (plan) => {
-    return Response.json(await work().run('runs', { uploadId, plan }));
+    return Response.json(await work().run('runs', { uploadId, plan }, uploadId));
   });
 }

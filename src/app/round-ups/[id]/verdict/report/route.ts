@@ -1,16 +1,13 @@
 import { idFrom } from '@/app/ids';
-import { reportResponse } from '@/app/reportResponse';
-import { publishableFiles } from '@/lab/publish/publish';
-import { bundleReport } from '@/lab/report/bundleReport';
+import { REPORT_HEADERS } from '@/app/reportResponse';
+import { sendMade } from '@/app/sendMade';
 
 /** The draft as readers would see it. */
 export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
-  const files = await publishableFiles(idFrom((await params).id));
-  if (!files) return new Response('no such round-up', { status: 404 });
-  const { html } = await bundleReport(files);
+  const roundUpId = idFrom((await params).id);
   const isDownload = new URL(request.url).searchParams.has('download');
-  return reportResponse(
-    html,
-    isDownload ? { 'content-disposition': 'attachment; filename="draft.html"' } : {},
-  );
+  return sendMade(request, { what: 'report', roundUpId }, () => ({
+    ...REPORT_HEADERS,
+    ...(isDownload ? { 'content-disposition': 'attachment; filename="draft.html"' } : {}),
+  }));
 }

@@ -1,0 +1,102 @@
+import { once } from 'node:events';
+import { createWriteStream } from 'node:fs';
+import { writeFile } from 'node:fs/promises';
+import { finished } from 'node:stream/promises';
+import { Zip, ZipDeflate } from 'fflate';
+import type { Leaving } from '@/core/lineUp/underCover';
+import type { Tell } from '@/core/progress';
+import type { ShownWhat } from '@/core/verdict/verdictSheet';
+import { inSnapshot } from '@/database/pool';
+import { readCoverWords } from '../coverWordsOf';
+import { exportBundle, type BundleFile } from '../exportBundle';
+import { Refused } from '../refusal';
+import { reportOf } from '../report/bundleReport';
+import { orderFile, orderPlate, type PlateWish } from '../report/orderFiles';
+import { viewRoundUp } from '../roundUpView';
+import { refuseCovered } from './coverGate';
+import { publishable } from './publishable';
+
+/** What somebody wants to take out of the lab. */
+export type OutgoingWish = { roundUpId: number } & (
+  | { what: 'bundle'; leaving: Leaving }
+  | { what: 'report' }
+  | { what: 'table'; shown: ShownWhat; as: string }
+  | { what: 'plate'; shown: ShownWhat; plate: PlateWish }
+);
+
+/** What was made of it, in the file that was named. */
+export interface MadeFile {
+  type: string;
+  /** What it is called, without its ending. */
+  name: string;
+}
+
+/** Packs files as they come, so that the archive never lies in memory whole. */
+async function zipInto(file: string, files: AsyncIterable<BundleFile>, tell: Tell): Promise<void> {
+  const out = createWriteStream(file, { mode: 0o600 });
+  let failure: Error | null = null;
+  let waits = false;
+  const zip = new Zip((error, chunk) => {
+    failure ??= error;
+    if (!out.write(chunk)) waits = true;
+  });
+  let count = 0;
+  try {
+    for await (const { path, bytes } of files) {
+      const packed = new ZipDeflate(path, { level: 6 });
+      zip.add(packed);
+      packed.push(bytes, true);
+      if (failure) throw failure as Error;
+      if (waits) await once(out, 'drain');
+      waits = false;
+      count += 1;
+      tell(`Packing ${path}`, count / (count + 20));
+    }
+    zip.end();
+  } finally {
+    out.end();
+    await finished(out);
+  }
+}
+
+async function textOf(
+  wish: Exclude<OutgoingWish, { what: 'bundle' }>,
+): Promise<{ type: string; text: string } | null> {
+  const { roundUpId } = wish;
+  if (wish.what === 'report') {
+    const found = await publishable(roundUpId, { withoutSamples: true });
+    if (!found) return null;
+    const { html } = (await reportOf(found.files, found.sounds)).write(null);
+    return { type: 'text/html', text: html };
+  }
+  const view = await viewRoundUp(roundUpId);
+  if (!view) return null;
+  const made =
+    wish.what === 'table'
+      ? await orderFile(view, wish.shown, wish.as)
+      : await orderPlate(view, wish.shown, wish.plate);
+  if (!made.known) throw new Refused(made.reason);
+  return made.value;
+}
+
+/**
+ * Makes what leaves the lab into a file, whole before the first byte of it goes out: a refusal is told in words and nothing breaks off in
+ * the middle. Null where there is no such round-up.
+ * @throws Refused where a covered name would leave, or the lab has nothing of what is asked
+ */
+export async function makeOutgoing(wish: OutgoingWish, file: string, tell: Tell): Promise<MadeFile | null> {
+  if (wish.what !== 'bundle') {
+    const made = await textOf(wish);
+    if (!made) return null;
+    refuseCovered(await readCoverWords(wish.roundUpId), wish.what, made.text);
+    await writeFile(file, made.text, { mode: 0o600 });
+    return { type: `${made.type}; charset=utf-8`, name: wish.what };
+  }
+  return inSnapshot(async () => {
+    const bundle = await exportBundle(wish.roundUpId, { leaving: wish.leaving });
+    if (!bundle) return null;
+    await zipInto(file, bundle.files, tell);
+    const name = bundle.name.replace(/[^A-Za-z0-9._-]+/g, '-').slice(0, 80) || 'round-up';
+    return { type: 'application/zip', name };
+  });
+}
