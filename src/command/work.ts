@@ -1,5 +1,4 @@
 // The process on which files from outside are read: one job at a time, told by the web server that began it.
-import { setPriority } from 'node:os';
 import type { Tell } from '@/core/progress';
 import { runJob, type JobInput, type JobName } from '@/lab/work/jobs';
 import { sweepOldUploads } from '@/lab/uploads';
@@ -21,8 +20,6 @@ function teller(): Tell {
   };
 }
 
-// Pages and the bench come first.
-setPriority(10);
 void sweepOldUploads().catch(() => undefined);
 process.once('disconnect', () => process.exit(0));
 process.on('message', ({ name, input }: { name: JobName; input: JobInput<JobName> }) => {

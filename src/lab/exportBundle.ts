@@ -1,3 +1,4 @@
+import { fansText } from '@/core/lineUp/entry';
 import { coverAll, NO_COVERS, type CoverWords, type Leaving } from '@/core/lineUp/underCover';
 import { withDatabase } from '@/database/pool';
 import {
@@ -10,6 +11,7 @@ import {
 import { listAllReadings } from '@/database/runValues';
 import { listRecordings, type Recording } from '@/database/recordings';
 import { readTrace } from '@/database/traces';
+import { fileNameOf } from '@/formats/fileName';
 import type { EntryKind } from '@/formats/bundle/entriesTable';
 import {
   bridgedCsv,
@@ -58,11 +60,7 @@ function uniqueLabels(runs: readonly { id: number; label: string; entry: string 
 }
 
 function tracePath(label: string, taken: Set<string>): string {
-  const base =
-    label
-      .replace(/[^\p{L}\p{N}._-]+/gu, '_')
-      .replace(/^\.+/, '_')
-      .slice(0, 80) || 'run';
+  const base = fileNameOf(label, 'run');
   let path = `traces/${base}.csv`;
   for (let i = 2; taken.has(path.toLowerCase()); i += 1) path = `traces/${base}-${i}.csv`;
   taken.add(path.toLowerCase());
@@ -153,7 +151,16 @@ export async function exportBundle(
     ...{ windowReason: words.text(run.windowReason), levelCorrection: coverAll(run.levelCorrection, words) },
   }));
   const extraOf = new Map(entryExtras.map((entryExtra) => [entryExtra.entry, entryExtra]));
-  const entries = view.entries.map((entry) => {
+  // What pages show is under its cover already; the lab's own copy has who it is.
+  const behind = new Map(
+    leaving !== 'private'
+      ? []
+      : lineUp.flatMap(({ covered, code, product: { body }, entry }) =>
+          covered ? [[code, { productName: body.name, maker: body.maker, fans: fansText(entry.body) }]] : [],
+        ),
+  );
+  const entries = view.entries.map((shown) => {
+    const entry = { ...shown, ...behind.get(shown.entry) };
     const { fanCount, extra } = extraOf.get(entry.entry)!;
     return {
       ...{ ...entry, fanCount, kind: entry.kind as EntryKind, extra: coveredColumns(extra, words) },

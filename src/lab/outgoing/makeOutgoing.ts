@@ -2,7 +2,7 @@ import { once } from 'node:events';
 import { createWriteStream } from 'node:fs';
 import { writeFile } from 'node:fs/promises';
 import { finished } from 'node:stream/promises';
-import { Zip, ZipDeflate } from 'fflate';
+import { Zip, ZipDeflate, ZipPassThrough } from 'fflate';
 import type { Leaving } from '@/core/lineUp/underCover';
 import type { Tell } from '@/core/progress';
 import type { ShownWhat } from '@/core/verdict/verdictSheet';
@@ -31,6 +31,9 @@ export interface MadeFile {
   name: string;
 }
 
+/** Noise and pictures hardly get smaller, and take long to find that out. */
+const INCOMPRESSIBLE = /\.(wav|jpe?g|png|webp|zip)$/i;
+
 /** Packs files as they come, so that the archive never lies in memory whole. */
 async function zipInto(file: string, files: AsyncIterable<BundleFile>, tell: Tell): Promise<void> {
   const out = createWriteStream(file, { mode: 0o600 });
@@ -43,7 +46,9 @@ async function zipInto(file: string, files: AsyncIterable<BundleFile>, tell: Tel
   let count = 0;
   try {
     for await (const { path, bytes } of files) {
-      const packed = new ZipDeflate(path, { level: 6 });
+      const packed = INCOMPRESSIBLE.test(path)
+        ? new ZipPassThrough(path)
+        : new ZipDeflate(path, { level: 6 });
       zip.add(packed);
       packed.push(bytes, true);
       if (failure) throw failure as Error;

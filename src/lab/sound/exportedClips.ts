@@ -1,5 +1,6 @@
 import type { CoverWords } from '@/core/lineUp/underCover';
 import type { Recording } from '@/database/recordings';
+import { fileNameOf } from '@/formats/fileName';
 import type { BundleClip } from '@/formats/bundle/clipsTable';
 
 export interface ExportedClip {
@@ -7,12 +8,7 @@ export interface ExportedClip {
   row: Omit<BundleClip, 'line'>;
 }
 
-const plain = (text: string) =>
-  text
-    .normalize('NFKD')
-    .replace(/[^\p{L}\p{N}._-]+/gu, '_')
-    .replace(/^[._]+|_+$/g, '')
-    .slice(0, 60) || 'recording';
+const plain = (text: string) => fileNameOf(text, 'recording', 60).replace(/^_+|_+$/g, '') || 'recording';
 
 /**
  * Recordings as rows of `clips.csv`, with paths made of what they are: a file's own name may say what a cover hides. What may be

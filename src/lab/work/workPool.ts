@@ -1,5 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { readFileSync } from 'node:fs';
+import { setPriority } from 'node:os';
 import { Refused } from '../refusal';
 import type { JobInput, JobName, JobResult } from './jobs';
 import { atOnce, laneOf, type Lane } from './lanes';
@@ -34,6 +35,9 @@ function residentMb(pid: number): number {
     return 0;
   }
 }
+
+/** What a process that is gone has not done. */
+const DONE: Record<Lane, string> = { look: 'read', bring: 'brought in', make: 'made', picture: 'kept' };
 
 interface Job {
   /** By which it is asked about and stopped. */
@@ -110,6 +114,8 @@ export class WorkPool {
       stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
       serialization: 'advanced',
     });
+    // Pages and the bench come first, while it begins, too.
+    if (worker.pid) setPriority(worker.pid, 10);
     // A channel that breaks is told by the end of the process.
     worker.on('error', () => undefined);
     return worker;
@@ -184,7 +190,12 @@ export class WorkPool {
         job,
         signal === 'SIGABRT' || code === 134
           ? tooLarge
-          : () => job.reject(new Error(`the work process ended by ${signal ?? code}`)),
+          : () => {
+              process.stderr.write(`abanico: the process of “${job.name}” was ended by ${signal ?? code}\n`);
+              job.reject(
+                new Refused(`The process at work on it was ended: nothing was ${DONE[job.lane]}. Try again.`),
+              );
+            },
         true,
       );
     worker.on('message', heard);

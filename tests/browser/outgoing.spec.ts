@@ -1,0 +1,148 @@
+import { request as httpRequest } from 'node:http';
+import { expect, test } from '@playwright/test';
+import { unzipSync } from 'fflate';
+import { Client } from 'pg';
+import sharp from 'sharp';
+import { type Application, ask, importAsNew, startApplication, upload } from '../support/application';
+import { smallBundle } from '../support/bundles';
+
+let app: Application;
+let database: Client;
+
+test.beforeAll(async () => {
+  app = await startApplication();
+  database = new Client({ connectionString: app.databaseUrl });
+  await database.connect();
+  const files = smallBundle((texts) => {
+    texts.set(
+      'entries.csv',
+      texts
+        .get('entries.csv')!
+        .replace('a,Levante,Barlovento', 'a,Xera 120,Norte')
+        .replace('Poniente', 'Xera 120 Max'),
+    );
+    texts.set(
+      'datapackage.json',
+      texts
+        .get('datapackage.json')!
+        .replace('"small"', '"xera-120-tested"')
+        .replace('A small', 'The XÉRA-120, a small'),
+    );
+  });
+  expect((await importAsNew(app.url, await upload(app.url, files))).status).toBe(200);
+  const { rows } = await database.query<{ id: number }>(
+    `SELECT c.entry_id AS id FROM round_up_entries c WHERE c.round_up_id = 1 AND c.code = 'a'`,
+  );
+  const covered = await ask(`${app.url}/api/sheets/entry/${rows[0]!.id}`, {
+    method: 'PATCH',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ version: 0, who: 'Ana', body: { coverName: 'Unit A' } }),
+  });
+  expect([covered.status, await covered.text()]).toEqual([200, expect.any(String)]);
+});
+
+test.afterAll(async () => {
+  await database.end();
+  await app.stop();
+});
+
+/** Every text of an answer: its headers, its body, and what is packed in it. */
+async function textsOf(answer: Response): Promise<string[]> {
+  const bytes = new Uint8Array(await answer.arrayBuffer());
+  const decode = (part: Uint8Array) => new TextDecoder().decode(part).replace(/base64,[\w+/=]+/g, '');
+  const isZip = answer.headers.get('content-type') === 'application/zip';
+  const inside = isZip
+    ? Object.entries(unzipSync(bytes)).flatMap(([path, part]) => [path, decode(part)])
+    : [decode(bytes)];
+  return [...[...answer.headers].map(([, value]) => value), ...inside];
+}
+
+const ADDRESSES = [
+  ...[
+    'export',
+    'export?for=publishable',
+    'line-up/csv',
+    'plan/ics',
+    'curves/csv',
+    'verdict/csv',
+    'verdict/report?download',
+  ],
+  ...[
+    'verdict/table?as=md',
+    'verdict/table?as=html',
+    'verdict/table?as=csv',
+    'verdict/picture?kind=curves',
+    'verdict/picture?kind=bars',
+  ],
+];
+
+test('a covered name goes out by no address, in no name, header or byte; the open one stays, and the lab’s own copy has both', async () => {
+  for (const path of ADDRESSES) {
+    const answer = await fetch(`${app.url}/round-ups/1/${path}`);
+    const whole = (await textsOf(answer)).join('\n').normalize('NFKD').replace(/\p{M}/gu, '');
+    expect([path, answer.status]).toEqual([path, 200]);
+    expect([path, /.{0,40}(xera[ _-]?120(?![ _-]max)|norte).{0,20}/i.exec(whole)?.[0]]).toEqual([
+      path,
+      undefined,
+    ]);
+    if (!/ics|curves|bars/.test(path)) expect([path, /Xera 120 Max/.test(whole)]).toEqual([path, true]);
+  }
+  const own = await fetch(`${app.url}/round-ups/1/export?for=private`);
+  expect(own.headers.get('content-disposition')).toContain('xera-120-tested');
+  expect((await textsOf(own)).join('\n')).toMatch(/Xera 120,Norte/);
+});
+
+test('what readers open runs nothing and asks for nothing, by the policy that reaches them', async () => {
+  for (const path of ['/round-ups/1/verdict/report', '/round-ups/1/verdict/picture', '/shared/nobody']) {
+    const { headers } = await fetch(app.url + path);
+    const policy = headers.get('content-security-policy') ?? '';
+    expect([
+      path,
+      policy.startsWith("default-src 'none'"),
+      /script-src|connect-src/.test(policy),
+      /sandbox/.test(policy),
+    ]).toEqual([path, true, false, true]);
+    expect([path, headers.get('referrer-policy')]).toEqual([path, 'no-referrer']);
+  }
+  expect((await fetch(`${app.url}/_next/image?url=%2Ficon.svg&w=64&q=75`)).status).toBe(404);
+});
+
+test('methods that nobody has a use for are refused', async () => {
+  const { port } = new URL(app.url);
+  const answered = (method: string) =>
+    new Promise<number>((resolve, reject) => {
+      httpRequest({ host: '127.0.0.1', port, method, path: '/' }, (answer) =>
+        resolve(answer.resume().statusCode ?? 0),
+      )
+        .on('error', reject)
+        .end();
+    });
+  expect([await answered('TRACE'), await answered('PROPFIND'), await answered('GET')]).toEqual([
+    405, 405, 200,
+  ]);
+});
+
+test('a photograph of 24 MB arrives whole and leaves bare; one that would take too much decoded is told', async () => {
+  const png = await sharp({ create: { width: 60, height: 40, channels: 3, background: '#a62b1f' } })
+    .png()
+    .toBuffer();
+  const sent = (body: Buffer) =>
+    ask(`${app.url}/api/round-ups/1/photos`, {
+      method: 'POST',
+      headers: { 'content-type': 'image/png' },
+      body: new Uint8Array(body),
+    });
+  const kept = await sent(Buffer.concat([png, Buffer.alloc(24 * 2 ** 20, 'Norte ')]));
+  const { photo } = (await kept.json()) as { photo: string };
+  expect([kept.status, photo]).toEqual([200, expect.stringMatching(/^[0-9a-f]{16}\.png$/)]);
+  const shown = Buffer.from(await (await fetch(`${app.url}/round-ups/1/photos/${photo}`)).arrayBuffer());
+  expect([shown.length < 10_000, shown.includes('Norte')]).toEqual([true, false]);
+  const wide = await sharp({ create: { width: 30_000, height: 2, channels: 3, background: '#000' } })
+    .png()
+    .toBuffer();
+  const refused = await sent(wide);
+  expect([refused.status, await refused.text()]).toEqual([
+    422,
+    expect.stringContaining('16384 pixels a side'),
+  ]);
+});
