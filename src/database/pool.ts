@@ -104,6 +104,33 @@ function isBusy(error: unknown): boolean {
   return isTimeout(error) && wasHeldUp(patienceMs());
 }
 
+/** How often a wait in our own queue, each of three seconds, is begun again before the lab is called busy. */
+const queueTries = () => Number(process.env.ABANICO_QUEUE_TRIES ?? 4);
+
+/** Asks for a connection, and goes on waiting where others of this process have them all: nothing was asked of PostgreSQL yet. */
+async function inQueue<T>(ask: () => Promise<T>): Promise<T> {
+  for (let tries = 1; ; tries += 1) {
+    try {
+      return await ask();
+    } catch (error) {
+      if (!isOwnQueue(error) || !isBusy(error) || tries >= queueTries()) throw error;
+    }
+  }
+}
+
+/** Remembers when PostgreSQL has answered last. */
+async function marked<T>(ask: () => Promise<T>): Promise<T> {
+  const answer = await ask();
+  shared.abanicoAnsweredMs = performance.now();
+  return answer;
+}
+
+/** The pool as query modules see it. */
+const patientPool: Queryable = {
+  query: <R extends QueryResultRow>(text: string, values?: unknown[]) =>
+    inQueue(() => marked(() => pool().query<R>(text, values))),
+};
+
 /** Nobody waits anew, for so long, on one that has just kept another waiting: a page asks many times. */
 const SILENT_MS = 1500;
 
@@ -113,9 +140,7 @@ async function telling<T>(work: () => Promise<T>, isUnsure = () => false): Promi
   if (performance.now() - (shared.abanicoSilentMs ?? -Infinity) < SILENT_MS)
     throw new DatabaseAway('it has just kept another waiting');
   try {
-    const result = await work();
-    shared.abanicoAnsweredMs = performance.now();
-    return result;
+    return await work();
   } catch (error) {
     if (!isAway(error)) throw error;
     if (!isUnsure() && isBusy(error)) throw new DatabaseBusy(error);
@@ -131,7 +156,7 @@ export const isInSnapshot = () => snapshots.getStore() !== undefined;
 
 /** Runs reads on one connection of the pool, or on that of the snapshot that is being read. */
 export async function withDatabase<T>(work: (db: Queryable) => Promise<T>): Promise<T> {
-  return telling(() => work(snapshots.getStore() ?? pool()));
+  return telling(() => work(snapshots.getStore() ?? patientPool));
 }
 
 /** One connection takes one query after the other, whoever asks. */
@@ -139,7 +164,7 @@ function inTurn(client: PoolClient): Queryable {
   let last: Promise<unknown> = Promise.resolve();
   return {
     query: <R extends QueryResultRow>(text: string, values?: unknown[]) => {
-      const next = last.then(() => client.query<R>(text, values));
+      const next = last.then(() => marked(() => client.query<R>(text, values)));
       last = next.catch(() => undefined);
       return next;
     },
@@ -150,7 +175,7 @@ function inTurn(client: PoolClient): Queryable {
 export async function inSnapshot<T>(work: () => Promise<T>): Promise<T> {
   if (isInSnapshot()) return work();
   return telling(async () => {
-    const client = await pool().connect();
+    const client = await inQueue(() => pool().connect());
     let broken = true;
     try {
       await client.query('BEGIN ISOLATION LEVEL REPEATABLE READ READ ONLY');
@@ -169,11 +194,11 @@ export async function inTransaction<T>(work: (db: Queryable) => Promise<T>): Pro
   let committing = false;
   return telling(
     async () => {
-      const client: PoolClient = await pool().connect();
+      const client: PoolClient = await inQueue(() => pool().connect());
       let broken = false;
       try {
         await client.query('BEGIN');
-        const result = await work(client);
+        const result = await work(inTurn(client));
         committing = true;
         await client.query('COMMIT');
         return result;

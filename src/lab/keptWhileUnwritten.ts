@@ -3,35 +3,72 @@ import { isInSnapshot, type Queryable } from '@/database/pool';
 
 interface Kept<T> {
   stamp: string;
-  value: Promise<T>;
+  value: T;
+}
+
+interface Reading<T> {
+  /** Stamp of the lab as the reading began; null until it has been asked. */
+  stamp: string | null;
+  result: Promise<T>;
 }
 
 /**
  * Remembers the last `most` results of a reading for as long as no transaction has written to the lab since,
  * whichever process it came from: the stamp is asked of the database each time, and taken before the reading,
- * so that what is kept may be too new for its stamp but never too old. Within a snapshot nothing may be too new: it is read.
+ * so that what is kept may be too new for its stamp but never too old. While others write, all who come during one
+ * reading wait for the next together: there is never more than one at work for an id. Within a snapshot nothing may be
+ * too new: it is read.
  */
 export function keptWhileUnwritten<T>(read: (db: Queryable, id: number) => Promise<T>, most: number) {
   const kept = new Map<number, Kept<T>>();
-  return async (db: Queryable, id: number): Promise<T> => {
-    if (isInSnapshot()) return read(db, id);
-    const stamp = await labStamp(db);
-    const known = kept.get(id);
-    kept.delete(id);
-    // Read once for all who wait for it.
-    const value = known?.stamp === stamp ? known.value : read(db, id);
+  const atWork = new Map<number, Reading<T>>();
+  const next = new Map<number, Promise<T>>();
+
+  function keep(id: number, made: Kept<T>): void {
     // The last used goes to the end; the first in line is the longest unused.
-    kept.set(id, { stamp, value });
+    kept.delete(id);
+    kept.set(id, made);
     for (const oldest of kept.keys()) {
       if (kept.size <= most) break;
       kept.delete(oldest);
     }
-    try {
-      return await value;
-    } catch (error) {
-      if (kept.get(id)?.value === value) kept.delete(id);
-      throw error;
+  }
+
+  function begin(db: Queryable, id: number, known: string | null): Promise<T> {
+    const reading: Reading<T> = { stamp: known, result: Promise.resolve() as Promise<never> };
+    reading.result = (async () => {
+      const stamp = (reading.stamp ??= await labStamp(db));
+      const value = await read(db, id);
+      keep(id, { stamp, value });
+      return value;
+    })().finally(() => {
+      if (atWork.get(id) === reading) atWork.delete(id);
+    });
+    atWork.set(id, reading);
+    return reading.result;
+  }
+
+  return async (db: Queryable, id: number): Promise<T> => {
+    if (isInSnapshot()) return read(db, id);
+    const stamp = await labStamp(db);
+    const known = kept.get(id);
+    if (known?.stamp === stamp) {
+      keep(id, known);
+      return known.value;
     }
+    const now = atWork.get(id);
+    if (!now) return begin(db, id, stamp);
+    if (now.stamp === stamp) return now.result;
+    const waiting =
+      next.get(id) ??
+      now.result
+        .catch(() => undefined)
+        .then(() => {
+          next.delete(id);
+          return begin(db, id, null);
+        });
+    next.set(id, waiting);
+    return waiting;
   };
 }
 

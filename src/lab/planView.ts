@@ -181,37 +181,27 @@ function blankPlan(brief: Brief, runs: readonly LabRun[], today: string): PlanSh
   };
 }
 
-/** All that a plan is made from and judged by; null where there is no such round-up. */
-export async function viewPlan(roundUpId: number, today: string): Promise<PlanView | null> {
-  const view = await viewRoundUp(roundUpId);
-  if (!view) return null;
+/** What a plan is laid from, and what is done of it. */
+type PlanBasis = Pick<PlanView, 'sheet' | 'entries' | 'loads' | 'done'> & { brief: Brief };
+
+async function planBasis(view: RoundUpView, today: string): Promise<PlanBasis> {
+  const { id } = view.roundUp;
   const [sheet, brief, lineUp, skipped] = await withDatabase((db) =>
     Promise.all([
-      readSheet<PlanSheet>(db, 'plan', roundUpId),
-      briefOf(db, roundUpId),
-      lineUpOf(db, roundUpId),
-      listSkipped(db, roundUpId),
+      readSheet<PlanSheet>(db, 'plan', id),
+      briefOf(db, id),
+      lineUpOf(db, id),
+      listSkipped(db, id),
     ]),
   );
+  const { body } = brief!;
   const byEntry = groupBy(view.runs, (run) => run.entry);
-  const repeated = await spreadReadings(view);
-  const byAir = isByAir(view.brief.question);
-  const { scatter, from } = byAir ? await airScatter(view) : learntScatter(view, repeated);
   const counting = view.runs.filter((run) => run.setAside === '');
-  const risesK: PlanView['risesK'] = {};
-  for (const { load, curves } of curvesOf(view)) {
-    for (const curve of curves) {
-      const at = valueAtLine(curve, view.roundUp.noiseLineDba);
-      if (at.placed) (risesK[loadKey(load)] ??= {})[curve.entry] = at.value;
-    }
-  }
   return {
-    sheet: sheet ?? { version: 0, body: blankPlan(brief!.body, view.runs, today) },
+    brief: body,
+    sheet: sheet ?? { version: 0, body: blankPlan(body, view.runs, today) },
     entries: lineUp.map((entry) => planEntry(entry, byEntry.get(entry.code) ?? [], view.roundUp.windowS)),
-    loads: brief!.body.loads.map(briefLoad),
-    scatter,
-    unit: byAir ? '%' : 'K',
-    scatterFrom: from,
+    loads: body.loads.map(briefLoad),
     done: [
       ...counting.map(({ entry, mount, setting, pass, loadW, loadName, gpuLoadW }) => ({
         ...{ entry, mount, setting, pass },
@@ -219,12 +209,45 @@ export async function viewPlan(roundUpId: number, today: string): Promise<PlanVi
       })),
       ...skipped,
     ],
-    deadline: brief!.body.deadline,
+  };
+}
+
+/** All that a plan is made from and judged by; null where there is no such round-up. */
+export async function viewPlan(roundUpId: number, today: string): Promise<PlanView | null> {
+  const view = await viewRoundUp(roundUpId);
+  if (!view) return null;
+  const { brief, ...basis } = await planBasis(view, today);
+  const repeated = await spreadReadings(view);
+  const byAir = isByAir(view.brief.question);
+  const { scatter, from } = byAir ? await airScatter(view) : learntScatter(view, repeated);
+  const risesK: PlanView['risesK'] = {};
+  for (const { load, curves } of curvesOf(view)) {
+    for (const curve of curves) {
+      const at = valueAtLine(curve, view.roundUp.noiseLineDba);
+      if (at.placed) (risesK[loadKey(load)] ??= {})[curve.entry] = at.value;
+    }
+  }
+  const { sheet } = basis;
+  const isWritten = sheet.version > 0;
+  return {
+    ...basis,
+    scatter,
+    unit: byAir ? '%' : 'K',
+    scatterFrom: from,
+    deadline: brief.deadline,
     risesK,
     repeated,
     acrossRigs: await acrossRigs(view),
-    look: earlyLook(view, (sheet?.body.settings.mounts ?? brief!.body.mounts) || 1),
+    look: earlyLook(view, (isWritten ? sheet.body.settings.mounts : brief.mounts) || 1),
   };
+}
+
+/** Progress hangs on no day. */
+const NO_DAY = '2000-01-01';
+
+/** The same of a round-up, without all that a plan's page tells beside it. */
+export async function progressOf(view: RoundUpView): Promise<PlanProgress | null> {
+  return planProgress(await planBasis(view, NO_DAY));
 }
 
 export interface PlanProgress {
@@ -233,7 +256,7 @@ export interface PlanProgress {
 }
 
 /** How much of a written plan has been measured; null where no plan was written, or none that can be laid. */
-export function planProgress(view: PlanView): PlanProgress | null {
+export function planProgress(view: Omit<PlanBasis, 'brief'>): PlanProgress | null {
   if (view.sheet.version === 0) return null;
   const { settings, droppedLoads } = view.sheet.body;
   const loads = view.loads.filter((load) => !droppedLoads.includes(loadKey(load)));

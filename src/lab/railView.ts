@@ -6,7 +6,8 @@ import { listSheetChanges, readSheet } from '@/database/sheets';
 import { IMPORTED } from './importPlanning';
 import { lineUpOf, type LineUpEntry } from './lineUpView';
 import { keptWhileUnwritten } from './keptWhileUnwritten';
-import { planProgress, viewPlan, type PlanProgress } from './planView';
+import { progressOf, type PlanProgress } from './planView';
+import { viewRoundUp } from './roundUpView';
 
 /** What Line-up still waits for; a layout is built anew each time and has no sample. */
 const unnoted = ({ entry, sample, product }: LineUpEntry) =>
@@ -31,14 +32,14 @@ const kept = keptWhileUnwritten(async (db, roundUpId): Promise<RailView> => {
   const roundUp = await getRoundUp(db, roundUpId);
   const setup = roundUp && (await readSheet(db, 'rig-setup', roundUp.rigRevisionId));
   const book = roundUp && (await readSheet<RigBook>(db, 'rig-book', roundUp.rigId));
-  const plan = await viewPlan(roundUpId, '2000-01-01');
+  const view = await viewRoundUp(roundUpId);
   const open = await openSession(db);
   return {
     // The first writing is the one it was begun or imported with.
     briefDecided: brief.some((change) => change.was !== null || change.who === IMPORTED),
     entriesUnnoted: lineUp.filter(unnoted).length,
     rigNoted: setup !== null && (book?.body.instruments ?? []).length > 0,
-    plan: plan && planProgress(plan),
+    plan: view && (await progressOf(view)),
     onRig: open?.roundUpId === roundUpId,
   };
 }, 32);

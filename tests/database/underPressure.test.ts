@@ -85,14 +85,22 @@ test('a wait in our own queue is busy, and not a database that is away', async (
   let [goOn, held] = [() => {}, 0];
   const waits = new Promise<void>((resolve) => (goOn = resolve));
   const others = Array.from({ length: 8 }, () =>
-    inTransaction(async () => {
+    inTransaction(async (db) => {
       held += 1;
-      await waits;
+      // They are at work, each for long.
+      for (let isOver = false; !isOver; await db.query('SELECT 1'))
+        isOver = await Promise.race([waits.then(() => true), pause(300).then(() => false)]);
     }),
   );
   while (held < 8) await pause(10);
+  process.env.ABANICO_QUEUE_TRIES = '1';
   await expect(one()).rejects.toBeInstanceOf(DatabaseBusy);
+  delete process.env.ABANICO_QUEUE_TRIES;
+  // Without a word it waits on.
+  const patient = one();
+  await pause(3500);
   goOn();
+  await patient;
   await Promise.all(others);
   await one();
 });

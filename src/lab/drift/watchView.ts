@@ -121,7 +121,10 @@ async function courseLevels(db: Queryable, rigId: number): Promise<CourseRunRow[
   });
 }
 
-async function watched(view: RoundUpView, wanted: string): Promise<WatchView> {
+/** All of it but what a page alone wants, and which is simulated. */
+type Watched = Omit<WatchView, 'catches'> & { longest: number; priorFreedom: number; runsEach: number };
+
+async function watched(view: RoundUpView, wanted: string): Promise<Watched> {
   const { rigId, rig, windowS } = view.roundUp;
   const response = responseOf(wanted) ?? RISE;
   const [runs, all, revisions, book, undated] = await withDatabase((db) =>
@@ -167,10 +170,7 @@ async function watched(view: RoundUpView, wanted: string): Promise<WatchView> {
     })),
     doubt: response.id === RISE.id ? doubtOf(courses, all) : null,
     sd: sds.length > 0 ? Math.max(...sds) : null,
-    catches: SHIFTS_SD.map((shift) => {
-      const needed = controlsToCatch(shift, Math.max(2, longest), prior?.freedom ?? 0);
-      return { shift, controls: needed, runs: needed === null ? null : Math.round(needed * each) };
-    }),
+    ...{ longest, priorFreedom: prior?.freedom ?? 0, runsEach: each },
     instruments: instrumentCourses(all, book?.body ?? null),
     meter: meterOff(
       calibratorReadings(book?.body.checks ?? []),
@@ -184,10 +184,10 @@ async function watched(view: RoundUpView, wanted: string): Promise<WatchView> {
   };
 }
 
-const keptOf = onceFor((_: RoundUpView) => new Map<string, Promise<WatchView>>());
+const keptOf = onceFor((_: RoundUpView) => new Map<string, Promise<Watched>>());
 
-/** A rig over the months, by its controls and its instruments. Remembered for as long as nothing is written. */
-export function viewWatch(view: RoundUpView, response: string = RISE.id): Promise<WatchView> {
+/** Remembered for as long as nothing is written. */
+function watchedOnce(view: RoundUpView, response: string): Promise<Watched> {
   const kept = keptOf(view);
   const found = kept.get(response);
   if (found) return found;
@@ -195,6 +195,16 @@ export function viewWatch(view: RoundUpView, response: string = RISE.id): Promis
   kept.set(response, made);
   made.catch(() => kept.delete(response));
   return made;
+}
+
+/** A rig over the months, by its controls and its instruments. */
+export async function viewWatch(view: RoundUpView, response: string = RISE.id): Promise<WatchView> {
+  const { longest, priorFreedom, runsEach, ...watch } = await watchedOnce(view, response);
+  const catches = SHIFTS_SD.map((shift) => {
+    const needed = controlsToCatch(shift, Math.max(2, longest), priorFreedom);
+    return { shift, controls: needed, runs: needed === null ? null : Math.round(needed * runsEach) };
+  });
+  return { ...watch, catches };
 }
 
 /** What the head of every page tells of a rig. */
@@ -207,7 +217,7 @@ export interface RigTrouble {
 
 /** What is to be told of a rig; null where nothing is. */
 export async function rigTrouble(view: RoundUpView): Promise<RigTrouble | null> {
-  const { doubt, meter } = await viewWatch(view);
+  const { doubt, meter } = await watchedOnce(view, RISE.id);
   const isTold =
     doubt && (doubt.counting.length > 0 || (doubt.held.length > 0 && doubt.goodAgainMs !== null));
   if (!isTold && meter.counting === 0) return null;
