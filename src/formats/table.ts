@@ -38,9 +38,10 @@ function parseRecords(file: string, text: string): ParsedRecord[] {
   }
 }
 
-/** Ends of lines that are not empty, up to a number. */
+/** Lines that are not empty, up to a number; the last one need not end. */
 function countLines(bytes: Uint8Array, most: number): number {
-  let count = 1;
+  const last = bytes[bytes.length - 1];
+  let count = last === undefined || last === 10 || last === 13 ? 0 : 1;
   for (let at = bytes.indexOf(10); at >= 0 && count < most; at = bytes.indexOf(10, at + 1)) {
     if (at > 0 && bytes[at - 1] !== 10 && bytes[at - 1] !== 13) count += 1;
     else if (at > 1 && bytes[at - 1] === 13 && bytes[at - 2] !== 10) count += 1;

@@ -1,3 +1,4 @@
+import { BOUNDS } from '@/core/bounds';
 import { defaultBrief, type Brief } from '@/core/brief/brief';
 import { briefChanges, type BriefChange } from '@/core/brief/briefChanges';
 import { getRoundUpSource } from '@/database/exports';
@@ -8,6 +9,12 @@ import { listSheetChanges, readSheet, type KeptSheet } from '@/database/sheets';
 
 /** Half of a band that nobody has named, dB. */
 const BAND_DB = 4;
+
+/** The band around a line, as far as levels go. */
+function bandAround(lineDba: number): Brief['bandDba'] {
+  const { min, max } = BOUNDS.levelDb;
+  return { from: Math.max(min, lineDba - BAND_DB), to: Math.min(max, lineDba + BAND_DB) };
+}
 
 /** The band of noise that a bundle named; null where it did not. */
 function bandIn(source: Record<string, unknown>): Brief['bandDba'] | null {
@@ -30,7 +37,7 @@ export async function briefOf(db: Queryable, roundUpId: number): Promise<KeptShe
     ...blank,
     loads: loadsW.map((watts) => ({ watts, program: '', gpuWatts: 0 })),
     noiseLinesDba: [noiseLineDba],
-    bandDba: bandIn(source) ?? { from: noiseLineDba - BAND_DB, to: noiseLineDba + BAND_DB },
+    bandDba: bandIn(source) ?? bandAround(noiseLineDba),
     windowS,
     referenceAmbientC,
     schools: {

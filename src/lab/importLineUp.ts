@@ -3,6 +3,7 @@ import { inTransaction } from '@/database/pool';
 import { lineUpTable, readLineUp } from '@/formats/lineUpCsv';
 import { UnusableInput, type Problem } from '@/formats/problem';
 import { addEntry } from './changeLineUp';
+import { codeOf } from './codeOf';
 import { lineUpOf, viewLineUp } from './lineUpView';
 import { readCoverWords } from './coverWordsOf';
 import { Refused } from './refusal';
@@ -26,23 +27,29 @@ export async function importLineUp(roundUpId: number, csv: string, who: string):
         roundUpId,
       ]);
       if (rowCount === 0) throw new Refused('this round-up is not there any more');
+      const before = await lineUpOf(db, roundUpId);
+      const codes = new Set(before.map(({ code }) => code));
+      let position = Math.max(-1, ...before.map((entry) => entry.position)) + 1;
+      // Names that an entry goes by, with what tells it from others: those of the file come to it one by one.
+      const there = before.map(({ product: { body }, entry, shownName }) => ({
+        ...{ names: [body.name, shownName], maker: body.maker, fans: fansText(entry.body) },
+      }));
       let added = 0;
       for (const row of rows) {
-        const lineUp = await lineUpOf(db, roundUpId);
         const problem = entryProblem(row.product.kind, row.entry);
         if (problem) throw new Refused(`${row.product.name}: ${problem}`);
-        const there = lineUp.some(
-          ({ product, entry, shownName }) =>
-            (product.body.name === row.product.name || shownName === row.product.name) &&
-            (row.product.maker === '' || product.body.maker === row.product.maker) &&
-            fansText(entry.body) === fansText(row.entry),
+        const { name, maker } = row.product;
+        const fans = fansText(row.entry);
+        const isThere = there.some(
+          (other) =>
+            other.names.includes(name) && (maker === '' || other.maker === maker) && other.fans === fans,
         );
-        if (there) continue;
-        const taken = {
-          codes: new Set(lineUp.map((entry) => entry.code)),
-          position: Math.max(-1, ...lineUp.map((entry) => entry.position)) + 1,
-        };
-        await addEntry(db, roundUpId, row, who, taken);
+        if (isThere) continue;
+        const code = codeOf(name, codes);
+        await addEntry(db, roundUpId, { ...row, code }, who, { codes, position });
+        codes.add(code);
+        there.push({ names: [name], maker, fans });
+        position += 1;
         added += 1;
       }
       return { imported: true, added, there: rows.length - added };

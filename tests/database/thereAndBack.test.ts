@@ -4,8 +4,8 @@ import { notedRuns, viewRoundUp } from '@/lab/roundUpView';
 import { viewCases } from '@/lab/cases';
 import { caseRoundUp } from '@/simulator/caseRoundUp';
 import { asBytes } from '@/simulator/demoFiles';
-import { smallBundle } from '../support/bundles';
-import { importSound, inFreshLab } from '../support/lab';
+import { replacing, smallBundle } from '../support/bundles';
+import { exported, importAsNew, importSound, inFreshLab } from '../support/lab';
 
 inFreshLab();
 
@@ -93,4 +93,10 @@ test('cases: down without them and up again the rest stands, and a rig’s new l
   expect(setups.every((row) => row.limit === null)).toBe(true);
   // What rigs stand in is not forgotten: it is there to be noted again.
   expect(await viewCases()).toEqual({ cases: [], unnoted: ['Baúl, a middle-sized case'] });
+});
+
+test('a line at the end of what a level can be goes out and comes back', async () => {
+  const set = replacing('datapackage.json', '"noiseLineDba":33', '"noiseLineDba":160');
+  const files = await exported(await importSound(smallBundle(set)));
+  expect(await importAsNew(files)).toMatchObject({ imported: true, runs: 4 });
 });
