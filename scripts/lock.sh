@@ -13,13 +13,18 @@ began() {
 
 is_that_process() { [ -n "$1" ] && [ -n "$2" ] && [ "$(began "$1")" = "$2" ]; }
 
+answers() {
+  node -e 'fetch(process.argv[1], { signal: AbortSignal.timeout(3000) }).then(() => process.exit(0), () => process.exit(1))' "$1"
+}
+
 # take_lock FOLDER ADDRESS: ours from here on, or the end with the address of the other.
 take_lock() {
   local pid ticks address
   exec 8>"$1/lock.guard"
   flock 8
   if read -r pid ticks address 2>/dev/null <"$1/lock" && is_that_process "$pid" "$ticks"; then
-    say "already running for $1, as process $pid. It answers at:"
+    if answers "$address"; then say "already running for $1, as process $pid. It answers at:"
+    else say "already begun for $1, as process $pid. It is being made ready, and will answer at:"; fi
     echo "$address"
     exit 1
   fi

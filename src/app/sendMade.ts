@@ -4,16 +4,9 @@ import { mkdtemp, rm, stat } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
-import { toldFailure } from '@/app/api/jsonBody';
+import { failureInWords } from '@/app/fileWords';
 import type { MadeFile, OutgoingWish } from '@/lab/outgoing/makeOutgoing';
 import { work } from '@/lab/work/work';
-
-/** What keeps a file from being made, as a page of plain words: somebody looks at it in a tab of its own. */
-async function inWords(error: unknown): Promise<Response> {
-  const { body, status } = toldFailure(error);
-  const { message } = JSON.parse(await new Response(body).text()) as { message: string };
-  return new Response(message, { status, headers: { 'content-type': 'text/plain; charset=utf-8' } });
-}
 
 /**
  * Lets what leaves the lab be made on a process of its own and sends it once it is whole. Whoever turns away stops it.
@@ -44,7 +37,7 @@ export async function sendMade(
     });
   } catch (error) {
     await gone();
-    return inWords(error);
+    return failureInWords(request, error);
   } finally {
     request.signal.removeEventListener('abort', stop);
   }

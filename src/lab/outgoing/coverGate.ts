@@ -1,4 +1,5 @@
 import type { CoverWords } from '@/core/lineUp/underCover';
+import { readCoverWords } from '../coverWordsOf';
 import { Refused } from '../refusal';
 
 /** Pictures and sounds leave without a word in them: they are written anew as they go (`barePicture`, `bareWav`). */
@@ -33,4 +34,10 @@ export function refuseCovered(words: CoverWords, path: string, content: Uint8Arr
     throw new Refused(
       `“${found}” stands under its cover, and would leave in ${inName ? `the name “${path}”` : path}: nothing was made`,
     );
+}
+
+/** A text that leaves, once nothing in it stands under a cover. @throws Refused */
+export async function gatedText(roundUpId: number, what: string, text: string): Promise<string> {
+  refuseCovered(await readCoverWords(roundUpId), what, text);
+  return text;
 }

@@ -7,13 +7,12 @@ import type { Leaving } from '@/core/lineUp/underCover';
 import type { Tell } from '@/core/progress';
 import type { ShownWhat } from '@/core/verdict/verdictSheet';
 import { inSnapshot } from '@/database/pool';
-import { readCoverWords } from '../coverWordsOf';
 import { exportBundle, type BundleFile } from '../exportBundle';
 import { Refused } from '../refusal';
 import { reportOf } from '../report/bundleReport';
 import { orderFile, orderPlate, type PlateWish } from '../report/orderFiles';
 import { viewRoundUp } from '../roundUpView';
-import { refuseCovered } from './coverGate';
+import { gatedText } from './coverGate';
 import { publishable } from './publishable';
 
 /** What somebody wants to take out of the lab. */
@@ -93,8 +92,7 @@ export async function makeOutgoing(wish: OutgoingWish, file: string, tell: Tell)
   if (wish.what !== 'bundle') {
     const made = await textOf(wish);
     if (!made) return null;
-    refuseCovered(await readCoverWords(wish.roundUpId), wish.what, made.text);
-    await writeFile(file, made.text, { mode: 0o600 });
+    await writeFile(file, await gatedText(wish.roundUpId, `the ${wish.what}`, made.text), { mode: 0o600 });
     return { type: `${made.type}; charset=utf-8`, name: wish.what };
   }
   return inSnapshot(async () => {

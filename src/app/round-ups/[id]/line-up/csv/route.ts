@@ -1,12 +1,16 @@
+import { fileWords } from '@/app/fileWords';
 import { idFrom } from '@/app/ids';
+import { gatedText } from '@/lab/outgoing/coverGate';
 import { exportLineUp } from '@/lab/importLineUp';
 
-export async function GET(_: Request, { params }: { params: Promise<{ id: string }> }) {
-  const id = idFrom((await params).id);
-  return new Response(await exportLineUp(id), {
-    headers: {
-      'content-type': 'text/csv; charset=utf-8',
-      'content-disposition': `attachment; filename="line-up-${id}.csv"`,
-    },
+export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
+  return fileWords(request, async () => {
+    const id = idFrom((await params).id);
+    return new Response(await gatedText(id, 'the line-up', await exportLineUp(id)), {
+      headers: {
+        'content-type': 'text/csv; charset=utf-8',
+        'content-disposition': `attachment; filename="line-up-${id}.csv"`,
+      },
+    });
   });
 }

@@ -1,21 +1,19 @@
+import { fileWords } from '@/app/fileWords';
 import { idFrom } from '@/app/ids';
 import { minuteNow, today } from '@/app/today';
-import { toldFailure } from '@/app/api/jsonBody';
+import { gatedText } from '@/lab/outgoing/coverGate';
 import { planCalendar } from '@/lab/planCalendar';
 
-export async function GET(_: Request, { params }: { params: Promise<{ id: string }> }) {
-  const id = idFrom((await params).id);
-  let calendar: string | null;
-  try {
-    calendar = await planCalendar(id, { day: today(), minute: minuteNow() });
-  } catch (error) {
-    return toldFailure(error);
-  }
-  if (calendar === null) return new Response('no such round-up', { status: 404 });
-  return new Response(calendar, {
-    headers: {
-      'content-type': 'text/calendar; charset=utf-8',
-      'content-disposition': `attachment; filename="run-sheet-${id}.ics"`,
-    },
+export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
+  return fileWords(request, async () => {
+    const id = idFrom((await params).id);
+    const calendar = await planCalendar(id, { day: today(), minute: minuteNow() });
+    if (calendar === null) return new Response('no such round-up', { status: 404 });
+    return new Response(await gatedText(id, 'the calendar', calendar), {
+      headers: {
+        'content-type': 'text/calendar; charset=utf-8',
+        'content-disposition': `attachment; filename="run-sheet-${id}.ics"`,
+      },
+    });
   });
 }

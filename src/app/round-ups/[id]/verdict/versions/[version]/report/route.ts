@@ -1,3 +1,4 @@
+import { fileWords } from '@/app/fileWords';
 import { idFrom } from '@/app/ids';
 import { reportResponse } from '@/app/reportResponse';
 import { readPublished } from '@/lab/publish/shares';
@@ -6,12 +7,14 @@ export async function GET(
   request: Request,
   { params }: { params: Promise<{ id: string; version: string }> },
 ) {
-  const { id, version } = await params;
-  const report = await readPublished(idFrom(id), idFrom(version), 'report');
-  if (!report) return new Response('no such version', { status: 404 });
-  const isDownload = new URL(request.url).searchParams.has('download');
-  return reportResponse(
-    report,
-    isDownload ? { 'content-disposition': `attachment; filename="version-${idFrom(version)}.html"` } : {},
-  );
+  return fileWords(request, async () => {
+    const { id, version } = await params;
+    const report = await readPublished(idFrom(id), idFrom(version), 'report');
+    if (!report) return new Response('no such version', { status: 404 });
+    const isDownload = new URL(request.url).searchParams.has('download');
+    return reportResponse(
+      report,
+      isDownload ? { 'content-disposition': `attachment; filename="version-${idFrom(version)}.html"` } : {},
+    );
+  });
 }
