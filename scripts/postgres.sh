@@ -41,6 +41,20 @@ need_writable() {
     fail "nothing can be written in $1${2:+ ($2)}: it is read-only, or belongs to somebody else. $3"
 }
 
+# Marks a cluster whose role owns a database and no more. Clusters of before have one role, the server's own, and go on with it.
+owned_mark=abanico.owned
+
+# make_owner NAME FOLDER: the role of the application and its database; that of a test makes databases besides. Nobody can log in as
+# the server's own role: its password is kept nowhere.
+make_owner() {
+  local more=
+  [ "$1" = postgres ] || more=CREATEDB
+  # One statement a line, before anybody listens.
+  printf "CREATE ROLE abanico LOGIN $more PASSWORD '%s'\nCREATE DATABASE abanico OWNER abanico\n" "$(cat "$pg_home/password")" |
+    (cd / && as_postgres "$(postgres_bin)/postgres" --single -D "$2" postgres >>"$pg_home.initdb.log" 2>&1) &&
+    as_postgres touch "$2/$owned_mark"
+}
+
 # The cluster of a name: made where there is none yet. One that was killed while it was made is begun anew.
 make_cluster() {
   local bin new
@@ -53,9 +67,11 @@ make_cluster() {
   new="$pg_home/making.$$"
   (umask 077 && node -e 'process.stdout.write(require("crypto").randomBytes(24).toString("hex"))' >"$pg_home/password")
   [ -z "$pg_user" ] || chown "$pg_user" "$pg_home/password"
-  (cd / && as_postgres "$bin/initdb" -D "$new" -U abanico --pwfile="$pg_home/password" --auth=scram-sha-256 \
-    --encoding=UTF8 --locale=C.UTF-8 >"$pg_home.initdb.log" 2>&1) ||
+  (cd / && as_postgres bash -c 'umask 077 && head -c 24 /dev/urandom | base64 >"$0.own" && "$1/initdb" -D "$0" -U server \
+    --pwfile="$0.own" --auth=scram-sha-256 --encoding=UTF8 --locale=C.UTF-8' "$new" "$bin" >"$pg_home.initdb.log" 2>&1 &&
+    make_owner "$1" "$new") ||
     fail "the cluster could not be made, see $pg_home.initdb.log: $(tail -n 1 "$pg_home.initdb.log")"
+  rm -f "$new.own"
   mv "$new" "$pg_home/cluster"
 }
 
@@ -67,7 +83,9 @@ choose_pg_port() {
 }
 
 set_database_url() {
-  export DATABASE_URL="postgresql://abanico:$(cat "$pg_home/password")@127.0.0.1:$pg_port/postgres"
+  local database=abanico
+  as_postgres test -f "$pg_home/cluster/$owned_mark" || database=postgres
+  export DATABASE_URL="postgresql://abanico:$(cat "$pg_home/password")@127.0.0.1:$pg_port/$database"
 }
 
 private_postgres() {
