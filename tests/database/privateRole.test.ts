@@ -7,9 +7,7 @@ import { PrivatePostgres } from '../support/privatePostgres';
 test('the role of a new cluster makes what it likes in its own database, and nothing beside it', async () => {
   const folder = mkdtempSync(join(tmpdir(), 'abanico-role-'));
   chmodSync(folder, 0o755);
-  const before = process.env.ABANICO_DATA;
-  process.env.ABANICO_DATA = folder;
-  const server = new PrivatePostgres('postgres');
+  const server = new PrivatePostgres('postgres', folder);
   const asked = async (url: string, sql: string) => {
     const client = new Client({ connectionString: url });
     await client.connect();
@@ -33,8 +31,6 @@ test('the role of a new cluster makes what it likes in its own database, and not
     expect(await asked(beside, 'CREATE TABLE theirs (x int)')).toMatch(/permission denied/);
   } finally {
     server.stop();
-    if (before === undefined) delete process.env.ABANICO_DATA;
-    else process.env.ABANICO_DATA = before;
     rmSync(folder, { recursive: true, force: true });
   }
 }, 60_000);
