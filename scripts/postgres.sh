@@ -5,9 +5,10 @@ pg_home=
 pg_user=
 pg_port=
 
-# PostgreSQL will not run as root: there it runs as the user that Debian's package brings.
+# PostgreSQL will not run as root: there it runs as the user that Debian's package brings. By the machine's own clock: what fakes
+# another for a test shares a semaphore that this user may not open.
 as_postgres() {
-  if [ -n "$pg_user" ]; then runuser -u "$pg_user" -- "$@"; else "$@"; fi
+  if [ -n "$pg_user" ]; then LD_PRELOAD= runuser -u "$pg_user" -- "$@"; else LD_PRELOAD= "$@"; fi
 }
 
 # Where the cluster lives: under ABANICO_DATA, or where the unprivileged user cannot reach that, /var/lib/abanico.
