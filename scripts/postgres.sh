@@ -45,11 +45,11 @@ need_writable() {
 # Marks a cluster whose role owns a database and no more. Clusters of before have one role, the server's own, and go on with it.
 owned_mark=abanico.owned
 
-# make_owner NAME FOLDER: the role of the application and its database; that of a test makes databases besides. Nobody can log in as
-# the server's own role: its password is kept nowhere.
+# make_owner NAME FOLDER: the role of the application and its database; that of a test may do all, since tests make databases and end
+# what is connected to them. Nobody can log in as the server's own role: its password is kept nowhere.
 make_owner() {
   local more=
-  [ "$1" = postgres ] || more=CREATEDB
+  [ "$1" = postgres ] || more=SUPERUSER
   # One statement a line, before anybody listens.
   printf "CREATE ROLE abanico LOGIN $more PASSWORD '%s'\nCREATE DATABASE abanico OWNER abanico\n" "$(cat "$pg_home/password")" |
     (cd / && as_postgres "$(postgres_bin)/postgres" --single -D "$2" postgres >>"$pg_home.initdb.log" 2>&1) &&

@@ -161,5 +161,5 @@ test('plates for a video: lit, dimmed, stepped through, in night, as PNG of its 
   expect(await sharp(path).metadata()).toMatchObject({ format: 'png', width: 1920, height: 1080 });
   expect(await seriousFaults(page)).toEqual([]);
   await page.goto(`${app.url}/round-ups/1/verdict/picture?what=nonsense`);
-  await expect(page.getByText(/no run has the response/)).toBeVisible();
+  await expect(page.getByText(/^No run has the response/)).toBeVisible();
 });
