@@ -44,6 +44,8 @@ export type KeptRecording = Pick<Recording, 'id' | 'size' | 'sound' | 'fullScale
 export interface BundleFile {
   path: string;
   bytes: Uint8Array;
+  /** Samples or a picture alone, written anew as it goes: there is no word in it. */
+  isWordless?: boolean;
 }
 
 /** Labels made unique within the bundle: two entries of the lab may each have a run "1". */
@@ -104,7 +106,6 @@ export interface ExportedBundle {
   runs: number;
   /** What was heard in each recording, by its path. */
   heard: ReadonlyMap<string, KeptRecording>;
-  words: CoverWords;
 }
 
 /**
@@ -150,6 +151,12 @@ export async function exportBundle(
     ...{ note: isPublic ? '' : words.text(run.note), setAside: words.text(run.setAside) },
     ...{ windowReason: words.text(run.windowReason), levelCorrection: coverAll(run.levelCorrection, words) },
   }));
+  const entryOf = new Map(runs.map((run) => [run.id, run.entry]));
+  const coveredChange = ({ runId, what, was, isNow }: (typeof changes)[number]) => ({
+    what: words.text(what),
+    was: ofEntry(entryOf.get(runId)!, was),
+    isNow: ofEntry(entryOf.get(runId)!, isNow),
+  });
   const extraOf = new Map(entryExtras.map((entryExtra) => [entryExtra.entry, entryExtra]));
   // What pages show is under its cover already; the lab's own copy has who it is.
   const behind = new Map(
@@ -226,10 +233,9 @@ export async function exportBundle(
         'changes.csv',
         changesCsv(
           told.map((change) => ({
+            ...{ ...change, who: words.text(change.who) },
             // Codes are ids: an entry under cover has one of its own.
-            ...(change.what === 'entry'
-              ? { ...change, who: words.text(change.who) }
-              : coverAll(change, words)),
+            ...(change.what === 'entry' ? {} : coveredChange(change)),
             run: labels.get(change.runId)!,
             changedAt: change.changedAt.toISOString(),
           })),
@@ -250,10 +256,11 @@ export async function exportBundle(
         bytes: withoutSamples
           ? new Uint8Array()
           : await leavingWav(row.path, await recordedWhole(id), leaving),
+        isWordless: true,
       };
     for (const { path, bytes, isPhoto } of others) {
       const left = isPhoto && leaving !== 'private' ? await leavingPhoto(bytes) : bytes;
-      if (left) yield { path, bytes: left };
+      if (left) yield { path, bytes: left, isWordless: isPhoto };
     }
     const { name, title, packageId, beganAt, rig, loadsW, noiseLineDba, windowS, referenceAmbientC } =
       roundUp;
@@ -282,12 +289,12 @@ export async function exportBundle(
   }
   async function* gated(): AsyncGenerator<BundleFile> {
     for await (const file of files()) {
-      refuseCovered(words, file.path, file.bytes);
+      refuseCovered(words, file.path, file.isWordless ? '' : file.bytes);
       yield file;
     }
   }
   return {
-    ...{ name: words.id(roundUp.name), runs: runs.length, words },
+    ...{ name: words.id(roundUp.name), runs: runs.length },
     files: gated(),
     heard: new Map(clips.map(({ id, row }) => [row.path, recordings.find((other) => other.id === id)!])),
   };

@@ -173,6 +173,8 @@ test('the gate finds what was forgotten: in a name, in text of any writing, in b
     ['report', bytesOf('<b>XÉRA&#8203; 120</b>'.replace('&#8203;', '\u200b'))],
     ['extra/plan.pdf', new Uint8Array([0xff, 0xfe, 0, ...bytesOf('Xera 120')])],
     ['extra/old.txt', new Uint8Array(utf16)],
+    // A recording that came along as any file does, and was not written anew.
+    ['notes/voice.wav', wavWithInfo('Xera 120 at home')],
   ] as const)
     expect(() => refuseCovered(words, path, bytes)).toThrow(Refused);
   for (const [path, text] of [

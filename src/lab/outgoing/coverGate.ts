@@ -2,8 +2,6 @@ import type { CoverWords } from '@/core/lineUp/underCover';
 import { readCoverWords } from '../coverWordsOf';
 import { Refused } from '../refusal';
 
-/** Pictures and sounds leave without a word in them: they are written anew as they go (`barePicture`, `bareWav`). */
-const WORDLESS = /^(photos\/.*\.(png|jpe?g|webp)|.*\.wav)$/i;
 /** In bytes that are no text a shorter name may stand by chance. */
 const LEAST_IN_BYTES = 5;
 /** Fonts, pictures and data that a page carries in itself: what is in them was looked through before they were packed. */
@@ -29,7 +27,7 @@ function nameIn(words: CoverWords, bytes: Uint8Array): string | null {
 export function refuseCovered(words: CoverWords, path: string, content: Uint8Array | string): void {
   const bytes = typeof content === 'string' ? new TextEncoder().encode(content) : content;
   const inName = words.found(path);
-  const found = inName ?? (WORDLESS.test(path) ? null : nameIn(words, bytes));
+  const found = inName ?? nameIn(words, bytes);
   if (found !== null)
     throw new Refused(
       `“${found}” stands under its cover, and would leave in ${inName ? `the name “${path}”` : path}: nothing was made`,

@@ -1,4 +1,3 @@
-import type { CoverWords } from '@/core/lineUp/underCover';
 import { inSnapshot } from '@/database/pool';
 import { exportBundle } from '../exportBundle';
 import type { KnownSounds } from '../sound/bundleClips';
@@ -8,7 +7,6 @@ export interface Publishable {
   files: Map<string, Uint8Array>;
   /** What the lab has heard in its recordings. */
   sounds: KnownSounds;
-  words: CoverWords;
   /** Runs that have to be in it. */
   runs: number;
 }
@@ -26,11 +24,11 @@ export function publishable(
     if (!bundle) return null;
     const files = new Map<string, Uint8Array>();
     for await (const { path, bytes } of bundle.files) files.set(path, bytes);
-    const { heard, words, runs } = bundle;
+    const { heard, runs } = bundle;
     const source = (path: string) => {
       const { id, size } = heard.get(path)!;
       return recordedSource(id, path, size);
     };
-    return { files, sounds: { heard, source }, words, runs };
+    return { files, sounds: { heard, source }, runs };
   });
 }
