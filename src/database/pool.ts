@@ -171,33 +171,15 @@ function inTurn(client: PoolClient): Queryable {
   };
 }
 
-/** All that is read within sees the lab as it was at one moment, whatever others write meanwhile (repeatable read). */
-export async function inSnapshot<T>(work: () => Promise<T>): Promise<T> {
-  if (isInSnapshot()) return work();
-  return telling(async () => {
-    const client = await inQueue(() => pool().connect());
-    let broken = true;
-    try {
-      await client.query('BEGIN ISOLATION LEVEL REPEATABLE READ READ ONLY');
-      const result = await snapshots.run(inTurn(client), work);
-      await client.query('COMMIT');
-      broken = false;
-      return result;
-    } finally {
-      client.release(broken);
-    }
-  });
-}
-
-/** Runs writes in one transaction: all of them, or none. */
-export async function inTransaction<T>(work: (db: Queryable) => Promise<T>): Promise<T> {
+/** One transaction on a connection of its own: all of it, or none. */
+async function transaction<T>(begin: string, work: (db: Queryable) => Promise<T>): Promise<T> {
   let committing = false;
   return telling(
     async () => {
       const client: PoolClient = await inQueue(() => pool().connect());
       let broken = false;
       try {
-        await client.query('BEGIN');
+        await client.query(begin);
         const result = await work(inTurn(client));
         committing = true;
         await client.query('COMMIT');
@@ -213,6 +195,17 @@ export async function inTransaction<T>(work: (db: Queryable) => Promise<T>): Pro
     },
     () => committing,
   );
+}
+
+/** Runs writes in one transaction: all of them, or none. */
+export function inTransaction<T>(work: (db: Queryable) => Promise<T>): Promise<T> {
+  return transaction('BEGIN', work);
+}
+
+/** All that is read within sees the lab as it was at one moment, whatever others write meanwhile (repeatable read). */
+export function inSnapshot<T>(work: () => Promise<T>): Promise<T> {
+  if (isInSnapshot()) return work();
+  return transaction('BEGIN ISOLATION LEVEL REPEATABLE READ READ ONLY', (db) => snapshots.run(db, work));
 }
 
 export async function closePool(): Promise<void> {

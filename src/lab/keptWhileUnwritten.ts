@@ -35,15 +35,18 @@ export function keptWhileUnwritten<T>(read: (db: Queryable, id: number) => Promi
   }
 
   function begin(db: Queryable, id: number, known: string | null): Promise<T> {
-    const reading: Reading<T> = { stamp: known, result: Promise.resolve() as Promise<never> };
-    reading.result = (async () => {
+    const made = async () => {
       const stamp = (reading.stamp ??= await labStamp(db));
       const value = await read(db, id);
       keep(id, { stamp, value });
       return value;
-    })().finally(() => {
-      if (atWork.get(id) === reading) atWork.delete(id);
-    });
+    };
+    const reading: Reading<T> = {
+      stamp: known,
+      result: Promise.resolve()
+        .then(made)
+        .finally(() => atWork.delete(id)),
+    };
     atWork.set(id, reading);
     return reading.result;
   }
