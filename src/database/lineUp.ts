@@ -60,33 +60,64 @@ export async function updateProductColumns(db: Queryable, id: number, product: P
   ]);
 }
 
-export async function findOrAddProduct(db: Queryable, product: Product): Promise<number> {
-  const { rows } = await db.query<{ id: number }>(
-    `INSERT INTO products (maker, name, kind, revision) VALUES ($1, $2, $3, $4)
-     ON CONFLICT (maker, name, kind, revision) DO UPDATE SET name = EXCLUDED.name RETURNING id`,
-    [product.maker, product.name, product.kind, product.revision],
+/** The ids of products, in their order; those that the lab does not have are added. */
+export async function findOrAddProducts(db: Queryable, products: readonly Product[]): Promise<number[]> {
+  const keyOf = (product: Pick<Product, 'maker' | 'name' | 'kind' | 'revision'>) =>
+    JSON.stringify([product.maker, product.name, product.kind, product.revision]);
+  const { rows } = await db.query<{ id: number } & Pick<Product, 'maker' | 'name' | 'kind' | 'revision'>>(
+    `INSERT INTO products (maker, name, kind, revision)
+     SELECT DISTINCT maker, name, kind, revision
+     FROM jsonb_to_recordset($1) AS given (maker text, name text, kind text, revision text)
+     ON CONFLICT (maker, name, kind, revision) DO UPDATE SET name = EXCLUDED.name
+     RETURNING id, maker, name, kind, revision`,
+    [JSON.stringify(products)],
   );
-  return rows[0]!.id;
+  const ids = new Map(rows.map((row) => [keyOf(row), row.id]));
+  return products.map((product) => ids.get(keyOf(product))!);
 }
 
-export async function insertSample(db: Queryable, productId: number, label: string): Promise<number> {
-  const { rows } = await db.query<{ id: number }>(
-    `INSERT INTO samples (product_id, label) VALUES ($1, $2) RETURNING id`,
-    [productId, label],
-  );
-  return rows[0]!.id;
+export interface SampleOf {
+  productId: number;
+  label: string;
 }
 
-export async function findSample(db: Queryable, productId: number, label: string): Promise<number | null> {
-  const { rows } = await db.query<{ id: number }>(
-    `SELECT id FROM samples WHERE product_id = $1 AND label = $2`,
-    [productId, label],
+/** The ids of samples, in their order, and whether the lab had each; those that it did not have are added. */
+export async function findOrAddSamples(
+  db: Queryable,
+  samples: readonly SampleOf[],
+): Promise<{ id: number; isNew: boolean }[]> {
+  const { rows } = await db.query<SampleOf & { id: number; isNew: boolean } & Record<string, unknown>>(
+    `WITH given AS (
+       SELECT DISTINCT "productId", label FROM jsonb_to_recordset($1) AS given ("productId" integer, label text)
+     ), added AS (
+       INSERT INTO samples (product_id, label) SELECT "productId", label FROM given
+       ON CONFLICT (product_id, label) DO NOTHING RETURNING id, product_id, label
+     )
+     SELECT id, product_id AS "productId", label, true AS "isNew" FROM added
+     UNION ALL
+     SELECT s.id, s.product_id, s.label, false FROM samples s JOIN given g ON g."productId" = s.product_id AND g.label = s.label`,
+    [JSON.stringify(samples)],
   );
-  return rows[0]?.id ?? null;
+  return samples.map(({ productId, label }) => {
+    const { id, isNew } = rows.find((row) => row.productId === productId && row.label === label)!;
+    return { id, isNew };
+  });
 }
 
 export async function updateSampleLabel(db: Queryable, id: number, label: string): Promise<void> {
   await db.query(`UPDATE samples SET label = $2 WHERE id = $1`, [id, label]);
+}
+
+/** Notes which sample each entry is. */
+export async function setEntrySamples(
+  db: Queryable,
+  samples: readonly { entryId: number; sampleId: number }[],
+): Promise<void> {
+  await db.query(
+    `UPDATE entries e SET sample_id = given."sampleId"
+     FROM jsonb_to_recordset($1) AS given ("entryId" integer, "sampleId" integer) WHERE e.id = given."entryId"`,
+    [JSON.stringify(samples)],
+  );
 }
 
 export async function setEntrySample(db: Queryable, entryId: number, sampleId: number | null): Promise<void> {
@@ -121,6 +152,36 @@ export async function listEntriesOfProduct(db: Queryable, productId: number): Pr
   const { rows } = await db.query<{ id: number }>(`SELECT id FROM entries WHERE product_id = $1`, [
     productId,
   ]);
+  return rows.map((row) => row.id);
+}
+
+/** One entry of each product, the first of it, where it has any. */
+export async function firstEntries(
+  db: Queryable,
+  productIds: readonly number[],
+): Promise<Map<number, number>> {
+  const { rows } = await db.query<{ productId: number; entryId: number }>(
+    `SELECT product_id AS "productId", min(id) AS "entryId" FROM entries WHERE product_id = ANY ($1) GROUP BY product_id`,
+    [productIds],
+  );
+  return new Map(rows.map(({ productId, entryId }) => [productId, entryId]));
+}
+
+export interface EntryOfProduct extends EntryColumns {
+  productId: number;
+}
+
+/** Adds entries of products; their ids, in their order. */
+export async function insertEntries(db: Queryable, entries: readonly EntryOfProduct[]): Promise<number[]> {
+  const { rows } = await db.query<{ id: number }>(
+    `INSERT INTO entries (product_id, fans, fan_count, price, currency, height_mm, cover_name, extra)
+     SELECT "productId", fans, "fanCount", price, currency, "heightMm", "coverName", '{}'
+     FROM jsonb_array_elements($1) WITH ORDINALITY AS given (one, n),
+          jsonb_to_record(one) AS its ("productId" integer, fans text, "fanCount" integer, price numeric, currency text,
+                                       "heightMm" double precision, "coverName" text)
+     ORDER BY n RETURNING id`,
+    [JSON.stringify(entries)],
+  );
   return rows.map((row) => row.id);
 }
 

@@ -146,15 +146,25 @@ export async function insertRoundUp(db: Queryable, roundUp: NewRoundUp): Promise
   return rows[0]!.id;
 }
 
-export async function citeEntry(
-  db: Queryable,
-  citation: { roundUpId: number; entryId: number; code: string; position: number; isControl: boolean },
-): Promise<void> {
+export interface Citation {
+  roundUpId: number;
+  entryId: number;
+  code: string;
+  position: number;
+  isControl: boolean;
+}
+
+export async function citeEntries(db: Queryable, citations: readonly Citation[]): Promise<void> {
   await db.query(
-    `INSERT INTO round_up_entries (round_up_id, entry_id, code, position, is_control) VALUES ($1, $2, $3, $4, $5)`,
-    [citation.roundUpId, citation.entryId, citation.code, citation.position, citation.isControl],
+    `INSERT INTO round_up_entries (round_up_id, entry_id, code, position, is_control)
+     SELECT "roundUpId", "entryId", code, position, "isControl"
+     FROM jsonb_to_recordset($1)
+          AS given ("roundUpId" integer, "entryId" integer, code text, position integer, "isControl" boolean)`,
+    [JSON.stringify(citations)],
   );
 }
+
+export const citeEntry = (db: Queryable, citation: Citation) => citeEntries(db, [citation]);
 
 /** The round-up that a bundle was exported from or brought in as: by its id, else by name and title; the newest of several. */
 export async function findTwin(

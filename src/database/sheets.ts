@@ -66,6 +66,20 @@ export async function writeSheet(db: Queryable, write: SheetWrite): Promise<numb
   return rows[0].version;
 }
 
+/** Writes the first sheets of what has none yet, each with its line of history. */
+export async function writeFirstSheets(
+  db: Queryable,
+  sheets: readonly Pick<SheetWrite, 'kind' | 'owner' | 'body'>[],
+  who: string,
+): Promise<void> {
+  await db.query(
+    `WITH given AS (SELECT * FROM jsonb_to_recordset($1) AS given (kind text, owner integer, body jsonb)),
+          written AS (INSERT INTO sheets (kind, owner, body) SELECT kind, owner, body FROM given)
+     INSERT INTO sheet_changes (kind, owner, who, reason, was, is_now) SELECT kind, owner, $2, '', NULL, body FROM given`,
+    [JSON.stringify(sheets), who],
+  );
+}
+
 export interface SheetChange<T> {
   id: number;
   changedAt: Date;

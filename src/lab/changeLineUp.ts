@@ -1,27 +1,36 @@
 import type { Variant } from './planningSchemas';
-import { blankFan, copiedLayout, withLabFan, withSecondFan, type Entry } from '@/core/lineUp/entry';
+import {
+  blankFan,
+  copiedLayout,
+  entryProblem,
+  isCovered,
+  withLabFan,
+  withSecondFan,
+  type Entry,
+} from '@/core/lineUp/entry';
 import { blankProduct, type Product } from '@/core/lineUp/product';
 import { blankSample, type Sample } from '@/core/lineUp/sample';
 import { entryOwner } from '@/database/entryOwner';
 import { insertEntryOf } from '@/database/labEntries';
 import {
   citingProduct,
-  findOrAddProduct,
-  findSample,
-  insertSample,
-  listEntriesOfProduct,
+  findOrAddProducts,
+  findOrAddSamples,
+  firstEntries,
+  insertEntries,
   removeCitation,
   setControl,
   setEntrySample,
+  setEntrySamples,
 } from '@/database/lineUp';
 import { inTransaction, type Queryable } from '@/database/pool';
-import { citeEntry } from '@/database/roundUps';
-import { readSheet, writeSheet } from '@/database/sheets';
+import { citeEntries, citeEntry } from '@/database/roundUps';
+import { readSheets, writeFirstSheets, writeSheet } from '@/database/sheets';
 import { refuseOnTheRig } from './bench/onTheRig';
 import { codeOf } from './codeOf';
 import { blankProductOf, lineUpOf, type LineUpEntry } from './lineUpView';
 import { Refused } from './refusal';
-import { syncEntry } from './saveSheet';
+import { entryColumns, syncEntry } from './saveSheet';
 
 async function held(db: Queryable, roundUpId: number): Promise<LineUpEntry[]> {
   const { rowCount } = await db.query(`SELECT 1 FROM live_round_ups WHERE id = $1 FOR UPDATE`, [roundUpId]);
@@ -40,17 +49,13 @@ export interface NewEntry {
   entry: Entry;
   sample: Sample | null;
   isControl: boolean;
-  /** Where the round-up has an id for it already; else one is made from the name. */
-  code?: string;
 }
 
 /**
  * What is to be written of a product: what is given, over what the lab knows by the columns of its entries (a height and a price that came
- * with a bundle are not wiped by a name). Null where it has a sheet already, which stays as it is.
+ * with a bundle are not wiped by a name).
  */
-async function knownProduct(db: Queryable, productId: number, given: Product): Promise<Product | null> {
-  if (await readSheet(db, 'product', productId)) return null;
-  const [entryId] = await listEntriesOfProduct(db, productId);
+async function knownProduct(db: Queryable, entryId: number | undefined, given: Product): Promise<Product> {
   const owner = entryId === undefined ? null : await entryOwner(db, entryId);
   if (!owner) return given;
   const known = Object.entries(blankProductOf(owner)).filter(([name, value]) => {
@@ -62,40 +67,108 @@ async function knownProduct(db: Queryable, productId: number, given: Product): P
   return { ...given, ...Object.fromEntries(known), ...currency };
 }
 
-/** Adds an entry with what is known of its product and sample; sheets that are there already stay as they are. */
-export async function addEntry(
+/** The sheets of products by their ids; those that have none yet are given what is known of them. */
+async function productSheets(
+  db: Queryable,
+  products: readonly { productId: number; given: Product }[],
+  who: string,
+): Promise<Map<number, Product>> {
+  const ids = products.map(({ productId }) => productId);
+  const sheets = new Map<number, Product>();
+  for (const [id, { body }] of await readSheets<Product>(db, 'product', ids)) sheets.set(id, body);
+  const entries = await firstEntries(db, ids);
+  const first: { kind: 'product'; owner: number; body: Product }[] = [];
+  for (const { productId, given } of products) {
+    if (sheets.has(productId)) continue;
+    const body = await knownProduct(db, entries.get(productId), given);
+    sheets.set(productId, body);
+    first.push({ kind: 'product', owner: productId, body });
+  }
+  await writeFirstSheets(db, first, who);
+  return sheets;
+}
+
+/** Two entries may stand on one sample, with other fans: it is added once. */
+async function addSamples(
+  db: Queryable,
+  given: readonly { productId: number; entryId: number; sample: Sample }[],
+  who: string,
+): Promise<void> {
+  const samples = await findOrAddSamples(
+    db,
+    given.map(({ productId, sample }) => ({ productId, label: sample.label })),
+  );
+  const first = new Map<number, Sample>();
+  for (const [i, { id, isNew }] of samples.entries())
+    if (isNew && !first.has(id)) first.set(id, given[i]!.sample);
+  const sheets = [...first].map(([owner, body]) => ({ kind: 'sample' as const, owner, body }));
+  await writeFirstSheets(db, sheets, who);
+  await setEntrySamples(
+    db,
+    given.map(({ entryId }, i) => ({ entryId, sampleId: samples[i]!.id })),
+  );
+}
+
+/**
+ * Adds entries with what is known of their products and samples; sheets that are there already stay as they are. A few statements, however
+ * many entries; the ids in their order.
+ */
+export async function addEntries(
+  db: Queryable,
+  roundUpId: number,
+  entries: readonly (NewEntry & { code: string; position: number })[],
+  who: string,
+): Promise<number[]> {
+  const productIds = await findOrAddProducts(
+    db,
+    entries.map(({ product }) => product),
+  );
+  const given = entries.map((entry, i) => ({ ...entry, productId: productIds[i]! }));
+  const products = await productSheets(
+    db,
+    given.map(({ productId, product }) => ({ productId, given: product })),
+    who,
+  );
+  const columns = given.map(({ productId, entry }) => ({
+    productId,
+    ...entryColumns(products.get(productId)!, entry),
+  }));
+  const ids = await insertEntries(db, columns);
+  const added = given.map((entry, i) => ({ ...entry, entryId: ids[i]! }));
+  const sheets = added.map(({ entryId, entry }) => ({ kind: 'entry' as const, owner: entryId, body: entry }));
+  await writeFirstSheets(db, sheets, who);
+  const sampled = added.flatMap(({ sample, ...entry }) => (sample ? [{ ...entry, sample }] : []));
+  if (sampled.length > 0) await addSamples(db, sampled, who);
+  await citeEntries(
+    db,
+    added.map(({ entryId, code, position, isControl }) => ({
+      roundUpId,
+      entryId,
+      code,
+      position,
+      isControl,
+    })),
+  );
+  for (const { entryId, productId, entry } of added) {
+    const kind = products.get(productId)!.kind;
+    // A layout is asked of the cases it is compared in, and what is covered has a code of its own: of few of them.
+    if (entry.layout.length > 0 || isCovered(entry)) await syncEntry(db, entryId);
+    const problem = entryProblem(kind, entry);
+    if (problem) throw new Refused(problem, 'fans');
+  }
+  return ids;
+}
+
+/** Adds one entry, under a code that is free. */
+async function addEntry(
   db: Queryable,
   roundUpId: number,
   entry: NewEntry,
   who: string,
   taken: { codes: ReadonlySet<string>; position: number },
 ): Promise<number> {
-  const productId = await findOrAddProduct(db, entry.product);
-  const sheet = { who, reason: '', version: 0 };
-  const product = await knownProduct(db, productId, entry.product);
-  if (product !== null) await writeSheet(db, { ...sheet, kind: 'product', owner: productId, body: product });
-  const entryId = await insertEntryOf(db, product ?? entry.product);
-  await writeSheet(db, { ...sheet, kind: 'entry', owner: entryId, body: entry.entry });
-  if (entry.sample) await addSample(db, productId, entryId, entry.sample, who);
-  const code = entry.code ?? codeOf(entry.product.name, taken.codes);
-  await citeEntry(db, { roundUpId, entryId, code, position: taken.position, isControl: entry.isControl });
-  await syncEntry(db, entryId);
-  return entryId;
-}
-
-async function addSample(
-  db: Queryable,
-  productId: number,
-  entryId: number,
-  sample: Sample,
-  who: string,
-): Promise<void> {
-  // Two entries may stand on one sample, with other fans.
-  const there = await findSample(db, productId, sample.label);
-  const sampleId = there ?? (await insertSample(db, productId, sample.label));
-  if (there === null)
-    await writeSheet(db, { kind: 'sample', owner: sampleId, version: 0, body: sample, who, reason: '' });
-  await setEntrySample(db, entryId, sampleId);
+  const cited = { ...entry, code: codeOf(entry.product.name, taken.codes), position: taken.position };
+  return (await addEntries(db, roundUpId, [cited], who))[0]!;
 }
 
 const takenBy = (lineUp: readonly LineUpEntry[]) => ({
@@ -226,8 +299,10 @@ export async function changeEntry(
         throw new Refused('its sample is retired: a control is re-tested again and again');
       await setControl(db, roundUpId, entryId, change.isControl);
     }
-    if (change.sample !== undefined)
-      await addSample(db, entry.productId, entryId, blankSample(change.sample), who);
+    if (change.sample !== undefined) {
+      const sample = blankSample(change.sample);
+      await addSamples(db, [{ productId: entry.productId, entryId, sample }], who);
+    }
     return { removed: null };
   });
 }

@@ -2,7 +2,7 @@ import { entryProblem, fansText } from '@/core/lineUp/entry';
 import { inTransaction } from '@/database/pool';
 import { lineUpTable, readLineUp } from '@/formats/lineUpCsv';
 import { UnusableInput, type Problem } from '@/formats/problem';
-import { addEntry } from './changeLineUp';
+import { addEntries, type NewEntry } from './changeLineUp';
 import { codeOf } from './codeOf';
 import { lineUpOf, viewLineUp } from './lineUpView';
 import { readCoverWords } from './coverWordsOf';
@@ -34,7 +34,7 @@ export async function importLineUp(roundUpId: number, csv: string, who: string):
       const there = before.map(({ product: { body }, entry, shownName }) => ({
         ...{ names: [body.name, shownName], maker: body.maker, fans: fansText(entry.body) },
       }));
-      let added = 0;
+      const added: (NewEntry & { code: string; position: number })[] = [];
       for (const row of rows) {
         const problem = entryProblem(row.product.kind, row.entry);
         if (problem) throw new Refused(`${row.product.name}: ${problem}`);
@@ -46,13 +46,13 @@ export async function importLineUp(roundUpId: number, csv: string, who: string):
         );
         if (isThere) continue;
         const code = codeOf(name, codes);
-        await addEntry(db, roundUpId, { ...row, code }, who, { codes, position });
+        added.push({ ...row, code, position });
         codes.add(code);
         there.push({ names: [name], maker, fans });
         position += 1;
-        added += 1;
       }
-      return { imported: true, added, there: rows.length - added };
+      if (added.length > 0) await addEntries(db, roundUpId, added, who);
+      return { imported: true, added: added.length, there: rows.length - added.length };
     });
   } catch (error) {
     if (error instanceof UnusableInput)

@@ -3,7 +3,7 @@ import { isCovered, type Entry } from '@/core/lineUp/entry';
 import { setupDifferences } from '@/core/rig/setupDifferences';
 import { listCasesOfEntry } from '@/database/cases';
 import { findOrAddRigRevision } from '@/database/labEntries';
-import { findSample, insertSample, setEntrySample } from '@/database/lineUp';
+import { findOrAddSamples, setEntrySample } from '@/database/lineUp';
 import type { Queryable } from '@/database/pool';
 import { holdRig, insertRevision, listRevisions } from '@/database/rigs';
 import { readSheet, writeSheet, type SheetKind } from '@/database/sheets';
@@ -99,8 +99,7 @@ export async function importPlanning(
       await neutralCode(db, entryId, entry.coverName.trim());
     }
     if (!sample) continue;
-    const sampleId =
-      (await findSample(db, productId, sample.label)) ?? (await insertSample(db, productId, sample.label));
+    const sampleId = (await findOrAddSamples(db, [{ productId, label: sample.label }]))[0]!.id;
     await writeNew(db, 'sample', sampleId, sample);
     await setEntrySample(db, entryId, sampleId);
   }

@@ -13,6 +13,7 @@ import {
   updateEntryColumns,
   updateProductColumns,
   updateSampleLabel,
+  type EntryColumns,
 } from '@/database/lineUp';
 import { inTransaction, type Queryable } from '@/database/pool';
 import { listRunIds, updateMethodColumns } from '@/database/roundUps';
@@ -69,6 +70,16 @@ async function outsideItsCases(db: Queryable, entryId: number, { layout }: Entry
   return null;
 }
 
+/** What the columns of an entry say, of what was written of it and its product. */
+export const entryColumns = (product: Product, entry: Entry): EntryColumns => ({
+  fans: fansText(entry),
+  fanCount: entry.fans.length > 0 ? fanCount(entry) : null,
+  price: entryPrice(product, entry),
+  currency: product.currency,
+  heightMm: configuredSize(product, entry).heightMm,
+  coverName: isCovered(entry) ? entry.coverName.trim() : '',
+});
+
 /** Keeps the columns of an entry in step with what was written of it and its product. */
 export async function syncEntry(db: Queryable, entryId: number): Promise<void> {
   const owner = await entryOwner(db, entryId);
@@ -77,14 +88,7 @@ export async function syncEntry(db: Queryable, entryId: number): Promise<void> {
   const entry = (await readSheet<Entry>(db, 'entry', entryId))?.body ?? blankEntryOf(owner);
   const problem = entryProblem(product.kind, entry) ?? (await outsideItsCases(db, entryId, entry));
   if (problem) throw new Refused(problem, 'fans');
-  await updateEntryColumns(db, entryId, {
-    fans: fansText(entry),
-    fanCount: entry.fans.length > 0 ? fanCount(entry) : null,
-    price: entryPrice(product, entry),
-    currency: product.currency,
-    heightMm: configuredSize(product, entry).heightMm,
-    coverName: isCovered(entry) ? entry.coverName.trim() : '',
-  });
+  await updateEntryColumns(db, entryId, entryColumns(product, entry));
   if (isCovered(entry)) await neutralCode(db, entryId, entry.coverName.trim());
 }
 

@@ -203,6 +203,28 @@ test('a line-up goes out as CSV and comes in elsewhere; faults are listed and no
   expect(await viewLineUp(elsewhere)).toHaveLength(2);
 });
 
+test('a line-up of eight hundred rows: two of a product are told apart by their fans, and one sample is of both', async () => {
+  const id = await begin();
+  const rows = Array.from({ length: 400 }, (_, i) => [
+    `Levante ${i},Vela,air-tower,Brisa,1,49,A,in-use`,
+    `Levante ${i},Vela,air-tower,Brisa,2,49,A,in-use`,
+  ]).flat();
+  const csv = ['product,maker,kind,fan,fan_count,price,sample,sample_state', ...rows].join('\n');
+  expect(await importLineUp(id, csv, WHO)).toEqual({ imported: true, added: 800, there: 0 });
+  const lineUp = await viewLineUp(id);
+  expect(new Set(lineUp.map(({ code }) => code)).size).toBe(800);
+  expect(lineUp.map(({ entry }) => entry.body.fans[0]!.count)).toEqual(
+    Array.from({ length: 800 }, (_, i) => 1 + (i % 2)),
+  );
+  expect(new Set(lineUp.map(({ productId }) => productId)).size).toBe(400);
+  expect(new Set(lineUp.map(({ sampleId }) => sampleId)).size).toBe(400);
+  expect(lineUp[799]).toMatchObject({
+    productName: 'Levante 399',
+    price: 49,
+    sample: { body: { label: 'A' } },
+  });
+});
+
 test('a change of the rig begins a revision with its reason, and the guard keeps its runs apart', async () => {
   const id = await importSound(smallBundle());
   const rig = (await viewRig(id))!;
