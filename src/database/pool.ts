@@ -1,14 +1,10 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import { Pool, type PoolClient, type QueryResultRow } from 'pg';
 import { wasHeldUp } from './loopLag';
+import type { Queryable } from './queryable';
+import { onceSent } from './sentRequests';
 
-/** What query modules need of a connection; they open none themselves. */
-export interface Queryable {
-  query<R extends QueryResultRow>(
-    text: string,
-    values?: unknown[],
-  ): Promise<{ rows: R[]; rowCount: number | null }>;
-}
+export type { Queryable } from './queryable';
 
 /** PostgreSQL does not answer: nothing was written. */
 export class DatabaseAway extends Error {
@@ -197,9 +193,9 @@ async function transaction<T>(begin: string, work: (db: Queryable) => Promise<T>
   );
 }
 
-/** Runs writes in one transaction: all of them, or none. */
+/** Runs writes in one transaction: all of them, or none; and once, where the request says which it is (`inRequest`). */
 export function inTransaction<T>(work: (db: Queryable) => Promise<T>): Promise<T> {
-  return transaction('BEGIN', work);
+  return transaction('BEGIN', onceSent(work));
 }
 
 /** All that is read within sees the lab as it was at one moment, whatever others write meanwhile (repeatable read). */

@@ -1,5 +1,6 @@
 import { clearMark, hasMark, setMark } from '@/database/labMarks';
 import { forgetOldWrites } from '@/database/labWrites';
+import { forgetSentRequests } from '@/database/sentRequests';
 import { migrate } from '@/database/migrate';
 import { withDatabase } from '@/database/pool';
 import { listRoundUps } from '@/database/roundUps';
@@ -28,6 +29,7 @@ const LOADING = 'demo loading';
 export async function prepareLab(databaseUrl: string): Promise<string> {
   await migrate(databaseUrl);
   await withDatabase(forgetOldWrites);
+  await withDatabase(forgetSentRequests);
   await neutralCodes();
   await renewDigests();
   const renewed = await renewReductions();

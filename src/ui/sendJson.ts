@@ -7,15 +7,38 @@ export interface Answer {
 }
 
 const MOST_TRIES = 4;
+const pauseS = (seconds: number) => new Promise((resolve) => setTimeout(resolve, seconds * 1000));
 
-/** Asks, and again where it is told to come later: then nothing was done yet. */
+/** Asks, and again where it is told to come later, or where the connection broke: a request of one key counts once. */
 async function patientFetch(url: string, init: RequestInit): Promise<Response> {
+  let broken = 0;
   for (let tries = 1; ; tries += 1) {
-    const response = await fetch(url, init);
-    const laterS = Number(response.headers.get('retry-after') ?? '');
-    if (response.status !== 503 || !(laterS > 0) || tries === MOST_TRIES) return response;
-    await new Promise((resolve) => setTimeout(resolve, laterS * 1000));
+    try {
+      const response = await fetch(url, init);
+      const laterS = Number(response.headers.get('retry-after') ?? '');
+      if (response.status !== 503 || !(laterS > 0) || tries === MOST_TRIES) return response;
+      await pauseS(laterS);
+    } catch (error) {
+      broken += 1;
+      if (broken === 2) throw error;
+      await pauseS(0.5);
+    }
   }
+}
+
+/** Changes of which nobody knows whether they were saved, with the key they went out under: pressed again, they go under it again. */
+const unanswered = new Map<string, string>();
+const MOST_UNANSWERED = 50;
+
+/** Random in any context: a page that comes over plain HTTP from another machine has no `randomUUID`. */
+const newKey = () =>
+  [...crypto.getRandomValues(new Uint8Array(16))].map((byte) => byte.toString(16).padStart(2, '0')).join('');
+
+function keyOf(change: string): string {
+  const key = unanswered.get(change) ?? newKey();
+  if (unanswered.size >= MOST_UNANSWERED) unanswered.clear();
+  unanswered.set(change, key);
+  return key;
 }
 
 /** Sends a change and gives the answer in words, also where nobody answers. */
@@ -24,12 +47,16 @@ export async function sendJson(
   method: 'POST' | 'PATCH' | 'DELETE',
   body: unknown,
 ): Promise<Answer> {
+  const text = JSON.stringify(body);
+  const change = JSON.stringify([method, url, text]);
   try {
     const response = await patientFetch(url, {
       method,
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(body),
+      headers: { 'content-type': 'application/json', 'idempotency-key': keyOf(change) },
+      body: text,
     });
+    // Only a database that fell silent in the middle leaves it open.
+    if (response.status !== 503) unanswered.delete(change);
     const answer = (await response.json().catch(() => ({}))) as Record<string, unknown>;
     const message =
       typeof answer.message === 'string' ? answer.message : `The change was not saved (${response.status}).`;
@@ -39,7 +66,8 @@ export async function sendJson(
       ok: false,
       status: 0,
       body: {},
-      message: 'The application does not answer. Nothing was saved; what was typed is still here.',
+      message:
+        'The application does not answer. What was typed is still here: save it again, it counts once.',
     };
   }
 }

@@ -1,5 +1,7 @@
 import { closePool, DatabaseAway, DatabaseBusy, inTransaction, withDatabase } from '@/database/pool';
+import { POST as typeARun } from '@/app/api/round-ups/[id]/runs/route';
 import { wasHeldUp } from '@/database/loopLag';
+import { inRequest } from '@/database/sentRequests';
 import { editRuns } from '@/lab/editRun';
 import { runEdits } from '@/lab/runEditSchema';
 import { beginUpload, takeFile, uploadedFiles } from '@/lab/uploads';
@@ -132,4 +134,46 @@ test('thirty who look at a round-up at once have it read once, and each new writ
   expect(new Set(all).size).toBe(1);
   await withDatabase((db) => db.query(`UPDATE runs SET note = 'seen' WHERE id = $1`, [all[0]!.runs[0]!.id]));
   expect((await viewRoundUp(id))!.runs.some(({ note }) => note === 'seen')).toBe(true);
+});
+
+test('a write whose answer was lost is sent again and counts once, two at once too; one that failed may be tried anew', async () => {
+  const id = await importSound(smallBundle());
+  const typed = { entry: 'a', setting: '61 %', mount: 1, pass: 1, loadW: 170, noiseDb: 35, floorDb: 22 };
+  const send = async (key: string, noiseDb: number, path = `/api/round-ups/${id}/runs`) => {
+    const body = { ...typed, noiseDb, cpuC: 58, ambientC: 21, powerW: 170, rpm: 900, note: '', sure: true };
+    const headers = { 'content-type': 'application/json', 'idempotency-key': key };
+    const request = new Request(`http://127.0.0.1${path}`, {
+      method: 'POST',
+      headers,
+      body: JSON.stringify(body),
+    });
+    const answer = await typeARun(request, { params: Promise.resolve({ id: String(id) }) });
+    return [answer.status, await answer.text()] as const;
+  };
+  const runs = async () => (await viewRoundUp(id))!.runs.length;
+  const before = await runs();
+  const [first, twin] = await Promise.all([send('one', 35), send('one', 35)]);
+  expect(first[0]).toBe(201);
+  expect(twin).toEqual(first);
+  expect(await send('one', 35)).toEqual(first);
+  expect(await runs()).toBe(before + 1);
+  // Another key, or another body under the same, is another run.
+  expect((await send('two', 35))[0]).toBe(201);
+  expect((await send('one', 36))[0]).toBe(201);
+  expect(await runs()).toBe(before + 3);
+  expect((await send('a key with spaces', 37))[0]).toBe(400);
+  // What was rolled back is not remembered as done.
+  let tries = 0;
+  const failing = () =>
+    inRequest('three', () =>
+      inTransaction((db) => {
+        tries += 1;
+        if (tries === 1) throw new Error('full');
+        return db.query(`SELECT 1`).then(() => new Date(0));
+      }),
+    );
+  await expect(failing()).rejects.toThrow('full');
+  expect(await failing()).toEqual(new Date(0));
+  expect(await failing()).toEqual(new Date(0));
+  expect(tries).toBe(2);
 });

@@ -1,8 +1,9 @@
-import { randomUUID } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import { ValidationError, type Schema } from 'yup';
 import { unfitJson } from '@/core/bounds';
 import { isDatabaseAway, isDatabaseBusy, isUnsure } from '@/lab/databaseState';
 import { Refused } from '@/lab/refusal';
+import { inRequest, requestAtHand } from '@/lab/sentOnce';
 
 const MOST_BYTES = 256 * 1024;
 
@@ -29,40 +30,55 @@ async function limitedText(request: Request): Promise<string> {
   return Buffer.concat(chunks).toString('utf8');
 }
 
-async function readBody<T>(request: Request, schema: Schema<T>): Promise<T> {
+/** A request that carries a key is one with those of the same key, way, address and body; null where it carries none. */
+function sentAs(request: Request, body: string): string | null {
+  const key = request.headers.get('idempotency-key');
+  if (key === null) return null;
+  if (!/^[\x21-\x7e]{1,200}$/.test(key))
+    throw new BadBody('The Idempotency-Key is no text of 1 to 200 signs without spaces.', 400);
+  const { pathname, search } = new URL(request.url);
+  const parts = [key, request.method, pathname + search, body];
+  return createHash('sha256').update(JSON.stringify(parts)).digest('hex');
+}
+
+async function readBody<T>(request: Request, schema: Schema<T>): Promise<{ body: T; sent: string | null }> {
   const type = request.headers.get('content-type') ?? '';
   if (!/^application\/json\s*(;|$)/i.test(type))
     throw new BadBody('The request is not of the type application/json.', 415);
+  const text = await limitedText(request);
   let parsed: unknown;
   try {
-    parsed = JSON.parse(await limitedText(request));
-  } catch (error) {
-    if (error instanceof BadBody) throw error;
+    parsed = JSON.parse(text);
+  } catch {
     throw new BadBody('The request is no JSON.', 400);
   }
   const unfit = unfitJson(parsed);
   if (unfit) throw new BadBody(`The request cannot be taken: ${unfit}.`, 422);
   try {
-    return await schema.validate(parsed, { stripUnknown: false });
+    return { body: await schema.validate(parsed, { stripUnknown: false }), sent: sentAs(request, text) };
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error;
     throw new BadBody(error.message, 422, error.path?.replace(/^(changes|body)\./, ''));
   }
 }
 
-/** Runs a handler on a checked JSON body; whatever stands in the way is told in words. */
+/**
+ * Runs a handler on a checked JSON body; whatever stands in the way is told in words. Sent again under the same `Idempotency-Key`, it
+ * changes nothing anew and gives the same answer.
+ */
 export async function withBody<T>(
   request: Request,
   schema: Schema<T>,
   handle: (body: T) => Promise<Response>,
 ): Promise<Response> {
+  const told = (work: () => Promise<Response>) => work().catch(toldFailure);
   try {
-    return await handle(await readBody(request, schema));
+    const { body, sent } = await readBody(request, schema);
+    const work = () => told(() => handle(body));
+    return await (sent === null ? work() : inRequest(sent, work));
   } catch (error) {
-    if (error instanceof BadBody) {
-      return Response.json({ message: error.message, field: error.field }, { status: error.status });
-    }
-    return toldFailure(error);
+    if (!(error instanceof BadBody)) return toldFailure(error);
+    return Response.json({ message: error.message, field: error.field }, { status: error.status });
   }
 }
 
@@ -79,8 +95,12 @@ export function toldFailure(error: unknown): Response {
       { status: 503, headers: { 'retry-after': '2' } },
     );
   if (isDatabaseAway(error)) {
+    const again =
+      requestAtHand() === null
+        ? 'look whether it did once it is back, before you save again'
+        : 'save again once it is back, it counts once';
     const message = isUnsure(error)
-      ? 'The database fell silent while it saved: look whether it did once it is back, before you save again.'
+      ? `The database fell silent while it saved: ${again}.`
       : 'The database does not answer. Nothing was changed; try again once it is back.';
     return Response.json({ message }, { status: 503 });
   }

@@ -1,6 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { setPriority } from 'node:os';
+import { requestAtHand } from '@/database/sentRequests';
 import { Refused } from '../refusal';
 import type { JobInput, JobName, JobResult } from './jobs';
 import { atOnce, laneOf, type Lane } from './lanes';
@@ -45,6 +46,8 @@ interface Job {
   name: JobName;
   lane: Lane;
   input: unknown;
+  /** The request that asks for it, where that may be sent again. */
+  request: string | null;
   progress: WorkProgress;
   worker: ChildProcess | null;
   /** Stops listening to its process. */
@@ -73,6 +76,7 @@ export class WorkPool {
       this.waiting.push({
         ...{ id, name, lane: laneOf(name) },
         input,
+        request: requestAtHand(),
         progress: { waits: true, what: '', share: 0 },
         worker: null,
         leave: () => undefined,
@@ -205,7 +209,10 @@ export class WorkPool {
       worker.off('message', heard);
       worker.off('exit', fell);
     };
-    worker.send({ name: job.name, input: job.input }, (error) => error && fell(null, null));
+    worker.send(
+      { name: job.name, input: job.input, request: job.request },
+      (error) => error && fell(null, null),
+    );
   }
 
   /** The end of a job, once: its process is kept for the next, or ended. */

@@ -1,0 +1,53 @@
+import { AsyncLocalStorage } from 'node:async_hooks';
+import { deserialize, serialize } from 'node:v8';
+import type { Queryable } from './queryable';
+
+interface SentRequest {
+  /** What tells this request from every other: the same where it is sent again. */
+  request: string;
+  /** Its transactions so far. */
+  parts: number;
+}
+
+const requests = new AsyncLocalStorage<SentRequest>();
+
+/** Runs the handling of a request that may be sent again: each of its transactions counts once, whoever sends it how often. */
+export const inRequest = <T>(request: string, work: () => Promise<T>): Promise<T> =>
+  requests.run({ request, parts: 0 }, work);
+
+/** The request that is being handled, for work that goes on in another process; null where it carries no key. */
+export const requestAtHand = (): string | null => requests.getStore()?.request ?? null;
+
+/**
+ * The work of one transaction, or what it gave when the same request was sent before. Two of one request at once wait for each
+ * other: the second finds the row of the first, or none where that was rolled back.
+ */
+export function onceSent<T>(work: (db: Queryable) => Promise<T>): (db: Queryable) => Promise<T> {
+  const sent = requests.getStore();
+  if (!sent) return work;
+  const key = [sent.request, (sent.parts += 1)];
+  return async (db) => {
+    const { rowCount } = await db.query(
+      `INSERT INTO sent_requests (request, part) VALUES ($1, $2) ON CONFLICT DO NOTHING`,
+      key,
+    );
+    if (rowCount === 0) {
+      const { rows } = await db.query<{ answer: Buffer }>(
+        `SELECT answer FROM sent_requests WHERE request = $1 AND part = $2`,
+        key,
+      );
+      return deserialize(rows[0]!.answer) as T;
+    }
+    const result = await work(db);
+    await db.query(`UPDATE sent_requests SET answer = $3 WHERE request = $1 AND part = $2`, [
+      ...key,
+      serialize(result),
+    ]);
+    return result;
+  };
+}
+
+/** Nobody sends again what was sent yesterday. */
+export async function forgetSentRequests(db: Queryable): Promise<void> {
+  await db.query(`DELETE FROM sent_requests WHERE at < now() - interval '1 day'`);
+}
