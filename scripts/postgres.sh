@@ -20,11 +20,13 @@ place_cluster() {
   pg_user=postgres
   mkdir -p "$pg_home"
   chown "$pg_user" "$pg_home"
+  chmod 700 "$pg_home"
   if ! as_postgres test -x "$pg_home" || ! as_postgres test -w "$pg_home"; then
     rmdir "$pg_home" 2>/dev/null || true
     pg_home="/var/lib/abanico/$(echo "$data" | sha256sum | cut -c1-12)/$1"
     mkdir -p "$pg_home"
     chown "$pg_user" "$pg_home"
+    chmod 700 "$pg_home"
   fi
 }
 
@@ -40,6 +42,16 @@ is_free_port() {
 need_writable() {
   mkdir -p "$1" 2>/dev/null && [ -w "$1" ] ||
     fail "nothing can be written in $1${2:+ ($2)}: it is read-only, or belongs to somebody else. $3"
+}
+
+# keep_to_owner FOLDER: what a lab keeps is for its owner's eyes alone, also what is made from here on. By name: the folder may hold
+# what is not ours.
+keep_to_owner() {
+  umask 077
+  local own=("$1"/{lock,lock.guard,processes,instruments.json,postgres.initdb.log,postgres/port} "$1"/bench-spool.jsonl*) file
+  for file in "${own[@]}"; do
+    [ ! -O "$file" ] || chmod go-rwx "$file"
+  done
 }
 
 # Marks a cluster whose role owns a database and no more. Clusters of before have one role, the server's own, and go on with it.

@@ -1,4 +1,4 @@
-import { existsSync, readdirSync } from 'node:fs';
+import { existsSync, readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import { freePort } from '../support/application';
@@ -36,6 +36,11 @@ test('killed while the cluster is made, the next start begins it anew', async ()
   await expect.poll(() => first.isReady).toBe(true);
   expect(first.out.trim()).toBe(first.url);
   expect((await answer(first.url)).status).toBe(200);
+  // What the lab keeps is its owner's alone; the cluster's folder lets in its server and nobody else.
+  const kept = readdirSync(folder, { withFileTypes: true });
+  expect(kept.filter((dirent) => dirent.isFile()).length).toBeGreaterThan(3);
+  const open = kept.filter(({ name }) => (statSync(join(folder, name)).mode & 0o077) !== 0);
+  expect(open.map(({ name }) => name)).toEqual(process.getuid!() === 0 ? [] : ['postgres']);
 });
 
 test('a second start says where the first answers, and changes nothing', async () => {
