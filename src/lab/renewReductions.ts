@@ -2,6 +2,7 @@ import { REDUCTION_RULE } from '@/core/reduction/reduceTrace';
 import { insertChange } from '@/database/changes';
 import { inTransaction, withDatabase } from '@/database/pool';
 import { listOutcomes, listOutdatedRuns } from '@/database/runEdits';
+import { movedPlaces, openingPlaces } from './movedPlaces';
 import { reduceStoredRun } from './reduceStoredRun';
 
 /** A rise that moves by less is the same on every page, K. */
@@ -41,16 +42,18 @@ async function renewed(runId: number): Promise<boolean> {
 
 /**
  * Makes the numbers of an older rule of reduction anew, each run in a transaction of its own. What changed is told: in
- * the change log of its run, and in the sentence that comes back, which is empty where nothing was to do.
+ * the change log of its run, and in the sentence that comes back, with the places that moved; it is empty where nothing was to do.
  */
 export async function renewReductions(): Promise<string> {
   const outdated = await withDatabase((db) => listOutdatedRuns(db, REDUCTION_RULE));
   if (outdated.length === 0) return '';
+  const placesBefore = await openingPlaces();
   let moved = 0;
   for (const runId of outdated) if (await renewed(runId)) moved += 1;
   const told =
     moved === 0
       ? 'none of them shows another number'
       : `${moved} of them ${moved === 1 ? 'shows' : 'show'} another number or state, which the change log of each tells`;
-  return `; ${outdated.length} runs were reduced by the new rule ${REDUCTION_RULE}: ${told}`;
+  const places = moved === 0 ? '' : movedPlaces(placesBefore, await openingPlaces());
+  return `; ${outdated.length} runs were reduced by the new rule ${REDUCTION_RULE}: ${told}${places}`;
 }

@@ -3,6 +3,7 @@ import { listChanges } from '@/database/changes';
 import { changeEntry } from '@/lab/changeLineUp';
 import { renewReductions } from '@/lab/renewReductions';
 import { notedRuns, viewRoundUp } from '@/lab/roundUpView';
+import { viewVerdict } from '@/lab/verdictView';
 import { viewLineUp } from '@/lab/lineUpView';
 import { smallBundle } from '../support/bundles';
 import { exported, importAsNew, importSound, inFreshLab } from '../support/lab';
@@ -72,4 +73,20 @@ test('a lab of an older rule starts: what changed is told once, nobody’s windo
     imported: false,
     problems: [{ file: 'runs.csv', column: 'cpu_c', message: expect.stringContaining('no result') }],
   });
+});
+
+test('places that moved with the numbers are told by name', async () => {
+  const id = await importSound(smallBundle());
+  const leader = (await viewVerdict(id, {}))!.ranking.placed[0]!;
+  await sql(`UPDATE reductions SET rule_version = 1`);
+  // As if the older rule had put who leads far behind.
+  await sql(
+    `UPDATE run_values v SET value = value + 30 FROM runs u JOIN round_up_entries c ON c.entry_id = u.entry_id
+     WHERE u.id = v.run_id AND v.response = 'rise' AND c.round_up_id = $1 AND c.code = $2`,
+    [id, leader.entry],
+  );
+  const name = (await viewRoundUp(id))!.entries.find(({ entry }) => entry === leader.entry)!.product;
+  expect(await renewReductions()).toMatch(
+    new RegExp(`Places that moved: .*${name} in “[^”]+” from place [2-9] to place 1(;|$)`),
+  );
 });
