@@ -1,10 +1,10 @@
-import { randomUUID } from 'node:crypto';
 import { createReadStream } from 'node:fs';
 import { mkdtemp, rm, stat } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { failureInWords } from '@/app/fileWords';
+import { askedWorkId } from '@/app/workId';
 import type { MadeFile, OutgoingWish } from '@/lab/outgoing/makeOutgoing';
 import { work } from '@/lab/work/work';
 
@@ -20,7 +20,7 @@ export async function sendMade(
   const folder = await mkdtemp(join(tmpdir(), 'abanico-out-'));
   const file = join(folder, 'made');
   const gone = () => rm(folder, { recursive: true, force: true });
-  const id = randomUUID();
+  const id = askedWorkId(request);
   const stop = () => work().stop(id);
   request.signal.addEventListener('abort', stop, { once: true });
   try {

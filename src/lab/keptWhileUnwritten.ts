@@ -13,6 +13,26 @@ interface Reading<T> {
 }
 
 /**
+ * Asks once for all who come while an earlier asking is under way: what they are told was asked after they came, and so is never older
+ * than they are.
+ */
+function askedTogether<T>(ask: (db: Queryable) => Promise<T>): (db: Queryable) => Promise<T> {
+  const under: { way?: Promise<unknown>; next?: Promise<T> } = {};
+  return (db) => {
+    under.next ??= (under.way ?? Promise.resolve())
+      .catch(() => undefined)
+      .then(() => {
+        under.way = under.next;
+        under.next = undefined;
+        return ask(db);
+      });
+    return under.next;
+  };
+}
+
+const currentStamp = askedTogether(labStamp);
+
+/**
  * Remembers the last `most` results of a reading for as long as no transaction has written to the lab since,
  * whichever process it came from: the stamp is asked of the database each time, and taken before the reading,
  * so that what is kept may be too new for its stamp but never too old. While others write, all who come during one
@@ -36,7 +56,7 @@ export function keptWhileUnwritten<T>(read: (db: Queryable, id: number) => Promi
 
   function begin(db: Queryable, id: number, known: string | null): Promise<T> {
     const made = async () => {
-      const stamp = (reading.stamp ??= await labStamp(db));
+      const stamp = (reading.stamp ??= await currentStamp(db));
       const value = await read(db, id);
       keep(id, { stamp, value });
       return value;
@@ -53,7 +73,7 @@ export function keptWhileUnwritten<T>(read: (db: Queryable, id: number) => Promi
 
   return async (db: Queryable, id: number): Promise<T> => {
     if (isInSnapshot()) return read(db, id);
-    const stamp = await labStamp(db);
+    const stamp = await currentStamp(db);
     const known = kept.get(id);
     if (known?.stamp === stamp) {
       keep(id, known);

@@ -1,3 +1,5 @@
+import { newId } from './newId';
+
 export interface Answer {
   ok: boolean;
   status: number;
@@ -30,12 +32,8 @@ async function patientFetch(url: string, init: RequestInit): Promise<Response> {
 const unanswered = new Map<string, string>();
 const MOST_UNANSWERED = 50;
 
-/** Random in any context: a page that comes over plain HTTP from another machine has no `randomUUID`. */
-const newKey = () =>
-  [...crypto.getRandomValues(new Uint8Array(16))].map((byte) => byte.toString(16).padStart(2, '0')).join('');
-
 function keyOf(change: string): string {
-  const key = unanswered.get(change) ?? newKey();
+  const key = unanswered.get(change) ?? newId();
   if (unanswered.size >= MOST_UNANSWERED) unanswered.clear();
   unanswered.set(change, key);
   return key;

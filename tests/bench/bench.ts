@@ -12,6 +12,7 @@ import { benchLive } from './live';
 import { benchPages } from './pages';
 import { benchPlan } from './plan';
 import { benchReduction } from './reduction';
+import { benchTogether } from './together';
 
 async function benchLab(): Promise<Figure[]> {
   const database = await freshDatabase();
@@ -56,6 +57,7 @@ async function main(): Promise<void> {
   if (!only || only === 'log') figures.push(benchLargeLog(100));
   if (!only || only === 'lab') figures.push(...(await benchLab()));
   if (!only || only === 'years') figures.push(...(await benchYears()));
+  if (!only || only === 'together') figures.push(...(await benchTogether()));
   // It takes a quarter of an hour of the wall's: only by name.
   if (only === 'live') figures.push(...(await benchLive()));
   print(figures);

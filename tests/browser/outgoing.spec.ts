@@ -3,6 +3,8 @@ import { expect, test } from '@playwright/test';
 import { unzipSync } from 'fflate';
 import { Client } from 'pg';
 import sharp from 'sharp';
+import { demoBundle } from '../../src/simulator/demoBundle';
+import { asBytes } from '../../src/simulator/demoFiles';
 import { type Application, ask, importAsNew, startApplication, upload } from '../support/application';
 import { smallBundle } from '../support/bundles';
 
@@ -105,6 +107,22 @@ test('what readers open runs nothing and asks for nothing, by the policy that re
     expect([path, headers.get('referrer-policy')]).toEqual([path, 'no-referrer']);
   }
   expect((await fetch(`${app.url}/_next/image?url=%2Ficon.svg&w=64&q=75`)).status).toBe(404);
+});
+
+test('what is being made says how far it is and is stopped by its id; it is a link without one', async () => {
+  const brought = await importAsNew(app.url, await upload(app.url, asBytes(demoBundle(3))));
+  const { roundUpId } = (await brought.json()) as { roundUpId: number };
+  const work = '00000000-0000-4000-8000-00000000000a';
+  const asked = `${app.url}/api/work/${work}`;
+  const progress = async () => ((await (await fetch(asked)).json()) as { progress: object | null }).progress;
+  expect(await progress()).toBeNull();
+  const answer = fetch(`${app.url}/round-ups/${roundUpId}/export?work=${work}`);
+  await expect.poll(progress, { intervals: [10] }).toMatchObject({ share: expect.any(Number) as number });
+  expect((await ask(asked, { method: 'DELETE' })).status).toBe(200);
+  const stopped = await answer;
+  expect([stopped.status, await stopped.text()]).toEqual([422, expect.stringContaining('Stopped')]);
+  expect(await progress()).toBeNull();
+  expect((await fetch(`${app.url}/round-ups/${roundUpId}/export`)).status).toBe(200);
 });
 
 test('methods that nobody has a use for are refused', async () => {

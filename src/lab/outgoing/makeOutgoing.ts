@@ -7,7 +7,7 @@ import type { Leaving } from '@/core/lineUp/underCover';
 import type { Tell } from '@/core/progress';
 import type { ShownWhat } from '@/core/verdict/verdictSheet';
 import { inSnapshot } from '@/database/pool';
-import { exportBundle, type BundleFile } from '../exportBundle';
+import { exportBundle, type ExportedBundle } from '../exportBundle';
 import { Refused } from '../refusal';
 import { reportOf } from '../report/bundleReport';
 import { orderFile, orderPlate, type PlateWish } from '../report/orderFiles';
@@ -33,8 +33,11 @@ export interface MadeFile {
 /** Noise and pictures hardly get smaller, and take long to find that out. */
 const INCOMPRESSIBLE = /\.(wav|jpe?g|png|webp|zip)$/i;
 
+/** About as many files of a bundle are none of a run's. */
+const TABLES = 10;
+
 /** Packs files as they come, so that the archive never lies in memory whole. */
-async function zipInto(file: string, files: AsyncIterable<BundleFile>, tell: Tell): Promise<void> {
+async function zipInto(file: string, { files, runs }: ExportedBundle, tell: Tell): Promise<void> {
   const out = createWriteStream(file, { mode: 0o600 });
   let failure: Error | null = null;
   let waits = false;
@@ -54,7 +57,7 @@ async function zipInto(file: string, files: AsyncIterable<BundleFile>, tell: Tel
       if (waits) await once(out, 'drain');
       waits = false;
       count += 1;
-      tell(`Packing ${path}`, count / (count + 20));
+      tell(`Packing ${path}`, Math.min(0.98, count / (runs + TABLES)));
     }
     zip.end();
   } finally {
@@ -65,11 +68,14 @@ async function zipInto(file: string, files: AsyncIterable<BundleFile>, tell: Tel
 
 async function textOf(
   wish: Exclude<OutgoingWish, { what: 'bundle' }>,
+  tell: Tell,
 ): Promise<{ type: string; text: string } | null> {
   const { roundUpId } = wish;
   if (wish.what === 'report') {
+    tell('Taking up the runs', 0.05);
     const found = await publishable(roundUpId, { withoutSamples: true });
     if (!found) return null;
+    tell('Ranking and writing', 0.4);
     const { html } = (await reportOf(found.files, found.sounds)).write(null);
     return { type: 'text/html', text: html };
   }
@@ -90,7 +96,7 @@ async function textOf(
  */
 export async function makeOutgoing(wish: OutgoingWish, file: string, tell: Tell): Promise<MadeFile | null> {
   if (wish.what !== 'bundle') {
-    const made = await textOf(wish);
+    const made = await textOf(wish, tell);
     if (!made) return null;
     await writeFile(file, await gatedText(wish.roundUpId, `the ${wish.what}`, made.text), { mode: 0o600 });
     return { type: `${made.type}; charset=utf-8`, name: wish.what };
@@ -98,7 +104,7 @@ export async function makeOutgoing(wish: OutgoingWish, file: string, tell: Tell)
   return inSnapshot(async () => {
     const bundle = await exportBundle(wish.roundUpId, { leaving: wish.leaving });
     if (!bundle) return null;
-    await zipInto(file, bundle.files, tell);
+    await zipInto(file, bundle, tell);
     const name = bundle.name.replace(/[^A-Za-z0-9._-]+/g, '-').slice(0, 80) || 'round-up';
     return { type: 'application/zip', name };
   });

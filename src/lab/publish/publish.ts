@@ -1,3 +1,4 @@
+import type { Tell } from '@/core/progress';
 import { zipSync, unzipSync } from 'fflate';
 import { versionChanges, type PublishedFigure } from '@/core/verdict/versionChanges';
 import { RISE } from '@/core/responses/responses';
@@ -52,15 +53,23 @@ export interface PublishWish {
  * @throws Refused where a reference or an award stands for nothing, a correction has no reason or changes nothing, the embargo is
  * over, or somebody else has published meanwhile
  */
-export async function publish(roundUpId: number, wish: PublishWish, now: Date): Promise<{ version: number }> {
+export async function publish(
+  roundUpId: number,
+  wish: PublishWish,
+  now: Date,
+  tell: Tell = () => undefined,
+): Promise<{ version: number }> {
   if (wish.embargoUntil && wish.embargoUntil.getTime() <= now.getTime())
     throw new Refused('the embargo ends in the past: name a later time, or none', 'embargoUntil');
+  tell('Taking up the runs', 0.05);
   const found = await publishable(roundUpId, { withoutSamples: false });
   if (!found) throw new Refused('this round-up is not there any more');
   const { files } = found;
+  tell('Ranking and writing', 0.4);
   const ready = await reportOf(files, found.sounds);
   refuseMissingRuns(ready.bundle, found.runs);
   const figures = figuresOf(ready.orders);
+  tell('Keeping it', 0.8);
   return inTransaction(async (db) => {
     if (!(await roundUpIsThere(db, roundUpId))) throw new Refused('this round-up is not there any more');
     const earlier = await listPublications(db, roundUpId);

@@ -24,8 +24,8 @@ const JOBS = {
   runs: (other: { uploadId: string; plan: RawRunsPlan }, tell: Tell) =>
     importRawRuns(other.uploadId, other.plan, tell),
   make: ({ wish, file }: { wish: OutgoingWish; file: string }, tell: Tell) => makeOutgoing(wish, file, tell),
-  publish: ({ roundUpId, wish, now }: { roundUpId: number; wish: PublishWish; now: Date }) =>
-    publish(roundUpId, wish, now),
+  publish: ({ roundUpId, wish, now }: { roundUpId: number; wish: PublishWish; now: Date }, tell: Tell) =>
+    publish(roundUpId, wish, now, tell),
   photo: async ({ roundUpId, file }: { roundUpId: number; file: string }) =>
     addPhoto(roundUpId, new Uint8Array(await readFile(file))),
 };

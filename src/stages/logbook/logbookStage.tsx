@@ -1,5 +1,6 @@
 'use client';
 
+import { MadeLink } from '@/ui/upload/madeLink';
 import { isTyping } from '@/ui/isTyping';
 import Link from 'next/link';
 import { parseAsString, parseAsStringLiteral, useQueryStates } from 'nuqs';
@@ -149,9 +150,9 @@ export function LogbookStage({
         )}
         <div className="ml-auto flex items-center gap-2">
           <ColumnChoice offered={offered} />
-          <a className="quiet-button" href={`/round-ups/${roundUpId}/export`} download>
+          <MadeLink className="quiet-button" href={`/round-ups/${roundUpId}/export`} download>
             Export
-          </a>
+          </MadeLink>
           <Link className="quiet-button" href={`/bring?roundUp=${roundUpId}`}>
             Bring logs
           </Link>

@@ -3,7 +3,9 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';
+import { newId } from '@/ui/newId';
 import { sendJson } from '@/ui/sendJson';
+import { followWork } from '@/ui/upload/followWork';
 import { whoIsHere } from '@/ui/who';
 import type { WriteData } from './writeData';
 
@@ -109,8 +111,10 @@ export function PublishPanel({ data, isSaved }: { data: WriteData; isSaved: bool
         className="space-y-2"
         onSubmit={(event) => {
           event.preventDefault();
+          const work = newId();
+          void followWork(work);
           void send(
-            `/api/round-ups/${roundUpId}/publications`,
+            `/api/round-ups/${roundUpId}/publications?work=${work}`,
             'POST',
             { who: whoIsHere(), reason, embargoUntil: isoOf(embargo), seen: last?.version ?? 0 },
             `Version ${(last?.version ?? 0) + 1} is published`,

@@ -1,5 +1,6 @@
 'use client';
 
+import { MadeLink } from '@/ui/upload/madeLink';
 import Link from 'next/link';
 import { useEffect, useRef, useState } from 'react';
 import type { PhotoUse, Verdict } from '@/core/verdict/verdictSheet';
@@ -49,9 +50,9 @@ export function WriteStage({ data }: { data: WriteData }) {
           <span role="status" className="text-[14px] text-ink2">
             {state}
           </span>
-          <a className="quiet-button ml-auto" href={`${base}/verdict/report`} target="_blank">
+          <MadeLink className="quiet-button ml-auto" href={`${base}/verdict/report`} target="_blank">
             Look at the draft
-          </a>
+          </MadeLink>
           <Link className="quiet-button" href={`${base}/verdict/plates`}>
             Plates for a video
           </Link>
@@ -114,13 +115,13 @@ export function WriteStage({ data }: { data: WriteData }) {
         )}
         <p className="text-[14px] text-ink2">
           The bundle:{' '}
-          <a className="underline underline-offset-2" href={`${base}/export?for=private`}>
+          <MadeLink className="underline underline-offset-2" href={`${base}/export?for=private`}>
             private, with everything
-          </a>
+          </MadeLink>
           ,{' '}
-          <a className="underline underline-offset-2" href={`${base}/export?for=publishable`}>
+          <MadeLink className="underline underline-offset-2" href={`${base}/export?for=publishable`}>
             publishable
-          </a>{' '}
+          </MadeLink>{' '}
           (covered names, no notes, serial numbers or lenders).
         </p>
       </aside>

@@ -2,14 +2,9 @@
 
 import { useEffect, useState } from 'react';
 import { sendJson } from '@/ui/sendJson';
+import { workWords, type Progress } from './workWords';
 
 const ASK_MS = 500;
-
-interface Progress {
-  waits: boolean;
-  what: string;
-  share: number;
-}
 
 /** How far the work on an upload is, asked for as long as it is shown, with a way to stop it. */
 export function WorkProgress({ uploadId, onStop }: { uploadId: string; onStop?: () => void }) {
@@ -17,7 +12,7 @@ export function WorkProgress({ uploadId, onStop }: { uploadId: string; onStop?: 
   useEffect(() => {
     let gone = false;
     const ask = async () => {
-      const answer = await fetch(`/api/uploads/${uploadId}/work`).catch(() => null);
+      const answer = await fetch(`/api/work/${uploadId}`).catch(() => null);
       const body = answer?.ok ? ((await answer.json()) as { progress: Progress | null }) : null;
       if (!gone && body) setProgress(body.progress);
     };
@@ -31,19 +26,15 @@ export function WorkProgress({ uploadId, onStop }: { uploadId: string; onStop?: 
 
   async function stop() {
     onStop?.();
-    await sendJson(`/api/uploads/${uploadId}/work`, 'DELETE', {});
+    await sendJson(`/api/work/${uploadId}`, 'DELETE', {});
   }
 
   const percent = Math.round((progress?.share ?? 0) * 100);
-  const words = progress?.waits
-    ? 'Waiting for another import'
-    : progress?.what
-      ? `${progress.what}${percent > 0 ? `, ${percent} %` : ''}`
-      : 'Looking at what came';
+  const words = progress ? workWords(progress) : 'Looking at what came …';
   return (
     <div className="max-w-md" role="status">
       <p className="pb-2" dir="auto">
-        {words} …
+        {words}
       </p>
       <progress
         key={progress?.what}

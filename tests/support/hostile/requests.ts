@@ -175,7 +175,7 @@ const SOUND: Record<string, unknown[]> = {
   ],
 };
 const WITHOUT_BODY = new Set([
-  'DELETE /api/uploads/[upload]/work',
+  'DELETE /api/work/[work]',
   'POST /api/uploads',
   'DELETE /api/uploads/[upload]',
   'DELETE /api/products/[product]',
@@ -228,7 +228,7 @@ export function hostileRequest(chance: Chance, handler: Handler, uploadId: strin
   const ours = (param: string) =>
     param === 'kind'
       ? pick(chance, KINDS)
-      : param === 'upload'
+      : param === 'upload' || param === 'work'
         ? uploadId
         : String(1 + Math.floor(chance.uniform() * 4));
   let path = handler.path.replace(/\[(\w+)\]/g, (_, param: string) =>

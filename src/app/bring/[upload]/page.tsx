@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { Suspense } from 'react';
-import { uploadIdFrom } from '@/app/uploadId';
+import { workIdFrom } from '@/app/workId';
 import { checkAside } from '@/lab/work/work';
 import { listLabRoundUps, listLabTarget } from '@/lab/listLabRoundUps';
 import { BundleCheck } from '@/stages/bring/bundleCheck';
@@ -46,7 +46,7 @@ async function Checked({ uploadId, roundUp }: { uploadId: string; roundUp: strin
 }
 
 export default async function CheckPage({ params, searchParams }: Props) {
-  const uploadId = uploadIdFrom((await params).upload);
+  const uploadId = workIdFrom((await params).upload);
   const { roundUp } = await searchParams;
   return (
     <>

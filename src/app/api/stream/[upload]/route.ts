@@ -1,5 +1,5 @@
 import { toldFailure } from '@/app/api/jsonBody';
-import { uploadIdFrom } from '@/app/uploadId';
+import { workIdFrom } from '@/app/workId';
 import { refusal } from '@/app/whoMayAsk';
 import { takeFile, UploadRefused } from '@/lab/uploads';
 
@@ -13,7 +13,7 @@ export async function PUT(request: Request, { params }: { params: Promise<{ uplo
   }
   try {
     const size = await takeFile(
-      uploadIdFrom((await params).upload),
+      workIdFrom((await params).upload),
       path,
       request.body as unknown as AsyncIterable<Uint8Array>,
     );

@@ -1,6 +1,6 @@
 import { array, mixed, number, object } from 'yup';
 import { withBody } from '@/app/api/jsonBody';
-import { uploadIdFrom } from '@/app/uploadId';
+import { workIdFrom } from '@/app/workId';
 import { ALL_QUANTITIES, UNITS, type Quantity, type Unit } from '@/core/channels/quantity';
 import { work } from '@/lab/work/work';
 
@@ -28,7 +28,7 @@ const request = object({
 }).noUnknown();
 
 export async function POST(incoming: Request, { params }: { params: Promise<{ upload: string }> }) {
-  const uploadId = uploadIdFrom((await params).upload);
+  const uploadId = workIdFrom((await params).upload);
   return withBody(incoming, request, async ({ fileId, columns }) =>
     Response.json(await work().run('describe', { uploadId, fileId, columns }, uploadId)),
   );

@@ -1,11 +1,11 @@
 import { withBody } from '@/app/api/jsonBody';
-import { uploadIdFrom } from '@/app/uploadId';
+import { workIdFrom } from '@/app/workId';
 import { importChoices } from '@/lab/importChoices';
 import { work } from '@/lab/work/work';
 
 /** Imports an uploaded bundle: all of it, or nothing and the list of what is wrong or to be decided. */
 export async function POST(request: Request, { params }: { params: Promise<{ upload: string }> }) {
-  const uploadId = uploadIdFrom((await params).upload);
+  const uploadId = workIdFrom((await params).upload);
   return withBody(request, importChoices, async ({ meant, ...rest }) => {
     const choices = {
       meant: Object.fromEntries(meant.map(({ entry, entryId }) => [entry, entryId])),
