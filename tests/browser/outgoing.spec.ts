@@ -1,12 +1,12 @@
 import { request as httpRequest } from 'node:http';
 import { expect, test } from '@playwright/test';
-import { unzipSync } from 'fflate';
 import { Client } from 'pg';
 import sharp from 'sharp';
 import { demoBundle } from '../../src/simulator/demoBundle';
 import { asBytes } from '../../src/simulator/demoFiles';
 import { type Application, ask, importAsNew, startApplication, upload } from '../support/application';
 import { smallBundle } from '../support/bundles';
+import { OUTGOING, textsOf } from '../support/outgoing';
 
 let app: Application;
 let database: Client;
@@ -48,38 +48,8 @@ test.afterAll(async () => {
   await app.stop();
 });
 
-/** Every text of an answer: its headers, its body, and what is packed in it. */
-async function textsOf(answer: Response): Promise<string[]> {
-  const bytes = new Uint8Array(await answer.arrayBuffer());
-  const decode = (part: Uint8Array) => new TextDecoder().decode(part).replace(/base64,[\w+/=]+/g, '');
-  const isZip = answer.headers.get('content-type') === 'application/zip';
-  const inside = isZip
-    ? Object.entries(unzipSync(bytes)).flatMap(([path, part]) => [path, decode(part)])
-    : [decode(bytes)];
-  return [...[...answer.headers].map(([, value]) => value), ...inside];
-}
-
-const ADDRESSES = [
-  ...[
-    'export',
-    'export?for=publishable',
-    'line-up/csv',
-    'plan/ics',
-    'curves/csv',
-    'verdict/csv',
-    'verdict/report?download',
-  ],
-  ...[
-    'verdict/table?as=md',
-    'verdict/table?as=html',
-    'verdict/table?as=csv',
-    'verdict/picture?kind=curves',
-    'verdict/picture?kind=bars',
-  ],
-];
-
 test('a covered name goes out by no address, in no name, header or byte; the open one stays, and the lab’s own copy has both', async () => {
-  for (const path of ADDRESSES) {
+  for (const path of OUTGOING) {
     const answer = await fetch(`${app.url}/round-ups/1/${path}`);
     const whole = (await textsOf(answer)).join('\n').normalize('NFKD').replace(/\p{M}/gu, '');
     expect([path, answer.status]).toEqual([path, 200]);
@@ -117,7 +87,7 @@ test('what is being made says how far it is and is stopped by its id; it is a li
   const progress = async () => ((await (await fetch(asked)).json()) as { progress: object | null }).progress;
   expect(await progress()).toBeNull();
   const answer = fetch(`${app.url}/round-ups/${roundUpId}/export?work=${work}`);
-  await expect.poll(progress, { intervals: [10] }).toMatchObject({ share: expect.any(Number) as number });
+  await expect.poll(progress, { intervals: [10] }).toMatchObject({ share: expect.any(Number) as unknown });
   expect((await ask(asked, { method: 'DELETE' })).status).toBe(200);
   const stopped = await answer;
   expect([stopped.status, await stopped.text()]).toEqual([422, expect.stringContaining('Stopped')]);

@@ -137,3 +137,15 @@ export function mutatedText(chance: Chance, sound: string, delimiter = ','): str
   }
   return lines.join(pick(chance, ['\n', '\n', '\r\n', '\r']));
 }
+
+/** Bytes of a file of which some are not as they should be: mostly among the first, where it says what it is. */
+export function mutatedBytes(chance: Chance, sound: Uint8Array, headBytes: number): Uint8Array {
+  const bytes = Uint8Array.from(sound);
+  const what = chance.uniform();
+  if (what < 0.2) return bytes;
+  if (what < 0.35) return bytes.subarray(0, some(chance, bytes.length - 1));
+  if (what < 0.45) return Uint8Array.from([...bytes.subarray(0, 200), ...bytes.subarray(0, 2000)]);
+  for (let i = 0; i <= some(chance, 3); i += 1)
+    bytes[some(chance, Math.min(headBytes, bytes.length) - 1)] = pick(chance, [0, 1, 127, 128, 255]);
+  return bytes;
+}
