@@ -22,7 +22,7 @@ export interface BenchSession {
 
 const SELECT = `
   SELECT id, round_up_id AS "roundUpId", mounting, state, rule, runs_written AS "runsWritten", clock_s AS "clockS",
-         speed, extract(epoch FROM clock_timestamp() - written_at)::float8 AS "silentS", ended_at IS NOT NULL AS ended
+         speed, greatest(0, extract(epoch FROM clock_timestamp() - written_at))::float8 AS "silentS", ended_at IS NOT NULL AS ended
   FROM bench_sessions`;
 
 /** The mount that is on the rig; null where there is none. */
