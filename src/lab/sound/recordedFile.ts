@@ -1,3 +1,4 @@
+import { writeFile } from 'node:fs/promises';
 import { withDatabase, type Queryable } from '@/database/pool';
 import { insertRecordingPart, PART_BYTES, readRecordingPart } from '@/database/recordings';
 import type { WavSource } from './hearWav';
@@ -56,17 +57,7 @@ export async function recordedWhole(recordingId: number): Promise<Uint8Array> {
   return new Uint8Array(Buffer.concat(parts));
 }
 
-/** The same for a browser, which takes it as fast as it likes. */
-export function recordedStream(recordingId: number): ReadableStream<Uint8Array> {
-  const parts = recordedBytes(recordingId);
-  return new ReadableStream({
-    async pull(controller) {
-      const next = await parts.next();
-      if (next.done) controller.close();
-      else controller.enqueue(next.value);
-    },
-    async cancel() {
-      await parts.return(undefined);
-    },
-  });
+/** Writes a kept recording into a file, part by part. */
+export async function writeRecorded(recordingId: number, file: string): Promise<void> {
+  await writeFile(file, recordedBytes(recordingId), { mode: 0o600 });
 }

@@ -1,10 +1,11 @@
 import { fileWords } from '@/app/fileWords';
 import { idFrom } from '@/app/ids';
 import { roundUpView } from '@/app/roundUpView';
-import { recordedStream } from '@/lab/sound/recordedFile';
+import { sendWhole } from '@/app/wholeFile';
+import { writeRecorded } from '@/lab/sound/recordedFile';
 import { viewRecordings } from '@/lab/sound/soundView';
 
-/** The samples of a recording, part by part. */
+/** The samples of a recording. */
 export async function GET(
   request: Request,
   { params }: { params: Promise<{ id: string; recording: string }> },
@@ -17,12 +18,9 @@ export async function GET(
     const own = found && [...found.clips.map((clip) => clip.recording), ...found.others];
     const kept = own?.find((other) => other.id === wanted);
     if (!kept) return new Response('no such recording', { status: 404 });
-    return new Response(recordedStream(wanted), {
-      headers: {
-        'content-type': 'audio/wav',
-        'content-length': String(kept.size),
-        'cache-control': 'private, max-age=86400, immutable',
-      },
+    return sendWhole(async (file) => {
+      await writeRecorded(wanted, file);
+      return { 'content-type': 'audio/wav', 'cache-control': 'private, max-age=86400, immutable' };
     });
   });
 }
