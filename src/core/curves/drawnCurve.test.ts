@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { drawnCurve } from './drawnCurve';
 import { entryCurves, judgedValue } from './entryCurve';
+import { curveRule, responseOf } from '../responses/responses';
 import type { MeasuredPoint } from './measuredPoint';
 import { RISE_SHOWN, riseScale } from './shownScale';
 import { valueAtLine } from './valueAtLine';
@@ -57,6 +58,25 @@ test('a drawn curve never rises with noise, never leaves its settings, and passe
     }),
     { numRuns: 40 },
   );
+});
+
+test('settings at the very same level are one place of the line, in every response', () => {
+  const entries = [{ entry: 'e', isControl: false }];
+  for (const id of ['rise', 'sone', 'level', 'clock', 'airspeed']) {
+    const rule = curveRule(responseOf(id)!, 'noise');
+    for (const rises of [
+      [40, 40, 38],
+      [40, 42, 44],
+      [44, 42, 44],
+    ]) {
+      const [curve] = entryCurves(entries, sweep([35, 35, 38], rises), undefined, rule);
+      expect(drawnCurve(curve!).length).toBeGreaterThan(0);
+      expect(valueAtLine(curve!, 36).placed).toBe(true);
+    }
+  }
+  const rule = curveRule(responseOf('sone')!, 'noise');
+  const [curve] = entryCurves(entries, sweep([35, 35, 38], [40, 42, 44]), undefined, rule);
+  expect(valueAtLine(curve!, 35)).toMatchObject({ value: 41 });
 });
 
 test('without usable settings nothing is drawn', () => {

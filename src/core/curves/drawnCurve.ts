@@ -1,4 +1,5 @@
 import { judgedValue, type EntryCurve } from './entryCurve';
+import { knotsOf } from './knots';
 import { pchip, pchipAt } from './pchip';
 
 const STEP_DB = 0.4;
@@ -12,7 +13,7 @@ const MOST_POINTS = 500;
  * Example: Settings at 30 and 36 dB(A) of 45 and 38 K: a line of points from the one to the other, nowhere beyond.
  */
 export function drawnCurve(curve: EntryCurve): { x: number; y: number }[] {
-  const judged = curve.points.filter((point) => point.judged);
+  const judged = knotsOf(curve);
   if (judged.length === 0) return [];
   const levels = judged.map((point) => point.at);
   const fitted = pchip(levels, judged.map(judgedValue));

@@ -1,5 +1,6 @@
 import type { Against } from './curveRule';
 import { judgedResistance, judgedValue, type CurvePoint, type EntryCurve } from './entryCurve';
+import { knotsOf } from './knots';
 import { noUsable, underFirst, type NoValue } from './noValue';
 import { pchip, pchipAt, type Pchip } from './pchip';
 import { placedAt, type PlacedValue, type Standing } from './placedValue';
@@ -42,7 +43,7 @@ const fitted = new WeakMap<EntryCurve, Fitted>();
 function fittedOf(curve: EntryCurve): Fitted {
   const before = fitted.get(curve);
   if (before) return before;
-  const judged = curve.points.filter((point) => point.judged);
+  const judged = knotsOf(curve);
   const levels = judged.map((point) => point.at);
   const resistances = judged.map(judgedResistance);
   const made = {

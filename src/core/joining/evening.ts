@@ -5,7 +5,7 @@ import { METER_STEP, WATCHED } from './watched';
 import { reachS } from './joinOnto';
 import { meanWithin, seriesOf, type PlacedSeries } from './placedSeries';
 import { roomAlone } from './roomAlone';
-import type { Quantity, Unit } from '../channels/quantity';
+import type { Quantity, Unit } from '../channels/channels';
 
 /** A raw log as the server understood it. */
 export interface BroughtLog {

@@ -1,4 +1,4 @@
-import type { Quantity } from '../channels/quantity';
+import type { Quantity } from '../channels/channels';
 
 /** A channel of an evening on its one clock. */
 export interface PlacedSeries {

@@ -81,3 +81,10 @@ test('what creeps, bursts or stands still is no step', () => {
   none(timeS.map((t) => (t % 1000 > 500 && t % 1000 < 509 ? 40 : 170) + chance.normal()));
   expect(stepsOf({ timeS: [0, 1], values: [1, 500], ...least('power') })).toEqual([]);
 });
+
+test('a row of another century costs no memory, and the steps within the evening are not told from so far', () => {
+  const timeS = Array.from({ length: 4000 }, (_, i) => (i === 3999 ? 2.5e11 : i));
+  expect(stepsOf({ timeS, values: timeS.map((_, i) => (i < 2000 ? 170 : 90)), ...least('power') })).toEqual(
+    [],
+  );
+});

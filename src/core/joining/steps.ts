@@ -33,6 +33,9 @@ function presentRows({ timeS, values }: WatchedChannel): Rows {
   return rows;
 }
 
+/** Bins of a channel at most: eleven days of them. A log that reaches farther has a date misread, and the bins grow with it. */
+const MOST_BINS = 200_000;
+
 /** Means over bins; null where a bin holds no reading, which says nothing of a level. */
 function binned({ t, v }: Rows, binS: number): (number | null)[] {
   const fromS = t[0]!;
@@ -148,7 +151,9 @@ function lowerBound(t: readonly number[], atS: number): number {
 export function stepsOf(channel: WatchedChannel): number[] {
   const rows = presentRows(channel);
   if (rows.t.length < 4) return [];
-  const binS = Math.max(LEAST_BIN_S, usualStepS(rows.t, 0, Math.min(rows.t.length, 5000) - 1));
+  const reachS = rows.t[rows.t.length - 1]! - rows.t[0]!;
+  const stepS = usualStepS(rows.t, 0, Math.min(rows.t.length, 5000) - 1);
+  const binS = Math.max(LEAST_BIN_S, stepS, reachS / MOST_BINS);
   const candidates = shifts(channel, binned(rows, binS))
     .map((size, i) => ({ size, atS: rows.t[0]! + i * binS }))
     .filter(({ size }) => size > 1)

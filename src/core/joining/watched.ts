@@ -1,4 +1,4 @@
-import type { Quantity } from '../channels/quantity';
+import type { Quantity } from '../channels/channels';
 
 /** Channels whose steps tell that the heat load or the fans were set anew, and the smallest step that counts of each. */
 export const WATCHED: readonly { quantity: Quantity; leastStep: number; leastShare: number }[] = [

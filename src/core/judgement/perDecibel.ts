@@ -1,4 +1,5 @@
 import type { EntryCurve } from '../curves/entryCurve';
+import { knotsOf } from '../curves/knots';
 import { bareValueAt, valueAtLine } from '../curves/valueAtLine';
 import { known, unknown, type Outcome } from '../outcome';
 
@@ -81,7 +82,7 @@ export function bandMean(curve: EntryCurve, band: { from: number; to: number }):
 export function noiseToHold(curve: EntryCurve, value: number, unit = 'K'): Outcome<number> {
   if (!Number.isFinite(value)) throw new RangeError(`noiseToHold: value must be finite, got ${value}`);
   const sign = curve.rule.better === 'higher' ? -1 : 1;
-  const judged = curve.points.filter((point) => point.judged);
+  const judged = knotsOf(curve);
   const [first, last] = [judged[0], judged.at(-1)];
   if (!first || !last) return unknown(covered(curve));
   if (sign * (last.value - value) > 0)
