@@ -3,43 +3,18 @@ import { chained } from '@/core/joining/chained';
 import { joinOnto, reachS } from '@/core/joining/joinOnto';
 import { isMissing } from '@/core/missing';
 import type { LogSample, LogSink, MeasuredColumn, RememberedColumn } from '@/formats/log/logReader';
-import type { Quantity } from '@/core/channels/quantity';
+import { CHANNELS, type Quantity } from '@/core/channels/channels';
 import { readLog } from '@/formats/log/readLog';
 import type { Channel } from '@/formats/bundle/traceTable';
 import { fileBytes } from './uploads';
 
-/** Headings of a bundle's traces for what raw logs hold. */
-const HEADINGS: Record<Exclude<Quantity, 'time'>, string> = {
-  cpu_temperature: 'cpu_c',
-  ambient_temperature: 'ambient_c',
-  power: 'power_w',
-  fan_speed: 'fan_rpm',
-  clock: 'clock_mhz',
-  gpu_temperature: 'gpu_c',
-  vrm_temperature: 'vrm_c',
-  liquid_temperature: 'liquid_c',
-  inlet_temperature: 'inlet_c',
-  pump_speed: 'pump_rpm',
-  noise_level: 'noise_db',
-  case_temperature: 'case_air_c',
-  memory_temperature: 'memory_c',
-  drive_temperature: 'drive_c',
-  second_fan_speed: 'fan2_rpm',
-  third_fan_speed: 'fan3_rpm',
-  fourth_fan_speed: 'fan4_rpm',
-};
+/** What raw logs hold beside their time. */
+const LOGGED = CHANNELS.flatMap((channel) =>
+  channel.quantity === null || channel.kin === 'time' ? [] : [channel],
+);
 
 /** What a run can stand on, and whose clock is then the run's: the first that any log has. */
-const STANDS_ON: readonly Quantity[] = [
-  'cpu_temperature',
-  'gpu_temperature',
-  'vrm_temperature',
-  'liquid_temperature',
-  'case_temperature',
-  'memory_temperature',
-  'drive_temperature',
-  'clock',
-];
+const STANDS_ON = LOGGED.filter((channel) => channel.heading === 'cpu_c' || 'standsAlone' in channel);
 
 export interface Span {
   fromS: number;
@@ -125,13 +100,13 @@ export async function collectChannels(
     return chain;
   };
   const channels = runs.map(({ fromS }, run) => {
-    const clocks = STANDS_ON.map((quantity) => ({ quantity, ...joined(quantity, run) }));
+    const clocks = STANDS_ON.map(({ quantity }) => ({ quantity, ...joined(quantity, run) }));
     const main = clocks.find(({ values }) => !values.every(isMissing)) ?? clocks[0]!;
     const made: Channel[] = [
       { heading: 't_s', values: Float64Array.from(main.timeS, (at) => Number((at - fromS).toFixed(3))) },
     ];
-    for (const [quantity, heading] of Object.entries(HEADINGS)) {
-      const { timeS, values } = quantity === main.quantity ? main : joined(quantity as Quantity, run);
+    for (const { quantity, heading } of LOGGED) {
+      const { timeS, values } = quantity === main.quantity ? main : joined(quantity, run);
       const onClock =
         quantity === main.quantity
           ? Float64Array.from(values)

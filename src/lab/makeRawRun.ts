@@ -9,7 +9,7 @@ import { reduceTrace, type Reduction } from '@/core/reduction/reduceTrace';
 import { RESPONSES } from '@/core/responses/responses';
 import { valueOfRun, type MeasuredRun } from '@/core/responses/valueOfRun';
 import { farPower } from '@/core/runs/askedAbout';
-import { SENSORS } from '@/core/responses/typedMeans';
+import { STANDING_ALONE } from '@/core/channels/channels';
 import { numberChannels, toTrace, type Channel } from '@/formats/bundle/traceTable';
 import type { RawRunsPlan } from './rawRunsSchema';
 import type { RigRule } from './reduceBundleRun';
@@ -73,7 +73,7 @@ export const stoppedBy = (problem: string): RunPreview => ({ ...NOTHING, problem
 
 /** What a run without a die can stand on, by the headings of its channels. */
 function otherSensors(channels: readonly Channel[]): string[] {
-  return SENSORS.filter((heading) => channelOf(channels, heading) !== null);
+  return STANDING_ALONE.filter((heading) => channelOf(channels, heading) !== null);
 }
 
 /** The last stretch of a run that no die gives a window to. */

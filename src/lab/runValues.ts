@@ -11,7 +11,8 @@ import type { Queryable } from '@/database/pool';
 import { getValueParts, listReadings, writeValues, type ValueRow } from '@/database/runValues';
 import { readTrace } from '@/database/traces';
 import type { BundleRun } from '@/formats/bundle/runsTable';
-import { SENSORS, TYPED_MEANS } from '@/core/responses/typedMeans';
+import { STANDING_ALONE } from '@/core/channels/channels';
+import { TYPED_MEANS } from '@/core/responses/typedMeans';
 import { numberChannels, type TraceTable } from '@/formats/bundle/traceTable';
 
 interface Rule {
@@ -91,7 +92,7 @@ export async function saveStoredValues(
   }
   if (run.typedAmbientC !== null) typed.set('ambient_c', run.typedAmbientC);
   const speeds = RUN_SPEEDS.map((speed) => speed.heading);
-  const wanted = ['t_s', 'cpu_c', 'ambient_c', 'power_w', ...speeds, ...SENSORS];
+  const wanted = ['t_s', 'cpu_c', 'ambient_c', 'power_w', ...speeds, ...STANDING_ALONE];
   const measured: MeasuredRun = {
     loadW: run.loadW,
     limitC: run.limitC,

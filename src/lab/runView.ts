@@ -1,6 +1,7 @@
 import type { ShownValue } from '@/core/responses/shownValue';
 import type { SpotReading } from '@/core/responses/spotReading';
-import { partName, RESPONSES, RISE } from '@/core/responses/responses';
+import { DRAWN_BESIDE } from '@/core/channels/channels';
+import { RESPONSES, RISE } from '@/core/responses/responses';
 import { RUN_SPEEDS } from '@/core/responses/runSpeeds';
 import { listChanges, type Change } from '@/database/changes';
 import { withDatabase } from '@/database/pool';
@@ -45,15 +46,10 @@ function shownValues(rows: readonly ValueRow[], scoreUnit: string): ShownValue[]
   );
 }
 
-/** Temperatures drawn beside the die, by their column: every sensor that can be ranked, and the inlet. */
-export const SHOWN_SENSORS: Record<string, string> = Object.fromEntries([
-  ...RESPONSES.flatMap(({ source, name }) =>
-    source.from === 'sensor' ? [[source.heading, partName({ name }).toLowerCase()]] : [],
-  ),
-  ['inlet_c', 'inlet'],
-]) as Record<string, string>;
-
-const SHOWN_CHANNELS = ['t_s', 'cpu_c', 'ambient_c', 'power_w', 'fan_rpm', ...Object.keys(SHOWN_SENSORS)];
+const SHOWN_CHANNELS = [
+  ...['t_s', 'cpu_c', 'ambient_c', 'power_w', 'fan_rpm'],
+  ...DRAWN_BESIDE.map(({ heading }) => heading),
+];
 
 /** What the page of a run shows beyond its line in the logbook: channels, neighbours, and who changed what. */
 export async function viewRun(roundUpId: number, runId: number, windowS: number): Promise<RunView> {

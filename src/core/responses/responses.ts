@@ -1,3 +1,4 @@
+import { RANKED_SENSORS } from '../channels/channels';
 import { RISE_LAW, type Against, type Better, type CurveRule } from '../curves/curveRule';
 import { LEVEL_LAW, type SpeedLaw } from '../curves/speedLaw';
 
@@ -48,9 +49,10 @@ const KELVIN = {
   law: null,
   throttles: false,
 } as const;
-const sensor = (id: string, name: string, heading: string): Response => ({
-  id,
-  name: `${name}, rise`,
+/** The rise over the room of a temperature beside the die. */
+const riseOf = ({ heading, words }: { heading: string; words: string }): Response => ({
+  id: `${heading.replace(/_c$/, '').replaceAll('_', '-')}-rise`,
+  name: `${words[0]!.toUpperCase()}${words.slice(1)}, rise`,
   ...KELVIN,
   law: RISE_LAW,
   source: { from: 'sensor', heading },
@@ -58,12 +60,7 @@ const sensor = (id: string, name: string, heading: string): Response => ({
 
 export const RESPONSES: readonly Response[] = [
   { id: 'rise', name: 'Die, rise', ...KELVIN, law: RISE_LAW, source: { from: 'die' }, throttles: true },
-  sensor('gpu-rise', 'Graphics card', 'gpu_c'),
-  sensor('vrm-rise', 'Regulators', 'vrm_c'),
-  sensor('liquid-rise', 'Coolant', 'liquid_c'),
-  sensor('case-air-rise', 'Air in the case', 'case_air_c'),
-  sensor('memory-rise', 'Memory', 'memory_c'),
-  sensor('drive-rise', 'Drive', 'drive_c'),
+  ...RANKED_SENSORS.map(riseOf),
   {
     id: 'clock',
     name: 'Clock held',

@@ -1,3 +1,5 @@
+import { CHANNELS } from '../channels/channels';
+
 /** A speed that a log may hold beside what is ranked: its mean over the window that counts is kept with the run. */
 export interface RunSpeed {
   /** Under which its mean is kept. */
@@ -8,12 +10,8 @@ export interface RunSpeed {
 }
 
 /** Speeds of several fans and of the pump, rpm; curves against speed stand on the first. */
-export const RUN_SPEEDS: readonly RunSpeed[] = [
-  { id: 'speed', heading: 'fan_rpm', name: 'Fan speed' },
-  { id: 'speed-2', heading: 'fan2_rpm', name: 'Second fan’s speed' },
-  { id: 'speed-3', heading: 'fan3_rpm', name: 'Third fan’s speed' },
-  { id: 'speed-4', heading: 'fan4_rpm', name: 'Fourth fan’s speed' },
-  { id: 'pump-speed', heading: 'pump_rpm', name: 'Pump speed' },
-];
+export const RUN_SPEEDS: readonly RunSpeed[] = CHANNELS.flatMap((channel) =>
+  'mean' in channel ? [{ ...channel.mean, heading: channel.heading }] : [],
+).sort((a, b) => Number(a.heading.startsWith('pump')) - Number(b.heading.startsWith('pump')));
 
 export const FIRST_SPEED = RUN_SPEEDS[0]!;

@@ -1,4 +1,5 @@
 import type { Bound } from '../bounds';
+import { boundOfColumn } from '../channels/channels';
 import { partName, RESPONSES } from './responses';
 
 /** What can be typed of a run beside its die: a settled mean, or when it came to its limit. */
@@ -19,7 +20,13 @@ export const LIMIT_AFTER = 'limit_after_s';
 export const TYPED_MEANS: readonly TypedMean[] = RESPONSES.flatMap(({ source, name }): TypedMean[] => {
   switch (source.from) {
     case 'sensor':
-      return [{ heading: source.heading, label: `${partName({ name })}, °C`, bound: 'temperatureC' }];
+      return [
+        {
+          heading: source.heading,
+          label: `${partName({ name })}, °C`,
+          bound: boundOfColumn(source.heading)!,
+        },
+      ];
     case 'clock':
       return [{ heading: 'clock_mhz', label: 'Clock, MHz', bound: 'clockMhz' }];
     case 'limit-time':
@@ -28,8 +35,3 @@ export const TYPED_MEANS: readonly TypedMean[] = RESPONSES.flatMap(({ source, na
       return [];
   }
 });
-
-/** Columns of logs that a run without a die can stand on (FORMATS step 11). */
-export const SENSORS: readonly string[] = TYPED_MEANS.map(({ heading }) => heading).filter(
-  (heading) => heading !== LIMIT_AFTER,
-);

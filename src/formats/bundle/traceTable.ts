@@ -1,5 +1,5 @@
 import { BOUNDS, MOST, outOfBounds, type Bound } from '@/core/bounds';
-import { SENSORS } from '@/core/responses/typedMeans';
+import { boundOfColumn, STANDING_ALONE } from '@/core/channels/channels';
 import { isMissing, MISSING } from '@/core/missing';
 import type { Trace } from '@/core/reduction/trace';
 import { isMissingCell, parseNumber, splitCells } from '../cells';
@@ -17,33 +17,6 @@ const LINE_FEED = 10;
 
 export interface TraceTable {
   channels: Channel[];
-}
-
-const KNOWN = new Set([
-  't_s',
-  'cpu_c',
-  'ambient_c',
-  'power_w',
-  'fan_rpm',
-  'inlet_c',
-  'pump_rpm',
-  'pump_duty_pct',
-  'noise_db',
-  ...SENSORS,
-]);
-
-export function isKnownChannel(heading: string): boolean {
-  return KNOWN.has(heading) || /^fan(?:[2-9]|1[0-6])_rpm$/.test(heading);
-}
-
-/** What each known column holds, by its ending. */
-export function boundOf(heading: string): Bound {
-  if (heading === 't_s') return 'timeS';
-  if (heading.endsWith('_c')) return 'temperatureC';
-  if (heading.endsWith('_rpm')) return 'speedRpm';
-  if (heading.endsWith('_pct')) return 'dutyPct';
-  if (heading === 'clock_mhz') return 'clockMhz';
-  return heading === 'noise_db' ? 'levelDb' : 'powerW';
 }
 
 /** A known cell's reading, or what is wrong with it. */
@@ -72,9 +45,8 @@ function linesOf(text: string): string[] {
 
 interface Heading {
   headings: string[];
-  /** The first column of each name that we know. */
-  known: boolean[];
-  bounds: Bound[];
+  /** What the first column of each name that we know is held to; null for the others. */
+  bounds: (Bound | null)[];
   timeAt: number;
 }
 
@@ -87,7 +59,7 @@ function readHeading(file: string, line: string, problems: ProblemList): Heading
     problems.push({ file, line: 1, message });
     return null;
   }
-  const hasDie = headings.includes('cpu_c') || !SENSORS.some((column) => headings.includes(column));
+  const hasDie = headings.includes('cpu_c') || !STANDING_ALONE.some((column) => headings.includes(column));
   for (const [column, what] of [
     ['t_s', 'time'],
     ['cpu_c', 'die temperature'],
@@ -98,17 +70,17 @@ function readHeading(file: string, line: string, problems: ProblemList): Heading
   }
   return {
     headings,
-    known: headings.map((heading, i) => isKnownChannel(heading) && headings.indexOf(heading) === i),
-    bounds: headings.map(boundOf),
+    bounds: headings.map((heading, i) => (headings.indexOf(heading) === i ? boundOfColumn(heading) : null)),
     timeAt: headings.indexOf('t_s'),
   };
 }
 
 /** A log in which every column is known and every cell a plain number within its bounds, as nearly all are; null for any other. */
 function plainChannels(bytes: Uint8Array, from: number, heading: Heading): Channel[] | null {
-  const { headings, known, bounds, timeAt } = heading;
-  if (!known.every(Boolean)) return null;
-  const columns = bounds.map((bound) => ({ least: BOUNDS[bound].min, most: BOUNDS[bound].max }));
+  const { headings, bounds, timeAt } = heading;
+  const known = bounds.flatMap((bound) => bound ?? []);
+  if (known.length < bounds.length) return null;
+  const columns = known.map((bound) => ({ least: BOUNDS[bound].min, most: BOUNDS[bound].max }));
   const values = plainRows(bytes, from, columns, timeAt);
   return values && values[0]!.length > 0
     ? headings.map((name, c) => ({ heading: name, values: values[c]! }))
@@ -132,7 +104,7 @@ function readLines(
   heading: Heading,
   problems: ProblemList,
 ): Channel[] {
-  const { headings, known, bounds, timeAt } = heading;
+  const { headings, bounds, timeAt } = heading;
   const numbers: number[][] = headings.map(() => []);
   const texts: string[][] = headings.map(() => []);
   let lastTime = -Infinity;
@@ -147,8 +119,9 @@ function readLines(
     }
     const readings: number[] = [];
     for (let c = 0; c < headings.length; c += 1) {
-      if (!known[c]) continue;
-      const reading = readKnown(headings[c]!, bounds[c]!, cells[c]!);
+      const bound = bounds[c];
+      if (!bound) continue;
+      const reading = readKnown(headings[c]!, bound, cells[c]!);
       if (typeof reading === 'string') {
         problems.push({ file, line, column: headings[c], message: reading });
         continue nextLine;
@@ -164,12 +137,12 @@ function readLines(
     }
     lastTime = time;
     for (let c = 0; c < headings.length; c += 1) {
-      if (known[c]) numbers[c]!.push(readings[c]!);
+      if (bounds[c]) numbers[c]!.push(readings[c]!);
       else texts[c]!.push(fromSafeText(cells[c]!.trim()));
     }
   }
   return headings.map((name, c) =>
-    known[c] ? { heading: name, values: Float64Array.from(numbers[c]!) } : asChannel(name, texts[c]!),
+    bounds[c] ? { heading: name, values: Float64Array.from(numbers[c]!) } : asChannel(name, texts[c]!),
   );
 }
 
@@ -196,7 +169,7 @@ export function readTraceTable(file: string, bytes: Uint8Array, problems: Proble
     (channels[heading.headings.indexOf(column)]?.values as Float64Array | undefined)?.some(
       (value) => !isMissing(value),
     ) ?? false;
-  if (!hasReading('cpu_c') && !SENSORS.some(hasReading)) {
+  if (!hasReading('cpu_c') && !STANDING_ALONE.some(hasReading)) {
     problems.push({ file, column: 'cpu_c', message: 'no die temperature: every reading is missing' });
     return null;
   }

@@ -1,5 +1,5 @@
 import { headingUnit, type HeadingUnit } from './headingUnit';
-import { usualUnit, type Quantity, type Unit } from '@/core/channels/quantity';
+import { channelOf, NAMED_PLACES, type Quantity, type Unit } from '@/core/channels/channels';
 
 export interface ColumnMeaning {
   quantity: Quantity | null;
@@ -42,7 +42,7 @@ function has(all: ReadonlySet<string>, list: string): boolean {
   return list.split(' ').some((word) => all.has(word));
 }
 
-const GRAPHICS = 'gpu graphics graphic vga videocard grafik hotspot';
+const GRAPHICS = NAMED_PLACES.find(({ quantity }) => quantity === 'gpu_temperature')!.words;
 const SET_VALUES = 'limit target setpoint set soll sollwert alarm threshold allowed tjmax tdp';
 
 const TEMPERATURE_WORDS =
@@ -52,25 +52,25 @@ const AMBIENT =
 const PROCESSOR =
   'cpu tcpu die tdie tctl package pkg core cores processor prozessor procesador processeur chip junction tjunction tj silicon soc heater ccd kern';
 const OTHER_PLACES =
-  'motherboard mainboard board mobo ssd nvme hdd drive disk memory mem ram dimm dram chipset pch psu supply heatsink fin fins base plate spreader ihs case chassis exhaust outlet enclosure distance delta difference diff rise dt skin ceiling floor dew';
+  'motherboard mainboard board mobo chipset pch psu supply heatsink fin fins base plate spreader ihs case exhaust outlet distance delta difference diff rise dt skin ceiling floor dew';
+
+const READ_PLACES = NAMED_PLACES.filter((place) => !place.further);
+const FURTHER_PLACES = NAMED_PLACES.filter((place) => place.further);
 
 /** Places that an import knows by name; how warm something else is tells a reviewer of coolers nothing. */
 function furtherPlace(all: ReadonlySet<string>): Quantity | null {
   if (has(all, 'delta difference diff rise dt distance')) return null;
-  if (has(all, 'memory mem ram dimm dram')) return 'memory_temperature';
-  if (has(all, 'ssd nvme hdd drive disk')) return 'drive_temperature';
-  const inCase = has(all, 'case') && has(all, 'air inside interior');
-  return inCase || has(all, 'chassis enclosure') ? 'case_temperature' : null;
+  const named = FURTHER_PLACES.findLast(({ words }) => has(all, words));
+  if (named) return named.quantity;
+  return has(all, 'case') && has(all, 'air inside interior') ? 'case_temperature' : null;
 }
 
 function temperature(all: ReadonlySet<string>, further: boolean): Quantity | null {
   if (has(all, SET_VALUES)) return null;
-  if (has(all, GRAPHICS)) return 'gpu_temperature';
-  if (has(all, 'vrm vrms mos mosfet mosfets regulator phase phases vr')) return 'vrm_temperature';
-  if (has(all, 'liquid coolant water fluid loop kuhlmittel wasser agua liquido refrigerante'))
-    return 'liquid_temperature';
-  if (has(all, 'inlet intake inflow einlass ansaug entrada')) return 'inlet_temperature';
-  if (has(all, OTHER_PLACES)) return further ? furtherPlace(all) : null;
+  const read = READ_PLACES.find(({ words }) => has(all, words));
+  if (read) return read.quantity;
+  if (has(all, OTHER_PLACES) || FURTHER_PLACES.some(({ words }) => has(all, words)))
+    return further ? furtherPlace(all) : null;
   if (has(all, AMBIENT)) return 'ambient_temperature';
   return has(all, PROCESSOR) ? 'cpu_temperature' : null;
 }
@@ -160,5 +160,5 @@ export function columnMeaning(
     return quantity ? { quantity, unit: named.unit as Unit, factor: named.factor } : UNKNOWN;
   }
   const quantity = byWords(all, further);
-  return quantity ? { quantity, unit: usualUnit(quantity), factor: 1 } : UNKNOWN;
+  return quantity ? { quantity, unit: channelOf(quantity).unit, factor: 1 } : UNKNOWN;
 }

@@ -1,4 +1,4 @@
-import type { Unit } from '@/core/channels/quantity';
+import type { Unit } from '@/core/channels/channels';
 
 /** A unit as a heading writes it, with the factor to the unit we name; `foreign` is one of no quantity of ours. */
 export interface HeadingUnit {

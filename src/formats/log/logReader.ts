@@ -3,7 +3,7 @@ import { MISSING } from '@/core/missing';
 import { isMissingCell, parseNumber, splitCells } from '../cells';
 import { findDialect, isComment, type LogDialect } from './logDialect';
 import { onNearestDay } from './logClock';
-import { FAN_SPEEDS, type Quantity, type Unit } from '@/core/channels/quantity';
+import { channelOf, FAN_SPEEDS, type Quantity, type Unit } from '@/core/channels/channels';
 
 export interface LogColumn {
   header: string;
@@ -52,14 +52,6 @@ function toOurUnit(value: number, unit: Unit | null, factor: number): number {
 export interface RememberedColumn {
   quantity: Quantity | null;
   unit: Unit | null;
-}
-
-/** What readings of a quantity lie within. */
-function boundOf(quantity: Quantity): Bound {
-  if (quantity.endsWith('_temperature')) return 'temperatureC';
-  if (quantity.endsWith('_speed')) return 'speedRpm';
-  if (quantity === 'clock') return 'clockMhz';
-  return quantity === 'noise_level' ? 'levelDb' : 'powerW';
 }
 
 /** Logs with the same headings are read alike. */
@@ -167,7 +159,7 @@ export class LogReader {
       if (!this.measured.some((column) => column.quantity === quantity))
         this.measured.push({ column, quantity });
     });
-    this.bounds = this.measured.map(({ quantity }) => boundOf(quantity));
+    this.bounds = this.measured.map(({ quantity }) => channelOf(quantity).bound);
     this.row.values = new Float64Array(this.measured.length);
     this.sink.columns?.(this.columns, this.measured);
   }

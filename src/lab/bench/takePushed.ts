@@ -2,7 +2,7 @@ import { outOfBounds } from '@/core/bounds';
 import { RateLimit } from '@/core/rateLimit';
 import { insertPushed } from '@/database/pushedReadings';
 import { inTransaction } from '@/database/pool';
-import { boundOf, isKnownChannel } from '@/formats/bundle/traceTable';
+import { boundOfColumn } from '@/core/channels/channels';
 
 const MOST_LINE = 64 * 1024;
 const MOST_BYTES = 16 * 2 ** 20;
@@ -66,10 +66,11 @@ function readLine(text: string): PushedLine | string {
   if (tS !== null && (typeof tS !== 'number' || !Number.isFinite(tS))) return 't_s: seconds were expected';
   const readings: Record<string, number> = {};
   for (const [name, value] of Object.entries(rest)) {
-    if (!isKnownChannel(name)) return `${name}: no column of a trace has this name`;
+    const bound = boundOfColumn(name);
+    if (!bound) return `${name}: no column of a trace has this name`;
     if (value === null) continue;
     if (typeof value !== 'number' || !Number.isFinite(value)) return `${name}: a number was expected`;
-    const outside = outOfBounds(boundOf(name), value);
+    const outside = outOfBounds(bound, value);
     if (outside) return `${name}: ${outside}, got ${value}`;
     readings[name] = value;
   }

@@ -1,30 +1,9 @@
 'use client';
 
-import { ALL_QUANTITIES, UNITS, usualUnit, type Quantity, type Unit } from '@/core/channels/quantity';
+import { channelOf, QUANTITIES, UNITS, type Quantity, type Unit } from '@/core/channels/channels';
 import { plural } from '@/ui/figures';
 import type { BroughtLog } from '@/core/joining/evening';
 import { ProblemList } from './problemList';
-
-const NAMES: Record<Quantity, string> = {
-  time: 'time',
-  cpu_temperature: 'die',
-  gpu_temperature: 'graphics',
-  vrm_temperature: 'voltage regulator',
-  liquid_temperature: 'liquid',
-  inlet_temperature: 'inlet air',
-  ambient_temperature: 'room',
-  power: 'power',
-  fan_speed: 'fan speed',
-  pump_speed: 'pump speed',
-  clock: 'processor clock',
-  noise_level: 'noise',
-  case_temperature: 'air in the case',
-  memory_temperature: 'memory',
-  drive_temperature: 'drive',
-  second_fan_speed: 'second fan',
-  third_fan_speed: 'third fan',
-  fourth_fan_speed: 'fourth fan',
-};
 
 const DELIMITERS: Record<string, string> = { ',': 'comma', ';': 'semicolon', '\t': 'tab' };
 
@@ -59,7 +38,7 @@ export function LogColumns({
           <span className="text-[14px] text-ink2">
             {log.columns
               .filter((column) => column.quantity && column.quantity !== 'time')
-              .map((column) => NAMES[column.quantity!])
+              .map((column) => channelOf(column.quantity!).words)
               .join(', ') || 'no column understood yet'}{' '}
             · {plural(log.samples, 'row')}
             {log.durationS !== null && ` over ${(log.durationS / 60).toFixed(0)} min`} ·{' '}
@@ -90,14 +69,15 @@ export function LogColumns({
                         disabled={busy}
                         value={column.quantity ?? ''}
                         onChange={(event) => {
-                          const quantity = (event.target.value || null) as Quantity | null;
-                          change(i, { quantity, unit: quantity && usualUnit(quantity) });
+                          const quantity =
+                            event.target.value === '' ? null : (event.target.value as Quantity);
+                          change(i, { quantity, unit: quantity === null ? null : channelOf(quantity).unit });
                         }}
                       >
                         <option value="">not used</option>
-                        {ALL_QUANTITIES.filter((quantity) => quantity !== 'time').map((quantity) => (
+                        {QUANTITIES.filter((quantity) => quantity !== 'time').map((quantity) => (
                           <option key={quantity} value={quantity}>
-                            {NAMES[quantity]}
+                            {channelOf(quantity).words}
                           </option>
                         ))}
                       </select>
@@ -116,8 +96,8 @@ export function LogColumns({
                       >
                         {UNITS.filter(
                           (unit) =>
-                            unit === usualUnit(column.quantity!) ||
-                            (unit === 'degF' && usualUnit(column.quantity!) === 'degC'),
+                            unit === channelOf(column.quantity!).unit ||
+                            (unit === 'degF' && channelOf(column.quantity!).unit === 'degC'),
                         ).map((unit) => (
                           <option key={unit} value={unit}>
                             {unit === 'degC' ? '°C' : unit === 'degF' ? '°F' : unit}

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { Quantity, Unit } from '@/core/channels/quantity';
+import type { Quantity, Unit } from '@/core/channels/channels';
 import { plural } from '@/ui/figures';
 import { sendJson, whyNothing } from '@/ui/sendJson';
 import { typedNumber } from '@/ui/typedNumber';

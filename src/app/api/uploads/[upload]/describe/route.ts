@@ -1,7 +1,7 @@
 import { array, mixed, number, object } from 'yup';
 import { withBody } from '@/app/api/jsonBody';
 import { workIdFrom } from '@/app/workId';
-import { ALL_QUANTITIES, UNITS, type Quantity, type Unit } from '@/core/channels/quantity';
+import { QUANTITIES, UNITS, type Quantity, type Unit } from '@/core/channels/channels';
 import { work } from '@/lab/work/work';
 
 const request = object({
@@ -14,7 +14,7 @@ const request = object({
   columns: array(
     object({
       quantity: mixed<Quantity>()
-        .oneOf([...ALL_QUANTITIES, null] as Quantity[])
+        .oneOf([...QUANTITIES, null] as Quantity[])
         .nullable()
         .defined(),
       unit: mixed<Unit>()

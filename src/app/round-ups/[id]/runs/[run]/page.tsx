@@ -4,7 +4,8 @@ import { isMissing } from '@/core/missing';
 import { loadLabel } from '@/core/runs/load';
 import { roundUpView } from '@/app/roundUpView';
 import { notedRuns } from '@/lab/roundUpView';
-import { SHOWN_SENSORS, viewRun, type RunView } from '@/lab/runView';
+import { DRAWN_BESIDE } from '@/core/channels/channels';
+import { viewRun, type RunView } from '@/lab/runView';
 import { RunStage } from '@/stages/run/runStage';
 import type { RunTrace } from '@/stages/run/runData';
 
@@ -29,9 +30,9 @@ function thinned(channels: RunView['channels']): RunTrace | null {
   return {
     timeS: pick(timeS) as number[],
     cpuC: pick(cpuC),
-    sensors: Object.entries(SHOWN_SENSORS).flatMap(([heading, name]) => {
+    sensors: DRAWN_BESIDE.flatMap(({ heading, words }) => {
       const values = pick(find(heading));
-      return values ? [{ name, values }] : [];
+      return values ? [{ name: words, values }] : [];
     }),
     ambientC: pick(find('ambient_c')),
     powerW: pick(find('power_w')),
