@@ -1,4 +1,4 @@
-import { CORRECTION, type CorrectionRow } from './levelCorrections';
+import { CORRECTION, selected, type CorrectionRow } from './runColumns';
 import { SHOWN_NAME } from './measuredEntries';
 import type { Queryable } from './pool';
 
@@ -60,7 +60,7 @@ export interface CourseLevelRow extends Omit<CourseRunRow, 'value'>, CorrectionR
 /** The same runs by their levels, which are kept with the run itself. */
 export async function listCourseLevels(db: Queryable, rigId: number): Promise<CourseLevelRow[]> {
   const { rows } = await db.query<CourseLevelRow & Record<string, unknown>>(
-    `${COURSE}, u.noise_db AS "noiseDb", u.floor_db AS "floorDb", ${CORRECTION} ${OF_RIG} ${COUNTING}`,
+    `${COURSE}, u.noise_db AS "noiseDb", u.floor_db AS "floorDb", ${selected(CORRECTION)} ${OF_RIG} ${COUNTING}`,
     [rigId],
   );
   return rows;
@@ -114,7 +114,7 @@ export interface RigRun extends CorrectionRow {
 export async function listRigRuns(db: Queryable, rigId: number, windowS: number): Promise<RigRun[]> {
   const { rows } = await db.query<RigRun & Record<string, unknown>>(
     `SELECT u.id, u.entry_id AS "entryId", ${SHOWN_NAME} AS product, v.id AS "revisionId", u.setting, u.started_at AS "startedAt",
-            u.floor_db AS "floorDb", u.set_aside AS "setAside", u.version, ${CORRECTION},
+            u.floor_db AS "floorDb", u.set_aside AS "setAside", u.version, ${selected(CORRECTION)},
             CASE WHEN u.load_w > 0 AND u.load_name = '' AND d.power_source = 'measured' THEN d.power_mean_w / u.load_w END AS "powerShare",
             EXISTS (SELECT 1 FROM round_up_entries c JOIN live_round_ups r ON r.id = c.round_up_id
                     WHERE c.entry_id = u.entry_id AND c.is_control) AS "isControl"

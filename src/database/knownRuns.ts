@@ -1,22 +1,16 @@
+import type { RunFields } from '@/core/runs/runColumns';
 import type { Queryable } from './pool';
+import { selected } from './runColumns';
+
+const KNOWN_BY = [
+  ...(['entryId', 'rigRevisionId', 'label', 'mount', 'pass', 'loadW', 'loadName', 'gpuLoadW'] as const),
+  ...(['setting', 'noiseDb', 'floorDb', 'typedCpuC', 'traceDigest'] as const),
+] as const;
 
 /** A run of the lab as far as it is known again by. */
-export interface KnownRun {
+export interface KnownRun extends Pick<RunFields, (typeof KNOWN_BY)[number]> {
   id: number;
-  entryId: number;
-  rigRevisionId: number;
   rig: string;
-  label: string;
-  mount: number;
-  pass: number;
-  loadW: number;
-  loadName: string;
-  gpuLoadW: number;
-  setting: string;
-  noiseDb: number;
-  floorDb: number;
-  typedCpuC: number | null;
-  traceDigest: string;
   deleted: boolean;
 }
 
@@ -27,9 +21,7 @@ export async function listKnownRuns(
   digests: readonly string[],
 ): Promise<KnownRun[]> {
   const { rows } = await db.query<KnownRun & Record<string, unknown>>(
-    `SELECT u.id, entry_id AS "entryId", rig_revision_id AS "rigRevisionId", g.name AS rig, label, mount, pass, load_w AS "loadW",
-            load_name AS "loadName", gpu_load_w AS "gpuLoadW", setting, noise_db AS "noiseDb", floor_db AS "floorDb",
-            typed_cpu_c AS "typedCpuC", trace_digest AS "traceDigest", deleted_at IS NOT NULL AS deleted
+    `SELECT u.id, g.name AS rig, ${selected(KNOWN_BY)}, deleted_at IS NOT NULL AS deleted
      FROM runs u JOIN rig_revisions v ON v.id = u.rig_revision_id JOIN rigs g ON g.id = v.rig_id
      WHERE entry_id = ANY ($1) OR (trace_digest <> '' AND trace_digest = ANY ($2)) ORDER BY u.id`,
     [entryIds, digests],

@@ -1,55 +1,18 @@
 import { placeholders } from './placeholders';
 import type { Run } from '@/core/runs/run';
+import { runColumn, takenApart, type RunFields } from '@/core/runs/runColumns';
+import { RUN_FIELDS } from './runColumns';
 import type { Queryable } from './pool';
 
-export interface NewRun extends Run {
-  label: string;
-  entryId: number;
-  rigRevisionId: number;
-  trace: string;
-  extra: Record<string, string>;
-  /** What its log is known again by; empty where its means were typed. */
-  traceDigest: string;
-}
+export type NewRun = Run &
+  Pick<RunFields, 'label' | 'entryId' | 'rigRevisionId' | 'trace' | 'extra' | 'traceDigest'>;
 
-const COLUMNS = `label, entry_id, rig_revision_id, mount, pass, load_w, load_name, gpu_load_w, setting, control, noise_db,
-  floor_db, trace, typed_cpu_c, typed_ambient_c, typed_power_w, duty_pct, rpm, started_at, note, set_aside, extra,
-  window_start_s, window_end_s, window_reason, ambient_doubt_k, trace_digest, level_correction_db,
-  level_correction_doubt_db, level_correction_why`;
+const INSERTED = RUN_FIELDS.filter((name) => name !== 'deletedAt');
+const COLUMNS = INSERTED.map((name) => runColumn(name).sql).join(', ');
 
 function cells(run: NewRun): unknown[] {
-  return [
-    run.label,
-    run.entryId,
-    run.rigRevisionId,
-    run.mount,
-    run.pass,
-    run.loadW,
-    run.loadName,
-    run.gpuLoadW,
-    run.setting,
-    run.control,
-    run.noiseDb,
-    run.floorDb,
-    run.trace,
-    run.typedCpuC,
-    run.typedAmbientC,
-    run.typedPowerW,
-    run.dutyPct,
-    run.rpm,
-    run.startedAt,
-    run.note,
-    run.setAside,
-    JSON.stringify(run.extra),
-    run.movedWindow?.startS ?? null,
-    run.movedWindow?.endS ?? null,
-    run.windowReason,
-    run.ambientDoubtK,
-    run.traceDigest,
-    run.levelCorrection?.db ?? null,
-    run.levelCorrection?.doubtDb ?? null,
-    run.levelCorrection?.why ?? '',
-  ];
+  const row = { ...takenApart(run), extra: JSON.stringify(run.extra) };
+  return INSERTED.map((name) => row[name]);
 }
 
 /** Adds runs in one statement; their ids, in the order of the runs, in which an INSERT of VALUES writes and returns them. */

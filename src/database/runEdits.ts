@@ -1,45 +1,18 @@
 import type { DeletedRun } from '@/core/runs/deletedRun';
 import type { PowerPlace } from '@/core/reduction/powerPlace';
+import { runColumn, type RunFields } from '@/core/runs/runColumns';
 import type { Queryable } from './pool';
+import { RUN_FIELDS, selected } from './runColumns';
 
-/** Columns of a run that can be changed by hand. */
-export interface RunColumns {
-  entry_id: number;
-  setting: string;
-  mount: number;
-  pass: number;
-  load_w: number;
-  noise_db: number;
-  floor_db: number;
-  typed_cpu_c: number | null;
-  typed_ambient_c: number | null;
-  typed_power_w: number | null;
-  rpm: number | null;
-  duty_pct: number | null;
-  note: string;
-  set_aside: string;
-  window_start_s: number | null;
-  window_end_s: number | null;
-  window_reason: string;
-  level_correction_db: number | null;
-  level_correction_doubt_db: number | null;
-  level_correction_why: string;
-  /** What runs.csv has beside these: typed means of other sensors, a score, columns that we do not know. */
-  extra: Record<string, string>;
-  deleted_at: Date | null;
-}
-
-export interface LockedRun extends RunColumns {
+export interface LockedRun extends RunFields {
   id: number;
-  rig_revision_id: number;
   version: number;
-  trace: string;
 }
 
 /** A run of a round-up, held until the transaction ends; also one that was deleted. */
 export async function lockRun(db: Queryable, roundUpId: number, runId: number): Promise<LockedRun | null> {
   const { rows } = await db.query<LockedRun>(
-    `SELECT u.* FROM runs u
+    `SELECT u.id, u.version, ${selected(RUN_FIELDS)} FROM runs u
      JOIN live_round_ups r ON r.rig_revision_id = u.rig_revision_id
      JOIN round_up_entries c ON c.round_up_id = r.id AND c.entry_id = u.entry_id
      WHERE r.id = $1 AND u.id = $2
@@ -49,39 +22,15 @@ export async function lockRun(db: Queryable, roundUpId: number, runId: number): 
   return rows[0] ?? null;
 }
 
-const CHANGEABLE: ReadonlySet<string> = new Set<keyof RunColumns>([
-  'entry_id',
-  'setting',
-  'mount',
-  'pass',
-  'load_w',
-  'noise_db',
-  'floor_db',
-  'typed_cpu_c',
-  'typed_ambient_c',
-  'typed_power_w',
-  'rpm',
-  'duty_pct',
-  'note',
-  'set_aside',
-  'window_start_s',
-  'window_end_s',
-  'window_reason',
-  'level_correction_db',
-  'level_correction_doubt_db',
-  'level_correction_why',
-  'extra',
-  'deleted_at',
-]);
-
-/** Writes the columns given and counts the version up. */
-export async function updateRun(db: Queryable, runId: number, columns: Partial<RunColumns>): Promise<number> {
-  const names = Object.keys(columns);
-  for (const name of names) if (!CHANGEABLE.has(name)) throw new RangeError(`updateRun: no column ${name}`);
-  const sets = names.map((name, i) => `${name} = $${i + 2}, `).join('');
+/** Writes the fields given and counts the version up. */
+export async function updateRun(db: Queryable, runId: number, changes: Partial<RunFields>): Promise<number> {
+  const names = Object.keys(changes) as (keyof RunFields)[];
+  for (const name of names)
+    if (!runColumn(name)?.edit) throw new RangeError(`updateRun: ${name} is not changed by hand`);
+  const sets = names.map((name, i) => `${runColumn(name).sql} = $${i + 2}, `).join('');
   const { rows } = await db.query<{ version: number }>(
     `UPDATE runs SET ${sets} version = version + 1 WHERE id = $1 RETURNING version`,
-    [runId, ...Object.values(columns)],
+    [runId, ...names.map((name) => changes[name])],
   );
   return rows[0]!.version;
 }
@@ -109,25 +58,21 @@ export async function findTypedTwin(
   return rows[0]?.label ?? null;
 }
 
-export interface RunToReduce {
+const OF_REDUCTION = [
+  ...(['loadW', 'loadName', 'typedCpuC', 'typedAmbientC', 'typedPowerW'] as const),
+  ...(['windowStartS', 'windowEndS'] as const),
+] as const;
+
+export interface RunToReduce extends Pick<RunFields, (typeof OF_REDUCTION)[number]> {
   id: number;
-  loadW: number;
-  loadName: string;
   limitC: number;
   powerAt: PowerPlace;
   hasTrace: boolean;
-  typedCpuC: number | null;
-  typedAmbientC: number | null;
-  typedPowerW: number | null;
-  movedStartS: number | null;
-  movedEndS: number | null;
   windowsS: number[];
 }
 
 const SELECT_TO_REDUCE = `
-  SELECT u.id, u.load_w AS "loadW", u.load_name AS "loadName", v.limit_c AS "limitC", v.power_at AS "powerAt", u.trace <> '' AS "hasTrace",
-         u.typed_cpu_c AS "typedCpuC", u.typed_ambient_c AS "typedAmbientC", u.typed_power_w AS "typedPowerW",
-         u.window_start_s AS "movedStartS", u.window_end_s AS "movedEndS",
+  SELECT u.id, v.limit_c AS "limitC", v.power_at AS "powerAt", u.trace <> '' AS "hasTrace", ${selected(OF_REDUCTION)},
          coalesce((SELECT array_agg(DISTINCT r.window_s) FROM live_round_ups r
             JOIN round_up_entries c ON c.round_up_id = r.id
            WHERE c.entry_id = u.entry_id AND r.rig_revision_id = u.rig_revision_id), '{}') AS "windowsS"

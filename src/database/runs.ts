@@ -5,18 +5,25 @@ import { reductionFrom } from '@/core/reduction/dieValue';
 import { noResult } from '@/core/reduction/noResult';
 import type { Reduction } from '@/core/reduction/reduceTrace';
 import type { LabRun } from '@/core/runs/labRun';
-import { CORRECTION, correctionOf, type CorrectionRow } from './levelCorrections';
+import { correctionOf, movedWindowOf, type RunFields } from '@/core/runs/runColumns';
 import type { Queryable } from './pool';
+import { RUN_FIELDS, selected } from './runColumns';
+
+/** What a list of runs holds of each; its path and what no column holds are asked for where they are wanted. */
+const LISTED = RUN_FIELDS.filter(
+  (name): name is Exclude<keyof RunFields, 'extra' | 'trace' | 'traceDigest' | 'deletedAt'> =>
+    !['extra', 'trace', 'traceDigest', 'deletedAt'].includes(name),
+);
 
 /** A row of the select below; its names are those of LabRun and Reduction. */
 interface RunRow
-  extends Omit<LabRun, 'level' | 'reduction' | 'movedWindow' | 'levelCorrection'>, CorrectionRow {
-  movedStartS: number | null;
-  movedEndS: number | null;
+  extends
+    Omit<LabRun, 'level' | 'reduction' | 'movedWindow' | 'levelCorrection'>,
+    Pick<RunFields, (typeof LISTED)[number]> {
   /** Why it has no number of its die; empty where it has one. */
   noDie: string;
-  windowStartS: number | null;
-  windowEndS: number | null;
+  settledStartS: number | null;
+  settledEndS: number | null;
   ambientMeanC: number;
   ambientSource: Reduction['ambientSource'];
   powerMeanW: number;
@@ -46,11 +53,9 @@ interface RunRow
 
 /** Runs of what a round-up cites, at a revision of a rig: its own, or another by its id. */
 const selectRuns = (revision: string) => `
-  SELECT u.id, u.label, c.code AS entry, coalesce(nullif(e.cover_name, ''), p.name) AS product, c.is_control AS "isControl", u.mount, u.pass,
-         u.load_w AS "loadW", u.load_name AS "loadName", u.gpu_load_w AS "gpuLoadW", u.setting, u.control,
-         u.noise_db AS "noiseDb", u.floor_db AS "floorDb", u.trace <> '' AS "hasTrace", u.duty_pct AS "dutyPct", u.rpm,
-         u.started_at AS "startedAt", coalesce(u.measured_at < r.began_at, false) AS "isOlder", u.note, u.set_aside AS "setAside",
-         d.window_start_s AS "windowStartS", d.window_end_s AS "windowEndS", d.no_die AS "noDie",
+  SELECT u.id, c.code AS entry, coalesce(nullif(e.cover_name, ''), p.name) AS product, c.is_control AS "isControl", ${selected(LISTED)},
+         u.trace <> '' AS "hasTrace", coalesce(u.measured_at < r.began_at, false) AS "isOlder", u.version,
+         d.window_start_s AS "settledStartS", d.window_end_s AS "settledEndS", d.no_die AS "noDie",
          d.ambient_mean_c AS "ambientMeanC", d.ambient_source AS "ambientSource", d.power_mean_w AS "powerMeanW",
          d.power_source AS "powerSource", d.room_moved_k AS "roomMovedK", d.level_moved_db AS "levelMovedDb",
          d.power_moved_share AS "powerMovedShare",
@@ -58,9 +63,7 @@ const selectRuns = (revision: string) => `
          v.reading_mean AS "readingMean", v.reading_maximum AS "readingMaximum", v.slope_per_min AS "slopePerMin", v.fit,
          v.running_away AS "runningAway", v.at_limit AS "atLimit", v.at_limit_share AS "atLimitShare", v.step_u AS "stepU",
          v.readings_u AS "readingsU",
-         u.version, u.window_start_s AS "movedStartS", u.window_end_s AS "movedEndS", u.window_reason AS "windowReason",
-         u.typed_cpu_c AS "typedCpuC", u.typed_ambient_c AS "typedAmbientC", u.typed_power_w AS "typedPowerW",
-         u.ambient_doubt_k AS "ambientDoubtK", ${CORRECTION}, e.fan_count AS "fanCount", e.product_id AS "productId", n.levels AS "otherLevelsDb"
+         e.fan_count AS "fanCount", e.product_id AS "productId", n.levels AS "otherLevelsDb"
   FROM live_round_ups r
   JOIN round_up_entries c ON c.round_up_id = r.id
   JOIN entries e ON e.id = c.entry_id
@@ -72,7 +75,7 @@ const selectRuns = (revision: string) => `
     ON n.run_id = u.id`;
 
 function reductionOf(row: RunRow, value: number): Reduction {
-  const window = row.windowStartS === null ? null : { startS: row.windowStartS, endS: row.windowEndS! };
+  const window = row.settledStartS === null ? null : { startS: row.settledStartS, endS: row.settledEndS! };
   const { ambientMeanC, ambientSource, powerMeanW, powerSource, roomMovedK, levelMovedDb, powerMovedShare } =
     row;
   const shared = {
@@ -115,7 +118,7 @@ function toLabRun(row: RunRow): LabRun {
     note: row.note,
     setAside: row.setAside,
     version: row.version,
-    movedWindow: row.movedStartS === null ? null : { startS: row.movedStartS, endS: row.movedEndS! },
+    movedWindow: movedWindowOf(row),
     windowReason: row.windowReason,
     typedCpuC: row.typedCpuC,
     typedAmbientC: row.typedAmbientC,

@@ -9,14 +9,8 @@ import { askedAbout, oddWindow } from '@/core/runs/askedAbout';
 import { LIMIT_BAND_K } from '@/core/settling/loadStretch';
 import { insertChange, listChanges, type Change } from '@/database/changes';
 import { inTransaction, type Queryable } from '@/database/pool';
-import {
-  entryCodes,
-  findEntry,
-  lockRun,
-  updateRun,
-  type LockedRun,
-  type RunColumns,
-} from '@/database/runEdits';
+import { runColumn, type RunFields } from '@/core/runs/runColumns';
+import { entryCodes, findEntry, lockRun, updateRun, type LockedRun } from '@/database/runEdits';
 import { getRoundUp } from '@/database/roundUps';
 import { CannotReduce, reduceStoredRun } from './reduceStoredRun';
 import type { RunChanges, RunEdit, RunEdits } from './runEditSchema';
@@ -34,68 +28,32 @@ export type EditResult =
 
 type NotSavedResult = Exclude<EditResult, { saved: true }>;
 
-/** Names of the changed things in the change log, as a reviewer calls them. */
-const NAMES: Partial<Record<keyof RunColumns, string>> = {
-  entry_id: 'entry',
-  load_w: 'heat load, W',
-  noise_db: 'read, dB(A)',
-  floor_db: 'room, dB(A)',
-  typed_cpu_c: 'die, °C',
-  typed_ambient_c: 'room, °C',
-  typed_power_w: 'power, W',
-  rpm: 'fans, rpm',
-  duty_pct: 'duty, %',
-  set_aside: 'set aside',
-  window_start_s: 'window from, s',
-  window_end_s: 'window to, s',
-  window_reason: 'window’s reason',
-  deleted_at: 'deleted',
-};
-
-/** Changing these changes the number. */
-const REDUCED: ReadonlySet<string> = new Set<keyof RunColumns>([
-  'entry_id',
-  'load_w',
-  'typed_cpu_c',
-  'typed_ambient_c',
-  'typed_power_w',
-  'window_start_s',
-  'window_end_s',
-  // Pressures and flows are restated to it.
-  'rpm',
-  'extra',
-]);
-
-async function columnsOf(
-  db: Queryable,
-  roundUpId: number,
-  changes: RunChanges,
-): Promise<Partial<RunColumns>> {
-  const columns: Partial<RunColumns> = {
+async function columnsOf(db: Queryable, roundUpId: number, changes: RunChanges): Promise<Partial<RunFields>> {
+  const columns: Partial<RunFields> = {
     setting: changes.setting?.trim(),
     mount: changes.mount,
     pass: changes.pass,
-    load_w: changes.loadW,
-    noise_db: changes.noiseDb,
-    floor_db: changes.floorDb,
-    typed_cpu_c: changes.cpuC,
-    typed_ambient_c: changes.ambientC,
-    typed_power_w: changes.powerW,
+    loadW: changes.loadW,
+    noiseDb: changes.noiseDb,
+    floorDb: changes.floorDb,
+    typedCpuC: changes.cpuC,
+    typedAmbientC: changes.ambientC,
+    typedPowerW: changes.powerW,
     rpm: changes.rpm,
-    duty_pct: changes.dutyPct,
+    dutyPct: changes.dutyPct,
     note: changes.note?.trim(),
-    set_aside: changes.setAside?.trim(),
+    setAside: changes.setAside?.trim(),
   };
   if (changes.entry !== undefined) {
     const found = await findEntry(db, roundUpId, changes.entry);
     if (!found) throw new CannotReduce(`no entry "${changes.entry}" in this round-up`);
-    columns.entry_id = found.entryId;
+    columns.entryId = found.entryId;
   }
-  if (changes.deleted !== undefined) columns.deleted_at = changes.deleted ? new Date() : null;
+  if (changes.deleted !== undefined) columns.deletedAt = changes.deleted ? new Date() : null;
   if (changes.window !== undefined) {
-    columns.window_start_s = changes.window?.startS ?? null;
-    columns.window_end_s = changes.window?.endS ?? null;
-    columns.window_reason = changes.window?.reason.trim() ?? '';
+    columns.windowStartS = changes.window?.startS ?? null;
+    columns.windowEndS = changes.window?.endS ?? null;
+    columns.windowReason = changes.window?.reason.trim() ?? '';
     if (changes.window && !(changes.window.startS < changes.window.endS)) {
       throw new CannotReduce('the window must end after it starts');
     }
@@ -103,16 +61,18 @@ async function columnsOf(
   return Object.fromEntries(Object.entries(columns).filter(([, value]) => value !== undefined));
 }
 
+const changedOf = (columns: Partial<RunFields>) => Object.keys(columns) as (keyof RunFields)[];
+
 function shown(value: unknown): string {
   if (value === null || value === undefined) return '';
   return value instanceof Date ? 'yes' : String(value);
 }
 
-function onlyChanged(before: LockedRun, columns: Partial<RunColumns>): Partial<RunColumns> {
+function onlyChanged(before: LockedRun, columns: Partial<RunFields>): Partial<RunFields> {
   const changed = Object.entries(columns).filter(
-    ([name, value]) => shown(before[name as keyof RunColumns]) !== shown(value),
+    ([name, value]) => shown(before[name as keyof RunFields]) !== shown(value),
   );
-  return Object.fromEntries(changed) as Partial<RunColumns>;
+  return Object.fromEntries(changed) as Partial<RunFields>;
 }
 
 /** What the work came to, or why nothing of it was saved. */
@@ -129,34 +89,24 @@ async function refusable<T extends { saved: true }>(work: () => Promise<T>): Pro
   }
 }
 
-/** Changing these can make a slip that is asked about. */
-const ASKED: ReadonlySet<string> = new Set<keyof RunColumns>([
-  'load_w',
-  'noise_db',
-  'floor_db',
-  'typed_power_w',
-  'window_start_s',
-  'window_end_s',
-]);
-
 async function askedOf(
   db: Queryable,
   roundUpId: number,
   before: LockedRun,
-  columns: Partial<RunColumns>,
+  columns: Partial<RunFields>,
 ): Promise<string[]> {
-  if (!Object.keys(columns).some((name) => ASKED.has(name))) return [];
+  if (!changedOf(columns).some((name) => runColumn(name).edit?.asked)) return [];
   const { rig, windowS } = (await getRoundUp(db, roundUpId))!;
   const now = { ...before, ...columns };
-  const limited = now.typed_cpu_c !== null && now.typed_cpu_c >= rig.limitC - LIMIT_BAND_K;
+  const limited = now.typedCpuC !== null && now.typedCpuC >= rig.limitC - LIMIT_BAND_K;
   const asked = askedAbout(
-    { loadW: now.load_w, noiseDb: now.noise_db, floorDb: now.floor_db, powerW: now.typed_power_w },
+    { loadW: now.loadW, noiseDb: now.noiseDb, floorDb: now.floorDb, powerW: now.typedPowerW },
     limited,
     rig.powerAt,
   );
-  const moved = 'window_start_s' in columns || 'window_end_s' in columns;
-  if (moved && now.window_start_s !== null)
-    asked.push(oddWindow({ startS: now.window_start_s, endS: now.window_end_s! }, windowS));
+  const moved = 'windowStartS' in columns || 'windowEndS' in columns;
+  if (moved && now.windowStartS !== null)
+    asked.push(oddWindow({ startS: now.windowStartS, endS: now.windowEndS! }, windowS));
   return asked.filter(Boolean);
 }
 
@@ -207,7 +157,7 @@ async function editOne(db: Queryable, roundUpId: number, runId: number, edit: Ru
   const extra = typedExtra(before.extra, edit.changes);
   const typed = extraChanges(before.extra, extra);
   if (typed.length > 0) columns.extra = extra;
-  const names = Object.keys(columns) as (keyof RunColumns)[];
+  const names = changedOf(columns);
   const reread = await readingsChanged(db, runId, edit.changes);
   if (names.length === 0 && !reread) return before.version;
   const now = { ...before, ...columns };
@@ -216,30 +166,30 @@ async function editOne(db: Queryable, roundUpId: number, runId: number, edit: Ru
     before.trace === '' &&
     readings.length === 0 &&
     !hasTypedValue(now.extra) &&
-    (now.typed_cpu_c === null || now.typed_ambient_c === null)
+    (now.typedCpuC === null || now.typedAmbientC === null)
   )
     throw new CannotReduce('a run without a log needs die and room temperature, or a reading at a place');
   const version = await updateRun(db, runId, columns);
-  const entryNames = 'entry_id' in columns ? await entryCodes(db, roundUpId) : new Map<number, string>();
-  const words = (name: keyof RunColumns, value: unknown) =>
-    name === 'entry_id' ? (entryNames.get(value as number) ?? 'another entry') : shown(value);
+  const entryNames = 'entryId' in columns ? await entryCodes(db, roundUpId) : new Map<number, string>();
+  const words = (name: keyof RunFields, value: unknown) =>
+    name === 'entryId' ? (entryNames.get(value as number) ?? 'another entry') : shown(value);
   for (const change of typed) await insertChange(db, runId, { who: edit.who || 'reviewer', ...change });
   for (const name of names) {
     if (name === 'extra') continue;
     const change = {
       who: edit.who || 'reviewer',
-      what: NAMES[name] ?? name,
+      what: runColumn(name).edit!.label,
       was: words(name, before[name]),
       isNow: words(name, columns[name]),
     };
     await insertChange(db, runId, change);
   }
   if (reread) await rewriteReadings(db, runId, edit.who || 'reviewer', reread);
-  if (reread || names.some((name) => REDUCED.has(name))) await reduceStoredRun(db, runId);
+  if (reread || names.some((name) => runColumn(name).edit?.renews)) await reduceStoredRun(db, runId);
   // What cannot be is refused before what may be a slip is asked about; either takes all of it back.
   const asked = edit.sure ? [] : await askedOf(db, roundUpId, before, columns);
   if (reread && !edit.sure) {
-    const entry = { entryId: now.entry_id, rigRevisionId: before.rig_revision_id };
+    const entry = { entryId: now.entryId, rigRevisionId: before.rigRevisionId };
     asked.push(...oddReadings(reread.isNow, now.rpm, await spunBefore(db, entry, runId)));
   }
   if (asked.length > 0) throw new NotSaved({ saved: false, why: 'asked', asked });

@@ -1,4 +1,5 @@
 import { unknown, type Outcome } from '@/core/outcome';
+import { movedWindowOf } from '@/core/runs/runColumns';
 import { reduceTrace, type Reduction } from '@/core/reduction/reduceTrace';
 import { NO_DIE, noResult } from '@/core/reduction/noResult';
 import { reduceTyped } from '@/core/reduction/reduceTyped';
@@ -30,7 +31,7 @@ async function reduce(db: Queryable, run: RunToReduce, windowS: number): Promise
   return reduceTrace(toTrace({ channels }), {
     ...rule,
     typedAmbientC: run.typedAmbientC ?? undefined,
-    movedWindow: run.movedStartS === null ? undefined : { startS: run.movedStartS, endS: run.movedEndS! },
+    movedWindow: movedWindowOf(run) ?? undefined,
   });
 }
 

@@ -2,6 +2,7 @@ import { UnusableInput, type ProblemList } from '../problem';
 import type { Run } from '@/core/runs/run';
 import { readTable } from '../table';
 import { unknownCells } from './entriesTable';
+import { runColumn, RUN_COLUMN_NAMES, type FileColumnName } from '@/core/runs/runColumns';
 import { TYPED_MEANS } from '@/core/responses/typedMeans';
 import { counting, inBounds, RowReader } from './rowReader';
 
@@ -19,36 +20,34 @@ export interface BundleRun extends Run {
 }
 
 const FILE = 'runs.csv';
-const REQUIRED = ['run', 'entry', 'mount', 'pass', 'load_w', 'setting', 'noise_db', 'floor_db'];
-const KNOWN = [
-  ...REQUIRED,
-  'trace',
-  'cpu_c',
-  'ambient_c',
-  'power_w',
-  'load_name',
-  'gpu_load_w',
-  'control',
-  'duty_pct',
-  'rpm',
-  'started_at',
-  'note',
-  'set_aside',
-  'window_start_s',
-  'window_end_s',
-  'window_reason',
-  'ambient_doubt_k',
-  'level_correction_db',
-  'level_correction_doubt_db',
-  'level_correction_why',
-];
+
+/** The columns of runs.csv, in their order. */
+export const RUN_TABLE = RUN_COLUMN_NAMES.flatMap((field) => {
+  const { csv } = runColumn(field);
+  return csv ? [{ field: field as FileColumnName, ...csv }] : [];
+});
+
+/** The number of a field, held to what the field is held to. */
+function numberIn(read: RowReader, field: FileColumnName): number | null {
+  const { csv, bound } = runColumn(field);
+  return read.number(csv!.heading, inBounds(bound!));
+}
+
+function requiredIn(read: RowReader, field: FileColumnName): number {
+  const { csv, bound } = runColumn(field);
+  const check = bound === 'count' ? counting(`a ${csv!.heading}`) : inBounds(bound!);
+  return read.requiredNumber(csv!.heading, check);
+}
+
+const KNOWN = RUN_TABLE.map(({ heading }) => heading);
+const REQUIRED = RUN_TABLE.filter(({ required }) => required).map(({ heading }) => heading);
 
 const ISO_TIME = /^\d{4}-\d{2}-\d{2}([T ]\d{2}:\d{2}(:\d{2}(\.\d+)?)?(Z|[+-]\d{2}:?\d{2})?)?$/;
 
 /** A window by hand: both ends and a reason, or none of them. */
 function readWindow(read: RowReader): Pick<BundleRun, 'movedWindow' | 'windowReason'> {
-  const startS = read.number('window_start_s', inBounds('timeS'));
-  const endS = read.number('window_end_s', inBounds('timeS'));
+  const startS = numberIn(read, 'windowStartS');
+  const endS = numberIn(read, 'windowEndS');
   const windowReason = read.text('window_reason');
   if (startS === null && endS === null) return { movedWindow: null, windowReason: '' };
   if (startS === null || endS === null || !(startS < endS) || windowReason === '') {
@@ -60,8 +59,8 @@ function readWindow(read: RowReader): Pick<BundleRun, 'movedWindow' | 'windowRea
 
 /** A correction of the meter: how much, how sure and why, or none of them. */
 function readCorrection(read: RowReader): BundleRun['levelCorrection'] {
-  const db = read.number('level_correction_db', inBounds('correctionDb'));
-  const doubtDb = read.number('level_correction_doubt_db', inBounds('correctionDoubtDb'));
+  const db = numberIn(read, 'levelCorrectionDb');
+  const doubtDb = numberIn(read, 'levelCorrectionDoubtDb');
   const why = read.text('level_correction_why');
   if (db === null && doubtDb === null && why === '') return null;
   if (db === null || doubtDb === null || why === '') {
@@ -103,28 +102,28 @@ function readRun(read: RowReader, line: number, cells: Record<string, string>): 
     line,
     run: read.requiredText('run'),
     entry: read.requiredText('entry'),
-    mount: read.requiredNumber('mount', counting('a mount')),
-    pass: read.requiredNumber('pass', counting('a pass')),
-    loadW: read.requiredNumber('load_w', inBounds('powerW')),
+    mount: requiredIn(read, 'mount'),
+    pass: requiredIn(read, 'pass'),
+    loadW: requiredIn(read, 'loadW'),
     loadName: read.text('load_name'),
-    gpuLoadW: read.number('gpu_load_w', inBounds('powerW')) ?? 0,
+    gpuLoadW: numberIn(read, 'gpuLoadW') ?? 0,
     setting: read.requiredText('setting'),
     control: control === 'automatic' ? 'automatic' : 'fixed',
-    noiseDb: read.requiredNumber('noise_db', inBounds('levelDb')),
-    floorDb: read.requiredNumber('floor_db', inBounds('levelDb')),
+    noiseDb: requiredIn(read, 'noiseDb'),
+    floorDb: requiredIn(read, 'floorDb'),
     trace: read.text('trace'),
-    typedCpuC: read.number('cpu_c', inBounds('temperatureC')),
-    typedAmbientC: read.number('ambient_c', inBounds('temperatureC')),
-    typedPowerW: read.number('power_w', inBounds('powerW')),
-    dutyPct: read.number('duty_pct', inBounds('dutyPct')),
-    rpm: read.number('rpm', inBounds('speedRpm')),
+    typedCpuC: numberIn(read, 'typedCpuC'),
+    typedAmbientC: numberIn(read, 'typedAmbientC'),
+    typedPowerW: numberIn(read, 'typedPowerW'),
+    dutyPct: numberIn(read, 'dutyPct'),
+    rpm: numberIn(read, 'rpm'),
     startedAt: dated ? startedAt : '',
     note: read.text('note'),
     typedMeans: readTypedMeans(read),
     score: readScore(read),
     setAside: read.text('set_aside'),
     ...readWindow(read),
-    ambientDoubtK: read.number('ambient_doubt_k', inBounds('doubtK')),
+    ambientDoubtK: numberIn(read, 'ambientDoubtK'),
     levelCorrection: readCorrection(read),
     extra: unknownCells(cells, KNOWN),
   };

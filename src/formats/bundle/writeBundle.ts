@@ -1,10 +1,11 @@
 import { stringify } from 'csv-stringify/sync';
 import { isMissing } from '@/core/missing';
+import { takenApart } from '@/core/runs/runColumns';
 import { safeText } from '../safeText';
 import { table, type FieldSchema } from './csvTable';
 import { FORMAT_VERSION, type DataPackage } from './dataPackage';
 import type { BundleEntry } from './entriesTable';
-import type { BundleRun } from './runsTable';
+import { RUN_TABLE, type BundleRun } from './runsTable';
 import { TABLES, type BundleTable } from './sideTables';
 import type { Channel } from './traceTable';
 
@@ -42,67 +43,17 @@ export function entriesCsv(entries: readonly BundleEntry[]): string {
   return table([...ENTRY_FIELDS.map((field) => field.name), ...extraColumns(entries)], rows);
 }
 
-const RUN_FIELDS: FieldSchema[] = [
-  { name: 'run', type: 'string' },
-  { name: 'entry', type: 'string' },
-  { name: 'mount', type: 'integer' },
-  { name: 'pass', type: 'integer' },
-  { name: 'load_w', type: 'number' },
-  { name: 'setting', type: 'string' },
-  { name: 'noise_db', type: 'number' },
-  { name: 'floor_db', type: 'number' },
-  { name: 'trace', type: 'string' },
-  { name: 'cpu_c', type: 'number' },
-  { name: 'ambient_c', type: 'number' },
-  { name: 'power_w', type: 'number' },
-  { name: 'load_name', type: 'string' },
-  { name: 'gpu_load_w', type: 'number' },
-  { name: 'control', type: 'string' },
-  { name: 'duty_pct', type: 'number' },
-  { name: 'rpm', type: 'number' },
-  { name: 'started_at', type: 'string' },
-  { name: 'note', type: 'string' },
-  { name: 'set_aside', type: 'string' },
-  { name: 'window_start_s', type: 'number' },
-  { name: 'window_end_s', type: 'number' },
-  { name: 'window_reason', type: 'string' },
-  { name: 'ambient_doubt_k', type: 'number' },
-  { name: 'level_correction_db', type: 'number' },
-  { name: 'level_correction_doubt_db', type: 'number' },
-  { name: 'level_correction_why', type: 'string' },
-];
+const RUN_FIELDS: FieldSchema[] = RUN_TABLE.map(({ heading, type }) => ({ name: heading, type }));
 
 export function runsCsv(runs: readonly Omit<BundleRun, 'line' | 'typedMeans' | 'score'>[]): string {
-  const rows = runs.map((run) => ({
-    ...run.extra,
-    run: run.run,
-    entry: run.entry,
-    mount: run.mount,
-    pass: run.pass,
-    load_w: run.loadW,
-    setting: run.setting,
-    noise_db: run.noiseDb,
-    floor_db: run.floorDb,
-    trace: run.trace,
-    cpu_c: run.typedCpuC,
-    ambient_c: run.typedAmbientC,
-    power_w: run.typedPowerW,
-    load_name: run.loadName,
-    gpu_load_w: run.gpuLoadW === 0 ? null : run.gpuLoadW,
-    control: run.control,
-    duty_pct: run.dutyPct,
-    rpm: run.rpm,
-    started_at: run.startedAt,
-    note: run.note,
-    set_aside: run.setAside,
-    window_start_s: run.movedWindow?.startS ?? null,
-    window_end_s: run.movedWindow?.endS ?? null,
-    window_reason: run.windowReason,
-    ambient_doubt_k: run.ambientDoubtK,
-    level_correction_db: run.levelCorrection?.db ?? null,
-    level_correction_doubt_db: run.levelCorrection?.doubtDb ?? null,
-    level_correction_why: run.levelCorrection?.why ?? '',
-  }));
+  const rows = runs.map((run) => {
+    // No load on a graphics card is an empty cell.
+    const row = { ...takenApart(run), label: run.run, gpuLoadW: run.gpuLoadW || null };
+    return {
+      ...run.extra,
+      ...Object.fromEntries(RUN_TABLE.map(({ field, heading }) => [heading, row[field]])),
+    };
+  });
   return table([...RUN_FIELDS.map((field) => field.name), ...extraColumns(runs)], rows);
 }
 

@@ -65,7 +65,7 @@ export async function mountAgain(
 ): Promise<void> {
   const isNow = `${REMOUNTED}${why}`;
   const aside = async (db: Queryable, run: LabRun) => {
-    await updateRun(db, run.id, { set_aside: isNow });
+    await updateRun(db, run.id, { setAside: isNow });
     await insertChange(db, run.id, { who, what: 'set aside', was: '', isNow });
   };
   await changeEach(roundUpId, at, aside, (db) => supersede(db, roundUpId, at));

@@ -2,7 +2,8 @@ import { array, object } from 'yup';
 import { insertChange, type Change } from '@/database/changes';
 import { lockRigRun, type LockedRigRun } from '@/database/controlHolds';
 import { inTransaction, type Queryable } from '@/database/pool';
-import { updateRun, type RunColumns } from '@/database/runEdits';
+import type { RunFields } from '@/core/runs/runColumns';
+import { updateRun } from '@/database/runEdits';
 import { text, whole } from '@/formats/sheets/fields';
 import { Refused } from '../refusal';
 
@@ -22,7 +23,7 @@ export interface RigRunsWish {
 }
 
 /** What becomes of a run, and what its change log says of it; null where it stays as it is. */
-export type RigRunChange = { columns: Partial<RunColumns>; log: Omit<Change, 'who' | 'changedAt'> } | null;
+export type RigRunChange = { columns: Partial<RunFields>; log: Omit<Change, 'who' | 'changedAt'> } | null;
 
 /**
  * Changes many runs of a rig at once, all of them or none, each with its line in the change log.

@@ -3,7 +3,7 @@ import { meterCorrection } from '@/core/drift/meterCorrection';
 import { runTimeMs } from '@/core/drift/runTime';
 import type { LevelCorrection } from '@/core/levels/levelCorrection';
 import type { RigBook } from '@/core/rig/instrument';
-import { correctionOf } from '@/database/levelCorrections';
+import { correctionOf } from '@/core/runs/runColumns';
 import { readSheet } from '@/database/sheets';
 import { Refused } from '../refusal';
 import { changeRigRuns, type RigRunsWish } from './changeRigRuns';
@@ -39,9 +39,9 @@ export function correctMeter(
       const isNow = isWanted ? madeFor(run.startedAt) : null;
       return {
         columns: {
-          level_correction_db: isNow?.db ?? null,
-          level_correction_doubt_db: isNow?.doubtDb ?? null,
-          level_correction_why: isNow?.why ?? '',
+          levelCorrectionDb: isNow?.db ?? null,
+          levelCorrectionDoubtDb: isNow?.doubtDb ?? null,
+          levelCorrectionWhy: isNow?.why ?? '',
         },
         log: {
           what: 'level, corrected',

@@ -12,7 +12,7 @@ export function holdRuns(rigId: number, wish: RigRunsWish & { what: Holding }): 
     if (wish.what === 'hold' ? was !== '' : !was.startsWith(HELD)) return null;
     const isNow = wish.what === 'hold' ? `${HELD}${reason}` : wish.what === 'free' ? '' : reason;
     return {
-      columns: { set_aside: isNow },
+      columns: { setAside: isNow },
       log: { what: 'set aside', was, isNow: isNow || `counts again: ${reason}` },
     };
   });

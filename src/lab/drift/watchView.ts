@@ -12,7 +12,7 @@ import { responseOf, RESPONSES, RISE, type Response } from '@/core/responses/res
 import type { RigBook } from '@/core/rig/instrument';
 import { groupBy } from '@/core/statistics/groupBy';
 import type { Variance } from '@/core/uncertainty/rigSpread';
-import { correctionOf } from '@/database/levelCorrections';
+import { correctionOf } from '@/core/runs/runColumns';
 import { withDatabase, type Queryable } from '@/database/pool';
 import {
   countUndatedControls,
