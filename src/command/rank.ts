@@ -4,7 +4,7 @@ import type { Outcome } from '@/core/outcome';
 import { bracketSentences } from '@/core/ranking/bracketSentences';
 import { AGAINST, type Against } from '@/core/curves/curveRule';
 import type { PlacedEntry } from '@/core/ranking/rankAtLine';
-import { RISE } from '@/core/responses/responses';
+
 import { withLoudness } from '@/lab/sound/bundleClips';
 import { rankBundle, whereWords, type BundleRanking, type RankChoice } from '@/lab/rankBundle';
 import { readBundle } from '@/formats/bundle/readBundle';
@@ -56,7 +56,7 @@ function detailJson(detail: EntryDetail) {
 /** Keys of other rankings than the rise's: FORMATS, The command line. */
 function asJson(result: BundleRanking, isPlain: boolean) {
   const { response, place, against, at, noiseLineDba, loadW, ranking, detail, problems } = result;
-  const isRise = response.id === RISE.id;
+  const isRise = response.throttles;
   const chosen = { response: response.id, unit: response.unit, better: response.better, against, at };
   const value = (placed: PlacedEntry) => ({
     value: rounded(placed.value, response.decimals + 2),
@@ -114,7 +114,7 @@ function aligned(table: readonly string[][]): string[] {
 
 function asTable(result: BundleRanking, nameOf: (entry: string) => string): string {
   const { response, loadW, ranking, problems } = result;
-  const isRise = response.id === RISE.id;
+  const isRise = response.throttles;
   const figure = (value: number) => value.toFixed(response.decimals);
   const head = isRise
     ? ['rise, K', 'K/W', '°C at reference']

@@ -143,7 +143,7 @@ async function judged(
   const { load, curves } = chosen;
   const key = loadKey(load);
   const { response } = shown;
-  const isRise = response.id === RISE.id;
+  const isRise = response.throttles;
   const { referenceAmbientC, rig } = view.roundUp;
   const room = { referenceAmbientC, limitC: rig.limitC };
   const ranking = rankAtLine(curves, { ...lineRule(load, room), throttles: response.throttles, lineDb });

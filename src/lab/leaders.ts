@@ -23,7 +23,7 @@ export async function viewLeaders(roundUpId: number): Promise<Leaders | null> {
   );
   return {
     load: chosen.label,
-    what: response.id === RISE.id ? '' : [response.name, place].filter(Boolean).join(', '),
+    what: response.throttles ? '' : [response.name, place].filter(Boolean).join(', '),
     unit: response.unit,
     decimals: response.decimals,
     first: ranking.placed.slice(0, 3).map((entry) => ({

@@ -1,6 +1,6 @@
 import { loadKey } from '@/core/runs/load';
 import type { DeletedRun } from '@/core/runs/deletedRun';
-import { RISE } from '@/core/responses/responses';
+
 import { RUN_SPEEDS } from '@/core/responses/runSpeeds';
 import { packRows, type LogbookRow, type ValueColumn } from '@/core/runs/logbookRow';
 import { withDatabase } from '@/database/pool';
@@ -56,7 +56,7 @@ const SEPARATOR = '@';
 /** What the runs of a round-up have beside the rise of the die, as columns. */
 export const offeredColumns = onceFor(async (view: RoundUpView): Promise<OfferedColumn[]> => {
   const { responses, placesOf } = await availableResponses(view);
-  const beside = responses.filter(({ id, source }) => id !== RISE.id && source.from !== 'level');
+  const beside = responses.filter(({ throttles, keptWith }) => !throttles && keptWith !== 'run');
   const speeds = RUN_SPEEDS.map(({ id, name }) => ({ id, name, unit: 'rpm', decimals: 0 }));
   return [...beside, ...speeds].flatMap(({ id, name, unit, decimals }) =>
     placesOf(id).map((place) => ({

@@ -68,8 +68,8 @@ function howSure({ instruments, roundUp }: Measured, { shown: { response } }: Ra
   const meter = `the meter's ± ${halfWidth(instruments.sharedLevelDb)} dB`;
   const sensors = `the sensors' ± ${halfWidth(instruments.sharedRiseK)} K`;
   const isRise = response.throttles;
-  const shared = response.unit === 'K' ? `${meter} and ${sensors}, moves` : `${meter}, moves`;
-  const left = `the spread of passes and mounts and what the instruments leave in doubt (${instrumentsOf(instruments, response.unit).from.join('; ')})`;
+  const shared = response.overRoom ? `${meter} and ${sensors}, moves` : `${meter}, moves`;
+  const left = `the spread of passes and mounts and what the instruments leave in doubt (${instrumentsOf(instruments, response).from.join('; ')})`;
   const { limitC } = roundUp.rig;
   const restated = `Restated temperatures are for a room of ${roundUp.referenceAmbientC} °C and a limit of ${limitC} °C. `;
   return [

@@ -107,13 +107,12 @@ function measureRuns(bundle: Bundle, load: Load): Measured {
 
 /** The response that is meant, with what the runs say of a score; the ids of all that there are where it is none of them. */
 function chosenResponse(id: string, runs: readonly ReadRun[]): Response {
-  const placeOf = ({ source }: Response) =>
-    source.from === 'reading'
-      ? usualPlace(
-          runs.map((run) => run.measured.readings),
-          source.quantity,
-        )
-      : null;
+  const placeOf = ({ atPlaces }: Response) =>
+    atPlaces &&
+    usualPlace(
+      runs.map((run) => run.measured.readings),
+      atPlaces,
+    );
   const isThere = (response: Response) =>
     runs.some(({ measured }) => valueOfRun(measured, response, placeOf(response)).known);
   const response = responseOf(id);
@@ -131,7 +130,7 @@ function onOneScale(
   runs: readonly ReadRun[],
 ): { response: Response; runs: readonly ReadRun[]; problems: Problem[] } {
   const scaled = runs.map((run) => ({ run, score: run.item.run.score }));
-  const found = response.source.from === 'score' ? scoreScale(scaled) : null;
+  const found = response.ownScale ? scoreScale(scaled) : null;
   if (!found) return { response, runs, problems: [] };
   const { scale, others } = found;
   const left = new Set(others.map(({ run }) => run));
@@ -145,23 +144,23 @@ function onOneScale(
 }
 
 function chosenPlace(
-  { source }: Response,
+  { atPlaces }: Response,
   wanted: string | undefined,
   runs: readonly ReadRun[],
 ): string | null {
-  if (source.from !== 'reading') return null;
+  if (atPlaces === null) return null;
   const readings = runs.map((run) => run.measured.readings);
-  if (wanted === undefined) return usualPlace(readings, source.quantity);
+  if (wanted === undefined) return usualPlace(readings, atPlaces);
   const places = [
     ...new Set(
       readings
         .flat()
-        .filter((reading) => reading.quantity === source.quantity)
+        .filter((reading) => reading.quantity === atPlaces)
         .map((reading) => reading.place),
     ),
   ];
   if (places.includes(wanted)) return wanted;
-  const message = `no run has a ${source.quantity} at "${wanted}"; there are: ${places.sort().join(', ')}`;
+  const message = `no run has a ${atPlaces} at "${wanted}"; there are: ${places.sort().join(', ')}`;
   throw new UnusableInput({ file: 'readings.csv', message });
 }
 
@@ -189,7 +188,7 @@ function curvesOf(
   });
   const instruments = instrumentDoubt(bundle.dataPackage.planning.book);
   // What a die's sensors leave in doubt is no doubt of an airspeed.
-  const own = instrumentsOf(instruments, response.unit);
+  const own = instrumentsOf(instruments, response);
   return entryCurves(bundle.entries, points, own, curveRule(response, against));
 }
 
@@ -233,15 +232,13 @@ export function rankBundle(bundle: Bundle, choice: RankChoice): BundleRanking {
   const scaled = onOneScale(meant, read.runs);
   const { response, runs } = scaled;
   const problems = [...read.problems, ...scaled.problems];
-  if (response.source.from === 'level' && against === 'noise')
+  if (response.notAgainst === against)
     throw new UnusableInput({
       file: '--against',
-      message: 'a level stands against rpm or duty, not against itself',
-    });
-  if (response.source.from === 'loudness' && against === 'sone')
-    throw new UnusableInput({
-      file: '--against',
-      message: 'loudness stands against noise, rpm or duty, not against itself',
+      message:
+        against === 'noise'
+          ? 'a level stands against rpm or duty, not against itself'
+          : 'loudness stands against noise, rpm or duty, not against itself',
     });
   if (against !== 'noise' && choice.at === undefined)
     throw new UnusableInput({
@@ -261,7 +258,7 @@ export function rankBundle(bundle: Bundle, choice: RankChoice): BundleRanking {
   const bySpeed = () => curvesOf(bundle, runs, RISE, null, 'rpm');
   const band = method.bandDba ?? [at - BAND_DB, at + BAND_DB];
   const detail =
-    choice.detail && response.id === RISE.id && against === 'noise'
+    choice.detail && response.throttles && against === 'noise'
       ? entryDetails(ranking, curves, bySpeed(), {
           loadW: load.loadW,
           fixedWatts: load.loadW > 0 && load.loadName === '',
@@ -281,7 +278,7 @@ export function rankBundle(bundle: Bundle, choice: RankChoice): BundleRanking {
     curves,
     ranking,
     detail,
-    bridged: response.id === RISE.id && against === 'noise' ? bridgedIn(bundle, { load, at, curves }) : [],
+    bridged: response.throttles && against === 'noise' ? bridgedIn(bundle, { load, at, curves }) : [],
     problems: [...bundle.problems, ...problems],
   };
 }

@@ -71,7 +71,7 @@ interface Stated {
 /** The score's unit and better side, as most of its runs state them, and which runs state another. */
 async function stated(view: RoundUpView, response: Response): Promise<Stated> {
   const nothing = { response, others: new Set<number>(), apart: '' };
-  if (response.source.from !== 'score') return nothing;
+  if (!response.ownScale) return nothing;
   const scores = await withDatabase((db) => listScores(db, view.roundUp.id));
   const found = scoreScale(
     scores.map(({ runId, unit, better }) => ({
@@ -113,16 +113,16 @@ async function points(
     const speed = { rpm: speedOf.get(run.id) ?? run.rpm, dutyPct: run.dutyPct };
     const point = { ...labRunPoint(run), ...speed, sone };
     const row = valueOf.get(run.id);
-    const isLevel = response.source.from === 'level';
-    const isLoudness = response.source.from === 'loudness';
+    const isLevel = response.keptWith === 'run';
+    const isLoudness = response.keptWith === 'recordings';
     if (isLoudness ? heard === null : !row && !isLevel) continue;
     made.set(run.id, {
       ...point,
       settled: row?.settled ?? true,
       value: isLoudness ? heard!.sone : (row?.value ?? run.level.levelDb),
-      resistanceKPerW: response.id === RISE.id ? point.resistanceKPerW : null,
+      resistanceKPerW: response.throttles ? point.resistanceKPerW : null,
       shortfall: row?.shortfall ?? 0,
-      roomDoubtK: response.unit === 'K' ? point.roomDoubtK : 0,
+      roomDoubtK: response.overRoom ? point.roomDoubtK : 0,
       stepU: row?.stepU ?? 0,
       readingsU: row?.readingsU ?? 0,
       byPower: response.throttles && point.byPower,
@@ -139,11 +139,10 @@ export async function viewResponse(view: RoundUpView, choice: ResponseChoice): P
   const wanted = responseOf(choice.response ?? RISE.id);
   const response = responses.find(({ id }) => id === wanted?.id) ?? responses[0] ?? RISE;
   // Nothing is compared against itself.
-  const itself =
-    response.source.from === 'level' ? 'noise' : response.source.from === 'loudness' ? 'sone' : null;
+  const itself = response.notAgainst;
   const fitting = againsts.filter((against) => against !== itself);
   const against = fitting.find((other) => other === choice.against) ?? fitting[0]!;
-  const places = response.source.from === 'reading' ? placesOf(response.id) : [];
+  const places = response.atPlaces !== null ? placesOf(response.id) : [];
   const place = places.find((place) => place === choice.place) ?? places[0] ?? '';
   const { others, apart, ...onOneScale } = await stated(view, response);
   const found = {
@@ -155,11 +154,11 @@ export async function viewResponse(view: RoundUpView, choice: ResponseChoice): P
     places,
     againsts: fitting,
   };
-  if (response.id === RISE.id && against === 'noise') return { ...found, loads: curvesOf(view) };
+  if (response.throttles && against === 'noise') return { ...found, loads: curvesOf(view) };
   const made = await points(view, response, place, others);
   const counting = view.runs.filter((run) => made.has(run.id));
   const byLoad = groupBy(counting, loadKey);
-  const instruments = instrumentsOf(view.instruments, response.unit);
+  const instruments = instrumentsOf(view.instruments, response);
   const rule = curveRule(found.response, against);
   const loads = loadsOf(view).map((load) => {
     const atLoad = (byLoad.get(loadKey(load)) ?? []).map((run) => made.get(run.id)!);

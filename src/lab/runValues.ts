@@ -47,15 +47,14 @@ export function bundleMeasured(
 export function valuesOf(measured: MeasuredRun): ValueRow[] {
   const rows: ValueRow[] = [];
   for (const response of RESPONSES) {
-    const { source, id } = response;
-    // Kept with the run, or with its recordings.
-    if (source.from === 'level' || source.from === 'loudness') continue;
+    const { atPlaces, keptWith, id } = response;
+    if (keptWith !== 'values') continue;
     const places =
-      source.from === 'reading'
+      atPlaces !== null
         ? [
             ...new Set(
               measured.readings
-                .filter((reading) => reading.quantity === source.quantity)
+                .filter((reading) => reading.quantity === atPlaces)
                 .map((reading) => reading.place),
             ),
           ]

@@ -1,7 +1,7 @@
 import type { ShownValue } from '@/core/responses/shownValue';
 import type { SpotReading } from '@/core/responses/spotReading';
 import { DRAWN_BESIDE } from '@/core/channels/channels';
-import { RESPONSES, RISE } from '@/core/responses/responses';
+import { RESPONSES } from '@/core/responses/responses';
 import { RUN_SPEEDS } from '@/core/responses/runSpeeds';
 import { listChanges, type Change } from '@/database/changes';
 import { withDatabase } from '@/database/pool';
@@ -28,7 +28,7 @@ const SPEEDS = RUN_SPEEDS.map(({ id, name }) => ({
   decimals: 0,
 }));
 
-const BESIDE = RESPONSES.filter((response) => response.id !== RISE.id);
+const BESIDE = RESPONSES.filter(({ throttles }) => !throttles);
 
 function shownValues(rows: readonly ValueRow[], scoreUnit: string): ShownValue[] {
   return [...BESIDE, ...SPEEDS].flatMap(({ id, name, unit, decimals }) =>

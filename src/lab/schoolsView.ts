@@ -62,7 +62,7 @@ export async function viewSchools(
   });
   const along = async (against: Against) => {
     const shown = await viewResponse(view, { response: RISE.id, against });
-    if (shown.against !== against || shown.response.id !== RISE.id) return [];
+    if (shown.against !== against || !shown.response.throttles) return [];
     return shown.loads.find((other) => loadKey(other.load) === key)?.curves ?? [];
   };
   const bySpeed = await along('rpm');

@@ -8,9 +8,6 @@ import type { LoadCurves, RoundUpView } from './roundUpView';
 
 const LEVEL = { ...responseOf('level')!, name: 'Noise' };
 
-/** Told by their own table beside the line, and no part of what one weighs against another. */
-const BESIDE = new Set(['steady-time', 'burst', 'limit-time', 'level']);
-
 function columnOf(
   view: RoundUpView,
   { load, label, curves }: LoadCurves,
@@ -67,8 +64,8 @@ export async function viewSideBySide(view: RoundUpView, at: SideAt): Promise<Sid
   const lineDb = at.by === 'noise' ? at.lineDb : BEYOND_ALL;
   const { responses, placesOf } = await availableResponses(view);
   const columns: SideColumn[] = [];
-  for (const response of responses.filter(({ source }) => !BESIDE.has(source.from))) {
-    const places = response.source.from === 'reading' ? placesOf(response.id) : [''];
+  for (const response of responses.filter(({ besideAll }) => besideAll)) {
+    const places = response.atPlaces !== null ? placesOf(response.id) : [''];
     for (const place of places) {
       const shown = await viewResponse(view, { response: response.id, place: place || undefined });
       for (const load of shown.loads) {

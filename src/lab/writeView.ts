@@ -76,7 +76,7 @@ export async function viewWriting(view: RoundUpView): Promise<WriteView> {
     ...(await offersOf(view)),
     loads: curvesOf(view).map(({ load, label }) => ({ key: loadKey(load), label })),
     responses: responses
-      .filter(({ source }) => source.from !== 'level')
+      .filter(({ keptWith }) => keptWith !== 'run')
       .map(({ id: response, name }) => ({ id: response, name })),
     published: await viewPublished(id),
   };

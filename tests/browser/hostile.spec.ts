@@ -86,7 +86,7 @@ test('requests that nobody means: no handler fails, and what is refused has chan
     '/round-ups/2/plan',
     '/round-ups/1/line-up',
   ])
-    expect([path, (await fetch(app.url + path)).status]).toEqual([path, 200]);
+    expect([path, (await ask(app.url + path)).status]).toEqual([path, 200]);
 });
 
 test('bundles that nobody means: refused in words with nothing written, or taken, shown, given back and taken again', async () => {
@@ -124,14 +124,14 @@ test('bundles that nobody means: refused in words with nothing written, or taken
     } else {
       taken += 1;
       for (const page of ['logbook', 'curves', 'verdict', 'rig', 'line-up', 'brief']) {
-        const shown = await fetch(`${app.url}/round-ups/${result.roundUpId}/${page}`, {
+        const shown = await ask(`${app.url}/round-ups/${result.roundUpId}/${page}`, {
           signal: AbortSignal.timeout(20_000),
         });
         await shown.text();
         if (shown.status !== 200) failures.push(`${page} of ${told}`);
       }
       // What one bundle brings spoils no export: neither its own, nor those of others on its rig.
-      const back = await fetch(`${app.url}/round-ups/${result.roundUpId}/export`);
+      const back = await ask(`${app.url}/round-ups/${result.roundUpId}/export`);
       const { id } = (await (await ask(`${app.url}/api/uploads`, { method: 'POST' })).json()) as {
         id: string;
       };
@@ -178,7 +178,7 @@ test('raw logs that nobody means: described or refused in words, and what is cut
     };
     const told = `log ${i}: ${described.status} ${JSON.stringify(result).slice(0, 200)} ${log.slice(0, 300)}`;
     if (described.status !== 200 || (!result.read && !result.message)) failures.push(told);
-    if ((await fetch(`${app.url}/bring/${id}`)).status !== 200) failures.push(`the page of ${told}`);
+    if ((await ask(`${app.url}/bring/${id}`)).status !== 200) failures.push(`the page of ${told}`);
     if (result.read) understood += 1;
     const fromS = result.log?.firstS ?? 0;
     const plan = {

@@ -84,9 +84,9 @@ test('recordings that nobody means: kept bare and heard, or refused in words wit
       failures.push(`recording ${i} refused without a word, or kept: ${said}`);
   }
   for (const page of ['curves/sound', 'curves', 'verdict', 'verdict/report'])
-    expect([page, (await fetch(`${app.url}/round-ups/${id}/${page}`)).status]).toEqual([page, 200]);
+    expect([page, (await ask(`${app.url}/round-ups/${id}/${page}`)).status]).toEqual([page, 200]);
   const out = unzipSync(
-    new Uint8Array(await (await fetch(`${app.url}/round-ups/${id}/export`)).arrayBuffer()),
+    new Uint8Array(await (await ask(`${app.url}/round-ups/${id}/export`)).arrayBuffer()),
   );
   const clips = Object.entries(out).filter(([path]) => path.endsWith('.wav'));
   for (const [path, bytes] of clips) {
@@ -125,7 +125,7 @@ test('pictures that nobody means: written anew and bare, or refused; what is kep
     kept += 1;
     const { photo } = JSON.parse(text) as { photo: string };
     const shown = Buffer.from(
-      await (await fetch(`${app.url}/round-ups/${id}/photos/${photo}`)).arrayBuffer(),
+      await (await ask(`${app.url}/round-ups/${id}/photos/${photo}`)).arrayBuffer(),
     );
     const isWhole = await sharp(shown)
       .stats()
@@ -135,7 +135,7 @@ test('pictures that nobody means: written anew and bare, or refused; what is kep
       );
     if (!isWhole || shown.includes('Norte')) failures.push(`picture ${i} is kept as it came`);
   }
-  const back = Buffer.from(await (await fetch(`${app.url}/round-ups/${id}/export`)).arrayBuffer());
+  const back = Buffer.from(await (await ask(`${app.url}/round-ups/${id}/export`)).arrayBuffer());
   const again = await importAsNew(
     app.url,
     await upload(app.url, new Map(Object.entries(unzipSync(new Uint8Array(back))))),
@@ -217,7 +217,7 @@ test('covers: whatever is written wherever, no file that leaves tells the name, 
     const told = asRecognised(name).trim();
     const longer = asRecognised(open).trim();
     for (const path of OUTGOING) {
-      const answer = await fetch(`${app.url}/round-ups/${id}/${path}`);
+      const answer = await ask(`${app.url}/round-ups/${id}/${path}`);
       const texts = (await textsOf(answer)).map(asRecognised);
       const about = `${name} beside ${open}, ${path}: ${answer.status}`;
       if (answer.status >= 500) failures.push(about);
@@ -276,7 +276,7 @@ test('two who write between those who read: every copy that leaves is of one mom
   const copies: string[][] = [];
   const reader = async () => {
     while (writing > 0) {
-      const answer = await fetch(`${app.url}/round-ups/${id}/export?for=private`);
+      const answer = await ask(`${app.url}/round-ups/${id}/export?for=private`);
       const files = unzipSync(new Uint8Array(await answer.arrayBuffer()));
       copies.push([...new TextDecoder().decode(files['runs.csv']).matchAll(/(Ana|Bea) \d+/g)].map(String));
     }

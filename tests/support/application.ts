@@ -12,12 +12,20 @@ export interface Application {
   stop: () => Promise<void>;
 }
 
-/** A request as the application's own pages send it: writes say where they come from. */
-export const ask = (url: string, init: RequestInit = {}): Promise<Response> =>
-  fetch(url, {
-    ...init,
-    headers: { origin: new URL(url).origin, ...(init.headers as Record<string, string>) },
-  });
+/**
+ * A request as the application's own pages send it: writes say where they come from. A connection that was kept and that the server closed
+ * in the same moment took nothing with it: it is asked anew.
+ */
+export async function ask(url: string, init: RequestInit = {}): Promise<Response> {
+  const headers = { origin: new URL(url).origin, ...(init.headers as Record<string, string>) };
+  try {
+    return await fetch(url, { ...init, headers });
+  } catch (error) {
+    const { code } = (error as { cause?: { code?: string } }).cause ?? {};
+    if (code !== 'UND_ERR_SOCKET' && code !== 'ECONNRESET') throw error;
+    return fetch(url, { ...init, headers });
+  }
+}
 
 /** Uploads a bundle as one zip of its files; the id of the upload. */
 export async function upload(url: string, files: ReadonlyMap<string, Uint8Array>): Promise<string> {

@@ -11,10 +11,10 @@ const SAME_SHARE = 0.005;
  * Example: Clocks of 4200 MHz at every setting: that the choice does not change the speed.
  */
 export function allAlike(
-  { source, unit }: Pick<Response, 'source' | 'unit'>,
+  { ofProgram, unit }: Pick<Response, 'ofProgram' | 'unit'>,
   curves: readonly EntryCurve[],
 ): string {
-  if (source.from !== 'clock' && source.from !== 'score') return '';
+  if (!ofProgram) return '';
   const values = curves.flatMap((curve) => curve.points.map((point) => point.value));
   const entries = curves.filter((curve) => curve.points.length > 0).length;
   if (entries < 2) return '';

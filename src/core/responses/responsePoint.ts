@@ -36,7 +36,7 @@ export function responsePoint(
     value: value.value.value,
     resistanceKPerW: isRise && die?.resistanceKPerW.known ? die.resistanceKPerW.value : null,
     shortfall: value.value.shortfall,
-    roomDoubtK: response.unit === 'K' ? where.roomDoubtK : 0,
+    roomDoubtK: response.overRoom ? where.roomDoubtK : 0,
     stepU: value.value.stepU,
     readingsU: value.value.readingsU,
     heldByLimit: isRise && !fixedWatts && die?.heatLimited === true,

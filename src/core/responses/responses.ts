@@ -35,20 +35,62 @@ export interface Response {
   /** It grows with the speed as a cost: read where it is asked for. */
   isCost?: true;
   source: Source;
-  /** Restated at the nominal watts: it has a resistance, and throttles where it comes to the limit (FORMATS steps 3 and 8). */
+  /** The die's own rise: restated at the nominal watts, it has a resistance, and throttles where it comes to the limit (FORMATS steps 3 and 8). */
   throttles: boolean;
+  /** A rise over the room: what the sensors and the room leave in doubt is in doubt of it. */
+  overRoom: boolean;
+  /** What is read at places, each of which has an order of its own; null where it is not read so. */
+  atPlaces: 'airspeed' | 'pressure' | null;
+  /** The axis on which it would stand against itself. */
+  notAgainst: Against | null;
+  /** Where it is kept: with what a run came to, in the run itself, or with its recordings. */
+  keptWith: 'values' | 'run' | 'recordings';
+  /** Its mean is one of energies. */
+  byEnergy: boolean;
+  /** Its unit and its better side are those that its runs state. */
+  ownScale: boolean;
+  /** What a program gets of the processor: where all get the same, the choice of entry changes nothing. */
+  ofProgram: boolean;
+  /** Charts of controls follow it over the months. */
+  followed: boolean;
+  /** It stands among all that was measured, on the page that sets them side by side. */
+  besideAll: boolean;
   /** What it means of an entry that has none, where that is a result: “never reached the limit”. */
   absent?: string;
 }
 
-const KELVIN = {
+/** What most of them are. */
+const PLAIN: Omit<Response, 'id' | 'name' | 'unit' | 'better' | 'decimals' | 'assumed' | 'source'> = {
+  law: null,
+  throttles: false,
+  overRoom: false,
+  atPlaces: null,
+  notAgainst: null,
+  keptWith: 'values',
+  byEnergy: false,
+  ownScale: false,
+  ofProgram: false,
+  followed: false,
+  besideAll: true,
+};
+const KELVIN: Omit<Response, 'id' | 'name' | 'source'> = {
+  ...PLAIN,
   unit: 'K',
   better: 'lower',
   decimals: 1,
   assumed: { absolute: 0.5 },
-  law: null,
-  throttles: false,
-} as const;
+  overRoom: true,
+  followed: true,
+};
+/** So long after the load came on: one moment of a log's course. */
+const burst = (id: string, afterS: number): Response => ({
+  id,
+  name: `Rise after ${afterS} s`,
+  ...KELVIN,
+  besideAll: false,
+  source: { from: 'burst', afterS },
+});
+
 /** The rise over the room of a temperature beside the die. */
 const riseOf = ({ heading, words }: { heading: string; words: string }): Response => ({
   id: `${heading.replace(/_c$/, '').replaceAll('_', '-')}-rise`,
@@ -62,28 +104,31 @@ export const RESPONSES: readonly Response[] = [
   { id: 'rise', name: 'Die, rise', ...KELVIN, law: RISE_LAW, source: { from: 'die' }, throttles: true },
   ...RANKED_SENSORS.map(riseOf),
   {
+    ...PLAIN,
     id: 'clock',
     name: 'Clock held',
     unit: 'MHz',
     better: 'higher',
     decimals: 0,
     assumed: { share: 0.002 },
-    law: null,
-    throttles: false,
     source: { from: 'clock' },
+    ofProgram: true,
+    followed: true,
   },
   {
+    ...PLAIN,
     id: 'score',
     name: 'Score',
     unit: '',
     better: 'higher',
     decimals: 1,
     assumed: { share: 0.01 },
-    law: null,
-    throttles: false,
     source: { from: 'score' },
+    ofProgram: true,
+    ownScale: true,
   },
   {
+    ...PLAIN,
     id: 'airspeed',
     name: 'Airspeed',
     unit: 'm/s',
@@ -91,10 +136,11 @@ export const RESPONSES: readonly Response[] = [
     decimals: 2,
     assumed: { share: 0.03 },
     law: { by: 'power', exponent: 1, either: 0 },
-    throttles: false,
     source: { from: 'reading', quantity: 'airspeed' },
+    atPlaces: 'airspeed',
   },
   {
+    ...PLAIN,
     id: 'pressure',
     name: 'Pressure',
     unit: 'Pa',
@@ -102,10 +148,11 @@ export const RESPONSES: readonly Response[] = [
     decimals: 1,
     assumed: { share: 0.02 },
     law: { by: 'power', exponent: 2, either: 0 },
-    throttles: false,
     source: { from: 'reading', quantity: 'pressure' },
+    atPlaces: 'pressure',
   },
   {
+    ...PLAIN,
     id: 'level',
     name: 'Level of the cooler',
     unit: 'dB(A)',
@@ -114,10 +161,15 @@ export const RESPONSES: readonly Response[] = [
     assumed: { absolute: 0.5 },
     law: LEVEL_LAW,
     isCost: true,
-    throttles: false,
     source: { from: 'level' },
+    notAgainst: 'noise',
+    keptWith: 'run',
+    byEnergy: true,
+    followed: true,
+    besideAll: false,
   },
   {
+    ...PLAIN,
     id: 'sone',
     name: 'Loudness of the cooler',
     unit: 'sone',
@@ -125,36 +177,37 @@ export const RESPONSES: readonly Response[] = [
     decimals: 2,
     // What two methods of loudness, and two recordings of one fan, differ by.
     assumed: { share: 0.05 },
-    law: null,
     isCost: true,
-    throttles: false,
     source: { from: 'loudness' },
+    notAgainst: 'sone',
+    keptWith: 'recordings',
   },
   {
+    ...PLAIN,
     id: 'steady-time',
     name: 'Time to steady',
     unit: 's',
     better: 'lower',
     decimals: 0,
     assumed: { share: 0.05 },
-    law: null,
-    throttles: false,
     source: { from: 'steady-time' },
+    followed: true,
+    besideAll: false,
   },
-  { id: 'burst-rise-10', name: 'Rise after 10 s', ...KELVIN, source: { from: 'burst', afterS: 10 } },
-  { id: 'burst-rise', name: 'Rise after 30 s', ...KELVIN, source: { from: 'burst', afterS: 30 } },
-  { id: 'burst-rise-60', name: 'Rise after 60 s', ...KELVIN, source: { from: 'burst', afterS: 60 } },
+  burst('burst-rise-10', 10),
+  burst('burst-rise', 30),
+  burst('burst-rise-60', 60),
   {
+    ...PLAIN,
     id: 'limit-time',
     name: 'Time until the limit',
     unit: 's',
     better: 'higher',
     decimals: 0,
     assumed: { share: 0.05 },
-    law: null,
-    throttles: false,
     source: { from: 'limit-time' },
     absent: 'never came to the limit',
+    besideAll: false,
   },
 ];
 
@@ -179,7 +232,7 @@ export function curveRule(response: Response, against: Against): CurveRule {
     better: response.better,
     assumed: (value) => ('share' in assumed ? assumed.share * Math.abs(value) : assumed.absolute),
     byShare: 'share' in assumed,
-    byEnergy: response.source.from === 'level',
+    byEnergy: response.byEnergy,
     isCost: response.isCost === true,
     law: response.law,
   };

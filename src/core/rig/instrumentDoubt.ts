@@ -87,9 +87,12 @@ export function withoutSensors(instruments: InstrumentDoubt): InstrumentDoubt {
   return { ...instruments, riseK: 0, stepK: 0, powerShare: 0, sharedRiseK: 0, from: meter ? [meter] : [] };
 }
 
-/** What the instruments leave in doubt of a response in this unit. */
-export function instrumentsOf(instruments: InstrumentDoubt, unit: string): InstrumentDoubt {
-  return unit === 'K' ? instruments : withoutSensors(instruments);
+/** What the instruments leave in doubt of a response: of a rise over the room that of the sensors, too. */
+export function instrumentsOf(
+  instruments: InstrumentDoubt,
+  { overRoom }: { overRoom: boolean },
+): InstrumentDoubt {
+  return overRoom ? instruments : withoutSensors(instruments);
 }
 
 /**

@@ -129,7 +129,7 @@ async function watched(view: RoundUpView, wanted: string): Promise<Watched> {
   const response = responseOf(wanted) ?? RISE;
   const [runs, all, revisions, book, undated] = await withDatabase((db) =>
     Promise.all([
-      response.source.from === 'level'
+      response.keptWith === 'run'
         ? courseLevels(db, rigId)
         : listCourseRuns(db, { rigId, response: response.id, windowS }),
       listRigRuns(db, rigId, windowS),
@@ -162,13 +162,11 @@ async function watched(view: RoundUpView, wanted: string): Promise<Watched> {
   const each = controls > 0 ? all.length / controls : 0;
   return {
     ...{ rigId, rig: rig.name, response, courses },
-    responses: RESPONSES.filter(({ source }) =>
-      ['die', 'sensor', 'clock', 'burst', 'steady-time', 'level'].includes(source.from),
-    ),
+    responses: RESPONSES.filter(({ followed }) => followed),
     revisions: revisions.map(({ revision, startedAt, reason }) => ({
       ...{ revision, reason, startedMs: startedAt.getTime() },
     })),
-    doubt: response.id === RISE.id ? doubtOf(courses, all) : null,
+    doubt: response.throttles ? doubtOf(courses, all) : null,
     sd: sds.length > 0 ? Math.max(...sds) : null,
     ...{ longest, priorFreedom: prior?.freedom ?? 0, runsEach: each },
     instruments: instrumentCourses(all, book?.body ?? null),

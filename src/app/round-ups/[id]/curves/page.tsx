@@ -53,9 +53,9 @@ async function packedCurves(view: RoundUpView, shown: ResponseView): Promise<str
   const { rig, referenceAmbientC } = roundUp;
   const { response, against, place, responses, places, againsts } = shown;
   const read = await readPlaces(view);
-  const isLevel = response.source.from === 'level' && responses.some(({ id }) => id === RISE.id);
+  const isLevel = response.keptWith === 'run' && responses.some(({ id }) => id === RISE.id);
   const rises = isLevel ? (await viewResponse(view, { response: RISE.id, against })).loads : [];
-  const isBridged = response.id === RISE.id && against === 'noise';
+  const isBridged = response.throttles && against === 'noise';
   const bridges = await Promise.all(
     shown.loads.map(({ load }) => (isBridged ? bridgesAt(view, loadKey(load)) : NO_BRIDGES)),
   );
@@ -71,7 +71,7 @@ async function packedCurves(view: RoundUpView, shown: ResponseView): Promise<str
       curves,
       bridges: bridges[i]!,
       riseCurves: rises.find((other) => loadKey(other.load) === loadKey(load))?.curves ?? [],
-      ...(response.id === RISE.id && against === 'rpm' ? wallsOf(curves, load) : NO_WALLS),
+      ...(response.throttles && against === 'rpm' ? wallsOf(curves, load) : NO_WALLS),
     })),
     noiseLineDba: roundUp.noiseLineDba,
     noiseLinesDba: view.brief.noiseLinesDba,
@@ -102,9 +102,9 @@ function loneliness(
   read: readonly { quantity: string; place: string; entries: number }[],
   entries: number,
 ): string {
-  if (response.source.from !== 'reading') return '';
-  const { quantity } = response.source;
-  const count = read.find((other) => other.quantity === quantity && other.place === place)?.entries ?? 0;
+  const { atPlaces } = response;
+  if (atPlaces === null) return '';
+  const count = read.find((other) => other.quantity === atPlaces && other.place === place)?.entries ?? 0;
   if (count >= entries || count === 0) return '';
   return count === 1
     ? `Only one entry was read at “${place}”: nothing can be compared there.`

@@ -3,7 +3,7 @@ import { idFrom } from '@/app/ids';
 import { questionOf } from '@/core/brief/questions';
 import { configuredSize } from '@/core/lineUp/configuredSize';
 import { againstLimits } from '@/core/lineUp/fitsLimits';
-import { RISE, type Response } from '@/core/responses/responses';
+import { type Response } from '@/core/responses/responses';
 import { bridgedRows } from '@/lab/bridge/bridgeView';
 import { hasDie } from '@/core/runs/labRun';
 import { loadKey } from '@/core/runs/load';
@@ -42,7 +42,7 @@ export default async function VerdictPage({ params, searchParams }: Props) {
       { price, size: configuredSize(entry.product.body, entry.entry.body) },
     ]),
   );
-  const isRise = shown.response.id === RISE.id && shown.against === 'noise';
+  const isRise = shown.response.throttles && shown.against === 'noise';
   const bridged = isRise
     ? await bridgedRows(view, { load: loadKey(chosen.load), lineDb: lineAt })
     : { rows: [], refused: [], broken: [] };

@@ -50,7 +50,7 @@ export default async function JudgementPage({ params, searchParams }: Props) {
     place: shown.place,
     places: shown.places,
     responses: shown.responses
-      .filter(({ source }) => source.from !== 'level')
+      .filter(({ keptWith }) => keptWith !== 'run')
       .map((other) => ({ id: other.id, name: other.name })),
     items: judged.map((item) => ({ ...item, ...at.get(item.placed.entry)! })),
     notPlaced: notPlaced.map((item) => ({ ...item, product: at.get(item.entry)!.product })),
