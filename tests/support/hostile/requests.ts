@@ -236,12 +236,7 @@ export function hostileRequest(chance: Chance, handler: Handler, uploadId: strin
   );
   if (chance.uniform() < 0.15)
     path += `?${pick(chance, ['variant', 'load', 'line', 'path', 'noise'])}=${encodeURIComponent(
-      String(
-        pick(
-          chance,
-          HOSTILE.filter((other) => typeof other !== 'string' || other.isWellFormed()),
-        ),
-      ),
+      String(pick(chance, HOSTILE)).toWellFormed(),
     )}`;
   if (isRead) return { handler, path, init: {} };
   const sound = SOUND[name] ? pick(chance, SOUND[name]) : { any: 'thing' };
