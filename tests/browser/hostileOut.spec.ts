@@ -85,13 +85,12 @@ test('recordings that nobody means: kept bare and heard, or refused in words wit
   }
   for (const page of ['curves/sound', 'curves', 'verdict', 'verdict/report'])
     expect([page, (await ask(`${app.url}/round-ups/${id}/${page}`)).status]).toEqual([page, 200]);
-  const out = unzipSync(
-    new Uint8Array(await (await ask(`${app.url}/round-ups/${id}/export`)).arrayBuffer()),
-  );
+  const out = unzipSync(new Uint8Array(await (await ask(`${app.url}/round-ups/${id}/export`)).arrayBuffer()));
   const clips = Object.entries(out).filter(([path]) => path.endsWith('.wav'));
   for (const [path, bytes] of clips) {
     const text = Buffer.from(bytes.subarray(0, 48)).toString('latin1');
-    if (!/^RIFF[^]{4}WAVEfmt [^]{20}data/.test(text) || text.includes('LIST')) failures.push(`${path}: ${text}`);
+    if (!/^RIFF[^]{4}WAVEfmt [^]{20}data/.test(text) || text.includes('LIST'))
+      failures.push(`${path}: ${text}`);
   }
   expect(failures.slice(0, 8)).toEqual([]);
   expect(clips.length).toBe(kept);
@@ -124,9 +123,7 @@ test('pictures that nobody means: written anew and bare, or refused; what is kep
     }
     kept += 1;
     const { photo } = JSON.parse(text) as { photo: string };
-    const shown = Buffer.from(
-      await (await ask(`${app.url}/round-ups/${id}/photos/${photo}`)).arrayBuffer(),
-    );
+    const shown = Buffer.from(await (await ask(`${app.url}/round-ups/${id}/photos/${photo}`)).arrayBuffer());
     const isWhole = await sharp(shown)
       .stats()
       .then(

@@ -85,7 +85,9 @@ test('killed with -9, a run is taken up where it was, the gap is marked, at most
   await bench.end(third, 'SIGTERM');
   expect(bench.rig.rig.loadW).toBe(0);
   // The wall's clock was set back by an hour meanwhile: the bench's own goes on from where it was.
-  await withDatabase((db) => db.query(`UPDATE bench_sessions SET written_at = written_at + interval '1 hour'`));
+  await withDatabase((db) =>
+    db.query(`UPDATE bench_sessions SET written_at = written_at + interval '1 hour'`),
+  );
   bench.start(url);
   await until('soaks anew', async () => (await session(roundUpId)).state.soakFromS > soakFromS);
   const lastS = async () => (await samplesOf(id)).at(-1)!.atS;

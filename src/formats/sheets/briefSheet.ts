@@ -2,28 +2,30 @@ import { array, object, string, type ObjectSchema } from 'yup';
 import type { ProbePlace } from '@/core/bench/probe';
 import { USUAL_PLACES, type Brief } from '@/core/brief/brief';
 import { QUESTIONS, type Question } from '@/core/brief/questions';
-import { SCHOOLS, type Chosen, type SchoolKey } from '@/core/brief/schools';
+import { SCHOOLS, type SchoolKey } from '@/core/brief/schools';
 import { MOST } from '@/core/bounds';
 import { bounded, counted, currency, day, finite, measure, text } from './fields';
 
 const level = () => bounded('levelDb').required('a level was expected');
 
+const school = ({ choices }: (typeof SCHOOLS)[number]) =>
+  object({
+    choice: string()
+      .oneOf(
+        choices.map((choice) => choice.value),
+        'not one of the choices',
+      )
+      .default(choices[0]!.value),
+    reason: text(1000),
+  });
+
+/** Which choice was made of each school, and why. */
 const schools = object(
-  Object.fromEntries(
-    SCHOOLS.map(({ key, choices }) => [
-      key,
-      object({
-        choice: string()
-          .oneOf(
-            choices.map((choice) => choice.value),
-            'not one of the choices',
-          )
-          .default(choices[0]!.value),
-        reason: text(1000),
-      }),
-    ]),
-  ),
-) as unknown as ObjectSchema<Record<SchoolKey, Chosen>>;
+  Object.fromEntries(SCHOOLS.map((other) => [other.key, school(other)])) as Record<
+    SchoolKey,
+    ReturnType<typeof school>
+  >,
+);
 
 /** A round-up's brief. */
 export const briefSheet: ObjectSchema<Brief> = object({

@@ -29,4 +29,4 @@ export const caseSheet: ObjectSchema<LabCase> = object({
     const isShaped = typeof name === 'string' && Array.isArray(sides) && sides.every(Boolean);
     const wrong = isShaped ? caseProblem(value as LabCase) : null;
     return wrong === null || createError({ message: wrong });
-  }) as unknown as ObjectSchema<LabCase>;
+  });

@@ -35,7 +35,7 @@ export const productSheet: ObjectSchema<Product> = object({
   seller: text(),
   availability: text(),
   warranty: text(),
-}).noUnknown() as unknown as ObjectSchema<Product>;
+}).noUnknown();
 
 export const sampleSheet: ObjectSchema<Sample> = object({
   label: text(100).min(1, 'the sample needs a label'),
@@ -67,7 +67,7 @@ export const sampleSheet: ObjectSchema<Sample> = object({
   })
     .nullable()
     .default(null),
-}).noUnknown() as unknown as ObjectSchema<Sample>;
+}).noUnknown();
 
 export const entrySheet: ObjectSchema<Entry> = object({
   fans: array(
@@ -107,4 +107,4 @@ export const entrySheet: ObjectSchema<Entry> = object({
   )
     .max(60)
     .default([]),
-}).noUnknown() as unknown as ObjectSchema<Entry>;
+}).noUnknown();

@@ -24,4 +24,4 @@ export const plateSheet: ObjectSchema<PlateSheet> = object({
       'one place is no grid: four at least',
       (points) => points.length === 0 || points.length >= 4,
     ),
-}).noUnknown() as unknown as ObjectSchema<PlateSheet>;
+}).noUnknown();

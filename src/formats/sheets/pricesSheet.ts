@@ -22,4 +22,4 @@ export const pricesSheet: ObjectSchema<PricesSheet> = object({
   )
     .max(MOST_PRICES, 'at most ${max} prices of an entry')
     .default([]),
-}).noUnknown() as unknown as ObjectSchema<PricesSheet>;
+}).noUnknown();

@@ -75,4 +75,4 @@ export const verdictSheet: ObjectSchema<Verdict> = object({
   )
     .max(20)
     .default([]),
-}).noUnknown() as unknown as ObjectSchema<Verdict>;
+}).noUnknown();
