@@ -140,11 +140,12 @@ export class BenchInstruments {
     apart?: readonly FanApart[];
   }): Promise<void> {
     const fans = set.dutyPct === null ? 'FAN:AUTO' : `FAN:DUTY ${set.dutyPct}`;
-    const tell = (name: InstrumentRole, line: string) =>
-      this.clients
+    const tell = async (name: InstrumentRole, line: string) => {
+      await this.clients
         .get(name)
         ?.tell(line)
         .catch(() => undefined);
+    };
     const apart = set.apart ?? [];
     // Where the fan controller knows of no pump there is none to stop.
     const pump = apart.find(({ channel, dutyPct }) => channel === 'pump' && (this.pumps > 0 || dutyPct > 0));

@@ -56,9 +56,9 @@ async function packedCurves(view: RoundUpView, shown: ResponseView): Promise<str
   const isLevel = response.keptWith === 'run' && responses.some(({ id }) => id === RISE.id);
   const rises = isLevel ? (await viewResponse(view, { response: RISE.id, against })).loads : [];
   const isBridged = response.throttles && against === 'noise';
-  const bridges = await Promise.all(
-    shown.loads.map(({ load }) => (isBridged ? bridgesAt(view, loadKey(load)) : NO_BRIDGES)),
-  );
+  const bridges = isBridged
+    ? await Promise.all(shown.loads.map(({ load }) => bridgesAt(view, loadKey(load))))
+    : shown.loads.map(() => NO_BRIDGES);
   const data: CurvesData = {
     roundUpId: roundUp.id,
     title: roundUp.title,
