@@ -78,6 +78,11 @@ export interface PlainValue extends Omit<ValueRow, 'sensor'> {
   runId: number;
 }
 
+const PLAIN_VALUES = `
+  SELECT v.run_id AS "runId", v.response, v.place, v.value, v.settled, v.unsettled_reason AS "unsettledReason", v.shortfall,
+         v.step_u AS "stepU", v.readings_u AS "readingsU"
+  ${OF_ROUND_UP}`;
+
 /** The values of a round-up's runs for a response at a place. */
 export async function listValues(
   db: Queryable,
@@ -86,11 +91,15 @@ export async function listValues(
   place: string,
 ): Promise<PlainValue[]> {
   const { rows } = await db.query<PlainValue & Record<string, unknown>>(
-    `SELECT v.run_id AS "runId", v.response, v.place, v.value, v.settled, v.unsettled_reason AS "unsettledReason", v.shortfall,
-            v.step_u AS "stepU", v.readings_u AS "readingsU"
-     ${OF_ROUND_UP} AND v.response = $2 AND v.place = $3`,
+    `${PLAIN_VALUES} AND v.response = $2 AND v.place = $3`,
     [roundUpId, response, place],
   );
+  return rows;
+}
+
+/** All values of a round-up's runs. */
+export async function listAllValues(db: Queryable, roundUpId: number): Promise<PlainValue[]> {
+  const { rows } = await db.query<PlainValue & Record<string, unknown>>(PLAIN_VALUES, [roundUpId]);
   return rows;
 }
 

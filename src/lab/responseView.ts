@@ -7,7 +7,7 @@ import { labRunPoint } from '@/core/runs/labRun';
 import { loadKey, loadLabel } from '@/core/runs/load';
 import { groupBy } from '@/core/statistics/groupBy';
 import { withDatabase } from '@/database/pool';
-import { countValues, listScores, listValues } from '@/database/runValues';
+import { countValues, listAllValues, listScores, listValues, type PlainValue } from '@/database/runValues';
 import { onceFor } from './keptWhileUnwritten';
 import { curvesOf, loadsOf, type LoadCurves, type RoundUpView } from './roundUpView';
 import { FIRST_SPEED } from '@/core/responses/runSpeeds';
@@ -92,16 +92,29 @@ async function stated(view: RoundUpView, response: Response): Promise<Stated> {
   };
 }
 
+/** Where the values of a response at a place are had from. */
+export type ValueSource = (response: string, place: string) => Promise<readonly PlainValue[]>;
+
+/** Asked of the database, one response after the other. */
+const askedFor =
+  ({ roundUp }: RoundUpView): ValueSource =>
+  (response, place) =>
+    withDatabase((db) => listValues(db, roundUp.id, response, place));
+
+/** All values of a round-up, asked for at once: for whoever looks at every response. */
+export async function allValues({ roundUp }: RoundUpView): Promise<ValueSource> {
+  const values = await withDatabase((db) => listAllValues(db, roundUp.id));
+  const byKey = groupBy(values, ({ response, place }) => JSON.stringify([response, place]));
+  return async (response, place) => byKey.get(JSON.stringify([response, place])) ?? [];
+}
+
 async function points(
   view: RoundUpView,
   response: Response,
   place: string,
-  others: ReadonlySet<number>,
+  { others, source }: { others: ReadonlySet<number>; source: ValueSource },
 ): Promise<Map<number, MeasuredPoint>> {
-  const { id } = view.roundUp;
-  const [values, speeds] = await withDatabase((db) =>
-    Promise.all([listValues(db, id, response.id, place), listValues(db, id, FIRST_SPEED.id, '')]),
-  );
+  const [values, speeds] = await Promise.all([source(response.id, place), source(FIRST_SPEED.id, '')]);
   const valueOf = new Map(values.map((row) => [row.runId, row]));
   const speedOf = new Map(speeds.map((row) => [row.runId, row.value]));
   const sones = await sonesOf(view);
@@ -134,7 +147,11 @@ async function points(
 }
 
 /** The curves of a round-up for a response against an axis, and what else could be asked; the rise where there is none. */
-export async function viewResponse(view: RoundUpView, choice: ResponseChoice): Promise<ResponseView> {
+export async function viewResponse(
+  view: RoundUpView,
+  choice: ResponseChoice,
+  source: ValueSource = askedFor(view),
+): Promise<ResponseView> {
   const { responses, placesOf, againsts } = await availableResponses(view);
   const wanted = responseOf(choice.response ?? RISE.id);
   const response = responses.find(({ id }) => id === wanted?.id) ?? responses[0] ?? RISE;
@@ -155,7 +172,7 @@ export async function viewResponse(view: RoundUpView, choice: ResponseChoice): P
     againsts: fitting,
   };
   if (response.throttles && against === 'noise') return { ...found, loads: curvesOf(view) };
-  const made = await points(view, response, place, others);
+  const made = await points(view, response, place, { others, source });
   const counting = view.runs.filter((run) => made.has(run.id));
   const byLoad = groupBy(counting, loadKey);
   const instruments = instrumentsOf(view.instruments, response);

@@ -3,7 +3,7 @@ import { lineRule, rankAtLine } from '@/core/ranking/rankAtLine';
 import type { SideColumn } from '@/core/ranking/sideColumn';
 import { responseOf, type Response } from '@/core/responses/responses';
 import { isIdle, loadKey } from '@/core/runs/load';
-import { availableResponses, viewResponse } from './responseView';
+import { allValues, availableResponses, viewResponse, type ValueSource } from './responseView';
 import type { LoadCurves, RoundUpView } from './roundUpView';
 
 const LEVEL = { ...responseOf('level')!, name: 'Noise' };
@@ -49,8 +49,8 @@ const endsOf = (load: LoadCurves, end: 'first' | 'last'): LoadCurves => ({
 export type SideAt = { by: 'noise'; lineDb: number } | { by: 'full' };
 
 /** How loud entries are: with nothing to cool at their quietest, and at full speed where that is asked for. */
-async function levelColumns(view: RoundUpView, at: SideAt): Promise<SideColumn[]> {
-  const shown = await viewResponse(view, { response: LEVEL.id });
+async function levelColumns(view: RoundUpView, at: SideAt, source: ValueSource): Promise<SideColumn[]> {
+  const shown = await viewResponse(view, { response: LEVEL.id }, source);
   if (shown.response.id !== LEVEL.id) return [];
   return shown.loads.flatMap((load) => {
     if (at.by === 'full') return columnOf(view, endsOf(load, 'last'), LEVEL, '', BEYOND_ALL) ?? [];
@@ -59,15 +59,23 @@ async function levelColumns(view: RoundUpView, at: SideAt): Promise<SideColumn[]
   });
 }
 
-/** All that a round-up's entries were measured by: a column for each response, place and load. */
-export async function viewSideBySide(view: RoundUpView, at: SideAt): Promise<SideColumn[]> {
+/**
+ * All that a round-up's entries were measured by: a column for each response, place and load.
+ * @param given its values, where they are at hand: they are asked for at once, however many columns there are
+ */
+export async function viewSideBySide(
+  view: RoundUpView,
+  at: SideAt,
+  given?: ValueSource,
+): Promise<SideColumn[]> {
+  const source = given ?? (await allValues(view));
   const lineDb = at.by === 'noise' ? at.lineDb : BEYOND_ALL;
   const { responses, placesOf } = await availableResponses(view);
   const columns: SideColumn[] = [];
   for (const response of responses.filter(({ besideAll }) => besideAll)) {
     const places = response.atPlaces !== null ? placesOf(response.id) : [''];
     for (const place of places) {
-      const shown = await viewResponse(view, { response: response.id, place: place || undefined });
+      const shown = await viewResponse(view, { response: response.id, place: place || undefined }, source);
       for (const load of shown.loads) {
         const standing = at.by === 'full' ? endsOf(load, 'last') : load;
         const column = columnOf(view, standing, shown.response, place, lineDb);
@@ -75,5 +83,5 @@ export async function viewSideBySide(view: RoundUpView, at: SideAt): Promise<Sid
       }
     }
   }
-  return columns.length === 0 ? [] : [...columns, ...(await levelColumns(view, at))];
+  return columns.length === 0 ? [] : [...columns, ...(await levelColumns(view, at, source))];
 }

@@ -3,6 +3,7 @@ import { idFrom } from '@/app/ids';
 import { numberIn, type Query } from '@/app/numberIn';
 import { roundUpView } from '@/app/roundUpView';
 import { viewPairs } from '@/lab/pairs';
+import { allValues } from '@/lab/responseView';
 import { viewSideBySide } from '@/lab/sideBySide';
 import { placesIn } from '@/core/ranking/sideColumn';
 import { SideStage } from '@/stages/side/sideStage';
@@ -19,8 +20,9 @@ export default async function SidePage({ params, searchParams }: Props) {
   const view = await roundUpView(id);
   if (!view) notFound();
   const lineDb = numberIn(query.line, 'levelDb') ?? view.roundUp.noiseLineDba;
-  const byNoise = await viewSideBySide(view, { by: 'noise', lineDb });
-  const columns = atFull ? await viewSideBySide(view, { by: 'full' }) : byNoise;
+  const source = await allValues(view);
+  const byNoise = await viewSideBySide(view, { by: 'noise', lineDb }, source);
+  const columns = atFull ? await viewSideBySide(view, { by: 'full' }, source) : byNoise;
   if (columns.length === 0)
     return (
       <div className="max-w-2xl px-4 py-6 md:px-7">
@@ -36,7 +38,7 @@ export default async function SidePage({ params, searchParams }: Props) {
         entries: view.entries.map(({ entry, product }, position) => ({ entry, product, position })),
         columns,
         atFull,
-        elsewhere: placesIn(atFull ? byNoise : await viewSideBySide(view, { by: 'full' })),
+        elsewhere: placesIn(atFull ? byNoise : await viewSideBySide(view, { by: 'full' }, source)),
         pairs: await viewPairs(view, lineDb),
         currency: view.brief.limits.currency,
       }}
