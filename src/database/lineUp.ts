@@ -68,6 +68,7 @@ export async function findOrAddProducts(db: Queryable, products: readonly Produc
     `INSERT INTO products (maker, name, kind, revision)
      SELECT DISTINCT maker, name, kind, revision
      FROM jsonb_to_recordset($1) AS given (maker text, name text, kind text, revision text)
+     ORDER BY maker, name, kind, revision
      ON CONFLICT (maker, name, kind, revision) DO UPDATE SET name = EXCLUDED.name
      RETURNING id, maker, name, kind, revision`,
     [JSON.stringify(products)],
@@ -87,21 +88,16 @@ export async function findOrAddSamples(
   samples: readonly SampleOf[],
 ): Promise<{ id: number; isNew: boolean }[]> {
   const { rows } = await db.query<SampleOf & { id: number; isNew: boolean } & Record<string, unknown>>(
-    `WITH given AS (
-       SELECT DISTINCT "productId", label FROM jsonb_to_recordset($1) AS given ("productId" integer, label text)
-     ), added AS (
-       INSERT INTO samples (product_id, label) SELECT "productId", label FROM given
-       ON CONFLICT (product_id, label) DO NOTHING RETURNING id, product_id, label
-     )
-     SELECT id, product_id AS "productId", label, true AS "isNew" FROM added
-     UNION ALL
-     SELECT s.id, s.product_id, s.label, false FROM samples s JOIN given g ON g."productId" = s.product_id AND g.label = s.label`,
+    `INSERT INTO samples (product_id, label)
+     SELECT DISTINCT "productId", label FROM jsonb_to_recordset($1) AS given ("productId" integer, label text)
+     ORDER BY "productId", label
+     ON CONFLICT (product_id, label) DO UPDATE SET label = EXCLUDED.label
+     RETURNING id, product_id AS "productId", label, xmax = 0 AS "isNew"`,
     [JSON.stringify(samples)],
   );
-  return samples.map(({ productId, label }) => {
-    const { id, isNew } = rows.find((row) => row.productId === productId && row.label === label)!;
-    return { id, isNew };
-  });
+  const keyOf = ({ productId, label }: SampleOf) => JSON.stringify([productId, label]);
+  const found = new Map(rows.map((row) => [keyOf(row), row]));
+  return samples.map((sample) => found.get(keyOf(sample))!);
 }
 
 export async function updateSampleLabel(db: Queryable, id: number, label: string): Promise<void> {

@@ -9,11 +9,14 @@ interface SentRequest {
   parts: number;
 }
 
-const requests = new AsyncLocalStorage<SentRequest>();
+const requests = new AsyncLocalStorage<SentRequest | null>();
 
 /** Runs the handling of a request that may be sent again: each of its transactions counts once, whoever sends it how often. */
 export const inRequest = <T>(request: string, work: () => Promise<T>): Promise<T> =>
   requests.run({ request, parts: 0 }, work);
+
+/** What is read for all who wait is no part of the request that happened to begin it: its transactions count as nobody's. */
+export const apartFromRequest = <T>(work: () => Promise<T>): Promise<T> => requests.run(null, work);
 
 /** The request that is being handled, for work that goes on in another process; null where it carries no key. */
 export const requestAtHand = (): string | null => requests.getStore()?.request ?? null;

@@ -1,5 +1,6 @@
 import { labStamp } from '@/database/labWrites';
 import { isInSnapshot, type Queryable } from '@/database/pool';
+import { apartFromRequest } from '@/database/sentRequests';
 
 interface Kept<T> {
   stamp: string;
@@ -64,7 +65,7 @@ export function keptWhileUnwritten<T>(read: (db: Queryable, id: number) => Promi
     const reading: Reading<T> = {
       stamp: known,
       result: Promise.resolve()
-        .then(made)
+        .then(() => apartFromRequest(made))
         .finally(() => atWork.delete(id)),
     };
     atWork.set(id, reading);

@@ -29,13 +29,13 @@ async function patientFetch(url: string, init: RequestInit): Promise<Response> {
 }
 
 /** Changes of which nobody knows whether they were saved, with the key they went out under: pressed again, they go under it again. */
-const unanswered = new Map<string, string>();
-const MOST_UNANSWERED = 50;
+const unanswered = new Map<string, { text: string; key: string }>();
 
-function keyOf(change: string): string {
-  const key = unanswered.get(change) ?? newId();
-  if (unanswered.size >= MOST_UNANSWERED) unanswered.clear();
-  unanswered.set(change, key);
+/** The same change of the same thing goes under its key again; another change of it is the last, and a later one like the first is new. */
+function keyOf(address: string, text: string): string {
+  const sent = unanswered.get(address);
+  const key = sent?.text === text ? sent.key : newId();
+  unanswered.set(address, { text, key });
   return key;
 }
 
@@ -46,15 +46,15 @@ export async function sendJson(
   body: unknown,
 ): Promise<Answer> {
   const text = JSON.stringify(body);
-  const change = JSON.stringify([method, url, text]);
+  const address = `${method} ${url}`;
   try {
     const response = await patientFetch(url, {
       method,
-      headers: { 'content-type': 'application/json', 'idempotency-key': keyOf(change) },
+      headers: { 'content-type': 'application/json', 'idempotency-key': keyOf(address, text) },
       body: text,
     });
     // Only a database that fell silent in the middle leaves it open.
-    if (response.status !== 503) unanswered.delete(change);
+    if (response.status !== 503) unanswered.delete(address);
     const answer = (await response.json().catch(() => ({}))) as Record<string, unknown>;
     const message =
       typeof answer.message === 'string' ? answer.message : `The change was not saved (${response.status}).`;

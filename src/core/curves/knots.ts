@@ -1,4 +1,3 @@
-import { groupBy } from '../statistics/groupBy';
 import { mean } from '../statistics/mean';
 import { judgedResistance, judgedValue, type CurvePoint, type EntryCurve } from './entryCurve';
 
@@ -13,6 +12,9 @@ function joined(points: readonly CurvePoint[]): CurvePoint {
   };
 }
 
+/** Settings no farther apart than this, in the unit of the axis, are at one place: rounding parts them, and no slope lies between them. */
+const ROUNDING = 1e-9;
+
 /**
  * What the line of a curve goes through: the settings that it is judged by, along the axis. Settings that stand on the very same place
  * are one there, with the mean of their values.
@@ -20,6 +22,11 @@ function joined(points: readonly CurvePoint[]): CurvePoint {
  * Example: Two settings that are both at 35.0 dB(A), at 40 and 42 K: one of 41 K.
  */
 export function knotsOf({ points }: Pick<EntryCurve, 'points'>): CurvePoint[] {
-  const judged = points.filter((point) => point.judged);
-  return [...groupBy(judged, (point) => String(point.at)).values()].map(joined);
+  const places: CurvePoint[][] = [];
+  for (const point of points.filter(({ judged }) => judged)) {
+    const last = places.at(-1);
+    if (last && point.at - last[0]!.at <= ROUNDING) last.push(point);
+    else places.push([point]);
+  }
+  return places.map(joined);
 }
