@@ -77,6 +77,9 @@ test('settings at the very same level are one place of the line, in every respon
   const rule = curveRule(responseOf('sone')!, 'noise');
   const [curve] = entryCurves(entries, sweep([35, 35, 38], [40, 42, 44]), undefined, rule);
   expect(valueAtLine(curve!, 35)).toMatchObject({ value: 41 });
+  // Nor is there a slope between two that rounding alone has parted.
+  const [parted] = entryCurves(entries, sweep([35, 35 + 1e-13, 38], [40, 42, 44]), undefined, rule);
+  expect(valueAtLine(parted!, 35)).toMatchObject({ value: 41 });
 });
 
 test('without usable settings nothing is drawn', () => {
