@@ -1,4 +1,5 @@
 import type { Queryable } from './pool';
+import { holdRoundUp } from './roundUps';
 
 export interface CitedCode {
   roundUpId: number;
@@ -16,7 +17,7 @@ export async function citationsOf(db: Queryable, entryId: number): Promise<Cited
 
 /** Codes of a round-up; held, so that two who name at once wait for each other. */
 export async function codesTaken(db: Queryable, roundUpId: number): Promise<Set<string>> {
-  await db.query(`SELECT 1 FROM live_round_ups WHERE id = $1 FOR UPDATE`, [roundUpId]);
+  await holdRoundUp(db, roundUpId);
   const { rows } = await db.query<{ code: string }>(
     `SELECT code FROM round_up_entries WHERE round_up_id = $1`,
     [roundUpId],

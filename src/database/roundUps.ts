@@ -146,6 +146,12 @@ export async function insertRoundUp(db: Queryable, roundUp: NewRoundUp): Promise
   return rows[0]!.id;
 }
 
+/** Holds a round-up until the transaction ends, so that two who change it wait for each other; whether it is there. */
+export async function holdRoundUp(db: Queryable, id: number): Promise<boolean> {
+  const { rowCount } = await db.query(`SELECT 1 FROM live_round_ups WHERE id = $1 FOR UPDATE`, [id]);
+  return rowCount === 1;
+}
+
 export interface Citation {
   roundUpId: number;
   entryId: number;

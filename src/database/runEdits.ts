@@ -2,6 +2,7 @@ import type { DeletedRun } from '@/core/runs/deletedRun';
 import type { PowerPlace } from '@/core/reduction/powerPlace';
 import { runColumn, type RunFields } from '@/core/runs/runColumns';
 import type { Queryable } from './pool';
+import { holdRoundUp } from './roundUps';
 import { RUN_FIELDS, selected } from './runColumns';
 
 export interface LockedRun extends RunFields {
@@ -169,7 +170,7 @@ export async function listDeletedRuns(
 /** The next free label of a round-up: one over the largest that is a number. */
 export async function nextLabel(db: Queryable, roundUpId: number): Promise<string> {
   // Two who type at once wait for each other here.
-  await db.query(`SELECT 1 FROM live_round_ups WHERE id = $1 FOR UPDATE`, [roundUpId]);
+  await holdRoundUp(db, roundUpId);
   const { rows } = await db.query<{ next: number; width: number }>(
     `SELECT coalesce(max(u.label::bigint), 0)::int + 1 AS next, coalesce(max(length(u.label)), 3) AS width
      FROM live_round_ups r

@@ -1,40 +1,20 @@
-import type { Variant } from './planningSchemas';
-import {
-  blankFan,
-  copiedLayout,
-  entryProblem,
-  isCovered,
-  withLabFan,
-  withSecondFan,
-  type Entry,
-} from '@/core/lineUp/entry';
+import { blankFan, copiedLayout, withLabFan, withSecondFan, type Entry } from '@/core/lineUp/entry';
 import { blankProduct, type Product } from '@/core/lineUp/product';
-import { blankSample, type Sample } from '@/core/lineUp/sample';
+import { blankSample } from '@/core/lineUp/sample';
 import { entryOwner } from '@/database/entryOwner';
-import { insertEntryOf } from '@/database/labEntries';
-import {
-  citingProduct,
-  findOrAddProducts,
-  findOrAddSamples,
-  firstEntries,
-  insertEntries,
-  removeCitation,
-  setControl,
-  setEntrySample,
-  setEntrySamples,
-} from '@/database/lineUp';
+import { citingProduct, removeCitation, setControl } from '@/database/lineUp';
 import { inTransaction, type Queryable } from '@/database/pool';
-import { citeEntries, citeEntry } from '@/database/roundUps';
-import { readSheets, writeFirstSheets, writeSheet } from '@/database/sheets';
+import { citeEntry, holdRoundUp } from '@/database/roundUps';
+import { addEntries, addSamples, type NewEntry } from './addEntries';
 import { refuseOnTheRig } from './bench/onTheRig';
 import { codeOf } from './codeOf';
-import { blankProductOf, lineUpOf, type LineUpEntry } from './lineUpView';
+import { lineUpOf, type LineUpEntry } from './lineUpView';
+import type { Variant } from './planningSchemas';
 import { Refused } from './refusal';
-import { entryColumns, syncEntry } from './saveSheet';
+import { syncEntry } from './saveSheet';
 
 async function held(db: Queryable, roundUpId: number): Promise<LineUpEntry[]> {
-  const { rowCount } = await db.query(`SELECT 1 FROM live_round_ups WHERE id = $1 FOR UPDATE`, [roundUpId]);
-  if (rowCount === 0) throw new Refused('this round-up is not there any more');
+  if (!(await holdRoundUp(db, roundUpId))) throw new Refused('this round-up is not there any more');
   return lineUpOf(db, roundUpId);
 }
 
@@ -42,121 +22,6 @@ function pick(lineUp: readonly LineUpEntry[], entryId: number): LineUpEntry {
   const found = lineUp.find((entry) => entry.entryId === entryId);
   if (!found) throw new Refused('this entry is not in the line-up any more');
   return found;
-}
-
-export interface NewEntry {
-  product: Product;
-  entry: Entry;
-  sample: Sample | null;
-  isControl: boolean;
-}
-
-/**
- * What is to be written of a product: what is given, over what the lab knows by the columns of its entries (a height and a price that came
- * with a bundle are not wiped by a name).
- */
-async function knownProduct(db: Queryable, entryId: number | undefined, given: Product): Promise<Product> {
-  const owner = entryId === undefined ? null : await entryOwner(db, entryId);
-  if (!owner) return given;
-  const known = Object.entries(blankProductOf(owner)).filter(([name, value]) => {
-    const own = given[name as keyof Product];
-    return value !== null && value !== '' && (own === null || own === '');
-  });
-  // A price is known in its own currency.
-  const currency = given.price === null && owner.price !== null ? { currency: owner.currency } : {};
-  return { ...given, ...Object.fromEntries(known), ...currency };
-}
-
-/** The sheets of products by their ids; those that have none yet are given what is known of them. */
-async function productSheets(
-  db: Queryable,
-  products: readonly { productId: number; given: Product }[],
-  who: string,
-): Promise<Map<number, Product>> {
-  const ids = products.map(({ productId }) => productId);
-  const sheets = new Map<number, Product>();
-  for (const [id, { body }] of await readSheets<Product>(db, 'product', ids)) sheets.set(id, body);
-  const entries = await firstEntries(db, ids);
-  const first: { kind: 'product'; owner: number; body: Product }[] = [];
-  for (const { productId, given } of products) {
-    if (sheets.has(productId)) continue;
-    const body = await knownProduct(db, entries.get(productId), given);
-    sheets.set(productId, body);
-    first.push({ kind: 'product', owner: productId, body });
-  }
-  await writeFirstSheets(db, first, who);
-  return sheets;
-}
-
-/** Two entries may stand on one sample, with other fans: it is added once. */
-async function addSamples(
-  db: Queryable,
-  given: readonly { productId: number; entryId: number; sample: Sample }[],
-  who: string,
-): Promise<void> {
-  const samples = await findOrAddSamples(
-    db,
-    given.map(({ productId, sample }) => ({ productId, label: sample.label })),
-  );
-  const first = new Map<number, Sample>();
-  for (const [i, { id, isNew }] of samples.entries())
-    if (isNew && !first.has(id)) first.set(id, given[i]!.sample);
-  const sheets = [...first].map(([owner, body]) => ({ kind: 'sample' as const, owner, body }));
-  await writeFirstSheets(db, sheets, who);
-  await setEntrySamples(
-    db,
-    given.map(({ entryId }, i) => ({ entryId, sampleId: samples[i]!.id })),
-  );
-}
-
-/**
- * Adds entries with what is known of their products and samples; sheets that are there already stay as they are. A few statements, however
- * many entries; the ids in their order.
- */
-export async function addEntries(
-  db: Queryable,
-  roundUpId: number,
-  entries: readonly (NewEntry & { code: string; position: number })[],
-  who: string,
-): Promise<number[]> {
-  const productIds = await findOrAddProducts(
-    db,
-    entries.map(({ product }) => product),
-  );
-  const given = entries.map((entry, i) => ({ ...entry, productId: productIds[i]! }));
-  const products = await productSheets(
-    db,
-    given.map(({ productId, product }) => ({ productId, given: product })),
-    who,
-  );
-  const columns = given.map(({ productId, entry }) => ({
-    productId,
-    ...entryColumns(products.get(productId)!, entry),
-  }));
-  const ids = await insertEntries(db, columns);
-  const added = given.map((entry, i) => ({ ...entry, entryId: ids[i]! }));
-  const sheets = added.map(({ entryId, entry }) => ({ kind: 'entry' as const, owner: entryId, body: entry }));
-  await writeFirstSheets(db, sheets, who);
-  const sampled = added.flatMap(({ sample, ...entry }) => (sample ? [{ ...entry, sample }] : []));
-  if (sampled.length > 0) await addSamples(db, sampled, who);
-  await citeEntries(
-    db,
-    added.map(({ entryId, code, position, isControl }) => ({
-      roundUpId,
-      entryId,
-      code,
-      position,
-      isControl,
-    })),
-  );
-  for (const { entryId, productId, entry } of added) {
-    const kind = products.get(productId)!.kind;
-    // A layout is asked of the cases it is compared in, and what is covered has a code of its own: of few of them.
-    if (entry.layout.length > 0 || isCovered(entry)) await syncEntry(db, entryId);
-    const problem = entryProblem(kind, entry);
-    if (problem) throw new Refused(problem, 'fans');
-  }
-  return ids;
 }
 
 /** Adds one entry, under a code that is free. */
@@ -237,24 +102,16 @@ export async function addVariant(
         ? withLabFan(from.entry.body, { name: variant.fanName, eachPrice: variant.eachPrice })
         : withSecondFan(from.entry.body, variant.fanName, variant.eachPrice);
     const taken = takenBy(lineUp);
-    const { productId, product } = from;
-    if (product.version === 0)
-      await writeSheet(db, {
-        kind: 'product',
-        owner: productId,
-        version: 0,
-        body: product.body,
-        who: variant.who,
-        reason: '',
-      });
-    const entryId = await insertEntryOf(db, product.body);
-    await writeSheet(db, { kind: 'entry', owner: entryId, version: 0, body, who: variant.who, reason: '' });
-    await setEntrySample(db, entryId, from.sampleId);
     const suffix = variant.variant === 'lab-fan' ? 'lab-fan' : 'second-fan';
-    const code = codeOf(`${from.code}-${suffix}`, taken.codes);
-    await citeEntry(db, { roundUpId, entryId, code, position: taken.position, isControl: false });
-    await syncEntry(db, entryId);
-    return entryId;
+    const cited = {
+      product: from.product.body,
+      entry: body,
+      sample: from.sample?.body ?? null,
+      isControl: false,
+      code: codeOf(`${from.code}-${suffix}`, taken.codes),
+      position: taken.position,
+    };
+    return (await addEntries(db, roundUpId, [cited], variant.who))[0]!;
   });
 }
 

@@ -1,8 +1,9 @@
 import { entryProblem, fansText } from '@/core/lineUp/entry';
 import { inTransaction } from '@/database/pool';
+import { holdRoundUp } from '@/database/roundUps';
 import { lineUpTable, readLineUp } from '@/formats/lineUpCsv';
 import { UnusableInput, type Problem } from '@/formats/problem';
-import { addEntries, type NewEntry } from './changeLineUp';
+import { addEntries, type CitedNew } from './addEntries';
 import { codeOf } from './codeOf';
 import { lineUpOf, viewLineUp } from './lineUpView';
 import { readCoverWords } from './coverWordsOf';
@@ -23,10 +24,7 @@ export async function importLineUp(roundUpId: number, csv: string, who: string):
     const { rows, problems } = readLineUp(csv);
     if (problems.length > 0) return refused('Nothing was taken in: the file has faults.', problems);
     return await inTransaction(async (db) => {
-      const { rowCount } = await db.query(`SELECT 1 FROM live_round_ups WHERE id = $1 FOR UPDATE`, [
-        roundUpId,
-      ]);
-      if (rowCount === 0) throw new Refused('this round-up is not there any more');
+      if (!(await holdRoundUp(db, roundUpId))) throw new Refused('this round-up is not there any more');
       const before = await lineUpOf(db, roundUpId);
       const codes = new Set(before.map(({ code }) => code));
       let position = Math.max(-1, ...before.map((entry) => entry.position)) + 1;
@@ -34,7 +32,7 @@ export async function importLineUp(roundUpId: number, csv: string, who: string):
       const there = before.map(({ product: { body }, entry, shownName }) => ({
         ...{ names: [body.name, shownName], maker: body.maker, fans: fansText(entry.body) },
       }));
-      const added: (NewEntry & { code: string; position: number })[] = [];
+      const added: CitedNew[] = [];
       for (const row of rows) {
         const problem = entryProblem(row.product.kind, row.entry);
         if (problem) throw new Refused(`${row.product.name}: ${problem}`);

@@ -1,8 +1,7 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { sendJson } from '@/ui/sendJson';
-import { workWords, type Progress } from './workWords';
+import { progressOf, stopWork, workWords, type Progress } from './workAside';
 
 const ASK_MS = 500;
 
@@ -12,9 +11,8 @@ export function WorkProgress({ uploadId, onStop }: { uploadId: string; onStop?: 
   useEffect(() => {
     let gone = false;
     const ask = async () => {
-      const answer = await fetch(`/api/work/${uploadId}`).catch(() => null);
-      const body = answer?.ok ? ((await answer.json()) as { progress: Progress | null }) : null;
-      if (!gone && body) setProgress(body.progress);
+      const now = await progressOf(uploadId);
+      if (!gone && now !== undefined) setProgress(now);
     };
     const timer = setInterval(() => void ask(), ASK_MS);
     void ask();
@@ -26,7 +24,7 @@ export function WorkProgress({ uploadId, onStop }: { uploadId: string; onStop?: 
 
   async function stop() {
     onStop?.();
-    await sendJson(`/api/work/${uploadId}`, 'DELETE', {});
+    await stopWork(uploadId);
   }
 
   const percent = Math.round((progress?.share ?? 0) * 100);
