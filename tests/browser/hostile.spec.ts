@@ -2,9 +2,9 @@ import { chromium, expect, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { Client } from 'pg';
+import type { Client } from 'pg';
 import { seededChance } from '../../src/core/statistics/chance';
-import { type Application, ask, importAsNew, startApplication, upload } from '../support/application';
+import { type Application, ask, importAsNew, startWithDatabase, upload } from '../support/application';
 import { smallBundle } from '../support/bundles';
 import { allHandlers, hostileRequest } from '../support/hostile/requests';
 import { mutated, mutatedText, pick } from '../support/hostile/values';
@@ -18,13 +18,12 @@ const LOGS = 30 * TIMES;
 
 let app: Application;
 let database: Client;
+let stop: () => Promise<void>;
 /** What stands in the lab and must not change by a refusal. Uploads come and go. */
 let countSql: string;
 
 test.beforeAll(async () => {
-  app = await startApplication();
-  database = new Client({ connectionString: app.databaseUrl });
-  await database.connect();
+  ({ app, database, stop } = await startWithDatabase());
   const { rows } = await database.query<{ name: string }>(
     `SELECT quote_ident(tablename) AS name FROM pg_tables
      WHERE schemaname = 'public' AND tablename !~ '^(upload|lab_writes|bench_status|schema_)' ORDER BY 1`,
@@ -32,10 +31,7 @@ test.beforeAll(async () => {
   countSql = `SELECT concat_ws(' ', ${rows.map(({ name }) => `'${name}', (SELECT count(*) FROM ${name})`).join(', ')}) AS n`;
 });
 
-test.afterAll(async () => {
-  await database.end();
-  await app.stop();
-});
+test.afterAll(() => stop());
 
 const counted = async () => (await database.query<{ n: string }>(countSql)).rows[0]!.n;
 

@@ -1,10 +1,10 @@
 import { expect, test } from '@playwright/test';
 import { unzipSync } from 'fflate';
-import { Client } from 'pg';
+import type { Client } from 'pg';
 import sharp from 'sharp';
 import { defaultBrief } from '../../src/core/brief/brief';
 import { seededChance, type Chance } from '../../src/core/statistics/chance';
-import { type Application, ask, importAsNew, startApplication, upload } from '../support/application';
+import { type Application, ask, importAsNew, startWithDatabase, upload } from '../support/application';
 import { smallBundle } from '../support/bundles';
 import { asRecognised, OUTGOING, textsOf } from '../support/outgoing';
 import { mutatedBytes, pick } from '../support/hostile/values';
@@ -16,17 +16,13 @@ const SEED = Number(process.env.HOSTILE_SEED ?? 20261125);
 
 let app: Application;
 let database: Client;
+let stop: () => Promise<void>;
 
 test.beforeAll(async () => {
-  app = await startApplication();
-  database = new Client({ connectionString: app.databaseUrl });
-  await database.connect();
+  ({ app, database, stop } = await startWithDatabase());
 });
 
-test.afterAll(async () => {
-  await database.end();
-  await app.stop();
-});
+test.afterAll(() => stop());
 
 const json = { 'content-type': 'application/json' };
 const send = (method: string, path: string, body: object) =>

@@ -1,20 +1,19 @@
 import { request as httpRequest } from 'node:http';
 import { expect, test } from '@playwright/test';
-import { Client } from 'pg';
+import type { Client } from 'pg';
 import sharp from 'sharp';
 import { demoBundle } from '../../src/simulator/demoBundle';
 import { asBytes } from '../../src/simulator/demoFiles';
-import { type Application, ask, importAsNew, startApplication, upload } from '../support/application';
+import { type Application, ask, importAsNew, startWithDatabase, upload } from '../support/application';
 import { smallBundle } from '../support/bundles';
 import { OUTGOING, textsOf } from '../support/outgoing';
 
 let app: Application;
 let database: Client;
+let stop: () => Promise<void>;
 
 test.beforeAll(async () => {
-  app = await startApplication();
-  database = new Client({ connectionString: app.databaseUrl });
-  await database.connect();
+  ({ app, database, stop } = await startWithDatabase());
   const files = smallBundle((texts) => {
     texts.set(
       'entries.csv',
@@ -43,10 +42,7 @@ test.beforeAll(async () => {
   expect([covered.status, await covered.text()]).toEqual([200, expect.any(String)]);
 });
 
-test.afterAll(async () => {
-  await database.end();
-  await app.stop();
-});
+test.afterAll(() => stop());
 
 test('a covered name goes out by no address, in no name, header or byte; the open one stays, and the lab’s own copy has both', async () => {
   for (const path of OUTGOING) {

@@ -1,6 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { createServer } from 'node:net';
 import { zipSync } from 'fflate';
+import { Client } from 'pg';
 import { freshDatabase } from './database';
 
 export interface Application {
@@ -25,6 +26,22 @@ export async function ask(url: string, init: RequestInit = {}): Promise<Response
     if (code !== 'UND_ERR_SOCKET' && code !== 'ECONNRESET') throw error;
     return fetch(url, { ...init, headers });
   }
+}
+
+/** The built application with a connection to its database beside it; what ends both. */
+export async function startWithDatabase(): Promise<{
+  app: Application;
+  database: Client;
+  stop: () => Promise<void>;
+}> {
+  const app = await startApplication();
+  const database = new Client({ connectionString: app.databaseUrl });
+  await database.connect();
+  const stop = async () => {
+    await database.end();
+    await app.stop();
+  };
+  return { app, database, stop };
 }
 
 /** Uploads a bundle as one zip of its files; the id of the upload. */

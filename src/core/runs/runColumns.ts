@@ -136,21 +136,21 @@ export const RUN_COLUMNS = {
     sql: 'level_correction_db',
     csv: number('level_correction_db'),
     bound: 'correctionDb',
-    edit: { label: 'level_correction_db' },
+    edit: { label: 'correction, dB' },
   },
   levelCorrectionDoubtDb: {
     sql: 'level_correction_doubt_db',
     csv: number('level_correction_doubt_db'),
     bound: 'correctionDoubtDb',
-    edit: { label: 'level_correction_doubt_db' },
+    edit: { label: 'correction’s doubt, dB' },
   },
   levelCorrectionWhy: {
     sql: 'level_correction_why',
     csv: text('level_correction_why'),
-    edit: { label: 'level_correction_why' },
+    edit: { label: 'correction’s reason' },
   },
   traceDigest: { sql: 'trace_digest' },
-  extra: { sql: 'extra', edit: { label: 'extra', renews: true } },
+  extra: { sql: 'extra', edit: { label: 'other means', renews: true } },
   deletedAt: { sql: 'deleted_at', edit: { label: 'deleted' } },
 } as const satisfies Record<keyof RunFields | 'entry', RunColumn>;
 
