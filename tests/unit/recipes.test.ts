@@ -36,10 +36,15 @@ function printed(script: string): unknown {
 test('a sensor that is added to the table of channels arrives at every door', () => {
   insert(
     'src/core/channels/channels.ts',
-    "  {\n    ...{ heading: 'inlet_c'",
+    "  {\n    heading: 'inlet_c',",
     `  {
-    ...{ heading: 'hub_c', quantity: 'hub_temperature', unit: 'degC', bound: 'temperatureC' },
-    ...{ words: 'hub', kin: 'temperature', standsAlone: true },
+    heading: 'hub_c',
+    quantity: 'hub_temperature',
+    unit: 'degC',
+    bound: 'temperatureC',
+    words: 'hub',
+    kin: 'temperature',
+    standsAlone: true,
     alsoCalled: 'hub',
   },\n`,
   );
