@@ -1,11 +1,11 @@
 import { advise, type Advice, type Machine } from '@/core/judgement/advice';
 import type { LabCase } from '@/core/cases/labCase';
-import { loadLabel } from '@/core/runs/load';
+import { isFixedWatts, loadLabel } from '@/core/runs/load';
 import { listCases } from '@/database/cases';
 import { withDatabase } from '@/database/pool';
 import { configuredSize } from '@/core/lineUp/configuredSize';
 import { pricedLineUp } from './prices';
-import { curvesOf, type RoundUpView } from './roundUpView';
+import { riseCurves, type RoundUpView } from './roundUpView';
 
 export interface AdviceView {
   /** Best first: those that fit by their margin, then what is open, then what misses. */
@@ -19,9 +19,8 @@ const ORDER: Record<Advice['status'], number> = { fits: 0, open: 1, misses: 2 };
 
 /** What of a round-up suits a machine; null where nothing was measured at fixed watts. */
 export async function viewAdvice(view: RoundUpView, machine: Machine): Promise<AdviceView | null> {
-  const fixed = curvesOf(view).filter(
-    ({ load, curves }) =>
-      load.loadW > 0 && load.loadName === '' && curves.some(({ points }) => points.length > 0),
+  const fixed = riseCurves(view).filter(
+    ({ load, curves }) => isFixedWatts(load) && curves.some(({ points }) => points.length > 0),
   );
   if (fixed.length === 0) return null;
   const off = ({ load }: (typeof fixed)[number]) => Math.abs(Math.log(load.loadW / machine.watts));

@@ -1,13 +1,13 @@
 import { heatsinkFanGrid, type GridCell, type GridFit } from '@/core/judgement/heatsinkFanGrid';
 import { hasPlate } from '@/core/lineUp/product';
 import type { Outcome } from '@/core/outcome';
-import { lineRule, rankAtLine } from '@/core/ranking/rankAtLine';
-import { loadKey } from '@/core/runs/load';
+import { rankAtLine } from '@/core/ranking/rankAtLine';
+import { isFixedWatts, loadKey } from '@/core/runs/load';
 import { halfWidth, type DoubtTerm } from '@/core/uncertainty/doubt';
 import { NORMAL_95 } from '@/core/statistics/normal';
 import { viewJudgement } from './judgementView';
 import type { LineUpEntry } from './lineUpView';
-import { curvesOf, type RoundUpView } from './roundUpView';
+import { riseCurves, type RoundUpView } from './roundUpView';
 import { viewShownLineUp } from './shownLineUp';
 
 export interface GridView {
@@ -41,15 +41,11 @@ export async function viewGrid(
   view: RoundUpView,
   asked: { load: string; lineDb: number; sharedKPerW: number },
 ): Promise<GridView | null> {
-  const loads = curvesOf(view).filter(({ load }) => load.loadW > 0 && load.loadName === '');
+  const loads = riseCurves(view).filter(({ load }) => isFixedWatts(load));
   const chosen = loads.find(({ load }) => loadKey(load) === asked.load) ?? loads[0];
   if (!chosen) return null;
-  const { load, curves } = chosen;
-  const { referenceAmbientC, rig } = view.roundUp;
-  const { placed } = rankAtLine(curves, {
-    ...lineRule(load, { referenceAmbientC, limitC: rig.limitC }),
-    lineDb: asked.lineDb,
-  });
+  const { load, curves, rule } = chosen;
+  const { placed } = rankAtLine(curves, { ...rule, lineDb: asked.lineDb });
   const lineUp = (await viewShownLineUp(view.roundUp.id)).filter(
     ({ product, entry }) => hasPlate(product.body.kind) && entry.body.fans.length > 0,
   );

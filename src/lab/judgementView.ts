@@ -1,4 +1,3 @@
-import { controlRise } from '@/core/judgement/controlRise';
 import { crossings, type Crossing } from '@/core/judgement/crossings';
 import { valueAtLine } from '@/core/curves/valueAtLine';
 import { conductancePerSone, type WithInterval } from '@/core/judgement/perSone';
@@ -6,9 +5,10 @@ import { halfWidth } from '@/core/uncertainty/doubt';
 import { entryDetails, type DetailRule, type EntryDetail } from '@/core/judgement/entryDetail';
 import type { EntryCurve } from '@/core/curves/entryCurve';
 import { kelvinWorth, type KelvinWorth } from '@/core/judgement/kelvinWorth';
-import { lineRule, rankAtLine, type PlacedEntry } from '@/core/ranking/rankAtLine';
+import { rankAtLine, type PlacedEntry } from '@/core/ranking/rankAtLine';
 import type { Outcome } from '@/core/outcome';
 import { RISE, responseOf } from '@/core/responses/responses';
+import { detailRule } from '@/core/roundUp/order';
 import { groupBy } from '@/core/statistics/groupBy';
 import { mean } from '@/core/statistics/mean';
 import { hasDie } from '@/core/runs/labRun';
@@ -18,6 +18,7 @@ import { readSheet } from '@/database/sheets';
 import type { PlanSheet } from '@/core/plan/planSheet';
 import { listValues } from '@/database/runValues';
 import { onceFor } from './keptWhileUnwritten';
+import { roundUpOfLab } from './model/roundUpOfLab';
 import { pricedLineUp } from './prices';
 import type { RoundUpView } from './roundUpView';
 import { viewResponse, type ResponseChoice, type ResponseView } from './responseView';
@@ -144,22 +145,13 @@ async function judged(
   const key = loadKey(load);
   const { response } = shown;
   const isRise = response.throttles;
-  const { referenceAmbientC, rig } = view.roundUp;
-  const room = { referenceAmbientC, limitC: rig.limitC };
-  const ranking = rankAtLine(curves, { ...lineRule(load, room), throttles: response.throttles, lineDb });
+  const ranking = rankAtLine(curves, { ...chosen.rule, lineDb });
   const spun = isRise ? await viewResponse(view, { response: RISE.id, against: 'rpm' }) : null;
   const bySpeed =
     spun?.against === 'rpm' ? (spun.loads.find((other) => loadKey(other.load) === key)?.curves ?? []) : [];
   const controls = view.entries.filter(({ isControl }) => isControl);
-  const rule: DetailRule = {
-    loadW: load.loadW,
-    fixedWatts: isRise && load.loadW > 0 && load.loadName === '',
-    ...room,
-    band: view.brief.bandDba,
-    controlRiseK: controlRise(ranking.placed, view.entries),
-    worth,
-    ...{ better: response.better, unit: response.unit },
-  };
+  const beyond = { ranking, band: view.brief.bandDba, worth };
+  const rule = detailRule(roundUpOfLab(view), { load, response }, beyond);
   const { priced, plan } = await withDatabase(async (db) => ({
     priced: await pricedLineUp(db, view.roundUp.id, view.brief),
     plan: await readSheet<PlanSheet>(db, 'plan', view.roundUp.id),

@@ -1,12 +1,12 @@
 import { entryPairs, type EntryPair } from '@/core/lineUp/entryPairs';
 import { pairDifference, type PairDifference } from '@/core/ranking/pairDifference';
-import { lineRule, rankAtLine } from '@/core/ranking/rankAtLine';
+import { rankAtLine } from '@/core/ranking/rankAtLine';
 import { FIRST_SPEED } from '@/core/responses/runSpeeds';
 import { mean } from '@/core/statistics/mean';
 import { withDatabase } from '@/database/pool';
 import { listValues } from '@/database/runValues';
 import { pricedLineUp } from './prices';
-import { curvesOf, type RoundUpView } from './roundUpView';
+import { riseCurves, type RoundUpView } from './roundUpView';
 import { underCovers } from './shownLineUp';
 
 /** Two entries of one product that differ in one thing, and what it brings: rises, K. */
@@ -60,10 +60,10 @@ export async function viewPairs(view: RoundUpView, lineDb: number): Promise<View
     });
     return shares.length > 0 ? mean(shares) : null;
   };
-  const { referenceAmbientC, rig } = view.roundUp;
-  return curvesOf(view).flatMap(({ load, label, curves }) => {
-    const rule = { ...lineRule(load, { referenceAmbientC, limitC: rig.limitC }), lineDb };
-    const placed = new Map(rankAtLine(curves, rule).placed.map((entry) => [entry.entry, entry]));
+  return riseCurves(view).flatMap(({ label, rule, curves }) => {
+    const placed = new Map(
+      rankAtLine(curves, { ...rule, lineDb }).placed.map((entry) => [entry.entry, entry]),
+    );
     const compared = Math.max(2, placed.size);
     const loudest = (entry: string) => curves.find((curve) => curve.entry === entry)?.points.at(-1) ?? null;
     return pairs.flatMap((pair): ViewedPair[] => {

@@ -9,7 +9,7 @@ import type { RigScatter } from '@/core/plan/smallestDifference';
 import { loadKey, type Load } from '@/core/runs/load';
 import { rigSpread } from '@/core/uncertainty/rigSpread';
 import { earlyBounds, type EarlyLook } from '@/core/plan/earlyLooks';
-import { lineRule, rankAtLine } from '@/core/ranking/rankAtLine';
+import { rankAtLine } from '@/core/ranking/rankAtLine';
 import { NORMAL_95 } from '@/core/statistics/normal';
 import {
   SPREAD_SOURCES,
@@ -19,7 +19,9 @@ import {
 import { acrossRigs, spreadReadings } from './drift/spreadHistory';
 import { valueAtLine } from '@/core/curves/valueAtLine';
 import { settingMeans } from '@/core/curves/settingMeans';
-import { labRunPoint, type LabRun } from '@/core/runs/labRun';
+import type { LabRun } from '@/core/runs/labRun';
+import { RISE } from '@/core/responses/responses';
+import { runPoint } from '@/core/roundUp/runPoint';
 import { groupBy } from '@/core/statistics/groupBy';
 import { ASSUMED_SPREAD_K } from '@/core/uncertainty/assumedSpread';
 import { briefLoad, type Brief } from '@/core/brief/brief';
@@ -30,7 +32,8 @@ import { readSheet, type KeptSheet } from '@/database/sheets';
 import { briefOf } from './briefView';
 import { lineUpOf, type LineUpEntry } from './lineUpView';
 import { viewResponse } from './responseView';
-import { curvesOf, viewRoundUp, type RoundUpView } from './roundUpView';
+import { rankedRun, roundUpOfLab } from './model/roundUpOfLab';
+import { riseCurves, viewRoundUp, type RoundUpView } from './roundUpView';
 
 export interface PlanView {
   sheet: KeptSheet<PlanSheet>;
@@ -67,9 +70,10 @@ function learntScatter(
 ): { scatter: RigScatter; from: string } {
   const counting = view.runs.filter((run) => run.setAside === '' && run.loadW === view.roundUp.loadsW[0]);
   const control = new Set(view.entries.filter((entry) => entry.isControl).map((entry) => entry.entry));
+  const roundUp = roundUpOfLab(view);
   const sweeps = [...groupBy(counting, (run) => run.entry)].map(([entry, runs]) => ({
     isControl: control.has(entry),
-    settings: settingMeans(runs.map(labRunPoint)),
+    settings: settingMeans(runs.flatMap((run) => runPoint(roundUp, rankedRun(run), RISE, null) ?? [])),
   }));
   const { mount, pass } = rigSpread(sweeps).roundUp;
   // The last of them alone: every page asks how far a plan is.
@@ -114,11 +118,10 @@ const MOST_LOOKS = 20;
 
 /** The first two at the round-up's line and first load, by as many mounts as both have, against the bound of that look. */
 function earlyLook(view: RoundUpView, planned: number): EarlyLook | null {
-  const chosen = curvesOf(view)[0];
+  const chosen = riseCurves(view)[0];
   if (!chosen) return null;
-  const { referenceAmbientC, noiseLineDba, rig } = view.roundUp;
-  const room = lineRule(chosen.load, { referenceAmbientC, limitC: rig.limitC });
-  const [first, second] = rankAtLine(chosen.curves, { ...room, lineDb: noiseLineDba }).placed;
+  const { curves, rule } = chosen;
+  const [first, second] = rankAtLine(curves, { ...rule, lineDb: view.roundUp.noiseLineDba }).placed;
   if (!first || !second) return null;
   const mountsOf = (entry: string) =>
     new Set(
@@ -221,7 +224,7 @@ export async function viewPlan(roundUpId: number, today: string): Promise<PlanVi
   const byAir = isByAir(view.brief.question);
   const { scatter, from } = byAir ? await airScatter(view) : learntScatter(view, repeated);
   const risesK: PlanView['risesK'] = {};
-  for (const { load, curves } of curvesOf(view)) {
+  for (const { load, curves } of riseCurves(view)) {
     for (const curve of curves) {
       const at = valueAtLine(curve, view.roundUp.noiseLineDba);
       if (at.placed) (risesK[loadKey(load)] ??= {})[curve.entry] = at.value;

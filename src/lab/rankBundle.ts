@@ -1,22 +1,17 @@
 import { isAtLine, type KeptBridged } from '@/core/bridge/carried';
 import { axisWords, type Against } from '@/core/curves/curveRule';
-import { entryCurves, type EntryCurve } from '@/core/curves/entryCurve';
-import type { MeasuredPoint } from '@/core/curves/measuredPoint';
-import { controlRise } from '@/core/judgement/controlRise';
+import type { EntryCurve } from '@/core/curves/entryCurve';
 import { entryDetails, type EntryDetail } from '@/core/judgement/entryDetail';
-import { levelOfRun } from '@/core/levels/meterMean';
-import { instrumentDoubt, instrumentsOf } from '@/core/rig/instrumentDoubt';
-import { lineRule, rankAtLine, type Ranking } from '@/core/ranking/rankAtLine';
-import { responsePoint } from '@/core/responses/responsePoint';
-import { curveRule, responseOf, RESPONSES, RISE, type Response } from '@/core/responses/responses';
-import { scaleWords, scoreScale } from '@/core/responses/scoreScale';
+import type { Ranking } from '@/core/ranking/rankAtLine';
+import { responseOf, RESPONSES, RISE, type Response } from '@/core/responses/responses';
+import { onOneScale, scaleWords } from '@/core/responses/scoreScale';
 import { usualPlace } from '@/core/responses/spotReading';
-import { valueOfRun, type MeasuredRun } from '@/core/responses/valueOfRun';
+import { valueOfRun } from '@/core/responses/valueOfRun';
+import { curvesOf, detailRule, orderOf } from '@/core/roundUp/order';
 import { loadKey, type Load } from '@/core/runs/load';
 import type { Bundle } from '@/formats/bundle/readBundle';
-import { ProblemList, UnusableInput, type Problem } from '@/formats/problem';
-import { hasDie, noNumber, reduceBundleRun } from './reduceBundleRun';
-import { bundleMeasured } from './runValues';
+import { UnusableInput, type Problem } from '@/formats/problem';
+import { roundUpOfBundle, type BundleRankedRun } from './model/roundUpOfBundle';
 
 export interface BundleRanking {
   response: Response;
@@ -61,52 +56,8 @@ function chosenLoad(bundle: Bundle, loadW: number): Load {
   return { loadW, loadName, gpuLoadW: graphics.length > 0 ? Math.min(...graphics) : 0 };
 }
 
-interface ReadRun {
-  item: Bundle['runs'][number];
-  measured: MeasuredRun;
-}
-
-type Measured = { runs: ReadRun[]; problems: Problem[] };
-
-/** Reduced once for each load of a bundle: a report asks for several orders of the same runs. */
-const measuredOf = new WeakMap<Bundle, Map<string, Measured>>();
-
-/** The runs at a load with all that was measured of them, and what kept a die from counting. */
-function measuredRuns(bundle: Bundle, load: Load): Measured {
-  const known = measuredOf.get(bundle) ?? new Map<string, Measured>();
-  measuredOf.set(bundle, known);
-  const found = known.get(loadKey(load)) ?? measureRuns(bundle, load);
-  known.set(loadKey(load), found);
-  return found;
-}
-
-function measureRuns(bundle: Bundle, load: Load): Measured {
-  const { method, rig } = bundle.dataPackage;
-  const key = loadKey(load);
-  const problems = new ProblemList();
-  const runs: ReadRun[] = [];
-  for (const item of bundle.runs) {
-    const { run, trace } = item;
-    if (loadKey(run) !== key || run.setAside) continue;
-    const die = reduceBundleRun(run, trace, { ...rig, windowS: method.windowS });
-    if (!die.known && hasDie(item)) {
-      problems.push(noNumber(run, die.reason));
-      continue;
-    }
-    const rule = { loadW: run.loadW, limitC: rig.limitC, windowS: method.windowS };
-    const measured = bundleMeasured(
-      item,
-      die.known ? die.value : null,
-      rule,
-      bundle.heard?.sones.get(run.run) ?? null,
-    );
-    runs.push({ item, measured });
-  }
-  return { runs, problems: problems.list() };
-}
-
-/** The response that is meant, with what the runs say of a score; the ids of all that there are where it is none of them. */
-function chosenResponse(id: string, runs: readonly ReadRun[]): Response {
+/** The response that is meant; the ids of all that there are where it is none of them. */
+function chosenResponse(id: string, runs: readonly BundleRankedRun[]): Response {
   const placeOf = ({ atPlaces }: Response) =>
     atPlaces &&
     usualPlace(
@@ -124,29 +75,20 @@ function chosenResponse(id: string, runs: readonly ReadRun[]): Response {
   return response;
 }
 
-/** A score in one unit and with one better side: runs of another are no part of its ranking, and are told (FORMATS step 14). */
-function onOneScale(
-  response: Response,
-  runs: readonly ReadRun[],
-): { response: Response; runs: readonly ReadRun[]; problems: Problem[] } {
-  const scaled = runs.map((run) => ({ run, score: run.item.run.score }));
-  const found = response.ownScale ? scoreScale(scaled) : null;
-  if (!found) return { response, runs, problems: [] };
-  const { scale, others } = found;
-  const left = new Set(others.map(({ run }) => run));
-  const problems = others.map(({ run: { item }, score }) => ({
+/** Runs whose score is told in another unit than the ranking's, or with another better side, are told (FORMATS step 14). */
+function otherScales({ response, others }: ReturnType<typeof onOneScale<BundleRankedRun>>): Problem[] {
+  return others.map(({ item, score }) => ({
     file: 'runs.csv',
     line: item.run.line,
     column: 'score_unit',
-    message: `a score in ${scaleWords(score)}, where this ranking is in ${scaleWords(scale)}: not ranked`,
+    message: `a score in ${scaleWords(score)}, where this ranking is in ${scaleWords(response)}: not ranked`,
   }));
-  return { response: { ...response, ...scale }, runs: runs.filter((run) => !left.has(run)), problems };
 }
 
 function chosenPlace(
   { atPlaces }: Response,
   wanted: string | undefined,
-  runs: readonly ReadRun[],
+  runs: readonly BundleRankedRun[],
 ): string | null {
   if (atPlaces === null) return null;
   const readings = runs.map((run) => run.measured.readings);
@@ -162,40 +104,6 @@ function chosenPlace(
   if (places.includes(wanted)) return wanted;
   const message = `no run has a ${atPlaces} at "${wanted}"; there are: ${places.sort().join(', ')}`;
   throw new UnusableInput({ file: 'readings.csv', message });
-}
-
-function curvesOf(
-  bundle: Bundle,
-  runs: readonly ReadRun[],
-  response: Response,
-  place: string | null,
-  against: Against,
-): EntryCurve[] {
-  const points = runs.flatMap(({ item: { run, readings }, measured }): MeasuredPoint[] => {
-    const where = {
-      run: run.run,
-      entry: run.entry,
-      mount: run.mount,
-      pass: run.pass,
-      setting: run.setting,
-      level: levelOfRun(run, readings),
-      dutyPct: run.dutyPct,
-      roomDoubtK: run.ambientDoubtK ?? 0,
-      fixedWatts: run.loadW > 0 && run.loadName === '',
-    };
-    const point = responsePoint(where, measured, response, place);
-    return point ? [point] : [];
-  });
-  const instruments = instrumentDoubt(bundle.dataPackage.planning.book);
-  // What a die's sensors leave in doubt is no doubt of an airspeed.
-  const own = instrumentsOf(instruments, response);
-  return entryCurves(bundle.entries, points, own, curveRule(response, against));
-}
-
-/** The curves of a bundle at one load, as the rise against noise. */
-export function bundleCurves(bundle: Bundle, load: Load): { curves: EntryCurve[]; problems: Problem[] } {
-  const { runs, problems } = measuredRuns(bundle, load);
-  return { curves: curvesOf(bundle, runs, RISE, null, 'noise'), problems };
 }
 
 /** Rows carried over for a load and line, of entries that were not measured there, best first. */
@@ -217,7 +125,8 @@ const BAND_DB = 4;
  * @throws UnusableInput where no run has the response or the place, or nothing says where on the axis
  */
 export function rankBundle(bundle: Bundle, choice: RankChoice): BundleRanking {
-  const { method, rig } = bundle.dataPackage;
+  const { method } = bundle.dataPackage;
+  const roundUp = roundUpOfBundle(bundle);
   const against = choice.against ?? 'noise';
   const named = choice.load
     ? bundle.runs.map(({ run }) => run).find((run) => loadKey(run) === choice.load)
@@ -225,13 +134,12 @@ export function rankBundle(bundle: Bundle, choice: RankChoice): BundleRanking {
   const load = named
     ? { loadW: named.loadW, loadName: named.loadName, gpuLoadW: named.gpuLoadW }
     : chosenLoad(bundle, choice.loadW ?? method.loadsW[0]!);
-  const read = measuredRuns(bundle, load);
+  const counting = roundUp.runsAt(load);
   const wanted = choice.response ?? RISE.id;
   // Where nothing was measured at all, each entry says that it has no runs.
-  const meant = wanted === RISE.id && read.runs.length === 0 ? RISE : chosenResponse(wanted, read.runs);
-  const scaled = onOneScale(meant, read.runs);
+  const meant = wanted === RISE.id && counting.length === 0 ? RISE : chosenResponse(wanted, counting);
+  const scaled = onOneScale(meant, counting);
   const { response, runs } = scaled;
-  const problems = [...read.problems, ...scaled.problems];
   if (response.notAgainst === against)
     throw new UnusableInput({
       file: '--against',
@@ -247,26 +155,16 @@ export function rankBundle(bundle: Bundle, choice: RankChoice): BundleRanking {
     });
   const at = choice.at ?? method.noiseLineDba;
   const place = chosenPlace(response, choice.place, runs);
-  const { referenceAmbientC } = method;
-  const rule = {
-    ...lineRule(load, { referenceAmbientC, limitC: rig.limitC }),
-    throttles: response.throttles,
-    program: response.throttles && load.loadName !== '',
-  };
-  const curves = curvesOf(bundle, runs, response, place, against);
-  const ranking = rankAtLine(curves, { ...rule, lineDb: at });
-  const bySpeed = () => curvesOf(bundle, runs, RISE, null, 'rpm');
-  const band = method.bandDba ?? [at - BAND_DB, at + BAND_DB];
-  const detail =
-    choice.detail && response.throttles && against === 'noise'
-      ? entryDetails(ranking, curves, bySpeed(), {
-          loadW: load.loadW,
-          fixedWatts: load.loadW > 0 && load.loadName === '',
-          ...{ limitC: rig.limitC, referenceAmbientC },
-          band: { from: band[0]!, to: band[1]! },
-          controlRiseK: controlRise(ranking.placed, bundle.entries),
-        })
-      : null;
+  const asked = { load, response, place, against };
+  const { curves, ranking } = orderOf(roundUp, asked, at, runs);
+  const [from, to] = method.bandDba ?? [at - BAND_DB, at + BAND_DB];
+  const detailed = () =>
+    entryDetails(
+      ranking,
+      curves,
+      curvesOf(roundUp, { ...asked, against: 'rpm' }, runs),
+      detailRule(roundUp, asked, { ranking, band: { from: from!, to: to! } }),
+    );
   return {
     response,
     place,
@@ -277,9 +175,9 @@ export function rankBundle(bundle: Bundle, choice: RankChoice): BundleRanking {
     load,
     curves,
     ranking,
-    detail,
+    detail: choice.detail && response.throttles && against === 'noise' ? detailed() : null,
     bridged: response.throttles && against === 'noise' ? bridgedIn(bundle, { load, at, curves }) : [],
-    problems: [...bundle.problems, ...problems],
+    problems: [...bundle.problems, ...roundUp.problemsAt(load), ...otherScales(scaled)],
   };
 }
 

@@ -1,17 +1,14 @@
 import { AGAINST, type Against } from '@/core/curves/curveRule';
-import { entryCurves } from '@/core/curves/entryCurve';
-import type { MeasuredPoint } from '@/core/curves/measuredPoint';
-import { curveRule, responseOf, RESPONSES, RISE, type Response } from '@/core/responses/responses';
-import { instrumentsOf } from '@/core/rig/instrumentDoubt';
-import { labRunPoint } from '@/core/runs/labRun';
-import { loadKey, loadLabel } from '@/core/runs/load';
+import { responseOf, RESPONSES, RISE, type Response } from '@/core/responses/responses';
+import type { RankedRun } from '@/core/roundUp/roundUp';
 import { groupBy } from '@/core/statistics/groupBy';
 import { withDatabase } from '@/database/pool';
 import { countValues, listAllValues, listScores, listValues, type PlainValue } from '@/database/runValues';
 import { onceFor } from './keptWhileUnwritten';
-import { curvesOf, loadsOf, type LoadCurves, type RoundUpView } from './roundUpView';
+import { roundUpOfLab } from './model/roundUpOfLab';
+import { loadCurves, loadsOf, riseCurves, type LoadCurves, type RoundUpView } from './roundUpView';
 import { FIRST_SPEED } from '@/core/responses/runSpeeds';
-import { scaleWords, scoreScale } from '@/core/responses/scoreScale';
+import { onOneScale, scaleWords, type ScoreScale } from '@/core/responses/scoreScale';
 import { plural } from '@/core/words';
 import { sonesOf } from './sound/soundView';
 
@@ -60,36 +57,29 @@ export const availableResponses = onceFor(async (view: RoundUpView) => {
   return { responses: RESPONSES.filter(isThere), placesOf, againsts };
 });
 
-interface Stated {
-  response: Response;
-  /** Runs in another unit or with another better side: no part of this order. */
-  others: ReadonlySet<number>;
-  /** What is said of them; empty where there are none. */
-  apart: string;
+/** In what a score's runs state it; of no other response anything is stated. */
+async function scoresOf(
+  { roundUp }: RoundUpView,
+  { ownScale }: Response,
+): Promise<ReadonlyMap<number, ScoreScale> | undefined> {
+  if (!ownScale) return undefined;
+  const scores = await withDatabase((db) => listScores(db, roundUp.id));
+  return new Map(
+    scores.map(({ runId, unit, better }) => [
+      runId,
+      { unit, better: better === 'lower' ? ('lower' as const) : ('higher' as const) },
+    ]),
+  );
 }
 
-/** The score's unit and better side, as most of its runs state them, and which runs state another. */
-async function stated(view: RoundUpView, response: Response): Promise<Stated> {
-  const nothing = { response, others: new Set<number>(), apart: '' };
-  if (!response.ownScale) return nothing;
-  const scores = await withDatabase((db) => listScores(db, view.roundUp.id));
-  const found = scoreScale(
-    scores.map(({ runId, unit, better }) => ({
-      runId,
-      score: { unit, better: better === 'lower' ? ('lower' as const) : ('higher' as const) },
-    })),
-  );
-  if (!found) return nothing;
-  const { scale, others } = found;
+/** What of a response makes no order with the rest, in words; empty where all does. */
+function apartWords({
+  response,
+  others,
+}: Pick<ReturnType<typeof onOneScale<RankedRun>>, 'response' | 'others'>): string {
+  if (others.length === 0) return '';
   const kinds = [...new Set(others.map(({ score }) => scaleWords(score)))];
-  return {
-    response: { ...response, ...scale },
-    others: new Set(others.map(({ runId }) => runId)),
-    apart:
-      others.length === 0
-        ? ''
-        : `Not ranked together: ${plural(others.length, 'run')} in ${kinds.join('; ')}, where this order is in ${scaleWords(scale)}.`,
-  };
+  return `Not ranked together: ${plural(others.length, 'run')} in ${kinds.join('; ')}, where this order is in ${scaleWords(response)}.`;
 }
 
 /** Where the values of a response at a place are had from. */
@@ -108,44 +98,6 @@ export async function allValues({ roundUp }: RoundUpView): Promise<ValueSource> 
   return async (response, place) => byKey.get(JSON.stringify([response, place])) ?? [];
 }
 
-async function points(
-  view: RoundUpView,
-  response: Response,
-  place: string,
-  { others, source }: { others: ReadonlySet<number>; source: ValueSource },
-): Promise<Map<number, MeasuredPoint>> {
-  const [values, speeds] = await Promise.all([source(response.id, place), source(FIRST_SPEED.id, '')]);
-  const valueOf = new Map(values.map((row) => [row.runId, row]));
-  const speedOf = new Map(speeds.map((row) => [row.runId, row.value]));
-  const sones = await sonesOf(view);
-  const made = new Map<number, MeasuredPoint>();
-  for (const run of view.runs) {
-    if (run.setAside !== '' || others.has(run.id)) continue;
-    const heard = sones.get(run.id) ?? null;
-    const sone = heard && !heard.isBound ? heard.sone : null;
-    const speed = { rpm: speedOf.get(run.id) ?? run.rpm, dutyPct: run.dutyPct };
-    const point = { ...labRunPoint(run), ...speed, sone };
-    const row = valueOf.get(run.id);
-    const isLevel = response.keptWith === 'run';
-    const isLoudness = response.keptWith === 'recordings';
-    if (isLoudness ? heard === null : !row && !isLevel) continue;
-    made.set(run.id, {
-      ...point,
-      settled: row?.settled ?? true,
-      value: isLoudness ? heard!.sone : (row?.value ?? run.level.levelDb),
-      resistanceKPerW: response.throttles ? point.resistanceKPerW : null,
-      shortfall: row?.shortfall ?? 0,
-      roomDoubtK: response.overRoom ? point.roomDoubtK : 0,
-      stepU: row?.stepU ?? 0,
-      readingsU: row?.readingsU ?? 0,
-      byPower: response.throttles && point.byPower,
-      heldByLimit: response.throttles && point.heldByLimit,
-      isBound: isLoudness && heard!.isBound,
-    });
-  }
-  return made;
-}
-
 /** The curves of a round-up for a response against an axis, and what else could be asked; the rise where there is none. */
 export async function viewResponse(
   view: RoundUpView,
@@ -161,27 +113,30 @@ export async function viewResponse(
   const against = fitting.find((other) => other === choice.against) ?? fitting[0]!;
   const places = response.atPlaces !== null ? placesOf(response.id) : [];
   const place = places.find((place) => place === choice.place) ?? places[0] ?? '';
-  const { others, apart, ...onOneScale } = await stated(view, response);
-  const found = {
-    ...onOneScale,
-    apart,
-    against,
-    place,
-    responses,
-    places,
-    againsts: fitting,
-  };
-  if (response.throttles && against === 'noise') return { ...found, loads: curvesOf(view) };
-  const made = await points(view, response, place, { others, source });
-  const counting = view.runs.filter((run) => made.has(run.id));
-  const byLoad = groupBy(counting, loadKey);
-  const instruments = instrumentsOf(view.instruments, response);
-  const rule = curveRule(found.response, against);
-  const loads = loadsOf(view).map((load) => {
-    const atLoad = (byLoad.get(loadKey(load)) ?? []).map((run) => made.get(run.id)!);
-    return { load, label: loadLabel(load), curves: entryCurves(view.entries, atLoad, instruments, rule) };
+  const found = { against, place, responses, places, againsts: fitting };
+  if (response.throttles && against === 'noise')
+    return { ...found, response, apart: '', loads: riseCurves(view) };
+  const [values, speeds, scores, sones] = await Promise.all([
+    source(response.id, place),
+    source(FIRST_SPEED.id, ''),
+    scoresOf(view, response),
+    sonesOf(view),
+  ]);
+  const roundUp = roundUpOfLab(view, {
+    values: new Map(values.map((row) => [row.runId, { ...row, sensor: null }])),
+    speeds: new Map(speeds.map((row) => [row.runId, row.value])),
+    scores,
+    sones,
   });
-  return { ...found, loads };
+  const scaled = onOneScale(response, loadsOf(view).flatMap(roundUp.runsAt));
+  const left = new Set(scaled.others.map(({ run }) => run));
+  const asked = { response: scaled.response, place, against };
+  return {
+    ...found,
+    response: scaled.response,
+    apart: apartWords(scaled),
+    loads: loadCurves(view, roundUp, asked, ({ run }) => !left.has(run)),
+  };
 }
 
 /** The choice as it stands in an address; what is none is left out. */

@@ -1,9 +1,12 @@
-import { labRunPoint, type LabRun } from '@/core/runs/labRun';
-import { entryCurves, type EntryCurve } from '@/core/curves/entryCurve';
+import type { LabRun } from '@/core/runs/labRun';
+import type { EntryCurve } from '@/core/curves/entryCurve';
+import type { LineRule } from '@/core/ranking/rankAtLine';
+import { RISE } from '@/core/responses/responses';
+import { curvesOf, ruleOf, type Asked } from '@/core/roundUp/order';
+import type { RankedRun, RoundUp as RankedRoundUp } from '@/core/roundUp/roundUp';
 import { briefLoad, type Brief } from '@/core/brief/brief';
 import type { RigBook } from '@/core/rig/instrument';
 import { instrumentDoubt, type InstrumentDoubt } from '@/core/rig/instrumentDoubt';
-import { groupBy } from '@/core/statistics/groupBy';
 import { loadKey, loadLabel, type Load } from '@/core/runs/load';
 import { isFlagged, runState, whatToKnow, type RunState } from '@/core/runs/runState';
 import { runFlags } from '@/core/flags/runFlags';
@@ -15,6 +18,7 @@ import { listRuns } from '@/database/runs';
 import { readSheet } from '@/database/sheets';
 import { briefOf } from './briefView';
 import { keptWhileUnwritten, onceFor } from './keptWhileUnwritten';
+import { roundUpOfLab } from './model/roundUpOfLab';
 import { reduceStoredRun } from './reduceStoredRun';
 
 export interface RoundUpView {
@@ -33,6 +37,8 @@ export interface RoundUpView {
 export interface LoadCurves {
   load: Load;
   label: string;
+  /** By which its curves are ranked, but for the line. */
+  rule: Omit<LineRule, 'lineDb'>;
   curves: EntryCurve[];
 }
 
@@ -96,16 +102,25 @@ export function loadsOf({ runs, methodLoads, isWritten }: RoundUpView): Load[] {
   );
 }
 
-/** Curves of all entries at each load, without the runs that were set aside. */
-export const curvesOf = onceFor((view: RoundUpView): LoadCurves[] => {
-  const counting = view.runs.filter((run) => run.setAside === '');
-  const byLoad = groupBy(counting, loadKey);
+/** The curves of what is asked at each load of a round-up. */
+export function loadCurves(
+  view: RoundUpView,
+  roundUp: RankedRoundUp,
+  asked: Omit<Asked, 'load'>,
+  counts: (run: RankedRun) => boolean = () => true,
+): LoadCurves[] {
   return loadsOf(view).map((load) => ({
     load,
     label: loadLabel(load),
-    curves: entryCurves(view.entries, (byLoad.get(loadKey(load)) ?? []).map(labRunPoint), view.instruments),
+    rule: ruleOf(roundUp, { load, response: asked.response }),
+    curves: curvesOf(roundUp, { ...asked, load }, roundUp.runsAt(load).filter(counts)),
   }));
-});
+}
+
+/** The rise of the die against noise, for all entries at each load, without the runs that were set aside. */
+export const riseCurves = onceFor((view: RoundUpView): LoadCurves[] =>
+  loadCurves(view, roundUpOfLab(view), { response: RISE, place: null, against: 'noise' }),
+);
 
 export interface NotedRun {
   run: LabRun;

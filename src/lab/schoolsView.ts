@@ -1,12 +1,12 @@
 import { BEYOND_ALL, curveEnds } from '@/core/curves/curveEnds';
 import type { Against } from '@/core/curves/curveRule';
 import type { EntryCurve } from '@/core/curves/entryCurve';
-import { lineRule, rankAtLine } from '@/core/ranking/rankAtLine';
+import { rankAtLine } from '@/core/ranking/rankAtLine';
 import type { SchoolColumn } from '@/core/ranking/schoolFlips';
 import { RISE } from '@/core/responses/responses';
-import { isIdle, loadKey, type Load } from '@/core/runs/load';
+import { isIdle, loadKey } from '@/core/runs/load';
 import { median } from '@/core/statistics/median';
-import { curvesOf, type RoundUpView } from './roundUpView';
+import { riseCurves, type RoundUpView } from './roundUpView';
 import { viewResponse } from './responseView';
 
 export interface SchoolsView {
@@ -24,7 +24,7 @@ function columnOf(
   rule: Parameters<typeof rankAtLine>[1],
   school: { key: string; name: string },
 ): SchoolColumn {
-  const ranking = rankAtLine(curves, { ...rule, throttles: true });
+  const ranking = rankAtLine(curves, rule);
   return {
     ...school,
     places: Object.fromEntries(
@@ -50,16 +50,12 @@ export async function viewSchools(
   view: RoundUpView,
   asked: { load: string; lineDb: number; rpm: number | null; dutyPct: number | null },
 ): Promise<SchoolsView | null> {
-  const loads = curvesOf(view);
+  const loads = riseCurves(view);
   const chosen = loads.find(({ load }) => loadKey(load) === asked.load) ?? loads[0];
   if (!chosen) return null;
   const { load, curves } = chosen;
   const key = loadKey(load);
-  const { referenceAmbientC, rig } = view.roundUp;
-  const ruleAt = (lineDb: number, of: Load = load) => ({
-    ...lineRule(of, { referenceAmbientC, limitC: rig.limitC }),
-    lineDb,
-  });
+  const ruleAt = (lineDb: number, of = chosen) => ({ ...of.rule, lineDb });
   const along = async (against: Against) => {
     const shown = await viewResponse(view, { response: RISE.id, against });
     if (shown.against !== against || !shown.response.throttles) return [];
@@ -84,7 +80,7 @@ export async function viewSchools(
   const idle = loads.find((other) => isIdle(other.load));
   if (idle && idle !== chosen)
     schools.push(
-      columnOf(curveEnds(idle.curves, 'first'), ruleAt(BEYOND_ALL, idle.load), { key: 'idle', name: 'idle' }),
+      columnOf(curveEnds(idle.curves, 'first'), ruleAt(BEYOND_ALL, idle), { key: 'idle', name: 'idle' }),
     );
   return {
     loads: loads.map((other) => ({ key: loadKey(other.load), label: other.label })),

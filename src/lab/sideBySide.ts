@@ -1,5 +1,5 @@
 import { BEYOND_ALL, curveEnds } from '@/core/curves/curveEnds';
-import { lineRule, rankAtLine } from '@/core/ranking/rankAtLine';
+import { rankAtLine } from '@/core/ranking/rankAtLine';
 import type { SideColumn } from '@/core/ranking/sideColumn';
 import { responseOf, type Response } from '@/core/responses/responses';
 import { isIdle, loadKey } from '@/core/runs/load';
@@ -10,14 +10,12 @@ const LEVEL = { ...responseOf('level')!, name: 'Noise' };
 
 function columnOf(
   view: RoundUpView,
-  { load, label, curves }: LoadCurves,
+  { load, label, rule, curves }: LoadCurves,
   response: Response,
   place: string,
   lineDb: number,
 ): SideColumn | null {
-  const { referenceAmbientC, rig } = view.roundUp;
-  const rule = lineRule(load, { referenceAmbientC, limitC: rig.limitC });
-  const ranking = rankAtLine(curves, { ...rule, throttles: response.throttles, lineDb });
+  const ranking = rankAtLine(curves, { ...rule, lineDb });
   if (ranking.placed.length === 0) return null;
   const placed = new Map(ranking.placed.map((entry) => [entry.entry, entry]));
   const reasons = new Map(ranking.notPlaced.map((entry) => [entry.entry, entry.reason]));

@@ -1,6 +1,6 @@
 import { AXES } from '@/core/curves/axis';
 import { firstLine } from '@/core/curves/firstLine';
-import { lineRule, rankAtLine, type Ranking } from '@/core/ranking/rankAtLine';
+import { rankAtLine, type Ranking } from '@/core/ranking/rankAtLine';
 import { loadKey } from '@/core/runs/load';
 import type { ReadersWish } from '@/core/lineUp/readersWish';
 import { onceFor } from './keptWhileUnwritten';
@@ -8,7 +8,7 @@ import { leftOutBy, type LeftOutEntry } from './readersFit';
 import { sustainedBy, type Sustained } from './sustained';
 import { methodSentences } from './methodSentence';
 import { responseChoice, viewResponse, type ResponseChoice, type ResponseView } from './responseView';
-import { curvesOf, viewRoundUp, type LoadCurves, type RoundUpView } from './roundUpView';
+import { riseCurves, viewRoundUp, type LoadCurves, type RoundUpView } from './roundUpView';
 
 /** What an address asks of the verdict; the round-up's own where it names nothing that exists. */
 export interface VerdictQuery extends ResponseChoice {
@@ -72,11 +72,8 @@ export async function viewVerdict(id: number, query: VerdictQuery): Promise<Verd
 const MOST_RANKINGS = 24;
 const rankingsOf = onceFor((_: RoundUpView) => new Map<string, Ranking>());
 
-function orderAt(view: RoundUpView, { load, curves }: LoadCurves, lineAt: number, isRise: boolean): Ranking {
-  const { referenceAmbientC, rig } = view.roundUp;
-  const rule = lineRule(load, { referenceAmbientC, limitC: rig.limitC });
-  return rankAtLine(curves, { ...rule, throttles: isRise, lineDb: lineAt });
-}
+const orderAt = ({ curves, rule }: LoadCurves, lineAt: number): Ranking =>
+  rankAtLine(curves, { ...rule, lineDb: lineAt });
 
 /** The order of the die's rise at a noise line, remembered for those who look at the same. */
 function rankedAt(view: RoundUpView, loadCurves: LoadCurves, lineDb: number): Ranking {
@@ -84,7 +81,7 @@ function rankedAt(view: RoundUpView, loadCurves: LoadCurves, lineDb: number): Ra
   const key = `${loadKey(loadCurves.load)}\n${lineDb}`;
   const found = known.get(key);
   if (found) return found;
-  const ranking = orderAt(view, loadCurves, lineDb, true);
+  const ranking = orderAt(loadCurves, lineDb);
   if (known.size >= MOST_RANKINGS) known.clear();
   known.set(key, ranking);
   return ranking;
@@ -92,7 +89,7 @@ function rankedAt(view: RoundUpView, loadCurves: LoadCurves, lineDb: number): Ra
 
 /** The order at a round-up's own line and first load. */
 export function ownOrder(view: RoundUpView): { chosen: LoadCurves; ranking: Ranking } {
-  const chosen = curvesOf(view)[0]!;
+  const chosen = riseCurves(view)[0]!;
   return { chosen, ranking: rankedAt(view, chosen, view.roundUp.noiseLineDba) };
 }
 
@@ -121,7 +118,7 @@ export async function verdictOf(view: RoundUpView, query: VerdictQuery): Promise
   const lineAt = lineOf(view, shown, query);
   const isRise = response.throttles;
   const whole = (at: number) =>
-    isRise && against === 'noise' ? rankedAt(view, chosen, at) : orderAt(view, chosen, at, isRise);
+    isRise && against === 'noise' ? rankedAt(view, chosen, at) : orderAt(chosen, at);
   const { curves } = chosen;
   const leftOut = query.wish
     ? await leftOutBy(view, query.wish, { curves, placed: whole(lineAt).placed })
@@ -129,7 +126,7 @@ export async function verdictOf(view: RoundUpView, query: VerdictQuery): Promise
   const isOut = new Set(leftOut.map(({ entry }) => entry));
   // Who is left is compared among themselves alone: fewer differences are looked at, and places begin at 1.
   const kept = { ...chosen, curves: curves.filter(({ entry }) => !isOut.has(entry)) };
-  const rank = (at: number) => (isOut.size > 0 ? orderAt(view, kept, at, isRise) : whole(at));
+  const rank = (at: number) => (isOut.size > 0 ? orderAt(kept, at) : whole(at));
   const ranking = rank(lineAt);
   const atLoad = runs.filter((run) => loadKey(run) === loadKey(chosen.load));
   const otherLines = against === 'noise' ? view.brief.noiseLinesDba.filter((line) => line !== lineAt) : [];

@@ -1,8 +1,8 @@
 import { overLines, type OverLines } from '@/core/judgement/overLines';
 import type { Outcome } from '@/core/outcome';
-import { lineRule, rankAtLine } from '@/core/ranking/rankAtLine';
-import { loadKey } from '@/core/runs/load';
-import { curvesOf, type RoundUpView } from './roundUpView';
+import { rankAtLine } from '@/core/ranking/rankAtLine';
+import { isFixedWatts, loadKey } from '@/core/runs/load';
+import { riseCurves, type RoundUpView } from './roundUpView';
 
 export interface WeightsView {
   points: { key: string; label: string; weight: number }[];
@@ -22,16 +22,14 @@ export function weightsIn(text: string | undefined, count: number): number[] {
 
 /** K/W over all fixed loads and noise lines of the brief by weights; null where nothing was measured at fixed watts. */
 export function viewWeights(view: RoundUpView, weights: string | undefined): WeightsView | null {
-  const { referenceAmbientC, rig } = view.roundUp;
-  const loads = curvesOf(view).filter(
-    ({ load, curves }) =>
-      load.loadW > 0 && load.loadName === '' && curves.some(({ points }) => points.length > 0),
+  const loads = riseCurves(view).filter(
+    ({ load, curves }) => isFixedWatts(load) && curves.some(({ points }) => points.length > 0),
   );
-  const rankings = loads.flatMap(({ load, label, curves }) =>
+  const rankings = loads.flatMap(({ load, label, rule, curves }) =>
     view.brief.noiseLinesDba.map((lineDb) => ({
       key: `${loadKey(load)} ${lineDb}`,
       label: `${label}, ${lineDb.toFixed(1)} dB(A)`,
-      ranking: rankAtLine(curves, { ...lineRule(load, { referenceAmbientC, limitC: rig.limitC }), lineDb }),
+      ranking: rankAtLine(curves, { ...rule, lineDb }),
       watts: load.loadW,
     })),
   );

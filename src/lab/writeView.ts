@@ -11,7 +11,7 @@ import { viewJudgement } from './judgementView';
 import { viewPrices } from './prices';
 import { viewPublished, type PublishedView } from './publish/shares';
 import { availableResponses } from './responseView';
-import { curvesOf, type RoundUpView } from './roundUpView';
+import { riseCurves, type RoundUpView } from './roundUpView';
 import { verdictOf } from './verdictView';
 
 export interface WriteView {
@@ -74,7 +74,7 @@ export async function viewWriting(view: RoundUpView): Promise<WriteView> {
       .reverse()
       .map(({ id: change, changedAt, who, isNow }) => ({ id: change, changedAt, who, body: isNow })),
     ...(await offersOf(view)),
-    loads: curvesOf(view).map(({ load, label }) => ({ key: loadKey(load), label })),
+    loads: riseCurves(view).map(({ load, label }) => ({ key: loadKey(load), label })),
     responses: responses
       .filter(({ keptWith }) => keptWith !== 'run')
       .map(({ id: response, name }) => ({ id: response, name })),

@@ -2,18 +2,29 @@ import { chromium } from '@playwright/test';
 import { chanceFirst } from '../../src/core/judgement/chanceFirst';
 import { rankAtLine } from '../../src/core/ranking/rankAtLine';
 import { readBundle } from '../../src/formats/bundle/readBundle';
-import { bundleCurves } from '../../src/lab/rankBundle';
+import { RISE } from '../../src/core/responses/responses';
+import { curvesOf } from '../../src/core/roundUp/order';
+import { fixedLoad } from '../../src/core/runs/load';
+import { roundUpOfBundle } from '../../src/lab/model/roundUpOfBundle';
 import { percentile, type Figure } from './figure';
 import { largeBundle } from './largeLab';
 
 const FRAME_MS = 1000 / 60;
+
+const risesAt = (bundle: ReturnType<typeof readBundle>, loadW: number) =>
+  curvesOf(roundUpOfBundle(bundle), {
+    load: fixedLoad(loadW),
+    response: RISE,
+    place: null,
+    against: 'noise',
+  });
 
 /** The order made anew for each of 200 places of the line, 60 entries at three loads; baseline: one frame at 60 Hz. */
 export function benchRank(): Figure {
   const bundle = readBundle(largeBundle(2));
   const loads = [250, 170, 90].map((loadW) => ({
     loadW,
-    curves: bundleCurves(bundle, { loadW, loadName: '', gpuLoadW: 0 }).curves,
+    curves: risesAt(bundle, loadW),
   }));
   const times: number[] = [];
   for (let i = 0; i < 220; i += 1) {
@@ -35,7 +46,7 @@ export function benchRank(): Figure {
 
 /** The chances of 60 entries to be first from 5,000 seeded draws, as the worker and the server make them. */
 export function benchPlaces(): Figure {
-  const { curves } = bundleCurves(readBundle(largeBundle(2)), { loadW: 170, loadName: '', gpuLoadW: 0 });
+  const curves = risesAt(readBundle(largeBundle(2)), 170);
   const rule = { lineDb: 33, loadW: 170, program: false, referenceAmbientC: 23, limitC: 130 };
   const { placed } = rankAtLine(curves, rule);
   const times = Array.from({ length: 5 }, () => {

@@ -7,7 +7,7 @@ import { addVariant } from '@/lab/changeLineUp';
 import { editRun, editRuns } from '@/lab/editRun';
 import { typeRun } from '@/lab/typeRun';
 import { deletedRuns } from '@/lab/logbookRows';
-import { curvesOf, notedRuns, viewRoundUp } from '@/lab/roundUpView';
+import { riseCurves, notedRuns, viewRoundUp } from '@/lab/roundUpView';
 import { viewRun } from '@/lab/runView';
 import { newRun, runEdit, runEdits } from '@/lab/runEditSchema';
 import { smallBundle } from '../support/bundles';
@@ -31,7 +31,7 @@ test('set aside, take back, delete and undo: each is logged, and the curve follo
     version: 2,
   });
   const points = async () =>
-    curvesOf((await viewRoundUp(id))!)[0]!.curves[0]!.points.map((point) => point.setting);
+    riseCurves((await viewRoundUp(id))!)[0]!.curves[0]!.points.map((point) => point.setting);
   expect(await points()).toEqual(['100 %']);
   expect(await editRun(id, run.id, edit(2, { setAside: '' }))).toMatchObject({ version: 3 });
   expect(await points()).toEqual(['50 %', '100 %']);
@@ -130,7 +130,7 @@ async function screens(id: number) {
     view.runs.map(async (run) => (await viewRun(id, run.id, view.roundUp.windowS)).channels),
   );
   const label = new Map(view.runs.map((run) => [String(run.id), run.label]));
-  const curves = JSON.parse(JSON.stringify(curvesOf(view)), (key, value) =>
+  const curves = JSON.parse(JSON.stringify(riseCurves(view)), (key, value) =>
     key === 'runs' && Array.isArray(value) ? value.map((run) => label.get(run)) : value,
   );
   const { id: _, rigRevisionId: __, ...roundUp } = view.roundUp;

@@ -1,13 +1,11 @@
 import { coverWords } from '@/core/lineUp/underCover';
-import { entryCurves } from '@/core/curves/entryCurve';
-import { labRunPoint } from '@/core/runs/labRun';
 import { closePool, inTransaction, withDatabase } from '@/database/pool';
 import { listRoundUps } from '@/database/roundUps';
 import { readTrace } from '@/database/traces';
 import { readFolder } from '@/formats/bundle/bundleFolder';
 import { readBundle } from '@/formats/bundle/readBundle';
 import { rankBundle } from '@/lab/rankBundle';
-import { curvesOf, notedRuns, viewRoundUp } from '@/lab/roundUpView';
+import { riseCurves, notedRuns, viewRoundUp } from '@/lab/roundUpView';
 import { viewRun } from '@/lab/runView';
 import { viewVerdict } from '@/lab/verdictView';
 import { verdictCsv } from '@/lab/verdictCsv';
@@ -32,8 +30,8 @@ test('a sample in the database ranks as it does from its folder', async () => {
   expect(verdict!.ranking).toEqual(rankBundle(readBundle(files), {}).ranking);
   const view = await viewRoundUp(id);
   expect(notedRuns(view!).filter((notedRun) => notedRun.flagged).length).toBeGreaterThan(5);
-  const [load] = curvesOf(view!);
-  expect(load!.curves).toEqual(entryCurves(view!.entries, view!.runs.map(labRunPoint)));
+  const [load] = riseCurves(view!);
+  expect(load!.curves).toEqual(rankBundle(readBundle(files), {}).curves);
 });
 
 test('a trace comes back as it went in: missing readings, words and all', async () => {

@@ -15,7 +15,7 @@ import { viewLineUp } from '@/lab/lineUpView';
 import { planCalendar } from '@/lab/planCalendar';
 import { planProgress, viewPlan } from '@/lab/planView';
 import { chooseRevision, reviseRig, viewRig } from '@/lab/rigView';
-import { curvesOf, viewRoundUp } from '@/lab/roundUpView';
+import { riseCurves, viewRoundUp } from '@/lab/roundUpView';
 import { bundleReport } from '@/lab/report/bundleReport';
 import { saveSheet } from '@/lab/saveSheet';
 import { asBytes } from '@/simulator/demoFiles';
@@ -294,7 +294,7 @@ test('a plan is ticked off by its runs, and all that was written comes back from
       setup,
       startedAt,
     })),
-    curves: curvesOf((await viewRoundUp(value))!).map(({ label }) => label),
+    curves: riseCurves((await viewRoundUp(value))!).map(({ label }) => label),
   });
   expect(await written(again)).toEqual(await written(id));
   const files2 = new Map(files);

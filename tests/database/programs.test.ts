@@ -4,7 +4,7 @@ import { addByName } from '@/lab/changeLineUp';
 import { typeRun } from '@/lab/typeRun';
 import { rankBundle } from '@/lab/rankBundle';
 import { newRun } from '@/lab/runEditSchema';
-import { curvesOf, loadsOf, viewRoundUp } from '@/lab/roundUpView';
+import { riseCurves, loadsOf, viewRoundUp } from '@/lab/roundUpView';
 import { saveSheet } from '@/lab/saveSheet';
 import { viewPlan } from '@/lab/planView';
 import { viewVerdict } from '@/lab/verdictView';
@@ -71,7 +71,7 @@ test('a program and a mixed load go from brief to verdict, out and back, and no 
   const view = (await viewRoundUp(id))!;
   expect(loadsOf(view)).toEqual([PROGRAM, MIXED]);
   expect(
-    curvesOf(view).map((curves) => [
+    riseCurves(view).map((curves) => [
       curves.label,
       curves.curves.filter((curve) => curve.points.length > 0).length,
     ]),

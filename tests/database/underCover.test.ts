@@ -19,7 +19,7 @@ import { blankFan } from '@/core/lineUp/entry';
 import { neutralCodes } from '@/lab/neutralCode';
 import { planCalendar } from '@/lab/planCalendar';
 import { viewPlan } from '@/lab/planView';
-import { curvesOf, viewRoundUp } from '@/lab/roundUpView';
+import { riseCurves, viewRoundUp } from '@/lab/roundUpView';
 import type { RunChanges } from '@/lab/runEditSchema';
 import { saveSheet } from '@/lab/saveSheet';
 import { verdictCsv } from '@/lab/verdictCsv';
@@ -38,7 +38,7 @@ async function leaving(id: number): Promise<string> {
   const view = (await viewRoundUp(id))!;
   const words = await readCoverWords(id);
   const parts: string[] = [await exportLineUp(id), (await planCalendar(id, NOW))!];
-  for (const chosen of curvesOf(view)) {
+  for (const chosen of riseCurves(view)) {
     parts.push(
       curvesCsv(
         chosen,

@@ -13,7 +13,7 @@ import { RIG_SOURCES, varianceComponents } from '@/core/statistics/varianceCompo
 import { acrossRigs } from '@/lab/drift/spreadHistory';
 import { holdRuns } from '@/lab/drift/holdRuns';
 import { rigTrouble, viewWatch } from '@/lab/drift/watchView';
-import { curvesOf, viewRoundUp } from '@/lab/roundUpView';
+import { riseCurves, viewRoundUp } from '@/lab/roundUpView';
 import { monthsRoundUp } from '@/simulator/monthsRoundUp';
 import { asBytes } from '@/simulator/demoFiles';
 import { exported, importSound, inFreshLab } from '../support/lab';
@@ -28,7 +28,7 @@ beforeAll(async () => {
 const viewed = async (id: number) => (await viewRoundUp(id))!;
 const doubtOf = async (id: number) => (await rigTrouble(await viewed(id)))?.doubt ?? null;
 const points = async (id: number) =>
-  curvesOf(await viewed(id)).flatMap(({ curves }) =>
+  riseCurves(await viewed(id)).flatMap(({ curves }) =>
     curves.flatMap((curve) => curve.points.flatMap(({ runs }) => runs)),
   ).length;
 

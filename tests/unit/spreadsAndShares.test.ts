@@ -9,7 +9,8 @@ import { known, unknown } from '@/core/outcome';
 import { dieValue, reductionFrom } from '@/core/reduction/dieValue';
 import { noResult } from '@/core/reduction/noResult';
 import type { Reduction } from '@/core/reduction/reduceTrace';
-import { labRunPoint, type LabRun } from '@/core/runs/labRun';
+import type { LabRun } from '@/core/runs/labRun';
+import { rankedRun } from '@/lab/model/roundUpOfLab';
 import { curveRule, responseOf } from '@/core/responses/responses';
 import { instrumentDoubt, withoutSensors } from '@/core/rig/instrumentDoubt';
 import { seededChance } from '@/core/statistics/chance';
@@ -239,6 +240,6 @@ test('what both share through their slopes separates them by as much as those di
 
 test('a typed room leaves its doubt in the point of a run', () => {
   const run = { id: 1, reduction: noResult(''), ambientDoubtK: 0.7 } as unknown as LabRun;
-  expect(labRunPoint(run).roomDoubtK).toBe(0.7);
-  expect(labRunPoint({ ...run, ambientDoubtK: null } as LabRun).roomDoubtK).toBe(0);
+  expect(rankedRun(run).roomDoubtK).toBe(0.7);
+  expect(rankedRun({ ...run, ambientDoubtK: null } as LabRun).roomDoubtK).toBe(0);
 });

@@ -1,4 +1,5 @@
 import type { Better } from '../curves/curveRule';
+import type { Response } from './responses';
 
 /** In what a score is told, and which side of it is better. */
 export interface ScoreScale {
@@ -36,4 +37,22 @@ export function scoreScale<Run extends { score: ScoreScale | null }>(
   const [most] = counts.sort((a, b) => b.runs - a.runs);
   if (!most) return null;
   return { scale: most.scale, others: scored.filter(({ score }) => !sameScale(most.scale, score)) };
+}
+
+/**
+ * A response in the unit and with the better side that its runs state, the runs that can be ranked by it, and those of another scale,
+ * which are no part of that order; all of them where it has a scale of its own.
+ */
+export function onOneScale<Run extends { score: ScoreScale | null }>(
+  response: Response,
+  runs: readonly Run[],
+): { response: Response; runs: readonly Run[]; others: (Run & { score: ScoreScale })[] } {
+  const found = response.ownScale ? scoreScale(runs) : null;
+  if (!found) return { response, runs, others: [] };
+  const left = new Set<Run>(found.others);
+  return {
+    response: { ...response, ...found.scale },
+    runs: runs.filter((run) => !left.has(run)),
+    others: found.others,
+  };
 }

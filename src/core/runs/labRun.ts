@@ -1,5 +1,4 @@
 import type { CoolerLevel } from '../levels/coolerLevel';
-import type { MeasuredPoint } from '../curves/measuredPoint';
 import { NO_DIE } from '../reduction/noResult';
 import type { Reduction } from '../reduction/reduceTrace';
 import type { Run } from './run';
@@ -30,27 +29,4 @@ export interface LabRun extends Run {
  */
 export function hasDie(run: Pick<LabRun, 'reduction'>): boolean {
   return run.reduction.unsettledReason !== NO_DIE;
-}
-
-/**
- * Example: A run of 42.5 K at 33 dB(A) is that point of its entry's curve.
- */
-export function labRunPoint(run: LabRun): MeasuredPoint {
-  const { reduction } = run;
-  return {
-    run: String(run.id),
-    entry: run.entry,
-    mount: run.mount,
-    pass: run.pass,
-    setting: run.setting,
-    level: run.level,
-    settled: reduction.settled,
-    value: reduction.riseK,
-    resistanceKPerW: reduction.resistanceKPerW.known ? reduction.resistanceKPerW.value : null,
-    shortfall: reduction.shortfallK,
-    roomDoubtK: run.ambientDoubtK ?? 0,
-    stepU: reduction.stepUK,
-    heldByLimit: reduction.heatLimited && run.loadName !== '',
-    byPower: reduction.powerSource === 'measured' && run.loadW > 0 && run.loadName === '',
-  };
 }

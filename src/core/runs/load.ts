@@ -60,6 +60,15 @@ export function parseLoad(text: string): Load | null {
 }
 
 /**
+ * Whether a load is one of fixed watts: there a rise is restated at them, and K/W is its scale.
+ *
+ * @example isFixedWatts({ loadW: 140, loadName: 'render' }) → false
+ */
+export function isFixedWatts({ loadW, loadName }: Pick<Load, 'loadW' | 'loadName'>): boolean {
+  return loadW > 0 && loadName === '';
+}
+
+/**
  * Nothing is loaded: no watts, no card, no program.
  *
  * @example isIdle({ loadW: 0, loadName: '', gpuLoadW: 0 }) → true

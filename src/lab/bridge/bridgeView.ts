@@ -10,9 +10,10 @@ import {
   type LoadBridges,
 } from '@/core/bridge/carried';
 import { standApart } from '@/core/bridge/standTogether';
-import { entryCurves, type EntryCurve } from '@/core/curves/entryCurve';
+import type { EntryCurve } from '@/core/curves/entryCurve';
 import { unknown } from '@/core/outcome';
-import { labRunPoint } from '@/core/runs/labRun';
+import { RISE } from '@/core/responses/responses';
+import { curvesOf } from '@/core/roundUp/order';
 import { loadKey } from '@/core/runs/load';
 import { NORMAL_95 } from '@/core/statistics/normal';
 import { listBridges } from '@/database/bridges';
@@ -23,8 +24,9 @@ import { listRunsAt } from '@/database/runs';
 import { readBridged } from '@/formats/bundle/bridgedTable';
 import { ProblemList } from '@/formats/problem';
 import { onceFor } from '../keptWhileUnwritten';
+import { roundUpOfLab } from '../model/roundUpOfLab';
 import { standingOf } from '../rigView';
-import { curvesOf, type RoundUpView } from '../roundUpView';
+import { riseCurves, type RoundUpView } from '../roundUpView';
 
 const nameOf = ({ rig, revision }: RigRevisionRow) => `${rig}, revision ${revision}`;
 
@@ -87,7 +89,7 @@ export async function makeBridge(
     ]),
   );
   if (!source || !own) return null;
-  const loads = curvesOf(view);
+  const loads = riseCurves(view);
   const chosen = loads.find(({ load }) => loadKey(load) === from.load) ?? loads[0];
   const apart = standApart(standingOf(source), standingOf(own));
   const shown = {
@@ -98,9 +100,12 @@ export async function makeBridge(
   const barred = apart.find(({ wayOut }) => wayOut !== 'bridge');
   if (barred) return none(`${barred.because}: no bridge leads over that; ${barred.says}`);
   if (!chosen) return none('nothing was measured here');
-  const key = loadKey(chosen.load);
-  const atLoad = runs.filter((run) => run.setAside === '' && loadKey(run) === key);
-  const there = entryCurves(view.entries, atLoad.map(labRunPoint), view.instruments);
+  const there = curvesOf(roundUpOfLab({ ...view, runs }), {
+    load: chosen.load,
+    response: RISE,
+    place: null,
+    against: 'noise',
+  });
   const products = new Map(view.entries.map(({ entry, product }) => [entry, product]));
   const shared = sharedPoints(there, chosen.curves).map((point) => ({
     ...point,
@@ -151,7 +156,7 @@ const keptRows = onceFor(async (view: RoundUpView): Promise<KeptBridged[]> => {
 export async function bridgesAt(view: RoundUpView, load: string): Promise<LoadBridges> {
   const used = await withDatabase((db) => listBridges(db, view.roundUp.id));
   // What was measured here since needs no bridge.
-  const here = curvesOf(view).find((other) => loadKey(other.load) === load)?.curves ?? [];
+  const here = riseCurves(view).find((other) => loadKey(other.load) === load)?.curves ?? [];
   const measured = new Set(here.filter(({ points }) => points.length > 0).map(({ entry }) => entry));
   const made: LoadBridges = {
     ...{ carried: [], broken: [] },
@@ -180,7 +185,7 @@ export async function bridgedRows(
 export async function bridgedForBundle(view: RoundUpView): Promise<KeptBridged[]> {
   const lines = [...new Set([view.roundUp.noiseLineDba, ...view.brief.noiseLinesDba])];
   const own: KeptBridged[] = [];
-  for (const { load } of curvesOf(view)) {
+  for (const { load } of riseCurves(view)) {
     const { loadW, loadName, gpuLoadW } = load;
     for (const each of (await bridgesAt(view, loadKey(load))).carried) {
       const by = bridgeWords(each.bridge);

@@ -1,12 +1,11 @@
 import type { EntryCurve } from '@/core/curves/entryCurve';
 import { NO_BRIDGES } from '@/core/bridge/carried';
 import { wallOf } from '@/core/judgement/curveWall';
-import { loadKey, type Load } from '@/core/runs/load';
+import { isFixedWatts, loadKey, type Load } from '@/core/runs/load';
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { questionOf } from '@/core/brief/questions';
 import { pack } from '@/core/packed';
-import { lineRule } from '@/core/ranking/rankAtLine';
 import { olderRunsSentence } from '@/core/runs/olderRuns';
 import { OlderNote } from '@/stages/rig/olderNote';
 import { roundUpView } from '@/app/roundUpView';
@@ -27,22 +26,19 @@ import { CurvesStage } from '@/stages/curves/curvesStage';
 const NO_WALLS = { walls: [], wallsUnknown: [] };
 
 /** What no fan gets past at a load of fixed watts, as a rise. */
-function wallsOf(
-  curves: readonly EntryCurve[],
-  { loadW, loadName }: Load,
-): Pick<CurveLoad, 'walls' | 'wallsUnknown'> {
-  if (!(loadW > 0) || loadName !== '') return NO_WALLS;
-  const found = curves.map((curve) => ({ entry: curve.entry, wall: wallOf(curve, loadW) }));
+function wallsOf(curves: readonly EntryCurve[], load: Load): Pick<CurveLoad, 'walls' | 'wallsUnknown'> {
+  if (!isFixedWatts(load)) return NO_WALLS;
+  const found = curves.map((curve) => ({ entry: curve.entry, wall: wallOf(curve, load.loadW) }));
   return {
     walls: found.flatMap(({ entry, wall }) =>
       wall.known && wall.value.identified
-        ? [{ entry, riseK: wall.value.value * loadW, intervalK: wall.value.interval95 * loadW }]
+        ? [{ entry, riseK: wall.value.value * load.loadW, intervalK: wall.value.interval95 * load.loadW }]
         : [],
     ),
     wallsUnknown: found.flatMap(({ entry, wall }) => {
       if (!wall.known) return [{ entry, why: wall.reason }];
       const { value, interval95, identified } = wall.value;
-      const shown = `${(value * loadW).toFixed(1)} ± ${(interval95 * loadW).toFixed(1)} K`;
+      const shown = `${(value * load.loadW).toFixed(1)} ± ${(interval95 * load.loadW).toFixed(1)} K`;
       return identified ? [] : [{ entry, why: `not identified: ${shown}` }];
     }),
   };
@@ -50,7 +46,6 @@ function wallsOf(
 
 async function packedCurves(view: RoundUpView, shown: ResponseView): Promise<string> {
   const { roundUp, entries, runs } = view;
-  const { rig, referenceAmbientC } = roundUp;
   const { response, against, place, responses, places, againsts } = shown;
   const read = await readPlaces(view);
   const isLevel = response.keptWith === 'run' && responses.some(({ id }) => id === RISE.id);
@@ -63,11 +58,11 @@ async function packedCurves(view: RoundUpView, shown: ResponseView): Promise<str
     roundUpId: roundUp.id,
     title: roundUp.title,
     entries: entries.map(({ entry, product }, position) => ({ entry, product, position })),
-    loads: shown.loads.map(({ load, label, curves }, i) => ({
+    loads: shown.loads.map(({ load, label, rule, curves }, i) => ({
       key: loadKey(load),
       label,
-      fixedWatts: load.loadW > 0 && load.loadName === '',
-      rule: lineRule(load, { referenceAmbientC, limitC: rig.limitC }),
+      fixedWatts: isFixedWatts(load),
+      rule,
       curves,
       bridges: bridges[i]!,
       riseCurves: rises.find((other) => loadKey(other.load) === loadKey(load))?.curves ?? [],
@@ -89,7 +84,7 @@ async function packedCurves(view: RoundUpView, shown: ResponseView): Promise<str
     same: allAlike(response, shown.loads[0]?.curves ?? []),
     fileName: codeOf(roundUp.title, new Set()),
     source: sourceWords(view),
-    meterDistanceCm: rig.meterDistanceCm,
+    meterDistanceCm: roundUp.rig.meterDistanceCm,
     compared: questionOf(view.brief.question).one,
     runLabels: Object.fromEntries(runs.map((run) => [run.id, run.label])),
   };

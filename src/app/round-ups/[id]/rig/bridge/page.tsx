@@ -4,7 +4,7 @@ import { numberIn, type Query } from '@/app/numberIn';
 import { roundUpView } from '@/app/roundUpView';
 import { loadKey } from '@/core/runs/load';
 import { bridgeSources, viewBridge } from '@/lab/bridge/bridgeView';
-import { curvesOf } from '@/lab/roundUpView';
+import { riseCurves } from '@/lab/roundUpView';
 import { BridgeStage } from '@/stages/bridge/bridgeStage';
 
 interface Props {
@@ -21,7 +21,7 @@ export default async function BridgePage({ params, searchParams }: Props) {
   const asked = Number([query.from].flat()[0]);
   const revisionId = sources.find((source) => source.id === asked)?.id ?? sources[0]?.id;
   const lineDb = numberIn(query.line, 'levelDb') ?? view.roundUp.noiseLineDba;
-  const loads = curvesOf(view).map(({ load, label }) => ({ key: loadKey(load), label }));
+  const loads = riseCurves(view).map(({ load, label }) => ({ key: loadKey(load), label }));
   const load = loads.find(({ key }) => key === [query.load].flat()[0])?.key ?? loads[0]?.key ?? '';
   const made = revisionId ? await viewBridge(view, { revisionId, load, lineDb }) : null;
   return <BridgeStage data={{ roundUpId: id, sources, loads, load, lineDb, made }} />;

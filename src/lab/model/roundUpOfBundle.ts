@@ -1,0 +1,87 @@
+import type { RankedRun, RoundUp } from '@/core/roundUp/roundUp';
+import { instrumentDoubt } from '@/core/rig/instrumentDoubt';
+import { responseOf } from '@/core/responses/responses';
+import { FIRST_SPEED } from '@/core/responses/runSpeeds';
+import { valueOfRun, windowMean, type MeasuredRun } from '@/core/responses/valueOfRun';
+import { levelOfRun } from '@/core/levels/meterMean';
+import { loadKey, type Load } from '@/core/runs/load';
+import type { Bundle } from '@/formats/bundle/readBundle';
+import { ProblemList, type Problem } from '@/formats/problem';
+import { onceFor } from '../keptWhileUnwritten';
+import { hasDie, noNumber, reduceBundleRun } from '../reduceBundleRun';
+import { bundleMeasured } from '../runValues';
+
+/** A run of a bundle with its row and all that was measured of it. */
+export interface BundleRankedRun extends RankedRun {
+  item: Bundle['runs'][number];
+  measured: MeasuredRun;
+}
+
+/** A bundle as its orders are made from it. */
+export interface BundleRoundUp extends RoundUp {
+  runsAt: (load: Load) => readonly BundleRankedRun[];
+  /** What kept runs at a load from counting. */
+  problemsAt: (load: Load) => Problem[];
+}
+
+interface AtLoad {
+  runs: BundleRankedRun[];
+  problems: Problem[];
+}
+
+function measureRuns(bundle: Bundle, load: Load): AtLoad {
+  const { method, rig } = bundle.dataPackage;
+  const key = loadKey(load);
+  const problems = new ProblemList();
+  const runs: BundleRankedRun[] = [];
+  for (const item of bundle.runs) {
+    const { run, trace, readings } = item;
+    if (loadKey(run) !== key || run.setAside) continue;
+    const die = reduceBundleRun(run, trace, { ...rig, windowS: method.windowS });
+    if (!die.known && hasDie(item)) {
+      problems.push(noNumber(run, die.reason));
+      continue;
+    }
+    const rule = { loadW: run.loadW, limitC: rig.limitC, windowS: method.windowS };
+    const sone = bundle.heard?.sones.get(run.run) ?? null;
+    const measured = bundleMeasured(item, die.known ? die.value : null, rule, sone);
+    const { run: label, entry, mount, pass, setting, loadW, loadName, gpuLoadW, dutyPct, score } = run;
+    runs.push({
+      item,
+      measured,
+      ...{ run: label, entry, mount, pass, setting, loadW, loadName, gpuLoadW, dutyPct, score, sone },
+      level: levelOfRun(run, readings),
+      roomDoubtK: run.ambientDoubtK ?? 0,
+      rpm: windowMean(measured, FIRST_SPEED.heading) ?? run.rpm,
+      die: measured.die,
+    });
+  }
+  return { runs, problems: problems.list() };
+}
+
+/** A bundle by its runs; each load is reduced once, and only when it is asked for. */
+export const roundUpOfBundle = onceFor((bundle: Bundle): BundleRoundUp => {
+  const { method, rig, planning } = bundle.dataPackage;
+  const known = new Map<string, AtLoad>();
+  const byLabel = new Map<string, BundleRankedRun>();
+  const at = (load: Load): AtLoad => {
+    const found = known.get(loadKey(load));
+    if (found) return found;
+    const made = measureRuns(bundle, load);
+    known.set(loadKey(load), made);
+    for (const run of made.runs) byLabel.set(run.run, run);
+    return made;
+  };
+  return {
+    entries: bundle.entries,
+    runsAt: (load) => at(load).runs,
+    problemsAt: (load) => at(load).problems,
+    keptValue: (run, response, place) => {
+      const value = valueOfRun(byLabel.get(run)!.measured, responseOf(response)!, place);
+      return value.known ? value.value : null;
+    },
+    instruments: instrumentDoubt(planning.book),
+    referenceAmbientC: method.referenceAmbientC,
+    limitC: rig.limitC,
+  };
+});
