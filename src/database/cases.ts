@@ -1,3 +1,4 @@
+import { sheetFrom } from '@/contracts/sheets/sheets';
 import type { LayoutFan } from '@/core/cases/layout';
 import type { LabCase } from '@/core/cases/labCase';
 import type { Queryable } from './pool';
@@ -10,10 +11,12 @@ export interface CaseRow {
 
 const CASES = `SELECT c.id, s.version, s.body FROM cases c JOIN sheets s ON s.kind = 'case' AND s.owner = c.id`;
 
+const caseOf = (row: CaseRow): CaseRow => ({ ...row, body: sheetFrom('case', row.body) });
+
 /** The cases of the lab, by name. */
 export async function listCases(db: Queryable): Promise<CaseRow[]> {
   const { rows } = await db.query<CaseRow & Record<string, unknown>>(`${CASES} ORDER BY lower(c.name)`);
-  return rows;
+  return rows.map(caseOf);
 }
 
 /** The case of a name, whatever its capitals; null where the lab keeps none. */
@@ -22,7 +25,7 @@ export async function caseNamed(db: Queryable, name: string): Promise<CaseRow | 
     `${CASES} WHERE lower(c.name) = lower($1)`,
     [name],
   );
-  return rows[0] ?? null;
+  return rows[0] ? caseOf(rows[0]) : null;
 }
 
 export async function insertCase(db: Queryable, name: string): Promise<number> {
@@ -62,7 +65,7 @@ export async function listCasesOfEntry(db: Queryable, entryId: number): Promise<
      WHERE e.entry_id = $1`,
     [entryId],
   );
-  return rows.map((row) => row.body);
+  return rows.map(({ body }) => sheetFrom('case', body));
 }
 
 /** Layouts of entries that are compared in a case of this name. */

@@ -2,7 +2,7 @@ import type { Entry } from '@/core/lineUp/entry';
 import type { Product } from '@/core/lineUp/product';
 import type { Sample } from '@/core/lineUp/sample';
 import type { Queryable } from './pool';
-import type { KeptSheet } from './sheets';
+import { keptSheet, type KeptSheet } from './sheets';
 
 export interface LineUpRow {
   entryId: number;
@@ -47,7 +47,12 @@ export async function listLineUp(db: Queryable, roundUpId: number): Promise<Line
      WHERE c.round_up_id = $1 ORDER BY c.position`,
     [roundUpId],
   );
-  return rows;
+  return rows.map((row) => ({
+    ...row,
+    product: keptSheet('product', row.product),
+    sample: keptSheet('sample', row.sample),
+    entry: keptSheet('entry', row.entry),
+  }));
 }
 
 export async function updateProductColumns(db: Queryable, id: number, product: Product): Promise<void> {

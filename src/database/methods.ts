@@ -1,3 +1,4 @@
+import { sheetFrom } from '@/contracts/sheets/sheets';
 import type { Brief } from '@/core/brief/brief';
 import type { Queryable } from './pool';
 
@@ -11,7 +12,7 @@ export async function listMethods(db: Queryable): Promise<KeptMethod[]> {
   const { rows } = await db.query<KeptMethod & Record<string, unknown>>(
     `SELECT id, name, body FROM methods ORDER BY name`,
   );
-  return rows;
+  return rows.map((row) => ({ ...row, body: sheetFrom('brief', row.body) }));
 }
 
 /** Keeps a brief under a name; one that has the name already is replaced. */

@@ -1,3 +1,4 @@
+import { sheetFrom } from '@/contracts/sheets/sheets';
 import type { PowerPlace } from '@/core/reduction/powerPlace';
 import type { RigSetup } from '@/core/rig/rigSetup';
 import type { Queryable } from './pool';
@@ -27,12 +28,17 @@ const SELECT = `
   JOIN rigs g ON g.id = v.rig_id
   LEFT JOIN sheets s ON s.kind = 'rig-setup' AND s.owner = v.id`;
 
+const revisionOf = (row: RigRevisionRow): RigRevisionRow => ({
+  ...row,
+  setup: row.setup && sheetFrom('rig-setup', row.setup),
+});
+
 export async function listRevisions(db: Queryable, rigId: number): Promise<RigRevisionRow[]> {
   const { rows } = await db.query<RigRevisionRow & Record<string, unknown>>(
     `${SELECT} WHERE v.rig_id = $1 ORDER BY v.revision`,
     [rigId],
   );
-  return rows;
+  return rows.map(revisionOf);
 }
 
 /** The newest revision of each rig. */
@@ -40,14 +46,14 @@ export async function listNewestRevisions(db: Queryable): Promise<RigRevisionRow
   const { rows } = await db.query<RigRevisionRow & Record<string, unknown>>(
     `${SELECT} WHERE v.revision = (SELECT max(revision) FROM rig_revisions w WHERE w.rig_id = v.rig_id) ORDER BY g.name`,
   );
-  return rows;
+  return rows.map(revisionOf);
 }
 
 export async function getRevision(db: Queryable, id: number): Promise<RigRevisionRow | null> {
   const { rows } = await db.query<RigRevisionRow & Record<string, unknown>>(`${SELECT} WHERE v.id = $1`, [
     id,
   ]);
-  return rows[0] ?? null;
+  return rows[0] ? revisionOf(rows[0]) : null;
 }
 
 /** The rig of a name, held until the transaction ends. */

@@ -1,34 +1,28 @@
+import { sheetFrom, type SheetBody, type SheetKind } from '@/contracts/sheets/sheets';
 import type { Queryable } from './pool';
 
-export type SheetKind =
-  | 'brief'
-  | 'plan'
-  | 'rig-book'
-  | 'rig-setup'
-  | 'product'
-  | 'sample'
-  | 'entry'
-  | 'plate'
-  | 'case'
-  | 'prices'
-  | 'verdict';
+export type { SheetKind };
 
 export interface KeptSheet<T> {
   version: number;
   body: T;
 }
 
+/** A sheet that came with a row of another query, as this version knows it. */
+export function keptSheet<K extends SheetKind>(
+  kind: K,
+  kept: KeptSheet<unknown> | null,
+): KeptSheet<SheetBody<K>> | null {
+  return kept && { version: kept.version, body: sheetFrom(kind, kept.body) };
+}
+
 /** A sheet; null where nothing was written yet. */
-export async function readSheet<T>(
+export async function readSheet<K extends SheetKind>(
   db: Queryable,
-  kind: SheetKind,
+  kind: K,
   owner: number,
-): Promise<KeptSheet<T> | null> {
-  const { rows } = await db.query<KeptSheet<T> & Record<string, unknown>>(
-    `SELECT version, body FROM sheets WHERE kind = $1 AND owner = $2`,
-    [kind, owner],
-  );
-  return rows[0] ?? null;
+): Promise<KeptSheet<SheetBody<K>> | null> {
+  return (await readSheets(db, kind, [owner])).get(owner) ?? null;
 }
 
 export interface SheetWrite {
@@ -90,17 +84,21 @@ export interface SheetChange<T> {
 }
 
 /** What was written of a thing, the first first. */
-export async function listSheetChanges<T>(
+export async function listSheetChanges<K extends SheetKind>(
   db: Queryable,
-  kind: SheetKind,
+  kind: K,
   owner: number,
-): Promise<SheetChange<T>[]> {
-  const { rows } = await db.query<SheetChange<T> & Record<string, unknown>>(
+): Promise<SheetChange<SheetBody<K>>[]> {
+  const { rows } = await db.query<SheetChange<unknown> & Record<string, unknown>>(
     `SELECT id, changed_at AS "changedAt", who, reason, was, is_now AS "isNow"
      FROM sheet_changes WHERE kind = $1 AND owner = $2 ORDER BY id`,
     [kind, owner],
   );
-  return rows;
+  return rows.map(({ was, isNow, ...change }) => ({
+    ...change,
+    was: was === null ? null : sheetFrom(kind, was),
+    isNow: sheetFrom(kind, isNow),
+  }));
 }
 
 const OWNERS: Record<SheetKind, string> = {
@@ -124,14 +122,14 @@ export async function sheetOwnerIsThere(db: Queryable, kind: SheetKind, owner: n
 }
 
 /** The sheets of a kind that were written of these owners, by owner. */
-export async function readSheets<T>(
+export async function readSheets<K extends SheetKind>(
   db: Queryable,
-  kind: SheetKind,
+  kind: K,
   owners: readonly number[],
-): Promise<Map<number, KeptSheet<T>>> {
-  const { rows } = await db.query<KeptSheet<T> & { owner: number } & Record<string, unknown>>(
+): Promise<Map<number, KeptSheet<SheetBody<K>>>> {
+  const { rows } = await db.query<{ owner: number; version: number; body: unknown }>(
     `SELECT owner, version, body FROM sheets WHERE kind = $1 AND owner = ANY ($2)`,
     [kind, owners],
   );
-  return new Map(rows.map(({ owner, version, body }) => [owner, { version, body }]));
+  return new Map(rows.map(({ owner, version, body }) => [owner, { version, body: sheetFrom(kind, body) }]));
 }

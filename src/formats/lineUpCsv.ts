@@ -8,7 +8,7 @@ import type { CoverWords } from '@/core/lineUp/underCover';
 import { inBounds, RowReader } from './bundle/rowReader';
 import { ProblemList, type Problem } from './problem';
 import { safeText } from './safeText';
-import { entrySheet, productSheet } from './sheets/lineUpSheets';
+import { entrySheet, productSheet } from '@/contracts/sheets/lineUpSheets';
 import { readTable } from './table';
 
 const FILE = 'line-up.csv';

@@ -50,7 +50,7 @@ async function productSheets(
 ): Promise<Map<number, Product>> {
   const ids = products.map(({ productId }) => productId);
   const sheets = new Map<number, Product>();
-  for (const [id, { body }] of await readSheets<Product>(db, 'product', ids)) sheets.set(id, body);
+  for (const [id, { body }] of await readSheets(db, 'product', ids)) sheets.set(id, body);
   const entries = await firstEntries(db, ids);
   const first: { kind: 'product'; owner: number; body: Product }[] = [];
   for (const { productId, given } of products) {

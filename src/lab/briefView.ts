@@ -26,7 +26,7 @@ function bandIn(source: Record<string, unknown>): Brief['bandDba'] | null {
 
 /** A round-up's brief; version 0 and what its runs say where none was written. Null where there is no round-up. */
 export async function briefOf(db: Queryable, roundUpId: number): Promise<KeptSheet<Brief> | null> {
-  const kept = await readSheet<Brief>(db, 'brief', roundUpId);
+  const kept = await readSheet(db, 'brief', roundUpId);
   if (kept) return kept;
   const roundUp = await getRoundUp(db, roundUpId);
   if (!roundUp) return null;
@@ -65,10 +65,7 @@ export async function viewBrief(roundUpId: number): Promise<BriefView | null> {
   return withDatabase(async (db) => {
     const sheet = await briefOf(db, roundUpId);
     if (!sheet) return null;
-    const [changes, methods] = await Promise.all([
-      listSheetChanges<Brief>(db, 'brief', roundUpId),
-      listMethods(db),
-    ]);
+    const [changes, methods] = await Promise.all([listSheetChanges(db, 'brief', roundUpId), listMethods(db)]);
     const history = changes
       .filter((change) => change.was !== null)
       .map(({ changedAt, who, reason, was, isNow }) => ({

@@ -1,7 +1,3 @@
-import type { Brief } from '@/core/brief/brief';
-import type { Verdict } from '@/core/verdict/verdictSheet';
-import type { PlanSheet } from '@/core/plan/planSheet';
-import type { RigBook } from '@/core/rig/instrument';
 import { unnamed } from '@/core/lineUp/product';
 import { caseNamed } from '@/database/cases';
 import { withDatabase } from '@/database/pool';
@@ -41,10 +37,10 @@ function lineUpPart(entry: LineUpEntry, leaving: Leaving, own: CoverWords): Bund
 export async function exportPlanning(roundUp: RoundUp, leaving: Leaving = 'covered'): Promise<PlanningParts> {
   return withDatabase(async (db) => {
     const [brief, plan, verdict, book, lineUp, revisions] = await Promise.all([
-      readSheet<Brief>(db, 'brief', roundUp.id),
-      readSheet<PlanSheet>(db, 'plan', roundUp.id),
-      readSheet<Verdict>(db, 'verdict', roundUp.id),
-      readSheet<RigBook>(db, 'rig-book', roundUp.rigId),
+      readSheet(db, 'brief', roundUp.id),
+      readSheet(db, 'plan', roundUp.id),
+      readSheet(db, 'verdict', roundUp.id),
+      readSheet(db, 'rig-book', roundUp.rigId),
       lineUpOf(db, roundUp.id),
       listRevisions(db, roundUp.rigId),
     ]);

@@ -1,6 +1,6 @@
 import { array, boolean, object } from 'yup';
 import { MOST } from '@/core/bounds';
-import { text, whole } from '@/formats/sheets/fields';
+import { text, whole } from '@/contracts/sheets/fields';
 
 /** What a person says of entries that the lab may have already, as a request brings it. */
 export const importChoices = object({

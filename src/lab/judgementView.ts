@@ -154,7 +154,7 @@ async function judged(
   const rule = detailRule(roundUpOfLab(view), { load, response }, beyond);
   const { priced, plan } = await withDatabase(async (db) => ({
     priced: await pricedLineUp(db, view.roundUp.id, view.brief),
-    plan: await readSheet<PlanSheet>(db, 'plan', view.roundUp.id),
+    plan: await readSheet(db, 'plan', view.roundUp.id),
   }));
   const prices = new Map(priced.map(({ entry, price }) => [entry.code, price]));
   const loudness = isRise ? await loudnessAtLine(view, key, lineDb) : new Map<string, WithInterval>();

@@ -26,7 +26,7 @@ export async function neutralCode(db: Queryable, entryId: number, coverName: str
     await refuseOnTheRig(db, roundUpId, code);
     const isNow = codeOf(coverName, await codesTaken(db, roundUpId));
     await renameCode(db, { roundUpId, entryId, was: code, isNow, name: coverName });
-    const plan = await readSheet<PlanSheet>(db, 'plan', roundUpId);
+    const plan = await readSheet(db, 'plan', roundUpId);
     if (!plan) continue;
     const body = renamedPlan(plan.body, code, isNow);
     if (JSON.stringify(body) === JSON.stringify(plan.body)) continue;

@@ -190,12 +190,7 @@ type PlanBasis = Pick<PlanView, 'sheet' | 'entries' | 'loads' | 'done'> & { brie
 async function planBasis(view: RoundUpView, today: string): Promise<PlanBasis> {
   const { id } = view.roundUp;
   const [sheet, brief, lineUp, skipped] = await withDatabase((db) =>
-    Promise.all([
-      readSheet<PlanSheet>(db, 'plan', id),
-      briefOf(db, id),
-      lineUpOf(db, id),
-      listSkipped(db, id),
-    ]),
+    Promise.all([readSheet(db, 'plan', id), briefOf(db, id), lineUpOf(db, id), listSkipped(db, id)]),
   );
   const { body } = brief!;
   const byEntry = groupBy(view.runs, (run) => run.entry);

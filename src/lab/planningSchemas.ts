@@ -2,38 +2,19 @@ import { boolean, object, string, type Schema } from 'yup';
 import { MOST } from '@/core/bounds';
 import { QUESTIONS, type Question } from '@/core/brief/questions';
 import { PRODUCT_KINDS, type ProductKind } from '@/core/lineUp/product';
-import type { SheetKind } from '@/database/sheets';
-import { briefSheet } from '@/formats/sheets/briefSheet';
-import { finite, maybeText, text, whole } from '@/formats/sheets/fields';
-import { caseSheet } from '@/formats/sheets/caseSheet';
-import { entrySheet, productSheet, sampleSheet } from '@/formats/sheets/lineUpSheets';
-import { planSheet } from '@/formats/sheets/planSheet';
-import { plateSheet } from '@/formats/sheets/plateSheet';
-import { verdictSheet } from '@/formats/sheets/verdictSheet';
-import { pricesSheet } from '@/formats/sheets/pricesSheet';
-import { rigBookSheet, rigSetupSheet } from '@/formats/sheets/rigSheets';
-
-/** Sheets that are written as they stand; a rig's setup goes by revision. */
-const EDITABLE: Partial<Record<SheetKind, Schema>> = {
-  brief: briefSheet,
-  plan: planSheet,
-  'rig-book': rigBookSheet,
-  product: productSheet,
-  sample: sampleSheet,
-  entry: entrySheet,
-  plate: plateSheet,
-  case: caseSheet,
-  prices: pricesSheet,
-  verdict: verdictSheet,
-};
+import { SHEETS, type SheetKind } from '@/contracts/sheets/sheets';
+import { briefSheet } from '@/contracts/sheets/briefSheet';
+import { finite, maybeText, text, whole } from '@/contracts/sheets/fields';
+import { rigSetupSheet } from '@/contracts/sheets/rigSheets';
 
 const who = () => text(100).default('reviewer');
 
 /** The kind of a sheet that can be written and the schema of an edit of it; null for any other name. */
 export function editableSheet(name: string) {
+  // A rig's setup goes by revision.
+  if (!Object.hasOwn(SHEETS, name) || name === 'rig-setup') return null;
   const kind = name as SheetKind;
-  const body = Object.hasOwn(EDITABLE, kind) ? EDITABLE[kind] : undefined;
-  if (!body) return null;
+  const body: Schema = SHEETS[kind];
   const version = whole().required();
   return { kind, edit: object({ who: who(), reason: text(1000), version, body: body.required() }) };
 }

@@ -1,4 +1,4 @@
-import type { PlateSheet } from '@/formats/sheets/plateSheet';
+import type { PlateSheet } from '@/contracts/sheets/plateSheet';
 import { withDatabase } from '@/database/pool';
 import { readSheets, type KeptSheet } from '@/database/sheets';
 import type { PlatePoint } from '@/core/plate/flatness';
@@ -12,7 +12,7 @@ export async function viewPlates(
 ): Promise<{ entry: LineUpEntry; plate: KeptSheet<PlateSheet> }[]> {
   return withDatabase(async (db) => {
     const lineUp = await lineUpOf(db, roundUpId);
-    const plates = await readSheets<PlateSheet>(
+    const plates = await readSheets(
       db,
       'plate',
       lineUp.map((entry) => entry.entryId),

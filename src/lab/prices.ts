@@ -3,7 +3,7 @@ import { unknown, type Outcome } from '@/core/outcome';
 import type { Brief } from '@/core/brief/brief';
 import { withDatabase, type Queryable } from '@/database/pool';
 import { readSheets, type KeptSheet } from '@/database/sheets';
-import type { PricesSheet } from '@/formats/sheets/pricesSheet';
+import type { PricesSheet } from '@/contracts/sheets/pricesSheet';
 import { lineUpOf, type LineUpEntry } from './lineUpView';
 
 const BLANK: KeptSheet<PricesSheet> = { version: 0, body: { prices: [] } };
@@ -24,7 +24,7 @@ export async function pricedLineUp(
   brief: Pick<Brief, 'region' | 'rates' | 'limits'>,
 ): Promise<PricedEntry[]> {
   const lineUp = await lineUpOf(db, roundUpId);
-  const sheets = await readSheets<PricesSheet>(
+  const sheets = await readSheets(
     db,
     'prices',
     lineUp.map(({ entryId }) => entryId),
@@ -60,7 +60,7 @@ export async function pricesOf(roundUpId: number): Promise<{ entry: string; pric
   return withDatabase(async (db) => {
     const lineUp = await lineUpOf(db, roundUpId);
     const ids = lineUp.map(({ entryId }) => entryId);
-    const sheets = await readSheets<PricesSheet>(db, 'prices', ids);
+    const sheets = await readSheets(db, 'prices', ids);
     return lineUp.flatMap(({ entryId, code }) => {
       const prices = sheets.get(entryId)?.body.prices ?? [];
       return prices.length > 0 ? [{ entry: code, prices }] : [];

@@ -1,6 +1,5 @@
 import { openSession } from '@/database/bench';
 import { withDatabase } from '@/database/pool';
-import type { RigBook } from '@/core/rig/instrument';
 import { getRoundUp } from '@/database/roundUps';
 import { listSheetChanges, readSheet } from '@/database/sheets';
 import { IMPORTED } from './importPlanning';
@@ -31,7 +30,7 @@ const kept = keptWhileUnwritten(async (db, roundUpId): Promise<RailView> => {
   const lineUp = await lineUpOf(db, roundUpId);
   const roundUp = await getRoundUp(db, roundUpId);
   const setup = roundUp && (await readSheet(db, 'rig-setup', roundUp.rigRevisionId));
-  const book = roundUp && (await readSheet<RigBook>(db, 'rig-book', roundUp.rigId));
+  const book = roundUp && (await readSheet(db, 'rig-book', roundUp.rigId));
   const view = await viewRoundUp(roundUpId);
   const open = await openSession(db);
   return {

@@ -1,6 +1,6 @@
 import { array, boolean, object, type InferType } from 'yup';
 import { MOST } from '@/core/bounds';
-import { bounded, counted, text, whole } from '@/formats/sheets/fields';
+import { bounded, counted, text, whole } from '@/contracts/sheets/fields';
 
 /** A reviewer's plan for raw logs: how they join, where they are cut, and where the runs go. */
 export const rawRunsPlan = object({

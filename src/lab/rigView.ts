@@ -114,7 +114,7 @@ export async function viewRig(roundUpId: number): Promise<RigView | null> {
     if (!roundUp) return null;
     const rows = await listRevisions(db, roundUp.rigId);
     const current = rows.find((row) => row.id === roundUp.rigRevisionId)!;
-    const book = await readSheet<RigBook>(db, 'rig-book', roundUp.rigId);
+    const book = await readSheet(db, 'rig-book', roundUp.rigId);
     return {
       rigId: roundUp.rigId,
       name: current.rig,

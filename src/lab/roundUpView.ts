@@ -5,7 +5,6 @@ import { RISE } from '@/core/responses/responses';
 import { curvesOf, ruleOf, type Asked } from '@/core/roundUp/order';
 import type { RankedRun, RoundUp as RankedRoundUp } from '@/core/roundUp/roundUp';
 import { briefLoad, type Brief } from '@/core/brief/brief';
-import type { RigBook } from '@/core/rig/instrument';
 import { instrumentDoubt, type InstrumentDoubt } from '@/core/rig/instrumentDoubt';
 import { loadKey, loadLabel, type Load } from '@/core/runs/load';
 import { isFlagged, runState, whatToKnow, type RunState } from '@/core/runs/runState';
@@ -51,7 +50,7 @@ async function readRoundUp(db: Queryable, id: number): Promise<RoundUpView | nul
   const [entries, runs, book, brief] = await Promise.all([
     citedEntries(db, id),
     listRuns(db, id),
-    readSheet<RigBook>(db, 'rig-book', roundUp.rigId),
+    readSheet(db, 'rig-book', roundUp.rigId),
     briefOf(db, id),
   ]);
   const { body, version } = brief!;

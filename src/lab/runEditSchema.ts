@@ -2,7 +2,13 @@ import { array, boolean, object, string, type InferType, type ObjectSchema } fro
 
 import { BOUNDS, MOST } from '@/core/bounds';
 import { TYPED_MEANS } from '@/core/responses/typedMeans';
-import { bounded, counted as countedField, finite, maybeText as text, whole } from '@/formats/sheets/fields';
+import {
+  bounded,
+  counted as countedField,
+  finite,
+  maybeText as text,
+  whole,
+} from '@/contracts/sheets/fields';
 import { spotReadings } from './spotReadingsSchema';
 
 const counted = () => countedField(BOUNDS.count.max);

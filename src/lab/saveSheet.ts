@@ -84,8 +84,8 @@ export const entryColumns = (product: Product, entry: Entry): EntryColumns => ({
 export async function syncEntry(db: Queryable, entryId: number): Promise<void> {
   const owner = await entryOwner(db, entryId);
   if (!owner) throw new Refused('this entry is not there any more');
-  const product = (await readSheet<Product>(db, 'product', owner.productId))?.body ?? blankProductOf(owner);
-  const entry = (await readSheet<Entry>(db, 'entry', entryId))?.body ?? blankEntryOf(owner);
+  const product = (await readSheet(db, 'product', owner.productId))?.body ?? blankProductOf(owner);
+  const entry = (await readSheet(db, 'entry', entryId))?.body ?? blankEntryOf(owner);
   const problem = entryProblem(product.kind, entry) ?? (await outsideItsCases(db, entryId, entry));
   if (problem) throw new Refused(problem, 'fans');
   await updateEntryColumns(db, entryId, entryColumns(product, entry));

@@ -1,7 +1,7 @@
 import { array, object, string, ValidationError, type InferType } from 'yup';
 import { inOwnUnit, READING_QUANTITIES, type ReadingQuantity } from '@/core/responses/readingUnits';
 import type { SpotReading } from '@/core/responses/spotReading';
-import { bounded, finite, maybeText as text } from '@/formats/sheets/fields';
+import { bounded, finite, maybeText as text } from '@/contracts/sheets/fields';
 
 const MOST_PLACES = 60;
 const MOST_READINGS = 50;

@@ -3,7 +3,7 @@ import { priceFront, type FrontStanding } from '@/core/judgement/priceFront';
 import type { DatedPrice } from '@/core/lineUp/prices';
 import type { PlacedEntry } from '@/core/ranking/rankAtLine';
 import type { KeptSheet } from '@/database/sheets';
-import type { PricesSheet } from '@/formats/sheets/pricesSheet';
+import type { PricesSheet } from '@/contracts/sheets/pricesSheet';
 import { viewPrices } from './prices';
 import { verdictOf, type VerdictQuery, type VerdictView } from './verdictView';
 import type { RoundUpView } from './roundUpView';

@@ -63,8 +63,8 @@ const MOST_HISTORY = 30;
 export async function viewWriting(view: RoundUpView): Promise<WriteView> {
   const { id } = view.roundUp;
   const { sheet, changes } = await withDatabase(async (db) => ({
-    sheet: await readSheet<Verdict>(db, 'verdict', id),
-    changes: await listSheetChanges<Verdict>(db, 'verdict', id),
+    sheet: await readSheet(db, 'verdict', id),
+    changes: await listSheetChanges(db, 'verdict', id),
   }));
   const { responses } = await availableResponses(view);
   return {

@@ -3,7 +3,7 @@ import type { LayoutFan } from '@/core/cases/layout';
 import { addCase, caseOf, removeCase, viewCases } from '@/lab/cases';
 import { viewLineUp } from '@/lab/lineUpView';
 import { saveSheet } from '@/lab/saveSheet';
-import { caseSheet } from '@/formats/sheets/caseSheet';
+import { caseSheet } from '@/contracts/sheets/caseSheet';
 import { caseRoundUp } from '@/simulator/caseRoundUp';
 import { asBytes } from '@/simulator/demoFiles';
 import { exported, importAsNew, importSound, inFreshLab } from '../support/lab';

@@ -10,7 +10,6 @@ import { verdictOf, verdictQuery } from '@/lab/verdictView';
 import { listChanges } from '@/database/changes';
 import { withDatabase } from '@/database/pool';
 import { readSheet } from '@/database/sheets';
-import type { RigBook } from '@/core/rig/instrument';
 import { readBundle } from '@/formats/bundle/readBundle';
 import { asBytes } from '@/simulator/demoFiles';
 import { monthsRoundUp } from '@/simulator/monthsRoundUp';
@@ -141,7 +140,7 @@ test('a typed run of the meter’s week, edited by hand afterwards, keeps its co
 
 test('a check that is found later says who cannot be corrected: they are held, and freed again', async () => {
   const { rigId } = (await viewed()).roundUp;
-  const book = (await withDatabase((db) => readSheet<RigBook>(db, 'rig-book', rigId)))!;
+  const book = (await withDatabase((db) => readSheet(db, 'rig-book', rigId)))!;
   const checks = book.body.checks.map((check) =>
     check.on === '2026-10-14' ? { ...check, reading: 94.0 } : check,
   );

@@ -4,7 +4,6 @@ import { Client } from 'pg';
 import { closePool, withDatabase } from '@/database/pool';
 import { listSkipped } from '@/database/bench';
 import { readSheet } from '@/database/sheets';
-import type { PlanSheet } from '@/core/plan/planSheet';
 import { offersOfLab } from '@/lab/fromTheLab';
 import { USUAL_PLACES } from '@/core/brief/brief';
 import { importBundle } from '@/lab/importBundle';
@@ -82,7 +81,7 @@ test('nothing of it is lost: runs, numbers, logs, and what was written', async (
 });
 
 test('loads are named by their key where they had labels, in the plan and at the bench', async () => {
-  const plan = await withDatabase((db) => readSheet<PlanSheet>(db, 'plan', 1));
+  const plan = await withDatabase((db) => readSheet(db, 'plan', 1));
   expect(plan!.body.droppedLoads).toEqual(['90', '140~render', '90+200', '0']);
   expect(await withDatabase((db) => listSkipped(db, 1))).toMatchObject([
     { setting: '33 dB(A)', loadW: 140, loadName: 'render', gpuLoadW: 60, why: 'too loud' },

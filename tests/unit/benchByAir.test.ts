@@ -12,7 +12,7 @@ import { benchStep } from '@/core/bench/mountRun';
 import { keptReadings, PROBE_CHANNEL, probeReading, type ProbePlace } from '@/core/bench/probe';
 import { spotMean } from '@/core/responses/spotReading';
 import { methodCard } from '@/core/brief/methodCard';
-import { briefSheet } from '@/formats/sheets/briefSheet';
+import { briefSheet } from '@/contracts/sheets/briefSheet';
 import { faceSpeed, fanLevelDb, fanPressurePa, flowThrough, RESISTANCES, speedAt } from '@/simulator/airFan';
 import { AIR_FANS } from '@/simulator/airRoundUp';
 import { BOATHOUSE, BOATHOUSE_RIG } from '@/simulator/boathouse';

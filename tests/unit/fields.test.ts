@@ -3,7 +3,7 @@ import { array, object } from 'yup';
 import { coverWords } from '@/core/lineUp/underCover';
 import { MOST } from '@/core/bounds';
 import { ProblemList } from '@/formats/problem';
-import { bounded, counted, day, finite, maybeText, measure, text, whole } from '@/formats/sheets/fields';
+import { bounded, counted, day, finite, maybeText, measure, text, whole } from '@/contracts/sheets/fields';
 import { lineUpTable, readLineUp } from '@/formats/lineUpCsv';
 import { readTable } from '@/formats/table';
 

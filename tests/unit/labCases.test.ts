@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { caseProblem, roomInCase, usualCase, type LabCase } from '@/core/cases/labCase';
 import { CASE_PLACES, drawnSlots, layoutProblem, USUAL_CASE, type LayoutFan } from '@/core/cases/layout';
-import { caseSheet } from '@/formats/sheets/caseSheet';
+import { caseSheet } from '@/contracts/sheets/caseSheet';
 
 const fan = (place: LayoutFan['place'], slot: number, sizeMm: number | null = 120): LayoutFan => ({
   ...{ place, slot, sizeMm, direction: 'in', fan: 'Brisa', dutyPct: null },

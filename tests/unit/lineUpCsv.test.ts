@@ -3,7 +3,7 @@ import { blankEntry, blankFan, type Entry } from '@/core/lineUp/entry';
 import { blankProduct, type Product } from '@/core/lineUp/product';
 import { coverWords } from '@/core/lineUp/underCover';
 import { lineUpTable, readLineUp } from '@/formats/lineUpCsv';
-import { entrySheet, productSheet } from '@/formats/sheets/lineUpSheets';
+import { entrySheet, productSheet } from '@/contracts/sheets/lineUpSheets';
 
 /** Every field of a product, none as it is left blank. */
 const WHOLE: Product = {

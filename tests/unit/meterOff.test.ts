@@ -5,7 +5,7 @@ import { calibratorReadings, meterOff, type MeteredRun } from '@/core/drift/mete
 import { meterCorrection } from '@/core/drift/meterCorrection';
 import { levelOfRun } from '@/core/levels/meterMean';
 import { checkTrouble, type DailyCheck } from '@/core/rig/instrument';
-import { rigBookSheet } from '@/formats/sheets/rigSheets';
+import { rigBookSheet } from '@/contracts/sheets/rigSheets';
 import { seededChance } from '@/core/statistics/chance';
 
 const DAY = 86_400_000;

@@ -5,7 +5,7 @@ import { airflowWall, type WallPoint } from '@/core/judgement/airflowWall';
 import { chanceAhead } from '@/core/judgement/chanceAhead';
 import { chanceFirst } from '@/core/judgement/chanceFirst';
 import { priceFront } from '@/core/judgement/priceFront';
-import { rigBookSheet } from '@/formats/sheets/rigSheets';
+import { rigBookSheet } from '@/contracts/sheets/rigSheets';
 import { orderSchema } from '@/lab/bench/orderSchema';
 import { newRun, runChanges, runEdit, runEdits } from '@/lab/runEditSchema';
 

@@ -1,9 +1,9 @@
 import type { Schema } from 'yup';
 import { defaultSetup } from '@/core/rig/rigSetup';
 import { defaultPlanSettings } from '@/core/plan/planSettings';
-import { entrySheet, productSheet, sampleSheet } from '@/formats/sheets/lineUpSheets';
-import { planSheet } from '@/formats/sheets/planSheet';
-import { rigSetupSheet } from '@/formats/sheets/rigSheets';
+import { entrySheet, productSheet, sampleSheet } from '@/contracts/sheets/lineUpSheets';
+import { planSheet } from '@/contracts/sheets/planSheet';
+import { rigSetupSheet } from '@/contracts/sheets/rigSheets';
 import {
   entryChange,
   newCase,

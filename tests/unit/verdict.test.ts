@@ -12,7 +12,7 @@ import { markdownHtml } from '@/formats/report/markdown';
 import { orderCsv, orderMarkdown, orderPlainHtml } from '@/formats/report/orderText';
 import type { OrderTable, ReportData } from '@/formats/report/reportData';
 import { reportHtml } from '@/formats/report/reportHtml';
-import { verdictSheet } from '@/formats/sheets/verdictSheet';
+import { verdictSheet } from '@/contracts/sheets/verdictSheet';
 import { reasonOf, valueOf } from '../support/outcome';
 
 const placed = (entry: string, from: number, to: number, more: Partial<PlacedEntry> = {}) =>

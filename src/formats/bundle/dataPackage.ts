@@ -2,7 +2,7 @@ import { array, number, object, string, ValidationError } from 'yup';
 import { MOST, outOfBounds, unfitJson, unfitText, type Bound } from '@/core/bounds';
 import { POWER_PLACES, type PowerPlace } from '@/core/reduction/powerPlace';
 import { UnusableInput, type Problem } from '../problem';
-import { text } from '../sheets/fields';
+import { text } from '@/contracts/sheets/fields';
 import { readPlanningParts, type PlanningParts } from './planningParts';
 
 export const FORMAT_VERSION = 1;

@@ -1,7 +1,7 @@
 import type { PlatePoint } from '@/core/plate/flatness';
 import type { ProblemList } from '../problem';
 import { readTable } from '../table';
-import { MOST_PLATE_POINTS } from '../sheets/plateSheet';
+import { MOST_PLATE_POINTS } from '@/contracts/sheets/plateSheet';
 import { RowReader } from './rowReader';
 
 const FILE = 'flatness.csv';

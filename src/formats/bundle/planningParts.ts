@@ -9,15 +9,15 @@ import type { PlanSheet } from '@/core/plan/planSheet';
 import type { RigBook } from '@/core/rig/instrument';
 import type { RigSetup } from '@/core/rig/rigSetup';
 import type { Problem } from '../problem';
-import { briefSheet } from '../sheets/briefSheet';
-import { caseSheet } from '../sheets/caseSheet';
-import { text, whole } from '../sheets/fields';
-import type { PlateSheet } from '../sheets/plateSheet';
-import type { PricesSheet } from '../sheets/pricesSheet';
-import { entrySheet, productSheet, sampleSheet } from '../sheets/lineUpSheets';
-import { planSheet } from '../sheets/planSheet';
-import { verdictSheet } from '../sheets/verdictSheet';
-import { rigBookSheet, rigSetupSheet } from '../sheets/rigSheets';
+import { briefSheet } from '@/contracts/sheets/briefSheet';
+import { caseSheet } from '@/contracts/sheets/caseSheet';
+import { text, whole } from '@/contracts/sheets/fields';
+import type { PlateSheet } from '@/contracts/sheets/plateSheet';
+import type { PricesSheet } from '@/contracts/sheets/pricesSheet';
+import { entrySheet, productSheet, sampleSheet } from '@/contracts/sheets/lineUpSheets';
+import { planSheet } from '@/contracts/sheets/planSheet';
+import { verdictSheet } from '@/contracts/sheets/verdictSheet';
+import { rigBookSheet, rigSetupSheet } from '@/contracts/sheets/rigSheets';
 
 export interface BundleRevision {
   revision: number;

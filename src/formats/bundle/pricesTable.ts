@@ -1,9 +1,9 @@
 import type { DatedPrice } from '@/core/lineUp/prices';
 import type { ProblemList } from '../problem';
-import { MOST_PRICES } from '../sheets/pricesSheet';
+import { MOST_PRICES } from '@/contracts/sheets/pricesSheet';
 import { readTable } from '../table';
 import { inBounds, RowReader } from './rowReader';
-import { day } from '../sheets/fields';
+import { day } from '@/contracts/sheets/fields';
 
 const FILE = 'prices.csv';
 const REQUIRED = ['entry', 'date', 'price'];

@@ -1,5 +1,5 @@
 import { object, string, type InferType } from 'yup';
-import { finite, flag, text, whole } from '@/formats/sheets/fields';
+import { finite, flag, text, whole } from '@/contracts/sheets/fields';
 
 const ORDERS = ['start', 'confirm', 'overrule', 'abort', 'note', 'remount', 'stands', 'speed'] as const;
 

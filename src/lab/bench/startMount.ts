@@ -6,7 +6,6 @@ import { layPlan } from '@/core/plan/laidPlan';
 import { soakMinutes } from '@/core/plan/planSettings';
 import { insertSession, openSession } from '@/database/bench';
 import { inTransaction } from '@/database/pool';
-import type { RigSetup } from '@/core/rig/rigSetup';
 import { readSheet } from '@/database/sheets';
 import { getRoundUp } from '@/database/roundUps';
 import { briefOf } from '../briefView';
@@ -77,7 +76,7 @@ export async function startMount(
   const { settings } = plan.sheet.body;
   return inTransaction(async (db) => {
     const roundUp = (await getRoundUp(db, roundUpId))!;
-    const setup = await readSheet<RigSetup>(db, 'rig-setup', roundUp.rigRevisionId);
+    const setup = await readSheet(db, 'rig-setup', roundUp.rigRevisionId);
     const open = await openSession(db);
     if (open) throw new Refused(`${open.state.name} is on the rig: end that mount first`);
     const { question, places } = (await briefOf(db, roundUpId))!.body;

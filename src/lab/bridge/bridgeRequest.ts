@@ -1,5 +1,5 @@
 import { boolean, object } from 'yup';
-import { text, whole } from '@/formats/sheets/fields';
+import { text, whole } from '@/contracts/sheets/fields';
 
 /** A bridge that is used, or left. */
 export const bridgeRequest = object({

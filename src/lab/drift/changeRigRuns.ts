@@ -4,7 +4,7 @@ import { lockRigRun, type LockedRigRun } from '@/database/controlHolds';
 import { inTransaction, type Queryable } from '@/database/pool';
 import type { RunFields } from '@/core/runs/runColumns';
 import { updateRun } from '@/database/runEdits';
-import { text, whole } from '@/formats/sheets/fields';
+import { text, whole } from '@/contracts/sheets/fields';
 import { Refused } from '../refusal';
 
 /** Many runs of a rig, each with the version that was seen, and why they are changed. */

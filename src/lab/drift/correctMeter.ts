@@ -2,7 +2,6 @@ import { calibratorReadings } from '@/core/drift/meterOff';
 import { meterCorrection } from '@/core/drift/meterCorrection';
 import { runTimeMs } from '@/core/drift/runTime';
 import type { LevelCorrection } from '@/core/levels/levelCorrection';
-import type { RigBook } from '@/core/rig/instrument';
 import { correctionOf } from '@/core/runs/runColumns';
 import { readSheet } from '@/database/sheets';
 import { Refused } from '../refusal';
@@ -23,7 +22,7 @@ export function correctMeter(
   wish: RigRunsWish & { what: Correcting },
 ): Promise<{ changed: number }> {
   return changeRigRuns(rigId, wish, async (db, reason) => {
-    const book = await readSheet<RigBook>(db, 'rig-book', rigId);
+    const book = await readSheet(db, 'rig-book', rigId);
     const checks = calibratorReadings(book?.body.checks ?? []);
     const madeFor = (startedAt: string): LevelCorrection => {
       const atMs = runTimeMs(startedAt);

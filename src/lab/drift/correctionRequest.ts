@@ -1,5 +1,5 @@
 import { object, string } from 'yup';
-import { text } from '@/formats/sheets/fields';
+import { text } from '@/contracts/sheets/fields';
 import { rigRunsWish } from './changeRigRuns';
 import type { Correcting } from './correctMeter';
 

@@ -9,7 +9,6 @@ import { coolerLevel } from '@/core/levels/coolerLevel';
 import { correctedLevel } from '@/core/levels/levelCorrection';
 import type { Outcome } from '@/core/outcome';
 import { responseOf, RESPONSES, RISE, type Response } from '@/core/responses/responses';
-import type { RigBook } from '@/core/rig/instrument';
 import { groupBy } from '@/core/statistics/groupBy';
 import type { Variance } from '@/core/uncertainty/rigSpread';
 import { correctionOf } from '@/core/runs/runColumns';
@@ -134,7 +133,7 @@ async function watched(view: RoundUpView, wanted: string): Promise<Watched> {
         : listCourseRuns(db, { rigId, response: response.id, windowS }),
       listRigRuns(db, rigId, windowS),
       listRevisions(db, rigId),
-      readSheet<RigBook>(db, 'rig-book', rigId),
+      readSheet(db, 'rig-book', rigId),
       countUndatedControls(db, rigId),
     ]),
   );

@@ -1,5 +1,5 @@
 import { date, object } from 'yup';
-import { text, whole } from '@/formats/sheets/fields';
+import { text, whole } from '@/contracts/sheets/fields';
 
 const time = () =>
   date()

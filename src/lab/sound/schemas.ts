@@ -1,5 +1,5 @@
 import { array, boolean, object, string } from 'yup';
-import { bounded, maybeText, text, whole } from '@/formats/sheets/fields';
+import { bounded, maybeText, text, whole } from '@/contracts/sheets/fields';
 import type { RecordingRequest } from './keepRecording';
 
 const KINDS = ['clip', 'calibration', 'room'] as const;
