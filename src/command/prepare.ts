@@ -1,5 +1,5 @@
 import { closePool, DatabaseAway } from '@/database/pool';
-import { prepareLab } from '@/lab/prepareLab';
+import { prepareLab } from '@/lab/roundUps/prepareLab';
 
 /** Address of a database without its password. */
 function shownUrl(databaseUrl: string): string {

@@ -6,7 +6,7 @@ import { AGAINST, type Against } from '@/core/curves/curveRule';
 import type { PlacedEntry } from '@/core/ranking/rankAtLine';
 
 import { withLoudness } from '@/lab/sound/bundleClips';
-import { rankBundle, whereWords, type BundleRanking, type RankChoice } from '@/lab/rankBundle';
+import { rankBundle, whereWords, type BundleRanking, type RankChoice } from '@/lab/model/rankBundle';
 import { readBundle } from '@/formats/bundle/readBundle';
 import { problemText } from '@/formats/problem';
 import { bundleAt } from './bundleAt';

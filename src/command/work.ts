@@ -2,7 +2,7 @@
 import type { Tell } from '@/core/progress';
 import { inRequest } from '@/database/sentRequests';
 import { runJob, type JobInput, type JobName } from '@/lab/work/jobs';
-import { sweepOldUploads } from '@/lab/uploads';
+import { sweepOldUploads } from '@/lab/bring/uploads';
 import { sentFailure, type FromWorker } from '@/lab/work/messages';
 
 const TELL_MS = 150;

@@ -1,6 +1,6 @@
 import { Client } from 'pg';
 import { closePool } from '../../src/database/pool';
-import { importBundle } from '../../src/lab/importBundle';
+import { importBundle } from '../../src/lab/bring/importBundle';
 import { startApplication } from '../support/application';
 import { freshDatabase } from '../support/database';
 import { benchBundle } from './bundle';

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { inferSchema, initParser } from 'udsv';
 import { closePool } from '../../src/database/pool';
 import { readFolder } from '../../src/formats/bundle/bundleFolder';
-import { importBundle } from '../../src/lab/importBundle';
+import { importBundle } from '../../src/lab/bring/importBundle';
 import { BOATHOUSE, BOATHOUSE_RIG } from '../../src/simulator/boathouse';
 import { seededChance } from '../../src/core/statistics/chance';
 import { simulateRun } from '../../src/simulator/simulateRun';

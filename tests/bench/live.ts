@@ -6,7 +6,7 @@ import { Client } from 'pg';
 import { beginMount } from '../../src/core/bench/benchState';
 import { insertCommand, insertSession } from '../../src/database/bench';
 import { closePool, withDatabase } from '../../src/database/pool';
-import { importBundle } from '../../src/lab/importBundle';
+import { importBundle } from '../../src/lab/bring/importBundle';
 import { asBytes } from '../../src/simulator/demoFiles';
 import { fanRoundUp } from '../../src/simulator/fanRoundUp';
 import { startApplication } from '../support/application';

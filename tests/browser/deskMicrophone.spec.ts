@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { closePool } from '../../src/database/pool';
-import { viewRoundUp } from '../../src/lab/roundUpView';
+import { viewRoundUp } from '../../src/lab/model/roundUpView';
 import { viewRecordings } from '../../src/lab/sound/soundView';
 import { startApplication, type Application } from '../support/application';
 import { seriousFaults } from '../support/axe';

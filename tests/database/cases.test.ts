@@ -1,8 +1,8 @@
 import type { LabCase } from '@/core/cases/labCase';
 import type { LayoutFan } from '@/core/cases/layout';
-import { addCase, caseOf, removeCase, viewCases } from '@/lab/cases';
-import { viewLineUp } from '@/lab/lineUpView';
-import { saveSheet } from '@/lab/saveSheet';
+import { addCase, caseOf, removeCase, viewCases } from '@/lab/lineUp/cases';
+import { viewLineUp } from '@/lab/lineUp/lineUpView';
+import { saveSheet } from '@/lab/planning/saveSheet';
 import { caseSheet } from '@/contracts/sheets/caseSheet';
 import { caseRoundUp } from '@/simulator/caseRoundUp';
 import { asBytes } from '@/simulator/demoFiles';

@@ -1,10 +1,10 @@
 import { withDatabase } from '@/database/pool';
-import { viewDesk } from '@/lab/deskView';
-import { viewNextStep } from '@/lab/nextStep';
-import { viewPlan } from '@/lab/planView';
-import { viewRoundUp } from '@/lab/roundUpView';
-import { viewLeaders } from '@/lab/leaders';
-import { createRoundUp } from '@/lab/createRoundUp';
+import { viewDesk } from '@/lab/roundUps/deskView';
+import { viewNextStep } from '@/lab/roundUps/nextStep';
+import { viewPlan } from '@/lab/planning/planView';
+import { viewRoundUp } from '@/lab/model/roundUpView';
+import { viewLeaders } from '@/lab/orders/leaders';
+import { createRoundUp } from '@/lab/roundUps/createRoundUp';
 import { asBytes } from '@/simulator/demoFiles';
 import { monthsRoundUp } from '@/simulator/monthsRoundUp';
 import { demoBundle } from '@/simulator/demoBundle';

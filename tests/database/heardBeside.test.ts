@@ -1,8 +1,8 @@
-import { viewEntryNotes } from '@/lab/entryNotes';
-import { viewValue } from '@/lab/valueView';
-import { viewJudgement } from '@/lab/judgementView';
-import { viewRoundUp } from '@/lab/roundUpView';
-import { viewSchools } from '@/lab/schoolsView';
+import { viewEntryNotes } from '@/lab/lineUp/entryNotes';
+import { viewValue } from '@/lab/orders/valueView';
+import { viewJudgement } from '@/lab/orders/judgementView';
+import { viewRoundUp } from '@/lab/model/roundUpView';
+import { viewSchools } from '@/lab/orders/schoolsView';
 import { pack } from '@/core/packed';
 import { measuresOf } from '@/stages/judgement/measures';
 import type { JudgementData } from '@/stages/judgement/judgementData';

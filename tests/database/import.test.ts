@@ -4,11 +4,11 @@ import { listRoundUps } from '@/database/roundUps';
 import { readTrace } from '@/database/traces';
 import { readFolder } from '@/formats/bundle/bundleFolder';
 import { readBundle } from '@/formats/bundle/readBundle';
-import { rankBundle } from '@/lab/rankBundle';
-import { riseCurves, notedRuns, viewRoundUp } from '@/lab/roundUpView';
-import { viewRun } from '@/lab/runView';
-import { viewVerdict } from '@/lab/verdictView';
-import { verdictCsv } from '@/lab/verdictCsv';
+import { rankBundle } from '@/lab/model/rankBundle';
+import { riseCurves, notedRuns, viewRoundUp } from '@/lab/model/roundUpView';
+import { viewRun } from '@/lab/runs/runView';
+import { viewVerdict } from '@/lab/orders/verdictView';
+import { verdictCsv } from '@/lab/orders/verdictCsv';
 import { replacing, smallBundle } from '../support/bundles';
 import { importAsNew, importSound, inFreshLab } from '../support/lab';
 

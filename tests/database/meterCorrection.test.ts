@@ -1,12 +1,12 @@
 import { correctMeter } from '@/lab/drift/correctMeter';
-import { editRun } from '@/lab/editRun';
+import { editRun } from '@/lab/runs/editRun';
 import { holdRuns } from '@/lab/drift/holdRuns';
 import { rigTrouble, viewWatch } from '@/lab/drift/watchView';
-import { rankBundle } from '@/lab/rankBundle';
+import { rankBundle } from '@/lab/model/rankBundle';
 import { bundleReport } from '@/lab/report/bundleReport';
-import { viewRoundUp } from '@/lab/roundUpView';
-import { saveSheet } from '@/lab/saveSheet';
-import { verdictOf, verdictQuery } from '@/lab/verdictView';
+import { viewRoundUp } from '@/lab/model/roundUpView';
+import { saveSheet } from '@/lab/planning/saveSheet';
+import { verdictOf, verdictQuery } from '@/lab/orders/verdictView';
 import { listChanges } from '@/database/changes';
 import { withDatabase } from '@/database/pool';
 import { readSheet } from '@/database/sheets';

@@ -4,12 +4,12 @@ import { Client } from 'pg';
 import { closePool, withDatabase } from '@/database/pool';
 import { listSkipped } from '@/database/bench';
 import { readSheet } from '@/database/sheets';
-import { offersOfLab } from '@/lab/fromTheLab';
+import { offersOfLab } from '@/lab/lineUp/fromTheLab';
 import { USUAL_PLACES } from '@/core/brief/brief';
-import { importBundle } from '@/lab/importBundle';
-import { viewLineUp } from '@/lab/lineUpView';
-import { viewResponse } from '@/lab/responseView';
-import { notedRuns, viewRoundUp } from '@/lab/roundUpView';
+import { importBundle } from '@/lab/bring/importBundle';
+import { viewLineUp } from '@/lab/lineUp/lineUpView';
+import { viewResponse } from '@/lab/model/responseView';
+import { notedRuns, viewRoundUp } from '@/lab/model/roundUpView';
 import { commandOn, emptyDatabase } from '../support/database';
 import { exported } from '../support/lab';
 

@@ -1,13 +1,13 @@
 import { defaultBrief } from '@/core/brief/brief';
-import { createRoundUp } from '@/lab/createRoundUp';
-import { addByName } from '@/lab/changeLineUp';
-import { typeRun } from '@/lab/typeRun';
-import { rankBundle } from '@/lab/rankBundle';
-import { newRun } from '@/lab/runEditSchema';
-import { riseCurves, loadsOf, viewRoundUp } from '@/lab/roundUpView';
-import { saveSheet } from '@/lab/saveSheet';
-import { viewPlan } from '@/lab/planView';
-import { viewVerdict } from '@/lab/verdictView';
+import { createRoundUp } from '@/lab/roundUps/createRoundUp';
+import { addByName } from '@/lab/lineUp/changeLineUp';
+import { typeRun } from '@/lab/runs/typeRun';
+import { rankBundle } from '@/lab/model/rankBundle';
+import { newRun } from '@/lab/runs/runEditSchema';
+import { riseCurves, loadsOf, viewRoundUp } from '@/lab/model/roundUpView';
+import { saveSheet } from '@/lab/planning/saveSheet';
+import { viewPlan } from '@/lab/planning/planView';
+import { viewVerdict } from '@/lab/orders/verdictView';
 import { readBundle } from '@/formats/bundle/readBundle';
 import { exported, importAsNew, inFreshLab } from '../support/lab';
 

@@ -1,14 +1,14 @@
 import { withDatabase } from '@/database/pool';
 import { listValues } from '@/database/runValues';
-import { importRawRuns } from '@/lab/importRawRuns';
-import { offeredColumns, packedLogbook } from '@/lab/logbookRows';
-import { rawRunsPlan } from '@/lab/rawRunsSchema';
-import { viewRoundUp } from '@/lab/roundUpView';
-import { beginUpload, takeFile, uploadedFiles } from '@/lab/uploads';
-import { viewVerdict } from '@/lab/verdictView';
+import { importRawRuns } from '@/lab/bring/importRawRuns';
+import { offeredColumns, packedLogbook } from '@/lab/runs/logbookRows';
+import { rawRunsPlan } from '@/lab/bring/rawRunsSchema';
+import { viewRoundUp } from '@/lab/model/roundUpView';
+import { beginUpload, takeFile, uploadedFiles } from '@/lab/bring/uploads';
+import { viewVerdict } from '@/lab/orders/verdictView';
 import { unpackRows } from '@/core/runs/logbookRow';
 import { readBundle } from '@/formats/bundle/readBundle';
-import { rankBundle } from '@/lab/rankBundle';
+import { rankBundle } from '@/lab/model/rankBundle';
 import { smallBundle } from '../support/bundles';
 import { exported, importSound, inFreshLab } from '../support/lab';
 

@@ -1,10 +1,10 @@
 import { defaultBrief } from '@/core/brief/brief';
 import { withDatabase } from '@/database/pool';
 import { listSheetChanges } from '@/database/sheets';
-import { briefOf } from '@/lab/briefView';
-import { editableSheet } from '@/lab/planningSchemas';
-import { saveSheet } from '@/lab/saveSheet';
-import { viewRoundUp } from '@/lab/roundUpView';
+import { briefOf } from '@/lab/planning/briefView';
+import { editableSheet } from '@/lab/planning/planningSchemas';
+import { saveSheet } from '@/lab/planning/saveSheet';
+import { viewRoundUp } from '@/lab/model/roundUpView';
 import { smallBundle } from '../support/bundles';
 import { importSound, inFreshLab } from '../support/lab';
 

@@ -1,17 +1,17 @@
 import { TYPED_MEANS } from '@/core/responses/typedMeans';
 import { withDatabase } from '@/database/pool';
 import { listValues } from '@/database/runValues';
-import { addByName } from '@/lab/changeLineUp';
-import { editRun } from '@/lab/editRun';
-import { importBundle } from '@/lab/importBundle';
-import { createRoundUp } from '@/lab/createRoundUp';
-import { viewLineUp } from '@/lab/lineUpView';
-import { offeredPlaces } from '@/lab/readPlaces';
-import { newRun, runEdit } from '@/lab/runEditSchema';
-import { viewRoundUp } from '@/lab/roundUpView';
-import { saveSheet } from '@/lab/saveSheet';
-import { viewBrief } from '@/lab/briefView';
-import { typeRun } from '@/lab/typeRun';
+import { addByName } from '@/lab/lineUp/changeLineUp';
+import { editRun } from '@/lab/runs/editRun';
+import { importBundle } from '@/lab/bring/importBundle';
+import { createRoundUp } from '@/lab/roundUps/createRoundUp';
+import { viewLineUp } from '@/lab/lineUp/lineUpView';
+import { offeredPlaces } from '@/lab/air/readPlaces';
+import { newRun, runEdit } from '@/lab/runs/runEditSchema';
+import { viewRoundUp } from '@/lab/model/roundUpView';
+import { saveSheet } from '@/lab/planning/saveSheet';
+import { viewBrief } from '@/lab/planning/briefView';
+import { typeRun } from '@/lab/runs/typeRun';
 import { replacing, smallBundle } from '../support/bundles';
 import { exported, importSound, inFreshLab } from '../support/lab';
 

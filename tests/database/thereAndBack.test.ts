@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { withDatabase } from '@/database/pool';
-import { notedRuns, viewRoundUp } from '@/lab/roundUpView';
-import { viewCases } from '@/lab/cases';
+import { notedRuns, viewRoundUp } from '@/lab/model/roundUpView';
+import { viewCases } from '@/lab/lineUp/cases';
 import { caseRoundUp } from '@/simulator/caseRoundUp';
 import { asBytes } from '@/simulator/demoFiles';
 import { replacing, smallBundle } from '../support/bundles';

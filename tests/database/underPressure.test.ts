@@ -2,10 +2,10 @@ import { closePool, DatabaseAway, DatabaseBusy, inTransaction, withDatabase } fr
 import { POST as typeARun } from '@/app/api/round-ups/[id]/runs/route';
 import { wasHeldUp } from '@/database/loopLag';
 import { inRequest } from '@/database/sentRequests';
-import { editRuns } from '@/lab/editRun';
-import { runEdits } from '@/lab/runEditSchema';
-import { beginUpload, takeFile, uploadedFiles } from '@/lab/uploads';
-import { viewRoundUp } from '@/lab/roundUpView';
+import { editRuns } from '@/lab/runs/editRun';
+import { runEdits } from '@/lab/runs/runEditSchema';
+import { beginUpload, takeFile, uploadedFiles } from '@/lab/bring/uploads';
+import { viewRoundUp } from '@/lab/model/roundUpView';
 import { replacing, smallBundle } from '../support/bundles';
 import { importAsNew, importSound, inFreshLab } from '../support/lab';
 

@@ -1,10 +1,10 @@
 import { withDatabase } from '@/database/pool';
 import { listChanges } from '@/database/changes';
-import { changeEntry } from '@/lab/changeLineUp';
-import { renewReductions } from '@/lab/renewReductions';
-import { notedRuns, viewRoundUp } from '@/lab/roundUpView';
-import { viewVerdict } from '@/lab/verdictView';
-import { viewLineUp } from '@/lab/lineUpView';
+import { changeEntry } from '@/lab/lineUp/changeLineUp';
+import { renewReductions } from '@/lab/model/renewReductions';
+import { notedRuns, viewRoundUp } from '@/lab/model/roundUpView';
+import { viewVerdict } from '@/lab/orders/verdictView';
+import { viewLineUp } from '@/lab/lineUp/lineUpView';
 import { smallBundle } from '../support/bundles';
 import { exported, importAsNew, importSound, inFreshLab } from '../support/lab';
 

@@ -12,19 +12,19 @@ import {
   gridRoundUp,
   SHARED_K_PER_W,
 } from '@/simulator/gridRoundUp';
-import { importBundle } from '@/lab/importBundle';
-import { briefOf } from '@/lab/briefView';
+import { importBundle } from '@/lab/bring/importBundle';
+import { briefOf } from '@/lab/planning/briefView';
 import { withDatabase } from '@/database/pool';
-import { viewGrid } from '@/lab/gridView';
-import { viewJudgement } from '@/lab/judgementView';
-import { viewPairs } from '@/lab/pairs';
-import { pricesOf, viewPrices } from '@/lab/prices';
-import { viewRoundUp } from '@/lab/roundUpView';
-import { saveSheet } from '@/lab/saveSheet';
-import { viewValue } from '@/lab/valueView';
-import { verdictOf, verdictQuery } from '@/lab/verdictView';
-import { viewWeights } from '@/lab/weightsView';
-import { editableSheet } from '@/lab/planningSchemas';
+import { viewGrid } from '@/lab/orders/gridView';
+import { viewJudgement } from '@/lab/orders/judgementView';
+import { viewPairs } from '@/lab/orders/pairs';
+import { pricesOf, viewPrices } from '@/lab/lineUp/prices';
+import { viewRoundUp } from '@/lab/model/roundUpView';
+import { saveSheet } from '@/lab/planning/saveSheet';
+import { viewValue } from '@/lab/orders/valueView';
+import { verdictOf, verdictQuery } from '@/lab/orders/verdictView';
+import { viewWeights } from '@/lab/orders/weightsView';
+import { editableSheet } from '@/lab/planning/planningSchemas';
 import { reasonOf, valueOf } from '../support/outcome';
 import { smallBundle } from '../support/bundles';
 import { exported, importAsNew, importSound, inFreshLab } from '../support/lab';

@@ -1,16 +1,16 @@
 import { withDatabase } from '@/database/pool';
-import { changeEntry } from '@/lab/changeLineUp';
-import { checkUpload, type BundleCheck } from '@/lab/checkUpload';
-import { editRun } from '@/lab/editRun';
-import { citeFromLab, offersOfLab } from '@/lab/fromTheLab';
-import { importBundle } from '@/lab/importBundle';
-import { changeRoundUp, duplicateRoundUp, viewDeletedRoundUps } from '@/lab/keepRoundUps';
-import { listLabRoundUps } from '@/lab/listLabRoundUps';
-import { viewLineUp } from '@/lab/lineUpView';
-import { renewDigests } from '@/lab/renewDigests';
-import { viewRoundUp } from '@/lab/roundUpView';
-import { searchLab } from '@/lab/searchLab';
-import { beginUpload, takeFile } from '@/lab/uploads';
+import { changeEntry } from '@/lab/lineUp/changeLineUp';
+import { checkUpload, type BundleCheck } from '@/lab/bring/checkUpload';
+import { editRun } from '@/lab/runs/editRun';
+import { citeFromLab, offersOfLab } from '@/lab/lineUp/fromTheLab';
+import { importBundle } from '@/lab/bring/importBundle';
+import { changeRoundUp, duplicateRoundUp, viewDeletedRoundUps } from '@/lab/roundUps/keepRoundUps';
+import { listLabRoundUps } from '@/lab/roundUps/listLabRoundUps';
+import { viewLineUp } from '@/lab/lineUp/lineUpView';
+import { renewDigests } from '@/lab/model/renewDigests';
+import { viewRoundUp } from '@/lab/model/roundUpView';
+import { searchLab } from '@/lab/roundUps/searchLab';
+import { beginUpload, takeFile } from '@/lab/bring/uploads';
 import { replacing, smallBundle } from '../support/bundles';
 import { exported, importSound, inFreshLab } from '../support/lab';
 

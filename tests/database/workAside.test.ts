@@ -1,6 +1,6 @@
 import { withDatabase } from '@/database/pool';
 import { Refused } from '@/lab/refusal';
-import { beginUpload, takeFile, uploadedFiles } from '@/lab/uploads';
+import { beginUpload, takeFile, uploadedFiles } from '@/lab/bring/uploads';
 import { WorkPool } from '@/lab/work/workPool';
 import { demoBundle } from '@/simulator/demoBundle';
 import { asBytes } from '@/simulator/demoFiles';

@@ -12,9 +12,9 @@ import { GET as verdictCsv } from '../../src/app/round-ups/[id]/verdict/csv/rout
 import { RESPONSES } from '../../src/core/responses/responses';
 import { readBundle } from '../../src/formats/bundle/readBundle';
 import { closePool } from '../../src/database/pool';
-import { exportBundle } from '../../src/lab/exportBundle';
-import { listLabRoundUps } from '../../src/lab/listLabRoundUps';
-import { rankBundle } from '../../src/lab/rankBundle';
+import { exportBundle } from '../../src/lab/outgoing/exportBundle';
+import { listLabRoundUps } from '../../src/lab/roundUps/listLabRoundUps';
+import { rankBundle } from '../../src/lab/model/rankBundle';
 import { bundleReport } from '../../src/lab/report/bundleReport';
 import { withLoudness } from '../../src/lab/sound/bundleClips';
 import { commandOn, emptyDatabase } from './database';

@@ -1,6 +1,6 @@
 import { closePool } from '@/database/pool';
-import { exportBundle } from '@/lab/exportBundle';
-import { importBundle, type ImportResult } from '@/lab/importBundle';
+import { exportBundle } from '@/lab/outgoing/exportBundle';
+import { importBundle, type ImportResult } from '@/lab/bring/importBundle';
 import { freshDatabase } from './database';
 
 /** A database of its own for the tests of a file. */

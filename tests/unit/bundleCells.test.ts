@@ -1,6 +1,6 @@
 import { coolerLevel } from '@/core/levels/coolerLevel';
 import { levelOfRun } from '@/core/levels/meterMean';
-import { rankBundle } from '@/lab/rankBundle';
+import { rankBundle } from '@/lab/model/rankBundle';
 import { readBundle, type Bundle } from '@/formats/bundle/readBundle';
 import { smallBundle } from '../support/bundles';
 

@@ -1,4 +1,4 @@
-import { rankBundle, type RankChoice } from '@/lab/rankBundle';
+import { rankBundle, type RankChoice } from '@/lab/model/rankBundle';
 import { readBundle } from '@/formats/bundle/readBundle';
 import { sampleOf } from '../support/samples';
 

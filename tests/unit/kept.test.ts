@@ -1,5 +1,5 @@
 import type { Queryable } from '@/database/queryable';
-import { keptWhileUnwritten } from '@/lab/keptWhileUnwritten';
+import { keptWhileUnwritten } from '@/lab/model/keptWhileUnwritten';
 
 /** A lab of one number, read slowly; writing moves its stamp. */
 function smallLab() {

@@ -14,7 +14,7 @@ import { curveRule, responseOf, RESPONSES } from '@/core/responses/responses';
 import { sensorValue } from '@/core/responses/sensorValue';
 import { spotMean, usualPlace, type SpotReading } from '@/core/responses/spotReading';
 import { readBundle } from '@/formats/bundle/readBundle';
-import { rankBundle } from '@/lab/rankBundle';
+import { rankBundle } from '@/lab/model/rankBundle';
 import { quantitySample } from '../support/samples';
 
 const SAMPLES = 'tests/samples/quantities';

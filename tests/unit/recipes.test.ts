@@ -56,7 +56,7 @@ test('a sensor that is added to the table of channels arrives at every door', ()
     import { columnMeaning } from '@/formats/log/columnMeaning';
     import { ProblemList } from '@/formats/problem';
     import { numberChannels, readTraceTable } from '@/formats/bundle/traceTable';
-    import { runChanges } from '@/lab/runEditSchema';
+    import { runChanges } from '@/lab/runs/runEditSchema';
     const log = (hub: string) => new TextEncoder().encode('t_s,hub_c,ambient_c\\n0,' + hub + ',21\\n1,' + hub + ',21\\n');
     const problems = new ProblemList();
     const table = readTraceTable('traces/1.csv', log('61'), problems)!;

@@ -14,7 +14,7 @@ import { PAPER } from '@/formats/picture/pictureTheme';
 import { bundleOrders } from '@/lab/report/bundleOrders';
 import { bundleReport } from '@/lab/report/bundleReport';
 import { altOf, orderPicture, orderTable } from '@/lab/report/orderViews';
-import { rankBundle } from '@/lab/rankBundle';
+import { rankBundle } from '@/lab/model/rankBundle';
 import { reasonOf, valueOf } from '../support/outcome';
 import { quantitySample } from '../support/samples';
 

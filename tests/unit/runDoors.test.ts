@@ -7,7 +7,7 @@ import { chanceFirst } from '@/core/judgement/chanceFirst';
 import { priceFront } from '@/core/judgement/priceFront';
 import { rigBookSheet } from '@/contracts/sheets/rigSheets';
 import { orderSchema } from '@/lab/bench/orderSchema';
-import { newRun, runChanges, runEdit, runEdits } from '@/lab/runEditSchema';
+import { newRun, runChanges, runEdit, runEdits } from '@/lab/runs/runEditSchema';
 
 function told(schema: Schema, body: unknown): string {
   try {

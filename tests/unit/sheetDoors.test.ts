@@ -13,7 +13,7 @@ import {
   newVariant,
   roundUpChange,
   roundUpCopy,
-} from '@/lab/planningSchemas';
+} from '@/lab/planning/planningSchemas';
 
 /** What a schema says of a body: empty where it takes it. */
 function told(schema: Schema, body: unknown): string {

@@ -1,5 +1,5 @@
 import { readBundle } from '@/formats/bundle/readBundle';
-import { rankBundle } from '@/lab/rankBundle';
+import { rankBundle } from '@/lab/model/rankBundle';
 import { BOATHOUSE, BOATHOUSE_RIG } from '@/simulator/boathouse';
 import { resistanceAtLevel } from '@/simulator/cooler';
 import { demoBundle } from '@/simulator/demoBundle';

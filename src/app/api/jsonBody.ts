@@ -1,7 +1,7 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { ValidationError, type Schema } from 'yup';
 import { unfitJson } from '@/core/bounds';
-import { isDatabaseAway, isDatabaseBusy, isUnsure } from '@/lab/databaseState';
+import { isDatabaseAway, isDatabaseBusy, isUnsure } from '@/lab/roundUps/databaseState';
 import { Refused } from '@/lab/refusal';
 import { inRequest, requestAtHand } from '@/lab/sentOnce';
 

@@ -1,4 +1,4 @@
-import { viewCases } from '@/lab/cases';
+import { viewCases } from '@/lab/lineUp/cases';
 import { CasesStage } from '@/stages/cases/casesStage';
 import { Header } from '@/ui/header';
 

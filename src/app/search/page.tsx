@@ -1,6 +1,6 @@
 import { format } from 'date-fns';
 import { loadLabel } from '@/core/runs/load';
-import { MOST_FOUND, searchLab } from '@/lab/searchLab';
+import { MOST_FOUND, searchLab } from '@/lab/roundUps/searchLab';
 import { SearchStage } from '@/stages/search/searchStage';
 import { Header } from '@/ui/header';
 import { SearchField } from '@/ui/searchBox';

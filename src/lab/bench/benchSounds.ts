@@ -2,7 +2,7 @@ import type { BenchState } from '@/core/bench/benchState';
 import { findBenchRun } from '@/database/recordings';
 import { withDatabase } from '@/database/pool';
 import type { BenchInstruments } from '@/instruments/benchInstruments';
-import { beginUpload, takeFile } from '../uploads';
+import { beginUpload, takeFile } from '../bring/uploads';
 import type { WorkPool } from '../work/workPool';
 import type { MountInHand } from './mountInHand';
 

@@ -7,8 +7,8 @@ import { quietFrom, soakMinutes, type PlanSettings } from '@/core/plan/planSetti
 import { lastSession, openSession, type BenchSession } from '@/database/bench';
 import { withDatabase } from '@/database/pool';
 import { getRoundUp } from '@/database/roundUps';
-import { viewPlan } from '../planView';
-import { viewRoundUp } from '../roundUpView';
+import { viewPlan } from '../planning/planView';
+import { viewRoundUp } from '../model/roundUpView';
 import { adviseMount } from './mountAgain';
 import { layNow, type Now } from './startMount';
 

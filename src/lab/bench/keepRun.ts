@@ -11,7 +11,7 @@ import { insertRun } from '@/database/newRuns';
 import { insertReadings } from '@/database/runValues';
 import { insertTraces, traceDigest } from '@/database/traces';
 import { toTrace } from '@/formats/bundle/traceTable';
-import { reduceStoredRun } from '../reduceStoredRun';
+import { reduceStoredRun } from '../model/reduceStoredRun';
 import { benchTrace } from './benchTrace';
 import type { EndedRun } from './mountInHand';
 

@@ -6,7 +6,7 @@ import { listRejectedTries, supersede } from '@/database/bench';
 import { insertChange } from '@/database/changes';
 import { inTransaction, withDatabase, type Queryable } from '@/database/pool';
 import { lockRun, updateRun } from '@/database/runEdits';
-import { viewRoundUp } from '../roundUpView';
+import { viewRoundUp } from '../model/roundUpView';
 
 /** What a run is set aside with when its cooler is mounted again. */
 const REMOUNTED = 'mounted again: ';

@@ -8,8 +8,8 @@ import { insertSession, openSession } from '@/database/bench';
 import { inTransaction } from '@/database/pool';
 import { readSheet } from '@/database/sheets';
 import { getRoundUp } from '@/database/roundUps';
-import { briefOf } from '../briefView';
-import { viewPlan, type PlanView } from '../planView';
+import { briefOf } from '../planning/briefView';
+import { viewPlan, type PlanView } from '../planning/planView';
 import { Refused } from '../refusal';
 
 const READING_S = 30;

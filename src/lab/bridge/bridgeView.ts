@@ -23,10 +23,10 @@ import { getRevision, listElsewhereRuns, type RigRevisionRow } from '@/database/
 import { listRunsAt } from '@/database/runs';
 import { readBridged } from '@/formats/bundle/bridgedTable';
 import { ProblemList } from '@/formats/problem';
-import { onceFor } from '../keptWhileUnwritten';
+import { onceFor } from '../model/keptWhileUnwritten';
 import { roundUpOfLab } from '../model/roundUpOfLab';
-import { standingOf } from '../rigView';
-import { riseCurves, type RoundUpView } from '../roundUpView';
+import { standingOf } from '../planning/rigView';
+import { riseCurves, type RoundUpView } from '../model/roundUpView';
 
 const nameOf = ({ rig, revision }: RigRevisionRow) => `${rig}, revision ${revision}`;
 

@@ -1,7 +1,7 @@
 import { dropBridge, useBridge as keepBridge } from '@/database/bridges';
 import { inTransaction, withDatabase } from '@/database/pool';
 import { Refused } from '../refusal';
-import type { RoundUpView } from '../roundUpView';
+import type { RoundUpView } from '../model/roundUpView';
 import { viewBridge } from './bridgeView';
 
 /**

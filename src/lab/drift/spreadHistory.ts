@@ -3,8 +3,8 @@ import { groupBy } from '@/core/statistics/groupBy';
 import type { GroupedReading } from '@/core/statistics/varianceComponents';
 import { listCourseRuns, listSharedRuns } from '@/database/controlRuns';
 import { withDatabase } from '@/database/pool';
-import { onceFor } from '../keptWhileUnwritten';
-import type { RoundUpView } from '../roundUpView';
+import { onceFor } from '../model/keptWhileUnwritten';
+import type { RoundUpView } from '../model/roundUpView';
 
 /** Cells that were read once tell nothing of any spread. */
 const LEAST_IN_CELL = 2;

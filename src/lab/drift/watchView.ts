@@ -24,8 +24,8 @@ import {
 } from '@/database/controlRuns';
 import { listRevisions } from '@/database/rigs';
 import { readSheet } from '@/database/sheets';
-import { onceFor } from '../keptWhileUnwritten';
-import type { RoundUpView } from '../roundUpView';
+import { onceFor } from '../model/keptWhileUnwritten';
+import type { RoundUpView } from '../model/roundUpView';
 import { instrumentCourses, type InstrumentCourse } from './instrumentCourses';
 
 /** A re-test with where it stands on the chart. */

@@ -7,9 +7,9 @@ import { levelOfRun } from '@/core/levels/meterMean';
 import { loadKey, type Load } from '@/core/runs/load';
 import type { Bundle } from '@/formats/bundle/readBundle';
 import { ProblemList, type Problem } from '@/formats/problem';
-import { onceFor } from '../keptWhileUnwritten';
-import { hasDie, noNumber, reduceBundleRun } from '../reduceBundleRun';
-import { bundleMeasured } from '../runValues';
+import { onceFor } from './keptWhileUnwritten';
+import { hasDie, noNumber, reduceBundleRun } from './reduceBundleRun';
+import { bundleMeasured } from './runValues';
 
 /** A run of a bundle with its row and all that was measured of it. */
 export interface BundleRankedRun extends RankedRun {

@@ -1,5 +1,5 @@
 import type { CoverWords } from '@/core/lineUp/underCover';
-import { readCoverWords } from '../coverWordsOf';
+import { readCoverWords } from '../lineUp/coverWordsOf';
 import { Refused } from '../refusal';
 
 /** In bytes that are no text a shorter name may stand by chance. */

@@ -7,11 +7,11 @@ import type { Leaving } from '@/core/lineUp/underCover';
 import type { Tell } from '@/core/progress';
 import type { ShownWhat } from '@/core/verdict/verdictSheet';
 import { inSnapshot } from '@/database/pool';
-import { exportBundle, type ExportedBundle } from '../exportBundle';
+import { exportBundle, type ExportedBundle } from './exportBundle';
 import { Refused } from '../refusal';
 import { reportOf } from '../report/bundleReport';
 import { orderFile, orderPlate, type PlateWish } from '../report/orderFiles';
-import { viewRoundUp } from '../roundUpView';
+import { viewRoundUp } from '../model/roundUpView';
 import { gatedText } from './coverGate';
 import { publishable } from './publishable';
 

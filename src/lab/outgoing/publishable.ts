@@ -1,5 +1,5 @@
 import { inSnapshot } from '@/database/pool';
-import { exportBundle } from '../exportBundle';
+import { exportBundle } from './exportBundle';
 import type { KnownSounds } from '../sound/bundleClips';
 import { recordedSource } from '../sound/recordedFile';
 

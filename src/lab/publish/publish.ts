@@ -6,7 +6,7 @@ import { insertPublication, listPublications, publishedFile } from '@/database/p
 import { inTransaction, withDatabase } from '@/database/pool';
 import { roundUpIsThere } from '@/database/publishing';
 import type { ReportVersion } from '@/core/verdict/reportVersion';
-import { coverWordsOf } from '../coverWordsOf';
+import { coverWordsOf } from '../lineUp/coverWordsOf';
 import { refuseCovered } from '../outgoing/coverGate';
 import { publishable } from '../outgoing/publishable';
 import { Refused } from '../refusal';

@@ -16,8 +16,8 @@ import { FIGURES, type Reference } from '@/core/verdict/references';
 import type { ShownWhat } from '@/core/verdict/verdictSheet';
 import type { Bundle } from '@/formats/bundle/readBundle';
 import { UnusableInput } from '@/formats/problem';
-import { rankBundle, type BundleRanking, type RankChoice } from '../rankBundle';
-import { hasDie } from '../reduceBundleRun';
+import { rankBundle, type BundleRanking, type RankChoice } from '../model/rankBundle';
+import { hasDie } from '../model/reduceBundleRun';
 
 export interface NamedEntry {
   entry: string;

@@ -18,7 +18,7 @@ import type { ReportVersion } from '@/core/verdict/reportVersion';
 import type { ReportData } from '@/formats/report/reportData';
 import { reportHtml } from '@/formats/report/reportHtml';
 import { NO_DIE, noResult } from '@/core/reduction/noResult';
-import { hasDie, reduceBundleRun } from '../reduceBundleRun';
+import { hasDie, reduceBundleRun } from '../model/reduceBundleRun';
 import { reportFonts } from './reportFonts';
 import { bundleOrders, type BundleOrders } from './bundleOrders';
 import type { Made } from './made';

@@ -3,7 +3,7 @@ import { loadLabel } from '@/core/runs/load';
 import type { ShownWhat } from '@/core/verdict/verdictSheet';
 import { NIGHT, PAPER } from '@/formats/picture/pictureTheme';
 import { orderCsv, orderMarkdown, orderPlainHtml } from '@/formats/report/orderText';
-import type { RoundUpView } from '../roundUpView';
+import type { RoundUpView } from '../model/roundUpView';
 import { orderWords } from './bundleOrders';
 import { orderPicture, orderTable } from './orderViews';
 import { publishableOrders } from './publishableOrders';

@@ -6,7 +6,7 @@ import { barsPicture } from '@/formats/picture/barsPicture';
 import { curvesPicture, type PictureEntry } from '@/formats/picture/curvesPicture';
 import { PAPER } from '@/formats/picture/pictureTheme';
 import type { OrderTable } from '@/formats/report/reportData';
-import type { BundleRanking } from '../rankBundle';
+import type { BundleRanking } from '../model/rankBundle';
 import { holdsWords } from '@/core/ranking/standingWords';
 import { orderWords, type BundleOrders } from './bundleOrders';
 

@@ -1,8 +1,8 @@
 import { readBundle, type Bundle } from '@/formats/bundle/readBundle';
-import { onceFor } from '../keptWhileUnwritten';
+import { onceFor } from '../model/keptWhileUnwritten';
 import { withLoudness } from '../sound/bundleClips';
 import { publishable } from '../outgoing/publishable';
-import type { RoundUpView } from '../roundUpView';
+import type { RoundUpView } from '../model/roundUpView';
 import { bundleOrders, type BundleOrders } from './bundleOrders';
 
 /** The orders of a round-up as readers get them, made once for as long as nothing is written. */

@@ -22,7 +22,7 @@ import { getRoundUp } from '@/database/roundUps';
 import { findEntry } from '@/database/runEdits';
 import { UnusableInput } from '@/formats/problem';
 import { Refused } from '../refusal';
-import { toldBytes, uploadedFiles } from '../uploads';
+import { toldBytes, uploadedFiles } from '../bring/uploads';
 import { hearSource, withWavFile, type WavSource } from './hearWav';
 import { writeParts } from './recordedFile';
 

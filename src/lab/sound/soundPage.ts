@@ -3,7 +3,7 @@ import type { KeptSound } from '@/core/sound/keptSound';
 import { withDatabase } from '@/database/pool';
 import { listListenings, type Listening } from '@/database/listenings';
 import { listLines } from '@/database/recordings';
-import type { RoundUpView } from '../roundUpView';
+import type { RoundUpView } from '../model/roundUpView';
 import { viewRecording, viewRecordings, type HeardClip } from './soundView';
 
 const byProminence = (a: { prominent: boolean; toneToNoiseDb: number }, b: typeof a) =>

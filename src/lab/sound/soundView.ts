@@ -9,9 +9,9 @@ import { mean } from '@/core/statistics/mean';
 import { withDatabase } from '@/database/pool';
 import { getRecording, listRecordings, type Recording, type WholeRecording } from '@/database/recordings';
 import { listValues } from '@/database/runValues';
-import { onceFor } from '../keptWhileUnwritten';
-import { lineUpOf } from '../lineUpView';
-import type { RoundUpView } from '../roundUpView';
+import { onceFor } from '../model/keptWhileUnwritten';
+import { lineUpOf } from '../lineUp/lineUpView';
+import type { RoundUpView } from '../model/roundUpView';
 
 const PUMP = 'pump-speed';
 

@@ -1,7 +1,7 @@
-import { nothingUsable } from '../checkUpload';
+import { nothingUsable } from '../bring/checkUpload';
 import type { JobResult } from './jobs';
 import { Refused } from '../refusal';
-import { dropUpload } from '../uploads';
+import { dropUpload } from '../bring/uploads';
 import { WorkPool } from './workPool';
 
 /** What one piece of work may take: more needs more than a reviewer's evening. */

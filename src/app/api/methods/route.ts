@@ -1,6 +1,6 @@
 import { withBody } from '@/app/api/jsonBody';
-import { keepMethodAs } from '@/lab/methods';
-import { newMethod } from '@/lab/planningSchemas';
+import { keepMethodAs } from '@/lab/planning/methods';
+import { newMethod } from '@/lab/planning/planningSchemas';
 
 export async function POST(request: Request) {
   return withBody(request, newMethod, async ({ name, body }) => {

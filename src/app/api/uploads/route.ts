@@ -1,5 +1,5 @@
 import { toldFailure } from '@/app/api/jsonBody';
-import { beginUpload } from '@/lab/uploads';
+import { beginUpload } from '@/lab/bring/uploads';
 import { work } from '@/lab/work/work';
 
 export async function POST() {

@@ -2,7 +2,7 @@ import Link from 'next/link';
 import { Suspense } from 'react';
 import { workIdFrom } from '@/app/workId';
 import { checkAside } from '@/lab/work/work';
-import { listLabRoundUps, listLabTarget } from '@/lab/listLabRoundUps';
+import { listLabRoundUps, listLabTarget } from '@/lab/roundUps/listLabRoundUps';
 import { BundleCheck } from '@/stages/bring/bundleCheck';
 import { LogsCheck } from '@/stages/bring/logsCheck';
 import { WorkProgress } from '@/ui/upload/workProgress';

@@ -1,6 +1,6 @@
 import { toldFailure } from '@/app/api/jsonBody';
 import { idFrom } from '@/app/ids';
-import { removeCase } from '@/lab/cases';
+import { removeCase } from '@/lab/lineUp/cases';
 
 export async function DELETE(_: Request, { params }: { params: Promise<{ case: string }> }) {
   try {

@@ -1,6 +1,6 @@
 import { toldFailure } from '@/app/api/jsonBody';
 import { idFrom } from '@/app/ids';
-import { deleteProduct } from '@/lab/changeLineUp';
+import { deleteProduct } from '@/lab/lineUp/changeLineUp';
 
 export async function DELETE(_: Request, { params }: { params: Promise<{ product: string }> }) {
   try {

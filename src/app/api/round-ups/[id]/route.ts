@@ -1,7 +1,7 @@
 import { withBody } from '@/app/api/jsonBody';
 import { idFrom } from '@/app/ids';
-import { changeRoundUp } from '@/lab/keepRoundUps';
-import { roundUpChange } from '@/lab/planningSchemas';
+import { changeRoundUp } from '@/lab/roundUps/keepRoundUps';
+import { roundUpChange } from '@/lab/planning/planningSchemas';
 
 /** Renames, archives, deletes a round-up, or takes that back. */
 export async function PATCH(request: Request, { params }: { params: Promise<{ id: string }> }) {

@@ -1,7 +1,7 @@
 import { toldFailure } from '@/app/api/jsonBody';
 import { workIdFrom } from '@/app/workId';
 import { refusal } from '@/app/whoMayAsk';
-import { takeFile, UploadRefused } from '@/lab/uploads';
+import { takeFile, UploadRefused } from '@/lab/bring/uploads';
 
 /** One file of an upload, its bytes as the body. Streamed: never more than a megabyte of it is in memory. */
 export async function PUT(request: Request, { params }: { params: Promise<{ upload: string }> }) {

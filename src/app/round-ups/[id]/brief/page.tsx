@@ -1,8 +1,8 @@
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { roundUpView } from '@/app/roundUpView';
-import { viewBrief } from '@/lab/briefView';
-import { cardParts } from '@/lab/cardRig';
+import { viewBrief } from '@/lab/planning/briefView';
+import { cardParts } from '@/lab/planning/cardRig';
 import { BriefStage } from '@/stages/brief/briefStage';
 
 export default async function BriefPage({ params }: { params: Promise<{ id: string }> }) {

@@ -2,10 +2,10 @@ import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { roundUpView } from '@/app/roundUpView';
 import { today } from '@/app/today';
-import { caseOf } from '@/lab/cases';
-import { offersOfLab } from '@/lab/fromTheLab';
-import { fanAirspeeds } from '@/lab/fanAirspeeds';
-import { viewShownLineUp } from '@/lab/shownLineUp';
+import { caseOf } from '@/lab/lineUp/cases';
+import { offersOfLab } from '@/lab/lineUp/fromTheLab';
+import { fanAirspeeds } from '@/lab/air/fanAirspeeds';
+import { viewShownLineUp } from '@/lab/lineUp/shownLineUp';
 import { LineUpStage } from '@/stages/lineUp/lineUpStage';
 
 export default async function LineUpPage({ params }: { params: Promise<{ id: string }> }) {

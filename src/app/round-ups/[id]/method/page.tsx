@@ -2,8 +2,8 @@ import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { roundUpView } from '@/app/roundUpView';
 import { methodCard } from '@/core/brief/methodCard';
-import { viewBrief } from '@/lab/briefView';
-import { cardParts } from '@/lab/cardRig';
+import { viewBrief } from '@/lab/planning/briefView';
+import { cardParts } from '@/lab/planning/cardRig';
 import { MethodCardView } from '@/stages/brief/methodCardView';
 
 /** The method card as a page of its own, for readers. */

@@ -2,7 +2,7 @@ import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { roundUpView } from '@/app/roundUpView';
 import { minuteNow, today } from '@/app/today';
-import { viewPlan } from '@/lab/planView';
+import { viewPlan } from '@/lab/planning/planView';
 import { PlanStage } from '@/stages/plan/planStage';
 
 export default async function PlanPage({ params }: { params: Promise<{ id: string }> }) {

@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { today } from '@/app/today';
-import { viewRig } from '@/lab/rigView';
+import { viewRig } from '@/lab/planning/rigView';
 import { RigStage } from '@/stages/rig/rigStage';
 
 export default async function RigPage({ params }: { params: Promise<{ id: string }> }) {

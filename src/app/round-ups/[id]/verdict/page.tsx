@@ -10,13 +10,13 @@ import { loadKey } from '@/core/runs/load';
 import { olderRunsSentence } from '@/core/runs/olderRuns';
 import { OlderNote } from '@/stages/rig/olderNote';
 import { NO_WISH } from '@/core/lineUp/readersWish';
-import { viewFitChoices } from '@/lab/readersFit';
+import { viewFitChoices } from '@/lab/orders/readersFit';
 import { choiceOf } from './verdictChoice';
 import { roundUpView } from '@/app/roundUpView';
-import { verdictOf, verdictQuery } from '@/lab/verdictView';
+import { verdictOf, verdictQuery } from '@/lab/orders/verdictView';
 import { ApartNote } from '@/stages/rig/apartNote';
-import { viewPrices } from '@/lab/prices';
-import { viewKeptApart } from '@/lab/rigView';
+import { viewPrices } from '@/lab/lineUp/prices';
+import { viewKeptApart } from '@/lab/planning/rigView';
 import { VerdictStage } from '@/stages/verdict/verdictStage';
 
 function plainResponse({ id, name, unit, decimals, better, assumed, absent }: Response) {

@@ -1,5 +1,5 @@
 import { loadKey } from '@/core/runs/load';
-import type { VerdictView } from '@/lab/verdictView';
+import type { VerdictView } from '@/lab/orders/verdictView';
 import type { VerdictChoice } from '@/stages/verdict/verdictControls';
 
 /** What of a verdict can be chosen, as its controls take it. */

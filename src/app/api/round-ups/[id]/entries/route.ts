@@ -1,7 +1,7 @@
 import { withBody } from '@/app/api/jsonBody';
 import { idFrom } from '@/app/ids';
-import { addByName, addVariant } from '@/lab/changeLineUp';
-import { newEntry, newVariant } from '@/lab/planningSchemas';
+import { addByName, addVariant } from '@/lab/lineUp/changeLineUp';
+import { newEntry, newVariant } from '@/lab/planning/planningSchemas';
 
 /** A new entry by its product's name; with `?variant` the same heatsink with other fans. */
 export async function POST(request: Request, { params }: { params: Promise<{ id: string }> }) {

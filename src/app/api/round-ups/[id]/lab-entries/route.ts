@@ -1,7 +1,7 @@
 import { toldFailure, withBody } from '@/app/api/jsonBody';
 import { idFrom } from '@/app/ids';
-import { citeFromLab, offersOfLab } from '@/lab/fromTheLab';
-import { citation } from '@/lab/planningSchemas';
+import { citeFromLab, offersOfLab } from '@/lab/lineUp/fromTheLab';
+import { citation } from '@/lab/planning/planningSchemas';
 
 interface Context {
   params: Promise<{ id: string }>;

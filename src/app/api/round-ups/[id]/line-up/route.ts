@@ -1,7 +1,7 @@
 import { withBody } from '@/app/api/jsonBody';
 import { idFrom } from '@/app/ids';
-import { importLineUp } from '@/lab/importLineUp';
-import { lineUpCsv } from '@/lab/planningSchemas';
+import { importLineUp } from '@/lab/bring/importLineUp';
+import { lineUpCsv } from '@/lab/planning/planningSchemas';
 
 /** A line-up from a CSV: all of it, or nothing and the list of what is wrong. */
 export async function POST(request: Request, { params }: { params: Promise<{ id: string }> }) {

@@ -1,7 +1,7 @@
 import { withBody } from '@/app/api/jsonBody';
 import { idFrom } from '@/app/ids';
-import { rigChoice, rigEdit } from '@/lab/planningSchemas';
-import { chooseRevision, reviseRig } from '@/lab/rigView';
+import { rigChoice, rigEdit } from '@/lab/planning/planningSchemas';
+import { chooseRevision, reviseRig } from '@/lab/planning/rigView';
 
 type Props = { params: Promise<{ id: string }> };
 

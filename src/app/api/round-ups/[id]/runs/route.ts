@@ -1,9 +1,9 @@
 import { EDIT_STATUS } from '@/app/api/editStatus';
 import { withBody } from '@/app/api/jsonBody';
 import { idFrom } from '@/app/ids';
-import { editRuns } from '@/lab/editRun';
-import { typeRun } from '@/lab/typeRun';
-import { newRun, runEdits } from '@/lab/runEditSchema';
+import { editRuns } from '@/lab/runs/editRun';
+import { typeRun } from '@/lab/runs/typeRun';
+import { newRun, runEdits } from '@/lab/runs/runEditSchema';
 
 export async function POST(request: Request, { params }: { params: Promise<{ id: string }> }) {
   const roundUpId = idFrom((await params).id);

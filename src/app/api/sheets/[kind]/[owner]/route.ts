@@ -1,7 +1,7 @@
 import { withBody } from '@/app/api/jsonBody';
 import { idFrom } from '@/app/ids';
-import { editableSheet } from '@/lab/planningSchemas';
-import { saveSheet } from '@/lab/saveSheet';
+import { editableSheet } from '@/lab/planning/planningSchemas';
+import { saveSheet } from '@/lab/planning/saveSheet';
 
 export async function PATCH(
   request: Request,

@@ -1,6 +1,6 @@
 import { withBody } from '@/app/api/jsonBody';
 import { workIdFrom } from '@/app/workId';
-import { importChoices } from '@/lab/importChoices';
+import { importChoices } from '@/lab/bring/importChoices';
 import { work } from '@/lab/work/work';
 
 /** Imports an uploaded bundle: all of it, or nothing and the list of what is wrong or to be decided. */

@@ -1,6 +1,6 @@
 import { withBody } from '@/app/api/jsonBody';
 import { workIdFrom } from '@/app/workId';
-import { rawRunsPlan } from '@/lab/rawRunsSchema';
+import { rawRunsPlan } from '@/lab/bring/rawRunsSchema';
 import { work } from '@/lab/work/work';
 
 /** Runs cut from raw logs: looked at on a dry run, written all together otherwise. */

@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { roundUpView } from '@/app/roundUpView';
-import { viewAir } from '@/lab/airView';
+import { viewAir } from '@/lab/air/airView';
 import { AirStage } from '@/stages/air/airStage';
 
 export default async function AirPage({ params }: { params: Promise<{ id: string }> }) {

@@ -1,11 +1,11 @@
 import { fileWords } from '@/app/fileWords';
 import { loadKey } from '@/core/runs/load';
 import { idFrom } from '@/app/ids';
-import { readCoverWords } from '@/lab/coverWordsOf';
+import { readCoverWords } from '@/lab/lineUp/coverWordsOf';
 import { gatedText } from '@/lab/outgoing/coverGate';
-import { curvesCsv } from '@/lab/curvesCsv';
-import { responseChoice, viewResponse } from '@/lab/responseView';
-import { viewRoundUp } from '@/lab/roundUpView';
+import { curvesCsv } from '@/lab/orders/curvesCsv';
+import { responseChoice, viewResponse } from '@/lab/model/responseView';
+import { viewRoundUp } from '@/lab/model/roundUpView';
 
 export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
   return fileWords(request, async () => {

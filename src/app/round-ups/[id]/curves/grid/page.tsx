@@ -2,7 +2,7 @@ import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { numberIn, type Query } from '@/app/numberIn';
 import { roundUpView } from '@/app/roundUpView';
-import { viewGrid } from '@/lab/gridView';
+import { viewGrid } from '@/lab/orders/gridView';
 import { GridStage } from '@/stages/grid/gridStage';
 
 interface Props {

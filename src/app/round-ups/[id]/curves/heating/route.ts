@@ -1,8 +1,8 @@
 import { toldFailure } from '@/app/api/jsonBody';
 import { idFrom } from '@/app/ids';
-import { heatingUp } from '@/lab/heatingUp';
-import { responseChoice } from '@/lab/responseView';
-import { viewRoundUp } from '@/lab/roundUpView';
+import { heatingUp } from '@/lab/orders/heatingUp';
+import { responseChoice } from '@/lab/model/responseView';
+import { viewRoundUp } from '@/lab/model/roundUpView';
 
 /** How fast entries heat up at a line and load, for the table beside the curves. */
 export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {

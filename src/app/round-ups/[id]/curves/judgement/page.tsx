@@ -3,8 +3,8 @@ import { idFrom } from '@/app/ids';
 import { numberIn, type Query } from '@/app/numberIn';
 import { roundUpView } from '@/app/roundUpView';
 import { pack } from '@/core/packed';
-import { viewJudgement } from '@/lab/judgementView';
-import { responseChoice } from '@/lab/responseView';
+import { viewJudgement } from '@/lab/orders/judgementView';
+import { responseChoice } from '@/lab/model/responseView';
 import type { JudgementData } from '@/stages/judgement/judgementData';
 import { JudgementStage } from '@/stages/judgement/judgementStage';
 

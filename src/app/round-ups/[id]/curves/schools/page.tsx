@@ -2,7 +2,7 @@ import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { roundUpView } from '@/app/roundUpView';
 import { numberIn, type Query } from '@/app/numberIn';
-import { viewSchools } from '@/lab/schoolsView';
+import { viewSchools } from '@/lab/orders/schoolsView';
 import { SchoolsStage } from '@/stages/schools/schoolsStage';
 
 interface Props {

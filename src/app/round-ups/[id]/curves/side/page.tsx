@@ -2,9 +2,9 @@ import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { numberIn, type Query } from '@/app/numberIn';
 import { roundUpView } from '@/app/roundUpView';
-import { viewPairs } from '@/lab/pairs';
-import { allValues } from '@/lab/responseView';
-import { viewSideBySide } from '@/lab/sideBySide';
+import { viewPairs } from '@/lab/orders/pairs';
+import { allValues } from '@/lab/model/responseView';
+import { viewSideBySide } from '@/lab/orders/sideBySide';
 import { placesIn } from '@/core/ranking/sideColumn';
 import { SideStage } from '@/stages/side/sideStage';
 

@@ -2,7 +2,7 @@ import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import type { Query } from '@/app/numberIn';
 import { roundUpView } from '@/app/roundUpView';
-import { viewWeights } from '@/lab/weightsView';
+import { viewWeights } from '@/lab/orders/weightsView';
 import { WeightsStage } from '@/stages/weights/weightsStage';
 
 interface Props {

@@ -1,7 +1,7 @@
 import { fileWords } from '@/app/fileWords';
 import { idFrom } from '@/app/ids';
 import { gatedText } from '@/lab/outgoing/coverGate';
-import { exportLineUp } from '@/lab/importLineUp';
+import { exportLineUp } from '@/lab/bring/importLineUp';
 
 export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
   return fileWords(request, async () => {

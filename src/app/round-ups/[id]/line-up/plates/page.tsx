@@ -2,7 +2,7 @@ import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { roundUpView } from '@/app/roundUpView';
 import { hasPlate } from '@/core/lineUp/product';
-import { viewPlates } from '@/lab/plates';
+import { viewPlates } from '@/lab/lineUp/plates';
 import { PlatesStage } from '@/stages/plates/platesStage';
 
 export default async function PlatesPage({ params }: { params: Promise<{ id: string }> }) {

@@ -2,7 +2,7 @@ import { fileWords } from '@/app/fileWords';
 import { idFrom } from '@/app/ids';
 import { minuteNow, today } from '@/app/today';
 import { gatedText } from '@/lab/outgoing/coverGate';
-import { planCalendar } from '@/lab/planCalendar';
+import { planCalendar } from '@/lab/planning/planCalendar';
 
 export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
   return fileWords(request, async () => {

@@ -3,7 +3,7 @@ import { idFrom } from '@/app/ids';
 import { roundUpView } from '@/app/roundUpView';
 import { minuteNow, today } from '@/app/today';
 import { layPlan } from '@/core/plan/laidPlan';
-import { viewPlan } from '@/lab/planView';
+import { viewPlan } from '@/lab/planning/planView';
 import { PrintedSheet } from '@/stages/plan/printedSheet';
 
 export default async function PrintPage({ params }: { params: Promise<{ id: string }> }) {

@@ -4,7 +4,7 @@ import { numberIn, type Query } from '@/app/numberIn';
 import { roundUpView } from '@/app/roundUpView';
 import { loadKey } from '@/core/runs/load';
 import { bridgeSources, viewBridge } from '@/lab/bridge/bridgeView';
-import { riseCurves } from '@/lab/roundUpView';
+import { riseCurves } from '@/lab/model/roundUpView';
 import { BridgeStage } from '@/stages/bridge/bridgeStage';
 
 interface Props {

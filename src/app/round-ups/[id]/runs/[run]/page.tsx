@@ -3,9 +3,9 @@ import { idFrom } from '@/app/ids';
 import { isMissing } from '@/core/missing';
 import { loadLabel } from '@/core/runs/load';
 import { roundUpView } from '@/app/roundUpView';
-import { notedRuns } from '@/lab/roundUpView';
+import { notedRuns } from '@/lab/model/roundUpView';
 import { DRAWN_BESIDE } from '@/core/channels/channels';
-import { viewRun, type RunView } from '@/lab/runView';
+import { viewRun, type RunView } from '@/lab/runs/runView';
 import { RunStage } from '@/stages/run/runStage';
 import type { RunTrace } from '@/stages/run/runData';
 

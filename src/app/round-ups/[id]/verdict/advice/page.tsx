@@ -2,8 +2,8 @@ import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { numberIn, type Query } from '@/app/numberIn';
 import { roundUpView } from '@/app/roundUpView';
-import { viewAdvice } from '@/lab/adviceView';
-import { viewPrices } from '@/lab/prices';
+import { viewAdvice } from '@/lab/orders/adviceView';
+import { viewPrices } from '@/lab/lineUp/prices';
 import { AdviceStage } from '@/stages/advice/adviceStage';
 
 const NO_LIMITS = { heightMm: null, memoryMm: null, budget: null };

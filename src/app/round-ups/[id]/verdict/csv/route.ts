@@ -2,11 +2,11 @@ import { fileWords } from '@/app/fileWords';
 import { idFrom } from '@/app/ids';
 import { loadKey } from '@/core/runs/load';
 import { bridgedRows } from '@/lab/bridge/bridgeView';
-import { readCoverWords } from '@/lab/coverWordsOf';
+import { readCoverWords } from '@/lab/lineUp/coverWordsOf';
 import { gatedText } from '@/lab/outgoing/coverGate';
-import { verdictCsv } from '@/lab/verdictCsv';
+import { verdictCsv } from '@/lab/orders/verdictCsv';
 import { AXES } from '@/core/curves/axis';
-import { verdictQuery, viewVerdict } from '@/lab/verdictView';
+import { verdictQuery, viewVerdict } from '@/lab/orders/verdictView';
 
 export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
   return fileWords(request, async () => {

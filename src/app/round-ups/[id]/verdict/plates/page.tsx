@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { roundUpView } from '@/app/roundUpView';
-import { viewWriting } from '@/lab/writeView';
+import { viewWriting } from '@/lab/publish/writeView';
 import { VideoPlatesStage } from '@/stages/videoPlates/videoPlatesStage';
 
 export default async function PlatesForVideoPage({ params }: { params: Promise<{ id: string }> }) {

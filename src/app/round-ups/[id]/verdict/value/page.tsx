@@ -4,8 +4,8 @@ import type { Query } from '@/app/numberIn';
 import { roundUpView } from '@/app/roundUpView';
 import { today } from '@/app/today';
 import { AXES } from '@/core/curves/axis';
-import { viewValue } from '@/lab/valueView';
-import { verdictQuery } from '@/lab/verdictView';
+import { viewValue } from '@/lab/orders/valueView';
+import { verdictQuery } from '@/lab/orders/verdictView';
 import { ValueStage } from '@/stages/value/valueStage';
 import { choiceOf } from '../verdictChoice';
 

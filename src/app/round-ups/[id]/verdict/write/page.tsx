@@ -2,7 +2,7 @@ import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { roundUpView } from '@/app/roundUpView';
 import { timeWords } from '@/app/timeWords';
-import { viewWriting } from '@/lab/writeView';
+import { viewWriting } from '@/lab/publish/writeView';
 import { WriteStage } from '@/stages/write/writeStage';
 
 export default async function WritePage({ params }: { params: Promise<{ id: string }> }) {

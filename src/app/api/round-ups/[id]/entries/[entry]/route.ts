@@ -1,8 +1,8 @@
 import { withBody } from '@/app/api/jsonBody';
 import { idFrom } from '@/app/ids';
-import { changeEntry } from '@/lab/changeLineUp';
-import { entryChange } from '@/lab/planningSchemas';
-import { lookBehind } from '@/lab/shownLineUp';
+import { changeEntry } from '@/lab/lineUp/changeLineUp';
+import { entryChange } from '@/lab/planning/planningSchemas';
+import { lookBehind } from '@/lab/lineUp/shownLineUp';
 
 /** An entry with all that is known of it, its cover lifted for whoever asked. */
 export async function GET(_: Request, { params }: { params: Promise<{ id: string; entry: string }> }) {

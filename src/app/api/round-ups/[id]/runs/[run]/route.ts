@@ -1,8 +1,8 @@
 import { EDIT_STATUS } from '@/app/api/editStatus';
 import { withBody } from '@/app/api/jsonBody';
 import { idFrom } from '@/app/ids';
-import { editRun } from '@/lab/editRun';
-import { runEdit } from '@/lab/runEditSchema';
+import { editRun } from '@/lab/runs/editRun';
+import { runEdit } from '@/lab/runs/runEditSchema';
 
 export async function PATCH(request: Request, { params }: { params: Promise<{ id: string; run: string }> }) {
   const { id, run } = await params;

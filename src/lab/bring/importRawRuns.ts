@@ -1,0 +1,215 @@
+import { untold, type Tell } from '@/core/progress';
+import { measuredWords } from '@/core/lineUp/measuredWords';
+import { isMissing } from '@/core/missing';
+import { insertChange } from '@/database/changes';
+import { listKnownRuns, type KnownRun } from '@/database/knownRuns';
+import { listEntriesCalled, type MeasuredEntry } from '@/database/measuredEntries';
+import { findOrAddRigRevision, insertEntryOf } from '@/database/labEntries';
+import { inTransaction, withDatabase, type Queryable } from '@/database/pool';
+import { nextLabel } from '@/database/runEdits';
+import { insertRun } from '@/database/newRuns';
+import { saveReductions } from '@/database/reductions';
+import { citeEntry, getRoundUp, insertRoundUp, nextPosition, type RoundUp } from '@/database/roundUps';
+import { insertTraces, traceDigest } from '@/database/traces';
+import { deleteUpload } from '@/database/uploads';
+import { problemText, UnusableInput } from '@/formats/problem';
+import { BROUGHT } from './importBundle';
+import { citedEntries } from '../model/citedEntries';
+import { codeOf } from '../lineUp/codeOf';
+import { collectChannels, type Collected } from './collectChannels';
+import { rememberedMappings } from './describeLog';
+import { channelOf, makeRawRun, stoppedBy, type MadeRun, type RunPreview } from './makeRawRun';
+import { meantEntry } from '../runs/meantEntry';
+import type { RawRunsPlan } from './rawRunsSchema';
+import { saveStoredValues } from '../model/runValues';
+import { uploadedFiles } from './uploads';
+
+export type RawRunsResult =
+  | { imported: true; roundUpId: number; runs: number }
+  /** `unused` names the logs that no run takes a reading of. */
+  | { imported: false; message: string; runs: RunPreview[]; unused: string[] };
+
+/** A product of which a log tells the name alone. */
+const UNKNOWN_PRODUCT = { maker: '', kind: 'air-tower', price: null, currency: 'EUR', heightMm: null };
+
+/** Runs of the lab that these logs were brought in as before, by digest. */
+async function broughtBefore(made: readonly MadeRun[]): Promise<Map<string, KnownRun>> {
+  const digests = made.map((run) => traceDigest(run.channels));
+  const known = await withDatabase((db) => listKnownRuns(db, [], digests));
+  return new Map(known.filter((run) => !run.deleted).map((run) => [run.traceDigest, run]));
+}
+
+/** The round-up that the runs go to: the one named, or a new one. */
+async function targetRoundUp(db: Queryable, plan: RawRunsPlan, now: Date): Promise<RoundUp> {
+  const { target } = plan;
+  if (target.roundUpId !== null) {
+    const found = await getRoundUp(db, target.roundUpId);
+    if (!found) throw new RangeError(`targetRoundUp: no round-up ${target.roundUpId}`);
+    return found;
+  }
+  const rigRevisionId = await findOrAddRigRevision(db, { ...target, name: target.rigName });
+  const id = await insertRoundUp(db, {
+    ...target,
+    name: codeOf(target.title, new Set()),
+    rigRevisionId,
+    loadsW: [...new Set(plan.runs.map((run) => run.loadW))].sort((a, b) => b - a),
+    source: {},
+    beganAt: now,
+  });
+  return (await getRoundUp(db, id))!;
+}
+
+/** Null where another import of the same upload was first. */
+async function writeRuns(
+  uploadId: string,
+  plan: RawRunsPlan,
+  made: readonly MadeRun[],
+  lab: readonly MeasuredEntry[],
+  from: string,
+  now: Date,
+): Promise<number | null> {
+  return inTransaction(async (db) => {
+    if (!(await deleteUpload(db, uploadId))) return null;
+    const roundUp = await targetRoundUp(db, plan, now);
+    const cited = await citedEntries(db, roundUp.id);
+    /** Entries that these runs brought along, by the name typed. */
+    const added = new Map<string, number>();
+    const codes = new Set(cited.map((entry) => entry.entry));
+    let position = await nextPosition(db, roundUp.id);
+    for (const { plan: run, channels, noiseDb, reduction } of made) {
+      const meant = meantEntry(run.entry, cited, lab);
+      let entryId = added.get(run.entry) ?? meant.entryId;
+      if (entryId === null || (meant.toCite && !added.has(run.entry))) {
+        entryId ??= await insertEntryOf(db, { ...UNKNOWN_PRODUCT, name: run.entry });
+        const code = codeOf(run.entry, codes);
+        await citeEntry(db, { roundUpId: roundUp.id, entryId, code, position, isControl: false });
+        position += 1;
+        codes.add(code);
+        added.set(run.entry, entryId);
+      }
+      const speeds = channelOf(channels, 'fan_rpm');
+      const present = speeds ? Array.from(speeds).filter((value) => !isMissing(value)) : [];
+      const label = await nextLabel(db, roundUp.id);
+      const runId = await insertRun(db, {
+        label,
+        entryId,
+        rigRevisionId: roundUp.rigRevisionId,
+        mount: run.mount,
+        pass: run.pass,
+        loadW: run.loadW,
+        loadName: run.loadName,
+        gpuLoadW: run.gpuLoadW,
+        setting: run.setting,
+        control: 'fixed',
+        noiseDb,
+        floorDb: run.floorDb,
+        trace: `traces/${label}.csv`,
+        typedCpuC: null,
+        typedAmbientC: channelOf(channels, 'ambient_c') ? null : plan.room!.ambientC,
+        typedPowerW: null,
+        dutyPct: null,
+        rpm:
+          present.length > 0
+            ? Math.round(present.reduce((sum, value) => sum + value, 0) / present.length)
+            : null,
+        startedAt: run.fromS > 1e8 ? new Date(run.fromS * 1000).toISOString().slice(0, 19) : '',
+        note: '',
+        setAside: '',
+        movedWindow: null,
+        windowReason: '',
+        levelCorrection: null,
+        ambientDoubtK: channelOf(channels, 'ambient_c') ? null : plan.room!.doubtK,
+        extra: {},
+        traceDigest: traceDigest(channels),
+      });
+      await insertTraces(db, [{ runId, channels }]);
+      await saveReductions(db, roundUp.windowS, [{ runId, reduction }]);
+      const { limitC } = roundUp.rig;
+      const typedAmbientC = channelOf(channels, 'ambient_c') ? null : plan.room!.ambientC;
+      const stored = {
+        id: runId,
+        loadW: run.loadW,
+        limitC,
+        windowS: roundUp.windowS,
+        hasTrace: true,
+        typedAmbientC,
+      };
+      await saveStoredValues(db, stored, reduction);
+      await insertChange(db, runId, {
+        who: plan.who || 'reviewer',
+        what: 'run',
+        was: '',
+        isNow: `cut from ${from}`,
+      });
+    }
+    return roundUp.id;
+  });
+}
+
+/**
+ * Turns raw logs into runs as a reviewer planned it: joined by their clocks, cut, reduced, and written in one
+ * transaction; on a dry run, or where anything stands in the way, nothing is written and each run says what
+ * it would come to.
+ */
+export async function importRawRuns(
+  uploadId: string,
+  plan: RawRunsPlan,
+  tell: Tell = untold,
+  now = new Date(),
+): Promise<RawRunsResult> {
+  const files = await uploadedFiles(uploadId);
+  const names = plan.logs.map((log) => files.find((file) => file.id === log.fileId)?.path);
+  const refused = (message: string, runs: RunPreview[] = [], unused: string[] = []) => ({
+    imported: false as const,
+    message,
+    runs,
+    unused,
+  });
+  if (names.includes(undefined)) return refused('a log is not there any more: choose the files again');
+  const { target } = plan;
+  const existing =
+    target.roundUpId === null ? null : await withDatabase((db) => getRoundUp(db, target.roundUpId!));
+  if (target.roundUpId !== null && !existing) return refused('the round-up is not there any more');
+  if (!existing && target.title === '') return refused('the new round-up needs a title');
+  const rig = existing
+    ? { limitC: existing.rig.limitC, powerAt: existing.rig.powerAt, windowS: existing.windowS }
+    : { limitC: target.limitC, windowS: target.windowS };
+  let collected: Collected;
+  try {
+    const logs = plan.logs.map((log, i) => ({ ...log, path: names[i]! }));
+    collected = await collectChannels(logs, plan.runs, await rememberedMappings(), tell);
+  } catch (error) {
+    if (error instanceof UnusableInput) return refused(problemText(error.problem));
+    throw error;
+  }
+  const { channels, used } = collected;
+  const cited = existing ? await withDatabase((db) => citedEntries(db, existing.id)) : [];
+  const typedNames = plan.runs.map((run) => run.entry.toLowerCase());
+  const lab = await withDatabase((db) => listEntriesCalled(db, [...new Set(typedNames)]));
+  const cut = plan.runs.map((run, i) => {
+    const { problem, toCite } = meantEntry(run.entry, cited, lab);
+    if (problem) return { preview: stoppedBy(problem), made: null };
+    const result = makeRawRun(run, channels[i]!, plan.room, rig);
+    if (!toCite || result.preview.problem) return result;
+    const goesTo = `goes to the lab’s ${toCite.name}, ${measuredWords(toCite.measured, now)}`;
+    return {
+      ...result,
+      preview: { ...result.preview, note: [goesTo, result.preview.note].filter(Boolean).join('; ') },
+    };
+  });
+  const before = await broughtBefore(cut.flatMap(({ made }) => made ?? []));
+  const results = cut.map((result) => {
+    const known = result.made && before.get(traceDigest(result.made.channels));
+    const problem = known ? `in the lab already, as run ${known.label}: leave it out` : '';
+    return known ? { preview: stoppedBy(problem), made: null } : result;
+  });
+  const previews = results.map((result) => result.preview);
+  const unused = names.filter((_, i) => !used[i]) as string[];
+  const wrong = previews.filter((preview) => preview.problem).length;
+  if (wrong > 0) return refused(`${wrong} of ${previews.length} runs cannot be taken yet`, previews, unused);
+  if (plan.dryRun) return refused('', previews, unused);
+  const made = results.map((result) => result.made!);
+  const roundUpId = await writeRuns(uploadId, plan, made, lab, names.join(', '), now);
+  if (roundUpId === null) return refused(`the upload ${BROUGHT}`);
+  return { imported: true, roundUpId, runs: made.length };
+}

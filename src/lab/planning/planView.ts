@@ -1,0 +1,270 @@
+import { fansText } from '@/core/lineUp/entry';
+import { median } from '@/core/statistics/median';
+import { doneBy, type DoneRun } from '@/core/plan/doneRuns';
+import { designedMountings } from '@/core/plan/mountings';
+import type { PlanSheet } from '@/core/plan/planSheet';
+import { tooLarge } from '@/core/plan/planSize';
+import { defaultPlanSettings, type PlanEntry } from '@/core/plan/planSettings';
+import type { RigScatter } from '@/core/plan/smallestDifference';
+import { loadKey, type Load } from '@/core/runs/load';
+import { rigSpread } from '@/core/uncertainty/rigSpread';
+import { earlyBounds, type EarlyLook } from '@/core/plan/earlyLooks';
+import { rankAtLine } from '@/core/ranking/rankAtLine';
+import { NORMAL_95 } from '@/core/statistics/normal';
+import {
+  SPREAD_SOURCES,
+  varianceComponents,
+  type GroupedReading,
+} from '@/core/statistics/varianceComponents';
+import { acrossRigs, spreadReadings } from '../drift/spreadHistory';
+import { valueAtLine } from '@/core/curves/valueAtLine';
+import { settingMeans } from '@/core/curves/settingMeans';
+import type { LabRun } from '@/core/runs/labRun';
+import { RISE } from '@/core/responses/responses';
+import { runPoint } from '@/core/roundUp/runPoint';
+import { groupBy } from '@/core/statistics/groupBy';
+import { ASSUMED_SPREAD_K } from '@/core/uncertainty/assumedSpread';
+import { briefLoad, type Brief } from '@/core/brief/brief';
+import { isByAir } from '@/core/brief/questions';
+import { listSkipped } from '@/database/bench';
+import { withDatabase } from '@/database/pool';
+import { readSheet, type KeptSheet } from '@/database/sheets';
+import { briefOf } from './briefView';
+import { lineUpOf, type LineUpEntry } from '../lineUp/lineUpView';
+import { viewResponse } from '../model/responseView';
+import { rankedRun, roundUpOfLab } from '../model/roundUpOfLab';
+import { riseCurves, viewRoundUp, type RoundUpView } from '../model/roundUpView';
+
+export interface PlanView {
+  sheet: KeptSheet<PlanSheet>;
+  entries: (PlanEntry & { name: string; fans: string })[];
+  /** The brief's heat loads, in their order. */
+  loads: Load[];
+  scatter: RigScatter;
+  /** In what differences are told: kelvins, or of fans by their air percent of what they move. */
+  unit: 'K' | '%';
+  /** Where the scatter was learnt, in words. */
+  scatterFrom: string;
+  /** What was measured, and what the bench has left out for good. */
+  done: DoneRun[];
+  deadline: string;
+  /** Rises at the noise line by the load's key and entry, K: what a pilot is judged by. */
+  risesK: Record<string, Record<string, number>>;
+  /** What was repeated on this rig, of which its spread is told. */
+  repeated: GroupedReading[];
+  /** What stood here and on another rig or revision, of which their spread is told. */
+  acrossRigs: GroupedReading[];
+  /** Whether who is first can be told by now; null before two entries have a place. */
+  look: EarlyLook | null;
+}
+
+/** Shares of an assumed spread of 0.5 K: most of it is remounting. */
+const ASSUMED: RigScatter = { mountK: 0.8 * ASSUMED_SPREAD_K, passK: 0.6 * ASSUMED_SPREAD_K };
+
+const MOST_HISTORY = 36;
+
+/** What the runs of a round-up say of the rig's scatter at its first load. */
+function learntScatter(
+  view: RoundUpView,
+  repeated: readonly GroupedReading[],
+): { scatter: RigScatter; from: string } {
+  const counting = view.runs.filter((run) => run.setAside === '' && run.loadW === view.roundUp.loadsW[0]);
+  const control = new Set(view.entries.filter((entry) => entry.isControl).map((entry) => entry.entry));
+  const roundUp = roundUpOfLab(view);
+  const sweeps = [...groupBy(counting, (run) => run.entry)].map(([entry, runs]) => ({
+    isControl: control.has(entry),
+    settings: settingMeans(runs.flatMap((run) => runPoint(roundUp, rankedRun(run), RISE, null) ?? [])),
+  }));
+  const { mount, pass } = rigSpread(sweeps).roundUp;
+  // The last of them alone: every page asks how far a plan is.
+  const history = mount ? null : varianceComponents(repeated.slice(-MOST_HISTORY), SPREAD_SOURCES);
+  if (history?.known) {
+    // What was mounted again on another day scatters by both.
+    const sdOf = (source: string) => history.value.find((part) => part.source === source)?.sd ?? 0;
+    const scatter = { passK: sdOf('readings'), mountK: Math.hypot(sdOf('mounts'), sdOf('days')) };
+    if (scatter.mountK > 0)
+      return { scatter, from: 'from all that was repeated on this rig, days and mounts together' };
+  }
+  if (!mount) return { scatter: ASSUMED, from: 'assumed, 0.5 K: nothing has been remounted here yet' };
+  // Where nothing tells passes from mounts, a mount's spread holds both.
+  return {
+    scatter: { passK: Math.sqrt(pass?.variance ?? 0), mountK: Math.sqrt(mount.variance) },
+    from: `from this rig’s own remounts (${mount.freedom} degrees of freedom)`,
+  };
+}
+
+/** What a fan's airspeed is assumed to scatter by, % of it (FORMATS step 14). */
+const ASSUMED_AIR: RigScatter = { mountK: 0.8 * 3, passK: 0.6 * 3 };
+
+/** The same of fans by their air, in percent of what they move: of the response that most of them were read by. */
+async function airScatter(view: RoundUpView): Promise<{ scatter: RigScatter; from: string }> {
+  const assumed = { scatter: ASSUMED_AIR, from: 'assumed, 3 % of an airspeed: nothing was repeated yet' };
+  const { loads } = await viewResponse(view, { response: 'airspeed' });
+  const settings = loads[0]?.curves.flatMap((curve) => curve.points) ?? [];
+  const shares = settings.flatMap(({ spread, value, source }) =>
+    source === 'assumed' || !(value > 0)
+      ? []
+      : [(100 * Math.sqrt(spread.pass.variance + spread.mount.variance)) / value],
+  );
+  if (shares.length === 0) return assumed;
+  const sd = median(shares);
+  return {
+    scatter: { mountK: 0.8 * sd, passK: 0.6 * sd },
+    from: 'from what repeats of these fans scatter by',
+  };
+}
+
+const MOST_LOOKS = 20;
+
+/** The first two at the round-up's line and first load, by as many mounts as both have, against the bound of that look. */
+function earlyLook(view: RoundUpView, planned: number): EarlyLook | null {
+  const chosen = riseCurves(view)[0];
+  if (!chosen) return null;
+  const { curves, rule } = chosen;
+  const [first, second] = rankAtLine(curves, { ...rule, lineDb: view.roundUp.noiseLineDba }).placed;
+  if (!first || !second) return null;
+  const mountsOf = (entry: string) =>
+    new Set(
+      view.runs
+        .filter((run) => run.entry === entry && run.setAside === '' && loadKey(run) === loadKey(chosen.load))
+        .map((run) => run.mount),
+    ).size;
+  const look = Math.min(mountsOf(first.entry), mountsOf(second.entry));
+  const looks = Math.min(MOST_LOOKS, Math.max(planned, look));
+  if (look < 1) return null;
+  const names = new Map(view.entries.map(({ entry, product }) => [entry, product]));
+  const byK = Math.abs(second.value - first.value);
+  return {
+    ...{ look, looks, byK, first: names.get(first.entry)!, second: names.get(second.entry)! },
+    z: byK / Math.max(1e-9, Math.hypot(first.interval95, second.interval95) / NORMAL_95),
+    bound: earlyBounds(looks)[look - 1]!,
+  };
+}
+
+/** How long an entry's own runs ask to be soaked, min: to within 0.3 K of the end, and the window. */
+function learntSoakMin(runs: readonly LabRun[], windowS: number): number | null {
+  const times = runs.flatMap(({ reduction }) =>
+    reduction.settled && reduction.fit.known ? [reduction.fit.value.timeToHalfKelvinS] : [],
+  );
+  if (times.length < 3) return null;
+  return Math.max(10, Math.ceil((1.15 * median(times) + windowS) / 60));
+}
+
+function planEntry(
+  entry: LineUpEntry,
+  runs: readonly LabRun[],
+  windowS: number,
+): PlanEntry & { name: string; fans: string } {
+  const fixed = entry.product.body.connector === 'fixed';
+  return {
+    entry: entry.code,
+    name: entry.shownName,
+    fans: entry.covered ? '' : fansText(entry.entry.body),
+    kind: entry.product.body.kind,
+    isControl: entry.isControl,
+    learntSoakMin: learntSoakMin(runs, windowS),
+    ...(fixed ? { ownSettings: ['fixed'] } : {}),
+  };
+}
+
+/** A plan of defaults: passes and mounts from the brief, the settings that were run, from the day given. */
+function blankPlan(brief: Brief, runs: readonly LabRun[], today: string): PlanSheet {
+  const settings = defaultPlanSettings(today);
+  const run = [...new Set([...runs].reverse().map((run) => run.setting))];
+  return {
+    settings: {
+      ...settings,
+      passes: brief.passes,
+      mounts: brief.mounts,
+      settings: run.length > 0 && run.length <= 12 ? run : settings.settings,
+    },
+    order: [],
+    droppedLoads: [],
+    pilot: null,
+  };
+}
+
+/** What a plan is laid from, and what is done of it. */
+type PlanBasis = Pick<PlanView, 'sheet' | 'entries' | 'loads' | 'done'> & { brief: Brief };
+
+async function planBasis(view: RoundUpView, today: string): Promise<PlanBasis> {
+  const { id } = view.roundUp;
+  const [sheet, brief, lineUp, skipped] = await withDatabase((db) =>
+    Promise.all([readSheet(db, 'plan', id), briefOf(db, id), lineUpOf(db, id), listSkipped(db, id)]),
+  );
+  const { body } = brief!;
+  const byEntry = groupBy(view.runs, (run) => run.entry);
+  const counting = view.runs.filter((run) => run.setAside === '');
+  return {
+    brief: body,
+    sheet: sheet ?? { version: 0, body: blankPlan(body, view.runs, today) },
+    entries: lineUp.map((entry) => planEntry(entry, byEntry.get(entry.code) ?? [], view.roundUp.windowS)),
+    loads: body.loads.map(briefLoad),
+    done: [
+      ...counting.map(({ entry, mount, setting, pass, loadW, loadName, gpuLoadW }) => ({
+        ...{ entry, mount, setting, pass },
+        ...{ loadW, loadName, gpuLoadW },
+      })),
+      ...skipped,
+    ],
+  };
+}
+
+/** All that a plan is made from and judged by; null where there is no such round-up. */
+export async function viewPlan(roundUpId: number, today: string): Promise<PlanView | null> {
+  const view = await viewRoundUp(roundUpId);
+  if (!view) return null;
+  const { brief, ...basis } = await planBasis(view, today);
+  const repeated = await spreadReadings(view);
+  const byAir = isByAir(view.brief.question);
+  const { scatter, from } = byAir ? await airScatter(view) : learntScatter(view, repeated);
+  const risesK: PlanView['risesK'] = {};
+  for (const { load, curves } of riseCurves(view)) {
+    for (const curve of curves) {
+      const at = valueAtLine(curve, view.roundUp.noiseLineDba);
+      if (at.placed) (risesK[loadKey(load)] ??= {})[curve.entry] = at.value;
+    }
+  }
+  const { sheet } = basis;
+  const isWritten = sheet.version > 0;
+  return {
+    ...basis,
+    scatter,
+    unit: byAir ? '%' : 'K',
+    scatterFrom: from,
+    deadline: brief.deadline,
+    risesK,
+    repeated,
+    acrossRigs: await acrossRigs(view),
+    look: earlyLook(view, (isWritten ? sheet.body.settings.mounts : brief.mounts) || 1),
+  };
+}
+
+/** Progress hangs on no day. */
+const NO_DAY = '2000-01-01';
+
+/** The same of a round-up, without all that a plan's page tells beside it. */
+export async function progressOf(view: RoundUpView): Promise<PlanProgress | null> {
+  return planProgress(await planBasis(view, NO_DAY));
+}
+
+export interface PlanProgress {
+  planned: number;
+  done: number;
+}
+
+/** How much of a written plan has been measured; null where no plan was written, or none that can be laid. */
+export function planProgress(view: Omit<PlanBasis, 'brief'>): PlanProgress | null {
+  if (view.sheet.version === 0) return null;
+  const { settings, droppedLoads } = view.sheet.body;
+  const loads = view.loads.filter((load) => !droppedLoads.includes(loadKey(load)));
+  if (tooLarge(settings, view.entries, loads.length)) return null;
+  const isDone = doneBy(view.done);
+  let planned = 0;
+  let done = 0;
+  for (const mounting of designedMountings(settings, view.entries, loads)) {
+    planned += mounting.points.length;
+    done += mounting.points.filter((point) => isDone(mounting, point)).length;
+  }
+  return { planned, done };
+}

@@ -1,0 +1,83 @@
+import { awardCase, quietLine } from '@/core/verdict/awardCase';
+import { awardOffers, type AwardOffer } from '@/core/verdict/awards';
+import { orderSentences } from '@/core/verdict/orderSentences';
+import { firstVerdict, type Verdict } from '@/core/verdict/verdictSheet';
+import { configuredSize } from '@/core/lineUp/configuredSize';
+import { loadKey } from '@/core/runs/load';
+import { withDatabase } from '@/database/pool';
+import { listSheetChanges, readSheet, type KeptSheet } from '@/database/sheets';
+import { onceFor } from '../model/keptWhileUnwritten';
+import { viewJudgement } from '../orders/judgementView';
+import { viewPrices } from '../lineUp/prices';
+import { viewPublished, type PublishedView } from './shares';
+import { availableResponses } from '../model/responseView';
+import { riseCurves, type RoundUpView } from '../model/roundUpView';
+import { verdictOf } from '../orders/verdictView';
+
+export interface WriteView {
+  sheet: KeptSheet<Verdict>;
+  history: { id: number; changedAt: Date; who: string; body: Verdict }[];
+  offers: AwardOffer[];
+  /** Sentences about the order that claim no more than it bears. */
+  sentences: string[];
+  loads: { key: string; label: string }[];
+  responses: { id: string; name: string }[];
+  published: PublishedView;
+}
+
+/** Awards by their rules, and sentences about the order at the own line. */
+const offersOf = onceFor(async (view: RoundUpView): Promise<Pick<WriteView, 'offers' | 'sentences'>> => {
+  const { placed } = (await verdictOf(view, {})).ranking;
+  const names = new Map(view.entries.map(({ entry, product }) => [entry, product]));
+  const sentences = orderSentences({ placed }, (entry) => names.get(entry) ?? entry);
+  const judged = await viewJudgement(view, { lineDb: view.roundUp.noiseLineDba, load: '' });
+  if (!judged || !judged.shown.response.throttles) return { offers: [], sentences };
+  const quiet = await verdictOf(view, { line: String(quietLine(view.brief)) });
+  const prices = await viewPrices(view);
+  const offers = awardOffers(
+    awardCase({
+      brief: view.brief,
+      lineDb: view.roundUp.noiseLineDba,
+      placed: judged.judged.map((item) => item.placed),
+      placedQuiet: quiet.ranking.placed,
+      detail: new Map(judged.judged.map((item) => [item.placed.entry, item.detail])),
+      curves: judged.judged.map((item) => item.curve),
+      entries: prices.map(({ entry, price }) => ({
+        entry: entry.code,
+        name: names.get(entry.code) ?? entry.code,
+        // The pump of a liquid loop is low, and its radiator is not small.
+        heightMm:
+          entry.product.body.kind === 'liquid'
+            ? null
+            : configuredSize(entry.product.body, entry.entry.body).heightMm,
+        price,
+      })),
+    }),
+  );
+  return { offers, sentences };
+});
+
+const MOST_HISTORY = 30;
+
+/** What a verdict is written with: what stands of it, what was written before, and what the data offer. */
+export async function viewWriting(view: RoundUpView): Promise<WriteView> {
+  const { id } = view.roundUp;
+  const { sheet, changes } = await withDatabase(async (db) => ({
+    sheet: await readSheet(db, 'verdict', id),
+    changes: await listSheetChanges(db, 'verdict', id),
+  }));
+  const { responses } = await availableResponses(view);
+  return {
+    sheet: sheet ?? { version: 0, body: firstVerdict() },
+    history: changes
+      .slice(-MOST_HISTORY)
+      .reverse()
+      .map(({ id: change, changedAt, who, isNow }) => ({ id: change, changedAt, who, body: isNow })),
+    ...(await offersOf(view)),
+    loads: riseCurves(view).map(({ load, label }) => ({ key: loadKey(load), label })),
+    responses: responses
+      .filter(({ keptWith }) => keptWith !== 'run')
+      .map(({ id: response, name }) => ({ id: response, name })),
+    published: await viewPublished(id),
+  };
+}

@@ -1,0 +1,93 @@
+import { loadKey } from '@/core/runs/load';
+import type { DeletedRun } from '@/core/runs/deletedRun';
+
+import { RUN_SPEEDS } from '@/core/responses/runSpeeds';
+import { packRows, type LogbookRow, type ValueColumn } from '@/core/runs/logbookRow';
+import { withDatabase } from '@/database/pool';
+import { listDeletedRuns } from '@/database/runEdits';
+import { listValues } from '@/database/runValues';
+import { availableResponses } from '../model/responseView';
+import { onceFor } from '../model/keptWhileUnwritten';
+import { notedRuns, type RoundUpView } from '../model/roundUpView';
+
+function rowsOf(view: RoundUpView, valuesOf: ReadonlyMap<number, (number | null)[]>): LogbookRow[] {
+  const position = new Map(view.entries.map((entry, i) => [entry.entry, i]));
+  return notedRuns(view).map(({ run, state, notes, flagged }) => ({
+    id: run.id,
+    label: run.label,
+    entry: run.entry,
+    product: run.product,
+    position: position.get(run.entry)!,
+    load: loadKey(run),
+    loadLabel: run.loadName ? `${run.loadName} ${run.loadW}` : run.loadW === 0 ? 'idle' : String(run.loadW),
+    loadW: run.loadW,
+    setting: run.setting,
+    pass: run.pass,
+    mount: run.mount,
+    noiseDb: run.noiseDb,
+    floorDb: run.floorDb,
+    levelDb: run.level.levelDb,
+    isUpperBound: run.level.standing === 'at-floor',
+    ambientC: run.reduction.ambientMeanC,
+    powerW: run.reduction.powerMeanW,
+    powerMeasured: run.reduction.powerSource !== 'nominal',
+    riseK: run.reduction.riseK,
+    resistanceKPerW: run.reduction.resistanceKPerW.known ? run.reduction.resistanceKPerW.value : null,
+    state,
+    flagged,
+    notes: notes.join(' · '),
+    setAside: run.setAside,
+    version: run.version,
+    values: valuesOf.get(run.id) ?? [],
+  }));
+}
+
+/** The logbook's rows as one text, made once. */
+const packedPlain = onceFor((view: RoundUpView) => packRows(rowsOf(view, new Map())));
+
+/** A column that can be shown: a response at a place, as the address has it. */
+export interface OfferedColumn extends ValueColumn {
+  response: string;
+  place: string;
+}
+
+const SEPARATOR = '@';
+
+/** What the runs of a round-up have beside the rise of the die, as columns. */
+export const offeredColumns = onceFor(async (view: RoundUpView): Promise<OfferedColumn[]> => {
+  const { responses, placesOf } = await availableResponses(view);
+  const beside = responses.filter(({ throttles, keptWith }) => !throttles && keptWith !== 'run');
+  const speeds = RUN_SPEEDS.map(({ id, name }) => ({ id, name, unit: 'rpm', decimals: 0 }));
+  return [...beside, ...speeds].flatMap(({ id, name, unit, decimals }) =>
+    placesOf(id).map((place) => ({
+      key: place ? `${id}${SEPARATOR}${place}` : id,
+      name: place ? `${name}, ${place}` : name,
+      ...{ unit, decimals, response: id, place },
+    })),
+  );
+});
+
+/** The logbook's rows with the values of some columns, as one text. */
+export async function packedLogbook(view: RoundUpView, columns: readonly OfferedColumn[]): Promise<string> {
+  if (columns.length === 0) return packedPlain(view);
+  const valuesOf = new Map<number, (number | null)[]>(
+    view.runs.map((run) => [run.id, columns.map(() => null)]),
+  );
+  const kept = await withDatabase((db) =>
+    Promise.all(columns.map(({ response, place }) => listValues(db, view.roundUp.id, response, place))),
+  );
+  kept.forEach((rows, at) => {
+    for (const { runId, value } of rows) {
+      const values = valuesOf.get(runId);
+      if (values) values[at] = Number(value.toPrecision(6));
+    }
+  });
+  return packRows(rowsOf(view, valuesOf));
+}
+
+/** Runs that were deleted, by the names that pages give their entries. */
+export async function deletedRuns({ roundUp, entries }: RoundUpView): Promise<DeletedRun[]> {
+  const names = new Map(entries.map((entry) => [entry.entry, entry.product]));
+  const runs = await withDatabase((db) => listDeletedRuns(db, roundUp.id));
+  return runs.map((run) => ({ ...run, product: names.get(run.entry)! }));
+}
