@@ -37,6 +37,18 @@ module.exports = {
     ]),
     only('app-uses-stages-and-lab', 'app', ['stages', 'ui', 'lab', 'core', 'contracts']),
     {
+      name: 'demo-stands-outside',
+      severity: 'error',
+      from: { path: '^src/', pathNot: '[.]test[.]ts$' },
+      to: { path: '^demo/' },
+    },
+    {
+      name: 'demo-is-made-by-core-and-simulator',
+      severity: 'error',
+      from: { path: '^demo/' },
+      to: { path: '^src/', pathNot: '^src/(core|simulator|formats)/' },
+    },
+    {
       name: 'core-has-no-io',
       severity: 'error',
       from: { path: '^src/core/', pathNot: '[.]test[.]ts$' },

@@ -23,7 +23,7 @@ const config = [
       'no-console': 'error',
     },
   },
-  { files: ['src/command/**', 'scripts/**', 'tests/**'], rules: { 'no-console': 'off' } },
+  { files: ['src/command/**', 'demo/make.ts', 'scripts/**', 'tests/**'], rules: { 'no-console': 'off' } },
 ];
 
 export default config;

@@ -16,5 +16,5 @@ export default createJestConfig({
     '<rootDir>/tests/unit/**/*.test.ts',
     '<rootDir>/tests/database/**/*.test.ts',
   ],
-  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
+  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^@demo/(.*)$': '<rootDir>/demo/$1' },
 });

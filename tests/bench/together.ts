@@ -3,8 +3,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { wavBytes } from '../../src/core/sound/wavBytes';
 import { seededChance } from '../../src/core/statistics/chance';
-import { demoBundle } from '../../src/simulator/demoBundle';
-import { asBytes } from '../../src/simulator/demoFiles';
+import { demoBundle } from '../../demo/generators/demoBundle';
+import { asBytes } from '../../demo/generators/demoFiles';
 import { type Application, ask, importAsNew, startApplication, upload } from '../support/application';
 import { percentile, type Figure } from './figure';
 

@@ -2,7 +2,7 @@ import { spawn } from 'node:child_process';
 import { expect, test, type Page } from '@playwright/test';
 import { Client } from 'pg';
 import { fanLevelDb, speedAt } from '../../src/simulator/airFan';
-import { AIR_FANS } from '../../src/simulator/airRoundUp';
+import { AIR_FANS } from '../../src/simulator/airFans';
 import { startApplication, type Application } from '../support/application';
 import { seriousFaults } from '../support/axe';
 import { commandOn } from '../support/database';

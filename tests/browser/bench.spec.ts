@@ -1,8 +1,8 @@
 import { expect, test, type Page } from '@playwright/test';
 import { BOATHOUSE } from '../../src/simulator/boathouse';
 import { resistanceAtLevel } from '../../src/simulator/cooler';
-import { asBytes } from '../../src/simulator/demoFiles';
-import { fanRoundUp } from '../../src/simulator/fanRoundUp';
+import { asBytes } from '../../demo/generators/demoFiles';
+import { fanRoundUp } from '../../demo/generators/fanRoundUp';
 import { type Application, importAsNew, startApplication, upload } from '../support/application';
 import { seriousFaults } from '../support/axe';
 import { TestBench } from '../support/bench';

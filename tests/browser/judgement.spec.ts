@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
-import { asBytes } from '../../src/simulator/demoFiles';
-import { demoBundle } from '../../src/simulator/demoBundle';
+import { asBytes } from '../../demo/generators/demoFiles';
+import { demoBundle } from '../../demo/generators/demoBundle';
 import { type Application, importAsNew, startApplication, upload } from '../support/application';
 import { seriousFaults } from '../support/axe';
 

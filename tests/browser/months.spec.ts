@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
-import { cellarRoundUp } from '../../src/simulator/cellarRoundUp';
-import { asBytes } from '../../src/simulator/demoFiles';
-import { ATTIC_COOLERS, monthsRoundUp } from '../../src/simulator/monthsRoundUp';
+import { cellarRoundUp } from '../../demo/generators/cellarRoundUp';
+import { asBytes } from '../../demo/generators/demoFiles';
+import { ATTIC_COOLERS, monthsRoundUp } from '../../demo/generators/monthsRoundUp';
 import { type Application, ask, importAsNew, startApplication, upload } from '../support/application';
 import { seriousFaults } from '../support/axe';
 

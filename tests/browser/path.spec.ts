@@ -1,8 +1,8 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { demoBundle } from '../../src/simulator/demoBundle';
-import { asBytes } from '../../src/simulator/demoFiles';
+import { demoBundle } from '../../demo/generators/demoBundle';
+import { asBytes } from '../../demo/generators/demoFiles';
 import { startApplication, type Application } from '../support/application';
 import { replacing, smallBundle } from '../support/bundles';
 import { folderOf } from '../support/folders';

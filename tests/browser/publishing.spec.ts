@@ -3,8 +3,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, expect, test } from '@playwright/test';
 import sharp from 'sharp';
-import { asBytes } from '../../src/simulator/demoFiles';
-import { demoBundle } from '../../src/simulator/demoBundle';
+import { asBytes } from '../../demo/generators/demoFiles';
+import { demoBundle } from '../../demo/generators/demoBundle';
 import { type Application, ask, importAsNew, startApplication, upload } from '../support/application';
 import { seriousFaults } from '../support/axe';
 

@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { Client } from 'pg';
-import { demoBundle } from '../../src/simulator/demoBundle';
-import { asBytes } from '../../src/simulator/demoFiles';
+import { demoBundle } from '../../demo/generators/demoBundle';
+import { asBytes } from '../../demo/generators/demoFiles';
 import { ask, importAsNew, startApplication, upload } from '../support/application';
 import { smallBundle } from '../support/bundles';
 import { freshDatabase } from '../support/database';

@@ -13,9 +13,10 @@ import { viewResponse } from '@/lab/model/responseView';
 import { newRun, runEdit } from '@/lab/runs/runEditSchema';
 import { viewRoundUp } from '@/lab/model/roundUpView';
 import { placedCount } from '@/lab/orders/verdictView';
-import { AIR_FANS, airRoundUp } from '@/simulator/airRoundUp';
+import { airRoundUp } from '@demo/generators/airRoundUp';
+import { AIR_FANS } from '@/simulator/airFans';
 import { faceSpeed, flowThrough, RESISTANCES } from '@/simulator/airFan';
-import { asBytes } from '@/simulator/demoFiles';
+import { asBytes } from '@demo/generators/demoFiles';
 import { smallBundle } from '../support/bundles';
 import { exported, importAsNew, importSound, inFreshLab } from '../support/lab';
 

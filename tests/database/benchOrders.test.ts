@@ -10,8 +10,8 @@ import { lineUpOf } from '@/lab/lineUp/lineUpView';
 import { viewPlan } from '@/lab/planning/planView';
 import { viewRoundUp } from '@/lab/model/roundUpView';
 import { saveSheet } from '@/lab/planning/saveSheet';
-import { demoBundle } from '@/simulator/demoBundle';
-import { asBytes } from '@/simulator/demoFiles';
+import { demoBundle } from '@demo/generators/demoBundle';
+import { asBytes } from '@demo/generators/demoFiles';
 import { importSound, inFreshLab } from '../support/lab';
 
 inFreshLab();

@@ -4,8 +4,8 @@ import { addCase, caseOf, removeCase, viewCases } from '@/lab/lineUp/cases';
 import { viewLineUp } from '@/lab/lineUp/lineUpView';
 import { saveSheet } from '@/lab/planning/saveSheet';
 import { caseSheet } from '@/contracts/sheets/caseSheet';
-import { caseRoundUp } from '@/simulator/caseRoundUp';
-import { asBytes } from '@/simulator/demoFiles';
+import { caseRoundUp } from '@demo/generators/caseRoundUp';
+import { asBytes } from '@demo/generators/demoFiles';
 import { exported, importAsNew, importSound, inFreshLab } from '../support/lab';
 
 inFreshLab();

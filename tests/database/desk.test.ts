@@ -5,9 +5,9 @@ import { viewPlan } from '@/lab/planning/planView';
 import { viewRoundUp } from '@/lab/model/roundUpView';
 import { viewLeaders } from '@/lab/orders/leaders';
 import { createRoundUp } from '@/lab/roundUps/createRoundUp';
-import { asBytes } from '@/simulator/demoFiles';
-import { monthsRoundUp } from '@/simulator/monthsRoundUp';
-import { demoBundle } from '@/simulator/demoBundle';
+import { asBytes } from '@demo/generators/demoFiles';
+import { monthsRoundUp } from '@demo/generators/monthsRoundUp';
+import { demoBundle } from '@demo/generators/demoBundle';
 import { importSound, inFreshLab } from '../support/lab';
 
 inFreshLab();

@@ -4,8 +4,8 @@ import { endSession, insertSession, writeProgress } from '@/database/bench';
 import { writeStatus } from '@/database/benchStatus';
 import { inTransaction, withDatabase } from '@/database/pool';
 import { followBench } from '@/lab/bench/followBench';
-import { asBytes } from '@/simulator/demoFiles';
-import { fanRoundUp } from '@/simulator/fanRoundUp';
+import { asBytes } from '@demo/generators/demoFiles';
+import { fanRoundUp } from '@demo/generators/fanRoundUp';
 import { until } from '../support/bench';
 import { importSound, inFreshLab } from '../support/lab';
 

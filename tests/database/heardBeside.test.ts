@@ -6,9 +6,9 @@ import { viewSchools } from '@/lab/orders/schoolsView';
 import { pack } from '@/core/packed';
 import { measuresOf } from '@/stages/judgement/measures';
 import type { JudgementData } from '@/stages/judgement/judgementData';
-import { airRoundUp } from '@/simulator/airRoundUp';
-import { demoBundle } from '@/simulator/demoBundle';
-import { asBytes } from '@/simulator/demoFiles';
+import { airRoundUp } from '@demo/generators/airRoundUp';
+import { demoBundle } from '@demo/generators/demoBundle';
+import { asBytes } from '@demo/generators/demoFiles';
 import { smallBundle } from '../support/bundles';
 import { importAsNew, importSound, inFreshLab } from '../support/lab';
 

@@ -8,8 +8,8 @@ import { viewJudgement, type JudgementView } from '@/lab/orders/judgementView';
 import { viewRoundUp } from '@/lab/model/roundUpView';
 import { BOATHOUSE } from '@/simulator/boathouse';
 import { resistanceAtLevel } from '@/simulator/cooler';
-import { demoBundle } from '@/simulator/demoBundle';
-import { asBytes } from '@/simulator/demoFiles';
+import { demoBundle } from '@demo/generators/demoBundle';
+import { asBytes } from '@demo/generators/demoFiles';
 import { importSound, inFreshLab } from '../support/lab';
 
 inFreshLab();

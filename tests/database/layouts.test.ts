@@ -1,6 +1,6 @@
 import { viewPairs } from '@/lab/orders/pairs';
 import { smallBundle } from '../support/bundles';
-import { demoBundle } from '@/simulator/demoBundle';
+import { demoBundle } from '@demo/generators/demoBundle';
 import { platesOf, viewPlates } from '@/lab/lineUp/plates';
 import { plateSheet } from '@/contracts/sheets/plateSheet';
 import { addVariant } from '@/lab/lineUp/changeLineUp';
@@ -12,9 +12,9 @@ import { energyMeanDb } from '@/core/levels/energyMeanDb';
 import { placesIn } from '@/core/ranking/sideColumn';
 import { pairDifference } from '@/core/ranking/pairDifference';
 import { entrySheet } from '@/contracts/sheets/lineUpSheets';
-import { caseRises } from '@/simulator/caseAir';
-import { caseRoundUp, DEMO_LAYOUTS, layoutOf } from '@/simulator/caseRoundUp';
-import { asBytes } from '@/simulator/demoFiles';
+import { caseRises } from '@demo/generators/caseAir';
+import { caseRoundUp, DEMO_LAYOUTS, layoutOf } from '@demo/generators/caseRoundUp';
+import { asBytes } from '@demo/generators/demoFiles';
 import { exported, importAsNew, importSound, inFreshLab } from '../support/lab';
 
 inFreshLab();

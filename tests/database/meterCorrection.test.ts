@@ -11,8 +11,8 @@ import { listChanges } from '@/database/changes';
 import { withDatabase } from '@/database/pool';
 import { readSheet } from '@/database/sheets';
 import { readBundle } from '@/formats/bundle/readBundle';
-import { asBytes } from '@/simulator/demoFiles';
-import { monthsRoundUp } from '@/simulator/monthsRoundUp';
+import { asBytes } from '@demo/generators/demoFiles';
+import { monthsRoundUp } from '@demo/generators/monthsRoundUp';
 import { exported, importSound, inFreshLab } from '../support/lab';
 
 inFreshLab();

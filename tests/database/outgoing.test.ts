@@ -18,9 +18,9 @@ import { Refused } from '@/lab/refusal';
 import { reportOf } from '@/lab/report/bundleReport';
 import { viewRoundUp } from '@/lab/model/roundUpView';
 import { saveSheet } from '@/lab/planning/saveSheet';
-import { airClips } from '@/simulator/airClips';
-import { airRoundUp } from '@/simulator/airRoundUp';
-import { asBytes } from '@/simulator/demoFiles';
+import { airClips } from '@demo/generators/airClips';
+import { airRoundUp } from '@demo/generators/airRoundUp';
+import { asBytes } from '@demo/generators/demoFiles';
 import { smallBundle } from '../support/bundles';
 import { importSound, inFreshLab } from '../support/lab';
 

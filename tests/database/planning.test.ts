@@ -18,8 +18,8 @@ import { chooseRevision, reviseRig, viewRig } from '@/lab/planning/rigView';
 import { riseCurves, viewRoundUp } from '@/lab/model/roundUpView';
 import { bundleReport } from '@/lab/report/bundleReport';
 import { saveSheet } from '@/lab/planning/saveSheet';
-import { asBytes } from '@/simulator/demoFiles';
-import { fanRoundUp } from '@/simulator/fanRoundUp';
+import { asBytes } from '@demo/generators/demoFiles';
+import { fanRoundUp } from '@demo/generators/fanRoundUp';
 import { smallBundle } from '../support/bundles';
 import { exported, importSound, inFreshLab } from '../support/lab';
 

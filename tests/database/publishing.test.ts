@@ -18,8 +18,8 @@ import { saveSheet } from '@/lab/planning/saveSheet';
 import { viewWriting } from '@/lab/publish/writeView';
 import { exportBundle } from '@/lab/outgoing/exportBundle';
 import { publishDemo } from '@/lab/roundUps/publishDemo';
-import { demoBundle } from '@/simulator/demoBundle';
-import { asBytes } from '@/simulator/demoFiles';
+import { demoBundle } from '@demo/generators/demoBundle';
+import { asBytes } from '@demo/generators/demoFiles';
 import { smallBundle } from '../support/bundles';
 import { exported, importSound, inFreshLab } from '../support/lab';
 

@@ -6,8 +6,8 @@ import { withDatabase } from '@/database/pool';
 import { listPushed } from '@/database/pushedReadings';
 import { isPushToken, pushToken } from '@/lab/bench/pushToken';
 import { PushRefused, takePushed } from '@/lab/bench/takePushed';
-import { asBytes } from '@/simulator/demoFiles';
-import { fanRoundUp } from '@/simulator/fanRoundUp';
+import { asBytes } from '@demo/generators/demoFiles';
+import { fanRoundUp } from '@demo/generators/fanRoundUp';
 import { importSound, inFreshLab } from '../support/lab';
 
 inFreshLab();

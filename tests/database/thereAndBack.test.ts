@@ -2,8 +2,8 @@ import { readFileSync } from 'node:fs';
 import { withDatabase } from '@/database/pool';
 import { notedRuns, viewRoundUp } from '@/lab/model/roundUpView';
 import { viewCases } from '@/lab/lineUp/cases';
-import { caseRoundUp } from '@/simulator/caseRoundUp';
-import { asBytes } from '@/simulator/demoFiles';
+import { caseRoundUp } from '@demo/generators/caseRoundUp';
+import { asBytes } from '@demo/generators/demoFiles';
 import { replacing, smallBundle } from '../support/bundles';
 import { exported, importAsNew, importSound, inFreshLab } from '../support/lab';
 

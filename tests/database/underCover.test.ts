@@ -24,8 +24,8 @@ import type { RunChanges } from '@/lab/runs/runEditSchema';
 import { saveSheet } from '@/lab/planning/saveSheet';
 import { verdictCsv } from '@/lab/orders/verdictCsv';
 import { viewVerdict } from '@/lab/orders/verdictView';
-import { demoBundle } from '@/simulator/demoBundle';
-import { asBytes } from '@/simulator/demoFiles';
+import { demoBundle } from '@demo/generators/demoBundle';
+import { asBytes } from '@demo/generators/demoFiles';
 import { exported, importAsNew, importSound, inFreshLab } from '../support/lab';
 
 inFreshLab();

@@ -1,8 +1,8 @@
 import { latestPrice } from '@/core/lineUp/prices';
 import { NO_WISH } from '@/core/lineUp/readersWish';
 import { steadyResistance } from '@/simulator/cooler';
-import { asBytes } from '@/simulator/demoFiles';
-import { demoBundle } from '@/simulator/demoBundle';
+import { asBytes } from '@demo/generators/demoFiles';
+import { demoBundle } from '@demo/generators/demoBundle';
 import {
   CLOCK_PER_K,
   gridCooler,
@@ -11,7 +11,7 @@ import {
   GRID_HEATSINKS,
   gridRoundUp,
   SHARED_K_PER_W,
-} from '@/simulator/gridRoundUp';
+} from '@demo/generators/gridRoundUp';
 import { importBundle } from '@/lab/bring/importBundle';
 import { briefOf } from '@/lab/planning/briefView';
 import { withDatabase } from '@/database/pool';

@@ -3,19 +3,19 @@ import { HELD } from '@/database/controlRuns';
 import { listChanges } from '@/database/changes';
 import { bridgedRows, bridgeSources, viewBridge } from '@/lab/bridge/bridgeView';
 import { changeBridge } from '@/lab/bridge/changeBridge';
-import { importCellar } from '@/lab/roundUps/cellarDemo';
+import { bringCellar } from '@/lab/roundUps/demo';
 import { rankBundle } from '@/lab/model/rankBundle';
 import { bundleReport } from '@/lab/report/bundleReport';
 import { readBundle } from '@/formats/bundle/readBundle';
 import { verdictOf, verdictQuery } from '@/lab/orders/verdictView';
-import { CELLAR } from '@/simulator/cellarRoundUp';
+import { CELLAR, cellarRoundUp } from '@demo/generators/cellarRoundUp';
 import { RIG_SOURCES, varianceComponents } from '@/core/statistics/varianceComponents';
 import { acrossRigs } from '@/lab/drift/spreadHistory';
 import { holdRuns } from '@/lab/drift/holdRuns';
 import { rigTrouble, viewWatch } from '@/lab/drift/watchView';
 import { riseCurves, viewRoundUp } from '@/lab/model/roundUpView';
-import { monthsRoundUp } from '@/simulator/monthsRoundUp';
-import { asBytes } from '@/simulator/demoFiles';
+import { monthsRoundUp } from '@demo/generators/monthsRoundUp';
+import { asBytes } from '@demo/generators/demoFiles';
 import { exported, importSound, inFreshLab } from '../support/lab';
 import { smallBundle } from '../support/bundles';
 
@@ -100,8 +100,7 @@ test('a rig without a course says nothing: controls without times, one control e
 
 test('an older rig is bridged by what both have; who flips is told and not bridged; used, it stands in the verdict by itself', async () => {
   const id = await importSound(asBytes(monthsRoundUp(8)));
-  const cellar = await importCellar(8, id);
-  expect(cellar.imported).toBe(true);
+  await bringCellar(id, asBytes(cellarRoundUp(8)));
   const [source] = await bridgeSources(await viewed(id));
   const at = { load: '', lineDb: 30 };
   // With what is in doubt the attic's own spread is too wide to see it.

@@ -2,8 +2,8 @@ import { withDatabase } from '@/database/pool';
 import { Refused } from '@/lab/refusal';
 import { beginUpload, takeFile, uploadedFiles } from '@/lab/bring/uploads';
 import { WorkPool } from '@/lab/work/workPool';
-import { demoBundle } from '@/simulator/demoBundle';
-import { asBytes } from '@/simulator/demoFiles';
+import { demoBundle } from '@demo/generators/demoBundle';
+import { asBytes } from '@demo/generators/demoFiles';
 import { smallBundle } from '../support/bundles';
 import { inFreshLab } from '../support/lab';
 

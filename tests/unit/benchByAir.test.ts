@@ -14,7 +14,7 @@ import { spotMean } from '@/core/responses/spotReading';
 import { methodCard } from '@/core/brief/methodCard';
 import { briefSheet } from '@/contracts/sheets/briefSheet';
 import { faceSpeed, fanLevelDb, fanPressurePa, flowThrough, RESISTANCES, speedAt } from '@/simulator/airFan';
-import { AIR_FANS } from '@/simulator/airRoundUp';
+import { AIR_FANS } from '@/simulator/airFans';
 import { BOATHOUSE, BOATHOUSE_RIG } from '@/simulator/boathouse';
 import { LiveRig } from '@/simulator/liveRig';
 import { seededChance } from '@/core/statistics/chance';

@@ -7,8 +7,8 @@ import { fansOfLayout } from '@/core/lineUp/fansOfLayout';
 import { entryPairs } from '@/core/lineUp/entryPairs';
 import { pairDifference } from '@/core/ranking/pairDifference';
 import { tradeOff } from '@/core/ranking/tradeOff';
-import { caseRises } from '@/simulator/caseAir';
-import { DEMO_LAYOUTS, layoutOf } from '@/simulator/caseRoundUp';
+import { caseRises } from '@demo/generators/caseAir';
+import { DEMO_LAYOUTS, layoutOf } from '@demo/generators/caseRoundUp';
 
 const layout = (...fans: string[]) => layoutOf({ fans });
 const base = layout('front 1 in', 'front 2 in', 'rear 1 out');

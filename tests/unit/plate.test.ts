@@ -4,7 +4,7 @@ import { samplesApart } from '@/core/plate/samplesApart';
 import { typedGrid } from '@/core/plate/typedGrid';
 import { readFlatness } from '@/formats/bundle/flatnessTable';
 import { ProblemList } from '@/formats/problem';
-import { platesCsv } from '@/simulator/plates';
+import { platesCsv } from '@demo/generators/plates';
 import { valueOf } from '../support/outcome';
 
 const grid = (depth: (x: number, y: number) => number, side = 5): PlatePoint[] =>

@@ -2,8 +2,8 @@ import { readBundle } from '@/formats/bundle/readBundle';
 import { rankBundle } from '@/lab/model/rankBundle';
 import { BOATHOUSE, BOATHOUSE_RIG } from '@/simulator/boathouse';
 import { resistanceAtLevel } from '@/simulator/cooler';
-import { demoBundle } from '@/simulator/demoBundle';
-import { asBytes } from '@/simulator/demoFiles';
+import { demoBundle } from '@demo/generators/demoBundle';
+import { asBytes } from '@demo/generators/demoFiles';
 import { seededChance } from '@/core/statistics/chance';
 import { simulateRun } from '@/simulator/simulateRun';
 

@@ -6,87 +6,24 @@ import { blankSample } from '@/core/lineUp/sample';
 import { designedMountings } from '@/core/plan/mountings';
 import { defaultPlanSettings, type PlanEntry } from '@/core/plan/planSettings';
 import type { PlanSheet } from '@/core/plan/planSheet';
-import { BOATHOUSE_RIG } from './boathouse';
-import { coolerFromEnds, type Cooler } from './cooler';
+import { BOATHOUSE_RIG } from '@/simulator/boathouse';
+import { FANS, FANS_LOAD_W } from '@/simulator/fansOnCooler';
 import { DEMO_RIG, MOUNT_SPREAD } from './demoBundle';
 import { fansDraft } from './demoVerdicts';
 import { demoFiles } from './demoFiles';
 import { seededChance } from '@/core/statistics/chance';
 import { sweepRuns, type Evening } from './sweepRuns';
 
-const LOAD_W = 120;
 const SOAK_S = 1300;
 const SETTINGS = [100, 85, 70, 55, 40];
 const START = Date.UTC(2026, 10, 16, 17, 0, 0);
-
-interface Fan {
-  entry: string;
-  product: string;
-  maker: string;
-  price: number;
-  fixed?: boolean;
-  cooler: Cooler;
-}
-
-/** The same heatsink of the Lebeche under each fan; the quiet end is that of the slowest setting. */
-function under(maxRpm: number, fanDb: number, fullRiseK: number, quietRiseK: number): Cooler {
-  return coolerFromEnds({
-    loadW: LOAD_W,
-    lowestDuty: 40,
-    maxRpm,
-    fanDb,
-    fullRiseK,
-    quietRiseK,
-    capacityJPerK: 560,
-  });
-}
-
-/** Fans of invented makers on one cooler; the one that came with it is the control. */
-export const FANS: readonly Fan[] = [
-  {
-    entry: 'lebeche-own',
-    product: 'Lebeche’s own fan',
-    maker: 'Trinquete',
-    price: 0,
-    cooler: under(1500, 40, 26.6, 31.8),
-  },
-  {
-    entry: 'brisa-120',
-    product: 'Brisa 120',
-    maker: 'Vela Mayor',
-    price: 14.9,
-    cooler: under(1600, 39.5, 25.9, 31.0),
-  },
-  {
-    entry: 'virazon-120',
-    product: 'Virazón 120',
-    maker: 'Foque & Hija',
-    price: 22.5,
-    cooler: under(1800, 42.5, 24.4, 31.2),
-  },
-  {
-    entry: 'alisio-120',
-    product: 'Alisio 120',
-    maker: 'Barlovento',
-    price: 9.9,
-    cooler: under(1400, 38, 27.4, 33.4),
-  },
-  {
-    entry: 'calima-120',
-    product: 'Calima 120',
-    maker: 'Barlovento',
-    price: 6.9,
-    fixed: true,
-    cooler: under(1200, 35.5, 28.2, 30.5),
-  },
-];
 
 function brief(): Brief {
   const blank = defaultBrief();
   return {
     ...blank,
     question: 'fans-on-cooler',
-    loads: [{ watts: LOAD_W, program: '', gpuWatts: 0 }],
+    loads: [{ watts: FANS_LOAD_W, program: '', gpuWatts: 0 }],
     noiseLinesDba: [30],
     bandDba: { from: 26, to: 34 },
     passes: 1,
@@ -147,14 +84,14 @@ export function fanRoundUp(seed: number): Map<string, string> {
     learntSoakMin: null,
     ...(fan.fixed ? { ownSettings: ['fixed'] } : {}),
   }));
-  const order = designedMountings(settings, entries, [fixedLoad(LOAD_W)]);
+  const order = designedMountings(settings, entries, [fixedLoad(FANS_LOAD_W)]);
   for (const mounting of order.slice(0, Math.ceil(order.length / 2))) {
     const fan = FANS.find((fan) => fan.entry === mounting.entry)!;
     sweepRuns(evening, {
       entry: fan.entry,
       mount: mounting.mount,
       cooler: fan.cooler,
-      loadsW: [LOAD_W],
+      loadsW: [FANS_LOAD_W],
       settings: fan.fixed
         ? [{ label: 'fixed', dutyPct: 100 }]
         : SETTINGS.map((dutyPct) => ({ label: `${dutyPct} %`, dutyPct })),
@@ -210,7 +147,7 @@ export function fanRoundUp(seed: number): Map<string, string> {
     runs: evening.runs,
     abanico: {
       rig: DEMO_RIG,
-      method: { loadsW: [LOAD_W], noiseLineDba: 30, windowS: 300, referenceAmbientC: 23 },
+      method: { loadsW: [FANS_LOAD_W], noiseLineDba: 30, windowS: 300, referenceAmbientC: 23 },
       brief: brief(),
       plan: plan(),
       verdict: fansDraft(),

@@ -7,7 +7,7 @@ import { addLevels } from '@/core/levels/addLevels';
 import { blankEntry, fansText } from '@/core/lineUp/entry';
 import { blankProduct } from '@/core/lineUp/product';
 import { caseLevelDb, caseRises, type CaseInside, type CaseRises } from './caseAir';
-import { BOATHOUSE_BOOK } from './boathouseRig';
+import { BOATHOUSE_BOOK } from '@/simulator/boathouseRig';
 import { demoFiles } from './demoFiles';
 import { seededChance, type Chance } from '@/core/statistics/chance';
 import type { RunRow } from './sweepRuns';

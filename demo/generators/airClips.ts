@@ -1,8 +1,9 @@
 import { stringify } from 'csv-stringify/sync';
 import { wavBytes } from '@/core/sound/wavBytes';
 import { seededChance } from '@/core/statistics/chance';
-import { fanLevelDb } from './airFan';
-import { AIR_FANS, AIR_ROOM_DB } from './airRoundUp';
+import { fanLevelDb } from '@/simulator/airFan';
+import { AIR_FANS } from '@/simulator/airFans';
+import { AIR_ROOM_DB } from './airRoundUp';
 import {
   calibratorSound,
   fanSound,
@@ -12,7 +13,7 @@ import {
   SOUND_RATE_HZ,
   WHOLE_TAKE,
   type FanVoice,
-} from './fanSound';
+} from '@/simulator/fanSound';
 
 const EVENING = Date.UTC(2026, 10, 20, 19, 0, 0);
 const DUTIES = [100, 70];

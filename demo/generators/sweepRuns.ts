@@ -1,6 +1,6 @@
-import type { Cooler } from './cooler';
+import type { Cooler } from '@/simulator/cooler';
 import type { Chance } from '@/core/statistics/chance';
-import { simulateRun, type SimulatedRig, type SimulatedSample } from './simulateRun';
+import { simulateRun, type SimulatedRig, type SimulatedSample } from '@/simulator/simulateRun';
 
 /** A run of a simulated bundle, as `runs.csv` has it. */
 export interface RunRow {

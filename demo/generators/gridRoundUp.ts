@@ -3,8 +3,8 @@ import { blankEntry, blankFan, fansText, type Entry } from '@/core/lineUp/entry'
 import { blankProduct } from '@/core/lineUp/product';
 import { blankSample } from '@/core/lineUp/sample';
 import { seededChance } from '@/core/statistics/chance';
-import { BOATHOUSE_RIG } from './boathouse';
-import type { Cooler } from './cooler';
+import { BOATHOUSE_RIG } from '@/simulator/boathouse';
+import type { Cooler } from '@/simulator/cooler';
 import { DEMO_RIG, MOUNT_SPREAD } from './demoBundle';
 import { demoFiles } from './demoFiles';
 import { sweepRuns, type Evening } from './sweepRuns';

@@ -1,4 +1,4 @@
-import { BOATHOUSE, BOATHOUSE_RIG, DUTIES, LOADS_W, type BoathouseEntry } from './boathouse';
+import { BOATHOUSE, BOATHOUSE_RIG, DUTIES, LOADS_W, type BoathouseEntry } from '@/simulator/boathouse';
 import {
   BOATHOUSE_PRICES,
   boathouseBrief,
@@ -7,7 +7,7 @@ import {
   boathouseProduct,
   boathouseSample,
 } from './boathousePlanning';
-import { BOATHOUSE_BOOK, BOATHOUSE_HISTORY } from './boathouseRig';
+import { BOATHOUSE_BOOK, BOATHOUSE_HISTORY } from '@/simulator/boathouseRig';
 import { towersVerdict } from './demoVerdicts';
 import { demoFiles } from './demoFiles';
 import { platesCsv } from './plates';

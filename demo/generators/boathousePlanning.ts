@@ -4,7 +4,7 @@ import { blankHandling, blankSample, type Sample } from '@/core/lineUp/sample';
 import { blankFan, type Entry } from '@/core/lineUp/entry';
 import { defaultPlanSettings } from '@/core/plan/planSettings';
 import type { PlanSheet } from '@/core/plan/planSheet';
-import { DUTIES, type BoathouseEntry } from './boathouse';
+import { DUTIES, type BoathouseEntry } from '@/simulator/boathouse';
 
 const settings = DUTIES.map((duty) => `${duty} %`);
 
