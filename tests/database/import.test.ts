@@ -1,3 +1,4 @@
+import type { EntryCurve } from '@/core/curves/entryCurve';
 import { coverWords } from '@/core/lineUp/underCover';
 import { closePool, inTransaction, withDatabase } from '@/database/pool';
 import { listRoundUps } from '@/database/roundUps';
@@ -31,7 +32,20 @@ test('a sample in the database ranks as it does from its folder', async () => {
   const view = await viewRoundUp(id);
   expect(notedRuns(view!).filter((notedRun) => notedRun.flagged).length).toBeGreaterThan(5);
   const [load] = riseCurves(view!);
-  expect(load!.curves).toEqual(rankBundle(readBundle(files), {}).curves);
+  const labels = new Map(view!.runs.map(({ id: run, label }) => [String(run), label]));
+  const named = (curves: readonly EntryCurve[]) =>
+    curves.map(({ points, leftOut, ...curve }) => ({
+      ...curve,
+      points: points.map((point) => ({
+        ...point,
+        runs: point.runs.map((run) => labels.get(run) ?? run).sort(),
+      })),
+      leftOut: leftOut.map((left) => ({
+        ...left,
+        runs: left.runs.map((run) => labels.get(run) ?? run).sort(),
+      })),
+    }));
+  expect(named(load!.curves)).toEqual(named(rankBundle(readBundle(files), {}).curves));
 });
 
 test('a trace comes back as it went in: missing readings, words and all', async () => {
