@@ -1,5 +1,5 @@
 import { NextResponse, type NextRequest } from 'next/server';
-import { policyOf } from '@/app/reportPolicy';
+import { policyOf } from '@/app/answers/reportPolicy';
 import { refusal } from '@/app/whoMayAsk';
 
 /** Scripts run only with this request's nonce; inline styles may stay (canvas frameworks set them). */

@@ -1,5 +1,5 @@
 import { stringify } from 'csv-stringify/sync';
-import { wavBytes } from '@/core/sound/wavBytes';
+import { wavBytes } from '@/core/sound/recording/wavBytes';
 import { seededChance } from '@/core/statistics/chance';
 import { fanLevelDb } from '@/simulator/airFan';
 import { AIR_FANS } from '@/simulator/airFans';

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { startTransition, useEffect } from 'react';
-import { Header } from '@/ui/header';
+import { Header } from '@/ui/frame/header';
 
 const RETRY_MS = 2500;
 

@@ -1,9 +1,9 @@
 import './globals.css';
 import type { Metadata } from 'next';
 import { cookies } from 'next/headers';
-import { Notices } from '@/ui/notices';
+import { Notices } from '@/ui/frame/notices';
 import { THEME_COOKIE } from '@/ui/theme';
-import { WakingPage } from '@/ui/wakingPage';
+import { WakingPage } from '@/ui/frame/wakingPage';
 import { NuqsAdapter } from 'nuqs/adapters/next/app';
 
 export const metadata: Metadata = {

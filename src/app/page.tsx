@@ -13,7 +13,7 @@ import { Desk } from '@/stages/roundUps/desk';
 import { viewLeaders } from '@/lab/orders/leaders';
 import { DeletedRoundUps } from '@/stages/roundUps/deletedRoundUps';
 import { RoundUpList } from '@/stages/roundUps/roundUpList';
-import { Header } from '@/ui/header';
+import { Header } from '@/ui/frame/header';
 
 export const dynamic = 'force-dynamic';
 

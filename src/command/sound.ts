@@ -1,5 +1,5 @@
 import { resolve } from 'node:path';
-import { fullScaleFrom } from '@/core/sound/calibration';
+import { fullScaleFrom } from '@/core/sound/recording/calibration';
 import { soundReport, type SoundReport } from '@/core/sound/soundReport';
 import { UnusableInput } from '@/formats/problem';
 import { hearWav, type HeardWav } from '@/lab/sound/hearWav';

@@ -5,7 +5,7 @@ import { blankEntry, blankFan, type Entry, type EntryExtra, type EntryFan } from
 import { blankProduct, CONNECTORS, NAMING, PRODUCT_KINDS, type Product } from '@/core/lineUp/product';
 import { blankSample, SAMPLE_STATES, type Sample } from '@/core/lineUp/sample';
 import type { CoverWords } from '@/core/lineUp/underCover';
-import { inBounds, RowReader } from './bundle/rowReader';
+import { inBounds, RowReader } from './bundle/tables/rowReader';
 import { ProblemList, type Problem } from './problem';
 import { safeText } from './safeText';
 import { entrySheet, productSheet } from '@/contracts/sheets/lineUpSheets';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { ProblemList } from './problem';
-import { readTraceTable } from './bundle/traceTable';
+import { readTraceTable } from './bundle/tables/traceTable';
 import { parseNumber } from './cells';
 import { plainRows } from './plainRows';
 

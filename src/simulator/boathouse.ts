@@ -1,4 +1,4 @@
-import type { EntryKind } from '@/formats/bundle/entriesTable';
+import type { EntryKind } from '@/formats/bundle/tables/entriesTable';
 import { coolerFromEnds, type Cooler } from './cooler';
 import type { SimulatedRig } from './simulateRun';
 

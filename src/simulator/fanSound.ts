@@ -1,5 +1,5 @@
 import FFT from 'fft.js';
-import { aWeighting } from '@/core/sound/aWeighting';
+import { aWeighting } from '@/core/sound/spectrum/aWeighting';
 import type { Chance } from '@/core/statistics/chance';
 
 const RATE_HZ = 48_000;

@@ -6,7 +6,7 @@ import type { Cooler } from './cooler';
 import type { AirFan } from './airFan';
 import { AIR_FANS } from './airFans';
 import { FANS } from './fansOnCooler';
-import { wavBytes } from '@/core/sound/wavBytes';
+import { wavBytes } from '@/core/sound/recording/wavBytes';
 import { calibratorSound, simulatedSound, SOUND_RATE_HZ, type SimulatedSound } from './fanSound';
 import { LiveRig, QUIET_EVENING, type Neighbourhood } from './liveRig';
 import { seededChance } from '@/core/statistics/chance';

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Client } from 'pg';
 import { beginMount } from '../../src/core/bench/benchState';
-import { insertCommand, insertSession } from '../../src/database/bench';
+import { insertCommand, insertSession } from '../../src/database/bench/bench';
 import { closePool, withDatabase } from '../../src/database/pool';
 import { importBundle } from '../../src/lab/bring/importBundle';
 import { asBytes } from '../../demo/generators/demoFiles';

@@ -1,7 +1,7 @@
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { wavBytes } from '../../src/core/sound/wavBytes';
+import { wavBytes } from '../../src/core/sound/recording/wavBytes';
 import { seededChance } from '../../src/core/statistics/chance';
 import { demoBundle } from '../../demo/generators/demoBundle';
 import { asBytes } from '../../demo/generators/demoFiles';

@@ -2,7 +2,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test, type Page } from '@playwright/test';
-import { wavBytes } from '../../src/core/sound/wavBytes';
+import { wavBytes } from '../../src/core/sound/recording/wavBytes';
 import { seededChance } from '../../src/core/statistics/chance';
 import {
   calibratorSound,

@@ -1,8 +1,8 @@
 import { fansAtWork } from '@/core/air/fansAtWork';
 import { chosenSystem } from '@/core/air/systemCurve';
 import { withDatabase } from '@/database/pool';
-import { listChanges } from '@/database/changes';
-import { listReadings } from '@/database/runValues';
+import { listChanges } from '@/database/runs/changes';
+import { listReadings } from '@/database/runs/runValues';
 import { viewAir } from '@/lab/air/airView';
 import { editRun } from '@/lab/runs/editRun';
 import { typeRun } from '@/lab/runs/typeRun';

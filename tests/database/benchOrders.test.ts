@@ -1,4 +1,4 @@
-import { openSession } from '@/database/bench';
+import { openSession } from '@/database/bench/bench';
 import { withDatabase } from '@/database/pool';
 import { adviseMount } from '@/lab/bench/mountAgain';
 import { viewBench } from '@/lab/bench/benchView';

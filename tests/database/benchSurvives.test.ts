@@ -1,8 +1,8 @@
-import { insertCommand } from '@/database/bench';
-import { readStatus } from '@/database/benchStatus';
+import { insertCommand } from '@/database/bench/bench';
+import { readStatus } from '@/database/bench/benchStatus';
 import { closePool, withDatabase } from '@/database/pool';
-import { insertPushed } from '@/database/pushedReadings';
-import { listRuns } from '@/database/runs';
+import { insertPushed } from '@/database/bench/pushedReadings';
+import { listRuns } from '@/database/runs/runs';
 import { asBytes } from '@demo/generators/demoFiles';
 import { BenchProcess } from '@/lab/bench/benchProcess';
 import { fanRoundUp } from '@demo/generators/fanRoundUp';

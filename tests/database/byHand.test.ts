@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { zipSync } from 'fflate';
 import { withDatabase } from '@/database/pool';
-import { listChanges } from '@/database/changes';
+import { listChanges } from '@/database/runs/changes';
 import { readZip } from '@/formats/bundle/bundleZip';
 import { addVariant } from '@/lab/lineUp/changeLineUp';
 import { editRun, editRuns } from '@/lab/runs/editRun';

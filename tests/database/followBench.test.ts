@@ -1,7 +1,7 @@
 import { beginMount } from '@/core/bench/benchState';
 import type { BenchEvent } from '@/core/bench/benchEvent';
-import { endSession, insertSession, writeProgress } from '@/database/bench';
-import { writeStatus } from '@/database/benchStatus';
+import { endSession, insertSession, writeProgress } from '@/database/bench/bench';
+import { writeStatus } from '@/database/bench/benchStatus';
 import { inTransaction, withDatabase } from '@/database/pool';
 import { followBench } from '@/lab/bench/followBench';
 import { asBytes } from '@demo/generators/demoFiles';

@@ -1,8 +1,8 @@
 import type { EntryCurve } from '@/core/curves/entryCurve';
 import { coverWords } from '@/core/lineUp/underCover';
 import { closePool, inTransaction, withDatabase } from '@/database/pool';
-import { listRoundUps } from '@/database/roundUps';
-import { readTrace } from '@/database/traces';
+import { listRoundUps } from '@/database/roundUps/roundUps';
+import { readTrace } from '@/database/runs/traces';
 import { readFolder } from '@/formats/bundle/bundleFolder';
 import { readBundle } from '@/formats/bundle/readBundle';
 import { rankBundle } from '@/lab/model/rankBundle';

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { unzipSync } from 'fflate';
 import { blankFan } from '@/core/lineUp/entry';
 import { NO_COVERS } from '@/core/lineUp/underCover';
-import { wavBytes } from '@/core/sound/wavBytes';
+import { wavBytes } from '@/core/sound/recording/wavBytes';
 import { firstVerdict, newPart, type Verdict } from '@/core/verdict/verdictSheet';
 import { inSnapshot, withDatabase } from '@/database/pool';
 import { coverWordsOf } from '@/lab/lineUp/coverWordsOf';

@@ -1,8 +1,8 @@
 import { coverWords } from '@/core/lineUp/underCover';
 import { defaultBrief } from '@/core/brief/brief';
-import { readSheet } from '@/database/sheets';
+import { readSheet } from '@/database/lineUp/sheets';
 import { withDatabase } from '@/database/pool';
-import { listRoundUps } from '@/database/roundUps';
+import { listRoundUps } from '@/database/roundUps/roundUps';
 import { lineUpTable } from '@/formats/lineUpCsv';
 import { spotReadings } from '@/lab/runs/spotReadingsSchema';
 import { briefSheet } from '@/contracts/sheets/briefSheet';

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { RateLimit } from '@/core/rateLimit';
 import { beginMount } from '@/core/bench/benchState';
-import { insertSession } from '@/database/bench';
+import { insertSession } from '@/database/bench/bench';
 import { withDatabase } from '@/database/pool';
-import { listPushed } from '@/database/pushedReadings';
+import { listPushed } from '@/database/bench/pushedReadings';
 import { isPushToken, pushToken } from '@/lab/bench/pushToken';
 import { PushRefused, takePushed } from '@/lab/bench/takePushed';
 import { asBytes } from '@demo/generators/demoFiles';

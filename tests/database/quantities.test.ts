@@ -1,5 +1,5 @@
 import { withDatabase } from '@/database/pool';
-import { countValues, listValues } from '@/database/runValues';
+import { countValues, listValues } from '@/database/runs/runValues';
 import { rankBundle } from '@/lab/model/rankBundle';
 import { renewReductions } from '@/lab/model/renewReductions';
 import { viewResponse } from '@/lab/model/responseView';

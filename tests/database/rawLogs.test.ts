@@ -1,7 +1,7 @@
 import { closePool, withDatabase } from '@/database/pool';
-import { listRuns } from '@/database/runs';
-import { listValues } from '@/database/runValues';
-import { readTrace } from '@/database/traces';
+import { listRuns } from '@/database/runs/runs';
+import { listValues } from '@/database/runs/runValues';
+import { readTrace } from '@/database/runs/traces';
 import { checkUpload } from '@/lab/bring/checkUpload';
 import { describeLog } from '@/lab/bring/describeLog';
 import { importRawRuns } from '@/lab/bring/importRawRuns';

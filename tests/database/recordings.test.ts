@@ -1,6 +1,6 @@
-import { wavBytes } from '@/core/sound/wavBytes';
+import { wavBytes } from '@/core/sound/recording/wavBytes';
 import { seededChance } from '@/core/statistics/chance';
-import { insertCommand, insertSession } from '@/database/bench';
+import { insertCommand, insertSession } from '@/database/bench/bench';
 import { withDatabase } from '@/database/pool';
 import { rankAtLine } from '@/core/ranking/rankAtLine';
 import { readBundle } from '@/formats/bundle/readBundle';

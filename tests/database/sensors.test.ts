@@ -1,5 +1,5 @@
 import { withDatabase } from '@/database/pool';
-import { listValues } from '@/database/runValues';
+import { listValues } from '@/database/runs/runValues';
 import { importRawRuns } from '@/lab/bring/importRawRuns';
 import { offeredColumns, packedLogbook } from '@/lab/runs/logbookRows';
 import { rawRunsPlan } from '@/lab/bring/rawRunsSchema';

@@ -1,6 +1,6 @@
 import { defaultBrief } from '@/core/brief/brief';
 import { withDatabase } from '@/database/pool';
-import { listSheetChanges } from '@/database/sheets';
+import { listSheetChanges } from '@/database/lineUp/sheets';
 import { briefOf } from '@/lab/planning/briefView';
 import { editableSheet } from '@/lab/planning/planningSchemas';
 import { saveSheet } from '@/lab/planning/saveSheet';

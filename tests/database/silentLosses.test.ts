@@ -1,6 +1,6 @@
 import { TYPED_MEANS } from '@/core/responses/typedMeans';
 import { withDatabase } from '@/database/pool';
-import { listValues } from '@/database/runValues';
+import { listValues } from '@/database/runs/runValues';
 import { addByName } from '@/lab/lineUp/changeLineUp';
 import { editRun } from '@/lab/runs/editRun';
 import { importBundle } from '@/lab/bring/importBundle';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { withDatabase } from '@/database/pool';
-import { insertTraces, readTrace, traceDigest, type StoredChannel } from '@/database/traces';
+import { insertTraces, readTrace, traceDigest, type StoredChannel } from '@/database/runs/traces';
 import { viewRoundUp } from '@/lab/model/roundUpView';
 import { smallBundle } from '../support/bundles';
 import { importSound, inFreshLab } from '../support/lab';

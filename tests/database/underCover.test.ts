@@ -1,9 +1,9 @@
 import { loadKey } from '@/core/runs/load';
 import { coverWords, slugOf } from '@/core/lineUp/underCover';
 import { RISE } from '@/core/responses/responses';
-import { renameCode } from '@/database/entryCodes';
+import { renameCode } from '@/database/lineUp/entryCodes';
 import { inTransaction, withDatabase } from '@/database/pool';
-import { insertSession } from '@/database/bench';
+import { insertSession } from '@/database/bench/bench';
 import { beginMount } from '@/core/bench/benchState';
 import { readCoverWords } from '@/lab/lineUp/coverWordsOf';
 import { curvesCsv } from '@/lab/orders/curvesCsv';

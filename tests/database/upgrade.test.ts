@@ -1,5 +1,5 @@
 import { withDatabase } from '@/database/pool';
-import { listChanges } from '@/database/changes';
+import { listChanges } from '@/database/runs/changes';
 import { changeEntry } from '@/lab/lineUp/changeLineUp';
 import { renewReductions } from '@/lab/model/renewReductions';
 import { notedRuns, viewRoundUp } from '@/lab/model/roundUpView';

@@ -1,6 +1,6 @@
 import { withDatabase } from '@/database/pool';
-import { HELD } from '@/database/controlRuns';
-import { listChanges } from '@/database/changes';
+import { HELD } from '@/database/runs/controlRuns';
+import { listChanges } from '@/database/runs/changes';
 import { bridgedRows, bridgeSources, viewBridge } from '@/lab/bridge/bridgeView';
 import { changeBridge } from '@/lab/bridge/changeBridge';
 import { bringCellar } from '@/lab/roundUps/demo';

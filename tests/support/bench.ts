@@ -4,7 +4,13 @@ import { connect } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { beginMount, type BenchPhase, type BenchRule } from '@/core/bench/benchState';
-import { insertCommand, insertSession, lastSession, listSamples, type BenchSession } from '@/database/bench';
+import {
+  insertCommand,
+  insertSession,
+  lastSession,
+  listSamples,
+  type BenchSession,
+} from '@/database/bench/bench';
 import { withDatabase } from '@/database/pool';
 import { startInstruments, type InstrumentName } from '@/simulator/instruments';
 

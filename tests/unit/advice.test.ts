@@ -4,7 +4,7 @@ import { priceFront } from '@/core/judgement/priceFront';
 import { crossings } from '@/core/judgement/crossings';
 import { flipSentence, onlyIn, surelyElsewhere, type SchoolColumn } from '@/core/ranking/schoolFlips';
 import { entryCurves } from '@/core/curves/entryCurve';
-import type { MeasuredPoint } from '@/core/curves/measuredPoint';
+import type { MeasuredPoint } from '@/core/curves/settings/measuredPoint';
 import { coolerLevel } from '@/core/levels/coolerLevel';
 
 const LOAD_W = 170;

@@ -4,7 +4,7 @@ import { coolerLevel } from '@/core/levels/coolerLevel';
 import { blankEntry, blankFan, entryPrice, priceParts, priceWords } from '@/core/lineUp/entry';
 import { entryCurves } from '@/core/curves/entryCurve';
 import { BEYOND_ALL, curveEnds } from '@/core/curves/curveEnds';
-import type { MeasuredPoint } from '@/core/curves/measuredPoint';
+import type { MeasuredPoint } from '@/core/curves/settings/measuredPoint';
 import { crossings } from '@/core/judgement/crossings';
 import { toSeparate } from '@/core/judgement/toSeparate';
 import { pairDifference } from '@/core/ranking/pairDifference';

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { NO_COVERS, type CoverWords } from '@/core/lineUp/underCover';
-import { clipsCsv } from '@/formats/bundle/sideTables';
-import { readClips, type BundleClip } from '@/formats/bundle/clipsTable';
+import { clipsCsv } from '@/formats/bundle/tables/sideTables';
+import { readClips, type BundleClip } from '@/formats/bundle/tables/clipsTable';
 import { ProblemList } from '@/formats/problem';
-import type { Recording } from '@/database/recordings';
+import type { Recording } from '@/database/sound/recordings';
 import { exportedClips } from '@/lab/sound/exportedClips';
 
 const PLAIN = {

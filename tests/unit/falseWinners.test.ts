@@ -1,7 +1,7 @@
 import type { Against } from '@/core/curves/curveRule';
 import { curveEnds, BEYOND_ALL } from '@/core/curves/curveEnds';
 import { entryCurves, type EntryCurve } from '@/core/curves/entryCurve';
-import type { MeasuredPoint } from '@/core/curves/measuredPoint';
+import type { MeasuredPoint } from '@/core/curves/settings/measuredPoint';
 import { coolerLevel } from '@/core/levels/coolerLevel';
 import { measureIntervals } from '@/core/judgement/measureIntervals';
 import { bandScore, noiseToHold } from '@/core/judgement/perDecibel';

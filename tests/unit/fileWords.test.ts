@@ -1,5 +1,5 @@
-import { fileWords } from '@/app/fileWords';
-import { policyOf, PICTURE_POLICY, REPORT_POLICY } from '@/app/reportPolicy';
+import { fileWords } from '@/app/answers/fileWords';
+import { policyOf, PICTURE_POLICY, REPORT_POLICY } from '@/app/answers/reportPolicy';
 import { DatabaseAway, DatabaseBusy } from '@/database/pool';
 import { Refused } from '@/lab/refusal';
 

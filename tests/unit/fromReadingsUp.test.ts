@@ -1,5 +1,5 @@
 import { entryCurves } from '@/core/curves/entryCurve';
-import type { MeasuredPoint } from '@/core/curves/measuredPoint';
+import type { MeasuredPoint } from '@/core/curves/settings/measuredPoint';
 import { coolerLevel } from '@/core/levels/coolerLevel';
 import { rankAtLine } from '@/core/ranking/rankAtLine';
 import { reduceTrace } from '@/core/reduction/reduceTrace';

@@ -1,7 +1,7 @@
 import { instrumentCourses } from '@/lab/drift/instrumentCourses';
 import type { DailyCheck } from '@/core/rig/instrument';
 import { goldenSection } from '@/core/statistics/goldenSection';
-import type { RigRun } from '@/database/controlRuns';
+import type { RigRun } from '@/database/runs/controlRuns';
 
 const check = (on: string, kind: DailyCheck['kind'], reading: number): DailyCheck => ({
   ...{ on, kind, reading, note: '' },

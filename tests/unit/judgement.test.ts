@@ -6,7 +6,7 @@ import { chanceFirst } from '@/core/judgement/chanceFirst';
 import { bandScore, knee, noiseToHold } from '@/core/judgement/perDecibel';
 import { entryCurves } from '@/core/curves/entryCurve';
 import { valueAtLine } from '@/core/curves/valueAtLine';
-import type { MeasuredPoint } from '@/core/curves/measuredPoint';
+import type { MeasuredPoint } from '@/core/curves/settings/measuredPoint';
 import { coolerLevel } from '@/core/levels/coolerLevel';
 import { normalCdf } from '@/core/statistics/normal';
 import { seededChance } from '@/core/statistics/chance';

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { fanBehaviour } from '@/core/air/fanBehaviour';
 import { settingKind } from '@/core/bench/settingDuty';
 import { entryCurves } from '@/core/curves/entryCurve';
-import type { MeasuredPoint } from '@/core/curves/measuredPoint';
+import type { MeasuredPoint } from '@/core/curves/settings/measuredPoint';
 import { addLevels } from '@/core/levels/addLevels';
 import { coolerLevel } from '@/core/levels/coolerLevel';
 import { levelShares, partLeftOut, shareWords } from '@/core/levels/levelShare';

@@ -6,7 +6,7 @@ import { noResult, NO_DIE } from '@/core/reduction/noResult';
 import { alikeWords, partedByTelling } from '@/stages/side/alike';
 import { fieldChanges, fieldsSchema, fieldTexts, runFields } from '@/stages/run/runFields';
 import { clockMinute, clockText, dayText } from '@/ui/clock';
-import { figure, placeText, signed, withUnit } from '@/ui/figures';
+import { figure, placeText, signed, withUnit } from '@/ui/marks/figures';
 import { numberCell } from '@/ui/form/numberCell';
 import { typedNumber } from '@/ui/typedNumber';
 

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { flatness, type PlatePoint } from '@/core/plate/flatness';
 import { samplesApart } from '@/core/plate/samplesApart';
 import { typedGrid } from '@/core/plate/typedGrid';
-import { readFlatness } from '@/formats/bundle/flatnessTable';
+import { readFlatness } from '@/formats/bundle/tables/flatnessTable';
 import { ProblemList } from '@/formats/problem';
 import { platesCsv } from '@demo/generators/plates';
 import { valueOf } from '../support/outcome';

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import type { Against } from '@/core/curves/curveRule';
 import { entryCurves } from '@/core/curves/entryCurve';
-import type { MeasuredPoint } from '@/core/curves/measuredPoint';
+import type { MeasuredPoint } from '@/core/curves/settings/measuredPoint';
 import { valueAtLine } from '@/core/curves/valueAtLine';
 import type { PlacedValue } from '@/core/curves/placedValue';
 import { coolerLevel } from '@/core/levels/coolerLevel';

@@ -5,8 +5,8 @@ import { windowStep } from '@/core/statistics/windowStep';
 import type { Instrument } from '@/core/rig/instrument';
 import { instrumentDoubt } from '@/core/rig/instrumentDoubt';
 import { headingUnit } from '@/formats/log/headingUnit';
-import { placeLabels } from '@/stages/curves/placeLabels';
-import { figure, placeText, signed, withUnit } from '@/ui/figures';
+import { placeLabels } from '@/stages/curves/chart/placeLabels';
+import { figure, placeText, signed, withUnit } from '@/ui/marks/figures';
 import { typedNumber } from '@/ui/typedNumber';
 import { seededChance } from '../support/chance';
 

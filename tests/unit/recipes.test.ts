@@ -55,7 +55,7 @@ test('a sensor that is added to the table of channels arrives at every door', ()
     import { valueOfRun } from '@/core/responses/valueOfRun';
     import { columnMeaning } from '@/formats/log/columnMeaning';
     import { ProblemList } from '@/formats/problem';
-    import { numberChannels, readTraceTable } from '@/formats/bundle/traceTable';
+    import { numberChannels, readTraceTable } from '@/formats/bundle/tables/traceTable';
     import { runChanges } from '@/lab/runs/runEditSchema';
     const log = (hub: string) => new TextEncoder().encode('t_s,hub_c,ambient_c\\n0,' + hub + ',21\\n1,' + hub + ',21\\n');
     const problems = new ProblemList();
@@ -120,7 +120,7 @@ test('a column of a run that is described arrives in runs.csv and in what is wri
   );
   const found = printed(`
     import { runsCsv } from '@/formats/bundle/writeBundle';
-    import { selected } from '@/database/runColumns';
+    import { selected } from '@/database/runs/runColumns';
     const run = { run: '1', entry: 'a', mount: 1, pass: 1, loadW: 170, loadName: '', gpuLoadW: 0, setting: '50 %', control: 'fixed',
       noiseDb: 33, floorDb: 21, trace: '', typedCpuC: 61, typedAmbientC: 21, typedPowerW: 170, dutyPct: null, rpm: null, startedAt: '',
       note: '', shelf: 'upper', setAside: '', movedWindow: null, windowReason: '', ambientDoubtK: null, levelCorrection: null, extra: {} };

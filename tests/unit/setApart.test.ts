@@ -1,5 +1,5 @@
 import { beginMount, LOAD_OFF, stop, type BenchState } from '@/core/bench/benchState';
-import { skipPoint, takePoint } from '@/core/bench/takePoint';
+import { skipPoint, takePoint } from '@/core/bench/steps/takePoint';
 import type { PlannedPoint } from '@/core/plan/mountings';
 
 const point = (setting: string, loadW = 170): PlannedPoint => ({

@@ -6,7 +6,7 @@ import { entryCurves } from '@/core/curves/entryCurve';
 import { instrumentDoubt } from '@/core/rig/instrumentDoubt';
 import { coolerLevel } from '@/core/levels/coolerLevel';
 import { bestWords } from '@/stages/side/bestWords';
-import { signed } from '@/ui/figures';
+import { signed } from '@/ui/marks/figures';
 
 const AIRSPEED = responseOf('airspeed')!;
 

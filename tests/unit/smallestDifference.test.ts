@@ -1,6 +1,6 @@
 import { seededChance } from '@/core/statistics/chance';
 import { entryCurves } from '@/core/curves/entryCurve';
-import type { MeasuredPoint } from '@/core/curves/measuredPoint';
+import type { MeasuredPoint } from '@/core/curves/settings/measuredPoint';
 import { rankAtLine } from '@/core/ranking/rankAtLine';
 import { smallestDifferenceK, type RigScatter } from '@/core/plan/smallestDifference';
 

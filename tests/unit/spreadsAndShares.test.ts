@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { curveEnds } from '@/core/curves/curveEnds';
 import { entryCurves } from '@/core/curves/entryCurve';
-import type { MeasuredPoint } from '@/core/curves/measuredPoint';
+import type { MeasuredPoint } from '@/core/curves/settings/measuredPoint';
 import { valueAtLine } from '@/core/curves/valueAtLine';
 import { toSeparate } from '@/core/judgement/toSeparate';
 import { coolerLevel } from '@/core/levels/coolerLevel';

@@ -1,6 +1,6 @@
 import { deflateSync } from 'node:zlib';
 import sharp from 'sharp';
-import { wavBytes } from '@/core/sound/wavBytes';
+import { wavBytes } from '@/core/sound/recording/wavBytes';
 import { isBarePicture } from '@/formats/picture/barePicture';
 import { bareWav } from '@/formats/wav/bareWav';
 import { cleanPhoto } from '@/lab/publish/photos';

@@ -1,5 +1,5 @@
 import { DropZone } from '@/stages/bring/dropZone';
-import { Header } from '@/ui/header';
+import { Header } from '@/ui/frame/header';
 
 export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Bring data' };

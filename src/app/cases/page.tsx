@@ -1,6 +1,6 @@
 import { viewCases } from '@/lab/lineUp/cases';
 import { CasesStage } from '@/stages/cases/casesStage';
-import { Header } from '@/ui/header';
+import { Header } from '@/ui/frame/header';
 
 export const dynamic = 'force-dynamic';
 

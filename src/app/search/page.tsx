@@ -2,8 +2,8 @@ import { format } from 'date-fns';
 import { loadLabel } from '@/core/runs/load';
 import { MOST_FOUND, searchLab } from '@/lab/roundUps/searchLab';
 import { SearchStage } from '@/stages/search/searchStage';
-import { Header } from '@/ui/header';
-import { SearchField } from '@/ui/searchBox';
+import { Header } from '@/ui/frame/header';
+import { SearchField } from '@/ui/frame/searchBox';
 
 export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Search' };

@@ -11,13 +11,13 @@ import {
   type BenchStep,
 } from './benchState';
 import { benchGuard, partGuard } from './guard';
-import { stepFloor } from './stepFloor';
-import { probeHeld, stepProbe } from './stepProbe';
-import { stepReading } from './stepReading';
+import { stepFloor } from './steps/stepFloor';
+import { probeHeld, stepProbe } from './steps/stepProbe';
+import { stepReading } from './steps/stepReading';
 import { present, since } from './sampleSlices';
-import { stepSoak } from './stepSoak';
-import { stepTrim } from './stepTrim';
-import { takePoint } from './takePoint';
+import { stepSoak } from './steps/stepSoak';
+import { stepTrim } from './steps/stepTrim';
+import { takePoint } from './steps/takePoint';
 
 /** The guard's verdict as a run: “failed after 18 s” is a result and is kept. */
 function failedRun(state: BenchState, samples: readonly BenchSample[], nowS: number, why: string): BenchRun {

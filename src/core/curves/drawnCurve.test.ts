@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { drawnCurve } from './drawnCurve';
 import { entryCurves, judgedValue } from './entryCurve';
 import { curveRule, responseOf } from '../responses/responses';
-import type { MeasuredPoint } from './measuredPoint';
+import type { MeasuredPoint } from './settings/measuredPoint';
 import { RISE_SHOWN, riseScale } from './shownScale';
 import { valueAtLine } from './valueAtLine';
 

@@ -4,14 +4,21 @@ import { asShares, ofValues } from '../uncertainty/relativeSpread';
 import { rigSpread, type SpreadSource } from '../uncertainty/rigSpread';
 import { largerSpread } from '../uncertainty/largerSpread';
 import { NORMAL_95 } from '../statistics/normal';
-import { judgedSettings } from './judgedSettings';
+import { judgedSettings } from './settings/judgedSettings';
 import { instrumentDoubt, type InstrumentDoubt } from '../rig/instrumentDoubt';
 import { RISE_AGAINST_NOISE, type CurveRule, type KeptRule } from './curveRule';
 import { isMissing } from '../missing';
-import { own95, pooledReadings, readingsUOf, roomScatter, roomShare, spreadInterval } from './settingDoubt';
-import { isUsable, placeOn, type MeasuredPoint } from './measuredPoint';
+import {
+  own95,
+  pooledReadings,
+  readingsUOf,
+  roomScatter,
+  roomShare,
+  spreadInterval,
+} from './settings/settingDoubt';
+import { isUsable, placeOn, type MeasuredPoint } from './settings/measuredPoint';
 import { groupBy } from '../statistics/groupBy';
-import { decidedByMeans, settingMeans } from './settingMeans';
+import { decidedByMeans, settingMeans } from './settings/settingMeans';
 
 export interface CurvePoint {
   setting: string;

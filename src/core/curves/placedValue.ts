@@ -1,5 +1,5 @@
 import { judgedValue, type CurvePoint, type EntryCurve } from './entryCurve';
-import { beyondMounts } from './settingDoubt';
+import { beyondMounts } from './settings/settingDoubt';
 import { halfWidth, sureTerm, type DoubtTerm } from '../uncertainty/doubt';
 import { NORMAL_95 } from '../statistics/normal';
 import { largerSpread, type Spread } from '../uncertainty/largerSpread';

@@ -1,5 +1,5 @@
 import type { EntryCurve } from '../curves/entryCurve';
-import { beyondMounts } from '../curves/settingDoubt';
+import { beyondMounts } from '../curves/settings/settingDoubt';
 import { unknown, type Outcome } from '../outcome';
 import { largerSpread } from '../uncertainty/largerSpread';
 import { airflowWall, type AirflowWall, type WallPoint } from './airflowWall';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { seededChance } from '../../../tests/support/chance';
 import { entryCurves } from '../curves/entryCurve';
-import type { MeasuredPoint } from '../curves/measuredPoint';
+import type { MeasuredPoint } from '../curves/settings/measuredPoint';
 import { coolerLevel } from '../levels/coolerLevel';
 import { standardUncertainty } from '../uncertainty/doubt';
 import { studentizedRange } from '../statistics/studentizedRange';

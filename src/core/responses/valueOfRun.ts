@@ -9,7 +9,7 @@ import { usualStepS } from '../settling/standsForS';
 import type { SettlingFit } from '../settling/settlingFit';
 import { burstRise, LEAST_REACH_S } from './burstRise';
 import { limitTime } from './limitTime';
-import type { CountedLoudness } from '../sound/countedLoudness';
+import type { CountedLoudness } from '../sound/loudness/countedLoudness';
 import type { Response } from './responses';
 import { steady, type RunValue, type SensorWindow } from './runValue';
 import { sensorValue } from './sensorValue';

@@ -1,10 +1,10 @@
-import type { MeasuredPoint } from '../curves/measuredPoint';
+import type { MeasuredPoint } from '../curves/settings/measuredPoint';
 import type { Reduction } from '../reduction/reduceTrace';
 import type { ScoreScale } from '../responses/scoreScale';
 import type { RunValue } from '../responses/runValue';
 import type { InstrumentDoubt } from '../rig/instrumentDoubt';
 import type { Load } from '../runs/load';
-import type { CountedLoudness } from '../sound/countedLoudness';
+import type { CountedLoudness } from '../sound/loudness/countedLoudness';
 
 /** Where a run belongs, whatever is asked of it. */
 export interface RankedRun

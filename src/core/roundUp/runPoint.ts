@@ -1,4 +1,4 @@
-import type { MeasuredPoint } from '../curves/measuredPoint';
+import type { MeasuredPoint } from '../curves/settings/measuredPoint';
 import { dieValue } from '../reduction/dieValue';
 import type { Response } from '../responses/responses';
 import { steady, type RunValue } from '../responses/runValue';

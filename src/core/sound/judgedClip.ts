@@ -1,9 +1,9 @@
 import type { Outcome } from '../outcome';
 import { unknown } from '../outcome';
-import { clipLoudness, type ClipLoudness } from './clipLoudness';
-import type { BriefSound } from './keptSound';
-import { recordingFaults, type RecordingFault } from './recordingFaults';
-import { toneSentence, toneSource, type NamedTone, type Sources } from './toneNames';
+import { clipLoudness, type ClipLoudness } from './loudness/clipLoudness';
+import type { BriefSound } from './recording/keptSound';
+import { recordingFaults, type RecordingFault } from './recording/recordingFaults';
+import { toneSentence, toneSource, type NamedTone, type Sources } from './tones/toneNames';
 
 export interface ClipTone extends NamedTone {
   hz: number;

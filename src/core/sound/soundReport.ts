@@ -1,8 +1,8 @@
-import { aWeighting } from './aWeighting';
-import { loudnessLevelPhon, loudnessSone } from './loudness';
-import type { PowerSpectrum } from './powerSpectrum';
-import { THIRD_OCTAVES, thirdOctaves } from './thirdOctaves';
-import { tonesIn } from './tones';
+import { aWeighting } from './spectrum/aWeighting';
+import { loudnessLevelPhon, loudnessSone } from './loudness/loudness';
+import type { PowerSpectrum } from './spectrum/powerSpectrum';
+import { THIRD_OCTAVES, thirdOctaves } from './spectrum/thirdOctaves';
+import { tonesIn } from './tones/tones';
 
 /** Full scale: a sine whose peak is digital full scale has half of one as its mean square. */
 export const FULL_SCALE = 0.5;

@@ -1,4 +1,4 @@
-import type { SettingMean } from '../curves/settingMeans';
+import type { SettingMean } from '../curves/settings/settingMeans';
 import type { SettingSpread } from './settingSpread';
 
 /**

@@ -1,7 +1,7 @@
 import { groupBy } from '../statistics/groupBy';
 import { mean } from '../statistics/mean';
 import { normalCdf, normalDensity } from '../statistics/normal';
-import type { MountMean } from '../curves/settingMeans';
+import type { MountMean } from '../curves/settings/settingMeans';
 
 /** Where a spread was learnt (FORMATS step 10). */
 export type SpreadSource = 'own' | 'control' | 'round-up' | 'assumed';

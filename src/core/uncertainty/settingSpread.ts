@@ -1,4 +1,4 @@
-import type { SettingMean } from '../curves/settingMeans';
+import type { SettingMean } from '../curves/settings/settingMeans';
 import { ASSUMED_SPREAD_K } from './assumedSpread';
 import { mean } from '../statistics/mean';
 import { sampleVariance, type RigSpread, type SpreadSource, type Variance } from './rigSpread';

@@ -1,7 +1,7 @@
 import { seededChance } from '../../../tests/support/chance';
 import { entryCurves } from '../curves/entryCurve';
-import type { MeasuredPoint } from '../curves/measuredPoint';
-import { settingMeans } from '../curves/settingMeans';
+import type { MeasuredPoint } from '../curves/settings/measuredPoint';
+import { settingMeans } from '../curves/settings/settingMeans';
 import { valueAtLine } from '../curves/valueAtLine';
 import { mean } from '../statistics/mean';
 import { halfWidth } from './doubt';

@@ -1,4 +1,4 @@
-import type { CountedLoudness } from '@/core/sound/countedLoudness';
+import type { CountedLoudness } from '@/core/sound/loudness/countedLoudness';
 import type { LayoutFan } from '@/core/cases/layout';
 import { fansOfLayout } from '@/core/lineUp/fansOfLayout';
 import { blankEntry } from '@/core/lineUp/entry';
@@ -6,22 +6,22 @@ import type { DatedPrice } from '@/core/lineUp/prices';
 import type { PlatePoint } from '@/core/plate/flatness';
 import { untold, type Tell } from '@/core/progress';
 import { ProblemList, UnusableInput, type Problem } from '../problem';
-import { readBridged, type BundleBridged } from './bridgedTable';
-import { readClips, type BundleClip } from './clipsTable';
-import { readChanges, type BundleChange } from './changesTable';
+import { readBridged, type BundleBridged } from './tables/bridgedTable';
+import { readClips, type BundleClip } from './tables/clipsTable';
+import { readChanges, type BundleChange } from './tables/changesTable';
 import { findFile, rootedFiles, type BundleFiles } from './bundleFiles';
 import { readDataPackage, type DataPackage } from './dataPackage';
-import { readEntries, type BundleEntry } from './entriesTable';
-import { readLayouts } from './layoutsTable';
-import { readFlatness } from './flatnessTable';
-import { readPrices } from './pricesTable';
-import { readReadings } from './readingsTable';
+import { readEntries, type BundleEntry } from './tables/entriesTable';
+import { readLayouts } from './tables/layoutsTable';
+import { readFlatness } from './tables/flatnessTable';
+import { readPrices } from './tables/pricesTable';
+import { readReadings } from './tables/readingsTable';
 import type { WavStart } from '../wav/wavStart';
 import { readTable } from '../table';
 import type { JudgedClip } from '@/core/sound/judgedClip';
 import type { SpotReading } from '@/core/responses/spotReading';
-import { readRuns, type BundleRun } from './runsTable';
-import { readTraceTable, type TraceTable } from './traceTable';
+import { readRuns, type BundleRun } from './tables/runsTable';
+import { readTraceTable, type TraceTable } from './tables/traceTable';
 
 export interface Bundle {
   dataPackage: DataPackage;

@@ -2,12 +2,12 @@ import { stringify } from 'csv-stringify/sync';
 import { isMissing } from '@/core/missing';
 import { takenApart } from '@/core/runs/runColumns';
 import { safeText } from '../safeText';
-import { table, type FieldSchema } from './csvTable';
+import { table, type FieldSchema } from './tables/csvTable';
 import { FORMAT_VERSION, type DataPackage } from './dataPackage';
-import type { BundleEntry } from './entriesTable';
-import { RUN_TABLE, type BundleRun } from './runsTable';
-import { TABLES, type BundleTable } from './sideTables';
-import type { Channel } from './traceTable';
+import type { BundleEntry } from './tables/entriesTable';
+import { RUN_TABLE, type BundleRun } from './tables/runsTable';
+import { TABLES, type BundleTable } from './tables/sideTables';
+import type { Channel } from './tables/traceTable';
 
 function extraColumns(rows: readonly { extra: Record<string, string> }[]): string[] {
   return [...new Set(rows.flatMap((row) => Object.keys(row.extra)))];

@@ -11,7 +11,7 @@ import { groupBy } from '@/core/statistics/groupBy';
 import { mean } from '@/core/statistics/mean';
 import type { SpotReading } from '@/core/responses/spotReading';
 import { withDatabase } from '@/database/pool';
-import { listAllReadings, listValues } from '@/database/runValues';
+import { listAllReadings, listValues } from '@/database/runs/runValues';
 import { onceFor } from '../model/keptWhileUnwritten';
 import type { RoundUpView } from '../model/roundUpView';
 

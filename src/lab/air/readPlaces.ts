@@ -1,7 +1,7 @@
 import { isByAir } from '@/core/brief/questions';
 import type { ReadingQuantity } from '@/core/responses/readingUnits';
 import { withDatabase } from '@/database/pool';
-import { listPlaces } from '@/database/runValues';
+import { listPlaces } from '@/database/runs/runValues';
 import { onceFor } from '../model/keptWhileUnwritten';
 import type { RoundUpView } from '../model/roundUpView';
 

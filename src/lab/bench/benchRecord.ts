@@ -1,4 +1,4 @@
-import type { BenchLine } from '@/database/benchLine';
+import type { BenchLine } from '@/database/bench/benchLine';
 import {
   countRunsWritten,
   endSession,
@@ -10,9 +10,9 @@ import {
   type BenchSession,
   type GivenCommand,
   type KeptSample,
-} from '@/database/bench';
-import { readStatus, writeStatus, type BenchStatus } from '@/database/benchStatus';
-import { lastPushed } from '@/database/pushedReadings';
+} from '@/database/bench/bench';
+import { readStatus, writeStatus, type BenchStatus } from '@/database/bench/benchStatus';
+import { lastPushed } from '@/database/bench/pushedReadings';
 import { DatabaseAway, type Queryable } from '@/database/pool';
 import { hasEnded } from '@/core/bench/benchState';
 import { keepRun } from './keepRun';

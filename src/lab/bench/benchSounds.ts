@@ -1,5 +1,5 @@
 import type { BenchState } from '@/core/bench/benchState';
-import { findBenchRun } from '@/database/recordings';
+import { findBenchRun } from '@/database/sound/recordings';
 import { withDatabase } from '@/database/pool';
 import type { BenchInstruments } from '@/instruments/benchInstruments';
 import { beginUpload, takeFile } from '../bring/uploads';

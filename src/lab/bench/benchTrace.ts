@@ -1,8 +1,8 @@
 import type { BenchRun } from '@/core/bench/benchState';
 import { MISSING } from '@/core/missing';
-import type { KeptSample } from '@/database/bench';
-import type { PushedReadings } from '@/database/pushedReadings';
-import type { Channel } from '@/formats/bundle/traceTable';
+import type { KeptSample } from '@/database/bench/bench';
+import type { PushedReadings } from '@/database/bench/pushedReadings';
+import type { Channel } from '@/formats/bundle/tables/traceTable';
 
 /** A pushed reading stands for so long, s: after that it is missing, not held. */
 const PUSHED_LASTS_S = 5;

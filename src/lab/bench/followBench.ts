@@ -1,7 +1,13 @@
 import type { BenchEvent, LiveSample } from '@/core/bench/benchEvent';
-import { BENCH_CHANNEL, lastSession, listSamples, openSession, type KeptSample } from '@/database/bench';
-import { readStatus } from '@/database/benchStatus';
-import { listenTo } from '@/database/listening';
+import {
+  BENCH_CHANNEL,
+  lastSession,
+  listSamples,
+  openSession,
+  type KeptSample,
+} from '@/database/bench/bench';
+import { readStatus } from '@/database/bench/benchStatus';
+import { listenTo } from '@/database/sound/listening';
 import { DatabaseAway, withDatabase } from '@/database/pool';
 
 /** A page that has just come gets no more points than its chart can show. */

@@ -2,10 +2,10 @@ import { remountAdvice, type RemountAdvice } from '@/core/bench/remountAdvice';
 import { repeatsOf } from '@/core/flags/repeatsOf';
 import type { LabRun } from '@/core/runs/labRun';
 import { loadKey } from '@/core/runs/load';
-import { listRejectedTries, supersede } from '@/database/bench';
-import { insertChange } from '@/database/changes';
+import { listRejectedTries, supersede } from '@/database/bench/bench';
+import { insertChange } from '@/database/runs/changes';
 import { inTransaction, withDatabase, type Queryable } from '@/database/pool';
-import { lockRun, updateRun } from '@/database/runEdits';
+import { lockRun, updateRun } from '@/database/runs/runEdits';
 import { viewRoundUp } from '../model/roundUpView';
 
 /** What a run is set aside with when its cooler is mounted again. */

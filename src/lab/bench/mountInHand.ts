@@ -1,6 +1,6 @@
 import { hasEnded, stop, type BenchRule, type BenchRun, type BenchState } from '@/core/bench/benchState';
 import { benchStep } from '@/core/bench/mountRun';
-import type { BenchSession, GivenCommand, KeptSample } from '@/database/bench';
+import type { BenchSession, GivenCommand, KeptSample } from '@/database/bench/bench';
 
 export interface EndedRun {
   /** Counts the runs of the mount from 1: the same one is never written twice. */

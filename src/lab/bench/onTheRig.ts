@@ -1,4 +1,4 @@
-import { openSession } from '@/database/bench';
+import { openSession } from '@/database/bench/bench';
 import type { Queryable } from '@/database/pool';
 import { Refused } from '../refusal';
 

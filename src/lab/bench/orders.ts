@@ -1,6 +1,6 @@
 import type { BenchCommand } from '@/core/bench/benchState';
-import { insertCommand, openSession } from '@/database/bench';
-import { wantSpeed } from '@/database/benchStatus';
+import { insertCommand, openSession } from '@/database/bench/bench';
+import { wantSpeed } from '@/database/bench/benchStatus';
 import { inTransaction } from '@/database/pool';
 import { Refused } from '../refusal';
 import { letStand, mountAgain } from './mountAgain';

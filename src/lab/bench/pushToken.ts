@@ -1,5 +1,5 @@
 import { createHash, randomBytes, timingSafeEqual } from 'node:crypto';
-import { readPushToken, writePushToken } from '@/database/benchStatus';
+import { readPushToken, writePushToken } from '@/database/bench/benchStatus';
 import { inTransaction, withDatabase } from '@/database/pool';
 
 const digest = (text: string) => createHash('sha256').update(text).digest();

@@ -11,7 +11,7 @@ import {
   writeSync,
 } from 'node:fs';
 import { dirname } from 'node:path';
-import type { KeptSample } from '@/database/bench';
+import type { KeptSample } from '@/database/bench/bench';
 import type { Unwritten } from './mountInHand';
 
 const LINE_FEED = 10;

@@ -1,6 +1,6 @@
 import { outOfBounds } from '@/core/bounds';
 import { RateLimit } from '@/core/rateLimit';
-import { insertPushed } from '@/database/pushedReadings';
+import { insertPushed } from '@/database/bench/pushedReadings';
 import { inTransaction } from '@/database/pool';
 import { boundOfColumn } from '@/core/channels/channels';
 

@@ -1,4 +1,4 @@
-import { dropBridge, useBridge as keepBridge } from '@/database/bridges';
+import { dropBridge, useBridge as keepBridge } from '@/database/roundUps/bridges';
 import { inTransaction, withDatabase } from '@/database/pool';
 import { Refused } from '../refusal';
 import type { RoundUpView } from '../model/roundUpView';

@@ -5,7 +5,7 @@ import { isMissing } from '@/core/missing';
 import type { LogSample, LogSink, MeasuredColumn, RememberedColumn } from '@/formats/log/logReader';
 import { CHANNELS, type Quantity } from '@/core/channels/channels';
 import { readLog } from '@/formats/log/readLog';
-import type { Channel } from '@/formats/bundle/traceTable';
+import type { Channel } from '@/formats/bundle/tables/traceTable';
 import { fileBytes } from './uploads';
 
 /** What raw logs hold beside their time. */

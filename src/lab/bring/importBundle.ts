@@ -2,11 +2,17 @@ import { cleanPhoto } from '../publish/photos';
 import { Refused } from '../refusal';
 import { sameRun } from '@/core/runs/runIdentity';
 import { untold, type Tell } from '@/core/progress';
-import { insertChange } from '@/database/changes';
+import { insertChange } from '@/database/runs/changes';
 import { deleteUpload } from '@/database/uploads';
-import { insertEntry } from '@/database/labEntries';
+import { insertEntry } from '@/database/lab/labEntries';
 import { inTransaction, type Queryable } from '@/database/pool';
-import { citeEntry, insertRoundUp, keepFile, listCitedEntries, nextPosition } from '@/database/roundUps';
+import {
+  citeEntry,
+  insertRoundUp,
+  keepFile,
+  listCitedEntries,
+  nextPosition,
+} from '@/database/roundUps/roundUps';
 import { readBundle, type Bundle } from '@/formats/bundle/readBundle';
 import { UnusableInput, type Problem } from '@/formats/problem';
 import { codeOf } from '../lineUp/codeOf';

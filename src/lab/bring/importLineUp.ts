@@ -1,6 +1,6 @@
 import { entryProblem, fansText } from '@/core/lineUp/entry';
 import { inTransaction } from '@/database/pool';
-import { holdRoundUp } from '@/database/roundUps';
+import { holdRoundUp } from '@/database/roundUps/roundUps';
 import { lineUpTable, readLineUp } from '@/formats/lineUpCsv';
 import { UnusableInput, type Problem } from '@/formats/problem';
 import { addEntries, type CitedNew } from '../lineUp/addEntries';

@@ -1,16 +1,22 @@
 import { untold, type Tell } from '@/core/progress';
 import { measuredWords } from '@/core/lineUp/measuredWords';
 import { isMissing } from '@/core/missing';
-import { insertChange } from '@/database/changes';
-import { listKnownRuns, type KnownRun } from '@/database/knownRuns';
-import { listEntriesCalled, type MeasuredEntry } from '@/database/measuredEntries';
-import { findOrAddRigRevision, insertEntryOf } from '@/database/labEntries';
+import { insertChange } from '@/database/runs/changes';
+import { listKnownRuns, type KnownRun } from '@/database/lab/knownRuns';
+import { listEntriesCalled, type MeasuredEntry } from '@/database/lab/measuredEntries';
+import { findOrAddRigRevision, insertEntryOf } from '@/database/lab/labEntries';
 import { inTransaction, withDatabase, type Queryable } from '@/database/pool';
-import { nextLabel } from '@/database/runEdits';
-import { insertRun } from '@/database/newRuns';
-import { saveReductions } from '@/database/reductions';
-import { citeEntry, getRoundUp, insertRoundUp, nextPosition, type RoundUp } from '@/database/roundUps';
-import { insertTraces, traceDigest } from '@/database/traces';
+import { nextLabel } from '@/database/runs/runEdits';
+import { insertRun } from '@/database/runs/newRuns';
+import { saveReductions } from '@/database/runs/reductions';
+import {
+  citeEntry,
+  getRoundUp,
+  insertRoundUp,
+  nextPosition,
+  type RoundUp,
+} from '@/database/roundUps/roundUps';
+import { insertTraces, traceDigest } from '@/database/runs/traces';
 import { deleteUpload } from '@/database/uploads';
 import { problemText, UnusableInput } from '@/formats/problem';
 import { BROUGHT } from './importBundle';

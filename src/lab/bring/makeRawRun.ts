@@ -10,7 +10,7 @@ import { RESPONSES } from '@/core/responses/responses';
 import { valueOfRun, type MeasuredRun } from '@/core/responses/valueOfRun';
 import { farPower } from '@/core/runs/askedAbout';
 import { STANDING_ALONE } from '@/core/channels/channels';
-import { numberChannels, toTrace, type Channel } from '@/formats/bundle/traceTable';
+import { numberChannels, toTrace, type Channel } from '@/formats/bundle/tables/traceTable';
 import type { RawRunsPlan } from './rawRunsSchema';
 import type { RigRule } from '../model/reduceBundleRun';
 

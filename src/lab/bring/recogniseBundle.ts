@@ -1,11 +1,11 @@
 import { recognise, type Recognised } from '@/core/lineUp/recognise';
 import type { RunIdentity } from '@/core/runs/runIdentity';
 import { groupBy } from '@/core/statistics/groupBy';
-import { listKnownRuns, type KnownRun } from '@/database/knownRuns';
-import { listEntriesCalled, type MeasuredEntry } from '@/database/measuredEntries';
+import { listKnownRuns, type KnownRun } from '@/database/lab/knownRuns';
+import { listEntriesCalled, type MeasuredEntry } from '@/database/lab/measuredEntries';
 import type { Queryable } from '@/database/pool';
-import { findTwin, listCitedEntries } from '@/database/roundUps';
-import { traceDigest } from '@/database/traces';
+import { findTwin, listCitedEntries } from '@/database/roundUps/roundUps';
+import { traceDigest } from '@/database/runs/traces';
 import type { Bundle } from '@/formats/bundle/readBundle';
 
 /** What the lab has of a bundle already. */

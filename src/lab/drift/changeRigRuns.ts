@@ -1,9 +1,9 @@
 import { array, object } from 'yup';
-import { insertChange, type Change } from '@/database/changes';
-import { lockRigRun, type LockedRigRun } from '@/database/controlHolds';
+import { insertChange, type Change } from '@/database/runs/changes';
+import { lockRigRun, type LockedRigRun } from '@/database/runs/controlHolds';
 import { inTransaction, type Queryable } from '@/database/pool';
 import type { RunFields } from '@/core/runs/runColumns';
-import { updateRun } from '@/database/runEdits';
+import { updateRun } from '@/database/runs/runEdits';
 import { text, whole } from '@/contracts/sheets/fields';
 import { Refused } from '../refusal';
 

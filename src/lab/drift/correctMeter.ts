@@ -3,7 +3,7 @@ import { meterCorrection } from '@/core/drift/meterCorrection';
 import { runTimeMs } from '@/core/drift/runTime';
 import type { LevelCorrection } from '@/core/levels/levelCorrection';
 import { correctionOf } from '@/core/runs/runColumns';
-import { readSheet } from '@/database/sheets';
+import { readSheet } from '@/database/lineUp/sheets';
 import { Refused } from '../refusal';
 import { changeRigRuns, type RigRunsWish } from './changeRigRuns';
 

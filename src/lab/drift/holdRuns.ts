@@ -1,4 +1,4 @@
-import { HELD } from '@/database/controlRuns';
+import { HELD } from '@/database/runs/controlRuns';
 import { changeRigRuns, type RigRunsWish } from './changeRigRuns';
 
 export type Holding = 'hold' | 'free' | 'set-aside';

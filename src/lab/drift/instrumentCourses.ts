@@ -3,7 +3,7 @@ import { checkOffset, CHECK_LIMIT, type RigBook } from '@/core/rig/instrument';
 import { groupBy } from '@/core/statistics/groupBy';
 import { mean } from '@/core/statistics/mean';
 import { median } from '@/core/statistics/median';
-import type { RigRun } from '@/database/controlRuns';
+import type { RigRun } from '@/database/runs/controlRuns';
 
 export interface InstrumentCourse {
   name: string;

@@ -1,7 +1,7 @@
 import { RISE } from '@/core/responses/responses';
 import { groupBy } from '@/core/statistics/groupBy';
 import type { GroupedReading } from '@/core/statistics/varianceComponents';
-import { listCourseRuns, listSharedRuns } from '@/database/controlRuns';
+import { listCourseRuns, listSharedRuns } from '@/database/runs/controlRuns';
 import { withDatabase } from '@/database/pool';
 import { onceFor } from '../model/keptWhileUnwritten';
 import type { RoundUpView } from '../model/roundUpView';

@@ -21,9 +21,9 @@ import {
   listRigRuns,
   type CourseRunRow,
   type RigRun,
-} from '@/database/controlRuns';
-import { listRevisions } from '@/database/rigs';
-import { readSheet } from '@/database/sheets';
+} from '@/database/runs/controlRuns';
+import { listRevisions } from '@/database/lineUp/rigs';
+import { readSheet } from '@/database/lineUp/sheets';
 import { onceFor } from '../model/keptWhileUnwritten';
 import type { RoundUpView } from '../model/roundUpView';
 import { instrumentCourses, type InstrumentCourse } from './instrumentCourses';

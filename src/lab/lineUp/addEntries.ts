@@ -1,17 +1,17 @@
 import { entryProblem, isCovered, type Entry } from '@/core/lineUp/entry';
 import type { Product } from '@/core/lineUp/product';
 import type { Sample } from '@/core/lineUp/sample';
-import { entryOwner } from '@/database/entryOwner';
+import { entryOwner } from '@/database/lineUp/entryOwner';
 import {
   findOrAddProducts,
   findOrAddSamples,
   firstEntries,
   insertEntries,
   setEntrySamples,
-} from '@/database/lineUp';
+} from '@/database/lineUp/lineUp';
 import type { Queryable } from '@/database/pool';
-import { citeEntries } from '@/database/roundUps';
-import { readSheets, writeFirstSheets } from '@/database/sheets';
+import { citeEntries } from '@/database/roundUps/roundUps';
+import { readSheets, writeFirstSheets } from '@/database/lineUp/sheets';
 import { blankProductOf } from './lineUpView';
 import { Refused } from '../refusal';
 import { entryColumns, syncEntry } from '../planning/saveSheet';

@@ -9,9 +9,9 @@ import {
   listLayoutsIn,
   renameCase,
   type CaseRow,
-} from '@/database/cases';
+} from '@/database/lineUp/cases';
 import { inTransaction, withDatabase, type Queryable } from '@/database/pool';
-import { writeSheet } from '@/database/sheets';
+import { writeSheet } from '@/database/lineUp/sheets';
 import { Refused } from '../refusal';
 
 export interface CasesView {

@@ -1,10 +1,10 @@
 import { blankFan, copiedLayout, withLabFan, withSecondFan, type Entry } from '@/core/lineUp/entry';
 import { blankProduct, type Product } from '@/core/lineUp/product';
 import { blankSample } from '@/core/lineUp/sample';
-import { entryOwner } from '@/database/entryOwner';
-import { citingProduct, removeCitation, setControl } from '@/database/lineUp';
+import { entryOwner } from '@/database/lineUp/entryOwner';
+import { citingProduct, removeCitation, setControl } from '@/database/lineUp/lineUp';
 import { inTransaction, type Queryable } from '@/database/pool';
-import { citeEntry, holdRoundUp } from '@/database/roundUps';
+import { citeEntry, holdRoundUp } from '@/database/roundUps/roundUps';
 import { addEntries, addSamples, type NewEntry } from './addEntries';
 import { refuseOnTheRig } from '../bench/onTheRig';
 import { codeOf } from './codeOf';

@@ -4,7 +4,7 @@ import { FIRST_SPEED } from '@/core/responses/runSpeeds';
 import { loadKey } from '@/core/runs/load';
 import { groupBy } from '@/core/statistics/groupBy';
 import { withDatabase } from '@/database/pool';
-import { listAllReadings, listValues } from '@/database/runValues';
+import { listAllReadings, listValues } from '@/database/runs/runValues';
 import { onceFor } from '../model/keptWhileUnwritten';
 import type { RoundUpView } from '../model/roundUpView';
 

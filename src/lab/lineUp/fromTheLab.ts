@@ -1,10 +1,10 @@
 import { apartWords, standApart } from '@/core/bridge/standTogether';
-import { getRevision } from '@/database/rigs';
-import { searchEntries } from '@/database/measuredEntries';
+import { getRevision } from '@/database/lineUp/rigs';
+import { searchEntries } from '@/database/lab/measuredEntries';
 import { inTransaction, withDatabase } from '@/database/pool';
-import { citationsOf, codesTaken } from '@/database/entryCodes';
-import { entryOwner } from '@/database/entryOwner';
-import { citeEntry, getRoundUp, nextPosition } from '@/database/roundUps';
+import { citationsOf, codesTaken } from '@/database/lineUp/entryCodes';
+import { entryOwner } from '@/database/lineUp/entryOwner';
+import { citeEntry, getRoundUp, nextPosition } from '@/database/roundUps/roundUps';
 import { codeOf } from './codeOf';
 import { offeredEntry, type OfferedEntry } from './labEntryWords';
 import { Refused } from '../refusal';

@@ -1,5 +1,5 @@
 import { measuredWords } from '@/core/lineUp/measuredWords';
-import type { MeasuredEntry } from '@/database/measuredEntries';
+import type { MeasuredEntry } from '@/database/lab/measuredEntries';
 
 /** An entry of the lab as it is offered: its name, what it is, and what was measured of it. */
 export interface OfferedEntry {

@@ -11,7 +11,7 @@ import {
 import { blankProduct, type Product, type ProductKind } from '@/core/lineUp/product';
 import { variantNames } from '@/core/lineUp/variantNames';
 import type { Sample } from '@/core/lineUp/sample';
-import { listLineUp, type LineUpRow } from '@/database/lineUp';
+import { listLineUp, type LineUpRow } from '@/database/lineUp/lineUp';
 import { withDatabase, type Queryable } from '@/database/pool';
 
 interface Outline {

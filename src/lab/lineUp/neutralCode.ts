@@ -1,8 +1,8 @@
 import { slugOf } from '@/core/lineUp/underCover';
 import type { PlanSheet } from '@/core/plan/planSheet';
-import { citationsOf, codesTaken, listCovered, renameCode } from '@/database/entryCodes';
+import { citationsOf, codesTaken, listCovered, renameCode } from '@/database/lineUp/entryCodes';
 import { inTransaction, type Queryable } from '@/database/pool';
-import { readSheet, writeSheet } from '@/database/sheets';
+import { readSheet, writeSheet } from '@/database/lineUp/sheets';
 import { refuseOnTheRig } from '../bench/onTheRig';
 import { codeOf } from './codeOf';
 import { Refused } from '../refusal';

@@ -1,6 +1,6 @@
 import type { PlateSheet } from '@/contracts/sheets/plateSheet';
 import { withDatabase } from '@/database/pool';
-import { readSheets, type KeptSheet } from '@/database/sheets';
+import { readSheets, type KeptSheet } from '@/database/lineUp/sheets';
 import type { PlatePoint } from '@/core/plate/flatness';
 import { lineUpOf, type LineUpEntry } from './lineUpView';
 

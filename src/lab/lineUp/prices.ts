@@ -2,7 +2,7 @@ import { latestPrice, priceIn, type DatedPrice } from '@/core/lineUp/prices';
 import { unknown, type Outcome } from '@/core/outcome';
 import type { Brief } from '@/core/brief/brief';
 import { withDatabase, type Queryable } from '@/database/pool';
-import { readSheets, type KeptSheet } from '@/database/sheets';
+import { readSheets, type KeptSheet } from '@/database/lineUp/sheets';
 import type { PricesSheet } from '@/contracts/sheets/pricesSheet';
 import { lineUpOf, type LineUpEntry } from './lineUpView';
 

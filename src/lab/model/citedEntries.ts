@@ -1,6 +1,6 @@
 import { variantNames } from '@/core/lineUp/variantNames';
 import type { Queryable } from '@/database/pool';
-import { listCitedEntries, type CitedRow } from '@/database/roundUps';
+import { listCitedEntries, type CitedRow } from '@/database/roundUps/roundUps';
 
 /** An entry of a round-up as pages call it: variants of one product have names of their own. */
 export interface CitedEntry extends Omit<CitedRow, 'covered' | 'sample'> {

@@ -1,4 +1,4 @@
-import { labStamp } from '@/database/labWrites';
+import { labStamp } from '@/database/lab/labWrites';
 import { isInSnapshot, type Queryable } from '@/database/pool';
 import { apartFromRequest } from '@/database/sentRequests';
 

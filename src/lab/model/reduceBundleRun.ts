@@ -5,8 +5,8 @@ import { reduceTrace, type Reduction } from '@/core/reduction/reduceTrace';
 import { NO_DIE } from '@/core/reduction/noResult';
 import { reduceTyped } from '@/core/reduction/reduceTyped';
 import type { Problem } from '@/formats/problem';
-import type { BundleRun } from '@/formats/bundle/runsTable';
-import { toTrace, type TraceTable } from '@/formats/bundle/traceTable';
+import type { BundleRun } from '@/formats/bundle/tables/runsTable';
+import { toTrace, type TraceTable } from '@/formats/bundle/tables/traceTable';
 
 export interface RigRule {
   limitC: number;

@@ -4,12 +4,12 @@ import { reduceTrace, type Reduction } from '@/core/reduction/reduceTrace';
 import { NO_DIE, noResult } from '@/core/reduction/noResult';
 import { reduceTyped } from '@/core/reduction/reduceTyped';
 import type { Queryable } from '@/database/pool';
-import { getRunToReduce, type RunToReduce } from '@/database/runEdits';
-import { dropOtherReductions, saveReductions } from '@/database/reductions';
-import { dropOtherValues } from '@/database/runValues';
-import { readTrace } from '@/database/traces';
+import { getRunToReduce, type RunToReduce } from '@/database/runs/runEdits';
+import { dropOtherReductions, saveReductions } from '@/database/runs/reductions';
+import { dropOtherValues } from '@/database/runs/runValues';
+import { readTrace } from '@/database/runs/traces';
 import { saveStoredValues } from './runValues';
-import { toTrace } from '@/formats/bundle/traceTable';
+import { toTrace } from '@/formats/bundle/tables/traceTable';
 
 /** A run that a change would leave without a number; nothing is saved. */
 export class CannotReduce extends Error {}

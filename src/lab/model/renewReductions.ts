@@ -1,7 +1,7 @@
 import { REDUCTION_RULE } from '@/core/reduction/reduceTrace';
-import { insertChange } from '@/database/changes';
+import { insertChange } from '@/database/runs/changes';
 import { inTransaction, withDatabase } from '@/database/pool';
-import { listOutcomes, listOutdatedRuns } from '@/database/runEdits';
+import { listOutcomes, listOutdatedRuns } from '@/database/runs/runEdits';
 import { movedPlaces, openingPlaces } from '../roundUps/movedPlaces';
 import { reduceStoredRun } from './reduceStoredRun';
 

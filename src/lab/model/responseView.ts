@@ -3,7 +3,13 @@ import { responseOf, RESPONSES, RISE, type Response } from '@/core/responses/res
 import type { RankedRun } from '@/core/roundUp/roundUp';
 import { groupBy } from '@/core/statistics/groupBy';
 import { withDatabase } from '@/database/pool';
-import { countValues, listAllValues, listScores, listValues, type PlainValue } from '@/database/runValues';
+import {
+  countValues,
+  listAllValues,
+  listScores,
+  listValues,
+  type PlainValue,
+} from '@/database/runs/runValues';
 import { onceFor } from './keptWhileUnwritten';
 import { roundUpOfLab } from './roundUpOfLab';
 import { loadCurves, loadsOf, riseCurves, type LoadCurves, type RoundUpView } from './roundUpView';

@@ -3,7 +3,7 @@ import type { ScoreScale } from '@/core/responses/scoreScale';
 import type { RunValue } from '@/core/responses/runValue';
 import { hasDie, type LabRun } from '@/core/runs/labRun';
 import { loadKey } from '@/core/runs/load';
-import type { CountedLoudness } from '@/core/sound/countedLoudness';
+import type { CountedLoudness } from '@/core/sound/loudness/countedLoudness';
 import { groupBy } from '@/core/statistics/groupBy';
 import type { InstrumentDoubt } from '@/core/rig/instrumentDoubt';
 

@@ -4,16 +4,16 @@ import type { Reduction } from '@/core/reduction/reduceTrace';
 import { RESPONSES } from '@/core/responses/responses';
 import { RUN_SPEEDS } from '@/core/responses/runSpeeds';
 import { steady } from '@/core/responses/runValue';
-import type { CountedLoudness } from '@/core/sound/countedLoudness';
+import type { CountedLoudness } from '@/core/sound/loudness/countedLoudness';
 import type { SpotReading } from '@/core/responses/spotReading';
 import { valueOfRun, windowMean, type MeasuredRun } from '@/core/responses/valueOfRun';
 import type { Queryable } from '@/database/pool';
-import { getValueParts, listReadings, writeValues, type ValueRow } from '@/database/runValues';
-import { readTrace } from '@/database/traces';
-import type { BundleRun } from '@/formats/bundle/runsTable';
+import { getValueParts, listReadings, writeValues, type ValueRow } from '@/database/runs/runValues';
+import { readTrace } from '@/database/runs/traces';
+import type { BundleRun } from '@/formats/bundle/tables/runsTable';
 import { STANDING_ALONE } from '@/core/channels/channels';
 import { TYPED_MEANS } from '@/core/responses/typedMeans';
-import { numberChannels, type TraceTable } from '@/formats/bundle/traceTable';
+import { numberChannels, type TraceTable } from '@/formats/bundle/tables/traceTable';
 
 interface Rule {
   loadW: number;

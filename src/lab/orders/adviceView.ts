@@ -1,7 +1,7 @@
 import { advise, type Advice, type Machine } from '@/core/judgement/advice';
 import type { LabCase } from '@/core/cases/labCase';
 import { isFixedWatts, loadLabel } from '@/core/runs/load';
-import { listCases } from '@/database/cases';
+import { listCases } from '@/database/lineUp/cases';
 import { withDatabase } from '@/database/pool';
 import { configuredSize } from '@/core/lineUp/configuredSize';
 import { pricedLineUp } from '../lineUp/prices';

@@ -4,7 +4,7 @@ import { rankAtLine } from '@/core/ranking/rankAtLine';
 import { FIRST_SPEED } from '@/core/responses/runSpeeds';
 import { mean } from '@/core/statistics/mean';
 import { withDatabase } from '@/database/pool';
-import { listValues } from '@/database/runValues';
+import { listValues } from '@/database/runs/runValues';
 import { pricedLineUp } from '../lineUp/prices';
 import { riseCurves, type RoundUpView } from '../model/roundUpView';
 import { underCovers } from '../lineUp/shownLineUp';

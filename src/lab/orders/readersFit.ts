@@ -4,7 +4,7 @@ import { missesOf, socketList, type ReadersWish } from '@/core/lineUp/readersWis
 import type { EntryCurve } from '@/core/curves/entryCurve';
 import type { PlacedEntry } from '@/core/ranking/rankAtLine';
 import { withDatabase } from '@/database/pool';
-import { listCases } from '@/database/cases';
+import { listCases } from '@/database/lineUp/cases';
 import type { LabCase } from '@/core/cases/labCase';
 import { lineUpOf } from '../lineUp/lineUpView';
 import { viewPrices } from '../lineUp/prices';

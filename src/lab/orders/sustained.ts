@@ -2,7 +2,7 @@ import type { EntryCurve } from '@/core/curves/entryCurve';
 import type { PlacedEntry } from '@/core/ranking/rankAtLine';
 import { mean } from '@/core/statistics/mean';
 import { withDatabase } from '@/database/pool';
-import { listValues } from '@/database/runValues';
+import { listValues } from '@/database/runs/runValues';
 import type { RoundUpView } from '../model/roundUpView';
 
 /** What an entry that does not hold the load kept going; null where nobody logged it. */

@@ -2,7 +2,7 @@ import { interval95Share } from '@/core/judgement/intervalShare';
 import { priceFront, type FrontStanding } from '@/core/judgement/priceFront';
 import type { DatedPrice } from '@/core/lineUp/prices';
 import type { PlacedEntry } from '@/core/ranking/rankAtLine';
-import type { KeptSheet } from '@/database/sheets';
+import type { KeptSheet } from '@/database/lineUp/sheets';
 import type { PricesSheet } from '@/contracts/sheets/pricesSheet';
 import { viewPrices } from '../lineUp/prices';
 import { verdictOf, type VerdictQuery, type VerdictView } from './verdictView';

@@ -7,12 +7,12 @@ import {
   listEntryExtras,
   listKeptFiles,
   listRunExtras,
-} from '@/database/exports';
-import { listAllReadings } from '@/database/runValues';
-import { listRecordings, type Recording } from '@/database/recordings';
-import { readTrace } from '@/database/traces';
+} from '@/database/roundUps/exports';
+import { listAllReadings } from '@/database/runs/runValues';
+import { listRecordings, type Recording } from '@/database/sound/recordings';
+import { readTrace } from '@/database/runs/traces';
 import { fileNameOf } from '@/formats/fileName';
-import type { EntryKind } from '@/formats/bundle/entriesTable';
+import type { EntryKind } from '@/formats/bundle/tables/entriesTable';
 import {
   bridgedCsv,
   changesCsv,
@@ -22,8 +22,8 @@ import {
   layoutsCsv,
   readingsCsv,
   type BundleTable,
-} from '@/formats/bundle/sideTables';
-import type { Channel } from '@/formats/bundle/traceTable';
+} from '@/formats/bundle/tables/sideTables';
+import type { Channel } from '@/formats/bundle/tables/traceTable';
 import { dataPackageJson, entriesCsv, runsCsv, traceCsv } from '@/formats/bundle/writeBundle';
 import { coverWordsIn, ownCoverWords } from '../lineUp/coverWordsOf';
 import { bridgedForBundle } from '../bridge/bridgeView';

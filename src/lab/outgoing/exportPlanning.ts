@@ -1,9 +1,9 @@
 import { unnamed } from '@/core/lineUp/product';
-import { caseNamed } from '@/database/cases';
+import { caseNamed } from '@/database/lineUp/cases';
 import { withDatabase } from '@/database/pool';
-import { listRevisions } from '@/database/rigs';
-import type { RoundUp } from '@/database/roundUps';
-import { readSheet } from '@/database/sheets';
+import { listRevisions } from '@/database/lineUp/rigs';
+import type { RoundUp } from '@/database/roundUps/roundUps';
+import { readSheet } from '@/database/lineUp/sheets';
 import { blankSample, type Sample } from '@/core/lineUp/sample';
 import { coverAll, NO_COVERS, type CoverWords, type Leaving } from '@/core/lineUp/underCover';
 import { NO_PARTS, type BundleLineUp, type PlanningParts } from '@/formats/bundle/planningParts';

@@ -1,11 +1,11 @@
 import { BOUNDS } from '@/core/bounds';
 import { defaultBrief, type Brief } from '@/core/brief/brief';
 import { briefChanges, type BriefChange } from '@/core/brief/briefChanges';
-import { getRoundUpSource } from '@/database/exports';
-import { listMethods, type KeptMethod } from '@/database/methods';
+import { getRoundUpSource } from '@/database/roundUps/exports';
+import { listMethods, type KeptMethod } from '@/database/lineUp/methods';
 import { withDatabase, type Queryable } from '@/database/pool';
-import { getRoundUp } from '@/database/roundUps';
-import { listSheetChanges, readSheet, type KeptSheet } from '@/database/sheets';
+import { getRoundUp } from '@/database/roundUps/roundUps';
+import { listSheetChanges, readSheet, type KeptSheet } from '@/database/lineUp/sheets';
 
 /** Half of a band that nobody has named, dB. */
 const BAND_DB = 4;

@@ -7,7 +7,7 @@ import { figureSentence } from '@/core/responses/figureSentence';
 import { instrumentsOf, type InstrumentDoubt } from '@/core/rig/instrumentDoubt';
 import type { LabRun } from '@/core/runs/labRun';
 import { plural, span } from '@/core/words';
-import type { RoundUp } from '@/database/roundUps';
+import type { RoundUp } from '@/database/roundUps/roundUps';
 import type { ResponseView } from '../model/responseView';
 
 interface Measured {

@@ -1,5 +1,5 @@
 import type { Brief } from '@/core/brief/brief';
-import { keepMethod } from '@/database/methods';
+import { keepMethod } from '@/database/lineUp/methods';
 import { inTransaction } from '@/database/pool';
 
 /** Keeps a brief to begin others from; what is this round-up's own (deadline, embargo) stays behind. */

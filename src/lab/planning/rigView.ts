@@ -1,4 +1,4 @@
-import { listBridges } from '@/database/bridges';
+import { listBridges } from '@/database/roundUps/bridges';
 import { standApart, type Apart, type Standing } from '@/core/bridge/standTogether';
 import { RISE } from '@/core/responses/responses';
 import type { RigBook } from '@/core/rig/instrument';
@@ -12,9 +12,9 @@ import {
   listRevisions,
   updateRevision,
   type RigRevisionRow,
-} from '@/database/rigs';
-import { getRoundUp, listRunIds, setRigRevision } from '@/database/roundUps';
-import { readSheet, writeSheet, type KeptSheet } from '@/database/sheets';
+} from '@/database/lineUp/rigs';
+import { getRoundUp, listRunIds, setRigRevision } from '@/database/roundUps/roundUps';
+import { readSheet, writeSheet, type KeptSheet } from '@/database/lineUp/sheets';
 import { refuseOnTheRig } from '../bench/onTheRig';
 import { keptWhileUnwritten } from '../model/keptWhileUnwritten';
 import { reduceStoredRun } from '../model/reduceStoredRun';

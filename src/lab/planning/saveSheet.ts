@@ -6,7 +6,7 @@ import { layoutProblem } from '@/core/cases/layout';
 import type { LabCase } from '@/core/cases/labCase';
 import type { Product } from '@/core/lineUp/product';
 import type { Sample } from '@/core/lineUp/sample';
-import { listCasesOfEntry } from '@/database/cases';
+import { listCasesOfEntry } from '@/database/lineUp/cases';
 import {
   controlOf,
   listEntriesOfProduct,
@@ -14,17 +14,17 @@ import {
   updateProductColumns,
   updateSampleLabel,
   type EntryColumns,
-} from '@/database/lineUp';
+} from '@/database/lineUp/lineUp';
 import { inTransaction, type Queryable } from '@/database/pool';
-import { listRunIds, updateMethodColumns } from '@/database/roundUps';
+import { listRunIds, updateMethodColumns } from '@/database/roundUps/roundUps';
 import {
   listSheetChanges,
   readSheet,
   sheetOwnerIsThere,
   writeSheet,
   type SheetKind,
-} from '@/database/sheets';
-import { entryOwner } from '@/database/entryOwner';
+} from '@/database/lineUp/sheets';
+import { entryOwner } from '@/database/lineUp/entryOwner';
 import { afterCase } from '../lineUp/cases';
 import { briefOf } from './briefView';
 import { blankEntryOf, blankProductOf } from '../lineUp/lineUpView';

@@ -1,9 +1,9 @@
 import { createHash } from 'node:crypto';
 import sharp from 'sharp';
-import { keptFile } from '@/database/exports';
+import { keptFile } from '@/database/roundUps/exports';
 import { inTransaction, withDatabase } from '@/database/pool';
-import { keepFile } from '@/database/roundUps';
-import { roundUpIsThere } from '@/database/publishing';
+import { keepFile } from '@/database/roundUps/roundUps';
+import { roundUpIsThere } from '@/database/roundUps/publishing';
 import { isBarePicture } from '@/formats/picture/barePicture';
 import { Refused } from '../refusal';
 import { MOST_PHOTO_BYTES } from './photoBounds';

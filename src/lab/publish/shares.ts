@@ -8,7 +8,7 @@ import {
   sharedVersion,
   type Publication,
   type ShareLink,
-} from '@/database/publications';
+} from '@/database/roundUps/publications';
 import { inTransaction, withDatabase } from '@/database/pool';
 import { Refused } from '../refusal';
 

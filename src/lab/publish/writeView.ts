@@ -5,7 +5,7 @@ import { firstVerdict, type Verdict } from '@/core/verdict/verdictSheet';
 import { configuredSize } from '@/core/lineUp/configuredSize';
 import { loadKey } from '@/core/runs/load';
 import { withDatabase } from '@/database/pool';
-import { listSheetChanges, readSheet, type KeptSheet } from '@/database/sheets';
+import { listSheetChanges, readSheet, type KeptSheet } from '@/database/lineUp/sheets';
 import { onceFor } from '../model/keptWhileUnwritten';
 import { viewJudgement } from '../orders/judgementView';
 import { viewPrices } from '../lineUp/prices';

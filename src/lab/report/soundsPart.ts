@@ -1,5 +1,5 @@
-import { clipsToHear, playedGains } from '@/core/sound/playback';
-import { wavBytes } from '@/core/sound/wavBytes';
+import { clipsToHear, playedGains } from '@/core/sound/recording/playback';
+import { wavBytes } from '@/core/sound/recording/wavBytes';
 import type { VerdictPart } from '@/core/verdict/verdictSheet';
 import type { ReportPart } from '@/formats/report/reportData';
 import { HEARD_S } from '../sound/bundleClips';

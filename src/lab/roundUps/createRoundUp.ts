@@ -8,10 +8,10 @@ import {
   insertRevision,
   listNewestRevisions,
   type RigRevisionRow,
-} from '@/database/rigs';
-import { insertRoundUp } from '@/database/roundUps';
+} from '@/database/lineUp/rigs';
+import { insertRoundUp } from '@/database/roundUps/roundUps';
 import { withDatabase } from '@/database/pool';
-import { writeSheet } from '@/database/sheets';
+import { writeSheet } from '@/database/lineUp/sheets';
 import { codeOf } from '../lineUp/codeOf';
 import { Refused } from '../refusal';
 

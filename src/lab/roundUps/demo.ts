@@ -1,8 +1,8 @@
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { clearMark, hasMark, setMark } from '@/database/labMarks';
+import { clearMark, hasMark, setMark } from '@/database/lab/labMarks';
 import { withDatabase } from '@/database/pool';
-import { listCitedEntries } from '@/database/roundUps';
+import { listCitedEntries } from '@/database/roundUps/roundUps';
 import { readZip } from '@/formats/bundle/bundleZip';
 import { importBundle, type ImportResult } from '../bring/importBundle';
 import { citeFromLab } from '../lineUp/fromTheLab';

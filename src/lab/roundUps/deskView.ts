@@ -7,7 +7,7 @@ import {
   listRigDesks,
   type Evening,
   type RigDesk,
-} from '@/database/labDesk';
+} from '@/database/lab/labDesk';
 import { withDatabase } from '@/database/pool';
 import { rigTrouble } from '../drift/watchView';
 import { viewRoundUp } from '../model/roundUpView';

@@ -6,10 +6,10 @@ import {
   renameRoundUp,
   setArchived,
   setDeleted,
-} from '@/database/roundUpUpkeep';
+} from '@/database/roundUps/roundUpUpkeep';
 import { inTransaction, withDatabase, type Queryable } from '@/database/pool';
-import { citeEntry } from '@/database/roundUps';
-import { readSheet, writeSheet, type SheetKind } from '@/database/sheets';
+import { citeEntry } from '@/database/roundUps/roundUps';
+import { readSheet, writeSheet, type SheetKind } from '@/database/lineUp/sheets';
 import { refuseOnTheRig } from '../bench/onTheRig';
 import { codeOf } from '../lineUp/codeOf';
 import { Refused } from '../refusal';

@@ -1,7 +1,7 @@
 import { briefLoad } from '@/core/brief/brief';
 import { loadLabel } from '@/core/runs/load';
 import { withDatabase } from '@/database/pool';
-import { listRoundUps, type RoundUpSummary } from '@/database/roundUps';
+import { listRoundUps, type RoundUpSummary } from '@/database/roundUps/roundUps';
 import { briefOf } from '../planning/briefView';
 import { citedEntries } from '../model/citedEntries';
 

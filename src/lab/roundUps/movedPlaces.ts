@@ -1,5 +1,5 @@
 import { withDatabase } from '@/database/pool';
-import { listRoundUps } from '@/database/roundUps';
+import { listRoundUps } from '@/database/roundUps/roundUps';
 import { verdictOf } from '../orders/verdictView';
 import { viewRoundUp } from '../model/roundUpView';
 

@@ -1,4 +1,4 @@
-import { listPublications } from '@/database/publications';
+import { listPublications } from '@/database/roundUps/publications';
 import { withDatabase } from '@/database/pool';
 import { viewRail } from './railView';
 import { viewRoundUp } from '../model/roundUpView';

@@ -1,8 +1,8 @@
-import { forgetOldWrites } from '@/database/labWrites';
+import { forgetOldWrites } from '@/database/lab/labWrites';
 import { forgetSentRequests } from '@/database/sentRequests';
 import { migrate } from '@/database/migrate';
 import { withDatabase } from '@/database/pool';
-import { listRoundUps } from '@/database/roundUps';
+import { listRoundUps } from '@/database/roundUps/roundUps';
 import { isDemoLoading, loadDemo } from './demo';
 import { neutralCodes } from '../lineUp/neutralCode';
 import { renewDigests } from '../model/renewDigests';

@@ -1,7 +1,7 @@
-import { openSession } from '@/database/bench';
+import { openSession } from '@/database/bench/bench';
 import { withDatabase } from '@/database/pool';
-import { getRoundUp } from '@/database/roundUps';
-import { listSheetChanges, readSheet } from '@/database/sheets';
+import { getRoundUp } from '@/database/roundUps/roundUps';
+import { listSheetChanges, readSheet } from '@/database/lineUp/sheets';
 import { IMPORTED } from '../bring/importPlanning';
 import { lineUpOf, type LineUpEntry } from '../lineUp/lineUpView';
 import { keptWhileUnwritten } from '../model/keptWhileUnwritten';

@@ -1,5 +1,5 @@
-import { searchRoundUps, searchRuns, type FoundRoundUp, type FoundRun } from '@/database/labSearch';
-import { searchEntries } from '@/database/measuredEntries';
+import { searchRoundUps, searchRuns, type FoundRoundUp, type FoundRun } from '@/database/lab/labSearch';
+import { searchEntries } from '@/database/lab/measuredEntries';
 import { withDatabase } from '@/database/pool';
 import { wordsOf } from '../lineUp/fromTheLab';
 import { offeredEntry, type OfferedEntry } from '../lineUp/labEntryWords';

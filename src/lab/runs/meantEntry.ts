@@ -1,4 +1,4 @@
-import type { MeasuredEntry } from '@/database/measuredEntries';
+import type { MeasuredEntry } from '@/database/lab/measuredEntries';
 import type { CitedEntry } from '../model/citedEntries';
 
 /** What a name that was typed stands for: an entry cited already, one of the lab, a new one, or several. */

@@ -3,11 +3,11 @@ import type { SpotReading } from '@/core/responses/spotReading';
 import { DRAWN_BESIDE } from '@/core/channels/channels';
 import { RESPONSES } from '@/core/responses/responses';
 import { RUN_SPEEDS } from '@/core/responses/runSpeeds';
-import { listChanges, type Change } from '@/database/changes';
+import { listChanges, type Change } from '@/database/runs/changes';
 import { withDatabase } from '@/database/pool';
-import { neighbours, type Neighbours } from '@/database/runs';
-import { getValueParts, listReadings, valuesOfRun, type ValueRow } from '@/database/runValues';
-import { readTrace, type StoredChannel } from '@/database/traces';
+import { neighbours, type Neighbours } from '@/database/runs/runs';
+import { getValueParts, listReadings, valuesOfRun, type ValueRow } from '@/database/runs/runValues';
+import { readTrace, type StoredChannel } from '@/database/runs/traces';
 
 export interface RunView {
   channels: StoredChannel[];

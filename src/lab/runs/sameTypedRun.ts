@@ -1,8 +1,8 @@
 import type { SpotReading } from '@/core/responses/spotReading';
 import { groupBy } from '@/core/statistics/groupBy';
 import type { Queryable } from '@/database/pool';
-import { findTypedTwin } from '@/database/runEdits';
-import { readingsOfEntry } from '@/database/runValues';
+import { findTypedTwin } from '@/database/runs/runEdits';
+import { readingsOfEntry } from '@/database/runs/runValues';
 
 interface Typed {
   loadW: number;

@@ -1,10 +1,10 @@
 import { setImmediate } from 'node:timers/promises';
 import { isMissing } from '@/core/missing';
-import { insertRuns } from '@/database/newRuns';
+import { insertRuns } from '@/database/runs/newRuns';
 import type { Queryable } from '@/database/pool';
-import { saveReductions } from '@/database/reductions';
-import { insertReadings, insertValues } from '@/database/runValues';
-import { insertTraces } from '@/database/traces';
+import { saveReductions } from '@/database/runs/reductions';
+import { insertReadings, insertValues } from '@/database/runs/runValues';
+import { insertTraces } from '@/database/runs/traces';
 import type { Bundle } from '@/formats/bundle/readBundle';
 import { reduceItem } from '../model/reduceAll';
 import type { RigRule } from '../model/reduceBundleRun';

@@ -1,13 +1,13 @@
 import { createHash } from 'node:crypto';
 import { correctedDb } from '@/core/levels/levelCorrection';
 import { energyMeanDb } from '@/core/levels/energyMeanDb';
-import type { BriefSound } from '@/core/sound/keptSound';
+import type { BriefSound } from '@/core/sound/recording/keptSound';
 import { judgedClip, type JudgedClip } from '@/core/sound/judgedClip';
-import { countedLoudness } from '@/core/sound/countedLoudness';
-import { runLoudness, USUAL_MAINS_HZ } from '@/core/sound/runLoudness';
+import { countedLoudness } from '@/core/sound/loudness/countedLoudness';
+import { runLoudness, USUAL_MAINS_HZ } from '@/core/sound/loudness/runLoudness';
 import { mean } from '@/core/statistics/mean';
 import { untold, type Tell } from '@/core/progress';
-import type { BundleClip } from '@/formats/bundle/clipsTable';
+import type { BundleClip } from '@/formats/bundle/tables/clipsTable';
 import type { Bundle } from '@/formats/bundle/readBundle';
 import { wavStart, type WavStart } from '@/formats/wav/wavStart';
 import { UnusableInput, type Problem } from '@/formats/problem';

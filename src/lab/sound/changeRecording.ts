@@ -1,6 +1,6 @@
 import { inTransaction } from '@/database/pool';
-import { editRecording, getRecording, type RecordingEdit } from '@/database/recordings';
-import { insertListening } from '@/database/listenings';
+import { editRecording, getRecording, type RecordingEdit } from '@/database/sound/recordings';
+import { insertListening } from '@/database/sound/listenings';
 import { Refused } from '../refusal';
 
 /**

@@ -1,7 +1,7 @@
 import type { CoverWords } from '@/core/lineUp/underCover';
-import type { Recording } from '@/database/recordings';
+import type { Recording } from '@/database/sound/recordings';
 import { fileNameOf } from '@/formats/fileName';
-import type { BundleClip } from '@/formats/bundle/clipsTable';
+import type { BundleClip } from '@/formats/bundle/tables/clipsTable';
 
 export interface ExportedClip {
   id: number;

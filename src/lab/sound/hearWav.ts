@@ -1,6 +1,6 @@
 import { open } from 'node:fs/promises';
-import { SpectrumGatherer, type PowerSpectrum } from '@/core/sound/powerSpectrum';
-import { CourseGatherer, type SoundCourse } from '@/core/sound/shortSpectra';
+import { SpectrumGatherer, type PowerSpectrum } from '@/core/sound/spectrum/powerSpectrum';
+import { CourseGatherer, type SoundCourse } from '@/core/sound/spectrum/shortSpectra';
 import { untold, type Tell } from '@/core/progress';
 import { readWavHead, wavBlocks, type ReadAt } from '@/formats/wav/readWav';
 import { UnusableInput } from '@/formats/problem';

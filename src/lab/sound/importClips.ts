@@ -1,6 +1,6 @@
 import type { Queryable } from '@/database/pool';
-import { editRecording } from '@/database/recordings';
-import type { BundleClip } from '@/formats/bundle/clipsTable';
+import { editRecording } from '@/database/sound/recordings';
+import type { BundleClip } from '@/formats/bundle/tables/clipsTable';
 import type { Bundle } from '@/formats/bundle/readBundle';
 import type { HeardBundle } from './bundleClips';
 import { bytesSource } from './hearWav';

@@ -5,8 +5,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { pipeline } from 'node:stream/promises';
-import { fullScaleFrom } from '@/core/sound/calibration';
-import { keptSound, type KeptSound } from '@/core/sound/keptSound';
+import { fullScaleFrom } from '@/core/sound/recording/calibration';
+import { keptSound, type KeptSound } from '@/core/sound/recording/keptSound';
 import { untold, type Tell } from '@/core/progress';
 import { inTransaction, withDatabase, type Queryable } from '@/database/pool';
 import {
@@ -16,10 +16,10 @@ import {
   knownRecording,
   nearestOf,
   type RecordingPlace,
-} from '@/database/recordings';
+} from '@/database/sound/recordings';
 import { deleteUpload } from '@/database/uploads';
-import { getRoundUp } from '@/database/roundUps';
-import { findEntry } from '@/database/runEdits';
+import { getRoundUp } from '@/database/roundUps/roundUps';
+import { findEntry } from '@/database/runs/runEdits';
 import { UnusableInput } from '@/formats/problem';
 import { Refused } from '../refusal';
 import { toldBytes, uploadedFiles } from '../bring/uploads';

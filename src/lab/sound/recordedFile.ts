@@ -1,6 +1,6 @@
 import { writeFile } from 'node:fs/promises';
 import { withDatabase, type Queryable } from '@/database/pool';
-import { insertRecordingPart, PART_BYTES, readRecordingPart } from '@/database/recordings';
+import { insertRecordingPart, PART_BYTES, readRecordingPart } from '@/database/sound/recordings';
 import type { WavSource } from './hearWav';
 
 /** Writes the samples of a recording part by part: never more than one of them is in memory. */

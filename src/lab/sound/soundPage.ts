@@ -1,8 +1,8 @@
 import { earAgreement } from '@/core/sound/earAgreement';
-import type { KeptSound } from '@/core/sound/keptSound';
+import type { KeptSound } from '@/core/sound/recording/keptSound';
 import { withDatabase } from '@/database/pool';
-import { listListenings, type Listening } from '@/database/listenings';
-import { listLines } from '@/database/recordings';
+import { listListenings, type Listening } from '@/database/sound/listenings';
+import { listLines } from '@/database/sound/recordings';
 import type { RoundUpView } from '../model/roundUpView';
 import { viewRecording, viewRecordings, type HeardClip } from './soundView';
 

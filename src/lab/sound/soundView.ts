@@ -2,13 +2,18 @@ import { correctedDb } from '@/core/levels/levelCorrection';
 import { energyMeanDb } from '@/core/levels/energyMeanDb';
 import { FIRST_SPEED } from '@/core/responses/runSpeeds';
 import { judgedClip, type JudgedClip } from '@/core/sound/judgedClip';
-import { countedLoudness, type CountedLoudness } from '@/core/sound/countedLoudness';
-import { runLoudness, USUAL_MAINS_HZ } from '@/core/sound/runLoudness';
+import { countedLoudness, type CountedLoudness } from '@/core/sound/loudness/countedLoudness';
+import { runLoudness, USUAL_MAINS_HZ } from '@/core/sound/loudness/runLoudness';
 import { groupBy } from '@/core/statistics/groupBy';
 import { mean } from '@/core/statistics/mean';
 import { withDatabase } from '@/database/pool';
-import { getRecording, listRecordings, type Recording, type WholeRecording } from '@/database/recordings';
-import { listValues } from '@/database/runValues';
+import {
+  getRecording,
+  listRecordings,
+  type Recording,
+  type WholeRecording,
+} from '@/database/sound/recordings';
+import { listValues } from '@/database/runs/runValues';
 import { onceFor } from '../model/keptWhileUnwritten';
 import { lineUpOf } from '../lineUp/lineUpView';
 import type { RoundUpView } from '../model/roundUpView';

@@ -4,8 +4,8 @@ import Link from 'next/link';
 import { parseAsFloat, useQueryStates } from 'nuqs';
 import type { Advice, Machine } from '@/core/judgement/advice';
 import type { LabCase } from '@/core/cases/labCase';
-import { EntryMark } from '@/ui/entryMark';
-import { figure, plural } from '@/ui/figures';
+import { EntryMark } from '@/ui/marks/entryMark';
+import { figure, plural } from '@/ui/marks/figures';
 import { NumberField } from '@/ui/form/fields';
 
 export interface AdviceData {

@@ -5,9 +5,9 @@ import { parseAsFloat, parseAsString, parseAsStringLiteral, useQueryStates } fro
 import { useMemo, useState } from 'react';
 import { fansAtWork, type WorkAt } from '@/core/air/fansAtWork';
 import { AXES } from '@/core/curves/axis';
-import { figure } from '@/ui/figures';
+import { figure } from '@/ui/marks/figures';
 import { typedNumber } from '@/ui/typedNumber';
-import { LineField } from '../curves/lineField';
+import { LineField } from '../curves/choices/lineField';
 import { AirChart } from './airChart';
 import type { AirData } from './airData';
 import { resistanceOf, RESISTANCES } from './resistances';

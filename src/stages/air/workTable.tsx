@@ -1,7 +1,7 @@
 import type { WorkRanking } from '@/core/air/fansAtWork';
-import { EntryMark } from '@/ui/entryMark';
-import { figure, placeText } from '@/ui/figures';
-import { bracketRoomPx, TieBrackets } from '@/ui/tieBrackets';
+import { EntryMark } from '@/ui/marks/entryMark';
+import { figure, placeText } from '@/ui/marks/figures';
+import { bracketRoomPx, TieBrackets } from '@/ui/marks/tieBrackets';
 import type { AirData } from './airData';
 
 /** Which fan moves most through the resistance; flow, noise and speed together. */

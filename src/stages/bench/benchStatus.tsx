@@ -1,6 +1,6 @@
 'use client';
 
-import { plural } from '@/ui/figures';
+import { plural } from '@/ui/marks/figures';
 import type { LiveStatus } from '@/core/bench/benchEvent';
 import { sendOrder } from './sendOrder';
 

@@ -3,7 +3,7 @@
 import { loadLabel } from '@/core/runs/load';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { figure, plural } from '@/ui/figures';
+import { figure, plural } from '@/ui/marks/figures';
 import type { BenchData } from './benchData';
 import { sendOrder } from './sendOrder';
 

@@ -1,5 +1,5 @@
 import type { LiveSample, LiveSession } from '@/core/bench/benchEvent';
-import { figure } from '@/ui/figures';
+import { figure } from '@/ui/marks/figures';
 
 function last(samples: readonly LiveSample[], place: 1 | 2 | 3 | 4 | 5): number | null {
   const other = samples.at(-1);

@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { clockText, dayText } from '@/ui/clock';
-import { plural } from '@/ui/figures';
+import { plural } from '@/ui/marks/figures';
 import type { UpcomingMount } from '@/core/plan/upcomingMount';
 import type { BenchData } from './benchData';
 import { sendOrder } from './sendOrder';

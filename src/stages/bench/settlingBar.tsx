@@ -1,7 +1,7 @@
-import { FLOOR_WAIT_S } from '@/core/bench/stepFloor';
-import { holdsForS } from '@/core/bench/stepSoak';
+import { FLOOR_WAIT_S } from '@/core/bench/steps/stepFloor';
+import { holdsForS } from '@/core/bench/steps/stepSoak';
 import { STEADY_K_PER_MIN } from '@/core/settling/steady';
-import { figure } from '@/ui/figures';
+import { figure } from '@/ui/marks/figures';
 import type { LiveSample, LiveSession } from '@/core/bench/benchEvent';
 import { readingSoFar, type ReadingSoFar } from '@/core/bench/readingSoFar';
 

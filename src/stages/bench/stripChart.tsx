@@ -10,7 +10,7 @@ import {
   type PlotFrame,
   type PlotSeries,
 } from '@/ui/chart/plot';
-import { figure } from '@/ui/figures';
+import { figure } from '@/ui/marks/figures';
 import { readingSoFar } from '@/core/bench/readingSoFar';
 import type { LiveSample, LiveSession } from '@/core/bench/benchEvent';
 

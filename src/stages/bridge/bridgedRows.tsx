@@ -1,7 +1,7 @@
 import type { BridgedRow } from '@/core/bridge/carried';
 import { plainScale, type ShownScale } from '@/core/curves/shownScale';
 import { RISE } from '@/core/responses/responses';
-import { figure } from '@/ui/figures';
+import { figure } from '@/ui/marks/figures';
 
 interface Props {
   rows: readonly BridgedRow[];

@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { plural } from '@/ui/figures';
+import { plural } from '@/ui/marks/figures';
 import { sendJson } from '@/ui/sendJson';
 import { EntriesTaken, newRuns, takenAtFirst, type CheckedEntryData, type Taken } from './entriesTaken';
 import { ProblemList, type ShownProblem } from './problemList';

@@ -2,7 +2,7 @@
 
 import { useRef } from 'react';
 import { pixelX, type PlotFrame } from '@/ui/chart/plot';
-import { signed } from '@/ui/figures';
+import { signed } from '@/ui/marks/figures';
 import type { ClockShift } from '@/core/joining/alignClocks';
 import type { BroughtLog } from '@/core/joining/evening';
 

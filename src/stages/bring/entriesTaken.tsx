@@ -1,6 +1,6 @@
 'use client';
 
-import { plural } from '@/ui/figures';
+import { plural } from '@/ui/marks/figures';
 
 export interface CandidateData {
   entryId: number;

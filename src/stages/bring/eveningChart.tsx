@@ -3,7 +3,7 @@
 import { useCallback, useMemo, useState } from 'react';
 import { DragLine } from '@/ui/chart/dragLine';
 import { pixelX, Plot, themeColour, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
-import { figure } from '@/ui/figures';
+import { figure } from '@/ui/marks/figures';
 import type { Piece } from '@/core/joining/evening';
 import type { PlacedSeries } from '@/core/joining/placedSeries';
 

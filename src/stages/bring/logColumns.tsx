@@ -1,7 +1,7 @@
 'use client';
 
 import { channelOf, QUANTITIES, UNITS, type Quantity, type Unit } from '@/core/channels/channels';
-import { plural } from '@/ui/figures';
+import { plural } from '@/ui/marks/figures';
 import type { BroughtLog } from '@/core/joining/evening';
 import { ProblemList } from './problemList';
 

@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Quantity, Unit } from '@/core/channels/channels';
-import { plural } from '@/ui/figures';
+import { plural } from '@/ui/marks/figures';
 import { sendJson, whyNothing } from '@/ui/sendJson';
 import { typedNumber } from '@/ui/typedNumber';
 import { whoIsHere } from '@/ui/who';

@@ -1,6 +1,6 @@
 'use client';
 
-import { figure } from '@/ui/figures';
+import { figure } from '@/ui/marks/figures';
 import { floorOf, type Piece } from '@/core/joining/evening';
 
 export type PieceField = 'entry' | 'loadW' | 'setting' | 'mount' | 'pass' | 'noiseDb' | 'floorDb';

@@ -6,7 +6,7 @@ import { useForm } from 'react-hook-form';
 import { toast } from 'sonner';
 import { object, string } from 'yup';
 import type { LabCase } from '@/core/cases/labCase';
-import { plural } from '@/ui/figures';
+import { plural } from '@/ui/marks/figures';
 import { HookText } from '@/ui/form/hookFields';
 import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';

@@ -1,8 +1,8 @@
 import type { CurvePoint } from '@/core/curves/entryCurve';
 import type { ShownScale } from '@/core/curves/shownScale';
 import type { Axis } from '@/core/curves/axis';
-import { EntryMark } from '@/ui/entryMark';
-import { figure } from '@/ui/figures';
+import { EntryMark } from '@/ui/marks/entryMark';
+import { figure } from '@/ui/marks/figures';
 import type { CurveEntry, CurveLoad } from './curvesData';
 
 function Cell({ point, scale }: { point: CurvePoint | undefined; scale: ShownScale }) {

@@ -1,9 +1,9 @@
 import { RISE_SHOWN, type RiseShown } from '@/core/curves/shownScale';
 import type { CurveEntry, CurveLoad, CurvesData } from './curvesData';
-import { DifferenceChoice } from './differenceChoice';
-import { EntryChoice } from './entryChoice';
-import { OtherViews } from './otherViews';
-import { WhatChoice } from './whatChoice';
+import { DifferenceChoice } from './choices/differenceChoice';
+import { EntryChoice } from './choices/entryChoice';
+import { OtherViews } from './choices/otherViews';
+import { WhatChoice } from './choices/whatChoice';
 
 interface Props {
   data: CurvesData;

@@ -1,4 +1,4 @@
-import { EntryMark } from '@/ui/entryMark';
+import { EntryMark } from '@/ui/marks/entryMark';
 import type { CurveEntry, CurvesData } from './curvesData';
 
 /** What is told of entries beside their curves: shares of the level, fans that stall or run away. */

@@ -1,7 +1,7 @@
 import type { ShownScale } from '@/core/curves/shownScale';
 import type { FullSpeedLead } from '@/core/ranking/fullSpeed';
 import { placesInWords } from '@/core/words';
-import { figure } from '@/ui/figures';
+import { figure } from '@/ui/marks/figures';
 
 /** Who would be first if loudness did not count, and what it costs. */
 export function FullSpeedNote({

@@ -2,8 +2,8 @@
 
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
-import { EntryMark } from '@/ui/entryMark';
-import { figure } from '@/ui/figures';
+import { EntryMark } from '@/ui/marks/entryMark';
+import { figure } from '@/ui/marks/figures';
 import type { CurveEntry } from './curvesData';
 
 interface Column {

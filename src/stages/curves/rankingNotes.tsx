@@ -1,7 +1,7 @@
 import type { ShownScale } from '@/core/curves/shownScale';
 import { bracketSentences } from '@/core/ranking/bracketSentences';
 import type { NotPlacedEntry, Ranking } from '@/core/ranking/rankAtLine';
-import { EntryMark } from '@/ui/entryMark';
+import { EntryMark } from '@/ui/marks/entryMark';
 import type { CurveEntry } from './curvesData';
 
 const WORDS: Record<NotPlacedEntry['status'], string> = {

@@ -3,9 +3,9 @@ import type { ShownScale } from '@/core/curves/shownScale';
 import { standingWords } from '@/core/ranking/standingWords';
 import type { PlacedEntry, Ranking } from '@/core/ranking/rankAtLine';
 import type { Axis } from '@/core/curves/axis';
-import { EntryMark } from '@/ui/entryMark';
-import { figure, placeText, signed } from '@/ui/figures';
-import { bracketRoomPx, TieBrackets } from '@/ui/tieBrackets';
+import { EntryMark } from '@/ui/marks/entryMark';
+import { figure, placeText, signed } from '@/ui/marks/figures';
+import { bracketRoomPx, TieBrackets } from '@/ui/marks/tieBrackets';
 import type { CurveEntry } from './curvesData';
 
 export interface RankingTableProps {

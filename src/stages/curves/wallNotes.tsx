@@ -1,4 +1,4 @@
-import { figure } from '@/ui/figures';
+import { figure } from '@/ui/marks/figures';
 import type { CurveEntry, CurveLoad } from './curvesData';
 
 /** What no fan gets past, entry by entry, and of whom it cannot be told. */

@@ -4,11 +4,11 @@ import { parseAsFloat, parseAsString, useQueryState } from 'nuqs';
 import type { GridEffect, GridFit } from '@/core/judgement/heatsinkFanGrid';
 import type { Outcome } from '@/core/outcome';
 import { AXES } from '@/core/curves/axis';
-import { figure } from '@/ui/figures';
+import { figure } from '@/ui/marks/figures';
 import { DraftField } from '@/ui/form/draftField';
-import { PageHead } from '@/ui/pageHead';
-import { LineField } from '../curves/lineField';
-import { LoadChoice } from '../curves/loadChoice';
+import { PageHead } from '@/ui/frame/pageHead';
+import { LineField } from '../curves/choices/lineField';
+import { LoadChoice } from '../curves/choices/loadChoice';
 
 export interface GridData {
   roundUpId: number;

@@ -1,5 +1,5 @@
 import type { DoubtTerm } from '@/core/uncertainty/doubt';
-import { figure } from '@/ui/figures';
+import { figure } from '@/ui/marks/figures';
 import type { JudgedItem } from './judgementData';
 
 const WORDS: Record<DoubtTerm['from'], string> = {

@@ -1,4 +1,4 @@
-import { figure } from '@/ui/figures';
+import { figure } from '@/ui/marks/figures';
 import type { JudgementData } from './judgementData';
 
 /** What a kelvin less brings in clock or score, or that it brings nothing that can be told. */

@@ -6,7 +6,7 @@ import { toast } from 'sonner';
 import { chanceAhead } from '@/core/judgement/chanceAhead';
 import { toSeparate } from '@/core/judgement/toSeparate';
 import { pairDifference } from '@/core/ranking/pairDifference';
-import { figure, plural, signed } from '@/ui/figures';
+import { figure, plural, signed } from '@/ui/marks/figures';
 import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
 import type { JudgedItem, JudgementData } from './judgementData';

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { EntryMark } from '@/ui/entryMark';
+import { EntryMark } from '@/ui/marks/entryMark';
 import type { LineUpItem } from './lineUpData';
 
 /** An entry under its cover: what it is stays with the lab until somebody asks for it. */

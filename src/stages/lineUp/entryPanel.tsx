@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { EntryMark } from '@/ui/entryMark';
+import { EntryMark } from '@/ui/marks/entryMark';
 import { NumberField, TextField } from '@/ui/form/fields';
 import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';

@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
-import { plural } from '@/ui/figures';
+import { plural } from '@/ui/marks/figures';
 import { TextField } from '@/ui/form/fields';
 import { sendJson } from '@/ui/sendJson';
 

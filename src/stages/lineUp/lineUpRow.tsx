@@ -2,8 +2,8 @@
 
 import { fansText } from '@/core/lineUp/entry';
 import { KIND_WORDS, PRODUCT_KINDS, type Product } from '@/core/lineUp/product';
-import { EntryMark } from '@/ui/entryMark';
-import { figure } from '@/ui/figures';
+import { EntryMark } from '@/ui/marks/entryMark';
+import { figure } from '@/ui/marks/figures';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { useSheet } from '@/ui/form/useSheet';
 import { EditableCell } from './editableCell';

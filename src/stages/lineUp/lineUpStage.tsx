@@ -7,7 +7,7 @@ import { useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { roomInCase, type LabCase } from '@/core/cases/labCase';
 import { hasPlate } from '@/core/lineUp/product';
-import { plural } from '@/ui/figures';
+import { plural } from '@/ui/marks/figures';
 import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
 import { CoveredPanel } from './coveredPanel';

@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import type { LogbookRow, ValueColumn } from '@/core/runs/logbookRow';
-import { figure } from '@/ui/figures';
+import { figure } from '@/ui/marks/figures';
 import { RunStateMark } from './runStateMark';
 
 /** A run in three lines, for a screen too narrow for the table. */

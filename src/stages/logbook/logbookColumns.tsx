@@ -4,7 +4,7 @@ import { partName } from '@/core/responses/responses';
 import { createColumnHelper } from '@tanstack/react-table';
 import Link from 'next/link';
 import type { LogbookRow, ValueColumn } from '@/core/runs/logbookRow';
-import { figure } from '@/ui/figures';
+import { figure } from '@/ui/marks/figures';
 import { RunStateMark } from './runStateMark';
 
 const column = createColumnHelper<LogbookRow>();

@@ -5,7 +5,7 @@ import { isTyping } from '@/ui/isTyping';
 import Link from 'next/link';
 import { parseAsString, parseAsStringLiteral, useQueryStates } from 'nuqs';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { plural } from '@/ui/figures';
+import { plural } from '@/ui/marks/figures';
 import type { DeletedRun } from '@/core/runs/deletedRun';
 import { unpackRows, type ValueColumn } from '@/core/runs/logbookRow';
 import { ColumnChoice } from './columnChoice';

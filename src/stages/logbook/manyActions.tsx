@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { LogbookRow } from '@/core/runs/logbookRow';
-import { plural } from '@/ui/figures';
+import { plural } from '@/ui/marks/figures';
 import { TroubleNote, type Trouble } from '@/ui/form/troubleNote';
 import { typedNumber } from '@/ui/typedNumber';
 import { ManyForm, type ManyWhat } from './manyForm';

@@ -2,7 +2,7 @@
 
 import type { PlanChoice } from '@/core/plan/planChoices';
 import type { PlanCost } from '@/core/plan/planCost';
-import { figure, signed } from '@/ui/figures';
+import { figure, signed } from '@/ui/marks/figures';
 
 /** Both with a digit more where they would read alike. */
 function differences(a: number, b: number, unit: string): [string, string] {

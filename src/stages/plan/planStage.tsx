@@ -7,7 +7,7 @@ import { dayAfter, daysBetween, layPlan } from '@/core/plan/laidPlan';
 import { costOfSheet } from '@/core/plan/planCost';
 import type { PlanSheet } from '@/core/plan/planSheet';
 import { dayText } from '@/ui/clock';
-import { figure, plural } from '@/ui/figures';
+import { figure, plural } from '@/ui/marks/figures';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { fieldFault, useSheet } from '@/ui/form/useSheet';
 import { PilotForm } from './pilotForm';

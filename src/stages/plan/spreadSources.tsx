@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Outcome } from '@/core/outcome';
 import type { GroupedReading, VarianceComponent } from '@/core/statistics/varianceComponents';
-import { figure, plural } from '@/ui/figures';
+import { figure, plural } from '@/ui/marks/figures';
 import type { PlanData } from './planData';
 
 const withinWords = ({ sd, from, to }: VarianceComponent) =>

@@ -17,7 +17,7 @@ import type { Mounting } from '@/core/plan/mountings';
 import { spanMin, type PlanSettings } from '@/core/plan/planSettings';
 import { weekdayOf, type SheetPart } from '@/core/plan/runSheet';
 import { clockText, dayText, WEEKDAYS } from '@/ui/clock';
-import { EntryMark } from '@/ui/entryMark';
+import { EntryMark } from '@/ui/marks/entryMark';
 
 const DAY_MIN = 1440;
 

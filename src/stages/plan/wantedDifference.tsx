@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { Outcome } from '@/core/outcome';
 import type { PlanCost } from '@/core/plan/planCost';
 import type { PlanSettings } from '@/core/plan/planSettings';
-import { figure, plural } from '@/ui/figures';
+import { figure, plural } from '@/ui/marks/figures';
 import { NumberField } from '@/ui/form/fields';
 
 type Least = Outcome<{ settings: PlanSettings; cost: PlanCost }>;

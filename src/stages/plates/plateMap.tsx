@@ -1,5 +1,5 @@
 import type { Flatness } from '@/core/plate/flatness';
-import { figure } from '@/ui/figures';
+import { figure } from '@/ui/marks/figures';
 
 const SIDE_PX = 240;
 

@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { plural } from '@/ui/figures';
+import { plural } from '@/ui/marks/figures';
 import type { RigData } from './rigData';
 
 /** One line where runs are ranked: which of the entries' runs are kept out, by what, and the way out. */

@@ -1,6 +1,6 @@
 'use client';
 
-import { plural } from '@/ui/figures';
+import { plural } from '@/ui/marks/figures';
 import type { RigData } from './rigData';
 
 /** The guard: runs that are not ranked here, which difference keeps them out, and what would let them in. */

@@ -10,7 +10,7 @@ import {
   type Instrument,
   type RigBook,
 } from '@/core/rig/instrument';
-import { figure, signed } from '@/ui/figures';
+import { figure, signed } from '@/ui/marks/figures';
 import { ChoiceField, NumberField, TextField } from '@/ui/form/fields';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { useSheet, type KeptSheet } from '@/ui/form/useSheet';

@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { dayText } from '@/ui/clock';
-import { plural } from '@/ui/figures';
+import { plural } from '@/ui/marks/figures';
 
 export interface DeskData {
   due: { says: string; href: string; isBad: boolean }[];

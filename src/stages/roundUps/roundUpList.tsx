@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import type { Leaders } from '@/core/ranking/leaders';
-import { EntryMark } from '@/ui/entryMark';
-import { figure, placeText, plural } from '@/ui/figures';
+import { EntryMark } from '@/ui/marks/entryMark';
+import { figure, placeText, plural } from '@/ui/marks/figures';
 import { Sketch } from './sketch';
 import { RoundUpActions } from './roundUpActions';
 

@@ -1,5 +1,5 @@
 import type { Leaders } from '@/core/ranking/leaders';
-import { entryStyle } from '@/ui/entryMark';
+import { entryStyle } from '@/ui/marks/entryMark';
 
 const WIDTH = 168;
 const HEIGHT = 60;

@@ -1,7 +1,7 @@
 'use client';
 
 import { READING_QUANTITIES, shownUnit, unitsOf, type ReadingQuantity } from '@/core/responses/readingUnits';
-import { figure } from '@/ui/figures';
+import { figure } from '@/ui/marks/figures';
 import { emptyPlace, scatterOf, type TypedPlace } from './typedReadings';
 
 const DECIMALS: Record<ReadingQuantity, number> = {

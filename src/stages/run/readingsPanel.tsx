@@ -6,7 +6,7 @@ import { spotScatter } from '@/core/air/spotScatter';
 import { ownUnit, shownUnit } from '@/core/responses/readingUnits';
 import type { SpotReading } from '@/core/responses/spotReading';
 import type { LabRun } from '@/core/runs/labRun';
-import { figure } from '@/ui/figures';
+import { figure } from '@/ui/marks/figures';
 import { RunTrouble } from './runTrouble';
 import { PlaceRows } from './placeRows';
 import { asTyped, emptyPlace, sentPlaces, type TypedPlace } from './typedReadings';

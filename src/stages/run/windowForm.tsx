@@ -4,7 +4,7 @@ import { yupResolver } from '@hookform/resolvers/yup';
 import { useForm } from 'react-hook-form';
 import { object, string } from 'yup';
 import type { LabRun } from '@/core/runs/labRun';
-import { figure } from '@/ui/figures';
+import { figure } from '@/ui/marks/figures';
 import { RunTrouble } from './runTrouble';
 import { useRunSave } from './useRunSave';
 import type { WindowSpan } from './windowHandles';

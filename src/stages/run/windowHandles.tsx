@@ -1,6 +1,6 @@
 'use client';
 
-import { figure } from '@/ui/figures';
+import { figure } from '@/ui/marks/figures';
 import { DragLine } from '@/ui/chart/dragLine';
 import { pixelX, type PlotFrame } from '@/ui/chart/plot';
 

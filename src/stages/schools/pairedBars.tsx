@@ -1,6 +1,6 @@
 import type { SchoolColumn } from '@/core/ranking/schoolFlips';
-import { EntryMark } from '@/ui/entryMark';
-import { figure } from '@/ui/figures';
+import { EntryMark } from '@/ui/marks/entryMark';
+import { figure } from '@/ui/marks/figures';
 
 /** Heat and noise of each entry as two bars, best first: neither is ever shown alone. */
 export function PairedBars({

@@ -10,11 +10,11 @@ import {
   type SchoolColumn,
   type SchoolPlace,
 } from '@/core/ranking/schoolFlips';
-import { EntryMark } from '@/ui/entryMark';
-import { figure, placeText } from '@/ui/figures';
-import { PageHead } from '@/ui/pageHead';
-import { LineField } from '../curves/lineField';
-import { LoadChoice } from '../curves/loadChoice';
+import { EntryMark } from '@/ui/marks/entryMark';
+import { figure, placeText } from '@/ui/marks/figures';
+import { PageHead } from '@/ui/frame/pageHead';
+import { LineField } from '../curves/choices/lineField';
+import { LoadChoice } from '../curves/choices/loadChoice';
 import { PairedBars } from './pairedBars';
 
 export interface SchoolsData {

@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { plural } from '@/ui/figures';
+import { plural } from '@/ui/marks/figures';
 
 interface Finds {
   query: string;

@@ -1,5 +1,5 @@
 import { columnName, type SideColumn } from '@/core/ranking/sideColumn';
-import { figure } from '@/ui/figures';
+import { figure } from '@/ui/marks/figures';
 
 const shownValues = ({ cells, response }: SideColumn) =>
   new Set(cells.flatMap(({ placed }) => (placed ? [placed.value.toFixed(response.decimals)] : [])));

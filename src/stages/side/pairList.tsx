@@ -1,4 +1,4 @@
-import { figure, signed } from '@/ui/figures';
+import { figure, signed } from '@/ui/marks/figures';
 import type { SidePair, SideEntry } from './sideData';
 
 /** What one difference brings: entries of one product that are alike but for their fans. */

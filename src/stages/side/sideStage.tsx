@@ -4,9 +4,9 @@ import { parseAsFloat, parseAsString, useQueryState, useQueryStates } from 'nuqs
 import { useMemo } from 'react';
 import { AXES } from '@/core/curves/axis';
 import { tradeOff } from '@/core/ranking/tradeOff';
-import { figure } from '@/ui/figures';
-import { PageHead } from '@/ui/pageHead';
-import { LineField } from '../curves/lineField';
+import { figure } from '@/ui/marks/figures';
+import { PageHead } from '@/ui/frame/pageHead';
+import { LineField } from '../curves/choices/lineField';
 import { alikeWords, partedByTelling } from './alike';
 import { bestWords } from './bestWords';
 import { columnName } from '@/core/ranking/sideColumn';

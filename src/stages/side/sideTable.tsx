@@ -1,8 +1,8 @@
 import { partName } from '@/core/responses/responses';
 import { onlyIn, surelyElsewhere, type OnlyIn } from '@/core/ranking/schoolFlips';
 import { pairDifference } from '@/core/ranking/pairDifference';
-import { EntryMark } from '@/ui/entryMark';
-import { figure, placeText, signed } from '@/ui/figures';
+import { EntryMark } from '@/ui/marks/entryMark';
+import { figure, placeText, signed } from '@/ui/marks/figures';
 import { columnName, type SideCell, type SideColumn } from '@/core/ranking/sideColumn';
 import type { SideEntry } from './sideData';
 

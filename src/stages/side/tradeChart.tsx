@@ -4,9 +4,9 @@ import { useCallback, useMemo, useState } from 'react';
 import type { TradeEntry } from '@/core/ranking/tradeOff';
 import { pixelX, pixelY, Plot, themeColour, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
 import { pointStyleOf } from '@/ui/chart/pointStyle';
-import { entryStyle } from '@/ui/entryMark';
-import { figure } from '@/ui/figures';
-import { placeLabels } from '../curves/placeLabels';
+import { entryStyle } from '@/ui/marks/entryMark';
+import { figure } from '@/ui/marks/figures';
+import { placeLabels } from '../curves/chart/placeLabels';
 import { columnName, type SideColumn } from '@/core/ranking/sideColumn';
 import type { SideEntry } from './sideData';
 

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { parseAsInteger, useQueryState } from 'nuqs';
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
-import { figure, plural } from '@/ui/figures';
+import { figure, plural } from '@/ui/marks/figures';
 import { ChoiceField, TextField } from '@/ui/form/fields';
 import { sendJson } from '@/ui/sendJson';
 import type { ClipRow, DrawnClip, SoundData } from './soundData';

@@ -1,8 +1,8 @@
 'use client';
 
 import { parseAsInteger, useQueryState } from 'nuqs';
-import { EntryMark } from '@/ui/entryMark';
-import { figure } from '@/ui/figures';
+import { EntryMark } from '@/ui/marks/entryMark';
+import { figure } from '@/ui/marks/figures';
 import type { ClipRow, SoundData } from './soundData';
 
 /** In words why a clip counts for nothing, or what to know of it. */

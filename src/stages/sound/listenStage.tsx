@@ -3,13 +3,13 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
-import { clipsToHear, LOUD_DBA, playedGains, type ListenAt } from '@/core/sound/playback';
-import { EntryMark } from '@/ui/entryMark';
-import { figure } from '@/ui/figures';
+import { clipsToHear, LOUD_DBA, playedGains, type ListenAt } from '@/core/sound/recording/playback';
+import { EntryMark } from '@/ui/marks/entryMark';
+import { figure } from '@/ui/marks/figures';
 import { NumberField } from '@/ui/form/fields';
 import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
-import { PageHead } from '@/ui/pageHead';
+import { PageHead } from '@/ui/frame/pageHead';
 import { ClipPlayer, TONE_UNDER_DB } from './clipPlayer';
 import { keepEarScale, useEarScale } from './earScale';
 import { OrderList } from './orderList';

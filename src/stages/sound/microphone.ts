@@ -1,4 +1,4 @@
-import { wavBytes } from '@/core/sound/wavBytes';
+import { wavBytes } from '@/core/sound/recording/wavBytes';
 
 const BUFFER = 4096;
 

@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { figure } from '@/ui/figures';
+import { figure } from '@/ui/marks/figures';
 import { sendJson } from '@/ui/sendJson';
 import type { SideRow, SoundData } from './soundData';
 

@@ -1,5 +1,5 @@
 import { dayText } from '@/ui/clock';
-import { figure } from '@/ui/figures';
+import { figure } from '@/ui/marks/figures';
 import type { Sitting } from './soundData';
 
 /** What earlier sittings came to: each order, and how often it went with the figures. */

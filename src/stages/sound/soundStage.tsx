@@ -6,7 +6,7 @@ import { ClipDetail } from './clipDetail';
 import { ClipsTable } from './clipsTable';
 import { SidesTable } from './sidesTable';
 import type { SoundData } from './soundData';
-import { PageHead } from '@/ui/pageHead';
+import { PageHead } from '@/ui/frame/pageHead';
 
 /** Recordings of a round-up: what they come to, their spectra over the room, and how they are brought. */
 export function SoundStage({ data }: { data: SoundData }) {

@@ -2,8 +2,8 @@
 
 import { useCallback, useMemo, useState } from 'react';
 import { pixelX, pixelY, Plot, themeColour, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
-import { entryStyle } from '@/ui/entryMark';
-import { figure } from '@/ui/figures';
+import { entryStyle } from '@/ui/marks/entryMark';
+import { figure } from '@/ui/marks/figures';
 import type { DrawnClip, DrawnSpectrum } from './soundData';
 
 /** Octaves from 1 kHz: what is twice as high lies one further to the right. */

@@ -1,4 +1,4 @@
-import { figure } from '@/ui/figures';
+import { figure } from '@/ui/marks/figures';
 import type { ValueData } from './valueData';
 
 const UNITS: Record<string, string> = {

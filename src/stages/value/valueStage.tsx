@@ -1,9 +1,9 @@
 'use client';
 
 import { parseAsString, useQueryState } from 'nuqs';
-import { EntryMark } from '@/ui/entryMark';
-import { figure, placeText } from '@/ui/figures';
-import { PageHead } from '@/ui/pageHead';
+import { EntryMark } from '@/ui/marks/entryMark';
+import { figure, placeText } from '@/ui/marks/figures';
+import { PageHead } from '@/ui/frame/pageHead';
 import { VerdictControls } from '../verdict/verdictControls';
 import { PriceFront } from './priceFront';
 import { PricesForm } from './pricesForm';

@@ -3,7 +3,7 @@
 import { parseAsFloat, parseAsString, useQueryStates } from 'nuqs';
 import type { LabCase } from '@/core/cases/labCase';
 import type { ReadersWish } from '@/core/lineUp/readersWish';
-import { plural } from '@/ui/figures';
+import { plural } from '@/ui/marks/figures';
 import { NumberField, TextField } from '@/ui/form/fields';
 
 export interface FilterData {

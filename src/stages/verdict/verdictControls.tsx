@@ -3,8 +3,8 @@
 import { useRouter, useSearchParams } from 'next/navigation';
 import { AXES } from '@/core/curves/axis';
 import type { Against } from '@/core/curves/curveRule';
-import { LineField } from '../curves/lineField';
-import { WhatChoice } from '../curves/whatChoice';
+import { LineField } from '../curves/choices/lineField';
+import { WhatChoice } from '../curves/choices/whatChoice';
 
 /** What of the verdict is chosen: no more of it goes to the browser. */
 export interface VerdictChoice {

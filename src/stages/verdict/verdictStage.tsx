@@ -2,7 +2,7 @@ import Link from 'next/link';
 import { assumedWords, RISE } from '@/core/responses/responses';
 import { AXES } from '@/core/curves/axis';
 import { plainScale, riseScale } from '@/core/curves/shownScale';
-import { figure } from '@/ui/figures';
+import { figure } from '@/ui/marks/figures';
 import type { BridgedAt } from '@/core/bridge/carried';
 import { BridgedRows } from '../bridge/bridgedRows';
 import { RankingNotes } from '../curves/rankingNotes';

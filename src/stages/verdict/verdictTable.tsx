@@ -2,9 +2,9 @@ import type { Axis } from '@/core/curves/axis';
 import type { ShownScale } from '@/core/curves/shownScale';
 import type { PlacedEntry, Ranking } from '@/core/ranking/rankAtLine';
 import { holdsWords } from '@/core/ranking/standingWords';
-import { EntryMark } from '@/ui/entryMark';
-import { figure, placeText } from '@/ui/figures';
-import { bracketRoomPx, TieBrackets } from '@/ui/tieBrackets';
+import { EntryMark } from '@/ui/marks/entryMark';
+import { figure, placeText } from '@/ui/marks/figures';
+import { bracketRoomPx, TieBrackets } from '@/ui/marks/tieBrackets';
 import type { SustainedWords, VerdictData, VerdictEntry } from './verdictData';
 
 function standing({ status, at, restated }: PlacedEntry, axis: Axis, isRise: boolean): string {

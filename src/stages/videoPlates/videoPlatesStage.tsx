@@ -3,9 +3,9 @@
 import { parseAsArrayOf, parseAsInteger, parseAsString, parseAsStringLiteral, useQueryStates } from 'nuqs';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { EntryMark } from '@/ui/entryMark';
+import { EntryMark } from '@/ui/marks/entryMark';
 import { NumberField } from '@/ui/form/fields';
-import { PageHead } from '@/ui/pageHead';
+import { PageHead } from '@/ui/frame/pageHead';
 
 export interface VideoPlatesData {
   roundUpId: number;

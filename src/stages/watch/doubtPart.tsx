@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import type { DoubtNotice } from '@/core/drift/inDoubt';
-import { plural } from '@/ui/figures';
+import { plural } from '@/ui/marks/figures';
 import { TextField } from '@/ui/form/fields';
 import { dayOf, doubtWords } from './doubtWords';
 import { useActs, type RunBriefs } from './useActs';

@@ -1,6 +1,6 @@
 import type { DoubtNotice } from '@/core/drift/inDoubt';
 import { dayText } from '@/ui/clock';
-import { plural } from '@/ui/figures';
+import { plural } from '@/ui/marks/figures';
 
 export const dayOf = (ms: number) => dayText(new Date(ms).toISOString().slice(0, 10));
 

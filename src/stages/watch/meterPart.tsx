@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { correctionWords } from '@/core/levels/levelCorrection';
 import type { MeterOff } from '@/core/drift/meterOff';
-import { plural } from '@/ui/figures';
+import { plural } from '@/ui/marks/figures';
 import { TextField } from '@/ui/form/fields';
 import { useActs } from './useActs';
 

@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import type { DoubtNotice } from '@/core/drift/inDoubt';
-import { plural } from '@/ui/figures';
+import { plural } from '@/ui/marks/figures';
 import { doubtWords } from './doubtWords';
 
 interface Props {

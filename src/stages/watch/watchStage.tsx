@@ -2,9 +2,9 @@
 
 import { parseAsString, useQueryState } from 'nuqs';
 import { FALSE_ALARMS, RUN_RULES } from '@/core/drift/runRules';
-import { figure, plural, signed } from '@/ui/figures';
+import { figure, plural, signed } from '@/ui/marks/figures';
 import { ChoiceField } from '@/ui/form/fields';
-import { PageHead } from '@/ui/pageHead';
+import { PageHead } from '@/ui/frame/pageHead';
 import { ControlPlot } from './controlPlot';
 import { DoubtPart } from './doubtPart';
 import { dayOf } from './doubtWords';

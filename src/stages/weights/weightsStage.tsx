@@ -4,10 +4,10 @@ import { parseAsString, useQueryState } from 'nuqs';
 import { inARow } from '@/core/verdict/orderSentences';
 import type { OverLines } from '@/core/judgement/overLines';
 import type { Outcome } from '@/core/outcome';
-import { EntryMark } from '@/ui/entryMark';
-import { figure, placeText } from '@/ui/figures';
+import { EntryMark } from '@/ui/marks/entryMark';
+import { figure, placeText } from '@/ui/marks/figures';
 import { DraftField } from '@/ui/form/draftField';
-import { PageHead } from '@/ui/pageHead';
+import { PageHead } from '@/ui/frame/pageHead';
 
 export interface WeightsData {
   roundUpId: number;

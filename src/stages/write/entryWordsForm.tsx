@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import type { EntryWords } from '@/core/verdict/verdictSheet';
-import { EntryMark } from '@/ui/entryMark';
+import { EntryMark } from '@/ui/marks/entryMark';
 import { FigurePicker } from './figurePicker';
 import { WordsEditor } from './wordsEditor';
 import type { WriteData } from './writeData';

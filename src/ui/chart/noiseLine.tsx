@@ -1,6 +1,6 @@
 'use client';
 
-import { figure } from '../figures';
+import { figure } from '../marks/figures';
 import type { Axis } from '@/core/curves/axis';
 import { DragLine } from './dragLine';
 import type { PlotFrame } from './plot';

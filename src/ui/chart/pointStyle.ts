@@ -1,4 +1,4 @@
-import type { Marker } from '../entryMark';
+import type { Marker } from '../marks/entryMark';
 
 interface PointStyle {
   pointStyle: string;

@@ -1,13 +1,13 @@
 import Link from 'next/link';
 import { Suspense } from 'react';
-import { workIdFrom } from '@/app/workId';
+import { workIdFrom } from '@/app/answers/workId';
 import { checkAside } from '@/lab/work/work';
 import { listLabRoundUps, listLabTarget } from '@/lab/roundUps/listLabRoundUps';
 import { BundleCheck } from '@/stages/bring/bundleCheck';
 import { LogsCheck } from '@/stages/bring/logsCheck';
 import { WorkProgress } from '@/ui/upload/workProgress';
-import { Header } from '@/ui/header';
-import { WakingPage } from '@/ui/wakingPage';
+import { Header } from '@/ui/frame/header';
+import { WakingPage } from '@/ui/frame/wakingPage';
 
 export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Check what came' };

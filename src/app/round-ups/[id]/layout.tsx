@@ -7,9 +7,9 @@ import { rigTrouble } from '@/lab/drift/watchView';
 import { TroubleNote } from '@/stages/watch/troubleNote';
 import { placedCount } from '@/lab/orders/verdictView';
 import { notedRuns } from '@/lab/model/roundUpView';
-import { plural } from '@/ui/figures';
-import { Header } from '@/ui/header';
-import { StageRail, type RailStage } from '@/ui/stageRail';
+import { plural } from '@/ui/marks/figures';
+import { Header } from '@/ui/frame/header';
+import { StageRail, type RailStage } from '@/ui/frame/stageRail';
 
 interface Props {
   children: React.ReactNode;

@@ -1,6 +1,6 @@
-import { fileWords } from '@/app/fileWords';
-import { reportResponse } from '@/app/reportResponse';
-import { sentencePage } from '@/app/sentencePage';
+import { fileWords } from '@/app/answers/fileWords';
+import { reportResponse } from '@/app/answers/reportResponse';
+import { sentencePage } from '@/app/answers/sentencePage';
 import { sharedPage } from '@/lab/publish/shares';
 
 const WORDS = {

@@ -1,5 +1,5 @@
 import { toldFailure } from '@/app/api/jsonBody';
-import { workIdFrom } from '@/app/workId';
+import { workIdFrom } from '@/app/answers/workId';
 import { refusal } from '@/app/whoMayAsk';
 import { takeFile, UploadRefused } from '@/lab/bring/uploads';
 

@@ -1,5 +1,5 @@
 import { toldFailure } from '@/app/api/jsonBody';
-import { workIdFrom } from '@/app/workId';
+import { workIdFrom } from '@/app/answers/workId';
 import { dropAside } from '@/lab/work/work';
 
 export async function DELETE(_: Request, { params }: { params: Promise<{ upload: string }> }) {

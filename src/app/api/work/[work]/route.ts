@@ -1,5 +1,5 @@
 import { toldFailure } from '@/app/api/jsonBody';
-import { workIdFrom } from '@/app/workId';
+import { workIdFrom } from '@/app/answers/workId';
 import { work } from '@/lab/work/work';
 
 interface Context {

@@ -1,5 +1,5 @@
 import { idFrom } from '@/app/ids';
-import { sendMade } from '@/app/sendMade';
+import { sendMade } from '@/app/answers/sendMade';
 import type { Leaving } from '@/core/lineUp/underCover';
 
 const LEAVING: readonly Leaving[] = ['private', 'covered', 'publishable'];

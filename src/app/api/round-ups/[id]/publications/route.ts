@@ -1,6 +1,6 @@
 import { withBody } from '@/app/api/jsonBody';
 import { idFrom } from '@/app/ids';
-import { askedWorkId } from '@/app/workId';
+import { askedWorkId } from '@/app/answers/workId';
 import { publishRequest } from '@/lab/publish/schemas';
 import { work } from '@/lab/work/work';
 

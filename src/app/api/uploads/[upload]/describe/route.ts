@@ -1,6 +1,6 @@
 import { array, mixed, number, object } from 'yup';
 import { withBody } from '@/app/api/jsonBody';
-import { workIdFrom } from '@/app/workId';
+import { workIdFrom } from '@/app/answers/workId';
 import { QUANTITIES, UNITS, type Quantity, type Unit } from '@/core/channels/channels';
 import { work } from '@/lab/work/work';
 

@@ -1,5 +1,5 @@
 import { withBody } from '@/app/api/jsonBody';
-import { workIdFrom } from '@/app/workId';
+import { workIdFrom } from '@/app/answers/workId';
 import { importChoices } from '@/lab/bring/importChoices';
 import { work } from '@/lab/work/work';
 

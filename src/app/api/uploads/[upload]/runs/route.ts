@@ -1,5 +1,5 @@
 import { withBody } from '@/app/api/jsonBody';
-import { workIdFrom } from '@/app/workId';
+import { workIdFrom } from '@/app/answers/workId';
 import { rawRunsPlan } from '@/lab/bring/rawRunsSchema';
 import { work } from '@/lab/work/work';
 

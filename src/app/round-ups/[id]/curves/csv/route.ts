@@ -1,4 +1,4 @@
-import { fileWords } from '@/app/fileWords';
+import { fileWords } from '@/app/answers/fileWords';
 import { loadKey } from '@/core/runs/load';
 import { idFrom } from '@/app/ids';
 import { readCoverWords } from '@/lab/lineUp/coverWordsOf';

@@ -1,4 +1,4 @@
-import { fileWords } from '@/app/fileWords';
+import { fileWords } from '@/app/answers/fileWords';
 import { idFrom } from '@/app/ids';
 import { gatedText } from '@/lab/outgoing/coverGate';
 import { exportLineUp } from '@/lab/bring/importLineUp';

@@ -1,4 +1,4 @@
-import { fileWords } from '@/app/fileWords';
+import { fileWords } from '@/app/answers/fileWords';
 import { idFrom } from '@/app/ids';
 import { minuteNow, today } from '@/app/today';
 import { gatedText } from '@/lab/outgoing/coverGate';

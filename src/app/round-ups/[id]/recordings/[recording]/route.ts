@@ -1,7 +1,7 @@
-import { fileWords } from '@/app/fileWords';
+import { fileWords } from '@/app/answers/fileWords';
 import { idFrom } from '@/app/ids';
 import { roundUpView } from '@/app/roundUpView';
-import { sendWhole } from '@/app/wholeFile';
+import { sendWhole } from '@/app/answers/wholeFile';
 import { writeRecorded } from '@/lab/sound/recordedFile';
 import { viewRecordings } from '@/lab/sound/soundView';
 

@@ -1,4 +1,4 @@
-import { fileWords } from '@/app/fileWords';
+import { fileWords } from '@/app/answers/fileWords';
 import { idFrom } from '@/app/ids';
 import { loadKey } from '@/core/runs/load';
 import { bridgedRows } from '@/lab/bridge/bridgeView';

@@ -1,6 +1,6 @@
 import { idFrom } from '@/app/ids';
-import { PICTURE_POLICY } from '@/app/reportPolicy';
-import { sendMade } from '@/app/sendMade';
+import { PICTURE_POLICY } from '@/app/answers/reportPolicy';
+import { sendMade } from '@/app/answers/sendMade';
 import { shownWhat } from '../shownWhat';
 
 /** A chart or ranking at 16:9 as SVG, in paper or night, with entries lit and only so many of the order shown. */

@@ -1,6 +1,6 @@
 import { idFrom } from '@/app/ids';
-import { REPORT_HEADERS } from '@/app/reportResponse';
-import { sendMade } from '@/app/sendMade';
+import { REPORT_HEADERS } from '@/app/answers/reportResponse';
+import { sendMade } from '@/app/answers/sendMade';
 
 /** The draft as readers would see it. */
 export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {

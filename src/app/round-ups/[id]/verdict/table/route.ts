@@ -1,5 +1,5 @@
 import { idFrom } from '@/app/ids';
-import { sendMade } from '@/app/sendMade';
+import { sendMade } from '@/app/answers/sendMade';
 import { shownWhat } from '../shownWhat';
 
 /** An order as a table to paste or to open elsewhere. */

@@ -1,6 +1,6 @@
-import { fileWords } from '@/app/fileWords';
+import { fileWords } from '@/app/answers/fileWords';
 import { idFrom } from '@/app/ids';
-import { reportResponse } from '@/app/reportResponse';
+import { reportResponse } from '@/app/answers/reportResponse';
 import { readPublished } from '@/lab/publish/shares';
 
 export async function GET(
