@@ -16,7 +16,13 @@ module.exports = {
     only('database-uses-core', 'database', ['core', 'contracts']),
     only('workers-use-core', 'workers', ['core']),
     only('ui-uses-core', 'ui', ['core']),
-    only('stages-use-ui', 'stages', ['ui', 'core', 'contracts', 'workers']),
+    only('stages-use-ui', 'stages', ['ui', 'core', 'contracts', 'workers', 'lab']),
+    {
+      name: 'stages-know-the-types-of-lab-alone',
+      severity: 'error',
+      from: { path: '^src/stages/' },
+      to: { path: '^src/lab/', dependencyTypesNot: ['type-only'] },
+    },
     only('instruments-use-core', 'instruments', ['core']),
     only('lab-uses-the-rest-below', 'lab', [
       'core',

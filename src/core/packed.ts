@@ -1,3 +1,7 @@
+declare const OF: unique symbol;
+/** Text of a value of a type. */
+export type Packed<T> = string & { readonly [OF]: T };
+
 const UNENDING = '\u0001unending';
 
 /**
@@ -7,9 +11,12 @@ const UNENDING = '\u0001unending';
  *
  * @example pack([{ a: 1 }, { a: 2 }]) → '[{"a":1},{"a":2}]'
  */
-export function pack(value: unknown): string {
-  return JSON.stringify(value, (_, other: unknown) => (other === Infinity ? UNENDING : other)).replaceAll(
-    JSON.stringify(UNENDING),
-    '1e999',
-  );
+export function pack<T>(value: T): Packed<T> {
+  const text = JSON.stringify(value, (_, other: unknown) =>
+    other === Infinity ? UNENDING : other,
+  ).replaceAll(JSON.stringify(UNENDING), '1e999');
+  return text as Packed<T>;
 }
+
+/** What was packed, with the type that it had. */
+export const unpack = <T>(packed: Packed<T>): T => JSON.parse(packed) as T;

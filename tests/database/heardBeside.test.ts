@@ -5,7 +5,7 @@ import { viewRoundUp } from '@/lab/model/roundUpView';
 import { viewSchools } from '@/lab/orders/schoolsView';
 import { pack } from '@/core/packed';
 import { measuresOf } from '@/stages/judgement/measures';
-import type { JudgementData } from '@/stages/judgement/judgementData';
+import type { JudgementData } from '@/lab/orders/judgementPage';
 import { airRoundUp } from '@demo/generators/airRoundUp';
 import { demoBundle } from '@demo/generators/demoBundle';
 import { asBytes } from '@demo/generators/demoFiles';

@@ -13,6 +13,7 @@ import type { SpotReading } from '@/core/responses/spotReading';
 import { withDatabase } from '@/database/pool';
 import { listAllReadings, listValues } from '@/database/runs/runValues';
 import { onceFor } from '../model/keptWhileUnwritten';
+import { placedEntries } from '../model/pageEntries';
 import type { RoundUpView } from '../model/roundUpView';
 
 interface SpunRun {
@@ -69,3 +70,14 @@ export const viewAir = onceFor(async (view: RoundUpView): Promise<MeasuredFan[]>
     return { entry, settings: settingsOf(runs), curves, levelUDb, readingDoubt };
   });
 });
+
+/** Fans against resistances; null where no fan has a curve. All that moves on the page is computed from it in the browser. */
+export async function airPage(view: RoundUpView) {
+  const fans = await viewAir(view);
+  if (!fans.some((fan) => fan.curves.length > 0)) return null;
+  const { id, title, noiseLineDba, rig } = view.roundUp;
+  const { meterDistanceCm } = rig;
+  return { roundUpId: id, title, noiseLineDba, meterDistanceCm, entries: placedEntries(view), fans };
+}
+
+export type AirData = NonNullable<Awaited<ReturnType<typeof airPage>>>;

@@ -1,4 +1,5 @@
 import { loadKey } from '@/core/runs/load';
+import type { BenchState } from '@/core/bench/benchState';
 import type { RemountAdvice } from '@/core/bench/remountAdvice';
 import { groupBy } from '@/core/statistics/groupBy';
 import { dayAfter } from '@/core/plan/laidPlan';
@@ -97,3 +98,11 @@ export async function viewBench(roundUpId: number, now: Now): Promise<BenchView 
     last: last && { session: last, advice },
   };
 }
+
+/** What the Bench page is given; the live part comes by events. */
+export type BenchData = Omit<BenchView, 'last'> & {
+  roundUpId: number;
+  last: { state: BenchState; advice: RemountAdvice } | null;
+  origin: string;
+  today: string;
+};

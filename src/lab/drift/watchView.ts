@@ -26,6 +26,7 @@ import { listRevisions } from '@/database/lineUp/rigs';
 import { readSheet } from '@/database/lineUp/sheets';
 import { onceFor } from '../model/keptWhileUnwritten';
 import type { RoundUpView } from '../model/roundUpView';
+import { RUN_RULES, type RunRule } from '@/core/drift/runRules';
 import { instrumentCourses, type InstrumentCourse } from './instrumentCourses';
 
 /** A re-test with where it stands on the chart. */
@@ -193,6 +194,35 @@ function watchedOnce(view: RoundUpView, response: string): Promise<Watched> {
   made.catch(() => kept.delete(response));
   return made;
 }
+
+const SAYS = new Map(RUN_RULES.map(({ id, says }) => [id, says]));
+const brokenWords = (broken: readonly RunRule[]) => broken.map((rule) => SAYS.get(rule)!).join('; ');
+
+/** The same as its page shows it: which rules a point breaks is said in words. */
+export async function watchPage(view: RoundUpView, wanted: string | undefined) {
+  const { response, responses, courses, instruments, ...rest } = await viewWatch(view, wanted);
+  const { id, name, unit, decimals } = response;
+  return {
+    ...rest,
+    roundUpId: view.roundUp.id,
+    response: { id, name, unit, decimals },
+    responses: responses.map((other) => ({ id: other.id, name: other.name })),
+    courses: courses.map((course) => ({
+      ...course,
+      points: course.points.map((point) => ({ ...point, says: brokenWords(point.broken) })),
+    })),
+    instruments: instruments.map((course) => ({
+      ...course,
+      points: course.points.map((point) => ({
+        ...{ ...point, revision: 0, mount: 0, uncertainty: null, runs: [] as number[] },
+        says: brokenWords(point.broken),
+      })),
+    })),
+  };
+}
+
+export type WatchData = Awaited<ReturnType<typeof watchPage>>;
+export type WatchPoint = WatchData['courses' | 'instruments'][number]['points'][number];
 
 /** A rig over the months, by its controls and its instruments. */
 export async function viewWatch(view: RoundUpView, response: string = RISE.id): Promise<WatchView> {

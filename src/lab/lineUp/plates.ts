@@ -1,6 +1,7 @@
 import type { PlateSheet } from '@/contracts/sheets/plateSheet';
 import { withDatabase } from '@/database/pool';
 import { readSheets, type KeptSheet } from '@/database/lineUp/sheets';
+import { hasPlate } from '@/core/lineUp/product';
 import type { PlatePoint } from '@/core/plate/flatness';
 import { lineUpOf, type LineUpEntry } from './lineUpView';
 
@@ -27,3 +28,22 @@ export async function platesOf(roundUpId: number): Promise<{ entry: string; poin
     plate.body.points.length > 0 ? [{ entry: entry.code, points: plate.body.points }] : [],
   );
 }
+
+/** The entries of a round-up that have a plate, as their page shows them. */
+export async function platesPage(roundUpId: number) {
+  return (await viewPlates(roundUpId))
+    .map(({ entry, plate }, position) => ({
+      entryId: entry.entryId,
+      entry: entry.code,
+      product: entry.shownName,
+      productId: entry.productId,
+      kind: entry.product.body.kind,
+      // A cover hides which sample it is, too.
+      sample: entry.covered ? '' : (entry.sample?.body.label ?? ''),
+      position,
+      plate,
+    }))
+    .filter(({ kind }) => hasPlate(kind));
+}
+
+export type PlateItem = Awaited<ReturnType<typeof platesPage>>[number];

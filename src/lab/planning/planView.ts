@@ -268,3 +268,10 @@ export function planProgress(view: Omit<PlanBasis, 'brief'>): PlanProgress | nul
   }
   return { planned, done };
 }
+
+/** What the Plan page is given, with the day and the minute of where the server stands. */
+export type PlanData = PlanView & {
+  roundUpId: number;
+  title: string;
+  now: { day: string; minute: number };
+};

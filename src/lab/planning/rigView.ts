@@ -198,3 +198,6 @@ export async function chooseRevision(roundUpId: number, rigRevisionId: number): 
     await moveTo(db, roundUpId, rigRevisionId);
   });
 }
+
+/** What the Rig page is given. */
+export type RigData = RigView & { roundUpId: number; today: string };

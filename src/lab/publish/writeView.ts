@@ -4,6 +4,8 @@ import { orderSentences } from '@/core/verdict/orderSentences';
 import { firstVerdict, type Verdict } from '@/core/verdict/verdictSheet';
 import { configuredSize } from '@/core/lineUp/configuredSize';
 import { loadKey } from '@/core/runs/load';
+import { timeWords } from '@/core/timeWords';
+import { placedEntries } from '../model/pageEntries';
 import { withDatabase } from '@/database/pool';
 import { listSheetChanges, readSheet, type KeptSheet } from '@/database/lineUp/sheets';
 import { onceFor } from '../model/keptWhileUnwritten';
@@ -81,3 +83,30 @@ export async function viewWriting(view: RoundUpView): Promise<WriteView> {
     published: await viewPublished(id),
   };
 }
+
+/** The same as its page shows it, at a moment. */
+export async function writePage(view: RoundUpView, now: Date) {
+  const { published, history, ...found } = await viewWriting(view);
+  const isOver = (at: Date | null) => at !== null && at.getTime() <= now.getTime();
+  const { embargo } = view.brief;
+  return {
+    ...found,
+    roundUpId: view.roundUp.id,
+    /** Day that the brief names as the end of the embargo; empty where it names none that is to come. */
+    embargo: embargo > now.toISOString().slice(0, 10) ? embargo : '',
+    history: history.map(({ changedAt, ...change }) => ({ ...change, changedAt: timeWords(changedAt) })),
+    entries: placedEntries(view),
+    versions: published.versions.map(({ version, publishedAt, who, embargoUntil, reason, changes }) => ({
+      ...{ version, who, reason, changes, publishedAt: timeWords(publishedAt) },
+      embargoUntil: embargoUntil ? timeWords(embargoUntil) : '',
+      isHeld: embargoUntil !== null && !isOver(embargoUntil),
+    })),
+    links: published.links.map(({ token, version, endsAt, revokedAt }) => ({
+      ...{ token, version, isOpen: revokedAt === null && !isOver(endsAt) },
+      endsAt: endsAt ? timeWords(endsAt) : '',
+      revokedAt: revokedAt ? timeWords(revokedAt) : '',
+    })),
+  };
+}
+
+export type WriteData = Awaited<ReturnType<typeof writePage>>;

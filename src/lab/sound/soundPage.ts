@@ -18,13 +18,16 @@ function clipRow(view: RoundUpView, { recording, product, judged, rpm }: HeardCl
     recordedAt: recording.recordedAt.toISOString(),
     durationS: sound.durationS,
     sizeMb: recording.size / 2 ** 20,
+    /** LAeq with the room; null where nothing calibrates it. */
     levelDba: judged.levelDba,
     exceededDba: judged.exceededDba,
     ...{ sone: heard?.sone ?? null, soneAtMost: heard?.soneAtMost ?? null, phon: heard?.phon ?? null },
     bandsAtRoom: heard?.bandsAtRoom ?? 0,
     hasRoom: recording.roomId !== null,
+    /** Why it gives no loudness; empty where it counts. */
     outOf: judged.outOf,
     faults: judged.faults.map(({ says, spoils }) => ({ says, spoils })),
+    /** Clear tones first. */
     tones: [...judged.tones].sort(byProminence).map((tone) => ({
       ...{ hz: tone.hz, levelDb: tone.levelDb, prominent: tone.prominent, beating: tone.beating },
       ...{ toneToNoiseDb: tone.toneToNoiseDb, prominenceDb: tone.prominenceDb },
@@ -34,6 +37,7 @@ function clipRow(view: RoundUpView, { recording, product, judged, rpm }: HeardCl
     setAside: recording.setAside,
     calibrationId: recording.calibrationId,
     roomId: recording.roomId,
+    /** Level of full scale, dB; null where nothing calibrates it. */
     fullScaleDb: judged.fullScaleDb,
   };
 }
@@ -69,6 +73,7 @@ async function drawnClip(view: RoundUpView, id: number) {
       bandsHz: whole.sound.spectrogram.bandsHz,
       levels: whole.sound.spectrogram.dbfs.map((column) => column.map((level) => level + up)),
     },
+    /** Spectra of the same entry at several speeds, slowest first; fewer than three tell nothing of a course. */
     bySpeed: siblings
       .map(({ recording, rpm, judged }) => ({
         ...{ rpm: rpm!, setting: recording.setting },
@@ -102,6 +107,7 @@ export async function viewSound(
         return {
           ...{ id, kind: kind as 'calibration' | 'room', name, setAside, calibratorDb, fullScaleDb },
           recordedAt: recordedAt.toISOString(),
+          /** Of the room, dB(A); null where nothing calibrates it. */
           levelDba: typeof scale === 'number' ? sound.aDbfs + scale : null,
         };
       },
@@ -110,6 +116,14 @@ export async function viewSound(
     beside: beside === null ? null : await drawnClip(view, beside),
   };
 }
+
+export type ClipRow = ReturnType<typeof clipRow>;
+export type DrawnClip = NonNullable<Awaited<ReturnType<typeof drawnClip>>>;
+/** A spectrum as it is drawn, 24 parts an octave, calibrated where that is possible. */
+export type DrawnSpectrum = DrawnClip['lines'];
+export type SoundData = Awaited<ReturnType<typeof viewSound>>;
+/** A calibrator's tone or the room alone. */
+export type SideRow = SoundData['sides'][number];
 
 const percent = (share: number) => `${Math.round(100 * share)} %`;
 
@@ -160,3 +174,7 @@ export async function viewListening(view: RoundUpView) {
     sittings: sittings.map((each) => sitting(each, byId)),
   };
 }
+
+export type ListenData = Awaited<ReturnType<typeof viewListening>>;
+/** What an ear's order came to. */
+export type Sitting = ListenData['sittings'][number];

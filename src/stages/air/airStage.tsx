@@ -9,7 +9,7 @@ import { figure } from '@/ui/marks/figures';
 import { typedNumber } from '@/ui/typedNumber';
 import { LineField } from '../curves/choices/lineField';
 import { AirChart } from './airChart';
-import type { AirData } from './airData';
+import type { AirData } from '@/lab/air/airView';
 import { resistanceOf, RESISTANCES } from './resistances';
 import { WorkTable } from './workTable';
 

@@ -2,7 +2,7 @@ import type { WorkRanking } from '@/core/air/fansAtWork';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure, placeText } from '@/ui/marks/figures';
 import { bracketRoomPx, TieBrackets } from '@/ui/marks/tieBrackets';
-import type { AirData } from './airData';
+import type { AirData } from '@/lab/air/airView';
 
 /** Which fan moves most through the resistance; flow, noise and speed together. */
 export function WorkTable({

@@ -9,7 +9,7 @@ import { clockText } from '@/ui/clock';
 import { plural } from '@/ui/marks/figures';
 import type { LiveSession, LiveStatus } from '@/core/bench/benchEvent';
 import type { UpcomingMount } from '@/core/plan/upcomingMount';
-import type { BenchData } from './benchData';
+import type { BenchData } from '@/lab/bench/benchView';
 import { BenchStatusLine, isBenchAway } from './benchStatus';
 import { DeskMicrophone } from './deskMicrophone';
 import { LastMount } from './lastMount';

@@ -4,7 +4,7 @@ import { loadLabel } from '@/core/runs/load';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { figure, plural } from '@/ui/marks/figures';
-import type { BenchData } from './benchData';
+import type { BenchData } from '@/lab/bench/benchView';
 import { sendOrder } from './sendOrder';
 
 /** How the last mount ended, and whether it should be made again. */

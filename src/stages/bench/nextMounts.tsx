@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { clockText, dayText } from '@/ui/clock';
 import { plural } from '@/ui/marks/figures';
 import type { UpcomingMount } from '@/core/plan/upcomingMount';
-import type { BenchData } from './benchData';
+import type { BenchData } from '@/lab/bench/benchView';
 import { sendOrder } from './sendOrder';
 import { useSpace } from './useSpace';
 

@@ -14,7 +14,7 @@ import { LineField } from '../curves/choices/lineField';
 import { LoadChoice } from '../curves/choices/loadChoice';
 import { BridgedRows } from './bridgedRows';
 import { BridgePlot } from './bridgePlot';
-import type { BridgeData } from './bridgeData';
+import type { BridgeData } from '@/lab/bridge/bridgePage';
 
 /** From another rig or revision to this one, by what both have measured. */
 export function BridgeStage({ data }: { data: BridgeData }) {

@@ -1,6 +1,6 @@
 import { allBridgedAt, type LoadBridges } from '@/core/bridge/carried';
 import type { ShownScale } from '@/core/curves/shownScale';
-import type { CurveEntry } from '../curves/curvesData';
+import type { PageEntry as CurveEntry } from '@/lab/model/pageEntries';
 import { BridgedRows } from './bridgedRows';
 
 interface Props {

@@ -13,7 +13,7 @@ import { ChoiceField, TextField } from '@/ui/form/fields';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { fieldFault, useSheet } from '@/ui/form/useSheet';
 import { sendJson } from '@/ui/sendJson';
-import type { BriefData } from './briefData';
+import type { BriefData } from '@/lab/planning/cardRig';
 import { BriefNumbers } from './briefNumbers';
 import { MethodCardView } from './methodCardView';
 

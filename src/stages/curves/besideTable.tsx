@@ -3,7 +3,8 @@ import type { ShownScale } from '@/core/curves/shownScale';
 import type { Axis } from '@/core/curves/axis';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure } from '@/ui/marks/figures';
-import type { CurveEntry, CurveLoad } from './curvesData';
+import type { PageEntry as CurveEntry } from '@/lab/model/pageEntries';
+import type { CurveLoad } from '@/lab/orders/curvesPage';
 
 function Cell({ point, scale }: { point: CurvePoint | undefined; scale: ShownScale }) {
   if (!point) return <td className="num text-ink2">–</td>;

@@ -1,5 +1,6 @@
 import { RISE_SHOWN, type RiseShown } from '@/core/curves/shownScale';
-import type { CurveEntry, CurveLoad, CurvesData } from './curvesData';
+import type { PageEntry as CurveEntry } from '@/lab/model/pageEntries';
+import type { CurveLoad, CurvesData } from '@/lab/orders/curvesPage';
 import { DifferenceChoice } from './choices/differenceChoice';
 import { EntryChoice } from './choices/entryChoice';
 import { OtherViews } from './choices/otherViews';

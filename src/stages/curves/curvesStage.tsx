@@ -1,5 +1,6 @@
 'use client';
 
+import { unpack, type Packed } from '@/core/packed';
 import { useRouter } from 'next/navigation';
 import { parseAsArrayOf, parseAsFloat, parseAsString, parseAsStringLiteral, useQueryStates } from 'nuqs';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
@@ -17,7 +18,7 @@ import { parseZoom, zoomText } from './chart/chartView';
 import { FullSpeedNote } from './fullSpeedNote';
 import { CROWD, CurvesChart } from './chart/curvesChart';
 import { CurvesHead } from './curvesHead';
-import type { CurvesData } from './curvesData';
+import type { CurvesData } from '@/lab/orders/curvesPage';
 import { LineField } from './choices/lineField';
 import { firstLine } from '@/core/curves/firstLine';
 import { axisRange } from './chart/lineRange';
@@ -33,8 +34,8 @@ import { BridgedPart } from '../bridge/bridgedPart';
 const RISE_PLAIN = riseScale('rise', { loadW: 0, referenceAmbientC: 0 });
 
 /** The heart: curves, the noise line across them, and the order that follows it. */
-export function CurvesStage({ packed }: { /** CurvesData as `pack` packs it. */ packed: string }) {
-  const data = useMemo(() => JSON.parse(packed) as CurvesData, [packed]);
+export function CurvesStage({ packed }: { packed: Packed<CurvesData> }) {
+  const data = useMemo(() => unpack(packed), [packed]);
   const router = useRouter();
   const axis = AXES[data.against];
   const isRise = data.response.id === 'rise';

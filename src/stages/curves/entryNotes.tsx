@@ -1,5 +1,6 @@
 import { EntryMark } from '@/ui/marks/entryMark';
-import type { CurveEntry, CurvesData } from './curvesData';
+import type { PageEntry as CurveEntry } from '@/lab/model/pageEntries';
+import type { CurvesData } from '@/lab/orders/curvesPage';
 
 /** What is told of entries beside their curves: shares of the level, fans that stall or run away. */
 export function EntryNotes({

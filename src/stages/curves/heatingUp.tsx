@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure } from '@/ui/marks/figures';
-import type { CurveEntry } from './curvesData';
+import type { PageEntry as CurveEntry } from '@/lab/model/pageEntries';
 
 interface Column {
   id: string;

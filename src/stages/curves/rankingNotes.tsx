@@ -2,7 +2,7 @@ import type { ShownScale } from '@/core/curves/shownScale';
 import { bracketSentences } from '@/core/ranking/bracketSentences';
 import type { NotPlacedEntry, Ranking } from '@/core/ranking/rankAtLine';
 import { EntryMark } from '@/ui/marks/entryMark';
-import type { CurveEntry } from './curvesData';
+import type { PageEntry as CurveEntry } from '@/lab/model/pageEntries';
 
 const WORDS: Record<NotPlacedEntry['status'], string> = {
   'too-loud': 'always louder',

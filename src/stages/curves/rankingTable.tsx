@@ -6,7 +6,7 @@ import type { Axis } from '@/core/curves/axis';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure, placeText, signed } from '@/ui/marks/figures';
 import { bracketRoomPx, TieBrackets } from '@/ui/marks/tieBrackets';
-import type { CurveEntry } from './curvesData';
+import type { PageEntry as CurveEntry } from '@/lab/model/pageEntries';
 
 export interface RankingTableProps {
   ranking: Ranking;

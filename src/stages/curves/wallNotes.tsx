@@ -1,5 +1,6 @@
 import { figure } from '@/ui/marks/figures';
-import type { CurveEntry, CurveLoad } from './curvesData';
+import type { PageEntry as CurveEntry } from '@/lab/model/pageEntries';
+import type { CurveLoad } from '@/lab/orders/curvesPage';
 
 /** What no fan gets past, entry by entry, and of whom it cannot be told. */
 export function WallNotes({

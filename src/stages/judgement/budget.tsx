@@ -1,6 +1,6 @@
 import type { DoubtTerm } from '@/core/uncertainty/doubt';
 import { figure } from '@/ui/marks/figures';
-import type { JudgedItem } from './judgementData';
+import type { JudgedItem } from '@/lab/orders/judgementPage';
 
 const WORDS: Record<DoubtTerm['from'], string> = {
   mounts: 'mounts: what putting it on again changes',

@@ -1,5 +1,6 @@
 'use client';
 
+import { unpack, type Packed } from '@/core/packed';
 import Link from 'next/link';
 import { parseAsFloat, parseAsString, useQueryState, useQueryStates } from 'nuqs';
 import { useMemo } from 'react';
@@ -13,7 +14,7 @@ import { LoadChoice } from '../curves/choices/loadChoice';
 import { WhatChoice } from '../curves/choices/whatChoice';
 import { KelvinWorths } from './kelvinWorths';
 import { Budget } from './budget';
-import type { JudgementData } from './judgementData';
+import type { JudgementData } from '@/lab/orders/judgementPage';
 import { measuresOf, worthPct, type Measure, type MeasureFigure } from './measures';
 import { standingWords } from '@/core/ranking/standingWords';
 import { PairPanel } from './pairPanel';
@@ -49,8 +50,8 @@ function Figure({
 }
 
 /** What the numbers can bear: measures beyond the line, each ± opened, and any two against one another. */
-export function JudgementStage({ packed }: { packed: string }) {
-  const data = useMemo(() => JSON.parse(packed) as JudgementData, [packed]);
+export function JudgementStage({ packed }: { packed: Packed<JudgementData> }) {
+  const data = useMemo(() => unpack(packed), [packed]);
   const { items } = data;
   const [, setLine] = useQueryState('line', parseAsFloat.withOptions({ shallow: false }));
   const [, setLoad] = useQueryState('load', parseAsString.withOptions({ shallow: false }));

@@ -1,5 +1,5 @@
 import { figure } from '@/ui/marks/figures';
-import type { JudgementData } from './judgementData';
+import type { JudgementData } from '@/lab/orders/judgementPage';
 
 /** What a kelvin less brings in clock or score, or that it brings nothing that can be told. */
 export function KelvinWorths({ worths }: Pick<JudgementData, 'worths'>) {

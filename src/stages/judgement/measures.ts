@@ -1,6 +1,6 @@
 import { capacity95 } from '@/core/judgement/capacity';
 import type { MeasureIntervals } from '@/core/judgement/measureIntervals';
-import type { JudgedItem, JudgementData } from './judgementData';
+import type { JudgedItem, JudgementData } from '@/lab/orders/judgementPage';
 
 /** A measure of an entry as a column: its figure, its interval, or why there is none. */
 export interface Measure {

@@ -9,7 +9,7 @@ import { pairDifference } from '@/core/ranking/pairDifference';
 import { figure, plural, signed } from '@/ui/marks/figures';
 import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
-import type { JudgedItem, JudgementData } from './judgementData';
+import type { JudgedItem, JudgementData } from '@/lab/orders/judgementPage';
 
 /** Two entries set against one another: how far apart, who is ahead with what chance, and what would separate them. */
 export function PairPanel({ one, other, data }: { one: JudgedItem; other: JudgedItem; data: JudgementData }) {

@@ -4,7 +4,7 @@ import { wrap } from 'comlink';
 import { useEffect, useState } from 'react';
 import type { MeasureIntervals } from '@/core/judgement/measureIntervals';
 import type { JudgementWork } from '@/workers/judgementWorker';
-import type { JudgedItem, JudgementData } from './judgementData';
+import type { JudgedItem, JudgementData } from '@/lab/orders/judgementPage';
 
 export interface IntervalsSoFar {
   done: ReadonlyMap<string, MeasureIntervals>;

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { EntryMark } from '@/ui/marks/entryMark';
-import type { LineUpItem } from './lineUpData';
+import type { LineUpEntry as LineUpItem } from '@/lab/lineUp/lineUpView';
 
 /** An entry under its cover: what it is stays with the lab until somebody asks for it. */
 export function CoveredPanel({

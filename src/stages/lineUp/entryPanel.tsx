@@ -9,7 +9,7 @@ import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
 import { EntryForm } from './entryForm';
 import type { InCase } from './layoutEditor';
-import type { LineUpItem } from './lineUpData';
+import type { LineUpEntry as LineUpItem } from '@/lab/lineUp/lineUpView';
 import { ProductForm } from './productForm';
 import { SampleForm } from './sampleForm';
 

@@ -7,7 +7,7 @@ import { figure } from '@/ui/marks/figures';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { useSheet } from '@/ui/form/useSheet';
 import { EditableCell } from './editableCell';
-import type { LineUpItem } from './lineUpData';
+import type { LineUpEntry as LineUpItem } from '@/lab/lineUp/lineUpView';
 
 /** An entry of the line-up as a line; what can be typed is typed where it stands. */
 export function LineUpRow({

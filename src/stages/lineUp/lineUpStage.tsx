@@ -13,7 +13,7 @@ import { whoIsHere } from '@/ui/who';
 import { CoveredPanel } from './coveredPanel';
 import { EntryPanel } from './entryPanel';
 import { FromTheLab, type OfferData } from './fromTheLab';
-import type { LineUpItem } from './lineUpData';
+import type { LineUpEntry as LineUpItem } from '@/lab/lineUp/lineUpView';
 import { LineUpRow } from './lineUpRow';
 import { NewEntry } from './newEntry';
 

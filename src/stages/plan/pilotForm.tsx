@@ -5,7 +5,7 @@ import { pilotFindings } from '@/core/plan/pilot';
 import { planSize } from '@/core/plan/planSize';
 import type { PlanSheet } from '@/core/plan/planSheet';
 import { ChoiceField } from '@/ui/form/fields';
-import type { PlanData } from './planData';
+import type { PlanData } from '@/lab/planning/planView';
 
 /** A pilot of the likely best and worst, one pass: which heat loads separate anything at all. */
 export function PilotForm({

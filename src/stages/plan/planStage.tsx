@@ -12,7 +12,7 @@ import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { fieldFault, useSheet } from '@/ui/form/useSheet';
 import { PilotForm } from './pilotForm';
 import { PlanChoices } from './planCosts';
-import type { PlanData } from './planData';
+import type { PlanData } from '@/lab/planning/planView';
 import { SpreadSources } from './spreadSources';
 import { WantedDifference } from './wantedDifference';
 import { PlanSettingsForm } from './planSettingsForm';

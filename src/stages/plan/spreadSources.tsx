@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { Outcome } from '@/core/outcome';
 import type { GroupedReading, VarianceComponent } from '@/core/statistics/varianceComponents';
 import { figure, plural } from '@/ui/marks/figures';
-import type { PlanData } from './planData';
+import type { PlanData } from '@/lab/planning/planView';
 
 const withinWords = ({ sd, from, to }: VarianceComponent) =>
   `${figure(sd, 2)} K (${to === null ? `${figure(from, 2)} at least` : `${figure(from, 2)} to ${figure(to, 2)}`})`;

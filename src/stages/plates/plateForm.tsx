@@ -5,7 +5,7 @@ import { typedGrid } from '@/core/plate/typedGrid';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { useSheet } from '@/ui/form/useSheet';
 import { typedNumber } from '@/ui/typedNumber';
-import type { PlateItem } from './plateData';
+import type { PlateItem } from '@/lab/lineUp/plates';
 
 const asRows = (item: PlateItem) =>
   item.plate.body.points.map((point) => `${point.xMm}  ${point.yMm}  ${point.depthUm}`).join('\n');

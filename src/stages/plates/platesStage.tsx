@@ -9,7 +9,7 @@ import { EntryMark, entryStyle } from '@/ui/marks/entryMark';
 import { figure } from '@/ui/marks/figures';
 import { PageHead } from '@/ui/frame/pageHead';
 import { PlateBox } from './plateBox';
-import type { PlateItem } from './plateData';
+import type { PlateItem } from '@/lab/lineUp/plates';
 import { PlateForm } from './plateForm';
 import { PlateMap } from './plateMap';
 

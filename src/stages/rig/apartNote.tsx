@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { plural } from '@/ui/marks/figures';
-import type { RigData } from './rigData';
+import type { RigData } from '@/lab/planning/rigView';
 
 /** One line where runs are ranked: which of the entries' runs are kept out, by what, and the way out. */
 export function ApartNote({ roundUpId, apart }: { roundUpId: number; apart: RigData['apart'] }) {

@@ -1,7 +1,7 @@
 'use client';
 
 import { plural } from '@/ui/marks/figures';
-import type { RigData } from './rigData';
+import type { RigData } from '@/lab/planning/rigView';
 
 /** The guard: runs that are not ranked here, which difference keeps them out, and what would let them in. */
 export function KeptApart({

@@ -15,7 +15,7 @@ import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
 import { KeptApart } from './keptApart';
 import { RigBookView } from './rigBook';
-import type { RigData } from './rigData';
+import type { RigData } from '@/lab/planning/rigView';
 import { RigDrawing } from './rigDrawing';
 import { SetupFields } from './setupFields';
 

@@ -1,6 +1,6 @@
 import { format } from 'date-fns';
 import { changeWords } from '@/core/runs/changeWords';
-import type { RunChange } from './runData';
+import type { RunChange } from '@/lab/runs/runPage';
 
 /** Who changed what, when, from what to what; the newest first. */
 export function ChangeLog({ changes }: { changes: RunChange[] }) {

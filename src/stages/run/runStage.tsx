@@ -6,7 +6,7 @@ import { interval95 } from '@/core/uncertainty/interval95';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure, withUnit } from '@/ui/marks/figures';
 import { RunStateMark } from '../logbook/runStateMark';
-import type { RunData } from './runData';
+import type { RunData } from '@/lab/runs/runPage';
 import { ChangeLog } from './changeLog';
 import { RunActions } from './runActions';
 import { ReadingsPanel } from './readingsPanel';

@@ -4,7 +4,7 @@ import { useCallback, useMemo, useState } from 'react';
 import { settlingFitAt } from '@/core/settling/settlingFit';
 import { pixelX, Plot, themeColour, type BarPoint, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
 import { figure } from '@/ui/marks/figures';
-import type { RunData, RunTrace } from './runData';
+import type { RunData, RunTrace } from '@/lab/runs/runPage';
 import { WindowForm } from './windowForm';
 import { WindowHandles, type WindowSpan } from './windowHandles';
 

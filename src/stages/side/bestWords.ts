@@ -1,5 +1,5 @@
 import { columnName, type SideColumn } from '@/core/ranking/sideColumn';
-import type { SideEntry } from './sideData';
+import type { PageEntry as SideEntry } from '@/lab/model/pageEntries';
 
 function leaders({ cells }: SideColumn): string[] {
   return cells.filter((cell) => cell.placed?.placeFrom === 1).map((cell) => cell.entry);

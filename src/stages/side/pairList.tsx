@@ -1,5 +1,6 @@
 import { figure, signed } from '@/ui/marks/figures';
-import type { SidePair, SideEntry } from './sideData';
+import type { ViewedPair as SidePair } from '@/lab/orders/pairs';
+import type { PageEntry as SideEntry } from '@/lab/model/pageEntries';
 
 /** What one difference brings: entries of one product that are alike but for their fans. */
 export function PairList({

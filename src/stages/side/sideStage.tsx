@@ -11,7 +11,7 @@ import { alikeWords, partedByTelling } from './alike';
 import { bestWords } from './bestWords';
 import { columnName } from '@/core/ranking/sideColumn';
 import { PairList } from './pairList';
-import type { SideData } from './sideData';
+import type { SideData } from '@/lab/orders/sidePage';
 import { SideTable } from './sideTable';
 import { TradeChart } from './tradeChart';
 

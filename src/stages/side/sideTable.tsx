@@ -4,7 +4,7 @@ import { pairDifference } from '@/core/ranking/pairDifference';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure, placeText, signed } from '@/ui/marks/figures';
 import { columnName, type SideCell, type SideColumn } from '@/core/ranking/sideColumn';
-import type { SideEntry } from './sideData';
+import type { PageEntry as SideEntry } from '@/lab/model/pageEntries';
 
 /** Where it stands the other way, where the two places have nothing in common. */
 function flipWords(

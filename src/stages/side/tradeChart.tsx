@@ -8,7 +8,7 @@ import { entryStyle } from '@/ui/marks/entryMark';
 import { figure } from '@/ui/marks/figures';
 import { placeLabels } from '../curves/chart/placeLabels';
 import { columnName, type SideColumn } from '@/core/ranking/sideColumn';
-import type { SideEntry } from './sideData';
+import type { PageEntry as SideEntry } from '@/lab/model/pageEntries';
 
 function pointSeries(point: TradeEntry, position: number): PlotSeries {
   const { colour, marker } = entryStyle(position);

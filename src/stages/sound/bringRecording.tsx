@@ -8,7 +8,7 @@ import { sendJson } from '@/ui/sendJson';
 import { sendFiles } from '@/ui/upload/sendFiles';
 import { WorkProgress } from '@/ui/upload/workProgress';
 import { openMicrophone, type OpenMicrophone } from './microphone';
-import type { SoundData } from './soundData';
+import type { SoundData } from '@/lab/sound/soundPage';
 
 type Kind = 'clip' | 'calibration' | 'room';
 

@@ -7,7 +7,7 @@ import { toast } from 'sonner';
 import { figure, plural } from '@/ui/marks/figures';
 import { ChoiceField, TextField } from '@/ui/form/fields';
 import { sendJson } from '@/ui/sendJson';
-import type { ClipRow, DrawnClip, SoundData } from './soundData';
+import type { ClipRow, DrawnClip, SoundData } from '@/lab/sound/soundPage';
 import { Spectrogram, type Column } from './spectrogram';
 import { SpectrumPlot } from './spectrumPlot';
 

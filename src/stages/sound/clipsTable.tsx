@@ -3,7 +3,7 @@
 import { parseAsInteger, useQueryState } from 'nuqs';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure } from '@/ui/marks/figures';
-import type { ClipRow, SoundData } from './soundData';
+import type { ClipRow, SoundData } from '@/lab/sound/soundPage';
 
 /** In words why a clip counts for nothing, or what to know of it. */
 function Standing({ clip }: { clip: ClipRow }) {

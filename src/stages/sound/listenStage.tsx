@@ -14,7 +14,7 @@ import { ClipPlayer, TONE_UNDER_DB } from './clipPlayer';
 import { keepEarScale, useEarScale } from './earScale';
 import { OrderList } from './orderList';
 import { Sittings } from './sittings';
-import type { ClipRow, ListenData } from './soundData';
+import type { ClipRow, ListenData } from '@/lab/sound/soundPage';
 
 const LETTERS = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ';
 const letter = (i: number) =>

@@ -4,7 +4,7 @@ import { closestCenter, DndContext, PointerSensor, useSensor, useSensors } from 
 import { arrayMove, SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { useId } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import type { ClipRow } from './soundData';
+import type { ClipRow } from '@/lab/sound/soundPage';
 
 interface Props {
   clips: readonly ClipRow[];

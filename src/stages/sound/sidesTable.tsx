@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import { figure } from '@/ui/marks/figures';
 import { sendJson } from '@/ui/sendJson';
-import type { SideRow, SoundData } from './soundData';
+import type { SideRow, SoundData } from '@/lab/sound/soundPage';
 
 /** Two tones of one evening that differ by more say that the gain was moved between them, dB. */
 const MOVED_DB = 0.5;

@@ -1,6 +1,6 @@
 import { dayText } from '@/ui/clock';
 import { figure } from '@/ui/marks/figures';
-import type { Sitting } from './soundData';
+import type { Sitting } from '@/lab/sound/soundPage';
 
 /** What earlier sittings came to: each order, and how often it went with the figures. */
 export function Sittings({ sittings }: { sittings: readonly Sitting[] }) {

@@ -5,7 +5,7 @@ import { BringRecording } from './bringRecording';
 import { ClipDetail } from './clipDetail';
 import { ClipsTable } from './clipsTable';
 import { SidesTable } from './sidesTable';
-import type { SoundData } from './soundData';
+import type { SoundData } from '@/lab/sound/soundPage';
 import { PageHead } from '@/ui/frame/pageHead';
 
 /** Recordings of a round-up: what they come to, their spectra over the room, and how they are brought. */

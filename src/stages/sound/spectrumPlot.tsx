@@ -4,7 +4,7 @@ import { useCallback, useMemo, useState } from 'react';
 import { pixelX, pixelY, Plot, themeColour, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
 import { entryStyle } from '@/ui/marks/entryMark';
 import { figure } from '@/ui/marks/figures';
-import type { DrawnClip, DrawnSpectrum } from './soundData';
+import type { DrawnClip, DrawnSpectrum } from '@/lab/sound/soundPage';
 
 /** Octaves from 1 kHz: what is twice as high lies one further to the right. */
 export const octaveOf = (hz: number) => Math.log2(hz / 1000);

@@ -1,5 +1,5 @@
 import { figure } from '@/ui/marks/figures';
-import type { ValueData } from './valueData';
+import type { ValueData } from '@/lab/orders/valuePage';
 
 const UNITS: Record<string, string> = {
   K: 'a kelvin',

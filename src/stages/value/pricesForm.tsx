@@ -5,7 +5,7 @@ import type { DatedPrice } from '@/core/lineUp/prices';
 import { ChoiceField, NumberField, TextField } from '@/ui/form/fields';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { useSheet } from '@/ui/form/useSheet';
-import type { ValueData, ValueItem } from './valueData';
+import type { ValueData, ValueItem } from '@/lab/orders/valuePage';
 
 const STOCK = [
   { value: 'yes', label: 'in stock' },

@@ -7,7 +7,7 @@ import { PageHead } from '@/ui/frame/pageHead';
 import { VerdictControls } from '../verdict/verdictControls';
 import { PriceFront } from './priceFront';
 import { PricesForm } from './pricesForm';
-import type { ValueData, ValueItem } from './valueData';
+import type { ValueData, ValueItem } from '@/lab/orders/valuePage';
 
 function priceWords({ dated }: ValueItem, currency: string): string {
   if (!dated) return 'as the product is noted';

@@ -1,21 +1,11 @@
 'use client';
 
+import type { FilterData } from '@/lab/orders/verdictPage';
 import { parseAsFloat, parseAsString, useQueryStates } from 'nuqs';
 import type { LabCase } from '@/core/cases/labCase';
 import type { ReadersWish } from '@/core/lineUp/readersWish';
 import { plural } from '@/ui/marks/figures';
 import { NumberField, TextField } from '@/ui/form/fields';
-
-export interface FilterData {
-  wish: ReadersWish;
-  currency: string;
-  sockets: string[];
-  cases: LabCase[];
-  /** How many are left, of how many. */
-  kept: number;
-  all: number;
-  leftOut: { entry: string; product: string; why: string[] }[];
-}
 
 const FIELDS: { key: string; name: keyof Omit<ReadersWish, 'socket'>; label: string; unit: string }[] = [
   { key: 'height', name: 'heightMm', label: 'Height, at most', unit: 'mm' },

@@ -1,25 +1,10 @@
 'use client';
 
+import type { VerdictChoice } from '@/lab/orders/verdictPage';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { AXES } from '@/core/curves/axis';
-import type { Against } from '@/core/curves/curveRule';
 import { LineField } from '../curves/choices/lineField';
 import { WhatChoice } from '../curves/choices/whatChoice';
-
-/** What of the verdict is chosen: no more of it goes to the browser. */
-export interface VerdictChoice {
-  lineAt: number;
-  load: string;
-  loads: { key: string; label: string }[];
-  /** The brief's noise lines, the ranking one first. */
-  linesDba: number[];
-  against: Against;
-  place: string;
-  responses: { id: string; name: string }[];
-  places: string[];
-  againsts: Against[];
-  response: { id: string };
-}
 
 /** What the verdict ranks, at which load and where; all of it stands in the address, so that the page can be linked. */
 export function VerdictControls({ choice }: { choice: VerdictChoice }) {

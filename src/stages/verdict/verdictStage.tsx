@@ -3,22 +3,15 @@ import { assumedWords, RISE } from '@/core/responses/responses';
 import { AXES } from '@/core/curves/axis';
 import { plainScale, riseScale } from '@/core/curves/shownScale';
 import { figure } from '@/ui/marks/figures';
-import type { BridgedAt } from '@/core/bridge/carried';
 import { BridgedRows } from '../bridge/bridgedRows';
 import { RankingNotes } from '../curves/rankingNotes';
-import type { VerdictData } from './verdictData';
+import type { VerdictData } from '@/lab/orders/verdictPage';
 import { VerdictControls } from './verdictControls';
 import { ReadersFilter } from './readersFilter';
 import { VerdictTable } from './verdictTable';
 
 /** The table worth publishing, at one line and load, with the method it stands on. */
-export function VerdictStage({
-  data,
-  bridged,
-}: {
-  data: VerdictData;
-  bridged: BridgedAt & { broken: { from: string; reason: string }[] };
-}) {
+export function VerdictStage({ data }: { data: VerdictData }) {
   const entries = new Map(data.entries.map((entry) => [entry.entry, entry]));
   const { response, against, place, lineAt } = data;
   const axis = AXES[against];
@@ -75,7 +68,7 @@ export function VerdictStage({
           entries={entries}
           referenceAmbientC={data.referenceAmbientC}
         />
-        <BridgedRows {...bridged} lineDb={lineAt} />
+        <BridgedRows {...data.bridged} lineDb={lineAt} />
         {data.ranking.placed.length === 0 && (
           <p className="py-4">
             {isRise && data.withoutDie ? (

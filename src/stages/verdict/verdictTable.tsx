@@ -5,7 +5,8 @@ import { holdsWords } from '@/core/ranking/standingWords';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure, placeText } from '@/ui/marks/figures';
 import { bracketRoomPx, TieBrackets } from '@/ui/marks/tieBrackets';
-import type { SustainedWords, VerdictData, VerdictEntry } from './verdictData';
+import type { Sustained as SustainedWords } from '@/lab/orders/sustained';
+import type { VerdictData, VerdictEntry } from '@/lab/orders/verdictPage';
 
 function standing({ status, at, restated }: PlacedEntry, axis: Axis, isRise: boolean): string {
   if (status === 'tops-out') return `tops out at ${figure(at, axis.decimals)} ${axis.unit}`;

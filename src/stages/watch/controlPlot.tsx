@@ -3,7 +3,7 @@
 import { useCallback, useMemo, useState } from 'react';
 import { pixelX, Plot, themeColour, type BarPoint, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
 import { dayOf } from './doubtWords';
-import type { WatchPoint } from './watchData';
+import type { WatchPoint } from '@/lab/drift/watchView';
 
 const DAY_MS = 86_400_000;
 

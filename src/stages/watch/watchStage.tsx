@@ -9,7 +9,7 @@ import { ControlPlot } from './controlPlot';
 import { DoubtPart } from './doubtPart';
 import { dayOf } from './doubtWords';
 import { MeterPart } from './meterPart';
-import type { WatchData } from './watchData';
+import type { WatchData } from '@/lab/drift/watchView';
 
 /** The rig over the months: its controls and instruments on charts, what broke, and what a schedule would catch. */
 export function WatchStage({ data }: { data: WatchData }) {

@@ -4,7 +4,7 @@ import type { AwardOffer } from '@/core/verdict/awards';
 import { awardWords } from '@/core/verdict/awards';
 import type { GivenAward } from '@/core/verdict/verdictSheet';
 import { TextField } from '@/ui/form/fields';
-import type { WriteData } from './writeData';
+import type { WriteData } from '@/lab/publish/writeView';
 
 /** Awards by their rules with their evidence, or of the reviewer's own; one against its rule needs its reason. */
 export function AwardsForm({

@@ -5,7 +5,7 @@ import type { EntryWords } from '@/core/verdict/verdictSheet';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { FigurePicker } from './figurePicker';
 import { WordsEditor } from './wordsEditor';
-import type { WriteData } from './writeData';
+import type { WriteData } from '@/lab/publish/writeView';
 
 export const blankWords = (entry: string): EntryWords => ({
   entry,

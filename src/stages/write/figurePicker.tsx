@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { FIGURES } from '@/core/verdict/references';
-import type { WriteData } from './writeData';
+import type { WriteData } from '@/lab/publish/writeView';
 
 /** A live figure, or a sentence that the order bears, put at the end of a text. */
 export function FigurePicker({

@@ -7,7 +7,7 @@ import type { PartKind, VerdictPart } from '@/core/verdict/verdictSheet';
 import { ChoiceField, NumberField, TextField } from '@/ui/form/fields';
 import { FigurePicker } from './figurePicker';
 import { WordsEditor } from './wordsEditor';
-import type { WriteData } from './writeData';
+import type { WriteData } from '@/lab/publish/writeView';
 
 const KINDS: Record<PartKind, string> = {
   text: 'Text',

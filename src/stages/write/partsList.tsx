@@ -16,7 +16,7 @@ import {
 } from '@dnd-kit/sortable';
 import { newPart, PART_KINDS, type VerdictPart } from '@/core/verdict/verdictSheet';
 import { PartCard } from './partCard';
-import type { WriteData } from './writeData';
+import type { WriteData } from '@/lab/publish/writeView';
 
 const ADDED = {
   text: 'Text',

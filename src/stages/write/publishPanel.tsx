@@ -7,7 +7,7 @@ import { newId } from '@/ui/newId';
 import { sendJson } from '@/ui/sendJson';
 import { followWork } from '@/ui/upload/followWork';
 import { whoIsHere } from '@/ui/who';
-import type { WriteData } from './writeData';
+import type { WriteData } from '@/lab/publish/writeView';
 
 /** What was published, what can be published now, and who may see it by a link. */
 export function PublishPanel({ data, isSaved }: { data: WriteData; isSaved: boolean }) {

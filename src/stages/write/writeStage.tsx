@@ -12,7 +12,7 @@ import { FigurePicker } from './figurePicker';
 import { PartsList } from './partsList';
 import { PublishPanel } from './publishPanel';
 import { WordsEditor } from './wordsEditor';
-import type { WriteData } from './writeData';
+import type { WriteData } from '@/lab/publish/writeView';
 
 /** How long nobody types before it is saved by itself, ms. */
 const PAUSE_MS = 1200;

@@ -3,7 +3,8 @@ import { pixelX, pixelY, type PlotFrame } from '@/ui/chart/plot';
 import { entryStyle } from '@/ui/marks/entryMark';
 import { figure } from '@/ui/marks/figures';
 import type { ShownCurve } from './chartView';
-import type { CurveEntry, CurveWall } from '../curvesData';
+import type { PageEntry as CurveEntry } from '@/lab/model/pageEntries';
+import type { CurveWall } from '@/lab/orders/curvesPage';
 
 /** What is marked beside the curves and stands still: the band of the Brief, crossings in it, and the walls of the curves. */
 export interface Marks {

@@ -3,7 +3,7 @@ import { entryStyle } from '@/ui/marks/entryMark';
 import { figure } from '@/ui/marks/figures';
 import type { PlacedEntry } from '@/core/ranking/rankAtLine';
 import type { ShownCurve } from './chartView';
-import type { CurveEntry } from '../curvesData';
+import type { PageEntry as CurveEntry } from '@/lab/model/pageEntries';
 import { placeLabels } from './placeLabels';
 
 const colourOf = (entry: CurveEntry) => `var(${entryStyle(entry.position).colour})`;

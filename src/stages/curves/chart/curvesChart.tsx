@@ -14,7 +14,7 @@ import { useNarrowOnceKnown } from '@/ui/narrow';
 import { ChartMarks, type Marks } from './chartMarks';
 import { EndLabels, endLabels, OtherLine, OverlayShapes } from './chartOverlay';
 import { shownCurves, type ShownCurve, type Zoom } from './chartView';
-import type { CurveEntry } from '../curvesData';
+import type { PageEntry as CurveEntry } from '@/lab/model/pageEntries';
 import { useZoomDrag, ZoomBox } from './zoomDrag';
 
 export interface CurvesChartProps {

@@ -1,5 +1,5 @@
 import type { Axis } from '@/core/curves/axis';
-import type { CurvesData } from '../curvesData';
+import type { CurvesData } from '@/lab/orders/curvesPage';
 
 function placesOn(loads: CurvesData['loads']): number[] {
   return loads.flatMap((load) => load.curves.flatMap((curve) => curve.points.map((point) => point.at)));

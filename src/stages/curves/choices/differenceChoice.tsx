@@ -1,4 +1,4 @@
-import type { CurveEntry } from '../curvesData';
+import type { PageEntry as CurveEntry } from '@/lab/model/pageEntries';
 
 /** All curves as the difference from one of them, or as they were measured. */
 export function DifferenceChoice({

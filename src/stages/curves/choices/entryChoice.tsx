@@ -1,7 +1,7 @@
 'use client';
 
 import { EntryMark } from '@/ui/marks/entryMark';
-import type { CurveEntry } from '../curvesData';
+import type { PageEntry as CurveEntry } from '@/lab/model/pageEntries';
 
 /** Which entries are shown; the others are out of chart and ranking until they are shown again. */
 export function EntryChoice({

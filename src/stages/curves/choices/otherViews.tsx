@@ -1,4 +1,4 @@
-import type { CurvesData } from '../curvesData';
+import type { CurvesData } from '@/lab/orders/curvesPage';
 
 /** What else there is of the same curves, each a page of its own. */
 export function OtherViews({

@@ -3,7 +3,7 @@
 import { parseAsString, useQueryStates } from 'nuqs';
 import { useTransition } from 'react';
 import { AXES } from '@/core/curves/axis';
-import type { CurvesData } from '../curvesData';
+import type { CurvesData } from '@/lab/orders/curvesPage';
 
 /** Places stand as tabs as long as they fit. */
 const MOST_TABS = 5;

@@ -1,15 +1,15 @@
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { roundUpView } from '@/app/roundUpView';
-import { viewAir } from '@/lab/air/airView';
+import { airPage } from '@/lab/air/airView';
 import { AirStage } from '@/stages/air/airStage';
 
 export default async function AirPage({ params }: { params: Promise<{ id: string }> }) {
   const id = idFrom((await params).id);
   const view = await roundUpView(id);
   if (!view) notFound();
-  const fans = await viewAir(view);
-  if (!fans.some((fan) => fan.curves.length > 0))
+  const data = await airPage(view);
+  if (!data)
     return (
       <div className="max-w-2xl px-4 py-6 md:px-7">
         <h2 className="font-display text-[22px] font-bold">No pairs of flow and pressure yet</h2>
@@ -20,17 +20,5 @@ export default async function AirPage({ params }: { params: Promise<{ id: string
         </p>
       </div>
     );
-  const { roundUp, entries } = view;
-  return (
-    <AirStage
-      data={{
-        roundUpId: roundUp.id,
-        title: roundUp.title,
-        noiseLineDba: roundUp.noiseLineDba,
-        meterDistanceCm: roundUp.rig.meterDistanceCm,
-        entries: entries.map(({ entry, product }, position) => ({ entry, product, position })),
-        fans,
-      }}
-    />
-  );
+  return <AirStage data={data} />;
 }

@@ -3,9 +3,8 @@ import { idFrom } from '@/app/ids';
 import { numberIn, type Query } from '@/app/numberIn';
 import { roundUpView } from '@/app/roundUpView';
 import { pack } from '@/core/packed';
-import { viewJudgement } from '@/lab/orders/judgementView';
+import { judgementPage } from '@/lab/orders/judgementPage';
 import { responseChoice } from '@/lab/model/responseView';
-import type { JudgementData } from '@/stages/judgement/judgementData';
 import { JudgementStage } from '@/stages/judgement/judgementStage';
 
 /** What a decibel must lower R by to be worth it, as a share; what cannot be is the usual half per cent. */
@@ -25,39 +24,20 @@ export default async function JudgementPage({ params, searchParams }: Props) {
   const view = await roundUpView(id);
   if (!view) notFound();
   const lineDb = numberIn(query.line, 'levelDb') ?? view.roundUp.noiseLineDba;
-  const found = await viewJudgement(view, {
+  const data = await judgementPage(view, {
     ...responseChoice(query),
     ...{ lineDb, load: [query.load].flat()[0] ?? '', worth: worthIn(query.worth) },
   });
-  if (!found)
+  if (!data)
     return (
       <div className="max-w-2xl px-4 py-6 md:px-7">
         <h2 className="font-display text-[22px] font-bold">Nothing to judge yet</h2>
         <p className="pt-2">Runs that count, at a load and within reach of the noise line, come first.</p>
       </div>
     );
-  const at = new Map(
-    view.entries.map(({ entry, product }, position) => [entry, { entry, product, position }]),
-  );
-  const { judged, notPlaced, shown, ...rest } = found;
-  const { id: what, name, unit, decimals, better, throttles } = shown.response;
-  const data: JudgementData = {
-    ...rest,
-    roundUpId: id,
-    lineDb,
-    response: { id: what, name, unit, decimals, better },
-    isRise: throttles,
-    place: shown.place,
-    places: shown.places,
-    responses: shown.responses
-      .filter(({ keptWith }) => keptWith !== 'run')
-      .map((other) => ({ id: other.id, name: other.name })),
-    items: judged.map((item) => ({ ...item, ...at.get(item.placed.entry)! })),
-    notPlaced: notPlaced.map((item) => ({ ...item, product: at.get(item.entry)!.product })),
-  };
   return (
     <JudgementStage
-      key={`${lineDb} ${found.load} ${found.rule.worth} ${what} ${shown.place}`}
+      key={`${lineDb} ${data.load} ${data.rule.worth} ${data.response.id} ${data.place}`}
       packed={pack(data)}
     />
   );

@@ -1,28 +1,14 @@
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { roundUpView } from '@/app/roundUpView';
-import { hasPlate } from '@/core/lineUp/product';
-import { viewPlates } from '@/lab/lineUp/plates';
+import { platesPage } from '@/lab/lineUp/plates';
 import { PlatesStage } from '@/stages/plates/platesStage';
 
 export default async function PlatesPage({ params }: { params: Promise<{ id: string }> }) {
   const id = idFrom((await params).id);
   if (!(await roundUpView(id))) notFound();
-  const plates = await viewPlates(id);
-  const items = plates
-    .map(({ entry, plate }, position) => ({
-      entryId: entry.entryId,
-      entry: entry.code,
-      product: entry.shownName,
-      productId: entry.productId,
-      kind: entry.product.body.kind,
-      // A cover hides which sample it is, too.
-      sample: entry.covered ? '' : (entry.sample?.body.label ?? ''),
-      position,
-      plate,
-    }))
-    // Fans and layouts have no plate.
-    .filter(({ kind }) => hasPlate(kind));
+  // Fans and layouts have none.
+  const items = await platesPage(id);
   if (items.length === 0)
     return (
       <div className="max-w-2xl px-4 py-6 md:px-7">

@@ -2,9 +2,7 @@ import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { numberIn, type Query } from '@/app/numberIn';
 import { roundUpView } from '@/app/roundUpView';
-import { loadKey } from '@/core/runs/load';
-import { bridgeSources, viewBridge } from '@/lab/bridge/bridgeView';
-import { riseCurves } from '@/lab/model/roundUpView';
+import { bridgePage } from '@/lab/bridge/bridgePage';
 import { BridgeStage } from '@/stages/bridge/bridgeStage';
 
 interface Props {
@@ -17,12 +15,10 @@ export default async function BridgePage({ params, searchParams }: Props) {
   const view = await roundUpView(id);
   if (!view) notFound();
   const query = await searchParams;
-  const sources = await bridgeSources(view);
-  const asked = Number([query.from].flat()[0]);
-  const revisionId = sources.find((source) => source.id === asked)?.id ?? sources[0]?.id;
-  const lineDb = numberIn(query.line, 'levelDb') ?? view.roundUp.noiseLineDba;
-  const loads = riseCurves(view).map(({ load, label }) => ({ key: loadKey(load), label }));
-  const load = loads.find(({ key }) => key === [query.load].flat()[0])?.key ?? loads[0]?.key ?? '';
-  const made = revisionId ? await viewBridge(view, { revisionId, load, lineDb }) : null;
-  return <BridgeStage data={{ roundUpId: id, sources, loads, load, lineDb, made }} />;
+  const data = await bridgePage(view, {
+    revisionId: Number([query.from].flat()[0]),
+    load: [query.load].flat()[0],
+    lineDb: numberIn(query.line, 'levelDb') ?? view.roundUp.noiseLineDba,
+  });
+  return <BridgeStage data={data} />;
 }

@@ -2,7 +2,7 @@ import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import type { Query } from '@/app/numberIn';
-import { timeWords } from '@/app/timeWords';
+import { timeWords } from '@/core/timeWords';
 import { versionChanges } from '@/core/verdict/versionChanges';
 import { viewPublished } from '@/lab/publish/shares';
 import { VersionsTable } from '@/stages/versions/versionsTable';

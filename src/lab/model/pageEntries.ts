@@ -1,0 +1,12 @@
+import type { RoundUpView } from './roundUpView';
+
+/** An entry as pages name it; its place in the line-up gives colour and marker. */
+export interface PageEntry {
+  entry: string;
+  product: string;
+  position: number;
+}
+
+/** The entries of a round-up as pages name them. */
+export const placedEntries = ({ entries }: RoundUpView): PageEntry[] =>
+  entries.map(({ entry, product }, position) => ({ entry, product, position }));

@@ -1,0 +1,98 @@
+import { questionOf } from '@/core/brief/questions';
+import { configuredSize } from '@/core/lineUp/configuredSize';
+import { againstLimits } from '@/core/lineUp/fitsLimits';
+import { NO_WISH } from '@/core/lineUp/readersWish';
+import { hasDie } from '@/core/runs/labRun';
+import { loadKey } from '@/core/runs/load';
+import { bridgedRows } from '../bridge/bridgeView';
+import { viewPrices } from '../lineUp/prices';
+import type { RoundUpView } from '../model/roundUpView';
+import { viewFitChoices } from './readersFit';
+import { verdictOf, type VerdictQuery, type VerdictView } from './verdictView';
+
+/** What of a verdict can be chosen, as its controls take it. */
+export function choiceOf({ shown, loads, chosen, lineAt, view }: VerdictView) {
+  return {
+    lineAt,
+    against: shown.against,
+    place: shown.place,
+    response: { id: shown.response.id },
+    load: loadKey(chosen.load),
+    loads: loads.map(({ load, label }) => ({ key: loadKey(load), label })),
+    /** The brief's noise lines, the ranking one first. */
+    linesDba: view.brief.noiseLinesDba,
+    responses: shown.responses.map(({ id, name }) => ({ id, name })),
+    places: shown.places,
+    againsts: shown.againsts,
+  };
+}
+
+export type VerdictChoice = ReturnType<typeof choiceOf>;
+
+/** The order at a line, who does not fit a reader's wish, and what was carried over from another rig. */
+export async function verdictPage(view: RoundUpView, query: VerdictQuery) {
+  const verdict = await verdictOf(view, query);
+  const { chosen, shown, lineAt, ranking, others, method, leftOut, sustained } = verdict;
+  const { id, name, unit, decimals, better, assumed, absent } = shown.response;
+  const { currency } = view.brief.limits;
+  const priced = new Map(
+    (await viewPrices(view)).map(({ entry, price }) => [
+      entry.code,
+      { price, size: configuredSize(entry.product.body, entry.entry.body) },
+    ]),
+  );
+  const load = loadKey(chosen.load);
+  const isRise = shown.response.throttles && shown.against === 'noise';
+  const bridged = isRise
+    ? await bridgedRows(view, { load, lineDb: lineAt })
+    : { rows: [], refused: [], broken: [] };
+  const { sockets, cases } = await viewFitChoices(view.roundUp.id);
+  const nameOf = new Map(view.entries.map(({ entry, product }) => [entry, product]));
+  const atLoad = view.runs.filter((run) => loadKey(run) === load && run.setAside === '');
+  return {
+    bridged,
+    roundUpId: view.roundUp.id,
+    entries: view.entries.map((entry, position) => {
+      const { price, size } = priced.get(entry.entry)!;
+      const money = price.known ? { price: price.value, currency } : { price: null, currency };
+      const sized = { ...entry, ...size, ...money };
+      // What does not fit readers' limits, in words.
+      return { ...sized, position, against: againstLimits(sized, view.brief.limits) };
+    }),
+    choice: choiceOf(verdict),
+    load,
+    loadLabel: chosen.label,
+    /** Where entries are compared: noise, dB(A), speed, rpm, or duty, %. */
+    lineAt,
+    /** What is ranked and against what. */
+    response: { id, name, unit, decimals, better, assumed, absent },
+    against: shown.against,
+    place: shown.place,
+    /** There is something else to rank. */
+    hasOthers: shown.responses.length > 1,
+    referenceAmbientC: view.roundUp.referenceAmbientC,
+    /** What is compared, as a heading: cooler, fan. */
+    noun: questionOf(view.brief.question).one,
+    ranking,
+    /** The order at the brief's other noise lines. */
+    others,
+    method,
+    sustained,
+    filter: {
+      wish: query.wish ?? NO_WISH,
+      currency,
+      sockets,
+      cases,
+      /** How many are left, of how many. */
+      kept: view.entries.length - leftOut.length,
+      all: view.entries.length,
+      leftOut: leftOut.map(({ entry, why }) => ({ entry, why, product: nameOf.get(entry)! })),
+    },
+    /** Nothing at this load has a die: what the verdict ranks was not measured. */
+    withoutDie: atLoad.length > 0 && !atLoad.some(hasDie),
+  };
+}
+
+export type VerdictData = Awaited<ReturnType<typeof verdictPage>>;
+export type VerdictEntry = VerdictData['entries'][number];
+export type FilterData = VerdictData['filter'];
