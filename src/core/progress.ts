@@ -1,4 +1,4 @@
 /** Tells how far a long piece of work has come: what is being done, and the share of it that is done, 0 to 1. */
 export type Tell = (what: string, share: number) => void;
 
-export const untold: Tell = () => undefined;
+export const noProgress: Tell = () => undefined;

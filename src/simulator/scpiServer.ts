@@ -40,7 +40,7 @@ export function serveScpi(
       'SIM:DROP': drop,
       'SYST:ERR?': () => errors.shift() ?? '0,"No error"',
     };
-    function obey(line: string): void {
+    function runCommand(line: string): void {
       heard();
       const [head = '', ...rest] = line.trim().split(/\s+/);
       if (head === '') return;
@@ -61,7 +61,7 @@ export function serveScpi(
       waiting += chunk;
       const lines = waiting.split('\n');
       waiting = lines.pop()!.slice(0, MOST_LINE);
-      for (const line of lines) obey(line);
+      for (const line of lines) runCommand(line);
     });
     socket.on('error', () => socket.destroy());
   });

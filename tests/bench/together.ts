@@ -85,7 +85,7 @@ async function oneAfterAnother(url: string): Promise<number[]> {
 
 async function typeOne(app: Application, entry: string, n: number): Promise<void> {
   const run = { entry, setting: '61 %', mount: 1, pass: 1, loadW: 170, floorDb: 22, powerW: 170, rpm: 900 };
-  const body = { ...run, noiseDb: 30 + n / 1000, cpuC: 58, ambientC: 21, note: '', sure: true };
+  const body = { ...run, noiseDb: 30 + n / 1000, cpuC: 58, ambientC: 21, note: '', confirmed: true };
   const answer = await ask(`${app.url}/api/round-ups/1/runs`, {
     method: 'POST',
     headers: json,

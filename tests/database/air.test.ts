@@ -94,7 +94,7 @@ test('a fan is typed place by place, asked about what is odd, and changed with u
     saved: false,
     asked: [expect.stringContaining('no pressure there'), expect.stringContaining('no speed of the fan')],
   });
-  const saved = await typeRun(id, typed({ readings, rpm: 1000, dutyPct: 62, sure: true }));
+  const saved = await typeRun(id, typed({ readings, rpm: 1000, dutyPct: 62, confirmed: true }));
   if (!saved.saved) throw new Error('not saved');
   const run = await runNamed(saved.label);
   expect(run).toMatchObject({ rpm: 1000, dutyPct: 62, hasTrace: false });
@@ -102,8 +102,8 @@ test('a fan is typed place by place, asked about what is odd, and changed with u
   expect(kept[0]!.value).toBeCloseTo(250 * 0.00508, 9);
   expect(kept.at(-1)!.value).toBeCloseTo(1.1 * 9.80665, 9);
 
-  const edit = (version: number, changes: object, sure = false) =>
-    editRun(id, run.id, runEdit.validateSync({ who: 'Ana', version, changes, sure }));
+  const edit = (version: number, changes: object, confirmed = false) =>
+    editRun(id, run.id, runEdit.validateSync({ who: 'Ana', version, changes, confirmed }));
   const apart = { readings: [place('15 cm', [1.2, 1.21, 2.9, 1.22, 1.2])] };
   expect(await edit(1, apart)).toMatchObject({ asked: [expect.stringContaining('2.9 stands apart')] });
   expect(await edit(1, apart, true)).toMatchObject({ saved: true, version: 2 });
@@ -140,7 +140,7 @@ test('a pressure read slower is restated to the run, and again when the run’s 
   const saved = await typeRun(
     id,
     typed({
-      ...{ rpm: 1200, setting: '75 %', sure: true },
+      ...{ rpm: 1200, setting: '75 %', confirmed: true },
       readings: [{ ...place('closed chamber', [10]), quantity: 'pressure', unit: 'Pa', rpm: 1000 }],
     }),
   );

@@ -32,7 +32,7 @@ test('a badly seated mount is told, set aside as a whole to be made again, and t
   for (const run of await runsOf(at.entry, 1))
     await editRun(id, run.id, {
       who: 'test',
-      sure: false,
+      confirmed: false,
       version: run.version,
       changes: { setAside: '', window: undefined as never },
     });

@@ -20,8 +20,8 @@ async function runOf(roundUpId: number, label: string) {
   return (await viewRoundUp(roundUpId))!.runs.find((run) => run.label === label);
 }
 
-const edit = (version: number, changes: object, who = 'Ana', sure = false) =>
-  runEdit.validateSync({ who, version, changes, sure });
+const edit = (version: number, changes: object, who = 'Ana', confirmed = false) =>
+  runEdit.validateSync({ who, version, changes, confirmed });
 
 test('set aside, take back, delete and undo: each is logged, and the curve follows', async () => {
   const id = await importSound(smallBundle());
@@ -278,7 +278,7 @@ test('slips are asked about before they are kept, and the impossible is refused'
   });
   // A die held at its limit lets little power through.
   expect(await type({ cpuC: 89.9, powerW: 80 })).toMatchObject({ saved: true });
-  const kept = await type({ powerW: 14, sure: true });
+  const kept = await type({ powerW: 14, confirmed: true });
   expect(kept).toMatchObject({ saved: true });
   const { runs } = (await viewRoundUp(id))!;
   const noted = notedRuns((await viewRoundUp(id))!).find(

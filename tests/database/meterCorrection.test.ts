@@ -126,7 +126,12 @@ test('a typed run of the meter’s week, edited by hand afterwards, keeps its co
   const [one] = runs;
   await correctMeter(rigId, { ...wish, what: 'correct', runs: [one!] });
   const before = (await viewed()).runs.find(({ id }) => id === one!.id)!;
-  const edit = { who: 'me', sure: true, version: before.version, changes: { noiseDb: before.noiseDb + 1 } };
+  const edit = {
+    who: 'me',
+    confirmed: true,
+    version: before.version,
+    changes: { noiseDb: before.noiseDb + 1 },
+  };
   expect(await editRun(attic, one!.id, edit as never)).toMatchObject({ saved: true });
   const after = (await viewed()).runs.find(({ id }) => id === one!.id)!;
   expect(after.levelCorrection).toEqual(before.levelCorrection);

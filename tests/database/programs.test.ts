@@ -56,7 +56,7 @@ test('a program and a mixed load go from brief to verdict, out and back, and no 
               cpuC: cpuC + warmerK + 0.2 * pass,
               ambientC: 23,
               powerW,
-              sure: true,
+              confirmed: true,
             }),
           ),
         ).toMatchObject({ saved: true });

@@ -63,7 +63,7 @@ async function write(body: Partial<Verdict>, roundUpId = id): Promise<void> {
 async function setAll(roundUpId: number, changes: object): Promise<void> {
   const { runs } = await viewed(roundUpId);
   const edits = runEdits.validateSync({
-    ...{ who: 'Ana', sure: true },
+    ...{ who: 'Ana', confirmed: true },
     edits: runs.map((run) => ({ run: run.id, version: run.version, changes })),
   });
   expect(await editRuns(roundUpId, edits)).toMatchObject({ saved: true });

@@ -46,7 +46,7 @@ test('each mean that can be typed has its value, keeps it through an edit and a 
   expect(before.score).toBe(812);
 
   const edit = (version: number, changes: object) =>
-    editRun(id, run.id, runEdit.validateSync({ who: 'Ana', version, changes, sure: true }));
+    editRun(id, run.id, runEdit.validateSync({ who: 'Ana', version, changes, confirmed: true }));
   expect(await edit(1, { note: 'beside the window' })).toMatchObject({ saved: true });
   expect(await edit(2, { noiseDb: 35.5 })).toMatchObject({ saved: true });
   expect(await values()).toEqual(before);
@@ -66,7 +66,7 @@ test('the same run typed twice is asked about, and another one is not', async ()
     asked: ['run 5 has the same entry, setting and readings: is it typed twice?'],
   });
   expect(await type(id, { pass: 2, cpuC: 58.2 })).toMatchObject({ saved: true });
-  expect(await type(id, { pass: 2, sure: true })).toMatchObject({ saved: true });
+  expect(await type(id, { pass: 2, confirmed: true })).toMatchObject({ saved: true });
   // The same of a fan that was read at places, in whatever order.
   const read = (values: string, more: object = {}) => {
     const readings = [

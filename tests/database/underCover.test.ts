@@ -79,7 +79,7 @@ beforeAll(async () => {
   await saveSheet('plan', roundUpId, { version: plan.sheet.version, body, who: 'test', reason: '' });
   const [run] = (await viewRoundUp(roundUpId))!.runs.filter((run) => run.entry === 'solano');
   const change = (version: number, changes: object) =>
-    editRun(roundUpId, run!.id, { version, who: 'test', sure: true, changes: changes as RunChanges });
+    editRun(roundUpId, run!.id, { version, who: 'test', confirmed: true, changes: changes as RunChanges });
   await change(run!.version, { note: 'the Solano, again' });
   await change(run!.version + 1, { entry: 'matacabras' });
   await change(run!.version + 2, { entry: 'solano' });

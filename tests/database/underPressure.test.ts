@@ -140,7 +140,16 @@ test('a write whose answer was lost is sent again and counts once, two at once t
   const id = await importSound(smallBundle());
   const typed = { entry: 'a', setting: '61 %', mount: 1, pass: 1, loadW: 170, noiseDb: 35, floorDb: 22 };
   const send = async (key: string, noiseDb: number, path = `/api/round-ups/${id}/runs`) => {
-    const body = { ...typed, noiseDb, cpuC: 58, ambientC: 21, powerW: 170, rpm: 900, note: '', sure: true };
+    const body = {
+      ...typed,
+      noiseDb,
+      cpuC: 58,
+      ambientC: 21,
+      powerW: 170,
+      rpm: 900,
+      note: '',
+      confirmed: true,
+    };
     const headers = { 'content-type': 'application/json', 'idempotency-key': key };
     const request = new Request(`http://127.0.0.1${path}`, {
       method: 'POST',

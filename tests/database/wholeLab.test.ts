@@ -37,7 +37,7 @@ test('the same bundle twice brings nothing twice; what was corrected or deleted 
   const id = await importSound(smallBundle(started('2026-03-01')));
   const view = (await viewRoundUp(id))!;
   const [other, four] = ['1', '4'].map((label) => view.runs.find((run) => run.label === label)!);
-  const edit = { who: 'Ana', sure: true, changes: { noiseDb: 31 }, version: 1, note: '' };
+  const edit = { who: 'Ana', confirmed: true, changes: { noiseDb: 31 }, version: 1, note: '' };
   expect(await editRun(id, other!.id, edit as never)).toMatchObject({ saved: true });
   await editRun(id, four!.id, { ...edit, changes: { deleted: true } } as never);
   await changeRoundUp(id, { title: 'Renamed since', was: 'A small round-up' });
@@ -146,7 +146,7 @@ test('an entry is cited with its runs, its age is told, and what is older than a
   expect(cited.runs.filter((run) => run.isOlder).map((run) => run.product)).toEqual(['Galerna', 'Galerna']);
   // One run, two round-ups: a correction is seen in both.
   const run = cited.runs.find((other) => other.isOlder)!;
-  await editRun(id, run.id, { who: 'Ana', sure: true, version: 1, changes: { noiseDb: 36 } } as never);
+  await editRun(id, run.id, { who: 'Ana', confirmed: true, version: 1, changes: { noiseDb: 36 } } as never);
   expect((await viewRoundUp(old))!.runs.find((other) => other.id === run.id)!.noiseDb).toBe(36);
   // Measured on another rig, in a case: kept apart by the one rule, with the way out.
   await importSound(

@@ -1,5 +1,5 @@
 import type { Queryable } from '@/database/queryable';
-import { keptWhileUnwritten } from '@/lab/model/keptWhileUnwritten';
+import { cachedUntilWritten } from '@/lab/model/cachedUntilWritten';
 
 /** A lab of one number, read slowly; writing moves its stamp. */
 function smallLab() {
@@ -14,7 +14,7 @@ function smallLab() {
       return { rows: [{ stamp }], rowCount: 1 };
     },
   } as unknown as Queryable;
-  const read = keptWhileUnwritten(async () => {
+  const read = cachedUntilWritten(async () => {
     asked.readings += 1;
     const value = number;
     await wait();

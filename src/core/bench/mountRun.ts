@@ -36,7 +36,7 @@ function failedRun(state: BenchState, samples: readonly BenchSample[], nowS: num
   };
 }
 
-function obey(state: BenchState, command: BenchCommand, nowS: number): BenchState {
+function applyCommand(state: BenchState, command: BenchCommand, nowS: number): BenchState {
   switch (command.do) {
     case 'confirm':
       if (state.phase === 'mount')
@@ -85,7 +85,7 @@ export function benchStep(
   pushed: Readonly<Record<string, number>> = {},
 ): BenchStep {
   let state = before;
-  for (const command of commands) state = obey(state, command, nowS);
+  for (const command of commands) state = applyCommand(state, command, nowS);
   if (state.loadOnS !== null) {
     const danger =
       benchGuard(samples, rule.limitC, state.loadOnS) ?? partGuard(samples, pushed, rule, state.loadOnS);

@@ -101,7 +101,7 @@ function restatedAt(curve: EntryCurve, line: number): PlacedValue | null {
 }
 
 /** At a setting itself, or past the last that is judged by. */
-function stoodOn(
+function valueAtEnd(
   curve: EntryCurve,
   line: number,
   point: CurvePoint,
@@ -135,13 +135,13 @@ function stoodAt(curve: EntryCurve, line: number): Stood | NoValue {
   if (line < firstAt - near) return underFirst(curve, line);
   const fit = fittedOf(curve);
   const { judged, response, resistance } = fit;
-  if (line < firstAt) return stoodOn(curve, line, judged[0]!, firstAt, endSlope(fit, 'first'), false);
+  if (line < firstAt) return valueAtEnd(curve, line, judged[0]!, firstAt, endSlope(fit, 'first'), false);
   const last = judged[judged.length - 1]!;
   if (line >= last.at) {
-    if (line > lastAt + near) return stoodOn(curve, line, last, lastAt, 0, true);
+    if (line > lastAt + near) return valueAtEnd(curve, line, last, lastAt, 0, true);
     // Past its best setting an entry stands as good as there, as far as it was measured.
-    if (last.at < lastAt) return stoodOn(curve, line, last, Math.min(line, lastAt), 0, false);
-    return stoodOn(curve, line, last, lastAt, endSlope(fit, 'last'), false);
+    if (last.at < lastAt) return valueAtEnd(curve, line, last, Math.min(line, lastAt), 0, false);
+    return valueAtEnd(curve, line, last, lastAt, endSlope(fit, 'last'), false);
   }
   const value = pchipAt(response, line);
   const [before, after] = [judged[value.piece]!, judged[value.piece + 1]!];

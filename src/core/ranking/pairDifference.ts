@@ -28,11 +28,11 @@ export interface PairDifference {
  */
 export function pairDifference(base: Compared, other: Compared, count = 2): PairDifference {
   const difference = other.value - base.value;
-  const sure = simultaneousQuantile(count);
+  const quantile = simultaneousQuantile(count);
   const half = Math.hypot(
     halfWidth(comparedTerms([...base.doubt, ...other.doubt]), count),
-    sure * (base.shared - other.shared),
-    sure * (powerOf(base.doubt) - powerOf(other.doubt)),
+    quantile * (base.shared - other.shared),
+    quantile * (powerOf(base.doubt) - powerOf(other.doubt)),
   );
   return { difference, interval95: half, isOpen: Math.abs(difference) <= half };
 }

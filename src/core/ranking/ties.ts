@@ -42,13 +42,13 @@ function criticalDifferences(compared: readonly Comparable[]): (i: number, j: nu
   const count = Math.max(2, compared.length);
   const halves = compared.map(({ doubt }) => halfWidth(comparedTerms(doubt), count));
   const powers = compared.map(({ doubt }) => powerOf(doubt));
-  const sure = simultaneousQuantile(count);
+  const quantile = simultaneousQuantile(count);
   return (i, j) =>
     Math.hypot(
       halves[i]!,
       halves[j]!,
-      sure * (compared[i]!.shared - compared[j]!.shared),
-      sure * (powers[i]! - powers[j]!),
+      quantile * (compared[i]!.shared - compared[j]!.shared),
+      quantile * (powers[i]! - powers[j]!),
     );
 }
 

@@ -4,7 +4,7 @@ import { fansOfLayout } from '@/core/lineUp/fansOfLayout';
 import { blankEntry } from '@/core/lineUp/entry';
 import type { DatedPrice } from '@/core/lineUp/prices';
 import type { PlatePoint } from '@/core/plate/flatness';
-import { untold, type Tell } from '@/core/progress';
+import { noProgress, type Tell } from '@/core/progress';
 import { ProblemList, UnusableInput, type Problem } from '../problem';
 import { readBridged, type BundleBridged } from './tables/bridgedTable';
 import { readClips, type BundleClip } from './tables/clipsTable';
@@ -91,7 +91,7 @@ function addPrices({ planning }: DataPackage, byEntry: ReadonlyMap<string, Dated
  * A bench bundle from its files. Rows that cannot be used are left out and all listed together.
  * @throws UnusableInput where datapackage.json, a table or a required column is missing, or the version unknown
  */
-export function readBundle(given: ReadonlyMap<string, Uint8Array>, tell: Tell = untold): Bundle {
+export function readBundle(given: ReadonlyMap<string, Uint8Array>, tell: Tell = noProgress): Bundle {
   const files = rootedFiles(given);
   const dataPackage = readDataPackage(wanted(files, 'datapackage.json'));
   const problems = new ProblemList();

@@ -12,7 +12,7 @@ import { mean } from '@/core/statistics/mean';
 import type { SpotReading } from '@/core/responses/spotReading';
 import { withDatabase } from '@/database/pool';
 import { listAllReadings, listValues } from '@/database/runs/runValues';
-import { onceFor } from '../model/keptWhileUnwritten';
+import { memoized } from '../model/cachedUntilWritten';
 import { placedEntries } from '../model/pageEntries';
 import type { RoundUpView } from '../model/roundUpView';
 
@@ -40,7 +40,7 @@ function repeatsOf(
 }
 
 /** What was measured of each fan of a round-up against a chamber: speeds with levels, and curves of pressure over flow. */
-export const viewAir = onceFor(async (view: RoundUpView): Promise<MeasuredFan[]> => {
+export const viewAir = memoized(async (view: RoundUpView): Promise<MeasuredFan[]> => {
   const { id } = view.roundUp;
   const [readings, speeds] = await withDatabase(async (db) => [
     await listAllReadings(db, id),

@@ -2,11 +2,11 @@ import { isByAir } from '@/core/brief/questions';
 import type { ReadingQuantity } from '@/core/responses/readingUnits';
 import { withDatabase } from '@/database/pool';
 import { listPlaces } from '@/database/runs/runValues';
-import { onceFor } from '../model/keptWhileUnwritten';
+import { memoized } from '../model/cachedUntilWritten';
 import type { RoundUpView } from '../model/roundUpView';
 
 /** Where a round-up's runs were read by hand, the most read first. */
-export const readPlaces = onceFor(async ({ roundUp }: RoundUpView) =>
+export const readPlaces = memoized(async ({ roundUp }: RoundUpView) =>
   withDatabase((db) => listPlaces(db, roundUp.id)),
 );
 

@@ -23,7 +23,7 @@ import { getRevision, listElsewhereRuns, type RigRevisionRow } from '@/database/
 import { listRunsAt } from '@/database/runs/runs';
 import { readBridged } from '@/formats/bundle/tables/bridgedTable';
 import { ProblemList } from '@/formats/problem';
-import { onceFor } from '../model/keptWhileUnwritten';
+import { memoized } from '../model/cachedUntilWritten';
 import { roundUpOfLab } from '../model/roundUpOfLab';
 import { standingOf } from '../planning/rigView';
 import { riseCurves, type RoundUpView } from '../model/roundUpView';
@@ -145,7 +145,7 @@ function productsOf({ entries }: RoundUpView): (entry: string) => string {
 }
 
 /** Rows of bridges that came with a round-up's bundle. */
-const keptRows = onceFor(async (view: RoundUpView): Promise<KeptBridged[]> => {
+const keptRows = memoized(async (view: RoundUpView): Promise<KeptBridged[]> => {
   const bytes = await withDatabase((db) => keptFile(db, view.roundUp.id, 'bridged.csv'));
   if (!bytes) return [];
   // What is wrong in it was told when it came in.

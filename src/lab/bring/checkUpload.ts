@@ -1,4 +1,4 @@
-import { untold, type Tell } from '@/core/progress';
+import { noProgress, type Tell } from '@/core/progress';
 import { loadLabel } from '@/core/runs/load';
 import { sameRun } from '@/core/runs/runIdentity';
 import { groupBy } from '@/core/statistics/groupBy';
@@ -50,7 +50,7 @@ async function firstBytes(fileId: number): Promise<Uint8Array> {
 /** The files of an uploaded bundle, unpacked where it came as a zip; null where the upload is no bundle. */
 export async function bundleFilesOf(
   uploadId: string,
-  tell: Tell = untold,
+  tell: Tell = noProgress,
 ): Promise<Map<string, Uint8Array> | null> {
   const files = await uploadedFiles(uploadId);
   if (files.length === 1 && isZip(await firstBytes(files[0]!.id))) {
@@ -96,7 +96,7 @@ function checkedEntries(bundle: Bundle, inLab: BundleInLab, now: Date): CheckedE
 /** Looks at an upload before anything is written: what will come, what is wrong, what is already there. */
 export async function checkUpload(
   uploadId: string,
-  tell: Tell = untold,
+  tell: Tell = noProgress,
   now = new Date(),
 ): Promise<BundleCheck | LogsCheck | null> {
   const files = await uploadedFiles(uploadId);

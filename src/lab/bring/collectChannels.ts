@@ -1,4 +1,4 @@
-import { untold, type Tell } from '@/core/progress';
+import { noProgress, type Tell } from '@/core/progress';
 import { chained } from '@/core/joining/chained';
 import { joinOnto, reachS } from '@/core/joining/joinOnto';
 import { isMissing } from '@/core/missing';
@@ -70,7 +70,7 @@ export async function collectChannels(
   logs: readonly { fileId: number; offsetS: number; path: string }[],
   runs: readonly Span[],
   remembered: ReadonlyMap<string, readonly RememberedColumn[]>,
-  tell: Tell = untold,
+  tell: Tell = noProgress,
 ): Promise<Collected> {
   const sinks: SpanSink[] = [];
   for (const [i, { fileId, offsetS, path }] of logs.entries()) {

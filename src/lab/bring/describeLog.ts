@@ -1,4 +1,4 @@
-import { untold, type Tell } from '@/core/progress';
+import { noProgress, type Tell } from '@/core/progress';
 import { keepMapping, listMappings } from '@/database/columnMappings';
 import { withDatabase } from '@/database/pool';
 import { headingsKey, type LogColumn, type LogProblem, type RememberedColumn } from '@/formats/log/logReader';
@@ -52,7 +52,7 @@ export async function describeLog(
   uploadId: string,
   fileId: number,
   columns?: RememberedColumn[],
-  tell: Tell = untold,
+  tell: Tell = noProgress,
 ): Promise<DescribeResult> {
   const file = (await uploadedFiles(uploadId)).find((uploadedFile) => uploadedFile.id === fileId);
   if (!file) return { read: false, message: 'this file is not there any more: choose it again' };

@@ -1,7 +1,7 @@
 import { cleanPhoto } from '../publish/photos';
 import { Refused } from '../refusal';
 import { sameRun } from '@/core/runs/runIdentity';
-import { untold, type Tell } from '@/core/progress';
+import { noProgress, type Tell } from '@/core/progress';
 import { insertChange } from '@/database/runs/changes';
 import { deleteUpload } from '@/database/uploads';
 import { insertEntry } from '@/database/lab/labEntries';
@@ -198,7 +198,7 @@ interface ImportOptions extends ImportChoices {
 export async function importBundle(
   files: ReadonlyMap<string, Uint8Array>,
   options: ImportOptions = {},
-  tell: Tell = untold,
+  tell: Tell = noProgress,
   now = new Date(),
 ): Promise<ImportResult> {
   let bundle: Bundle | null = null;

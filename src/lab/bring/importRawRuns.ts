@@ -1,4 +1,4 @@
-import { untold, type Tell } from '@/core/progress';
+import { noProgress, type Tell } from '@/core/progress';
 import { measuredWords } from '@/core/lineUp/measuredWords';
 import { isMissing } from '@/core/missing';
 import { insertChange } from '@/database/runs/changes';
@@ -160,7 +160,7 @@ async function writeRuns(
 export async function importRawRuns(
   uploadId: string,
   plan: RawRunsPlan,
-  tell: Tell = untold,
+  tell: Tell = noProgress,
   now = new Date(),
 ): Promise<RawRunsResult> {
   const files = await uploadedFiles(uploadId);

@@ -1,4 +1,4 @@
-import { untold, type Tell } from '@/core/progress';
+import { noProgress, type Tell } from '@/core/progress';
 import { UnusableInput } from '@/formats/problem';
 import { bundleFilesOf } from './checkUpload';
 import { importBundle, type ImportChoices, type ImportResult } from './importBundle';
@@ -7,7 +7,7 @@ import { importBundle, type ImportChoices, type ImportResult } from './importBun
 export async function importUpload(
   uploadId: string,
   choices: ImportChoices = {},
-  tell: Tell = untold,
+  tell: Tell = noProgress,
 ): Promise<ImportResult> {
   try {
     const files = await bundleFilesOf(uploadId, tell);

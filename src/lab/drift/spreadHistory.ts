@@ -3,7 +3,7 @@ import { groupBy } from '@/core/statistics/groupBy';
 import type { GroupedReading } from '@/core/statistics/varianceComponents';
 import { listCourseRuns, listSharedRuns } from '@/database/runs/controlRuns';
 import { withDatabase } from '@/database/pool';
-import { onceFor } from '../model/keptWhileUnwritten';
+import { memoized } from '../model/cachedUntilWritten';
 import type { RoundUpView } from '../model/roundUpView';
 
 /** Cells that were read once tell nothing of any spread. */
@@ -11,7 +11,7 @@ const LEAST_IN_CELL = 2;
 const MOST = 100;
 
 /** The last readings of the rise on a rig that were repeated, with the day and the mount of each: what its spread is told by. */
-export const spreadReadings = onceFor(async (view: RoundUpView): Promise<GroupedReading[]> => {
+export const spreadReadings = memoized(async (view: RoundUpView): Promise<GroupedReading[]> => {
   const { rigId, windowS } = view.roundUp;
   const runs = await withDatabase((db) => listCourseRuns(db, { rigId, response: RISE.id, windowS }));
   const cellOf = (run: (typeof runs)[number]) =>
@@ -35,7 +35,7 @@ const MOST_OF_A_RIG = 50;
  * The last readings of the rise that stood at one load and setting here and on another rig or revision: what the lab's rigs differ
  * by. Empty where nothing did.
  */
-export const acrossRigs = onceFor(async (view: RoundUpView): Promise<GroupedReading[]> => {
+export const acrossRigs = memoized(async (view: RoundUpView): Promise<GroupedReading[]> => {
   const { rigRevisionId, windowS } = view.roundUp;
   const runs = await withDatabase((db) =>
     listSharedRuns(db, { revisionId: rigRevisionId, response: RISE.id, windowS }),

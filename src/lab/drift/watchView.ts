@@ -24,7 +24,7 @@ import {
 } from '@/database/runs/controlRuns';
 import { listRevisions } from '@/database/lineUp/rigs';
 import { readSheet } from '@/database/lineUp/sheets';
-import { onceFor } from '../model/keptWhileUnwritten';
+import { memoized } from '../model/cachedUntilWritten';
 import type { RoundUpView } from '../model/roundUpView';
 import { RUN_RULES, type RunRule } from '@/core/drift/runRules';
 import { instrumentCourses, type InstrumentCourse } from './instrumentCourses';
@@ -182,7 +182,7 @@ async function watched(view: RoundUpView, wanted: string): Promise<Watched> {
   };
 }
 
-const keptOf = onceFor((_: RoundUpView) => new Map<string, Promise<Watched>>());
+const keptOf = memoized((_: RoundUpView) => new Map<string, Promise<Watched>>());
 
 /** Remembered for as long as nothing is written. */
 function watchedOnce(view: RoundUpView, response: string): Promise<Watched> {

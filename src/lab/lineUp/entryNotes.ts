@@ -5,7 +5,7 @@ import { loadKey } from '@/core/runs/load';
 import { groupBy } from '@/core/statistics/groupBy';
 import { withDatabase } from '@/database/pool';
 import { listAllReadings, listValues } from '@/database/runs/runValues';
-import { onceFor } from '../model/keptWhileUnwritten';
+import { memoized } from '../model/cachedUntilWritten';
 import type { RoundUpView } from '../model/roundUpView';
 
 /** What is told of an entry beside its curve: the shares of its parts in the level, and what its fan did. */
@@ -14,7 +14,7 @@ export interface EntryNote {
   words: string[];
 }
 
-export const viewEntryNotes = onceFor(async (view: RoundUpView): Promise<EntryNote[]> => {
+export const viewEntryNotes = memoized(async (view: RoundUpView): Promise<EntryNote[]> => {
   const { id } = view.roundUp;
   const { readings, speeds } = await withDatabase(async (db) => ({
     readings: await listAllReadings(db, id),

@@ -1,6 +1,6 @@
 import { noResult } from '@/core/reduction/noResult';
 import type { Reduction } from '@/core/reduction/reduceTrace';
-import { untold, type Tell } from '@/core/progress';
+import { noProgress, type Tell } from '@/core/progress';
 import type { Bundle } from '@/formats/bundle/readBundle';
 import { ProblemList, type Problem } from '@/formats/problem';
 import { hasDie, noNumber, reduceBundleRun, type RigRule } from './reduceBundleRun';
@@ -34,7 +34,7 @@ export function reduceItem(item: Item, rule: RigRule): Reduction {
 /** All runs of a bundle with what they come to, and those that come to nothing as problems of their rows. */
 export function reduceAll(
   bundle: Bundle,
-  tell: Tell = untold,
+  tell: Tell = noProgress,
 ): { reduced: ReducedRun[]; problems: Problem[] } {
   const { rig, method } = bundle.dataPackage;
   const rule = { limitC: rig.limitC, powerAt: rig.powerAt, windowS: method.windowS };

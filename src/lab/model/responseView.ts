@@ -10,7 +10,7 @@ import {
   listValues,
   type PlainValue,
 } from '@/database/runs/runValues';
-import { onceFor } from './keptWhileUnwritten';
+import { memoized } from './cachedUntilWritten';
 import { roundUpOfLab } from './roundUpOfLab';
 import { loadCurves, loadsOf, riseCurves, type LoadCurves, type RoundUpView } from './roundUpView';
 import { FIRST_SPEED } from '@/core/responses/runSpeeds';
@@ -39,7 +39,7 @@ export interface ResponseView {
 }
 
 /** What a round-up's runs have: responses in the order of the registry, places of each, the most used first. */
-export const availableResponses = onceFor(async (view: RoundUpView) => {
+export const availableResponses = memoized(async (view: RoundUpView) => {
   const counts = await withDatabase((db) => countValues(db, view.roundUp.id));
   const placesOf = (id: string) =>
     counts.filter((count) => count.response === id).map((count) => count.place);

@@ -7,7 +7,7 @@ import { levelOfRun } from '@/core/levels/meterMean';
 import { loadKey, type Load } from '@/core/runs/load';
 import type { Bundle } from '@/formats/bundle/readBundle';
 import { ProblemList, type Problem } from '@/formats/problem';
-import { onceFor } from './keptWhileUnwritten';
+import { memoized } from './cachedUntilWritten';
 import { hasDie, noNumber, reduceBundleRun } from './reduceBundleRun';
 import { bundleMeasured } from './runValues';
 
@@ -60,7 +60,7 @@ function measureRuns(bundle: Bundle, load: Load): AtLoad {
 }
 
 /** A bundle by its runs; each load is reduced once, and only when it is asked for. */
-export const roundUpOfBundle = onceFor((bundle: Bundle): BundleRoundUp => {
+export const roundUpOfBundle = memoized((bundle: Bundle): BundleRoundUp => {
   const { method, rig, planning } = bundle.dataPackage;
   const known = new Map<string, AtLoad>();
   const byLabel = new Map<string, BundleRankedRun>();

@@ -16,7 +16,7 @@ import { citedEntries, type CitedEntry } from './citedEntries';
 import { listRuns } from '@/database/runs/runs';
 import { readSheet } from '@/database/lineUp/sheets';
 import { briefOf } from '../planning/briefView';
-import { keptWhileUnwritten, onceFor } from './keptWhileUnwritten';
+import { cachedUntilWritten, memoized } from './cachedUntilWritten';
 import { roundUpOfLab } from './roundUpOfLab';
 import { reduceStoredRun } from './reduceStoredRun';
 
@@ -68,7 +68,7 @@ async function readRoundUp(db: Queryable, id: number): Promise<RoundUpView | nul
   };
 }
 
-const kept = keptWhileUnwritten(readRoundUp, 8);
+const kept = cachedUntilWritten(readRoundUp, 8);
 
 /**
  * A round-up with its entries and all their runs; null where there is none with that id. The same object
@@ -117,7 +117,7 @@ export function loadCurves(
 }
 
 /** The rise of the die against noise, for all entries at each load, without the runs that were set aside. */
-export const riseCurves = onceFor((view: RoundUpView): LoadCurves[] =>
+export const riseCurves = memoized((view: RoundUpView): LoadCurves[] =>
   loadCurves(view, roundUpOfLab(view), { response: RISE, place: null, against: 'noise' }),
 );
 
@@ -129,7 +129,7 @@ export interface NotedRun {
 }
 
 /** All runs with their state and what to know about each, also beside the others. */
-export const notedRuns = onceFor(({ roundUp, runs }: RoundUpView): NotedRun[] => {
+export const notedRuns = memoized(({ roundUp, runs }: RoundUpView): NotedRun[] => {
   const flags = runFlags(runs);
   return runs.map((run) => {
     const beside = flags.get(run.id) ?? [];

@@ -11,7 +11,7 @@ import { readPlaces } from '../air/readPlaces';
 import { bridgesAt } from '../bridge/bridgeView';
 import { codeOf } from '../lineUp/codeOf';
 import { viewEntryNotes } from '../lineUp/entryNotes';
-import { onceFor } from '../model/keptWhileUnwritten';
+import { memoized } from '../model/cachedUntilWritten';
 import { placedEntries } from '../model/pageEntries';
 import { viewResponse, type ResponseChoice, type ResponseView } from '../model/responseView';
 import { sourceWords, type RoundUpView } from '../model/roundUpView';
@@ -89,7 +89,7 @@ async function curvesOf(view: RoundUpView, shown: ResponseView) {
     /** Fans were read against a chamber: which suits which resistance can be told. */
     hasFlow: read.some(({ quantity }) => quantity === 'flow'),
     /** What to know of the place: read of one entry only, say. Empty where there is nothing. */
-    placeNote: [loneliness(shown, read, entries.length), shown.apart].filter(Boolean).join(' '),
+    placeNote: [coverageNote(shown, read, entries.length), shown.apart].filter(Boolean).join(' '),
     againsts,
     entryNotes: await viewEntryNotes(view),
     /** That the choice makes no difference, in words; empty where it does. */
@@ -106,7 +106,7 @@ async function curvesOf(view: RoundUpView, shown: ResponseView) {
 }
 
 /** That a place was read of one entry alone, or of some only. */
-function loneliness(
+function coverageNote(
   { response, place }: ResponseView,
   read: readonly { quantity: string; place: string; entries: number }[],
   entries: number,
@@ -124,7 +124,7 @@ export type CurvesData = Awaited<ReturnType<typeof curvesOf>>;
 export type CurveLoad = CurvesData['loads'][number];
 
 /** The page as a round-up opens with it, made once for as long as nothing is written. */
-const packedFirst = onceFor(async (view: RoundUpView) =>
+const packedFirst = memoized(async (view: RoundUpView) =>
   pack(await curvesOf(view, await viewResponse(view, {}))),
 );
 

@@ -17,7 +17,7 @@ import { withDatabase } from '@/database/pool';
 import { readSheet } from '@/database/lineUp/sheets';
 import type { PlanSheet } from '@/core/plan/planSheet';
 import { listValues } from '@/database/runs/runValues';
-import { onceFor } from '../model/keptWhileUnwritten';
+import { memoized } from '../model/cachedUntilWritten';
 import { roundUpOfLab } from '../model/roundUpOfLab';
 import { pricedLineUp } from '../lineUp/prices';
 import type { RoundUpView } from '../model/roundUpView';
@@ -118,7 +118,7 @@ export interface JudgementQuery extends ResponseChoice {
 }
 
 const MOST_KEPT = 16;
-const judgementsOf = onceFor((_: RoundUpView) => new Map<string, Promise<JudgementView | null>>());
+const judgementsOf = memoized((_: RoundUpView) => new Map<string, Promise<JudgementView | null>>());
 
 /** What the curves of a load say beyond the order at a line, remembered for those who ask the same; null where it has no load. */
 export function viewJudgement(view: RoundUpView, query: JudgementQuery): Promise<JudgementView | null> {

@@ -3,7 +3,7 @@ import { firstLine } from '@/core/curves/firstLine';
 import { rankAtLine, type Ranking } from '@/core/ranking/rankAtLine';
 import { loadKey } from '@/core/runs/load';
 import type { ReadersWish } from '@/core/lineUp/readersWish';
-import { onceFor } from '../model/keptWhileUnwritten';
+import { memoized } from '../model/cachedUntilWritten';
 import { leftOutBy, type LeftOutEntry } from './readersFit';
 import { sustainedBy, type Sustained } from './sustained';
 import { methodSentences } from '../planning/methodSentence';
@@ -70,7 +70,7 @@ export async function viewVerdict(id: number, query: VerdictQuery): Promise<Verd
 }
 
 const MOST_RANKINGS = 24;
-const rankingsOf = onceFor((_: RoundUpView) => new Map<string, Ranking>());
+const rankingsOf = memoized((_: RoundUpView) => new Map<string, Ranking>());
 
 const orderAt = ({ curves, rule }: LoadCurves, lineAt: number): Ranking =>
   rankAtLine(curves, { ...rule, lineDb: lineAt });
@@ -94,7 +94,7 @@ export function ownOrder(view: RoundUpView): { chosen: LoadCurves; ranking: Rank
 }
 
 /** How many stand in the order that the verdict opens with, whatever it ranks. */
-export const placedCount = onceFor(async (view: RoundUpView): Promise<number> => {
+export const placedCount = memoized(async (view: RoundUpView): Promise<number> => {
   const byRise = ownOrder(view).ranking.placed.length;
   if (byRise > 0 || view.runs.length === 0) return byRise;
   return (await verdictOf(view, {})).ranking.placed.length;

@@ -16,7 +16,7 @@ import {
 import { getRoundUp, listRunIds, setRigRevision } from '@/database/roundUps/roundUps';
 import { readSheet, writeSheet, type KeptSheet } from '@/database/lineUp/sheets';
 import { refuseOnTheRig } from '../bench/onTheRig';
-import { keptWhileUnwritten } from '../model/keptWhileUnwritten';
+import { cachedUntilWritten } from '../model/cachedUntilWritten';
 import { reduceStoredRun } from '../model/reduceStoredRun';
 import { Refused } from '../refusal';
 
@@ -102,7 +102,7 @@ export function viewKeptApart(roundUpId: number): Promise<KeptApart[]> {
   return withDatabase((db) => knownApart(db, roundUpId));
 }
 
-const knownApart = keptWhileUnwritten(async (db, roundUpId: number) => {
+const knownApart = cachedUntilWritten(async (db, roundUpId: number) => {
   const roundUp = await getRoundUp(db, roundUpId);
   const current = roundUp && (await getRevision(db, roundUp.rigRevisionId));
   return current ? keptApart(db, roundUpId, current) : [];

@@ -8,7 +8,7 @@ import { timeWords } from '@/core/timeWords';
 import { placedEntries } from '../model/pageEntries';
 import { withDatabase } from '@/database/pool';
 import { listSheetChanges, readSheet, type KeptSheet } from '@/database/lineUp/sheets';
-import { onceFor } from '../model/keptWhileUnwritten';
+import { memoized } from '../model/cachedUntilWritten';
 import { viewJudgement } from '../orders/judgementView';
 import { viewPrices } from '../lineUp/prices';
 import { viewPublished, type PublishedView } from './shares';
@@ -28,7 +28,7 @@ export interface WriteView {
 }
 
 /** Awards by their rules, and sentences about the order at the own line. */
-const offersOf = onceFor(async (view: RoundUpView): Promise<Pick<WriteView, 'offers' | 'sentences'>> => {
+const offersOf = memoized(async (view: RoundUpView): Promise<Pick<WriteView, 'offers' | 'sentences'>> => {
   const { placed } = (await verdictOf(view, {})).ranking;
   const names = new Map(view.entries.map(({ entry, product }) => [entry, product]));
   const sentences = orderSentences({ placed }, (entry) => names.get(entry) ?? entry);

@@ -4,7 +4,7 @@ import { getRoundUp } from '@/database/roundUps/roundUps';
 import { listSheetChanges, readSheet } from '@/database/lineUp/sheets';
 import { IMPORTED } from '../bring/importPlanning';
 import { lineUpOf, type LineUpEntry } from '../lineUp/lineUpView';
-import { keptWhileUnwritten } from '../model/keptWhileUnwritten';
+import { cachedUntilWritten } from '../model/cachedUntilWritten';
 import { progressOf, type PlanProgress } from '../planning/planView';
 import { viewRoundUp } from '../model/roundUpView';
 
@@ -25,7 +25,7 @@ export interface RailView {
   onRig: boolean;
 }
 
-const kept = keptWhileUnwritten(async (db, roundUpId): Promise<RailView> => {
+const kept = cachedUntilWritten(async (db, roundUpId): Promise<RailView> => {
   const brief = await listSheetChanges(db, 'brief', roundUpId);
   const lineUp = await lineUpOf(db, roundUpId);
   const roundUp = await getRoundUp(db, roundUpId);

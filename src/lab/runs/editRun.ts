@@ -187,8 +187,8 @@ async function editOne(db: Queryable, roundUpId: number, runId: number, edit: Ru
   if (reread) await rewriteReadings(db, runId, edit.who || 'reviewer', reread);
   if (reread || names.some((name) => runColumn(name).edit?.renews)) await reduceStoredRun(db, runId);
   // What cannot be is refused before what may be a slip is asked about; either takes all of it back.
-  const asked = edit.sure ? [] : await askedOf(db, roundUpId, before, columns);
-  if (reread && !edit.sure) {
+  const asked = edit.confirmed ? [] : await askedOf(db, roundUpId, before, columns);
+  if (reread && !edit.confirmed) {
     const entry = { entryId: now.entryId, rigRevisionId: before.rigRevisionId };
     asked.push(...oddReadings(reread.isNow, now.rpm, await spunBefore(db, entry, runId)));
   }
@@ -213,14 +213,14 @@ export type ManyResult =
   { saved: true; versions: number[] } | { saved: false; run: number; result: NotSavedResult };
 
 /** Changes several runs at once: all of them, or none and the first that stood in the way. */
-export async function editRuns(roundUpId: number, { who, sure, edits }: RunEdits): Promise<ManyResult> {
+export async function editRuns(roundUpId: number, { who, confirmed, edits }: RunEdits): Promise<ManyResult> {
   let at = 0;
   const result = await refusable(() =>
     inTransaction(async (db) => {
       const versions: number[] = [];
       for (const edit of edits) {
         at = edit.run;
-        versions.push(await editOne(db, roundUpId, edit.run, { who, sure, ...edit }));
+        versions.push(await editOne(db, roundUpId, edit.run, { who, confirmed, ...edit }));
       }
       return { saved: true as const, versions };
     }),

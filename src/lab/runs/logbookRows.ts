@@ -7,7 +7,7 @@ import { withDatabase } from '@/database/pool';
 import { listDeletedRuns } from '@/database/runs/runEdits';
 import { listValues } from '@/database/runs/runValues';
 import { availableResponses } from '../model/responseView';
-import { onceFor } from '../model/keptWhileUnwritten';
+import { memoized } from '../model/cachedUntilWritten';
 import { notedRuns, type RoundUpView } from '../model/roundUpView';
 
 function rowsOf(view: RoundUpView, valuesOf: ReadonlyMap<number, (number | null)[]>): LogbookRow[] {
@@ -43,7 +43,7 @@ function rowsOf(view: RoundUpView, valuesOf: ReadonlyMap<number, (number | null)
 }
 
 /** The logbook's rows as one text, made once. */
-const packedPlain = onceFor((view: RoundUpView) => packRows(rowsOf(view, new Map())));
+const packedPlain = memoized((view: RoundUpView) => packRows(rowsOf(view, new Map())));
 
 /** A column that can be shown: a response at a place, as the address has it. */
 export interface OfferedColumn extends ValueColumn {
@@ -54,7 +54,7 @@ export interface OfferedColumn extends ValueColumn {
 const SEPARATOR = '@';
 
 /** What the runs of a round-up have beside the rise of the die, as columns. */
-export const offeredColumns = onceFor(async (view: RoundUpView): Promise<OfferedColumn[]> => {
+export const offeredColumns = memoized(async (view: RoundUpView): Promise<OfferedColumn[]> => {
   const { responses, placesOf } = await availableResponses(view);
   const beside = responses.filter(({ throttles, keptWith }) => !throttles && keptWith !== 'run');
   const speeds = RUN_SPEEDS.map(({ id, name }) => ({ id, name, unit: 'rpm', decimals: 0 }));

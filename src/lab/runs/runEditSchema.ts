@@ -65,13 +65,13 @@ export const runEdit = object({
   version: whole().required(),
   changes: runChanges.required(),
   /** The reviewer was asked, and means it. */
-  sure: boolean().default(false),
+  confirmed: boolean().default(false),
 }).noUnknown();
 
 /** Several runs at once, each with the version that was seen of it. */
 export const runEdits = object({
   who: text(100).default('reviewer'),
-  sure: boolean().default(false),
+  confirmed: boolean().default(false),
   edits: array(
     object({
       run: whole(1).required(),
@@ -111,7 +111,7 @@ export const newRun = object({
   score: score().default(null),
   note: text(MOST.text).default(''),
   /** The reviewer was asked, and means it. */
-  sure: boolean().default(false),
+  confirmed: boolean().default(false),
 }).noUnknown();
 
 export type NewRunInput = InferType<typeof newRun>;

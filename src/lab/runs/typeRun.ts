@@ -49,7 +49,7 @@ export async function typeRun(
     if (impossible) return { saved: false, message: impossible, field: 'cpuC' };
     const { rig } = (await getRoundUp(db, roundUpId))!;
     const limited = cpuC !== null && cpuC >= rig.limitC - LIMIT_BAND_K;
-    const asked = input.sure
+    const asked = input.confirmed
       ? []
       : [
           ...askedAbout(input, limited, rig.powerAt),

@@ -6,7 +6,7 @@ import { judgedClip, type JudgedClip } from '@/core/sound/judgedClip';
 import { countedLoudness } from '@/core/sound/loudness/countedLoudness';
 import { runLoudness, USUAL_MAINS_HZ } from '@/core/sound/loudness/runLoudness';
 import { mean } from '@/core/statistics/mean';
-import { untold, type Tell } from '@/core/progress';
+import { noProgress, type Tell } from '@/core/progress';
 import type { BundleClip } from '@/formats/bundle/tables/clipsTable';
 import type { Bundle } from '@/formats/bundle/readBundle';
 import { wavStart, type WavStart } from '@/formats/wav/wavStart';
@@ -52,7 +52,7 @@ export interface HeardBundle<H extends Listened = HeardRecording> {
 }
 
 /** Listens to all recordings of a bundle; those that cannot be used are listed by their row. */
-export function hearBundle(bundle: Bundle, tell: Tell = untold): Promise<HeardBundle> {
+export function hearBundle(bundle: Bundle, tell: Tell = noProgress): Promise<HeardBundle> {
   return heardBy(bundle, (path, as) => hear(path, bundle.sounds.get(path)!, as), tell);
 }
 
@@ -143,7 +143,7 @@ export function judgedBundleClip(
 export async function withLoudness(bundle: Bundle, known?: KnownSounds): Promise<Bundle> {
   if (bundle.clips.length === 0) return bundle;
   const heard: HeardBundle<Listened> = known
-    ? await heardBy(bundle, (path) => Promise.resolve(known.heard.get(path)!), untold)
+    ? await heardBy(bundle, (path) => Promise.resolve(known.heard.get(path)!), noProgress)
     : await hearBundle(bundle);
   const sourceOf = known?.source ?? ((path: string) => bytesSource(path, bundle.sounds.get(path)!));
   const clips = heard.clips.map((item) => ({

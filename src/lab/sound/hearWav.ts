@@ -1,7 +1,7 @@
 import { open } from 'node:fs/promises';
 import { SpectrumGatherer, type PowerSpectrum } from '@/core/sound/spectrum/powerSpectrum';
 import { CourseGatherer, type SoundCourse } from '@/core/sound/spectrum/shortSpectra';
-import { untold, type Tell } from '@/core/progress';
+import { noProgress, type Tell } from '@/core/progress';
 import { readWavHead, wavBlocks, type ReadAt } from '@/formats/wav/readWav';
 import { UnusableInput } from '@/formats/problem';
 
@@ -39,7 +39,7 @@ export async function hearSource(
   { name, size, read }: WavSource,
   channel: number,
   wants: { course: boolean } = { course: false },
-  tell: Tell = untold,
+  tell: Tell = noProgress,
 ): Promise<HeardWav> {
   const head = await readWavHead(name, read, size);
   const wrong = (message: string) => new UnusableInput({ file: name, message });

@@ -7,7 +7,7 @@ import { setTimeout as sleep } from 'node:timers/promises';
 import { pipeline } from 'node:stream/promises';
 import { fullScaleFrom } from '@/core/sound/recording/calibration';
 import { keptSound, type KeptSound } from '@/core/sound/recording/keptSound';
-import { untold, type Tell } from '@/core/progress';
+import { noProgress, type Tell } from '@/core/progress';
 import { inTransaction, withDatabase, type Queryable } from '@/database/pool';
 import {
   findBenchRun,
@@ -66,7 +66,7 @@ async function digestOf({ size, read }: WavSource): Promise<string> {
 export async function hearRecording(
   source: WavSource,
   { kind, calibratorDb, channel }: Pick<RecordingRequest, 'kind' | 'calibratorDb' | 'channel'>,
-  tell: Tell = untold,
+  tell: Tell = noProgress,
 ): Promise<HeardRecording> {
   if (source.size > MOST_BYTES)
     throw new UnusableInput({
@@ -151,7 +151,7 @@ async function benchRun({ bench, setting }: RecordingRequest): Promise<number | 
 export async function keepRecording(
   uploadId: string,
   request: RecordingRequest,
-  tell: Tell = untold,
+  tell: Tell = noProgress,
 ): Promise<{ id: number; isNew: boolean }> {
   try {
     return await withUploaded(uploadId, tell, async (source) => {

@@ -14,7 +14,7 @@ import {
   type WholeRecording,
 } from '@/database/sound/recordings';
 import { listValues } from '@/database/runs/runValues';
-import { onceFor } from '../model/keptWhileUnwritten';
+import { memoized } from '../model/cachedUntilWritten';
 import { lineUpOf } from '../lineUp/lineUpView';
 import type { RoundUpView } from '../model/roundUpView';
 
@@ -118,7 +118,7 @@ async function sidesOf(view: RoundUpView) {
 }
 
 /** All recordings of a round-up, each clip judged. Remembered for as long as nothing is written. */
-export const viewRecordings = onceFor(async (view: RoundUpView): Promise<Recordings> => {
+export const viewRecordings = memoized(async (view: RoundUpView): Promise<Recordings> => {
   const all = await withDatabase((db) => listRecordings(db, view.roundUp.id));
   if (all.length === 0) return { clips: [], others: [] };
   const { known, blades } = await sidesOf(view);
@@ -149,7 +149,7 @@ export async function viewRecording(
  * Loudness of each run by recordings that count: the run's own where the bench made one, else the mean of those of its entry
  * and setting.
  */
-export const sonesOf = onceFor(async (view: RoundUpView): Promise<ReadonlyMap<number, CountedLoudness>> => {
+export const sonesOf = memoized(async (view: RoundUpView): Promise<ReadonlyMap<number, CountedLoudness>> => {
   const { clips } = await viewRecordings(view);
   return runLoudness(
     view.runs,

@@ -3,6 +3,7 @@
 import { useCallback, useMemo } from 'react';
 import type { Bridge, SharedPoint } from '@/core/bridge/bridge';
 import { Plot, themeColour, type PlotSeries } from '@/ui/chart/plot';
+import { NORMAL_95 } from '@/core/statistics/normal';
 
 const nothing = () => undefined;
 
@@ -21,8 +22,8 @@ export function BridgePlot({
     const dots: PlotSeries = {
       type: 'scatterWithErrorBars',
       data: shared.map(({ x, y, ux, uy }) => ({
-        ...{ x, y, xMin: x - 1.96 * ux, xMax: x + 1.96 * ux },
-        ...{ yMin: y - 1.96 * uy, yMax: y + 1.96 * uy },
+        ...{ x, y, xMin: x - NORMAL_95 * ux, xMax: x + NORMAL_95 * ux },
+        ...{ yMin: y - NORMAL_95 * uy, yMax: y + NORMAL_95 * uy },
       })),
       pointRadius: 4,
       backgroundColor: ink,

@@ -15,6 +15,7 @@ import { LoadChoice } from '../curves/choices/loadChoice';
 import { BridgedRows } from './bridgedRows';
 import { BridgePlot } from './bridgePlot';
 import type { BridgeData } from '@/lab/bridge/bridgePage';
+import { NORMAL_95 } from '@/core/statistics/normal';
 
 /** From another rig or revision to this one, by what both have measured. */
 export function BridgeStage({ data }: { data: BridgeData }) {
@@ -83,10 +84,11 @@ export function BridgeStage({ data }: { data: BridgeData }) {
             <>
               <p className="max-w-3xl text-[15px]">
                 Here = {figure(bridge.fit.intercept, 2)} ±{' '}
-                {figure(1.96 * bridge.fit.interceptU * bridge.widened, 2)} K + {figure(bridge.fit.slope, 3)} ±{' '}
-                {figure(1.96 * bridge.fit.slopeU * bridge.widened, 3)} × there, by{' '}
-                {plural(made.shared.length, 'point')} of {plural(bridge.entries, 'entry', 'entries')}, errors
-                in both; from {figure(bridge.from, 1)} to {figure(bridge.to, 1)} K.
+                {figure(NORMAL_95 * bridge.fit.interceptU * bridge.widened, 2)} K +{' '}
+                {figure(bridge.fit.slope, 3)} ± {figure(NORMAL_95 * bridge.fit.slopeU * bridge.widened, 3)} ×
+                there, by {plural(made.shared.length, 'point')} of{' '}
+                {plural(bridge.entries, 'entry', 'entries')}, errors in both; from {figure(bridge.from, 1)} to{' '}
+                {figure(bridge.to, 1)} K.
                 {bridge.widened > 1.05 &&
                   ` The points scatter more than their doubt: all of it is widened ${figure(bridge.widened, 2)} times.`}
               </p>

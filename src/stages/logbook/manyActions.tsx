@@ -28,14 +28,19 @@ export function ManyActions({
   const [busy, setBusy] = useState(false);
   const last = useRef<{ changes: Changes; undo: (row: LogbookRow) => Changes; said: string } | null>(null);
 
-  async function apply(changes: Changes, undo: (row: LogbookRow) => Changes, said: string, sure = false) {
+  async function apply(
+    changes: Changes,
+    undo: (row: LogbookRow) => Changes,
+    said: string,
+    confirmed = false,
+  ) {
     last.current = { changes, undo, said };
     setBusy(true);
     const rows = chosen;
     const result = await sendEdits(
       roundUpId,
       rows.map((row) => ({ run: row.id, version: row.version, changes })),
-      sure,
+      confirmed,
     );
     setBusy(false);
     if ('trouble' in result) {

@@ -15,11 +15,11 @@ interface Edit {
 export async function sendEdits(
   roundUpId: number,
   edits: readonly Edit[],
-  sure = false,
+  confirmed = false,
 ): Promise<{ versions: number[] } | { trouble: Trouble; run: number }> {
   const answer = await sendJson(`/api/round-ups/${roundUpId}/runs`, 'PATCH', {
     who: whoIsHere(),
-    sure,
+    confirmed,
     edits,
   });
   if (answer.ok) return { versions: answer.body.versions as number[] };

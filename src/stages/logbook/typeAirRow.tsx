@@ -78,7 +78,7 @@ export function TypeAirRow({
   });
   const busy = formState.isSubmitting;
 
-  const save = (sure: boolean) =>
+  const save = (confirmed: boolean) =>
     handleSubmit(async ({ entry, ...typed }) => {
       const sent = sentPlaces(rows);
       setWrongAt('wrong' in sent ? sent.at : null);
@@ -95,7 +95,7 @@ export function TypeAirRow({
         loadW: 0,
         ...Object.fromEntries(cells),
         readings: sent.places,
-        sure,
+        confirmed,
       };
       const answer = await sendJson(`/api/round-ups/${roundUpId}/runs`, 'POST', body);
       if (!answer.ok) return setTrouble(troubleOf(answer));

@@ -138,7 +138,7 @@ export function TypeRunRow({
   const busy = formState.isSubmitting;
   const [showsMore, setShowsMore] = useState(false);
 
-  const save = (sure: boolean) =>
+  const save = (confirmed: boolean) =>
     form.handleSubmit(async (typed) => {
       const chosen = loads.find((other) => other.key === typed.load);
       const heat = chosen
@@ -149,7 +149,7 @@ export function TypeRunRow({
         text ? typed[name].trim() : typedNumber(typed[name]),
       ]);
       const body = {
-        ...{ who: whoIsHere(), entry: typed.entry, ...heat, ...Object.fromEntries(read), sure },
+        ...{ who: whoIsHere(), entry: typed.entry, ...heat, ...Object.fromEntries(read), confirmed },
         ...sentMore(typed.more as Record<string, string>, typed.scoreBetter),
       };
       const answer = await sendJson(`/api/round-ups/${roundUpId}/runs`, 'POST', body);

@@ -35,16 +35,16 @@ export function troubleOf(answer: {
   };
 }
 
-/** Saves changes to a run that was seen at `version`; `sure` where what is asked about was meant. */
+/** Saves changes to a run that was seen at `version`; `confirmed` where what is asked about was meant. */
 export async function saveRun(
   roundUpId: number,
   runId: number,
   version: number,
   changes: Record<string, unknown>,
-  sure = false,
+  confirmed = false,
 ): Promise<SaveOutcome> {
   const url = `/api/round-ups/${roundUpId}/runs/${runId}`;
-  const answer = await sendJson(url, 'PATCH', { who: whoIsHere(), version, changes, sure });
+  const answer = await sendJson(url, 'PATCH', { who: whoIsHere(), version, changes, confirmed });
   if (answer.ok) return { saved: true, version: Number(answer.body.version) };
   const trouble = troubleOf(answer);
   return {

@@ -23,10 +23,10 @@ export function useRunSave(roundUpId: number, run: { id: number; label: string; 
   /** Version of a change by somebody else that was shown. */
   const [shown, setShown] = useState(0);
 
-  async function send(attempt: Attempt, version: number, sure: boolean): Promise<void> {
+  async function send(attempt: Attempt, version: number, confirmed: boolean): Promise<void> {
     setBusy(true);
     setLast(attempt);
-    const outcome = await saveRun(roundUpId, run.id, version, attempt.changes, sure);
+    const outcome = await saveRun(roundUpId, run.id, version, attempt.changes, confirmed);
     setBusy(false);
     if (!outcome.saved) {
       if (outcome.trouble.kind === 'conflict') setShown(outcome.version);

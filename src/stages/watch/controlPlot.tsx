@@ -4,6 +4,7 @@ import { useCallback, useMemo, useState } from 'react';
 import { pixelX, Plot, themeColour, type BarPoint, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
 import { dayOf } from './doubtWords';
 import type { WatchPoint } from '@/lab/drift/watchView';
+import { NORMAL_95 } from '@/core/statistics/normal';
 
 const DAY_MS = 86_400_000;
 
@@ -36,7 +37,7 @@ export function ControlPlot({ points, drift, limit, revisions, unit, label }: Pr
         y: value,
         ...(uncertainty === null
           ? {}
-          : { yMin: value - 1.96 * uncertainty, yMax: value + 1.96 * uncertainty }),
+          : { yMin: value - NORMAL_95 * uncertainty, yMax: value + NORMAL_95 * uncertainty }),
       })),
       pointRadius: 4.5,
       pointStyle,

@@ -36,7 +36,7 @@ const RUN = {
   powerW: 170,
   rpm: 900,
   note: 'as it was',
-  sure: true,
+  confirmed: true,
 };
 const SETUP = {
   enclosure: 'open',

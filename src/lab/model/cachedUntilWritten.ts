@@ -40,7 +40,7 @@ const currentStamp = askedTogether(labStamp);
  * reading wait for the next together: there is never more than one at work for an id. Within a snapshot nothing may be
  * too new: it is read.
  */
-export function keptWhileUnwritten<T>(read: (db: Queryable, id: number) => Promise<T>, most: number) {
+export function cachedUntilWritten<T>(read: (db: Queryable, id: number) => Promise<T>, most: number) {
   const kept = new Map<number, Kept<T>>();
   const atWork = new Map<number, Reading<T>>();
   const next = new Map<number, Promise<T>>();
@@ -97,7 +97,7 @@ export function keptWhileUnwritten<T>(read: (db: Queryable, id: number) => Promi
 }
 
 /** Computes once for each object and remembers it for as long as the object lives. */
-export function onceFor<K extends WeakKey, T>(compute: (given: K) => T): (given: K) => T {
+export function memoized<K extends WeakKey, T>(compute: (given: K) => T): (given: K) => T {
   const known = new WeakMap<K, T>();
   return (other) => {
     const found = known.get(other);
