@@ -129,3 +129,71 @@ test('a column of a run that is described arrives in runs.csv and in what is wri
   `);
   expect(found).toEqual({ cell: 'upper', select: 'u.shelf AS "shelf"' });
 }, 120_000);
+
+test('a response of a kind of its own arrives in ranking, curves and words; one whose kind is not written is missed by the compiler', () => {
+  const RESPONSES = 'src/core/responses/responses.ts';
+  insert(RESPONSES, "  | { from: 'clock' }\n", "  | { from: 'power' }\n");
+  insert(
+    RESPONSES,
+    "  {\n    ...PLAIN,\n    id: 'score',",
+    `  {
+    ...PLAIN,
+    id: 'drawn',
+    name: 'Power drawn',
+    unit: 'W',
+    better: 'lower',
+    decimals: 1,
+    assumed: { share: 0.01 },
+    source: { from: 'power' },
+  },\n`,
+  );
+  const compiler = resolve('node_modules/.bin/tsc');
+  const flags = ['--noEmit', '--skipLibCheck', '--strict', '--target', 'es2023', '--module', 'esnext'];
+  const checked = spawnSync(
+    compiler,
+    [...flags, '--moduleResolution', 'bundler', 'src/core/responses/valueOfRun.ts'],
+    { cwd: copy, encoding: 'utf8' },
+  );
+  expect(checked.stdout).toMatch(/valueOfRun\.ts.*power|Property 'power' is missing/s);
+  writeFileSync(
+    join(copy, 'src/core/responses/kinds/power.ts'),
+    `import { known } from '../../outcome';
+    import type { Kind } from '../kind';
+    import { NO_READING } from '../measuredRun';
+    import { steady } from '../runValue';
+    export const POWER: Kind<'power'> = {
+      valueOf: ({ die }) => (die ? known(steady(die.powerMeanW)) : NO_READING),
+      figure: () => 'the mean power that was drawn',
+    };`,
+  );
+  insert(
+    'src/core/responses/valueOfRun.ts',
+    'import { READING }',
+    "import { POWER } from './kinds/power';\n",
+  );
+  insert('src/core/responses/valueOfRun.ts', '  reading: READING,', '  power: POWER,\n');
+  const found = printed(`
+    import { readFileSync, readdirSync } from 'node:fs';
+    import { responseOf } from '@/core/responses/responses';
+    import { figureSentence } from '@/core/responses/valueOfRun';
+    import { readBundle } from '@/formats/bundle/readBundle';
+    import { rankBundle } from '@/lab/model/rankBundle';
+    import { valuesOf } from '@/lab/model/runValues';
+    import { roundUpOfBundle } from '@/lab/model/roundUpOfBundle';
+    const folder = ${JSON.stringify(resolve('tests/samples/plain'))};
+    const files = new Map(readdirSync(folder, { recursive: true, encoding: 'utf8' })
+      .filter((path) => /\\.(csv|json)$/.test(path)).map((path) => [path, new Uint8Array(readFileSync(folder + '/' + path))]));
+    const bundle = readBundle(files);
+    const [run] = roundUpOfBundle(bundle).runsAt({ loadW: bundle.dataPackage.method.loadsW[0]!, loadName: '', gpuLoadW: 0 });
+    console.log(JSON.stringify({
+      sentence: figureSentence(responseOf('drawn')!, { windowS: 300, program: false, place: '' }),
+      ranked: rankBundle(bundle, { response: 'drawn' }).ranking.placed.length > 0,
+      kept: valuesOf(run!.measured).some(({ response, value }) => response === 'drawn' && value === run!.die!.powerMeanW),
+    }));
+  `);
+  expect(found).toEqual({
+    sentence: expect.stringMatching(/^Each figure is the mean power that was drawn; /),
+    ranked: true,
+    kept: true,
+  });
+}, 120_000);

@@ -4,7 +4,8 @@ import { isMissing } from '@/core/missing';
 import { reduceTrace } from '@/core/reduction/reduceTrace';
 import { RESPONSES, responseOf } from '@/core/responses/responses';
 import { usualPlace } from '@/core/responses/spotReading';
-import { valueOfRun, windowMean, type MeasuredRun } from '@/core/responses/valueOfRun';
+import { windowMean, type MeasuredRun } from '@/core/responses/measuredRun';
+import { valueOfRun } from '@/core/responses/valueOfRun';
 
 const SECONDS = 1200;
 const TAU_S = 90;

@@ -1,4 +1,4 @@
-import { figureSentence } from './figureSentence';
+import { figureSentence } from './valueOfRun';
 import { RESPONSES, responseOf } from './responses';
 
 const basis = { windowS: 300, program: false, place: '' };

@@ -1,4 +1,5 @@
-import { RANKED_SENSORS } from '../channels/channels';
+import type { Bound } from '../bounds';
+import { boundOfColumn, RANKED_SENSORS } from '../channels/channels';
 import { RISE_LAW, type Against, type Better, type CurveRule } from '../curves/curveRule';
 import { LEVEL_LAW, type SpeedLaw } from '../curves/speedLaw';
 
@@ -35,6 +36,8 @@ export interface Response {
   /** It grows with the speed as a cost: read where it is asked for. */
   isCost?: true;
   source: Source;
+  /** The channel whose settled mean it is, which can be typed where no log is; null where it is none. */
+  channel: { heading: string; label: string; bound: Bound } | null;
   /** The die's own rise: restated at the nominal watts, it has a resistance, and throttles where it comes to the limit (FORMATS steps 3 and 8). */
   throttles: boolean;
   /** A rise over the room: what the sensors and the room leave in doubt is in doubt of it. */
@@ -62,6 +65,7 @@ export interface Response {
 /** What most of them are. */
 const PLAIN: Omit<Response, 'id' | 'name' | 'unit' | 'better' | 'decimals' | 'assumed' | 'source'> = {
   law: null,
+  channel: null,
   throttles: false,
   overRoom: false,
   atPlaces: null,
@@ -98,6 +102,11 @@ const riseOf = ({ heading, words }: { heading: string; words: string }): Respons
   ...KELVIN,
   law: RISE_LAW,
   source: { from: 'sensor', heading },
+  channel: {
+    heading,
+    label: `${words[0]!.toUpperCase()}${words.slice(1)}, °C`,
+    bound: boundOfColumn(heading)!,
+  },
 });
 
 export const RESPONSES: readonly Response[] = [
@@ -112,6 +121,7 @@ export const RESPONSES: readonly Response[] = [
     decimals: 0,
     assumed: { share: 0.002 },
     source: { from: 'clock' },
+    channel: { heading: 'clock_mhz', label: 'Clock, MHz', bound: 'clockMhz' },
     ofProgram: true,
     followed: true,
   },

@@ -1,6 +1,5 @@
 import type { Bound } from '../bounds';
-import { boundOfColumn } from '../channels/channels';
-import { partName, RESPONSES } from './responses';
+import { RESPONSES } from './responses';
 
 /** What can be typed of a run beside its die: a settled mean, or when it came to its limit. */
 export interface TypedMean {
@@ -14,24 +13,10 @@ export interface TypedMean {
 export const LIMIT_AFTER = 'limit_after_s';
 
 /**
- * Everything that a response takes from a mean that was typed: whatever is added to the registry with a column of its own can be typed,
- * read from a bundle, kept through every edit and logged.
+ * Everything that a response takes from a mean that was typed: whatever is added to the registry with a channel of its own can be
+ * typed, read from a bundle, kept through every edit and logged.
  */
-export const TYPED_MEANS: readonly TypedMean[] = RESPONSES.flatMap(({ source, name }): TypedMean[] => {
-  switch (source.from) {
-    case 'sensor':
-      return [
-        {
-          heading: source.heading,
-          label: `${partName({ name })}, °C`,
-          bound: boundOfColumn(source.heading)!,
-        },
-      ];
-    case 'clock':
-      return [{ heading: 'clock_mhz', label: 'Clock, MHz', bound: 'clockMhz' }];
-    case 'limit-time':
-      return [{ heading: LIMIT_AFTER, label: 'At the limit after, s', bound: 'timeS' }];
-    default:
-      return [];
-  }
-});
+export const TYPED_MEANS: readonly TypedMean[] = [
+  ...RESPONSES.flatMap(({ channel }) => channel ?? []),
+  { heading: LIMIT_AFTER, label: 'At the limit after, s', bound: 'timeS' },
+];

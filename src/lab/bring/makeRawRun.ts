@@ -7,7 +7,8 @@ import { known } from '@/core/outcome';
 import { NO_DIE, noResult } from '@/core/reduction/noResult';
 import { reduceTrace, type Reduction } from '@/core/reduction/reduceTrace';
 import { RESPONSES } from '@/core/responses/responses';
-import { valueOfRun, type MeasuredRun } from '@/core/responses/valueOfRun';
+import type { MeasuredRun } from '@/core/responses/measuredRun';
+import { valueOfRun } from '@/core/responses/valueOfRun';
 import { farPower } from '@/core/runs/askedAbout';
 import { STANDING_ALONE } from '@/core/channels/channels';
 import { numberChannels, toTrace, type Channel } from '@/formats/bundle/tables/traceTable';
@@ -104,12 +105,10 @@ function measuredRun(
 
 /** What the sensors and the clock of a run came to, in words; and whether any of them had settled. */
 function otherValues(run: MeasuredRun): { words: string[]; settled: boolean } {
-  const found = RESPONSES.filter(({ source }) => source.from === 'sensor' || source.from === 'clock').flatMap(
-    (response) => {
-      const value = valueOfRun(run, response, null);
-      return value.known ? [{ response, ...value.value }] : [];
-    },
-  );
+  const found = RESPONSES.filter(({ channel }) => channel !== null).flatMap((response) => {
+    const value = valueOfRun(run, response, null);
+    return value.known ? [{ response, ...value.value }] : [];
+  });
   const words = found.map(({ response, value, settled }) => {
     const shown = `${response.name} ${value.toFixed(response.decimals)} ${response.unit}`;
     return settled ? shown : `${shown}, not settled`;

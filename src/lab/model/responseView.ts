@@ -49,9 +49,9 @@ export const availableResponses = memoized(async (view: RoundUpView) => {
   const sones = [...(await sonesOf(view)).values()];
   const hasSone = sones.length > 0;
   const hasSoneAxis = sones.some(({ isBound }) => !isBound);
-  const isThere = ({ id, source }: Response) => {
-    if (source.from === 'level') return hasSpeed || hasDuty || hasSone;
-    if (source.from === 'loudness') return hasSone;
+  const isThere = ({ id, keptWith }: Response) => {
+    if (keptWith === 'run') return hasSpeed || hasDuty || hasSone;
+    if (keptWith === 'recordings') return hasSone;
     return placesOf(id).length > 0 || (id === RISE.id && counts.length === 0);
   };
   const againsts: Against[] = [

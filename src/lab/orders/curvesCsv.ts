@@ -18,7 +18,7 @@ export function curvesCsv(
   const cell = (text: string) => safeText(words.text(text));
   const { response, place, referenceAmbientC } = shown;
   const columns = (point: LoadCurves['curves'][number]['points'][number]) =>
-    response.id === 'rise'
+    response.throttles
       ? {
           rise_k: point.value.toFixed(2),
           rise_95_k: point.interval95.toFixed(2),

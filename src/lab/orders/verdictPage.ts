@@ -33,7 +33,7 @@ export type VerdictChoice = ReturnType<typeof choiceOf>;
 export async function verdictPage(view: RoundUpView, query: VerdictQuery) {
   const verdict = await verdictOf(view, query);
   const { chosen, shown, lineAt, ranking, others, method, leftOut, sustained } = verdict;
-  const { id, name, unit, decimals, better, assumed, absent } = shown.response;
+  const { id, name, unit, decimals, better, assumed, absent, throttles } = shown.response;
   const { currency } = view.brief.limits;
   const priced = new Map(
     (await viewPrices(view)).map(({ entry, price }) => [
@@ -42,7 +42,7 @@ export async function verdictPage(view: RoundUpView, query: VerdictQuery) {
     ]),
   );
   const load = loadKey(chosen.load);
-  const isRise = shown.response.throttles && shown.against === 'noise';
+  const isRise = throttles && shown.against === 'noise';
   const bridged = isRise
     ? await bridgedRows(view, { load, lineDb: lineAt })
     : { rows: [], refused: [], broken: [] };
@@ -65,7 +65,7 @@ export async function verdictPage(view: RoundUpView, query: VerdictQuery) {
     /** Where entries are compared: noise, dB(A), speed, rpm, or duty, %. */
     lineAt,
     /** What is ranked and against what. */
-    response: { id, name, unit, decimals, better, assumed, absent },
+    response: { id, name, unit, decimals, better, assumed, absent, throttles },
     against: shown.against,
     place: shown.place,
     /** There is something else to rank. */

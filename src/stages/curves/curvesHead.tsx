@@ -27,7 +27,7 @@ const shownWords = (show: RiseShown, { rule }: CurveLoad) =>
 
 /** Over the chart: the load, what is shown and against what, who is drawn, and what takes it along. */
 export function CurvesHead({ data, load, show, lineAt, hidden, entries, from, ...on }: Props) {
-  const isRise = data.response.id === 'rise';
+  const isRise = data.response.throttles;
   const { roundUpId, response, against, place } = data;
   const csv = new URLSearchParams({ load: load.key, what: response.id, against, place });
   return (

@@ -38,7 +38,7 @@ export function CurvesStage({ packed }: { packed: Packed<CurvesData> }) {
   const data = useMemo(() => unpack(packed), [packed]);
   const router = useRouter();
   const axis = AXES[data.against];
-  const isRise = data.response.id === 'rise';
+  const isRise = data.response.throttles;
   const [view, setView] = useQueryStates(
     {
       load: parseAsString.withDefault(data.loads[0]!.key),

@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { assumedWords, RISE } from '@/core/responses/responses';
+import { assumedWords } from '@/core/responses/responses';
 import { AXES } from '@/core/curves/axis';
 import { plainScale, riseScale } from '@/core/curves/shownScale';
 import { figure } from '@/ui/marks/figures';
@@ -15,7 +15,7 @@ export function VerdictStage({ data }: { data: VerdictData }) {
   const entries = new Map(data.entries.map((entry) => [entry.entry, entry]));
   const { response, against, place, lineAt } = data;
   const axis = AXES[against];
-  const isRise = response.id === RISE.id;
+  const isRise = response.throttles;
   const query = new URLSearchParams({
     load: data.load,
     [against === 'noise' ? 'line' : 'at']: String(lineAt),
