@@ -71,8 +71,7 @@ const selectRuns = (revision: string) => `
   JOIN runs u ON u.entry_id = e.id AND u.rig_revision_id = ${revision} AND u.deleted_at IS NULL
   JOIN reductions d ON d.run_id = u.id AND d.window_s = r.window_s
   LEFT JOIN run_values v ON v.run_id = u.id AND v.window_s = r.window_s AND v.response = 'rise' AND v.place = ''
-  LEFT JOIN (SELECT run_id, array_agg(value) AS levels FROM run_readings WHERE quantity = 'noise' GROUP BY run_id) n
-    ON n.run_id = u.id`;
+  LEFT JOIN LATERAL (SELECT array_agg(value) AS levels FROM run_readings WHERE run_id = u.id AND quantity = 'noise') n ON true`;
 
 function reductionOf(row: RunRow, value: number): Reduction {
   const window = row.settledStartS === null ? null : { startS: row.settledStartS, endS: row.settledEndS! };
