@@ -1,18 +1,21 @@
 'use client';
 
 import { useState } from 'react';
-import { toast } from 'sonner';
-import { sendJson } from '@/ui/sendJson';
+import { useAct } from '@/ui/useAct';
 
 /** How a program sends readings to the mount on the rig. The token is fetched only when it is asked for. */
 export function PushHelp({ origin }: { origin: string }) {
+  const { act } = useAct();
   const [token, setToken] = useState<string | null>(null);
 
   async function fetchToken(renew: boolean) {
-    const answer = await sendJson('/api/push-token', 'POST', { renew });
-    if (!answer.ok) return void toast.error(answer.message);
-    setToken(String(answer.body.token));
-    if (renew) toast.success('The token is a new one: programs with the old one are refused');
+    const answer = await act({
+      url: '/api/push-token',
+      body: { renew },
+      said: renew ? 'The token is a new one: programs with the old one are refused' : '',
+      isAside: true,
+    });
+    if (answer.ok) setToken(String(answer.body.token));
   }
 
   const example = [

@@ -1,13 +1,9 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { parseAsFloat, parseAsString, useQueryState } from 'nuqs';
-import { useState } from 'react';
-import { toast } from 'sonner';
 import { AXES } from '@/core/curves/axis';
 import { figure, plural } from '@/ui/marks/figures';
 import { ChoiceField } from '@/ui/form/fields';
-import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
 import { PageHead } from '@/ui/frame/pageHead';
 import { LineField } from '../curves/choices/lineField';
@@ -16,26 +12,23 @@ import { BridgedRows } from './bridgedRows';
 import { BridgePlot } from './bridgePlot';
 import type { BridgeData } from '@/lab/bridge/bridgePage';
 import { NORMAL_95 } from '@/core/statistics/normal';
+import { useAct } from '@/ui/useAct';
 
 /** From another rig or revision to this one, by what both have measured. */
 export function BridgeStage({ data }: { data: BridgeData }) {
-  const router = useRouter();
   const options = { shallow: false };
   const [, setFrom] = useQueryState('from', parseAsString.withOptions(options));
   const [, setLoad] = useQueryState('load', parseAsString.withOptions(options));
   const [, setLine] = useQueryState('line', parseAsFloat.withOptions(options));
-  const [failure, setFailure] = useState('');
+  const { act, refusal: failure } = useAct('page');
   const { made } = data;
 
-  async function change(use: boolean) {
-    const answer = await sendJson(`/api/round-ups/${data.roundUpId}/bridges`, 'POST', {
-      ...{ revisionId: made!.source.id, use, who: whoIsHere() },
+  const change = (use: boolean) =>
+    act({
+      url: `/api/round-ups/${data.roundUpId}/bridges`,
+      body: { revisionId: made!.source.id, use, who: whoIsHere() },
+      said: use ? 'The bridge is used in the Verdict' : 'The bridge is left',
     });
-    if (!answer.ok) return setFailure(answer.message);
-    setFailure('');
-    toast(use ? 'The bridge is used in the Verdict' : 'The bridge is left');
-    router.refresh();
-  }
 
   const bridge = made?.bridge.known ? made.bridge.value : null;
   return (

@@ -3,7 +3,6 @@
 import { format } from 'date-fns';
 import Link from 'next/link';
 import { useRef, useState } from 'react';
-import { toast } from 'sonner';
 import { briefChanges } from '@/core/brief/briefChanges';
 import { methodCard } from '@/core/brief/methodCard';
 import { asking, type Brief } from '@/core/brief/brief';
@@ -12,10 +11,10 @@ import { choiceOf, OFFERED_SCHOOLS, SCHOOLS } from '@/core/brief/schools';
 import { ChoiceField, TextField } from '@/ui/form/fields';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { fieldFault, useSheet } from '@/ui/form/useSheet';
-import { sendJson } from '@/ui/sendJson';
 import type { BriefData } from '@/lab/planning/cardRig';
 import { BriefNumbers } from './briefNumbers';
 import { MethodCardView } from './methodCardView';
+import { useAct } from '@/ui/useAct';
 
 /** Schools that can be chosen in, and those in which an older brief chose what nothing is computed by yet. */
 const shownSchools = (brief: Brief) =>
@@ -32,6 +31,7 @@ export function BriefStage({ data }: { data: BriefData }) {
   const sheet = useSheet('brief', data.roundUpId, data.sheet);
   const brief = sheet.body;
   const [reason, setReason] = useState('');
+  const { act } = useAct();
   const [methodName, setMethodName] = useState('');
   const question = QUESTIONS.find((other) => other.value === brief.question)!;
   const changes = sheet.dirty ? briefChanges(data.sheet.body, brief) : [];
@@ -46,11 +46,12 @@ export function BriefStage({ data }: { data: BriefData }) {
   }
 
   async function keepMethod() {
-    const answer = await sendJson('/api/methods', 'POST', { name: methodName, body: brief });
-    if (answer.ok) {
-      toast.success(`Method “${methodName}” kept`);
-      setMethodName('');
-    } else toast.error(answer.message);
+    const answer = await act({
+      url: '/api/methods',
+      body: { name: methodName, body: brief },
+      said: `Method “${methodName}” kept`,
+    });
+    if (answer.ok) setMethodName('');
   }
 
   return (

@@ -1,16 +1,14 @@
 'use client';
 
 import { yupResolver } from '@hookform/resolvers/yup';
-import { useRouter } from 'next/navigation';
 import { useForm } from 'react-hook-form';
-import { toast } from 'sonner';
 import { object, string } from 'yup';
 import type { LabCase } from '@/core/cases/labCase';
 import { plural } from '@/ui/marks/figures';
 import { HookText } from '@/ui/form/hookFields';
-import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
 import { CaseForm } from './caseForm';
+import { useAct } from '@/ui/useAct';
 
 export interface CaseItem {
   id: number;
@@ -23,26 +21,26 @@ const schema = object({ name: string().trim().default('').required('the case nee
 
 /** The cases of the lab: layouts are held to them, and coolers are told where they do not go in. */
 export function CasesStage({ cases, unnoted }: { cases: CaseItem[]; unnoted: string[] }) {
-  const router = useRouter();
   const { control, handleSubmit, reset, setError } = useForm({
     resolver: yupResolver(schema),
     defaultValues: { name: '' },
   });
 
+  const adding = useAct('page');
+  const removing = useAct();
+
   async function add(name: string) {
-    const answer = await sendJson('/api/cases', 'POST', { who: whoIsHere(), name });
-    if (!answer.ok) return setError('name', { message: answer.message });
-    reset();
-    toast.success(`${name} is kept, with the places of a usual case: set them right`);
-    router.refresh();
+    const answer = await adding.act({
+      url: '/api/cases',
+      body: { who: whoIsHere(), name },
+      said: `${name} is kept, with the places of a usual case: set them right`,
+    });
+    if (answer.ok) reset();
+    else setError('name', { message: answer.message });
   }
 
-  async function remove({ id, body }: CaseItem) {
-    const answer = await sendJson(`/api/cases/${id}`, 'DELETE', {});
-    if (!answer.ok) return void toast.error(answer.message);
-    toast.success(`${body.name} is not kept any more`);
-    router.refresh();
-  }
+  const remove = ({ id, body }: CaseItem) =>
+    removing.act({ url: `/api/cases/${id}`, method: 'DELETE', said: `${body.name} is not kept any more` });
 
   return (
     <div className="space-y-6">

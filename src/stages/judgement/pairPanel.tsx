@@ -1,19 +1,17 @@
 'use client';
 
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
-import { toast } from 'sonner';
 import { chanceAhead } from '@/core/judgement/chanceAhead';
 import { toSeparate } from '@/core/judgement/toSeparate';
 import { pairDifference } from '@/core/ranking/pairDifference';
 import { figure, plural, signed } from '@/ui/marks/figures';
-import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
 import type { JudgedItem, JudgementData } from '@/lab/orders/judgementPage';
+import { useAct } from '@/ui/useAct';
 
 /** Two entries set against one another: how far apart, who is ahead with what chance, and what would separate them. */
 export function PairPanel({ one, other, data }: { one: JudgedItem; other: JudgedItem; data: JudgementData }) {
-  const router = useRouter();
+  const { act } = useAct();
   const count = data.items.length;
   const { difference, interval95, isOpen } = pairDifference(one.placed, other.placed, count);
   const chance = chanceAhead(one.placed, other.placed, data.response.better);
@@ -24,23 +22,23 @@ export function PairPanel({ one, other, data }: { one: JudgedItem; other: Judged
   const found = toSeparate({ ...one.placed, ...one }, { ...other.placed, ...other }, count);
   const { plan } = data;
 
-  async function putOnPlan(mounts: number, passes: number) {
+  function putOnPlan(mounts: number, passes: number) {
     const settings = {
       ...plan!.body.settings,
       mounts: Math.max(plan!.body.settings.mounts, mounts),
       passes: Math.max(plan!.body.settings.passes, passes),
     };
-    const answer = await sendJson(`/api/sheets/plan/${data.roundUpId}`, 'PATCH', {
-      who: whoIsHere(),
-      reason: `to tell ${one.product} from ${other.product}`,
-      version: plan!.version,
-      body: { ...plan!.body, settings },
+    return act({
+      url: `/api/sheets/plan/${data.roundUpId}`,
+      method: 'PATCH',
+      body: {
+        who: whoIsHere(),
+        reason: `to tell ${one.product} from ${other.product}`,
+        version: plan!.version,
+        body: { ...plan!.body, settings },
+      },
+      said: `On the plan: ${plural(settings.mounts, 'mount')} of ${plural(settings.passes, 'pass', 'passes')}`,
     });
-    if (!answer.ok) return void toast.error(answer.message);
-    toast.success(
-      `On the plan: ${plural(settings.mounts, 'mount')} of ${plural(settings.passes, 'pass', 'passes')}`,
-    );
-    router.refresh();
   }
 
   return (

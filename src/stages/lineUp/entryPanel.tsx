@@ -1,17 +1,15 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { toast } from 'sonner';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { NumberField, TextField } from '@/ui/form/fields';
-import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
 import { EntryForm } from './entryForm';
 import type { InCase } from './layoutEditor';
 import type { LineUpEntry as LineUpItem } from '@/lab/lineUp/lineUpView';
 import { ProductForm } from './productForm';
 import { SampleForm } from './sampleForm';
+import { useAct } from '@/ui/useAct';
 
 /** All that is known of one entry, and what can be made from it. */
 export function EntryPanel({
@@ -32,20 +30,12 @@ export function EntryPanel({
   onGone: () => void;
   onMade: () => void;
 }) {
-  const router = useRouter();
+  const { act } = useAct();
   const base = `/api/round-ups/${roundUpId}/entries`;
   const [fan, setFan] = useState<{ name: string; eachPrice: number | null }>({ name: '', eachPrice: null });
   const [sample, setSample] = useState('');
   const [ask, setAsk] = useState('');
   const isLayout = item.product.body.kind === 'case-layout';
-
-  async function tell(answer: { ok: boolean; message: string }, said: string): Promise<boolean> {
-    if (answer.ok) {
-      toast.success(said);
-      router.refresh();
-    } else toast.error(answer.message);
-    return answer.ok;
-  }
 
   async function variant(given: 'lab-fan' | 'second-fan' | 'copy') {
     const body = {
@@ -66,29 +56,27 @@ export function EntryPanel({
         : given === 'lab-fan'
           ? `${item.shownName} with ${fan.name} is in the line-up`
           : `${item.shownName} with a second fan is in the line-up`;
-    if (await tell(await sendJson(`${base}?variant`, 'POST', body), said)) onMade();
+    if ((await act({ url: `${base}?variant`, body, said })).ok) onMade();
   }
 
   async function takeOut() {
-    const answer = await sendJson(`${base}/${item.entryId}`, 'PATCH', { who: whoIsHere(), remove: true });
-    if (!answer.ok) return void toast.error(answer.message);
-    const restore = answer.body.removed;
-    onGone();
-    router.refresh();
-    toast.success(`${item.shownName} is out of the line-up; its runs stay in the lab`, {
-      action: {
-        label: 'Undo',
-        onClick: () =>
-          void sendJson(`${base}/${item.entryId}`, 'PATCH', { who: whoIsHere(), restore }).then((back) =>
-            tell(back, `${item.shownName} is back`),
-          ),
-      },
+    const change = { url: `${base}/${item.entryId}`, method: 'PATCH' as const };
+    const answer = await act({
+      ...change,
+      body: { who: whoIsHere(), remove: true },
+      said: `${item.shownName} is out of the line-up; its runs stay in the lab`,
+      undo: ({ removed }) => ({
+        ...change,
+        body: { who: whoIsHere(), restore: removed },
+        said: `${item.shownName} is back`,
+      }),
     });
+    if (answer.ok) onGone();
   }
 
   async function deleteProduct() {
-    const answer = await sendJson(`/api/products/${item.productId}`, 'DELETE', {});
-    if (await tell(answer, 'Product deleted')) onGone();
+    const url = `/api/products/${item.productId}`;
+    if ((await act({ url, method: 'DELETE', said: 'Product deleted' })).ok) onGone();
   }
 
   return (
@@ -185,9 +173,12 @@ export function EntryPanel({
             className="flex items-end gap-2"
             onSubmit={(event) => {
               event.preventDefault();
-              void sendJson(`${base}/${item.entryId}`, 'PATCH', { who: whoIsHere(), sample }).then((answer) =>
-                tell(answer, `Sample ${sample} noted`),
-              );
+              void act({
+                url: `${base}/${item.entryId}`,
+                method: 'PATCH',
+                body: { who: whoIsHere(), sample },
+                said: `Sample ${sample} noted`,
+              });
             }}
           >
             <TextField label="Which sample was it?" value={sample} onValue={setSample} placeholder="A" />

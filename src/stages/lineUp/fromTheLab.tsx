@@ -1,11 +1,10 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
 import { plural } from '@/ui/marks/figures';
 import { TextField } from '@/ui/form/fields';
-import { sendJson } from '@/ui/sendJson';
+import { useAct } from '@/ui/useAct';
 
 export interface OfferData {
   entryId: number;
@@ -31,10 +30,9 @@ function ranked({ here, apart }: OfferData): string {
 
 /** What the lab has and this round-up does not cite yet: an entry comes with all that was measured of it. */
 export function FromTheLab({ roundUpId, offers }: { roundUpId: number; offers: OfferData[] }) {
-  const router = useRouter();
   const [query, setQuery] = useState('');
   const [found, setFound] = useState<OfferData[] | null>(null);
-  const [busy, setBusy] = useState(0);
+  const { act, busy } = useAct();
   const url = `/api/round-ups/${roundUpId}/lab-entries`;
   const shown = query.trim() === '' ? offers : (found ?? offers);
 
@@ -57,14 +55,14 @@ export function FromTheLab({ roundUpId, offers }: { roundUpId: number; offers: O
   }, [query, url]);
 
   async function cite(offer: OfferData) {
-    setBusy(offer.entryId);
-    const answer = await sendJson(url, 'POST', { entryId: offer.entryId });
-    setBusy(0);
-    if (!answer.ok) return void toast.error(answer.message);
-    toast.success(`${offer.name} is in the line-up: ${ranked(offer)}`);
+    const answer = await act({
+      url,
+      body: { entryId: offer.entryId },
+      said: `${offer.name} is in the line-up: ${ranked(offer)}`,
+    });
+    if (!answer.ok) return;
     setFound(null);
     setQuery('');
-    router.refresh();
   }
 
   if (offers.length === 0) return null;
@@ -98,12 +96,7 @@ export function FromTheLab({ roundUpId, offers }: { roundUpId: number; offers: O
               ))}
             </span>
             <span className="label-text shrink-0">{ranked(offer)}</span>
-            <button
-              type="button"
-              className="quiet-button"
-              disabled={busy > 0}
-              onClick={() => void cite(offer)}
-            >
+            <button type="button" className="quiet-button" disabled={busy} onClick={() => void cite(offer)}>
               Cite<span className="sr-only"> {offer.name}</span>
             </button>
           </li>

@@ -18,6 +18,7 @@ import { RigBookView } from './rigBook';
 import type { RigData } from '@/lab/planning/rigView';
 import { RigDrawing } from './rigDrawing';
 import { SetupFields } from './setupFields';
+import { useAct } from '@/ui/useAct';
 
 /** The bench: its drawing, what of it moves the numbers, its instruments, and the revisions it went through. */
 export function RigStage({ data }: { data: RigData }) {
@@ -26,7 +27,9 @@ export function RigStage({ data }: { data: RigData }) {
   const current = data.revisions.find((revision) => revision.id === data.currentId)!;
   const [draft, setDraft] = useState<RigSetup | null>(null);
   const [reason, setReason] = useState('');
-  const [busy, setBusy] = useState(false);
+  const [isSaving, setBusy] = useState(false);
+  const choosing = useAct();
+  const busy = isSaving || choosing.busy;
   const [trouble, setTrouble] = useState<Trouble | null>(null);
   const fault = trouble?.kind === 'failed' ? trouble : null;
   const setup = draft ?? current.setup;
@@ -63,12 +66,8 @@ export function RigStage({ data }: { data: RigData }) {
   }
 
   async function choose(rigRevisionId: number) {
-    setBusy(true);
-    const answer = await sendJson(`/api/round-ups/${data.roundUpId}/rig`, 'PATCH', { rigRevisionId });
-    setBusy(false);
-    if (!answer.ok) return void toast.error(answer.message);
-    setDraft(null);
-    router.refresh();
+    const url = `/api/round-ups/${data.roundUpId}/rig`;
+    if ((await choosing.act({ url, method: 'PATCH', body: { rigRevisionId } })).ok) setDraft(null);
   }
 
   return (

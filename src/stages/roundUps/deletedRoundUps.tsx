@@ -1,20 +1,19 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
-import { toast } from 'sonner';
-import { sendJson } from '@/ui/sendJson';
+import { useAct } from '@/ui/useAct';
 
 /** Round-ups that were deleted: each can be brought back as it was. */
 export function DeletedRoundUps({ items }: { items: { id: number; title: string; day: string }[] }) {
-  const router = useRouter();
+  const { act } = useAct();
   if (items.length === 0) return null;
 
-  async function bringBack(id: number, title: string) {
-    const answer = await sendJson(`/api/round-ups/${id}`, 'PATCH', { deleted: false });
-    if (!answer.ok) return void toast.error(answer.message);
-    toast.success(`“${title}” is back`);
-    router.refresh();
-  }
+  const bringBack = (id: number, title: string) =>
+    act({
+      url: `/api/round-ups/${id}`,
+      method: 'PATCH',
+      body: { deleted: false },
+      said: `“${title}” is back`,
+    });
 
   return (
     <details className="border-t border-hairline py-2">

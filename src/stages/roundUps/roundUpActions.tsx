@@ -4,12 +4,12 @@ import { yupResolver } from '@hookform/resolvers/yup';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { toast } from 'sonner';
 import { object, string } from 'yup';
 import { MOST } from '@/core/bounds';
 import { HookText } from '@/ui/form/hookFields';
 import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
+import { useAct } from '@/ui/useAct';
 
 const schema = object({
   title: string().trim().required('it needs a title').max(MOST.title, 'at most ${max} characters'),
@@ -72,17 +72,9 @@ export function RoundUpActions({ id, title, archived }: { id: number; title: str
   const [open, setOpen] = useState<'rename' | 'copy' | null>(null);
   const url = `/api/round-ups/${id}`;
 
-  async function change(body: object, said: string, undo: object) {
-    const answer = await sendJson(url, 'PATCH', body);
-    if (!answer.ok) return void toast.error(answer.message);
-    toast.success(said, {
-      action: {
-        label: 'Undo',
-        onClick: () => void sendJson(url, 'PATCH', undo).then(() => router.refresh()),
-      },
-    });
-    router.refresh();
-  }
+  const { act } = useAct();
+  const change = (body: object, said: string, undo: object) =>
+    act({ url, method: 'PATCH', body, said, undo: () => ({ url, method: 'PATCH', body: undo }) });
 
   async function rename(to: string): Promise<string> {
     const answer = await sendJson(url, 'PATCH', { title: to, was: title });

@@ -1,15 +1,13 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { parseAsInteger, useQueryState } from 'nuqs';
 import { useMemo, useState } from 'react';
-import { toast } from 'sonner';
 import { figure, plural } from '@/ui/marks/figures';
 import { ChoiceField, TextField } from '@/ui/form/fields';
-import { sendJson } from '@/ui/sendJson';
 import type { ClipRow, DrawnClip, SoundData } from '@/lab/sound/soundPage';
 import { Spectrogram, type Column } from './spectrogram';
 import { SpectrumPlot } from './spectrumPlot';
+import { useAct } from '@/ui/useAct';
 
 const timeWords = (at: string) => `${at.slice(0, 10)} ${at.slice(11, 16)}`;
 
@@ -75,12 +73,11 @@ export function ClipDetail({
   shown: DrawnClip;
   beside: DrawnClip | null;
 }) {
-  const router = useRouter();
   const [, setBeside] = useQueryState(
     'beside',
     parseAsInteger.withOptions({ shallow: false, scroll: false }),
   );
-  const [failure, setFailure] = useState('');
+  const { act, refusal: failure } = useAct('page');
   const [reason, setReason] = useState('');
   const { row } = shown;
   const { time, speed } = useMemo(() => courses(shown), [shown]);
@@ -92,12 +89,8 @@ export function ClipDetail({
   );
 
   async function say(edit: Record<string, unknown>, words: string) {
-    const answer = await sendJson(`/api/round-ups/${data.roundUpId}/recordings/${row.id}`, 'PATCH', edit);
-    if (!answer.ok) return setFailure(answer.message);
-    setFailure('');
-    setReason('');
-    toast(words);
-    router.refresh();
+    const url = `/api/round-ups/${data.roundUpId}/recordings/${row.id}`;
+    if ((await act({ url, method: 'PATCH', body: edit, said: words })).ok) setReason('');
   }
 
   const spoilt = row.faults.some(({ spoils }) => spoils);

@@ -1,13 +1,10 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
-import { toast } from 'sonner';
 import { clipsToHear, LOUD_DBA, playedGains, type ListenAt } from '@/core/sound/recording/playback';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure } from '@/ui/marks/figures';
 import { NumberField } from '@/ui/form/fields';
-import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
 import { PageHead } from '@/ui/frame/pageHead';
 import { ClipPlayer, TONE_UNDER_DB } from './clipPlayer';
@@ -15,6 +12,7 @@ import { keepEarScale, useEarScale } from './earScale';
 import { OrderList } from './orderList';
 import { Sittings } from './sittings';
 import type { ClipRow, ListenData } from '@/lab/sound/soundPage';
+import { useAct } from '@/ui/useAct';
 
 const LETTERS = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ';
 const letter = (i: number) =>
@@ -32,16 +30,14 @@ function shuffled<T>(items: readonly T[]): T[] {
 
 /** Clips of many entries at one gain, put in order by ear without knowing which is which, and then held against the figures. */
 export function ListenStage({ data }: { data: ListenData }) {
-  const router = useRouter();
   const [at, setAt] = useState<ListenAt>('line');
   const [isBlind, setIsBlind] = useState(true);
   const [order, setOrder] = useState<ClipRow[] | null>(null);
   const [letters, setLetters] = useState<ReadonlyMap<number, string>>(new Map());
   const [loaded, setLoaded] = useState(0);
   const [playing, setPlaying] = useState<number | null>(null);
-  const [failure, setFailure] = useState('');
+  const { act, busy: isSaving, refusal: failure, setRefusal: setFailure } = useAct('page');
   const [isRevealed, setIsRevealed] = useState(false);
-  const [isSaving, setIsSaving] = useState(false);
   const scaleDb = useEarScale();
   const player = useRef<ClipPlayer | null>(null);
   const found = clipsToHear(data.clips, at, data.noiseLineDba);
@@ -83,15 +79,9 @@ export function ListenStage({ data }: { data: ListenData }) {
   }
 
   async function hold() {
-    setIsSaving(true);
     const body = { who: whoIsHere(), wasBlind: isBlind, clips: order!.map(({ id }) => id) };
-    const answer = await sendJson(`/api/round-ups/${data.roundUpId}/listenings`, 'POST', body);
-    setIsSaving(false);
-    if (!answer.ok) return setFailure(answer.message);
-    setFailure('');
-    setIsRevealed(true);
-    toast('Your order is kept');
-    router.refresh();
+    const url = `/api/round-ups/${data.roundUpId}/listenings`;
+    if ((await act({ url, body, said: 'Your order is kept' })).ok) setIsRevealed(true);
   }
 
   const isReady = order !== null && loaded === order.length;

@@ -1,11 +1,8 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
-import { useState } from 'react';
-import { toast } from 'sonner';
 import { figure } from '@/ui/marks/figures';
-import { sendJson } from '@/ui/sendJson';
 import type { SideRow, SoundData } from '@/lab/sound/soundPage';
+import { useAct } from '@/ui/useAct';
 
 /** Two tones of one evening that differ by more say that the gain was moved between them, dB. */
 const MOVED_DB = 0.5;
@@ -28,19 +25,16 @@ function moved(side: SideRow, sides: readonly SideRow[]): SideRow | null {
 
 /** Calibrator's tones and recordings of the room. */
 export function SidesTable({ data }: { data: SoundData }) {
-  const router = useRouter();
-  const [failure, setFailure] = useState('');
+  const { act, refusal: failure } = useAct('page');
   if (data.sides.length === 0) return null;
 
-  async function setAside({ id, setAside: before }: SideRow) {
-    const answer = await sendJson(`/api/round-ups/${data.roundUpId}/recordings/${id}`, 'PATCH', {
-      setAside: before ? '' : 'set aside by hand',
+  const setAside = ({ id, setAside: before }: SideRow) =>
+    act({
+      url: `/api/round-ups/${data.roundUpId}/recordings/${id}`,
+      method: 'PATCH',
+      body: { setAside: before ? '' : 'set aside by hand' },
+      said: before ? 'It counts again' : 'Set aside: what stood by it is not calibrated',
     });
-    if (!answer.ok) return setFailure(answer.message);
-    setFailure('');
-    toast(before ? 'It counts again' : 'Set aside: what stood by it is not calibrated');
-    router.refresh();
-  }
 
   return (
     <section aria-label="Calibrations and the room" className="border-t border-hairline pt-3">

@@ -1,11 +1,8 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
-import { useState } from 'react';
-import { toast } from 'sonner';
 import { plural } from '@/ui/marks/figures';
-import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
+import { useAct } from '@/ui/useAct';
 
 export type RunBriefs = readonly { id: number; version: number }[];
 
@@ -20,18 +17,14 @@ interface Act {
 
 /** What is done with many runs of a rig at once: told when it is done, or why not. */
 export function useActs(roundUpId: number) {
-  const router = useRouter();
-  const [failure, setFailure] = useState('');
-  const [isSending, setIsSending] = useState(false);
-  async function act({ to, words, ...wish }: Act): Promise<boolean> {
-    setIsSending(true);
-    const answer = await sendJson(`/api/round-ups/${roundUpId}/${to}`, 'POST', { ...wish, who: whoIsHere() });
-    setIsSending(false);
-    setFailure(answer.ok ? '' : answer.message);
-    if (!answer.ok) return false;
-    toast(`${plural(Number(answer.body.changed), 'run')} ${words}`);
-    router.refresh();
-    return true;
-  }
-  return { act, failure, isSending };
+  const { act: send, busy, refusal } = useAct('page');
+  const act = async ({ to, words, ...wish }: Act): Promise<boolean> =>
+    (
+      await send({
+        url: `/api/round-ups/${roundUpId}/${to}`,
+        body: { ...wish, who: whoIsHere() },
+        said: ({ changed }) => `${plural(Number(changed), 'run')} ${words}`,
+      })
+    ).ok;
+  return { act, failure: refusal, isSending: busy };
 }

@@ -1,36 +1,25 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { toast } from 'sonner';
 import { newId } from '@/ui/newId';
-import { sendJson } from '@/ui/sendJson';
 import { followWork } from '@/ui/upload/followWork';
 import { whoIsHere } from '@/ui/who';
 import type { WriteData } from '@/lab/publish/writeView';
+import { useAct } from '@/ui/useAct';
 
 /** What was published, what can be published now, and who may see it by a link. */
 export function PublishPanel({ data, isSaved }: { data: WriteData; isSaved: boolean }) {
-  const router = useRouter();
   const { versions, links, roundUpId } = data;
   const [reason, setReason] = useState('');
   const [embargo, setEmbargo] = useState(data.embargo ? `${data.embargo}T09:00` : '');
   const [ends, setEnds] = useState('');
-  const [busy, setBusy] = useState(false);
-  const [fault, setFault] = useState('');
+  const { act, busy, refusal: fault } = useAct('page');
   const last = versions.at(-1);
   const base = `/round-ups/${roundUpId}/verdict`;
   const isoOf = (local: string) => (local === '' ? null : new Date(local).toISOString());
 
   async function send(path: string, method: 'POST' | 'PATCH', body: object, said: string) {
-    setBusy(true);
-    setFault('');
-    const answer = await sendJson(path, method, body);
-    setBusy(false);
-    if (!answer.ok) return setFault(answer.message);
-    toast.success(said);
-    setReason('');
-    router.refresh();
+    if ((await act({ url: path, method, body, said })).ok) setReason('');
   }
 
   return (
