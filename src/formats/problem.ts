@@ -4,8 +4,8 @@ import { MOST } from '@/core/bounds';
 export interface Problem {
   file: string;
   /** Physical line from 1, heading counted; left out where the whole file is meant. */
-  line?: number;
-  column?: string;
+  line?: number | undefined;
+  column?: string | undefined;
   message: string;
 }
 

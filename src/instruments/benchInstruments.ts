@@ -137,7 +137,7 @@ export class BenchInstruments {
     loadW: number;
     gpuLoadW: number;
     dutyPct: number | null;
-    apart?: readonly FanApart[];
+    apart?: readonly FanApart[] | undefined;
   }): Promise<void> {
     const fans = set.dutyPct === null ? 'FAN:AUTO' : `FAN:DUTY ${set.dutyPct}`;
     const tell = async (name: InstrumentRole, line: string) => {

@@ -14,7 +14,7 @@ export const SOUND_RATE_HZ = RATE_HZ;
 export interface SimulatedTone {
   hz: number;
   levelDb: number;
-  beat?: { rateHz: number };
+  beat?: { rateHz: number } | undefined;
 }
 
 /** Power by frequency, up to a factor. */
@@ -128,7 +128,7 @@ export interface FanVoice {
   motorDb: number | null;
   /** Where its frame rings, Hz, and how far under its noise, dB; null where it does not at this speed. */
   ring: { hz: number; underDb: number } | null;
-  beat?: { rateHz: number };
+  beat?: { rateHz: number } | undefined;
 }
 
 /** What switches a motor with four poles, in each turn. */

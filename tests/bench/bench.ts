@@ -10,6 +10,7 @@ import { addTraces, largeBundle } from './largeLab';
 import { benchLargeLog } from './largeLog';
 import { benchLive } from './live';
 import { benchPages } from './pages';
+import { benchPhone } from './phone';
 import { benchPlan } from './plan';
 import { benchReduction } from './reduction';
 import { benchTogether } from './together';
@@ -57,6 +58,7 @@ async function main(): Promise<void> {
   if (!only || only === 'log') figures.push(benchLargeLog(100));
   if (!only || only === 'lab') figures.push(...(await benchLab()));
   if (!only || only === 'years') figures.push(...(await benchYears()));
+  if (!only || only === 'phone') figures.push(...(await benchPhone()));
   if (!only || only === 'together') figures.push(...(await benchTogether()));
   // It takes a quarter of an hour of the wall's: only by name.
   if (only === 'live') figures.push(...(await benchLive()));

@@ -109,7 +109,7 @@ test('bundles that nobody means: refused in words with nothing written, or taken
     const before = await counted();
     const answer = await brought(files);
     const result = (await answer.json().catch(() => ({}))) as {
-      roundUpId?: number;
+      roundUpId?: number | undefined;
       problems?: { message: string }[];
     };
     const told = `bundle ${i}, ${path}: ${answer.status} ${JSON.stringify(result).slice(0, 200)} ${changed.slice(0, 500)}`;

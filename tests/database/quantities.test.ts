@@ -20,7 +20,7 @@ inFreshLab();
 /** The order of a response as pages compute it. */
 async function order(
   id: number,
-  what: { response: string; against: 'noise' | 'rpm' | 'duty'; place?: string; at: number },
+  what: { response: string; against: 'noise' | 'rpm' | 'duty'; place?: string | undefined; at: number },
 ) {
   const view = (await viewRoundUp(id))!;
   const shown = (await viewResponse(view, what))!;

@@ -1,8 +1,10 @@
 import AxeBuilder from '@axe-core/playwright';
-import type { Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 
 /** Rules that a page breaks seriously. Pages have no frames: asked for in one piece it takes a third of the time. */
 export async function seriousFaults(page: Page): Promise<string[]> {
+  // Looked at as it is used: before it is alive a page takes nothing, and axe takes its scrolled parts for closed ones.
+  await expect(page.locator('fieldset.waking-page:disabled')).toHaveCount(0);
   const { violations } = await new AxeBuilder({ page })
     .options({ resultTypes: ['violations'] })
     .setLegacyMode(true)

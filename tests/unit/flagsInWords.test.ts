@@ -10,12 +10,12 @@ interface Change {
   entry?: string;
   rpm?: number | null;
   levelDb?: number;
-  mount?: number;
+  mount?: number | undefined;
   pass?: number;
   setting?: string;
   riseK?: number;
   fanCount?: number;
-  setAside?: string;
+  setAside?: string | undefined;
   reduction?: Partial<Reduction>;
 }
 

@@ -29,7 +29,7 @@ function measure(
     seed?: number;
     commands?: Map<number, BenchCommand>;
     limitC?: number;
-    loadW?: number;
+    loadW?: number | undefined;
     gpuLoadW?: number;
     cardLimitC?: number;
   } = {},

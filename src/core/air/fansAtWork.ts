@@ -13,7 +13,7 @@ export interface MeasuredFan {
   settings: FanSetting[];
   curves: FanCurve[];
   /** Standard uncertainty of a level of its settings, dB; 0.3 where nothing was repeated. */
-  levelUDb?: number;
+  levelUDb?: number | undefined;
   /** Of its readings of pressure and flow; what is assumed where nothing was repeated. */
   readingDoubt?: Pick<FanDoubt, 'pressureShare' | 'flowShare'>;
 }

@@ -34,7 +34,7 @@ export interface BenchSample {
   fanRpm: number;
   levelDb: number;
   /** Further readings, by the names of trace columns: fan2_rpm, pump_rpm, gpu_c. */
-  more?: Record<string, number>;
+  more?: Record<string, number> | undefined;
 }
 
 /** Where a mount at the bench stands; plain data, so that it outlives the process that moves it. */
@@ -57,7 +57,7 @@ export interface BenchState {
   /** Null under the board's automatic control. */
   dutyPct: number | null;
   /** Fans and pump that are set apart from it. */
-  apart?: FanApart[];
+  apart?: FanApart[] | undefined;
   floorDb: number | null;
   trim: TrimReading[];
   /** Why a soak was called settled over the rule; empty where it was not. */
@@ -91,7 +91,7 @@ export interface BenchRule extends PartLimits {
   windowS: number;
   limitC: number;
   /** What the power meter sees; the die where nothing is said. */
-  powerAt?: PowerPlace;
+  powerAt?: PowerPlace | undefined;
   warmUpS: number;
   readingS: number;
   /** A soak that has not settled by then is ended as it is, s. */

@@ -1,7 +1,7 @@
 export interface GuardSample {
   atS: number;
   dieC: number;
-  more?: Record<string, number>;
+  more?: Record<string, number> | undefined;
 }
 
 /** Over the limit by this the load goes off at once, K: a processor that holds its limit stays under. */

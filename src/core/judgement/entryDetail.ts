@@ -17,7 +17,7 @@ export interface DetailRule {
   /** The entry whose rise at the line is to be held; null where there is no control with a place. */
   controlRiseK: number | null;
   /** A decibel is worth it while it lowers R by this share. */
-  worth?: number;
+  worth?: number | undefined;
   /** Of another response than the rise. */
   better?: 'lower' | 'higher';
   unit?: string;

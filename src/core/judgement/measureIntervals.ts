@@ -19,7 +19,7 @@ export interface MeasureRule {
   band: { from: number; to: number };
   /** The control's rise at the line, or its value of another response. */
   controlRiseK: number | null;
-  worth?: number;
+  worth?: number | undefined;
   /** What is asked for; all where it is not said. */
   only?: readonly (keyof MeasureIntervals)[];
 }

@@ -9,7 +9,7 @@ export interface CoolerLevel {
   /** How a small error of the reading grows in the corrected level: 2 at 3 dB over the floor, 1 far above. */
   errorGain: number;
   /** Half-width of the 95 % interval of a correction of the meter that is in the level, dB; none where it is not corrected. */
-  correctionDoubtDb?: number;
+  correctionDoubtDb?: number | undefined;
   /** What was read, dB(A), where the others of its mount decide how it stands. */
   noiseDb?: number;
 }

@@ -8,7 +8,7 @@ export interface Step {
   kind: StepKind;
   fromMin: number;
   toMin: number;
-  point?: PlannedPoint;
+  point?: PlannedPoint | undefined;
 }
 
 /** What of a mounting falls on one day. */

@@ -23,7 +23,7 @@ export interface SpanRule {
   limitC: number;
   windowS: number;
   /** A window moved by hand, s in the trace's clock: stands in for the automatic one. */
-  movedWindow?: { startS: number; endS: number };
+  movedWindow?: { startS: number; endS: number } | undefined;
 }
 
 /** Where a run counts: its settled window, and the stretch before it that the settling is judged by. */

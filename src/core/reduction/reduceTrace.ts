@@ -17,9 +17,9 @@ import type { Trace } from './trace';
 export interface ReductionRule extends SpanRule {
   /** A named program keeps its measured rise and watts. */
   program: boolean;
-  powerAt?: PowerPlace;
+  powerAt?: PowerPlace | undefined;
   /** Stands in where the trace has no room probe, °C. */
-  typedAmbientC?: number;
+  typedAmbientC?: number | undefined;
 }
 
 export interface Reduction {

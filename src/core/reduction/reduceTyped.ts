@@ -25,7 +25,7 @@ export interface TypedMeans {
  */
 export function reduceTyped(
   means: TypedMeans,
-  rule: { loadW: number; program: boolean; limitC: number; powerAt?: PowerPlace },
+  rule: { loadW: number; program: boolean; limitC: number; powerAt?: PowerPlace | undefined },
 ): Outcome<Reduction> {
   const { cpuC, ambientC, powerW } = means;
   if (!(rule.loadW >= 0)) throw new RangeError(`reduceTyped: loadW must be 0 or more, got ${rule.loadW}`);

@@ -20,7 +20,7 @@ export interface RestatedRise {
  */
 export function restatedRise(
   powerW: number | null,
-  { loadW, program, powerAt = 'die' }: { loadW: number; program: boolean; powerAt?: PowerPlace },
+  { loadW, program, powerAt = 'die' }: { loadW: number; program: boolean; powerAt?: PowerPlace | undefined },
   measuredRiseK: number,
   heatLimited: boolean,
 ): RestatedRise {

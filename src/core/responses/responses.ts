@@ -59,7 +59,7 @@ export interface Response {
   /** It stands among all that was measured, on the page that sets them side by side. */
   besideAll: boolean;
   /** What it means of an entry that has none, where that is a result: “never reached the limit”. */
-  absent?: string;
+  absent?: string | undefined;
 }
 
 /** What most of them are. */

@@ -33,7 +33,7 @@ export interface RunValue {
   /** Null for what is no mean of a sensor. */
   sensor: SensorWindow | null;
   /** Only an upper limit, masked by the room: it stands on no curve. */
-  isBound?: boolean;
+  isBound?: boolean | undefined;
 }
 
 /** A value that nothing is still to come of: `steady(3.1)` is settled, with a shortfall of 0 and no sensor behind it. */

@@ -23,7 +23,7 @@ export interface Instrument {
 export interface DailyCheck {
   on: string;
   /** Hour of that day, as 17:30; empty where nobody noted it: then it may have been before or after a run of that day. */
-  at?: string;
+  at?: string | undefined;
   kind: 'calibrator' | 'cold start' | 'second probe';
   /** dB read on the calibrator; probe minus die at cold start, or minus the second probe beside it, K. */
   reading: number;

@@ -39,7 +39,7 @@ export function defaultSetup(setup: {
   enclosure: string;
   meterDistanceCm: number;
   limitC: number;
-  powerAt?: PowerPlace;
+  powerAt?: PowerPlace | undefined;
 }): RigSetup {
   const { enclosure, meterDistanceCm, limitC, powerAt = 'die' } = setup;
   return {

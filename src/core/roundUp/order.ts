@@ -58,7 +58,7 @@ export function orderOf(
 export function detailRule(
   roundUp: Pick<RoundUp, 'entries' | 'referenceAmbientC' | 'limitC'>,
   { load, response }: Pick<Asked, 'load' | 'response'>,
-  { ranking, band, worth }: { ranking: Ranking; band: DetailRule['band']; worth?: number },
+  { ranking, band, worth }: { ranking: Ranking; band: DetailRule['band']; worth?: number | undefined },
 ): DetailRule {
   const { entries, referenceAmbientC, limitC } = roundUp;
   return {

@@ -7,7 +7,7 @@ export interface NewEntry {
   maker: string;
   product: string;
   kind: string;
-  revision?: string;
+  revision?: string | undefined;
   fans: string;
   fanCount: number | null;
   price: number | null;
@@ -69,7 +69,7 @@ export interface RigOutline {
   enclosure: string;
   meterDistanceCm: number;
   limitC: number;
-  powerAt?: PowerPlace;
+  powerAt?: PowerPlace | undefined;
 }
 
 /** The newest revision of a rig that stands like this; a new one where none does. */

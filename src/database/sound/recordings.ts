@@ -193,10 +193,10 @@ export async function listLines(
 }
 
 export interface RecordingEdit {
-  calibrationId?: number | null;
-  roomId?: number | null;
-  usedAnyway?: string;
-  setAside?: string;
+  calibrationId?: number | null | undefined;
+  roomId?: number | null | undefined;
+  usedAnyway?: string | undefined;
+  setAside?: string | undefined;
 }
 
 /** Whether it was there. */

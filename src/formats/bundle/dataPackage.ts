@@ -66,7 +66,7 @@ export interface DataPackage {
     windowS: number;
     referenceAmbientC: number;
     /** Band of noise that the band score is of; undefined where the line ± 4 dB is meant. */
-    bandDba?: number[];
+    bandDba?: number[] | undefined;
   };
   planning: PlanningParts;
   /** What it is known again by, whatever its title; null where it does not say. */

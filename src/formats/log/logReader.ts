@@ -13,7 +13,7 @@ export interface LogColumn {
 
 export interface LogProblem {
   line: number;
-  column?: string;
+  column?: string | undefined;
   message: string;
 }
 

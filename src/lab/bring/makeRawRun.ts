@@ -87,7 +87,7 @@ function lastWindow(channels: readonly Channel[], windowS: number): { startS: nu
 function measuredRun(
   plan: PlannedRun,
   { channels, reduction, noiseDb }: Omit<MadeRun, 'plan'>,
-  rule: RigRule & { typedAmbientC?: number },
+  rule: RigRule & { typedAmbientC?: number | undefined },
 ): MeasuredRun {
   return {
     ...rule,

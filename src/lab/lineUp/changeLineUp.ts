@@ -118,9 +118,9 @@ export async function addVariant(
 export interface EntryChange {
   /** False takes the entry out of the line-up; its runs stay in the lab. */
   cited?: { code: string; position: number; isControl: boolean } | false;
-  isControl?: boolean;
+  isControl?: boolean | undefined;
   /** Notes a sample of its product. */
-  sample?: string;
+  sample?: string | undefined;
 }
 
 /** Changes how a round-up cites an entry. Gives back what undoes a removal. */

@@ -18,7 +18,7 @@ interface Reading<T> {
  * than they are.
  */
 function askedTogether<T>(ask: (db: Queryable) => Promise<T>): (db: Queryable) => Promise<T> {
-  const under: { way?: Promise<unknown>; next?: Promise<T> } = {};
+  const under: { way?: Promise<unknown> | undefined; next?: Promise<T> | undefined } = {};
   return (db) => {
     under.next ??= (under.way ?? Promise.resolve())
       .catch(() => undefined)

@@ -31,14 +31,14 @@ export interface BundleRanking {
 }
 
 export interface RankChoice {
-  response?: string;
-  place?: string;
-  against?: Against;
+  response?: string | undefined;
+  place?: string | undefined;
+  against?: Against | undefined;
   /** Where on the axis; needed but for noise, which has the bundle's own line. */
-  at?: number;
-  loadW?: number;
+  at?: number | undefined;
+  loadW?: number | undefined;
   /** Key of the load, where its watts are not enough to name it. */
-  load?: string;
+  load?: string | undefined;
   /** Of a rise against noise: what its curves say beyond the line. */
   detail?: boolean;
 }

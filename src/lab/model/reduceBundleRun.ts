@@ -11,7 +11,7 @@ import { toTrace, type TraceTable } from '@/formats/bundle/tables/traceTable';
 export interface RigRule {
   limitC: number;
   windowS: number;
-  powerAt?: PowerPlace;
+  powerAt?: PowerPlace | undefined;
 }
 
 /** FORMATS steps 1 to 4 for a run of a bundle, from its log or from its typed means. */

@@ -19,9 +19,9 @@ import { plural } from '@/core/words';
 import { sonesOf } from '../sound/soundView';
 
 export interface ResponseChoice {
-  response?: string;
-  against?: Against;
-  place?: string;
+  response?: string | undefined;
+  against?: Against | undefined;
+  place?: string | undefined;
 }
 
 export interface ResponseView {

@@ -12,7 +12,7 @@ export interface AskedBeside {
   /** Mean speeds by the log, rpm. */
   speeds?: ReadonlyMap<number, number>;
   sones?: ReadonlyMap<number, CountedLoudness>;
-  scores?: ReadonlyMap<number, ScoreScale>;
+  scores?: ReadonlyMap<number, ScoreScale> | undefined;
   /** Values of one response at one place, by run. */
   values?: ReadonlyMap<number, RunValue>;
 }

@@ -13,7 +13,7 @@ export interface HeatingColumn {
   unit: string;
   decimals: number;
   /** What it means where an entry has none, where that is a result. */
-  absent?: string;
+  absent?: string | undefined;
   /** By entry; null where it has none at this line. */
   values: Record<string, number | null>;
 }
@@ -21,7 +21,7 @@ export interface HeatingColumn {
 /** What a load's steady rise does not tell: rise soon after the load, seconds to steady and to the limit, at a line. */
 export async function heatingUp(
   view: RoundUpView,
-  at: { load?: string; against?: Against; line: number },
+  at: { load?: string | undefined; against?: Against | undefined; line: number },
 ): Promise<HeatingColumn[]> {
   const columns: HeatingColumn[] = [];
   for (const id of SHOWN) {

@@ -114,7 +114,7 @@ export interface JudgementQuery extends ResponseChoice {
   lineDb: number;
   load: string;
   /** What a decibel must lower R by to be worth it, as a share. */
-  worth?: number;
+  worth?: number | undefined;
 }
 
 const MOST_KEPT = 16;

@@ -12,13 +12,13 @@ import { riseCurves, viewRoundUp, type LoadCurves, type RoundUpView } from '../m
 
 /** What an address asks of the verdict; the round-up's own where it names nothing that exists. */
 export interface VerdictQuery extends ResponseChoice {
-  load?: string;
+  load?: string | undefined;
   /** Noise line, dB(A). */
-  line?: string;
+  line?: string | undefined;
   /** Speed, rpm, or duty, %, where it stands against one. */
-  at?: string;
+  at?: string | undefined;
   /** What a reader can take: who does not fit is left out of the order. */
-  wish?: ReadersWish;
+  wish?: ReadersWish | undefined;
 }
 
 export interface VerdictView {

@@ -42,7 +42,7 @@ export interface SheetEdit {
 export type SheetResult =
   | { saved: true; version: number }
   | { saved: false; why: 'conflict'; version: number; body: unknown; who: string }
-  | { saved: false; why: 'refused'; message: string; field?: string };
+  | { saved: false; why: 'refused'; message: string; field?: string | undefined };
 
 async function afterBrief(db: Queryable, roundUpId: number, isNow: Brief, reason: string): Promise<void> {
   const was = await briefOf(db, roundUpId);

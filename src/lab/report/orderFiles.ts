@@ -34,7 +34,7 @@ export interface PlateWish {
   night: boolean;
   lit: ReadonlySet<string>;
   /** Only so many of the order, from its end. */
-  first?: number;
+  first?: number | undefined;
 }
 
 /** Signs of a video must be read at a third of its size. */

@@ -96,7 +96,7 @@ export function orderPicture(
     theme?: typeof PAPER;
     lit?: ReadonlySet<string>;
     /** Only so many of the order are drawn; all where it is not given. */
-    first?: number;
+    first?: number | undefined;
   },
 ): string {
   const { response, against, at, ranking, curves } = order;

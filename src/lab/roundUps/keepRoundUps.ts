@@ -18,11 +18,11 @@ const GONE = 'this round-up is not there any more';
 
 /** What is changed of a round-up as a whole; only what is named. */
 export interface RoundUpChange {
-  title?: string;
+  title?: string | undefined;
   /** The title that was seen when another was written. */
-  was?: string;
-  archived?: boolean;
-  deleted?: boolean;
+  was?: string | undefined;
+  archived?: boolean | undefined;
+  deleted?: boolean | undefined;
 }
 
 /** Renames, archives or deletes a round-up, or takes that back. Its runs stay in the lab, whatever happens to it. */

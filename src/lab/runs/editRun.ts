@@ -29,7 +29,7 @@ export type EditResult =
 type NotSavedResult = Exclude<EditResult, { saved: true }>;
 
 async function columnsOf(db: Queryable, roundUpId: number, changes: RunChanges): Promise<Partial<RunFields>> {
-  const columns: Partial<RunFields> = {
+  const columns: { [Name in keyof RunFields]?: RunFields[Name] | undefined } = {
     setting: changes.setting?.trim(),
     mount: changes.mount,
     pass: changes.pass,

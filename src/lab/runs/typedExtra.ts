@@ -1,8 +1,8 @@
 import { TYPED_MEANS } from '@/core/responses/typedMeans';
 
 export interface TypedMore {
-  more?: Record<string, number | null | undefined>;
-  score?: { value: number; unit: string; better: 'higher' | 'lower' } | null;
+  more?: Record<string, number | null | undefined> | undefined;
+  score?: { value: number; unit: string; better: 'higher' | 'lower' } | null | undefined;
 }
 
 const SCORE = ['score', 'score_unit', 'score_better'] as const;

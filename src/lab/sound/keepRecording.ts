@@ -90,8 +90,8 @@ export async function writeRecording(
   heard: HeardRecording,
   place: Omit<RecordingPlace, 'fullScaleDb'> & {
     rigRevisionId: number;
-    calibrationId?: number | null;
-    roomId?: number | null;
+    calibrationId?: number | null | undefined;
+    roomId?: number | null | undefined;
   },
   source: WavSource,
 ): Promise<{ id: number; isNew: boolean }> {

@@ -15,8 +15,10 @@ import { publish, type PublishWish } from '../publish/publish';
 /** What is done on a process of its own, since it may take long or much: what reads files from outside, and what makes those that leave. */
 const JOBS = {
   check: (other: { uploadId: string }, tell: Tell) => checkUpload(other.uploadId, tell),
-  describe: (other: { uploadId: string; fileId: number; columns?: RememberedColumn[] }, tell: Tell) =>
-    describeLog(other.uploadId, other.fileId, other.columns, tell),
+  describe: (
+    other: { uploadId: string; fileId: number; columns?: RememberedColumn[] | undefined },
+    tell: Tell,
+  ) => describeLog(other.uploadId, other.fileId, other.columns, tell),
   import: ({ uploadId, choices }: { uploadId: string; choices?: ImportChoices }, tell: Tell) =>
     importUpload(uploadId, choices, tell),
   recording: ({ uploadId, request }: { uploadId: string; request: RecordingRequest }, tell: Tell) =>

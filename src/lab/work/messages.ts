@@ -5,10 +5,10 @@ import { Refused } from '../refusal';
 export interface SentFailure {
   kind: 'refused' | 'away' | 'busy' | 'mistake';
   message: string;
-  field?: string;
+  field?: string | undefined;
   unsure?: boolean;
-  code?: string;
-  stack?: string;
+  code?: string | undefined;
+  stack?: string | undefined;
 }
 
 export type FromWorker =

@@ -10,9 +10,9 @@ export interface Order {
   sound?: boolean;
   text?: string;
   /** Which point of the mount a reason is for. */
-  at?: number;
+  at?: number | undefined;
   entry?: string;
-  mount?: number;
+  mount?: number | undefined;
   tries?: number;
   speed?: number;
 }

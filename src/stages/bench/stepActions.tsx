@@ -12,7 +12,7 @@ interface Main {
   under: string;
   order: Order;
   /** Asked for before it is sent. */
-  reason?: string;
+  reason?: string | undefined;
 }
 
 function mainOf(state: BenchState): Main | null {

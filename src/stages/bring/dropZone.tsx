@@ -28,7 +28,7 @@ function megabytes(bytes: number): string {
 }
 
 /** Takes a bundle (folder or zip) or raw logs, with progress and a way to stop, and leads to the check. */
-export function DropZone({ roundUpId }: { roundUpId?: number }) {
+export function DropZone({ roundUpId }: { roundUpId?: number | undefined }) {
   const router = useRouter();
   const [progress, setProgress] = useState<Progress | null>(null);
   const [failure, setFailure] = useState('');

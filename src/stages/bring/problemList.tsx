@@ -1,7 +1,7 @@
 export interface ShownProblem {
   file?: string;
-  line?: number;
-  column?: string;
+  line?: number | undefined;
+  column?: string | undefined;
   message: string;
 }
 

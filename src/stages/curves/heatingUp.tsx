@@ -11,7 +11,7 @@ interface Column {
   name: string;
   unit: string;
   decimals: number;
-  absent?: string;
+  absent?: string | undefined;
   values: Record<string, number | null>;
 }
 

@@ -29,7 +29,7 @@ export function RankingNotes({
   /** Standard uncertainty where nothing was repeated, in words. */
   assumed: string;
   /** What it means where an entry has no value of this response, where that is a result. */
-  absent?: string;
+  absent?: string | undefined;
   /** What an entry is: a cooler, a fan, a layout. */
   compared: string;
 }) {

@@ -89,7 +89,7 @@ function Slot({
   /** How many slots its side has. */
   slots: number;
   fan: LayoutFan | undefined;
-  onPress?: () => void;
+  onPress?: (() => void) | undefined;
   onRemove?: () => void;
 }) {
   const name = slotName({ place, slot });
@@ -138,7 +138,7 @@ export function LayoutDrawing({
 }: {
   layout: readonly LayoutFan[];
   /** Where the case takes fans; those of a usual one where nobody has noted it. */
-  sides?: readonly CaseSide[];
+  sides?: readonly CaseSide[] | undefined;
   onLayout?: (layout: LayoutFan[]) => void;
   /** What an empty slot is filled with. */
   fresh?: Pick<LayoutFan, 'fan' | 'sizeMm' | 'dutyPct'>;

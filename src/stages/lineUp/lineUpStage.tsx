@@ -19,8 +19,8 @@ import { NewEntry } from './newEntry';
 
 interface Problem {
   file: string;
-  line?: number;
-  column?: string;
+  line?: number | undefined;
+  column?: string | undefined;
   message: string;
 }
 

@@ -20,7 +20,7 @@ interface Field {
   name: CellName;
   label: string;
   width: string;
-  optional?: boolean;
+  optional?: boolean | undefined;
   text?: boolean;
 }
 

@@ -16,7 +16,7 @@ export interface RunField {
   value: string | number | null;
   kind: 'text' | 'number';
   /** May stand empty. */
-  optional?: boolean;
+  optional?: boolean | undefined;
   choices?: RunEntry[];
 }
 

@@ -12,7 +12,15 @@ import { RunActions } from './runActions';
 import { ReadingsPanel } from './readingsPanel';
 import { TraceCharts } from './traceCharts';
 
-function Row({ name, children, note }: { name: string; children: React.ReactNode; note?: string }) {
+function Row({
+  name,
+  children,
+  note,
+}: {
+  name: string;
+  children: React.ReactNode;
+  note?: string | undefined;
+}) {
   return (
     <tr>
       <th scope="row" className="border-b-hairline! font-normal!">

@@ -34,10 +34,10 @@ function Place({
   only,
   reason,
 }: {
-  place?: SchoolPlace;
-  beside?: SchoolPlace;
+  place?: SchoolPlace | undefined;
+  beside?: SchoolPlace | undefined;
   only: OnlyIn;
-  reason?: string;
+  reason?: string | undefined;
 }) {
   if (!place)
     return (

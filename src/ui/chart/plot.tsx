@@ -55,8 +55,8 @@ type Drawn = 'scatter' | 'scatterWithErrorBars';
 export type PlotSeries = ChartDataset<Drawn, BarPoint[]>;
 
 export interface PlotAxis {
-  min?: number;
-  max?: number;
+  min?: number | undefined;
+  max?: number | undefined;
   /** What it has to hold, where its ends are left to the chart. */
   atLeast?: number;
   atMost?: number;
@@ -73,7 +73,7 @@ export interface PlotProps {
   x: PlotAxis;
   y: PlotAxis;
   /** A second scale at the right, for series with `yAxisID: 'y2'`. */
-  y2?: PlotAxis;
+  y2?: PlotAxis | undefined;
   /** Room at the right for labels, px. */
   rightPx?: number;
   topPx?: number;
@@ -106,12 +106,12 @@ function scale(axis: PlotAxis, position: 'left' | 'right' | 'bottom') {
     type: 'linear' as const,
     display: !axis.hidden,
     position,
-    min: axis.min,
-    max: axis.max,
-    suggestedMin: axis.atLeast,
-    suggestedMax: axis.atMost,
+    ...(axis.min === undefined ? {} : { min: axis.min }),
+    ...(axis.max === undefined ? {} : { max: axis.max }),
+    ...(axis.atLeast === undefined ? {} : { suggestedMin: axis.atLeast }),
+    ...(axis.atMost === undefined ? {} : { suggestedMax: axis.atMost }),
     // The same room for every vertical scale, so that plots above each other line up.
-    afterFit: position === 'bottom' ? undefined : (other: { width: number }) => (other.width = AXIS_PX),
+    ...(position === 'bottom' ? {} : { afterFit: (other: { width: number }) => (other.width = AXIS_PX) }),
     border: { display: position === 'bottom', color: themeColour('--color-ink') },
     grid: {
       color: themeColour('--hairline'),

@@ -9,8 +9,8 @@ const BOX = 'h-[33px] w-full rounded border border-hairline bg-raised px-2 text-
 interface Common {
   label: string;
   /** What a fault of this field is, as the server or the page says. */
-  error?: string;
-  hint?: string;
+  error?: string | undefined;
+  hint?: string | undefined;
   /** The label is for those who hear the page only. */
   bare?: boolean;
 }
@@ -83,7 +83,7 @@ export function NumberField({
   onValue: (value: number | null) => void;
   unit?: string;
   /** May stand empty. */
-  optional?: boolean;
+  optional?: boolean | undefined;
 }) {
   const id = useId();
   const [draft, setDraft] = useState<string | null>(null);

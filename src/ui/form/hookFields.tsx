@@ -7,7 +7,7 @@ interface Field<V extends FieldValues> {
   control: Control<V>;
   name: FieldPath<V>;
   label: string;
-  hint?: string;
+  hint?: string | undefined;
   bare?: boolean;
 }
 

@@ -2,7 +2,7 @@
 
 /** What kept a form from being saved. What was typed stays in the form until the reviewer decides. */
 export type Trouble =
-  | { kind: 'failed'; message: string; field?: string; again?: boolean }
+  | { kind: 'failed'; message: string; field?: string | undefined; again?: boolean }
   /** Somebody else was faster: who, and what stands there now, in words. */
   | { kind: 'conflict'; who: string; theirs: string }
   /** Values that can be true and are mostly slips. */

@@ -13,7 +13,7 @@ export function Header({
   title: string;
   under?: string;
   /** What was searched for, where this is what was found. */
-  query?: string;
+  query?: string | undefined;
   children?: React.ReactNode;
 }) {
   return (

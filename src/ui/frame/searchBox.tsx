@@ -6,7 +6,7 @@ import { useRef } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 
 /** The field that looks through the whole lab. */
-export function SearchField({ query = '', wide }: { query?: string; wide?: boolean }) {
+export function SearchField({ query = '', wide }: { query?: string | undefined; wide?: boolean }) {
   const field = useRef<HTMLInputElement>(null);
   useHotkeys('mod+k', () => field.current?.focus(), { preventDefault: true, enableOnFormTags: true });
   return (
@@ -27,7 +27,7 @@ export function SearchField({ query = '', wide }: { query?: string; wide?: boole
 }
 
 /** In the head of every page: the field, which Ctrl+K leads to; on a phone the way to a page with it. */
-export function SearchBox({ query }: { query?: string }) {
+export function SearchBox({ query }: { query?: string | undefined }) {
   return (
     <>
       <div className="hidden sm:block">

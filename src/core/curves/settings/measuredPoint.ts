@@ -36,7 +36,7 @@ export interface MeasuredPoint {
   /** Its die stood at the rig's limit at the watts of a program, which nothing restates: it does not hold the load. */
   heldByLimit?: boolean;
   /** The value is only a bound, as a level at the floor is: it stands on no curve. */
-  isBound?: boolean;
+  isBound?: boolean | undefined;
 }
 
 /**
