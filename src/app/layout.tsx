@@ -1,8 +1,9 @@
 import './globals.css';
 import type { Metadata } from 'next';
-import { cookies } from 'next/headers';
+import { cookies, headers } from 'next/headers';
 import { Notices } from '@/ui/frame/notices';
 import { THEME_COOKIE } from '@/ui/theme';
+import { NarrowHint } from '@/ui/narrow';
 import { WakingPage } from '@/ui/frame/wakingPage';
 import { NuqsAdapter } from 'nuqs/adapters/next/app';
 
@@ -15,6 +16,8 @@ export default async function RootLayout({ children }: { children: React.ReactNo
   const chosen = (await cookies()).get(THEME_COOKIE)?.value;
   // Without a choice the system's holds, by the style sheet alone.
   const theme = chosen === 'paper' || chosen === 'night' ? chosen : undefined;
+  const asked = await headers();
+  const isPhone = asked.get('sec-ch-ua-mobile') === '?1' || /\bMobi/.test(asked.get('user-agent') ?? '');
   return (
     <html lang="en" data-theme={theme}>
       <body>
@@ -22,7 +25,9 @@ export default async function RootLayout({ children }: { children: React.ReactNo
           Skip to the page
         </a>
         <NuqsAdapter>
-          <WakingPage>{children}</WakingPage>
+          <NarrowHint isPhone={isPhone}>
+            <WakingPage>{children}</WakingPage>
+          </NarrowHint>
         </NuqsAdapter>
         <Notices />
       </body>

@@ -8,6 +8,11 @@ import { freshDatabase } from '../support/database';
 import { percentile, type Figure } from './figure';
 
 const TIMES = 5;
+const PHONE = {
+  viewport: { width: 390, height: 844 },
+  isMobile: true,
+  userAgent: 'Mozilla/5.0 (Linux; Android 14) AppleWebKit/537.36 (KHTML, like Gecko) Mobile Safari/537.36',
+};
 /** A phone of the middle class against this machine's processor. */
 const SLOWER = 4;
 const MOST_MS = 300;
@@ -53,7 +58,7 @@ export async function benchPhone(): Promise<Figure[]> {
     const sums: number[] = [];
     const longest: number[] = [];
     for (let i = 0; i < TIMES; i += 1) {
-      const context = await browser.newContext({ viewport: { width: 390, height: 844 }, isMobile: true });
+      const context = await browser.newContext({ ...PHONE });
       const found = await blocked(await context.newPage(), path);
       sums.push(found.sum);
       longest.push(found.longest);

@@ -222,6 +222,16 @@ test('a page takes nothing before it is alive: what is typed then is kept, and a
   await expect(page).toHaveURL(/search\?q=Poniente/);
 });
 
+test('a phone is drawn its list from the first byte on, a desk its table', async ({ page, request }) => {
+  const at = await bring(page);
+  const drawn = async (headers: Record<string, string>) =>
+    (await request.get(`${app.url}${at}/logbook`, { headers })).text();
+  const phone = await drawn({ 'user-agent': 'Mozilla/5.0 (Linux; Android 14) Mobile Safari/537.36' });
+  const desk = await drawn({ 'user-agent': 'Mozilla/5.0 (X11; Linux x86_64)' });
+  expect([phone, desk].map((html) => html.includes('role="columnheader"'))).toEqual([false, true]);
+  expect(await drawn({ 'sec-ch-ua-mobile': '?1' })).not.toContain('role="columnheader"');
+});
+
 test('under its cover an entry is named nowhere in a page or its source, until somebody looks behind it', async ({
   page,
 }) => {

@@ -60,7 +60,7 @@ export function LogbookTable({
     getScrollElement: () => scroller.current,
     estimateSize: () => rowPx,
     overscan: 6,
-    initialRect: { width: 1280, height: 720 },
+    initialRect: narrow ? { width: 390, height: 640 } : { width: 1280, height: 720 },
   });
   const all = rows.length > 0 && rows.every((row) => chosen.has(row.id));
   /** The row that was chosen last: with Shift, all between it and this one. */
