@@ -17,18 +17,28 @@ export function numberFlag(name: string, value: string | undefined): number | un
   return number;
 }
 
-export function readArguments(usage: string, options: Record<string, { type: 'string' | 'boolean' }>) {
+type Options = Record<string, { type: 'string' | 'boolean' }>;
+
+/** Flags and at least one path. */
+export function readPaths(usage: string, options: Options) {
   try {
     const { values, positionals } = parseArgs({
       args: process.argv.slice(2),
       options,
       allowPositionals: true,
     });
-    if (positionals.length !== 1) throw new UsageError('exactly one path expected');
-    return { values, path: positionals[0]! };
+    if (positionals.length === 0) throw new UsageError('a path was expected');
+    return { values, paths: positionals };
   } catch (error) {
     throw new UsageError(`${(error as Error).message} (usage: ${usage})`);
   }
+}
+
+/** Flags and one path. */
+export function readArguments(usage: string, options: Options) {
+  const { values, paths } = readPaths(usage, options);
+  if (paths.length !== 1) throw new UsageError(`exactly one path expected (usage: ${usage})`);
+  return { values, path: paths[0]! };
 }
 
 /** Runs a command; an input or a call that cannot be used ends with one line on standard error and status 2. */

@@ -1,10 +1,11 @@
-import { alignClocks, LEAST_S, type ClockShift } from './alignClocks';
+import { alignClocks, clockFit, LEAST_S, type ClockShift, type LogSpan } from './alignClocks';
 import { chained } from './chained';
 import { merged, stepsOf } from './steps';
 import { METER_STEP, WATCHED } from './watched';
 import { reachS } from './joinOnto';
 import { meanWithin, seriesOf, type PlacedSeries } from './placedSeries';
 import { roomAlone } from './roomAlone';
+import { SAME_RPM, SAME_WATTS, sameSettings } from './sameSettings';
 import type { Quantity, Unit } from '../channels/channels';
 
 /** A raw log as the server understood it. */
@@ -20,7 +21,7 @@ export interface BroughtLog {
   firstS: number | null;
   lastS: number | null;
   clockKind: 'date' | 'day' | 'elapsed' | 'none';
-  problems: { line: number; column?: string; message: string }[];
+  problems: { line: number; column?: string | undefined; message: string }[];
   unlisted: number;
   /** Thinned, to be drawn. */
   series: { timeS: number[]; values: { quantity: string; values: (number | null)[] }[] };
@@ -88,6 +89,15 @@ function stepsIn(log: BroughtLog, offsetS: number, quantities: readonly string[]
 
 const CUTTING: readonly string[] = WATCHED.map(({ quantity }) => quantity);
 
+/** What tells a clock: what cuts, and the level. */
+const MOVING: readonly string[] = [...CUTTING, METER_STEP.quantity];
+
+const spanOf = ({ firstS, lastS }: BroughtLog, offsetS: number): LogSpan | null =>
+  firstS === null || lastS === null ? null : { fromS: firstS + offsetS, toS: lastS + offsetS };
+
+const leadSteps = (logs: readonly BroughtLog[], offsetsS: readonly number[]): number[] =>
+  logs.flatMap((log, i) => (hasDie(log) ? stepsIn(log, offsetsS[i]!, CUTTING) : []));
+
 const hasDie = (log: BroughtLog) => log.columns.some((column) => column.quantity === 'cpu_temperature');
 
 /**
@@ -100,10 +110,25 @@ export function proposedClocks(
   logs: readonly BroughtLog[],
   offsetsS: readonly number[],
 ): (ClockShift | null)[] {
-  const lead = logs.flatMap((log, i) => (hasDie(log) ? stepsIn(log, offsetsS[i]!, CUTTING) : []));
+  const lead = leadSteps(logs, offsetsS);
   if (lead.length === 0) return logs.map(() => null);
-  const all = [...CUTTING, METER_STEP.quantity];
-  return logs.map((log, i) => (hasDie(log) ? null : alignClocks(lead, stepsIn(log, offsetsS[i]!, all))));
+  const dies = logs.flatMap((log, i) => (hasDie(log) ? (spanOf(log, offsetsS[i]!) ?? []) : []));
+  const span = {
+    fromS: Math.min(...dies.map(({ fromS }) => fromS)),
+    toS: Math.max(...dies.map(({ toS }) => toS)),
+  };
+  return logs.map((log, i) => {
+    const own = spanOf(log, offsetsS[i]!);
+    if (hasDie(log)) return null;
+    const spans = own && dies.length > 0 ? { lead: span, log: own } : undefined;
+    return alignClocks(lead, stepsIn(log, offsetsS[i]!, MOVING), spans);
+  });
+}
+
+/** The share of each log's steps that fall on those of the logs with the die, by their clocks as they stand; null where nothing tells. */
+export function clockFits(logs: readonly BroughtLog[], offsetsS: readonly number[]): (number | null)[] {
+  const lead = leadSteps(logs, offsetsS);
+  return logs.map((log, i) => (hasDie(log) ? null : clockFit(lead, stepsIn(log, offsetsS[i]!, MOVING), 0)));
 }
 
 /**
@@ -184,7 +209,8 @@ export function floorOf(pieces: readonly Piece[], at: number): string {
   return '';
 }
 
-const LEAST_RUN_S = 120;
+/** A shorter piece is no run, s. */
+export const LEAST_RUN_S = 120;
 
 /**
  * Pieces for new cuts; what was filled in stays with the piece that covers most of the old one. Each ends `guardS` before the cut.
@@ -205,14 +231,22 @@ export function piecesFor(
   const fans = seriesOf(series, 'fan_speed');
   const die = seriesOf(series, 'cpu_temperature');
   const most = Math.max(0, ...(power?.values.filter((value) => !Number.isNaN(value)) ?? []));
-  return edges.slice(0, -1).map((fromS, i) => {
+  const spans = edges.slice(0, -1).map((fromS, i) => {
     const isLast = i === edges.length - 2;
-    const toS = Math.max(fromS, edges[i + 1]! - (isLast ? 0 : guardS));
+    return { fromS, toS: Math.max(fromS, edges[i + 1]! - (isLast ? 0 : guardS)) };
+  });
+  const read = (of: PlacedSeries | undefined) => spans.map(({ fromS, toS }) => meanWithin(of, fromS, toS));
+  const watted = read(power);
+  // What was set once is one setting, however its readings differ.
+  const loads = sameSettings(watted, SAME_WATTS);
+  const speeds = sameSettings(read(fans), SAME_RPM);
+  return spans.map(({ fromS, toS }, i) => {
     const overlap = (piece: Piece) => Math.min(piece.toS, toS) - Math.max(piece.fromS, fromS);
     const old = [...before].sort((a, b) => overlap(b) - overlap(a))[0];
     if (old && overlap(old) > 0.5 * (toS - fromS)) return { ...old, fromS, toS };
-    const watts = meanWithin(power, fromS, toS);
-    const rpm = meanWithin(fans, fromS, toS);
+    const watts = watted[i]!;
+    const load = loads[i]!;
+    const rpm = speeds[i]!;
     return {
       fromS,
       toS,
@@ -221,7 +255,7 @@ export function piecesFor(
         meanWithin(die, fromS, toS) !== null &&
         (watts === null || watts > 0.3 * most),
       entry: before[0]?.entry ?? '',
-      loadW: watts === null ? '' : String(Math.round(watts / 5) * 5),
+      loadW: load === null ? '' : String(Math.round(load / 5) * 5),
       setting: rpm === null ? '' : `${Math.round(rpm / 10) * 10} rpm`,
       mount: '1',
       pass: '1',
@@ -229,4 +263,26 @@ export function piecesFor(
       floorDb: String(roomAlone(series, fromS) ?? ''),
     };
   });
+}
+
+/** An evening of logs, joined by their clocks and cut, before anybody has moved anything. */
+export interface JoinedEvening {
+  /** What is added to each log's clock by its kind alone, and what its steps speak for beside that. */
+  ownS: number[];
+  shifts: (ClockShift | null)[];
+  /** What is added to each log's clock: only what is sure is moved unasked. */
+  offsetsS: number[];
+  series: PlacedSeries[];
+  cuts: number[];
+  pieces: Piece[];
+}
+
+/** Joins raw logs: clocks, cuts and pieces, as the page of raw logs opens with them and `./abanico cut` tells them. */
+export function joinEvening(logs: readonly BroughtLog[]): JoinedEvening {
+  const ownS = firstOffsets(logs);
+  const shifts = proposedClocks(logs, ownS);
+  const offsetsS = ownS.map((own, i) => own + (shifts[i]?.isSure ? shifts[i]!.offsetS : 0));
+  const series = placeSeries(logs, offsetsS);
+  const cuts = proposedCuts(logs, offsetsS, series);
+  return { ownS, shifts, offsetsS, series, cuts, pieces: piecesFor(series, cuts, [], endGuardS(logs)) };
 }

@@ -4,9 +4,8 @@ import { joinOnto, reachS } from '@/core/joining/joinOnto';
 import { isMissing } from '@/core/missing';
 import type { LogSample, LogSink, MeasuredColumn, RememberedColumn } from '@/formats/log/logReader';
 import { CHANNELS, type Quantity } from '@/core/channels/channels';
-import { readLog } from '@/formats/log/readLog';
+import { readLog, type OpenLog } from '@/formats/log/readLog';
 import type { Channel } from '@/formats/bundle/tables/traceTable';
-import { fileBytes } from './uploads';
 
 /** What raw logs hold beside their time. */
 const LOGGED = CHANNELS.flatMap((channel) =>
@@ -67,21 +66,16 @@ export interface Collected {
  * chained by time; where two cover the same time the first counts. A channel that has no reading in a run is left out.
  */
 export async function collectChannels(
-  logs: readonly { fileId: number; offsetS: number; path: string }[],
+  logs: readonly { open: OpenLog; offsetS: number; path: string }[],
   runs: readonly Span[],
   remembered: ReadonlyMap<string, readonly RememberedColumn[]>,
   tell: Tell = noProgress,
 ): Promise<Collected> {
   const sinks: SpanSink[] = [];
-  for (const [i, { fileId, offsetS, path }] of logs.entries()) {
+  for (const [i, { open, offsetS, path }] of logs.entries()) {
     tell('Reading the logs', i / logs.length);
     let sink = new SpanSink(runs, offsetS);
-    await readLog(
-      () => fileBytes(fileId),
-      path,
-      () => (sink = new SpanSink(runs, offsetS)),
-      { remembered, further: true },
-    );
+    await readLog(open, path, () => (sink = new SpanSink(runs, offsetS)), { remembered, further: true });
     sinks.push(sink);
   }
   const used = logs.map(() => false);

@@ -2,7 +2,7 @@ import { noProgress, type Tell } from '@/core/progress';
 import { keepMapping, listMappings } from '@/database/columnMappings';
 import { withDatabase } from '@/database/pool';
 import { headingsKey, type LogColumn, type LogProblem, type RememberedColumn } from '@/formats/log/logReader';
-import { durationS, readLog } from '@/formats/log/readLog';
+import { durationS, readLog, type OpenLog } from '@/formats/log/readLog';
 import type { LogStep } from '@/core/joining/evening';
 import { BothSinks, SteppedRows } from '@/formats/log/steppedRows';
 import { ThinnedSeries } from '@/formats/log/thinnedSeries';
@@ -44,10 +44,44 @@ function clockKindOf(firstS: number): LogDescription['clockKind'] {
   return firstS > 600 ? 'day' : 'elapsed';
 }
 
+/** What is known of a log once it has been read, beside which file it is. */
+type Described = Omit<LogDescription, 'fileId' | 'path'>;
+
 /**
- * Reads an uploaded log as a stream and says how it was understood. With `columns` the reviewer's own word
- * on each column holds, and is remembered for logs with the same headings.
+ * Reads a log as a stream and says how it was understood, with the headings by which that is remembered.
+ * @throws UnusableInput where it is no log
  */
+export async function describeText(
+  open: OpenLog,
+  path: string,
+  remembered: ReadonlyMap<string, readonly RememberedColumn[]>,
+): Promise<{ described: Described; headings: string }> {
+  let thinned = new ThinnedSeries();
+  let stepped = new SteppedRows();
+  const sink = () => new BothSinks([(thinned = new ThinnedSeries()), (stepped = new SteppedRows())]);
+  const { encoding, reader } = await readLog(open, path, sink, { remembered, further: true });
+  const timed = !Number.isNaN(reader.firstTimeS);
+  return {
+    headings: headingsKey(reader.dialect!.headings),
+    described: {
+      delimiter: reader.dialect!.delimiter,
+      decimal: reader.dialect!.decimal,
+      encoding,
+      columns: reader.columns,
+      samples: reader.samples,
+      durationS: durationS(reader),
+      firstS: timed ? reader.firstTimeS : null,
+      lastS: timed ? reader.lastTimeS : null,
+      clockKind: clockKindOf(reader.firstTimeS),
+      problems: reader.problems.slice(0, 200),
+      unlisted: reader.unlisted + Math.max(0, reader.problems.length - 200),
+      series: thinned.series(),
+      steps: stepped.steps(),
+    },
+  };
+}
+
+/** Says how an uploaded log is understood. With `columns` the reviewer's own word on each holds, and is remembered for logs alike. */
 export async function describeLog(
   uploadId: string,
   fileId: number,
@@ -56,40 +90,17 @@ export async function describeLog(
 ): Promise<DescribeResult> {
   const file = (await uploadedFiles(uploadId)).find((uploadedFile) => uploadedFile.id === fileId);
   if (!file) return { read: false, message: 'this file is not there any more: choose it again' };
+  const { path } = file;
   const remembered = await rememberedMappings();
+  const read = () => describeText(() => toldBytes(file, `Reading ${path}`, tell), path, remembered);
   try {
-    let thinned = new ThinnedSeries();
-    let stepped = new SteppedRows();
-    const open = () => toldBytes(file, `Reading ${file.path}`, tell);
-    const sink = () => new BothSinks([(thinned = new ThinnedSeries()), (stepped = new SteppedRows())]);
-    let { encoding, reader } = await readLog(open, file.path, sink, { remembered, further: true });
-    if (columns && columns.length === reader.columns.length) {
-      const headings = headingsKey(reader.dialect!.headings);
+    let { described, headings } = await read();
+    if (columns && columns.length === described.columns.length) {
       await withDatabase((db) => keepMapping(db, { headings, meanings: columns }));
       remembered.set(headings, columns);
-      ({ encoding, reader } = await readLog(open, file.path, sink, { remembered, further: true }));
+      ({ described, headings } = await read());
     }
-    const timed = !Number.isNaN(reader.firstTimeS);
-    return {
-      read: true,
-      log: {
-        fileId,
-        path: file.path,
-        delimiter: reader.dialect!.delimiter,
-        decimal: reader.dialect!.decimal,
-        encoding,
-        columns: reader.columns,
-        samples: reader.samples,
-        durationS: durationS(reader),
-        firstS: timed ? reader.firstTimeS : null,
-        lastS: timed ? reader.lastTimeS : null,
-        clockKind: clockKindOf(reader.firstTimeS),
-        problems: reader.problems.slice(0, 200),
-        unlisted: reader.unlisted + Math.max(0, reader.problems.length - 200),
-        series: thinned.series(),
-        steps: stepped.steps(),
-      },
-    };
+    return { read: true, log: { fileId, path, ...described } };
   } catch (error) {
     if (error instanceof UnusableInput) return { read: false, message: error.problem.message };
     throw error;

@@ -28,7 +28,7 @@ import { channelOf, makeRawRun, stoppedBy, type MadeRun, type RunPreview } from 
 import { meantEntry } from '../runs/meantEntry';
 import type { RawRunsPlan } from './rawRunsSchema';
 import { saveStoredValues } from '../model/runValues';
-import { uploadedFiles } from './uploads';
+import { fileBytes, uploadedFiles } from './uploads';
 
 export type RawRunsResult =
   | { imported: true; roundUpId: number; runs: number }
@@ -182,7 +182,11 @@ export async function importRawRuns(
     : { limitC: target.limitC, windowS: target.windowS };
   let collected: Collected;
   try {
-    const logs = plan.logs.map((log, i) => ({ ...log, path: names[i]! }));
+    const logs = plan.logs.map(({ fileId, offsetS }, i) => ({
+      open: () => fileBytes(fileId),
+      offsetS,
+      path: names[i]!,
+    }));
     collected = await collectChannels(logs, plan.runs, await rememberedMappings(), tell);
   } catch (error) {
     if (error instanceof UnusableInput) return refused(problemText(error.problem));

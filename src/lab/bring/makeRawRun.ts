@@ -48,7 +48,7 @@ export function channelOf(channels: readonly Channel[], heading: string): Float6
 const LEAST_LEVELS = 5;
 
 /** The meter over the settled window, with bursts left out by the bench's rule: what a reviewer would have read there. */
-function metered(
+export function metered(
   channels: readonly Channel[],
   window: { startS: number; endS: number } | null,
 ): { noiseDb: number; leftOut: number } | null {

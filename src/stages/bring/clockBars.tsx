@@ -13,6 +13,17 @@ export interface ProposedClock extends ClockShift {
   ownS: number;
 }
 
+/** How far a clock is off, in words: “40 s”, “1 h”, “59 min 20 s”. */
+function awayWords(offsetS: number): string {
+  const away = Math.abs(Math.round(offsetS));
+  const parts = [
+    [Math.floor(away / 3600), 'h'],
+    [Math.floor((away % 3600) / 60), 'min'],
+    [away % 60, 's'],
+  ] as const;
+  return away < 600 ? `${away} s` : parts.flatMap(([n, unit]) => (n > 0 ? [`${n} ${unit}`] : [])).join(' ');
+}
+
 /** Each log as a bar on the evening's clock: dragged sideways, or moved by keys, it sets that log's clock. */
 export function ClockBars({
   logs,
@@ -57,7 +68,7 @@ export function ClockBars({
         const there = offsetsS[i] === shift.ownS + shift.offsetS;
         return (
           <p key={log.fileId} className="pt-1 text-[13.5px] text-warn" role="status">
-            ▲ <b dir="auto">{log.path}</b>: its clock seems {Math.abs(shift.offsetS)} s{' '}
+            ▲ <b dir="auto">{log.path}</b>: its clock seems {awayWords(shift.offsetS)}{' '}
             {shift.offsetS > 0 ? 'behind' : 'ahead'}. Moved by {signed(shift.offsetS, 0)} s, {shift.matched}{' '}
             of its {shift.steps} {shift.steps === 1 ? 'step falls' : 'steps fall'} on those of the load and
             the fans.{' '}

@@ -11,12 +11,11 @@ import { parseLoad } from '@/core/runs/load';
 import { ClockBars, type ProposedClock } from './clockBars';
 import {
   eveningSpan,
-  firstOffsets,
+  joinEvening,
   floorOf,
   endGuardS,
   piecesFor,
   placeSeries,
-  proposedClocks,
   proposedCuts,
   type BroughtLog,
   type Piece,
@@ -81,14 +80,14 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
         if (answer.ok && answer.body.read) read.push(answer.body.log as unknown as BroughtLog);
         else failed.push({ path: file.path, message: whyNothing(answer) });
       }
-      const own = firstOffsets(read);
-      const shifts = proposedClocks(read, own);
-      const moved = own.map((value, i) => value + (shifts[i]?.offsetS ?? 0));
-      setProposed(shifts.map((shift, i) => shift && { ...shift, ownS: own[i]! }));
+      const joined = joinEvening(read);
+      setProposed(joined.shifts.map((shift, i) => shift && { ...shift, ownS: joined.ownS[i]! }));
       setLogs(read);
       setUnread(failed);
-      setOffsets(moved);
-      begin(read, moved, []);
+      setOffsets(joined.offsetsS);
+      setCuts(joined.cuts);
+      setPieces(joined.pieces);
+      setPreviews([]);
       setReading(false);
     })();
     return () => {
