@@ -19,25 +19,35 @@ export function numberFlag(name: string, value: string | undefined): number | un
 
 type Options = Record<string, { type: 'string' | 'boolean' }>;
 
-/** Flags and at least one path. */
-export function readPaths(usage: string, options: Options) {
+/** Flags and paths, as many as were meant. */
+function readAll(
+  usage: string,
+  options: Options,
+  meant: { some: string; isMet: (count: number) => boolean },
+) {
   try {
-    const { values, positionals } = parseArgs({
+    const { values, positionals: paths } = parseArgs({
       args: process.argv.slice(2),
       options,
       allowPositionals: true,
     });
-    if (positionals.length === 0) throw new UsageError('a path was expected');
-    return { values, paths: positionals };
+    if (!meant.isMet(paths.length)) throw new UsageError(`${meant.some} expected`);
+    return { values, paths };
   } catch (error) {
     throw new UsageError(`${(error as Error).message} (usage: ${usage})`);
   }
 }
 
+/** Flags and at least one path. */
+export const readPaths = (usage: string, options: Options) =>
+  readAll(usage, options, { some: 'a path', isMet: (count) => count > 0 });
+
 /** Flags and one path. */
 export function readArguments(usage: string, options: Options) {
-  const { values, paths } = readPaths(usage, options);
-  if (paths.length !== 1) throw new UsageError(`exactly one path expected (usage: ${usage})`);
+  const { values, paths } = readAll(usage, options, {
+    some: 'exactly one path',
+    isMet: (count) => count === 1,
+  });
   return { values, path: paths[0]! };
 }
 
