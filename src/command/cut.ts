@@ -74,8 +74,8 @@ void runCommand(async () => {
   );
   const out = values.out as string | undefined;
   if (out !== undefined) {
-    const { files, problems } = cutBundle({ runs });
-    if (runs.length === problems.filter(({ column }) => column === undefined).length)
+    const { files, problems } = cutBundle(runs);
+    if (!files)
       throw new UnusableInput({ file: paths[0]!, message: 'no piece of this evening can be a run' });
     await writeWhole(out, files);
     told.problems.push(...problems);

@@ -151,10 +151,10 @@ test('a response of a kind of its own arrives in ranking, curves and words; one 
   const flags = ['--noEmit', '--skipLibCheck', '--strict', '--target', 'es2023', '--module', 'esnext'];
   const checked = spawnSync(
     compiler,
-    [...flags, '--moduleResolution', 'bundler', 'src/core/responses/valueOfRun.ts'],
+    [...flags, '--moduleResolution', 'bundler', 'src/core/responses/kinds.ts'],
     { cwd: copy, encoding: 'utf8' },
   );
-  expect(checked.stdout).toMatch(/valueOfRun\.ts.*power|Property 'power' is missing/s);
+  expect(checked.stdout).toMatch(/kinds\.ts.*power|Property 'power' is missing/s);
   writeFileSync(
     join(copy, 'src/core/responses/kinds/power.ts'),
     `import { known } from '../../outcome';
@@ -166,16 +166,12 @@ test('a response of a kind of its own arrives in ranking, curves and words; one 
       figure: () => 'the mean power that was drawn',
     };`,
   );
-  insert(
-    'src/core/responses/valueOfRun.ts',
-    'import { READING }',
-    "import { POWER } from './kinds/power';\n",
-  );
-  insert('src/core/responses/valueOfRun.ts', '  reading: READING,', '  power: POWER,\n');
+  insert('src/core/responses/kinds.ts', 'import { READING }', "import { POWER } from './kinds/power';\n");
+  insert('src/core/responses/kinds.ts', '  reading: READING,', '  power: POWER,\n');
   const found = printed(`
     import { readFileSync, readdirSync } from 'node:fs';
     import { responseOf } from '@/core/responses/responses';
-    import { figureSentence } from '@/core/responses/valueOfRun';
+    import { figureSentence } from '@/core/responses/figureSentence';
     import { readBundle } from '@/formats/bundle/readBundle';
     import { rankBundle } from '@/lab/model/rankBundle';
     import { valuesOf } from '@/lab/model/runValues';

@@ -8,6 +8,9 @@ import { roomAlone } from './roomAlone';
 import { SAME_RPM, SAME_WATTS, sameSettings } from './sameSettings';
 import type { Quantity, Unit } from '../channels/channels';
 
+/** A clock from here on is one of dates, s since 1970. */
+export const DATES_FROM_S = 1e8;
+
 /** A raw log as the server understood it. */
 export interface BroughtLog {
   fileId: number;
@@ -42,8 +45,7 @@ export interface LogStep {
  * first.
  */
 export function firstOffsets(logs: readonly BroughtLog[]): number[] {
-  const lead =
-    logs.find((log) => log.columns.some((column) => column.quantity === 'cpu_temperature')) ?? logs[0];
+  const lead = logs.find(hasDie) ?? logs[0];
   return logs.map((log) => {
     if (!lead || log.firstS === null || lead.firstS === null) return 0;
     const alike = log.clockKind === lead.clockKind && log.clockKind !== 'elapsed';
@@ -98,7 +100,8 @@ const spanOf = ({ firstS, lastS }: BroughtLog, offsetS: number): LogSpan | null 
 const leadSteps = (logs: readonly BroughtLog[], offsetsS: readonly number[]): number[] =>
   logs.flatMap((log, i) => (hasDie(log) ? stepsIn(log, offsetsS[i]!, CUTTING) : []));
 
-const hasDie = (log: BroughtLog) => log.columns.some((column) => column.quantity === 'cpu_temperature');
+export const hasDie = (log: BroughtLog): boolean =>
+  log.columns.some((column) => column.quantity === 'cpu_temperature');
 
 /**
  * Where the clocks of logs without the die should be moved, so that their steps fall on those of the logs that have it;

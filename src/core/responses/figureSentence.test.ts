@@ -1,4 +1,4 @@
-import { figureSentence } from './valueOfRun';
+import { figureSentence } from './figureSentence';
 import { RESPONSES, responseOf } from './responses';
 
 const basis = { windowS: 300, program: false, place: '' };

@@ -21,6 +21,14 @@ export type Source =
   /** Seconds from the load to the temperature limit. */
   | { from: 'limit-time' };
 
+/** What can be typed of a run beside its die: a settled mean, or when it came to its limit. */
+export interface TypedMean {
+  /** Its column in runs.csv, and in what a run keeps. */
+  heading: string;
+  label: string;
+  bound: Bound;
+}
+
 /** What can be ranked (FORMATS, Beyond the die): the one list that curves, order, command line and screens know. */
 export interface Response {
   id: string;
@@ -37,7 +45,7 @@ export interface Response {
   isCost?: true;
   source: Source;
   /** The channel whose settled mean it is, which can be typed where no log is; null where it is none. */
-  channel: { heading: string; label: string; bound: Bound } | null;
+  channel: TypedMean | null;
   /** The die's own rise: restated at the nominal watts, it has a resistance, and throttles where it comes to the limit (FORMATS steps 3 and 8). */
   throttles: boolean;
   /** A rise over the room: what the sensors and the room leave in doubt is in doubt of it. */

@@ -1,13 +1,4 @@
-import type { Bound } from '../bounds';
-import { RESPONSES } from './responses';
-
-/** What can be typed of a run beside its die: a settled mean, or when it came to its limit. */
-export interface TypedMean {
-  /** Its column in runs.csv, and in what a run keeps. */
-  heading: string;
-  label: string;
-  bound: Bound;
-}
+import { RESPONSES, type TypedMean } from './responses';
 
 /** Seconds until the limit, where no log tells them. */
 export const LIMIT_AFTER = 'limit_after_s';

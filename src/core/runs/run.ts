@@ -28,3 +28,17 @@ export interface Run extends Load {
   /** What its readings of the level are corrected by, on request; null where they stand as read. */
   levelCorrection: LevelCorrection | null;
 }
+
+/** What nobody has said of a run that was just made. */
+export const NEW_RUN = {
+  typedCpuC: null,
+  typedAmbientC: null,
+  typedPowerW: null,
+  dutyPct: null,
+  note: '',
+  setAside: '',
+  movedWindow: null,
+  windowReason: '',
+  ambientDoubtK: null,
+  levelCorrection: null,
+} as const satisfies Partial<Run>;

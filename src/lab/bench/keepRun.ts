@@ -1,3 +1,4 @@
+import { NEW_RUN } from '@/core/runs/run';
 import { clipped } from '@/core/clipped';
 import { MOST } from '@/core/bounds';
 import type { BenchRule, BenchState } from '@/core/bench/benchState';
@@ -56,6 +57,7 @@ export async function keepRun(
   const label = await nextLabel(db, given.roundUpId);
   const agoMs = ((given.clockS - run.fromS) / given.speed) * 1000;
   const id = await insertRun(db, {
+    ...NEW_RUN,
     label,
     ...entry,
     mount: given.state.mount,
@@ -68,18 +70,11 @@ export async function keepRun(
     noiseDb: run.noiseDb,
     floorDb: run.floorDb,
     trace: byAir ? '' : `traces/${label}.csv`,
-    typedCpuC: null,
-    typedAmbientC: null,
-    typedPowerW: null,
     dutyPct: run.dutyPct,
     rpm: run.rpm,
     startedAt: new Date(Date.now() - agoMs).toISOString().slice(0, 19),
     note: clipped([run.note, gaps].filter(Boolean).join('; '), MOST.text),
     setAside: run.failed || (reduced.known || byAir ? '' : reduced.reason),
-    movedWindow: null,
-    windowReason: '',
-    ambientDoubtK: null,
-    levelCorrection: null,
     extra: { bench_session: String(given.sessionId) },
     traceDigest: byAir ? '' : traceDigest(channels),
   });

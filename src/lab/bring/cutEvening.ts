@@ -1,4 +1,11 @@
-import { clockFits, joinEvening, LEAST_RUN_S, type BroughtLog, type Piece } from '@/core/joining/evening';
+import {
+  clockFits,
+  hasDie,
+  joinEvening,
+  LEAST_RUN_S,
+  type BroughtLog,
+  type Piece,
+} from '@/core/joining/evening';
 import { meanWithin, seriesOf } from '@/core/joining/placedSeries';
 import { unknown, type Outcome } from '@/core/outcome';
 import { reduceTrace, type Reduction } from '@/core/reduction/reduceTrace';
@@ -8,7 +15,8 @@ import type { OpenLog } from '@/formats/log/readLog';
 import { ProblemList, UnusableInput, type Problem } from '@/formats/problem';
 import { collectChannels } from './collectChannels';
 import { describeText } from './describeLog';
-import { channelOf, metered } from './makeRawRun';
+import { channelOf, lastWindow, metered } from './makeRawRun';
+import { USUAL_TARGET } from './rawRunsSchema';
 
 /** A log as it was joined (FORMATS, `cut`). */
 export interface CutLog {
@@ -39,8 +47,8 @@ export interface CutPiece {
 export interface CutRun {
   piece: CutPiece;
   channels: Channel[];
-  /** When it began, by the clock of the log with the die; null where that is no date. */
-  startedAt: Date | null;
+  /** Where it begins by the clock of the log with the die, s: of a clock with a date since 1970. */
+  clockS: number;
 }
 
 export interface CutEvening {
@@ -50,11 +58,6 @@ export interface CutEvening {
   runs: CutRun[];
 }
 
-/** Where nobody has said otherwise (FORMATS, the method's defaults). */
-export const CUT_RULE = { limitC: 90, windowS: 300 };
-/** A clock from here on is one of dates, s since 1970. */
-const DATES_FROM_S = 1e8;
-
 const rounded = (value: number | null, decimals: number) =>
   value === null ? null : Number(value.toFixed(decimals));
 const typed = (text: string) => (text.trim() === '' ? null : Number(text));
@@ -63,7 +66,8 @@ const typed = (text: string) => (text.trim() === '' ? null : Number(text));
 function reduced(channels: readonly Channel[], loadW: number | null): Outcome<Reduction> {
   if (!channelOf(channels, 'ambient_c')) return unknown('no log has the room here');
   if (loadW === null) return unknown('no log has the power here');
-  return reduceTrace(toTrace({ channels: [...channels] }), { loadW, program: false, ...CUT_RULE });
+  const { limitC, windowS } = USUAL_TARGET;
+  return reduceTrace(toTrace({ channels: [...channels] }), { loadW, program: false, limitC, windowS });
 }
 
 function stateOf(piece: Piece, reduction: Outcome<Reduction>): CutPiece['state'] {
@@ -72,6 +76,36 @@ function stateOf(piece: Piece, reduction: Outcome<Reduction>): CutPiece['state']
   if (!reduction.known) return 'unsettled';
   if (isTooShort(reduction.value.unsettledReason)) return 'short';
   return reduction.value.settled ? 'settled' : 'unsettled';
+}
+
+/** A piece as it is told, from `beginS` on, and why it has no number where it should have one. */
+function cutPiece(
+  piece: Piece,
+  channels: readonly Channel[],
+  { beginS, rpm }: { beginS: number; rpm: number | null },
+): { told: CutPiece; missing: string } {
+  const loadW = typed(piece.loadW);
+  const reduction = piece.use ? reduced(channels, loadW) : unknown('nothing was loaded');
+  const state = stateOf(piece, reduction);
+  const isRun = state === 'settled' || state === 'unsettled';
+  const read = metered(
+    channels,
+    reduction.known ? reduction.value.window : lastWindow(channels, USUAL_TARGET.windowS),
+  );
+  return {
+    told: {
+      fromS: rounded(piece.fromS - beginS, 3)!,
+      toS: rounded(piece.toS - beginS, 3)!,
+      loadW,
+      setting: piece.setting,
+      rpm: rounded(rpm, 1),
+      noiseDb: read?.noiseDb ?? null,
+      floorDb: typed(piece.floorDb),
+      riseK: isRun && reduction.known ? rounded(reduction.value.riseK, 3) : null,
+      state,
+    },
+    missing: isRun && !reduction.known ? reduction.reason : '',
+  };
 }
 
 /**
@@ -86,58 +120,34 @@ export async function cutEvening(files: readonly { path: string; open: OpenLog }
     logs.push({ fileId, path, ...described });
     for (const problem of described.problems) problems.push({ file: path, ...problem });
   }
-  const { offsetsS, series, pieces } = joinEvening(logs);
-  const die = logs.findIndex(({ columns }) => columns.some(({ quantity }) => quantity === 'cpu_temperature'));
+  const { offsetsS, shifts, series, pieces } = joinEvening(logs);
+  const die = logs.findIndex(hasDie);
   const firstS = logs[die]?.firstS ?? null;
   if (firstS === null)
     throw new UnusableInput({
       file: files[die === -1 ? 0 : die]!.path,
       message: die === -1 ? 'no log has the temperature of the die' : 'the log with the die has no clock',
     });
-  const beginS = firstS + offsetsS[die]!;
+  shifts.forEach((shift, i) => {
+    if (shift && !shift.isSure)
+      problems.push({
+        file: files[i]!.path,
+        message: `moved by ${shift.offsetS} s only ${shift.matched} of its ${shift.steps} steps would meet another: its clock is left`,
+      });
+  });
   const { channels } = await collectChannels(
     files.map(({ path, open }, i) => ({ path, open, offsetS: offsetsS[i]! })),
     pieces,
     new Map(),
   );
+  const beginS = firstS + offsetsS[die]!;
   const fans = seriesOf(series, 'fan_speed');
-  const runs: CutRun[] = [];
-  const cut = pieces.map((piece, i): CutPiece => {
-    const own = channels[i]!;
-    const loadW = typed(piece.loadW);
-    const reduction = piece.use ? reduced(own, loadW) : unknown('nothing was loaded');
-    const state = stateOf(piece, reduction);
-    const isRun = state === 'settled' || state === 'unsettled';
-    const fromS = piece.fromS - beginS;
-    if (isRun && !reduction.known)
-      problems.push({
-        file: files[die]!.path,
-        message: `from ${Math.round(fromS)} s on: ${reduction.reason}`,
-      });
-    const whole = {
-      startS: Math.max(0, piece.toS - piece.fromS - CUT_RULE.windowS),
-      endS: piece.toS - piece.fromS,
-    };
-    const read = metered(own, reduction.known ? reduction.value.window : whole);
-    const made: CutPiece = {
-      fromS: rounded(fromS, 3)!,
-      toS: rounded(piece.toS - beginS, 3)!,
-      loadW,
-      setting: piece.setting,
-      rpm: rounded(meanWithin(fans, piece.fromS, piece.toS), 1),
-      noiseDb: read?.noiseDb ?? null,
-      floorDb: typed(piece.floorDb),
-      riseK: isRun && reduction.known ? rounded(reduction.value.riseK, 3) : null,
-      state,
-    };
-    if (isRun && reduction.known)
-      runs.push({
-        piece: made,
-        channels: own,
-        startedAt: piece.fromS > DATES_FROM_S ? new Date(piece.fromS * 1000) : null,
-      });
-    return made;
-  });
+  const cut = pieces.map((piece, i) =>
+    cutPiece(piece, channels[i]!, { beginS, rpm: meanWithin(fans, piece.fromS, piece.toS) }),
+  );
+  for (const { told, missing } of cut)
+    if (missing)
+      problems.push({ file: files[die]!.path, message: `from ${Math.round(told.fromS)} s on: ${missing}` });
   const fits = clockFits(logs, offsetsS);
   return {
     logs: logs.map(({ path, samples, durationS }, i) => ({
@@ -145,10 +155,12 @@ export async function cutEvening(files: readonly { path: string; open: OpenLog }
       rows: samples,
       stepS: durationS !== null && samples > 1 ? rounded(durationS / (samples - 1), 3) : null,
       shiftS: rounded(offsetsS[i]!, 3)!,
-      shiftFits: rounded(fits[i] ?? null, 3),
+      shiftFits: rounded(fits[i]!, 3),
     })),
-    pieces: cut,
+    pieces: cut.map(({ told }) => told),
     problems: problems.list(),
-    runs,
+    runs: cut.flatMap(({ told }, i) =>
+      told.riseK === null ? [] : [{ piece: told, channels: channels[i]!, clockS: pieces[i]!.fromS }],
+    ),
   };
 }

@@ -3,7 +3,7 @@ import { keepMapping, listMappings } from '@/database/columnMappings';
 import { withDatabase } from '@/database/pool';
 import { headingsKey, type LogColumn, type LogProblem, type RememberedColumn } from '@/formats/log/logReader';
 import { durationS, readLog, type OpenLog } from '@/formats/log/readLog';
-import type { LogStep } from '@/core/joining/evening';
+import { DATES_FROM_S, type LogStep } from '@/core/joining/evening';
 import { BothSinks, SteppedRows } from '@/formats/log/steppedRows';
 import { ThinnedSeries } from '@/formats/log/thinnedSeries';
 import { UnusableInput } from '@/formats/problem';
@@ -39,7 +39,7 @@ export async function rememberedMappings(): Promise<Map<string, RememberedColumn
 
 function clockKindOf(firstS: number): LogDescription['clockKind'] {
   if (Number.isNaN(firstS)) return 'none';
-  if (firstS > 1e8) return 'date';
+  if (firstS > DATES_FROM_S) return 'date';
   // A clock of the day that happens to begin at midnight is as good as one that counts from the start.
   return firstS > 600 ? 'day' : 'elapsed';
 }

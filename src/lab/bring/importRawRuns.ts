@@ -1,6 +1,5 @@
 import { noProgress, type Tell } from '@/core/progress';
 import { measuredWords } from '@/core/lineUp/measuredWords';
-import { isMissing } from '@/core/missing';
 import { insertChange } from '@/database/runs/changes';
 import { listKnownRuns, type KnownRun } from '@/database/lab/knownRuns';
 import { listEntriesCalled, type MeasuredEntry } from '@/database/lab/measuredEntries';
@@ -24,8 +23,9 @@ import { citedEntries } from '../model/citedEntries';
 import { codeOf } from '../lineUp/codeOf';
 import { collectChannels, type Collected } from './collectChannels';
 import { rememberedMappings } from './describeLog';
-import { channelOf, makeRawRun, stoppedBy, type MadeRun, type RunPreview } from './makeRawRun';
+import { makeRawRun, stoppedBy, type MadeRun, type RunPreview } from './makeRawRun';
 import { meantEntry } from '../runs/meantEntry';
+import { rawRun } from './rawRun';
 import type { RawRunsPlan } from './rawRunsSchema';
 import { saveStoredValues } from '../model/runValues';
 import { fileBytes, uploadedFiles } from './uploads';
@@ -93,52 +93,27 @@ async function writeRuns(
         codes.add(code);
         added.set(run.entry, entryId);
       }
-      const speeds = channelOf(channels, 'fan_rpm');
-      const present = speeds ? Array.from(speeds).filter((value) => !isMissing(value)) : [];
       const label = await nextLabel(db, roundUp.id);
+      const kept = rawRun({ plan: run, channels, noiseDb }, plan.room);
       const runId = await insertRun(db, {
+        ...kept,
         label,
         entryId,
         rigRevisionId: roundUp.rigRevisionId,
-        mount: run.mount,
-        pass: run.pass,
-        loadW: run.loadW,
-        loadName: run.loadName,
-        gpuLoadW: run.gpuLoadW,
-        setting: run.setting,
-        control: 'fixed',
-        noiseDb,
-        floorDb: run.floorDb,
         trace: `traces/${label}.csv`,
-        typedCpuC: null,
-        typedAmbientC: channelOf(channels, 'ambient_c') ? null : plan.room!.ambientC,
-        typedPowerW: null,
-        dutyPct: null,
-        rpm:
-          present.length > 0
-            ? Math.round(present.reduce((sum, value) => sum + value, 0) / present.length)
-            : null,
-        startedAt: run.fromS > 1e8 ? new Date(run.fromS * 1000).toISOString().slice(0, 19) : '',
-        note: '',
-        setAside: '',
-        movedWindow: null,
-        windowReason: '',
-        levelCorrection: null,
-        ambientDoubtK: channelOf(channels, 'ambient_c') ? null : plan.room!.doubtK,
         extra: {},
         traceDigest: traceDigest(channels),
       });
       await insertTraces(db, [{ runId, channels }]);
       await saveReductions(db, roundUp.windowS, [{ runId, reduction }]);
       const { limitC } = roundUp.rig;
-      const typedAmbientC = channelOf(channels, 'ambient_c') ? null : plan.room!.ambientC;
       const stored = {
         id: runId,
         loadW: run.loadW,
         limitC,
         windowS: roundUp.windowS,
         hasTrace: true,
-        typedAmbientC,
+        typedAmbientC: kept.typedAmbientC,
       };
       await saveStoredValues(db, stored, reduction);
       await insertChange(db, runId, {

@@ -78,7 +78,10 @@ function otherSensors(channels: readonly Channel[]): string[] {
 }
 
 /** The last stretch of a run that no die gives a window to. */
-function lastWindow(channels: readonly Channel[], windowS: number): { startS: number; endS: number } | null {
+export function lastWindow(
+  channels: readonly Channel[],
+  windowS: number,
+): { startS: number; endS: number } | null {
   const timeS = channelOf(channels, 't_s');
   const endS = timeS?.[timeS.length - 1];
   return endS === undefined ? null : { startS: endS - windowS, endS };

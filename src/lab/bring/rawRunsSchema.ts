@@ -2,6 +2,22 @@ import { array, boolean, object, type InferType } from 'yup';
 import { MOST } from '@/core/bounds';
 import { bounded, counted, text, whole } from '@/contracts/sheets/fields';
 
+/** Where runs from raw logs go: a round-up of the lab, or a new one on a rig of which little is said. */
+const target = object({
+  roundUpId: whole().nullable().default(null),
+  title: text(MOST.title).default(''),
+  rigName: text(200).default('Bench'),
+  enclosure: text(40).default('open'),
+  meterDistanceCm: bounded('distanceCm').default(60),
+  limitC: bounded('limitC').default(90),
+  noiseLineDba: bounded('levelDb').default(33),
+  windowS: bounded('windowS').default(300),
+  referenceAmbientC: bounded('temperatureC').default(23),
+}).noUnknown();
+
+/** A new round-up of which nobody has said anything. */
+export const USUAL_TARGET = target.getDefault() as InferType<typeof target>;
+
 /** A reviewer's plan for raw logs: how they join, where they are cut, and where the runs go. */
 export const rawRunsPlan = object({
   who: text(100).default('reviewer'),
@@ -34,19 +50,7 @@ export const rawRunsPlan = object({
     .min(1, 'no runs: cut at least one from the logs')
     .max(500)
     .required(),
-  target: object({
-    roundUpId: whole().nullable().default(null),
-    title: text(MOST.title).default(''),
-    rigName: text(200).default('Bench'),
-    enclosure: text(40).default('open'),
-    meterDistanceCm: bounded('distanceCm').default(60),
-    limitC: bounded('limitC').default(90),
-    noiseLineDba: bounded('levelDb').default(33),
-    windowS: bounded('windowS').default(300),
-    referenceAmbientC: bounded('temperatureC').default(23),
-  })
-    .noUnknown()
-    .required(),
+  target: target.required(),
 }).noUnknown();
 
 export type RawRunsPlan = InferType<typeof rawRunsPlan>;

@@ -3,7 +3,7 @@ import { departures, methodDone } from '@/core/brief/methodDone';
 import { isByAir, questionOf } from '@/core/brief/questions';
 import { choiceOf } from '@/core/brief/schools';
 import { AXES } from '@/core/curves/axis';
-import { figureSentence } from '@/core/responses/valueOfRun';
+import { figureSentence } from '@/core/responses/figureSentence';
 import { instrumentsOf, type InstrumentDoubt } from '@/core/rig/instrumentDoubt';
 import type { LabRun } from '@/core/runs/labRun';
 import { plural, span } from '@/core/words';

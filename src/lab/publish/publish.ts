@@ -14,6 +14,7 @@ import type { Bundle } from '@/formats/bundle/readBundle';
 import { problemText } from '@/formats/problem';
 import type { BundleOrders } from '../report/bundleOrders';
 import { bundleReport, reportOf } from '../report/bundleReport';
+import { placeWords } from '../report/orderViews';
 
 /** By the local calendar, since a zip keeps no zone: the same bytes everywhere. */
 const LONG_AGO = new Date(1990, 0, 1);
@@ -23,10 +24,11 @@ function figuresOf(orders: BundleOrders): PublishedFigure[] {
   const order = orders.order({ response: RISE.id, place: '', against: 'noise', at: null, load: '' });
   if (!order.known) return [];
   const { unit, decimals } = order.value.response;
-  return order.value.ranking.placed.map(({ entry, placeFrom, placeTo, value, interval95 }) => ({
-    ...{ entry, name: orders.find(entry)?.name ?? entry, value, interval95, unit, decimals },
-    place: placeFrom === placeTo ? String(placeFrom) : `${placeFrom}–${placeTo}`,
-  }));
+  return order.value.ranking.placed.map((placed) => {
+    const { entry, value, interval95 } = placed;
+    const name = orders.find(entry)?.name ?? entry;
+    return { entry, name, value, interval95, unit, decimals, place: placeWords(placed) };
+  });
 }
 
 /** What is published must hold every run of the lab: one that is left out on the way would change the order in silence. */

@@ -1,3 +1,4 @@
+import { NEW_RUN } from '@/core/runs/run';
 import { oddReadings } from '@/core/air/oddReadings';
 import { impossibleRise } from '@/core/reduction/impossible';
 import { askedAbout } from '@/core/runs/askedAbout';
@@ -59,6 +60,7 @@ export async function typeRun(
     if (asked.length > 0) return { saved: false, asked };
     const label = await nextLabel(db, roundUpId);
     const id = await insertRun(db, {
+      ...NEW_RUN,
       label,
       ...entry,
       mount: input.mount,
@@ -78,11 +80,6 @@ export async function typeRun(
       rpm: input.rpm,
       startedAt: '',
       note: input.note,
-      setAside: '',
-      movedWindow: null,
-      windowReason: '',
-      ambientDoubtK: null,
-      levelCorrection: null,
       extra,
       traceDigest: '',
     });
