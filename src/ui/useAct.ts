@@ -21,7 +21,8 @@ export interface Act {
   isAside?: boolean;
 }
 
-const UNDO_MS = 12_000;
+/** How long a change can be taken back by its notice, ms. */
+export const UNDO_MS = 12_000;
 
 /**
  * Sends changes: whether one is under way, why the last was refused, and the notice with its undo.

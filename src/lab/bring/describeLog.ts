@@ -1,33 +1,16 @@
 import { noProgress, type Tell } from '@/core/progress';
 import { keepMapping, listMappings } from '@/database/columnMappings';
 import { withDatabase } from '@/database/pool';
-import { headingsKey, type LogColumn, type LogProblem, type RememberedColumn } from '@/formats/log/logReader';
+import { headingsKey, type RememberedColumn } from '@/formats/log/logReader';
 import { durationS, readLog, type OpenLog } from '@/formats/log/readLog';
-import { DATES_FROM_S, type LogStep } from '@/core/joining/evening';
+import { DATES_FROM_S, type BroughtLog, type LogStep } from '@/core/joining/evening';
 import { BothSinks, SteppedRows } from '@/formats/log/steppedRows';
 import { ThinnedSeries } from '@/formats/log/thinnedSeries';
 import { UnusableInput } from '@/formats/problem';
 import { toldBytes, uploadedFiles } from './uploads';
 
-export interface LogDescription {
-  fileId: number;
-  path: string;
-  delimiter: string;
-  decimal: string;
-  encoding: string;
-  columns: LogColumn[];
-  samples: number;
-  durationS: number | null;
-  firstS: number | null;
-  lastS: number | null;
-  /** Whether the clock is a time of day or a date, and not seconds from the start. */
-  clockKind: 'date' | 'day' | 'elapsed' | 'none';
-  problems: LogProblem[];
-  unlisted: number;
-  series: ReturnType<ThinnedSeries['series']>;
-  /** Where its channels step, found in all of its rows. */
-  steps: LogStep[];
-}
+/** A raw log as it was understood, its steps found in all of its rows. */
+type LogDescription = BroughtLog & { steps: LogStep[] };
 
 export type DescribeResult = { read: true; log: LogDescription } | { read: false; message: string };
 

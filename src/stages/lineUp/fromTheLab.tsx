@@ -2,26 +2,15 @@
 
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
+import type { OfferedToRoundUp } from '@/lab/lineUp/fromTheLab';
 import { plural } from '@/ui/marks/figures';
 import { TextField } from '@/ui/form/fields';
 import { useAct } from '@/ui/useAct';
 
-export interface OfferData {
-  entryId: number;
-  name: string;
-  what: string;
-  measured: string;
-  citedIn: { id: number; title: string }[];
-  here: number;
-  apart: number;
-  /** Why those are kept apart, and the way out; one for each revision. */
-  why: string[];
-}
-
 /** Typing settles for so long before the lab is asked, ms. */
 const PAUSE_MS = 250;
 
-function ranked({ here, apart }: OfferData): string {
+function ranked({ here, apart }: OfferedToRoundUp): string {
   if (here + apart === 0) return 'nothing measured yet';
   if (apart === 0) return `${plural(here, 'run')} to be ranked here`;
   if (here === 0) return 'all runs at other revisions: kept apart here';
@@ -29,9 +18,9 @@ function ranked({ here, apart }: OfferData): string {
 }
 
 /** What the lab has and this round-up does not cite yet: an entry comes with all that was measured of it. */
-export function FromTheLab({ roundUpId, offers }: { roundUpId: number; offers: OfferData[] }) {
+export function FromTheLab({ roundUpId, offers }: { roundUpId: number; offers: OfferedToRoundUp[] }) {
   const [query, setQuery] = useState('');
-  const [found, setFound] = useState<OfferData[] | null>(null);
+  const [found, setFound] = useState<OfferedToRoundUp[] | null>(null);
   const { act, busy } = useAct();
   const url = `/api/round-ups/${roundUpId}/lab-entries`;
   const shown = query.trim() === '' ? offers : (found ?? offers);
@@ -42,7 +31,7 @@ export function FromTheLab({ roundUpId, offers }: { roundUpId: number; offers: O
     const timer = setTimeout(() => {
       fetch(`${url}?q=${encodeURIComponent(query)}`, { signal: leave.signal })
         .then(async (response) => {
-          const body = (await response.json()) as { offers?: OfferData[]; message?: string };
+          const body = (await response.json()) as { offers?: OfferedToRoundUp[]; message?: string };
           if (body.offers) setFound(body.offers);
           else toast.error(body.message ?? 'The lab could not be searched.');
         })
@@ -54,7 +43,7 @@ export function FromTheLab({ roundUpId, offers }: { roundUpId: number; offers: O
     };
   }, [query, url]);
 
-  async function cite(offer: OfferData) {
+  async function cite(offer: OfferedToRoundUp) {
     const answer = await act({
       url,
       body: { entryId: offer.entryId },

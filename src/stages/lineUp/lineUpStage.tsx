@@ -12,7 +12,8 @@ import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
 import { CoveredPanel } from './coveredPanel';
 import { EntryPanel } from './entryPanel';
-import { FromTheLab, type OfferData } from './fromTheLab';
+import type { OfferedToRoundUp } from '@/lab/lineUp/fromTheLab';
+import { FromTheLab } from './fromTheLab';
 import type { LineUpEntry as LineUpItem } from '@/lab/lineUp/lineUpView';
 import { LineUpRow } from './lineUpRow';
 import { NewEntry } from './newEntry';
@@ -36,7 +37,7 @@ export function LineUpStage({
 }: {
   roundUpId: number;
   items: LineUpItem[];
-  offers: OfferData[];
+  offers: OfferedToRoundUp[];
   today: string;
   /** Airspeed in the open of fans that this lab has measured, by name in lower case, m/s. */
   airspeeds: [string, number][];

@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
+import { UNDO_MS } from '@/ui/useAct';
 import { toast } from 'sonner';
 import type { LogbookRow } from '@/core/runs/logbookRow';
 import { plural } from '@/ui/marks/figures';
@@ -66,7 +67,7 @@ export function ManyActions({
       else toast('They are as they were');
       router.refresh();
     };
-    toast(said, { duration: 12_000, action: { label: 'Undo', onClick: () => void takeBack() } });
+    toast(said, { duration: UNDO_MS, action: { label: 'Undo', onClick: () => void takeBack() } });
     onDone();
     router.refresh();
   }

@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { UNDO_MS } from '@/ui/useAct';
 import { toast } from 'sonner';
 import type { Trouble } from '@/ui/form/troubleNote';
 import { saveRun } from './saveRun';
@@ -40,7 +41,7 @@ export function useRunSave(roundUpId: number, run: { id: number; label: string; 
       else toast.error(back.message);
       router.refresh();
     };
-    toast(attempt.done, { duration: 12_000, action: { label: 'Undo', onClick: () => void takeBack() } });
+    toast(attempt.done, { duration: UNDO_MS, action: { label: 'Undo', onClick: () => void takeBack() } });
     attempt.onSaved();
     router.refresh();
   }
