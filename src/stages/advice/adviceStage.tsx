@@ -1,21 +1,19 @@
 'use client';
 
+import type { PageEntry } from '@/lab/model/pageEntries';
+import type { AdviceView } from '@/lab/orders/adviceView';
 import Link from 'next/link';
 import { parseAsFloat, useQueryStates } from 'nuqs';
 import type { Advice, Machine } from '@/core/judgement/advice';
-import type { LabCase } from '@/core/cases/labCase';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure, plural } from '@/ui/marks/figures';
 import { NumberField } from '@/ui/form/fields';
 
-export interface AdviceData {
+type AdviceData = AdviceView & {
   roundUpId: number;
   machine: Machine;
-  advice: Advice[];
-  load: string;
-  cases: LabCase[];
-  entries: { entry: string; product: string; position: number; price: number | null }[];
-}
+  entries: (PageEntry & { price: number | null })[];
+};
 
 const HEADINGS: Record<Advice['status'], string> = {
   fits: 'Fits',

@@ -1,26 +1,16 @@
 'use client';
 
+import type { BundleCheck as Checked, CheckedEntry } from '@/lab/bring/checkUpload';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { plural } from '@/ui/marks/figures';
 import { sendJson } from '@/ui/sendJson';
-import { EntriesTaken, newRuns, takenAtFirst, type CheckedEntryData, type Taken } from './entriesTaken';
+import { EntriesTaken, newRuns, takenAtFirst, type Taken } from './entriesTaken';
 import { ProblemList, type ShownProblem } from './problemList';
 import { WorkProgress } from '@/ui/upload/workProgress';
 
-export interface BundleCheckData {
-  uploadId: string;
-  title: string;
-  problems: ShownProblem[];
-  entries: CheckedEntryData[];
-  runs: number;
-  loads: string[];
-  setAside: number;
-  unsettled: number;
-  others: string[];
-  twin: { id: number; title: string } | null;
-}
+type BundleCheckData = Omit<Checked, 'kind'> & { uploadId: string };
 
 /** What an uploaded bundle will bring, before anything is written. */
 export function BundleCheck({ data }: { data: BundleCheckData }) {
@@ -37,7 +27,7 @@ export function BundleCheck({ data }: { data: BundleCheckData }) {
   const hasLikes = data.entries.some((entry) => entry.candidates.length > 0);
   const brings = fresh > 0 || isNew || !data.twin || asAnother;
 
-  function takeAll(pick: (entry: CheckedEntryData) => Taken) {
+  function takeAll(pick: (entry: CheckedEntry) => Taken) {
     setTaken(new Map(data.entries.map((entry) => [entry.entry, pick(entry)])));
   }
 

@@ -1,41 +1,24 @@
 'use client';
 
+import type { CheckedEntry } from '@/lab/bring/checkUpload';
 import { plural } from '@/ui/marks/figures';
-
-export interface CandidateData {
-  entryId: number;
-  name: string;
-  what: string;
-  measured: string;
-  citedIn: { id: number; title: string }[];
-  there: number;
-  deleted: number;
-}
-
-export interface CheckedEntryData {
-  entry: string;
-  product: string;
-  runs: number;
-  sureId: number | null;
-  candidates: CandidateData[];
-}
 
 /** The lab's entry that one is taken for: its id, or as a new one; `undecided` while nobody has said. */
 export type Taken = number | 'new' | 'undecided';
 
 /** What is known without asking: an entry with the same runs is the lab's, one that nothing is like is new. */
-export function takenAtFirst({ sureId, candidates }: CheckedEntryData): Taken {
+export function takenAtFirst({ sureId, candidates }: CheckedEntry): Taken {
   if (sureId !== null) return sureId;
   return candidates.length === 0 ? 'new' : 'undecided';
 }
 
 /** Runs of an entry that would be written. */
-export function newRuns({ runs, candidates }: CheckedEntryData, taken: Taken): number {
+export function newRuns({ runs, candidates }: CheckedEntry, taken: Taken): number {
   const found = candidates.find((candidate) => candidate.entryId === taken);
   return runs - (found?.there ?? 0);
 }
 
-function thereWords({ there, deleted }: CandidateData, runs: number): string {
+function thereWords({ there, deleted }: CheckedEntry['candidates'][number], runs: number): string {
   if (there === 0) return '';
   const all = there === runs ? `all ${plural(runs, 'run')}` : `${there} of ${plural(runs, 'run')}`;
   return `${all} there already${deleted > 0 ? `, ${deleted} of them deleted: see Deleted in Logbook` : ''}`;
@@ -46,7 +29,7 @@ function Choice({
   taken,
   onTake,
 }: {
-  entry: CheckedEntryData;
+  entry: CheckedEntry;
   taken: Taken;
   onTake: (taken: Taken) => void;
 }) {
@@ -85,7 +68,7 @@ export function EntriesTaken({
   taken,
   onTake,
 }: {
-  entries: readonly CheckedEntryData[];
+  entries: readonly CheckedEntry[];
   taken: ReadonlyMap<string, Taken>;
   onTake: (entry: string, taken: Taken) => void;
 }) {

@@ -23,7 +23,8 @@ import {
 import { pumpHidesRoom } from '@/core/joining/roomAlone';
 import { EveningChart } from './eveningChart';
 import { LogColumns } from './logColumns';
-import { PiecesTable, type PieceField, type Preview } from './piecesTable';
+import { PiecesTable, type PieceField } from './piecesTable';
+import type { RunPreview } from '@/lab/bring/makeRawRun';
 import { WorkProgress } from '@/ui/upload/workProgress';
 import { BLANK_TARGET, RunsTarget, type NewTarget, type RoundUpChoice } from './runsTarget';
 
@@ -46,7 +47,7 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
   const [room, setRoom] = useState({ ambientC: '', doubtK: '1' });
   const [into, setInto] = useState(roundUpId === null ? '' : String(roundUpId));
   const [target, setTarget] = useState<NewTarget>(BLANK_TARGET);
-  const [previews, setPreviews] = useState<Preview[]>([]);
+  const [previews, setPreviews] = useState<RunPreview[]>([]);
   const [proposed, setProposed] = useState<(ProposedClock | null)[]>([]);
   const [unused, setUnused] = useState<string[]>([]);
   const [failure, setFailure] = useState('');
@@ -175,7 +176,7 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
       return setFailure(at ? `Run ${used[Number(at[1])]!.i + 1}: ${answer.message}` : answer.message);
     }
     if (answer.body.imported) return router.push(`/round-ups/${String(answer.body.roundUpId)}/curves`);
-    setPreviews(answer.body.runs as Preview[]);
+    setPreviews(answer.body.runs as RunPreview[]);
     setUnused((answer.body.unused as string[] | undefined) ?? []);
     if (answer.body.message) setFailure(String(answer.body.message));
   }

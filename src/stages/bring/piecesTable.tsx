@@ -1,5 +1,6 @@
 'use client';
 
+import type { RunPreview } from '@/lab/bring/makeRawRun';
 import { figure } from '@/ui/marks/figures';
 import { floorOf, type Piece } from '@/core/joining/evening';
 
@@ -20,17 +21,6 @@ const FIELDS: {
   { name: 'floorDb', label: 'Room, dB(A)', width: '6rem' },
 ];
 
-/** What one run would come to, as the server says. */
-export interface Preview {
-  problem: string;
-  settled: boolean;
-  note: string;
-  riseK: number | null;
-  others: string[];
-  levelDb: number | null;
-  noiseDb: number | null;
-}
-
 /** The pieces of the evening as runs to be filled in, each with what it would come to. */
 export function PiecesTable({
   pieces,
@@ -43,7 +33,7 @@ export function PiecesTable({
 }: {
   pieces: Piece[];
   /** One for each piece in use, in their order; empty where nothing was checked yet. */
-  previews: Preview[];
+  previews: RunPreview[];
   fromS: number;
   products: string[];
   /** Heat loads of the round-up's method, in words. */

@@ -1,21 +1,16 @@
 'use client';
 
+import type { CasesView } from '@/lab/lineUp/cases';
 import { yupResolver } from '@hookform/resolvers/yup';
 import { useForm } from 'react-hook-form';
 import { object, string } from 'yup';
-import type { LabCase } from '@/core/cases/labCase';
 import { plural } from '@/ui/marks/figures';
 import { HookText } from '@/ui/form/hookFields';
 import { whoIsHere } from '@/ui/who';
 import { CaseForm } from './caseForm';
 import { useAct } from '@/ui/useAct';
 
-export interface CaseItem {
-  id: number;
-  version: number;
-  body: LabCase;
-  roundUps: number;
-}
+type CaseItem = CasesView['cases'][number];
 
 const schema = object({ name: string().trim().default('').required('the case needs a name') });
 

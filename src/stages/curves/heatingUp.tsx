@@ -1,19 +1,11 @@
 'use client';
 
+import type { HeatingColumn } from '@/lab/orders/heatingUp';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure } from '@/ui/marks/figures';
 import type { PageEntry as CurveEntry } from '@/lab/model/pageEntries';
-
-interface Column {
-  id: string;
-  name: string;
-  unit: string;
-  decimals: number;
-  absent?: string | undefined;
-  values: Record<string, number | null>;
-}
 
 /** The line rests for so long before its table is asked for, ms. */
 const REST_MS = 300;
@@ -29,13 +21,13 @@ const HEADS: Record<string, string> = {
 /** How fast each entry heats up at the line: rise soon after the load, seconds to steady and to the limit. Asked for once it is opened. */
 export function HeatingUp({ href, entries }: { href: string; entries: ReadonlyMap<string, CurveEntry> }) {
   const [open, setOpen] = useState(false);
-  const [answer, setAnswer] = useState<{ columns?: Column[]; message?: string } | null>(null);
+  const [answer, setAnswer] = useState<{ columns?: HeatingColumn[]; message?: string } | null>(null);
   useEffect(() => {
     if (!open) return;
     const leave = new AbortController();
     const timer = setTimeout(() => {
       fetch(href, { signal: leave.signal })
-        .then(async (response) => setAnswer((await response.json()) as { columns?: Column[] }))
+        .then(async (response) => setAnswer((await response.json()) as { columns?: HeatingColumn[] }))
         .catch(() => leave.signal.aborted || setAnswer({ message: 'The application does not answer.' }));
     }, REST_MS);
     return () => {

@@ -1,8 +1,8 @@
 'use client';
 
+import type { GridView } from '@/lab/orders/gridView';
 import { parseAsFloat, parseAsString, useQueryState } from 'nuqs';
 import type { GridEffect, GridFit } from '@/core/judgement/heatsinkFanGrid';
-import type { Outcome } from '@/core/outcome';
 import { AXES } from '@/core/curves/axis';
 import { figure } from '@/ui/marks/figures';
 import { DraftField } from '@/ui/form/draftField';
@@ -10,25 +10,7 @@ import { PageHead } from '@/ui/frame/pageHead';
 import { LineField } from '../curves/choices/lineField';
 import { LoadChoice } from '../curves/choices/loadChoice';
 
-export interface GridData {
-  roundUpId: number;
-  loads: { key: string; label: string }[];
-  load: string;
-  lineDb: number;
-  loadW: number;
-  sharedKPerW: number;
-  lowestWallKPerW: number | null;
-  cells: {
-    entry: string;
-    heatsink: string;
-    fan: string;
-    resistanceKPerW: number;
-    riseK: number;
-    interval95: number;
-    levelDb: number;
-  }[];
-  fit: Outcome<GridFit>;
-}
+type GridData = GridView & { roundUpId: number };
 
 const percent = (share: number) =>
   `${share > 0 ? '+' : share < 0 ? '−' : ''}${figure(Math.abs(100 * share), 1)} %`;

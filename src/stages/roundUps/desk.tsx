@@ -1,15 +1,10 @@
+import type { DeskView } from '@/lab/roundUps/deskView';
 import Link from 'next/link';
 import { dayText } from '@/ui/clock';
 import { plural } from '@/ui/marks/figures';
 
-export interface DeskData {
-  due: { says: string; href: string; isBad: boolean }[];
-  rigs: { rig: string; says: string; isWell: boolean; href: string | null }[];
-  evenings: { day: string; rig: string; runs: number; entries: number; roundUpId: number | null }[];
-}
-
 /** The lab at a glance: what is due, how its rigs are, its last evenings. */
-export function Desk({ desk }: { desk: DeskData }) {
+export function Desk({ desk }: { desk: DeskView }) {
   return (
     <div className="mb-6 space-y-5 border-b border-hairline pb-5 text-[14.5px]">
       <section aria-label="What is due">

@@ -1,5 +1,7 @@
 'use client';
 
+import type { PageEntry } from '@/lab/model/pageEntries';
+import type { SchoolsView } from '@/lab/orders/schoolsView';
 import { parseAsFloat, parseAsString, useQueryState } from 'nuqs';
 import { AXES } from '@/core/curves/axis';
 import {
@@ -7,7 +9,6 @@ import {
   onlyIn,
   surelyElsewhere,
   type OnlyIn,
-  type SchoolColumn,
   type SchoolPlace,
 } from '@/core/ranking/schoolFlips';
 import { EntryMark } from '@/ui/marks/entryMark';
@@ -17,16 +18,7 @@ import { LineField } from '../curves/choices/lineField';
 import { LoadChoice } from '../curves/choices/loadChoice';
 import { PairedBars } from './pairedBars';
 
-export interface SchoolsData {
-  roundUpId: number;
-  loads: { key: string; label: string }[];
-  load: string;
-  lineDb: number;
-  rpm: number | null;
-  dutyPct: number | null;
-  schools: SchoolColumn[];
-  entries: { entry: string; product: string; position: number }[];
-}
+type SchoolsData = SchoolsView & { roundUpId: number; entries: PageEntry[] };
 
 function Place({
   place,

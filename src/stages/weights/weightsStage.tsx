@@ -1,21 +1,16 @@
 'use client';
 
+import type { PageEntry } from '@/lab/model/pageEntries';
+import type { WeightsView } from '@/lab/orders/weightsView';
 import { parseAsString, useQueryState } from 'nuqs';
 import { inARow } from '@/core/verdict/orderSentences';
 import type { OverLines } from '@/core/judgement/overLines';
-import type { Outcome } from '@/core/outcome';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure, placeText } from '@/ui/marks/figures';
 import { DraftField } from '@/ui/form/draftField';
 import { PageHead } from '@/ui/frame/pageHead';
 
-export interface WeightsData {
-  roundUpId: number;
-  points: { key: string; label: string; weight: number }[];
-  at: Record<string, (number | null)[]>;
-  told: Outcome<OverLines>;
-  entries: { entry: string; product: string; position: number }[];
-}
+type WeightsData = WeightsView & { roundUpId: number; entries: PageEntry[] };
 
 const percent = (share: number) => `${figure(100 * share, 0)} %`;
 

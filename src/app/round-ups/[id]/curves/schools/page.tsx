@@ -1,5 +1,6 @@
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
+import { placedEntries } from '@/lab/model/pageEntries';
 import { roundUpView } from '@/app/roundUpView';
 import { numberIn, type Query } from '@/app/numberIn';
 import { viewSchools } from '@/lab/orders/schoolsView';
@@ -28,6 +29,6 @@ export default async function SchoolsPage({ params, searchParams }: Props) {
         <p className="pt-2">Runs that count, at a load, come first.</p>
       </div>
     );
-  const entries = view.entries.map(({ entry, product }, position) => ({ entry, product, position }));
+  const entries = placedEntries(view);
   return <SchoolsStage data={{ ...found, roundUpId: id, entries }} />;
 }

@@ -1,6 +1,7 @@
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import type { Query } from '@/app/numberIn';
+import { placedEntries } from '@/lab/model/pageEntries';
 import { roundUpView } from '@/app/roundUpView';
 import { viewWeights } from '@/lab/orders/weightsView';
 import { WeightsStage } from '@/stages/weights/weightsStage';
@@ -22,6 +23,6 @@ export default async function WeightsPage({ params, searchParams }: Props) {
         <p className="pt-2">Runs at fixed watts come first: K/W is what their loads have in common.</p>
       </div>
     );
-  const entries = view.entries.map(({ entry, product }, position) => ({ entry, product, position }));
+  const entries = placedEntries(view);
   return <WeightsStage data={{ ...found, roundUpId: id, entries }} />;
 }

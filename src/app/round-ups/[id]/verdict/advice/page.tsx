@@ -1,6 +1,7 @@
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { numberIn, type Query } from '@/app/numberIn';
+import { placedEntries } from '@/lab/model/pageEntries';
 import { roundUpView } from '@/app/roundUpView';
 import { viewAdvice } from '@/lab/orders/adviceView';
 import { viewPrices } from '@/lab/lineUp/prices';
@@ -45,9 +46,6 @@ export default async function AdvicePage({ params, searchParams }: Props) {
   const prices = new Map(
     (await viewPrices(view)).map(({ entry, price }) => [entry.code, price.known ? price.value : null]),
   );
-  const entries = view.entries.map(({ entry, product }, position) => ({
-    ...{ entry, product, position },
-    price: prices.get(entry) ?? null,
-  }));
+  const entries = placedEntries(view).map((entry) => ({ ...entry, price: prices.get(entry.entry) ?? null }));
   return <AdviceStage data={{ ...found, roundUpId: id, machine, entries }} />;
 }
