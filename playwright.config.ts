@@ -7,6 +7,8 @@ export default defineConfig({
   timeout: 300_000,
   // A busy machine must not fail what only waits: a wait ends when what it awaits is there, or with the test.
   expect: { timeout: 120_000 },
+  // What is broken fails twice; what only met a machine that stood still is told by name at the end of the run.
+  retries: 1,
   reporter: [['list'], ['json', { outputFile: process.env.BROWSER_REPORT ?? 'test-results/browser.json' }]],
   use: {
     viewport: { width: 1280, height: 800 },

@@ -70,6 +70,13 @@ browser() {
   echo "== browser tests, $name"
   BROWSER_REPORT="test-results/browser-$name.json" node_modules/.bin/playwright test "$@" || status=$?
   report "$status" "const { stats: s } = require('./test-results/browser-$name.json'); console.log(s.expected + s.flaky, s.unexpected)"
+  node -e "
+    const tell = (suite) => {
+      for (const spec of suite.specs ?? [])
+        if (spec.tests.some((test) => test.status === 'flaky')) console.log('passed at the second try only: ' + spec.file + ' › ' + spec.title);
+      for (const inner of suite.suites ?? []) tell(inner);
+    };
+    for (const suite of require('./test-results/browser-$name.json').suites) tell(suite);" || true
 }
 
 alone=(bench pickedUp steady)

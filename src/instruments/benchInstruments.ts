@@ -129,7 +129,8 @@ export class BenchInstruments {
       ...extras,
     ] as [Promise<number>, Promise<number>, Promise<number>, Promise<number>, Promise<number>]);
     const atS = (askedS + answeredS) / 2;
-    return { atS, dieC, roomC, powerW, fanRpm, levelDb, ...(Object.keys(more).length > 0 ? { more } : {}) };
+    const withinS = (answeredS - askedS) / 2;
+    return { atS, withinS, dieC, roomC, powerW, fanRpm, levelDb, ...(Object.keys(more).length > 0 ? { more } : {}) };
   }
 
   /** Sets loads and fans; told again each time, which keeps the load's watchdog quiet. */

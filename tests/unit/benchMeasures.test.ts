@@ -141,6 +141,32 @@ test('the guard takes the load off a die without a cooler within 20 s, and leave
   expect(watch(40, 170)!.atS).toBeLessThanOrEqual(20);
 });
 
+test('on a busy machine at a fast bench clock a sound die is left alone, and one without a cooler is not', () => {
+  // The order took seven seconds of bench clock to reach the load, and each answer up to twelve, read at any moment of them.
+  const watch = (mountFactor: number, isTold: boolean) => {
+    const chance = seededChance(6);
+    const { samples } = simulateRun(
+      BOATHOUSE[4]!.cooler,
+      { ...BOATHOUSE_RIG, limitC: 200 },
+      { loadW: 170, rpm: 1200, durationS: 120, stepS: 1, mountFactor, powerFactor: 1, labClockS: 0 },
+      seededChance(5),
+    );
+    const sent = samples.map(({ timeS, cpuC }) => {
+      const spanS = 12 * chance.uniform();
+      const atS = timeS + 7 + spanS * (chance.uniform() - 0.5);
+      return { atS, withinS: isTold ? spanS / 2 : 0, dieC: cpuC };
+    });
+    sent.sort((a, b) => a.atS - b.atS);
+    // Untold, the load counts as on from the order.
+    if (!isTold) sent.unshift({ atS: 0.1, withinS: 0, dieC: sent[0]!.dieC });
+    const at = sent.findIndex((_, i) => benchGuard(sent.slice(0, i + 1), 90, 0) !== null);
+    return at < 0 ? null : sent[at]!.atS;
+  };
+  expect(watch(1, false)).not.toBeNull();
+  expect(watch(1, true)).toBeNull();
+  expect(watch(40, true)).toBeLessThan(30);
+});
+
 test('what the page shows of a reading is what the bench will take, with its bursts', () => {
   const sent = (levels: (number | null)[]): LiveSample[] =>
     levels.map((levelDb, i) => [100 + i, 50, 21, 170, 900, levelDb, false]);

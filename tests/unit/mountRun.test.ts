@@ -86,7 +86,7 @@ function measure(
 
 function reduced(run: BenchRun, samples: readonly BenchSample[]) {
   const trace = samples.filter((sample) => sample.atS >= run.fromS && sample.atS <= run.toS);
-  const column = (name: Exclude<keyof BenchSample, 'more'>) =>
+  const column = (name: Exclude<keyof BenchSample, 'more' | 'withinS'>) =>
     Float64Array.from(trace, (sample) => sample[name]);
   const result = reduceTrace(
     {

@@ -28,6 +28,8 @@ export type BenchPhase =
 /** A sample of the rig, at the bench clock, s. NaN where an instrument gave nothing. */
 export interface BenchSample {
   atS: number;
+  /** The die was read within so much of it, s; the guard's alone, and not kept. */
+  withinS?: number | undefined;
   dieC: number;
   roomC: number;
   powerW: number;

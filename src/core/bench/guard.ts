@@ -1,5 +1,7 @@
 export interface GuardSample {
   atS: number;
+  /** The die was read within so much of `atS`, s of bench clock: half of what passed between question and answer. */
+  withinS?: number | undefined;
   dieC: number;
   more?: Record<string, number> | undefined;
 }
@@ -13,10 +15,15 @@ const OVER_LAST_S = 4;
 /** What a load just come on can show by its slope shows within this, s. */
 const GUARD_SLOPE_S = 60;
 
+const earliest = (sample: GuardSample) => sample.atS - (sample.withinS ?? 0);
+const latest = (sample: GuardSample) => sample.atS + (sample.withinS ?? 0);
+
 /**
  * Whether the load must come off, in words; null where all is well. `samples` ascend, and only those since the load came
  * on at `loadOnS` count: over the limit by 3 K, or still climbing by more than 2 K/s eight seconds after it came on,
- * when the die's own heat capacity has long filled and only a heatsink that is not there explains it.
+ * when the die's own heat capacity has long filled and only a heatsink that is not there explains it. A busy machine
+ * asks late, and at a fast bench clock late is seconds: the climb counts over the longest time that it can have taken,
+ * and the eight seconds from the first answer after the order, by which the load must have been on.
  *
  * Example: Three samples of 96 °C with a limit of 90 °C, the load on: words that say so; 70 °C: null.
  */
@@ -26,12 +33,13 @@ export function benchGuard(samples: readonly GuardSample[], limitC: number, load
   const last = samples[at];
   if (!last || last.atS < loadOnS) return null;
   if (last.dieC > limitC + OVER_K) return `${last.dieC.toFixed(0)} °C, over the limit of ${limitC} °C`;
-  const onS = last.atS - loadOnS;
-  if (onS < FIRST_S || onS > GUARD_SLOPE_S) return null;
+  if (last.atS - loadOnS > GUARD_SLOPE_S) return null;
+  const first = samples.find((sample) => sample.atS > loadOnS);
+  if (!first || earliest(last) - latest(first) < FIRST_S) return null;
   while (at >= 0 && (samples[at]!.atS > last.atS - OVER_LAST_S || Number.isNaN(samples[at]!.dieC))) at -= 1;
   const before = samples[at];
   if (!before || before.atS < loadOnS) return null;
-  const slope = (last.dieC - before.dieC) / (last.atS - before.atS);
+  const slope = (last.dieC - before.dieC) / (latest(last) - earliest(before));
   return slope > TOO_FAST_K_PER_S
     ? `rising ${slope.toFixed(1)} K/s: too fast for a cooler that is mounted right`
     : null;

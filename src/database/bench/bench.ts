@@ -84,7 +84,7 @@ export interface KeptSample extends BenchSample {
   gap: boolean;
 }
 
-const ofSample = (samples: readonly KeptSample[], name: keyof Omit<BenchSample, 'more'>) =>
+const ofSample = (samples: readonly KeptSample[], name: keyof Omit<BenchSample, 'more' | 'withinS'>) =>
   samples.map((sample) => (Number.isNaN(sample[name]) ? null : sample[name]));
 
 /** Writes samples and where the mount stands; writing the same twice changes nothing. */
