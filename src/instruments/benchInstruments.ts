@@ -130,7 +130,16 @@ export class BenchInstruments {
     ] as [Promise<number>, Promise<number>, Promise<number>, Promise<number>, Promise<number>]);
     const atS = (askedS + answeredS) / 2;
     const withinS = (answeredS - askedS) / 2;
-    return { atS, withinS, dieC, roomC, powerW, fanRpm, levelDb, ...(Object.keys(more).length > 0 ? { more } : {}) };
+    return {
+      atS,
+      withinS,
+      dieC,
+      roomC,
+      powerW,
+      fanRpm,
+      levelDb,
+      ...(Object.keys(more).length > 0 ? { more } : {}),
+    };
   }
 
   /** Sets loads and fans; told again each time, which keeps the load's watchdog quiet. */
