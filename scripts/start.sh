@@ -3,6 +3,16 @@ source scripts/lock.sh
 source scripts/postgres.sh
 source scripts/build.sh
 
+for option in "$@"; do
+  case "$option" in
+    --empty) export ABANICO_EMPTY=1 ;;
+    *)
+      echo "abanico: start knows --empty alone, got \"$option\"" >&2
+      exit 2
+      ;;
+  esac
+done
+
 PORT="${PORT:-4780}"
 data="$(realpath -m "${ABANICO_DATA:-.data}")"
 

@@ -3,6 +3,8 @@ import Link from 'next/link';
 import { QUESTIONS } from '@/core/brief/questions';
 import { listRigs } from '@/lab/roundUps/createRoundUp';
 import { viewDeletedRoundUps } from '@/lab/roundUps/keepRoundUps';
+import { viewDemo } from '@/lab/roundUps/demo';
+import { LAB_OWNER, viewOwnLab } from '@/lab/roundUps/ownLab';
 import { listLabRoundUps } from '@/lab/roundUps/listLabRoundUps';
 import { DropZone } from '@/stages/bring/dropZone';
 import { NewRoundUp } from '@/stages/roundUps/newRoundUp';
@@ -12,6 +14,9 @@ import { viewNextStep } from '@/lab/roundUps/nextStep';
 import { Desk } from '@/stages/roundUps/desk';
 import { viewLeaders } from '@/lab/orders/leaders';
 import { DeletedRoundUps } from '@/stages/roundUps/deletedRoundUps';
+import { DemoPanel } from '@/stages/roundUps/demoPanel';
+import { FirstEvening } from '@/stages/roundUps/firstEvening';
+import { OwnLab } from '@/stages/roundUps/ownLab';
 import { RoundUpList } from '@/stages/roundUps/roundUpList';
 import { Header } from '@/ui/frame/header';
 
@@ -23,7 +28,13 @@ const SHOWN_LEADERS = 5;
 const dayOf = (date: Date) => format(date, 'd MMMM yyyy');
 
 export default async function RoundUpsPage() {
-  const [roundUps, rigs, deleted] = await Promise.all([listLabRoundUps(), listRigs(), viewDeletedRoundUps()]);
+  const [roundUps, rigs, deleted, demo, lab] = await Promise.all([
+    listLabRoundUps(),
+    listRigs(),
+    viewDeletedRoundUps(),
+    viewDemo(),
+    viewOwnLab(),
+  ]);
   const current = roundUps.filter((item) => !item.archivedAt);
   const archived = roundUps.filter((item) => item.archivedAt);
   const [desk, steps] = await Promise.all([
@@ -50,7 +61,7 @@ export default async function RoundUpsPage() {
       </Header>
       <main id="main" tabIndex={-1} className="flex flex-col gap-8 px-4 pt-5 pb-8 md:px-7 lg:flex-row">
         <section className="min-w-0 flex-1" aria-label="Round-ups">
-          <RoundUpList items={current.map(toItem)} />
+          {roundUps.length === 0 ? <FirstEvening /> : <RoundUpList items={current.map(toItem)} />}
           {archived.length > 0 && (
             <details className="border-t border-hairline py-2">
               <summary className="label-text cursor-pointer">Archived ({archived.length})</summary>
@@ -60,15 +71,18 @@ export default async function RoundUpsPage() {
           <DeletedRoundUps
             items={deleted.map(({ id, title, deletedAt }) => ({ id, title, day: dayOf(deletedAt) }))}
           />
+          <DemoPanel key={demo.state} demo={demo} isEmpty={roundUps.length === 0} />
         </section>
         <section aria-label="Bring data" className="lg:w-[400px] lg:border-l lg:border-hairline lg:pl-6">
           {roundUps.length > 0 && <Desk desk={desk} />}
-          <h2 className="font-display text-[18px] font-bold">Begin a round-up</h2>
+          <h2 id="begin" className="font-display text-[18px] font-bold">
+            Begin a round-up
+          </h2>
           <NewRoundUp
             questions={QUESTIONS}
             rigs={rigs.map((rig) => ({ id: rig.id, name: `${rig.rig}, revision ${rig.revision}` }))}
           />
-          <h2 className="font-display mt-6 border-t border-hairline pt-4 text-[18px] font-bold">
+          <h2 id="bring" className="font-display mt-6 border-t border-hairline pt-4 text-[18px] font-bold">
             Bring an evening at the bench
           </h2>
           <p className="label-text pt-1 pb-3">
@@ -76,6 +90,7 @@ export default async function RoundUpsPage() {
             and the logs), or raw logs of your instruments. It is checked before anything is written.
           </p>
           <DropZone />
+          <OwnLab owner={LAB_OWNER} kept={lab} />
         </section>
       </main>
     </>

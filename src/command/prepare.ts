@@ -14,7 +14,7 @@ function shownUrl(databaseUrl: string): string {
 async function main(): Promise<void> {
   const databaseUrl = process.env.DATABASE_URL ?? '';
   try {
-    process.stderr.write(`abanico: ${await prepareLab(databaseUrl)}\n`);
+    process.stderr.write(`abanico: ${await prepareLab(databaseUrl, process.env.ABANICO_EMPTY === '1')}\n`);
   } catch (error) {
     const { code, message } = error as { code?: string; message: string };
     const away =

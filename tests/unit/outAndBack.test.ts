@@ -75,7 +75,7 @@ const verdict: fc.Arbitrary<Verdict> = fc.record({
 function packaged(of: Verdict) {
   const json = dataPackageJson(
     {
-      ...{ name: 'n', title: 't', packageId: null, beganAt: null, source: {} },
+      ...{ name: 'n', title: 't', packageId: null, lab: null, beganAt: null, source: {} },
       rig: { name: 'Bench', enclosure: 'open', meterDistanceCm: 60, limitC: 90, powerAt: 'die' },
       method: { loadsW: [170], noiseLineDba: 33, windowS: 300, referenceAmbientC: 23 },
       planning: { ...NO_PARTS, verdict: of },

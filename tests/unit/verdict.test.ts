@@ -268,6 +268,7 @@ test.each(HOSTILE)('a hostile text goes out as text in Markdown, pictures and ta
     ...{
       title: text,
       rigLine: text,
+      by: { name: text, methodAt: 'https://example.org/method' },
       version: null,
       summary: markdownHtml(text),
       method: [{ question: text, answer: text }],

@@ -2,6 +2,7 @@ import type { ArraySchema, InferType, ObjectSchema, Schema } from 'yup';
 import { briefSheet } from './briefSheet';
 import { caseSheet } from './caseSheet';
 import { entrySheet, productSheet, sampleSheet } from './lineUpSheets';
+import { labSheet } from './labSheet';
 import { planSheet } from './planSheet';
 import { plateSheet } from './plateSheet';
 import { pricesSheet } from './pricesSheet';
@@ -19,6 +20,7 @@ export const SHEETS = {
   entry: entrySheet,
   plate: plateSheet,
   case: caseSheet,
+  lab: labSheet,
   prices: pricesSheet,
   verdict: verdictSheet,
 };

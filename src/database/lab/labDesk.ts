@@ -21,6 +21,7 @@ export async function listRigDesks(db: Queryable): Promise<RigDesk[]> {
                 WHERE x.deleted_at IS NULL AND x.started_at <> '' GROUP BY v.rig_id) u ON u.rig_id = g.id
      LEFT JOIN (SELECT v.rig_id, max(o.id) AS id FROM live_round_ups o JOIN rig_revisions v ON v.id = o.rig_revision_id
                 WHERE o.archived_at IS NULL GROUP BY v.rig_id) r ON r.rig_id = g.id
+     WHERE g.id NOT IN (SELECT id FROM away_rigs)
      ORDER BY u.last DESC NULLS LAST, g.name`,
   );
   return rows;
@@ -42,7 +43,7 @@ export async function listEvenings(db: Queryable, most: number): Promise<Evening
      FROM (SELECT left(u.started_at, 10) AS day, g.name AS rig, max(u.rig_revision_id) AS "revisionId", count(*)::int AS runs,
                   count(DISTINCT u.entry_id)::int AS entries
            FROM runs u JOIN rig_revisions v ON v.id = u.rig_revision_id JOIN rigs g ON g.id = v.rig_id
-           WHERE u.deleted_at IS NULL AND u.started_at <> '' GROUP BY 1, 2 ORDER BY 1 DESC LIMIT $1) e`,
+           WHERE u.deleted_at IS NULL AND u.started_at <> '' AND g.id NOT IN (SELECT id FROM away_rigs) GROUP BY 1, 2 ORDER BY 1 DESC LIMIT $1) e`,
     [most],
   );
   return rows;
@@ -63,6 +64,7 @@ export async function listLent(db: Queryable): Promise<LentSample[]> {
      LEFT JOIN entries e ON e.sample_id = a.id
      WHERE s.kind = 'sample' AND s.body ->> 'source' = 'lent' AND s.body ->> 'state' <> 'retired'
        AND NOT jsonb_path_exists(s.body, '$.diary[*] ? (@.event == "lent on")')
+       AND p.id NOT IN (SELECT id FROM away_products)
      GROUP BY s.body, p.name ORDER BY arrived`,
   );
   return rows;

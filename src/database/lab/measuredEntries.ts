@@ -75,6 +75,7 @@ export async function searchEntries(
     `${SELECT}
      WHERE concat_ws(' ', ${SHOWN_NAME}, ${SHOWN_MAKER}, ${SHOWN_FANS}, s.label) ILIKE ALL ($1)
        AND NOT EXISTS (SELECT 1 FROM round_up_entries c WHERE c.entry_id = e.id AND c.round_up_id = $3)
+       AND p.id NOT IN (SELECT id FROM away_products)
      ORDER BY lower(${SHOWN_NAME}), e.id LIMIT $2`,
     [words.map(anywhere), limit, notInRoundUp],
   );
@@ -89,7 +90,8 @@ export async function listEntriesCalled(
 ): Promise<MeasuredEntry[]> {
   const { rows } = await db.query<Row & Record<string, unknown>>(
     `${SELECT}
-     WHERE lower(p.name) = ANY ($1) OR lower(e.cover_name) = ANY ($1) OR e.id = ANY ($2) ORDER BY e.id`,
+     WHERE (lower(p.name) = ANY ($1) OR lower(e.cover_name) = ANY ($1)) AND p.id NOT IN (SELECT id FROM away_products)
+        OR e.id = ANY ($2) ORDER BY e.id`,
     [names, entryIds],
   );
   return rows.map(toEntry);

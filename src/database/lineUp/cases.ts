@@ -15,7 +15,9 @@ const caseOf = (row: CaseRow): CaseRow => ({ ...row, body: sheetFrom('case', row
 
 /** The cases of the lab, by name. */
 export async function listCases(db: Queryable): Promise<CaseRow[]> {
-  const { rows } = await db.query<CaseRow & Record<string, unknown>>(`${CASES} ORDER BY lower(c.name)`);
+  const { rows } = await db.query<CaseRow & Record<string, unknown>>(
+    `${CASES} WHERE c.id NOT IN (SELECT id FROM away_cases) ORDER BY lower(c.name)`,
+  );
   return rows.map(caseOf);
 }
 

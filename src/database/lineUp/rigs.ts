@@ -44,7 +44,8 @@ export async function listRevisions(db: Queryable, rigId: number): Promise<RigRe
 /** The newest revision of each rig. */
 export async function listNewestRevisions(db: Queryable): Promise<RigRevisionRow[]> {
   const { rows } = await db.query<RigRevisionRow & Record<string, unknown>>(
-    `${SELECT} WHERE v.revision = (SELECT max(revision) FROM rig_revisions w WHERE w.rig_id = v.rig_id) ORDER BY g.name`,
+    `${SELECT} WHERE v.revision = (SELECT max(revision) FROM rig_revisions w WHERE w.rig_id = v.rig_id)
+     AND v.rig_id NOT IN (SELECT id FROM away_rigs) ORDER BY g.name`,
   );
   return rows.map(revisionOf);
 }

@@ -111,6 +111,7 @@ const OWNERS: Record<SheetKind, string> = {
   entry: 'entries',
   plate: 'entries',
   case: 'cases',
+  lab: 'lab',
   prices: 'entries',
   verdict: 'live_round_ups',
 };

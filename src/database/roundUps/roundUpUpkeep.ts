@@ -38,7 +38,7 @@ export async function listDeletedRoundUps(
   db: Queryable,
 ): Promise<{ id: number; title: string; deletedAt: Date }[]> {
   const { rows } = await db.query<{ id: number; title: string; deletedAt: Date }>(
-    `SELECT id, title, deleted_at AS "deletedAt" FROM round_ups WHERE deleted_at IS NOT NULL ORDER BY deleted_at DESC`,
+    `SELECT id, title, deleted_at AS "deletedAt" FROM round_ups WHERE deleted_at IS NOT NULL AND put_away_at IS NULL ORDER BY deleted_at DESC`,
   );
   return rows;
 }

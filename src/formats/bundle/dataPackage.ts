@@ -71,6 +71,8 @@ export interface DataPackage {
   planning: PlanningParts;
   /** What it is known again by, whatever its title; null where it does not say. */
   packageId: string | null;
+  /** Whose it is, and where the method stands at length; null where it does not say. */
+  lab: { name: string; methodAt: string } | null;
   /** When the work on it began; null where it does not say. */
   beganAt: Date | null;
   /** What of it does not fit, by its place. */
@@ -93,6 +95,14 @@ function parseJson(text: string): unknown {
 
 function isRecord(value: unknown): value is Record<string, unknown> {
   return typeof value === 'object' && value !== null && !Array.isArray(value);
+}
+
+/** The first that the package names as having made it. */
+function labOf({ contributors, homepage }: Record<string, unknown>): DataPackage['lab'] {
+  const [first] = Array.isArray(contributors) ? (contributors as unknown[]) : [];
+  const name = isRecord(first) && typeof first.title === 'string' ? first.title : '';
+  const methodAt = typeof homepage === 'string' && /^https?:\/\/\S+$/.test(homepage) ? homepage : '';
+  return (name || methodAt) && !unfitText(name, 100) && !unfitText(methodAt, 300) ? { name, methodAt } : null;
 }
 
 /** The package's own time, where it is one that a lab can have. */
@@ -148,6 +158,7 @@ export function readDataPackage(bytes: Uint8Array): DataPackage {
       method: { ...checked.method, loadsW: [...new Set(checked.method.loadsW)] },
       planning: planning.parts,
       packageId: named(source.id, 'id') ?? null,
+      lab: labOf(source),
       beganAt: createdAt(source.created),
       problems: planning.problems,
       source,

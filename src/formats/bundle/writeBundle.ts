@@ -81,7 +81,7 @@ function omitted(source: Record<string, unknown>, keys: readonly string[]): Reco
 
 /** datapackage.json (Frictionless Data Package v1) with a schema for each table, over what it came with. */
 export function dataPackageJson(
-  { name, title, packageId, beganAt, rig, method, planning, source }: Omit<DataPackage, 'problems'>,
+  { name, title, packageId, lab, beganAt, rig, method, planning, source }: Omit<DataPackage, 'problems'>,
   traces: readonly { path: string; headings: readonly string[] }[],
   tables: readonly BundleTable[],
   others: readonly string[],
@@ -109,6 +109,8 @@ export function dataPackageJson(
     id: packageId ?? undefined,
     created: beganAt?.toISOString(),
     ...omitted(source, ['id', 'created']),
+    ...(lab?.name ? { contributors: [{ title: lab.name, role: 'author' }] } : {}),
+    ...(lab?.methodAt ? { homepage: lab.methodAt } : {}),
     name,
     title,
     resources: [

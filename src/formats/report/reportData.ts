@@ -69,6 +69,8 @@ export type ReportPart =
 /** A verdict as one file says it. */
 export interface ReportData {
   title: string;
+  /** Whose work it is, and where the method stands at length. */
+  by: { name: string; methodAt: string } | null;
   rigLine: string;
   version: ReportVersion | null;
   summary: string;

@@ -129,13 +129,13 @@ export function reportHtml(data: ReportData, fonts: ReportFonts): string {
 <body>
 <header>
 <h1 dir="auto">${escaped(data.title)}</h1>
-<p class="quiet" dir="auto">${escaped(data.rigLine)}</p>
+<p class="quiet" dir="auto">${data.by?.name ? `${escaped(data.by.name)} · ` : ''}${escaped(data.rigLine)}</p>
 ${versionHtml(data)}
 </header>
 <main>
 ${data.summary}
 ${data.parts.map(partHtml).join('\n')}
-<section><h2>How this was measured</h2><dl>${data.method.map(({ question, answer }) => `<dt>${escaped(question)}</dt><dd dir="auto">${escaped(answer)}</dd>`).join('\n')}</dl></section>
+<section><h2>How this was measured</h2><dl>${data.method.map(({ question, answer }) => `<dt>${escaped(question)}</dt><dd dir="auto">${escaped(answer)}</dd>`).join('\n')}</dl>${data.by?.methodAt ? `<p>The method at length: <a href="${escaped(data.by.methodAt)}">${escaped(data.by.methodAt)}</a></p>` : ''}</section>
 <section><h2>On which bench</h2><dl>${data.rig.map(({ what, value }) => `<dt>${escaped(what)}</dt><dd dir="auto">${escaped(value)}</dd>`).join('\n')}</dl></section>
 <section><h2>Set aside and changed</h2>${setAside}${changes}${data.problems.length > 0 ? `<h3>Rows that could not be used</h3><ul>${data.problems.map((problem) => `<li><bdi>${escaped(problem)}</bdi></li>`).join('')}</ul>` : ''}</section>
 <section><h2>The data</h2>${attached}</section>

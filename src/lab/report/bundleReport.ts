@@ -169,6 +169,7 @@ function written(
   const { one } = questionOf(orders.brief.question);
   const data: ReportData = {
     title: dataPackage.title,
+    by: dataPackage.lab,
     rigLine: `${heatWords(orders.brief)}${one}s compared at ${orders.brief.noiseLinesDba[0]!.toFixed(1)} dB(A); ${made.source}`,
     ...{ version, summary },
     parts: verdict.parts.map((part) => partOf(made, part)),

@@ -1,16 +1,33 @@
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
+import { strFromU8 } from 'fflate';
 import { clearMark, hasMark, setMark } from '@/database/lab/labMarks';
-import { withDatabase } from '@/database/pool';
+import { inTransaction, withDatabase } from '@/database/pool';
+import {
+  listDemoRoundUps,
+  listOnDemo,
+  markDemo,
+  markOlderDemo,
+  setDemoAway,
+} from '@/database/roundUps/demoRoundUps';
 import { listCitedEntries } from '@/database/roundUps/roundUps';
 import { readZip } from '@/formats/bundle/bundleZip';
+import { refuseOnTheRig } from '../bench/onTheRig';
 import { importBundle, type ImportResult } from '../bring/importBundle';
 import { citeFromLab } from '../lineUp/fromTheLab';
 import { publishDemo } from './publishDemo';
 
 /** Where the demo's bundles stand, from the folder of the application. */
 const FOLDER = 'demo/bundles';
+const NAMES = ['towers', 'fans', 'air', 'cases', 'grid', 'attic', 'cellar'];
 const LOADING = 'demo loading';
+/** Which round-ups of this lab came with the demo is known. */
+const KNOWN = 'demo known';
+
+interface DataPackageName {
+  name: string;
+  title: string;
+}
 
 type Imported = Extract<ImportResult, { imported: true }>;
 
@@ -55,6 +72,63 @@ export async function loadDemo(): Promise<string> {
   for (const name of ['fans', 'air', 'cases', 'grid']) came.push(await bring(await filesOf(name)));
   const attic = await bring(await filesOf('attic'));
   came.push(attic, await bringCellar(attic.roundUpId, await filesOf('cellar')));
-  await withDatabase((db) => clearMark(db, LOADING));
+  await inTransaction(async (db) => {
+    await markDemo(
+      db,
+      came.map(({ roundUpId }) => roundUpId),
+    );
+    await setMark(db, KNOWN);
+    await clearMark(db, LOADING);
+  });
   return `demo loaded: ${came.map(({ title, runs }) => `${title}, ${runs} runs`).join('; ')}`;
+}
+
+/** In a lab that an earlier version gave the demo, its round-ups are known by their names from now on. */
+export async function knowOlderDemo(): Promise<void> {
+  if (await withDatabase((db) => hasMark(db, KNOWN))) return;
+  const bundles: DataPackageName[] = [];
+  for (const name of NAMES) {
+    const files = await filesOf(name);
+    const { name: called, title } = JSON.parse(strFromU8(files.get('datapackage.json')!)) as DataPackageName;
+    bundles.push({ name: called, title });
+  }
+  await inTransaction(async (db) => {
+    await markOlderDemo(db, bundles);
+    await setMark(db, KNOWN);
+  });
+}
+
+export interface DemoState {
+  state: 'none' | 'here' | 'away';
+  /** Round-ups of the demo that are here, and whether somebody has worked on them. */
+  roundUps: { id: number; title: string; isChanged: boolean }[];
+  /** One's own that stand on entries or rigs of the demo. */
+  onDemo: { id: number; title: string; entries: number }[];
+}
+
+/** What of the demo is in the lab, and what putting it away would touch. */
+export async function viewDemo(): Promise<DemoState> {
+  return withDatabase(async (db) => {
+    const all = await listDemoRoundUps(db);
+    const here = all.filter(({ isAway }) => !isAway);
+    if (here.length === 0) return { state: all.length > 0 ? 'away' : 'none', roundUps: [], onDemo: [] };
+    const roundUps = here.map(({ id, title, isChanged }) => ({ id, title, isChanged }));
+    return { state: 'here', roundUps, onDemo: await listOnDemo(db) };
+  });
+}
+
+/** Takes the demo out of the lab's sight: its round-ups, and rigs, products, cases and dues that nothing else uses. `keep` stay. */
+export async function putDemoAway(keep: readonly number[]): Promise<void> {
+  await inTransaction(async (db) => {
+    for (const { id, isAway } of await listDemoRoundUps(db))
+      if (!isAway && !keep.includes(id)) await refuseOnTheRig(db, id);
+    await setDemoAway(db, true, keep);
+  });
+}
+
+/** Brings the demo back as it was put away; a lab that never had it gets it. */
+export async function bringDemo(): Promise<void> {
+  const { state } = await viewDemo();
+  if (state === 'none') await loadDemo();
+  else await withDatabase((db) => setDemoAway(db, false));
 }

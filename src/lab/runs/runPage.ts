@@ -2,6 +2,7 @@ import { DRAWN_BESIDE } from '@/core/channels/channels';
 import { isMissing } from '@/core/missing';
 import { loadLabel } from '@/core/runs/load';
 import { notedRuns, type RoundUpView } from '../model/roundUpView';
+import { viewOwnLab } from '../roundUps/ownLab';
 import { viewRun, type RunView } from './runView';
 
 /** Points enough for any screen; thinned by taking every nth, so that what is drawn was measured. */
@@ -54,6 +55,7 @@ export async function runPage(view: RoundUpView, runId: number) {
     state,
     notes,
     ...found,
+    people: (await viewOwnLab()).body.people,
     limitC: roundUp.rig.limitC,
     windowS: roundUp.windowS,
     loadLabel: loadLabel(run),

@@ -63,14 +63,6 @@ function LeadersOf({ item }: { item: RoundUpItem }) {
 }
 
 export function RoundUpList({ items }: { items: RoundUpItem[] }) {
-  if (items.length === 0) {
-    return (
-      <p className="py-8 text-[17px]">
-        No round-up yet. Import the folder of an evening at the bench, and its runs, curves and ranking appear
-        here.
-      </p>
-    );
-  }
   return (
     <ul>
       {items.map((item) => (

@@ -15,12 +15,15 @@ export function RunActions({
   run,
   entries,
   more,
+  people,
 }: {
   roundUpId: number;
   run: LabRun;
   entries: RunEntry[];
   /** What was typed of other sensors, by its column. */
   more: Readonly<Record<string, string>>;
+  /** Of the lab: who may have made a change. */
+  people: string[];
 }) {
   const router = useRouter();
   const [open, setOpen] = useState<RunForm | null>(null);
@@ -70,7 +73,7 @@ export function RunActions({
         </button>
       </div>
       {open ? (
-        <RunFormOpen key={open} {...{ what: open, run, entries, more, saving }} onClose={close} />
+        <RunFormOpen key={open} {...{ what: open, run, entries, more, people, saving }} onClose={close} />
       ) : (
         <div className="pt-2">
           <RunTrouble saving={saving} typed={() => undefined} onClose={close} />

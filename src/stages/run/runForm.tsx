@@ -30,6 +30,7 @@ export function RunFormOpen({
   run,
   entries,
   more,
+  people,
   saving,
   onClose,
 }: {
@@ -37,6 +38,8 @@ export function RunFormOpen({
   run: LabRun;
   entries: RunEntry[];
   more: Readonly<Record<string, string>>;
+  /** Of the lab. */
+  people: string[];
   saving: RunSaving;
   onClose: () => void;
 }) {
@@ -119,7 +122,12 @@ export function RunFormOpen({
         <div className="flex items-end gap-2">
           <label className="block min-w-0 flex-1">
             <span className="label-text">Who</span>
-            <input {...register('who')} className={BOX} maxLength={100} />
+            <input {...register('who')} className={BOX} maxLength={100} list="people" />
+            <datalist id="people">
+              {people.map((name) => (
+                <option key={name} value={name} />
+              ))}
+            </datalist>
           </label>
           <button className="act-button" disabled={saving.busy}>
             Save

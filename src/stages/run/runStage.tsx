@@ -208,7 +208,13 @@ export function RunStage({ data }: { data: RunData }) {
             {withDie && <Settling data={data} />}
           </tbody>
         </table>
-        <RunActions roundUpId={data.roundUpId} run={run} entries={data.entries} more={data.more} />
+        <RunActions
+          roundUpId={data.roundUpId}
+          run={run}
+          entries={data.entries}
+          more={data.more}
+          people={data.people}
+        />
         {data.trace && (
           <p className="label-text pt-3">
             {data.trace.samples} samples; the automatic window is the last {figure(data.windowS, 0)} s with

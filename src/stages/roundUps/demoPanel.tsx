@@ -1,0 +1,99 @@
+'use client';
+
+import { useState } from 'react';
+import type { DemoState } from '@/lab/roundUps/demo';
+import { plural } from '@/ui/marks/figures';
+import { useAct } from '@/ui/useAct';
+
+const URL = '/api/demo';
+const BRING = { url: URL, body: { here: true }, said: 'The demo is here' };
+
+/** The demo gives way to one's own work, and comes back by one press. What somebody has worked on, or stands on it, is asked about. */
+export function DemoPanel({ demo, isEmpty }: { demo: DemoState; isEmpty: boolean }) {
+  const { act, busy } = useAct();
+  const [asking, setAsking] = useState(false);
+  const changed = demo.roundUps.filter(({ isChanged }) => isChanged);
+  const [keep, setKeep] = useState<number[] | null>(null);
+  const kept = keep ?? changed.map(({ id }) => id);
+
+  const putAway = (ids: number[]) =>
+    act({
+      url: URL,
+      body: { here: false, keep: ids },
+      said: 'The demo is put away',
+      undo: () => BRING,
+    }).then((answer) => answer.ok && setAsking(false));
+
+  if (demo.state !== 'here')
+    return (
+      <p className={`py-3 text-[14.5px] ${isEmpty ? '' : 'border-t border-hairline'}`}>
+        {demo.state === 'away'
+          ? 'The demo is put away. '
+          : 'The demo shows a lab at work, with invented products. '}
+        <button type="button" className="quiet-button" disabled={busy} onClick={() => void act(BRING)}>
+          {busy ? 'It is coming …' : demo.state === 'away' ? 'Bring the demo back' : 'Bring the demo in'}
+        </button>
+        {demo.state === 'none' && <span className="label-text"> Takes about 20 seconds.</span>}
+      </p>
+    );
+
+  const isAsked = changed.length > 0 || demo.onDemo.length > 0;
+  return (
+    <section aria-label="The demo" className="border-t border-hairline py-3 text-[14.5px]">
+      <p className="flex flex-wrap items-baseline gap-3">
+        <span className="text-ink2">
+          {plural(demo.roundUps.length, 'round-up')} here came with the demo, with{' '}
+          {demo.roundUps.length === 1 ? 'its' : 'their'} rigs and products.
+        </span>
+        {!asking && (
+          <button
+            type="button"
+            className="quiet-button"
+            disabled={busy}
+            onClick={() => (isAsked ? setAsking(true) : void putAway([]))}
+          >
+            Put the demo away
+          </button>
+        )}
+      </p>
+      {asking && (
+        <div className="space-y-2 pt-2">
+          {demo.onDemo.map(({ id, title, entries }) => (
+            <p key={id} dir="auto">
+              “{title}”{' '}
+              {entries > 0
+                ? `compares ${plural(entries, 'entry', 'entries')} of the demo: they stay in it, with their runs.`
+                : 'stands on a rig of the demo: the rig stays.'}
+            </p>
+          ))}
+          {changed.length > 0 && (
+            <fieldset>
+              <legend>You have worked on these. What is ticked stays; nothing is lost either way.</legend>
+              {changed.map(({ id, title }) => (
+                <label key={id} className="flex items-center gap-2 py-1">
+                  <input
+                    type="checkbox"
+                    className="checkbox checkbox-sm"
+                    checked={kept.includes(id)}
+                    onChange={({ target }) =>
+                      setKeep(target.checked ? [...kept, id] : kept.filter((other) => other !== id))
+                    }
+                  />
+                  <span dir="auto">{title}</span>
+                </label>
+              ))}
+            </fieldset>
+          )}
+          <p className="flex gap-3">
+            <button type="button" className="quiet-button" disabled={busy} onClick={() => void putAway(kept)}>
+              Put the demo away
+            </button>
+            <button type="button" className="quiet-button" onClick={() => setAsking(false)}>
+              Cancel
+            </button>
+          </p>
+        </div>
+      )}
+    </section>
+  );
+}
