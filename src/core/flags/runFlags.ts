@@ -4,6 +4,7 @@ import { fanCountJump } from './fanCountJump';
 import { offSpeedLine } from './offSpeedLine';
 import { otherRooms } from './otherRooms';
 import { repeatsOf } from './repeatsOf';
+import { runSlips } from './runSlips';
 import { standsApart } from './standsApart';
 
 const ROOM_MOVED_K = 0.5;
@@ -24,6 +25,8 @@ export const isLevelUnsteady = (stepDb: number) => stepDb > LEVEL_MOVED_DB;
 function over(valueDb: number): string {
   return `${Math.abs(valueDb).toFixed(1)} dB ${valueDb > 0 ? 'over' : 'under'}`;
 }
+
+const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 /**
  * What a run shows only beside the others, in short sentences by its id: levels off the level–speed line or
@@ -54,7 +57,10 @@ export function runFlags(runs: readonly LabRun[]): Map<number, string[]> {
     }));
   for (const [run, byDb] of fanCountJump(counted))
     add(run, `${over(byDb)} what the number of fans explains beside its other variants`);
+  const slips = runSlips(counting);
+  for (const [run, found] of slips) for (const { says } of found) add(run, sentence(says));
   for (const { run, what, byK } of standsApart(repeatsOf(counting))) {
+    if (slips.get(run)?.some(({ kind }) => kind === 'rise')) continue;
     add(
       run,
       `${Math.abs(byK).toFixed(1)} K ${byK > 0 ? 'over' : 'under'} its other ${what === 'pass' ? 'passes' : 'mounts'}`,

@@ -33,8 +33,12 @@ function limitT(chance: number, count: number, freedom: number): number {
   return studentizedRange(1 - (2 * chance) / count, 2, Math.max(1, freedom)) / Math.SQRT2;
 }
 
-/** An entry's repeats at one load, as settings of mounts of passes. */
-function settingsOf(repeats: readonly Repeat[]): SpreadSetting[] {
+/**
+ * An entry's repeats at one load, as settings of mounts of passes.
+ *
+ * Example: Two mounts at 40 %: one setting with two mounts, each with its passes.
+ */
+export function settingsOf(repeats: readonly Repeat[]): SpreadSetting[] {
   return [...groupBy(repeats, (repeat) => repeat.setting).values()].map((ofSetting) => ({
     mounts: [...groupBy(ofSetting, (repeat) => repeat.mount)]
       .sort(([a], [b]) => a - b)

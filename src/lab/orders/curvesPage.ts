@@ -11,6 +11,7 @@ import { readPlaces } from '../air/readPlaces';
 import { bridgesAt } from '../bridge/bridgeView';
 import { codeOf } from '../lineUp/codeOf';
 import { viewEntryNotes } from '../lineUp/entryNotes';
+import { viewRunSlips } from '../runs/runSlipsView';
 import { memoized } from '../model/cachedUntilWritten';
 import { placedEntries } from '../model/pageEntries';
 import { viewResponse, type ResponseChoice, type ResponseView } from '../model/responseView';
@@ -92,6 +93,8 @@ async function curvesOf(view: RoundUpView, shown: ResponseView) {
     placeNote: [coverageNote(shown, read, entries.length), shown.apart].filter(Boolean).join(' '),
     againsts,
     entryNotes: await viewEntryNotes(view),
+    /** Runs that widen a ± and are mostly slips. */
+    slips: await viewRunSlips(view),
     /** That the choice makes no difference, in words; empty where it does. */
     same: allAlike(response, shown.loads[0]?.curves ?? []),
     /** For files, and where and when its runs were made, for pictures. */

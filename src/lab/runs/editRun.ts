@@ -14,6 +14,7 @@ import { entryCodes, findEntry, lockRun, updateRun, type LockedRun } from '@/dat
 import { getRoundUp } from '@/database/roundUps/roundUps';
 import { CannotReduce, reduceStoredRun } from '../model/reduceStoredRun';
 import type { RunChanges, RunEdit, RunEdits } from './runEditSchema';
+import { askedSlips } from './askedSlips';
 import { spunBefore } from '../air/spunBefore';
 import { extraChanges, hasTypedValue, typedExtra } from './typedExtra';
 
@@ -89,6 +90,11 @@ async function refusable<T extends { saved: true }>(work: () => Promise<T>): Pro
   }
 }
 
+/** What is held against the other runs where it is written anew. */
+const BESIDE_OTHERS: readonly (keyof RunFields)[] = [
+  ...(['typedCpuC', 'typedAmbientC', 'noiseDb', 'rpm', 'setting', 'mount', 'entryId', 'loadW'] as const),
+];
+
 async function askedOf(
   db: Queryable,
   roundUpId: number,
@@ -107,6 +113,11 @@ async function askedOf(
   const moved = 'windowStartS' in columns || 'windowEndS' in columns;
   if (moved && now.windowStartS !== null)
     asked.push(oddWindow({ startS: now.windowStartS, endS: now.windowEndS! }, windowS));
+  if (now.setAside === '' && changedOf(columns).some((name) => BESIDE_OTHERS.includes(name))) {
+    const entry = (await entryCodes(db, roundUpId)).get(now.entryId);
+    const { typedCpuC: cpuC, typedAmbientC: ambientC } = now;
+    if (entry) asked.push(...(await askedSlips(roundUpId, { ...now, entry, cpuC, ambientC })));
+  }
   return asked.filter(Boolean);
 }
 

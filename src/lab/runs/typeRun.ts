@@ -4,6 +4,7 @@ import { impossibleRise } from '@/core/reduction/impossible';
 import { askedAbout } from '@/core/runs/askedAbout';
 import { TYPED_MEANS } from '@/core/responses/typedMeans';
 import { LIMIT_BAND_K } from '@/core/settling/loadStretch';
+import { askedSlips } from './askedSlips';
 import { insertChange } from '@/database/runs/changes';
 import { insertRun } from '@/database/runs/newRuns';
 import { inTransaction } from '@/database/pool';
@@ -56,6 +57,7 @@ export async function typeRun(
           ...askedAbout(input, limited, rig.powerAt),
           ...oddReadings(readings, input.rpm, await spunBefore(db, entry, null)),
           ...(await sameTypedRun(db, entry, input, readings)),
+          ...(await askedSlips(roundUpId, { ...input, id: null, startedAt: '' })),
         ];
     if (asked.length > 0) return { saved: false, asked };
     const label = await nextLabel(db, roundUpId);

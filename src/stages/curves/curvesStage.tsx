@@ -23,6 +23,7 @@ import { LineField } from './choices/lineField';
 import { firstLine } from '@/core/curves/firstLine';
 import { axisRange } from './chart/lineRange';
 import { EntryNotes } from './entryNotes';
+import { SlipNotes } from '../logbook/slipNotes';
 import { RankingNotes } from './rankingNotes';
 import { bridgedCurve } from '@/core/bridge/carried';
 import { crossings } from '@/core/judgement/crossings';
@@ -263,6 +264,11 @@ export function CurvesStage({ packed }: { packed: Packed<CurvesData> }) {
           {ranking.placed.length === 0 && (
             <p className="py-4">Nothing can be placed at this level and load.</p>
           )}
+          <SlipNotes
+            roundUpId={data.roundUpId}
+            slips={data.slips.filter(({ entry }) => !hidden.has(entry))}
+            lead="uncertainty"
+          />
           <RankingNotes
             compared={data.compared}
             assumed={assumedWords(data.response)}

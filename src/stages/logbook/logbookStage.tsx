@@ -8,6 +8,8 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { plural } from '@/ui/marks/figures';
 import type { DeletedRun } from '@/core/runs/deletedRun';
 import { unpackRows, type ValueColumn } from '@/core/runs/logbookRow';
+import type { SlippedRun } from '@/lab/runs/runSlipsView';
+import { SlipNotes } from './slipNotes';
 import { ColumnChoice } from './columnChoice';
 import { DeletedRuns } from './deletedRuns';
 import { LogbookTable } from './logbookTable';
@@ -27,6 +29,7 @@ export function LogbookStage({
   loads,
   entries,
   deleted,
+  slips,
   places,
   readsAir,
 }: {
@@ -39,6 +42,7 @@ export function LogbookStage({
   loads: TypedLoad[];
   entries: { entry: string; product: string }[];
   deleted: DeletedRun[];
+  slips: SlippedRun[];
   /** Where fans of this round-up were read. */
   places: { quantity: ReadingQuantity; place: string }[];
   /** Fans by their air are what this round-up is about. */
@@ -169,6 +173,7 @@ export function LogbookStage({
           </button>
         </div>
       </div>
+      <SlipNotes roundUpId={roundUpId} slips={slips} />
       {typing === 'heat' && (
         <TypeRunRow roundUpId={roundUpId} entries={entries} loads={loads} onClose={() => setTyping(null)} />
       )}

@@ -4,6 +4,7 @@ import { AXES } from '@/core/curves/axis';
 import { plainScale, riseScale } from '@/core/curves/shownScale';
 import { figure } from '@/ui/marks/figures';
 import { BridgedRows } from '../bridge/bridgedRows';
+import { SlipNotes } from '../logbook/slipNotes';
 import { RankingNotes } from '../curves/rankingNotes';
 import type { VerdictData } from '@/lab/orders/verdictPage';
 import { VerdictControls } from './verdictControls';
@@ -92,6 +93,7 @@ export function VerdictStage({ data }: { data: VerdictData }) {
           </p>
         ))}
         <div className="mt-4 border-t border-hairline">
+          <SlipNotes roundUpId={data.roundUpId} slips={data.slips} lead="uncertainty" />
           <RankingNotes
             compared={data.noun}
             assumed={assumedWords(response)}
