@@ -10,6 +10,8 @@ import { hasPlate } from '@/core/lineUp/product';
 import { plural } from '@/ui/marks/figures';
 import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
+import { PastePanel } from '../paste/pastePanel';
+import { usePaste } from '../paste/usePaste';
 import { CoveredPanel } from './coveredPanel';
 import { EntryPanel } from './entryPanel';
 import type { OfferedToRoundUp } from '@/lab/lineUp/fromTheLab';
@@ -53,6 +55,7 @@ export function LineUpStage({
     parseAsString.withDefault('').withOptions({ history: 'replace' }),
   );
   const [fault, setFault] = useState('');
+  const [pasting, setPasting] = usePaste('entries');
   const [problems, setProblems] = useState<Problem[]>([]);
   const file = useRef<HTMLInputElement>(null);
   const chosen = items.find((item) => item.code === open);
@@ -104,6 +107,13 @@ export function LineUpStage({
                 event.target.value = '';
               }}
             />
+            <button
+              type="button"
+              className="quiet-button"
+              onClick={() => setPasting({ kind: 'entries', text: '' })}
+            >
+              Paste
+            </button>
             <button type="button" className="quiet-button" onClick={() => file.current!.click()}>
               Bring a CSV
             </button>
@@ -117,11 +127,21 @@ export function LineUpStage({
             </a>
           </div>
         </div>
+        {pasting && (
+          <PastePanel
+            key={pasting.text}
+            roundUpId={roundUpId}
+            pasting={pasting}
+            kinds={items.length > 0 ? ['entries', 'prices'] : ['entries']}
+            onKind={(kind) => setPasting({ ...pasting, kind })}
+            onClose={() => setPasting(null)}
+          />
+        )}
         <div className="min-h-0 flex-1 overflow-auto" tabIndex={0} role="region" aria-label="Entries">
           {items.length === 0 ? (
             <p className="py-6">
-              Nothing to compare yet. Name the first product below, or bring a CSV. The first is taken as the
-              control, which is re-tested to watch the rig.
+              Nothing to compare yet. Name the first product below, paste a block from a spreadsheet (Ctrl V),
+              or bring a CSV. The first is taken as the control, which is re-tested to watch the rig.
             </p>
           ) : (
             <table className="figure-table min-w-[720px] [&_td]:py-1.5">

@@ -9,6 +9,8 @@ import { plural } from '@/ui/marks/figures';
 import type { DeletedRun } from '@/core/runs/deletedRun';
 import { unpackRows, type ValueColumn } from '@/core/runs/logbookRow';
 import type { SlippedRun } from '@/lab/runs/runSlipsView';
+import { PastePanel } from '../paste/pastePanel';
+import { usePaste } from '../paste/usePaste';
 import { SlipNotes } from './slipNotes';
 import { ColumnChoice } from './columnChoice';
 import { DeletedRuns } from './deletedRuns';
@@ -58,6 +60,7 @@ export function LogbookStage({
     },
     { history: 'replace' },
   );
+  const [pasting, setPasting] = usePaste('runs');
   const [typing, setTyping] = useState<'heat' | 'air' | null>(null);
   const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set());
   const search = useRef<HTMLInputElement>(null);
@@ -154,6 +157,9 @@ export function LogbookStage({
         )}
         <div className="ml-auto flex items-center gap-2">
           <ColumnChoice offered={offered} />
+          <button className="quiet-button" onClick={() => setPasting({ kind: 'runs', text: '' })}>
+            Paste
+          </button>
           <MadeLink className="quiet-button" href={`/round-ups/${roundUpId}/export`} download>
             Export
           </MadeLink>
@@ -174,6 +180,16 @@ export function LogbookStage({
         </div>
       </div>
       <SlipNotes roundUpId={roundUpId} slips={slips} />
+      {pasting && (
+        <PastePanel
+          key={pasting.text}
+          roundUpId={roundUpId}
+          pasting={pasting}
+          kinds={['runs', 'rooms']}
+          onKind={(kind) => setPasting({ ...pasting, kind })}
+          onClose={() => setPasting(null)}
+        />
+      )}
       {typing === 'heat' && (
         <TypeRunRow roundUpId={roundUpId} entries={entries} loads={loads} onClose={() => setTyping(null)} />
       )}
@@ -191,7 +207,10 @@ export function LogbookStage({
       {view.show === 'deleted' ? (
         <DeletedRuns roundUpId={roundUpId} runs={deleted} />
       ) : rows.length === 0 ? (
-        <p className="py-8">No runs yet. Bring logs of an evening, or type the first run.</p>
+        <p className="py-8">
+          No runs yet. Bring logs of an evening, paste a block from a spreadsheet (Ctrl V), or type the first
+          run.
+        </p>
       ) : shown.length === 0 ? (
         <p className="py-8">No run fits what is looked for.</p>
       ) : (

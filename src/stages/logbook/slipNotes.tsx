@@ -35,7 +35,10 @@ export function SlipNotes({
       ))}
       {slips.length > SHOWN && (
         <li>
-          <Link className="underline underline-offset-2" href={`/round-ups/${roundUpId}/logbook?show=flagged`}>
+          <Link
+            className="underline underline-offset-2"
+            href={`/round-ups/${roundUpId}/logbook?show=flagged`}
+          >
             {plural(slips.length - SHOWN, 'more run looks', 'more runs look')} like slips
           </Link>
         </li>

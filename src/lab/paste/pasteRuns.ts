@@ -1,0 +1,369 @@
+import { ValidationError } from 'yup';
+import { isByAir } from '@/core/brief/questions';
+import { askedAbout } from '@/core/runs/askedAbout';
+import { readRun, remountSigmas } from '@/core/flags/runSlips';
+import { slips, type ReadRun } from '@/core/flags/slips';
+import { channelOf } from '@/core/channels/channels';
+import { loadKey, loadLabel, type Load } from '@/core/runs/load';
+import { TYPED_MEANS } from '@/core/responses/typedMeans';
+import { isReadingQuantity, ownUnit, unitsOf } from '@/core/responses/readingUnits';
+import { inTransaction } from '@/database/pool';
+import { columnMeaning } from '@/formats/log/columnMeaning';
+import { headingUnit } from '@/formats/log/headingUnit';
+import { pastedNumber, readPasted } from '@/formats/pastedBlock';
+import { loadsOf, type RoundUpView } from '../model/roundUpView';
+import { Refused } from '../refusal';
+import { deleteRuns } from '../runs/deleteRuns';
+import { newRun, type NewRunInput } from '../runs/runEditSchema';
+import { typeRunIn } from '../runs/typeRun';
+import { entryNamed } from './entryNamed';
+import {
+  allMade,
+  asksFor,
+  pastedInto,
+  plainHeading,
+  recognised,
+  RowCells,
+  shownRows,
+  type MadeRow,
+  type PasteAsk,
+  type PasteColumn,
+  type PasteKind,
+  type PasteRequest,
+  type PasteView,
+} from './pasteColumns';
+
+const NUMBERS = [
+  'noiseDb',
+  'floorDb',
+  'cpuC',
+  'ambientC',
+  'powerW',
+  'rpm',
+  'dutyPct',
+  'mount',
+  'pass',
+] as const;
+
+const COLUMNS: readonly PasteColumn[] = [
+  {
+    id: 'entry',
+    label: 'Entry',
+    called: [
+      ...['entry', 'product', 'cooler', 'heatsink', 'fan', 'name', 'model', 'article', 'layout'],
+      ...['product name', 'cooler name', 'fan name', 'entry name'],
+    ],
+  },
+  { id: 'setting', label: 'Fans (setting)', called: ['setting', 'fans', 'fan setting', 'step', 'point'] },
+  { id: 'load', label: 'Load, W', called: ['load', 'heat', 'heat load', 'load w', 'nominal', 'program'] },
+  { id: 'mount', label: 'Mount', called: ['mount', 'mounting', 'mount no'] },
+  { id: 'pass', label: 'Pass', called: ['pass', 'repeat', 'repetition', 'reading'] },
+  {
+    id: 'noiseDb',
+    label: 'Read, dB(A)',
+    called: ['noise', 'read', 'level', 'noise db', 'meter', 'spl', 'sound', 'dba', 'db'],
+  },
+  {
+    id: 'floorDb',
+    label: 'Room, dB(A)',
+    called: ['floor', 'noise floor', 'room noise', 'background', 'floor db', 'room level', 'quiet'],
+  },
+  { id: 'cpuC', label: 'Die, °C', called: ['die', 'cpu', 'cpu c', 'processor'] },
+  { id: 'ambientC', label: 'Room, °C', called: ['room', 'ambient', 'ambient c', 'room temperature'] },
+  { id: 'powerW', label: 'Power, W', called: ['power', 'power w', 'watts'] },
+  { id: 'rpm', label: 'rpm', called: ['rpm', 'speed', 'fan speed', 'fan rpm'] },
+  { id: 'dutyPct', label: 'Duty, %', called: ['duty', 'duty pct', 'pwm', '%', 'duty %'] },
+  { id: 'note', label: 'Note', called: ['note', 'notes', 'comment', 'comments', 'remark', 'remarks'] },
+  ...TYPED_MEANS.map(({ heading, label }) => ({
+    id: `more.${heading}`,
+    label,
+    called: [heading.replace(/_/g, ' ')],
+  })),
+];
+
+/** Columns that log readers know by their words, as they stand in a run. */
+const BY_QUANTITY: Readonly<Record<string, string>> = {
+  cpu_temperature: 'cpuC',
+  ambient_temperature: 'ambientC',
+  power: 'powerW',
+  fan_speed: 'rpm',
+  noise_level: 'noiseDb',
+};
+
+const PLACED = ['airspeed', 'pressure', 'flow'] as const;
+const isRoom = (plain: string) => /\b(room|floor|background|ambient|quiet|raum)\b/.test(plain);
+
+/** A room in decibels is no temperature, and one in degrees no level. */
+function byUnit(heading: string): string | null {
+  const { unit } = headingUnit(heading);
+  if (unit?.unit === 'dB(A)') return isRoom(plainHeading(heading)) ? 'floorDb' : 'noiseDb';
+  if (unit?.unit !== 'degC') return null;
+  const { quantity } = columnMeaning(heading, null, true);
+  return quantity && (BY_QUANTITY[quantity] ?? `more.${channelOf(quantity).heading}`);
+}
+
+function otherwise(heading: string, readsAir: boolean): string | null {
+  const plain = plainHeading(heading);
+  const spot = /\b(airspeed|speed of air|air speed|pressure|flow)\b/
+    .exec(plain)?.[1]
+    ?.replace(/ .*|air speed/, '');
+  if (spot) return `${spot.startsWith('pres') || spot === 'flow' ? spot : 'airspeed'}@`;
+  if (readsAir && /^\d+([.,]\d+)?\s*(cm|mm|m)$/i.test(heading.trim())) return 'airspeed@';
+  const { quantity } = columnMeaning(heading, null, true);
+  if (quantity === null || quantity === 'time') return null;
+  return BY_QUANTITY[quantity] ?? `more.${channelOf(quantity).heading}`;
+}
+
+/** Where a column of readings was read: its heading without the quantity and the unit. */
+function placeOf(heading: string, quantity: string): string {
+  const bare = heading.replace(new RegExp(quantity, 'i'), '').replace(/[([{].*?[)\]}]/g, '');
+  return bare.replace(/^[\s,:@]+|[\s,:]+$|\bat\b/gi, '').trim() || heading.trim();
+}
+
+const unitOfPlace = (heading: string, quantity: string) =>
+  isReadingQuantity(quantity)
+    ? (unitsOf(quantity).find((unit) => heading.toLowerCase().includes(unit.toLowerCase())) ??
+      ownUnit(quantity))
+    : '';
+
+/** Columns of readings at places have the place in their id, so that two of one quantity are two. */
+function withPlaces(as: (string | null)[], headings: readonly string[]): (string | null)[] {
+  return as.map((id, i) =>
+    id?.endsWith('@') ? `${id}${placeOf(headings[i]!, id.slice(0, -1)) || i + 1}` : id,
+  );
+}
+
+interface Block {
+  view: RoundUpView;
+  headings: string[];
+  as: (string | null)[];
+  asks: PasteAsk[];
+  rows: MadeRow<NewRunInput>[];
+}
+
+function loadOf(view: RoundUpView, text: string): Load | { wrong: string } {
+  const loads = loadsOf(view);
+  const found = loads.find(
+    (load) => loadKey(load) === text || loadLabel(load).toLowerCase() === text.toLowerCase(),
+  );
+  if (found) return found;
+  const watts = pastedNumber(text);
+  const alike = loads.find((load) => load.loadW === watts && load.loadName === '');
+  if (alike) return alike;
+  if (watts !== null) return { loadW: watts, loadName: '', gpuLoadW: 0 };
+  return { wrong: `a heat load was expected, got "${text}"` };
+}
+
+function asksOf(view: RoundUpView): PasteAsk[] {
+  const loads = loadsOf(view);
+  const lastFloor = view.runs.at(-1)?.floorDb;
+  return [
+    {
+      id: 'entry',
+      label: 'Entry',
+      value: view.entries[0]?.entry ?? '',
+      choices: view.entries.map(({ entry, product }) => ({ value: entry, label: product })),
+    },
+    {
+      id: 'load',
+      label: 'Load',
+      value: loads[0] ? loadKey(loads[0]) : '',
+      choices: loads.map((load) => ({ value: loadKey(load), label: loadLabel(load) })),
+    },
+    {
+      id: 'floorDb',
+      label: 'Room, dB(A)',
+      value: lastFloor === undefined ? '' : String(lastFloor),
+      choices: null,
+    },
+    { id: 'mount', label: 'Mount', value: '1', choices: null },
+  ];
+}
+
+/** How often a setting of a mount has been read, so that a block without passes counts on. */
+class Passes {
+  private readonly counts = new Map<string, number>();
+  constructor(view: RoundUpView) {
+    for (const { entry, mount, setting, pass, ...load } of view.runs) {
+      const key = Passes.key(entry, load, mount, setting);
+      this.counts.set(key, Math.max(pass, this.counts.get(key) ?? 0));
+    }
+  }
+  private static key(entry: string, load: Load, mount: number, setting: string): string {
+    return JSON.stringify([entry, loadKey(load), mount, setting.trim().toLowerCase()]);
+  }
+  next(entry: string, load: Load, mount: number, setting: string): number {
+    const key = Passes.key(entry, load, mount, setting);
+    const pass = (this.counts.get(key) ?? 0) + 1;
+    this.counts.set(key, pass);
+    return pass;
+  }
+}
+
+/** Readings at places and further means of a row, by the columns that have them. */
+function readBeside(cells: RowCells, as: readonly (string | null)[], headings: readonly string[]) {
+  const more: Record<string, number> = {};
+  const readings: NewRunInput['readings'] = [];
+  as.forEach((id, i) => {
+    if (id?.startsWith('more.')) {
+      const value = cells.number(id);
+      if (value !== null) more[id.slice(5)] = value;
+    }
+    const [quantity = '', place] = id?.split('@') ?? [];
+    if (place === undefined || !isReadingQuantity(quantity)) return;
+    // Several readings of one place stand in one cell, with blanks or semicolons between.
+    const values = cells
+      .text(id!)
+      .split(/[;|]|\s+(?=[\d-])/)
+      .filter(Boolean)
+      .map(pastedNumber);
+    if (values.includes(null)) cells.fail(id!, `not a number: "${cells.text(id!)}"`);
+    else if (values.length > 0)
+      readings.push({
+        ...{ quantity, place, unit: unitOfPlace(headings[i] ?? '', quantity), rpm: null },
+        values: values as number[],
+      });
+  });
+  return { more, readings };
+}
+
+function madeRun(
+  block: Pick<Block, 'view' | 'headings' | 'as'>,
+  cells: RowCells,
+  passes: Passes,
+  who: string,
+): NewRunInput | null {
+  const { view, headings, as } = block;
+  const values = Object.fromEntries(NUMBERS.map((id) => [id, cells.number(id)])) as Record<
+    (typeof NUMBERS)[number],
+    number | null
+  >;
+  const named = entryNamed(view.entries, cells.text('entry'));
+  if ('wrong' in named) cells.fail('entry', named.wrong);
+  const load = loadOf(view, cells.text('load'));
+  if ('wrong' in load) cells.fail('load', load.wrong);
+  const { dutyPct, rpm } = values;
+  const bySpeed = rpm === null ? '' : `${Math.round(rpm)} rpm`;
+  const setting = cells.text('setting') || (dutyPct === null ? bySpeed : `${dutyPct} %`);
+  if (setting === '') cells.fail('setting', 'the fan setting was expected: a label, a duty or a speed');
+  const beside = readBeside(cells, as, headings);
+  if (!cells.isSound || 'wrong' in named || 'wrong' in load) return null;
+  const mount = values.mount ?? 1;
+  const { loadW, loadName, gpuLoadW } = load;
+  const pass = values.pass ?? passes.next(named.entry, load, mount, setting);
+  try {
+    return newRun.validateSync({
+      ...{ who, ...values, entry: named.entry, setting, mount, pass, loadW, loadName, gpuLoadW },
+      ...{ note: cells.text('note'), ...beside, confirmed: true },
+    });
+  } catch (error) {
+    if (!(error instanceof ValidationError)) throw error;
+    cells.fail(error.path?.split('[')[0] ?? '', error.message);
+    return null;
+  }
+}
+
+async function readBlock(roundUpId: number, request: PasteRequest): Promise<Block> {
+  const view = await pastedInto(roundUpId);
+  const { headings, rows } = readPasted(request.text);
+  const readsAir = isByAir(view.brief.question);
+  const found =
+    request.as ??
+    recognised(headings, COLUMNS, { first: byUnit, otherwise: (heading) => otherwise(heading, readsAir) });
+  const as = withPlaces(found, headings);
+  const { asks, values } = asksFor(asksOf(view), as, request.shared);
+  const passes = new Passes(view);
+  const block = { view, headings, as, asks };
+  return {
+    ...block,
+    rows: rows.map(({ line, cells: texts }) => {
+      const cells = new RowCells(texts, as, values);
+      return { line, cells, made: madeRun(block, cells, passes, request.who) };
+    }),
+  };
+}
+
+/** What of each row is mostly a slip, beside the lab's runs and the rows before it. */
+function askedOf({ view, rows }: Block): string[][] {
+  const before: ReadRun[] = view.runs
+    .filter((run) => run.setAside === '')
+    .sort((a, b) => a.id - b.id)
+    .map(readRun);
+  const sigma = remountSigmas(view.runs.filter((run) => run.setAside === ''));
+  return rows.map(({ made: input, line }) => {
+    if (!input) return [];
+    const { entry, setting, mount, pass, noiseDb, rpm, cpuC, ambientC } = input;
+    const run: ReadRun = {
+      ...{
+        label: `of line ${line}`,
+        entry,
+        load: loadKey(input),
+        setting,
+        mount,
+        pass,
+        noiseDb,
+        rpm,
+        day: '',
+      },
+      riseK: cpuC === null || ambientC === null ? null : cpuC - ambientC,
+      roomC: ambientC,
+    };
+    const asked = [
+      ...askedAbout(input, false, view.roundUp.rig.powerAt),
+      ...slips(run, before, sigma(run.load, entry)).map(({ says }) => says),
+    ];
+    before.push(run);
+    return asked;
+  });
+}
+
+async function look(roundUpId: number, request: PasteRequest): Promise<PasteView> {
+  const block = await readBlock(roundUpId, request);
+  const { headings, as, asks, rows } = block;
+  const placed = as.flatMap((id) => (id?.includes('@') ? [id] : []));
+  const places = headings.flatMap((heading, i) =>
+    as[i] === null && heading !== '' ? [placeOf(heading, '')] : [],
+  );
+  const offeredPlaces = new Set([
+    ...placed,
+    ...places.flatMap((place) => PLACED.map((name) => `${name}@${place}`)),
+  ]);
+  const asked = askedOf(block);
+  return {
+    ...{ headings, as, asks },
+    offered: [
+      ...COLUMNS.map(({ id, label }) => ({ id, label })),
+      ...[...offeredPlaces].map((id) => ({ id, label: id.replace('@', ' at ') })),
+    ],
+    rows: shownRows(rows, (at) => asked[at]!),
+  };
+}
+
+/** Takes the rows as typed runs: all of them in one transaction, or none and what is wrong with the first. */
+async function take(roundUpId: number, request: PasteRequest): Promise<{ said: string; undo: unknown }> {
+  const { rows } = await readBlock(roundUpId, request);
+  const inputs = allMade(rows);
+  const ids = await inTransaction(async (db) => {
+    const made: number[] = [];
+    for (const [i, input] of inputs.entries()) {
+      const saved = await typeRunIn(db, roundUpId, input, 'pasted');
+      if (!saved.saved)
+        throw new Refused(`line ${rows[i]!.line}: ${'message' in saved ? saved.message : saved.asked[0]}`);
+      made.push(saved.id);
+    }
+    return made;
+  });
+  return {
+    said: ids.length === 1 ? 'One run is in the logbook' : `${ids.length} runs are in the logbook`,
+    undo: ids,
+  };
+}
+
+const undo = async (roundUpId: number, ids: unknown, who: string) =>
+  deleteRuns(
+    roundUpId,
+    Array.isArray(ids) ? ids.filter((id): id is number => Number.isInteger(id)) : [],
+    who,
+  );
+
+export const pasteRuns: PasteKind = { look, take, undo };
