@@ -89,6 +89,9 @@ function stepsIn(log: BroughtLog, offsetS: number, quantities: readonly string[]
   return steps.filter(({ quantity }) => quantities.includes(quantity)).map(({ atS }) => atS + offsetS);
 }
 
+/** Where a log would cut the evening by itself, s of its clock. */
+export const cuttingSteps = (log: BroughtLog, offsetS: number): number[] => stepsIn(log, offsetS, CUTTING);
+
 const CUTTING: readonly string[] = WATCHED.map(({ quantity }) => quantity);
 
 /** What tells a clock: what cuts, and the level. */
@@ -200,7 +203,11 @@ export interface Piece {
   pass: string;
   noiseDb: string;
   floorDb: string;
+  /** What the reviewer has said of it: that stays, whatever is cut anew. */
+  typed: readonly PieceField[];
 }
+
+export type PieceField = 'use' | 'entry' | 'loadW' | 'setting' | 'mount' | 'pass' | 'noiseDb' | 'floorDb';
 
 /**
  * The room's level of a piece: its own, or what was typed for the last one above it.
@@ -216,7 +223,8 @@ export function floorOf(pieces: readonly Piece[], at: number): string {
 export const LEAST_RUN_S = 120;
 
 /**
- * Pieces for new cuts; what was filled in stays with the piece that covers most of the old one. Each ends `guardS` before the cut.
+ * Pieces for new cuts; what the reviewer said of a piece stays with the one that lies in it, and what the logs say is said anew. Each
+ * ends `guardS` before the cut. The same load and setting again is another pass of it.
  *
  * Example: Cuts at 0 and 3600 s of an evening of two hours: two pieces, the second without what was typed in the
  * first.
@@ -243,10 +251,14 @@ export function piecesFor(
   // What was set once is one setting, however its readings differ.
   const loads = sameSettings(watted, SAME_WATTS);
   const speeds = sameSettings(read(fans), SAME_RPM);
-  return spans.map(({ fromS, toS }, i) => {
+  const pieces = spans.map(({ fromS, toS }, i): Piece => {
     const overlap = (piece: Piece) => Math.min(piece.toS, toS) - Math.max(piece.fromS, fromS);
-    const old = [...before].sort((a, b) => overlap(b) - overlap(a))[0];
-    if (old && overlap(old) > 0.5 * (toS - fromS)) return { ...old, fromS, toS };
+    // Of two that were joined the longer has its say first.
+    const olds = before
+      .filter((piece) => overlap(piece) > 0.5 * Math.min(toS - fromS, piece.toS - piece.fromS))
+      .sort((a, b) => overlap(a) - overlap(b));
+    const typed = [...new Set(olds.flatMap((old) => old.typed))];
+    const said = Object.fromEntries(olds.flatMap((old) => old.typed.map((name) => [name, old[name]])));
     const watts = watted[i]!;
     const load = loads[i]!;
     const rpm = speeds[i]!;
@@ -264,7 +276,26 @@ export function piecesFor(
       pass: '1',
       noiseDb: '',
       floorDb: String(roomAlone(series, fromS) ?? ''),
+      typed,
+      ...said,
     };
+  });
+  return withPasses(pieces);
+}
+
+/**
+ * Passes counted: the same entry, load, setting and mount again is the next pass, but for those that the reviewer has numbered.
+ *
+ * Example: Pieces at 1000, 1500 and 1000 rpm of one mount: passes 1, 1 and 2.
+ */
+export function withPasses(pieces: readonly Piece[]): Piece[] {
+  const counts = new Map<string, number>();
+  return pieces.map((piece) => {
+    if (!piece.use) return piece;
+    const key = JSON.stringify([piece.entry, piece.loadW, piece.setting, piece.mount]);
+    const pass = (counts.get(key) ?? 0) + 1;
+    counts.set(key, pass);
+    return piece.typed.includes('pass') ? piece : { ...piece, pass: String(pass) };
   });
 }
 

@@ -16,7 +16,14 @@ export function entryNamed(
   if (named.length === 1) return { entry: named[0]!.entry };
   if (named.length > 1)
     return { wrong: `${named.length} entries are called so: ${named.map(({ entry }) => entry).join(', ')}` };
-  const known = entries.slice(0, 4).map(({ product }) => product);
+  // Those that begin alike come first: a slip mostly is a letter.
+  const alike = (product: string) => {
+    const name = product.toLowerCase();
+    const at = [...name].findIndex((letter, i) => letter !== wanted[i]);
+    return at < 0 ? name.length : at;
+  };
+  const sorted = [...entries].sort((a, b) => alike(b.product) - alike(a.product));
+  const known = sorted.slice(0, 4).map(({ product }) => product);
   const more = entries.length > known.length ? ' …' : '';
   return { wrong: `no entry of this name; there are ${known.join(', ')}${more}` };
 }

@@ -70,7 +70,7 @@ const COLUMNS: readonly PasteColumn[] = [
   },
   { id: 'cpuC', label: 'Die, °C', called: ['die', 'cpu', 'cpu c', 'processor'] },
   { id: 'ambientC', label: 'Room, °C', called: ['room', 'ambient', 'ambient c', 'room temperature'] },
-  { id: 'powerW', label: 'Power, W', called: ['power', 'power w', 'watts'] },
+  { id: 'powerW', label: 'Power, W', called: ['power', 'power w', 'watts', 'w'] },
   { id: 'rpm', label: 'rpm', called: ['rpm', 'speed', 'fan speed', 'fan rpm'] },
   { id: 'dutyPct', label: 'Duty, %', called: ['duty', 'duty pct', 'pwm', '%', 'duty %'] },
   { id: 'note', label: 'Note', called: ['note', 'notes', 'comment', 'comments', 'remark', 'remarks'] },

@@ -1,8 +1,9 @@
 'use client';
 
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { isTyping } from '@/ui/isTyping';
 import { DragLine } from '@/ui/chart/dragLine';
-import { pixelX, Plot, themeColour, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
+import { pixelX, valueX, Plot, themeColour, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
 import { figure } from '@/ui/marks/figures';
 import type { Piece } from '@/core/joining/evening';
 import type { PlacedSeries } from '@/core/joining/placedSeries';
@@ -26,6 +27,9 @@ export function EveningChart({
   pieces,
   onCut,
   onRemove,
+  onCutHere,
+  onCutAnew,
+  onUndo,
   clocks,
 }: {
   series: PlacedSeries[];
@@ -35,10 +39,28 @@ export function EveningChart({
   pieces: Piece[];
   onCut: (at: number, toS: number) => void;
   onRemove: (at: number) => void;
+  onCutHere: (atS: number) => void;
+  /** Cuts where load and fans step, beside the cuts by hand. */
+  onCutAnew: () => void;
+  /** Null where nothing was done. */
+  onUndo: (() => void) | null;
   /** What moves the logs' clocks against each other, drawn below on the same scale. */
   clocks: (frame: PlotFrame) => React.ReactNode;
 }) {
   const [frame, setFrame] = useState<PlotFrame | null>(null);
+  /** Where the next cut would be, s. */
+  const [markS, setMarkS] = useState<number | null>(null);
+  const mark = Math.min(toS, Math.max(fromS, markS ?? (fromS + toS) / 2));
+  useEffect(() => {
+    function onKey(event: KeyboardEvent) {
+      if (event.key !== 'c' || event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target))
+        return;
+      event.preventDefault();
+      onCutHere(mark);
+    }
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [mark, onCutHere]);
   const shown = useMemo(
     () => SHOWN.filter((other) => series.some((series) => series.quantity === other.quantity)),
     [series],
@@ -87,9 +109,31 @@ export function EveningChart({
             {other.name}
           </span>
         ))}
-        <span className="ml-auto">Drag a cut, or move it with ← →; Delete takes it away.</span>
+        <span className="ml-auto">Drag a cut, or move it with ← →; Delete joins its two pieces.</span>
       </p>
-      <div className="relative h-[300px]">
+      <div className="flex flex-wrap items-center gap-2 py-1.5">
+        <button type="button" className="quiet-button" onClick={() => onCutHere(mark)}>
+          Cut at {figure((mark - fromS) / 60, 1)} min
+        </button>
+        <button type="button" className="quiet-button" onClick={onCutAnew}>
+          Cut anew
+        </button>
+        <button type="button" className="quiet-button" disabled={!onUndo} onClick={() => onUndo?.()}>
+          Undo
+        </button>
+        <span className="text-[13px] text-ink2">
+          Press in the picture to say where; <span className="key">c</span> cuts at the dashed line,{' '}
+          <span className="key">Ctrl</span> <span className="key">z</span> takes back.
+        </span>
+      </div>
+      <div
+        className="relative h-[300px]"
+        onClick={(event) => {
+          if (!frame) return;
+          const min = valueX(frame, event.clientX - event.currentTarget.getBoundingClientRect().left);
+          if (min >= frame.xMin && min <= frame.xMax) setMarkS(Math.round(fromS + 60 * min));
+        }}
+      >
         <Plot
           series={drawn}
           x={x}
@@ -119,6 +163,26 @@ export function EveningChart({
               </div>
             );
           })}
+        {frame && (
+          <DragLine
+            frame={frame}
+            name="Where to cut"
+            value={(mark - fromS) / 60}
+            min={0}
+            max={(toS - fromS) / 60}
+            says={`${figure((mark - fromS) / 60, 1)} min`}
+            steps={STEPS_MIN}
+            width={14}
+            onMove={(toMin) => setMarkS(Math.round(fromS + toMin * 60))}
+            onKey={(key) => {
+              const cuts = key === 'Enter' || key === ' ';
+              if (cuts) onCutHere(mark);
+              return cuts;
+            }}
+          >
+            <span className="absolute inset-y-0 left-1/2 border-l-[1.5px] border-dashed border-ink2" />
+          </DragLine>
+        )}
         {frame &&
           cuts.map((cut, i) => (
             <Cut

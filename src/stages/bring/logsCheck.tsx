@@ -9,21 +9,24 @@ import { typedNumber } from '@/ui/typedNumber';
 import { whoIsHere } from '@/ui/who';
 import { parseLoad } from '@/core/runs/load';
 import { ClockBars, type ProposedClock } from './clockBars';
+import { eveningSpan, floorOf, joinEvening, placeSeries, type BroughtLog } from '@/core/joining/evening';
 import {
-  eveningSpan,
-  joinEvening,
-  floorOf,
-  endGuardS,
-  piecesFor,
-  placeSeries,
-  proposedCuts,
-  type BroughtLog,
-  type Piece,
-} from '@/core/joining/evening';
+  cutAnew,
+  cutHere,
+  fillDown,
+  inHand,
+  joinAt,
+  moveClock,
+  moveCut,
+  readAnew,
+  sayOf,
+  type EveningInHand,
+} from '@/core/joining/eveningByHand';
 import { pumpHidesRoom } from '@/core/joining/roomAlone';
 import { EveningChart } from './eveningChart';
 import { LogColumns } from './logColumns';
-import { PiecesTable, type PieceField } from './piecesTable';
+import { PiecesTable } from './piecesTable';
+import { useEvening } from './useEvening';
 import type { RunPreview } from '@/lab/bring/makeRawRun';
 import { WorkProgress } from '@/ui/upload/workProgress';
 import { BLANK_TARGET, RunsTarget, type NewTarget, type RoundUpChoice } from './runsTarget';
@@ -41,9 +44,8 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
   const [logs, setLogs] = useState<BroughtLog[]>([]);
   const [unread, setUnread] = useState<{ path: string; message: string }[]>([]);
   const [reading, setReading] = useState(true);
-  const [offsets, setOffsets] = useState<number[]>([]);
-  const [cuts, setCuts] = useState<number[]>([]);
-  const [pieces, setPieces] = useState<Piece[]>([]);
+  const { evening, undo, begin, step } = useEvening();
+  const { offsetsS: offsets, cuts, pieces } = evening;
   const [room, setRoom] = useState({ ambientC: '', doubtK: '1' });
   const [into, setInto] = useState(roundUpId === null ? '' : String(roundUpId));
   const [target, setTarget] = useState<NewTarget>(BLANK_TARGET);
@@ -57,13 +59,11 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
   const series = useMemo(() => placeSeries(logs, offsets), [logs, offsets]);
   const span = useMemo(() => eveningSpan(series), [series]);
 
-  function begin(read: BroughtLog[], moved: number[], kept: readonly Piece[]) {
-    const placed = placeSeries(read, moved);
-    const proposed = proposedCuts(read, moved, placed);
-    setCuts(proposed);
-    setPieces(piecesFor(placed, proposed, kept, endGuardS(read)));
+  // What was checked is of the runs as they were then.
+  const change = (next: EveningInHand, of?: string) => {
+    step(next, of);
     setPreviews([]);
-  }
+  };
 
   useEffect(() => {
     let gone = false;
@@ -85,15 +85,14 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
       setProposed(joined.shifts.map((shift, i) => shift && { ...shift, ownS: joined.ownS[i]! }));
       setLogs(read);
       setUnread(failed);
-      setOffsets(joined.offsetsS);
-      setCuts(joined.cuts);
-      setPieces(joined.pieces);
+      begin(inHand(joined));
       setPreviews([]);
       setReading(false);
     })();
     return () => {
       gone = true;
     };
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- begin changes nothing that is read here.
   }, [uploadId, files]);
 
   async function changeColumns(at: number, columns: { quantity: Quantity | null; unit: Unit | null }[]) {
@@ -106,33 +105,7 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
     if (!answer.ok || !answer.body.read) return setFailure(whyNothing(answer));
     const next = logs.map((log, i) => (i === at ? (answer.body.log as unknown as BroughtLog) : log));
     setLogs(next);
-    begin(next, offsets, pieces);
-  }
-
-  function moveClock(at: number, offsetS: number) {
-    const moved = offsets.map((offset, i) => (i === at ? offsetS : offset));
-    setOffsets(moved);
-    setPreviews([]);
-    // Cuts stay where the reviewer put them; only what is filled in is taken along.
-    setPieces(piecesFor(placeSeries(logs, moved), cuts, pieces, endGuardS(logs)));
-  }
-
-  function setCutsAndPieces(next: number[]) {
-    const sorted = [...next].sort((a, b) => a - b);
-    setCuts(sorted);
-    setPieces(piecesFor(series, sorted, pieces, endGuardS(logs)));
-    setPreviews([]);
-  }
-
-  function change(at: number, part: Partial<Piece>) {
-    setPieces(pieces.map((piece, i) => (i === at ? { ...piece, ...part } : piece)));
-    setPreviews([]);
-  }
-
-  /** Writes a cell into every run below it, as one does in a sheet. */
-  function fillDown(at: number, name: PieceField) {
-    setPieces(pieces.map((piece, i) => (i > at ? { ...piece, [name]: pieces[at]![name] } : piece)));
-    setPreviews([]);
+    change(readAnew(next, evening));
   }
 
   const used = pieces.map((piece, i) => ({ piece, i })).filter(({ piece }) => piece.use);
@@ -193,7 +166,7 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
             log={log}
             offsetS={offsets[i]!}
             busy={busy}
-            onOffset={(s) => moveClock(i, s)}
+            onOffset={(s) => change(moveClock(logs, evening, i, s), `clock ${i}`)}
             onColumns={(columns) => void changeColumns(i, columns)}
           />
         ))}
@@ -234,12 +207,11 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
             toS={span.toS}
             cuts={cuts}
             pieces={pieces}
-            onCut={(at, toS) => {
-              const low = (cuts[at - 1] ?? span.fromS) + 1;
-              const high = (cuts[at + 1] ?? span.toS) - 1;
-              setCutsAndPieces(cuts.map((cut, i) => (i === at ? Math.min(high, Math.max(low, toS)) : cut)));
-            }}
-            onRemove={(at) => setCutsAndPieces(cuts.filter((_, i) => i !== at))}
+            onCut={(at, toS) => change(moveCut(logs, evening, at, toS), `cut ${at}`)}
+            onRemove={(at) => change(joinAt(logs, evening, at))}
+            onCutHere={(atS) => change(cutHere(logs, evening, atS))}
+            onCutAnew={() => change(cutAnew(logs, evening))}
+            onUndo={undo}
             clocks={(frame) => (
               <ClockBars
                 logs={logs}
@@ -247,7 +219,7 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
                 frame={frame}
                 fromS={span.fromS}
                 proposed={proposed}
-                onOffset={moveClock}
+                onOffset={(at, s) => change(moveClock(logs, evening, at, s), `clock ${at}`)}
               />
             )}
           />
@@ -263,8 +235,9 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
             fromS={span.fromS}
             products={chosen?.entries.map((entry) => entry.product) ?? []}
             loads={chosen?.loads ?? []}
-            onChange={change}
-            onFillDown={fillDown}
+            onChange={(at, part) => change(sayOf(evening, at, part), `${Object.keys(part).join()} of ${at}`)}
+            onFillDown={(at, name) => change(fillDown(evening, at, name))}
+            onJoin={(at) => change(joinAt(logs, evening, at))}
           />
           <RunsTarget into={into} onInto={setInto} roundUps={roundUps} target={target} onTarget={setTarget}>
             <button

@@ -2,12 +2,12 @@
 
 import type { RunPreview } from '@/lab/bring/makeRawRun';
 import { figure } from '@/ui/marks/figures';
-import { floorOf, type Piece } from '@/core/joining/evening';
+import { floorOf, type Piece, type PieceField } from '@/core/joining/evening';
 
-export type PieceField = 'entry' | 'loadW' | 'setting' | 'mount' | 'pass' | 'noiseDb' | 'floorDb';
+type TextField = Exclude<PieceField, 'use'>;
 
 const FIELDS: {
-  name: PieceField;
+  name: TextField;
   label: string;
   width: string;
   placeholder?: string;
@@ -30,6 +30,7 @@ export function PiecesTable({
   loads,
   onChange,
   onFillDown,
+  onJoin,
 }: {
   pieces: Piece[];
   /** One for each piece in use, in their order; empty where nothing was checked yet. */
@@ -39,7 +40,9 @@ export function PiecesTable({
   /** Heat loads of the round-up's method, in words. */
   loads: string[];
   onChange: (at: number, part: Partial<Piece>) => void;
-  onFillDown: (at: number, name: PieceField) => void;
+  onFillDown: (at: number, name: TextField) => void;
+  /** Joins a piece with the next. */
+  onJoin: (at: number) => void;
 }) {
   const used = pieces.filter((piece) => piece.use);
   return (
@@ -58,6 +61,9 @@ export function PiecesTable({
               ))}
               <th scope="col" className="w-full">
                 Comes to
+              </th>
+              <th scope="col">
+                <span className="sr-only">Join</span>
               </th>
             </tr>
           </thead>
@@ -116,6 +122,17 @@ export function PiecesTable({
                       </span>
                     )}
                     {!piece.use && 'left out'}
+                  </td>
+                  <td>
+                    {i + 1 < pieces.length && (
+                      <button
+                        type="button"
+                        className="cursor-pointer text-[13px] whitespace-nowrap underline underline-offset-2"
+                        onClick={() => onJoin(i)}
+                      >
+                        join with {i + 2}
+                      </button>
+                    )}
                   </td>
                 </tr>
               );

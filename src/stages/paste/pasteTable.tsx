@@ -1,3 +1,4 @@
+import { Fragment } from 'react';
 import type { PasteView } from '@/lab/paste/pasteColumns';
 
 const BOX = 'h-[30px] rounded border border-hairline bg-raised px-1.5 text-[13.5px]';
@@ -84,27 +85,32 @@ export function PasteTable({
           </thead>
           <tbody>
             {rows.map(({ line, cells, faults, fault, asked }) => (
-              <tr key={line}>
-                <td className="num text-ink2">{line}</td>
-                {cells.map((cell, i) => (
-                  <td key={i} className={as[i] === null ? 'text-ink2' : ''}>
-                    <span className={faults[i] ? 'text-bad' : ''} dir="auto">
-                      {cell || (faults[i] ? '' : '–')}
-                    </span>
-                    {faults[i] && <span className="block text-[13px] text-bad">▲ {faults[i]}</span>}
-                  </td>
-                ))}
-                {(fault || asked.length > 0) && (
-                  <td className="min-w-60 text-[13px]">
-                    {fault && <span className="text-bad">▲ {fault}</span>}
-                    {asked.map((says) => (
-                      <span key={says} className="block text-warn">
-                        {says}
+              <Fragment key={line}>
+                <tr>
+                  <td className="num text-ink2">{line}</td>
+                  {cells.map((cell, i) => (
+                    <td key={i} className={as[i] === null ? 'text-ink2' : ''}>
+                      <span className={faults[i] ? 'text-bad' : ''} dir="auto">
+                        {cell || (faults[i] ? '' : '–')}
                       </span>
-                    ))}
-                  </td>
+                      {faults[i] && <span className="block text-[13px] text-bad">▲ {faults[i]}</span>}
+                    </td>
+                  ))}
+                </tr>
+                {(fault || asked.length > 0) && (
+                  <tr>
+                    <td />
+                    <td colSpan={cells.length} className="text-[13px]">
+                      {fault && <span className="text-bad">▲ {fault}</span>}
+                      {asked.map((says) => (
+                        <span key={says} className="block text-warn">
+                          ▲ {says}
+                        </span>
+                      ))}
+                    </td>
+                  </tr>
                 )}
-              </tr>
+              </Fragment>
             ))}
           </tbody>
         </table>
