@@ -1,6 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
 import { startApplication, type Application } from '../support/application';
+import { Actions } from '../support/actions';
 import { simulatedEvening } from '../support/evening';
 
 let app: Application;
@@ -98,4 +99,77 @@ test('what is no log is named, and clocks that never meet are told', async ({ pa
   await page.getByRole('button', { name: 'Check the runs' }).click();
   await expect(page.getByText(/do their clocks overlap/).first()).toBeVisible();
   await expect(page.getByRole('button', { name: /^Import/ })).toBeDisabled();
+});
+
+test('from one’s own logs to a ranking in at most twelve actions', async ({ page }) => {
+  const evening = simulatedEvening(13);
+  const act = new Actions(page);
+  await act.go(`${app.url}/bring`);
+  await act.drop(
+    'Files',
+    [...evening.logs].map(([name, bytes]) => ({ name, mimeType: 'text/plain', buffer: Buffer.from(bytes) })),
+  );
+  await expect(page.getByRole('slider', { name: 'Cut 1' })).toBeVisible();
+  await act.fill('Entry, run 1', evening.productName);
+  await act.key('Control+d');
+  await act.fill('Room, dB(A), run 1', '21.2');
+  await act.fill('Title', 'In twelve');
+  await act.press('Check the runs');
+  await expect(page.getByText(/ K at .* dB\(A\)/)).toHaveCount(2);
+  await act.press(/^Import 2 runs/);
+  await page.waitForURL(/curves/);
+  await expect(page.locator('tr[data-entry] b').first()).toBeVisible();
+  expect(act.count).toBeLessThanOrEqual(12);
+});
+
+test('an evening is cut by hand: at the pointer, by key, joined, cut anew, and taken back step by step', async ({
+  page,
+}) => {
+  const evening = simulatedEvening(14);
+  await page.goto(`${app.url}/bring`);
+  await page
+    .getByLabel('Files')
+    .setInputFiles(
+      [...evening.logs].map(([name, bytes]) => ({
+        name,
+        mimeType: 'text/plain',
+        buffer: Buffer.from(bytes),
+      })),
+    );
+  const cuts = page.getByRole('slider', { name: /^Cut \d/ });
+  await expect(cuts).toHaveCount(1);
+  await page.getByLabel('Entry, run 2').fill('Levante');
+  await page.getByLabel('Mount, run 2').fill('4');
+  await page.getByLabel('Mount, run 2').blur();
+
+  const chart = (await page.getByRole('slider', { name: 'Where to cut' }).locator('..').boundingBox())!;
+  await page.mouse.click(chart.x + 0.8 * chart.width, chart.y + 150);
+  await page.getByRole('button', { name: /^Cut at [\d.]+ min/ }).click();
+  await expect(cuts).toHaveCount(2);
+  // What was said of the piece stands in both halves.
+  await expect(page.getByLabel('Mount, run 3')).toHaveValue('4');
+  await expect(page.getByLabel('Pass, run 3')).toHaveValue('2');
+  const where = page.getByRole('slider', { name: 'Where to cut' });
+  await where.focus();
+  for (let i = 0; i < 6; i += 1) await page.keyboard.press('PageUp');
+  await page.keyboard.press('c');
+  await expect(cuts).toHaveCount(3);
+  await page.keyboard.press('Control+z');
+  await expect(cuts).toHaveCount(2);
+
+  await page.getByRole('button', { name: 'join with 2' }).click();
+  await expect(cuts).toHaveCount(1);
+  await page.getByRole('button', { name: 'Cut anew' }).click();
+  await expect(cuts).toHaveCount(2);
+  await page.getByRole('button', { name: 'join with 3' }).click();
+  await expect(cuts).toHaveCount(1);
+  await expect(page.getByLabel('Mount, run 2')).toHaveValue('4');
+  await expect(page.getByLabel('Entry, run 2')).toHaveValue('Levante');
+
+  // A clock that is typed cuts anew: the cut of the load comes with the log that has it.
+  const before = await cuts.first().getAttribute('aria-valuenow');
+  await page.getByLabel('Clock of sensors.csv moved by, s').fill('60');
+  await expect(page.getByLabel('Mount, run 2')).toHaveValue('4');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(cuts.first()).toHaveAttribute('aria-valuenow', before!);
 });

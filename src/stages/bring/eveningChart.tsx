@@ -50,7 +50,12 @@ export function EveningChart({
   const [frame, setFrame] = useState<PlotFrame | null>(null);
   /** Where the next cut would be, s. */
   const [markS, setMarkS] = useState<number | null>(null);
-  const mark = Math.min(toS, Math.max(fromS, markS ?? (fromS + toS) / 2));
+  const longest = pieces.reduce<Piece | null>(
+    (most, piece) => (most && most.toS - most.fromS >= piece.toS - piece.fromS ? most : piece),
+    null,
+  );
+  const middle = longest ? (longest.fromS + longest.toS) / 2 : (fromS + toS) / 2;
+  const mark = Math.min(toS, Math.max(fromS, markS ?? middle));
   useEffect(() => {
     function onKey(event: KeyboardEvent) {
       if (event.key !== 'c' || event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target))
