@@ -294,3 +294,75 @@ test.each([
   else expect(danger).toContain(said);
   expect(partGuard(samples, pushed, {}, 10)).toBeNull();
 });
+
+test('a setting is skipped with its reason at any step, and the others are measured', () => {
+  const skip = (at: number, reason: string): BenchCommand => ({ do: 'skip', reason, at });
+  // In the warm-up, in the first soak, and late: for a setting that is over.
+  const early = measure('tramontana', ['100 %', '78 %', '56 %'], {
+    commands: new Map([
+      [100, skip(0, 'too loud for the hour')],
+      [600, skip(1, 'the fan rattles')],
+      [602, skip(1, 'pressed twice')],
+    ]),
+  });
+  expect(early.state.phase).toBe('done');
+  expect(early.runs.map((run) => run.point.setting)).toEqual(['56 %']);
+  expect(early.state.skipped.map(({ setting, why }) => [setting, why])).toEqual([
+    ['100 %', 'skipped: too loud for the hour'],
+    ['78 %', 'skipped: the fan rattles'],
+  ]);
+  const none = measure('tramontana', ['100 %'], { commands: new Map([[20, skip(0, 'no time')]]) });
+  expect(none.state).toMatchObject({ phase: 'stopped', loadW: 0, finished: 0 });
+});
+
+test('a pause takes the load off and keeps the step; gone on with, it soaks anew and the run says so', () => {
+  const { state, runs, samples, cooler } = measure('tramontana', ['100 %'], {
+    commands: new Map<number, BenchCommand>([
+      [700, { do: 'pause', reason: 'the courier rings' }],
+      [1300, { do: 'confirm' }],
+    ]),
+  });
+  expect(state.phase).toBe('done');
+  const between = samples.filter(({ atS }) => atS > 800 && atS < 1290);
+  expect(Math.max(...between.map(({ powerW }) => powerW))).toBeLessThan(40);
+  const [run] = runs;
+  expect(run!.fromS).toBeGreaterThanOrEqual(1300);
+  expect(run!.note).toContain('paused for 10 min: the courier rings');
+  const trueK = 170 * steadyResistance(cooler, cooler.maxRpm);
+  expect(Math.abs(reduced(run!, samples).riseK - trueK)).toBeLessThan(0.6);
+  // What waits for hands is not paused; the room is read again from the floor on.
+  const waits = { ...state, phase: 'cool-down' as const };
+  expect(benchStep(waits, [], [{ do: 'pause', reason: 'x' }], 1e5, RULE).state.phase).toBe('cool-down');
+  const floor = measure('tramontana', ['100 %'], {
+    commands: new Map<number, BenchCommand>([
+      [10, { do: 'pause', reason: 'a lorry' }],
+      [200, { do: 'confirm' }],
+    ]),
+  });
+  expect(floor.runs).toHaveLength(1);
+  expect(floor.said.join(' ')).toContain('the room alone is read again');
+});
+
+test('a note goes to the run that was on the bench when it was written, also while it cools', () => {
+  const points = ['100 %', '56 %'].map((setting) => ({
+    ...{ loadW: 170, loadName: '', gpuLoadW: 0, setting, pass: 1 },
+  }));
+  const mount = beginMount({ entry: 'a', name: 'a', mount: 1, isControl: false, points, nowS: 0 });
+  const note = (at: number): BenchCommand => ({ do: 'note', text: 'a lorry', at });
+  const soak = {
+    ...mount,
+    phase: 'soak' as const,
+    at: 1,
+    finished: 1,
+    gauge: null,
+    soakFromS: 90,
+    sinceS: 90,
+  };
+  const sample = { atS: 100, dieC: 50, roomC: 22, powerW: 170, fanRpm: 900, levelDb: 33 };
+  const inTime = benchStep(soak, [sample], [note(1)], 100, RULE);
+  expect([inTime.state.note, inTime.late]).toEqual(['a lorry', undefined]);
+  const late = benchStep(soak, [sample], [note(0)], 100, RULE);
+  expect([late.state.note, late.late]).toEqual(['', ['a lorry']]);
+  const cooling = benchStep({ ...soak, phase: 'cool-down', at: 2 }, [sample], [note(2)], 100, RULE);
+  expect([cooling.state.note, cooling.late]).toEqual(['', ['a lorry']]);
+});

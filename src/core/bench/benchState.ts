@@ -22,6 +22,7 @@ export type BenchPhase =
   | 'probe'
   | 'probe-reading'
   | 'cool-down'
+  | 'paused'
   | 'done'
   | 'stopped';
 
@@ -65,6 +66,8 @@ export interface BenchState {
   /** Why a soak was called settled over the rule; empty where it was not. */
   overruled: string;
   note: string;
+  /** What was under way when it was paused, and why. */
+  paused?: { phase: BenchPhase; reason: string } | undefined;
   finished: number;
   /** Points that will not be measured at this mount, and why. */
   skipped: SkippedPoint[];
@@ -109,7 +112,12 @@ export type BenchCommand =
   /** For the point in hand when it was asked for; counted from 0. */
   | { do: 'overrule'; reason: string; at: number }
   | { do: 'abort'; reason: string }
-  | { do: 'note'; text: string };
+  /** The point in hand is left out, with its reason. */
+  | { do: 'skip'; reason: string; at: number }
+  /** The load comes off until somebody goes on. */
+  | { do: 'pause'; reason: string }
+  /** For what was on the bench when it was written: the point in hand then. */
+  | { do: 'note'; text: string; at?: number | undefined };
 
 /** A run that has ended, as the lab takes it. Its trace is what was sampled from `fromS` to `toS`. */
 export interface BenchRun {
@@ -130,6 +138,8 @@ export interface BenchRun {
 export interface BenchStep {
   state: BenchState;
   run: BenchRun | null;
+  /** Notes for the run that ended last: its setting was over when they came. */
+  late?: string[];
 }
 
 /**

@@ -17,6 +17,7 @@ import { stepReading } from './steps/stepReading';
 import { present, since } from './sampleSlices';
 import { stepSoak } from './steps/stepSoak';
 import { stepTrim } from './steps/stepTrim';
+import { joined, paused, skipInHand, wentOn } from './steps/byHand';
 import { takePoint } from './steps/takePoint';
 
 /** The guard's verdict as a run: “failed after 18 s” is a result and is kept. */
@@ -49,6 +50,7 @@ function applyCommand(state: BenchState, command: BenchCommand, nowS: number): B
         );
       if (state.phase === 'probe') return probeHeld(state, nowS);
       if (state.phase === 'cool-down') return enter(state, 'done', nowS, 'This mount is done.');
+      if (state.phase === 'paused') return wentOn(state, nowS);
       return state;
     case 'overrule':
       // A reason that comes late is not the next setting's.
@@ -63,9 +65,19 @@ function applyCommand(state: BenchState, command: BenchCommand, nowS: number): B
       return hasEnded(state)
         ? state
         : stop(state, nowS, `Stopped: ${command.reason || 'by hand'}. The load is off.`);
+    case 'skip':
+      return command.at === state.at ? skipInHand(state, nowS, command.reason) : state;
+    case 'pause':
+      return paused(state, nowS, command.reason);
     case 'note':
-      return { ...state, note: [state.note, command.text].filter(Boolean).join('; ') };
+      return isLate(state, command) ? state : { ...state, note: joined(state.note, command.text) };
   }
+}
+
+/** Whether a note came when the run that it is of had ended. */
+function isLate(state: BenchState, command: BenchCommand): boolean {
+  if (command.do !== 'note' || state.finished === 0) return false;
+  return state.phase === 'cool-down' || state.phase === 'done' || (command.at ?? state.at) < state.at;
 }
 
 /**
@@ -85,7 +97,23 @@ export function benchStep(
   pushed: Readonly<Record<string, number>> = {},
 ): BenchStep {
   let state = before;
-  for (const command of commands) state = applyCommand(state, command, nowS);
+  const late: string[] = [];
+  for (const command of commands) {
+    if (command.do === 'note' && isLate(state, command)) late.push(command.text);
+    state = applyCommand(state, command, nowS);
+  }
+  const step = moved(state, samples, nowS, rule, pushed);
+  return late.length > 0 ? { ...step, late } : step;
+}
+
+/** The guard first, then the step in hand. */
+function moved(
+  state: BenchState,
+  samples: readonly BenchSample[],
+  nowS: number,
+  rule: BenchRule,
+  pushed: Readonly<Record<string, number>>,
+): BenchStep {
   if (state.loadOnS !== null) {
     const danger =
       benchGuard(samples, rule.limitC, state.loadOnS) ?? partGuard(samples, pushed, rule, state.loadOnS);
@@ -100,7 +128,7 @@ export function benchStep(
       return { state: stepFloor(state, samples, nowS, rule), run: null };
     case 'warm-up':
       if (nowS - state.sinceS < rule.warmUpS) return { state, run: null };
-      return { state: takePoint(state, 0, nowS, ''), run: null };
+      return { state: takePoint(state, state.at, nowS, ''), run: null };
     case 'trim':
       return { state: stepTrim(state, samples, nowS), run: null };
     case 'soak':

@@ -167,6 +167,18 @@ export async function listDeletedRuns(
   return rows;
 }
 
+/** The run that a mount at the bench wrote last; null where it wrote none. */
+export async function lastRunOf(
+  db: Queryable,
+  sessionId: number,
+): Promise<{ id: number; note: string } | null> {
+  const { rows } = await db.query<{ id: number; note: string }>(
+    `SELECT id, note FROM runs WHERE extra ->> 'bench_session' = $1 AND deleted_at IS NULL ORDER BY id DESC LIMIT 1 FOR UPDATE`,
+    [String(sessionId)],
+  );
+  return rows[0] ?? null;
+}
+
 /** The next free label of a round-up: one over the largest that is a number. */
 export async function nextLabel(db: Queryable, roundUpId: number): Promise<string> {
   // Two who type at once wait for each other here.

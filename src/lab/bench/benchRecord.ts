@@ -15,7 +15,7 @@ import { readStatus, writeStatus, type BenchStatus } from '@/database/bench/benc
 import { lastPushed } from '@/database/bench/pushedReadings';
 import { DatabaseAway, type Queryable } from '@/database/pool';
 import { hasEnded } from '@/core/bench/benchState';
-import { keepRun } from './keepRun';
+import { keepRun, noteOnLast } from './keepRun';
 import { neededFromS, type MountInHand, type Unwritten } from './mountInHand';
 import type { Spool } from './spool';
 
@@ -35,6 +35,8 @@ async function write(
   await writeProgress(db, unwritten);
   for (const ended of unwritten.runs)
     if (ended.ordinal > before) await keepRun(db, { ...unwritten, ...session }, ended);
+  // A run that ends in the same write ended before the note came: what came while it ran is in it already.
+  for (const note of unwritten.notes) await noteOnLast(db, unwritten.sessionId, note);
   await markTaken(db, unwritten.taken);
   if (hasEnded(unwritten.state)) await endSession(db, unwritten.sessionId);
 }

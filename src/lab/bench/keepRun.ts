@@ -7,7 +7,7 @@ import { listSamples } from '@/database/bench/bench';
 import { insertChange } from '@/database/runs/changes';
 import type { Queryable } from '@/database/pool';
 import { listPushed } from '@/database/bench/pushedReadings';
-import { findEntry, nextLabel } from '@/database/runs/runEdits';
+import { findEntry, lastRunOf, nextLabel, updateRun } from '@/database/runs/runEdits';
 import { insertRun } from '@/database/runs/newRuns';
 import { insertReadings } from '@/database/runs/runValues';
 import { insertTraces, traceDigest } from '@/database/runs/traces';
@@ -83,4 +83,13 @@ export async function keepRun(
   await insertChange(db, id, { who: 'bench', what: 'run', was: '', isNow: 'measured at the bench' });
   // What was measured is kept, also where it came to no number.
   await reduceStoredRun(db, id, 'keep');
+}
+
+/** Adds a note to the run of a mount that ended last, by the change log; nothing where none did. */
+export async function noteOnLast(db: Queryable, sessionId: number, note: string): Promise<void> {
+  const last = await lastRunOf(db, sessionId);
+  if (!last) return;
+  const isNow = clipped([last.note, note].filter(Boolean).join('; '), MOST.text);
+  await updateRun(db, last.id, { note: isNow });
+  await insertChange(db, last.id, { who: 'bench', what: 'note', was: last.note, isNow });
 }

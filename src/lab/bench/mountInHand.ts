@@ -16,6 +16,8 @@ export interface Unwritten {
   speed: number;
   samples: KeptSample[];
   runs: EndedRun[];
+  /** For the run that ended last before them. */
+  notes: string[];
   taken: number[];
 }
 
@@ -34,12 +36,13 @@ export class MountInHand {
   private unwritten: Omit<Unwritten, 'sessionId' | 'state' | 'clockS' | 'speed'> = {
     samples: [],
     runs: [],
+    notes: [],
     taken: [],
   };
   private readonly commands: GivenCommand[] = [];
   private readonly seen = new Set<number>();
   /** How much of what waits lies in the spool already. */
-  private spooled = { samples: 0, runs: 0, taken: 0 };
+  private spooled = { samples: 0, runs: 0, notes: 0, taken: 0 };
   private spooledOut = this.spooled;
   clockS: number;
 
@@ -94,7 +97,7 @@ export class MountInHand {
     const given = this.commands.splice(0);
     this.unwritten.taken.push(...given.map((command) => command.id));
     if (this.hasEnded) return;
-    const { state, run } = benchStep(
+    const { state, run, late } = benchStep(
       this.state,
       this.samples,
       given.map((command) => command.command),
@@ -103,6 +106,7 @@ export class MountInHand {
       this.pushed,
     );
     this.state = state;
+    this.unwritten.notes.push(...(late ?? []));
     if (run) this.unwritten.runs.push({ ordinal: (this.runsEnded += 1), run });
     const from = neededFromS(state);
     const gone = this.samples.findIndex((sample) => sample.atS >= from);
@@ -117,17 +121,18 @@ export class MountInHand {
   /** Hands out what waits; `putBack` returns it where it could not be written. */
   takeUnwritten(speed: number): Unwritten {
     const out = this.unwritten;
-    this.unwritten = { samples: [], runs: [], taken: [] };
+    this.unwritten = { samples: [], runs: [], notes: [], taken: [] };
     this.spooledOut = this.spooled;
-    this.spooled = { samples: 0, runs: 0, taken: 0 };
+    this.spooled = { samples: 0, runs: 0, notes: 0, taken: 0 };
     return { sessionId: this.sessionId, state: this.state, clockS: this.clockS, speed, ...out };
   }
 
   putBack(unwritten: Unwritten): void {
-    const { samples, runs, taken } = this.unwritten;
+    const { samples, runs, notes, taken } = this.unwritten;
     this.unwritten = {
       samples: [...unwritten.samples, ...samples],
       runs: [...unwritten.runs, ...runs],
+      notes: [...unwritten.notes, ...notes],
       taken: [...unwritten.taken, ...taken],
     };
     this.spooled = this.spooledOut;
@@ -135,7 +140,7 @@ export class MountInHand {
 
   /** What waits and is not on disk yet, given to `keep`; it goes on waiting, here too. */
   spool(speed: number, keep: (unwritten: Unwritten) => void): void {
-    const { samples, runs, taken } = this.unwritten;
+    const { samples, runs, notes, taken } = this.unwritten;
     const before = this.spooled;
     keep({
       sessionId: this.sessionId,
@@ -144,9 +149,15 @@ export class MountInHand {
       speed,
       samples: samples.slice(before.samples),
       runs: runs.slice(before.runs),
+      notes: notes.slice(before.notes),
       taken: taken.slice(before.taken),
     });
     // A disk that took nothing gets it all again.
-    this.spooled = { samples: samples.length, runs: runs.length, taken: taken.length };
+    this.spooled = {
+      samples: samples.length,
+      runs: runs.length,
+      notes: notes.length,
+      taken: taken.length,
+    };
   }
 }

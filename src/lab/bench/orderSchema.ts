@@ -1,7 +1,18 @@
 import { object, string, type InferType } from 'yup';
 import { finite, flag, text, whole } from '@/contracts/sheets/fields';
 
-const ORDERS = ['start', 'confirm', 'overrule', 'abort', 'note', 'remount', 'stands', 'speed'] as const;
+const ORDERS = [
+  'start',
+  'confirm',
+  'overrule',
+  'abort',
+  'note',
+  'skip',
+  'pause',
+  'remount',
+  'stands',
+  'speed',
+] as const;
 
 /** An order to the bench, as it comes in. */
 export const orderSchema = object({
@@ -21,9 +32,11 @@ export const orderSchema = object({
       ? schema.min(1, 'earlier than the rule: the reason is printed with the run')
       : what === 'note'
         ? schema.min(1, 'an empty note says nothing')
-        : schema,
+        : what === 'skip' || what === 'pause'
+          ? schema.min(1, 'why? The reason is kept with the mount')
+          : schema,
   ),
-  /** Of an overrule: which point of the mount it is for. */
+  /** Which point of the mount it is for. */
   at: whole().default(0),
   entry: text(300),
   mount: whole().default(0),

@@ -16,7 +16,11 @@ function commandOf(order: BenchOrder): BenchCommand | null {
     case 'abort':
       return { do: 'abort', reason: order.text };
     case 'note':
-      return { do: 'note', text: order.text };
+      return { do: 'note', text: order.text, at: order.at };
+    case 'skip':
+      return { do: 'skip', reason: order.text, at: order.at };
+    case 'pause':
+      return { do: 'pause', reason: order.text };
     default:
       return null;
   }
@@ -38,6 +42,8 @@ export async function giveOrder(roundUpId: number, order: BenchOrder, now: Now):
       throw new Refused('no mount of this round-up is on the rig');
     if (order.do === 'overrule' && (session.state.phase !== 'soak' || session.state.at !== order.at))
       throw new Refused('the setting that this reason was for is over: nothing was changed');
+    if (order.do === 'skip' && session.state.at !== order.at)
+      throw new Refused('that setting is over by now: nothing was changed');
     await insertCommand(db, session.id, commandOf(order)!, order.who);
   });
 }

@@ -40,7 +40,9 @@ export class Spool {
       .flatMap((line) => {
         try {
           const unwritten = JSON.parse(line) as Unwritten;
-          return [{ ...unwritten, samples: unwritten.samples.map(withMissing) }];
+          // Of an earlier version there were no notes beside the runs.
+          const notes = (unwritten as Partial<Unwritten>).notes ?? [];
+          return [{ ...unwritten, notes, samples: unwritten.samples.map(withMissing) }];
         } catch {
           return [];
         }

@@ -14,6 +14,7 @@ import { BenchStatusLine, isBenchAway } from './benchStatus';
 import { DeskMicrophone } from './deskMicrophone';
 import { LastMount } from './lastMount';
 import { LiveFigures } from './liveFigures';
+import { PhoneBar } from './phoneBar';
 import { NextMounts } from './nextMounts';
 import { headline, nextSteps } from './phaseWords';
 import { PushHelp } from './pushHelp';
@@ -97,7 +98,7 @@ function Measuring({ data, live, session }: { data: BenchData; live: Live; sessi
           </p>
         </div>
         <LiveFigures session={session} samples={live.samples} />
-        {state.phase === 'mount' || state.phase === 'cool-down' ? (
+        {state.phase === 'mount' || state.phase === 'cool-down' || state.phase === 'paused' ? (
           <div className="border-t border-hairline pt-3 text-[19px]">
             <p>{state.said}</p>
             {state.phase === 'mount' && (
@@ -150,14 +151,15 @@ function Measuring({ data, live, session }: { data: BenchData; live: Live; sessi
           <ul className="text-[13.5px] text-ink2" aria-label="Left out">
             {state.skipped.map((point, i) => (
               <li key={i}>
-                {loadLabel(point)}, {point.setting}: left out, {point.why}
+                {loadLabel(point)}, {point.setting}: left out; {point.why}
               </li>
             ))}
           </ul>
         )}
-        <Cautions />
+        <Cautions isOpen={state.phase === 'mount'} />
         <PushHelp origin={data.origin} />
       </aside>
+      <PhoneBar roundUpId={data.roundUpId} session={session} samples={live.samples} />
     </>
   );
 }

@@ -38,6 +38,8 @@ export function headline(state: BenchState): string {
     }
     case 'cool-down':
       return 'Let it cool';
+    case 'paused':
+      return 'Paused';
     case 'done':
       return `${state.name}, mount ${state.mount}: done`;
     case 'stopped':

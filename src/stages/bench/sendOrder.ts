@@ -4,7 +4,7 @@ import { whoIsHere } from '@/ui/who';
 
 /** Orders as the bench takes them; the rest of each is checked where it arrives. */
 export interface Order {
-  do: 'start' | 'confirm' | 'overrule' | 'abort' | 'note' | 'remount' | 'stands' | 'speed';
+  do: 'start' | 'confirm' | 'overrule' | 'abort' | 'note' | 'skip' | 'pause' | 'remount' | 'stands' | 'speed';
   mounting?: string;
   /** Each reading is recorded, too. */
   sound?: boolean;

@@ -7,6 +7,9 @@ import type { BenchState } from '@/core/bench/benchState';
 import { sendOrder, type Order } from './sendOrder';
 import { useSpace } from './useSpace';
 
+/** Steps that wait for hands as they are: there is nothing to pause. */
+const WAITS: readonly BenchState['phase'][] = ['mount', 'cool-down', 'paused', 'done', 'stopped'];
+
 interface Main {
   words: string;
   under: string;
@@ -38,6 +41,12 @@ function mainOf(state: BenchState): Main | null {
         under: 'Earlier than the rule: a reason will be asked for and printed.',
         order: { do: 'overrule' },
         reason: 'Why is it settled already?',
+      };
+    case 'paused':
+      return {
+        words: 'Go on',
+        under: 'The load comes on again and this step begins anew: heat has gone meanwhile.',
+        order: { do: 'confirm' },
       };
     case 'cool-down':
       return {
@@ -115,7 +124,9 @@ function AskLine({
 
 /** What can be pressed in the step in hand: one large thing, a note, and the load off. */
 export function StepActions({ roundUpId, state }: { roundUpId: number; state: BenchState }) {
-  const [asking, setAsking] = useState<{ what: 'reason' | 'note'; at: number } | null>(null);
+  const [asking, setAsking] = useState<{ what: 'reason' | 'note' | 'skip' | 'pause'; at: number } | null>(
+    null,
+  );
   const main = mainOf(state);
   const press = () => {
     if (!main) return;
@@ -126,13 +137,23 @@ export function StepActions({ roundUpId, state }: { roundUpId: number; state: Be
   useSpace(press);
   useHotkeys('n', () => setAsking({ what: 'note', at: state.at }), { preventDefault: true }, [state.at]);
   useHotkeys('x', loadOff, [roundUpId]);
+  const maySkip = state.at < state.points.length && state.phase !== 'cool-down';
+  const mayPause = !WAITS.includes(state.phase);
+  useHotkeys('s', () => maySkip && setAsking({ what: 'skip', at: state.at }), { preventDefault: true }, [
+    ...[state.at, maySkip],
+  ]);
+  useHotkeys('p', () => mayPause && setAsking({ what: 'pause', at: state.at }), { preventDefault: true }, [
+    ...[state.at, mayPause],
+  ]);
   async function send(order: Order, said: string): Promise<boolean> {
     const taken = await sendOrder(roundUpId, order);
     if (taken) toast.success(said);
     return taken;
   }
   // A reason belongs to the setting that it was asked for: once that is over, it is not sent.
-  const late = asking?.what === 'reason' && (!main?.reason || asking.at !== state.at);
+  const late =
+    (asking?.what === 'reason' && (!main?.reason || asking.at !== state.at)) ||
+    (asking?.what === 'skip' && asking.at !== state.at);
   const isAsking = asking?.what ?? null;
   return (
     <div className="space-y-2.5">
@@ -164,26 +185,59 @@ export function StepActions({ roundUpId, state }: { roundUpId: number; state: Be
         <AskLine
           label="Note for this run"
           send="Keep the note"
-          onSend={(text) => send({ do: 'note', text }, 'Note kept')}
+          onSend={(text) => send({ do: 'note', text, at: asking!.at }, 'Note kept')}
+          onClose={() => setAsking(null)}
+        />
+      )}
+      {isAsking === 'skip' && (
+        <AskLine
+          label={`Why is ${state.points[asking!.at]?.setting ?? 'this setting'} skipped?`}
+          send="Skip this setting"
+          late={late ? 'That setting is over by now: nothing is left to skip.' : ''}
+          onSend={(text) => send({ do: 'skip', text, at: asking!.at }, 'Skipped; the plan keeps the reason')}
+          onClose={() => setAsking(null)}
+        />
+      )}
+      {isAsking === 'pause' && (
+        <AskLine
+          label="Why is it paused? The load goes off."
+          send="Pause"
+          onSend={(text) => send({ do: 'pause', text }, 'Paused, with the load off')}
           onClose={() => setAsking(null)}
         />
       )}
       <div className="grid grid-cols-2 gap-2.5">
-        <button
-          type="button"
-          onClick={() => setAsking({ what: 'note', at: state.at })}
-          className="flex cursor-pointer items-center rounded-md border border-hairline px-3.5 py-2.5"
-        >
-          Note <Key>n</Key>
-        </button>
-        <button
-          type="button"
-          onClick={loadOff}
-          className="flex cursor-pointer items-center rounded-md border border-bad px-3.5 py-2.5 text-bad"
-        >
-          Load off <Key>x</Key>
-        </button>
+        <Small words="Note" keyName="n" onPress={() => setAsking({ what: 'note', at: state.at })} />
+        <Small words="Load off" keyName="x" isBad onPress={loadOff} />
+        {maySkip && (
+          <Small words="Skip setting" keyName="s" onPress={() => setAsking({ what: 'skip', at: state.at })} />
+        )}
+        {mayPause && (
+          <Small words="Pause" keyName="p" onPress={() => setAsking({ what: 'pause', at: state.at })} />
+        )}
       </div>
     </div>
+  );
+}
+
+function Small({
+  words,
+  keyName,
+  isBad,
+  onPress,
+}: {
+  words: string;
+  keyName: string;
+  isBad?: boolean;
+  onPress: () => void;
+}) {
+  return (
+    <button
+      type="button"
+      onClick={onPress}
+      className={`flex cursor-pointer items-center rounded-md border px-3.5 py-2.5 ${isBad ? 'border-bad text-bad' : 'border-hairline'}`}
+    >
+      {words} <Key>{keyName}</Key>
+    </button>
   );
 }

@@ -8,9 +8,10 @@ const CAUTIONS = [
   'Follow the makers’ instructions.',
 ];
 
-export function Cautions() {
+/** Open before hands go in, folded once the mount is under way: read once a mount, and never gone. */
+export function Cautions({ isOpen = true }: { isOpen?: boolean }) {
   return (
-    <details open className="border-t border-hairline pt-2 text-[13.5px]">
+    <details key={String(isOpen)} open={isOpen} className="border-t border-hairline pt-2 text-[13.5px]">
       <summary className="cursor-pointer font-semibold text-warn">▲ Before you touch the rig</summary>
       <ul className="list-disc space-y-0.5 pt-1 pl-5 marker:text-warn">
         {CAUTIONS.map((caution) => (

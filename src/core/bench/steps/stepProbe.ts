@@ -2,6 +2,7 @@ import { mean } from '../../statistics/mean';
 import { enter, type BenchRun, type BenchSample, type BenchState, type BenchStep } from '../benchState';
 import { keptReadings, PROBE_CHANNEL, PROBE_NAME, probeReading, type ProbePlace } from '../probe';
 import { present, since } from '../sampleSlices';
+import { joined } from './byHand';
 import { takePoint } from './takePoint';
 
 /** The stream needs so long to stand after a hand has moved, s. */
@@ -26,7 +27,7 @@ function holdWords({ quantity, place }: ProbePlace): string {
 export function askForProbe(state: BenchState, run: BenchRun, nowS: number, lead: string): BenchState {
   const { places } = state.probe!;
   return enter(
-    { ...state, probe: { places, at: 0, readings: [], waiting: run } },
+    { ...state, note: '', probe: { places, at: 0, readings: [], waiting: run } },
     'probe',
     nowS,
     `${lead}${holdWords(places[0]!)}`,
@@ -53,7 +54,8 @@ function valuesOf(samples: readonly BenchSample[], quantity: ProbePlace['quantit
 /** The run with what was read of it, and the next setting. */
 function finished(state: BenchState, nowS: number, lead: string): BenchStep {
   const { waiting, readings, places } = state.probe!;
-  const run = { ...waiting!, readings };
+  // What was noted while the probe was held is of this run, too.
+  const run = { ...waiting!, readings, note: joined(waiting!.note, state.note) };
   const taken = {
     ...state,
     finished: state.finished + 1,
