@@ -90,7 +90,7 @@ function brief(): Brief {
     bandDba: { from: 26, to: 34 },
     passes: 2,
     mounts: 1,
-    limits: { heightMm: null, memoryMm: null, budget: 35, currency: 'EUR' },
+    limits: { heightMm: null, memoryMm: null, radiatorMm: null, budget: 35, currency: 'EUR' },
     deadline: '2026-12-09',
     schools: {
       ...blank.schools,

@@ -21,7 +21,7 @@ export function boathouseBrief(): Brief {
     bandDba: { from: 28, to: 38 },
     passes: 1,
     mounts: 2,
-    limits: { heightMm: 170, memoryMm: null, budget: 150, currency: 'EUR' },
+    limits: { heightMm: 170, memoryMm: null, radiatorMm: null, budget: 150, currency: 'EUR' },
     rates: [{ currency: 'USD', rate: 0.92 }],
     deadline: '2026-12-04',
     embargo: '',
@@ -90,6 +90,7 @@ export function boathouseProduct(entry: BoathouseEntry): Product {
     memoryClearanceMm: MEMORY[entry.entry] ?? null,
     finsToMemoryMm: entry.kind === 'air-tower' ? 20 : null,
     radiatorMm: RADIATOR[entry.entry] ?? null,
+    radiatorThicknessMm: entry.kind === 'liquid' ? 27 : null,
     sockets: entry.entry === 'terral-slim' ? 'W8' : 'W8, W10',
     fanSizeMm: size ? Number(size[1]) : null,
     fanThicknessMm: size?.[2] ? Number(size[2]) : 25,
@@ -124,7 +125,9 @@ export function boathouseSample(entry: BoathouseEntry): Sample {
   const sample: Sample = {
     ...blankSample('A'),
     state: 'opened',
-    source: entry.kind === 'liquid' ? 'lent' : 'bought',
+    ...(entry.kind === 'liquid'
+      ? { source: 'lent', lender: 'Talleres Sirimiri', returnOn: '2026-12-04' }
+      : { source: 'bought', receipt: 'folder of 2026' }),
     diary: [{ on: '2026-10-06', event: 'arrived', note: '' }],
     handling,
   };

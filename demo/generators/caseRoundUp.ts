@@ -79,11 +79,11 @@ const CASE: LabCase = {
   ...usualCase('Baúl, a middle-sized case'),
   ...{ coolerHeightMm: 165, memoryHeightMm: 44, cardLengthMm: 330 },
   sides: [
-    { place: 'front', slots: 3, sizeMm: 140, radiatorMm: 360 },
-    { place: 'top', slots: 3, sizeMm: 140, radiatorMm: 280 },
-    { place: 'rear', slots: 1, sizeMm: 120, radiatorMm: 120 },
-    { place: 'bottom', slots: 2, sizeMm: 140, radiatorMm: null },
-    { place: 'radiator', slots: 3, sizeMm: 140, radiatorMm: 360 },
+    { place: 'front', slots: 3, sizeMm: 140, radiatorMm: 360, radiatorDepthMm: 55 },
+    { place: 'top', slots: 3, sizeMm: 140, radiatorMm: 280, radiatorDepthMm: 55 },
+    { place: 'rear', slots: 1, sizeMm: 120, radiatorMm: 120, radiatorDepthMm: 55 },
+    { place: 'bottom', slots: 2, sizeMm: 140, radiatorMm: null, radiatorDepthMm: null },
+    { place: 'radiator', slots: 3, sizeMm: 140, radiatorMm: 360, radiatorDepthMm: 55 },
   ],
 };
 

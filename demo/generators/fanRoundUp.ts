@@ -28,7 +28,7 @@ function brief(): Brief {
     bandDba: { from: 26, to: 34 },
     passes: 1,
     mounts: 2,
-    limits: { heightMm: null, memoryMm: null, budget: 25, currency: 'EUR' },
+    limits: { heightMm: null, memoryMm: null, radiatorMm: null, budget: 25, currency: 'EUR' },
     deadline: '2026-12-02',
     schools: {
       ...blank.schools,

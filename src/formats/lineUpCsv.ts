@@ -32,6 +32,7 @@ const PRODUCT: readonly Column<Product>[] = [
   { column: 'memory_clearance_mm', field: 'memoryClearanceMm', bound: 'clearanceMm' },
   { column: 'fins_to_memory_mm', field: 'finsToMemoryMm', bound: 'clearanceMm' },
   { column: 'radiator_mm', field: 'radiatorMm', bound: 'heightMm' },
+  { column: 'radiator_thickness_mm', field: 'radiatorThicknessMm', bound: 'clearanceMm' },
   { column: 'sockets', field: 'sockets' },
   { column: 'mounting', field: 'mounting' },
   { column: 'connector', field: 'connector' },

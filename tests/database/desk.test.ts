@@ -3,6 +3,10 @@ import { viewDesk } from '@/lab/roundUps/deskView';
 import { viewNextStep } from '@/lab/roundUps/nextStep';
 import { viewPlan } from '@/lab/planning/planView';
 import { viewRoundUp } from '@/lab/model/roundUpView';
+import { addByName, viewKnownProducts } from '@/lab/lineUp/changeLineUp';
+import { viewLineUp } from '@/lab/lineUp/lineUpView';
+import { saveSheet } from '@/lab/planning/saveSheet';
+import { listLabRoundUps } from '@/lab/roundUps/listLabRoundUps';
 import { viewLeaders } from '@/lab/orders/leaders';
 import { createRoundUp } from '@/lab/roundUps/createRoundUp';
 import { asBytes } from '@demo/generators/demoFiles';
@@ -25,7 +29,12 @@ test('what is due is told with where it is done, what is bad first, and each goe
   expect(says).toContain('Boathouse lab: the calibration of 94 dB whistle ran out on 2026-10-01');
   expect(says).toContain('Attic bench: the control Terral 92 broke, 9 runs are in doubt');
   expect(says).toContain('Attic bench: 6 runs that count were read while the meter was off');
-  expect(says.find((each) => each.startsWith('lent samples'))).toContain('Jaloque 360 A');
+  expect(says).toContain('Jaloque 360 A goes back to Talleres Sirimiri on 2026-12-04');
+  const late = (await viewDesk('2026-12-05')).due.find(({ says: each }) => each.startsWith('Jaloque 360 A'));
+  expect(late).toMatchObject({
+    says: 'Jaloque 360 A should have gone back to Talleres Sirimiri on 2026-12-04',
+    isBad: true,
+  });
   expect(says.find((each) => each.includes('older than a month'))).toContain('Quiet towers');
   expect(desk.due.map(({ isBad }) => isBad)).toEqual(
     [...desk.due.map(({ isBad }) => isBad)].sort().reverse(),
@@ -98,4 +107,35 @@ test('a plan without a remount of its own plans by what the rig’s months tell;
   expect(next.scatterFrom).toContain('from all that was repeated on this rig');
   expect(next.scatter.mountK).toBeGreaterThan(0.2);
   expect(next.look).toBeNull();
+});
+
+test('a bought sample without a receipt is due for a quarter, a lent one without a day stays in the list', async () => {
+  const roundUpId = (await listLabRoundUps()).find(({ title }) => title.startsWith('Quiet towers'))!.id;
+  const lineUp = await viewLineUp(roundUpId);
+  const sampleOf = (code: string) => lineUp.find((entry) => entry.code === code)!;
+  const rewrite = async (code: string, part: object) => {
+    const { sampleId, sample } = sampleOf(code);
+    const body = { ...sample!.body, ...part };
+    const edit = { version: sample!.version, who: 'Ana', reason: '', body };
+    expect(await saveSheet('sample', sampleId!, edit)).toMatchObject({ saved: true });
+  };
+  await rewrite('tramontana', { receipt: '' });
+  await rewrite('cierzo-240', { returnOn: '' });
+  const says = async (day: string) => (await viewDesk(day)).due.map((due) => due.says);
+  expect(await says('2026-11-26')).toContain('1 bought sample has no receipt noted: Tramontana A');
+  expect((await says('2027-03-01')).join()).not.toContain('receipt');
+  expect(await says('2026-11-26')).toContain('lent samples to send back: Cierzo 240 A');
+});
+
+test('another sample of a product that the lab has is an entry of its own, named by what differs', async () => {
+  const roundUpId = (await listLabRoundUps()).find(({ title }) => title.startsWith('Quiet towers'))!.id;
+  const known = (await viewKnownProducts()).find(({ name }) => name === 'Tramontana')!;
+  expect(known).toMatchObject({ kind: 'air-tower', samples: ['A'] });
+  const { maker, name } = known;
+  await addByName(roundUpId, { name, maker, kind: 'air-tower', sample: 'B', who: 'Ana' });
+  const lineUp = await viewLineUp(roundUpId);
+  const both = lineUp.filter(({ productName }) => productName === 'Tramontana');
+  expect(both.map(({ shownName }) => shownName)).toEqual(['Tramontana', 'Tramontana, sample B']);
+  expect(new Set(both.map(({ productId }) => productId)).size).toBe(1);
+  expect(both.map(({ sample }) => sample!.body.label)).toEqual(['A', 'B']);
 });

@@ -301,6 +301,8 @@ const fits: WishedOf = {
     memoryClearanceMm: 33,
     fanThicknessMm: 25,
     radiatorMm: null,
+    radiatorDepthMm: null,
+    isLoop: false,
     sockets: socketList('W8; W10'),
   },
   ...{ capacityW: 210, quietestDba: 24.2, price: { known: true, value: 60 }, currency: 'EUR' },
@@ -340,16 +342,18 @@ test('what nobody noted is no fit, and says so', () => {
     memoryMm: 1,
     fanThicknessMm: 1,
     radiatorMm: 300,
+    radiatorDepthMm: 60,
     socket: 'W8',
     watts: 1,
     noiseDba: 1,
     budget: 1,
   };
   expect(missesOf(blank, all)).toEqual([
+    'its radiator is 397 mm long',
+    'how deep its radiator is with fans is not noted',
     'its height is not noted',
     'its room for memory is not noted',
     'how thick its fans are is not noted',
-    'its radiator is 397 mm long',
     'which sockets it fits is not noted',
     'what it holds at the line cannot be told',
     'its quietest level is not known',
@@ -413,4 +417,21 @@ test('a score leaves out who lacks a place, and says at which points; nobody sco
   const higher = value(overLines([entry('a', [2, 3]), entry('b', [1, 2])], weighed(1, 1), 'higher'));
   expect(higher.scores.map(({ entry: name }) => name)).toEqual(['a', 'b']);
   expect(higher.anyWeights).toBe(true);
+});
+
+test('a loop fits by its radiator with its fans on one face or both, and never by the memory under its block', () => {
+  const loop = blankProduct({
+    ...{ name: 'Jaloque 360', kind: 'liquid', heightMm: 52, memoryClearanceMm: 0 },
+    ...{ radiatorMm: 397, radiatorThicknessMm: 27, fanThicknessMm: 25 },
+  });
+  const fan = (direction: string) => blankFan({ name: 'Brisa', direction });
+  const size = configuredSize(loop, { fans: [fan('push')] });
+  expect(size).toMatchObject({ isLoop: true, radiatorMm: 397, radiatorDepthMm: 52 });
+  expect(configuredSize(loop, { fans: [fan('push'), fan('pull')] }).radiatorDepthMm).toBe(77);
+  const entry = { ...fits, ...size };
+  const wish = { ...NO_WISH, heightMm: 40, memoryMm: 60, fanThicknessMm: 10 };
+  expect(missesOf(entry, wish)).toEqual([]);
+  expect(missesOf(entry, { ...wish, radiatorMm: 400, radiatorDepthMm: 50 })).toEqual([
+    'its radiator with fans is 52 mm deep',
+  ]);
 });

@@ -32,7 +32,15 @@ function run(change: Change = {}): LabRun {
     ...{ mount: 1, pass: 1, setting: `${rpm} rpm`, setAside: '', ...rest },
     startedAt: '2026-11-20T18:00:00Z',
     level: coolerLevel(readDb, FLOOR_DB),
-    reduction: { settled: true, riseK, roomMovedK: 0, levelMovedDb: 0, unsettledReason: '', ambientMeanC: 22, ...reduction },
+    reduction: {
+      settled: true,
+      riseK,
+      roomMovedK: 0,
+      levelMovedDb: 0,
+      unsettledReason: '',
+      ambientMeanC: 22,
+      ...reduction,
+    },
   } as unknown as LabRun;
 }
 

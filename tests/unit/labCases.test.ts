@@ -15,6 +15,7 @@ const sides = fc.subarray([...CASE_PLACES], { minLength: 1 }).chain((places) =>
         slots: fc.integer({ min: 1, max: 9 }),
         sizeMm: fc.constantFrom(80, 92, 120, 140, 200),
         radiatorMm: fc.option(fc.integer({ min: 120, max: 420 })),
+        radiatorDepthMm: fc.option(fc.integer({ min: 20, max: 120 })),
       }),
     ),
   ),
@@ -64,10 +65,34 @@ test.each([
   [170, 10, ['168', '10']],
 ])('a cooler of %p mm that leaves %p mm for memory', (heightMm, memoryClearanceMm, told) => {
   const room: LabCase = { ...usualCase('Baúl'), coolerHeightMm: 160, memoryHeightMm: 44 };
-  const words = roomInCase({ heightMm, memoryClearanceMm }, room);
+  const tower = { heightMm, memoryClearanceMm, radiatorMm: null, radiatorDepthMm: null, isLoop: false };
+  const words = roomInCase(tower, room);
   if (heightMm === 168 && memoryClearanceMm === 40) expect(words[0]).toBe(told[0]);
   else if (heightMm === 170) expect(words).toHaveLength(2);
   else expect(words).toEqual(told);
   // Nothing is told where the case itself was not noted.
-  expect(roomInCase({ heightMm, memoryClearanceMm }, usualCase('Baúl'))).toEqual([]);
+  expect(roomInCase(tower, usualCase('Baúl'))).toEqual([]);
 });
+
+test.each([
+  [397, 52, []],
+  [360, 40, []],
+  [420, 52, ['its radiator of 420 mm goes nowhere in Baúl: front 280 mm, top 400 mm']],
+  [397, 77, ['its radiator with fans is 77 mm deep, too much for Baúl: top 55 mm']],
+  [null, 52, []],
+])(
+  'a loop of %p mm, %p mm deep, fits where a side takes its radiator',
+  (radiatorMm, radiatorDepthMm, told) => {
+    const room: LabCase = {
+      ...usualCase('Baúl'),
+      ...{ coolerHeightMm: 40, memoryHeightMm: 60 },
+      sides: [
+        { place: 'front', slots: 2, sizeMm: 140, radiatorMm: 280, radiatorDepthMm: 90 },
+        { place: 'top', slots: 3, sizeMm: 120, radiatorMm: 400, radiatorDepthMm: 55 },
+        { place: 'rear', slots: 1, sizeMm: 120, radiatorMm: null, radiatorDepthMm: null },
+      ],
+    };
+    const loop = { heightMm: 52, memoryClearanceMm: 0, radiatorMm, radiatorDepthMm, isLoop: true };
+    expect(roomInCase(loop, room)).toEqual(told);
+  },
+);

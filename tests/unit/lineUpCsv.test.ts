@@ -10,6 +10,7 @@ const WHOLE: Product = {
   ...{ maker: 'Talleres del Viento', name: 'Solano 140', kind: 'air-tower', revision: 'B' },
   ...{ widthMm: 140, depthMm: 120.5, heightMm: 161, fanSizeMm: 140, fanThicknessMm: 25 },
   ...{ memoryClearanceMm: 38, finsToMemoryMm: 26, radiatorMm: 397, sockets: 'W10, W11' },
+  radiatorThicknessMm: 27,
   ...{ mounting: 'two screws', connector: 'four-pin', ratedRpm: 1500, blades: 9 },
   ...{ makersNoise: '24.5 dB(A)', price: 59.9, currency: 'SEK', pricedOn: '2026-11-20', packSize: 2 },
   ...{ seller: 'shop on the corner', availability: 'in stock', warranty: 'six years' },

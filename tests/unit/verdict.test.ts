@@ -285,6 +285,7 @@ test.each(HOSTILE)('a hostile text goes out as text in Markdown, pictures and ta
             name: text,
             position: 1,
             line: text,
+            facts: [text],
             pros: [text],
             cons: [text],
             html: markdownHtml(text),

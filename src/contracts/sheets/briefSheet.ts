@@ -67,7 +67,13 @@ export const briefSheet: ObjectSchema<Brief> = object({
     }),
   passes: counted(20).required(),
   mounts: counted(20).required(),
-  limits: object({ heightMm: measure(), memoryMm: measure(), budget: measure(1e6), currency: currency() }),
+  limits: object({
+    heightMm: measure(),
+    memoryMm: measure(),
+    radiatorMm: measure(),
+    budget: measure(1e6),
+    currency: currency(),
+  }),
   region: text(40),
   rates: array(
     object({

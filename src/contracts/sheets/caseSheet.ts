@@ -17,6 +17,7 @@ export const caseSheet: ObjectSchema<LabCase> = object({
       slots: counted(9).required(),
       sizeMm: finite().min(20, 'at least ${min}').max(400, 'at most ${max}').required(),
       radiatorMm: measure(1000),
+      radiatorDepthMm: measure(300),
     }).noUnknown(),
   )
     .max(CASE_PLACES.length)

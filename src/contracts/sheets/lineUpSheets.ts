@@ -20,6 +20,7 @@ export const productSheet: ObjectSchema<Product> = object({
   memoryClearanceMm: measure(500),
   finsToMemoryMm: measure(500),
   radiatorMm: measure(2000),
+  radiatorThicknessMm: measure(300),
   sockets: text(400),
   mounting: text(),
   connector: string()
@@ -41,6 +42,9 @@ export const sampleSheet: ObjectSchema<Sample> = object({
   label: text(100).min(1, 'the sample needs a label'),
   serial: text(200),
   source: string().oneOf(['bought', 'lent']).default('bought'),
+  lender: text(200),
+  returnOn: day(),
+  receipt: text(200),
   state: string()
     .oneOf([...SAMPLE_STATES])
     .default('new'),

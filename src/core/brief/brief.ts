@@ -36,7 +36,14 @@ export interface Brief {
   passes: number;
   mounts: number;
   /** What readers can take; null where nobody asked. */
-  limits: { heightMm: number | null; memoryMm: number | null; budget: number | null; currency: string };
+  limits: {
+    heightMm: number | null;
+    memoryMm: number | null;
+    /** Longest radiator, of loops. */
+    radiatorMm: number | null;
+    budget: number | null;
+    currency: string;
+  };
   /** Where prices are asked for; empty for all regions. */
   region: string;
   /** What other currencies are worth in that of the limits. */
@@ -80,7 +87,7 @@ export function defaultBrief(): Brief {
     places: USUAL_PLACES.map((place) => ({ ...place })),
     passes: 2,
     mounts: 2,
-    limits: { heightMm: null, memoryMm: null, budget: null, currency: 'EUR' },
+    limits: { heightMm: null, memoryMm: null, radiatorMm: null, budget: null, currency: 'EUR' },
     region: '',
     rates: [],
     deadline: '',

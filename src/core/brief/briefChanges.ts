@@ -91,7 +91,7 @@ export function briefChanges(was: Brief, isNow: Brief): BriefChange[] {
   note('passes', was.passes, isNow.passes);
   note('mounts', was.mounts, isNow.mounts);
   const limits = ({ limits: limits }: Brief) =>
-    `height ${limits.heightMm ?? '–'}, memory ${limits.memoryMm ?? '–'}, budget ${limits.budget ?? '–'}`;
+    `height ${limits.heightMm ?? '–'}, memory ${limits.memoryMm ?? '–'}, radiator ${limits.radiatorMm ?? '–'}, budget ${limits.budget ?? '–'}`;
   note('readers’ limits', limits(was), limits(isNow));
   note('deadline', was.deadline || 'none', isNow.deadline || 'none');
   note('embargo', was.embargo || 'none', isNow.embargo || 'none');

@@ -1,9 +1,12 @@
+import type { ConfiguredSize } from '../lineUp/configuredSize';
 import { CASE_PLACES, USUAL_CASE, type CaseSide } from './layout';
 
 /** A side of a case that the lab keeps. */
 export interface LabCaseSide extends CaseSide {
   /** Longest radiator that it takes, mm; null where none or not noted. */
   radiatorMm: number | null;
+  /** Room there for a radiator with its fans, from face to face, mm; null where not noted. */
+  radiatorDepthMm: number | null;
 }
 
 /** A case of the lab: a rig stands in it by its name, as the rig's enclosure. */
@@ -27,7 +30,7 @@ export function usualCase(name: string): LabCase {
     coolerHeightMm: null,
     memoryHeightMm: null,
     cardLengthMm: null,
-    sides: USUAL_CASE.map((side) => ({ ...side, radiatorMm: null })),
+    sides: USUAL_CASE.map((side) => ({ ...side, radiatorMm: null, radiatorDepthMm: null })),
   };
 }
 
@@ -46,18 +49,38 @@ export function caseProblem({ name, sides }: LabCase): string | null {
 }
 
 /** What of a cooler as configured needs room. */
-export interface NeedsRoom {
-  heightMm: number | null;
-  memoryClearanceMm: number | null;
+export type NeedsRoom = Pick<
+  ConfiguredSize,
+  'heightMm' | 'memoryClearanceMm' | 'radiatorMm' | 'radiatorDepthMm' | 'isLoop'
+>;
+
+/** Where no side of a case takes a radiator, in words; empty where one does, or nothing is noted of either. */
+function radiatorInCase({ radiatorMm, radiatorDepthMm }: NeedsRoom, { name, sides }: LabCase): string[] {
+  const noted = sides.filter((side) => side.radiatorMm !== null);
+  if (radiatorMm === null || noted.length === 0) return [];
+  const isLongEnough = noted.filter((side) => side.radiatorMm! >= radiatorMm);
+  const takes = noted.map((side) => `${side.place} ${side.radiatorMm} mm`).join(', ');
+  if (isLongEnough.length === 0)
+    return [`its radiator of ${radiatorMm} mm goes nowhere in ${name}: ${takes}`];
+  const deep = isLongEnough.filter(
+    (side) =>
+      radiatorDepthMm === null || side.radiatorDepthMm === null || side.radiatorDepthMm >= radiatorDepthMm,
+  );
+  if (deep.length > 0) return [];
+  const depths = isLongEnough.map((side) => `${side.place} ${side.radiatorDepthMm} mm`).join(', ');
+  return [`its radiator with fans is ${radiatorDepthMm} mm deep, too much for ${name}: ${depths}`];
 }
 
 /**
  * What of a cooler does not go into a case, in words; empty where it goes, or where one of the two was not noted.
  *
- * @example roomInCase({ heightMm: 168, memoryClearanceMm: null }, { ...usualCase('Baúl'), coolerHeightMm: 160 }) →
+ * @example roomInCase({ heightMm: 168, memoryClearanceMm: null, radiatorMm: null, radiatorDepthMm: null, isLoop: false }, { ...usualCase('Baúl'), coolerHeightMm: 160 }) →
  * ['168 mm high, and Baúl has room for 160 mm']
  */
-export function roomInCase({ heightMm, memoryClearanceMm }: NeedsRoom, room: LabCase): string[] {
+export function roomInCase(size: NeedsRoom, room: LabCase): string[] {
+  // A loop fits by its radiator: its block stands lower than any cooler, and under any memory.
+  if (size.isLoop) return radiatorInCase(size, room);
+  const { heightMm, memoryClearanceMm } = size;
   const told: string[] = [];
   if (heightMm !== null && room.coolerHeightMm !== null && heightMm > room.coolerHeightMm)
     told.push(`${heightMm} mm high, and ${room.name} has room for ${room.coolerHeightMm} mm`);

@@ -44,7 +44,10 @@ test('a room 13 K off the evening’s is a slip, of whatever entry the others we
   ]);
   expect(slips({ ...RUN, roomC: 25 }, evening, SIGMA_K)).toEqual([]);
   // A summer’s evening stands beside its own.
-  const june = runs({ entry: 'b', roomC: 22, day: '2026-01-20' }, { entry: 'b', roomC: 29, day: '2026-06-20' });
+  const june = runs(
+    { entry: 'b', roomC: 22, day: '2026-01-20' },
+    { entry: 'b', roomC: 29, day: '2026-06-20' },
+  );
   expect(slips({ ...RUN, roomC: 30, day: '2026-06-20' }, june, SIGMA_K)).toEqual([]);
 });
 
@@ -64,15 +67,21 @@ test('a level is held to its repeats, else to its entry’s level–speed line',
 });
 
 test('of three readings the odd one alone is told, of two both; an evening that scatters as the rig does has none', () => {
-  const among = (...rises: number[]) =>
-    [...slipsAmong(runs(...rises.map((riseK, i) => ({ riseK, mount: i + 1 }))), () => SIGMA_K).keys()];
+  const among = (...rises: number[]) => [
+    ...slipsAmong(runs(...rises.map((riseK, i) => ({ riseK, mount: i + 1 }))), () => SIGMA_K).keys(),
+  ];
   expect(among(38, 38.3, 62)).toEqual([2]);
   expect(among(38, 62)).toEqual([0, 1]);
   fc.assert(
     fc.property(fc.integer({ min: 1, max: 1e6 }), (seed) => {
       const chance = seededChance(seed);
       const scattered = Array.from({ length: 60 }, (_, i) => ({
-        ...{ entry: 'abc'[i % 3]!, setting: `${i % 5}`, mount: 1 + Math.floor(i / 15), noiseDb: 30 + (i % 5) },
+        ...{
+          entry: 'abc'[i % 3]!,
+          setting: `${i % 5}`,
+          mount: 1 + Math.floor(i / 15),
+          noiseDb: 30 + (i % 5),
+        },
         riseK: 40 - (i % 5) + SIGMA_K * chance.normal(),
         roomC: 22 + chance.normal(),
       }));

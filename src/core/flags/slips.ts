@@ -87,7 +87,10 @@ function eveningOf(run: ReadRun, others: readonly ReadRun[]): readonly ReadRun[]
 function roomSlip(run: ReadRun, others: readonly ReadRun[]): Slip[] {
   const { roomC } = run;
   if (roomC === null) return [];
-  const evening = eveningOf(run, others.filter((other) => other.roomC !== null));
+  const evening = eveningOf(
+    run,
+    others.filter((other) => other.roomC !== null),
+  );
   if (evening.length === 0) return [];
   const middle = median(evening.map((other) => other.roomC!));
   if (Math.abs(roomC - middle) <= ROOM_K) return [];
@@ -116,11 +119,15 @@ function levelSlip(run: ReadRun, mine: readonly ReadRun[]): Slip[] {
   }
   if (rpm === null || !(rpm > 0)) return [];
   const spun = [...mine, run].filter((other) => other.rpm !== null && other.rpm > 0);
-  const off = offSpeedLine(
-    spun.map((other, i) => ({ run: i, rpm: other.rpm!, levelDb: other.noiseDb })),
-  ).get(spun.length - 1);
+  const off = offSpeedLine(spun.map((other, i) => ({ run: i, rpm: other.rpm!, levelDb: other.noiseDb }))).get(
+    spun.length - 1,
+  );
   if (off === undefined) return [];
-  const nearest = near(mine.filter((other) => other.rpm !== null), rpm, (other) => other.rpm!);
+  const nearest = near(
+    mine.filter((other) => other.rpm !== null),
+    rpm,
+    (other) => other.rpm!,
+  );
   return [
     {
       kind: 'level',

@@ -21,6 +21,8 @@ export interface Candidate {
   curve: EntryCurve;
   heightMm: number | null;
   memoryClearanceMm: number | null;
+  /** It fits by its radiator, which a machine without a case says nothing of. */
+  isLoop: boolean;
   price: number | null;
   currency: string;
 }
@@ -80,13 +82,17 @@ export function advise(candidate: Candidate, machine: Machine): Advice {
     throw new RangeError(`advise: a limit of ${limitC} °C is not over a room of ${roomC} °C`);
   const { entry, curve } = candidate;
   const judged: Judged[] = [
-    judgedSize('height', candidate.heightMm, machine.heightMm, (value, limit) => value - limit),
-    judgedSize(
-      'room for memory',
-      candidate.memoryClearanceMm,
-      machine.memoryMm,
-      (value, limit) => limit - value,
-    ),
+    ...(candidate.isLoop
+      ? []
+      : [
+          judgedSize('height', candidate.heightMm, machine.heightMm, (value, limit) => value - limit),
+          judgedSize(
+            'room for memory',
+            candidate.memoryClearanceMm,
+            machine.memoryMm,
+            (value, limit) => limit - value,
+          ),
+        ]),
     judgedPrice(candidate, machine),
   ];
   const found = valueAtLine(curve, noiseDba);

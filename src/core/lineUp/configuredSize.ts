@@ -12,6 +12,10 @@ export interface ConfiguredSize {
   /** The thickest of its fans. */
   fanThicknessMm: number | null;
   radiatorMm: number | null;
+  /** Radiator and fans on it, from face to face. */
+  radiatorDepthMm: number | null;
+  /** A loop fits by its radiator: the block on the processor stands under every cooler, and under any memory. */
+  isLoop: boolean;
 }
 
 /**
@@ -20,13 +24,19 @@ export interface ConfiguredSize {
  * below; one thinner than the way from the fins to the memory does not stand over it at all.
  *
  * @example configuredSize({ kind: 'air-tower', heightMm: 158, memoryClearanceMm: 33, finsToMemoryMm: null, fanThicknessMm: 25,
- * radiatorMm: null }, { fans: [{ raisedMm: 8, thicknessMm: null }] }) → { heightMm: 166, memoryClearanceMm: 41, fanThicknessMm: 25,
- * radiatorMm: null }
+ * radiatorMm: null, radiatorThicknessMm: null }, { fans: [{ raisedMm: 8, thicknessMm: null, direction: 'push' }] }) → { heightMm: 166,
+ * memoryClearanceMm: 41, fanThicknessMm: 25, radiatorMm: null, radiatorDepthMm: null, isLoop: false }
  */
 export function configuredSize(
   product: Pick<
     Product,
-    'kind' | 'heightMm' | 'memoryClearanceMm' | 'finsToMemoryMm' | 'fanThicknessMm' | 'radiatorMm'
+    | 'kind'
+    | 'heightMm'
+    | 'memoryClearanceMm'
+    | 'finsToMemoryMm'
+    | 'fanThicknessMm'
+    | 'radiatorMm'
+    | 'radiatorThicknessMm'
   >,
   entry: Pick<Entry, 'fans'>,
 ): ConfiguredSize {
@@ -41,10 +51,18 @@ export function configuredSize(
   // The lowest fan is what stands over the memory.
   const lowestMm = raised.length > 0 && hasPlate(product.kind) ? Math.min(...raised) : 0;
   const room = product.memoryClearanceMm;
+  // Fans that push and fans that pull stand on both faces.
+  const faces = new Set(entry.fans.map(({ direction }) => direction).filter(Boolean)).size > 1 ? 2 : 1;
+  const { radiatorThicknessMm } = product;
   return {
     heightMm: product.heightMm === null ? null : Math.min(BOUNDS.heightMm.max, product.heightMm + raisedMm),
     memoryClearanceMm: clearsMemory ? ANY_MEMORY_MM : room === null ? null : room + lowestMm,
     fanThicknessMm,
     radiatorMm: product.radiatorMm,
+    radiatorDepthMm:
+      radiatorThicknessMm === null || fanThicknessMm === null
+        ? null
+        : radiatorThicknessMm + faces * fanThicknessMm,
+    isLoop: product.kind === 'liquid',
   };
 }

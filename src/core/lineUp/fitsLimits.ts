@@ -1,8 +1,9 @@
 import type { Brief } from '../brief/brief';
+import type { ConfiguredSize } from './configuredSize';
 
-export interface Sized {
-  heightMm: number | null;
-  memoryClearanceMm: number | null;
+export interface Sized extends Pick<ConfiguredSize, 'heightMm' | 'memoryClearanceMm'> {
+  isLoop?: boolean;
+  radiatorMm?: number | null;
   price: number | null;
   currency: string;
 }
@@ -26,8 +27,12 @@ export function againstLimits(sized: Sized, limits: Brief['limits']): string[] {
     if (value === null) told.push(`${name} not noted`);
     else if (wrong(value, limit)) told.push(`${name} ${value} ${unit}, limit ${limit} ${unit}`);
   };
-  check(limits.heightMm, sized.heightMm, (a, b) => a > b, 'height', 'mm');
-  check(limits.memoryMm, sized.memoryClearanceMm, (a, b) => a < b, 'room for memory', 'mm');
+  // A loop is held to the room for its radiator alone.
+  if (sized.isLoop) check(limits.radiatorMm, sized.radiatorMm ?? null, (a, b) => a > b, 'radiator', 'mm');
+  else {
+    check(limits.heightMm, sized.heightMm, (a, b) => a > b, 'height', 'mm');
+    check(limits.memoryMm, sized.memoryClearanceMm, (a, b) => a < b, 'room for memory', 'mm');
+  }
   if (limits.budget !== null && sized.price !== null && sized.currency !== limits.currency)
     told.push(`price in ${sized.currency}, budget in ${limits.currency}`);
   else check(limits.budget, sized.price, (a, b) => a > b, 'price', limits.currency);

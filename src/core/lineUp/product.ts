@@ -38,6 +38,8 @@ export interface Product {
   finsToMemoryMm: number | null;
   /** Length of its radiator; null where it has none. */
   radiatorMm: number | null;
+  /** Of the radiator alone, without its fans. */
+  radiatorThicknessMm: number | null;
   /** Sockets that it fits, separated by commas. */
   sockets: string;
   mounting: string;
@@ -86,6 +88,7 @@ export function blankProduct(product: Partial<Product> & { name: string; kind: P
     memoryClearanceMm: null,
     finsToMemoryMm: null,
     radiatorMm: null,
+    radiatorThicknessMm: null,
     sockets: '',
     mounting: '',
     connector: '',

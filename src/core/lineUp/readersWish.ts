@@ -7,6 +7,8 @@ export interface ReadersWish {
   memoryMm: number | null;
   fanThicknessMm: number | null;
   radiatorMm: number | null;
+  /** Room for a radiator with its fans, from face to face. */
+  radiatorDepthMm: number | null;
   socket: string;
   /** Heat that must be held at the line in the reference room, W. */
   watts: number | null;
@@ -17,6 +19,7 @@ export interface ReadersWish {
 
 export const NO_WISH: ReadersWish = {
   ...{ heightMm: null, memoryMm: null, fanThicknessMm: null, radiatorMm: null, socket: '' },
+  radiatorDepthMm: null,
   ...{ watts: null, noiseDba: null, budget: null },
 };
 
@@ -46,8 +49,8 @@ const shown = (value: number, decimals: number) => value.toFixed(decimals);
 /**
  * Why an entry does not meet a reader's wish, in words; empty where it does. What nobody noted is no fit, and is told.
  *
- * @example missesOf({ heightMm: 168, memoryClearanceMm: null, fanThicknessMm: 25, radiatorMm: null, sockets: [], capacityW: null,
- * quietestDba: 20, price: { known: true, value: 50 }, currency: 'EUR' }, { ...NO_WISH, heightMm: 160 }) → ['168 mm high, 8 mm too
+ * @example missesOf({ heightMm: 168, memoryClearanceMm: null, fanThicknessMm: 25, radiatorMm: null, radiatorDepthMm: null, isLoop: false,
+ * sockets: [], capacityW: null, quietestDba: 20, price: { known: true, value: 50 }, currency: 'EUR' }, { ...NO_WISH, heightMm: 160 }) → ['168 mm high, 8 mm too
  * much']
  */
 export function missesOf(entry: WishedOf, wish: ReadersWish): string[] {
@@ -62,20 +65,31 @@ export function missesOf(entry: WishedOf, wish: ReadersWish): string[] {
     const why = value === null ? absent : wrong(value, limit);
     if (why !== null) told.push(why);
   };
-  check(wish.heightMm, entry.heightMm, 'its height is not noted', (mm, most) =>
-    mm > most ? `${mm} mm high, ${Number((mm - most).toFixed(1))} mm too much` : null,
-  );
-  check(wish.memoryMm, entry.memoryClearanceMm, 'its room for memory is not noted', (mm, least) =>
-    mm < least ? `leaves ${mm} mm for memory, ${Number((least - mm).toFixed(1))} mm too little` : null,
-  );
-  check(wish.fanThicknessMm, entry.fanThicknessMm, 'how thick its fans are is not noted', (mm, most) =>
-    mm > most ? `its fan is ${mm} mm thick` : null,
-  );
-  // What has no radiator needs no room for one.
-  if (entry.radiatorMm !== null)
-    check(wish.radiatorMm, entry.radiatorMm, '', (mm, most) =>
+  // A loop fits by its radiator; what has none needs no room for one.
+  if (entry.isLoop || entry.radiatorMm !== null) {
+    check(wish.radiatorMm, entry.radiatorMm, 'how long its radiator is is not noted', (mm, most) =>
       mm > most ? `its radiator is ${mm} mm long` : null,
     );
+    check(
+      wish.radiatorDepthMm,
+      entry.radiatorDepthMm,
+      'how deep its radiator is with fans is not noted',
+      (mm, most) => (mm > most ? `its radiator with fans is ${mm} mm deep` : null),
+    );
+  }
+  const towerOnly = <T>(limit: T | null) => (entry.isLoop ? null : limit);
+  check(towerOnly(wish.heightMm), entry.heightMm, 'its height is not noted', (mm, most) =>
+    mm > most ? `${mm} mm high, ${Number((mm - most).toFixed(1))} mm too much` : null,
+  );
+  check(towerOnly(wish.memoryMm), entry.memoryClearanceMm, 'its room for memory is not noted', (mm, least) =>
+    mm < least ? `leaves ${mm} mm for memory, ${Number((least - mm).toFixed(1))} mm too little` : null,
+  );
+  check(
+    towerOnly(wish.fanThicknessMm),
+    entry.fanThicknessMm,
+    'how thick its fans are is not noted',
+    (mm, most) => (mm > most ? `its fan is ${mm} mm thick` : null),
+  );
   if (wish.socket !== '') {
     const wanted = wish.socket.toLowerCase();
     if (entry.sockets.length === 0) told.push('which sockets it fits is not noted');

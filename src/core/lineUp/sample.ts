@@ -34,6 +34,11 @@ export interface Sample {
   label: string;
   serial: string;
   source: 'bought' | 'lent';
+  /** Who lent it, and the day it goes back, as 2026-12-01; empty where it was bought, or nobody said. */
+  lender: string;
+  returnOn: string;
+  /** Where the receipt of a bought one is. */
+  receipt: string;
   state: (typeof SAMPLE_STATES)[number];
   diary: DiaryLine[];
   /** Null until the first mount. */
@@ -44,7 +49,10 @@ export interface Sample {
  * @example blankSample('A').source → 'bought'
  */
 export function blankSample(label: string): Sample {
-  return { label, serial: '', source: 'bought', state: 'new', diary: [], handling: null };
+  return {
+    ...{ label, serial: '', source: 'bought', lender: '', returnOn: '', receipt: '' },
+    ...{ state: 'new', diary: [], handling: null },
+  };
 }
 
 /**

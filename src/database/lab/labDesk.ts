@@ -53,19 +53,44 @@ export interface LentSample {
   label: string;
   product: string;
   arrived: string;
+  /** Empty where nobody said. */
+  lender: string;
+  returnOn: string;
 }
 
-/** Samples that were lent and are not gone, the longest here first. */
+/** A sample that was bought and has no receipt noted. */
+export interface WithoutReceipt {
+  label: string;
+  product: string;
+}
+
+/** Samples that were bought since a day by their diary, and whose receipt nobody noted. */
+export async function listWithoutReceipt(db: Queryable, since: string): Promise<WithoutReceipt[]> {
+  const { rows } = await db.query<WithoutReceipt & Record<string, unknown>>(
+    `SELECT s.body ->> 'label' AS label, coalesce(nullif(min(e.cover_name), ''), p.name) AS product
+     FROM sheets s JOIN samples a ON a.id = s.owner JOIN products p ON p.id = a.product_id
+     LEFT JOIN entries e ON e.sample_id = a.id
+     WHERE s.kind = 'sample' AND s.body ->> 'source' = 'bought' AND s.body ->> 'receipt' = ''
+       AND jsonb_path_exists(s.body, '$.diary[*] ? (@.event == "arrived" && @.on >= $since)', jsonb_build_object('since', $1::text))
+       AND p.id NOT IN (SELECT id FROM away_products)
+     GROUP BY s.body, p.name ORDER BY 2`,
+    [since],
+  );
+  return rows;
+}
+
+/** Samples that were lent and are not gone, those that go back first at the head. */
 export async function listLent(db: Queryable): Promise<LentSample[]> {
   const { rows } = await db.query<LentSample & Record<string, unknown>>(
     `SELECT s.body ->> 'label' AS label, coalesce(nullif(min(e.cover_name), ''), p.name) AS product,
-            coalesce(jsonb_path_query_first(s.body, '$.diary[*] ? (@.event == "arrived").on') #>> '{}', '') AS arrived
+            coalesce(jsonb_path_query_first(s.body, '$.diary[*] ? (@.event == "arrived").on') #>> '{}', '') AS arrived,
+            coalesce(s.body ->> 'lender', '') AS lender, coalesce(s.body ->> 'returnOn', '') AS "returnOn"
      FROM sheets s JOIN samples a ON a.id = s.owner JOIN products p ON p.id = a.product_id
      LEFT JOIN entries e ON e.sample_id = a.id
      WHERE s.kind = 'sample' AND s.body ->> 'source' = 'lent' AND s.body ->> 'state' <> 'retired'
        AND NOT jsonb_path_exists(s.body, '$.diary[*] ? (@.event == "lent on")')
        AND p.id NOT IN (SELECT id FROM away_products)
-     GROUP BY s.body, p.name ORDER BY arrived`,
+     GROUP BY s.body, p.name ORDER BY coalesce(nullif(s.body ->> 'returnOn', ''), '9999'), arrived`,
   );
   return rows;
 }

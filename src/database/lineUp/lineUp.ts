@@ -31,6 +31,30 @@ const sheet = (alias: string) =>
   `CASE WHEN ${alias}.owner IS NULL THEN NULL ELSE jsonb_build_object('version', ${alias}.version, 'body', ${alias}.body) END`;
 
 /** The line-up of a round-up with all that was written of its products, samples and entries, in its order. */
+/** A product of the lab that nothing covers, with the labels of its samples. */
+export interface KnownProduct {
+  name: string;
+  maker: string;
+  kind: string;
+  samples: string[];
+}
+
+const MOST_PRODUCTS = 2000;
+
+/** Products that can be named as they are, by name; what was put away with the demo left out. */
+export async function listKnownProducts(db: Queryable): Promise<KnownProduct[]> {
+  const { rows } = await db.query<KnownProduct & Record<string, unknown>>(
+    `SELECT p.name, p.maker, p.kind,
+            coalesce((SELECT array_agg(a.label ORDER BY a.label) FROM samples a WHERE a.product_id = p.id AND a.label <> ''), '{}') AS samples
+     FROM products p
+     WHERE p.id NOT IN (SELECT id FROM away_products)
+       AND NOT EXISTS (SELECT 1 FROM entries e WHERE e.product_id = p.id AND e.cover_name <> '')
+     ORDER BY lower(p.name), p.id LIMIT $1`,
+    [MOST_PRODUCTS],
+  );
+  return rows;
+}
+
 export async function listLineUp(db: Queryable, roundUpId: number): Promise<LineUpRow[]> {
   const { rows } = await db.query<LineUpRow & Record<string, unknown>>(
     `SELECT e.id AS "entryId", c.code, c.position, c.is_control AS "isControl", e.fans, e.fan_count AS "fanCount",

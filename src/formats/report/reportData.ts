@@ -59,6 +59,8 @@ export type ReportPart =
         name: string;
         position: number;
         line: string;
+        /** What is noted of the product, for readers. */
+        facts: string[];
         pros: string[];
         cons: string[];
         html: string;

@@ -84,7 +84,7 @@ function partHtml(part: ReportPart, index: number): string {
       return `<section>${title}${part.html}${part.entries
         .map(
           (entry) =>
-            `<article class="entry"><h3>${mark(entry.position)}<bdi>${escaped(entry.name)}</bdi></h3><p class="quiet" dir="auto">${escaped(entry.line)}</p>${entry.pros.length + entry.cons.length > 0 ? `<div class="two">${listHtml('For it', entry.pros)}${listHtml('Against it', entry.cons)}</div>` : ''}${entry.html}${entry.photos.length > 0 ? `<div class="photos">${entry.photos.map(photoHtml).join('')}</div>` : ''}</article>`,
+            `<article class="entry"><h3>${mark(entry.position)}<bdi>${escaped(entry.name)}</bdi></h3><p class="quiet" dir="auto">${escaped(entry.line)}</p>${entry.facts.length > 0 ? `<p class="quiet" dir="auto">${escaped(entry.facts.join('; '))}</p>` : ''}${entry.pros.length + entry.cons.length > 0 ? `<div class="two">${listHtml('For it', entry.pros)}${listHtml('Against it', entry.cons)}</div>` : ''}${entry.html}${entry.photos.length > 0 ? `<div class="photos">${entry.photos.map(photoHtml).join('')}</div>` : ''}</article>`,
         )
         .join('\n')}</section>`;
   }

@@ -2,8 +2,17 @@ import { blankFan, copiedLayout, withLabFan, withSecondFan, type Entry } from '@
 import { blankProduct, type Product } from '@/core/lineUp/product';
 import { blankSample } from '@/core/lineUp/sample';
 import { entryOwner } from '@/database/lineUp/entryOwner';
-import { citingProduct, removeCitation, setControl } from '@/database/lineUp/lineUp';
-import { inTransaction, type Queryable } from '@/database/pool';
+import {
+  citingProduct,
+  findOrAddProducts,
+  firstEntries,
+  listKnownProducts,
+  removeCitation,
+  setControl,
+  type KnownProduct,
+} from '@/database/lineUp/lineUp';
+import { readSheet } from '@/database/lineUp/sheets';
+import { inTransaction, withDatabase, type Queryable } from '@/database/pool';
 import { citeEntry, holdRoundUp } from '@/database/roundUps/roundUps';
 import { addEntries, addSamples, type NewEntry } from './addEntries';
 import { refuseOnTheRig } from '../bench/onTheRig';
@@ -41,17 +50,26 @@ const takenBy = (lineUp: readonly LineUpEntry[]) => ({
   position: Math.max(-1, ...lineUp.map((entry) => entry.position)) + 1,
 });
 
+/** The sheet of the first entry that the lab has of a product; null where it has none. */
+async function firstOf(db: Queryable, product: Product): Promise<Entry | null> {
+  const [productId] = await findOrAddProducts(db, [product]);
+  const entryId = (await firstEntries(db, [productId!])).get(productId!);
+  return entryId === undefined ? null : ((await readSheet(db, 'entry', entryId))?.body ?? null);
+}
+
 /** A new entry by the name of its product; the rest is filled in where it stands. */
 export async function addByName(
   roundUpId: number,
-  name: { name: string; maker: string; kind: Product['kind']; who: string },
+  name: { name: string; maker: string; kind: Product['kind']; sample?: string; who: string },
 ): Promise<number> {
   return inTransaction(async (db) => {
     const lineUp = await held(db, roundUpId);
     const product = blankProduct({ name: name.name, maker: name.maker, kind: name.kind });
     const fan = blankFan({ name: name.name });
+    // Another sample is the product as it is sold: with the fans that the first was noted with.
+    const first = name.sample ? await firstOf(db, product) : null;
     const entry: Entry = {
-      fans: name.kind === 'fan' || name.kind === 'case-layout' ? [fan] : [],
+      fans: first?.fans ?? (name.kind === 'fan' || name.kind === 'case-layout' ? [fan] : []),
       coverName: '',
       revealed: false,
       extras: [],
@@ -60,7 +78,10 @@ export async function addByName(
     return addEntry(
       db,
       roundUpId,
-      { product, entry, sample: null, isControl: lineUp.length === 0 },
+      {
+        ...{ product, entry, isControl: lineUp.length === 0 },
+        sample: name.sample ? blankSample(name.sample) : null,
+      },
       name.who,
       takenBy(lineUp),
     );
@@ -179,3 +200,8 @@ export async function deleteProduct(productId: number): Promise<void> {
     await db.query(`DELETE FROM products WHERE id = $1`, [productId]);
   });
 }
+
+export type { KnownProduct };
+
+/** Products that a new entry can be another sample of. */
+export const viewKnownProducts = (): Promise<KnownProduct[]> => withDatabase(listKnownProducts);

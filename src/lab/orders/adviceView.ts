@@ -31,11 +31,13 @@ export async function viewAdvice(view: RoundUpView, machine: Machine): Promise<A
   }));
   const advice = lineUp.flatMap(({ entry: { code, product, entry }, price }): Advice[] => {
     const curve = nearest.curves.find((other) => other.entry === code);
-    const { heightMm, memoryClearanceMm } = configuredSize(product.body, entry.body);
+    const { heightMm, memoryClearanceMm, isLoop } = configuredSize(product.body, entry.body);
     const money = price.known
       ? { price: price.value, currency: view.brief.limits.currency }
       : { price: null, currency: product.body.currency };
-    return curve ? [advise({ entry: code, curve, heightMm, memoryClearanceMm, ...money }, machine)] : [];
+    return curve
+      ? [advise({ entry: code, curve, heightMm, memoryClearanceMm, isLoop, ...money }, machine)]
+      : [];
   });
   advice.sort(
     (a, b) =>

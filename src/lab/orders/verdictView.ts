@@ -48,6 +48,7 @@ function wishIn(query: Record<string, string | string[] | undefined>): ReadersWi
   const wish: ReadersWish = {
     ...{ heightMm: number('height', 2000), memoryMm: number('memory', 500) },
     ...{ fanThicknessMm: number('thick', 200), radiatorMm: number('radiator', 2000) },
+    radiatorDepthMm: number('deep', 300),
     ...{ watts: number('holds', 5000), noiseDba: number('quiet', 160), budget: number('budget', 1e6) },
     socket: ([query.socket].flat()[0] ?? '').slice(0, 100).trim(),
   };

@@ -11,8 +11,11 @@ import { ownCoverWords } from '../lineUp/coverWordsOf';
 import { lineUpOf, type LineUpEntry } from '../lineUp/lineUpView';
 import { setupOf } from '../planning/rigView';
 
-/** A sample without what concerns the lab and its lenders alone. */
-const forReaders = (sample: Sample): Sample => ({ ...blankSample(sample.label), state: sample.state });
+/** A sample without what concerns the lab and its lenders alone; what the first mount taught is for readers who build. */
+const forReaders = ({ label, state, handling }: Sample): Sample => ({
+  ...blankSample(label),
+  ...{ state, handling: handling && { ...handling, note: '' } },
+});
 
 function lineUpPart(entry: LineUpEntry, leaving: Leaving, own: CoverWords): BundleLineUp | null {
   if (entry.product.version === 0 && entry.entry.version === 0 && !entry.sample) return null;
@@ -28,7 +31,7 @@ function lineUpPart(entry: LineUpEntry, leaving: Leaving, own: CoverWords): Bund
       sample && leaving === 'publishable'
         ? forReaders(sample)
         : sample && entry.covered && leaving === 'covered'
-          ? { ...sample, serial: '' }
+          ? { ...sample, serial: '', lender: '', receipt: '' }
           : sample,
   };
 }

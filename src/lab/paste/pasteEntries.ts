@@ -1,6 +1,6 @@
 import { stringify } from 'csv-stringify/sync';
-import { questionOf, type Question } from '@/core/brief/questions';
-import { KIND_WORDS, PRODUCT_KINDS, type ProductKind } from '@/core/lineUp/product';
+import { usualKind } from '@/core/lineUp/usualKind';
+import { KIND_WORDS, PRODUCT_KINDS } from '@/core/lineUp/product';
 import { plural } from '@/core/words';
 import { readLineUp, type LineUpCsvRow } from '@/formats/lineUpCsv';
 import { readPasted } from '@/formats/pastedBlock';
@@ -55,16 +55,6 @@ const COLUMNS: readonly (PasteColumn & { isNumber?: true })[] = [
   { id: 'radiator_mm', label: 'Radiator, mm', called: ['radiator', 'radiator length'], isNumber: true },
   { id: 'sample', label: 'Sample', called: ['sample', 'unit'] },
 ];
-
-const KIND_OF: Partial<Record<Question, ProductKind>> = {
-  'fans-on-cooler': 'fan',
-  'fans-by-air': 'fan',
-  'case-places': 'case-layout',
-};
-
-/** What a new entry of a round-up most likely is, by its question. */
-export const usualKind = (question: Question): ProductKind =>
-  KIND_OF[questionOf(question).value] ?? 'air-tower';
 
 /** A kind as people write it; the text as it is where it is none. */
 function kindOf(text: string): string {

@@ -50,6 +50,8 @@ export const newEntry = object({
   who: who(),
   name: text(200).min(1, 'the product needs a name'),
   maker: text(200),
+  /** Which sample of it; empty where nobody says. */
+  sample: text(100),
   kind: string<ProductKind>()
     .oneOf([...PRODUCT_KINDS])
     .required(),

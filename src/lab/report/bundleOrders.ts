@@ -4,6 +4,7 @@ import { interval95Share } from '@/core/judgement/intervalShare';
 import { configuredSize } from '@/core/lineUp/configuredSize';
 import { blankEntry } from '@/core/lineUp/entry';
 import { latestPrice, priceIn } from '@/core/lineUp/prices';
+import { productFacts } from '@/core/lineUp/productFacts';
 import { variantNames } from '@/core/lineUp/variantNames';
 import { unknown, type Outcome } from '@/core/outcome';
 import { defaultBrief, type Brief } from '@/core/brief/brief';
@@ -26,6 +27,8 @@ export interface NamedEntry {
   fans: string;
   position: number;
   heightMm: number | null;
+  /** What is noted of its product and sample, for readers. */
+  facts: string[];
   /** In the brief's currency. */
   price: Outcome<number>;
 }
@@ -96,6 +99,7 @@ function entriesIn(bundle: Bundle, brief: Brief): NamedEntry[] {
     return {
       ...{ entry: row.entry, name: names[position]!, maker: row.maker, fans: row.fans, position },
       // The pump of a liquid loop is low, and its radiator is not small.
+      facts: known?.product ? productFacts(known.product, known.sample) : [],
       heightMm: row.kind === 'liquid' ? null : (size?.heightMm ?? row.heightMm),
       price: dated
         ? priceIn(dated.price, dated.currency, currency, brief.rates)

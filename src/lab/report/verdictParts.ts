@@ -24,7 +24,7 @@ function entriesPart(made: Made, part: VerdictPart): ReportPart {
   const order = orders.order(part.what);
   return {
     ...{ kind: 'entries', title: part.title, html: told(made, part.body) },
-    entries: orders.entries.map(({ entry, name, maker, fans, position, price }) => {
+    entries: orders.entries.map(({ entry, name, maker, fans, position, price, facts }) => {
       const words = verdict.entries.find((other) => other.entry === entry);
       const placed = order.known
         ? order.value.ranking.placed.find((other) => other.entry === entry)
@@ -39,6 +39,7 @@ function entriesPart(made: Made, part: VerdictPart): ReportPart {
       const money = price.known ? `${price.value.toFixed(2)} ${orders.brief.limits.currency}` : '';
       return {
         ...{ name, position, line: [maker, fans, money, standing].filter(Boolean).join(' · ') },
+        facts,
         ...{ pros: words?.pros ?? [], cons: words?.cons ?? [], html: told(made, words?.note ?? '') },
         photos: (words?.photos ?? []).flatMap(({ photo, alt }) => {
           const bytes = made.photos.get(photo);

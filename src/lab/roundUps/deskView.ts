@@ -3,9 +3,11 @@ import { checkHolds, checkOffset, isOverdue } from '@/core/rig/instrument';
 import {
   listEvenings,
   listLent,
+  listWithoutReceipt,
   listOldPrices,
   listRigDesks,
   type Evening,
+  type LentSample,
   type RigDesk,
 } from '@/database/lab/labDesk';
 import { withDatabase } from '@/database/pool';
@@ -30,6 +32,10 @@ const EVENINGS = 5;
 /** A check of the day older than this, on a rig that ran since, is due, days. */
 const CHECK_DAYS = 14;
 const PRICE_DAYS = 31;
+/** A sample that goes back within this is due, days. */
+const RETURN_DAYS = 14;
+/** A receipt is asked for as long as a purchase can be booked, days. */
+const RECEIPT_DAYS = 90;
 const MOST_RIGS = 6;
 const MOST_NAMED = 3;
 
@@ -57,12 +63,37 @@ function bookDue({ rig, book, lastRun, roundUpId }: RigDesk, today: string): Due
   return due;
 }
 
+const searchFor = (product: string) => `/search?q=${encodeURIComponent(product)}`;
+
+function namedSamples(samples: readonly { product: string; label: string }[]): string {
+  const named = samples.slice(0, MOST_NAMED).map(({ product, label }) => `${product} ${label}`);
+  const more = samples.length > MOST_NAMED ? ` and ${samples.length - MOST_NAMED} more` : '';
+  return `${named.join(', ')}${more}`;
+}
+
+/** Lent samples: each by its day where that is near or past, the others together. */
+function lentDue(lent: readonly LentSample[], today: string): Due[] {
+  const soon = before(today, -RETURN_DAYS);
+  const dated = lent.filter(({ returnOn }) => returnOn !== '' && returnOn <= soon);
+  const open = lent.filter(({ returnOn }) => returnOn === '');
+  const due = dated.map(({ product, label, lender, returnOn }) => {
+    const isLate = returnOn < today;
+    const to = lender ? ` to ${lender}` : '';
+    const says = isLate ? `should have gone back${to} on ${returnOn}` : `goes back${to} on ${returnOn}`;
+    return { says: `${product} ${label} ${says}`, href: searchFor(product), isBad: isLate };
+  });
+  if (open.length === 0) return due;
+  const says = `lent samples to send back: ${namedSamples(open)}`;
+  return [...due, { says, href: searchFor(open[0]!.product), isBad: false }];
+}
+
 /** The lab at a glance: what is due, how its rigs are, and its last evenings. */
 export async function viewDesk(today: string): Promise<DeskView> {
-  const { rigs, evenings, lent, prices } = await withDatabase(async (db) => ({
+  const { rigs, evenings, lent, unbooked, prices } = await withDatabase(async (db) => ({
     rigs: await listRigDesks(db),
     evenings: await listEvenings(db, EVENINGS),
     lent: await listLent(db),
+    unbooked: await listWithoutReceipt(db, before(today, RECEIPT_DAYS)),
     prices: await listOldPrices(db, before(today, PRICE_DAYS)),
   }));
   const due = rigs.flatMap((rig) => bookDue(rig, today));
@@ -87,15 +118,12 @@ export async function viewDesk(today: string): Promise<DeskView> {
     const ails = [doubt ? 'its control broke' : '', meterRuns > 0 ? 'its meter was off' : ''];
     health.push({ rig, href, isWell: !trouble, says: [ran, ...ails].filter(Boolean).join(', ') });
   }
-  if (lent.length > 0) {
-    const named = lent.slice(0, MOST_NAMED).map(({ product, label }) => `${product} ${label}`);
-    const more = lent.length > MOST_NAMED ? ` and ${lent.length - MOST_NAMED} more` : '';
+  due.push(...lentDue(lent, today));
+  if (unbooked.length > 0)
     due.push({
-      says: `lent samples to send back: ${named.join(', ')}${more}`,
-      href: `/search?q=${encodeURIComponent(lent[0]!.product)}`,
-      isBad: false,
+      says: `${plural(unbooked.length, 'bought sample has', 'bought samples have')} no receipt noted: ${namedSamples(unbooked)}`,
+      ...{ href: searchFor(unbooked[0]!.product), isBad: false },
     });
-  }
   for (const { roundUpId, title, entries } of prices.slice(0, MOST_NAMED))
     due.push({
       says: `${title}: ${entries} ${entries === 1 ? 'price is' : 'prices are'} older than a month`,

@@ -219,6 +219,14 @@ export function BriefNumbers(props: Props) {
             error={fieldError('limits.memoryMm')}
           />
           <NumberField
+            label="Radiator, at most"
+            unit="mm"
+            optional
+            value={brief.limits.radiatorMm}
+            onValue={(radiatorMm) => limits({ radiatorMm })}
+            error={fieldError('limits.radiatorMm')}
+          />
+          <NumberField
             label="Budget"
             unit={brief.limits.currency}
             optional

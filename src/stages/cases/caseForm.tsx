@@ -7,7 +7,7 @@ import { NumberField, TextField } from '@/ui/form/fields';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { useSheet, type KeptSheet } from '@/ui/form/useSheet';
 
-const BEGIN: Omit<LabCaseSide, 'place'> = { slots: 1, sizeMm: 120, radiatorMm: null };
+const BEGIN: Omit<LabCaseSide, 'place'> = { slots: 1, sizeMm: 120, radiatorMm: null, radiatorDepthMm: null };
 
 /** A case: how much room it has, and which fans go where. */
 export function CaseForm({ id, kept }: { id: number; kept: KeptSheet<LabCase> }) {
@@ -61,13 +61,14 @@ export function CaseForm({ id, kept }: { id: number; kept: KeptSheet<LabCase> })
           onValue={(cardLengthMm) => set({ ...body, cardLengthMm })}
         />
       </div>
-      <table className="figure-table max-w-[560px] [&_td]:py-1">
+      <table className="figure-table max-w-[700px] [&_td]:py-1">
         <thead>
           <tr>
             <th scope="col">Place</th>
             <th scope="col">Fans</th>
             <th scope="col">Up to, mm</th>
             <th scope="col">Radiator up to, mm</th>
+            <th scope="col">Deep with fans, mm</th>
           </tr>
         </thead>
         <tbody>
@@ -112,9 +113,18 @@ export function CaseForm({ id, kept }: { id: number; kept: KeptSheet<LabCase> })
                         onValue={(radiatorMm) => change(place, { radiatorMm })}
                       />
                     </td>
+                    <td className="w-36">
+                      <NumberField
+                        bare
+                        optional
+                        label={`Room for a radiator with fans at the ${place}, mm`}
+                        value={side.radiatorDepthMm}
+                        onValue={(radiatorDepthMm) => change(place, { radiatorDepthMm })}
+                      />
+                    </td>
                   </>
                 ) : (
-                  <td colSpan={3} className="text-ink2">
+                  <td colSpan={4} className="text-ink2">
                     takes no fan
                   </td>
                 )}

@@ -6,7 +6,9 @@ import { parseAsString, useQueryState } from 'nuqs';
 import { useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { roomInCase, type LabCase } from '@/core/cases/labCase';
-import { hasPlate } from '@/core/lineUp/product';
+import { configuredSize } from '@/core/lineUp/configuredSize';
+import type { KnownProduct } from '@/lab/lineUp/changeLineUp';
+import { hasPlate, type ProductKind } from '@/core/lineUp/product';
 import { plural } from '@/ui/marks/figures';
 import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
@@ -33,6 +35,8 @@ export function LineUpStage({
   items,
   offers,
   today,
+  kind,
+  known,
   airspeeds,
   enclosure,
   labCase,
@@ -41,6 +45,9 @@ export function LineUpStage({
   items: LineUpItem[];
   offers: OfferedToRoundUp[];
   today: string;
+  /** What a new entry most likely is, and the products that the lab has. */
+  kind: ProductKind;
+  known: KnownProduct[];
   /** Airspeed in the open of fans that this lab has measured, by name in lower case, m/s. */
   airspeeds: [string, number][];
   /** What the rig stands in, and what the lab knows of that case. */
@@ -176,7 +183,9 @@ export function LineUpStage({
                     key={item.entryId}
                     item={item}
                     place={place}
-                    noRoom={labCase ? roomInCase(item.product.body, labCase) : []}
+                    noRoom={
+                      labCase ? roomInCase(configuredSize(item.product.body, item.entry.body), labCase) : []
+                    }
                     chosen={item === chosen}
                     narrow={chosen !== undefined}
                     onChoose={() => {
@@ -205,7 +214,7 @@ export function LineUpStage({
           </div>
         )}
         <FromTheLab roundUpId={roundUpId} offers={offers} />
-        <NewEntry roundUpId={roundUpId} />
+        <NewEntry roundUpId={roundUpId} kind={kind} known={known} />
       </section>
       {chosen?.covered && !seen && (
         <CoveredPanel

@@ -11,10 +11,8 @@ type Numeric = { [K in keyof Product]: Product[K] extends number | null ? K : ne
 const SIZES: { name: Exclude<Numeric, 'packSize'>; label: string; unit: string }[] = [
   { name: 'widthMm', label: 'Width', unit: 'mm' },
   { name: 'depthMm', label: 'Depth', unit: 'mm' },
-  { name: 'heightMm', label: 'Height', unit: 'mm' },
-  { name: 'memoryClearanceMm', label: 'Memory', unit: 'mm' },
   { name: 'finsToMemoryMm', label: 'Fins to memory', unit: 'mm' },
-  { name: 'radiatorMm', label: 'Radiator, long', unit: 'mm' },
+  { name: 'radiatorThicknessMm', label: 'Radiator, thick', unit: 'mm' },
   { name: 'fanSizeMm', label: 'Fan size', unit: 'mm' },
   { name: 'fanThicknessMm', label: 'Fan thickness', unit: 'mm' },
   { name: 'ratedRpm', label: 'Rated speed', unit: 'rpm' },
@@ -36,6 +34,8 @@ export function ProductForm({
   const product = sheet.body;
   const set = (part: Partial<Product>) => sheet.set({ ...product, ...part });
   const errorOf = (field: string) => fieldFault(sheet, field);
+  // A fault must not hide behind the fold.
+  const hasMore = sheet.trouble?.kind === 'failed' && sheet.trouble.field !== undefined;
   return (
     <form
       ref={form}
@@ -59,39 +59,25 @@ export function ProductForm({
           options={PRODUCT_KINDS.map((value) => ({ value, label: KIND_WORDS[value] }))}
           onValue={(kind) => set({ kind })}
         />
-        <TextField
-          label="Revision of the product"
-          value={product.revision}
-          onValue={(revision) => set({ revision })}
-        />
-      </div>
-      <div className="grid grid-cols-3 gap-x-3 gap-y-2">
-        {SIZES.map(({ name, label, unit }) => (
+        {product.kind === 'liquid' ? (
           <NumberField
-            key={name}
-            label={label}
-            unit={unit}
+            label="Radiator, long"
+            unit="mm"
             optional
-            value={product[name]}
-            onValue={(value) => set({ [name]: value })}
-            error={errorOf(name)}
+            value={product.radiatorMm}
+            onValue={(radiatorMm) => set({ radiatorMm })}
+            error={errorOf('radiatorMm')}
           />
-        ))}
-        <ChoiceField
-          label="Connector"
-          value={product.connector}
-          options={CONNECTORS.map((value) => ({
-            value,
-            label: value === 'fixed' ? 'fixed speed' : value || '–',
-          }))}
-          onValue={(connector) => set({ connector })}
-        />
-        <TextField
-          label="Sockets, by commas"
-          value={product.sockets}
-          onValue={(sockets) => set({ sockets })}
-        />
-        <TextField label="Mounting" value={product.mounting} onValue={(mounting) => set({ mounting })} />
+        ) : (
+          <NumberField
+            label="Height"
+            unit="mm"
+            optional
+            value={product.heightMm}
+            onValue={(heightMm) => set({ heightMm })}
+            error={errorOf('heightMm')}
+          />
+        )}
         <NumberField
           label={
             product.packSize > 1
@@ -106,39 +92,122 @@ export function ProductForm({
           onValue={(price) => set({ price })}
           error={errorOf('price')}
         />
-        <TextField
-          label="Currency"
-          value={product.currency}
-          onValue={(currency) => set({ currency })}
-          error={errorOf('currency')}
-        />
-        <NumberField
-          label="In a pack"
-          value={product.packSize}
-          onValue={(packSize) => set({ packSize: packSize ?? 1 })}
-          error={errorOf('packSize')}
-        />
-        <TextField
-          label="Priced on"
-          type="date"
-          value={product.pricedOn}
-          onValue={(pricedOn) => set({ pricedOn })}
-        />
-        <TextField label="Sold by" value={product.seller} onValue={(seller) => set({ seller })} />
-        <TextField
-          label="Available in"
-          value={product.availability}
-          onValue={(availability) => set({ availability })}
-        />
-        <TextField label="Warranty" value={product.warranty} onValue={(warranty) => set({ warranty })} />
-        <TextField
-          label="Maker’s noise figure"
-          value={product.makersNoise}
-          onValue={(makersNoise) => set({ makersNoise })}
-        />
+        {product.kind === 'fan' ? (
+          <NumberField
+            label="Fan size"
+            unit="mm"
+            optional
+            value={product.fanSizeMm}
+            onValue={(fanSizeMm) => set({ fanSizeMm })}
+            error={errorOf('fanSizeMm')}
+          />
+        ) : (
+          <NumberField
+            label="RAM clearance"
+            unit="mm"
+            optional
+            value={product.memoryClearanceMm}
+            onValue={(memoryClearanceMm) => set({ memoryClearanceMm })}
+            error={errorOf('memoryClearanceMm')}
+          />
+        )}
       </div>
+      <details className="border-t border-hairline pt-2" open={hasMore}>
+        <summary className="cursor-pointer text-[14px] text-ink2">
+          More of it, for readers’ facts and fit
+        </summary>
+        <div className="grid grid-cols-3 gap-x-3 gap-y-2 pt-2">
+          <TextField label="Revision" value={product.revision} onValue={(revision) => set({ revision })} />
+          {product.kind === 'liquid' ? (
+            <NumberField
+              label="Block, high"
+              unit="mm"
+              optional
+              value={product.heightMm}
+              onValue={(heightMm) => set({ heightMm })}
+              error={errorOf('heightMm')}
+            />
+          ) : (
+            <NumberField
+              label="Radiator, long"
+              unit="mm"
+              optional
+              value={product.radiatorMm}
+              onValue={(radiatorMm) => set({ radiatorMm })}
+              error={errorOf('radiatorMm')}
+            />
+          )}
+          {product.kind === 'fan' && (
+            <NumberField
+              label="RAM clearance"
+              unit="mm"
+              optional
+              value={product.memoryClearanceMm}
+              onValue={(memoryClearanceMm) => set({ memoryClearanceMm })}
+            />
+          )}
+          {SIZES.filter(({ name }) => name !== 'fanSizeMm' || product.kind !== 'fan').map(
+            ({ name, label, unit }) => (
+              <NumberField
+                key={name}
+                label={label}
+                unit={unit}
+                optional
+                value={product[name]}
+                onValue={(value) => set({ [name]: value })}
+                error={errorOf(name)}
+              />
+            ),
+          )}
+          <ChoiceField
+            label="Connector"
+            value={product.connector}
+            options={CONNECTORS.map((value) => ({
+              value,
+              label: value === 'fixed' ? 'fixed speed' : value || '–',
+            }))}
+            onValue={(connector) => set({ connector })}
+          />
+          <TextField
+            label="Sockets, by commas"
+            value={product.sockets}
+            onValue={(sockets) => set({ sockets })}
+          />
+          <TextField label="Mounting" value={product.mounting} onValue={(mounting) => set({ mounting })} />
+          <TextField
+            label="Currency"
+            value={product.currency}
+            onValue={(currency) => set({ currency })}
+            error={errorOf('currency')}
+          />
+          <NumberField
+            label="In a pack"
+            value={product.packSize}
+            onValue={(packSize) => set({ packSize: packSize ?? 1 })}
+            error={errorOf('packSize')}
+          />
+          <TextField
+            label="Priced on"
+            type="date"
+            value={product.pricedOn}
+            onValue={(pricedOn) => set({ pricedOn })}
+          />
+          <TextField label="Sold by" value={product.seller} onValue={(seller) => set({ seller })} />
+          <TextField
+            label="Available in"
+            value={product.availability}
+            onValue={(availability) => set({ availability })}
+          />
+          <TextField label="Warranty" value={product.warranty} onValue={(warranty) => set({ warranty })} />
+          <TextField
+            label="Maker’s noise figure"
+            value={product.makersNoise}
+            onValue={(makersNoise) => set({ makersNoise })}
+          />
+        </div>
+      </details>
       <p className="text-[13px] text-ink2">
-        The maker’s figure is kept for readers and never plotted beside measured levels.
+        All of it stands in the report’s facts. The maker’s figure is never plotted beside measured levels.
       </p>
       <SheetTrouble sheet={sheet} ownFields />
       <div className="flex gap-2">

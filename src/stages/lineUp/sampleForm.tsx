@@ -102,7 +102,7 @@ export function SampleForm({
         />
         <TextField label="Serial" value={sample.serial} onValue={(serial) => set({ serial })} />
         <ChoiceField
-          label="It was"
+          label="Source"
           value={sample.source}
           options={choices(['bought', 'lent']) as { value: Sample['source']; label: string }[]}
           onValue={(source) => set({ source })}
@@ -114,6 +114,25 @@ export function SampleForm({
           onValue={(state) => set({ state })}
           error={errorOf('state')}
         />
+        {sample.source === 'lent' ? (
+          <>
+            <TextField label="Lent by" value={sample.lender} onValue={(lender) => set({ lender })} />
+            <TextField
+              label="Goes back on"
+              type="date"
+              value={sample.returnOn}
+              onValue={(returnOn) => set({ returnOn })}
+              error={errorOf('returnOn')}
+            />
+          </>
+        ) : (
+          <TextField
+            label="Receipt"
+            placeholder="number, or where it is kept"
+            value={sample.receipt}
+            onValue={(receipt) => set({ receipt })}
+          />
+        )}
       </div>
       <section aria-label="Diary">
         <h4 className="pb-1 font-semibold">Diary</h4>

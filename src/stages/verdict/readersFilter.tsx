@@ -12,6 +12,7 @@ const FIELDS: { key: string; name: keyof Omit<ReadersWish, 'socket'>; label: str
   { key: 'memory', name: 'memoryMm', label: 'Memory stands', unit: 'mm' },
   { key: 'thick', name: 'fanThicknessMm', label: 'Fan, at most', unit: 'mm' },
   { key: 'radiator', name: 'radiatorMm', label: 'Radiator, at most', unit: 'mm' },
+  { key: 'deep', name: 'radiatorDepthMm', label: 'Its depth with fans', unit: 'mm' },
   { key: 'holds', name: 'watts', label: 'Holds at the line', unit: 'W' },
   { key: 'quiet', name: 'noiseDba', label: 'As quiet as', unit: 'dB(A)' },
   { key: 'budget', name: 'budget', label: 'Budget', unit: '' },
@@ -23,6 +24,7 @@ export function ReadersFilter({ data }: { data: FilterData }) {
   const [, setWish] = useQueryStates(
     {
       ...{ height: parseAsFloat, memory: parseAsFloat, thick: parseAsFloat, radiator: parseAsFloat },
+      deep: parseAsFloat,
       ...{ holds: parseAsFloat, quiet: parseAsFloat, budget: parseAsFloat, socket: parseAsString },
     },
     { shallow: false, history: 'replace' },
@@ -30,9 +32,11 @@ export function ReadersFilter({ data }: { data: FilterData }) {
   const isOn = data.kept < data.all || Object.values(wish).some((value) => value !== null && value !== '');
   const asCase = ({ coolerHeightMm, memoryHeightMm, sides }: LabCase) => {
     const radiators = sides.flatMap(({ radiatorMm }) => radiatorMm ?? []);
+    const depths = sides.flatMap(({ radiatorDepthMm }) => radiatorDepthMm ?? []);
     return {
       ...{ height: coolerHeightMm, memory: memoryHeightMm },
       radiator: radiators.length > 0 ? Math.max(...radiators) : null,
+      deep: depths.length > 0 ? Math.max(...depths) : null,
     };
   };
   return (
@@ -45,7 +49,7 @@ export function ReadersFilter({ data }: { data: FilterData }) {
           </span>
         )}
       </summary>
-      <div className="grid grid-cols-2 gap-2.5 pt-2 sm:grid-cols-4 xl:grid-cols-8">
+      <div className="grid grid-cols-2 gap-2.5 pt-2 sm:grid-cols-4 xl:grid-cols-9">
         {FIELDS.map(({ key, name, label, unit }) => (
           <NumberField
             key={key}

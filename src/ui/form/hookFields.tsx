@@ -16,7 +16,7 @@ export function HookText<V extends FieldValues>({
   control,
   name,
   ...shown
-}: Field<V> & { type?: 'text' | 'date'; placeholder?: string }) {
+}: Field<V> & { type?: 'text' | 'date'; placeholder?: string; list?: string }) {
   const { field, fieldState } = useController({ control, name });
   return (
     <TextField

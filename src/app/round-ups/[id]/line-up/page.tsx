@@ -3,6 +3,8 @@ import { idFrom } from '@/app/ids';
 import { roundUpView } from '@/app/roundUpView';
 import { today } from '@/app/today';
 import { caseOf } from '@/lab/lineUp/cases';
+import { usualKind } from '@/core/lineUp/usualKind';
+import { viewKnownProducts } from '@/lab/lineUp/changeLineUp';
 import { offersOfLab } from '@/lab/lineUp/fromTheLab';
 import { fanAirspeeds } from '@/lab/air/fanAirspeeds';
 import { viewShownLineUp } from '@/lab/lineUp/shownLineUp';
@@ -18,6 +20,8 @@ export default async function LineUpPage({ params }: { params: Promise<{ id: str
       items={await viewShownLineUp(id)}
       offers={await offersOfLab(id, '')}
       today={today()}
+      kind={usualKind(view.brief.question)}
+      known={await viewKnownProducts()}
       airspeeds={await fanAirspeeds()}
       enclosure={view.roundUp.rig.enclosure}
       labCase={await caseOf(view.roundUp.rig.enclosure)}
