@@ -4,6 +4,7 @@ import { Client } from 'pg';
 import { fanLevelDb, speedAt } from '../../src/simulator/airFan';
 import { AIR_FANS } from '../../src/simulator/airFans';
 import { startApplication, type Application } from '../support/application';
+import { setSettings } from '../support/planForm';
 import { seriousFaults } from '../support/axe';
 import { commandOn } from '../support/database';
 import { TestBench } from '../support/bench';
@@ -65,7 +66,7 @@ async function plannedFans(page: Page): Promise<string> {
   }
   const base = page.url().replace('/line-up', '');
   await page.goto(`${base}/plan`);
-  await page.getByLabel(/Fan settings, fastest first/).fill('100 %, 60 %, 45 %');
+  await setSettings(page, ['100 %', '60 %', '45 %']);
   await page.getByRole('button', { name: 'Save the plan' }).click();
   await expect(page.getByText('Plan saved')).toBeVisible();
   return base;

@@ -4,6 +4,7 @@ import { resistanceAtLevel } from '../../src/simulator/cooler';
 import { asBytes } from '../../demo/generators/demoFiles';
 import { fanRoundUp } from '../../demo/generators/fanRoundUp';
 import { type Application, importAsNew, startApplication, upload } from '../support/application';
+import { setSettings } from '../support/planForm';
 import { seriousFaults } from '../support/axe';
 import { TestBench } from '../support/bench';
 
@@ -46,7 +47,7 @@ async function savedPlan(page: Page): Promise<string> {
   await page.goto(`${base}/bench`);
   await expect(page.getByRole('heading', { name: 'No plan yet' })).toBeVisible();
   await page.goto(`${base}/plan`);
-  await page.getByLabel(/Fan settings, fastest first/).fill('100 %, 33 dB(A), 50 %');
+  await setSettings(page, ['100 %', '33 dB(A)', '50 %']);
   await page.getByLabel('Warm-up').fill('5');
   await page.getByRole('button', { name: 'Save the plan' }).click();
   await expect(page.getByText('Plan saved')).toBeVisible();

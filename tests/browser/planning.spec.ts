@@ -1,5 +1,6 @@
 import { expect, test, type Locator, type Page } from '@playwright/test';
 import { startApplication, type Application } from '../support/application';
+import { setSettings } from '../support/planForm';
 import { seriousFaults } from '../support/axe';
 
 let app: Application;
@@ -110,7 +111,7 @@ test('from nothing to a ranking: brief, line-up, rig, plan, runs by hand', async
 
   // Plan: made, moved by keyboard, saved
   await page.getByRole('link', { name: /^.*Plan/ }).click();
-  await page.getByLabel(/Fan settings, fastest first/).fill('100 %, 50 %');
+  await setSettings(page, ['100 %', '50 %']);
   await expect(page.getByRole('heading', { name: '0 of 6 readings measured' })).toBeVisible();
   const block = page.locator('[data-mounting="poniente 1"]');
   const before = await page

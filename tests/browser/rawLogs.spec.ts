@@ -127,15 +127,13 @@ test('an evening is cut by hand: at the pointer, by key, joined, cut anew, and t
 }) => {
   const evening = simulatedEvening(14);
   await page.goto(`${app.url}/bring`);
-  await page
-    .getByLabel('Files')
-    .setInputFiles(
-      [...evening.logs].map(([name, bytes]) => ({
-        name,
-        mimeType: 'text/plain',
-        buffer: Buffer.from(bytes),
-      })),
-    );
+  await page.getByLabel('Files').setInputFiles(
+    [...evening.logs].map(([name, bytes]) => ({
+      name,
+      mimeType: 'text/plain',
+      buffer: Buffer.from(bytes),
+    })),
+  );
   const cuts = page.getByRole('slider', { name: /^Cut \d/ });
   await expect(cuts).toHaveCount(1);
   await page.getByLabel('Entry, run 2').fill('Levante');

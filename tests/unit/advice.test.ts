@@ -30,7 +30,15 @@ const [cool] = curvesOf({
   ],
 });
 const candidate: Candidate = {
-  ...{ entry: 'cool', curve: cool!, heightMm: 158, memoryClearanceMm: 40, isLoop: false, price: 60, currency: 'EUR' },
+  ...{
+    entry: 'cool',
+    curve: cool!,
+    heightMm: 158,
+    memoryClearanceMm: 40,
+    isLoop: false,
+    price: 60,
+    currency: 'EUR',
+  },
 };
 const machine: Machine = {
   ...{ watts: 150, limitC: 90, roomC: 25, noiseDba: 33, currency: 'EUR' },

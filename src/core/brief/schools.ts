@@ -77,7 +77,8 @@ export const SCHOOLS: readonly School[] = [
   {
     key: 'reaching',
     question: 'How equal noise is reached',
-    effect: 'Stands on the method card. A reading within 0.3 dB of the line reaches it.',
+    effect:
+      'The plan takes its settings from it, and the bench trims the fans to them. A reading within 0.3 dB of the line reaches it.',
     choices: [
       {
         value: 'sweep',
@@ -87,7 +88,8 @@ export const SCHOOLS: readonly School[] = [
       {
         value: 'tune',
         label: 'fans tuned to the line',
-        consequence: 'One point, quickly; it counts as one more on the curve and cannot be moved later.',
+        consequence:
+          'The line and a setting 3 dB on either side, quickly; a line far from them cannot be read later.',
       },
     ],
   },

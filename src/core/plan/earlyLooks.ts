@@ -9,6 +9,8 @@ export interface EarlyLook {
   byK: number;
   z: number;
   bound: number;
+  /** Entries that could still be first and have not so many mounts yet: until they have, nothing is told. */
+  waiting: string[];
 }
 
 const STEPS = 120;

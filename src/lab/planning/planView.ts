@@ -8,6 +8,7 @@ import { defaultPlanSettings, type PlanEntry } from '@/core/plan/planSettings';
 import type { RigScatter } from '@/core/plan/smallestDifference';
 import { loadKey, type Load } from '@/core/runs/load';
 import { rigSpread } from '@/core/uncertainty/rigSpread';
+import { tunedSettings } from '@/core/plan/tunedSettings';
 import { earlyBounds, type EarlyLook } from '@/core/plan/earlyLooks';
 import { rankAtLine } from '@/core/ranking/rankAtLine';
 import { NORMAL_95 } from '@/core/statistics/normal';
@@ -54,6 +55,10 @@ export interface PlanView {
   repeated: GroupedReading[];
   /** What stood here and on another rig or revision, of which their spread is told. */
   acrossRigs: GroupedReading[];
+  /** What the brief’s school of reaching equal noise asks for; null where it is a sweep. */
+  tuned: string[] | null;
+  /** For what a plan that is fitted to its deadline takes out of it. */
+  brief: KeptSheet<Brief>;
   /** Whether who is first can be told by now; null before two entries have a place. */
   look: EarlyLook | null;
 }
@@ -121,7 +126,8 @@ function earlyLook(view: RoundUpView, planned: number): EarlyLook | null {
   const chosen = riseCurves(view)[0];
   if (!chosen) return null;
   const { curves, rule } = chosen;
-  const [first, second] = rankAtLine(curves, { ...rule, lineDb: view.roundUp.noiseLineDba }).placed;
+  const ranking = rankAtLine(curves, { ...rule, lineDb: view.roundUp.noiseLineDba });
+  const [first, second] = ranking.placed;
   if (!first || !second) return null;
   const mountsOf = (entry: string) =>
     new Set(
@@ -138,6 +144,15 @@ function earlyLook(view: RoundUpView, planned: number): EarlyLook | null {
     ...{ look, looks, byK, first: names.get(first.entry)!, second: names.get(second.entry)! },
     z: byK / Math.max(1e-9, Math.hypot(first.interval95, second.interval95) / NORMAL_95),
     bound: earlyBounds(looks)[look - 1]!,
+    waiting: view.entries.flatMap(({ entry, product }) => {
+      const placed = ranking.placed.find((other) => other.entry === entry);
+      const out = ranking.notPlaced.find((other) => other.entry === entry);
+      // Who is surely behind cannot be first any more; nor can whoever was measured and has no place.
+      const canBeFirst = placed
+        ? placed.placeFrom === 1
+        : !out || out.status === 'no-runs' || out.status === 'unsettled';
+      return canBeFirst && mountsOf(entry) < look ? [product] : [];
+    }),
   };
 }
 
@@ -167,16 +182,21 @@ function planEntry(
   };
 }
 
+/** The settings that the brief’s school asks for; null where equal noise is read off a sweep. */
+const tunedOf = ({ schools, noiseLinesDba }: Brief): string[] | null =>
+  schools.reaching.choice === 'tune' ? tunedSettings(noiseLinesDba) : null;
+
 /** A plan of defaults: passes and mounts from the brief, the settings that were run, from the day given. */
 function blankPlan(brief: Brief, runs: readonly LabRun[], today: string): PlanSheet {
   const settings = defaultPlanSettings(today);
   const run = [...new Set([...runs].reverse().map((run) => run.setting))];
+  const first = tunedOf(brief) ?? settings.settings;
   return {
     settings: {
       ...settings,
       passes: brief.passes,
       mounts: brief.mounts,
-      settings: run.length > 0 && run.length <= 12 ? run : settings.settings,
+      settings: run.length > 0 && run.length <= 12 ? run : first,
     },
     order: [],
     droppedLoads: [],
@@ -233,6 +253,8 @@ export async function viewPlan(roundUpId: number, today: string): Promise<PlanVi
     unit: byAir ? '%' : 'K',
     scatterFrom: from,
     deadline: brief.deadline,
+    tuned: tunedOf(brief),
+    brief: (await withDatabase((db) => briefOf(db, roundUpId)))!,
     risesK,
     repeated,
     acrossRigs: await acrossRigs(view),

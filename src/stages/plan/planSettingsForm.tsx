@@ -1,5 +1,6 @@
 'use client';
 
+import { SettingsEditor } from './settingsEditor';
 import type { PlanSettings } from '@/core/plan/planSettings';
 import { NumberField, TextField, TimeField } from '@/ui/form/fields';
 
@@ -27,10 +28,15 @@ const CLOCKS: { name: Clock; label: string }[] = [
 /** What a plan is made from. */
 export function PlanSettingsForm({
   settings,
+  tuned,
+  hasPump,
   onSettings,
   errorOf,
 }: {
   settings: PlanSettings;
+  /** What the brief’s school of reaching equal noise asks for; null where it is a sweep. */
+  tuned: string[] | null;
+  hasPump: boolean;
   onSettings: (settings: PlanSettings) => void;
   errorOf: (field: string) => string | undefined;
 }) {
@@ -58,19 +64,24 @@ export function PlanSettingsForm({
           error={errorOf('controlEvery')}
         />
       </div>
-      <TextField
-        label="Fan settings, fastest first, with commas between"
-        value={settings.settings.join(', ')}
-        onValue={(text) =>
-          set({
-            settings: text
-              .split(',')
-              .map((name) => name.trimStart())
-              .filter((name, i, all) => name !== '' || i === all.length - 1),
-          })
-        }
+      <SettingsEditor
+        settings={settings.settings}
+        hasPump={hasPump}
+        onSettings={(next) => set({ settings: next })}
         error={errorOf('settings')}
       />
+      {tuned && tuned.join() !== settings.settings.join() && (
+        <p className="text-[14px] text-warn">
+          ▲ The brief tunes the fans to the noise line.{' '}
+          <button
+            type="button"
+            className="underline underline-offset-2"
+            onClick={() => set({ settings: tuned })}
+          >
+            Set {tuned.join(', ')}
+          </button>
+        </p>
+      )}
       <div className="grid grid-cols-2 gap-2">
         <TextField
           label="First day"

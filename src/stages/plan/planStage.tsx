@@ -1,5 +1,7 @@
 'use client';
 
+import { briefLoad, type Brief } from '@/core/brief/brief';
+import { cannotTell } from '@/core/plan/cannotTell';
 import { loadKey, type Load } from '@/core/runs/load';
 import { useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
@@ -10,6 +12,8 @@ import { dayText } from '@/ui/clock';
 import { figure, plural } from '@/ui/marks/figures';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { fieldFault, useSheet } from '@/ui/form/useSheet';
+import { useAct } from '@/ui/useAct';
+import { whoIsHere } from '@/ui/who';
 import { PilotForm } from './pilotForm';
 import { PlanChoices } from './planCosts';
 import type { PlanData } from '@/lab/planning/planView';
@@ -50,6 +54,30 @@ export function PlanStage({ data }: { data: PlanData }) {
   const past = data.deadline !== '' && data.deadline < data.now.day;
   const late = finish !== null && data.deadline !== '' && finish > data.deadline;
   const byHand = plan.order.length > 0;
+  const dropped = data.loads.filter((load) => plan.droppedLoads.includes(loadKey(load)));
+  const blind = cannotTell(settings, dropped, data.unit !== 'K');
+  const { brief } = data;
+  const keptLoads = brief.body.loads.filter((load) => !plan.droppedLoads.includes(loadKey(briefLoad(load))));
+  const briefDiffers =
+    brief.body.mounts !== settings.mounts ||
+    brief.body.passes !== settings.passes ||
+    keptLoads.length < brief.body.loads.length;
+  const { act } = useAct();
+
+  /** What the plan gave up is no longer promised by the brief either. */
+  async function intoBrief() {
+    const write = (version: number, body: Brief, reason: string) => ({
+      url: `/api/sheets/brief/${data.roundUpId}`,
+      method: 'PATCH' as const,
+      body: { who: whoIsHere(), reason, version, body },
+    });
+    const { mounts, passes } = settings;
+    await act({
+      ...write(brief.version, { ...brief.body, mounts, passes, loads: keptLoads }, 'fitted to the deadline'),
+      said: 'The brief promises what the plan holds',
+      undo: ({ version }) => write(Number(version), brief.body, 'taken back'),
+    });
+  }
 
   const set = (next: PlanSheet) => {
     setGaveUp(null);
@@ -193,6 +221,16 @@ export function PlanStage({ data }: { data: PlanData }) {
               : 'This plan cannot separate entries. Add a mount, or re-test the control.'}
           </p>
         )}
+        {blind.length > 0 && (
+          <section aria-label="What this plan cannot tell" className="text-[14px]">
+            <h3 className="font-display text-[16px] font-bold">This plan cannot tell</h3>
+            <ul className="list-disc pl-5">
+              {blind.map((words) => (
+                <li key={words}>{words}</li>
+              ))}
+            </ul>
+          </section>
+        )}
         <WantedDifference
           unit={data.unit}
           least={least}
@@ -219,7 +257,12 @@ export function PlanStage({ data }: { data: PlanData }) {
             {gaveUp.words.length === 0
               ? 'Nothing had to be given up.'
               : `Given up: ${gaveUp.words.join('; ')}.`}{' '}
-            {!gaveUp.fits && 'It still ends late.'}
+            {!gaveUp.fits && 'It still ends late.'}{' '}
+            {briefDiffers && (
+              <button type="button" className="underline underline-offset-2" onClick={() => void intoBrief()}>
+                Take it into the brief, too
+              </button>
+            )}
           </p>
         )}
         {found && (
@@ -255,6 +298,8 @@ export function PlanStage({ data }: { data: PlanData }) {
           <h3 className="font-display pb-1 text-[16px] font-bold">Made from</h3>
           <PlanSettingsForm
             settings={settings}
+            tuned={data.tuned}
+            hasPump={data.entries.some(({ kind }) => kind === 'liquid')}
             onSettings={(next) => set({ ...plan, settings: next })}
             errorOf={errorOf}
           />

@@ -70,7 +70,9 @@ export function SpreadSources({
       {rigs && <RigSpread readings={acrossRigs} told={rigs} />}
       {look && (
         <p>
-          {look.z >= look.bound ? (
+          {look.waiting.length > 0 ? (
+            `Who is first cannot be told yet: ${look.waiting.join(', ')} could be, and ${look.waiting.length === 1 ? 'has' : 'have'} fewer mounts`
+          ) : look.z >= look.bound ? (
             <>
               <span className="text-ok">●</span> Who is first can be told by now
             </>
