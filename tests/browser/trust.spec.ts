@@ -63,7 +63,22 @@ test('who comes second keeps what was typed until he decides: on a run, in the b
 
   await page.goto(`${app.url}${base}/brief`);
   await other.goto(`${app.url}${base}/brief`);
+  // What two have written of different fields is put together, and told.
+  await page.getByLabel('Budget').fill('80');
+  await other.getByLabel('Height, at most').fill('155');
+  await other.getByLabel('Reason: runs are there already').fill('readers’ cases');
+  await other.getByRole('button', { name: 'Save the brief' }).click();
+  await expect(other.getByText('Brief saved')).toBeVisible();
+  await page.getByLabel('Reason: runs are there already').fill('readers’ money');
+  await page.getByRole('button', { name: 'Save the brief' }).click();
+  await expect(page.getByText(/^Brief saved, with what .* has changed meanwhile/)).toBeVisible();
+  await expect(page.getByLabel('Height, at most')).toHaveValue('155');
+  await expect(page.getByLabel('Budget')).toHaveValue('80');
+
+  // On one field whoever comes second decides; what they wrote of others stays, whatever is decided.
+  await other.goto(`${app.url}${base}/brief`);
   await page.getByLabel('Mounts an entry').fill('3');
+  await other.getByLabel('Mounts an entry').fill('4');
   await other.getByLabel('Passes a mount').fill('4');
   await other.getByLabel('Reason: runs are there already').fill('more');
   await other.getByRole('button', { name: 'Save the brief' }).click();
@@ -73,9 +88,24 @@ test('who comes second keeps what was typed until he decides: on a run, in the b
   await expect(page.locator('[data-trouble="conflict"]')).toContainText('yours differs in');
   await page.waitForTimeout(1500);
   await expect(page.getByLabel('Mounts an entry')).toHaveValue('3');
-  await page.getByRole('button', { name: 'Take theirs, drop mine' }).click();
+  await page.getByRole('button', { name: 'Write mine over it' }).click();
+  await expect(page.locator('[data-trouble="conflict"]')).toHaveCount(0);
   await expect(page.getByLabel('Passes a mount')).toHaveValue('4');
-  await expect(page.getByLabel('Mounts an entry')).toHaveValue('2');
+  await expect(page.getByLabel('Mounts an entry')).toHaveValue('3');
+
+  // Leaving with something typed asks; staying keeps it.
+  await page.getByLabel('Mounts an entry').fill('6');
+  let asked = '';
+  page.once('dialog', (dialog) => {
+    asked = dialog.message();
+    void dialog.dismiss();
+  });
+  await page
+    .getByRole('link', { name: /Curves/ })
+    .first()
+    .click();
+  await expect.poll(() => asked).toContain('not saved');
+  await expect(page.getByLabel('Mounts an entry')).toHaveValue('6');
 
   // Nobody answers: what was typed stays, and goes through once somebody does.
   await page.getByLabel('Mounts an entry').fill('5');

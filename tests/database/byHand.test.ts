@@ -47,6 +47,22 @@ test('set aside, take back, delete and undo: each is logged, and the curve follo
   ]);
 });
 
+test('what two have written of different fields of a run stands together; of one field the later is told', async () => {
+  const id = await importSound(smallBundle());
+  const run = (await runOf(id, '2'))!;
+  const given = (changes: object, was: object, who: string) => ({ ...edit(1, changes as never, who), was });
+  expect(await editRun(id, run.id, given({ note: 'by Ana' }, { note: '' }, 'Ana') as never)).toMatchObject({
+    saved: true,
+  });
+  const level = given({ noiseDb: 41 }, { noiseDb: run.noiseDb }, 'Berta');
+  expect(await editRun(id, run.id, level as never)).toMatchObject({ saved: true, version: 3 });
+  expect(await runOf(id, '2')).toMatchObject({ note: 'by Ana', noiseDb: 41 });
+  const note = given({ note: 'by Berta' }, { note: '' }, 'Berta');
+  expect(await editRun(id, run.id, note as never)).toMatchObject({ why: 'conflict', version: 3 });
+  // A whole list is compared by nobody's field: then the later is told, as before.
+  expect(await editRun(id, run.id, edit(1, { noiseDb: 42 }, 'Ana'))).toMatchObject({ why: 'conflict' });
+});
+
 test('of two who edit at once the later is told, and nothing is overwritten', async () => {
   const id = await importSound(smallBundle());
   const run = (await runOf(id, '2'))!;

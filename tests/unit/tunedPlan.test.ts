@@ -5,9 +5,15 @@ import { tunedSettings } from '@/core/plan/tunedSettings';
 
 test.each([
   [[33], ['36 dB(A)', '33 dB(A)', '30 dB(A)']],
-  [[33, 28], ['36 dB(A)', '33 dB(A)', '30 dB(A)', '28 dB(A)']],
+  [
+    [33, 28],
+    ['36 dB(A)', '33 dB(A)', '30 dB(A)', '28 dB(A)'],
+  ],
   // A second line that stands where a side would stand is one setting.
-  [[33.5, 30.5], ['36.5 dB(A)', '33.5 dB(A)', '30.5 dB(A)']],
+  [
+    [33.5, 30.5],
+    ['36.5 dB(A)', '33.5 dB(A)', '30.5 dB(A)'],
+  ],
 ])('fans tuned to %j make settings that the bench trims to', (lines, settings) => {
   expect(tunedSettings(lines)).toEqual(settings);
   for (const setting of settings) expect(settingKind(setting).kind).toBe('line');

@@ -155,11 +155,28 @@ async function rewriteReadings(
   });
 }
 
+/** Fields that are compared as a whole, and not by their column. */
+const WHOLE: readonly (keyof RunChanges)[] = ['readings', 'more', 'score', 'window'];
+
+/** Whether what is to be changed is still as it was seen, whatever else somebody has changed meanwhile. */
+async function isUntouched(
+  db: Queryable,
+  roundUpId: number,
+  before: LockedRun,
+  { changes, was }: RunEdit,
+): Promise<boolean> {
+  if (!was || WHOLE.some((name) => changes[name] !== undefined)) return false;
+  const seen = await columnsOf(db, roundUpId, was);
+  return changedOf(await columnsOf(db, roundUpId, changes)).every(
+    (name) => name in seen && shown(seen[name]) === shown(before[name]),
+  );
+}
+
 /** @throws NotSaved with what stands in the way */
 async function editOne(db: Queryable, roundUpId: number, runId: number, edit: RunEdit): Promise<number> {
   const before = await lockRun(db, roundUpId, runId);
   if (!before) throw new NotSaved({ saved: false, why: 'gone' });
-  if (before.version !== edit.version) {
+  if (before.version !== edit.version && !(await isUntouched(db, roundUpId, before, edit))) {
     const changes = await listChanges(db, runId);
     const last = changes[changes.length - 1] ?? null;
     throw new NotSaved({ saved: false, why: 'conflict', version: before.version, last });

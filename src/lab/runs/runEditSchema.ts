@@ -64,6 +64,8 @@ export const runEdit = object({
   /** The version that the reviewer saw. */
   version: whole().required(),
   changes: runChanges.required(),
+  /** What the fields that are changed were when they were seen: a change of others by somebody else is no conflict then. */
+  was: runChanges.default(undefined).optional(),
   /** The reviewer was asked, and means it. */
   confirmed: boolean().default(false),
 }).noUnknown();

@@ -10,6 +10,7 @@ import { configuredSize } from '@/core/lineUp/configuredSize';
 import type { KnownProduct } from '@/lab/lineUp/changeLineUp';
 import { hasPlate, type ProductKind } from '@/core/lineUp/product';
 import { plural } from '@/ui/marks/figures';
+import { UNDO_MS } from '@/ui/useAct';
 import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
 import { PastePanel } from '../paste/pastePanel';
@@ -76,6 +77,7 @@ export function LineUpStage({
     const answer = await change(isControl);
     if (!answer.ok) return void toast.error(answer.message);
     toast.success(isControl ? `${item.shownName} is a control` : `${item.shownName} is no control any more`, {
+      duration: UNDO_MS,
       action: { label: 'Undo', onClick: () => void change(!isControl).then(() => router.refresh()) },
     });
     router.refresh();

@@ -42,9 +42,13 @@ export async function saveRun(
   version: number,
   changes: Record<string, unknown>,
   confirmed = false,
+  was?: Record<string, unknown>,
 ): Promise<SaveOutcome> {
   const url = `/api/round-ups/${roundUpId}/runs/${runId}`;
-  const answer = await sendJson(url, 'PATCH', { who: whoIsHere(), version, changes, confirmed });
+  const answer = await sendJson(url, 'PATCH', {
+    ...{ who: whoIsHere(), version, changes, confirmed },
+    ...(was ? { was } : {}),
+  });
   if (answer.ok) return { saved: true, version: Number(answer.body.version) };
   const trouble = troubleOf(answer);
   return {

@@ -27,7 +27,7 @@ export function useRunSave(roundUpId: number, run: { id: number; label: string; 
   async function send(attempt: Attempt, version: number, confirmed: boolean): Promise<void> {
     setBusy(true);
     setLast(attempt);
-    const outcome = await saveRun(roundUpId, run.id, version, attempt.changes, confirmed);
+    const outcome = await saveRun(roundUpId, run.id, version, attempt.changes, confirmed, attempt.undo);
     setBusy(false);
     if (!outcome.saved) {
       if (outcome.trouble.kind === 'conflict') setShown(outcome.version);
