@@ -71,7 +71,7 @@ test('cases: down without them and up again the rest stands, and a rig’s new l
   expect((await viewCases()).cases).toHaveLength(1);
   const { up, down } = halves('014_cases');
   // What came later goes first, and comes back last: prices and verdicts are not kept on the way.
-  const later = [halves('016_publishing'), halves('015_value')];
+  const later = [halves('024_demo_away'), halves('016_publishing'), halves('015_value')];
   const others = `SELECT kind, owner, version FROM sheets WHERE kind NOT IN ('case', 'prices', 'verdict') ORDER BY kind, owner`;
   const before = await sql(others);
   const fans = await sql(FANS);

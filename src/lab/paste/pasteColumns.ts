@@ -1,3 +1,4 @@
+import { ValidationError, type Schema } from 'yup';
 import { headingUnit } from '@/formats/log/headingUnit';
 import { pastedNumber } from '@/formats/pastedBlock';
 import { viewRoundUp, type RoundUpView } from '../model/roundUpView';
@@ -151,6 +152,16 @@ export function allMade<T>(rows: readonly MadeRow<T>[]): T[] {
       `line ${line}: ${cells.fault || (Object.values(cells.faults)[0] ?? 'cannot be taken')}`,
     );
   });
+}
+
+/** What takes a block back, as `take` gave it. @throws Refused where it is no such thing */
+export function undoOf<T>(schema: Schema<T>, undo: unknown): T {
+  try {
+    return schema.validateSync(undo, { strict: true });
+  } catch (error) {
+    if (error instanceof ValidationError) throw new Refused('this takes nothing back');
+    throw error;
+  }
 }
 
 /** What all rows share, as the reviewer has chosen or as it is first, for what no column has. */

@@ -1,4 +1,5 @@
-import { ValidationError } from 'yup';
+import { array, mixed, object, ValidationError } from 'yup';
+import { whole } from '@/contracts/sheets/fields';
 import type { DatedPrice } from '@/core/lineUp/prices';
 import { groupBy } from '@/core/statistics/groupBy';
 import { plural } from '@/core/words';
@@ -16,6 +17,7 @@ import {
   recognised,
   RowCells,
   shownRows,
+  undoOf,
   type MadeRow,
   type PasteAsk,
   type PasteColumn,
@@ -81,6 +83,13 @@ async function readBlock(roundUpId: number, request: PasteRequest) {
 const isSame = (a: DatedPrice, b: DatedPrice) =>
   (['date', 'price', 'currency', 'region', 'note'] as const).every((name) => a[name] === b[name]);
 
+const pricesTaken = array(
+  object({
+    entryId: whole(1).required(),
+    prices: array(mixed<DatedPrice>().required()).required(),
+  }).required(),
+).required();
+
 interface Noted {
   entryId: number;
   prices: DatedPrice[];
@@ -113,7 +122,7 @@ export const pastePrices: PasteKind = {
   },
   async undo(roundUpId, undo, who) {
     await inTransaction(async (db) => {
-      for (const { entryId, prices } of undo as Noted[]) {
+      for (const { entryId, prices } of undoOf(pricesTaken, undo)) {
         const sheet = await readSheet(db, 'prices', entryId);
         if (!sheet) continue;
         const left = [...sheet.body.prices];

@@ -1,3 +1,5 @@
+import { array, object } from 'yup';
+import { bounded, whole } from '@/contracts/sheets/fields';
 import { outOfBounds } from '@/core/bounds';
 import { plural } from '@/core/words';
 import { readPasted } from '@/formats/pastedBlock';
@@ -11,6 +13,7 @@ import {
   recognised,
   RowCells,
   shownRows,
+  undoOf,
   type MadeRow,
   type PasteColumn,
   type PasteKind,
@@ -27,6 +30,15 @@ const COLUMNS: readonly PasteColumn[] = [
     called: ['room', 'floor', 'noise floor', 'room noise', 'background', 'level', 'noise', 'db', 'dba'],
   },
 ];
+
+const floorsTaken = array(
+  object({
+    run: whole(1).required(),
+    version: whole().required(),
+    was: bounded('levelDb').required(),
+    isNow: bounded('levelDb').required(),
+  }).required(),
+).required();
 
 interface Floor {
   run: number;
@@ -91,7 +103,7 @@ export const pasteRooms: PasteKind = {
     return { said: `${plural(moved.length, 'run has', 'runs have')} another level of the room`, undo: moved };
   },
   async undo(roundUpId, undo, who) {
-    const floors = (undo as Floor[]).map(({ run, version, was }) => ({
+    const floors = undoOf(floorsTaken, undo).map(({ run, version, was }) => ({
       run,
       version: version + 1,
       isNow: was,

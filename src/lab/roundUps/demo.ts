@@ -15,6 +15,7 @@ import { readZip } from '@/formats/bundle/bundleZip';
 import { refuseOnTheRig } from '../bench/onTheRig';
 import { importBundle, type ImportResult } from '../bring/importBundle';
 import { citeFromLab } from '../lineUp/fromTheLab';
+import { Refused } from '../refusal';
 import { publishDemo } from './publishDemo';
 
 /** Where the demo's bundles stand, from the folder of the application. */
@@ -129,6 +130,9 @@ export async function putDemoAway(keep: readonly number[]): Promise<void> {
 /** Brings the demo back as it was put away; a lab that never had it gets it. */
 export async function bringDemo(): Promise<void> {
   const { state } = await viewDemo();
-  if (state === 'none') await loadDemo();
-  else await withDatabase((db) => setDemoAway(db, false));
+  if (state === 'none') {
+    // Pressed twice, it comes once.
+    if (await isDemoLoading()) throw new Refused('the demo is coming in already: a moment');
+    await loadDemo();
+  } else await withDatabase((db) => setDemoAway(db, false));
 }

@@ -150,6 +150,16 @@ const SOUND: Record<string, unknown[]> = {
     { endsAt: '2099-01-01T09:00:00Z', revoke: '' },
     { endsAt: null, revoke: 'x'.repeat(32) },
   ],
+  'POST /api/demo': [{ here: false, keep: [1] }],
+  'POST /api/round-ups/[id]/paste': [
+    {
+      ...{ who: 'me', kind: 'runs', what: 'take', as: null, shared: [['floorDb', '20']] },
+      text: 'entry\tfans\tnoise\tdie\troom\nLevante\t70 %\t33\t60\t22',
+    },
+    { who: 'me', kind: 'entries', what: 'look', text: 'product\nAncla' },
+    { who: 'me', kind: 'prices', what: 'take', text: 'entry\tprice\nLevante\t49,90 €' },
+    { who: 'me', kind: 'rooms', what: 'undo', undo: [{ run: 1, version: 0, was: 20, isNow: 21 }] },
+  ],
   'POST /api/push-token': [{ renew: false }, { renew: true }],
   'POST /api/uploads/[upload]/describe': [{ fileId: 1, columns: [{ quantity: 'time', unit: 's' }] }],
   'POST /api/uploads/[upload]/runs': [
