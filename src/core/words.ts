@@ -7,6 +7,15 @@ export function plural(count: number, name: string, many = `${name}s`): string {
   return `${count} ${count === 1 ? name : many}`;
 }
 
+/**
+ * A text with its first letter large, as a sentence begins.
+ *
+ * @example sentence('the room moved') → 'The room moved'
+ */
+export function sentence(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}
+
 export interface Range {
   low: number;
   high: number;

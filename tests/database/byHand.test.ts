@@ -7,7 +7,8 @@ import { addVariant } from '@/lab/lineUp/changeLineUp';
 import { editRun, editRuns } from '@/lab/runs/editRun';
 import { typeRun } from '@/lab/runs/typeRun';
 import { deletedRuns } from '@/lab/runs/logbookRows';
-import { riseCurves, notedRuns, viewRoundUp } from '@/lab/model/roundUpView';
+import { notedRuns } from '@/lab/runs/notedRuns';
+import { riseCurves, viewRoundUp } from '@/lab/model/roundUpView';
 import { viewRun } from '@/lab/runs/runView';
 import { newRun, runEdit, runEdits } from '@/lab/runs/runEditSchema';
 import { smallBundle } from '../support/bundles';
@@ -96,9 +97,9 @@ test('a moved window counts, keeps the automatic one, and one without readings c
     settled: true,
     window: { startS: 20, endS: 330 },
   });
-  expect(notedRuns((await viewRoundUp(id))!).find((notedRun) => notedRun.run.label === '1')!.notes).toContain(
-    'Window moved by hand: somebody leant on it',
-  );
+  expect(
+    (await notedRuns((await viewRoundUp(id))!)).find((notedRun) => notedRun.run.label === '1')!.notes,
+  ).toContain('Window moved by hand: somebody leant on it');
   expect(
     await editRun(id, run.id, edit(2, { window: { startS: 9000, endS: 9100, reason: 'x' } })),
   ).toMatchObject({ why: 'refused' });
@@ -153,7 +154,7 @@ async function screens(id: number) {
   return {
     roundUp,
     entries: view.entries.map(({ entryId: ___, ...other }) => other),
-    runs: notedRuns(view).map(
+    runs: (await notedRuns(view)).map(
       ({ run: { id: ____, version: _____, productId: ______, ...run }, ...noted }) => ({ run, ...noted }),
     ),
     curves,
@@ -297,7 +298,7 @@ test('slips are asked about before they are kept, and the impossible is refused'
   const kept = await type({ powerW: 14, confirmed: true });
   expect(kept).toMatchObject({ saved: true });
   const { runs } = (await viewRoundUp(id))!;
-  const noted = notedRuns((await viewRoundUp(id))!).find(
+  const noted = (await notedRuns((await viewRoundUp(id))!)).find(
     (notedRun) => notedRun.run.typedPowerW === 139 || notedRun.run.typedPowerW === 14,
   )!;
   expect(noted.state).toBe('typed');

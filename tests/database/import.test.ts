@@ -6,7 +6,8 @@ import { readTrace } from '@/database/runs/traces';
 import { readFolder } from '@/formats/bundle/bundleFolder';
 import { readBundle } from '@/formats/bundle/readBundle';
 import { rankBundle } from '@/lab/model/rankBundle';
-import { riseCurves, notedRuns, viewRoundUp } from '@/lab/model/roundUpView';
+import { notedRuns } from '@/lab/runs/notedRuns';
+import { riseCurves, viewRoundUp } from '@/lab/model/roundUpView';
 import { viewRun } from '@/lab/runs/runView';
 import { viewVerdict } from '@/lab/orders/verdictView';
 import { verdictCsv } from '@/lab/orders/verdictCsv';
@@ -30,7 +31,7 @@ test('a sample in the database ranks as it does from its folder', async () => {
   const verdict = await viewVerdict(id, {});
   expect(verdict!.ranking).toEqual(rankBundle(readBundle(files), {}).ranking);
   const view = await viewRoundUp(id);
-  expect(notedRuns(view!).filter((notedRun) => notedRun.flagged).length).toBeGreaterThan(5);
+  expect((await notedRuns(view!)).filter((notedRun) => notedRun.flagged).length).toBeGreaterThan(5);
   const [load] = riseCurves(view!);
   const labels = new Map(view!.runs.map(({ id: run, label }) => [String(run), label]));
   const named = (curves: readonly EntryCurve[]) =>

@@ -9,7 +9,8 @@ import { USUAL_PLACES } from '@/core/brief/brief';
 import { importBundle } from '@/lab/bring/importBundle';
 import { viewLineUp } from '@/lab/lineUp/lineUpView';
 import { viewResponse } from '@/lab/model/responseView';
-import { notedRuns, viewRoundUp } from '@/lab/model/roundUpView';
+import { notedRuns } from '@/lab/runs/notedRuns';
+import { viewRoundUp } from '@/lab/model/roundUpView';
 import { commandOn, emptyDatabase } from '../support/database';
 import { exported } from '../support/lab';
 
@@ -100,7 +101,7 @@ test('its runs have their day, a round-up began with its first, and new response
   expect((await viewLineUp(1)).length).toBe(8);
   const [offer] = await offersOfLab(2, 'Solano');
   expect(offer).toMatchObject({ name: 'Solano' });
-  expect(notedRuns((await viewRoundUp(2))!).some((noted) => noted.run.note === 'a lorry')).toBe(true);
+  expect((await notedRuns((await viewRoundUp(2))!)).some((noted) => noted.run.note === 'a lorry')).toBe(true);
 });
 
 test('what it gives out it knows again: nothing comes in twice', async () => {

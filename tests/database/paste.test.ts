@@ -4,7 +4,7 @@ import { viewLineUp } from '@/lab/lineUp/lineUpView';
 import { pricesOf } from '@/lab/lineUp/prices';
 import { viewRoundUp } from '@/lab/model/roundUpView';
 import { lookAtPasted, takePasted, undoPasted, type PasteName } from '@/lab/paste/paste';
-import { viewRunSlips } from '@/lab/runs/runSlipsView';
+import { slippedRuns } from '@/lab/runs/notedRuns';
 import { listAllReadings } from '@/database/runs/runValues';
 import { withDatabase } from '@/database/pool';
 import { inFreshLab } from '../support/lab';
@@ -111,7 +111,7 @@ test('twelve runs come from one block, rank as typed ones do, and go with one un
   // The sheet itself tells: the line after it, of the same fans, is the one that stands beside it.
   expect(shown.rows.flatMap((row) => row.asked).join()).toMatch(/64\.1 K/);
   await take('runs', id, slipped, { shared: { floorDb: '19.5' } });
-  const slips = (await viewRunSlips((await viewRoundUp(id))!)).sort((a, b) => a.id - b.id);
+  const slips = (await slippedRuns((await viewRoundUp(id))!)).sort((a, b) => a.id - b.id);
   expect(slips.map(({ says }) => says.join())).toEqual([
     expect.stringMatching(/^a rise of 64\.1 K, where run \d+ \(mount 2\) has 40\.2 K/),
     expect.stringMatching(/^a rise of 40\.2 K, where run \d+ \(mount 1\) has 64\.1 K/),
@@ -182,6 +182,6 @@ test('a fan’s readings at places are columns of their distance; several of a p
   const read = await withDatabase((db) => listAllReadings(db, air));
   expect(read.filter(({ place }) => place === '15 cm').map(({ value }) => value)).toEqual([1.9, 2, 2.1, 30]);
   // Ten times its neighbour: a flag where it stands unasked.
-  const says = (await viewRunSlips((await viewRoundUp(air))!)).flatMap((slip) => slip.says);
+  const says = (await slippedRuns((await viewRoundUp(air))!)).flatMap((slip) => slip.says);
   expect(says.join()).toMatch(/airspeed at 15 cm: 30\.0 where its other speeds say 3\.00/);
 });

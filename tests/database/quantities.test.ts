@@ -9,7 +9,8 @@ import { verdictCsv } from '@/lab/orders/verdictCsv';
 import { viewVerdict } from '@/lab/orders/verdictView';
 import { coverWords } from '@/core/lineUp/underCover';
 import { unpackRows } from '@/core/runs/logbookRow';
-import { notedRuns, viewRoundUp } from '@/lab/model/roundUpView';
+import { notedRuns } from '@/lab/runs/notedRuns';
+import { viewRoundUp } from '@/lab/model/roundUpView';
 import { readBundle } from '@/formats/bundle/readBundle';
 import { rankAtLine } from '@/core/ranking/rankAtLine';
 import { quantitySample as sample } from '../support/samples';
@@ -96,7 +97,7 @@ test('a lab of the version before has its values once it starts: from its logs, 
 
 test('a run without a die is kept, says so, and is not in the way of others; a die that cannot be is still a problem', async () => {
   const id = await importSound(sample('air'));
-  const noted = notedRuns((await viewRoundUp(id))!);
+  const noted = await notedRuns((await viewRoundUp(id))!);
   expect(noted.length).toBeGreaterThan(10);
   expect(new Set(noted.map((run) => run.state))).toEqual(new Set(['other readings']));
   const clear = noted.find((run) => run.run.level.standing === 'clear')!;

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { withDatabase } from '@/database/pool';
-import { notedRuns, viewRoundUp } from '@/lab/model/roundUpView';
+import { notedRuns } from '@/lab/runs/notedRuns';
+import { viewRoundUp } from '@/lab/model/roundUpView';
 import { viewCases } from '@/lab/lineUp/cases';
 import { caseRoundUp } from '@demo/generators/caseRoundUp';
 import { asBytes } from '@demo/generators/demoFiles';
@@ -40,7 +41,7 @@ test('one value table: down to the die’s columns and up again nothing of a run
   const before = { values: await sql(VALUES), die: await sql(DIE), shared: await sql(SHARED) };
   expect(before.die.length).toBeGreaterThan(50);
   const noted = async (id: number) =>
-    notedRuns((await viewRoundUp(id))!).map(({ run, state, notes }) => [run.label, state, notes]);
+    (await notedRuns((await viewRoundUp(id))!)).map(({ run, state, notes }) => [run.label, state, notes]);
   const shown = [await noted(cases), await noted(small)];
 
   const { up, down } = halves('013_one_value_table');

@@ -2,7 +2,8 @@ import { withDatabase } from '@/database/pool';
 import { listChanges } from '@/database/runs/changes';
 import { changeEntry } from '@/lab/lineUp/changeLineUp';
 import { renewReductions } from '@/lab/model/renewReductions';
-import { notedRuns, viewRoundUp } from '@/lab/model/roundUpView';
+import { notedRuns } from '@/lab/runs/notedRuns';
+import { viewRoundUp } from '@/lab/model/roundUpView';
 import { viewVerdict } from '@/lab/orders/verdictView';
 import { viewLineUp } from '@/lab/lineUp/lineUpView';
 import { smallBundle } from '../support/bundles';
@@ -45,7 +46,7 @@ test('a lab of an older rule starts: what changed is told once, nobody’s windo
     { run_id: other!.id, window_s: 300 },
     { run_id: two!.id, window_s: 300 },
   ]);
-  const now = notedRuns((await viewRoundUp(id))!);
+  const now = await notedRuns((await viewRoundUp(id))!);
   expect(now.map((run) => [run.run.label, run.state])).toEqual([
     ['2', 'no result'],
     ['1', 'settled'],

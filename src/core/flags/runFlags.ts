@@ -4,7 +4,9 @@ import { fanCountJump } from './fanCountJump';
 import { offSpeedLine } from './offSpeedLine';
 import { otherRooms } from './otherRooms';
 import { repeatsOf } from './repeatsOf';
+import { sentence } from '../words';
 import { runSlips } from './runSlips';
+import type { Slip } from './slips';
 import { standsApart } from './standsApart';
 
 const ROOM_MOVED_K = 0.5;
@@ -26,16 +28,17 @@ function over(valueDb: number): string {
   return `${Math.abs(valueDb).toFixed(1)} dB ${valueDb > 0 ? 'over' : 'under'}`;
 }
 
-const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
-
 /**
  * What a run shows only beside the others, in short sentences by its id: levels off the level–speed line or
  * beyond what the fan count explains, passes and mounts that stand apart, a room that moved. Runs set aside
- * are told against the others, but the others never against them.
+ * are told against the others, but the others never against them. What is mostly a slip (`slips`) is told by its own sentence.
  *
  * Example: A pass 1.4 K over its siblings has ‘1.4 K over its other passes’; a run like the others has none.
  */
-export function runFlags(runs: readonly LabRun[]): Map<number, string[]> {
+export function runFlags(
+  runs: readonly LabRun[],
+  slips: ReadonlyMap<number, readonly Slip[]> = runSlips(runs),
+): Map<number, string[]> {
   const flags = new Map<number, string[]>();
   const add = (run: number, text: string) => flags.set(run, [...(flags.get(run) ?? []), text]);
   const counting = runs.filter((run) => run.setAside === '');
@@ -57,7 +60,6 @@ export function runFlags(runs: readonly LabRun[]): Map<number, string[]> {
     }));
   for (const [run, byDb] of fanCountJump(counted))
     add(run, `${over(byDb)} what the number of fans explains beside its other variants`);
-  const slips = runSlips(counting);
   for (const [run, found] of slips) for (const { says } of found) add(run, sentence(says));
   for (const { run, what, byK } of standsApart(repeatsOf(counting))) {
     if (slips.get(run)?.some(({ kind }) => kind === 'rise')) continue;

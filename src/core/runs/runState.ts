@@ -4,6 +4,7 @@ import { isMissing } from '../missing';
 import { isTooShort } from '../settling/settledWindow';
 import { STEADY_K_PER_MIN } from '../settling/steady';
 import { partLeftOut } from '../levels/levelShare';
+import { sentence } from '../words';
 import { hasDie, type LabRun } from './labRun';
 
 export type RunState =
@@ -39,10 +40,6 @@ export function runState(run: LabRun): RunState {
   }
   if (reduction.heatLimited) return 'at the limit';
   return run.hasTrace ? 'settled' : 'typed';
-}
-
-function sentence(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }
 
 /**

@@ -7,8 +7,6 @@ import type { RankedRun, RoundUp as RankedRoundUp } from '@/core/roundUp/roundUp
 import { briefLoad, type Brief } from '@/core/brief/brief';
 import { instrumentDoubt, type InstrumentDoubt } from '@/core/rig/instrumentDoubt';
 import { loadKey, loadLabel, type Load } from '@/core/runs/load';
-import { isFlagged, runState, whatToKnow, type RunState } from '@/core/runs/runState';
-import { runFlags } from '@/core/flags/runFlags';
 import { inTransaction, withDatabase, type Queryable } from '@/database/pool';
 import { listUnreducedRuns } from '@/database/runs/runEdits';
 import { getRoundUp, type RoundUp } from '@/database/roundUps/roundUps';
@@ -120,23 +118,6 @@ export function loadCurves(
 export const riseCurves = memoized((view: RoundUpView): LoadCurves[] =>
   loadCurves(view, roundUpOfLab(view), { response: RISE, place: null, against: 'noise' }),
 );
-
-export interface NotedRun {
-  run: LabRun;
-  state: RunState;
-  notes: string[];
-  flagged: boolean;
-}
-
-/** All runs with their state and what to know about each, also beside the others. */
-export const notedRuns = memoized(({ roundUp, runs }: RoundUpView): NotedRun[] => {
-  const flags = runFlags(runs);
-  return runs.map((run) => {
-    const beside = flags.get(run.id) ?? [];
-    const notes = whatToKnow(run, roundUp.rig.limitC, beside);
-    return { run, state: runState(run), notes, flagged: isFlagged(run, beside) };
-  });
-});
 
 /** Where and when the runs of a round-up were made, for pictures and files that leave it. */
 export function sourceWords({ roundUp, runs }: RoundUpView): string {

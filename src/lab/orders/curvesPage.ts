@@ -11,7 +11,7 @@ import { readPlaces } from '../air/readPlaces';
 import { bridgesAt } from '../bridge/bridgeView';
 import { codeOf } from '../lineUp/codeOf';
 import { viewEntryNotes } from '../lineUp/entryNotes';
-import { viewRunSlips } from '../runs/runSlipsView';
+import { slippedRuns } from '../runs/notedRuns';
 import { memoized } from '../model/cachedUntilWritten';
 import { placedEntries } from '../model/pageEntries';
 import { viewResponse, type ResponseChoice, type ResponseView } from '../model/responseView';
@@ -94,7 +94,7 @@ async function curvesOf(view: RoundUpView, shown: ResponseView) {
     againsts,
     entryNotes: await viewEntryNotes(view),
     /** Runs that widen a ± and are mostly slips. */
-    slips: await viewRunSlips(view),
+    slips: await slippedRuns(view),
     /** That the choice makes no difference, in words; empty where it does. */
     same: allAlike(response, shown.loads[0]?.curves ?? []),
     /** For files, and where and when its runs were made, for pictures. */

@@ -5,7 +5,7 @@ import { NO_WISH } from '@/core/lineUp/readersWish';
 import { hasDie } from '@/core/runs/labRun';
 import { loadKey } from '@/core/runs/load';
 import { bridgedRows } from '../bridge/bridgeView';
-import { viewRunSlips } from '../runs/runSlipsView';
+import { slippedRuns } from '../runs/notedRuns';
 import { viewPrices } from '../lineUp/prices';
 import type { RoundUpView } from '../model/roundUpView';
 import { viewFitChoices } from './readersFit';
@@ -75,7 +75,7 @@ export async function verdictPage(view: RoundUpView, query: VerdictQuery) {
     /** What is compared, as a heading: cooler, fan. */
     noun: questionOf(view.brief.question).one,
     /** Runs that widen a ± and are mostly slips. */
-    slips: await viewRunSlips(view),
+    slips: await slippedRuns(view),
     ranking,
     /** The order at the brief's other noise lines. */
     others,

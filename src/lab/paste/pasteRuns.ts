@@ -1,8 +1,6 @@
 import { ValidationError } from 'yup';
 import { isByAir } from '@/core/brief/questions';
 import { askedAbout } from '@/core/runs/askedAbout';
-import { readRun, remountSigmas } from '@/core/flags/runSlips';
-import { slips, type ReadRun } from '@/core/flags/slips';
 import { channelOf } from '@/core/channels/channels';
 import { loadKey, loadLabel, type Load } from '@/core/runs/load';
 import { TYPED_MEANS } from '@/core/responses/typedMeans';
@@ -14,6 +12,7 @@ import { pastedNumber, readPasted } from '@/formats/pastedBlock';
 import { loadsOf, type RoundUpView } from '../model/roundUpView';
 import { Refused } from '../refusal';
 import { deleteRuns } from '../runs/deleteRuns';
+import { WrittenBeside } from '../runs/writtenBeside';
 import { newRun, type NewRunInput } from '../runs/runEditSchema';
 import { typeRunIn } from '../runs/typeRun';
 import { entryNamed } from './entryNamed';
@@ -285,36 +284,15 @@ async function readBlock(roundUpId: number, request: PasteRequest): Promise<Bloc
 
 /** What of each row is mostly a slip, beside the lab's runs and the rows before it. */
 function askedOf({ view, rows }: Block): string[][] {
-  const before: ReadRun[] = view.runs
-    .filter((run) => run.setAside === '')
-    .sort((a, b) => a.id - b.id)
-    .map(readRun);
-  const sigma = remountSigmas(view.runs.filter((run) => run.setAside === ''));
-  return rows.map(({ made: input, line }) => {
-    if (!input) return [];
-    const { entry, setting, mount, pass, noiseDb, rpm, cpuC, ambientC } = input;
-    const run: ReadRun = {
-      ...{
-        label: `of line ${line}`,
-        entry,
-        load: loadKey(input),
-        setting,
-        mount,
-        pass,
-        noiseDb,
-        rpm,
-        day: '',
-      },
-      riseK: cpuC === null || ambientC === null ? null : cpuC - ambientC,
-      roomC: ambientC,
-    };
-    const asked = [
-      ...askedAbout(input, false, view.roundUp.rig.powerAt),
-      ...slips(run, before, sigma(run.load, entry)).map(({ says }) => says),
-    ];
-    before.push(run);
-    return asked;
-  });
+  const beside = new WrittenBeside(view);
+  return rows.map(({ made, line }) =>
+    made === null
+      ? []
+      : [
+          ...askedAbout(made, false, view.roundUp.rig.powerAt),
+          ...beside.asked({ ...made, startedAt: '' }, `of line ${line}`),
+        ],
+  );
 }
 
 async function look(roundUpId: number, request: PasteRequest): Promise<PasteView> {

@@ -14,7 +14,8 @@ import { entryCodes, findEntry, lockRun, updateRun, type LockedRun } from '@/dat
 import { getRoundUp } from '@/database/roundUps/roundUps';
 import { CannotReduce, reduceStoredRun } from '../model/reduceStoredRun';
 import type { RunChanges, RunEdit, RunEdits } from './runEditSchema';
-import { askedSlips } from './askedSlips';
+import { viewRoundUp } from '../model/roundUpView';
+import { WrittenBeside } from './writtenBeside';
 import { spunBefore } from '../air/spunBefore';
 import { extraChanges, hasTypedValue, typedExtra } from './typedExtra';
 
@@ -115,8 +116,10 @@ async function askedOf(
     asked.push(oddWindow({ startS: now.windowStartS, endS: now.windowEndS! }, windowS));
   if (now.setAside === '' && changedOf(columns).some((name) => BESIDE_OTHERS.includes(name))) {
     const entry = (await entryCodes(db, roundUpId)).get(now.entryId);
-    const { typedCpuC: cpuC, typedAmbientC: ambientC } = now;
-    if (entry) asked.push(...(await askedSlips(roundUpId, { ...now, entry, cpuC, ambientC })));
+    const { typedCpuC: cpuC, typedAmbientC: ambientC, typedPowerW: powerW } = now;
+    const view = await viewRoundUp(roundUpId);
+    if (entry && view)
+      asked.push(...new WrittenBeside(view, before.id).asked({ ...now, entry, cpuC, ambientC, powerW }));
   }
   return asked.filter(Boolean);
 }

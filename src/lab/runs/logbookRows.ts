@@ -8,11 +8,15 @@ import { listDeletedRuns } from '@/database/runs/runEdits';
 import { listValues } from '@/database/runs/runValues';
 import { availableResponses } from '../model/responseView';
 import { memoized } from '../model/cachedUntilWritten';
-import { notedRuns, type RoundUpView } from '../model/roundUpView';
+import type { RoundUpView } from '../model/roundUpView';
+import { notedRuns } from './notedRuns';
 
-function rowsOf(view: RoundUpView, valuesOf: ReadonlyMap<number, (number | null)[]>): LogbookRow[] {
+async function rowsOf(
+  view: RoundUpView,
+  valuesOf: ReadonlyMap<number, (number | null)[]>,
+): Promise<LogbookRow[]> {
   const position = new Map(view.entries.map((entry, i) => [entry.entry, i]));
-  return notedRuns(view).map(({ run, state, notes, flagged }) => ({
+  return (await notedRuns(view)).map(({ run, state, notes, flagged }) => ({
     id: run.id,
     label: run.label,
     entry: run.entry,
@@ -43,7 +47,7 @@ function rowsOf(view: RoundUpView, valuesOf: ReadonlyMap<number, (number | null)
 }
 
 /** The logbook's rows as one text, made once. */
-const packedPlain = memoized((view: RoundUpView) => packRows(rowsOf(view, new Map())));
+const packedPlain = memoized(async (view: RoundUpView) => packRows(await rowsOf(view, new Map())));
 
 /** A column that can be shown: a response at a place, as the address has it. */
 export interface OfferedColumn extends ValueColumn {
@@ -82,7 +86,7 @@ export async function packedLogbook(view: RoundUpView, columns: readonly Offered
       if (values) values[at] = Number(value.toPrecision(6));
     }
   });
-  return packRows(rowsOf(view, valuesOf));
+  return packRows(await rowsOf(view, valuesOf));
 }
 
 /** Runs that were deleted, by the names that pages give their entries. */

@@ -1,7 +1,8 @@
 import { DRAWN_BESIDE } from '@/core/channels/channels';
 import { isMissing } from '@/core/missing';
 import { loadLabel } from '@/core/runs/load';
-import { notedRuns, type RoundUpView } from '../model/roundUpView';
+import type { RoundUpView } from '../model/roundUpView';
+import { notedRuns } from './notedRuns';
 import { viewOwnLab } from '../roundUps/ownLab';
 import { viewRun, type RunView } from './runView';
 
@@ -41,7 +42,7 @@ export type RunTrace = NonNullable<ReturnType<typeof thinned>>;
 
 /** One run with all that is known of it; null where the round-up has none of that id. Channels are thinned, a missing reading is null. */
 export async function runPage(view: RoundUpView, runId: number) {
-  const noted = notedRuns(view).find((other) => other.run.id === runId);
+  const noted = (await notedRuns(view)).find((other) => other.run.id === runId);
   if (!noted) return null;
   const { roundUp, entries } = view;
   const { run, state, notes } = noted;

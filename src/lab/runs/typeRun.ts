@@ -4,7 +4,8 @@ import { impossibleRise } from '@/core/reduction/impossible';
 import { askedAbout } from '@/core/runs/askedAbout';
 import { TYPED_MEANS } from '@/core/responses/typedMeans';
 import { LIMIT_BAND_K } from '@/core/settling/loadStretch';
-import { askedSlips } from './askedSlips';
+import { viewRoundUp } from '../model/roundUpView';
+import { WrittenBeside } from './writtenBeside';
 import { insertChange } from '@/database/runs/changes';
 import { insertRun } from '@/database/runs/newRuns';
 import { inTransaction, type Queryable } from '@/database/pool';
@@ -58,13 +59,14 @@ export async function typeRunIn(
   if (impossible) return { saved: false, message: impossible, field: 'cpuC' };
   const { rig } = (await getRoundUp(db, roundUpId))!;
   const limited = cpuC !== null && cpuC >= rig.limitC - LIMIT_BAND_K;
+  const view = input.confirmed ? null : await viewRoundUp(roundUpId);
   const asked = input.confirmed
     ? []
     : [
         ...askedAbout(input, limited, rig.powerAt),
         ...oddReadings(readings, input.rpm, await spunBefore(db, entry, null)),
         ...(await sameTypedRun(db, entry, input, readings)),
-        ...(await askedSlips(roundUpId, { ...input, id: null, startedAt: '' })),
+        ...(view ? new WrittenBeside(view).asked({ ...input, startedAt: '' }) : []),
       ];
   if (asked.length > 0) return { saved: false, asked };
   const label = await nextLabel(db, roundUpId);

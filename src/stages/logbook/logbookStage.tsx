@@ -8,7 +8,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { plural } from '@/ui/marks/figures';
 import type { DeletedRun } from '@/core/runs/deletedRun';
 import { unpackRows, type ValueColumn } from '@/core/runs/logbookRow';
-import type { SlippedRun } from '@/lab/runs/runSlipsView';
+import type { SlippedRun } from '@/lab/runs/notedRuns';
 import { PastePanel } from '../paste/pastePanel';
 import { usePaste } from '../paste/usePaste';
 import { SlipNotes } from './slipNotes';

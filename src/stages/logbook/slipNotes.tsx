@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import type { SlippedRun } from '@/lab/runs/runSlipsView';
+import type { SlippedRun } from '@/lab/runs/notedRuns';
 import { plural } from '@/ui/marks/figures';
 
 const SHOWN = 3;

@@ -6,7 +6,7 @@ import { viewRail } from '@/lab/roundUps/railView';
 import { rigTrouble } from '@/lab/drift/watchView';
 import { TroubleNote } from '@/stages/watch/troubleNote';
 import { placedCount } from '@/lab/orders/verdictView';
-import { notedRuns } from '@/lab/model/roundUpView';
+import { notedRuns } from '@/lab/runs/notedRuns';
 import { plural } from '@/ui/marks/figures';
 import { Header } from '@/ui/frame/header';
 import { StageRail, type RailStage } from '@/ui/frame/stageRail';
@@ -30,7 +30,7 @@ export default async function RoundUpLayout({ children, params }: Props) {
   const { roundUp } = view;
   const entries = view.entries.length;
   const runs = view.runs.length;
-  const flags = notedRuns(view).filter((notedRun) => notedRun.flagged).length;
+  const flags = (await notedRuns(view)).filter((notedRun) => notedRun.flagged).length;
   const rail = await viewRail(id);
   const { plan } = rail;
   const counting = view.runs.filter((run) => run.setAside === '');

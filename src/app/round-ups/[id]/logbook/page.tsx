@@ -3,7 +3,7 @@ import { idFrom } from '@/app/ids';
 import { isByAir } from '@/core/brief/questions';
 import { loadLabel, loadKey } from '@/core/runs/load';
 import { deletedRuns, offeredColumns, packedLogbook } from '@/lab/runs/logbookRows';
-import { viewRunSlips } from '@/lab/runs/runSlipsView';
+import { slippedRuns } from '@/lab/runs/notedRuns';
 import { offeredPlaces } from '@/lab/air/readPlaces';
 import { loadsOf } from '@/lab/model/roundUpView';
 import { olderRunsSentence } from '@/core/runs/olderRuns';
@@ -38,7 +38,7 @@ export default async function LogbookPage({ params, searchParams }: Props) {
         loads={loads}
         entries={entries.map(({ entry, product }) => ({ entry, product }))}
         deleted={deleted}
-        slips={await viewRunSlips(view)}
+        slips={await slippedRuns(view)}
         places={places}
         readsAir={isByAir(view.brief.question)}
       />
