@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { QUESTIONS } from '@/core/brief/questions';
 import { listRigs } from '@/lab/roundUps/createRoundUp';
 import { viewDeletedRoundUps } from '@/lab/roundUps/keepRoundUps';
-import { viewDemo } from '@/lab/roundUps/demo';
+import { demoHere } from '@/lab/roundUps/demo';
 import { LAB_OWNER, viewOwnLab } from '@/lab/roundUps/ownLab';
 import { listLabRoundUps } from '@/lab/roundUps/listLabRoundUps';
 import { DropZone } from '@/stages/bring/dropZone';
@@ -32,7 +32,7 @@ export default async function RoundUpsPage() {
     listLabRoundUps(),
     listRigs(),
     viewDeletedRoundUps(),
-    viewDemo(),
+    demoHere(),
     viewOwnLab(),
   ]);
   const current = roundUps.filter((item) => !item.archivedAt);

@@ -1,3 +1,4 @@
+import { PassCounter } from '../runs/passCounter';
 import { alignClocks, clockFit, LEAST_S, type ClockShift, type LogSpan } from './alignClocks';
 import { chained } from './chained';
 import { merged, stepsOf } from './steps';
@@ -289,12 +290,10 @@ export function piecesFor(
  * Example: Pieces at 1000, 1500 and 1000 rpm of one mount: passes 1, 1 and 2.
  */
 export function withPasses(pieces: readonly Piece[]): Piece[] {
-  const counts = new Map<string, number>();
+  const passes = new PassCounter();
   return pieces.map((piece) => {
     if (!piece.use) return piece;
-    const key = JSON.stringify([piece.entry, piece.loadW, piece.setting, piece.mount]);
-    const pass = (counts.get(key) ?? 0) + 1;
-    counts.set(key, pass);
+    const pass = passes.next([piece.entry, piece.loadW, piece.setting, piece.mount]);
     return piece.typed.includes('pass') ? piece : { ...piece, pass: String(pass) };
   });
 }

@@ -1,7 +1,6 @@
 import { blankProduct } from './product';
 import { productFacts } from './productFacts';
-import { blankHandling, blankSample } from './sample';
-import { nextSample } from './usualKind';
+import { blankHandling, blankSample, nextSample } from './sample';
 
 test('every field of a product and what the first mount taught is read by somebody who reads the report', () => {
   const product = blankProduct({

@@ -70,3 +70,18 @@ export function blankHandling(): Handling {
     note: '',
   };
 }
+
+/**
+ * A label for another sample, after those that a product has: letters in their order, from B on where none was noted, since the first
+ * is there without one.
+ *
+ * @example nextSample(['A', 'B']) → 'C'
+ */
+export function nextSample(labels: readonly string[]): string {
+  const taken = new Set(labels.map((label) => label.trim().toUpperCase()));
+  for (let code = 66; code <= 90; code += 1) {
+    const letter = String.fromCodePoint(code);
+    if (!taken.has(letter)) return letter;
+  }
+  return String(labels.length + 1);
+}

@@ -33,6 +33,15 @@ export async function listDemoRoundUps(db: Queryable): Promise<DemoRoundUp[]> {
   return rows;
 }
 
+/** How many of the demo's round-ups there are, and how many of them are put away. */
+export async function countDemo(db: Queryable): Promise<{ all: number; away: number }> {
+  const { rows } = await db.query<{ all: number; away: number }>(
+    `SELECT count(*)::int AS all, count(put_away_at)::int AS away
+     FROM round_ups WHERE from_demo_at IS NOT NULL AND deleted_at IS NULL`,
+  );
+  return rows[0]!;
+}
+
 /** Notes that these came with the demo, as they are now. */
 export async function markDemo(db: Queryable, ids: readonly number[]): Promise<void> {
   await db.query(`UPDATE round_ups SET from_demo_at = clock_timestamp() WHERE id = ANY ($1)`, [ids]);

@@ -1,4 +1,5 @@
 import { coolerLevel } from '@/core/levels/coolerLevel';
+import { PassCounter } from '@/core/runs/passCounter';
 import { median } from '@/core/statistics/median';
 import { NO_PARTS } from '@/formats/bundle/planningParts';
 import { dataPackageJson, entriesCsv, runsCsv, traceCsv } from '@/formats/bundle/writeBundle';
@@ -35,11 +36,9 @@ function lineFor(runs: readonly HeardRun[]): number {
 
 /** The runs as rows of a bundle; the same load and setting again is another pass of it. */
 function rowsOf(runs: readonly HeardRun[]) {
-  const passes = new Map<string, number>();
+  const passes = new PassCounter();
   return runs.map(({ piece, channels, clockS, noiseDb }, i) => {
-    const key = `${piece.loadW} ${piece.setting}`;
-    const pass = (passes.get(key) ?? 0) + 1;
-    passes.set(key, pass);
+    const pass = passes.next([piece.loadW, piece.setting]);
     const plan = {
       ...{
         fromS: clockS,

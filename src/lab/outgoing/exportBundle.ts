@@ -1,6 +1,6 @@
 import { fansText } from '@/core/lineUp/entry';
 import { coverAll, NO_COVERS, type CoverWords, type Leaving } from '@/core/lineUp/underCover';
-import { readSheet } from '@/database/lineUp/sheets';
+import { viewOwnLab } from '../roundUps/ownLab';
 import { withDatabase } from '@/database/pool';
 import {
   getRoundUpSource,
@@ -267,10 +267,10 @@ export async function exportBundle(
       roundUp;
     const { name: rigName, enclosure, meterDistanceCm, limitC, powerAt } = rig;
     const band = (await withDatabase((db) => briefOf(db, roundUp.id)))!.body.bandDba;
-    const own = (await withDatabase((db) => readSheet(db, 'lab', 1)))?.body;
+    const { body: own } = await viewOwnLab();
     const dataPackage = {
       // Of a bundle that another lab made, theirs stays in its source.
-      lab: own && !source.contributors && !source.homepage ? coverAll(own, words) : null,
+      lab: source.contributors || source.homepage ? null : coverAll(own, words),
       name: words.id(name),
       title: words.text(title),
       packageId,

@@ -6,6 +6,7 @@ import { plural } from '@/core/words';
 import { pricesSheet } from '@/contracts/sheets/pricesSheet';
 import { readSheet, writeSheet } from '@/database/lineUp/sheets';
 import { inTransaction } from '@/database/pool';
+import { dateSeconds } from '@/formats/log/clockText';
 import { readPasted } from '@/formats/pastedBlock';
 import type { RoundUpView } from '../model/roundUpView';
 import { Refused } from '../refusal';
@@ -41,8 +42,8 @@ interface NamedPrice {
 
 /** A day as sheets write it, as 2026-11-29: dotted and slashed days are day first. */
 function dayOf(text: string): string {
-  const found = /^(\d{1,2})[./](\d{1,2})[./](\d{4})$/.exec(text.trim());
-  return found ? `${found[3]}-${found[2]!.padStart(2, '0')}-${found[1]!.padStart(2, '0')}` : text.trim();
+  const atS = dateSeconds(text, false);
+  return atS === null ? text : new Date(1000 * atS).toISOString().slice(0, 10);
 }
 
 function madePrice(entries: RoundUpView['entries'], cells: RowCells): NamedPrice | null {

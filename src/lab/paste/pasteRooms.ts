@@ -82,7 +82,7 @@ async function readBlock(roundUpId: number, request: PasteRequest) {
 async function write(roundUpId: number, floors: readonly Omit<Floor, 'was'>[], who: string): Promise<void> {
   const edits = floors.map(({ run, version, isNow }) => ({ run, version, changes: { floorDb: isNow } }));
   if (edits.length === 0) throw new Refused('no run has another level of the room by this');
-  const result = await editRuns(roundUpId, { who, confirmed: true, edits: edits as never });
+  const result = await editRuns(roundUpId, { who, confirmed: true, edits });
   if (!result.saved) throw new Refused('one of these runs was changed meanwhile: paste again');
 }
 

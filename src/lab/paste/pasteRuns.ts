@@ -2,7 +2,8 @@ import { ValidationError } from 'yup';
 import { isByAir } from '@/core/brief/questions';
 import { askedAbout } from '@/core/runs/askedAbout';
 import { channelOf } from '@/core/channels/channels';
-import { loadKey, loadLabel, type Load } from '@/core/runs/load';
+import { loadKey, loadLabel, parseLoad, type Load } from '@/core/runs/load';
+import { PassCounter } from '@/core/runs/passCounter';
 import { TYPED_MEANS } from '@/core/responses/typedMeans';
 import { isReadingQuantity, ownUnit, unitsOf } from '@/core/responses/readingUnits';
 import { inTransaction } from '@/database/pool';
@@ -146,10 +147,8 @@ function loadOf(view: RoundUpView, text: string): Load | { wrong: string } {
     (load) => loadKey(load) === text || loadLabel(load).toLowerCase() === text.toLowerCase(),
   );
   if (found) return found;
-  const watts = pastedNumber(text);
-  const alike = loads.find((load) => load.loadW === watts && load.loadName === '');
-  if (alike) return alike;
-  if (watts !== null) return { loadW: watts, loadName: '', gpuLoadW: 0 };
+  const written = parseLoad(text);
+  if (written) return loads.find((load) => loadKey(load) === loadKey(written)) ?? written;
   return { wrong: `a heat load was expected, got "${text}"` };
 }
 
@@ -179,24 +178,16 @@ function asksOf(view: RoundUpView): PasteAsk[] {
   ];
 }
 
-/** How often a setting of a mount has been read, so that a block without passes counts on. */
-class Passes {
-  private readonly counts = new Map<string, number>();
-  constructor(view: RoundUpView) {
-    for (const { entry, mount, setting, pass, ...load } of view.runs) {
-      const key = Passes.key(entry, load, mount, setting);
-      this.counts.set(key, Math.max(pass, this.counts.get(key) ?? 0));
-    }
-  }
-  private static key(entry: string, load: Load, mount: number, setting: string): string {
-    return JSON.stringify([entry, loadKey(load), mount, setting.trim().toLowerCase()]);
-  }
-  next(entry: string, load: Load, mount: number, setting: string): number {
-    const key = Passes.key(entry, load, mount, setting);
-    const pass = (this.counts.get(key) ?? 0) + 1;
-    this.counts.set(key, pass);
-    return pass;
-  }
+/** What a pass is one of: the same entry, load, mount and setting. */
+const sameOf = (entry: string, load: Load, mount: number, setting: string) => [
+  ...[entry, loadKey(load), mount, setting.trim().toLowerCase()],
+];
+
+/** The passes that are there, so that a block without passes counts on. */
+function passesOf({ runs }: RoundUpView): PassCounter {
+  const passes = new PassCounter();
+  for (const run of runs) passes.know(sameOf(run.entry, run, run.mount, run.setting), run.pass);
+  return passes;
 }
 
 /** Readings at places and further means of a row, by the columns that have them. */
@@ -229,7 +220,7 @@ function readBeside(cells: RowCells, as: readonly (string | null)[], headings: r
 function madeRun(
   block: Pick<Block, 'view' | 'headings' | 'as'>,
   cells: RowCells,
-  passes: Passes,
+  passes: PassCounter,
   who: string,
 ): NewRunInput | null {
   const { view, headings, as } = block;
@@ -249,7 +240,7 @@ function madeRun(
   if (!cells.isSound || 'wrong' in named || 'wrong' in load) return null;
   const mount = values.mount ?? 1;
   const { loadW, loadName, gpuLoadW } = load;
-  const pass = values.pass ?? passes.next(named.entry, load, mount, setting);
+  const pass = values.pass ?? passes.next(sameOf(named.entry, load, mount, setting));
   try {
     return newRun.validateSync({
       ...{ who, ...values, entry: named.entry, setting, mount, pass, loadW, loadName, gpuLoadW },
@@ -271,7 +262,7 @@ async function readBlock(roundUpId: number, request: PasteRequest): Promise<Bloc
     recognised(headings, COLUMNS, { first: byUnit, otherwise: (heading) => otherwise(heading, readsAir) });
   const as = withPlaces(found, headings);
   const { asks, values } = asksFor(asksOf(view), as, request.shared);
-  const passes = new Passes(view);
+  const passes = passesOf(view);
   const block = { view, headings, as, asks };
   return {
     ...block,

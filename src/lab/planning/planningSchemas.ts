@@ -1,4 +1,4 @@
-import { boolean, object, string, type Schema } from 'yup';
+import { array, boolean, object, string, type Schema } from 'yup';
 import { MOST } from '@/core/bounds';
 import { QUESTIONS, type Question } from '@/core/brief/questions';
 import { PRODUCT_KINDS, type ProductKind } from '@/core/lineUp/product';
@@ -96,6 +96,12 @@ export const rigEdit = object({
 }).noUnknown();
 
 export const rigChoice = object({ rigRevisionId: whole().required() }).noUnknown();
+
+/** Whether the demo is to be here, and which of its round-ups stay all the same. */
+export const demoWish = object({
+  here: boolean().required('here, or away?'),
+  keep: array(whole(1).required()).default([]),
+}).noUnknown();
 
 export const newCase = object({ who: who(), name: text(200).min(1, 'the case needs a name') }).noUnknown();
 

@@ -4,6 +4,7 @@ import { strFromU8 } from 'fflate';
 import { clearMark, hasMark, setMark } from '@/database/lab/labMarks';
 import { inTransaction, withDatabase } from '@/database/pool';
 import {
+  countDemo,
   listDemoRoundUps,
   listOnDemo,
   markDemo,
@@ -84,11 +85,11 @@ export async function loadDemo(): Promise<string> {
   return `demo loaded: ${came.map(({ title, runs }) => `${title}, ${runs} runs`).join('; ')}`;
 }
 
-/** In a lab that an earlier version gave the demo, its round-ups are known by their names from now on. */
-export async function knowOlderDemo(): Promise<void> {
+/** In a lab that an earlier version gave the demo, its round-ups are known by their names from now on; an empty one had none. */
+export async function knowOlderDemo(isEmpty: boolean): Promise<void> {
   if (await withDatabase((db) => hasMark(db, KNOWN))) return;
   const bundles: DataPackageName[] = [];
-  for (const name of NAMES) {
+  for (const name of isEmpty ? [] : NAMES) {
     const files = await filesOf(name);
     const { name: called, title } = JSON.parse(strFromU8(files.get('datapackage.json')!)) as DataPackageName;
     bundles.push({ name: called, title });
@@ -99,22 +100,35 @@ export async function knowOlderDemo(): Promise<void> {
   });
 }
 
-export interface DemoState {
+export interface DemoHere {
   state: 'none' | 'here' | 'away';
+  /** Round-ups of the demo that are here. */
+  count: number;
+}
+
+/** Whether the demo is in the lab, as the first page tells it. */
+export async function demoHere(): Promise<DemoHere> {
+  const { all, away } = await withDatabase(countDemo);
+  const count = all - away;
+  return { state: count > 0 ? 'here' : all > 0 ? 'away' : 'none', count };
+}
+
+export interface DemoView {
+  state: DemoHere['state'];
   /** Round-ups of the demo that are here, and whether somebody has worked on them. */
   roundUps: { id: number; title: string; isChanged: boolean }[];
   /** One's own that stand on entries or rigs of the demo. */
   onDemo: { id: number; title: string; entries: number }[];
 }
 
-/** What of the demo is in the lab, and what putting it away would touch. */
-export async function viewDemo(): Promise<DemoState> {
+/** What putting the demo away would touch, for whoever is about to. */
+export async function viewDemo(): Promise<DemoView> {
+  const { state } = await demoHere();
+  if (state !== 'here') return { state, roundUps: [], onDemo: [] };
   return withDatabase(async (db) => {
-    const all = await listDemoRoundUps(db);
-    const here = all.filter(({ isAway }) => !isAway);
-    if (here.length === 0) return { state: all.length > 0 ? 'away' : 'none', roundUps: [], onDemo: [] };
+    const here = (await listDemoRoundUps(db)).filter(({ isAway }) => !isAway);
     const roundUps = here.map(({ id, title, isChanged }) => ({ id, title, isChanged }));
-    return { state: 'here', roundUps, onDemo: await listOnDemo(db) };
+    return { state, roundUps, onDemo: await listOnDemo(db) };
   });
 }
 
@@ -129,7 +143,7 @@ export async function putDemoAway(keep: readonly number[]): Promise<void> {
 
 /** Brings the demo back as it was put away; a lab that never had it gets it. */
 export async function bringDemo(): Promise<void> {
-  const { state } = await viewDemo();
+  const { state } = await demoHere();
   if (state === 'none') {
     // Pressed twice, it comes once.
     if (await isDemoLoading()) throw new Refused('the demo is coming in already: a moment');

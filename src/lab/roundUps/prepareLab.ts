@@ -5,7 +5,7 @@ import { forgetSentRequests } from '@/database/sentRequests';
 import { migrate } from '@/database/migrate';
 import { withDatabase } from '@/database/pool';
 import { listRoundUps } from '@/database/roundUps/roundUps';
-import { isDemoLoading, knowOlderDemo, loadDemo, viewDemo } from './demo';
+import { demoHere, isDemoLoading, knowOlderDemo, loadDemo } from './demo';
 import { neutralCodes } from '../lineUp/neutralCode';
 import { renewDigests } from '../model/renewDigests';
 import { renewReductions } from '../model/renewReductions';
@@ -24,11 +24,11 @@ export async function prepareLab(databaseUrl: string, isEmpty = false): Promise<
   await neutralCodes();
   await renewDigests();
   const renewed = await renewReductions();
-  await knowOlderDemo();
   const roundUps = await withDatabase(listRoundUps);
+  await knowOlderDemo(roundUps.length === 0);
   if (isEmpty) await withDatabase((db) => setMark(db, WITHOUT_DEMO));
   const isLeftOut = await withDatabase((db) => hasMark(db, WITHOUT_DEMO));
-  const { state } = await viewDemo();
+  const { state } = await demoHere();
   if ((roundUps.length > 0 || isLeftOut || state !== 'none') && !(await isDemoLoading())) {
     const here = `${plural(roundUps.length, 'round-up')} in the lab${renewed}`;
     return isEmpty && state === 'here' ? `${here}; the demo is in it: put it away on the first page` : here;

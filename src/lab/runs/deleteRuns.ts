@@ -7,6 +7,6 @@ export async function deleteRuns(roundUpId: number, ids: readonly number[], who:
   const there = (await viewRoundUp(roundUpId))?.runs.filter(({ id }) => ids.includes(id)) ?? [];
   if (there.length === 0) throw new Refused('these runs are not there any more');
   const edits = there.map(({ id, version }) => ({ run: id, version, changes: { deleted: true } }));
-  const result = await editRuns(roundUpId, { who, confirmed: true, edits: edits as never });
+  const result = await editRuns(roundUpId, { who, confirmed: true, edits });
   if (!result.saved) throw new Refused('one of these runs was changed meanwhile: delete them in the logbook');
 }

@@ -56,7 +56,8 @@ export const runChanges = object({
     reason: text(1000).required('a moved window needs a reason'),
   })
     .nullable()
-    .default(undefined),
+    .default(undefined)
+    .optional(),
 }).noUnknown();
 
 export const runEdit = object({

@@ -4,6 +4,7 @@ import { loadKey, loadLabel } from '@/core/runs/load';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
+import { sentence } from '@/core/words';
 import { Cautions } from '@/ui/frame/cautions';
 import { clockText } from '@/ui/clock';
 import { plural } from '@/ui/marks/figures';
@@ -29,8 +30,6 @@ const AWAY = {
   application:
     'The application does not answer. The bench goes on by itself; this page follows again once it is back.',
 } as const;
-
-const sentence = (name: string) => `${name.charAt(0).toUpperCase()}${name.slice(1)}`;
 
 function Banner({ children }: { children: React.ReactNode }) {
   return (

@@ -7,7 +7,7 @@ import { useForm, useWatch } from 'react-hook-form';
 import { object, string } from 'yup';
 import type { KnownProduct } from '@/lab/lineUp/changeLineUp';
 import { KIND_WORDS, PRODUCT_KINDS, type ProductKind } from '@/core/lineUp/product';
-import { nextSample } from '@/core/lineUp/usualKind';
+import { nextSample } from '@/core/lineUp/sample';
 import { HookChoice, HookText } from '@/ui/form/hookFields';
 import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';

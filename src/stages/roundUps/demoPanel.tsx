@@ -1,7 +1,8 @@
 'use client';
 
 import { useState } from 'react';
-import type { DemoState } from '@/lab/roundUps/demo';
+import { toast } from 'sonner';
+import type { DemoHere, DemoView } from '@/lab/roundUps/demo';
 import { plural } from '@/ui/marks/figures';
 import { useAct } from '@/ui/useAct';
 
@@ -9,12 +10,23 @@ const URL = '/api/demo';
 const BRING = { url: URL, body: { here: true }, said: 'The demo is here' };
 
 /** The demo gives way to one's own work, and comes back by one press. What somebody has worked on, or stands on it, is asked about. */
-export function DemoPanel({ demo, isEmpty }: { demo: DemoState; isEmpty: boolean }) {
+export function DemoPanel({ demo, isEmpty }: { demo: DemoHere; isEmpty: boolean }) {
   const { act, busy } = useAct();
-  const [asking, setAsking] = useState(false);
-  const changed = demo.roundUps.filter(({ isChanged }) => isChanged);
-  const [keep, setKeep] = useState<number[] | null>(null);
-  const kept = keep ?? changed.map(({ id }) => id);
+  /** What it would touch, once that was asked for; null before. */
+  const [touched, setTouched] = useState<DemoView | null>(null);
+  const [kept, setKept] = useState<number[]>([]);
+  const changed = touched?.roundUps.filter(({ isChanged }) => isChanged) ?? [];
+
+  /** Nothing of it is anybody's work: it goes at once. */
+  async function ask() {
+    const response = await fetch(URL).catch(() => null);
+    if (!response?.ok) return void toast.error('The application does not answer. Nothing was changed.');
+    const view = (await response.json()) as DemoView;
+    const mine = view.roundUps.filter(({ isChanged }) => isChanged).map(({ id }) => id);
+    if (mine.length === 0 && view.onDemo.length === 0) return void putAway([]);
+    setKept(mine);
+    setTouched(view);
+  }
 
   const putAway = (ids: number[]) =>
     act({
@@ -22,7 +34,7 @@ export function DemoPanel({ demo, isEmpty }: { demo: DemoState; isEmpty: boolean
       body: { here: false, keep: ids },
       said: 'The demo is put away',
       undo: () => BRING,
-    }).then((answer) => answer.ok && setAsking(false));
+    }).then((answer) => answer.ok && setTouched(null));
 
   if (demo.state !== 'here')
     return (
@@ -37,28 +49,22 @@ export function DemoPanel({ demo, isEmpty }: { demo: DemoState; isEmpty: boolean
       </p>
     );
 
-  const isAsked = changed.length > 0 || demo.onDemo.length > 0;
   return (
     <section aria-label="The demo" className="border-t border-hairline py-3 text-[14.5px]">
       <p className="flex flex-wrap items-baseline gap-3">
         <span className="text-ink2">
-          {plural(demo.roundUps.length, 'round-up')} here came with the demo, with{' '}
-          {demo.roundUps.length === 1 ? 'its' : 'their'} rigs and products.
+          {plural(demo.count, 'round-up')} here came with the demo, with {demo.count === 1 ? 'its' : 'their'}{' '}
+          rigs and products.
         </span>
-        {!asking && (
-          <button
-            type="button"
-            className="quiet-button"
-            disabled={busy}
-            onClick={() => (isAsked ? setAsking(true) : void putAway([]))}
-          >
+        {!touched && (
+          <button type="button" className="quiet-button" disabled={busy} onClick={() => void ask()}>
             Put the demo away
           </button>
         )}
       </p>
-      {asking && (
+      {touched && (
         <div className="space-y-2 pt-2">
-          {demo.onDemo.map(({ id, title, entries }) => (
+          {touched.onDemo.map(({ id, title, entries }) => (
             <p key={id} dir="auto">
               “{title}”{' '}
               {entries > 0
@@ -76,7 +82,7 @@ export function DemoPanel({ demo, isEmpty }: { demo: DemoState; isEmpty: boolean
                     className="checkbox checkbox-sm"
                     checked={kept.includes(id)}
                     onChange={({ target }) =>
-                      setKeep(target.checked ? [...kept, id] : kept.filter((other) => other !== id))
+                      setKept(target.checked ? [...kept, id] : kept.filter((other) => other !== id))
                     }
                   />
                   <span dir="auto">{title}</span>
@@ -88,7 +94,7 @@ export function DemoPanel({ demo, isEmpty }: { demo: DemoState; isEmpty: boolean
             <button type="button" className="quiet-button" disabled={busy} onClick={() => void putAway(kept)}>
               Put the demo away
             </button>
-            <button type="button" className="quiet-button" onClick={() => setAsking(false)}>
+            <button type="button" className="quiet-button" onClick={() => setTouched(null)}>
               Cancel
             </button>
           </p>

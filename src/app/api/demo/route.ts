@@ -1,12 +1,15 @@
-import { array, boolean, number, object } from 'yup';
-import { withBody } from '@/app/api/jsonBody';
-import { bringDemo, putDemoAway } from '@/lab/roundUps/demo';
+import { toldFailure, withBody } from '@/app/api/jsonBody';
+import { demoWish } from '@/lab/planning/planningSchemas';
+import { bringDemo, putDemoAway, viewDemo } from '@/lab/roundUps/demo';
 
-const wish = object({ here: boolean().required(), keep: array(number().integer().required()).default([]) });
+/** What putting the demo away would touch. */
+export function GET() {
+  return viewDemo().then((view) => Response.json(view), toldFailure);
+}
 
 /** Puts the demo away, or brings it back. */
 export async function POST(request: Request) {
-  return withBody(request, wish, async ({ here, keep }) => {
+  return withBody(request, demoWish, async ({ here, keep }) => {
     if (here) await bringDemo();
     else await putDemoAway(keep);
     return Response.json({});
