@@ -116,7 +116,9 @@ test('who comes second keeps what was typed until he decides: on a run, in the b
   await expect(page.getByLabel('Mounts an entry')).toHaveValue('5');
   await page.unroute('**/api/sheets/**');
   await page.getByRole('button', { name: 'Try again' }).click();
-  await expect(page.getByText('Brief saved')).toBeVisible();
+  await expect(page.getByText('Brief saved', { exact: true })).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel('Mounts an entry')).toHaveValue('5');
 });
 
 test('several runs at once, undone; deleted runs brought back; slips asked about', async ({ page }) => {

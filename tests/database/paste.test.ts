@@ -53,6 +53,10 @@ test('entries with their prices come from a block, as they are written there, an
     ['Levante', 'air-tower', 49.9, 2],
     ['Jaloque 360', 'liquid', 1120, 3],
   ]);
+  // Where one of them cannot be taken back, none is.
+  const [one] = first.undo as number[];
+  await expect(undoPasted('entries', id, [one, 99_999], 'Ana')).rejects.toThrow('not in the line-up');
+  expect(await viewLineUp(id)).toHaveLength(2);
   await undoPasted('entries', id, first.undo, 'Ana');
   expect(await viewLineUp(id)).toEqual([]);
   await take('entries', id, block);

@@ -30,7 +30,6 @@ export interface LineUpRow {
 const sheet = (alias: string) =>
   `CASE WHEN ${alias}.owner IS NULL THEN NULL ELSE jsonb_build_object('version', ${alias}.version, 'body', ${alias}.body) END`;
 
-/** The line-up of a round-up with all that was written of its products, samples and entries, in its order. */
 /** A product of the lab that nothing covers, with the labels of its samples. */
 export interface KnownProduct {
   name: string;
@@ -55,6 +54,7 @@ export async function listKnownProducts(db: Queryable): Promise<KnownProduct[]> 
   return rows;
 }
 
+/** The line-up of a round-up with all that was written of its products, samples and entries, in its order. */
 export async function listLineUp(db: Queryable, roundUpId: number): Promise<LineUpRow[]> {
   const { rows } = await db.query<LineUpRow & Record<string, unknown>>(
     `SELECT e.id AS "entryId", c.code, c.position, c.is_control AS "isControl", e.fans, e.fan_count AS "fanCount",
@@ -228,6 +228,25 @@ export async function citingProduct(db: Queryable, productId: number): Promise<s
     [productId],
   );
   return rows.map((row) => row.title);
+}
+
+export async function countProductRuns(db: Queryable, productId: number): Promise<number> {
+  const { rows } = await db.query<{ runs: number }>(
+    `SELECT count(*)::int AS runs FROM runs u JOIN entries e ON e.id = u.entry_id WHERE e.product_id = $1`,
+    [productId],
+  );
+  return rows[0]!.runs;
+}
+
+/** Takes a product that has no runs out of the lab, with its entries and samples. */
+export async function removeProduct(db: Queryable, productId: number): Promise<void> {
+  await db.query(`DELETE FROM entries WHERE product_id = $1`, [productId]);
+  await db.query(`DELETE FROM samples WHERE product_id = $1`, [productId]);
+  await db.query(`DELETE FROM products WHERE id = $1`, [productId]);
+}
+
+export async function setCoverName(db: Queryable, entryId: number, coverName: string): Promise<void> {
+  await db.query(`UPDATE entries SET cover_name = $2 WHERE id = $1`, [entryId, coverName]);
 }
 
 /** Makes an entry a control of a round-up, or no longer. */

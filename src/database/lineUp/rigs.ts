@@ -66,6 +66,11 @@ export async function holdRig(db: Queryable, name: string): Promise<number> {
   return rows[0]!.id;
 }
 
+/** A rig that is there, held until the transaction ends. */
+export async function holdRigById(db: Queryable, rigId: number): Promise<void> {
+  await db.query(`SELECT 1 FROM rigs WHERE id = $1 FOR UPDATE`, [rigId]);
+}
+
 /** A new revision of a rig that is held, with its setup written. */
 export async function insertRevision(
   db: Queryable,

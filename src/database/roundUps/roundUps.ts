@@ -125,6 +125,11 @@ export interface NewRoundUp {
   packageId?: string | null;
 }
 
+/** Two who bring the same at once: the second finds what the first has written. Held until the transaction ends. */
+export async function oneImportAtATime(db: Queryable): Promise<void> {
+  await db.query(`SELECT pg_advisory_xact_lock(hashtext('abanico import'))`);
+}
+
 export async function insertRoundUp(db: Queryable, roundUp: NewRoundUp): Promise<number> {
   const { rows } = await db.query<{ id: number }>(
     `INSERT INTO round_ups (name, title, rig_revision_id, loads_w, noise_line_dba, window_s, reference_ambient_c, source,

@@ -12,6 +12,7 @@ import {
   keepFile,
   listCitedEntries,
   nextPosition,
+  oneImportAtATime,
 } from '@/database/roundUps/roundUps';
 import { readBundle, type Bundle } from '@/formats/bundle/readBundle';
 import { UnusableInput, type Problem } from '@/formats/problem';
@@ -153,8 +154,7 @@ async function write(
 ): Promise<Written> {
   const { rig, method, name, title, planning, source, packageId } = bundle.dataPackage;
   return inTransaction(async (db) => {
-    // Two who bring the same at once: the second finds what the first has written.
-    await db.query(`SELECT pg_advisory_xact_lock(hashtext('abanico import'))`);
+    await oneImportAtATime(db);
     if (uploadId && !(await deleteUpload(db, uploadId)))
       throw new UnusableInput({ file: 'upload', message: BROUGHT });
     tell('Looking what the lab has', 0);

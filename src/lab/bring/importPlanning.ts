@@ -3,7 +3,7 @@ import { isCovered, type Entry } from '@/core/lineUp/entry';
 import { setupDifferences } from '@/core/rig/setupDifferences';
 import { listCasesOfEntry } from '@/database/lineUp/cases';
 import { findOrAddRigRevision } from '@/database/lab/labEntries';
-import { findOrAddSamples, setEntrySample } from '@/database/lineUp/lineUp';
+import { findOrAddSamples, setCoverName, setEntrySample } from '@/database/lineUp/lineUp';
 import type { Queryable } from '@/database/pool';
 import { holdRig, insertRevision, listRevisions } from '@/database/lineUp/rigs';
 import { readSheet, writeSheet, type SheetKind } from '@/database/lineUp/sheets';
@@ -95,7 +95,7 @@ export async function importPlanning(
     if (plate) await writeNew(db, 'plate', entryId, plate);
     if (prices) await writeNew(db, 'prices', entryId, prices);
     if (entry && isCovered(entry)) {
-      await db.query(`UPDATE entries SET cover_name = $2 WHERE id = $1`, [entryId, entry.coverName.trim()]);
+      await setCoverName(db, entryId, entry.coverName.trim());
       await neutralCode(db, entryId, entry.coverName.trim());
     }
     if (!sample) continue;

@@ -4,10 +4,12 @@ import { blankSample } from '@/core/lineUp/sample';
 import { entryOwner } from '@/database/lineUp/entryOwner';
 import {
   citingProduct,
+  countProductRuns,
   findOrAddProducts,
   firstEntries,
   listKnownProducts,
   removeCitation,
+  removeProduct,
   setControl,
   type KnownProduct,
 } from '@/database/lineUp/lineUp';
@@ -136,6 +138,19 @@ export async function addVariant(
   });
 }
 
+async function takeOut(db: Queryable, roundUpId: number, { entryId, code }: LineUpEntry) {
+  await refuseOnTheRig(db, roundUpId, code);
+  return removeCitation(db, roundUpId, entryId);
+}
+
+/** Takes entries out of the line-up together: all of them, or none. */
+export async function takeOutEntries(roundUpId: number, entryIds: readonly number[]): Promise<void> {
+  await inTransaction(async (db) => {
+    const lineUp = await held(db, roundUpId);
+    for (const entryId of entryIds) await takeOut(db, roundUpId, pick(lineUp, entryId));
+  });
+}
+
 export interface EntryChange {
   /** False takes the entry out of the line-up; its runs stay in the lab. */
   cited?: { code: string; position: number; isControl: boolean } | false;
@@ -154,10 +169,7 @@ export async function changeEntry(
   return inTransaction(async (db) => {
     const lineUp = await held(db, roundUpId);
     const { cited } = change;
-    if (cited === false) {
-      await refuseOnTheRig(db, roundUpId, pick(lineUp, entryId).code);
-      return { removed: await removeCitation(db, roundUpId, entryId) };
-    }
+    if (cited === false) return { removed: await takeOut(db, roundUpId, pick(lineUp, entryId)) };
     if (cited) {
       if (lineUp.some((entry) => entry.entryId === entryId))
         throw new Refused('it is in the line-up already');
@@ -190,14 +202,9 @@ export async function deleteProduct(productId: number): Promise<void> {
   await inTransaction(async (db) => {
     const [title] = await citingProduct(db, productId);
     if (title) throw new Refused(`“${title}” cites it: take its entries out of that line-up first`);
-    const { rows } = await db.query<{ runs: number }>(
-      `SELECT count(*)::int AS runs FROM runs u JOIN entries e ON e.id = u.entry_id WHERE e.product_id = $1`,
-      [productId],
-    );
-    if (rows[0]!.runs > 0) throw new Refused(`it has ${rows[0]!.runs} runs in the lab, which would be lost`);
-    await db.query(`DELETE FROM entries WHERE product_id = $1`, [productId]);
-    await db.query(`DELETE FROM samples WHERE product_id = $1`, [productId]);
-    await db.query(`DELETE FROM products WHERE id = $1`, [productId]);
+    const runs = await countProductRuns(db, productId);
+    if (runs > 0) throw new Refused(`it has ${runs} runs in the lab, which would be lost`);
+    await removeProduct(db, productId);
   });
 }
 

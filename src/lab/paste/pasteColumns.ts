@@ -1,4 +1,5 @@
-import { ValidationError, type Schema } from 'yup';
+import { array, ValidationError, type Schema } from 'yup';
+import { whole } from '@/contracts/sheets/fields';
 import { headingUnit } from '@/formats/log/headingUnit';
 import { pastedNumber } from '@/formats/pastedBlock';
 import { viewRoundUp, type RoundUpView } from '../model/roundUpView';
@@ -163,6 +164,9 @@ export function undoOf<T>(schema: Schema<T>, undo: unknown): T {
     throw error;
   }
 }
+
+/** What was made of a block, where it is known by its ids alone. */
+export const pastedIds = array(whole(1).required()).required();
 
 /** What all rows share, as the reviewer has chosen or as it is first, for what no column has. */
 export function asksFor(

@@ -5,14 +5,16 @@ import { plural } from '@/core/words';
 import { readLineUp, type LineUpCsvRow } from '@/formats/lineUpCsv';
 import { readPasted } from '@/formats/pastedBlock';
 import { addRows } from '../bring/importLineUp';
-import { changeEntry } from '../lineUp/changeLineUp';
+import { takeOutEntries } from '../lineUp/changeLineUp';
 import {
   allMade,
   asksFor,
+  pastedIds,
   pastedInto,
   recognised,
   RowCells,
   shownRows,
+  undoOf,
   type MadeRow,
   type PasteAsk,
   type PasteColumn,
@@ -136,9 +138,5 @@ export const pasteEntries: PasteKind = {
     const said = `${plural(ids.length, 'entry is', 'entries are')} in the line-up${there > 0 ? `, ${there} were there already` : ''}`;
     return { said, undo: ids };
   },
-  async undo(roundUpId, ids, who) {
-    if (!Array.isArray(ids)) return;
-    for (const id of ids)
-      if (Number.isInteger(id)) await changeEntry(roundUpId, id as number, { cited: false }, who);
-  },
+  undo: (roundUpId, ids) => takeOutEntries(roundUpId, undoOf(pastedIds, ids)),
 };

@@ -1,14 +1,10 @@
 import { ValidationError } from 'yup';
 import { isByAir } from '@/core/brief/questions';
 import { askedAbout } from '@/core/runs/askedAbout';
-import { channelOf } from '@/core/channels/channels';
 import { loadKey, loadLabel, parseLoad, type Load } from '@/core/runs/load';
 import { PassCounter } from '@/core/runs/passCounter';
-import { TYPED_MEANS } from '@/core/responses/typedMeans';
-import { isReadingQuantity, ownUnit, unitsOf } from '@/core/responses/readingUnits';
+import { isReadingQuantity } from '@/core/responses/readingUnits';
 import { inTransaction } from '@/database/pool';
-import { columnMeaning } from '@/formats/log/columnMeaning';
-import { headingUnit } from '@/formats/log/headingUnit';
 import { pastedNumber, readPasted } from '@/formats/pastedBlock';
 import { loadsOf, type RoundUpView } from '../model/roundUpView';
 import { Refused } from '../refusal';
@@ -20,18 +16,18 @@ import { entryNamed } from './entryNamed';
 import {
   allMade,
   asksFor,
+  pastedIds,
   pastedInto,
-  plainHeading,
-  recognised,
   RowCells,
   shownRows,
+  undoOf,
   type MadeRow,
   type PasteAsk,
-  type PasteColumn,
   type PasteKind,
   type PasteRequest,
   type PasteView,
 } from './pasteColumns';
+import { offeredRunColumns, runColumnsOf, unitOfPlace, withPlaces } from './runColumns';
 
 const NUMBERS = [
   'noiseDb',
@@ -44,94 +40,6 @@ const NUMBERS = [
   'mount',
   'pass',
 ] as const;
-
-const COLUMNS: readonly PasteColumn[] = [
-  {
-    id: 'entry',
-    label: 'Entry',
-    called: [
-      ...['entry', 'product', 'cooler', 'heatsink', 'fan', 'name', 'model', 'article', 'layout'],
-      ...['product name', 'cooler name', 'fan name', 'entry name'],
-    ],
-  },
-  { id: 'setting', label: 'Fans (setting)', called: ['setting', 'fans', 'fan setting', 'step', 'point'] },
-  { id: 'load', label: 'Load, W', called: ['load', 'heat', 'heat load', 'load w', 'nominal', 'program'] },
-  { id: 'mount', label: 'Mount', called: ['mount', 'mounting', 'mount no'] },
-  { id: 'pass', label: 'Pass', called: ['pass', 'repeat', 'repetition', 'reading'] },
-  {
-    id: 'noiseDb',
-    label: 'Read, dB(A)',
-    called: ['noise', 'read', 'level', 'noise db', 'meter', 'spl', 'sound', 'dba', 'db'],
-  },
-  {
-    id: 'floorDb',
-    label: 'Room, dB(A)',
-    called: ['floor', 'noise floor', 'room noise', 'background', 'floor db', 'room level', 'quiet'],
-  },
-  { id: 'cpuC', label: 'Die, °C', called: ['die', 'cpu', 'cpu c', 'processor'] },
-  { id: 'ambientC', label: 'Room, °C', called: ['room', 'ambient', 'ambient c', 'room temperature'] },
-  { id: 'powerW', label: 'Power, W', called: ['power', 'power w', 'watts', 'w'] },
-  { id: 'rpm', label: 'rpm', called: ['rpm', 'speed', 'fan speed', 'fan rpm'] },
-  { id: 'dutyPct', label: 'Duty, %', called: ['duty', 'duty pct', 'pwm', '%', 'duty %'] },
-  { id: 'note', label: 'Note', called: ['note', 'notes', 'comment', 'comments', 'remark', 'remarks'] },
-  ...TYPED_MEANS.map(({ heading, label }) => ({
-    id: `more.${heading}`,
-    label,
-    called: [heading.replace(/_/g, ' ')],
-  })),
-];
-
-/** Columns that log readers know by their words, as they stand in a run. */
-const BY_QUANTITY: Readonly<Record<string, string>> = {
-  cpu_temperature: 'cpuC',
-  ambient_temperature: 'ambientC',
-  power: 'powerW',
-  fan_speed: 'rpm',
-  noise_level: 'noiseDb',
-};
-
-const PLACED = ['airspeed', 'pressure', 'flow'] as const;
-const isRoom = (plain: string) => /\b(room|floor|background|ambient|quiet|raum)\b/.test(plain);
-
-/** A room in decibels is no temperature, and one in degrees no level. */
-function byUnit(heading: string): string | null {
-  const { unit } = headingUnit(heading);
-  if (unit?.unit === 'dB(A)') return isRoom(plainHeading(heading)) ? 'floorDb' : 'noiseDb';
-  if (unit?.unit !== 'degC') return null;
-  const { quantity } = columnMeaning(heading, null, true);
-  return quantity && (BY_QUANTITY[quantity] ?? `more.${channelOf(quantity).heading}`);
-}
-
-function otherwise(heading: string, readsAir: boolean): string | null {
-  const plain = plainHeading(heading);
-  const spot = /\b(airspeed|speed of air|air speed|pressure|flow)\b/
-    .exec(plain)?.[1]
-    ?.replace(/ .*|air speed/, '');
-  if (spot) return `${spot.startsWith('pres') || spot === 'flow' ? spot : 'airspeed'}@`;
-  if (readsAir && /^\d+([.,]\d+)?\s*(cm|mm|m)$/i.test(heading.trim())) return 'airspeed@';
-  const { quantity } = columnMeaning(heading, null, true);
-  if (quantity === null || quantity === 'time') return null;
-  return BY_QUANTITY[quantity] ?? `more.${channelOf(quantity).heading}`;
-}
-
-/** Where a column of readings was read: its heading without the quantity and the unit. */
-function placeOf(heading: string, quantity: string): string {
-  const bare = heading.replace(new RegExp(quantity, 'i'), '').replace(/[([{].*?[)\]}]/g, '');
-  return bare.replace(/^[\s,:@]+|[\s,:]+$|\bat\b/gi, '').trim() || heading.trim();
-}
-
-const unitOfPlace = (heading: string, quantity: string) =>
-  isReadingQuantity(quantity)
-    ? (unitsOf(quantity).find((unit) => heading.toLowerCase().includes(unit.toLowerCase())) ??
-      ownUnit(quantity))
-    : '';
-
-/** Columns of readings at places have the place in their id, so that two of one quantity are two. */
-function withPlaces(as: (string | null)[], headings: readonly string[]): (string | null)[] {
-  return as.map((id, i) =>
-    id?.endsWith('@') ? `${id}${placeOf(headings[i]!, id.slice(0, -1)) || i + 1}` : id,
-  );
-}
 
 interface Block {
   view: RoundUpView;
@@ -256,11 +164,7 @@ function madeRun(
 async function readBlock(roundUpId: number, request: PasteRequest): Promise<Block> {
   const view = await pastedInto(roundUpId);
   const { headings, rows } = readPasted(request.text);
-  const readsAir = isByAir(view.brief.question);
-  const found =
-    request.as ??
-    recognised(headings, COLUMNS, { first: byUnit, otherwise: (heading) => otherwise(heading, readsAir) });
-  const as = withPlaces(found, headings);
+  const as = withPlaces(request.as ?? runColumnsOf(headings, isByAir(view.brief.question)), headings);
   const { asks, values } = asksFor(asksOf(view), as, request.shared);
   const passes = passesOf(view);
   const block = { view, headings, as, asks };
@@ -289,21 +193,10 @@ function askedOf({ view, rows }: Block): string[][] {
 async function look(roundUpId: number, request: PasteRequest): Promise<PasteView> {
   const block = await readBlock(roundUpId, request);
   const { headings, as, asks, rows } = block;
-  const placed = as.flatMap((id) => (id?.includes('@') ? [id] : []));
-  const places = headings.flatMap((heading, i) =>
-    as[i] === null && heading !== '' ? [placeOf(heading, '')] : [],
-  );
-  const offeredPlaces = new Set([
-    ...placed,
-    ...places.flatMap((place) => PLACED.map((name) => `${name}@${place}`)),
-  ]);
   const asked = askedOf(block);
   return {
     ...{ headings, as, asks },
-    offered: [
-      ...COLUMNS.map(({ id, label }) => ({ id, label })),
-      ...[...offeredPlaces].map((id) => ({ id, label: id.replace('@', ' at ') })),
-    ],
+    offered: offeredRunColumns(headings, as),
     rows: shownRows(rows, (at) => asked[at]!),
   };
 }
@@ -328,11 +221,7 @@ async function take(roundUpId: number, request: PasteRequest): Promise<{ said: s
   };
 }
 
-const undo = async (roundUpId: number, ids: unknown, who: string) =>
-  deleteRuns(
-    roundUpId,
-    Array.isArray(ids) ? ids.filter((id): id is number => Number.isInteger(id)) : [],
-    who,
-  );
+const undo = (roundUpId: number, ids: unknown, who: string) =>
+  deleteRuns(roundUpId, undoOf(pastedIds, ids), who);
 
 export const pasteRuns: PasteKind = { look, take, undo };

@@ -7,6 +7,7 @@ import { setupDifferences, type SetupDifference } from '@/core/rig/setupDifferen
 import { inTransaction, withDatabase, type Queryable } from '@/database/pool';
 import {
   getRevision,
+  holdRigById,
   insertRevision,
   listElsewhereRuns,
   listRevisions,
@@ -155,7 +156,7 @@ export async function reviseRig(
   return inTransaction(async (db) => {
     const roundUp = await getRoundUp(db, roundUpId);
     if (!roundUp) throw new Refused('this round-up is not there any more');
-    await db.query(`SELECT 1 FROM rigs WHERE id = $1 FOR UPDATE`, [roundUp.rigId]);
+    await holdRigById(db, roundUp.rigId);
     const rows = await listRevisions(db, roundUp.rigId);
     const current = rows.find((row) => row.id === roundUp.rigRevisionId)!;
     if (current.id !== edit.seenId && !edit.over)
