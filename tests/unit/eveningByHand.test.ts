@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { joinEvening, withPasses, type BroughtLog } from '@/core/joining/evening';
+import { joinEvening, type BroughtLog } from '@/core/joining/evening';
+import { withPasses } from '@/core/joining/pieces';
 import {
   cutAnew,
   cutHere,

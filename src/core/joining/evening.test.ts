@@ -1,5 +1,6 @@
 import { seededChance } from '../../../tests/support/chance';
-import { endGuardS, piecesFor, placeSeries, proposedClocks, proposedCuts, type BroughtLog } from './evening';
+import { endGuardS, placeSeries, proposedClocks, proposedCuts, type BroughtLog } from './evening';
+import { piecesFor } from './pieces';
 import { roomAlone } from './roomAlone';
 
 type Column = [quantity: string, valueAt: (t: number) => number];

@@ -1,16 +1,13 @@
 import {
   cuttingSteps,
   endGuardS,
-  eveningSpan,
-  piecesFor,
   placeSeries,
   proposedCuts,
-  withPasses,
   type BroughtLog,
   type JoinedEvening,
-  type Piece,
-  type PieceField,
 } from './evening';
+import { eveningSpan } from './placedSeries';
+import { piecesFor, withPasses, type Piece, type PieceField } from './pieces';
 
 /** An evening as the reviewer has it in hand: clocks, cuts and pieces, and what of the cuts is his own. */
 export interface EveningInHand {

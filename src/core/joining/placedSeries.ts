@@ -24,3 +24,14 @@ export function meanWithin(series: PlacedSeries | undefined, fromS: number, toS:
   });
   return count > 0 ? sum / count : null;
 }
+
+/**
+ * The span that runs can be cut from: that of the die.
+ *
+ * Example: A die logged from 0 to 7200 s: from 0 to 7200 s, however long the meter ran.
+ */
+export function eveningSpan(series: readonly PlacedSeries[]): { fromS: number; toS: number } | null {
+  const die = seriesOf(series, 'cpu_temperature');
+  if (!die || die.timeS.length < 2) return null;
+  return { fromS: die.timeS[0]!, toS: die.timeS[die.timeS.length - 1]! + 1 };
+}

@@ -1,11 +1,5 @@
-import {
-  clockFits,
-  hasDie,
-  joinEvening,
-  LEAST_RUN_S,
-  type BroughtLog,
-  type Piece,
-} from '@/core/joining/evening';
+import { clockFits, hasDie, joinEvening, type BroughtLog } from '@/core/joining/evening';
+import { LEAST_RUN_S, type Piece } from '@/core/joining/pieces';
 import { meanWithin, seriesOf } from '@/core/joining/placedSeries';
 import { unknown, type Outcome } from '@/core/outcome';
 import { reduceTrace, type Reduction } from '@/core/reduction/reduceTrace';

@@ -5,7 +5,7 @@ import { isTyping } from '@/ui/isTyping';
 import { DragLine } from '@/ui/chart/dragLine';
 import { pixelX, valueX, Plot, themeColour, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
 import { figure } from '@/ui/marks/figures';
-import type { Piece } from '@/core/joining/evening';
+import type { Piece } from '@/core/joining/pieces';
 import type { PlacedSeries } from '@/core/joining/placedSeries';
 
 const SHOWN: { quantity: string; name: string; colour: string; axis: 'y' | 'y2' }[] = [

@@ -9,7 +9,9 @@ import { typedNumber } from '@/ui/typedNumber';
 import { whoIsHere } from '@/ui/who';
 import { parseLoad } from '@/core/runs/load';
 import { ClockBars, type ProposedClock } from './clockBars';
-import { eveningSpan, floorOf, joinEvening, placeSeries, type BroughtLog } from '@/core/joining/evening';
+import { eveningSpan } from '@/core/joining/placedSeries';
+import { floorOf } from '@/core/joining/pieces';
+import { joinEvening, placeSeries, type BroughtLog } from '@/core/joining/evening';
 import {
   cutAnew,
   cutHere,

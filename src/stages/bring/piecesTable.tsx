@@ -2,7 +2,7 @@
 
 import type { RunPreview } from '@/lab/bring/makeRawRun';
 import { figure } from '@/ui/marks/figures';
-import { floorOf, type Piece, type PieceField } from '@/core/joining/evening';
+import { floorOf, type Piece, type PieceField } from '@/core/joining/pieces';
 
 type TextField = Exclude<PieceField, 'use'>;
 

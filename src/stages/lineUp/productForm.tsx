@@ -1,23 +1,42 @@
 'use client';
 
 import { useRef } from 'react';
-import { CONNECTORS, KIND_WORDS, PRODUCT_KINDS, type Product } from '@/core/lineUp/product';
+import { CONNECTORS, KIND_WORDS, PRODUCT_KINDS, type Product, type ProductKind } from '@/core/lineUp/product';
 import { ChoiceField, NumberField, TextField } from '@/ui/form/fields';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { fieldFault, useSheet, type KeptSheet } from '@/ui/form/useSheet';
 
-type Numeric = { [K in keyof Product]: Product[K] extends number | null ? K : never }[keyof Product];
+/** Lengths, speeds and counts of a product that a reader meets. */
+type Size = (typeof TOWER)[number] | 'radiatorMm' | 'radiatorThicknessMm';
 
-const SIZES: { name: Exclude<Numeric, 'packSize'>; label: string; unit: string }[] = [
-  { name: 'widthMm', label: 'Width', unit: 'mm' },
-  { name: 'depthMm', label: 'Depth', unit: 'mm' },
-  { name: 'finsToMemoryMm', label: 'Fins to memory', unit: 'mm' },
-  { name: 'radiatorThicknessMm', label: 'Radiator, thick', unit: 'mm' },
-  { name: 'fanSizeMm', label: 'Fan size', unit: 'mm' },
-  { name: 'fanThicknessMm', label: 'Fan thickness', unit: 'mm' },
-  { name: 'ratedRpm', label: 'Rated speed', unit: 'rpm' },
-  { name: 'blades', label: 'Blades of its fan', unit: '' },
-];
+const FAN = ['fanSizeMm', 'fanThicknessMm', 'ratedRpm', 'blades'] as const;
+const TOWER = [
+  ...(['heightMm', 'memoryClearanceMm', 'widthMm', 'depthMm', 'finsToMemoryMm'] as const),
+  ...FAN,
+] as const;
+
+/** What is asked of each kind: the first two at once, the others on asking. A block leaves all memory free, and a fan has no height. */
+const SIZES: Record<ProductKind, readonly Size[]> = {
+  'air-tower': TOWER,
+  'air-low-profile': TOWER,
+  liquid: ['radiatorMm', 'radiatorThicknessMm', 'heightMm', 'widthMm', 'depthMm', ...FAN],
+  fan: FAN,
+  'case-layout': ['heightMm', 'widthMm', 'depthMm', ...FAN],
+};
+
+const SIZE_WORDS: Record<Size, { label: string; unit?: string }> = {
+  heightMm: { label: 'Height', unit: 'mm' },
+  widthMm: { label: 'Width', unit: 'mm' },
+  depthMm: { label: 'Depth', unit: 'mm' },
+  memoryClearanceMm: { label: 'RAM clearance', unit: 'mm' },
+  finsToMemoryMm: { label: 'Fins to memory', unit: 'mm' },
+  radiatorMm: { label: 'Radiator, long', unit: 'mm' },
+  radiatorThicknessMm: { label: 'Radiator, thick', unit: 'mm' },
+  fanSizeMm: { label: 'Fan size', unit: 'mm' },
+  fanThicknessMm: { label: 'Fan thickness', unit: 'mm' },
+  ratedRpm: { label: 'Rated speed', unit: 'rpm' },
+  blades: { label: 'Blades of its fan' },
+};
 
 /** All that is known of a product. The maker's own noise figure is kept here and goes into no chart. */
 export function ProductForm({
@@ -30,11 +49,27 @@ export function ProductForm({
   onDelete: () => void;
 }) {
   const form = useRef<HTMLFormElement>(null);
+  const fold = useRef<HTMLDetailsElement>(null);
   const sheet = useSheet('product', productId, kept);
   const product = sheet.body;
   const set = (part: Partial<Product>) => sheet.set({ ...product, ...part });
   const errorOf = (field: string) => fieldFault(sheet, field);
-  // A fault must not hide behind the fold.
+  const asked = SIZES[product.kind];
+  const sizeField = (name: Size) => {
+    const { label, unit } = SIZE_WORDS[name];
+    return (
+      <NumberField
+        key={name}
+        label={product.kind === 'liquid' && name === 'heightMm' ? 'Block, high' : label}
+        {...(unit ? { unit } : {})}
+        optional
+        value={product[name]}
+        onValue={(value) => set({ [name]: value })}
+        error={errorOf(name)}
+      />
+    );
+  };
+  // A fault must not hide behind the fold: the browser shows none there.
   const hasMore = sheet.trouble?.kind === 'failed' && sheet.trouble.field !== undefined;
   return (
     <form
@@ -42,6 +77,7 @@ export function ProductForm({
       className="space-y-2.5"
       onSubmit={(event) => {
         event.preventDefault();
+        if (fold.current!.querySelector(':invalid')) fold.current!.open = true;
         if (form.current!.reportValidity()) void sheet.save({ said: 'Product saved' });
       }}
     >
@@ -59,25 +95,7 @@ export function ProductForm({
           options={PRODUCT_KINDS.map((value) => ({ value, label: KIND_WORDS[value] }))}
           onValue={(kind) => set({ kind })}
         />
-        {product.kind === 'liquid' ? (
-          <NumberField
-            label="Radiator, long"
-            unit="mm"
-            optional
-            value={product.radiatorMm}
-            onValue={(radiatorMm) => set({ radiatorMm })}
-            error={errorOf('radiatorMm')}
-          />
-        ) : (
-          <NumberField
-            label="Height"
-            unit="mm"
-            optional
-            value={product.heightMm}
-            onValue={(heightMm) => set({ heightMm })}
-            error={errorOf('heightMm')}
-          />
-        )}
+        {asked.slice(0, 2).map(sizeField)}
         <NumberField
           label={
             product.packSize > 1
@@ -92,73 +110,14 @@ export function ProductForm({
           onValue={(price) => set({ price })}
           error={errorOf('price')}
         />
-        {product.kind === 'fan' ? (
-          <NumberField
-            label="Fan size"
-            unit="mm"
-            optional
-            value={product.fanSizeMm}
-            onValue={(fanSizeMm) => set({ fanSizeMm })}
-            error={errorOf('fanSizeMm')}
-          />
-        ) : (
-          <NumberField
-            label="RAM clearance"
-            unit="mm"
-            optional
-            value={product.memoryClearanceMm}
-            onValue={(memoryClearanceMm) => set({ memoryClearanceMm })}
-            error={errorOf('memoryClearanceMm')}
-          />
-        )}
       </div>
-      <details className="border-t border-hairline pt-2" open={hasMore}>
+      <details ref={fold} className="border-t border-hairline pt-2" open={hasMore}>
         <summary className="cursor-pointer text-[14px] text-ink2">
           More of it, for readers’ facts and fit
         </summary>
         <div className="grid grid-cols-3 gap-x-3 gap-y-2 pt-2">
           <TextField label="Revision" value={product.revision} onValue={(revision) => set({ revision })} />
-          {product.kind === 'liquid' ? (
-            <NumberField
-              label="Block, high"
-              unit="mm"
-              optional
-              value={product.heightMm}
-              onValue={(heightMm) => set({ heightMm })}
-              error={errorOf('heightMm')}
-            />
-          ) : (
-            <NumberField
-              label="Radiator, long"
-              unit="mm"
-              optional
-              value={product.radiatorMm}
-              onValue={(radiatorMm) => set({ radiatorMm })}
-              error={errorOf('radiatorMm')}
-            />
-          )}
-          {product.kind === 'fan' && (
-            <NumberField
-              label="RAM clearance"
-              unit="mm"
-              optional
-              value={product.memoryClearanceMm}
-              onValue={(memoryClearanceMm) => set({ memoryClearanceMm })}
-            />
-          )}
-          {SIZES.filter(({ name }) => name !== 'fanSizeMm' || product.kind !== 'fan').map(
-            ({ name, label, unit }) => (
-              <NumberField
-                key={name}
-                label={label}
-                unit={unit}
-                optional
-                value={product[name]}
-                onValue={(value) => set({ [name]: value })}
-                error={errorOf(name)}
-              />
-            ),
-          )}
+          {asked.slice(2).map(sizeField)}
           <ChoiceField
             label="Connector"
             value={product.connector}
@@ -207,7 +166,8 @@ export function ProductForm({
         </div>
       </details>
       <p className="text-[13px] text-ink2">
-        All of it stands in the report’s facts. The maker’s figure is never plotted beside measured levels.
+        The report tells it to readers; blades name the tone of a recording. The maker’s figure is never
+        plotted beside measured levels.
       </p>
       <SheetTrouble sheet={sheet} ownFields />
       <div className="flex gap-2">

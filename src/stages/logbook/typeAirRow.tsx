@@ -3,13 +3,14 @@
 import { yupResolver } from '@hookform/resolvers/yup';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { useForm } from 'react-hook-form';
+import { useForm, useWatch } from 'react-hook-form';
 import { toast } from 'sonner';
 import { object, string } from 'yup';
 import type { ReadingQuantity } from '@/core/responses/readingUnits';
 import { EntryOptions } from '@/ui/form/entryOptions';
 import { numberCell } from '@/ui/form/numberCell';
 import { TroubleNote, type Trouble } from '@/ui/form/troubleNote';
+import { useLeaveGuard } from '@/ui/form/useLeaveGuard';
 import { sendJson } from '@/ui/sendJson';
 import { typedNumber } from '@/ui/typedNumber';
 import { whoIsHere } from '@/ui/who';
@@ -68,7 +69,7 @@ export function TypeAirRow({
   const [trouble, setTrouble] = useState<Trouble | null>(null);
   const [rows, setRows] = useState(() => firstRows(places));
   const [wrongAt, setWrongAt] = useState<number | null>(null);
-  const { register, handleSubmit, setValue, setFocus, formState } = useForm({
+  const { register, control, handleSubmit, setValue, setFocus, formState } = useForm({
     resolver: yupResolver(schema),
     defaultValues: {
       entry: entries[0]?.entry ?? '',
@@ -77,6 +78,7 @@ export function TypeAirRow({
     reValidateMode: 'onSubmit',
   });
   const busy = formState.isSubmitting;
+  useLeaveGuard(useWatch({ control, name: AGAIN }).some((text) => text !== ''));
 
   const save = (confirmed: boolean) =>
     handleSubmit(async ({ entry, ...typed }) => {

@@ -11,6 +11,7 @@ import type { Load } from '@/core/runs/load';
 import { EntryOptions } from '@/ui/form/entryOptions';
 import { numberCell } from '@/ui/form/numberCell';
 import { TroubleNote, type Trouble } from '@/ui/form/troubleNote';
+import { useLeaveGuard } from '@/ui/form/useLeaveGuard';
 import { sendJson } from '@/ui/sendJson';
 import { typedNumber } from '@/ui/typedNumber';
 import { whoIsHere } from '@/ui/who';
@@ -135,6 +136,7 @@ export function TypeRunRow({
   });
   const { register, control, setValue, setFocus, formState } = form;
   const load = useWatch({ control, name: 'load' });
+  useLeaveGuard(useWatch({ control, name: READINGS }).some((text) => text !== ''));
   const busy = formState.isSubmitting;
   const [showsMore, setShowsMore] = useState(false);
 

@@ -5,6 +5,7 @@ import { useForm, type FieldErrors, type Resolver } from 'react-hook-form';
 import { object, string } from 'yup';
 import type { LabRun } from '@/core/runs/labRun';
 import { EntryOptions } from '@/ui/form/entryOptions';
+import { useLeaveGuard } from '@/ui/form/useLeaveGuard';
 import { setWho, whoIsHere } from '@/ui/who';
 import { fieldChanges, fieldsSchema, fieldTexts, nestedValues, runFields, type RunEntry } from './runFields';
 import { RunTrouble } from './runTrouble';
@@ -45,10 +46,11 @@ export function RunFormOpen({
 }) {
   const fields = runFields(run, entries, more);
   const schema = what === 'aside' ? REASON : what === 'note' ? NOTE : fieldsSchema(fields);
-  const { register, handleSubmit, getValues } = useForm<Texts>({
+  const { register, handleSubmit, getValues, formState } = useForm<Texts>({
     resolver: yupResolver(schema) as Resolver<Texts>,
     defaultValues: { reason: '', note: run.note, who: whoIsHere(), ...fieldTexts(fields) },
   });
+  useLeaveGuard(formState.isDirty);
 
   /** What the form asks for, with what says so and what takes it back. */
   function attempt(typed: Texts) {
