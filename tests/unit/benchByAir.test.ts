@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { asking, defaultBrief, USUAL_PLACES } from '@/core/brief/brief';
+import { asking, defaultBrief, isWithoutHeat, placesRead, USUAL_PLACES } from '@/core/brief/brief';
 import {
   beginMount,
   type BenchCommand,
@@ -9,6 +9,10 @@ import {
   type BenchState,
 } from '@/core/bench/benchState';
 import { benchStep } from '@/core/bench/mountRun';
+import { defaultPlanSettings, planProblems, type PlanEntry } from '@/core/plan/planSettings';
+import { runSheet } from '@/core/plan/runSheet';
+import { designedMountings } from '@/core/plan/mountings';
+import { fixedLoad } from '@/core/runs/load';
 import { keptReadings, PROBE_CHANNEL, probeReading, type ProbePlace } from '@/core/bench/probe';
 import { spotMean } from '@/core/responses/spotReading';
 import { methodCard } from '@/core/brief/methodCard';
@@ -158,4 +162,125 @@ test('the method card of fans by their air says where they were read, and nothin
   expect(text).toContain('from the middle of the fan');
   expect(text).not.toMatch(/heat\?|settled|K\/min|paste|Restated temperatures/);
   expect(methodCard(defaultBrief(), rig, null).map((part) => part.question)).toContain('How much heat?');
+});
+
+const INLET: ProbePlace[] = [
+  { quantity: 'airspeed', place: 'front filter' },
+  { quantity: 'airspeed', place: 'rear outlet' },
+];
+
+/** A case with 120 W in it, read at two places of each setting; `order` may give a command at a step. */
+function readCase(
+  order: (state: BenchState, nowS: number) => BenchCommand | null,
+  dieC?: (state: BenchState) => number | null,
+) {
+  const rig = new LiveRig(BOATHOUSE[0]!.cooler, BOATHOUSE_RIG, seededChance(5));
+  rig.mount(BOATHOUSE[0]!.cooler, 1);
+  const rule = { ...RULE, airOnly: false, warmUpS: 120 };
+  const points = ['100 %', '60 %'].map((setting) => ({ ...fixedLoad(120), setting, pass: 1 }));
+  let state = beginMount({
+    ...{ entry: 'baul', name: 'Baúl', mount: 1, isControl: false, points, places: INLET, nowS: 0 },
+  });
+  const runs: BenchRun[] = [];
+  const heldAtW: number[] = [];
+  const samples: BenchSample[] = [];
+  for (let nowS = 2; nowS < 20_000 && state.phase !== 'done' && state.phase !== 'stopped'; nowS += 2) {
+    rig.dutyPct = state.dutyPct;
+    rig.loadW = state.loadW;
+    rig.probeAt = state.phase === 'probe-reading' ? state.probe!.places[state.probe!.at]!.place : '';
+    rig.advance(nowS);
+    samples.push({
+      ...{
+        atS: nowS,
+        dieC: dieC?.(state) ?? rig.readDieC(),
+        roomC: rig.readRoomC(),
+        powerW: rig.readPowerW(),
+      },
+      ...{ fanRpm: rig.readFanRpm(), levelDb: rig.readLevelDb() },
+      more: { [PROBE_CHANNEL.airspeed]: rig.readAirspeed() },
+    });
+    if (state.phase === 'probe-reading') heldAtW.push(state.loadW);
+    const waits = state.phase === 'mount' || state.phase === 'cool-down' || state.phase === 'probe';
+    const given = order(state, nowS) ?? (waits ? ({ do: 'confirm' } as const) : null);
+    const needed = samples.filter(
+      ({ atS }) => atS >= Math.min(state.soakFromS, state.loadOnS ?? Infinity, state.sinceS),
+    );
+    const step = benchStep(state, needed, given ? [given] : [], nowS, rule);
+    if (step.run) runs.push(step.run);
+    state = step.state;
+  }
+  return { state, runs, heldAtW };
+}
+
+test('a case under heat is read at its places with the load on, soaks between and cools at the end', () => {
+  const { state, runs, heldAtW } = readCase(() => null);
+  expect(state).toMatchObject({ phase: 'done', finished: 2, loadW: 0 });
+  expect(new Set(heldAtW)).toEqual(new Set([120]));
+  for (const run of runs) {
+    expect(run.toS - run.fromS).toBeGreaterThan(300);
+    expect(new Set(run.readings!.map(({ place }) => place))).toEqual(
+      new Set(['front filter', 'rear outlet']),
+    );
+  }
+});
+
+test('stopped at a place under heat, by hand or by the guard: the settled run stays, with what was read', () => {
+  const second = ({ phase, probe }: BenchState) => phase === 'probe' && probe!.at === 1;
+  const byHand = readCase((state) => (second(state) ? { do: 'abort', reason: 'the door' } : null));
+  const guard = readCase(
+    () => null,
+    (state) => (second(state) ? 99 : null),
+  );
+  for (const { state, runs } of [byHand, guard]) {
+    expect(state).toMatchObject({ phase: 'stopped', loadW: 0 });
+    expect(runs).toHaveLength(1);
+    expect(runs[0]).toMatchObject({
+      failed: '',
+      note: expect.stringContaining('1 of 2 places read') as string,
+    });
+    expect(new Set(runs[0]!.readings!.map(({ place }) => place))).toEqual(new Set(['front filter']));
+  }
+  expect(guard.runs[0]!.note).toContain('over the limit');
+});
+
+test('a case is read at the places that somebody named; with no load nothing is heated, and a plan holds no soak', () => {
+  const inCase = asking(defaultBrief(), 'case-places');
+  expect(placesRead(inCase)).toEqual([]);
+  const named = { ...inCase, places: INLET };
+  expect([placesRead(named), isWithoutHeat(named)]).toEqual([INLET, false]);
+  const cold = { ...named, loads: [{ watts: 0, program: '', gpuWatts: 0 }] };
+  expect(isWithoutHeat(cold)).toBe(true);
+  // At idle with no place a cooler's die is watched, as ever.
+  expect(isWithoutHeat({ ...cold, question: 'coolers' })).toBe(false);
+  const card = methodCard(
+    cold,
+    { name: 'Bench', revision: 1, enclosure: 'Baúl', meterDistanceCm: 60, limitC: 90 },
+    null,
+  );
+  const text = card.map(({ question, answer }) => `${question} ${answer}`).join('\n');
+  expect(text).toContain('Airspeed front filter, rear outlet');
+  expect(text).not.toMatch(/heat\?|settled|K\/min|paste|Restated/);
+
+  const settings = { ...defaultPlanSettings('2026-03-02'), settings: ['100 %', '60 %'], mounts: 1 };
+  const entry: PlanEntry = { entry: 'baul', kind: 'case-layout', isControl: true, learntSoakMin: 40 };
+  const sheetOf = (more: Partial<PlanEntry>) => {
+    const entries = [{ ...entry, ...more }];
+    expect(planProblems(settings, entries)).toEqual([]);
+    const { parts } = runSheet(settings, entries, designedMountings(settings, entries, [fixedLoad(0)]));
+    return parts.flatMap(({ steps }) => steps.map(({ kind, fromMin, toMin }) => [kind, toMin - fromMin]));
+  };
+  const coldSteps = sheetOf({ places: 2, isCold: true });
+  expect(coldSteps.filter(([kind]) => kind === 'reading')).toEqual([
+    ['reading', settings.readingMin + 2],
+    ['reading', settings.readingMin + 2],
+  ]);
+  expect(coldSteps.some(([kind]) => kind === 'warm-up' || kind === 'cool-down')).toBe(false);
+  expect(coldSteps.filter(([kind, min]) => kind === 'soak' && Number(min) > 1)).toEqual([]);
+  // Under heat the places come on top of the soak.
+  expect(sheetOf({ places: 2 })).toEqual(
+    expect.arrayContaining([
+      ['soak', 40],
+      ['reading', settings.readingMin + 2],
+    ]),
+  );
 });

@@ -1,3 +1,4 @@
+import { isIdle } from '../runs/load';
 import type { PowerPlace } from '../reduction/powerPlace';
 import type { PartLimits } from './guard';
 import type { PlannedPoint } from '../plan/mountings';
@@ -80,7 +81,7 @@ export interface BenchState {
   gaugedS: number;
   /** Since when the rule has held without a break, s; null while it does not. */
   steadySinceS: number | null;
-  /** Of fans by their air: where each setting is read after the meter. */
+  /** Where each setting is read after the meter, if anywhere. */
   probe?: ProbeInHand;
 }
 
@@ -101,7 +102,7 @@ export interface BenchRule extends PartLimits {
   readingS: number;
   /** A soak that has not settled by then is ended as it is, s. */
   longestSoakS: number;
-  /** Fans by their air: no heat is waited for, only that they turn steadily. */
+  /** Nothing is heated: no soak is waited for, only that the fans turn steadily. */
   airOnly?: boolean;
   /** Each reading is recorded by the microphone, too. */
   recordsSound?: boolean;
@@ -173,14 +174,23 @@ export function beginMount(mount: {
     skipped: [],
     alarm: false,
     said:
-      places.length > 0
-        ? 'Supply off; put the fan up, hands and cables clear of it, then confirm.'
+      places.length > 0 && mount.points.every(isIdle)
+        ? `Supply off; put up ${mount.name}, hands and cables clear of the fans, then confirm.`
         : 'Supply off and unplugged; mount the cooler, then confirm.',
     gauge: null,
     gaugedS: nowS,
     steadySinceS: null,
     ...(places.length > 0 ? { probe: { places, at: 0, readings: [], waiting: null } } : {}),
   };
+}
+
+/**
+ * Whether a mount is read by its air alone, at places and without heat.
+ *
+ * @example isByAirAlone({ points: [] }) → false
+ */
+export function isByAirAlone({ probe, points }: Pick<BenchState, 'probe' | 'points'>): boolean {
+  return probe !== undefined && points.every(isIdle);
 }
 
 /**

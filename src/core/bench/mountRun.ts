@@ -12,7 +12,7 @@ import {
 } from './benchState';
 import { benchGuard, partGuard } from './guard';
 import { stepFloor } from './steps/stepFloor';
-import { probeHeld, stepProbe } from './steps/stepProbe';
+import { leftAtProbe, probeHeld, stepProbe } from './steps/stepProbe';
 import { stepReading } from './steps/stepReading';
 import { present, since } from './sampleSlices';
 import { stepSoak } from './steps/stepSoak';
@@ -35,6 +35,11 @@ function failedRun(state: BenchState, samples: readonly BenchSample[], nowS: num
     note: failed,
     failed,
   };
+}
+
+/** Its run is written, or is none. */
+function withoutWaiting({ probe, ...state }: BenchState): BenchState {
+  return { ...state, ...(probe ? { probe: { ...probe, waiting: null } } : {}) };
 }
 
 function applyCommand(state: BenchState, command: BenchCommand, nowS: number): BenchState {
@@ -118,9 +123,9 @@ function moved(
     const danger =
       benchGuard(samples, rule.limitC, state.loadOnS) ?? partGuard(samples, pushed, rule, state.loadOnS);
     if (danger) {
-      const run = failedRun(state, samples, nowS, danger);
+      const run = leftAtProbe(state, danger) ?? failedRun(state, samples, nowS, danger);
       const said = `${danger[0]!.toUpperCase()}${danger.slice(1)}. The load is off; let it cool, then mount it again.`;
-      return { state: stop(state, nowS, said, true), run };
+      return { state: withoutWaiting(stop(state, nowS, said, true)), run };
     }
   }
   switch (state.phase) {
@@ -137,6 +142,8 @@ function moved(
       return stepReading(state, samples, nowS, rule);
     case 'probe-reading':
       return stepProbe(state, samples, nowS);
+    case 'stopped':
+      return { state: withoutWaiting(state), run: leftAtProbe(state, 'stopped by hand') };
     default:
       return { state, run: null };
   }

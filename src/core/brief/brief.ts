@@ -1,7 +1,7 @@
-import type { Load } from '../runs/load';
+import { isIdle, type Load } from '../runs/load';
 import type { ProbePlace } from '../bench/probe';
 import type { CurrencyRate } from '../lineUp/prices';
-import type { Question } from './questions';
+import { isAboutCases, isByAir, type Question } from './questions';
 import { defaultSchools, type Chosen, type SchoolKey } from './schools';
 
 /** A heat load of the method: fixed watts, or a named program with the watts it was seen to draw. */
@@ -31,7 +31,7 @@ export interface Brief {
   bandDba: { from: number; to: number };
   referenceAmbientC: number;
   windowS: number;
-  /** Of fans by their air: where each setting is read, in this order. */
+  /** Of fans by their air, and of cases: where each setting is read, in this order. */
   places: ProbePlace[];
   passes: number;
   mounts: number;
@@ -59,6 +59,30 @@ export const USUAL_PLACES: readonly ProbePlace[] = [
   { quantity: 'airspeed', place: 'through the heatsink' },
   { quantity: 'pressure', place: 'closed chamber' },
 ];
+
+const isUsual = (places: readonly ProbePlace[]) =>
+  places.length === USUAL_PLACES.length && USUAL_PLACES.every(({ place }, i) => place === places[i]!.place);
+
+/**
+ * Where the bench holds a probe at each setting, after the meter. A case has none until somebody names them: a fan's usual ones, which
+ * stand in every brief, are no places of a case.
+ *
+ * @example placesRead(defaultBrief()) → []
+ */
+export function placesRead({ question, places }: Pick<Brief, 'question' | 'places'>): ProbePlace[] {
+  if (isByAir(question)) return places;
+  return isAboutCases(question) && !isUsual(places) ? places : [];
+}
+
+/**
+ * Whether nothing is heated: fans by their air, or a case that is read at places with no load. Then there are no kelvins, and nothing soaks.
+ *
+ * @example isWithoutHeat(asking(defaultBrief(), 'fans-by-air')) → true
+ */
+export function isWithoutHeat(brief: Pick<Brief, 'question' | 'places' | 'loads'>): boolean {
+  if (isByAir(brief.question)) return true;
+  return placesRead(brief).length > 0 && brief.loads.map(briefLoad).every(isIdle);
+}
 
 /**
  * The brief with another question. Fans by their air are read without heat; any other needs a load again.

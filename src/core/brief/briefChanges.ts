@@ -1,4 +1,4 @@
-import type { Brief, BriefLoad } from './brief';
+import { placesRead, type Brief, type BriefLoad } from './brief';
 import { choiceOf, SCHOOLS } from './schools';
 
 export interface BriefChange {
@@ -47,9 +47,15 @@ export function briefChanges(was: Brief, isNow: Brief): BriefChange[] {
     );
   }
   const places = (brief: Brief) =>
-    brief.places.map(({ quantity, place }) => `${quantity} ${place}`).join(', ');
-  if (isNow.question === 'fans-by-air')
-    note('places', places(was), places(isNow), 'Fans that were not read at a new place have no curve there.');
+    placesRead(brief)
+      .map(({ quantity, place }) => `${quantity} ${place}`)
+      .join(', ') || 'none';
+  note(
+    'places',
+    places(was),
+    places(isNow),
+    placesRead(isNow).length > 0 ? 'What was not read at a new place has no curve there.' : '',
+  );
   const loads = (brief: Brief) => brief.loads.map(loadText).join(', ');
   const dropped = was.loads.filter(
     (load) => !isNow.loads.some((other) => loadText(other) === loadText(load)),

@@ -1,7 +1,7 @@
 import { plural, span } from '../words';
-import type { Brief } from './brief';
+import { isWithoutHeat, placesRead, type Brief } from './brief';
 import { departures, type MethodDone } from './methodDone';
-import { isByAir, questionOf } from './questions';
+import { isAboutCases, isByAir, questionOf } from './questions';
 import { choiceOf, type SchoolKey } from './schools';
 
 export interface CardAnswer {
@@ -47,8 +47,13 @@ function howSure(brief: Brief, done: MethodDone | null): string {
   return `${mounts[0]!.toUpperCase()}${mounts.slice(1)}, ${plural(done.runs, 'run', 'runs')} of ${plural(done.measured, 'entry', 'entries')}; ${control}. ${shown}`;
 }
 
-/** What readers of a fan test ask in place of heat: where it was read, and what was made of it. */
-function airAnswers({ places }: Pick<Brief, 'places'>): CardAnswer[] {
+/** What readers of a test by air ask in place of heat, or beside it: where it was read, and what was made of it. */
+function airAnswers(brief: Brief): CardAnswer[] {
+  const places = placesRead(brief);
+  if (places.length === 0) return [];
+  const why = isAboutCases(brief.question)
+    ? 'Air that passes beside a part cools nothing of it'
+    : 'A fan that is fast in the open need not be behind fins';
   const of = (quantity: string) =>
     places.filter((place) => place.quantity === quantity).map(({ place }) => place);
   const parts = [
@@ -58,7 +63,7 @@ function airAnswers({ places }: Pick<Brief, 'places'>): CardAnswer[] {
   return [
     {
       question: 'Where is the air read?',
-      answer: `${parts.join('; ')}. A fan that is fast in the open need not be behind fins: each place says what the others cannot.`,
+      answer: `${parts.join('; ')}. ${why}: each place says what the others cannot.`,
     },
     {
       question: 'What is made of a reading?',
@@ -91,6 +96,7 @@ export function methodCard(
   const loads = done ? done.loads : brief.loads.map(loadWords);
   const heat = choiceOf('heat', heatChoice(brief));
   const byAir = isByAir(brief.question);
+  const isCold = isWithoutHeat(brief);
   const aboutFans = brief.question !== 'fans-on-cooler';
   const departed = done ? departures(brief, done, isPlanned) : [];
   const enclosure = rig.enclosure === 'open' ? 'open bench' : rig.enclosure;
@@ -111,8 +117,9 @@ export function methodCard(
       answer:
         'Makers measure in other rooms, at other distances, often one fan alone in free air. Levels from another room, distance or a maker’s box cannot be set beside these, and no formula makes them comparable.',
     },
+    ...airAnswers(brief),
     ...(byAir
-      ? airAnswers(brief)
+      ? []
       : aboutFans
         ? [
             {
@@ -126,7 +133,7 @@ export function methodCard(
               answer: `All ${question.many} stand on one heatsink, taken off and put back alike.${because('fans')}`,
             },
           ]),
-    ...(byAir
+    ...(isCold
       ? []
       : [
           {
@@ -153,7 +160,7 @@ export function methodCard(
       : []),
     {
       question: 'On what?',
-      answer: `${rig.name}, revision ${rig.revision}, ${enclosure}${byAir ? '.' : `; ${chosen('interface').label}.${because('interface')}`}${because('enclosure')}`,
+      answer: `${rig.name}, revision ${rig.revision}, ${enclosure}${isCold ? '.' : `; ${chosen('interface').label}.${because('interface')}`}${because('enclosure')}`,
     },
   ];
 }

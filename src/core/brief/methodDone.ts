@@ -3,8 +3,7 @@ import { hasDie, type LabRun } from '../runs/labRun';
 import { loadKey, loadLabel } from '../runs/load';
 import { groupBy } from '../statistics/groupBy';
 import { plural, type Range } from '../words';
-import { briefLoad, type Brief } from './brief';
-import { isByAir } from './questions';
+import { briefLoad, isWithoutHeat, type Brief } from './brief';
 
 /** What was really done, from the runs that count. */
 export interface MethodDone {
@@ -106,7 +105,7 @@ export function methodDone(
  * Example: Three passes planned and one made: ‘one pass each, three were planned’.
  */
 export function departures(
-  brief: Pick<Brief, 'mounts' | 'passes' | 'question'>,
+  brief: Pick<Brief, 'mounts' | 'passes' | 'question' | 'places' | 'loads'>,
   done: MethodDone,
   isPlanned = true,
 ): string[] {
@@ -124,8 +123,8 @@ export function departures(
     told.push(
       `some points were read ${done.passes.low === 1 ? 'once' : `${done.passes.low} times`} a mount, where ${brief.passes} passes were planned`,
     );
-  // Fans by their air are watched by no control.
-  if (done.controlMounts < 2 && !isByAir(brief.question))
+  // What is read by its air is watched by no control.
+  if (done.controlMounts < 2 && !isWithoutHeat(brief))
     told.push(done.controlMounts === 0 ? 'no control was measured' : 'the control was never re-tested');
   if (done.typed > 0)
     told.push(`the means of ${plural(done.typed, 'run')} were typed: nothing tells whether they had settled`);

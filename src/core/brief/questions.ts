@@ -5,7 +5,8 @@ export type Question =
   | 'fans-by-air'
   | 'fan-layout'
   | 'air-against-liquid'
-  | 'case-places';
+  | 'case-places'
+  | 'cases';
 
 /** What a round-up can ask, each with what it can and cannot answer. */
 export const QUESTIONS: readonly {
@@ -73,6 +74,14 @@ export const QUESTIONS: readonly {
     can: 'Where fans do most, for processor and graphics card together.',
     cannot: 'Anything about an open bench or another case.',
   },
+  {
+    value: 'cases',
+    one: 'case',
+    many: 'cases',
+    label: 'Whole cases, with the same parts in each',
+    can: 'Which case keeps its parts cooler at equal noise, with the fans that it is sold with or with a lab’s.',
+    cannot: 'How it does with other parts in it, or how its panels sound.',
+  },
 ];
 
 /**
@@ -91,4 +100,13 @@ export function questionOf(value: Question): (typeof QUESTIONS)[number] {
  */
 export function isByAir(question: Question): boolean {
   return question === 'fans-by-air';
+}
+
+/**
+ * Whether cases, or fans in one, are what is compared.
+ *
+ * @example isAboutCases('case-places') → true
+ */
+export function isAboutCases(question: Question): boolean {
+  return question === 'case-places' || question === 'cases';
 }

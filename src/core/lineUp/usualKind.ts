@@ -5,6 +5,7 @@ const KIND_OF: Partial<Record<Question, ProductKind>> = {
   'fans-on-cooler': 'fan',
   'fans-by-air': 'fan',
   'case-places': 'case-layout',
+  cases: 'case-layout',
 };
 
 /**

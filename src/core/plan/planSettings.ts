@@ -56,6 +56,10 @@ export interface PlanEntry {
   isControl: boolean;
   /** Soak that its own earlier runs ask for, min; null before the first. */
   learntSoakMin: number | null;
+  /** Places that are read at each setting after the meter. */
+  places?: number;
+  /** Nothing is heated: neither warm-up nor soak nor cool-down. */
+  isCold?: boolean;
   /** Fan settings of its own where it has not those of the plan: a fixed-speed fan has one. */
   ownSettings?: string[];
 }
@@ -130,8 +134,15 @@ export function planProblems(
     'no entry of the line-up is the control: name one in Line-up',
   );
   const soakMin = Math.max(
-    settings.warmUpMin,
-    ...entries.map((entry) => soakMinutes(entry, settings) + settings.warmUpMin + settings.readingMin),
+    0,
+    ...entries.map(
+      (entry) =>
+        soakMinutes(entry, settings) + warmUpMinutes(entry, settings) + readingMinutes(entry, settings),
+    ),
+  );
+  const readingMin = Math.max(
+    settings.readingMin,
+    ...entries.map((entry) => readingMinutes(entry, settings)),
   );
   const workMin = spanMin(settings.workFromMin, settings.workToMin);
   check(
@@ -142,13 +153,13 @@ export function planProblems(
   const quietMin = quietWithinWork(settings);
   check(
     'quietFromMin',
-    quietMin < settings.readingMin,
+    quietMin < readingMin,
     'the quiet hours cover no working hour: no level could be read',
   );
   if (problems.length > 0) return problems;
   // The first soak of a fresh day: does its reading find quiet before the day ends?
-  const soakedMin = settings.workFromMin + settings.mountMin + soakMin - settings.readingMin;
-  const readToMin = quietFrom(settings, soakedMin, settings.readingMin) + settings.readingMin;
+  const soakedMin = settings.workFromMin + settings.mountMin + soakMin - readingMin;
+  const readToMin = quietFrom(settings, soakedMin, readingMin) + readingMin;
   check(
     'quietFromMin',
     readToMin > settings.workFromMin + workMin,
@@ -157,11 +168,46 @@ export function planProblems(
   return problems;
 }
 
+/** Fans come to their speed within that time, min; and so long a probe is carried to its place and read. */
+const SPIN_UP_MIN = 0.5;
+const PLACE_MIN = 1;
+
 /**
- * Soak of an entry, min: learnt from its own runs, else by its kind.
+ * Soak of an entry, min: learnt from its own runs, else by its kind; without heat only until its fans turn steadily.
  *
  * @example soakMinutes({ kind: 'liquid', learntSoakMin: null }, { liquidSoakMin: 30, airSoakMin: 15 }) → 30
  */
 export function soakMinutes(entry: PlanEntry, settings: PlanSettings): number {
+  if (entry.isCold) return SPIN_UP_MIN;
   return entry.learntSoakMin ?? (entry.kind === 'liquid' ? settings.liquidSoakMin : settings.airSoakMin);
+}
+
+/**
+ * Warm-up before its first setting, min.
+ *
+ * @example warmUpMinutes({ isCold: true }, { warmUpMin: 10 }) → 0
+ */
+export function warmUpMinutes({ isCold }: Pick<PlanEntry, 'isCold'>, { warmUpMin }: PlanSettings): number {
+  return isCold ? 0 : warmUpMin;
+}
+
+/**
+ * Cool-down after its last, min.
+ *
+ * @example coolDownMinutes({ isCold: true }, { coolDownMin: 10 }) → 0
+ */
+export function coolDownMinutes(
+  { isCold }: Pick<PlanEntry, 'isCold'>,
+  { coolDownMin }: PlanSettings,
+): number {
+  return isCold ? 0 : coolDownMin;
+}
+
+/**
+ * The meter, then each place, min.
+ *
+ * @example readingMinutes({ places: 3 }, { readingMin: 3 }) → 6
+ */
+export function readingMinutes({ places }: Pick<PlanEntry, 'places'>, { readingMin }: PlanSettings): number {
+  return readingMin + PLACE_MIN * (places ?? 0);
 }

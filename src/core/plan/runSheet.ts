@@ -1,5 +1,14 @@
 import type { Mounting, PlannedPoint } from './mountings';
-import { quietFrom, soakMinutes, spanMin, type PlanEntry, type PlanSettings } from './planSettings';
+import {
+  coolDownMinutes,
+  quietFrom,
+  readingMinutes,
+  soakMinutes,
+  spanMin,
+  warmUpMinutes,
+  type PlanEntry,
+  type PlanSettings,
+} from './planSettings';
 
 export type StepKind = 'mount' | 'warm-up' | 'soak' | 'wait' | 'reading' | 'cool-down';
 
@@ -80,7 +89,11 @@ export function runSheet(
   for (const mounting of order) {
     const points = mounting.points.filter((point) => !more.isDone?.(mounting, point));
     if (points.length === 0) continue;
-    const soakMin = soakMinutes(entryOf.get(mounting.entry)!, settings);
+    const entry = entryOf.get(mounting.entry)!;
+    const soakMin = soakMinutes(entry, settings);
+    const warmUpMin = warmUpMinutes(entry, settings);
+    const coolDownMin = coolDownMinutes(entry, settings);
+    const readingMin = readingMinutes(entry, settings);
     let part: SheetPart | null = null;
     const begin = (continued: boolean) => {
       part = { id: mounting.id, day, fromMin: now, toMin: now, continued, steps: [] };
@@ -94,28 +107,28 @@ export function runSheet(
     };
     // What the first point needs on top of itself must fit before the day ends.
     const needs = (leadMin: number) => {
-      const readAt = quietFrom(settings, now + leadMin + soakMin, settings.readingMin);
-      return readAt + settings.readingMin <= endOfDay();
+      const readAt = quietFrom(settings, now + leadMin + soakMin, readingMin);
+      return readAt + readingMin <= endOfDay();
     };
-    if (!needs(settings.mountMin + settings.warmUpMin)) toNextDay();
+    if (!needs(settings.mountMin + warmUpMin)) toNextDay();
     begin(points.length < mounting.points.length);
     step('mount', settings.mountMin);
-    step('warm-up', settings.warmUpMin);
+    step('warm-up', warmUpMin);
     for (const point of points) {
       if (!needs(0)) {
-        step('cool-down', Math.min(settings.coolDownMin, endOfDay() - now));
+        step('cool-down', Math.min(coolDownMin, endOfDay() - now));
         toNextDay();
         begin(true);
-        step('warm-up', settings.warmUpMin);
+        step('warm-up', warmUpMin);
       }
       step('soak', soakMin, point);
-      const waitMin = quietFrom(settings, now, settings.readingMin) - now;
+      const waitMin = quietFrom(settings, now, readingMin) - now;
       step('wait', waitMin, point);
       sheet.waitedMin += waitMin;
-      step('reading', settings.readingMin, point);
+      step('reading', readingMin, point);
       sheet.readings += 1;
     }
-    step('cool-down', Math.min(settings.coolDownMin, endOfDay() - now));
+    step('cool-down', Math.min(coolDownMin, endOfDay() - now));
     sheet.endMin = now;
   }
   for (const part of sheet.parts) sheet.benchMin += part.toMin - part.fromMin;

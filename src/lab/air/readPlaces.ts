@@ -1,4 +1,4 @@
-import { isByAir } from '@/core/brief/questions';
+import { placesRead } from '@/core/brief/brief';
 import type { ReadingQuantity } from '@/core/responses/readingUnits';
 import { withDatabase } from '@/database/pool';
 import { listPlaces } from '@/database/runs/runValues';
@@ -17,6 +17,6 @@ export async function offeredPlaces(
   const read = (await readPlaces(view)).map(({ quantity, place }) => ({ quantity, place }));
   const isRead = (quantity: string, place: string) =>
     read.some((other) => other.quantity === quantity && other.place === place);
-  const planned = isByAir(view.brief.question) ? view.brief.places : [];
+  const planned = placesRead(view.brief);
   return [...read, ...planned.filter(({ quantity, place }) => !isRead(quantity, place))];
 }

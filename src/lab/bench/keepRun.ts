@@ -40,7 +40,7 @@ export async function keepRun(
   const after = await listSamples(db, given.sessionId, run.fromS - JUST_BEFORE_S);
   const samples = after.filter((sample) => sample.atS <= run.toS);
   // Without heat there is nothing to settle: the run stands on what was read at places.
-  const byAir = given.rule.airOnly === true;
+  const isCold = given.rule.airOnly === true;
   const channels = benchTrace(run, samples, await listPushed(db, given.sessionId, run.fromS - 10, run.toS));
   const { point } = run;
   const reduced = reduceTrace(toTrace({ channels }), {
@@ -69,16 +69,16 @@ export async function keepRun(
     control: run.dutyPct === null ? 'automatic' : 'fixed',
     noiseDb: run.noiseDb,
     floorDb: run.floorDb,
-    trace: byAir ? '' : `traces/${label}.csv`,
+    trace: isCold ? '' : `traces/${label}.csv`,
     dutyPct: run.dutyPct,
     rpm: run.rpm,
     startedAt: new Date(Date.now() - agoMs).toISOString().slice(0, 19),
     note: clipped([run.note, gaps].filter(Boolean).join('; '), MOST.text),
-    setAside: run.failed || (reduced.known || byAir ? '' : reduced.reason),
+    setAside: run.failed || (reduced.known || isCold ? '' : reduced.reason),
     extra: { bench_session: String(given.sessionId) },
-    traceDigest: byAir ? '' : traceDigest(channels),
+    traceDigest: isCold ? '' : traceDigest(channels),
   });
-  if (!byAir) await insertTraces(db, [{ runId: id, channels }]);
+  if (!isCold) await insertTraces(db, [{ runId: id, channels }]);
   await insertReadings(db, [{ runId: id, readings: run.readings ?? [] }]);
   await insertChange(db, id, { who: 'bench', what: 'run', was: '', isNow: 'measured at the bench' });
   // What was measured is kept, also where it came to no number.

@@ -1,9 +1,10 @@
+import { isWithoutHeat, placesRead } from '@/core/brief/brief';
 import { isIdle, loadLabel } from '@/core/runs/load';
 import { beginMount } from '@/core/bench/benchState';
 import { settingKind } from '@/core/bench/settingDuty';
 import type { Mounting, PlannedPoint } from '@/core/plan/mountings';
 import { layPlan } from '@/core/plan/laidPlan';
-import { soakMinutes } from '@/core/plan/planSettings';
+import { soakMinutes, warmUpMinutes } from '@/core/plan/planSettings';
 import { insertSession, openSession } from '@/database/bench/bench';
 import { inTransaction } from '@/database/pool';
 import { readSheet } from '@/database/lineUp/sheets';
@@ -79,9 +80,10 @@ export async function startMount(
     const setup = await readSheet(db, 'rig-setup', roundUp.rigRevisionId);
     const open = await openSession(db);
     if (open) throw new Refused(`${open.state.name} is on the rig: end that mount first`);
-    const { question, places } = (await briefOf(db, roundUpId))!.body;
-    const byAir = question === 'fans-by-air';
-    if (byAir && places.length === 0)
+    const brief = (await briefOf(db, roundUpId))!.body;
+    const places = placesRead(brief);
+    const isCold = isWithoutHeat(brief);
+    if (isCold && places.length === 0)
       throw new Refused('the brief names no place where fans are read: name one there first');
     const state = beginMount({
       entry: mounting.entry,
@@ -89,7 +91,7 @@ export async function startMount(
       mount: mounting.mount,
       isControl: mounting.isControl,
       points,
-      places: byAir ? places : [],
+      places,
       nowS: 0,
     });
     const rule = {
@@ -98,9 +100,9 @@ export async function startMount(
       powerAt: roundUp.rig.powerAt,
       cardLimitC: setup?.body.cardLimitC ?? null,
       regulatorLimitC: setup?.body.regulatorLimitC ?? null,
-      warmUpS: byAir ? 0 : settings.warmUpMin * 60,
+      warmUpS: 60 * warmUpMinutes(entry, settings),
       readingS: READING_S,
-      ...(byAir ? { airOnly: true } : {}),
+      ...(isCold ? { airOnly: true } : {}),
       ...(recordsSound ? { recordsSound } : {}),
       longestSoakS: SOAKS * 60 * soakMinutes(entry, settings),
     };

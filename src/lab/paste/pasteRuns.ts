@@ -1,5 +1,5 @@
 import { ValidationError } from 'yup';
-import { isByAir } from '@/core/brief/questions';
+import { isWithoutHeat } from '@/core/brief/brief';
 import { askedAbout } from '@/core/runs/askedAbout';
 import { loadKey, loadLabel, parseLoad, type Load } from '@/core/runs/load';
 import { PassCounter } from '@/core/runs/passCounter';
@@ -164,7 +164,7 @@ function madeRun(
 async function readBlock(roundUpId: number, request: PasteRequest): Promise<Block> {
   const view = await pastedInto(roundUpId);
   const { headings, rows } = readPasted(request.text);
-  const as = withPlaces(request.as ?? runColumnsOf(headings, isByAir(view.brief.question)), headings);
+  const as = withPlaces(request.as ?? runColumnsOf(headings, isWithoutHeat(view.brief)), headings);
   const { asks, values } = asksFor(asksOf(view), as, request.shared);
   const passes = passesOf(view);
   const block = { view, headings, as, asks };

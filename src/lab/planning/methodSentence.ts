@@ -1,6 +1,6 @@
-import type { Brief } from '@/core/brief/brief';
+import { isWithoutHeat, type Brief } from '@/core/brief/brief';
 import { departures, methodDone } from '@/core/brief/methodDone';
-import { isByAir, questionOf } from '@/core/brief/questions';
+import { questionOf } from '@/core/brief/questions';
 import { choiceOf } from '@/core/brief/schools';
 import { AXES } from '@/core/curves/axis';
 import { figureSentence } from '@/core/responses/figureSentence';
@@ -44,7 +44,7 @@ function whatWasCompared({ roundUp }: Measured, brief: Brief, ranked: Ranked): s
   const fans = `${label}; fans ${choiceOf('fans', brief.schools.fans.choice).label}`;
   const what = brief.question === 'coolers' ? fans : label;
   const where = `${bench} (${rig.name}, revision ${rig.revision})`;
-  const heat = isByAir(brief.question) ? '' : ` at ${ranked.label}`;
+  const heat = isWithoutHeat(brief) ? '' : ` at ${ranked.label}`;
   return `${what}: ${many}${heat} on ${where}, ${comparedAt(roundUp, ranked)}.`;
 }
 

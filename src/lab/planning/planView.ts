@@ -25,8 +25,7 @@ import { RISE } from '@/core/responses/responses';
 import { runPoint } from '@/core/roundUp/runPoint';
 import { groupBy } from '@/core/statistics/groupBy';
 import { ASSUMED_SPREAD_K } from '@/core/uncertainty/assumedSpread';
-import { briefLoad, type Brief } from '@/core/brief/brief';
-import { isByAir } from '@/core/brief/questions';
+import { briefLoad, isWithoutHeat, placesRead, type Brief } from '@/core/brief/brief';
 import { listSkipped } from '@/database/bench/bench';
 import { withDatabase } from '@/database/pool';
 import { readSheet, type KeptSheet } from '@/database/lineUp/sheets';
@@ -44,6 +43,8 @@ export interface PlanView {
   scatter: RigScatter;
   /** In what differences are told: kelvins, or of fans by their air percent of what they move. */
   unit: 'K' | '%';
+  /** Nothing is heated: no warm-up, soak or cool-down. */
+  isCold: boolean;
   /** Where the scatter was learnt, in words. */
   scatterFrom: string;
   /** What was measured, and what the bench has left out for good. */
@@ -169,6 +170,7 @@ function planEntry(
   entry: LineUpEntry,
   runs: readonly LabRun[],
   windowS: number,
+  brief: Brief,
 ): PlanEntry & { name: string; fans: string } {
   const fixed = entry.product.body.connector === 'fixed';
   return {
@@ -178,6 +180,8 @@ function planEntry(
     kind: entry.product.body.kind,
     isControl: entry.isControl,
     learntSoakMin: learntSoakMin(runs, windowS),
+    places: placesRead(brief).length,
+    isCold: isWithoutHeat(brief),
     ...(fixed ? { ownSettings: ['fixed'] } : {}),
   };
 }
@@ -218,7 +222,9 @@ async function planBasis(view: RoundUpView, today: string): Promise<PlanBasis> {
   return {
     brief: body,
     sheet: sheet ?? { version: 0, body: blankPlan(body, view.runs, today) },
-    entries: lineUp.map((entry) => planEntry(entry, byEntry.get(entry.code) ?? [], view.roundUp.windowS)),
+    entries: lineUp.map((entry) =>
+      planEntry(entry, byEntry.get(entry.code) ?? [], view.roundUp.windowS, body),
+    ),
     loads: body.loads.map(briefLoad),
     done: [
       ...counting.map(({ entry, mount, setting, pass, loadW, loadName, gpuLoadW }) => ({
@@ -236,8 +242,8 @@ export async function viewPlan(roundUpId: number, today: string): Promise<PlanVi
   if (!view) return null;
   const { brief, ...basis } = await planBasis(view, today);
   const repeated = await spreadReadings(view);
-  const byAir = isByAir(view.brief.question);
-  const { scatter, from } = byAir ? await airScatter(view) : learntScatter(view, repeated);
+  const isCold = isWithoutHeat(view.brief);
+  const { scatter, from } = isCold ? await airScatter(view) : learntScatter(view, repeated);
   const risesK: PlanView['risesK'] = {};
   for (const { load, curves } of riseCurves(view)) {
     for (const curve of curves) {
@@ -250,7 +256,8 @@ export async function viewPlan(roundUpId: number, today: string): Promise<PlanVi
   return {
     ...basis,
     scatter,
-    unit: byAir ? '%' : 'K',
+    unit: isCold ? '%' : 'K',
+    isCold,
     scatterFrom: from,
     deadline: brief.deadline,
     tuned: tunedOf(brief),

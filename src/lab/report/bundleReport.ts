@@ -1,8 +1,8 @@
 import { zipSync } from 'fflate';
 import { methodCard } from '@/core/brief/methodCard';
 import { methodDone } from '@/core/brief/methodDone';
-import type { Brief } from '@/core/brief/brief';
-import { isByAir, questionOf } from '@/core/brief/questions';
+import { isWithoutHeat, type Brief } from '@/core/brief/brief';
+import { questionOf } from '@/core/brief/questions';
 import { levelOfRun } from '@/core/levels/meterMean';
 import { setupWords } from '@/core/rig/setupDifferences';
 import { changeWords } from '@/core/runs/changeWords';
@@ -56,8 +56,10 @@ function countedRuns(bundle: Bundle): LabRun[] {
 }
 
 /** The heat loads of a brief, before what is compared; nothing where it is asked of air alone. */
-function heatWords({ question, loads }: Brief): string {
-  return isByAir(question) ? '' : `${inARow([...new Set(loads.map(({ watts }) => `${watts} W`))])}, `;
+function heatWords(brief: Brief): string {
+  return isWithoutHeat(brief)
+    ? ''
+    : `${inARow([...new Set(brief.loads.map(({ watts }) => `${watts} W`))])}, `;
 }
 
 function sourceOf({ dataPackage, runs }: Bundle): string {

@@ -1,5 +1,5 @@
 import { loadLabel } from '@/core/runs/load';
-import type { BenchState } from '@/core/bench/benchState';
+import { isByAirAlone, type BenchState } from '@/core/bench/benchState';
 import { PROBE_NAME } from '@/core/bench/probe';
 import { settingKind } from '@/core/bench/settingDuty';
 
@@ -17,15 +17,15 @@ export function headline(state: BenchState): string {
   const { phase } = state;
   switch (phase) {
     case 'mount':
-      return `Put ${state.probe ? 'up' : 'on'} ${state.name}`;
+      return `Put ${isByAirAlone(state) ? 'up' : 'on'} ${state.name}`;
     case 'floor':
       return 'Reading the room alone';
     case 'warm-up':
-      return state.probe ? 'The fan comes on' : `Warming up at ${loadLabel(state.points[0]!)}`;
+      return isByAirAlone(state) ? 'The fans come on' : `Warming up at ${loadLabel(state.points[0]!)}`;
     case 'trim':
       return `Bringing the fans to ${point!.setting}`;
     case 'soak':
-      if (state.probe) return `Fan at ${point!.setting}`;
+      if (isByAirAlone(state)) return `Fans at ${point!.setting}`;
       return `Soak at ${loadLabel(point!)}, ${fansWords(point!.setting)}`;
     case 'reading':
       return 'Reading the meter';
@@ -47,11 +47,11 @@ export function headline(state: BenchState): string {
   }
 }
 
-/** The same of a fan by its air: the places left at this setting, and the settings left. */
+/** The same without heat: the places left at this setting, and the settings left. */
 function nextReadings(state: BenchState): { what: string; when: string }[] {
   const { phase, probe, points, at } = state;
   const steps: { what: string; when: string }[] = [];
-  if (phase === 'mount') steps.push({ what: 'Read the room alone, fan off', when: '1 min' });
+  if (phase === 'mount') steps.push({ what: 'Read the room alone, fans off', when: '1 min' });
   const atProbe = phase === 'probe' || phase === 'probe-reading';
   const begun = atProbe || phase === 'trim' || phase === 'soak' || phase === 'reading';
   if (begun && !atProbe) steps.push({ what: 'Read the meter', when: '30 s' });
@@ -59,7 +59,7 @@ function nextReadings(state: BenchState): { what: string; when: string }[] {
     for (const { place } of probe!.places.slice(atProbe ? probe!.at + 1 : 0))
       steps.push({ what: place, when: 'under a minute' });
   for (const { setting } of points.slice(begun ? at + 1 : at))
-    steps.push({ what: `Fan at ${setting}, all places`, when: `${probe!.places.length + 1} readings` });
+    steps.push({ what: `Fans at ${setting}, all places`, when: `${probe!.places.length + 1} readings` });
   return steps;
 }
 

@@ -3,7 +3,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { toast } from 'sonner';
-import type { BenchState } from '@/core/bench/benchState';
+import { isByAirAlone, type BenchState } from '@/core/bench/benchState';
 import { sendOrder, type Order } from './sendOrder';
 import { useSpace } from './useSpace';
 
@@ -23,8 +23,8 @@ function mainOf(state: BenchState): Main | null {
     case 'mount':
       return {
         words: 'It is on: go on',
-        under: state.probe
-          ? 'Hands and cables clear of the fan. The room is read first, then it comes on.'
+        under: isByAirAlone(state)
+          ? 'Hands and cables clear of the fans. The room is read first, then they come on.'
           : 'Covers on, hands and cables clear of the fans. The room is read first, then the load comes on.',
         order: { do: 'confirm' },
       };
@@ -35,7 +35,7 @@ function mainOf(state: BenchState): Main | null {
         order: { do: 'confirm' },
       };
     case 'soak':
-      if (state.probe) return null;
+      if (isByAirAlone(state)) return null;
       return {
         words: 'Take it as settled now',
         under: 'Earlier than the rule: a reason will be asked for and printed.',

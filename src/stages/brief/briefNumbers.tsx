@@ -1,6 +1,7 @@
 'use client';
 
 import type { Brief } from '@/core/brief/brief';
+import { isAboutCases, isByAir } from '@/core/brief/questions';
 import { BriefPlaces } from './briefPlaces';
 import { NumberField, TextField } from '@/ui/form/fields';
 
@@ -166,7 +167,8 @@ export function BriefNumbers(props: Props) {
     onBrief({ ...brief, limits: { ...brief.limits, ...part } });
   return (
     <div className="space-y-5">
-      {brief.question === 'fans-by-air' ? <BriefPlaces {...props} /> : <Loads {...props} />}
+      {!isByAir(brief.question) && <Loads {...props} />}
+      {(isByAir(brief.question) || isAboutCases(brief.question)) && <BriefPlaces {...props} />}
       <NoiseLines {...props} />
       <fieldset>
         <legend className="pb-1 font-semibold">Runs</legend>

@@ -1,7 +1,8 @@
 'use client';
 
 import { PROBE_NAME } from '@/core/bench/probe';
-import type { Brief } from '@/core/brief/brief';
+import { isWithoutHeat, placesRead, type Brief } from '@/core/brief/brief';
+import { isAboutCases } from '@/core/brief/questions';
 import { ChoiceField, TextField } from '@/ui/form/fields';
 
 const WHAT = [
@@ -9,7 +10,7 @@ const WHAT = [
   { value: 'pressure' as const, label: 'pressure' },
 ];
 
-/** Where fans are read by their air: the bench asks for each place in this order. */
+/** Where fans are read by their air, or a case: the bench asks for each place in this order. */
 export function BriefPlaces({
   brief,
   onBrief,
@@ -19,15 +20,19 @@ export function BriefPlaces({
   onBrief: (brief: Brief) => void;
   fieldError: (path: string) => string | undefined;
 }) {
-  const { places } = brief;
+  const places = placesRead(brief);
+  const isCase = isAboutCases(brief.question);
   const change = (at: number, part: Partial<Brief['places'][number]>) =>
     onBrief({ ...brief, places: places.map((place, i) => (i === at ? { ...place, ...part } : place)) });
   return (
     <fieldset className="space-y-1.5">
       <legend className="pb-1 font-semibold">Places</legend>
       <p className="label-text">
-        In the open, through a heatsink, a radiator or a filter; a closed chamber for pressure. Each says what
-        the others cannot.
+        {!isCase
+          ? 'In the open, through a heatsink, a radiator or a filter; a closed chamber for pressure. Each says what the others cannot.'
+          : isWithoutHeat(brief)
+            ? 'Nothing is heated: each setting is heard and read at these places, without a soak.'
+            : 'At the front filter, behind the card, at an outlet: read after the meter, at each setting. With 0 W as the only load, nothing is heated and only the air is read.'}
       </p>
       {places.map(({ quantity, place }, i) => (
         <div key={i} className="grid grid-cols-[8rem_1fr_auto] items-end gap-2">
@@ -61,7 +66,12 @@ export function BriefPlaces({
       <button
         type="button"
         className="quiet-button"
-        onClick={() => onBrief({ ...brief, places: [...places, { quantity: 'airspeed', place: '30 cm' }] })}
+        onClick={() =>
+          onBrief({
+            ...brief,
+            places: [...places, { quantity: 'airspeed', place: isCase ? 'front filter' : '30 cm' }],
+          })
+        }
       >
         Add a place
       </button>

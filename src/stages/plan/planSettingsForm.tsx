@@ -8,13 +8,14 @@ const DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
 const WEEK = [1, 2, 3, 4, 5, 6, 0];
 
 type Minutes = 'mountMin' | 'warmUpMin' | 'airSoakMin' | 'liquidSoakMin' | 'readingMin' | 'coolDownMin';
-const STEPS: { name: Minutes; label: string }[] = [
+/** Those with `heat` are of a plan that heats. */
+const STEPS: { name: Minutes; label: string; heat?: true }[] = [
   { name: 'mountMin', label: 'Mounting' },
-  { name: 'warmUpMin', label: 'Warm-up' },
-  { name: 'airSoakMin', label: 'Soak, air' },
-  { name: 'liquidSoakMin', label: 'Soak, liquid' },
+  { name: 'warmUpMin', label: 'Warm-up', heat: true },
+  { name: 'airSoakMin', label: 'Soak, air', heat: true },
+  { name: 'liquidSoakMin', label: 'Soak, liquid', heat: true },
   { name: 'readingMin', label: 'Reading' },
-  { name: 'coolDownMin', label: 'Cool-down' },
+  { name: 'coolDownMin', label: 'Cool-down', heat: true },
 ];
 
 type Clock = 'workFromMin' | 'workToMin' | 'quietFromMin' | 'quietToMin';
@@ -29,6 +30,7 @@ const CLOCKS: { name: Clock; label: string }[] = [
 export function PlanSettingsForm({
   settings,
   tuned,
+  isCold,
   hasPump,
   onSettings,
   errorOf,
@@ -36,6 +38,8 @@ export function PlanSettingsForm({
   settings: PlanSettings;
   /** What the brief’s school of reaching equal noise asks for; null where it is a sweep. */
   tuned: string[] | null;
+  /** Nothing is heated: only mounting and reading take time. */
+  isCold: boolean;
   hasPump: boolean;
   onSettings: (settings: PlanSettings) => void;
   errorOf: (field: string) => string | undefined;
@@ -139,7 +143,7 @@ export function PlanSettingsForm({
         </p>
       )}
       <div className="grid grid-cols-3 gap-2">
-        {STEPS.map(({ name, label }) => (
+        {STEPS.filter(({ heat }) => !heat || !isCold).map(({ name, label }) => (
           <NumberField
             key={name}
             label={label}

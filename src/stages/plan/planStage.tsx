@@ -55,7 +55,7 @@ export function PlanStage({ data }: { data: PlanData }) {
   const late = finish !== null && data.deadline !== '' && finish > data.deadline;
   const byHand = plan.order.length > 0;
   const dropped = data.loads.filter((load) => plan.droppedLoads.includes(loadKey(load)));
-  const blind = cannotTell(settings, dropped, data.unit !== 'K');
+  const blind = cannotTell(settings, dropped, data.isCold);
   const { brief } = data;
   const keptLoads = brief.body.loads.filter((load) => !plan.droppedLoads.includes(loadKey(briefLoad(load))));
   const briefDiffers =
@@ -299,6 +299,7 @@ export function PlanStage({ data }: { data: PlanData }) {
           <PlanSettingsForm
             settings={settings}
             tuned={data.tuned}
+            isCold={data.isCold}
             hasPump={data.entries.some(({ kind }) => kind === 'liquid')}
             onSettings={(next) => set({ ...plan, settings: next })}
             errorOf={errorOf}

@@ -1,5 +1,5 @@
 import { loadLabel } from '../../runs/load';
-import { enter, LOAD_OFF, stop, type BenchPhase, type BenchState } from '../benchState';
+import { enter, isByAirAlone, LOAD_OFF, stop, type BenchPhase, type BenchState } from '../benchState';
 import { skipPoint, takePoint } from './takePoint';
 
 /** Steps that end by themselves: what can be paused. The others wait for hands as they are. */
@@ -48,7 +48,7 @@ export function skipInHand(state: BenchState, nowS: number, reason: string): Ben
 export function paused(state: BenchState, nowS: number, reason: string): BenchState {
   if (!GOES_ON.includes(state.phase)) return state;
   const off = { ...state, ...LOAD_OFF, paused: { phase: state.phase, reason } };
-  const dutyPct = state.probe || state.phase === 'floor' ? 0 : LOAD_OFF.dutyPct;
+  const dutyPct = isByAirAlone(state) || state.phase === 'floor' ? 0 : LOAD_OFF.dutyPct;
   return enter({ ...off, dutyPct }, 'paused', nowS, `Paused: ${reason}. The load is off.`);
 }
 

@@ -1,4 +1,4 @@
-import { enter, type BenchRule, type BenchSample, type BenchState } from '../benchState';
+import { enter, isByAirAlone, type BenchRule, type BenchSample, type BenchState } from '../benchState';
 import { meterReading } from '../meterReading';
 import { present, since } from '../sampleSlices';
 
@@ -40,7 +40,7 @@ export function stepFloor(
     loadOnS: loadW + gpuLoadW > 0 ? nowS : null,
     dutyPct: 100,
   };
-  const next = state.probe ? 'The fan comes on.' : 'Warming up.';
+  const next = isByAirAlone(state) ? 'The fans come on.' : 'Warming up.';
   const room = pumpRan ? 'The room with the pump, which did not stop,' : 'The room alone';
   return enter(warm, 'warm-up', nowS, `${room} stands at ${floorDb.toFixed(1)} dB(A). ${next}`);
 }

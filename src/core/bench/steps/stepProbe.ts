@@ -1,5 +1,12 @@
 import { mean } from '../../statistics/mean';
-import { enter, type BenchRun, type BenchSample, type BenchState, type BenchStep } from '../benchState';
+import {
+  enter,
+  isByAirAlone,
+  type BenchRun,
+  type BenchSample,
+  type BenchState,
+  type BenchStep,
+} from '../benchState';
 import { keptReadings, PROBE_CHANNEL, PROBE_NAME, probeReading, type ProbePlace } from '../probe';
 import { present, since } from '../sampleSlices';
 import { joined } from './byHand';
@@ -42,6 +49,20 @@ export function askForProbe(state: BenchState, run: BenchRun, nowS: number, lead
 export function probeHeld(state: BenchState, nowS: number): BenchState {
   const { places, at } = state.probe!;
   return enter(state, 'probe-reading', nowS, `Reading ${places[at]!.place}. Keep it still.`);
+}
+
+/**
+ * The run that waited for the probe when the mount was stopped: under heat its rise and level stand, whatever was not read at places. Null
+ * without heat, where a level alone is no measurement, and where none waited.
+ *
+ * Example: Stopped at the second of three places: the run with what was read at the first, and a note that says so.
+ */
+export function leftAtProbe(state: BenchState, why: string): BenchRun | null {
+  const { waiting, readings, places } = state.probe ?? { waiting: null, readings: [], places: [] };
+  if (!waiting || isByAirAlone(state)) return null;
+  const read = new Set(readings.map(({ quantity, place }) => `${quantity} ${place}`)).size;
+  const left = `${read} of ${places.length} places read: ${why}`;
+  return { ...waiting, readings, note: joined(joined(waiting.note, state.note), left) };
 }
 
 function valuesOf(samples: readonly BenchSample[], quantity: ProbePlace['quantity']): number[] {

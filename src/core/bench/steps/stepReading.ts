@@ -105,13 +105,10 @@ export function stepReading(
     note: notes.filter(Boolean).join('; '),
     failed: '',
   };
-  if (state.probe)
-    return stay(
-      askForProbe(state, run, nowS, `${point.setting}: ${reading.levelDb.toFixed(1)} dB(A) read. `),
-    );
-  const taken = { ...state, finished: state.finished + 1, note: '' };
   const limited = point.loadW > 0 && isLimited(since(samples, nowS - rule.windowS), rule.limitC);
-  const left = limited ? withoutForbidden(taken) : taken;
+  const left = limited ? withoutForbidden(state) : state;
   const lead = `${point.setting}: ${reading.levelDb.toFixed(1)} dB(A) read${limited ? ', at the limit' : ''}. `;
-  return { state: takePoint(left, state.at + 1, nowS, lead), run };
+  if (state.probe) return stay(askForProbe(left, run, nowS, lead));
+  const taken = { ...left, finished: state.finished + 1, note: '' };
+  return { state: takePoint(taken, state.at + 1, nowS, lead), run };
 }

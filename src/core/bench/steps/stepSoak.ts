@@ -120,7 +120,7 @@ export function stepSoak(
   if (rule.airOnly)
     return soakedS < SPUN_UP_S
       ? now
-      : enter(now, 'reading', nowS, 'The fan turns steadily. Reading the meter.');
+      : enter(now, 'reading', nowS, 'The fans turn steadily. Reading the meter.');
   if (isIdle(state.points[state.at]!))
     return soakedS < IDLE_S ? now : enter(now, 'reading', nowS, 'Ten minutes at idle. Reading the meter.');
   if (steadySinceS !== null && nowS - steadySinceS >= heldS)

@@ -1,5 +1,5 @@
 import { loadLabel } from '../../runs/load';
-import { enter, LOAD_OFF, type BenchState, type SkippedPoint } from '../benchState';
+import { enter, isByAirAlone, LOAD_OFF, type BenchState, type SkippedPoint } from '../benchState';
 import { noiseTrim } from '../noiseTrim';
 import { settingKind } from '../settingDuty';
 
@@ -13,8 +13,8 @@ export function takePoint(state: BenchState, at: number, nowS: number, lead: str
   if (!point) {
     const measured =
       state.finished === 1 ? 'One run is in the logbook' : `${state.finished} runs are in the logbook`;
-    // A fan alone has nothing to cool.
-    if (state.probe)
+    // Without heat there is nothing to cool.
+    if (isByAirAlone(state))
       return enter({ ...state, ...LOAD_OFF, dutyPct: 0, at }, 'done', nowS, `${lead}${measured}.`);
     return enter(
       { ...state, ...LOAD_OFF, at },
@@ -44,8 +44,8 @@ export function takePoint(state: BenchState, at: number, nowS: number, lead: str
     const dutyPct = step.next === 'try' ? step.dutyPct : 100;
     return enter({ ...next, dutyPct }, 'trim', nowS, `${lead}Looking for the duty at ${setting}.`);
   }
-  const soaking = state.probe
-    ? `${lead}Fan to ${setting}.`
+  const soaking = isByAirAlone(state)
+    ? `${lead}Fans to ${setting}.`
     : `${lead}Soaking at ${loadLabel(point)}, fans ${setting}.`;
   if (kind.kind === 'automatic') return enter({ ...next, dutyPct: null }, 'soak', nowS, soaking);
   if (kind.kind === 'duty')

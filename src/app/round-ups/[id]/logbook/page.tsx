@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
-import { isByAir } from '@/core/brief/questions';
+import { isWithoutHeat } from '@/core/brief/brief';
 import { loadLabel, loadKey } from '@/core/runs/load';
 import { deletedRuns, offeredColumns, packedLogbook } from '@/lab/runs/logbookRows';
 import { slippedRuns } from '@/lab/runs/notedRuns';
@@ -40,7 +40,7 @@ export default async function LogbookPage({ params, searchParams }: Props) {
         deleted={deleted}
         slips={await slippedRuns(view)}
         places={places}
-        readsAir={isByAir(view.brief.question)}
+        readsAir={isWithoutHeat(view.brief)}
       />
     </>
   );
