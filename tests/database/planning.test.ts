@@ -14,7 +14,7 @@ import { importLineUp } from '@/lab/bring/importLineUp';
 import { viewLineUp } from '@/lab/lineUp/lineUpView';
 import { planCalendar } from '@/lab/planning/planCalendar';
 import { planProgress, viewPlan } from '@/lab/planning/planView';
-import { chooseRevision, reviseRig, viewRig } from '@/lab/planning/rigView';
+import { chooseRig, reviseRig, viewRig } from '@/lab/planning/rigView';
 import { riseCurves, viewRoundUp } from '@/lab/model/roundUpView';
 import { bundleReport } from '@/lab/report/bundleReport';
 import { saveSheet } from '@/lab/planning/saveSheet';
@@ -260,7 +260,7 @@ test('a change of the rig begins a revision with its reason, and the guard keeps
     'microphone',
   ]);
   expect(now.apart[0]!.differences[0]!.remedy).toContain('never ranked together');
-  await chooseRevision(id, rig.currentId);
+  await chooseRig(id, { rigRevisionId: rig.currentId, rigName: '' });
   expect((await viewRoundUp(id))!.runs).toHaveLength(runs);
 });
 

@@ -27,21 +27,23 @@ const SAYS: Record<WayOut, string> = {
 };
 
 /**
- * Why two runs may not stand in one order, and the way out; empty where they may. The one rule that every page asks.
+ * Why two runs may not stand in one order, and the way out; empty where they may. The one rule that every page asks. Where whole cases
+ * are compared, the case that one stands in is what is asked, and keeps nothing apart.
  *
  * @example standApart({ rig: 'A', revision: 1, enclosure: 'open', meterDistanceCm: 60, limitC: 90, interfaceMaterial: '', load: null,
  * response: 'rise' }, { rig: 'A', revision: 1, enclosure: 'open', meterDistanceCm: 60, limitC: 90, interfaceMaterial: '', load: null,
  * response: 'rise' }) → []
  */
-export function standApart(a: Standing, b: Standing): Apart[] {
+export function standApart(a: Standing, b: Standing, comparesCases = false): Apart[] {
   const found: Apart[] = [];
   const apart = (because: string, wayOut: WayOut) => found.push({ because, wayOut, says: SAYS[wayOut] });
   const isOpen = (enclosure: string) => enclosure === '' || enclosure === 'open';
   const named = (enclosure: string) => (isOpen(enclosure) ? 'an open bench' : enclosure);
   if (a.response !== b.response) apart(`${a.response} and ${b.response} are no one scale`, 'split');
   if (a.load !== null && b.load !== null && a.load !== b.load) apart(`${a.load} and ${b.load}`, 'split');
-  if (isOpen(a.enclosure) !== isOpen(b.enclosure) || (!isOpen(a.enclosure) && a.enclosure !== b.enclosure))
-    apart(`${named(a.enclosure)} and ${named(b.enclosure)}`, 'split');
+  const isOther =
+    isOpen(a.enclosure) !== isOpen(b.enclosure) || (!isOpen(a.enclosure) && a.enclosure !== b.enclosure);
+  if (isOther && !comparesCases) apart(`${named(a.enclosure)} and ${named(b.enclosure)}`, 'split');
   if (a.meterDistanceCm !== b.meterDistanceCm)
     apart(`the meter at ${a.meterDistanceCm} and at ${b.meterDistanceCm} cm`, 're-test');
   if (found.length > 0) return found;

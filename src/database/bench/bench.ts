@@ -44,7 +44,8 @@ export async function insertSession(
   session: { roundUpId: number; mounting: string; state: BenchState; rule: BenchRule },
 ): Promise<number> {
   const { rows } = await db.query<{ id: number }>(
-    `INSERT INTO bench_sessions (round_up_id, mounting, state, rule) VALUES ($1, $2, $3, $4) RETURNING id`,
+    `INSERT INTO bench_sessions (round_up_id, rig_revision_id, mounting, state, rule)
+     SELECT id, rig_revision_id, $2, $3, $4 FROM round_ups WHERE id = $1 RETURNING id`,
     [session.roundUpId, session.mounting, JSON.stringify(session.state), JSON.stringify(session.rule)],
   );
   await db.query(`SELECT pg_notify($1, ''), pg_notify($2, '')`, [BENCH_CHANNEL, ORDERS_CHANNEL]);
@@ -56,10 +57,11 @@ export interface SkippedRun extends SkippedPoint {
   mount: number;
 }
 
-/** Points that mounts of a round-up have left out for good; those of a mount that was made again are not among them. */
+/** Points that mounts of a round-up have left out for good on its rig; those of a mount that was made again are not among them. */
 export async function listSkipped(db: Queryable, roundUpId: number): Promise<SkippedRun[]> {
   const { rows } = await db.query<{ state: BenchState }>(
-    `SELECT state FROM bench_sessions WHERE round_up_id = $1 AND NOT superseded ORDER BY id`,
+    `SELECT b.state FROM bench_sessions b JOIN round_ups r ON r.id = b.round_up_id AND r.rig_revision_id = b.rig_revision_id
+     WHERE b.round_up_id = $1 AND NOT b.superseded ORDER BY b.id`,
     [roundUpId],
   );
   return rows.flatMap(({ state: { entry, mount, skipped } }) =>
@@ -67,15 +69,16 @@ export async function listSkipped(db: Queryable, roundUpId: number): Promise<Ski
   );
 }
 
-/** An entry's mount is made again. */
+/** An entry's mount is made again, on the round-up's rig. */
 export async function supersede(
   db: Queryable,
   roundUpId: number,
   given: { entry: string; mount: number },
 ): Promise<void> {
   await db.query(
-    `UPDATE bench_sessions SET superseded = true
-     WHERE round_up_id = $1 AND state ->> 'entry' = $2 AND (state ->> 'mount')::int = $3`,
+    `UPDATE bench_sessions b SET superseded = true FROM round_ups r
+     WHERE b.round_up_id = $1 AND r.id = $1 AND r.rig_revision_id = b.rig_revision_id
+       AND b.state ->> 'entry' = $2 AND (b.state ->> 'mount')::int = $3`,
     [roundUpId, given.entry, given.mount],
   );
 }

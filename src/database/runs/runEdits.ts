@@ -69,14 +69,19 @@ export interface RunToReduce extends Pick<RunFields, (typeof OF_REDUCTION)[numbe
   limitC: number;
   powerAt: PowerPlace;
   hasTrace: boolean;
+  /** Windows of the round-ups that rank it, s; and of those that only set it beside their own, from another rig. */
   windowsS: number[];
+  besideS: number[];
 }
 
 const SELECT_TO_REDUCE = `
   SELECT u.id, v.limit_c AS "limitC", v.power_at AS "powerAt", u.trace <> '' AS "hasTrace", ${selected(OF_REDUCTION)},
          coalesce((SELECT array_agg(DISTINCT r.window_s) FROM live_round_ups r
             JOIN round_up_entries c ON c.round_up_id = r.id
-           WHERE c.entry_id = u.entry_id AND r.rig_revision_id = u.rig_revision_id), '{}') AS "windowsS"
+           WHERE c.entry_id = u.entry_id AND r.rig_revision_id = u.rig_revision_id), '{}') AS "windowsS",
+         coalesce((SELECT array_agg(DISTINCT r.window_s) FROM live_round_ups r
+            JOIN round_up_entries c ON c.round_up_id = r.id
+           WHERE c.entry_id = u.entry_id AND r.rig_revision_id <> u.rig_revision_id), '{}') AS "besideS"
   FROM runs u JOIN rig_revisions v ON v.id = u.rig_revision_id`;
 
 export async function getRunToReduce(db: Queryable, runId: number): Promise<RunToReduce> {
@@ -93,14 +98,21 @@ export async function listOutdatedRuns(db: Queryable, rule: number): Promise<num
   return rows.map((row) => row.run_id);
 }
 
-/** Runs of a round-up that have no number for its window yet: one brought in through another round-up, say. */
-export async function listUnreducedRuns(db: Queryable, roundUpId: number): Promise<number[]> {
+/**
+ * Runs of a round-up that have no number for its window yet: one brought in through another round-up, say.
+ * @param revisionId of which of its rigs; of the one that it ranks, where it is left out
+ */
+export async function listUnreducedRuns(
+  db: Queryable,
+  roundUpId: number,
+  revisionId: number | null = null,
+): Promise<number[]> {
   const { rows } = await db.query<{ id: number }>(
     `SELECT u.id FROM live_round_ups r JOIN round_up_entries c ON c.round_up_id = r.id
-     JOIN runs u ON u.entry_id = c.entry_id AND u.rig_revision_id = r.rig_revision_id AND u.deleted_at IS NULL
+     JOIN runs u ON u.entry_id = c.entry_id AND u.rig_revision_id = coalesce($2, r.rig_revision_id) AND u.deleted_at IS NULL
      WHERE r.id = $1
        AND NOT EXISTS (SELECT 1 FROM reductions d WHERE d.run_id = u.id AND d.window_s = r.window_s)`,
-    [roundUpId],
+    [roundUpId, revisionId],
   );
   return rows.map((row) => row.id);
 }

@@ -66,10 +66,11 @@ export async function dropOtherValues(
   await db.query(`DELETE FROM run_values WHERE run_id = $1 AND window_s <> ALL ($2)`, [runId, windowsS]);
 }
 
+/** Of the runs at the revision $2, or at that which the round-up ranks. */
 const OF_ROUND_UP = `
   FROM round_ups r
   JOIN round_up_entries c ON c.round_up_id = r.id
-  JOIN runs u ON u.entry_id = c.entry_id AND u.rig_revision_id = r.rig_revision_id AND u.deleted_at IS NULL
+  JOIN runs u ON u.entry_id = c.entry_id AND u.rig_revision_id = coalesce($2, r.rig_revision_id) AND u.deleted_at IS NULL
   JOIN run_values v ON v.run_id = u.id AND v.window_s = r.window_s
   WHERE r.id = $1`;
 
@@ -89,17 +90,25 @@ export async function listValues(
   roundUpId: number,
   response: string,
   place: string,
+  revisionId: number | null = null,
 ): Promise<PlainValue[]> {
   const { rows } = await db.query<PlainValue & Record<string, unknown>>(
-    `${PLAIN_VALUES} AND v.response = $2 AND v.place = $3`,
-    [roundUpId, response, place],
+    `${PLAIN_VALUES} AND v.response = $3 AND v.place = $4`,
+    [roundUpId, revisionId, response, place],
   );
   return rows;
 }
 
 /** All values of a round-up's runs. */
-export async function listAllValues(db: Queryable, roundUpId: number): Promise<PlainValue[]> {
-  const { rows } = await db.query<PlainValue & Record<string, unknown>>(PLAIN_VALUES, [roundUpId]);
+export async function listAllValues(
+  db: Queryable,
+  roundUpId: number,
+  revisionId: number | null = null,
+): Promise<PlainValue[]> {
+  const { rows } = await db.query<PlainValue & Record<string, unknown>>(PLAIN_VALUES, [
+    roundUpId,
+    revisionId,
+  ]);
   return rows;
 }
 
@@ -107,11 +116,12 @@ export async function listAllValues(db: Queryable, roundUpId: number): Promise<P
 export async function countValues(
   db: Queryable,
   roundUpId: number,
+  revisionId: number | null = null,
 ): Promise<{ response: string; place: string; runs: number }[]> {
   const { rows } = await db.query<{ response: string; place: string; runs: number }>(
     `SELECT v.response, v.place, count(*)::int AS runs ${OF_ROUND_UP} AND u.set_aside = ''
      GROUP BY v.response, v.place ORDER BY runs DESC, v.place`,
-    [roundUpId],
+    [roundUpId, revisionId],
   );
   return rows;
 }
@@ -246,11 +256,12 @@ export async function listFanAirspeeds(db: Queryable): Promise<[string, number][
 export async function listScores(
   db: Queryable,
   roundUpId: number,
+  revisionId: number | null = null,
 ): Promise<{ runId: number; unit: string; better: string }[]> {
   const { rows } = await db.query<{ runId: number; unit: string; better: string }>(
     `SELECT u.id AS "runId", coalesce(u.extra->>'score_unit', '') AS unit, coalesce(u.extra->>'score_better', '') AS better
      ${OF_ROUND_UP} AND v.response = 'score' AND u.set_aside = '' ORDER BY u.id`,
-    [roundUpId],
+    [roundUpId, revisionId],
   );
   return rows;
 }

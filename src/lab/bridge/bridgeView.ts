@@ -20,13 +20,13 @@ import { listBridges } from '@/database/roundUps/bridges';
 import { keptFile } from '@/database/roundUps/exports';
 import { withDatabase } from '@/database/pool';
 import { getRevision, listElsewhereRuns, type RigRevisionRow } from '@/database/lineUp/rigs';
-import { listRunsAt } from '@/database/runs/runs';
 import { readBridged } from '@/formats/bundle/tables/bridgedTable';
 import { ProblemList } from '@/formats/problem';
 import { memoized } from '../model/cachedUntilWritten';
 import { roundUpOfLab } from '../model/roundUpOfLab';
 import { standingOf } from '../planning/rigView';
 import { riseCurves, type RoundUpView } from '../model/roundUpView';
+import { viewOnRig } from '../model/viewOnRig';
 
 const nameOf = ({ rig, revision }: RigRevisionRow) => `${rig}, revision ${revision}`;
 
@@ -80,27 +80,23 @@ export async function makeBridge(
 ): Promise<MadeBridge | null> {
   const { id, rigRevisionId } = view.roundUp;
   if (from.revisionId === rigRevisionId) return null;
-  const [source, own, runs, used] = await withDatabase((db) =>
-    Promise.all([
-      getRevision(db, from.revisionId),
-      getRevision(db, rigRevisionId),
-      listRunsAt(db, id, from.revisionId),
-      listBridges(db, id),
-    ]),
+  const [source, own, used] = await withDatabase((db) =>
+    Promise.all([getRevision(db, from.revisionId), getRevision(db, rigRevisionId), listBridges(db, id)]),
   );
-  if (!source || !own) return null;
+  const overThere = source && (await viewOnRig(view, source.id));
+  if (!overThere || !own) return null;
   const loads = riseCurves(view);
   const chosen = loads.find(({ load }) => loadKey(load) === from.load) ?? loads[0];
-  const apart = standApart(standingOf(source), standingOf(own));
+  const apart = standApart(standingOf(source), standingOf(own), view.brief.question === 'cases');
   const shown = {
-    source: { id: source.id, name: nameOf(source), runs: runs.length },
+    source: { id: source.id, name: nameOf(source), runs: overThere.runs.length },
     ...{ apart, inUse: used.includes(source.id) },
   };
   const none = (reason: string) => ({ ...shown, shared: [], bridge: unknown(reason), curves: [] });
   const barred = apart.find(({ wayOut }) => wayOut !== 'bridge');
   if (barred) return none(`${barred.because}: no bridge leads over that; ${barred.says}`);
   if (!chosen) return none('nothing was measured here');
-  const there = curvesOf(roundUpOfLab({ ...view, runs }), {
+  const there = curvesOf(roundUpOfLab(overThere), {
     load: chosen.load,
     response: RISE,
     place: null,

@@ -8,6 +8,7 @@ import { citeEntry, getRoundUp, nextPosition } from '@/database/roundUps/roundUp
 import { codeOf } from './codeOf';
 import { offeredEntry, type OfferedEntry } from './labEntryWords';
 import { Refused } from '../refusal';
+import { briefOf } from '../planning/briefView';
 import { standingOf } from '../planning/rigView';
 import { syncEntry } from '../planning/saveSheet';
 
@@ -30,6 +31,7 @@ export async function offersOfLab(
     if (!roundUp) throw new Refused('this round-up is not there any more');
     const found = await searchEntries(db, wordsOf(query), MOST_OFFERED, roundUpId);
     const own = (await getRevision(db, roundUp.rigRevisionId))!;
+    const comparesCases = (await briefOf(db, roundUpId))!.body.question === 'cases';
     const elsewhere = found.flatMap(({ measured }) => measured.map(({ rigRevisionId }) => rigRevisionId));
     const why = new Map<number, string>();
     for (const revisionId of new Set(elsewhere)) {
@@ -37,7 +39,7 @@ export async function offersOfLab(
       if (other)
         why.set(
           revisionId,
-          `${other.rig}, revision ${other.revision}: ${apartWords(standApart(standingOf(other), standingOf(own)))}`,
+          `${other.rig}, revision ${other.revision}: ${apartWords(standApart(standingOf(other), standingOf(own), comparesCases))}`,
         );
     }
     return found.map((entry) => {

@@ -46,15 +46,19 @@ export async function reduceStoredRun(
   withoutNumber: 'refuse' | 'keep' = 'refuse',
 ): Promise<void> {
   const run = await getRunToReduce(db, runId);
-  for (const windowS of run.windowsS) {
+  const all = [...new Set([...run.windowsS, ...run.besideS])];
+  for (const windowS of all) {
     const reduction = await reduce(db, run, windowS);
     // Without a die a run stands on its other readings.
-    const mayStand = withoutNumber === 'keep' || (!reduction.known && reduction.reason === NO_DIE);
+    const mayStand =
+      withoutNumber === 'keep' ||
+      !run.windowsS.includes(windowS) ||
+      (!reduction.known && reduction.reason === NO_DIE);
     if (!reduction.known && !mayStand) throw new CannotReduce(reduction.reason);
     const kept = reduction.known ? reduction.value : noResult(reduction.reason);
     await saveReductions(db, windowS, [{ runId, reduction: kept }]);
     await saveStoredValues(db, { ...run, windowS }, kept);
   }
-  await dropOtherReductions(db, runId, run.windowsS);
-  await dropOtherValues(db, runId, run.windowsS);
+  await dropOtherReductions(db, runId, all);
+  await dropOtherValues(db, runId, all);
 }

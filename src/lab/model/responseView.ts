@@ -40,7 +40,7 @@ export interface ResponseView {
 
 /** What a round-up's runs have: responses in the order of the registry, places of each, the most used first. */
 export const availableResponses = memoized(async (view: RoundUpView) => {
-  const counts = await withDatabase((db) => countValues(db, view.roundUp.id));
+  const counts = await withDatabase((db) => countValues(db, view.roundUp.id, view.roundUp.rigRevisionId));
   const placesOf = (id: string) =>
     counts.filter((count) => count.response === id).map((count) => count.place);
   const counting = view.runs.filter((run) => run.setAside === '');
@@ -69,7 +69,7 @@ async function scoresOf(
   { ownScale }: Response,
 ): Promise<ReadonlyMap<number, ScoreScale> | undefined> {
   if (!ownScale) return undefined;
-  const scores = await withDatabase((db) => listScores(db, roundUp.id));
+  const scores = await withDatabase((db) => listScores(db, roundUp.id, roundUp.rigRevisionId));
   return new Map(
     scores.map(({ runId, unit, better }) => [
       runId,
@@ -95,11 +95,11 @@ export type ValueSource = (response: string, place: string) => Promise<readonly 
 const askedFor =
   ({ roundUp }: RoundUpView): ValueSource =>
   (response, place) =>
-    withDatabase((db) => listValues(db, roundUp.id, response, place));
+    withDatabase((db) => listValues(db, roundUp.id, response, place, roundUp.rigRevisionId));
 
 /** All values of a round-up, asked for at once: for whoever looks at every response. */
 export async function allValues({ roundUp }: RoundUpView): Promise<ValueSource> {
-  const values = await withDatabase((db) => listAllValues(db, roundUp.id));
+  const values = await withDatabase((db) => listAllValues(db, roundUp.id, roundUp.rigRevisionId));
   const byKey = groupBy(values, ({ response, place }) => JSON.stringify([response, place]));
   return async (response, place) => byKey.get(JSON.stringify([response, place])) ?? [];
 }

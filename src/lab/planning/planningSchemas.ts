@@ -19,16 +19,21 @@ export function editableSheet(name: string) {
   return { kind, edit: object({ who: who(), reason: text(1000), version, body: body.required() }) };
 }
 
+/** A rig that is there, or the name of a new one. */
+const rigWish = {
+  rigRevisionId: whole().nullable().default(null),
+  rigName: text(100).when('rigRevisionId', ([id], schema) =>
+    id === null ? schema.min(1, 'the rig needs a name') : schema,
+  ),
+};
+
 export const newRoundUp = object({
   who: who(),
   title: text(MOST.title).min(1, 'the round-up needs a title'),
   question: string<Question>()
     .oneOf(QUESTIONS.map((other) => other.value))
     .required(),
-  rigRevisionId: whole().nullable().default(null),
-  rigName: text(100).when('rigRevisionId', ([id], schema) =>
-    id === null ? schema.min(1, 'the rig needs a name') : schema,
-  ),
+  ...rigWish,
 }).noUnknown();
 
 export const roundUpChange = object({
@@ -95,7 +100,7 @@ export const rigEdit = object({
   setup: rigSetupSheet.required(),
 }).noUnknown();
 
-export const rigChoice = object({ rigRevisionId: whole().required() }).noUnknown();
+export const rigChoice = object(rigWish).noUnknown();
 
 /** Whether the demo is to be here, and which of its round-ups stay all the same. */
 export const demoWish = object({

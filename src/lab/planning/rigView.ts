@@ -7,9 +7,11 @@ import { setupDifferences, type SetupDifference } from '@/core/rig/setupDifferen
 import { inTransaction, withDatabase, type Queryable } from '@/database/pool';
 import {
   getRevision,
+  holdRig,
   holdRigById,
   insertRevision,
   listElsewhereRuns,
+  listNewestRevisions,
   listRevisions,
   updateRevision,
   type RigRevisionRow,
@@ -17,6 +19,7 @@ import {
 import { getRoundUp, listRunIds, setRigRevision } from '@/database/roundUps/roundUps';
 import { readSheet, writeSheet, type KeptSheet } from '@/database/lineUp/sheets';
 import { refuseOnTheRig } from '../bench/onTheRig';
+import { briefOf } from './briefView';
 import { cachedUntilWritten } from '../model/cachedUntilWritten';
 import { reduceStoredRun } from '../model/reduceStoredRun';
 import { Refused } from '../refusal';
@@ -34,6 +37,7 @@ export interface RevisionView {
 
 /** Runs of a round-up's entries that were made otherwise and are not ranked with it. */
 export interface KeptApart {
+  rig: string;
   revision: number;
   revisionId: number;
   entries: number;
@@ -54,6 +58,10 @@ export interface RigView {
   book: KeptSheet<RigBook>;
   revisions: RevisionView[];
   apart: KeptApart[];
+  /** The other rigs of the lab, each at its newest revision. */
+  others: { revisionId: number; rig: string; revision: number }[];
+  /** Whole cases are compared: the enclosure is what is asked. */
+  comparesCases: boolean;
 }
 
 export function setupOf(row: RigRevisionRow): RigSetup {
@@ -73,9 +81,12 @@ export function standingOf(row: RigRevisionRow): Standing {
 async function keptApart(db: Queryable, roundUpId: number, current: RigRevisionRow): Promise<KeptApart[]> {
   const apart: KeptApart[] = [];
   const used = new Set(await listBridges(db, roundUpId));
+  const comparesCases = (await briefOf(db, roundUpId))!.body.question === 'cases';
   for (const { rigRevisionId, entries, runs } of await listElsewhereRuns(db, roundUpId)) {
     const other = (await getRevision(db, rigRevisionId))!;
-    const differences = setupDifferences(setupOf(other), setupOf(current));
+    const differences = setupDifferences(setupOf(other), setupOf(current)).filter(
+      ({ what }) => !comparesCases || what !== 'enclosure',
+    );
     if (other.rigId !== current.rigId)
       differences.unshift({
         what: 'rig',
@@ -83,9 +94,10 @@ async function keptApart(db: Queryable, roundUpId: number, current: RigRevisionR
         isNow: current.rig,
         remedy: 're-test at least three entries on this rig and bridge by them',
       });
-    const why = standApart(standingOf(other), standingOf(current));
-    const { revision, id: revisionId } = other;
+    const why = standApart(standingOf(other), standingOf(current), comparesCases);
+    const { rig, revision, id: revisionId } = other;
     apart.push({
+      rig,
       revision,
       revisionId,
       entries,
@@ -132,6 +144,10 @@ export async function viewRig(roundUpId: number): Promise<RigView | null> {
         changes: i === 0 ? [] : setupDifferences(setupOf(rows[i - 1]!), setupOf(row)),
       })),
       apart: await keptApart(db, roundUpId, current),
+      others: (await listNewestRevisions(db))
+        .filter(({ rigId }) => rigId !== roundUp.rigId)
+        .map(({ id, rig, revision }) => ({ revisionId: id, rig, revision })),
+      comparesCases: (await briefOf(db, roundUpId))!.body.question === 'cases',
     };
   });
 }
@@ -189,15 +205,32 @@ export async function reviseRig(
   });
 }
 
-/** Ranks the runs of another revision of its rig. */
-export async function chooseRevision(roundUpId: number, rigRevisionId: number): Promise<void> {
+/**
+ * From now on a round-up measures and ranks on another revision of its rig, on another rig, or on a new one, which begins as the one
+ * before it stands. What was measured before stays where it was.
+ */
+export async function chooseRig(
+  roundUpId: number,
+  wish: { rigRevisionId: number | null; rigName: string },
+): Promise<void> {
   await inTransaction(async (db) => {
     const roundUp = await getRoundUp(db, roundUpId);
-    const wanted = await getRevision(db, rigRevisionId);
-    if (!roundUp || !wanted || wanted.rigId !== roundUp.rigId)
-      throw new Refused('this rig has no such revision');
-    await moveTo(db, roundUpId, rigRevisionId);
+    const current = roundUp && (await getRevision(db, roundUp.rigRevisionId));
+    if (!current) throw new Refused('this round-up is not there any more');
+    const wanted =
+      wish.rigRevisionId === null
+        ? await newRig(db, wish.rigName, current)
+        : (await getRevision(db, wish.rigRevisionId))?.id;
+    if (!wanted) throw new Refused('the lab has no such rig');
+    await moveTo(db, roundUpId, wanted);
   });
+}
+
+async function newRig(db: Queryable, name: string, like: RigRevisionRow): Promise<number> {
+  const known = await listNewestRevisions(db);
+  if (known.some(({ rig }) => rig.toLowerCase() === name.toLowerCase()))
+    throw new Refused(`the lab has a rig “${name}” already: choose it`, 'rigName');
+  return insertRevision(db, await holdRig(db, name), setupOf(like), '');
 }
 
 /** What the Rig page is given. */

@@ -67,7 +67,7 @@ const SOUND: Record<string, unknown[]> = {
   'POST /api/cases': [{ name: 'Cofre' }],
   'POST /api/methods': [{ name: 'Ours', body: defaultBrief() }],
   'POST /api/round-ups/[id]/rig': [{ reason: 'moved', seenId: 1, over: true, setup: SETUP }],
-  'PATCH /api/round-ups/[id]/rig': [{ rigRevisionId: 1 }],
+  'PATCH /api/round-ups/[id]/rig': [{ rigRevisionId: 1 }, { rigName: 'Another bench' }],
   'POST /api/round-ups/[id]/line-up': [{ csv: 'product,maker,kind\nAncla,Barlovento,air-tower\n' }],
   'POST /api/round-ups/[id]/entries': [{ name: 'Ancla 120', maker: 'Barlovento', kind: 'air-tower' }],
   'PATCH /api/round-ups/[id]/entries/[entry]': [

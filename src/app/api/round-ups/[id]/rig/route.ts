@@ -1,7 +1,7 @@
 import { withBody } from '@/app/api/jsonBody';
 import { idFrom } from '@/app/ids';
 import { rigChoice, rigEdit } from '@/lab/planning/planningSchemas';
-import { chooseRevision, reviseRig } from '@/lab/planning/rigView';
+import { chooseRig, reviseRig } from '@/lab/planning/rigView';
 
 type Props = { params: Promise<{ id: string }> };
 
@@ -11,11 +11,11 @@ export async function POST(request: Request, { params }: Props) {
   return withBody(request, rigEdit, async (edit) => Response.json(await reviseRig(id, edit)));
 }
 
-/** Ranks the runs of another revision. */
+/** Measures and ranks on another revision or rig. */
 export async function PATCH(request: Request, { params }: Props) {
   const id = idFrom((await params).id);
-  return withBody(request, rigChoice, async ({ rigRevisionId }) => {
-    await chooseRevision(id, rigRevisionId);
+  return withBody(request, rigChoice, async (wish) => {
+    await chooseRig(id, wish);
     return Response.json({});
   });
 }
