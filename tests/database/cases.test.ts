@@ -1,6 +1,6 @@
 import type { LabCase } from '@/core/cases/labCase';
 import type { LayoutFan } from '@/core/cases/layout';
-import { addCase, caseOf, removeCase, viewCases } from '@/lab/lineUp/cases';
+import { addCase, casesOfLineUp, removeCase, viewCases } from '@/lab/lineUp/cases';
 import { viewLineUp } from '@/lab/lineUp/lineUpView';
 import { saveSheet } from '@/lab/planning/saveSheet';
 import { caseSheet } from '@/contracts/sheets/caseSheet';
@@ -21,7 +21,10 @@ const write = async (row: { id: number; version: number }, body: LabCase) =>
   saveSheet('case', row.id, { version: row.version, body, who: 'Ana', reason: '' });
 
 test('the demo’s case came with its layouts, goes out with them, and is no second one when they come again', async () => {
-  expect(await caseOf(NAME.toUpperCase())).toMatchObject({ coolerHeightMm: 165, memoryHeightMm: 44 });
+  const anyEntry = { code: 'a', product: { body: { name: 'Sur' } } };
+  expect(await casesOfLineUp([anyEntry], NAME.toUpperCase())).toMatchObject({
+    a: { coolerHeightMm: 165, memoryHeightMm: 44 },
+  });
   expect((await viewCases()).unnoted).toEqual([]);
   const files = await exported(id);
   const { abanico } = JSON.parse(new TextDecoder().decode(files.get('datapackage.json'))) as {

@@ -19,6 +19,33 @@ export interface LabCase {
   sides: LabCaseSide[];
 }
 
+/** The enclosure of a rig whose parts move from case to case, where whole cases are compared: an entry's case is its product. */
+export const OWN_CASE = 'each in its own case';
+
+const sameName = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase();
+
+/**
+ * The case that a product is compared in: that of its name where each stands in its own, else that of the rig; null where the lab has not noted it.
+ *
+ * @example caseFor([usualCase('Baúl')], 'baúl', 'anything').name → 'Baúl'
+ */
+export function caseFor(cases: readonly LabCase[], enclosure: string, product: string): LabCase | null {
+  const wanted = enclosure === OWN_CASE ? product : enclosure;
+  return cases.find(({ name }) => sameName(name, wanted)) ?? null;
+}
+
+/**
+ * Which of a round-up's cases stand on a rig: on one that is in a case of the line-up that case alone, on any other all of them.
+ *
+ * @example standingIn('Baúl', ['Baúl', 'Cofre']) → ['Baúl']
+ *
+ * @param products names of the products of the line-up
+ */
+export function standingIn(enclosure: string, products: readonly string[]): string[] {
+  const own = products.filter((product) => sameName(product, enclosure));
+  return own.length > 0 ? own : [...products];
+}
+
 /**
  * A case of which only the name is known, with the places of a usual one to begin from.
  *

@@ -1,6 +1,6 @@
 import { sheetFrom } from '@/contracts/sheets/sheets';
 import type { LayoutFan } from '@/core/cases/layout';
-import type { LabCase } from '@/core/cases/labCase';
+import { OWN_CASE, type LabCase } from '@/core/cases/labCase';
 import type { Queryable } from '../pool';
 
 export interface CaseRow {
@@ -51,7 +51,8 @@ export async function listEnclosures(db: Queryable): Promise<{ name: string; rou
   const { rows } = await db.query<{ name: string; roundUps: number }>(
     `SELECT v.enclosure AS name, count(DISTINCT r.id)::int AS "roundUps"
      FROM rig_revisions v JOIN live_round_ups r ON r.rig_revision_id = v.id
-     WHERE lower(v.enclosure) <> 'open' GROUP BY v.enclosure ORDER BY v.enclosure`,
+     WHERE lower(v.enclosure) <> 'open' AND v.enclosure <> $1 GROUP BY v.enclosure ORDER BY v.enclosure`,
+    [OWN_CASE],
   );
   return rows;
 }
@@ -62,10 +63,12 @@ export async function listCasesOfEntry(db: Queryable, entryId: number): Promise<
     `SELECT DISTINCT s.body FROM round_up_entries e
      JOIN live_round_ups r ON r.id = e.round_up_id
      JOIN rig_revisions v ON v.id = r.rig_revision_id
-     JOIN cases c ON lower(c.name) = lower(v.enclosure)
+     JOIN entries n ON n.id = e.entry_id
+     JOIN products p ON p.id = n.product_id
+     JOIN cases c ON lower(c.name) = lower(CASE WHEN v.enclosure = $2 THEN p.name ELSE v.enclosure END)
      JOIN sheets s ON s.kind = 'case' AND s.owner = c.id
      WHERE e.entry_id = $1`,
-    [entryId],
+    [entryId, OWN_CASE],
   );
   return rows.map(({ body }) => sheetFrom('case', body));
 }
@@ -82,8 +85,9 @@ export async function listLayoutsIn(
      JOIN entries n ON n.id = e.entry_id
      JOIN products p ON p.id = n.product_id
      JOIN sheets s ON s.kind = 'entry' AND s.owner = e.entry_id
-     WHERE lower(v.enclosure) = lower($1) AND jsonb_array_length(s.body -> 'layout') > 0`,
-    [name],
+     WHERE lower(CASE WHEN v.enclosure = $2 THEN p.name ELSE v.enclosure END) = lower($1)
+       AND jsonb_array_length(s.body -> 'layout') > 0`,
+    [name, OWN_CASE],
   );
   return rows;
 }

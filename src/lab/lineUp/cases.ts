@@ -1,5 +1,5 @@
 import { layoutProblem } from '@/core/cases/layout';
-import { usualCase, type LabCase } from '@/core/cases/labCase';
+import { caseFor, usualCase, type LabCase } from '@/core/cases/labCase';
 import {
   caseNamed,
   deleteCase,
@@ -40,9 +40,18 @@ export async function viewCases(): Promise<CasesView> {
   };
 }
 
-/** The case that a rig stands in, as the lab keeps it; null on the open bench, or where nobody has noted it. */
-export function caseOf(enclosure: string): Promise<LabCase | null> {
-  return withDatabase(async (db) => (await caseNamed(db, enclosure))?.body ?? null);
+/** The case that each entry of a line-up is compared in, by its code; none on the open bench, or where nobody has noted it. */
+export async function casesOfLineUp(
+  items: readonly { code: string; product: { body: { name: string } } }[],
+  enclosure: string,
+): Promise<Record<string, LabCase>> {
+  const cases = (await withDatabase(listCases)).map(({ body }) => body);
+  return Object.fromEntries(
+    items.flatMap(({ code, product }) => {
+      const found = caseFor(cases, enclosure, product.body.name);
+      return found ? [[code, found]] : [];
+    }),
+  );
 }
 
 /** Every layout that is compared in a case must go into it. @throws Refused with the layout and what is wrong with it */

@@ -102,7 +102,7 @@ export const placedCount = memoized(async (view: RoundUpView): Promise<number> =
 });
 
 /** Where the line stands: as asked, within what an axis can have, or where Curves opens with it. */
-function lineOf(view: RoundUpView, { against, loads }: ResponseView, query: VerdictQuery): number {
+export function lineOf(view: RoundUpView, { against, loads }: ResponseView, query: VerdictQuery): number {
   const text = against === 'noise' ? query.line : query.at;
   const asked = Number(text);
   if (!text || !Number.isFinite(asked))

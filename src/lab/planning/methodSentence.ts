@@ -1,5 +1,6 @@
 import { isWithoutHeat, type Brief } from '@/core/brief/brief';
 import { departures, methodDone } from '@/core/brief/methodDone';
+import { OWN_CASE } from '@/core/cases/labCase';
 import { questionOf } from '@/core/brief/questions';
 import { choiceOf } from '@/core/brief/schools';
 import { AXES } from '@/core/curves/axis';
@@ -39,7 +40,12 @@ function comparedAt({ rig }: RoundUp, { shown: { against }, lineAt }: Ranked): s
 
 function whatWasCompared({ roundUp }: Measured, brief: Brief, ranked: Ranked): string {
   const { rig } = roundUp;
-  const bench = rig.enclosure === 'open' ? 'an open bench' : `a bench in “${rig.enclosure}”`;
+  const bench =
+    rig.enclosure === 'open'
+      ? 'an open bench'
+      : rig.enclosure === OWN_CASE
+        ? `one set of parts, ${OWN_CASE}`
+        : `a bench in “${rig.enclosure}”`;
   const { many, label } = questionOf(brief.question);
   const fans = `${label}; fans ${choiceOf('fans', brief.schools.fans.choice).label}`;
   const what = brief.question === 'coolers' ? fans : label;

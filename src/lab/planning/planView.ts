@@ -27,6 +27,7 @@ import { groupBy } from '@/core/statistics/groupBy';
 import { ASSUMED_SPREAD_K } from '@/core/uncertainty/assumedSpread';
 import { briefLoad, isWithoutHeat, placesRead, type Brief } from '@/core/brief/brief';
 import { listSkipped } from '@/database/bench/bench';
+import { standingIn } from '@/core/cases/labCase';
 import { withDatabase } from '@/database/pool';
 import { readSheet, type KeptSheet } from '@/database/lineUp/sheets';
 import { briefOf } from './briefView';
@@ -211,12 +212,26 @@ function blankPlan(brief: Brief, runs: readonly LabRun[], today: string): PlanSh
 /** What a plan is laid from, and what is done of it. */
 type PlanBasis = Pick<PlanView, 'sheet' | 'entries' | 'loads' | 'done'> & { brief: Brief };
 
+/** Of whole cases those that stand on the round-up's rig, or have runs there. */
+function onThisRig({ roundUp, runs }: RoundUpView, lineUp: readonly LineUpEntry[]): LineUpEntry[] {
+  const here = new Set(
+    standingIn(
+      roundUp.rig.enclosure,
+      lineUp.map(({ product }) => product.body.name),
+    ),
+  );
+  return lineUp.filter(
+    ({ code, product }) => here.has(product.body.name) || runs.some(({ entry }) => entry === code),
+  );
+}
+
 async function planBasis(view: RoundUpView, today: string): Promise<PlanBasis> {
   const { id } = view.roundUp;
-  const [sheet, brief, lineUp, skipped] = await withDatabase((db) =>
+  const [sheet, brief, cited, skipped] = await withDatabase((db) =>
     Promise.all([readSheet(db, 'plan', id), briefOf(db, id), lineUpOf(db, id), listSkipped(db, id)]),
   );
   const { body } = brief!;
+  const lineUp = body.question === 'cases' ? onThisRig(view, cited) : cited;
   const byEntry = groupBy(view.runs, (run) => run.entry);
   const counting = view.runs.filter((run) => run.setAside === '');
   return {

@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { parseAsString, useQueryState } from 'nuqs';
 import { useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
-import { roomInCase, type LabCase } from '@/core/cases/labCase';
+import { OWN_CASE, roomInCase, type LabCase } from '@/core/cases/labCase';
 import { configuredSize } from '@/core/lineUp/configuredSize';
 import type { KnownProduct } from '@/lab/lineUp/changeLineUp';
 import { hasPlate, type ProductKind } from '@/core/lineUp/product';
@@ -30,6 +30,13 @@ interface Problem {
   message: string;
 }
 
+/** What of a cooler finds no room in the case that it is compared in; a case is not held against itself. */
+function outOfItsCase(item: LineUpItem, labCases: Record<string, LabCase>): string[] {
+  const labCase = labCases[item.code];
+  if (!labCase || item.product.body.kind === 'case-layout') return [];
+  return roomInCase(configuredSize(item.product.body, item.entry.body), labCase);
+}
+
 /** Products, samples and entries: what is compared, and what is known of each. */
 export function LineUpStage({
   roundUpId,
@@ -40,7 +47,7 @@ export function LineUpStage({
   known,
   airspeeds,
   enclosure,
-  labCase,
+  labCases,
 }: {
   roundUpId: number;
   items: LineUpItem[];
@@ -51,9 +58,9 @@ export function LineUpStage({
   known: KnownProduct[];
   /** Airspeed in the open of fans that this lab has measured, by name in lower case, m/s. */
   airspeeds: [string, number][];
-  /** What the rig stands in, and what the lab knows of that case. */
+  /** What the rig stands in, and what the lab knows of the case of each entry, by its code. */
   enclosure: string;
-  labCase: LabCase | null;
+  labCases: Record<string, LabCase>;
 }) {
   const router = useRouter();
   const measured = useMemo(() => new Map(airspeeds), [airspeeds]);
@@ -185,9 +192,7 @@ export function LineUpStage({
                     key={item.entryId}
                     item={item}
                     place={place}
-                    noRoom={
-                      labCase ? roomInCase(configuredSize(item.product.body, item.entry.body), labCase) : []
-                    }
+                    noRoom={outOfItsCase(item, labCases)}
                     chosen={item === chosen}
                     narrow={chosen !== undefined}
                     onChoose={() => {
@@ -239,8 +244,8 @@ export function LineUpStage({
               .filter((item) => item !== chosen && item.entry.body.layout.length > 0)
               .map((item) => ({ name: item.shownName, layout: item.entry.body.layout })),
             airspeeds: measured,
-            labCase,
-            enclosure,
+            labCase: labCases[chosen.code] ?? null,
+            enclosure: enclosure === OWN_CASE ? chosen.product.body.name : enclosure,
           }}
           onGone={() => void setOpen(null)}
           onMade={() => void setOpen(null)}

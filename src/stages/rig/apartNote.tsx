@@ -16,7 +16,10 @@ export function ApartNote({ roundUpId, apart }: { roundUpId: number; apart: RigD
     <p className="border-b border-hairline px-4 py-1.5 text-[14px] md:px-7">
       <b className="text-warn">▲ Kept apart:</b>{' '}
       {apart
-        .map((other) => `${plural(other.runs, 'run')} at revision ${other.revision} (${reasons(other)})`)
+        .map(
+          (other) =>
+            `${plural(other.runs, 'run')} at ${other.rig}, revision ${other.revision} (${reasons(other)})`,
+        )
         .join('; ')}
       .{' '}
       <Link className="underline underline-offset-2" href={`/round-ups/${roundUpId}/rig`}>
@@ -33,6 +36,10 @@ export function ApartNote({ roundUpId, apart }: { roundUpId: number; apart: RigD
           </Link>
         </>
       )}
+      {', '}
+      <Link className="underline underline-offset-2" href={`/round-ups/${roundUpId}/curves/rigs`}>
+        all rigs in one table
+      </Link>
     </p>
   );
 }

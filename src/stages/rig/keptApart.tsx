@@ -26,8 +26,8 @@ export function KeptApart({
         <div key={other.revisionId}>
           <p>
             <b className="text-warn">▲ Kept apart:</b> {plural(other.runs, 'run')} of{' '}
-            {plural(other.entries, 'entry', 'entries')} at revision {other.revision} are not ranked with those
-            at revision {current}.
+            {plural(other.entries, 'entry', 'entries')} at {other.rig}, revision {other.revision} are not
+            ranked with those at revision {current}.
             {onChoose && (
               <>
                 {' '}

@@ -5,6 +5,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
+import { OWN_CASE } from '@/core/cases/labCase';
 import { setupProblems, setupWarnings, type RigSetup } from '@/core/rig/rigSetup';
 import { setupDifferences } from '@/core/rig/setupDifferences';
 import { Cautions } from '@/ui/frame/cautions';
@@ -14,6 +15,7 @@ import { TroubleNote, type Trouble } from '@/ui/form/troubleNote';
 import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
 import { KeptApart } from './keptApart';
+import { RigsOfRoundUp, type RigWish } from './rigsOfRoundUp';
 import { RigBookView } from './rigBook';
 import type { RigData } from '@/lab/planning/rigView';
 import { RigDrawing } from './rigDrawing';
@@ -65,10 +67,17 @@ export function RigStage({ data }: { data: RigData }) {
     router.refresh();
   }
 
-  async function choose(rigRevisionId: number) {
+  async function choose(wish: RigWish) {
     const url = `/api/round-ups/${data.roundUpId}/rig`;
-    if ((await choosing.act({ url, method: 'PATCH', body: { rigRevisionId } })).ok) setDraft(null);
+    const was: RigWish = { rigRevisionId: data.currentId, rigName: '' };
+    const answer = await choosing.act({
+      ...{ url, method: 'PATCH' as const, body: wish },
+      said: 'Measured and ranked on another rig or revision from now on',
+      undo: () => ({ url, method: 'PATCH', body: was }),
+    });
+    if (answer.ok) setDraft(null);
   }
+  const chooseRevision = (rigRevisionId: number) => void choose({ rigRevisionId, rigName: '' });
 
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-6 px-4 pt-4 pb-4 md:px-7 lg:flex-row">
@@ -78,12 +87,7 @@ export function RigStage({ data }: { data: RigData }) {
         aria-label="Bench"
         tabIndex={0}
       >
-        <KeptApart
-          apart={data.apart}
-          current={current.revision}
-          busy={busy}
-          onChoose={(id) => void choose(id)}
-        />
+        <KeptApart apart={data.apart} current={current.revision} busy={busy} onChoose={chooseRevision} />
         <section aria-label="Drawing">
           <p className="label-text">
             {data.name}, revision {current.revision}. Drag the meter, the probe or the cooler, or move them by
@@ -140,7 +144,7 @@ export function RigStage({ data }: { data: RigData }) {
                       type="button"
                       className="underline underline-offset-2"
                       disabled={busy}
-                      onClick={() => void choose(revision.id)}
+                      onClick={() => chooseRevision(revision.id)}
                     >
                       rank its runs here
                     </button>
@@ -157,6 +161,7 @@ export function RigStage({ data }: { data: RigData }) {
             ))}
           </ul>
         </section>
+        <RigsOfRoundUp data={data} busy={busy} onChoose={(wish) => void choose(wish)} />
         <Cautions />
       </div>
       <form
@@ -169,6 +174,19 @@ export function RigStage({ data }: { data: RigData }) {
         aria-label="Setup"
       >
         <h2 className="font-display pb-2 text-[18px] font-bold">What moves the numbers</h2>
+        {data.comparesCases && setup.enclosure !== OWN_CASE && (
+          <p className="pb-2 text-[14px]">
+            Whole cases are compared. The same parts move from one to the next?{' '}
+            <button
+              type="button"
+              className="underline underline-offset-2"
+              onClick={() => setDraft({ ...setup, enclosure: OWN_CASE })}
+            >
+              The enclosure is “{OWN_CASE}”
+            </button>
+            . Where each case has parts of its own, it has a rig of its own.
+          </p>
+        )}
         <div
           className="min-h-0 flex-1 pr-1 pb-3 lg:overflow-y-auto"
           role="region"

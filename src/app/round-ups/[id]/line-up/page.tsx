@@ -2,7 +2,7 @@ import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { roundUpView } from '@/app/roundUpView';
 import { today } from '@/app/today';
-import { caseOf } from '@/lab/lineUp/cases';
+import { casesOfLineUp } from '@/lab/lineUp/cases';
 import { usualKind } from '@/core/lineUp/usualKind';
 import { viewKnownProducts } from '@/lab/lineUp/changeLineUp';
 import { offersOfLab } from '@/lab/lineUp/fromTheLab';
@@ -14,17 +14,18 @@ export default async function LineUpPage({ params }: { params: Promise<{ id: str
   const id = idFrom((await params).id);
   const view = await roundUpView(id);
   if (!view) notFound();
+  const items = await viewShownLineUp(id);
   return (
     <LineUpStage
       roundUpId={id}
-      items={await viewShownLineUp(id)}
+      items={items}
       offers={await offersOfLab(id, '')}
       today={today()}
       kind={usualKind(view.brief.question)}
       known={await viewKnownProducts()}
       airspeeds={await fanAirspeeds()}
       enclosure={view.roundUp.rig.enclosure}
-      labCase={await caseOf(view.roundUp.rig.enclosure)}
+      labCases={await casesOfLineUp(items, view.roundUp.rig.enclosure)}
     />
   );
 }

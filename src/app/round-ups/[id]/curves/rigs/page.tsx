@@ -1,0 +1,31 @@
+import { notFound } from 'next/navigation';
+import { idFrom } from '@/app/ids';
+import type { Query } from '@/app/numberIn';
+import { roundUpView } from '@/app/roundUpView';
+import { rigsPage } from '@/lab/orders/rigsPage';
+import { verdictQuery } from '@/lab/orders/verdictView';
+import { RigsStage } from '@/stages/rigs/rigsStage';
+
+interface Props {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<Query>;
+}
+
+export default async function RigsPage({ params, searchParams }: Props) {
+  const id = idFrom((await params).id);
+  const query = verdictQuery(await searchParams);
+  const view = await roundUpView(id);
+  if (!view) notFound();
+  const data = await rigsPage(view, query);
+  if (!data)
+    return (
+      <div className="max-w-2xl px-4 py-6 md:px-7">
+        <h2 className="font-display text-[22px] font-bold">This round-up stands on one rig</h2>
+        <p className="pt-2">
+          Whole cases or two platforms have a rig for each: choose another one in Rig, or a new one, and
+          measure there, too. All rigs then stand here in one table.
+        </p>
+      </div>
+    );
+  return <RigsStage data={data} />;
+}
