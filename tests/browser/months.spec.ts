@@ -158,3 +158,33 @@ test('the plan says what spreads, finds the fewest hours for a difference, and w
   await expect(page.getByRole('button', { name: 'Save the plan' })).toBeEnabled();
   expect(await seriousFaults(page)).toEqual([]);
 });
+
+test('all rigs stand in one table, hollow what is carried over; another rig is measured on, and taken back', async ({
+  page,
+}) => {
+  await page.goto(`${app.url}/round-ups/1/curves`);
+  await page.getByRole('link', { name: 'all rigs in one table' }).click();
+  await expect(page.getByRole('heading', { name: /^2 rigs at/ })).toBeVisible();
+  const calmo = page.locator('tr[data-entry="calmo"]');
+  await expect(calmo.locator('td').first()).toContainText('⤳');
+  await expect(calmo.locator('td').first()).toContainText('on Cellar bench');
+  await expect(calmo.locator('td').last()).toContainText('on this rig');
+  expect(await seriousFaults(page)).toEqual([]);
+  await onAPhone(page);
+
+  await page.goto(`${app.url}/round-ups/1/rig`);
+  await page.getByRole('button', { name: 'measure and rank on it' }).click();
+  await expect(page.getByText('Cellar bench, revision 1. Drag the meter')).toBeVisible();
+  await page.goto(`${app.url}/round-ups/1/curves/rigs`);
+  await expect(page.getByRole('columnheader', { name: /Cellar bench.*ranked here/ })).toBeVisible();
+  await page.goto(`${app.url}/round-ups/1/rig`);
+  // A rig of one name is no second one.
+  await page.getByLabel('Another rig').selectOption({ label: 'a new rig, like this one' });
+  await page.getByLabel('Its name').fill('attic BENCH');
+  await page.getByRole('button', { name: 'Measure on it' }).click();
+  await expect(page.getByText('the lab has a rig “attic BENCH” already')).toBeVisible();
+  await page.getByRole('button', { name: 'measure and rank on it' }).click();
+  await expect(page.getByText('Attic bench, revision 1. Drag the meter')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('Cellar bench, revision 1. Drag the meter')).toBeVisible();
+});

@@ -69,7 +69,7 @@ export function RigsOfRoundUp({
         ))}
       </ul>
       <form
-        className="grid max-w-xl grid-cols-[1fr_1fr_auto] items-end gap-2 pt-2"
+        className="flex flex-wrap items-end gap-2 pt-2"
         onSubmit={(event) => {
           event.preventDefault();
           onChoose(
@@ -79,20 +79,26 @@ export function RigsOfRoundUp({
           );
         }}
       >
-        <ChoiceField
-          label="Another rig"
-          value={wanted}
-          onValue={setWanted}
-          options={[
-            { value: '', label: '–' },
-            ...data.others.map(({ revisionId, rig, revision }) => ({
-              value: String(revisionId),
-              label: `${rig}, revision ${revision}`,
-            })),
-            { value: NEW_RIG, label: 'a new rig, like this one' },
-          ]}
-        />
-        {isNew ? <TextField label="Its name" value={name} onValue={setName} /> : <span />}
+        <span className="w-56">
+          <ChoiceField
+            label="Another rig"
+            value={wanted}
+            onValue={setWanted}
+            options={[
+              { value: '', label: '–' },
+              ...data.others.map(({ revisionId, rig, revision }) => ({
+                value: String(revisionId),
+                label: `${rig}, revision ${revision}`,
+              })),
+              { value: NEW_RIG, label: 'a new rig, like this one' },
+            ]}
+          />
+        </span>
+        {isNew && (
+          <span className="w-56">
+            <TextField label="Its name" value={name} onValue={setName} />
+          </span>
+        )}
         <button className="quiet-button" disabled={busy || wanted === '' || (isNew && name.trim() === '')}>
           Measure on it
         </button>

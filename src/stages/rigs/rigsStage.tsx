@@ -46,7 +46,7 @@ function Strip({
         }}
       />
       <span
-        className={`absolute top-1/2 -translate-x-1/2 -translate-y-1/2 ${hollow ? 'rounded-full border border-ink2 bg-ground p-px opacity-80' : ''}`}
+        className={`absolute top-1/2 -translate-x-1/2 -translate-y-1/2 inline-flex size-4 items-center justify-center ${hollow ? 'rounded-full border border-ink2 bg-ground' : ''}`}
         style={{ left: `${share(at.value)}%` }}
       >
         <EntryMark position={position} />
@@ -76,9 +76,11 @@ function Cell({
       {at ? (
         <span className="flex items-center gap-3">
           <Strip at={at} hollow={!placed} span={span} position={position} />
-          <span className="w-34 shrink-0 text-[14px] whitespace-nowrap">
+          <span className="w-36 shrink-0 text-[14px]">
             {!placed && <span title="carried over, not measured here">⤳ </span>}
-            <b className={placed ? '' : 'font-normal'}>{figure(at.value, decimals)}</b>
+            <b className={placed ? 'whitespace-nowrap' : 'font-normal whitespace-nowrap'}>
+              {figure(at.value, decimals)}
+            </b>
             <span className="text-ink2">
               {' '}
               ± {figure(at.interval95, decimals)} {unit}
