@@ -22,7 +22,7 @@ export function cannotTell(
   return [
     mounts < 2
       ? byAir
-        ? 'what putting a fan up anew changes: each is put up once, and ± is assumed'
+        ? 'what putting one up anew changes: each is put up once, and ± is assumed'
         : 'what remounting changes: each is mounted once, and ± is assumed'
       : '',
     mounts < 2 && passes < 2 ? 'how single readings scatter: nothing is read twice' : '',

@@ -11,6 +11,9 @@ export function fansWords(setting: string): string {
   return `fans ${setting}`;
 }
 
+/** What ends a mount at once. */
+export const stopWords = (state: BenchState): string => (isByAirAlone(state) ? 'Stop' : 'Load off');
+
 /** The one thing that is going on, large. */
 export function headline(state: BenchState): string {
   const point = state.points[state.at];

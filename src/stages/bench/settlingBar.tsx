@@ -1,5 +1,5 @@
 import { FLOOR_WAIT_S } from '@/core/bench/steps/stepFloor';
-import { holdsForS } from '@/core/bench/steps/stepSoak';
+import { holdsForS, SPUN_UP_S } from '@/core/bench/steps/stepSoak';
 import { STEADY_K_PER_MIN } from '@/core/settling/steady';
 import { figure } from '@/ui/marks/figures';
 import type { LiveSample, LiveSession } from '@/core/bench/benchEvent';
@@ -24,6 +24,8 @@ function lengthS({ state, rule }: LiveSession): number | null {
   if (state.phase === 'floor') return FLOOR_WAIT_S + rule.readingS;
   if (state.phase === 'warm-up') return rule.warmUpS;
   if (state.phase === 'reading') return rule.readingS;
+  // Without heat a setting stands once its fans have come to their speed.
+  if (state.phase === 'soak' && rule.airOnly) return SPUN_UP_S;
   return null;
 }
 

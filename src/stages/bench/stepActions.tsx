@@ -4,6 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { toast } from 'sonner';
 import { isByAirAlone, type BenchState } from '@/core/bench/benchState';
+import { stopWords } from './phaseWords';
 import { sendOrder, type Order } from './sendOrder';
 import { useSpace } from './useSpace';
 
@@ -45,7 +46,9 @@ function mainOf(state: BenchState): Main | null {
     case 'paused':
       return {
         words: 'Go on',
-        under: 'The load comes on again and this step begins anew: heat has gone meanwhile.',
+        under: isByAirAlone(state)
+          ? 'This step begins anew.'
+          : 'The load comes on again and this step begins anew: heat has gone meanwhile.',
         order: { do: 'confirm' },
       };
     case 'cool-down':
@@ -200,15 +203,19 @@ export function StepActions({ roundUpId, state }: { roundUpId: number; state: Be
       )}
       {isAsking === 'pause' && (
         <AskLine
-          label="Why is it paused? The load goes off."
+          label={
+            isByAirAlone(state) ? 'Why is it paused? The fans stop.' : 'Why is it paused? The load goes off.'
+          }
           send="Pause"
-          onSend={(text) => send({ do: 'pause', text }, 'Paused, with the load off')}
+          onSend={(text) =>
+            send({ do: 'pause', text }, isByAirAlone(state) ? 'Paused' : 'Paused, with the load off')
+          }
           onClose={() => setAsking(null)}
         />
       )}
       <div className="grid grid-cols-2 gap-2.5">
         <Small words="Note" keyName="n" onPress={() => setAsking({ what: 'note', at: state.at })} />
-        <Small words="Load off" keyName="x" isBad onPress={loadOff} />
+        <Small words={stopWords(state)} keyName="x" isBad onPress={loadOff} />
         {maySkip && (
           <Small words="Skip setting" keyName="s" onPress={() => setAsking({ what: 'skip', at: state.at })} />
         )}

@@ -11,6 +11,7 @@ import {
   type PlotSeries,
 } from '@/ui/chart/plot';
 import { figure } from '@/ui/marks/figures';
+import { isByAirAlone } from '@/core/bench/benchState';
 import { readingSoFar } from '@/core/bench/readingSoFar';
 import type { LiveSample, LiveSession } from '@/core/bench/benchEvent';
 
@@ -55,7 +56,7 @@ function Label({
   );
 }
 
-/** Die and room since the setting in hand began, with the window as it fills and the end the fit sees; noise below. */
+/** Die and room since the setting in hand began, with the window as it fills and the end the fit sees; noise below, alone without heat. */
 export function StripChart({ session, samples }: { session: LiveSession; samples: readonly LiveSample[] }) {
   const { state, rule } = session;
   const [upper, setUpper] = useState<PlotFrame | null>(null);
@@ -162,48 +163,50 @@ export function StripChart({ session, samples }: { session: LiveSession; samples
 
   return (
     <div className="flex min-h-0 flex-1 flex-col">
-      <div className="relative min-h-[150px] flex-[2]">
-        <Plot
-          series={temperatures}
-          x={bare}
-          y={degrees}
-          label="Die and room over time"
-          onFrame={setUpper}
-          rightPx={12}
-        />
-        {upper && gauge && nowMin > 0 && (
-          <div
-            className="pointer-events-none absolute bg-act/10"
-            style={{
-              left: pixelX(upper, windowFrom),
-              width: Math.max(1, pixelX(upper, nowMin) - pixelX(upper, windowFrom)),
-              top: upper.top,
-              height: upper.bottom - upper.top,
-            }}
-          >
-            <span className="absolute top-[42%] left-1.5 text-[13px] whitespace-nowrap text-act">
-              {filled < 1
-                ? 'window begins'
-                : `window, ${Math.floor(filled)} of ${Math.round(rule.windowS / 60)} min`}
-            </span>
-          </div>
-        )}
-        {upper && die && (
-          <Label frame={upper} {...die} className="text-ink">
-            die, °C
-          </Label>
-        )}
-        {upper && room && (
-          <Label frame={upper} {...room} under className="text-[color:var(--curve-0)]">
-            room, °C
-          </Label>
-        )}
-        {upper && endC !== null && (
-          <Label frame={upper} x={endMin} y={endC} className="text-act">
-            ends near {figure(endC, 1)} ± {figure(gauge!.endDoubtK!, 1)} °C
-          </Label>
-        )}
-      </div>
+      {!isByAirAlone(state) && (
+        <div className="relative min-h-[150px] flex-[2]">
+          <Plot
+            series={temperatures}
+            x={bare}
+            y={degrees}
+            label="Die and room over time"
+            onFrame={setUpper}
+            rightPx={12}
+          />
+          {upper && gauge && nowMin > 0 && (
+            <div
+              className="pointer-events-none absolute bg-act/10"
+              style={{
+                left: pixelX(upper, windowFrom),
+                width: Math.max(1, pixelX(upper, nowMin) - pixelX(upper, windowFrom)),
+                top: upper.top,
+                height: upper.bottom - upper.top,
+              }}
+            >
+              <span className="absolute top-[42%] left-1.5 text-[13px] whitespace-nowrap text-act">
+                {filled < 1
+                  ? 'window begins'
+                  : `window, ${Math.floor(filled)} of ${Math.round(rule.windowS / 60)} min`}
+              </span>
+            </div>
+          )}
+          {upper && die && (
+            <Label frame={upper} {...die} className="text-ink">
+              die, °C
+            </Label>
+          )}
+          {upper && room && (
+            <Label frame={upper} {...room} under className="text-[color:var(--curve-0)]">
+              room, °C
+            </Label>
+          )}
+          {upper && endC !== null && (
+            <Label frame={upper} x={endMin} y={endC} className="text-act">
+              ends near {figure(endC, 1)} ± {figure(gauge!.endDoubtK!, 1)} °C
+            </Label>
+          )}
+        </div>
+      )}
       <div className="relative min-h-[120px] flex-[1.15]">
         <Plot series={noise} x={x} y={decibels} label="Noise over time" onFrame={setLower} rightPx={12} />
         {lower && level && (

@@ -49,7 +49,12 @@ export function paused(state: BenchState, nowS: number, reason: string): BenchSt
   if (!GOES_ON.includes(state.phase)) return state;
   const off = { ...state, ...LOAD_OFF, paused: { phase: state.phase, reason } };
   const dutyPct = isByAirAlone(state) || state.phase === 'floor' ? 0 : LOAD_OFF.dutyPct;
-  return enter({ ...off, dutyPct }, 'paused', nowS, `Paused: ${reason}. The load is off.`);
+  return enter(
+    { ...off, dutyPct },
+    'paused',
+    nowS,
+    `Paused: ${reason}. ${isByAirAlone(state) ? 'The fans stand.' : 'The load is off.'}`,
+  );
 }
 
 /**

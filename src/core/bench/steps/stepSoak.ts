@@ -11,7 +11,7 @@ import { skipPoint } from './takePoint';
 export const IDLE_S = 600;
 const START_S = 20;
 /** Without heat a setting stands once the fan has come to its speed, s. */
-const SPUN_UP_S = 25;
+export const SPUN_UP_S = 25;
 /** The fit is asked so often, s. */
 const GAUGE_EVERY_S = 10;
 const SHORT_K = 0.1;
