@@ -1,0 +1,66 @@
+import { format } from 'date-fns';
+import Link from 'next/link';
+import { plural } from '@/ui/marks/figures';
+import type { RigData } from '@/lab/planning/rigView';
+
+/** The revisions of a rig, the newest first, with what each changed. */
+export function Revisions({
+  data,
+  busy,
+  onChoose,
+}: {
+  data: RigData;
+  busy: boolean;
+  onChoose: (rigRevisionId: number) => void;
+}) {
+  return (
+    <section aria-label="Revisions">
+      <div className="flex flex-wrap items-baseline gap-4">
+        <h2 className="font-display text-[18px] font-bold">Revisions</h2>
+        <Link
+          className="text-[14px] underline underline-offset-3"
+          href={`/round-ups/${data.roundUpId}/rig/watch`}
+        >
+          Over the months
+        </Link>
+        <Link
+          className="text-[14px] underline underline-offset-3"
+          href={`/round-ups/${data.roundUpId}/rig/bridge`}
+        >
+          Bridge
+        </Link>
+      </div>
+      <ul className="text-[14.5px]">
+        {[...data.revisions].reverse().map((revision) => (
+          <li key={revision.id} className="border-b border-hairline py-1.5">
+            <div className="flex flex-wrap items-baseline gap-x-3">
+              <b>Revision {revision.revision}</b>
+              <span className="text-ink2">{format(revision.startedAt, 'd MMM yyyy')}</span>
+              <span dir="auto">{revision.reason}</span>
+              <span className="ml-auto text-ink2">{plural(revision.runs, 'run')}</span>
+              {revision.id === data.currentId ? (
+                <span className="text-act">ranked here</span>
+              ) : (
+                <button
+                  type="button"
+                  className="underline underline-offset-2"
+                  disabled={busy}
+                  onClick={() => onChoose(revision.id)}
+                >
+                  rank its runs here
+                </button>
+              )}
+            </div>
+            {revision.changes.length > 0 && (
+              <p className="pl-4 text-[13.5px] text-ink2">
+                {revision.changes
+                  .map((change) => `${change.what}: ${change.was} → ${change.isNow}`)
+                  .join('; ')}
+              </p>
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
