@@ -1,22 +1,17 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useEffect, useMemo, useRef, useState } from 'react';
-import type { Quantity, Unit } from '@/core/channels/channels';
+import { useMemo, useState } from 'react';
 import { plural } from '@/ui/marks/figures';
-import { sendJson, whyNothing } from '@/ui/sendJson';
-import { typedNumber } from '@/ui/typedNumber';
+import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
-import { parseLoad } from '@/core/runs/load';
-import { ClockBars, type ProposedClock } from './clockBars';
+import { ClockBars } from './clockBars';
 import { eveningSpan } from '@/core/joining/placedSeries';
-import { floorOf } from '@/core/joining/pieces';
-import { joinEvening, placeSeries, type BroughtLog } from '@/core/joining/evening';
+import { placeSeries } from '@/core/joining/evening';
 import {
   cutAnew,
   cutHere,
   fillDown,
-  inHand,
   joinAt,
   moveClock,
   moveCut,
@@ -32,6 +27,9 @@ import { useEvening } from './useEvening';
 import type { RunPreview } from '@/lab/bring/makeRawRun';
 import { WorkProgress } from '@/ui/upload/workProgress';
 import { BLANK_TARGET, RunsTarget, type NewTarget, type RoundUpChoice } from './runsTarget';
+import { RoomTyped } from './roomTyped';
+import { runsPlan, usedPieces, type TypedRoom } from './runsPlan';
+import { useLogs } from './useLogs';
 
 interface Props {
   uploadId: string;
@@ -43,20 +41,16 @@ interface Props {
 /** Raw logs of an evening: joined by their clocks, cut into runs, and looked at before anything is written. */
 export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
   const router = useRouter();
-  const [logs, setLogs] = useState<BroughtLog[]>([]);
-  const [unread, setUnread] = useState<{ path: string; message: string }[]>([]);
-  const [reading, setReading] = useState(true);
   const { evening, undo, begin, step } = useEvening();
+  const { logs, readBy, unread, reading, proposed, stop } = useLogs(uploadId, files, begin);
   const { offsetsS: offsets, cuts, pieces } = evening;
-  const [room, setRoom] = useState({ ambientC: '', doubtK: '1' });
+  const [room, setRoom] = useState<TypedRoom>({ ambientC: '', doubtK: '1' });
   const [into, setInto] = useState(roundUpId === null ? '' : String(roundUpId));
   const [target, setTarget] = useState<NewTarget>(BLANK_TARGET);
   const [previews, setPreviews] = useState<RunPreview[]>([]);
-  const [proposed, setProposed] = useState<(ProposedClock | null)[]>([]);
   const [unused, setUnused] = useState<string[]>([]);
   const [failure, setFailure] = useState('');
   const [busy, setBusy] = useState(false);
-  const stopped = useRef(false);
 
   const series = useMemo(() => placeSeries(logs, offsets), [logs, offsets]);
   const span = useMemo(() => eveningSpan(series), [series]);
@@ -67,50 +61,15 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
     setPreviews([]);
   };
 
-  useEffect(() => {
-    let gone = false;
-    void (async () => {
-      const read: BroughtLog[] = [];
-      const failed: { path: string; message: string }[] = [];
-      stopped.current = false;
-      for (const file of files) {
-        if (stopped.current) {
-          failed.push({ path: file.path, message: 'not read: stopped' });
-          continue;
-        }
-        const answer = await sendJson(`/api/uploads/${uploadId}/describe`, 'POST', { fileId: file.id });
-        if (gone) return;
-        if (answer.ok && answer.body.read) read.push(answer.body.log as unknown as BroughtLog);
-        else failed.push({ path: file.path, message: whyNothing(answer) });
-      }
-      const joined = joinEvening(read);
-      setProposed(joined.shifts.map((shift, i) => shift && { ...shift, ownS: joined.ownS[i]! }));
-      setLogs(read);
-      setUnread(failed);
-      begin(inHand(joined));
-      setPreviews([]);
-      setReading(false);
-    })();
-    return () => {
-      gone = true;
-    };
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- begin changes nothing that is read here.
-  }, [uploadId, files]);
-
-  async function changeColumns(at: number, columns: { quantity: Quantity | null; unit: Unit | null }[]) {
+  async function changeColumns(at: number, columns: Parameters<typeof readBy>[1]) {
     setBusy(true);
-    const answer = await sendJson(`/api/uploads/${uploadId}/describe`, 'POST', {
-      fileId: logs[at]!.fileId,
-      columns,
-    });
+    const next = await readBy(at, columns);
     setBusy(false);
-    if (!answer.ok || !answer.body.read) return setFailure(whyNothing(answer));
-    const next = logs.map((log, i) => (i === at ? (answer.body.log as unknown as BroughtLog) : log));
-    setLogs(next);
-    change(readAnew(next, evening));
+    if (typeof next === 'string') setFailure(next);
+    else change(readAnew(next, evening));
   }
 
-  const used = pieces.map((piece, i) => ({ piece, i })).filter(({ piece }) => piece.use);
+  const used = usedPieces(evening);
   const hasRoom = series.some((other) => other.quantity === 'ambient_temperature');
 
   async function send(dryRun: boolean) {
@@ -118,30 +77,7 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
     const plan = {
       who: whoIsHere(),
       dryRun,
-      logs: logs.map((log, i) => ({ fileId: log.fileId, offsetS: offsets[i]! })),
-      room:
-        hasRoom || typedNumber(room.ambientC) === null
-          ? null
-          : { ambientC: typedNumber(room.ambientC), doubtK: typedNumber(room.doubtK) ?? 1 },
-      runs: used.map(({ piece, i }) => ({
-        fromS: piece.fromS,
-        toS: piece.toS,
-        entry: piece.entry,
-        ...parseLoad(piece.loadW),
-        setting: piece.setting,
-        mount: typedNumber(piece.mount) ?? undefined,
-        pass: typedNumber(piece.pass) ?? undefined,
-        noiseDb: typedNumber(piece.noiseDb),
-        floorDb: typedNumber(floorOf(pieces, i)) ?? undefined,
-      })),
-      target: {
-        roundUpId: into === '' ? null : Number(into),
-        title: target.title,
-        rigName: target.rigName,
-        meterDistanceCm: typedNumber(target.meterDistanceCm) ?? undefined,
-        limitC: typedNumber(target.limitC) ?? undefined,
-        noiseLineDba: typedNumber(target.noiseLineDba) ?? undefined,
-      },
+      ...runsPlan(evening, { logs, room: hasRoom ? null : room, target, into }),
     };
     setBusy(true);
     const answer = await sendJson(`/api/uploads/${uploadId}/runs`, 'POST', plan);
@@ -156,7 +92,7 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
     if (answer.body.message) setFailure(String(answer.body.message));
   }
 
-  if (reading) return <WorkProgress uploadId={uploadId} onStop={() => (stopped.current = true)} />;
+  if (reading) return <WorkProgress uploadId={uploadId} onStop={stop} />;
   const chosen = roundUps.find((roundUp) => String(roundUp.id) === into);
   const clean = previews.length > 0 && previews.every((preview) => !preview.problem);
   return (
@@ -177,27 +113,7 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
             ▲ <b dir="auto">{other.path}</b>: {other.message}
           </p>
         ))}
-        {!hasRoom && logs.length > 0 && (
-          <p className="flex flex-wrap items-center gap-2 pt-3 text-[14.5px]">
-            No log has the room. One typed reading stands in, and is marked:
-            <input
-              aria-label="Room, °C"
-              inputMode="decimal"
-              className="w-20 rounded border border-hairline bg-raised px-1.5 py-0.5 text-right"
-              value={room.ambientC}
-              onChange={(event) => setRoom({ ...room, ambientC: event.target.value })}
-            />
-            °C ±
-            <input
-              aria-label="Doubt of the room, K"
-              inputMode="decimal"
-              className="w-16 rounded border border-hairline bg-raised px-1.5 py-0.5 text-right"
-              value={room.doubtK}
-              onChange={(event) => setRoom({ ...room, doubtK: event.target.value })}
-            />
-            K
-          </p>
-        )}
+        {!hasRoom && logs.length > 0 && <RoomTyped room={room} onRoom={setRoom} />}
       </section>
       {!span ? (
         <p className="text-warn">No log has the temperature of the die yet: say above which column it is.</p>
