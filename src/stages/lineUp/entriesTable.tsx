@@ -1,0 +1,91 @@
+import { useRouter } from 'next/navigation';
+import { toast } from 'sonner';
+import { roomInCase, type LabCase } from '@/core/cases/labCase';
+import { configuredSize } from '@/core/lineUp/configuredSize';
+import { UNDO_MS } from '@/ui/useAct';
+import { sendJson } from '@/ui/sendJson';
+import { whoIsHere } from '@/ui/who';
+import type { LineUpEntry as LineUpItem } from '@/lab/lineUp/lineUpView';
+import { LineUpRow } from './lineUpRow';
+
+/** What of a cooler finds no room in the case that it is compared in; a case is not held against itself. */
+function outOfItsCase(item: LineUpItem, labCases: Record<string, LabCase>): string[] {
+  const labCase = labCases[item.code];
+  if (!labCase || item.product.body.kind === 'case-layout') return [];
+  return roomInCase(configuredSize(item.product.body, item.entry.body), labCase);
+}
+
+/** The entries of a line-up: one is opened beside it, a control is named in its row. */
+export function EntriesTable({
+  roundUpId,
+  items,
+  labCases,
+  chosen,
+  onChoose,
+}: {
+  roundUpId: number;
+  items: LineUpItem[];
+  /** What the lab knows of the case of each entry, by its code. */
+  labCases: Record<string, LabCase>;
+  chosen: LineUpItem | undefined;
+  onChoose: (item: LineUpItem) => void;
+}) {
+  const router = useRouter();
+  const base = `/api/round-ups/${roundUpId}`;
+
+  async function setControl(item: LineUpItem, isControl: boolean) {
+    const change = (to: boolean) =>
+      sendJson(`${base}/entries/${item.entryId}`, 'PATCH', { who: whoIsHere(), isControl: to });
+    const answer = await change(isControl);
+    if (!answer.ok) return void toast.error(answer.message);
+    toast.success(isControl ? `${item.shownName} is a control` : `${item.shownName} is no control any more`, {
+      duration: UNDO_MS,
+      action: { label: 'Undo', onClick: () => void change(!isControl).then(() => router.refresh()) },
+    });
+    router.refresh();
+  }
+
+  return (
+    <table className="figure-table min-w-[720px] [&_td]:py-1.5">
+      <thead>
+        <tr>
+          <th scope="col">
+            <span className="sr-only">Open</span>
+          </th>
+          <th scope="col">Product</th>
+          {!chosen && <th scope="col">Maker</th>}
+          {!chosen && <th scope="col">Kind</th>}
+          <th scope="col">Fans</th>
+          <th scope="col" className="num">
+            Height, mm
+          </th>
+          <th scope="col" className="num">
+            Memory, mm
+          </th>
+          <th scope="col" className="num">
+            Price
+          </th>
+          <th scope="col">Sample</th>
+          <th scope="col">Control</th>
+          <th scope="col" className="num">
+            Runs
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {items.map((item, place) => (
+          <LineUpRow
+            key={item.entryId}
+            item={item}
+            place={place}
+            noRoom={outOfItsCase(item, labCases)}
+            chosen={item === chosen}
+            narrow={chosen !== undefined}
+            onChoose={() => onChoose(item)}
+            onControl={(flag) => void setControl(item, flag)}
+          />
+        ))}
+      </tbody>
+    </table>
+  );
+}
