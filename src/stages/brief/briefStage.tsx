@@ -1,29 +1,20 @@
 'use client';
 
-import { format } from 'date-fns';
 import Link from 'next/link';
 import { useRef, useState } from 'react';
 import { briefChanges } from '@/core/brief/briefChanges';
 import { methodCard } from '@/core/brief/methodCard';
-import { asking, type Brief } from '@/core/brief/brief';
+import { asking } from '@/core/brief/brief';
 import { QUESTIONS } from '@/core/brief/questions';
-import { choiceOf, OFFERED_SCHOOLS, SCHOOLS } from '@/core/brief/schools';
 import { ChoiceField, TextField } from '@/ui/form/fields';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { fieldFault, useSheet } from '@/ui/form/useSheet';
 import type { BriefData } from '@/lab/planning/cardRig';
 import { BriefNumbers } from './briefNumbers';
 import { MethodCardView } from './methodCardView';
-import { useAct } from '@/ui/useAct';
-
-/** Schools that can be chosen in, and those in which an older brief chose what nothing is computed by yet. */
-const shownSchools = (brief: Brief) =>
-  SCHOOLS.filter(
-    (school) =>
-      OFFERED_SCHOOLS.includes(school) ||
-      (brief.schools[school.key].choice !== school.choices[0]!.value &&
-        choiceOf(school.key, brief.schools[school.key].choice).later),
-  );
+import { BriefHistory } from './briefHistory';
+import { KeptMethods } from './keptMethods';
+import { Schools } from './schools';
 
 /** What the round-up asks and how; beside it the method card that it writes. */
 export function BriefStage({ data }: { data: BriefData }) {
@@ -31,8 +22,6 @@ export function BriefStage({ data }: { data: BriefData }) {
   const sheet = useSheet('brief', data.roundUpId, data.sheet);
   const brief = sheet.body;
   const [reason, setReason] = useState('');
-  const { act } = useAct();
-  const [methodName, setMethodName] = useState('');
   const question = QUESTIONS.find((other) => other.value === brief.question)!;
   const changes = sheet.dirty ? briefChanges(data.sheet.body, brief) : [];
   const costs = changes.filter((change) => change.incomparable !== '');
@@ -43,15 +32,6 @@ export function BriefStage({ data }: { data: BriefData }) {
     event.preventDefault();
     if (!form.current!.reportValidity()) return;
     if (await sheet.save({ reason: reason.trim(), said: 'Brief saved' })) setReason('');
-  }
-
-  async function keepMethod() {
-    const answer = await act({
-      url: '/api/methods',
-      body: { name: methodName, body: brief },
-      said: `Method “${methodName}” kept`,
-    });
-    if (answer.ok) setMethodName('');
   }
 
   return (
@@ -84,70 +64,8 @@ export function BriefStage({ data }: { data: BriefData }) {
             </p>
           </fieldset>
           <BriefNumbers brief={brief} onBrief={sheet.set} fieldError={fieldError} />
-          <fieldset>
-            <legend className="font-display pb-1 text-[20px] font-bold">Where reviewers differ</legend>
-            <ul>
-              {shownSchools(brief).map((school) => {
-                const { key, question: asked, effect } = school;
-                const chosen = brief.schools[key];
-                const isLater = choiceOf(key, chosen.choice).later;
-                const choices = school.choices.filter(
-                  (choice) => !choice.later || choice.value === chosen.choice,
-                );
-                const change = (part: Partial<typeof chosen>) =>
-                  sheet.set({ ...brief, schools: { ...brief.schools, [key]: { ...chosen, ...part } } });
-                return (
-                  <li
-                    key={key}
-                    className="grid gap-x-4 gap-y-1 border-t border-hairline py-2.5 md:grid-cols-[1fr_1fr]"
-                  >
-                    <div>
-                      <ChoiceField
-                        label={asked}
-                        value={chosen.choice}
-                        options={choices}
-                        onValue={(choice) => change({ choice })}
-                      />
-                      <p className="pt-1 text-[13px] text-ink2">{choiceOf(key, chosen.choice).consequence}</p>
-                      {isLater && (
-                        <p className="text-[13px] text-warn">
-                          ▲ Kept as it was chosen, but nothing is computed by it yet. {effect}
-                        </p>
-                      )}
-                    </div>
-                    <div>
-                      <TextField
-                        label="Your reason, for the method card"
-                        value={chosen.reason}
-                        onValue={(text) => change({ reason: text })}
-                      />
-                      {!isLater && <p className="pt-1 text-[13px] text-ink2">{effect}</p>}
-                    </div>
-                  </li>
-                );
-              })}
-            </ul>
-          </fieldset>
-          {data.history.length > 0 && (
-            <section aria-label="Changes of the brief">
-              <h2 className="font-display text-[18px] font-bold">Changed</h2>
-              <ul className="text-[14px]">
-                {data.history.map((other, i) => (
-                  <li key={i} className="border-b border-hairline py-1.5">
-                    <span className="text-ink2">{format(other.changedAt, 'd MMM yyyy, HH:mm')}</span>{' '}
-                    {other.who}
-                    {other.reason && `: ${other.reason}`}
-                    {other.changes.map((change) => (
-                      <span key={change.what} className="block pl-4">
-                        {change.what}: {change.was} → <b>{change.isNow}</b>
-                        {change.incomparable && <span className="text-warn"> {change.incomparable}</span>}
-                      </span>
-                    ))}
-                  </li>
-                ))}
-              </ul>
-            </section>
-          )}
+          <Schools brief={brief} onBrief={sheet.set} />
+          <BriefHistory history={data.history} />
         </div>
         <div className="space-y-2 border-t border-hairline pt-3">
           {late && costs.length > 0 && (
@@ -176,41 +94,7 @@ export function BriefStage({ data }: { data: BriefData }) {
                   ? 'nothing was decided here yet'
                   : 'saved'}
             </span>
-            <div className="ml-auto flex flex-wrap items-end gap-2">
-              {data.methods.length > 0 && (
-                <div className="w-44">
-                  <ChoiceField
-                    label="Begin from a kept method"
-                    value=""
-                    options={[
-                      { value: '', label: '…' },
-                      ...data.methods.map((method) => ({ value: String(method.id), label: method.name })),
-                    ]}
-                    onValue={(id) => {
-                      const found = data.methods.find((method) => String(method.id) === id);
-                      const { deadline, embargo } = brief;
-                      if (found) sheet.set({ ...found.body, deadline, embargo });
-                    }}
-                  />
-                </div>
-              )}
-              <div className="w-40">
-                <TextField
-                  label="Keep this as a method"
-                  value={methodName}
-                  onValue={setMethodName}
-                  placeholder="name"
-                />
-              </div>
-              <button
-                type="button"
-                className="quiet-button"
-                disabled={methodName.trim() === ''}
-                onClick={() => void keepMethod()}
-              >
-                Keep
-              </button>
-            </div>
+            <KeptMethods methods={data.methods} brief={brief} onBrief={sheet.set} />
           </div>
         </div>
       </form>

@@ -5,9 +5,7 @@ import Link from 'next/link';
 import { parseAsFloat, parseAsString, useQueryState, useQueryStates } from 'nuqs';
 import { useMemo } from 'react';
 import { AXES } from '@/core/curves/axis';
-import { EntryMark } from '@/ui/marks/entryMark';
 import { DraftField } from '@/ui/form/draftField';
-import { figure, placeText } from '@/ui/marks/figures';
 import { PageHead } from '@/ui/frame/pageHead';
 import { LineField } from '../curves/choices/lineField';
 import { LoadChoice } from '../curves/choices/loadChoice';
@@ -15,39 +13,11 @@ import { WhatChoice } from '../curves/choices/whatChoice';
 import { KelvinWorths } from './kelvinWorths';
 import { Budget } from './budget';
 import type { JudgementData } from '@/lab/orders/judgementPage';
-import { measuresOf, worthPct, type Measure, type MeasureFigure } from './measures';
-import { standingWords } from '@/core/ranking/standingWords';
+import { measuresOf, worthPct } from './measures';
 import { PairPanel } from './pairPanel';
 import { useIntervals } from './useIntervals';
-
-function Figure({
-  found,
-  measure,
-  isDrawing,
-}: {
-  found: MeasureFigure;
-  measure: Measure;
-  isDrawing: boolean;
-}) {
-  if (found.value === null)
-    return (
-      <td className="num max-w-40 text-[12.5px] whitespace-normal text-ink2" title={found.why}>
-        <span className="line-clamp-2">{found.why}</span>
-      </td>
-    );
-  const doubt =
-    found.interval95 !== null
-      ? `± ${figure(found.interval95, measure.decimals)}`
-      : isDrawing
-        ? '± …'
-        : '± not available';
-  return (
-    <td className="num whitespace-nowrap">
-      <b>{figure(found.value, measure.decimals)}</b>
-      <span className="block text-[12.5px] text-ink2">{doubt}</span>
-    </td>
-  );
-}
+import { Crossovers } from './crossovers';
+import { MeasuresTable } from './measuresTable';
 
 /** What the numbers can bear: measures beyond the line, each ± opened, and any two against one another. */
 export function JudgementStage({ packed }: { packed: Packed<JudgementData> }) {
@@ -67,16 +37,6 @@ export function JudgementStage({ packed }: { packed: Packed<JudgementData> }) {
   const measures = useMemo(() => measuresOf(data), [data]);
   const { done, left, stop } = useIntervals(items, data.rule);
   const by = measures.find(({ key }) => key === view.by) ?? measures[0]!;
-  const sorted = useMemo(() => {
-    const sign = by.better === 'lower' ? 1 : -1;
-    const valueOf = (item: (typeof items)[number]) => by.figureFor(item, undefined).value;
-    // Those without the measure come last, in the order at the line.
-    return [...items].sort((a, b) => {
-      const [x, y] = [valueOf(a), valueOf(b)];
-      if (x === null || y === null) return Number(x === null) - Number(y === null);
-      return by.key === 'rise' ? items.indexOf(a) - items.indexOf(b) : sign * (x - y);
-    });
-  }, [items, by]);
   const one = items.find(({ entry }) => entry === view.one) ?? items[0];
   const other =
     items.find(({ entry }) => entry === view.other && entry !== one?.entry) ??
@@ -139,83 +99,17 @@ export function JudgementStage({ packed }: { packed: Packed<JudgementData> }) {
         <p>Nothing can be placed at this level and load: move the line, or measure.</p>
       ) : (
         <>
-          <div className="w-0 min-w-full overflow-x-auto" tabIndex={0} role="region" aria-label="Measures">
-            <table className="figure-table">
-              <thead>
-                <tr>
-                  <th scope="col">Likely place</th>
-                  <th scope="col">Entry</th>
-                  {measures.map((measure) => (
-                    <th
-                      key={measure.key}
-                      scope="col"
-                      className="num"
-                      aria-sort={
-                        measure === by ? (by.better === 'lower' ? 'ascending' : 'descending') : undefined
-                      }
-                    >
-                      <button
-                        type="button"
-                        className="cursor-pointer text-right underline decoration-dotted underline-offset-3"
-                        title={measure.definition}
-                        onClick={() => void setView({ by: measure.key })}
-                      >
-                        {measure.name}
-                        {measure === by && (by.better === 'lower' ? ' ↑' : ' ↓')}
-                      </button>
-                      <span className="block font-normal">{measure.unit}</span>
-                    </th>
-                  ))}
-                </tr>
-              </thead>
-              <tbody>
-                {sorted.map((item) => (
-                  <tr key={item.entry} data-entry={item.entry}>
-                    <td className="font-bold whitespace-nowrap">{placeText(...item.detail.places)}</td>
-                    <td className="min-w-40">
-                      <span className="flex items-center gap-1.5">
-                        <EntryMark position={item.position} />
-                        <span dir="auto">{item.product}</span>
-                      </span>
-                      {item.placed.status !== 'ranked' && (
-                        <span className="block text-[13px] text-warn">
-                          {standingWords(item.placed.status)}
-                        </span>
-                      )}
-                    </td>
-                    {measures.map((measure) => (
-                      <Figure
-                        key={measure.key}
-                        measure={measure}
-                        found={measure.figureFor(item, done.get(item.entry))}
-                        isDrawing={left > 0}
-                      />
-                    ))}
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </div>
+          <MeasuresTable
+            {...{ data, measures, by, done }}
+            isDrawing={left > 0}
+            onBy={(key) => void setView({ by: key })}
+          />
           <p className="max-w-240 text-[14px] text-ink2">
             <b className="text-ink">{by.name}.</b> {by.definition} The quotient of kelvin, or W/K, and
             decibels is no measure: a decibel’s zero is arbitrary, and another reference level would change
             the order.
           </p>
-          {data.crossings.length > 0 && (
-            <p className="max-w-240 text-[14px]">
-              <b>
-                Crossovers from {figure(data.rule.band.from, 1)} to {figure(data.rule.band.to, 1)} dB(A).
-              </b>{' '}
-              {data.crossings.map(({ atDb, belowDb, aboveDb, below, above }, i) => (
-                <span key={`${below}${above}${atDb}`} dir="auto">
-                  {i > 0 && '; '}
-                  {nameOf(below)} is ahead of {nameOf(above)} up to {figure(belowDb, 1)} dB(A),{' '}
-                  {nameOf(above)} from {figure(aboveDb, 1)}; between them they tie
-                </span>
-              ))}
-              .
-            </p>
-          )}
+          <Crossovers data={data} nameOf={nameOf} />
           <KelvinWorths worths={data.worths} />
           <p className="text-[14px]">
             <Link
