@@ -2,51 +2,19 @@
 
 import Link from 'next/link';
 import { parseAsFloat, parseAsString, parseAsStringLiteral, useQueryStates } from 'nuqs';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { fansAtWork, type WorkAt } from '@/core/air/fansAtWork';
 import { AXES } from '@/core/curves/axis';
-import { figure } from '@/ui/marks/figures';
-import { typedNumber } from '@/ui/typedNumber';
 import { LineField } from '../curves/choices/lineField';
 import { AirChart } from './airChart';
 import type { AirData } from '@/lab/air/airView';
 import { resistanceOf, RESISTANCES } from './resistances';
 import { WorkTable } from './workTable';
+import { ReadThrough } from './readThrough';
+import { ResistanceFields } from './resistanceFields';
 
 const BY = ['noise', 'rpm', 'full'] as const;
 const BY_LABEL = { noise: 'equal noise', rpm: 'equal speed', full: 'full speed' };
-
-function NumberField({
-  label,
-  value,
-  onValue,
-  width = '4.6rem',
-}: {
-  label: string;
-  value: number;
-  onValue: (value: number) => void;
-  width?: string;
-}) {
-  const [draft, setDraft] = useState<string | null>(null);
-  function take() {
-    const typed = draft === null ? null : typedNumber(draft);
-    if (typed !== null) onValue(typed);
-    setDraft(null);
-  }
-  return (
-    <label className="label-text block" style={{ width }}>
-      {label}
-      <input
-        className="block w-full rounded border border-hairline bg-raised px-2 py-1 text-right text-[14px] text-ink"
-        inputMode="decimal"
-        value={draft ?? String(value)}
-        onChange={({ target }) => setDraft(target.value)}
-        onBlur={take}
-        onKeyDown={(event) => event.key === 'Enter' && take()}
-      />
-    </label>
-  );
-}
 
 /** Which fan suits which resistance: fans' curves at equal noise, and where the resistance crosses them. */
 export function AirStage({ data }: { data: AirData }) {
@@ -92,9 +60,6 @@ export function AirStage({ data }: { data: AirData }) {
       }),
     [ranking, entries],
   );
-  const chosen = RESISTANCES.find(
-    (other) => other.pressurePa === view.pa && other.flowM3PerH === view.flow && other.exponent === view.n,
-  );
   const fitted = system.known ? system.value.fitted : null;
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-5 px-4 pt-3.5 pb-4 md:px-7 lg:flex-row">
@@ -107,37 +72,7 @@ export function AirStage({ data }: { data: AirData }) {
               </button>
             ))}
           </div>
-          <label className="label-text block">
-            Through
-            <select
-              className="block rounded border border-hairline bg-raised px-1.5 py-[5px] text-[14px] text-ink"
-              value={view.pairs.trim() !== '' ? 'read' : (chosen?.id ?? 'own')}
-              onChange={({ target }) => {
-                const next = RESISTANCES.find((other) => other.id === target.value);
-                if (next)
-                  void setView({ pa: next.pressurePa, flow: next.flowM3PerH, n: next.exponent, pairs: null });
-              }}
-            >
-              {RESISTANCES.map(({ id, label }) => (
-                <option key={id} value={id}>
-                  {label}, for instance
-                </option>
-              ))}
-              <option value="own" disabled>
-                as typed
-              </option>
-              <option value="read" disabled>
-                as read through it
-              </option>
-            </select>
-          </label>
-          {view.pairs.trim() === '' && (
-            <>
-              <NumberField label="takes, Pa" value={view.pa} onValue={(pa) => void setView({ pa })} />
-              <NumberField label="at, m³/h" value={view.flow} onValue={(flow) => void setView({ flow })} />
-              <NumberField label="exponent" value={view.n} onValue={(n) => void setView({ n })} />
-            </>
-          )}
+          <ResistanceFields view={view} onView={(part) => void setView(part)} />
           <Link
             className="ml-auto self-center text-[14px] underline underline-offset-3"
             href={`/round-ups/${data.roundUpId}/curves`}
@@ -196,27 +131,7 @@ export function AirStage({ data }: { data: AirData }) {
           ± is the 95 % interval: pressures within 2 % where nothing was repeated, and what the readings
           through the resistance leave open. That is the same for all fans and tells none from another.
         </p>
-        <details className="mt-4 border-t border-hairline pt-3" open={view.pairs !== ''}>
-          <summary className="font-display cursor-pointer text-[15px] font-bold">Read through it</summary>
-          <label className="label-text block pt-1">
-            Flow, m³/h, and pressure, Pa: a pair a line
-            <textarea
-              className="mt-0.5 block h-28 w-full rounded border border-hairline bg-raised px-2 py-1 font-mono text-[14px] text-ink"
-              value={view.pairs}
-              placeholder={'20  3.1\n35  7.4\n50  13.2'}
-              onChange={({ target }) => void setView({ pairs: target.value || null })}
-            />
-          </label>
-          {fitted && (
-            <p className="pt-1 text-[14.5px]">
-              Δp = {fitted.k.toPrecision(3)}·q<sup>{figure(fitted.exponent, 2)}</sup>, exponent ±{' '}
-              {figure(fitted.exponent95, 2)}
-              {fitted.heldAt !== null &&
-                `: the readings asked for one outside 1 to 2, it is held at ${fitted.heldAt}`}
-              .
-            </p>
-          )}
-        </details>
+        <ReadThrough pairs={view.pairs} fitted={fitted} onPairs={(pairs) => void setView({ pairs })} />
       </aside>
     </div>
   );

@@ -3,10 +3,11 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { isTyping } from '@/ui/isTyping';
 import { DragLine } from '@/ui/chart/dragLine';
-import { pixelX, valueX, Plot, themeColour, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
+import { valueX, Plot, themeColour, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
 import { figure } from '@/ui/marks/figures';
 import type { Piece } from '@/core/joining/pieces';
 import type { PlacedSeries } from '@/core/joining/placedSeries';
+import { Cut, CutTools, PieceBands, STEPS_MIN } from './cuts';
 
 const SHOWN: { quantity: string; name: string; colour: string; axis: 'y' | 'y2' }[] = [
   { quantity: 'cpu_temperature', name: 'die, °C', colour: '--curve-1', axis: 'y' },
@@ -15,8 +16,6 @@ const SHOWN: { quantity: string; name: string; colour: string; axis: 'y' | 'y2' 
   { quantity: 'power', name: 'power, W (right)', colour: '--curve-3', axis: 'y2' },
   { quantity: 'fan_speed', name: 'fans, rpm / 10 (right)', colour: '--curve-5', axis: 'y2' },
 ];
-
-const STEPS_MIN = { ArrowLeft: -1 / 60, ArrowRight: 1 / 60, PageDown: -0.5, PageUp: 0.5 };
 
 /** The whole evening on one clock, with the cuts: drag them, or move them by arrow keys. */
 export function EveningChart({
@@ -116,21 +115,12 @@ export function EveningChart({
         ))}
         <span className="ml-auto">Drag a cut, or move it with ← →; Delete joins its two pieces.</span>
       </p>
-      <div className="flex flex-wrap items-center gap-2 py-1.5">
-        <button type="button" className="quiet-button" onClick={() => onCutHere(mark)}>
-          Cut at {figure((mark - fromS) / 60, 1)} min
-        </button>
-        <button type="button" className="quiet-button" onClick={onCutAnew}>
-          Cut anew
-        </button>
-        <button type="button" className="quiet-button" disabled={!onUndo} onClick={() => onUndo?.()}>
-          Undo
-        </button>
-        <span className="text-[13px] text-ink2">
-          Press in the picture to say where; <span className="key">c</span> cuts at the dashed line,{' '}
-          <span className="key">Ctrl</span> <span className="key">z</span> takes back.
-        </span>
-      </div>
+      <CutTools
+        atMin={(mark - fromS) / 60}
+        onCutHere={() => onCutHere(mark)}
+        onCutAnew={onCutAnew}
+        onUndo={onUndo}
+      />
       <div
         className="relative h-[300px]"
         onClick={(event) => {
@@ -149,25 +139,7 @@ export function EveningChart({
           rightPx={y2 ? 0 : 16}
           topPx={18}
         />
-        {frame &&
-          pieces.map((piece, i) => {
-            const left = pixelX(frame, (piece.fromS - fromS) / 60);
-            const right = pixelX(frame, (piece.toS - fromS) / 60);
-            return (
-              <div
-                key={i}
-                className={`pointer-events-none absolute overflow-hidden text-center text-[12.5px] whitespace-nowrap ${piece.use ? 'bg-act/6 text-act' : 'text-ink2'}`}
-                style={{
-                  left,
-                  width: Math.max(0, right - left),
-                  top: frame.top - 18,
-                  height: frame.bottom - frame.top + 18,
-                }}
-              >
-                {piece.use ? i + 1 : ''}
-              </div>
-            );
-          })}
+        {frame && <PieceBands frame={frame} pieces={pieces} fromS={fromS} />}
         {frame && (
           <DragLine
             frame={frame}
@@ -204,45 +176,5 @@ export function EveningChart({
       </div>
       {frame && clocks(frame)}
     </div>
-  );
-}
-
-function Cut({
-  frame,
-  number,
-  atS,
-  fromS,
-  toS,
-  onMove,
-  onRemove,
-}: {
-  frame: PlotFrame;
-  number: number;
-  atS: number;
-  fromS: number;
-  toS: number;
-  onMove: (toS: number) => void;
-  onRemove: () => void;
-}) {
-  return (
-    <DragLine
-      frame={frame}
-      name={`Cut ${number}`}
-      value={(atS - fromS) / 60}
-      min={0}
-      max={(toS - fromS) / 60}
-      says={`${figure((atS - fromS) / 60, 1)} min`}
-      steps={STEPS_MIN}
-      width={14}
-      above={18}
-      onMove={(toMin) => onMove(fromS + toMin * 60)}
-      onKey={(key) => {
-        const away = key === 'Delete' || key === 'Backspace';
-        if (away) onRemove();
-        return away;
-      }}
-    >
-      <span className="absolute inset-y-0 left-1/2 w-[1.5px] bg-act" />
-    </DragLine>
   );
 }

@@ -1,44 +1,9 @@
 'use client';
 
 import { useRef } from 'react';
-import { BEHIND_CM, horizontalCm, type RigSetup } from '@/core/rig/rigSetup';
-
-type Place = 'meter' | 'probe' | 'cooler';
-
-const STEPS: Record<string, [number, number]> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, 1],
-  ArrowDown: [0, -1],
-  PageUp: [0, 10],
-  PageDown: [0, -10],
-};
-
-const whole = (value: number) => Math.max(1, Math.round(value));
-
-/** Where a place stands, cm right of the cooler and over the floor. */
-function placeOf(setup: RigSetup, place: Place): { x: number; y: number } {
-  if (place === 'cooler') return { x: 0, y: setup.coolerHeightCm };
-  const y = setup[`${place}HeightCm`];
-  return { x: horizontalCm(setup[`${place}DistanceCm`], y, setup.coolerHeightCm), y };
-}
-
-/** The setup with a place moved; distances are from the centre of the cooler. */
-function moved(setup: RigSetup, place: Place, x: number, y: number): RigSetup {
-  const height = whole(Math.min(y, setup.roomHeightCm - 1));
-  if (place === 'cooler') {
-    const next = { ...setup, coolerHeightCm: height };
-    // What stands around it stays where it is.
-    for (const around of ['meter', 'probe'] as const) {
-      const at = placeOf(setup, around);
-      next[`${around}DistanceCm`] = whole(Math.hypot(at.x, at.y - height));
-    }
-    return next;
-  }
-  const reach = Math.min(Math.max(0, x), setup.roomDepthCm - BEHIND_CM);
-  const distance = whole(Math.hypot(reach, height - setup.coolerHeightCm));
-  return { ...setup, [`${place}HeightCm`]: height, [`${place}DistanceCm`]: distance };
-}
+import { BEHIND_CM, type RigSetup } from '@/core/rig/rigSetup';
+import { Handle, placeOf } from './handle';
+import { Scenery } from './scenery';
 
 /** The bench from the side, to scale: meter, probe and cooler are dragged, or moved by arrow keys, a centimetre each. */
 export function RigDrawing({
@@ -67,49 +32,10 @@ export function RigDrawing({
   const meter = placeOf(setup, 'meter');
   const cooler = placeOf(setup, 'cooler');
   const text = Math.max(6, Math.min(across, height * 2) / 38);
-  const table = setup.coolerHeightCm - 12;
-  const cased = setup.enclosure !== 'open';
-  const guess = noted ? undefined : '5 4';
   // Text keeps a rim of the ground, so that lines below it do not cross it out.
   const rim = { paintOrder: 'stroke', stroke: 'var(--color-raised)', strokeWidth: text / 3 } as const;
 
-  function handle(place: Place, says: string, children: React.ReactNode) {
-    const at = placeOf(setup, place);
-    return (
-      <g
-        role="slider"
-        tabIndex={onSetup ? 0 : -1}
-        aria-label={place === 'meter' ? 'Sound meter' : place === 'probe' ? 'Room probe' : 'Cooler'}
-        aria-valuenow={place === 'cooler' ? setup.coolerHeightCm : setup[`${place}DistanceCm`]}
-        aria-valuemin={1}
-        aria-valuemax={place === 'cooler' ? height : depth}
-        aria-valuetext={says}
-        aria-disabled={onSetup ? undefined : true}
-        className={onSetup ? 'cursor-move touch-none' : ''}
-        transform={`translate(${at.x} ${y(at.y)})`}
-        onPointerDown={(event) => {
-          event.preventDefault();
-          event.currentTarget.focus();
-          if (onSetup) event.currentTarget.setPointerCapture(event.pointerId);
-        }}
-        onPointerMove={(event) => {
-          if (!onSetup || !event.currentTarget.hasPointerCapture(event.pointerId)) return;
-          const matrix = svg.current!.getScreenCTM();
-          if (!matrix) return;
-          const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
-          onSetup(moved(setup, place, point.x, height - point.y));
-        }}
-        onKeyDown={(event) => {
-          const step = STEPS[event.key];
-          if (!step || !onSetup) return;
-          event.preventDefault();
-          onSetup(moved(setup, place, at.x + step[0], at.y + step[1]));
-        }}
-      >
-        {children}
-      </g>
-    );
-  }
+  const drawn = { svg, setup, heightCm: height, onSetup };
 
   return (
     <svg
@@ -121,39 +47,11 @@ export function RigDrawing({
       fontSize={text}
       fill="var(--color-ink)"
     >
-      <rect
-        x={-BEHIND_CM}
-        y={0}
-        width={across}
-        height={height}
-        fill="var(--color-raised)"
-        stroke="var(--hairline)"
-        strokeWidth={1.5}
-        strokeDasharray={guess}
+      <Scenery
+        {...{ across, height, noted }}
+        tableCm={setup.coolerHeightCm - 12}
+        isCased={setup.enclosure !== 'open'}
       />
-      <path
-        d={`M${-BEHIND_CM} ${height}H${across - BEHIND_CM}`}
-        stroke="var(--color-ink)"
-        strokeWidth={2.5}
-      />
-      {/* table */}
-      <path
-        d={`M-55 ${y(table)}H45M-48 ${y(table)}V${height}M38 ${y(table)}V${height}`}
-        stroke="var(--color-ink2)"
-        strokeWidth={3}
-        strokeDasharray={guess}
-      />
-      {cased && (
-        <rect
-          x={-32}
-          y={y(table + 48)}
-          width={60}
-          height={48}
-          fill="none"
-          stroke="var(--color-ink2)"
-          strokeWidth={2}
-        />
-      )}
       {/* the distance that levels are stated at */}
       <g stroke="var(--color-act)" strokeWidth={1.3}>
         <path d={`M0 ${y(cooler.y)}L${meter.x} ${y(meter.y)}`} strokeDasharray="5 4" />
@@ -168,64 +66,60 @@ export function RigDrawing({
       >
         {setup.meterDistanceCm} cm
       </text>
-      {handle(
-        'cooler',
-        `${setup.coolerHeightCm} cm high`,
-        <>
-          <rect
-            x={-14}
-            y={-14}
-            width={28}
-            height={28}
-            fill="var(--color-ground)"
+      <Handle {...drawn} place="cooler" says={`${setup.coolerHeightCm} cm high`}>
+        <rect
+          x={-14}
+          y={-14}
+          width={28}
+          height={28}
+          fill="var(--color-ground)"
+          stroke="var(--color-ink)"
+          strokeWidth={2}
+        />
+        <circle r={11} fill="none" stroke="var(--color-ink)" strokeWidth={1.5} />
+        {[0, 60, 120, 180, 240, 300].map((turn) => (
+          <path
+            key={turn}
+            d="M0 0Q6 -5 4 -11"
+            fill="none"
             stroke="var(--color-ink)"
-            strokeWidth={2}
+            strokeWidth={1.5}
+            transform={`rotate(${turn})`}
           />
-          <circle r={11} fill="none" stroke="var(--color-ink)" strokeWidth={1.5} />
-          {[0, 60, 120, 180, 240, 300].map((turn) => (
-            <path
-              key={turn}
-              d="M0 0Q6 -5 4 -11"
-              fill="none"
-              stroke="var(--color-ink)"
-              strokeWidth={1.5}
-              transform={`rotate(${turn})`}
-            />
-          ))}
-          <text x={-19} y={text * 0.35} textAnchor="end" style={rim}>
-            cooler, {setup.coolerHeightCm} cm
-          </text>
-        </>,
-      )}
+        ))}
+        <text x={-19} y={text * 0.35} textAnchor="end" style={rim}>
+          cooler, {setup.coolerHeightCm} cm
+        </text>
+      </Handle>
       <path
         d={`M${meter.x} ${y(meter.y) + 8}V${height - 22}m0 0l-16 22m16 -22l16 22`}
         stroke="var(--color-ink2)"
         strokeWidth={2}
         fill="none"
       />
-      {handle(
-        'meter',
-        `${setup.meterDistanceCm} cm from the cooler, ${setup.meterHeightCm} cm high`,
-        <>
-          <rect x={-5} y={-7} width={22} height={14} rx={3} fill="var(--color-act)" />
-          <circle cx={-8} r={6} fill="var(--color-act)" />
-          <text x={22} y={text * 0.35} style={rim}>
-            meter, {setup.meterHeightCm} cm high
-          </text>
-        </>,
-      )}
-      {handle(
-        'probe',
-        `${setup.probeDistanceCm} cm from the cooler, ${setup.probeHeightCm} cm high`,
-        <>
-          <circle r={12} fill="transparent" />
-          <path d="M0 -10V10" stroke="var(--curve-0)" strokeWidth={3.5} strokeLinecap="round" />
-          <circle cy={10} r={5} fill="var(--curve-0)" />
-          <text x={0} y={17 + text * 0.9} textAnchor="middle" style={rim}>
-            room probe, {setup.probeDistanceCm} cm
-          </text>
-        </>,
-      )}
+      <Handle
+        {...drawn}
+        place="meter"
+        says={`${setup.meterDistanceCm} cm from the cooler, ${setup.meterHeightCm} cm high`}
+      >
+        <rect x={-5} y={-7} width={22} height={14} rx={3} fill="var(--color-act)" />
+        <circle cx={-8} r={6} fill="var(--color-act)" />
+        <text x={22} y={text * 0.35} style={rim}>
+          meter, {setup.meterHeightCm} cm high
+        </text>
+      </Handle>
+      <Handle
+        {...drawn}
+        place="probe"
+        says={`${setup.probeDistanceCm} cm from the cooler, ${setup.probeHeightCm} cm high`}
+      >
+        <circle r={12} fill="transparent" />
+        <path d="M0 -10V10" stroke="var(--curve-0)" strokeWidth={3.5} strokeLinecap="round" />
+        <circle cy={10} r={5} fill="var(--curve-0)" />
+        <text x={0} y={17 + text * 0.9} textAnchor="middle" style={rim}>
+          room probe, {setup.probeDistanceCm} cm
+        </text>
+      </Handle>
       <text x={-BEHIND_CM} y={height + text * 1.25} fill="var(--color-ink2)">
         {noted
           ? `from the side, to scale; the room is ${depth} × ${setup.roomHeightCm} cm`

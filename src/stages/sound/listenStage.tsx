@@ -1,10 +1,9 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import { clipsToHear, LOUD_DBA, playedGains, type ListenAt } from '@/core/sound/recording/playback';
+import { clipsToHear, playedGains, type ListenAt } from '@/core/sound/recording/playback';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure } from '@/ui/marks/figures';
-import { NumberField } from '@/ui/form/fields';
 import { whoIsHere } from '@/ui/who';
 import { PageHead } from '@/ui/frame/pageHead';
 import { ClipPlayer, TONE_UNDER_DB } from './clipPlayer';
@@ -13,6 +12,8 @@ import { OrderList } from './orderList';
 import { Sittings } from './sittings';
 import type { ClipRow, ListenData } from '@/lab/sound/soundPage';
 import { useAct } from '@/ui/useAct';
+import { BeforeListening } from './beforeListening';
+import { EarScale } from './earScaleForm';
 
 const LETTERS = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ';
 const letter = (i: number) =>
@@ -100,50 +101,13 @@ export function ListenStage({ data }: { data: ListenData }) {
         <div className="grid gap-7 lg:grid-cols-[minmax(0,1fr)_24rem]">
           <section aria-label="Clips">
             {order === null ? (
-              <div className="max-w-2xl space-y-4">
-                <fieldset className="flex flex-wrap gap-x-6 gap-y-1">
-                  <legend className="label-text pb-1">Of each entry, the clip</legend>
-                  {(
-                    [
-                      ['line', `nearest the line, ${figure(data.noiseLineDba, 1)} dB(A)`],
-                      ['full', 'at its fastest setting'],
-                    ] as const
-                  ).map(([value, words]) => (
-                    <label key={value} className="flex items-center gap-2">
-                      <input type="radio" name="at" checked={at === value} onChange={() => setAt(value)} />
-                      {words}
-                    </label>
-                  ))}
-                </fieldset>
-                <label className="flex items-center gap-2">
-                  <input
-                    type="checkbox"
-                    checked={isBlind}
-                    onChange={({ target }) => setIsBlind(target.checked)}
-                  />
-                  Without knowing which is which, until they are in order
-                </label>
-                {found.length < 2 ? (
-                  <p className="text-warn">
-                    ▲ {found.length === 0 ? 'No clip' : 'One clip'} is calibrated and counts: two at least are
-                    needed.
-                  </p>
-                ) : (
-                  <div className="rounded-lg border border-warn p-3">
-                    <p className="font-semibold">▲ Turn your volume down first.</p>
-                    <p className="pt-1 text-[14.5px]">
-                      {found.length} clips play at one gain, so that the loudest stands{' '}
-                      {figure(Math.max(...levels) - Math.min(...levels), 0)} dB over the quietest.{' '}
-                      {loudestAtEar === null
-                        ? 'How loud that is at your ear is not known: nothing calibrates your playback.'
-                        : `At your ear the loudest comes to about ${figure(loudestAtEar, 0)} dB(A)${loudestAtEar >= LOUD_DBA ? ', which is loud: turn it down, and calibrate again' : ''}.`}
-                    </p>
-                    <button type="button" className="act-button mt-3" onClick={() => void begin()}>
-                      It is down: begin
-                    </button>
-                  </div>
-                )}
-              </div>
+              <BeforeListening
+                {...{ at, isBlind, levels, loudestAtEar }}
+                lineDba={data.noiseLineDba}
+                onAt={setAt}
+                onBlind={setIsBlind}
+                onBegin={() => void begin()}
+              />
             ) : (
               <>
                 <p className="pb-2" role="status">
@@ -222,40 +186,5 @@ export function ListenStage({ data }: { data: ListenData }) {
         </div>
       )}
     </div>
-  );
-}
-
-/** The reviewer's own playback, told by a meter at the ear. */
-function EarScale({
-  scaleDb,
-  onTone,
-  onScale,
-}: {
-  scaleDb: number | null;
-  onTone: () => void;
-  onScale: (readDb: number | null) => void;
-}) {
-  return (
-    <section aria-label="Your playback" className="border-t border-hairline pt-3">
-      <h3 className="font-display text-[16px] font-bold">Your playback</h3>
-      <p className="py-1.5 text-[14.5px]">
-        Play the tone with the volume that you listen at, hold a meter where your ear is, and type what it
-        reads. It stays in this browser; another volume makes it wrong.
-      </p>
-      <div className="flex items-end gap-3">
-        <button type="button" className="quiet-button" onClick={onTone}>
-          Play the tone
-        </button>
-        <div className="w-32">
-          <NumberField
-            label="Read at the ear"
-            unit="dB(A)"
-            optional
-            value={scaleDb === null ? null : Number((scaleDb - TONE_UNDER_DB).toFixed(1))}
-            onValue={(read) => onScale(read !== null && read >= 20 && read <= 120 ? read : null)}
-          />
-        </div>
-      </div>
-    </section>
   );
 }

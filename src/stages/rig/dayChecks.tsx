@@ -1,0 +1,86 @@
+import { useRef, useState } from 'react';
+import { checkHolds, checkOffset, type DailyCheck, type RigBook } from '@/core/rig/instrument';
+import { figure, signed } from '@/ui/marks/figures';
+import { ChoiceField, NumberField, TextField } from '@/ui/form/fields';
+import { SheetTrouble } from '@/ui/form/sheetTrouble';
+import type { SheetForm } from '@/ui/form/useSheet';
+import type { SaveBook } from './instruments';
+
+/** The checks of the day: one is noted, the last ones stand below with whether they hold. */
+export function DayChecks({
+  sheet,
+  today,
+  onBook,
+}: {
+  sheet: SheetForm<RigBook>;
+  today: string;
+  onBook: SaveBook;
+}) {
+  const { checks } = sheet.body;
+  const [check, setCheck] = useState<DailyCheck>({ on: today, kind: 'calibrator', reading: 94, note: '' });
+  const form = useRef<HTMLFormElement>(null);
+  return (
+    <section aria-label="Checks of the day">
+      <h2 className="font-display text-[18px] font-bold">Checks of the day</h2>
+      <form
+        ref={form}
+        className="grid grid-cols-2 items-end gap-2 pt-1 sm:grid-cols-[8.5rem_6rem_1fr_7rem_1fr_auto]"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (form.current!.reportValidity())
+            void onBook({ ...sheet.body, checks: [check, ...checks] }, 'Check noted');
+        }}
+      >
+        <TextField label="Day" type="date" value={check.on} onValue={(on) => setCheck({ ...check, on })} />
+        <TextField
+          label="Hour"
+          type="time"
+          value={check.at ?? ''}
+          onValue={(at) => setCheck({ ...check, at })}
+        />
+        <ChoiceField
+          label="Check"
+          value={check.kind}
+          options={[
+            { value: 'calibrator', label: 'meter on the 94 dB calibrator' },
+            { value: 'cold start', label: 'room probe minus die, cold' },
+            { value: 'second probe', label: 'room probe minus a second one beside it' },
+          ]}
+          onValue={(kind) => setCheck({ ...check, kind, reading: kind === 'calibrator' ? 94 : 0 })}
+        />
+        <NumberField
+          label="Read"
+          unit={check.kind === 'calibrator' ? 'dB' : 'K'}
+          value={check.reading}
+          onValue={(reading) => setCheck({ ...check, reading: reading ?? 0 })}
+        />
+        <TextField label="Note" value={check.note} onValue={(note) => setCheck({ ...check, note })} />
+        <button className="quiet-button" disabled={sheet.busy}>
+          Note it
+        </button>
+      </form>
+      <SheetTrouble sheet={sheet} />
+      <ul className="pt-1">
+        {checks.slice(0, 8).map((check, i) => (
+          <li
+            key={i}
+            className="flex flex-wrap items-baseline gap-x-3 border-b border-hairline py-1 text-[14px]"
+          >
+            <span className="text-ink2">{[check.on, check.at].filter(Boolean).join(', ')}</span>
+            {check.kind === 'calibrator'
+              ? `meter reads ${figure(check.reading, 1)} dB on 94 dB`
+              : `probe ${signed(check.reading, 1)} K from ${check.kind === 'cold start' ? 'the cold die' : 'a second one'}`}
+            <span className="text-ink2" dir="auto">
+              {check.note}
+            </span>
+            <span className={`ml-auto ${checkHolds(check) ? 'text-ok' : 'text-bad'}`}>
+              {checkHolds(check)
+                ? 'holds'
+                : `▲ off by ${signed(checkOffset(check), 1)} ${check.kind === 'calibrator' ? 'dB' : 'K'}: find out why before measuring on`}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,166 @@
+import { useState } from 'react';
+import { INSTRUMENT_KINDS, isOverdue, type Instrument, type RigBook } from '@/core/rig/instrument';
+import { ChoiceField, TextField } from '@/ui/form/fields';
+
+/** Writes the book and says so; whether it was taken. */
+export type SaveBook = (book: RigBook, said: string) => Promise<boolean>;
+
+const BLANK: Instrument = {
+  name: '',
+  kind: 'sound meter',
+  range: '',
+  resolution: '',
+  grade: '',
+  calibratedOn: '',
+  dueOn: '',
+};
+
+function InstrumentForm({
+  instrument,
+  onDone,
+  onCancel,
+}: {
+  instrument: Instrument;
+  onDone: (instrument: Instrument) => void;
+  onCancel: () => void;
+}) {
+  const [draft, setDraft] = useState(instrument);
+  const set = (part: Partial<Instrument>) => setDraft({ ...draft, ...part });
+  return (
+    <div
+      className="grid grid-cols-2 gap-2 border-b border-hairline bg-raised p-3 sm:grid-cols-4"
+      role="group"
+      aria-label="Instrument"
+    >
+      <TextField label="Name" value={draft.name} onValue={(name) => set({ name })} />
+      <ChoiceField
+        label="Kind"
+        value={draft.kind}
+        options={INSTRUMENT_KINDS.map((value) => ({ value, label: value }))}
+        onValue={(kind) => set({ kind })}
+      />
+      <TextField label="Range" value={draft.range} onValue={(range) => set({ range })} />
+      <TextField label="Resolution" value={draft.resolution} onValue={(resolution) => set({ resolution })} />
+      <TextField label="Class" value={draft.grade} onValue={(grade) => set({ grade })} />
+      <TextField
+        label="Calibrated"
+        type="date"
+        value={draft.calibratedOn}
+        onValue={(calibratedOn) => set({ calibratedOn })}
+      />
+      <TextField label="Due again" type="date" value={draft.dueOn} onValue={(dueOn) => set({ dueOn })} />
+      <div className="flex items-end gap-2">
+        <button
+          type="button"
+          className="quiet-button"
+          disabled={draft.name.trim() === ''}
+          onClick={() => onDone(draft)}
+        >
+          Keep
+        </button>
+        <button type="button" className="quiet-button" onClick={onCancel}>
+          Cancel
+        </button>
+      </div>
+    </div>
+  );
+}
+
+/** Instruments with their calibration: one at a time is edited. */
+export function Instruments({ book, today, onBook }: { book: RigBook; today: string; onBook: SaveBook }) {
+  const { instruments } = book;
+  const [open, setOpen] = useState<number | 'new' | null>(null);
+  const save = async (body: RigBook, said: string) => {
+    if (await onBook(body, said)) setOpen(null);
+  };
+  const keep = (at: number | 'new', instrument: Instrument) =>
+    save(
+      {
+        ...book,
+        instruments:
+          at === 'new'
+            ? [...instruments, instrument]
+            : instruments.map((old, i) => (i === at ? instrument : old)),
+      },
+      `${instrument.name} kept`,
+    );
+  return (
+    <section aria-label="Instruments">
+      <h2 className="font-display text-[18px] font-bold">Instruments</h2>
+      {instruments.length === 0 && (
+        <p className="label-text py-1">None noted yet: a reading is as good as the instrument behind it.</p>
+      )}
+      <ul>
+        {instruments.map((instrument, i) =>
+          open === i ? (
+            <li key={i}>
+              <InstrumentForm
+                instrument={instrument}
+                onDone={(next) => void keep(i, next)}
+                onCancel={() => setOpen(null)}
+              />
+            </li>
+          ) : (
+            <li
+              key={i}
+              className="flex flex-wrap items-baseline gap-x-3 border-b border-hairline py-1.5 text-[14.5px]"
+            >
+              <b dir="auto">{instrument.name}</b>
+              <span className="text-ink2">
+                {[
+                  instrument.kind,
+                  instrument.grade,
+                  instrument.range,
+                  instrument.resolution && `reads ${instrument.resolution}`,
+                ]
+                  .filter(Boolean)
+                  .join(' · ')}
+              </span>
+              <span className="ml-auto">
+                {isOverdue(instrument, today) ? (
+                  <span className="text-bad">▲ calibration ran out on {instrument.dueOn}</span>
+                ) : instrument.dueOn ? (
+                  <span className="text-ink2">due {instrument.dueOn}</span>
+                ) : (
+                  <span className="text-warn">never calibrated here</span>
+                )}
+              </span>
+              <button
+                type="button"
+                className="underline underline-offset-2"
+                onClick={() => setOpen(i)}
+                aria-label={`Edit ${instrument.name}`}
+              >
+                edit
+              </button>
+              <button
+                type="button"
+                className="underline underline-offset-2"
+                aria-label={`Remove ${instrument.name}`}
+                onClick={() =>
+                  void save(
+                    { ...book, instruments: instruments.filter((_, at) => at !== i) },
+                    `${instrument.name} removed`,
+                  )
+                }
+              >
+                remove
+              </button>
+            </li>
+          ),
+        )}
+      </ul>
+      {open === 'new' ? (
+        <InstrumentForm
+          instrument={BLANK}
+          onDone={(next) => void keep('new', next)}
+          onCancel={() => setOpen(null)}
+        />
+      ) : (
+        <button type="button" className="quiet-button mt-2" onClick={() => setOpen('new')}>
+          Add an instrument
+        </button>
+      )}
+    </section>
+  );
+}

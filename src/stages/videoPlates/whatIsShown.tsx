@@ -1,0 +1,160 @@
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { EntryMark } from '@/ui/marks/entryMark';
+
+const SIZES = [
+  { px: 1920, label: '1920 × 1080' },
+  { px: 3840, label: '3840 × 2160' },
+];
+
+/** A PNG of an SVG at a width, drawn by the browser. */
+async function savePng(address: string, widthPx: number, name: string): Promise<void> {
+  const svg = await (await fetch(address)).blob();
+  const url = URL.createObjectURL(svg);
+  try {
+    const image = new Image();
+    image.src = url;
+    await image.decode();
+    const canvas = document.createElement('canvas');
+    canvas.width = widthPx;
+    canvas.height = Math.round((widthPx * 9) / 16);
+    canvas.getContext('2d')!.drawImage(image, 0, 0, canvas.width, canvas.height);
+    const png = await new Promise<Blob | null>((resolve) => canvas.toBlob(resolve, 'image/png'));
+    if (!png) throw new Error('the picture could not be made');
+    const link = document.createElement('a');
+    link.href = URL.createObjectURL(png);
+    link.download = name;
+    link.click();
+    URL.revokeObjectURL(link.href);
+  } finally {
+    URL.revokeObjectURL(url);
+  }
+}
+
+interface Shown {
+  kind: string;
+  lit: string[];
+  /** How many of the order are shown, the last first; null for all. */
+  first: number | null;
+}
+
+/** What of a plate is lit, how far it is stepped through, and how it goes out. */
+export function WhatIsShown({
+  entries,
+  view,
+  address,
+  table,
+  onView,
+}: {
+  entries: { entry: string; product: string; position: number }[];
+  view: Shown;
+  /** Of the plate as SVG, and of its order as a table of a kind. */
+  address: string;
+  table: (as: string) => string;
+  onView: (part: { lit?: string[]; first?: number | null }) => void;
+}) {
+  const [busy, setBusy] = useState(false);
+  async function png(widthPx: number) {
+    setBusy(true);
+    await savePng(
+      address,
+      widthPx,
+      `plate-${view.kind}${view.first === null ? '' : `-${view.first}`}-${widthPx}.png`,
+    ).catch((error: Error) => toast.error(error.message));
+    setBusy(false);
+  }
+  async function copy(as: string) {
+    const text = await (await fetch(table(as))).text();
+    await navigator.clipboard.writeText(text).then(
+      () => toast.success('Copied'),
+      () => toast.error('The browser does not let this page copy: open the table and copy it there'),
+    );
+  }
+  return (
+    <aside className="shrink-0 space-y-4 lg:w-[260px]" aria-label="What is shown">
+      <fieldset>
+        <legend className="pb-1 font-semibold">Spoken of: lit, the others dimmed</legend>
+        {entries.map(({ entry, product, position }) => (
+          <label key={entry} className="flex items-center gap-2 py-0.5 text-[14.5px]">
+            <input
+              type="checkbox"
+              checked={view.lit.includes(entry)}
+              onChange={({ target }) =>
+                onView({
+                  lit: target.checked ? [...view.lit, entry] : view.lit.filter((other) => other !== entry),
+                })
+              }
+            />
+            <EntryMark position={position} />
+            <span dir="auto">{product}</span>
+          </label>
+        ))}
+      </fieldset>
+      <div className="flex items-center gap-2" role="group" aria-label="Step through">
+        <button
+          type="button"
+          className="quiet-button px-2!"
+          aria-label="One entry fewer"
+          disabled={view.first === 1}
+          onClick={() => onView({ first: Math.max(1, (view.first ?? entries.length) - 1) })}
+        >
+          ←
+        </button>
+        <span className="text-[14.5px]" role="status">
+          {view.first === null ? 'all of them' : `the last ${view.first} of the order`}
+        </span>
+        <button
+          type="button"
+          className="quiet-button px-2!"
+          aria-label="One entry more"
+          disabled={view.first === null}
+          onClick={() =>
+            onView({
+              first: (view.first ?? 0) + 1 >= entries.length ? null : (view.first ?? 0) + 1,
+            })
+          }
+        >
+          →
+        </button>
+      </div>
+      <div className="flex flex-wrap gap-2">
+        {SIZES.map(({ px, label }) => (
+          <button
+            key={px}
+            type="button"
+            className="quiet-button"
+            disabled={busy}
+            onClick={() => void png(px)}
+          >
+            PNG {label}
+          </button>
+        ))}
+        <a className="quiet-button" href={`${address}&download`}>
+          SVG
+        </a>
+      </div>
+      <p className="text-[14px]">
+        The order as a table:{' '}
+        <a className="underline underline-offset-2" href={table('csv')} download="order.csv">
+          CSV
+        </a>
+        ,{' '}
+        <button
+          type="button"
+          className="cursor-pointer underline underline-offset-2"
+          onClick={() => void copy('md')}
+        >
+          copy as Markdown
+        </button>
+        ,{' '}
+        <button
+          type="button"
+          className="cursor-pointer underline underline-offset-2"
+          onClick={() => void copy('html')}
+        >
+          copy as HTML
+        </button>
+      </p>
+    </aside>
+  );
+}
