@@ -2,7 +2,7 @@
 
 import type { PageEntry } from '@/lab/model/pageEntries';
 import type { AdviceView } from '@/lab/orders/adviceView';
-import type { Advice, Machine } from '@/core/judgement/advice';
+import type { Machine } from '@/core/judgement/advice';
 import { plural } from '@/ui/marks/figures';
 import { AdviceGroup } from './adviceGroup';
 import { MachineFields } from './machineFields';

@@ -4,9 +4,10 @@ import { useRef } from 'react';
 import { blankFan, type Entry, type EntryExtra, type EntryFan } from '@/core/lineUp/entry';
 import { fansOfLayout } from '@/core/lineUp/fansOfLayout';
 import { LayoutEditor, type InCase } from './layoutEditor';
-import { CheckField, NumberField, TextField } from '@/ui/form/fields';
+import { CheckField, TextField } from '@/ui/form/fields';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { useSheet, type KeptSheet } from '@/ui/form/useSheet';
+import { ExtraRow, FanRow } from './fanRow';
 
 /** The fans of an entry and its cover name. */
 export function EntryForm({
@@ -54,52 +55,13 @@ export function EntryForm({
         />
       )}
       {(inCase && layout.length > 0 ? [] : fans).map((fan, i) => (
-        <div
+        <FanRow
           key={i}
-          className="grid grid-cols-12 items-end gap-1.5 *:col-span-3 [&>:first-child]:col-span-2 [&>:nth-child(2)]:col-span-4 [&>:last-child]:col-span-3"
-          role="group"
-          aria-label={`Fan ${i + 1}`}
-        >
-          <NumberField
-            label="Count"
-            value={fan.count}
-            onValue={(count) => change(i, { count: count ?? 1 })}
-          />
-          <TextField label="Fan" value={fan.name} onValue={(name) => change(i, { name })} />
-          <TextField
-            label="Direction"
-            value={fan.direction}
-            list="fan-directions"
-            onValue={(direction) => change(i, { direction })}
-          />
-          <TextField label="Place" value={fan.place} onValue={(place) => change(i, { place })} />
-          <NumberField
-            label={`Each, if bought, ${currency}`}
-            optional
-            value={fan.eachPrice}
-            onValue={(eachPrice) => change(i, { eachPrice })}
-          />
-          <NumberField
-            label="Thick, mm"
-            optional
-            value={fan.thicknessMm}
-            onValue={(thicknessMm) => change(i, { thicknessMm })}
-          />
-          <NumberField
-            label="Clipped up, mm"
-            optional
-            value={fan.raisedMm}
-            onValue={(raisedMm) => change(i, { raisedMm })}
-          />
-          <button
-            type="button"
-            className="quiet-button px-2!"
-            aria-label={`Remove fan ${i + 1}`}
-            onClick={() => sheet.set({ ...sheet.body, fans: fans.filter((_, at) => at !== i) })}
-          >
-            ✕
-          </button>
-        </div>
+          {...{ fan, currency }}
+          number={i + 1}
+          onFan={(part) => change(i, part)}
+          onRemove={() => sheet.set({ ...sheet.body, fans: fans.filter((_, at) => at !== i) })}
+        />
       ))}
       <datalist id="fan-directions">
         {['push', 'pull', 'in', 'out'].map((name) => (
@@ -107,31 +69,13 @@ export function EntryForm({
         ))}
       </datalist>
       {extras.map((extra, i) => (
-        <div
+        <ExtraRow
           key={i}
-          className="grid grid-cols-[1fr_6rem_auto] items-end gap-1.5"
-          role="group"
-          aria-label={`Extra ${i + 1}`}
-        >
-          <TextField
-            label="Bought beside it"
-            value={extra.name}
-            onValue={(name) => changeExtra(i, { name })}
-          />
-          <NumberField
-            label={`Price, ${currency}`}
-            value={extra.price}
-            onValue={(price) => changeExtra(i, { price: price ?? 0 })}
-          />
-          <button
-            type="button"
-            className="quiet-button px-2!"
-            aria-label={`Remove extra ${i + 1}`}
-            onClick={() => sheet.set({ ...sheet.body, extras: extras.filter((_, at) => at !== i) })}
-          >
-            ✕
-          </button>
-        </div>
+          {...{ extra, currency }}
+          number={i + 1}
+          onExtra={(part) => changeExtra(i, part)}
+          onRemove={() => sheet.set({ ...sheet.body, extras: extras.filter((_, at) => at !== i) })}
+        />
       ))}
       <div className="flex flex-wrap gap-2">
         {!inCase && (

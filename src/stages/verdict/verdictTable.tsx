@@ -1,35 +1,11 @@
 import type { Axis } from '@/core/curves/axis';
 import type { ShownScale } from '@/core/curves/shownScale';
-import type { PlacedEntry, Ranking } from '@/core/ranking/rankAtLine';
-import { holdsWords } from '@/core/ranking/standingWords';
+import type { Ranking } from '@/core/ranking/rankAtLine';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure, placeText } from '@/ui/marks/figures';
 import { bracketRoomPx, TieBrackets } from '@/ui/marks/tieBrackets';
-import type { Sustained as SustainedWords } from '@/lab/orders/sustained';
 import type { VerdictData, VerdictEntry } from '@/lab/orders/verdictPage';
-
-function standing({ status, at, restated }: PlacedEntry, axis: Axis, isRise: boolean): string {
-  if (status === 'tops-out') return `tops out at ${figure(at, axis.decimals)} ${axis.unit}`;
-  if (restated) return 'one setting, converted by the fan laws';
-  if (!isRise) return 'measured there';
-  return holdsWords(status);
-}
-
-/** What the throttled kept going, as far as it was logged. */
-function sustainedWords({ powerW, clockMhz, untilLimitS }: SustainedWords): string {
-  return [
-    powerW === null ? '' : `${figure(powerW, 0)} W sustained`,
-    clockMhz === null ? '' : `${figure(clockMhz, 0)} MHz`,
-    untilLimitS === null ? '' : `at the limit after ${figure(untilLimitS, 0)} s`,
-  ]
-    .filter(Boolean)
-    .join(', ');
-}
-
-function money(price: number | null, currency: string): string {
-  if (price === null) return '–';
-  return new Intl.NumberFormat('en-GB', { style: 'currency', currency }).format(price);
-}
+import { money, standing, sustainedWords, VerdictList } from './verdictList';
 
 /** Place and rise of an entry at another of the brief's lines; a dash with the reason where it has none. */
 function OtherLine({ ranking, entry, scale }: { ranking: Ranking; entry: string; scale: ShownScale }) {
@@ -78,41 +54,7 @@ export function VerdictTable({
   const room = bracketRoomPx(brackets) + 4;
   return (
     <>
-      <ol className="sm:hidden">
-        {placedEntries.map((placed) => {
-          const entry = entries.get(placed.entry)!;
-          return (
-            <li
-              key={placed.entry}
-              className="flex gap-3 border-b border-hairline py-2"
-              data-listed={placed.entry}
-            >
-              <b className="w-12 shrink-0 text-[16px]">{placeText(placed.placeFrom, placed.placeTo)}</b>
-              <span className="min-w-0 flex-1">
-                <span className="flex items-center gap-2">
-                  <EntryMark position={entry.position} />
-                  <b className="truncate" dir="auto">
-                    {entry.product}
-                  </b>
-                </span>
-                <span className="block truncate text-[13px] text-ink2" dir="auto">
-                  {entry.maker} · {money(entry.price, entry.currency)}
-                </span>
-                <span className={`block text-[13px] ${placed.status === 'ranked' ? 'text-ok' : 'text-warn'}`}>
-                  {standing(placed, axis, isRise)}
-                  {sustained[placed.entry] && `: ${sustainedWords(sustained[placed.entry]!)}`}
-                </span>
-              </span>
-              <span className="num shrink-0 whitespace-nowrap">
-                <b className="text-[16px]">{figure(placed.value, scale.decimals)}</b>{' '}
-                <span className="text-[13px] text-ink2">
-                  ± {figure(placed.interval95, scale.decimals)} {scale.unit}
-                </span>
-              </span>
-            </li>
-          );
-        })}
-      </ol>
+      <VerdictList {...{ placedEntries, entries, sustained, scale, axis, isRise }} />
       <div className="hidden overflow-x-auto sm:block">
         <table className="figure-table min-w-[760px]">
           <thead>

@@ -6,6 +6,8 @@ import { followWork } from '@/ui/upload/followWork';
 import { whoIsHere } from '@/ui/who';
 import type { WriteData } from '@/lab/publish/writeView';
 import { useAct } from '@/ui/useAct';
+import { Links } from './links';
+import { VersionItem } from './versionItem';
 
 /** What was published, what can be published now, and who may see it by a link. */
 export function PublishPanel({ data, isSaved }: { data: WriteData; isSaved: boolean }) {
@@ -22,6 +24,12 @@ export function PublishPanel({ data, isSaved }: { data: WriteData; isSaved: bool
     if ((await act({ url: path, method, body, said })).ok) setReason('');
   }
 
+  const ofVersion = (version: number) => `/api/round-ups/${roundUpId}/publications/${version}`;
+  const openLink = (version: number) =>
+    void send(ofVersion(version), 'PATCH', { endsAt: isoOf(ends), revoke: '' }, 'The link is open');
+  const revoke = (link: WriteData['links'][number]) =>
+    void send(ofVersion(link.version), 'PATCH', { endsAt: null, revoke: link.token }, 'The link is revoked');
+
   return (
     <section aria-label="Published" className="space-y-3 text-[14.5px]">
       <h3 className="font-display text-[18px] font-bold">Publish</h3>
@@ -32,61 +40,12 @@ export function PublishPanel({ data, isSaved }: { data: WriteData; isSaved: bool
       )}
       <ul className="space-y-2">
         {versions.map((version) => (
-          <li key={version.version} data-version={version.version}>
-            <b>Version {version.version}</b>, {version.publishedAt}
-            {version.who && `, ${version.who}`}
-            {version.isHeld && <span className="text-warn"> · held back until {version.embargoUntil}</span>}
-            {last && version.version < last.version && (
-              <span className="text-warn"> · corrected by version {version.version + 1}</span>
-            )}
-            {version.reason && (
-              <span className="block text-ink2" dir="auto">
-                {version.reason}
-              </span>
-            )}
-            {version.changes.length > 0 && (
-              <ul className="list-disc pl-5 text-ink2">
-                {version.changes.map((change) => (
-                  <li key={change} dir="auto">
-                    {change}
-                  </li>
-                ))}
-              </ul>
-            )}
-            <span className="flex flex-wrap gap-3">
-              <a
-                className="underline underline-offset-2"
-                href={`${base}/versions/${version.version}/report`}
-                target="_blank"
-              >
-                Read
-              </a>
-              <a
-                className="underline underline-offset-2"
-                href={`${base}/versions/${version.version}/report?download`}
-              >
-                Report, one file
-              </a>
-              <a className="underline underline-offset-2" href={`${base}/versions/${version.version}/bundle`}>
-                Its data
-              </a>
-              <button
-                type="button"
-                className="cursor-pointer underline underline-offset-2"
-                disabled={busy}
-                onClick={() =>
-                  void send(
-                    `/api/round-ups/${roundUpId}/publications/${version.version}`,
-                    'PATCH',
-                    { endsAt: isoOf(ends), revoke: '' },
-                    'The link is open',
-                  )
-                }
-              >
-                Open a link
-              </button>
-            </span>
-          </li>
+          <VersionItem
+            key={version.version}
+            {...{ version, base, busy }}
+            isCorrected={last !== undefined && version.version < last.version}
+            onLink={() => openLink(version.version)}
+          />
         ))}
       </ul>
       {versions.length > 1 && (
@@ -139,63 +98,7 @@ export function PublishPanel({ data, isSaved }: { data: WriteData; isSaved: bool
           ▲ {fault}
         </p>
       )}
-      <div className="space-y-1.5 border-t border-hairline pt-3">
-        <h4 className="font-semibold">Links to a version</h4>
-        <p className="text-[13.5px] text-ink2">
-          A link shows one version and leads nowhere else. It reaches others only where this application
-          stands on a network: then whoever has the address can read it.
-        </p>
-        <label className="label-text block">
-          A link opened now ends; empty for never
-          <input
-            type="datetime-local"
-            className="mt-0.5 block h-[33px] rounded border border-hairline bg-raised px-2 text-[14.5px] text-ink"
-            value={ends}
-            onChange={({ target }) => setEnds(target.value)}
-          />
-        </label>
-        <ul className="space-y-1">
-          {links.map((link) => (
-            <li
-              key={link.token}
-              className="flex flex-wrap gap-x-3"
-              data-link={link.isOpen ? 'open' : 'closed'}
-            >
-              version {link.version}
-              {link.isOpen ? (
-                <>
-                  <a
-                    className="max-w-full truncate underline underline-offset-2"
-                    href={`/shared/${link.token}`}
-                    target="_blank"
-                  >
-                    /shared/{link.token.slice(0, 8)}…
-                  </a>
-                  {link.endsAt && <span className="text-ink2">until {link.endsAt}</span>}
-                  <button
-                    type="button"
-                    className="cursor-pointer underline underline-offset-2"
-                    onClick={() =>
-                      void send(
-                        `/api/round-ups/${roundUpId}/publications/${link.version}`,
-                        'PATCH',
-                        { endsAt: null, revoke: link.token },
-                        'The link is revoked',
-                      )
-                    }
-                  >
-                    Revoke
-                  </button>
-                </>
-              ) : (
-                <span className="text-ink2">
-                  {link.revokedAt ? `revoked ${link.revokedAt}` : `ended ${link.endsAt}`}
-                </span>
-              )}
-            </li>
-          ))}
-        </ul>
-      </div>
+      <Links links={links} ends={ends} onEnds={setEnds} onRevoke={revoke} />
     </section>
   );
 }

@@ -1,0 +1,64 @@
+import type { WriteData } from '@/lab/publish/writeView';
+
+/** Links that show one version to whoever has them: until when, and taken back. */
+export function Links({
+  links,
+  ends,
+  onEnds,
+  onRevoke,
+}: {
+  links: WriteData['links'];
+  /** When one that is opened now ends, local time; empty for never. */
+  ends: string;
+  onEnds: (ends: string) => void;
+  onRevoke: (link: WriteData['links'][number]) => void;
+}) {
+  return (
+    <div className="space-y-1.5 border-t border-hairline pt-3">
+      <h4 className="font-semibold">Links to a version</h4>
+      <p className="text-[13.5px] text-ink2">
+        A link shows one version and leads nowhere else. It reaches others only where this application stands
+        on a network: then whoever has the address can read it.
+      </p>
+      <label className="label-text block">
+        A link opened now ends; empty for never
+        <input
+          type="datetime-local"
+          className="mt-0.5 block h-[33px] rounded border border-hairline bg-raised px-2 text-[14.5px] text-ink"
+          value={ends}
+          onChange={({ target }) => onEnds(target.value)}
+        />
+      </label>
+      <ul className="space-y-1">
+        {links.map((link) => (
+          <li key={link.token} className="flex flex-wrap gap-x-3" data-link={link.isOpen ? 'open' : 'closed'}>
+            version {link.version}
+            {link.isOpen ? (
+              <>
+                <a
+                  className="max-w-full truncate underline underline-offset-2"
+                  href={`/shared/${link.token}`}
+                  target="_blank"
+                >
+                  /shared/{link.token.slice(0, 8)}…
+                </a>
+                {link.endsAt && <span className="text-ink2">until {link.endsAt}</span>}
+                <button
+                  type="button"
+                  className="cursor-pointer underline underline-offset-2"
+                  onClick={() => onRevoke(link)}
+                >
+                  Revoke
+                </button>
+              </>
+            ) : (
+              <span className="text-ink2">
+                {link.revokedAt ? `revoked ${link.revokedAt}` : `ended ${link.endsAt}`}
+              </span>
+            )}
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
