@@ -1,16 +1,11 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
-import { useEffect, useRef, useState } from 'react';
-import { toast } from 'sonner';
+import { useEffect, useRef } from 'react';
 import type { PasteName } from '@/lab/paste/paste';
-import type { PasteView } from '@/lab/paste/pasteColumns';
 import { plural } from '@/ui/marks/figures';
-import { sendJson } from '@/ui/sendJson';
-import { UNDO_MS } from '@/ui/useAct';
-import { whoIsHere } from '@/ui/who';
 import { PasteTable } from './pasteTable';
 import type { Pasting } from './usePaste';
+import { usePasted } from './usePasted';
 
 const NAMES: Record<PasteName, { title: string; hint: string; one: string; many: string }> = {
   runs: {
@@ -39,11 +34,6 @@ const NAMES: Record<PasteName, { title: string; hint: string; one: string; many:
   },
 };
 
-interface Choice {
-  as: (string | null)[] | null;
-  shared: Record<string, string>;
-}
-
 /** A block from a spreadsheet: shown as it is understood, mended column by column, and taken whole. */
 export function PastePanel({
   roundUpId,
@@ -59,61 +49,17 @@ export function PastePanel({
   onKind: (kind: PasteName) => void;
   onClose: () => void;
 }) {
-  const router = useRouter();
   const { kind } = pasting;
-  const [text, setText] = useState(pasting.text);
-  const [choice, setChoice] = useState<Choice>({ as: null, shared: {} });
-  const [view, setView] = useState<PasteView | null>(null);
-  const [fault, setFault] = useState('');
-  const [busy, setBusy] = useState(false);
+  const { text, setText, view, choice, setChoice, again, fault, busy, faulty, isReady, send } = usePasted(
+    roundUpId,
+    pasting,
+    onClose,
+  );
   const take = useRef<HTMLButtonElement>(null);
   const { title, hint, one, many } = NAMES[kind];
-  const url = `/api/round-ups/${roundUpId}/paste`;
-  const body = { who: whoIsHere(), kind, text, as: choice.as, shared: Object.entries(choice.shared) };
-
-  useEffect(() => {
-    if (text.trim() === '') return;
-    let isOld = false;
-    const wait = setTimeout(() => {
-      void sendJson(url, 'POST', { ...body, what: 'look' }).then((answer) => {
-        if (isOld) return;
-        setFault(answer.ok ? '' : answer.message);
-        setView(answer.ok ? (answer.body as unknown as PasteView) : null);
-      });
-    }, 150);
-    return () => {
-      isOld = true;
-      clearTimeout(wait);
-    };
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the body is made of these.
-  }, [text, choice, kind, url]);
-
-  const faulty = view?.rows.filter((row) => row.fault || Object.keys(row.faults).length > 0).length ?? 0;
-  const isReady = view !== null && view.rows.length > 0 && faulty === 0;
   useEffect(() => {
     if (isReady) take.current?.focus();
   }, [isReady]);
-
-  async function send() {
-    setBusy(true);
-    const answer = await sendJson(url, 'POST', { ...body, what: 'take' });
-    setBusy(false);
-    if (!answer.ok) return setFault(answer.message);
-    const { undo } = answer.body;
-    toast.success(String(answer.body.said), {
-      duration: UNDO_MS,
-      action: {
-        label: 'Undo',
-        onClick: () =>
-          void sendJson(url, 'POST', { who: whoIsHere(), kind, what: 'undo', undo }).then((back) => {
-            if (back.ok) router.refresh();
-            else toast.error(back.message);
-          }),
-      },
-    });
-    onClose();
-    router.refresh();
-  }
 
   return (
     <section
@@ -131,8 +77,7 @@ export function PastePanel({
                 type="button"
                 aria-pressed={name === kind}
                 onClick={() => {
-                  setChoice({ as: null, shared: {} });
-                  setView(null);
+                  again();
                   onKind(name);
                 }}
               >
@@ -183,8 +128,7 @@ export function PastePanel({
             className="quiet-button"
             onClick={() => {
               setText('');
-              setChoice({ as: null, shared: {} });
-              setView(null);
+              again();
             }}
           >
             Paste another

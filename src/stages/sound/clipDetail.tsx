@@ -1,13 +1,15 @@
 'use client';
 
 import { parseAsInteger, useQueryState } from 'nuqs';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { figure, plural } from '@/ui/marks/figures';
-import { ChoiceField, TextField } from '@/ui/form/fields';
+import { ChoiceField } from '@/ui/form/fields';
 import type { ClipRow, DrawnClip, SoundData } from '@/lab/sound/soundPage';
 import { Spectrogram, type Column } from './spectrogram';
 import { SpectrumPlot } from './spectrumPlot';
 import { useAct } from '@/ui/useAct';
+import { CountsForm } from './countsForm';
+import { Tones } from './tones';
 
 const timeWords = (at: string) => `${at.slice(0, 10)} ${at.slice(11, 16)}`;
 
@@ -78,7 +80,6 @@ export function ClipDetail({
     parseAsInteger.withOptions({ shallow: false, scroll: false }),
   );
   const { act, refusal: failure } = useAct('page');
-  const [reason, setReason] = useState('');
   const { row } = shown;
   const { time, speed } = useMemo(() => courses(shown), [shown]);
   const end = time.at(-1)?.to ?? 1;
@@ -90,10 +91,9 @@ export function ClipDetail({
 
   async function say(edit: Record<string, unknown>, words: string) {
     const url = `/api/round-ups/${data.roundUpId}/recordings/${row.id}`;
-    if ((await act({ url, method: 'PATCH', body: edit, said: words })).ok) setReason('');
+    return (await act({ url, method: 'PATCH', body: edit, said: words })).ok;
   }
 
-  const spoilt = row.faults.some(({ spoils }) => spoils);
   const sidesOf = (kind: 'calibration' | 'room', none: string) => [
     { value: '', label: none },
     ...data.sides
@@ -138,23 +138,7 @@ export function ClipDetail({
         {shown.room ? ' Dotted: the room alone.' : ' The room was not recorded that evening.'} Numbers at the
         top: tones found, Hz; a clear one is bold.
       </p>
-      {row.tones.length > 0 ? (
-        <ul className="list-disc space-y-0.5 pl-5 text-[14.5px]">
-          {row.tones.slice(0, 6).map((tone) => (
-            <li key={tone.hz} className={tone.prominent ? 'font-semibold' : ''} dir="auto">
-              {tone.sentence[0]!.toUpperCase() + tone.sentence.slice(1)}
-              <span className="font-normal text-ink2">
-                {tone.levelDb !== null && `; ${figure(tone.levelDb, 1)} dB`}, {figure(tone.toneToNoiseDb, 1)}{' '}
-                dB over the noise of its band, prominence {figure(tone.prominenceDb, 1)} dB
-                {tone.beating &&
-                  `; it swells ${figure(tone.beating.rateHz, 1)} times a second: two of nearly one speed?`}
-              </span>
-            </li>
-          ))}
-        </ul>
-      ) : (
-        <p className="text-[14.5px]">No tone stands out of the noise.</p>
-      )}
+      <Tones row={row} />
       {speed ? (
         <Spectrogram columns={speed} hz={shown.lines.hz} x={speedAxis} label="Spectrum at each speed" />
       ) : (
@@ -181,44 +165,7 @@ export function ClipDetail({
           options={sidesOf('room', 'none')}
         />
       </div>
-      <form
-        className="flex max-w-2xl items-end gap-3"
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (row.setAside) void say({ setAside: '' }, 'It counts again');
-          else if (row.usedAnyway) void say({ usedAnyway: '' }, 'Left out again');
-          else if (spoilt) void say({ usedAnyway: reason.trim() }, 'Used anyway');
-          else void say({ setAside: reason.trim() }, 'Set aside');
-        }}
-      >
-        {!row.setAside && !row.usedAnyway && (
-          <span className="flex-1">
-            <TextField
-              label={spoilt ? 'Why it may be used anyway' : 'Why it is set aside'}
-              value={reason}
-              onValue={setReason}
-            />
-          </span>
-        )}
-        {(row.setAside || row.usedAnyway) && (
-          <p className="flex-1 text-[14.5px]" dir="auto">
-            {row.setAside ? `Set aside: ${row.setAside}` : `Used anyway: ${row.usedAnyway}`}
-          </p>
-        )}
-        <button
-          type="submit"
-          className="quiet-button"
-          disabled={!row.setAside && !row.usedAnyway && reason.trim() === ''}
-        >
-          {row.setAside
-            ? 'Let it count'
-            : row.usedAnyway
-              ? 'Leave it out'
-              : spoilt
-                ? 'Use it anyway'
-                : 'Set aside'}
-        </button>
-      </form>
+      <CountsForm row={row} onSay={say} />
       {failure && (
         <p role="alert" className="text-bad">
           ▲ {failure}

@@ -7,7 +7,7 @@ import type { PlacedEntry } from '@/core/ranking/rankAtLine';
 import type { Axis } from '@/core/curves/axis';
 import { NoiseLine } from '@/ui/chart/noiseLine';
 import { pointStyleOf } from '@/ui/chart/pointStyle';
-import { pixelX, pixelY, Plot, themeColour, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
+import { Plot, themeColour, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
 import { entryStyle } from '@/ui/marks/entryMark';
 import { figure } from '@/ui/marks/figures';
 import { useNarrowOnceKnown } from '@/ui/narrow';
@@ -16,6 +16,7 @@ import { EndLabels, endLabels, OtherLine, OverlayShapes } from './chartOverlay';
 import { shownCurves, type ShownCurve, type Zoom } from './chartView';
 import type { PageEntry as CurveEntry } from '@/lab/model/pageEntries';
 import { useZoomDrag, ZoomBox } from './zoomDrag';
+import { nearPoint, PointNote, type NearPoint } from './nearPoint';
 
 export interface CurvesChartProps {
   entries: ReadonlyMap<string, CurveEntry>;
@@ -49,7 +50,6 @@ export interface CurvesChartProps {
 
 const LABEL_PX = 132;
 const NUMBER_PX = 26;
-const NEAR_PX = 24;
 /** From so many curves on, colours and markers alone do not tell them apart. */
 export const CROWD = 9;
 const FADED = '38';
@@ -80,14 +80,6 @@ function seriesOf(
       ...marks,
     },
   ];
-}
-
-interface NearPoint {
-  entry: string;
-  text: string;
-  run: string;
-  x: number;
-  y: number;
 }
 
 function axisTitle(scale: ShownScale, base: CurveEntry | undefined): string {
@@ -170,33 +162,6 @@ export function CurvesChart(props: CurvesChartProps) {
   const crowded = shown.length >= CROWD;
   const labels = useMemo(() => (frame ? endLabels(shown, entries, frame) : []), [shown, entries, frame]);
 
-  function findNear(event: React.PointerEvent): NearPoint | null {
-    if (!frame || !box.current) return null;
-    const rect = box.current.getBoundingClientRect();
-    const at = { x: event.clientX - rect.left, y: event.clientY - rect.top };
-    let best: NearPoint | null = null;
-    let least = NEAR_PX;
-    for (const { curve, points } of shown) {
-      if (isFaded(curve.entry)) continue;
-      for (const { point, x: level, y: value, high } of points) {
-        const px = pixelX(frame, level);
-        const py = pixelY(frame, value);
-        const distance = Math.hypot(px - at.x, py - at.y);
-        if (distance >= least) continue;
-        least = distance;
-        const unit = from !== null && scale.unit === '°C' ? 'K' : scale.unit;
-        const shownValue = `${figure(value, scale.decimals)} ± ${figure(high - value, scale.decimals)} ${unit}`;
-        const names = point.runs.map((id) => props.runLabels[id] ?? id).join(', ');
-        const measured = point.runs.length > 1 ? `runs ${names}` : `run ${names}`;
-        const runs = isBridged.has(curve.entry) ? 'bridged, not measured here' : measured;
-        const place = axis.against === 'noise' ? '' : `${figure(point.at, axis.decimals)} ${axis.unit} · `;
-        const text = `${point.setting} · ${place}${figure(point.levelDb, 1)} dB(A) · ${shownValue} · ${runs}`;
-        best = { entry: curve.entry, text, run: point.runs[0] ?? '', x: px, y: py };
-      }
-    }
-    return best;
-  }
-
   return (
     <div
       ref={box}
@@ -205,7 +170,9 @@ export function CurvesChart(props: CurvesChartProps) {
       onPointerMove={(event) => {
         zooming.handlers.onPointerMove(event);
         if (zooming.box) return;
-        const found = findNear(event);
+        const rect = box.current!.getBoundingClientRect();
+        const at = { x: event.clientX - rect.left, y: event.clientY - rect.top };
+        const found = frame && nearPoint(shown, { ...props, frame, at, isFaded, isBridged });
         setNear(found);
         onLit(found?.entry ?? null);
       }}
@@ -255,18 +222,7 @@ export function CurvesChart(props: CurvesChartProps) {
             <NoiseLine frame={frame} axis={axis} at={lineAt} onLine={onLine} />
           )}
           <ZoomBox box={zooming.box} />
-          {near && !zooming.box && (
-            <p
-              className="pointer-events-none absolute z-10 rounded bg-ink px-2 py-1 text-[13px] whitespace-nowrap text-ground"
-              style={
-                near.x > frame.left + (frame.right - frame.left) / 2
-                  ? { right: `calc(100% - ${near.x - 10}px)`, top: Math.max(0, near.y - 34) }
-                  : { left: near.x + 10, top: Math.max(0, near.y - 34) }
-              }
-            >
-              {near.text}
-            </p>
-          )}
+          {near && !zooming.box && <PointNote near={near} frame={frame} />}
         </>
       )}
     </div>

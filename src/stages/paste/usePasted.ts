@@ -1,0 +1,74 @@
+import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
+import { toast } from 'sonner';
+import type { PasteView } from '@/lab/paste/pasteColumns';
+import { sendJson } from '@/ui/sendJson';
+import { UNDO_MS } from '@/ui/useAct';
+import { whoIsHere } from '@/ui/who';
+import type { Pasting } from './usePaste';
+
+interface Choice {
+  as: (string | null)[] | null;
+  shared: Record<string, string>;
+}
+
+/** A pasted block as the lab understands it, looked at again at each change; taken whole, with its undo. */
+export function usePasted(roundUpId: number, { kind, text: first }: Pasting, onClose: () => void) {
+  const router = useRouter();
+  const [text, setText] = useState(first);
+  const [choice, setChoice] = useState<Choice>({ as: null, shared: {} });
+  const [view, setView] = useState<PasteView | null>(null);
+  const [fault, setFault] = useState('');
+  const [busy, setBusy] = useState(false);
+  const url = `/api/round-ups/${roundUpId}/paste`;
+  const body = { who: whoIsHere(), kind, text, as: choice.as, shared: Object.entries(choice.shared) };
+
+  useEffect(() => {
+    if (text.trim() === '') return;
+    let isOld = false;
+    const wait = setTimeout(() => {
+      void sendJson(url, 'POST', { ...body, what: 'look' }).then((answer) => {
+        if (isOld) return;
+        setFault(answer.ok ? '' : answer.message);
+        setView(answer.ok ? (answer.body as unknown as PasteView) : null);
+      });
+    }, 150);
+    return () => {
+      isOld = true;
+      clearTimeout(wait);
+    };
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the body is made of these.
+  }, [text, choice, kind, url]);
+
+  const faulty = view?.rows.filter((row) => row.fault || Object.keys(row.faults).length > 0).length ?? 0;
+  const isReady = view !== null && view.rows.length > 0 && faulty === 0;
+
+  async function send() {
+    setBusy(true);
+    const answer = await sendJson(url, 'POST', { ...body, what: 'take' });
+    setBusy(false);
+    if (!answer.ok) return setFault(answer.message);
+    const { undo } = answer.body;
+    toast.success(String(answer.body.said), {
+      duration: UNDO_MS,
+      action: {
+        label: 'Undo',
+        onClick: () =>
+          void sendJson(url, 'POST', { who: whoIsHere(), kind, what: 'undo', undo }).then((back) => {
+            if (back.ok) router.refresh();
+            else toast.error(back.message);
+          }),
+      },
+    });
+    onClose();
+    router.refresh();
+  }
+
+  /** The block is understood from nothing. */
+  const again = () => {
+    setChoice({ as: null, shared: {} });
+    setView(null);
+  };
+
+  return { text, setText, view, choice, setChoice, again, fault, busy, faulty, isReady, send };
+}
