@@ -13,6 +13,7 @@ import { BridgePlot } from './bridgePlot';
 import type { BridgeData } from '@/lab/bridge/bridgePage';
 import { NORMAL_95 } from '@/core/statistics/normal';
 import { useAct } from '@/ui/useAct';
+import { LeftOut } from './leftOut';
 
 /** From another rig or revision to this one, by what both have measured. */
 export function BridgeStage({ data }: { data: BridgeData }) {
@@ -93,44 +94,7 @@ export function BridgeStage({ data }: { data: BridgeData }) {
                   the bottleneck on one of them), and that is not bridged away.
                 </p>
               )}
-              <section
-                aria-label="Each left out"
-                className="w-0 min-w-full overflow-x-auto"
-                tabIndex={0}
-                role="region"
-              >
-                <h3 className="pb-1 font-display text-[16px] font-bold">Each left out in turn</h3>
-                <table className="figure-table max-w-3xl">
-                  <thead>
-                    <tr>
-                      <th scope="col">Entry</th>
-                      <th scope="col">Setting</th>
-                      <th scope="col" className="num">
-                        bridged without it, K
-                      </th>
-                      <th scope="col" className="num">
-                        measured here, K
-                      </th>
-                      <th scope="col" />
-                    </tr>
-                  </thead>
-                  <tbody>
-                    {bridge.leftOut.map((check) => (
-                      <tr key={`${check.entry} ${check.point}`}>
-                        <td dir="auto">{check.entry}</td>
-                        <td>{check.point}</td>
-                        <td className="num">
-                          {figure(check.predicted, 1)} ± {figure(check.interval95, 1)}
-                        </td>
-                        <td className="num">{figure(check.y, 1)}</td>
-                        <td className={check.holds ? 'text-ok' : 'text-warn'}>
-                          {check.holds ? 'holds' : '▲ outside'}
-                        </td>
-                      </tr>
-                    ))}
-                  </tbody>
-                </table>
-              </section>
+              <LeftOut checks={bridge.leftOut} />
               <BridgedRows rows={made.rows} lineDb={data.lineDb} />
               {made.refused.map(({ product, reason }) => (
                 <p key={product} className="text-[14.5px] text-ink2" dir="auto">

@@ -7,8 +7,10 @@ import { useState } from 'react';
 import { plural } from '@/ui/marks/figures';
 import { sendJson } from '@/ui/sendJson';
 import { EntriesTaken, newRuns, takenAtFirst, type Taken } from './entriesTaken';
-import { ProblemList, type ShownProblem } from './problemList';
+import type { ShownProblem } from './problemList';
 import { WorkProgress } from '@/ui/upload/workProgress';
+import { Refused } from './refused';
+import { WhereItGoes } from './whereItGoes';
 
 type BundleCheckData = Omit<Checked, 'kind'> & { uploadId: string };
 
@@ -49,20 +51,7 @@ export function BundleCheck({ data }: { data: BundleCheckData }) {
   }
 
   if (data.problems.length > 0) {
-    return (
-      <section data-refused className="max-w-3xl">
-        <h2 className="font-display text-[22px] font-bold text-bad">
-          ▲ {data.problems.length === 1 ? 'One thing is' : `${data.problems.length} things are`} wrong
-        </h2>
-        <p className="py-2">
-          Nothing was imported, and nothing in the lab has changed. Put it right and bring it again.
-        </p>
-        <ProblemList problems={data.problems} />
-        <Link className="act-button mt-4 inline-block" href="/bring">
-          Bring it again
-        </Link>
-      </section>
-    );
+    return <Refused problems={data.problems} />;
   }
   return (
     <section className="max-w-5xl">
@@ -77,38 +66,7 @@ export function BundleCheck({ data }: { data: BundleCheckData }) {
         {data.others.length > 0 &&
           ` Also kept: ${data.others.slice(0, 5).join(', ')}${data.others.length > 5 ? ' …' : ''}.`}
       </p>
-      {data.twin && (
-        <fieldset className="border-l-2 border-warn py-1 pl-3">
-          <legend className="sr-only">Where it goes</legend>
-          <p>
-            The lab has this round-up already:{' '}
-            <Link className="underline" href={`/round-ups/${data.twin.id}/logbook`}>
-              {data.twin.title}
-            </Link>
-            . What is there stays as it is.
-          </p>
-          <label className="mr-5 inline-flex items-center gap-2">
-            <input
-              type="radio"
-              name="where"
-              className="radio radio-sm"
-              checked={!asAnother}
-              onChange={() => setAsAnother(false)}
-            />
-            add to it what is new
-          </label>
-          <label className="inline-flex items-center gap-2">
-            <input
-              type="radio"
-              name="where"
-              className="radio radio-sm"
-              checked={asAnother}
-              onChange={() => setAsAnother(true)}
-            />
-            make another round-up of it
-          </label>
-        </fieldset>
-      )}
+      {data.twin && <WhereItGoes twin={data.twin} asAnother={asAnother} onAnother={setAsAnother} />}
       {hasLikes && (
         <p className="flex flex-wrap items-center gap-3 pt-3 text-[14px]">
           {undecided > 0 && (

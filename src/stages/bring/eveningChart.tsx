@@ -17,6 +17,31 @@ const SHOWN: { quantity: string; name: string; colour: string; axis: 'y' | 'y2' 
   { quantity: 'fan_speed', name: 'fans, rpm / 10 (right)', colour: '--curve-5', axis: 'y2' },
 ];
 
+/** The channels that a picture of the evening shows, and their lines. */
+function useDrawn(series: PlacedSeries[], fromS: number) {
+  const shown = useMemo(
+    () => SHOWN.filter((other) => series.some((series) => series.quantity === other.quantity)),
+    [series],
+  );
+  const drawn = useCallback(
+    (): PlotSeries[] =>
+      shown.map(({ quantity, colour, axis }) => {
+        const other = series.find((series) => series.quantity === quantity)!;
+        const scale = quantity === 'fan_speed' ? 0.1 : 1;
+        return {
+          data: other.timeS.map((at, i) => ({ x: (at - fromS) / 60, y: other.values[i]! * scale })),
+          showLine: true,
+          borderColor: themeColour(colour),
+          borderWidth: 1.3,
+          pointRadius: 0,
+          yAxisID: axis,
+        };
+      }),
+    [shown, series, fromS],
+  );
+  return { shown, drawn };
+}
+
 /** The whole evening on one clock, with the cuts: drag them, or move them by arrow keys. */
 export function EveningChart({
   series,
@@ -65,26 +90,7 @@ export function EveningChart({
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   }, [mark, onCutHere]);
-  const shown = useMemo(
-    () => SHOWN.filter((other) => series.some((series) => series.quantity === other.quantity)),
-    [series],
-  );
-  const drawn = useCallback(
-    (): PlotSeries[] =>
-      shown.map(({ quantity, colour, axis }) => {
-        const other = series.find((series) => series.quantity === quantity)!;
-        const scale = quantity === 'fan_speed' ? 0.1 : 1;
-        return {
-          data: other.timeS.map((at, i) => ({ x: (at - fromS) / 60, y: other.values[i]! * scale })),
-          showLine: true,
-          borderColor: themeColour(colour),
-          borderWidth: 1.3,
-          pointRadius: 0,
-          yAxisID: axis,
-        };
-      }),
-    [shown, series, fromS],
-  );
+  const { shown, drawn } = useDrawn(series, fromS);
   const x = useMemo(
     () => ({
       title: 'minutes of the evening',

@@ -9,6 +9,25 @@ import { useSheet } from '@/ui/form/useSheet';
 import { EditableCell } from './editableCell';
 import type { LineUpEntry as LineUpItem } from '@/lab/lineUp/lineUpView';
 
+/** The sample of an entry and its state. */
+function SampleCell({ item }: { item: LineUpItem }) {
+  const state = item.sample?.body.state;
+  return (
+    <td className="max-w-32 truncate" dir="auto">
+      {item.sample ? (
+        <>
+          {item.sample.body.label}{' '}
+          <span className={state === 'retired' ? 'text-bad' : 'text-ink2'}>{state}</span>
+        </>
+      ) : item.product.body.kind === 'case-layout' ? (
+        <span className="text-ink2">–</span>
+      ) : (
+        <span className="text-warn">not noted</span>
+      )}
+    </td>
+  );
+}
+
 /** An entry of the line-up as a line; what can be typed is typed where it stands. */
 export function LineUpRow({
   item,
@@ -33,7 +52,6 @@ export function LineUpRow({
   const body = product.body;
   const save = (part: Partial<Product>, what: string) =>
     void product.save({ body: { ...body, ...part }, said: `${what} of ${item.shownName} saved` });
-  const state = item.sample?.body.state;
   return (
     <tr data-entry={item.code} className={chosen ? 'bg-raised' : ''} aria-selected={chosen}>
       <td>
@@ -137,18 +155,7 @@ export function LineUpRow({
           </span>
         )}
       </td>
-      <td className="max-w-32 truncate" dir="auto">
-        {item.sample ? (
-          <>
-            {item.sample.body.label}{' '}
-            <span className={state === 'retired' ? 'text-bad' : 'text-ink2'}>{state}</span>
-          </>
-        ) : body.kind === 'case-layout' ? (
-          <span className="text-ink2">–</span>
-        ) : (
-          <span className="text-warn">not noted</span>
-        )}
-      </td>
+      <SampleCell item={item} />
       <td className="text-center">
         <input
           type="checkbox"

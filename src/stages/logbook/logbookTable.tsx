@@ -6,6 +6,7 @@ import {
   getSortedRowModel,
   useReactTable,
   type SortingState,
+  type Table,
 } from '@tanstack/react-table';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
@@ -17,6 +18,47 @@ import { LogbookCard } from './logbookCard';
 const ROW_PX = 35;
 const CARD_PX = 76;
 const SERVER_ROWS = 24;
+
+/** The headings, which sort, and the box that chooses all. */
+function HeaderRow({
+  table,
+  grid,
+  all,
+  onAll,
+}: {
+  table: Table<LogbookRow>;
+  grid: React.CSSProperties;
+  /** All are chosen. */
+  all: boolean;
+  onAll: () => void;
+}) {
+  return (
+    <div role="row" className="sticky top-0 z-10 grid border-b border-ink bg-ground" style={grid}>
+      <div role="columnheader" className="flex items-center justify-center">
+        <input type="checkbox" aria-label="Choose all that are shown" checked={all} onChange={onAll} />
+      </div>
+      {table.getFlatHeaders().map((header) => {
+        const order = header.column.getIsSorted();
+        return (
+          <div
+            key={header.id}
+            role="columnheader"
+            aria-sort={order === 'asc' ? 'ascending' : order === 'desc' ? 'descending' : 'none'}
+            className={shapeOf(header.column.columnDef.meta).number ? 'text-right' : ''}
+          >
+            <button
+              className="w-full cursor-pointer px-2 py-2 text-[13px] whitespace-nowrap text-ink2 [text-align:inherit]"
+              onClick={header.column.getToggleSortingHandler()}
+            >
+              {flexRender(header.column.columnDef.header, header.getContext())}
+              {order === 'asc' ? ' ↑' : order === 'desc' ? ' ↓' : ''}
+            </button>
+          </div>
+        );
+      })}
+    </div>
+  );
+}
 
 /** Runs as lines of a table, whose headings sort; on a phone as a list. Only what is in sight is drawn. */
 export function LogbookTable({
@@ -115,35 +157,10 @@ export function LogbookTable({
         className="text-[14.5px]"
         style={{ minWidth: 1180 + 132 * columns.length }}
       >
-        <div role="row" className="sticky top-0 z-10 grid border-b border-ink bg-ground" style={grid}>
-          <div role="columnheader" className="flex items-center justify-center">
-            <input
-              type="checkbox"
-              aria-label="Choose all that are shown"
-              checked={all}
-              onChange={() => onChosen(all ? new Set() : new Set(rows.map((row) => row.id)))}
-            />
-          </div>
-          {table.getFlatHeaders().map((header) => {
-            const order = header.column.getIsSorted();
-            return (
-              <div
-                key={header.id}
-                role="columnheader"
-                aria-sort={order === 'asc' ? 'ascending' : order === 'desc' ? 'descending' : 'none'}
-                className={shapeOf(header.column.columnDef.meta).number ? 'text-right' : ''}
-              >
-                <button
-                  className="w-full cursor-pointer px-2 py-2 text-[13px] whitespace-nowrap text-ink2 [text-align:inherit]"
-                  onClick={header.column.getToggleSortingHandler()}
-                >
-                  {flexRender(header.column.columnDef.header, header.getContext())}
-                  {order === 'asc' ? ' ↑' : order === 'desc' ? ' ↓' : ''}
-                </button>
-              </div>
-            );
-          })}
-        </div>
+        <HeaderRow
+          {...{ table, grid, all }}
+          onAll={() => onChosen(all ? new Set() : new Set(rows.map((row) => row.id)))}
+        />
         <div className="relative" style={{ height: virtual.getTotalSize() }}>
           {virtual.getVirtualItems().map((item) => {
             const row = sorted[item.index]!;

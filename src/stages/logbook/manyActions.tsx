@@ -1,15 +1,13 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useRef, useState } from 'react';
-import { UNDO_MS } from '@/ui/useAct';
-import { toast } from 'sonner';
+import { useState } from 'react';
 import type { LogbookRow } from '@/core/runs/logbookRow';
 import { plural } from '@/ui/marks/figures';
-import { TroubleNote, type Trouble } from '@/ui/form/troubleNote';
+import { TroubleNote } from '@/ui/form/troubleNote';
 import { typedNumber } from '@/ui/typedNumber';
 import { ManyForm, type ManyWhat } from './manyForm';
-import { sendEdits, type Changes } from './sendEdits';
+import { useManyEdits } from './useManyEdits';
 
 /** What can be done to the runs that were chosen, all in one step that can be undone. */
 export function ManyActions({
@@ -25,52 +23,10 @@ export function ManyActions({
 }) {
   const router = useRouter();
   const [open, setOpen] = useState<ManyWhat | null>(null);
-  const [trouble, setTrouble] = useState<Trouble | null>(null);
-  const [busy, setBusy] = useState(false);
-  const last = useRef<{ changes: Changes; undo: (row: LogbookRow) => Changes; said: string } | null>(null);
-
-  async function apply(
-    changes: Changes,
-    undo: (row: LogbookRow) => Changes,
-    said: string,
-    confirmed = false,
-  ) {
-    last.current = { changes, undo, said };
-    setBusy(true);
-    const rows = chosen;
-    const result = await sendEdits(
-      roundUpId,
-      rows.map((row) => ({ run: row.id, version: row.version, changes })),
-      confirmed,
-    );
-    setBusy(false);
-    if ('trouble' in result) {
-      const label = rows.find((row) => row.id === result.run)?.label;
-      const { trouble: found } = result;
-      return setTrouble(
-        found.kind === 'failed' && label
-          ? { ...found, message: `Run ${label}: ${found.message} None of the runs was changed.` }
-          : found.kind === 'conflict' && label
-            ? { ...found, theirs: `run ${label}, ${found.theirs}` }
-            : found,
-      );
-    }
-    setTrouble(null);
+  const { apply, again, trouble, setTrouble, busy } = useManyEdits(roundUpId, chosen, () => {
     setOpen(null);
-    const takeBack = async () => {
-      const back = await sendEdits(
-        roundUpId,
-        rows.map((row, i) => ({ run: row.id, version: result.versions[i]!, changes: undo(row) })),
-        true,
-      );
-      if ('trouble' in back) toast.error('One of the runs was changed meanwhile: nothing was taken back.');
-      else toast('They are as they were');
-      router.refresh();
-    };
-    toast(said, { duration: UNDO_MS, action: { label: 'Undo', onClick: () => void takeBack() } });
     onDone();
-    router.refresh();
-  }
+  });
 
   function submit({ value }: { value: string }) {
     const runs = plural(chosen.length, 'run');
@@ -147,10 +103,7 @@ export function ManyActions({
       <TroubleNote
         trouble={trouble}
         busy={busy}
-        onAgain={() => {
-          if (last.current)
-            void apply(last.current.changes, last.current.undo, last.current.said, trouble?.kind === 'asked');
-        }}
+        onAgain={again}
         onMine={() => {
           setTrouble({ kind: 'failed', message: 'The runs are loaded as they are now: press Save again.' });
           router.refresh();

@@ -6,7 +6,6 @@ import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import { toast } from 'sonner';
 import { object, string, type StringSchema } from 'yup';
-import { TYPED_MEANS } from '@/core/responses/typedMeans';
 import type { Load } from '@/core/runs/load';
 import { EntryOptions } from '@/ui/form/entryOptions';
 import { numberCell } from '@/ui/form/numberCell';
@@ -16,6 +15,7 @@ import { sendJson } from '@/ui/sendJson';
 import { typedNumber } from '@/ui/typedNumber';
 import { whoIsHere } from '@/ui/who';
 import { troubleOf } from '../run/saveRun';
+import { MORE, MoreReadings, NO_MORE, sentMore } from './moreReadings';
 
 interface Field {
   name: CellName;
@@ -52,13 +52,6 @@ const FIELDS: Field[] = [
   { name: 'note', label: 'Note', width: '5.6rem', optional: true, text: true },
 ];
 
-/** What else a run can stand on, or did: typed where somebody read it. */
-const MORE = [
-  ...TYPED_MEANS.map(({ heading, label }) => ({ name: heading, label, text: false })),
-  { name: 'score', label: 'Score', text: false },
-  { name: 'scoreUnit', label: 'Score’s unit', text: true },
-];
-
 /** What stays for the next run of an evening: only the readings are new. */
 const READINGS: readonly CellName[] = ['noiseDb', 'cpuC', 'powerW', 'rpm', 'dutyPct', 'note', 'setting'];
 const OTHER = 'other';
@@ -90,19 +83,6 @@ const schema = object({
   ),
   scoreBetter: string<'higher' | 'lower'>().oneOf(['higher', 'lower']).default('higher'),
 });
-
-const NO_MORE = Object.fromEntries(MORE.map(({ name }) => [name, ''])) as Record<string, string>;
-
-/** The means and the score that were typed, as they are sent. */
-function sentMore(more: Record<string, string>, better: string) {
-  const means = TYPED_MEANS.flatMap(({ heading }) => {
-    const value = typedNumber(more[heading] ?? '');
-    return value === null ? [] : [[heading, value] as const];
-  });
-  const value = typedNumber(more.score ?? '');
-  const score = value === null ? null : { value, unit: (more.scoreUnit ?? '').trim(), better };
-  return { more: Object.fromEntries(means), score };
-}
 
 const EMPTY = Object.fromEntries(
   FIELDS.map(({ name }) => [name, name === 'pass' || name === 'mount' ? '1' : '']),
@@ -237,30 +217,7 @@ export function TypeRunRow({
           Close
         </button>
       </div>
-      {showsMore && (
-        <div className="flex flex-wrap items-end gap-1.5 pt-2" role="group" aria-label="More readings">
-          {MORE.map(({ name, label, text }) => (
-            <label key={name} className="block w-28">
-              <span className="label-text whitespace-nowrap">{label}</span>
-              <input
-                {...register(`more.${name}`)}
-                className={`${box} border-hairline ${text ? '' : 'text-right'}`}
-                inputMode={text ? 'text' : 'decimal'}
-              />
-            </label>
-          ))}
-          <label className="block w-28">
-            <span className="label-text">Better is</span>
-            <select {...register('scoreBetter')} className={`${box} border-hairline py-[5px]`}>
-              <option value="higher">higher</option>
-              <option value="lower">lower</option>
-            </select>
-          </label>
-          <p className="label-text basis-full">
-            A fan that does not turn: 0 rpm with its duty. A run without the die stands on what else was read.
-          </p>
-        </div>
-      )}
+      {showsMore && <MoreReadings register={register} />}
       {shown && (
         <div className="pt-1.5">
           <TroubleNote trouble={shown} busy={busy} onAgain={() => void save(shown.kind === 'asked')()} />

@@ -3,15 +3,15 @@
 import { parseAsBoolean, parseAsString, useQueryStates } from 'nuqs';
 import { useMemo, useState } from 'react';
 import { flatness } from '@/core/plate/flatness';
-import { samplesApart } from '@/core/plate/samplesApart';
 import { groupBy } from '@/core/statistics/groupBy';
-import { EntryMark, entryStyle } from '@/ui/marks/entryMark';
+import { EntryMark } from '@/ui/marks/entryMark';
 import { figure } from '@/ui/marks/figures';
 import { PageHead } from '@/ui/frame/pageHead';
-import { PlateBox } from './plateBox';
 import type { PlateItem } from '@/lab/lineUp/plates';
 import { PlateForm } from './plateForm';
 import { PlateMap } from './plateMap';
+import { PlateRow } from './plateRow';
+import { Twins } from './twins';
 
 /** How flat the plates are: a box and a map for each sample, and how far two samples of one product lie apart. */
 export function PlatesStage({ roundUpId, items }: { roundUpId: number; items: PlateItem[] }) {
@@ -65,43 +65,15 @@ export function PlatesStage({ roundUpId, items }: { roundUpId: number; items: Pl
             </thead>
             <tbody>
               {flats.map(({ item, flat }) => (
-                <tr key={item.entry} className={item === shown?.item ? 'bg-raised' : undefined}>
-                  <td>
-                    <button
-                      type="button"
-                      className="flex cursor-pointer items-center gap-1.5 text-left"
-                      aria-pressed={item === shown?.item}
-                      onClick={() => {
-                        setEditing(false);
-                        void setView({ entry: item.entry });
-                      }}
-                    >
-                      <EntryMark position={item.position} />
-                      <span dir="auto">{item.product}</span>
-                      {item.sample && <span className="text-[13px] text-ink2">sample {item.sample}</span>}
-                    </button>
-                  </td>
-                  {flat.known ? (
-                    <>
-                      <td className="num">
-                        <b>{figure(flat.value.peakToValleyUm, 0)}</b>
-                      </td>
-                      <td className="num">{figure(flat.value.rmsUm, 1)}</td>
-                      <td>
-                        <PlateBox
-                          flat={flat.value}
-                          mostUm={mostUm}
-                          colour={entryStyle(item.position).colour}
-                        />
-                      </td>
-                      <td className="num text-ink2">{flat.value.count}</td>
-                    </>
-                  ) : (
-                    <td colSpan={4} className="text-[14px] text-ink2">
-                      {item.plate.body.points.length === 0 ? 'not measured' : flat.reason}
-                    </td>
-                  )}
-                </tr>
+                <PlateRow
+                  key={item.entry}
+                  {...{ item, flat, mostUm }}
+                  isShown={item === shown?.item}
+                  onShow={() => {
+                    setEditing(false);
+                    void setView({ entry: item.entry });
+                  }}
+                />
               ))}
             </tbody>
           </table>
@@ -112,23 +84,7 @@ export function PlatesStage({ roundUpId, items }: { roundUpId: number; items: Pl
             ? 'The least-squares plane is taken out: what is left is shape.'
             : 'As it lay under the probe: a plate that leaned looks deep at one side.'}
         </p>
-        {twins.map((group) => (
-          <p key={group[0]!.item.productId} className="pt-2 text-[14.5px]">
-            {group.slice(1).map(({ item, flat }) => {
-              const { peakToValleyUm, shapeRmsUm } = samplesApart(group[0]!.flat, flat);
-              return (
-                <span key={item.entry} className="block">
-                  <span dir="auto">{group[0]!.item.product}</span> and <span dir="auto">{item.product}</span>,
-                  two samples of one product: {figure(peakToValleyUm, 0)} µm apart from peak to valley
-                  {shapeRmsUm === null
-                    ? '; no place was measured of both'
-                    : `, ${figure(shapeRmsUm, 1)} µm rms between their shapes`}
-                  .
-                </span>
-              );
-            })}
-          </p>
-        ))}
+        <Twins twins={twins} />
       </section>
       {shown && (
         <aside

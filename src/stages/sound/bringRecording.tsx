@@ -6,9 +6,9 @@ import { toast } from 'sonner';
 import { ChoiceField, NumberField, TextField } from '@/ui/form/fields';
 import { sendJson } from '@/ui/sendJson';
 import { sendFiles } from '@/ui/upload/sendFiles';
-import { WorkProgress } from '@/ui/upload/workProgress';
 import { openMicrophone, type OpenMicrophone } from './microphone';
 import type { SoundData } from '@/lab/sound/soundPage';
+import { DropArea } from './dropArea';
 
 type Kind = 'clip' | 'calibration' | 'room';
 
@@ -22,7 +22,6 @@ const CALIBRATORS = [
   { value: '114', label: '114 dB' },
 ];
 const LONGEST_S = 600;
-const LOW_PEAK = 0.999;
 
 /** What a file's own name and time say of when it was recorded. */
 const timeOf = (file: File) => new Date(file.lastModified || Date.now()).toISOString();
@@ -39,12 +38,10 @@ export function BringRecording({ data }: { data: SoundData }) {
   const [calibratorDb, setCalibratorDb] = useState('94');
   const [distanceCm, setDistanceCm] = useState<number | null>(data.meterDistanceCm);
   const [channel, setChannel] = useState<number | null>(1);
-  const [over, setOver] = useState(false);
   const [busy, setBusy] = useState<string | null>(null);
   const [failure, setFailure] = useState('');
   const [live, setLive] = useState<{ peak: number; seconds: number } | null>(null);
   const microphone = useRef<OpenMicrophone | null>(null);
-  const chosen = useRef<HTMLInputElement>(null);
   const { settings = [] } = data.entries.find((other) => other.entry === entry) ?? {};
 
   async function keep(file: File, recordedAt: string): Promise<boolean> {
@@ -147,65 +144,12 @@ export function BringRecording({ data }: { data: SoundData }) {
         )}
         <NumberField label="Channel" value={channel} onValue={setChannel} />
       </div>
-      <div
-        className={`mt-3 max-w-3xl rounded-lg border border-dashed px-4 py-5 text-center ${over ? 'border-act bg-raised' : 'border-ink2/60'}`}
-        onDragOver={(event) => {
-          event.preventDefault();
-          setOver(true);
-        }}
-        onDragLeave={() => setOver(false)}
-        onDrop={(event) => {
-          event.preventDefault();
-          setOver(false);
-          if (isReady && busy === null) void take(event.dataTransfer.files);
-        }}
-      >
-        {busy === 'sending' ? (
-          <p role="status">Sending …</p>
-        ) : busy !== null ? (
-          <div className="mx-auto max-w-md text-left">
-            <WorkProgress uploadId={busy} />
-          </div>
-        ) : live ? (
-          <div role="status">
-            <p className="pb-2">
-              Recording, <span className="num">{live.seconds.toFixed(0)} s</span>
-              {live.peak > LOW_PEAK
-                ? ': ▲ clipped, take less gain'
-                : `, peak ${(20 * Math.log10(Math.max(1e-5, live.peak))).toFixed(0).replace('-', '\u2212')} dB`}
-            </p>
-            <button type="button" className="act-button" onClick={() => void stop()}>
-              Stop and keep
-            </button>
-          </div>
-        ) : (
-          <>
-            <p className="pb-3">
-              {isReady ? 'Drop a WAV here' : 'Which setting is it of?'}
-              <span className="text-ink2"> (16, 24, 32 bit or float, 44.1 to 192 kHz)</span>
-            </p>
-            <button
-              type="button"
-              className="quiet-button"
-              disabled={!isReady}
-              onClick={() => chosen.current!.click()}
-            >
-              Choose a file
-            </button>{' '}
-            <button type="button" className="quiet-button" disabled={!isReady} onClick={() => void record()}>
-              Record with this desk’s microphone
-            </button>
-          </>
-        )}
-        <input
-          ref={chosen}
-          type="file"
-          className="hidden"
-          aria-label="Recording"
-          accept=".wav,audio/wav"
-          onChange={({ target }) => void take(target.files).then(() => (target.value = ''))}
-        />
-      </div>
+      <DropArea
+        {...{ busy, live, isReady }}
+        onFiles={take}
+        onRecord={() => void record()}
+        onStop={() => void stop()}
+      />
       {failure && (
         <p role="alert" className="pt-2 text-bad">
           ▲ {failure}

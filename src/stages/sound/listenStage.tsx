@@ -29,6 +29,19 @@ function shuffled<T>(items: readonly T[]): T[] {
   return mixed;
 }
 
+/** What is told of a clip once it is known which it is. */
+function clipNote(clip: ClipRow, earDba: number | null, isHidden: boolean): string {
+  if (isHidden) return '';
+  return [
+    `${figure(clip.levelDba, 1)} dB(A)`,
+    clip.sone === null ? '' : `${figure(clip.sone, 2)} sone`,
+    clip.tones.find(({ prominent }) => prominent)?.sentence ?? 'no clear tone',
+    earDba === null ? '' : `at your ear ${figure(earDba, 0)} dB(A)`,
+  ]
+    .filter(Boolean)
+    .join(' · ');
+}
+
 /** Clips of many entries at one gain, put in order by ear without knowing which is which, and then held against the figures. */
 export function ListenStage({ data }: { data: ListenData }) {
   const [at, setAt] = useState<ListenAt>('line');
@@ -121,22 +134,7 @@ export function ListenStage({ data }: { data: ListenData }) {
                   playing={playing}
                   nameOf={nameOf}
                   markOf={(clip) => (isBlind && !isRevealed ? null : <EntryMark position={clip.position} />)}
-                  noteOf={(clip) => {
-                    const ear = atEar(clip);
-                    const parts = [
-                      ...(isBlind && !isRevealed
-                        ? []
-                        : [
-                            `${figure(clip.levelDba, 1)} dB(A)`,
-                            clip.sone === null ? '' : `${figure(clip.sone, 2)} sone`,
-                            clip.tones.find(({ prominent }) => prominent)?.sentence ?? 'no clear tone',
-                          ]),
-                      ...(ear === null || (isBlind && !isRevealed)
-                        ? []
-                        : [`at your ear ${figure(ear, 0)} dB(A)`]),
-                    ];
-                    return parts.filter(Boolean).join(' · ');
-                  }}
+                  noteOf={(clip) => clipNote(clip, atEar(clip), isBlind && !isRevealed)}
                   onPlay={(id) => void play(id)}
                   onOrder={setOrder}
                 />

@@ -59,6 +59,14 @@ function named(overlaps: readonly string[]): string {
   return words.length > 0 ? `yours differs in ${[...new Set(words)].slice(0, 5).join(', ')}` : '';
 }
 
+/** What was saved, with whose changes it was put together, and what takes it back. */
+function tellSaved(said: string, merged: string, takeBack: (() => void) | null): void {
+  toast.success(merged === '' ? said : `${said}, with what ${merged} has changed meanwhile`, {
+    duration: UNDO_MS,
+    action: takeBack ? { label: 'Undo', onClick: takeBack } : undefined,
+  });
+}
+
 /**
  * A sheet being written: keeps what was typed until it is saved, puts together what two have written of different fields, tells whoever
  * comes second on the same one and lets them decide, and offers to undo. One's own quick writes go one after the other. The form follows
@@ -157,20 +165,12 @@ export function useSheet<T>(
       router.refresh();
       return now;
     }
-    toast.success(merged === '' ? said : `${said}, with what ${merged} has changed meanwhile`, {
-      duration: UNDO_MS,
-      action:
-        more.undo === false || version === 0
-          ? undefined
-          : {
-              label: 'Undo',
-              onClick: () =>
-                void write(now, {
-                  ...{ body: undone, reason: reason && 'taken back', said: 'Taken back' },
-                  ...{ fromForm: false, from: body },
-                }),
-            },
-    });
+    const takeBack = () =>
+      void write(now, {
+        ...{ body: undone, reason: reason && 'taken back', said: 'Taken back' },
+        ...{ fromForm: false, from: body },
+      });
+    tellSaved(said, merged, more.undo === false || version === 0 ? null : takeBack);
     router.refresh();
     return now;
   }
