@@ -1,3 +1,5 @@
+import { againstLimits } from '@/core/lineUp/fitsLimits';
+import { defaultBrief } from '@/core/brief/brief';
 import fc from 'fast-check';
 import { heatsinkFanGrid, type GridCell } from '@/core/judgement/heatsinkFanGrid';
 import { kelvinWorth } from '@/core/judgement/kelvinWorth';
@@ -303,6 +305,7 @@ const fits: WishedOf = {
     radiatorMm: null,
     radiatorDepthMm: null,
     isLoop: false,
+    isCase: false,
     sockets: socketList('W8; W10'),
   },
   ...{ capacityW: 210, quietestDba: 24.2, price: { known: true, value: 60 }, currency: 'EUR' },
@@ -434,4 +437,14 @@ test('a loop fits by its radiator with its fans on one face or both, and never b
   expect(missesOf(entry, { ...wish, radiatorMm: 400, radiatorDepthMm: 50 })).toEqual([
     'its radiator with fans is 52 mm deep',
   ]);
+});
+
+test('the height of a case is no cooler’s: neither a brief’s limit nor a reader’s room is held against it', () => {
+  const baul = blankProduct({ name: 'Baúl', kind: 'case-layout', heightMm: 470 });
+  const entry = { ...fits, ...configuredSize(baul, { fans: [] }) };
+  expect(missesOf(entry, { ...NO_WISH, heightMm: 160, memoryMm: 60 })).toEqual([]);
+  const limits = { ...defaultBrief().limits, heightMm: 160, memoryMm: 60, budget: 50 };
+  const sized = { ...entry, price: 60, currency: 'EUR' };
+  expect(againstLimits(sized, limits)).toEqual(['price 60 EUR, limit 50 EUR']);
+  expect(againstLimits({ ...sized, isCase: false }, limits)).toHaveLength(3);
 });

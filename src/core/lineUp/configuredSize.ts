@@ -16,6 +16,8 @@ export interface ConfiguredSize {
   radiatorDepthMm: number | null;
   /** A loop fits by its radiator: the block on the processor stands under every cooler, and under any memory. */
   isLoop: boolean;
+  /** A case stands over no board: its own height is no cooler's. */
+  isCase: boolean;
 }
 
 /**
@@ -25,7 +27,7 @@ export interface ConfiguredSize {
  *
  * @example configuredSize({ kind: 'air-tower', heightMm: 158, memoryClearanceMm: 33, finsToMemoryMm: null, fanThicknessMm: 25,
  * radiatorMm: null, radiatorThicknessMm: null }, { fans: [{ raisedMm: 8, thicknessMm: null, direction: 'push' }] }) → { heightMm: 166,
- * memoryClearanceMm: 41, fanThicknessMm: 25, radiatorMm: null, radiatorDepthMm: null, isLoop: false }
+ * memoryClearanceMm: 41, fanThicknessMm: 25, radiatorMm: null, radiatorDepthMm: null, isLoop: false, isCase: false }
  */
 export function configuredSize(
   product: Pick<
@@ -64,5 +66,6 @@ export function configuredSize(
         ? null
         : radiatorThicknessMm + faces * fanThicknessMm,
     isLoop: product.kind === 'liquid',
+    isCase: product.kind === 'case-layout',
   };
 }

@@ -3,6 +3,7 @@ import type { ConfiguredSize } from './configuredSize';
 
 export interface Sized extends Pick<ConfiguredSize, 'heightMm' | 'memoryClearanceMm'> {
   isLoop?: boolean;
+  isCase?: boolean;
   radiatorMm?: number | null;
   price: number | null;
   currency: string;
@@ -29,7 +30,7 @@ export function againstLimits(sized: Sized, limits: Brief['limits']): string[] {
   };
   // A loop is held to the room for its radiator alone.
   if (sized.isLoop) check(limits.radiatorMm, sized.radiatorMm ?? null, (a, b) => a > b, 'radiator', 'mm');
-  else {
+  else if (!sized.isCase) {
     check(limits.heightMm, sized.heightMm, (a, b) => a > b, 'height', 'mm');
     check(limits.memoryMm, sized.memoryClearanceMm, (a, b) => a < b, 'room for memory', 'mm');
   }

@@ -49,7 +49,7 @@ const shown = (value: number, decimals: number) => value.toFixed(decimals);
 /**
  * Why an entry does not meet a reader's wish, in words; empty where it does. What nobody noted is no fit, and is told.
  *
- * @example missesOf({ heightMm: 168, memoryClearanceMm: null, fanThicknessMm: 25, radiatorMm: null, radiatorDepthMm: null, isLoop: false,
+ * @example missesOf({ heightMm: 168, memoryClearanceMm: null, fanThicknessMm: 25, radiatorMm: null, radiatorDepthMm: null, isLoop: false, isCase: false,
  * sockets: [], capacityW: null, quietestDba: 20, price: { known: true, value: 50 }, currency: 'EUR' }, { ...NO_WISH, heightMm: 160 }) → ['168 mm high, 8 mm too
  * much']
  */
@@ -77,7 +77,7 @@ export function missesOf(entry: WishedOf, wish: ReadersWish): string[] {
       (mm, most) => (mm > most ? `its radiator with fans is ${mm} mm deep` : null),
     );
   }
-  const towerOnly = <T>(limit: T | null) => (entry.isLoop ? null : limit);
+  const towerOnly = <T>(limit: T | null) => (entry.isLoop || entry.isCase ? null : limit);
   check(towerOnly(wish.heightMm), entry.heightMm, 'its height is not noted', (mm, most) =>
     mm > most ? `${mm} mm high, ${Number((mm - most).toFixed(1))} mm too much` : null,
   );

@@ -31,7 +31,9 @@ export async function viewAdvice(view: RoundUpView, machine: Machine): Promise<A
   }));
   const advice = lineUp.flatMap(({ entry: { code, product, entry }, price }): Advice[] => {
     const curve = nearest.curves.find((other) => other.entry === code);
-    const { heightMm, memoryClearanceMm, isLoop } = configuredSize(product.body, entry.body);
+    const { heightMm, memoryClearanceMm, ...size } = configuredSize(product.body, entry.body);
+    // Neither stands over the board as a tower does.
+    const isLoop = size.isLoop || size.isCase;
     const money = price.known
       ? { price: price.value, currency: view.brief.limits.currency }
       : { price: null, currency: product.body.currency };

@@ -11,8 +11,8 @@ import { LineUpRow } from './lineUpRow';
 /** What of a cooler finds no room in the case that it is compared in; a case is not held against itself. */
 function outOfItsCase(item: LineUpItem, labCases: Record<string, LabCase>): string[] {
   const labCase = labCases[item.code];
-  if (!labCase || item.product.body.kind === 'case-layout') return [];
-  return roomInCase(configuredSize(item.product.body, item.entry.body), labCase);
+  const size = configuredSize(item.product.body, item.entry.body);
+  return labCase && !size.isCase ? roomInCase(size, labCase) : [];
 }
 
 /** The entries of a line-up: one is opened beside it, a control is named in its row. */
