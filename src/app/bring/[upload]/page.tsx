@@ -4,7 +4,7 @@ import { workIdFrom } from '@/app/answers/workId';
 import { checkAside } from '@/lab/work/work';
 import { listLabRoundUps, listLabTarget } from '@/lab/roundUps/listLabRoundUps';
 import { BundleCheck } from '@/stages/bring/bundleCheck';
-import { LogsCheck } from '@/stages/bring/logsCheck';
+import { LogsCheck } from '@/stages/bring/evening/logsCheck';
 import { WorkProgress } from '@/ui/upload/workProgress';
 import { Header } from '@/ui/frame/header';
 import { WakingPage } from '@/ui/frame/wakingPage';

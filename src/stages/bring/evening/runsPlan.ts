@@ -3,7 +3,7 @@ import { typedNumber } from '@/ui/typedNumber';
 import { floorOf } from '@/core/joining/pieces';
 import { type BroughtLog } from '@/core/joining/evening';
 import { type EveningInHand } from '@/core/joining/eveningByHand';
-import { type NewTarget } from './runsTarget';
+import { type NewTarget } from '../runsTarget';
 
 /** The room as one typed reading, where no log has it. */
 export interface TypedRoom {

@@ -3,7 +3,7 @@
 import { channelOf, QUANTITIES, UNITS, type Quantity, type Unit } from '@/core/channels/channels';
 import { plural } from '@/ui/marks/figures';
 import type { BroughtLog } from '@/core/joining/evening';
-import { ProblemList } from './problemList';
+import { ProblemList } from '../problemList';
 
 const DELIMITERS: Record<string, string> = { ',': 'comma', ';': 'semicolon', '\t': 'tab' };
 

@@ -26,7 +26,7 @@ import { PiecesTable } from './piecesTable';
 import { useEvening } from './useEvening';
 import type { RunPreview } from '@/lab/bring/makeRawRun';
 import { WorkProgress } from '@/ui/upload/workProgress';
-import { BLANK_TARGET, RunsTarget, type NewTarget, type RoundUpChoice } from './runsTarget';
+import { BLANK_TARGET, RunsTarget, type NewTarget, type RoundUpChoice } from '../runsTarget';
 import { RoomTyped } from './roomTyped';
 import { runsPlan, usedPieces, type TypedRoom } from './runsPlan';
 import { useLogs } from './useLogs';
