@@ -70,6 +70,13 @@ test('a notebook’s twelve runs become a ranking in at most 25 actions, from an
   await expect(page.getByRole('heading', { name: '24 runs' })).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('heading', { name: '12 runs' })).toBeVisible();
+
+  // Prices of a shop's page, where they are weighed.
+  await page.goto(`${base}/verdict/value`);
+  await expect(page.getByRole('button', { name: 'Paste prices' })).toBeVisible();
+  await act.paste(tabs('Cooler | Price | Day', 'Levante | 44,50 € | 2026-11-20'));
+  await page.getByRole('button', { name: 'Take 1 price' }).click();
+  await expect(page.locator('tr[data-entry]', { hasText: 'Levante' })).toContainText('44.50');
 });
 
 test('faulty cells are told where they stand, a column is said to be another, and a slip is told at the head', async ({

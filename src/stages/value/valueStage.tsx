@@ -4,6 +4,8 @@ import { parseAsString, useQueryState } from 'nuqs';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure, placeText } from '@/ui/marks/figures';
 import { PageHead } from '@/ui/frame/pageHead';
+import { PastePanel } from '../paste/pastePanel';
+import { usePaste } from '../paste/usePaste';
 import { VerdictControls } from '../verdict/verdictControls';
 import { PriceFront } from './priceFront';
 import { PricesForm } from './pricesForm';
@@ -20,15 +22,35 @@ function priceWords({ dated }: ValueItem, currency: string): string {
 export function ValueStage({ data }: { data: ValueData }) {
   const { items, currency, decimals, unit, perUnitOf } = data;
   const [chosen, setChosen] = useQueryState('entry', parseAsString.withDefault(''));
+  const [pasting, setPasting] = usePaste('prices');
   const open = items.find(({ entry }) => entry === chosen) ?? items[0];
   return (
     <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-6 md:px-7">
       <PageHead backTo="the verdict" href={`/round-ups/${data.roundUpId}/verdict`}>
         <VerdictControls choice={data.choice} />
       </PageHead>
-      <h2 className="font-display text-[22px] font-bold">
-        What it costs: {data.heading}, {data.loadLabel}
-      </h2>
+      <div className="flex flex-wrap items-center gap-4">
+        <h2 className="font-display text-[22px] font-bold">
+          What it costs: {data.heading}, {data.loadLabel}
+        </h2>
+        <button
+          type="button"
+          className="quiet-button"
+          onClick={() => setPasting({ kind: 'prices', text: '' })}
+        >
+          Paste prices
+        </button>
+      </div>
+      {pasting && (
+        <PastePanel
+          key={pasting.text}
+          roundUpId={data.roundUpId}
+          pasting={pasting}
+          kinds={['prices']}
+          onKind={(kind) => setPasting({ ...pasting, kind })}
+          onClose={() => setPasting(null)}
+        />
+      )}
       <div className="w-0 min-w-full overflow-x-auto" tabIndex={0} role="region" aria-label="Prices">
         <table className="figure-table">
           <thead>
