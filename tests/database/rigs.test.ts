@@ -137,6 +137,10 @@ test('whole cases: each stands on its own rig or in its own turn, is planned the
     await reviseRig(id, { seenId: rig.currentId, setup, reason: 'moved', who: WHO });
   };
   await into(OWN_CASE);
+  // No case is its own fan.
+  expect((await viewLineUp(id)).flatMap(({ entry }) => entry.body.fans.map(({ name }) => name))).toEqual(
+    Array.from({ length: 3 }, () => 'fan as sold'),
+  );
   expect(await plannedOn()).toEqual(['baul', 'cofre', 'arca']);
   await addCase('Cofre', WHO);
   const known = await casesOfLineUp(await viewLineUp(id), OWN_CASE);

@@ -67,7 +67,8 @@ export async function addByName(
   return inTransaction(async (db) => {
     const lineUp = await held(db, roundUpId);
     const product = blankProduct({ name: name.name, maker: name.maker, kind: name.kind });
-    const fan = blankFan({ name: name.name });
+    // A case has fans before anybody has said which.
+    const fan = blankFan({ name: name.kind === 'fan' ? name.name : 'fan as sold' });
     // Another sample is the product as it is sold: with the fans that the first was noted with.
     const first = name.sample ? await firstOf(db, product) : null;
     const entry: Entry = {
