@@ -132,7 +132,7 @@ export async function rigsPage(view: RoundUpView, query: VerdictQuery) {
   const load = query.load && loads.has(query.load) ? query.load : [...loads.keys()][0]!;
   const isRise = response.id === RISE.id && against === 'noise';
   const made = await Promise.all(
-    views.map((each) =>
+    views.map(async (each) =>
       each === view ? null : makeBridge(view, { revisionId: each.roundUp.rigRevisionId, load }),
     ),
   );
