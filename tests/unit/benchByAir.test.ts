@@ -179,7 +179,16 @@ function readCase(
   const rule = { ...RULE, airOnly: false, warmUpS: 120 };
   const points = ['100 %', '60 %'].map((setting) => ({ ...fixedLoad(120), setting, pass: 1 }));
   let state = beginMount({
-    ...{ entry: 'baul', name: 'Baúl', mount: 1, isControl: false, points, places: INLET, nowS: 0 },
+    ...{
+      entry: 'baul',
+      name: 'Baúl',
+      mount: 1,
+      isControl: false,
+      points,
+      places: INLET,
+      underHeat: true,
+      nowS: 0,
+    },
   });
   const runs: BenchRun[] = [];
   const heldAtW: number[] = [];

@@ -1,4 +1,3 @@
-import { isIdle } from '../runs/load';
 import type { PowerPlace } from '../reduction/powerPlace';
 import type { PartLimits } from './guard';
 import type { PlannedPoint } from '../plan/mountings';
@@ -91,6 +90,8 @@ export interface ProbeInHand {
   at: number;
   readings: SpotReading[];
   waiting: BenchRun | null;
+  /** Something of the round-up is heated: a mount of its idle points alone is no test by air. */
+  underHeat?: boolean;
 }
 
 export interface BenchRule extends PartLimits {
@@ -153,9 +154,10 @@ export function beginMount(mount: {
   isControl: boolean;
   points: PlannedPoint[];
   places?: ProbePlace[];
+  underHeat?: boolean;
   nowS: number;
 }): BenchState {
-  const { nowS, places = [], ...mounting } = mount;
+  const { nowS, places = [], underHeat = false, ...mounting } = mount;
   return {
     ...mounting,
     at: 0,
@@ -174,23 +176,23 @@ export function beginMount(mount: {
     skipped: [],
     alarm: false,
     said:
-      places.length > 0 && mount.points.every(isIdle)
+      places.length > 0 && !underHeat
         ? `Supply off; put up ${mount.name}, hands and cables clear of the fans, then confirm.`
         : 'Supply off and unplugged; mount the cooler, then confirm.',
     gauge: null,
     gaugedS: nowS,
     steadySinceS: null,
-    ...(places.length > 0 ? { probe: { places, at: 0, readings: [], waiting: null } } : {}),
+    ...(places.length > 0 ? { probe: { places, at: 0, readings: [], waiting: null, underHeat } } : {}),
   };
 }
 
 /**
  * Whether a mount is read by its air alone, at places and without heat.
  *
- * @example isByAirAlone({ points: [] }) → false
+ * @example isByAirAlone({}) → false
  */
-export function isByAirAlone({ probe, points }: Pick<BenchState, 'probe' | 'points'>): boolean {
-  return probe !== undefined && points.every(isIdle);
+export function isByAirAlone({ probe }: Pick<BenchState, 'probe'>): boolean {
+  return probe !== undefined && !probe.underHeat;
 }
 
 /**

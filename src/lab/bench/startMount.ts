@@ -92,6 +92,7 @@ export async function startMount(
       isControl: mounting.isControl,
       points,
       places,
+      underHeat: !isCold,
       nowS: 0,
     });
     const rule = {

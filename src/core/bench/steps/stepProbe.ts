@@ -34,7 +34,7 @@ function holdWords({ quantity, place }: ProbePlace): string {
 export function askForProbe(state: BenchState, run: BenchRun, nowS: number, lead: string): BenchState {
   const { places } = state.probe!;
   return enter(
-    { ...state, note: '', probe: { places, at: 0, readings: [], waiting: run } },
+    { ...state, note: '', probe: { ...state.probe!, at: 0, readings: [], waiting: run } },
     'probe',
     nowS,
     `${lead}${holdWords(places[0]!)}`,
@@ -74,14 +74,14 @@ function valuesOf(samples: readonly BenchSample[], quantity: ProbePlace['quantit
 
 /** The run with what was read of it, and the next setting. */
 function finished(state: BenchState, nowS: number, lead: string): BenchStep {
-  const { waiting, readings, places } = state.probe!;
+  const { waiting, readings } = state.probe!;
   // What was noted while the probe was held is of this run, too.
   const run = { ...waiting!, readings, note: joined(waiting!.note, state.note) };
   const taken = {
     ...state,
     finished: state.finished + 1,
     note: '',
-    probe: { places, at: 0, readings: [], waiting: null },
+    probe: { ...state.probe!, at: 0, readings: [], waiting: null },
   };
   return { state: takePoint(taken, state.at + 1, nowS, lead), run };
 }
