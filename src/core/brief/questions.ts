@@ -108,5 +108,14 @@ export function isByAir(question: Question): boolean {
  * @example isAboutCases('case-places') → true
  */
 export function isAboutCases(question: Question): boolean {
-  return question === 'case-places' || question === 'cases';
+  return question === 'case-places' || isOfWholeCases(question);
+}
+
+/**
+ * Whether whole cases are compared: then what a rig stands in is what is asked, and keeps nothing apart.
+ *
+ * @example isOfWholeCases('case-places') → false
+ */
+export function isOfWholeCases(question: Question): boolean {
+  return question === 'cases';
 }

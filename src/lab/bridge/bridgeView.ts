@@ -9,6 +9,7 @@ import {
   type KeptBridged,
   type LoadBridges,
 } from '@/core/bridge/carried';
+import { isOfWholeCases } from '@/core/brief/questions';
 import { standApart } from '@/core/bridge/standTogether';
 import type { EntryCurve } from '@/core/curves/entryCurve';
 import { unknown } from '@/core/outcome';
@@ -87,7 +88,7 @@ export async function makeBridge(
   if (!overThere || !own) return null;
   const loads = riseCurves(view);
   const chosen = loads.find(({ load }) => loadKey(load) === from.load) ?? loads[0];
-  const apart = standApart(standingOf(source), standingOf(own), view.brief.question === 'cases');
+  const apart = standApart(standingOf(source), standingOf(own), isOfWholeCases(view.brief.question));
   const shown = {
     source: { id: source.id, name: nameOf(source), runs: overThere.runs.length },
     ...{ apart, inUse: used.includes(source.id) },

@@ -1,4 +1,5 @@
 import { apartWords, standApart } from '@/core/bridge/standTogether';
+import { isOfWholeCases } from '@/core/brief/questions';
 import { getRevision } from '@/database/lineUp/rigs';
 import { searchEntries } from '@/database/lab/measuredEntries';
 import { inTransaction, withDatabase } from '@/database/pool';
@@ -31,7 +32,7 @@ export async function offersOfLab(
     if (!roundUp) throw new Refused('this round-up is not there any more');
     const found = await searchEntries(db, wordsOf(query), MOST_OFFERED, roundUpId);
     const own = (await getRevision(db, roundUp.rigRevisionId))!;
-    const comparesCases = (await briefOf(db, roundUpId))!.body.question === 'cases';
+    const comparesCases = isOfWholeCases((await briefOf(db, roundUpId))!.body.question);
     const elsewhere = found.flatMap(({ measured }) => measured.map(({ rigRevisionId }) => rigRevisionId));
     const why = new Map<number, string>();
     for (const revisionId of new Set(elsewhere)) {

@@ -27,6 +27,7 @@ import { groupBy } from '@/core/statistics/groupBy';
 import { ASSUMED_SPREAD_K } from '@/core/uncertainty/assumedSpread';
 import { briefLoad, isWithoutHeat, placesRead, type Brief } from '@/core/brief/brief';
 import { listSkipped } from '@/database/bench/bench';
+import { isOfWholeCases } from '@/core/brief/questions';
 import { standingIn } from '@/core/cases/labCase';
 import { withDatabase } from '@/database/pool';
 import { readSheet, type KeptSheet } from '@/database/lineUp/sheets';
@@ -231,7 +232,7 @@ async function planBasis(view: RoundUpView, today: string): Promise<PlanBasis> {
     Promise.all([readSheet(db, 'plan', id), briefOf(db, id), lineUpOf(db, id), listSkipped(db, id)]),
   );
   const { body } = brief!;
-  const lineUp = body.question === 'cases' ? onThisRig(view, cited) : cited;
+  const lineUp = isOfWholeCases(body.question) ? onThisRig(view, cited) : cited;
   const byEntry = groupBy(view.runs, (run) => run.entry);
   const counting = view.runs.filter((run) => run.setAside === '');
   return {

@@ -1,5 +1,6 @@
 import { listBridges } from '@/database/roundUps/bridges';
 import { standApart, type Apart, type Standing } from '@/core/bridge/standTogether';
+import { isOfWholeCases } from '@/core/brief/questions';
 import { RISE } from '@/core/responses/responses';
 import type { RigBook } from '@/core/rig/instrument';
 import { defaultSetup, setupProblems, type RigSetup } from '@/core/rig/rigSetup';
@@ -81,7 +82,7 @@ export function standingOf(row: RigRevisionRow): Standing {
 async function keptApart(db: Queryable, roundUpId: number, current: RigRevisionRow): Promise<KeptApart[]> {
   const apart: KeptApart[] = [];
   const used = new Set(await listBridges(db, roundUpId));
-  const comparesCases = (await briefOf(db, roundUpId))!.body.question === 'cases';
+  const comparesCases = isOfWholeCases((await briefOf(db, roundUpId))!.body.question);
   for (const { rigRevisionId, entries, runs } of await listElsewhereRuns(db, roundUpId)) {
     const other = (await getRevision(db, rigRevisionId))!;
     const differences = setupDifferences(setupOf(other), setupOf(current)).filter(
@@ -147,7 +148,7 @@ export async function viewRig(roundUpId: number): Promise<RigView | null> {
       others: (await listNewestRevisions(db))
         .filter(({ rigId }) => rigId !== roundUp.rigId)
         .map(({ id, rig, revision }) => ({ revisionId: id, rig, revision })),
-      comparesCases: (await briefOf(db, roundUpId))!.body.question === 'cases',
+      comparesCases: isOfWholeCases((await briefOf(db, roundUpId))!.body.question),
     };
   });
 }
