@@ -49,7 +49,12 @@ export function towersVerdict(): Verdict {
     ],
     awards: [
       { kind: 'cool', name: 'Coolest', entry: 'jaloque-360', reason: '' },
-      { kind: 'quiet', name: 'Best where it must be quiet', entry: 'tramontana', reason: '' },
+      {
+        kind: 'quiet',
+        name: 'Best where it must be quiet',
+        entry: 'tramontana',
+        reason: 'it shares first place there with Galerna Twin, and goes on with one hand',
+      },
       {
         kind: 'own',
         name: 'For the practice rooms',

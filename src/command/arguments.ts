@@ -42,6 +42,10 @@ function readAll(
 export const readPaths = (usage: string, options: Options) =>
   readAll(usage, options, { some: 'a path', isMet: (count) => count > 0 });
 
+/** Flags alone. */
+export const readFlags = (usage: string, options: Options) =>
+  readAll(usage, options, { some: 'no path', isMet: (count) => count === 0 }).values;
+
 /** Flags and one path. */
 export function readArguments(usage: string, options: Options) {
   const { values, paths } = readAll(usage, options, {

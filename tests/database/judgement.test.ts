@@ -1,5 +1,7 @@
 import { bandScore } from '@/core/judgement/perDecibel';
 import { measureIntervals } from '@/core/judgement/measureIntervals';
+import { toldInFourOfFive } from '@/core/uncertainty/criticalDifference';
+import { knownAfter } from '@/core/uncertainty/knownAfter';
 import { toSeparate } from '@/core/judgement/toSeparate';
 import { pairDifference } from '@/core/ranking/pairDifference';
 import { viewAdvice } from '@/lab/orders/adviceView';
@@ -86,20 +88,15 @@ test('what would separate two is enough, and one repeat less is not', () => {
   });
   expect(pairDifference(one!.placed, other!.placed).isOpen).toBe(true);
   const found = toSeparate(side(one!), side(other!));
+  const gap = Math.abs(one!.placed.value - other!.placed.value);
   const after = (mounts: number, passes: number) => {
-    const changed = [one!, other!].map((item) => ({
+    const [a, b] = [one!, other!].map((item) => ({
       ...item.placed,
-      doubt: item.placed.doubt.map((term) => {
-        const factor =
-          term.from === 'mounts'
-            ? item.mounts / mounts
-            : term.from === 'passes'
-              ? (item.mounts * item.passes) / (mounts * passes)
-              : 1;
-        return { ...term, variance: term.variance * factor };
-      }),
+      doubt: item.placed.doubt.map((term) =>
+        term.from === 'mounts' ? knownAfter(term, item, { mounts, passes }) : term,
+      ),
     }));
-    return pairDifference(changed[0]!, changed[1]!).isOpen;
+    return toldInFourOfFive(a!, b!) > gap;
   };
   if (found.known) {
     const { mounts, passes } = found.value;

@@ -156,7 +156,7 @@ test('a flip is told where a sole leader surely stands elsewhere at equal noise,
 
 const priced = (entry: string, price: number, value: number, sigma = 0.1) => ({
   ...{ entry, price, value, shared: 0 },
-  doubt: [{ from: 'passes' as const, variance: sigma ** 2, freedom: Infinity }],
+  doubt: [{ from: 'mounts' as const, variance: sigma ** 2, freedom: Infinity }],
 });
 
 test('the front of price and rise: who is beaten, what a kelvin of the next step costs, and nothing inside its doubt', () => {

@@ -20,7 +20,8 @@ import { curveRule, responseOf } from '@/core/responses/responses';
 import { instrumentDoubt } from '@/core/rig/instrumentDoubt';
 import { sameRun, type RunIdentity } from '@/core/runs/runIdentity';
 import { seededChance, type Chance } from '@/core/statistics/chance';
-import { comparedTerms, halfWidth, powerOf } from '@/core/uncertainty/doubt';
+import { criticalDifference } from '@/core/uncertainty/criticalDifference';
+import { powerOf } from '@/core/uncertainty/doubt';
 
 test('watts of the die restate a rise, those of a board or a wall never, and nobody is restated below the limit', () => {
   const fixed = { loadW: 170, program: false };
@@ -68,10 +69,7 @@ test('the class of a power meter is in each ±, and between two of one rig only 
   const placedOf = (byPower: boolean) =>
     rankAtLine(
       entryCurves(
-        [
-          { entry: 'a', isControl: true },
-          { entry: 'b', isControl: false },
-        ],
+        [{ entry: 'a' }, { entry: 'b' }],
         [...rise('a', 40, byPower), ...rise('b', 40, byPower)],
         doubt,
         curveRule(responseOf('rise')!, 'noise'),
@@ -81,13 +79,14 @@ test('the class of a power meter is in each ±, and between two of one rig only 
   const [read, nominal] = [placedOf(true)[0]!, placedOf(false)[0]!];
   expect(powerOf(read.doubt)).toBeCloseTo(40 * doubt.powerShare, 6);
   expect(read.interval95).toBeGreaterThan(nominal.interval95);
-  expect(halfWidth(comparedTerms(read.doubt))).toBeCloseTo(halfWidth(comparedTerms(nominal.doubt)), 9);
+  const [a, b] = [placedOf(true), placedOf(false)];
+  expect(criticalDifference(a[0]!, a[1]!)).toBeCloseTo(criticalDifference(b[0]!, b[1]!), 9);
 });
 
 test('a die at its limit: over it, under it, or not to be told; held there by a program it throttles', () => {
   const statusOf = (value: number, program: boolean, heldByLimit = false) => {
     const curves = entryCurves(
-      [{ entry: 'a', isControl: true }],
+      [{ entry: 'a' }],
       pointsOf('a', () => value, { heldByLimit }),
     );
     return rankAtLine(curves, { ...RULE, program }).placed[0]!.status;
@@ -237,7 +236,7 @@ test('what would separate two does so four times in five', () => {
     ...{ value, shared: 0, mounts, passes },
     doubt: [
       { from: 'mounts' as const, variance: 0.16 / mounts, freedom: Infinity },
-      { from: 'passes' as const, variance: 0.04 / (mounts * passes), freedom: Infinity },
+      { from: 'mounts' as const, variance: 0.04 / (mounts * passes), freedom: Infinity },
     ],
   });
   const found = toSeparate(one(40, 1, 1), one(40.6, 1, 1));

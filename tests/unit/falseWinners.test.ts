@@ -94,7 +94,7 @@ function noisySweep(chance: Chance, mountSigma: number, passSigma: number): Entr
       }),
     );
   });
-  return entryCurves([{ entry: 'a', isControl: true }], points, NO_SENSORS)[0]!;
+  return entryCurves([{ entry: 'a' }], points, NO_SENSORS)[0]!;
 }
 
 test.each([

@@ -210,7 +210,7 @@ test('loudness is an axis: what was not recorded has no place on it, and a line 
   expect(lineStep('ArrowRight', AXES.sone)).toBe(0.02);
   expect(axisWords('sone', 1.234)).toBe('1.23 sone');
   const points = [point('slow', 1, 60), point('fast', 3, 50), point('never recorded', null, 55)];
-  const [curve] = entryCurves([{ entry: 'a', isControl: false }], points, undefined, curveRule(RISE, 'sone'));
+  const [curve] = entryCurves([{ entry: 'a' }], points, undefined, curveRule(RISE, 'sone'));
   expect(curve!.points.map(({ setting }) => setting)).toEqual(['slow', 'fast']);
   const at = (line: number) => valueAtLine(curve!, line);
   expect(at(2)).toMatchObject({ placed: true, toppedOut: false });
@@ -221,18 +221,12 @@ test('loudness is an axis: what was not recorded has no place on it, and a line 
   });
   expect(at(4)).toMatchObject({ placed: true, toppedOut: true, value: 50 });
   // One setting near the line is not restated by a fan law: loudness has none.
-  const [single] = entryCurves(
-    [{ entry: 'a', isControl: false }],
-    [point('1', 2, 50)],
-    undefined,
-    curveRule(RISE, 'sone'),
-  );
+  const [single] = entryCurves([{ entry: 'a' }], [point('1', 2, 50)], undefined, curveRule(RISE, 'sone'));
   expect(valueAtLine(single!, 2.1)).toMatchObject({ restated: false });
 });
 
 test('sone is a response of which less is better, in doubt by a share where nothing was repeated', () => {
   const sone = responseOf('sone')!;
   expect(sone).toMatchObject({ unit: 'sone', better: 'lower', throttles: false });
-  expect(curveRule(sone, 'rpm').assumed(4)).toBeCloseTo(0.2, 9);
-  expect(curveRule(sone, 'rpm').byShare).toBe(true);
+  expect(curveRule(sone, 'rpm')).toMatchObject({ assumed: 0.05, byShare: true });
 });

@@ -20,7 +20,7 @@ function curveOf(points: readonly [number, number][]) {
     ...{ level: coolerLevel(levelDb, -20), value: resistanceKPerW * LOAD_W, resistanceKPerW },
     ...{ shortfall: 0, roomDoubtK: 0 },
   }));
-  return entryCurves([{ entry: 'a', isControl: true }], measured)[0]!;
+  return entryCurves([{ entry: 'a' }], measured)[0]!;
 }
 
 /** R(L) = R∞ + a·10^(−c·(L − 30)): what a fan law makes of a power of the speed. */
@@ -156,7 +156,7 @@ test('without noise the wall is found; from noise it is named only where it can 
 
 const placed = (value: number, sigma: number, shared = 0, status: 'ranked' | 'throttled' = 'ranked') => ({
   ...{ entry: String(value), value, shared, status },
-  doubt: [{ from: 'passes' as const, variance: sigma ** 2, freedom: Infinity }],
+  doubt: [{ from: 'mounts' as const, variance: sigma ** 2, freedom: Infinity }],
 });
 
 test('chances of being first: all of it apart, equal parts alike, the shared drawn once, the throttled never', () => {

@@ -48,7 +48,7 @@ const point = (setting: string, levelDb: number, value: number): MeasuredPoint =
 });
 
 test('a setting with a part stopped is no point of the curve; one that merely says “without” is', () => {
-  const entries = [{ entry: 'a', isControl: false }];
+  const entries = [{ entry: 'a' }];
   const settings = (labels: string[]) =>
     entryCurves(
       entries,

@@ -110,7 +110,7 @@ test('a curve of a meter that was off is, corrected, the curve of one that was n
             [],
           ),
         }));
-        return valueAtLine(entryCurves([{ entry: 'a', isControl: false }], points)[0]!, 32);
+        return valueAtLine(entryCurves([{ entry: 'a' }], points)[0]!, 32);
       };
       const [right, corrected] = [sweep(0, false), sweep(offDb, true)];
       if (!right.placed || !corrected.placed) throw new Error('both are placed');

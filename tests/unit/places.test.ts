@@ -73,7 +73,7 @@ test('brackets hold no two that are told apart, none lies in another, and every 
 });
 
 test('a chain of small steps: neighbours tie, the ends do not, and both brackets say where they end', () => {
-  const half = { from: 'passes' as const, freedom: Infinity };
+  const half = { from: 'mounts' as const, freedom: Infinity };
   const other = (value: number, shared = 0) => ({ value, shared, doubt: [{ ...half, variance: 0.09 }] });
   const chain = ties([other(40), other(40.9), other(41.8)]);
   expect(chain.placeFrom).toEqual([1, 1, 2]);
@@ -95,7 +95,7 @@ test('what all share is left out of a difference; what they do not share is not'
   const at = (value: number, shared: number) => ({
     value,
     shared,
-    doubt: [{ from: 'passes' as const, variance: 0.01, freedom: Infinity }],
+    doubt: [{ from: 'mounts' as const, variance: 0.01, freedom: Infinity }],
   });
   const alike = ties([at(40, 0.8), at(40.6, 0.8)]);
   expect(alike.placeTo).toEqual([1, 2]);

@@ -165,7 +165,7 @@ function pointOf(entry: string, rpm: number, value: number, noiseDb = 20 + rpm /
 test('against speed: too fast, topping out, one setting near it restated by the fan laws, and the room is no bar', () => {
   const rule = curveRule(responseOf('pressure')!, 'rpm');
   const at = (points: MeasuredPoint[], line: number) =>
-    valueAtLine(entryCurves([{ entry: 'a', isControl: false }], points, undefined, rule)[0]!, line);
+    valueAtLine(entryCurves([{ entry: 'a' }], points, undefined, rule)[0]!, line);
   const two = [pointOf('a', 1000, 10), pointOf('a', 2000, 40)];
   expect(at(two, 900)).toMatchObject({
     placed: false,
@@ -178,7 +178,7 @@ test('against speed: too fast, topping out, one setting near it restated by the 
   expect(value).toMatchObject({ restated: true, toppedOut: false, at: 1080 });
   expect(at([pointOf('a', 1000, 10)], 1200)).toMatchObject({ placed: true, toppedOut: true });
   const rise = entryCurves(
-    [{ entry: 'a', isControl: false }],
+    [{ entry: 'a' }],
     [pointOf('a', 1000, 30)],
     undefined,
     curveRule(RESPONSES[0]!, 'rpm'),
@@ -208,13 +208,13 @@ test('of more air the louder setting that moves no more is drawn and not judged 
   const room = { loadW: 0, program: false, referenceAmbientC: 23, limitC: 90, throttles: false };
   expect(rankAtLine(curves, { ...room, lineDb: 37 }).placed.map((entry) => entry.entry)).toEqual(['a', 'b']);
   // What was never repeated carries 3 % of an airspeed.
-  expect(curves[0]!.points[1]!.spread.mount.variance).toBeCloseTo((0.03 * 2) ** 2, 9);
+  expect(curves[0]!.points[1]!.spread.mounts).toBeCloseTo((0.03 * 2) ** 2, 9);
 });
 
 test('a level at a speed is the level there, though every slower setting is quieter', () => {
   const rule = curveRule(responseOf('level')!, 'rpm');
   const points = [pointOf('a', 1000, 30), pointOf('a', 1500, 36), pointOf('a', 2000, 41)];
-  const [curve] = entryCurves([{ entry: 'a', isControl: false }], points, undefined, rule);
+  const [curve] = entryCurves([{ entry: 'a' }], points, undefined, rule);
   expect(valueAtLine(curve!, 1500)).toMatchObject({ placed: true, value: 36 });
   const between = valueAtLine(curve!, 1750) as PlacedValue;
   expect(between.value).toBeGreaterThan(36);

@@ -175,7 +175,7 @@ const asPlaced = (items: readonly { value: number; sigma: number; price: number 
     .sort((a, b) => a.value - b.value)
     .map(({ value, sigma, price }, i) => ({
       ...{ entry: `e${i}`, value, price, shared: 0, status: 'ranked' as const },
-      doubt: [{ from: 'passes' as const, variance: sigma ** 2, freedom: Infinity }],
+      doubt: [{ from: 'mounts' as const, variance: sigma ** 2, freedom: Infinity }],
     }));
 
 test('chances of being first add up to one, and so do those of a pair', () => {

@@ -62,27 +62,31 @@ function toldApart(design: Design, differenceK: number, seed: number): boolean {
   return place('0').placeTo < place('1').place;
 }
 
-/** Share of 2,000 round-ups in which the two best are told apart. */
-function power(design: Design, differenceK: number): number {
+/** Share of so many round-ups in which the two best are told apart. */
+function power(design: Design, differenceK: number, rounds = 300): number {
   let told = 0;
-  for (let seed = 1; seed <= 1000; seed += 1) if (toldApart(design, differenceK, seed)) told += 1;
-  return told / 1000;
+  for (let seed = 1; seed <= rounds; seed += 1) if (toldApart(design, differenceK, seed)) told += 1;
+  return told / rounds;
 }
 
 test.each<Design>([
   { passes: 2, mounts: 2, controlMounts: 5, scatter: { passK: 0.3, mountK: 0.4 } },
   { passes: 1, mounts: 3, controlMounts: 6, scatter: { passK: 0.3, mountK: 0.3 } },
   { passes: 3, mounts: 1, controlMounts: 4, scatter: { passK: 0.25, mountK: 0.4 } },
-])('the smallest difference agrees with 1,000 whole round-ups within a tenth: %j', (design) => {
-  const formulaK = smallestDifferenceK({ entries: ENTRIES, ...design });
-  // What is told apart in 80 of 100 lies within a tenth of the formula.
-  expect(power(design, 0.9 * formulaK)).toBeLessThan(0.8);
-  expect(power(design, 1.1 * formulaK)).toBeGreaterThan(0.8);
+])('a gap of the smallest difference is told in four of five whole round-ups: %j', (design) => {
+  const share = power(design, smallestDifferenceK({ entries: ENTRIES, ...design }));
+  // 78 to 89 % (DOUBT 5, Power), and what 300 rounds leave in doubt.
+  expect(share).toBeGreaterThan(0.73);
+  expect(share).toBeLessThan(0.94);
 });
 
-test('without remounts nothing can be shown, and misuse is told', () => {
+test('more mounts and a known rig tell smaller gaps; without remounts what is assumed tells, and misuse is told', () => {
   const scatter = { passK: 0.3, mountK: 0.4 };
-  expect(smallestDifferenceK({ entries: 8, passes: 3, mounts: 1, controlMounts: 1, scatter })).toBe(Infinity);
+  const of = (mounts: number, earlier = 0) =>
+    smallestDifferenceK({ entries: 8, passes: 1, mounts, controlMounts: mounts, scatter, earlier });
+  expect(of(4)).toBeLessThan(0.65 * of(2));
+  expect(of(2, 40)).toBeLessThan(of(2));
+  expect(of(1)).toBeGreaterThan(3);
   expect(() => smallestDifferenceK({ entries: 8, passes: 0, mounts: 1, controlMounts: 1, scatter })).toThrow(
     'smallestDifferenceK',
   );

@@ -14,8 +14,11 @@ import { rankedRun } from '@/lab/model/roundUpOfLab';
 import { curveRule, responseOf } from '@/core/responses/responses';
 import { instrumentDoubt, withoutSensors } from '@/core/rig/instrumentDoubt';
 import { seededChance } from '@/core/statistics/chance';
+import { toldInFourOfFive } from '@/core/uncertainty/criticalDifference';
+import { mountTerm, sureTerm } from '@/core/uncertainty/doubt';
+import { knownAfter } from '@/core/uncertainty/knownAfter';
 
-const NO_SENSORS = { ...withoutSensors(instrumentDoubt(null)), levelDb: 0, sharedLevelDb: 0 };
+const NO_SENSORS = { ...withoutSensors(instrumentDoubt(null)), sharedLevelDb: 0 };
 const ENTRIES = ['a', 'b', 'c'].map((entry) => ({ entry, isControl: entry === 'a' }));
 
 /** Three entries with two mounts and two passes at four settings; values scatter by a share of themselves. */
@@ -41,7 +44,7 @@ const scaledBy = (points: readonly MeasuredPoint[], factor: number) =>
 const curvesFor = (id: string, points: readonly MeasuredPoint[]) =>
   entryCurves(ENTRIES, points, NO_SENSORS, curveRule(responseOf(id)!, 'noise'));
 
-test.each(['airspeed', 'pressure', 'clock', 'score', 'rise', 'gpu-rise'])(
+test.each(['airspeed', 'pressure', 'clock', 'score'])(
   '%s in another unit: values and intervals go with the unit, and nothing else moves',
   (id) => {
     fc.assert(
@@ -65,28 +68,21 @@ test.each(['airspeed', 'pressure', 'clock', 'score', 'rise', 'gpu-rise'])(
   },
 );
 
-test('what is pooled as shares leaves the same share in doubt at every speed; what is pooled as kelvin the same kelvin', () => {
-  const points = sweeps(3, 0.02);
-  const pooledShares = curvesFor('airspeed', points)[1]!.points.map(
-    ({ pooledSpread, value }) => Math.sqrt(pooledSpread.pass.variance) / value,
-  );
-  const pooledKelvin = curvesFor('rise', points)[1]!.points.map(({ pooledSpread }) =>
-    Math.sqrt(pooledSpread.pass.variance),
-  );
-  for (const [least, most] of [pooledShares, pooledKelvin].map((all) => [Math.min(...all), Math.max(...all)]))
-    expect(most! / least!).toBeCloseTo(1, 6);
+test('what is compared as shares leaves the same share in doubt at every speed', () => {
+  const shares = (id: string) =>
+    curvesFor(id, sweeps(3, 0.02))[1]!.points.map(({ spread, value }) => Math.sqrt(spread.passes) / value);
+  const [least, most] = [Math.min(...shares('airspeed')), Math.max(...shares('airspeed'))];
+  expect(most / least).toBeCloseTo(1, 6);
   // Two passes at each of two mounts: half of one pass's share.
-  expect(pooledShares[0]!).toBeGreaterThan(0.006);
-  expect(pooledShares[0]!).toBeLessThan(0.015);
+  expect(least).toBeGreaterThan(0.006);
+  expect(least).toBeLessThan(0.015);
 });
 
 test('where nothing was repeated the assumed share stands, at every speed', () => {
   const single = sweeps(4, 0.02).filter(({ mount, pass }) => mount === 1 && pass === 1);
   for (const curve of curvesFor('airspeed', single))
-    for (const { source, spread, value } of curve.points) {
-      expect(source).toBe('assumed');
-      expect(Math.sqrt(spread.mount.variance + spread.pass.variance) / value).toBeCloseTo(0.03, 6);
-    }
+    for (const { spread, value } of curve.points)
+      expect(Math.sqrt(spread.mounts + spread.passes) / value).toBeCloseTo(0.03, 6);
 });
 
 test('ends of curves: the quietest or the fastest alone, judged whatever it is, and none of an empty one', () => {
@@ -178,27 +174,26 @@ test('a die’s reduction goes into the value table and comes back the same, mis
   );
 });
 
-const side = (value: number, mountK: number, passK: number, mounts: number, passes: number, otherK = 0) => ({
-  ...{ value, shared: 0, mounts, passes },
-  doubt: [
-    { from: 'mounts' as const, variance: mountK ** 2 / mounts, freedom: Infinity },
-    { from: 'passes' as const, variance: passK ** 2 / (mounts * passes), freedom: Infinity },
-    { from: 'meter' as const, variance: otherK ** 2, freedom: Infinity },
-  ],
+/** A value with its mounts and passes, drawn from five degrees of freedom and a rig that is known by twenty remounts. */
+const side = (value: number, mountK: number, passK: number, mounts: number, passes: number, otherK = 0) => {
+  const ofPasses = passK ** 2 / (mounts * passes);
+  const spread = { variance: mountK ** 2 / mounts + ofPasses, own: 1 / (4 + mounts) };
+  return {
+    ...{ value, shared: 0, mounts, passes },
+    doubt: [
+      mountTerm({ ...spread, shared: (5 * spread.own) / 20 }, ofPasses),
+      sureTerm('interpolation', otherK),
+    ],
+  };
+};
+type Side = ReturnType<typeof side>;
+/** The same as they are expected to be after so many mounts and passes. */
+const after = (one: Side, mounts: number, passes: number): Side => ({
+  ...one,
+  doubt: one.doubt.map((term) => (term.from === 'mounts' ? knownAfter(term, one, { mounts, passes }) : term)),
 });
 
-test('what would separate two: by closed form where mounts alone scatter', () => {
-  // |d| > (1.96 + 0.84)·σ·√(2/m), to be told apart four times in five: the smallest m.
-  for (const gap of [0.6, 0.8, 1, 1.3, 2]) {
-    const wanted = Math.floor((2.8016 * 0.5 * Math.SQRT2) ** 2 / gap ** 2) + 1;
-    const found = toSeparate(side(38, 0.5, 0, 1, 1), side(38 + gap, 0.5, 0, 1, 1));
-    if (gap > 1.96 * 0.5 * Math.SQRT2)
-      expect(found).toMatchObject({ known: false, reason: 'already separated' });
-    else expect(found).toMatchObject({ known: true, value: { mounts: wanted, passes: 1, readingsNow: 1 } });
-  }
-});
-
-test('it takes passes where passes scatter, mounts where mounts do, and never fewer than there are', () => {
+test('what would separate two does so four times in five, with the fewest readings, where mounts or passes scatter', () => {
   fc.assert(
     fc.property(
       fc.double({ min: 0.05, max: 0.8, noNaN: true }),
@@ -207,26 +202,41 @@ test('it takes passes where passes scatter, mounts where mounts do, and never fe
       fc.integer({ min: 1, max: 3 }),
       fc.integer({ min: 1, max: 3 }),
       (mountK, passK, gap, mounts, passes) => {
-        const found = toSeparate(
+        const [one, other] = [
           side(38, mountK, passK, mounts, passes),
           side(38 + gap, mountK, passK, mounts, passes),
-        );
+        ];
+        const found = toSeparate(one, other);
         if (!found.known) return;
-        expect(found.value.mounts).toBeGreaterThanOrEqual(mounts);
-        expect(found.value.passes).toBeGreaterThanOrEqual(passes);
-        expect(found.value.readings).toBe(found.value.mounts * found.value.passes);
-        expect(found.value.readings).toBeGreaterThan(found.value.readingsNow);
-        const [m, p] = [found.value.mounts, found.value.passes];
-        expect(1.96 * Math.sqrt(2 * (mountK ** 2 / m + passK ** 2 / (m * p)))).toBeLessThan(gap * 1.001);
+        const needed = (m: number, p: number) => toldInFourOfFive(after(one, m, p), after(other, m, p));
+        const { mounts: m, passes: p, readings, readingsNow } = found.value;
+        expect(m >= mounts && p >= passes && readings === m * p && readings > readingsNow).toBe(true);
+        expect(needed(m, p)).toBeLessThan(gap);
+        if (m > mounts) expect(needed(m - 1, p)).toBeGreaterThanOrEqual(gap);
+        if (p > passes) expect(needed(m, p - 1)).toBeGreaterThanOrEqual(gap);
       },
     ),
   );
-  // A meter that is in doubt by more than the gap is not mended by repeating.
+  expect(toSeparate(side(38, 0.5, 0, 1, 1), side(41, 0.5, 0, 1, 1))).toMatchObject({
+    ...{ known: false, reason: 'already separated' },
+  });
+  // A curve that is in doubt by more than the gap is not mended by repeating.
   const stubborn = toSeparate(side(38, 0.2, 0.2, 1, 1, 0.5), side(38.3, 0.2, 0.2, 1, 1, 0.5));
   expect(stubborn).toMatchObject({
     known: false,
     reason: 'even 12 mounts of 8 passes would not separate a gap of 0.30',
   });
+});
+
+test('what is expected after more mounts: the same spread over more of them, known with the freedom that it will have', () => {
+  const [term] = side(38, 0.5, 0.3, 1, 2).doubt;
+  expect(knownAfter(term!, { mounts: 1, passes: 2 }, { mounts: 1, passes: 2 })).toEqual(term);
+  const four = knownAfter(term!, { mounts: 1, passes: 2 }, { mounts: 4, passes: 2 });
+  expect(four.variance).toBeCloseTo(term!.variance / 4, 9);
+  expect(1 / four.freedom).toBeCloseTo(1 / 8 + 5 / 8 / 26, 9);
+  const assumed = mountTerm({ variance: 0.25, own: 0, shared: 1 / 8 }, 0);
+  const two = knownAfter(assumed, { mounts: 1, passes: 1 }, { mounts: 2, passes: 1 });
+  expect(two).toMatchObject({ variance: 0.125, freedom: expect.closeTo(1 / (1 / 6 + 5 / 36), 6) });
 });
 
 test('what both share through their slopes separates them by as much as those differ, sign and all', () => {

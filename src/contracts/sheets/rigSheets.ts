@@ -1,4 +1,5 @@
-import { array, object, string, type ObjectSchema } from 'yup';
+import { array, object, string, type ArraySchema, type ObjectSchema } from 'yup';
+import type { RigRemounts } from '@/core/rig/rigRemounts';
 import {
   checkTrouble,
   INSTRUMENT_KINDS,
@@ -38,6 +39,17 @@ export const rigSetupSheet: ObjectSchema<RigSetup> = object({
   interfaceMaterial: text(),
   interfaceHabit: text(),
 }).noUnknown();
+
+/** What a rig's remounts scattered by, by load. */
+export const rigRemounts: ArraySchema<RigRemounts[], object> = array(
+  object({
+    loadW: bounded('powerW').required('watts were expected').moreThan(0, 'watts above 0 were expected'),
+    freedom: finite().moreThan(0, 'degrees of freedom above 0').max(1e6).required(),
+    varianceK2: finite().min(-1e4).max(1e4).required('a variance in K² was expected'),
+  }).noUnknown(),
+)
+  .max(100)
+  .required();
 
 /** Instruments and checks of a rig. */
 export const rigBookSheet: ObjectSchema<RigBook> = object({

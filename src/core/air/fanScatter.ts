@@ -1,5 +1,5 @@
 import { mean } from '../statistics/mean';
-import { sampleVariance } from '../uncertainty/rigSpread';
+import { sampleVariance } from '../statistics/sampleVariance';
 
 /** A meter repeats itself no better than this, dB. */
 const LEAST_LEVEL_DB = 0.1;

@@ -1,4 +1,4 @@
-import { ASSUMED_SPREAD_K } from '../uncertainty/assumedSpread';
+import { ASSUMED_SPREAD_K } from '../uncertainty/constants';
 import type { SpeedLaw } from './speedLaw';
 
 /** What a curve stands against: the cooler's own level, the speed or duty of its first fan (FORMATS step 13), or its loudness. */
@@ -11,10 +11,10 @@ export type Better = 'lower' | 'higher';
 export interface CurveRule {
   against: Against;
   better: Better;
-  /** Standard uncertainty of a value where nothing was ever repeated, in its unit (FORMATS step 14). */
-  assumed: (value: number) => number;
-  /** It scatters in proportion to its value: spreads are pooled as shares. */
+  /** It scatters in proportion to its value: spreads are compared as shares. */
   byShare: boolean;
+  /** Standard uncertainty of a value where nothing was ever repeated, in its unit or as a share (FORMATS step 14). */
+  assumed: number;
   /** Values are levels: averaged by energy. */
   byEnergy: boolean;
   /** It grows with the speed as a cost: read where it is asked for, so that no slower setting stands in for it (FORMATS step 14). */
@@ -33,7 +33,7 @@ export const RISE_LAW: SpeedLaw = { by: 'power', exponent: -0.4, either: 0.3 };
 export const RISE_AGAINST_NOISE: CurveRule = {
   against: 'noise',
   better: 'lower',
-  assumed: () => ASSUMED_SPREAD_K,
+  assumed: ASSUMED_SPREAD_K,
   byShare: false,
   byEnergy: false,
   isCost: false,

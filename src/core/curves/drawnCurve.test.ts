@@ -37,7 +37,7 @@ const settings = fc
 test('a drawn curve never rises with noise, never leaves its settings, and passes where the ranking reads it', () => {
   fc.assert(
     fc.property(settings, ([levels, rises]) => {
-      const [curve] = entryCurves([{ entry: 'e', isControl: false }], sweep(levels, rises));
+      const [curve] = entryCurves([{ entry: 'e' }], sweep(levels, rises));
       const line = drawnCurve(curve!);
       expect(line[0]!.x).toBeCloseTo(levels[0]!, 9);
       expect(line[line.length - 1]!.x).toBeCloseTo(levels[levels.length - 1]!, 9);
@@ -61,7 +61,7 @@ test('a drawn curve never rises with noise, never leaves its settings, and passe
 });
 
 test('settings at the very same level are one place of the line, in every response', () => {
-  const entries = [{ entry: 'e', isControl: false }];
+  const entries = [{ entry: 'e' }];
   for (const id of ['rise', 'sone', 'level', 'clock', 'airspeed']) {
     const rule = curveRule(responseOf(id)!, 'noise');
     for (const rises of [
@@ -84,7 +84,7 @@ test('settings at the very same level are one place of the line, in every respon
 
 test('without usable settings nothing is drawn', () => {
   const unsettled = sweep([30, 35], [40, 38]).map((point) => ({ ...point, settled: false }));
-  expect(drawnCurve(entryCurves([{ entry: 'e', isControl: false }], unsettled)[0]!)).toEqual([]);
+  expect(drawnCurve(entryCurves([{ entry: 'e' }], unsettled)[0]!)).toEqual([]);
 });
 
 test('responses are the rise on other scales, and idle has no resistance', () => {

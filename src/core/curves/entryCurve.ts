@@ -1,24 +1,17 @@
 import { partLeftOut } from '../levels/levelShare';
-import { pooledSettingSpread, settingSpread, type SettingSpread } from '../uncertainty/settingSpread';
-import { asShares, ofValues } from '../uncertainty/relativeSpread';
-import { rigSpread, type SpreadSource } from '../uncertainty/rigSpread';
-import { largerSpread } from '../uncertainty/largerSpread';
+import { halfWidth, sureTerm } from '../uncertainty/doubt';
+import type { RigHistory, Sweep } from '../uncertainty/sweep';
 import { NORMAL_95 } from '../statistics/normal';
-import { judgedSettings } from './settings/judgedSettings';
+import { judgedSettings, type Judged } from './settings/judgedSettings';
 import { instrumentDoubt, type InstrumentDoubt } from '../rig/instrumentDoubt';
 import { RISE_AGAINST_NOISE, type CurveRule, type KeptRule } from './curveRule';
+import type { Field } from './field';
 import { isMissing } from '../missing';
-import {
-  own95,
-  pooledReadings,
-  readingsUOf,
-  roomScatter,
-  roomShare,
-  spreadInterval,
-} from './settings/settingDoubt';
+import { pooledReadings, readingsUOf, roomInMounts, roomOf, roomScatter } from './settings/settingDoubt';
+import { settingSpreads, type SettingSpread } from './settings/settingSpreads';
 import { isUsable, placeOn, type MeasuredPoint } from './settings/measuredPoint';
 import { groupBy } from '../statistics/groupBy';
-import { decidedByMeans, settingMeans } from './settings/settingMeans';
+import { decidedByMeans, settingMeans, type SettingMean } from './settings/settingMeans';
 
 export interface CurvePoint {
   setting: string;
@@ -33,25 +26,18 @@ export interface CurvePoint {
   /** What the curve takes for it, where it cannot be told from its neighbours; its own where it is left out. */
   pooledValue?: number;
   pooledResistance?: number | null;
-  /** Half-width of the 95 % interval of the value by its spread. */
+  /** Half-width of the 95 % interval of the setting itself: its bar. */
   interval95: number;
+  /** What is in doubt of it by its mounts and passes. */
   spread: SettingSpread;
-  pooledSpread: SettingSpread;
-  source: SpreadSource;
-  /** Standard uncertainty of the level from the meter's repeatability and resolution, dB. */
-  levelUncertaintyDb: number;
   /** Standard uncertainty of a correction of the meter in its level, dB; 0 where nothing was corrected. */
   correctionUDb: number;
-  /** Variance of the value by the sensors' wandering alone: the least that can be in doubt. */
-  sensorVariance: number;
   /** Standard uncertainty by the steps in which its sensors read: shared by all settings of an entry. */
   stepU: number;
   /** Standard uncertainty by the scatter of readings at its place. */
   readingsU: number;
   /** Standard uncertainty by the class of the power meter, shared by all of the rig; 0 where no watts restated it. */
   powerU: number;
-  /** How much the level of the cooler moves with that of the room, times what the room scatters by, dB. */
-  floorUDb: number;
   /** All of its runs stood at the rig's limit, at watts that nothing restates. */
   heldByLimit: boolean;
   shortfall: number;
@@ -71,6 +57,8 @@ export interface LeftOutSetting {
 export interface EntryCurve {
   entry: string;
   rule: KeptRule;
+  /** All that were measured for the same comparison, which its doubt stands on. */
+  field: Field;
   /** Usable settings along the axis. */
   points: CurvePoint[];
   /** Settings without any usable run, along the axis. */
@@ -116,104 +104,132 @@ function wholeSettings(points: readonly MeasuredPoint[]): readonly MeasuredPoint
   });
 }
 
+interface Entered {
+  entry: string;
+  points: readonly MeasuredPoint[];
+  settings: SettingMean[];
+}
+
+/** Settings as mounts are compared by them; by which the curve is judged is told after. */
+function sweepOf({ entry, settings }: Entered, { against }: CurveRule): Sweep {
+  return {
+    entry,
+    settings: settings.map(({ at, value, points }) => ({
+      ...{ at, value, block: null },
+      cells: [...groupBy(points, ({ mount }) => mount)]
+        .sort(([a], [b]) => a - b)
+        .map(([mount, ofMount]) => ({
+          mount,
+          at: ofMount.map((point) => placeOn(point, against)),
+          value: ofMount.map(({ value }) => value),
+        })),
+    })),
+    floorDb: roomOf(settings.flatMap(({ points }) => points)),
+    roomInMounts: roomInMounts(settings),
+  };
+}
+
+/** Which of an entry’s settings it is judged by; a cost of speed by all. */
+function judgedOf({ settings }: Entered, spreads: readonly SettingSpread[], rule: CurveRule): Judged[] {
+  return rule.isCost
+    ? settings.map(({ value, resistanceKPerW }, i) => ({ judged: true, value, resistanceKPerW, block: i }))
+    : judgedSettings(
+        settings.map(({ value, resistanceKPerW, mounts }, i) => ({
+          ...{ value, resistanceKPerW, own95: spreads[i]!.own95, weight: mounts.length },
+        })),
+        rule.better,
+      );
+}
+
+/** A setting as a point of the curve, with what is in doubt of it wherever the line stands. */
+function curvePoint(
+  setting: SettingMean,
+  spread: SettingSpread,
+  { judged, value, resistanceKPerW }: Judged,
+  { rule, instruments, readings }: { rule: CurveRule; instruments: InstrumentDoubt; readings: number },
+): CurvePoint {
+  const most = (of: (point: MeasuredPoint) => number) => Math.max(...setting.points.map(of));
+  const stepU = Math.max(
+    instruments.stepK,
+    most((point) => point.stepU ?? 0),
+  );
+  const readingsU = readingsUOf(setting, readings, rule.byShare);
+  const isPooled = judged && value !== setting.value;
+  return {
+    setting: setting.setting,
+    at: setting.at,
+    levelDb: setting.levelDb,
+    value: setting.value,
+    resistanceKPerW: setting.resistanceKPerW,
+    judged,
+    ...(isPooled ? { pooledValue: value, pooledResistance: resistanceKPerW } : {}),
+    interval95: halfWidth([
+      { from: 'mounts', variance: spread.passes + spread.mounts, freedom: spread.freedom },
+      sureTerm('step', stepU),
+      sureTerm('readings', readingsU),
+    ]),
+    spread,
+    correctionUDb:
+      rule.against === 'noise' ? most(({ level }) => level.correctionDoubtDb ?? 0) / NORMAL_95 : 0,
+    stepU,
+    readingsU,
+    powerU: setting.points.some(({ byPower }) => byPower)
+      ? Math.abs(setting.value) * instruments.powerShare
+      : 0,
+    heldByLimit: setting.points.every(({ heldByLimit }) => heldByLimit === true),
+    shortfall: most((point) => Math.abs(point.shortfall)),
+    roomUncertaintyK: most((point) => point.roomDoubtK) / NORMAL_95,
+    runs: setting.points.map((point) => point.run),
+  };
+}
+
 /**
- * The curves of a round-up at one load, noise to rise, with the spread of each setting. `entries` lists
- * all that are compared, also those without runs, and which of them are controls; `instruments` what the rig's
- * instruments leave in doubt; `rule` says what is compared and against what. The order of points and entries changes
- * nothing but the order of what comes back.
+ * The curves of a round-up at one load, noise to rise, with the field that their doubt stands on. `entries` lists all that are compared,
+ * also those without runs; `instruments` what the rig's instruments leave in doubt; `rule` says what is compared and against what;
+ * `history` what earlier remounts on the rig scattered by. The order of points and entries changes nothing but the order of what comes back.
  *
  * Example: An entry with passes at 30, 33 and 36 dB(A) has one curve with three settings; one without runs has an
  * empty curve.
  */
 export function entryCurves(
-  entries: readonly { entry: string; isControl: boolean }[],
+  entries: readonly { entry: string }[],
   points: readonly MeasuredPoint[],
   instruments: InstrumentDoubt = instrumentDoubt(null),
   rule: CurveRule = RISE_AGAINST_NOISE,
+  history: RigHistory | null = null,
 ): EntryCurve[] {
   const byEntry = groupBy(points, (point) => point.entry);
-  const sweeps = entries.map(({ entry, isControl }) => {
-    const points = wholeSettings(decidedByMeans(byEntry.get(entry) ?? []));
-    const settings = settingMeans(points, rule);
-    return { entry, isControl, points, settings, pooled: rule.byShare ? settings.map(asShares) : settings };
+  const entered = entries.map(({ entry }): Entered => {
+    const whole = wholeSettings(decidedByMeans(byEntry.get(entry) ?? []));
+    return { entry, points: whole, settings: settingMeans(whole, rule) };
   });
-  const byName = [...sweeps].sort((a, b) => (a.entry < b.entry ? -1 : 1));
-  const rig = rigSpread(byName.map(({ isControl, pooled }) => ({ isControl, settings: pooled })));
-  const scaled = (spread: SettingSpread, value: number) => (rule.byShare ? ofValues(spread, value) : spread);
-  const usable = sweeps.flatMap((sweep) => sweep.points);
-  const scatterDb = roomScatter(usable);
+  const usable = entered.flatMap((one) => one.points);
+  const { against, byShare, assumed, law } = rule;
+  const given = { against, byShare, assumed, law, history, roomDb: roomScatter(usable) };
+  const bare = entered.map((one) => sweepOf(one, rule));
+  // By name: sums of the same figures in another order differ in their last digit.
+  const named = [...bare.keys()].sort((a, b) => (entries[a]!.entry < entries[b]!.entry ? -1 : 1));
+  const byName = settingSpreads({ ...given, sweeps: named.map((i) => bare[i]!) });
+  const spreads = bare.map((_, i) => byName[named.indexOf(i)]!);
+  const judged = entered.map((one, i) => judgedOf(one, spreads[i]!, rule));
+  const field: Field = {
+    ...given,
+    sweeps: named.map((i) => ({
+      ...bare[i]!,
+      settings: bare[i]!.settings.map((setting, j) => ({ ...setting, block: judged[i]![j]!.block })),
+    })),
+  };
   const readings = pooledReadings(usable, rule.byShare);
-  const isLevel = rule.byEnergy;
-  return sweeps.map(({ entry, points, settings, pooled }) => {
-    const made = settings.map((setting, i) => {
-      const assumed = () =>
-        rule.byShare && setting.value > 0
-          ? rule.assumed(setting.value) / setting.value
-          : rule.assumed(setting.value);
-      const spread = scaled(settingSpread(pooled[i]!, rig, assumed), setting.value);
-      const pooledSpread = scaled(pooledSettingSpread(pooled[i]!, rig, assumed), setting.value);
-      const larger = largerSpread(spread, pooledSpread);
-      const gain = Math.max(...setting.points.map((point) => point.level.errorGain));
-      const most = (of: (point: MeasuredPoint) => number) => Math.max(...setting.points.map(of));
-      const doubts = {
-        sensorVariance: instruments.riseK ** 2 / setting.mounts.length,
-        stepU: Math.max(
-          instruments.stepK,
-          most((point) => point.stepU ?? 0),
-        ),
-        readingsU: readingsUOf(setting, readings, rule.byShare),
-      };
-      return {
-        larger,
-        setting: setting.setting,
-        at: setting.at,
-        levelDb: setting.levelDb,
-        value: setting.value,
-        resistanceKPerW: setting.resistanceKPerW,
-        interval95: spreadInterval(larger, doubts),
-        spread,
-        pooledSpread,
-        source: spread.source,
-        levelUncertaintyDb:
-          rule.against !== 'noise' ? 0 : (instruments.levelDb * gain) / Math.sqrt(setting.points.length),
-        correctionUDb:
-          rule.against === 'noise' ? most(({ level }) => level.correctionDoubtDb ?? 0) / NORMAL_95 : 0,
-        ...doubts,
-        powerU: setting.points.some(({ byPower }) => byPower)
-          ? Math.abs(setting.value) * instruments.powerShare
-          : 0,
-        floorUDb: rule.against === 'noise' || isLevel ? roomShare(setting, scatterDb) : 0,
-        heldByLimit: setting.points.every(({ heldByLimit }) => heldByLimit === true),
-        shortfall: most((point) => Math.abs(point.shortfall)),
-        roomUncertaintyK: most((point) => point.roomDoubtK) / NORMAL_95,
-        runs: setting.points.map((point) => point.run),
-      };
-    });
-    const judged = rule.isCost
-      ? made.map(({ value, resistanceKPerW }) => ({ judged: true, value, resistanceKPerW }))
-      : judgedSettings(
-          made.map(({ value, resistanceKPerW, larger }, i) => ({
-            ...{ value, resistanceKPerW, own95: own95(larger) },
-            weight: settings[i]!.mounts.length,
-          })),
-          rule.better,
-        );
-    return {
-      entry,
-      rule: { against: rule.against, better: rule.better, law: rule.law },
-      points: made.map(({ larger: _, ...point }, i): CurvePoint => {
-        const { judged: isJudged, value, resistanceKPerW } = judged[i]!;
-        const isPooled = isJudged && value !== point.value;
-        return {
-          ...point,
-          judged: isJudged,
-          ...(isPooled ? { pooledValue: value, pooledResistance: resistanceKPerW } : {}),
-        };
-      }),
-      leftOut: leftOutSettings(points, rule),
-      // Where the axis is no level, an error of the meter moves nothing along it.
-      sharedLevelDb: rule.against === 'noise' ? instruments.sharedLevelDb : 0,
-      sharedRiseK: instruments.sharedRiseK,
-    };
-  });
+  return entered.map(({ entry, points: whole, settings }, i) => ({
+    entry,
+    rule: { against, better: rule.better, law },
+    field,
+    points: settings.map((setting, j) =>
+      curvePoint(setting, spreads[i]![j]!, judged[i]![j]!, { rule, instruments, readings }),
+    ),
+    leftOut: leftOutSettings(whole, rule),
+    // Where the axis is no level, an error of the meter moves nothing along it.
+    sharedLevelDb: against === 'noise' ? instruments.sharedLevelDb : 0,
+    sharedRiseK: instruments.sharedRiseK,
+  }));
 }

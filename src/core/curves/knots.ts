@@ -1,4 +1,5 @@
 import { mean } from '../statistics/mean';
+import { SAME_PLACE } from './sweepKnots';
 import { judgedResistance, judgedValue, type CurvePoint, type EntryCurve } from './entryCurve';
 
 function joined(points: readonly CurvePoint[]): CurvePoint {
@@ -12,9 +13,6 @@ function joined(points: readonly CurvePoint[]): CurvePoint {
   };
 }
 
-/** Settings no farther apart than this, in the unit of the axis, are at one place: rounding parts them, and no slope lies between them. */
-const ROUNDING = 1e-9;
-
 /**
  * What the line of a curve goes through: the settings that it is judged by, along the axis. Settings that stand on the very same place
  * are one there, with the mean of their values.
@@ -25,7 +23,7 @@ export function knotsOf({ points }: Pick<EntryCurve, 'points'>): CurvePoint[] {
   const places: CurvePoint[][] = [];
   for (const point of points.filter(({ judged }) => judged)) {
     const last = places.at(-1);
-    if (last && point.at - last[0]!.at <= ROUNDING) last.push(point);
+    if (last && point.at - last[0]!.at <= SAME_PLACE) last.push(point);
     else places.push([point]);
   }
   return places.map(joined);

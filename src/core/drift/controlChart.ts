@@ -1,6 +1,6 @@
 import { fTail } from '../statistics/fTail';
 import { normalQuantile } from '../statistics/normalQuantile';
-import type { Variance } from '../uncertainty/rigSpread';
+import type { Variance } from '../statistics/variance';
 import { brokenRules, type RunRule } from './runRules';
 
 /** A re-test: what the control came to, in its unit, in order of time. */

@@ -1,5 +1,5 @@
 import { seededChance } from '../statistics/chance';
-import type { Variance } from '../uncertainty/rigSpread';
+import type { Variance } from '../statistics/variance';
 import { controlChart } from './controlChart';
 
 const DRAWS = 400;

@@ -1,6 +1,6 @@
 import { groupBy } from '../statistics/groupBy';
 import { mean } from '../statistics/mean';
-import type { Variance } from '../uncertainty/rigSpread';
+import type { Variance } from '../statistics/variance';
 
 /** A control’s run, as its course needs it. */
 export interface CourseRun {

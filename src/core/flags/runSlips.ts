@@ -2,8 +2,8 @@ import { isMissing } from '../missing';
 import { hasDie, type LabRun } from '../runs/labRun';
 import { loadKey } from '../runs/load';
 import { groupBy } from '../statistics/groupBy';
-import { ASSUMED_SPREAD_K } from '../uncertainty/assumedSpread';
-import { rigSpread } from '../uncertainty/rigSpread';
+import { ASSUMED_SPREAD_K } from '../uncertainty/constants';
+import { repeatsSpread } from '../uncertainty/repeatsSpread';
 import { repeatsOf } from './repeatsOf';
 import { slipsAmong, type ReadRun, type Slip } from './slips';
 import { settingsOf } from './standsApart';
@@ -45,8 +45,8 @@ export function remountSigmas(runs: readonly LabRun[]): (load: string, entry: st
     if (before !== undefined) return before;
     const others = [...groupBy(ofLoad.get(load) ?? [], (repeat) => repeat.entry)]
       .filter(([name]) => name !== entry)
-      .map(([, repeats]) => ({ isControl: false, settings: settingsOf(repeats) }));
-    const { mount, pass } = rigSpread(others).roundUp;
+      .map(([, repeats]) => settingsOf(repeats));
+    const { mount, pass } = repeatsSpread(others);
     const sigmaK =
       mount && mount.freedom >= LEAST_FREEDOM
         ? Math.min(MOST_SIGMA_K, Math.sqrt(mount.variance + (pass?.variance ?? 0)))

@@ -1,8 +1,10 @@
 import { groupBy } from '../statistics/groupBy';
 import { mean } from '../statistics/mean';
 import { studentizedRange } from '../statistics/studentizedRange';
-import { mountTable, rigSpread, type SpreadSetting, type Variance } from '../uncertainty/rigSpread';
-import { ASSUMED_SPREAD_K } from '../uncertainty/assumedSpread';
+import type { Variance } from '../statistics/variance';
+import { mountNumbers } from '../uncertainty/mountNumbers';
+import { repeatsSpread, type RepeatedSetting } from '../uncertainty/repeatsSpread';
+import { ASSUMED_SPREAD_K } from '../uncertainty/constants';
 
 export interface Repeat {
   run: number;
@@ -27,6 +29,7 @@ const FALSE_MOUNT = 0.045;
 const FALSE_PASS = 0.01;
 /** What a rig is taken to have where no other entry tells. */
 const ASSUMED: Variance = { variance: ASSUMED_SPREAD_K ** 2, freedom: Infinity };
+const NOTHING: Variance = { variance: 0, freedom: Infinity };
 
 /** Student's t that one of `count` siblings passes on one side by chance with a probability of `chance` in all (Bonferroni). */
 function limitT(chance: number, count: number, freedom: number): number {
@@ -38,36 +41,31 @@ function limitT(chance: number, count: number, freedom: number): number {
  *
  * Example: Two mounts at 40 %: one setting with two mounts, each with its passes.
  */
-export function settingsOf(repeats: readonly Repeat[]): SpreadSetting[] {
+export function settingsOf(repeats: readonly Repeat[]): RepeatedSetting[] {
   return [...groupBy(repeats, (repeat) => repeat.setting).values()].map((ofSetting) => ({
-    mounts: [...groupBy(ofSetting, (repeat) => repeat.mount)]
+    cells: [...groupBy(ofSetting, (repeat) => repeat.mount)]
       .sort(([a], [b]) => a - b)
-      .map(([mount, repeats]) => {
-        const passValues = repeats.map((repeat) => repeat.value);
-        return { mount, value: mean(passValues), passValues };
-      }),
+      .map(([mount, repeats]) => ({ mount, value: repeats.map(({ value }) => value) })),
   }));
 }
 
 /** Mounts warmer than their entry's others by more than the rig's spread explains: nothing makes a mount too good. */
 function oddMounts(
   sweep: readonly Repeat[],
-  settings: readonly SpreadSetting[],
+  settings: readonly RepeatedSetting[],
   rest: { mount: Variance; pass: Variance },
 ): Apart[] {
-  const table = mountTable(settings);
-  if (!table) return [];
-  const count = table.rows.length;
-  const readings = table.rows.map((row) => mean(row.map((cell) => 1 / cell.passes)) / row.length);
-  const variances = readings.map((inverse) => rest.mount.variance + rest.pass.variance * inverse);
-  const means = table.rows.map((row) => mean(row.map((cell) => cell.meanK)));
+  const { numbers, passShare } = mountNumbers(
+    settings.map(({ cells }) => ({ cells, weight: 1 / settings.length })),
+  );
+  const count = numbers.length;
+  if (count < 2) return [];
+  const variance = rest.mount.variance + rest.pass.variance * passShare;
   const t = limitT(FALSE_MOUNT, count, rest.mount.freedom);
-  return table.mounts.flatMap((mount, k) => {
-    const others = means.filter((_, i) => i !== k);
-    const othersK2 =
-      variances.reduce((sum, variance, i) => (i === k ? sum : sum + variance), 0) / (count - 1) ** 2;
-    const byK = means[k]! - mean(others);
-    if (!(byK > Math.max(LEAST_K, t * Math.sqrt(variances[k]! + othersK2)))) return [];
+  return numbers.flatMap(({ mount, value }) => {
+    const byK = value - mean(numbers.filter((other) => other.mount !== mount).map((other) => other.value));
+    const sigmaK = Math.sqrt(variance * (1 + 1 / (count - 1)));
+    if (!(byK > Math.max(LEAST_K, t * sigmaK))) return [];
     return sweep
       .filter((repeat) => repeat.mount === mount)
       .map(({ run }) => ({ run, what: 'mount' as const, byK }));
@@ -109,12 +107,13 @@ export function standsApart(repeats: readonly Repeat[]): Apart[] {
       settings: settingsOf(sweep),
     }));
     for (const { sweep, settings } of sweeps) {
-      const hasRepeats = settings.some(({ mounts }) => mounts.length > 1 || mounts[0]!.passValues.length > 1);
+      const hasRepeats = settings.some(({ cells }) => cells.length > 1 || cells[0]!.value.length > 1);
       if (!hasRepeats) continue;
       const others = sweeps.filter((other) => other.sweep !== sweep);
-      const { roundUp } = rigSpread(others.map((other) => ({ isControl: false, settings: other.settings })));
-      const rest = { mount: roundUp.mount ?? ASSUMED, pass: roundUp.pass ?? ASSUMED };
-      apart.push(...oddMounts(sweep, settings, rest), ...oddPasses(sweep, rest.pass));
+      const { mount, pass } = repeatsSpread(others.map((other) => other.settings));
+      // Where no pass was repeated, what mounts scatter by holds it.
+      const rest = { mount: mount ?? ASSUMED, pass: pass ?? (mount ? NOTHING : ASSUMED) };
+      apart.push(...oddMounts(sweep, settings, rest), ...oddPasses(sweep, pass ?? ASSUMED));
     }
   }
   return apart.sort((a, b) => (a.what === b.what ? 0 : a.what === 'mount' ? -1 : 1));

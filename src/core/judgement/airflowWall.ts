@@ -1,6 +1,5 @@
 import { goldenSection } from '../statistics/goldenSection';
 import { known, unknown, type Outcome } from '../outcome';
-import { seldomExceeded } from '../uncertainty/largerSpread';
 import { interval95 } from '../uncertainty/interval95';
 
 /** A setting as a speed and a resistance. */
@@ -31,6 +30,15 @@ const REFINE = 30;
 const WALL_STEPS = 60;
 /** Wider than this share of the wall, the interval names none. */
 const IDENTIFIED_SHARE = 0.5;
+
+/** z of one in twenty. */
+const SELDOM_Z = 1.6449;
+
+/** How much a variance of so many degrees of freedom exceeds the true one once in twenty: χ²/ν by Wilson & Hilferty (1931). */
+function seldomExceeded(freedom: number): number {
+  const spread = 2 / (9 * freedom);
+  return (1 - spread + SELDOM_Z * Math.sqrt(spread)) ** 3;
+}
 
 interface Weighted {
   rpm: number;

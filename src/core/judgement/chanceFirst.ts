@@ -1,7 +1,7 @@
 import type { PlacedEntry } from '../ranking/rankAtLine';
 import { seededChance } from '../statistics/chance';
 import { NORMAL_95 } from '../statistics/normal';
-import { comparedTerms, halfWidth, powerOf } from '../uncertainty/doubt';
+import { halfWidth, powerOf } from '../uncertainty/doubt';
 
 type Drawn = Pick<PlacedEntry, 'value' | 'doubt' | 'shared' | 'status'>;
 
@@ -26,7 +26,9 @@ export function chanceFirst(
   if (!(draws > 0)) throw new RangeError(`chanceFirst: draws must be positive, got ${draws}`);
   const chance = seededChance(seed);
   const sign = better === 'lower' ? 1 : -1;
-  const sigma = placed.map(({ doubt }) => halfWidth(comparedTerms(doubt)) / NORMAL_95);
+  const sigma = placed.map(
+    ({ doubt }) => halfWidth(doubt.filter(({ from }) => from !== 'power')) / NORMAL_95,
+  );
   const power = placed.map(({ doubt }) => powerOf(doubt));
   const holding = placed.flatMap(({ status }, i) => (status === 'throttled' ? [] : [i]));
   const running = holding.length > 0 ? holding : placed.map((_, i) => i);

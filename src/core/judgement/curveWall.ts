@@ -1,7 +1,5 @@
 import type { EntryCurve } from '../curves/entryCurve';
-import { beyondMounts } from '../curves/settings/settingDoubt';
 import { unknown, type Outcome } from '../outcome';
-import { largerSpread } from '../uncertainty/largerSpread';
 import { airflowWall, type AirflowWall, type WallPoint } from './airflowWall';
 
 /**
@@ -15,24 +13,17 @@ export function wallOf(curve: EntryCurve | undefined, loadW: number): Outcome<Ai
     ({ at, resistanceKPerW }) => at > 0 && resistanceKPerW !== null,
   );
   if (points.length === 0) return unknown('no speeds were read');
-  const spreads = points.map((point) => largerSpread(point.spread, point.pooledSpread));
-  const wallPoints = points.map((point, i): WallPoint => {
-    const { pass } = spreads[i]!;
-    return {
-      rpm: point.at,
-      resistanceKPerW: point.resistanceKPerW!,
+  const wallPoints = points.map(
+    ({ at, resistanceKPerW, spread: { passes, freedom }, shortfall }): WallPoint => ({
+      rpm: at,
+      resistanceKPerW: resistanceKPerW!,
       // What was still to come when a setting was read is in none of its passes' scatter.
-      variance: pass.variance > 0 ? (pass.variance + point.shortfall ** 2 / 3) / loadW ** 2 : null,
-      freedom: pass.freedom,
-    };
-  });
-  const mount = spreads.reduce((most, spread) =>
-    spread.mount.variance > most.mount.variance ? spread : most,
+      variance: passes > 0 ? (passes + shortfall ** 2 / 3) / loadW ** 2 : null,
+      freedom,
+    }),
   );
-  // A sensor that is off is off for the whole sweep: what its class leaves beyond remounting shifts the wall as a mount does.
-  const sensorsK2 = Math.max(
-    ...points.map((point) => beyondMounts(point.sensorVariance, mount.mount.variance)),
+  const { spread } = points.reduce((most, point) =>
+    point.spread.mounts > most.spread.mounts ? point : most,
   );
-  const shiftK2 = mount.mount.variance + sensorsK2;
-  return airflowWall(wallPoints, shiftK2 / loadW ** 2, mount.mount.freedom);
+  return airflowWall(wallPoints, spread.mounts / loadW ** 2, spread.freedom);
 }

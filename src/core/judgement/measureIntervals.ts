@@ -1,13 +1,15 @@
 import type { CurvePoint, EntryCurve } from '../curves/entryCurve';
+import { judgedValue } from '../curves/entryCurve';
+import { measureDoubt } from '../curves/field';
+import { valueAtLine } from '../curves/valueAtLine';
 import { NORMAL_95 } from '../statistics/normal';
-import type { Outcome } from '../outcome';
 import { quantile } from '../statistics/quantile';
 import { seededChance, type Chance } from '../statistics/chance';
-import { largerSpread } from '../uncertainty/largerSpread';
 import { interval95 } from '../uncertainty/interval95';
+import { halfWidth, mountTerm, scaled } from '../uncertainty/doubt';
 import { bandMean, bandScore, knee, noiseToHold } from './perDecibel';
 
-/** Half-widths of 95 % intervals; null where too few draws have the measure at all. */
+/** Half-widths of 95 % intervals; null where they cannot be told. */
 export interface MeasureIntervals {
   bandScoreWPerK: number | null;
   bandMean: number | null;
@@ -20,61 +22,127 @@ export interface MeasureRule {
   /** The control's rise at the line, or its value of another response. */
   controlRiseK: number | null;
   worth?: number | undefined;
-  /** What is asked for; all where it is not said. */
-  only?: readonly (keyof MeasureIntervals)[];
 }
 
-const DRAWS = 200;
-/** A measure that fewer draws have than this share is not told with an interval. */
-const ENOUGH = 0.8;
+/** A curve of which one setting that it is judged by is so much higher. */
+function moved(curve: EntryCurve, at: number, by: number): EntryCurve {
+  return {
+    ...curve,
+    points: curve.points.map((point, i) => {
+      if (i !== at) return point;
+      const before = judgedValue(point);
+      const { pooledValue: _, pooledResistance, ...own } = point;
+      const resistance = pooledResistance === undefined ? point.resistanceKPerW : pooledResistance;
+      const factor = (before + by) / before;
+      return {
+        ...own,
+        value: before + by,
+        resistanceKPerW: resistance === null ? null : resistance * factor,
+      };
+    }),
+  };
+}
 
-/** Standard deviation that gives the half-width of few degrees of freedom. */
-const widened = ({ variance, freedom }: { variance: number; freedom: number }) =>
-  interval95(Math.sqrt(variance), freedom) / NORMAL_95;
+const STEP = 1e-4;
+
+/** What a measure moves by as each setting does, through the settings that it is pooled with; null where it is not told beside the curve. */
+function weightsOf(curve: EntryCurve, measure: (curve: EntryCurve) => number | null): number[] | null {
+  const sweep = curve.field.sweeps.find(({ entry }) => entry === curve.entry);
+  if (!sweep) return null;
+  const weights = new Array<number>(sweep.settings.length).fill(0);
+  for (const [i, point] of curve.points.entries()) {
+    if (!point.judged) continue;
+    const step = STEP * Math.max(1e-3, Math.abs(judgedValue(point)));
+    const [up, down] = [measure(moved(curve, i, step)), measure(moved(curve, i, -step))];
+    if (up === null || down === null) return null;
+    const block = sweep.settings[i]!.block;
+    const together = sweep.settings.flatMap((setting, j) => (setting.block === block ? [j] : []));
+    const all = together.reduce((sum, j) => sum + sweep.settings[j]!.cells.length, 0);
+    for (const j of together)
+      weights[j]! += (((up - down) / (2 * step)) * sweep.settings[j]!.cells.length) / all;
+  }
+  return weights;
+}
+
+/**
+ * Half-width of the 95 % interval of a measure of a curve, in its unit: what mounts and passes leave in doubt of it with the weights that it
+ * has, and all else as it shifts the curve where the line stands (DOUBT a to h).
+ *
+ * @param line where what repeats do not show is taken from: the middle of what the measure is of
+ */
+function measure95(
+  curve: EntryCurve,
+  line: number,
+  measure: (curve: EntryCurve) => number | null,
+): number | null {
+  const placed = valueAtLine(curve, line);
+  const weights = placed.placed ? weightsOf(curve, measure) : null;
+  if (!placed.placed || weights === null) return null;
+  const found = measureDoubt(curve.field, line, { entry: curve.entry, value: placed.value, weights });
+  if (!found) return null;
+  const sum = weights.reduce((all, weight) => all + weight, 0);
+  const others = placed.doubt.filter(({ from }) => from !== 'mounts');
+  return halfWidth([mountTerm(found.spread, found.passes), ...scaled(others, sum)]);
+}
+
+/** Draws of a knee, which has no closed form: enough that chance moves its half-width by a thirtieth. */
+const DRAWS = 1000;
+/** A knee that fewer draws have than this share is not told with an interval. */
+const ENOUGH = 0.8;
 
 function judgedAgain(points: readonly CurvePoint[], sign: number): CurvePoint[] {
   let best = Infinity;
-  return [...points]
-    .sort((a, b) => a.at - b.at)
-    .map((point) => {
-      const judged = sign * point.value < best;
-      best = Math.min(best, sign * point.value);
-      return { ...point, judged };
-    });
+  return points.map((point) => {
+    const judged = sign * point.value < best;
+    best = Math.min(best, sign * point.value);
+    return { ...point, judged };
+  });
 }
 
-/** The curve as it could have been measured: the sweep's mount shifts all of it, each setting has its own passes and level. */
+/** The curve as it could have been measured: the sweep's mount shifts all of it, each setting has its own passes. */
 function drawn(curve: EntryCurve, chance: Chance): EntryCurve {
   const mountZ = chance.normal();
-  // Drawn only where something was corrected, so that all else stays as it was drawn.
-  const correctionZ = curve.points.some(({ correctionUDb }) => correctionUDb > 0) ? chance.normal() : 0;
   const points = curve.points.map((point) => {
-    const { pass, mount } = largerSpread(point.spread, point.pooledSpread);
-    const sensors = Math.sqrt(Math.max(0, point.sensorVariance - mount.variance));
+    const { passes, mounts, freedom } = point.spread;
+    const widened = (variance: number) => interval95(Math.sqrt(variance), freedom) / NORMAL_95;
     const shift =
-      widened(mount) * mountZ +
-      Math.hypot(widened(pass), sensors, point.shortfall / Math.sqrt(3)) * chance.normal();
+      widened(mounts) * mountZ +
+      Math.hypot(widened(passes), point.shortfall / Math.sqrt(3)) * chance.normal();
     // No reading comes to nothing or less, whatever is drawn.
     const value = Math.max(0.002 * Math.abs(point.value), point.value + shift);
+    const { pooledValue: _, pooledResistance: __, ...own } = point;
     return {
-      ...point,
+      ...own,
       value,
-      at: point.at + point.levelUncertaintyDb * chance.normal() + point.correctionUDb * correctionZ,
       resistanceKPerW: point.resistanceKPerW === null ? null : (point.resistanceKPerW * value) / point.value,
     };
   });
   return { ...curve, points: judgedAgain(points, curve.rule.better === 'higher' ? -1 : 1) };
 }
 
-function halfWidthOf(values: readonly number[], draws: number): number | null {
-  if (values.length < ENOUGH * draws) return null;
-  return (quantile(values, 0.975) - quantile(values, 0.025)) / 2;
+function knee95(curve: EntryCurve, worth: number | undefined, seed: number, draws: number): number | null {
+  const chance = seededChance(seed);
+  const found: number[] = [];
+  for (let draw = 0; draw < draws; draw += 1) {
+    const outcome = knee(drawn(curve, chance), worth);
+    if (outcome.known) found.push(outcome.value);
+  }
+  if (found.length < ENOUGH * draws) return null;
+  return (quantile(found, 0.975) - quantile(found, 0.025)) / 2;
+}
+
+/** Half-width of the 95 % interval of a band score, W/K; null where the curve does not cover the band. */
+export function bandScore95(curve: EntryCurve, band: MeasureRule['band']): number | null {
+  return measure95(curve, 0.5 * (band.from + band.to), (of) => {
+    const found = bandScore(of, band);
+    return found.known ? found.value : null;
+  });
 }
 
 /**
- * How far the measures of a curve are in doubt, by `draws` seeded draws of the curve (GUM Supplement 1, JCGM 101): half-widths
- * of 95 % intervals, in the unit of each. What all entries of the rig share moves no order and is left out, as it is of the
- * rise at the line.
+ * How far the measures of a curve are in doubt: half-widths of 95 % intervals, in the unit of each. In closed form by the model of the value
+ * at the line (DOUBT), the knee, which has none, by seeded draws of the curve (GUM Supplement 1, JCGM 101). What all entries of the rig share
+ * moves no order and is left out, as it is of the rise at the line.
  *
  * Example: A curve whose mounts scatter by 1 % has a band score that is in doubt by about 2 %.
  *
@@ -87,29 +155,18 @@ export function measureIntervals(
   draws = DRAWS,
 ): MeasureIntervals {
   if (!(draws > 0)) throw new RangeError(`measureIntervals: draws must be positive, got ${draws}`);
-  const chance = seededChance(seed);
-  const found: Record<keyof MeasureIntervals, number[]> = {
-    bandScoreWPerK: [],
-    bandMean: [],
-    noiseToHoldDba: [],
-    kneeDba: [],
-  };
-  const keep = (name: keyof MeasureIntervals, outcome: Outcome<number>) => {
-    if (outcome.known) found[name].push(outcome.value);
-  };
-  const isAsked = (name: keyof MeasureIntervals) => rule.only === undefined || rule.only.includes(name);
-  for (let draw = 0; draw < draws; draw += 1) {
-    const other = drawn(curve, chance);
-    if (isAsked('bandScoreWPerK')) keep('bandScoreWPerK', bandScore(other, rule.band));
-    if (isAsked('bandMean')) keep('bandMean', bandMean(other, rule.band));
-    if (isAsked('noiseToHoldDba') && rule.controlRiseK !== null)
-      keep('noiseToHoldDba', noiseToHold(other, rule.controlRiseK));
-    if (isAsked('kneeDba')) keep('kneeDba', knee(other, rule.worth));
-  }
+  const { band, controlRiseK, worth } = rule;
+  const held = controlRiseK === null ? null : noiseToHold(curve, controlRiseK);
+  const heldAt = held?.known ? valueAtLine(curve, held.value) : null;
   return {
-    bandScoreWPerK: halfWidthOf(found.bandScoreWPerK, draws),
-    bandMean: halfWidthOf(found.bandMean, draws),
-    noiseToHoldDba: halfWidthOf(found.noiseToHoldDba, draws),
-    kneeDba: halfWidthOf(found.kneeDba, draws),
+    bandScoreWPerK: bandScore95(curve, band),
+    bandMean: measure95(curve, 0.5 * (band.from + band.to), (of) => {
+      const found = bandMean(of, band);
+      return found.known ? found.value : null;
+    }),
+    // By how much of a level a kelvin is: the slope there.
+    noiseToHoldDba:
+      heldAt?.placed && heldAt.slope !== 0 ? halfWidth(heldAt.doubt) / Math.abs(heldAt.slope) : null,
+    kneeDba: knee(curve, worth).known ? knee95(curve, worth, seed, draws) : null,
   };
 }

@@ -52,6 +52,7 @@ function together(terms: readonly (readonly DoubtTerm[])[], shares: readonly num
       from,
       variance: sigma ** 2,
       freedom: Math.min(...found.map((term) => term?.freedom ?? Infinity)),
+      sharedPart: Math.max(...found.map((term) => term?.sharedPart ?? 0)),
     };
   });
 }

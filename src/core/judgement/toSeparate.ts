@@ -1,18 +1,12 @@
 import { known, unknown, type Outcome } from '../outcome';
-import { pairDifference } from '../ranking/pairDifference';
-import { comparedTerms, standardUncertainty, type DoubtTerm } from '../uncertainty/doubt';
-
-/** A normal deviate is under this in four of five. */
-const POWER_80 = 0.8416;
+import { criticalDifference, toldInFourOfFive, type Comparable } from '../uncertainty/criticalDifference';
+import type { DoubtTerm } from '../uncertainty/doubt';
+import { knownAfter } from '../uncertainty/knownAfter';
 
 const MOST_MOUNTS = 12;
 const MOST_PASSES = 8;
 
-interface Compared {
-  value: number;
-  doubt: readonly DoubtTerm[];
-  /** Signed standard uncertainty shared with all of the rig. */
-  shared: number;
+interface Compared extends Comparable {
   /** How often it was mounted, and read at each mount. */
   mounts: number;
   passes: number;
@@ -28,10 +22,9 @@ export interface Separation {
 
 /** The terms as they would be after so many mounts with so many passes each; what repeats do not touch stays. */
 function repeated({ doubt, mounts, passes }: Compared, toMounts: number, toPasses: number): DoubtTerm[] {
-  const factor = { mounts: mounts / toMounts, passes: (mounts * passes) / (toMounts * toPasses) };
   return doubt.map((term) =>
-    term.from === 'mounts' || term.from === 'passes'
-      ? { ...term, variance: term.variance * factor[term.from] }
+    term.from === 'mounts'
+      ? knownAfter(term, { mounts, passes }, { mounts: toMounts, passes: toPasses })
       : term,
   );
 }
@@ -46,14 +39,14 @@ function repeated({ doubt, mounts, passes }: Compared, toMounts: number, toPasse
  */
 export function toSeparate(one: Compared, other: Compared, count = 2): Outcome<Separation> {
   const gap = Math.abs(one.value - other.value);
-  /** What is surely told: the gap against its interval, and how often it would be, by what the gap itself scatters. */
-  const isApart = (mounts: number, passes: number) => {
-    const [a, b] = [repeated(one, mounts, passes), repeated(other, mounts, passes)];
-    const { interval95 } = pairDifference({ ...one, doubt: a }, { ...other, doubt: b }, count);
-    return interval95 + POWER_80 * standardUncertainty(comparedTerms([...a, ...b])) < gap;
-  };
+  const isApart = (mounts: number, passes: number) =>
+    toldInFourOfFive(
+      { ...one, doubt: repeated(one, mounts, passes) },
+      { ...other, doubt: repeated(other, mounts, passes) },
+      count,
+    ) < gap;
   const now = { mounts: Math.max(one.mounts, other.mounts), passes: Math.max(one.passes, other.passes) };
-  if (pairDifference(one, other, count).interval95 < gap) return unknown('already separated');
+  if (criticalDifference(one, other, count) < gap) return unknown('already separated');
   let best: Separation | null = null;
   for (let mounts = now.mounts; mounts <= MOST_MOUNTS; mounts += 1)
     for (let passes = now.passes; passes <= MOST_PASSES; passes += 1) {

@@ -1,4 +1,6 @@
-import { studentizedRange } from '../statistics/studentizedRange';
+import { ASSUMED_FREEDOM, ASSUMED_SPREAD_K, DRAW, LEAST_FREEDOM } from '../uncertainty/constants';
+import { toldInFourOfFive, type Comparable } from '../uncertainty/criticalDifference';
+import { mountTerm, sureTerm } from '../uncertainty/doubt';
 
 /** Scatter of single readings on a rig, as standard deviations, K. */
 export interface RigScatter {
@@ -6,18 +8,16 @@ export interface RigScatter {
   mountK: number;
 }
 
-/** z of 80 % power. */
-const POWER_Z = 0.8416;
 /** Interpolated between two settings, the scatter of passes averages out: mean of w² + (1 − w)² for w in 0 to 1. */
 const BETWEEN_SETTINGS = 2 / 3;
-
-/** Fan settings that a sweep is taken to have: they tell how single readings scatter. */
-const SETTINGS = 5;
+/** What repeats do not touch, of a usual rig: its sensors read in steps of 0.1 K (DOUBT g). */
+const STEPS_K = (0.1 * Math.SQRT2) / Math.sqrt(12);
 
 /**
- * The smallest difference of two entries at the noise line that a plan tells apart in 80 % of cases, K: by the
- * ranking's own rule, simultaneous 95 % comparison of all `entries` (Tukey–Kramer) with the spread pooled over them. `controlMounts` are the mounts of the control, which add to what is known of remounting. Infinity where
- * nothing is ever remounted.
+ * The smallest difference of two entries at the noise line that a plan tells apart in four of five round-ups, K: by the ranking’s own rule,
+ * with what the rig scatters by and the freedom that the plan will have (DOUBT i and 5, Power). `controlMounts` are the mounts of the
+ * control, which add to what is known of remounting, as `earlier` remounts of the rig do. Where nothing is ever remounted, what mounts
+ * scatter by is assumed.
  *
  * Example: More mounts tell smaller differences: with four times as many, about half.
  *
@@ -29,8 +29,9 @@ export function smallestDifferenceK(plan: {
   mounts: number;
   controlMounts: number;
   scatter: RigScatter;
+  earlier?: number | undefined;
 }): number {
-  const { entries, passes, mounts, controlMounts, scatter } = plan;
+  const { entries, passes, mounts, controlMounts, scatter, earlier = 0 } = plan;
   if (!(passes >= 1 && mounts >= 1 && entries >= 2))
     throw new RangeError(
       `smallestDifferenceK: two entries, a pass and a mount at least, got ${entries}, ${passes}, ${mounts}`,
@@ -39,14 +40,20 @@ export function smallestDifferenceK(plan: {
     throw new RangeError(
       `smallestDifferenceK: scatter must not be negative, got ${scatter.passK}, ${scatter.mountK}`,
     );
-  const freedom = (entries - 1) * (mounts - 1) + Math.max(0, controlMounts - 1);
-  if (freedom < 1) return Infinity;
-  const passFreedom = SETTINGS * (freedom + entries * mounts * (passes - 1));
-  const mountK2 = scatter.mountK ** 2 / mounts;
-  const passK2 = (BETWEEN_SETTINGS * scatter.passK ** 2) / (passes * mounts);
-  const q = (value: number) => studentizedRange(0.95, entries, value);
-  const criticalK = Math.sqrt(q(freedom) ** 2 * mountK2 + q(passFreedom) ** 2 * passK2);
-  // The critical difference scatters itself, by what is known of remounting.
-  const criticalSdK = criticalK === 0 ? 0 : (q(freedom) ** 2 * mountK2) / criticalK / Math.sqrt(2 * freedom);
-  return criticalK + POWER_Z * Math.sqrt(2 * (mountK2 + passK2) + criticalSdK ** 2);
+  const freedom = (entries - 1) * (mounts - 1) + Math.max(0, controlMounts - 1) + earlier;
+  const ofPasses = (BETWEEN_SETTINGS * scatter.passK ** 2) / passes;
+  const filled = Math.max(0, LEAST_FREEDOM - freedom) / LEAST_FREEDOM;
+  const ofMounts =
+    freedom > 0 ? filled * ASSUMED_SPREAD_K ** 2 + (1 - filled) * scatter.mountK ** 2 : ASSUMED_SPREAD_K ** 2;
+  const own = freedom > 0 ? 1 / (DRAW + mounts - 1) : 0;
+  const shared = freedom > 0 ? (DRAW * own) / Math.max(LEAST_FREEDOM, freedom) : 1 / ASSUMED_FREEDOM;
+  const one: Comparable = {
+    value: 0,
+    doubt: [
+      mountTerm({ variance: (ofMounts + ofPasses) / mounts, own, shared }, ofPasses / mounts),
+      sureTerm('step', STEPS_K),
+    ],
+    shared: 0,
+  };
+  return toldInFourOfFive(one, one, entries);
 }

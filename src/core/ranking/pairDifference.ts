@@ -1,12 +1,4 @@
-import { simultaneousQuantile } from '../uncertainty/simultaneous95';
-import { comparedTerms, halfWidth, powerOf, type DoubtTerm } from '../uncertainty/doubt';
-
-interface Compared {
-  value: number;
-  doubt: readonly DoubtTerm[];
-  /** Signed standard uncertainty shared with all of the rig. */
-  shared: number;
-}
+import { criticalDifference, type Comparable } from '../uncertainty/criticalDifference';
 
 /** Difference of two, in the unit of both. */
 export interface PairDifference {
@@ -18,21 +10,16 @@ export interface PairDifference {
 }
 
 /**
- * How far one entry lies from another with the 95 % interval of that difference: each term of both by Student's t of its own
- * freedom (`halfWidth`), and what the rig leaves in doubt of both at once only as far as it differs (GUM, JCGM 100, F.1.2.3).
+ * How far one entry lies from another with the 95 % interval of that difference: by the rule that gives the places
+ * (DOUBT i): what the rig leaves in doubt of both at once counts only as far as it differs (GUM, JCGM 100, F.1.2.3).
  *
  * Of `count` entries that are looked at together the interval holds for all their differences at once (FORMATS step 9: the studentized
  * range), as the places do.
  *
  * pairDifference of 40 ± 1 and 38 ± 1, nothing shared, is 2 ± 1.41.
  */
-export function pairDifference(base: Compared, other: Compared, count = 2): PairDifference {
+export function pairDifference(base: Comparable, other: Comparable, count = 2): PairDifference {
   const difference = other.value - base.value;
-  const quantile = simultaneousQuantile(count);
-  const half = Math.hypot(
-    halfWidth(comparedTerms([...base.doubt, ...other.doubt]), count),
-    quantile * (base.shared - other.shared),
-    quantile * (powerOf(base.doubt) - powerOf(other.doubt)),
-  );
+  const half = criticalDifference(base, other, count);
   return { difference, interval95: half, isOpen: Math.abs(difference) <= half };
 }

@@ -4,10 +4,11 @@ import type { NoValue } from '../curves/noValue';
 import type { PlacedValue } from '../curves/placedValue';
 import { LIMIT_BAND_K } from '../settling/loadStretch';
 import type { Load } from '../runs/load';
-import type { SpreadSource } from '../uncertainty/rigSpread';
+import { fieldAt, type SpreadSource } from '../curves/field';
 import { NORMAL_95 } from '../statistics/normal';
-import { halfWidth, type DoubtTerm } from '../uncertainty/doubt';
-import { ties, type Bracket, type Comparable } from './ties';
+import { halfWidth, scaled, type DoubtTerm } from '../uncertainty/doubt';
+import type { Comparable } from '../uncertainty/criticalDifference';
+import { ties, type Bracket } from './ties';
 
 export interface LineRule {
   lineDb: number;
@@ -62,7 +63,6 @@ export interface PlacedEntry {
   temperatureAtReferenceC: number;
   slope: number;
   spreadSource: SpreadSource;
-  mountSpreadUnknown: boolean;
 }
 
 export interface NotPlacedEntry {
@@ -76,6 +76,8 @@ export interface Ranking {
   notPlaced: NotPlacedEntry[];
   /** Two or more entries each that cannot be told apart; they may overlap. */
   brackets: Bracket[];
+  /** Entries whose own mounts scatter more than those of the others (DOUBT l): said, and nothing is ranked otherwise. */
+  standOut: string[];
 }
 
 interface Standing {
@@ -116,7 +118,7 @@ function limitOf(
 function comparable({ value }: Standing, factor: number): Comparable {
   return {
     value: value.value * factor,
-    doubt: value.doubt.map((term) => ({ ...term, variance: term.variance * factor ** 2 })),
+    doubt: scaled(value.doubt, factor),
     shared: value.shared * factor,
   };
 }
@@ -186,8 +188,11 @@ export function rankAtLine(curves: readonly EntryCurve[], rule: LineRule): Ranki
     temperatureAtReferenceC: standing.temperatureC,
     slope: standing.value.slope,
     spreadSource: standing.value.spreadSource,
-    mountSpreadUnknown: standing.value.mountSpreadUnknown,
   }));
   notPlaced.sort((a, b) => (a.entry < b.entry ? -1 : 1));
-  return { placed, notPlaced, brackets: told.brackets };
+  const field = curves[0]?.field;
+  const standOut = field
+    ? placed.filter(({ entry }) => fieldAt(field, rule.lineDb).standOut.has(entry)).map(({ entry }) => entry)
+    : [];
+  return { placed, notPlaced, brackets: told.brackets, standOut };
 }

@@ -3,7 +3,7 @@ import { seededChance } from '../../../tests/support/chance';
 import { entryCurves } from '../curves/entryCurve';
 import type { MeasuredPoint } from '../curves/settings/measuredPoint';
 import { coolerLevel } from '../levels/coolerLevel';
-import { standardUncertainty } from '../uncertainty/doubt';
+import type { RigHistory } from '../uncertainty/sweep';
 import { studentizedRange } from '../statistics/studentizedRange';
 import { bracketSentences } from './bracketSentences';
 import { rankAtLine } from './rankAtLine';
@@ -111,32 +111,29 @@ test('passes average within a mount, mounts equally, levels by energy', () => {
   ];
   const { placed } = rank(points);
   expect(placed[0]!.value).toBeCloseTo(34, 9);
-  // Own spread: mounts of 31 and 37 K give s = 4.24 K, so 3 K for their mean, by one degree of freedom.
-  expect(placed[0]!.doubt[0]).toMatchObject({ from: 'mounts', freedom: 1 });
-  const ofMounts = placed[0]!.doubt.filter(({ from }) => from === 'mounts' || from === 'passes');
-  expect(standardUncertainty(ofMounts)).toBeCloseTo(3, 2);
+  // Own spread: mounts of 31 and 37 K differ by 18 K², a sixth of which stands beside what is assumed of the rig (DOUBT e, f).
+  const passesK2 = 2 * 0.75;
+  const rigK2 = (5 * 0.25 + 18 - passesK2) / 6;
+  const variance = ((5 / 6) * (rigK2 + passesK2) + 18 / 6) / 2;
+  expect(placed[0]!.doubt[0]).toMatchObject({ from: 'mounts', variance: expect.closeTo(variance, 6) });
   expect(placed[0]!.spreadSource).toBe('own');
 });
 
-test('spread is borrowed from the control, else pooled, else assumed', () => {
-  const control = [28, 34, 30, 32].map((value, i) =>
-    point('control', '1', 33, value, { mount: 1 + Math.floor(i / 2), pass: 1 + (i % 2) }),
+test('spread is its own, else that of the round-up, else of the rig, else assumed', () => {
+  const twice = [28, 34, 30, 32].map((value, i) =>
+    point('twice', '1', 33, value, { mount: 1 + Math.floor(i / 2), pass: 1 + (i % 2) }),
   );
   const other = point('other', '1', 33, 40);
-  const source = (isControl: boolean, points: MeasuredPoint[]) => {
-    const entries = ['control', 'other'].map((entry) => ({
-      entry,
-      isControl: isControl && entry === 'control',
-    }));
-    return rankAtLine(entryCurves(entries, points), RULE).placed.find((entry) => entry.entry === 'other')!;
-  };
-  expect(source(true, [...control, other]).spreadSource).toBe('control');
-  expect(source(false, [...control, other]).spreadSource).toBe('round-up');
-  // 0.5 K of eight degrees of freedom, told as 95 %: t = 2.306 for 1.96.
-  expect(source(true, [other])).toMatchObject({
-    spreadSource: 'assumed',
-    uncertainty: expect.closeTo((0.5 * 2.306) / 1.96, 2),
-  });
+  const source = (points: MeasuredPoint[], history: RigHistory | null = null) =>
+    rankAtLine(
+      entryCurves([{ entry: 'twice' }, { entry: 'other' }], points, undefined, undefined, history),
+      RULE,
+    ).placed.find((entry) => entry.entry === 'other')!;
+  expect(source([...twice, other]).spreadSource).toBe('round-up');
+  expect(source([other], { freedom: 12, variance: 0.1 })).toMatchObject({ spreadSource: 'rig' });
+  // 0.5 K and 0.3 dB at the slope assumed of one setting, of eight degrees of freedom, told as 95 %: t = 2.306.
+  const u = Math.hypot(2.306 * Math.hypot(0.5, 0.3 * 0.015 * 40), 1.96 * Math.hypot(0.0408, 0.0006));
+  expect(source([other])).toMatchObject({ spreadSource: 'assumed', interval95: expect.closeTo(u, 1) });
 });
 
 const cooler = fc.record({
@@ -198,9 +195,12 @@ test('fans tuned to the line reach it within 0.3 dB, with what the missing tenth
     rank([point('a', 'tuned', levelDb, 40), point('a', 'tuned', levelDb, 40, { pass: 2 })]);
   for (const levelDb of [32.7, 32.9, 33, 33.1, 33.3])
     expect(other(levelDb).placed[0]).toMatchObject({ status: 'ranked', value: 40, levelDb });
-  // Two per cent of the rise a decibel where one setting tells no slope: 0.2 dB are worth 0.16 K.
+  // 1.5 ± 0.8 per cent of the rise a decibel where no setting tells a slope, evenly over the 0.2 dB that are missing.
   const far = other(33.2).placed[0]!;
-  expect(far.uncertainty ** 2 - other(33).placed[0]!.uncertainty ** 2).toBeCloseTo(0.16 ** 2, 6);
+  expect(far.doubt.find(({ from }) => from === 'line')!.variance).toBeCloseTo(
+    (0.2 * 40 * Math.hypot(0.015, 0.008)) ** 2 / 3,
+    6,
+  );
   expect(other(33.31).notPlaced[0]!.status).toBe('too-loud');
   expect(other(32.69).placed[0]!.status).toBe('tops-out');
   // A curve has its own slope: 4 K over 2 dB.
@@ -218,9 +218,9 @@ const known = (rises: Record<string, number>, spreadK: number) =>
   );
 
 test('places are ranges: nobody is cut from a neighbour that it cannot be told from', () => {
-  // Twelve degrees of freedom, s = 0.35 K: six means can be told apart from about 0.96 K on.
   const { placed, brackets } = known({ a: 40, b: 41.7, c: 42.3, d: 42.31, e: 43, f: 46 }, 0.35);
   const ranges = Object.fromEntries(placed.map((entry) => [entry.entry, [entry.placeFrom, entry.placeTo]]));
+  // Three mounts each, s = 0.35 K: two of six are told apart from about 1.05 K on.
   expect(ranges).toEqual({ a: [1, 1], b: [2, 4], c: [2, 5], d: [2, 5], e: [3, 5], f: [6, 6] });
   expect(brackets.map((bracket) => [bracket.better, bracket.worse])).toEqual([
     [2, 4],
@@ -228,11 +228,12 @@ test('places are ranges: nobody is cut from a neighbour that it cannot be told f
   ]);
   expect(placed.map((entry) => entry.tieGroup)).toEqual([1, 2, 2, 2, 3, 4]);
   const names = placed.map((entry) => entry.entry.toUpperCase());
+  const needed = brackets[0]!.difference.toFixed(1);
   expect(brackets.flatMap((bracket) => bracketSentences(bracket, names))).toEqual([
-    'Places 2 to 4 are a tie: 0.6 K from first to last; this test needs 1.0 K to separate them.',
-    'B is ahead of E: 1.3 K apart, 1.0 K needed.',
-    'Places 3 to 5 are a tie: 0.7 K from first to last; this test needs 1.0 K to separate them.',
-    'E is ahead of F: 3.0 K apart, 1.0 K needed.',
+    `Places 2 to 4 are a tie: 0.6 K from first to last; this test needs ${needed} K to separate them.`,
+    `B is ahead of E: 1.3 K apart, ${needed} K needed.`,
+    `Places 3 to 5 are a tie: 0.7 K from first to last; this test needs ${needed} K to separate them.`,
+    `E is ahead of F: 3.0 K apart, ${needed} K needed.`,
   ]);
 });
 

@@ -1,13 +1,4 @@
-import { simultaneousQuantile } from '../uncertainty/simultaneous95';
-import { comparedTerms, halfWidth, powerOf, type DoubtTerm } from '../uncertainty/doubt';
-
-export interface Comparable {
-  value: number;
-  /** What is in doubt of it alone. */
-  doubt: readonly DoubtTerm[];
-  /** Standard uncertainty shared with all others of its rig, signed, K: it counts as far as it differs between two. */
-  shared: number;
-}
+import { criticalDifferences, type Comparable } from '../uncertainty/criticalDifference';
 
 /** Two places of the order, how far they lie apart, and from where on they could be told apart, K. */
 export interface PlacePair {
@@ -31,25 +22,6 @@ export interface Ties {
   placeTo: number[];
   /** Two or more entries each; they may overlap. By first place. */
   brackets: Bracket[];
-}
-
-/**
- * Difference of two of `count` values from which on 95 % simultaneous comparison tells them apart, K:
- * q·√((u₁² + u₂²) / 2) (Tukey–Kramer: Kramer 1956, Hayter 1984), with what the rig leaves in doubt of both at once
- * only as far as it differs between them.
- */
-function criticalDifferences(compared: readonly Comparable[]): (i: number, j: number) => number {
-  const count = Math.max(2, compared.length);
-  const halves = compared.map(({ doubt }) => halfWidth(comparedTerms(doubt), count));
-  const powers = compared.map(({ doubt }) => powerOf(doubt));
-  const quantile = simultaneousQuantile(count);
-  return (i, j) =>
-    Math.hypot(
-      halves[i]!,
-      halves[j]!,
-      quantile * (compared[i]!.shared - compared[j]!.shared),
-      quantile * (powers[i]! - powers[j]!),
-    );
 }
 
 /**

@@ -241,14 +241,14 @@ export function responseOf(id: string): Response | null {
 /**
  * What a curve of a response has to know of it.
  *
- * @example curveRule(responseOf('airspeed'), 'noise').assumed(3) → 0.09
+ * @example curveRule(responseOf('airspeed'), 'noise').assumed → 0.03
  */
 export function curveRule(response: Response, against: Against): CurveRule {
   const { assumed } = response;
   return {
     against,
     better: response.better,
-    assumed: (value) => ('share' in assumed ? assumed.share * Math.abs(value) : assumed.absolute),
+    assumed: 'share' in assumed ? assumed.share : assumed.absolute,
     byShare: 'share' in assumed,
     byEnergy: response.byEnergy,
     isCost: response.isCost === true,

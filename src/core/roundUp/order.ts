@@ -4,6 +4,7 @@ import { controlRise } from '../judgement/controlRise';
 import type { DetailRule } from '../judgement/entryDetail';
 import { lineRule, rankAtLine, type LineRule, type Ranking } from '../ranking/rankAtLine';
 import { curveRule, type Response } from '../responses/responses';
+import { historyAt } from '../rig/rigRemounts';
 import { instrumentsOf } from '../rig/instrumentDoubt';
 import { isFixedWatts, type Load } from '../runs/load';
 import type { RankedRun, RoundUp } from './roundUp';
@@ -32,7 +33,9 @@ export function curvesOf(
   const points = runs.flatMap((run) => runPoint(roundUp, run, response, place) ?? []);
   // What a die's sensors leave in doubt is no doubt of an airspeed.
   const instruments = instrumentsOf(roundUp.instruments, response);
-  return entryCurves(roundUp.entries, points, instruments, curveRule(response, against));
+  // Of a die's rise alone the lab keeps what its remounts scattered by.
+  const history = response.throttles && against === 'noise' ? historyAt(roundUp.remounts, load) : null;
+  return entryCurves(roundUp.entries, points, instruments, curveRule(response, against), history);
 }
 
 /** The rule by which a response is ranked at a load in the round-up's rig and reference room, but for the line. */

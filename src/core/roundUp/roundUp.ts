@@ -2,6 +2,7 @@ import type { MeasuredPoint } from '../curves/settings/measuredPoint';
 import type { Reduction } from '../reduction/reduceTrace';
 import type { ScoreScale } from '../responses/scoreScale';
 import type { RunValue } from '../responses/runValue';
+import type { RigRemounts } from '../rig/rigRemounts';
 import type { InstrumentDoubt } from '../rig/instrumentDoubt';
 import type { Load } from '../runs/load';
 import type { CountedLoudness } from '../sound/loudness/countedLoudness';
@@ -28,6 +29,8 @@ export interface RoundUp {
   runsAt: (load: Load) => readonly RankedRun[];
   /** What a run came to for a response that is kept with its values; null where it has none. */
   keptValue: (run: string, response: string, place: string) => RunValue | null;
+  /** What the rig scattered by with other entries, by load. */
+  remounts: readonly RigRemounts[];
   /** What the rig's instruments leave in doubt. */
   instruments: InstrumentDoubt;
   /** The room that temperatures are told in, °C, and the temperature at which the die throttles, °C. */

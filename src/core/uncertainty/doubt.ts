@@ -1,13 +1,12 @@
 import { studentizedRange } from '../statistics/studentizedRange';
+import type { EntryVariance } from './entryVariance';
 
 /** A term of the uncertainty of a value: what it comes from, its variance, and the degrees of freedom behind it. */
 export interface DoubtTerm {
   from:
+    // What an entry's mounts scatter by, their passes among it: the one term that was found by repeats.
     | 'mounts'
-    | 'passes'
-    | 'meter'
     | 'correction'
-    | 'sensors'
     | 'step'
     | 'readings'
     | 'interpolation'
@@ -20,22 +19,34 @@ export interface DoubtTerm {
     | 'power';
   variance: number;
   freedom: number;
+  /** Of 1/freedom, what all entries of the rig share of not knowing its spread (ω/n₀ of DOUBT f); none where nothing is shared. */
+  sharedPart?: number;
+  /** Of the variance of mounts, what single passes make. */
+  passesPart?: number;
 }
 
 /**
- * Half-width that `count` values are compared with, K: √(Σ (q/√2)² v), each term with the quantile of its own degrees
- * of freedom, since a large share known from two mounts is not made surer by a small one known from a hundred passes
- * (Cochran 1964). For two values q/√2 is Student's t, and it is the 95 % interval of a single one.
+ * The term of an entry’s mounts, from its own spread drawn to the rig’s (DOUBT f).
+ *
+ * @example mountTerm({ variance: 0.1, own: 0.2, shared: 0.05 }, 0).freedom → 4
+ */
+export function mountTerm({ variance, own, shared }: EntryVariance, passes: number): DoubtTerm {
+  return { from: 'mounts', variance, freedom: 1 / (own + shared), sharedPart: shared, passesPart: passes };
+}
+
+/**
+ * Half-width of the 95 % interval of a value, in its unit: √(Σ (t·u)²), each term with Student’s t of its own degrees of freedom (DOUBT h).
+ * Not one freedom for the sum (Welch–Satterthwaite): with that, adding a doubt raises the freedom and can make the interval smaller.
  *
  * halfWidth([{ from: 'mounts', variance: 1, freedom: 5 }]) is 2.571.
- * @throws where a variance is negative or count under 2
+ * @throws where a variance is negative
  */
-export function halfWidth(terms: readonly DoubtTerm[], count = 2): number {
+export function halfWidth(terms: readonly DoubtTerm[]): number {
   let sum = 0;
-  for (const { variance: variance, freedom } of terms) {
+  for (const { variance, freedom } of terms) {
     if (!(variance >= 0)) throw new RangeError(`halfWidth: variances must be 0 or more, got ${variance}`);
     if (variance === 0) continue;
-    sum += (studentizedRange(0.95, count, Math.max(1, freedom)) ** 2 / 2) * variance;
+    sum += (studentizedRange(0.95, 2, Math.max(1, freedom)) ** 2 / 2) * variance;
   }
   return Math.sqrt(sum);
 }
@@ -50,12 +61,17 @@ export function sureTerm(from: DoubtTerm['from'], uncertainty: number): DoubtTer
 }
 
 /**
- * The terms that tell two apart: without what all of a rig share.
+ * The same terms of a value that is so many times as large, made of another in the same proportion.
  *
- * @example comparedTerms([{ from: 'power', variance: 1, freedom: 9 }]) → []
+ * @example scaled([{ from: 'step', variance: 0.04, freedom: Infinity }], 2) → [{ from: 'step', variance: 0.16, freedom: Infinity }]
  */
-export function comparedTerms(terms: readonly DoubtTerm[]): DoubtTerm[] {
-  return terms.filter(({ from }) => from !== 'power');
+export function scaled(terms: readonly DoubtTerm[], factor: number): DoubtTerm[] {
+  const squared = factor ** 2;
+  return terms.map((term) => ({
+    ...term,
+    variance: term.variance * squared,
+    ...(term.passesPart === undefined ? {} : { passesPart: term.passesPart * squared }),
+  }));
 }
 
 /**
@@ -65,13 +81,4 @@ export function comparedTerms(terms: readonly DoubtTerm[]): DoubtTerm[] {
  */
 export function powerOf(terms: readonly DoubtTerm[]): number {
   return Math.sqrt(terms.find(({ from }) => from === 'power')?.variance ?? 0);
-}
-
-/**
- * Standard uncertainty of all terms together, K (GUM, JCGM 100, 5.1).
- *
- * @example standardUncertainty([{ variance: 0.09 }, { variance: 0.16 }]) → 0.5
- */
-export function standardUncertainty(terms: readonly DoubtTerm[]): number {
-  return Math.sqrt(terms.reduce((sum, { variance: variance }) => sum + variance, 0));
 }

@@ -1,7 +1,7 @@
 import type { EntryCurve } from '../curves/entryCurve';
 import type { EntryDetail } from '../judgement/entryDetail';
 import { interval95Share } from '../judgement/intervalShare';
-import { measureIntervals } from '../judgement/measureIntervals';
+import { bandScore95 } from '../judgement/measureIntervals';
 import type { Outcome } from '../outcome';
 import type { PlacedEntry } from '../ranking/rankAtLine';
 import { RISE } from '../responses/responses';
@@ -36,11 +36,7 @@ export function awardCase(given: {
       const score = detail?.get(entry)?.bandScoreWPerK;
       const curve = curves.find((other) => other.entry === entry);
       if (!score?.known || !curve || status === 'throttled') return [];
-      const { bandScoreWPerK } = measureIntervals(curve, {
-        ...{ band: brief.bandDba, controlRiseK: null },
-        only: ['bandScoreWPerK'],
-      });
-      return [{ entry, value: score.value, interval95: bandScoreWPerK }];
+      return [{ entry, value: score.value, interval95: bandScore95(curve, brief.bandDba) }];
     }),
     prices: placed.flatMap((entry) => {
       const price = byId.get(entry.entry)?.price;

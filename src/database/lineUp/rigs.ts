@@ -1,5 +1,6 @@
 import { sheetFrom } from '@/contracts/sheets/sheets';
 import type { PowerPlace } from '@/core/reduction/powerPlace';
+import type { RigRemounts } from '@/core/rig/rigRemounts';
 import type { RigSetup } from '@/core/rig/rigSetup';
 import type { Queryable } from '../pool';
 
@@ -55,6 +56,29 @@ export async function getRevision(db: Queryable, id: number): Promise<RigRevisio
     id,
   ]);
   return rows[0] ? revisionOf(rows[0]) : null;
+}
+
+/** What remounts scattered by where a revision came from with a bundle. */
+export async function readRemounts(db: Queryable, revisionId: number): Promise<RigRemounts[]> {
+  const { rows } = await db.query<{ remounts: RigRemounts[] }>(
+    `SELECT remounts FROM rig_revisions WHERE id = $1`,
+    [revisionId],
+  );
+  return rows[0]?.remounts ?? [];
+}
+
+/** Keeps it with a revision at which nothing was measured in this lab yet. */
+export async function keepRemounts(
+  db: Queryable,
+  revisionId: number,
+  remounts: readonly RigRemounts[],
+): Promise<void> {
+  if (remounts.length === 0) return;
+  await db.query(
+    `UPDATE rig_revisions v SET remounts = $2::jsonb
+     WHERE v.id = $1 AND v.remounts = '[]' AND NOT EXISTS (SELECT 1 FROM runs u WHERE u.rig_revision_id = v.id)`,
+    [revisionId, JSON.stringify(remounts)],
+  );
 }
 
 /** The rig of a name, held until the transaction ends. */

@@ -52,8 +52,8 @@ interface RunRow
 }
 
 /** Runs of what a round-up cites, at a revision of a rig: its own, or another by its id. */
-const selectRuns = (revision: string) => `
-  SELECT u.id, c.code AS entry, coalesce(nullif(e.cover_name, ''), p.name) AS product, c.is_control AS "isControl", ${selected(LISTED)},
+const selectRuns = (revision: string, entry = 'c.code') => `
+  SELECT u.id, ${entry} AS entry, coalesce(nullif(e.cover_name, ''), p.name) AS product, c.is_control AS "isControl", ${selected(LISTED)},
          u.trace <> '' AS "hasTrace", coalesce(u.measured_at < r.began_at, false) AS "isOlder", u.version,
          d.window_start_s AS "settledStartS", d.window_end_s AS "settledEndS", d.no_die AS "noDie",
          d.ambient_mean_c AS "ambientMeanC", d.ambient_source AS "ambientSource", d.power_mean_w AS "powerMeanW",
@@ -145,6 +145,31 @@ export async function listRunsAt(db: Queryable, roundUpId: number, revisionId: n
     revisionId,
   ]);
   return rows.map(toLabRun);
+}
+
+/** What is looked at of a rig’s earlier remounts: the last of them. */
+const MOST_REMOUNTED = 600;
+
+/**
+ * The last runs at a rig’s revision of entries that a round-up does not cite and that were mounted there more than once, newest first; each
+ * entry by its id.
+ */
+export async function listRemountedRuns(
+  db: Queryable,
+  roundUpId: number,
+  revisionId: number,
+): Promise<LabRun[]> {
+  const { rows } = await db.query<RunRow>(
+    `${selectRuns('$2', 'e.id::text')}
+     WHERE e.id IN (SELECT entry_id FROM runs WHERE rig_revision_id = $2 AND deleted_at IS NULL
+                    GROUP BY entry_id HAVING max(mount) > min(mount))
+       AND e.id NOT IN (SELECT entry_id FROM round_up_entries WHERE round_up_id = $1)
+       AND u.set_aside = '' AND v.settled
+     ORDER BY u.id DESC LIMIT ${MOST_REMOUNTED}`,
+    [roundUpId, revisionId],
+  );
+  // An entry that two round-ups cite comes with each.
+  return [...new Map(rows.map((row) => [row.id, row])).values()].map(toLabRun);
 }
 
 export interface Neighbours {

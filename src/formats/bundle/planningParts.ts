@@ -6,6 +6,7 @@ import type { Product } from '@/core/lineUp/product';
 import type { Sample } from '@/core/lineUp/sample';
 import type { Verdict } from '@/core/verdict/verdictSheet';
 import type { PlanSheet } from '@/core/plan/planSheet';
+import type { RigRemounts } from '@/core/rig/rigRemounts';
 import type { RigBook } from '@/core/rig/instrument';
 import type { RigSetup } from '@/core/rig/rigSetup';
 import type { Problem } from '../problem';
@@ -17,7 +18,7 @@ import type { PricesSheet } from '@/contracts/sheets/pricesSheet';
 import { entrySheet, productSheet, sampleSheet } from '@/contracts/sheets/lineUpSheets';
 import { planSheet } from '@/contracts/sheets/planSheet';
 import { verdictSheet } from '@/contracts/sheets/verdictSheet';
-import { rigBookSheet, rigSetupSheet } from '@/contracts/sheets/rigSheets';
+import { rigBookSheet, rigRemounts, rigSetupSheet } from '@/contracts/sheets/rigSheets';
 
 export interface BundleRevision {
   revision: number;
@@ -48,6 +49,8 @@ export interface PlanningParts {
   /** All revisions of the rig, oldest first. */
   revisions: BundleRevision[];
   book: RigBook | null;
+  /** What other entries' remounts on that revision scattered by, in the lab that it comes from. */
+  remounts: RigRemounts[];
   /** The case that the rig stands in. */
   labCase: LabCase | null;
   /** By the entry's id. */
@@ -61,6 +64,7 @@ export const NO_PARTS: PlanningParts = {
   revision: null,
   revisions: [],
   book: null,
+  remounts: [],
   labCase: null,
   lineUp: {},
 };
@@ -110,6 +114,7 @@ export function readPlanningParts(abanico: Raw): { parts: PlanningParts; problem
     revision: typeof rig.revision === 'number' ? rig.revision : null,
     revisions: (part(revisions, rig.revisions, 'rig.revisions') ?? []) as BundleRevision[],
     book: part(rigBookSheet, rig.book, 'rig.book'),
+    remounts: part(rigRemounts, rig.remounts, 'rig.remounts') ?? [],
     labCase: part(caseSheet, rig.case, 'rig.case'),
     lineUp,
   };

@@ -95,7 +95,7 @@ export function dataPackageJson(
     ...(fields ? { profile: 'tabular-data-resource', schema: { fields } } : {}),
   });
   const ours = typeof source.abanico === 'object' && source.abanico !== null ? source.abanico : {};
-  const { brief, plan, verdict, lineUp, revision, revisions, book, labCase } = planning;
+  const { brief, plan, verdict, lineUp, revision, revisions, book, labCase, remounts } = planning;
   const rest = {
     brief: brief ?? undefined,
     plan: plan ?? undefined,
@@ -103,7 +103,8 @@ export function dataPackageJson(
     lineUp: Object.keys(lineUp).length > 0 ? lineUp : undefined,
   };
   const revised = revisions.length > 0 ? { revision, revisions, book: book ?? undefined } : {};
-  const rigParts = { ...revised, case: labCase ?? undefined };
+  const known = remounts.length > 0 ? { remounts } : {};
+  const rigParts = { ...revised, case: labCase ?? undefined, ...known };
   const content = {
     profile: 'data-package',
     id: packageId ?? undefined,

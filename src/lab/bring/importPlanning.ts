@@ -5,7 +5,7 @@ import { listCasesOfEntry } from '@/database/lineUp/cases';
 import { findOrAddRigRevision } from '@/database/lab/labEntries';
 import { findOrAddSamples, setCoverName, setEntrySample } from '@/database/lineUp/lineUp';
 import type { Queryable } from '@/database/pool';
-import { holdRig, insertRevision, listRevisions } from '@/database/lineUp/rigs';
+import { holdRig, insertRevision, keepRemounts, listRevisions } from '@/database/lineUp/rigs';
 import { readSheet, writeSheet, type SheetKind } from '@/database/lineUp/sheets';
 import { entryOwner } from '@/database/lineUp/entryOwner';
 import type { DataPackage } from '@/formats/bundle/dataPackage';
@@ -36,6 +36,12 @@ export async function importRig(
   rig: DataPackage['rig'],
   parts: PlanningParts,
 ): Promise<number> {
+  const id = await rigOf(db, rig, parts);
+  await keepRemounts(db, id, parts.remounts);
+  return id;
+}
+
+async function rigOf(db: Queryable, rig: DataPackage['rig'], parts: PlanningParts): Promise<number> {
   const current = parts.revisions.find((revision) => revision.revision === parts.revision);
   if (!current) return findOrAddRigRevision(db, rig);
   const rigId = await holdRig(db, rig.name);

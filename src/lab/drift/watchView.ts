@@ -10,7 +10,7 @@ import { correctedLevel } from '@/core/levels/levelCorrection';
 import type { Outcome } from '@/core/outcome';
 import { responseOf, RESPONSES, RISE, type Response } from '@/core/responses/responses';
 import { groupBy } from '@/core/statistics/groupBy';
-import type { Variance } from '@/core/uncertainty/rigSpread';
+import type { Variance } from '@/core/statistics/variance';
 import { correctionOf } from '@/core/runs/runColumns';
 import { withDatabase, type Queryable } from '@/database/pool';
 import {

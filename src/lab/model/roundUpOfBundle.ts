@@ -82,6 +82,7 @@ export const roundUpOfBundle = memoized((bundle: Bundle): BundleRoundUp => {
       return value.known ? value.value : null;
     },
     instruments: instrumentDoubt(planning.book),
+    remounts: planning.remounts,
     referenceAmbientC: method.referenceAmbientC,
     limitC: rig.limitC,
   };

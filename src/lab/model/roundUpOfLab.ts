@@ -5,6 +5,7 @@ import { hasDie, type LabRun } from '@/core/runs/labRun';
 import { loadKey } from '@/core/runs/load';
 import type { CountedLoudness } from '@/core/sound/loudness/countedLoudness';
 import { groupBy } from '@/core/statistics/groupBy';
+import type { RigRemounts } from '@/core/rig/rigRemounts';
 import type { InstrumentDoubt } from '@/core/rig/instrumentDoubt';
 
 /** What is asked of the database beside a round-up's runs, where a question needs it. */
@@ -43,6 +44,7 @@ export interface LabParts {
   entries: RoundUp['entries'];
   runs: readonly LabRun[];
   instruments: InstrumentDoubt;
+  remounts: readonly RigRemounts[];
   roundUp: { referenceAmbientC: number; rig: { limitC: number } };
 }
 
@@ -55,6 +57,7 @@ export function roundUpOfLab(view: LabParts, beside: AskedBeside = {}): RoundUp 
     runsAt: (load) => (byLoad.get(loadKey(load)) ?? []).map((run) => rankedRun(run, beside)),
     keptValue: (run) => beside.values?.get(Number(run)) ?? null,
     instruments: view.instruments,
+    remounts: view.remounts,
     referenceAmbientC: view.roundUp.referenceAmbientC,
     limitC: view.roundUp.rig.limitC,
   };

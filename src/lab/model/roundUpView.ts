@@ -5,6 +5,7 @@ import { RISE } from '@/core/responses/responses';
 import { curvesOf, ruleOf, type Asked } from '@/core/roundUp/order';
 import type { RankedRun, RoundUp as RankedRoundUp } from '@/core/roundUp/roundUp';
 import { briefLoad, type Brief } from '@/core/brief/brief';
+import type { RigRemounts } from '@/core/rig/rigRemounts';
 import { instrumentDoubt, type InstrumentDoubt } from '@/core/rig/instrumentDoubt';
 import { loadKey, loadLabel, type Load } from '@/core/runs/load';
 import { inTransaction, withDatabase, type Queryable } from '@/database/pool';
@@ -15,6 +16,7 @@ import { listRuns } from '@/database/runs/runs';
 import { readSheet } from '@/database/lineUp/sheets';
 import { briefOf } from '../planning/briefView';
 import { cachedUntilWritten, memoized } from './cachedUntilWritten';
+import { rigRemounts } from './rigRemounts';
 import { roundUpOfLab } from './roundUpOfLab';
 import { reduceStoredRun } from './reduceStoredRun';
 
@@ -26,6 +28,8 @@ export interface RoundUpView {
   methodLoads: Load[];
   /** What the rig's instruments leave in doubt. */
   instruments: InstrumentDoubt;
+  /** What the rig scattered by with other entries, by load. */
+  remounts: RigRemounts[];
   /** The brief, or what the round-up's columns say of one; and whether it was written. */
   brief: Brief;
   isWritten: boolean;
@@ -55,14 +59,20 @@ async function readRoundUp(db: Queryable, id: number): Promise<RoundUpView | nul
   const methodLoads = body.loads.map(briefLoad);
   const names = new Map(entries.map((entry) => [entry.entry, entry.product]));
   for (const run of runs) run.product = names.get(run.entry)!;
+  const instruments = instrumentDoubt(book?.body ?? null);
+  const { rigRevisionId, noiseLineDba } = roundUp;
+  const remounts = await rigRemounts(db, {
+    ...{ roundUpId: id, revisionId: rigRevisionId, lineDb: noiseLineDba, instruments, room: roundUp },
+  });
   return {
     roundUp,
     entries,
     runs,
+    remounts,
     methodLoads,
     brief: body,
     isWritten: version > 0,
-    instruments: instrumentDoubt(book?.body ?? null),
+    instruments,
   };
 }
 

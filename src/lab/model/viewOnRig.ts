@@ -6,6 +6,7 @@ import { listUnreducedRuns } from '@/database/runs/runEdits';
 import { listRunsAt } from '@/database/runs/runs';
 import { setupOf } from '../planning/rigView';
 import { reduceStoredRun } from './reduceStoredRun';
+import { rigRemounts } from './rigRemounts';
 import type { RoundUpView } from './roundUpView';
 
 /**
@@ -27,11 +28,16 @@ export async function viewOnRig(view: RoundUpView, revisionId: number): Promise<
     const names = new Map(entries.map(({ entry, product }) => [entry, product]));
     const { enclosure, meterDistanceCm, limitC, powerAt } = setupOf(row);
     const rig = { name: row.rig, revision: row.revision, enclosure, meterDistanceCm, limitC, powerAt };
+    const instruments = instrumentDoubt(book?.body ?? null);
+    const room = { ...roundUp, rig };
     return {
       ...view,
       roundUp: { ...roundUp, rigRevisionId: row.id, rigId: row.rigId, rig },
       runs: runs.map((run) => ({ ...run, product: names.get(run.entry)! })),
-      instruments: instrumentDoubt(book?.body ?? null),
+      instruments,
+      remounts: await rigRemounts(db, {
+        ...{ roundUpId: roundUp.id, revisionId: row.id, lineDb: roundUp.noiseLineDba, instruments, room },
+      }),
     };
   });
 }

@@ -1,4 +1,5 @@
 import { crossings, type Crossing } from '@/core/judgement/crossings';
+import { fieldAt } from '@/core/curves/field';
 import { valueAtLine } from '@/core/curves/valueAtLine';
 import { conductancePerSone, type WithInterval } from '@/core/judgement/perSone';
 import { halfWidth } from '@/core/uncertainty/doubt';
@@ -30,6 +31,8 @@ export interface JudgedEntry {
   /** How often it was mounted at this load, and read at each mount. */
   mounts: number;
   passes: number;
+  /** How many remounts the rig's spread stands on at this line, and how many of them are of other round-ups. */
+  rig: { freedom: number; earlier: number };
   /** Price of the whole entry in the brief's currency, or why there is none. */
   price: Outcome<number>;
   perSone: Outcome<WithInterval>;
@@ -159,6 +162,9 @@ async function judged(
   const prices = new Map(priced.map(({ entry, price }) => [entry.code, price]));
   const loudness = isRise ? await loudnessAtLine(view, key, lineDb) : new Map<string, WithInterval>();
   const details = entryDetails(ranking, curves, bySpeed, rule);
+  const field = curves[0]?.field;
+  const rig = field ? fieldAt(field, lineDb).rig : null;
+  const known = { freedom: rig?.freedom ?? 0, earlier: rig?.earlier ?? 0 };
   const held = controls.find(({ entry }) => ranking.placed.some((placed) => placed.entry === entry));
   return {
     loads: shown.loads.map((other) => ({ key: loadKey(other.load), label: other.label })),
@@ -172,6 +178,7 @@ async function judged(
       detail: details.get(placed.entry)!,
       curve: curves.find((curve) => curve.entry === placed.entry)!,
       ...repeats(view, placed.entry, key),
+      rig: known,
       price: prices.get(placed.entry)!,
       perSone: conductancePerSone(
         placed.resistanceKPerW === null

@@ -1,3 +1,4 @@
+import { scaled } from '@/core/uncertainty/doubt';
 import { overLines, type OverLines } from '@/core/judgement/overLines';
 import type { Outcome } from '@/core/outcome';
 import { rankAtLine } from '@/core/ranking/rankAtLine';
@@ -43,7 +44,7 @@ export function viewWeights(view: RoundUpView, weights: string | undefined): Wei
       if (!placed || placed.resistanceKPerW === null) return null;
       return {
         value: placed.resistanceKPerW,
-        doubt: placed.doubt.map((term) => ({ ...term, variance: term.variance / watts ** 2 })),
+        doubt: scaled(placed.doubt, 1 / watts),
         shared: placed.shared / watts,
       };
     }),

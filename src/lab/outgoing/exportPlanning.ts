@@ -9,6 +9,7 @@ import { coverAll, NO_COVERS, type CoverWords, type Leaving } from '@/core/lineU
 import { NO_PARTS, type BundleLineUp, type PlanningParts } from '@/formats/bundle/planningParts';
 import { ownCoverWords } from '../lineUp/coverWordsOf';
 import { lineUpOf, type LineUpEntry } from '../lineUp/lineUpView';
+import { viewRoundUp } from '../model/roundUpView';
 import { setupOf } from '../planning/rigView';
 
 /** A sample without what concerns the lab and its lenders alone; what the first mount taught is for readers who build. */
@@ -52,6 +53,7 @@ export async function exportPlanning(roundUp: RoundUp, leaving: Leaving = 'cover
     parts.plan = plan?.body ?? null;
     parts.verdict = verdict?.body ?? null;
     parts.book = book?.body ?? null;
+    parts.remounts = (await viewRoundUp(roundUp.id))?.remounts ?? [];
     parts.labCase = (await caseNamed(db, roundUp.rig.enclosure))?.body ?? null;
     if (revisions.length > 1 || revisions.some((revision) => revision.setup)) {
       parts.revision = roundUp.rig.revision;

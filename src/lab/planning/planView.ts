@@ -7,7 +7,7 @@ import { tooLarge } from '@/core/plan/planSize';
 import { defaultPlanSettings, type PlanEntry } from '@/core/plan/planSettings';
 import type { RigScatter } from '@/core/plan/smallestDifference';
 import { loadKey, type Load } from '@/core/runs/load';
-import { rigSpread } from '@/core/uncertainty/rigSpread';
+import { repeatsSpread } from '@/core/uncertainty/repeatsSpread';
 import { tunedSettings } from '@/core/plan/tunedSettings';
 import { earlyBounds, type EarlyLook } from '@/core/plan/earlyLooks';
 import { rankAtLine } from '@/core/ranking/rankAtLine';
@@ -24,7 +24,7 @@ import type { LabRun } from '@/core/runs/labRun';
 import { RISE } from '@/core/responses/responses';
 import { runPoint } from '@/core/roundUp/runPoint';
 import { groupBy } from '@/core/statistics/groupBy';
-import { ASSUMED_SPREAD_K } from '@/core/uncertainty/assumedSpread';
+import { ASSUMED_SPREAD_K } from '@/core/uncertainty/constants';
 import { briefLoad, isWithoutHeat, placesRead, type Brief } from '@/core/brief/brief';
 import { listSkipped } from '@/database/bench/bench';
 import { isOfWholeCases } from '@/core/brief/questions';
@@ -77,13 +77,13 @@ function learntScatter(
   repeated: readonly GroupedReading[],
 ): { scatter: RigScatter; from: string } {
   const counting = view.runs.filter((run) => run.setAside === '' && run.loadW === view.roundUp.loadsW[0]);
-  const control = new Set(view.entries.filter((entry) => entry.isControl).map((entry) => entry.entry));
   const roundUp = roundUpOfLab(view);
-  const sweeps = [...groupBy(counting, (run) => run.entry)].map(([entry, runs]) => ({
-    isControl: control.has(entry),
-    settings: settingMeans(runs.flatMap((run) => runPoint(roundUp, rankedRun(run), RISE, null) ?? [])),
-  }));
-  const { mount, pass } = rigSpread(sweeps).roundUp;
+  const sweeps = [...groupBy(counting, (run) => run.entry).values()].map((runs) =>
+    settingMeans(runs.flatMap((run) => runPoint(roundUp, rankedRun(run), RISE, null) ?? [])).map(
+      ({ mounts }) => ({ cells: mounts.map(({ mount, passValues }) => ({ mount, value: passValues })) }),
+    ),
+  );
+  const { mount, pass } = repeatsSpread(sweeps);
   // The last of them alone: every page asks how far a plan is.
   const history = mount ? null : varianceComponents(repeated.slice(-MOST_HISTORY), SPREAD_SOURCES);
   if (history?.known) {
@@ -108,16 +108,23 @@ const ASSUMED_AIR: RigScatter = { mountK: 0.8 * 3, passK: 0.6 * 3 };
 async function airScatter(view: RoundUpView): Promise<{ scatter: RigScatter; from: string }> {
   const assumed = { scatter: ASSUMED_AIR, from: 'assumed, 3 % of an airspeed: nothing was repeated yet' };
   const { loads } = await viewResponse(view, { response: 'airspeed' });
-  const settings = loads[0]?.curves.flatMap((curve) => curve.points) ?? [];
-  const shares = settings.flatMap(({ spread, value, source }) =>
-    source === 'assumed' || !(value > 0)
-      ? []
-      : [(100 * Math.sqrt(spread.pass.variance + spread.mount.variance)) / value],
+  const sweeps = loads[0]?.curves[0]?.field.sweeps ?? [];
+  const { mount, pass } = repeatsSpread(
+    sweeps.map(({ settings }) =>
+      settings.map(({ value, cells }) => ({
+        cells: cells.map((cell) => ({
+          mount: cell.mount,
+          value: cell.value.map((read) => (100 * read) / value),
+        })),
+      })),
+    ),
   );
-  if (shares.length === 0) return assumed;
-  const sd = median(shares);
+  if (!mount && !pass) return assumed;
   return {
-    scatter: { mountK: 0.8 * sd, passK: 0.6 * sd },
+    scatter: {
+      mountK: mount ? Math.sqrt(mount.variance) : ASSUMED_AIR.mountK,
+      passK: Math.sqrt(pass?.variance ?? 0),
+    },
     from: 'from what repeats of these fans scatter by',
   };
 }

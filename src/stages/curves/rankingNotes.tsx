@@ -1,6 +1,7 @@
 import type { ShownScale } from '@/core/curves/shownScale';
 import { bracketSentences } from '@/core/ranking/bracketSentences';
 import type { NotPlacedEntry, Ranking } from '@/core/ranking/rankAtLine';
+import { inARow } from '@/core/verdict/orderSentences';
 import { EntryMark } from '@/ui/marks/entryMark';
 import type { PageEntry as CurveEntry } from '@/lab/model/pageEntries';
 
@@ -33,10 +34,7 @@ export function RankingNotes({
   /** What an entry is: a cooler, a fan, a layout. */
   compared: string;
 }) {
-  const assumed = ranking.placed.filter((placed) => placed.spreadSource === 'assumed').length;
-  const unmounted = ranking.placed.some(
-    (placed) => placed.spreadSource !== 'assumed' && placed.mountSpreadUnknown,
-  );
+  const assumed = ranking.placed.some((placed) => placed.spreadSource === 'assumed');
   const names = ranking.placed.map((placed) => shortName(entries.get(placed.entry)!.product));
   const shown = { ...scale, unit: scale.unit === '°C' ? 'K' : scale.unit };
   return (
@@ -44,16 +42,18 @@ export function RankingNotes({
       {ranking.brackets.map((bracket) => (
         <p key={bracket.better}>{bracketSentences(bracket, names, shown).join(' ')}</p>
       ))}
-      {assumed > 0 && (
-        <p className="text-ink2">
-          Nothing was measured twice: ± is assumed, from a standard uncertainty of {assumedWords}. Add a mount
-          to measure it.
-        </p>
-      )}
-      {unmounted && (
+      {assumed && (
         <p className="text-ink2">
           No {compared} was mounted twice: what remounting does is assumed in ±, {assumedWords}. Add a mount
           to measure it.
+        </p>
+      )}
+      {ranking.standOut.length > 0 && (
+        <p>
+          {inARow(ranking.standOut.map((entry) => shortName(entries.get(entry)!.product)))}:{' '}
+          {ranking.standOut.length === 1 ? 'its mounts differ' : 'their mounts differ'} from one another more
+          than those of the others do. Look at how {ranking.standOut.length === 1 ? 'it was' : 'they were'}{' '}
+          mounted; a further mount tells most.
         </p>
       )}
       {ranking.notPlaced.length > 0 && (

@@ -1,16 +1,13 @@
+import { plural } from '@/core/words';
 import type { DoubtTerm } from '@/core/uncertainty/doubt';
 import { figure } from '@/ui/marks/figures';
 import type { JudgedItem } from '@/lab/orders/judgementPage';
 
-const WORDS: Record<DoubtTerm['from'], string> = {
-  mounts: 'mounts: what putting it on again changes',
-  passes: 'passes: what reading it again changes',
-  meter: 'the sound meter, through the slope of the curve',
-  correction: 'the correction of a meter that was off, through the slope',
-  sensors: 'wandering of the room probe between mounts',
+const WORDS: Record<Exclude<DoubtTerm['from'], 'mounts'>, string> = {
+  correction: 'the correction of a meter that was off, through the slope of the curve',
   step: 'the steps in which the temperature sensors read',
   readings: 'the scatter of readings at its place',
-  interpolation: 'interpolation between two settings',
+  interpolation: 'what the curve may miss between two settings',
   settling: 'what was still to come when the window ended',
   room: 'a room temperature typed by hand',
   floor: 'the room’s noise, which is taken off the meter reading',
@@ -19,50 +16,96 @@ const WORDS: Record<DoubtTerm['from'], string> = {
   line: 'the tenths by which the line is missed',
 };
 
-/** What the ± of an entry is made of: each term by its standard uncertainty, and how much of the whole it is. */
+interface Part {
+  key: string;
+  words: string;
+  variance: number;
+}
+
+/** What remounting is known by, in words: its own mounts, those of the rig, or nothing. */
+function knownBy({ placed, mounts }: JudgedItem, { freedom, earlier }: JudgedItem['rig']): string {
+  const remounts = plural(Math.round(freedom), 'remount');
+  if (placed.spreadSource === 'assumed') return 'assumed: nothing was mounted twice';
+  const rig = earlier > 0 ? `${remounts} on this rig` : `${remounts} of this round-up`;
+  return placed.spreadSource === 'own'
+    ? `from its ${mounts} mounts and ${rig}`
+    : `from ${rig}, none of its own`;
+}
+
+function partsOf(item: JudgedItem): Part[] {
+  return item.placed.doubt.flatMap((term): Part[] => {
+    if (term.from !== 'mounts') return [{ key: term.from, words: WORDS[term.from], variance: term.variance }];
+    const passes = term.passesPart ?? 0;
+    return [
+      { key: 'mounts', words: `remounting, ${knownBy(item, item.rig)}`, variance: term.variance - passes },
+      { key: 'passes', words: 'reading it again at one mount', variance: passes },
+    ];
+  });
+}
+
+/** What would shrink ± most, by its largest part; empty where nothing at the bench does. */
+function remedyOf(largest: string, item: JudgedItem): string {
+  if (largest === 'mounts')
+    return item.mounts < 2 ? 'A second mount would shrink it most.' : 'A further mount would shrink it most.';
+  if (largest === 'passes') return 'Further passes would shrink it most.';
+  if (largest === 'interpolation') return 'A setting at the line would shrink it most.';
+  if (largest === 'line') return 'A setting nearer to the line would shrink it most.';
+  if (largest === 'floor')
+    return 'A quieter room, or a reading of it with every mount, would shrink it most.';
+  if (largest === 'settling') return 'A longer soak would shrink it most.';
+  return '';
+}
+
+/** What the ± of an entry is made of: a bar of its parts, each in words, and what would shrink it most. */
 export function Budget({ item, unit }: { item: JudgedItem; unit: string }) {
-  const { doubt, shared, interval95 } = item.placed;
-  const total = doubt.reduce((sum, term) => sum + term.variance, 0);
-  const terms = doubt.filter((term) => term.variance > 0).sort((a, b) => b.variance - a.variance);
+  const { shared, interval95 } = item.placed;
+  const parts = partsOf(item)
+    .filter(({ variance }) => variance > 0)
+    .sort((a, b) => b.variance - a.variance);
+  const total = parts.reduce((sum, { variance }) => sum + variance, 0);
+  const share = ({ variance }: Part) => (100 * variance) / total;
+  const remedy = parts[0] ? remedyOf(parts[0].key, item) : '';
+  // The first remount takes an assumption’s place, and may scatter by more.
+  const wider = item.placed.spreadSource !== 'assumed' && item.mounts === 1;
   return (
-    <section aria-label={`Doubt of ${item.product}`}>
+    <section aria-label={`Doubt of ${item.product}`} className="max-w-[640px] space-y-2">
       <h3 className="font-display text-[16px] font-bold">
         <span dir="auto">{item.product}</span>: ± {figure(interval95, 2)} {unit}, opened
       </h3>
-      <table className="figure-table max-w-[560px] [&_td]:py-1">
-        <thead>
-          <tr>
-            <th scope="col">From</th>
-            <th scope="col" className="num">
-              u, {unit}
-            </th>
-            <th scope="col" className="num">
-              freedom
-            </th>
-            <th scope="col" className="num">
-              share
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {terms.map(({ from, variance, freedom }) => (
-            <tr key={from}>
-              <td>{WORDS[from]}</td>
-              <td className="num">{figure(Math.sqrt(variance), 3)}</td>
-              <td className="num">
-                {Number.isFinite(freedom) && freedom !== null ? figure(freedom, 0) : '∞'}
-              </td>
-              <td className="num whitespace-nowrap">{figure((100 * variance) / total, 0)} %</td>
-            </tr>
-          ))}
-          <tr>
-            <td className="text-ink2">shared by all of this rig: cancels between entries, not in the ±</td>
-            <td className="num text-ink2">{figure(Math.abs(shared), 3)}</td>
-            <td />
-            <td />
-          </tr>
-        </tbody>
-      </table>
+      <div aria-hidden className="flex h-5 w-full overflow-hidden rounded-sm border border-hairline">
+        {parts.map((part, i) => (
+          <span
+            key={part.key}
+            className={i % 2 === 0 ? 'bg-ink2' : 'bg-hairline'}
+            style={{ width: `${share(part)}%` }}
+          />
+        ))}
+      </div>
+      <ul className="space-y-0.5 text-[14.5px]">
+        {parts.map((part) => (
+          <li key={part.key} className="flex gap-3">
+            <span className="num w-[72px] shrink-0 text-right tabular-nums">
+              {figure(Math.sqrt(part.variance), 2)} {unit}
+            </span>
+            <span className="num w-[44px] shrink-0 text-right text-ink2 tabular-nums">
+              {figure(share(part), 0)} %
+            </span>
+            <span>{part.words}</span>
+          </li>
+        ))}
+      </ul>
+      {remedy && <p className="text-[14.5px]">{remedy}</p>}
+      {wider && (
+        <p className="text-[14.5px] text-ink2">
+          It was mounted once, and others were remounted: ± stands on what they showed in place of an
+          assumption, and on how far one product’s mounts differ from another’s. So it can be wider than
+          before the first remount.
+        </p>
+      )}
+      <p className="text-[14.5px] text-ink2">
+        Shared by all of this rig, which cancels between entries and is not in ±: the sound meter by its
+        class, {figure(Math.abs(shared), 2)} {unit} through the slope. All are one sample of a product each.
+      </p>
     </section>
   );
 }

@@ -76,7 +76,7 @@ function pointOf(value: number, more: Partial<MeasuredPoint> & { noiseDb?: numbe
   };
 }
 const curveOf = (points: MeasuredPoint[], id: string, against: 'noise' | 'rpm') =>
-  entryCurves([{ entry: 'a', isControl: false }], points, undefined, curveRule(responseOf(id)!, against))[0]!;
+  entryCurves([{ entry: 'a' }], points, undefined, curveRule(responseOf(id)!, against))[0]!;
 
 test('a cost of speed is read where it is asked for: 0.75, 1.66 and 3.07 sone at 27, 33 and 39 dB(A)', () => {
   const points = [
@@ -135,24 +135,23 @@ test('an entry whose quietest setting the room hides has nothing at its quietest
   expect(valueAtLine(curveEnds([curve], 'last')[0]!, 40)).toMatchObject({ placed: true, value: 38 });
 });
 
-test('between two settings the doubt owns to how far the curve bends from their chord; at a setting it is nothing', () => {
-  const curve = curveOf(
-    [pointOf(44, { noiseDb: 30 }), pointOf(37, { noiseDb: 33 }), pointOf(36, { noiseDb: 36 })],
-    'rise',
-    'noise',
-  );
-  const bend = (line: number) => {
+test('between two settings the doubt owns to what a curve may miss; at a setting it is nothing', () => {
+  const read = (settings: [number, number][]) =>
+    curveOf(
+      settings.map(([noiseDb, value]) => pointOf(value, { noiseDb })),
+      'rise',
+      'noise',
+    );
+  const missedAt = (curve: ReturnType<typeof read>, line: number) => {
     const found = valueAtLine(curve, line);
     if (!found.placed) throw new Error(found.reason);
-    return {
-      value: found.value,
-      variance: found.doubt.find(({ from }) => from === 'interpolation')!.variance,
-    };
+    return Math.sqrt(found.doubt.find(({ from }) => from === 'interpolation')?.variance ?? 0);
   };
-  const [first, second] = [curve.points[0]!, curve.points[1]!];
-  const middle = (first.at + second.at) / 2;
-  const { value, variance } = bend(middle);
-  expect(Math.abs(value - 40.5)).toBeGreaterThan(0.1);
-  expect(Math.sqrt(variance)).toBeCloseTo(Math.abs(value - 40.5) / (2 * Math.sqrt(3)), 6);
-  expect(bend(second.at).variance).toBeCloseTo(0, 9);
+  // Half way: B = ½·7·¼·3 K·dB, and 0.05 or 0.01 a decibel of it, evenly (DOUBT g).
+  const bend = (0.5 * 7 * 0.25 * 3) / Math.sqrt(3);
+  const [two, three] = [read([[30, 44], [33, 37]]), read([[30, 44], [33, 37], [36, 36]])]; // prettier-ignore
+  const middle = (two.points[0]!.at + two.points[1]!.at) / 2;
+  expect(missedAt(two, middle)).toBeCloseTo(0.05 * bend, 2);
+  expect(missedAt(three, middle)).toBeCloseTo(0.01 * bend, 3);
+  expect(missedAt(three, three.points[1]!.at)).toBe(0);
 });

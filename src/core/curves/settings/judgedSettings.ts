@@ -14,6 +14,8 @@ export interface Judged {
   /** What the curve takes for it: its own value, or that of the settings it cannot be told from. */
   value: number;
   resistanceKPerW: number | null;
+  /** Settings of one block are pooled; null where it is not judged by. */
+  block: number | null;
 }
 
 interface Block {
@@ -63,10 +65,10 @@ export function judgedSettings(settings: readonly JudgedSetting[], better: 'lowe
   });
   const judged: Judged[] = settings.map(({ value, resistanceKPerW }, i) => ({
     judged: !out.has(i),
-    ...{ value, resistanceKPerW },
+    ...{ value, resistanceKPerW, block: null },
   }));
-  for (const { value, resistance, members } of blocks)
-    if (members.length > 1)
-      for (const i of members) judged[i] = { judged: true, value, resistanceKPerW: resistance };
+  blocks.forEach(({ value, resistance, members }, block) => {
+    for (const i of members) judged[i] = { judged: true, value, resistanceKPerW: resistance, block };
+  });
   return judged;
 }

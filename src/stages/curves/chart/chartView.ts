@@ -1,6 +1,5 @@
 import { differenceFrom, heightAt, type CurvePointXY } from '@/core/curves/differenceFrom';
 import { drawnCurve } from '@/core/curves/drawnCurve';
-import { RISE_AGAINST_NOISE } from '@/core/curves/curveRule';
 import type { CurvePoint, EntryCurve } from '@/core/curves/entryCurve';
 import type { ShownScale } from '@/core/curves/shownScale';
 
@@ -49,18 +48,7 @@ export function shownCurves(
   scale: ShownScale,
   from: string | null,
 ): ShownCurve[] {
-  const base =
-    from === null
-      ? null
-      : drawnCurve(
-          curves.find((curve) => curve.entry === from) ?? {
-            entry: '',
-            points: [],
-            rule: RISE_AGAINST_NOISE,
-            leftOut: [],
-            sharedLevelDb: 0,
-          },
-        );
+  const base = from === null ? null : curves.filter((curve) => curve.entry === from).flatMap(drawnCurve);
   const { factor } = scale;
   const offset = base ? 0 : scale.offset;
   const at = (x: number, value: number) => {
