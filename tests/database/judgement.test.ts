@@ -12,6 +12,7 @@ import { BOATHOUSE } from '@/simulator/boathouse';
 import { resistanceAtLevel } from '@/simulator/cooler';
 import { demoBundle } from '@demo/generators/demoBundle';
 import { asBytes } from '@demo/generators/demoFiles';
+import { withDatabase } from '@/database/pool';
 import { importSound, inFreshLab } from '../support/lab';
 
 inFreshLab();
@@ -20,6 +21,10 @@ let id: number;
 let view: JudgementView;
 beforeAll(async () => {
   id = await importSound(asBytes(demoBundle(7)));
+  // What other round-ups of its lab know of the rig.
+  await withDatabase((db) =>
+    db.query(`UPDATE rig_revisions SET remounts = '[{"loadW": 170, "freedom": 24, "varianceK2": 0.03}]'`),
+  );
   view = (await viewJudgement((await viewRoundUp(id))!, { lineDb: 33, load: '170' }))!;
 });
 

@@ -18,7 +18,10 @@ inFreshLab();
 
 let id: number;
 beforeAll(async () => {
-  id = await importSound(smallBundle());
+  // The second lies far enough behind to be told apart.
+  const apart = (files: Map<string, string>) =>
+    files.set('runs.csv', files.get('runs.csv')!.replace('50 %,29.0,', '50 %,32.0,'));
+  id = await importSound(smallBundle(apart));
 });
 const viewed = async (roundUpId = id) => (await viewRoundUp(roundUpId))!;
 const save = (version: number, body: Verdict, who = 'Ana') =>

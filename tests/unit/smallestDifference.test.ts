@@ -83,7 +83,13 @@ test.each<Design>([
 test('more mounts and a known rig tell smaller gaps; without remounts what is assumed tells, and misuse is told', () => {
   const scatter = { passK: 0.3, mountK: 0.4 };
   const of = (mounts: number, earlier = 0) =>
-    smallestDifferenceK({ entries: 8, passes: 1, mounts, controlMounts: mounts, scatter, earlier });
+    smallestDifferenceK({
+      entries: 8,
+      passes: 1,
+      mounts,
+      controlMounts: mounts,
+      scatter: { ...scatter, earlier },
+    });
   expect(of(4)).toBeLessThan(0.65 * of(2));
   expect(of(2, 40)).toBeLessThan(of(2));
   expect(of(1)).toBeGreaterThan(3);

@@ -38,6 +38,6 @@ export function leastPlan(
   return unknown(
     Number.isFinite(nearest)
       ? `the finest that up to ${MOST_MOUNTS} mounts of ${MOST_PASSES} passes tell is ${nearest.toFixed(2)} K`
-      : 'nothing separates without a second mount',
+      : 'there is nothing to tell apart',
   );
 }

@@ -8,7 +8,7 @@ export interface PlanCost {
   benchH: number;
   /** Day of the last step, from the first. */
   endDay: number;
-  /** Infinity where nothing is remounted, or there is nothing to tell apart. */
+  /** Infinity where there is nothing to tell apart. */
   differenceK: number;
 }
 

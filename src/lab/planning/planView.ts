@@ -6,23 +6,19 @@ import type { PlanSheet } from '@/core/plan/planSheet';
 import { tooLarge } from '@/core/plan/planSize';
 import { defaultPlanSettings, type PlanEntry } from '@/core/plan/planSettings';
 import type { RigScatter } from '@/core/plan/smallestDifference';
-import { loadKey, type Load } from '@/core/runs/load';
+import { isFixedWatts, loadKey, type Load } from '@/core/runs/load';
+import { criticalDifference } from '@/core/uncertainty/criticalDifference';
 import { repeatsSpread } from '@/core/uncertainty/repeatsSpread';
+import { fieldAt } from '@/core/curves/field';
+import { plural } from '@/core/words';
 import { tunedSettings } from '@/core/plan/tunedSettings';
 import { earlyBounds, type EarlyLook } from '@/core/plan/earlyLooks';
 import { rankAtLine } from '@/core/ranking/rankAtLine';
 import { NORMAL_95 } from '@/core/statistics/normal';
-import {
-  SPREAD_SOURCES,
-  varianceComponents,
-  type GroupedReading,
-} from '@/core/statistics/varianceComponents';
+import type { GroupedReading } from '@/core/statistics/varianceComponents';
 import { acrossRigs, spreadReadings } from '../drift/spreadHistory';
 import { valueAtLine } from '@/core/curves/valueAtLine';
-import { settingMeans } from '@/core/curves/settings/settingMeans';
 import type { LabRun } from '@/core/runs/labRun';
-import { RISE } from '@/core/responses/responses';
-import { runPoint } from '@/core/roundUp/runPoint';
 import { groupBy } from '@/core/statistics/groupBy';
 import { ASSUMED_SPREAD_K } from '@/core/uncertainty/constants';
 import { briefLoad, isWithoutHeat, placesRead, type Brief } from '@/core/brief/brief';
@@ -34,7 +30,6 @@ import { readSheet, type KeptSheet } from '@/database/lineUp/sheets';
 import { briefOf } from './briefView';
 import { lineUpOf, type LineUpEntry } from '../lineUp/lineUpView';
 import { viewResponse } from '../model/responseView';
-import { rankedRun, roundUpOfLab } from '../model/roundUpOfLab';
 import { riseCurves, viewRoundUp, type RoundUpView } from '../model/roundUpView';
 
 export interface PlanView {
@@ -66,43 +61,29 @@ export interface PlanView {
   look: EarlyLook | null;
 }
 
-/** Shares of an assumed spread of 0.5 K: most of it is remounting. */
-const ASSUMED: RigScatter = { mountK: 0.8 * ASSUMED_SPREAD_K, passK: 0.6 * ASSUMED_SPREAD_K };
+/** Of an assumed spread of 0.5 K so much is passes, where nothing tells them from mounts. */
+const ASSUMED_PASS_K = 0.6 * ASSUMED_SPREAD_K;
 
-const MOST_HISTORY = 36;
-
-/** What the runs of a round-up say of the rig's scatter at its first load. */
-function learntScatter(
-  view: RoundUpView,
-  repeated: readonly GroupedReading[],
-): { scatter: RigScatter; from: string } {
-  const counting = view.runs.filter((run) => run.setAside === '' && run.loadW === view.roundUp.loadsW[0]);
-  const roundUp = roundUpOfLab(view);
-  const sweeps = [...groupBy(counting, (run) => run.entry).values()].map((runs) =>
-    settingMeans(runs.flatMap((run) => runPoint(roundUp, rankedRun(run), RISE, null) ?? [])).map(
-      ({ mounts }) => ({ cells: mounts.map(({ mount, passValues }) => ({ mount, value: passValues })) }),
-    ),
-  );
-  const { mount, pass } = repeatsSpread(sweeps);
-  // The last of them alone: every page asks how far a plan is.
-  const history = mount ? null : varianceComponents(repeated.slice(-MOST_HISTORY), SPREAD_SOURCES);
-  if (history?.known) {
-    // What was mounted again on another day scatters by both.
-    const sdOf = (source: string) => history.value.find((part) => part.source === source)?.sd ?? 0;
-    const scatter = { passK: sdOf('readings'), mountK: Math.hypot(sdOf('mounts'), sdOf('days')) };
-    if (scatter.mountK > 0)
-      return { scatter, from: 'from all that was repeated on this rig, days and mounts together' };
-  }
-  if (!mount) return { scatter: ASSUMED, from: 'assumed, 0.5 K: nothing has been remounted here yet' };
-  // Where nothing tells passes from mounts, a mount's spread holds both.
+/** What the rig scatters by at the round-up’s line and first load of fixed watts, as every ± there has it. */
+function learntScatter(view: RoundUpView): { scatter: RigScatter; from: string } {
+  const chosen = riseCurves(view).find(({ load }) => isFixedWatts(load));
+  const field = chosen?.curves[0]?.field;
+  const at = field && fieldAt(field, view.roundUp.noiseLineDba);
+  const passK = at && at.pass.freedom > 0 ? Math.sqrt(at.pass.variance) : ASSUMED_PASS_K;
+  if (!at?.rig)
+    return {
+      scatter: { passK, mountK: ASSUMED_SPREAD_K },
+      from: 'assumed, 0.5 K: nothing has been remounted on this rig yet',
+    };
+  const { variance, freedom, earlier } = at.rig;
   return {
-    scatter: { passK: Math.sqrt(pass?.variance ?? 0), mountK: Math.sqrt(mount.variance) },
-    from: `from this rig’s own remounts (${mount.freedom} degrees of freedom)`,
+    scatter: { passK, mountK: Math.sqrt(variance), earlier },
+    from: `from ${plural(Math.round(freedom), 'remount')} on this rig${earlier > 0 ? `, ${Math.round(earlier)} of them in other round-ups` : ''}`,
   };
 }
 
 /** What a fan's airspeed is assumed to scatter by, % of it (FORMATS step 14). */
-const ASSUMED_AIR: RigScatter = { mountK: 0.8 * 3, passK: 0.6 * 3 };
+const ASSUMED_AIR: RigScatter = { mountK: 0.8 * 3, passK: 0.6 * 3, assumedK: 3, stepK: 0 };
 
 /** The same of fans by their air, in percent of what they move: of the response that most of them were read by. */
 async function airScatter(view: RoundUpView): Promise<{ scatter: RigScatter; from: string }> {
@@ -122,6 +103,7 @@ async function airScatter(view: RoundUpView): Promise<{ scatter: RigScatter; fro
   if (!mount && !pass) return assumed;
   return {
     scatter: {
+      ...ASSUMED_AIR,
       mountK: mount ? Math.sqrt(mount.variance) : ASSUMED_AIR.mountK,
       passK: Math.sqrt(pass?.variance ?? 0),
     },
@@ -152,7 +134,7 @@ function earlyLook(view: RoundUpView, planned: number): EarlyLook | null {
   const byK = Math.abs(second.value - first.value);
   return {
     ...{ look, looks, byK, first: names.get(first.entry)!, second: names.get(second.entry)! },
-    z: byK / Math.max(1e-9, Math.hypot(first.interval95, second.interval95) / NORMAL_95),
+    z: byK / Math.max(1e-9, criticalDifference(first, second) / NORMAL_95),
     bound: earlyBounds(looks)[look - 1]!,
     waiting: view.entries.flatMap(({ entry, product }) => {
       const placed = ranking.placed.find((other) => other.entry === entry);
@@ -266,7 +248,7 @@ export async function viewPlan(roundUpId: number, today: string): Promise<PlanVi
   const { brief, ...basis } = await planBasis(view, today);
   const repeated = await spreadReadings(view);
   const isCold = isWithoutHeat(view.brief);
-  const { scatter, from } = isCold ? await airScatter(view) : learntScatter(view, repeated);
+  const { scatter, from } = isCold ? await airScatter(view) : learntScatter(view);
   const risesK: PlanView['risesK'] = {};
   for (const { load, curves } of riseCurves(view)) {
     for (const curve of curves) {

@@ -1,3 +1,4 @@
+import type { RigSpreadView } from './rigSpreadView';
 import { listBridges } from '@/database/roundUps/bridges';
 import { standApart, type Apart, type Standing } from '@/core/bridge/standTogether';
 import { isOfWholeCases } from '@/core/brief/questions';
@@ -235,4 +236,4 @@ async function newRig(db: Queryable, name: string, like: RigRevisionRow): Promis
 }
 
 /** What the Rig page is given. */
-export type RigData = RigView & { roundUpId: number; today: string };
+export type RigData = RigView & { roundUpId: number; spread: RigSpreadView; today: string };

@@ -10,6 +10,7 @@ import type { RigData } from '@/lab/planning/rigView';
 import { RigDrawing } from './rigDrawing';
 import { useAct } from '@/ui/useAct';
 import { Revisions } from './revisions';
+import { RigSpread } from './rigSpread';
 import { SetupForm } from './setupForm';
 
 /** The bench: its drawing, what of it moves the numbers, its instruments, and the revisions it went through. */
@@ -66,6 +67,7 @@ export function RigStage({ data }: { data: RigData }) {
           </div>
         </section>
         <RigBookView rigId={data.rigId} kept={data.book} today={data.today} />
+        <RigSpread spread={data.spread} />
         <Revisions data={data} busy={busy} onChoose={chooseRevision} />
         <RigsOfRoundUp data={data} busy={busy} onChoose={(wish) => void choose(wish)} />
         <Cautions />

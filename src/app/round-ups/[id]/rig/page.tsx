@@ -1,13 +1,14 @@
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { today } from '@/app/today';
+import { viewRigSpread } from '@/lab/planning/rigSpreadView';
 import { viewRig } from '@/lab/planning/rigView';
 import { RigStage } from '@/stages/rig/rigStage';
 
 export default async function RigPage({ params }: { params: Promise<{ id: string }> }) {
   const id = idFrom((await params).id);
-  const rig = await viewRig(id);
-  if (!rig) notFound();
+  const [rig, spread] = await Promise.all([viewRig(id), viewRigSpread(id)]);
+  if (!rig || !spread) notFound();
   // Another revision is another form: what was typed for the one before does not belong to it.
-  return <RigStage key={rig.currentId} data={{ roundUpId: id, ...rig, today: today() }} />;
+  return <RigStage key={rig.currentId} data={{ roundUpId: id, ...rig, spread, today: today() }} />;
 }
