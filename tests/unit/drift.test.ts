@@ -4,7 +4,7 @@ import { controlsToCatch } from '@/core/drift/controlsToCatch';
 import { driftLine } from '@/core/drift/driftLine';
 import { runsInDoubt } from '@/core/drift/inDoubt';
 import { retests, retestSpread } from '@/core/drift/retests';
-import { brokenRules, FALSE_ALARMS, RUN_RULES } from '@/core/drift/runRules';
+import { brokenLimits, FALSE_ALARMS, NO_MEAN, weighted } from '@/core/drift/controlLimits';
 import { normalCdf } from '@/core/statistics/normal';
 import { normalQuantile } from '@/core/statistics/normalQuantile';
 import { seededChance } from '@/core/statistics/chance';
@@ -23,39 +23,46 @@ test('the normal quantile undoes its distribution, far out too', () => {
   expect(() => normalQuantile(1)).toThrow('normalQuantile');
 });
 
+/** What is broken by the last of some standardised values. */
+function lastBroken(values: readonly number[]) {
+  const mean = values.reduce((before, z) => weighted(before, z), NO_MEAN);
+  return brokenLimits(values.at(-1)!, mean);
+}
+
 test.each([
   ['one beyond three', [0, 0.4, -3.2], ['beyond-3']],
-  ['two of three beyond two on one side', [2.2, 0.1, 2.4], ['two-beyond-2']],
-  ['on both sides: nothing', [2.2, 0.1, -2.4], []],
-  ['four of five beyond one', [1.2, 1.4, 0.2, 1.1, 1.3], ['four-beyond-1']],
-  ['four before, and the last on the mean: nothing', [1.2, 1.4, 1.1, 1.3, 0.2], []],
-  ['eight on one side', [0.1, 0.3, 0.2, 0.6, 0.1, 0.4, 0.2, 0.3], ['eight-one-side']],
-  ['seven', [0.1, 0.3, 0.2, 0.6, 0.1, 0.4, 0.2], []],
-] as const)('run rules: %s', (_, z, rules) => {
-  expect(brokenRules(z, z.length - 1)).toEqual(rules);
+  ['two beyond two are none yet', [0, 0, 0, 0, 2.2, 0.1, 2.4], []],
+  ['a small shift that stays', [0, 0.4, -0.3, 0.2, 1.6, 1.5, 1.7, 1.6, 1.5, 1.8], ['mean-moved']],
+  ['the same to both sides', [0, 0.4, -0.3, 0.2, 1.6, -1.5, 1.7, -1.6, 1.5, -1.8], []],
+  ['put right: good again with the next', [0, 0.4, -0.3, 0.2, 4, 4, 4, 0.1], []],
+] as const)('limits of a control: %s', (_, z, broken) => {
+  expect(lastBroken(z)).toEqual(broken);
 });
 
 /** How many points until something is said, over many steady rigs. */
-function averageRunLength(says: (z: readonly number[], end: number) => boolean, rigs: number): number {
+function averageRunLength(
+  says: (z: number, mean: ReturnType<typeof weighted>) => boolean,
+  rigs: number,
+): number {
   const chance = seededChance(5);
   let points = 0;
   for (let rig = 0; rig < rigs; rig += 1) {
-    const z: number[] = [];
-    do z.push(chance.normal());
-    while (!says(z, z.length - 1));
-    points += z.length;
+    let mean = NO_MEAN;
+    let z: number;
+    do {
+      z = chance.normal();
+      mean = weighted(mean, z);
+      points += 1;
+    } while (!says(z, mean));
   }
   return points / rigs;
 }
 
-test('average run lengths of a steady rig: 370 for three standard deviations, 92 for all rules (Champ & Woodall 1987)', () => {
-  const first = averageRunLength((z, end) => brokenRules(z, end).includes('beyond-3'), 2000);
-  expect(first / 370.4).toBeGreaterThan(0.93);
-  expect(first / 370.4).toBeLessThan(1.07);
-  const all = averageRunLength((z, end) => brokenRules(z, end).length > 0, 4000);
-  expect(all / 91.75).toBeGreaterThan(0.94);
-  expect(all / 91.75).toBeLessThan(1.06);
-  expect(RUN_RULES).toHaveLength(4);
+test('average run lengths of a steady rig: 370 for three standard deviations, 500 for the weighted mean (Lucas & Saccucci 1990)', () => {
+  expect(averageRunLength((z) => Math.abs(z) > 3, 2000) / 370.4).toBeCloseTo(1, 1);
+  const mean = averageRunLength((_, { hasMoved }) => hasMoved, 2000) / 500;
+  expect(mean).toBeGreaterThan(0.88);
+  expect(mean).toBeLessThan(1.08);
 });
 
 test('what is said of false alarms is what the chart that runs does', () => {

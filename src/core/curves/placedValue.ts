@@ -24,6 +24,8 @@ export interface PlacedValue {
   doubt: DoubtTerm[];
   /** Standard uncertainty that the rise shares with all of its rig through the slope, with the slope's sign, K. */
   shared: number;
+  /** Standard uncertainty by the class of the power meter that restated it, shared with all of its rig, K; 0 where none did. */
+  watts: number;
   /** It stood at the rig's limit there, at watts that nothing restates. */
   heldByLimit: boolean;
   spreadSource: SpreadSource;
@@ -77,10 +79,6 @@ export function placedAt(curve: EntryCurve, standing: Standing, line: number): P
       most(({ stepU }) => stepU),
     ),
     sureTerm('readings', Math.hypot((1 - along) * before.readingsU, along * after.readingsU)),
-    sureTerm(
-      'power',
-      between(({ powerU }) => powerU),
-    ),
   ].filter(({ variance }, i) => i === 0 || variance > 0);
   const nearer = along < 0.5 ? before : after;
   return {
@@ -90,6 +88,7 @@ export function placedAt(curve: EntryCurve, standing: Standing, line: number): P
     uncertainty: halfWidth(doubt) / NORMAL_95,
     doubt,
     shared: slope * curve.sharedLevelDb,
+    watts: between(({ powerU }) => powerU),
     heldByLimit: nearer.heldByLimit,
     spreadSource: source,
   };
@@ -101,7 +100,7 @@ export function restatedFrom(placed: PlacedValue, law: SpeedLaw, line: number): 
   const doubt = [...scaled(placed.doubt, factor), sureTerm('law', lawU)];
   return {
     ...placed,
-    ...{ value, doubt, restated: true, at: line, slope: 0, shared: 0 },
+    ...{ value, doubt, restated: true, at: line, slope: 0, shared: 0, watts: placed.watts * factor },
     levelDb: restatedBySpeed(LEVEL_LAW, placed.levelDb, placed.at, line).value,
     resistanceKPerW: placed.resistanceKPerW === null ? null : (placed.resistanceKPerW * value) / placed.value,
     uncertainty: halfWidth(doubt) / NORMAL_95,

@@ -1,7 +1,7 @@
 import { fTail } from '../statistics/fTail';
 import { normalQuantile } from '../statistics/normalQuantile';
 import type { Variance } from '../statistics/variance';
-import { brokenRules, type RunRule } from './runRules';
+import { brokenLimits, NO_MEAN, weighted, type ControlLimit } from './controlLimits';
 
 /** A re-test: what the control came to, in its unit, in order of time. */
 export interface ControlPoint {
@@ -16,7 +16,7 @@ export interface ChartedPoint extends ControlPoint {
   sd: number | null;
   /** As a standard normal, whatever few were before it; null where nothing tells. */
   z: number | null;
-  broken: RunRule[];
+  broken: ControlLimit[];
 }
 
 /** How far a value of Student's t lies as a standard normal. */
@@ -29,7 +29,7 @@ function asNormal(t: number, freedom: number): number {
 
 /**
  * A control chart that starts by itself: each point against those before it, as a standard normal
- * Q = Φ⁻¹(F_t(√((n−1)/n)·(x − x̄)/s)), independent of one another while nothing moves (Hawkins 1987), so that run rules keep their
+ * Q = Φ⁻¹(F_t(√((n−1)/n)·(x − x̄)/s)), independent of one another while nothing moves (Hawkins 1987), so that limits keep their
  * rates from the third control on and no reference has to be chosen. `prior` is what is known of the spread beforehand.
  *
  * Example: 50.1, 50.0, 50.2, 50.1 and then 53: the last breaks “one beyond three standard deviations”.
@@ -39,7 +39,7 @@ function asNormal(t: number, freedom: number): number {
 export function controlChart(points: readonly ControlPoint[], prior: Variance | null = null): ChartedPoint[] {
   let [count, mean, squares] = [0, 0, 0];
   let beforeMs = -Infinity;
-  const zs: number[] = [];
+  let moving = NO_MEAN;
   return points.map((point) => {
     const { atMs, value } = point;
     if (!Number.isFinite(value)) throw new RangeError(`controlChart: value must be finite, got ${value}`);
@@ -50,11 +50,11 @@ export function controlChart(points: readonly ControlPoint[], prior: Variance | 
       freedom > 0 ? (squares + (prior ? prior.freedom * prior.variance : 0)) / freedom : Number.NaN;
     const sd = count > 0 && variance > 0 ? Math.sqrt(variance) : null;
     let z: number | null = null;
-    let broken: RunRule[] = [];
+    let broken: ControlLimit[] = [];
     if (sd !== null) {
       z = asNormal(Math.sqrt(count / (count + 1)) * ((value - mean) / sd), freedom);
-      zs.push(z);
-      broken = brokenRules(zs, zs.length - 1);
+      moving = weighted(moving, z);
+      broken = brokenLimits(z, moving);
     }
     const charted = { ...point, mean: count > 0 ? mean : null, sd, z, broken };
     // What broke is no reference for what follows: a rig that is put right comes back to where it was.

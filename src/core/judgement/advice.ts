@@ -105,7 +105,12 @@ export function advise(candidate: Candidate, machine: Machine): Advice {
     const riseK = found.resistanceKPerW * watts;
     const interval95 =
       (riseK / found.value) *
-      Math.hypot(halfWidth(found.doubt), NORMAL_95 * found.shared, NORMAL_95 * (curve.sharedRiseK ?? 0));
+      Math.hypot(
+        halfWidth(found.doubt),
+        NORMAL_95 * found.shared,
+        NORMAL_95 * found.watts,
+        NORMAL_95 * (curve.sharedRiseK ?? 0),
+      );
     const dieC = roomC + riseK;
     const marginK = limitC - dieC;
     heat = { dieC, interval95, marginK, levelDb: found.levelDb };

@@ -1,9 +1,9 @@
 import type { PlacedEntry } from '../ranking/rankAtLine';
 import { seededChance } from '../statistics/chance';
 import { NORMAL_95 } from '../statistics/normal';
-import { halfWidth, powerOf } from '../uncertainty/doubt';
+import { halfWidth } from '../uncertainty/doubt';
 
-type Drawn = Pick<PlacedEntry, 'value' | 'doubt' | 'shared' | 'status'>;
+type Drawn = Pick<PlacedEntry, 'value' | 'doubt' | 'shared' | 'status'> & { watts?: number };
 
 const DRAWS = 5000;
 
@@ -26,10 +26,8 @@ export function chanceFirst(
   if (!(draws > 0)) throw new RangeError(`chanceFirst: draws must be positive, got ${draws}`);
   const chance = seededChance(seed);
   const sign = better === 'lower' ? 1 : -1;
-  const sigma = placed.map(
-    ({ doubt }) => halfWidth(doubt.filter(({ from }) => from !== 'power')) / NORMAL_95,
-  );
-  const power = placed.map(({ doubt }) => powerOf(doubt));
+  const sigma = placed.map(({ doubt }) => halfWidth(doubt) / NORMAL_95);
+  const power = placed.map(({ watts }) => watts ?? 0);
   const holding = placed.flatMap(({ status }, i) => (status === 'throttled' ? [] : [i]));
   const running = holding.length > 0 ? holding : placed.map((_, i) => i);
   const firsts = new Uint32Array(placed.length);

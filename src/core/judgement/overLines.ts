@@ -12,7 +12,7 @@ export interface WeightedPoint {
 /** What an entry has at each of the points, in one unit; null where it has no place there. */
 export interface ScoredEntry {
   entry: string;
-  at: ({ value: number; doubt: DoubtTerm[]; shared: number } | null)[];
+  at: ({ value: number; doubt: DoubtTerm[]; shared: number; watts?: number } | null)[];
 }
 
 export interface Score {
@@ -96,13 +96,14 @@ export function overLines(
   const scored = entries
     .filter(({ at }) => counting.every((i) => at[i] !== null))
     .map(({ entry, at }) => {
-      const held = at.map((point) => point ?? { value: 0, doubt: [], shared: 0 });
+      const held = at.map((point) => point ?? { value: 0, doubt: [], shared: 0, watts: 0 });
       const sum = (of: (point: (typeof held)[number]) => number) =>
         held.reduce((all, point, i) => all + shares[i]! * of(point), 0);
       return {
         ...{ entry, parts: held, at: held.map(({ value }) => value) },
         value: sum(({ value }) => value),
         shared: sum(({ shared }) => shared),
+        watts: sum(({ watts }) => watts ?? 0),
         doubt: together(
           held.map(({ doubt }) => doubt),
           shares,

@@ -59,6 +59,8 @@ export interface PlacedEntry {
   doubt: DoubtTerm[];
   /** Standard uncertainty shared with all of its rig, K: not in the interval, and cancelling between entries. */
   shared: number;
+  /** The same by the class of the power meter that restated it. */
+  watts: number;
   resistanceKPerW: number | null;
   temperatureAtReferenceC: number;
   slope: number;
@@ -106,7 +108,7 @@ function limitOf(
   sharedRiseK: number,
 ): Standing['limit'] {
   const overK = temperatureC - (limitC - LIMIT_BAND_K);
-  const doubtK = Math.hypot(halfWidth(value.doubt), NORMAL_95 * sharedRiseK);
+  const doubtK = Math.hypot(halfWidth(value.doubt), NORMAL_95 * sharedRiseK, NORMAL_95 * value.watts);
   return overK > doubtK || (overK >= -doubtK && value.heldByLimit)
     ? 'over'
     : overK < -doubtK
@@ -120,6 +122,7 @@ function comparable({ value }: Standing, factor: number): Comparable {
     value: value.value * factor,
     doubt: scaled(value.doubt, factor),
     shared: value.shared * factor,
+    watts: value.watts * factor,
   };
 }
 
@@ -184,6 +187,7 @@ export function rankAtLine(curves: readonly EntryCurve[], rule: LineRule): Ranki
     interval95: halfWidth(standing.value.doubt),
     doubt: standing.value.doubt,
     shared: standing.value.shared,
+    watts: standing.value.watts,
     resistanceKPerW: standing.resistanceKPerW,
     temperatureAtReferenceC: standing.temperatureC,
     slope: standing.value.slope,

@@ -1,11 +1,11 @@
 import { entryCurves } from '../curves/entryCurve';
-import { RISE_AGAINST_NOISE } from '../curves/curveRule';
 import { rankAtLine, type PlacedEntry } from '../ranking/rankAtLine';
-import { instrumentDoubt } from '../rig/instrumentDoubt';
+import { curveRule, responseOf } from '../responses/responses';
+import { instrumentDoubt, instrumentsOf } from '../rig/instrumentDoubt';
 import { seededChance } from '../statistics/chance';
 import { criticalDifference } from '../uncertainty/criticalDifference';
 import type { RigHistory } from '../uncertainty/sweep';
-import { REHEARSED_LINE_DBA, rehearsedRound, type RehearsedDesign } from './round';
+import { REHEARSED_LINE_DBA, REHEARSED_RPM, rehearsedRound, type RehearsedDesign } from './round';
 
 /** What a design comes to over many rounds, as shares from 0 to 1. */
 export interface Rehearsed {
@@ -25,7 +25,7 @@ export interface Rehearsed {
   interval95: number;
 }
 
-const RULE = { lineDb: REHEARSED_LINE_DBA, loadW: 190, program: false, referenceAmbientC: 23, limitC: 200 };
+const RULE = { loadW: 190, program: false, referenceAmbientC: 23, limitC: 200 };
 
 /** Whether two of so many are told apart, by the rule that gives the places. */
 const isTold = (one: PlacedEntry, other: PlacedEntry, count: number) =>
@@ -46,13 +46,21 @@ export function rehearse(
   if (!counts.every((count) => Number.isInteger(count) && count >= 1))
     throw new RangeError(`rehearse: counts must be 1 or more, got ${counts.join(', ')}`);
   const chance = seededChance(seed);
-  const instruments = instrumentDoubt(null);
+  const { of = 'rise' } = design;
+  const isLevel = of === 'level';
+  const response = responseOf(of)!;
+  const rule = curveRule(response, isLevel ? 'rpm' : 'noise');
+  const instruments = instrumentsOf(instrumentDoubt(null), response);
   const sum = { alone: 0, shares: 0, told: 0, pairs: 0, any: 0, held: 0, all: 0, halves: 0 };
   const heldBy = new Array<number>(design.entries).fill(0);
   for (let round = 0; round < rounds; round += 1) {
     const { entries, points } = rehearsedRound(design, chance);
-    const curves = entryCurves(entries, points, instruments, RISE_AGAINST_NOISE, history);
-    const { placed } = rankAtLine(curves, RULE);
+    const curves = entryCurves(entries, points, instruments, rule, history);
+    const { placed } = rankAtLine(curves, {
+      ...RULE,
+      lineDb: isLevel ? REHEARSED_RPM : REHEARSED_LINE_DBA,
+      throttles: of === 'rise',
+    });
     const by = new Map(placed.map((entry) => [entry.entry, entry]));
     const best = by.get(entries[0]!.entry);
     if (best?.placeFrom === 1) {

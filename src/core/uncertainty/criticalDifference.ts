@@ -1,5 +1,5 @@
 import { studentizedRange } from '../statistics/studentizedRange';
-import { powerOf, type DoubtTerm } from './doubt';
+import type { DoubtTerm } from './doubt';
 
 /** A value as it is compared with others of its rig. */
 export interface Comparable {
@@ -8,6 +8,8 @@ export interface Comparable {
   doubt: readonly DoubtTerm[];
   /** Standard uncertainty that the meter leaves in all of its rig, signed by the slope: it counts as far as it differs between two. */
   shared: number;
+  /** The same of what the power meter leaves, where watts restated it: it counts as far as it differs, and whole in an absolute claim. */
+  watts?: number | undefined;
 }
 
 /** A value’s doubt as its sums, so that each of many is gone through once. */
@@ -22,10 +24,9 @@ interface Summed {
   watts: number;
 }
 
-function summed({ doubt, shared }: Comparable): Summed {
-  const sum = { found: 0, own: 0, rig: 0, sure: 0, meter: shared, watts: powerOf(doubt) };
-  for (const { from, variance, freedom, sharedPart = 0 } of doubt) {
-    if (from === 'power') continue;
+function summed({ doubt, shared, watts = 0 }: Comparable): Summed {
+  const sum = { found: 0, own: 0, rig: 0, sure: 0, meter: shared, watts };
+  for (const { variance, freedom, sharedPart = 0 } of doubt) {
     if (freedom === Infinity) {
       sum.sure += variance;
       continue;

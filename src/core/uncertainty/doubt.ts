@@ -14,9 +14,7 @@ export interface DoubtTerm {
     | 'room'
     | 'floor'
     | 'line'
-    | 'law'
-    // Shared by all of a rig: in each interval, and between two only as far as it differs.
-    | 'power';
+    | 'law';
   variance: number;
   freedom: number;
   /** Of 1/freedom, what all entries of the rig share of not knowing its spread (ω/n₀ of DOUBT f); none where nothing is shared. */
@@ -72,13 +70,4 @@ export function scaled(terms: readonly DoubtTerm[], factor: number): DoubtTerm[]
     variance: term.variance * squared,
     ...(term.passesPart === undefined ? {} : { passesPart: term.passesPart * squared }),
   }));
-}
-
-/**
- * Standard uncertainty by what watts restated, of a value with these terms.
- *
- * @example powerOf([{ from: 'power', variance: 0.04, freedom: 9 }]) → 0.2
- */
-export function powerOf(terms: readonly DoubtTerm[]): number {
-  return Math.sqrt(terms.find(({ from }) => from === 'power')?.variance ?? 0);
 }

@@ -26,7 +26,7 @@ import { listRevisions } from '@/database/lineUp/rigs';
 import { readSheet } from '@/database/lineUp/sheets';
 import { memoized } from '../model/cachedUntilWritten';
 import type { RoundUpView } from '../model/roundUpView';
-import { RUN_RULES, type RunRule } from '@/core/drift/runRules';
+import { CONTROL_LIMITS, type ControlLimit } from '@/core/drift/controlLimits';
 import { instrumentCourses, type InstrumentCourse } from './instrumentCourses';
 
 /** A re-test with where it stands on the chart. */
@@ -195,8 +195,8 @@ function watchedOnce(view: RoundUpView, response: string): Promise<Watched> {
   return made;
 }
 
-const SAYS = new Map(RUN_RULES.map(({ id, says }) => [id, says]));
-const brokenWords = (broken: readonly RunRule[]) => broken.map((rule) => SAYS.get(rule)!).join('; ');
+const SAYS = new Map(CONTROL_LIMITS.map(({ id, says }) => [id, says]));
+const brokenWords = (broken: readonly ControlLimit[]) => broken.map((rule) => SAYS.get(rule)!).join('; ');
 
 /** The same as its page shows it: which rules a point breaks is said in words. */
 export async function watchPage(view: RoundUpView, wanted: string | undefined) {

@@ -46,6 +46,7 @@ export function viewWeights(view: RoundUpView, weights: string | undefined): Wei
         value: placed.resistanceKPerW,
         doubt: scaled(placed.doubt, 1 / watts),
         shared: placed.shared / watts,
+        watts: placed.watts / watts,
       };
     }),
   }));

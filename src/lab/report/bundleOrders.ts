@@ -199,7 +199,7 @@ export function bundleOrders(bundle: Bundle): BundleOrders {
         // An absolute claim: what the sensors of the rig share counts in it.
         return pm(
           placed.temperatureAtReferenceC,
-          Math.hypot(placed.interval95, NORMAL_95 * Math.hypot(sharedRiseK, placed.shared)),
+          Math.hypot(placed.interval95, NORMAL_95 * Math.hypot(sharedRiseK, placed.shared, placed.watts)),
           1,
           '°C',
         );
@@ -211,7 +211,7 @@ export function bundleOrders(bundle: Bundle): BundleOrders {
         return told?.capacityW.known
           ? pm(
               told.capacityW.value,
-              capacity95(told.capacityW.value, placed, Math.hypot(sharedRiseK, placed.shared)),
+              capacity95(told.capacityW.value, placed, Math.hypot(sharedRiseK, placed.shared, placed.watts)),
               0,
               'W',
             )

@@ -12,7 +12,6 @@ const WORDS: Record<Exclude<DoubtTerm['from'], 'mounts'>, string> = {
   room: 'a room temperature typed by hand',
   floor: 'the room’s noise, which is taken off the meter reading',
   law: 'the fan law by which it is converted to this speed',
-  power: 'the class of the power meter (the same for all of the rig)',
   line: 'the tenths by which the line is missed',
 };
 
@@ -58,9 +57,10 @@ function remedyOf(largest: string, item: JudgedItem): string {
 
 /** What the ± of an entry is made of: a bar of its parts, each in words, and what would shrink it most. */
 export function Budget({ item, unit }: { item: JudgedItem; unit: string }) {
-  const { shared, interval95 } = item.placed;
+  const { shared, watts, interval95 } = item.placed;
   const parts = partsOf(item)
-    .filter(({ variance }) => variance > 0)
+    // What is less than a two hundredth of it shows on no bar.
+    .filter(({ variance }, _, all) => variance > all.reduce((sum, one) => sum + one.variance, 0) / 200)
     .sort((a, b) => b.variance - a.variance);
   const total = parts.reduce((sum, { variance }) => sum + variance, 0);
   const share = ({ variance }: Part) => (100 * variance) / total;
@@ -103,8 +103,10 @@ export function Budget({ item, unit }: { item: JudgedItem; unit: string }) {
         </p>
       )}
       <p className="text-[14.5px] text-ink2">
-        Shared by all of this rig, which cancels between entries and is not in ±: the sound meter by its
-        class, {figure(Math.abs(shared), 2)} {unit} through the slope. All are one sample of a product each.
+        Shared by all of this rig, so that it cancels between entries and is not in ±: the sound meter by its
+        class, {figure(Math.abs(shared), 2)} {unit} through the slope
+        {watts > 0 && `, and the power meter by its class, ${figure(watts, 2)} ${unit}`}. It counts in what is
+        claimed outright: watts held, the die in a room. All entries are one sample of their product.
       </p>
     </section>
   );

@@ -100,7 +100,11 @@ export function measuresOf(data: JudgementData): Measure[] {
         told(
           detail.capacityW,
           detail.capacityW.known
-            ? capacity95(detail.capacityW.value, placed, Math.hypot(data.sharedRiseK, placed.shared))
+            ? capacity95(
+                detail.capacityW.value,
+                placed,
+                Math.hypot(data.sharedRiseK, placed.shared, placed.watts),
+              )
             : null,
         ),
     },

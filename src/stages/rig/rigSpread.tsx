@@ -37,7 +37,7 @@ function Dots({
         role="img"
         aria-label="Spread of mounts, entry by entry"
       >
-        {[0, top / 2, top].map((tick) => (
+        {[0, top].map((tick) => (
           <g key={tick}>
             <line x1={LEFT} x2={WIDTH - 8} y1={y(tick)} y2={y(tick)} className="stroke-hairline" />
             <text x={LEFT - 8} y={y(tick) + 4} textAnchor="end" className="fill-ink2 text-[12px]">
@@ -46,7 +46,14 @@ function Dots({
           </g>
         ))}
         {rigK !== null && (
-          <line x1={LEFT} x2={WIDTH - 8} y1={y(rigK)} y2={y(rigK)} className="stroke-line" strokeWidth={2} />
+          <line
+            x1={LEFT}
+            x2={WIDTH - 8}
+            y1={y(rigK)}
+            y2={y(rigK)}
+            className="stroke-primary"
+            strokeWidth={2}
+          />
         )}
         {all.map(({ entry, isOwn }, i) => (
           <circle
@@ -55,7 +62,7 @@ function Dots({
             cy={y(entry.spreadK)}
             r={5}
             strokeWidth={2}
-            className={isOwn ? 'fill-ink stroke-ink' : 'fill-paper stroke-ink'}
+            className={isOwn ? 'fill-ink stroke-ink' : 'fill-base-100 stroke-ink'}
           >
             <title>
               {entry.product}, {entry.loadW} W: {figure(entry.spreadK, 2)} K over {entry.mounts} mounts

@@ -1,7 +1,7 @@
 'use client';
 
 import { parseAsString, useQueryState } from 'nuqs';
-import { FALSE_ALARMS, RUN_RULES } from '@/core/drift/runRules';
+import { CONTROL_LIMITS, FALSE_ALARMS } from '@/core/drift/controlLimits';
 import { figure, plural, signed } from '@/ui/marks/figures';
 import { ChoiceField } from '@/ui/form/fields';
 import { PageHead } from '@/ui/frame/pageHead';
@@ -83,7 +83,7 @@ export function WatchStage({ data }: { data: WatchData }) {
       {charted.length > 0 && (
         <p className="label-text max-w-3xl">
           Line: mean of the re-tests before. Dashed and dotted: two and three standard deviations. ▲ a rule is
-          broken: {RUN_RULES.map(({ says }) => says).join('; ')}. On a steady rig {FALSE_ALARMS.byTenth} of
+          broken: {CONTROL_LIMITS.map(({ says }) => says).join('; ')}. On a steady rig {FALSE_ALARMS.byTenth} of
           100 such charts have raised an alarm by their tenth re-test, {FALSE_ALARMS.byThirtieth} by their
           thirtieth. Each re-test is held against those before it alone; a broken one is no reference for what
           follows.
