@@ -15,6 +15,9 @@ const LEVELS = [27.2, 30.6, 34.1, 38.3];
 const ENTRIES = ['a', 'b', 'c', 'd'].map((entry, i) => ({ entry, isControl: i === 0 }));
 /** Every bench differs a little in what it resolves; these are the stated defaults. */
 const SENSORS = instrumentDoubt(null);
+/** What a room probe wanders by between mounts, and a meter from reading to reading. */
+const PROBE_WANDERS_K = 0.06;
+const METER_REPEATS_DB = 0.15;
 
 /** R of the truth at a level, K/W. */
 const truth = (entry: number, levelDb: number) => 0.2 + 0.01 * entry + 0.06 * 10 ** (-0.035 * (levelDb - 25));
@@ -43,7 +46,7 @@ function measured(chance: Chance) {
   const points = ENTRIES.flatMap(({ entry }, e) =>
     [1, 2].flatMap((mount) => {
       const mountFactor = 1 + SPREADS.mount * chance.normal();
-      const offsetK = SENSORS.riseK * chance.normal();
+      const offsetK = PROBE_WANDERS_K * chance.normal();
       return LEVELS.flatMap((levelDb, s) =>
         [1, 2].map((pass): MeasuredPoint => {
           const powerW = LOAD_W * (1 + 0.006 * chance.normal());
@@ -53,7 +56,7 @@ function measured(chance: Chance) {
           const heard = 10 * Math.log10(10 ** (levelDb / 10) + 10 ** (FLOOR_DB / 10));
           return {
             ...{ run: `${entry}${mount}${s}${pass}`, entry, mount, pass, setting: String(s) },
-            level: coolerLevel(tenth(heard + SENSORS.levelDb * chance.normal()), FLOOR_DB),
+            level: coolerLevel(tenth(heard + METER_REPEATS_DB * chance.normal()), FLOOR_DB),
             ...{
               settled: reduction.settled,
               value: reduction.riseK,

@@ -1,7 +1,12 @@
 import fc from 'fast-check';
 import { alignClocks } from '@/core/joining/alignClocks';
+import { isUsable } from '@/core/curves/settings/measuredPoint';
+import { decidedByMeans } from '@/core/curves/settings/settingMeans';
+import { coolerLevel } from '@/core/levels/coolerLevel';
 import { energyMeanDb } from '@/core/levels/energyMeanDb';
 import { windowStep } from '@/core/statistics/windowStep';
+import { responseOf } from '@/core/responses/responses';
+import { runPoint } from '@/core/roundUp/runPoint';
 import type { Instrument } from '@/core/rig/instrument';
 import { instrumentDoubt } from '@/core/rig/instrumentDoubt';
 import { headingUnit } from '@/formats/log/headingUnit';
@@ -96,18 +101,42 @@ test('instruments: a class and a step make the doubt; what is shared stands apar
   const plain = instrumentDoubt(null);
   // Class 2: ± 1 dB spread evenly is 1/√3; steps of 0.1 dB are 0.1/√12.
   expect(plain.sharedLevelDb).toBeCloseTo(1 / Math.sqrt(3), 9);
-  expect(plain.levelDb).toBeCloseTo(Math.hypot(0.15, 0.1 / Math.sqrt(12)), 9);
+  expect(plain.stepK).toBeCloseTo(Math.hypot(0.1, 0.1) / Math.sqrt(12), 9);
   const better = instrumentDoubt({
     instruments: [listed('sound meter', 'class 1', '0.01 dB'), listed('room probe', '± 0,1 K')],
     checks: [],
   });
   expect(better.sharedLevelDb).toBeCloseTo(0.7 / Math.sqrt(3), 9);
-  expect(better.levelDb).toBeLessThan(plain.levelDb);
-  expect(better.riseK).toBeLessThan(plain.riseK);
+  expect(better.sharedRiseK).toBeLessThan(plain.sharedRiseK);
   expect(better.from[0]).toBe('sound meter: Ours, class 1, steps of 0.01 dB');
   expect(better.from[2]).toContain('taken as ± 1 K');
-  const coarse = instrumentDoubt({ instruments: [listed('sound meter', '', '1 dB')], checks: [] });
-  expect(coarse.levelDb).toBeGreaterThan(0.28);
+  const coarse = instrumentDoubt({ instruments: [listed('room probe', '', '1 °C')], checks: [] });
+  expect(coarse.stepK).toBeGreaterThan(0.28);
+});
+
+test('a level under the range of the meter is a bound, whatever the room, and so is each pass of its setting', () => {
+  const meter = { name: 'M', kind: 'sound meter' as const, resolution: '', grade: 'class 2' };
+  const rangeOf = (range: string) =>
+    instrumentDoubt({ instruments: [{ ...meter, range, calibratedOn: '', dueOn: '' }], checks: [] }).lowestDb;
+  expect(['25 to 130 dB(A)', '30–120 dB', 'from 18,5 … 110', 'A, C', ''].map(rangeOf)).toEqual([
+    ...[25, 30, 18.5, null, null],
+  ]);
+  const at = (lowestDb: number | null, noiseDb: number) =>
+    runPoint(
+      { keptValue: () => null, instruments: { ...instrumentDoubt(null), lowestDb } },
+      {
+        ...{ run: '1', entry: 'a', mount: 1, pass: 1, setting: '1', loadW: 100, loadName: '', gpuLoadW: 0 },
+        ...{ level: coolerLevel(noiseDb, 10), roomDoubtK: 0, rpm: null, dutyPct: null, die: null },
+        ...{ sone: null, score: null },
+      },
+      responseOf('level')!,
+      null,
+    )!;
+  expect([at(null, 24), at(25, 25), at(25, 24)].map(({ level }) => level.standing)).toEqual([
+    ...['good', 'clear', 'at-floor'],
+  ]);
+  const passes = [at(25, 24), { ...at(25, 26), run: '2', pass: 2 }];
+  expect(decidedByMeans(passes).map((point) => isUsable(point))).toEqual([false, false]);
 });
 
 test('numbers are read as people type them, and written with a proper minus', () => {

@@ -10,6 +10,8 @@ export interface CoolerLevel {
   errorGain: number;
   /** Half-width of the 95 % interval of a correction of the meter that is in the level, dB; none where it is not corrected. */
   correctionDoubtDb?: number | undefined;
+  /** It was read under the range of the meter: no more than a bound. */
+  underRange?: true;
   /** What was read, dB(A), where the others of its mount decide how it stands. */
   noiseDb?: number;
 }

@@ -4,6 +4,7 @@ import type { EntryCurve } from '@/core/curves/entryCurve';
 import type { RiseShown } from '@/core/curves/shownScale';
 import { wallOf } from '@/core/judgement/curveWall';
 import { pack, type Packed } from '@/core/packed';
+import { roomSpanC } from './roomSpan';
 import { allAlike } from '@/core/responses/allAlike';
 import { RISE } from '@/core/responses/responses';
 import { isFixedWatts, loadKey, type Load } from '@/core/runs/load';
@@ -73,6 +74,8 @@ async function curvesOf(view: RoundUpView, shown: ResponseView) {
       bridges: bridges[i]!,
       /** Of a level: the rises on the same axis, since heat and noise stand together; empty where none was measured. */
       riseCurves: rises.find((other) => loadKey(other.load) === loadKey(load))?.curves ?? [],
+      /** Rooms that entries were measured in: of a rise alone do they matter. */
+      roomC: response.throttles ? roomSpanC(view, load) : null,
       ...(response.throttles && against === 'rpm' ? wallsOf(curves, load) : NO_WALLS),
     })),
     noiseLineDba: roundUp.noiseLineDba,

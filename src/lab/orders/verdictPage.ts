@@ -1,3 +1,4 @@
+import { roomSpanC } from './roomSpan';
 import { questionOf } from '@/core/brief/questions';
 import { configuredSize } from '@/core/lineUp/configuredSize';
 import { againstLimits } from '@/core/lineUp/fitsLimits';
@@ -92,6 +93,7 @@ export async function verdictPage(view: RoundUpView, query: VerdictQuery) {
       leftOut: leftOut.map(({ entry, why }) => ({ entry, why, product: nameOf.get(entry)! })),
     },
     /** Nothing at this load has a die: what the verdict ranks was not measured. */
+    roomC: shown.response.throttles ? roomSpanC(view, chosen.load) : null,
     withoutDie: atLoad.length > 0 && !atLoad.some(hasDie),
   };
 }

@@ -46,7 +46,8 @@ export function MachineFields({
       <h2 className="font-display text-[22px] font-bold">For a reader’s machine</h2>
       <p className="text-[14px] text-ink2">
         What it draws, how hot and how loud it may be, and what goes into it. The address holds it all: send
-        it.
+        it. K/W of the processor on the bench stands for the reader’s: a smaller die, or a plate that fits it
+        worse, runs hotter at the same watts.
       </p>
       <div className="grid grid-cols-2 gap-2.5">
         <NumberField label="Heat" unit="W" value={machine.watts} onValue={(watts) => change({ watts })} />

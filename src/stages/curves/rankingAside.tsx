@@ -92,6 +92,7 @@ export function RankingAside({
           ranking={ranking}
           entries={entries}
           scale={scale}
+          roomC={load.roomC}
         />
         {hidden.size > 0 && (
           <p className="pt-2 text-[14px] text-ink2">{hidden.size} hidden: places are among those shown.</p>

@@ -2,6 +2,9 @@ import type { ShownScale } from '@/core/curves/shownScale';
 import { bracketSentences } from '@/core/ranking/bracketSentences';
 import type { NotPlacedEntry, Ranking } from '@/core/ranking/rankAtLine';
 import { inARow } from '@/core/verdict/orderSentences';
+import { figure } from '@/ui/marks/figures';
+import { roomMovedK } from '@/core/rig/roomMoved';
+import { median } from '@/core/statistics/median';
 import { EntryMark } from '@/ui/marks/entryMark';
 import type { PageEntry as CurveEntry } from '@/lab/model/pageEntries';
 
@@ -15,6 +18,13 @@ const WORDS: Record<NotPlacedEntry['status'], string> = {
 
 const shortName = (name: string) => (name.length > 60 ? `${name.slice(0, 60)}…` : name);
 
+/** What rooms can have moved one entry against another by, K; null where that is under half of a usual ±. */
+function movedBetween({ placed }: Ranking, roomC: { fromC: number; toC: number }): number | null {
+  if (placed.length < 2) return null;
+  const moved = roomMovedK(median(placed.map(({ value }) => value)), roomC);
+  return moved > median(placed.map(({ interval95 }) => interval95)) / 2 ? moved : null;
+}
+
 /** What the order cannot say by itself: ties in words, doubts that are assumed, and who is not placed. */
 export function RankingNotes({
   ranking,
@@ -23,6 +33,7 @@ export function RankingNotes({
   assumed: assumedWords,
   absent,
   compared,
+  roomC,
 }: {
   ranking: Ranking;
   entries: ReadonlyMap<string, CurveEntry>;
@@ -33,8 +44,11 @@ export function RankingNotes({
   absent?: string | undefined;
   /** What an entry is: a cooler, a fan, a layout. */
   compared: string;
+  /** Coolest and warmest room that an entry was measured in; null where it does not matter. */
+  roomC: { fromC: number; toC: number } | null;
 }) {
   const assumed = ranking.placed.some((placed) => placed.spreadSource === 'assumed');
+  const moved = roomC ? movedBetween(ranking, roomC) : null;
   const names = ranking.placed.map((placed) => shortName(entries.get(placed.entry)!.product));
   const shown = { ...scale, unit: scale.unit === '°C' ? 'K' : scale.unit };
   return (
@@ -46,6 +60,13 @@ export function RankingNotes({
         <p className="text-ink2">
           No {compared} was mounted twice: what remounting does is assumed in ±, {assumedWords}. Add a mount
           to measure it.
+        </p>
+      )}
+      {moved && roomC && (
+        <p className="text-warn">
+          ▲ They were measured in rooms of {figure(roomC.fromC, 1)} to {figure(roomC.toC, 1)} °C. Warmer air
+          is thinner: that can have moved one against another by up to {figure(moved, 1)} K, which is not in
+          ±.
         </p>
       )}
       {ranking.standOut.length > 0 && (

@@ -79,23 +79,23 @@ export function measuresOf(data: JudgementData): Measure[] {
     {
       key: 'wall',
       name: 'Wall, R∞',
-      ...{ unit: 'K/W', decimals: 3, better: 'lower' },
+      ...{ unit: 'K/W', decimals: 2, better: 'lower' },
       definition:
-        'What no fan gets past (die, paste, spreader, plate): R∞ of R∞ + a·n^(−b) over the speeds of this load. Not identified where its interval is wider than half of it.',
+        'What no fan gets past (die, paste, spreader, plate), if R falls towards it as a power of speed: R∞ of R∞ + a·n^(−b) over the speeds of this load. It bears two figures; not identified where its interval is wider than half of it.',
       figureFor: ({ detail }) => {
         const wall = detail.airflowIndependent;
         if (!wall.known) return none(wall.reason);
         const { value, interval95, identified } = wall.value;
         return identified
           ? { value, interval95, why: '' }
-          : none(`not identified: ${value.toFixed(3)} ± ${interval95.toFixed(3)} K/W`);
+          : none(`not identified: ${value.toFixed(2)} ± ${interval95.toFixed(2)} K/W`);
       },
     },
     {
       key: 'capacity',
       name: 'Capacity',
       ...{ unit: 'W', decimals: 0, better: 'higher' },
-      definition: `The heat that it holds at the line in a room of ${rule.referenceAmbientC} °C before the die comes to ${rule.limitC} °C, by R there. Its ± counts what the sensors of this rig share, too.`,
+      definition: `The heat that it holds at the line in a room of ${rule.referenceAmbientC} °C before the die comes to ${rule.limitC} °C, by R there. Its ± counts what the sensors and meters of this rig share, too. K/W of this processor is not that of another.`,
       figureFor: ({ detail, placed }) =>
         told(
           detail.capacityW,

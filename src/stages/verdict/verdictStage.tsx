@@ -101,6 +101,7 @@ export function VerdictStage({ data }: { data: VerdictData }) {
             ranking={data.ranking}
             entries={entries}
             scale={scale}
+            roomC={data.roomC}
           />
         </div>
       </aside>

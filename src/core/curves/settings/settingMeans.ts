@@ -17,7 +17,8 @@ export function decidedByMeans(points: readonly MeasuredPoint[]): MeasuredPoint[
   const cells = groupBy(points, (point) => JSON.stringify([point.setting, point.mount]));
   return [...cells.values()].flatMap((cell) => {
     if (cell.length === 1) return cell;
-    const { standing, errorGain } = cellLevel(cell.map((point) => point.level));
+    const { standing: byRoom, errorGain } = cellLevel(cell.map((point) => point.level));
+    const standing = cell.some(({ level }) => level.underRange) ? 'at-floor' : byRoom;
     return cell.map((point) => {
       const { noiseDb } = levelRead(point.level);
       return { ...point, level: { ...point.level, noiseDb, standing, errorGain } };
