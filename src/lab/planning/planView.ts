@@ -10,6 +10,8 @@ import { isFixedWatts, loadKey, type Load } from '@/core/runs/load';
 import { criticalDifference } from '@/core/uncertainty/criticalDifference';
 import { repeatsSpread } from '@/core/uncertainty/repeatsSpread';
 import { fieldAt } from '@/core/curves/field';
+import { historyAt } from '@/core/rig/rigRemounts';
+import { rigSpread } from '@/core/uncertainty/rigSpread';
 import { plural } from '@/core/words';
 import { tunedSettings } from '@/core/plan/tunedSettings';
 import { earlyBounds, type EarlyLook } from '@/core/plan/earlyLooks';
@@ -30,7 +32,7 @@ import { readSheet, type KeptSheet } from '@/database/lineUp/sheets';
 import { briefOf } from './briefView';
 import { lineUpOf, type LineUpEntry } from '../lineUp/lineUpView';
 import { viewResponse } from '../model/responseView';
-import { riseCurves, viewRoundUp, type RoundUpView } from '../model/roundUpView';
+import { loadsOf, riseCurves, viewRoundUp, type RoundUpView } from '../model/roundUpView';
 
 export interface PlanView {
   sheet: KeptSheet<PlanSheet>;
@@ -70,12 +72,16 @@ function learntScatter(view: RoundUpView): { scatter: RigScatter; from: string }
   const field = chosen?.curves[0]?.field;
   const at = field && fieldAt(field, view.roundUp.noiseLineDba);
   const passK = at && at.pass.freedom > 0 ? Math.sqrt(at.pass.variance) : ASSUMED_PASS_K;
-  if (!at?.rig)
+  // Before anything is cited or measured the rig is known by what others were remounted on it.
+  const loadW = loadsOf(view).find(isFixedWatts)?.loadW ?? view.remounts[0]?.loadW ?? 0;
+  const before = historyAt(view.remounts, { loadW, loadName: '', gpuLoadW: 0 });
+  const rig = at?.rig ?? rigSpread([], ASSUMED_SPREAD_K, before);
+  if (!rig)
     return {
       scatter: { passK, mountK: ASSUMED_SPREAD_K },
       from: 'assumed, 0.5 K: nothing has been remounted on this rig yet',
     };
-  const { variance, freedom, earlier } = at.rig;
+  const { variance, freedom, earlier } = rig;
   return {
     scatter: { passK, mountK: Math.sqrt(variance), earlier },
     from: `from ${plural(Math.round(freedom), 'remount')} on this rig${earlier > 0 ? `, ${Math.round(earlier)} of them in other round-ups` : ''}`,
