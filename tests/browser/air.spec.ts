@@ -72,6 +72,25 @@ async function plannedFans(page: Page): Promise<string> {
   return base;
 }
 
+test('what all round-ups of a rig remounted stands on Rig with its history, and tells what one alone cannot', async ({
+  page,
+}) => {
+  await page.goto(app.url);
+  await page
+    .getByRole('link', { name: /Quiet towers for the practice rooms/ })
+    .first()
+    .click();
+  await page.getByRole('link', { name: /^Rig/ }).click();
+  const spread = page.getByRole('region', { name: 'Spread of this rig' });
+  await expect(spread).toContainText(
+    /0\.\d\d K at 170 W.* by \d+ remounts.* 5 of this round-up, 1\d of others/,
+  );
+  await expect(spread.getByRole('img', { name: 'Spread of mounts, entry by entry' })).toBeVisible();
+  expect(await seriousFaults(page)).toEqual([]);
+  await page.getByRole('link', { name: /^Curves/ }).click();
+  await expect(page.locator('[data-crossing="tramontana cierzo-240"]')).toBeVisible();
+});
+
 test('a fan evening by keyboard: heard, held at each place, and ranked by airspeed as the simulated fans are', async ({
   page,
 }) => {

@@ -75,7 +75,11 @@ const known = { freedom: 40, variance: 0.16 };
 const histories: Row[] = [
   { name: '6, 1×1', design: { mounts: 1 }, history: known },
   { name: '6, 2×1', design: {}, history: known },
-  { name: '6, 2×1, spreads 0.2–0.8 K, history of their mean', design: { mountK: mixed(6) }, history: { freedom: 40, variance: 0.292 } },
+  {
+    name: '6, 2×1, spreads 0.2–0.8 K, history of their mean',
+    design: { mountK: mixed(6) },
+    history: { freedom: 40, variance: 0.292 },
+  },
   { name: '6, 2×1, one at five times', design: { mountK: fiveTimes }, history: known },
   { name: '6, 3×1', design: { mounts: 3 }, history: known },
   { name: '24, 2×1', design: { entries: 24 }, history: known },

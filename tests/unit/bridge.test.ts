@@ -40,18 +40,20 @@ test('points on a line give that line; both rigs exchanged give its inverse', ()
   expect(() => yorkFit([{ x: 1, y: 1, ux: 1, uy: 1 }])).toThrow('two points');
 });
 
-/** Four coolers at three settings on two rigs, in doubt on both; `flips` K more of the last on the source. */
+/** Four coolers at three settings on two rigs, in doubt on both, mostly by mounts that a cooler's settings share; `flips` K more of the last on the source. */
 function rigs(seed: number, flips = 0, u = 0.4) {
   const chance = seededChance(seed);
   const shared: SharedPoint[] = [];
   const truth = (x: number) => 1.2 + 0.93 * x;
   [36, 40, 44, 49].forEach((base, cooler) => {
+    const [mountX, mountY] = [chance.normal(), chance.normal()];
+    const off = (mount: number) => u * (0.9 * mount + 0.436 * chance.normal());
     for (const setting of [1, 1.13, 1.31]) {
       const x = base * setting;
       shared.push({
         ...{ entry: `e${cooler}`, point: String(setting), ux: u, uy: u },
-        x: x + (cooler === 3 ? flips : 0) + u * chance.normal(),
-        y: truth(x) + u * chance.normal(),
+        x: x + (cooler === 3 ? flips : 0) + off(mountX),
+        y: truth(x) + off(mountY),
       });
     }
   });

@@ -94,6 +94,11 @@ export function RankingAside({
           scale={scale}
           roomC={load.roomC}
         />
+        {ranking.placed.length > 1 && (
+          <p className="pt-2 text-[14px] text-ink2">
+            Each entry is one sample of its product: another may differ from it by more than ±.
+          </p>
+        )}
         {hidden.size > 0 && (
           <p className="pt-2 text-[14px] text-ink2">{hidden.size} hidden: places are among those shown.</p>
         )}
