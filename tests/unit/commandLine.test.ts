@@ -158,3 +158,28 @@ test.each<[string, string[], RegExp]>([
   expect([status, stdout]).toEqual([2, '']);
   expect(stderr).toMatch(said);
 });
+
+test('rehearse draws whole round-ups with a seed and tells shares; a wrong flag is told in one line with status 2', () => {
+  const rehearse = (...args: string[]) =>
+    spawnSync('node', ['--no-warnings', '--import', 'tsx', 'src/command/rehearse.ts', ...args], {
+      encoding: 'utf8',
+    });
+  const told = (...args: string[]) =>
+    JSON.parse(rehearse('--rounds', '40', '--json', ...args).stdout) as Record<string, number>;
+  const apart = told('--gap', '5', '--entries', '4', '--seed', '3');
+  expect(Object.keys(apart)).toEqual([
+    ...['rounds', 'winnerAlone', 'winnerShares', 'winnerMissed', 'neighboursTold', 'intervalsHold'],
+  ]);
+  expect(apart).toMatchObject({ rounds: 40, winnerMissed: 0 });
+  expect(apart.winnerAlone! + apart.winnerShares!).toBe(1);
+  expect(apart.winnerAlone).toBeGreaterThan(0.9);
+  expect(told('--gap', '5', '--entries', '4', '--seed', '3')).toEqual(apart);
+  const equal = told('--gap', '0', '--entries', '4');
+  expect(equal.anyTold).toBeLessThan(0.2);
+  // Where mounts scatter by far more than what one mount is taken to, the best is missed.
+  expect(told('--mounts', '1', '--mount-spread', '6', '--gap', '1').winnerMissed).toBeGreaterThan(0.2);
+  for (const wrong of [['--mounts', '0'], ['--gap', 'x'], ['--seed', '1.5'], ['BUNDLE'], ['--unknown']]) {
+    const { status, stdout, stderr } = rehearse(...wrong);
+    expect([status, stdout, stderr.trim().split('\n').length]).toEqual([2, '', 1]);
+  }
+});

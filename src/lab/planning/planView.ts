@@ -71,11 +71,13 @@ function learntScatter(view: RoundUpView): { scatter: RigScatter; from: string }
   const chosen = riseCurves(view).find(({ load }) => isFixedWatts(load));
   const field = chosen?.curves[0]?.field;
   const at = field && fieldAt(field, view.roundUp.noiseLineDba);
-  const passK = at && at.pass.freedom > 0 ? Math.sqrt(at.pass.variance) : ASSUMED_PASS_K;
   // Before anything is cited or measured the rig is known by what others were remounted on it.
   const loadW = loadsOf(view).find(isFixedWatts)?.loadW ?? view.remounts[0]?.loadW ?? 0;
   const before = historyAt(view.remounts, { loadW, loadName: '', gpuLoadW: 0 });
   const rig = at?.rig ?? rigSpread([], ASSUMED_SPREAD_K, before);
+  // Where no pass was repeated, what mounts scatter by holds it.
+  const ofPasses = rig ? 0 : ASSUMED_PASS_K;
+  const passK = at && at.pass.freedom > 0 ? Math.sqrt(at.pass.variance) : ofPasses;
   if (!rig)
     return {
       scatter: { passK, mountK: ASSUMED_SPREAD_K },
