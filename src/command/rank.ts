@@ -2,6 +2,7 @@ import { resolve } from 'node:path';
 import type { EntryDetail } from '@/core/judgement/entryDetail';
 import type { Outcome } from '@/core/outcome';
 import { bracketSentences } from '@/core/ranking/bracketSentences';
+import { standOutSentence } from '@/core/ranking/standOutSentence';
 import { AGAINST, type Against } from '@/core/curves/curveRule';
 import type { PlacedEntry } from '@/core/ranking/rankAtLine';
 
@@ -87,6 +88,7 @@ function asJson(result: BundleRanking, isPlain: boolean) {
       spread: placed.spreadSource,
       ...(detail ? { detail: detailJson(detail.get(placed.entry)!) } : {}),
     })),
+    ...(ranking.standOut.length > 0 ? { standOut: ranking.standOut } : {}),
     notPlaced: ranking.notPlaced.map(({ entry, status, reason }) => ({ entry, status, reason })),
     // Never among the ranked.
     ...(result.bridged.length > 0
@@ -140,6 +142,7 @@ function asTable(result: BundleRanking, nameOf: (entry: string) => string): stri
   const scale = { factor: 1, decimals: response.decimals, unit: response.unit };
   if (ranking.brackets.length > 0) lines.push('');
   for (const bracket of ranking.brackets) lines.push(...bracketSentences(bracket, names, scale));
+  if (ranking.standOut.length > 0) lines.push('', standOutSentence(ranking.standOut.map(nameOf)));
   if (ranking.notPlaced.length > 0) {
     lines.push('', 'Not ranked here');
     for (const { entry, status, reason } of ranking.notPlaced)

@@ -138,4 +138,9 @@ test('another sample of a product that the lab has is an entry of its own, named
   expect(both.map(({ shownName }) => shownName)).toEqual(['Tramontana', 'Tramontana, sample B']);
   expect(new Set(both.map(({ productId }) => productId)).size).toBe(1);
   expect(both.map(({ sample }) => sample!.body.label)).toEqual(['A', 'B']);
+  // On Curves the two are set against one another, as soon as both are measured.
+  const cited = (await viewRoundUp(roundUpId))!.entries.filter(({ samplesOf }) => samplesOf !== null);
+  expect(cited.map(({ entry, samplesOf }) => [entry, samplesOf])).toEqual(
+    both.map(({ code }) => [code, 'Tramontana']),
+  );
 });

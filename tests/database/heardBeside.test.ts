@@ -76,7 +76,7 @@ test('each measure of the page says what it is, has a figure or a reason, and su
     ...{ place: '', places: [], responses: [] },
     items: judged.map((item, position) => ({
       ...item,
-      ...{ position, entry: item.placed.entry, product: product(item.placed.entry) },
+      ...{ position, entry: item.placed.entry, product: product(item.placed.entry), samplesOf: null },
     })),
     notPlaced: notPlaced.map((item) => ({ ...item, product: product(item.entry) })),
   };

@@ -80,7 +80,9 @@ const column = (name: string, cells: SideColumn['cells'], load = '170 W'): SideC
   ...{ key: name, place: '', load, cells },
   response: { id: name, name: `${name}, rise`, unit: 'K', decimals: 1, better: 'lower' },
 });
-const ENTRIES = ['a', 'b', 'c'].map((entry, position) => ({ entry, product: entry.toUpperCase(), position }));
+const ENTRIES = ['a', 'b', 'c'].map((entry, position) => ({
+  ...{ entry, product: entry.toUpperCase(), position, samplesOf: null },
+}));
 
 test.each([
   ['one leads both', [cell('a', 1, 1), cell('b', 2, 2)], [cell('a', 1, 1), cell('b', 2, 2)], ['A', 'A', 'A']],

@@ -7,6 +7,8 @@ import type { RigHistory } from '../uncertainty/sweep';
 import { studentizedRange } from '../statistics/studentizedRange';
 import { bracketSentences } from './bracketSentences';
 import { rankAtLine } from './rankAtLine';
+import { sampleSentences } from './sampleSentences';
+import { standOutSentence } from './standOutSentence';
 import { ties } from './ties';
 
 const RULE = { lineDb: 33, loadW: 170, program: false, referenceAmbientC: 23, limitC: 90 };
@@ -284,6 +286,27 @@ test('the throttled of a named program stand by K/W, behind all that hold it', (
   // Both stand at the limit: the one that let 120 W through is the better one, though 0.1 K warmer.
   expect(order(true)).toEqual(['cool', 'strong', 'weak']);
   expect(order(false)).toEqual(['cool', 'weak', 'strong']);
+});
+
+test('samples of one product are set against one another by the rule that gives the places; who mounts oddly is named', () => {
+  const { placed } = known({ a: 40, b: 40.3, c: 44, d: 47 }, 0.35);
+  const samplesOf = (entry: string) => ({ a: 'Levante', b: 'Levante', d: 'Solano' })[entry] ?? null;
+  const scale = { decimals: 1, unit: 'K' };
+  expect(sampleSentences(placed, samplesOf, scale)).toEqual([
+    expect.stringMatching(
+      /^Two samples of Levante lie 0\.3 K apart: this test, which needs \d\.\d K, cannot tell them apart\.$/,
+    ),
+  ]);
+  const far = (entry: string) => (entry === 'a' || entry === 'd' ? 'Levante' : null);
+  expect(sampleSentences(placed, far, scale)[0]).toMatch(/lie 7\.0 K apart, more than the \d\.\d K/);
+  expect(standOutSentence([])).toBe('');
+  const mounted = (entry: string, ...values: number[]) =>
+    values.map((value, i) => point(entry, '1', 33, value, { mount: i + 1 }));
+  const odd = [
+    ...['a', 'b', 'c', 'd'].flatMap((entry) => mounted(entry, 40, 40.3, 40.1)),
+    ...mounted('e', 38, 44, 41),
+  ];
+  expect(rank(odd).standOut).toEqual(['e']);
 });
 
 test('an error of the meter that all share counts only as far as the slopes differ', () => {

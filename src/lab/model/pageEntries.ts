@@ -5,8 +5,9 @@ export interface PageEntry {
   entry: string;
   product: string;
   position: number;
+  samplesOf: string | null;
 }
 
 /** The entries of a round-up as pages name them. */
 export const placedEntries = ({ entries }: RoundUpView): PageEntry[] =>
-  entries.map(({ entry, product }, position) => ({ entry, product, position }));
+  entries.map(({ entry, product, samplesOf }, position) => ({ entry, product, position, samplesOf }));

@@ -1,7 +1,8 @@
 import type { ShownScale } from '@/core/curves/shownScale';
 import { bracketSentences } from '@/core/ranking/bracketSentences';
 import type { NotPlacedEntry, Ranking } from '@/core/ranking/rankAtLine';
-import { inARow } from '@/core/verdict/orderSentences';
+import { sampleSentences } from '@/core/ranking/sampleSentences';
+import { standOutSentence } from '@/core/ranking/standOutSentence';
 import { figure } from '@/ui/marks/figures';
 import { roomMovedK } from '@/core/rig/roomMoved';
 import { median } from '@/core/statistics/median';
@@ -71,11 +72,14 @@ export function RankingNotes({
       )}
       {ranking.standOut.length > 0 && (
         <p>
-          {inARow(ranking.standOut.map((entry) => shortName(entries.get(entry)!.product)))}:{' '}
-          {ranking.standOut.length === 1 ? 'its mounts differ' : 'their mounts differ'} from one another more
-          than those of the others do. Look at how {ranking.standOut.length === 1 ? 'it was' : 'they were'}{' '}
-          mounted; a further mount tells most.
+          {standOutSentence(ranking.standOut.map((entry) => shortName(entries.get(entry)!.product)))} Look at
+          how {ranking.standOut.length === 1 ? 'it was' : 'they were'} mounted; a further mount tells most.
         </p>
+      )}
+      {sampleSentences(ranking.placed, (entry) => entries.get(entry)?.samplesOf ?? null, shown).map(
+        (told) => (
+          <p key={told}>{told}</p>
+        ),
       )}
       {ranking.notPlaced.length > 0 && (
         <section className="mt-4 border-t border-hairline pt-4">
