@@ -3,7 +3,9 @@ import { mean } from '@/core/statistics/mean';
 import { sampleVariance } from '@/core/statistics/sampleVariance';
 import { halfWidth } from '@/core/uncertainty/doubt';
 import { repeatsSpread, type RepeatedSetting } from '@/core/uncertainty/repeatsSpread';
+import { varianceComponents } from '@/core/statistics/varianceComponents';
 import { seededChance } from '../support/chance';
+import { valueOf } from '../support/outcome';
 
 /** An entry's sweep from its readings: mount → setting → passes. */
 function sweep(readings: readonly (readonly (readonly number[])[])[]): RepeatedSetting[] {
@@ -84,4 +86,28 @@ test('a half-width: Student’s t for one term, each term with its own freedom, 
     { numRuns: 30 },
   );
   expect(() => halfWidth([term(-1, 1)])).toThrow(RangeError);
+});
+
+test('by another way: restricted maximum likelihood finds the same of a balanced table', () => {
+  for (let seed = 1; seed <= 5; seed += 1) {
+    const chance = seededChance(seed);
+    const read = Array.from({ length: 8 }, (_, entry) =>
+      Array.from({ length: 3 }, () => {
+        const mountK = 0.6 * chance.normal();
+        return Array.from({ length: 2 }, () => 40 + entry + mountK + 0.2 * chance.normal());
+      }),
+    );
+    const { mount, pass } = repeatsSpread(read.map((mounts) => sweep(mounts.map((passes) => [passes]))));
+    const told = varianceComponents(
+      read.flatMap((mounts, entry) =>
+        mounts.flatMap((passes, m) =>
+          passes.map((value) => ({ value, cell: String(entry), groups: { mounts: `${entry} ${m}` } })),
+        ),
+      ),
+      ['mounts'],
+    );
+    const sdOf = (source: string) => valueOf(told).find((part) => part.source === source)!.sd;
+    expect(Math.sqrt(mount!.variance)).toBeCloseTo(sdOf('mounts'), 2);
+    expect(Math.sqrt(pass!.variance)).toBeCloseTo(sdOf('readings'), 2);
+  }
 });
