@@ -68,7 +68,7 @@ export function meet(
   const best = fit.x[last]!;
   if (line >= best) {
     // Its loudest setting is all it has, whatever its level: nothing is read along the curve there.
-    if (line > ends.last + near) return atEnd(last, ends.last, last > 0 ? 0 : null, true);
+    if (line > ends.last + near) return atEnd(last, ends.last, 0, true);
     if (best < ends.last) return atEnd(last, Math.min(line, ends.last), 0, false);
     return atEnd(last, ends.last, endSlope(fit, 'last'), false, line - ends.last);
   }

@@ -37,11 +37,10 @@ export function crossings(curves: readonly EntryCurve[], band: { from: number; t
   const count = Math.ceil((to - from) / ASKED_DB);
   const levels = Array.from({ length: count + 1 }, (_, i) => from + ((to - from) * i) / count);
   const inHand = new Set(met.flatMap(({ below, above }) => [below, above]));
-  const valuesOf = new Map(
-    curves
-      .filter(({ entry }) => inHand.has(entry))
-      .map((curve) => [curve.entry, levels.map((level) => valueAtLine(curve, level))]),
-  );
+  const asked = curves.filter(({ entry }) => inHand.has(entry));
+  // Level by level: what all say of one another there is found once for each.
+  const atLevels = levels.map((level) => asked.map((curve) => valueAtLine(curve, level)));
+  const valuesOf = new Map(asked.map(({ entry }, i) => [entry, atLevels.map((values) => values[i]!)]));
   const compared = curves.filter(({ points }) => points.length > 0).length;
   const sense = curves[0]?.rule.better === 'higher' ? -1 : 1;
   return met.flatMap((meeting): Crossing[] => {

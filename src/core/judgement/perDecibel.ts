@@ -1,6 +1,6 @@
 import type { EntryCurve } from '../curves/entryCurve';
 import { knotsOf } from '../curves/knots';
-import { bareValueAt, valueAtLine } from '../curves/valueAtLine';
+import { bareValueAt } from '../curves/valueAtLine';
 import { known, unknown, type Outcome } from '../outcome';
 
 /** So much of the curve stands on either side of a knee, dB. */
@@ -94,8 +94,8 @@ export function noiseToHold(curve: EntryCurve, value: number, unit = 'K'): Outco
   let [low, high] = [first.at, last.at];
   for (let i = 0; i < 50; i += 1) {
     const middle = 0.5 * (low + high);
-    const found = valueAtLine(curve, middle);
-    if (found.placed && sign * (found.value - value) <= 0) high = middle;
+    const found = bareValueAt(curve, middle);
+    if (found && sign * (found.value - value) <= 0) high = middle;
     else low = middle;
   }
   return known(high);
