@@ -169,11 +169,15 @@ function found(field: Field, allKnots: readonly (SweepKnots | null)[], line: num
     const { slope, value, at } = one.meeting;
     // Of speeds the law is nearer than what others do at their own.
     const borrows = borrowed !== null && field.against === 'noise';
-    const law = lawSlope(field, value, at);
+    const law = slope === null ? lawSlope(field, value, at) : { slope, either: 0 };
     const known = slope ?? (borrows ? borrowed * value : law.slope);
     const weights = settingWeights(one.knots, one.meeting, one.sweep.settings.length);
     return {
-      ...{ ...one, slope: known, slopeEither: slope === null && !borrows ? law.either : 0 },
+      sweep: one.sweep,
+      knots: one.knots,
+      meeting: one.meeting,
+      slope: known,
+      slopeEither: slope === null && !borrows ? law.either : 0,
       settings: carried(field, one.sweep, weights, { value, slope: known }),
     };
   });

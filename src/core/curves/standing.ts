@@ -74,8 +74,14 @@ export function meet(
   }
   const { y, slope, piece, along } = pchipAt(fit, line);
   return {
-    ...{ before: piece, after: piece + 1, along, at: line, value: y, slope },
-    ...{ toppedOut: false, missedBy: 0 },
+    before: piece,
+    after: piece + 1,
+    along,
+    at: line,
+    value: y,
+    slope,
+    toppedOut: false,
+    missedBy: 0,
   };
 }
 

@@ -45,8 +45,15 @@ function standingOf(curve: EntryCurve, { judged, resistance }: Fitted, meeting: 
   const { along, at } = meeting;
   const isBetween = meeting.before !== meeting.after;
   return {
-    ...{ before, after, along, at, value: meeting.value, missedBy: meeting.missedBy },
-    ...{ toppedOut: meeting.toppedOut, restated: false, knots: judged.length },
+    before,
+    after,
+    along,
+    at,
+    value: meeting.value,
+    missedBy: meeting.missedBy,
+    toppedOut: meeting.toppedOut,
+    restated: false,
+    knots: judged.length,
     levelDb: curve.rule.against === 'noise' ? at : before.levelDb + along * (after.levelDb - before.levelDb),
     resistanceKPerW: isBetween ? resistance && pchipAt(resistance, at).y : judgedResistance(before),
   };

@@ -1,4 +1,4 @@
-import { studentizedRange } from '../statistics/studentizedRange';
+import { rangeOf } from './rangeOf';
 import type { DoubtTerm } from './doubt';
 
 /** A value as it is compared with others of its rig. */
@@ -55,19 +55,6 @@ function compared(a: Summed, b: Summed, q: (freedom: number) => number): Compari
   const freedom = found > 0 ? Math.max(1, found ** 2 / (a.own + b.own + (a.rig + b.rig) ** 2)) : Infinity;
   const squares = (found > 0 ? q(freedom) ** 2 * found : 0) + (sure > 0 ? q(Infinity) ** 2 * sure : 0);
   return { difference: Math.sqrt(0.5 * squares), found, freedom, sure };
-}
-
-/** The studentized range of so many, each freedom looked up once. */
-function rangeOf(count: number): (freedom: number) => number {
-  const among = Math.max(2, count);
-  const known = new Map<number, number>();
-  return (freedom) => {
-    const before = known.get(freedom);
-    if (before !== undefined) return before;
-    const q = studentizedRange(0.95, among, freedom);
-    known.set(freedom, q);
-    return q;
-  };
 }
 
 /**

@@ -1,4 +1,4 @@
-import { studentizedRange } from '../statistics/studentizedRange';
+import { rangeOf } from './rangeOf';
 import type { EntryVariance } from './entryVariance';
 
 /** A term of the uncertainty of a value: what it comes from, its variance, and the degrees of freedom behind it. */
@@ -40,11 +40,12 @@ export function mountTerm({ variance, own, shared }: EntryVariance, passes: numb
  * @throws where a variance is negative
  */
 export function halfWidth(terms: readonly DoubtTerm[]): number {
+  const q = rangeOf(2);
   let sum = 0;
   for (const { variance, freedom } of terms) {
     if (!(variance >= 0)) throw new RangeError(`halfWidth: variances must be 0 or more, got ${variance}`);
     if (variance === 0) continue;
-    sum += (studentizedRange(0.95, 2, Math.max(1, freedom)) ** 2 / 2) * variance;
+    sum += (q(Math.max(1, freedom)) ** 2 / 2) * variance;
   }
   return Math.sqrt(sum);
 }

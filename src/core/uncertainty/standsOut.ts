@@ -1,5 +1,5 @@
 import { fTail } from '../statistics/fTail';
-import { seenSpread, type MountedEntry } from './rigSpread';
+import { shownBy, together, type MountedEntry } from './rigSpread';
 import type { RigHistory } from './sweep';
 
 /** How seldom a sound entry of a round-up is named. */
@@ -13,15 +13,15 @@ const SELDOM = 0.05;
  */
 export function standsOut(entries: readonly MountedEntry[], history: RigHistory | null): number[] {
   const remounted = entries.flatMap((entry, i) => (entry.variance === null ? [] : [i]));
+  const all = together(shownBy(entries), history ?? { freedom: 0, variance: 0 });
   return remounted.filter((i) => {
     const { mounts, variance, passes } = entries[i]!;
-    const rest = seenSpread(
-      entries.filter((_, j) => j !== i),
-      history,
-    );
-    if (rest === null) return false;
-    const expected = rest.variance + passes;
-    if (!(expected > 0)) return false;
-    return fTail(variance! / expected, mounts - 1, rest.freedom) < SELDOM / remounted.length;
+    const freedom = all.freedom - (mounts - 1);
+    if (!(freedom > 0)) return false;
+    const rest = (all.freedom * all.variance - (mounts - 1) * (variance! - passes)) / freedom;
+    const expected = Math.max(0, rest) + passes;
+    // Only what is more than expected is asked about: the tail of F costs most.
+    if (!(expected > 0 && variance! > expected)) return false;
+    return fTail(variance! / expected, mounts - 1, freedom) < SELDOM / remounted.length;
   });
 }

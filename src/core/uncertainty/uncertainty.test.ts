@@ -9,6 +9,7 @@ import { criticalDifference, toldInFourOfFive } from './criticalDifference';
 import { entryVariance } from './entryVariance';
 import { interval95 } from './interval95';
 import { mountNumbers } from './mountNumbers';
+import { rangeOf } from './rangeOf';
 import { rigSpread } from './rigSpread';
 import { standsOut } from './standsOut';
 
@@ -237,6 +238,12 @@ test('what is sure adds to a critical difference, and a common meter counts as f
   );
   // With nothing found, four of five are told at 1.96 + 0.84 standard deviations.
   expect(toldInFourOfFive(of(1), of(0)) / (1.96 + 0.8416)).toBeCloseTo(1, 3);
+});
+
+test('the studentized range as it is looked up is that of the tables, whatever the freedom and the count', () => {
+  for (const count of [2, 6, 24, 60])
+    for (const freedom of [1, 2.73, 3.27, 4.5, 7.1, 12.3, 41, 399, 5000, Infinity])
+      expect(rangeOf(count)(freedom) / studentizedRange(0.95, count, freedom)).toBeCloseTo(1, 4);
 });
 
 test('two identical typed passes do not make a sure ranking: what remounting does is assumed', () => {
