@@ -27,19 +27,15 @@ export function pack<T>(value: T): Packed<T> {
   return text as Packed<T>;
 }
 
-/** Puts what is shared back wherever it stood, in the order in which it was written. */
+/** Puts what is shared back wherever it stood, in the order in which it was written; what has a field holds no other. */
 function restore(value: unknown, fields: unknown[]): void {
   if (typeof value !== 'object' || value === null) return;
   const held = value as Record<string, unknown>;
-  for (const key of Object.keys(held)) {
-    const one = held[key];
-    if (key === SHARED && typeof one === 'string' && one.startsWith(AGAIN))
-      held[key] = fields[Number(one.slice(AGAIN.length))];
-    else {
-      if (key === SHARED && typeof one === 'object' && one !== null) fields.push(one);
-      restore(one, fields);
-    }
-  }
+  const own = held[SHARED];
+  if (typeof own === 'object' && own !== null) fields.push(own);
+  else if (typeof own === 'string' && own.startsWith(AGAIN))
+    held[SHARED] = fields[Number(own.slice(AGAIN.length))];
+  else for (const key of Object.keys(held)) restore(held[key], fields);
 }
 
 /** What was packed, with the type that it had. */

@@ -1,11 +1,11 @@
 // npm run calibrate: simulates whole round-ups of many designs by our own rules, and writes docs/calibration.md (DOUBT 5).
+import type { Variance } from '@/core/statistics/variance';
 import { writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { smallestDifferenceK } from '@/core/plan/smallestDifference';
 import { rehearse } from '@/core/rehearsal/rehearse';
 import type { RehearsedDesign } from '@/core/rehearsal/round';
 import type { Chance } from '@/core/statistics/chance';
-import type { RigHistory } from '@/core/uncertainty/sweep';
 
 const { values } = parseArgs({ options: { rounds: { type: 'string' }, seed: { type: 'string' } } });
 const rounds = Number(values.rounds ?? 1000);
@@ -27,7 +27,7 @@ const skewed = (chance: Chance) => -Math.log(1 - chance.uniform()) - 1;
 interface Row {
   name: string;
   design: Partial<RehearsedDesign>;
-  history?: RigHistory;
+  history?: Variance;
 }
 
 function table(title: string, rows: readonly Row[]): string {

@@ -45,18 +45,18 @@ test('what other round-ups of a rig’s revision remounted tells in this one; it
   expect(riseCurves(view)[0]!.curves[0]!.field.history).toMatchObject({ freedom: 8 });
   // From the lab and from its bundle the same rank.
   const bundle = await exported(once);
-  const { parsed } = { parsed: readBundle(bundle) };
-  const ranked = rankBundle(parsed, {});
+  const ranked = rankBundle(readBundle(bundle), {});
   const [placed] = ranked.ranking.placed;
   expect(placed!.spreadSource).toBe('rig');
   // Brought back beside its own runs it is not counted again.
   await importAsNew(bundle);
   expect(await rigAt(once)).toMatchObject({ freedom: 8 });
-  const { entries, remounts, own } = (await viewRigSpread(once))!;
-  expect(remounts).toEqual([{ loadW: 170, freedom: 8, varianceK2: expect.closeTo(variance, 3) }]);
-  expect(entries).toHaveLength(2);
-  expect(entries[0]).toMatchObject({ product: 'Levante often', mounts: 5 });
-  expect(own).toBeNull();
+  const { others, own, isBrought } = (await viewRigSpread(once))!;
+  expect(view.remounts).toEqual([{ loadW: 170, freedom: 8, varianceK2: expect.closeTo(variance, 3) }]);
+  expect(others).toHaveLength(2);
+  expect(others[0]).toMatchObject({ product: 'Levante often', mounts: 5 });
+  expect(own).toEqual([]);
+  expect(isBrought).toBe(false);
 });
 
 test('mounts that scatter far more than the rig did before leave its history out', async () => {

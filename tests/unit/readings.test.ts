@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { alignClocks } from '@/core/joining/alignClocks';
 import { isUsable } from '@/core/curves/settings/measuredPoint';
 import { decidedByMeans } from '@/core/curves/settings/settingMeans';
+import { withinRange } from '@/core/levels/meterRange';
 import { coolerLevel } from '@/core/levels/coolerLevel';
 import { energyMeanDb } from '@/core/levels/energyMeanDb';
 import { windowStep } from '@/core/statistics/windowStep';
@@ -121,12 +122,20 @@ test('a level under the range of the meter is a bound, whatever the room, and so
   expect(['25 to 130 dB(A)', '30–120 dB', 'from 18,5 … 110', 'A, C', ''].map(rangeOf)).toEqual([
     ...[25, 30, 18.5, null, null],
   ]);
+  // A range of frequencies is none of levels.
+  expect(['20-20000 Hz', '31,5 Hz to 8 kHz'].map(rangeOf)).toEqual([null, null]);
   const at = (lowestDb: number | null, noiseDb: number) =>
     runPoint(
-      { keptValue: () => null, instruments: { ...instrumentDoubt(null), lowestDb } },
+      { keptValue: () => null },
       {
         ...{ run: '1', entry: 'a', mount: 1, pass: 1, setting: '1', loadW: 100, loadName: '', gpuLoadW: 0 },
-        ...{ level: coolerLevel(noiseDb, 10), roomDoubtK: 0, rpm: null, dutyPct: null, die: null },
+        ...{
+          level: withinRange(coolerLevel(noiseDb, 10), lowestDb),
+          roomDoubtK: 0,
+          rpm: null,
+          dutyPct: null,
+          die: null,
+        },
         ...{ sone: null, score: null },
       },
       responseOf('level')!,

@@ -1,16 +1,17 @@
+import type { Variance } from '../statistics/variance';
 import { partLeftOut } from '../levels/levelShare';
 import { halfWidth, sureTerm } from '../uncertainty/doubt';
-import type { RigHistory, Sweep } from '../uncertainty/sweep';
 import { NORMAL_95 } from '../statistics/normal';
 import { judgedSettings, type Judged } from './settings/judgedSettings';
 import { instrumentDoubt, type InstrumentDoubt } from '../rig/instrumentDoubt';
 import { RISE_AGAINST_NOISE, type CurveRule, type KeptRule } from './curveRule';
 import type { Field } from './field';
 import { isMissing } from '../missing';
-import { pooledReadings, readingsUOf, roomInMounts, roomOf, roomScatter } from './settings/settingDoubt';
-import { settingSpreads, type SettingSpread } from './settings/settingSpreads';
+import { pooledReadings, readingsUOf, roomScatter } from './settings/settingDoubt';
+import { settingSpreads, type JudgedBySpread, type SettingSpread } from './settings/settingSpreads';
 import { isUsable, placeOn, type MeasuredPoint } from './settings/measuredPoint';
 import { groupBy } from '../statistics/groupBy';
+import { sweepOf, type MeasuredEntry } from './settings/sweepOf';
 import { decidedByMeans, settingMeans, type SettingMean } from './settings/settingMeans';
 
 export interface CurvePoint {
@@ -48,7 +49,7 @@ export interface CurvePoint {
 
 export interface LeftOutSetting {
   setting: string;
-  why: 'at-floor' | 'unsettled';
+  why: 'at-floor' | 'under-range' | 'unsettled';
   /** Where it would stand on the axis; a level at the floor is an upper bound. */
   at: number;
   runs: string[];
@@ -78,6 +79,12 @@ export const judgedValue = ({ value, pooledValue }: CurvePoint): number => poole
 export const judgedResistance = ({ resistanceKPerW, pooledResistance }: CurvePoint): number | null =>
   pooledResistance === undefined ? resistanceKPerW : pooledResistance;
 
+/** Not settled; read under the meter’s range; or not told from the room. */
+function whyLeftOut(points: readonly MeasuredPoint[]): LeftOutSetting['why'] {
+  if (points.some(({ settled }) => !settled)) return 'unsettled';
+  return points.some(({ level }) => level.underRange) ? 'under-range' : 'at-floor';
+}
+
 function leftOutSettings(points: readonly MeasuredPoint[], { against }: CurveRule): LeftOutSetting[] {
   const bySetting = [...groupBy(points, (point) => point.setting)];
   return (
@@ -87,7 +94,7 @@ function leftOutSettings(points: readonly MeasuredPoint[], { against }: CurveRul
       .filter(([, points]) => points.some((point) => !isMissing(placeOn(point, against))))
       .map(([setting, points]) => ({
         setting,
-        why: points.some((point) => !point.settled) ? ('unsettled' as const) : ('at-floor' as const),
+        why: whyLeftOut(points),
         at: Math.max(...points.map((point) => placeOn(point, against)).filter((at) => !isMissing(at))),
         runs: points.map((point) => point.run).sort(),
       }))
@@ -104,33 +111,12 @@ function wholeSettings(points: readonly MeasuredPoint[]): readonly MeasuredPoint
   });
 }
 
-interface Entered {
-  entry: string;
-  points: readonly MeasuredPoint[];
-  settings: SettingMean[];
-}
-
-/** Settings as mounts are compared by them; by which the curve is judged is told after. */
-function sweepOf({ entry, settings }: Entered, { against }: CurveRule): Sweep {
-  return {
-    entry,
-    settings: settings.map(({ at, value, points }) => ({
-      ...{ at, value, block: null },
-      cells: [...groupBy(points, ({ mount }) => mount)]
-        .sort(([a], [b]) => a - b)
-        .map(([mount, ofMount]) => ({
-          mount,
-          at: ofMount.map((point) => placeOn(point, against)),
-          value: ofMount.map(({ value }) => value),
-        })),
-    })),
-    floorDb: roomOf(settings.flatMap(({ points }) => points)),
-    roomInMounts: roomInMounts(settings),
-  };
-}
-
 /** Which of an entry’s settings it is judged by; a cost of speed by all. */
-function judgedOf({ settings }: Entered, spreads: readonly SettingSpread[], rule: CurveRule): Judged[] {
+function judgedOf(
+  { settings }: MeasuredEntry,
+  spreads: readonly JudgedBySpread[],
+  rule: CurveRule,
+): Judged[] {
   return rule.isCost
     ? settings.map(({ value, resistanceKPerW }, i) => ({ judged: true, value, resistanceKPerW, block: i }))
     : judgedSettings(
@@ -196,10 +182,10 @@ export function entryCurves(
   points: readonly MeasuredPoint[],
   instruments: InstrumentDoubt = instrumentDoubt(null),
   rule: CurveRule = RISE_AGAINST_NOISE,
-  history: RigHistory | null = null,
+  history: Variance | null = null,
 ): EntryCurve[] {
   const byEntry = groupBy(points, (point) => point.entry);
-  const entered = entries.map(({ entry }): Entered => {
+  const entered = entries.map(({ entry }): MeasuredEntry => {
     const whole = wholeSettings(decidedByMeans(byEntry.get(entry) ?? []));
     return { entry, points: whole, settings: settingMeans(whole, rule) };
   });
@@ -225,7 +211,7 @@ export function entryCurves(
     rule: { against, better: rule.better, law },
     field,
     points: settings.map((setting, j) =>
-      curvePoint(setting, spreads[i]![j]!, judged[i]![j]!, { rule, instruments, readings }),
+      curvePoint(setting, spreads[i]![j]!.spread, judged[i]![j]!, { rule, instruments, readings }),
     ),
     leftOut: leftOutSettings(whole, rule),
     // Where the axis is no level, an error of the meter moves nothing along it.

@@ -1,14 +1,16 @@
 import { median } from '../statistics/median';
 import type { Variance } from '../statistics/variance';
+import { carried, scaleOf } from '../uncertainty/carried';
 import { entryVariance, type EntryVariance } from '../uncertainty/entryVariance';
 import { mountNumbers, type WeightedSetting } from '../uncertainty/mountNumbers';
 import { passSpread } from '../uncertainty/passSpread';
 import { rigSpread, shownBy, type RigSpread } from '../uncertainty/rigSpread';
 import { scattersMore } from '../uncertainty/scattersMore';
 import { standsOut } from '../uncertainty/standsOut';
-import type { RigHistory, Sweep } from '../uncertainty/sweep';
+import type { Sweep } from '../uncertainty/sweep';
 import type { Against } from './curveRule';
 import type { SpeedLaw } from './speedLaw';
+import { lawSlope } from './lawSlope';
 import { isRestated, meet, type Meeting } from './standing';
 import { settingWeights, sweepKnots, type SweepKnots } from './sweepKnots';
 
@@ -23,8 +25,11 @@ export interface Field {
   /** What the room’s level scatters by, dB (DOUBT g). */
   roomDb: number;
   sweeps: readonly Sweep[];
-  /** Earlier remounts of the rig. */
-  history: RigHistory | null;
+  /**
+   * Earlier remounts of the rig, of other round-ups (DOUBT e): what a mount’s number scatters by, its passes taken off, in the unit squared or
+   * as shares squared.
+   */
+  history: Variance | null;
 }
 
 /** Where the spread of a value was learnt: from its own remounts, drawn to the rig’s; from the rig’s alone; or nowhere. */
@@ -53,31 +58,15 @@ export interface FieldAtLine {
   pass: Variance;
   doubts: ReadonlyMap<string, MountDoubt>;
   /** What remounts of these entries alone show. */
-  remounts: RigHistory;
+  remounts: Variance;
   /** These entries scatter more than the rig did before: its history is left out. */
   historyLeft: boolean;
   /** Entries whose mounts scatter more than those of the others (DOUBT l). */
   standOut: ReadonlySet<string>;
 }
 
-/** What a decibel is taken to be worth where no entry tells a slope: of a rise over the room, as a share, and as much either way (DOUBT g). */
-const ASSUMED_SLOPE = { share: -0.015, either: 0.008 };
-/** Level over speed, dB for each tenfold: 52 (Madison 1949; fan laws). */
-const DB_PER_DECADE = 52;
 /** Standard uncertainty of a level of a mount, dB, where nothing was repeated nor remounted. */
 const ASSUMED_LEVEL_DB = 0.3;
-
-/** The slope of a value by the law of its response, and how far it may lie off it; none where no law tells. */
-function lawSlope({ law, against }: Field, value: number, at: number): { slope: number; either: number } {
-  const size = Math.abs(value);
-  if (law && against === 'rpm')
-    return law.by === 'power'
-      ? { slope: (law.exponent * value) / at, either: (law.either * size) / at }
-      : { slope: law.dbPerDecade / (Math.LN10 * at), either: law.either / (Math.LN10 * at) };
-  if (law?.by !== 'power' || against !== 'noise') return { slope: 0, either: 0 };
-  if (law.exponent < 0) return { slope: ASSUMED_SLOPE.share * value, either: ASSUMED_SLOPE.either * size };
-  return { slope: (law.exponent * Math.LN10 * value) / DB_PER_DECADE, either: 0 };
-}
 
 interface Met {
   sweep: Sweep;
@@ -99,34 +88,22 @@ interface Sloped extends Met {
   slopeEither: number;
 }
 
-/** Readings as shares of their setting’s mean, where they scatter so: the logarithm to first order, told for a reading of nothing too. */
-const scaleOf = (byShare: boolean, value: number) => (byShare && value > 0 ? 1 / value : 1);
-
-/**
- * Readings of a sweep carried to the mean place of their setting with the one slope of a value (DOUBT b), each setting with what that value
- * moves by (DOUBT a), in the unit or as shares.
- */
-function carried(
+/** The settings of a sweep as a value hangs on them: each with what that value moves by (DOUBT a), its readings carried by its slope. */
+export function weighed(
   { byShare }: Field,
   sweep: Sweep,
   weights: readonly number[],
   { value, slope }: { value: number; slope: number },
 ): WeightedSetting[] {
   const scale = scaleOf(byShare, value);
-  return sweep.settings.map((setting, i) => {
-    const own = scaleOf(byShare, setting.value);
-    return {
-      weight: (weights[i]! * scale) / own,
-      cells: setting.cells.map(({ mount, at, value: read }) => ({
-        mount,
-        value: read.map((reading, j) => reading * own + slope * scale * (setting.at - at[j]!)),
-      })),
-    };
-  });
+  return sweep.settings.map((setting, i) => ({
+    weight: (weights[i]! * scale) / scaleOf(byShare, setting.value),
+    cells: carried(setting, slope * scale, byShare),
+  }));
 }
 
 /** What the mounts of an entry say, by the settings that it is judged by. */
-function mountedBy(sweep: Sweep, settings: readonly WeightedSetting[], pass: Variance) {
+export function mountedBy(sweep: Sweep, settings: readonly WeightedSetting[], pass: Variance) {
   const judged = settings.filter((_, i) => sweep.settings[i]!.block !== null);
   const { numbers, variance, share, passShare, mounts } = mountNumbers(judged);
   return {
@@ -136,7 +113,7 @@ function mountedBy(sweep: Sweep, settings: readonly WeightedSetting[], pass: Var
 }
 
 /** What is in doubt of a value that hangs on the settings by so much each, by mounts and passes: DOUBT f, in the unit squared. */
-function spreadOf(
+export function spreadOf(
   field: Field,
   { rig, pass }: Pick<FieldAtLine, 'rig' | 'pass'>,
   one: ReturnType<typeof mountedBy>,
@@ -159,7 +136,7 @@ const prepared = new WeakMap<
   { knots: (SweepKnots | null)[]; line: number; found: FieldAtLine | null }
 >();
 
-function found(field: Field, allKnots: readonly (SweepKnots | null)[], line: number): FieldAtLine {
+function madeAt(field: Field, allKnots: readonly (SweepKnots | null)[], line: number): FieldAtLine {
   const met = field.sweeps.flatMap((sweep, i) => metBy(field, sweep, allKnots[i]!, line) ?? []);
   const told = met.flatMap(({ meeting: { slope, value, toppedOut } }) =>
     slope !== null && !toppedOut && value > 0 ? [slope / value] : [],
@@ -178,7 +155,7 @@ function found(field: Field, allKnots: readonly (SweepKnots | null)[], line: num
       meeting: one.meeting,
       slope: known,
       slopeEither: slope === null && !borrows ? law.either : 0,
-      settings: carried(field, one.sweep, weights, { value, slope: known }),
+      settings: weighed(field, one.sweep, weights, { value, slope: known }),
     };
   });
   const pass = passSpread(all.flatMap(({ settings }) => settings));
@@ -220,34 +197,7 @@ export function fieldAt(field: Field, line: number): FieldAtLine {
   const before = prepared.get(field);
   if (before && before.found && before.line === line) return before.found;
   const knots = before?.knots ?? field.sweeps.map(sweepKnots);
-  const made = found(field, knots, line);
+  const made = madeAt(field, knots, line);
   prepared.set(field, { knots, line, found: made });
   return made;
-}
-
-/**
- * What is in doubt by mounts and passes of a measure that hangs on an entry’s settings, each by so much of it for a unit of theirs: the same
- * model, with other weights (DOUBT a to f; GUM, JCGM 100, 5.1). Null where the entry has no place at the line that it is taken for.
- *
- * @param weights by setting of its sweep; their sum is what the measure moves by as the whole curve does
- */
-export function measureDoubt(
-  field: Field,
-  line: number,
-  { entry, value, weights }: { entry: string; value: number; weights: readonly number[] },
-): Pick<MountDoubt, 'spread' | 'passes'> | null {
-  const at = fieldAt(field, line);
-  const known = at.doubts.get(entry);
-  const sweep = field.sweeps.find((other) => other.entry === entry);
-  const sum = weights.reduce((all, weight) => all + weight, 0);
-  if (!known || !sweep || sum === 0) return null;
-  const by = { value, slope: known.slope };
-  const settings = carried(
-    field,
-    sweep,
-    weights.map((weight) => weight / sum),
-    by,
-  );
-  const { spread, passes } = spreadOf(field, at, mountedBy(sweep, settings, at.pass), by);
-  return { spread: { ...spread, variance: spread.variance * sum ** 2 }, passes: passes * sum ** 2 };
 }

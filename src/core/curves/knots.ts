@@ -1,5 +1,5 @@
 import { mean } from '../statistics/mean';
-import { SAME_PLACE } from './sweepKnots';
+import { byPlace } from './samePlace';
 import { judgedResistance, judgedValue, type CurvePoint, type EntryCurve } from './entryCurve';
 
 function joined(points: readonly CurvePoint[]): CurvePoint {
@@ -20,11 +20,5 @@ function joined(points: readonly CurvePoint[]): CurvePoint {
  * Example: Two settings that are both at 35.0 dB(A), at 40 and 42 K: one of 41 K.
  */
 export function knotsOf({ points }: Pick<EntryCurve, 'points'>): CurvePoint[] {
-  const places: CurvePoint[][] = [];
-  for (const point of points.filter(({ judged }) => judged)) {
-    const last = places.at(-1);
-    if (last && point.at - last[0]!.at <= SAME_PLACE) last.push(point);
-    else places.push([point]);
-  }
-  return places.map(joined);
+  return byPlace(points.filter(({ judged }) => judged)).map(joined);
 }

@@ -8,6 +8,12 @@ export interface NoValue {
   reason: string;
 }
 
+/** Why the level of a setting is only a bound. */
+const HIDDEN = {
+  'at-floor': 'cannot be told from the room',
+  'under-range': 'reads under the range of the meter',
+};
+
 /** None of its settings counts. */
 export function noUsable(curve: EntryCurve): NoValue {
   if (curve.missedQuietest) {
@@ -17,7 +23,7 @@ export function noUsable(curve: EntryCurve): NoValue {
       : {
           placed: false,
           status: 'below-floor',
-          reason: `its quietest setting, ${setting}, cannot be told from the room`,
+          reason: `its quietest setting, ${setting}, ${HIDDEN[why]}`,
         };
   }
   const unsettled = curve.leftOut.filter((setting) => setting.why === 'unsettled');
@@ -25,6 +31,12 @@ export function noUsable(curve: EntryCurve): NoValue {
     return { placed: false, status: 'unsettled', reason: 'none of its runs that could count had settled' };
   }
   if (curve.leftOut.length > 0) {
+    if (curve.leftOut.every(({ why }) => why === 'under-range'))
+      return {
+        placed: false,
+        status: 'below-floor',
+        reason: 'all of its settings read under the range of the meter, so its levels are only upper bounds',
+      };
     return {
       placed: false,
       status: 'below-floor',
@@ -53,6 +65,6 @@ export function underFirst(curve: EntryCurve, line: number): NoValue {
     : {
         placed: false,
         status: 'below-floor',
-        reason: `${usable}; ${missed.setting} cannot be told from the room (at most ${axisWords(against, missed.at)})`,
+        reason: `${usable}; ${missed.setting} ${HIDDEN[missed.why]} (at most ${axisWords(against, missed.at)})`,
       };
 }

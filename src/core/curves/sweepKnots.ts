@@ -1,9 +1,8 @@
-import type { Sweep } from '../uncertainty/sweep';
+import { groupBy } from '../statistics/groupBy';
+import type { Sweep, SweepSetting } from '../uncertainty/sweep';
 import { pchip, pchipAt, type Pchip } from './pchip';
+import { byPlace } from './samePlace';
 import type { Meeting } from './standing';
-
-/** Settings no farther apart than this, in the unit of the axis, are at one place: rounding parts them, and no slope lies between them. */
-export const SAME_PLACE = 1e-9;
 
 /** What the line of a curve goes through, and of which settings each of its knots is made. */
 export interface SweepKnots {
@@ -19,28 +18,17 @@ export interface SweepKnots {
  * Example: Two settings at 30 and 33 dB(A) that are pooled: two knots of one value, each made of both by half.
  */
 export function sweepKnots({ settings }: Pick<Sweep, 'settings'>): SweepKnots | null {
-  const judged = settings.flatMap(({ block }, i) => (block === null ? [] : [i]));
+  const judged = settings.flatMap((setting, i) => (setting.block === null ? [] : [{ ...setting, i }]));
   if (judged.length === 0) return null;
-  const weights = new Map<number, number>();
-  for (const i of judged) {
-    const { block, cells } = settings[i]!;
-    weights.set(block!, (weights.get(block!) ?? 0) + cells.length);
-  }
-  const places: number[][] = [];
-  for (const i of judged) {
-    const last = places.at(-1);
-    if (last && settings[i]!.at - settings[last[0]!]!.at <= SAME_PLACE) last.push(i);
-    else places.push([i]);
-  }
+  const blocks = groupBy(judged, ({ block }) => block);
+  const mountsOf = (block: readonly SweepSetting[]) =>
+    block.reduce((sum, { cells }) => sum + cells.length, 0);
+  const places = byPlace(judged);
   const made = places.map((place) =>
-    place.flatMap((i) => {
-      const { block } = settings[i]!;
-      return judged
-        .filter((other) => settings[other]!.block === block)
-        .map((other) => ({
-          setting: other,
-          share: settings[other]!.cells.length / weights.get(block!)! / place.length,
-        }));
+    place.flatMap(({ block }) => {
+      const together = blocks.get(block)!;
+      const mounts = mountsOf(together);
+      return together.map(({ i, cells }) => ({ setting: i, share: cells.length / mounts / place.length }));
     }),
   );
   const values = made.map((of) =>
@@ -48,7 +36,7 @@ export function sweepKnots({ settings }: Pick<Sweep, 'settings'>): SweepKnots | 
   );
   return {
     fit: pchip(
-      places.map((place) => settings[place[0]!]!.at),
+      places.map(([first]) => first!.at),
       values,
     ),
     made,

@@ -1,13 +1,10 @@
-import type { CurvePoint, EntryCurve } from '../curves/entryCurve';
-import { judgedValue } from '../curves/entryCurve';
-import { measureDoubt } from '../curves/field';
+import type { EntryCurve } from '../curves/entryCurve';
+import { judgedResistance, judgedValue } from '../curves/entryCurve';
+import { measureDoubt } from '../curves/measureDoubt';
 import { valueAtLine } from '../curves/valueAtLine';
-import { NORMAL_95 } from '../statistics/normal';
-import { quantile } from '../statistics/quantile';
-import { seededChance, type Chance } from '../statistics/chance';
-import { interval95 } from '../uncertainty/interval95';
 import { halfWidth, mountTerm, scaled } from '../uncertainty/doubt';
-import { bandMean, bandScore, knee, noiseToHold } from './perDecibel';
+import { knee95 } from './knee95';
+import { bandMean, bandScore, noiseToHold } from './perDecibel';
 
 /** Half-widths of 95 % intervals; null where they cannot be told. */
 export interface MeasureIntervals {
@@ -31,8 +28,8 @@ function moved(curve: EntryCurve, at: number, by: number): EntryCurve {
     points: curve.points.map((point, i) => {
       if (i !== at) return point;
       const before = judgedValue(point);
-      const { pooledValue: _, pooledResistance, ...own } = point;
-      const resistance = pooledResistance === undefined ? point.resistanceKPerW : pooledResistance;
+      const resistance = judgedResistance(point);
+      const { pooledValue: _, pooledResistance: __, ...own } = point;
       const factor = (before + by) / before;
       return {
         ...own,
@@ -85,52 +82,6 @@ function measure95(
   return halfWidth([mountTerm(found.spread, found.passes), ...scaled(others, sum)]);
 }
 
-/** Draws of a knee, which has no closed form: enough that chance moves its half-width by a thirtieth. */
-const DRAWS = 1000;
-/** A knee that fewer draws have than this share is not told with an interval. */
-const ENOUGH = 0.8;
-
-function judgedAgain(points: readonly CurvePoint[], sign: number): CurvePoint[] {
-  let best = Infinity;
-  return points.map((point) => {
-    const judged = sign * point.value < best;
-    best = Math.min(best, sign * point.value);
-    return { ...point, judged };
-  });
-}
-
-/** The curve as it could have been measured: the sweep's mount shifts all of it, each setting has its own passes. */
-function drawn(curve: EntryCurve, chance: Chance): EntryCurve {
-  const mountZ = chance.normal();
-  const points = curve.points.map((point) => {
-    const { passes, mounts, freedom } = point.spread;
-    const widened = (variance: number) => interval95(Math.sqrt(variance), freedom) / NORMAL_95;
-    const shift =
-      widened(mounts) * mountZ +
-      Math.hypot(widened(passes), point.shortfall / Math.sqrt(3)) * chance.normal();
-    // No reading comes to nothing or less, whatever is drawn.
-    const value = Math.max(0.002 * Math.abs(point.value), point.value + shift);
-    const { pooledValue: _, pooledResistance: __, ...own } = point;
-    return {
-      ...own,
-      value,
-      resistanceKPerW: point.resistanceKPerW === null ? null : (point.resistanceKPerW * value) / point.value,
-    };
-  });
-  return { ...curve, points: judgedAgain(points, curve.rule.better === 'higher' ? -1 : 1) };
-}
-
-function knee95(curve: EntryCurve, worth: number | undefined, seed: number, draws: number): number | null {
-  const chance = seededChance(seed);
-  const found: number[] = [];
-  for (let draw = 0; draw < draws; draw += 1) {
-    const outcome = knee(drawn(curve, chance), worth);
-    if (outcome.known) found.push(outcome.value);
-  }
-  if (found.length < ENOUGH * draws) return null;
-  return (quantile(found, 0.975) - quantile(found, 0.025)) / 2;
-}
-
 /** Half-width of the 95 % interval of a band score, W/K; null where the curve does not cover the band. */
 export function bandScore95(curve: EntryCurve, band: MeasureRule['band']): number | null {
   return measure95(curve, 0.5 * (band.from + band.to), (of) => {
@@ -151,10 +102,9 @@ export function bandScore95(curve: EntryCurve, band: MeasureRule['band']): numbe
 export function measureIntervals(
   curve: EntryCurve,
   rule: MeasureRule,
-  seed = 1,
-  draws = DRAWS,
+  seed?: number,
+  draws?: number,
 ): MeasureIntervals {
-  if (!(draws > 0)) throw new RangeError(`measureIntervals: draws must be positive, got ${draws}`);
   const { band, controlRiseK, worth } = rule;
   const held = controlRiseK === null ? null : noiseToHold(curve, controlRiseK);
   const heldAt = held?.known ? valueAtLine(curve, held.value) : null;
@@ -167,6 +117,6 @@ export function measureIntervals(
     // By how much of a level a kelvin is: the slope there.
     noiseToHoldDba:
       heldAt?.placed && heldAt.slope !== 0 ? halfWidth(heldAt.doubt) / Math.abs(heldAt.slope) : null,
-    kneeDba: knee(curve, worth).known ? knee95(curve, worth, seed, draws) : null,
+    kneeDba: knee95(curve, worth, seed, draws),
   };
 }

@@ -1,9 +1,9 @@
+import type { Variance } from '../statistics/variance';
 import fc from 'fast-check';
 import { seededChance } from '../../../tests/support/chance';
 import { entryCurves } from '../curves/entryCurve';
 import type { MeasuredPoint } from '../curves/settings/measuredPoint';
 import { coolerLevel } from '../levels/coolerLevel';
-import type { RigHistory } from '../uncertainty/sweep';
 import { studentizedRange } from '../statistics/studentizedRange';
 import { bracketSentences } from './bracketSentences';
 import { rankAtLine } from './rankAtLine';
@@ -126,7 +126,7 @@ test('spread is its own, else that of the round-up, else of the rig, else assume
     point('twice', '1', 33, value, { mount: 1 + Math.floor(i / 2), pass: 1 + (i % 2) }),
   );
   const other = point('other', '1', 33, 40);
-  const source = (points: MeasuredPoint[], history: RigHistory | null = null) =>
+  const source = (points: MeasuredPoint[], history: Variance | null = null) =>
     rankAtLine(
       entryCurves([{ entry: 'twice' }, { entry: 'other' }], points, undefined, undefined, history),
       RULE,
@@ -291,7 +291,7 @@ test('the throttled of a named program stand by K/W, behind all that hold it', (
 test('samples of one product are set against one another by the rule that gives the places; who mounts oddly is named', () => {
   const { placed } = known({ a: 40, b: 40.3, c: 44, d: 47 }, 0.35);
   const samplesOf = (entry: string) => ({ a: 'Levante', b: 'Levante', d: 'Solano' })[entry] ?? null;
-  const scale = { decimals: 1, unit: 'K' };
+  const scale = { factor: 1, decimals: 1, unit: 'K' };
   expect(sampleSentences(placed, samplesOf, scale)).toEqual([
     expect.stringMatching(
       /^Two samples of Levante lie 0\.3 K apart: this test, which needs \d\.\d K, cannot tell them apart\.$/,
@@ -299,6 +299,8 @@ test('samples of one product are set against one another by the rule that gives 
   ]);
   const far = (entry: string) => (entry === 'a' || entry === 'd' ? 'Levante' : null);
   expect(sampleSentences(placed, far, scale)[0]).toMatch(/lie 7\.0 K apart, more than the \d\.\d K/);
+  const perWatt = { factor: 1 / 100, decimals: 3, unit: 'K/W' };
+  expect(sampleSentences(placed, far, perWatt)[0]).toMatch(/lie 0\.070 K\/W apart/);
   expect(standOutSentence([])).toBe('');
   const mounted = (entry: string, ...values: number[]) =>
     values.map((value, i) => point(entry, '1', 33, value, { mount: i + 1 }));

@@ -12,9 +12,9 @@ import type { PlacedEntry } from './rankAtLine';
 export function sampleSentences(
   placed: readonly PlacedEntry[],
   samplesOf: (entry: string) => string | null,
-  { decimals, unit }: { decimals: number; unit: string },
+  { factor, decimals, unit }: { factor: number; decimals: number; unit: string },
 ): string[] {
-  const figure = (value: number) => `${value.toFixed(decimals)} ${unit}`;
+  const figure = (value: number) => `${(value * factor).toFixed(decimals)} ${unit}`;
   const products = groupBy(
     placed.filter(({ entry }) => samplesOf(entry) !== null),
     ({ entry }) => samplesOf(entry)!,

@@ -1,10 +1,10 @@
+import type { Variance } from '../statistics/variance';
 import { entryCurves } from '../curves/entryCurve';
 import { rankAtLine, type PlacedEntry } from '../ranking/rankAtLine';
 import { curveRule, responseOf } from '../responses/responses';
 import { instrumentDoubt, instrumentsOf } from '../rig/instrumentDoubt';
 import { seededChance } from '../statistics/chance';
 import { criticalDifference } from '../uncertainty/criticalDifference';
-import type { RigHistory } from '../uncertainty/sweep';
 import { REHEARSED_LINE_DBA, REHEARSED_RPM, rehearsedRound, type RehearsedDesign } from './round';
 
 /** What a design comes to over many rounds, as shares from 0 to 1. */
@@ -40,7 +40,7 @@ const isTold = (one: PlacedEntry, other: PlacedEntry, count: number) =>
  */
 export function rehearse(
   design: RehearsedDesign,
-  { rounds, seed, history = null }: { rounds: number; seed: number; history?: RigHistory | null },
+  { rounds, seed, history = null }: { rounds: number; seed: number; history?: Variance | null },
 ): Rehearsed {
   const counts = [rounds, design.entries, design.mounts, design.passes, design.settings];
   if (!counts.every((count) => Number.isInteger(count) && count >= 1))

@@ -1,6 +1,9 @@
+import { LEVEL_LAW } from '../curves/speedLaw';
 import type { MeasuredPoint } from '../curves/settings/measuredPoint';
 import { coolerLevel } from '../levels/coolerLevel';
 import type { Chance } from '../statistics/chance';
+
+export type What = 'rise' | 'airspeed' | 'level';
 
 /** A round-up as it is to be rehearsed: what is measured how often, and by what it truly scatters. */
 export interface RehearsedDesign {
@@ -20,7 +23,7 @@ export interface RehearsedDesign {
   /** Level of the room, dB(A), and by what it moves with every mount, or once for an entry, dB. */
   room?: { levelDb: number; withMountDb: number; withEntryDb: number } | undefined;
   /** What is measured: a rise or an airspeed against noise, or a level against speed; spreads are in K, in shares or in dB. */
-  of?: 'rise' | 'airspeed' | 'level' | undefined;
+  of?: What | undefined;
   /** Every mount of an entry on a day of its own with all others, or all of an entry’s on one day; what days move by, K. */
   day?: { movesK: number; interleaved: boolean } | undefined;
   /** Share of the cells that are missing. */
@@ -39,17 +42,14 @@ const FROM_DB = 27;
 const TO_DB = 39;
 
 /** Speed over that at 31 dB(A): 52 dB for each tenfold. */
-const speedAt = (levelDb: number) => 10 ** ((levelDb - 31) / 52);
+const speedAt = (levelDb: number) => 10 ** ((levelDb - 31) / LEVEL_LAW.dbPerDecade);
 
-/** What the mount and the pass are added to, by what is measured. */
-const MEASURED = {
-  rise: (truth: number, off: number) => truth + off,
-  airspeed: (truth: number, off: number) => truth * (1 + off),
-  level: (truth: number, off: number) => truth + off,
-};
+/** A reading of what is true: off by so much, or by such a share of it. */
+const readAs = (of: What, truth: number, off: number) =>
+  of === 'airspeed' ? truth * (1 + off) : truth + off;
 
 /** How an entry truly does by its level, through what it has at the line. */
-function truthOf(of: keyof typeof MEASURED, atLine: number, chance: Chance): (levelDb: number) => number {
+function truthOf(of: What, atLine: number, chance: Chance): (levelDb: number) => number {
   if (of === 'rise') return riseOf(atLine, chance);
   if (of === 'airspeed') return (levelDb) => (atLine * speedAt(levelDb)) / speedAt(REHEARSED_LINE_DBA);
   return (levelDb) => atLine + levelDb - REHEARSED_LINE_DBA;
@@ -91,7 +91,7 @@ export function rehearsedRound(design: RehearsedDesign, chance: Chance): Rehears
   } = design;
   const days = Array.from({ length: mounts }, () => (day?.interleaved ? day.movesK * chance.normal() : 0));
   const room = design.room ?? SILENT_ROOM;
-  const error = design.error ?? ((of: Chance) => of.normal());
+  const error = design.error ?? ((source: Chance) => source.normal());
   const round: RehearsedRound = { entries: [], points: [] };
   const apart = settings > 1 ? (TO_DB - FROM_DB) / (settings - 1) : TO_DB - FROM_DB;
   for (let i = 0; i < entries; i += 1) {
@@ -120,7 +120,7 @@ export function rehearsedRound(design: RehearsedDesign, chance: Chance): Rehears
             level: coolerLevel(10 * Math.log10(10 ** (readDb / 10) + 10 ** (roomDb / 10)), noted),
             rpm: (REHEARSED_RPM * speedAt(trueDb)) / speedAt(REHEARSED_LINE_DBA),
             settled: true,
-            value: MEASURED[of](truth(trueDb), offsetK + passK * chance.normal()),
+            value: readAs(of, truth(trueDb), offsetK + passK * chance.normal()),
             resistanceKPerW: null,
             shortfall: 0,
             roomDoubtK: 0,

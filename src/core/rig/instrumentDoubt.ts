@@ -77,8 +77,11 @@ function powerShare(listed: Instrument | undefined): number {
 
 /** The lower end of a meter's range: “25 to 130 dB(A)”, “30–120 dB”; null where it names none. */
 function lowestOf(listed: Instrument | undefined): number | null {
+  const range = listed?.range ?? '';
+  // A range of frequencies is none of levels.
+  if (/hz/i.test(range)) return null;
   const found = /^\D{0,12}?(\d{1,3}(?:[.,]\d+)?)\s*(?:dB(?:\(A\))?)?\s*(?:to|-|–|—|\.\.\.?|…)\s*\d/i.exec(
-    listed?.range ?? '',
+    range,
   );
   const value = found ? Number(found[1]!.replace(',', '.')) : NaN;
   return value >= 0 && value <= 80 ? value : null;

@@ -1,6 +1,6 @@
+import type { Variance } from '../statistics/variance';
 import type { Load } from '../runs/load';
 import { isFixedWatts } from '../runs/load';
-import type { RigHistory } from '../uncertainty/sweep';
 
 /** What remounts on a rig, of other entries than those in hand, scattered by at one load of fixed watts. */
 export interface RigRemounts {
@@ -20,7 +20,7 @@ const MOST_RATIO = 2;
  *
  * @example historyAt([{ loadW: 100, freedom: 9, varianceK2: 0.1 }], { loadW: 200, loadName: '', gpuLoadW: 0 }) → { freedom: 9, variance: 0.4 }
  */
-export function historyAt(remounts: readonly RigRemounts[], load: Load): RigHistory | null {
+export function historyAt(remounts: readonly RigRemounts[], load: Load): Variance | null {
   if (!isFixedWatts(load)) return null;
   const off = ({ loadW }: RigRemounts) => Math.abs(Math.log(loadW / load.loadW));
   const near = remounts

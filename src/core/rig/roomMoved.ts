@@ -1,3 +1,5 @@
+import { median } from '../statistics/median';
+
 const KELVIN = 273.15;
 /**
  * How much of a rise goes by the density of the air, as its power at most: at one speed a fan moves one volume, its mass goes by the density
@@ -16,4 +18,18 @@ export function roomMovedK(riseK: number, { fromC, toC }: { fromC: number; toC: 
   if (!(fromC > -KELVIN && toC > -KELVIN))
     throw new RangeError(`roomMovedK: rooms must be over −273 °C, got ${fromC} and ${toC}`);
   return Math.abs(riseK * MOST_POWER * Math.log((toC + KELVIN) / (fromC + KELVIN)));
+}
+
+/**
+ * The same between entries of an order, of the middle one of their rises; null where it is under half of a usual ±, and drowns in it.
+ *
+ * @example roomMovedBetween([{ value: 40, interval95: 3 }, { value: 41, interval95: 3 }], { fromC: 19, toC: 24 }) → null
+ */
+export function roomMovedBetween(
+  placed: readonly { value: number; interval95: number }[],
+  roomC: { fromC: number; toC: number },
+): number | null {
+  if (placed.length < 2) return null;
+  const moved = roomMovedK(median(placed.map(({ value }) => value)), roomC);
+  return moved > median(placed.map(({ interval95 }) => interval95)) / 2 ? moved : null;
 }

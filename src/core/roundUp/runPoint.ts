@@ -1,6 +1,4 @@
 import type { MeasuredPoint } from '../curves/settings/measuredPoint';
-import { levelRead } from '../levels/cellLevel';
-import type { CoolerLevel } from '../levels/coolerLevel';
 import { dieValue } from '../reduction/dieValue';
 import type { Response } from '../responses/responses';
 import { steady, type RunValue } from '../responses/runValue';
@@ -25,20 +23,13 @@ function valueIn(
   }
 }
 
-/** A level that the meter reads under its range is no more than a bound, as one is that the room hides (FORMATS step 5). */
-function readable(level: CoolerLevel, lowestDb: number | null): CoolerLevel {
-  return lowestDb === null || levelRead(level).noiseDb >= lowestDb
-    ? level
-    : { ...level, standing: 'at-floor', underRange: true };
-}
-
 /**
  * The point of a run on the curves of a response; null where the run has no value of it.
  *
  * Example: A run of 41.2 K of its graphics card at 33 dB(A) is a point there; one without that sensor is none.
  */
 export function runPoint(
-  roundUp: Pick<RoundUp, 'keptValue' | 'instruments'>,
+  roundUp: Pick<RoundUp, 'keptValue'>,
   run: RankedRun,
   response: Response,
   place: string | null,
@@ -54,7 +45,7 @@ export function runPoint(
     mount: run.mount,
     pass: run.pass,
     setting: run.setting,
-    level: readable(run.level, roundUp.instruments.lowestDb),
+    level: run.level,
     dutyPct: run.dutyPct,
     rpm: run.rpm,
     sone: sone && !sone.isBound ? sone.sone : null,

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { pack } from '../packed';
+import { pack, unpack } from '../packed';
 import { loadLabel, loadKey, parseLoad } from './load';
 import { changeWords } from './changeWords';
 import { packRows, unpackRows, type LogbookRow } from './logbookRow';
@@ -96,4 +96,34 @@ test('loads have one key, one label and one address each', () => {
     null,
   ]);
   expect(loads.map(loadKey)).toEqual(['170', '170+200', '170~render', '0', '140+90~render']);
+});
+
+test('a field that many curves share is written once, and is one again; unending numbers and other fields come back as they were', () => {
+  const [one, two] = [{ sweeps: [1, Infinity] }, { sweeps: [2] }];
+  const value = {
+    slips: [{ field: 'rpm', runs: [{ field: 'noise' }] }],
+    loads: [
+      {
+        curves: [
+          { entry: 'a', field: one },
+          { entry: 'b', field: one },
+        ],
+      },
+      {
+        curves: [
+          { entry: 'a', field: two },
+          { entry: 'b', field: two },
+        ],
+      },
+    ],
+    again: { field: one },
+  };
+  const packed = pack(value);
+  expect(packed.split('sweeps')).toHaveLength(3);
+  const back = unpack(packed);
+  expect(back).toEqual(value);
+  const [first, second] = back.loads.map(({ curves }) => curves.map(({ field }) => field));
+  expect(first![0]).toBe(first![1]);
+  expect(second![0]).toBe(second![1]);
+  expect(back.again.field).toBe(first![0]);
 });

@@ -73,9 +73,11 @@ export function whatToKnow(run: LabRun, limitC: number, beside: readonly string[
   notes.push(...beside);
   if (level.standing === 'at-floor') {
     notes.push(
-      level.overFloorDb <= 0
-        ? 'Reads no louder than the room: level is an upper bound'
-        : 'At the floor: level is an upper bound',
+      level.underRange
+        ? 'Reads under the range of the meter: level is an upper bound'
+        : level.overFloorDb <= 0
+          ? 'Reads no louder than the room: level is an upper bound'
+          : 'At the floor: level is an upper bound',
     );
   } else if (level.standing === 'valid') notes.push(`Only ${level.overFloorDb.toFixed(1)} dB over the room`);
   if (hasDie(run) && reduction.powerSource === 'nominal' && run.loadW > 0 && !reduction.heatLimited) {

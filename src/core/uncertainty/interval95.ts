@@ -1,4 +1,4 @@
-import { studentizedRange } from '../statistics/studentizedRange';
+import { rangeOf } from './rangeOf';
 
 /**
  * Half-width of the 95 % interval of a standard uncertainty with `freedom` degrees of freedom: Student's t
@@ -7,5 +7,5 @@ import { studentizedRange } from '../statistics/studentizedRange';
  * interval95(1, Infinity) is 1.960; interval95(1, 5) is 2.571.
  */
 export function interval95(standardUncertainty: number, freedom: number): number {
-  return (studentizedRange(0.95, 2, Math.max(1, freedom)) / Math.SQRT2) * standardUncertainty;
+  return (rangeOf(2)(Math.max(1, freedom)) / Math.SQRT2) * standardUncertainty;
 }

@@ -1,5 +1,5 @@
+import type { Variance } from '../statistics/variance';
 import { LEAST_FREEDOM } from './constants';
-import type { RigHistory } from './sweep';
 
 /** An entry's mounts as one figure: their number, the variance of their numbers, and what of it their passes make. */
 export interface MountedEntry {
@@ -28,7 +28,7 @@ export interface RigSpread {
  *
  * @example shownBy([{ mounts: 2, variance: 0.25, passes: 0.5 }]) → { freedom: 1, variance: -0.25 }
  */
-export function shownBy(entries: readonly MountedEntry[]): RigHistory {
+export function shownBy(entries: readonly MountedEntry[]): Variance {
   let freedom = 0;
   let sum = 0;
   for (const { mounts, variance, passes } of entries) {
@@ -40,7 +40,7 @@ export function shownBy(entries: readonly MountedEntry[]): RigHistory {
 }
 
 /** Two sources of remounts as one. */
-export function together(one: RigHistory, other: RigHistory): RigHistory {
+export function together(one: Variance, other: Variance): Variance {
   const freedom = one.freedom + other.freedom;
   const sum = one.freedom * one.variance + other.freedom * other.variance;
   return { freedom, variance: freedom > 0 ? sum / freedom : 0 };
@@ -54,7 +54,7 @@ export function together(one: RigHistory, other: RigHistory): RigHistory {
  */
 export function seenSpread(
   entries: readonly MountedEntry[],
-  history: RigHistory | null,
+  history: Variance | null,
 ): { variance: number; freedom: number } | null {
   const { freedom, variance } = together(shownBy(entries), history ?? { freedom: 0, variance: 0 });
   return freedom > 0 ? { variance: Math.max(0, variance), freedom } : null;
@@ -70,7 +70,7 @@ export function seenSpread(
 export function rigSpread(
   entries: readonly MountedEntry[],
   assumed: number,
-  history: RigHistory | null,
+  history: Variance | null,
 ): RigSpread | null {
   const seen = seenSpread(entries, history);
   if (seen === null) return null;

@@ -1,5 +1,5 @@
+import type { Variance } from '../statistics/variance';
 import { fTail } from '../statistics/fTail';
-import type { RigHistory } from './sweep';
 
 /** How seldom a rig that stands as before is taken for one that does not. */
 const SELDOM = 0.05;
@@ -10,7 +10,7 @@ const SELDOM = 0.05;
  *
  * @example scattersMore({ freedom: 6, variance: 0.64 }, { freedom: 40, variance: 0.04 }) → true
  */
-export function scattersMore(now: RigHistory, before: RigHistory | null): boolean {
+export function scattersMore(now: Variance, before: Variance | null): boolean {
   if (before === null || !(before.freedom > 0) || !(now.freedom > 0) || !(now.variance > 0)) return false;
   if (!(before.variance > 0)) return true;
   return fTail(now.variance / before.variance, now.freedom, before.freedom) < SELDOM;

@@ -1,6 +1,6 @@
+import type { Variance } from '../statistics/variance';
 import { fTail } from '../statistics/fTail';
 import { shownBy, together, type MountedEntry } from './rigSpread';
-import type { RigHistory } from './sweep';
 
 /** How seldom a sound entry of a round-up is named. */
 const SELDOM = 0.05;
@@ -11,7 +11,7 @@ const SELDOM = 0.05;
  *
  * Example: Six entries mounted three times, five of them within 0.4 K and one within 2 K: the one.
  */
-export function standsOut(entries: readonly MountedEntry[], history: RigHistory | null): number[] {
+export function standsOut(entries: readonly MountedEntry[], history: Variance | null): number[] {
   const remounted = entries.flatMap((entry, i) => (entry.variance === null ? [] : [i]));
   const all = together(shownBy(entries), history ?? { freedom: 0, variance: 0 });
   return remounted.filter((i) => {

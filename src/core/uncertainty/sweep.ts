@@ -24,10 +24,3 @@ export interface Sweep {
   /** Each of its mounts, two or more, has readings of the room of its own: what the room does is in what they scatter by. */
   roomInMounts: boolean;
 }
-
-/** Earlier remounts of the rig, of other round-ups: their degrees of freedom, and what a mount alone scatters by (DOUBT e). */
-export interface RigHistory {
-  freedom: number;
-  /** Of a mount's number, what its passes leave in it taken off: Σ(M − 1)(q − p)/Σ(M − 1), in the unit squared, or as shares squared. */
-  variance: number;
-}

@@ -50,7 +50,7 @@ export interface PlanningParts {
   revisions: BundleRevision[];
   book: RigBook | null;
   /** What other entries' remounts on that revision scattered by, in the lab that it comes from. */
-  remounts: RigRemounts[];
+  remounts: readonly RigRemounts[];
   /** The case that the rig stands in. */
   labCase: LabCase | null;
   /** By the entry's id. */

@@ -72,15 +72,23 @@ export function spreadOfRuns(runs: readonly LabRun[], asked: Asked) {
 }
 
 /**
- * What remounts of a rig’s revision scattered by in this lab, of entries that a round-up does not cite, or what came with a bundle where that
- * stands on more: never both, since they may be the same.
+ * What is known of a rig’s other remounts: by the runs of this lab, or by what came with a bundle where that stands on more. Never both, since
+ * they may be the same.
  */
-export async function rigRemounts(db: Queryable, asked: Asked): Promise<RigRemounts[]> {
+export function knownRemounts(
+  own: readonly RigRemounts[],
+  brought: readonly RigRemounts[],
+): { remounts: readonly RigRemounts[]; isBrought: boolean } {
+  const freedom = (of: readonly RigRemounts[]) => of.reduce((sum, one) => sum + one.freedom, 0);
+  const isBrought = freedom(brought) > freedom(own);
+  return { remounts: isBrought ? brought : own, isBrought };
+}
+
+/** What remounts of a rig’s revision scattered by, of entries that a round-up does not cite. */
+export async function rigRemounts(db: Queryable, asked: Asked): Promise<readonly RigRemounts[]> {
   const [runs, brought] = await Promise.all([
     listRemountedRuns(db, asked.roundUpId, asked.revisionId),
     readRemounts(db, asked.revisionId),
   ]);
-  const own = spreadOfRuns(runs, asked).remounts;
-  const freedom = (of: readonly RigRemounts[]) => of.reduce((sum, one) => sum + one.freedom, 0);
-  return freedom(own) >= freedom(brought) ? own : brought;
+  return knownRemounts(spreadOfRuns(runs, asked).remounts, brought).remounts;
 }

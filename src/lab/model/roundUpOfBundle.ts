@@ -4,6 +4,7 @@ import { responseOf } from '@/core/responses/responses';
 import { FIRST_SPEED } from '@/core/responses/runSpeeds';
 import { windowMean, type MeasuredRun } from '@/core/responses/measuredRun';
 import { valueOfRun } from '@/core/responses/valueOfRun';
+import { withinRange } from '@/core/levels/meterRange';
 import { levelOfRun } from '@/core/levels/meterMean';
 import { loadKey, type Load } from '@/core/runs/load';
 import type { Bundle } from '@/formats/bundle/readBundle';
@@ -31,7 +32,8 @@ interface AtLoad {
 }
 
 function measureRuns(bundle: Bundle, load: Load): AtLoad {
-  const { method, rig } = bundle.dataPackage;
+  const { method, rig, planning } = bundle.dataPackage;
+  const { lowestDb } = instrumentDoubt(planning.book);
   const key = loadKey(load);
   const problems = new ProblemList();
   const runs: BundleRankedRun[] = [];
@@ -51,7 +53,7 @@ function measureRuns(bundle: Bundle, load: Load): AtLoad {
       item,
       measured,
       ...{ run: label, entry, mount, pass, setting, loadW, loadName, gpuLoadW, dutyPct, score, sone },
-      level: levelOfRun(run, readings),
+      level: withinRange(levelOfRun(run, readings), lowestDb),
       roomDoubtK: run.ambientDoubtK ?? 0,
       rpm: windowMean(measured, FIRST_SPEED.heading) ?? run.rpm,
       die: measured.die,

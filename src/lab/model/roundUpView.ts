@@ -6,6 +6,7 @@ import { curvesOf, ruleOf, type Asked } from '@/core/roundUp/order';
 import type { RankedRun, RoundUp as RankedRoundUp } from '@/core/roundUp/roundUp';
 import { briefLoad, type Brief } from '@/core/brief/brief';
 import type { RigRemounts } from '@/core/rig/rigRemounts';
+import { withinRange } from '@/core/levels/meterRange';
 import { instrumentDoubt, type InstrumentDoubt } from '@/core/rig/instrumentDoubt';
 import { loadKey, loadLabel, type Load } from '@/core/runs/load';
 import { inTransaction, withDatabase, type Queryable } from '@/database/pool';
@@ -29,7 +30,7 @@ export interface RoundUpView {
   /** What the rig's instruments leave in doubt. */
   instruments: InstrumentDoubt;
   /** What the rig scattered by with other entries, by load. */
-  remounts: RigRemounts[];
+  remounts: readonly RigRemounts[];
   /** The brief, or what the round-up's columns say of one; and whether it was written. */
   brief: Brief;
   isWritten: boolean;
@@ -58,8 +59,11 @@ async function readRoundUp(db: Queryable, id: number): Promise<RoundUpView | nul
   const { body, version } = brief!;
   const methodLoads = body.loads.map(briefLoad);
   const names = new Map(entries.map((entry) => [entry.entry, entry.product]));
-  for (const run of runs) run.product = names.get(run.entry)!;
   const instruments = instrumentDoubt(book?.body ?? null);
+  for (const run of runs) {
+    run.product = names.get(run.entry)!;
+    run.level = withinRange(run.level, instruments.lowestDb);
+  }
   const { rigRevisionId, noiseLineDba } = roundUp;
   const remounts = await rigRemounts(db, {
     ...{ roundUpId: id, revisionId: rigRevisionId, lineDb: noiseLineDba, instruments, room: roundUp },

@@ -1,3 +1,4 @@
+import { withinRange } from '@/core/levels/meterRange';
 import { instrumentDoubt } from '@/core/rig/instrumentDoubt';
 import { getRevision } from '@/database/lineUp/rigs';
 import { readSheet } from '@/database/lineUp/sheets';
@@ -33,7 +34,11 @@ export async function viewOnRig(view: RoundUpView, revisionId: number): Promise<
     return {
       ...view,
       roundUp: { ...roundUp, rigRevisionId: row.id, rigId: row.rigId, rig },
-      runs: runs.map((run) => ({ ...run, product: names.get(run.entry)! })),
+      runs: runs.map((run) => ({
+        ...run,
+        product: names.get(run.entry)!,
+        level: withinRange(run.level, instruments.lowestDb),
+      })),
       instruments,
       remounts: await rigRemounts(db, {
         ...{ roundUpId: roundUp.id, revisionId: row.id, lineDb: roundUp.noiseLineDba, instruments, room },

@@ -138,7 +138,7 @@ export async function exportBundle(
   const own = leaving === 'private' ? new Map<string, CoverWords>() : ownCoverWords(lineUp);
   /** What was written of an entry itself. */
   const ofEntry = (entry: string, text: string) => words.text(own.get(entry)?.text(text) ?? text);
-  const planning = await exportPlanning(roundUp, leaving);
+  const planning = await exportPlanning(view, leaving);
   const isPublic = leaving === 'publishable';
   const labels = uniqueLabels(runs.map((run) => ({ ...run, label: words.id(run.label) })));
   const extras = new Map(runExtras.map((runExtra) => [runExtra.id, runExtra]));

@@ -2,14 +2,13 @@ import { unnamed } from '@/core/lineUp/product';
 import { caseNamed } from '@/database/lineUp/cases';
 import { withDatabase } from '@/database/pool';
 import { listRevisions } from '@/database/lineUp/rigs';
-import type { RoundUp } from '@/database/roundUps/roundUps';
 import { readSheet } from '@/database/lineUp/sheets';
 import { blankSample, type Sample } from '@/core/lineUp/sample';
 import { coverAll, NO_COVERS, type CoverWords, type Leaving } from '@/core/lineUp/underCover';
 import { NO_PARTS, type BundleLineUp, type PlanningParts } from '@/formats/bundle/planningParts';
 import { ownCoverWords } from '../lineUp/coverWordsOf';
 import { lineUpOf, type LineUpEntry } from '../lineUp/lineUpView';
-import { viewRoundUp } from '../model/roundUpView';
+import type { RoundUpView } from '../model/roundUpView';
 import { setupOf } from '../planning/rigView';
 
 /** A sample without what concerns the lab and its lenders alone; what the first mount taught is for readers who build. */
@@ -38,7 +37,10 @@ function lineUpPart(entry: LineUpEntry, leaving: Leaving, own: CoverWords): Bund
 }
 
 /** What a bundle says of deciding and planning; nothing where nothing was written. */
-export async function exportPlanning(roundUp: RoundUp, leaving: Leaving = 'covered'): Promise<PlanningParts> {
+export async function exportPlanning(
+  { roundUp, remounts }: Pick<RoundUpView, 'roundUp' | 'remounts'>,
+  leaving: Leaving = 'covered',
+): Promise<PlanningParts> {
   return withDatabase(async (db) => {
     const [brief, plan, verdict, book, lineUp, revisions] = await Promise.all([
       readSheet(db, 'brief', roundUp.id),
@@ -53,7 +55,7 @@ export async function exportPlanning(roundUp: RoundUp, leaving: Leaving = 'cover
     parts.plan = plan?.body ?? null;
     parts.verdict = verdict?.body ?? null;
     parts.book = book?.body ?? null;
-    parts.remounts = (await viewRoundUp(roundUp.id))?.remounts ?? [];
+    parts.remounts = remounts;
     parts.labCase = (await caseNamed(db, roundUp.rig.enclosure))?.body ?? null;
     if (revisions.length > 1 || revisions.some((revision) => revision.setup)) {
       parts.revision = roundUp.rig.revision;

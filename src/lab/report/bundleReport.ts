@@ -3,6 +3,8 @@ import { methodCard } from '@/core/brief/methodCard';
 import { methodDone } from '@/core/brief/methodDone';
 import { isWithoutHeat, type Brief } from '@/core/brief/brief';
 import { questionOf } from '@/core/brief/questions';
+import { instrumentDoubt } from '@/core/rig/instrumentDoubt';
+import { withinRange } from '@/core/levels/meterRange';
 import { levelOfRun } from '@/core/levels/meterMean';
 import { setupWords } from '@/core/rig/setupDifferences';
 import { changeWords } from '@/core/runs/changeWords';
@@ -31,7 +33,8 @@ const LONG_AGO = new Date(1990, 0, 1);
 
 /** The runs of a bundle as the method card counts them. */
 function countedRuns(bundle: Bundle): LabRun[] {
-  const { rig, method } = bundle.dataPackage;
+  const { rig, method, planning } = bundle.dataPackage;
+  const { lowestDb } = instrumentDoubt(planning.book);
   const controls = new Set(bundle.entries.filter(({ isControl }) => isControl).map(({ entry }) => entry));
   return bundle.runs.flatMap((item, id): LabRun[] => {
     const { run, trace, readings } = item;
@@ -48,7 +51,7 @@ function countedRuns(bundle: Bundle): LabRun[] {
           hasTrace: trace !== null,
         },
         ...{ isOlder: false, version: 1, fanCount: null, productId: 0 },
-        level: levelOfRun(run, readings),
+        level: withinRange(levelOfRun(run, readings), lowestDb),
         reduction: reduction.known ? reduction.value : noResult(NO_DIE),
       },
     ];

@@ -4,8 +4,7 @@ import type { NotPlacedEntry, Ranking } from '@/core/ranking/rankAtLine';
 import { sampleSentences } from '@/core/ranking/sampleSentences';
 import { standOutSentence } from '@/core/ranking/standOutSentence';
 import { figure } from '@/ui/marks/figures';
-import { roomMovedK } from '@/core/rig/roomMoved';
-import { median } from '@/core/statistics/median';
+import { roomMovedBetween } from '@/core/rig/roomMoved';
 import { EntryMark } from '@/ui/marks/entryMark';
 import type { PageEntry as CurveEntry } from '@/lab/model/pageEntries';
 
@@ -18,13 +17,6 @@ const WORDS: Record<NotPlacedEntry['status'], string> = {
 };
 
 const shortName = (name: string) => (name.length > 60 ? `${name.slice(0, 60)}…` : name);
-
-/** What rooms can have moved one entry against another by, K; null where that is under half of a usual ±. */
-function movedBetween({ placed }: Ranking, roomC: { fromC: number; toC: number }): number | null {
-  if (placed.length < 2) return null;
-  const moved = roomMovedK(median(placed.map(({ value }) => value)), roomC);
-  return moved > median(placed.map(({ interval95 }) => interval95)) / 2 ? moved : null;
-}
 
 /** What the order cannot say by itself: ties in words, doubts that are assumed, and who is not placed. */
 export function RankingNotes({
@@ -49,7 +41,7 @@ export function RankingNotes({
   roomC: { fromC: number; toC: number } | null;
 }) {
   const assumed = ranking.placed.some((placed) => placed.spreadSource === 'assumed');
-  const moved = roomC ? movedBetween(ranking, roomC) : null;
+  const moved = roomC ? roomMovedBetween(ranking.placed, roomC) : null;
   const names = ranking.placed.map((placed) => shortName(entries.get(placed.entry)!.product));
   const shown = { ...scale, unit: scale.unit === '°C' ? 'K' : scale.unit };
   return (
@@ -63,7 +55,7 @@ export function RankingNotes({
           to measure it.
         </p>
       )}
-      {moved && roomC && (
+      {moved !== null && roomC && (
         <p className="text-warn">
           ▲ They were measured in rooms of {figure(roomC.fromC, 1)} to {figure(roomC.toC, 1)} °C. Warmer air
           is thinner: that can have moved one against another by up to {figure(moved, 1)} K, which is not in

@@ -89,7 +89,7 @@ function Dots({
 
 /** What mounting again changes on this rig, by all of its remounts: what every ± stands on, with its history. */
 export function RigSpread({ spread }: { spread: RigSpreadView }) {
-  const { rig, own, entries, isBrought, lineDb } = spread;
+  const { rig, own, others, isBrought, lineDb } = spread;
   const here = rig ? Math.round(rig.freedom - rig.earlier) : 0;
   return (
     <section aria-label="Spread of this rig" className="space-y-2">
@@ -99,7 +99,7 @@ export function RigSpread({ spread }: { spread: RigSpreadView }) {
           <strong>{figure(rig.spreadK, 2)} K</strong> at {rig.loadW} W and {figure(lineDb, 1)} dB(A), one
           standard deviation of a mount, by {plural(Math.round(rig.freedom), 'remount')} on this revision:{' '}
           {here} of this round-up, {Math.round(rig.earlier)} of others
-          {isBrought && ' (they came with a bundle)'}. Every ± stands on it.
+          {isBrought && ' (they came with a bundle)'}. Every ± of a rise at this load stands on it.
           {rig.freedom < 6 && ' Fewer than six tell little: what is assumed, 0.5 K, fills up.'}
         </p>
       ) : (
@@ -114,9 +114,7 @@ export function RigSpread({ spread }: { spread: RigSpreadView }) {
           until they agree.
         </p>
       )}
-      {(own !== null || entries.length > 0) && (
-        <Dots own={own ?? []} others={entries} rigK={rig?.spreadK ?? null} />
-      )}
+      {own.length + others.length > 0 && <Dots own={own} others={others} rigK={rig?.spreadK ?? null} />}
     </section>
   );
 }

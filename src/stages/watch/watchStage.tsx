@@ -82,11 +82,11 @@ export function WatchStage({ data }: { data: WatchData }) {
       )}
       {charted.length > 0 && (
         <p className="label-text max-w-3xl">
-          Line: mean of the re-tests before. Dashed and dotted: two and three standard deviations. ▲ a rule is
-          broken: {CONTROL_LIMITS.map(({ says }) => says).join('; ')}. On a steady rig {FALSE_ALARMS.byTenth}{' '}
-          of 100 such charts have raised an alarm by their tenth re-test, {FALSE_ALARMS.byThirtieth} by their
-          thirtieth. Each re-test is held against those before it alone; a broken one is no reference for what
-          follows.
+          Line: mean of the re-tests before. Dashed and dotted: two and three standard deviations. ▲ a limit
+          is passed: {CONTROL_LIMITS.map(({ says }) => says).join('; ')}. On a steady rig{' '}
+          {FALSE_ALARMS.byTenth} of 100 such charts have raised an alarm by their tenth re-test,{' '}
+          {FALSE_ALARMS.byThirtieth} by their thirtieth. Each re-test is held against those before it alone; a
+          broken one is no reference for what follows.
         </p>
       )}
       {charted.length > 0 && sd !== null && (

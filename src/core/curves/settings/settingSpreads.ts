@@ -1,6 +1,8 @@
 import { mean } from '../../statistics/mean';
+import { carried, scaleOf } from '../../uncertainty/carried';
 import { entryVariance } from '../../uncertainty/entryVariance';
 import { halfWidth, mountTerm } from '../../uncertainty/doubt';
+import { interval95 } from '../../uncertainty/interval95';
 import { mountNumbers } from '../../uncertainty/mountNumbers';
 import { passSpread } from '../../uncertainty/passSpread';
 import { rigSpread } from '../../uncertainty/rigSpread';
@@ -13,7 +15,11 @@ export interface SettingSpread {
   passes: number;
   mounts: number;
   freedom: number;
-  /** Half-width of the 95 % interval of what it does not share with its neighbours: its passes, or all of it where nobody repeated any. */
+}
+
+/** The same with the half-width of the 95 % interval of what a setting does not share with its neighbours: its passes, or all where nobody repeated any. */
+export interface JudgedBySpread {
+  spread: SettingSpread;
   own95: number;
 }
 
@@ -35,22 +41,14 @@ function slopeOf(settings: readonly SweepSetting[], value: (setting: SweepSettin
  */
 export function settingSpreads(
   field: Omit<Field, 'sweeps' | 'roomDb'> & { sweeps: readonly Pick<Sweep, 'settings'>[] },
-): SettingSpread[][] {
-  const scaleOf = ({ value }: SweepSetting) => (field.byShare && value > 0 ? 1 / value : 1);
-  const carried = field.sweeps.map(({ settings }) => {
-    const slope = slopeOf(settings, (setting) =>
-      field.byShare && setting.value > 0 ? Math.log(setting.value) : setting.value,
-    );
-    return settings.map((setting) => ({
-      weight: 1,
-      cells: setting.cells.map(({ mount, at, value }) => ({
-        mount,
-        value: value.map((reading, i) => reading * scaleOf(setting) + slope * (setting.at - at[i]!)),
-      })),
-    }));
+): JudgedBySpread[][] {
+  const { byShare } = field;
+  const readings = field.sweeps.map(({ settings }) => {
+    const slope = slopeOf(settings, ({ value }) => (byShare && value > 0 ? Math.log(value) : value));
+    return settings.map((setting) => ({ weight: 1, cells: carried(setting, slope, byShare) }));
   });
-  const pass = passSpread(carried.flat());
-  const numbers = carried.map((settings) =>
+  const pass = passSpread(readings.flat());
+  const numbers = readings.map((settings) =>
     settings.map((setting) => {
       const { numbers: all, variance, share, passShare } = mountNumbers([setting]);
       return { mounts: all.length > 1 ? all.length : 1, variance, share, passes: pass.variance * passShare };
@@ -74,19 +72,18 @@ export function settingSpreads(
   return field.sweeps.map(({ settings }, i) =>
     settings.map((setting, j) => {
       const one = numbers[i]![j]!;
-      const squared = one.share / scaleOf(setting) ** 2;
+      const squared = one.share / scaleOf(byShare, setting.value) ** 2;
       const found = entryVariance(one, rig, field.assumed ** 2);
       const passes = Math.min(found.variance, one.passes) * squared;
       const term = mountTerm({ ...found, variance: found.variance * squared }, passes);
       const inPasses =
         (pass.variance * mean(setting.cells.map(({ value }) => 1 / value.length))) / setting.cells.length;
       return {
-        ...{ passes, mounts: term.variance - passes, freedom: term.freedom },
-        own95: halfWidth([
+        spread: { passes, mounts: term.variance - passes, freedom: term.freedom },
+        own95:
           pass.freedom > 0
-            ? { from: 'mounts', variance: inPasses / scaleOf(setting) ** 2, freedom: pass.freedom }
-            : term,
-        ]),
+            ? interval95(Math.sqrt(inPasses) / scaleOf(byShare, setting.value), pass.freedom)
+            : halfWidth([term]),
       };
     }),
   );
