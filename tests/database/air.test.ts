@@ -2,7 +2,7 @@ import { fansAtWork } from '@/core/air/fansAtWork';
 import { chosenSystem } from '@/core/air/systemCurve';
 import { withDatabase } from '@/database/pool';
 import { listChanges } from '@/database/runs/changes';
-import { listReadings } from '@/database/runs/runValues';
+import { listReadings } from '@/database/runs/runReadings';
 import { viewAir } from '@/lab/air/airView';
 import { editRun } from '@/lab/runs/editRun';
 import { typeRun } from '@/lab/runs/typeRun';

@@ -5,7 +5,7 @@ import { pricesOf } from '@/lab/lineUp/prices';
 import { viewRoundUp } from '@/lab/model/roundUpView';
 import { lookAtPasted, takePasted, undoPasted, type PasteName } from '@/lab/paste/paste';
 import { slippedRuns } from '@/lab/runs/notedRuns';
-import { listAllReadings } from '@/database/runs/runValues';
+import { listAllReadings } from '@/database/runs/runReadings';
 import { withDatabase } from '@/database/pool';
 import { inFreshLab } from '../support/lab';
 

@@ -1,7 +1,7 @@
 import { placesRead } from '@/core/brief/brief';
 import type { ReadingQuantity } from '@/core/responses/readingUnits';
 import { withDatabase } from '@/database/pool';
-import { listPlaces } from '@/database/runs/runValues';
+import { listPlaces } from '@/database/runs/runReadings';
 import { memoized } from '../model/cachedUntilWritten';
 import type { RoundUpView } from '../model/roundUpView';
 

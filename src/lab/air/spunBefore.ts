@@ -1,7 +1,7 @@
 import type { SpunReadings } from '@/core/air/offItsLaw';
 import { groupBy } from '@/core/statistics/groupBy';
 import type { Queryable } from '@/database/pool';
-import { readingsOfEntry } from '@/database/runs/runValues';
+import { readingsOfEntry } from '@/database/runs/runReadings';
 
 /** What was read at places in the other runs of an entry, each with its speed. */
 export async function spunBefore(

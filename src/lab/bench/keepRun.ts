@@ -9,7 +9,7 @@ import type { Queryable } from '@/database/pool';
 import { listPushed } from '@/database/bench/pushedReadings';
 import { findEntry, lastRunOf, nextLabel, updateRun } from '@/database/runs/runEdits';
 import { insertRun } from '@/database/runs/newRuns';
-import { insertReadings } from '@/database/runs/runValues';
+import { insertReadings } from '@/database/runs/runReadings';
 import { insertTraces, traceDigest } from '@/database/runs/traces';
 import { toTrace } from '@/formats/bundle/tables/traceTable';
 import { reduceStoredRun } from '../model/reduceStoredRun';

@@ -4,7 +4,8 @@ import { FIRST_SPEED } from '@/core/responses/runSpeeds';
 import { loadKey } from '@/core/runs/load';
 import { groupBy } from '@/core/statistics/groupBy';
 import { withDatabase } from '@/database/pool';
-import { listAllReadings, listValues } from '@/database/runs/runValues';
+import { listAllReadings } from '@/database/runs/runReadings';
+import { listValues } from '@/database/runs/runValues';
 import { memoized } from '../model/cachedUntilWritten';
 import type { RoundUpView } from '../model/roundUpView';
 

@@ -3,7 +3,7 @@ import { clipped } from '@/core/clipped';
 import { oddReadings } from '@/core/air/oddReadings';
 import { readingWords } from '@/core/air/readingWords';
 import type { SpotReading } from '@/core/responses/spotReading';
-import { listReadings, replaceReadings } from '@/database/runs/runValues';
+import { listReadings, replaceReadings } from '@/database/runs/runReadings';
 import { toSpotReadings } from './spotReadingsSchema';
 import { askedAbout, oddWindow } from '@/core/runs/askedAbout';
 import { LIMIT_BAND_K } from '@/core/settling/loadStretch';

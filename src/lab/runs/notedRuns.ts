@@ -6,7 +6,7 @@ import { isFlagged, runState, whatToKnow, type RunState } from '@/core/runs/runS
 import { groupBy } from '@/core/statistics/groupBy';
 import { sentence } from '@/core/words';
 import { withDatabase } from '@/database/pool';
-import { listAllReadings } from '@/database/runs/runValues';
+import { listAllReadings } from '@/database/runs/runReadings';
 import { memoized } from '../model/cachedUntilWritten';
 import type { RoundUpView } from '../model/roundUpView';
 

@@ -6,7 +6,8 @@ import { RUN_SPEEDS } from '@/core/responses/runSpeeds';
 import { listChanges, type Change } from '@/database/runs/changes';
 import { withDatabase } from '@/database/pool';
 import { neighbours, type Neighbours } from '@/database/runs/runs';
-import { getValueParts, listReadings, valuesOfRun, type ValueRow } from '@/database/runs/runValues';
+import { listReadings } from '@/database/runs/runReadings';
+import { getValueParts, valuesOfRun, type ValueRow } from '@/database/runs/runValues';
 import { readTrace, type StoredChannel } from '@/database/runs/traces';
 
 export interface RunView {

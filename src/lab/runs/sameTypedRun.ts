@@ -2,7 +2,7 @@ import type { SpotReading } from '@/core/responses/spotReading';
 import { groupBy } from '@/core/statistics/groupBy';
 import type { Queryable } from '@/database/pool';
 import { findTypedTwin } from '@/database/runs/runEdits';
-import { readingsOfEntry } from '@/database/runs/runValues';
+import { readingsOfEntry } from '@/database/runs/runReadings';
 
 interface Typed {
   loadW: number;

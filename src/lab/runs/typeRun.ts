@@ -11,7 +11,7 @@ import { insertRun } from '@/database/runs/newRuns';
 import { inTransaction, type Queryable } from '@/database/pool';
 import { getRoundUp } from '@/database/roundUps/roundUps';
 import { findEntry, nextLabel } from '@/database/runs/runEdits';
-import { insertReadings } from '@/database/runs/runValues';
+import { insertReadings } from '@/database/runs/runReadings';
 import { reduceStoredRun } from '../model/reduceStoredRun';
 import type { NewRunInput } from './runEditSchema';
 import { spunBefore } from '../air/spunBefore';
