@@ -13,6 +13,19 @@ const config: NextConfig = {
   typescript: { ignoreBuildErrors: true },
   // Title and description with the first bytes, for every reader: a page without a title says nothing in a tab.
   htmlLimitedBots: /.*/,
+  // Pages that went by another name: links that were sent still lead there.
+  redirects: () =>
+    Promise.resolve(
+      [
+        ['curves/judgement', 'curves/beyond'],
+        ['curves/schools', 'curves/ways'],
+        ['verdict/advice', 'verdict/fits'],
+      ].map(([was, is]) => ({
+        source: `/round-ups/:id/${was}`,
+        destination: `/round-ups/:id/${is}`,
+        permanent: true,
+      })),
+    ),
 };
 
 export default config;

@@ -16,7 +16,7 @@ const views = [
   ['air', '/round-ups/3/curves/air'],
   ['side', '/round-ups/4/curves/side?from=two-in'],
   ['layout', '/round-ups/4/line-up?entry=bottom'],
-  ['judgement', '/round-ups/1/curves/judgement?one=tramontana&other=galerna-twin'],
+  ['judgement', '/round-ups/1/curves/beyond?one=tramontana&other=galerna-twin'],
   ['sound', '/round-ups/3/curves/sound?clip=5'],
   ['watch', '/round-ups/6/rig/watch'],
   ['verdict', '/round-ups/1/verdict'],

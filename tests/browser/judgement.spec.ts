@@ -63,7 +63,7 @@ test('what the numbers can bear: measures with intervals, sorted by any, a ± op
     await expect(page.getByText(/^On the plan: \d+ mounts/)).toBeVisible();
   } else await expect(two).toContainText(/[Ee]ven 12 mounts/);
 
-  await page.goto(`${app.url}/round-ups/1/curves/judgement?line=5&load=nonsense`);
+  await page.goto(`${app.url}/round-ups/1/curves/beyond?line=5&load=nonsense`);
   await expect(page.getByText('Nothing can be placed at this level and load')).toBeVisible();
 });
 
@@ -95,7 +95,7 @@ test('the schools beside one another, and a machine that goes from reader to rea
   await expect(page.locator('tr[data-entry="jaloque-360"]')).not.toContainText('budget');
   expect(await seriousFaults(page)).toEqual([]);
   const other = await page.context().newPage();
-  await other.goto(`${app.url}/round-ups/1/verdict/advice?watts=150&noise=25&limit=nonsense&height=-3`);
+  await other.goto(`${app.url}/round-ups/1/verdict/fits?watts=150&noise=25&limit=nonsense&height=-3`);
   await expect(other.locator('tr[data-entry="matacabras"]')).toContainText(
     'its quietest setting is 35.0 dB(A)',
   );
@@ -193,7 +193,7 @@ test('weights move the first place, and weights of nothing say so; a grid that i
 });
 
 test('a response that is better higher is judged in its own unit', async ({ page }) => {
-  await page.goto(`${app.url}/round-ups/1/curves/judgement?load=170&line=33&what=clock`);
+  await page.goto(`${app.url}/round-ups/1/curves/beyond?load=170&line=33&what=clock`);
   await expect(page.getByRole('columnheader', { name: /Clock held at the line/ })).toBeVisible();
   await expect(page.getByRole('columnheader', { name: /Band score/ })).toHaveCount(0);
   await expect(page.getByRole('region', { name: /^Doubt of/ })).toContainText('MHz');

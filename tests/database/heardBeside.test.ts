@@ -2,10 +2,10 @@ import { viewEntryNotes } from '@/lab/lineUp/entryNotes';
 import { viewValue } from '@/lab/orders/valueView';
 import { viewJudgement } from '@/lab/orders/judgementView';
 import { viewRoundUp } from '@/lab/model/roundUpView';
-import { viewSchools } from '@/lab/orders/schoolsView';
+import { viewWays } from '@/lab/orders/waysView';
 import { pack } from '@/core/packed';
-import { measuresOf } from '@/stages/judgement/measures';
-import type { JudgementData } from '@/lab/orders/judgementPage';
+import { measuresOf } from '@/stages/beyond/measures';
+import type { BeyondData } from '@/lab/orders/beyondPage';
 import { airRoundUp } from '@demo/generators/airRoundUp';
 import { demoBundle } from '@demo/generators/demoBundle';
 import { asBytes } from '@demo/generators/demoFiles';
@@ -70,7 +70,7 @@ test('each measure of the page says what it is, has a figure or a reason, and su
   const roundUp = (await viewRoundUp(id))!;
   const { judged, notPlaced, shown, ...rest } = (await viewJudgement(roundUp, { lineDb: 33, load: '170' }))!;
   const product = (entry: string) => roundUp.entries.find((other) => other.entry === entry)!.product;
-  const data: JudgementData = {
+  const data: BeyondData = {
     ...rest,
     ...{ roundUpId: id, lineDb: 33, response: shown.response, isRise: true },
     ...{ place: '', places: [], responses: [] },
@@ -80,7 +80,7 @@ test('each measure of the page says what it is, has a figure or a reason, and su
     })),
     notPlaced: notPlaced.map((item) => ({ ...item, product: product(item.entry) })),
   };
-  const there = JSON.parse(pack(data)) as JudgementData;
+  const there = JSON.parse(pack(data)) as BeyondData;
   const [own, crossed] = [measuresOf(data), measuresOf(there)];
   expect(own.map(({ key }) => key)).toEqual(['rise', 'hold', 'band', 'knee', 'wall', 'capacity', 'value']);
   for (const [m, measure] of own.entries()) {
@@ -117,7 +117,7 @@ test('each measure of the page says what it is, has a figure or a reason, and su
 
 test('schools of a round-up without speeds or duties are those that it has; without runs there is none', async () => {
   const id = await importSound(smallBundle());
-  const found = await viewSchools((await viewRoundUp(id))!, {
+  const found = await viewWays((await viewRoundUp(id))!, {
     load: '',
     lineDb: 33,
     rpm: null,

@@ -4,8 +4,8 @@ import { toldInFourOfFive } from '@/core/uncertainty/criticalDifference';
 import { knownAfter } from '@/core/uncertainty/knownAfter';
 import { toSeparate } from '@/core/judgement/toSeparate';
 import { pairDifference } from '@/core/ranking/pairDifference';
-import { viewAdvice } from '@/lab/orders/adviceView';
-import { viewSchools } from '@/lab/orders/schoolsView';
+import { viewFits } from '@/lab/orders/fitsView';
+import { viewWays } from '@/lab/orders/waysView';
 import { viewJudgement, type JudgementView } from '@/lab/orders/judgementView';
 import { viewRoundUp } from '@/lab/model/roundUpView';
 import { BOATHOUSE } from '@/simulator/boathouse';
@@ -141,7 +141,7 @@ test('another worth moves the knee, another load has its own figures, and a load
 
 test('schools: each column is the order of its own rule, at the speed, duty and level that were asked for', async () => {
   const roundUp = (await viewRoundUp(id))!;
-  const found = (await viewSchools(roundUp, { load: '170', lineDb: 33, rpm: 1100, dutyPct: 60 }))!;
+  const found = (await viewWays(roundUp, { load: '170', lineDb: 33, rpm: 1100, dutyPct: 60 }))!;
   expect(found.schools.map(({ name }) => name)).toEqual([
     ...['at 33.0 dB(A)', 'at 1100 rpm', 'at 60 % duty', 'at full speed', 'at its quietest'],
   ]);
@@ -162,7 +162,7 @@ test('schools: each column is the order of its own rule, at the speed, duty and 
     expect(full!.places[entry]!.levelDb).toBeGreaterThan(quietest!.places[entry]!.levelDb);
     expect(full!.places[entry]!.value).toBeLessThan(quietest!.places[entry]!.value);
   }
-  const unasked = (await viewSchools(roundUp, { load: '', lineDb: 33, rpm: null, dutyPct: null }))!;
+  const unasked = (await viewWays(roundUp, { load: '', lineDb: 33, rpm: null, dutyPct: null }))!;
   expect(unasked.rpm! % 50).toBe(0);
   expect(unasked.dutyPct! % 5).toBe(0);
 });
@@ -173,7 +173,7 @@ test('a reader’s machine: those that fit do so by the simulated coolers, too, 
     ...{ watts: 150, limitC: 85, roomC: 25, noiseDba: 32, currency: 'EUR' },
     ...{ heightMm: 165, memoryMm: null, budget: 90 },
   };
-  const { advice, load } = (await viewAdvice(roundUp, machine))!;
+  const { advice, load } = (await viewFits(roundUp, machine))!;
   expect(load).toBe('170 W');
   expect(advice).toHaveLength(roundUp.entries.length);
   for (const { entry, dieC, interval95, levelDb } of advice) {
@@ -187,5 +187,5 @@ test('a reader’s machine: those that fit do so by the simulated coolers, too, 
       (a, b) => 'fits open misses'.indexOf(a) - 'fits open misses'.indexOf(b),
     ),
   );
-  expect((await viewAdvice(roundUp, { ...machine, watts: 80 }))!.load).toBe('90 W');
+  expect((await viewFits(roundUp, { ...machine, watts: 80 }))!.load).toBe('90 W');
 });

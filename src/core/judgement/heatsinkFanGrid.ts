@@ -42,6 +42,21 @@ export interface GridFit {
   holes: { heatsink: string; fan: string; resistanceKPerW: number }[];
 }
 
+/**
+ * Whether heatsinks and fans were crossed at all: two heatsinks share two fans. What hangs together by one alone tells nothing of how
+ * they act on each other.
+ *
+ * @example hasGrid([{ heatsink: 'A', fan: 'x' }, { heatsink: 'B', fan: 'x' }, { heatsink: 'B', fan: 'y' }]) → false
+ */
+export function hasGrid(cells: readonly Pick<GridCell, 'heatsink' | 'fan'>[]): boolean {
+  const fansOf = (heatsink: string) =>
+    new Set(cells.filter((cell) => cell.heatsink === heatsink).map(({ fan }) => fan));
+  const heatsinks = [...new Set(cells.map(({ heatsink }) => heatsink))].map(fansOf);
+  return heatsinks.some((one, i) =>
+    heatsinks.slice(i + 1).some((other) => [...one].filter((fan) => other.has(fan)).length > 1),
+  );
+}
+
 /** The pieces of a grid that hang together by shared heatsinks or fans. */
 function piecesOf(cells: readonly GridCell[]): GridCell[][] {
   const pieces: GridCell[][] = [];

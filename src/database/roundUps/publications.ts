@@ -25,6 +25,14 @@ export async function listPublications(db: Queryable, roundUpId: number): Promis
   return rows;
 }
 
+export async function countVersions(db: Queryable, roundUpId: number): Promise<number> {
+  const { rows } = await db.query<{ versions: number }>(
+    `SELECT count(*)::int AS versions FROM publications WHERE round_up_id = $1`,
+    [roundUpId],
+  );
+  return rows[0]!.versions;
+}
+
 export interface NewPublication extends Omit<Publication, 'id'> {
   roundUpId: number;
   bundle: Uint8Array;

@@ -154,6 +154,13 @@ export async function listRecordings(db: Queryable, roundUpId: number): Promise<
   return rows;
 }
 
+export async function hasRecordings(db: Queryable, roundUpId: number): Promise<boolean> {
+  const { rows } = await db.query<{ there: boolean }>(`SELECT EXISTS (SELECT 1 ${OF_ROUND_UP}) AS there`, [
+    roundUpId,
+  ]);
+  return rows[0]!.there;
+}
+
 /** One recording of a round-up, whole but for its samples; null where it has none of that id. */
 export async function getRecording(
   db: Queryable,

@@ -1,12 +1,11 @@
 import { heatsinkFanGrid, type GridCell, type GridFit } from '@/core/judgement/heatsinkFanGrid';
-import { hasPlate } from '@/core/lineUp/product';
 import type { Outcome } from '@/core/outcome';
 import { rankAtLine } from '@/core/ranking/rankAtLine';
 import { isFixedWatts, loadKey } from '@/core/runs/load';
 import { halfWidth, type DoubtTerm } from '@/core/uncertainty/doubt';
 import { NORMAL_95 } from '@/core/statistics/normal';
 import { viewJudgement } from './judgementView';
-import type { LineUpEntry } from '../lineUp/lineUpView';
+import { heatsinksAndFans } from './heatsinksAndFans';
 import { riseCurves, type RoundUpView } from '../model/roundUpView';
 import { viewShownLineUp } from '../lineUp/shownLineUp';
 
@@ -20,11 +19,6 @@ export interface GridView {
   lowestWallKPerW: number | null;
   cells: (GridCell & { entry: string; riseK: number; interval95: number; levelDb: number })[];
   fit: Outcome<GridFit>;
-}
-
-/** What turns on a heatsink, in words: “2 × Brisa 140”. */
-function fansOn({ entry }: LineUpEntry): string {
-  return entry.body.fans.map(({ count, name }) => (count > 1 ? `${count} × ${name}` : name)).join(' and ');
 }
 
 /** Fewest freedom of the terms that move the value, and their variance by their own half-widths. */
@@ -46,14 +40,10 @@ export async function viewGrid(
   if (!chosen) return null;
   const { load, curves, rule } = chosen;
   const { placed } = rankAtLine(curves, { ...rule, lineDb: asked.lineDb });
-  const lineUp = (await viewShownLineUp(view.roundUp.id)).filter(
-    ({ product, entry }) => hasPlate(product.body.kind) && entry.body.fans.length > 0,
-  );
+  const lineUp = heatsinksAndFans(await viewShownLineUp(view.roundUp.id));
   const own: Record<string, string> = {};
-  const cells = lineUp.flatMap((item): GridView['cells'] => {
+  const cells = lineUp.flatMap(({ item, heatsink, fan }): GridView['cells'] => {
     const found = placed.find((other) => other.entry === item.code);
-    const heatsink = item.productName;
-    const fan = fansOn(item);
     // A fan that is bought beside the product is not its own.
     if (item.entry.body.fans.every(({ eachPrice }) => eachPrice === null)) own[heatsink] ??= fan;
     if (!found || found.resistanceKPerW === null) return [];

@@ -1,3 +1,5 @@
+import { AXES } from '@/core/curves/axis';
+import { leadSentence } from '@/core/verdict/leadSentence';
 import { roomSpanC } from './roomSpan';
 import { questionOf } from '@/core/brief/questions';
 import { configuredSize } from '@/core/lineUp/configuredSize';
@@ -64,6 +66,11 @@ export async function verdictPage(view: RoundUpView, query: VerdictQuery) {
     choice: choiceOf(verdict),
     load,
     loadLabel: chosen.label,
+    /** The order in one sentence that holds. */
+    sentence: leadSentence(ranking, (entry) => nameOf.get(entry)!, {
+      where: `at ${lineAt.toFixed(AXES[shown.against].decimals)} ${AXES[shown.against].unit}`,
+      ...{ unit, decimals },
+    }),
     /** Where entries are compared: noise, dB(A), speed, rpm, or duty, %. */
     lineAt,
     /** What is ranked and against what. */

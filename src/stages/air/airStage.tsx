@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { PageLine } from '../desk/pageLine';
 import { parseAsFloat, parseAsString, parseAsStringLiteral, useQueryStates } from 'nuqs';
 import { useMemo } from 'react';
 import { fansAtWork, type WorkAt } from '@/core/air/fansAtWork';
@@ -62,77 +62,74 @@ export function AirStage({ data }: { data: AirData }) {
   );
   const fitted = system.known ? system.value.fitted : null;
   return (
-    <div className="flex min-h-0 flex-1 flex-col gap-5 px-4 pt-3.5 pb-4 md:px-7 lg:flex-row">
-      <section className="flex min-h-[420px] min-w-0 flex-1 flex-col" aria-label="Pressure and flow">
-        <div className="flex flex-wrap items-end gap-x-4 gap-y-2 pb-2">
-          <div className="choices" role="group" aria-label="Compared at">
-            {BY.map((by) => (
-              <button key={by} aria-pressed={by === view.by} onClick={() => void setView({ by })}>
-                {BY_LABEL[by]}
-              </button>
-            ))}
+    <div className="flex min-h-0 flex-1 flex-col gap-3 px-4 pt-2.5 pb-4 md:px-7">
+      <PageLine />
+      <div className="flex min-h-0 flex-1 flex-col gap-5 lg:flex-row">
+        <section className="flex min-h-[420px] min-w-0 flex-1 flex-col" aria-label="Pressure and flow">
+          <div className="flex flex-wrap items-end gap-x-4 gap-y-2 pb-2">
+            <div className="choices" role="group" aria-label="Compared at">
+              {BY.map((by) => (
+                <button key={by} aria-pressed={by === view.by} onClick={() => void setView({ by })}>
+                  {BY_LABEL[by]}
+                </button>
+              ))}
+            </div>
+            <ResistanceFields view={view} onView={(part) => void setView(part)} />
           </div>
-          <ResistanceFields view={view} onView={(part) => void setView(part)} />
-          <Link
-            className="ml-auto self-center text-[14px] underline underline-offset-3"
-            href={`/round-ups/${data.roundUpId}/curves`}
-          >
-            Back to the curves
-          </Link>
-        </div>
-        {!system.known && (
-          <p role="alert" className="pb-2 text-[14.5px] text-bad">
-            The resistance: {system.reason}.
-          </p>
-        )}
-        <div className="relative min-h-0 flex-1">
-          {system.known && placed.length > 0 ? (
-            <AirChart placed={placed} system={system.value} />
-          ) : (
-            <p className="py-8">
-              {system.known
-                ? 'No fan crosses this resistance within its openings: the reasons stand beside.'
-                : 'Nothing to draw until the resistance is known.'}
+          {!system.known && (
+            <p role="alert" className="pb-2 text-[14.5px] text-bad">
+              The resistance: {system.reason}.
             </p>
           )}
-        </div>
-        <p className="label-text pt-1">
-          Dashed: the resistance, Δp = k·qⁿ. Circles: where a fan works. Each curve is read at the openings of
-          a chamber and restated to its speed here by the fan laws, flow by the speed and pressure by its
-          square.
-        </p>
-      </section>
-      <aside
-        className="shrink-0 border-hairline lg:w-[400px] lg:overflow-y-auto lg:border-l lg:pl-6"
-        aria-label="Which fan suits it"
-        tabIndex={0}
-      >
-        <h2 className="font-display text-[18px] font-bold">
-          {view.by === 'noise' && (
-            <>
-              At <LineField axis={AXES.noise} at={view.line} onLine={(line) => void setView({ line })} />{' '}
-              dB(A)
-            </>
-          )}
-          {view.by === 'rpm' && (
-            <>
-              At <LineField axis={AXES.rpm} at={view.rpm} onLine={(rpm) => void setView({ rpm })} /> rpm
-            </>
-          )}
-          {view.by === 'full' && 'Each at its fastest'}
-        </h2>
-        <p className="label-text pt-1 pb-1">
-          {view.by === 'noise'
-            ? `Each at the fastest speed that is no louder than this, ${data.meterDistanceCm} cm from it.`
-            : 'Not equally loud: the level of each stands in its row.'}
-        </p>
-        <WorkTable ranking={ranking} entries={entries} />
-        <p className="label-text pt-2">
-          ± is the 95 % interval: pressures within 2 % where nothing was repeated, and what the readings
-          through the resistance leave open. That is the same for all fans and tells none from another.
-        </p>
-        <ReadThrough pairs={view.pairs} fitted={fitted} onPairs={(pairs) => void setView({ pairs })} />
-      </aside>
+          <div className="relative min-h-0 flex-1">
+            {system.known && placed.length > 0 ? (
+              <AirChart placed={placed} system={system.value} />
+            ) : (
+              <p className="py-8">
+                {system.known
+                  ? 'No fan crosses this resistance within its openings: the reasons stand beside.'
+                  : 'Nothing to draw until the resistance is known.'}
+              </p>
+            )}
+          </div>
+          <p className="label-text pt-1">
+            Dashed: the resistance, Δp = k·qⁿ. Circles: where a fan works. Each curve is read at the openings
+            of a chamber and restated to its speed here by the fan laws, flow by the speed and pressure by its
+            square.
+          </p>
+        </section>
+        <aside
+          className="shrink-0 border-hairline lg:w-[400px] lg:overflow-y-auto lg:border-l lg:pl-6"
+          aria-label="Which fan suits it"
+          tabIndex={0}
+        >
+          <h2 className="font-display text-[18px] font-bold">
+            {view.by === 'noise' && (
+              <>
+                At <LineField axis={AXES.noise} at={view.line} onLine={(line) => void setView({ line })} />{' '}
+                dB(A)
+              </>
+            )}
+            {view.by === 'rpm' && (
+              <>
+                At <LineField axis={AXES.rpm} at={view.rpm} onLine={(rpm) => void setView({ rpm })} /> rpm
+              </>
+            )}
+            {view.by === 'full' && 'Each at its fastest'}
+          </h2>
+          <p className="label-text pt-1 pb-1">
+            {view.by === 'noise'
+              ? `Each at the fastest speed that is no louder than this, ${data.meterDistanceCm} cm from it.`
+              : 'Not equally loud: the level of each stands in its row.'}
+          </p>
+          <WorkTable ranking={ranking} entries={entries} />
+          <p className="label-text pt-2">
+            ± is the 95 % interval: pressures within 2 % where nothing was repeated, and what the readings
+            through the resistance leave open. That is the same for all fans and tells none from another.
+          </p>
+          <ReadThrough pairs={view.pairs} fitted={fitted} onPairs={(pairs) => void setView({ pairs })} />
+        </aside>
+      </div>
     </div>
   );
 }

@@ -7,7 +7,7 @@ import { ChoiceField } from '@/ui/form/fields';
 import { whoIsHere } from '@/ui/who';
 import { PageHead } from '@/ui/frame/pageHead';
 import { LineField } from '../curves/choices/lineField';
-import { LoadChoice } from '../curves/choices/loadChoice';
+import { LoadTabs } from '../curves/choices/loadTabs';
 import { BridgedRows } from './bridgedRows';
 import { BridgePlot } from './bridgePlot';
 import type { BridgeData } from '@/lab/bridge/bridgePage';
@@ -49,7 +49,7 @@ export function BridgeStage({ data }: { data: BridgeData }) {
             />
           </span>
         )}
-        <LoadChoice loads={data.loads} load={data.load} onLoad={(key) => void setLoad(key)} />
+        <LoadTabs loads={data.loads} load={data.load} onLoad={(key) => void setLoad(key)} />
         <span className="label-text">
           <LineField axis={AXES.noise} at={data.lineDb} onLine={(line) => void setLine(line)} /> dB(A)
         </span>

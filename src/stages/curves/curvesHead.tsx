@@ -3,16 +3,13 @@ import type { PageEntry as CurveEntry } from '@/lab/model/pageEntries';
 import type { CurveLoad, CurvesData } from '@/lab/orders/curvesPage';
 import { DifferenceChoice } from './choices/differenceChoice';
 import { EntryChoice } from './choices/entryChoice';
-import { OtherViews } from './choices/otherViews';
 import { WhatChoice } from './choices/whatChoice';
 
 interface Props {
   data: CurvesData;
   load: CurveLoad;
-  onLoad: (key: string) => void;
   show: RiseShown;
   onShow: (show: RiseShown) => void;
-  lineAt: number;
   hidden: ReadonlySet<string>;
   onHidden: (hidden: string[]) => void;
   /** Those that are shown. */
@@ -25,20 +22,13 @@ interface Props {
 const shownWords = (show: RiseShown, { rule }: CurveLoad) =>
   show === 'rise' ? 'Rise' : show === 'resistance' ? 'K/W' : `At ${rule.referenceAmbientC}\u202f°C room`;
 
-/** Over the chart: the load, what is shown and against what, who is drawn, and what takes it along. */
-export function CurvesHead({ data, load, show, lineAt, hidden, entries, from, ...on }: Props) {
+/** Over the chart: what is shown and against what, who is drawn, and what takes it along. */
+export function CurvesHead({ data, load, show, hidden, entries, from, ...on }: Props) {
   const isRise = data.response.throttles;
   const { roundUpId, response, against, place } = data;
   const csv = new URLSearchParams({ load: load.key, what: response.id, against, place });
   return (
     <div className="flex flex-wrap items-center gap-x-5 gap-y-2 pb-2">
-      <div className="choices" role="group" aria-label="Heat load">
-        {data.loads.map((other) => (
-          <button key={other.key} aria-pressed={other === load} onClick={() => on.onLoad(other.key)}>
-            {other.label}
-          </button>
-        ))}
-      </div>
       {isRise && load.fixedWatts && (
         <div className="choices" role="group" aria-label="Shown as">
           {RISE_SHOWN.map((other) => (
@@ -49,7 +39,6 @@ export function CurvesHead({ data, load, show, lineAt, hidden, entries, from, ..
         </div>
       )}
       <WhatChoice data={data} />
-      <OtherViews data={data} load={load.key} lineAt={lineAt} isRise={isRise} />
       <div className="label-text ml-auto flex flex-wrap items-center gap-x-3">
         <EntryChoice entries={data.entries} hidden={hidden} onHidden={on.onHidden} />
         <DifferenceChoice

@@ -6,9 +6,9 @@ import type { GridEffect, GridFit } from '@/core/judgement/heatsinkFanGrid';
 import { AXES } from '@/core/curves/axis';
 import { figure } from '@/ui/marks/figures';
 import { DraftField } from '@/ui/form/draftField';
-import { PageHead } from '@/ui/frame/pageHead';
+import { PageLine } from '../desk/pageLine';
 import { LineField } from '../curves/choices/lineField';
-import { LoadChoice } from '../curves/choices/loadChoice';
+import { LoadTabs } from '../curves/choices/loadTabs';
 
 type GridData = GridView & { roundUpId: number };
 
@@ -73,12 +73,11 @@ export function GridStage({ data }: { data: GridData }) {
   const wall = lowestWallKPerW === null ? null : Number(lowestWallKPerW.toFixed(3));
   return (
     <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-6 md:px-7">
-      <PageHead backTo="the curves" href={`/round-ups/${data.roundUpId}/curves`}>
-        <h2 className="font-display text-[18px] font-bold">
-          Heatsinks and fans at{' '}
-          <LineField axis={AXES.noise} at={lineDb} onLine={(line) => void setLine(line)} /> dB(A)
-        </h2>
-        <LoadChoice loads={data.loads} load={data.load} onLoad={(key) => void setLoad(key)} />
+      <PageLine>
+        <LoadTabs loads={data.loads} load={data.load} onLoad={(key) => void setLoad(key)} />
+        <p>
+          at <LineField axis={AXES.noise} at={lineDb} onLine={(line) => void setLine(line)} /> dB(A)
+        </p>
         <label className="label-text flex items-center gap-1.5">
           shared part
           <DraftField
@@ -100,7 +99,7 @@ export function GridStage({ data }: { data: GridData }) {
             Lowest wall here, {figure(wall, 3)} K/W
           </button>
         )}
-      </PageHead>
+      </PageLine>
       {cells.length > 0 && (
         <div className="w-0 min-w-full overflow-x-auto" tabIndex={0} role="region" aria-label="Grid">
           <table className="figure-table">

@@ -3,11 +3,11 @@
 import Link from 'next/link';
 import { parseAsFloat, parseAsString, useQueryState } from 'nuqs';
 import type { RigCell, RigsData } from '@/lab/orders/rigsPage';
-import { PageHead } from '@/ui/frame/pageHead';
+import { PageLine } from '../desk/pageLine';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure, placeText, plural } from '@/ui/marks/figures';
 import { LineField } from '../curves/choices/lineField';
-import { LoadChoice } from '../curves/choices/loadChoice';
+import { LoadTabs } from '../curves/choices/loadTabs';
 import { WhatChoice } from '../curves/choices/whatChoice';
 
 /** All that the strips have to hold, with a little room; the same for all, since their unit is. */
@@ -109,14 +109,14 @@ export function RigsStage({ data }: { data: RigsData }) {
   const href = `/round-ups/${data.roundUpId}`;
   return (
     <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-8 md:px-7">
-      <PageHead backTo="the curves" href={`${href}/curves`}>
-        <h2 className="font-display text-[18px] font-bold">
+      <PageLine>
+        <p className="font-semibold">
           {plural(data.rigs.length, 'rig')} at{' '}
           <LineField axis={data.axis} at={data.lineAt} onLine={(at) => void setAt(at)} /> {data.axis.unit}
-        </h2>
-        <LoadChoice loads={data.loads} load={data.load} onLoad={(key) => void setLoad(key)} />
+        </p>
+        <LoadTabs loads={data.loads} load={data.load} onLoad={(key) => void setLoad(key)} />
         <WhatChoice data={data} />
-      </PageHead>
+      </PageLine>
       <p className="max-w-3xl text-[14.5px]">
         Places are those among what the same rig measured: nothing is ranked from one rig to another.{' '}
         {data.response.better === 'higher' ? 'More' : 'Less'} is better. Hollow and dashed: carried over by a

@@ -5,7 +5,7 @@ import { useMemo } from 'react';
 import { AXES } from '@/core/curves/axis';
 import { tradeOff } from '@/core/ranking/tradeOff';
 import { figure } from '@/ui/marks/figures';
-import { PageHead } from '@/ui/frame/pageHead';
+import { PageLine } from '../desk/pageLine';
 import { LineField } from '../curves/choices/lineField';
 import { alikeWords, partedByTelling } from './alike';
 import { bestWords } from './bestWords';
@@ -65,17 +65,12 @@ export function SideStage({ data }: { data: SideData }) {
   );
   return (
     <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-6 md:px-7">
-      <PageHead backTo="the curves" href={`/round-ups/${data.roundUpId}/curves`}>
-        <h2 className="font-display text-[18px] font-bold">
-          {data.atFull ? (
-            'Side by side at full speed'
-          ) : (
-            <>
-              Side by side at{' '}
-              <LineField axis={AXES.noise} at={data.lineDb} onLine={(line) => void setLine(line)} /> dB(A)
-            </>
-          )}
-        </h2>
+      <PageLine>
+        {!data.atFull && (
+          <p>
+            at <LineField axis={AXES.noise} at={data.lineDb} onLine={(line) => void setLine(line)} /> dB(A)
+          </p>
+        )}
         <label className="label-text flex items-center gap-1.5">
           each
           <select
@@ -102,7 +97,7 @@ export function SideStage({ data }: { data: SideData }) {
             ))}
           </select>
         </label>
-      </PageHead>
+      </PageLine>
       <section aria-label="Table" className="w-full min-w-0">
         <SideTable
           entries={entries}

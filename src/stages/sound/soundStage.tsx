@@ -6,7 +6,7 @@ import { ClipDetail } from './clipDetail';
 import { ClipsTable } from './clipsTable';
 import { SidesTable } from './sidesTable';
 import type { SoundData } from '@/lab/sound/soundPage';
-import { PageHead } from '@/ui/frame/pageHead';
+import { PageLine } from '../desk/pageLine';
 
 /** Recordings of a round-up: what they come to, their spectra over the room, and how they are brought. */
 export function SoundStage({ data }: { data: SoundData }) {
@@ -15,8 +15,7 @@ export function SoundStage({ data }: { data: SoundData }) {
   const counted = data.clips.filter(({ sone }) => sone !== null).length;
   return (
     <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-6 md:px-7">
-      <PageHead backTo="the curves" href={base}>
-        <h2 className="font-display text-[18px] font-bold">Sound</h2>
+      <PageLine>
         {data.clips.length > 0 && (
           <p className="text-[14.5px] text-ink2">
             {counted} of {data.clips.length} clips give a loudness
@@ -37,7 +36,7 @@ export function SoundStage({ data }: { data: SoundData }) {
             </Link>
           </>
         )}
-      </PageHead>
+      </PageLine>
       {data.clips.length === 0 && (
         <div className="max-w-2xl space-y-2">
           <p>

@@ -3,7 +3,7 @@
 import { parseAsString, useQueryState } from 'nuqs';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure, placeText } from '@/ui/marks/figures';
-import { PageHead } from '@/ui/frame/pageHead';
+import { PageLine } from '../desk/pageLine';
 import { PastePanel } from '../paste/pastePanel';
 import { usePaste } from '../paste/usePaste';
 import { VerdictControls } from '../verdict/verdictControls';
@@ -26,9 +26,9 @@ export function ValueStage({ data }: { data: ValueData }) {
   const open = items.find(({ entry }) => entry === chosen) ?? items[0];
   return (
     <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-6 md:px-7">
-      <PageHead backTo="the verdict" href={`/round-ups/${data.roundUpId}/verdict`}>
+      <PageLine>
         <VerdictControls choice={data.choice} />
-      </PageHead>
+      </PageLine>
       <div className="flex flex-wrap items-center gap-4">
         <h2 className="font-display text-[22px] font-bold">
           What it costs: {data.heading}, {data.loadLabel}

@@ -3,6 +3,7 @@
 import type { VerdictChoice } from '@/lab/orders/verdictPage';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { AXES } from '@/core/curves/axis';
+import { LoadTabs } from '../curves/choices/loadTabs';
 import { LineField } from '../curves/choices/lineField';
 import { WhatChoice } from '../curves/choices/whatChoice';
 
@@ -21,13 +22,7 @@ export function VerdictControls({ choice }: { choice: VerdictChoice }) {
   };
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
-      <div className="choices" role="group" aria-label="Heat load">
-        {loads.map(({ key, label }) => (
-          <button key={key} aria-pressed={key === load} onClick={() => go({ load: key })}>
-            {label}
-          </button>
-        ))}
-      </div>
+      <LoadTabs loads={loads} load={load} onLoad={(key) => go({ load: key })} />
       {isNoise && linesDba.length > 1 && (
         <div className="choices" role="group" aria-label="Noise lines of the brief">
           {linesDba.map((line) => (

@@ -7,6 +7,7 @@ import { BridgedRows } from '../bridge/bridgedRows';
 import { SlipNotes } from '../logbook/slipNotes';
 import { RankingNotes } from '../curves/rankingNotes';
 import type { VerdictData } from '@/lab/orders/verdictPage';
+import { PageLine } from '../desk/pageLine';
 import { VerdictControls } from './verdictControls';
 import { ReadersFilter } from './readersFilter';
 import { VerdictTable } from './verdictTable';
@@ -29,82 +30,88 @@ export function VerdictStage({ data }: { data: VerdictData }) {
     : plainScale(response);
   const what = isRise ? 'Cooling' : [response.name, place].filter(Boolean).join(', ');
   return (
-    <div className="flex min-h-0 flex-1 flex-col gap-6 px-4 pt-3.5 pb-6 md:px-7 lg:flex-row">
-      <section className="min-w-0 flex-1" aria-label="Ranking">
-        <div className="flex flex-wrap items-center gap-x-5 gap-y-2 pb-3">
-          <VerdictControls choice={data.choice} />
-          <div className="ml-auto flex items-center gap-3">
-            <Link className="quiet-button" href={`/round-ups/${data.roundUpId}/curves?${query}`}>
+    <div className="flex min-h-0 flex-1 flex-col gap-3 px-4 pt-2.5 pb-6 md:px-7">
+      <PageLine>
+        <VerdictControls choice={data.choice} />
+      </PageLine>
+      <div className="flex min-h-0 flex-1 flex-col gap-6 lg:flex-row">
+        <section className="min-w-0 flex-1" aria-label="Ranking">
+          <h2 className="font-display max-w-200 text-[26px] leading-tight font-bold" dir="auto">
+            {data.sentence}
+          </h2>
+          <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1 pt-1.5 pb-2">
+            <p className="label-text">
+              {what} at {figure(lineAt, axis.decimals)} {axis.unit}, {data.loadLabel}
+            </p>
+            <a
+              className="label-text ml-auto underline underline-offset-3"
+              href={`/round-ups/${data.roundUpId}/curves?${query}`}
+            >
               See the curves
-            </Link>
-            <Link className="quiet-button" href={`/round-ups/${data.roundUpId}/verdict/value?${query}`}>
-              What it costs
-            </Link>
-            <Link className="quiet-button" href={`/round-ups/${data.roundUpId}/verdict/advice`}>
-              For a reader’s machine
-            </Link>
-            <a className="quiet-button" href={`/round-ups/${data.roundUpId}/verdict/csv?${query}`} download>
-              Download CSV
+            </a>
+            <a
+              className="label-text underline underline-offset-3"
+              href={`/round-ups/${data.roundUpId}/verdict/csv?${query}`}
+              download
+            >
+              CSV
             </a>
             <Link className="act-button" href={`/round-ups/${data.roundUpId}/verdict/write`}>
               Write and publish
             </Link>
           </div>
-        </div>
-        <ReadersFilter data={data.filter} />
-        <h2 className="font-display pt-2 pb-1 text-[22px] font-bold">
-          {what} at {figure(lineAt, axis.decimals)} {axis.unit}, {data.loadLabel}
-        </h2>
-        {!isRise && (
-          <p className="label-text pb-1">{response.better === 'higher' ? 'More' : 'Less'} is better.</p>
-        )}
-        <VerdictTable
-          scale={scale}
-          axis={axis}
-          isRise={isRise}
-          sustained={data.sustained}
-          ranking={data.ranking}
-          others={data.others}
-          noun={data.noun}
-          entries={entries}
-          referenceAmbientC={data.referenceAmbientC}
-        />
-        <BridgedRows {...data.bridged} lineDb={lineAt} />
-        {data.ranking.placed.length === 0 && (
-          <p className="py-4">
-            {isRise && data.withoutDie ? (
-              <>
-                No die was measured at this load
-                {data.hasOthers ? ': choose above what is ranked instead.' : '.'}
-              </>
-            ) : data.filter.kept === 0 ? (
-              'Nothing is left: the wishes above leave every entry out.'
-            ) : (
-              'Nothing can be placed at this level and load.'
-            )}
-          </p>
-        )}
-      </section>
-      <aside className="shrink-0 border-hairline lg:w-[350px] lg:border-l lg:pl-6" aria-label="Method">
-        <h2 className="font-display text-[18px] font-bold">How this was measured</h2>
-        {data.method.map((sentence) => (
-          <p key={sentence} className="pt-2 text-[14.5px]" dir="auto">
-            {sentence}
-          </p>
-        ))}
-        <div className="mt-4 border-t border-hairline">
-          <SlipNotes roundUpId={data.roundUpId} slips={data.slips} lead="uncertainty" />
-          <RankingNotes
-            compared={data.noun}
-            assumed={assumedWords(response)}
-            absent={response.absent}
-            ranking={data.ranking}
-            entries={entries}
+          <ReadersFilter data={data.filter} />
+          {!isRise && (
+            <p className="label-text pb-1">{response.better === 'higher' ? 'More' : 'Less'} is better.</p>
+          )}
+          <VerdictTable
             scale={scale}
-            roomC={data.roomC}
+            axis={axis}
+            isRise={isRise}
+            sustained={data.sustained}
+            ranking={data.ranking}
+            others={data.others}
+            noun={data.noun}
+            entries={entries}
+            referenceAmbientC={data.referenceAmbientC}
           />
-        </div>
-      </aside>
+          <BridgedRows {...data.bridged} lineDb={lineAt} />
+          {data.ranking.placed.length === 0 && (
+            <p className="py-4">
+              {isRise && data.withoutDie ? (
+                <>
+                  No die was measured at this load
+                  {data.hasOthers ? ': choose above what is ranked instead.' : '.'}
+                </>
+              ) : data.filter.kept === 0 ? (
+                'Nothing is left: the wishes above leave every entry out.'
+              ) : (
+                'Nothing can be placed at this level and load.'
+              )}
+            </p>
+          )}
+        </section>
+        <aside className="shrink-0 border-hairline lg:w-[350px] lg:border-l lg:pl-6" aria-label="Method">
+          <h2 className="font-display text-[18px] font-bold">How this was measured</h2>
+          {data.method.map((sentence) => (
+            <p key={sentence} className="pt-2 text-[14.5px]" dir="auto">
+              {sentence}
+            </p>
+          ))}
+          <div className="mt-4 border-t border-hairline">
+            <SlipNotes roundUpId={data.roundUpId} slips={data.slips} lead="uncertainty" />
+            <RankingNotes
+              compared={data.noun}
+              assumed={assumedWords(response)}
+              absent={response.absent}
+              ranking={data.ranking}
+              entries={entries}
+              scale={scale}
+              roomC={data.roomC}
+            />
+          </div>
+        </aside>
+      </div>
     </div>
   );
 }

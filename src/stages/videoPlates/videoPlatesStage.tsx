@@ -2,7 +2,7 @@
 
 import { parseAsArrayOf, parseAsInteger, parseAsString, parseAsStringLiteral, useQueryStates } from 'nuqs';
 import { NumberField } from '@/ui/form/fields';
-import { PageHead } from '@/ui/frame/pageHead';
+import { PageLine } from '../desk/pageLine';
 import { WhatIsShown } from './whatIsShown';
 
 export interface VideoPlatesData {
@@ -58,8 +58,7 @@ export function VideoPlatesStage({ data }: { data: VideoPlatesData }) {
   );
   return (
     <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-6 md:px-7">
-      <PageHead backTo="the writing" href={`${base}/write`}>
-        <h2 className="font-display text-[22px] font-bold">Plates for a video</h2>
+      <PageLine>
         <div className="choices" role="group" aria-label="Drawn as">
           {(['bars', 'curves'] as const).map((kind) => (
             <button key={kind} aria-pressed={kind === view.kind} onClick={() => void setView({ kind })}>
@@ -96,7 +95,7 @@ export function VideoPlatesStage({ data }: { data: VideoPlatesData }) {
             onValue={(line) => void setView({ line: line === null ? null : String(line) })}
           />
         </div>
-      </PageHead>
+      </PageLine>
       <div className="flex flex-col gap-5 lg:flex-row">
         {/* eslint-disable-next-line @next/next/no-img-element -- drawn by our own handler */}
         <img

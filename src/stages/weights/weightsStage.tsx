@@ -8,7 +8,7 @@ import type { OverLines } from '@/core/judgement/overLines';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure, placeText } from '@/ui/marks/figures';
 import { DraftField } from '@/ui/form/draftField';
-import { PageHead } from '@/ui/frame/pageHead';
+import { PageLine } from '../desk/pageLine';
 
 type WeightsData = WeightsView & { roundUpId: number; entries: PageEntry[] };
 
@@ -74,12 +74,11 @@ export function WeightsStage({ data }: { data: WeightsData }) {
     });
   return (
     <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-6 md:px-7">
-      <PageHead backTo="the curves" href={`/round-ups/${data.roundUpId}/curves`}>
-        <h2 className="font-display text-[22px] font-bold">Over all loads and lines</h2>
+      <PageLine>
         <button type="button" className="quiet-button" onClick={() => void setWeights(null)}>
           All alike
         </button>
-      </PageHead>
+      </PageLine>
       <div className="w-0 min-w-full overflow-x-auto" tabIndex={0} role="region" aria-label="Scores">
         <table className="figure-table">
           <thead>

@@ -1,7 +1,7 @@
 'use client';
 
+import { PageLine } from '../desk/pageLine';
 import { MadeLink } from '@/ui/upload/madeLink';
-import Link from 'next/link';
 import { useEffect, useRef, useState } from 'react';
 import type { PhotoUse, Verdict } from '@/core/verdict/verdictSheet';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
@@ -43,88 +43,85 @@ export function WriteStage({ data }: { data: WriteData }) {
   const state = trouble ? 'not saved' : busy ? 'saving …' : dirty ? 'not saved yet' : 'saved';
   const base = `/round-ups/${data.roundUpId}`;
   return (
-    <div className="flex min-w-0 flex-1 flex-col gap-8 px-4 pt-3.5 pb-8 md:px-7 lg:flex-row">
-      <section className="min-w-0 flex-1 space-y-4" aria-label="Writing">
-        <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
-          <h2 className="font-display text-[22px] font-bold">The verdict, as readers get it</h2>
-          <span role="status" className="text-[14px] text-ink2">
-            {state}
-          </span>
-          <MadeLink className="quiet-button ml-auto" href={`${base}/verdict/report`} target="_blank">
-            Look at the draft
-          </MadeLink>
-          <Link className="quiet-button" href={`${base}/verdict/plates`}>
-            Plates for a video
-          </Link>
-          <Link className="text-[14px] underline underline-offset-3" href={`${base}/verdict`}>
-            Back to the ranking
-          </Link>
-        </div>
-        <SheetTrouble sheet={sheet} />
-        <div>
-          <WordsEditor label="Summary" value={verdict.summary} onValue={(summary) => set({ summary })} />
-          <FigurePicker
+    <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-2.5 pb-8 md:px-7">
+      <PageLine />
+      <div className="flex flex-col gap-8 lg:flex-row">
+        <section className="min-w-0 flex-1 space-y-4" aria-label="Writing">
+          <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
+            <h2 className="font-display text-[22px] font-bold">The verdict, as readers get it</h2>
+            <span role="status" className="text-[14px] text-ink2">
+              {state}
+            </span>
+            <MadeLink className="quiet-button ml-auto" href={`${base}/verdict/report`} target="_blank">
+              Look at the draft
+            </MadeLink>
+          </div>
+          <SheetTrouble sheet={sheet} />
+          <div>
+            <WordsEditor label="Summary" value={verdict.summary} onValue={(summary) => set({ summary })} />
+            <FigurePicker
+              data={data}
+              onText={(text) => set({ summary: verdict.summary ? `${verdict.summary} ${text}` : text })}
+            />
+          </div>
+          <PartsList parts={verdict.parts} data={data} onParts={(parts) => set({ parts })} />
+          <h3 className="font-display border-t border-hairline pt-4 text-[18px] font-bold">One by one</h3>
+          <EntryWordsForm
+            words={verdict.entries}
             data={data}
-            onText={(text) => set({ summary: verdict.summary ? `${verdict.summary} ${text}` : text })}
+            onWords={(entries) => set({ entries })}
+            onPhotos={(entry, photos) => newest.current(entry, photos)}
           />
-        </div>
-        <PartsList parts={verdict.parts} data={data} onParts={(parts) => set({ parts })} />
-        <h3 className="font-display border-t border-hairline pt-4 text-[18px] font-bold">One by one</h3>
-        <EntryWordsForm
-          words={verdict.entries}
-          data={data}
-          onWords={(entries) => set({ entries })}
-          onPhotos={(entry, photos) => newest.current(entry, photos)}
-        />
-      </section>
-      <aside
-        className="shrink-0 space-y-6 border-hairline lg:w-[400px] lg:border-l lg:pl-6"
-        aria-label="Awards and publishing"
-      >
-        <AwardsForm awards={verdict.awards} data={data} onAwards={(awards) => set({ awards })} />
-        <PublishPanel data={data} isSaved={!dirty && !busy && !trouble} />
-        {data.history.length > 1 && (
-          <section aria-label="History" className="space-y-1.5 border-t border-hairline pt-3 text-[14.5px]">
-            <h3 className="font-semibold">As it was before</h3>
-            <select
-              aria-label="An earlier state"
-              className="w-full rounded border border-hairline bg-raised px-2 py-1"
-              value={older}
-              onChange={({ target }) => setOlder(target.value)}
-            >
-              <option value="">choose …</option>
-              {data.history.slice(1).map(({ id, changedAt, who }) => (
-                <option key={id} value={id}>
-                  {changedAt}, {who}
-                </option>
-              ))}
-            </select>
-            <button
-              type="button"
-              className="quiet-button"
-              disabled={older === ''}
-              onClick={() => {
-                const found = data.history.find(({ id }) => String(id) === older);
-                if (found) void save({ body: found.body, said: 'As it was before' });
-                setOlder('');
-              }}
-            >
-              Take it back
-            </button>
-          </section>
-        )}
-        <p className="text-[14px] text-ink2">
-          The bundle:{' '}
-          <MadeLink className="underline underline-offset-2" href={`${base}/export?for=private`}>
-            private, with everything
-          </MadeLink>
-          ,{' '}
-          <MadeLink className="underline underline-offset-2" href={`${base}/export?for=publishable`}>
-            publishable
-          </MadeLink>{' '}
-          (covered names, no notes, serial numbers or lenders).
-        </p>
-      </aside>
+        </section>
+        <aside
+          className="shrink-0 space-y-6 border-hairline lg:w-[400px] lg:border-l lg:pl-6"
+          aria-label="Awards and publishing"
+        >
+          <AwardsForm awards={verdict.awards} data={data} onAwards={(awards) => set({ awards })} />
+          <PublishPanel data={data} isSaved={!dirty && !busy && !trouble} />
+          {data.history.length > 1 && (
+            <section aria-label="History" className="space-y-1.5 border-t border-hairline pt-3 text-[14.5px]">
+              <h3 className="font-semibold">As it was before</h3>
+              <select
+                aria-label="An earlier state"
+                className="w-full rounded border border-hairline bg-raised px-2 py-1"
+                value={older}
+                onChange={({ target }) => setOlder(target.value)}
+              >
+                <option value="">choose …</option>
+                {data.history.slice(1).map(({ id, changedAt, who }) => (
+                  <option key={id} value={id}>
+                    {changedAt}, {who}
+                  </option>
+                ))}
+              </select>
+              <button
+                type="button"
+                className="quiet-button"
+                disabled={older === ''}
+                onClick={() => {
+                  const found = data.history.find(({ id }) => String(id) === older);
+                  if (found) void save({ body: found.body, said: 'As it was before' });
+                  setOlder('');
+                }}
+              >
+                Take it back
+              </button>
+            </section>
+          )}
+          <p className="text-[14px] text-ink2">
+            The bundle:{' '}
+            <MadeLink className="underline underline-offset-2" href={`${base}/export?for=private`}>
+              private, with everything
+            </MadeLink>
+            ,{' '}
+            <MadeLink className="underline underline-offset-2" href={`${base}/export?for=publishable`}>
+              publishable
+            </MadeLink>{' '}
+            (covered names, no notes, serial numbers or lenders).
+          </p>
+        </aside>
+      </div>
     </div>
   );
 }

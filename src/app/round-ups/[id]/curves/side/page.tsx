@@ -1,3 +1,4 @@
+import { NothingYet } from '@/stages/desk/nothingYet';
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { numberIn, type Query } from '@/app/numberIn';
@@ -19,10 +20,9 @@ export default async function SidePage({ params, searchParams }: Props) {
   const data = await sidePage(view, { lineDb, atFull: query.at === 'full' });
   if (!data)
     return (
-      <div className="max-w-2xl px-4 py-6 md:px-7">
-        <h2 className="font-display text-[22px] font-bold">Nothing can be placed at this level</h2>
-        <p className="pt-2">Runs that count, at a load and within reach of the noise line, come first.</p>
-      </div>
+      <NothingYet title="Nothing can be placed at this level">
+        Runs that count, at a load and within reach of the noise line, come first.
+      </NothingYet>
     );
   return <SideStage data={data} />;
 }

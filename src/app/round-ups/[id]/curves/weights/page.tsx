@@ -1,3 +1,4 @@
+import { NothingYet } from '@/stages/desk/nothingYet';
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import type { Query } from '@/app/numberIn';
@@ -18,10 +19,9 @@ export default async function WeightsPage({ params, searchParams }: Props) {
   const found = viewWeights(view, [(await searchParams).weights].flat()[0]);
   if (!found)
     return (
-      <div className="max-w-2xl px-4 py-6 md:px-7">
-        <h2 className="font-display text-[22px] font-bold">Nothing to weigh yet</h2>
-        <p className="pt-2">Runs at fixed watts come first: K/W is what their loads have in common.</p>
-      </div>
+      <NothingYet title="Nothing to weigh yet">
+        Runs at fixed watts come first: K/W is what their loads have in common.
+      </NothingYet>
     );
   const entries = placedEntries(view);
   return <WeightsStage data={{ ...found, roundUpId: id, entries }} />;

@@ -1,10 +1,10 @@
-import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import type { Query } from '@/app/numberIn';
 import { timeWords } from '@/core/timeWords';
 import { versionChanges } from '@/core/verdict/versionChanges';
 import { viewPublished } from '@/lab/publish/shares';
+import { PageLine } from '@/stages/desk/pageLine';
 import { VersionsTable } from '@/stages/versions/versionsTable';
 
 interface Props {
@@ -28,16 +28,14 @@ export default async function VersionsPage({ params, searchParams }: Props) {
     publishedAt: timeWords(publishedAt),
   });
   return (
-    <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-6 md:px-7">
+    <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-2.5 pb-6 md:px-7">
+      <PageLine />
       <VersionsTable
         all={versions.map(({ version }) => version)}
         one={plain(one)}
         other={plain(other)}
         changes={versionChanges(one.figures, other.figures)}
       />
-      <Link className="text-[14px] underline underline-offset-3" href={`/round-ups/${id}/verdict/write`}>
-        Back to the writing
-      </Link>
     </div>
   );
 }

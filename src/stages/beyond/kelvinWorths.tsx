@@ -1,8 +1,8 @@
 import { figure } from '@/ui/marks/figures';
-import type { JudgementData } from '@/lab/orders/judgementPage';
+import type { BeyondData } from '@/lab/orders/beyondPage';
 
 /** What a kelvin less brings in clock or score, or that it brings nothing that can be told. */
-export function KelvinWorths({ worths }: Pick<JudgementData, 'worths'>) {
+export function KelvinWorths({ worths }: Pick<BeyondData, 'worths'>) {
   if (worths.length === 0) return null;
   return (
     <section aria-label="What a kelvin is worth" className="max-w-240 text-[14.5px]">

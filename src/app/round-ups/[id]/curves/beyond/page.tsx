@@ -1,11 +1,12 @@
+import { NothingYet } from '@/stages/desk/nothingYet';
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { numberIn, type Query } from '@/app/numberIn';
 import { roundUpView } from '@/app/roundUpView';
 import { pack } from '@/core/packed';
-import { judgementPage } from '@/lab/orders/judgementPage';
+import { beyondPage } from '@/lab/orders/beyondPage';
 import { responseChoice } from '@/lab/model/responseView';
-import { JudgementStage } from '@/stages/judgement/judgementStage';
+import { BeyondStage } from '@/stages/beyond/beyondStage';
 
 /** What a decibel must lower R by to be worth it, as a share; what cannot be is the usual half per cent. */
 function worthIn(asked: string | string[] | undefined): number | undefined {
@@ -18,25 +19,24 @@ interface Props {
   searchParams: Promise<Query>;
 }
 
-export default async function JudgementPage({ params, searchParams }: Props) {
+export default async function BeyondPage({ params, searchParams }: Props) {
   const id = idFrom((await params).id);
   const query = await searchParams;
   const view = await roundUpView(id);
   if (!view) notFound();
   const lineDb = numberIn(query.line, 'levelDb') ?? view.roundUp.noiseLineDba;
-  const data = await judgementPage(view, {
+  const data = await beyondPage(view, {
     ...responseChoice(query),
     ...{ lineDb, load: [query.load].flat()[0] ?? '', worth: worthIn(query.worth) },
   });
   if (!data)
     return (
-      <div className="max-w-2xl px-4 py-6 md:px-7">
-        <h2 className="font-display text-[22px] font-bold">Nothing to judge yet</h2>
-        <p className="pt-2">Runs that count, at a load and within reach of the noise line, come first.</p>
-      </div>
+      <NothingYet title="Nothing to judge yet">
+        Runs that count, at a load and within reach of the noise line, come first.
+      </NothingYet>
     );
   return (
-    <JudgementStage
+    <BeyondStage
       key={`${lineDb} ${data.load} ${data.rule.worth} ${data.response.id} ${data.place}`}
       packed={pack(data)}
     />

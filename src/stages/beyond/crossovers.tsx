@@ -1,8 +1,8 @@
 import { figure } from '@/ui/marks/figures';
-import type { JudgementData } from '@/lab/orders/judgementPage';
+import type { BeyondData } from '@/lab/orders/beyondPage';
 
 /** Where within the band one entry passes another, as far as that can be told. */
-export function Crossovers({ data, nameOf }: { data: JudgementData; nameOf: (entry: string) => string }) {
+export function Crossovers({ data, nameOf }: { data: BeyondData; nameOf: (entry: string) => string }) {
   if (data.crossings.length === 0) return null;
   return (
     <p className="max-w-240 text-[14px]">

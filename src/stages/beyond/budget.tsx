@@ -1,7 +1,7 @@
 import { plural } from '@/core/words';
 import type { DoubtTerm } from '@/core/uncertainty/doubt';
 import { figure } from '@/ui/marks/figures';
-import type { JudgedItem } from '@/lab/orders/judgementPage';
+import type { JudgedItem } from '@/lab/orders/beyondPage';
 
 const WORDS: Record<Exclude<DoubtTerm['from'], 'mounts'>, string> = {
   correction: 'the correction of a meter that was off, through the slope of the curve',

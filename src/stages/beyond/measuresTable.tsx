@@ -1,7 +1,7 @@
 import { figure, placeText } from '@/ui/marks/figures';
 import { useMemo } from 'react';
 import { EntryMark } from '@/ui/marks/entryMark';
-import type { JudgementData } from '@/lab/orders/judgementPage';
+import type { BeyondData } from '@/lab/orders/beyondPage';
 import { measuresOf, type Measure, type MeasureFigure } from './measures';
 import { standingWords } from '@/core/ranking/standingWords';
 import { useIntervals } from './useIntervals';
@@ -45,7 +45,7 @@ export function MeasuresTable({
   isDrawing,
   onBy,
 }: {
-  data: JudgementData;
+  data: BeyondData;
   measures: ReturnType<typeof measuresOf>;
   by: ReturnType<typeof measuresOf>[number];
   done: ReturnType<typeof useIntervals>['done'];

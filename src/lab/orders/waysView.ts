@@ -9,7 +9,7 @@ import { median } from '@/core/statistics/median';
 import { riseCurves, type RoundUpView } from '../model/roundUpView';
 import { viewResponse } from '../model/responseView';
 
-export interface SchoolsView {
+export interface WaysView {
   loads: { key: string; label: string }[];
   load: string;
   lineDb: number;
@@ -46,10 +46,10 @@ function commonPlace(curves: readonly EntryCurve[], step: number): number | null
 }
 
 /** Where each entry stands by every school that was measured, at one load; null where the round-up has none. */
-export async function viewSchools(
+export async function viewWays(
   view: RoundUpView,
   asked: { load: string; lineDb: number; rpm: number | null; dutyPct: number | null },
-): Promise<SchoolsView | null> {
+): Promise<WaysView | null> {
   const loads = riseCurves(view);
   const chosen = loads.find(({ load }) => loadKey(load) === asked.load) ?? loads[0];
   if (!chosen) return null;

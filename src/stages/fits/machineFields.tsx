@@ -1,5 +1,4 @@
-import type { AdviceView } from '@/lab/orders/adviceView';
-import Link from 'next/link';
+import type { FitsView } from '@/lab/orders/fitsView';
 import { parseAsFloat, useQueryStates } from 'nuqs';
 import type { Machine } from '@/core/judgement/advice';
 import { NumberField } from '@/ui/form/fields';
@@ -12,7 +11,7 @@ export function MachineFields({
   roundUpId,
 }: {
   machine: Machine;
-  cases: AdviceView['cases'];
+  cases: FitsView['cases'];
   /** Of whose curves the K/W is. */
   load: string;
   roundUpId: number;
@@ -99,9 +98,6 @@ export function MachineFields({
         By K/W at the noise, from the curves at {load}, meter and room as on this rig. Another case, another
         processor and its spreader move all of it.
       </p>
-      <Link className="text-[14px] underline underline-offset-3" href={`/round-ups/${roundUpId}/verdict`}>
-        Back to the verdict
-      </Link>
     </section>
   );
 }

@@ -7,7 +7,7 @@ import { configuredSize } from '@/core/lineUp/configuredSize';
 import { pricedLineUp } from '../lineUp/prices';
 import { riseCurves, type RoundUpView } from '../model/roundUpView';
 
-export interface AdviceView {
+export interface FitsView {
   /** Best first: those that fit by their margin, then what is open, then what misses. */
   advice: Advice[];
   /** The load whose curves were taken. */
@@ -18,7 +18,7 @@ export interface AdviceView {
 const ORDER: Record<Advice['status'], number> = { fits: 0, open: 1, misses: 2 };
 
 /** What of a round-up suits a machine; null where nothing was measured at fixed watts. */
-export async function viewAdvice(view: RoundUpView, machine: Machine): Promise<AdviceView | null> {
+export async function viewFits(view: RoundUpView, machine: Machine): Promise<FitsView | null> {
   const fixed = riseCurves(view).filter(
     ({ load, curves }) => isFixedWatts(load) && curves.some(({ points }) => points.length > 0),
   );

@@ -3,7 +3,7 @@ import { placedEntries } from '../model/pageEntries';
 import { viewJudgement, type JudgementQuery } from './judgementView';
 
 /** What the numbers can bear, at one line and load; null where the round-up has no load. */
-export async function judgementPage(view: RoundUpView, query: JudgementQuery) {
+export async function beyondPage(view: RoundUpView, query: JudgementQuery) {
   const found = await viewJudgement(view, query);
   if (!found) return null;
   const at = new Map(placedEntries(view).map((entry) => [entry.entry, entry]));
@@ -26,5 +26,5 @@ export async function judgementPage(view: RoundUpView, query: JudgementQuery) {
   };
 }
 
-export type JudgementData = NonNullable<Awaited<ReturnType<typeof judgementPage>>>;
-export type JudgedItem = JudgementData['items'][number];
+export type BeyondData = NonNullable<Awaited<ReturnType<typeof beyondPage>>>;
+export type JudgedItem = BeyondData['items'][number];

@@ -1,7 +1,7 @@
 'use client';
 
 import type { PageEntry } from '@/lab/model/pageEntries';
-import type { SchoolsView } from '@/lab/orders/schoolsView';
+import type { WaysView } from '@/lab/orders/waysView';
 import { parseAsFloat, parseAsString, useQueryState } from 'nuqs';
 import { AXES } from '@/core/curves/axis';
 import {
@@ -13,12 +13,12 @@ import {
 } from '@/core/ranking/schoolFlips';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure, placeText } from '@/ui/marks/figures';
-import { PageHead } from '@/ui/frame/pageHead';
+import { PageLine } from '../desk/pageLine';
 import { LineField } from '../curves/choices/lineField';
-import { LoadChoice } from '../curves/choices/loadChoice';
+import { LoadTabs } from '../curves/choices/loadTabs';
 import { PairedBars } from './pairedBars';
 
-type SchoolsData = SchoolsView & { roundUpId: number; entries: PageEntry[] };
+type SchoolsData = WaysView & { roundUpId: number; entries: PageEntry[] };
 
 function Place({
   place,
@@ -55,7 +55,7 @@ function Place({
 }
 
 /** The place of every entry by each school, beside that at equal noise: what changes with the method, and at what price. */
-export function SchoolsStage({ data }: { data: SchoolsData }) {
+export function WaysStage({ data }: { data: SchoolsData }) {
   const { schools, entries } = data;
   const options = { shallow: false };
   const [, setLine] = useQueryState('line', parseAsFloat.withOptions(options));
@@ -73,9 +73,8 @@ export function SchoolsStage({ data }: { data: SchoolsData }) {
     : [];
   return (
     <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-6 md:px-7">
-      <PageHead backTo="the curves" href={`/round-ups/${data.roundUpId}/curves`}>
-        <h2 className="font-display text-[18px] font-bold">The schools, side by side</h2>
-        <LoadChoice loads={data.loads} load={data.load} onLoad={(key) => void setLoad(key)} />
+      <PageLine>
+        <LoadTabs loads={data.loads} load={data.load} onLoad={(key) => void setLoad(key)} />
         <span className="label-text">
           <LineField axis={AXES.noise} at={data.lineDb} onLine={(line) => void setLine(line)} /> dB(A)
         </span>
@@ -89,7 +88,7 @@ export function SchoolsStage({ data }: { data: SchoolsData }) {
             <LineField axis={AXES.duty} at={data.dutyPct} onLine={(duty) => void setDuty(duty)} /> % duty
           </span>
         )}
-      </PageHead>
+      </PageLine>
       {schools.length === 0 ? (
         <p>Nothing was measured at this load that could be ranked.</p>
       ) : (

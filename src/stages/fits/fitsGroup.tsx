@@ -10,7 +10,7 @@ const HEADINGS: Record<Advice['status'], string> = {
 };
 
 /** Entries of one answer, each with its margin or why not. */
-export function AdviceGroup({
+export function FitsGroup({
   status,
   found,
   byEntry,

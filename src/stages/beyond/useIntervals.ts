@@ -4,7 +4,7 @@ import { wrap } from 'comlink';
 import { useEffect, useState } from 'react';
 import type { MeasureIntervals } from '@/core/judgement/measureIntervals';
 import type { JudgementWork } from '@/workers/judgementWorker';
-import type { JudgedItem, JudgementData } from '@/lab/orders/judgementPage';
+import type { JudgedItem, BeyondData } from '@/lab/orders/beyondPage';
 
 export interface IntervalsSoFar {
   done: ReadonlyMap<string, MeasureIntervals>;
@@ -14,7 +14,7 @@ export interface IntervalsSoFar {
 }
 
 /** Draws the curves of each entry in a worker, one after the other; what is there is shown at once. */
-export function useIntervals(items: readonly JudgedItem[], rule: JudgementData['rule']): IntervalsSoFar {
+export function useIntervals(items: readonly JudgedItem[], rule: BeyondData['rule']): IntervalsSoFar {
   const [done, setDone] = useState<ReadonlyMap<string, MeasureIntervals>>(new Map());
   const [isStopped, setStopped] = useState(false);
   useEffect(() => {

@@ -1,6 +1,6 @@
 import { capacity95 } from '@/core/judgement/capacity';
 import type { MeasureIntervals } from '@/core/judgement/measureIntervals';
-import type { JudgedItem, JudgementData } from '@/lab/orders/judgementPage';
+import type { JudgedItem, BeyondData } from '@/lab/orders/beyondPage';
 
 /** A measure of an entry as a column: its figure, its interval, or why there is none. */
 export interface Measure {
@@ -23,10 +23,10 @@ export interface MeasureFigure {
 const none = (why: string): MeasureFigure => ({ value: null, interval95: null, why });
 
 /** What a decibel must lower R by to be worth it, %. */
-export const worthPct = ({ rule }: JudgementData) => Number((100 * (rule.worth ?? 0.005)).toFixed(2));
+export const worthPct = ({ rule }: BeyondData) => Number((100 * (rule.worth ?? 0.005)).toFixed(2));
 
 /** The measures of a page, each from its definition. */
-export function measuresOf(data: JudgementData): Measure[] {
+export function measuresOf(data: BeyondData): Measure[] {
   const { rule, lineDb, control, response, isRise } = data;
   const { from, to } = rule.band;
   const told = (

@@ -1,20 +1,20 @@
 'use client';
 
 import type { PageEntry } from '@/lab/model/pageEntries';
-import type { AdviceView } from '@/lab/orders/adviceView';
+import type { FitsView } from '@/lab/orders/fitsView';
 import type { Machine } from '@/core/judgement/advice';
 import { plural } from '@/ui/marks/figures';
-import { AdviceGroup } from './adviceGroup';
+import { FitsGroup } from './fitsGroup';
 import { MachineFields } from './machineFields';
 
-type AdviceData = AdviceView & {
+type AdviceData = FitsView & {
   roundUpId: number;
   machine: Machine;
   entries: (PageEntry & { price: number | null })[];
 };
 
 /** A reader's machine, and what of this round-up suits it. The address holds the machine, so that it can be sent. */
-export function AdviceStage({ data }: { data: AdviceData }) {
+export function FitsStage({ data }: { data: AdviceData }) {
   const { machine, advice, entries, cases } = data;
   const byEntry = new Map(entries.map((entry) => [entry.entry, entry]));
   const groups = (['fits', 'open', 'misses'] as const).map((status) => ({
@@ -33,7 +33,7 @@ export function AdviceStage({ data }: { data: AdviceData }) {
         {groups
           .filter(({ found }) => found.length > 0)
           .map(({ status, found }) => (
-            <AdviceGroup key={status} {...{ status, found, byEntry }} />
+            <FitsGroup key={status} {...{ status, found, byEntry }} />
           ))}
       </section>
     </div>

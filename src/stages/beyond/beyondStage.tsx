@@ -6,13 +6,13 @@ import { parseAsFloat, parseAsString, useQueryState, useQueryStates } from 'nuqs
 import { useMemo } from 'react';
 import { AXES } from '@/core/curves/axis';
 import { DraftField } from '@/ui/form/draftField';
-import { PageHead } from '@/ui/frame/pageHead';
+import { PageLine } from '../desk/pageLine';
 import { LineField } from '../curves/choices/lineField';
-import { LoadChoice } from '../curves/choices/loadChoice';
+import { LoadTabs } from '../curves/choices/loadTabs';
 import { WhatChoice } from '../curves/choices/whatChoice';
 import { KelvinWorths } from './kelvinWorths';
 import { Budget } from './budget';
-import type { JudgementData } from '@/lab/orders/judgementPage';
+import type { BeyondData } from '@/lab/orders/beyondPage';
 import { measuresOf, worthPct } from './measures';
 import { PairPanel } from './pairPanel';
 import { useIntervals } from './useIntervals';
@@ -20,7 +20,7 @@ import { Crossovers } from './crossovers';
 import { MeasuresTable } from './measuresTable';
 
 /** What the numbers can bear: measures beyond the line, each ± opened, and any two against one another. */
-export function JudgementStage({ packed }: { packed: Packed<JudgementData> }) {
+export function BeyondStage({ packed }: { packed: Packed<BeyondData> }) {
   const data = useMemo(() => unpack(packed), [packed]);
   const { items } = data;
   const [, setLine] = useQueryState('line', parseAsFloat.withOptions({ shallow: false }));
@@ -61,12 +61,11 @@ export function JudgementStage({ packed }: { packed: Packed<JudgementData> }) {
   );
   return (
     <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-6 md:px-7">
-      <PageHead backTo="the curves" href={`/round-ups/${data.roundUpId}/curves`}>
-        <h2 className="font-display text-[18px] font-bold">
-          What the numbers can bear at{' '}
-          <LineField axis={AXES.noise} at={data.lineDb} onLine={(line) => void setLine(line)} /> dB(A)
-        </h2>
-        <LoadChoice loads={data.loads} load={data.load} onLoad={(key) => void setLoad(key)} />
+      <PageLine>
+        <LoadTabs loads={data.loads} load={data.load} onLoad={(key) => void setLoad(key)} />
+        <p>
+          at <LineField axis={AXES.noise} at={data.lineDb} onLine={(line) => void setLine(line)} /> dB(A)
+        </p>
         <WhatChoice
           data={{
             ...{ place: data.place, places: data.places, responses: data.responses },
@@ -94,7 +93,7 @@ export function JudgementStage({ packed }: { packed: Packed<JudgementData> }) {
             </button>
           </span>
         )}
-      </PageHead>
+      </PageLine>
       {items.length === 0 ? (
         <p>Nothing can be placed at this level and load: move the line, or measure.</p>
       ) : (

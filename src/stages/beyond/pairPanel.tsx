@@ -6,11 +6,11 @@ import { toSeparate } from '@/core/judgement/toSeparate';
 import { pairDifference } from '@/core/ranking/pairDifference';
 import { figure, plural, signed } from '@/ui/marks/figures';
 import { whoIsHere } from '@/ui/who';
-import type { JudgedItem, JudgementData } from '@/lab/orders/judgementPage';
+import type { JudgedItem, BeyondData } from '@/lab/orders/beyondPage';
 import { useAct } from '@/ui/useAct';
 
 /** Two entries set against one another: how far apart, who is ahead with what chance, and what would separate them. */
-export function PairPanel({ one, other, data }: { one: JudgedItem; other: JudgedItem; data: JudgementData }) {
+export function PairPanel({ one, other, data }: { one: JudgedItem; other: JudgedItem; data: BeyondData }) {
   const { act } = useAct();
   const count = data.items.length;
   const { difference, interval95, isOpen } = pairDifference(one.placed, other.placed, count);

@@ -1,0 +1,39 @@
+import { pairDifference } from '../ranking/pairDifference';
+import type { Ranking } from '../ranking/rankAtLine';
+import { plural } from '../words';
+import { inARow } from './orderSentences';
+
+/** As many names as a headline bears. */
+const MOST_NAMES = 4;
+
+/**
+ * An order in one sentence that holds: who leads and by how much, who ties for first, or that nothing can be ranked. `where` says at
+ * what it is asked, “at 33.0 dB(A)”. The difference is told with the interval that holds for all differences at once (FORMATS step 9).
+ *
+ * Example: ‘Jaloque 360 leads at 33.0 dB(A), 2.8 ± 0.7 K ahead of Tramontana.’
+ */
+export function leadSentence(
+  { placed }: Pick<Ranking, 'placed'>,
+  nameOf: (entry: string) => string,
+  { where, unit, decimals }: { where: string; unit: string; decimals: number },
+): string {
+  const [lead, next] = placed;
+  if (!lead) return `No entry can be ranked ${where}.`;
+  if (!next) return `Only ${nameOf(lead.entry)} can be ranked ${where}.`;
+  const maybeFirst = placed.filter(({ placeFrom }) => placeFrom === 1);
+  if (maybeFirst.length === 1) {
+    const { difference, interval95 } = pairDifference(lead, next, placed.length);
+    const by = `${Math.abs(difference).toFixed(decimals)} ± ${interval95.toFixed(decimals)} ${unit}`;
+    const limit = lead.status === 'throttled' ? ', though it throttles' : '';
+    return `${nameOf(lead.entry)} leads ${where}${limit}, ${by} ahead of ${nameOf(next.entry)}.`;
+  }
+  if (maybeFirst.length === placed.length && placed.length > 2)
+    return `Too close to call ${where}: all ${placed.length} tie.`;
+  if (maybeFirst.length > MOST_NAMES)
+    return `Too close to call ${where}: ${plural(maybeFirst.length, 'entry', 'entries')} may be first.`;
+  const names = inARow(maybeFirst.map(({ entry }) => nameOf(entry)));
+  // A range that ends behind those who may be first overlaps with another: then it is no tie of these alone.
+  return maybeFirst.every(({ placeTo }) => placeTo === maybeFirst.length)
+    ? `${names} tie for first place ${where}.`
+    : `First place is too close to call ${where}: ${names} may each hold it.`;
+}
