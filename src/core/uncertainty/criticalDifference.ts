@@ -1,3 +1,4 @@
+import { studentizedRange } from '../statistics/studentizedRange';
 import { rangeOf } from './rangeOf';
 import type { DoubtTerm } from './doubt';
 
@@ -83,6 +84,20 @@ export function criticalDifferences(values: readonly Comparable[]): (i: number, 
  */
 export function criticalDifference(a: Comparable, b: Comparable, count = 2): number {
   return compared(summed(a), summed(b), rangeOf(count)).difference;
+}
+
+/**
+ * The same of two that are set against one another in so many `rows` at once: the larger of what the places ask for (all pairs of
+ * `count` values) and of what lets all rows of this one pair hold together (Bonferroni: Student’s t at 1 − 0.05/rows). So no row
+ * tells apart what the places leave as a tie.
+ *
+ * @example criticalInRows({ value: 40, doubt: [], shared: 1 }, { value: 41, doubt: [], shared: 0 }, 2, 5) → 2.58
+ */
+export function criticalInRows(a: Comparable, b: Comparable, count: number, rows: number): number {
+  const places = rangeOf(count);
+  const together = (freedom: number) =>
+    rows < 2 ? 0 : studentizedRange(1 - 0.05 / rows, 2, Math.max(1, freedom));
+  return compared(summed(a), summed(b), (freedom) => Math.max(places(freedom), together(freedom))).difference;
 }
 
 /** z of 80 % power. */

@@ -3,7 +3,7 @@ import type { Outcome } from '../outcome';
 /** A figure that a text refers to: what, of whom, and where if not at the round-up's own line and load. */
 export interface Reference {
   what: string;
-  /** Id of an entry, or its name. */
+  /** Id of an entry, or its name; “A less B” for how far A lies from B. */
   entry: string;
   /** Another line, dB(A); null for the own. */
   at: number | null;

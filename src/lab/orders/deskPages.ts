@@ -38,7 +38,9 @@ function lineOf(roundUpId: number, name: string, pages: readonly Offered[]): Des
   return {
     ...{ roundUpId, name },
     pages: pages.filter(({ isThere }) => isThere).map(({ name, path, parts }) => ({ name, path, parts })),
-    needs: pages.filter(({ isThere, needs }) => !isThere && needs.needs !== '').map(({ name, needs }) => ({ name, ...needs })),
+    needs: pages
+      .filter(({ isThere, needs }) => !isThere && needs.needs !== '')
+      .map(({ name, needs }) => ({ name, ...needs })),
   };
 }
 

@@ -1,7 +1,7 @@
 import { BEYOND_ALL, curveEnds } from '@/core/curves/curveEnds';
 import type { Against } from '@/core/curves/curveRule';
 import type { EntryCurve } from '@/core/curves/entryCurve';
-import { rankAtLine } from '@/core/ranking/rankAtLine';
+import { rankAtLine, type Ranking } from '@/core/ranking/rankAtLine';
 import type { SchoolColumn } from '@/core/ranking/schoolFlips';
 import { RISE } from '@/core/responses/responses';
 import { isIdle, loadKey } from '@/core/runs/load';
@@ -19,14 +19,17 @@ export interface WaysView {
   schools: SchoolColumn[];
 }
 
-function columnOf(
-  curves: readonly EntryCurve[],
-  rule: Parameters<typeof rankAtLine>[1],
-  school: { key: string; name: string },
-): SchoolColumn {
-  const ranking = rankAtLine(curves, rule);
+/** A way to compare, and the order by it. */
+export interface Way {
+  key: 'noise' | 'rpm' | 'duty' | 'full' | 'quietest' | 'idle';
+  /** As people call it: “at full speed”. */
+  name: string;
+  ranking: Ranking;
+}
+
+function columnOf({ key, name, ranking }: Way): SchoolColumn {
   return {
-    ...school,
+    ...{ key, name },
     places: Object.fromEntries(
       ranking.placed.map(({ entry, placeFrom, placeTo, value, interval95, levelDb, status }) => [
         entry,
@@ -45,17 +48,20 @@ function commonPlace(curves: readonly EntryCurve[], step: number): number | null
   return middles.length > 0 ? step * Math.round(median(middles) / step) : null;
 }
 
-/** Where each entry stands by every school that was measured, at one load; null where the round-up has none. */
-export async function viewWays(
-  view: RoundUpView,
-  asked: { load: string; lineDb: number; rpm: number | null; dutyPct: number | null },
-): Promise<WaysView | null> {
+interface WaysAsked {
+  load: string;
+  lineDb: number;
+  rpm?: number | null;
+  dutyPct?: number | null;
+}
+
+/** The orders of one load by every way that was measured; null where the round-up has no rise. */
+export async function rankedWays(view: RoundUpView, asked: WaysAsked) {
   const loads = riseCurves(view);
   const chosen = loads.find(({ load }) => loadKey(load) === asked.load) ?? loads[0];
   if (!chosen) return null;
   const { load, curves } = chosen;
   const key = loadKey(load);
-  const ruleAt = (lineDb: number, of = chosen) => ({ ...of.rule, lineDb });
   const along = async (against: Against) => {
     const shown = await viewResponse(view, { response: RISE.id, against });
     if (shown.against !== against || !shown.response.throttles) return [];
@@ -65,28 +71,40 @@ export async function viewWays(
   const byDuty = await along('duty');
   const rpm = asked.rpm ?? commonPlace(bySpeed, 50);
   const dutyPct = asked.dutyPct ?? commonPlace(byDuty, 5);
-  const schools = [
-    columnOf(curves, ruleAt(asked.lineDb), { key: 'noise', name: `at ${asked.lineDb.toFixed(1)} dB(A)` }),
-  ];
-  if (rpm !== null) schools.push(columnOf(bySpeed, ruleAt(rpm), { key: 'rpm', name: `at ${rpm} rpm` }));
-  if (dutyPct !== null)
-    schools.push(columnOf(byDuty, ruleAt(dutyPct), { key: 'duty', name: `at ${dutyPct} % duty` }));
-  schools.push(
-    columnOf(curveEnds(curves, 'last'), ruleAt(BEYOND_ALL), { key: 'full', name: 'at full speed' }),
-  );
-  schools.push(
-    columnOf(curveEnds(curves, 'first'), ruleAt(BEYOND_ALL), { key: 'quietest', name: 'at its quietest' }),
-  );
   const idle = loads.find((other) => isIdle(other.load));
-  if (idle && idle !== chosen)
-    schools.push(
-      columnOf(curveEnds(idle.curves, 'first'), ruleAt(BEYOND_ALL, idle), { key: 'idle', name: 'idle' }),
-    );
+  const way = (
+    key: Way['key'],
+    name: string,
+    curves: readonly EntryCurve[],
+    lineDb = BEYOND_ALL,
+    { rule } = chosen,
+  ): Way => ({ key, name, ranking: rankAtLine(curves, { ...rule, lineDb }) });
+  const ways = [
+    way('noise', `at ${asked.lineDb.toFixed(1)} dB(A)`, curves, asked.lineDb),
+    ...(rpm === null ? [] : [way('rpm', `at ${rpm} rpm`, bySpeed, rpm)]),
+    ...(dutyPct === null ? [] : [way('duty', `at ${dutyPct} % duty`, byDuty, dutyPct)]),
+    way('full', 'at full speed', curveEnds(curves, 'last')),
+    way('quietest', 'at its quietest', curveEnds(curves, 'first')),
+    ...(idle && idle !== chosen
+      ? [way('idle', 'idle', curveEnds(idle.curves, 'first'), BEYOND_ALL, idle)]
+      : []),
+  ];
+  return {
+    ...{ loads, chosen, rpm, dutyPct },
+    ways: ways.filter(({ ranking }) => ranking.placed.length > 0),
+  };
+}
+
+/** Where each entry stands by every way that was measured, at one load; null where the round-up has none. */
+export async function viewWays(view: RoundUpView, asked: WaysAsked): Promise<WaysView | null> {
+  const found = await rankedWays(view, asked);
+  if (!found) return null;
+  const { loads, chosen, rpm, dutyPct, ways } = found;
   return {
     loads: loads.map((other) => ({ key: loadKey(other.load), label: other.label })),
-    load: key,
+    load: loadKey(chosen.load),
     lineDb: asked.lineDb,
     ...{ rpm, dutyPct },
-    schools: schools.filter(({ places }) => Object.keys(places).length > 0),
+    schools: ways.map(columnOf),
   };
 }

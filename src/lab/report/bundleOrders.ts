@@ -1,3 +1,4 @@
+import { pairDifference } from '@/core/ranking/pairDifference';
 import { axisWords } from '@/core/curves/curveRule';
 import { capacity95 } from '@/core/judgement/capacity';
 import { interval95Share } from '@/core/judgement/intervalShare';
@@ -157,6 +158,10 @@ export function bundleOrders(bundle: Bundle): BundleOrders {
 
   function figure({ what, entry, at, loadW }: Reference): Outcome<string> {
     const named = find(entry);
+    // “A less B”, unless a product is called so.
+    const [first, second] = named ? [] : entry.split(' less ');
+    if (first !== undefined && second !== undefined)
+      return differenceOf([first, second], { what, at, loadW });
     if (!named) return unknown(`no entry “${entry}” here`);
     if (what === 'price')
       return named.price.known
@@ -225,6 +230,29 @@ export function bundleOrders(bundle: Bundle): BundleOrders {
         return pm(placed.value, placed.interval95, decimals, unit);
       }
     }
+  }
+
+  /** How far one lies from another, with the interval that holds for all differences of that order at once. */
+  function differenceOf(
+    pair: readonly [string, string],
+    { what, at, loadW }: Omit<Reference, 'entry'>,
+  ): Outcome<string> {
+    const response = what === 'rise' ? RISE.id : what;
+    if (!responseOf(response)) return unknown(`no difference of “${what}” can be told`);
+    const run = loadKeyOf(loadW);
+    if (run === null) return unknown(`nothing was measured at ${loadW} W`);
+    const found = order({ ...own, response, at, load: run === '' ? '' : `${run.loadW}` });
+    if (!found.known) return found;
+    const { placed } = found.value.ranking;
+    const standing = pair.map((text) => placed.find((other) => other.entry === find(text)?.entry));
+    const [one, other] = standing;
+    if (!one || !other)
+      return unknown(`${pair[one ? 1 : 0]} is not ranked there, or no entry of that name is here`);
+    const { decimals, unit } = found.value.response;
+    const { difference, interval95, isOpen } = pairDifference(other, one, placed.length);
+    const told = `${Math.abs(difference).toFixed(decimals)} ± ${interval95.toFixed(decimals)} ${unit}`;
+    if (isOpen) return { known: true, value: `${told} apart (a tie)` };
+    return { known: true, value: `${told} ${difference < 0 ? 'lower' : 'higher'}` };
   }
 
   function offersOf(): AwardOffer[] {

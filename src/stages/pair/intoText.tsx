@@ -1,0 +1,41 @@
+'use client';
+
+import type { PairData } from '@/lab/orders/pairPage';
+import { useAct } from '@/ui/useAct';
+import { whoIsHere } from '@/ui/who';
+
+/** The difference of the two as a live figure at the end of the verdict's summary: it follows the data. */
+export function IntoText({ data }: { data: PairData }) {
+  const { act, busy } = useAct();
+  const { one, other, verdict, rows, isInHand } = data;
+  if (!isInHand) return null;
+  const watts = data.fixedW === null ? '' : `, ${data.fixedW} W`;
+  const figure = `{{rise ${one.entry} less ${other.entry} @ ${data.lineDb}${watts}}}`;
+  const text = `${one.product} against ${other.product} ${rows[0]!.where}: ${figure}.`;
+  return (
+    <p className="border-t border-hairline pt-4">
+      <button
+        type="button"
+        className="quiet-button"
+        disabled={busy}
+        onClick={() =>
+          void act({
+            url: `/api/sheets/verdict/${data.roundUpId}`,
+            method: 'PATCH',
+            body: {
+              who: whoIsHere(),
+              version: verdict.version,
+              body: {
+                ...verdict.body,
+                summary: verdict.body.summary ? `${verdict.body.summary} ${text}` : text,
+              },
+            },
+            said: 'In the summary. Write shows it.',
+          })
+        }
+      >
+        Put it into the text
+      </button>
+    </p>
+  );
+}

@@ -1,0 +1,58 @@
+import type { PairData } from '@/lab/orders/pairPage';
+import { figure } from '@/ui/marks/figures';
+
+type Change = PairData['changes'][number];
+
+/** Pairs that differ in one thing, each with what that brings at the line: offered before any other pair. */
+export function OneChange({ data, onPair }: { data: PairData; onPair: (change: Change) => void }) {
+  const label = data.loads.find(({ key }) => key === data.load)?.label;
+  const here = data.changes.filter(({ load }) => load === label);
+  if (here.length === 0) return null;
+  return (
+    <section aria-label="Effect of one change">
+      <h3 className="font-display pb-1 text-[16px] font-bold">Effect of one change</h3>
+      <ul className="text-[14.5px]">
+        {here.map((change) => {
+          const isOpen = change.other === data.one.entry && change.base === data.other.entry;
+          return (
+            <li key={change.base + change.other} className="border-b border-hairline">
+              <button
+                type="button"
+                aria-pressed={isOpen}
+                className={`flex w-full cursor-pointer items-baseline gap-3 px-1 py-1.5 text-left ${isOpen ? 'bg-raised' : ''}`}
+                onClick={() => onPair(change)}
+              >
+                <span className="min-w-0 flex-1">
+                  <span className="block truncate" dir="auto">
+                    {change.otherName}
+                  </span>
+                  <span className="block text-[13px] text-ink2">{change.differs}</span>
+                </span>
+                <span className="shrink-0 whitespace-nowrap tabular-nums">
+                  <Effect change={change} />
+                </span>
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}
+
+function Effect({ change: { atLine } }: { change: Change }) {
+  if (!atLine) return <span className="text-ink2">no value at the line</span>;
+  const { difference, interval95, isOpen } = atLine;
+  const doubt = <span className="text-[13px] text-ink2">± {figure(interval95, 1)} K</span>;
+  if (isOpen)
+    return (
+      <>
+        {figure(Math.abs(difference), 1)} {doubt} <span className="text-ink2">a tie</span>
+      </>
+    );
+  return (
+    <>
+      <b>{figure(Math.abs(difference), 1)}</b> {doubt} {difference < 0 ? 'cooler' : 'hotter'}
+    </>
+  );
+}
