@@ -69,18 +69,19 @@ function placesWords(rows: readonly PairRow[], isOne: boolean): string {
 }
 
 /**
- * Whether one is better than the other, in sentences that hold: at the first row, then where it is otherwise of the same thing. Where
+ * Whether one is better than the other, in sentences that hold: at the first row, and where it is otherwise of the same thing. Where
  * the two cross, the levels of the crossing stand for the noise lines.
  *
- * Example: ‘Too close to call at 33.0 dB(A). Tramontana leads at 28.0 dB(A); Galerna Twin leads at full speed (2.0 dB quieter).’
+ * Example: ‘Too close to call at 33.0 dB(A).’, ‘Tramontana leads at 28.0 dB(A); Galerna Twin leads at full speed (2.0 dB quieter).’
  */
 export function pairAnswer(
   rows: readonly PairRow[],
   [one, other]: readonly [string, string],
   crossing: (Pick<Crossing, 'belowDb' | 'aboveDb'> & { isOneBelow: boolean }) | null,
-): string {
+): { answer: string; otherwise: string } {
   const [main, ...rest] = rows;
-  if (!main) return `${one} and ${other} were not measured under the same condition.`;
+  if (!main)
+    return { answer: `${one} and ${other} were not measured under the same condition.`, otherwise: '' };
   const by = `${Math.abs(main.lead).toFixed(main.decimals)} ± ${main.interval95.toFixed(main.decimals)} ${main.unit}`;
   const first =
     main.ahead === null
@@ -104,5 +105,5 @@ export function pairAnswer(
     if (its.length > 0)
       told.push(`${ahead === 'one' ? one : other} leads ${placesWords(its, ahead === 'one')}`);
   }
-  return told.length > 0 ? `${first} ${told.join('; ')}.` : first;
+  return { answer: first, otherwise: told.length > 0 ? `${told.join('; ')}.` : '' };
 }

@@ -173,7 +173,7 @@ export async function pairPage(
     /** Whether the first row is of the line and load in hand: an entry may have no value there. */
     isInHand: rows[0] !== undefined && rows[0].key === `${judged?.load ?? ''} ${asked.lineDb}`,
     why,
-    answer: pairAnswer(
+    ...pairAnswer(
       rows,
       [nameOf(one), nameOf(other)],
       crossing && { ...crossing, isOneBelow: crossing.below === one },

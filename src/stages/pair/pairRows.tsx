@@ -37,15 +37,15 @@ function Scale({ rows, one, other }: Props) {
   const colour = (entry: PageEntry) => `var(${entryStyle(entry.position).colour})`;
   const word = BETTER[unit] ?? 'ahead';
   return (
-    <div className="grid grid-cols-[minmax(7.5rem,13rem)_minmax(0,1fr)_7.5rem] gap-x-3 pb-4 max-sm:grid-cols-[minmax(0,1fr)_6.5rem]">
+    <div className="gap-x-3 pb-4 sm:grid sm:grid-cols-[minmax(7.5rem,13rem)_minmax(0,1fr)_7.5rem]">
       <div className="contents text-[13.5px]" aria-hidden>
         <span className="max-sm:hidden" />
-        <span className="flex justify-between gap-4 pb-1 max-sm:col-span-2">
-          <span className="w-1/2 truncate pr-2 text-right">
-            <b style={{ color: colour(other) }}>{other.product}</b> {word}
+        <span className="flex items-end justify-between gap-4 pb-1">
+          <span className="w-1/2 pr-2 text-right">
+            <b style={{ color: colour(other) }}>{other.product}</b> {word}, {unit}
           </span>
-          <span className="w-1/2 truncate pl-2">
-            <b style={{ color: colour(one) }}>{one.product}</b> {word}
+          <span className="w-1/2 pl-2">
+            <b style={{ color: colour(one) }}>{one.product}</b> {word}, {unit}
           </span>
         </span>
         <span className="max-sm:hidden" />
@@ -56,7 +56,10 @@ function Scale({ rows, one, other }: Props) {
           const tint = ahead ? colour(ahead) : 'var(--color-ink2)';
           const isUneven = Math.abs(row.louderDb) >= 0.05;
           return (
-            <li key={row.key} className="contents">
+            <li
+              key={row.key}
+              className="gap-x-3 max-sm:grid max-sm:grid-cols-[minmax(0,1fr)_7.5rem] sm:contents"
+            >
               <span className="py-1 text-[14.5px] leading-snug max-sm:col-span-1">
                 <b className="block">{row.what}</b>
                 <span className="text-[13px] text-ink2">
@@ -115,14 +118,14 @@ function Scale({ rows, one, other }: Props) {
       </ul>
       <div className="contents text-[13px] text-ink2 tabular-nums" aria-hidden>
         <span className="max-sm:hidden" />
-        <span className="relative block h-5 max-sm:order-last max-sm:col-span-2">
+        <span className="relative block h-5">
           {ticks.map((tick) => (
             <span
               key={tick}
               className="absolute -translate-x-1/2 whitespace-nowrap"
               style={{ left: place(tick) }}
             >
-              {Math.abs(tick) < step / 2 ? '0' : `${figure(Math.abs(tick), decimals)} ${unit}`}
+              {figure(Math.abs(tick), decimals)}
             </span>
           ))}
         </span>

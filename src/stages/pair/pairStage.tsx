@@ -52,6 +52,11 @@ export function PairStage({ data }: { data: PairData }) {
           <h2 className="font-display max-w-220 pt-1.5 text-[26px] leading-tight font-bold" dir="auto">
             {data.answer}
           </h2>
+          {data.otherwise && (
+            <p className="max-w-220 pt-1 text-[16px]" dir="auto">
+              {data.otherwise}
+            </p>
+          )}
           {!data.isInHand && data.why.length > 0 && (
             <p className="pt-1 text-[14.5px] text-warn" dir="auto">
               Not at {data.lineDb.toFixed(1)} dB(A): {data.why.join('; ')}.

@@ -48,8 +48,12 @@ export function ToSeparate({ data }: { data: PairData }) {
         {main.ahead === null ? 'To separate them' : 'How sure is it?'}
       </h3>
       <p>
-        Chance that <span dir="auto">{likely}</span> is really ahead at the line:{' '}
-        <b>{share > 0.995 ? 'over\u00a099\u202f%' : `${figure(100 * share, 0)}\u202f%`}</b>
+        Taken as the only pair, the chance that <span dir="auto">{likely}</span> is really ahead is{' '}
+        <b>{share > 0.995 ? 'over\u00a099\u202f%' : `${figure(100 * share, 0)}\u202f%`}</b>.
+        {main.ahead === null &&
+          share > 0.95 &&
+          data.compared > 2 &&
+          ` Among ${data.compared} entries some pair looks so by chance.`}
       </p>
       {main.ahead === null && found.known && (
         <>
