@@ -123,7 +123,7 @@ test('schools of a round-up without speeds or duties are those that it has; with
     rpm: null,
     dutyPct: null,
   });
-  expect(found!.schools.map(({ key }) => key)).not.toContain('duty');
-  for (const { places, reasons } of found!.schools)
+  expect(found!.ways.map(({ key }) => key)).not.toContain('duty');
+  for (const { places, reasons } of found!.ways)
     expect(Object.keys(places).length + Object.keys(reasons).length).toBe(2);
 });

@@ -142,10 +142,10 @@ test('another worth moves the knee, another load has its own figures, and a load
 test('schools: each column is the order of its own rule, at the speed, duty and level that were asked for', async () => {
   const roundUp = (await viewRoundUp(id))!;
   const found = (await viewWays(roundUp, { load: '170', lineDb: 33, rpm: 1100, dutyPct: 60 }))!;
-  expect(found.schools.map(({ name }) => name)).toEqual([
+  expect(found.ways.map(({ name }) => name)).toEqual([
     ...['at 33.0 dB(A)', 'at 1100 rpm', 'at 60 % duty', 'at full speed', 'at its quietest'],
   ]);
-  const [noise, rpm, , full, quietest] = found.schools;
+  const [noise, rpm, , full, quietest] = found.ways;
   for (const { placed } of view.judged)
     expect(noise!.places[placed.entry]).toMatchObject({ placeFrom: placed.placeFrom, value: placed.value });
   // At one speed a cooler is what its own law says.

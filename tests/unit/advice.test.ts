@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { advise, type Candidate, type Machine } from '@/core/judgement/advice';
 import { priceFront } from '@/core/judgement/priceFront';
 import { crossings } from '@/core/judgement/crossings';
-import { flipSentence, onlyIn, surelyElsewhere, type SchoolColumn } from '@/core/ranking/schoolFlips';
+import { onlyIn, surelyElsewhere, wayDifferences, type WayColumn } from '@/core/ranking/wayPlaces';
 import { entryCurves } from '@/core/curves/entryCurve';
 import type { MeasuredPoint } from '@/core/curves/settings/measuredPoint';
 import { coolerLevel } from '@/core/levels/coolerLevel';
@@ -131,17 +131,19 @@ test('curves cross where their differences change sign, quietest first, and touc
 const place = (placeFrom: number, placeTo: number, levelDb: number) => ({
   ...{ placeFrom, placeTo, levelDb, value: 38, interval95: 0.3, status: 'ranked' as const },
 });
-const column = (key: string, name: string, places: SchoolColumn['places']): SchoolColumn => ({
-  ...{ key, name, places, reasons: {} },
+const column = (key: string, name: string, places: WayColumn['places']): WayColumn => ({
+  ...{ key, name, places, reasons: {}, order: Object.keys(places), ties: [] },
 });
 
-test('a flip is told where a sole leader surely stands elsewhere at equal noise, with what it costs in decibels', () => {
+test('where a way disagrees with equal noise is told of places that surely differ, with what it costs in decibels', () => {
   const atNoise = column('noise', 'at 33.0 dB(A)', { a: place(1, 2, 33), b: place(3, 3, 33) });
   const nameOf = (entry: string) => entry.toUpperCase();
-  const told = (places: SchoolColumn['places']) =>
-    flipSentence(column('full', 'at full speed', places), atNoise, 33, nameOf);
+  const told = (places: WayColumn['places']) =>
+    wayDifferences([atNoise, column('full', 'at full speed', places)], atNoise, 33, nameOf)
+      .map(({ sentence }) => sentence)
+      .join(' ');
   expect(told({ b: place(1, 1, 45), a: place(2, 2, 40) })).toBe(
-    'B is first at full speed, 12.0 dB above the noise line; at equal noise it is third.',
+    'B is first at full speed (12.0 dB above the noise line); at equal noise it is third.',
   );
   expect(told({ c: place(1, 1, 33.2) })).toBe('C is first at full speed; at equal noise it is not ranked.');
   expect(told({ a: place(1, 1, 45) })).toBe('');
@@ -150,8 +152,10 @@ test('a flip is told where a sole leader surely stands elsewhere at equal noise,
   expect(surelyElsewhere(place(3, 3, 40), place(2, 2, 33), onlyIn(['a', 'b', 'c'], ['b', 'c']))).toBe(false);
   expect(surelyElsewhere(place(4, 4, 40), place(2, 2, 33), onlyIn(['a', 'b', 'c'], ['b', 'c']))).toBe(true);
   expect(told(joined)).toContain('C is first');
-  // Two who share first place have flipped nothing.
-  expect(told({ b: place(1, 2, 45), a: place(1, 2, 40) })).toBe('');
+  // A range of places is told as one; whose range still meets its own at equal noise has moved by nothing that holds.
+  expect(told({ b: place(1, 2, 45), a: place(1, 2, 40) })).toBe(
+    'B is first to second at full speed (12.0 dB above the noise line); at equal noise it is third.',
+  );
 });
 
 const priced = (entry: string, price: number, value: number, sigma = 0.1) => ({

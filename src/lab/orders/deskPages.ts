@@ -79,7 +79,7 @@ export const pagesOfCurves = memoized(async (view: RoundUpView): Promise<DeskLin
     },
     {
       ...plain('Ways to compare', 'curves/ways'),
-      ...isOf(hasRise && measured > 1, { ...MEASURE, needs: 'needs the rise of two entries.' }),
+      ...isOf(measured > 1, { ...MEASURE, needs: 'needs two entries with runs.' }),
     },
     {
       ...plain('Beyond the line', 'curves/beyond'),

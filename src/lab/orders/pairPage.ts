@@ -66,7 +66,7 @@ async function riseConditions(
     const found = await rankedWays(view, { load: loadKey(load), lineDb: asked.lineDb });
     for (const { key, name, ranking } of found?.ways ?? [])
       // Away from the load in hand the fastest setting alone stands for the other ways.
-      if (key === 'full' || (load === chosen.load && key !== 'noise' && key !== 'idle'))
+      if (key === 'full' || (load === chosen.load && ['rpm', 'duty', 'quietest'].includes(key)))
         conditions.push(
           conditionOf(standingsOf(ranking.placed), pair, {
             ...{ ...DIE, what, key: `${loadKey(load)} ${key}` },

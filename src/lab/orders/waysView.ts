@@ -2,41 +2,62 @@ import { BEYOND_ALL, curveEnds } from '@/core/curves/curveEnds';
 import type { Against } from '@/core/curves/curveRule';
 import type { EntryCurve } from '@/core/curves/entryCurve';
 import { rankAtLine, type Ranking } from '@/core/ranking/rankAtLine';
-import type { SchoolColumn } from '@/core/ranking/schoolFlips';
-import { RISE } from '@/core/responses/responses';
+import { wayDifferences, type WayColumn } from '@/core/ranking/wayPlaces';
 import { isIdle, loadKey } from '@/core/runs/load';
 import { median } from '@/core/statistics/median';
-import { riseCurves, type RoundUpView } from '../model/roundUpView';
-import { viewResponse } from '../model/responseView';
-
-export interface WaysView {
-  loads: { key: string; label: string }[];
-  load: string;
-  lineDb: number;
-  /** The speed and the duty at which all are compared; null where nobody noted any. */
-  rpm: number | null;
-  dutyPct: number | null;
-  schools: SchoolColumn[];
-}
+import { groupBy } from '@/core/statistics/groupBy';
+import { viewShownLineUp } from '../lineUp/shownLineUp';
+import { placedEntries } from '../model/pageEntries';
+import { heatsinksAndFans } from './heatsinksAndFans';
+import type { RoundUpView } from '../model/roundUpView';
+import { viewResponse, type ResponseChoice } from '../model/responseView';
 
 /** A way to compare, and the order by it. */
 export interface Way {
-  key: 'noise' | 'rpm' | 'duty' | 'full' | 'quietest' | 'idle';
+  key: 'noise' | 'rpm' | 'duty' | 'full' | 'quietest' | 'idle' | 'labFan';
   /** As people call it: “at full speed”. */
   name: string;
-  ranking: Ranking;
+  ranking: Pick<Ranking, 'placed' | 'notPlaced' | 'brackets'>;
 }
 
-function columnOf({ key, name, ranking }: Way): SchoolColumn {
+function columnOf({ key, name, ranking: { placed, notPlaced, brackets } }: Way): WayColumn {
   return {
     ...{ key, name },
     places: Object.fromEntries(
-      ranking.placed.map(({ entry, placeFrom, placeTo, value, interval95, levelDb, status }) => [
+      placed.map(({ entry, placeFrom, placeTo, value, interval95, levelDb, status }) => [
         entry,
         { placeFrom, placeTo, value, interval95, levelDb, status },
       ]),
     ),
-    reasons: Object.fromEntries(ranking.notPlaced.map(({ entry, reason }) => [entry, reason])),
+    order: placed.map(({ entry }) => entry),
+    ties: brackets.map(({ better, worse }) => ({ better, worse })),
+    reasons: Object.fromEntries(notPlaced.map(({ entry, reason }) => [entry, reason])),
+  };
+}
+
+/**
+ * Heatsinks that were measured with one and the same fan beside their own: each such entry, by the entry of the same product as it is
+ * sold. Empty where no fan was put on two of them.
+ */
+async function onLabFan(view: RoundUpView): Promise<{ fan: string; asSold: Map<string, string> }> {
+  const all = heatsinksAndFans(await viewShownLineUp(view.roundUp.id));
+  const isOwn = ({ item }: (typeof all)[number]) =>
+    item.entry.body.fans.every(({ eachPrice }) => eachPrice === null);
+  const brought = groupBy(
+    all.filter((each) => !isOwn(each)),
+    ({ fan }) => fan,
+  );
+  const heatsinks = (of: typeof all) => new Set(of.map(({ heatsink }) => heatsink)).size;
+  const [fan, on] = [...brought].sort(([, a], [, b]) => heatsinks(b) - heatsinks(a))[0] ?? ['', []];
+  if (heatsinks(on) < 2) return { fan: '', asSold: new Map() };
+  return {
+    fan,
+    asSold: new Map(
+      on.map(({ item, heatsink }) => [
+        item.code,
+        all.find((each) => each.heatsink === heatsink && isOwn(each))?.item.code ?? item.code,
+      ]),
+    ),
   };
 }
 
@@ -48,30 +69,32 @@ function commonPlace(curves: readonly EntryCurve[], step: number): number | null
   return middles.length > 0 ? step * Math.round(median(middles) / step) : null;
 }
 
-interface WaysAsked {
+interface WaysAsked extends Pick<ResponseChoice, 'response' | 'place'> {
   load: string;
   lineDb: number;
   rpm?: number | null;
   dutyPct?: number | null;
 }
 
-/** The orders of one load by every way that was measured; null where the round-up has no rise. */
+/** The orders of one load by every way that was measured; null where nothing was measured against noise. */
 export async function rankedWays(view: RoundUpView, asked: WaysAsked) {
-  const loads = riseCurves(view);
-  const chosen = loads.find(({ load }) => loadKey(load) === asked.load) ?? loads[0];
+  const { response, place } = asked;
+  const shown = await viewResponse(view, { response, place, against: 'noise' });
+  if (shown.against !== 'noise') return null;
+  const chosen = shown.loads.find(({ load }) => loadKey(load) === asked.load) ?? shown.loads[0];
   if (!chosen) return null;
   const { load, curves } = chosen;
   const key = loadKey(load);
   const along = async (against: Against) => {
-    const shown = await viewResponse(view, { response: RISE.id, against });
-    if (shown.against !== against || !shown.response.throttles) return [];
-    return shown.loads.find((other) => loadKey(other.load) === key)?.curves ?? [];
+    const other = await viewResponse(view, { response: shown.response.id, place: shown.place, against });
+    if (other.against !== against || other.response.id !== shown.response.id) return [];
+    return other.loads.find((each) => loadKey(each.load) === key)?.curves ?? [];
   };
   const bySpeed = await along('rpm');
   const byDuty = await along('duty');
   const rpm = asked.rpm ?? commonPlace(bySpeed, 50);
   const dutyPct = asked.dutyPct ?? commonPlace(byDuty, 5);
-  const idle = loads.find((other) => isIdle(other.load));
+  const idle = shown.loads.find((other) => isIdle(other.load));
   const way = (
     key: Way['key'],
     name: string,
@@ -79,8 +102,17 @@ export async function rankedWays(view: RoundUpView, asked: WaysAsked) {
     lineDb = BEYOND_ALL,
     { rule } = chosen,
   ): Way => ({ key, name, ranking: rankAtLine(curves, { ...rule, lineDb }) });
+  const line = `at ${asked.lineDb.toFixed(1)} dB(A)`;
+  const { fan, asSold } = await onLabFan(view);
+  const lab = way(
+    'labFan',
+    `with ${fan}`,
+    curves.filter(({ entry }) => asSold.has(entry)),
+    asked.lineDb,
+  );
+  const sold = <T extends { entry: string }>(each: T): T => ({ ...each, entry: asSold.get(each.entry)! });
   const ways = [
-    way('noise', `at ${asked.lineDb.toFixed(1)} dB(A)`, curves, asked.lineDb),
+    way('noise', line, curves, asked.lineDb),
     ...(rpm === null ? [] : [way('rpm', `at ${rpm} rpm`, bySpeed, rpm)]),
     ...(dutyPct === null ? [] : [way('duty', `at ${dutyPct} % duty`, byDuty, dutyPct)]),
     way('full', 'at full speed', curveEnds(curves, 'last')),
@@ -88,23 +120,53 @@ export async function rankedWays(view: RoundUpView, asked: WaysAsked) {
     ...(idle && idle !== chosen
       ? [way('idle', 'idle', curveEnds(idle.curves, 'first'), BEYOND_ALL, idle)]
       : []),
+    ...(fan === ''
+      ? []
+      : [
+          {
+            ...lab,
+            ranking: {
+              ...lab.ranking,
+              placed: lab.ranking.placed.map(sold),
+              notPlaced: lab.ranking.notPlaced.map(sold),
+            },
+          },
+        ]),
   ];
   return {
-    ...{ loads, chosen, rpm, dutyPct },
+    ...{ shown, chosen, rpm, dutyPct },
     ways: ways.filter(({ ranking }) => ranking.placed.length > 0),
   };
 }
 
 /** Where each entry stands by every way that was measured, at one load; null where the round-up has none. */
-export async function viewWays(view: RoundUpView, asked: WaysAsked): Promise<WaysView | null> {
+export async function viewWays(view: RoundUpView, asked: WaysAsked) {
   const found = await rankedWays(view, asked);
   if (!found) return null;
-  const { loads, chosen, rpm, dutyPct, ways } = found;
+  const { shown, chosen, rpm, dutyPct } = found;
+  const { id, name, unit, decimals, better, throttles } = shown.response;
+  const ways = found.ways.map(columnOf);
+  const entries = placedEntries(view);
+  const nameOf = (entry: string) => entries.find((known) => known.entry === entry)?.product ?? entry;
+  const atNoise = ways.find(({ key }) => key === 'noise');
   return {
-    loads: loads.map((other) => ({ key: loadKey(other.load), label: other.label })),
+    roundUpId: view.roundUp.id,
+    entries,
+    loads: shown.loads.map((other) => ({ key: loadKey(other.load), label: other.label })),
     load: loadKey(chosen.load),
     lineDb: asked.lineDb,
+    /** The speed and the duty at which all are compared; null where nobody noted any. */
     ...{ rpm, dutyPct },
-    schools: ways.map(columnOf),
+    response: { id, name, unit, decimals, better },
+    isRise: throttles,
+    place: shown.place,
+    places: shown.places,
+    responses: shown.responses
+      .filter(({ keptWith }) => keptWith !== 'run')
+      .map((other) => ({ id: other.id, name: other.name })),
+    ways,
+    differences: atNoise ? wayDifferences(ways, atNoise, asked.lineDb, nameOf) : [],
   };
 }
+
+export type WaysData = NonNullable<Awaited<ReturnType<typeof viewWays>>>;

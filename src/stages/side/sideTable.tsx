@@ -1,5 +1,5 @@
 import { partName } from '@/core/responses/responses';
-import { onlyIn, surelyElsewhere, type OnlyIn } from '@/core/ranking/schoolFlips';
+import { onlyIn, surelyElsewhere, type OnlyIn } from '@/core/ranking/wayPlaces';
 import { pairDifference } from '@/core/ranking/pairDifference';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure, placeText, signed } from '@/ui/marks/figures';

@@ -1,7 +1,7 @@
 import { NothingYet } from '@/stages/desk/nothingYet';
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
-import { placedEntries } from '@/lab/model/pageEntries';
+import { responseChoice } from '@/lab/model/responseView';
 import { roundUpView } from '@/app/roundUpView';
 import { numberIn, type Query } from '@/app/numberIn';
 import { viewWays } from '@/lab/orders/waysView';
@@ -18,6 +18,7 @@ export default async function WaysPage({ params, searchParams }: Props) {
   const view = await roundUpView(id);
   if (!view) notFound();
   const found = await viewWays(view, {
+    ...responseChoice(query),
     load: [query.load].flat()[0] ?? '',
     lineDb: numberIn(query.line, 'levelDb') ?? view.roundUp.noiseLineDba,
     rpm: numberIn(query.rpm, 'speedRpm'),
@@ -25,6 +26,5 @@ export default async function WaysPage({ params, searchParams }: Props) {
   });
   if (!found)
     return <NothingYet title="Nothing to compare yet">Runs that count, at a load, come first.</NothingYet>;
-  const entries = placedEntries(view);
-  return <WaysStage data={{ ...found, roundUpId: id, entries }} />;
+  return <WaysStage data={found} />;
 }
