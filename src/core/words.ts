@@ -16,6 +16,17 @@ export function sentence(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1);
 }
 
+const ROW = new Intl.ListFormat('en-GB', { type: 'conjunction' });
+
+/**
+ * Names in a row: “A, B and C”.
+ *
+ * @example inARow(['A', 'B', 'C']) → 'A, B and C'
+ */
+export function inARow(names: readonly string[]): string {
+  return ROW.format(names);
+}
+
 export interface Range {
   low: number;
   high: number;

@@ -82,7 +82,7 @@ test('the knee stands where one more decibel lowers R by half a per cent, by clo
   }
   expect(knee(curve, 1e-6)).toMatchObject({
     known: false,
-    reason: expect.stringContaining('to its loudest setting'),
+    reason: expect.stringContaining('to the loudest setting'),
   });
   // A resonance: from 32 on louder and no cooler, so that no decibel there is worth anything.
   const flat = curveOf([

@@ -1,3 +1,4 @@
+import { inARow } from '../words';
 import type { Crossing } from './crossings';
 import { criticalInRows, type Comparable } from '../uncertainty/criticalDifference';
 
@@ -52,14 +53,11 @@ export function headToHead(conditions: readonly PairCondition[]): PairRow[] {
   });
 }
 
-const inWords = (parts: readonly string[]) =>
-  new Intl.ListFormat('en-GB', { type: 'conjunction' }).format(parts);
-
 /** Levels that are as good as equal, dB. */
 const EQUAL_DB = 0.5;
 
 function placesWords(rows: readonly PairRow[], isOne: boolean): string {
-  return inWords(
+  return inARow(
     rows.map(({ where, louderDb }) => {
       const own = isOne ? louderDb : -louderDb;
       if (Math.abs(own) < EQUAL_DB) return where;

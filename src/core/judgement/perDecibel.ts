@@ -139,5 +139,5 @@ export function knee(curve: EntryCurve, worth = 0.005): Outcome<number> {
     }
     return known(high);
   }
-  return unknown(`each decibel is worth it up to its loudest setting, ${shown(last.at)} dB(A)`);
+  return unknown('each decibel is worth it up to the loudest setting');
 }

@@ -1,4 +1,4 @@
-import { inARow } from '../verdict/orderSentences';
+import { inARow } from '../words';
 
 /**
  * Who is named because their own mounts differ more than those of the others; empty where nobody is.

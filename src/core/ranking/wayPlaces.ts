@@ -1,5 +1,5 @@
 import type { PlacedEntry } from './rankAtLine';
-import { placesInWords } from '../words';
+import { inARow, placesInWords } from '../words';
 
 /** A place by one way to compare: from and to, the value and how loud it is there. */
 export interface WayPlace {
@@ -102,7 +102,7 @@ export function wayDifferences(
         : ['not ranked', atNoise.reasons[entry]].filter(Boolean).join(': ');
       return {
         entry,
-        sentence: `${nameOf(entry)} is ${new Intl.ListFormat('en-GB').format(told)}; at equal noise it is ${beside}.`,
+        sentence: `${nameOf(entry)} is ${inARow(told)}; at equal noise it is ${beside}.`,
       };
     });
 }

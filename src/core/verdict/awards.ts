@@ -1,7 +1,7 @@
+import { inARow } from '../words';
 import type { Outcome } from '../outcome';
 import { known, unknown } from '../outcome';
 import type { PlacedEntry } from '../ranking/rankAtLine';
-import { inARow } from './orderSentences';
 import { simultaneous95 } from '../uncertainty/simultaneous95';
 import type { AwardKind } from './verdictSheet';
 

@@ -1,7 +1,6 @@
 import { pairDifference } from '../ranking/pairDifference';
 import type { Ranking } from '../ranking/rankAtLine';
-import { plural } from '../words';
-import { inARow } from './orderSentences';
+import { inARow, plural } from '../words';
 
 /** As many names as a headline bears. */
 const MOST_NAMES = 4;

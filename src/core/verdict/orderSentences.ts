@@ -1,14 +1,5 @@
-import { ordinalWord } from '../words';
+import { inARow, ordinalWord } from '../words';
 import type { Ranking } from '../ranking/rankAtLine';
-
-/**
- * Names in a row: “A, B and C”.
- *
- * @example inARow(['A', 'B', 'C']) → 'A, B and C'
- */
-export function inARow(names: readonly string[]): string {
-  return names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)!}`;
-}
 
 /**
  * Sentences about an order that claim no more than it bears: who stands alone at a place, and who cannot be told from whom.

@@ -16,6 +16,8 @@ export async function beyondPage(view: RoundUpView, query: JudgementQuery) {
     /** What is judged, and what else there is. */
     response: { id, name, unit, decimals, better },
     isRise: throttles,
+    /** What is compared is moved air: the control's is to be had more quietly. */
+    isAir: shown.response.atPlaces === 'airspeed',
     place: shown.place,
     places: shown.places,
     responses: shown.responses

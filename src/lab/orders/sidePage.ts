@@ -2,7 +2,6 @@ import { placesIn } from '@/core/ranking/sideColumn';
 import { allValues } from '../model/responseView';
 import type { RoundUpView } from '../model/roundUpView';
 import { placedEntries } from '../model/pageEntries';
-import { viewPairs } from './pairs';
 import { viewSideBySide } from './sideBySide';
 
 /** All entries by all that they were measured by, at one noise line or each at its fastest; null where nothing can be placed. */
@@ -21,8 +20,6 @@ export async function sidePage(view: RoundUpView, { lineDb, atFull }: { lineDb: 
     atFull,
     /** Places the other way, at the line or at full speed, by column and entry. */
     elsewhere: placesIn(atFull ? byNoise : atFastest),
-    pairs: await viewPairs(view, lineDb),
-    currency: view.brief.limits.currency,
   };
 }
 

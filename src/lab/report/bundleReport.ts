@@ -1,3 +1,4 @@
+import { inARow } from '@/core/words';
 import { zipSync } from 'fflate';
 import { methodCard } from '@/core/brief/methodCard';
 import { methodDone } from '@/core/brief/methodDone';
@@ -9,7 +10,7 @@ import { levelOfRun } from '@/core/levels/meterMean';
 import { setupWords } from '@/core/rig/setupDifferences';
 import { changeWords } from '@/core/runs/changeWords';
 import type { LabRun } from '@/core/runs/labRun';
-import { inARow, orderSentences } from '@/core/verdict/orderSentences';
+import { orderSentences } from '@/core/verdict/orderSentences';
 import { firstVerdict } from '@/core/verdict/verdictSheet';
 import type { BundleFiles } from '@/formats/bundle/bundleFiles';
 import { withLoudness, type KnownSounds } from '../sound/bundleClips';

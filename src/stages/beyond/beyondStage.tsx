@@ -1,11 +1,9 @@
 'use client';
 
 import { unpack, type Packed } from '@/core/packed';
-import Link from 'next/link';
 import { parseAsFloat, parseAsString, useQueryState, useQueryStates } from 'nuqs';
 import { useMemo } from 'react';
 import { AXES } from '@/core/curves/axis';
-import { DraftField } from '@/ui/form/draftField';
 import { PageLine } from '../desk/pageLine';
 import { LineField } from '../curves/choices/lineField';
 import { LoadTabs } from '../curves/choices/loadTabs';
@@ -13,8 +11,8 @@ import { WhatChoice } from '../curves/choices/whatChoice';
 import { KelvinWorths } from './kelvinWorths';
 import { Budget } from './budget';
 import type { BeyondData } from '@/lab/orders/beyondPage';
-import { measuresOf, worthPct } from './measures';
-import { PairPanel } from './pairPanel';
+import { measuresOf } from './measures';
+import { Knees } from './knees';
 import { useIntervals } from './useIntervals';
 import { Crossovers } from './crossovers';
 import { MeasuresTable } from './measuresTable';
@@ -30,7 +28,6 @@ export function BeyondStage({ packed }: { packed: Packed<BeyondData> }) {
     {
       by: parseAsString.withDefault('rise'),
       one: parseAsString.withDefault(items[0]?.entry ?? ''),
-      other: parseAsString.withDefault(items[1]?.entry ?? ''),
     },
     { history: 'replace' },
   );
@@ -38,9 +35,6 @@ export function BeyondStage({ packed }: { packed: Packed<BeyondData> }) {
   const { done, left, stop } = useIntervals(items, data.rule);
   const by = measures.find(({ key }) => key === view.by) ?? measures[0]!;
   const one = items.find(({ entry }) => entry === view.one) ?? items[0];
-  const other =
-    items.find(({ entry }) => entry === view.other && entry !== one?.entry) ??
-    items.find((item) => item !== one);
   const nameOf = (entry: string) =>
     [...items, ...data.notPlaced].find((item) => item.entry === entry)?.product ?? entry;
   const choose = (label: string, value: string | undefined, onValue: (entry: string) => void) => (
@@ -72,19 +66,6 @@ export function BeyondStage({ packed }: { packed: Packed<BeyondData> }) {
             ...{ response: data.response, against: 'noise', againsts: ['noise'] },
           }}
         />
-        {data.isRise && (
-          <label className="label-text flex items-center gap-1.5">
-            a decibel is worth
-            <DraftField
-              label="What a decibel is worth, % of R"
-              value={worthPct(data)}
-              least={0.01}
-              most={50}
-              onValue={(worth) => void setWorth(worth)}
-            />{' '}
-            % of R
-          </label>
-        )}
         {left > 0 && (
           <span className="flex items-center gap-2 text-[14px] text-ink2" role="status">
             drawing {items.length - left} of {items.length}
@@ -104,20 +85,14 @@ export function BeyondStage({ packed }: { packed: Packed<BeyondData> }) {
             onBy={(key) => void setView({ by: key })}
           />
           <p className="max-w-240 text-[14px] text-ink2">
-            <b className="text-ink">{by.name}.</b> {by.definition} The quotient of kelvin, or W/K, and
-            decibels is no measure: a decibel’s zero is arbitrary, and another reference level would change
-            the order.
+            <b className="text-ink">{by.name}.</b> {by.definition}
+            {data.isRise && ' K/W per dB is not shown: 0 dB is arbitrary, so the order would be too.'}
           </p>
-          <Crossovers data={data} nameOf={nameOf} />
-          <KelvinWorths worths={data.worths} />
-          <p className="text-[14px]">
-            <Link
-              className="underline underline-offset-3"
-              href={`/round-ups/${data.roundUpId}/verdict/value?load=${encodeURIComponent(data.load)}&line=${data.lineDb}${data.isRise ? '' : `&what=${data.response.id}`}`}
-            >
-              What it costs
-            </Link>
-          </p>
+          <div className="grid gap-x-10 gap-y-4 md:grid-cols-3">
+            <Crossovers data={data} nameOf={nameOf} />
+            {data.isRise && <Knees data={data} done={done} onWorth={(worth) => void setWorth(worth)} />}
+            <KelvinWorths worths={data.worths} />
+          </div>
           {data.notPlaced.length > 0 && (
             <p className="text-[14px] text-ink2">
               Not ranked here:{' '}
@@ -131,17 +106,11 @@ export function BeyondStage({ packed }: { packed: Packed<BeyondData> }) {
             </p>
           )}
           {one && (
-            <div className="flex flex-col gap-6 border-t border-hairline pt-3 lg:flex-row">
+            <div className="border-t border-hairline pt-3">
               <div className="min-w-0 flex-1 space-y-2">
-                {choose('The doubt of', one.entry, (entry) => void setView({ one: entry }))}
+                {choose('Where ± comes from, of', one.entry, (entry) => void setView({ one: entry }))}
                 <Budget item={one} unit={data.response.unit} />
               </div>
-              {other && (
-                <div className="min-w-0 flex-1 space-y-2">
-                  {choose('against', other.entry, (entry) => void setView({ other: entry }))}
-                  <PairPanel one={one} other={other} data={data} />
-                </div>
-              )}
             </div>
           )}
         </>

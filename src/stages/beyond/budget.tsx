@@ -17,7 +17,7 @@ export function Budget({ item, unit }: { item: JudgedItem; unit: string }) {
   return (
     <section aria-label={`Doubt of ${item.product}`} className="max-w-[640px] space-y-2">
       <h3 className="font-display text-[16px] font-bold">
-        <span dir="auto">{item.product}</span>: ± {figure(interval95, 2)} {unit}, opened
+        Where ± {figure(interval95, 2)} {unit} comes from: <span dir="auto">{item.product}</span>
       </h3>
       <div aria-hidden className="flex h-5 w-full overflow-hidden rounded-sm border border-hairline">
         {parts.map((part, i) => (

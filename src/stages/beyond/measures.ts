@@ -6,6 +6,10 @@ import type { JudgedItem, BeyondData } from '@/lab/orders/beyondPage';
 export interface Measure {
   key: string;
   name: string;
+  /** Under the name: the quantity with its unit. */
+  under: string;
+  /** What the better side is called. */
+  betterIs: string;
   unit: string;
   decimals: number;
   better: 'lower' | 'higher';
@@ -18,9 +22,27 @@ export interface MeasureFigure {
   value: number | null;
   interval95: number | null;
   why: string;
+  /** The same where there is little room; empty where the reason is short. */
+  short?: string;
 }
 
-const none = (why: string): MeasureFigure => ({ value: null, interval95: null, why });
+const none = (why: string, short = ''): MeasureFigure => ({ value: null, interval95: null, why, short });
+
+/** Why an entry is never as good as the control, or always better: “under 28.7”, “at no level”. */
+function unmatched({ curve }: JudgedItem, held: number | null, better: 'lower' | 'higher'): string {
+  const first = curve.points[0];
+  if (!first || held === null) return '';
+  const isBetter = better === 'lower' ? first.value <= held : first.value >= held;
+  return isBetter ? `under ${first.at.toFixed(1)}` : 'at no level';
+}
+
+/** How much of a band a curve covers: “from 28.7 up”, “to 32.2 only”. */
+function covered({ curve }: JudgedItem, { from, to }: { from: number; to: number }): string {
+  const [first, last] = [curve.points[0], curve.points.at(-1)];
+  if (!first || !last) return '';
+  if (first.at > from) return `from ${first.at.toFixed(1)} up`;
+  return last.at < to ? `to ${last.at.toFixed(1)} only` : '';
+}
 
 /** What a decibel must lower R by to be worth it, %. */
 export const worthPct = ({ rule }: BeyondData) => Number((100 * (rule.worth ?? 0.005)).toFixed(2));
@@ -32,13 +54,16 @@ export function measuresOf(data: BeyondData): Measure[] {
   const told = (
     outcome: { known: true; value: number } | { known: false; reason: string },
     interval95: number | null,
-  ) => (outcome.known ? { value: outcome.value, interval95, why: '' } : none(outcome.reason));
+    short = '',
+  ) => (outcome.known ? { value: outcome.value, interval95, why: '' } : none(outcome.reason, short));
   const { unit, decimals, better } = response;
   const what = isRise ? 'rise' : response.name;
   const all: Measure[] = [
     {
       key: 'rise',
-      name: isRise ? 'Rise at the line' : `${response.name} at the line`,
+      name: 'At the line',
+      under: isRise ? 'rise over the room, K' : `${response.name.toLowerCase()}, ${unit}`,
+      betterIs: isRise ? 'cooler' : 'better',
       ...{ unit, decimals, better },
       definition: isRise
         ? `The rise of the die over the room at ${lineDb.toFixed(1)} dB(A): what ranks.`
@@ -47,53 +72,67 @@ export function measuresOf(data: BeyondData): Measure[] {
     },
     {
       key: 'hold',
-      name: 'Noise to hold',
+      name: isRise
+        ? 'As cool as the control'
+        : data.isAir
+          ? 'As much air as the control'
+          : 'As good as the control',
+      under: 'level it takes, dB(A)',
+      betterIs: 'quieter',
       ...{ unit: 'dB(A)', decimals: 1, better: 'lower' },
       definition:
         rule.controlRiseK === null
-          ? `The noise that holds the control’s ${what}: no control has a place at the line.`
-          : `The noise that an entry needs for the ${what} that ${control} has at the line, ${rule.controlRiseK.toFixed(decimals)} ${unit}.`,
-      figureFor: ({ detail }, intervals) => told(detail.noiseToHoldDba, intervals?.noiseToHoldDba ?? null),
+          ? `Noise to match: the level needed for the control’s ${what}. No control is ranked at the line.`
+          : `Noise to match: the level needed for the control’s ${what}, ${rule.controlRiseK.toFixed(decimals)} ${unit} (${control} at the line).`,
+      figureFor: (item, intervals) =>
+        told(
+          item.detail.noiseToHoldDba,
+          intervals?.noiseToHoldDba ?? null,
+          unmatched(item, rule.controlRiseK, better),
+        ),
     },
     {
       key: 'mean',
-      name: 'Mean over the band',
+      name: `Over ${from} to ${to} dB(A)`,
+      under: `mean ${what.toLowerCase()}, ${unit}`,
+      betterIs: 'better',
       ...{ unit, decimals, better },
       definition: `Mean of ${what} from ${from} to ${to} dB(A), the band of the Brief: for every evening and not for one line.`,
-      figureFor: ({ detail }, intervals) => told(detail.bandMean, intervals?.bandMean ?? null),
+      figureFor: (item, intervals) =>
+        told(item.detail.bandMean, intervals?.bandMean ?? null, covered(item, rule.band)),
     },
     {
       key: 'band',
-      name: 'Band score',
+      name: `Over ${from} to ${to} dB(A)`,
+      under: 'watts per kelvin, W/K',
+      betterIs: 'better',
       ...{ unit: 'W/K', decimals: 2, better: 'higher' },
       definition: `Mean conductance, 1/R, from ${from} to ${to} dB(A), the band of the Brief: a cooler for every evening and not for one line.`,
-      figureFor: ({ detail }, intervals) => told(detail.bandScoreWPerK, intervals?.bandScoreWPerK ?? null),
-    },
-    {
-      key: 'knee',
-      name: 'Knee',
-      ...{ unit: 'dB(A)', decimals: 1, better: 'lower' },
-      definition: `The quietest level from which one more decibel lowers R by less than ${worthPct(data)} %: told only where the curve on both sides of it bears it.`,
-      figureFor: ({ detail }, intervals) => told(detail.kneeDba, intervals?.kneeDba ?? null),
+      figureFor: (item, intervals) =>
+        told(item.detail.bandScoreWPerK, intervals?.bandScoreWPerK ?? null, covered(item, rule.band)),
     },
     {
       key: 'wall',
-      name: 'Wall, R∞',
+      name: 'However fast the fan',
+      under: 'K/W that is left (wall)',
+      betterIs: 'better',
       ...{ unit: 'K/W', decimals: 2, better: 'lower' },
       definition:
         'What no fan gets past (die, paste, spreader, plate), if R falls towards it as a power of speed: R∞ of R∞ + a·n^(−b) over the speeds of this load. It bears two figures; not identified where its interval is wider than half of it.',
       figureFor: ({ detail }) => {
         const wall = detail.airflowIndependent;
-        if (!wall.known) return none(wall.reason);
+        if (!wall.known) return none(wall.reason, 'not available');
         const { value, interval95, identified } = wall.value;
         return identified
           ? { value, interval95, why: '' }
-          : none(`not identified: ${value.toFixed(2)} ± ${interval95.toFixed(2)} K/W`);
+          : none(`not identified: ${value.toFixed(2)} ± ${interval95.toFixed(2)} K/W`, 'not identified');
       },
     },
     {
       key: 'capacity',
-      name: 'Capacity',
+      name: 'Maximum heat',
+      under: `watts at the line, room ${rule.referenceAmbientC} °C`,
+      betterIs: 'more',
       ...{ unit: 'W', decimals: 0, better: 'higher' },
       definition: `The heat that it holds at the line in a room of ${rule.referenceAmbientC} °C before the die comes to ${rule.limitC} °C, by R there. Its ± counts what the sensors and meters of this rig share, too. K/W of this processor is not that of another.`,
       figureFor: ({ detail, placed }) =>
@@ -110,28 +149,17 @@ export function measuresOf(data: BeyondData): Measure[] {
     },
     {
       key: 'sone',
-      name: 'Per sone',
+      name: 'For each sone',
+      under: 'W/K a sone at the line',
+      betterIs: 'better',
       ...{ unit: 'W/K', decimals: 2, better: 'higher' },
       definition: `Conductance at the line, 1/R, for each sone there, by calibrated recordings (ISO 532-1): what it carries off for what an ear hears of it.`,
-      figureFor: ({ perSone }) => (perSone.known ? { ...perSone.value, why: '' } : none(perSone.reason)),
-    },
-    {
-      key: 'value',
-      name: 'Price per W/K',
-      ...{ unit: data.currency, decimals: 1, better: 'lower' },
-      definition: `What each W/K at the line costs: the price of the whole entry, its fans counted, times R. A ratio rewards the cheap: read it beside the front of Value.`,
-      figureFor: ({ price, placed }) => {
-        if (!price.known) return none(price.reason);
-        if (placed.resistanceKPerW === null) return none('no power flowed');
-        const value = price.value * placed.resistanceKPerW;
-        return { value, interval95: (value * placed.interval95) / placed.value, why: '' };
-      },
+      figureFor: ({ perSone }) =>
+        perSone.known ? { ...perSone.value, why: '' } : none(perSone.reason, 'not recorded'),
     },
   ];
   // K/W and what follows from it are measures of the die alone.
-  const own = isRise
-    ? ['rise', 'hold', 'band', 'knee', 'wall', 'capacity', 'sone', 'value']
-    : ['rise', 'hold', 'mean'];
+  const own = isRise ? ['rise', 'hold', 'band', 'wall', 'capacity', 'sone'] : ['rise', 'hold', 'mean'];
   const isHeard = data.items.some(({ perSone }) => perSone.known);
   return all.filter(({ key }) => own.includes(key) && (key !== 'sone' || isHeard));
 }

@@ -2,24 +2,30 @@ import { figure, placeText } from '@/ui/marks/figures';
 import { useMemo } from 'react';
 import { EntryMark } from '@/ui/marks/entryMark';
 import type { BeyondData } from '@/lab/orders/beyondPage';
+import { DotTrack, placeOn, scaleAround, type DotScale } from '@/ui/chart/dotTrack';
 import { measuresOf, type Measure, type MeasureFigure } from './measures';
 import { standingWords } from '@/core/ranking/standingWords';
 import { useIntervals } from './useIntervals';
 
-/** A measure of an entry with its interval, or why there is none. */
+/** A measure of an entry as a dot on the scale of its column, its figure over it; or why there is none. */
 function Figure({
   found,
   measure,
   isDrawing,
+  position,
+  scale,
 }: {
   found: MeasureFigure;
   measure: Measure;
   isDrawing: boolean;
+  position: number;
+  scale: DotScale;
 }) {
   if (found.value === null)
     return (
-      <td className="num max-w-40 text-[12.5px] whitespace-normal text-ink2" title={found.why}>
-        <span className="line-clamp-2">{found.why}</span>
+      <td className="text-[13px] text-ink2" title={found.why}>
+        {found.short || found.why}
+        {found.short && <span className="sr-only">: {found.why}</span>}
       </td>
     );
   const doubt =
@@ -28,10 +34,18 @@ function Figure({
       : isDrawing
         ? '± …'
         : '± not available';
+  const at = placeOn(scale, found.value);
   return (
-    <td className="num whitespace-nowrap">
-      <b>{figure(found.value, measure.decimals)}</b>
-      <span className="block text-[12.5px] text-ink2">{doubt}</span>
+    <td>
+      {/* The figure stands over its dot as far as the column has room. */}
+      <span
+        className="block w-fit whitespace-nowrap tabular-nums"
+        style={{ marginLeft: `${at}%`, transform: `translateX(-${at}%)` }}
+      >
+        <b>{figure(found.value, measure.decimals)}</b>{' '}
+        <span className="text-[12.5px] text-ink2">{doubt}</span>
+      </span>
+      <DotTrack dots={[{ key: measure.key, position, ...found, value: found.value }]} scale={scale} />
     </td>
   );
 }
@@ -64,6 +78,21 @@ export function MeasuresTable({
       return by.key === 'rise' ? items.indexOf(a) - items.indexOf(b) : sign * (x - y);
     });
   }, [items, by]);
+  const scales = useMemo(
+    () =>
+      new Map(
+        measures.map((measure) => {
+          const found = items.map((item) => measure.figureFor(item, done.get(item.entry)));
+          return [
+            measure.key,
+            scaleAround(
+              found.flatMap(({ value, interval95 }) => (value === null ? [] : { value, interval95 })),
+            ),
+          ];
+        }),
+      ),
+    [measures, items, done],
+  );
   return (
     <div className="w-0 min-w-full overflow-x-auto" tabIndex={0} role="region" aria-label="Measures">
       <table className="figure-table">
@@ -75,19 +104,22 @@ export function MeasuresTable({
               <th
                 key={measure.key}
                 scope="col"
-                className="num"
+                className="min-w-36 align-top"
                 aria-sort={measure === by ? (by.better === 'lower' ? 'ascending' : 'descending') : undefined}
               >
                 <button
                   type="button"
-                  className="cursor-pointer text-right underline decoration-dotted underline-offset-3"
+                  className="block cursor-pointer text-left font-bold text-ink"
                   title={measure.definition}
                   onClick={() => onBy(measure.key)}
                 >
                   {measure.name}
                   {measure === by && (by.better === 'lower' ? ' ↑' : ' ↓')}
                 </button>
-                <span className="block font-normal">{measure.unit}</span>
+                <span className="block font-normal">{measure.under}</span>
+                <span className="block text-act">
+                  {measure.betterIs} {measure.better === 'lower' ? '←' : '→'}
+                </span>
               </th>
             ))}
           </tr>
@@ -108,6 +140,8 @@ export function MeasuresTable({
               {measures.map((measure) => (
                 <Figure
                   key={measure.key}
+                  scale={scales.get(measure.key)!}
+                  position={item.position}
                   measure={measure}
                   found={measure.figureFor(item, done.get(item.entry))}
                   isDrawing={isDrawing}

@@ -1,3 +1,4 @@
+import { inARow } from '@/core/words';
 import { columnName, type SideColumn } from '@/core/ranking/sideColumn';
 import type { PageEntry as SideEntry } from '@/lab/model/pageEntries';
 
@@ -6,9 +7,7 @@ function leaders({ cells }: SideColumn): string[] {
 }
 
 function named(ids: readonly string[], entries: readonly SideEntry[]): string {
-  const names = ids.map((id) => entries.find((entry) => entry.entry === id)?.product ?? id);
-  if (names.length <= 1) return names[0] ?? '';
-  return `${names.slice(0, -1).join(', ')} and ${names.at(-1)!}`;
+  return inARow(ids.map((id) => entries.find((entry) => entry.entry === id)?.product ?? id));
 }
 
 /** Who is best by each of two columns, and by both: those that share the first place, and never more than that. */

@@ -1,6 +1,6 @@
 'use client';
 
-import { parseAsFloat, parseAsString, useQueryState, useQueryStates } from 'nuqs';
+import { parseAsArrayOf, parseAsFloat, parseAsString, useQueryState, useQueryStates } from 'nuqs';
 import { useMemo } from 'react';
 import { AXES } from '@/core/curves/axis';
 import { tradeOff } from '@/core/ranking/tradeOff';
@@ -10,8 +10,9 @@ import { LineField } from '../curves/choices/lineField';
 import { alikeWords, partedByTelling } from './alike';
 import { bestWords } from './bestWords';
 import { columnName } from '@/core/ranking/sideColumn';
-import { PairList } from './pairList';
 import type { SideData } from '@/lab/orders/sidePage';
+import { SideStrips } from './sideStrips';
+import { EntryMark } from '@/ui/marks/entryMark';
 import { SideTable } from './sideTable';
 import { TradeChart } from './tradeChart';
 
@@ -31,6 +32,8 @@ export function SideStage({ data }: { data: SideData }) {
   );
   const [telling, alike] = useMemo(() => partedByTelling(columns), [columns]);
   const byEntry = useMemo(() => new Map(entries.map((entry) => [entry.entry, entry])), [entries]);
+  const [pick, setPick] = useQueryState('pick', parseAsArrayOf(parseAsString).withDefault([]));
+  const picked = new Set(pick.filter((entry) => byEntry.has(entry)));
   const base = byEntry.has(view.from) ? view.from : null;
   const x = columns.find((column) => column.key === view.x) ?? columns[0];
   const y =
@@ -98,26 +101,51 @@ export function SideStage({ data }: { data: SideData }) {
           </select>
         </label>
       </PageLine>
-      <section aria-label="Table" className="w-full min-w-0">
-        <SideTable
-          entries={entries}
-          columns={telling}
-          base={base}
-          elsewhere={data.elsewhere}
-          elsewhereName={data.atFull ? `at ${figure(data.lineDb, 1)} dB(A)` : 'at full speed'}
-        />
-        {alike.length > 0 && <p className="pt-1 text-[14px] text-ink2">{alikeWords(alike)}</p>}
-        <p className="label-text pt-1">
+      <section aria-label="Everything measured" className="w-full min-w-0 space-y-2">
+        <div className="flex flex-wrap gap-x-1.5 gap-y-1" role="group" aria-label="Pick out">
+          {entries.map(({ entry, product, position }) => (
+            <button
+              key={entry}
+              type="button"
+              aria-pressed={picked.has(entry)}
+              className={`flex cursor-pointer items-center gap-1.5 rounded border px-2 py-1 text-[14px] ${
+                picked.has(entry) ? 'border-ink bg-raised font-semibold' : 'border-transparent'
+              }`}
+              onClick={() => {
+                const next = picked.has(entry) ? pick.filter((name) => name !== entry) : [...pick, entry];
+                void setPick(next.length > 0 ? next : null);
+              }}
+            >
+              <EntryMark position={position} />
+              <span dir="auto">{product}</span>
+            </button>
+          ))}
+        </div>
+        <SideStrips entries={entries} columns={telling} base={base} picked={picked} />
+        {alike.length > 0 && <p className="text-[14px] text-ink2">{alikeWords(alike)}</p>}
+        <p className="label-text">
           {base
-            ? 'Each difference with its interval, which holds for all of a column at once (95 %); what the rig leaves in doubt of both alike cancels. Grey: a tie.'
-            : 'Each with its 95 % interval. Grey: a tie. ⇅ Place clearly changes. – Not ranked; hover for the reason.'}
+            ? 'Each difference with its interval, which holds for all of a strip at once (95 %). Pale: a tie.'
+            : 'Each with its 95 % interval, each strip on its own scale. Press a name to pick it out.'}
         </p>
+        <details>
+          <summary className="cursor-pointer text-[14.5px] font-semibold">Figures</summary>
+          <SideTable
+            entries={entries}
+            columns={telling}
+            base={base}
+            elsewhere={data.elsewhere}
+            elsewhereName={data.atFull ? `at ${figure(data.lineDb, 1)} dB(A)` : 'at full speed'}
+          />
+          <p className="label-text pt-1">
+            Grey: a tie. ⇅ Place clearly changes. – Not ranked; hover for the reason.
+          </p>
+        </details>
       </section>
-      {data.pairs.length > 0 && <PairList pairs={data.pairs} entries={byEntry} currency={data.currency} />}
       {x && y && (
         <section aria-label="One against another" className="border-t border-hairline pt-3">
           <div className="flex flex-wrap items-center gap-x-4 gap-y-2 pb-2">
-            <h3 className="font-display text-[16px] font-bold">What one costs the other</h3>
+            <h3 className="font-display text-[16px] font-bold">Trade-off</h3>
             {choice('across', x.key, (key) => void setView({ x: key }), y.key)}
             {choice('upwards', y.key, (key) => void setView({ y: key }), x.key)}
           </div>
@@ -143,13 +171,12 @@ export function SideStage({ data }: { data: SideData }) {
                     {points
                       .filter((point) => point.surelyBeatenBy.length > 0)
                       .map((point) => byEntry.get(point.entry)!.product)
-                      .join(', ') || 'nobody'}
+                      .join(', ') || 'none'}
                   </dd>
                 </div>
               </dl>
               <p className="label-text pt-2">
-                Dashed: the front. What lies on it gives up nothing without gaining by the other; pale entries
-                lie behind it, and may do so by chance.
+                Dashed: the trade-off line. No entry beats these on both axes; pale ones may trail by chance.
               </p>
             </div>
           </div>

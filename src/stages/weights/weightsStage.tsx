@@ -1,9 +1,9 @@
 'use client';
 
+import { inARow } from '@/core/words';
 import type { PageEntry } from '@/lab/model/pageEntries';
 import type { WeightsView } from '@/lab/orders/weightsView';
 import { parseAsString, useQueryState } from 'nuqs';
-import { inARow } from '@/core/verdict/orderSentences';
 import type { OverLines } from '@/core/judgement/overLines';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure, placeText } from '@/ui/marks/figures';

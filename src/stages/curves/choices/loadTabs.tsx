@@ -8,6 +8,7 @@ export function LoadTabs({
   load: string;
   onLoad: (key: string) => void;
 }) {
+  if (loads.length < 2) return null;
   return (
     <div className="choices max-w-full overflow-x-auto!" role="group" aria-label="Heat load">
       {loads.map(({ key, label }) => (

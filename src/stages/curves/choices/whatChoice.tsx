@@ -27,24 +27,28 @@ export function WhatChoice({ data }: { data: WhatData }) {
     { shallow: false, history: 'push', startTransition },
   );
   const { responses, places, againsts } = data;
-  if (responses.length < 2 && againsts.length < 2) return null;
+  if (responses.length < 2 && againsts.length < 2 && places.length < 2) return null;
   const field = 'max-w-52 rounded border border-hairline bg-raised px-1.5 py-0.5';
   return (
     <div className="label-text flex flex-wrap items-center gap-x-2" aria-busy={busy}>
-      <label>
-        <span className="sr-only">What is compared</span>
-        <select
-          className={field}
-          value={data.response.id}
-          onChange={(event) => void setWhat({ what: event.target.value, place: null, at: null, zoom: null })}
-        >
-          {responses.map(({ id, name }) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
-        </select>
-      </label>
+      {responses.length > 1 && (
+        <label>
+          <span className="sr-only">What is compared</span>
+          <select
+            className={field}
+            value={data.response.id}
+            onChange={(event) =>
+              void setWhat({ what: event.target.value, place: null, at: null, zoom: null })
+            }
+          >
+            {responses.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
       {places.length > 1 && places.length <= MOST_TABS && (
         <div className="choices" role="group" aria-label="Place">
           {places.map((place) => (
@@ -72,21 +76,23 @@ export function WhatChoice({ data }: { data: WhatData }) {
           </select>
         </label>
       )}
-      <label className="flex items-center gap-1.5">
-        against
-        <select
-          className={field}
-          aria-label="Against"
-          value={data.against}
-          onChange={(event) => void setWhat({ against: event.target.value, at: null, zoom: null })}
-        >
-          {againsts.map((against) => (
-            <option key={against} value={against}>
-              {AXES[against].name}
-            </option>
-          ))}
-        </select>
-      </label>
+      {againsts.length > 1 && (
+        <label className="flex items-center gap-1.5">
+          against
+          <select
+            className={field}
+            aria-label="Against"
+            value={data.against}
+            onChange={(event) => void setWhat({ against: event.target.value, at: null, zoom: null })}
+          >
+            {againsts.map((against) => (
+              <option key={against} value={against}>
+                {AXES[against].name}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
     </div>
   );
 }
