@@ -62,6 +62,15 @@ const MEMORY: Record<string, number> = {
   matacabras: 60,
   'terral-slim': 33,
 };
+/** Across the air and along it, with fans, mm. */
+const FOOTPRINT: Record<string, [number, number]> = {
+  tramontana: [152, 131],
+  'galerna-twin': [144, 158],
+  'lebeche-120': [124, 82],
+  solano: [140, 78],
+  matacabras: [96, 74],
+  'terral-slim': [124, 124],
+};
 const RADIATOR: Record<string, number> = { 'jaloque-360': 397, 'cierzo-240': 277 };
 
 /** What some cost over the weeks, here and in a shop abroad: `prices.csv`. */
@@ -81,12 +90,13 @@ const BOXES: Record<string, string> = {
 };
 
 export function boathouseProduct(entry: BoathouseEntry): Product {
-  const size = /(\d+)(?: × (\d+))? mm$/.exec(entry.fans);
+  const size = /(\d+)(?: × (\d+))? mm$/.exec(entry.fans.replace(/^\d+ × /, ''));
+  const [widthMm, depthMm] = FOOTPRINT[entry.entry] ?? [null, null];
   return blankProduct({
     name: entry.product,
     maker: entry.maker,
     kind: entry.kind,
-    heightMm: entry.heightMm,
+    ...{ widthMm, depthMm, heightMm: entry.heightMm },
     memoryClearanceMm: MEMORY[entry.entry] ?? null,
     finsToMemoryMm: entry.kind === 'air-tower' ? 20 : null,
     radiatorMm: RADIATOR[entry.entry] ?? null,

@@ -171,7 +171,7 @@ test('a reader’s machine: those that fit do so by the simulated coolers, too, 
   const roundUp = (await viewRoundUp(id))!;
   const machine = {
     ...{ watts: 150, limitC: 85, roomC: 25, noiseDba: 32, currency: 'EUR' },
-    ...{ heightMm: 165, memoryMm: null, budget: 90 },
+    ...{ heightMm: 165, memoryMm: null, budget: 90, caseName: '' },
   };
   const { advice, load } = (await viewFits(roundUp, machine))!;
   expect(load).toBe('170 W');

@@ -1,3 +1,5 @@
+import { usualCase } from '@/core/cases/labCase';
+import { fitsAnswer } from '@/core/judgement/fitsAnswer';
 import fc from 'fast-check';
 import { advise, type Candidate, type Machine } from '@/core/judgement/advice';
 import { priceFront } from '@/core/judgement/priceFront';
@@ -35,14 +37,17 @@ const candidate: Candidate = {
     curve: cool!,
     heightMm: 158,
     memoryClearanceMm: 40,
+    radiatorMm: null,
+    radiatorDepthMm: null,
     isLoop: false,
+    isCase: false,
     price: 60,
     currency: 'EUR',
   },
 };
 const machine: Machine = {
   ...{ watts: 150, limitC: 90, roomC: 25, noiseDba: 33, currency: 'EUR' },
-  ...{ heightMm: 160, memoryMm: 38, budget: 70 },
+  ...{ heightMm: 160, memoryMm: 38, budget: 70, room: null },
 };
 
 test('the die is the room and R times the watts, for any machine that can be', () => {
@@ -91,6 +96,47 @@ test.each<[string, Partial<Machine>, Partial<Candidate>, string, string[]]>([
 ])('%s', (_, wish, known, status, misses) => {
   const found = advise({ ...candidate, ...known }, { ...machine, ...wish });
   expect([found.status, found.misses]).toEqual([status, misses]);
+});
+
+test('a loop fits by its radiator at a side of the case; what is left over others is told', () => {
+  const box = usualCase('Baúl');
+  const room = {
+    ...box,
+    sides: box.sides.map((side) => ({
+      ...side,
+      radiatorMm: side.place === 'front' ? 360 : side.place === 'top' ? 280 : null,
+      radiatorDepthMm: side.place === 'front' ? 60 : side.place === 'top' ? 52 : null,
+    })),
+  };
+  const loop = { ...candidate, isLoop: true, heightMm: 900, radiatorMm: 277, radiatorDepthMm: 55 };
+  // Long enough for both, too deep for the top.
+  expect(advise(loop, { ...machine, room })).toMatchObject({
+    status: 'fits',
+    radiatorAt: 'front',
+    overMm: null,
+  });
+  expect(advise({ ...loop, radiatorMm: 397 }, { ...machine, room })).toMatchObject({
+    ...{ status: 'misses', radiatorAt: null },
+    misses: [expect.stringContaining('397 mm goes nowhere in Baúl')],
+  });
+  expect(advise({ ...loop, radiatorMm: null }, { ...machine, room }).status).toBe('open');
+  expect(advise(candidate, { ...machine, room })).toMatchObject({
+    overMm: 2,
+    memoryOverMm: 2,
+    radiatorAt: null,
+  });
+});
+
+test('the headline of what fits names the coolest only where its margin is clear of the others', () => {
+  const fit = (entry: string, marginK: number, status: 'fits' | 'open' | 'misses' = 'fits') => ({
+    ...{ entry, marginK, status, interval95: 1.5 },
+  });
+  const told = (...found: ReturnType<typeof fit>[]) => fitsAnswer(found, (entry) => entry.toUpperCase());
+  expect(told(fit('a', 34), fit('b', 30), fit('c', 9, 'misses'))).toBe('Two fit; A is the coolest of them.');
+  expect(told(fit('a', 34), fit('b', 31.5))).toBe('Two fit; the coolest of them are too close to call.');
+  expect(told(fit('a', 34), fit('b', 30, 'open'))).toBe('One fits: A.');
+  expect(told(fit('a', 3, 'open'))).toBe('None surely fits; 1 entry is too close to call.');
+  expect(told(fit('a', -3, 'misses'))).toBe('None fits.');
 });
 
 test('a loud wish stands by its loudest setting, and impossible machines are refused', () => {

@@ -1,5 +1,5 @@
 import type { ConfiguredSize } from '../lineUp/configuredSize';
-import { CASE_PLACES, USUAL_CASE, type CaseSide } from './layout';
+import { CASE_PLACES, USUAL_CASE, type CasePlace, type CaseSide } from './layout';
 
 /** A side of a case that the lab keeps. */
 export interface LabCaseSide extends CaseSide {
@@ -80,6 +80,25 @@ export type NeedsRoom = Pick<
   ConfiguredSize,
   'heightMm' | 'memoryClearanceMm' | 'radiatorMm' | 'radiatorDepthMm' | 'isLoop'
 >;
+
+/**
+ * The side of a case that takes a radiator with its fans: the first that is long and deep enough, as far as both are known.
+ *
+ * @example radiatorSide({ radiatorMm: 280, radiatorDepthMm: null }, usualCase('Baúl')) → null
+ */
+export function radiatorSide(
+  { radiatorMm, radiatorDepthMm }: Pick<NeedsRoom, 'radiatorMm' | 'radiatorDepthMm'>,
+  { sides }: LabCase,
+): CasePlace | null {
+  if (radiatorMm === null) return null;
+  const takes = sides.find(
+    (side) =>
+      side.radiatorMm !== null &&
+      side.radiatorMm >= radiatorMm &&
+      (radiatorDepthMm === null || side.radiatorDepthMm === null || side.radiatorDepthMm >= radiatorDepthMm),
+  );
+  return takes?.place ?? null;
+}
 
 /** Where no side of a case takes a radiator, in words; empty where one does, or nothing is noted of either. */
 function radiatorInCase({ radiatorMm, radiatorDepthMm }: NeedsRoom, { name, sides }: LabCase): string[] {

@@ -1,3 +1,5 @@
+import type { CasePlace } from '../cases/layout';
+import { radiatorSide, roomInCase, type LabCase } from '../cases/labCase';
 import type { EntryCurve } from '../curves/entryCurve';
 import { NORMAL_95 } from '../statistics/normal';
 import { valueAtLine } from '../curves/valueAtLine';
@@ -13,6 +15,8 @@ export interface Machine {
   memoryMm: number | null;
   budget: number | null;
   currency: string;
+  /** The case that it stands in, which says where a radiator goes; null where they name none. */
+  room: LabCase | null;
 }
 
 /** An entry with what is known of its room and price, and its curve at the load nearest to the machine's. */
@@ -21,8 +25,12 @@ export interface Candidate {
   curve: EntryCurve;
   heightMm: number | null;
   memoryClearanceMm: number | null;
+  radiatorMm: number | null;
+  radiatorDepthMm: number | null;
   /** It fits by its radiator, which a machine without a case says nothing of. */
   isLoop: boolean;
+  /** A case stands over no board. */
+  isCase: boolean;
   price: number | null;
   currency: string;
 }
@@ -40,6 +48,11 @@ export interface Advice {
   marginK: number | null;
   /** What it is that loud at: under the wish where its fastest setting is quieter. */
   levelDb: number | null;
+  /** Room that is left over it and over the memory, mm; null where one of the two is not known, or none is needed. */
+  overMm: number | null;
+  memoryOverMm: number | null;
+  /** Where its radiator goes; null where it has none, or no side of the case takes it. */
+  radiatorAt: CasePlace | null;
 }
 
 /** A wish that is surely kept, surely not, or cannot be told. */
@@ -55,6 +68,28 @@ function judgedSize(
   if (value === null) return { open: `${name} not noted` };
   const over = wrong(value, limit);
   return over > 0 ? { missed: `${name} misses by ${over} mm` } : null;
+}
+
+/** The radiator of a loop against the sides of the case; nothing where no case is named, or it says nothing of radiators. */
+function judgedRadiator(candidate: Candidate, { room }: Machine): Judged[] {
+  if (room === null || room.sides.every(({ radiatorMm }) => radiatorMm === null)) return [];
+  if (candidate.radiatorMm === null) return [{ open: 'radiator not noted' }];
+  return roomInCase(candidate, room).map((missed) => ({ missed }));
+}
+
+function roomLeft(
+  candidate: Candidate,
+  { heightMm, memoryMm, room }: Machine,
+): Pick<Advice, 'overMm' | 'memoryOverMm' | 'radiatorAt'> {
+  if (candidate.isLoop)
+    return { overMm: null, memoryOverMm: null, radiatorAt: room && radiatorSide(candidate, room) };
+  const left = (limit: number | null, value: number | null, sign: 1 | -1) =>
+    limit === null || value === null || candidate.isCase ? null : sign * (limit - value);
+  return {
+    overMm: left(heightMm, candidate.heightMm, 1),
+    memoryOverMm: left(memoryMm, candidate.memoryClearanceMm, -1),
+    radiatorAt: null,
+  };
 }
 
 function judgedPrice({ price, currency }: Candidate, machine: Machine): Judged {
@@ -83,16 +118,18 @@ export function advise(candidate: Candidate, machine: Machine): Advice {
   const { entry, curve } = candidate;
   const judged: Judged[] = [
     ...(candidate.isLoop
-      ? []
-      : [
-          judgedSize('height', candidate.heightMm, machine.heightMm, (value, limit) => value - limit),
-          judgedSize(
-            'room for memory',
-            candidate.memoryClearanceMm,
-            machine.memoryMm,
-            (value, limit) => limit - value,
-          ),
-        ]),
+      ? judgedRadiator(candidate, machine)
+      : candidate.isCase
+        ? []
+        : [
+            judgedSize('height', candidate.heightMm, machine.heightMm, (value, limit) => value - limit),
+            judgedSize(
+              'room for memory',
+              candidate.memoryClearanceMm,
+              machine.memoryMm,
+              (value, limit) => limit - value,
+            ),
+          ]),
     judgedPrice(candidate, machine),
   ];
   const found = valueAtLine(curve, noiseDba);
@@ -123,5 +160,5 @@ export function advise(candidate: Candidate, machine: Machine): Advice {
   const missed = judged.flatMap((wish) => (wish && 'missed' in wish ? [wish.missed] : []));
   const open = judged.flatMap((wish) => (wish && 'open' in wish ? [wish.open] : []));
   const status = missed.length > 0 ? 'misses' : open.length > 0 ? 'open' : 'fits';
-  return { entry, status, misses: [...missed, ...open], ...heat };
+  return { entry, status, misses: [...missed, ...open], ...heat, ...roomLeft(candidate, machine) };
 }

@@ -1,51 +1,64 @@
 import { advise, type Advice, type Machine } from '@/core/judgement/advice';
-import type { LabCase } from '@/core/cases/labCase';
 import { isFixedWatts, loadLabel } from '@/core/runs/load';
 import { listCases } from '@/database/lineUp/cases';
 import { withDatabase } from '@/database/pool';
 import { configuredSize } from '@/core/lineUp/configuredSize';
+import { fitsAnswer } from '@/core/judgement/fitsAnswer';
+import { placedEntries } from '../model/pageEntries';
 import { pricedLineUp } from '../lineUp/prices';
 import { riseCurves, type RoundUpView } from '../model/roundUpView';
-
-export interface FitsView {
-  /** Best first: those that fit by their margin, then what is open, then what misses. */
-  advice: Advice[];
-  /** The load whose curves were taken. */
-  load: string;
-  cases: LabCase[];
-}
 
 const ORDER: Record<Advice['status'], number> = { fits: 0, open: 1, misses: 2 };
 
 /** What of a round-up suits a machine; null where nothing was measured at fixed watts. */
-export async function viewFits(view: RoundUpView, machine: Machine): Promise<FitsView | null> {
+export async function viewFits(view: RoundUpView, asked: Omit<Machine, 'room'> & { caseName: string }) {
   const fixed = riseCurves(view).filter(
     ({ load, curves }) => isFixedWatts(load) && curves.some(({ points }) => points.length > 0),
   );
   if (fixed.length === 0) return null;
-  const off = ({ load }: (typeof fixed)[number]) => Math.abs(Math.log(load.loadW / machine.watts));
-  const nearest = fixed.reduce((best, other) => (off(other) < off(best) ? other : best));
   const { lineUp, cases } = await withDatabase(async (db) => ({
     lineUp: await pricedLineUp(db, view.roundUp.id, view.brief),
-    cases: await listCases(db),
+    cases: (await listCases(db)).map(({ body }) => body),
   }));
-  const advice = lineUp.flatMap(({ entry: { code, product, entry }, price }): Advice[] => {
+  const { caseName, ...wishes } = asked;
+  const machine: Machine = { ...wishes, room: cases.find(({ name }) => name === caseName) ?? null };
+  const off = ({ load }: (typeof fixed)[number]) => Math.abs(Math.log(load.loadW / machine.watts));
+  const nearest = fixed.reduce((best, other) => (off(other) < off(best) ? other : best));
+  const at = new Map(placedEntries(view).map((entry) => [entry.entry, entry]));
+  const found = lineUp.flatMap(({ entry: { code, product, entry }, price }) => {
     const curve = nearest.curves.find((other) => other.entry === code);
-    const { heightMm, memoryClearanceMm, ...size } = configuredSize(product.body, entry.body);
-    // Neither stands over the board as a tower does.
-    const isLoop = size.isLoop || size.isCase;
+    if (!curve) return [];
+    const size = configuredSize(product.body, entry.body);
     const money = price.known
       ? { price: price.value, currency: view.brief.limits.currency }
       : { price: null, currency: product.body.currency };
-    return curve
-      ? [advise({ entry: code, curve, heightMm, memoryClearanceMm, isLoop, ...money }, machine)]
-      : [];
+    return [
+      {
+        ...at.get(code)!,
+        ...advise({ entry: code, curve, ...size, ...money }, machine),
+        price: price.known ? price.value : null,
+        /** What is drawn of it, mm; null where not known. */
+        size: { ...size, widthMm: product.body.widthMm, depthMm: product.body.depthMm },
+      },
+    ];
   });
-  advice.sort(
+  found.sort(
     (a, b) =>
       ORDER[a.status] - ORDER[b.status] ||
       a.misses.length - b.misses.length ||
       (b.marginK ?? -Infinity) - (a.marginK ?? -Infinity),
   );
-  return { advice, load: loadLabel(nearest.load), cases: cases.map(({ body }) => body) };
+  const names = new Map(found.map(({ entry, product }) => [entry, product]));
+  return {
+    roundUpId: view.roundUp.id,
+    machine,
+    advice: found,
+    answer: fitsAnswer(found, (entry) => names.get(entry)!),
+    /** The load whose curves were taken. */
+    load: loadLabel(nearest.load),
+    cases,
+  };
 }
+
+export type FitsData = NonNullable<Awaited<ReturnType<typeof viewFits>>>;
+export type Fit = FitsData['advice'][number];

@@ -1,21 +1,9 @@
-import type { FitsView } from '@/lab/orders/fitsView';
-import { parseAsFloat, useQueryStates } from 'nuqs';
-import type { Machine } from '@/core/judgement/advice';
+import { parseAsFloat, parseAsString, useQueryStates } from 'nuqs';
+import type { FitsData } from '@/lab/orders/fitsView';
 import { NumberField } from '@/ui/form/fields';
 
 /** A reader's machine as fields; all of it stands in the address. */
-export function MachineFields({
-  machine,
-  cases,
-  load,
-  roundUpId,
-}: {
-  machine: Machine;
-  cases: FitsView['cases'];
-  /** Of whose curves the K/W is. */
-  load: string;
-  roundUpId: number;
-}) {
+export function MachineFields({ machine, cases }: Pick<FitsData, 'machine' | 'cases'>) {
   const all = {
     watts: machine.watts,
     limit: machine.limitC,
@@ -24,80 +12,78 @@ export function MachineFields({
     height: machine.heightMm,
     memory: machine.memoryMm,
     budget: machine.budget,
+    case: machine.room?.name ?? null,
   };
   const [, setMachine] = useQueryStates(
     {
-      watts: parseAsFloat,
-      limit: parseAsFloat,
-      room: parseAsFloat,
-      noise: parseAsFloat,
-      height: parseAsFloat,
-      memory: parseAsFloat,
-      budget: parseAsFloat,
+      ...{ watts: parseAsFloat, limit: parseAsFloat, room: parseAsFloat, noise: parseAsFloat },
+      ...{ height: parseAsFloat, memory: parseAsFloat, budget: parseAsFloat, case: parseAsString },
     },
     { shallow: false, history: 'replace' },
   );
   /** All of it goes into the address, so that a wish that was cleared stays cleared. */
-  const change = (part: Partial<Record<keyof typeof all, number | null>>) =>
-    void setMachine({ ...all, ...part });
+  const change = (part: Partial<typeof all>) => void setMachine({ ...all, ...part });
+  const inCase = (name: string) => {
+    const found = cases.find((other) => other.name === name);
+    change(
+      found ? { case: name, height: found.coolerHeightMm, memory: found.memoryHeightMm } : { case: null },
+    );
+  };
   return (
-    <section aria-label="The machine" className="space-y-2.5 lg:w-[320px]">
-      <h2 className="font-display text-[22px] font-bold">For a reader’s machine</h2>
-      <p className="text-[14px] text-ink2">
-        What it draws, how hot and how loud it may be, and what goes into it. The address holds it all: send
-        it. K/W of the processor on the bench stands for the reader’s: a smaller die, or a plate that fits it
-        worse, runs hotter at the same watts.
-      </p>
-      <div className="grid grid-cols-2 gap-2.5">
-        <NumberField label="Heat" unit="W" value={machine.watts} onValue={(watts) => change({ watts })} />
-        <NumberField
-          label="No louder than"
-          unit="dB(A)"
-          value={machine.noiseDba}
-          onValue={(noise) => change({ noise })}
-        />
-        <NumberField label="Limit" unit="°C" value={machine.limitC} onValue={(limit) => change({ limit })} />
-        <NumberField label="Room" unit="°C" value={machine.roomC} onValue={(room) => change({ room })} />
-        <NumberField
-          optional
-          label="Room for a cooler"
-          unit="mm"
-          value={machine.heightMm}
-          onValue={(height) => change({ height })}
-        />
-        <NumberField
-          optional
-          label="Memory stands"
-          unit="mm"
-          value={machine.memoryMm}
-          onValue={(memory) => change({ memory })}
-        />
-        <NumberField
-          optional
-          label="Money"
-          unit={machine.currency}
-          value={machine.budget}
-          onValue={(budget) => change({ budget })}
-        />
-      </div>
-      {cases.length > 0 && (
-        <p className="flex flex-wrap gap-2 text-[14px]">
-          {cases.map(({ name, coolerHeightMm, memoryHeightMm }) => (
-            <button
-              key={name}
-              type="button"
-              className="quiet-button"
-              onClick={() => change({ height: coolerHeightMm, memory: memoryHeightMm })}
-            >
-              As {name}
-            </button>
+    <div className="grid grid-cols-2 gap-2.5 sm:grid-cols-4" role="group" aria-label="The machine">
+      <NumberField
+        label="Heat"
+        unit="W"
+        value={machine.watts}
+        onValue={(watts) => change({ watts: watts! })}
+      />
+      <NumberField label="Room" unit="°C" value={machine.roomC} onValue={(room) => change({ room: room! })} />
+      <NumberField
+        label="Limit"
+        unit="°C"
+        value={machine.limitC}
+        onValue={(limit) => change({ limit: limit! })}
+      />
+      <NumberField
+        label="Noise"
+        unit="dB(A)"
+        value={machine.noiseDba}
+        onValue={(noise) => change({ noise: noise! })}
+      />
+      <label className="block">
+        <span className="label-text block pb-0.5">Case</span>
+        <select
+          className="h-[34px] w-full rounded border border-hairline bg-raised px-2"
+          value={machine.room?.name ?? ''}
+          onChange={({ target }) => inCase(target.value)}
+        >
+          <option value="">any</option>
+          {cases.map(({ name }) => (
+            <option key={name}>{name}</option>
           ))}
-        </p>
-      )}
-      <p className="text-[13.5px] text-ink2">
-        By K/W at the noise, from the curves at {load}, meter and room as on this rig. Another case, another
-        processor and its spreader move all of it.
-      </p>
-    </section>
+        </select>
+      </label>
+      <NumberField
+        optional
+        label="Memory"
+        unit="mm"
+        value={machine.memoryMm}
+        onValue={(memory) => change({ memory })}
+      />
+      <NumberField
+        optional
+        label="Height"
+        unit="mm"
+        value={machine.heightMm}
+        onValue={(height) => change({ height })}
+      />
+      <NumberField
+        optional
+        label="Money"
+        unit={machine.currency}
+        value={machine.budget}
+        onValue={(budget) => change({ budget })}
+      />
+    </div>
   );
 }

@@ -9,12 +9,20 @@ import { PageLine } from '../desk/pageLine';
 import { LineField } from '../curves/choices/lineField';
 import { alikeWords, partedByTelling } from './alike';
 import { bestWords } from './bestWords';
-import { columnName } from '@/core/ranking/sideColumn';
+import { columnName, type SideColumn } from '@/core/ranking/sideColumn';
 import type { SideData } from '@/lab/orders/sidePage';
 import { SideStrips } from './sideStrips';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { SideTable } from './sideTable';
-import { TradeChart } from './tradeChart';
+import { TradeChart, type TradeAxis } from '../desk/tradeChart';
+
+function axisOf(column: SideColumn): TradeAxis {
+  const { unit, decimals } = column.response;
+  return {
+    title: `${columnName(column)}, ${unit}`,
+    tick: (value) => figure(value, unit === 'K' ? 0 : decimals),
+  };
+}
 
 /** Everything that was measured of every entry, at one noise: a table of differences, and what one response costs another. */
 export function SideStage({ data }: { data: SideData }) {
@@ -50,6 +58,7 @@ export function SideStage({ data }: { data: SideData }) {
     });
     return tradeOff(both, x.response.better, y.response.better);
   }, [x, y]);
+  const axes = useMemo(() => (x && y ? { x: axisOf(x), y: axisOf(y) } : null), [x, y]);
   const choice = (label: string, value: string, onValue: (key: string) => void, not: string | undefined) => (
     <label className="label-text flex items-center gap-1.5">
       {label}
@@ -142,7 +151,7 @@ export function SideStage({ data }: { data: SideData }) {
           </p>
         </details>
       </section>
-      {x && y && (
+      {x && y && axes && (
         <section aria-label="One against another" className="border-t border-hairline pt-3">
           <div className="flex flex-wrap items-center gap-x-4 gap-y-2 pb-2">
             <h3 className="font-display text-[16px] font-bold">Trade-off</h3>
@@ -152,7 +161,7 @@ export function SideStage({ data }: { data: SideData }) {
           <div className="flex flex-col gap-4 lg:flex-row">
             <div className="h-[420px] min-w-0 flex-1">
               {points.length > 1 ? (
-                <TradeChart points={points} x={x} y={y} entries={byEntry} />
+                <TradeChart points={points} x={axes.x} y={axes.y} entries={byEntry} />
               ) : (
                 <p className="py-6">Fewer than two entries have both: nothing to set against one another.</p>
               )}

@@ -1,3 +1,4 @@
+import { inARow } from '@/core/words';
 import { figure } from '@/ui/marks/figures';
 import type { ValueData } from '@/lab/orders/valuePage';
 
@@ -28,7 +29,10 @@ export function PriceFront({ data }: { data: ValueData }) {
     .sort((a, b) => a.price! - b.price!);
   const beaten = priced.filter(({ standing }) => standing!.beatenBy.length > 0);
   return (
-    <section aria-label="Value" className="max-w-240 text-[14.5px]">
+    <section
+      aria-label="Value"
+      className="shrink-0 border-hairline text-[14.5px] lg:w-[390px] lg:border-l lg:pl-6"
+    >
       <h3 className="font-display text-[16px] font-bold">What the next step up costs</h3>
       <ul className="list-disc space-y-0.5 pl-5">
         {onFront.map(({ entry, product, price, standing }) => {
@@ -45,7 +49,7 @@ export function PriceFront({ data }: { data: ValueData }) {
         {beaten.map(({ entry, product, price, standing }) => (
           <li key={entry} className="text-ink2" dir="auto">
             {product}, {figure(price!, 2)} {currency}: clearly beaten by{' '}
-            {standing!.beatenBy.map(nameOf).join(', ')}, for no more money.
+            {inARow(standing!.beatenBy.map(nameOf))}, for no more money.
           </li>
         ))}
       </ul>

@@ -7,6 +7,8 @@ import { PageLine } from '../desk/pageLine';
 import { PastePanel } from '../paste/pastePanel';
 import { usePaste } from '../paste/usePaste';
 import { VerdictControls } from '../verdict/verdictControls';
+import { PricePicture } from './pricePicture';
+import { valueAnswer } from './valueAnswer';
 import { PriceFront } from './priceFront';
 import { PricesForm } from './pricesForm';
 import type { ValueData, ValueItem } from '@/lab/orders/valuePage';
@@ -29,10 +31,16 @@ export function ValueStage({ data }: { data: ValueData }) {
       <PageLine>
         <VerdictControls choice={data.choice} />
       </PageLine>
-      <div className="flex flex-wrap items-center gap-4">
-        <h2 className="font-display text-[22px] font-bold">
-          What it costs: {data.heading}, {data.loadLabel}
-        </h2>
+      <div className="flex flex-wrap items-start gap-x-6 gap-y-1">
+        <div className="min-w-0 flex-1">
+          <h2 className="font-display max-w-200 text-[26px] leading-tight font-bold" dir="auto">
+            {valueAnswer(data)}
+          </h2>
+          <p className="label-text pt-1">
+            {data.heading.charAt(0).toUpperCase() + data.heading.slice(1)}, {data.loadLabel}. Price of the
+            whole entry, fans counted.
+          </p>
+        </div>
         <button
           type="button"
           className="quiet-button"
@@ -51,6 +59,10 @@ export function ValueStage({ data }: { data: ValueData }) {
           onClose={() => setPasting(null)}
         />
       )}
+      <div className="flex flex-col gap-6 lg:flex-row">
+        <PricePicture data={data} />
+        <PriceFront data={data} />
+      </div>
       <div className="w-0 min-w-full overflow-x-auto" tabIndex={0} role="region" aria-label="Prices">
         <table className="figure-table">
           <thead>
@@ -102,7 +114,7 @@ export function ValueStage({ data }: { data: ValueData }) {
                       </span>
                     </>
                   ) : (
-                    <span className="text-[13px] text-ink2">no place here</span>
+                    <span className="text-[13px] text-ink2">not ranked here</span>
                   )}
                 </td>
                 <td className="num">
@@ -126,12 +138,12 @@ export function ValueStage({ data }: { data: ValueData }) {
                 )}
                 <td className="text-[14px]">
                   {item.place && !item.place.holds
-                    ? 'does not hold the load'
+                    ? 'throttles'
                     : item.standing === null
                       ? ''
                       : item.standing.beatenBy.length > 0
-                        ? 'beaten for no more money'
-                        : 'on the front'}
+                        ? 'clearly beaten'
+                        : 'not beaten'}
                 </td>
               </tr>
             ))}
@@ -139,11 +151,8 @@ export function ValueStage({ data }: { data: ValueData }) {
         </table>
       </div>
       {perUnitOf && (
-        <p className="label-text">
-          What a unit costs rewards the cheap: read it beside the front, which asks what each step up costs.
-        </p>
+        <p className="label-text">A price per {perUnitOf} rewards the cheap: read it with the steps above.</p>
       )}
-      <PriceFront data={data} />
       {open && (
         <section aria-label="Its prices" className="border-t border-hairline pt-3">
           <h3 className="font-display flex items-center gap-2 pb-2 text-[16px] font-bold">

@@ -2,14 +2,12 @@ import { NothingYet } from '@/stages/desk/nothingYet';
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { numberIn, type Query } from '@/app/numberIn';
-import { placedEntries } from '@/lab/model/pageEntries';
 import { roundUpView } from '@/app/roundUpView';
 import { viewFits } from '@/lab/orders/fitsView';
-import { viewPrices } from '@/lab/lineUp/prices';
 import { FitsStage } from '@/stages/fits/fitsStage';
 
 /** What of an address is of the machine. */
-const MACHINE = ['watts', 'limit', 'room', 'noise', 'height', 'memory', 'budget'];
+const MACHINE = ['watts', 'limit', 'room', 'noise', 'height', 'memory', 'budget', 'case'];
 const NO_LIMITS = { heightMm: null, memoryMm: null, budget: null };
 
 interface Props {
@@ -38,6 +36,7 @@ export default async function FitsPage({ params, searchParams }: Props) {
     memoryMm: numberIn(query.memory, 'clearanceMm') ?? limits.memoryMm,
     budget: numberIn(query.budget, 'price') ?? limits.budget,
     currency: brief.limits.currency,
+    caseName: ([query.case].flat()[0] ?? '').slice(0, 200),
   };
   const found = await viewFits(view, machine);
   if (!found)
@@ -46,9 +45,5 @@ export default async function FitsPage({ params, searchParams }: Props) {
         Runs at fixed watts come first: from their K/W a reader’s machine is told.
       </NothingYet>
     );
-  const prices = new Map(
-    (await viewPrices(view)).map(({ entry, price }) => [entry.code, price.known ? price.value : null]),
-  );
-  const entries = placedEntries(view).map((entry) => ({ ...entry, price: prices.get(entry.entry) ?? null }));
-  return <FitsStage data={{ ...found, roundUpId: id, machine, entries }} />;
+  return <FitsStage data={found} />;
 }

@@ -5,10 +5,8 @@ import type { TradeEntry } from '@/core/ranking/tradeOff';
 import { pixelX, pixelY, Plot, themeColour, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
 import { pointStyleOf } from '@/ui/chart/pointStyle';
 import { entryStyle } from '@/ui/marks/entryMark';
-import { figure } from '@/ui/marks/figures';
 import { placeLabels } from '../curves/chart/placeLabels';
-import { columnName, type SideColumn } from '@/core/ranking/sideColumn';
-import type { PageEntry as SideEntry } from '@/lab/model/pageEntries';
+import type { PageEntry } from '@/lab/model/pageEntries';
 
 function pointSeries(point: TradeEntry, position: number): PlotSeries {
   const { colour, marker } = entryStyle(position);
@@ -36,8 +34,10 @@ function pointSeries(point: TradeEntry, position: number): PlotSeries {
   };
 }
 
-function axisOf(column: SideColumn) {
-  return { title: `${columnName(column)}, ${column.response.unit}`, decimals: column.response.decimals };
+/** What stands along a side: the quantity with its unit, and how its figures are written. */
+export interface TradeAxis {
+  title: string;
+  tick: (value: number) => string;
 }
 
 /** Two responses against one another, with the front of those that give up nothing. */
@@ -48,9 +48,9 @@ export function TradeChart({
   entries,
 }: {
   points: readonly TradeEntry[];
-  x: SideColumn;
-  y: SideColumn;
-  entries: ReadonlyMap<string, SideEntry>;
+  x: TradeAxis;
+  y: TradeAxis;
+  entries: ReadonlyMap<string, PageEntry>;
 }) {
   const [frame, setFrame] = useState<PlotFrame | null>(null);
   const front = useMemo(() => points.filter((point) => point.onFront).sort((a, b) => a.x - b.x), [points]);
@@ -84,8 +84,7 @@ export function TradeChart({
         points.map((point) => point.x),
         points.map((point) => point.x95),
       ),
-      title: axisOf(x).title,
-      tick: (value: number) => figure(value, x.response.unit === 'K' ? 0 : axisOf(x).decimals),
+      ...x,
     }),
     [points, x],
   );
@@ -96,7 +95,7 @@ export function TradeChart({
         points.map((point) => point.y95),
       ),
       title: '',
-      tick: (value: number) => figure(value, y.response.unit === 'K' ? 0 : axisOf(y).decimals),
+      tick: y.tick,
     }),
     [points, y],
   );
@@ -114,7 +113,7 @@ export function TradeChart({
   return (
     <div className="relative h-full min-h-[320px] w-full">
       <p data-picture className="label-text absolute top-0 left-12">
-        {axisOf(y).title}
+        {y.title}
       </p>
       <Plot
         series={series}
@@ -122,7 +121,7 @@ export function TradeChart({
         y={yAxis}
         rightPx={20}
         topPx={28}
-        label={`${axisOf(y).title} against ${axisOf(x).title}: ${points.length} entries, ${front.length} of them on the front`}
+        label={`${y.title} against ${x.title}: ${points.length} entries, ${front.length} of them on the front`}
         onFrame={takeFrame}
       />
       {frame && (
