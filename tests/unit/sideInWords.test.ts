@@ -81,7 +81,7 @@ const column = (name: string, cells: SideColumn['cells'], load = '170 W'): SideC
   response: { id: name, name: `${name}, rise`, unit: 'K', decimals: 1, better: 'lower' },
 });
 const ENTRIES = ['a', 'b', 'c'].map((entry, position) => ({
-  ...{ entry, product: entry.toUpperCase(), position, samplesOf: null },
+  ...{ entry, product: entry.toUpperCase(), position, samplesOf: null, layout: [] },
 }));
 
 test.each([

@@ -251,7 +251,7 @@ test.each(HOSTILE)('a hostile text goes out as text in Markdown, pictures and ta
   };
   const order: OrderTable = {
     ...{ heading: 'Rise, K', referenceHeading: '', sentences: [text], notPlaced: [], bridged: [] },
-    rows: [{ ...row, resistance: '', atReference: '', price: '', standing: text }],
+    rows: [{ ...row, layout: [], resistance: '', atReference: '', price: '', standing: text }],
   };
   expect(
     orderPlainHtml(order)

@@ -1,3 +1,4 @@
+import type { LayoutFan } from '@/core/cases/layout';
 import type { PowerPlace } from '@/core/reduction/powerPlace';
 import type { Queryable } from '../pool';
 
@@ -49,6 +50,8 @@ export interface CitedRow {
   memoryClearanceMm: number | null;
   isControl: boolean;
   covered: boolean;
+  /** Its fans in the case; empty where it is no layout. */
+  layout: LayoutFan[];
   /** Label of its sample; empty where none is named. */
   sample: string;
 }
@@ -97,11 +100,13 @@ export async function listCitedEntries(db: Queryable, roundUpId: number): Promis
             e.cover_name <> '' AS covered, coalesce(s.label, '') AS sample,
             CASE WHEN e.cover_name = '' THEN p.maker ELSE '' END AS maker, p.kind, e.fans,
             e.price::double precision AS price, e.currency, e.height_mm AS "heightMm", c.is_control AS "isControl",
-            (h.body ->> 'memoryClearanceMm')::double precision AS "memoryClearanceMm"
+            (h.body ->> 'memoryClearanceMm')::double precision AS "memoryClearanceMm",
+            coalesce(es.body -> 'layout', '[]') AS layout
      FROM round_up_entries c
      JOIN entries e ON e.id = c.entry_id
      JOIN products p ON p.id = e.product_id
      LEFT JOIN sheets h ON h.kind = 'product' AND h.owner = p.id
+     LEFT JOIN sheets es ON es.kind = 'entry' AND es.owner = e.id
      LEFT JOIN samples s ON s.id = e.sample_id
      WHERE c.round_up_id = $1
      ORDER BY c.position`,

@@ -1,3 +1,4 @@
+import type { PlacedFan } from '@/core/cases/layoutSketch';
 import type { CardAnswer } from '@/core/brief/methodCard';
 import type { ReportVersion } from '@/core/verdict/reportVersion';
 
@@ -8,6 +9,8 @@ export interface OrderRow {
   name: string;
   maker: string;
   fans: string;
+  /** Where its fans sit in the case; empty where it is no layout. */
+  layout: PlacedFan[];
   place: string;
   value: string;
   interval95: string;

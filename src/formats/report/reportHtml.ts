@@ -1,3 +1,4 @@
+import { layoutSketch, layoutWords, SKETCH, type PlacedFan } from '@/core/cases/layoutSketch';
 import { escaped, markerAt } from '../picture/pictureTheme';
 import type { OrderTable, ReportData, ReportPart, ReportPhoto } from './reportData';
 import { REPORT_STYLE } from './reportStyle';
@@ -20,6 +21,17 @@ function mark(position: number): string {
   return `<svg class="mark" viewBox="0 0 12 12" aria-hidden="true">${markerAt(position, 6, 6, 4.5, `var(--c${position % 8})`)}</svg>`;
 }
 
+/** A layout as a small drawing: the case, its fans, and which way each blows. */
+function sketch(layout: readonly PlacedFan[]): string {
+  if (layout.length === 0) return '';
+  const { left, right, top, bottom, width, height } = SKETCH;
+  const fans = layoutSketch(layout).map(
+    (fan) =>
+      `<rect x="${fan.x}" y="${fan.y}" width="${fan.width}" height="${fan.height}" fill="var(--c${fan.direction === 'in' ? 0 : 1})"/><path d="${fan.arrow}" fill="none" stroke="currentColor" stroke-width="2.2"/>`,
+  );
+  return `<svg class="sketch" viewBox="0 0 ${width} ${height}" role="img" aria-label="${escaped(layoutWords(layout))}"><rect x="${left}" y="${top}" width="${right - left}" height="${bottom - top}" rx="2" fill="none" stroke="currentColor" stroke-width="2"/>${fans.join('')}</svg>`;
+}
+
 /** An order as a table that turns into a list on a phone. */
 function orderHtml({ heading, referenceHeading, rows, sentences, notPlaced, bridged }: OrderTable): string {
   const hasReference = referenceHeading !== '';
@@ -38,7 +50,7 @@ function orderHtml({ heading, referenceHeading, rows, sentences, notPlaced, brid
   const isNumber = (title: string) => !['Place', 'Entry', 'Fans', ''].includes(title);
   const body = rows.map(
     (row) =>
-      `<tr>${cell('Place', escaped(row.place), 'place')}${cell('Entry', `<span>${mark(row.position)}<bdi>${escaped(row.name)}</bdi></span>`, 'name')}${cell('Fans', `<bdi>${escaped(row.fans)}</bdi>`)}${cell(heading, `<span><b>${escaped(row.value)}</b> <span class="quiet">± ${escaped(row.interval95)}</span></span>`, 'n')}${cell('dB(A)', escaped(row.levelDb), 'n')}${hasReference ? cell('K/W', escaped(row.resistance), 'n') + cell(referenceHeading, escaped(row.atReference), 'n') : ''}${cell('Price', escaped(row.price), 'n')}${cell('', escaped(row.standing), row.standing === '' || row.standing === 'holds the load' ? 'ok' : 'warn')}</tr>`,
+      `<tr>${cell('Place', escaped(row.place), 'place')}${cell('Entry', `<span>${mark(row.position)}${sketch(row.layout)}<bdi>${escaped(row.name)}</bdi></span>`, 'name')}${cell('Fans', `<bdi>${escaped(row.fans)}</bdi>`)}${cell(heading, `<span><b>${escaped(row.value)}</b> <span class="quiet">± ${escaped(row.interval95)}</span></span>`, 'n')}${cell('dB(A)', escaped(row.levelDb), 'n')}${hasReference ? cell('K/W', escaped(row.resistance), 'n') + cell(referenceHeading, escaped(row.atReference), 'n') : ''}${cell('Price', escaped(row.price), 'n')}${cell('', escaped(row.standing), row.standing === '' || row.standing === 'holds the load' ? 'ok' : 'warn')}</tr>`,
   );
   return [
     rows.length === 0

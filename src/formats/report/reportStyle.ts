@@ -15,7 +15,7 @@ h3{font-size:1.12rem;margin:1.4rem 0 .3rem}
 p,li{max-width:44rem}
 a{color:inherit;text-decoration-color:var(--act)}
 .quiet{color:var(--ink2);font-size:.9rem}
-.mark{display:inline-block;width:.8rem;height:.8rem;vertical-align:-.06rem;margin-right:.35rem}
+.mark{display:inline-block;width:.8rem;height:.8rem;vertical-align:-.06rem;margin-right:.35rem}.sketch{width:38px;height:35px;vertical-align:middle;margin-right:6px}
 table{border-collapse:collapse;width:100%;font-size:.95rem}
 th{text-align:left;font-weight:500;color:var(--ink2);font-size:.84rem;border-bottom:1.5px solid var(--ink);padding:.35rem .5rem;vertical-align:bottom;white-space:nowrap}
 td.name{min-width:10rem}

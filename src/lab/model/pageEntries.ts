@@ -1,3 +1,4 @@
+import type { PlacedFan } from '@/core/cases/layoutSketch';
 import type { RoundUpView } from './roundUpView';
 
 /** An entry as pages name it; its place in the line-up gives colour and marker. */
@@ -6,8 +7,12 @@ export interface PageEntry {
   product: string;
   position: number;
   samplesOf: string | null;
+  /** Where its fans sit in the case; empty where it is no layout. */
+  layout: PlacedFan[];
 }
 
 /** The entries of a round-up as pages name them. */
 export const placedEntries = ({ entries }: RoundUpView): PageEntry[] =>
-  entries.map(({ entry, product, samplesOf }, position) => ({ entry, product, position, samplesOf }));
+  entries.map(({ entry, product, samplesOf, layout }, position) => ({
+    ...{ entry, product, position, samplesOf, layout },
+  }));

@@ -1,4 +1,5 @@
 import { AXES } from '@/core/curves/axis';
+import { leaderLayout } from './leaderLayout';
 import { leadSentence } from '@/core/verdict/leadSentence';
 import { roomSpanC } from './roomSpan';
 import { questionOf } from '@/core/brief/questions';
@@ -89,6 +90,11 @@ export async function verdictPage(view: RoundUpView, query: VerdictQuery) {
     others,
     method,
     sustained,
+    /** The leader as a layout, with what it does to each part. */
+    leader:
+      shown.against === 'noise'
+        ? await leaderLayout(view, ranking.placed[0]?.entry, { load, lineDb: lineAt })
+        : null,
     filter: {
       wish: query.wish ?? NO_WISH,
       currency,

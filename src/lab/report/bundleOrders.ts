@@ -1,3 +1,4 @@
+import type { PlacedFan } from '@/core/cases/layoutSketch';
 import { pairDifference } from '@/core/ranking/pairDifference';
 import { axisWords } from '@/core/curves/curveRule';
 import { capacity95 } from '@/core/judgement/capacity';
@@ -26,6 +27,7 @@ export interface NamedEntry {
   name: string;
   maker: string;
   fans: string;
+  layout: PlacedFan[];
   position: number;
   heightMm: number | null;
   /** What is noted of its product and sample, for readers. */
@@ -99,6 +101,7 @@ function entriesIn(bundle: Bundle, brief: Brief): NamedEntry[] {
     const size = known?.product ? configuredSize(known.product, known.entry ?? blankEntry()) : null;
     return {
       ...{ entry: row.entry, name: names[position]!, maker: row.maker, fans: row.fans, position },
+      layout: (known?.entry?.layout ?? []).map(({ place, slot, direction }) => ({ place, slot, direction })),
       // The pump of a liquid loop is low, and its radiator is not small.
       facts: known?.product ? productFacts(known.product, known.sample) : [],
       heightMm: row.kind === 'liquid' ? null : (size?.heightMm ?? row.heightMm),

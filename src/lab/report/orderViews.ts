@@ -45,6 +45,7 @@ export function orderTable(order: BundleRanking, orders: BundleOrders): OrderTab
           name: entry.name,
           maker: entry.maker,
           fans: entry.fans,
+          layout: entry.layout,
         },
         place: placeWords(placed),
         value: figure(placed.value),

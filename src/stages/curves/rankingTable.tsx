@@ -3,6 +3,7 @@ import type { ShownScale } from '@/core/curves/shownScale';
 import { standingWords } from '@/core/ranking/standingWords';
 import type { PlacedEntry, Ranking } from '@/core/ranking/rankAtLine';
 import type { Axis } from '@/core/curves/axis';
+import { LayoutSketch } from '@/ui/marks/layoutSketch';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure, placeText, signed } from '@/ui/marks/figures';
 import { bracketRoomPx, TieBrackets } from '@/ui/marks/tieBrackets';
@@ -94,6 +95,7 @@ export function RankingTable(props: RankingTableProps) {
                       {entry.position + 1}
                     </span>
                   )}
+                  <LayoutSketch layout={entry.layout} className="w-8" />
                   <span className="truncate" dir="auto">
                     {entry.product}
                   </span>

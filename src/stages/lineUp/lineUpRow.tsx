@@ -2,6 +2,7 @@
 
 import { fansText } from '@/core/lineUp/entry';
 import { KIND_WORDS, PRODUCT_KINDS, type Product } from '@/core/lineUp/product';
+import { LayoutSketch } from '@/ui/marks/layoutSketch';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure } from '@/ui/marks/figures';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
@@ -63,6 +64,7 @@ export function LineUpRow({
           onClick={onChoose}
         >
           <EntryMark position={place} />
+          <LayoutSketch layout={item.entry.body.layout} />
           <span aria-hidden="true" className="text-act">
             {chosen ? '◀' : '▷'}
           </span>

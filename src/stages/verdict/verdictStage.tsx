@@ -4,6 +4,7 @@ import { AXES } from '@/core/curves/axis';
 import { plainScale, riseScale } from '@/core/curves/shownScale';
 import { figure } from '@/ui/marks/figures';
 import { BridgedRows } from '../bridge/bridgedRows';
+import { LayoutSketch } from '@/ui/marks/layoutSketch';
 import { SlipNotes } from '../logbook/slipNotes';
 import { RankingNotes } from '../curves/rankingNotes';
 import type { VerdictData } from '@/lab/orders/verdictPage';
@@ -92,6 +93,19 @@ export function VerdictStage({ data }: { data: VerdictData }) {
           )}
         </section>
         <aside className="shrink-0 border-hairline lg:w-[350px] lg:border-l lg:pl-6" aria-label="Method">
+          {data.leader && (
+            <figure className="pb-4">
+              <LayoutSketch
+                layout={entries.get(data.leader.entry)!.layout}
+                figures={data.leader.figures}
+                className="w-full"
+              />
+              <figcaption className="label-text" dir="auto">
+                {entries.get(data.leader.entry)!.product}: rises over the room at{' '}
+                {figure(lineAt, axis.decimals)} {axis.unit}, {data.loadLabel}
+              </figcaption>
+            </figure>
+          )}
           <h2 className="font-display text-[18px] font-bold">How this was measured</h2>
           {data.method.map((sentence) => (
             <p key={sentence} className="pt-2 text-[14.5px]" dir="auto">

@@ -1,6 +1,7 @@
 import type { Axis } from '@/core/curves/axis';
 import type { ShownScale } from '@/core/curves/shownScale';
 import type { Ranking } from '@/core/ranking/rankAtLine';
+import { LayoutSketch } from '@/ui/marks/layoutSketch';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure, placeText } from '@/ui/marks/figures';
 import { bracketRoomPx, TieBrackets } from '@/ui/marks/tieBrackets';
@@ -107,6 +108,7 @@ export function VerdictTable({
                   <td className="max-w-72">
                     <span className="flex items-center gap-2">
                       <EntryMark position={entry.position} />
+                      <LayoutSketch layout={entry.layout} className="w-9" />
                       <b className="truncate" dir="auto" title={entry.product}>
                         {entry.product}
                       </b>
