@@ -10,25 +10,36 @@ export interface SketchedFan {
   width: number;
   height: number;
   direction: LayoutFan['direction'];
-  /** Path of the arrow. */
+  /** Path of the arrow, and of its head alone, where the drawing is small. */
   arrow: string;
+  head: string;
 }
 
 /** The drawing is 100 wide and 92 high; the case stands in it from 14 to 86 and from 14 to 80, its front to the left. */
 export const SKETCH = { width: 100, height: 92, left: 14, right: 86, top: 14, bottom: 80 };
 
-const THICK = 6;
+const THICK = 7;
 const REACH = 10;
 
-/** An arrow of some length through a point, along one axis. */
-function arrowAt(x: number, y: number, axis: 'x' | 'y', sign: 1 | -1): string {
-  const head = 3;
+const HEAD = 3;
+const SMALL_HEAD = 6;
+
+/** An arrow of some length through a point, along one axis, and a larger head that stands alone. */
+function arrowAt(x: number, y: number, axis: 'x' | 'y', sign: 1 | -1): Pick<SketchedFan, 'arrow' | 'head'> {
   if (axis === 'x') {
     const tip = x + sign * REACH;
-    return `M${x - sign * REACH} ${y}H${tip}m${-sign * head} ${-head}L${tip} ${y}l${-sign * head} ${head}`;
+    const own = x + sign * (THICK / 2 + SMALL_HEAD + 1);
+    return {
+      arrow: `M${x - sign * REACH} ${y}H${tip}m${-sign * HEAD} ${-HEAD}L${tip} ${y}l${-sign * HEAD} ${HEAD}`,
+      head: `M${own - sign * SMALL_HEAD} ${y - SMALL_HEAD}L${own} ${y}L${own - sign * SMALL_HEAD} ${y + SMALL_HEAD}Z`,
+    };
   }
   const tip = y + sign * REACH;
-  return `M${x} ${y - sign * REACH}V${tip}m${-head} ${-sign * head}L${x} ${tip}l${head} ${-sign * head}`;
+  const own = y + sign * (THICK / 2 + SMALL_HEAD + 1);
+  return {
+    arrow: `M${x} ${y - sign * REACH}V${tip}m${-HEAD} ${-sign * HEAD}L${x} ${tip}l${HEAD} ${-sign * HEAD}`,
+    head: `M${x - SMALL_HEAD} ${own - sign * SMALL_HEAD}L${x} ${own}L${x + SMALL_HEAD} ${own - sign * SMALL_HEAD}Z`,
+  };
 }
 
 /** Along which axis a side stands, where its middle line is, and from where to where its slots go. */
@@ -44,7 +55,7 @@ const SIDES: Record<CasePlace, { along: 'x' | 'y'; at: number; from: number; to:
 /**
  * A layout as bars and arrows, its case seen from the side: the same on every page, in reports and pictures.
  *
- * @example layoutSketch([{ place: 'rear', slot: 1, direction: 'out' }])[0].x → 83
+ * @example layoutSketch([{ place: 'rear', slot: 1, direction: 'out' }])[0].x → 82.5
  */
 export function layoutSketch(layout: readonly PlacedFan[], sides?: readonly CaseSide[]): SketchedFan[] {
   const whole = layout.map((fan) => ({ ...fan, fan: '', sizeMm: null, dutyPct: null }));
@@ -58,11 +69,11 @@ export function layoutSketch(layout: readonly PlacedFan[], sides?: readonly Case
     return along === 'y'
       ? {
           ...{ x: at - THICK / 2, y: middle - bar / 2, width: THICK, height: bar, direction },
-          arrow: arrowAt(at, middle, 'x', sign),
+          ...arrowAt(at, middle, 'x', sign),
         }
       : {
           ...{ x: middle - bar / 2, y: at - THICK / 2, width: bar, height: THICK, direction },
-          arrow: arrowAt(middle, at, 'y', sign),
+          ...arrowAt(middle, at, 'y', sign),
         };
   });
 }

@@ -27,7 +27,7 @@ function sketch(layout: readonly PlacedFan[]): string {
   const { left, right, top, bottom, width, height } = SKETCH;
   const fans = layoutSketch(layout).map(
     (fan) =>
-      `<rect x="${fan.x}" y="${fan.y}" width="${fan.width}" height="${fan.height}" fill="var(--c${fan.direction === 'in' ? 0 : 1})"/><path d="${fan.arrow}" fill="none" stroke="currentColor" stroke-width="2.2"/>`,
+      `<rect x="${fan.x}" y="${fan.y}" width="${fan.width}" height="${fan.height}" fill="var(--c${fan.direction === 'in' ? 0 : 1})"/><path d="${fan.head}" fill="var(--c${fan.direction === 'in' ? 0 : 1})"/>`,
   );
   return `<svg class="sketch" viewBox="0 0 ${width} ${height}" role="img" aria-label="${escaped(layoutWords(layout))}"><rect x="${left}" y="${top}" width="${right - left}" height="${bottom - top}" rx="2" fill="none" stroke="currentColor" stroke-width="2"/>${fans.join('')}</svg>`;
 }

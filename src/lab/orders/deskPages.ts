@@ -1,3 +1,4 @@
+import { questionOf } from '@/core/brief/questions';
 import { hasGrid } from '@/core/judgement/heatsinkFanGrid';
 import { isFixedWatts } from '@/core/runs/load';
 import { countVersions } from '@/database/roundUps/publications';
@@ -91,7 +92,11 @@ export const pagesOfCurves = memoized(async (view: RoundUpView): Promise<DeskLin
       ...isOf(
         places.some(({ quantity }) => quantity === 'flow'),
         {
-          needs: 'needs fans read at a flow chamber: flow and pressure.',
+          // Whoever compares coolers asks nothing of a flow chamber.
+          needs:
+            questionOf(view.brief.question).one === 'fan'
+              ? 'needs fans read at a flow chamber: flow and pressure.'
+              : '',
           path: 'logbook',
           does: 'Type readings',
         },

@@ -42,7 +42,7 @@ export function ReadersFilter({ data }: { data: FilterData }) {
   return (
     <details className="border-b border-hairline pb-2" open={isOn}>
       <summary className="cursor-pointer text-[14.5px] font-semibold">
-        For whom it fits
+        Filter by fit
         {isOn && (
           <span role="status" className="pl-2 font-normal text-ink2">
             {plural(data.kept, 'entry', 'entries')} of {data.all} kept, {leftOut.length} left out

@@ -42,39 +42,41 @@ export function LayoutSketch({
       />
       {figures && (
         <g fill="none" stroke="currentColor" strokeWidth="0.5">
-          <path d="M80 18v58" opacity="0.5" />
+          <path d="M81 18v58" opacity="0.5" />
           <rect x="58" y="30" width="14" height="15" />
           <path d="M61 30v15M64 30v15M67 30v15M70 30v15" opacity="0.6" />
-          <rect x="34" y="56" width="44" height="8" />
+          <rect x="20" y="56" width="60" height="8.5" />
           <rect x="50" y="28" width="4" height="17" stroke="var(--color-warn)" />
         </g>
       )}
       {layoutSketch(layout).map((fan) => (
         <g key={`${fan.x} ${fan.y}`}>
           <rect x={fan.x} y={fan.y} width={fan.width} height={fan.height} fill={COLOUR[fan.direction]} />
-          <path
-            d={fan.arrow}
-            fill="none"
-            stroke={figures ? COLOUR[fan.direction] : 'currentColor'}
-            strokeWidth={figures ? 0.9 : 2.2}
-          />
+          {figures ? (
+            <path d={fan.arrow} fill="none" stroke={COLOUR[fan.direction]} strokeWidth="0.9" />
+          ) : (
+            <path d={fan.head} fill={COLOUR[fan.direction]} />
+          )}
         </g>
       ))}
       {figures && (
         <g fill="currentColor">
           {figures.processor && (
-            <text x="65" y="50.5" textAnchor="middle">
+            <text x="79" y="51" textAnchor="end">
               processor, {figures.processor}
             </text>
           )}
           {figures.card && (
-            <text x="56" y="61.5" textAnchor="middle">
+            <text x="50" y="61.6" textAnchor="middle">
               graphics card, {figures.card}
             </text>
           )}
           {figures.regulators && (
-            <text x="48" y="26" textAnchor="middle" fill="var(--color-warn)">
-              regulators, {figures.regulators}
+            <text x="48" y="40" textAnchor="end" fill="var(--color-warn)">
+              regulators,
+              <tspan x="48" dy="6">
+                {figures.regulators}
+              </tspan>
             </text>
           )}
         </g>
