@@ -195,7 +195,7 @@ test('readings are typed by keyboard, told where one stands apart, and which fan
   await expect(page.getByText(/is first at full speed: .* dB above the noise line/)).toBeVisible();
   await page.getByRole('button', { name: 'through the heatsink' }).click();
   await expect(ranking.locator('tr').last()).toContainText('Galope 120 Aero');
-  await page.getByRole('link', { name: 'Pressure and flow' }).click();
+  await page.getByRole('link', { name: 'Air', exact: true }).click();
   const table = page.getByRole('complementary', { name: 'Which fan suits it' });
   await expect(table.locator('tbody tr').first()).toContainText('Céfiro 120');
   await page.getByLabel('Through').selectOption('grille');
@@ -257,8 +257,14 @@ test('a layout study: drawn by keyboard, told what differs, and weighed against 
   expect(await seriousFaults(page)).toEqual([]);
 
   await page.goto(`${base}/curves`);
-  await page.getByRole('link', { name: 'Side by side' }).click();
+  await page.getByRole('link', { name: 'Head to head' }).click();
+  await page.getByRole('link', { name: 'Everything measured' }).click();
   await page.getByLabel('shown as').selectOption('two-in');
+  await page.getByRole('button', { name: 'From below, for the card' }).click();
+  await expect(page.getByRole('listitem').filter({ hasText: /^Die90 W \+/ })).toContainText(
+    /\+1\d\.\d ± \d\.\d K/,
+  );
+  await page.getByText('Figures', { exact: true }).click();
   const row = (entry: string) => page.locator(`tr[data-entry="${entry}"]`);
   await expect(row('bottom').locator('td').nth(1)).toContainText(/\+1\d\.\d/);
   await expect(row('bottom').locator('td').nth(3)).toContainText(/−(9|1\d)\.\d/);
@@ -270,7 +276,8 @@ test('a layout study: drawn by keyboard, told what differs, and weighed against 
   await expect(page.getByText(/The same for all, and left out: .*Clock held, 90 W/)).toBeVisible();
   expect(await seriousFaults(page)).toEqual([]);
   await page.getByLabel('each').selectOption('full');
-  await expect(page.getByRole('heading', { name: 'Side by side at full speed' })).toBeVisible();
+  await expect(page).toHaveURL(/at=full/);
+  await page.getByText('Figures', { exact: true }).click();
   await expect(row('radiator-top').locator('td').last()).toContainText(/[+−]\d\.\d/);
   await expect(page.getByRole('columnheader', { name: /^Noise/ }).first()).toBeVisible();
 });

@@ -17,12 +17,13 @@ test.afterAll(async () => app?.stop());
 const order = (page: Page) =>
   page.locator('tr[data-entry]').evaluateAll((rows) => rows.map((row) => row.getAttribute('data-entry')));
 
-test('what the numbers can bear: measures with intervals, sorted by any, a ± opened, and what tells two apart put on the plan', async ({
+const pages = (page: Page) => page.getByRole('navigation', { name: /^Pages of/ });
+
+test('beyond the line: measures with intervals, sorted by any, a ± opened; two set against one another, and what separates them', async ({
   page,
 }) => {
   await page.goto(`${app.url}/round-ups/1/curves`);
-  await page.getByRole('link', { name: 'What the numbers can bear' }).click();
-  await expect(page).toHaveURL(/judgement\?load=170&line=33/);
+  await pages(page).getByRole('link', { name: 'Beyond the line' }).click();
   const cell = (entry: string, at: number) => page.locator(`tr[data-entry="${entry}"] td`).nth(at);
   await expect.poll(() => order(page).then(([first]) => first)).toBe('jaloque-360');
   await expect(cell('jaloque-360', 0)).toHaveText('1');
@@ -30,60 +31,102 @@ test('what the numbers can bear: measures with intervals, sorted by any, a ± op
   await expect(cell('terral-slim', 4)).toContainText(/± 0\.\d\d/);
   await expect(page.getByText(/^drawing/)).toHaveCount(0);
   await expect(cell('cierzo-240', 3)).toContainText(/30\.\d ?± ?0\.\d/);
+  // Too cool, or never cool enough, in a word.
+  await expect(cell('jaloque-360', 3)).toContainText('under 28.7');
+  await expect(cell('solano', 3)).toContainText('at no level');
 
-  await page.getByRole('button', { name: /^Capacity/ }).click();
+  await page.getByRole('button', { name: /^Maximum heat/ }).click();
   await expect(page).toHaveURL(/by=capacity/);
   await expect(page.getByText(/The heat that it holds at the line in a room of 23 °C/)).toBeVisible();
-  const watts = await page.locator('tr[data-entry] td:nth-child(8) b').allTextContents();
+  const watts = await page.locator('tr[data-entry] td:nth-child(7) b').allTextContents();
   expect(watts.map(Number)).toEqual(watts.map(Number).sort((a, b) => b - a));
 
   await page.getByLabel('What a decibel is worth, % of R').fill('2');
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/worth=2/);
-  await expect(page.getByLabel('What a decibel is worth, % of R')).toHaveValue('2');
-  await page.getByRole('button', { name: /^Knee/ }).click();
-  await expect(page.getByText(/lowers R by less than 2 %/)).toBeVisible();
-
+  const knees = page.getByRole('region', { name: 'Where more noise buys little' });
+  await expect(knees).toContainText(/no longer past about \d\d dB\(A\)/);
   await expect(page.getByRole('region', { name: 'What a kelvin is worth' })).toContainText('Clock held.');
 
-  await page.getByLabel('The doubt of').selectOption('tramontana');
+  await page.getByLabel('Where ± comes from, of').selectOption('tramontana');
   const budget = page.getByRole('region', { name: 'Doubt of Tramontana' });
   await expect(
     budget.getByText(/remounting, from its 2 mounts and \d+ remounts of this round-up/),
   ).toBeVisible();
   await expect(budget).toContainText(/would shrink it most/);
-  await page.getByLabel(/^against/).selectOption('galerna-twin');
-  const two = page.getByRole('region', { name: 'Two of them' });
-  await expect(two).toContainText('are a tie');
-  await expect(two).toContainText(/is really ahead: \d\d %/);
   expect(await seriousFaults(page)).toEqual([]);
-  const press = two.getByRole('button', { name: 'Put that on the plan' });
+
+  await pages(page).getByRole('link', { name: 'Head to head' }).click();
+  // Who was in hand stays in hand.
+  await expect(page.getByLabel('Is this')).toHaveValue('tramontana');
+  await page.getByLabel('better than this').selectOption('galerna-twin');
+  await expect(page.getByRole('heading', { name: 'Too close to call at 33.0 dB(A).' })).toBeVisible();
+  const rows = page.getByRole('region', { name: 'Head to head' }).getByRole('listitem');
+  await expect(rows.filter({ hasText: 'at 33.0 dB(A)' }).first()).toContainText('a tie');
+  await expect(rows.filter({ hasText: 'at full speed' }).first()).toContainText('separated');
+  const tell = page.getByRole('region', { name: 'To separate them' });
+  await expect(tell).toContainText(/really ahead is \d\d/);
+  await expect(page.getByRole('region', { name: 'And beside the heat' })).toContainText('14.10 EUR more');
+  expect(await seriousFaults(page)).toEqual([]);
+  const press = tell.getByRole('button', { name: 'Put them on the plan' });
   if (await press.isVisible()) {
     await press.click();
     await expect(page.getByText(/^On the plan: \d+ mounts/)).toBeVisible();
-  } else await expect(two).toContainText(/[Ee]ven 12 mounts/);
+  } else await expect(tell).toContainText(/[Ee]ven 12 mounts/);
+  await page.getByRole('button', { name: 'Put it into the text' }).click();
+  await expect(page.getByText('In the summary. Write shows it.')).toBeVisible();
+  const draft = await page.request.get(`${app.url}/round-ups/1/verdict/report`);
+  expect(await draft.text()).toMatch(
+    /Tramontana against Galerna Twin at 33\.0 dB\(A\): \d\.\d ± \d\.\d K apart \(a tie\)/,
+  );
+  // No page is wider than a phone.
+  await page.setViewportSize({ width: 360, height: 800 });
+  for (const path of [
+    'curves/pair',
+    'curves/ways',
+    'curves/beyond',
+    'curves/side',
+    'verdict',
+    'verdict/fits',
+  ]) {
+    await page.goto(`${app.url}/round-ups/1/${path}`);
+    await expect(pages(page)).toBeVisible();
+    expect(await page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(360);
+  }
 
   await page.goto(`${app.url}/round-ups/1/curves/beyond?line=5&load=nonsense`);
   await expect(page.getByText('Nothing can be placed at this level and load')).toBeVisible();
 });
 
-test('the schools beside one another, and a machine that goes from reader to reader by its address', async ({
+test('ways to compare as lines that cross, and a machine that goes from reader to reader by its address', async ({
   page,
 }) => {
   await page.goto(`${app.url}/round-ups/1/curves`);
-  await page.getByRole('link', { name: 'Schools' }).click();
-  await expect(page.getByRole('columnheader', { name: 'at full speed' })).toBeVisible();
-  await page.getByLabel('Speed, rpm').fill('900');
+  await pages(page).getByRole('link', { name: 'Ways to compare' }).click();
+  const picture = page.getByRole('region', { name: 'Places by every way' });
+  await expect(picture).toContainText('full speed');
+  await expect(picture.locator('[title^="Cierzo 240 at full speed: place 2"]')).toBeVisible();
+  const speed = page.getByLabel('Speed, rpm');
+  await speed.fill('900');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('columnheader', { name: 'at 900 rpm' })).toBeVisible();
-  await page.getByLabel('School of the bars').selectOption('quietest');
-  await expect(page.getByRole('region', { name: 'Heat and noise' })).toContainText(/\d\d\.\d K/);
+  await expect(page).toHaveURL(/rpm=900/);
+  await expect(picture.locator('[title^="Jaloque 360 at 900 rpm"]')).toBeVisible();
+  await page.getByLabel('Way of the bars').selectOption('quietest');
+  await expect(page.getByText(/Filled: die, rise, from 0 K/)).toBeVisible();
+  await expect(page.getByRole('complementary', { name: 'Where the ways disagree' })).toContainText(
+    /Matacabras is .*at equal noise it is not ranked/,
+  );
+  await picture.getByRole('button', { name: 'Solano' }).click();
+  await expect(page).toHaveURL(/pick=solano/);
   expect(await seriousFaults(page)).toEqual([]);
 
   await page.goto(`${app.url}/round-ups/1/verdict`);
-  await page.getByRole('link', { name: 'For a reader’s machine' }).click();
-  const advice = page.getByRole('region', { name: 'Advice', exact: true });
-  await expect(advice.getByRole('status')).toContainText(/fits?/);
+  await expect(
+    page.getByRole('heading', { name: /^Jaloque 360 leads at 33\.0 dB\(A\), 2\.\d ± \d\.\d K/ }),
+  ).toBeVisible();
+  await pages(page).getByRole('link', { name: 'What fits' }).click();
+  const fits = page.getByRole('region', { name: 'What fits' });
+  await expect(fits.getByRole('status')).toContainText(/fits?/);
   await page.getByLabel('Heat').fill('150');
   await page.getByLabel('Heat').blur();
   await expect(page).toHaveURL(/watts=150/);
@@ -93,9 +136,12 @@ test('the schools beside one another, and a machine that goes from reader to rea
   await page.getByLabel('Money').fill('');
   await expect(page).not.toHaveURL(/budget/);
   await expect(page.locator('tr[data-entry="jaloque-360"]')).not.toContainText('budget');
+  await page.locator('tr[data-entry="tramontana"]').getByRole('button').click();
+  await expect(page.getByRole('img', { name: 'Tramontana drawn to scale in the case' })).toBeVisible();
   expect(await seriousFaults(page)).toEqual([]);
   const other = await page.context().newPage();
-  await other.goto(`${app.url}/round-ups/1/verdict/fits?watts=150&noise=25&limit=nonsense&height=-3`);
+  // By the name that the page had before.
+  await other.goto(`${app.url}/round-ups/1/verdict/advice?watts=150&noise=25&limit=nonsense&height=-3`);
   await expect(other.locator('tr[data-entry="matacabras"]')).toContainText(
     'its quietest setting is 35.0 dB(A)',
   );
@@ -106,7 +152,7 @@ test('what it costs: prices of a day noted, the front told, and a price abroad t
   page,
 }) => {
   await page.goto(`${app.url}/round-ups/1/verdict`);
-  await page.getByRole('link', { name: 'What it costs' }).click();
+  await page.getByRole('link', { name: 'Value', exact: true }).click();
   const row = (entry: string) => page.locator(`tr[data-entry="${entry}"]`);
   await expect(row('cierzo-240')).toContainText('109.00 USD, 2026-11-19, US');
   await expect(page.getByRole('region', { name: 'Value' })).toContainText(/EUR a kelvin/);
@@ -135,7 +181,7 @@ test('what it costs: prices of a day noted, the front told, and a price abroad t
 
 test('for whom it fits: who is left out and why, none left told, and all taken again', async ({ page }) => {
   await page.goto(`${app.url}/round-ups/1/verdict`);
-  await page.getByText('For whom it fits').click();
+  await page.getByText('Filter by fit').click();
   await page.getByLabel('Height, at most').fill('160');
   await page.getByLabel('Height, at most').blur();
   await expect(page).toHaveURL(/height=160/);
@@ -170,7 +216,8 @@ test('weights move the first place, and weights of nothing say so; a grid that i
   // Two mounts each tell no crossing by themselves.
   await expect(page.getByText(/Places 2 to 4 are a tie/)).toBeVisible();
   await expect(page.locator('[data-crossing]')).toHaveCount(0);
-  await page.getByRole('link', { name: 'Over all loads' }).click();
+  await pages(page).getByRole('link', { name: 'Beyond the line' }).click();
+  await page.getByRole('link', { name: 'Weights' }).click();
   await expect.poll(() => order(page).then(([first]) => first)).toBe('tramontana');
   await expect(page.getByRole('region', { name: 'Where it flips' })).toContainText(
     'draws level with that of',
@@ -187,17 +234,18 @@ test('weights move the first place, and weights of nothing say so; a grid that i
   await expect(page.getByRole('alert').filter({ hasText: 'sum to nothing' })).toBeVisible();
   await page.getByRole('button', { name: 'All alike' }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'sum to nothing' })).toHaveCount(0);
-  await page.getByRole('link', { name: 'Back to the curves' }).click();
-  await page.getByRole('link', { name: 'Heatsinks and fans' }).click();
+  // Where heatsinks and fans were not crossed the grid is not offered, and says what it needs.
+  await expect(page.getByRole('link', { name: 'Heatsinks and fans' })).toHaveCount(0);
+  await page.goto(`${app.url}/round-ups/1/curves/grid`);
   await expect(page.getByRole('alert').filter({ hasText: /pieces|two heatsinks/ })).toBeVisible();
 });
 
 test('a response that is better higher is judged in its own unit', async ({ page }) => {
   await page.goto(`${app.url}/round-ups/1/curves/beyond?load=170&line=33&what=clock`);
-  await expect(page.getByRole('columnheader', { name: /Clock held at the line/ })).toBeVisible();
-  await expect(page.getByRole('columnheader', { name: /Band score/ })).toHaveCount(0);
+  await expect(page.getByRole('columnheader', { name: /clock held, MHz/ })).toBeVisible();
+  await expect(page.getByRole('columnheader', { name: /watts per kelvin/ })).toHaveCount(0);
   await expect(page.getByRole('region', { name: /^Doubt of/ })).toContainText('MHz');
-  await page.getByRole('button', { name: /^Mean over the band/ }).click();
+  await page.getByRole('button', { name: /^Over 28 to 38 dB/ }).click();
   await expect(page.getByText(/Mean of Clock held from 28 to 38 dB\(A\)/)).toBeVisible();
   expect(await seriousFaults(page)).toEqual([]);
 });

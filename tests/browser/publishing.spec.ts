@@ -78,7 +78,7 @@ test('a verdict is written, saved by itself, published, corrected, compared and 
   await expect(page.locator('[data-version="1"]')).toContainText('corrected by version 2');
   await page.getByRole('link', { name: 'Set two versions side by side' }).click();
   await expect(page.getByText('Figures and places are the same in both.')).toBeVisible();
-  await page.getByRole('link', { name: 'Back to the writing' }).click();
+  await page.getByRole('link', { name: 'Write', exact: true }).click();
   await page.locator('[data-version="1"]').getByRole('button', { name: 'Open a link' }).click();
   const link = page.locator('[data-link="open"] a').first();
   const address = (await link.getAttribute('href'))!;
