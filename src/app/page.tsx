@@ -16,14 +16,15 @@ import { viewLeaders } from '@/lab/orders/leaders';
 import { DeletedRoundUps } from '@/stages/roundUps/deletedRoundUps';
 import { DemoPanel } from '@/stages/roundUps/demoPanel';
 import { FirstEvening } from '@/stages/roundUps/firstEvening';
+import { NextSteps } from '@/stages/roundUps/nextSteps';
 import { OwnLab } from '@/stages/roundUps/ownLab';
 import { RoundUpList } from '@/stages/roundUps/roundUpList';
 import { Header } from '@/ui/frame/header';
 
 export const dynamic = 'force-dynamic';
 
-/** Round-ups that show who leads them; older ones are a press away. */
-const SHOWN_LEADERS = 5;
+/** Round-ups that show who leads them; older ones fold. */
+const SHOWN_LEADERS = 4;
 
 const dayOf = (date: Date) => format(date, 'd MMMM yyyy');
 
@@ -35,7 +36,10 @@ export default async function RoundUpsPage() {
     demoHere(),
     viewOwnLab(),
   ]);
-  const current = roundUps.filter((item) => !item.archivedAt);
+  // What was begun last is what is worked on, whenever it was imported.
+  const current = roundUps
+    .filter((item) => !item.archivedAt)
+    .sort((a, b) => b.beganAt.getTime() - a.beganAt.getTime());
   const archived = roundUps.filter((item) => item.archivedAt);
   const [desk, steps] = await Promise.all([
     viewDesk(today()),
@@ -52,7 +56,7 @@ export default async function RoundUpsPage() {
     day: dayOf(item.beganAt),
     archived: item.archivedAt !== null,
     leaders: leaders.get(item.id) ?? null,
-    next: next.get(item.id) ?? '',
+    next: next.get(item.id) ?? null,
   });
   return (
     <>
@@ -61,7 +65,22 @@ export default async function RoundUpsPage() {
       </Header>
       <main id="main" tabIndex={-1} className="flex flex-col gap-8 px-4 pt-5 pb-8 md:px-7 lg:flex-row">
         <section className="min-w-0 flex-1" aria-label="Round-ups">
-          {roundUps.length === 0 ? <FirstEvening /> : <RoundUpList items={current.map(toItem)} />}
+          {roundUps.length === 0 ? (
+            <FirstEvening />
+          ) : (
+            <>
+              <NextSteps items={current.map(toItem)} />
+              <RoundUpList items={current.slice(0, SHOWN_LEADERS).map(toItem)} />
+              {current.length > SHOWN_LEADERS && (
+                <details className="border-t border-hairline py-2">
+                  <summary className="cursor-pointer font-semibold">
+                    Older round-ups ({current.length - SHOWN_LEADERS})
+                  </summary>
+                  <RoundUpList items={current.slice(SHOWN_LEADERS).map(toItem)} />
+                </details>
+              )}
+            </>
+          )}
           {archived.length > 0 && (
             <details className="border-t border-hairline py-2">
               <summary className="label-text cursor-pointer">Archived ({archived.length})</summary>
@@ -73,7 +92,7 @@ export default async function RoundUpsPage() {
           />
           <DemoPanel key={demo.state} demo={demo} isEmpty={roundUps.length === 0} />
         </section>
-        <section aria-label="Bring data" className="lg:w-[400px] lg:border-l lg:border-hairline lg:pl-6">
+        <section aria-label="Import data" className="lg:w-[400px] lg:border-l lg:border-hairline lg:pl-6">
           {roundUps.length > 0 && <Desk desk={desk} />}
           <h2 id="begin" className="font-display text-[18px] font-bold">
             Begin a round-up
@@ -83,7 +102,7 @@ export default async function RoundUpsPage() {
             rigs={rigs.map((rig) => ({ id: rig.id, name: `${rig.rig}, revision ${rig.revision}` }))}
           />
           <h2 id="bring" className="font-display mt-6 border-t border-hairline pt-4 text-[18px] font-bold">
-            Bring an evening at the bench
+            Import a session
           </h2>
           <p className="label-text pt-1 pb-3">
             A bench bundle (a folder or zip with <b>datapackage.json</b>, <b>entries.csv</b>, <b>runs.csv</b>{' '}

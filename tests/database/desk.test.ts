@@ -18,7 +18,7 @@ inFreshLab();
 
 test('an empty lab has nothing due, no rigs and no evenings', async () => {
   expect(await viewDesk('2026-11-26')).toEqual({ due: [], rigs: [], evenings: [] });
-  expect(await viewNextStep(1)).toBe('');
+  expect(await viewNextStep(1)).toBeNull();
 });
 
 test('what is due is told with where it is done, what is bad first, and each goes when its day is another', async () => {
@@ -71,8 +71,11 @@ test('the last evenings are told with their runs, five of them, the newest first
 
 test('a round-up says what comes next, and shows its curves in small', async () => {
   const [towers, attic] = [1, 2];
-  expect(await viewNextStep(towers)).toMatch(/^\d+ readings of the plan are left$/);
-  expect(await viewNextStep(attic)).toBe('write and publish the verdict');
+  expect((await viewNextStep(towers))!).toMatchObject({
+    words: expect.stringMatching(/^\d+ runs of the plan left$/) as string,
+    path: 'bench',
+  });
+  expect((await viewNextStep(attic))!.words).toBe('write and publish the verdict');
   const { sketch } = (await viewLeaders(attic))!;
   expect(sketch).toHaveLength(5);
   for (const { points } of sketch)
@@ -84,7 +87,7 @@ test('a round-up says what comes next, and shows its curves in small', async () 
     rigName: 'Hall',
     who: 'me',
   });
-  expect(await viewNextStep(id)).toBe('decide the brief');
+  expect((await viewNextStep(id))!.words).toBe('decide the brief');
 });
 
 test('a plan without a remount of its own plans by what the rig’s months tell; the first is looked at by its bound', async () => {

@@ -1,18 +1,18 @@
 'use client';
 
 import type { Brief } from '@/core/brief/brief';
-import { isAboutCases, isByAir } from '@/core/brief/questions';
+import { isAboutCases, isByAir, questionOf } from '@/core/brief/questions';
 import { BriefPlaces } from './briefPlaces';
 import { NumberField, TextField } from '@/ui/form/fields';
 
-interface Props {
+export interface BriefFieldsProps {
   brief: Brief;
   onBrief: (brief: Brief) => void;
   fieldError: (path: string) => string | undefined;
 }
 
 /** Heat loads: fixed watts, or a named program with the watts it draws; a graphics card apart. */
-function Loads({ brief, onBrief, fieldError }: Props) {
+function Loads({ brief, onBrief, fieldError }: BriefFieldsProps) {
   const change = (at: number, part: Partial<Brief['loads'][number]>) =>
     onBrief({ ...brief, loads: brief.loads.map((load, i) => (i === at ? { ...load, ...part } : load)) });
   return (
@@ -62,7 +62,7 @@ function Loads({ brief, onBrief, fieldError }: Props) {
   );
 }
 
-function NoiseLines({ brief, onBrief, fieldError }: Props) {
+function NoiseLines({ brief, onBrief, fieldError }: BriefFieldsProps) {
   const lines = brief.noiseLinesDba;
   const setLine = (at: number, value: number) =>
     onBrief({ ...brief, noiseLinesDba: lines.map((line, i) => (i === at ? value : line)) });
@@ -105,129 +105,73 @@ function NoiseLines({ brief, onBrief, fieldError }: Props) {
   );
 }
 
-/** What money of other countries is worth: without a rate a price in another currency is no price here. */
-function Rates({ brief, onBrief, fieldError }: Props) {
-  const { rates } = brief;
-  const change = (at: number, part: Partial<Brief['rates'][number]>) =>
-    onBrief({ ...brief, rates: rates.map((rate, i) => (i === at ? { ...rate, ...part } : rate)) });
-  return (
-    <fieldset>
-      <legend className="pb-1 font-semibold">Other currencies</legend>
-      <div className="flex flex-wrap items-end gap-3">
-        {rates.map((rate, i) => (
-          <div key={i} className="flex items-end gap-1.5">
-            <div className="w-20">
-              <TextField
-                label="One"
-                value={rate.currency}
-                onValue={(currency) => change(i, { currency })}
-                error={fieldError(`rates[${i}].currency`)}
-              />
-            </div>
-            <div className="w-32">
-              <NumberField
-                label="is worth"
-                unit={brief.limits.currency}
-                value={rate.rate}
-                onValue={(worth) => change(i, { rate: worth ?? 0 })}
-                error={fieldError(`rates[${i}].rate`)}
-              />
-            </div>
-            <button
-              type="button"
-              className="quiet-button px-2!"
-              aria-label={`Remove currency ${i + 1}`}
-              onClick={() => onBrief({ ...brief, rates: rates.filter((_, at) => at !== i) })}
-            >
-              ✕
-            </button>
-          </div>
-        ))}
-        <button
-          type="button"
-          className="quiet-button"
-          onClick={() => onBrief({ ...brief, rates: [...rates, { currency: 'USD', rate: 1 }] })}
-        >
-          Add a currency
-        </button>
-      </div>
-      {fieldError('rates') && (
-        <p role="alert" className="pt-0.5 text-[13px] text-bad">
-          ▲ {fieldError('rates')}
-        </p>
-      )}
-    </fieldset>
-  );
-}
-
-/** The numbers of a brief. */
-export function BriefNumbers(props: Props) {
+/** What most round-ups differ in: loads, lines, repeats, what readers can take, and when it is due. */
+export function BriefNumbers(props: BriefFieldsProps) {
   const { brief, onBrief, fieldError } = props;
   const limits = (part: Partial<Brief['limits']>) =>
     onBrief({ ...brief, limits: { ...brief.limits, ...part } });
+  const { one } = questionOf(brief.question);
+  const isOverBoard = !isByAir(brief.question) && !isAboutCases(brief.question) && one !== 'fan';
   return (
     <div className="space-y-5">
       {!isByAir(brief.question) && <Loads {...props} />}
       {(isByAir(brief.question) || isAboutCases(brief.question)) && <BriefPlaces {...props} />}
       <NoiseLines {...props} />
       <fieldset>
-        <legend className="pb-1 font-semibold">Runs</legend>
+        <legend className="pb-1 font-semibold">Repeats and deadline</legend>
         <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
           <NumberField
-            label="Reference room"
-            unit="°C"
-            value={brief.referenceAmbientC}
-            onValue={(other) => onBrief({ ...brief, referenceAmbientC: other ?? 23 })}
-            error={fieldError('referenceAmbientC')}
-          />
-          <NumberField
-            label="Settled window"
-            unit="s"
-            value={brief.windowS}
-            onValue={(other) => onBrief({ ...brief, windowS: other ?? 300 })}
-            error={fieldError('windowS')}
-          />
-          <NumberField
-            label="Passes a mount"
+            label="Passes per mount"
             value={brief.passes}
             onValue={(other) => onBrief({ ...brief, passes: other ?? 0 })}
             error={fieldError('passes')}
           />
           <NumberField
-            label="Mounts an entry"
+            label={`Mounts per ${one}`}
             value={brief.mounts}
             onValue={(other) => onBrief({ ...brief, mounts: other ?? 0 })}
             error={fieldError('mounts')}
           />
+          <TextField
+            label="Deadline"
+            type="date"
+            value={brief.deadline}
+            onValue={(deadline) => onBrief({ ...brief, deadline })}
+            error={fieldError('deadline')}
+          />
         </div>
       </fieldset>
       <fieldset>
-        <legend className="pb-1 font-semibold">What readers can take, and when</legend>
+        <legend className="pb-1 font-semibold">What readers can take</legend>
         <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
-          <NumberField
-            label="Height, at most"
-            unit="mm"
-            optional
-            value={brief.limits.heightMm}
-            onValue={(heightMm) => limits({ heightMm })}
-            error={fieldError('limits.heightMm')}
-          />
-          <NumberField
-            label="Memory, at least"
-            unit="mm"
-            optional
-            value={brief.limits.memoryMm}
-            onValue={(memoryMm) => limits({ memoryMm })}
-            error={fieldError('limits.memoryMm')}
-          />
-          <NumberField
-            label="Radiator, at most"
-            unit="mm"
-            optional
-            value={brief.limits.radiatorMm}
-            onValue={(radiatorMm) => limits({ radiatorMm })}
-            error={fieldError('limits.radiatorMm')}
-          />
+          {isOverBoard && (
+            <>
+              <NumberField
+                label="Height, at most"
+                unit="mm"
+                optional
+                value={brief.limits.heightMm}
+                onValue={(heightMm) => limits({ heightMm })}
+                error={fieldError('limits.heightMm')}
+              />
+              <NumberField
+                label="RAM clearance, at least"
+                unit="mm"
+                optional
+                value={brief.limits.memoryMm}
+                onValue={(memoryMm) => limits({ memoryMm })}
+                error={fieldError('limits.memoryMm')}
+              />
+              <NumberField
+                label="Radiator, at most"
+                unit="mm"
+                optional
+                value={brief.limits.radiatorMm}
+                onValue={(radiatorMm) => limits({ radiatorMm })}
+                error={fieldError('limits.radiatorMm')}
+              />
+            </>
+          )}
           <NumberField
             label="Budget"
             unit={brief.limits.currency}
@@ -236,57 +180,10 @@ export function BriefNumbers(props: Props) {
             onValue={(budget) => limits({ budget })}
             error={fieldError('limits.budget')}
           />
-          <TextField
-            label="Currency"
-            value={brief.limits.currency}
-            onValue={(currency) => limits({ currency })}
-            error={fieldError('limits.currency')}
-          />
-          <TextField
-            label="Region of prices"
-            value={brief.region}
-            onValue={(region) => onBrief({ ...brief, region })}
-          />
-          <TextField
-            label="Deadline, for Plan"
-            type="date"
-            value={brief.deadline}
-            onValue={(deadline) => onBrief({ ...brief, deadline })}
-            error={fieldError('deadline')}
-          />
         </div>
-        <p className="label-text pt-1">Verdict marks what does not fit these limits; it keeps its place.</p>
-      </fieldset>
-      <Rates {...props} />
-      <fieldset>
-        <legend className="pb-1 font-semibold">Band of noise, for scores and crossings</legend>
-        <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
-          <NumberField
-            label="From"
-            unit="dB(A)"
-            value={brief.bandDba.from}
-            onValue={(from) => onBrief({ ...brief, bandDba: { ...brief.bandDba, from: from ?? 0 } })}
-          />
-          <NumberField
-            label="to"
-            unit="dB(A)"
-            value={brief.bandDba.to}
-            onValue={(to) => onBrief({ ...brief, bandDba: { ...brief.bandDba, to: to ?? 0 } })}
-            error={fieldError('bandDba.to')}
-          />
-        </div>
-      </fieldset>
-      <fieldset>
-        <legend className="pb-1 font-semibold">Published from</legend>
-        <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
-          <TextField
-            label="Embargo until"
-            type="date"
-            value={brief.embargo}
-            onValue={(embargo) => onBrief({ ...brief, embargo })}
-            error={fieldError('embargo')}
-          />
-        </div>
+        <p className="label-text pt-1">
+          Verdict marks each {one} that does not fit these limits; it keeps its place.
+        </p>
       </fieldset>
     </div>
   );

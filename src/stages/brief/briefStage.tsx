@@ -11,10 +11,14 @@ import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { fieldFault, useSheet } from '@/ui/form/useSheet';
 import type { BriefData } from '@/lab/planning/cardRig';
 import { BriefNumbers } from './briefNumbers';
+import { BriefRest } from './briefRest';
 import { MethodCardView } from './methodCardView';
 import { BriefHistory } from './briefHistory';
 import { KeptMethods } from './keptMethods';
 import { Schools } from './schools';
+
+/** Fields of the folded rest that the door can refuse. */
+const REST = ['windowS', 'referenceAmbientC', 'bandDba.to', 'limits.currency', 'embargo', 'rates'];
 
 /** What the round-up asks and how; beside it the method card that it writes. */
 export function BriefStage({ data }: { data: BriefData }) {
@@ -22,6 +26,7 @@ export function BriefStage({ data }: { data: BriefData }) {
   const sheet = useSheet('brief', data.roundUpId, data.sheet);
   const brief = sheet.body;
   const [reason, setReason] = useState('');
+  const [isRestOpen, setRestOpen] = useState(false);
   const question = QUESTIONS.find((other) => other.value === brief.question)!;
   const changes = sheet.dirty ? briefChanges(data.sheet.body, brief) : [];
   const costs = changes.filter((change) => change.incomparable !== '');
@@ -64,7 +69,21 @@ export function BriefStage({ data }: { data: BriefData }) {
             </p>
           </fieldset>
           <BriefNumbers brief={brief} onBrief={sheet.set} fieldError={fieldError} />
-          <Schools brief={brief} onBrief={sheet.set} />
+          <details
+            open={isRestOpen || REST.some((path) => fieldError(path) !== undefined)}
+            onToggle={({ currentTarget }) => setRestOpen(currentTarget.open)}
+            // What the browser finds wrong in it has to be seen.
+            onInvalidCapture={() => setRestOpen(true)}
+            className="border-t border-hairline pt-3"
+          >
+            <summary className="font-display cursor-pointer text-[18px] font-bold">
+              The rest of the method, with its reasons
+            </summary>
+            <div className="space-y-6 pt-4">
+              <BriefRest brief={brief} onBrief={sheet.set} fieldError={fieldError} />
+              <Schools brief={brief} onBrief={sheet.set} />
+            </div>
+          </details>
           <BriefHistory history={data.history} />
         </div>
         <div className="space-y-2 border-t border-hairline pt-3">

@@ -15,7 +15,7 @@ const shownSchools = (brief: Brief) =>
 export function Schools({ brief, onBrief }: { brief: Brief; onBrief: (brief: Brief) => void }) {
   return (
     <fieldset>
-      <legend className="font-display pb-1 text-[20px] font-bold">Where reviewers differ</legend>
+      <legend className="font-display pb-1 text-[18px] font-bold">Method choices</legend>
       <ul>
         {shownSchools(brief).map((school) => {
           const { key, question: asked, effect } = school;

@@ -2,6 +2,7 @@ import Link from 'next/link';
 import type { Leaders } from '@/core/ranking/leaders';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure, placeText, plural } from '@/ui/marks/figures';
+import type { NextStep } from '@/lab/roundUps/nextStep';
 import { Sketch } from './sketch';
 import { RoundUpActions } from './roundUpActions';
 
@@ -18,8 +19,8 @@ export interface RoundUpItem {
   archived: boolean;
   /** Who leads it; null for the older ones. */
   leaders: Leaders | null;
-  /** What comes next, in a few words; empty where that is not asked for. */
-  next: string;
+  /** What comes next; null where that is not asked for. */
+  next: NextStep | null;
 }
 
 /** The first three at the line, with their doubt, and how many there are besides. */
@@ -81,7 +82,7 @@ export function RoundUpList({ items }: { items: RoundUpItem[] }) {
             </span>
             {item.next && (
               <span className="block text-[14.5px]">
-                <span className="text-ink2">Next:</span> {item.next}
+                <span className="text-ink2">Next:</span> {item.next.words}
               </span>
             )}
             <LeadersOf item={item} />
