@@ -5,6 +5,7 @@ import { Notices } from '@/ui/frame/notices';
 import { THEME_COOKIE } from '@/ui/theme';
 import { NarrowHint } from '@/ui/narrow';
 import { WakingPage } from '@/ui/frame/wakingPage';
+import { PaletteKey } from '@/stages/search/paletteKey';
 import { NuqsAdapter } from 'nuqs/adapters/next/app';
 
 export const metadata: Metadata = {
@@ -29,6 +30,7 @@ export default async function RootLayout({ children }: { children: React.ReactNo
             <WakingPage>{children}</WakingPage>
           </NarrowHint>
         </NuqsAdapter>
+        <PaletteKey />
         <Notices />
       </body>
     </html>

@@ -96,7 +96,15 @@ test('search finds products, runs and round-ups of the whole lab, from any page 
 }) => {
   await page.goto(`${app.url}/round-ups/1/brief`);
   await page.keyboard.press('Control+k');
-  await page.keyboard.type('galerna');
+  const palette = page.getByRole('dialog', { name: 'Go to' });
+  await palette.getByPlaceholder(/^Go to a page/).fill('galerna');
+  await expect(palette.getByRole('option', { name: /^Run \d+, .*Galerna/ }).first()).toBeVisible();
+  expect(await seriousFaults(page)).toEqual([]);
+  await palette.getByPlaceholder(/^Go to a page/).fill('head to');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/round-ups\/1\/curves\/pair/);
+  await expect(palette).toHaveCount(0);
+  await page.getByRole('search').getByLabel('Search the lab').fill('galerna');
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/search\?q=galerna/);
   await expect(page.getByRole('region', { name: 'Entries' })).toContainText('Galerna');

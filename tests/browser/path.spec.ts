@@ -108,7 +108,7 @@ test('an evening from the folder to the published table', async ({ page }) => {
   expect(await seriousFaults(page)).toEqual([]);
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('link', { name: 'Download CSV' }).click(),
+    page.getByRole('link', { name: 'CSV', exact: true }).click(),
   ]);
   const csv = readFileSync(await download.path(), 'utf8').split('\r\n');
   expect(csv[0]).toContain('place_from,place_to,entry');

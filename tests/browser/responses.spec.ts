@@ -70,7 +70,7 @@ test('fans by their air: places beside the response, a run without a die, and it
 
   await page.goto(`${app.url}/round-ups/2/verdict`);
   // What was measured is ranked where no die was.
-  await expect(page.getByRole('heading', { name: /Airspeed, 15 cm at/ })).toBeVisible();
+  await expect(page.getByText(/^Airspeed, 15 cm at/)).toBeVisible();
   await expect(page.getByText('Infinity')).toHaveCount(0);
   await page.goto(`${app.url}/round-ups/2/logbook`);
   await expect(page.getByText('other readings').first()).toBeVisible();
@@ -84,10 +84,10 @@ test('the verdict ranks what is chosen, its CSV too; other values stand as colum
 }) => {
   await page.goto(`${app.url}/round-ups/1/verdict`);
   await page.getByLabel('What is compared').selectOption('gpu-rise');
-  await expect(page.getByRole('heading', { name: /Graphics card, rise at 34.0 dB\(A\)/ })).toBeVisible();
+  await expect(page.getByText(/^Graphics card, rise at 34.0 dB\(A\)/)).toBeVisible();
   await expect.poll(() => order(page)).toEqual(['c2', 'c3', 'c4', 'c5', 'c1']);
   await expect(page.getByRole('columnheader', { name: 'K/W' })).toHaveCount(0);
-  const href = await page.getByRole('link', { name: 'Download CSV' }).getAttribute('href');
+  const href = await page.getByRole('link', { name: 'CSV', exact: true }).getAttribute('href');
   const csv = await (await page.request.get(app.url + href!)).text();
   expect(csv.split('\r\n')[1]).toMatch(/^1,\d,c2,.*,gpu-rise,,K,/);
 

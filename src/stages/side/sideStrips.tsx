@@ -3,7 +3,7 @@ import { columnName, type SideColumn } from '@/core/ranking/sideColumn';
 import { partName } from '@/core/responses/responses';
 import type { PageEntry } from '@/lab/model/pageEntries';
 import { DotTrack, scaleAround, type Dot } from '@/ui/chart/dotTrack';
-import { entryStyle } from '@/ui/marks/entryMark';
+import { EntryMark } from '@/ui/marks/entryMark';
 import { figure, signed } from '@/ui/marks/figures';
 
 interface Props {
@@ -83,11 +83,8 @@ export function SideStrips({ entries, columns, base, picked }: Props) {
             </span>
             <span className="text-[13.5px] leading-snug tabular-nums">
               {shown.map((dot) => (
-                <span
-                  key={dot.key}
-                  className="block"
-                  style={{ color: `var(${entryStyle(dot.position).colour})` }}
-                >
+                <span key={dot.key} className="flex items-baseline gap-1.5">
+                  <EntryMark position={dot.position} />
                   <b>{words(dot.value)}</b>{' '}
                   <span className="text-ink2">
                     ± {figure(dot.interval95, decimals)} {unit}
