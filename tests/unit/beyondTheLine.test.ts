@@ -3,7 +3,7 @@ import { defaultBrief } from '@/core/brief/brief';
 import fc from 'fast-check';
 import { heatsinkFanGrid, type GridCell } from '@/core/judgement/heatsinkFanGrid';
 import { kelvinWorth } from '@/core/judgement/kelvinWorth';
-import { overLines, type ScoredEntry } from '@/core/judgement/overLines';
+import { leadsAlong, overLines, type ScoredEntry } from '@/core/judgement/overLines';
 import { priceFront } from '@/core/judgement/priceFront';
 import { configuredSize } from '@/core/lineUp/configuredSize';
 import { latestPrice, priceIn, type DatedPrice } from '@/core/lineUp/prices';
@@ -180,6 +180,23 @@ test('a score by weights: its order, where it flips, and who is first for any we
   expect(value(overLines([...both, entry('d', [0.1, null])], weighed(1, 0))).scores[0]!.entry).toBe('d');
   expect(reason(overLines(both, weighed(0, 0)))).toMatch(/sum to nothing/);
   expect(() => overLines(both, weighed(-1, 2))).toThrow(/overLines/);
+});
+
+test('who leads where as one point comes to count for all: the stretches cover the whole, and turn where figures draw level', () => {
+  const sharp = [entry('a', [0.2, 0.3], 1e-6), entry('b', [0.22, 0.27], 1e-6)];
+  const [first, second, ...more] = leadsAlong(sharp, weighed(1, 1), 0);
+  expect(more).toEqual([]);
+  expect(first).toMatchObject({ from: 0, first: ['b'] });
+  expect(second).toMatchObject({ to: 1, first: ['a'] });
+  expect(first!.to).toBe(second!.from);
+  expect(Math.abs(first!.to - 0.6)).toBeLessThan(0.03);
+  // Within their doubt they tie around there, and nobody leads.
+  const doubtful = leadsAlong(
+    [entry('a', [0.2, 0.3], 0.004), entry('b', [0.22, 0.27], 0.004)],
+    weighed(1, 1),
+    0,
+  );
+  expect(doubtful.map(({ first: names }) => names.length)).toEqual([1, 2, 1]);
 });
 
 test('at the weight where it flips both have one score, and no scale of weights changes an order', () => {

@@ -147,3 +147,50 @@ export function overLines(
     flips: anyWeights ? [] : flips,
   });
 }
+
+/** Who is first over a stretch of the share of one point, the others keeping their proportions. */
+export interface LeadStretch {
+  from: number;
+  to: number;
+  /** One leads alone, or several tie for it. */
+  first: string[];
+}
+
+/** Odd, so that no step falls on the shares that people choose. */
+const STEPS = 51;
+
+/**
+ * Who leads as the share of one point goes from none to all of the weight, in stretches: one leader alone, or those that tie.
+ *
+ * Example: 0.20 and 0.30 K/W against 0.22 and 0.27: the second up to a share of 0.6 of the first point, the first from there.
+ */
+export function leadsAlong(
+  entries: readonly ScoredEntry[],
+  points: readonly WeightedPoint[],
+  point: number,
+): LeadStretch[] {
+  const rest = points.reduce((sum, { weight }, i) => (i === point ? sum : sum + weight), 0);
+  const stretches: LeadStretch[] = [];
+  for (let step = 0; step <= STEPS; step += 1) {
+    const share = step / STEPS;
+    const weighted = points.map(({ label, weight }, i) => ({
+      label,
+      // With nothing else weighed, the others share what is left alike.
+      weight: i === point ? share : (1 - share) * (rest > 0 ? weight / rest : 1 / (points.length - 1)),
+    }));
+    const told = overLines(entries, weighted);
+    const first = told.known
+      ? told.value.scores
+          .filter(({ placeFrom }) => placeFrom === 1)
+          .map(({ entry }) => entry)
+          .sort()
+      : [];
+    const last = stretches.at(-1);
+    if (last && last.first.join('\n') === first.join('\n')) last.to = share;
+    else {
+      if (last) last.to = share - 0.5 / STEPS;
+      stretches.push({ from: last ? share - 0.5 / STEPS : 0, to: share, first });
+    }
+  }
+  return stretches;
+}

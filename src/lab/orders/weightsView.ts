@@ -1,5 +1,5 @@
 import { scaled } from '@/core/uncertainty/doubt';
-import { overLines, type OverLines } from '@/core/judgement/overLines';
+import { leadsAlong, overLines, type LeadStretch, type OverLines } from '@/core/judgement/overLines';
 import type { Outcome } from '@/core/outcome';
 import { rankAtLine } from '@/core/ranking/rankAtLine';
 import { isFixedWatts, loadKey } from '@/core/runs/load';
@@ -10,6 +10,8 @@ export interface WeightsView {
   /** Of each entry, K/W at each of the points; null where it has no place there. */
   at: Record<string, (number | null)[]>;
   told: Outcome<OverLines>;
+  /** Who leads as the share of each point goes from none to all. */
+  leads: LeadStretch[][];
 }
 
 /** Weights as they stand in an address, one for each load and line in the order of the brief: “2,1,0”. */
@@ -54,5 +56,6 @@ export function viewWeights(view: RoundUpView, weights: string | undefined): Wei
     points,
     at: Object.fromEntries(scored.map(({ entry, at }) => [entry, at.map((point) => point?.value ?? null)])),
     told: overLines(scored, points),
+    leads: points.length > 1 ? points.map((_, i) => leadsAlong(scored, points, i)) : [],
   };
 }

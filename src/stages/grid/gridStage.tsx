@@ -4,6 +4,8 @@ import type { GridView } from '@/lab/orders/gridView';
 import { parseAsFloat, parseAsString, useQueryState } from 'nuqs';
 import type { GridEffect, GridFit } from '@/core/judgement/heatsinkFanGrid';
 import { AXES } from '@/core/curves/axis';
+import { mean } from '@/core/statistics/mean';
+import { DotTrack, scaleAround, type DotScale } from '@/ui/chart/dotTrack';
 import { figure } from '@/ui/marks/figures';
 import { DraftField } from '@/ui/form/draftField';
 import { PageLine } from '../desk/pageLine';
@@ -15,49 +17,72 @@ type GridData = GridView & { roundUpId: number };
 const percent = (share: number) =>
   `${share > 0 ? '+' : share < 0 ? '−' : ''}${figure(Math.abs(100 * share), 1)} %`;
 
-function Effects({ name, effects }: { name: string; effects: readonly GridEffect[] }) {
+/** What each of a kind brings against the mean of its kind, best first, as dots with their intervals on one scale. */
+function Effects({
+  name,
+  effects,
+  scale,
+}: {
+  name: string;
+  effects: readonly GridEffect[];
+  scale: DotScale;
+}) {
   return (
-    <section aria-label={name} className="min-w-64">
-      <h3 className="font-display pb-1 text-[16px] font-bold">{name}</h3>
-      <table className="figure-table [&_td]:py-1">
-        <thead>
-          <tr>
-            <th scope="col">In order</th>
-            <th scope="col" className="num">
-              against the mean
-            </th>
-            <th scope="col" className="num">
-              95 %
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {effects.map(({ name: effect, share, from, to }) => (
-            <tr key={effect}>
-              <td dir="auto">{effect}</td>
-              <td className="num font-bold">{percent(share)}</td>
-              <td className="num text-[13px] text-ink2">
+    <section aria-label={name} className="min-w-0 flex-1">
+      <h3 className="font-display pb-1 text-[16px] font-bold">
+        {name} <span className="label-text font-normal">against their mean, 95 %</span>
+      </h3>
+      <ul>
+        {effects.map(({ name: effect, share, from, to }) => (
+          <li
+            key={effect}
+            className="grid grid-cols-[8rem_minmax(0,1fr)_9.5rem] items-center gap-3 border-b border-hairline py-1.5 text-[14.5px]"
+          >
+            <span className="truncate" dir="auto" title={effect}>
+              {effect}
+            </span>
+            <DotTrack
+              zero
+              scale={scale}
+              dots={[{ key: effect, position: null, value: share, interval95: (to - from) / 2 }]}
+            />
+            <span className="text-right whitespace-nowrap tabular-nums">
+              <b>{percent(share)}</b>{' '}
+              <span className="text-[12.5px] text-ink2">
                 {percent(from)} to {percent(to)}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+              </span>
+            </span>
+          </li>
+        ))}
+      </ul>
     </section>
   );
 }
 
-/** What the interaction says, in a sentence. */
+/** A cell’s ground: blue where it is cooler than the mean of the grid, orange where hotter, the stronger the further. */
+function groundOf(riseK: number, meanK: number, mostK: number): React.CSSProperties {
+  const off = mostK > 0 ? (riseK - meanK) / mostK : 0;
+  const colour = off < 0 ? 'var(--curve-0)' : 'var(--curve-1)';
+  return { background: `color-mix(in oklab, ${colour} ${Math.round(26 * Math.abs(off))}%, transparent)` };
+}
+
+/** Whether heatsinks and fans act on each other, in a sentence; its test stands in Details. */
 function interactionWords({ interaction }: GridFit): string {
-  if (!interaction.known)
-    return `Whether the best fan depends on the heatsink is not available: ${interaction.reason}.`;
+  if (!interaction.known) return 'Whether the best fan depends on the heatsink is not available.';
+  return interaction.value.p < 0.05
+    ? 'The best fan depends on the heatsink.'
+    : 'No sign that the best fan depends on the heatsink.';
+}
+
+function testWords({ interaction }: GridFit): string {
+  if (!interaction.known) return `Not available: ${interaction.reason}.`;
   const { f, above, below, p } = interaction.value;
   const freedom = Number.isFinite(below) ? figure(below, 0) : '∞';
-  const test = `F(${above}, ${freedom}) = ${figure(f, 2)}, p = ${p < 0.001 ? 'under 0.001' : figure(p, 3)}`;
-  return p < 0.05
-    ? `The best fan depends on the heatsink (${test}): the effects are means over what was measured.`
-    : `No sign that the best fan depends on the heatsink (${test}).`;
+  return `Interaction: F(${above}, ${freedom}) = ${figure(f, 2)}, p ${p < 0.001 ? 'under 0.001' : `= ${figure(p, 3)}`}.`;
 }
+
+const shareOf = (effects: readonly GridEffect[], name: string) =>
+  effects.find((effect) => effect.name === name)?.share ?? 0;
 
 /** Heatsinks against fans: what was measured, what each brings, and what a heatsink's own fan costs it. */
 export function GridStage({ data }: { data: GridData }) {
@@ -66,8 +91,20 @@ export function GridStage({ data }: { data: GridData }) {
   const [, setLine] = useQueryState('line', parseAsFloat.withOptions(options));
   const [, setLoad] = useQueryState('load', parseAsString.withOptions(options));
   const [, setShared] = useQueryState('shared', parseAsFloat.withOptions(options));
-  const heatsinks = [...new Set(cells.map(({ heatsink }) => heatsink))];
-  const fans = [...new Set(cells.map(({ fan }) => fan))];
+  // The best first, as far as the effects say.
+  const ordered = (names: string[], effects: readonly GridEffect[]) =>
+    names.sort((a, b) => shareOf(effects, a) - shareOf(effects, b));
+  const effects = fit.known ? fit.value : { heatsinks: [], fans: [] };
+  const heatsinks = ordered([...new Set(cells.map(({ heatsink }) => heatsink))], effects.heatsinks);
+  const fans = ordered([...new Set(cells.map(({ fan }) => fan))], effects.fans);
+  const meanK = mean(cells.map(({ riseK }) => riseK));
+  const mostK = Math.max(...cells.map(({ riseK }) => Math.abs(riseK - meanK)));
+  const scale = scaleAround(
+    [...effects.heatsinks, ...effects.fans].map(({ share, from, to }) => ({
+      value: share,
+      interval95: Math.max(share - from, to - share),
+    })),
+  );
   const hole = (heatsink: string, fan: string) =>
     fit.known ? fit.value.holes.find((other) => other.heatsink === heatsink && other.fan === fan) : undefined;
   const wall = lowestWallKPerW === null ? null : Number(lowestWallKPerW.toFixed(3));
@@ -79,9 +116,9 @@ export function GridStage({ data }: { data: GridData }) {
           at <LineField axis={AXES.noise} at={lineDb} onLine={(line) => void setLine(line)} /> dB(A)
         </p>
         <label className="label-text flex items-center gap-1.5">
-          shared part
+          common resistance
           <DraftField
-            label="Shared part, K/W"
+            label="Common resistance, K/W"
             value={sharedKPerW}
             least={0}
             most={9.999}
@@ -93,13 +130,16 @@ export function GridStage({ data }: { data: GridData }) {
           <button
             type="button"
             className="quiet-button"
-            title="The lowest resistance that no fan gets past, of the curves here: the shared part lies under it"
+            title="The lowest resistance that no fan gets past, of the curves here: the common resistance lies under it"
             onClick={() => void setShared(wall)}
           >
             Lowest wall here, {figure(wall, 3)} K/W
           </button>
         )}
       </PageLine>
+      {fit.known && (
+        <h2 className="font-display text-[24px] leading-tight font-bold">{interactionWords(fit.value)}</h2>
+      )}
       {cells.length > 0 && (
         <div className="w-0 min-w-full overflow-x-auto" tabIndex={0} role="region" aria-label="Grid">
           <table className="figure-table">
@@ -123,7 +163,12 @@ export function GridStage({ data }: { data: GridData }) {
                     const cell = cells.find((other) => other.heatsink === heatsink && other.fan === fan);
                     const missing = hole(heatsink, fan);
                     return cell ? (
-                      <td key={fan} className="num whitespace-nowrap" data-entry={cell.entry}>
+                      <td
+                        key={fan}
+                        className="num whitespace-nowrap"
+                        style={groundOf(cell.riseK, meanK, mostK)}
+                        data-entry={cell.entry}
+                      >
                         <b>{figure(cell.riseK, 1)}</b>{' '}
                         <span className="text-[13px] text-ink2">± {figure(cell.interval95, 1)}</span>
                         <span className="block text-[12.5px] text-ink2">
@@ -153,11 +198,10 @@ export function GridStage({ data }: { data: GridData }) {
         </p>
       ) : (
         <>
-          <div className="flex flex-wrap gap-8">
-            <Effects name="Heatsinks" effects={fit.value.heatsinks} />
-            <Effects name="Fans" effects={fit.value.fans} />
+          <div className="flex flex-col gap-x-10 gap-y-5 lg:flex-row">
+            <Effects name="Heatsinks" effects={fit.value.heatsinks} scale={scale} />
+            <Effects name="Fans" effects={fit.value.fans} scale={scale} />
           </div>
-          <p className="max-w-240 text-[15px]">{interactionWords(fit.value)}</p>
           {fit.value.heldBack.length > 0 && (
             <ul className="max-w-240 list-disc pl-5 text-[15px]">
               {fit.value.heldBack.map(({ heatsink, ownFan, bestFan, share, from, to }) => (
@@ -169,11 +213,15 @@ export function GridStage({ data }: { data: GridData }) {
               ))}
             </ul>
           )}
-          <p className="label-text max-w-200">
-            Effects on lg(R − shared part) by least squares over what was measured, each against the mean of
-            its kind. The shared part is what no heatsink and no fan changes: die, paste, spreader.
-            {sharedKPerW === 0 && ' With nothing taken off, effects look smaller than they are.'}
-          </p>
+          <details className="max-w-200 text-[14px]">
+            <summary className="cursor-pointer font-semibold">Details</summary>
+            <p className="pt-1 text-ink2">
+              {testWords(fit.value)} Effects on lg(R − common resistance) by least squares over what was
+              measured, each against the mean of its kind. The common resistance is what no heatsink and no
+              fan changes: die, paste, spreader.
+              {sharedKPerW === 0 && ' With nothing taken off, effects look smaller than they are.'}
+            </p>
+          </details>
         </>
       )}
     </div>

@@ -15,6 +15,7 @@ interface Props {
 }
 
 interface StripDot extends Dot {
+  position: number;
   entry: PageEntry;
   /** A difference whose interval leaves nothing out. */
   isOpen: boolean;

@@ -8,6 +8,7 @@ import type { OverLines } from '@/core/judgement/overLines';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure, placeText } from '@/ui/marks/figures';
 import { DraftField } from '@/ui/form/draftField';
+import { LeadBars } from './leadBars';
 import { PageLine } from '../desk/pageLine';
 
 type WeightsData = WeightsView & { roundUpId: number; entries: PageEntry[] };
@@ -146,6 +147,7 @@ export function WeightsStage({ data }: { data: WeightsData }) {
       ) : (
         <>
           <Dependence told={told.value} points={points} nameOf={nameOf} />
+          <LeadBars leads={data.leads} points={points} byEntry={byEntry} />
           {told.value.leftOut.length > 0 && (
             <p className="text-[14px] text-ink2">
               Without a score, for want of a place:{' '}

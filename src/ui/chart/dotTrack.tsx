@@ -8,8 +8,8 @@ export interface DotScale {
 
 export interface Dot {
   key: string;
-  /** Position of the entry, which gives colour and marker. */
-  position: number;
+  /** Position of the entry, which gives colour and marker; null for what is no entry. */
+  position: number | null;
   value: number;
   /** Half-width of its interval; null where it is not available. */
   interval95: number | null;
@@ -45,7 +45,7 @@ export function DotTrack({ dots, scale, zero }: { dots: readonly Dot[]; scale: D
               style={{
                 left: `${placeOn(scale, value - interval95)}%`,
                 width: `${placeOn(scale, value + interval95) - placeOn(scale, value - interval95)}%`,
-                background: `var(${entryStyle(position).colour})`,
+                background: position === null ? 'var(--color-ink2)' : `var(${entryStyle(position).colour})`,
               }}
             />
           )}
@@ -53,7 +53,11 @@ export function DotTrack({ dots, scale, zero }: { dots: readonly Dot[]; scale: D
             className="absolute top-1/2 flex -translate-x-1/2 -translate-y-1/2"
             style={{ left: `${placeOn(scale, value)}%` }}
           >
-            <EntryMark position={position} />
+            {position === null ? (
+              <span className="size-2.5 rounded-full bg-ink" />
+            ) : (
+              <EntryMark position={position} />
+            )}
           </span>
         </span>
       ))}
