@@ -52,8 +52,8 @@ async function plannedFans(page: Page): Promise<string> {
   await page.getByRole('button', { name: 'Begin' }).click();
   await page.waitForURL(/brief/);
   await page.getByLabel('Noise line, ranks').fill(String(LINE_DB));
-  await page.getByLabel('Passes a mount').fill('1');
-  await page.getByLabel('Mounts an entry').fill('1');
+  await page.getByLabel('Passes per mount').fill('1');
+  await page.getByLabel(/^Mounts per/).fill('1');
   await page.getByRole('button', { name: 'Remove place 2' }).click();
   await page.getByRole('button', { name: 'Save the brief' }).click();
   await expect(page.getByText('Brief saved')).toBeVisible();

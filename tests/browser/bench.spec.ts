@@ -33,8 +33,8 @@ async function savedPlan(page: Page): Promise<string> {
   await page.waitForURL(/brief/);
   await page.getByLabel('Load 1', { exact: true }).fill(String(LOAD_W));
   await page.getByLabel('Noise line, ranks').fill('33');
-  await page.getByLabel('Passes a mount').fill('1');
-  await page.getByLabel('Mounts an entry').fill('1');
+  await page.getByLabel('Passes per mount').fill('1');
+  await page.getByLabel(/^Mounts per/).fill('1');
   await page.getByRole('button', { name: 'Save the brief' }).click();
   await expect(page.getByText('Brief saved')).toBeVisible();
   await page.getByRole('link', { name: /Line-up/ }).click();

@@ -164,6 +164,7 @@ test('what it costs: prices of a day noted, the front told, and a price abroad t
   await form.getByRole('button', { name: 'Save the prices' }).click();
   await expect(row('solano')).toContainText('priced in GBP, and the brief states no rate to EUR');
   await page.goto(`${app.url}/round-ups/1/brief`);
+  await page.getByText('The rest of the method, with its reasons').click();
   await page.getByRole('button', { name: 'Add a currency' }).click();
   await page.getByLabel('One', { exact: true }).last().fill('GBP');
   await page.getByLabel('is worth').last().fill('1.2');

@@ -59,11 +59,11 @@ test('from nothing to a ranking: brief, line-up, rig, plan, runs by hand', async
   await page.getByLabel('Load 1', { exact: true }).fill('120');
   await page.getByLabel('Noise line, ranks').fill('31,5');
   await expect(page.getByText('Why at 31.5 dB(A)?')).toBeVisible();
-  await page.getByLabel('Passes a mount').fill('0');
+  await page.getByLabel('Passes per mount').fill('0');
   await page.getByRole('button', { name: 'Save the brief' }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'at least 1' }).first()).toBeVisible();
-  await page.getByLabel('Passes a mount').fill('1');
-  await page.getByLabel('Mounts an entry').fill('1');
+  await page.getByLabel('Passes per mount').fill('1');
+  await page.getByLabel(/^Mounts per/).fill('1');
   await page.getByLabel('Keep this as a method').fill('Ours');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await expect(page.getByText('Method “Ours” kept')).toBeVisible();

@@ -77,9 +77,9 @@ test('who comes second keeps what was typed until he decides: on a run, in the b
 
   // On one field whoever comes second decides; what they wrote of others stays, whatever is decided.
   await other.goto(`${app.url}${base}/brief`);
-  await page.getByLabel('Mounts an entry').fill('3');
-  await other.getByLabel('Mounts an entry').fill('4');
-  await other.getByLabel('Passes a mount').fill('4');
+  await page.getByLabel(/^Mounts per/).fill('3');
+  await other.getByLabel(/^Mounts per/).fill('4');
+  await other.getByLabel('Passes per mount').fill('4');
   await other.getByLabel('Reason: runs are there already').fill('more');
   await other.getByRole('button', { name: 'Save the brief' }).click();
   await expect(other.getByText('Brief saved')).toBeVisible();
@@ -87,14 +87,14 @@ test('who comes second keeps what was typed until he decides: on a run, in the b
   await page.getByRole('button', { name: 'Save the brief' }).click();
   await expect(page.locator('[data-trouble="conflict"]')).toContainText('yours differs in');
   await page.waitForTimeout(1500);
-  await expect(page.getByLabel('Mounts an entry')).toHaveValue('3');
+  await expect(page.getByLabel(/^Mounts per/)).toHaveValue('3');
   await page.getByRole('button', { name: 'Write mine over it' }).click();
   await expect(page.locator('[data-trouble="conflict"]')).toHaveCount(0);
-  await expect(page.getByLabel('Passes a mount')).toHaveValue('4');
-  await expect(page.getByLabel('Mounts an entry')).toHaveValue('3');
+  await expect(page.getByLabel('Passes per mount')).toHaveValue('4');
+  await expect(page.getByLabel(/^Mounts per/)).toHaveValue('3');
 
   // Leaving with something typed asks; staying keeps it.
-  await page.getByLabel('Mounts an entry').fill('6');
+  await page.getByLabel(/^Mounts per/).fill('6');
   let asked = '';
   page.once('dialog', (dialog) => {
     asked = dialog.message();
@@ -105,22 +105,22 @@ test('who comes second keeps what was typed until he decides: on a run, in the b
     .first()
     .click();
   await expect.poll(() => asked).toContain('not saved');
-  await expect(page.getByLabel('Mounts an entry')).toHaveValue('6');
+  await expect(page.getByLabel(/^Mounts per/)).toHaveValue('6');
 
   // Nobody answers: what was typed stays, and goes through once somebody does.
-  await page.getByLabel('Mounts an entry').fill('5');
+  await page.getByLabel(/^Mounts per/).fill('5');
   await page.getByLabel('Reason: runs are there already').fill('still more');
   await page.route('**/api/sheets/**', (route) => route.abort());
   await page.getByRole('button', { name: 'Save the brief' }).click();
   await expect(page.locator('[data-trouble="failed"]')).toContainText('does not answer');
-  await expect(page.getByLabel('Mounts an entry')).toHaveValue('5');
+  await expect(page.getByLabel(/^Mounts per/)).toHaveValue('5');
   await page.unroute('**/api/sheets/**');
   await page.getByRole('button', { name: 'Try again' }).click();
   // A notice of before may still stand: what the form says of itself counts.
   await expect(page.locator('[data-trouble]')).toHaveCount(0);
   await expect(page.getByText('saved', { exact: true })).toBeVisible();
   await page.reload();
-  await expect(page.getByLabel('Mounts an entry')).toHaveValue('5');
+  await expect(page.getByLabel(/^Mounts per/)).toHaveValue('5');
 });
 
 test('several runs at once, undone; deleted runs brought back; slips asked about', async ({ page }) => {

@@ -22,18 +22,17 @@ export function NextSteps({ items }: { items: readonly RoundUpItem[] }) {
       <ul>
         {waiting.map(({ item, next }) => (
           <li key={item.id} className="border-b border-hairline">
-            <Link
-              href={`/round-ups/${item.id}/${next.path}`}
-              className="flex flex-wrap items-baseline gap-x-3 px-2 py-1.5 hover:bg-raised"
-            >
-              <b className="first-letter:uppercase">{next.words}</b>
+            <p className="flex flex-wrap items-baseline gap-x-3 px-2 py-1.5">
+              <Link
+                href={`/round-ups/${item.id}/${next.path}`}
+                className="font-bold underline underline-offset-3 first-letter:uppercase"
+              >
+                {next.words}
+              </Link>
               <span className="min-w-0 truncate text-ink2" dir="auto">
                 {item.title}
               </span>
-              <span aria-hidden className="ml-auto text-act">
-                →
-              </span>
-            </Link>
+            </p>
           </li>
         ))}
       </ul>
