@@ -157,6 +157,6 @@ test('a round-up is renamed, copied, archived, deleted and brought back', async 
   await page.getByRole('button', { name: 'Delete Winter towers, copy' }).click();
   await page.getByText('Deleted (1)').click();
   expect(await seriousFaults(page)).toEqual([]);
-  await page.getByRole('button', { name: 'Bring back Winter towers, copy' }).click();
+  await page.getByRole('button', { name: 'Restore Winter towers, copy' }).click();
   await expect(page.getByRole('link', { name: /Winter towers, copy/ })).toBeVisible();
 });

@@ -145,7 +145,7 @@ test('the plan says what spreads, finds the fewest hours for a difference, and w
   page,
 }) => {
   await page.goto(`${app.url}/round-ups/1/plan`);
-  await page.getByRole('button', { name: 'Which spread costs most on this rig?' }).click();
+  await page.getByRole('button', { name: 'What is the main source of scatter?' }).click();
   await expect(page.getByText(/cost most on this rig\. By \d+ readings/)).toBeVisible();
   await expect(page.getByText(/^Rigs and revisions of this lab spread by \d+\.\d\d K/)).toBeVisible();
   await expect(page.getByText(/^Who is first can/)).toBeVisible();

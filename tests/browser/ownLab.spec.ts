@@ -15,7 +15,7 @@ test('an empty lab brings the demo in, puts it away for one’s own work, and ba
 }) => {
   await page.goto(app.url);
   await expect(page.getByRole('heading', { name: 'Your first evening' })).toBeVisible();
-  await page.getByRole('button', { name: 'Bring the demo in' }).click();
+  await page.getByRole('button', { name: 'Import the demo' }).click();
   await expect(page.getByRole('link', { name: /Quiet towers/ }).first()).toBeVisible();
   await page.getByLabel('Title').fill('Mine');
   await page.getByLabel('On the rig').selectOption({ label: 'a new rig' });
@@ -34,7 +34,7 @@ test('an empty lab brings the demo in, puts it away for one’s own work, and ba
   await expect(page.getByText('Tramontana', { exact: true })).toHaveCount(0);
 
   await page.goto(app.url);
-  await page.getByRole('button', { name: 'Bring the demo back' }).click();
+  await page.getByRole('button', { name: 'Restore the demo' }).click();
   await expect(page.getByRole('link', { name: /Quiet towers/ }).first()).toBeVisible();
   // A brief that was changed since is somebody’s work: it is asked about, and stays where that is meant.
   await page

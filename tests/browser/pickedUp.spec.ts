@@ -88,7 +88,7 @@ test('frozen rig, bench process and web server are ended and brought back', asyn
   const names = ['the simulated rig', 'the bench process', 'the web server'] as const;
   for (const name of names) first.signal(name, 'SIGSTOP');
   for (const name of names)
-    await expect.poll(() => first.said).toContain(`${name} says nothing any more and is ended`);
+    await expect.poll(() => first.said).toContain(`${name} stopped responding and was ended`);
   await expect.poll(async () => (await answer(first.url)).status).toBe(200);
 });
 

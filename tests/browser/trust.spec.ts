@@ -57,7 +57,7 @@ test('who comes second keeps what was typed until he decides: on a run, in the b
   await page.waitForTimeout(2500);
   await expect(notice).toBeVisible();
   await expect(page.getByRole('textbox', { name: 'Note' })).toHaveValue('mine: rubber feet off');
-  await notice.getByRole('button', { name: 'Write mine over it' }).click();
+  await notice.getByRole('button', { name: 'Overwrite with mine' }).click();
   await expect(page.getByText('Note of run 1 saved')).toBeVisible();
   await expect(page.getByText(/note theirs → mine: rubber feet off/)).toBeVisible();
 
@@ -88,7 +88,7 @@ test('who comes second keeps what was typed until he decides: on a run, in the b
   await expect(page.locator('[data-trouble="conflict"]')).toContainText('yours differs in');
   await page.waitForTimeout(1500);
   await expect(page.getByLabel(/^Mounts per/)).toHaveValue('3');
-  await page.getByRole('button', { name: 'Write mine over it' }).click();
+  await page.getByRole('button', { name: 'Overwrite with mine' }).click();
   await expect(page.locator('[data-trouble="conflict"]')).toHaveCount(0);
   await expect(page.getByLabel('Passes per mount')).toHaveValue('4');
   await expect(page.getByLabel(/^Mounts per/)).toHaveValue('3');
@@ -144,7 +144,7 @@ test('several runs at once, undone; deleted runs brought back; slips asked about
   await page.goto(`${app.url}${base}/logbook?show=deleted`);
   const gone = page.getByRole('region', { name: 'Deleted runs' });
   await expect(gone.getByRole('row')).toHaveCount(4);
-  await gone.getByRole('button', { name: 'Bring back' }).first().click();
+  await gone.getByRole('button', { name: 'Restore' }).first().click();
   await expect(gone.getByRole('row')).toHaveCount(3);
 
   await page.goto(`${app.url}${base}/logbook`);
@@ -165,7 +165,7 @@ test('several runs at once, undone; deleted runs brought back; slips asked about
   await form.getByLabel('Die, °C').fill('60');
   await form.getByRole('button', { name: 'Save' }).click();
   await expect(form.getByRole('alert')).toContainText('Power of 17 W at a load of 170 W: is that right?');
-  await form.getByRole('button', { name: 'It is meant so: save' }).click();
+  await form.getByRole('button', { name: 'Save anyway' }).click();
   await expect(page.getByText(/Run \d+ is in the logbook/)).toBeVisible();
   await expect(page.locator('[data-run]').filter({ hasText: '✎ typed' })).toHaveCount(1);
 });
@@ -227,7 +227,7 @@ test('the first Tab leads past the head of the page, and a new round-up asks for
   await expect(page.getByText('what stands here is what is planned')).toBeVisible();
   await page.getByRole('link', { name: /^.{0,2}\s*Rig/ }).click();
   await expect(page.getByText(/usual values and nobody’s measurements/)).toBeVisible();
-  await page.getByRole('button', { name: 'Note it as it stands' }).click();
+  await page.getByRole('button', { name: 'Save this setup' }).click();
   await expect(page.getByText('The rig is noted')).toBeVisible();
   await expect(page.getByText(/from the side, to scale/)).toBeVisible();
 });

@@ -105,7 +105,7 @@ test('a fan is typed place by place, asked about what is odd, and changed with u
   const edit = (version: number, changes: object, confirmed = false) =>
     editRun(id, run.id, runEdit.validateSync({ who: 'Ana', version, changes, confirmed }));
   const apart = { readings: [place('15 cm', [1.2, 1.21, 2.9, 1.22, 1.2])] };
-  expect(await edit(1, apart)).toMatchObject({ asked: [expect.stringContaining('2.9 stands apart')] });
+  expect(await edit(1, apart)).toMatchObject({ asked: [expect.stringContaining('2.9 is an outlier')] });
   expect(await edit(1, apart, true)).toMatchObject({ saved: true, version: 2 });
   expect(await edit(1, apart, true)).toMatchObject({ why: 'conflict', last: { what: 'readings' } });
   // Unchanged readings are no change.

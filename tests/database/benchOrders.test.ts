@@ -28,7 +28,7 @@ const runsOf = async (entry: string, mount: number) =>
 
 test('a badly seated mount is told, set aside as a whole to be made again, and the plan asks for it anew', async () => {
   const at = { entry: 'galerna-twin', mount: 1 };
-  // The demo has it set aside already: taken back, it stands apart.
+  // The demo has it set aside already: taken back, it is an outlier.
   for (const run of await runsOf(at.entry, 1))
     await editRun(id, run.id, {
       who: 'test',

@@ -156,7 +156,7 @@ test('schools: each column is the order of its own rule, at the speed, duty and 
   );
   // One whose quietest setting the room hides has no place there, and says so.
   expect(quietest!.reasons).toEqual({
-    solano: expect.stringMatching(/its quietest setting, .*, cannot be told from the room/),
+    solano: expect.stringMatching(/its quietest setting, .*, is masked by room noise/),
   });
   for (const entry of Object.keys(quietest!.places)) {
     expect(full!.places[entry]!.levelDb).toBeGreaterThan(quietest!.places[entry]!.levelDb);

@@ -155,10 +155,10 @@ test('a check that is found later says who cannot be corrected: they are held, a
   });
   const { unknown } = await meter();
   expect(unknown.map(({ reason, counting }) => [reason, counting.length])).toEqual([
-    ['it was right on 2026-10-14, 09:00 and off on 2026-10-20, 09:10: nobody knows when it went', 6],
+    ['it was right on 2026-10-14, 09:00 and off on 2026-10-20, 09:10: time unknown', 6],
   ]);
   await expect(correctMeter(rigId, { ...wish, what: 'correct', runs: unknown[0]!.counting })).rejects.toThrow(
-    'nobody knows when it went',
+    'time unknown',
   );
   await holdRuns(rigId, { ...wish, what: 'hold', runs: unknown[0]!.counting });
   const held = await meter();

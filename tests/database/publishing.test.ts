@@ -314,7 +314,7 @@ test('a round-up of one entry, and of none with a place, has its report', async 
   const none = await bundleReport(
     smallBundle((files) => files.set('runs.csv', files.get('runs.csv')!.split('\n')[0]!)),
   );
-  expect(none.html).toContain('Nothing has a place here.');
+  expect(none.html).toContain('No entry is ranked here.');
   expect(none.broken).toEqual([]);
   await withDatabase((db) => db.query('SELECT 1'));
 });

@@ -127,7 +127,7 @@ test('flow and pressure of one opening make a pair, restated to the speed of the
   expect(flowPoints(readings, 1200)).toEqual([{ flowM3PerH: 22, pressurePa: 10 * (1200 / 900) ** 2 }]);
 });
 
-test('of several readings at a place the one that stands apart is told, and a wide scatter is not', () => {
+test('of several readings at a place the one that is an outlier is told, and a wide scatter is not', () => {
   const at = (values: number[]) =>
     spotScatter(
       values.map((value) => spot('airspeed', '15 cm', value)),

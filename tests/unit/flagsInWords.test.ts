@@ -97,7 +97,7 @@ test('two fans of one product are louder by 3 dB; what is beyond that is told', 
   for (const single of one) expect(flags.get(single.id)![0]).toMatch(/^4\.0 dB under/);
 });
 
-test('a mount that sits badly stands apart from its others, by how much', () => {
+test('a mount that sits badly is an outlier from its others, by how much', () => {
   const mounts = (entry: string, badK: number) =>
     [1, 2, 3].flatMap((mount) =>
       [40, 38, 36].flatMap((riseK, i) =>

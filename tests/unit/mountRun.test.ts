@@ -220,7 +220,7 @@ test('idle lasts ten minutes and is told by a low percentile; automatic fans and
   expect(runs[1]!.rpm).toBeLessThan(30);
 });
 
-test('a mount that stands apart is asked for again; three tries that agree let it stand', () => {
+test('a mount that is an outlier is asked for again; three tries that agree let it stand', () => {
   const repeats: Repeat[] = [];
   const put = (entry: string, mount: number, byK: number, into = repeats) =>
     ['100 %', '60 %'].forEach((setting, i) =>

@@ -188,7 +188,7 @@ test('against speed: too fast, topping out, one setting near it restated by the 
     value: expect.closeTo(30 * 1.08 ** -0.4, 9),
     restated: true,
   });
-  // A run lost in the room has no level for noise; against speed it counts.
+  // A run masked by room noise has no level for noise; against speed it counts.
   const lost = [pointOf('a', 1000, 10, 20), pointOf('a', 2000, 40)];
   expect(at(lost, 1000)).toMatchObject({ placed: true, value: 10 });
 });

@@ -96,7 +96,7 @@ test('headings name their unit in brackets, after a comma, as a last word or a s
     expect(headingUnit(long).unit).toBeNull();
 });
 
-test('instruments: a class and a step make the doubt; what is shared stands apart', () => {
+test('instruments: a class and a step make the doubt; what is shared is an outlier', () => {
   const listed = (kind: Instrument['kind'], grade: string, resolution = '') =>
     ({ name: 'Ours', kind, grade, resolution, range: '', calibratedOn: '', dueOn: '' }) as Instrument;
   const plain = instrumentDoubt(null);

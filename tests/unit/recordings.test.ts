@@ -107,7 +107,7 @@ test('44.1 kHz reaches all bands, 32 kHz told to be too low for loudness is not 
 });
 
 const level = fc.double({ min: -20, max: 90, noNaN: true });
-test('the room taken off and put back by energy is what was recorded; less than 3 dB clear is a bound alone', () => {
+test('the room noise subtracted and put back by energy is what was recorded; less than 3 dB clear is a bound alone', () => {
   fc.assert(
     fc.property(fc.array(fc.tuple(level, level), { minLength: 1, maxLength: 28 }), (pairs) => {
       const recorded = pairs.map(([a]) => a);

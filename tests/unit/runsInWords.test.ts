@@ -51,7 +51,7 @@ test('a state is one word: what weighs most, and typed means are never called se
   expect(moving(0.4)).toBe('rising');
   expect(moving(-0.4)).toBe('falling');
   expect(moving(0.01)).toBe('not settled');
-  expect(moving(2, { runningAway: true })).toBe('running away');
+  expect(moving(2, { runningAway: true })).toBe('rising again');
 });
 
 test('what to know: a sentence each, the weightiest first', () => {
@@ -73,7 +73,7 @@ test('what to know: a sentence each, the weightiest first', () => {
   ]);
   expect(whatToKnow(run({ setAside: 'door slammed' }), 90, [])[0]).toBe('Door slammed');
   expect(whatToKnow(run({}, { powerSource: 'nominal' }), 90, [])).toEqual([
-    'Power not logged: the nominal load stands in',
+    'Power not logged: set load assumed',
   ]);
   expect(whatToKnow(run({ ambientDoubtK: 0.5 }, { ambientSource: 'typed' }), 90, [])).toEqual([
     'Room temperature typed, not logged, ± 0.5 K',

@@ -329,7 +329,7 @@ test('ticks are round and within, markers differ, and nothing is drawn as words'
     alt: '',
   };
   expect(barsPicture({ ...empty, bars: [] }, { width: 100, height: 50, scale: 1 }, PAPER)).toContain(
-    'Nothing has a place here',
+    'No entry is ranked here',
   );
 });
 

@@ -100,7 +100,7 @@ export function toldFailure(error: unknown): Response {
         ? 'look whether it did once it is back, before you save again'
         : 'save again once it is back, it counts once';
     const message = isUnsure(error)
-      ? `The database fell silent while it saved: ${again}.`
+      ? `The database stopped during the save: ${again}.`
       : 'The database does not answer. Nothing was changed; try again once it is back.';
     return Response.json({ message }, { status: 503 });
   }

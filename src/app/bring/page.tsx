@@ -2,7 +2,7 @@ import { DropZone } from '@/stages/bring/dropZone';
 import { Header } from '@/ui/frame/header';
 
 export const dynamic = 'force-dynamic';
-export const metadata = { title: 'Bring data' };
+export const metadata = { title: 'Import data' };
 
 export default async function BringPage({
   searchParams,
@@ -14,7 +14,7 @@ export default async function BringPage({
     typeof roundUp === 'string' && /^[1-9]\d{0,8}$/.test(roundUp) ? Number(roundUp) : undefined;
   return (
     <>
-      <Header title="Bring data" under="checked before anything is written" />
+      <Header title="Import data" under="checked before anything is written" />
       <main id="main" tabIndex={-1} className="grid gap-8 px-4 pt-6 pb-8 md:px-7 lg:grid-cols-2">
         <DropZone roundUpId={roundUpId} />
         <section className="max-w-xl space-y-3">

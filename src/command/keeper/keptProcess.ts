@@ -92,7 +92,7 @@ export class KeptProcess {
       if (this.child !== child) return;
       this.silent += 1;
       if (this.silent > (this.heard ? MOST_SILENT : MOST_SILENT_AT_FIRST)) {
-        this.world.say(`${this.kept.name} says nothing any more and is ended`);
+        this.world.say(`${this.kept.name} stopped responding and was ended`);
         child.kill('SIGKILL');
       } else this.look(child);
     });

@@ -28,7 +28,7 @@ export function oddReadings(
     );
   for (const { place, quantity, readings: here, apart } of spotScatter(readings, runRpm))
     if (apart !== null)
-      asked.push(`${quantity} at ${place}: ${here[apart]!.value} stands apart from the others. Is it right?`);
+      asked.push(`${quantity} at ${place}: ${here[apart]!.value} is an outlier. Is it right?`);
   asked.push(...offItsLaw(readings, runRpm, siblings));
   return asked;
 }

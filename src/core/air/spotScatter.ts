@@ -12,13 +12,13 @@ export interface PlaceReadings {
   mean: number;
   /** Standard deviation of one reading; null below two. */
   deviation: number | null;
-  /** Which one stands apart from the others; null where none does, or there is one alone. */
+  /** Which one is an outlier from the others; null where none does, or there is one alone. */
   apart: number | null;
   /** Speed of the readings where it was another than the run's, the last of them, rpm. */
   restatedFrom: number | null;
 }
 
-/** So far from the median of the others, in their own spread and at least in this share of it, a reading stands apart. */
+/** So far from the median of the others, in their own spread and at least in this share of it, a reading is an outlier. */
 const APART_DEVIATIONS = 4;
 const APART_SHARE = 0.05;
 /** Makes a median deviation that of a normal distribution. */
@@ -59,13 +59,13 @@ function standsApart(values: readonly number[]): number | null {
 }
 
 /**
- * Spot readings by quantity and place, with the scatter of each place and the reading that stands apart: more than four
+ * Spot readings by quantity and place, with the scatter of each place and the reading that is an outlier: more than four
  * standard deviations (by the median deviation of the others, times 1.4826) and 5 % from their median. Two and three readings tell
  * no spread: there by their ratio. It is told and counts all the same: only the reviewer knows whether the probe slipped.
  *
- * Of 2.1, 2.1, 2.2, 2.1 and 3.4 m/s the last stands apart.
+ * Of 2.1, 2.1, 2.2, 2.1 and 3.4 m/s the last is an outlier.
  *
- * Example: Readings of 2.0, 2.1, 2.0, 2.1 and 3.4 m/s at one place: the last one stands apart.
+ * Example: Readings of 2.0, 2.1, 2.0, 2.1 and 3.4 m/s at one place: the last one is an outlier.
  */
 export function spotScatter(readings: readonly SpotReading[], runRpm: number | null): PlaceReadings[] {
   return [...groupBy(readings, ({ quantity, place }) => `${quantity}\n${place}`).values()].map((here) => {

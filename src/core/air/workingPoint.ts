@@ -44,7 +44,7 @@ export function workingPoint(
   };
   let low = x[0]!;
   let high = x[x.length - 1]!;
-  if (surplus(low) < 0) return unknown('resists more than its closest opening that was measured');
+  if (surplus(low) < 0) return unknown('is tighter than the smallest opening measured');
   if (surplus(high) > 0) return unknown('resists less than its widest opening that was measured');
   for (let i = 0; i < HALVINGS; i += 1) {
     const middle = (low + high) / 2;

@@ -32,7 +32,7 @@ const clamp = (value: number, low: number, high: number) => Math.min(high, Math.
 /**
  * What to try next to bring a cooler to the noise line, from the readings so far: the secant of level against lg rpm
  * within the bracket that is known (regula falsi), in whole per cent of duty. Knows fans that stall, fans of fixed
- * speed, and levels lost in the room.
+ * speed, and levels masked by room noise.
  *
  * Example: Read 30 dB(A) at 40 % and 36 at 60 %, with the line at 33: the next duty lies between.
  */
@@ -73,7 +73,7 @@ export function noiseTrim(readings: readonly TrimReading[], lineDb: number): Tri
       next: 'unreachable',
       why: 'below-floor',
       dutyPct: lost.dutyPct,
-      message: `at ${lost.dutyPct} % it cannot be told from the room, which lies too near the line`,
+      message: `at ${lost.dutyPct} % it is masked by room noise: the line is too near it`,
     };
   if (!above && below!.dutyPct >= 100)
     return {

@@ -37,7 +37,7 @@ const LEAST_POINTS = 3;
 const LEAST_ENTRIES = 2;
 /** Points that scatter so that one in a hundred bridges would: they fit no one line. */
 const FITS = 0.01;
-/** With fewer entries than this left, one that stands apart is as likely to be right as the others. */
+/** With fewer entries than this left, one that is an outlier is as likely to be right as the others. */
 const ENTRIES_WITHOUT_ONE = 3;
 
 /** What a bridge makes of a value, with its standard uncertainty: of the fit, and of the value through the slope (GUM 5.1). */
@@ -76,7 +76,7 @@ function farthest(points: readonly SharedPoint[]): { entry: string; z: number; b
 
 /**
  * A bridge from one rig to another by what was measured on both: a line with errors in both (York 2004), checked by leaving out each
- * entry in turn. Refused from fewer than three points or two entries, and where the points fit no one line, with who stands apart.
+ * entry in turn. Refused from fewer than three points or two entries, and where the points fit no one line, with who is an outlier.
  *
  * Example: Three entries 2 K higher on the older rig at every setting: slope 1, intercept −2.
  */

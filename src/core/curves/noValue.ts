@@ -10,7 +10,7 @@ export interface NoValue {
 
 /** Why the level of a setting is only a bound. */
 const HIDDEN = {
-  'at-floor': 'cannot be told from the room',
+  'at-floor': 'is masked by room noise',
   'under-range': 'reads under the range of the meter',
 };
 
@@ -28,7 +28,7 @@ export function noUsable(curve: EntryCurve): NoValue {
   }
   const unsettled = curve.leftOut.filter((setting) => setting.why === 'unsettled');
   if (unsettled.length > 0) {
-    return { placed: false, status: 'unsettled', reason: 'none of its runs that could count had settled' };
+    return { placed: false, status: 'unsettled', reason: 'none of its runs settled' };
   }
   if (curve.leftOut.length > 0) {
     if (curve.leftOut.every(({ why }) => why === 'under-range'))
@@ -40,7 +40,7 @@ export function noUsable(curve: EntryCurve): NoValue {
     return {
       placed: false,
       status: 'below-floor',
-      reason: 'none of its settings stands 3 dB over the room, so its levels are only upper bounds',
+      reason: 'all its settings are within 3 dB of room noise, so its levels are only upper bounds',
     };
   }
   return { placed: false, status: 'no-runs', reason: 'no runs at this load' };

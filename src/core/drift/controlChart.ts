@@ -32,7 +32,7 @@ function asNormal(t: number, freedom: number): number {
  * Q = Φ⁻¹(F_t(√((n−1)/n)·(x − x̄)/s)), independent of one another while nothing moves (Hawkins 1987), so that limits keep their
  * rates from the third control on and no reference has to be chosen. `prior` is what is known of the spread beforehand.
  *
- * Example: 50.1, 50.0, 50.2, 50.1 and then 53: the last breaks “one beyond three standard deviations”.
+ * Example: 50.1, 50.0, 50.2, 50.1 and then 53: the last breaks “far outside its usual scatter”.
  *
  * @throws where a value is no number, or time goes back
  */

@@ -2,7 +2,7 @@ export type ControlLimit = 'beyond-3' | 'mean-moved';
 
 /** What speaks of a control, in words. */
 export const CONTROL_LIMITS: readonly { id: ControlLimit; says: string }[] = [
-  { id: 'beyond-3', says: 'one beyond three standard deviations' },
+  { id: 'beyond-3', says: 'far outside its usual scatter' },
   { id: 'mean-moved', says: 'the weighted mean of the last ones has moved' },
 ];
 

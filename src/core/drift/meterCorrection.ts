@@ -71,8 +71,7 @@ export function meterCorrection(
   if (!before) return unknown(`no reading of the calibrator before it: the first is of ${after!.on}`);
   if (!after) return unknown(`no reading of the calibrator after it: the last is of ${before.on}`);
   if (!off(before) && !off(after)) return unknown('the meter was right before it and after it');
-  if (!off(before))
-    return unknown(`it was right on ${before.on} and off on ${after.on}: nobody knows when it went`);
+  if (!off(before)) return unknown(`it was right on ${before.on} and off on ${after.on}: time unknown`);
   if (!off(after))
     return unknown(`it was off on ${before.on} and right on ${after.on}: nobody knows when it came back`);
   const apart = Math.abs(before.offDb - after.offDb);

@@ -33,7 +33,7 @@ function over(valueDb: number): string {
  * beyond what the fan count explains, passes and mounts that stand apart, a room that moved. Runs set aside
  * are told against the others, but the others never against them. What is mostly a slip (`slips`) is told by its own sentence.
  *
- * Example: A pass 1.4 K over its siblings has ‘1.4 K over its other passes’; a run like the others has none.
+ * Example: A pass 1.4 K over its siblings has ‘1.4 K hotter than its other passes’; a run like the others has none.
  */
 export function runFlags(
   runs: readonly LabRun[],

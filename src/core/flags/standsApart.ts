@@ -97,7 +97,7 @@ function oddPasses(sweep: readonly Repeat[], pass: Variance): Apart[] {
  * of the load show it, so that a bad mount does not hide behind itself. A sound entry of any number of mounts has one
  * told in at most 5 of 100 cases (Student's t, Bonferroni); only a warmer mount is told, and of two passes the warmer.
  *
- * Example: Passes of 40.0, 40.1 and 42.0 K at one mount: the third stands apart by 1.95 K.
+ * Example: Passes of 40.0, 40.1 and 42.0 K at one mount: the third is an outlier by 1.95 K.
  */
 export function standsApart(repeats: readonly Repeat[]): Apart[] {
   const apart: Apart[] = [];

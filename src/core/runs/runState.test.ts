@@ -50,14 +50,7 @@ const moving = (slope: number) => ({
 /** One table of what a run can be: its state, what is said of it, and whether it wants a second look. */
 const CASES: [string, Partial<LabRun>, Partial<Reduction>, string, string[], boolean][] = [
   ['settled', {}, {}, 'settled', [], false],
-  [
-    'typed by hand',
-    { hasTrace: false },
-    {},
-    'typed',
-    ['Means typed by hand: nothing tells whether it had settled'],
-    false,
-  ],
+  ['typed by hand', { hasTrace: false }, {}, 'typed', ['Means typed by hand: settling not checked'], false],
   [
     'set aside, whatever it came to',
     { setAside: 'door slammed' },
@@ -98,7 +91,7 @@ const CASES: [string, Partial<LabRun>, Partial<Reduction>, string, string[], boo
     ['Held at 90 °C, and no power was logged: K/W is a lower bound'],
     true,
   ],
-  ['running away', {}, { ...moving(2), runningAway: true }, 'running away', ['Still moves'], true],
+  ['rising again', {}, { ...moving(2), runningAway: true }, 'rising again', ['Still moves'], true],
   ['rising', {}, moving(0.4), 'rising', ['Still moves'], true],
   ['falling', {}, moving(-0.4), 'falling', ['Still moves'], true],
   ['not settled, though it stands still', {}, moving(0.01), 'not settled', ['Still moves'], true],
@@ -135,14 +128,7 @@ const CASES: [string, Partial<LabRun>, Partial<Reduction>, string, string[], boo
     true,
   ],
   ['near the floor', { level: coolerLevel(26, 22) }, {}, 'settled', ['Only 4.0 dB over the room'], true],
-  [
-    'without power',
-    {},
-    { powerSource: 'nominal' },
-    'settled',
-    ['Power not logged: the nominal load stands in'],
-    false,
-  ],
+  ['without power', {}, { powerSource: 'nominal' }, 'settled', ['Power not logged: set load assumed'], false],
   ['idle without power', { loadW: 0 }, { powerSource: 'nominal' }, 'settled', [], false],
   [
     'with a typed room',

@@ -13,7 +13,7 @@ export type RunState =
   | 'no result'
   | 'other readings'
   | 'at the limit'
-  | 'running away'
+  | 'rising again'
   | 'rising'
   | 'falling'
   | 'too short'
@@ -32,7 +32,7 @@ export function runState(run: LabRun): RunState {
   if (isMissing(reduction.riseK)) return 'no result';
   if (!reduction.settled) {
     if (isTooShort(reduction.unsettledReason)) return 'too short';
-    if (reduction.runningAway) return 'running away';
+    if (reduction.runningAway) return 'rising again';
     const slope = reduction.slopeKPerMin;
     if (slope.known && Math.abs(slope.value) >= STEADY_K_PER_MIN)
       return slope.value > 0 ? 'rising' : 'falling';
@@ -81,7 +81,7 @@ export function whatToKnow(run: LabRun, limitC: number, beside: readonly string[
     );
   } else if (level.standing === 'valid') notes.push(`Only ${level.overFloorDb.toFixed(1)} dB over the room`);
   if (hasDie(run) && reduction.powerSource === 'nominal' && run.loadW > 0 && !reduction.heatLimited) {
-    notes.push('Power not logged: the nominal load stands in');
+    notes.push('Power not logged: set load assumed');
   }
   if (reduction.ambientSource === 'typed' && run.hasTrace) {
     const doubt = run.ambientDoubtK === null ? '' : `, ± ${run.ambientDoubtK} K`;
@@ -96,7 +96,7 @@ export function whatToKnow(run: LabRun, limitC: number, beside: readonly string[
       `Without its ${left.part}: tells that part’s share of the level at ${left.setting}, and supports no curve`,
     );
   if (run.movedWindow) notes.push(`Window moved by hand: ${run.windowReason}`);
-  if (hasDie(run) && !run.hasTrace) notes.push('Means typed by hand: nothing tells whether it had settled');
+  if (hasDie(run) && !run.hasTrace) notes.push('Means typed by hand: settling not checked');
   if (run.control === 'automatic') notes.push('Fans under automatic control');
   if (run.isOlder) notes.push('Older than this round-up');
   if (run.isControl) notes.push('Control');

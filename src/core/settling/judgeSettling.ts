@@ -51,7 +51,7 @@ export function judgeSettling(
   const left = toCome(fit, slope, timeS[timeS.length - 1]! - timeS[0]!, isHeld);
   const isRunningAway = !isHeld && runningAway(timeS, riseK);
   const against = againstSettled(slope, left);
-  if (isRunningAway) against.push('running away: the rise turns up again');
+  if (isRunningAway) against.push('rising again: the rise turns up again');
   const shortfallK = fit.known
     ? fit.value.endK - fitMean(fit.value, window)
     : Number.isFinite(left.sizeK)

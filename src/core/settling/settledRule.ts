@@ -18,7 +18,7 @@ export function againstSettled(slope: Outcome<WindowSlope>, left: ToCome): strin
   if (!(left.sizeK < STILL_TO_COME_K))
     against.push(
       left.by === 'fit'
-        ? `${left.sizeK.toFixed(1)} K still to come, by the fit`
+        ? `${left.sizeK.toFixed(1)} K of rise remaining, forecast`
         : `up to ${left.sizeK.toFixed(1)} K may still come: it changes more slowly than the soak was long`,
     );
   return against;

@@ -247,7 +247,7 @@ export function settlingFit(timeS: ArrayLike<number>, riseK: ArrayLike<number>):
   const bins = binnedMeans(timeS, riseK, BINS);
   const startS = bins.x[0] ?? 0;
   const from = bins.x.findIndex((x) => x - startS >= FAST_PART_S);
-  if (from < 0 || bins.x.length - from < 20) return unknown('not identified: too short a soak to fit');
+  if (from < 0 || bins.x.length - from < 20) return unknown('forecast not available: soak too short');
   const originS = bins.x[from]!;
   const t = bins.x.slice(from).map((x) => x - originS);
   const y = bins.y.slice(from);

@@ -54,7 +54,7 @@ export function barsPicture(
   ];
   if (bars.length === 0)
     parts.push(
-      `<text x="${px(14)}" y="${n(height / 2)}" font-size="${px(15)}" fill="${theme.ink2}">Nothing has a place here.</text>`,
+      `<text x="${px(14)}" y="${n(height / 2)}" font-size="${px(15)}" fill="${theme.ink2}">No entry is ranked here.</text>`,
     );
   bars.forEach((bar, i) => {
     const entry = entries.get(bar.entry);

@@ -54,11 +54,11 @@ function orderHtml({ heading, referenceHeading, rows, sentences, notPlaced, brid
   );
   return [
     rows.length === 0
-      ? '<p>Nothing has a place here.</p>'
+      ? '<p>No entry is ranked here.</p>'
       : `<table class="order"><thead><tr>${head.map((title) => `<th scope="col"${isNumber(title) ? ' class="n"' : ''}>${title === '' ? '<span class="quiet">at this load</span>' : escaped(title)}</th>`).join('')}</tr></thead><tbody>${body.join('\n')}</tbody></table>`,
     ...sentences.map((sentence) => `<p dir="auto">${escaped(sentence)}</p>`),
     notPlaced.length > 0
-      ? `<p class="quiet">Not placed here: ${notPlaced.map(({ name, reason }) => `<bdi>${escaped(name)}</bdi>, ${escaped(reason)}`).join('; ')}.</p>`
+      ? `<p class="quiet">Not ranked here: ${notPlaced.map(({ name, reason }) => `<bdi>${escaped(name)}</bdi>, ${escaped(reason)}`).join('; ')}.</p>`
       : '',
     bridged.length > 0
       ? `<p class="quiet">Bridged, not measured here:</p><ul>${bridged.map((sentence) => `<li dir="auto">${escaped(sentence)}</li>`).join('')}</ul>`
@@ -91,7 +91,7 @@ function partHtml(part: ReportPart, index: number): string {
         )
         .join('\n')}</section>`;
     case 'awards':
-      return `<section>${title}${part.html}${part.given.map((award) => `<p class="award" dir="auto">${escaped(award)}</p>`).join('')}${part.refused.map((award) => `<p class="quiet" dir="auto">${escaped(award)}</p>`).join('')}${part.given.length + part.refused.length === 0 ? '<p>None was given.</p>' : ''}</section>`;
+      return `<section>${title}${part.html}${part.given.map((award) => `<p class="award" dir="auto">${escaped(award)}</p>`).join('')}${part.refused.map((award) => `<p class="quiet" dir="auto">${escaped(award)}</p>`).join('')}${part.given.length + part.refused.length === 0 ? '<p>No awards.</p>' : ''}</section>`;
     case 'entries':
       return `<section>${title}${part.html}${part.entries
         .map(

@@ -144,7 +144,7 @@ export function orderPicture(
       curves: shown ? curves.filter(({ entry }) => shown.has(entry)) : curves,
       xTitle:
         against === 'noise'
-          ? `noise, dB(A) at ${given.meterDistanceCm} cm, room taken off`
+          ? `noise, dB(A) at ${given.meterDistanceCm} cm, room noise subtracted`
           : `${axis.name}, ${axis.unit}`,
       yTitle: what,
       line: { at, text: `${at.toFixed(axis.decimals)} ${axis.unit}` },

@@ -87,7 +87,7 @@ export function AirStage({ data }: { data: AirData }) {
             ) : (
               <p className="py-8">
                 {system.known
-                  ? 'No fan crosses this resistance within its openings: the reasons stand beside.'
+                  ? 'No fan has an operating point here; the reasons are beside.'
                   : 'Nothing to draw until the resistance is known.'}
               </p>
             )}
@@ -100,7 +100,7 @@ export function AirStage({ data }: { data: AirData }) {
         </section>
         <aside
           className="shrink-0 border-hairline lg:w-[400px] lg:overflow-y-auto lg:border-l lg:pl-6"
-          aria-label="Which fan suits it"
+          aria-label="Fans by flow"
           tabIndex={0}
         >
           <h2 className="font-display text-[18px] font-bold">

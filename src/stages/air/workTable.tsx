@@ -72,7 +72,7 @@ export function WorkTable({
       {ranking.placed.length === 0 && <p className="py-3">No fan can be placed here.</p>}
       {ranking.notPlaced.length > 0 && (
         <>
-          <h3 className="font-display pt-3 text-[15px] font-bold">Not placed here</h3>
+          <h3 className="font-display pt-3 text-[15px] font-bold">Not ranked here</h3>
           <ul className="text-[14px]">
             {ranking.notPlaced.map(({ entry, reason }) => (
               <li key={entry} className="flex items-baseline gap-1.5 pt-0.5">

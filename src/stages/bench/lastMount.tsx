@@ -62,7 +62,7 @@ export function LastMount({ data }: { data: BenchData }) {
             mounts: it is the product, not the hand. The result stands and its runs say so.
           </p>
           <button type="button" className="act-button" onClick={() => void order('stands')}>
-            Let it stand
+            Keep the result
           </button>
         </div>
       )}

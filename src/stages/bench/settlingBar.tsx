@@ -76,11 +76,11 @@ function words(session: LiveSession, samples: readonly LiveSample[]): Words | nu
       good: false,
     };
   const { slopeKPerMin, endK, endDoubtK, leftS } = gauge;
-  const slope = `${slopeKPerMin >= 0 ? 'Rising' : 'Falling'} ${figure(Math.abs(slopeKPerMin), 2)} K/min; settled below ${STEADY_K_PER_MIN} over ${Math.round(rule.windowS / 60)} min.`;
+  const slope = `${slopeKPerMin >= 0 ? 'Rising' : 'Falling'} ${figure(Math.abs(slopeKPerMin), 2)} K/min. Settled means under ${STEADY_K_PER_MIN} for ${Math.round(rule.windowS / 60)} min.`;
   const end =
     endK === null
-      ? 'The end cannot be told yet.'
-      : `Ends at a rise of ${figure(endK, 1)} ± ${figure(endDoubtK!, 1)} K, by the fit.`;
+      ? 'Final rise: not available yet.'
+      : `Final rise: ${figure(endK, 1)} ± ${figure(endDoubtK!, 1)} K, forecast.`;
   if (gauge.settled) {
     const holdS = holdsForS(gauge, rule);
     const heldS = state.steadySinceS === null ? 0 : nowS - state.steadySinceS;
@@ -89,13 +89,13 @@ function words(session: LiveSession, samples: readonly LiveSample[]): Words | nu
         big: 'Nearly there',
         share: 0.9,
         sentence: slope,
-        more: `${end} The mean of the window still stands ${figure(Math.abs(gauge.shortK!), 1)} K short of it.`,
+        more: `${end} The ${Math.round(rule.windowS / 60)} min mean is ${figure(Math.abs(gauge.shortK!), 1)} K from it.`,
         good: false,
       };
     return {
       big: minutes(Math.max(0, holdS - heldS)),
       share: Math.min(0.99, 0.9 + 0.1 * (heldS / holdS)),
-      sentence: `Settled by the rule; it is held for ${Math.round(holdS / 60)} min, so that a moment’s calm does not end it.`,
+      sentence: `Settled. Confirming for ${Math.round(holdS / 60)} min.`,
       more: end,
       good: true,
     };

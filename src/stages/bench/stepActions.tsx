@@ -23,7 +23,7 @@ function mainOf(state: BenchState): Main | null {
   switch (state.phase) {
     case 'mount':
       return {
-        words: 'It is on: go on',
+        words: 'Mounted, continue',
         under: isByAirAlone(state)
           ? 'Hands and cables clear of the fans. The room is read first, then they come on.'
           : 'Covers on, hands and cables clear of the fans. The room is read first, then the load comes on.',
@@ -31,14 +31,14 @@ function mainOf(state: BenchState): Main | null {
       };
     case 'probe':
       return {
-        words: 'It is held: read',
+        words: 'Take the reading',
         under: 'In the stream and clear of the blades; keep it still until the next place is named.',
         order: { do: 'confirm' },
       };
     case 'soak':
       if (isByAirAlone(state)) return null;
       return {
-        words: 'Take it as settled now',
+        words: 'Accept as settled',
         under: 'Earlier than the rule: a reason will be asked for and printed.',
         order: { do: 'overrule' },
         reason: 'Why is it settled already?',
@@ -53,7 +53,7 @@ function mainOf(state: BenchState): Main | null {
       };
     case 'cool-down':
       return {
-        words: 'It is cool: end this mount',
+        words: 'Cooled, end this mount',
         under: 'Supply off and unplugged before hands go in.',
         order: { do: 'confirm' },
       };

@@ -63,7 +63,7 @@ export function BridgeStage({ data }: { data: BridgeData }) {
         <>
           {made.apart.map(({ because, says }) => (
             <p key={because} className="text-[14.5px]">
-              May not stand together as they are: {because}. The way out: {says}.
+              Cannot be compared directly: {because}. The way out: {says}.
             </p>
           ))}
           {!made.bridge.known && (
@@ -84,7 +84,7 @@ export function BridgeStage({ data }: { data: BridgeData }) {
                 {plural(bridge.entries, 'entry', 'entries')}, errors in both; from {figure(bridge.from, 1)} to{' '}
                 {figure(bridge.to, 1)} K.
                 {bridge.widened > 1.05 &&
-                  ` The points scatter more than their doubt: all of it is widened ${figure(bridge.widened, 2)} times.`}
+                  ` The points scatter more than expected: all of it is widened ${figure(bridge.widened, 2)} times.`}
               </p>
               {bridge.apart && (
                 <p className="max-w-3xl text-warn" dir="auto">

@@ -63,8 +63,7 @@ export function BridgedRows({ rows, refused = [], broken = [], lineDb, scale = P
       ))}
       {rows.length > 0 && (
         <p className="label-text pt-1">
-          ⤳ carried over by what both rigs have, with the doubt of that. They have no place among the
-          measured.
+          ⤳ carried over by what both rigs have, with the doubt of that. Bridged entries get no place.
         </p>
       )}
     </section>

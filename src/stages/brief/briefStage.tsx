@@ -88,7 +88,7 @@ export function BriefStage({ data }: { data: BriefData }) {
         </div>
         <div className="space-y-2 border-t border-hairline pt-3">
           {late && costs.length > 0 && (
-            <ul className="text-[14px] text-warn" aria-label="What this makes incomparable">
+            <ul className="text-[14px] text-warn" aria-label="What will no longer compare">
               {costs.map((cost) => (
                 <li key={cost.what}>
                   ▲ <b>{cost.what}</b>: {cost.incomparable}

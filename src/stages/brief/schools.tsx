@@ -39,7 +39,7 @@ export function Schools({ brief, onBrief }: { brief: Brief; onBrief: (brief: Bri
                 <p className="pt-1 text-[13px] text-ink2">{choiceOf(key, chosen.choice).consequence}</p>
                 {isLater && (
                   <p className="text-[13px] text-warn">
-                    ▲ Kept as it was chosen, but nothing is computed by it yet. {effect}
+                    ▲ Kept as it was chosen, but it is saved and not used yet. {effect}
                   </p>
                 )}
               </div>

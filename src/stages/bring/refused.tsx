@@ -9,7 +9,8 @@ export function Refused({ problems }: { problems: ShownProblem[] }) {
         ▲ {problems.length === 1 ? 'One thing is' : `${problems.length} things are`} wrong
       </h2>
       <p className="py-2">
-        Nothing was imported, and nothing in the lab has changed. Put it right and bring it again.
+        Nothing was imported, and nothing in the lab has changed. Nothing was imported. Fix it, then import
+        again.
       </p>
       <ProblemList problems={problems} />
       <Link className="act-button mt-4 inline-block" href="/bring">

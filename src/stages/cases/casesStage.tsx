@@ -57,7 +57,7 @@ export function CasesStage({ cases, unnoted }: { cases: CaseItem[]; unnoted: str
                 : 'nothing measured in it'}
             </span>
             <button type="button" className="quiet-button ml-auto text-bad" onClick={() => void remove(item)}>
-              Do not keep it
+              Delete case
             </button>
           </div>
           <CaseForm id={item.id} kept={item} />

@@ -35,7 +35,7 @@ export function BesideTable({
   const idleOf = (entry: string) => idle?.curves.find((curve) => curve.entry === entry)?.points[0];
   return (
     <details className="mt-4 border-t border-hairline pt-3">
-      <summary className="font-display cursor-pointer text-[15px] font-bold">Beside the line</summary>
+      <summary className="font-display cursor-pointer text-[15px] font-bold">Other settings</summary>
       <table className="figure-table">
         <thead>
           <tr>
@@ -76,7 +76,7 @@ export function BesideTable({
       </table>
       <p className="label-text pt-1">
         At its {axis.against === 'noise' ? 'quietest and loudest' : 'slowest and fastest'} settings each entry
-        stands at another level: these are no ranking.
+        stands at another level: levels differ, so this is not a ranking.
       </p>
     </details>
   );

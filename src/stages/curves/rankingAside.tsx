@@ -75,7 +75,7 @@ export function RankingAside({
               className="cursor-pointer underline underline-offset-2"
               onClick={() => void setView({ pick: null })}
             >
-              All alike again
+              Clear highlights
             </button>
           </p>
         )}

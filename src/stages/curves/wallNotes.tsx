@@ -15,12 +15,12 @@ export function WallNotes({
   if (known.length + unknown.length === 0) return null;
   return (
     <section aria-label="Walls" className="mt-4 border-t border-hairline pt-4 text-[14.5px]">
-      <h2 className="font-display mb-1.5 text-[15px] font-bold">What no fan gets past</h2>
+      <h2 className="font-display mb-1.5 text-[15px] font-bold">Wall</h2>
       <ul className="space-y-1">
         {known.map(({ entry, riseK, intervalK }) => (
           <li key={entry} dir="auto">
-            {entries.get(entry)!.product}: {figure(riseK, 1)} ± {figure(intervalK, 1)} K, dashed at the right
-            end
+            {entries.get(entry)!.product}: {figure(riseK, 1)} ± {figure(intervalK, 1)} K however fast the fan
+            (estimated; dashed)
           </li>
         ))}
         {unknown.map(({ entry, why }) => (

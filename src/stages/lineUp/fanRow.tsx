@@ -38,13 +38,13 @@ export function FanRow({
         onValue={(eachPrice) => onFan({ eachPrice })}
       />
       <NumberField
-        label="Thick, mm"
+        label="Thickness, mm"
         optional
         value={fan.thicknessMm}
         onValue={(thicknessMm) => onFan({ thicknessMm })}
       />
       <NumberField
-        label="Clipped up, mm"
+        label="Fan raised by, mm"
         optional
         value={fan.raisedMm}
         onValue={(raisedMm) => onFan({ raisedMm })}

@@ -67,7 +67,7 @@ export function LineUpHead({
             Paste
           </button>
           <button type="button" className="quiet-button" onClick={() => file.current!.click()}>
-            Bring a CSV
+            Import a CSV
           </button>
           {items.some((item) => hasPlate(item.product.body.kind)) && (
             <Link className="quiet-button" href={`/round-ups/${roundUpId}/line-up/plates`}>

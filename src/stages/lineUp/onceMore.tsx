@@ -35,7 +35,7 @@ export function OnceMore({ base, item, onMade }: { base: string; item: LineUpIte
 
   return (
     <section aria-label="Other fans" className="border-t border-hairline pt-3">
-      <h4 className="pb-1 font-semibold">The same once more</h4>
+      <h4 className="pb-1 font-semibold">Duplicate entry</h4>
       {isLayout && (
         <div className="flex items-end gap-2">
           <TextField

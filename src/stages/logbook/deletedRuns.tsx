@@ -39,7 +39,7 @@ export function DeletedRuns({ roundUpId, runs }: { roundUpId: number; runs: Dele
             </th>
             <th scope="col">Deleted</th>
             <th scope="col">
-              <span className="sr-only">Bring back</span>
+              <span className="sr-only">Restore</span>
             </th>
           </tr>
         </thead>
@@ -57,7 +57,7 @@ export function DeletedRuns({ roundUpId, runs }: { roundUpId: number; runs: Dele
               <td className="whitespace-nowrap text-ink2">{format(run.deletedAt, 'd MMM yyyy, HH:mm')}</td>
               <td className="num">
                 <button className="quiet-button" onClick={() => void bringBack(run)}>
-                  Bring back
+                  Restore
                 </button>
               </td>
             </tr>

@@ -6,7 +6,7 @@ const LOOK: Record<RunState, { sign: string; tone: string }> = {
   'other readings': { sign: '○', tone: 'text-ink2' },
   'no result': { sign: '✕', tone: 'text-bad' },
   'at the limit': { sign: '▲', tone: 'text-bad' },
-  'running away': { sign: '⇈', tone: 'text-bad' },
+  'rising again': { sign: '⇈', tone: 'text-bad' },
   rising: { sign: '↗', tone: 'text-warn' },
   falling: { sign: '↘', tone: 'text-warn' },
   'too short': { sign: '◌', tone: 'text-warn' },

@@ -27,8 +27,10 @@ export function DeadlineNote({
       {past
         ? `▲ The deadline, ${dayText(deadline)}, is past.`
         : late
-          ? `▲ ${plural(daysBetween(deadline, finish), 'day')} past the deadline of ${dayText(deadline)}.`
-          : `${plural(daysBetween(finish, deadline), 'day')} before the deadline of ${dayText(deadline)}.`}{' '}
+          ? `▲ ${plural(daysBetween(deadline, finish), 'day')} late: the deadline is ${dayText(deadline)}.`
+          : daysBetween(finish, deadline) === 0
+            ? `On the deadline, ${dayText(deadline)}.`
+            : `${plural(daysBetween(finish, deadline), 'day')} early: the deadline is ${dayText(deadline)}.`}{' '}
       {late && !past && (
         <button type="button" className="underline underline-offset-2" onClick={onFit}>
           Fit it to the deadline
@@ -67,7 +69,7 @@ export function GaveUp({ gaveUp, data, plan }: { gaveUp: WhatWasGivenUp; data: P
   return (
     <p className="text-[14px]" role="status">
       {gaveUp.words.length === 0 ? 'Nothing had to be given up.' : `Given up: ${gaveUp.words.join('; ')}.`}{' '}
-      {!gaveUp.fits && 'It still ends late.'}{' '}
+      {!gaveUp.fits && 'The plan still ends late.'}{' '}
       {briefDiffers && (
         <button type="button" className="underline underline-offset-2" onClick={() => void intoBrief()}>
           Take it into the brief, too

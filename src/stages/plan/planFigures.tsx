@@ -23,7 +23,7 @@ export function PlanFigures({
     <>
       <dl className="grid grid-cols-3 gap-3" aria-live="polite">
         <div>
-          <dt className="label-text">Left at the bench</dt>
+          <dt className="label-text">Bench time left</dt>
           <dd className="font-display text-[26px] font-bold">{figure(cost.benchH, 1)} h</dd>
         </div>
         <div>

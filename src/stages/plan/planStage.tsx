@@ -129,8 +129,8 @@ export function PlanStage({ data }: { data: PlanData }) {
         )}
         {gaveUp && <GaveUp gaveUp={gaveUp} data={data} plan={plan} />}
         {found && (
-          <section aria-label="One step away">
-            <h3 className="font-display text-[16px] font-bold">One step away</h3>
+          <section aria-label="Single changes">
+            <h3 className="font-display text-[16px] font-bold">Single changes</h3>
             <PlanChoices
               unit={data.unit}
               now={found.now}

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { Outcome } from '@/core/outcome';
 import type { GroupedReading, VarianceComponent } from '@/core/statistics/varianceComponents';
+import { inARow } from '@/core/words';
 import { figure, plural } from '@/ui/marks/figures';
 import type { PlanData } from '@/lab/planning/planView';
 
@@ -53,12 +54,12 @@ export function SpreadSources({
             if (acrossRigs.length > 0) void tell(acrossRigs).then(setRigs);
           }}
         >
-          Which spread costs most on this rig?
+          What is the main source of scatter?
         </button>
       )}
-      {spread === 'asked' && <p role="status">Taking the spread apart …</p>}
+      {spread === 'asked' && <p role="status">Separating the sources of scatter …</p>}
       {spread !== null && spread !== 'asked' && !spread.known && (
-        <p role="status">What spreads on this rig cannot be told: {spread.reason}.</p>
+        <p role="status">Scatter not available: {spread.reason}.</p>
       )}
       {most && (
         <p role="status">
@@ -69,20 +70,28 @@ export function SpreadSources({
       )}
       {rigs && <RigSpread readings={acrossRigs} told={rigs} />}
       {look && (
-        <p>
-          {look.waiting.length > 0 ? (
-            `Who is first cannot be told yet: ${look.waiting.join(', ')} could be, and ${look.waiting.length === 1 ? 'has' : 'have'} fewer mounts`
-          ) : look.z >= look.bound ? (
-            <>
-              <span className="text-ok">●</span> Who is first can be told by now
-            </>
-          ) : (
-            'Who is first cannot be told yet'
-          )}
-          : look {look.look} of {look.looks}, {look.first} ahead of {look.second} by {figure(look.byK, 1)} K,
-          z {figure(look.z, 1)} where {figure(look.bound, 2)} is needed, so that all looks together err in 5
-          %.
-        </p>
+        <>
+          <p>
+            {look.waiting.length > 0 ? (
+              `Too early to call: ${inARow(look.waiting)} may lead, with fewer mounts so far`
+            ) : look.z >= look.bound ? (
+              <>
+                <span className="text-ok">●</span> Enough to call: {look.first} is ahead of {look.second} by{' '}
+                {figure(look.byK, 1)} K
+              </>
+            ) : (
+              `Too early to call: ${look.first} is before ${look.second} by ${figure(look.byK, 1)} K, and ${figure((look.byK * look.bound) / look.z, 1)} K are needed`
+            )}
+            , after {look.look} of {look.looks} interim checks.
+          </p>
+          <details className="text-[14px]">
+            <summary className="cursor-pointer">Details</summary>
+            <p className="text-ink2">
+              z {figure(look.z, 1)} where {figure(look.bound, 2)} is needed. Early checks are stricter, so
+              that together they err 1 time in 20 at most.
+            </p>
+          </details>
+        </>
       )}
     </section>
   );

@@ -39,10 +39,10 @@ export function PlatesStage({ roundUpId, items }: { roundUpId: number; items: Pl
           <h2 className="font-display text-[22px] font-bold">Plates</h2>
           <div className="choices" role="group" aria-label="Judged">
             <button aria-pressed={withoutPlane} onClick={() => void setView({ leaning: null })}>
-              shape alone
+              tilt removed
             </button>
             <button aria-pressed={!withoutPlane} onClick={() => void setView({ leaning: true })}>
-              as it lay
+              as measured
             </button>
           </div>
         </PageHead>

@@ -23,7 +23,7 @@ export function ApartNote({ roundUpId, apart }: { roundUpId: number; apart: RigD
         .join('; ')}
       .{' '}
       <Link className="underline underline-offset-2" href={`/round-ups/${roundUpId}/rig`}>
-        What would make them comparable
+        How to compare them
       </Link>
       {bridged && (
         <>

@@ -49,7 +49,7 @@ export function RigStage({ data }: { data: RigData }) {
           </p>
           {!data.noted && (
             <p className="text-[14px] text-warn">
-              ▲ These are usual values and nobody’s measurements: put right what differs, and note it.
+              ▲ ▲ Typical values, not yours: put right what differs, and note it.
             </p>
           )}
           {setupWarnings(setup).map((setupWarning) => (

@@ -146,7 +146,7 @@ export function SetupForm({
             disabled={(changes.length === 0 && data.noted) || problems.length > 0 || busy}
           >
             {changes.length === 0 && !data.noted
-              ? 'Note it as it stands'
+              ? 'Save this setup'
               : current.runs > 0
                 ? `Start revision ${data.revisions[data.revisions.length - 1]!.revision + 1}`
                 : 'Save the rig'}

@@ -26,7 +26,7 @@ export function DeletedRoundUps({ items }: { items: { id: number; title: string;
             </span>
             <span className="label-text ml-auto shrink-0">deleted {day}</span>
             <button type="button" className="quiet-button" onClick={() => void bringBack(id, title)}>
-              Bring back<span className="sr-only"> {title}</span>
+              Restore<span className="sr-only"> {title}</span>
             </button>
           </li>
         ))}

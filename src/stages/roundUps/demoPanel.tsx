@@ -43,7 +43,7 @@ export function DemoPanel({ demo, isEmpty }: { demo: DemoHere; isEmpty: boolean 
           ? 'The demo is put away. '
           : 'The demo shows a lab at work, with invented products. '}
         <button type="button" className="quiet-button" disabled={busy} onClick={() => void act(BRING)}>
-          {busy ? 'It is coming …' : demo.state === 'away' ? 'Bring the demo back' : 'Bring the demo in'}
+          {busy ? 'It is coming …' : demo.state === 'away' ? 'Restore the demo' : 'Import the demo'}
         </button>
         {demo.state === 'none' && <span className="label-text"> Takes about 20 seconds.</span>}
       </p>

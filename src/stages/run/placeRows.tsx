@@ -27,7 +27,7 @@ function Scatter({ row }: { row: TypedPlace }) {
     <span className={apart === null ? 'text-ink2' : 'text-warn'} role={apart === null ? undefined : 'status'}>
       {apart === null
         ? `mean ${figure(mean, decimals)}, s ${figure(deviation, decimals)}`
-        : `${figure(readings[apart]!.value, decimals)} stands apart`}
+        : `${figure(readings[apart]!.value, decimals)} is an outlier`}
     </span>
   );
 }

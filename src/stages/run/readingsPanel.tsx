@@ -93,7 +93,7 @@ export function ReadingsPanel({
                     <span key={i} className={i === apart ? 'font-semibold text-warn' : ''}>
                       {i > 0 && ' · '}
                       {figure(value, quantity === 'airspeed' ? 2 : 1)}
-                      {i === apart && ' stands apart'}
+                      {i === apart && ' is an outlier'}
                     </span>
                   ))}
                   {restatedFrom !== null && run.rpm !== null && (

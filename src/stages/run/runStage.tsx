@@ -184,7 +184,7 @@ export function RunStage({ data }: { data: RunData }) {
                 {correctionWords(run.levelCorrection)}
               </Row>
             )}
-            <Row name="Alone, room taken off">
+            <Row name="Alone, room noise subtracted">
               <b>
                 {level.standing === 'at-floor' ? '≤\u202f' : ''}
                 {figure(level.levelDb, 1)} dB(A)

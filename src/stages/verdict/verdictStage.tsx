@@ -85,7 +85,7 @@ export function VerdictStage({ data }: { data: VerdictData }) {
                   {data.hasOthers ? ': choose above what is ranked instead.' : '.'}
                 </>
               ) : data.filter.kept === 0 ? (
-                'Nothing is left: the wishes above leave every entry out.'
+                'No entry matches these filters.'
               ) : (
                 'Nothing can be placed at this level and load.'
               )}

@@ -39,7 +39,7 @@ export function DoubtPart({ roundUpId, doubt }: { roundUpId: number; doubt: Doub
             Hold {plural(doubt.counting.length, 'run')} in doubt
           </button>{' '}
           <span className="text-[14.5px] text-ink2">
-            They stand in no curve until they are freed; nothing is deleted.
+            They leave all curves until released; nothing is deleted.
           </span>
         </p>
       )}

@@ -76,8 +76,8 @@ export function MeterPart({ roundUpId, meter }: { roundUpId: number; meter: Mete
         <p key={why} className="flex flex-wrap items-center gap-x-3 gap-y-1">
           <span>
             <span className="text-warn">▲ </span>
-            {plural(counting.length + held.length, 'run')} cannot be corrected: {why}. Measure again what must
-            be sure.
+            {plural(counting.length + held.length, 'run')} cannot be corrected: {why}. Repeat those that
+            matter.
           </span>
           {counting.length > 0 && (
             <button

@@ -44,7 +44,7 @@ export function WatchStage({ data }: { data: WatchData }) {
         <p className="max-w-2xl">
           {courses.length === 0
             ? 'No control was measured on this rig by this response yet.'
-            : 'One control was measured, once: a second one makes a course.'}{' '}
+            : 'One control run so far. A second starts the chart.'}{' '}
           Mark an entry as the control in Line-up, and re-test it now and then: Plan puts it between the
           others.
         </p>
@@ -64,9 +64,9 @@ export function WatchStage({ data }: { data: WatchData }) {
             <p className="text-[14.5px]">
               {drift.known
                 ? drift.value.isSure
-                  ? `It drifts: ${signed(drift.value.perDay * 30, 2)} ± ${figure(drift.value.interval95 * 30, 2)} ${response.unit} in thirty days, between ${dayOf(drift.value.from.atMs)} and ${dayOf(drift.value.to.atMs)}.`
-                  : `No drift can be told: ${signed(drift.value.perDay * 30, 2)} ± ${figure(drift.value.interval95 * 30, 2)} ${response.unit} in thirty days, between ${dayOf(drift.value.from.atMs)} and ${dayOf(drift.value.to.atMs)}.`
-                : `Whether it drifts cannot be told: ${drift.reason}.`}
+                  ? `The rig drifts: ${signed(drift.value.perDay * 30, 2)} ± ${figure(drift.value.interval95 * 30, 2)} ${response.unit} in 30 days (${dayOf(drift.value.from.atMs)} to ${dayOf(drift.value.to.atMs)}).`
+                  : `No drift found: ${signed(drift.value.perDay * 30, 2)} ± ${figure(drift.value.interval95 * 30, 2)} ${response.unit} in 30 days (${dayOf(drift.value.from.atMs)} to ${dayOf(drift.value.to.atMs)}).`
+                : `Drift not available: ${drift.reason}.`}
             </p>
             <ul className="list-disc pl-5 text-[14.5px]">
               {points
@@ -82,11 +82,11 @@ export function WatchStage({ data }: { data: WatchData }) {
       )}
       {charted.length > 0 && (
         <p className="label-text max-w-3xl">
-          Line: mean of the re-tests before. Dashed and dotted: two and three standard deviations. ▲ a limit
-          is passed: {CONTROL_LIMITS.map(({ says }) => says).join('; ')}. On a steady rig{' '}
-          {FALSE_ALARMS.byTenth} of 100 such charts have raised an alarm by their tenth re-test,{' '}
-          {FALSE_ALARMS.byThirtieth} by their thirtieth. Each re-test is held against those before it alone; a
-          broken one is no reference for what follows.
+          Line: mean of earlier re-tests. Dashed and dotted: two and three standard deviations. ▲ Out of
+          range: {CONTROL_LIMITS.map(({ says }) => says).join('; ')}. On a steady rig {FALSE_ALARMS.byTenth}{' '}
+          of 100 such charts have raised an alarm by their tenth re-test, {FALSE_ALARMS.byThirtieth} by their
+          thirtieth. Each re-test is compared with those before it; one out of range is no reference for what
+          follows.
         </p>
       )}
       {charted.length > 0 && sd !== null && (

@@ -43,7 +43,7 @@ export function TroubleNote({
             <p key={name}>▲ {name.charAt(0).toUpperCase() + name.slice(1)}</p>
           ))}
           <button type="button" className="quiet-button text-ink" disabled={busy} onClick={onAgain}>
-            It is meant so: save
+            Save anyway
           </button>
         </>
       )}
@@ -55,10 +55,10 @@ export function TroubleNote({
           </p>
           <p className="flex flex-wrap gap-2">
             <button type="button" className="quiet-button text-ink" disabled={busy} onClick={onMine}>
-              Write mine over it
+              Overwrite with mine
             </button>
             <button type="button" className="quiet-button text-ink" disabled={busy} onClick={onTheirs}>
-              Take theirs, drop mine
+              Use theirs
             </button>
           </p>
         </>

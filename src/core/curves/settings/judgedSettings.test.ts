@@ -130,7 +130,7 @@ test('an entry whose quietest setting the room hides has nothing at its quietest
   );
   expect(valueAtLine(curveEnds([curve], 'first')[0]!, 40)).toMatchObject({
     ...{ placed: false, status: 'below-floor' },
-    reason: 'its quietest setting, 30 %, cannot be told from the room',
+    reason: 'its quietest setting, 30 %, is masked by room noise',
   });
   expect(valueAtLine(curveEnds([curve], 'last')[0]!, 40)).toMatchObject({ placed: true, value: 38 });
 });

@@ -14,5 +14,5 @@ export const LOUDNESS: Kind<'loudness'> = {
   valueOf: ({ sone }) =>
     sone === null ? NO_READING : known({ ...steady(sone.sone), isBound: sone.isBound }),
   figure: () =>
-    'the loudness of the cooler alone by a calibrated recording (ISO 532-1, stationary), with the room taken off band by band where it was recorded too',
+    'the loudness of the cooler alone by a calibrated recording (ISO 532-1, stationary), with the room noise subtracted band by band where it was recorded too',
 };

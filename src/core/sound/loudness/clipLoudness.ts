@@ -18,7 +18,7 @@ export interface ClipLoudness {
 const SILENT_DB = -60;
 
 /**
- * Loudness of a recording by its calibrated third octaves, the room taken off where it was recorded (ISO 532-1, stationary).
+ * Loudness of a recording by its calibrated third octaves, the room noise subtracted where it was recorded (ISO 532-1, stationary).
  * Where a band does not stand 3 dB clear it counts for nothing in `sone`, and for all of it in `soneAtMost`.
  *
  * Example: Bands 10 dB over the room: half a decibel less each, and the loudness of that.

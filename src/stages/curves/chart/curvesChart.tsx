@@ -92,7 +92,7 @@ function xTitle({ against }: Axis, compared: string, meterDistanceCm: number, na
   if (against === 'rpm') return narrow ? 'rpm of the first fan' : 'speed of the first fan, rpm';
   if (against === 'duty') return 'duty of the fans, %';
   if (against === 'sone') return narrow ? 'sone' : `loudness of the ${compared} by its recordings, sone`;
-  const level = `dB(A) at ${meterDistanceCm} cm, room taken off`;
+  const level = `dB(A) at ${meterDistanceCm} cm, room noise subtracted`;
   return narrow ? level : `noise of the ${compared}, ${level}`;
 }
 

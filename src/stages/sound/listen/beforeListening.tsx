@@ -45,7 +45,7 @@ export function BeforeListening({
       </label>
       {levels.length < 2 ? (
         <p className="text-warn">
-          ▲ {levels.length === 0 ? 'No clip' : 'One clip'} is calibrated and counts: two at least are needed.
+          ▲ {levels.length === 0 ? 'No clip' : 'One clip'} is calibrated and counts: at least two are needed.
         </p>
       ) : (
         <div className="rounded-lg border border-warn p-3">

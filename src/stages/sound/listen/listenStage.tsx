@@ -146,7 +146,7 @@ export function ListenStage({ data }: { data: ListenData }) {
                       disabled={!isReady || isSaving}
                       onClick={() => void hold()}
                     >
-                      {isBlind ? 'That is my order: tell which is which' : 'That is my order'}
+                      {isBlind ? 'Save order and reveal names' : 'That is my order'}
                     </button>
                   )}
                   <button

@@ -5,12 +5,11 @@ import type { Sitting } from '@/lab/sound/soundPage';
 /** What earlier sittings came to: each order, and how often it went with the figures. */
 export function Sittings({ sittings }: { sittings: readonly Sitting[] }) {
   return (
-    <section aria-label="Ears against figures">
-      <h3 className="font-display text-[16px] font-bold">Ears against figures</h3>
+    <section aria-label="Listening results">
+      <h3 className="font-display text-[16px] font-bold">Listening results</h3>
       {sittings.length === 0 ? (
         <p className="pt-1.5 text-[14.5px]">
-          Nobody has put the clips in order yet. After a sitting stands here how often the ear agreed with
-          sone, level and tones.
+          No sittings yet. After a sitting stands here how often the ear agreed with sone, level and tones.
         </p>
       ) : (
         <ol className="space-y-4 pt-1.5">
