@@ -24,7 +24,7 @@ import { Header } from '@/ui/frame/header';
 export const dynamic = 'force-dynamic';
 
 /** Round-ups that show who leads them; older ones fold. */
-const SHOWN_LEADERS = 4;
+const SHOWN_LEADERS = 5;
 
 const dayOf = (date: Date) => format(date, 'd MMMM yyyy');
 

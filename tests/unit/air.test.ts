@@ -59,7 +59,7 @@ test('a crossing moves with the speed as the laws say: through n = 2 by the spee
 test('beyond the openings there is no crossing, and two openings make no curve', () => {
   const curve = valueOf(fanCurve(straight(30, 60).slice(1, 4), 1000));
   expect(workingPoint(curve, chosenSystem(100, 10, 2))).toMatchObject({
-    reason: expect.stringMatching(/resists more/),
+    reason: expect.stringMatching(/tighter than the smallest opening/),
   });
   expect(workingPoint(curve, chosenSystem(1, 100, 2))).toMatchObject({
     reason: expect.stringMatching(/resists less/),

@@ -1,7 +1,7 @@
 import { groupBy } from '@/core/statistics/groupBy';
 import type { PairRow } from '@/core/judgement/headToHead';
 import type { PageEntry } from '@/lab/model/pageEntries';
-import { entryStyle } from '@/ui/marks/entryMark';
+import { entryStyle, entryTextColour } from '@/ui/marks/entryMark';
 import { figure } from '@/ui/marks/figures';
 
 interface Props {
@@ -42,10 +42,10 @@ function Scale({ rows, one, other }: Props) {
         <span className="max-sm:hidden" />
         <span className="flex items-end justify-between gap-4 pb-1">
           <span className="w-1/2 pr-2 text-right">
-            <b style={{ color: colour(other) }}>{other.product}</b> {word}, {unit}
+            <b style={{ color: entryTextColour(other.position) }}>{other.product}</b> {word}, {unit}
           </span>
           <span className="w-1/2 pl-2">
-            <b style={{ color: colour(one) }}>{one.product}</b> {word}, {unit}
+            <b style={{ color: entryTextColour(one.position) }}>{one.product}</b> {word}, {unit}
           </span>
         </span>
         <span className="max-sm:hidden" />

@@ -4,7 +4,7 @@ import { parseAsFloat, parseAsString, useQueryStates } from 'nuqs';
 import { AXES } from '@/core/curves/axis';
 import type { PairData } from '@/lab/orders/pairPage';
 import type { PageEntry } from '@/lab/model/pageEntries';
-import { entryStyle } from '@/ui/marks/entryMark';
+import { entryTextColour } from '@/ui/marks/entryMark';
 import { LineField } from '../curves/choices/lineField';
 import { LoadTabs } from '../curves/choices/loadTabs';
 import { PageLine } from '../desk/pageLine';
@@ -106,7 +106,7 @@ function Chosen({
     <select
       aria-label={label}
       className="max-w-72 border-b-2 border-dotted border-act bg-transparent py-0.5 font-bold"
-      style={{ color: `var(${entryStyle(chosen.position).colour})` }}
+      style={{ color: entryTextColour(chosen.position) }}
       value={chosen.entry}
       onChange={({ target }) => onEntry(target.value)}
     >

@@ -59,7 +59,7 @@ export function ValueStage({ data }: { data: ValueData }) {
           onClose={() => setPasting(null)}
         />
       )}
-      <div className="flex flex-col gap-6 lg:flex-row">
+      <div className="flex min-w-0 flex-col gap-6 lg:flex-row">
         <PricePicture data={data} />
         <PriceFront data={data} />
       </div>

@@ -1,6 +1,6 @@
 import type { WayColumn } from '@/core/ranking/wayPlaces';
 import type { PageEntry } from '@/lab/model/pageEntries';
-import { EntryMark, entryStyle } from '@/ui/marks/entryMark';
+import { EntryMark, entryStyle, entryTextColour } from '@/ui/marks/entryMark';
 import { figure, placeText } from '@/ui/marks/figures';
 
 interface Props {
@@ -113,7 +113,7 @@ export function WaysPicture({ ways, entries, decimals, unit, picked, onPick, hea
                 aria-pressed={picked.has(entry.entry)}
                 className="absolute -translate-y-1/2 cursor-pointer truncate pr-3 text-right text-[14px] font-bold"
                 style={{
-                  color: colour(entry),
+                  color: entryTextColour(entry.position),
                   top: yOf(stands[0]!.row),
                   ...(stands[0]!.way === 0
                     ? { right: `calc(100% - ${xOf(0)}% + 8px)`, maxWidth: `calc(9rem + ${xOf(0)}% - 10px)` }
