@@ -14,12 +14,15 @@ const views = [
   ['run', '/round-ups/1/runs/33'],
   ['curves', '/round-ups/1/curves'],
   ['air', '/round-ups/3/curves/air'],
-  ['side', '/round-ups/4/curves/side?from=two-in'],
-  ['layout', '/round-ups/4/line-up?entry=bottom'],
-  ['judgement', '/round-ups/1/curves/beyond?one=tramontana&other=galerna-twin'],
+  ['pair', '/round-ups/1/curves/pair?one=tramontana&other=cierzo-240'],
+  ['ways', '/round-ups/1/curves/ways'],
+  ['beyond', '/round-ups/1/curves/beyond?one=tramontana'],
   ['sound', '/round-ups/3/curves/sound?clip=5'],
-  ['watch', '/round-ups/6/rig/watch'],
   ['verdict', '/round-ups/1/verdict'],
+  [
+    'fits',
+    '/round-ups/1/verdict/fits?watts=150&room=26&height=165&memory=36&budget=160&case=Ba%C3%BAl%2C%20a%20middle-sized%20case&entry=galerna-twin',
+  ],
   ['write', '/round-ups/1/verdict/write'],
   ['report', '/round-ups/1/verdict/versions/2/report'],
 ];
@@ -30,7 +33,7 @@ const browser = await chromium.launch({
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 for (const [name, path] of views) {
   await page.goto(base + path, { waitUntil: 'networkidle' });
-  await page.waitForTimeout(name === 'judgement' ? 6000 : 1200);
+  await page.waitForTimeout(name === 'beyond' ? 6000 : 1200);
   await page.screenshot({ path: `${folder}/${name}.png` });
 }
 await browser.close();
