@@ -91,6 +91,7 @@ test('beyond the line: measures with intervals, sorted by any, a ± opened; two 
   ]) {
     await page.goto(`${app.url}/round-ups/1/${path}`);
     await expect(pages(page)).toBeVisible();
+    await page.waitForLoadState('networkidle');
     expect(await page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(360);
   }
 

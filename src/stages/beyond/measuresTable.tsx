@@ -94,7 +94,7 @@ export function MeasuresTable({
     [measures, items, done],
   );
   return (
-    <div className="w-0 min-w-full overflow-x-auto" tabIndex={0} role="region" aria-label="Measures">
+    <div className="relative w-0 min-w-full overflow-x-auto" tabIndex={0} role="region" aria-label="Measures">
       <table className="figure-table">
         <thead>
           <tr>

@@ -102,7 +102,7 @@ export function LogbookHead({
           only ✕
         </button>
       )}
-      <div className="ml-auto flex items-center gap-2">
+      <div className="ml-auto flex flex-wrap items-center gap-2">
         <ColumnChoice offered={offered} />
         <button className="quiet-button" onClick={onPaste}>
           Paste
