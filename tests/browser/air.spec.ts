@@ -277,7 +277,6 @@ test('a layout study: drawn by keyboard, told what differs, and weighed against 
   expect(await seriousFaults(page)).toEqual([]);
   await page.getByLabel('each').selectOption('full');
   await expect(page).toHaveURL(/at=full/);
-  await page.getByText('Figures', { exact: true }).click();
   await expect(row('radiator-top').locator('td').last()).toContainText(/[+−]\d\.\d/);
   await expect(page.getByRole('columnheader', { name: /^Noise/ }).first()).toBeVisible();
 });

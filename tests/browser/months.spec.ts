@@ -53,7 +53,7 @@ test('a control that broke is told on every stage, its runs are held, and freed 
     ).toBeVisible();
   }
   await page.getByRole('link', { name: 'Look at it' }).click();
-  await expect(page.getByText(/^It drifts: \+\d\.\d\d ± 0\.\d\d K in thirty days/)).toBeVisible();
+  await expect(page.getByText(/^The rig drifts: \+\d\.\d\d ± 0\.\d\d K in 30 days/)).toBeVisible();
   await expect(page.getByText(/14 Oct: 1\.40 dB, over its limit of 0\.5 dB/)).toBeVisible();
   await expect(page.getByRole('img', { name: 'Control chart of Terral 92' })).toBeVisible();
   expect(await seriousFaults(page)).toEqual([]);
