@@ -1,3 +1,4 @@
+import { Term } from '@/ui/marks/term';
 import { figure } from '@/ui/marks/figures';
 import type { BeyondData } from '@/lab/orders/beyondPage';
 
@@ -6,7 +7,9 @@ export function Crossovers({ data, nameOf }: { data: BeyondData; nameOf: (entry:
   if (data.crossings.length === 0) return null;
   return (
     <section aria-label="Crossovers" className="text-[14.5px]">
-      <h3 className="font-display pb-1 text-[16px] font-bold">Crossovers</h3>
+      <h3 className="font-display pb-1 text-[16px] font-bold">
+        <Term name="crossover">Crossovers</Term>
+      </h3>
       {data.crossings.map(({ atDb, belowDb, aboveDb, below, above }) => (
         <p key={`${below}${above}${atDb}`} dir="auto">
           {nameOf(below)} leads {nameOf(above)} below {figure(belowDb, 1)} dB(A); {nameOf(above)} leads above{' '}

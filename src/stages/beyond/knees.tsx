@@ -1,3 +1,4 @@
+import { Term } from '@/ui/marks/term';
 import { inARow } from '@/core/words';
 import type { BeyondData, JudgedItem } from '@/lab/orders/beyondPage';
 import { DraftField } from '@/ui/form/draftField';
@@ -27,7 +28,9 @@ export function Knees({
   }
   return (
     <section aria-label="Where more noise buys little" className="text-[14.5px]">
-      <h3 className="font-display pb-1 text-[16px] font-bold">Where more noise buys little</h3>
+      <h3 className="font-display pb-1 text-[16px] font-bold">
+        Where more noise buys little: the <Term name="knee" />
+      </h3>
       <p className="label-text pb-1">
         One dB must cut K/W by{' '}
         <DraftField

@@ -1,3 +1,4 @@
+import { Term } from '@/ui/marks/term';
 import Link from 'next/link';
 import type { ShownScale } from '@/core/curves/shownScale';
 import { standingWords } from '@/core/ranking/standingWords';
@@ -44,7 +45,9 @@ export function RankingTable(props: RankingTableProps) {
     <table className="figure-table">
       <thead>
         <tr>
-          <th scope="col">Place</th>
+          <th scope="col">
+            <Term name="likely place">Place</Term>
+          </th>
           <th scope="col">Entry</th>
           <th scope="col" className="num">
             {scale.heading}

@@ -1,3 +1,4 @@
+import { Term } from '@/ui/marks/term';
 import { figure } from '@/ui/marks/figures';
 import type { PageEntry as CurveEntry } from '@/lab/model/pageEntries';
 import type { CurveLoad } from '@/lab/orders/curvesPage';
@@ -15,7 +16,9 @@ export function WallNotes({
   if (known.length + unknown.length === 0) return null;
   return (
     <section aria-label="Walls" className="mt-4 border-t border-hairline pt-4 text-[14.5px]">
-      <h2 className="font-display mb-1.5 text-[15px] font-bold">Wall</h2>
+      <h2 className="font-display mb-1.5 text-[15px] font-bold">
+        <Term name="wall">Wall</Term>
+      </h2>
       <ul className="space-y-1">
         {known.map(({ entry, riseK, intervalK }) => (
           <li key={entry} dir="auto">

@@ -1,5 +1,6 @@
 'use client';
 
+import { Term } from '@/ui/marks/term';
 import type { GridView } from '@/lab/orders/gridView';
 import { parseAsFloat, parseAsString, useQueryState } from 'nuqs';
 import type { GridEffect, GridFit } from '@/core/judgement/heatsinkFanGrid';
@@ -116,7 +117,7 @@ export function GridStage({ data }: { data: GridData }) {
           at <LineField axis={AXES.noise} at={lineDb} onLine={(line) => void setLine(line)} /> dB(A)
         </p>
         <label className="label-text flex items-center gap-1.5">
-          common resistance
+          <Term name="common resistance" />
           <DraftField
             label="Common resistance, K/W"
             value={sharedKPerW}

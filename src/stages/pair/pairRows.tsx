@@ -1,3 +1,4 @@
+import { Term } from '@/ui/marks/term';
 import { groupBy } from '@/core/statistics/groupBy';
 import type { PairRow } from '@/core/judgement/headToHead';
 import type { PageEntry } from '@/lab/model/pageEntries';
@@ -109,7 +110,15 @@ function Scale({ rows, one, other }: Props) {
                       separated, {ahead.product} {word}
                     </span>
                   ) : null}
-                  <span aria-hidden={ahead !== null}>{ahead ? 'separated' : 'a tie'}</span>
+                  <span aria-hidden={ahead !== null}>
+                    {ahead ? (
+                      <Term name="separated" />
+                    ) : (
+                      <>
+                        a <Term name="tie" />
+                      </>
+                    )}
+                  </span>
                 </span>
               </span>
             </li>

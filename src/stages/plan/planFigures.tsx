@@ -1,3 +1,4 @@
+import { Term } from '@/ui/marks/term';
 import type { PlanCost } from '@/core/plan/planCost';
 import type { PlanData } from '@/lab/planning/planView';
 import { dayText } from '@/ui/clock';
@@ -33,7 +34,9 @@ export function PlanFigures({
           </dd>
         </div>
         <div>
-          <dt className="label-text">Smallest difference</dt>
+          <dt className="label-text">
+            <Term name="smallest difference">Smallest difference</Term>
+          </dt>
           <dd className="font-display text-[26px] font-bold">
             {tells ? `${figure(differenceK, 1)} ${data.unit}` : '–'}
           </dd>

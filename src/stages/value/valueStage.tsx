@@ -1,5 +1,6 @@
 'use client';
 
+import { Term } from '@/ui/marks/term';
 import { parseAsString, useQueryState } from 'nuqs';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure, placeText } from '@/ui/marks/figures';
@@ -67,7 +68,9 @@ export function ValueStage({ data }: { data: ValueData }) {
         <table className="figure-table">
           <thead>
             <tr>
-              <th scope="col">Place</th>
+              <th scope="col">
+                <Term name="likely place">Place</Term>
+              </th>
               <th scope="col">Entry</th>
               <th scope="col" className="num">
                 {data.what}, {unit}
@@ -137,13 +140,15 @@ export function ValueStage({ data }: { data: ValueData }) {
                   </td>
                 )}
                 <td className="text-[14px]">
-                  {item.place && !item.place.holds
-                    ? 'throttles'
-                    : item.standing === null
-                      ? ''
-                      : item.standing.beatenBy.length > 0
-                        ? 'clearly beaten'
-                        : 'not beaten'}
+                  {item.place && !item.place.holds ? (
+                    'throttles'
+                  ) : item.standing === null ? (
+                    ''
+                  ) : item.standing.beatenBy.length > 0 ? (
+                    <Term name="clearly beaten" />
+                  ) : (
+                    'not beaten'
+                  )}
                 </td>
               </tr>
             ))}

@@ -1,3 +1,4 @@
+import { Term } from '@/ui/marks/term';
 import type { Axis } from '@/core/curves/axis';
 import type { ShownScale } from '@/core/curves/shownScale';
 import type { Ranking } from '@/core/ranking/rankAtLine';
@@ -60,7 +61,9 @@ export function VerdictTable({
         <table className="figure-table min-w-[760px]">
           <thead>
             <tr>
-              <th scope="col">Place</th>
+              <th scope="col">
+                <Term name="likely place">Place</Term>
+              </th>
               <th scope="col">{noun.charAt(0).toUpperCase() + noun.slice(1)}</th>
               <th scope="col">Fans</th>
               <th scope="col" className="num">
