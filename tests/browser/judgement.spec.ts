@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { asBytes } from '../../demo/generators/demoFiles';
 import { demoBundle } from '../../demo/generators/demoBundle';
@@ -66,6 +67,13 @@ test('beyond the line: measures with intervals, sorted by any, a ± opened; two 
   await expect(rows.filter({ hasText: 'at full speed' }).first()).toContainText(/\d\.\d ± \d\.\d K/);
   const tell = page.getByRole('region', { name: 'To separate them' });
   await expect(tell).toContainText(/really ahead is \d\d/);
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'CSV', exact: true }).click(),
+  ]);
+  const lines = readFileSync(await file.path(), 'utf8').split('\r\n');
+  expect(lines[0]).toContain('one,other,what,where,unit,lead_of_one,interval_95,ahead');
+  expect(lines[1]).toMatch(/Tramontana,Galerna Twin,"Die, 170 W",at 33\.0 dB\(A\),K,0\.\d+,\d\.\d+,tie/);
   await expect(page.getByRole('region', { name: 'And beside the heat' })).toContainText('14.10 EUR more');
   expect(await seriousFaults(page)).toEqual([]);
   const press = tell.getByRole('button', { name: 'Put them on the plan' });

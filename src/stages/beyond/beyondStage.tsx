@@ -1,5 +1,6 @@
 'use client';
 
+import { CsvButton } from '@/ui/chart/csvButton';
 import { unpack, type Packed } from '@/core/packed';
 import { parseAsFloat, parseAsString, useQueryState, useQueryStates } from 'nuqs';
 import { useMemo } from 'react';
@@ -86,7 +87,27 @@ export function BeyondStage({ packed }: { packed: Packed<BeyondData> }) {
           />
           <p className="max-w-240 text-[14px] text-ink2">
             <b className="text-ink">{by.name}.</b> {by.definition}
-            {data.isRise && ' K/W per dB is not shown: 0 dB is arbitrary, so the order would be too.'}
+            {data.isRise && ' K/W per dB is not shown: 0 dB is arbitrary, so the order would be too.'}{' '}
+            <CsvButton
+              fileName="beyond-the-line"
+              rows={() =>
+                items.flatMap((item) =>
+                  measures.map((measure) => {
+                    const found = measure.figureFor(item, done.get(item.entry));
+                    return {
+                      load: data.load,
+                      line_dba: data.lineDb,
+                      entry: item.product,
+                      measure: measure.name,
+                      unit: measure.unit,
+                      value: found.value,
+                      interval_95: found.interval95,
+                      why_not: found.why,
+                    };
+                  }),
+                )
+              }
+            />
           </p>
           <div className="grid gap-x-10 gap-y-4 md:grid-cols-3">
             <Crossovers data={data} nameOf={nameOf} />

@@ -1,5 +1,6 @@
 'use client';
 
+import { CsvButton } from '@/ui/chart/csvButton';
 import { parseAsFloat, parseAsString, useQueryStates } from 'nuqs';
 import { AXES } from '@/core/curves/axis';
 import type { PairData } from '@/lab/orders/pairPage';
@@ -67,7 +68,24 @@ export function PairStage({ data }: { data: PairData }) {
               <p className="label-text pt-1.5 pb-2">
                 Differences with their 95 % intervals
                 {rows.length > 1 && `, all ${rows.length} judged together`}. A filled dot: separated. A ring:
-                a tie.
+                a tie.{' '}
+                <CsvButton
+                  fileName={`${one.entry}-against-${other.entry}`}
+                  rows={() =>
+                    rows.map((row) => ({
+                      round_up: data.title,
+                      one: one.product,
+                      other: other.product,
+                      what: row.what,
+                      where: row.where,
+                      unit: row.unit,
+                      lead_of_one: Number(row.lead.toFixed(4)),
+                      interval_95: Number(row.interval95.toFixed(4)),
+                      ahead: row.ahead === null ? 'tie' : row.ahead === 'one' ? one.product : other.product,
+                      one_louder_db: Number(row.louderDb.toFixed(2)),
+                    }))
+                  }
+                />
               </p>
               <PairRows rows={rows} one={one} other={other} />
             </>

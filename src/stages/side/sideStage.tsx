@@ -1,5 +1,6 @@
 'use client';
 
+import { CsvButton } from '@/ui/chart/csvButton';
 import { parseAsArrayOf, parseAsFloat, parseAsString, useQueryState, useQueryStates } from 'nuqs';
 import { useMemo } from 'react';
 import { AXES } from '@/core/curves/axis';
@@ -135,7 +136,25 @@ export function SideStage({ data }: { data: SideData }) {
         <p className="label-text">
           {base
             ? 'Each difference with its interval, which holds for all of a strip at once (95 %). Pale: a tie.'
-            : 'Each with its 95 % interval, each strip on its own scale. Press a name to pick it out.'}
+            : 'Each with its 95 % interval, each strip on its own scale. Press a name to pick it out.'}{' '}
+          <CsvButton
+            fileName="everything-measured"
+            rows={() =>
+              columns.flatMap((column) =>
+                column.cells.map(({ entry, placed, reason }) => ({
+                  at: data.atFull ? 'full speed' : `${data.lineDb} dB(A)`,
+                  response: column.response.name,
+                  place: column.place,
+                  load: column.load,
+                  unit: column.response.unit,
+                  entry: byEntry.get(entry)!.product,
+                  value: placed?.value ?? null,
+                  interval_95: placed?.interval95 ?? null,
+                  why_not: reason,
+                })),
+              )
+            }
+          />
         </p>
         <details>
           <summary className="cursor-pointer text-[14.5px] font-semibold">Figures</summary>

@@ -1,5 +1,6 @@
 'use client';
 
+import { CsvButton } from '@/ui/chart/csvButton';
 import { parseAsArrayOf, parseAsFloat, parseAsString, useQueryState, useQueryStates } from 'nuqs';
 import { AXES } from '@/core/curves/axis';
 import type { WayColumn } from '@/core/ranking/wayPlaces';
@@ -125,7 +126,29 @@ export function WaysStage({ data }: { data: WaysData }) {
               ))}
             </ul>
             <p className="label-text">
-              A ring: a tie. Press a name to pick it out. A line that ends has no place by the next way.
+              A ring: a tie. Press a name to pick it out. A line that ends has no place by the next way.{' '}
+              <CsvButton
+                fileName="ways-to-compare"
+                rows={() =>
+                  ways.flatMap((way) =>
+                    way.order.map((entry) => {
+                      const place = way.places[entry]!;
+                      return {
+                        load: data.load,
+                        way: way.name,
+                        entry: entries.find((known) => known.entry === entry)!.product,
+                        place_from: place.placeFrom,
+                        place_to: place.placeTo,
+                        response: response.id,
+                        unit: response.unit,
+                        value: Number(place.value.toFixed(4)),
+                        interval_95: Number(place.interval95.toFixed(4)),
+                        level_db: Number(place.levelDb.toFixed(2)),
+                      };
+                    }),
+                  )
+                }
+              />
             </p>
             <WaysTable data={data} />
           </aside>
