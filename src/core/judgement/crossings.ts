@@ -28,9 +28,15 @@ const ASKED_DB = 0.25;
  *
  * Example: 45 to 36 K and 42 to 39 K over 30 to 36 dB(A), ± 0.3 K: they cross at 33, the second ahead up to 32.5, the first from 33.5.
  *
+ * @param compared how many entries are compared at once, where these curves are some of them
+ *
  * @throws where the band has no width
  */
-export function crossings(curves: readonly EntryCurve[], band: { from: number; to: number }): Crossing[] {
+export function crossings(
+  curves: readonly EntryCurve[],
+  band: { from: number; to: number },
+  compared = curves.filter(({ points }) => points.length > 0).length,
+): Crossing[] {
   const met = meetings(curves, band);
   if (met.length === 0) return [];
   const { from, to } = band;
@@ -41,7 +47,6 @@ export function crossings(curves: readonly EntryCurve[], band: { from: number; t
   // Level by level: what all say of one another there is found once for each.
   const atLevels = levels.map((level) => asked.map((curve) => valueAtLine(curve, level)));
   const valuesOf = new Map(asked.map(({ entry }, i) => [entry, atLevels.map((values) => values[i]!)]));
-  const compared = curves.filter(({ points }) => points.length > 0).length;
   const sense = curves[0]?.rule.better === 'higher' ? -1 : 1;
   return met.flatMap((meeting): Crossing[] => {
     const [one, other] = [valuesOf.get(meeting.below)!, valuesOf.get(meeting.above)!];

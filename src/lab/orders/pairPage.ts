@@ -1,9 +1,7 @@
-import { crossings } from '@/core/judgement/crossings';
-import { headToHead, pairAnswer, type PairCondition } from '@/core/judgement/headToHead';
+import type { EntryCurve } from '@/core/curves/entryCurve';
+import { crossings, type Crossing } from '@/core/judgement/crossings';
+import { headToHead, pairAnswer } from '@/core/judgement/headToHead';
 import { configuredSize } from '@/core/lineUp/configuredSize';
-import { rankAtLine, type PlacedEntry } from '@/core/ranking/rankAtLine';
-import type { SideColumn } from '@/core/ranking/sideColumn';
-import { partName, RISE } from '@/core/responses/responses';
 import { isFixedWatts, loadKey } from '@/core/runs/load';
 import { firstVerdict } from '@/core/verdict/verdictSheet';
 import { readSheet } from '@/database/lineUp/sheets';
@@ -16,82 +14,7 @@ import { riseCurves, type RoundUpView } from '../model/roundUpView';
 import { viewJudgement } from './judgementView';
 import { viewPairs } from './pairs';
 import { viewSideBySide } from './sideBySide';
-import { rankedWays } from './waysView';
-
-type Side = Pick<PlacedEntry, 'value' | 'doubt' | 'shared' | 'levelDb'> & { watts?: number };
-
-interface Standing {
-  entry: string;
-  placed: Side | null;
-}
-
-/** A condition of the pair, from all that stand in one order; null where either has no value there. */
-function conditionOf(
-  standings: readonly Standing[],
-  [one, other]: readonly [string, string],
-  words: Omit<PairCondition, 'one' | 'other' | 'compared'>,
-): PairCondition | null {
-  const of = (entry: string) => standings.find((standing) => standing.entry === entry)?.placed;
-  const [a, b] = [of(one), of(other)];
-  if (!a || !b) return null;
-  const compared = standings.filter(({ placed }) => placed !== null).length;
-  return { ...words, compared, one: a, other: b };
-}
-
-const standingsOf = (placed: readonly PlacedEntry[]): Standing[] =>
-  placed.map((each) => ({ entry: each.entry, placed: each }));
-
-const DIE = { unit: RISE.unit, decimals: RISE.decimals, better: RISE.better };
-
-/** The rise of the two at every load, at every line of the brief and by every way; the load and line in hand first. */
-async function riseConditions(
-  view: RoundUpView,
-  pair: readonly [string, string],
-  asked: { load: string; lineDb: number },
-): Promise<(PairCondition | null)[]> {
-  const loads = riseCurves(view);
-  const chosen = loads.find(({ load }) => loadKey(load) === asked.load) ?? loads[0];
-  if (!chosen) return [];
-  const lines = [...new Set([asked.lineDb, ...view.brief.noiseLinesDba])];
-  const conditions: (PairCondition | null)[] = [];
-  for (const { load, label, rule, curves } of [chosen, ...loads.filter((other) => other !== chosen)]) {
-    const what = `${partName(RISE)}, ${label}`;
-    for (const lineDb of lines)
-      conditions.push(
-        conditionOf(standingsOf(rankAtLine(curves, { ...rule, lineDb }).placed), pair, {
-          ...{ ...DIE, what, key: `${loadKey(load)} ${lineDb}` },
-          where: `at ${lineDb.toFixed(1)} dB(A)`,
-        }),
-      );
-    const found = await rankedWays(view, { load: loadKey(load), lineDb: asked.lineDb });
-    for (const { key, name, ranking } of found?.ways ?? [])
-      // Away from the load in hand the fastest setting alone stands for the other ways.
-      if (key === 'full' || (load === chosen.load && ['rpm', 'duty', 'quietest'].includes(key)))
-        conditions.push(
-          conditionOf(standingsOf(ranking.placed), pair, {
-            ...{ ...DIE, what, key: `${loadKey(load)} ${key}` },
-            where: key === 'quietest' ? 'each at its quietest' : name,
-          }),
-        );
-  }
-  return conditions;
-}
-
-/** All else that both were measured by, at the line. */
-const otherConditions = (columns: readonly SideColumn[], pair: readonly [string, string], lineDb: number) =>
-  columns
-    .filter(({ response, cells }) => response.id !== RISE.id && tellsApart(cells, response.decimals))
-    .map(({ key, response, place, load, cells }) =>
-      conditionOf(cells, pair, {
-        ...{ key, unit: response.unit, decimals: response.decimals, better: response.better },
-        what: [partName(response), place, load].filter(Boolean).join(', '),
-        where: place === 'quietest' ? '' : `at ${lineDb.toFixed(1)} dB(A)`,
-      }),
-    );
-
-/** Whether any two of a column read differently: a clock that all hold tells nobody from anybody. */
-const tellsApart = (cells: SideColumn['cells'], decimals: number) =>
-  new Set(cells.flatMap(({ placed }) => (placed ? [placed.value.toFixed(decimals)] : []))).size > 1;
+import { otherConditions, riseConditions } from './pairConditions';
 
 /** Size, price and loudness of an entry, each null where it is not known. */
 async function beside(view: RoundUpView) {
@@ -106,6 +29,23 @@ async function beside(view: RoundUpView) {
       },
     ]),
   );
+}
+
+/** Where the two change places for certain, over the levels that both have; null where nowhere, or more than once. */
+function crossingOf(curves: readonly EntryCurve[], pair: readonly [string, string]): Crossing | null {
+  const spans = pair.map(
+    (entry) => curves.find((curve) => curve.entry === entry)?.points.map(({ at }) => at) ?? [],
+  );
+  const from = Math.max(...spans.map((at) => Math.min(...at)));
+  const to = Math.min(...spans.map((at) => Math.max(...at)));
+  if (!(to > from)) return null;
+  const compared = curves.filter(({ points }) => points.length > 0).length;
+  const met = crossings(
+    curves.filter(({ entry }) => pair.includes(entry)),
+    { from, to },
+    compared,
+  );
+  return met.length === 1 ? met[0]! : null;
 }
 
 /** Is one better than the other? Null where fewer than two entries were measured. */
@@ -137,17 +77,7 @@ export async function pairPage(
   ].filter((condition) => condition !== null);
   const rows = headToHead(conditions);
   const chosen = loads.find(({ load }) => loadKey(load) === judged?.load) ?? loads[0];
-  const curves = pair.map((entry) => chosen?.curves.find((curve) => curve.entry === entry));
-  const spans = curves.map((curve) => curve?.points.map(({ at }) => at) ?? []);
-  const from = Math.max(...spans.map((at) => Math.min(...at)));
-  const to = Math.min(...spans.map((at) => Math.max(...at)));
-  const met =
-    chosen && to > from
-      ? crossings(chosen.curves, { from, to }).filter(
-          ({ below, above }) => pair.includes(below) && pair.includes(above),
-        )
-      : [];
-  const crossing = met.length === 1 ? met[0]! : null;
+  const crossing = crossingOf(chosen?.curves ?? [], pair);
   const why = pair.flatMap((entry) => {
     const out = judged?.notPlaced.find((each) => each.entry === entry);
     return out ? [`${nameOf(entry)}: ${out.reason}`] : [];
