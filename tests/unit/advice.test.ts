@@ -169,10 +169,8 @@ test('curves cross where their differences change sign, quietest first, and touc
       ...{ belowDb: 30.5, aboveDb: 35.5 },
     },
   ]);
-  // Among many that are compared at once the same two are told apart a little later on both sides.
-  const [among] = crossings(curves, { from: 30, to: 36 }, 12);
-  expect(among!.belowDb).toBeLessThan(30.6);
-  expect(among!.aboveDb).toBeGreaterThanOrEqual(35.5);
+  // Among a dozen that are compared at once these two leave no interval on either side: nothing is said of them.
+  expect(crossings(curves, { from: 30, to: 36 }, 12)).toEqual([]);
   expect(crossings(curves, { from: 30, to: 32.5 })).toEqual([]);
   expect(crossings([curves[0]!, curves[0]!], { from: 30, to: 36 })).toEqual([]);
   expect(() => crossings(curves, { from: 36, to: 30 })).toThrow('no width');
