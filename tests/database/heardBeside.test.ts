@@ -2,6 +2,7 @@ import { viewEntryNotes } from '@/lab/lineUp/entryNotes';
 import { viewValue } from '@/lab/orders/valueView';
 import { viewJudgement } from '@/lab/orders/judgementView';
 import { viewRoundUp } from '@/lab/model/roundUpView';
+import { pairPage } from '@/lab/orders/pairPage';
 import { viewWays } from '@/lab/orders/waysView';
 import { pack } from '@/core/packed';
 import { measuresOf } from '@/stages/beyond/measures';
@@ -101,7 +102,7 @@ test('each measure of the page says what it is, has a figure or a reason, and su
   expect(valueOf('terral-slim')).toMatchObject({ standing: null, price: expect.any(Number) as number });
 });
 
-test('schools of a round-up without speeds or duties are those that it has; without runs there is none', async () => {
+test('ways to compare of a round-up without speeds or duties are those that it has', async () => {
   const id = await importSound(smallBundle());
   const found = await viewWays((await viewRoundUp(id))!, {
     load: '',
@@ -112,4 +113,31 @@ test('schools of a round-up without speeds or duties are those that it has; with
   expect(found!.ways.map(({ key }) => key)).not.toContain('duty');
   for (const { places, reasons } of found!.ways)
     expect(Object.keys(places).length + Object.keys(reasons).length).toBe(2);
+});
+
+test('a pair of fans is compared by their air, and of no die that was never read; a pair of coolers agrees with the ranking', async () => {
+  const fans = await importSound(asBytes(airRoundUp(7)));
+  const byAir = (await pairPage((await viewRoundUp(fans))!, {
+    ...{ load: '', lineDb: 30, one: 'racha', other: 'siroco' },
+  }))!;
+  expect(byAir.rows.length).toBeGreaterThan(2);
+  expect(byAir.rows.filter(({ what }) => what.startsWith('Die'))).toEqual([]);
+  expect(byAir.subject).toMatch(/^Airspeed/);
+  const id = await importSound(asBytes(demoBundle(7)));
+  const view = (await viewRoundUp(id))!;
+  const { judged } = (await viewJudgement(view, { lineDb: 33, load: '170' }))!;
+  for (const other of ['tramontana', 'lebeche-120', 'terral-slim']) {
+    const pair = (await pairPage(view, { load: '170', lineDb: 33, one: 'jaloque-360', other }))!;
+    const [one, two] = ['jaloque-360', other].map(
+      (entry) => judged.find(({ placed }) => placed.entry === entry)!.placed,
+    );
+    expect(pair.isInHand).toBe(true);
+    expect(pair.rows[0]!.lead).toBeCloseTo(two!.value - one!.value, 9);
+    // Eight in one order ask for more than ten rows do: a place apart is a row apart.
+    expect(pair.rows[0]!.ahead).toBe(one!.placeTo < two!.placeFrom ? 'one' : null);
+  }
+  // Who has no value at the line is said so, and compared elsewhere.
+  const loud = (await pairPage(view, { load: '170', lineDb: 33, one: 'jaloque-360', other: 'matacabras' }))!;
+  expect(loud).toMatchObject({ isInHand: false, why: [expect.stringContaining('35.0 dB(A)') as string] });
+  expect(loud.rows.map(({ where }) => where)).toContain('at full speed');
 });

@@ -36,8 +36,9 @@ export async function riseConditions(
   view: RoundUpView,
   pair: readonly [string, string],
   asked: { load: string; lineDb: number },
-): Promise<(PairCondition | null)[]> {
-  const loads = riseCurves(view);
+): Promise<PairCondition[]> {
+  // Without a die the ways would be those of another response.
+  const loads = riseCurves(view).filter(({ curves }) => curves.some(({ points }) => points.length > 0));
   const chosen = loads.find(({ load }) => loadKey(load) === asked.load) ?? loads[0];
   if (!chosen) return [];
   const lines = [...new Set([asked.lineDb, ...view.brief.noiseLinesDba])];
@@ -51,7 +52,7 @@ export async function riseConditions(
           where: `at ${lineDb.toFixed(1)} dB(A)`,
         }),
       );
-    const found = await rankedWays(view, { load: loadKey(load), lineDb: asked.lineDb });
+    const found = await rankedWays(view, { response: RISE.id, load: loadKey(load), lineDb: asked.lineDb });
     for (const { key, name, ranking } of found?.ways ?? [])
       // Away from the load in hand the fastest setting alone stands for the other ways.
       if (key === 'full' || (load === chosen.load && ['rpm', 'duty', 'quietest'].includes(key)))
@@ -62,7 +63,7 @@ export async function riseConditions(
           }),
         );
   }
-  return conditions;
+  return conditions.filter((condition) => condition !== null);
 }
 
 /** All else that both were measured by, at the line. */
@@ -70,7 +71,7 @@ export const otherConditions = (
   columns: readonly SideColumn[],
   pair: readonly [string, string],
   lineDb: number,
-) =>
+): PairCondition[] =>
   columns
     .filter(({ response, cells }) => response.id !== RISE.id && tellsApart(cells, response.decimals))
     .map(({ key, response, place, load, cells }) =>
@@ -79,7 +80,8 @@ export const otherConditions = (
         what: [partName(response), place, load].filter(Boolean).join(', '),
         where: place === 'quietest' ? '' : `at ${lineDb.toFixed(1)} dB(A)`,
       }),
-    );
+    )
+    .filter((condition) => condition !== null);
 
 /** Whether any two of a column read differently: a clock that all hold tells nobody from anybody. */
 const tellsApart = (cells: SideColumn['cells'], decimals: number) =>

@@ -71,10 +71,8 @@ export async function pairPage(
   const pair = [one, other] as const;
   const nameOf = (entry: string) => entries.find((known) => known.entry === entry)!.product;
   const columns = await viewSideBySide(view, { by: 'noise', lineDb: asked.lineDb }, await allValues(view));
-  const conditions = [
-    ...(await riseConditions(view, pair, { ...asked, load: judged?.load ?? asked.load })),
-    ...otherConditions(columns, pair, asked.lineDb),
-  ].filter((condition) => condition !== null);
+  const rises = await riseConditions(view, pair, { ...asked, load: judged?.load ?? asked.load });
+  const conditions = [...rises, ...otherConditions(columns, pair, asked.lineDb)];
   const rows = headToHead(conditions);
   const chosen = loads.find(({ load }) => loadKey(load) === judged?.load) ?? loads[0];
   const crossing = crossingOf(chosen?.curves ?? [], pair);
@@ -103,6 +101,8 @@ export async function pairPage(
     /** Whether the first row is of the line and load in hand: an entry may have no value there. */
     isInHand: rows[0] !== undefined && rows[0].key === `${judged?.load ?? ''} ${asked.lineDb}`,
     why,
+    // Where no die was measured it is said what the answer is about.
+    subject: rises.length === 0 ? (rows[0]?.what ?? '') : '',
     ...pairAnswer(
       rows,
       [nameOf(one), nameOf(other)],

@@ -51,6 +51,7 @@ export function PairStage({ data }: { data: PairData }) {
             ?
           </p>
           <h2 className="font-display max-w-220 pt-1.5 text-[26px] leading-tight font-bold" dir="auto">
+            {data.subject && `${data.subject}: `}
             {data.answer}
           </h2>
           {data.otherwise && (
