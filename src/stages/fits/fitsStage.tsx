@@ -1,5 +1,6 @@
 'use client';
 
+import { CsvButton } from '@/ui/chart/csvButton';
 import { parseAsString, useQueryState } from 'nuqs';
 import { toast } from 'sonner';
 import type { FitsData } from '@/lab/orders/fitsView';
@@ -49,7 +50,26 @@ export function FitsStage({ data }: { data: FitsData }) {
           <p className="text-[13.5px] text-ink2">
             Margin to the limit at {machine.noiseDba.toFixed(1)} dB(A) in this room, with its 95 % interval,
             sensors and power meter included; from K/W at {data.load}. Another processor moves all of it by
-            some kelvin: a smaller die runs hotter at the same watts.
+            some kelvin: a smaller die runs hotter at the same watts.{' '}
+            <CsvButton
+              fileName="what-fits"
+              rows={() =>
+                advice.map((fit) => ({
+                  watts: machine.watts,
+                  noise_dba: machine.noiseDba,
+                  room_c: machine.roomC,
+                  limit_c: machine.limitC,
+                  case: machine.room?.name ?? '',
+                  entry: fit.product,
+                  fits: fit.status,
+                  margin_k: fit.marginK,
+                  interval_95: fit.interval95,
+                  price: fit.price,
+                  currency: machine.currency,
+                  why_not: fit.misses.join('; '),
+                }))
+              }
+            />
           </p>
           <FitsList data={data} shown={shown?.entry} onShow={(entry) => void setChosen(entry)} />
         </section>

@@ -1,5 +1,6 @@
 'use client';
 
+import { CsvButton } from '@/ui/chart/csvButton';
 import { Term } from '@/ui/marks/term';
 import { parseAsString, useQueryState } from 'nuqs';
 import { EntryMark } from '@/ui/marks/entryMark';
@@ -39,7 +40,28 @@ export function ValueStage({ data }: { data: ValueData }) {
           </h2>
           <p className="label-text pt-1">
             {data.heading.charAt(0).toUpperCase() + data.heading.slice(1)}, {data.loadLabel}. Price of the
-            whole entry, fans counted.
+            whole entry, fans counted.{' '}
+            <CsvButton
+              fileName="value"
+              rows={() =>
+                items.map((item) => ({
+                  load: data.loadLabel,
+                  at: data.heading,
+                  entry: item.product,
+                  place_from: item.place?.from ?? null,
+                  place_to: item.place?.to ?? null,
+                  unit,
+                  value: item.place?.value ?? null,
+                  interval_95: item.place?.interval95 ?? null,
+                  price: item.price,
+                  currency,
+                  price_per_unit: item.perUnit?.value ?? null,
+                  next_step: item.standing?.next?.entry ?? '',
+                  next_step_per_unit_from: item.standing?.next?.perUnit95[0] ?? null,
+                  next_step_per_unit_to: item.standing?.next?.perUnit95[1] ?? null,
+                }))
+              }
+            />
           </p>
         </div>
         <button
