@@ -226,7 +226,7 @@ test('the first Tab leads past the head of the page, and a new round-up asks for
   await expect(page.getByRole('link', { name: /Brief to decide/ })).toBeVisible();
   await expect(page.getByText('what stands here is what is planned')).toBeVisible();
   await page.getByRole('link', { name: /^.{0,2}\s*Rig/ }).click();
-  await expect(page.getByText(/usual values and nobody’s measurements/)).toBeVisible();
+  await expect(page.getByText(/Typical values, not yours/)).toBeVisible();
   await page.getByRole('button', { name: 'Save this setup' }).click();
   await expect(page.getByText('The rig is noted')).toBeVisible();
   await expect(page.getByText(/from the side, to scale/)).toBeVisible();
