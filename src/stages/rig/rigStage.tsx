@@ -49,7 +49,7 @@ export function RigStage({ data }: { data: RigData }) {
           </p>
           {!data.noted && (
             <p className="text-[14px] text-warn">
-              ▲ ▲ Typical values, not yours: put right what differs, and note it.
+              ▲ Typical values, not yours. Correct them, then save.
             </p>
           )}
           {setupWarnings(setup).map((setupWarning) => (
