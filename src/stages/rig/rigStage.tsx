@@ -48,9 +48,7 @@ export function RigStage({ data }: { data: RigData }) {
             arrow keys, a centimetre each.
           </p>
           {!data.noted && (
-            <p className="text-[14px] text-warn">
-              ▲ Typical values, not yours. Correct them, then save.
-            </p>
+            <p className="text-[14px] text-warn">▲ Typical values, not yours. Correct them, then save.</p>
           )}
           {setupWarnings(setup).map((setupWarning) => (
             <p key={setupWarning} className="text-[14px] text-warn">
