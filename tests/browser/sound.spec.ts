@@ -128,7 +128,7 @@ test('recordings are dropped, calibrated, compared, ranked by sone, and put in o
   await page.getByRole('button', { name: `${second} up` }).click();
   await expect(items.first()).toHaveAccessibleName(second);
   expect(await seriousFaults(page)).toEqual([]);
-  await page.getByRole('button', { name: /tell which is which/ }).click();
+  await page.getByRole('button', { name: /Save order and reveal names/ }).click();
   await expect(page.getByText(/not knowing which was which/)).toBeVisible();
   await expect(page.getByText(/with loudness, sone: \d of 6 pairs in the same order/)).toBeVisible();
 
