@@ -131,13 +131,13 @@ test('a pair of fans is compared by their air, and of no die that was never read
     const [one, two] = ['jaloque-360', other].map(
       (entry) => judged.find(({ placed }) => placed.entry === entry)!.placed,
     );
-    expect(pair.isInHand).toBe(true);
+    expect(pair.inHand?.row).toBe(pair.rows[0]);
     expect(pair.rows[0]!.lead).toBeCloseTo(two!.value - one!.value, 9);
     // Eight in one order ask for more than ten rows do: a place apart is a row apart.
     expect(pair.rows[0]!.ahead).toBe(one!.placeTo < two!.placeFrom ? 'one' : null);
   }
   // Who has no value at the line is said so, and compared elsewhere.
   const loud = (await pairPage(view, { load: '170', lineDb: 33, one: 'jaloque-360', other: 'matacabras' }))!;
-  expect(loud).toMatchObject({ isInHand: false, why: [expect.stringContaining('35.0 dB(A)') as string] });
+  expect(loud).toMatchObject({ inHand: null, why: [expect.stringContaining('35.0 dB(A)') as string] });
   expect(loud.rows.map(({ where }) => where)).toContain('at full speed');
 });

@@ -166,11 +166,11 @@ test('curves cross where their differences change sign, quietest first, and touc
   expect(crossings(curves, { from: 30, to: 36 })).toEqual([
     {
       ...{ atDb: expect.closeTo(33, 2), value: expect.closeTo(37.4, 2), below: 'flat', above: 'steep' },
-      ...{ belowDb: 30.5, aboveDb: 35.5 },
+      ...{ fromDb: 30, belowDb: 30.5, aboveDb: 35.5, toDb: 36 },
     },
   ]);
   // Among a dozen that are compared at once these two leave no interval on either side: nothing is said of them.
-  expect(crossings(curves, { from: 30, to: 36 }, 12)).toEqual([]);
+  expect(crossings(curves, { from: 30, to: 36 }, { compared: 12 })).toEqual([]);
   expect(crossings(curves, { from: 30, to: 32.5 })).toEqual([]);
   expect(crossings([curves[0]!, curves[0]!], { from: 30, to: 36 })).toEqual([]);
   expect(() => crossings(curves, { from: 36, to: 30 })).toThrow('no width');

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { headToHead, pairAnswer, type PairCondition } from '@/core/judgement/headToHead';
 import { hasGrid } from '@/core/judgement/heatsinkFanGrid';
 import { layoutSketch, layoutWords, SKETCH } from '@/core/cases/layoutSketch';
-import { criticalDifference, criticalInRows } from '@/core/uncertainty/criticalDifference';
+import { criticalDifference } from '@/core/uncertainty/criticalDifference';
 import { leadSentence } from '@/core/verdict/leadSentence';
 import type { PlacedEntry } from '@/core/ranking/rankAtLine';
 
@@ -16,22 +16,31 @@ const condition = (
   other: number,
   part: Partial<PairCondition> = {},
 ): PairCondition => ({
-  ...{ key: where, what: 'Die, 170 W', where, unit: 'K', decimals: 1, better: 'lower', compared: 2 },
+  ...{
+    key: where,
+    what: 'Die, 170 W',
+    where,
+    lineDb: where.endsWith('dB(A)') ? Number(where.slice(3, 7)) : null,
+    unit: 'K',
+    decimals: 1,
+    better: 'lower',
+    compared: 2,
+  },
   ...{ one: side(one), other: side(other) },
   ...part,
 });
 
 test('rows of a pair hold together: no interval is smaller than that of its places, nor than Bonferroni asks for', () => {
   // Two alone and one row: Student’s t, as everywhere.
-  expect(criticalInRows(side(40), side(41), 2, 1)).toBe(criticalDifference(side(40), side(41), 2));
+  expect(criticalDifference(side(40), side(41), 2, 1)).toBe(criticalDifference(side(40), side(41), 2));
   // Five rows: z at 1 − 0.05/10 is 2.576 (any table), times √2 · 0.2.
-  expect(criticalInRows(side(40), side(41), 2, 5)).toBeCloseTo(2.576 * Math.SQRT2 * 0.2, 2);
+  expect(criticalDifference(side(40), side(41), 2, 5)).toBeCloseTo(2.576 * Math.SQRT2 * 0.2, 2);
   fc.assert(
     fc.property(fc.integer({ min: 2, max: 12 }), fc.integer({ min: 1, max: 20 }), (count, rows) => {
       const [a, b] = [side(40, 0.3, 33, 6), side(41, 0.2, 33, 9)];
-      const found = criticalInRows(a, b, count, rows);
+      const found = criticalDifference(a, b, count, rows);
       expect(found).toBeGreaterThanOrEqual(criticalDifference(a, b, count) - 1e-9);
-      expect(criticalInRows(a, b, count, rows + 1)).toBeGreaterThanOrEqual(found - 1e-9);
+      expect(criticalDifference(a, b, count, rows + 1)).toBeGreaterThanOrEqual(found - 1e-9);
     }),
     { numRuns: 30 },
   );
@@ -54,9 +63,10 @@ test('the answer of a pair names a leader only where its row is separated, and s
     otherwise: 'A leads at 28.0 dB(A); B leads at full speed (2.0 dB quieter).',
   });
   // A crossing stands for the noise lines.
-  expect(pairAnswer(rows, ['A', 'B'], { belowDb: 31, aboveDb: 36.5, isOneBelow: true }).otherwise).toBe(
-    'A leads below 31.0 dB(A); B above 36.5; B leads at full speed (2.0 dB quieter).',
-  );
+  expect(
+    pairAnswer(rows, ['A', 'B'], { fromDb: 26, belowDb: 31, aboveDb: 36.5, toDb: 40, isOneBelow: true })
+      .otherwise,
+  ).toBe('A leads from 26.0 to 31.0 dB(A); B from 36.5 to 40.0; B leads at full speed (2.0 dB quieter).');
   const clear = headToHead([condition('at 33.0 dB(A)', 33, 36)]);
   expect(pairAnswer(clear, ['A', 'B'], null)).toEqual({
     answer: 'A is ahead at 33.0 dB(A), by 3.0 ± 0.6 K.',

@@ -6,9 +6,11 @@ import { pairDifference } from '../ranking/pairDifference';
 export interface Crossing {
   /** Where the curves themselves meet. */
   atDb: number;
-  /** Up to where the one is ahead, and from where on the other: between them they tie. */
+  /** From where up to where the one is ahead without a gap, and the other: between the two they tie. */
+  fromDb: number;
   belowDb: number;
   aboveDb: number;
+  toDb: number;
   /** What both have there, in the response's unit. */
   value: number;
   below: string;
@@ -28,14 +30,14 @@ const ASKED_DB = 0.25;
  *
  * Example: 45 to 36 K and 42 to 39 K over 30 to 36 dB(A), ± 0.3 K: they cross at 33, the second ahead up to 32.5, the first from 33.5.
  *
- * @param compared how many entries are compared at once, where these curves are some of them
+ * @param together how many entries are compared at once, where these curves are some of them, and in how many rows of one pair
  *
  * @throws where the band has no width
  */
 export function crossings(
   curves: readonly EntryCurve[],
   band: { from: number; to: number },
-  compared = curves.filter(({ points }) => points.length > 0).length,
+  { compared = curves.filter(({ points }) => points.length > 0).length, rows = 1 } = {},
 ): Crossing[] {
   const met = meetings(curves, band);
   if (met.length === 0) return [];
@@ -60,21 +62,26 @@ export function crossings(
     const isAhead = (i: number, side: 1 | -1) => {
       const [a, b] = [one[i]!, other[i]!];
       if (!a.placed || !b.placed || a.toppedOut || b.toppedOut) return false;
-      const { difference, isOpen } = pairDifference(a, b, compared);
+      const { difference, isOpen } = pairDifference(a, b, compared, rows);
       return !isOpen && side * sense * difference > 0;
     };
     const belowAt = levels.findLastIndex(
       (level, i) => level >= least && level <= meeting.atDb && isAhead(i, 1),
     );
     const aboveAt = levels.findIndex((level, i) => level <= most && level >= meeting.atDb && isAhead(i, -1));
-    return belowAt < 0 || aboveAt < 0
-      ? []
-      : [{ ...meeting, belowDb: levels[belowAt]!, aboveDb: levels[aboveAt]! }];
+    if (belowAt < 0 || aboveAt < 0) return [];
+    let [fromAt, toAt] = [belowAt, aboveAt];
+    while (fromAt > 0 && levels[fromAt - 1]! >= least && isAhead(fromAt - 1, 1)) fromAt -= 1;
+    while (toAt + 1 < levels.length && levels[toAt + 1]! <= most && isAhead(toAt + 1, -1)) toAt += 1;
+    const [fromDb, belowDb, aboveDb, toDb] = [fromAt, belowAt, aboveAt, toAt].map((i) => levels[i]!) as [
+      ...[number, number, number, number],
+    ];
+    return [{ ...meeting, fromDb, belowDb, aboveDb, toDb }];
   });
 }
 
 /** Where curves meet and change their order, by their points alone. */
-type Meeting = Omit<Crossing, 'belowDb' | 'aboveDb'>;
+type Meeting = Pick<Crossing, 'atDb' | 'value' | 'below' | 'above'>;
 
 /**
  * Where the difference of two changes its sign inside a band, quietest first, looked for in tenths of a decibel and bisected. Curves that

@@ -1,6 +1,7 @@
 import { inARow } from '../words';
 import type { Crossing } from './crossings';
-import { criticalInRows, type Comparable } from '../uncertainty/criticalDifference';
+import { pairDifference } from '../ranking/pairDifference';
+import type { Comparable } from '../uncertainty/criticalDifference';
 
 /** A value of an entry under one condition. */
 export interface PairSide extends Comparable {
@@ -15,6 +16,8 @@ export interface PairCondition {
   what: string;
   /** At what: “at 33.0 dB(A)”, “at full speed”. */
   where: string;
+  /** The noise line that it is at; null for another way. */
+  lineDb: number | null;
   unit: string;
   decimals: number;
   better: 'lower' | 'higher';
@@ -42,9 +45,8 @@ export interface PairRow extends Omit<PairCondition, 'one' | 'other' | 'compared
  */
 export function headToHead(conditions: readonly PairCondition[]): PairRow[] {
   return conditions.map(({ one, other, compared, ...row }) => {
-    const lead = (row.better === 'higher' ? 1 : -1) * (one.value - other.value);
-    const interval95 = criticalInRows(one, other, compared, conditions.length);
-    const isOpen = Math.abs(lead) <= interval95;
+    const { difference, interval95, isOpen } = pairDifference(one, other, compared, conditions.length);
+    const lead = (row.better === 'higher' ? -1 : 1) * difference;
     return {
       ...{ ...row, lead, interval95 },
       ahead: isOpen ? null : lead > 0 ? 'one' : 'other',
@@ -75,7 +77,7 @@ function placesWords(rows: readonly PairRow[], isOne: boolean): string {
 export function pairAnswer(
   rows: readonly PairRow[],
   [one, other]: readonly [string, string],
-  crossing: (Pick<Crossing, 'belowDb' | 'aboveDb'> & { isOneBelow: boolean }) | null,
+  crossing: (Omit<Crossing, 'atDb' | 'value' | 'below' | 'above'> & { isOneBelow: boolean }) | null,
 ): { answer: string; otherwise: string } {
   const [main, ...rest] = rows;
   if (!main)
@@ -90,12 +92,12 @@ export function pairAnswer(
       row.what === main.what &&
       row.ahead !== null &&
       row.ahead !== main.ahead &&
-      (crossing === null || !row.where.endsWith('dB(A)')),
+      (crossing === null || row.lineDb === null),
   );
   const told = crossing
     ? [
-        `${crossing.isOneBelow ? one : other} leads below ${crossing.belowDb.toFixed(1)} dB(A)`,
-        `${crossing.isOneBelow ? other : one} above ${crossing.aboveDb.toFixed(1)}`,
+        `${crossing.isOneBelow ? one : other} leads from ${crossing.fromDb.toFixed(1)} to ${crossing.belowDb.toFixed(1)} dB(A)`,
+        `${crossing.isOneBelow ? other : one} from ${crossing.aboveDb.toFixed(1)} to ${crossing.toDb.toFixed(1)}`,
       ]
     : [];
   for (const ahead of ['one', 'other'] as const) {

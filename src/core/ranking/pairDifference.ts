@@ -14,12 +14,12 @@ export interface PairDifference {
  * (DOUBT i): what the rig leaves in doubt of both at once counts only as far as it differs (GUM, JCGM 100, F.1.2.3).
  *
  * Of `count` entries that are looked at together the interval holds for all their differences at once (FORMATS step 9: the studentized
- * range), as the places do.
+ * range), as the places do; in so many `rows` of one pair, for all of those, too.
  *
  * pairDifference of 40 ± 1 and 38 ± 1, nothing shared, is 2 ± 1.41.
  */
-export function pairDifference(base: Comparable, other: Comparable, count = 2): PairDifference {
+export function pairDifference(base: Comparable, other: Comparable, count = 2, rows = 1): PairDifference {
   const difference = other.value - base.value;
-  const half = criticalDifference(base, other, count);
+  const half = criticalDifference(base, other, count, rows);
   return { difference, interval95: half, isOpen: Math.abs(difference) <= half };
 }

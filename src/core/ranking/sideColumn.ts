@@ -34,6 +34,16 @@ export function columnName({
 }
 
 /**
+ * Whether all that stand in a column read the same, as it is written: that tells nobody from anybody.
+ *
+ * Example: clocks of 4,200.1 and 4,199.9 MHz, written without decimals.
+ */
+export function readsAlike({ cells, response }: Pick<SideColumn, 'cells' | 'response'>): boolean {
+  const values = cells.flatMap(({ placed }) => (placed ? [placed.value.toFixed(response.decimals)] : []));
+  return cells.length > 1 && new Set(values).size === 1;
+}
+
+/**
  * The places of each column by entry, for a table that stands beside it: “1”, “2–3”.
  *
  * @example placesIn([]) → {}

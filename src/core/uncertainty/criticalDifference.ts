@@ -78,26 +78,23 @@ export function criticalDifferences(values: readonly Comparable[]): (i: number, 
 }
 
 /**
- * The same of two alone, of `count` values that are looked at together.
- *
- * @example criticalDifference({ value: 40, doubt: [], shared: 1 }, { value: 41, doubt: [], shared: 0 }, 2) → 1.96
+ * q of `count` values that are looked at together; where two of them are set against one another in so many `rows`, the larger of that
+ * and of what lets all rows of this one pair hold together (Bonferroni: √2 times Student’s t at 1 − 0.05/rows). So no row tells apart
+ * what the places leave as a tie.
  */
-export function criticalDifference(a: Comparable, b: Comparable, count = 2): number {
-  return compared(summed(a), summed(b), rangeOf(count)).difference;
+function quantileOf(count: number, rows: number): (freedom: number) => number {
+  const places = rangeOf(count);
+  if (rows < 2) return places;
+  return (freedom) => Math.max(places(freedom), studentizedRange(1 - 0.05 / rows, 2, Math.max(1, freedom)));
 }
 
 /**
- * The same of two that are set against one another in so many `rows` at once: the larger of what the places ask for (all pairs of
- * `count` values) and of what lets all rows of this one pair hold together (Bonferroni: Student’s t at 1 − 0.05/rows). So no row
- * tells apart what the places leave as a tie.
+ * The same of two alone, of `count` values that are looked at together, in so many `rows` at once.
  *
- * @example criticalInRows({ value: 40, doubt: [], shared: 1 }, { value: 41, doubt: [], shared: 0 }, 2, 5) → 2.58
+ * @example criticalDifference({ value: 40, doubt: [], shared: 1 }, { value: 41, doubt: [], shared: 0 }, 2) → 1.96
  */
-export function criticalInRows(a: Comparable, b: Comparable, count: number, rows: number): number {
-  const places = rangeOf(count);
-  const together = (freedom: number) =>
-    rows < 2 ? 0 : studentizedRange(1 - 0.05 / rows, 2, Math.max(1, freedom));
-  return compared(summed(a), summed(b), (freedom) => Math.max(places(freedom), together(freedom))).difference;
+export function criticalDifference(a: Comparable, b: Comparable, count = 2, rows = 1): number {
+  return compared(summed(a), summed(b), quantileOf(count, rows)).difference;
 }
 
 /** z of 80 % power. */
@@ -109,7 +106,7 @@ const POWER_Z = 0.8416;
  *
  * @example toldInFourOfFive({ value: 40, doubt: [], shared: 1 }, { value: 41, doubt: [], shared: 0 }, 2) → 2.80
  */
-export function toldInFourOfFive(a: Comparable, b: Comparable, count = 2): number {
-  const { difference, found, freedom, sure } = compared(summed(a), summed(b), rangeOf(count));
+export function toldInFourOfFive(a: Comparable, b: Comparable, count = 2, rows = 1): number {
+  const { difference, found, freedom, sure } = compared(summed(a), summed(b), quantileOf(count, rows));
   return difference + POWER_Z * Math.sqrt(found + sure + (found > 0 ? difference ** 2 / (2 * freedom) : 0));
 }

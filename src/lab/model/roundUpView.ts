@@ -133,6 +133,10 @@ export const riseCurves = memoized((view: RoundUpView): LoadCurves[] =>
   loadCurves(view, roundUpOfLab(view), { response: RISE, place: null, against: 'noise' }),
 );
 
+/** The loads at which a rise was measured of anybody. */
+export const measuredRises = (view: RoundUpView): LoadCurves[] =>
+  riseCurves(view).filter(({ curves }) => curves.some(({ points }) => points.length > 0));
+
 /** Where and when the runs of a round-up were made, for pictures and files that leave it. */
 export function sourceWords({ roundUp, runs }: RoundUpView): string {
   const { name, revision, enclosure } = roundUp.rig;

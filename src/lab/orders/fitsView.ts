@@ -6,15 +6,13 @@ import { configuredSize } from '@/core/lineUp/configuredSize';
 import { fitsAnswer } from '@/core/judgement/fitsAnswer';
 import { placedEntries } from '../model/pageEntries';
 import { pricedLineUp } from '../lineUp/prices';
-import { riseCurves, type RoundUpView } from '../model/roundUpView';
+import { measuredRises, type RoundUpView } from '../model/roundUpView';
 
 const ORDER: Record<Advice['status'], number> = { fits: 0, open: 1, misses: 2 };
 
 /** What of a round-up suits a machine; null where nothing was measured at fixed watts. */
 export async function viewFits(view: RoundUpView, asked: Omit<Machine, 'room'> & { caseName: string }) {
-  const fixed = riseCurves(view).filter(
-    ({ load, curves }) => isFixedWatts(load) && curves.some(({ points }) => points.length > 0),
-  );
+  const fixed = measuredRises(view).filter(({ load }) => isFixedWatts(load));
   if (fixed.length === 0) return null;
   const { lineUp, cases } = await withDatabase(async (db) => ({
     lineUp: await pricedLineUp(db, view.roundUp.id, view.brief),

@@ -1,5 +1,5 @@
 import { rankAtLine } from '@/core/ranking/rankAtLine';
-import { responseOf, RISE } from '@/core/responses/responses';
+import { RISE } from '@/core/responses/responses';
 import { loadKey } from '@/core/runs/load';
 import { viewResponse } from '../model/responseView';
 import type { RoundUpView } from '../model/roundUpView';
@@ -19,7 +19,7 @@ export async function leaderLayout(
   for (const [part, id] of Object.entries(PARTS) as [keyof typeof PARTS, string][]) {
     const { response, against, loads } = await viewResponse(view, { response: id, against: 'noise' });
     const load = loads.find((other) => loadKey(other.load) === at.load);
-    if (response.id !== responseOf(id)?.id || against !== 'noise' || !load) continue;
+    if (response.id !== id || against !== 'noise' || !load) continue;
     const placed = rankAtLine(load.curves, { ...load.rule, lineDb: at.lineDb }).placed.find(
       (other) => other.entry === entry.entry,
     );

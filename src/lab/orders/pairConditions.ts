@@ -1,88 +1,89 @@
+import { BEYOND_ALL, curveEnds } from '@/core/curves/curveEnds';
 import type { PairCondition } from '@/core/judgement/headToHead';
 import { rankAtLine, type PlacedEntry } from '@/core/ranking/rankAtLine';
-import type { SideColumn } from '@/core/ranking/sideColumn';
-import { partName, RISE } from '@/core/responses/responses';
+import { columnName, readsAlike, type SideColumn } from '@/core/ranking/sideColumn';
+import { RISE } from '@/core/responses/responses';
 import { loadKey } from '@/core/runs/load';
-import { riseCurves, type RoundUpView } from '../model/roundUpView';
+import { measuredRises, type RoundUpView } from '../model/roundUpView';
+import { QUIETEST } from './sideBySide';
 import { rankedWays } from './waysView';
-
-type Side = Pick<PlacedEntry, 'value' | 'doubt' | 'shared' | 'levelDb'> & { watts?: number };
 
 interface Standing {
   entry: string;
-  placed: Side | null;
+  placed: Pick<PlacedEntry, 'value' | 'doubt' | 'shared' | 'levelDb'> | null;
 }
 
-/** A condition of the pair, from all that stand in one order; null where either has no value there. */
+/** A condition of the pair, from all that stand in one order; nothing where either has no value there. */
 function conditionOf(
   standings: readonly Standing[],
-  [one, other]: readonly [string, string],
+  pair: readonly [string, string],
   words: Omit<PairCondition, 'one' | 'other' | 'compared'>,
-): PairCondition | null {
-  const of = (entry: string) => standings.find((standing) => standing.entry === entry)?.placed;
-  const [a, b] = [of(one), of(other)];
-  if (!a || !b) return null;
-  const compared = standings.filter(({ placed }) => placed !== null).length;
-  return { ...words, compared, one: a, other: b };
+): PairCondition[] {
+  const [one, other] = pair.map((entry) => standings.find((each) => each.entry === entry)?.placed);
+  if (!one || !other) return [];
+  return [{ ...words, one, other, compared: standings.filter(({ placed }) => placed !== null).length }];
 }
 
 const standingsOf = (placed: readonly PlacedEntry[]): Standing[] =>
   placed.map((each) => ({ entry: each.entry, placed: each }));
 
-const DIE = { unit: RISE.unit, decimals: RISE.decimals, better: RISE.better };
+const atLine = (lineDb: number) => ({ lineDb, where: `at ${lineDb.toFixed(1)} dB(A)` });
 
-/** The rise of the two at every load, at every line of the brief and by every way; the load and line in hand first. */
+/** Ways beside equal noise and full speed that the load in hand is compared by. */
+const FURTHER_WAYS = ['rpm', 'duty', 'quietest'];
+
+/** The rise of the two at every load, at every line of the brief and at full speed, of the load in hand by every way, too; it comes first. */
 export async function riseConditions(
   view: RoundUpView,
   pair: readonly [string, string],
   asked: { load: string; lineDb: number },
 ): Promise<PairCondition[]> {
   // Without a die the ways would be those of another response.
-  const loads = riseCurves(view).filter(({ curves }) => curves.some(({ points }) => points.length > 0));
+  const loads = measuredRises(view);
   const chosen = loads.find(({ load }) => loadKey(load) === asked.load) ?? loads[0];
   if (!chosen) return [];
   const lines = [...new Set([asked.lineDb, ...view.brief.noiseLinesDba])];
-  const conditions: (PairCondition | null)[] = [];
-  for (const { load, label, rule, curves } of [chosen, ...loads.filter((other) => other !== chosen)]) {
-    const what = `${partName(RISE)}, ${label}`;
-    for (const lineDb of lines)
-      conditions.push(
+  const { id, unit, decimals, better } = RISE;
+  const found = await rankedWays(view, { response: id, load: loadKey(chosen.load), lineDb: asked.lineDb });
+  return [chosen, ...loads.filter((other) => other !== chosen)].flatMap((each) => {
+    const { load, label, rule, curves } = each;
+    const words = { unit, decimals, better, what: columnName({ response: RISE, place: '', load: label }) };
+    const key = (at: string | number) => `${loadKey(load)} ${at}`;
+    const fastest = rankAtLine(curveEnds(curves, 'last'), { ...rule, lineDb: BEYOND_ALL });
+    const further =
+      each === chosen ? (found?.ways ?? []).filter((way) => FURTHER_WAYS.includes(way.key)) : [];
+    return [
+      ...lines.flatMap((lineDb) =>
         conditionOf(standingsOf(rankAtLine(curves, { ...rule, lineDb }).placed), pair, {
-          ...{ ...DIE, what, key: `${loadKey(load)} ${lineDb}` },
-          where: `at ${lineDb.toFixed(1)} dB(A)`,
+          ...{ ...words, ...atLine(lineDb), key: key(lineDb) },
         }),
-      );
-    const found = await rankedWays(view, { response: RISE.id, load: loadKey(load), lineDb: asked.lineDb });
-    for (const { key, name, ranking } of found?.ways ?? [])
-      // Away from the load in hand the fastest setting alone stands for the other ways.
-      if (key === 'full' || (load === chosen.load && ['rpm', 'duty', 'quietest'].includes(key)))
-        conditions.push(
-          conditionOf(standingsOf(ranking.placed), pair, {
-            ...{ ...DIE, what, key: `${loadKey(load)} ${key}` },
-            where: key === 'quietest' ? 'each at its quietest' : name,
-          }),
-        );
-  }
-  return conditions.filter((condition) => condition !== null);
+      ),
+      ...conditionOf(standingsOf(fastest.placed), pair, {
+        ...{ ...words, key: key('full'), where: 'at full speed', lineDb: null },
+      }),
+      ...further.flatMap((way) =>
+        conditionOf(standingsOf(way.ranking.placed), pair, {
+          ...{ ...words, key: key(way.key), lineDb: null },
+          where: way.key === 'quietest' ? 'each at its quietest' : way.name,
+        }),
+      ),
+    ];
+  });
 }
 
-/** All else that both were measured by, at the line. */
+/** All else that both were measured by, at the line; a clock that all hold tells nobody from anybody. */
 export const otherConditions = (
   columns: readonly SideColumn[],
   pair: readonly [string, string],
   lineDb: number,
 ): PairCondition[] =>
   columns
-    .filter(({ response, cells }) => response.id !== RISE.id && tellsApart(cells, response.decimals))
-    .map(({ key, response, place, load, cells }) =>
-      conditionOf(cells, pair, {
-        ...{ key, unit: response.unit, decimals: response.decimals, better: response.better },
-        what: [partName(response), place, load].filter(Boolean).join(', '),
-        where: place === 'quietest' ? '' : `at ${lineDb.toFixed(1)} dB(A)`,
-      }),
-    )
-    .filter((condition) => condition !== null);
-
-/** Whether any two of a column read differently: a clock that all hold tells nobody from anybody. */
-const tellsApart = (cells: SideColumn['cells'], decimals: number) =>
-  new Set(cells.flatMap(({ placed }) => (placed ? [placed.value.toFixed(decimals)] : []))).size > 1;
+    .filter((column) => column.response.id !== RISE.id && !readsAlike(column))
+    .flatMap((column) => {
+      const { unit, decimals, better } = column.response;
+      return conditionOf(column.cells, pair, {
+        ...{ key: column.key, unit, decimals, better, what: columnName(column) },
+        // How loud each is at its quietest stands at no line.
+        ...(column.place === QUIETEST ? { where: '', lineDb: null } : atLine(lineDb)),
+      });
+    });

@@ -1,51 +1,75 @@
 import type { EntryCurve } from '@/core/curves/entryCurve';
+import { chanceAhead } from '@/core/judgement/chanceAhead';
 import { crossings, type Crossing } from '@/core/judgement/crossings';
-import { headToHead, pairAnswer } from '@/core/judgement/headToHead';
+import { headToHead, pairAnswer, type PairRow } from '@/core/judgement/headToHead';
+import { toSeparate } from '@/core/judgement/toSeparate';
 import { configuredSize } from '@/core/lineUp/configuredSize';
 import { isFixedWatts, loadKey } from '@/core/runs/load';
+import { pairDoubtParts } from '@/core/uncertainty/doubtParts';
 import { firstVerdict } from '@/core/verdict/verdictSheet';
 import { readSheet } from '@/database/lineUp/sheets';
 import { withDatabase } from '@/database/pool';
-import { pricedLineUp } from '../lineUp/prices';
+import { viewPrices } from '../lineUp/prices';
 import { underCovers } from '../lineUp/shownLineUp';
 import { placedEntries } from '../model/pageEntries';
 import { allValues } from '../model/responseView';
 import { riseCurves, type RoundUpView } from '../model/roundUpView';
-import { viewJudgement } from './judgementView';
+import { viewJudgement, type JudgedEntry } from './judgementView';
 import { viewPairs } from './pairs';
 import { viewSideBySide } from './sideBySide';
 import { otherConditions, riseConditions } from './pairConditions';
 
-/** Size, price and loudness of an entry, each null where it is not known. */
-async function beside(view: RoundUpView) {
-  const priced = await withDatabase((db) => pricedLineUp(db, view.roundUp.id, view.brief));
+/** Size and price of every entry, each null where it is not known. */
+async function sizesOf(view: RoundUpView) {
+  const priced = await viewPrices(view);
   const shown = underCovers(priced.map(({ entry }) => entry));
   return new Map(
-    shown.map(({ code, product, entry }, i) => [
-      code,
-      {
-        ...configuredSize(product.body, entry.body),
-        price: priced[i]!.price.known ? priced[i]!.price.value : null,
-      },
-    ]),
+    shown.map(({ code, product, entry }, i) => {
+      const { price } = priced[i]!;
+      return [code, { ...configuredSize(product.body, entry.body), price: price.known ? price.value : null }];
+    }),
   );
 }
 
 /** Where the two change places for certain, over the levels that both have; null where nowhere, or more than once. */
-function crossingOf(curves: readonly EntryCurve[], pair: readonly [string, string]): Crossing | null {
+function crossingOf(
+  curves: readonly EntryCurve[],
+  pair: readonly [string, string],
+  rows: number,
+): Crossing | null {
   const spans = pair.map(
     (entry) => curves.find((curve) => curve.entry === entry)?.points.map(({ at }) => at) ?? [],
   );
   const from = Math.max(...spans.map((at) => Math.min(...at)));
   const to = Math.min(...spans.map((at) => Math.max(...at)));
   if (!(to > from)) return null;
-  const compared = curves.filter(({ points }) => points.length > 0).length;
   const met = crossings(
     curves.filter(({ entry }) => pair.includes(entry)),
     { from, to },
-    compared,
+    { compared: curves.filter(({ points }) => points.length > 0).length, rows },
   );
   return met.length === 1 ? met[0]! : null;
+}
+
+/** The two at the line and load in hand: what would separate them, and what the ± of their difference is made of. */
+function atHand(
+  [one, other]: readonly [JudgedEntry, JudgedEntry],
+  main: PairRow,
+  compared: number,
+  rows: number,
+) {
+  const chance = chanceAhead(one.placed, other.placed, main.better);
+  return {
+    row: main,
+    /** Taken as the only pair: who is more likely ahead, and how likely. */
+    likely: chance >= 0.5 ? ('one' as const) : ('other' as const),
+    chance: Math.max(chance, 1 - chance),
+    separation: toSeparate({ ...one.placed, ...one }, { ...other.placed, ...other }, compared, rows),
+    parts: pairDoubtParts(one.placed, other.placed),
+    /** Of the one that was mounted less. */
+    mounts: Math.min(one.mounts, other.mounts),
+    isAssumed: [one, other].some(({ placed }) => placed.spreadSource === 'assumed'),
+  };
 }
 
 /** Is one better than the other? Null where fewer than two entries were measured. */
@@ -54,70 +78,73 @@ export async function pairPage(
   asked: { load: string; lineDb: number; one: string; other: string },
 ) {
   const loads = riseCurves(view);
-  const judged = await viewJudgement(view, { lineDb: asked.lineDb, load: asked.load });
-  const entries = placedEntries(view);
+  const found = await viewJudgement(view, { lineDb: asked.lineDb, load: asked.load });
+  const [judged, notPlaced, load] = [found?.judged ?? [], found?.notPlaced ?? [], found?.load ?? ''];
+  const named = new Map(placedEntries(view).map((entry) => [entry.entry, entry]));
   const measured = new Set(view.runs.filter(({ setAside }) => setAside === '').map(({ entry }) => entry));
+  // As they stand at the line, then who has no place there, then who was measured elsewhere alone.
   const inOrder = [
-    ...(judged?.judged ?? []).map(({ placed }) => placed.entry),
-    ...(judged?.notPlaced ?? []).map(({ entry }) => entry),
-    ...measured,
-  ].filter((entry, i, all) => measured.has(entry) && all.indexOf(entry) === i);
+    ...new Set([
+      ...judged.map(({ placed }) => placed.entry),
+      ...notPlaced.map(({ entry }) => entry),
+      ...measured,
+    ]),
+  ].filter((entry) => measured.has(entry));
   if (inOrder.length < 2) return null;
-  const changes = await viewPairs(view, asked.lineDb);
   const one = inOrder.find((entry) => entry === asked.one) ?? inOrder[0]!;
-  const other =
-    inOrder.find((entry) => entry === asked.other && entry !== one) ??
-    inOrder.find((entry) => entry !== one)!;
+  const others = inOrder.filter((entry) => entry !== one);
+  const other = others.find((entry) => entry === asked.other) ?? others[0]!;
   const pair = [one, other] as const;
-  const nameOf = (entry: string) => entries.find((known) => known.entry === entry)!.product;
+  const nameOf = (entry: string) => named.get(entry)!.product;
   const columns = await viewSideBySide(view, { by: 'noise', lineDb: asked.lineDb }, await allValues(view));
-  const rises = await riseConditions(view, pair, { ...asked, load: judged?.load ?? asked.load });
-  const conditions = [...rises, ...otherConditions(columns, pair, asked.lineDb)];
-  const rows = headToHead(conditions);
-  const chosen = loads.find(({ load }) => loadKey(load) === judged?.load) ?? loads[0];
-  const crossing = crossingOf(chosen?.curves ?? [], pair);
-  const why = pair.flatMap((entry) => {
-    const out = judged?.notPlaced.find((each) => each.entry === entry);
-    return out ? [`${nameOf(entry)}: ${out.reason}`] : [];
-  });
-  const items = await beside(view);
+  const rises = await riseConditions(view, pair, { load, lineDb: asked.lineDb });
+  const rows = headToHead([...rises, ...otherConditions(columns, pair, asked.lineDb)]);
+  const chosen = loads.find((each) => loadKey(each.load) === load) ?? loads[0];
+  const crossing = crossingOf(chosen?.curves ?? [], pair, rows.length);
+  const standing = pair.map((entry) => judged.find(({ placed }) => placed.entry === entry));
+  const sizes = await sizesOf(view);
   const sheet = await withDatabase((db) => readSheet(db, 'verdict', view.roundUp.id));
-  const itemOf = (entry: string) => ({
-    ...entries.find((known) => known.entry === entry)!,
-    beside: items.get(entry)!,
-    /** Its standing at the line and load in hand; null where it has none. */
-    judged: judged?.judged.find(({ placed }) => placed.entry === entry) ?? null,
+  const itemOf = (entry: string, item: JudgedEntry | undefined) => ({
+    ...named.get(entry)!,
+    size: sizes.get(entry)!,
+    perSone: item?.perSone.known ? item.perSone.value : null,
   });
   return {
     roundUpId: view.roundUp.id,
     title: view.roundUp.title,
-    loads: loads.map(({ load, label }) => ({ key: loadKey(load), label })),
-    load: judged?.load ?? '',
+    loads: loads.map((each) => ({ key: loadKey(each.load), label: each.label })),
+    load,
     lineDb: asked.lineDb,
-    entries: inOrder.map((entry) => entries.find((known) => known.entry === entry)!),
-    one: itemOf(one),
-    other: itemOf(other),
+    entries: inOrder.map((entry) => named.get(entry)!),
+    one: itemOf(one, standing[0]),
+    other: itemOf(other, standing[1]),
     rows,
-    /** Whether the first row is of the line and load in hand: an entry may have no value there. */
-    isInHand: rows[0] !== undefined && rows[0].key === `${judged?.load ?? ''} ${asked.lineDb}`,
-    why,
-    // Where no die was measured it is said what the answer is about.
+    /** Null where either has no value at the line and load in hand: the rows are of other conditions then. */
+    inHand:
+      rises.length > 0 && standing[0] && standing[1]
+        ? atHand([standing[0], standing[1]], rows[0]!, judged.length, rows.length)
+        : null,
+    /** Why one of them is not ranked at the line in hand. */
+    why: notPlaced
+      .filter(({ entry }) => pair.includes(entry))
+      .map(({ entry, reason }) => `${nameOf(entry)}: ${reason}`),
+    /** What the answer is about, where no die was measured. */
     subject: rises.length === 0 ? (rows[0]?.what ?? '') : '',
     ...pairAnswer(
       rows,
       [nameOf(one), nameOf(other)],
       crossing && { ...crossing, isOneBelow: crossing.below === one },
     ),
-    compared: judged?.judged.length ?? 0,
-    changes: changes.map((change) => ({
-      ...change,
-      ...{ baseName: nameOf(change.base), otherName: nameOf(change.other) },
-    })),
+    /** Pairs that differ in one thing, at the load in hand. */
+    changes: (await viewPairs(view, asked.lineDb))
+      .filter((change) => change.load === chosen?.label)
+      .map((change) => ({ ...change, otherName: nameOf(change.other) })),
     currency: view.brief.limits.currency,
-    plan: judged?.plan ?? null,
+    plan: found?.plan ?? null,
     verdict: { version: sheet?.version ?? 0, body: sheet?.body ?? firstVerdict() },
-    /** Watts of the load in hand, where they are fixed. */
-    fixedW: chosen && isFixedWatts(chosen.load) ? chosen.load.loadW : null,
+    /** The load as a text refers to it: empty for the first; null where it can be referred to by no watts. */
+    referredLoad:
+      chosen === loads[0] ? '' : chosen && isFixedWatts(chosen.load) ? `, ${chosen.load.loadW} W` : null,
   };
 }
 

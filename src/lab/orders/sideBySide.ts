@@ -6,6 +6,8 @@ import { isIdle, loadKey } from '@/core/runs/load';
 import { allValues, availableResponses, viewResponse, type ValueSource } from '../model/responseView';
 import type { LoadCurves, RoundUpView } from '../model/roundUpView';
 
+/** Place of a column that stands at no line: each at its quietest. */
+export const QUIETEST = 'quietest';
 const LEVEL = { ...responseOf('level')!, name: 'Noise' };
 
 function columnOf(
@@ -53,7 +55,7 @@ async function levelColumns(view: RoundUpView, at: SideAt, source: ValueSource):
   return shown.loads.flatMap((load) => {
     if (at.by === 'full') return columnOf(view, endsOf(load, 'last'), LEVEL, '', BEYOND_ALL) ?? [];
     if (!isIdle(load.load)) return [];
-    return columnOf(view, endsOf(load, 'first'), LEVEL, 'quietest', BEYOND_ALL) ?? [];
+    return columnOf(view, endsOf(load, 'first'), LEVEL, QUIETEST, BEYOND_ALL) ?? [];
   });
 }
 

@@ -14,7 +14,7 @@ import { viewResponse, type ResponseChoice } from '../model/responseView';
 
 /** A way to compare, and the order by it. */
 export interface Way {
-  key: 'noise' | 'rpm' | 'duty' | 'full' | 'quietest' | 'idle' | 'labFan';
+  key: 'noise' | 'rpm' | 'duty' | 'full' | 'quietest' | 'idle' | 'oneFan';
   /** As people call it: “at full speed”. */
   name: string;
   ranking: Pick<Ranking, 'placed' | 'notPlaced' | 'brackets'>;
@@ -36,28 +36,39 @@ function columnOf({ key, name, ranking: { placed, notPlaced, brackets } }: Way):
 }
 
 /**
- * Heatsinks that were measured with one and the same fan beside their own: each such entry, by the entry of the same product as it is
- * sold. Empty where no fan was put on two of them.
+ * The order of heatsinks with one and the same fan brought to each, by the entry of the same product as it is sold; null where no fan was
+ * put on two of them. A heatsink that was measured twice with it stands by the first.
  */
-async function onLabFan(view: RoundUpView): Promise<{ fan: string; asSold: Map<string, string> }> {
+async function onOneFan(
+  view: RoundUpView,
+  curves: readonly EntryCurve[],
+  rank: (curves: readonly EntryCurve[]) => Ranking,
+): Promise<Way | null> {
   const all = heatsinksAndFans(await viewShownLineUp(view.roundUp.id));
   const isOwn = ({ item }: (typeof all)[number]) =>
     item.entry.body.fans.every(({ eachPrice }) => eachPrice === null);
-  const brought = groupBy(
-    all.filter((each) => !isOwn(each)),
-    ({ fan }) => fan,
-  );
-  const heatsinks = (of: typeof all) => new Set(of.map(({ heatsink }) => heatsink)).size;
-  const [fan, on] = [...brought].sort(([, a], [, b]) => heatsinks(b) - heatsinks(a))[0] ?? ['', []];
-  if (heatsinks(on) < 2) return { fan: '', asSold: new Map() };
-  return {
-    fan,
-    asSold: new Map(
-      on.map(({ item, heatsink }) => [
-        item.code,
-        all.find((each) => each.heatsink === heatsink && isOwn(each))?.item.code ?? item.code,
-      ]),
+  const brought = [
+    ...groupBy(
+      all.filter((each) => !isOwn(each)),
+      ({ fan }) => fan,
     ),
+  ].map(([fan, on]) => ({
+    fan,
+    on: [...groupBy(on, ({ heatsink }) => heatsink).values()].map(([first]) => first!),
+  }));
+  const most = brought.sort((a, b) => b.on.length - a.on.length)[0];
+  if (!most || most.on.length < 2) return null;
+  const soldAs = new Map(
+    most.on.map(({ item, heatsink }) => [
+      item.code,
+      all.find((each) => each.heatsink === heatsink && isOwn(each))?.item.code ?? item.code,
+    ]),
+  );
+  const { placed, notPlaced, brackets } = rank(curves.filter(({ entry }) => soldAs.has(entry)));
+  const sold = <T extends { entry: string }>(each: T): T => ({ ...each, entry: soldAs.get(each.entry)! });
+  return {
+    ...{ key: 'oneFan', name: `with ${most.fan}` },
+    ranking: { brackets, placed: placed.map(sold), notPlaced: notPlaced.map(sold) },
   };
 }
 
@@ -102,17 +113,8 @@ export async function rankedWays(view: RoundUpView, asked: WaysAsked) {
     lineDb = BEYOND_ALL,
     { rule } = chosen,
   ): Way => ({ key, name, ranking: rankAtLine(curves, { ...rule, lineDb }) });
-  const line = `at ${asked.lineDb.toFixed(1)} dB(A)`;
-  const { fan, asSold } = await onLabFan(view);
-  const lab = way(
-    'labFan',
-    `with ${fan}`,
-    curves.filter(({ entry }) => asSold.has(entry)),
-    asked.lineDb,
-  );
-  const sold = <T extends { entry: string }>(each: T): T => ({ ...each, entry: asSold.get(each.entry)! });
   const ways = [
-    way('noise', line, curves, asked.lineDb),
+    way('noise', `at ${asked.lineDb.toFixed(1)} dB(A)`, curves, asked.lineDb),
     ...(rpm === null ? [] : [way('rpm', `at ${rpm} rpm`, bySpeed, rpm)]),
     ...(dutyPct === null ? [] : [way('duty', `at ${dutyPct} % duty`, byDuty, dutyPct)]),
     way('full', 'at full speed', curveEnds(curves, 'last')),
@@ -120,18 +122,6 @@ export async function rankedWays(view: RoundUpView, asked: WaysAsked) {
     ...(idle && idle !== chosen
       ? [way('idle', 'idle', curveEnds(idle.curves, 'first'), BEYOND_ALL, idle)]
       : []),
-    ...(fan === ''
-      ? []
-      : [
-          {
-            ...lab,
-            ranking: {
-              ...lab.ranking,
-              placed: lab.ranking.placed.map(sold),
-              notPlaced: lab.ranking.notPlaced.map(sold),
-            },
-          },
-        ]),
   ];
   return {
     ...{ shown, chosen, rpm, dutyPct },
@@ -145,7 +135,9 @@ export async function viewWays(view: RoundUpView, asked: WaysAsked) {
   if (!found) return null;
   const { shown, chosen, rpm, dutyPct } = found;
   const { id, name, unit, decimals, better, throttles } = shown.response;
-  const ways = found.ways.map(columnOf);
+  const { rule, curves } = chosen;
+  const oneFan = await onOneFan(view, curves, (some) => rankAtLine(some, { ...rule, lineDb: asked.lineDb }));
+  const ways = [...found.ways, ...(oneFan && oneFan.ranking.placed.length > 0 ? [oneFan] : [])].map(columnOf);
   const entries = placedEntries(view);
   const nameOf = (entry: string) => entries.find((known) => known.entry === entry)?.product ?? entry;
   const atNoise = ways.find(({ key }) => key === 'noise');

@@ -3,7 +3,7 @@ import { leadsAlong, overLines, type LeadStretch, type OverLines } from '@/core/
 import type { Outcome } from '@/core/outcome';
 import { rankAtLine } from '@/core/ranking/rankAtLine';
 import { isFixedWatts, loadKey } from '@/core/runs/load';
-import { riseCurves, type RoundUpView } from '../model/roundUpView';
+import { measuredRises, type RoundUpView } from '../model/roundUpView';
 
 export interface WeightsView {
   points: { key: string; label: string; weight: number }[];
@@ -25,9 +25,7 @@ export function weightsIn(text: string | undefined, count: number): number[] {
 
 /** K/W over all fixed loads and noise lines of the brief by weights; null where nothing was measured at fixed watts. */
 export function viewWeights(view: RoundUpView, weights: string | undefined): WeightsView | null {
-  const loads = riseCurves(view).filter(
-    ({ load, curves }) => isFixedWatts(load) && curves.some(({ points }) => points.length > 0),
-  );
+  const loads = measuredRises(view).filter(({ load }) => isFixedWatts(load));
   const rankings = loads.flatMap(({ load, label, rule, curves }) =>
     view.brief.noiseLinesDba.map((lineDb) => ({
       key: `${loadKey(load)} ${lineDb}`,

@@ -1,16 +1,13 @@
 import { figure } from '@/ui/marks/figures';
 import type { JudgedItem } from '@/lab/orders/beyondPage';
-import { partsOf, remedyOf, type Part } from './doubtParts';
+import { doubtParts } from '@/core/uncertainty/doubtParts';
+import { partWords, remedyOf } from './doubtWords';
+import { PartsBar } from './partsBar';
 
 /** What the ± of an entry is made of: a bar of its parts, each in words, and what would shrink it most. */
 export function Budget({ item, unit }: { item: JudgedItem; unit: string }) {
   const { shared, watts, interval95 } = item.placed;
-  const parts = partsOf(item)
-    // What is less than a two hundredth of it shows on no bar.
-    .filter(({ variance }, _, all) => variance > all.reduce((sum, one) => sum + one.variance, 0) / 200)
-    .sort((a, b) => b.variance - a.variance);
-  const total = parts.reduce((sum, { variance }) => sum + variance, 0);
-  const share = ({ variance }: Part) => (100 * variance) / total;
+  const parts = doubtParts(item.placed.doubt);
   const remedy = parts[0] ? remedyOf(parts[0].key, item) : '';
   // The first remount takes an assumption’s place, and may scatter by more.
   const wider = item.placed.spreadSource !== 'assumed' && item.mounts === 1;
@@ -19,15 +16,7 @@ export function Budget({ item, unit }: { item: JudgedItem; unit: string }) {
       <h3 className="font-display text-[16px] font-bold">
         Where ± {figure(interval95, 2)} {unit} comes from: <span dir="auto">{item.product}</span>
       </h3>
-      <div aria-hidden className="flex h-5 w-full overflow-hidden rounded-sm border border-hairline">
-        {parts.map((part, i) => (
-          <span
-            key={part.key}
-            className={i % 2 === 0 ? 'bg-ink2' : 'bg-hairline'}
-            style={{ width: `${share(part)}%` }}
-          />
-        ))}
-      </div>
+      <PartsBar parts={parts} />
       <ul className="space-y-0.5 text-[14.5px]">
         {parts.map((part) => (
           <li key={part.key} className="flex gap-3">
@@ -35,9 +24,9 @@ export function Budget({ item, unit }: { item: JudgedItem; unit: string }) {
               {figure(Math.sqrt(part.variance), 2)} {unit}
             </span>
             <span className="num w-[44px] shrink-0 text-right text-ink2 tabular-nums">
-              {figure(share(part), 0)} %
+              {figure(100 * part.share, 0)} %
             </span>
-            <span>{part.words}</span>
+            <span>{partWords(part.key, item)}</span>
           </li>
         ))}
       </ul>

@@ -10,10 +10,10 @@ export function Crossovers({ data, nameOf }: { data: BeyondData; nameOf: (entry:
       <h3 className="font-display pb-1 text-[16px] font-bold">
         <Term name="crossover">Crossovers</Term>
       </h3>
-      {data.crossings.map(({ atDb, belowDb, aboveDb, below, above }) => (
+      {data.crossings.map(({ atDb, fromDb, belowDb, aboveDb, toDb, below, above }) => (
         <p key={`${below}${above}${atDb}`} dir="auto">
-          {nameOf(below)} leads {nameOf(above)} below {figure(belowDb, 1)} dB(A); {nameOf(above)} leads above{' '}
-          {figure(aboveDb, 1)}. Between, they tie.
+          {nameOf(below)} leads {nameOf(above)} from {figure(fromDb, 1)} to {figure(belowDb, 1)} dB(A);{' '}
+          {nameOf(above)} leads from {figure(aboveDb, 1)} to {figure(toDb, 1)}. Between, they tie.
         </p>
       ))}
     </section>

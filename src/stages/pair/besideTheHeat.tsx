@@ -10,14 +10,12 @@ interface Beside {
 const mm = (value: number | null) => (value === null ? 'not known' : `${figure(value, 0)} mm`);
 const memory = (value: number | null) => (value !== null && value >= ANY_MEMORY_MM ? 'any' : mm(value));
 
-/** The sound at the line, where both were recorded. */
-function soundOf({ judged }: PairItem): string {
-  const perSone = judged?.perSone;
-  return perSone?.known ? `${figure(perSone.value.value, 2)} W/K` : '';
-}
+/** What a sone of it carries off at the line, where it was recorded. */
+const perSoneOf = ({ perSone }: PairItem): string =>
+  perSone ? `${figure(perSone.value, 2)} ± ${figure(perSone.interval95, 2)} W/K` : '';
 
 function rowsOf({ one, other, currency }: PairData): Beside[] {
-  const [a, b] = [one.beside, other.beside];
+  const [a, b] = [one.size, other.size];
   const rows: Beside[] = [];
   if (a.price !== null && b.price !== null) {
     const more = a.price - b.price;
@@ -44,7 +42,7 @@ function rowsOf({ one, other, currency }: PairData): Beside[] {
         : 'none';
     against('radiator', radiator(a), radiator(b));
   }
-  const [first, second] = [soundOf(one), soundOf(other)];
+  const [first, second] = [perSoneOf(one), perSoneOf(other)];
   if (first && second) against('cooling per sone', first, second);
   return rows;
 }

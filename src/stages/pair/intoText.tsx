@@ -5,13 +5,12 @@ import { useAct } from '@/ui/useAct';
 import { whoIsHere } from '@/ui/who';
 
 /** The difference of the two as a live figure at the end of the verdict's summary: it follows the data. */
-export function IntoText({ data }: { data: PairData }) {
+export function IntoText({ data, where }: { data: PairData; where: string }) {
   const { act, busy } = useAct();
-  const { one, other, verdict, rows, isInHand } = data;
-  if (!isInHand) return null;
-  const watts = data.fixedW === null ? '' : `, ${data.fixedW} W`;
-  const figure = `{{rise ${one.entry} less ${other.entry} @ ${data.lineDb}${watts}}}`;
-  const text = `${one.product} against ${other.product} ${rows[0]!.where}: ${figure}.`;
+  const { one, other, verdict, referredLoad } = data;
+  if (referredLoad === null) return null;
+  const difference = `{{rise ${one.entry} less ${other.entry} @ ${data.lineDb}${referredLoad}}}`;
+  const text = `${one.product} against ${other.product} ${where}: ${difference}.`;
   return (
     <p className="border-t border-hairline pt-4">
       <button

@@ -1,16 +1,29 @@
 import type { PairData } from '@/lab/orders/pairPage';
-import { figure } from '@/ui/marks/figures';
+import { figure, signed } from '@/ui/marks/figures';
 
 type Change = PairData['changes'][number];
 
+/** The one difference, and what goes with it: money, slower fans, and full speed as it was read. */
+function besides({ differs, moreMoney, slowerShare, fullK, fullDb }: Change, currency: string): string {
+  return [
+    differs,
+    slowerShare !== null && slowerShare > 0.005 && `each turns ${figure(100 * slowerShare, 1)} % slower`,
+    moreMoney !== null && `${signed(moreMoney, 2)} ${currency}`,
+    fullK !== null && fullDb !== null && `at full speed ${signed(fullK, 1)} K, ${signed(fullDb, 1)} dB`,
+  ]
+    .filter(Boolean)
+    .join('; ');
+}
+
 /** Pairs that differ in one thing, each with what that brings at the line: offered before any other pair. */
 export function OneChange({ data, onPair }: { data: PairData; onPair: (change: Change) => void }) {
-  const label = data.loads.find(({ key }) => key === data.load)?.label;
-  const here = data.changes.filter(({ load }) => load === label);
+  const here = data.changes;
   if (here.length === 0) return null;
   return (
     <section aria-label="Effect of one change">
-      <h3 className="font-display pb-1 text-[16px] font-bold">Effect of one change</h3>
+      <h3 className="font-display pb-1 text-[16px] font-bold">
+        Effect of one change <span className="label-text font-normal">at the line alone</span>
+      </h3>
       <ul className="text-[14.5px]">
         {here.map((change) => {
           const isOpen = change.other === data.one.entry && change.base === data.other.entry;
@@ -26,7 +39,7 @@ export function OneChange({ data, onPair }: { data: PairData; onPair: (change: C
                   <span className="block truncate" dir="auto">
                     {change.otherName}
                   </span>
-                  <span className="block text-[13px] text-ink2">{change.differs}</span>
+                  <span className="block text-[13px] text-ink2">{besides(change, data.currency)}</span>
                 </span>
                 <span className="shrink-0 whitespace-nowrap tabular-nums">
                   <Effect change={change} />

@@ -3,7 +3,7 @@ import { groupBy } from '@/core/statistics/groupBy';
 import type { PairRow } from '@/core/judgement/headToHead';
 import type { PageEntry } from '@/lab/model/pageEntries';
 import { entryStyle, entryTextColour } from '@/ui/marks/entryMark';
-import { figure } from '@/ui/marks/figures';
+import { figure, signed } from '@/ui/marks/figures';
 
 interface Props {
   rows: readonly PairRow[];
@@ -61,12 +61,10 @@ function Scale({ rows, one, other }: Props) {
               key={row.key}
               className="gap-x-3 max-sm:grid max-sm:grid-cols-[minmax(0,1fr)_7.5rem] sm:contents"
             >
-              <span className="py-1 text-[14.5px] leading-snug max-sm:col-span-1">
+              <span className="py-1 text-[14.5px] leading-snug">
                 <b className="block">{row.what}</b>
                 <span className="text-[13px] text-ink2">
-                  {[row.where, isUneven && `${figure(row.louderDb, 1).replace(/^(?=\d)/, '+')} dB`]
-                    .filter(Boolean)
-                    .join(', ')}
+                  {[row.where, isUneven && `${signed(row.louderDb, 1)} dB`].filter(Boolean).join(', ')}
                 </span>
               </span>
               <span

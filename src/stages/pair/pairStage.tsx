@@ -22,7 +22,7 @@ export function PairStage({ data }: { data: PairData }) {
     { load: parseAsString, line: parseAsFloat, one: parseAsString, other: parseAsString },
     { shallow: false, history: 'replace' },
   );
-  const { one, other, rows } = data;
+  const { one, other, rows, inHand } = data;
   return (
     <div className="flex min-w-0 flex-1 flex-col gap-3 px-4 pt-2.5 pb-6 md:px-7">
       <PageLine>
@@ -59,7 +59,7 @@ export function PairStage({ data }: { data: PairData }) {
               {data.otherwise}
             </p>
           )}
-          {!data.isInHand && data.why.length > 0 && (
+          {!inHand && data.why.length > 0 && (
             <p className="pt-1 text-[14.5px] text-warn" dir="auto">
               Not at {data.lineDb.toFixed(1)} dB(A): {data.why.join('; ')}.
             </p>
@@ -100,10 +100,14 @@ export function PairStage({ data }: { data: PairData }) {
             data={data}
             onPair={(change) => void setView({ one: change.other, other: change.base })}
           />
-          <ToSeparate data={data} />
-          <PairDoubt data={data} />
+          {inHand && (
+            <>
+              <ToSeparate data={data} inHand={inHand} />
+              <PairDoubt inHand={inHand} />
+            </>
+          )}
           <BesideTheHeat data={data} />
-          <IntoText data={data} />
+          {inHand && <IntoText data={data} where={inHand.row.where} />}
         </aside>
       </div>
     </div>

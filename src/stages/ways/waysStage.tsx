@@ -21,7 +21,7 @@ const NAMES: Readonly<Record<string, string>> = {
   full: 'full speed',
   quietest: 'quietest',
   idle: 'idle',
-  labFan: 'one fan on all',
+  oneFan: 'one fan on all',
 };
 const MOST_DIFFERENCES = 5;
 
@@ -58,7 +58,7 @@ export function WaysStage({ data }: { data: WaysData }) {
           <LineField axis={AXES.duty} at={data.dutyPct} onLine={(duty) => void setAsked({ duty })} /> %
         </>
       );
-    if (way.key === 'labFan') return way.name;
+    if (way.key === 'oneFan') return way.name;
     return way.key === 'quietest' || way.key === 'full' ? 'each its own level' : '';
   };
 

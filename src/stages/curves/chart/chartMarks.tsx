@@ -49,7 +49,7 @@ export function ChartMarks({
       )}
       {marks.crossings
         .filter(({ below, above }) => isOn(below) && isOn(above))
-        .map(({ atDb, belowDb, aboveDb, below, above, value }) => {
+        .map(({ atDb, fromDb, belowDb, aboveDb, toDb, below, above, value }) => {
           const y = byEntry.get(below)!.at(atDb, value);
           if (y === null || atDb < frame.xMin || atDb > frame.xMax || y < frame.yMin || y > frame.yMax)
             return null;
@@ -66,7 +66,7 @@ export function ChartMarks({
                 stroke="var(--color-ink)"
                 strokeWidth="1.4"
               />
-              <title>{`Crossover at ${figure(atDb, 1)} dB(A): ${nameOf(below)} is ahead up to ${figure(belowDb, 1)}, ${nameOf(above)} from ${figure(aboveDb, 1)} dB(A)`}</title>
+              <title>{`Crossover at ${figure(atDb, 1)} dB(A): ${nameOf(below)} is ahead from ${figure(fromDb, 1)} to ${figure(belowDb, 1)}, ${nameOf(above)} from ${figure(aboveDb, 1)} to ${figure(toDb, 1)} dB(A)`}</title>
             </g>
           );
         })}

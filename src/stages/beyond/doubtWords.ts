@@ -1,8 +1,9 @@
 import { plural } from '@/core/words';
-import type { DoubtTerm } from '@/core/uncertainty/doubt';
+import type { DoubtSource } from '@/core/uncertainty/doubtParts';
 import type { JudgedItem } from '@/lab/orders/beyondPage';
 
-const WORDS: Record<Exclude<DoubtTerm['from'], 'mounts'>, string> = {
+/** Parts of a ± that need no more to be known to be said. */
+const WORDS: Record<Exclude<DoubtSource, 'mounts'>, string> = {
   correction: 'the correction of a meter that was off, through the slope of the curve',
   step: 'the steps in which the temperature sensors read',
   readings: 'the scatter of readings at its place',
@@ -12,15 +13,12 @@ const WORDS: Record<Exclude<DoubtTerm['from'], 'mounts'>, string> = {
   floor: 'the room’s noise, which is taken off the meter reading',
   law: 'the fan law by which it is converted to this speed',
   line: 'the tenths by which the line is missed',
+  passes: 'reading it again at one mount',
+  meter: 'the sound meter, as far as slopes differ',
+  watts: 'the power meter, as far as rises differ',
 };
 
 type Doubted = Pick<JudgedItem, 'placed' | 'mounts' | 'rig'>;
-
-export interface Part {
-  key: string;
-  words: string;
-  variance: number;
-}
 
 /** What remounting is known by, in words: its own mounts, those of the rig, or nothing. */
 function knownBy({ placed, mounts }: Doubted, { freedom, earlier }: JudgedItem['rig']): string {
@@ -32,20 +30,12 @@ function knownBy({ placed, mounts }: Doubted, { freedom, earlier }: JudgedItem['
     : `from ${rig}, none of its own`;
 }
 
-/** What the ± of an entry is made of, part by part. */
-export function partsOf(item: Doubted): Part[] {
-  return item.placed.doubt.flatMap((term): Part[] => {
-    if (term.from !== 'mounts') return [{ key: term.from, words: WORDS[term.from], variance: term.variance }];
-    const passes = term.passesPart ?? 0;
-    return [
-      { key: 'mounts', words: `remounting, ${knownBy(item, item.rig)}`, variance: term.variance - passes },
-      { key: 'passes', words: 'reading it again at one mount', variance: passes },
-    ];
-  });
-}
+/** A part of the ± of an entry in words. */
+export const partWords = (key: DoubtSource, item: Doubted): string =>
+  key === 'mounts' ? `remounting, ${knownBy(item, item.rig)}` : WORDS[key];
 
 /** What would shrink ± most, by its largest part; empty where nothing at the bench does. */
-export function remedyOf(largest: string, { mounts }: Pick<JudgedItem, 'mounts'>): string {
+export function remedyOf(largest: DoubtSource, { mounts }: Pick<JudgedItem, 'mounts'>): string {
   if (largest === 'mounts')
     return mounts < 2 ? 'A second mount would shrink it most.' : 'A further mount would shrink it most.';
   if (largest === 'passes') return 'Further passes would shrink it most.';
