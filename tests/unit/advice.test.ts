@@ -128,14 +128,25 @@ test('a loop fits by its radiator at a side of the case; what is left over other
 });
 
 test('the headline of what fits names the coolest only where its margin is clear of the others', () => {
+  // Margins in a room and a limit that all share: 60 K less the rise, ± 1.5 K each.
   const fit = (entry: string, marginK: number, status: 'fits' | 'open' | 'misses' = 'fits') => ({
-    ...{ entry, marginK, status, interval95: 1.5 },
+    ...{ entry, status },
+    rise: {
+      ...{ value: 60 - marginK, shared: 0 },
+      doubt: [{ from: 'mounts' as const, variance: (1.5 / 1.96) ** 2, freedom: Infinity }],
+    },
   });
   const told = (...found: ReturnType<typeof fit>[]) => fitsAnswer(found, (entry) => entry.toUpperCase());
   expect(told(fit('a', 34), fit('b', 30), fit('c', 9, 'misses'))).toBe('Two fit; A is the coolest of them.');
-  expect(told(fit('a', 34), fit('b', 31.5))).toBe('Two fit; the coolest of them are too close to call.');
+  expect(told(fit('a', 34), fit('b', 32))).toBe('Two fit; the coolest of them are too close to call.');
+  // Among many what is apart for two is no longer.
+  const many = Array.from({ length: 18 }, (_, i) => fit(`x${i}`, 10));
+  expect(told(fit('a', 34), fit('b', 31.7))).toBe('Two fit; A is the coolest of them.');
+  expect(told(fit('a', 34), fit('b', 31.7), ...many)).toBe(
+    '20 fit; the coolest of them are too close to call.',
+  );
   expect(told(fit('a', 34), fit('b', 30, 'open'))).toBe('One fits: A.');
-  expect(told(fit('a', 3, 'open'))).toBe('None surely fits; 1 entry is too close to call.');
+  expect(told(fit('a', 3, 'open'))).toBe('None surely fits; 1 entry may.');
   expect(told(fit('a', -3, 'misses'))).toBe('None fits.');
 });
 

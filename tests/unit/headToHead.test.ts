@@ -1,3 +1,5 @@
+import type { FrontStanding } from '@/core/judgement/priceFront';
+import { valueAnswer } from '@/core/judgement/valueAnswer';
 import fc from 'fast-check';
 import { headToHead, pairAnswer, type PairCondition } from '@/core/judgement/headToHead';
 import { hasGrid } from '@/core/judgement/heatsinkFanGrid';
@@ -107,6 +109,12 @@ test('the verdict’s first sentence: a leader by its simultaneous difference, a
   expect(told(placed('a', 35.9, 1, 3), placed('b', 36, 1, 3), placed('c', 36.1, 1, 3))).toBe(
     'Too close to call at 33.0 dB(A): all 3 tie.',
   );
+  // At a program's watts one that throttles may be cooler, and stands behind: it is not told by kelvins.
+  const hot = { ...placed('b', 30, 2, 2), status: 'throttled' as const };
+  expect(told(placed('a', 33, 1, 1), hot)).toBe('A leads at 33.0 dB(A): the others throttle.');
+  expect(told({ ...placed('a', 33, 1, 1), status: 'throttled' }, hot)).toBe(
+    'A leads at 33.0 dB(A), though all throttle.',
+  );
   expect(told(placed('a', 36, 1, 1))).toBe('Only A can be ranked at 33.0 dB(A).');
   expect(told()).toBe('No entry can be ranked at 33.0 dB(A).');
 });
@@ -137,4 +145,32 @@ test('a layout is drawn with its fans on their sides, blowing in or out of the c
       { place: 'front', slot: 2, direction: 'in' },
     ]),
   ).toBe('2 in at the front');
+});
+
+test('what the prices say: the cheapest step only where its interval lies below all others', () => {
+  const step = (entry: string, from: number, to: number) => ({
+    ...{ entry, moreMoney: 5, better: 5, better95: 1, moneyPerUnit: 1 },
+    perUnit95: [from, to] as [number, number],
+  });
+  const told = (...standings: FrontStanding[]) =>
+    valueAnswer(standings, (entry) => entry.toUpperCase(), { currency: 'EUR', unit: 'K' });
+  const last = { entry: 'c', beatenBy: [], next: null };
+  expect(
+    told(
+      { entry: 'a', beatenBy: [], next: step('b', 0.8, 1.2) },
+      { entry: 'b', beatenBy: [], next: step('c', 9, 20) },
+      last,
+    ),
+  ).toBe(
+    'No entry is clearly beaten for its money. The cheapest step up is from A to B: 0.80 to 1.20 EUR per K.',
+  );
+  // Intervals that overlap name none.
+  expect(
+    told(
+      { entry: 'a', beatenBy: [], next: step('b', 8, 12) },
+      { entry: 'b', beatenBy: [], next: step('c', 9, 20) },
+      { ...last, beatenBy: ['b'] },
+    ),
+  ).toBe('C is clearly beaten for no more money.');
+  expect(told(last)).toBe('Only C has both a place and a price here.');
 });

@@ -3,7 +3,8 @@ import { radiatorSide, roomInCase, type LabCase } from '../cases/labCase';
 import type { EntryCurve } from '../curves/entryCurve';
 import { NORMAL_95 } from '../statistics/normal';
 import { valueAtLine } from '../curves/valueAtLine';
-import { halfWidth } from '../uncertainty/doubt';
+import type { Comparable } from '../uncertainty/criticalDifference';
+import { halfWidth, scaled } from '../uncertainty/doubt';
 
 /** A reader's machine, as far as they say; null where they leave it open. */
 export interface Machine {
@@ -46,6 +47,8 @@ export interface Advice {
   interval95: number | null;
   /** How far under the limit it stays, K. */
   marginK: number | null;
+  /** Its rise at the machine's watts as it compares with others of the rig, K. */
+  rise: Comparable | null;
   /** What it is that loud at: under the wish where its fastest setting is quieter. */
   levelDb: number | null;
   /** Room that is left over it and over the memory, mm; null where one of the two is not known, or none is needed. */
@@ -133,15 +136,16 @@ export function advise(candidate: Candidate, machine: Machine): Advice {
     judgedPrice(candidate, machine),
   ];
   const found = valueAtLine(curve, noiseDba);
-  let heat: Pick<Advice, 'dieC' | 'interval95' | 'marginK' | 'levelDb'> = {
-    ...{ dieC: null, interval95: null, marginK: null, levelDb: null },
+  let heat: Pick<Advice, 'dieC' | 'interval95' | 'marginK' | 'levelDb' | 'rise'> = {
+    ...{ dieC: null, interval95: null, marginK: null, levelDb: null, rise: null },
   };
   if (!found.placed || found.resistanceKPerW === null)
     judged.unshift({ missed: found.placed ? 'no power was read' : found.reason });
   else {
     const riseK = found.resistanceKPerW * watts;
+    const factor = riseK / found.value;
     const interval95 =
-      (riseK / found.value) *
+      factor *
       Math.hypot(
         halfWidth(found.doubt),
         NORMAL_95 * found.shared,
@@ -150,7 +154,11 @@ export function advise(candidate: Candidate, machine: Machine): Advice {
       );
     const dieC = roomC + riseK;
     const marginK = limitC - dieC;
-    heat = { dieC, interval95, marginK, levelDb: found.levelDb };
+    const rise = {
+      ...{ value: riseK, doubt: scaled(found.doubt, factor) },
+      ...{ shared: found.shared * factor, watts: found.watts * factor },
+    };
+    heat = { dieC, interval95, marginK, levelDb: found.levelDb, rise };
     if (marginK < -interval95) judged.unshift({ missed: `${(-marginK).toFixed(1)} K over the limit` });
     else if (marginK < interval95)
       judged.unshift({

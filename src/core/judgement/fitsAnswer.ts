@@ -1,16 +1,17 @@
+import { pairDifference } from '../ranking/pairDifference';
 import { plural } from '../words';
 import type { Advice } from './advice';
 
 const COUNTS = ['None', 'One', 'Two', 'Three', 'Four', 'Five', 'Six', 'Seven', 'Eight', 'Nine', 'Ten'];
 
 /**
- * How many fit a machine, and which of them is coolest where its margin lies clear of every other's: all margins share the room, the
- * limit and the rig, so that a gap over the sum of both intervals is more than enough to tell two of them.
+ * How many fit a machine, and which of them is coolest where it is apart from the next by the difference that holds for all that fit at
+ * once (FORMATS step 9).
  *
  * Example: ‘Three fit; Galerna Twin is the coolest of them.’
  */
 export function fitsAnswer(
-  found: readonly Pick<Advice, 'entry' | 'status' | 'marginK' | 'interval95'>[],
+  found: readonly Pick<Advice, 'entry' | 'status' | 'rise'>[],
   nameOf: (entry: string) => string,
 ): string {
   const fits = found.filter(({ status }) => status === 'fits');
@@ -19,11 +20,11 @@ export function fitsAnswer(
   if (fits.length === 0)
     return open.length === 0
       ? 'None fits.'
-      : `None surely fits; ${plural(open.length, 'entry is', 'entries are')} too close to call.`;
+      : `None surely fits; ${plural(open.length, 'entry', 'entries')} may.`;
   if (fits.length === 1) return `One fits: ${nameOf(fits[0]!.entry)}.`;
-  const [first, second] = [...fits].sort((a, b) => (b.marginK ?? 0) - (a.marginK ?? 0));
-  const gapK = (first!.marginK ?? 0) - (second!.marginK ?? 0);
-  const isApart = gapK > (first!.interval95 ?? 0) + (second!.interval95 ?? 0);
+  // Who fits has a rise: without one it could not be told.
+  const [first, ...others] = [...fits].sort((a, b) => a.rise!.value - b.rise!.value);
+  const isApart = others.every(({ rise }) => !pairDifference(first!.rise!, rise!, fits.length).isOpen);
   return isApart
     ? `${count} fit; ${nameOf(first!.entry)} is the coolest of them.`
     : `${count} fit; the coolest of them are too close to call.`;

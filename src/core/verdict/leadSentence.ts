@@ -21,10 +21,14 @@ export function leadSentence(
   if (!next) return `Only ${nameOf(lead.entry)} can be ranked ${where}.`;
   const maybeFirst = placed.filter(({ placeFrom }) => placeFrom === 1);
   if (maybeFirst.length === 1) {
+    // Behind those that hold the load stand those that throttle, whatever their kelvins.
+    if (next.status === 'throttled')
+      return lead.status === 'throttled'
+        ? `${nameOf(lead.entry)} leads ${where}, though all throttle.`
+        : `${nameOf(lead.entry)} leads ${where}: the others throttle.`;
     const { difference, interval95 } = pairDifference(lead, next, placed.length);
     const by = `${Math.abs(difference).toFixed(decimals)} ± ${interval95.toFixed(decimals)} ${unit}`;
-    const limit = lead.status === 'throttled' ? ', though it throttles' : '';
-    return `${nameOf(lead.entry)} leads ${where}${limit}, ${by} ahead of ${nameOf(next.entry)}.`;
+    return `${nameOf(lead.entry)} leads ${where}, ${by} ahead of ${nameOf(next.entry)}.`;
   }
   if (maybeFirst.length === placed.length && placed.length > 2)
     return `Too close to call ${where}: all ${placed.length} tie.`;

@@ -1,4 +1,6 @@
+import { valueAnswer } from '@/core/judgement/valueAnswer';
 import { AXES } from '@/core/curves/axis';
+import { sentence } from '@/core/words';
 import { placedEntries } from '../model/pageEntries';
 import type { RoundUpView } from '../model/roundUpView';
 import { viewValue } from './valueView';
@@ -18,7 +20,12 @@ export async function valuePage(view: RoundUpView, query: VerdictQuery) {
     loadLabel: verdict.chosen.label,
     /** What is ranked, in a word. */
     what: response.throttles ? 'Rise' : response.name,
-    heading: `${what} at ${verdict.lineAt.toFixed(decimals)} ${unit}`,
+    heading: sentence(`${what} at ${verdict.lineAt.toFixed(decimals)} ${unit}`),
+    answer: valueAnswer(
+      valued.flatMap(({ standing }) => standing ?? []),
+      (entry) => at.get(entry)!.product,
+      { currency: view.brief.limits.currency, unit: response.unit },
+    ),
     unit: response.unit,
     decimals: response.decimals,
     better: response.better,

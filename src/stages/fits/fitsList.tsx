@@ -3,11 +3,16 @@ import type { Fit, FitsData } from '@/lab/orders/fitsView';
 import { EntryMark, entryStyle } from '@/ui/marks/entryMark';
 import { figure } from '@/ui/marks/figures';
 
-const STATUS: Record<Fit['status'], { words: string; colour: string }> = {
-  fits: { words: 'fits', colour: 'text-ok' },
-  open: { words: 'too close to call', colour: 'text-warn' },
-  misses: { words: 'does not fit', colour: 'text-bad' },
-};
+const COLOUR: Record<Fit['status'], string> = { fits: 'text-ok', open: 'text-warn', misses: 'text-bad' };
+
+/** Whether it fits; what is not known of it is not too close. */
+function statusWords({ status, marginK, interval95 }: Fit): string {
+  if (status === 'fits') return 'fits';
+  if (status === 'misses') return 'does not fit';
+  return marginK !== null && interval95 !== null && Math.abs(marginK) < interval95
+    ? 'too close to call'
+    : 'may fit';
+}
 
 /** What room is left, in words; empty where nothing was asked or known. */
 function roomWords({ overMm, memoryOverMm, radiatorAt }: Fit): string[] {
@@ -56,7 +61,6 @@ export function FitsList({ data: { advice, machine }, shown, onShow }: Props) {
       </thead>
       <tbody>
         {advice.map((fit) => {
-          const { words, colour } = STATUS[fit.status];
           const why = fit.status === 'fits' ? roomWords(fit) : [...fit.misses, ...roomWords(fit)];
           const tint = `var(${entryStyle(fit.position).colour})`;
           return (
@@ -76,7 +80,7 @@ export function FitsList({ data: { advice, machine }, shown, onShow }: Props) {
                   <span dir="auto">{fit.product}</span>
                 </button>
                 <span className="block text-[13.5px] text-ink2">
-                  <b className={colour}>{words}</b>
+                  <b className={COLOUR[fit.status]}>{statusWords(fit)}</b>
                   {why.length > 0 && `, ${why.join('; ')}`}
                 </span>
               </td>

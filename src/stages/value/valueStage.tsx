@@ -10,7 +10,6 @@ import { PastePanel } from '../paste/pastePanel';
 import { usePaste } from '../paste/usePaste';
 import { VerdictControls } from '../verdict/verdictControls';
 import { PricePicture } from './pricePicture';
-import { valueAnswer } from './valueAnswer';
 import { PriceFront } from './priceFront';
 import { PricesForm } from './pricesForm';
 import type { ValueData, ValueItem } from '@/lab/orders/valuePage';
@@ -36,11 +35,10 @@ export function ValueStage({ data }: { data: ValueData }) {
       <div className="flex flex-wrap items-start gap-x-6 gap-y-1">
         <div className="min-w-0 flex-1">
           <h2 className="font-display max-w-200 text-[26px] leading-tight font-bold" dir="auto">
-            {valueAnswer(data)}
+            {data.answer}
           </h2>
           <p className="label-text pt-1">
-            {data.heading.charAt(0).toUpperCase() + data.heading.slice(1)}, {data.loadLabel}. Price of the
-            whole entry, fans counted.{' '}
+            {data.heading}, {data.loadLabel}. Price of the whole entry, fans counted.{' '}
             <CsvButton
               fileName="value"
               rows={() =>
