@@ -1,6 +1,5 @@
 import { format } from 'date-fns';
-import { loadLabel } from '@/core/runs/load';
-import { MOST_FOUND, searchLab } from '@/lab/roundUps/searchLab';
+import { MOST_FOUND, searchLab, searchText } from '@/lab/roundUps/searchLab';
 import { SearchStage } from '@/stages/search/searchStage';
 import { Header } from '@/ui/frame/header';
 import { SearchField } from '@/ui/frame/searchBox';
@@ -14,9 +13,7 @@ interface Props {
 
 export default async function SearchPage({ searchParams }: Props) {
   const { q } = await searchParams;
-  const query = String((Array.isArray(q) ? q[0] : q) ?? '')
-    .replace(/\0/g, '')
-    .slice(0, 200);
+  const query = searchText(q);
   const { roundUps, entries, runs } = await searchLab(query);
   return (
     <>
@@ -38,7 +35,7 @@ export default async function SearchPage({ searchParams }: Props) {
             id: run.id,
             label: run.label,
             name: run.name,
-            what: `${loadLabel({ ...run, gpuLoadW: 0 })}, ${run.setting}`,
+            what: run.what,
             when: run.measuredAt ? format(run.measuredAt, 'd MMM yyyy') : '',
             roundUpId: run.roundUpId,
             roundUp: run.roundUp,

@@ -1,3 +1,4 @@
+import { PAGES, type RoundUpPage } from '@/contracts/roundUpPages';
 import { questionOf } from '@/core/brief/questions';
 import { hasGrid } from '@/core/judgement/heatsinkFanGrid';
 import { isFixedWatts } from '@/core/runs/load';
@@ -7,20 +8,18 @@ import { hasRecordings } from '@/database/sound/recordings';
 import { readPlaces } from '../air/readPlaces';
 import { viewShownLineUp } from '../lineUp/shownLineUp';
 import { memoized } from '../model/cachedUntilWritten';
-import { riseCurves, type RoundUpView } from '../model/roundUpView';
+import { measuredRises, type RoundUpView } from '../model/roundUpView';
 import { heatsinksAndFans } from './heatsinksAndFans';
 
-/** A page under Curves or Verdict, with the views that it is made of; paths stand under the round-up's address. */
-export interface DeskPage {
-  name: string;
-  path: string;
-  parts: { name: string; path: string }[];
+/** A page under Curves or Verdict, with the views that it is made of, where there are several. */
+export interface DeskPage extends RoundUpPage {
+  parts: RoundUpPage[];
 }
 
-/** A page for which there is nothing yet: what it needs, and where that is done. */
-export interface DeskNeed {
+/** A page for which there is nothing yet: what it lacks, and where that is done. */
+export interface DeskLack {
   name: string;
-  needs: string;
+  lacks: string;
   path: string;
   does: string;
 }
@@ -30,25 +29,23 @@ export interface DeskLine {
   roundUpId: number;
   name: string;
   pages: DeskPage[];
-  needs: DeskNeed[];
+  lacking: DeskLack[];
 }
 
-type Offered = DeskPage & { isThere: boolean; needs: Omit<DeskNeed, 'name'> };
+/** A page that is offered, or what it lacks. */
+type Offer = DeskPage | DeskLack;
 
-function lineOf(roundUpId: number, name: string, pages: readonly Offered[]): DeskLine {
-  return {
-    ...{ roundUpId, name },
-    pages: pages.filter(({ isThere }) => isThere).map(({ name, path, parts }) => ({ name, path, parts })),
-    needs: pages
-      .filter(({ isThere, needs }) => !isThere && needs.needs !== '')
-      .map(({ name, needs }) => ({ name, ...needs })),
-  };
-}
+const offered = (page: RoundUpPage, parts: RoundUpPage[] = []): DeskPage => ({ ...page, parts });
+const lacking = ({ name }: RoundUpPage, lacks: string, path: string, does: string): DeskLack => ({
+  ...{ name, lacks, path, does },
+});
+const measure = (page: RoundUpPage, lacks: string) => lacking(page, lacks, PAGES.bench.path, 'Measure');
 
-const MEASURE = { path: 'bench', does: 'Measure' };
-
-const measuredEntries = ({ runs }: RoundUpView) =>
-  new Set(runs.filter(({ setAside }) => setAside === '').map(({ entry }) => entry)).size;
+const lineOf = (roundUpId: number, name: string, offers: readonly Offer[]): DeskLine => ({
+  ...{ roundUpId, name },
+  pages: offers.filter((offer) => 'parts' in offer),
+  lacking: offers.filter((offer) => 'lacks' in offer),
+});
 
 /** The pages under Curves, each only where there is something to see. */
 export const pagesOfCurves = memoized(async (view: RoundUpView): Promise<DeskLine> => {
@@ -58,54 +55,34 @@ export const pagesOfCurves = memoized(async (view: RoundUpView): Promise<DeskLin
     withDatabase((db) => hasRecordings(db, id)),
     viewShownLineUp(id),
   ]);
-  const measured = measuredEntries(view);
-  const hasRise = riseCurves(view).some(({ curves }) => curves.some(({ points }) => points.length > 0));
-  const grid = hasRise && hasGrid(heatsinksAndFans(lineUp).map(({ heatsink, fan }) => ({ heatsink, fan })));
+  const measured = new Set(view.runs.filter(({ setAside }) => setAside === '').map(({ entry }) => entry))
+    .size;
+  const hasRise = measuredRises(view).length > 0;
   const measures = [
-    { name: 'Measures', path: 'curves/beyond' },
-    ...(hasRise ? [{ name: 'Weights', path: 'curves/weights' }] : []),
-    ...(grid ? [{ name: 'Heatsinks and fans', path: 'curves/grid' }] : []),
+    { ...PAGES.beyond, name: 'Measures' },
+    ...(hasRise ? [PAGES.weights] : []),
+    ...(hasRise && hasGrid(heatsinksAndFans(lineUp)) ? [PAGES.grid] : []),
   ];
-  const isOf = (isThere: boolean, needs: Offered['needs']) => ({ isThere, needs });
-  const plain = (name: string, path: string) => ({ name, path, parts: [] });
+  const ofTwo = (page: RoundUpPage, parts?: RoundUpPage[]) =>
+    measured > 1 ? offered(page, parts) : measure(page, 'needs two entries with runs.');
+  const hasFlow = places.some(({ quantity }) => quantity === 'flow');
+  // Whoever compares coolers asks nothing of a flow chamber.
+  const isOfFans = questionOf(view.brief.question).one === 'fan';
+  const flowNeeded = lacking(
+    PAGES.air,
+    'needs fans read at a flow chamber: flow and pressure.',
+    PAGES.logbook.path,
+    'Type readings',
+  );
   return lineOf(id, 'Pages of Curves', [
-    { ...plain('Curves', 'curves'), ...isOf(true, { ...MEASURE, needs: '' }) },
-    {
-      ...plain('Head to head', 'curves/pair'),
-      parts: [
-        { name: 'Two entries', path: 'curves/pair' },
-        { name: 'Everything measured', path: 'curves/side' },
-      ],
-      ...isOf(measured > 1, { ...MEASURE, needs: 'needs two entries with runs.' }),
-    },
-    {
-      ...plain('Ways to compare', 'curves/ways'),
-      ...isOf(measured > 1, { ...MEASURE, needs: 'needs two entries with runs.' }),
-    },
-    {
-      ...plain('Beyond the line', 'curves/beyond'),
-      parts: measures,
-      ...isOf(measured > 0, { ...MEASURE, needs: 'needs runs that count.' }),
-    },
-    {
-      ...plain('Air', 'curves/air'),
-      ...isOf(
-        places.some(({ quantity }) => quantity === 'flow'),
-        {
-          // Whoever compares coolers asks nothing of a flow chamber.
-          needs:
-            questionOf(view.brief.question).one === 'fan'
-              ? 'needs fans read at a flow chamber: flow and pressure.'
-              : '',
-          path: 'logbook',
-          does: 'Type readings',
-        },
-      ),
-    },
-    {
-      ...plain('Sound', 'curves/sound'),
-      ...isOf(recorded, { needs: 'needs a recording.', path: 'curves/sound', does: 'Import recordings' }),
-    },
+    offered(PAGES.curves),
+    ofTwo(PAGES.pair, [{ ...PAGES.pair, name: 'Two entries' }, PAGES.side]),
+    ofTwo(PAGES.ways),
+    measured > 0 ? offered(PAGES.beyond, measures) : measure(PAGES.beyond, 'needs runs that count.'),
+    ...(hasFlow ? [offered(PAGES.air)] : isOfFans ? [flowNeeded] : []),
+    recorded
+      ? offered(PAGES.sound)
+      : lacking(PAGES.sound, 'needs a recording.', PAGES.sound.path, 'Import recordings'),
   ]);
 });
 
@@ -113,33 +90,19 @@ export const pagesOfCurves = memoized(async (view: RoundUpView): Promise<DeskLin
 export const pagesOfVerdict = memoized(async (view: RoundUpView): Promise<DeskLine> => {
   const { id } = view.roundUp;
   const versions = await withDatabase((db) => countVersions(db, id));
-  const fits = riseCurves(view).some(
-    ({ load, curves }) => isFixedWatts(load) && curves.some(({ points }) => points.length > 0),
-  );
-  const always = { isThere: true, needs: { ...MEASURE, needs: '' } };
+  const isAtWatts = measuredRises(view).some(({ load }) => isFixedWatts(load));
   return lineOf(id, 'Pages of Verdict', [
-    { name: 'Verdict', path: 'verdict', parts: [], ...always },
-    { name: 'Value', path: 'verdict/value', parts: [], ...always },
-    {
-      ...{ name: 'What fits', path: 'verdict/fits', parts: [] },
-      ...{ isThere: fits, needs: { ...MEASURE, needs: 'needs a rise at fixed watts.' } },
-    },
-    {
-      ...{ name: 'Write', path: 'verdict/write' },
-      parts: [
-        { name: 'Text', path: 'verdict/write' },
-        { name: 'Video graphics', path: 'verdict/plates' },
-      ],
-      ...always,
-    },
-    {
-      ...{ name: 'Versions', path: 'verdict/versions', parts: [] },
-      isThere: versions > 0,
-      needs: {
-        needs: 'come with the first that is published.',
-        path: 'verdict/write',
-        does: 'Write and publish',
-      },
-    },
+    offered(PAGES.verdict),
+    offered(PAGES.value),
+    isAtWatts ? offered(PAGES.fits) : measure(PAGES.fits, 'needs a rise at fixed watts.'),
+    offered(PAGES.write, [{ ...PAGES.write, name: 'Text' }, PAGES.videoGraphics]),
+    versions > 0
+      ? offered(PAGES.versions)
+      : lacking(
+          PAGES.versions,
+          'come with the first that is published.',
+          PAGES.write.path,
+          'Write and publish',
+        ),
   ]);
 });

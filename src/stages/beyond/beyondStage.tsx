@@ -18,7 +18,7 @@ import { useIntervals } from './useIntervals';
 import { Crossovers } from './crossovers';
 import { MeasuresTable } from './measuresTable';
 
-/** What the numbers can bear: measures beyond the line, each ± opened, and any two against one another. */
+/** Measures beyond the line, each ± opened, and where curves cross or flatten. */
 export function BeyondStage({ packed }: { packed: Packed<BeyondData> }) {
   const data = useMemo(() => unpack(packed), [packed]);
   const { items } = data;
@@ -38,22 +38,6 @@ export function BeyondStage({ packed }: { packed: Packed<BeyondData> }) {
   const one = items.find(({ entry }) => entry === view.one) ?? items[0];
   const nameOf = (entry: string) =>
     [...items, ...data.notPlaced].find((item) => item.entry === entry)?.product ?? entry;
-  const choose = (label: string, value: string | undefined, onValue: (entry: string) => void) => (
-    <label className="label-text flex items-center gap-1.5">
-      {label}
-      <select
-        className="max-w-56 rounded border border-hairline bg-raised px-1.5 py-0.5 text-[14px] text-ink"
-        value={value}
-        onChange={({ target }) => onValue(target.value)}
-      >
-        {items.map(({ entry, product }) => (
-          <option key={entry} value={entry}>
-            {product}
-          </option>
-        ))}
-      </select>
-    </label>
-  );
   return (
     <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-6 md:px-7">
       <PageLine>
@@ -127,11 +111,22 @@ export function BeyondStage({ packed }: { packed: Packed<BeyondData> }) {
             </p>
           )}
           {one && (
-            <div className="border-t border-hairline pt-3">
-              <div className="min-w-0 flex-1 space-y-2">
-                {choose('Where ± comes from, of', one.entry, (entry) => void setView({ one: entry }))}
-                <Budget item={one} unit={data.response.unit} />
-              </div>
+            <div className="space-y-2 border-t border-hairline pt-3">
+              <label className="label-text flex items-center gap-1.5">
+                Where ± comes from, of
+                <select
+                  className="max-w-56 rounded border border-hairline bg-raised px-1.5 py-0.5 text-[14px] text-ink"
+                  value={one.entry}
+                  onChange={({ target }) => void setView({ one: target.value })}
+                >
+                  {items.map(({ entry, product }) => (
+                    <option key={entry} value={entry}>
+                      {product}
+                    </option>
+                  ))}
+                </select>
+              </label>
+              <Budget item={one} unit={data.response.unit} />
             </div>
           )}
         </>

@@ -43,11 +43,11 @@ export function Knees({
         %
       </p>
       {knees.map(({ item, atDb }) => {
-        const interval95 = done.get(item.entry)?.kneeDba ?? null;
+        const drawn = done.get(item.entry);
         return (
           <p key={item.entry} dir="auto">
-            <b>{item.product}</b>: no longer past about {figure(atDb, 0)} dB(A)
-            {interval95 !== null && ` (± ${figure(interval95, 1)})`}.
+            <b>{item.product}</b>: no longer past about {figure(atDb, 0)} dB(A) (±{' '}
+            {!drawn ? '…' : drawn.kneeDba === null ? 'not available' : figure(drawn.kneeDba, 1)}).
           </p>
         );
       })}

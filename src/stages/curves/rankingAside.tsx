@@ -1,5 +1,6 @@
 import { assumedWords } from '@/core/responses/responses';
 import { riseScale } from '@/core/curves/shownScale';
+import { pressed } from '../desk/usePicked';
 import { HeatingUp } from './heatingUp';
 import { BesideTable } from './besideTable';
 import { FullSpeedNote } from './fullSpeedNote';
@@ -29,11 +30,7 @@ export function RankingAside({
 }) {
   const { axis, isRise, load, lineAt, hidden, entries, picked, numbered, scale, ranking, risesK } = view;
   const { fastest, moveTo, setView } = view;
-  const pick = (entry: string) => {
-    const next = new Set(picked);
-    if (!next.delete(entry)) next.add(entry);
-    void setView({ pick: next.size > 0 ? [...next] : null });
-  };
+  const pick = (entry: string) => void setView({ pick: pressed(picked, entry) });
 
   const runsHref = (entry: string) =>
     `/round-ups/${data.roundUpId}/logbook?${new URLSearchParams({ entry, load: load.key })}`;

@@ -3,7 +3,8 @@
 import Link from 'next/link';
 import { usePathname, useSearchParams } from 'next/navigation';
 import { createContext, useContext, useEffect, useRef } from 'react';
-import type { DeskLine, DeskPage } from '@/lab/orders/deskPages';
+import type { RoundUpPage } from '@/contracts/roundUpPages';
+import type { DeskLine } from '@/lab/orders/deskPages';
 
 const Line = createContext<DeskLine | null>(null);
 
@@ -17,22 +18,9 @@ export function DeskPages({ line, children }: { line: DeskLine; children: React.
 
 const isUnder = (address: string, path: string) => address === path || address.startsWith(`${path}/`);
 
-/** The page that an address is of: that with the longest path above it. */
-function pageAt(pages: readonly DeskPage[], address: string): DeskPage | undefined {
-  const depth = ({ path, parts }: DeskPage) =>
-    Math.max(
-      -1,
-      ...[path, ...parts.map((part) => part.path)]
-        .filter((under) => isUnder(address, under))
-        .map(({ length }) => length),
-    );
-  return pages
-    .filter((page) => depth(page) >= 0)
-    .reduce<DeskPage | undefined>(
-      (best, page) => (best && depth(best) >= depth(page) ? best : page),
-      undefined,
-    );
-}
+/** Of pages or their views that whose path leads furthest towards an address. */
+const deepest = <Page extends RoundUpPage>(pages: readonly Page[], address: string): Page | undefined =>
+  pages.filter(({ path }) => isUnder(address, path)).sort((a, b) => b.path.length - a.path.length)[0];
 
 /**
  * The second line: the pages under a stage, always in the same order, with what is chosen kept in the address; at its end what this
@@ -53,8 +41,12 @@ export function PageLine({ children }: { children?: React.ReactNode }) {
   const query = kept.size > 0 ? `?${kept}` : '';
   const address = pathname.replace(`/round-ups/${line.roundUpId}/`, '');
   const to = (path: string) => `/round-ups/${line.roundUpId}/${path}${query}`;
-  const here = pageAt(line.pages, address);
-  const part = here?.parts.findLast(({ path }) => isUnder(address, path));
+  // A view belongs to its page, wherever its address stands.
+  const views = line.pages.flatMap((page) =>
+    [page, ...page.parts].map(({ path }) => ({ name: page.name, path, page })),
+  );
+  const here = deepest(views, address)?.page;
+  const part = here && deepest(here.parts, address);
   return (
     <div className="flex flex-wrap items-center gap-x-6 gap-y-1.5 print:hidden">
       <nav ref={nav} aria-label={line.name} className="relative max-w-full min-w-0 overflow-x-auto">
@@ -72,7 +64,7 @@ export function PageLine({ children }: { children?: React.ReactNode }) {
               </Link>
             </li>
           ))}
-          {line.needs.length > 0 && (
+          {line.lacking.length > 0 && (
             <li>
               <Missing line={line} to={to} />
             </li>
@@ -95,7 +87,7 @@ export function PageLine({ children }: { children?: React.ReactNode }) {
   );
 }
 
-/** What is not offered yet, and what each needs. */
+/** What is not offered yet, and what each lacks. */
 function Missing({ line, to }: { line: DeskLine; to: (path: string) => string }) {
   return (
     <>
@@ -111,9 +103,9 @@ function Missing({ line, to }: { line: DeskLine; to: (path: string) => string })
         popover="auto"
         className="m-auto max-w-md space-y-2 rounded border border-hairline bg-raised p-4 text-[14.5px] whitespace-normal text-ink"
       >
-        {line.needs.map(({ name, needs, path, does }) => (
+        {line.lacking.map(({ name, lacks, path, does }) => (
           <p key={name}>
-            <b>{name}</b> {needs}{' '}
+            <b>{name}</b> {lacks}{' '}
             <Link className="underline underline-offset-2" href={to(path)}>
               {does}
             </Link>

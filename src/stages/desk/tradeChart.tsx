@@ -121,7 +121,7 @@ export function TradeChart({
         y={yAxis}
         rightPx={20}
         topPx={28}
-        label={`${y.title} against ${x.title}: ${points.length} entries, ${front.length} of them on the front`}
+        label={`${y.title} against ${x.title}: ${points.length} entries, ${front.length} of them on the trade-off line`}
         onFrame={takeFrame}
       />
       {frame && (

@@ -1,5 +1,5 @@
 import type { Fit, FitsData } from '@/lab/orders/fitsView';
-import { EntryMark, entryStyle } from '@/ui/marks/entryMark';
+import { entryStyle } from '@/ui/marks/entryMark';
 import { figure } from '@/ui/marks/figures';
 
 /** A usual board, and where on it processor and memory sit, mm: drawn to scale, of no board in particular. */
@@ -150,40 +150,5 @@ export function CaseDrawing({ machine: { room, heightMm, memoryMm }, fit }: Prop
         })}
       </svg>
     </figure>
-  );
-}
-
-/** How high each stands on a line, and the panel over it. */
-export function HeightLine({ advice, machine: { heightMm } }: Pick<FitsData, 'advice' | 'machine'>) {
-  const stands = advice.filter(({ size }) => size.heightMm !== null && !size.isLoop && !size.isCase);
-  if (stands.length === 0) return null;
-  const most = 1.06 * Math.max(heightMm ?? 0, ...stands.map(({ size }) => size.heightMm!));
-  const at = (mm: number) => `${(100 * mm) / most}%`;
-  return (
-    <div className="relative h-12 max-w-[400px]" aria-hidden>
-      <span className="absolute top-3.5 right-0 left-0 h-px bg-ink" />
-      {heightMm !== null && (
-        <>
-          <span className="absolute top-1 h-5 w-0.5 bg-act" style={{ left: at(heightMm) }} />
-          <span
-            className="absolute top-7 -translate-x-full text-[13px] font-bold whitespace-nowrap text-act"
-            style={{ left: `calc(${at(heightMm)} + 1.5rem)` }}
-          >
-            {figure(heightMm, 0)} mm
-          </span>
-        </>
-      )}
-      {stands.map(({ entry, product, position, size }) => (
-        <span
-          key={entry}
-          className="absolute top-2 -translate-x-1/2"
-          style={{ left: at(size.heightMm!) }}
-          title={`${product}: ${figure(size.heightMm, 0)} mm`}
-        >
-          <EntryMark position={position} />
-        </span>
-      ))}
-      <span className="label-text absolute top-7 left-0">height over the board</span>
-    </div>
   );
 }

@@ -5,7 +5,8 @@ import { parseAsString, useQueryState } from 'nuqs';
 import { toast } from 'sonner';
 import type { FitsData } from '@/lab/orders/fitsView';
 import { PageLine } from '../desk/pageLine';
-import { CaseDrawing, HeightLine } from './caseDrawing';
+import { CaseDrawing } from './caseDrawing';
+import { HeightLine } from './heightLine';
 import { FitsList } from './fitsList';
 import { MachineFields } from './machineFields';
 

@@ -43,7 +43,7 @@ function Effects({
               {effect}
             </span>
             <DotTrack
-              zero
+              line={0}
               scale={scale}
               dots={[{ key: effect, position: null, value: share, interval95: (to - from) / 2 }]}
             />

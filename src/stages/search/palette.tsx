@@ -3,42 +3,8 @@
 import { Command } from 'cmdk';
 import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-
-interface Place {
-  key: string;
-  kind: string;
-  words: string;
-  note: string;
-  href: string;
-}
-
-/** Pages of a round-up by their names; what is not offered in it says so itself. */
-const PAGES: readonly [string, string][] = [
-  ['Brief', 'brief'],
-  ['Method card', 'method'],
-  ['Line-up', 'line-up'],
-  ['Base flatness', 'line-up/plates'],
-  ['Rig', 'rig'],
-  ['Stability', 'rig/watch'],
-  ['Bridge', 'rig/bridge'],
-  ['Plan', 'plan'],
-  ['Bench', 'bench'],
-  ['Logbook', 'logbook'],
-  ['Curves', 'curves'],
-  ['Head to head', 'curves/pair'],
-  ['Everything measured', 'curves/side'],
-  ['Ways to compare', 'curves/ways'],
-  ['Beyond the line', 'curves/beyond'],
-  ['Weights', 'curves/weights'],
-  ['Heatsinks and fans', 'curves/grid'],
-  ['Air', 'curves/air'],
-  ['Sound', 'curves/sound'],
-  ['Verdict', 'verdict'],
-  ['Value', 'verdict/value'],
-  ['What fits', 'verdict/fits'],
-  ['Write and publish', 'verdict/write'],
-  ['Video graphics', 'verdict/plates'],
-];
+import { PAGES } from '@/contracts/roundUpPages';
+import type { Place } from '@/lab/roundUps/searchPlaces';
 
 const EVERYWHERE: readonly Place[] = [
   { key: 'home', kind: 'Lab', words: 'All round-ups', note: '', href: '/' },
@@ -79,12 +45,8 @@ export function Palette({ onClose }: { onClose: () => void }) {
   const found = useFound(query);
   const here = /^\/round-ups\/\d+/.exec(pathname)?.[0];
   const own: Place[] = here
-    ? PAGES.map(([words, path]) => ({
-        key: path,
-        kind: 'This round-up',
-        words,
-        note: '',
-        href: `${here}/${path}`,
+    ? Object.values(PAGES).map(({ name, path }) => ({
+        ...{ key: path, kind: 'This round-up', words: name, note: '', href: `${here}/${path}` },
       }))
     : [];
   const matching = [...own, ...EVERYWHERE].filter(({ words }) =>

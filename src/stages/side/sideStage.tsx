@@ -1,11 +1,12 @@
 'use client';
 
 import { CsvButton } from '@/ui/chart/csvButton';
-import { parseAsArrayOf, parseAsFloat, parseAsString, useQueryState, useQueryStates } from 'nuqs';
+import { parseAsFloat, parseAsString, useQueryState, useQueryStates } from 'nuqs';
 import { useMemo } from 'react';
 import { AXES } from '@/core/curves/axis';
 import { tradeOff } from '@/core/ranking/tradeOff';
 import { figure } from '@/ui/marks/figures';
+import { usePicked } from '../desk/usePicked';
 import { PageLine } from '../desk/pageLine';
 import { LineField } from '../curves/choices/lineField';
 import { alikeWords, partedByTelling } from './alike';
@@ -41,8 +42,7 @@ export function SideStage({ data }: { data: SideData }) {
   );
   const [telling, alike] = useMemo(() => partedByTelling(columns), [columns]);
   const byEntry = useMemo(() => new Map(entries.map((entry) => [entry.entry, entry])), [entries]);
-  const [pick, setPick] = useQueryState('pick', parseAsArrayOf(parseAsString).withDefault([]));
-  const picked = new Set(pick.filter((entry) => byEntry.has(entry)));
+  const { picked, press } = usePicked(entries);
   const base = byEntry.has(view.from) ? view.from : null;
   const x = columns.find((column) => column.key === view.x) ?? columns[0];
   const y =
@@ -121,10 +121,7 @@ export function SideStage({ data }: { data: SideData }) {
               className={`flex cursor-pointer items-center gap-1.5 rounded border px-2 py-1 text-[14px] ${
                 picked.has(entry) ? 'border-ink bg-raised font-semibold' : 'border-transparent'
               }`}
-              onClick={() => {
-                const next = picked.has(entry) ? pick.filter((name) => name !== entry) : [...pick, entry];
-                void setPick(next.length > 0 ? next : null);
-              }}
+              onClick={() => press(entry)}
             >
               <EntryMark position={position} />
               <span dir="auto">{product}</span>

@@ -70,7 +70,7 @@ export function SideStrips({ entries, columns, base, picked }: Props) {
               </span>
             </span>
             <span>
-              <DotTrack dots={dots} scale={scale} zero={base !== null} />
+              <DotTrack dots={dots} scale={scale} line={base === null ? null : 0} />
               <span className="flex justify-between text-[12.5px] text-ink2 tabular-nums">
                 <span>
                   {better === 'lower' && <span className="text-act">better ← </span>}

@@ -1,7 +1,7 @@
 'use client';
 
 import { CsvButton } from '@/ui/chart/csvButton';
-import { parseAsArrayOf, parseAsFloat, parseAsString, useQueryState, useQueryStates } from 'nuqs';
+import { parseAsFloat, parseAsString, useQueryState, useQueryStates } from 'nuqs';
 import { AXES } from '@/core/curves/axis';
 import type { WayColumn } from '@/core/ranking/wayPlaces';
 import type { WaysData } from '@/lab/orders/waysView';
@@ -10,6 +10,7 @@ import { LineField } from '../curves/choices/lineField';
 import { LoadTabs } from '../curves/choices/loadTabs';
 import { WhatChoice } from '../curves/choices/whatChoice';
 import { PageLine } from '../desk/pageLine';
+import { usePicked } from '../desk/usePicked';
 import { MirroredBars } from './mirroredBars';
 import { WaysPicture } from './waysPicture';
 import { WaysTable } from './waysTable';
@@ -32,9 +33,8 @@ export function WaysStage({ data }: { data: WaysData }) {
     { line: parseAsFloat, rpm: parseAsFloat, duty: parseAsFloat, load: parseAsString },
     { shallow: false, history: 'replace' },
   );
-  const [pick, setPick] = useQueryState('pick', parseAsArrayOf(parseAsString).withDefault([]));
   const [bars, setBars] = useQueryState('bars', parseAsString.withDefault('noise'));
-  const picked = new Set(pick.filter((name) => entries.some(({ entry }) => entry === name)));
+  const { picked, press } = usePicked(entries);
   const shown = ways.find(({ key }) => key === bars) ?? ways[0];
   const thin = ways.find(({ key }) => key === (shown?.key === 'full' ? 'noise' : 'full'));
   const positionOf = (entry: string) => entries.find((known) => known.entry === entry)?.position ?? 0;
@@ -77,10 +77,7 @@ export function WaysStage({ data }: { data: WaysData }) {
               {...{ ways, entries, picked }}
               decimals={response.decimals}
               unit={response.unit}
-              onPick={(entry) => {
-                const next = picked.has(entry) ? pick.filter((name) => name !== entry) : [...pick, entry];
-                void setPick(next.length > 0 ? next : null);
-              }}
+              onPick={press}
               head={(way) => (
                 <>
                   <b className={`block text-[14.5px] ${way.key === 'noise' ? 'text-act' : ''}`}>

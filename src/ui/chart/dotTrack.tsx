@@ -31,12 +31,23 @@ export const placeOn = ({ least, most }: DotScale, value: number): number =>
   (100 * (value - least)) / (most - least || 1);
 
 /** Dots with their intervals on one scale: a hairline, and each entry's own mark on it. What they show stands in text beside. */
-export function DotTrack({ dots, scale, zero }: { dots: readonly Dot[]; scale: DotScale; zero?: boolean }) {
+export function DotTrack({
+  dots,
+  scale,
+  line = null,
+}: {
+  dots: readonly Dot[];
+  scale: DotScale;
+  /** A value that is marked across the track: no difference, or a limit. */
+  line?: number | null;
+}) {
   const drawn = [...dots].sort((a, b) => Number(b.isPale ?? false) - Number(a.isPale ?? false));
   return (
     <span aria-hidden className="relative block h-4 w-full">
       <span className="absolute top-1/2 right-0 left-0 h-px bg-hairline" />
-      {zero && <span className="absolute inset-y-0 w-px bg-ink" style={{ left: `${placeOn(scale, 0)}%` }} />}
+      {line !== null && (
+        <span className="absolute inset-y-0 w-px bg-ink" style={{ left: `${placeOn(scale, line)}%` }} />
+      )}
       {drawn.map(({ key, position, value, interval95, isPale, title }) => (
         <span key={key} style={{ opacity: isPale ? 0.3 : 1 }} title={title}>
           {interval95 !== null && (
