@@ -48,7 +48,6 @@ export async function viewFits(view: RoundUpView, asked: Omit<Machine, 'room'> &
   );
   const names = new Map(found.map(({ entry, product }) => [entry, product]));
   return {
-    roundUpId: view.roundUp.id,
     machine,
     advice: found,
     answer: fitsAnswer(found, (entry) => names.get(entry)!),

@@ -134,7 +134,7 @@ export async function viewWays(view: RoundUpView, asked: WaysAsked) {
   const found = await rankedWays(view, asked);
   if (!found) return null;
   const { shown, chosen, rpm, dutyPct } = found;
-  const { id, name, unit, decimals, better, throttles } = shown.response;
+  const { id, name, unit, decimals, better } = shown.response;
   const { rule, curves } = chosen;
   const oneFan = await onOneFan(view, curves, (some) => rankAtLine(some, { ...rule, lineDb: asked.lineDb }));
   const ways = [...found.ways, ...(oneFan && oneFan.ranking.placed.length > 0 ? [oneFan] : [])].map(columnOf);
@@ -142,7 +142,6 @@ export async function viewWays(view: RoundUpView, asked: WaysAsked) {
   const nameOf = (entry: string) => entries.find((known) => known.entry === entry)?.product ?? entry;
   const atNoise = ways.find(({ key }) => key === 'noise');
   return {
-    roundUpId: view.roundUp.id,
     entries,
     loads: shown.loads.map((other) => ({ key: loadKey(other.load), label: other.label })),
     load: loadKey(chosen.load),
@@ -150,7 +149,6 @@ export async function viewWays(view: RoundUpView, asked: WaysAsked) {
     /** The speed and the duty at which all are compared; null where nobody noted any. */
     ...{ rpm, dutyPct },
     response: { id, name, unit, decimals, better },
-    isRise: throttles,
     place: shown.place,
     places: shown.places,
     responses: shown.responses

@@ -8,7 +8,8 @@ export interface RailStage {
   name: string;
   /** What is done or waits, in a word or two. */
   note: string;
-  segment: string;
+  /** Under the round-up’s address. */
+  path: string;
   progress: 'done' | 'begun' | 'open';
 }
 
@@ -32,7 +33,7 @@ export function StageRail({ base, stages }: { base: string; stages: RailStage[] 
     >
       <ol className="flex min-w-max lg:grid lg:min-w-0 lg:grid-cols-8">
         {stages.map((stage) => {
-          const here = stage.segment === current;
+          const here = stage.path === current;
           const inside = (
             <>
               <span aria-hidden="true" className="text-[11px] leading-none">
@@ -46,7 +47,7 @@ export function StageRail({ base, stages }: { base: string; stages: RailStage[] 
           return (
             <li key={stage.name} className="min-w-0">
               <Link
-                href={`${base}/${stage.segment}`}
+                href={`${base}/${stage.path}`}
                 aria-current={here ? 'page' : undefined}
                 className={`${shape} ${here ? 'border-act text-act' : 'border-transparent'}`}
               >

@@ -9,6 +9,7 @@ import { placedCount } from '@/lab/orders/verdictView';
 import { notedRuns } from '@/lab/runs/notedRuns';
 import { plural } from '@/ui/marks/figures';
 import { Header } from '@/ui/frame/header';
+import { PAGES } from '@/contracts/roundUpPages';
 import { StageRail, type RailStage } from '@/ui/frame/stageRail';
 
 interface Props {
@@ -39,57 +40,49 @@ export default async function RoundUpLayout({ children, params }: Props) {
   const trouble = await rigTrouble(view);
   const stages: RailStage[] = [
     {
-      name: 'Brief',
+      ...PAGES.brief,
       note: rail.briefDecided ? 'decided' : 'to decide',
-      segment: 'brief',
       progress: rail.briefDecided ? 'done' : 'open',
     },
     {
-      name: 'Line-up',
+      ...PAGES.lineUp,
       note:
         entries === 0
           ? 'empty'
           : rail.entriesUnnoted > 0
             ? `${rail.entriesUnnoted} unnoted`
             : plural(entries, 'entry', 'entries'),
-      segment: 'line-up',
       progress: entries === 0 ? 'open' : rail.entriesUnnoted > 0 ? 'begun' : 'done',
     },
     {
-      name: 'Rig',
+      ...PAGES.rig,
       note: `revision ${roundUp.rig.revision}`,
-      segment: 'rig',
       progress: rail.rigNoted ? 'done' : 'begun',
     },
     {
-      name: 'Plan',
+      ...PAGES.plan,
       note: plan ? `${plan.done} of ${plan.planned}` : 'no plan',
-      segment: 'plan',
       progress: !plan ? 'open' : plan.done >= plan.planned ? 'done' : 'begun',
     },
     {
-      name: 'Bench',
+      ...PAGES.bench,
       note: rail.onRig ? 'on the rig' : plan ? `${plan.planned - plan.done} to go` : 'no plan',
-      segment: 'bench',
       progress:
         plan && plan.done >= plan.planned ? 'done' : rail.onRig || (plan && plan.done > 0) ? 'begun' : 'open',
     },
     {
-      name: 'Logbook',
+      ...PAGES.logbook,
       note: runs === 0 ? 'no runs' : flags > 0 ? plural(flags, 'flag') : plural(runs, 'run'),
-      segment: 'logbook',
       progress: runs === 0 ? 'open' : flags > 0 ? 'begun' : 'done',
     },
     {
-      name: 'Curves',
+      ...PAGES.curves,
       note: runs === 0 ? 'no runs' : `${measured} of ${entries}`,
-      segment: 'curves',
       progress: measured === 0 ? 'open' : measured < entries ? 'begun' : 'done',
     },
     {
-      name: 'Verdict',
+      ...PAGES.verdict,
       note: runs === 0 ? 'no runs' : ranked === 0 ? 'none placed' : `${ranked} placed`,
-      segment: 'verdict',
       progress: ranked === 0 ? 'open' : 'begun',
     },
   ];
