@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { usePathname, useSearchParams } from 'next/navigation';
 import { createContext, useContext, useEffect, useRef } from 'react';
-import type { RoundUpPage } from '@/contracts/roundUpPages';
+import { PAGES, type RoundUpPage } from '@/contracts/roundUpPages';
 import type { DeskLine } from '@/lab/orders/deskPages';
 
 const Line = createContext<DeskLine | null>(null);
@@ -16,11 +16,11 @@ export function DeskPages({ line, children }: { line: DeskLine; children: React.
   return <Line value={line}>{children}</Line>;
 }
 
-const isUnder = (address: string, path: string) => address === path || address.startsWith(`${path}/`);
-
-/** Of pages or their views that whose path leads furthest towards an address. */
-const deepest = <Page extends RoundUpPage>(pages: readonly Page[], address: string): Page | undefined =>
-  pages.filter(({ path }) => isUnder(address, path)).sort((a, b) => b.path.length - a.path.length)[0];
+/** The page of a round-up whose path leads furthest towards an address. */
+const pageAt = (address: string): RoundUpPage | undefined =>
+  Object.values<RoundUpPage>(PAGES)
+    .filter(({ path }) => address === path || address.startsWith(`${path}/`))
+    .sort((a, b) => b.path.length - a.path.length)[0];
 
 /**
  * The second line: the pages under a stage, always in the same order, with what is chosen kept in the address; at its end what this
@@ -41,12 +41,10 @@ export function PageLine({ children }: { children?: React.ReactNode }) {
   const query = kept.size > 0 ? `?${kept}` : '';
   const address = pathname.replace(`/round-ups/${line.roundUpId}/`, '');
   const to = (path: string) => `/round-ups/${line.roundUpId}/${path}${query}`;
-  // A view belongs to its page, wherever its address stands.
-  const views = line.pages.flatMap((page) =>
-    [page, ...page.parts].map(({ path }) => ({ name: page.name, path, page })),
-  );
-  const here = deepest(views, address)?.page;
-  const part = here && deepest(here.parts, address);
+  // A view belongs to its page, wherever its address stands; a page that is not offered belongs to none.
+  const asked = pageAt(address)?.path;
+  const here = line.pages.find((page) => [page, ...page.parts].some(({ path }) => path === asked));
+  const part = here?.parts.find(({ path }) => path === asked);
   return (
     <div className="flex flex-wrap items-center gap-x-6 gap-y-1.5 print:hidden">
       <nav ref={nav} aria-label={line.name} className="relative max-w-full min-w-0 overflow-x-auto">

@@ -36,7 +36,7 @@ export function PlatesStage({ roundUpId, items }: { roundUpId: number; items: Pl
     <div className="flex min-w-0 flex-1 flex-col gap-6 px-4 pt-3.5 pb-6 md:px-7 lg:flex-row">
       <section className="min-w-0 flex-1" aria-label="Plates">
         <PageHead backTo="the line-up" href={`/round-ups/${roundUpId}/line-up`}>
-          <h2 className="font-display text-[22px] font-bold">Plates</h2>
+          <h2 className="font-display text-[22px] font-bold">Base flatness</h2>
           <div className="choices" role="group" aria-label="Judged">
             <button aria-pressed={withoutPlane} onClick={() => void setView({ leaning: null })}>
               tilt removed

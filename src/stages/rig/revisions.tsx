@@ -1,3 +1,4 @@
+import { PAGES } from '@/contracts/roundUpPages';
 import { format } from 'date-fns';
 import Link from 'next/link';
 import { plural } from '@/ui/marks/figures';
@@ -21,7 +22,7 @@ export function Revisions({
           className="text-[14px] underline underline-offset-3"
           href={`/round-ups/${data.roundUpId}/rig/watch`}
         >
-          Over the months
+          {PAGES.watch.name}
         </Link>
         <Link
           className="text-[14px] underline underline-offset-3"

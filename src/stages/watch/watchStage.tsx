@@ -19,7 +19,7 @@ export function WatchStage({ data }: { data: WatchData }) {
   return (
     <div className="flex min-w-0 flex-1 flex-col gap-5 px-4 pt-3.5 pb-8 md:px-7">
       <PageHead backTo="the rig" href={`/round-ups/${data.roundUpId}/rig`}>
-        <h2 className="font-display text-[18px] font-bold">{data.rig}, over the months</h2>
+        <h2 className="font-display text-[18px] font-bold">Stability of {data.rig}</h2>
         <span className="w-56">
           <ChoiceField
             label="By"
