@@ -32,7 +32,7 @@ export function ValueStage({ data }: { data: ValueData }) {
       <PageLine>
         <VerdictControls choice={data.choice} />
       </PageLine>
-      <div className="flex flex-wrap items-start gap-x-6 gap-y-1">
+      <div className="flex items-start gap-x-6 gap-y-2 max-sm:flex-col">
         <div className="min-w-0 flex-1">
           <h2 className="font-display max-w-200 text-[26px] leading-tight font-bold" dir="auto">
             {data.answer}

@@ -22,8 +22,8 @@ export function MirroredBars({ way, thin, entries, response }: Props) {
   const noise = ({ levelDb }: WayPlace) => `${(100 * (levelDb - leastDb)) / (mostDb - leastDb)}%`;
   return (
     <div className="text-[14px]">
-      <div className="grid grid-cols-[minmax(6rem,11rem)_1fr_1fr] items-end gap-x-1 pb-1 text-[13px] text-ink2">
-        <span />
+      <div className="grid grid-cols-2 items-end gap-x-1 pb-1 sm:grid-cols-[minmax(6rem,11rem)_1fr_1fr] text-[13px] text-ink2">
+        <span className="max-sm:hidden" />
         <span className="border-r border-ink pr-2 text-right">
           {response.name}, {response.unit}
         </span>
@@ -37,10 +37,10 @@ export function MirroredBars({ way, thin, entries, response }: Props) {
           return (
             <li
               key={entry}
-              className="grid grid-cols-[minmax(6rem,11rem)_1fr_1fr] items-center gap-x-1"
+              className="grid grid-cols-2 items-center gap-x-1 sm:grid-cols-[minmax(6rem,11rem)_1fr_1fr]"
               data-entry={entry}
             >
-              <span className="flex min-w-0 items-center gap-1.5">
+              <span className="flex min-w-0 items-center gap-1.5 max-sm:col-span-2 max-sm:pt-1.5">
                 <EntryMark position={position} />
                 <span className="truncate" dir="auto">
                   {product}
