@@ -1,6 +1,7 @@
 import next from 'eslint-config-next/core-web-vitals';
 import typescript from 'eslint-config-next/typescript';
 import prettier from 'eslint-config-prettier';
+import words from './scripts/goneWords.mjs';
 
 const config = [
   {
@@ -22,6 +23,13 @@ const config = [
       eqeqeq: 'error',
       'no-console': 'error',
     },
+  },
+  {
+    files: ['src/**/*.{ts,tsx}'],
+    // Tests name what they try; SQL and the demo's rigs speak their own language.
+    ignores: ['**/*.test.ts', 'src/database/**', 'src/simulator/**'],
+    plugins: { words },
+    rules: { 'words/gone-words': 'error' },
   },
   { files: ['src/command/**', 'demo/make.ts', 'scripts/**', 'tests/**'], rules: { 'no-console': 'off' } },
 ];

@@ -76,7 +76,7 @@ void runCommand(async () => {
   if (out !== undefined) {
     const { files, problems } = cutBundle(runs);
     if (!files)
-      throw new UnusableInput({ file: paths[0]!, message: 'no piece of this evening can be a run' });
+      throw new UnusableInput({ file: paths[0]!, message: 'no piece of this session can be a run' });
     await writeWhole(out, files);
     told.problems.push(...problems);
   }

@@ -37,10 +37,10 @@ function inWords(design: RehearsedDesign, told: Rehearsed): string {
   const { rounds, winnerAlone, winnerShares, winnerMissed, neighboursTold, intervalsHold, anyTold } = told;
   const lines =
     design.gapK === 0
-      ? [`${percent(anyTold)} of rounds told any two of these equal entries apart`]
+      ? [`${percent(anyTold)} of rounds separated any two of these equal entries`]
       : [
-          `the true best stood alone in first place in ${percent(winnerAlone)}, shared it in ${percent(winnerShares)}, missed it in ${percent(winnerMissed)}`,
-          `neighbours, ${design.gapK} K apart, were told apart in ${percent(neighboursTold)}`,
+          `the true best was alone in first place in ${percent(winnerAlone)}, shared it in ${percent(winnerShares)}, missed it in ${percent(winnerMissed)}`,
+          `neighbours, ${design.gapK} K apart, were separated in ${percent(neighboursTold)}`,
         ];
   return [
     `${rounds} round-ups of ${design.entries} entries, ${design.mounts} × ${design.passes} × ${design.settings} (mounts, passes, settings):`,

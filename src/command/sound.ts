@@ -27,7 +27,7 @@ function asJson(report: SoundReport, { durationS, clippedSamples }: HeardWav) {
           why:
             relativeDb === null
               ? 'the recording does not reach 12.5 kHz: no loudness'
-              : 'not calibrated: levels are relative to full scale, and loudness cannot be told',
+              : 'not calibrated: levels are relative to full scale, loudness is not available',
         }
       : {}),
     tones: report.tones.map((tone) => ({

@@ -51,7 +51,7 @@ class Start {
     try {
       writeFileSync(join(this.data, 'processes'), lines.join(''));
     } catch (error) {
-      say(`which processes run could not be noted: ${(error as Error).message}`);
+      say(`the list of running processes could not be saved: ${(error as Error).message}`);
     }
   }
 

@@ -16,6 +16,15 @@ export function sentence(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1);
 }
 
+/**
+ * A sentence as it goes on inside another one: its first letter small.
+ *
+ * @example insideSentence('Fan speed') → 'fan speed'
+ */
+export function insideSentence(text: string): string {
+  return text.charAt(0).toLowerCase() + text.slice(1);
+}
+
 const ROW = new Intl.ListFormat('en-GB', { type: 'conjunction' });
 
 /**

@@ -59,7 +59,7 @@ export function readPasted(text: string): PastedBlock {
     .filter(({ cells }) => cells.some(Boolean));
   if (lines.length === 0) throw new UnusableInput({ file: FILE, message: 'nothing is in it' });
   if (lines.length > MOST_ROWS)
-    throw new UnusableInput({ file: FILE, message: `more than ${MOST_ROWS} lines: bring a bundle instead` });
+    throw new UnusableInput({ file: FILE, message: `more than ${MOST_ROWS} lines: import a bundle instead` });
   const isHeaded = hasHeadings(lines.map(({ cells }) => cells));
   const rows = isHeaded ? lines.slice(1) : lines;
   const width = Math.max(...lines.map(({ cells }) => cells.length));

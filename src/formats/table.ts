@@ -77,7 +77,7 @@ export function readTable(
   if (lines > mostRows + 1)
     throw new UnusableInput({
       file,
-      message: `more than ${mostRows.toLocaleString('en')} rows: bring it in parts`,
+      message: `more than ${mostRows.toLocaleString('en')} rows: import it in parts`,
     });
   const records = parseRecords(file, decode(file, bytes));
   const heading = records.shift();

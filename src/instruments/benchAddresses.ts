@@ -48,7 +48,7 @@ export function benchAddresses(json: string): BenchAddresses {
     if (!item) continue;
     const at = `${item.host}:${item.port}`;
     const other = seen.get(at);
-    if (other) throw new RangeError(`${name} and ${other} stand on one address, ${at}: each needs its own`);
+    if (other) throw new RangeError(`${name} and ${other} share one address, ${at}: each needs its own`);
     seen.set(at, name);
   }
   return read;

@@ -12,7 +12,10 @@ export class InstrumentFault extends Error {
   }
 }
 
-const BROKEN: Record<string, string> = { ECONNREFUSED: 'nobody listens there', EHOSTUNREACH: 'no way there' };
+const BROKEN: Record<string, string> = {
+  ECONNREFUSED: 'nothing answers there',
+  EHOSTUNREACH: 'no way there',
+};
 
 /** One instrument over TCP: a question at a time, each with a deadline; the connection is made again when it is lost. */
 export class ScpiClient {

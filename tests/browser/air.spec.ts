@@ -81,11 +81,11 @@ test('what all round-ups of a rig remounted stands on Rig with its history, and 
     .first()
     .click();
   await page.getByRole('link', { name: /^Rig/ }).click();
-  const spread = page.getByRole('region', { name: 'Spread of this rig' });
+  const spread = page.getByRole('region', { name: 'Scatter of this rig' });
   await expect(spread).toContainText(
     /0\.\d\d K at 170 W.* by \d+ remounts.* 5 of this round-up, 1\d of others/,
   );
-  await expect(spread.getByRole('img', { name: 'Spread of mounts, entry by entry' })).toBeVisible();
+  await expect(spread.getByRole('img', { name: 'Scatter of mounts, entry by entry' })).toBeVisible();
   expect(await seriousFaults(page)).toEqual([]);
   await page.getByRole('link', { name: /^Curves/ }).click();
   await expect(page.locator('[data-crossing="tramontana cierzo-240"]')).toBeVisible();

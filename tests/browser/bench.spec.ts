@@ -185,6 +185,6 @@ test('reloaded, on a second screen, the web server killed and started: the mount
 
   await page.keyboard.press('x');
   await expect(page.getByText('Stopped: by hand. The load is off.')).toBeVisible();
-  await expect(second.getByText('What was not measured stands in the plan again.')).toBeVisible();
+  await expect(second.getByText('What was not measured is in the plan again.')).toBeVisible();
   await expect.poll(() => bench.rig.rig.loadW).toBe(0);
 });

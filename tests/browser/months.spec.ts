@@ -42,36 +42,36 @@ test('a control that broke is told on every stage, its runs are held, and freed 
 }) => {
   await page.goto(app.url);
   await expect(page.getByRole('region', { name: 'What is due' })).toContainText(
-    'the control Terral 92 broke, 9 runs',
+    'the control Terral 92 was out of range, 9 runs are suspect',
   );
-  await page.getByRole('link', { name: /the control Terral 92 broke/ }).click();
+  await page.getByRole('link', { name: /the control Terral 92 was out of range/ }).click();
   await expect(page).toHaveURL(/rig\/watch/);
   for (const stage of ['curves', 'plan', 'bench', 'rig']) {
     await page.goto(`${app.url}/round-ups/1/${stage}`);
     await expect(
-      page.getByText(/The control Terral 92 broke on 26 Oct: 9 runs .* stand in doubt/),
+      page.getByText(/Control Terral 92 was out of range on 26 Oct 2026\. 9 runs .* are suspect/),
     ).toBeVisible();
   }
   await page.getByRole('link', { name: 'Look at it' }).click();
   await expect(page.getByText(/^The rig drifts: \+\d\.\d\d ± 0\.\d\d K in 30 days/)).toBeVisible();
-  await expect(page.getByText(/14 Oct: 1\.40 dB, over its limit of 0\.5 dB/)).toBeVisible();
+  await expect(page.getByText(/14 Oct 2026: 1\.40 dB, over its limit of 0\.5 dB/)).toBeVisible();
   await expect(page.getByRole('img', { name: 'Control chart of Terral 92' })).toBeVisible();
   expect(await seriousFaults(page)).toEqual([]);
   await page.emulateMedia({ colorScheme: 'dark' });
   await onAPhone(page);
   await page.emulateMedia({ colorScheme: 'light' });
-  await page.getByRole('button', { name: 'Hold 9 runs in doubt' }).click();
-  await expect(page.getByText('9 runs held')).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Free 9 runs' })).toBeDisabled();
-  // None of them stands in a curve: the control of that day is not among its runs.
+  await page.getByRole('button', { name: 'Put 9 runs on hold' }).click();
+  await expect(page.getByText('9 runs on hold', { exact: true })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Release 9 runs' })).toBeDisabled();
+  // None of them is in a curve: the control of that day is not among its runs.
   await page.goto(`${app.url}/round-ups/1/logbook`);
   await expect(page.getByText(/set aside/i).first()).toBeVisible();
   await page.goto(`${app.url}/round-ups/1/rig/watch`);
-  await page.getByLabel('Why they are freed or set aside').fill('pasted anew: it was the control alone');
-  await page.getByRole('button', { name: 'Free 9 runs' }).click();
+  await page.getByLabel('Why release them or set them aside').fill('pasted anew: it was the control alone');
+  await page.getByRole('button', { name: 'Release 9 runs' }).click();
   await expect(page.getByText('9 runs count again')).toBeVisible();
-  await page.getByRole('button', { name: 'Hold 9 runs in doubt' }).click();
-  await expect(page.getByText('9 runs held')).toBeVisible();
+  await page.getByRole('button', { name: 'Put 9 runs on hold' }).click();
+  await expect(page.getByText('9 runs on hold', { exact: true })).toBeVisible();
 });
 
 test('what the meter read while it was off is corrected on request, said with the verdict, and taken back', async ({
@@ -100,8 +100,8 @@ test('what the meter read while it was off is corrected on request, said with th
   await page.goto(`${app.url}/round-ups/1/rig/watch?what=level`);
   await expect(page.getByRole('img', { name: 'Control chart of Terral 92' })).toBeVisible();
   await part.getByLabel('Why, as it is printed with the runs').fill('as read, for comparison');
-  await part.getByRole('button', { name: 'Take it back' }).click();
-  await expect(page.getByText('6 runs as read again')).toBeVisible();
+  await part.getByRole('button', { name: 'Undo correction' }).click();
+  await expect(page.getByText('6 runs back to what was read')).toBeVisible();
   await expect(correct).toBeVisible();
 });
 
@@ -110,8 +110,8 @@ test('an older rig is bridged by what both have, who flips is told, and it is us
 }) => {
   await page.goto(`${app.url}/round-ups/1/rig`);
   await page.getByRole('link', { name: 'Bridge' }).click();
-  await expect(page.getByText(/^Here = /)).toBeVisible();
-  await expect(page.getByText(/Virada low is no part of it/)).toBeVisible();
+  await expect(page.getByText(/^Rise here = /)).toBeVisible();
+  await expect(page.getByText(/Virada low is left out/)).toBeVisible();
   await expect(page.locator('tr[data-bridged="calmo"]')).toContainText('⤳ Calmo 92');
   expect(await seriousFaults(page)).toEqual([]);
   await onAPhone(page);

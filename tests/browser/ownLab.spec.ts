@@ -14,7 +14,7 @@ test('an empty lab brings the demo in, puts it away for one’s own work, and ba
   page,
 }) => {
   await page.goto(app.url);
-  await expect(page.getByRole('heading', { name: 'Your first evening' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Your first session' })).toBeVisible();
   await page.getByRole('button', { name: 'Import the demo' }).click();
   await expect(page.getByRole('link', { name: /Quiet towers/ }).first()).toBeVisible();
   await page.getByLabel('Title').fill('Mine');

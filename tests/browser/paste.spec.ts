@@ -32,7 +32,7 @@ test('a notebook’s twelve runs become a ranking in at most 25 actions, from an
 }) => {
   const act = new Actions(page);
   await act.go(app.url);
-  await expect(page.getByRole('heading', { name: 'Your first evening' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Your first session' })).toBeVisible();
   expect(await seriousFaults(page)).toEqual([]);
   await act.fill('Title', 'From a notebook');
   await act.fill('Name of the new rig', 'Desk');

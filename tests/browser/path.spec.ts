@@ -35,7 +35,7 @@ const order = (page: Page) =>
 
 test('an evening from the folder to the published table', async ({ page }) => {
   await page.goto(app.url);
-  await expect(page.getByRole('heading', { name: 'Your first evening' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Your first session' })).toBeVisible();
   expect(await seriousFaults(page)).toEqual([]);
   await page.getByLabel('Folder').setInputFiles(folderOf(asBytes(demoBundle(7))));
 

@@ -105,7 +105,7 @@ test('from nothing to a ranking: brief, line-up, rig, plan, runs by hand', async
   await expect(page.getByRole('button', { name: 'Save the rig' })).toBeDisabled();
   await page.getByLabel('Meter from the cooler').fill('75');
   await page.getByRole('button', { name: 'Save the rig' }).click();
-  await expect(page.getByText('The rig is noted')).toBeVisible();
+  await expect(page.getByText('The rig is saved')).toBeVisible();
   await expect(page.getByText('covers on, supply off and unplugged')).toBeVisible();
   expect(await seriousFaults(page)).toEqual([]);
 

@@ -228,7 +228,7 @@ test('the first Tab leads past the head of the page, and a new round-up asks for
   await page.getByRole('link', { name: /^.{0,2}\s*Rig/ }).click();
   await expect(page.getByText(/Typical values, not yours/)).toBeVisible();
   await page.getByRole('button', { name: 'Save this setup' }).click();
-  await expect(page.getByText('The rig is noted')).toBeVisible();
+  await expect(page.getByText('The rig is saved')).toBeVisible();
   await expect(page.getByText(/from the side, to scale/)).toBeVisible();
 });
 
@@ -295,6 +295,6 @@ test('Rig says what the watts of the wall are for, and a change of it begins a r
   const seen = page.getByLabel('What the power meter sees');
   await expect(page.getByText('rises are restated by it')).toBeVisible();
   await seen.selectOption('wall');
-  await expect(page.getByText('it checks the load; no rise is restated by it')).toBeVisible();
+  await expect(page.getByText('it checks the load; no rise is converted with it')).toBeVisible();
   await expect(page.getByRole('button', { name: /^Start revision/ })).toBeEnabled();
 });

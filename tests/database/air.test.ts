@@ -92,7 +92,7 @@ test('a fan is typed place by place, asked about what is odd, and changed with u
   const asked = await typeRun(id, typed({ readings }));
   expect(asked).toEqual({
     saved: false,
-    asked: [expect.stringContaining('no pressure there'), expect.stringContaining('no speed of the fan')],
+    asked: [expect.stringContaining('no pressure there'), expect.stringContaining('without a fan speed')],
   });
   const saved = await typeRun(id, typed({ readings, rpm: 1000, dutyPct: 62, confirmed: true }));
   if (!saved.saved) throw new Error('not saved');

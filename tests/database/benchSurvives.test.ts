@@ -233,7 +233,7 @@ test('two instruments on one address are told, and nothing is measured', async (
     const status = await withDatabase(readStatus);
     return status.problem !== '' && status;
   });
-  expect(status.problem).toMatch(/meter and power stand on one address|power and meter stand on one address/);
+  expect(status.problem).toMatch(/meter and power share one address|power and meter stand on one address/);
   bench.wire(addresses);
   await until('well again', async () => (await withDatabase(readStatus)).problem === '');
 });

@@ -138,7 +138,7 @@ test('another sample of a product that the lab has is an entry of its own, named
   await addByName(roundUpId, { name, maker, kind: 'air-tower', sample: 'B', who: 'Ana' });
   const lineUp = await viewLineUp(roundUpId);
   const both = lineUp.filter(({ productName }) => productName === 'Tramontana');
-  expect(both.map(({ shownName }) => shownName)).toEqual(['Tramontana', 'Tramontana, sample B']);
+  expect(both.map(({ shownName }) => shownName)).toEqual(['Tramontana', 'Tramontana (sample B)']);
   expect(new Set(both.map(({ productId }) => productId)).size).toBe(1);
   expect(both.map(({ sample }) => sample!.body.label)).toEqual(['A', 'B']);
   // On Curves the two are set against one another, as soon as both are measured.

@@ -18,10 +18,10 @@ inFreshLab();
 const encoded = (text: string) => new TextEncoder().encode(text);
 const decoded = (bytes: Uint8Array | undefined) => new TextDecoder().decode(bytes);
 
-test('a fan that stands still at its duty is told of the demo’s round-up of fans, and of no other fan', async () => {
+test('a fan that does not turn at its duty is told of the demo’s round-up of fans, and of no other fan', async () => {
   const id = await importSound(asBytes(airRoundUp(7)));
   const notes = await viewEntryNotes((await viewRoundUp(id))!);
-  expect(notes).toEqual([{ entry: 'poniente', words: ['stands still at 20 %'] }]);
+  expect(notes).toEqual([{ entry: 'poniente', words: ['does not turn at 20 %'] }]);
 });
 
 test('a fan that runs away against the chamber, and one that stalls there, come in by readings.csv', async () => {

@@ -252,7 +252,7 @@ test('of two entries with one name neither is guessed', async () => {
     ),
   );
   const names = (await viewRoundUp(roundUp))!.entries.map((entry) => entry.product);
-  expect(names).toEqual(['Levante', 'Levante, second fan']);
+  expect(names).toEqual(['Levante', 'Levante (second fan)']);
 });
 
 test('a log without a die: graphics card, memory, two fans and the case are known, and the run stands on them', async () => {
@@ -299,7 +299,7 @@ test('a log without a die: graphics card, memory, two fans and the case are know
     problem: '',
     settled: true,
     riseK: null,
-    note: 'no die: it stands on its other sensors',
+    note: 'no die sensor: only its other sensors count',
   });
   expect(looked.runs[0]!.others).toEqual([
     'Graphics card, rise 49.0 K',

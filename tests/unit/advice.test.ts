@@ -82,7 +82,7 @@ test.each<[string, Partial<Machine>, Partial<Candidate>, string, string[]]>([
   ['too high', { heightMm: 155 }, {}, 'misses', ['height misses by 3 mm']],
   ['in the way of the memory', { memoryMm: 44 }, {}, 'misses', ['room for memory misses by 4 mm']],
   ['too dear', { budget: 49.5 }, {}, 'misses', ['10.50 EUR over the budget']],
-  ['height not noted', {}, { heightMm: null }, 'open', ['height not noted']],
+  ['height not recorded', {}, { heightMm: null }, 'open', ['height not recorded']],
   ['another currency', {}, { currency: 'SEK' }, 'open', ['price in SEK, the budget in EUR']],
   ['too hot', { watts: 400 }, {}, 'misses', ['15.0 K over the limit']],
   ['too quiet a wish', { noiseDba: 24 }, {}, 'misses', ['its quietest setting is 30.0 dB(A)']],

@@ -114,7 +114,7 @@ test('a reading that does not stand is taken after a minute, and says so; a sile
     const airspeed = sample.more![PROBE_CHANNEL.airspeed]! * (place === '15 cm' ? 1 + 0.5 * swing : 1);
     return { ...sample, more: { ...sample.more, [PROBE_CHANNEL.airspeed]: airspeed } };
   });
-  expect(runs[0]!.note).toMatch(/^15 cm did not stand in a minute: 1\.\d\d m\/s ± 0\.\d\d$/);
+  expect(runs[0]!.note).toMatch(/^15 cm was not steady for a minute: 1\.\d\d m\/s ± 0\.\d\d$/);
   expect(said.some((words) => /^Reading 15 cm: 1\.\d\d m\/s ± /.test(words))).toBe(true);
   const silent = readFan('racha', ['70 %'], (sample) => ({ ...sample, more: {} }));
   expect(silent.runs).toEqual([]);
@@ -151,7 +151,7 @@ test('fans by their air are asked about without heat, and any other question has
   const { places: _, ...older } = defaultBrief();
   expect(briefSheet.validateSync(older).places).toEqual(USUAL_PLACES);
   const twice = { ...defaultBrief(), places: [USUAL_PLACES[0], USUAL_PLACES[0]] };
-  expect(() => briefSheet.validateSync(twice)).toThrow('one place stands twice');
+  expect(() => briefSheet.validateSync(twice)).toThrow('one place is listed twice');
 });
 
 test('the method card of fans by their air says where they were read, and nothing of heat', () => {

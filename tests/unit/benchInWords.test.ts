@@ -12,7 +12,7 @@ const point = (setting: string) => ({
 function at(phase: BenchPhase, more: Partial<BenchState> = {}): BenchState {
   const begun = beginMount({
     entry: 'ancla-120',
-    name: 'Ancla 120, second fan',
+    name: 'Ancla 120 (second fan)',
     mount: 2,
     isControl: false,
     points: [point('100 %'), point('33 dB(A)'), point('stopped')],
@@ -33,7 +33,7 @@ test('a fan setting as a person says it', () => {
 
 test('every step has its headline, and the guard’s is its own', () => {
   const said = (phase: BenchPhase, more: Partial<BenchState> = {}) => headline(at(phase, more));
-  expect(said('mount')).toBe('Put on Ancla 120, second fan');
+  expect(said('mount')).toBe('Put on Ancla 120 (second fan)');
   expect(said('floor')).toBe('Reading the room alone');
   expect(said('warm-up')).toBe('Warming up at 170 W');
   expect(said('trim')).toBe('Bringing the fans to 33 dB(A)');
@@ -41,7 +41,7 @@ test('every step has its headline, and the guard’s is its own', () => {
   expect(said('soak', { at: 2 })).toBe('Soak at 170 W, fans stopped');
   expect(said('reading')).toBe('Reading the meter');
   expect(said('cool-down')).toBe('Let it cool');
-  expect(said('done')).toBe('Ancla 120, second fan, mount 2: done');
+  expect(said('done')).toBe('Ancla 120 (second fan), mount 2: done');
   expect(said('stopped')).toBe('Stopped');
   expect(said('stopped', { alarm: true })).toBe('The guard has stopped it');
 });

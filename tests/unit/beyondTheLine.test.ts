@@ -354,7 +354,7 @@ test('what nobody noted is no fit, and says so', () => {
       capacityW: null,
       quietestDba: null,
     },
-    price: { known: false, reason: 'no price noted' },
+    price: { known: false, reason: 'no price recorded' },
     radiatorMm: 397,
   };
   const all = {
@@ -370,14 +370,14 @@ test('what nobody noted is no fit, and says so', () => {
   };
   expect(missesOf(blank, all)).toEqual([
     'its radiator is 397 mm long',
-    'how deep its radiator is with fans is not noted',
-    'its height is not noted',
-    'its room for memory is not noted',
-    'how thick its fans are is not noted',
-    'which sockets it fits is not noted',
-    'what it holds at the line cannot be told',
+    'the depth of its radiator with fans is not recorded',
+    'its height is not recorded',
+    'its RAM clearance is not recorded',
+    'the thickness of its fans is not recorded',
+    'its sockets are not recorded',
+    'its maximum heat at the line is not available',
     'its quietest level is not known',
-    'no price noted',
+    'no price recorded',
   ]);
   expect(missesOf(blank, NO_WISH)).toEqual([]);
 });

@@ -101,7 +101,7 @@ describe('runs.csv: a cell that cannot be is told, and what it costs', () => {
     ['power_w', 'x', /not a number: "x"/, 0],
     ['gpu_c', '201', /a temperature lies between -40 and 200 °C: 201/, 1],
     ['score_better', 'faster', /higher or lower expected: "faster"/, 1],
-    ['ambient_doubt_k', '51', /a doubt lies between 0 and 50 K: 51/, 1],
+    ['ambient_doubt_k', '51', /a ± lies between 0 and 50 K: 51/, 1],
     ['window_start_s', '10', /a moved window has a start, a later end, and a reason/, 1],
     ['note', 'x'.repeat(1001), /the text is longer than 1000/, 0],
   ])('%s = %j', (column, cell, message, kept) => {
@@ -120,7 +120,7 @@ describe('runs.csv: a cell that cannot be is told, and what it costs', () => {
     const [head, row] = table(RUN, {});
     const bundle = read('runs.csv', [head!, row!, row!]);
     expect(bundle.problems).toMatchObject([
-      { line: 3, column: 'run', message: '"1" stands on line 2 already: row left out' },
+      { line: 3, column: 'run', message: '"1" is on line 2 already: row left out' },
     ]);
     expect(bundle.runs).toHaveLength(1);
   });
@@ -152,9 +152,9 @@ describe('a correction of the meter comes whole, or its row is left out', () => 
   });
 
   test.each([
-    [{ level_correction_why: '' }, /an amount, a doubt, and by what it is known/],
-    [{ level_correction_db: '' }, /an amount, a doubt, and by what it is known/],
-    [{ level_correction_doubt_db: '-1' }, /a correction’s doubt lies between 0 and 20 dB: -1/],
+    [{ level_correction_why: '' }, /an amount, its ± and its source/],
+    [{ level_correction_db: '' }, /an amount, its ± and its source/],
+    [{ level_correction_doubt_db: '-1' }, /a correction’s ± lies between 0 and 20 dB: -1/],
     [{ level_correction_db: '40' }, /a correction lies between -20 and 20 dB: 40/],
   ])('%j', (wrong, message) => {
     const { problems, runs } = read('runs.csv', table(RUN, { ...correction, ...wrong }));

@@ -203,7 +203,7 @@ test('the one with fewer fans is the base, whatever stands first; other products
   expect(entryPairs([a!, b!])).toMatchObject([{ base: 'A', other: 'B', differs: 'sample B for sample A' }]);
   // Another sample and another fan: neither alone says anything.
   expect(entryPairs([a!, { ...paired('B', two), sample: 'B' }])).toEqual([]);
-  expect(entryPairs([a!, paired('none noted', one)])).toEqual([]);
+  expect(entryPairs([a!, paired('none recorded', one)])).toEqual([]);
   expect(entryPairs([a!])).toEqual([]);
   expect(entryPairs([paired('one', one, 1, null), paired('two', two)])[0]!.moreMoney).toBeNull();
 });

@@ -83,7 +83,7 @@ test('what cannot be used ends with status 2 and one line, and nothing is writte
   for (const [args, line] of [
     [['meter.csv', '--out', 'none'], /meter\.csv.*temperature of the die/],
     [['sensors.csv', 'gone.csv', '--out', 'none'], /gone\.csv.*no such file/],
-    [['sensors.csv', 'room.txt', '--out', 'none'], /no piece of this evening can be a run/],
+    [['sensors.csv', 'room.txt', '--out', 'none'], /no piece of this session can be a run/],
     [['sensors.csv', 'meter.csv', 'room.txt', '--out', '.'], /is there already/],
   ] as const) {
     const { status, stderr } = cut(...args);

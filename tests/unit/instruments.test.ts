@@ -118,7 +118,7 @@ test('addresses that cannot be: one missing, two alike, no JSON', () => {
   const all = { load: at(1), power: at(2), room: at(3), fans: at(4), meter: at(5) };
   expect(benchAddresses(JSON.stringify(all)).graphics).toBeUndefined();
   expect(() => benchAddresses(JSON.stringify({ ...all, meter: at(2) }))).toThrow(
-    'meter and power stand on one address, 127.0.0.1:2',
+    'meter and power share one address, 127.0.0.1:2',
   );
   expect(() => benchAddresses(JSON.stringify({ ...all, room: undefined }))).toThrow('room');
   expect(() => benchAddresses('{')).toThrow('not JSON');

@@ -147,7 +147,7 @@ test('without noise the wall is found; from noise it is named only where it can 
   expect(vague.known && vague.value.identified).toBe(false);
   expect(airflowWall(sweep(1, 0.001, 0, true).slice(0, 3))).toEqual({
     known: false,
-    reason: 'measured at 3 speeds: four at least tell a wall',
+    reason: 'needs four speeds, has 3',
   });
   expect(() => airflowWall([{ rpm: 0, resistanceKPerW: 0.2, variance: 1, freedom: 9 }])).toThrow(
     'must be positive',

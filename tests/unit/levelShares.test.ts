@@ -83,7 +83,7 @@ test.each([
 });
 
 test.each([
-  [{ dutyPct: 20, rpm: 0 }, [], ['stands still at 20 %']],
+  [{ dutyPct: 20, rpm: 0 }, [], ['does not turn at 20 %']],
   [{ dutyPct: 0, rpm: 0 }, [], []],
   [{ dutyPct: null, rpm: 0 }, [], []],
   [{ dutyPct: 20, rpm: null }, [1400], []],

@@ -36,14 +36,14 @@ test('where nobody knows it is refused with the days: it went between, it moved,
     return found.known ? 'known' : found.reason;
   };
   expect(reason('2026-10-13')).toBe(
-    'it was right on 2026-10-12, 16:00 and off on 2026-10-14, 16:00: time unknown',
+    'the meter changed between 12 Oct 2026, 16:00 and 14 Oct 2026, 16:00, time unknown',
   );
   expect(reason('2026-10-11')).toContain('no reading of the calibrator before it');
   expect(reason('2026-10-21')).toContain('no reading of the calibrator after it');
   expect(meterCorrection([], 0)).toMatchObject({ reason: 'the calibrator was never read' });
   const moved = calibratorReadings([check('2026-10-03', 96.2), check('2026-10-01', 95)]);
   expect(meterCorrection(moved, at('2026-10-02'))).toMatchObject({
-    reason: 'it moved by 1.2 dB between 2026-10-01 and 2026-10-03: nobody knows when',
+    reason: 'the meter changed by 1.2 dB between 1 Oct 2026 and 3 Oct 2026, time unknown',
   });
   expect(() => meterCorrection(CHECKS, Number.NaN)).toThrow('meterCorrection');
 });
@@ -64,7 +64,7 @@ test('a check without its hour is before a run of its day, or after it: nothing 
     check('2026-10-01', 94.0),
   ]);
   expect(meterCorrection(drifted, at('2026-10-02', 20))).toMatchObject({
-    reason: expect.stringContaining('2026-10-02 at an hour that was not noted'),
+    reason: expect.stringContaining('2 Oct 2026 at an unknown hour'),
   });
   // With both hours noted it is known.
   const noted = calibratorReadings([check('2026-10-03', 95.4, '09:00'), check('2026-10-02', 95.3, '17:00')]);

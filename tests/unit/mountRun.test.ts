@@ -128,7 +128,7 @@ test('the noise trim brings the cooler to the line and measures it there, or tel
   }
   expect(said.join(' ')).toMatch(/On the line at \d+ %|lies between/);
   const quiet = measure('solano', ['45 dB(A)', '100 %']);
-  expect(quiet.said.join(' ')).toContain('45 dB(A) left out: at full speed it stands at 32');
+  expect(quiet.said.join(' ')).toContain('45 dB(A) left out: at full speed it reaches 32');
   expect(quiet.runs.map((run) => run.point.setting)).toEqual(['100 %']);
 });
 
@@ -156,7 +156,7 @@ test('the room alone is read with the pump stopped, and one that does not stop i
   const [still, running] = [floorOf(true), floorOf(false)];
   expect(still).toMatchObject({ phase: 'warm-up', note: '', apart: [] });
   expect(running.floorDb! - still.floorDb!).toBeGreaterThan(2);
-  expect(running.note).toContain('its pump ran while the room was read');
+  expect(running.note).toContain('its pump ran during the room reading');
   expect(running.said).toContain('which did not stop');
 });
 
@@ -187,7 +187,7 @@ test('over the rule with a reason, a note, and stopped by hand', () => {
   expect(stopped.runs).toEqual([]);
 });
 
-test('a die at its limit leaves slower fans out; a fan that stands still and a label that says nothing are told', () => {
+test('a die at its limit leaves slower fans out; a fan that does not turn and a label that says nothing are told', () => {
   const limited = measure('lebeche-120', ['100 %', '40 %', '30 %', '20 %'], { limitC: 62 });
   expect(limited.runs.length).toBeLessThan(4);
   const skipped = limited.state.skipped.map((point) => point.setting);
@@ -197,7 +197,7 @@ test('a die at its limit leaves slower fans out; a fan that stands still and a l
     '30 %',
     '20 %',
   ]);
-  expect(limited.state.skipped.at(-1)!.why).toContain('the die stands at its limit already');
+  expect(limited.state.skipped.at(-1)!.why).toContain('the die is at its limit already');
   const still = measure('tramontana', ['100 %', '8 %', 'quick']);
   expect(still.runs.map((run) => run.point.setting)).toEqual(['100 %']);
   expect(still.state.skipped.map((point) => point.why)).toEqual([

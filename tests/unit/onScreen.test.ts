@@ -5,7 +5,8 @@ import type { LabRun } from '@/core/runs/labRun';
 import { noResult, NO_DIE } from '@/core/reduction/noResult';
 import { alikeWords, partedByTelling } from '@/stages/side/alike';
 import { fieldChanges, fieldsSchema, fieldTexts, runFields } from '@/stages/run/runFields';
-import { clockMinute, clockText, dayText } from '@/ui/clock';
+import { dayWords, momentWords } from '@/core/timeWords';
+import { clockMinute, clockText } from '@/ui/clock';
 import { figure, placeText, signed, withUnit } from '@/ui/marks/figures';
 import { numberCell } from '@/ui/form/numberCell';
 import { typedNumber } from '@/ui/typedNumber';
@@ -67,7 +68,10 @@ test('a minute of the day goes to its text and back, and what is no time is none
   );
   expect(['17', '1730', '17.30', '17h30', ' 9:05 '].map(clockMinute)).toEqual([1020, 1050, 1050, 1050, 545]);
   expect(['', '24:00', '12:60', 'noon', '12:3', '-1:00'].map(clockMinute)).toEqual(Array(6).fill(null));
-  expect(dayText('2026-12-01')).toBe('1 Dec');
+  expect(dayWords('2026-12-01')).toBe('1 Dec 2026');
+  expect(momentWords('2026-12-01T18:30:05Z')).toBe('1 Dec 2026, 18:30');
+  expect(momentWords('2026-12-01')).toBe('1 Dec 2026');
+  expect(dayWords('some day')).toBe('some day');
 });
 
 test('a cell of a form takes a number as it is typed, says what it got instead, and stands empty only where it may', () => {

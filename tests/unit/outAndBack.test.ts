@@ -223,7 +223,7 @@ test.each([
         { currency: 'USD', rate: 2 },
       ],
     },
-    'one currency stands twice',
+    'one currency is listed twice',
   ],
   [briefSheet, { ...defaultBrief(), rates: [null] }, 'cannot be null'],
   [briefSheet, { ...defaultBrief(), region: 'x'.repeat(41) }, 'longer than 40'],

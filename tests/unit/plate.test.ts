@@ -106,7 +106,7 @@ test('a decimal comma is none of the separators', () => {
 });
 
 test.each([
-  ['0 0 1\n0 0 2', 'rows' as const, 2, 'the place 0, 0 mm stands twice'],
+  ['0 0 1\n0 0 2', 'rows' as const, 2, 'the place 0, 0 mm is listed twice'],
   ['0 0 -1', 'rows' as const, 1, 'counted down from the highest place, got -1'],
   ['0 0 1\n1 2', 'rows' as const, 2, 'x, y and depth were expected, got 2 numbers'],
   ['1 2 3\n4 5', { pitchMm: 5 }, 2, '3 depths were expected, as on the first line, got 2'],

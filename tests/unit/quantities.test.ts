@@ -221,7 +221,7 @@ test('a level at a speed is the level there, though every slower setting is quie
   expect(between.value).toBeLessThan(41);
 });
 
-test('readings at a place: repeats are averaged, a pressure is restated by the square law, and levels add by energy', () => {
+test('readings at a place: repeats are averaged, a pressure is converted by the square law, and levels add by energy', () => {
   const reading = (
     quantity: SpotReading['quantity'],
     place: string,

@@ -115,7 +115,7 @@ test('a change log tells readings place by place, and is cut where it would not 
 test.each([
   [[spot('flow', 'opening 1', 20)], 1000, ['no pressure there']],
   [[spot('flow', 'opening 1', 20), spot('pressure', 'opening 1', 5)], 1000, []],
-  [[spot('pressure', 'closed', 5)], null, ['no speed of the fan']],
+  [[spot('pressure', 'closed', 5)], null, ['without a fan speed']],
   [[spot('pressure', 'closed', 5, 900)], null, []],
   [[2.1, 2.12, 2.1, 2.11, 3.9].map((value) => spot('airspeed', '15 cm', value)), 1000, ['3.9 is an outlier']],
   [[spot('airspeed', '15 cm', 2)], null, []],

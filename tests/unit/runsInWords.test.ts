@@ -135,6 +135,6 @@ test('a window by hand of another length is asked about; a sample more or less i
 
 test('changes read as a person says them', () => {
   expect(changeWords({ what: 'mount', was: '1', isNow: '2' })).toBe('mount 1 → 2');
-  expect(changeWords({ what: 'deleted', was: 'yes', isNow: '' })).toBe('brought back');
-  expect(changeWords({ what: 'set aside', was: 'wind', isNow: '' })).toBe('set aside taken back (wind)');
+  expect(changeWords({ what: 'deleted', was: 'yes', isNow: '' })).toBe('restored');
+  expect(changeWords({ what: 'set aside', was: 'wind', isNow: '' })).toBe('set aside undone (wind)');
 });

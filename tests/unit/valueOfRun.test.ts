@@ -172,7 +172,7 @@ describe('spot readings', () => {
     reading('pressure', 'chamber', 14.4),
   ];
 
-  test('repeats at a place are averaged, and a pressure at another speed is restated by the square law', () => {
+  test('repeats at a place are averaged, and a pressure at another speed is converted by the square law', () => {
     expect(valueOf(run({ readings }), 'airspeed', '15 cm')).toMatchObject({ value: { value: 2.5 } });
     const pressure = valueOf(run({ readings }), 'pressure', 'chamber');
     expect(pressure.known && pressure.value.value).toBeCloseTo(14.4, 9);

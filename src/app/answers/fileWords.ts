@@ -1,3 +1,4 @@
+import { sentence } from '@/core/words';
 import { toldFailure } from '@/app/api/jsonBody';
 import { sentencePage } from '@/app/answers/sentencePage';
 
@@ -6,10 +7,7 @@ export async function failureInWords(request: Request, error: unknown): Promise<
   const told = toldFailure(error);
   const { message } = (await told.json()) as { message: string };
   if (request.headers.get('accept')?.includes('text/html'))
-    return sentencePage(
-      `${message.charAt(0).toUpperCase()}${message.slice(1)}.`.replace(/\.\.$/, '.'),
-      told.status,
-    );
+    return sentencePage(`${sentence(message)}.`.replace(/\.\.$/, '.'), told.status);
   return new Response(message, {
     status: told.status,
     headers: { 'content-type': 'text/plain; charset=utf-8' },

@@ -116,7 +116,7 @@ export function toldFailure(error: unknown): Response {
   const mark = randomUUID().slice(0, 8);
   process.stderr.write(`abanico: mistake ${mark}: ${error instanceof Error ? error.stack : String(error)}\n`);
   return Response.json(
-    { message: `Something went wrong here. It stands in the server’s log as ${mark}.` },
+    { message: `Something went wrong here. The server’s log has it as ${mark}.` },
     { status: 500 },
   );
 }

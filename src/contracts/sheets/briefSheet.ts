@@ -60,7 +60,7 @@ export const briefSheet: ObjectSchema<Brief> = object({
   )
     .max(12, 'at most ${max} places')
     .default(() => USUAL_PLACES.map((place) => ({ ...place })))
-    .test('twins', 'one place stands twice', (places) => {
+    .test('twins', 'one place is listed twice', (places) => {
       // Runs before the places themselves are checked: one of them may be nothing.
       const names = places.map((place: ProbePlace | null) => `${place?.quantity} ${place?.place}`);
       return new Set(names).size === names.length;
@@ -86,7 +86,7 @@ export const briefSheet: ObjectSchema<Brief> = object({
   )
     .max(20, 'at most ${max} currencies')
     .default([])
-    .test('twins', 'one currency stands twice', (rates) => {
+    .test('twins', 'one currency is listed twice', (rates) => {
       const names = rates.map((rate: { currency: string } | null) => rate?.currency);
       return new Set(names).size === names.length;
     }),

@@ -59,7 +59,7 @@ export const verdictSheet: ObjectSchema<Verdict> = object({
   )
     .max(1000)
     .default([])
-    .test('twins', 'one entry stands twice', (entries) => {
+    .test('twins', 'one entry is listed twice', (entries) => {
       const names = entries.map((entry: { entry: string } | null) => entry?.entry);
       return new Set(names).size === names.length;
     }),

@@ -18,11 +18,11 @@ const rounded = (rpm: number) => `${Math.round(rpm)} rpm`;
  * What a fan did that is a result of its own, in words: it stands still at a duty that should turn it, stalls against what
  * it blows at, or runs away there. Empty where it did neither.
  *
- * @example fanBehaviour({ setting: '20 %', dutyPct: 20, rpm: 0, readings: [] }) → ['stands still at 20 %']
+ * @example fanBehaviour({ setting: '20 %', dutyPct: 20, rpm: 0, readings: [] }) → ['does not turn at 20 %']
  */
 export function fanBehaviour({ setting, dutyPct, rpm, readings }: FanRun): string[] {
   if (rpm === null) return [];
-  if (rpm < STANDS_RPM) return dutyPct !== null && dutyPct > 0 ? [`stands still at ${setting}`] : [];
+  if (rpm < STANDS_RPM) return dutyPct !== null && dutyPct > 0 ? [`does not turn at ${setting}`] : [];
   const told = readings.flatMap((reading): string[] => {
     if (reading.rpm === null) return [];
     const where = `${reading.place}, ${setting}`;

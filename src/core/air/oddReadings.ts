@@ -24,7 +24,7 @@ export function oddReadings(
   );
   if (withoutSpeed)
     asked.push(
-      `a ${withoutSpeed.quantity} and no speed of the fan: it can never be restated. Is that meant?`,
+      `a ${withoutSpeed.quantity} without a fan speed: it can never be converted. Is that intended?`,
     );
   for (const { place, quantity, readings: here, apart } of spotScatter(readings, runRpm))
     if (apart !== null)

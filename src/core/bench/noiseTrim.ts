@@ -59,7 +59,7 @@ export function noiseTrim(readings: readonly TrimReading[], lineDb: number): Tri
       next: 'unreachable',
       why: 'fixed',
       dutyPct: fastest.dutyPct,
-      message: `the fan keeps its speed whatever it is told: it stands at ${fastest.levelDb.toFixed(1)} dB(A)`,
+      message: `the fan does not follow its control: it stays at ${fastest.levelDb.toFixed(1)} dB(A)`,
     };
 
   const under = running.filter((reading) => reading.levelDb < lineDb);
@@ -80,7 +80,7 @@ export function noiseTrim(readings: readonly TrimReading[], lineDb: number): Tri
       next: 'unreachable',
       why: 'tops-out',
       dutyPct: 100,
-      message: `at full speed it stands at ${below!.levelDb.toFixed(1)} dB(A), under the line`,
+      message: `at full speed it reaches ${below!.levelDb.toFixed(1)} dB(A), under the line`,
     };
   const lowPct = below ? below.dutyPct : stalledPct;
   const highPct = above ? above.dutyPct : 101;
@@ -90,7 +90,7 @@ export function noiseTrim(readings: readonly TrimReading[], lineDb: number): Tri
       next: 'unreachable',
       why: 'too-loud',
       dutyPct: above!.dutyPct,
-      message: `at ${above!.dutyPct} %, the slowest it runs, it stands at ${above!.levelDb.toFixed(1)} dB(A), over the line`,
+      message: `at ${above!.dutyPct} %, its slowest, it reaches ${above!.levelDb.toFixed(1)} dB(A), over the line`,
     };
   }
   return untried(readings, lowPct, wanted(below, above, lineDb), highPct);

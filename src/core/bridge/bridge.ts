@@ -2,6 +2,7 @@ import { known, unknown, type Outcome } from '../outcome';
 import { fTail } from '../statistics/fTail';
 import { groupBy } from '../statistics/groupBy';
 import { interval95 } from '../uncertainty/interval95';
+import { plural } from '../words';
 import { yorkFit, type DoubtedPoint, type YorkFit } from './yorkFit';
 
 /** One entry at one operating point, measured on both sides; in the response's unit. */
@@ -95,7 +96,7 @@ function throughAll(
   const entries = new Set(shared.map(({ entry }) => entry)).size;
   if (shared.length < LEAST_POINTS || entries < LEAST_ENTRIES)
     return unknown(
-      `${shared.length} ${shared.length === 1 ? 'point' : 'points'} of ${entries} ${entries === 1 ? 'entry' : 'entries'} on both rigs: three points of two entries at least; re-test more of them here`,
+      `needs three points of two entries on both rigs, has ${plural(shared.length, 'point')} of ${plural(entries, 'entry', 'entries')}: re-test more of them here`,
     );
   const xs = shared.map(({ x }) => x);
   const [from, to] = [Math.min(...xs), Math.max(...xs)];
@@ -114,7 +115,7 @@ function throughAll(
     const worst = farthest(shared);
     return {
       ...unknown(
-        `the points fit no one line: “${worst.entry}” stands ${Math.abs(worst.byUnits).toFixed(1)} ${worst.byUnits > 0 ? 'above' : 'below'} that of the others, ${Math.abs(worst.z).toFixed(1)} times its doubt. One rig tells of it what the other does not (a spreader or a plate that is the bottleneck there): measure such entries here, they cannot be bridged`,
+        `the points fit no single line: “${worst.entry}” is ${Math.abs(worst.byUnits).toFixed(1)} ${worst.byUnits > 0 ? 'above' : 'below'} that of the others, ${Math.abs(worst.z).toFixed(1)} times its standard error. The two rigs treat it differently (a spreader or a plate may be the bottleneck on one): measure such entries here, they cannot be bridged`,
       ),
       worst,
     };
@@ -147,7 +148,7 @@ export interface Bridged {
  */
 export function bridgedValue(bridge: Bridge, x: number, ux: number): Outcome<Bridged> {
   if (!Number.isFinite(x) || !(ux >= 0))
-    throw new RangeError(`bridgedValue: a value with its doubt was expected, got ${x} and ${ux}`);
+    throw new RangeError(`bridgedValue: a value with its standard error was expected, got ${x} and ${ux}`);
   const { from, to, fit } = bridge;
   const room = 0.1 * (to - from);
   if (x < from - room || x > to + room)

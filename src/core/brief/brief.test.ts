@@ -93,7 +93,7 @@ test('every school can be changed, and is told in its own words', () => {
 test('the method card states what was done, and before the first run that it is a plan', () => {
   const card = methodCard(defaultBrief(), RIG, DONE);
   expect(asking(defaultBrief(), /Why at 33 dB/)).toContain('60 cm from the middle of the cooler');
-  expect(asking(defaultBrief(), /Why at 33 dB/)).toContain('The room alone stood at 21.0 to 21.6 dB(A)');
+  expect(asking(defaultBrief(), /Why at 33 dB/)).toContain('Room noise was 21.0 to 21.6 dB(A)');
   expect(asking(defaultBrief(), /How sure/)).toBe(
     '2 mounts of 2 passes each, 40 runs of 8 entries; the control was put on 4 times. ± is the 95 % interval; places nearer than the simultaneous 95 % critical difference are shared.',
   );
@@ -102,7 +102,7 @@ test('the method card states what was done, and before the first run that it is 
   expect(asking(defaultBrief(), /On what/)).toContain('Attic, revision 3, open bench');
   expect(card.every((answer) => answer.question.endsWith('?') && answer.answer.length > 20)).toBe(true);
 
-  expect(asking(defaultBrief(), /Is it measured/, null)).toContain('what is planned');
+  expect(asking(defaultBrief(), /Is it measured/, null)).toContain('this is the plan');
   expect(asking(defaultBrief(), /Why at 33 dB/, null)).toContain('is read before each mount');
   expect(asking(changed({ passes: 1, mounts: 1 }), /How sure/, null)).toContain(
     'Planned: 1 mount of 1 pass each',
@@ -130,7 +130,7 @@ test('where what was done departs from the plan it says so', () => {
     'some were mounted once, where 2 mounts were planned',
     'some points were read once a mount, where 2 passes were planned',
     'the control was never re-tested',
-    'the means of 3 runs were typed: nothing tells whether they had settled',
+    'the means of 3 runs were typed: settling was not checked',
     'the window of 1 run was moved by hand',
     '1 soak was called settled before the rule',
     '2 runs had not settled and support no curve',
@@ -145,7 +145,7 @@ test('the card speaks of what the question compares, and of the heat that was ma
     question: 'fans-on-cooler',
     loads: [{ watts: 140, program: 'render', gpuWatts: 0 }],
   });
-  expect(asking(fans, /On which cooler/)).toContain('All fans stand on one heatsink');
+  expect(asking(fans, /On which cooler/)).toContain('All fans are tested on one heatsink');
   expect(asking(fans, /Why these fans/)).toBeUndefined();
   expect(asking(fans, /How much heat/)).toContain('Closer to use');
   const mixed = changed({
@@ -181,13 +181,13 @@ test('limits of readers are told by what was noted, and what was not', () => {
   expect(againstLimits(fits, limits)).toEqual([]);
   expect(
     againstLimits({ heightMm: 165, memoryClearanceMm: null, price: 90, currency: 'EUR' }, limits),
-  ).toEqual(['height 165 mm, limit 160 mm', 'room for memory not noted', 'price 90 EUR, limit 80 EUR']);
+  ).toEqual(['height 165 mm, limit 160 mm', 'room for memory not recorded', 'price 90 EUR, limit 80 EUR']);
   expect(againstLimits({ ...fits, currency: 'CHF' }, limits)).toEqual(['price in CHF, budget in EUR']);
   // A loop is held to the room for its radiator alone, however its block stands.
   const loop = { ...fits, heightMm: 200, memoryClearanceMm: 0, isLoop: true };
   expect(againstLimits({ ...loop, radiatorMm: 277 }, limits)).toEqual([]);
   expect(againstLimits({ ...loop, radiatorMm: 397 }, limits)).toEqual(['radiator 397 mm, limit 280 mm']);
-  expect(againstLimits({ ...loop, radiatorMm: null }, limits)).toEqual(['radiator not noted']);
+  expect(againstLimits({ ...loop, radiatorMm: null }, limits)).toEqual(['radiator not recorded']);
   expect(againstLimits(fits, defaultBrief().limits)).toEqual([]);
 });
 

@@ -86,7 +86,7 @@ export function briefChanges(was: Brief, isNow: Brief): BriefChange[] {
     'reference room, °C',
     was.referenceAmbientC,
     isNow.referenceAmbientC,
-    'Restated temperatures published before are for another room; rises stay.',
+    'Temperatures published before are for another room; rises stay.',
   );
   note(
     'settled window, s',

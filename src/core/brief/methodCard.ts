@@ -1,4 +1,4 @@
-import { plural, span } from '../words';
+import { insideSentence, plural, span } from '../words';
 import { isWithoutHeat, placesRead, type Brief } from './brief';
 import { departures, type MethodDone } from './methodDone';
 import { isAboutCases, isByAir, questionOf } from './questions';
@@ -68,7 +68,7 @@ function airAnswers(brief: Brief): CardAnswer[] {
     {
       question: 'What is made of a reading?',
       answer:
-        'Readings of one place are averaged. What was read at another speed than the run’s, as against a chamber that slows the fan, is restated by the fan laws: flow by the speed, pressure by its square.',
+        'Readings of one place are averaged. What was read at another speed than the run’s, as against a chamber that slows the fan, is converted by the fan laws: flow by the speed, pressure by its square.',
     },
   ];
 }
@@ -91,7 +91,7 @@ export function methodCard(
   const because = (key: SchoolKey) => (brief.schools[key].reason ? ` ${brief.schools[key].reason}` : '');
   const [line, ...others] = brief.noiseLinesDba;
   const floor = done
-    ? `The room alone stood at ${span(done.floorDba, 1)} dB(A)`
+    ? `Room noise was ${span(done.floorDba, 1)} dB(A)`
     : 'The room alone is read before each mount';
   const loads = done ? done.loads : brief.loads.map(loadWords);
   const heat = choiceOf('heat', heatChoice(brief));
@@ -103,11 +103,9 @@ export function methodCard(
   return [
     {
       question: 'What is compared?',
-      answer: `${question.label}. ${question.can} Not answered: ${question.cannot.charAt(0).toLowerCase()}${question.cannot.slice(1)}`,
+      answer: `${question.label}. ${question.can} Not answered: ${insideSentence(question.cannot)}`,
     },
-    ...(done
-      ? []
-      : [{ question: 'Is it measured?', answer: 'Not yet: what stands here is what is planned.' }]),
+    ...(done ? [] : [{ question: 'Is it measured?', answer: 'Not yet: this is the plan.' }]),
     {
       question: `Why at ${line} dB(A)?`,
       answer: `All are read off their curves at ${line} dB(A) ${rig.meterDistanceCm} cm from the middle of the ${byAir ? 'fan' : isAboutCases(brief.question) ? 'case' : 'cooler'}${others.length > 0 ? `, and at ${listed(others, 'dB(A)')} beside it` : ''}.${because('point')} ${floor}; it is taken off by energy, and a reading less than 3 dB over it is only an upper bound. Equal noise here means equal level at that place, not that they sound alike. ${chosen('reaching').label[0]!.toUpperCase()}${chosen('reaching').label.slice(1)}: ${chosen('reaching').consequence}${because('reaching')}`,
@@ -130,7 +128,7 @@ export function methodCard(
         : [
             {
               question: 'On which cooler?',
-              answer: `All ${question.many} stand on one heatsink, taken off and put back alike.${because('fans')}`,
+              answer: `All ${question.many} are tested on one heatsink, fitted the same way each time.${because('fans')}`,
             },
           ]),
     ...(isCold
@@ -142,7 +140,7 @@ export function methodCard(
           },
           {
             question: 'Why rises and not temperatures?',
-            answer: `${choiceOf('temperature', 'rise').consequence} Restated temperatures are for a room of ${brief.referenceAmbientC} °C and a limit of ${rig.limitC} °C.${because('temperature')}`,
+            answer: `${choiceOf('temperature', 'rise').consequence} Temperatures are converted to a room of ${brief.referenceAmbientC} °C and a limit of ${rig.limitC} °C.${because('temperature')}`,
           },
           {
             question: 'When is a run settled?',

@@ -127,7 +127,7 @@ export function departures(
   if (done.controlMounts < 2 && !isWithoutHeat(brief))
     told.push(done.controlMounts === 0 ? 'no control was measured' : 'the control was never re-tested');
   if (done.typed > 0)
-    told.push(`the means of ${plural(done.typed, 'run')} were typed: nothing tells whether they had settled`);
+    told.push(`the means of ${plural(done.typed, 'run')} were typed: settling was not checked`);
   if (done.movedWindows > 0) told.push(`the window of ${plural(done.movedWindows, 'run')} was moved by hand`);
   if (done.calledSettled > 0)
     told.push(`${plural(done.calledSettled, 'soak was', 'soaks were')} called settled before the rule`);

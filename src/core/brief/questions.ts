@@ -55,7 +55,7 @@ export const QUESTIONS: readonly {
     one: 'arrangement',
     many: 'fan arrangements',
     label: 'Fan count or direction, on one cooler',
-    can: 'What a second fan, or turning one round, brings at equal noise.',
+    can: 'What a second fan, or turning one round, changes at equal noise.',
     cannot: 'Whether it holds for another heatsink or case.',
   },
   {

@@ -24,7 +24,7 @@ export const SCHOOLS: readonly School[] = [
   {
     key: 'fans',
     question: 'Which fans',
-    effect: 'Stands on the method card; which fans are compared is what Line-up lists.',
+    effect: 'Printed on the method card; Line-up lists which fans are compared.',
     choices: [
       {
         value: 'sold',
@@ -34,7 +34,7 @@ export const SCHOOLS: readonly School[] = [
       {
         value: 'lab',
         label: 'one lab fan on all',
-        consequence: 'Ranks heatsinks; nobody can buy what is ranked.',
+        consequence: 'Ranks heatsinks; what is ranked is not sold.',
       },
       {
         value: 'both',
@@ -46,12 +46,12 @@ export const SCHOOLS: readonly School[] = [
   {
     key: 'point',
     question: 'Where coolers are compared',
-    effect: 'The ranking stands at equal noise; quietest, full speed and idle stand beside it in Curves.',
+    effect: 'The ranking is at equal noise; Curves shows quietest, full speed and idle beside it.',
     choices: [
       {
         value: 'noise',
         label: 'equal noise',
-        consequence: 'All are as loud as each other at the meter; the others stand beside it.',
+        consequence: 'All are equally loud at the meter; the other settings are shown beside it.',
       },
       {
         value: 'rpm',
@@ -101,11 +101,11 @@ export const SCHOOLS: readonly School[] = [
       {
         value: 'rise',
         label: 'rise over the room',
-        consequence: 'A warm evening does not cost anyone a place.',
+        consequence: 'A warm room costs no entry its place.',
       },
       {
         value: 'restated',
-        label: 'restated at the reference room',
+        label: 'converted to the reference room',
         consequence: 'Reads like a thermometer; the order is that of the rise.',
       },
       {
@@ -119,7 +119,7 @@ export const SCHOOLS: readonly School[] = [
   {
     key: 'statistic',
     question: 'Which value of the window',
-    effect: 'The mean ranks; the maximum stands on the page of each run.',
+    effect: 'The mean ranks; the page of each run has its maximum.',
     choices: [
       { value: 'mean', label: 'mean', consequence: 'Steady against a single glitch of the sensor.' },
       {
@@ -138,7 +138,7 @@ export const SCHOOLS: readonly School[] = [
       {
         value: 'fixed',
         label: 'fixed watts',
-        consequence: 'The same heat for all, restated from the watts that flowed.',
+        consequence: 'The same heat for all, converted from the measured watts.',
       },
       {
         value: 'program',
@@ -154,7 +154,7 @@ export const SCHOOLS: readonly School[] = [
   },
   {
     key: 'enclosure',
-    question: 'Where it stands',
+    question: 'Where it is mounted',
     effect: 'Follows the rig.',
     choices: [
       { value: 'open', label: 'open bench', consequence: 'Room air reaches every cooler alike.' },
@@ -168,7 +168,7 @@ export const SCHOOLS: readonly School[] = [
   {
     key: 'interface',
     question: 'Between die and cooler',
-    effect: 'Stands on the method card; what lay between die and cooler is noted in Rig.',
+    effect: 'Printed on the method card; Rig records what is between die and cooler.',
     choices: [
       {
         value: 'paste',
@@ -203,7 +203,7 @@ export const SCHOOLS: readonly School[] = [
   {
     key: 'value',
     question: 'Value',
-    effect: 'Prices stand beside the places.',
+    effect: 'Prices are shown beside the places.',
     choices: [
       {
         value: 'front',

@@ -72,7 +72,7 @@ export function caseProblem({ name, sides }: LabCase): string | null {
   if (sides.length === 0) return 'the case needs a place for a fan';
   const places = sides.map((side) => side.place);
   const twice = CASE_PLACES.find((place) => places.filter((other) => other === place).length > 1);
-  return twice ? `the ${twice} stands twice in its list of places` : null;
+  return twice ? `the ${twice} is listed twice among its places` : null;
 }
 
 /** What of a cooler as configured needs room. */

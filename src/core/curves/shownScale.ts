@@ -1,5 +1,6 @@
 import type { LineRule } from '../ranking/rankAtLine';
 import type { Response } from '../responses/responses';
+import { insideSentence } from '../words';
 
 /** What a chart or a table shows of a rise: itself, per watt, or as the die in the reference room. */
 export const RISE_SHOWN = ['rise', 'resistance', 'temperature'] as const;
@@ -27,7 +28,7 @@ export function plainScale({
   unit,
   decimals,
 }: Pick<Response, 'name' | 'unit' | 'decimals'>): ShownScale {
-  const title = `${name.charAt(0).toLowerCase()}${name.slice(1)}${unit && `, ${unit}`}`;
+  const title = `${insideSentence(name)}${unit && `, ${unit}`}`;
   // Beside the names of entries there is room for a word at most.
   const heading = unit === 'K' ? 'Rise, K' : unit || name;
   return { unit, decimals, offset: 0, factor: 1, heading, title };

@@ -23,7 +23,7 @@ export interface DriftLine {
  * Example: 50.0, 50.1, 50.2, 50.3 K a day apart: 0.1 K a day.
  */
 export function driftLine(points: readonly ControlPoint[]): Outcome<DriftLine> {
-  if (points.length < 4) return unknown(`${points.length} controls: four at least tell a drift`);
+  if (points.length < 4) return unknown(`needs four controls, has ${points.length}`);
   const first = points[0]!.atMs;
   const days = points.map(({ atMs }) => (atMs - first) / DAY_MS);
   const values = points.map(({ value }) => value);

@@ -65,19 +65,18 @@ export function meterCorrection(
   const { before, after, unsure } = around(checks, atMs);
   if (unsure.some(off) || (unsure.length > 0 && (!before || off(before)) && (!after || off(after))))
     return unknown(
-      `the calibrator was read on ${unsure[0]!.on} at an hour that was not noted: before this run, or after it`,
+      `the calibrator was read on ${unsure[0]!.on} at an unknown hour, before or after this run`,
     );
   if (!before && !after) return unknown('the calibrator was never read');
   if (!before) return unknown(`no reading of the calibrator before it: the first is of ${after!.on}`);
   if (!after) return unknown(`no reading of the calibrator after it: the last is of ${before.on}`);
   if (!off(before) && !off(after)) return unknown('the meter was right before it and after it');
-  if (!off(before)) return unknown(`it was right on ${before.on} and off on ${after.on}: time unknown`);
-  if (!off(after))
-    return unknown(`it was off on ${before.on} and right on ${after.on}: nobody knows when it came back`);
+  if (!off(before)) return unknown(`the meter changed between ${before.on} and ${after.on}, time unknown`);
+  if (!off(after)) return unknown(`the meter was off on ${before.on} and right on ${after.on}, time unknown`);
   const apart = Math.abs(before.offDb - after.offDb);
   if (apart > CHECK_LIMIT.calibrator)
     return unknown(
-      `it moved by ${apart.toFixed(1)} dB between ${before.on} and ${after.on}: nobody knows when`,
+      `the meter changed by ${apart.toFixed(1)} dB between ${before.on} and ${after.on}, time unknown`,
     );
   const db = -(before.offDb + after.offDb) / 2;
   const u = Math.hypot(apart / (2 * Math.sqrt(3)), REPEATS_U_DB);

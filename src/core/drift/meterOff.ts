@@ -1,6 +1,7 @@
 import type { LevelCorrection } from '../levels/levelCorrection';
 import { checkOffset, type DailyCheck } from '../rig/instrument';
 import { groupBy } from '../statistics/groupBy';
+import { momentWords } from '../timeWords';
 import { mayBeOff, meterCorrection, type CalibratorReading } from './meterCorrection';
 
 /** A run as far as its meter is asked about: whether it counts, is held in doubt, or was set aside for good. */
@@ -40,7 +41,7 @@ export function calibratorReadings(checks: readonly DailyCheck[]): CalibratorRea
     .map((check) => {
       const atMs = Date.parse(check.at ? `${check.on}T${check.at}Z` : check.on);
       const untilMs = check.at ? atMs : atMs + DAY_MS;
-      const on = check.at ? `${check.on}, ${check.at}` : check.on;
+      const on = momentWords(check.at ? `${check.on}T${check.at}` : check.on);
       return { atMs, untilMs, on, offDb: checkOffset(check) };
     })
     .reverse()

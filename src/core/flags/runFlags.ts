@@ -79,6 +79,6 @@ export function runFlags(
       );
   }
   for (const [run, byDb] of otherRooms(counting))
-    add(run, `The room was ${over(byDb)} that of the evening’s other mounts`);
+    add(run, `The room was ${over(byDb)} that of the session’s other mounts`);
   return flags;
 }

@@ -68,7 +68,7 @@ function judgedSize(
   wrong: (value: number, limit: number) => number,
 ): Judged {
   if (limit === null) return null;
-  if (value === null) return { open: `${name} not noted` };
+  if (value === null) return { open: `${name} not recorded` };
   const over = wrong(value, limit);
   return over > 0 ? { missed: `${name} misses by ${over} mm` } : null;
 }
@@ -76,7 +76,7 @@ function judgedSize(
 /** The radiator of a loop against the sides of the case; nothing where no case is named, or it says nothing of radiators. */
 function judgedRadiator(candidate: Candidate, { room }: Machine): Judged[] {
   if (room === null || room.sides.every(({ radiatorMm }) => radiatorMm === null)) return [];
-  if (candidate.radiatorMm === null) return [{ open: 'radiator not noted' }];
+  if (candidate.radiatorMm === null) return [{ open: 'radiator not recorded' }];
   return roomInCase(candidate, room).map((missed) => ({ missed }));
 }
 
@@ -97,7 +97,7 @@ function roomLeft(
 
 function judgedPrice({ price, currency }: Candidate, machine: Machine): Judged {
   if (machine.budget === null) return null;
-  if (price === null) return { open: 'price not noted' };
+  if (price === null) return { open: 'price not recorded' };
   if (currency !== machine.currency)
     return { open: `price in ${currency}, the budget in ${machine.currency}` };
   const over = price - machine.budget;

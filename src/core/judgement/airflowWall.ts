@@ -143,7 +143,7 @@ export function airflowWall(
         `airflowWall: speed, resistance and variance must be positive, got ${rpm}, ${resistanceKPerW}, ${variance}`,
       );
   const speeds = new Set(measured.map(({ rpm }) => rpm));
-  if (speeds.size < 4) return unknown(`measured at ${speeds.size} speeds: four at least tell a wall`);
+  if (speeds.size < 4) return unknown(`needs four speeds, has ${speeds.size}`);
   const isTold = measured.every(({ variance }) => variance !== null);
   const points = measured.map((point) => ({ ...point, variance: isTold ? point.variance! : 1 }));
   const ceiling = Math.min(...points.map(({ resistanceKPerW }) => resistanceKPerW)) * 1.05;

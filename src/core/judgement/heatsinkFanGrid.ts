@@ -194,9 +194,9 @@ export function heatsinkFanGrid(
     heldBack,
     interaction:
       above < 1
-        ? unknown('each cell is needed for the effects: one more heatsink with one more fan would tell')
+        ? unknown('each cell is needed for the effects: add one more heatsink with one more fan')
         : !(spread.variance > 0)
-          ? unknown('nothing is known of the spread of the cells')
+          ? unknown('the scatter of the cells is not known')
           : known({ f, above, below: spread.freedom, p: fTail(f, above, spread.freedom) }),
     holes: heatsinks.flatMap((heatsink, i) =>
       fans.flatMap((fan, j) =>

@@ -20,8 +20,7 @@ export function conductancePerSone(
   loudness: WithInterval | null,
 ): Outcome<WithInterval> {
   if (!resistance || !(resistance.value > 0)) return unknown('no power flowed');
-  if (!loudness || !(loudness.value > 0))
-    return unknown('no recording that counts stands on both sides of the line');
+  if (!loudness || !(loudness.value > 0)) return unknown('no recording that counts on each side of the line');
   const value = 1 / (resistance.value * loudness.value);
   const share = Math.hypot(resistance.interval95 / resistance.value, loudness.interval95 / loudness.value);
   return known({ value, interval95: value * share });

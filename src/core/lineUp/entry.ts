@@ -174,7 +174,7 @@ export function withLabFan(entry: Entry, labFan: { name: string; eachPrice: numb
  */
 export function withSecondFan(entry: Entry, fanName: string, eachPrice: number | null): Entry {
   const name = entry.fans[0]?.name ?? fanName.trim();
-  if (name === '') throw new RangeError('withSecondFan: no fan is noted, and none is named');
+  if (name === '') throw new RangeError('withSecondFan: no fan is recorded, and none is named');
   const own = blankFan({ name, direction: 'push', place: 'front' });
   const second = blankFan({ name, direction: 'pull', place: 'back', eachPrice });
   const fans = entry.fans.length > 0 ? entry.fans : [own];

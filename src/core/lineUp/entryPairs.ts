@@ -38,7 +38,9 @@ function oneDifference(one: PairedEntry, two: PairedEntry): string | null {
     told.push(`${said(other, 'name') || 'no fan'} for ${said(base, 'name') || 'none'}`);
   // A second fan blows the other way as a matter of course: its direction is no difference of its own.
   if (baseCount === otherCount && said(base, 'direction') !== said(other, 'direction'))
-    told.push(`${said(other, 'direction') || 'no direction'} for ${said(base, 'direction') || 'none noted'}`);
+    told.push(
+      `${said(other, 'direction') || 'no direction'} for ${said(base, 'direction') || 'none recorded'}`,
+    );
   if (one.sample !== two.sample && one.sample !== '' && two.sample !== '')
     told.push(`sample ${two.sample} for sample ${one.sample}`);
   return told.length === 1 ? told[0]! : null;

@@ -25,7 +25,7 @@ export function againstLimits(sized: Sized, limits: Brief['limits']): string[] {
     unit: string,
   ) => {
     if (limit === null) return;
-    if (value === null) told.push(`${name} not noted`);
+    if (value === null) told.push(`${name} not recorded`);
     else if (wrong(value, limit)) told.push(`${name} ${value} ${unit}, limit ${limit} ${unit}`);
   };
   // A loop is held to the room for its radiator alone.

@@ -83,15 +83,15 @@ test('variants of one product say what differs; others keep their name, and no t
     ]),
   ).toEqual([
     'Ancla 120',
-    'Ancla 120, second fan',
-    'Ancla 120, with Lab 120',
-    'Ancla 120, pull, back',
-    'Ancla 120, sample B',
-    'Ancla 120, 2',
-    'Ancla 120, without fans',
+    'Ancla 120 (second fan)',
+    'Ancla 120 (Lab 120)',
+    'Ancla 120 (pull back)',
+    'Ancla 120 (sample B)',
+    'Ancla 120 (2)',
+    'Ancla 120 (without fans)',
     'Vela',
     'Unit C',
-    'Unit C, other fans',
+    'Unit C (other fans)',
   ]);
 });
 

@@ -67,36 +67,40 @@ export function missesOf(entry: WishedOf, wish: ReadersWish): string[] {
   };
   // A loop fits by its radiator; what has none needs no room for one.
   if (entry.isLoop || entry.radiatorMm !== null) {
-    check(wish.radiatorMm, entry.radiatorMm, 'how long its radiator is is not noted', (mm, most) =>
+    check(wish.radiatorMm, entry.radiatorMm, 'the length of its radiator is not recorded', (mm, most) =>
       mm > most ? `its radiator is ${mm} mm long` : null,
     );
     check(
       wish.radiatorDepthMm,
       entry.radiatorDepthMm,
-      'how deep its radiator is with fans is not noted',
+      'the depth of its radiator with fans is not recorded',
       (mm, most) => (mm > most ? `its radiator with fans is ${mm} mm deep` : null),
     );
   }
   const towerOnly = <T>(limit: T | null) => (entry.isLoop || entry.isCase ? null : limit);
-  check(towerOnly(wish.heightMm), entry.heightMm, 'its height is not noted', (mm, most) =>
+  check(towerOnly(wish.heightMm), entry.heightMm, 'its height is not recorded', (mm, most) =>
     mm > most ? `${mm} mm high, ${Number((mm - most).toFixed(1))} mm too much` : null,
   );
-  check(towerOnly(wish.memoryMm), entry.memoryClearanceMm, 'its room for memory is not noted', (mm, least) =>
-    mm < least ? `leaves ${mm} mm for memory, ${Number((least - mm).toFixed(1))} mm too little` : null,
+  check(
+    towerOnly(wish.memoryMm),
+    entry.memoryClearanceMm,
+    'its RAM clearance is not recorded',
+    (mm, least) =>
+      mm < least ? `leaves ${mm} mm for memory, ${Number((least - mm).toFixed(1))} mm too little` : null,
   );
   check(
     towerOnly(wish.fanThicknessMm),
     entry.fanThicknessMm,
-    'how thick its fans are is not noted',
+    'the thickness of its fans is not recorded',
     (mm, most) => (mm > most ? `its fan is ${mm} mm thick` : null),
   );
   if (wish.socket !== '') {
     const wanted = wish.socket.toLowerCase();
-    if (entry.sockets.length === 0) told.push('which sockets it fits is not noted');
+    if (entry.sockets.length === 0) told.push('its sockets are not recorded');
     else if (!entry.sockets.some((socket) => socket.toLowerCase() === wanted))
       told.push(`does not fit ${wish.socket}`);
   }
-  check(wish.watts, entry.capacityW, 'what it holds at the line cannot be told', (watts, least) =>
+  check(wish.watts, entry.capacityW, 'its maximum heat at the line is not available', (watts, least) =>
     watts < least ? `holds ${shown(watts, 0)} W at the line` : null,
   );
   check(wish.noiseDba, entry.quietestDba, 'its quietest level is not known', (level, most) =>

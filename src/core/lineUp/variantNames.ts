@@ -42,10 +42,10 @@ function difference(first: Named, other: Named): string {
     const sameFans = names(a) === names(b) || a.length === 0;
     if (sameFans && total(b) === total(a) + 1 && ORDINALS[total(b)]) return ORDINALS[total(b)]!;
     if (sameFans && total(a) !== total(b)) return `${total(b)} ${total(b) === 1 ? 'fan' : 'fans'}`;
-    if (!sameFans) return other.covered ? 'other fans' : `with ${names(b)}`;
+    if (!sameFans) return other.covered ? 'other fans' : names(b);
     return (
       b
-        .map((part) => part.whole.split(',').slice(1).join(',').trim())
+        .map((part) => part.whole.split(',').slice(1).join('').trim())
         .filter(Boolean)
         .join(' and ') || 'other fans'
     );
@@ -55,9 +55,9 @@ function difference(first: Named, other: Named): string {
 
 /**
  * Names of entries, so that no two are called alike: the first of a product keeps its name, the others say what
- * differs. In the order given.
+ * differs in brackets, since a name with a comma falls apart in a list. In the order given.
  *
- * variantNames of an “Ancla 120” with one fan and one with two of them is “Ancla 120” and “Ancla 120, second fan”.
+ * variantNames of an “Ancla 120” with one fan and one with two of them is “Ancla 120” and “Ancla 120 (second fan)”.
  */
 export function variantNames(entries: readonly Named[]): string[] {
   const shown = new Array<string>(entries.length).fill('');
@@ -67,12 +67,26 @@ export function variantNames(entries: readonly Named[]): string[] {
     const first = group[0]!.entry;
     for (const { entry, i } of group) {
       const differs = entry === first ? '' : difference(first, entry);
-      const base = differs ? `${entry.name}, ${differs}` : entry.name;
-      let name = base;
-      for (let n = 2; taken.has(name); n += 1) name = `${base}, ${n}`;
+      let name = differs ? `${entry.name} (${differs})` : entry.name;
+      for (let n = 2; taken.has(name); n += 1)
+        name = `${entry.name} (${[differs, n].filter(Boolean).join(' ')})`;
       taken.add(name);
       shown[i] = name;
     }
   }
   return shown;
+}
+
+/**
+ * A name as texts refer to it: in whatever case, and as names were written before brackets (“Ancla 120, second fan”,
+ * “Ancla 120, with Brisa 120”).
+ *
+ * @example nameKey('Ancla 120, with Brisa 120') → 'ancla 120 brisa 120'
+ */
+export function nameKey(name: string): string {
+  return name
+    .toLowerCase()
+    .replace(/, (with )?| \(/g, ' ')
+    .replace(/\)$/, '')
+    .trim();
 }

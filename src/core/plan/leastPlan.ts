@@ -37,7 +37,7 @@ export function leastPlan(
   if (best) return known(best);
   return unknown(
     Number.isFinite(nearest)
-      ? `the finest that up to ${MOST_MOUNTS} mounts of ${MOST_PASSES} passes tell is ${nearest.toFixed(2)} K`
-      : 'there is nothing to tell apart',
+      ? `${MOST_MOUNTS} mounts of ${MOST_PASSES} passes separate ${nearest.toFixed(2)} K at best`
+      : 'there is nothing to separate',
   );
 }

@@ -25,7 +25,7 @@ export function orderBreaks(
   if (controlled && !first.isControl)
     breaks.push({
       id: first.id,
-      message: 'no control before the first mount: a rig that starts off is not seen',
+      message: 'no control before the first mount: an early fault would go unseen',
     });
   if (controlled && order.length > 1 && !last.isControl)
     breaks.push({

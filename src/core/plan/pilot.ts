@@ -34,7 +34,7 @@ export function pilotFindings(
     const spreadK = Math.abs(worstK - bestK);
     const apart = `best and worst lie ${spreadK.toFixed(1)} K apart`;
     if (!Number.isFinite(differenceK))
-      return { load, spreadK, separates: null, message: `${apart}; there is nothing to tell apart` };
+      return { load, spreadK, separates: null, message: `${apart}; there is nothing to separate` };
     const separates = spreadK >= 2 * differenceK;
     const message = separates
       ? `${apart}: this load separates`

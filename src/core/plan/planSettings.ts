@@ -148,7 +148,7 @@ export function planProblems(
   check(
     'workToMin',
     workMin < soakMin + settings.mountMin,
-    `a working day of ${workMin} min holds no mount with one soak: ${Math.ceil(soakMin + settings.mountMin)} min wanted`,
+    `a working day of ${workMin} min is too short for a mount with one soak: ${Math.ceil(soakMin + settings.mountMin)} min needed`,
   );
   const quietMin = quietWithinWork(settings);
   check(

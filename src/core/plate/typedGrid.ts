@@ -67,7 +67,7 @@ export function typedGrid(text: string, layout: 'rows' | { pitchMm: number }): P
       if (fault) return fault;
       const place = `${point.xMm} ${point.yMm}`;
       if (places.has(place))
-        return { line: at, message: `the place ${point.xMm}, ${point.yMm} mm stands twice` };
+        return { line: at, message: `the place ${point.xMm}, ${point.yMm} mm is listed twice` };
       places.add(place);
       points.push(point);
     }

@@ -294,7 +294,7 @@ test('samples of one product are set against one another by the rule that gives 
   const scale = { factor: 1, decimals: 1, unit: 'K' };
   expect(sampleSentences(placed, samplesOf, scale)).toEqual([
     expect.stringMatching(
-      /^Two samples of Levante lie 0\.3 K apart: this test, which needs \d\.\d K, cannot tell them apart\.$/,
+      /^Two samples of Levante lie 0\.3 K apart: this test needs \d\.\d K to separate them\.$/,
     ),
   ]);
   const far = (entry: string) => (entry === 'a' || entry === 'd' ? 'Levante' : null);

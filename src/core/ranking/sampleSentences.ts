@@ -27,6 +27,6 @@ export function sampleSentences(
     const head = `${samples.length === 2 ? 'Two' : samples.length} samples of ${product} lie ${figure(apart)} apart`;
     return apart > needed
       ? [`${head}, more than the ${figure(needed)} that this test needs: one of it is not another.`]
-      : [`${head}: this test, which needs ${figure(needed)}, cannot tell them apart.`];
+      : [`${head}: this test needs ${figure(needed)} to separate them.`];
   });
 }

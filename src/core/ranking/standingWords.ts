@@ -9,7 +9,7 @@ export function standingWords(status: PlacedEntry['status']): string {
   const words = {
     ranked: '',
     'tops-out': 'tops out below the line',
-    'near-limit': 'near the limit: this test cannot tell whether it holds the load',
+    'near-limit': 'too near the limit to say whether it throttles',
     throttled: 'throttles',
   };
   return words[status];

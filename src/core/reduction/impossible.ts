@@ -6,5 +6,5 @@
  */
 export function impossibleRise(dieC: number, roomC: number, loadW: number): string | null {
   if (!(loadW > 0) || dieC > roomC) return null;
-  return `the die stands at ${dieC.toFixed(1)} °C, at or under the room’s ${roomC.toFixed(1)} °C, with the load on: no result`;
+  return `the die is at ${dieC.toFixed(1)} °C, at or under the room’s ${roomC.toFixed(1)} °C, with the load on: no result`;
 }

@@ -142,7 +142,7 @@ function frozenIn(trace: Trace, { window, end }: Span, powerSource: PowerSource)
   });
   return frozen.length === 0
     ? ''
-    : `the log stands still: ${frozen.map((name) => CALLED[name]).join(' and ')} to the last digit for the whole window`;
+    : `the log does not change: ${frozen.map((name) => CALLED[name]).join(' and ')} to the last digit for the whole window`;
 }
 
 /** A step of the power within the window, as a share of its mean; what scatters is none. */

@@ -13,13 +13,13 @@ test.each(RESPONSES.map((response) => [response.id, response] as const))(
 );
 
 test.each([
-  ['rise', {}, 'in the last 5 min of a settled soak, restated at the nominal load'],
+  ['rise', {}, 'in the last 5 min of a settled soak, converted to the nominal load'],
   ['rise', { program: true }, 'with the watts that the program drew'],
   ['gpu-rise', {}, 'graphics card, in the last 5 min'],
   ['airspeed', { place: '23 cm' }, 'readings of airspeed (23 cm)'],
-  ['pressure', { place: 'chamber' }, 'pressure (chamber), restated by the square law'],
+  ['pressure', { place: 'chamber' }, 'pressure (chamber), converted by the square law'],
   ['burst-rise-60', {}, '60 s after the load came on'],
-  ['limit-time', {}, 'who never came there has none'],
+  ['limit-time', {}, 'entries that never did have none'],
 ])('%s with %j: %s', (id, more, part) => {
   expect(figureSentence(responseOf(id)!, { ...basis, ...more })).toContain(part);
 });

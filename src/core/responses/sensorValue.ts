@@ -78,7 +78,7 @@ export function sensorValue(log: SensorLog, rule: SensorRule): Outcome<RunValue>
   if (present < LEAST_PRESENT_SHARE * windowK.length)
     against.unshift(`readings for only ${present} of the ${windowK.length} samples in the window`);
   if (frozenChannel(timeS, sensorC, first, last + 1))
-    against.unshift('the log stands still: to the last digit for the whole window');
+    against.unshift('the log does not change: the same to the last digit for the whole window');
   if (own && !own.known) against.unshift(own.reason);
   if (rule.dieTooShort) against.unshift(rule.dieTooShort);
   return known({

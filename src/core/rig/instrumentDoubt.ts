@@ -105,7 +105,7 @@ export function instrumentsOf(
  * What the instruments of a rig leave in doubt, from the class and resolution noted in Rig, else from stated defaults:
  * a sound meter of class 2 in steps of 0.1 dB, a room probe within ± 0.3 K and both temperatures in steps of 0.1 K.
  * Limits ± a count as spread evenly, a/√3, and a step s as s/√12; what repeats scatter by is not assumed here: mounts show it. A class
- * is shared by all that the rig measures, and is an outlier.
+ * is shared by all that the rig measures, and is kept out of it.
  *
  * @example instrumentDoubt(null).stepK > 0 → true
  */

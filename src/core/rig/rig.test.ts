@@ -18,7 +18,7 @@ test('a setup of defaults can be; places outside the room, under the floor of ge
   expect(told({ meterHeightCm: 250, roomHeightCm: 250, meterDistanceCm: 200 })).toContain('meterHeightCm');
   const [wall] = setupProblems(setup({ meterDistanceCm: 400, roomDepthCm: 400 }));
   expect(wall!.message).toBe(
-    `the meter stands outside the room: ${400 - BEHIND_CM} cm from the cooler to the wall`,
+    `the meter is outside the room: ${400 - BEHIND_CM} cm from the cooler to the wall`,
   );
 });
 
@@ -47,8 +47,8 @@ test('what differs between two setups is named with its unit and what would brid
       isNow: '100 cm',
       remedy: expect.stringContaining('never ranked together'),
     },
-    { what: 'microphone', was: 'class 2, A', isNow: 'not noted' },
-    { what: 'clock', was: 'not noted', isNow: '4200 MHz' },
+    { what: 'microphone', was: 'class 2, A', isNow: 'not recorded' },
+    { what: 'clock', was: 'not recorded', isNow: '4200 MHz' },
   ]);
 });
 

@@ -92,19 +92,19 @@ export function setupProblems(setup: RigSetup): { field: keyof RigSetup; message
   check(
     'meterDistanceCm',
     setup.meterDistanceCm > free,
-    `the meter stands outside the room: ${free} cm from the cooler to the wall`,
+    `the meter is outside the room: ${free} cm from the cooler to the wall`,
   );
   check(
     'probeDistanceCm',
     setup.probeDistanceCm > free,
-    `the probe stands outside the room: ${free} cm from the cooler to the wall`,
+    `the probe is outside the room: ${free} cm from the cooler to the wall`,
   );
   for (const place of ['meter', 'probe'] as const) {
     const lift = Math.abs(setup[`${place}HeightCm`] - setup.coolerHeightCm);
     check(
       `${place}DistanceCm`,
       setup[`${place}DistanceCm`] < lift,
-      `nearer than its height allows: it stands ${lift} cm above or below the cooler`,
+      `nearer than its height allows: it is ${lift} cm above or below the cooler`,
     );
   }
   for (const field of ['meterHeightCm', 'coolerHeightCm', 'probeHeightCm'] as const)
@@ -124,7 +124,7 @@ export function setupWarnings(setup: RigSetup): string[] {
   const { probeDistanceCm } = setup;
   return probeDistanceCm < OWN_AIR_CM
     ? [
-        `The room probe stands ${probeDistanceCm} cm from the middle of the cooler: in its warm air it reads the cooler, not the room. Half a metre or more, beside it and not behind it, is usual.`,
+        `The room probe is ${probeDistanceCm} cm from the middle of the cooler: in its warm air it reads the cooler, not the room. Half a metre or more, beside it and not behind it, is usual.`,
       ]
     : [];
 }

@@ -17,7 +17,7 @@ const FIELDS: Record<keyof RigSetup, { label: string; unit?: string; remedy: str
   meterDistanceCm: {
     label: 'meter distance',
     unit: 'cm',
-    remedy: `${AGAIN}: levels at two distances are only restated, never ranked together`,
+    remedy: `${AGAIN}: levels at two distances are only converted, never ranked together`,
   },
   meterHeightCm: { label: 'meter height', unit: 'cm', remedy: BRIDGE },
   coolerHeightCm: { label: 'cooler height', unit: 'cm', remedy: BRIDGE },
@@ -49,7 +49,7 @@ export function setupDifferences(was: RigSetup, isNow: RigSetup): SetupDifferenc
     .map((name) => {
       const { label, unit, remedy } = FIELDS[name];
       const shown = (value: unknown) =>
-        value === null || value === '' ? 'not noted' : `${String(value)}${unit ? ` ${unit}` : ''}`;
+        value === null || value === '' ? 'not recorded' : `${String(value)}${unit ? ` ${unit}` : ''}`;
       return { what: label, was: shown(was[name]), isNow: shown(isNow[name]), remedy };
     });
 }

@@ -4,8 +4,8 @@
  */
 export function changeWords({ what, was, isNow }: { what: string; was: string; isNow: string }): string {
   if (what === 'run') return isNow;
-  if (what === 'deleted') return isNow === '' ? 'brought back' : 'deleted';
+  if (what === 'deleted') return isNow === '' ? 'restored' : 'deleted';
   if (was === '') return `${what}: ${isNow}`;
-  if (isNow === '') return `${what} taken back (${was})`;
+  if (isNow === '') return `${what} undone (${was})`;
   return `${what} ${was} → ${isNow}`;
 }

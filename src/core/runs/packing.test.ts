@@ -61,10 +61,10 @@ test('unending freedom survives the way; text that looks like it stays text', ()
 test('a change of a run reads as a person would say it', () => {
   const words = (what: string, was: string, isNow: string) => changeWords({ what, was, isNow });
   expect(words('run', '', 'typed by hand')).toBe('typed by hand');
-  expect([words('deleted', '', 'yes'), words('deleted', 'yes', '')]).toEqual(['deleted', 'brought back']);
+  expect([words('deleted', '', 'yes'), words('deleted', 'yes', '')]).toEqual(['deleted', 'restored']);
   expect(words('note', '', 'fan was loose')).toBe('note: fan was loose');
   expect(words('mount', '1', '2')).toBe('mount 1 → 2');
-  expect(words('set aside', 'door slammed', '')).toBe('set aside taken back (door slammed)');
+  expect(words('set aside', 'door slammed', '')).toBe('set aside undone (door slammed)');
 });
 
 test('loads have one key, one label and one address each', () => {

@@ -142,7 +142,7 @@ export const RUN_COLUMNS = {
     sql: 'level_correction_doubt_db',
     csv: number('level_correction_doubt_db'),
     bound: 'correctionDoubtDb',
-    edit: { label: 'correction’s doubt, dB' },
+    edit: { label: 'correction’s ±, dB' },
   },
   levelCorrectionWhy: {
     sql: 'level_correction_why',

@@ -93,7 +93,7 @@ export function whatToKnow(run: LabRun, limitC: number, beside: readonly string[
   const left = partLeftOut(run.setting);
   if (left)
     notes.push(
-      `Without its ${left.part}: tells that part’s share of the level at ${left.setting}, and supports no curve`,
+      `Without its ${left.part}: shows that part’s share of the level at ${left.setting}, and is in no curve`,
     );
   if (run.movedWindow) notes.push(`Window moved by hand: ${run.windowReason}`);
   if (hasDie(run) && !run.hasTrace) notes.push('Means typed by hand: settling not checked');

@@ -41,7 +41,7 @@ export function settledWindow(
   const step = usualStepS(timeS, first, last);
   const coveredS = endS - timeS[first]! + step;
   if (coveredS < windowS - 1e-6) {
-    return unknown(`${TOO_SHORT}${Math.round(coveredS)} s with the load on, ${Math.round(windowS)} s wanted`);
+    return unknown(`${TOO_SHORT}${Math.round(coveredS)} s with the load on, ${Math.round(windowS)} s needed`);
   }
   let start = last;
   while (start > first && timeS[start - 1]! > endS - windowS + 1e-6) start -= 1;

@@ -140,7 +140,7 @@ test('rising, too short, without power, with readings missing', () => {
   );
   expect(short).toMatchObject({
     known: true,
-    value: { settled: false, unsettledReason: expect.stringContaining('300 s wanted') },
+    value: { settled: false, unsettledReason: expect.stringContaining('300 s needed') },
   });
   const bare = { ...trace(900, () => 30), powerW: null };
   expect(reduceTrace(bare, RULE)).toMatchObject({

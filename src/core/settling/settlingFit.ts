@@ -274,7 +274,7 @@ export function settlingFit(timeS: ArrayLike<number>, riseK: ArrayLike<number>):
   if (slow > watchedS || (isNoisy && hidesSlower(fit, fitAt, criterion, watchedS, shortest)))
     return unknown('not identified: slower than the soak was long');
   if (toComeError > Math.max(0.15, Math.abs(stillToComeK) / 3)) {
-    return unknown('not identified: the log cannot tell what is still to come');
+    return unknown('not identified: the log does not show the remaining rise');
   }
   // The whole step has the fast part in it too, which the fit passes over.
   const step = Math.abs(fit.coefficients[0]! - firstPresent(riseK));

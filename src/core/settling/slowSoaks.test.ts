@@ -85,7 +85,7 @@ test('a log that stands still to the last digit after it moved is frozen; coarse
   expect(reduce(alive)).toMatchObject({ known: true, value: { settled: true } });
   expect(reduce(frozen)).toMatchObject({
     known: true,
-    value: { settled: false, unsettledReason: expect.stringContaining('stands still') },
+    value: { settled: false, unsettledReason: expect.stringContaining('does not change') },
   });
 });
 

@@ -33,7 +33,7 @@ export function earAgreement(
 ): Outcome<EarAgreement> {
   if (places.length !== figures.length)
     throw new RangeError(`earAgreement: ${places.length} places, and ${figures.length} figures`);
-  if (places.length < FEWEST) return unknown(`${places.length} clips: four at least tell an agreement`);
+  if (places.length < FEWEST) return unknown(`needs four clips, has ${places.length}`);
   const count = (of: readonly number[]) => {
     let [agreed, pairs] = [0, 0];
     for (let i = 0; i < of.length; i += 1)

@@ -1,4 +1,4 @@
-import { inARow } from '../words';
+import { inARow, sentence } from '../words';
 import type { Outcome } from '../outcome';
 import { known, unknown } from '../outcome';
 import type { PlacedEntry } from '../ranking/rankAtLine';
@@ -78,9 +78,7 @@ function clear(
   if (others.length === 0)
     return unknown(`only ${cases.name(first.entry)} has this figure: there is nothing to compare it with`);
   if (first.interval95 === null)
-    return unknown(
-      `how far ${cases.name(first.entry)}, which has the best figure, is in doubt cannot be told`,
-    );
+    return unknown(`± is not available for ${cases.name(first.entry)}, which has the best figure`);
   const own = first.interval95;
   const wider = simultaneous95(figures.length);
   const share = others.filter(
@@ -103,7 +101,7 @@ function small(cases: AwardCase): AwardOffer['offer'] {
     const height = cases.heights.get(placed.entry) ?? null;
     return height === null ? [] : [{ placed, height }];
   });
-  if (noted.length < 2) return unknown('fewer than two have their height noted');
+  if (noted.length < 2) return unknown('fewer than two heights are recorded');
   const sorted = noted.map(({ height }) => height).sort((a, b) => a - b);
   const most = cases.heightLimitMm ?? sorted[Math.floor((sorted.length - 1) / 2)]!;
   const fitting = noted.filter(({ height }) => height <= most);
@@ -191,19 +189,18 @@ export function awardWords(
   if (name === null) return unknown(`“${award.name}” goes to an entry that is not in the round-up any more`);
   const offered = offers.find(({ kind }) => kind === award.kind);
   const reason = award.reason.trim();
-  const sentence =
-    reason && `${reason.charAt(0).toUpperCase()}${reason.slice(1)}${/[.!?]$/.test(reason) ? '' : '.'}`;
+  const because = reason && `${sentence(reason)}${/[.!?]$/.test(reason) ? '' : '.'}`;
   const head = `${award.name}: ${name}.`;
   if (award.kind === 'own' || !offered)
     return reason
-      ? known(`${head} ${sentence}`)
+      ? known(`${head} ${because}`)
       : unknown(`“${award.name}” is the reviewer’s own: it needs its reason`);
   if (offered.offer.known && offered.offer.value.entry === award.entry)
-    return known([head, `${offered.offer.value.evidence}.`, sentence].filter(Boolean).join(' '));
+    return known([head, `${offered.offer.value.evidence}.`, because].filter(Boolean).join(' '));
   const against = offered.offer.known
     ? `By its rule (${offered.rule}) it would go to ${nameOf(offered.offer.value.entry) ?? 'another'}.`
     : `Its rule (${offered.rule}) names no entry: ${offered.offer.reason}.`;
   return reason
-    ? known(`${head} ${against} ${sentence}`)
+    ? known(`${head} ${against} ${because}`)
     : unknown(`“${award.name}” goes against its rule: it needs a reason that is printed`);
 }

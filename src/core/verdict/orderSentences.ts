@@ -40,7 +40,7 @@ export function orderSentences(
   const near = placed.filter(({ status }) => status === 'near-limit').map(({ entry }) => nameOf(entry));
   if (near.length > 0)
     told.push(
-      `${inARow(near)} ${near.length > 1 ? 'come' : 'comes'} so near the limit that this test cannot tell whether ${near.length > 1 ? 'they hold' : 'it holds'} the load.`,
+      `${inARow(near)} ${near.length > 1 ? 'come' : 'comes'} too near the limit to say whether ${near.length > 1 ? 'they throttle' : 'it throttles'}.`,
     );
   return told;
 }

@@ -1,5 +1,6 @@
 import { layoutSketch, layoutWords, SKETCH, type PlacedFan } from '@/core/cases/layoutSketch';
 import { escaped, markerAt } from '../picture/pictureTheme';
+import { dayWords } from '@/core/timeWords';
 import type { OrderTable, ReportData, ReportPart, ReportPhoto } from './reportData';
 import { REPORT_STYLE } from './reportStyle';
 
@@ -104,10 +105,10 @@ function partHtml(part: ReportPart, index: number): string {
 
 function versionHtml({ version }: ReportData): string {
   if (!version) return '<p class="quiet">A draft: not published.</p>';
-  const day = version.publishedAt.slice(0, 10);
+  const day = dayWords(version.publishedAt);
   const corrections = version.corrections.map(
     ({ number, at, reason, changes }) =>
-      `<li dir="auto">Version ${number}, ${escaped(at.slice(0, 10))}: ${escaped(reason)}${changes.length > 0 ? `<ul>${changes.map((change) => `<li dir="auto">${escaped(change)}</li>`).join('')}</ul>` : ''}</li>`,
+      `<li dir="auto">Version ${number}, ${escaped(dayWords(at))}: ${escaped(reason)}${changes.length > 0 ? `<ul>${changes.map((change) => `<li dir="auto">${escaped(change)}</li>`).join('')}</ul>` : ''}</li>`,
   );
   return `<p class="quiet">Version ${version.number}, published ${escaped(day)}.</p>${corrections.length > 0 ? `<section><h2>What was corrected</h2><ul>${corrections.join('')}</ul></section>` : ''}`;
 }

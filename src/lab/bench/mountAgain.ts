@@ -10,7 +10,8 @@ import { viewRoundUp } from '../model/roundUpView';
 
 /** What a run is set aside with when its cooler is mounted again. */
 const REMOUNTED = 'mounted again: ';
-const STANDS = 'tries agree: told as the product’s own, not the hand’s';
+/** How the note of a result that was kept begins, after its count; earlier versions went on in other words. */
+const AGREE = 'tries agree: ';
 
 function countingOf(runs: readonly LabRun[], at: { entry: string; mount: number }): LabRun[] {
   return runs.filter((run) => run.setAside === '' && run.entry === at.entry && run.mount === at.mount);
@@ -37,7 +38,7 @@ export async function adviseMount(
     value: run.riseK,
   }));
   const alreadyTold = countingOf(runs, { entry: at.entry, mount: first.mount }).some((run) =>
-    run.note.includes(STANDS),
+    run.note.includes(AGREE),
   );
   return alreadyTold ? { advice: 'none' } : remountAdvice(repeats, rejected, at);
 }
@@ -78,7 +79,7 @@ export async function letStand(
   who: string,
 ): Promise<void> {
   await changeEach(roundUpId, at, async (db, run) => {
-    const isNow = [run.note, `${at.tries} ${STANDS}`].filter(Boolean).join('; ');
+    const isNow = [run.note, `${at.tries} ${AGREE}likely the product`].filter(Boolean).join('; ');
     await updateRun(db, run.id, { note: isNow });
     await insertChange(db, run.id, { who, what: 'note', was: run.note, isNow });
   });

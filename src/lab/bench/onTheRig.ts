@@ -6,5 +6,5 @@ import { Refused } from '../refusal';
 export async function refuseOnTheRig(db: Queryable, roundUpId: number, entry?: string): Promise<void> {
   const open = await openSession(db);
   if (open?.roundUpId !== roundUpId || (entry !== undefined && open.state.entry !== entry)) return;
-  throw new Refused(`${open.state.name} is on the rig: end that mount first`);
+  throw new Refused(`${open.state.name} is on the rig. End that mount first`);
 }

@@ -43,7 +43,7 @@ export async function giveOrder(roundUpId: number, order: BenchOrder, now: Now):
     if (order.do === 'overrule' && (session.state.phase !== 'soak' || session.state.at !== order.at))
       throw new Refused('the setting that this reason was for is over: nothing was changed');
     if (order.do === 'skip' && session.state.at !== order.at)
-      throw new Refused('that setting is over by now: nothing was changed');
+      throw new Refused('that setting has ended: nothing was changed');
     await insertCommand(db, session.id, commandOf(order)!, order.who);
   });
 }

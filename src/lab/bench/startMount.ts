@@ -79,7 +79,7 @@ export async function startMount(
     const roundUp = (await getRoundUp(db, roundUpId))!;
     const setup = await readSheet(db, 'rig-setup', roundUp.rigRevisionId);
     const open = await openSession(db);
-    if (open) throw new Refused(`${open.state.name} is on the rig: end that mount first`);
+    if (open) throw new Refused(`${open.state.name} is on the rig. End that mount, then start this one`);
     const brief = (await briefOf(db, roundUpId))!.body;
     const places = placesRead(brief);
     const isCold = isWithoutHeat(brief);

@@ -89,7 +89,7 @@ export function cutBundle(runs: readonly CutRun[]): {
   const rows = rowsOf(heard);
   const { rigName, enclosure, meterDistanceCm, limitC, windowS, referenceAmbientC } = USUAL_TARGET;
   const description = {
-    ...{ name: 'evening', title: 'An evening of logs', packageId: null, lab: null, beganAt: null },
+    ...{ name: 'evening', title: 'A session of logs', packageId: null, lab: null, beganAt: null },
     rig: { name: rigName, enclosure, meterDistanceCm, limitC, powerAt: 'die' as const },
     method: {
       loadsW: [...new Set(rows.map(({ loadW }) => loadW))].sort((a, b) => b - a),

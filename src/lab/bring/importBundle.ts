@@ -183,7 +183,7 @@ async function write(
 }
 
 /** Said to the later of two imports of one upload. */
-export const BROUGHT = 'was brought in already, or is not there any more';
+export const BROUGHT = 'was imported already, or is not there any more';
 
 interface ImportOptions extends ImportChoices {
   uploadId?: string;

@@ -152,7 +152,7 @@ export function makeRawRun(
   const level = coolerLevel(noiseDb, plan.floorDb);
   const isRead = plan.noiseDb === null;
   const notes = [
-    hasDie ? reduction.unsettledReason : 'no die: it stands on its other sensors',
+    hasDie ? reduction.unsettledReason : 'no die sensor: only its other sensors count',
     noiseDb < plan.floorDb ? 'read quieter than the room alone: is one of the two wrong?' : '',
     settled && level.standing === 'at-floor' ? 'at the floor: level is an upper bound' : '',
     isRead && isLevelUnsteady(reduction.levelMovedDb) ? levelMoved(reduction.levelMovedDb) : '',

@@ -65,7 +65,7 @@ export async function takeFile(
     for await (const chunk of body) {
       size += chunk.length;
       if (held.bytes + size > MOST_BYTES)
-        throw new UploadRefused('More than 2 GB at once: bring it in parts.');
+        throw new UploadRefused('More than 2 GB at once: import it in parts.');
       waiting.push(chunk);
       waitingBytes += chunk.length;
       if (waitingBytes >= CHUNK_BYTES) await write();

@@ -26,7 +26,7 @@ export function correctMeter(
     const checks = calibratorReadings(book?.body.checks ?? []);
     const madeFor = (startedAt: string): LevelCorrection => {
       const atMs = runTimeMs(startedAt);
-      if (Number.isNaN(atMs)) throw new Refused('a run carries no time: by which check, nobody knows');
+      if (Number.isNaN(atMs)) throw new Refused('a run has no time, so no check can be found for it');
       const found = meterCorrection(checks, atMs);
       if (!found.known) throw new Refused(`not corrected: ${found.reason}`);
       return { ...found.value, why: `${found.value.why}: ${reason}` };

@@ -48,9 +48,7 @@ export function instrumentCourses(runs: readonly RigRun[], book: RigBook | null)
     if (points.length >= LEAST_CHARTED)
       made.push({ name, unit, decimals, points: controlChart(points), limit: null });
   };
-  daily('The room alone, middle of the evening', 'dB(A)', 1, (own) =>
-    median(own.map(({ floorDb }) => floorDb)),
-  );
+  daily('Room noise, middle of the session', 'dB(A)', 1, (own) => median(own.map(({ floorDb }) => floorDb)));
   daily('Power that flowed, of what was set', '', 4, (own) => {
     const shares = own.flatMap(({ powerShare }) => powerShare ?? []);
     return shares.length > 0 ? mean(shares) : null;

@@ -110,10 +110,7 @@ export async function addVariant(
       from.entry.body.fans.length === 0 &&
       variant.fanName.trim() === ''
     )
-      throw new Refused(
-        'its fans are not noted: which fan does it have? Name it, and one more of it is added',
-        'fanName',
-      );
+      throw new Refused('its fan is not recorded: name it, and a second one is added', 'fanName');
     if (variant.variant === 'copy') {
       const product = { ...from.product.body, name: variant.fanName.trim() };
       if (lineUp.some((entry) => entry.product.body.name === product.name))

@@ -38,7 +38,7 @@ export async function pricedLineUp(
     // Prices of other regions are no price here, and the product's own is from nowhere in particular.
     const price =
       entry.price === null
-        ? unknown(sheet.body.prices.length > 0 ? `no price in ${brief.region}` : 'no price noted')
+        ? unknown(sheet.body.prices.length > 0 ? `no price in ${brief.region}` : 'no price recorded')
         : priceIn(entry.price, entry.product.body.currency, currency, brief.rates);
     return { entry, sheet, dated: null, price };
   });

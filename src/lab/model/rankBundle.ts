@@ -145,8 +145,8 @@ export function rankBundle(bundle: Bundle, choice: RankChoice): BundleRanking {
       file: '--against',
       message:
         against === 'noise'
-          ? 'a level stands against rpm or duty, not against itself'
-          : 'loudness stands against noise, rpm or duty, not against itself',
+          ? 'a level is drawn against rpm or duty, not against itself'
+          : 'loudness is drawn against noise, rpm or duty, not against itself',
     });
   if (against !== 'noise' && choice.at === undefined)
     throw new UnusableInput({

@@ -53,7 +53,7 @@ export async function renewReductions(): Promise<string> {
   const told =
     moved === 0
       ? 'none of them shows another number'
-      : `${moved} of them ${moved === 1 ? 'shows' : 'show'} another number or state, which the change log of each tells`;
+      : `${moved} of them ${moved === 1 ? 'shows' : 'show'} another number or state; the change log of each has it`;
   const places = moved === 0 ? '' : movedPlaces(placesBefore, await openingPlaces());
   return `; ${outdated.length} runs were reduced by the new rule ${REDUCTION_RULE}: ${told}${places}`;
 }

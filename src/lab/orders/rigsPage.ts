@@ -84,7 +84,7 @@ function carriedCells(bridges: readonly (MadeBridge | null)[], lineDb: number): 
         cells.set(entry, { placed: null, bridged: { value, interval95, there, from }, reason: '' });
     for (const { product: entry, reason } of refused)
       if (!cells.has(entry))
-        cells.set(entry, { placed: null, bridged: null, reason: `not carried over: ${reason}` });
+        cells.set(entry, { placed: null, bridged: null, reason: `not bridged: ${reason}` });
   }
   return cells;
 }

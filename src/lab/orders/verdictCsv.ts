@@ -74,7 +74,7 @@ export function verdictCsv(
   const bridged = (at.bridged ?? []).map((row) => ({
     ...common(row.entry),
     ...{ status: 'bridged', rise_k: row.value.toFixed(2), rise_95_k: row.interval95.toFixed(2) },
-    reason: cell(`not measured here: carried over from ${row.from}, where it was ${row.there.toFixed(2)} K`),
+    reason: cell(`not measured here: bridged from ${row.from}, where it was ${row.there.toFixed(2)} K`),
   }));
   const values = isRise
     ? ['rise_k', 'rise_95_k', 'resistance_k_per_w', 'temperature_at_reference_c']

@@ -30,7 +30,7 @@ export function refuseCovered(words: CoverWords, path: string, content: Uint8Arr
   const found = inName ?? nameIn(words, bytes);
   if (found !== null)
     throw new Refused(
-      `“${found}” stands under its cover, and would leave in ${inName ? `the name “${path}”` : path}: nothing was made`,
+      `“${found}” is under cover, and would leave in ${inName ? `the name “${path}”` : path}: nothing was made`,
     );
 }
 

@@ -138,7 +138,7 @@ export const pastePrices: PasteKind = {
           version: sheet.version,
           body,
           who,
-          reason: 'taken back',
+          reason: 'undone',
         });
       }
     });

@@ -77,7 +77,7 @@ function howSure({ instruments, roundUp }: Measured, { shown: { response } }: Ra
   const shared = response.overRoom ? `${meter} and ${sensors}, moves` : `${meter}, moves`;
   const left = `what mounting again changes, each entry’s own drawn towards what all mounts on the rig showed, and from what repeats do not show: the curve between settings, the room’s noise and the instruments (${instrumentsOf(instruments, response).from.join('; ')})`;
   const { limitC } = roundUp.rig;
-  const restated = `Restated temperatures are for a room of ${roundUp.referenceAmbientC} °C and a limit of ${limitC} °C. `;
+  const restated = `Temperatures are converted to a room of ${roundUp.referenceAmbientC} °C and a limit of ${limitC} °C. `;
   return [
     `± is the 95 % interval, from ${left}; what all share, ${shared} all alike and is not in it.`,
     'Each entry is one sample of its product: another may differ from it by more than ±.',

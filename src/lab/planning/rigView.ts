@@ -183,7 +183,7 @@ export async function reviseRig(
     if (problem) throw new Refused(problem.message, problem.field);
     const kept = await readSheet(db, 'rig-setup', current.id);
     if (setupDifferences(setupOf(current), edit.setup).length === 0 && kept)
-      throw new Refused('the rig stands as it was noted already');
+      throw new Refused('nothing differs from the setup that is saved');
     const sheet = { kind: 'rig-setup' as const, body: edit.setup, who: edit.who, reason: edit.reason };
     if (current.runs === 0 && current.id === rows[rows.length - 1]!.id) {
       await updateRevision(db, current.id, edit.setup, current.reason || edit.reason);

@@ -82,7 +82,7 @@ export async function publish(
         'seen',
       );
     const reason = wish.reason.trim();
-    if (last && reason === '') throw new Refused('a correction needs its reason: readers are told', 'reason');
+    if (last && reason === '') throw new Refused('a correction needs a reason: readers see it', 'reason');
     const version = (last?.version ?? 0) + 1;
     // Who was covered since goes by the cover in what earlier versions said, too.
     const words = await coverWordsOf(db, roundUpId);

@@ -7,7 +7,7 @@ import { configuredSize } from '@/core/lineUp/configuredSize';
 import { blankEntry } from '@/core/lineUp/entry';
 import { latestPrice, priceIn } from '@/core/lineUp/prices';
 import { productFacts } from '@/core/lineUp/productFacts';
-import { variantNames } from '@/core/lineUp/variantNames';
+import { nameKey, variantNames } from '@/core/lineUp/variantNames';
 import { unknown, type Outcome } from '@/core/outcome';
 import { defaultBrief, type Brief } from '@/core/brief/brief';
 import { responseOf, RESPONSES, RISE } from '@/core/responses/responses';
@@ -108,7 +108,7 @@ function entriesIn(bundle: Bundle, brief: Brief): NamedEntry[] {
       price: dated
         ? priceIn(dated.price, dated.currency, currency, brief.rates)
         : row.price === null
-          ? unknown('no price noted')
+          ? unknown('no price recorded')
           : priceIn(row.price, row.currency, currency, brief.rates),
     };
   });
@@ -119,8 +119,8 @@ export function bundleOrders(bundle: Bundle): BundleOrders {
   const brief = briefIn(bundle);
   const entries = entriesIn(bundle, brief);
   const byId = new Map(entries.map((entry) => [entry.entry, entry]));
-  const byName = new Map(entries.map((entry) => [entry.name.toLowerCase(), entry]));
-  const find = (text: string) => byId.get(text) ?? byName.get(text.trim().toLowerCase()) ?? null;
+  const byName = new Map(entries.map((entry) => [nameKey(entry.name), entry]));
+  const find = (text: string) => byId.get(text) ?? byName.get(nameKey(text.trim())) ?? null;
   const known = new Map<string, Outcome<BundleRanking>>();
 
   const attempt = (choice: RankChoice): Outcome<BundleRanking> => {
@@ -214,7 +214,7 @@ export function bundleOrders(bundle: Bundle): BundleOrders {
       case 'noise':
         return told?.noiseToHoldDba.known
           ? { known: true, value: `${told.noiseToHoldDba.value.toFixed(1)} dB(A)` }
-          : unknown(told && !told.noiseToHoldDba.known ? told.noiseToHoldDba.reason : 'cannot be told');
+          : unknown(told && !told.noiseToHoldDba.known ? told.noiseToHoldDba.reason : 'not available');
       case 'capacity':
         return told?.capacityW.known
           ? pm(
@@ -223,11 +223,11 @@ export function bundleOrders(bundle: Bundle): BundleOrders {
               0,
               'W',
             )
-          : unknown('what it holds cannot be told');
+          : unknown('its maximum heat is not available');
       case 'band':
         return told?.bandScoreWPerK.known
           ? { known: true, value: `${told.bandScoreWPerK.value.toFixed(2)} W/K` }
-          : unknown(told && !told.bandScoreWPerK.known ? told.bandScoreWPerK.reason : 'cannot be told');
+          : unknown(told && !told.bandScoreWPerK.known ? told.bandScoreWPerK.reason : 'not available');
       default: {
         const { decimals, unit } = found.value.response;
         return pm(placed.value, placed.interval95, decimals, unit);
@@ -241,7 +241,7 @@ export function bundleOrders(bundle: Bundle): BundleOrders {
     { what, at, loadW }: Omit<Reference, 'entry'>,
   ): Outcome<string> {
     const response = what === 'rise' ? RISE.id : what;
-    if (!responseOf(response)) return unknown(`no difference of “${what}” can be told`);
+    if (!responseOf(response)) return unknown(`a difference of “${what}” is not available`);
     const run = loadKeyOf(loadW);
     if (run === null) return unknown(`nothing was measured at ${loadW} W`);
     const found = order({ ...own, response, at, load: run === '' ? '' : `${run.loadW}` });

@@ -22,6 +22,7 @@ import type { ReportData } from '@/formats/report/reportData';
 import { reportHtml } from '@/formats/report/reportHtml';
 import { NO_DIE, noResult } from '@/core/reduction/noResult';
 import { hasDie, reduceBundleRun } from '../model/reduceBundleRun';
+import { momentWords } from '@/core/timeWords';
 import { reportFonts } from './reportFonts';
 import { bundleOrders, type BundleOrders } from './bundleOrders';
 import type { Made } from './made';
@@ -208,7 +209,7 @@ function written(
         reason: run.setAside,
       })),
     changes: bundle.changes.map((change) => ({
-      ...{ run: change.run, at: change.changedAt.slice(0, 16).replace('T', ' '), who: change.who },
+      ...{ run: change.run, at: momentWords(change.changedAt), who: change.who },
       what: changeWords(change),
     })),
     problems: bundle.problems.map(problemText),

@@ -61,7 +61,7 @@ export function orderTable(order: BundleRanking, orders: BundleOrders): OrderTab
     notPlaced: ranking.notPlaced.map(({ entry, reason }) => ({ name: nameOf(entry), reason })),
     bridged: order.bridged.map(
       ({ entry, value, interval95, there, from, by }) =>
-        `⤳ ${nameOf(entry)}: ${figure(value)} ± ${figure(interval95)} K, carried over from ${from}, where it was ${figure(there)} K${by && ` (${by})`}.`,
+        `⤳ ${nameOf(entry)}: ${figure(value)} ± ${figure(interval95)} K, bridged from ${from}, where it was ${figure(there)} K${by && ` (${by})`}.`,
     ),
   };
 }

@@ -13,6 +13,7 @@ import {
 import { withDatabase } from '@/database/pool';
 import { rigTrouble } from '../drift/watchView';
 import { viewRoundUp } from '../model/roundUpView';
+import { dayWords } from '@/core/timeWords';
 
 /** What wants doing in the lab, with where it is done. */
 export interface Due {
@@ -56,10 +57,14 @@ function bookDue({ rig, book, lastRun, roundUpId }: RigDesk, today: string): Due
     .sort((a, b) => (a.on < b.on ? 1 : a.on > b.on ? -1 : 0));
   const [last] = checks;
   if (last && !checkHolds(last))
-    add(`the meter was off by ${checkOffset(last).toFixed(1)} dB on ${last.on}`, true);
+    add(`the meter was off by ${checkOffset(last).toFixed(1)} dB on ${dayWords(last.on)}`, true);
   const isUsed = lastRun >= before(today, CHECK_DAYS);
   if (isUsed && (!last || last.on < before(today, CHECK_DAYS)))
-    add(last ? `the meter was last checked on ${last.on}` : 'the meter was never checked by a calibrator');
+    add(
+      last
+        ? `the meter was last checked on ${dayWords(last.on)}`
+        : 'the meter was never checked by a calibrator',
+    );
   return due;
 }
 
@@ -106,7 +111,7 @@ export async function viewDesk(today: string): Promise<DeskView> {
     const ran = lastRun === '' ? 'never ran' : `last ran ${lastRun}`;
     if (doubt)
       due.push({
-        says: `${rig}: the control ${doubt.product} broke, ${doubt.counting.length + doubt.held.length} runs are in doubt`,
+        says: `${rig}: the control ${doubt.product} was out of range, ${plural(doubt.counting.length + doubt.held.length, 'run is', 'runs are')} suspect`,
         ...{ href: href!, isBad: true },
       });
     const meterRuns = trouble?.meterRuns ?? 0;
@@ -121,7 +126,7 @@ export async function viewDesk(today: string): Promise<DeskView> {
   due.push(...lentDue(lent, today));
   if (unbooked.length > 0)
     due.push({
-      says: `${plural(unbooked.length, 'bought sample has', 'bought samples have')} no receipt noted: ${namedSamples(unbooked)}`,
+      says: `${plural(unbooked.length, 'bought sample has', 'bought samples have')} no receipt recorded: ${namedSamples(unbooked)}`,
       ...{ href: searchFor(unbooked[0]!.product), isBad: false },
     });
   for (const { roundUpId, title, entries } of prices.slice(0, MOST_NAMED))

@@ -19,7 +19,7 @@ export async function publishDemo(roundUpId: number): Promise<void> {
       entry === 'galerna-twin' && mount === 2 && loadW === 170 && setting === '67 %',
   );
   if (!run) return;
-  const reason = 'the window stood open: the room fell while it was read';
+  const reason = 'the window was open: the room cooled during the reading';
   if (run.setAside === '')
     await editRun(
       roundUpId,

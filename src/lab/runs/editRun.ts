@@ -85,8 +85,7 @@ async function refusable<T extends { saved: true }>(work: () => Promise<T>): Pro
     if (error instanceof NotSaved) return error.result;
     if (error instanceof CannotReduce) return { saved: false, why: 'refused', message: error.message };
     const { code } = error as { code?: string };
-    if (code === '23505')
-      return { saved: false, why: 'refused', message: 'another run has this label by now' };
+    if (code === '23505') return { saved: false, why: 'refused', message: 'another run has this label now' };
     throw error;
   }
 }

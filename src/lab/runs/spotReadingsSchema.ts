@@ -29,7 +29,7 @@ function wrongRow(rows: readonly PlaceReadings[]): { at: number; message: string
   for (const [at, { quantity, place, unit, values }] of rows.entries()) {
     const where = `${quantity}\n${place.trim()}`;
     if (seen.has(where))
-      return { at, message: `${quantity} at ${place.trim()} stands twice: its readings go in one row` };
+      return { at, message: `${quantity} at ${place.trim()} is listed twice: its readings go in one row` };
     seen.add(where);
     for (const value of values) {
       const own = inOwnUnit(quantity as ReadingQuantity, value, unit);

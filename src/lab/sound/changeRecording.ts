@@ -37,7 +37,7 @@ export async function keepListening(
   roundUpId: number,
   { who, wasBlind, clips }: { who: string; wasBlind: boolean; clips: readonly number[] },
 ): Promise<{ id: number }> {
-  if (new Set(clips).size !== clips.length) throw new Refused('a clip stands twice in the order', 'clips');
+  if (new Set(clips).size !== clips.length) throw new Refused('a clip is listed twice in the order', 'clips');
   return inTransaction(async (db) => {
     for (const id of clips) {
       const clip = await getRecording(db, roundUpId, id);

@@ -38,7 +38,7 @@ function residentMb(pid: number): number {
 }
 
 /** What a process that is gone has not done. */
-const DONE: Record<Lane, string> = { look: 'read', bring: 'brought in', make: 'made', picture: 'kept' };
+const DONE: Record<Lane, string> = { look: 'read', bring: 'imported', make: 'made', picture: 'kept' };
 
 interface Job {
   /** By which it is asked about and stopped. */
@@ -168,7 +168,7 @@ export class WorkPool {
     const { memoryMb, seconds } = this.limits;
     const tooLarge = () =>
       job.reject(
-        new Refused(`This needs more than ${memoryMb} MB of memory, and was given up: bring it in parts.`),
+        new Refused(`This needs more than ${memoryMb} MB of memory, and was stopped: import it in parts.`),
       );
     const beganMs = performance.now();
     const look = setInterval(() => {
@@ -178,7 +178,7 @@ export class WorkPool {
           job,
           () =>
             job.reject(
-              new Refused(`This took longer than ${seconds} s, and was given up: bring it in parts.`),
+              new Refused(`This took longer than ${seconds} s, and was stopped: import it in parts.`),
             ),
           true,
         );

@@ -94,8 +94,8 @@ export function AirStage({ data }: { data: AirData }) {
           </div>
           <p className="label-text pt-1">
             Dashed: the resistance, Δp = k·qⁿ. Circles: where a fan works. Each curve is read at the openings
-            of a chamber and restated to its speed here by the fan laws, flow by the speed and pressure by its
-            square.
+            of a chamber and converted to its speed here by the fan laws, flow by the speed and pressure by
+            its square.
           </p>
         </section>
         <aside
@@ -120,12 +120,12 @@ export function AirStage({ data }: { data: AirData }) {
           <p className="label-text pt-1 pb-1">
             {view.by === 'noise'
               ? `Each at the fastest speed that is no louder than this, ${data.meterDistanceCm} cm from it.`
-              : 'Not equally loud: the level of each stands in its row.'}
+              : 'Not equally loud: each row shows its level.'}
           </p>
           <WorkTable ranking={ranking} entries={entries} />
           <p className="label-text pt-2">
-            ± is the 95 % interval: pressures within 2 % where nothing was repeated, and what the readings
-            through the resistance leave open. That is the same for all fans and tells none from another.
+            ± is the 95 % interval: pressures within 2 % where nothing was repeated, and the error of the
+            fitted resistance, which shifts all fans alike.
           </p>
           <ReadThrough pairs={view.pairs} fitted={fitted} onPairs={(pairs) => void setView({ pairs })} />
         </aside>

@@ -55,7 +55,7 @@ export function WorkTable({
                     {figure(work.rpm, 0)} rpm
                     {work.topsOut && ', its fastest'}
                     {Math.abs(ratio - 1) > 0.005 &&
-                      ` · restated from ${figure(work.measuredRpm, 0)}${work.farOff ? ': far' : ''}`}
+                      ` · converted from ${figure(work.measuredRpm, 0)}${work.farOff ? ': far' : ''}`}
                   </span>
                 </td>
                 <td className="num whitespace-nowrap">

@@ -108,7 +108,7 @@ function Measuring({ data, live, session }: { data: BenchData; live: Live; sessi
                   </>
                 ) : (
                   <span className="text-warn">
-                    Its fans are not noted in Line-up: look twice which ones go on.
+                    Its fans are not recorded in Line-up: check which ones go on.
                   </span>
                 )}
               </p>
@@ -190,7 +190,7 @@ function NextUp({ data, next }: { data: BenchData; next: UpcomingMount | undefin
           </>
         ) : (
           <span className="text-warn">
-            Fans not noted:{' '}
+            Fans not recorded:{' '}
             <Link
               className="underline underline-offset-2"
               href={`/round-ups/${data.roundUpId}/line-up?entry=${encodeURIComponent(next.entry)}`}

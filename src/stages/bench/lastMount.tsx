@@ -15,7 +15,7 @@ export function LastMount({ data }: { data: BenchData }) {
   const at = { entry: state.entry, mount: advice.advice === 'none' ? state.mount : advice.mount };
   async function order(what: 'remount' | 'stands') {
     if (advice.advice === 'none') return;
-    const text = `${figure(advice.byK, 1)} K over its other mounts`;
+    const text = `${figure(advice.byK, 1)} K hotter than its other mounts`;
     const tries = advice.advice === 'stands' ? advice.tries : 0;
     if (await sendOrder(data.roundUpId, { do: what, ...at, tries, text })) router.refresh();
   }
@@ -41,14 +41,13 @@ export function LastMount({ data }: { data: BenchData }) {
         )}
       </p>
       {state.phase === 'stopped' && state.at < state.points.length && (
-        <p className="text-[14.5px] text-ink2">What was not measured stands in the plan again.</p>
+        <p className="text-[14.5px] text-ink2">What was not measured is in the plan again.</p>
       )}
       {advice.advice === 'remount' && (
         <div className="space-y-2 rounded-md border border-warn p-3" role="alert">
           <p>
-            ▲ Mount {advice.mount} of {state.name} stands {figure(advice.byK, 1)} K over its other mounts:
-            paste or seating. Clean both faces and mount it again; its runs are set aside, and the plan asks
-            for them anew.
+            ▲ Mount {advice.mount} of {state.name} is {figure(advice.byK, 1)} K hotter than its others. Check
+            paste and seating, then remount. Its runs are set aside and planned again.
           </p>
           <button type="button" className="act-button" onClick={() => void order('remount')}>
             Set aside, mount it again
@@ -58,8 +57,8 @@ export function LastMount({ data }: { data: BenchData }) {
       {advice.advice === 'stands' && (
         <div className="space-y-2 rounded-md border border-warn p-3" role="alert">
           <p>
-            ▲ {advice.tries} tries at mount {advice.mount} agree, {figure(advice.byK, 1)} K over the other
-            mounts: it is the product, not the hand. The result stands and its runs say so.
+            ▲ {advice.tries} tries at mount {advice.mount} agree, {figure(advice.byK, 1)} K hotter than the
+            others: likely the product. The result is kept, and its runs say so.
           </p>
           <button type="button" className="act-button" onClick={() => void order('stands')}>
             Keep the result

@@ -2,7 +2,8 @@
 
 import Link from 'next/link';
 import { useState } from 'react';
-import { clockText, dayText } from '@/ui/clock';
+import { dayWords } from '@/core/timeWords';
+import { clockText } from '@/ui/clock';
 import { plural } from '@/ui/marks/figures';
 import type { UpcomingMount } from '@/core/plan/upcomingMount';
 import type { BenchData } from '@/lab/bench/benchView';
@@ -12,7 +13,7 @@ import { useSpace } from './useSpace';
 function whenWords(mount: UpcomingMount, today: string): string {
   return mount.day === today
     ? clockText(mount.fromMin)
-    : `${dayText(mount.day)}, ${clockText(mount.fromMin)}`;
+    : `${dayWords(mount.day)}, ${clockText(mount.fromMin)}`;
 }
 
 function lasting(min: number): string {

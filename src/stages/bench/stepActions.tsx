@@ -177,7 +177,7 @@ export function StepActions({ roundUpId, state }: { roundUpId: number; state: Be
         <AskLine
           label="Why is it settled already?"
           send="Take it as settled"
-          late={late ? 'That setting is over by now: it ended by the rule, and needs no reason.' : ''}
+          late={late ? 'That setting has ended by the rule: no reason is needed.' : ''}
           onSend={(text) =>
             send({ do: 'overrule', at: asking!.at, text }, 'Taken as settled; the reason goes with the run')
           }
@@ -196,7 +196,7 @@ export function StepActions({ roundUpId, state }: { roundUpId: number; state: Be
         <AskLine
           label={`Why is ${state.points[asking!.at]?.setting ?? 'this setting'} skipped?`}
           send="Skip this setting"
-          late={late ? 'That setting is over by now: nothing is left to skip.' : ''}
+          late={late ? 'That setting has ended: nothing is left to skip.' : ''}
           onSend={(text) => send({ do: 'skip', text, at: asking!.at }, 'Skipped; the plan keeps the reason')}
           onClose={() => setAsking(null)}
         />

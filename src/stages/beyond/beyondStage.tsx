@@ -61,7 +61,7 @@ export function BeyondStage({ packed }: { packed: Packed<BeyondData> }) {
         )}
       </PageLine>
       {items.length === 0 ? (
-        <p>Nothing can be placed at this level and load: move the line, or measure.</p>
+        <p>No entry can be ranked at this level and load: move the line, or measure.</p>
       ) : (
         <>
           <MeasuresTable

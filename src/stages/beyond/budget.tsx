@@ -12,7 +12,7 @@ export function Budget({ item, unit }: { item: JudgedItem; unit: string }) {
   // The first remount takes an assumption’s place, and may scatter by more.
   const wider = item.placed.spreadSource !== 'assumed' && item.mounts === 1;
   return (
-    <section aria-label={`Doubt of ${item.product}`} className="max-w-[640px] space-y-2">
+    <section aria-label={`Where ± of ${item.product} comes from`} className="max-w-[640px] space-y-2">
       <h3 className="font-display text-[16px] font-bold">
         Where ± {figure(interval95, 2)} {unit} comes from: <span dir="auto">{item.product}</span>
       </h3>
@@ -33,9 +33,8 @@ export function Budget({ item, unit }: { item: JudgedItem; unit: string }) {
       {remedy && <p className="text-[14.5px]">{remedy}</p>}
       {wider && (
         <p className="text-[14.5px] text-ink2">
-          It was mounted once, and others were remounted: ± stands on what they showed in place of an
-          assumption, and on how far one product’s mounts differ from another’s. So it can be wider than
-          before the first remount.
+          It was mounted once, and others were remounted: their scatter replaces the assumption, with how far
+          products differ in it. So ± can be wider than before the first remount.
         </p>
       )}
       <p className="text-[14.5px] text-ink2">

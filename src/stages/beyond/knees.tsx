@@ -34,7 +34,7 @@ export function Knees({
       <p className="label-text pb-1">
         One dB must cut K/W by{' '}
         <DraftField
-          label="What a decibel is worth, % of R"
+          label="One dB must cut K/W by, %"
           value={worthPct(data)}
           least={0.01}
           most={50}

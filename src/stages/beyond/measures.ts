@@ -97,7 +97,7 @@ export function measuresOf(data: BeyondData): Measure[] {
       under: `mean ${what.toLowerCase()}, ${unit}`,
       betterIs: 'better',
       ...{ unit, decimals, better },
-      definition: `Mean of ${what} from ${from} to ${to} dB(A), the band of the Brief: for every evening and not for one line.`,
+      definition: `Mean of ${what} from ${from} to ${to} dB(A), the band of the Brief, not one line.`,
       figureFor: (item, intervals) =>
         told(item.detail.bandMean, intervals?.bandMean ?? null, covered(item, rule.band)),
     },
@@ -107,7 +107,7 @@ export function measuresOf(data: BeyondData): Measure[] {
       under: 'watts per kelvin, W/K',
       betterIs: 'better',
       ...{ unit: 'W/K', decimals: 2, better: 'higher' },
-      definition: `Mean conductance, 1/R, from ${from} to ${to} dB(A), the band of the Brief: a cooler for every evening and not for one line.`,
+      definition: `Mean conductance, 1/R, from ${from} to ${to} dB(A), the band of the Brief, not one line.`,
       figureFor: (item, intervals) =>
         told(item.detail.bandScoreWPerK, intervals?.bandScoreWPerK ?? null, covered(item, rule.band)),
     },
@@ -118,7 +118,7 @@ export function measuresOf(data: BeyondData): Measure[] {
       betterIs: 'better',
       ...{ unit: 'K/W', decimals: 2, better: 'lower' },
       definition:
-        'What no fan gets past (die, paste, spreader, plate), if R falls towards it as a power of speed: R∞ of R∞ + a·n^(−b) over the speeds of this load. It bears two figures; not identified where its interval is wider than half of it.',
+        'Wall: K/W left however fast the fan, estimated from the curve: R∞ of R∞ + a·n^(−b) over the speeds of this load. Not available where ± is over half of it.',
       figureFor: ({ detail }) => {
         const wall = detail.airflowIndependent;
         if (!wall.known) return none(wall.reason, 'not available');
@@ -134,7 +134,7 @@ export function measuresOf(data: BeyondData): Measure[] {
       under: `watts at the line, room ${rule.referenceAmbientC} °C`,
       betterIs: 'more',
       ...{ unit: 'W', decimals: 0, better: 'higher' },
-      definition: `The heat that it holds at the line in a room of ${rule.referenceAmbientC} °C before the die comes to ${rule.limitC} °C, by R there. Its ± counts what the sensors and meters of this rig share, too. K/W of this processor is not that of another.`,
+      definition: `Maximum heat: watts at the line before the die reaches ${rule.limitC} °C in a ${rule.referenceAmbientC} °C room, by R there. ± includes what the sensors and meters of this rig share. K/W of another processor differs.`,
       figureFor: ({ detail, placed }) =>
         told(
           detail.capacityW,

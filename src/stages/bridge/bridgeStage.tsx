@@ -63,7 +63,7 @@ export function BridgeStage({ data }: { data: BridgeData }) {
         <>
           {made.apart.map(({ because, says }) => (
             <p key={because} className="text-[14.5px]">
-              Cannot be compared directly: {because}. The way out: {says}.
+              Cannot be compared directly: {because}. Instead, {says}.
             </p>
           ))}
           {!made.bridge.known && (
@@ -77,28 +77,27 @@ export function BridgeStage({ data }: { data: BridgeData }) {
           {bridge && (
             <>
               <p className="max-w-3xl text-[15px]">
-                Here = {figure(bridge.fit.intercept, 2)} ±{' '}
+                Rise here = {figure(bridge.fit.intercept, 2)} ±{' '}
                 {figure(NORMAL_95 * bridge.fit.interceptU * bridge.widened, 2)} K +{' '}
                 {figure(bridge.fit.slope, 3)} ± {figure(NORMAL_95 * bridge.fit.slopeU * bridge.widened, 3)} ×
-                there, by {plural(made.shared.length, 'point')} of{' '}
-                {plural(bridge.entries, 'entry', 'entries')}, errors in both; from {figure(bridge.from, 1)} to{' '}
-                {figure(bridge.to, 1)} K.
+                rise there, from {plural(made.shared.length, 'point')} of{' '}
+                {plural(bridge.entries, 'entry', 'entries')}, errors in both; valid for{' '}
+                {figure(bridge.from, 1)} to {figure(bridge.to, 1)} K.
                 {bridge.widened > 1.05 &&
-                  ` The points scatter more than expected: all of it is widened ${figure(bridge.widened, 2)} times.`}
+                  ` The points scatter more than expected, so ± is ${figure(bridge.widened, 2)} times wider.`}
               </p>
               {bridge.apart && (
                 <p className="max-w-3xl text-warn" dir="auto">
-                  ▲ {bridge.apart.entry} is no part of it: it stands{' '}
-                  {figure(Math.abs(bridge.apart.byUnits), 1)} K {bridge.apart.byUnits > 0 ? 'above' : 'below'}{' '}
-                  the line of all others. The two rigs tell of it differently (a spreader or a plate that is
-                  the bottleneck on one of them), and that is not bridged away.
+                  ▲ {bridge.apart.entry} is left out: {figure(Math.abs(bridge.apart.byUnits), 1)} K{' '}
+                  {bridge.apart.byUnits > 0 ? 'above' : 'below'} the others’ line. It behaves differently on
+                  the two rigs (a spreader or a plate may be the bottleneck on one of them).
                 </p>
               )}
               <LeftOut checks={bridge.leftOut} />
               <BridgedRows rows={made.rows} lineDb={data.lineDb} />
               {made.refused.map(({ product, reason }) => (
                 <p key={product} className="text-[14.5px] text-ink2" dir="auto">
-                  {product} is not carried over: {reason}.
+                  {product} is not bridged: {reason}.
                 </p>
               ))}
               <p>

@@ -53,7 +53,7 @@ export function BridgedRows({ rows, refused = [], broken = [], lineDb, scale = P
       )}
       {refused.map(({ product, reason }) => (
         <p key={product} className="pt-1 text-[14.5px] text-ink2" dir="auto">
-          {product} is not carried over: {reason}.
+          {product} is not bridged: {reason}.
         </p>
       ))}
       {broken.map(({ from, reason }) => (
@@ -63,7 +63,8 @@ export function BridgedRows({ rows, refused = [], broken = [], lineDb, scale = P
       ))}
       {rows.length > 0 && (
         <p className="label-text pt-1">
-          ⤳ carried over by what both rigs have, with the doubt of that. Bridged entries get no place.
+          ⤳ bridged: converted by the entries that both rigs have, its ± included. Bridged entries get no
+          place.
         </p>
       )}
     </section>

@@ -6,6 +6,7 @@ import { briefChanges } from '@/core/brief/briefChanges';
 import { methodCard } from '@/core/brief/methodCard';
 import { asking } from '@/core/brief/brief';
 import { QUESTIONS } from '@/core/brief/questions';
+import { insideSentence } from '@/core/words';
 import { ChoiceField, TextField } from '@/ui/form/fields';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { fieldFault, useSheet } from '@/ui/form/useSheet';
@@ -64,8 +65,8 @@ export function BriefStage({ data }: { data: BriefData }) {
               />
             </div>
             <p className="pt-1.5 text-[14.5px]">
-              <b>Answers</b> {question.can.charAt(0).toLowerCase() + question.can.slice(1)}{' '}
-              <b>Does not answer</b> {question.cannot.charAt(0).toLowerCase() + question.cannot.slice(1)}
+              <b>Answers</b> {insideSentence(question.can)} <b>Does not answer</b>{' '}
+              {insideSentence(question.cannot)}
             </p>
           </fieldset>
           <BriefNumbers brief={brief} onBrief={sheet.set} fieldError={fieldError} />

@@ -102,7 +102,7 @@ export function BundleCheck({ data }: { data: BundleCheckData }) {
         <>
           {brings ? (
             <button className="act-button" disabled={undecided > 0} onClick={() => void bringIn()}>
-              {fresh > 0 ? `Import ${plural(fresh, 'run')}` : 'Bring it in: no run is new'}
+              {fresh > 0 ? `Import ${plural(fresh, 'run')}` : 'Import: no run is new'}
             </button>
           ) : (
             <>
@@ -113,7 +113,7 @@ export function BundleCheck({ data }: { data: BundleCheckData }) {
             </>
           )}
           <Link className="ml-4 text-[14px] underline" href="/bring">
-            Bring something else
+            Import something else
           </Link>
         </>
       )}

@@ -14,7 +14,7 @@ export function Refused({ problems }: { problems: ShownProblem[] }) {
       </p>
       <ProblemList problems={problems} />
       <Link className="act-button mt-4 inline-block" href="/bring">
-        Bring it again
+        Import it again
       </Link>
     </section>
   );

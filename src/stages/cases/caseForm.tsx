@@ -47,7 +47,7 @@ export function CaseForm({ id, kept }: { id: number; kept: KeptSheet<LabCase> })
           onValue={(coolerHeightMm) => set({ ...body, coolerHeightMm })}
         />
         <NumberField
-          label="Memory stands"
+          label="RAM height"
           unit="mm"
           optional
           value={body.memoryHeightMm}

@@ -41,8 +41,8 @@ export function CasesStage({ cases, unnoted }: { cases: CaseItem[]; unnoted: str
     <div className="space-y-6">
       {cases.length === 0 && (
         <p className="max-w-160">
-          No case is kept yet. A case says which fans go where and how much room there is: a layout with a fan
-          in a place that it has not is then refused, and a cooler that is too high for it is told.
+          No cases yet. A case says where fans go and how much room there is: a layout with a fan in a place
+          that it lacks is refused, and coolers that are too tall are marked.
         </p>
       )}
       {cases.map((item) => (
@@ -64,8 +64,8 @@ export function CasesStage({ cases, unnoted }: { cases: CaseItem[]; unnoted: str
         </section>
       ))}
       {unnoted.length > 0 && (
-        <section aria-label="Not noted" className="space-y-1">
-          <p className="text-[14px] text-ink2">Rigs stand in these, and nothing is known of them:</p>
+        <section aria-label="Cases without a sheet" className="space-y-1">
+          <p className="text-[14px] text-ink2">Rigs name these cases, which have no sheet yet:</p>
           <p className="flex flex-wrap gap-2">
             {unnoted.map((name) => (
               <button key={name} type="button" className="quiet-button" onClick={() => void add(name)}>

@@ -75,8 +75,8 @@ export function BesideTable({
         </tbody>
       </table>
       <p className="label-text pt-1">
-        At its {axis.against === 'noise' ? 'quietest and loudest' : 'slowest and fastest'} settings each entry
-        stands at another level: levels differ, so this is not a ranking.
+        At its {axis.against === 'noise' ? 'quietest and loudest' : 'slowest and fastest'} settings. Levels
+        differ here, so this is not a ranking.
       </p>
     </details>
   );

@@ -76,7 +76,9 @@ export function RankingAside({
             </button>
           </p>
         )}
-        {ranking.placed.length === 0 && <p className="py-4">Nothing can be placed at this level and load.</p>}
+        {ranking.placed.length === 0 && (
+          <p className="py-4">No entry can be ranked at this level and load.</p>
+        )}
         <SlipNotes
           roundUpId={data.roundUpId}
           slips={data.slips.filter(({ entry }) => !hidden.has(entry))}
@@ -97,7 +99,7 @@ export function RankingAside({
           </p>
         )}
         {hidden.size > 0 && (
-          <p className="pt-2 text-[14px] text-ink2">{hidden.size} hidden: places are among those shown.</p>
+          <p className="pt-2 text-[14px] text-ink2">{hidden.size} hidden. Places count what is shown.</p>
         )}
         <BridgedPart bridges={load.bridges} entries={entries} lineDb={lineAt} scale={scale} />
         {fastest && (

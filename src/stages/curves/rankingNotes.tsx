@@ -65,7 +65,7 @@ export function RankingNotes({
       {ranking.standOut.length > 0 && (
         <p>
           {standOutSentence(ranking.standOut.map((entry) => shortName(entries.get(entry)!.product)))} Look at
-          how {ranking.standOut.length === 1 ? 'it was' : 'they were'} mounted; a further mount tells most.
+          how {ranking.standOut.length === 1 ? 'it was' : 'they were'} mounted; a further mount helps most.
         </p>
       )}
       {sampleSentences(ranking.placed, (entry) => entries.get(entry)?.samplesOf ?? null, shown).map(

@@ -12,6 +12,7 @@ import { DraftField } from '@/ui/form/draftField';
 import { PageLine } from '../desk/pageLine';
 import { LineField } from '../curves/choices/lineField';
 import { LoadTabs } from '../curves/choices/loadTabs';
+import { sentence } from '@/core/words';
 
 type GridData = GridView & { roundUpId: number };
 
@@ -131,7 +132,7 @@ export function GridStage({ data }: { data: GridData }) {
           <button
             type="button"
             className="quiet-button"
-            title="The lowest resistance that no fan gets past, of the curves here: the common resistance lies under it"
+            title="The lowest wall of the curves here: the common resistance is below it"
             onClick={() => void setShared(wall)}
           >
             Lowest wall here, {figure(wall, 3)} K/W
@@ -195,7 +196,7 @@ export function GridStage({ data }: { data: GridData }) {
       )}
       {!fit.known ? (
         <p role="alert" className="max-w-200 text-[15px] text-warn">
-          ▲ {fit.reason.charAt(0).toUpperCase() + fit.reason.slice(1)}.
+          ▲ {sentence(fit.reason)}.
         </p>
       ) : (
         <>

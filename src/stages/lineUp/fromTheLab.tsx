@@ -13,8 +13,8 @@ const PAUSE_MS = 250;
 function ranked({ here, apart }: OfferedToRoundUp): string {
   if (here + apart === 0) return 'nothing measured yet';
   if (apart === 0) return `${plural(here, 'run')} to be ranked here`;
-  if (here === 0) return 'all runs at other revisions: kept apart here';
-  return `${plural(here, 'run')} to be ranked here, ${apart} kept apart`;
+  if (here === 0) return 'all runs at other revisions: not ranked together with this one';
+  return `${plural(here, 'run')} to be ranked here, ${apart} at other revisions`;
 }
 
 /** What the lab has and this round-up does not cite yet: an entry comes with all that was measured of it. */

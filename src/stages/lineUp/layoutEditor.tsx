@@ -6,6 +6,7 @@ import { airBalance, balanceWords } from '@/core/cases/airBalance';
 import type { LabCase } from '@/core/cases/labCase';
 import { layoutProblem, slotName, type LayoutFan } from '@/core/cases/layout';
 import { nearestLayout } from '@/core/cases/layoutDifference';
+import { sentence } from '@/core/words';
 import { NumberField, TextField } from '@/ui/form/fields';
 import { LayoutDrawing } from './layoutDrawing';
 
@@ -54,11 +55,11 @@ export function LayoutEditor({
       />
       {problem && (
         <p role="alert" className="text-[14px] text-bad">
-          ▲ {problem.charAt(0).toUpperCase() + problem.slice(1)}.
+          ▲ {sentence(problem)}.
         </p>
       )}
       <p className="text-[14px] text-ink2">
-        {labCase ? 'Places of ' : 'Places of a usual case: nobody has noted those of '}
+        {labCase ? 'Places of ' : 'Places of a usual case, for want of a sheet of '}
         <Link href="/cases" dir="auto" className="underline underline-offset-2">
           {labCase?.name ?? (enclosure === 'open' ? 'this one' : enclosure)}
         </Link>
@@ -137,8 +138,8 @@ export function LayoutEditor({
           ) : (
             <>
               ▲ Against <span dir="auto">{nearest.other.name}</span>, the most like it,{' '}
-              {nearest.differences.length} things differ: {nearest.differences.join('; ')}. What a result
-              comes from cannot be told from these two alone.
+              {nearest.differences.length} things differ: {nearest.differences.join('; ')}. These two alone do
+              not show which of them a result comes from.
             </>
           )}
         </p>

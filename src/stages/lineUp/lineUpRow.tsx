@@ -23,7 +23,7 @@ function SampleCell({ item }: { item: LineUpItem }) {
       ) : item.product.body.kind === 'case-layout' ? (
         <span className="text-ink2">–</span>
       ) : (
-        <span className="text-warn">not noted</span>
+        <span className="text-warn">not recorded</span>
       )}
     </td>
   );

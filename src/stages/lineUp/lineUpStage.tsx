@@ -74,7 +74,7 @@ export function LineUpStage({
           {items.length === 0 ? (
             <p className="py-6">
               Nothing to compare yet. Name the first product below, paste a block from a spreadsheet (Ctrl V),
-              or bring a CSV. The first is taken as the control, which is re-tested to watch the rig.
+              or import a CSV. The first is taken as the control, which is re-tested to watch the rig.
             </p>
           ) : (
             <EntriesTable

@@ -21,7 +21,7 @@ export function OnceMore({ base, item, onMade }: { base: string; item: LineUpIte
     };
     if (given === 'second-fan' && item.entry.body.fans.length === 0 && fan.name.trim() === '')
       return setAsk(
-        `The fans of ${item.shownName} are not noted: which one does it have? Name it above, and one more of it is added.`,
+        `The fans of ${item.shownName} are not recorded: name the fan above, and a second one is added.`,
       );
     setAsk('');
     const said =

@@ -166,8 +166,8 @@ export function ProductForm({
         </div>
       </details>
       <p className="text-[13px] text-ink2">
-        The report tells it to readers; blades name the tone of a recording. The maker’s figure is never
-        plotted beside measured levels.
+        The report prints it; blades name the tone of a recording. The maker’s figure is never plotted beside
+        measured levels.
       </p>
       <SheetTrouble sheet={sheet} ownFields />
       <div className="flex gap-2">

@@ -1,5 +1,6 @@
 'use client';
 
+import { dayWords } from '@/core/timeWords';
 import { useRef, useState } from 'react';
 import {
   blankHandling,
@@ -139,14 +140,14 @@ export function SampleForm({
         <ul className="text-[14px]">
           {sample.diary.map((at, i) => (
             <li key={i} className="flex items-baseline gap-2 border-b border-hairline py-1">
-              <span className="text-ink2">{at.on}</span> {at.event}
+              <span className="text-ink2">{dayWords(at.on)}</span> {at.event}
               <span className="truncate text-ink2" dir="auto">
                 {at.note}
               </span>
               <button
                 type="button"
                 className="ml-auto"
-                aria-label={`Remove the line of ${at.on}`}
+                aria-label={`Remove the line of ${dayWords(at.on)}`}
                 onClick={() => set({ diary: sample.diary.filter((_, at2) => at2 !== i) })}
               >
                 ✕

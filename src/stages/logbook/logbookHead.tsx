@@ -111,7 +111,7 @@ export function LogbookHead({
           Export
         </MadeLink>
         <Link className="quiet-button" href={`/bring?roundUp=${roundUpId}`}>
-          Bring logs
+          Import logs
         </Link>
         <button
           className="quiet-button"

@@ -125,8 +125,8 @@ export function LogbookStage({
         <DeletedRuns roundUpId={roundUpId} runs={deleted} />
       ) : rows.length === 0 ? (
         <p className="py-8">
-          No runs yet. Bring logs of an evening, paste a block from a spreadsheet (Ctrl V), or type the first
-          run.
+          No runs yet. Import the logs of a session, paste a block from a spreadsheet (Ctrl V), or type the
+          first run.
         </p>
       ) : shown.length === 0 ? (
         <p className="py-8">No run fits what is looked for.</p>

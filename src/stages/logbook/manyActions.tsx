@@ -64,7 +64,7 @@ export function ManyActions({
               )
             }
           >
-            Take back
+            Undo
           </button>
         )}
         <button className="quiet-button" aria-expanded={open === 'mount'} onClick={show('mount')}>

@@ -10,7 +10,7 @@ export type ManyWhat = 'setAside' | 'mount' | 'entry';
 
 const SCHEMAS = {
   setAside: object({
-    value: string().trim().default('').required('A reason is needed: it stands with each of them.'),
+    value: string().trim().default('').required('A reason is needed: it is saved with each run.'),
   }),
   mount: object({ value: numberCell('Mount') }),
   entry: object({ value: string().default('') }),

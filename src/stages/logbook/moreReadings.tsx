@@ -51,7 +51,8 @@ export function MoreReadings({
         </select>
       </label>
       <p className="label-text basis-full">
-        A fan that does not turn: 0 rpm with its duty. A run without the die stands on what else was read.
+        A fan that does not turn: 0 rpm with its duty. A run without the die sensor counts by its other
+        readings.
       </p>
     </div>
   );

@@ -46,7 +46,7 @@ export function useManyEdits(roundUpId: number, chosen: readonly LogbookRow[], o
         rows.map((row, i) => ({ run: row.id, version: result.versions[i]!, changes: undo(row) })),
         true,
       );
-      if ('trouble' in back) toast.error('One of the runs was changed meanwhile: nothing was taken back.');
+      if ('trouble' in back) toast.error('One of the runs was changed meanwhile: nothing was undone.');
       else toast('They are as they were');
       router.refresh();
     };

@@ -93,7 +93,7 @@ export function PairStage({ data }: { data: PairData }) {
           )}
         </section>
         <aside
-          aria-label="What would tell more"
+          aria-label="To separate them"
           className="shrink-0 space-y-5 border-hairline lg:w-[390px] lg:border-l lg:pl-6"
         >
           <OneChange

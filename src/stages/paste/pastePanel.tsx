@@ -16,7 +16,7 @@ const NAMES: Record<PasteName, { title: string; hint: string; one: string; many:
   },
   rooms: {
     title: 'Paste room levels',
-    hint: 'One line for each entry or mount, with the level of the room alone. It replaces the level that stands.',
+    hint: 'One line for each entry or mount, with the level of the room alone. It replaces the level that is saved.',
     one: 'line',
     many: 'lines',
   },

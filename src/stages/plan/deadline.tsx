@@ -3,7 +3,7 @@ import { daysBetween } from '@/core/plan/laidPlan';
 import type { PlanSheet } from '@/core/plan/planSheet';
 import { loadKey } from '@/core/runs/load';
 import type { PlanData } from '@/lab/planning/planView';
-import { dayText } from '@/ui/clock';
+import { dayWords } from '@/core/timeWords';
 import { plural } from '@/ui/marks/figures';
 import { useAct } from '@/ui/useAct';
 import { whoIsHere } from '@/ui/who';
@@ -25,12 +25,12 @@ export function DeadlineNote({
   return (
     <p className={`text-[14px] ${late ? 'text-bad' : 'text-ok'}`}>
       {past
-        ? `▲ The deadline, ${dayText(deadline)}, is past.`
+        ? `▲ The deadline, ${dayWords(deadline)}, is past.`
         : late
-          ? `▲ ${plural(daysBetween(deadline, finish), 'day')} late: the deadline is ${dayText(deadline)}.`
+          ? `▲ ${plural(daysBetween(deadline, finish), 'day')} late: the deadline is ${dayWords(deadline)}.`
           : daysBetween(finish, deadline) === 0
-            ? `On the deadline, ${dayText(deadline)}.`
-            : `${plural(daysBetween(finish, deadline), 'day')} early: the deadline is ${dayText(deadline)}.`}{' '}
+            ? `On the deadline, ${dayWords(deadline)}.`
+            : `${plural(daysBetween(finish, deadline), 'day')} early: the deadline is ${dayWords(deadline)}.`}{' '}
       {late && !past && (
         <button type="button" className="underline underline-offset-2" onClick={onFit}>
           Fit it to the deadline
@@ -63,7 +63,7 @@ export function GaveUp({ gaveUp, data, plan }: { gaveUp: WhatWasGivenUp; data: P
     await act({
       ...write(brief.version, { ...brief.body, mounts, passes, loads: kept }, 'fitted to the deadline'),
       said: 'The brief promises what the plan holds',
-      undo: ({ version }) => write(Number(version), brief.body, 'taken back'),
+      undo: ({ version }) => write(Number(version), brief.body, 'undone'),
     });
   }
   return (

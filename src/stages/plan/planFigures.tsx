@@ -1,7 +1,7 @@
 import { Term } from '@/ui/marks/term';
 import type { PlanCost } from '@/core/plan/planCost';
 import type { PlanData } from '@/lab/planning/planView';
-import { dayText } from '@/ui/clock';
+import { dayWords } from '@/core/timeWords';
 import { figure } from '@/ui/marks/figures';
 
 /** What a plan costs and can show, large; its scatter in a sentence. */
@@ -30,7 +30,7 @@ export function PlanFigures({
         <div>
           <dt className="label-text">Ends</dt>
           <dd className={`font-display text-[26px] font-bold ${late ? 'text-bad' : ''}`}>
-            {dayText(finish)}
+            {dayWords(finish)}
           </dd>
         </div>
         <div>
@@ -55,8 +55,8 @@ export function PlanFigures({
 export function CannotTell({ blind }: { blind: readonly string[] }) {
   if (blind.length === 0) return null;
   return (
-    <section aria-label="What this plan cannot tell" className="text-[14px]">
-      <h3 className="font-display text-[16px] font-bold">This plan cannot tell</h3>
+    <section aria-label="What this plan cannot answer" className="text-[14px]">
+      <h3 className="font-display text-[16px] font-bold">This plan cannot answer</h3>
       <ul className="list-disc pl-5">
         {blind.map((words) => (
           <li key={words}>{words}</li>

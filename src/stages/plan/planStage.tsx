@@ -99,7 +99,7 @@ export function PlanStage({ data }: { data: PlanData }) {
       </section>
       <aside
         className="shrink-0 space-y-4 border-hairline lg:w-[390px] lg:overflow-y-auto lg:border-l lg:pl-6"
-        aria-label="What it costs"
+        aria-label="Plan at a glance"
         tabIndex={0}
       >
         {cost && found && (

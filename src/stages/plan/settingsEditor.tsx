@@ -117,7 +117,7 @@ export function SettingsEditor({
         )}
         {hasPump && way === 'duty' && (
           <input
-            aria-label="Pump, %, where it is set apart"
+            aria-label="Pump, %, where it has its own setting"
             placeholder="pump %"
             inputMode="decimal"
             className={`${box} w-20 text-right`}

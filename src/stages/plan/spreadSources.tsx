@@ -15,9 +15,9 @@ function RigSpread({ readings, told }: { readings: GroupedReading[]; told: Outco
   const cells = new Set(readings.map(({ cell }) => cell)).size;
   return (
     <p role="status">
-      Rigs and revisions of this lab spread by {withinWords(rigs)}, by {readings.length} readings of{' '}
-      {plural(cells, 'point')} that stood on {rigs.groups === 2 ? 'both' : `more than one of ${rigs.groups}`}:
-      what this one says is no other’s number without a bridge.
+      Rigs and revisions of this lab differ by {withinWords(rigs)}, from {readings.length} readings of{' '}
+      {plural(cells, 'point')} measured on {rigs.groups === 2 ? 'both' : `more than one of ${rigs.groups}`}:
+      without a bridge, values of two rigs cannot be compared.
     </p>
   );
 }
@@ -43,7 +43,7 @@ export function SpreadSources({
       ? 'mounts with their days'
       : NAMES[source]!;
   return (
-    <section aria-label="Spread and looks" className="space-y-1.5 text-[14px]">
+    <section aria-label="Scatter and interim checks" className="space-y-1.5 text-[14px]">
       {spread === null && repeated.length > 0 && (
         <button
           type="button"
@@ -63,8 +63,8 @@ export function SpreadSources({
       )}
       {most && (
         <p role="status">
-          {name(most.source)[0]!.toUpperCase() + name(most.source).slice(1)} cost most on this rig. By{' '}
-          {repeated.length} readings that were repeated (restricted maximum likelihood, 95 %):{' '}
+          Main source of scatter: {name(most.source)}. From {repeated.length} repeated readings (restricted
+          maximum likelihood, 95 %):{' '}
           {parts.map((part) => `${name(part.source)} ${withinWords(part)}`).join(', ')}.
         </p>
       )}

@@ -16,7 +16,8 @@ import { dayAfter } from '@/core/plan/laidPlan';
 import type { Mounting } from '@/core/plan/mountings';
 import { spanMin, type PlanSettings } from '@/core/plan/planSettings';
 import { weekdayOf, type SheetPart } from '@/core/plan/runSheet';
-import { clockText, dayText, WEEKDAYS } from '@/ui/clock';
+import { dayWords } from '@/core/timeWords';
+import { clockText, WEEKDAYS } from '@/ui/clock';
 import { EntryMark } from '@/ui/marks/entryMark';
 
 const DAY_MIN = 1440;
@@ -203,7 +204,7 @@ export function Timeline({
               <li key={day} className="flex items-stretch border-t border-hairline" data-day={day}>
                 <span className="w-24 shrink-0 py-2.5 text-[13.5px]">
                   <b>{WEEKDAYS[weekdayOf(settings.startOn, day)]}</b>{' '}
-                  <span className="text-ink2">{dayText(dayAfter(settings.startOn, day))}</span>
+                  <span className="text-ink2">{dayWords(dayAfter(settings.startOn, day))}</span>
                 </span>
                 <span className="relative mr-4 h-11 flex-1 overflow-hidden bg-sunk/60">
                   {quiet.map((other) => (

@@ -14,7 +14,7 @@ export function ApartNote({ roundUpId, apart }: { roundUpId: number; apart: RigD
   );
   return (
     <p className="border-b border-hairline px-4 py-1.5 text-[14px] md:px-7">
-      <b className="text-warn">▲ Kept apart:</b>{' '}
+      <b className="text-warn">▲ Not ranked together:</b>{' '}
       {apart
         .map(
           (other) =>

@@ -1,5 +1,6 @@
 import { useRef, useState } from 'react';
 import { checkHolds, checkOffset, type DailyCheck, type RigBook } from '@/core/rig/instrument';
+import { momentWords } from '@/core/timeWords';
 import { figure, signed } from '@/ui/marks/figures';
 import { ChoiceField, NumberField, TextField } from '@/ui/form/fields';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
@@ -28,7 +29,7 @@ export function DayChecks({
         onSubmit={(event) => {
           event.preventDefault();
           if (form.current!.reportValidity())
-            void onBook({ ...sheet.body, checks: [check, ...checks] }, 'Check noted');
+            void onBook({ ...sheet.body, checks: [check, ...checks] }, 'Check saved');
         }}
       >
         <TextField label="Day" type="date" value={check.on} onValue={(on) => setCheck({ ...check, on })} />
@@ -66,7 +67,7 @@ export function DayChecks({
             key={i}
             className="flex flex-wrap items-baseline gap-x-3 border-b border-hairline py-1 text-[14px]"
           >
-            <span className="text-ink2">{[check.on, check.at].filter(Boolean).join(', ')}</span>
+            <span className="text-ink2">{momentWords([check.on, check.at].filter(Boolean).join('T'))}</span>
             {check.kind === 'calibrator'
               ? `meter reads ${figure(check.reading, 1)} dB on 94 dB`
               : `probe ${signed(check.reading, 1)} K from ${check.kind === 'cold start' ? 'the cold die' : 'a second one'}`}

@@ -88,7 +88,7 @@ export function Instruments({ book, today, onBook }: { book: RigBook; today: str
     <section aria-label="Instruments">
       <h2 className="font-display text-[18px] font-bold">Instruments</h2>
       {instruments.length === 0 && (
-        <p className="label-text py-1">None noted yet: a reading is as good as the instrument behind it.</p>
+        <p className="label-text py-1">No instruments yet. A reading is only as good as its instrument.</p>
       )}
       <ul>
         {instruments.map((instrument, i) =>

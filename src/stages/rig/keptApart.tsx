@@ -25,7 +25,7 @@ export function KeptApart({
       {apart.map((other) => (
         <div key={other.revisionId}>
           <p>
-            <b className="text-warn">▲ Kept apart:</b> {plural(other.runs, 'run')} of{' '}
+            <b className="text-warn">▲ Not ranked together:</b> {plural(other.runs, 'run')} of{' '}
             {plural(other.entries, 'entry', 'entries')} at {other.rig}, revision {other.revision} are not
             ranked with those at revision {current}.
             {onChoose && (

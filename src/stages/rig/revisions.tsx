@@ -1,5 +1,5 @@
+import { dayWords } from '@/core/timeWords';
 import { PAGES } from '@/contracts/roundUpPages';
-import { format } from 'date-fns';
 import Link from 'next/link';
 import { plural } from '@/ui/marks/figures';
 import type { RigData } from '@/lab/planning/rigView';
@@ -36,7 +36,7 @@ export function Revisions({
           <li key={revision.id} className="border-b border-hairline py-1.5">
             <div className="flex flex-wrap items-baseline gap-x-3">
               <b>Revision {revision.revision}</b>
-              <span className="text-ink2">{format(revision.startedAt, 'd MMM yyyy')}</span>
+              <span className="text-ink2">{dayWords(revision.startedAt.toISOString())}</span>
               <span dir="auto">{revision.reason}</span>
               <span className="ml-auto text-ink2">{plural(revision.runs, 'run')}</span>
               {revision.id === data.currentId ? (

@@ -123,7 +123,7 @@ export function RigDrawing({
       <text x={-BEHIND_CM} y={height + text * 1.25} fill="var(--color-ink2)">
         {noted
           ? `from the side, to scale; the room is ${depth} × ${setup.roomHeightCm} cm`
-          : 'drawn as is usual: nobody has noted this bench yet'}
+          : 'a typical bench: yours is not saved yet'}
       </text>
     </svg>
   );

@@ -35,7 +35,7 @@ function Dots({
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         className="w-full"
         role="img"
-        aria-label="Spread of mounts, entry by entry"
+        aria-label="Scatter of mounts, entry by entry"
       >
         {[0, top].map((tick) => (
           <g key={tick}>
@@ -81,7 +81,7 @@ function Dots({
       </svg>
       <figcaption className="text-[13.5px] text-ink2">
         One dot for each remounted entry and load, by the day of its last run: ● of this round-up, ○ of others
-        on this revision; the line is what ± stands on.
+        on this revision; the line is the scatter that ± uses.
       </figcaption>
     </figure>
   );
@@ -92,15 +92,15 @@ export function RigSpread({ spread }: { spread: RigSpreadView }) {
   const { rig, own, others, isBrought, lineDb } = spread;
   const here = rig ? Math.round(rig.freedom - rig.earlier) : 0;
   return (
-    <section aria-label="Spread of this rig" className="space-y-2">
+    <section aria-label="Scatter of this rig" className="space-y-2">
       <h2 className="font-display text-[18px] font-bold">What mounting again changes</h2>
       {rig ? (
         <p className="text-[14.5px]">
           <strong>{figure(rig.spreadK, 2)} K</strong> at {rig.loadW} W and {figure(lineDb, 1)} dB(A), one
           standard deviation of a mount, by {plural(Math.round(rig.freedom), 'remount')} on this revision:{' '}
           {here} of this round-up, {Math.round(rig.earlier)} of others
-          {isBrought && ' (they came with a bundle)'}. Every ± of a rise at this load stands on it.
-          {rig.freedom < 6 && ' Fewer than six tell little: what is assumed, 0.5 K, fills up.'}
+          {isBrought && ' (they came with a bundle)'}. Every ± of a rise at this load uses it.
+          {rig.freedom < 6 && ' With fewer than six, ± still leans on the assumed 0.5 K.'}
         </p>
       ) : (
         <p className="text-[14.5px] text-ink2">

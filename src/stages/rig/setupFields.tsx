@@ -79,8 +79,8 @@ export function SetupFields({
         label="What the power meter sees"
         hint={
           setup.powerAt === 'die'
-            ? 'rises are restated by it; its class stands under Instruments'
-            : 'it checks the load; no rise is restated by it'
+            ? 'rises are converted with it; its class is under Instruments'
+            : 'it checks the load; no rise is converted with it'
         }
         value={setup.powerAt}
         options={POWER_READ}

@@ -63,7 +63,7 @@ export function SetupForm({
     const revision = Number(answer.body.revision);
     toast.success(
       !data.noted
-        ? 'The rig is noted'
+        ? 'The rig is saved'
         : answer.body.started
           ? `Revision ${revision} has begun`
           : `Revision ${revision} set right`,

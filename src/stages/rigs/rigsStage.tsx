@@ -77,7 +77,7 @@ function Cell({
         <span className="flex items-center gap-3">
           <Strip at={at} hollow={!placed} span={span} position={position} />
           <span className="w-36 shrink-0 text-[14px]">
-            {!placed && <span title="carried over, not measured here">⤳ </span>}
+            {!placed && <span title="bridged, not measured here">⤳ </span>}
             <b className={placed ? 'whitespace-nowrap' : 'font-normal whitespace-nowrap'}>
               {figure(at.value, decimals)}
             </b>
@@ -119,11 +119,11 @@ export function RigsStage({ data }: { data: RigsData }) {
       </PageLine>
       <p className="max-w-3xl text-[14.5px]">
         Places are those among what the same rig measured: nothing is ranked from one rig to another.{' '}
-        {data.response.better === 'higher' ? 'More' : 'Less'} is better. Hollow and dashed: carried over by a
+        {data.response.better === 'higher' ? 'More' : 'Less'} is better. Hollow and dashed: bridged by a
         bridge, with the doubt of that.
       </p>
       {data.rows.length === 0 ? (
-        <p>Nothing can be placed at this level and load on any of them.</p>
+        <p>No entry can be ranked at this level and load on any of them.</p>
       ) : (
         <div className="w-0 min-w-full overflow-x-auto" tabIndex={0} role="region" aria-label="All rigs">
           <table className="w-full max-w-400 max-md:block">

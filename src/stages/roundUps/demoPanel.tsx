@@ -69,7 +69,7 @@ export function DemoPanel({ demo, isEmpty }: { demo: DemoHere; isEmpty: boolean 
               “{title}”{' '}
               {entries > 0
                 ? `compares ${plural(entries, 'entry', 'entries')} of the demo: they stay in it, with their runs.`
-                : 'stands on a rig of the demo: the rig stays.'}
+                : 'uses a rig of the demo: the rig stays.'}
             </p>
           ))}
           {changed.length > 0 && (

@@ -1,6 +1,6 @@
 import type { DeskView } from '@/lab/roundUps/deskView';
 import Link from 'next/link';
-import { dayText } from '@/ui/clock';
+import { dayWords } from '@/core/timeWords';
 import { plural } from '@/ui/marks/figures';
 
 /** The lab at a glance: what is due, how its rigs are, its last evenings. */
@@ -47,14 +47,14 @@ export function Desk({ desk }: { desk: DeskView }) {
         </section>
       )}
       {desk.evenings.length > 0 && (
-        <section aria-label="Last evenings">
-          <h2 className="font-display text-[18px] font-bold">Last evenings</h2>
+        <section aria-label="Last sessions">
+          <h2 className="font-display text-[18px] font-bold">Last sessions</h2>
           <ul>
             {desk.evenings.map(({ day, rig, runs, entries, roundUpId }) => {
               const words = `${plural(runs, 'run')} of ${plural(entries, 'entry', 'entries')}`;
               return (
                 <li key={`${day} ${rig}`} className="flex gap-3 border-b border-hairline py-1.5">
-                  <span className="w-16 shrink-0 text-ink2">{dayText(day)}</span>
+                  <span className="w-16 shrink-0 text-ink2">{dayWords(day)}</span>
                   <span className="min-w-0 truncate" dir="auto">
                     {rig}
                   </span>

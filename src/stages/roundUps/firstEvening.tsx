@@ -22,7 +22,7 @@ const WAYS = [
 export function FirstEvening() {
   return (
     <>
-      <h2 className="font-display pb-2 text-[26px] font-bold">Your first evening</h2>
+      <h2 className="font-display pb-2 text-[26px] font-bold">Your first session</h2>
       <ul className="max-w-[640px]">
         {WAYS.map(({ href, title, says }) => (
           <li key={title} className="border-b border-hairline first:border-t">

@@ -64,7 +64,7 @@ export function OwnLab({ owner, kept }: { owner: number; kept: KeptSheet<LabShee
       >
         <TextField
           label="Name of the lab"
-          hint="Stands in reports and bundles."
+          hint="Printed in reports and bundles."
           value={body.name}
           error={fieldFault(sheet, 'name')}
           onValue={(name) => set({ ...body, name })}

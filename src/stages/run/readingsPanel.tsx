@@ -32,7 +32,7 @@ export function ReadingsPanel({
       (place) => `a flow at ${place} and no pressure there: no point of the fan’s curve`,
     ),
     ...(places.some(({ quantity }) => quantity === 'pressure' || quantity === 'flow') && !hasSpeed
-      ? ['no speed of the fan was noted: nothing of it can be restated']
+      ? ['no fan speed is recorded: its readings cannot be converted']
       : []),
   ];
   const close = () => {
@@ -98,7 +98,7 @@ export function ReadingsPanel({
                   ))}
                   {restatedFrom !== null && run.rpm !== null && (
                     <span className="block text-[13px] text-ink2">
-                      read at {figure(restatedFrom, 0)} rpm, restated to {figure(run.rpm, 0)} rpm by the{' '}
+                      read at {figure(restatedFrom, 0)} rpm, converted to {figure(run.rpm, 0)} rpm by the{' '}
                       {quantity === 'pressure' ? 'square of the speeds' : 'ratio of the speeds'}
                     </span>
                   )}

@@ -15,10 +15,7 @@ export type RunForm = 'aside' | 'note' | 'edit';
 type Texts = Record<string, string>;
 
 const REASON = object({
-  reason: string()
-    .trim()
-    .default('')
-    .required('A reason is needed: it stands in the logbook and in the report.'),
+  reason: string().trim().default('').required('A reason is needed: the Logbook and the report print it.'),
 });
 
 const NOTE = object({ note: string().default('') });

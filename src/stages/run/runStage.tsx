@@ -6,6 +6,7 @@ import { interval95 } from '@/core/uncertainty/interval95';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure, withUnit } from '@/ui/marks/figures';
 import { RunStateMark } from '../logbook/runStateMark';
+import { momentWords } from '@/core/timeWords';
 import type { RunData } from '@/lab/runs/runPage';
 import { ChangeLog } from './changeLog';
 import { RunActions } from './runActions';
@@ -130,7 +131,7 @@ export function RunStage({ data }: { data: RunData }) {
           </p>
           <p className="text-ink2">
             {data.loadLabel} · fans {run.setting} · mount {run.mount}, pass {run.pass}
-            {run.startedAt && ` · ${run.startedAt.replace('T', ' ').replace(/(:\d\d)(\.\d+)?Z?$/, '$1')}`}
+            {run.startedAt && ` · ${momentWords(run.startedAt)}`}
           </p>
           <nav className="ml-auto flex gap-4 text-[14px]" aria-label="Other runs">
             {data.before && <Link href={`${base}/runs/${data.before.id}`}>← {data.before.label}</Link>}
@@ -147,7 +148,7 @@ export function RunStage({ data }: { data: RunData }) {
           (withDie || run.hasTrace) && (
             <p className="py-8">
               {run.hasTrace
-                ? 'Its log holds no die: what else it came to stands beside.'
+                ? 'Its log has no die sensor; its other results are beside.'
                 : 'This run was typed by hand: there is no trace to show.'}
             </p>
           )

@@ -106,8 +106,8 @@ export function BringRecording({ data }: { data: SoundData }) {
 
   const isReady = kind !== 'clip' || (entry !== '' && setting.trim() !== '');
   return (
-    <section aria-label="Bring a recording" className="border-t border-hairline pt-3">
-      <h3 className="pb-2 font-display text-[16px] font-bold">Bring a recording</h3>
+    <section aria-label="Import a recording" className="border-t border-hairline pt-3">
+      <h3 className="pb-2 font-display text-[16px] font-bold">Import a recording</h3>
       <div className="grid max-w-4xl grid-cols-2 gap-3 sm:grid-cols-5">
         <ChoiceField label="It is of" value={kind} onValue={setKind} options={KINDS} />
         {kind === 'clip' && (

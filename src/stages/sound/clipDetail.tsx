@@ -7,11 +7,10 @@ import { ChoiceField } from '@/ui/form/fields';
 import type { ClipRow, DrawnClip, SoundData } from '@/lab/sound/soundPage';
 import { Spectrogram, type Column } from './spectrogram';
 import { SpectrumPlot } from './spectrumPlot';
+import { momentWords } from '@/core/timeWords';
 import { useAct } from '@/ui/useAct';
 import { CountsForm } from './countsForm';
 import { Tones } from './tones';
-
-const timeWords = (at: string) => `${at.slice(0, 10)} ${at.slice(11, 16)}`;
 
 /** Along time, or along the speed of its settings where three and more were recorded. */
 function courses({ spectrogram, bySpeed }: DrawnClip): { time: Column[]; speed: Column[] | null } {
@@ -58,7 +57,7 @@ function Figures({ row }: { row: ClipRow }) {
       </dd>
       <dt className="text-ink2">Recorded</dt>
       <dd>
-        {timeWords(row.recordedAt)}, {figure(row.durationS, 1)} s
+        {momentWords(row.recordedAt)}, {figure(row.durationS, 1)} s
         {row.rpm !== null && `, at ${figure(row.rpm, 0)} rpm`}
       </dd>
     </dl>
@@ -100,7 +99,7 @@ export function ClipDetail({
       .filter((side) => side.kind === kind && side.setAside === '')
       .map((side) => ({
         value: String(side.id),
-        label: `${timeWords(side.recordedAt)}, ${side.kind === 'calibration' ? `${figure(side.calibratorDb, 0)} dB` : `${figure(side.levelDba, 1)} dB(A)`}`,
+        label: `${momentWords(side.recordedAt)}, ${side.kind === 'calibration' ? `${figure(side.calibratorDb, 0)} dB` : `${figure(side.levelDba, 1)} dB(A)`}`,
       })),
   ];
   const idOf = (value: string) => (value === '' ? null : Number(value));
@@ -135,8 +134,8 @@ export function ClipDetail({
       <p className="label-text">
         Unbroken: {row.product}, {row.setting}.
         {beside && ` Dashed: ${beside.row.product}, ${beside.row.setting}.`}
-        {shown.room ? ' Dotted: the room alone.' : ' The room was not recorded that evening.'} Numbers at the
-        top: tones found, Hz; a clear one is bold.
+        {shown.room ? ' Dotted: the room alone.' : ' The room was not recorded in that session.'} Numbers at
+        the top: tones found, Hz; a clear one is bold.
       </p>
       <Tones row={row} />
       {speed ? (
@@ -155,13 +154,13 @@ export function ClipDetail({
         <ChoiceField
           label="Calibrated by"
           value={row.calibrationId === null ? '' : String(row.calibrationId)}
-          onValue={(value) => void say({ calibrationId: idOf(value) }, 'Calibration noted')}
+          onValue={(value) => void say({ calibrationId: idOf(value) }, 'Calibration saved')}
           options={sidesOf('calibration', 'nothing: relative levels only')}
         />
         <ChoiceField
           label="Room taken off"
           value={row.roomId === null ? '' : String(row.roomId)}
-          onValue={(value) => void say({ roomId: idOf(value) }, 'Room noted')}
+          onValue={(value) => void say({ roomId: idOf(value) }, 'Room saved')}
           options={sidesOf('room', 'none')}
         />
       </div>

@@ -1,5 +1,6 @@
 'use client';
 
+import { momentWords } from '@/core/timeWords';
 import { figure } from '@/ui/marks/figures';
 import type { SideRow, SoundData } from '@/lab/sound/soundPage';
 import { useAct } from '@/ui/useAct';
@@ -33,7 +34,7 @@ export function SidesTable({ data }: { data: SoundData }) {
       url: `/api/round-ups/${data.roundUpId}/recordings/${id}`,
       method: 'PATCH',
       body: { setAside: before ? '' : 'set aside by hand' },
-      said: before ? 'It counts again' : 'Set aside: what stood by it is not calibrated',
+      said: before ? 'It counts again' : 'Set aside: recordings that used it are not calibrated',
     });
 
   return (
@@ -47,9 +48,7 @@ export function SidesTable({ data }: { data: SoundData }) {
               key={side.id}
               className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-hairline py-1.5"
             >
-              <span className="num text-ink2">
-                {side.recordedAt.slice(0, 10)} {side.recordedAt.slice(11, 16)}
-              </span>
+              <span className="num text-ink2">{momentWords(side.recordedAt)}</span>
               <span className={`min-w-0 flex-1 ${side.setAside ? 'line-through' : ''}`} dir="auto">
                 {side.kind === 'calibration'
                   ? `Calibrator, ${figure(side.calibratorDb, 0)} dB: full scale is ${figure(side.fullScaleDb, 1)} dB`
@@ -58,7 +57,7 @@ export function SidesTable({ data }: { data: SoundData }) {
               {other && (
                 <span className="text-warn">
                   ▲ {figure(Math.abs(other.fullScaleDb! - side.fullScaleDb!), 1)} dB from another of that
-                  evening: the gain was moved
+                  session: the gain changed
                 </span>
               )}
               <button type="button" className="quiet-button" onClick={() => void setAside(side)}>

@@ -40,15 +40,13 @@ export function SoundStage({ data }: { data: SoundData }) {
       {data.clips.length === 0 && (
         <div className="max-w-2xl space-y-2">
           <p>
-            Nothing was recorded yet. Begin with the calibrator’s tone of the evening, then the room alone,
-            then each entry at its settings, all with the same gain.
+            No recordings yet. Begin with the calibration tone of the session, then the room alone, then each
+            entry at its settings, all with the same gain.
           </p>
         </div>
       )}
       {data.clips.length > 0 && !hasCalibration && (
-        <p className="text-warn">
-          ▲ No calibrator’s tone: levels are relative to full scale, and no loudness can be told.
-        </p>
+        <p className="text-warn">▲ No calibration tone: levels are relative, loudness is not available.</p>
       )}
       {data.clips.length > 0 && (
         <div className="grid gap-x-7 gap-y-5 xl:grid-cols-[minmax(0,31rem)_minmax(0,1fr)]">

@@ -3,7 +3,7 @@ import type { ClipRow } from '@/lab/sound/soundPage';
 
 /** The tones of a clip, the clear ones bold, each with what it is and by how much it stands out. */
 export function Tones({ row }: { row: ClipRow }) {
-  if (row.tones.length === 0) return <p className="text-[14.5px]">No tone stands out of the noise.</p>;
+  if (row.tones.length === 0) return <p className="text-[14.5px]">No clear tone.</p>;
   return (
     <ul className="list-disc space-y-0.5 pl-5 text-[14.5px]">
       {row.tones.slice(0, 6).map((tone) => (

@@ -10,7 +10,7 @@ import type { ValueData, ValueItem } from '@/lab/orders/valuePage';
 const STOCK = [
   { value: 'yes', label: 'in stock' },
   { value: 'no', label: 'out of stock' },
-  { value: '', label: 'nobody looked' },
+  { value: '', label: 'not checked' },
 ] as const;
 
 type Stock = (typeof STOCK)[number]['value'];
@@ -37,7 +37,7 @@ export function PricesForm({ item, data }: { item: ValueItem; data: ValueData })
       {prices.length === 0 && (
         <p className="text-[14px] text-ink2">
           No price with a day yet
-          {item.price === null ? '.' : ': the product’s own stands in, with its fans and extras.'}
+          {item.price === null ? '.' : ': the product’s own price is used, with its fans and extras.'}
         </p>
       )}
       {prices.map((price, i) => (

@@ -15,7 +15,7 @@ import { PricesForm } from './pricesForm';
 import type { ValueData, ValueItem } from '@/lab/orders/valuePage';
 
 function priceWords({ dated }: ValueItem, currency: string): string {
-  if (!dated) return 'as the product is noted';
+  if (!dated) return 'from the product’s sheet';
   const parts = [dated.date, dated.region, dated.inStock === false ? 'out of stock' : ''];
   if (dated.currency !== currency) parts.unshift(`${dated.price.toFixed(2)} ${dated.currency}`);
   return parts.filter(Boolean).join(', ');

@@ -9,7 +9,7 @@ import { NumberField, TextField } from '@/ui/form/fields';
 
 const FIELDS: { key: string; name: keyof Omit<ReadersWish, 'socket'>; label: string; unit: string }[] = [
   { key: 'height', name: 'heightMm', label: 'Height, at most', unit: 'mm' },
-  { key: 'memory', name: 'memoryMm', label: 'Memory stands', unit: 'mm' },
+  { key: 'memory', name: 'memoryMm', label: 'RAM height', unit: 'mm' },
   { key: 'thick', name: 'fanThicknessMm', label: 'Fan, at most', unit: 'mm' },
   { key: 'radiator', name: 'radiatorMm', label: 'Radiator, at most', unit: 'mm' },
   { key: 'deep', name: 'radiatorDepthMm', label: 'Its depth with fans', unit: 'mm' },

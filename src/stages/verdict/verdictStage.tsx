@@ -87,7 +87,7 @@ export function VerdictStage({ data }: { data: VerdictData }) {
               ) : data.filter.kept === 0 ? (
                 'No entry matches these filters.'
               ) : (
-                'Nothing can be placed at this level and load.'
+                'No entry can be ranked at this level and load.'
               )}
             </p>
           )}

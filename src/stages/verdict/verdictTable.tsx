@@ -2,6 +2,7 @@ import { Term } from '@/ui/marks/term';
 import type { Axis } from '@/core/curves/axis';
 import type { ShownScale } from '@/core/curves/shownScale';
 import type { Ranking } from '@/core/ranking/rankAtLine';
+import { sentence } from '@/core/words';
 import { LayoutSketch } from '@/ui/marks/layoutSketch';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure, placeText } from '@/ui/marks/figures';
@@ -64,10 +65,10 @@ export function VerdictTable({
               <th scope="col">
                 <Term name="likely place">Place</Term>
               </th>
-              <th scope="col">{noun.charAt(0).toUpperCase() + noun.slice(1)}</th>
+              <th scope="col">{sentence(noun)}</th>
               <th scope="col">Fans</th>
               <th scope="col" className="num">
-                {isRise ? scale.heading : scale.title.charAt(0).toUpperCase() + scale.title.slice(1)}
+                {isRise ? scale.heading : sentence(scale.title)}
               </th>
               {axis.against !== 'noise' && (
                 <th scope="col" className="num">

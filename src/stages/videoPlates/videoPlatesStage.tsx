@@ -100,7 +100,7 @@ export function VideoPlatesStage({ data }: { data: VideoPlatesData }) {
         {/* eslint-disable-next-line @next/next/no-img-element -- drawn by our own handler */}
         <img
           src={address}
-          alt="The plate as it goes out; what it shows stands in its own text"
+          alt="The plate as it goes out; the file holds the same as text"
           className="aspect-video w-full min-w-0 flex-1 border border-hairline"
         />
         <WhatIsShown

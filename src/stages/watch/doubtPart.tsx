@@ -18,7 +18,7 @@ export function DoubtPart({ roundUpId, doubt }: { roundUpId: number; doubt: Doub
   }
 
   return (
-    <section aria-label="In doubt" className="max-w-3xl space-y-2 rounded-lg border border-warn p-3">
+    <section aria-label="Suspect runs" className="max-w-3xl space-y-2 rounded-lg border border-warn p-3">
       <p dir="auto">
         <span className="text-warn">▲ </span>
         {doubtWords(doubt)}
@@ -31,12 +31,12 @@ export function DoubtPart({ roundUpId, doubt }: { roundUpId: number; doubt: Doub
             disabled={isSending}
             onClick={() =>
               void act({
-                ...{ to: 'holds', what: 'hold', runs: doubt.counting, words: 'held' },
-                reason: `the control ${doubt.product} broke on ${dayOf(doubt.brokeMs)}`,
+                ...{ to: 'holds', what: 'hold', runs: doubt.counting, words: 'on hold' },
+                reason: `the control ${doubt.product} was out of range on ${dayOf(doubt.brokeMs)}`,
               })
             }
           >
-            Hold {plural(doubt.counting.length, 'run')} in doubt
+            Put {plural(doubt.counting.length, 'run')} on hold
           </button>{' '}
           <span className="text-[14.5px] text-ink2">
             They leave all curves until released; nothing is deleted.
@@ -49,8 +49,8 @@ export function DoubtPart({ roundUpId, doubt }: { roundUpId: number; doubt: Doub
             <TextField
               label={
                 doubt.goodAgainMs === null
-                  ? 'Why they are freed or set aside before a good control'
-                  : 'Why they are freed or set aside'
+                  ? 'Why release them or set them aside before a good control'
+                  : 'Why release them or set them aside'
               }
               value={reason}
               onValue={setReason}
@@ -62,7 +62,7 @@ export function DoubtPart({ roundUpId, doubt }: { roundUpId: number; doubt: Doub
             disabled={isMute}
             onClick={() => void release('free', doubt.held, 'count again')}
           >
-            Free {plural(doubt.held.length, 'run')}
+            Release {plural(doubt.held.length, 'run')}
           </button>
           <button
             type="button"

@@ -1,10 +1,10 @@
 import type { DoubtNotice } from '@/core/drift/inDoubt';
-import { dayText } from '@/ui/clock';
+import { dayWords } from '@/core/timeWords';
 import { plural } from '@/ui/marks/figures';
 
-export const dayOf = (ms: number) => dayText(new Date(ms).toISOString().slice(0, 10));
+export const dayOf = (ms: number) => dayWords(new Date(ms).toISOString());
 
-/** What a broken control puts in doubt, in a sentence. */
+/** Which runs a control that was out of range makes suspect, in sentences. */
 export function doubtWords({
   product,
   brokeMs,
@@ -13,11 +13,11 @@ export function doubtWords({
   counting,
   held,
 }: DoubtNotice): string {
-  const since = lastGoodMs === null ? 'all before it' : `since the last good one, ${dayOf(lastGoodMs)}`;
-  const inDoubt =
+  const since = lastGoodMs === null ? 'before it' : `since the last good control (${dayOf(lastGoodMs)})`;
+  const suspect =
     counting.length > 0
-      ? `${plural(counting.length, 'run')} ${since} ${counting.length === 1 ? 'stands' : 'stand'} in doubt`
-      : `${plural(held.length, 'run')} ${held.length === 1 ? 'is' : 'are'} held`;
-  const next = goodAgainMs === null ? '' : `; the control of ${dayOf(goodAgainMs)} was good again`;
-  return `The control ${product} broke on ${dayOf(brokeMs)}: ${inDoubt}${next}.`;
+      ? `${plural(counting.length, 'run')} ${since} ${counting.length === 1 ? 'is' : 'are'} suspect.`
+      : `${plural(held.length, 'run is', 'runs are')} on hold.`;
+  const next = goodAgainMs === null ? '' : ` The control of ${dayOf(goodAgainMs)} was good again.`;
+  return `Control ${product} was out of range on ${dayOf(brokeMs)}. ${suspect}${next}`;
 }

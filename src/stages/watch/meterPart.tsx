@@ -25,8 +25,8 @@ export function MeterPart({ roundUpId, meter }: { roundUpId: number; meter: Mete
     >
       <h3 className="font-display text-[16px] font-bold">Read while the meter was off</h3>
       <p className="text-[14.5px] text-ink2">
-        Nothing is corrected by itself. What is, keeps its readings as they were read; the correction’s doubt
-        goes into the ± of every value that stands on them.
+        Nothing is corrected until you press Correct. Runs keep their original readings; ± grows by the
+        correction’s own.
       </p>
       {needsReason && (
         <TextField label="Why, as it is printed with the runs" value={reason} onValue={setReason} />
@@ -64,11 +64,11 @@ export function MeterPart({ roundUpId, meter }: { roundUpId: number; meter: Mete
             onClick={() =>
               void send({
                 ...{ to: 'meter-corrections', what: 'take-back', runs, reason },
-                words: 'as read again',
+                words: 'back to what was read',
               })
             }
           >
-            Take it back
+            Undo correction
           </button>
         </p>
       ))}
@@ -86,12 +86,12 @@ export function MeterPart({ roundUpId, meter }: { roundUpId: number; meter: Mete
               disabled={isSending}
               onClick={() =>
                 void act({
-                  ...{ to: 'holds', what: 'hold', runs: counting, words: 'held' },
+                  ...{ to: 'holds', what: 'hold', runs: counting, words: 'on hold' },
                   reason: `the meter: ${why}`,
                 })
               }
             >
-              Hold {plural(counting.length, 'run')} in doubt
+              Put {plural(counting.length, 'run')} on hold
             </button>
           )}
           {held.length > 0 && (
@@ -103,7 +103,7 @@ export function MeterPart({ roundUpId, meter }: { roundUpId: number; meter: Mete
                 void send({ to: 'holds', what: 'free', runs: held, reason, words: 'count again' })
               }
             >
-              Free {plural(held.length, 'run')}
+              Release {plural(held.length, 'run')}
             </button>
           )}
         </p>

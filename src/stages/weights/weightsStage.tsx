@@ -1,6 +1,6 @@
 'use client';
 
-import { inARow } from '@/core/words';
+import { inARow, sentence } from '@/core/words';
 import type { PageEntry } from '@/lab/model/pageEntries';
 import type { WeightsView } from '@/lab/orders/weightsView';
 import { parseAsString, useQueryState } from 'nuqs';
@@ -142,7 +142,7 @@ export function WeightsStage({ data }: { data: WeightsData }) {
       </div>
       {!told.known ? (
         <p role="alert" className="text-[15px] text-warn">
-          ▲ {told.reason.charAt(0).toUpperCase() + told.reason.slice(1)}.
+          ▲ {sentence(told.reason)}.
         </p>
       ) : (
         <>
@@ -150,11 +150,11 @@ export function WeightsStage({ data }: { data: WeightsData }) {
           <LeadBars leads={data.leads} points={points} byEntry={byEntry} />
           {told.value.leftOut.length > 0 && (
             <p className="text-[14px] text-ink2">
-              Without a score, for want of a place:{' '}
+              No score, because not ranked:{' '}
               {told.value.leftOut.map(({ entry, points: missing }, i) => (
                 <span key={entry} dir="auto">
                   {i > 0 && '; '}
-                  {nameOf(entry)} at {missing.map((point) => points[point]!.label).join(' and ')}
+                  {nameOf(entry)} at {inARow(missing.map((point) => points[point]!.label))}
                 </span>
               ))}
               .
@@ -162,7 +162,7 @@ export function WeightsStage({ data }: { data: WeightsData }) {
           )}
           <p className="label-text max-w-200">
             The weighted mean of K/W at fixed watts: loads differ in watts and not in K/W, so that none counts
-            more for being larger. Its doubt takes a mount, a meter and a sensor to move all of it together.
+            more for being larger. ± assumes that a mount, a meter and a sensor shift all of it together.
           </p>
         </>
       )}

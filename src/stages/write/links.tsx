@@ -17,8 +17,8 @@ export function Links({
     <div className="space-y-1.5 border-t border-hairline pt-3">
       <h4 className="font-semibold">Links to a version</h4>
       <p className="text-[13.5px] text-ink2">
-        A link shows one version and leads nowhere else. It reaches others only where this application stands
-        on a network: then whoever has the address can read it.
+        A link shows one version and leads nowhere else. It reaches others only where this application is on a
+        network: then anyone with the address can read it.
       </p>
       <label className="label-text block">
         A link opened now ends; empty for never

@@ -91,7 +91,7 @@ export function PublishPanel({ data, isSaved }: { data: WriteData; isSaved: bool
         <button className="act-button" disabled={busy || !isSaved}>
           {last ? `Publish the correction as version ${last.version + 1}` : 'Publish version 1'}
         </button>
-        {!isSaved && <p className="text-[13px] text-ink2">What stands here is being saved first.</p>}
+        {!isSaved && <p className="text-[13px] text-ink2">Your changes are being saved first.</p>}
       </form>
       {fault && (
         <p role="alert" className="text-bad" dir="auto">

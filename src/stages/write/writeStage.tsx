@@ -105,7 +105,7 @@ export function WriteStage({ data }: { data: WriteData }) {
                   setOlder('');
                 }}
               >
-                Take it back
+                Undo correction
               </button>
             </section>
           )}

@@ -40,7 +40,7 @@ export function TroubleNote({
       {trouble.kind === 'asked' && (
         <>
           {trouble.asked.map((name) => (
-            <p key={name}>▲ {name.charAt(0).toUpperCase() + name.slice(1)}</p>
+            <p key={name}>▲ {sentence(name)}</p>
           ))}
           <button type="button" className="quiet-button text-ink" disabled={busy} onClick={onAgain}>
             Save anyway
@@ -66,3 +66,4 @@ export function TroubleNote({
     </div>
   );
 }
+import { sentence } from '@/core/words';

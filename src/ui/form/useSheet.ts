@@ -167,7 +167,7 @@ export function useSheet<T>(
     }
     const takeBack = () =>
       void write(now, {
-        ...{ body: undone, reason: reason && 'taken back', said: 'Taken back' },
+        ...{ body: undone, reason: reason && 'undone', said: 'Undone' },
         ...{ fromForm: false, from: body },
       });
     tellSaved(said, merged, more.undo === false || version === 0 ? null : takeBack);

@@ -24,7 +24,7 @@ async function Checked({ uploadId, roundUp }: { uploadId: string; roundUp: strin
       <p>
         Nothing is here any more: it was imported, stopped, or lay for a day.{' '}
         <Link className="underline" href="/bring">
-          Bring it again
+          Import it again
         </Link>
       </p>
     );

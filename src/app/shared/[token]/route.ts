@@ -1,3 +1,4 @@
+import { momentWords } from '@/core/timeWords';
 import { fileWords } from '@/app/answers/fileWords';
 import { reportResponse } from '@/app/answers/reportResponse';
 import { sentencePage } from '@/app/answers/sentencePage';
@@ -10,7 +11,7 @@ const WORDS = {
   embargo: 'This verdict is held back until',
 };
 
-const dayOf = (at: Date) => `${at.toISOString().slice(0, 16).replace('T', ', ')} UTC`;
+const dayOf = (at: Date) => `${momentWords(at.toISOString())} UTC`;
 
 export async function GET(request: Request, { params }: { params: Promise<{ token: string }> }) {
   return fileWords(request, async () => {

@@ -53,7 +53,7 @@ export function paused(state: BenchState, nowS: number, reason: string): BenchSt
     { ...off, dutyPct },
     'paused',
     nowS,
-    `Paused: ${reason}. ${isByAirAlone(state) ? 'The fans stand.' : 'The load is off.'}`,
+    `Paused: ${reason}. ${isByAirAlone(state) ? 'The fans are off.' : 'The load is off.'}`,
   );
 }
 

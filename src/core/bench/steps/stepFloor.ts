@@ -6,7 +6,7 @@ import { present, since } from '../sampleSlices';
 export const FLOOR_WAIT_S = 10;
 /** A pump that turns faster is not still, rpm. */
 const TURNS_RPM = 100;
-export const PUMP_RAN = 'its pump ran while the room was read: the level stands without the pump';
+export const PUMP_RAN = 'its pump ran during the room reading: the level leaves out the pump';
 export const METER_SILENT = 'The meter gives nothing: is it on?';
 
 /**
@@ -42,5 +42,5 @@ export function stepFloor(
   };
   const next = isByAirAlone(state) ? 'The fans come on.' : 'Warming up.';
   const room = pumpRan ? 'The room with the pump, which did not stop,' : 'The room alone';
-  return enter(warm, 'warm-up', nowS, `${room} stands at ${floorDb.toFixed(1)} dB(A). ${next}`);
+  return enter(warm, 'warm-up', nowS, `${room} is at ${floorDb.toFixed(1)} dB(A). ${next}`);
 }

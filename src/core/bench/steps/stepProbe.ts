@@ -118,7 +118,7 @@ export function stepProbe(state: BenchState, samples: readonly BenchSample[], no
   ];
   const unsure = reading.stands
     ? ''
-    : `${place.place} did not stand in a minute: ${shown} ± ${reading.half95.toFixed(DECIMALS[quantity])}`;
+    : `${place.place} was not steady for a minute: ${shown} ± ${reading.half95.toFixed(DECIMALS[quantity])}`;
   const waiting = { ...probe.waiting!, note: [probe.waiting!.note, unsure].filter(Boolean).join('; ') };
   const next = probe.places[probe.at + 1];
   const lead = `${place.place}: ${shown}. `;

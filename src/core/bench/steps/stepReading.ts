@@ -45,7 +45,7 @@ function withoutForbidden(state: BenchState): BenchState {
       return false;
     return kind.kind === 'duty' && kind.apart.length === 0 && kind.dutyPct < duty;
   };
-  const why = `at ${now.setting} the die stands at its limit already`;
+  const why = `at ${now.setting} the die is at its limit already`;
   const gone = state.points.filter((_, i) => forbidden(i));
   const skipped = [...state.skipped, ...gone.map((point) => ({ ...point, why }))];
   return { ...state, skipped, points: state.points.filter((_, i) => !forbidden(i)) };

@@ -40,7 +40,7 @@ export function stepTrim(state: BenchState, samples: readonly BenchSample[], now
   };
   const trim = [...state.trim, reading];
   const step = noiseTrim(trim, lineDb);
-  const told = `${reading.dutyPct} % gives ${reading.rpm === 0 ? 'a fan that stands still' : `${reading.atFloor ? 'no more than ' : ''}${reading.levelDb.toFixed(1)} dB(A)`}`;
+  const told = `${reading.dutyPct} % gives ${reading.rpm === 0 ? 'a fan that does not turn' : `${reading.atFloor ? 'no more than ' : ''}${reading.levelDb.toFixed(1)} dB(A)`}`;
   if (step.next === 'try')
     return enter(
       { ...state, trim, dutyPct: step.dutyPct },

@@ -10,6 +10,6 @@ export const DIE: Kind<'die'> = {
     `the mean rise of the die over room air ${inWindow(basis)}, ${
       basis.program
         ? 'with the watts that the program drew'
-        : 'restated at the nominal load from the power that really flowed'
+        : 'converted to the nominal load from the measured power'
     }`,
 };

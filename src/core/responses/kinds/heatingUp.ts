@@ -80,5 +80,5 @@ export const BURST: Kind<'burst'> = {
 export const LIMIT_TIME: Kind<'limit-time'> = {
   valueOf: untilLimit,
   figure: () =>
-    'the time from the load until the die came within 0.8 K of its limit; who never came there has none',
+    'the time from the load until the die came within 0.8 K of its limit; entries that never did have none',
 };

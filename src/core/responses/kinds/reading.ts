@@ -13,7 +13,7 @@ export const READING: Kind<'reading'> = {
   figure: ({ source }, { place }) => {
     const at = place ? ` (${place})` : '';
     return source.quantity === 'pressure'
-      ? `the mean of a run’s readings of pressure${at}, restated by the square law from the fan’s speed during the reading to that of the run`
+      ? `the mean of a run’s readings of pressure${at}, converted by the square law from the fan’s speed during the reading to that of the run`
       : `the mean of a run’s readings of airspeed${at}`;
   },
 };

@@ -44,5 +44,5 @@ function sensorOf(run: MeasuredRun, heading: string): Outcome<RunValue> {
 export const SENSOR: Kind<'sensor'> = {
   valueOf: (run, { heading }) => sensorOf(run, heading),
   figure: (response, basis) =>
-    `the mean rise of a sensor over room air, ${partName(response).toLowerCase()}, ${inWindow(basis)}, as measured and not restated by watts; it counts only where this sensor itself had settled`,
+    `the mean rise of a sensor over room air, ${partName(response).toLowerCase()}, ${inWindow(basis)}, as measured and not converted by watts; it counts only where this sensor itself had settled`,
 };

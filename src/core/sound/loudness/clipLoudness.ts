@@ -32,8 +32,7 @@ export function clipLoudness(
   fullScaleDb: number | null,
   roomDb: readonly (number | null)[] | null,
 ): Outcome<ClipLoudness> {
-  if (fullScaleDb === null)
-    return unknown('not calibrated: levels are relative, and loudness cannot be told');
+  if (fullScaleDb === null) return unknown('not calibrated: levels are relative, loudness is not available');
   if (bandsDbfs.some((band) => band === null)) return unknown('it does not reach 12.5 kHz');
   const recorded = bandsDbfs.map((band) => band! + fullScaleDb);
   const room = roomDb?.map((band) => band ?? SILENT_DB) ?? recorded.map(() => SILENT_DB);

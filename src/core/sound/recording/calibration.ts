@@ -28,7 +28,7 @@ export function fullScaleFrom(
   for (let k = 2; k < power.length; k += 1) if (power[k]! > power[peak]!) peak = k;
   const hz = peak * stepHz;
   if (Math.abs(hz - NOMINAL_HZ) > WITHIN * NOMINAL_HZ)
-    return unknown(`the calibrator’s tone stands at ${hz.toFixed(0)} Hz, not at 1,000 Hz`);
+    return unknown(`the calibration tone is at ${hz.toFixed(0)} Hz, not at 1,000 Hz`);
   const reach = Math.max(4, Math.round(0.05 * (hz / stepHz)));
   let tone = 0;
   for (let k = Math.max(1, peak - reach); k <= Math.min(power.length - 1, peak + reach); k += 1)

@@ -85,8 +85,8 @@ export function toneSource(hz: number, { fans, pumpRpm, mainsHz }: Sources): Nam
 /**
  * A tone in a sentence for readers: “a clear tone at 412 Hz: blade pass of 7 blades at 3,530 rpm”.
  *
- * @example toneSentence({ hz: 2310.4, prominent: false }, '') → 'a faint tone at 2,310 Hz, of a source not known'
+ * @example toneSentence({ hz: 2310.4, prominent: false }, '') → 'a faint tone at 2,310 Hz, source unknown'
  */
 export function toneSentence({ hz, prominent }: { hz: number; prominent: boolean }, says: string): string {
-  return `${prominent ? 'a clear tone' : 'a faint tone'} at ${whole(hz)} Hz${says ? `: ${says}` : ', of a source not known'}`;
+  return `${prominent ? 'a clear tone' : 'a faint tone'} at ${whole(hz)} Hz${says ? `: ${says}` : ', source unknown'}`;
 }

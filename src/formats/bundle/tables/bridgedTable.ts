@@ -66,10 +66,7 @@ export function readBridged(
     ]);
     const twin = lineOf.get(key);
     if (twin !== undefined) {
-      read.fail(
-        'entry',
-        `"${made.entry}" stands at this load and line on line ${twin} already: row left out`,
-      );
+      read.fail('entry', `"${made.entry}" has this load and line on line ${twin} already: row left out`);
       continue;
     }
     lineOf.set(key, row.line);

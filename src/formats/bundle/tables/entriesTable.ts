@@ -80,7 +80,7 @@ export function readEntries(bytes: Uint8Array, problems: ProblemList): BundleEnt
     if (read.broken) continue;
     const before = lineOf.get(entry);
     if (before !== undefined) {
-      read.fail('entry', `"${entry}" stands on line ${before} already: row left out`);
+      read.fail('entry', `"${entry}" is on line ${before} already: row left out`);
       continue;
     }
     lineOf.set(entry, row.line);

@@ -34,7 +34,7 @@ export function readFlatness(
     const where = `${entry} ${xMm} ${yMm}`;
     const twin = lineOf.get(where);
     if (twin !== undefined) {
-      read.fail('x_mm', `the place ${xMm}, ${yMm} mm stands on line ${twin} already: row left out`);
+      read.fail('x_mm', `the place ${xMm}, ${yMm} mm is on line ${twin} already: row left out`);
       continue;
     }
     lineOf.set(where, row.line);

@@ -64,7 +64,7 @@ function readCorrection(read: RowReader): BundleRun['levelCorrection'] {
   const why = read.text('level_correction_why');
   if (db === null && doubtDb === null && why === '') return null;
   if (db === null || doubtDb === null || why === '') {
-    read.fail('level_correction_db', 'a correction has an amount, a doubt, and by what it is known');
+    read.fail('level_correction_db', 'a correction needs an amount, its ± and its source');
     // Left uncorrected it would pass for a reading of a meter that was right.
     read.broken = true;
     return null;
@@ -157,7 +157,7 @@ export function readRuns(
     if (read.broken) continue;
     const twin = lineOf.get(run.run);
     if (twin !== undefined) {
-      read.fail('run', `"${run.run}" stands on line ${twin} already: row left out`);
+      read.fail('run', `"${run.run}" is on line ${twin} already: row left out`);
       continue;
     }
     lineOf.set(run.run, row.line);

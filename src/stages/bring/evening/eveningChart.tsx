@@ -93,7 +93,7 @@ export function EveningChart({
   const { shown, drawn } = useDrawn(series, fromS);
   const x = useMemo(
     () => ({
-      title: 'minutes of the evening',
+      title: 'minutes of the session',
       min: 0,
       max: (toS - fromS) / 60,
       tick: (value: number) => figure(value, 0),
@@ -140,7 +140,7 @@ export function EveningChart({
           x={x}
           y={y}
           y2={y2}
-          label="The evening: temperatures, noise, power and fan speed over time"
+          label="The session: temperatures, noise, power and fan speed over time"
           onFrame={setFrame}
           rightPx={y2 ? 0 : 16}
           topPx={18}

@@ -4,7 +4,7 @@ import type { TypedRoom } from './runsPlan';
 export function RoomTyped({ room, onRoom }: { room: TypedRoom; onRoom: (room: TypedRoom) => void }) {
   return (
     <p className="flex flex-wrap items-center gap-2 pt-3 text-[14.5px]">
-      No log has the room. One typed reading stands in, and is marked:
+      No log has the room temperature. One typed reading is used, and marked:
       <input
         aria-label="Room, °C"
         inputMode="decimal"
@@ -14,7 +14,7 @@ export function RoomTyped({ room, onRoom }: { room: TypedRoom; onRoom: (room: Ty
       />
       °C ±
       <input
-        aria-label="Doubt of the room, K"
+        aria-label="± of the room, K"
         inputMode="decimal"
         className="w-16 rounded border border-hairline bg-raised px-1.5 py-0.5 text-right"
         value={room.doubtK}

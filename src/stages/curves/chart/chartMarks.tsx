@@ -101,7 +101,7 @@ export function ChartMarks({
                 strokeWidth="1.6"
                 strokeDasharray="2 3"
               />
-              <title>{`The wall of ${nameOf(entry)}: no fan gets past ${figure(riseK, 1)} ± ${figure(intervalK, 1)} K here`}</title>
+              <title>{`Wall of ${nameOf(entry)}: ${figure(riseK, 1)} ± ${figure(intervalK, 1)} K however fast the fan`}</title>
             </g>
           );
         })}

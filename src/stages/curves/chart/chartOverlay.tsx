@@ -148,7 +148,7 @@ export function OtherLine({
     <button
       type="button"
       title={`Take the line to ${figure(lineDb, 1)} dB(A)`}
-      aria-label={`The brief’s other line, ${figure(lineDb, 1)} dB(A): take it`}
+      aria-label={`Use the other noise line, ${figure(lineDb, 1)} dB(A)`}
       className="absolute z-[5] w-4 -translate-x-1/2 cursor-pointer"
       style={{ left: pixelX(frame, lineDb), top: frame.top - 18, height: frame.bottom - frame.top + 18 }}
       onClick={(event) => {

@@ -51,11 +51,11 @@ export function BeforeListening({
         <div className="rounded-lg border border-warn p-3">
           <p className="font-semibold">▲ Turn your volume down first.</p>
           <p className="pt-1 text-[14.5px]">
-            {levels.length} clips play at one gain, so that the loudest stands{' '}
-            {figure(Math.max(...levels) - Math.min(...levels), 0)} dB over the quietest.{' '}
+            {levels.length} clips play at one gain: the loudest is{' '}
+            {figure(Math.max(...levels) - Math.min(...levels), 0)} dB above the quietest.{' '}
             {loudestAtEar === null
-              ? 'How loud that is at your ear is not known: nothing calibrates your playback.'
-              : `At your ear the loudest comes to about ${figure(loudestAtEar, 0)} dB(A)${loudestAtEar >= LOUD_DBA ? ', which is loud: turn it down, and calibrate again' : ''}.`}
+              ? 'The level at your ear is not known: playback is not calibrated.'
+              : `At your ear the loudest is about ${figure(loudestAtEar, 0)} dB(A)${loudestAtEar >= LOUD_DBA ? ', which is loud: turn it down, and calibrate again' : ''}.`}
           </p>
           <button type="button" className="act-button mt-3" onClick={() => onBegin()}>
             It is down: begin

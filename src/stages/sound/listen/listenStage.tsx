@@ -107,9 +107,7 @@ export function ListenStage({ data }: { data: ListenData }) {
         <h2 className="font-display text-[18px] font-bold">Listen</h2>
       </PageHead>
       {data.clips.length === 0 ? (
-        <p className="max-w-2xl">
-          Nothing was recorded yet. Bring recordings and the calibrator’s tone first.
-        </p>
+        <p className="max-w-2xl">No recordings yet. Import recordings and the calibration tone first.</p>
       ) : (
         <div className="grid gap-7 lg:grid-cols-[minmax(0,1fr)_24rem]">
           <section aria-label="Clips">

@@ -1,4 +1,4 @@
-import { dayText } from '@/ui/clock';
+import { dayWords } from '@/core/timeWords';
 import { figure } from '@/ui/marks/figures';
 import type { Sitting } from '@/lab/sound/soundPage';
 
@@ -9,14 +9,14 @@ export function Sittings({ sittings }: { sittings: readonly Sitting[] }) {
       <h3 className="font-display text-[16px] font-bold">Listening results</h3>
       {sittings.length === 0 ? (
         <p className="pt-1.5 text-[14.5px]">
-          No sittings yet. After a sitting stands here how often the ear agreed with sone, level and tones.
+          No sittings yet. After one, this shows how often the ear agreed with sone, level and tones.
         </p>
       ) : (
         <ol className="space-y-4 pt-1.5">
           {sittings.map((sitting) => (
             <li key={sitting.id} className="text-[14.5px]">
               <p className="text-ink2">
-                {sitting.who}, {dayText(sitting.heardAt.slice(0, 10))}
+                {sitting.who}, {dayWords(sitting.heardAt.slice(0, 10))}
                 {sitting.wasBlind ? ', not knowing which was which' : ', knowing which was which'}
               </p>
               <p dir="auto">

@@ -21,7 +21,10 @@ export async function PUT(request: Request, { params }: { params: Promise<{ uplo
   } catch (error) {
     if (error instanceof UploadRefused) return Response.json({ message: error.message }, { status: 413 });
     if (request.signal.aborted || /aborted|reset/i.test((error as Error).message)) {
-      return Response.json({ message: 'The upload broke off.' }, { status: 400 });
+      return Response.json(
+        { message: 'The upload stopped. Nothing was imported. Choose the files again.' },
+        { status: 400 },
+      );
     }
     return toldFailure(error);
   }

@@ -16,7 +16,7 @@ export default async function AirPage({ params }: { params: Promise<{ id: string
         <p className="pt-2">
           A fan’s curve is read at the openings of a chamber: at each opening a flow and a pressure, at three
           openings or more, and the speed of the fan. Type them in the Logbook under one place for each
-          opening, or bring them in as readings.csv.
+          opening, or import them as readings.csv.
         </p>
       </div>
     );

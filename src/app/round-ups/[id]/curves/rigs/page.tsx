@@ -20,10 +20,10 @@ export default async function RigsPage({ params, searchParams }: Props) {
   if (!data)
     return (
       <div className="max-w-2xl px-4 py-6 md:px-7">
-        <h2 className="font-display text-[22px] font-bold">This round-up stands on one rig</h2>
+        <h2 className="font-display text-[22px] font-bold">This round-up has one rig</h2>
         <p className="pt-2">
           Whole cases or two platforms have a rig for each: choose another one in Rig, or a new one, and
-          measure there, too. All rigs then stand here in one table.
+          measure there, too. This page then shows all rigs in one table.
         </p>
       </div>
     );

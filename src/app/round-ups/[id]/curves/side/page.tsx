@@ -20,7 +20,7 @@ export default async function SidePage({ params, searchParams }: Props) {
   const data = await sidePage(view, { lineDb, atFull: query.at === 'full' });
   if (!data)
     return (
-      <NothingYet title="Nothing can be placed at this level">
+      <NothingYet title="No entry can be ranked at this level">
         Runs that count, at a load and within reach of the noise line, come first.
       </NothingYet>
     );

@@ -42,7 +42,7 @@ export default async function FitsPage({ params, searchParams }: Props) {
   if (!found)
     return (
       <NothingYet title="Nothing to advise by yet">
-        Runs at fixed watts come first: from their K/W a reader’s machine is told.
+        Measure runs at fixed watts first: K/W from them gives the temperature in a reader’s machine.
       </NothingYet>
     );
   return <FitsStage data={found} />;
