@@ -191,22 +191,26 @@ test('what it costs: prices of a day noted, the front told, and a price abroad t
 
 test('for whom it fits: who is left out and why, none left told, and all taken again', async ({ page }) => {
   await page.goto(`${app.url}/round-ups/1/verdict`);
-  await page.getByText('Filter by fit').click();
-  await page.getByLabel('Height, at most').fill('160');
-  await page.getByLabel('Height, at most').blur();
+  await page.getByRole('link', { name: 'Rank only what fits a machine' }).click();
+  await page.getByLabel('Height').fill('160');
   await expect(page).toHaveURL(/height=160/);
-  await expect(page.locator('[data-left-out="tramontana"]')).toHaveText(
-    'Tramontana: 168 mm high, 8 mm too much',
-  );
-  await expect(page.getByRole('status').filter({ hasText: 'left out' })).toContainText(
-    '6 entries of 8 kept, 2 left out',
+  await page.getByText('Socket, fan thickness and radiator').click();
+  await page.getByLabel('Fan thickness').fill('20');
+  await expect(page).toHaveURL(/thick=20/);
+  await expect(page.locator('tr[data-entry="tramontana"]')).toContainText('168 mm tall, 8 mm too tall');
+  await page.getByLabel('Fan thickness').fill('');
+  await expect(page).not.toHaveURL(/thick/);
+  expect(await seriousFaults(page)).toEqual([]);
+  await page.getByRole('link', { name: 'Rank only what fits' }).click();
+  await expect(page.locator('[data-left-out="tramontana"]')).toContainText('168 mm tall, 8 mm too tall');
+  await expect(page.getByRole('status').filter({ hasText: 'Only what fits' })).toContainText(
+    / entries of 8, for 170 W in 23 °C with a limit of 90 °C, a height of 160 mm/,
   );
   expect((await order(page)).includes('tramontana')).toBe(false);
-  await page.getByLabel('As quiet as').fill('3');
-  await page.getByLabel('As quiet as').blur();
-  await expect(page.getByText('No entry matches these filters.')).toBeVisible();
+  await page.goto(`${page.url()}&socket=none`);
+  await expect(page.getByText('No entry fits this machine.')).toBeVisible();
   expect(await seriousFaults(page)).toEqual([]);
-  await page.getByRole('button', { name: 'Take all again' }).click();
+  await page.getByRole('link', { name: 'Rank all', exact: true }).click();
   await expect(page).not.toHaveURL(/height/);
   await expect(page.locator('tr[data-entry="tramontana"]')).toBeVisible();
   await expect(page.locator('tr[data-entry="terral-slim"]')).toContainText(

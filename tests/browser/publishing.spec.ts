@@ -72,7 +72,7 @@ test('a verdict is written, saved by itself, published, corrected, compared and 
   expect(runs[2]).toContain('Jaloque 360');
   await page.goto(`${app.url}/round-ups/1/verdict/write`);
   await page.getByRole('button', { name: 'Publish the correction as version 2' }).click();
-  await expect(page.getByRole('alert').filter({ hasText: 'a correction needs its reason' })).toBeVisible();
+  await expect(page.getByRole('alert').filter({ hasText: 'a correction needs a reason' })).toBeVisible();
   await page.getByLabel('Why is version 1 corrected?').fill('a figure was misread');
   await page.getByRole('button', { name: 'Publish the correction as version 2' }).click();
   await expect(page.locator('[data-version="1"]')).toContainText('corrected by version 2');

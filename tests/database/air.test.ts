@@ -122,7 +122,7 @@ test('a fan is typed place by place, asked about what is odd, and changed with u
 });
 
 test.each([
-  [{ readings: [place('15 cm', [1]), place('15 cm', [2])] }, 'airspeed at 15 cm stands twice'],
+  [{ readings: [place('15 cm', [1]), place('15 cm', [2])] }, 'airspeed at 15 cm is listed twice'],
   [{ readings: [place('15 cm', [1], { unit: 'Pa' })] }, 'airspeed is read in m/s or ft/min, got "Pa"'],
   [{ readings: [place('15 cm', [900])] }, 'an airspeed lies between 0 and 100 m/s'],
   [{ readings: [place('', [1])] }, 'where was it read?'],

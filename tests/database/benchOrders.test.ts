@@ -74,9 +74,7 @@ test('one mount at a time, only what the plan has, only settings that the bench 
   const open = (await withDatabase(openSession))!;
   expect(open.state).toMatchObject({ entry: next.entry, mount: next.mount, phase: 'mount', loadW: 0 });
   expect(open.state.points).toHaveLength(next.left);
-  await expect(order({ do: 'start', mounting: next.id })).rejects.toThrow(
-    'is on the rig: end that mount first',
-  );
+  await expect(order({ do: 'start', mounting: next.id })).rejects.toThrow('is on the rig. End that mount');
   await expect(orderSchema.validate({ do: 'overrule' })).rejects.toThrow(
     'the reason is printed with the run',
   );
@@ -85,6 +83,6 @@ test('one mount at a time, only what the plan has, only settings that the bench 
   // What is on the rig stays in the line-up, and its rig as it is.
   const onIt = (await withDatabase((db) => lineUpOf(db, id))).find((entry) => entry.code === next.entry)!;
   await expect(changeEntry(id, onIt.entryId, { cited: false }, 'test')).rejects.toThrow(
-    'is on the rig: end that mount first',
+    'is on the rig. End that mount',
   );
 });

@@ -124,7 +124,7 @@ test.each([
         { place: 'rear', slots: 1, sizeMm: 140 },
       ],
     },
-    'the rear stands twice',
+    'the rear is listed twice',
   ],
   [{ coolerHeightMm: -5 }, 'cannot be negative'],
   [{ sides: [null] }, 'cannot be null'],

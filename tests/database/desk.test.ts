@@ -26,13 +26,13 @@ test('what is due is told with where it is done, what is bad first, and each goe
   const attic = await importSound(asBytes(monthsRoundUp(7)));
   const desk = await viewDesk('2026-11-26');
   const says = desk.due.map((due) => due.says);
-  expect(says).toContain('Boathouse lab: the calibration of 94 dB whistle ran out on 2026-10-01');
-  expect(says).toContain('Attic bench: the control Terral 92 broke, 9 runs are in doubt');
+  expect(says).toContain('Boathouse lab: the calibration of 94 dB whistle ran out on 1 Oct 2026');
+  expect(says).toContain('Attic bench: the control Terral 92 was out of range, 9 runs are suspect');
   expect(says).toContain('Attic bench: 6 runs that count were read while the meter was off');
-  expect(says).toContain('Jaloque 360 A goes back to Talleres Sirimiri on 2026-12-04');
+  expect(says).toContain('Jaloque 360 A goes back to Talleres Sirimiri on 4 Dec 2026');
   const late = (await viewDesk('2026-12-05')).due.find(({ says: each }) => each.startsWith('Jaloque 360 A'));
   expect(late).toMatchObject({
-    says: 'Jaloque 360 A should have gone back to Talleres Sirimiri on 2026-12-04',
+    says: 'Jaloque 360 A should have gone back to Talleres Sirimiri on 4 Dec 2026',
     isBad: true,
   });
   expect(says.find((each) => each.includes('older than a month'))).toContain('Quiet towers');
@@ -125,7 +125,7 @@ test('a bought sample without a receipt is due for a quarter, a lent one without
   await rewrite('tramontana', { receipt: '' });
   await rewrite('cierzo-240', { returnOn: '' });
   const says = async (day: string) => (await viewDesk(day)).due.map((due) => due.says);
-  expect(await says('2026-11-26')).toContain('1 bought sample has no receipt noted: Tramontana A');
+  expect(await says('2026-11-26')).toContain('1 bought sample has no receipt recorded: Tramontana A');
   expect((await says('2027-03-01')).join()).not.toContain('receipt');
   expect(await says('2026-11-26')).toContain('lent samples to send back: Cierzo 240 A');
 });

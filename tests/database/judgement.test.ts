@@ -1,3 +1,4 @@
+import { NO_LIMITS } from '@/core/lineUp/roomLimits';
 import { bandScore } from '@/core/judgement/perDecibel';
 import { measureIntervals } from '@/core/judgement/measureIntervals';
 import { toldInFourOfFive } from '@/core/uncertainty/criticalDifference';
@@ -170,6 +171,7 @@ test('schools: each column is the order of its own rule, at the speed, duty and 
 test('a reader’s machine: those that fit do so by the simulated coolers, too, and everybody is told why not', async () => {
   const roundUp = (await viewRoundUp(id))!;
   const machine = {
+    ...NO_LIMITS,
     ...{ watts: 150, limitC: 85, roomC: 25, noiseDba: 32, currency: 'EUR' },
     ...{ heightMm: 165, memoryMm: null, budget: 90, caseName: '' },
   };

@@ -68,7 +68,7 @@ test('the readings of a meter’s week are corrected on request, all or none, an
   const told = (await withDatabase((db) => listChanges(db, ids[0]!))).at(-1)!;
   expect(told).toMatchObject({ what: 'level, corrected', was: 'as read' });
   expect(told.isNow).toMatch(
-    /^−1\.35 ± 0\.23 dB: the calibrator read \+1\.4 dB on 2026-10-14, 09:00 and \+1\.3 dB/,
+    /^−1\.35 ± 0\.23 dB: the calibrator read \+1\.4 dB on 14 Oct 2026, 09:00 and \+1\.3 dB/,
   );
 
   // Said with the verdict, and in its report; the same numbers from the bundle.
@@ -155,7 +155,7 @@ test('a check that is found later says who cannot be corrected: they are held, a
   });
   const { unknown } = await meter();
   expect(unknown.map(({ reason, counting }) => [reason, counting.length])).toEqual([
-    ['it was right on 2026-10-14, 09:00 and off on 2026-10-20, 09:10: time unknown', 6],
+    ['the meter changed between 14 Oct 2026, 09:00 and 20 Oct 2026, 09:10, time unknown', 6],
   ]);
   await expect(correctMeter(rigId, { ...wish, what: 'correct', runs: unknown[0]!.counting })).rejects.toThrow(
     'time unknown',

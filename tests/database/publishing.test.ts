@@ -78,7 +78,7 @@ test('what is published stays to the byte whatever changes later, and is made ag
   const was = await text(1);
   expect(was).toMatch(/Poniente stands at 40\.\d ± \d\.\d K, places? \d/);
   expect(was).toContain('Levante costs 50.00 EUR');
-  expect(was).toContain('Version 1, published 2026-11-26');
+  expect(was).toContain('Version 1, published 26 Nov 2026');
   await setAll(id, { noiseDb: 31, note: 'all moved' });
   await write({ summary: 'Something else.' });
   expect(await text(1)).toBe(was);
@@ -89,7 +89,7 @@ test('what is published stays to the byte whatever changes later, and is made ag
 });
 
 test('a correction says what changed and why, the earlier one stays, and nobody publishes over another unseen', async () => {
-  await expect(publish(id, wish({ seen: 1 }), LATER)).rejects.toThrow('a correction needs its reason');
+  await expect(publish(id, wish({ seen: 1 }), LATER)).rejects.toThrow('a correction needs a reason');
   await expect(publish(id, wish({ reason: 'x' }), LATER)).rejects.toThrow(
     'version 1 was published meanwhile',
   );

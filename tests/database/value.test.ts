@@ -1,5 +1,5 @@
 import { latestPrice } from '@/core/lineUp/prices';
-import { NO_WISH } from '@/core/lineUp/readersWish';
+import { NO_FILTER } from '@/core/lineUp/fitFilter';
 import { steadyResistance } from '@/simulator/cooler';
 import { asBytes } from '@demo/generators/demoFiles';
 import { demoBundle } from '@demo/generators/demoBundle';
@@ -219,21 +219,24 @@ test('a wish leaves out who does not fit, ranks the others among themselves, and
     ['solano', 2],
   ]);
   const why = new Map(some.leftOut.map((out) => [out.entry, out.why]));
-  expect(why.get('tramontana')).toEqual(['168 mm high, 8 mm too much', '9.00 EUR over the budget']);
+  expect(why.get('tramontana')).toEqual(['168 mm tall, 8 mm too tall', '9.00 EUR over the budget']);
   expect(why.get('terral-slim')).toEqual(['does not fit W10']);
   expect(some.ranking.placed.length + some.ranking.notPlaced.length + some.leftOut.length).toBe(
     view.entries.length,
   );
   expect(all.leftOut).toEqual([]);
   const radiator = await verdictOf(view, verdictQuery({ radiator: '300' }));
-  expect(radiator.leftOut).toEqual([{ entry: 'jaloque-360', why: ['its radiator is 397 mm long'] }]);
+  expect(radiator.leftOut).toEqual([{ entry: 'jaloque-360', why: ['radiator 397 mm long, 97 mm too long'] }]);
   const holds = await verdictOf(view, verdictQuery({ holds: '170' }));
   expect(holds.leftOut.map(({ entry }) => entry).sort()).toEqual(['matacabras', 'terral-slim']);
-  const none = await verdictOf(view, verdictQuery({ quiet: '3' }));
-  expect(none.ranking.placed).toEqual([]);
-  expect(none.leftOut).toHaveLength(8);
-  expect(verdictQuery({ height: 'tall', quiet: '-3', holds: '1e9' }).wish).toBeUndefined();
-  expect(verdictQuery({ memory: '40' }).wish).toEqual({ ...NO_WISH, memoryMm: 40 });
+  // The same heat in a warmer room under a lower limit leaves out more.
+  const warm = await verdictOf(view, verdictQuery({ watts: '170', room: '35', limit: '80' }));
+  expect(warm.leftOut.length).toBeGreaterThan(holds.leftOut.length);
+  const none = await verdictOf(view, verdictQuery({ height: '3' }));
+  expect(none.ranking.placed.map(({ entry }) => entry)).toEqual(['jaloque-360', 'cierzo-240']);
+  expect(none.leftOut).toHaveLength(6);
+  expect(verdictQuery({ height: 'tall', memory: '-3', holds: '1e9' }).filter).toBeUndefined();
+  expect(verdictQuery({ memory: '40' }).filter).toEqual({ ...NO_FILTER, memoryMm: 40 });
 });
 
 test('who does not hold the load says what it sustained, and when it came to the limit', async () => {

@@ -1,6 +1,8 @@
 import { usualCase } from '@/core/cases/labCase';
 import { fitsAnswer } from '@/core/judgement/fitsAnswer';
 import fc from 'fast-check';
+import { known, unknown } from '@/core/outcome';
+import { NO_LIMITS } from '@/core/lineUp/roomLimits';
 import { advise, type Candidate, type Machine } from '@/core/judgement/advice';
 import { priceFront } from '@/core/judgement/priceFront';
 import { crossings } from '@/core/judgement/crossings';
@@ -41,12 +43,14 @@ const candidate: Candidate = {
     radiatorDepthMm: null,
     isLoop: false,
     isCase: false,
-    price: 60,
-    currency: 'EUR',
+    fanThicknessMm: 25,
+    sockets: [],
+    price: known(60),
   },
 };
 const machine: Machine = {
   ...{ watts: 150, limitC: 90, roomC: 25, noiseDba: 33, currency: 'EUR' },
+  ...NO_LIMITS,
   ...{ heightMm: 160, memoryMm: 38, budget: 70, room: null },
 };
 
@@ -75,15 +79,15 @@ test.each<[string, Partial<Machine>, Partial<Candidate>, string, string[]]>([
   [
     'no wish but heat',
     { heightMm: null, memoryMm: null, budget: null },
-    { heightMm: null, price: null },
+    { heightMm: null, price: unknown('no price recorded') },
     'fits',
     [],
   ],
-  ['too high', { heightMm: 155 }, {}, 'misses', ['height misses by 3 mm']],
-  ['in the way of the memory', { memoryMm: 44 }, {}, 'misses', ['room for memory misses by 4 mm']],
+  ['too high', { heightMm: 155 }, {}, 'misses', ['158 mm tall, 3 mm too tall']],
+  ['in the way of the memory', { memoryMm: 44 }, {}, 'misses', ['leaves 40 mm for memory, 4 mm too little']],
   ['too dear', { budget: 49.5 }, {}, 'misses', ['10.50 EUR over the budget']],
   ['height not recorded', {}, { heightMm: null }, 'open', ['height not recorded']],
-  ['another currency', {}, { currency: 'SEK' }, 'open', ['price in SEK, the budget in EUR']],
+  ['no rate', {}, { price: unknown('priced in SEK') }, 'open', ['priced in SEK']],
   ['too hot', { watts: 400 }, {}, 'misses', ['15.0 K over the limit']],
   ['too quiet a wish', { noiseDba: 24 }, {}, 'misses', ['its quietest setting is 30.0 dB(A)']],
   [
@@ -91,7 +95,7 @@ test.each<[string, Partial<Machine>, Partial<Candidate>, string, string[]]>([
     { heightMm: 155, budget: 49.5 },
     {},
     'misses',
-    ['height misses by 3 mm', '10.50 EUR over the budget'],
+    ['158 mm tall, 3 mm too tall', '10.50 EUR over the budget'],
   ],
 ])('%s', (_, wish, known, status, misses) => {
   const found = advise({ ...candidate, ...known }, { ...machine, ...wish });

@@ -1,4 +1,3 @@
-import { againstLimits } from '@/core/lineUp/fitsLimits';
 import { defaultBrief } from '@/core/brief/brief';
 import fc from 'fast-check';
 import { heatsinkFanGrid, type GridCell } from '@/core/judgement/heatsinkFanGrid';
@@ -7,7 +6,8 @@ import { leadsAlong, overLines, type ScoredEntry } from '@/core/judgement/overLi
 import { priceFront } from '@/core/judgement/priceFront';
 import { configuredSize } from '@/core/lineUp/configuredSize';
 import { latestPrice, priceIn, type DatedPrice } from '@/core/lineUp/prices';
-import { missesOf, NO_WISH, socketList, type WishedOf } from '@/core/lineUp/readersWish';
+import { filterWords, NO_FILTER, whyLeftOut } from '@/core/lineUp/fitFilter';
+import { missedLimits, NO_LIMITS, socketList } from '@/core/lineUp/roomLimits';
 import { blankFan } from '@/core/lineUp/entry';
 import { blankProduct } from '@/core/lineUp/product';
 import { seededChance } from '@/core/statistics/chance';
@@ -314,7 +314,9 @@ test('a fan clipped higher makes the whole higher and leaves more for memory, a 
   });
 });
 
-const fits: WishedOf = {
+const ANY = { ...NO_FILTER, currency: 'EUR' };
+
+const fits: Parameters<typeof whyLeftOut>[0] = {
   ...{
     heightMm: 158,
     memoryClearanceMm: 33,
@@ -325,26 +327,25 @@ const fits: WishedOf = {
     isCase: false,
     sockets: socketList('W8; W10'),
   },
-  ...{ capacityW: 210, quietestDba: 24.2, price: { known: true, value: 60 }, currency: 'EUR' },
+  ...{ capacityW: 210, price: { known: true, value: 60 } },
 };
 
 test.each([
   [{ heightMm: 158 }, []],
-  [{ heightMm: 155 }, ['158 mm high, 3 mm too much']],
+  [{ heightMm: 155 }, ['158 mm tall, 3 mm too tall']],
   [{ memoryMm: 40 }, ['leaves 33 mm for memory, 7 mm too little']],
-  [{ fanThicknessMm: 15 }, ['its fan is 25 mm thick']],
+  [{ fanThicknessMm: 15 }, ['fan 25 mm thick, 10 mm too thick']],
   [{ radiatorMm: 10 }, []],
   [{ socket: 'w10' }, []],
   [{ socket: 'W9' }, ['does not fit W9']],
-  [{ watts: 250 }, ['holds 210 W at the line']],
-  [{ noiseDba: 20 }, ['24.2 dB(A) at its quietest']],
-  [{ budget: 50, heightMm: 1 }, ['158 mm high, 157 mm too much', '10.00 EUR over the budget']],
-] as const)('a reader’s wish %j leaves out for %j', (wish, why) => {
-  expect(missesOf(fits, { ...NO_WISH, ...wish })).toEqual(why);
+  [{ watts: 250 }, ['holds 210 W at the line, 250 W needed']],
+  [{ budget: 50, heightMm: 1 }, ['158 mm tall, 157 mm too tall', '10.00 EUR over the budget']],
+] as const)('a machine of %j leaves out for %j', (wish, why) => {
+  expect(whyLeftOut(fits, { ...ANY, ...wish })).toEqual(why);
 });
 
 test('what nobody noted is no fit, and says so', () => {
-  const blank: WishedOf = {
+  const blank: typeof fits = {
     ...fits,
     ...{
       heightMm: null,
@@ -352,12 +353,12 @@ test('what nobody noted is no fit, and says so', () => {
       fanThicknessMm: null,
       sockets: [],
       capacityW: null,
-      quietestDba: null,
     },
     price: { known: false, reason: 'no price recorded' },
     radiatorMm: 397,
   };
   const all = {
+    ...ANY,
     heightMm: 1,
     memoryMm: 1,
     fanThicknessMm: 1,
@@ -365,21 +366,26 @@ test('what nobody noted is no fit, and says so', () => {
     radiatorDepthMm: 60,
     socket: 'W8',
     watts: 1,
-    noiseDba: 1,
     budget: 1,
   };
-  expect(missesOf(blank, all)).toEqual([
-    'its radiator is 397 mm long',
-    'the depth of its radiator with fans is not recorded',
-    'its height is not recorded',
-    'its RAM clearance is not recorded',
-    'the thickness of its fans is not recorded',
-    'its sockets are not recorded',
-    'its maximum heat at the line is not available',
-    'its quietest level is not known',
+  expect(whyLeftOut(blank, all)).toEqual([
+    'radiator 397 mm long, 97 mm too long',
+    'depth of its radiator not recorded',
+    'height not recorded',
+    'RAM clearance not recorded',
+    'fan thickness not recorded',
+    'sockets not recorded',
     'no price recorded',
+    'maximum heat at the line not available',
   ]);
-  expect(missesOf(blank, NO_WISH)).toEqual([]);
+  expect(whyLeftOut(blank, ANY)).toEqual([]);
+  expect(filterWords(all)).toEqual([
+    ...['1 W', 'a height of 1 mm', 'memory of 1 mm', 'fans of 1 mm', 'a radiator of 300 mm'],
+    ...['a depth with fans of 60 mm', 'socket W8', '1 EUR'],
+  ]);
+  expect(filterWords({ ...ANY, watts: 170, roomC: 28, limitC: 85 })).toEqual([
+    '170 W in 28 °C with a limit of 85 °C',
+  ]);
 });
 
 test('effects of a grid hang on no unit and no order: R in other units, cells in another row, the same shares', () => {
@@ -449,19 +455,19 @@ test('a loop fits by its radiator with its fans on one face or both, and never b
   expect(size).toMatchObject({ isLoop: true, radiatorMm: 397, radiatorDepthMm: 52 });
   expect(configuredSize(loop, { fans: [fan('push'), fan('pull')] }).radiatorDepthMm).toBe(77);
   const entry = { ...fits, ...size };
-  const wish = { ...NO_WISH, heightMm: 40, memoryMm: 60, fanThicknessMm: 10 };
-  expect(missesOf(entry, wish)).toEqual([]);
-  expect(missesOf(entry, { ...wish, radiatorMm: 400, radiatorDepthMm: 50 })).toEqual([
-    'its radiator with fans is 52 mm deep',
+  const wish = { ...ANY, heightMm: 40, memoryMm: 60, fanThicknessMm: 10 };
+  expect(whyLeftOut(entry, wish)).toEqual([]);
+  expect(whyLeftOut(entry, { ...wish, radiatorMm: 400, radiatorDepthMm: 50 })).toEqual([
+    'radiator with fans 52 mm deep, 2 mm too deep',
   ]);
 });
 
 test('the height of a case is no cooler’s: neither a brief’s limit nor a reader’s room is held against it', () => {
   const baul = blankProduct({ name: 'Baúl', kind: 'case-layout', heightMm: 470 });
   const entry = { ...fits, ...configuredSize(baul, { fans: [] }) };
-  expect(missesOf(entry, { ...NO_WISH, heightMm: 160, memoryMm: 60 })).toEqual([]);
+  expect(whyLeftOut(entry, { ...ANY, heightMm: 160, memoryMm: 60 })).toEqual([]);
   const limits = { ...defaultBrief().limits, heightMm: 160, memoryMm: 60, budget: 50 };
-  const sized = { ...entry, price: 60, currency: 'EUR' };
-  expect(againstLimits(sized, limits)).toEqual(['price 60 EUR, limit 50 EUR']);
-  expect(againstLimits({ ...sized, isCase: false }, limits)).toHaveLength(3);
+  const asked = { ...NO_LIMITS, ...limits };
+  expect(missedLimits(entry, asked)).toEqual([{ missed: '10.00 EUR over the budget' }]);
+  expect(missedLimits({ ...entry, isCase: false }, asked)).toHaveLength(3);
 });

@@ -1,6 +1,5 @@
 import { defaultBrief, type Brief } from './brief';
 import { briefChanges } from './briefChanges';
-import { againstLimits } from '../lineUp/fitsLimits';
 import { methodCard } from './methodCard';
 import { departures, type MethodDone } from './methodDone';
 import { QUESTIONS } from './questions';
@@ -173,22 +172,6 @@ test('no school is offered by which nothing is computed or stated', () => {
     'temperature',
     'interface',
   ]);
-});
-
-test('limits of readers are told by what was noted, and what was not', () => {
-  const limits = { heightMm: 160, memoryMm: 40, radiatorMm: 280, budget: 80, currency: 'EUR' };
-  const fits = { heightMm: 160, memoryClearanceMm: 40, price: 80, currency: 'EUR' };
-  expect(againstLimits(fits, limits)).toEqual([]);
-  expect(
-    againstLimits({ heightMm: 165, memoryClearanceMm: null, price: 90, currency: 'EUR' }, limits),
-  ).toEqual(['height 165 mm, limit 160 mm', 'room for memory not recorded', 'price 90 EUR, limit 80 EUR']);
-  expect(againstLimits({ ...fits, currency: 'CHF' }, limits)).toEqual(['price in CHF, budget in EUR']);
-  // A loop is held to the room for its radiator alone, however its block stands.
-  const loop = { ...fits, heightMm: 200, memoryClearanceMm: 0, isLoop: true };
-  expect(againstLimits({ ...loop, radiatorMm: 277 }, limits)).toEqual([]);
-  expect(againstLimits({ ...loop, radiatorMm: 397 }, limits)).toEqual(['radiator 397 mm, limit 280 mm']);
-  expect(againstLimits({ ...loop, radiatorMm: null }, limits)).toEqual(['radiator not recorded']);
-  expect(againstLimits(fits, defaultBrief().limits)).toEqual([]);
 });
 
 test('each question says what it can answer, and what it cannot', () => {

@@ -1,39 +1,26 @@
 import type { CasePlace } from '../cases/layout';
 import { radiatorSide, roomInCase, type LabCase } from '../cases/labCase';
 import type { EntryCurve } from '../curves/entryCurve';
+import { missedLimits, missWords, type Miss, type RoomLimits, type Sized } from '../lineUp/roomLimits';
 import { NORMAL_95 } from '../statistics/normal';
 import { valueAtLine } from '../curves/valueAtLine';
 import type { Comparable } from '../uncertainty/criticalDifference';
 import { halfWidth, scaled } from '../uncertainty/doubt';
 
 /** A reader's machine, as far as they say; null where they leave it open. */
-export interface Machine {
+export interface Machine extends RoomLimits {
   watts: number;
   limitC: number;
   roomC: number;
   noiseDba: number;
-  heightMm: number | null;
-  memoryMm: number | null;
-  budget: number | null;
-  currency: string;
   /** The case that it stands in, which says where a radiator goes; null where they name none. */
   room: LabCase | null;
 }
 
 /** An entry with what is known of its room and price, and its curve at the load nearest to the machine's. */
-export interface Candidate {
+export interface Candidate extends Sized {
   entry: string;
   curve: EntryCurve;
-  heightMm: number | null;
-  memoryClearanceMm: number | null;
-  radiatorMm: number | null;
-  radiatorDepthMm: number | null;
-  /** It fits by its radiator, which a machine without a case says nothing of. */
-  isLoop: boolean;
-  /** A case stands over no board. */
-  isCase: boolean;
-  price: number | null;
-  currency: string;
 }
 
 export interface Advice {
@@ -58,26 +45,18 @@ export interface Advice {
   radiatorAt: CasePlace | null;
 }
 
-/** A wish that is surely kept, surely not, or cannot be told. */
-type Judged = { missed: string } | { open: string } | null;
+/** Which sides of a case take a radiator is known: then they decide, and not the reader's own figure. */
+const knowsRadiators = (room: LabCase | null): room is LabCase =>
+  room !== null && room.sides.some(({ radiatorMm }) => radiatorMm !== null);
 
-function judgedSize(
-  name: string,
-  value: number | null,
-  limit: number | null,
-  wrong: (value: number, limit: number) => number,
-): Judged {
-  if (limit === null) return null;
-  if (value === null) return { open: `${name} not recorded` };
-  const over = wrong(value, limit);
-  return over > 0 ? { missed: `${name} misses by ${over} mm` } : null;
-}
-
-/** The radiator of a loop against the sides of the case; nothing where no case is named, or it says nothing of radiators. */
-function judgedRadiator(candidate: Candidate, { room }: Machine): Judged[] {
-  if (room === null || room.sides.every(({ radiatorMm }) => radiatorMm === null)) return [];
-  if (candidate.radiatorMm === null) return [{ open: 'radiator not recorded' }];
-  return roomInCase(candidate, room).map((missed) => ({ missed }));
+/** What of room and money a machine lacks for an entry. */
+function lacking(candidate: Candidate, machine: Machine): Miss[] {
+  const { room } = machine;
+  if (!knowsRadiators(room)) return missedLimits(candidate, machine);
+  const others = missedLimits(candidate, { ...machine, radiatorMm: null, radiatorDepthMm: null });
+  if (!candidate.isLoop) return others;
+  if (candidate.radiatorMm === null) return [{ open: 'radiator not recorded' }, ...others];
+  return [...roomInCase(candidate, room).map((missed) => ({ missed })), ...others];
 }
 
 function roomLeft(
@@ -95,15 +74,6 @@ function roomLeft(
   };
 }
 
-function judgedPrice({ price, currency }: Candidate, machine: Machine): Judged {
-  if (machine.budget === null) return null;
-  if (price === null) return { open: 'price not recorded' };
-  if (currency !== machine.currency)
-    return { open: `price in ${currency}, the budget in ${machine.currency}` };
-  const over = price - machine.budget;
-  return over > 0 ? { missed: `${over.toFixed(2)} ${currency} over the budget` } : null;
-}
-
 /**
  * What an entry would do in a reader's machine: the die at the wished noise is room + R × watts, by R of the curve at the
  * nearest load (a cooler's K/W hardly hangs on its load). It fits only where every wish is kept beyond its doubt; what its
@@ -119,28 +89,13 @@ export function advise(candidate: Candidate, machine: Machine): Advice {
   if (!(limitC > roomC))
     throw new RangeError(`advise: a limit of ${limitC} °C is not over a room of ${roomC} °C`);
   const { entry, curve } = candidate;
-  const judged: Judged[] = [
-    ...(candidate.isLoop
-      ? judgedRadiator(candidate, machine)
-      : candidate.isCase
-        ? []
-        : [
-            judgedSize('height', candidate.heightMm, machine.heightMm, (value, limit) => value - limit),
-            judgedSize(
-              'room for memory',
-              candidate.memoryClearanceMm,
-              machine.memoryMm,
-              (value, limit) => limit - value,
-            ),
-          ]),
-    judgedPrice(candidate, machine),
-  ];
+  const misses = lacking(candidate, machine);
   const found = valueAtLine(curve, noiseDba);
   let heat: Pick<Advice, 'dieC' | 'interval95' | 'marginK' | 'levelDb' | 'rise'> = {
     ...{ dieC: null, interval95: null, marginK: null, levelDb: null, rise: null },
   };
   if (!found.placed || found.resistanceKPerW === null)
-    judged.unshift({ missed: found.placed ? 'no power was read' : found.reason });
+    misses.unshift({ missed: found.placed ? 'no power was read' : found.reason });
   else {
     const riseK = found.resistanceKPerW * watts;
     const factor = riseK / found.value;
@@ -159,14 +114,13 @@ export function advise(candidate: Candidate, machine: Machine): Advice {
       ...{ shared: found.shared * factor, watts: found.watts * factor },
     };
     heat = { dieC, interval95, marginK, levelDb: found.levelDb, rise };
-    if (marginK < -interval95) judged.unshift({ missed: `${(-marginK).toFixed(1)} K over the limit` });
+    if (marginK < -interval95) misses.unshift({ missed: `${(-marginK).toFixed(1)} K over the limit` });
     else if (marginK < interval95)
-      judged.unshift({
+      misses.unshift({
         open: `too close to the limit: ${marginK.toFixed(1)} ± ${interval95.toFixed(1)} K`,
       });
   }
-  const missed = judged.flatMap((wish) => (wish && 'missed' in wish ? [wish.missed] : []));
-  const open = judged.flatMap((wish) => (wish && 'open' in wish ? [wish.open] : []));
-  const status = missed.length > 0 ? 'misses' : open.length > 0 ? 'open' : 'fits';
-  return { entry, status, misses: [...missed, ...open], ...heat, ...roomLeft(candidate, machine) };
+  const isMissed = misses.some((miss) => 'missed' in miss);
+  const status = isMissed ? 'misses' : misses.length > 0 ? 'open' : 'fits';
+  return { entry, status, misses: missWords(misses), ...heat, ...roomLeft(candidate, machine) };
 }

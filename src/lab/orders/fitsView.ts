@@ -3,6 +3,7 @@ import { isFixedWatts, loadLabel } from '@/core/runs/load';
 import { listCases } from '@/database/lineUp/cases';
 import { withDatabase } from '@/database/pool';
 import { configuredSize } from '@/core/lineUp/configuredSize';
+import { socketList } from '@/core/lineUp/roomLimits';
 import { fitsAnswer } from '@/core/judgement/fitsAnswer';
 import { placedEntries } from '../model/pageEntries';
 import { pricedLineUp } from '../lineUp/prices';
@@ -27,13 +28,10 @@ export async function viewFits(view: RoundUpView, asked: Omit<Machine, 'room'> &
     const curve = nearest.curves.find((other) => other.entry === code);
     if (!curve) return [];
     const size = configuredSize(product.body, entry.body);
-    const money = price.known
-      ? { price: price.value, currency: view.brief.limits.currency }
-      : { price: null, currency: product.body.currency };
     return [
       {
         ...at.get(code)!,
-        ...advise({ entry: code, curve, ...size, ...money }, machine),
+        ...advise({ entry: code, curve, ...size, sockets: socketList(product.body.sockets), price }, machine),
         price: price.known ? price.value : null,
         /** What is drawn of it, mm; null where not known. */
         size: { ...size, widthMm: product.body.widthMm, depthMm: product.body.depthMm },
@@ -54,6 +52,11 @@ export async function viewFits(view: RoundUpView, asked: Omit<Machine, 'room'> &
     /** The load whose curves were taken. */
     load: loadLabel(nearest.load),
     cases,
+    /** Sockets that products name. */
+    sockets: [
+      ...new Set(lineUp.flatMap(({ entry: { product } }) => socketList(product.body.sockets))),
+    ].sort(),
+    roundUpId: view.roundUp.id,
   };
 }
 

@@ -4,15 +4,14 @@ import { leadSentence } from '@/core/verdict/leadSentence';
 import { roomSpanC } from './roomSpan';
 import { questionOf } from '@/core/brief/questions';
 import { configuredSize } from '@/core/lineUp/configuredSize';
-import { againstLimits } from '@/core/lineUp/fitsLimits';
-import { NO_WISH } from '@/core/lineUp/readersWish';
+import { filterWords } from '@/core/lineUp/fitFilter';
+import { missedLimits, missWords, NO_LIMITS } from '@/core/lineUp/roomLimits';
 import { hasDie } from '@/core/runs/labRun';
 import { loadKey } from '@/core/runs/load';
 import { bridgedRows } from '../bridge/bridgeView';
 import { slippedRuns } from '../runs/notedRuns';
 import { viewPrices } from '../lineUp/prices';
 import type { RoundUpView } from '../model/roundUpView';
-import { viewFitChoices } from './readersFit';
 import { verdictOf, type VerdictQuery, type VerdictView } from './verdictView';
 
 /** What of a verdict can be chosen, as its controls take it. */
@@ -51,7 +50,6 @@ export async function verdictPage(view: RoundUpView, query: VerdictQuery) {
   const bridged = isRise
     ? await bridgedRows(view, { load, lineDb: lineAt })
     : { rows: [], refused: [], broken: [] };
-  const { sockets, cases } = await viewFitChoices(view.roundUp.id);
   const nameOf = new Map(view.entries.map(({ entry, product }) => [entry, product]));
   const atLoad = view.runs.filter((run) => loadKey(run) === load && run.setAside === '');
   return {
@@ -60,9 +58,9 @@ export async function verdictPage(view: RoundUpView, query: VerdictQuery) {
     entries: view.entries.map((entry, position) => {
       const { price, size } = priced.get(entry.entry)!;
       const money = price.known ? { price: price.value, currency } : { price: null, currency };
-      const sized = { ...entry, ...size, ...money };
-      // What does not fit readers' limits, in words.
-      return { ...sized, position, against: againstLimits(sized, view.brief.limits) };
+      // What does not fit the limits of the Brief, in words.
+      const misses = missedLimits({ ...size, sockets: [], price }, { ...NO_LIMITS, ...view.brief.limits });
+      return { ...entry, ...size, ...money, position, against: missWords(misses) };
     }),
     choice: choiceOf(verdict),
     load,
@@ -96,10 +94,9 @@ export async function verdictPage(view: RoundUpView, query: VerdictQuery) {
         ? await leaderLayout(view, ranking.placed[0]?.entry, { load, lineDb: lineAt })
         : null,
     filter: {
-      wish: query.wish ?? NO_WISH,
-      currency,
-      sockets,
-      cases,
+      isOn: query.filter !== undefined,
+      /** What it asks, in words. */
+      asked: query.filter ? filterWords({ ...query.filter, currency }) : [],
       /** How many are left, of how many. */
       kept: view.entries.length - leftOut.length,
       all: view.entries.length,

@@ -2,7 +2,7 @@ import { AXES } from '@/core/curves/axis';
 import { firstLine } from '@/core/curves/firstLine';
 import { rankAtLine, type Ranking } from '@/core/ranking/rankAtLine';
 import { loadKey } from '@/core/runs/load';
-import type { ReadersWish } from '@/core/lineUp/readersWish';
+import { NO_FILTER, type FitFilter } from '@/core/lineUp/fitFilter';
 import { memoized } from '../model/cachedUntilWritten';
 import { leftOutBy, type LeftOutEntry } from './readersFit';
 import { sustainedBy, type Sustained } from './sustained';
@@ -17,8 +17,8 @@ export interface VerdictQuery extends ResponseChoice {
   line?: string | undefined;
   /** Speed, rpm, or duty, %, where it stands against one. */
   at?: string | undefined;
-  /** What a reader can take: who does not fit is left out of the order. */
-  wish?: ReadersWish | undefined;
+  /** What a reader can take: entries that do not fit are left out of the order. */
+  filter?: Omit<FitFilter, 'currency'> | undefined;
 }
 
 export interface VerdictView {
@@ -32,27 +32,32 @@ export interface VerdictView {
   /** The order at the brief's other noise lines. */
   others: { lineDb: number; ranking: Ranking }[];
   method: string[];
-  /** Who does not fit the wish, and why. */
+  /** What does not fit, and why. */
   leftOut: LeftOutEntry[];
   /** What those that do not hold the load kept going. */
   sustained: Record<string, Sustained>;
 }
 
-/** A wish as it stands in an address; none where it says nothing that can be. */
-function wishIn(query: Record<string, string | string[] | undefined>): ReadersWish | undefined {
+/** A filter as an address has it, by the names of What fits; none where it asks nothing of an entry. */
+function filterIn(query: Record<string, string | string[] | undefined>): VerdictQuery['filter'] {
   const number = (name: string, most: number) => {
     const text = [query[name]].flat()[0];
     const value = text ? Number(text) : Number.NaN;
     return value >= 0 && value <= most ? value : null;
   };
-  const wish: ReadersWish = {
+  const asked = {
     ...{ heightMm: number('height', 2000), memoryMm: number('memory', 500) },
     ...{ fanThicknessMm: number('thick', 200), radiatorMm: number('radiator', 2000) },
-    radiatorDepthMm: number('deep', 300),
-    ...{ watts: number('holds', 5000), noiseDba: number('quiet', 160), budget: number('budget', 1e6) },
+    ...{ radiatorDepthMm: number('deep', 300), budget: number('budget', 1e6) },
     socket: ([query.socket].flat()[0] ?? '').slice(0, 100).trim(),
+    // Links of earlier versions call the heat “holds”.
+    watts: number('watts', 5000) ?? number('holds', 5000),
   };
-  return Object.values(wish).some((value) => value !== null && value !== '') ? wish : undefined;
+  if (Object.values(asked).every((value) => value === null || value === '')) return undefined;
+  const [limitC, roomC] = [number('limit', 150), number('room', 60)];
+  // No heat can be held where the room is as warm as the limit.
+  const isRoom = limitC === null || roomC === null || limitC > roomC;
+  return { ...NO_FILTER, ...asked, ...(isRoom && { limitC, roomC }) };
 }
 
 /** What an address says; what is none is left out. */
@@ -60,7 +65,7 @@ export function verdictQuery(query: Record<string, string | string[] | undefined
   const text = (name: string) => [query[name]].flat()[0] || undefined;
   return {
     ...responseChoice(query),
-    ...{ load: text('load'), line: text('line'), at: text('at'), wish: wishIn(query) },
+    ...{ load: text('load'), line: text('line'), at: text('at'), filter: filterIn(query) },
   };
 }
 
@@ -121,8 +126,9 @@ export async function verdictOf(view: RoundUpView, query: VerdictQuery): Promise
   const whole = (at: number) =>
     isRise && against === 'noise' ? rankedAt(view, chosen, at) : orderAt(chosen, at);
   const { curves } = chosen;
-  const leftOut = query.wish
-    ? await leftOutBy(view, query.wish, { curves, placed: whole(lineAt).placed })
+  const { currency } = view.brief.limits;
+  const leftOut = query.filter
+    ? await leftOutBy(view, { ...query.filter, currency }, whole(lineAt).placed)
     : [];
   const isOut = new Set(leftOut.map(({ entry }) => entry));
   // Who is left is compared among themselves alone: fewer differences are looked at, and places begin at 1.

@@ -50,7 +50,7 @@ function bookDue({ rig, book, lastRun, roundUpId }: RigDesk, today: string): Due
   const add = (says: string, isBad = false) => due.push({ says: `${rig}: ${says}`, href, isBad });
   for (const instrument of book?.instruments ?? [])
     if (isOverdue(instrument, today))
-      add(`the calibration of ${instrument.name} ran out on ${instrument.dueOn}`, true);
+      add(`the calibration of ${instrument.name} ran out on ${dayWords(instrument.dueOn)}`, true);
   const checks = [...(book?.checks ?? [])]
     .filter(({ kind }) => kind === 'calibrator')
     // The newest first as they were noted, also within a day.
@@ -84,7 +84,7 @@ function lentDue(lent: readonly LentSample[], today: string): Due[] {
   const due = dated.map(({ product, label, lender, returnOn }) => {
     const isLate = returnOn < today;
     const to = lender ? ` to ${lender}` : '';
-    const says = isLate ? `should have gone back${to} on ${returnOn}` : `goes back${to} on ${returnOn}`;
+    const says = `${isLate ? 'should have gone back' : 'goes back'}${to} on ${dayWords(returnOn)}`;
     return { says: `${product} ${label} ${says}`, href: searchFor(product), isBad: isLate };
   });
   if (open.length === 0) return due;

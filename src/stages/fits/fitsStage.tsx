@@ -1,8 +1,11 @@
 'use client';
 
+import Link from 'next/link';
+import { PAGES } from '@/contracts/roundUpPages';
 import { CsvButton } from '@/ui/chart/csvButton';
 import { parseAsString, useQueryState } from 'nuqs';
 import { toast } from 'sonner';
+import type { LabCase } from '@/core/cases/labCase';
 import type { FitsData } from '@/lab/orders/fitsView';
 import { PageLine } from '../desk/pageLine';
 import { CaseDrawing } from './caseDrawing';
@@ -17,6 +20,28 @@ async function copyAddress() {
   } catch {
     toast.error('The browser did not let the address be copied. Copy it from the address bar.');
   }
+}
+
+/** The Verdict at this machine's noise with only what fits it; the sides of a case give the largest radiator. */
+function rankedAddress({ machine, roundUpId }: FitsData): string {
+  const { watts, limitC, roomC, noiseDba, room } = machine;
+  const largest = (of: (side: LabCase['sides'][number]) => number | null, otherwise: number | null) => {
+    const known = (room?.sides ?? []).flatMap((side) => of(side) ?? []);
+    return known.length > 0 ? Math.max(...known) : otherwise;
+  };
+  const asked = {
+    ...{ line: noiseDba, noise: noiseDba, watts, limit: limitC, room: roomC },
+    ...{ height: machine.heightMm, memory: machine.memoryMm, thick: machine.fanThicknessMm },
+    radiator: largest(({ radiatorMm }) => radiatorMm, machine.radiatorMm),
+    deep: largest(({ radiatorDepthMm }) => radiatorDepthMm, machine.radiatorDepthMm),
+    ...{ socket: machine.socket, budget: machine.budget, case: room?.name ?? null },
+  };
+  const query = new URLSearchParams(
+    Object.entries(asked).flatMap(([name, value]) =>
+      value === null || value === '' ? [] : [[name, String(value)]],
+    ),
+  );
+  return `/round-ups/${roundUpId}/${PAGES.verdict.path}?${query}`;
 }
 
 /** A reader's machine, and what of this round-up fits it. The address holds the machine, so that it can be sent. */
@@ -40,7 +65,7 @@ export function FitsStage({ data }: { data: FitsData }) {
       </PageLine>
       <div className="flex min-w-0 flex-1 flex-col gap-x-9 gap-y-5 lg:flex-row">
         <section aria-label="The machine" className="shrink-0 space-y-4 lg:w-[410px]">
-          <MachineFields machine={machine} cases={cases} />
+          <MachineFields machine={machine} cases={cases} sockets={data.sockets} />
           <CaseDrawing machine={machine} fit={shown} />
           <HeightLine advice={advice} machine={machine} />
         </section>
@@ -71,6 +96,11 @@ export function FitsStage({ data }: { data: FitsData }) {
                 }))
               }
             />
+          </p>
+          <p>
+            <Link className="quiet-button" href={rankedAddress(data)}>
+              Rank only what fits
+            </Link>
           </p>
           <FitsList data={data} shown={shown?.entry} onShow={(entry) => void setChosen(entry)} />
         </section>

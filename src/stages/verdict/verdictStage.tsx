@@ -10,7 +10,7 @@ import { RankingNotes } from '../curves/rankingNotes';
 import type { VerdictData } from '@/lab/orders/verdictPage';
 import { PageLine } from '../desk/pageLine';
 import { VerdictControls } from './verdictControls';
-import { ReadersFilter } from './readersFilter';
+import { FitNote } from './fitNote';
 import { VerdictTable } from './verdictTable';
 
 /** The table worth publishing, at one line and load, with the method it stands on. */
@@ -61,7 +61,7 @@ export function VerdictStage({ data }: { data: VerdictData }) {
               Write and publish
             </Link>
           </div>
-          <ReadersFilter data={data.filter} />
+          <FitNote roundUpId={data.roundUpId} data={data.filter} />
           {!isRise && (
             <p className="label-text pb-1">{response.better === 'higher' ? 'More' : 'Less'} is better.</p>
           )}
@@ -85,7 +85,7 @@ export function VerdictStage({ data }: { data: VerdictData }) {
                   {data.hasOthers ? ': choose above what is ranked instead.' : '.'}
                 </>
               ) : data.filter.kept === 0 ? (
-                'No entry matches these filters.'
+                'No entry fits this machine.'
               ) : (
                 'No entry can be ranked at this level and load.'
               )}

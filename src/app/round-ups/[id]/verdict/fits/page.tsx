@@ -3,12 +3,10 @@ import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { numberIn, type Query } from '@/app/numberIn';
 import { roundUpView } from '@/app/roundUpView';
+import { MACHINE_KEYS } from '@/contracts/machineAddress';
+import { NO_LIMITS } from '@/core/lineUp/roomLimits';
 import { viewFits } from '@/lab/orders/fitsView';
 import { FitsStage } from '@/stages/fits/fitsStage';
-
-/** What of an address is of the machine. */
-const MACHINE = ['watts', 'limit', 'room', 'noise', 'height', 'memory', 'budget', 'case'];
-const NO_LIMITS = { heightMm: null, memoryMm: null, budget: null };
 
 interface Props {
   params: Promise<{ id: string }>;
@@ -22,7 +20,7 @@ export default async function FitsPage({ params, searchParams }: Props) {
   if (!view) notFound();
   const { brief, roundUp } = view;
   // Before anything is said of a machine the brief's readers are meant, at the load and line in hand.
-  const limits = MACHINE.some((name) => name in query) ? NO_LIMITS : brief.limits;
+  const limits = MACHINE_KEYS.some((name) => name in query) ? NO_LIMITS : { ...NO_LIMITS, ...brief.limits };
   const inHand = roundUp.loadsW.find((watts) => String(watts) === [query.load].flat()[0]);
   const limitC = numberIn(query.limit, 'limitC') ?? roundUp.rig.limitC;
   const roomC = numberIn(query.room, 'temperatureC') ?? roundUp.referenceAmbientC;
@@ -34,6 +32,10 @@ export default async function FitsPage({ params, searchParams }: Props) {
     noiseDba: numberIn(query.noise, 'levelDb') ?? numberIn(query.line, 'levelDb') ?? roundUp.noiseLineDba,
     heightMm: numberIn(query.height, 'heightMm') ?? limits.heightMm,
     memoryMm: numberIn(query.memory, 'clearanceMm') ?? limits.memoryMm,
+    fanThicknessMm: numberIn(query.thick, 'clearanceMm'),
+    radiatorMm: numberIn(query.radiator, 'heightMm') ?? limits.radiatorMm,
+    radiatorDepthMm: numberIn(query.deep, 'clearanceMm'),
+    socket: ([query.socket].flat()[0] ?? '').slice(0, 100).trim(),
     budget: numberIn(query.budget, 'price') ?? limits.budget,
     currency: brief.limits.currency,
     caseName: ([query.case].flat()[0] ?? '').slice(0, 200),
