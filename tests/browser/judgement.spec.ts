@@ -38,11 +38,13 @@ test('beyond the line: measures with intervals, sorted by any, a ± opened; two 
 
   await page.getByRole('button', { name: /^Maximum heat/ }).click();
   await expect(page).toHaveURL(/by=capacity/);
-  await expect(page.getByText(/The heat that it holds at the line in a room of 23 °C/)).toBeVisible();
+  await expect(
+    page.getByText(/Maximum heat: watts at the line before the die reaches 90 °C in a 23 °C room/),
+  ).toBeVisible();
   const watts = await page.locator('tr[data-entry] td:nth-child(7) b').allTextContents();
   expect(watts.map(Number)).toEqual(watts.map(Number).sort((a, b) => b - a));
 
-  await page.getByLabel('What a decibel is worth, % of R').fill('2');
+  await page.getByLabel('One dB must cut K/W by, %').fill('2');
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/worth=2/);
   const knees = page.getByRole('region', { name: 'Where more noise buys little' });
@@ -50,7 +52,7 @@ test('beyond the line: measures with intervals, sorted by any, a ± opened; two 
   await expect(page.getByRole('region', { name: 'What a kelvin is worth' })).toContainText('Clock held.');
 
   await page.getByLabel('Where ± comes from, of').selectOption('tramontana');
-  const budget = page.getByRole('region', { name: 'Doubt of Tramontana' });
+  const budget = page.getByRole('region', { name: 'Where ± of Tramontana comes from' });
   await expect(
     budget.getByText(/remounting, from its 2 mounts and \d+ remounts of this round-up/),
   ).toBeVisible();
@@ -104,7 +106,7 @@ test('beyond the line: measures with intervals, sorted by any, a ± opened; two 
   }
 
   await page.goto(`${app.url}/round-ups/1/curves/beyond?line=5&load=nonsense`);
-  await expect(page.getByText('Nothing can be placed at this level and load')).toBeVisible();
+  await expect(page.getByText('No entry can be ranked at this level and load')).toBeVisible();
 });
 
 test('ways to compare as lines that cross, and a machine that goes from reader to reader by its address', async ({

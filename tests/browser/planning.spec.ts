@@ -112,7 +112,7 @@ test('from nothing to a ranking: brief, line-up, rig, plan, runs by hand', async
   // Plan: made, moved by keyboard, saved
   await page.getByRole('link', { name: /^.*Plan/ }).click();
   await setSettings(page, ['100 %', '50 %']);
-  await expect(page.getByRole('heading', { name: '0 of 6 readings measured' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: '0 of 6 runs done' })).toBeVisible();
   const block = page.locator('[data-mounting="poniente 1"]');
   const before = await page
     .locator('[data-mounting]')
@@ -148,7 +148,7 @@ test('from nothing to a ranking: brief, line-up, rig, plan, runs by hand', async
   await typeRun(page, 'Poniente', '100 %', '37', '52');
   await typeRun(page, 'Poniente', '50 %', '28,5', '58');
   await page.goto(plan);
-  await expect(page.getByRole('heading', { name: '4 of 6 readings measured' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: '4 of 6 runs done' })).toBeVisible();
   await page.goto(plan.replace('plan', 'verdict'));
   await expect(page.locator('tr[data-entry="levante"]')).toBeVisible();
   await page.goto(plan.replace('plan', 'curves'));

@@ -6,7 +6,8 @@ export async function seriousFaults(page: Page): Promise<string[]> {
   // Looked at as it is used: before it is alive a page takes nothing, and axe takes its scrolled parts for closed ones.
   await expect(page.locator('fieldset.waking-page:disabled')).toHaveCount(0);
   const { violations } = await new AxeBuilder({ page })
-    .options({ resultTypes: ['violations'] })
+    // Targets of 24 px and more, which axe looks at only when asked.
+    .options({ resultTypes: ['violations'], rules: { 'target-size': { enabled: true } } })
     .setLegacyMode(true)
     .analyze();
   return violations

@@ -115,7 +115,7 @@ export function BeyondStage({ packed }: { packed: Packed<BeyondData> }) {
               <label className="label-text flex items-center gap-1.5">
                 Where ± comes from, of
                 <select
-                  className="max-w-56 rounded border border-hairline bg-raised px-1.5 py-0.5 text-[14px] text-ink"
+                  className="max-w-56 rounded border border-hairline bg-raised px-1.5 py-1 text-[14px] text-ink"
                   value={one.entry}
                   onChange={({ target }) => void setView({ one: target.value })}
                 >

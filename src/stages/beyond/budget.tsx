@@ -13,9 +13,9 @@ export function Budget({ item, unit }: { item: JudgedItem; unit: string }) {
   const wider = item.placed.spreadSource !== 'assumed' && item.mounts === 1;
   return (
     <section aria-label={`Where ± of ${item.product} comes from`} className="max-w-[640px] space-y-2">
-      <h3 className="font-display text-[16px] font-bold">
+      <h2 className="font-display text-[16px] font-bold">
         Where ± {figure(interval95, 2)} {unit} comes from: <span dir="auto">{item.product}</span>
-      </h3>
+      </h2>
       <PartsBar parts={parts} />
       <ul className="space-y-0.5 text-[14.5px]">
         {parts.map((part) => (

@@ -7,9 +7,9 @@ export function Crossovers({ data, nameOf }: { data: BeyondData; nameOf: (entry:
   if (data.crossings.length === 0) return null;
   return (
     <section aria-label="Crossovers" className="text-[14.5px]">
-      <h3 className="font-display pb-1 text-[16px] font-bold">
+      <h2 className="font-display pb-1 text-[16px] font-bold">
         <Term name="crossover">Crossovers</Term>
-      </h3>
+      </h2>
       {data.crossings.map(({ atDb, fromDb, belowDb, aboveDb, toDb, below, above }) => (
         <p key={`${below}${above}${atDb}`} dir="auto">
           {nameOf(below)} leads {nameOf(above)} from {figure(fromDb, 1)} to {figure(belowDb, 1)} dB(A);{' '}

@@ -6,7 +6,7 @@ export function KelvinWorths({ worths }: Pick<BeyondData, 'worths'>) {
   if (worths.length === 0) return null;
   return (
     <section aria-label="What a kelvin is worth" className="max-w-240 text-[14.5px]">
-      <h3 className="font-display text-[16px] font-bold">What a kelvin is worth</h3>
+      <h2 className="font-display text-[16px] font-bold">What a kelvin is worth</h2>
       <ul className="list-disc space-y-0.5 pl-5">
         {worths.map(({ name, unit, worth }) => (
           <li key={name}>

@@ -28,9 +28,9 @@ export function Knees({
   }
   return (
     <section aria-label="Where more noise buys little" className="text-[14.5px]">
-      <h3 className="font-display pb-1 text-[16px] font-bold">
+      <h2 className="font-display pb-1 text-[16px] font-bold">
         Where more noise buys little: the <Term name="knee" />
-      </h3>
+      </h2>
       <p className="label-text pb-1">
         One dB must cut K/W by{' '}
         <DraftField

@@ -17,7 +17,7 @@ export function LeftOut({ checks }: { checks: readonly LeftOutCheck[] }) {
             <th scope="col" className="num">
               measured here, K
             </th>
-            <th scope="col" />
+            <td />
           </tr>
         </thead>
         <tbody>

@@ -61,78 +61,80 @@ export function CaseForm({ id, kept }: { id: number; kept: KeptSheet<LabCase> })
           onValue={(cardLengthMm) => set({ ...body, cardLengthMm })}
         />
       </div>
-      <table className="figure-table max-w-[700px] [&_td]:py-1">
-        <thead>
-          <tr>
-            <th scope="col">Place</th>
-            <th scope="col">Fans</th>
-            <th scope="col">Up to, mm</th>
-            <th scope="col">Radiator up to, mm</th>
-            <th scope="col">Deep with fans, mm</th>
-          </tr>
-        </thead>
-        <tbody>
-          {CASE_PLACES.map((place) => {
-            const side = sideOf(place);
-            return (
-              <tr key={place}>
-                <td className="w-32">
-                  <label className="flex items-center gap-2">
-                    <input
-                      type="checkbox"
-                      checked={side !== undefined}
-                      onChange={(event) => turn(place, event.target.checked)}
-                    />
-                    {place}
-                  </label>
-                </td>
-                {side ? (
-                  <>
-                    <td className="w-24">
-                      <NumberField
-                        bare
-                        label={`Fans at the ${place}`}
-                        value={side.slots}
-                        onValue={(slots) => change(place, { slots: slots ?? 1 })}
+      <div className="max-w-[700px] overflow-x-auto" tabIndex={0} role="region" aria-label="Places for fans">
+        <table className="figure-table [&_td]:py-1">
+          <thead>
+            <tr>
+              <th scope="col">Place</th>
+              <th scope="col">Fans</th>
+              <th scope="col">Up to, mm</th>
+              <th scope="col">Radiator up to, mm</th>
+              <th scope="col">Deep with fans, mm</th>
+            </tr>
+          </thead>
+          <tbody>
+            {CASE_PLACES.map((place) => {
+              const side = sideOf(place);
+              return (
+                <tr key={place}>
+                  <td className="w-32">
+                    <label className="flex items-center gap-2">
+                      <input
+                        type="checkbox"
+                        checked={side !== undefined}
+                        onChange={(event) => turn(place, event.target.checked)}
                       />
-                    </td>
-                    <td className="w-28">
-                      <NumberField
-                        bare
-                        label={`Largest fan at the ${place}, mm`}
-                        value={side.sizeMm}
-                        onValue={(sizeMm) => change(place, { sizeMm: sizeMm ?? 120 })}
-                      />
-                    </td>
-                    <td className="w-36">
-                      <NumberField
-                        bare
-                        optional
-                        label={`Longest radiator at the ${place}, mm`}
-                        value={side.radiatorMm}
-                        onValue={(radiatorMm) => change(place, { radiatorMm })}
-                      />
-                    </td>
-                    <td className="w-36">
-                      <NumberField
-                        bare
-                        optional
-                        label={`Room for a radiator with fans at the ${place}, mm`}
-                        value={side.radiatorDepthMm}
-                        onValue={(radiatorDepthMm) => change(place, { radiatorDepthMm })}
-                      />
-                    </td>
-                  </>
-                ) : (
-                  <td colSpan={4} className="text-ink2">
-                    takes no fan
+                      {place}
+                    </label>
                   </td>
-                )}
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+                  {side ? (
+                    <>
+                      <td className="w-24">
+                        <NumberField
+                          bare
+                          label={`Fans at the ${place}`}
+                          value={side.slots}
+                          onValue={(slots) => change(place, { slots: slots ?? 1 })}
+                        />
+                      </td>
+                      <td className="w-28">
+                        <NumberField
+                          bare
+                          label={`Largest fan at the ${place}, mm`}
+                          value={side.sizeMm}
+                          onValue={(sizeMm) => change(place, { sizeMm: sizeMm ?? 120 })}
+                        />
+                      </td>
+                      <td className="w-36">
+                        <NumberField
+                          bare
+                          optional
+                          label={`Longest radiator at the ${place}, mm`}
+                          value={side.radiatorMm}
+                          onValue={(radiatorMm) => change(place, { radiatorMm })}
+                        />
+                      </td>
+                      <td className="w-36">
+                        <NumberField
+                          bare
+                          optional
+                          label={`Room for a radiator with fans at the ${place}, mm`}
+                          value={side.radiatorDepthMm}
+                          onValue={(radiatorDepthMm) => change(place, { radiatorDepthMm })}
+                        />
+                      </td>
+                    </>
+                  ) : (
+                    <td colSpan={4} className="text-ink2">
+                      takes no fan
+                    </td>
+                  )}
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
       <SheetTrouble sheet={sheet} />
       <button className="act-button" disabled={!sheet.dirty || sheet.busy}>
         Save

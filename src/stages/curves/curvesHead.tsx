@@ -47,11 +47,11 @@ export function CurvesHead({ data, load, show, hidden, entries, from, ...on }: P
           onFrom={on.onFrom}
         />
         <span>error bars 95 %</span>
-        <button className="cursor-pointer underline underline-offset-3" onClick={on.onPicture}>
+        <button className="cursor-pointer py-1 underline underline-offset-3" onClick={on.onPicture}>
           PNG
         </button>
         <a
-          className="underline underline-offset-3"
+          className="py-1 underline underline-offset-3"
           href={`/round-ups/${roundUpId}/curves/csv?${csv}`}
           download
         >

@@ -70,9 +70,11 @@ export function FitsStage({ data }: { data: FitsData }) {
           <HeightLine advice={advice} machine={machine} />
         </section>
         <section aria-label="What fits" className="min-w-0 flex-1 space-y-3">
-          <h2 className="font-display text-[26px] leading-tight font-bold" role="status" dir="auto">
-            {answer}
-          </h2>
+          <div role="status">
+            <h2 className="font-display text-[26px] leading-tight font-bold" dir="auto">
+              {answer}
+            </h2>
+          </div>
           <p className="text-[13.5px] text-ink2">
             Margin to the limit at {machine.noiseDba.toFixed(1)} dB(A) in this room, with its 95 % interval,
             sensors and power meter included; from K/W at {data.load}. Another processor moves all of it by

@@ -172,8 +172,8 @@ export function GridStage({ data }: { data: GridData }) {
                         data-entry={cell.entry}
                       >
                         <b>{figure(cell.riseK, 1)}</b>{' '}
-                        <span className="text-[13px] text-ink2">± {figure(cell.interval95, 1)}</span>
-                        <span className="block text-[12.5px] text-ink2">
+                        <span className="text-[13px] text-ink">± {figure(cell.interval95, 1)}</span>
+                        <span className="block text-[12.5px] text-ink">
                           {figure(cell.resistanceKPerW, 3)} K/W, {figure(cell.levelDb, 1)} dB(A)
                         </span>
                       </td>

@@ -28,8 +28,10 @@ export function PlanFigures({
           <dd className="font-display text-[26px] font-bold">{figure(cost.benchH, 1)} h</dd>
         </div>
         <div>
-          <dt className="label-text">Ends</dt>
-          <dd className={`font-display text-[26px] font-bold ${late ? 'text-bad' : ''}`}>
+          <dt className="label-text">Finish</dt>
+          <dd
+            className={`font-display pt-1.5 text-[19px] font-bold whitespace-nowrap ${late ? 'text-bad' : ''}`}
+          >
             {dayWords(finish)}
           </dd>
         </div>

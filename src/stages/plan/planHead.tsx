@@ -20,7 +20,7 @@ export function PlanHead({
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-2 pb-2">
       <h2 className="font-display text-[22px] font-bold">
-        {laid.planned === 0 ? 'Run sheet' : `${laid.done} of ${plural(laid.planned, 'reading')} measured`}
+        {laid.planned === 0 ? 'Run sheet' : `${laid.done} of ${plural(laid.planned, 'run')} done`}
       </h2>
       <div className="ml-auto flex flex-wrap items-center gap-2">
         {byHand && (

@@ -202,9 +202,11 @@ export function Timeline({
           <ol>
             {days.map((day) => (
               <li key={day} className="flex items-stretch border-t border-hairline" data-day={day}>
-                <span className="w-24 shrink-0 py-2.5 text-[13.5px]">
-                  <b>{WEEKDAYS[weekdayOf(settings.startOn, day)]}</b>{' '}
-                  <span className="text-ink2">{dayWords(dayAfter(settings.startOn, day))}</span>
+                <span className="w-24 shrink-0 py-1 text-[13.5px] leading-tight">
+                  <b>{WEEKDAYS[weekdayOf(settings.startOn, day)]}</b>
+                  <span className="block whitespace-nowrap text-ink2">
+                    {dayWords(dayAfter(settings.startOn, day))}
+                  </span>
                 </span>
                 <span className="relative mr-4 h-11 flex-1 overflow-hidden bg-sunk/60">
                   {quiet.map((other) => (

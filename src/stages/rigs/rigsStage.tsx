@@ -182,7 +182,7 @@ export function RigsStage({ data }: { data: RigsData }) {
         </p>
       )}
       <section aria-label="What leads from one to another" className="max-w-3xl text-[14.5px]">
-        <h3 className="font-display text-[16px] font-bold">What leads from one to another</h3>
+        <h2 className="font-display text-[16px] font-bold">What leads from one to another</h2>
         <ul>
           {data.rigs
             .filter(({ isHere }) => !isHere)

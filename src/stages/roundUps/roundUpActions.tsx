@@ -88,7 +88,7 @@ export function RoundUpActions({ id, title, archived }: { id: number; title: str
     return answer.ok ? '' : answer.message;
   };
 
-  const link = 'cursor-pointer underline underline-offset-2';
+  const link = 'cursor-pointer py-1 underline underline-offset-2';
   return (
     <div className="px-2 pb-3 text-[14px]">
       <p className="flex flex-wrap gap-x-4 text-ink2">

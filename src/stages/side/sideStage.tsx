@@ -64,7 +64,7 @@ export function SideStage({ data }: { data: SideData }) {
     <label className="label-text flex items-center gap-1.5">
       {label}
       <select
-        className="max-w-64 rounded border border-hairline bg-raised px-1.5 py-0.5 text-[14px] text-ink"
+        className="max-w-64 rounded border border-hairline bg-raised px-1.5 py-1 text-[14px] text-ink"
         value={value}
         onChange={({ target }) => onValue(target.value)}
       >
@@ -87,7 +87,7 @@ export function SideStage({ data }: { data: SideData }) {
         <label className="label-text flex items-center gap-1.5">
           each
           <select
-            className="rounded border border-hairline bg-raised px-1.5 py-0.5 text-[14px] text-ink"
+            className="rounded border border-hairline bg-raised px-1.5 py-1 text-[14px] text-ink"
             value={data.atFull ? 'full' : ''}
             onChange={({ target }) => void setAt(target.value || null)}
           >
@@ -98,7 +98,7 @@ export function SideStage({ data }: { data: SideData }) {
         <label className="label-text flex items-center gap-1.5">
           shown as
           <select
-            className="max-w-72 rounded border border-hairline bg-raised px-1.5 py-0.5 text-[14px] text-ink"
+            className="max-w-72 rounded border border-hairline bg-raised px-1.5 py-1 text-[14px] text-ink"
             value={base ?? ''}
             onChange={({ target }) => void setView({ from: target.value || null })}
           >
@@ -170,7 +170,7 @@ export function SideStage({ data }: { data: SideData }) {
       {x && y && axes && (
         <section aria-label="One against another" className="border-t border-hairline pt-3">
           <div className="flex flex-wrap items-center gap-x-4 gap-y-2 pb-2">
-            <h3 className="font-display text-[16px] font-bold">Trade-off</h3>
+            <h2 className="font-display text-[16px] font-bold">Trade-off</h2>
             {choice('across', x.key, (key) => void setView({ x: key }), y.key)}
             {choice('upwards', y.key, (key) => void setView({ y: key }), x.key)}
           </div>

@@ -107,7 +107,7 @@ export function BringRecording({ data }: { data: SoundData }) {
   const isReady = kind !== 'clip' || (entry !== '' && setting.trim() !== '');
   return (
     <section aria-label="Import a recording" className="border-t border-hairline pt-3">
-      <h3 className="pb-2 font-display text-[16px] font-bold">Import a recording</h3>
+      <h2 className="pb-2 font-display text-[16px] font-bold">Import a recording</h2>
       <div className="grid max-w-4xl grid-cols-2 gap-3 sm:grid-cols-5">
         <ChoiceField label="It is of" value={kind} onValue={setKind} options={KINDS} />
         {kind === 'clip' && (

@@ -106,9 +106,9 @@ export function ClipDetail({
   return (
     <section aria-label={`${row.product}, ${row.setting}`} className="min-w-0 space-y-3">
       <div className="flex flex-wrap items-end justify-between gap-x-5 gap-y-2">
-        <h3 className="font-display text-[17px] font-bold" dir="auto">
+        <h2 className="font-display text-[17px] font-bold" dir="auto">
           {row.product}, {row.setting}
-        </h3>
+        </h2>
         <span className="w-64">
           <ChoiceField
             label="Over it, dashed"

@@ -39,7 +39,7 @@ export function SidesTable({ data }: { data: SoundData }) {
 
   return (
     <section aria-label="Calibrations and the room" className="border-t border-hairline pt-3">
-      <h3 className="pb-2 font-display text-[16px] font-bold">Calibrations and the room</h3>
+      <h2 className="pb-2 font-display text-[16px] font-bold">Calibrations and the room</h2>
       <ul className="max-w-3xl">
         {data.sides.map((side) => {
           const other = moved(side, data.sides);

@@ -9,6 +9,7 @@ import { PageLine } from '../desk/pageLine';
 import { PastePanel } from '../paste/pastePanel';
 import { usePaste } from '../paste/usePaste';
 import { VerdictControls } from '../verdict/verdictControls';
+import { dayWords } from '@/core/timeWords';
 import { PricePicture } from './pricePicture';
 import { PriceFront } from './priceFront';
 import { PricesForm } from './pricesForm';
@@ -16,7 +17,7 @@ import type { ValueData, ValueItem } from '@/lab/orders/valuePage';
 
 function priceWords({ dated }: ValueItem, currency: string): string {
   if (!dated) return 'from the product’s sheet';
-  const parts = [dated.date, dated.region, dated.inStock === false ? 'out of stock' : ''];
+  const parts = [dayWords(dated.date), dated.region, dated.inStock === false ? 'out of stock' : ''];
   if (dated.currency !== currency) parts.unshift(`${dated.price.toFixed(2)} ${dated.currency}`);
   return parts.filter(Boolean).join(', ');
 }

@@ -27,7 +27,7 @@ export function VersionsTable({
   const choose = (name: 'one' | 'other', value: number) => (
     <select
       aria-label={name === 'one' ? 'The one version' : 'The other version'}
-      className="rounded border border-hairline bg-raised px-1.5 py-0.5"
+      className="rounded border border-hairline bg-raised px-1.5 py-1"
       value={value}
       onChange={({ target }) => {
         const query = new URLSearchParams(now);
@@ -50,36 +50,43 @@ export function VersionsTable({
   return (
     <>
       <h2 className="font-display text-[22px] font-bold">Two versions, side by side</h2>
-      <table className="figure-table max-w-240">
-        <thead>
-          <tr>
-            <th scope="col">Entry</th>
-            <th scope="col">
-              {choose('one', one.version)} <span className="text-ink2">{one.publishedAt}</span>
-            </th>
-            <th scope="col">
-              {choose('other', other.version)} <span className="text-ink2">{other.publishedAt}</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {names.map((entry) => {
-            const [a, b] = [one, other].map(({ figures }) =>
-              figures.find((figure) => figure.entry === entry),
-            );
-            const differs = cell(a) !== cell(b);
-            return (
-              <tr key={entry} data-entry={entry} className={differs ? 'bg-raised' : undefined}>
-                <td dir="auto">{(b ?? a)!.name}</td>
-                <td>{cell(a)}</td>
-                <td className={differs ? 'font-bold' : undefined}>
-                  {cell(b)} {differs && <span className="text-warn">changed</span>}
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+      <div
+        className="max-w-240 overflow-x-auto"
+        tabIndex={0}
+        role="region"
+        aria-label="Versions side by side"
+      >
+        <table className="figure-table">
+          <thead>
+            <tr>
+              <th scope="col">Entry</th>
+              <th scope="col">
+                {choose('one', one.version)} <span className="block text-ink2">{one.publishedAt}</span>
+              </th>
+              <th scope="col">
+                {choose('other', other.version)} <span className="block text-ink2">{other.publishedAt}</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {names.map((entry) => {
+              const [a, b] = [one, other].map(({ figures }) =>
+                figures.find((figure) => figure.entry === entry),
+              );
+              const differs = cell(a) !== cell(b);
+              return (
+                <tr key={entry} data-entry={entry} className={differs ? 'bg-raised' : undefined}>
+                  <td dir="auto">{(b ?? a)!.name}</td>
+                  <td>{cell(a)}</td>
+                  <td className={differs ? 'font-bold' : undefined}>
+                    {cell(b)} {differs && <span className="text-warn">changed</span>}
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
       {changes.length === 0 ? (
         <p>Figures and places are the same in both.</p>
       ) : (

@@ -44,7 +44,7 @@ export function VideoPlatesStage({ data }: { data: VideoPlatesData }) {
     <label className="label-text flex items-center gap-1.5">
       {label}
       <select
-        className="max-w-48 rounded border border-hairline bg-raised px-1.5 py-0.5 text-[14px] text-ink"
+        className="max-w-48 rounded border border-hairline bg-raised px-1.5 py-1 text-[14px] text-ink"
         value={value}
         onChange={({ target }) => onValue(target.value)}
       >

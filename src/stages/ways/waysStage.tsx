@@ -89,10 +89,10 @@ export function WaysStage({ data }: { data: WaysData }) {
             />
             <div className="border-t border-hairline pt-3">
               <div className="flex flex-wrap items-center gap-3 pb-1.5">
-                <h3 className="font-display text-[16px] font-bold">Heat and noise together</h3>
+                <h2 className="font-display text-[16px] font-bold">Heat and noise together</h2>
                 <select
                   aria-label="Way of the bars"
-                  className="rounded border border-hairline bg-raised px-1.5 py-0.5 text-[14px]"
+                  className="rounded border border-hairline bg-raised px-1.5 py-1 text-[14px]"
                   value={shown.key}
                   onChange={({ target }) => void setBars(target.value)}
                 >

@@ -13,7 +13,7 @@ export function LeadBars({ leads, points, byEntry }: Props) {
   const nameOf = (entry: string) => byEntry.get(entry)?.product ?? entry;
   return (
     <section aria-label="Who leads where">
-      <h3 className="font-display pb-1 text-[16px] font-bold">Who leads where</h3>
+      <h2 className="font-display pb-1 text-[16px] font-bold">Who leads where</h2>
       <ul className="space-y-2">
         {leads.map((stretches, i) => {
           const { key, label, weight } = points[i]!;

@@ -119,7 +119,7 @@ export function EntryWordsForm({
               <input
                 aria-label={`What photograph ${i + 1} shows`}
                 placeholder="what it shows"
-                className="w-full rounded border border-hairline bg-raised px-1.5 py-0.5 text-[13px]"
+                className="w-full rounded border border-hairline bg-raised px-1.5 py-1 text-[13px]"
                 value={alt}
                 onChange={({ target }) =>
                   set({

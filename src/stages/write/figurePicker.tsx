@@ -14,7 +14,7 @@ export function FigurePicker({
 }) {
   const [what, setWhat] = useState('rise');
   const [entry, setEntry] = useState(data.entries[0]?.entry ?? '');
-  const field = 'max-w-44 rounded border border-hairline bg-raised px-1.5 py-0.5 text-[14px] text-ink';
+  const field = 'max-w-44 rounded border border-hairline bg-raised px-1.5 py-1 text-[14px] text-ink';
   return (
     <div className="label-text flex flex-wrap items-center gap-2 pt-1">
       <select

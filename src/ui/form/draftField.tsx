@@ -27,7 +27,7 @@ export function DraftField({
     <input
       aria-label={label}
       inputMode="decimal"
-      className="w-16 rounded border border-hairline bg-raised px-1.5 py-0.5 text-right text-[14px] text-ink"
+      className="w-16 rounded border border-hairline bg-raised px-1.5 py-1 text-right text-[14px] text-ink"
       value={draft ?? String(value)}
       onFocus={(event) => event.target.select()}
       onChange={({ target }) => setDraft(target.value)}

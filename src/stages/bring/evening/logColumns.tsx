@@ -119,7 +119,7 @@ export function LogColumns({
           type="number"
           step={1}
           aria-label={`Clock of ${log.path} moved by, s`}
-          className="w-20 rounded border border-hairline bg-raised px-1.5 py-0.5 text-right"
+          className="w-20 rounded border border-hairline bg-raised px-1.5 py-1 text-right"
           value={Number(offsetS.toFixed(1))}
           onChange={(event) => onOffset(Number(event.target.value) || 0)}
         />

@@ -89,7 +89,7 @@ export function PiecesTable({
                     <td key={field.name} style={{ minWidth: field.width, width: field.width }}>
                       {piece.use && (
                         <input
-                          className="w-full rounded border border-hairline bg-raised px-1.5 py-0.5"
+                          className="w-full rounded border border-hairline bg-raised px-1.5 py-1"
                           aria-label={`${field.label}, run ${i + 1}`}
                           list={
                             field.name === 'entry'

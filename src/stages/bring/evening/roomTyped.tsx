@@ -8,7 +8,7 @@ export function RoomTyped({ room, onRoom }: { room: TypedRoom; onRoom: (room: Ty
       <input
         aria-label="Room, °C"
         inputMode="decimal"
-        className="w-20 rounded border border-hairline bg-raised px-1.5 py-0.5 text-right"
+        className="w-20 rounded border border-hairline bg-raised px-1.5 py-1 text-right"
         value={room.ambientC}
         onChange={(event) => onRoom({ ...room, ambientC: event.target.value })}
       />
@@ -16,7 +16,7 @@ export function RoomTyped({ room, onRoom }: { room: TypedRoom; onRoom: (room: Ty
       <input
         aria-label="± of the room, K"
         inputMode="decimal"
-        className="w-16 rounded border border-hairline bg-raised px-1.5 py-0.5 text-right"
+        className="w-16 rounded border border-hairline bg-raised px-1.5 py-1 text-right"
         value={room.doubtK}
         onChange={(event) => onRoom({ ...room, doubtK: event.target.value })}
       />

@@ -14,7 +14,7 @@ export function DifferenceChoice({
     <label className="flex items-center gap-1.5">
       <span className="sr-only">Shown as the difference from</span>
       <select
-        className="max-w-44 rounded border border-hairline bg-raised px-1.5 py-0.5"
+        className="max-w-44 rounded border border-hairline bg-raised px-1.5 py-1"
         value={from ?? ''}
         onChange={(event) => onFrom(event.target.value || null)}
       >

@@ -28,7 +28,7 @@ export function WhatChoice({ data }: { data: WhatData }) {
   );
   const { responses, places, againsts } = data;
   if (responses.length < 2 && againsts.length < 2 && places.length < 2) return null;
-  const field = 'max-w-52 rounded border border-hairline bg-raised px-1.5 py-0.5';
+  const field = 'max-w-52 rounded border border-hairline bg-raised px-1.5 py-1';
   return (
     <div className="label-text flex flex-wrap items-center gap-x-2" aria-busy={busy}>
       {responses.length > 1 && (

@@ -13,7 +13,7 @@ export function EarScale({
 }) {
   return (
     <section aria-label="Your playback" className="border-t border-hairline pt-3">
-      <h3 className="font-display text-[16px] font-bold">Your playback</h3>
+      <h2 className="font-display text-[16px] font-bold">Your playback</h2>
       <p className="py-1.5 text-[14.5px]">
         Play the tone with the volume that you listen at, hold a meter where your ear is, and type what it
         reads. It stays in this browser; another volume makes it wrong.

@@ -6,7 +6,7 @@ import type { Sitting } from '@/lab/sound/soundPage';
 export function Sittings({ sittings }: { sittings: readonly Sitting[] }) {
   return (
     <section aria-label="Listening results">
-      <h3 className="font-display text-[16px] font-bold">Listening results</h3>
+      <h2 className="font-display text-[16px] font-bold">Listening results</h2>
       {sittings.length === 0 ? (
         <p className="pt-1.5 text-[14.5px]">
           No sittings yet. After one, this shows how often the ear agreed with sone, level and tones.
