@@ -48,3 +48,28 @@ export const TERMS = {
 } as const;
 
 export type TermName = keyof typeof TERMS;
+
+/** How labels and heads call a term otherwise than by its own name, without units. */
+const CALLED: Readonly<Record<string, TermName>> = {
+  ...{ place: 'likely place', 'k/w': 'thermal resistance', '±': 'uncertainty' },
+  ...{ passes: 'pass', 'passes per mount': 'pass', mounts: 'mount', 'mounts per cooler': 'mount' },
+  ...{ 'mounts per fan': 'mount', 'mounts per layout': 'mount', 'mount · pass': 'mount' },
+  ...{ read: 'meter reading', cooler: 'cooler noise', room: 'room temperature' },
+  ...{ 'noise line, ranks': 'noise line', line: 'noise line', 'control every': 'control' },
+  ...{ 'reference room': 'converted', window: 'averaging window', soak: 'settling' },
+  ...{ 'not ranked here': 'not ranked', runs: 'run', entries: 'entry' },
+};
+
+/**
+ * The term that a label or the head of a column calls, by its words before the unit; undefined where it calls none.
+ *
+ * @example termOf('Rise, K') → 'rise'
+ */
+export function termOf(label: string): TermName | undefined {
+  const words = [label, label.split(',')[0]!].map((text) => text.trim().toLowerCase());
+  for (const text of words) {
+    if (text in TERMS) return text as TermName;
+    if (CALLED[text]) return CALLED[text];
+  }
+  return undefined;
+}

@@ -101,7 +101,7 @@ test('from nothing to a ranking: brief, line-up, rig, plan, runs by hand', async
   for (let i = 0; i < 5; i += 1) await page.keyboard.press('ArrowRight');
   await expect(page.getByLabel('Meter from the cooler')).not.toHaveValue('60');
   await page.getByLabel('Meter from the cooler').fill('5000');
-  await expect(page.getByText(/stands outside the room/)).toBeVisible();
+  await expect(page.getByText(/is outside the room/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Save the rig' })).toBeDisabled();
   await page.getByLabel('Meter from the cooler').fill('75');
   await page.getByRole('button', { name: 'Save the rig' }).click();

@@ -224,7 +224,7 @@ test('the first Tab leads past the head of the page, and a new round-up asks for
   await page.getByRole('button', { name: 'Begin' }).click();
   await page.waitForURL(/brief/);
   await expect(page.getByRole('link', { name: /Brief to decide/ })).toBeVisible();
-  await expect(page.getByText('what stands here is what is planned')).toBeVisible();
+  await expect(page.getByText('Not yet: this is the plan')).toBeVisible();
   await page.getByRole('link', { name: /^.{0,2}\s*Rig/ }).click();
   await expect(page.getByText(/Typical values, not yours/)).toBeVisible();
   await page.getByRole('button', { name: 'Save this setup' }).click();
@@ -293,7 +293,7 @@ test('Rig says what the watts of the wall are for, and a change of it begins a r
   const base = await bring(page);
   await page.goto(`${app.url}${base}/rig`);
   const seen = page.getByLabel('What the power meter sees');
-  await expect(page.getByText('rises are restated by it')).toBeVisible();
+  await expect(page.getByText('rises are converted with it')).toBeVisible();
   await seen.selectOption('wall');
   await expect(page.getByText('it checks the load; no rise is converted with it')).toBeVisible();
   await expect(page.getByRole('button', { name: /^Start revision/ })).toBeEnabled();

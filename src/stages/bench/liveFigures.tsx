@@ -1,3 +1,4 @@
+import { Termed } from '@/ui/marks/term';
 import type { LiveSample, LiveSession } from '@/core/bench/benchEvent';
 import { isByAirAlone, type BenchState } from '@/core/bench/benchState';
 import { mean } from '@/core/statistics/mean';
@@ -25,7 +26,9 @@ function Big({
 }) {
   return (
     <div className="min-w-0">
-      <dt className="label-text">{name}</dt>
+      <dt className="label-text">
+        <Termed>{name}</Termed>
+      </dt>
       <dd>
         <span
           className={`font-display text-[30px] leading-[1.05] font-bold md:text-[44px] 2xl:text-[56px] ${bad ? 'text-bad' : ''}`}

@@ -1,3 +1,4 @@
+import { Termed } from '@/ui/marks/term';
 import { figure, placeText } from '@/ui/marks/figures';
 import { useMemo } from 'react';
 import { EntryMark } from '@/ui/marks/entryMark';
@@ -98,7 +99,9 @@ export function MeasuresTable({
       <table className="figure-table">
         <thead>
           <tr>
-            <th scope="col">Likely place</th>
+            <th scope="col">
+              <Termed>Likely place</Termed>
+            </th>
             <th scope="col">Entry</th>
             {measures.map((measure) => (
               <th

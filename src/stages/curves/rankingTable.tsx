@@ -1,4 +1,4 @@
-import { Term } from '@/ui/marks/term';
+import { Term, Termed } from '@/ui/marks/term';
 import Link from 'next/link';
 import type { ShownScale } from '@/core/curves/shownScale';
 import { standingWords } from '@/core/ranking/standingWords';
@@ -50,7 +50,7 @@ export function RankingTable(props: RankingTableProps) {
           </th>
           <th scope="col">Entry</th>
           <th scope="col" className="num">
-            {scale.heading}
+            <Termed>{scale.heading}</Termed>
           </th>
           {withLevel && (
             <th scope="col" className="num">
@@ -103,7 +103,11 @@ export function RankingTable(props: RankingTableProps) {
                     {entry.product}
                   </span>
                 </button>
-                {note && <span className="block truncate text-[13px] text-warn">{note}</span>}
+                {note && (
+                  <span className="block truncate text-[13px] text-warn">
+                    <Termed>{note}</Termed>
+                  </span>
+                )}
               </td>
               <td className="num whitespace-nowrap">
                 <Link

@@ -1,5 +1,6 @@
 'use client';
 
+import { Term } from '@/ui/marks/term';
 import { partName } from '@/core/responses/responses';
 import { createColumnHelper } from '@tanstack/react-table';
 import Link from 'next/link';
@@ -66,7 +67,7 @@ export function logbookColumns(roundUpId: number, others: readonly ValueColumn[]
       meta: { number: true, width: '86px' },
     }),
     column.accessor('floorDb', {
-      header: 'Room',
+      header: () => <Term name="room noise">Room</Term>,
       cell: (i) => number(i.getValue(), 1),
       meta: { number: true, width: '52px' },
     }),

@@ -1,5 +1,6 @@
 'use client';
 
+import { Termed } from '@/ui/marks/term';
 import {
   flexRender,
   getCoreRowModel,
@@ -50,7 +51,11 @@ function HeaderRow({
               className="w-full cursor-pointer px-2 py-2 text-[13px] whitespace-nowrap text-ink2 [text-align:inherit]"
               onClick={header.column.getToggleSortingHandler()}
             >
-              {flexRender(header.column.columnDef.header, header.getContext())}
+              {typeof header.column.columnDef.header === 'string' ? (
+                <Termed>{header.column.columnDef.header}</Termed>
+              ) : (
+                flexRender(header.column.columnDef.header, header.getContext())
+              )}
               {order === 'asc' ? ' ↑' : order === 'desc' ? ' ↓' : ''}
             </button>
           </div>

@@ -1,3 +1,4 @@
+import { Termed } from '@/ui/marks/term';
 import type { RunState } from '@/core/runs/runState';
 
 const LOOK: Record<RunState, { sign: string; tone: string }> = {
@@ -19,7 +20,7 @@ export function RunStateMark({ state }: { state: RunState }) {
   return (
     <span className={`whitespace-nowrap ${tone}`}>
       {sign && <span aria-hidden="true">{sign} </span>}
-      {state}
+      <Termed>{state}</Termed>
     </span>
   );
 }

@@ -1,4 +1,4 @@
-import { Term } from '@/ui/marks/term';
+import { Term, Termed } from '@/ui/marks/term';
 import type { Axis } from '@/core/curves/axis';
 import type { ShownScale } from '@/core/curves/shownScale';
 import type { Ranking } from '@/core/ranking/rankAtLine';
@@ -68,7 +68,7 @@ export function VerdictTable({
               <th scope="col">{sentence(noun)}</th>
               <th scope="col">Fans</th>
               <th scope="col" className="num">
-                {isRise ? scale.heading : sentence(scale.title)}
+                <Termed>{isRise ? scale.heading : sentence(scale.title)}</Termed>
               </th>
               {axis.against !== 'noise' && (
                 <th scope="col" className="num">
@@ -83,7 +83,7 @@ export function VerdictTable({
               {isRise && (
                 <>
                   <th scope="col" className="num">
-                    K/W
+                    <Termed>K/W</Termed>
                   </th>
                   <th scope="col" className="num">
                     In a {referenceAmbientC}

@@ -2,6 +2,7 @@
 
 import { useId, useState } from 'react';
 import { clockMinute, clockText } from '../clock';
+import { Termed } from '../marks/term';
 import { typedNumber } from '../typedNumber';
 
 const BOX = 'h-[33px] w-full rounded border border-hairline bg-raised px-2 text-[14.5px]';
@@ -26,7 +27,7 @@ function Framed({
   return (
     <div className="min-w-0">
       <label htmlFor={id} className={bare ? 'sr-only' : 'label-text block pb-0.5'}>
-        {label}
+        <Termed>{label}</Termed>
       </label>
       {children}
       {hint && !error && <p className="pt-0.5 text-[13px] text-ink2">{hint}</p>}
