@@ -38,7 +38,7 @@ test('the desk’s microphone records, is told as not calibrated, and a phone sh
   await expect(page.getByText(/Recording, [3-9] s/)).toBeVisible();
   await page.getByRole('button', { name: 'Stop and keep' }).click();
   await expect(page.getByText(/bora 60 %\.wav is kept/)).toBeVisible();
-  await expect(page.getByText('No calibrator’s tone: levels are relative')).toBeVisible();
+  await expect(page.getByText('No calibration tone: levels are relative')).toBeVisible();
   await expect
     .poll(() => page.evaluate(() => document.documentElement.scrollWidth - innerWidth))
     .toBeLessThanOrEqual(0);

@@ -83,12 +83,12 @@ test('recordings are dropped, calibrated, compared, ranked by sone, and put in o
   }
 
   await page.goto(`${base}/curves/sound`);
-  await expect(page.getByText('Nothing was recorded yet')).toBeVisible();
+  await expect(page.getByText('No recordings yet')).toBeVisible();
   // What is no sound, and no calibrator, is told in words and kept nowhere.
   const mp3 = join(folder, 'song.wav');
   writeFileSync(mp3, Buffer.from('ID3\u0004 and what follows'));
   await bring(page, mp3, /song\.wav: an MP3 by another name/);
-  await bring(page, fan('not-a-tone.wav', 900, 40, 20), /not-a-tone\.wav: the calibrator’s tone stands at/);
+  await bring(page, fan('not-a-tone.wav', 900, 40, 20), /not-a-tone\.wav: the calibration tone is at/);
   await bring(page, wav('tone.wav', calibratorSound(94, FULL_SCALE_DB)), /tone\.wav is kept/);
   await expect(page.getByText(/full scale is 106\.0 dB/)).toBeVisible();
   await page.getByLabel('It is of').selectOption({ label: 'The room alone' });

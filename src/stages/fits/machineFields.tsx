@@ -26,8 +26,15 @@ export function MachineFields({ machine, cases, sockets }: Pick<FitsData, 'machi
     },
     { shallow: false, history: 'replace' },
   );
-  /** All of it goes into the address, so that a limit that was cleared stays cleared. */
-  const change = (part: Partial<typeof all>) => void setMachine({ ...all, ...part });
+  /**
+   * All of it goes into the address, so that a limit that was cleared stays cleared. Once it is there, the address is what
+   * was typed last, and the page may still be a field behind.
+   */
+  const change = (part: Partial<typeof all>) =>
+    void setMachine((now) => ({
+      ...(Object.values(now).some((value) => value !== null) ? now : all),
+      ...part,
+    }));
   const inCase = (name: string) => {
     const found = cases.find((other) => other.name === name);
     change(
