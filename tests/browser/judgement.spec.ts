@@ -69,6 +69,17 @@ test('beyond the line: measures with intervals, sorted by any, a ± opened; two 
   await expect(rows.filter({ hasText: 'at full speed' }).first()).toContainText(/\d\.\d ± \d\.\d K/);
   const tell = page.getByRole('region', { name: 'To separate them' });
   await expect(tell).toContainText(/really ahead is \d\d/);
+  // The picture says what it shows, where it is read.
+  const [drawn] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'SVG', exact: true }).click(),
+  ]);
+  const svg = readFileSync(await drawn.path(), 'utf8');
+  expect(svg).toMatch(/<title>Quiet towers for the practice rooms, Tramontana against Galerna Twin<\/title>/);
+  expect(svg).toContain(
+    'Boathouse lab, open bench, revision 2; 168 runs, measured 12 Oct 2026 to 16 Oct 2026',
+  );
+  expect(svg).toContain('at full speed');
   const [file] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('button', { name: 'CSV', exact: true }).click(),
@@ -260,7 +271,7 @@ test('a response that is better higher is judged in its own unit', async ({ page
   await page.goto(`${app.url}/round-ups/1/curves/beyond?load=170&line=33&what=clock`);
   await expect(page.getByRole('columnheader', { name: /^At the line.*clock held, MHz/ })).toBeVisible();
   await expect(page.getByRole('columnheader', { name: /watts per kelvin/ })).toHaveCount(0);
-  await expect(page.getByRole('region', { name: /^Doubt of/ })).toContainText('MHz');
+  await expect(page.getByRole('region', { name: /^Where ± of/ })).toContainText('MHz');
   await page.getByRole('button', { name: /^Over 28 to 38 dB/ }).click();
   await expect(page.getByText(/Mean of Clock held from 28 to 38 dB\(A\)/)).toBeVisible();
   expect(await seriousFaults(page)).toEqual([]);

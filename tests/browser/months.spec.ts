@@ -129,7 +129,7 @@ test('an older rig is bridged by what both have, who flips is told, and it is us
   await page.getByRole('slider', { name: 'Noise line' }).focus();
   for (let i = 0; i < 4; i += 1) await page.keyboard.press('ArrowRight');
   await expect(row).not.toHaveText(at30);
-  await expect(page.locator('[data-picture]', { hasText: '⤳ Calmo 92' })).toBeVisible();
+  await expect(page.locator('[data-label]', { hasText: '⤳ Calmo 92' })).toBeVisible();
   await expect(page.getByRole('link', { name: 'and the bridge in use' })).toBeVisible();
   expect(await seriousFaults(page)).toEqual([]);
   const csv = await (await page.request.get(`${app.url}/round-ups/1/verdict/csv`)).text();

@@ -16,6 +16,7 @@ import { citedEntries, type CitedEntry } from './citedEntries';
 import { listRuns } from '@/database/runs/runs';
 import { readSheet } from '@/database/lineUp/sheets';
 import { briefOf } from '../planning/briefView';
+import { dayWords } from '@/core/timeWords';
 import { cachedUntilWritten, memoized } from './cachedUntilWritten';
 import { rigRemounts } from './rigRemounts';
 import { roundUpOfLab } from './roundUpOfLab';
@@ -145,6 +146,11 @@ export function sourceWords({ roundUp, runs }: RoundUpView): string {
     .filter((day) => /^\d{4}-\d{2}-\d{2}$/.test(day))
     .sort();
   const last = days[days.length - 1];
-  const when = !last ? '' : days[0] === last ? `, measured ${last}` : `, measured ${days[0]} to ${last}`;
+  const to = last && dayWords(last);
+  const when = !last
+    ? ''
+    : days[0] === last
+      ? `, measured ${to}`
+      : `, measured ${dayWords(days[0]!)} to ${to}`;
   return `${name}, ${enclosure === 'open' ? 'open bench' : enclosure}, revision ${revision}; ${runs.length} runs${when}`;
 }

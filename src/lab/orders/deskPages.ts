@@ -8,7 +8,7 @@ import { hasRecordings } from '@/database/sound/recordings';
 import { readPlaces } from '../air/readPlaces';
 import { viewShownLineUp } from '../lineUp/shownLineUp';
 import { memoized } from '../model/cachedUntilWritten';
-import { measuredRises, type RoundUpView } from '../model/roundUpView';
+import { measuredRises, sourceWords, type RoundUpView } from '../model/roundUpView';
 import { heatsinksAndFans } from './heatsinksAndFans';
 
 /** A page under Curves or Verdict, with the views that it is made of, where there are several. */
@@ -27,6 +27,9 @@ export interface DeskLack {
 /** The second line of a stage. */
 export interface DeskLine {
   roundUpId: number;
+  /** Of the round-up, and where its figures come from: what a picture says of itself. */
+  title: string;
+  source: string;
   name: string;
   pages: DeskPage[];
   lacking: DeskLack[];
@@ -41,8 +44,8 @@ const lacking = ({ name }: RoundUpPage, lacks: string, path: string, does: strin
 });
 const measure = (page: RoundUpPage, lacks: string) => lacking(page, lacks, PAGES.bench.path, 'Measure');
 
-const lineOf = (roundUpId: number, name: string, offers: readonly Offer[]): DeskLine => ({
-  ...{ roundUpId, name },
+const lineOf = (view: RoundUpView, name: string, offers: readonly Offer[]): DeskLine => ({
+  ...{ roundUpId: view.roundUp.id, title: view.roundUp.title, source: sourceWords(view), name },
   pages: offers.filter((offer) => 'parts' in offer),
   lacking: offers.filter((offer) => 'lacks' in offer),
 });
@@ -74,7 +77,7 @@ export const pagesOfCurves = memoized(async (view: RoundUpView): Promise<DeskLin
     PAGES.logbook.path,
     'Type readings',
   );
-  return lineOf(id, 'Pages of Curves', [
+  return lineOf(view, 'Pages of Curves', [
     offered(PAGES.curves),
     ofTwo(PAGES.pair, [{ ...PAGES.pair, name: 'Two entries' }, PAGES.side]),
     ofTwo(PAGES.ways),
@@ -91,7 +94,7 @@ export const pagesOfVerdict = memoized(async (view: RoundUpView): Promise<DeskLi
   const { id } = view.roundUp;
   const versions = await withDatabase((db) => countVersions(db, id));
   const isAtWatts = measuredRises(view).some(({ load }) => isFixedWatts(load));
-  return lineOf(id, 'Pages of Verdict', [
+  return lineOf(view, 'Pages of Verdict', [
     offered(PAGES.verdict),
     offered(PAGES.value),
     isAtWatts ? offered(PAGES.fits) : measure(PAGES.fits, 'needs a rise at fixed watts.'),

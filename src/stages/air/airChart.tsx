@@ -95,9 +95,7 @@ export function AirChart({ placed, system }: { placed: readonly Placed[]; system
   }, [frame, placed]);
   return (
     <div className="relative h-full min-h-[340px] w-full">
-      <p data-picture className="label-text absolute top-0 left-12">
-        pressure, Pa
-      </p>
+      <p className="label-text absolute top-0 left-12">pressure, Pa</p>
       <Plot
         series={series}
         x={x}

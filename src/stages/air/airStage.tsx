@@ -1,5 +1,6 @@
 'use client';
 
+import { TakeAlong } from '../desk/takeAlong';
 import { PageLine } from '../desk/pageLine';
 import { parseAsFloat, parseAsString, parseAsStringLiteral, useQueryStates } from 'nuqs';
 import { useMemo } from 'react';
@@ -81,7 +82,7 @@ export function AirStage({ data }: { data: AirData }) {
               The resistance: {system.reason}.
             </p>
           )}
-          <div className="relative min-h-0 flex-1">
+          <div id="air-picture" className="relative min-h-0 flex-1">
             {system.known && placed.length > 0 ? (
               <AirChart placed={placed} system={system.value} />
             ) : (
@@ -95,7 +96,20 @@ export function AirStage({ data }: { data: AirData }) {
           <p className="label-text pt-1">
             Dashed: the resistance, Δp = k·qⁿ. Circles: where a fan works. Each curve is read at the openings
             of a chamber and converted to its speed here by the fan laws, flow by the speed and pressure by
-            its square.
+            its square.{' '}
+            <TakeAlong
+              picture="air-picture"
+              fileName="pressure-and-flow"
+              condition={`${BY_LABEL[view.by]}${view.by === 'noise' ? `, ${view.line.toFixed(1)} dB(A)` : view.by === 'rpm' ? `, ${view.rpm} rpm` : ''}`}
+              figures={() =>
+                ranking.placed.map(({ entry, placeFrom, placeTo, rpm, levelDb, point }) => ({
+                  ...{ fan: entries.get(entry)?.product ?? entry, place_from: placeFrom, place_to: placeTo },
+                  ...{ flow_m3_per_h: point.flowM3PerH, flow_interval_95: point.flow95 },
+                  ...{ pressure_pa: point.pressurePa, pressure_interval_95: point.pressure95 },
+                  ...{ level_db: levelDb, speed_rpm: rpm },
+                }))
+              }
+            />
           </p>
         </section>
         <aside

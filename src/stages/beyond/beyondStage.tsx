@@ -1,6 +1,6 @@
 'use client';
 
-import { CsvButton } from '@/ui/chart/csvButton';
+import { TakeAlong } from '../desk/takeAlong';
 import { unpack, type Packed } from '@/core/packed';
 import { parseAsFloat, parseAsString, useQueryState, useQueryStates } from 'nuqs';
 import { useMemo } from 'react';
@@ -64,17 +64,21 @@ export function BeyondStage({ packed }: { packed: Packed<BeyondData> }) {
         <p>No entry can be ranked at this level and load: move the line, or measure.</p>
       ) : (
         <>
-          <MeasuresTable
-            {...{ data, measures, by, done }}
-            isDrawing={left > 0}
-            onBy={(key) => void setView({ by: key })}
-          />
+          <div id="beyond-picture">
+            <MeasuresTable
+              {...{ data, measures, by, done }}
+              isDrawing={left > 0}
+              onBy={(key) => void setView({ by: key })}
+            />
+          </div>
           <p className="max-w-240 text-[14px] text-ink2">
             <b className="text-ink">{by.name}.</b> {by.definition}
             {data.isRise && ' K/W per dB is not shown: 0 dB is arbitrary, so the order would be too.'}{' '}
-            <CsvButton
+            <TakeAlong
+              picture="beyond-picture"
+              condition={`${data.loads.find(({ key }) => key === data.load)?.label ?? ''}, line at ${data.lineDb.toFixed(1)} dB(A)`}
               fileName="beyond-the-line"
-              rows={() =>
+              figures={() =>
                 items.flatMap((item) =>
                   measures.map((measure) => {
                     const found = measure.figureFor(item, done.get(item.entry));

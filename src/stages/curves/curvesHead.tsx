@@ -1,3 +1,4 @@
+import { TakeAlong } from '../desk/takeAlong';
 import { RISE_SHOWN, type RiseShown } from '@/core/curves/shownScale';
 import type { PageEntry as CurveEntry } from '@/lab/model/pageEntries';
 import type { CurveLoad, CurvesData } from '@/lab/orders/curvesPage';
@@ -16,7 +17,8 @@ interface Props {
   entries: ReadonlyMap<string, CurveEntry>;
   from: string | null;
   onFrom: (entry: string | null) => void;
-  onPicture: () => void;
+  /** What a picture of it says and is called. */
+  picture: { condition: string; fileName: string };
 }
 
 const shownWords = (show: RiseShown, { rule }: CurveLoad) =>
@@ -47,16 +49,11 @@ export function CurvesHead({ data, load, show, hidden, entries, from, ...on }: P
           onFrom={on.onFrom}
         />
         <span>error bars 95 %</span>
-        <button className="cursor-pointer py-1 underline underline-offset-3" onClick={on.onPicture}>
-          PNG
-        </button>
-        <a
-          className="py-1 underline underline-offset-3"
-          href={`/round-ups/${roundUpId}/curves/csv?${csv}`}
-          download
-        >
-          CSV
-        </a>
+        <TakeAlong
+          picture="curves-picture"
+          {...on.picture}
+          figures={`/round-ups/${roundUpId}/curves/csv?${csv}`}
+        />
       </div>
     </div>
   );

@@ -2,9 +2,7 @@
 
 import { unpack, type Packed } from '@/core/packed';
 import { useRouter } from 'next/navigation';
-import { useMemo, useRef, useState } from 'react';
-import { toast } from 'sonner';
-import { savePicture } from '@/ui/chart/savePicture';
+import { useMemo, useState } from 'react';
 import { zoomText } from './chart/chartView';
 import { CurvesChart } from './chart/curvesChart';
 import { CurvesHead } from './curvesHead';
@@ -22,19 +20,12 @@ export function CurvesStage({ packed }: { packed: Packed<CurvesData> }) {
   const { axis, load, isNoise, range, lineAt, hidden, entries, curves, bridged, named, zoom } = view;
   const { from, picked, show, scale, ranking, marks, moveTo, setView } = view;
   const [lit, setLit] = useState<string | null>(null);
-  const holder = useRef<HTMLDivElement>(null);
-
-  async function picture() {
-    const words = {
-      title: data.title,
-      condition: isNoise
-        ? `${load.label}, line at ${lineAt.toFixed(1)} dB(A) ${data.meterDistanceCm} cm from the cooler`
-        : `${load.label}, at ${lineAt.toFixed(axis.decimals)} ${axis.unit}`,
-      source: data.source,
-    };
-    const fileName = `${data.fileName}-curves-${lineAt.toFixed(axis.decimals)}${isNoise ? 'dBA' : data.against}.png`;
-    await savePicture(holder.current!, words, fileName).catch((error: Error) => toast.error(error.message));
-  }
+  const picture = {
+    condition: isNoise
+      ? `${load.label}, line at ${lineAt.toFixed(1)} dB(A) ${data.meterDistanceCm} cm from the cooler`
+      : `${load.label}, at ${lineAt.toFixed(axis.decimals)} ${axis.unit}`,
+    fileName: `${data.fileName}-curves-${lineAt.toFixed(axis.decimals)}${isNoise ? 'dBA' : data.against}`,
+  };
 
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-2.5 px-4 pt-2.5 pb-4 md:px-7">
@@ -57,9 +48,9 @@ export function CurvesStage({ packed }: { packed: Packed<CurvesData> }) {
             entries={entries}
             from={from}
             onFrom={(next) => void setView({ from: next, zoom: null })}
-            onPicture={() => void picture()}
+            picture={picture}
           />
-          <div ref={holder} className="relative min-h-0 flex-1">
+          <div id="curves-picture" className="relative min-h-0 flex-1">
             {zoom && (
               <button
                 className="absolute top-0 right-0 z-10 cursor-pointer text-[14px] text-act underline underline-offset-3"

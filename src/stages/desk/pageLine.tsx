@@ -8,6 +8,9 @@ import type { DeskLine } from '@/lab/orders/deskPages';
 
 const Line = createContext<DeskLine | null>(null);
 
+/** The pages of this stage, and of which round-up they are; null outside of one. */
+export const useDeskLine = (): DeskLine | null => useContext(Line);
+
 /** What a page takes along to the next: load, line, response and place, what it stands against, and who is in hand. */
 const KEPT = ['load', 'line', 'what', 'place', 'against', 'at', 'one', 'other', 'hide', 'pick'];
 
@@ -69,7 +72,7 @@ export function PageLine({ children }: { children?: React.ReactNode }) {
           )}
         </ul>
       </nav>
-      <div className="ml-auto flex flex-wrap items-center gap-x-4 gap-y-1.5 max-md:ml-0">
+      <div className="ml-auto flex max-w-full min-w-0 flex-wrap items-center gap-x-4 gap-y-1.5 max-md:ml-0">
         {here && here.parts.length > 1 && (
           <div className="choices" role="navigation" aria-label={here.name}>
             {here.parts.map(({ name, path }) => (

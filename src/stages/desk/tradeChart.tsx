@@ -112,9 +112,7 @@ export function TradeChart({
   }, [frame, points, entries]);
   return (
     <div className="relative h-full min-h-[320px] w-full">
-      <p data-picture className="label-text absolute top-0 left-12">
-        {y.title}
-      </p>
+      <p className="label-text absolute top-0 left-12">{y.title}</p>
       <Plot
         series={series}
         x={xAxis}

@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { PAGES } from '@/contracts/roundUpPages';
-import { CsvButton } from '@/ui/chart/csvButton';
+import { TakeAlong } from '../desk/takeAlong';
 import { parseAsString, useQueryState } from 'nuqs';
 import { toast } from 'sonner';
 import type { LabCase } from '@/core/cases/labCase';
@@ -79,9 +79,11 @@ export function FitsStage({ data }: { data: FitsData }) {
             Margin to the limit at {machine.noiseDba.toFixed(1)} dB(A) in this room, with its 95 % interval,
             sensors and power meter included; from K/W at {data.load}. Another processor moves all of it by
             some kelvin: a smaller die runs hotter at the same watts.{' '}
-            <CsvButton
+            <TakeAlong
+              picture="fits-picture"
+              condition={`${machine.watts} W in ${machine.roomC} °C, limit ${machine.limitC} °C, ${machine.noiseDba.toFixed(1)} dB(A)`}
               fileName="what-fits"
-              rows={() =>
+              figures={() =>
                 advice.map((fit) => ({
                   watts: machine.watts,
                   noise_dba: machine.noiseDba,
@@ -104,7 +106,9 @@ export function FitsStage({ data }: { data: FitsData }) {
               Rank only what fits
             </Link>
           </p>
-          <FitsList data={data} shown={shown?.entry} onShow={(entry) => void setChosen(entry)} />
+          <div id="fits-picture">
+            <FitsList data={data} shown={shown?.entry} onShow={(entry) => void setChosen(entry)} />
+          </div>
         </section>
       </div>
     </div>

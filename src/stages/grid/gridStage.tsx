@@ -1,5 +1,6 @@
 'use client';
 
+import { TakeAlong } from '../desk/takeAlong';
 import { Term } from '@/ui/marks/term';
 import type { GridView } from '@/lab/orders/gridView';
 import { parseAsFloat, parseAsString, useQueryState } from 'nuqs';
@@ -143,7 +144,13 @@ export function GridStage({ data }: { data: GridData }) {
         <h2 className="font-display text-[24px] leading-tight font-bold">{interactionWords(fit.value)}</h2>
       )}
       {cells.length > 0 && (
-        <div className="w-0 min-w-full overflow-x-auto" tabIndex={0} role="region" aria-label="Grid">
+        <div
+          id="grid-picture"
+          className="w-0 min-w-full overflow-x-auto"
+          tabIndex={0}
+          role="region"
+          aria-label="Grid"
+        >
           <table className="figure-table">
             <thead>
               <tr>
@@ -193,6 +200,19 @@ export function GridStage({ data }: { data: GridData }) {
             </tbody>
           </table>
         </div>
+      )}
+      {cells.length > 0 && (
+        <TakeAlong
+          picture="grid-picture"
+          fileName="heatsinks-and-fans"
+          condition={`${loadW} W, ${lineDb.toFixed(1)} dB(A)`}
+          figures={() =>
+            cells.map(({ heatsink, fan, riseK, interval95, resistanceKPerW, levelDb }) => ({
+              ...{ load_w: loadW, line_dba: lineDb, heatsink, fan },
+              ...{ rise_k: riseK, interval_95: interval95, k_per_w: resistanceKPerW, level_db: levelDb },
+            }))
+          }
+        />
       )}
       {!fit.known ? (
         <p role="alert" className="max-w-200 text-[15px] text-warn">

@@ -1,6 +1,6 @@
 'use client';
 
-import { CsvButton } from '@/ui/chart/csvButton';
+import { TakeAlong } from '../desk/takeAlong';
 import { parseAsFloat, parseAsString, useQueryStates } from 'nuqs';
 import { AXES } from '@/core/curves/axis';
 import type { PairData } from '@/lab/orders/pairPage';
@@ -70,9 +70,11 @@ export function PairStage({ data }: { data: PairData }) {
                 Differences with their 95 % intervals
                 {rows.length > 1 && `, all ${rows.length} judged together`}. A filled dot: separated. A ring:
                 a tie.{' '}
-                <CsvButton
+                <TakeAlong
+                  picture="pair-picture"
+                  condition={`${one.product} against ${other.product}`}
                   fileName={`${one.entry}-against-${other.entry}`}
-                  rows={() =>
+                  figures={() =>
                     rows.map((row) => ({
                       round_up: data.title,
                       one: one.product,
@@ -88,7 +90,9 @@ export function PairStage({ data }: { data: PairData }) {
                   }
                 />
               </p>
-              <PairRows rows={rows} one={one} other={other} />
+              <div id="pair-picture">
+                <PairRows rows={rows} one={one} other={other} />
+              </div>
             </>
           )}
         </section>

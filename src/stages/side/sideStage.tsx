@@ -1,6 +1,6 @@
 'use client';
 
-import { CsvButton } from '@/ui/chart/csvButton';
+import { TakeAlong } from '../desk/takeAlong';
 import { parseAsFloat, parseAsString, useQueryState, useQueryStates } from 'nuqs';
 import { useMemo } from 'react';
 import { AXES } from '@/core/curves/axis';
@@ -128,15 +128,19 @@ export function SideStage({ data }: { data: SideData }) {
             </button>
           ))}
         </div>
-        <SideStrips entries={entries} columns={telling} base={base} picked={picked} />
+        <div id="side-picture">
+          <SideStrips entries={entries} columns={telling} base={base} picked={picked} />
+        </div>
         {alike.length > 0 && <p className="text-[14px] text-ink2">{alikeWords(alike)}</p>}
         <p className="label-text">
           {base
             ? 'Each difference with its interval, which holds for all of a strip at once (95 %). Pale: a tie.'
             : 'Each with its 95 % interval, each strip on its own scale. Press a name to pick it out.'}{' '}
-          <CsvButton
+          <TakeAlong
+            picture="side-picture"
+            condition={data.atFull ? 'at full speed' : `at ${data.lineDb.toFixed(1)} dB(A)`}
             fileName="everything-measured"
-            rows={() =>
+            figures={() =>
               columns.flatMap((column) =>
                 column.cells.map(({ entry, placed, reason }) => ({
                   at: data.atFull ? 'full speed' : `${data.lineDb} dB(A)`,

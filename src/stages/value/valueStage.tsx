@@ -1,6 +1,6 @@
 'use client';
 
-import { CsvButton } from '@/ui/chart/csvButton';
+import { TakeAlong } from '../desk/takeAlong';
 import { Term } from '@/ui/marks/term';
 import { parseAsString, useQueryState } from 'nuqs';
 import { EntryMark } from '@/ui/marks/entryMark';
@@ -40,9 +40,11 @@ export function ValueStage({ data }: { data: ValueData }) {
           </h2>
           <p className="label-text pt-1">
             {data.heading}, {data.loadLabel}. Price of the whole entry, fans counted.{' '}
-            <CsvButton
+            <TakeAlong
+              picture="value-picture"
+              condition={`${data.heading}, ${data.loadLabel}`}
               fileName="value"
-              rows={() =>
+              figures={() =>
                 items.map((item) => ({
                   load: data.loadLabel,
                   at: data.heading,
@@ -82,7 +84,9 @@ export function ValueStage({ data }: { data: ValueData }) {
         />
       )}
       <div className="flex min-w-0 flex-col gap-6 lg:flex-row">
-        <PricePicture data={data} />
+        <div id="value-picture" className="min-w-0 lg:flex-1">
+          <PricePicture data={data} />
+        </div>
         <PriceFront data={data} />
       </div>
       <div className="w-0 min-w-full overflow-x-auto" tabIndex={0} role="region" aria-label="Prices">

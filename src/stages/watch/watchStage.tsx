@@ -1,5 +1,6 @@
 'use client';
 
+import { TakeAlong } from '../desk/takeAlong';
 import { parseAsString, useQueryState } from 'nuqs';
 import { CONTROL_LIMITS, FALSE_ALARMS } from '@/core/drift/controlLimits';
 import { figure, plural, signed } from '@/ui/marks/figures';
@@ -54,12 +55,24 @@ export function WatchStage({ data }: { data: WatchData }) {
             <h3 className="font-display text-[16px] font-bold" dir="auto">
               {product}, {plural(points.length, 're-test')}
             </h3>
-            <ControlPlot
-              points={points}
-              drift={drift.known && drift.value.isSure ? drift.value : null}
-              revisions={data.revisions}
-              unit={`${response.name}, ${response.unit}`}
-              label={`Control chart of ${product}`}
+            <div id={`control-${entryId}`}>
+              <ControlPlot
+                points={points}
+                drift={drift.known && drift.value.isSure ? drift.value : null}
+                revisions={data.revisions}
+                unit={`${response.name}, ${response.unit}`}
+                label={`Control chart of ${product}`}
+              />
+            </div>
+            <TakeAlong
+              picture={`control-${entryId}`}
+              fileName="control-chart"
+              condition={`${product}, ${response.name}, ${response.unit}`}
+              figures={() =>
+                points.map(({ atMs, mount, value, says }) => ({
+                  ...{ at: new Date(atMs).toISOString(), mount, value, unit: response.unit, says },
+                }))
+              }
             />
             <p className="text-[14.5px]">
               {drift.known

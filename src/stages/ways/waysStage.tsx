@@ -1,6 +1,6 @@
 'use client';
 
-import { CsvButton } from '@/ui/chart/csvButton';
+import { TakeAlong } from '../desk/takeAlong';
 import { parseAsFloat, parseAsString, useQueryState, useQueryStates } from 'nuqs';
 import { AXES } from '@/core/curves/axis';
 import type { WayColumn } from '@/core/ranking/wayPlaces';
@@ -72,7 +72,7 @@ export function WaysStage({ data }: { data: WaysData }) {
         <p>Nothing was measured at this load that could be ranked.</p>
       ) : (
         <div className="flex min-w-0 flex-1 flex-col gap-6 lg:flex-row">
-          <section aria-label="Ways to compare" className="min-w-0 flex-1 space-y-4">
+          <section id="ways-picture" aria-label="Ways to compare" className="min-w-0 flex-1 space-y-4">
             <WaysPicture
               {...{ ways, entries, picked }}
               decimals={response.decimals}
@@ -124,9 +124,11 @@ export function WaysStage({ data }: { data: WaysData }) {
             </ul>
             <p className="label-text">
               A ring: a tie. Press a name to pick it out. A line that ends has no place by the next way.{' '}
-              <CsvButton
+              <TakeAlong
+                picture="ways-picture"
+                condition={`${response.name}, ${data.loads.find(({ key }) => key === data.load)?.label ?? ''}`}
                 fileName="ways-to-compare"
-                rows={() =>
+                figures={() =>
                   ways.flatMap((way) =>
                     way.order.map((entry) => {
                       const place = way.places[entry]!;

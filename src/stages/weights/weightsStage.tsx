@@ -1,5 +1,6 @@
 'use client';
 
+import { TakeAlong } from '../desk/takeAlong';
 import { inARow, sentence } from '@/core/words';
 import type { PageEntry } from '@/lab/model/pageEntries';
 import type { WeightsView } from '@/lab/orders/weightsView';
@@ -147,7 +148,20 @@ export function WeightsStage({ data }: { data: WeightsData }) {
       ) : (
         <>
           <Dependence told={told.value} points={points} nameOf={nameOf} />
-          <LeadBars leads={data.leads} points={points} byEntry={byEntry} />
+          <div id="weights-picture">
+            <LeadBars leads={data.leads} points={points} byEntry={byEntry} />
+          </div>
+          <TakeAlong
+            picture="weights-picture"
+            fileName="weights"
+            condition={points.map(({ label, weight }) => `${label}: ${percent(weight / total)}`).join(', ')}
+            figures={() =>
+              told.value.scores.map(({ entry, value, interval95, placeFrom, placeTo }) => ({
+                ...{ entry: nameOf(entry), place_from: placeFrom, place_to: placeTo },
+                ...{ score_k_per_w: value, interval_95: interval95 },
+              }))
+            }
+          />
           {told.value.leftOut.length > 0 && (
             <p className="text-[14px] text-ink2">
               No score, because not ranked:{' '}

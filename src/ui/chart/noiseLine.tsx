@@ -29,13 +29,10 @@ export function NoiseLine({ frame, axis, at, onLine }: NoiseLineProps) {
       above={30}
       onMove={onLine}
     >
-      <span
-        data-picture
-        className="absolute top-0 left-1/2 -translate-x-1/2 rounded-sm bg-act px-2.5 py-0.5 text-[14px] font-bold whitespace-nowrap text-on-act"
-      >
+      <span className="absolute top-0 left-1/2 -translate-x-1/2 rounded-sm bg-act px-2.5 py-0.5 text-[14px] font-bold whitespace-nowrap text-on-act">
         {words}
       </span>
-      <span data-picture className="absolute top-6 bottom-0 left-1/2 w-[2.5px] -translate-x-1/2 bg-act" />
+      <span className="absolute top-6 bottom-0 left-1/2 w-[2.5px] -translate-x-1/2 bg-act" />
     </DragLine>
   );
 }

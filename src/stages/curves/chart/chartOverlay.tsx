@@ -48,7 +48,7 @@ export function EndLabels({
   return labels.map((label) => (
     <span
       key={label.entry}
-      data-picture
+      data-label
       className="pointer-events-none absolute truncate text-[13px] font-semibold"
       dir="auto"
       title={label.product}
@@ -156,10 +156,7 @@ export function OtherLine({
         onTake();
       }}
     >
-      <span
-        data-picture
-        className="absolute top-0 left-1/2 -translate-x-1/2 bg-ground px-1 text-[12.5px] text-ink2"
-      >
+      <span className="absolute top-0 left-1/2 -translate-x-1/2 bg-ground px-1 text-[12.5px] text-ink2">
         {figure(lineDb, 1)}
       </span>
       <span className="absolute top-5 bottom-0 left-1/2 border-l border-dashed border-ink2" />

@@ -182,7 +182,7 @@ export function CurvesChart(props: CurvesChartProps) {
       }}
       onClick={() => near?.run && !zooming.wasDragged.current && props.onPoint(near.run)}
     >
-      <p data-picture className="label-text absolute top-0 left-12 max-w-[70%] truncate" dir="auto">
+      <p className="label-text absolute top-0 left-12 max-w-[70%] truncate" dir="auto">
         {title}
       </p>
       {isNarrow !== null && (

@@ -30,7 +30,7 @@ export function WhatChoice({ data }: { data: WhatData }) {
   if (responses.length < 2 && againsts.length < 2 && places.length < 2) return null;
   const field = 'max-w-52 rounded border border-hairline bg-raised px-1.5 py-1';
   return (
-    <div className="label-text flex flex-wrap items-center gap-x-2" aria-busy={busy}>
+    <div className="label-text flex max-w-full min-w-0 flex-wrap items-center gap-x-2" aria-busy={busy}>
       {responses.length > 1 && (
         <label>
           <span className="sr-only">What is compared</span>
