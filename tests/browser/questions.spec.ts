@@ -109,7 +109,7 @@ const QUESTIONS: [string, number, (act: Actions, page: Page) => Promise<unknown>
     'which layout for the graphics card?',
     CASES,
     async (act, page) => {
-      await act.choose('What is compared', 'gpu');
+      await act.choose('What is compared', 'gpu-rise');
       await expect(page.locator('tr[data-entry]').first()).toContainText('From below, for the card');
     },
   ],

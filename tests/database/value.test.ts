@@ -1,4 +1,4 @@
-import { latestPrice } from '@/core/lineUp/prices';
+import { latestPrice, priceSpan } from '@/core/lineUp/prices';
 import { NO_FILTER } from '@/core/lineUp/fitFilter';
 import { steadyResistance } from '@/simulator/cooler';
 import { asBytes } from '@demo/generators/demoFiles';
@@ -118,6 +118,21 @@ test('a sheet of prices is held to what a price can be', () => {
     expect(valid(part)).toBe(false);
   expect(edit.isValidSync({ who: 'Ana', version: 0, body: { prices: [null] } })).toBe(false);
   expect(latestPrice([], '')).toBeNull();
+});
+
+test('a price has the range of its weeks: of its own region, in stock, and not of a day too long ago', async () => {
+  const { valued } = await viewValue(await viewed(towers), {});
+  const spans = valued.flatMap(({ entry, span }) => (span ? [[entry, span]] : []));
+  // The second price of Galerna Twin was gone within the hour, that of Cierzo 240 is one alone.
+  expect(spans).toEqual([['jaloque-360', [139, 149]]]);
+  const asked = (date: string, price: number, more: object = {}) => ({
+    ...{ date, price, currency: 'EUR', region: 'ES', inStock: true, note: '' },
+    ...more,
+  });
+  const newest = asked('2026-11-20', 55);
+  expect(priceSpan([newest, asked('2026-08-20', 90), asked('2026-11-21', 40)], newest)).toBeNull();
+  expect(priceSpan([newest, asked('2026-10-20', 50, { region: 'FR' })], newest)).toBeNull();
+  expect(priceSpan([newest, asked('2026-10-20', 62), asked('2026-09-20', 52)], newest)).toEqual([52, 62]);
 });
 
 test('price against what is ranked, by rise and by a response that is better higher', async () => {

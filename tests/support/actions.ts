@@ -14,7 +14,7 @@ export class Actions {
   follow = (name: string | RegExp) => this.one(this.page.getByRole('link', { name }).first().click());
   fill = (label: string, text: string) => this.one(this.page.getByLabel(label, { exact: true }).fill(text));
   choose = (label: string, value: string) =>
-    this.one(this.page.getByLabel(label, { exact: true }).selectOption(value));
+    this.one(this.page.getByLabel(label).first().selectOption(value));
   key = (key: string) => this.one(this.page.keyboard.press(key));
   drop = (label: string, files: { name: string; mimeType: string; buffer: Buffer }[]) =>
     this.one(this.page.getByLabel(label, { exact: true }).setInputFiles(files));

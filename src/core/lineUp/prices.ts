@@ -36,6 +36,30 @@ export function latestPrice(prices: readonly DatedPrice[], region: string): Date
   return sorted[0] ?? null;
 }
 
+/** How far back a price still says what a product costs, days. */
+export const PRICE_DAYS = 90;
+
+/**
+ * From the lowest to the highest price of a product around its newest one: of the same region and currency and not out of
+ * stock, in the days before it. Null where there is one price alone. A range of what shops asked, and no interval.
+ *
+ * Example: 60 on 1 October, 52 on 20 October and 55 on 1 November: from 52 to 60.
+ */
+export function priceSpan(prices: readonly DatedPrice[], newest: DatedPrice): [number, number] | null {
+  const dayOf = ({ date }: DatedPrice) => Date.parse(date) / 86_400_000;
+  const near = prices.filter(
+    (price) =>
+      price.currency === newest.currency &&
+      price.inStock !== false &&
+      price.region.toLowerCase() === newest.region.toLowerCase() &&
+      dayOf(price) <= dayOf(newest) &&
+      dayOf(price) > dayOf(newest) - PRICE_DAYS,
+  );
+  const asked = near.map(({ price }) => price);
+  const [low, high] = [Math.min(...asked), Math.max(...asked)];
+  return low < high ? [low, high] : null;
+}
+
 /**
  * A price in the brief's currency by the rates that the reviewer stated; not computable without one.
  *

@@ -9,6 +9,8 @@ export interface TradePoint {
   /** Half-widths of their 95 % intervals. */
   x95: number;
   y95: number;
+  /** Where x is a range and no interval: from where to where it is drawn. */
+  xSpan?: [number, number] | null;
 }
 
 export interface TradeEntry extends TradePoint {

@@ -1,4 +1,4 @@
-import { latestPrice, priceIn, type DatedPrice } from '@/core/lineUp/prices';
+import { latestPrice, priceIn, priceSpan, type DatedPrice } from '@/core/lineUp/prices';
 import { unknown, type Outcome } from '@/core/outcome';
 import type { Brief } from '@/core/brief/brief';
 import { withDatabase, type Queryable } from '@/database/pool';
@@ -8,11 +8,15 @@ import { lineUpOf, type LineUpEntry } from './lineUpView';
 
 const BLANK: KeptSheet<PricesSheet> = { version: 0, body: { prices: [] } };
 
+const valueIn = (price: Outcome<number>) => (price.known ? [price.value] : []);
+
 export interface PricedEntry {
   entry: LineUpEntry;
   sheet: KeptSheet<PricesSheet>;
   /** In the brief's currency, or why there is none. */
   price: Outcome<number>;
+  /** From the lowest to the highest of the weeks before, in the brief's currency; null where it is one price. */
+  span: [number, number] | null;
   /** As it was noted, with its day; null where the product's own price with its fans and extras stands in. */
   dated: DatedPrice | null;
 }
@@ -33,14 +37,18 @@ export async function pricedLineUp(
   return lineUp.map((entry) => {
     const sheet = sheets.get(entry.entryId) ?? BLANK;
     const dated = latestPrice(sheet.body.prices, brief.region);
-    if (dated)
-      return { entry, sheet, dated, price: priceIn(dated.price, dated.currency, currency, brief.rates) };
+    if (dated) {
+      const inOwn = (price: number) => priceIn(price, dated.currency, currency, brief.rates);
+      const ends = (priceSpan(sheet.body.prices, dated) ?? []).map(inOwn).flatMap(valueIn);
+      const span: PricedEntry['span'] = ends.length === 2 ? [ends[0]!, ends[1]!] : null;
+      return { entry, sheet, dated, span, price: inOwn(dated.price) };
+    }
     // Prices of other regions are no price here, and the product's own is from nowhere in particular.
     const price =
       entry.price === null
         ? unknown(sheet.body.prices.length > 0 ? `no price in ${brief.region}` : 'no price recorded')
         : priceIn(entry.price, entry.product.body.currency, currency, brief.rates);
-    return { entry, sheet, dated: null, price };
+    return { entry, sheet, dated: null, span: null, price };
   });
 }
 

@@ -16,6 +16,8 @@ export interface ValuedEntry {
   /** Why there is no price. */
   why: string;
   dated: DatedPrice | null;
+  /** From the lowest to the highest price of the weeks before. */
+  span: [number, number] | null;
   placed: PlacedEntry | null;
   /** What a W/K, or a unit of a response that is better higher, costs at the line; null where there is no such thing. */
   perUnit: { value: number; interval95: number } | null;
@@ -56,11 +58,11 @@ export async function viewValue(view: RoundUpView, query: VerdictQuery): Promise
     if (throttles || better === 'lower' || !(placed.value > 0)) return null;
     return { value: price / placed.value, interval95: (price / placed.value) * share };
   }
-  const valued = priced.map(({ entry, sheet, price, dated }): ValuedEntry => {
+  const valued = priced.map(({ entry, sheet, price, dated, span }): ValuedEntry => {
     const amount = price.known ? price.value : null;
     const placed = placedOf.get(entry.code);
     return {
-      ...{ entry: entry.code, entryId: entry.entryId, sheet, dated, placed: placed ?? null },
+      ...{ entry: entry.code, entryId: entry.entryId, sheet, dated, span, placed: placed ?? null },
       ...{ price: amount, why: price.known ? '' : price.reason },
       perUnit: perUnit(amount, placed),
       standing: standingOf.get(entry.code) ?? null,

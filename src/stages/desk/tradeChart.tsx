@@ -8,6 +8,9 @@ import { entryStyle } from '@/ui/marks/entryMark';
 import { placeLabels } from '../curves/chart/placeLabels';
 import type { PageEntry } from '@/lab/model/pageEntries';
 
+/** From where to where a point is drawn along x: its range, or its interval. */
+const spanOf = ({ x, x95, xSpan }: TradeEntry): [number, number] => xSpan ?? [x - x95, x + x95];
+
 function pointSeries(point: TradeEntry, position: number): PlotSeries {
   const { colour, marker } = entryStyle(position);
   const { hollow, pointStyle, ...marks } = pointStyleOf(marker);
@@ -18,8 +21,8 @@ function pointSeries(point: TradeEntry, position: number): PlotSeries {
       {
         x: point.x,
         y: point.y,
-        xMin: point.x - point.x95,
-        xMax: point.x + point.x95,
+        xMin: spanOf(point)[0],
+        xMax: spanOf(point)[1],
         yMin: point.y - point.y95,
         yMax: point.y + point.y95,
       },
@@ -72,28 +75,22 @@ export function TradeChart({
   const takeFrame = useCallback((next: PlotFrame) => {
     setFrame((now) => (now && JSON.stringify(now) === JSON.stringify(next) ? now : next));
   }, []);
-  const span = (values: number[], halves: number[]) => {
-    const low = Math.min(...values.map((value, i) => value - halves[i]!));
-    const high = Math.max(...values.map((value, i) => value + halves[i]!));
+  const around = (spans: [number, number][]) => {
+    const low = Math.min(...spans.map(([from]) => from));
+    const high = Math.max(...spans.map(([, to]) => to));
     const room = 0.08 * (high - low || 1);
     return { min: low - room, max: high + room };
   };
   const xAxis = useMemo(
     () => ({
-      ...span(
-        points.map((point) => point.x),
-        points.map((point) => point.x95),
-      ),
+      ...around(points.map(spanOf)),
       ...x,
     }),
     [points, x],
   );
   const yAxis = useMemo(
     () => ({
-      ...span(
-        points.map((point) => point.y),
-        points.map((point) => point.y95),
-      ),
+      ...around(points.map(({ y, y95 }) => [y - y95, y + y95])),
       title: '',
       tick: y.tick,
     }),

@@ -64,7 +64,7 @@ export function ManyActions({
               )
             }
           >
-            Undo
+            Undo last change
           </button>
         )}
         <button className="quiet-button" aria-expanded={open === 'mount'} onClick={show('mount')}>

@@ -25,7 +25,7 @@ export function WantedDifference({
   const [found, setFound] = useState<Least | null>(null);
   const isWanted = wantedK !== null && wantedK > 0;
   return (
-    <section aria-label="Difference to separate" className="space-y-1.5">
+    <section aria-label="Plan by a difference" className="space-y-1.5">
       <div className="flex items-end gap-2">
         <span className="w-36">
           <NumberField

@@ -6,15 +6,15 @@ import type { ValueData } from '@/lab/orders/valuePage';
 import { figure } from '@/ui/marks/figures';
 import { TradeChart, type TradeAxis } from '../desk/tradeChart';
 
-/** Price against what is ranked, each with its interval: the dashed line joins those that no cheaper one equals; pale ones may trail by chance. */
+/** Price against what is ranked, each price with its range of the last weeks and each value with its interval: the dashed line joins those that no cheaper one equals; pale ones may trail by chance. */
 export function PricePicture({ data }: { data: ValueData }) {
   const { items, what, unit, decimals, currency, better } = data;
   const points = useMemo(
     () =>
       tradeOff(
-        items.flatMap(({ entry, place, price, standing }) =>
+        items.flatMap(({ entry, place, price, span, standing }) =>
           place && price !== null && standing
-            ? [{ entry, x: price, x95: 0, y: place.value, y95: place.interval95 }]
+            ? [{ entry, x: price, x95: 0, xSpan: span, y: place.value, y95: place.interval95 }]
             : [],
         ),
         'lower',

@@ -1,5 +1,6 @@
 'use client';
 
+import { PRICE_DAYS } from '@/core/lineUp/prices';
 import { TakeAlong } from '../desk/takeAlong';
 import { Term } from '@/ui/marks/term';
 import { parseAsString, useQueryState } from 'nuqs';
@@ -154,6 +155,11 @@ export function ValueStage({ data }: { data: ValueData }) {
                       <span className="block text-[12.5px] whitespace-nowrap text-ink2">
                         {priceWords(item, currency)}
                       </span>
+                      {item.span && (
+                        <span className="block text-[12.5px] whitespace-nowrap text-ink2">
+                          {figure(item.span[0], 2)} to {figure(item.span[1], 2)} in {PRICE_DAYS} days
+                        </span>
+                      )}
                     </>
                   )}
                 </td>
