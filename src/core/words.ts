@@ -1,10 +1,12 @@
+const NUMBER = new Intl.PluralRules('en');
+
 /**
  * A count with its noun: “1 run”, “3 runs”, “2 entries”.
  *
  * @example plural(3, 'run') → '3 runs'
  */
 export function plural(count: number, name: string, many = `${name}s`): string {
-  return `${count} ${count === 1 ? name : many}`;
+  return `${count} ${NUMBER.select(count) === 'one' ? name : many}`;
 }
 
 /**

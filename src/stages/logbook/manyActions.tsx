@@ -64,7 +64,7 @@ export function ManyActions({
               )
             }
           >
-            Undo last change
+            Let them count again
           </button>
         )}
         <button className="quiet-button" aria-expanded={open === 'mount'} onClick={show('mount')}>

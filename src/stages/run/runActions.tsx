@@ -55,7 +55,7 @@ export function RunActions({
       <div className="flex flex-wrap gap-2 text-[14px]">
         {run.setAside ? (
           <button className="quiet-button" disabled={busy} onClick={() => void takeBack()}>
-            Undo last change
+            Let it count again
           </button>
         ) : (
           <button className="quiet-button" aria-expanded={open === 'aside'} onClick={toggle('aside')}>
