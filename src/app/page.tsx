@@ -1,4 +1,4 @@
-import { format } from 'date-fns';
+import { timeWords } from '@/core/timeWords';
 import Link from 'next/link';
 import { QUESTIONS } from '@/core/brief/questions';
 import { listRigs } from '@/lab/roundUps/createRoundUp';
@@ -26,7 +26,7 @@ export const dynamic = 'force-dynamic';
 /** Round-ups that show who leads them; older ones fold. */
 const SHOWN_LEADERS = 5;
 
-const dayOf = (date: Date) => format(date, 'd MMMM yyyy');
+const dayOf = (date: Date) => timeWords(date).split(',')[0]!;
 
 export default async function RoundUpsPage() {
   const [roundUps, rigs, deleted, demo, lab] = await Promise.all([

@@ -5,10 +5,14 @@ import { bundleReport } from '@/lab/report/bundleReport';
 import { callerFolder, readArguments, runCommand, UsageError } from './arguments';
 import { bundleAt } from './bundleAt';
 
-const USAGE = './abanico report BUNDLE --out FILE.html';
+const USAGE = './abanico report BUNDLE --out FILE.html [--plain]';
 
 void runCommand(async () => {
-  const { values, path } = readArguments(USAGE, { out: { type: 'string' } });
+  const { values, path } = readArguments(USAGE, {
+    out: { type: 'string' },
+    // Without script, as every report is so far.
+    plain: { type: 'boolean' },
+  });
   const out = values.out as string | undefined;
   if (!out) throw new UsageError(`--out: where is it to be written? (usage: ${USAGE})`);
   const { html, data, broken } = await bundleReport(await bundleAt(resolve(callerFolder(), path)));

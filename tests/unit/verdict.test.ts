@@ -270,6 +270,7 @@ test.each(HOSTILE)('a hostile text goes out as text in Markdown, pictures and ta
       rigLine: text,
       by: { name: text, methodAt: 'https://example.org/method' },
       version: null,
+      rules: text,
       summary: markdownHtml(text),
       method: [{ question: text, answer: text }],
     },

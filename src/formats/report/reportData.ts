@@ -86,6 +86,8 @@ export interface ReportData {
   changes: { run: string; at: string; who: string; what: string }[];
   /** Rows of the bundle that could not be used. */
   problems: string[];
+  /** The rules of computation that it was made by. */
+  rules: string;
   /** The data, to take along; null where they are too large, with the reason in `dataNote`. */
   data: { name: string; bytes: Uint8Array } | null;
   dataNote: string;

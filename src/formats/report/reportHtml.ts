@@ -136,6 +136,7 @@ export function reportHtml(data: ReportData, fonts: ReportFonts): string {
 <meta name="viewport" content="width=device-width, initial-scale=1">
 <meta http-equiv="Content-Security-Policy" content="default-src 'none'; img-src data:; font-src data:; media-src data:; style-src 'unsafe-inline'">
 <meta name="referrer" content="no-referrer">
+<meta name="rules" content="${escaped(data.rules)}">
 <title>${escaped(data.title)}</title>
 <style>${fontFaces(fonts)}${REPORT_STYLE}</style>
 </head>
@@ -151,7 +152,7 @@ ${data.parts.map(partHtml).join('\n')}
 <section><h2>How this was measured</h2><dl>${data.method.map(({ question, answer }) => `<dt>${escaped(question)}</dt><dd dir="auto">${escaped(answer)}</dd>`).join('\n')}</dl>${data.by?.methodAt ? `<p>The method at length: <a href="${escaped(data.by.methodAt)}">${escaped(data.by.methodAt)}</a></p>` : ''}</section>
 <section><h2>On which bench</h2><dl>${data.rig.map(({ what, value }) => `<dt>${escaped(what)}</dt><dd dir="auto">${escaped(value)}</dd>`).join('\n')}</dl></section>
 <section><h2>Set aside and changed</h2>${setAside}${changes}${data.problems.length > 0 ? `<h3>Rows that could not be used</h3><ul>${data.problems.map((problem) => `<li><bdi>${escaped(problem)}</bdi></li>`).join('')}</ul>` : ''}</section>
-<section><h2>The data</h2>${attached}</section>
+<section><h2>The data</h2>${attached}<p class="quiet">To check this page: <code>./abanico check FILE.html</code> ranks its data anew and says what does not follow.</p></section>
 </main>
 </body>
 </html>

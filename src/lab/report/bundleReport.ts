@@ -22,10 +22,11 @@ import type { ReportData } from '@/formats/report/reportData';
 import { reportHtml } from '@/formats/report/reportHtml';
 import { NO_DIE, noResult } from '@/core/reduction/noResult';
 import { hasDie, reduceBundleRun } from '../model/reduceBundleRun';
-import { momentWords } from '@/core/timeWords';
+import { dayWords, momentWords } from '@/core/timeWords';
 import { reportFonts } from './reportFonts';
 import { bundleOrders, type BundleOrders } from './bundleOrders';
 import type { Made } from './made';
+import { RULES_NOW } from './rulesNow';
 import { partOf, told } from './verdictParts';
 
 /** Data up to this size go with the report; larger ones without their logs. */
@@ -73,7 +74,11 @@ function sourceOf({ dataPackage, runs }: Bundle): string {
     .filter(Boolean)
     .sort();
   const when =
-    days.length === 0 ? '' : days[0] === days.at(-1) ? `, ${days[0]}` : `, ${days[0]} to ${days.at(-1)!}`;
+    days.length === 0
+      ? ''
+      : days[0] === days.at(-1)
+        ? `, ${dayWords(days[0]!)}`
+        : `, ${dayWords(days[0]!)} to ${dayWords(days.at(-1)!)}`;
   return `${dataPackage.rig.name}, ${runs.length} runs${when}`;
 }
 
@@ -213,6 +218,7 @@ function written(
       what: changeWords(change),
     })),
     problems: bundle.problems.map(problemText),
+    rules: RULES_NOW,
     ...attached(files, dataPackage.name),
   };
   return { html: reportHtml(data, reportFonts()), data, broken: made.broken };

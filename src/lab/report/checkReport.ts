@@ -1,0 +1,104 @@
+import { diffArrays } from 'diff';
+import { readZip } from '@/formats/bundle/bundleZip';
+import type { BundleFiles } from '@/formats/bundle/bundleFiles';
+import { UnusableInput } from '@/formats/problem';
+import { shownReport, type ShownBlock } from '@/formats/report/shownReport';
+import { bundleReport } from './bundleReport';
+import { RULES_NOW } from './rulesNow';
+
+/** What of a report no longer follows from its data. */
+export interface ReportCheck {
+  /** As the report says it. */
+  version: string;
+  /** The rules that it was made by, where it says so, and those that it was ranked by now. */
+  rules: { report: string; now: string };
+  /** How many figures that a reader sees were compared. */
+  figures: number;
+  /** Figures and places that are others now; `was` or `now` is empty where one of the two has none. */
+  moved: { what: string; was: string; now: string }[];
+  /** Sentences of the report that the data do not give. */
+  sentences: string[];
+}
+
+const SENTENCES = new Set([
+  'p',
+  'li',
+  'dd',
+  'dt',
+  'h1',
+  'h2',
+  'h3',
+  'h4',
+  'figcaption',
+  'body',
+  'main',
+  'div',
+]);
+const figuresIn = (text: string) => text.match(/\d+(?:[.,]\d+)*/g)?.length ?? 0;
+const keyOf = ({ tag, text }: ShownBlock) => `${tag}\n${text}`;
+
+/** What differs between what is shown and what the data give, block by block. */
+function differences(
+  shown: readonly ShownBlock[],
+  given: readonly ShownBlock[],
+): Pick<ReportCheck, 'moved' | 'sentences'> {
+  const moved: ReportCheck['moved'] = [];
+  const sentences: string[] = [];
+  let gone: ShownBlock[] = [];
+  const close = (come: readonly ShownBlock[]) => {
+    gone.forEach((was, i) => {
+      if (SENTENCES.has(was.tag)) sentences.push(was.text);
+      else {
+        const now = come[i]?.tag === was.tag ? come[i].text : '';
+        moved.push({ what: was.about || 'a picture', was: was.text, now });
+      }
+    });
+    // What the data give and the report does not show any more.
+    for (const now of come.slice(gone.length))
+      moved.push({ what: now.about || 'a sentence', was: '', now: now.text });
+    gone = [];
+  };
+  for (const part of diffArrays([...shown], [...given], {
+    comparator: (a, b) => keyOf(a) === keyOf(b),
+  })) {
+    if (part.removed) gone = part.value;
+    else if (part.added) close(part.value);
+    else close([]);
+  }
+  close([]);
+  return { moved, sentences };
+}
+
+/**
+ * Ranks the data of a report anew and compares every figure, place and sentence that a reader sees with what they give;
+ * of photographs, recordings and the list of versions the data say nothing.
+ *
+ * @param file its name, for what is wrong with it
+ * @param whole the bundle of the version, where the report leaves the logs out
+ * @throws UnusableInput where it is no report of ours, or its data cannot be read
+ */
+export async function checkReport(file: string, html: string, whole?: BundleFiles): Promise<ReportCheck> {
+  const shown = shownReport(html);
+  if (!shown) throw new UnusableInput({ file, message: 'no report of this application' });
+  if (!whole && !shown.data)
+    throw new UnusableInput({
+      file,
+      message: 'its logs are not in it: give the bundle of this version with --data',
+    });
+  const size = shown.data && `${Math.ceil(shown.data.length / 1024)} kB`;
+  const files = whole ?? readZip(`the data in ${file}`, Buffer.from(shown.data!));
+  const given = shownReport((await bundleReport(files)).html)!;
+  const { moved, sentences } = differences(shown.blocks, given.blocks);
+  shown.drawings.forEach(({ about, shapes }, i) => {
+    if (given.drawings[i]?.shapes !== shapes)
+      moved.push({ what: `a picture${about && `, ${about}`}`, was: 'as drawn', now: 'drawn otherwise' });
+  });
+  if (shown.scripts > 0) moved.push({ what: 'scripts', was: `${shown.scripts} in the page`, now: 'none' });
+  if (size !== null && size !== shown.dataSize)
+    moved.push({ what: 'size of the data', was: shown.dataSize, now: size });
+  return {
+    ...{ version: shown.version, rules: { report: shown.rules, now: RULES_NOW } },
+    figures: shown.blocks.reduce((sum, { text }) => sum + figuresIn(text), 0),
+    ...{ moved, sentences },
+  };
+}
