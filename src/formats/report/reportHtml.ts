@@ -12,7 +12,7 @@ export interface ReportFonts {
 
 const base64 = (bytes: Uint8Array) => Buffer.from(bytes).toString('base64');
 
-function fontFaces({ text, headings }: ReportFonts): string {
+export function fontFaces({ text, headings }: ReportFonts): string {
   const face = (family: string, bytes: Uint8Array) =>
     `@font-face{font-family:'${family}';src:url(data:font/woff2;base64,${base64(bytes)}) format('woff2');font-weight:100 900;font-stretch:62% 125%}`;
   return face('Archivo Variable', text) + face('Bricolage Grotesque Variable', headings);

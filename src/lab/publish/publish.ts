@@ -1,5 +1,6 @@
 import type { Tell } from '@/core/progress';
-import { zipSync, unzipSync } from 'fflate';
+import { unzipSync } from 'fflate';
+import { steadyZip } from '@/formats/bundle/steadyZip';
 import { versionChanges, type PublishedFigure } from '@/core/verdict/versionChanges';
 import { RISE } from '@/core/responses/responses';
 import { insertPublication, listPublications, publishedFile } from '@/database/roundUps/publications';
@@ -15,9 +16,6 @@ import { problemText } from '@/formats/problem';
 import type { BundleOrders } from '../report/bundleOrders';
 import { bundleReport, reportOf } from '../report/bundleReport';
 import { placeWords } from '../report/orderViews';
-
-/** By the local calendar, since a zip keeps no zone: the same bytes everywhere. */
-const LONG_AGO = new Date(1990, 0, 1);
 
 /** The order that versions are compared by: the rise, or what else the round-up has, at its own line. */
 function figuresOf(orders: BundleOrders): PublishedFigure[] {
@@ -107,9 +105,7 @@ export async function publish(
     await insertPublication(db, {
       ...{ roundUpId, version, publishedAt: now, who: wish.who, embargoUntil: wish.embargoUntil, reason },
       ...{ changes, corrections, figures, report: html },
-      bundle: zipSync(Object.fromEntries([...files].sort(([a], [b]) => (a < b ? -1 : 1))), {
-        mtime: LONG_AGO,
-      }),
+      bundle: steadyZip(files),
     });
     return { version };
   });

@@ -1,5 +1,5 @@
 import { inARow } from '@/core/words';
-import { zipSync } from 'fflate';
+import { steadyZip } from '@/formats/bundle/steadyZip';
 import { methodCard } from '@/core/brief/methodCard';
 import { methodDone } from '@/core/brief/methodDone';
 import { isWithoutHeat, type Brief } from '@/core/brief/brief';
@@ -31,8 +31,6 @@ import { partOf, told } from './verdictParts';
 
 /** Data up to this size go with the report; larger ones without their logs. */
 const MOST_DATA = 900 * 1024;
-/** By the local calendar, since a zip keeps no zone: the same bytes everywhere. */
-const LONG_AGO = new Date(1990, 0, 1);
 
 /** The runs of a bundle as the method card counts them. */
 function countedRuns(bundle: Bundle): LabRun[] {
@@ -87,16 +85,10 @@ const isWav = (path: string) => /\.wav$/i.test(path);
 /** The bundle to take along: whole, or without its logs where it is too large. */
 function attached(files: BundleFiles, name: string): Pick<ReportData, 'data' | 'dataNote'> {
   const zipped = (all: boolean) =>
-    zipSync(
-      Object.fromEntries(
-        [...files]
-          .filter(
-            ([path]) => !path.startsWith('photos/') && !isWav(path) && (all || !path.startsWith('traces/')),
-          )
-          .sort(([a], [b]) => (a < b ? -1 : 1))
-          .map(([path, bytes]) => [path, bytes]),
+    steadyZip(
+      [...files].filter(
+        ([path]) => !path.startsWith('photos/') && !isWav(path) && (all || !path.startsWith('traces/')),
       ),
-      { level: 6, mtime: LONG_AGO },
     );
   const slug = name.replace(/[^A-Za-z0-9._-]+/g, '-').slice(0, 60) || 'round-up';
   const raw = [...files].reduce((sum, [path, { length }]) => sum + (isWav(path) ? 0 : length), 0);

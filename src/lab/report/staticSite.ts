@@ -1,0 +1,124 @@
+import { createHash } from 'node:crypto';
+import { loadLabel } from '@/core/runs/load';
+import { orderSentences } from '@/core/verdict/orderSentences';
+import type { BundleFiles } from '@/formats/bundle/bundleFiles';
+import { steadyZip } from '@/formats/bundle/steadyZip';
+import { orderCsv } from '@/formats/report/orderText';
+import {
+  siteFeed,
+  siteIndex,
+  siteRoundUp,
+  type SiteRoundUp,
+  type SiteVersion,
+} from '@/formats/report/siteHtml';
+import { orderWords } from './bundleOrders';
+import { reportOf } from './bundleReport';
+import { orderPicture, orderTable } from './orderViews';
+import { reportFonts } from './reportFonts';
+
+/** The list of what a site is made of: only a folder with nothing beside it is written anew. */
+export const SITE_LIST = 'abanico-site.json';
+
+const encode = (text: string) => new TextEncoder().encode(text);
+const OWN = { response: 'rise', place: '', against: 'noise', at: null, load: '' } as const;
+
+/** An id that no other data have, as RFC 4122 writes one. */
+function urnOf(...parts: (string | Uint8Array)[]): string {
+  const hash = createHash('sha256');
+  for (const part of parts) hash.update(part).update('\n');
+  const hex = hash.digest('hex');
+  return `urn:uuid:${hex.slice(0, 8)}-${hex.slice(8, 12)}-8${hex.slice(13, 16)}-a${hex.slice(17, 20)}-${hex.slice(20, 32)}`;
+}
+
+function slugOf(name: string, taken: ReadonlySet<string>): string {
+  const slug =
+    name
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '')
+      .slice(0, 60) || 'round-up';
+  let free = slug;
+  for (let n = 2; taken.has(free); n += 1) free = `${slug}-${n}`;
+  return free;
+}
+
+async function versionOf(files: BundleFiles, number: number) {
+  const { bundle, orders, write } = await reportOf(files);
+  const { html, data, broken } = write(null);
+  const { rig, title } = bundle.dataPackage;
+  const order = orders.order(OWN);
+  const zip = steadyZip(files);
+  const made: { name: string; what: string; bytes: Uint8Array }[] = [
+    { name: 'index.html', what: 'The report', bytes: encode(html) },
+  ];
+  if (order.known) {
+    const words = {
+      title: `${title}: ${orderWords(order.value)}, ${loadLabel(order.value.load)}`,
+      source: data.rigLine,
+      meterDistanceCm: rig.meterDistanceCm,
+    };
+    made.push(
+      {
+        name: 'curves.svg',
+        what: 'Curves',
+        bytes: encode(orderPicture('curves', order.value, orders, words)),
+      },
+      {
+        name: 'ranking.svg',
+        what: 'Ranking',
+        bytes: encode(orderPicture('bars', order.value, orders, words)),
+      },
+      {
+        name: 'ranking.csv',
+        what: 'Ranking as CSV',
+        bytes: encode(orderCsv(orderTable(order.value, orders))),
+      },
+    );
+  }
+  made.push({ name: 'data.zip', what: 'Data package, with its schema', bytes: zip });
+  const days = bundle.runs.map(({ run }) => run.startedAt.slice(0, 10)).filter((day) => /^\d{4}-/.test(day));
+  const nameOf = (entry: string) => orders.find(entry)?.name ?? entry;
+  const version: SiteVersion = {
+    ...{
+      folder: `version-${number}`,
+      number,
+      title,
+      rigLine: data.rigLine,
+      urn: urnOf(title, String(number), zip),
+    },
+    day: days.sort().at(-1) ?? '',
+    lead: (order.known && orderSentences(order.value.ranking, nameOf)[0]) || 'No entry is ranked.',
+    files: made.slice(1).map(({ name, what }) => ({ name, what })),
+  };
+  return { version, made, problems: [...data.problems, ...broken] };
+}
+
+/**
+ * Published versions as static files, by their paths: bundles of one name are the versions of one round-up, in the order
+ * given. The same bundles give the same bytes; no page asks for anything from elsewhere.
+ *
+ * @throws UnusableInput where one is no bundle
+ */
+export async function staticSite(
+  bundles: readonly { path: string; files: BundleFiles; name: string }[],
+): Promise<{ files: Map<string, Uint8Array>; problems: string[] }> {
+  const roundUps = new Map<string, SiteRoundUp>();
+  const files = new Map<string, Uint8Array>();
+  const problems: string[] = [];
+  for (const { path, files: given, name } of bundles) {
+    const taken = new Set([...roundUps.values()].map(({ folder }) => folder));
+    const roundUp = roundUps.get(name) ?? { folder: slugOf(name, taken), title: '', versions: [] };
+    const { version, made, problems: found } = await versionOf(given, roundUp.versions.length + 1);
+    roundUps.set(name, { ...roundUp, title: version.title, versions: [...roundUp.versions, version] });
+    for (const { name: file, bytes } of made) files.set(`${roundUp.folder}/${version.folder}/${file}`, bytes);
+    problems.push(...found.map((problem) => `${path}: ${problem}`));
+  }
+  const all = [...roundUps.values()];
+  const fonts = reportFonts();
+  for (const roundUp of all) files.set(`${roundUp.folder}/index.html`, encode(siteRoundUp(roundUp, fonts)));
+  files.set('index.html', encode(siteIndex(all, fonts)));
+  files.set('feed.xml', encode(siteFeed(all)));
+  const list = [...files.keys(), SITE_LIST].sort();
+  files.set(SITE_LIST, encode(`${JSON.stringify({ files: list }, null, 2)}\n`));
+  return { files, problems };
+}
