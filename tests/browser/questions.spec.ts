@@ -36,8 +36,8 @@ const QUESTIONS: [string, number, (act: Actions, page: Page) => Promise<unknown>
     TOWERS,
     async (act, page) => {
       await act.follow('Head to head');
-      await act.choose('Is this', 'tramontana');
       await act.choose('better than this', 'solano');
+      await act.choose('Is this', 'tramontana');
       await heading(page, /^Tramontana is ahead at 33\.0 dB\(A\), by \d\.\d ± \d\.\d K/);
     },
   ],

@@ -108,7 +108,7 @@ export async function viewDesk(today: string): Promise<DeskView> {
     const trouble = view && (await rigTrouble(view));
     const doubt = trouble?.doubt ?? null;
     const href = roundUpId === null ? null : `/round-ups/${roundUpId}/rig/watch`;
-    const ran = lastRun === '' ? 'never ran' : `last ran ${lastRun}`;
+    const ran = lastRun === '' ? 'never ran' : `last ran ${dayWords(lastRun)}`;
     if (doubt)
       due.push({
         says: `${rig}: the control ${doubt.product} was out of range, ${plural(doubt.counting.length + doubt.held.length, 'run is', 'runs are')} suspect`,
@@ -120,7 +120,7 @@ export async function viewDesk(today: string): Promise<DeskView> {
         says: `${rig}: ${plural(meterRuns, 'run that counts was', 'runs that count were')} read while the meter was off`,
         ...{ href: href!, isBad: true },
       });
-    const ails = [doubt ? 'its control broke' : '', meterRuns > 0 ? 'its meter was off' : ''];
+    const ails = [doubt ? 'its control was out of range' : '', meterRuns > 0 ? 'its meter was off' : ''];
     health.push({ rig, href, isWell: !trouble, says: [ran, ...ails].filter(Boolean).join(', ') });
   }
   due.push(...lentDue(lent, today));

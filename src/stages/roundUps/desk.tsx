@@ -54,7 +54,7 @@ export function Desk({ desk }: { desk: DeskView }) {
               const words = `${plural(runs, 'run')} of ${plural(entries, 'entry', 'entries')}`;
               return (
                 <li key={`${day} ${rig}`} className="flex gap-3 border-b border-hairline py-1.5">
-                  <span className="w-16 shrink-0 text-ink2">{dayWords(day)}</span>
+                  <span className="w-24 shrink-0 whitespace-nowrap text-ink2">{dayWords(day)}</span>
                   <span className="min-w-0 truncate" dir="auto">
                     {rig}
                   </span>
