@@ -64,7 +64,7 @@ export function BeyondStage({ packed }: { packed: Packed<BeyondData> }) {
         <p>No entry can be ranked at this level and load: move the line, or measure.</p>
       ) : (
         <>
-          <div id="beyond-picture">
+          <div id="beyond-picture" className="grows">
             <MeasuresTable
               {...{ data, measures, by, done }}
               isDrawing={left > 0}

@@ -22,6 +22,8 @@ export interface MeasureFigure {
   value: number | null;
   interval95: number | null;
   why: string;
+  /** It is surely below this, where it has no value: it was never measured so quiet. */
+  below?: number;
   /** The same where there is little room; empty where the reason is short. */
   short?: string;
 }
@@ -29,11 +31,15 @@ export interface MeasureFigure {
 const none = (why: string, short = ''): MeasureFigure => ({ value: null, interval95: null, why, short });
 
 /** Why an entry is never as good as the control, or always better: “under 28.7”, “at no level”. */
-function unmatched({ curve }: JudgedItem, held: number | null, better: 'lower' | 'higher'): string {
+function unmatched(
+  { curve }: JudgedItem,
+  held: number | null,
+  better: 'lower' | 'higher',
+): Pick<MeasureFigure, 'short' | 'below'> {
   const first = curve.points[0];
-  if (!first || held === null) return '';
+  if (!first || held === null) return {};
   const isBetter = better === 'lower' ? first.value <= held : first.value >= held;
-  return isBetter ? `under ${first.at.toFixed(1)}` : 'at no level';
+  return isBetter ? { short: `under ${first.at.toFixed(1)}`, below: first.at } : { short: 'at no level' };
 }
 
 /** How much of a band a curve covers: “from 28.7 up”, “to 32.2 only”. */
@@ -84,12 +90,10 @@ export function measuresOf(data: BeyondData): Measure[] {
         rule.controlRiseK === null
           ? `Noise to match: the level needed for the control’s ${what}. No control is ranked at the line.`
           : `Noise to match: the level needed for the control’s ${what}, ${rule.controlRiseK.toFixed(decimals)} ${unit} (${control} at the line).`,
-      figureFor: (item, intervals) =>
-        told(
-          item.detail.noiseToHoldDba,
-          intervals?.noiseToHoldDba ?? null,
-          unmatched(item, rule.controlRiseK, better),
-        ),
+      figureFor: (item, intervals) => {
+        const found = told(item.detail.noiseToHoldDba, intervals?.noiseToHoldDba ?? null);
+        return found.value === null ? { ...found, ...unmatched(item, rule.controlRiseK, better) } : found;
+      },
     },
     {
       key: 'mean',

@@ -71,8 +71,11 @@ export function MeasuresTable({
   const { items } = data;
   const sorted = useMemo(() => {
     const sign = by.better === 'lower' ? 1 : -1;
-    const valueOf = (item: (typeof items)[number]) => by.figureFor(item, undefined).value;
-    // Those without the measure come last, in the order at the line.
+    const valueOf = (item: (typeof items)[number]) => {
+      const { value, below } = by.figureFor(item, undefined);
+      return value ?? below ?? null;
+    };
+    // What is only known to be below a level stands at that level; those without the measure come last, in the order at the line.
     return [...items].sort((a, b) => {
       const [x, y] = [valueOf(a), valueOf(b)];
       if (x === null || y === null) return Number(x === null) - Number(y === null);

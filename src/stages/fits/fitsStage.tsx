@@ -106,7 +106,7 @@ export function FitsStage({ data }: { data: FitsData }) {
               Rank only what fits
             </Link>
           </p>
-          <div id="fits-picture">
+          <div id="fits-picture" className="grows">
             <FitsList data={data} shown={shown?.entry} onShow={(entry) => void setChosen(entry)} />
           </div>
         </section>

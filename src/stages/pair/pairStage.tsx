@@ -90,7 +90,7 @@ export function PairStage({ data }: { data: PairData }) {
                   }
                 />
               </p>
-              <div id="pair-picture">
+              <div id="pair-picture" className="grows">
                 <PairRows rows={rows} one={one} other={other} />
               </div>
             </>

@@ -128,7 +128,7 @@ export function SideStage({ data }: { data: SideData }) {
             </button>
           ))}
         </div>
-        <div id="side-picture">
+        <div id="side-picture" className="grows">
           <SideStrips entries={entries} columns={telling} base={base} picked={picked} />
         </div>
         {alike.length > 0 && <p className="text-[14px] text-ink2">{alikeWords(alike)}</p>}

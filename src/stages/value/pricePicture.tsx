@@ -32,7 +32,7 @@ export function PricePicture({ data }: { data: ValueData }) {
   );
   if (points.length < 2) return null;
   return (
-    <div className="h-[380px] w-full min-w-0 overflow-hidden lg:flex-1">
+    <div className="h-[380px] w-full min-[1800px]:h-[520px] min-[2400px]:h-[720px] min-w-0 overflow-hidden lg:flex-1">
       <TradeChart points={points} x={axes.x} y={axes.y} entries={byEntry} />
     </div>
   );

@@ -72,7 +72,7 @@ export function WaysStage({ data }: { data: WaysData }) {
         <p>Nothing was measured at this load that could be ranked.</p>
       ) : (
         <div className="flex min-w-0 flex-1 flex-col gap-6 lg:flex-row">
-          <section id="ways-picture" aria-label="Ways to compare" className="min-w-0 flex-1 space-y-4">
+          <section id="ways-picture" aria-label="Ways to compare" className="grows min-w-0 flex-1 space-y-4">
             <WaysPicture
               {...{ ways, entries, picked }}
               decimals={response.decimals}

@@ -24,7 +24,7 @@ async function pictureSvg(part: HTMLElement, { title, condition, source }: Pictu
   // Whoever never takes a picture along never loads what makes it.
   const { toSvg } = await import('html-to-image');
   const [width, height] = [part.scrollWidth, part.scrollHeight];
-  const drawn = await toSvg(part, { width, height, style: { overflow: 'visible' } });
+  const drawn = await toSvg(part, { width, height, style: { overflow: 'visible', zoom: '1' } });
   const inner = decodeURIComponent(drawn.slice(drawn.indexOf(',') + 1));
   const page = getComputedStyle(document.documentElement);
   const [wide, high] = [width + 2 * EDGE_PX, height + HEAD_PX + FOOT_PX];
