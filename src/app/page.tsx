@@ -1,4 +1,4 @@
-import { timeWords } from '@/core/timeWords';
+import { dayHere } from '@/core/timeWords';
 import Link from 'next/link';
 import { QUESTIONS } from '@/core/brief/questions';
 import { listRigs } from '@/lab/roundUps/createRoundUp';
@@ -26,8 +26,6 @@ export const dynamic = 'force-dynamic';
 /** Round-ups that show who leads them; older ones fold. */
 const SHOWN_LEADERS = 5;
 
-const dayOf = (date: Date) => timeWords(date).split(',')[0]!;
-
 export default async function RoundUpsPage() {
   const [roundUps, rigs, deleted, demo, lab] = await Promise.all([
     listLabRoundUps(),
@@ -53,7 +51,7 @@ export default async function RoundUpsPage() {
   );
   const toItem = (item: (typeof roundUps)[number]) => ({
     ...item,
-    day: dayOf(item.beganAt),
+    day: dayHere(item.beganAt),
     archived: item.archivedAt !== null,
     leaders: leaders.get(item.id) ?? null,
     next: next.get(item.id) ?? null,
@@ -88,7 +86,7 @@ export default async function RoundUpsPage() {
             </details>
           )}
           <DeletedRoundUps
-            items={deleted.map(({ id, title, deletedAt }) => ({ id, title, day: dayOf(deletedAt) }))}
+            items={deleted.map(({ id, title, deletedAt }) => ({ id, title, day: dayHere(deletedAt) }))}
           />
           <DemoPanel key={demo.state} demo={demo} isEmpty={roundUps.length === 0} />
         </section>

@@ -54,9 +54,9 @@ const CALLED: Readonly<Record<string, TermName>> = {
   ...{ place: 'likely place', 'k/w': 'thermal resistance', '±': 'uncertainty' },
   ...{ passes: 'pass', 'passes per mount': 'pass', mounts: 'mount', 'mounts per cooler': 'mount' },
   ...{ 'mounts per fan': 'mount', 'mounts per layout': 'mount', 'mount · pass': 'mount' },
-  ...{ read: 'meter reading', cooler: 'cooler noise', room: 'room temperature' },
+  ...{ read: 'meter reading', cooler: 'cooler noise', 'room, °c': 'room temperature' },
   ...{ 'noise line, ranks': 'noise line', line: 'noise line', 'control every': 'control' },
-  ...{ 'reference room': 'converted', window: 'averaging window', soak: 'settling' },
+  ...{ window: 'averaging window', soak: 'settling' },
   ...{ 'not ranked here': 'not ranked', runs: 'run', entries: 'entry' },
 };
 

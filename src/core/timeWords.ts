@@ -22,6 +22,9 @@ export function momentWords(iso: string): string {
   return clock ? `${dayWords(iso)}, ${clock[1]}` : dayWords(iso);
 }
 
+/** The day of a moment by the clock of this machine: 28 Nov 2026. */
+export const dayHere = (at: Date): string => dayWords(format(at, 'yyyy-MM-dd'));
+
 /** A moment by the clock of this machine: 28 Nov 2026, 18:30. */
 export function timeWords(at: Date): string {
   return momentWords(format(at, "yyyy-MM-dd'T'HH:mm"));

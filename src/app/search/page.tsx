@@ -1,4 +1,4 @@
-import { timeWords } from '@/core/timeWords';
+import { dayHere } from '@/core/timeWords';
 import { MOST_FOUND, searchLab, searchText } from '@/lab/roundUps/searchLab';
 import { SearchStage } from '@/stages/search/searchStage';
 import { Header } from '@/ui/frame/header';
@@ -28,7 +28,7 @@ export default async function SearchPage({ searchParams }: Props) {
           roundUps={roundUps.map(({ id, title, archived, beganAt }) => ({
             id,
             title,
-            note: `begun ${timeWords(beganAt).split(',')[0]}${archived ? ', archived' : ''}`,
+            note: `begun ${dayHere(beganAt)}${archived ? ', archived' : ''}`,
           }))}
           entries={entries}
           runs={runs.map((run) => ({
@@ -36,7 +36,7 @@ export default async function SearchPage({ searchParams }: Props) {
             label: run.label,
             name: run.name,
             what: run.what,
-            when: run.measuredAt ? timeWords(run.measuredAt).split(',')[0]! : '',
+            when: run.measuredAt ? dayHere(run.measuredAt) : '',
             roundUpId: run.roundUpId,
             roundUp: run.roundUp,
           }))}

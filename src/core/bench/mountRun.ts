@@ -1,4 +1,5 @@
 import { mean } from '../statistics/mean';
+import { sentence } from '../words';
 import {
   enter,
   hasEnded,
@@ -124,7 +125,7 @@ function moved(
       benchGuard(samples, rule.limitC, state.loadOnS) ?? partGuard(samples, pushed, rule, state.loadOnS);
     if (danger) {
       const run = leftAtProbe(state, danger) ?? failedRun(state, samples, nowS, danger);
-      const said = `${danger[0]!.toUpperCase()}${danger.slice(1)}. The load is off; let it cool, then mount it again.`;
+      const said = `${sentence(danger)}. The load is off; let it cool, then mount it again.`;
       return { state: withoutWaiting(stop(state, nowS, said, true)), run };
     }
   }

@@ -1,4 +1,4 @@
-import { insideSentence, plural, span } from '../words';
+import { insideSentence, plural, sentence, span } from '../words';
 import { isWithoutHeat, placesRead, type Brief } from './brief';
 import { departures, type MethodDone } from './methodDone';
 import { isAboutCases, isByAir, questionOf } from './questions';
@@ -44,7 +44,7 @@ function howSure(brief: Brief, done: MethodDone | null): string {
       : done.controlMounts === 1
         ? 'the control was put on once'
         : 'no control was measured';
-  return `${mounts[0]!.toUpperCase()}${mounts.slice(1)}, ${plural(done.runs, 'run', 'runs')} of ${plural(done.measured, 'entry', 'entries')}; ${control}. ${shown}`;
+  return `${sentence(mounts)}, ${plural(done.runs, 'run', 'runs')} of ${plural(done.measured, 'entry', 'entries')}; ${control}. ${shown}`;
 }
 
 /** What readers of a test by air ask in place of heat, or beside it: where it was read, and what was made of it. */
@@ -108,7 +108,7 @@ export function methodCard(
     ...(done ? [] : [{ question: 'Is it measured?', answer: 'Not yet: this is the plan.' }]),
     {
       question: `Why at ${line} dB(A)?`,
-      answer: `All are read off their curves at ${line} dB(A) ${rig.meterDistanceCm} cm from the middle of the ${byAir ? 'fan' : isAboutCases(brief.question) ? 'case' : 'cooler'}${others.length > 0 ? `, and at ${listed(others, 'dB(A)')} beside it` : ''}.${because('point')} ${floor}; it is taken off by energy, and a reading less than 3 dB over it is only an upper bound. Equal noise here means equal level at that place, not that they sound alike. ${chosen('reaching').label[0]!.toUpperCase()}${chosen('reaching').label.slice(1)}: ${chosen('reaching').consequence}${because('reaching')}`,
+      answer: `All are read off their curves at ${line} dB(A) ${rig.meterDistanceCm} cm from the middle of the ${byAir ? 'fan' : isAboutCases(brief.question) ? 'case' : 'cooler'}${others.length > 0 ? `, and at ${listed(others, 'dB(A)')} beside it` : ''}.${because('point')} ${floor}; it is taken off by energy, and a reading less than 3 dB over it is only an upper bound. Equal noise here means equal level at that place, not that they sound alike. ${sentence(chosen('reaching').label)}: ${chosen('reaching').consequence}${because('reaching')}`,
     },
     {
       question: 'Why is that louder than the box says?',
@@ -152,7 +152,7 @@ export function methodCard(
       ? [
           {
             question: 'Where does it depart from the plan?',
-            answer: `${departed.map((name) => name[0]!.toUpperCase() + name.slice(1)).join('. ')}.`,
+            answer: `${departed.map((name) => sentence(name)).join('. ')}.`,
           },
         ]
       : []),

@@ -2,6 +2,7 @@ import type { Bound } from '../bounds';
 import { boundOfColumn, RANKED_SENSORS } from '../channels/channels';
 import { RISE_LAW, type Against, type Better, type CurveRule } from '../curves/curveRule';
 import { LEVEL_LAW, type SpeedLaw } from '../curves/speedLaw';
+import { sentence } from '../words';
 
 /** Where the value of a run comes from. */
 export type Source =
@@ -106,13 +107,13 @@ const burst = (id: string, afterS: number): Response => ({
 /** The rise over the room of a temperature beside the die. */
 const riseOf = ({ heading, words }: { heading: string; words: string }): Response => ({
   id: `${heading.replace(/_c$/, '').replaceAll('_', '-')}-rise`,
-  name: `${words[0]!.toUpperCase()}${words.slice(1)}, rise`,
+  name: `${sentence(words)}, rise`,
   ...KELVIN,
   law: RISE_LAW,
   source: { from: 'sensor', heading },
   channel: {
     heading,
-    label: `${words[0]!.toUpperCase()}${words.slice(1)}, °C`,
+    label: `${sentence(words)}, °C`,
     bound: boundOfColumn(heading)!,
   },
 });

@@ -12,7 +12,7 @@ export interface ReportFonts {
 
 const base64 = (bytes: Uint8Array) => Buffer.from(bytes).toString('base64');
 
-export function fontFaces({ text, headings }: ReportFonts): string {
+function fontFaces({ text, headings }: ReportFonts): string {
   const face = (family: string, bytes: Uint8Array) =>
     `@font-face{font-family:'${family}';src:url(data:font/woff2;base64,${base64(bytes)}) format('woff2');font-weight:100 900;font-stretch:62% 125%}`;
   return face('Archivo Variable', text) + face('Bricolage Grotesque Variable', headings);
@@ -113,6 +113,28 @@ function versionHtml({ version }: ReportData): string {
   return `<p class="quiet">Version ${version.number}, published ${escaped(day)}.</p>${corrections.length > 0 ? `<section><h2>What was corrected</h2><ul>${corrections.join('')}</ul></section>` : ''}`;
 }
 
+/** A page by itself, in the report's style: no script, and no request to anywhere; of what is in it `shows` may be seen. */
+export function plainPage(
+  page: { title: string; shows: string; head?: string; body: string },
+  fonts: ReportFonts,
+): string {
+  return `<!doctype html>
+<html lang="en">
+<head>
+<meta charset="utf-8">
+<meta name="viewport" content="width=device-width, initial-scale=1">
+<meta http-equiv="Content-Security-Policy" content="default-src 'none'; ${page.shows}; style-src 'unsafe-inline'">
+<meta name="referrer" content="no-referrer">
+${page.head ?? ''}<title>${escaped(page.title)}</title>
+<style>${fontFaces(fonts)}${REPORT_STYLE}</style>
+</head>
+<body>
+${page.body}
+</body>
+</html>
+`;
+}
+
 /**
  * A verdict as one file for screen, phone and print: no script, and no request to anywhere. The same data give the same bytes.
  */
@@ -129,19 +151,7 @@ export function reportHtml(data: ReportData, fonts: ReportFonts): string {
   const attached = data.data
     ? `<p><a download="${escaped(data.data.name)}" href="data:application/zip;base64,${base64(data.data.bytes)}">${escaped(data.data.name)}</a>, ${Math.ceil(data.data.bytes.length / 1024)} kB. ${escaped(data.dataNote)}</p>`
     : `<p>${escaped(data.dataNote)}</p>`;
-  return `<!doctype html>
-<html lang="en">
-<head>
-<meta charset="utf-8">
-<meta name="viewport" content="width=device-width, initial-scale=1">
-<meta http-equiv="Content-Security-Policy" content="default-src 'none'; img-src data:; font-src data:; media-src data:; style-src 'unsafe-inline'">
-<meta name="referrer" content="no-referrer">
-<meta name="rules" content="${escaped(data.rules)}">
-<title>${escaped(data.title)}</title>
-<style>${fontFaces(fonts)}${REPORT_STYLE}</style>
-</head>
-<body>
-<header>
+  const body = `<header>
 <h1 dir="auto">${escaped(data.title)}</h1>
 <p class="quiet" dir="auto">${data.by?.name ? `${escaped(data.by.name)} · ` : ''}${escaped(data.rigLine)}</p>
 ${versionHtml(data)}
@@ -153,8 +163,10 @@ ${data.parts.map(partHtml).join('\n')}
 <section><h2>On which bench</h2><dl>${data.rig.map(({ what, value }) => `<dt>${escaped(what)}</dt><dd dir="auto">${escaped(value)}</dd>`).join('\n')}</dl></section>
 <section><h2>Set aside and changed</h2>${setAside}${changes}${data.problems.length > 0 ? `<h3>Rows that could not be used</h3><ul>${data.problems.map((problem) => `<li><bdi>${escaped(problem)}</bdi></li>`).join('')}</ul>` : ''}</section>
 <section><h2>The data</h2>${attached}<p class="quiet">To check this page: <code>./abanico check FILE.html</code> ranks its data anew and says what does not follow.</p></section>
-</main>
-</body>
-</html>
-`;
+</main>`;
+  const head = `<meta name="rules" content="${escaped(data.rules)}">\n`;
+  return plainPage(
+    { title: data.title, shows: 'img-src data:; font-src data:; media-src data:', head, body },
+    fonts,
+  );
 }

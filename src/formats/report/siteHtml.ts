@@ -1,7 +1,6 @@
 import { dayWords } from '@/core/timeWords';
 import { escaped } from '../picture/pictureTheme';
-import { fontFaces, type ReportFonts } from './reportHtml';
-import { REPORT_STYLE } from './reportStyle';
+import { plainPage, type ReportFonts } from './reportHtml';
 
 /** A published version in a folder of static files. */
 export interface SiteVersion {
@@ -26,26 +25,15 @@ export interface SiteRoundUp {
   versions: SiteVersion[];
 }
 
-function page(title: string, body: string, fonts: ReportFonts): string {
-  return `<!doctype html>
-<html lang="en">
-<head>
-<meta charset="utf-8">
-<meta name="viewport" content="width=device-width, initial-scale=1">
-<meta http-equiv="Content-Security-Policy" content="default-src 'none'; font-src data:; style-src 'unsafe-inline'">
-<meta name="referrer" content="no-referrer">
-<title>${escaped(title)}</title>
-<style>${fontFaces(fonts)}${REPORT_STYLE}</style>
-</head>
-<body>
-<main>
-<h1 dir="auto">${escaped(title)}</h1>
-${body}
-</main>
-</body>
-</html>
-`;
-}
+const page = (title: string, body: string, fonts: ReportFonts) =>
+  plainPage(
+    {
+      title,
+      shows: 'font-src data:',
+      body: `<main>\n<h1 dir="auto">${escaped(title)}</h1>\n${body}\n</main>`,
+    },
+    fonts,
+  );
 
 const line = ({ day, rigLine }: SiteVersion) => [day && dayWords(day), rigLine].filter(Boolean).join(' · ');
 

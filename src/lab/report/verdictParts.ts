@@ -2,6 +2,7 @@ import { loadLabel } from '@/core/runs/load';
 import { awardWords } from '@/core/verdict/awards';
 import { withFigures } from '@/core/verdict/references';
 import type { VerdictPart } from '@/core/verdict/verdictSheet';
+import { sentence } from '@/core/words';
 import { markdownHtml } from '@/formats/report/markdown';
 import type { ReportPart } from '@/formats/report/reportData';
 import { orderWords } from './bundleOrders';
@@ -66,9 +67,7 @@ export function partOf(made: Made, part: VerdictPart): ReportPart {
       ...{ kind, title, html },
       given: words.flatMap((word) => (word.known ? [word.value] : [])),
       refused: orders.offers.flatMap(({ kind: award, name, offer }) =>
-        !offer.known && !given.has(award)
-          ? [`${name}: not given. ${offer.reason[0]!.toUpperCase()}${offer.reason.slice(1)}.`]
-          : [],
+        !offer.known && !given.has(award) ? [`${name}: not given. ${sentence(offer.reason)}.`] : [],
       ),
     };
   }

@@ -41,34 +41,26 @@ export function MachineFields({ machine, cases, sockets }: Pick<FitsData, 'machi
       found ? { case: name, height: found.coolerHeightMm, memory: found.memoryHeightMm } : { case: null },
     );
   };
+  const needed = (label: string, key: keyof typeof all, value: number, unit: string) => (
+    <NumberField label={label} unit={unit} value={value} onValue={(typed) => change({ [key]: typed! })} />
+  );
+  const limit = (label: string, key: keyof typeof all, value: number | null, unit = 'mm') => (
+    <NumberField
+      optional
+      label={label}
+      unit={unit}
+      value={value}
+      onValue={(typed) => change({ [key]: typed })}
+    />
+  );
   const knowsRadiators = machine.room?.sides.some(({ radiatorMm }) => radiatorMm !== null);
   return (
     <>
       <div className="grid grid-cols-2 gap-2.5 sm:grid-cols-4" role="group" aria-label="The machine">
-        <NumberField
-          label="Heat"
-          unit="W"
-          value={machine.watts}
-          onValue={(watts) => change({ watts: watts! })}
-        />
-        <NumberField
-          label="Room"
-          unit="°C"
-          value={machine.roomC}
-          onValue={(room) => change({ room: room! })}
-        />
-        <NumberField
-          label="Limit"
-          unit="°C"
-          value={machine.limitC}
-          onValue={(limit) => change({ limit: limit! })}
-        />
-        <NumberField
-          label="Noise"
-          unit="dB(A)"
-          value={machine.noiseDba}
-          onValue={(noise) => change({ noise: noise! })}
-        />
+        {needed('Heat', 'watts', machine.watts, 'W')}
+        {needed('Room', 'room', machine.roomC, '°C')}
+        {needed('Limit', 'limit', machine.limitC, '°C')}
+        {needed('Noise', 'noise', machine.noiseDba, 'dB(A)')}
         <label className="block">
           <span className="label-text block pb-0.5">Case</span>
           <select
@@ -82,27 +74,9 @@ export function MachineFields({ machine, cases, sockets }: Pick<FitsData, 'machi
             ))}
           </select>
         </label>
-        <NumberField
-          optional
-          label="Memory"
-          unit="mm"
-          value={machine.memoryMm}
-          onValue={(memory) => change({ memory })}
-        />
-        <NumberField
-          optional
-          label="Height"
-          unit="mm"
-          value={machine.heightMm}
-          onValue={(height) => change({ height })}
-        />
-        <NumberField
-          optional
-          label="Money"
-          unit={machine.currency}
-          value={machine.budget}
-          onValue={(budget) => change({ budget })}
-        />
+        {limit('Memory', 'memory', machine.memoryMm)}
+        {limit('Height', 'height', machine.heightMm)}
+        {limit('Money', 'budget', machine.budget, machine.currency)}
       </div>
       <details open={machine.fanThicknessMm !== null || machine.socket !== ''}>
         <summary className="label-text cursor-pointer">Socket, fan thickness and radiator</summary>
@@ -118,31 +92,13 @@ export function MachineFields({ machine, cases, sockets }: Pick<FitsData, 'machi
               <option key={socket} value={socket} />
             ))}
           </datalist>
-          <NumberField
-            optional
-            label="Fan thickness"
-            unit="mm"
-            value={machine.fanThicknessMm}
-            onValue={(thick) => change({ thick })}
-          />
+          {limit('Fan thickness', 'thick', machine.fanThicknessMm)}
           {knowsRadiators ? (
             <p className="label-text col-span-2 self-end pb-1">The sides of the case decide on radiators.</p>
           ) : (
             <>
-              <NumberField
-                optional
-                label="Radiator"
-                unit="mm"
-                value={machine.radiatorMm}
-                onValue={(radiator) => change({ radiator })}
-              />
-              <NumberField
-                optional
-                label="Depth with fans"
-                unit="mm"
-                value={machine.radiatorDepthMm}
-                onValue={(deep) => change({ deep })}
-              />
+              {limit('Radiator', 'radiator', machine.radiatorMm)}
+              {limit('Depth with fans', 'deep', machine.radiatorDepthMm)}
             </>
           )}
         </div>

@@ -1,6 +1,7 @@
 import type { DeskView } from '@/lab/roundUps/deskView';
 import Link from 'next/link';
 import { dayWords } from '@/core/timeWords';
+import { sentence } from '@/core/words';
 import { plural } from '@/ui/marks/figures';
 
 /** The lab at a glance: what is due, how its rigs are, its last evenings. */
@@ -17,7 +18,7 @@ export function Desk({ desk }: { desk: DeskView }) {
               <li key={says} className="border-b border-hairline py-1.5">
                 <Link href={href} className="block hover:underline" dir="auto">
                   {isBad && <span className="text-warn">▲ </span>}
-                  {says[0]!.toUpperCase() + says.slice(1)}
+                  {sentence(says)}
                 </Link>
               </li>
             ))}

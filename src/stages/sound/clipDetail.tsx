@@ -8,6 +8,7 @@ import type { ClipRow, DrawnClip, SoundData } from '@/lab/sound/soundPage';
 import { Spectrogram, type Column } from './spectrogram';
 import { SpectrumPlot } from './spectrumPlot';
 import { momentWords } from '@/core/timeWords';
+import { sentence } from '@/core/words';
 import { useAct } from '@/ui/useAct';
 import { CountsForm } from './countsForm';
 import { Tones } from './tones';
@@ -126,7 +127,7 @@ export function ClipDetail({
       {row.faults.map(({ says, spoils }) => (
         <p key={says} className={spoils ? 'text-warn' : 'text-ink2'} dir="auto">
           {spoils ? '▲ ' : ''}
-          {says[0]!.toUpperCase() + says.slice(1)}.{spoils && !row.usedAnyway && ' It gives no loudness.'}
+          {sentence(says)}.{spoils && !row.usedAnyway && ' It gives no loudness.'}
         </p>
       ))}
       <Figures row={row} />

@@ -1,3 +1,4 @@
+import { sentence } from '@/core/words';
 import { figure } from '@/ui/marks/figures';
 import type { ClipRow } from '@/lab/sound/soundPage';
 
@@ -8,7 +9,7 @@ export function Tones({ row }: { row: ClipRow }) {
     <ul className="list-disc space-y-0.5 pl-5 text-[14.5px]">
       {row.tones.slice(0, 6).map((tone) => (
         <li key={tone.hz} className={tone.prominent ? 'font-semibold' : ''} dir="auto">
-          {tone.sentence[0]!.toUpperCase() + tone.sentence.slice(1)}
+          {sentence(tone.sentence)}
           <span className="font-normal text-ink2">
             {tone.levelDb !== null && `; ${figure(tone.levelDb, 1)} dB`}, {figure(tone.toneToNoiseDb, 1)} dB
             over the noise of its band, prominence {figure(tone.prominenceDb, 1)} dB

@@ -1,5 +1,7 @@
 import { useState } from 'react';
 import { toast } from 'sonner';
+import { pngOf } from '@/ui/chart/pictureFile';
+import { saveFile } from '@/ui/chart/saveFile';
 import { EntryMark } from '@/ui/marks/entryMark';
 
 const SIZES = [
@@ -7,28 +9,10 @@ const SIZES = [
   { px: 3840, label: '3840 × 2160' },
 ];
 
-/** A PNG of an SVG at a width, drawn by the browser. */
+/** A plate as PNG at a width: 16:9, as its SVG is. */
 async function savePng(address: string, widthPx: number, name: string): Promise<void> {
-  const svg = await (await fetch(address)).blob();
-  const url = URL.createObjectURL(svg);
-  try {
-    const image = new Image();
-    image.src = url;
-    await image.decode();
-    const canvas = document.createElement('canvas');
-    canvas.width = widthPx;
-    canvas.height = Math.round((widthPx * 9) / 16);
-    canvas.getContext('2d')!.drawImage(image, 0, 0, canvas.width, canvas.height);
-    const png = await new Promise<Blob | null>((resolve) => canvas.toBlob(resolve, 'image/png'));
-    if (!png) throw new Error('the picture could not be made');
-    const link = document.createElement('a');
-    link.href = URL.createObjectURL(png);
-    link.download = name;
-    link.click();
-    URL.revokeObjectURL(link.href);
-  } finally {
-    URL.revokeObjectURL(url);
-  }
+  const svg = await (await fetch(address)).text();
+  saveFile(await pngOf(svg, widthPx, Math.round((widthPx * 9) / 16)), name);
 }
 
 interface Shown {

@@ -43,6 +43,21 @@ async function pictureSvg(part: HTMLElement, { title, condition, source }: Pictu
   return { svg, wide, high };
 }
 
+/** An SVG as a PNG of a size in pixels, drawn by the browser. */
+export async function pngOf(svg: string, widthPx: number, heightPx: number): Promise<Blob> {
+  const image = new Image();
+  // As an address that holds all of it: one that is fetched could keep the picture from being read again.
+  image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}`;
+  await image.decode();
+  const canvas = document.createElement('canvas');
+  canvas.width = widthPx;
+  canvas.height = heightPx;
+  canvas.getContext('2d')!.drawImage(image, 0, 0, widthPx, heightPx);
+  const png = await new Promise<Blob | null>((resolve) => canvas.toBlob(resolve, 'image/png'));
+  if (!png) throw new Error('the browser made no picture');
+  return png;
+}
+
 /** A part of the page as an SVG or a PNG file. */
 export async function pictureFile(
   part: HTMLElement,
@@ -50,16 +65,5 @@ export async function pictureFile(
   kind: 'svg' | 'png',
 ): Promise<Blob> {
   const { svg, wide, high } = await pictureSvg(part, words);
-  if (kind === 'svg') return new Blob([svg], { type: 'image/svg+xml' });
-  const image = new Image();
-  image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}`;
-  await image.decode();
-  const canvas = document.createElement('canvas');
-  canvas.width = wide * SCALE;
-  canvas.height = high * SCALE;
-  const context = canvas.getContext('2d')!;
-  context.drawImage(image, 0, 0, canvas.width, canvas.height);
-  const blob = await new Promise<Blob | null>((resolve) => canvas.toBlob(resolve, 'image/png'));
-  if (!blob) throw new Error('the browser made no picture');
-  return blob;
+  return kind === 'svg' ? new Blob([svg], { type: 'image/svg+xml' }) : pngOf(svg, SCALE * wide, SCALE * high);
 }
