@@ -8,7 +8,7 @@ import { offeredColumns, packedLogbook } from '@/lab/runs/logbookRows';
 import { verdictCsv } from '@/lab/orders/verdictCsv';
 import { viewVerdict } from '@/lab/orders/verdictView';
 import { coverWords } from '@/core/lineUp/underCover';
-import { unpackRows } from '@/core/runs/logbookRow';
+import { unpack } from '@/core/packed';
 import { notedRuns } from '@/lab/runs/notedRuns';
 import { viewRoundUp } from '@/lab/model/roundUpView';
 import { readBundle } from '@/formats/bundle/readBundle';
@@ -150,12 +150,12 @@ test('other values of runs stand as columns of the logbook, each in its run', as
     expect.arrayContaining(['gpu-rise', 'vrm-rise', 'clock', 'burst-rise-10']),
   );
   const chosen = offered.filter((column) => ['gpu-rise', 'clock'].includes(column.key));
-  const rows = unpackRows(await packedLogbook(view, chosen));
+  const rows = unpack(await packedLogbook(view, chosen));
   const values = await withDatabase((db) => listValues(db, id, 'gpu-rise', ''));
   expect(values.length).toBeGreaterThan(10);
   for (const { runId, value } of values)
     expect(rows.find((row) => row.id === runId)!.values[0]).toBeCloseTo(value, 3);
-  expect(unpackRows(await packedLogbook(view, [])).every((row) => row.values.length === 0)).toBe(true);
+  expect(unpack(await packedLogbook(view, [])).every((row) => row.values.length === 0)).toBe(true);
   const air = (await viewRoundUp(await importSound(sample('air'))))!;
   expect((await offeredColumns(air)).map((column) => column.key)).toContain('airspeed@through the heatsink');
 });

@@ -6,7 +6,7 @@ import { rawRunsPlan } from '@/lab/bring/rawRunsSchema';
 import { viewRoundUp } from '@/lab/model/roundUpView';
 import { beginUpload, takeFile, uploadedFiles } from '@/lab/bring/uploads';
 import { viewVerdict } from '@/lab/orders/verdictView';
-import { unpackRows } from '@/core/runs/logbookRow';
+import { unpack } from '@/core/packed';
 import { readBundle } from '@/formats/bundle/readBundle';
 import { rankBundle } from '@/lab/model/rankBundle';
 import { smallBundle } from '../support/bundles';
@@ -76,7 +76,7 @@ describe.each([
     );
     const view = (await viewRoundUp(id))!;
     const column = (await offeredColumns(view)).filter((offered) => offered.key === response);
-    const rows = unpackRows(await packedLogbook(view, column));
+    const rows = unpack(await packedLogbook(view, column));
     expect(rows.find((row) => row.setting === '40 %')!.values[0]).toBeCloseTo(value(quiet), 3);
 
     // At each setting’s own level the curve is what was measured there.

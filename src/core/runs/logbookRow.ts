@@ -1,4 +1,3 @@
-import { lastResult } from '../lastResult';
 import type { RunState } from './runState';
 
 /** A run as the logbook lists it. */
@@ -41,32 +40,3 @@ export interface ValueColumn {
   unit: string;
   decimals: number;
 }
-
-/**
- * Rows as one text: the names once, then the values of each row. Thousands of objects cross to the browser far
- * quicker so. Digits that no column shows are dropped.
- *
- * @example packRows([]) → '{"names":[],"rows":[]}'
- */
-export function packRows(rows: readonly LogbookRow[]): string {
-  const names = Object.keys(rows[0] ?? {}) as (keyof LogbookRow)[];
-  const shown = (value: unknown) =>
-    typeof value === 'number' && !Number.isInteger(value) && !Number.isNaN(value)
-      ? Number(value.toPrecision(6))
-      : value;
-  return JSON.stringify({ names, rows: rows.map((row) => names.map((name) => shown(row[name]))) });
-}
-
-function unpacked(packed: string): LogbookRow[] {
-  const { names, rows } = JSON.parse(packed) as { names: string[]; rows: unknown[][] };
-  const shape = Object.fromEntries(names.map((name) => [name, null]));
-  // A copy of one shape keeps all rows alike to the engine: several times quicker than building each by names.
-  return rows.map((values) => {
-    const row: Record<string, unknown> = { ...shape };
-    for (let i = 0; i < names.length; i += 1) row[names[i]!] = values[i];
-    return row as unknown as LogbookRow;
-  });
-}
-
-/** The rows again; the last text is remembered, since a server draws one page for many. */
-export const unpackRows = lastResult(unpacked);

@@ -1,8 +1,9 @@
+import { pack, type Packed } from '@/core/packed';
 import { loadKey } from '@/core/runs/load';
 import type { DeletedRun } from '@/core/runs/deletedRun';
 
 import { RUN_SPEEDS } from '@/core/responses/runSpeeds';
-import { packRows, type LogbookRow, type ValueColumn } from '@/core/runs/logbookRow';
+import type { LogbookRow, ValueColumn } from '@/core/runs/logbookRow';
 import { withDatabase } from '@/database/pool';
 import { listDeletedRuns } from '@/database/runs/runEdits';
 import { listValues } from '@/database/runs/runValues';
@@ -10,6 +11,9 @@ import { availableResponses } from '../model/responseView';
 import { memoized } from '../model/cachedUntilWritten';
 import type { RoundUpView } from '../model/roundUpView';
 import { notedRuns } from './notedRuns';
+
+/** Digits that no column shows are dropped: the page has thousands of these. */
+const shownDigits = (value: number): number => Number(value.toPrecision(6));
 
 async function rowsOf(
   view: RoundUpView,
@@ -28,15 +32,17 @@ async function rowsOf(
     setting: run.setting,
     pass: run.pass,
     mount: run.mount,
-    noiseDb: run.noiseDb,
-    floorDb: run.floorDb,
-    levelDb: run.level.levelDb,
+    noiseDb: shownDigits(run.noiseDb),
+    floorDb: shownDigits(run.floorDb),
+    levelDb: shownDigits(run.level.levelDb),
     isUpperBound: run.level.standing === 'at-floor',
-    ambientC: run.reduction.ambientMeanC,
-    powerW: run.reduction.powerMeanW,
+    ambientC: shownDigits(run.reduction.ambientMeanC),
+    powerW: shownDigits(run.reduction.powerMeanW),
     powerMeasured: run.reduction.powerSource !== 'nominal',
-    riseK: run.reduction.riseK,
-    resistanceKPerW: run.reduction.resistanceKPerW.known ? run.reduction.resistanceKPerW.value : null,
+    riseK: shownDigits(run.reduction.riseK),
+    resistanceKPerW: run.reduction.resistanceKPerW.known
+      ? shownDigits(run.reduction.resistanceKPerW.value)
+      : null,
     state,
     flagged,
     notes: notes.join(' · '),
@@ -47,7 +53,7 @@ async function rowsOf(
 }
 
 /** The logbook's rows as one text, made once. */
-const packedPlain = memoized(async (view: RoundUpView) => packRows(await rowsOf(view, new Map())));
+const packedPlain = memoized(async (view: RoundUpView) => pack(await rowsOf(view, new Map())));
 
 /** A column that can be shown: a response at a place, as the address has it. */
 export interface OfferedColumn extends ValueColumn {
@@ -72,7 +78,10 @@ export const offeredColumns = memoized(async (view: RoundUpView): Promise<Offere
 });
 
 /** The logbook's rows with the values of some columns, as one text. */
-export async function packedLogbook(view: RoundUpView, columns: readonly OfferedColumn[]): Promise<string> {
+export async function packedLogbook(
+  view: RoundUpView,
+  columns: readonly OfferedColumn[],
+): Promise<Packed<LogbookRow[]>> {
   if (columns.length === 0) return packedPlain(view);
   const valuesOf = new Map<number, (number | null)[]>(
     view.runs.map((run) => [run.id, columns.map(() => null)]),
@@ -83,10 +92,10 @@ export async function packedLogbook(view: RoundUpView, columns: readonly Offered
   kept.forEach((rows, at) => {
     for (const { runId, value } of rows) {
       const values = valuesOf.get(runId);
-      if (values) values[at] = Number(value.toPrecision(6));
+      if (values) values[at] = shownDigits(value);
     }
   });
-  return packRows(await rowsOf(view, valuesOf));
+  return pack(await rowsOf(view, valuesOf));
 }
 
 /** Runs that were deleted, by the names that pages give their entries. */

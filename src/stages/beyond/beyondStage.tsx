@@ -20,7 +20,7 @@ import { MeasuresTable } from './measuresTable';
 
 /** Measures beyond the line, each ± opened, and where curves cross or flatten. */
 export function BeyondStage({ packed }: { packed: Packed<BeyondData> }) {
-  const data = useMemo(() => unpack(packed), [packed]);
+  const data = unpack(packed);
   const { items } = data;
   const [, setLine] = useQueryState('line', parseAsFloat.withOptions({ shallow: false }));
   const [, setLoad] = useQueryState('load', parseAsString.withOptions({ shallow: false }));

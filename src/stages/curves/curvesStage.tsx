@@ -2,7 +2,7 @@
 
 import { unpack, type Packed } from '@/core/packed';
 import { useRouter } from 'next/navigation';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { zoomText } from './chart/chartView';
 import { CurvesChart } from './chart/curvesChart';
 import { CurvesHead } from './curvesHead';
@@ -14,7 +14,7 @@ import { useCurvesView } from './useCurvesView';
 
 /** The heart: curves, the noise line across them, and the order that follows it. */
 export function CurvesStage({ packed }: { packed: Packed<CurvesData> }) {
-  const data = useMemo(() => unpack(packed), [packed]);
+  const data = unpack(packed);
   const router = useRouter();
   const view = useCurvesView(data);
   const { axis, load, isNoise, range, lineAt, hidden, entries, curves, bridged, named, zoom } = view;

@@ -4,7 +4,8 @@ import { isTyping } from '@/ui/isTyping';
 import { parseAsString, parseAsStringLiteral, useQueryStates } from 'nuqs';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { DeletedRun } from '@/core/runs/deletedRun';
-import { unpackRows, type ValueColumn } from '@/core/runs/logbookRow';
+import { unpack, type Packed } from '@/core/packed';
+import type { LogbookRow, ValueColumn } from '@/core/runs/logbookRow';
 import type { SlippedRun } from '@/lab/runs/notedRuns';
 import { PastePanel } from '../paste/pastePanel';
 import { usePaste } from '../paste/usePaste';
@@ -31,8 +32,7 @@ export function LogbookStage({
   readsAir,
 }: {
   roundUpId: number;
-  /** The rows as `packRows` packs them. */
-  packedRows: string;
+  packedRows: Packed<LogbookRow[]>;
   /** Columns of other values that are shown, and all that there are. */
   columns: ValueColumn[];
   offered: { key: string; name: string }[];
@@ -45,7 +45,7 @@ export function LogbookStage({
   /** Fans by their air are what this round-up is about. */
   readsAir: boolean;
 }) {
-  const rows = useMemo(() => unpackRows(packedRows), [packedRows]);
+  const rows = unpack(packedRows);
   const [view, setView] = useQueryStates(
     {
       find: parseAsString.withDefault(''),

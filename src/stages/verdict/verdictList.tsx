@@ -1,5 +1,6 @@
 import type { Axis } from '@/core/curves/axis';
 import type { ShownScale } from '@/core/curves/shownScale';
+import { lastResult } from '@/core/lastResult';
 import type { PlacedEntry } from '@/core/ranking/rankAtLine';
 import { holdsWords } from '@/core/ranking/standingWords';
 import { EntryMark } from '@/ui/marks/entryMark';
@@ -26,10 +27,12 @@ export function sustainedWords({ powerW, clockMhz, untilLimitS }: SustainedWords
     .join(', ');
 }
 
-export function money(price: number | null, currency: string): string {
-  if (price === null) return '–';
-  return new Intl.NumberFormat('en-GB', { style: 'currency', currency }).format(price);
-}
+const inCurrency = lastResult(
+  (currency: string) => new Intl.NumberFormat('en-GB', { style: 'currency', currency }),
+);
+
+export const money = (price: number | null, currency: string): string =>
+  price === null ? '–' : inCurrency(currency).format(price);
 
 /** Places with their figures as a list, for a phone. */
 export function VerdictList({
