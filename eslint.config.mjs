@@ -31,6 +31,13 @@ const config = [
     plugins: { words },
     rules: { 'words/gone-words': 'error' },
   },
+  {
+    files: ['src/**/*.tsx'],
+    ignores: ['src/ui/frame/link.tsx'],
+    rules: {
+      'no-restricted-imports': ['error', { name: 'next/link', message: 'Import Link from @/ui/frame/link.' }],
+    },
+  },
   { files: ['src/command/**', 'demo/make.ts', 'scripts/**', 'tests/**'], rules: { 'no-console': 'off' } },
 ];
 

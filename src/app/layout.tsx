@@ -1,5 +1,6 @@
 import './globals.css';
 import type { Metadata } from 'next';
+import localFont from 'next/font/local';
 import { cookies, headers } from 'next/headers';
 import { Notices } from '@/ui/frame/notices';
 import { THEME_COOKIE } from '@/ui/theme';
@@ -7,6 +8,22 @@ import { NarrowHint } from '@/ui/narrow';
 import { WakingPage } from '@/ui/frame/wakingPage';
 import { PaletteKey } from '@/stages/search/paletteKey';
 import { NuqsAdapter } from 'nuqs/adapters/next/app';
+
+// What every page is written in comes with it, so that nothing moves when it is there; letters that it lacks come by the
+// style sheet.
+const text = localFont({
+  src: '../../node_modules/@fontsource-variable/archivo/files/archivo-latin-wdth-normal.woff2',
+  variable: '--text-latin',
+  weight: '100 900',
+  adjustFontFallback: false,
+  declarations: [{ prop: 'font-stretch', value: '62% 125%' }],
+});
+const headings = localFont({
+  src: '../../node_modules/@fontsource-variable/bricolage-grotesque/files/bricolage-grotesque-latin-wght-normal.woff2',
+  variable: '--headings-latin',
+  weight: '200 800',
+  adjustFontFallback: false,
+});
 
 export const metadata: Metadata = {
   title: { default: 'Abanico', template: '%s · Abanico' },
@@ -20,7 +37,7 @@ export default async function RootLayout({ children }: { children: React.ReactNo
   const asked = await headers();
   const isPhone = asked.get('sec-ch-ua-mobile') === '?1' || /\bMobi/.test(asked.get('user-agent') ?? '');
   return (
-    <html lang="en" data-theme={theme}>
+    <html lang="en" data-theme={theme} className={`${text.variable} ${headings.variable}`}>
       <body>
         <a href="#main" className="skip-link">
           Skip to the page

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/frame/link';
 import { Header } from '@/ui/frame/header';
 
 export default function NotFound() {

@@ -1,5 +1,5 @@
 import { dayHere } from '@/core/timeWords';
-import Link from 'next/link';
+import { Link } from '@/ui/frame/link';
 import { QUESTIONS } from '@/core/brief/questions';
 import { listRigs } from '@/lab/roundUps/createRoundUp';
 import { viewDeletedRoundUps } from '@/lab/roundUps/keepRoundUps';

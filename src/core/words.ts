@@ -27,15 +27,14 @@ export function insideSentence(text: string): string {
   return text.charAt(0).toLowerCase() + text.slice(1);
 }
 
-const ROW = new Intl.ListFormat('en-GB', { type: 'conjunction' });
-
 /**
- * Names in a row: “A, B and C”.
+ * Names in a row: “A, B and C”. By hand: the platform’s list of a language keeps a phone busy for a third of a second at its first use.
  *
  * @example inARow(['A', 'B', 'C']) → 'A, B and C'
  */
 export function inARow(names: readonly string[]): string {
-  return ROW.format(names);
+  if (names.length < 2) return names.join('');
+  return `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
 }
 
 export interface Range {

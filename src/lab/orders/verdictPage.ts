@@ -3,6 +3,7 @@ import { leaderLayout } from './leaderLayout';
 import { leadSentence } from '@/core/verdict/leadSentence';
 import { roomSpanC } from './roomSpan';
 import { questionOf } from '@/core/brief/questions';
+import { money } from '@/core/lineUp/money';
 import { configuredSize } from '@/core/lineUp/configuredSize';
 import { filterWords } from '@/core/lineUp/fitFilter';
 import { missedLimits, missWords, NO_LIMITS } from '@/core/lineUp/roomLimits';
@@ -39,7 +40,7 @@ export async function verdictPage(view: RoundUpView, query: VerdictQuery) {
   const { chosen, shown, lineAt, ranking, others, method, leftOut, sustained } = verdict;
   const { id, name, unit, decimals, better, assumed, absent, throttles } = shown.response;
   const { currency } = view.brief.limits;
-  const priced = new Map(
+  const known = new Map(
     (await viewPrices(view)).map(({ entry, price }) => [
       entry.code,
       { price, size: configuredSize(entry.product.body, entry.entry.body) },
@@ -56,11 +57,12 @@ export async function verdictPage(view: RoundUpView, query: VerdictQuery) {
     bridged,
     roundUpId: view.roundUp.id,
     entries: view.entries.map((entry, position) => {
-      const { price, size } = priced.get(entry.entry)!;
-      const money = price.known ? { price: price.value, currency } : { price: null, currency };
+      const { price, size } = known.get(entry.entry)!;
+      const amount = price.known ? price.value : null;
+      const priced = { price: amount, priceWords: money(amount, currency) };
       // What does not fit the limits of the Brief, in words.
       const misses = missedLimits({ ...size, sockets: [], price }, { ...NO_LIMITS, ...view.brief.limits });
-      return { ...entry, ...size, ...money, position, against: missWords(misses) };
+      return { ...entry, ...size, ...priced, position, against: missWords(misses) };
     }),
     choice: choiceOf(verdict),
     load,

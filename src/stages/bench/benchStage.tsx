@@ -1,7 +1,7 @@
 'use client';
 
 import { loadKey, loadLabel } from '@/core/runs/load';
-import Link from 'next/link';
+import { Link } from '@/ui/frame/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { sentence } from '@/core/words';

@@ -1,7 +1,7 @@
 'use client';
 
 import { loadLabel } from '@/core/runs/load';
-import Link from 'next/link';
+import { Link } from '@/ui/frame/link';
 import { useRouter } from 'next/navigation';
 import { figure, plural } from '@/ui/marks/figures';
 import type { BenchData } from '@/lab/bench/benchView';

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/ui/frame/link';
 import { useState } from 'react';
 import { dayWords } from '@/core/timeWords';
 import { clockText } from '@/ui/clock';

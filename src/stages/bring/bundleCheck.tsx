@@ -1,7 +1,7 @@
 'use client';
 
 import type { BundleCheck as Checked, CheckedEntry } from '@/lab/bring/checkUpload';
-import Link from 'next/link';
+import { Link } from '@/ui/frame/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { plural } from '@/ui/marks/figures';

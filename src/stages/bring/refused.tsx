@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/frame/link';
 import { ProblemList, type ShownProblem } from './problemList';
 
 /** Why a bundle was not taken, fault by fault. */

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/frame/link';
 
 /** The lab has the round-up already: what is new goes into it, or another one is made. */
 export function WhereItGoes({

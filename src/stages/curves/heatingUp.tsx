@@ -1,7 +1,7 @@
 'use client';
 
 import type { HeatingColumn } from '@/lab/orders/heatingUp';
-import Link from 'next/link';
+import { Link } from '@/ui/frame/link';
 import { useEffect, useState } from 'react';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure } from '@/ui/marks/figures';

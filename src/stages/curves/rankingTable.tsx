@@ -1,5 +1,5 @@
 import { Term, Termed } from '@/ui/marks/term';
-import Link from 'next/link';
+import { Link } from '@/ui/frame/link';
 import type { ShownScale } from '@/core/curves/shownScale';
 import { standingWords } from '@/core/ranking/standingWords';
 import type { PlacedEntry, Ranking } from '@/core/ranking/rankAtLine';

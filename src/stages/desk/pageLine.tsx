@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/ui/frame/link';
 import { usePathname, useSearchParams } from 'next/navigation';
 import { createContext, useContext, useEffect, useRef } from 'react';
 import { PAGES, type RoundUpPage } from '@/contracts/roundUpPages';

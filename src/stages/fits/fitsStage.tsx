@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/ui/frame/link';
 import { PAGES } from '@/contracts/roundUpPages';
 import { TakeAlong } from '../desk/takeAlong';
 import { parseAsString, useQueryState } from 'nuqs';

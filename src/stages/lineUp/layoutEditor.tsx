@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/ui/frame/link';
 import { useState } from 'react';
 import { airBalance, balanceWords } from '@/core/cases/airBalance';
 import type { LabCase } from '@/core/cases/labCase';

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/frame/link';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/ui/frame/link';
 import type { LogbookRow, ValueColumn } from '@/core/runs/logbookRow';
 import { figure } from '@/ui/marks/figures';
 import { RunStateMark } from './runStateMark';

@@ -3,7 +3,7 @@
 import { Term } from '@/ui/marks/term';
 import { partName } from '@/core/responses/responses';
 import { createColumnHelper } from '@tanstack/react-table';
-import Link from 'next/link';
+import { Link } from '@/ui/frame/link';
 import type { LogbookRow, ValueColumn } from '@/core/runs/logbookRow';
 import { figure } from '@/ui/marks/figures';
 import { RunStateMark } from './runStateMark';

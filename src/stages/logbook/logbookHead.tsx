@@ -1,6 +1,6 @@
 import type { LogbookRow } from '@/core/runs/logbookRow';
 import { MadeLink } from '@/ui/upload/madeLink';
-import Link from 'next/link';
+import { Link } from '@/ui/frame/link';
 import { plural } from '@/ui/marks/figures';
 import { ColumnChoice } from './columnChoice';
 import type { TypedLoad } from './typeRunRow';

@@ -14,10 +14,9 @@ import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
 import type { LogbookRow, ValueColumn } from '@/core/runs/logbookRow';
 import { useNarrow } from '@/ui/narrow';
 import { logbookColumns, shapeOf } from './logbookColumns';
-import { LogbookCard } from './logbookCard';
+import { LogbookList } from './logbookList';
 
 const ROW_PX = 35;
-const CARD_PX = 76;
 const SERVER_ROWS = 24;
 
 /** The headings, which sort, and the box that chooses all. */
@@ -83,7 +82,6 @@ export function LogbookTable({
   const [sorting, setSorting] = useState<SortingState>([]);
   const scroller = useRef<HTMLDivElement>(null);
   const narrow = useNarrow();
-  const rowPx = narrow ? CARD_PX : ROW_PX;
   const [inBrowser, setInBrowser] = useState(false);
   // In slices, so that a phone can be scrolled meanwhile.
   useEffect(() => startTransition(() => setInBrowser(true)), []);
@@ -105,9 +103,9 @@ export function LogbookTable({
   const virtual = useVirtualizer({
     count: sorted.length,
     getScrollElement: () => scroller.current,
-    estimateSize: () => rowPx,
+    estimateSize: () => ROW_PX,
     overscan: 6,
-    initialRect: narrow ? { width: 390, height: 640 } : { width: 1280, height: 720 },
+    initialRect: { width: 1280, height: 720 },
   });
   const all = rows.length > 0 && rows.every((row) => chosen.has(row.id));
   /** The row that was chosen last: with Shift, all between it and this one. */
@@ -124,30 +122,9 @@ export function LogbookTable({
     onChosen(next);
   }
   const grid = { gridTemplateColumns: `34px ${defined.map((other) => shapeOf(other.meta).width).join(' ')}` };
-  useEffect(() => virtual.measure(), [virtual, rowPx]);
 
   if (narrow)
-    return (
-      <div
-        ref={scroller}
-        className="min-h-[320px] flex-1 overflow-auto"
-        tabIndex={0}
-        role="region"
-        aria-label="Runs"
-      >
-        <ul className="relative" style={{ height: virtual.getTotalSize() }}>
-          {virtual.getVirtualItems().map((item) => (
-            <li
-              key={sorted[item.index]!.id}
-              className="absolute inset-x-0 border-b border-hairline py-1.5"
-              style={{ top: item.start, height: CARD_PX }}
-            >
-              <LogbookCard roundUpId={roundUpId} row={sorted[item.index]!.original} columns={columns} />
-            </li>
-          ))}
-        </ul>
-      </div>
-    );
+    return <LogbookList {...{ roundUpId, columns }} rows={sorted.map(({ original }) => original)} />;
   return (
     <div
       ref={scroller}

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/frame/link';
 import type { SlippedRun } from '@/lab/runs/notedRuns';
 import { plural } from '@/ui/marks/figures';
 

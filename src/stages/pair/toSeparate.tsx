@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/ui/frame/link';
 import { sentence } from '@/core/words';
 import type { PairData } from '@/lab/orders/pairPage';
 import { figure, plural } from '@/ui/marks/figures';

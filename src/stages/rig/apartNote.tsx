@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/frame/link';
 import { plural } from '@/ui/marks/figures';
 import type { RigData } from '@/lab/planning/rigView';
 

@@ -1,6 +1,6 @@
 import { dayWords } from '@/core/timeWords';
 import { PAGES } from '@/contracts/roundUpPages';
-import Link from 'next/link';
+import { Link } from '@/ui/frame/link';
 import { plural } from '@/ui/marks/figures';
 import type { RigData } from '@/lab/planning/rigView';
 

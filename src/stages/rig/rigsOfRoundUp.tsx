@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/frame/link';
 import { useState } from 'react';
 import type { RigData } from '@/lab/planning/rigView';
 import { ChoiceField, TextField } from '@/ui/form/fields';

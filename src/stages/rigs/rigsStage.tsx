@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/ui/frame/link';
 import { parseAsFloat, parseAsString, useQueryState } from 'nuqs';
 import type { RigCell, RigsData } from '@/lab/orders/rigsPage';
 import { PageLine } from '../desk/pageLine';

@@ -1,5 +1,5 @@
 import type { DeskView } from '@/lab/roundUps/deskView';
-import Link from 'next/link';
+import { Link } from '@/ui/frame/link';
 import { dayWords } from '@/core/timeWords';
 import { sentence } from '@/core/words';
 import { plural } from '@/ui/marks/figures';

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/frame/link';
 import type { RoundUpItem } from './roundUpList';
 
 const MOST_STEPS = 4;

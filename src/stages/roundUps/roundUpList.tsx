@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/frame/link';
 import type { Leaders } from '@/core/ranking/leaders';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure, placeText, plural } from '@/ui/marks/figures';

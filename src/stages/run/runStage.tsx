@@ -1,5 +1,5 @@
 import { FIRST_SPEED } from '@/core/responses/runSpeeds';
-import Link from 'next/link';
+import { Link } from '@/ui/frame/link';
 import { correctionWords } from '@/core/levels/levelCorrection';
 import { hasDie } from '@/core/runs/labRun';
 import { interval95 } from '@/core/uncertainty/interval95';

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/frame/link';
 import { plural } from '@/ui/marks/figures';
 
 interface Finds {

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/ui/frame/link';
 import { BringRecording } from './bringRecording';
 import { ClipDetail } from './clipDetail';
 import { ClipsTable } from './clipsTable';

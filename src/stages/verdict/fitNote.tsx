@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/ui/frame/link';
 import { usePathname, useSearchParams } from 'next/navigation';
 import { MACHINE_KEYS } from '@/contracts/machineAddress';
 import { PAGES } from '@/contracts/roundUpPages';

@@ -1,6 +1,5 @@
 import type { Axis } from '@/core/curves/axis';
 import type { ShownScale } from '@/core/curves/shownScale';
-import { lastResult } from '@/core/lastResult';
 import type { PlacedEntry } from '@/core/ranking/rankAtLine';
 import { holdsWords } from '@/core/ranking/standingWords';
 import { EntryMark } from '@/ui/marks/entryMark';
@@ -26,13 +25,6 @@ export function sustainedWords({ powerW, clockMhz, untilLimitS }: SustainedWords
     .filter(Boolean)
     .join(', ');
 }
-
-const inCurrency = lastResult(
-  (currency: string) => new Intl.NumberFormat('en-GB', { style: 'currency', currency }),
-);
-
-export const money = (price: number | null, currency: string): string =>
-  price === null ? '–' : inCurrency(currency).format(price);
 
 /** Places with their figures as a list, for a phone. */
 export function VerdictList({
@@ -69,7 +61,7 @@ export function VerdictList({
                 </b>
               </span>
               <span className="block truncate text-[13px] text-ink2" dir="auto">
-                {entry.maker} · {money(entry.price, entry.currency)}
+                {entry.maker} · {entry.priceWords}
               </span>
               <span className={`block text-[13px] ${placed.status === 'ranked' ? 'text-ok' : 'text-warn'}`}>
                 {standing(placed, axis, isRise)}

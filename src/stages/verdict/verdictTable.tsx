@@ -8,7 +8,7 @@ import { EntryMark } from '@/ui/marks/entryMark';
 import { figure, placeText } from '@/ui/marks/figures';
 import { bracketRoomPx, TieBrackets } from '@/ui/marks/tieBrackets';
 import type { VerdictData, VerdictEntry } from '@/lab/orders/verdictPage';
-import { money, standing, sustainedWords, VerdictList } from './verdictList';
+import { standing, sustainedWords, VerdictList } from './verdictList';
 
 /** Place and rise of an entry at another of the brief's lines; a dash with the reason where it has none. */
 function OtherLine({ ranking, entry, scale }: { ranking: Ranking; entry: string; scale: ShownScale }) {
@@ -147,7 +147,7 @@ export function VerdictTable({
                       <td className="num">{figure(placed.temperatureAtReferenceC, 1)}</td>
                     </>
                   )}
-                  <td className="num whitespace-nowrap">{money(entry.price, entry.currency)}</td>
+                  <td className="num whitespace-nowrap">{entry.priceWords}</td>
                   <td className={`min-w-28 ${placed.status === 'ranked' ? 'text-ok' : 'text-warn'}`}>
                     {standing(placed, axis, isRise)}
                     {sustained[placed.entry] && (

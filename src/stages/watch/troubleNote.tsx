@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/frame/link';
 import type { DoubtNotice } from '@/core/drift/inDoubt';
 import { plural } from '@/ui/marks/figures';
 import { doubtWords } from './doubtWords';

@@ -6,7 +6,10 @@ import { useMemo } from 'react';
 
 const LOOK = EditorView.theme({
   '&': { fontSize: '14.5px', backgroundColor: 'var(--color-raised)', color: 'var(--color-ink)' },
-  '.cm-content': { fontFamily: "'Archivo Variable', sans-serif", caretColor: 'var(--color-act)' },
+  '.cm-content': {
+    fontFamily: "var(--text-latin), 'Archivo Variable', sans-serif",
+    caretColor: 'var(--color-act)',
+  },
   '&.cm-focused': { outline: '2px solid var(--color-act)' },
 });
 

@@ -123,11 +123,11 @@ function scale(axis: PlotAxis, position: 'left' | 'right' | 'bottom') {
       display: position === 'bottom',
       text: axis.title,
       color: themeColour('--color-ink2'),
-      font: { size: 13, family: 'Archivo Variable' },
+      font: { size: 13, family: getComputedStyle(document.body).fontFamily },
     },
     ticks: {
       color: themeColour('--color-ink2'),
-      font: { size: 13, family: 'Archivo Variable' },
+      font: { size: 13, family: getComputedStyle(document.body).fontFamily },
       stepSize: axis.step,
       maxRotation: 0,
       padding: 6,

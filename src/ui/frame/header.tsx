@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/frame/link';
 import { Fan } from '../marks/fan';
 import { SearchBox } from './searchBox';
 import { ThemeChoice } from './themeChoice';

@@ -1,7 +1,7 @@
 'use client';
 
 import Form from 'next/form';
-import Link from 'next/link';
+import { Link } from '@/ui/frame/link';
 
 /** The field that looks through the whole lab. */
 export function SearchField({ query = '', wide }: { query?: string | undefined; wide?: boolean }) {

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/ui/frame/link';
 import { useSelectedLayoutSegment } from 'next/navigation';
 import { useEffect, useRef } from 'react';
 

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/frame/link';
 import { Suspense } from 'react';
 import { workIdFrom } from '@/app/answers/workId';
 import { checkAside } from '@/lab/work/work';
