@@ -15,6 +15,7 @@ module.exports = {
     only('simulator-uses-core-and-formats', 'simulator', ['core', 'contracts', 'formats']),
     only('database-uses-core', 'database', ['core', 'contracts']),
     only('workers-use-core', 'workers', ['core']),
+    only('reader-uses-core', 'reader', ['core', 'contracts', 'formats']),
     only('ui-uses-core', 'ui', ['core']),
     only('stages-use-ui', 'stages', ['ui', 'core', 'contracts', 'workers', 'lab']),
     {

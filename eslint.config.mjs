@@ -7,6 +7,7 @@ const config = [
   {
     ignores: [
       '.next/**',
+      '.reader/**',
       '.data/**',
       'node_modules/**',
       'next-env.d.ts',

@@ -4,6 +4,8 @@ const createJestConfig = nextJest({ dir: './' });
 
 export default createJestConfig({
   testEnvironment: 'node',
+  // Reports carry the script that answers their readers.
+  globalSetup: '<rootDir>/scripts/readersScript.mjs',
   // Two busy cores must not fail a test that only waits its turn.
   testTimeout: 120_000,
   // The longest of them mostly wait: three at once on two cores.

@@ -10,12 +10,14 @@ const USAGE = './abanico report BUNDLE --out FILE.html [--plain]';
 void runCommand(async () => {
   const { values, path } = readArguments(USAGE, {
     out: { type: 'string' },
-    // Without script, as every report is so far.
+    // Without script: it answers nothing beyond what it shows.
     plain: { type: 'boolean' },
   });
   const out = values.out as string | undefined;
   if (!out) throw new UsageError(`--out: where is it to be written? (usage: ${USAGE})`);
-  const { html, data, broken } = await bundleReport(await bundleAt(resolve(callerFolder(), path)));
+  const { html, data, broken } = await bundleReport(await bundleAt(resolve(callerFolder(), path)), null, {
+    plain: values.plain === true,
+  });
   const file = resolve(callerFolder(), out);
   await writeFile(file, html).catch((error: NodeJS.ErrnoException) => {
     throw new UnusableInput({ file: out, message: `cannot be written (${error.code ?? error.message})` });

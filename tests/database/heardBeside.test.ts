@@ -4,7 +4,7 @@ import { viewJudgement } from '@/lab/orders/judgementView';
 import { viewRoundUp } from '@/lab/model/roundUpView';
 import { pairPage } from '@/lab/orders/pairPage';
 import { viewWays } from '@/lab/orders/waysView';
-import { pack } from '@/core/packed';
+import { pack, unpack } from '@/core/packed';
 import { measuresOf } from '@/stages/beyond/measures';
 import { beyondPage, type BeyondData } from '@/lab/orders/beyondPage';
 import { airRoundUp } from '@demo/generators/airRoundUp';
@@ -70,7 +70,7 @@ test('each measure of the page says what it is, has a figure or a reason, and su
   const id = await importSound(asBytes(demoBundle(7)));
   const roundUp = (await viewRoundUp(id))!;
   const data: BeyondData = (await beyondPage(roundUp, { lineDb: 33, load: '170' }))!;
-  const there = JSON.parse(pack(data)) as BeyondData;
+  const there = unpack(pack(data));
   const [own, crossed] = [measuresOf(data), measuresOf(there)];
   expect(own.map(({ key }) => key)).toEqual(['rise', 'hold', 'band', 'wall', 'capacity']);
   for (const [m, measure] of own.entries()) {

@@ -13,3 +13,9 @@ export function sampleOf(folder: string, under = ''): Map<string, Uint8Array> {
 }
 
 export const quantitySample = (name: string) => sampleOf(`tests/samples/quantities/${name}`);
+
+/** The samples of doubt by their names. */
+export const doubtSamples = (): [string, Map<string, Uint8Array>][] =>
+  readdirSync('tests/samples/doubt', { withFileTypes: true })
+    .filter((found) => found.isDirectory())
+    .map(({ name }) => [name, sampleOf(`tests/samples/doubt/${name}`)]);

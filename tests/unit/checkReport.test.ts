@@ -29,10 +29,12 @@ test.each([
 test('a digit changed anywhere that is shown is found, and named with what it is of', async () => {
   const chance = seededChance(5);
   const from = html.indexOf('<h1');
-  const to = html.indexOf('<h2>The data');
+  const to = html.indexOf('<h2 id="data">');
   const digits: number[] = [];
+  const blank = (hidden: string) => ' '.repeat(hidden.length);
+  const page = html.replace(/<script.*?<\/script>/gs, blank);
   // Digits between tags: what a reader sees, words of pictures among it.
-  for (const { index, 0: text } of html.slice(from, to).matchAll(/>[^<]+(?=<)/g))
+  for (const { index, 0: text } of page.slice(from, to).matchAll(/>[^<]+(?=<)/g))
     for (const { index: at } of text.matchAll(/\d/g)) digits.push(from + index + at);
   expect(digits.length).toBeGreaterThan(300);
   const given = shownReport(html)!
@@ -98,6 +100,21 @@ test('other data under the same words are found; without logs they are asked for
   await expect(checkReport('r.html', '<h1>Another page</h1>')).rejects.toThrow(
     'no report of this application',
   );
+});
+
+test('figures that the page answers from, its script and what it may run are held against the data, too; a plain report has none', async () => {
+  const edited = (from: RegExp, to: string) => checkReport('r.html', html.replace(from, to));
+  const whats = async (found: ReturnType<typeof checkReport>) => (await found).moved.map(({ what }) => what);
+  expect(await whats(edited(/(id="figures">.{400})./s, '$1A'))).toEqual([
+    'the figures that the page answers from',
+  ]);
+  expect(await whats(edited(/"use strict";/, 'alert();'))).toEqual(['the script that answers']);
+  expect(await whats(edited(/script-src '[^']*'/, "script-src 'unsafe-inline'"))).toEqual([
+    'what the page may run',
+  ]);
+  const { html: plain } = await bundleReport(plainSample(), null, { plain: true });
+  expect(plain).not.toContain('<script');
+  expect(await checkReport('r.html', plain)).toMatchObject({ moved: [], sentences: [] });
 });
 
 test('the command ends with 0, 1 and 2', () => {

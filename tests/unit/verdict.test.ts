@@ -230,7 +230,7 @@ test.each(HOSTILE)('a hostile text goes out as text in Markdown, pictures and ta
       size,
       PAPER,
     ),
-    curvesPicture({ ...common, curves: [], xTitle: text, yTitle: text, line: null }, size, NIGHT),
+    curvesPicture({ ...common, curves: [], xTitle: text, yTitle: text, rings: [], line: null }, size, NIGHT),
   ];
   for (const svg of svgs)
     expect(
@@ -298,7 +298,7 @@ test.each(HOSTILE)('a hostile text goes out as text in Markdown, pictures and ta
     rig: [{ what: text, value: text }],
     setAside: [{ run: text, name: text, setting: text, reason: text }],
     changes: [{ run: text, at: text, who: text, what: text }],
-    ...{ problems: [text], data: null, dataNote: text },
+    ...{ problems: [text], data: null, dataNote: text, answers: null },
   };
   const html = reportHtml(data, { text: new Uint8Array(1), headings: new Uint8Array(1) });
   expect(html).not.toMatch(/<script|<img|<iframe|href="(javascript|data:text)/i);

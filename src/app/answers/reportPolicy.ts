@@ -1,6 +1,9 @@
-/** What a file for readers may do: show what it carries in itself, run and ask for nothing. */
+/**
+ * What a file for readers may do: show what it carries in itself and ask for nothing, in an origin of its own. Of scripts its own policy, in
+ * the file, allows the one that answers readers, by its hash; a file of before allows none.
+ */
 export const REPORT_POLICY =
-  "default-src 'none'; img-src data:; media-src data:; font-src data:; style-src 'unsafe-inline'; frame-ancestors 'none'; sandbox allow-downloads";
+  "default-src 'none'; img-src data:; media-src data:; font-src data:; style-src 'unsafe-inline'; script-src 'unsafe-inline'; frame-ancestors 'none'; sandbox allow-scripts allow-downloads";
 
 /** A picture as SVG, the same. */
 export const PICTURE_POLICY =

@@ -4,6 +4,23 @@ import type { DoubtTerm } from './doubt';
 /** What a ± is made of: its terms, with single passes apart from mounts, and of a difference the meters as far as they differ. */
 export type DoubtSource = DoubtTerm['from'] | 'passes' | 'meter' | 'watts';
 
+/** The parts of a ± by names short enough to stand under a bar. */
+export const PART_NAMES: Readonly<Record<DoubtSource, string>> = {
+  mounts: 'remounting',
+  passes: 'repeats',
+  interpolation: 'between settings',
+  step: 'sensor steps',
+  readings: 'readings',
+  settling: 'remaining rise',
+  room: 'room temperature',
+  floor: 'room noise',
+  law: 'fan law',
+  line: 'missed line',
+  correction: 'meter correction',
+  meter: 'sound meter',
+  watts: 'power meter',
+};
+
 export interface DoubtPart {
   key: DoubtSource;
   variance: number;

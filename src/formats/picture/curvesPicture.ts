@@ -17,7 +17,10 @@ export interface CurvesPicture {
   source: string;
   xTitle: string;
   yTitle: string;
+  /** What stands across the curves, with its value in a tab at its top. */
   line: { at: number; text: string } | null;
+  /** What entries come to, ringed. */
+  rings: readonly { at: number; value: number }[];
   decimals: number;
   /** Entries that are spoken of: the others are dimmed; with none all are alike. */
   lit: ReadonlySet<string>;
@@ -51,27 +54,48 @@ function spread(wanted: readonly number[], least: number, top: number, bottom: n
   return placed;
 }
 
-/** The curves of a load as one SVG with text: grid, curves with their error bars, names at their ends, the line over them. */
-export function curvesPicture(
-  picture: CurvesPicture,
-  { width, height, scale }: PictureSize,
-  theme: PictureTheme,
-): string {
-  const { curves, entries, lit } = picture;
-  const px = (value: number) => (value * scale).toFixed(1);
-  const shown = curves
+interface Frame {
+  left: number;
+  right: number;
+  top: number;
+  bottom: number;
+}
+
+/** Where figures stand in a picture of curves. */
+export interface CurvesScale {
+  frame: Frame;
+  x: { min: number; max: number };
+  y: { min: number; max: number };
+  /** Pixels of a place on the axis, and of a value. */
+  at: (place: number) => number;
+  up: (value: number) => number;
+}
+
+function padded(values: readonly number[]): { min: number; max: number } {
+  const [min, max] = [Math.min(...values), Math.max(...values)];
+  const room = 0.06 * (max - min || Math.abs(max) || 1);
+  return { min: min - room, max: max + room };
+}
+
+const drawable = ({ curves, entries }: Pick<CurvesPicture, 'curves' | 'entries'>) =>
+  curves
     .map((curve) => ({ curve, line: drawnCurve(curve), entry: entries.get(curve.entry) }))
     .filter(({ line, entry }) => line.length > 0 && entry !== undefined);
+
+/** The scale of a picture; null where there is nothing that could be drawn. */
+export function curvesScale(
+  picture: Pick<CurvesPicture, 'curves' | 'entries' | 'line' | 'title' | 'source'>,
+  { width, height, scale }: PictureSize,
+): CurvesScale | null {
+  const shown = drawable(picture);
+  if (shown.length === 0) return null;
   const xs = shown.flatMap(({ curve }) => curve.points.map(({ at }) => at));
-  const ys = shown.flatMap(({ curve }) =>
-    curve.points.flatMap(({ value, interval95 }) => [value - interval95, value + interval95]),
+  const x = padded(picture.line ? [...xs, picture.line.at] : xs);
+  const y = padded(
+    shown.flatMap(({ curve }) =>
+      curve.points.flatMap(({ value, interval95 }) => [value - interval95, value + interval95]),
+    ),
   );
-  if (picture.line) xs.push(picture.line.at);
-  const pad = (values: readonly number[]) => {
-    const [min, max] = [Math.min(...values), Math.max(...values)];
-    const room = 0.06 * (max - min || Math.abs(max) || 1);
-    return { min: min - room, max: max + room };
-  };
   const nameWidth = Math.min(
     0.3 * width,
     Math.max(90, ...shown.map(({ entry }) => 7.6 * [...entry!.name].length)) * scale,
@@ -79,9 +103,26 @@ export function curvesPicture(
   const frame = {
     left: 52 * scale,
     right: width - nameWidth - 18 * scale,
-    top: 84 * scale,
-    bottom: height - 62 * scale,
+    // Without a head the line’s tab and the name of the scale are all that stands above.
+    top: (picture.title === '' ? 46 : 92) * scale,
+    bottom: height - (picture.source === '' ? 44 : 62) * scale,
   };
+  return {
+    ...{ frame, x, y },
+    at: (place) => frame.left + ((place - x.min) / (x.max - x.min)) * (frame.right - frame.left),
+    up: (value) => frame.bottom - ((value - y.min) / (y.max - y.min)) * (frame.bottom - frame.top),
+  };
+}
+
+/** The curves of a load as one SVG with text: grid, curves with their error bars, names at their ends, the line over them. */
+export function curvesPicture(
+  picture: CurvesPicture,
+  { width, height, scale }: PictureSize,
+  theme: PictureTheme,
+): string {
+  const { lit } = picture;
+  const px = (value: number) => (value * scale).toFixed(1);
+  const shown = drawable(picture);
   const head =
     `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}" width="${width}" height="${height}" role="img" aria-label="${escaped(picture.alt)}" font-family="${FONT}">` +
     `<title>${escaped(picture.title)}</title><desc>${escaped(picture.alt)}</desc>` +
@@ -89,13 +130,10 @@ export function curvesPicture(
     `<text x="${px(14)}" y="${px(26)}" font-size="${px(18)}" font-weight="700" fill="${theme.ink}">${escaped(picture.title)}</text>` +
     `<text x="${px(14)}" y="${px(46)}" font-size="${px(13.5)}" fill="${theme.ink2}">${escaped(picture.condition)}</text>` +
     `<text x="${px(14)}" y="${(height - 10 * scale).toFixed(1)}" font-size="${px(12)}" fill="${theme.ink2}">${escaped(picture.source)}</text>`;
-  if (shown.length === 0)
+  const found = curvesScale(picture, { width, height, scale });
+  if (!found)
     return `${head}<text x="${px(14)}" y="${(height / 2).toFixed(1)}" font-size="${px(15)}" fill="${theme.ink2}">Nothing was measured here that could be drawn.</text></svg>`;
-  const x = pad(xs);
-  const y = pad(ys);
-  const at = (value: number) => frame.left + ((value - x.min) / (x.max - x.min)) * (frame.right - frame.left);
-  const up = (value: number) =>
-    frame.bottom - ((value - y.min) / (y.max - y.min)) * (frame.bottom - frame.top);
+  const { frame, x, y, at, up } = found;
   const n = (value: number) => value.toFixed(1);
   const parts: string[] = [head];
   for (const value of ticks(y.min, y.max, 6))
@@ -110,13 +148,8 @@ export function curvesPicture(
   parts.push(
     `<path d="M${n(frame.left)} ${n(frame.bottom)}H${n(frame.right)}" stroke="${theme.ink2}" stroke-width="${px(1)}"/>`,
     `<text x="${n((frame.left + frame.right) / 2)}" y="${n(frame.bottom + 36 * scale)}" font-size="${px(13)}" text-anchor="middle" fill="${theme.ink2}">${escaped(picture.xTitle)}</text>`,
-    `<text x="${n(frame.left)}" y="${n(frame.top - 8 * scale)}" font-size="${px(13)}" fill="${theme.ink2}">${escaped(picture.yTitle)}</text>`,
+    `<text x="${n(frame.left)}" y="${n(frame.top - 27 * scale)}" font-size="${px(13)}" fill="${theme.ink2}">${escaped(picture.yTitle)}</text>`,
   );
-  if (picture.line && picture.line.at > x.min && picture.line.at < x.max)
-    parts.push(
-      `<path d="M${n(at(picture.line.at))} ${n(frame.top)}V${n(frame.bottom)}" stroke="${theme.act}" stroke-width="${px(2)}"/>` +
-        `<text x="${n(at(picture.line.at) + 5 * scale)}" y="${n(frame.top + 12 * scale)}" font-size="${px(13)}" font-weight="700" fill="${theme.act}">${escaped(picture.line.text)}</text>`,
-    );
   const labelY = spread(
     shown.map(({ line }) => up(line.at(-1)!.y)),
     17 * scale,
@@ -146,5 +179,18 @@ export function curvesPicture(
         `</g>`,
     );
   });
+  if (picture.line) {
+    const middle = at(picture.line.at);
+    const half = (4.2 * picture.line.text.length + 6) * scale;
+    parts.push(
+      `<path d="M${n(middle)} ${n(frame.top - 6 * scale)}V${n(frame.bottom)}" stroke="${theme.act}" stroke-width="${px(2)}"/>` +
+        `<rect x="${n(middle - half)}" y="${n(frame.top - 23 * scale)}" width="${n(2 * half)}" height="${px(19)}" rx="${px(3)}" fill="${theme.act}"/>` +
+        `<text x="${n(middle)}" y="${n(frame.top - 9 * scale)}" font-size="${px(13)}" font-weight="700" text-anchor="middle" fill="${theme.ground}">${escaped(picture.line.text)}</text>`,
+    );
+  }
+  for (const ring of picture.rings)
+    parts.push(
+      `<circle cx="${n(at(ring.at))}" cy="${n(up(ring.value))}" r="${px(7)}" fill="none" stroke="${theme.act}" stroke-width="${px(1.6)}"/>`,
+    );
   return `${parts.join('\n')}\n</svg>`;
 }

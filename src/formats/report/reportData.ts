@@ -71,6 +71,15 @@ export type ReportPart =
       }[];
     };
 
+/** What lets a report answer its readers by itself. */
+export interface ReportAnswers {
+  /** The figures of the version, packed, deflated, in base 64. */
+  figures: string;
+  script: string;
+  /** SHA-256 of the script in base 64, by which the page allows it and no other. */
+  scriptHash: string;
+}
+
 /** A verdict as one file says it. */
 export interface ReportData {
   title: string;
@@ -91,4 +100,6 @@ export interface ReportData {
   /** The data, to take along; null where they are too large, with the reason in `dataNote`. */
   data: { name: string; bytes: Uint8Array } | null;
   dataNote: string;
+  /** Null in a report without script, and where nothing was measured that could be asked for. */
+  answers: ReportAnswers | null;
 }

@@ -1,7 +1,7 @@
 import { layoutSketch, layoutWords, SKETCH, type PlacedFan } from '@/core/cases/layoutSketch';
 import { escaped, markerAt } from '../picture/pictureTheme';
 import { dayWords } from '@/core/timeWords';
-import type { OrderTable, ReportData, ReportPart, ReportPhoto } from './reportData';
+import type { OrderTable, ReportAnswers, ReportData, ReportPart, ReportPhoto } from './reportData';
 import { REPORT_STYLE } from './reportStyle';
 
 /** Fonts of a report, as they ship with the application. */
@@ -14,7 +14,7 @@ const base64 = (bytes: Uint8Array) => Buffer.from(bytes).toString('base64');
 
 function fontFaces({ text, headings }: ReportFonts): string {
   const face = (family: string, bytes: Uint8Array) =>
-    `@font-face{font-family:'${family}';src:url(data:font/woff2;base64,${base64(bytes)}) format('woff2');font-weight:100 900;font-stretch:62% 125%}`;
+    `@font-face{font-family:'${family}';src:url(data:font/woff2;base64,${base64(bytes)}) format('woff2');font-weight:100 900}`;
   return face('Archivo Variable', text) + face('Bricolage Grotesque Variable', headings);
 }
 
@@ -113,7 +113,7 @@ function versionHtml({ version }: ReportData): string {
   return `<p class="quiet">Version ${version.number}, published ${escaped(day)}.</p>${corrections.length > 0 ? `<section><h2>What was corrected</h2><ul>${corrections.join('')}</ul></section>` : ''}`;
 }
 
-/** A page by itself, in the report's style: no script, and no request to anywhere; of what is in it `shows` may be seen. */
+/** A page by itself, in the report's style, with no request to anywhere: only what `shows` names may be seen of it, or run. */
 export function plainPage(
   page: { title: string; shows: string; head?: string; body: string },
   fonts: ReportFonts,
@@ -135,8 +135,37 @@ ${page.body}
 `;
 }
 
+/** What the page has, part by part. */
+function contents({ parts }: ReportData): string {
+  const titled = parts.flatMap(({ title }, i) => (title === '' ? [] : [{ title, at: `part-${i + 1}` }]));
+  const links = [...titled, ...ENDS].map(
+    ({ title, at }) => `<li><a href="#${at}" dir="auto">${escaped(title)}</a></li>`,
+  );
+  return `<nav aria-label="On this page"><ul class="contents">${links.join('')}</ul></nav>`;
+}
+
+/** What every report ends with. */
+const ENDS = [
+  { title: 'How this was measured', at: 'method' },
+  { title: 'On which bench', at: 'bench' },
+  { title: 'Set aside and changed', at: 'changed' },
+  { title: 'The data', at: 'data' },
+];
+const [METHOD, BENCH, CHANGED, DATA] = ENDS.map(({ title, at }) => `<h2 id="${at}">${title}</h2>`);
+
+/** Where the script makes what can be asked; without script it stays hidden. The figures are data to the browser, and no script. */
+const askHtml = ({
+  figures,
+  script,
+}: ReportAnswers): string => `<section id="ask" aria-label="Ask this report" hidden></section>
+<div id="ask-more" hidden></div>
+<script type="text/plain" id="figures">${figures}</script>
+<script>${script}</script>
+`;
+
 /**
- * A verdict as one file for screen, phone and print: no script, and no request to anywhere. The same data give the same bytes.
+ * A verdict as one file for screen, phone and print, with no request to anywhere: whole without script, and with it answering its readers.
+ * The same data give the same bytes.
  */
 export function reportHtml(data: ReportData, fonts: ReportFonts): string {
   const cells = (label: string, text: string) => `<td data-label="${label}"><bdi>${escaped(text)}</bdi></td>`;
@@ -157,16 +186,22 @@ export function reportHtml(data: ReportData, fonts: ReportFonts): string {
 ${versionHtml(data)}
 </header>
 <main>
-${data.summary}
+<div class="first">
+<div>${data.summary}${contents(data)}</div>
+${data.answers ? askHtml(data.answers) : ''}</div>
 ${data.parts.map(partHtml).join('\n')}
-<section><h2>How this was measured</h2><dl>${data.method.map(({ question, answer }) => `<dt>${escaped(question)}</dt><dd dir="auto">${escaped(answer)}</dd>`).join('\n')}</dl>${data.by?.methodAt ? `<p>The method at length: <a href="${escaped(data.by.methodAt)}">${escaped(data.by.methodAt)}</a></p>` : ''}</section>
-<section><h2>On which bench</h2><dl>${data.rig.map(({ what, value }) => `<dt>${escaped(what)}</dt><dd dir="auto">${escaped(value)}</dd>`).join('\n')}</dl></section>
-<section><h2>Set aside and changed</h2>${setAside}${changes}${data.problems.length > 0 ? `<h3>Rows that could not be used</h3><ul>${data.problems.map((problem) => `<li><bdi>${escaped(problem)}</bdi></li>`).join('')}</ul>` : ''}</section>
-<section><h2>The data</h2>${attached}<p class="quiet">To check this page: <code>./abanico check FILE.html</code> ranks its data anew and says what does not follow.</p></section>
+<section>${METHOD}<dl>${data.method.map(({ question, answer }) => `<dt>${escaped(question)}</dt><dd dir="auto">${escaped(answer)}</dd>`).join('\n')}</dl>${data.by?.methodAt ? `<p>The method at length: <a href="${escaped(data.by.methodAt)}">${escaped(data.by.methodAt)}</a></p>` : ''}</section>
+<section>${BENCH}<dl>${data.rig.map(({ what, value }) => `<dt>${escaped(what)}</dt><dd dir="auto">${escaped(value)}</dd>`).join('\n')}</dl></section>
+<section>${CHANGED}${setAside}${changes}${data.problems.length > 0 ? `<h3>Rows that could not be used</h3><ul>${data.problems.map((problem) => `<li><bdi>${escaped(problem)}</bdi></li>`).join('')}</ul>` : ''}</section>
+<section>${DATA}${attached}<p class="quiet">To check this page: <code>./abanico check FILE.html</code> ranks its data anew and says what does not follow.</p></section>
 </main>`;
   const head = `<meta name="rules" content="${escaped(data.rules)}">\n`;
   return plainPage(
-    { title: data.title, shows: 'img-src data:; font-src data:; media-src data:', head, body },
+    {
+      title: data.title,
+      shows: `img-src data:; font-src data:; media-src data:${data.answers ? `; script-src 'sha256-${data.answers.scriptHash}'` : ''}`,
+      ...{ head, body },
+    },
     fonts,
   );
 }

@@ -18,7 +18,9 @@ export interface ShownReport {
   drawings: { about: string; shapes: string }[];
   /** The zip to take along; null where there is none, or one that leaves the logs out. */
   data: Uint8Array | null;
-  /** Scripts in the page, which could show anything. */
+  /** What the page answers its readers from and by, and what it allows itself to run; empty where it answers nothing. */
+  answers: { figures: string; script: string; policy: string };
+  /** Other scripts in the page, which could show anything. */
   scripts: number;
   /** What is said of how large the data are; empty where there are none. */
   dataSize: string;
@@ -125,6 +127,9 @@ export function shownReport(html: string): ShownReport | null {
       if (child.nodeType === NodeType.ELEMENT_NODE) gather(child as HTMLElement, '', blocks, true);
       else if (oneLine(child.text) !== '') blocks.push({ text: oneLine(child.text), tag: 'body', about: '' });
     }
+  const figures = main.querySelector('#figures');
+  const script = main.querySelector('#figures ~ script');
+  const own = [figures, script].filter((each) => each?.tagName === 'SCRIPT');
   const zip = main.querySelector('a[download]');
   const [, packed = ''] = /^data:application\/zip;base64,(.*)$/s.exec(zip?.getAttribute('href') ?? '') ?? [];
   const [dataSize = ''] = /\d+ kB/.exec(zip?.parentNode?.text ?? '') ?? [];
@@ -132,7 +137,12 @@ export function shownReport(html: string): ShownReport | null {
   return {
     version: oneLine(version?.text ?? ''),
     ...{ blocks, drawings, data: isWhole ? new Uint8Array(Buffer.from(packed, 'base64')) : null },
-    ...{ dataSize, scripts: page.querySelectorAll('script').length },
+    ...{ dataSize, scripts: page.querySelectorAll('script').length - own.length },
+    answers: {
+      figures: figures?.text ?? '',
+      script: script?.text ?? '',
+      policy: page.querySelector('meta[http-equiv=Content-Security-Policy]')?.getAttribute('content') ?? '',
+    },
     rules: page.querySelector('meta[name=rules]')?.getAttribute('content') ?? '',
   };
 }

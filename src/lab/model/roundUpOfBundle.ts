@@ -1,6 +1,7 @@
 import type { RankedRun, RoundUp } from '@/core/roundUp/roundUp';
 import { instrumentDoubt } from '@/core/rig/instrumentDoubt';
 import { responseOf } from '@/core/responses/responses';
+import type { RunValue } from '@/core/responses/runValue';
 import { FIRST_SPEED } from '@/core/responses/runSpeeds';
 import { windowMean, type MeasuredRun } from '@/core/responses/measuredRun';
 import { valueOfRun } from '@/core/responses/valueOfRun';
@@ -67,6 +68,7 @@ export const roundUpOfBundle = memoized((bundle: Bundle): BundleRoundUp => {
   const { method, rig, planning } = bundle.dataPackage;
   const known = new Map<string, AtLoad>();
   const byLabel = new Map<string, BundleRankedRun>();
+  const values = new Map<string, RunValue | null>();
   const at = (load: Load): AtLoad => {
     const found = known.get(loadKey(load));
     if (found) return found;
@@ -80,8 +82,13 @@ export const roundUpOfBundle = memoized((bundle: Bundle): BundleRoundUp => {
     runsAt: (load) => at(load).runs,
     problemsAt: (load) => at(load).problems,
     keptValue: (run, response, place) => {
-      const value = valueOfRun(byLabel.get(run)!.measured, responseOf(response)!, place);
-      return value.known ? value.value : null;
+      const key = [run, response, place].join('\n');
+      const before = values.get(key);
+      if (before !== undefined) return before;
+      const found = valueOfRun(byLabel.get(run)!.measured, responseOf(response)!, place);
+      const value = found.known ? found.value : null;
+      values.set(key, value);
+      return value;
     },
     instruments: instrumentDoubt(planning.book),
     remounts: planning.remounts,

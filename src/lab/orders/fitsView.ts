@@ -1,4 +1,5 @@
-import { advise, type Advice, type Machine } from '@/core/judgement/advice';
+import type { Machine } from '@/core/judgement/advice';
+import { adviseAll } from '@/core/judgement/adviseAll';
 import { isFixedWatts, loadLabel } from '@/core/runs/load';
 import { listCases } from '@/database/lineUp/cases';
 import { withDatabase } from '@/database/pool';
@@ -8,8 +9,6 @@ import { fitsAnswer } from '@/core/judgement/fitsAnswer';
 import { placedEntries } from '../model/pageEntries';
 import { pricedLineUp } from '../lineUp/prices';
 import { measuredRises, type RoundUpView } from '../model/roundUpView';
-
-const ORDER: Record<Advice['status'], number> = { fits: 0, open: 1, misses: 2 };
 
 /** What of a round-up suits a machine; null where nothing was measured at fixed watts. */
 export async function viewFits(view: RoundUpView, asked: Omit<Machine, 'room'> & { caseName: string }) {
@@ -21,36 +20,22 @@ export async function viewFits(view: RoundUpView, asked: Omit<Machine, 'room'> &
   }));
   const { caseName, ...wishes } = asked;
   const machine: Machine = { ...wishes, room: cases.find(({ name }) => name === caseName) ?? null };
-  const off = ({ load }: (typeof fixed)[number]) => Math.abs(Math.log(load.loadW / machine.watts));
-  const nearest = fixed.reduce((best, other) => (off(other) < off(best) ? other : best));
   const at = new Map(placedEntries(view).map((entry) => [entry.entry, entry]));
-  const found = lineUp.flatMap(({ entry: { code, product, entry }, price }) => {
-    const curve = nearest.curves.find((other) => other.entry === code);
-    if (!curve) return [];
-    const size = configuredSize(product.body, entry.body);
-    return [
-      {
-        ...at.get(code)!,
-        ...advise({ entry: code, curve, ...size, sockets: socketList(product.body.sockets), price }, machine),
-        price: price.known ? price.value : null,
-        /** What is drawn of it, mm; null where not known. */
-        size: { ...size, widthMm: product.body.widthMm, depthMm: product.body.depthMm },
-      },
-    ];
-  });
-  found.sort(
-    (a, b) =>
-      ORDER[a.status] - ORDER[b.status] ||
-      a.misses.length - b.misses.length ||
-      (b.marginK ?? -Infinity) - (a.marginK ?? -Infinity),
-  );
+  const candidates = lineUp.map(({ entry: { code, product, entry }, price }) => ({
+    ...at.get(code)!,
+    ...configuredSize(product.body, entry.body),
+    ...{ sockets: socketList(product.body.sockets), price },
+    ...{ widthMm: product.body.widthMm, depthMm: product.body.depthMm },
+  }));
+  const { load, advice } = adviseAll(fixed, candidates, machine);
+  const found = advice.map(({ price, ...each }) => ({ ...each, price: price.known ? price.value : null }));
   const names = new Map(found.map(({ entry, product }) => [entry, product]));
   return {
     machine,
     advice: found,
     answer: fitsAnswer(found, (entry) => names.get(entry)!),
     /** The load whose curves were taken. */
-    load: loadLabel(nearest.load),
+    load: loadLabel(load),
     cases,
     /** Sockets that products name. */
     sockets: [

@@ -1,6 +1,6 @@
-import type { EntryCurve } from '@/core/curves/entryCurve';
 import { chanceAhead } from '@/core/judgement/chanceAhead';
-import { crossings, type Crossing } from '@/core/judgement/crossings';
+import { pairCrossing } from '@/core/judgement/pairCrossing';
+import { otherConditions } from '@/core/judgement/pairConditions';
 import { headToHead, pairAnswer, type PairRow } from '@/core/judgement/headToHead';
 import { toSeparate } from '@/core/judgement/toSeparate';
 import { configuredSize } from '@/core/lineUp/configuredSize';
@@ -17,7 +17,7 @@ import { riseCurves, type RoundUpView } from '../model/roundUpView';
 import { viewJudgement, type JudgedEntry } from './judgementView';
 import { viewPairs } from './pairs';
 import { viewSideBySide } from './sideBySide';
-import { otherConditions, riseConditions } from './pairConditions';
+import { riseConditions } from './pairConditions';
 
 /** Size and price of every entry, each null where it is not known. */
 async function sizesOf(view: RoundUpView) {
@@ -29,26 +29,6 @@ async function sizesOf(view: RoundUpView) {
       return [code, { ...configuredSize(product.body, entry.body), price: price.known ? price.value : null }];
     }),
   );
-}
-
-/** Where the two change places for certain, over the levels that both have; null where nowhere, or more than once. */
-function crossingOf(
-  curves: readonly EntryCurve[],
-  pair: readonly [string, string],
-  rows: number,
-): Crossing | null {
-  const spans = pair.map(
-    (entry) => curves.find((curve) => curve.entry === entry)?.points.map(({ at }) => at) ?? [],
-  );
-  const from = Math.max(...spans.map((at) => Math.min(...at)));
-  const to = Math.min(...spans.map((at) => Math.max(...at)));
-  if (!(to > from)) return null;
-  const met = crossings(
-    curves.filter(({ entry }) => pair.includes(entry)),
-    { from, to },
-    { compared: curves.filter(({ points }) => points.length > 0).length, rows },
-  );
-  return met.length === 1 ? met[0]! : null;
 }
 
 /** The two at the line and load in hand: what would separate them, and what the ± of their difference is made of. */
@@ -100,7 +80,7 @@ export async function pairPage(
   const rises = await riseConditions(view, pair, { load, lineDb: asked.lineDb });
   const rows = headToHead([...rises, ...otherConditions(columns, pair, asked.lineDb)]);
   const chosen = loads.find((each) => loadKey(each.load) === load) ?? loads[0];
-  const crossing = crossingOf(chosen?.curves ?? [], pair, rows.length);
+  const crossing = pairCrossing(chosen?.curves ?? [], pair, rows.length);
   const standing = pair.map((entry) => judged.find(({ placed }) => placed.entry === entry));
   const sizes = await sizesOf(view);
   const sheet = await withDatabase((db) => readSheet(db, 'verdict', view.roundUp.id));
@@ -130,11 +110,7 @@ export async function pairPage(
       .map(({ entry, reason }) => `${nameOf(entry)}: ${reason}`),
     /** What the answer is about, where no die was measured. */
     subject: rises.length === 0 ? (rows[0]?.what ?? '') : '',
-    ...pairAnswer(
-      rows,
-      [nameOf(one), nameOf(other)],
-      crossing && { ...crossing, isOneBelow: crossing.below === one },
-    ),
+    ...pairAnswer(rows, [nameOf(one), nameOf(other)], crossing),
     /** Pairs that differ in one thing, at the load in hand. */
     changes: (await viewPairs(view, asked.lineDb))
       .filter((change) => change.load === chosen?.label)

@@ -1,24 +1,15 @@
-import { BEYOND_ALL, curveEnds } from '@/core/curves/curveEnds';
 import type { Against } from '@/core/curves/curveRule';
 import type { EntryCurve } from '@/core/curves/entryCurve';
 import { rankAtLine, type Ranking } from '@/core/ranking/rankAtLine';
 import { wayDifferences, type WayColumn } from '@/core/ranking/wayPlaces';
+import { rankWays, type Way } from '@/core/ranking/ways';
 import { isIdle, loadKey } from '@/core/runs/load';
-import { median } from '@/core/statistics/median';
 import { groupBy } from '@/core/statistics/groupBy';
 import { viewShownLineUp } from '../lineUp/shownLineUp';
 import { placedEntries } from '../model/pageEntries';
 import { heatsinksAndFans } from './heatsinksAndFans';
 import type { RoundUpView } from '../model/roundUpView';
 import { viewResponse, type ResponseChoice } from '../model/responseView';
-
-/** A way to compare, and the order by it. */
-export interface Way {
-  key: 'noise' | 'rpm' | 'duty' | 'full' | 'quietest' | 'idle' | 'oneFan';
-  /** As people call it: “at full speed”. */
-  name: string;
-  ranking: Pick<Ranking, 'placed' | 'notPlaced' | 'brackets'>;
-}
 
 function columnOf({ key, name, ranking: { placed, notPlaced, brackets } }: Way): WayColumn {
   return {
@@ -72,14 +63,6 @@ async function onOneFan(
   };
 }
 
-/** A place on an axis that most curves reach: the median of their middles, on whole steps. */
-function commonPlace(curves: readonly EntryCurve[], step: number): number | null {
-  const middles = curves.flatMap(({ points }) =>
-    points.length > 0 ? [0.5 * (points[0]!.at + points.at(-1)!.at)] : [],
-  );
-  return middles.length > 0 ? step * Math.round(median(middles) / step) : null;
-}
-
 interface WaysAsked extends Pick<ResponseChoice, 'response' | 'place'> {
   load: string;
   lineDb: number;
@@ -103,29 +86,14 @@ export async function rankedWays(view: RoundUpView, asked: WaysAsked) {
   };
   const bySpeed = await along('rpm');
   const byDuty = await along('duty');
-  const rpm = asked.rpm ?? commonPlace(bySpeed, 50);
-  const dutyPct = asked.dutyPct ?? commonPlace(byDuty, 5);
   const idle = shown.loads.find((other) => isIdle(other.load));
-  const way = (
-    key: Way['key'],
-    name: string,
-    curves: readonly EntryCurve[],
-    lineDb = BEYOND_ALL,
-    { rule } = chosen,
-  ): Way => ({ key, name, ranking: rankAtLine(curves, { ...rule, lineDb }) });
-  const ways = [
-    way('noise', `at ${asked.lineDb.toFixed(1)} dB(A)`, curves, asked.lineDb),
-    ...(rpm === null ? [] : [way('rpm', `at ${rpm} rpm`, bySpeed, rpm)]),
-    ...(dutyPct === null ? [] : [way('duty', `at ${dutyPct} % duty`, byDuty, dutyPct)]),
-    way('full', 'at full speed', curveEnds(curves, 'last')),
-    way('quietest', 'at its quietest', curveEnds(curves, 'first')),
-    ...(idle && idle !== chosen
-      ? [way('idle', 'idle', curveEnds(idle.curves, 'first'), BEYOND_ALL, idle)]
-      : []),
-  ];
+  const { rule } = chosen;
   return {
-    ...{ shown, chosen, rpm, dutyPct },
-    ways: ways.filter(({ ranking }) => ranking.placed.length > 0),
+    ...{ shown, chosen },
+    ...rankWays(
+      { rule, curves, bySpeed, byDuty, idle: idle && idle !== chosen ? idle : null },
+      { lineDb: asked.lineDb, rpm: asked.rpm, dutyPct: asked.dutyPct },
+    ),
   };
 }
 

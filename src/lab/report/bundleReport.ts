@@ -27,10 +27,13 @@ import { reportFonts } from './reportFonts';
 import { bundleOrders, type BundleOrders } from './bundleOrders';
 import type { Made } from './made';
 import { RULES_NOW } from './rulesNow';
+import { readersAnswers } from './readersAnswers';
 import { partOf, told } from './verdictParts';
 
-/** Data up to this size go with the report; larger ones without their logs. */
-const MOST_DATA = 900 * 1024;
+/** A report without its photographs and recordings weighs no more; what its data may take of that is what the rest leaves. */
+const MOST_BYTES = 900 * 1024;
+/** Bytes that a letter of base 64 carries. */
+const BASE_64 = 3 / 4;
 
 /** The runs of a bundle as the method card counts them. */
 function countedRuns(bundle: Bundle): LabRun[] {
@@ -82,8 +85,8 @@ function sourceOf({ dataPackage, runs }: Bundle): string {
 
 const isWav = (path: string) => /\.wav$/i.test(path);
 
-/** The bundle to take along: whole, or without its logs where it is too large. */
-function attached(files: BundleFiles, name: string): Pick<ReportData, 'data' | 'dataNote'> {
+/** The bundle to take along: whole, or without its logs where it is larger than `most` bytes. */
+function attached(files: BundleFiles, name: string, most: number): Pick<ReportData, 'data' | 'dataNote'> {
   const zipped = (all: boolean) =>
     steadyZip(
       [...files].filter(
@@ -94,19 +97,36 @@ function attached(files: BundleFiles, name: string): Pick<ReportData, 'data' | '
   const raw = [...files].reduce((sum, [path, { length }]) => sum + (isWav(path) ? 0 : length), 0);
   const wavs = [...files.keys()].some(isWav) ? ' The recordings go in the bundle.' : '';
   // Logs pack to a fifth: far larger ones need not be packed to be known as too large.
-  const whole = raw <= 12 * MOST_DATA ? zipped(true) : null;
-  if (whole && whole.length <= MOST_DATA)
+  const whole = raw <= 12 * MOST_BYTES ? zipped(true) : null;
+  if (whole && whole.length <= most)
     return {
       data: { name: `${slug}.zip`, bytes: whole },
       dataNote: `All tables and logs, as open data.${wavs}`,
     };
   const tables = zipped(false);
-  return tables.length <= MOST_DATA
+  return tables.length <= most
     ? {
         data: { name: `${slug}-tables.zip`, bytes: tables },
         dataNote: `All tables as open data; the logs are larger than a page should be, and go in the bundle.${wavs}`,
       }
     : { data: null, dataNote: 'The data are too large to go with this page: ask for the bundle.' };
+}
+
+/** How much of a report are its photographs and recordings, in letters. */
+const heavyLetters = ({ parts }: ReportData): number =>
+  parts
+    .flatMap((part) => {
+      if (part.kind === 'sounds') return part.clips.map(({ wav }) => wav.length);
+      return part.kind === 'entries'
+        ? part.entries.flatMap(({ photos }) => photos.map(({ bytes }) => bytes.length))
+        : [];
+    })
+    .reduce((sum, bytes) => sum + bytes / BASE_64, 0);
+
+/** A report with the data that it has room for. */
+function withData(data: ReportData, files: BundleFiles, name: string): ReportData {
+  const bare = reportHtml(data, reportFonts()).length - heavyLetters(data);
+  return { ...data, ...attached(files, name, BASE_64 * (MOST_BYTES - bare)) };
 }
 
 export interface BundleReport {
@@ -124,15 +144,22 @@ export interface BundleReport {
 export async function bundleReport(
   files: BundleFiles,
   version: ReportVersion | null = null,
+  made: ReportMade = {},
 ): Promise<BundleReport> {
-  return (await reportOf(files)).write(version);
+  return (await reportOf(files)).write(version, made);
+}
+
+/** How a report is made. */
+export interface ReportMade {
+  /** Without script: it answers nothing beyond what it shows. */
+  plain?: boolean;
 }
 
 /** A bundle read once, with its orders, to be written as a report of whatever version. */
 export interface ReadyReport {
   bundle: Bundle;
   orders: BundleOrders;
-  write: (version: ReportVersion | null) => BundleReport;
+  write: (version: ReportVersion | null, made?: ReportMade) => BundleReport;
 }
 
 /**
@@ -142,7 +169,7 @@ export interface ReadyReport {
 export async function reportOf(files: BundleFiles, sounds?: KnownSounds): Promise<ReadyReport> {
   const bundle = await withLoudness(readBundle(files), sounds);
   const orders = bundleOrders(bundle);
-  return { bundle, orders, write: (version) => written(files, bundle, orders, version) };
+  return { bundle, orders, write: (version, made = {}) => written(files, bundle, orders, version, made) };
 }
 
 function written(
@@ -150,6 +177,7 @@ function written(
   bundle: Bundle,
   orders: BundleOrders,
   version: ReportVersion | null,
+  { plain = false }: ReportMade,
 ): BundleReport {
   const { dataPackage } = bundle;
   const { planning, rig } = dataPackage;
@@ -171,7 +199,7 @@ function written(
   const cardRig = { ...rig, revision: planning.revision ?? 1 };
   const entries = bundle.entries.map(({ entry, isControl }) => ({ entry, isControl }));
   const { one } = questionOf(orders.brief.question);
-  const data: ReportData = {
+  const bare: ReportData = {
     title: dataPackage.title,
     by: dataPackage.lab,
     rigLine: `${heatWords(orders.brief)}${one}s compared at ${orders.brief.noiseLinesDba[0]!.toFixed(1)} dB(A); ${made.source}`,
@@ -211,8 +239,10 @@ function written(
     })),
     problems: bundle.problems.map(problemText),
     rules: RULES_NOW,
-    ...attached(files, dataPackage.name),
+    ...{ data: null, dataNote: '' },
+    answers: plain ? null : readersAnswers(bundle, orders, made.source),
   };
+  const data = withData(bare, files, dataPackage.name);
   return { html: reportHtml(data, reportFonts()), data, broken: made.broken };
 }
 

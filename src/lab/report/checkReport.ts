@@ -34,6 +34,12 @@ const SENTENCES = new Set([
   'main',
   'div',
 ]);
+/** What a reader does not see and the page answers from. */
+const ANSWERS = {
+  figures: 'the figures that the page answers from',
+  script: 'the script that answers',
+  policy: 'what the page may run',
+};
 const figuresIn = (text: string) => text.match(/\d+(?:[.,]\d+)*/g)?.length ?? 0;
 const keyOf = ({ tag, text }: ShownBlock) => `${tag}\n${text}`;
 
@@ -87,12 +93,16 @@ export async function checkReport(file: string, html: string, whole?: BundleFile
     });
   const size = shown.data && `${Math.ceil(shown.data.length / 1024)} kB`;
   const files = whole ?? readZip(`the data in ${file}`, Buffer.from(shown.data!));
-  const given = shownReport((await bundleReport(files)).html)!;
+  const plain = shown.answers.script === '';
+  const given = shownReport((await bundleReport(files, null, { plain })).html)!;
   const { moved, sentences } = differences(shown.blocks, given.blocks);
   shown.drawings.forEach(({ about, shapes }, i) => {
     if (given.drawings[i]?.shapes !== shapes)
       moved.push({ what: `a picture${about && `, ${about}`}`, was: 'as drawn', now: 'drawn otherwise' });
   });
+  for (const [key, what] of Object.entries(ANSWERS))
+    if (shown.answers[key as keyof typeof ANSWERS] !== given.answers[key as keyof typeof ANSWERS])
+      moved.push({ what, was: 'as in the file', now: 'another' });
   if (shown.scripts > 0) moved.push({ what: 'scripts', was: `${shown.scripts} in the page`, now: 'none' });
   if (size !== null && size !== shown.dataSize)
     moved.push({ what: 'size of the data', was: shown.dataSize, now: size });

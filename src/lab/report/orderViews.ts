@@ -148,6 +148,7 @@ export function orderPicture(
           : `${axis.name}, ${axis.unit}`,
       yTitle: what,
       line: { at, text: `${at.toFixed(axis.decimals)} ${axis.unit}` },
+      rings: ranking.placed.filter(({ entry }) => !shown || shown.has(entry)),
     },
     size,
     given.theme ?? PAPER,

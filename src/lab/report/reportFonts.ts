@@ -8,7 +8,7 @@ const read = (path: string) =>
 /** The application's own fonts, as they go into a report. */
 export function reportFonts(): ReportFonts {
   return {
-    text: read('archivo/files/archivo-latin-wdth-normal.woff2'),
+    text: read('archivo/files/archivo-latin-wght-normal.woff2'),
     headings: read('bricolage-grotesque/files/bricolage-grotesque-latin-wght-normal.woff2'),
   };
 }

@@ -23,7 +23,7 @@ export function CaseDrawing({ machine: { room, heightMm, memoryMm }, fit }: Prop
   const socketY = INSIDE.boardFromTopMm + BOARD.socketFromTopMm;
   const memoryX = socketX - MEMORY.fromSocketMm - (MEMORY.sticks - 1) * MEMORY.stepMm;
   const colour = fit ? `var(${entryStyle(fit.position).colour})` : 'var(--color-ink2)';
-  const { isLoop = false, isCase = false, widthMm: w = null, depthMm: d = null } = fit?.size ?? {};
+  const { isLoop = false, isCase = false, widthMm: w = null, depthMm: d = null } = fit ?? {};
   const across = isLoop ? BLOCK_MM : (d ?? BLOCK_MM * 2);
   const down = isLoop ? BLOCK_MM : (w ?? BLOCK_MM * 2);
   const caption = [
@@ -113,8 +113,8 @@ export function CaseDrawing({ machine: { room, heightMm, memoryMm }, fit }: Prop
           if (side.radiatorMm === null) return null;
           const isHere = fit?.radiatorAt === side.place;
           const long = Math.min(side.radiatorMm, (side.place === 'front' ? height : width) - 20);
-          const own = isHere && fit?.size.radiatorMm ? Math.min(fit.size.radiatorMm, long) : long;
-          const deep = isHere ? Math.min(60, fit?.size.radiatorDepthMm ?? 27) : 10;
+          const own = isHere && fit?.radiatorMm ? Math.min(fit.radiatorMm, long) : long;
+          const deep = isHere ? Math.min(60, fit?.radiatorDepthMm ?? 27) : 10;
           const bar = {
             front: { x: 6, y: 10, width: deep, height: own },
             top: { x: 70, y: 6, width: own, height: deep },

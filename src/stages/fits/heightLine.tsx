@@ -4,13 +4,13 @@ import { figure } from '@/ui/marks/figures';
 
 /** How high each stands over the board, and the panel over it. */
 export function HeightLine({ advice, machine: { heightMm } }: Pick<FitsData, 'advice' | 'machine'>) {
-  const dots = advice.flatMap(({ entry, product, position, size }) =>
-    size.heightMm === null || size.isLoop || size.isCase
+  const dots = advice.flatMap(({ entry, product, position, heightMm: ownMm, isLoop, isCase }) =>
+    ownMm === null || isLoop || isCase
       ? []
       : [
           {
-            ...{ key: entry, position, value: size.heightMm, interval95: null },
-            title: `${product}: ${figure(size.heightMm, 0)} mm`,
+            ...{ key: entry, position, value: ownMm, interval95: null },
+            title: `${product}: ${figure(ownMm, 0)} mm`,
           },
         ],
   );

@@ -1,25 +1,8 @@
-import type { DoubtSource } from '@/core/uncertainty/doubtParts';
+import { PART_NAMES } from '@/core/uncertainty/doubtParts';
 import type { PairData } from '@/lab/orders/pairPage';
 import { figure } from '@/ui/marks/figures';
 import { remedyOf } from '../beyond/doubtWords';
 import { PartsBar, shadeOf } from '../beyond/partsBar';
-
-/** Names short enough to stand under a bar. */
-const SHORT: Readonly<Record<DoubtSource, string>> = {
-  mounts: 'remounting',
-  passes: 'repeats',
-  interpolation: 'between settings',
-  step: 'sensor steps',
-  readings: 'readings',
-  settling: 'remaining rise',
-  room: 'room temperature',
-  floor: 'room noise',
-  law: 'fan law',
-  line: 'missed line',
-  correction: 'meter correction',
-  meter: 'sound meter',
-  watts: 'power meter',
-};
 
 /** What the ± of the difference is made of: a bar of its parts, named under it, and what would shrink it most. */
 export function PairDoubt({ inHand }: { inHand: NonNullable<PairData['inHand']> }) {
@@ -35,7 +18,7 @@ export function PairDoubt({ inHand }: { inHand: NonNullable<PairData['inHand']> 
         {parts.map(({ key, share }, i) => (
           <li key={key} className="flex items-baseline gap-1.5">
             <span aria-hidden className={`inline-block size-2.5 ${shadeOf(i)}`} />
-            <span className="text-ink2">{SHORT[key]}</span> {figure(100 * share, 0)} %
+            <span className="text-ink2">{PART_NAMES[key]}</span> {figure(100 * share, 0)} %
           </li>
         ))}
       </ul>

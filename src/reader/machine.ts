@@ -1,0 +1,28 @@
+import type { ReadersCopy, ReadersEntry } from '@/contracts/readersCopy';
+import type { Advice } from '@/core/judgement/advice';
+import { adviseAll } from '@/core/judgement/adviseAll';
+import { fitsAnswer } from '@/core/judgement/fitsAnswer';
+import { NO_LIMITS } from '@/core/lineUp/roomLimits';
+import { isFixedWatts, loadLabel } from '@/core/runs/load';
+import type { ReadersMachine } from './choice';
+
+/** What of a report suits a machine. */
+export interface ReadersFits {
+  answer: string;
+  /** The load whose curves were taken. */
+  load: string;
+  advice: (ReadersEntry & Advice)[];
+}
+
+/** What fits a reader’s machine; null where nothing was measured at fixed watts. */
+export function fitsOf(copy: ReadersCopy, machine: ReadersMachine): ReadersFits | null {
+  const rise = copy.orders.find(({ response, against }) => response.throttles && against === 'noise');
+  const fixed = (rise?.loads ?? []).filter(({ load }) => isFixedWatts(load));
+  if (fixed.length === 0) return null;
+  const { load, advice } = adviseAll(fixed, copy.entries, {
+    ...{ ...NO_LIMITS, ...machine, currency: copy.currency },
+    room: null,
+  });
+  const names = new Map(copy.entries.map(({ entry, name }) => [entry, name]));
+  return { answer: fitsAnswer(advice, (entry) => names.get(entry)!), load: loadLabel(load), advice };
+}

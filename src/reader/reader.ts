@@ -1,0 +1,206 @@
+import { inflateSync, strFromU8 } from 'fflate';
+import type { ReadersCopy } from '@/contracts/readersCopy';
+import { unpack, type Packed } from '@/core/packed';
+import { chart } from './chart';
+import {
+  chosenOrders,
+  choiceHash,
+  choiceOf,
+  WAY_NAMES,
+  waysOf,
+  type Choice,
+  type ReadersWay,
+} from './choice';
+import { h, redraw } from './dom';
+import { choiceField, numberField } from './fields';
+import { fitsOf } from './machine';
+import { fitsPart, machineFields } from './machinePart';
+import { orderPart } from './orderPart';
+import { pairOf } from './pair';
+import { pairPart } from './pairPart';
+import { standingOf } from './standing';
+
+/** The figures of this version, as they lie in the file. */
+function copyIn(text: string): ReadersCopy {
+  const bytes = Uint8Array.from(atob(text.trim()), (letter) => letter.charCodeAt(0));
+  return unpack(strFromU8(inflateSync(bytes)) as Packed<ReadersCopy>);
+}
+
+const QUIET_MS = 250;
+
+/** What a report answers by itself: an order at the reader’s own noise, two entries, a machine. */
+function answer(copy: ReadersCopy, ask: HTMLElement, more: HTMLElement): void {
+  let choice = choiceOf(copy, location.hash);
+  const opened = new Set<string>();
+  const [choices, status, picture, order, pairFields, pair, machine, fits] = Array.from({ length: 8 }, () =>
+    h('div'),
+  ) as HTMLElement[] & { length: 8 };
+  choices!.className = 'ask-choices';
+  status!.setAttribute('role', 'status');
+  const hasPair = copy.entries.length > 1;
+  const hasFits = fitsOf(copy, choice.machine) !== null;
+  ask.append(h('h2', { class: 'ask-title' }, 'At your noise'), choices!, status!, picture!, order!);
+  if (hasPair) more.append(h('section', {}, h('h2', {}, 'One against another'), pairFields!, pair!));
+  if (hasFits) more.append(h('section', {}, h('h2', {}, 'In your machine'), machine!, fits!));
+
+  const lineDb = () =>
+    choice.way === 'noise' ? (choice.at ?? copy.noiseLinesDba[0]!) : copy.noiseLinesDba[0]!;
+
+  let written: ReturnType<typeof setTimeout> | undefined;
+  /** The address follows when the hand rests. */
+  function write(): void {
+    clearTimeout(written);
+    written = setTimeout(() => history.replaceState(null, '', `#${choiceHash(copy, choice)}`), QUIET_MS);
+  }
+
+  function change(part: Partial<Choice>): void {
+    const what = { ...choice, ...part };
+    const ways = waysOf(copy, what);
+    const way = ways.includes(what.way) ? what.way : ways[0]!;
+    const loads = [...chosenOrders(copy, what).values()][0]!.loads;
+    choice = {
+      ...what,
+      way,
+      // A place on one axis is none on another.
+      at: way === choice.way && part.response === undefined ? what.at : (part.at ?? null),
+      load: loads.some(({ key }) => key === what.load) ? what.load : loads[0]!.key,
+    };
+    draw();
+    write();
+  }
+
+  function drawChoices(): void {
+    const { response, place, load, way } = choice;
+    const standing = standingOf(copy, choice);
+    const whats = [
+      ...new Map(copy.orders.map((each) => [JSON.stringify([each.response.id, each.place]), each])).entries(),
+    ];
+    const ways = waysOf(copy, choice);
+    redraw(
+      choices!,
+      whats.length > 1 &&
+        choiceField(
+          'Ranked by',
+          whats.map(([value, each]) => ({
+            value,
+            label: [each.response.name, each.place].filter(Boolean).join(', '),
+          })),
+          JSON.stringify([response, place]),
+          (value) => {
+            const [id, where] = JSON.parse(value) as [string, string];
+            change({ response: id, place: where });
+          },
+        ),
+      standing.loads.length > 1 &&
+        choiceField(
+          'Load',
+          standing.loads.map(({ key, label }) => ({ value: key, label })),
+          load,
+          (key) => change({ load: key }),
+        ),
+      ways.length > 1 &&
+        choiceField(
+          'Compared',
+          ways.map((value) => ({ value, label: WAY_NAMES[value] })),
+          way,
+          (value) => change({ way: value as ReadersWay }),
+        ),
+      standing.at !== null &&
+        numberField(
+          standing.axis.lineName,
+          standing.axis.unit,
+          standing.at,
+          { least: 0, most: 60000, step: standing.axis.step },
+          (at) => change({ at }),
+        ),
+    );
+  }
+
+  function draw(): void {
+    const standing = standingOf(copy, choice);
+    // What is being typed in stays as it is typed.
+    if (!choices!.contains(document.activeElement) || document.activeElement?.tagName === 'SELECT')
+      drawChoices();
+    redraw(
+      status!,
+      h('p', { class: 'ask-answer', dir: 'auto' }, `${standing.load.label}. ${standing.answer}`),
+    );
+    redraw(
+      picture!,
+      chart(copy, standing, picture!.clientWidth, (at) => change({ at })),
+    );
+    redraw(
+      order!,
+      ...orderPart(
+        copy,
+        standing,
+        { hidden: choice.hidden, opened },
+        {
+          open: (entry) => {
+            if (!opened.delete(entry)) opened.add(entry);
+            draw();
+          },
+          hide: (entry, isHidden) =>
+            change({
+              hidden: isHidden ? [...choice.hidden, entry] : choice.hidden.filter((other) => other !== entry),
+            }),
+        },
+      ),
+      ...standing.ties.map((tie) => h('p', { dir: 'auto' }, tie)),
+    );
+    if (hasPair) drawPair(standing.ranking.placed.map(({ entry }) => entry));
+    if (hasFits) redraw(fits!, ...fitsPart(fitsOf(copy, choice.machine)!, choice.machine));
+  }
+
+  function drawPair(placed: readonly string[]): void {
+    const inOrder = [
+      ...placed,
+      ...copy.entries.map(({ entry }) => entry).filter((entry) => !placed.includes(entry)),
+    ];
+    const one = choice.one || inOrder[0]!;
+    const other =
+      choice.other && choice.other !== one ? choice.other : inOrder.find((entry) => entry !== one)!;
+    const options = copy.entries.map(({ entry, name }) => ({ value: entry, label: name }));
+    redraw(
+      pairFields!,
+      h(
+        'div',
+        { class: 'ask-choices' },
+        choiceField('One', options, one, (entry) =>
+          change({ one: entry, other: entry === other ? one : other }),
+        ),
+        choiceField('Another', options, other, (entry) =>
+          change({ other: entry, one: entry === one ? other : one }),
+        ),
+      ),
+    );
+    redraw(pair!, ...pairPart(copy, pairOf(copy, { ...choice, one, other }, lineDb())!));
+  }
+
+  function drawMachine(): void {
+    redraw(
+      machine!,
+      machineFields(copy, choice.machine, (part) => {
+        const next = { ...choice.machine, ...part };
+        if (next.limitC > next.roomC) change({ machine: next });
+      }),
+    );
+  }
+
+  drawMachine();
+  draw();
+  addEventListener('resize', draw);
+  addEventListener('hashchange', () => {
+    choice = choiceOf(copy, location.hash);
+    drawMachine();
+    drawChoices();
+    draw();
+  });
+}
+
+const [figures, ask, more] = ['figures', 'ask', 'ask-more'].map((id) => document.getElementById(id));
+if (figures && ask && more) {
+  ask.hidden = more.hidden = false;
+  document.documentElement.classList.add('asks');
+  answer(copyIn(figures.textContent), ask, more);
+}
