@@ -22,7 +22,9 @@ import { standingOf } from './standing';
 
 /** The figures of this version, as they lie in the file. */
 function copyIn(text: string): ReadersCopy {
-  const bytes = Uint8Array.from(atob(text.trim()), (letter) => letter.charCodeAt(0));
+  const bytes = Uint8Array.from(atob(text.slice(text.indexOf(',') + 1).trim()), (letter) =>
+    letter.charCodeAt(0),
+  );
   return unpack(strFromU8(inflateSync(bytes)) as Packed<ReadersCopy>);
 }
 

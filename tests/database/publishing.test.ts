@@ -9,6 +9,8 @@ import { MOST_PHOTO_BYTES } from '@/lab/publish/photoBounds';
 import { addPhoto, cleanPhoto, readPhoto } from '@/lab/publish/photos';
 import { publish, reportAgain, type PublishWish } from '@/lab/publish/publish';
 import { publishable } from '@/lab/outgoing/publishable';
+import { publishedSite } from '@/lab/publish/publishedSite';
+import { versionState } from '@/lab/publish/versionState';
 import { closeShare, openShare, readPublished, sharedPage, viewPublished } from '@/lab/publish/shares';
 import { bundleReport } from '@/lab/report/bundleReport';
 import { orderFile, orderPlate } from '@/lab/report/orderFiles';
@@ -108,6 +110,34 @@ test('a correction says what changed and why, the earlier one stays, and nobody 
   expect(await text(1)).not.toContain('What was corrected');
   expect(await reportAgain(id, 2)).toBe(report);
   expect(await reportAgain(id, 3)).toBeNull();
+});
+
+test('Verdict knows a draft, what stands as published, and what differs from the last version and in what', async () => {
+  const other = await importSound(smallBundle());
+  expect(await versionState(await viewed(other))).toEqual({ state: 'draft' });
+  await publish(other, wish(), NOW);
+  const published = await versionState(await viewed(other));
+  expect(published).toEqual({ state: 'published', version: 1, on: expect.stringMatching(/2026$/) });
+  await setAll(other, { noiseDb: 31 });
+  const differs = await versionState(await viewed(other));
+  if (differs.state !== 'differs') throw new Error(differs.state);
+  expect(differs.changes.join('\n')).toMatch(/^(Levante|Poniente): .* → /m);
+});
+
+test('published versions go out as static files with their dates and corrections; what is held back does not', async () => {
+  const site = await publishedSite(id, LATER);
+  const files = new Map(Object.entries(unzipSync(site)));
+  const [first, second] = await Promise.all([1, 2].map((version) => text(version)));
+  const folder = [...files.keys()].find((path) => path.endsWith('version-1/index.html'))!.split('/')[0]!;
+  const read = (path: string) => new TextDecoder().decode(files.get(`${folder}/${path}`));
+  expect([read('version-1/index.html'), read('version-2/index.html')]).toEqual([first, second]);
+  expect(read('version-2/ranking.html')).toMatch(/version 2, published 26 Nov 2026.*runs\./);
+  expect(read('version-2/curves.html')).not.toContain('<script');
+  expect(Buffer.compare(Buffer.from(await publishedSite(id, LATER)), Buffer.from(site))).toBe(0);
+  const other = await importSound(smallBundle());
+  await publish(other, wish({ embargoUntil: LATER }), NOW);
+  await expect(publishedSite(other, NOW)).rejects.toThrow('no version is published that readers may see yet');
+  expect(unzipSync(await publishedSite(other, LATER))['index.html']).toBeDefined();
 });
 
 test.each([

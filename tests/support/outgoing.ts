@@ -3,8 +3,19 @@ import { unzipSync } from 'fflate';
 /** Every address under a round-up by which something of it leaves the lab. */
 export const OUTGOING = [
   ...['export', 'export?for=publishable', 'line-up/csv', 'plan/ics', 'curves/csv', 'verdict/csv'],
-  ...['verdict/report?download', 'verdict/table?as=md', 'verdict/table?as=html', 'verdict/table?as=csv'],
-  ...['verdict/picture?kind=curves', 'verdict/picture?kind=bars'],
+  ...[
+    'verdict/report?download',
+    'verdict/table?as=md',
+    'verdict/table?as=html',
+    'verdict/table?as=csv',
+    'verdict/table?as=txt',
+  ],
+  ...[
+    'verdict/picture?kind=curves',
+    'verdict/picture?kind=bars',
+    'verdict/embed?kind=curves',
+    'verdict/embed?kind=table',
+  ],
 ];
 
 /** Every text of an answer: its headers, its body, and the names and bytes of what is packed in it. */

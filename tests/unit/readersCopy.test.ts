@@ -15,7 +15,7 @@ import { doubtSamples, quantitySample, sampleOf } from '../support/samples';
 async function readReport(files: Map<string, Uint8Array>) {
   const { bundle, orders, write } = await reportOf(files);
   const { answers } = write(null).data;
-  const text = strFromU8(inflateSync(Buffer.from(answers!.figures, 'base64')));
+  const text = strFromU8(inflateSync(Buffer.from(answers!.figures.split(',')[1]!, 'base64')));
   return { bundle, orders, copy: unpack(text as Packed<ReadersCopy>) };
 }
 

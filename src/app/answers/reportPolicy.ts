@@ -9,7 +9,7 @@ export const REPORT_POLICY =
 export const PICTURE_POLICY =
   "default-src 'none'; style-src 'unsafe-inline'; font-src data:; frame-ancestors 'none'; sandbox";
 
-const REPORTS = /^\/(shared\/[^/]+|round-ups\/\d+\/verdict\/(report|versions\/\d+\/report))\/?$/;
+const REPORTS = /^\/(shared\/[^/]+|round-ups\/\d+\/verdict\/(report|embed|versions\/\d+\/report))\/?$/;
 const PICTURES = /^\/round-ups\/\d+\/(verdict\/picture|photos\/[^/]+)\/?$/;
 
 /**

@@ -72,3 +72,13 @@ export function orderCsv(table: OrderTable): string {
     },
   );
 }
+
+/** An order as lines to read aloud or to set under a picture: the last place first, as a video tells it. */
+export function orderLines({ heading, rows }: OrderTable): string {
+  const [what, unit = ''] = heading.split(/, (?=[^,]*$)/);
+  const lines = rows.map(
+    ({ place, name, value, interval95, levelDb }) =>
+      `${place}  ${name}: ${value} ± ${interval95} ${unit} at ${levelDb} dB(A)`,
+  );
+  return [what!, ...lines.reverse(), ''].join('\n');
+}

@@ -73,7 +73,7 @@ export type ReportPart =
 
 /** What lets a report answer its readers by itself. */
 export interface ReportAnswers {
-  /** The figures of the version, packed, deflated, in base 64. */
+  /** The figures of the version, packed and deflated, as a `data:` address. */
   figures: string;
   script: string;
   /** SHA-256 of the script in base 64, by which the page allows it and no other. */

@@ -34,7 +34,14 @@ function sketch(layout: readonly PlacedFan[]): string {
 }
 
 /** An order as a table that turns into a list on a phone. */
-function orderHtml({ heading, referenceHeading, rows, sentences, notPlaced, bridged }: OrderTable): string {
+export function orderHtml({
+  heading,
+  referenceHeading,
+  rows,
+  sentences,
+  notPlaced,
+  bridged,
+}: OrderTable): string {
   const hasReference = referenceHeading !== '';
   const cell = (label: string, content: string, kind = '') =>
     `<td data-label="${escaped(label)}"${kind && ` class="${kind}"`}>${content}</td>`;

@@ -34,6 +34,7 @@ figcaption{color:var(--ink2);font-size:.92rem;padding-top:.4rem}
 .award{border-left:3px solid var(--act);padding:.1rem .9rem;margin:.7rem 0}
 dl{display:grid;grid-template-columns:minmax(10rem,15rem) 1fr;gap:.35rem 1.2rem}
 dt{color:var(--ink2)}dd{margin:0;max-width:44rem}
+body:has(.embedded){padding:.6rem;max-width:none}.embedded figure{margin:0}
 /* What answers its readers: there with script alone. */
 .asks body{max-width:80rem}
 .ask-title{margin-top:1rem}

@@ -7,7 +7,7 @@ export interface SiteVersion {
   /** Folder of it under that of its round-up. */
   folder: string;
   number: number;
-  /** Day of its last run, as 2026-11-28; empty where no run has one. */
+  /** Day that it was published, else of its last run, as 2026-11-28; empty where neither is known. */
   day: string;
   title: string;
   rigLine: string;
@@ -59,7 +59,7 @@ export function siteRoundUp({ title, versions }: SiteRoundUp, fonts: ReportFonts
   return page(title, `${items.join('\n')}\n<p><a href="../index.html">All verdicts</a></p>`, fonts);
 }
 
-/** The feed (Atom, RFC 4287): every version, newest first, by the day of its last run. */
+/** The feed (Atom, RFC 4287): every version, newest first, by its day. */
 export function siteFeed(roundUps: readonly SiteRoundUp[]): string {
   const at = (day: string) => `${day || '1970-01-01'}T00:00:00Z`;
   const all = roundUps

@@ -10,7 +10,9 @@ import { inSnapshot } from '@/database/pool';
 import { exportBundle, type ExportedBundle } from './exportBundle';
 import { Refused } from '../refusal';
 import { reportOf } from '../report/bundleReport';
-import { orderFile, orderPlate, type PlateWish } from '../report/orderFiles';
+import { publishedSite } from '../publish/publishedSite';
+import type { EmbedKind } from '../report/embedded';
+import { orderEmbed, orderFile, orderPlate, type PlateWish } from '../report/orderFiles';
 import { viewRoundUp } from '../model/roundUpView';
 import { gatedText } from './coverGate';
 import { publishable } from './publishable';
@@ -21,6 +23,9 @@ export type OutgoingWish = { roundUpId: number } & (
   | { what: 'report' }
   | { what: 'table'; shown: ShownWhat; as: string }
   | { what: 'plate'; shown: ShownWhat; plate: PlateWish }
+  | { what: 'embed'; shown: ShownWhat; kind: EmbedKind }
+  /** All versions that may be seen at that moment, as static files. */
+  | { what: 'site'; at: string }
 );
 
 /** What was made of it, in the file that was named. */
@@ -67,7 +72,7 @@ async function zipInto(file: string, { files, runs }: ExportedBundle, tell: Tell
 }
 
 async function textOf(
-  wish: Exclude<OutgoingWish, { what: 'bundle' }>,
+  wish: Exclude<OutgoingWish, { what: 'bundle' | 'site' }>,
   tell: Tell,
 ): Promise<{ type: string; text: string } | null> {
   const { roundUpId } = wish;
@@ -84,7 +89,9 @@ async function textOf(
   const made =
     wish.what === 'table'
       ? await orderFile(view, wish.shown, wish.as)
-      : await orderPlate(view, wish.shown, wish.plate);
+      : wish.what === 'plate'
+        ? await orderPlate(view, wish.shown, wish.plate)
+        : await orderEmbed(view, wish.shown, wish.kind);
   if (!made.known) throw new Refused(made.reason);
   return made.value;
 }
@@ -95,6 +102,11 @@ async function textOf(
  * @throws Refused where a covered name would leave, or the lab has nothing of what is asked
  */
 export async function makeOutgoing(wish: OutgoingWish, file: string, tell: Tell): Promise<MadeFile | null> {
+  if (wish.what === 'site') {
+    tell('Writing the versions', 0.2);
+    await writeFile(file, await publishedSite(wish.roundUpId, new Date(wish.at)), { mode: 0o600 });
+    return { type: 'application/zip', name: 'verdicts' };
+  }
   if (wish.what !== 'bundle') {
     const made = await textOf(wish, tell);
     if (!made) return null;

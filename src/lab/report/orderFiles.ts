@@ -2,9 +2,10 @@ import type { Outcome } from '@/core/outcome';
 import { loadLabel } from '@/core/runs/load';
 import type { ShownWhat } from '@/core/verdict/verdictSheet';
 import { NIGHT, PAPER } from '@/formats/picture/pictureTheme';
-import { orderCsv, orderMarkdown, orderPlainHtml } from '@/formats/report/orderText';
+import { orderCsv, orderLines, orderMarkdown, orderPlainHtml } from '@/formats/report/orderText';
 import type { RoundUpView } from '../model/roundUpView';
 import { orderWords } from './bundleOrders';
+import { embedded, type EmbedKind } from './embedded';
 import { orderPicture, orderTable } from './orderViews';
 import { publishableOrders } from './publishableOrders';
 import { pictureFont } from './reportFonts';
@@ -14,6 +15,7 @@ const TABLES = {
   // As text: it is to be pasted, and not to be a page of ours.
   html: { type: 'text/plain', write: orderPlainHtml },
   csv: { type: 'text/csv', write: orderCsv },
+  txt: { type: 'text/plain', write: orderLines },
 };
 
 /** An order of a round-up as a table to paste or to open elsewhere, under its covers. */
@@ -61,4 +63,21 @@ export async function orderPlate(
   });
   const face = `<style>@font-face{font-family:'Archivo Variable';src:url(data:font/woff2;base64,${pictureFont()}) format('woff2');font-weight:100 900}</style>`;
   return { known: true, value: { type: 'image/svg+xml', text: svg.replace('<title>', `${face}<title>`) } };
+}
+
+/** A chart or an order of a round-up as a small page for a frame elsewhere, under its covers. */
+export async function orderEmbed(
+  view: RoundUpView,
+  what: ShownWhat,
+  kind: EmbedKind,
+): Promise<Outcome<{ type: string; text: string }>> {
+  const { bundle, orders } = await publishableOrders(view);
+  const order = orders.order(what);
+  if (!order.known) return order;
+  const { rig, title } = bundle.dataPackage;
+  const text = embedded(kind, order.value, orders, {
+    ...{ title, source: `${rig.name}, ${bundle.runs.length} runs`, meterDistanceCm: rig.meterDistanceCm },
+    version: null,
+  });
+  return { known: true, value: { type: 'text/html', text } };
 }

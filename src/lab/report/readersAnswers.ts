@@ -35,7 +35,7 @@ export function readersAnswers(bundle: Bundle, orders: BundleOrders, source: str
   const packed = pack(shortened(copy, new Map()) as ReadersCopy);
   const built = script();
   return {
-    figures: Buffer.from(deflateSync(strToU8(packed), { level: 9 })).toString('base64'),
+    figures: `data:application/zlib;base64,${Buffer.from(deflateSync(strToU8(packed), { level: 9 })).toString('base64')}`,
     script: built,
     scriptHash: createHash('sha256').update(built).digest('base64'),
   };

@@ -11,9 +11,11 @@ import {
   type SiteRoundUp,
   type SiteVersion,
 } from '@/formats/report/siteHtml';
+import type { ReportVersion } from '@/core/verdict/reportVersion';
 import { orderWords } from './bundleOrders';
 import { reportOf } from './bundleReport';
 import { orderPicture, orderTable } from './orderViews';
+import { embedded } from './embedded';
 import { reportFonts } from './reportFonts';
 
 /** The list of what a site is made of: only a folder with nothing beside it is written anew. */
@@ -42,9 +44,9 @@ function slugOf(name: string, taken: ReadonlySet<string>): string {
   return free;
 }
 
-async function versionOf(files: BundleFiles, number: number) {
+async function versionOf(files: BundleFiles, number: number, about: ReportVersion | null) {
   const { bundle, orders, write } = await reportOf(files);
-  const { html, data, broken } = write(null);
+  const { html, data, broken } = write(about);
   const { rig, title } = bundle.dataPackage;
   const order = orders.order(OWN);
   const zip = steadyZip(files);
@@ -68,6 +70,17 @@ async function versionOf(files: BundleFiles, number: number) {
         what: 'Ranking',
         bytes: encode(orderPicture('bars', order.value, orders, words)),
       },
+      ...(['curves', 'ranking'] as const).map((name) => ({
+        name: `${name}.html`,
+        what: name === 'curves' ? 'Curves, for a frame' : 'Ranking, for a frame',
+        bytes: encode(
+          embedded(name === 'curves' ? 'curves' : 'table', order.value, orders, {
+            ...words,
+            title,
+            version: about,
+          }),
+        ),
+      })),
       {
         name: 'ranking.csv',
         what: 'Ranking as CSV',
@@ -86,11 +99,20 @@ async function versionOf(files: BundleFiles, number: number) {
       rigLine: data.rigLine,
       urn: urnOf(title, String(number), zip),
     },
-    day: days.sort().at(-1) ?? '',
+    day: about?.publishedAt.slice(0, 10) ?? days.sort().at(-1) ?? '',
     lead: (order.known && orderSentences(order.value.ranking, nameOf)[0]) || 'No entry is ranked.',
     files: made.slice(1).map(({ name, what }) => ({ name, what })),
   };
   return { version, made, problems: [...data.problems, ...broken] };
+}
+
+/** A bundle as a version of a site. */
+export interface SiteBundle {
+  path: string;
+  files: BundleFiles;
+  name: string;
+  /** How it was published; null where nothing says so. */
+  version?: ReportVersion | null;
 }
 
 /**
@@ -100,15 +122,19 @@ async function versionOf(files: BundleFiles, number: number) {
  * @throws UnusableInput where one is no bundle
  */
 export async function staticSite(
-  bundles: readonly { path: string; files: BundleFiles; name: string }[],
+  bundles: readonly SiteBundle[],
 ): Promise<{ files: Map<string, Uint8Array>; problems: string[] }> {
   const roundUps = new Map<string, SiteRoundUp>();
   const files = new Map<string, Uint8Array>();
   const problems: string[] = [];
-  for (const { path, files: given, name } of bundles) {
+  for (const { path, files: given, name, version: about = null } of bundles) {
     const taken = new Set([...roundUps.values()].map(({ folder }) => folder));
     const roundUp = roundUps.get(name) ?? { folder: slugOf(name, taken), title: '', versions: [] };
-    const { version, made, problems: found } = await versionOf(given, roundUp.versions.length + 1);
+    const {
+      version,
+      made,
+      problems: found,
+    } = await versionOf(given, about?.number ?? roundUp.versions.length + 1, about);
     roundUps.set(name, { ...roundUp, title: version.title, versions: [...roundUp.versions, version] });
     for (const { name: file, bytes } of made) files.set(`${roundUp.folder}/${version.folder}/${file}`, bytes);
     problems.push(...found.map((problem) => `${path}: ${problem}`));

@@ -11,10 +11,12 @@ import type { VerdictData } from '@/lab/orders/verdictPage';
 import { PageLine } from '../desk/pageLine';
 import { VerdictControls } from './verdictControls';
 import { FitNote } from './fitNote';
+import type { VersionState } from '@/lab/publish/versionState';
+import { VersionNote } from './versionNote';
 import { VerdictTable } from './verdictTable';
 
 /** The table worth publishing, at one line and load, with the method it stands on. */
-export function VerdictStage({ data }: { data: VerdictData }) {
+export function VerdictStage({ data, state }: { data: VerdictData; state: VersionState }) {
   const entries = new Map(data.entries.map((entry) => [entry.entry, entry]));
   const { response, against, place, lineAt } = data;
   const axis = AXES[against];
@@ -40,6 +42,9 @@ export function VerdictStage({ data }: { data: VerdictData }) {
           <h2 className="font-display max-w-200 text-[26px] leading-tight font-bold" dir="auto">
             {data.sentence}
           </h2>
+          <div className="pt-1">
+            <VersionNote roundUpId={data.roundUpId} state={state} />
+          </div>
           <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1 pt-1.5 pb-2">
             <p className="label-text">
               {what} at {figure(lineAt, axis.decimals)} {axis.unit}, {data.loadLabel}

@@ -34,6 +34,8 @@ export function VideoPlatesStage({ data }: { data: VideoPlatesData }) {
   if (view.first !== null) query.set('first', String(view.first));
   const base = `/round-ups/${data.roundUpId}/verdict`;
   const address = `${base}/picture?${query}`;
+  const embed = (kind: string) =>
+    `${base}/embed?${new URLSearchParams({ ...Object.fromEntries(query), kind })}`;
   const table = (as: string) => `${base}/table?${new URLSearchParams({ ...Object.fromEntries(query), as })}`;
   const choose = (
     label: string,
@@ -108,6 +110,7 @@ export function VideoPlatesStage({ data }: { data: VideoPlatesData }) {
           view={view}
           address={address}
           table={table}
+          embed={embed}
           onView={(part) => void setView(part)}
         />
       </div>

@@ -1,3 +1,4 @@
+import { zipSync } from 'fflate';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { pngOf } from '@/ui/chart/pictureFile';
@@ -28,6 +29,7 @@ export function WhatIsShown({
   view,
   address,
   table,
+  embed,
   onView,
 }: {
   entries: { entry: string; product: string; position: number }[];
@@ -35,6 +37,8 @@ export function WhatIsShown({
   /** Of the plate as SVG, and of its order as a table of a kind. */
   address: string;
   table: (as: string) => string;
+  /** Of a part as a page for a frame. */
+  embed: (kind: string) => string;
   onView: (part: { lit?: string[]; first?: number | null }) => void;
 }) {
   const [busy, setBusy] = useState(false);
@@ -45,6 +49,28 @@ export function WhatIsShown({
       widthPx,
       `plate-${view.kind}${view.first === null ? '' : `-${view.first}`}-${widthPx}.png`,
     ).catch((error: Error) => toast.error(error.message));
+    setBusy(false);
+  }
+  /** Every step of the order, the last place first, as numbered pictures. */
+  async function sequence(widthPx: number) {
+    setBusy(true);
+    try {
+      const steps: Record<string, Uint8Array> = {};
+      const digits = String(entries.length).length;
+      for (let first = 1; first <= entries.length; first += 1) {
+        const step = new URL(address, location.href);
+        step.searchParams.set('first', String(first));
+        const svg = await (await fetch(step)).text();
+        const png = await pngOf(svg, widthPx, Math.round((widthPx * 9) / 16));
+        steps[`plate-${String(first).padStart(digits, '0')}.png`] = new Uint8Array(await png.arrayBuffer());
+      }
+      saveFile(
+        new Blob([zipSync(steps, { level: 0 })], { type: 'application/zip' }),
+        `plates-${view.kind}.zip`,
+      );
+    } catch (error) {
+      toast.error((error as Error).message);
+    }
     setBusy(false);
   }
   async function copy(as: string) {
@@ -116,7 +142,21 @@ export function WhatIsShown({
         <a className="quiet-button" href={`${address}&download`}>
           SVG
         </a>
+        <button type="button" className="quiet-button" disabled={busy} onClick={() => void sequence(1920)}>
+          All steps, PNG
+        </button>
       </div>
+      <p className="text-[14px]">
+        As a page for a frame elsewhere, without script:{' '}
+        {(['curves', 'bars', 'table'] as const).map((kind, i) => (
+          <span key={kind}>
+            {i > 0 && ', '}
+            <a className="underline underline-offset-2" href={embed(kind)}>
+              {{ curves: 'curves', bars: 'bars', table: 'ranking' }[kind]}
+            </a>
+          </span>
+        ))}
+      </p>
       <p className="text-[14px]">
         The order as a table:{' '}
         <a className="underline underline-offset-2" href={table('csv')} download="order.csv">
@@ -129,6 +169,14 @@ export function WhatIsShown({
           onClick={() => void copy('md')}
         >
           copy as Markdown
+        </button>
+        ,{' '}
+        <button
+          type="button"
+          className="cursor-pointer underline underline-offset-2"
+          onClick={() => void copy('txt')}
+        >
+          copy as lines for subtitles
         </button>
         ,{' '}
         <button

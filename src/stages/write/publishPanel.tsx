@@ -48,6 +48,13 @@ export function PublishPanel({ data, isSaved }: { data: WriteData; isSaved: bool
           />
         ))}
       </ul>
+      {versions.some(({ isHeld }) => !isHeld) && (
+        <p>
+          <a className="underline underline-offset-2" href={`${base}/versions/site`} download>
+            All versions as a folder for any web server
+          </a>
+        </p>
+      )}
       {versions.length > 1 && (
         <p>
           <a className="underline underline-offset-2" href={`${base}/versions`}>

@@ -5,6 +5,7 @@ import { roundUpView } from '@/app/roundUpView';
 import { olderRunsSentence } from '@/core/runs/olderRuns';
 import { verdictPage } from '@/lab/orders/verdictPage';
 import { verdictQuery } from '@/lab/orders/verdictView';
+import { versionState } from '@/lab/publish/versionState';
 import { viewKeptApart } from '@/lab/planning/rigView';
 import { ApartNote } from '@/stages/rig/apartNote';
 import { OlderNote } from '@/stages/rig/olderNote';
@@ -25,7 +26,7 @@ export default async function VerdictPage({ params, searchParams }: Props) {
     <>
       <ApartNote roundUpId={id} apart={await viewKeptApart(id)} />
       <OlderNote sentence={olderRunsSentence(view.runs, view.roundUp.beganAt)} />
-      <VerdictStage data={data} />
+      <VerdictStage data={data} state={await versionState(view)} />
     </>
   );
 }

@@ -1,0 +1,10 @@
+import { idFrom } from '@/app/ids';
+import { sendMade } from '@/app/answers/sendMade';
+
+/** All published versions as a folder of static files, packed, for any web server. */
+export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
+  const roundUpId = idFrom((await params).id);
+  return sendMade(request, { what: 'site', roundUpId, at: new Date().toISOString() }, ({ name }) => ({
+    'content-disposition': `attachment; filename="${name}.zip"`,
+  }));
+}
