@@ -29,6 +29,35 @@ function copyIn(text: string): ReadersCopy {
 }
 
 const QUIET_MS = 250;
+const REST_MS = 60;
+
+/**
+ * Does the last of what it was given, once so long has passed without another, and not before its part is wanted: nearly in sight, chosen
+ * in, or printed.
+ */
+function laterIn(part: HTMLElement, restMs: number): (work: () => void) => void {
+  let waiting: ReturnType<typeof setTimeout> | undefined;
+  let last: (() => void) | null = null;
+  let isWanted = false;
+  const want = () => {
+    if (isWanted) return;
+    isWanted = true;
+    watcher.disconnect();
+    last?.();
+  };
+  const watcher = new IntersectionObserver(
+    (entries) => entries.some(({ isIntersecting }) => isIntersecting) && want(),
+    { rootMargin: '200px' },
+  );
+  watcher.observe(part);
+  for (const event of ['change', 'focusin', 'input']) part.parentElement?.addEventListener(event, want);
+  addEventListener('beforeprint', want);
+  return (work) => {
+    last = work;
+    clearTimeout(waiting);
+    if (isWanted) waiting = setTimeout(work, restMs);
+  };
+}
 
 /** What a report answers by itself: an order at the reader’s own noise, two entries, a machine. */
 function answer(copy: ReadersCopy, ask: HTMLElement, more: HTMLElement): void {
@@ -48,6 +77,9 @@ function answer(copy: ReadersCopy, ask: HTMLElement, more: HTMLElement): void {
   const lineDb = () =>
     choice.way === 'noise' ? (choice.at ?? copy.noiseLinesDba[0]!) : copy.noiseLinesDba[0]!;
 
+  /** The pair is drawn when the line rests: the order alone follows a hand. */
+  const pairLater = laterIn(pair!, REST_MS);
+  const fitsLater = laterIn(fits!, 0);
   let written: ReturnType<typeof setTimeout> | undefined;
   /** The address follows when the hand rests. */
   function write(): void {
@@ -151,7 +183,6 @@ function answer(copy: ReadersCopy, ask: HTMLElement, more: HTMLElement): void {
       ...standing.ties.map((tie) => h('p', { dir: 'auto' }, tie)),
     );
     if (hasPair) drawPair(standing.ranking.placed.map(({ entry }) => entry));
-    if (hasFits) redraw(fits!, ...fitsPart(fitsOf(copy, choice.machine)!, choice.machine));
   }
 
   function drawPair(placed: readonly string[]): void {
@@ -176,25 +207,36 @@ function answer(copy: ReadersCopy, ask: HTMLElement, more: HTMLElement): void {
         ),
       ),
     );
-    redraw(pair!, ...pairPart(copy, pairOf(copy, { ...choice, one, other }, lineDb())!));
+    pairLater(() => redraw(pair!, ...pairPart(copy, pairOf(copy, { ...choice, one, other }, lineDb())!)));
   }
+
+  const drawFits = () => redraw(fits!, ...fitsPart(fitsOf(copy, choice.machine)!, choice.machine));
 
   function drawMachine(): void {
     redraw(
       machine!,
       machineFields(copy, choice.machine, (part) => {
         const next = { ...choice.machine, ...part };
-        if (next.limitC > next.roomC) change({ machine: next });
+        if (next.limitC <= next.roomC) return;
+        choice = { ...choice, machine: next };
+        drawFits();
+        write();
       }),
     );
   }
 
-  drawMachine();
   draw();
+  if (hasFits) {
+    drawMachine();
+    fitsLater(drawFits);
+  }
   addEventListener('resize', draw);
   addEventListener('hashchange', () => {
     choice = choiceOf(copy, location.hash);
-    drawMachine();
+    if (hasFits) {
+      drawMachine();
+      drawFits();
+    }
     drawChoices();
     draw();
   });

@@ -202,7 +202,7 @@ ${data.parts.map(partHtml).join('\n')}
 <section>${CHANGED}${setAside}${changes}${data.problems.length > 0 ? `<h3>Rows that could not be used</h3><ul>${data.problems.map((problem) => `<li><bdi>${escaped(problem)}</bdi></li>`).join('')}</ul>` : ''}</section>
 <section>${DATA}${attached}<p class="quiet">To check this page: <code>./abanico check FILE.html</code> ranks its data anew and says what does not follow.</p></section>
 </main>`;
-  const head = `<meta name="rules" content="${escaped(data.rules)}">\n`;
+  const head = `<meta name="description" content="${escaped(data.rigLine)}">\n<meta name="rules" content="${escaped(data.rules)}">\n`;
   return plainPage(
     {
       title: data.title,

@@ -19,7 +19,7 @@ nav ul.contents{list-style:none;padding:0;font-size:.9rem}.contents li{display:i
 .mark{display:inline-block;width:.8rem;height:.8rem;vertical-align:-.06rem;margin-right:.35rem}.sketch{width:38px;height:35px;vertical-align:middle;margin-right:6px}
 table{border-collapse:collapse;width:100%;font-size:.95rem}
 th{text-align:left;font-weight:500;color:var(--ink2);font-size:.84rem;border-bottom:1.5px solid var(--ink);padding:.35rem .5rem;vertical-align:bottom;white-space:nowrap}
-td.name{min-width:10rem}
+td.name{min-width:10rem}td[data-label=Fans]{min-width:6.5rem}
 td{border-bottom:1px solid var(--line);padding:.5rem;vertical-align:top}
 tr{break-inside:avoid}
 .n{text-align:right;white-space:nowrap}
@@ -60,6 +60,7 @@ input[aria-invalid=true]{border-color:var(--act);outline:1px solid var(--act)}
 .ask-share{display:block;height:4px;background:var(--ink2);border-radius:2px}
 .ask-rows{list-style:none;margin:.4rem 0;padding:0}
 .ask-rows li{display:grid;grid-template-columns:minmax(0,1fr) 11.25rem minmax(0,1.3fr);gap:.1rem .9rem;align-items:center;border-bottom:1px solid var(--line);padding:.35rem 0;max-width:none}
+#ask-more section>div{min-height:2rem}
 .whisker{display:block;width:100%;height:14px}
 .ask-misses{color:var(--ink2)}
 @media (min-width:64rem){
