@@ -327,7 +327,7 @@ const fits: Parameters<typeof whyLeftOut>[0] = {
     isCase: false,
     sockets: socketList('W8; W10'),
   },
-  ...{ capacityW: 210, price: { known: true, value: 60 } },
+  ...{ held: { capacityW: 210, interval95: 8 }, price: { known: true, value: 60 } },
 };
 
 test.each([
@@ -338,7 +338,10 @@ test.each([
   [{ radiatorMm: 10 }, []],
   [{ socket: 'w10' }, []],
   [{ socket: 'W9' }, ['does not fit W9']],
-  [{ watts: 250 }, ['holds 210 W at the line, 250 W needed']],
+  [{ watts: 250 }, ['holds 210 ± 8 W at the line, 250 W needed']],
+  [{ watts: 215 }, ['too close to call: holds 210 ± 8 W at the line, 215 W needed']],
+  [{ watts: 205 }, ['too close to call: holds 210 ± 8 W at the line, 205 W needed']],
+  [{ watts: 202 }, []],
   [{ budget: 50, heightMm: 1 }, ['158 mm tall, 157 mm too tall', '10.00 EUR over the budget']],
 ] as const)('a machine of %j leaves out for %j', (wish, why) => {
   expect(whyLeftOut(fits, { ...ANY, ...wish })).toEqual(why);
@@ -352,7 +355,7 @@ test('what nobody noted is no fit, and says so', () => {
       memoryClearanceMm: null,
       fanThicknessMm: null,
       sockets: [],
-      capacityW: null,
+      held: null,
     },
     price: { known: false, reason: 'no price recorded' },
     radiatorMm: 397,

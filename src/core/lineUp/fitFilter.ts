@@ -44,19 +44,26 @@ export function filterWords(filter: FitFilter): string[] {
   ];
 }
 
+/** The heat that an entry holds at the line under a filter's own limit and room, W, with the half-width of its 95 % interval. */
+export interface HeldHeat {
+  capacityW: number;
+  interval95: number;
+}
+
 /**
  * Why an entry is left out of a ranking by a filter, in words; empty where it stays. What is not known of it leaves it out,
- * too, since it may not fit. `capacityW` is the heat that it holds at the line under the filter's own limit and room.
+ * too, since it may not fit; and so does a heat that lies within its interval of what is asked.
  *
- * Example: An entry that holds 210 W of 250: ‘holds 210 W at the line, 250 W needed’.
+ * Example: An entry that holds 210 ± 8 W of 250: ‘holds 210 ± 8 W at the line, 250 W needed’; of 215: ‘too close to call: holds …’.
  */
-export function whyLeftOut(entry: Sized & { capacityW: number | null }, filter: FitFilter): string[] {
+export function whyLeftOut(entry: Sized & { held: HeldHeat | null }, filter: FitFilter): string[] {
   const { watts } = filter;
-  const { capacityW } = entry;
+  const { held } = entry;
   const misses = missWords(missedLimits(entry, filter));
   if (watts === null) return misses;
-  if (capacityW === null) return [...misses, 'maximum heat at the line not available'];
-  return capacityW < watts
-    ? [...misses, `holds ${capacityW.toFixed(0)} W at the line, ${watts} W needed`]
-    : misses;
+  if (held === null) return [...misses, 'maximum heat at the line not available'];
+  const { capacityW, interval95 } = held;
+  const heat = `holds ${capacityW.toFixed(0)} ± ${interval95.toFixed(0)} W at the line, ${watts} W needed`;
+  if (capacityW + interval95 < watts) return [...misses, heat];
+  return capacityW - interval95 < watts ? [...misses, `too close to call: ${heat}`] : misses;
 }

@@ -1,4 +1,4 @@
-import { capacityW } from '@/core/judgement/capacity';
+import { capacity95, capacityW } from '@/core/judgement/capacity';
 import { configuredSize } from '@/core/lineUp/configuredSize';
 import { whyLeftOut, type FitFilter } from '@/core/lineUp/fitFilter';
 import { socketList } from '@/core/lineUp/roomLimits';
@@ -23,12 +23,24 @@ export async function leftOutBy(
     referenceAmbientC: filter.roomC ?? referenceAmbientC,
   };
   return (await viewPrices(view)).flatMap(({ entry: { code, product, entry }, price }) => {
-    const resistance = placed.find((other) => other.entry === code)?.resistanceKPerW ?? null;
+    const found = placed.find((other) => other.entry === code);
+    const resistance = found?.resistanceKPerW ?? null;
+    const most = resistance === null ? null : capacityW(resistance, at);
     const why = whyLeftOut(
       {
         ...configuredSize(product.body, entry.body),
         sockets: socketList(product.body.sockets),
-        capacityW: resistance === null ? null : capacityW(resistance, at),
+        held:
+          found && most !== null
+            ? {
+                capacityW: most,
+                interval95: capacity95(
+                  most,
+                  found,
+                  Math.hypot(view.instruments.sharedRiseK, found.shared, found.watts),
+                ),
+              }
+            : null,
         price,
       },
       filter,

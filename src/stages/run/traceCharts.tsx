@@ -2,6 +2,7 @@
 
 import { useCallback, useMemo, useState } from 'react';
 import { settlingFitAt } from '@/core/settling/settlingFit';
+import { TakeAlong } from '../desk/takeAlong';
 import { pixelX, Plot, themeColour, type BarPoint, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
 import { figure } from '@/ui/marks/figures';
 import type { RunData, RunTrace } from '@/lab/runs/runPage';
@@ -154,8 +155,24 @@ export function TraceCharts({ data, trace }: { data: RunData; trace: RunTrace })
 
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-2">
-      <Key items={upperKeys} />
-      <div className="relative min-h-[240px] flex-[3]">
+      <div className="flex flex-wrap justify-between gap-x-4">
+        <Key items={upperKeys} />
+        <TakeAlong
+          picture="trace-picture"
+          fileName={`run-${data.run.label.replace(/[^A-Za-z0-9._-]+/g, '-')}`}
+          condition={`Run ${data.run.label}: ${data.run.product}, ${data.loadLabel}, fans ${data.run.setting}, mount ${data.run.mount}, pass ${data.run.pass}`}
+          figures={() =>
+            trace.timeS.map((timeS, i) => ({
+              t_s: timeS,
+              cpu_c: trace.cpuC?.[i] ?? null,
+              ambient_c: trace.ambientC?.[i] ?? null,
+              power_w: trace.powerW?.[i] ?? null,
+              fan_rpm: trace.fanRpm?.[i] ?? null,
+            }))
+          }
+        />
+      </div>
+      <div id="trace-picture" className="relative min-h-[240px] flex-[3]">
         <Plot
           series={temperatures}
           x={x}

@@ -6,6 +6,7 @@ import { figure, plural } from '@/ui/marks/figures';
 import { ChoiceField } from '@/ui/form/fields';
 import type { ClipRow, DrawnClip, SoundData } from '@/lab/sound/soundPage';
 import { Spectrogram, type Column } from './spectrogram';
+import { TakeAlong } from '../desk/takeAlong';
 import { SpectrumPlot } from './spectrumPlot';
 import { momentWords } from '@/core/timeWords';
 import { sentence } from '@/core/words';
@@ -131,7 +132,19 @@ export function ClipDetail({
         </p>
       ))}
       <Figures row={row} />
-      <SpectrumPlot shown={shown} beside={beside} />
+      <div id="spectrum-picture">
+        <SpectrumPlot shown={shown} beside={beside} />
+      </div>
+      <TakeAlong
+        picture="spectrum-picture"
+        fileName="spectrum"
+        condition={`${row.product}, ${row.setting}${beside ? `; dashed: ${beside.row.product}, ${beside.row.setting}` : ''}`}
+        figures={() =>
+          [shown, ...(beside ? [beside] : [])].flatMap(({ row: { product, setting }, lines }) =>
+            lines.hz.map((hz, i) => ({ product, setting, hz, level_db: lines.levels[i]! })),
+          )
+        }
+      />
       <p className="label-text">
         Unbroken: {row.product}, {row.setting}.
         {beside && ` Dashed: ${beside.row.product}, ${beside.row.setting}.`}
