@@ -39,7 +39,7 @@ export function TakeAlong({ picture, fileName, condition, figures }: Props) {
     }
     setBusy(false);
   }
-  const words = { title: line?.title ?? document.title, condition, source: line?.source ?? '' };
+  const words = () => ({ title: line?.title ?? document.title, condition, source: line?.source ?? '' });
   const shown = () => document.getElementById(picture)!;
   return (
     <span className="label-text inline-flex gap-x-3 whitespace-nowrap" aria-busy={busy}>
@@ -49,7 +49,7 @@ export function TakeAlong({ picture, fileName, condition, figures }: Props) {
           type="button"
           className={LINK}
           disabled={busy}
-          onClick={() => void take(() => pictureFile(shown(), words, kind), `${fileName}.${kind}`)}
+          onClick={() => void take(() => pictureFile(shown(), words(), kind), `${fileName}.${kind}`)}
         >
           {kind.toUpperCase()}
         </button>
