@@ -14,7 +14,7 @@ h2{font-size:1.5rem;margin:2.4rem 0 .6rem;padding-top:.9rem;border-top:1px solid
 h3{font-size:1.12rem;margin:1.4rem 0 .3rem}
 p,li{max-width:44rem}
 a{color:inherit;text-decoration-color:var(--act)}
-nav ul.contents{list-style:none;padding:0;font-size:.9rem}.contents li{display:inline-block}.contents a{display:inline-block;padding:.25rem 0;min-height:1.5rem}.contents li:not(:last-child)::after{content:'\00a0·\00a0';color:var(--ink2)}
+nav ul.contents{list-style:none;padding:0;font-size:.9rem}.contents li{display:inline-block}.contents a{display:inline-block;padding:.25rem 0;min-height:1.5rem}.contents li:not(:last-child)::after{content:' · ';white-space:pre;color:var(--ink2)}
 .quiet{color:var(--ink2);font-size:.9rem}
 .mark{display:inline-block;width:.8rem;height:.8rem;vertical-align:-.06rem;margin-right:.35rem}.sketch{width:38px;height:35px;vertical-align:middle;margin-right:6px}
 table{border-collapse:collapse;width:100%;font-size:.95rem}
