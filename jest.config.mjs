@@ -7,7 +7,7 @@ export default createJestConfig({
   // Reports carry the script that answers their readers.
   globalSetup: '<rootDir>/scripts/readersScript.mjs',
   // Two busy cores must not fail a test that only waits its turn.
-  testTimeout: 120_000,
+  testTimeout: 300_000,
   // The longest of them mostly wait: three at once on two cores.
   maxWorkers: 3,
   // A sandbox asks its outer world for it, by the million in a simulation: this way it is its own.

@@ -67,6 +67,7 @@ export function chart(copy: ReadersCopy, standing: Standing, width: number, onLi
   holder.addEventListener('pointerdown', (event) => {
     if (event.button !== 0) return;
     event.preventDefault();
+    handle.focus({ preventScroll: true });
     const stood = holder.getBoundingClientRect();
     const follow = (moved: PointerEvent) => move(placeAt(moved, stood));
     const end = () => {

@@ -96,7 +96,7 @@ function answer(copy: ReadersCopy, ask: HTMLElement, more: HTMLElement): void {
       ...what,
       way,
       // A place on one axis is none on another.
-      at: way === choice.way && part.response === undefined ? what.at : (part.at ?? null),
+      at: way === choice.way ? what.at : (part.at ?? null),
       load: loads.some(({ key }) => key === what.load) ? what.load : loads[0]!.key,
     };
     draw();
@@ -230,8 +230,16 @@ function answer(copy: ReadersCopy, ask: HTMLElement, more: HTMLElement): void {
     drawMachine();
     fitsLater(drawFits);
   }
-  addEventListener('resize', draw);
+  let widthPx = picture!.clientWidth;
+  addEventListener('resize', () => {
+    // A phone’s address bar comes and goes, and changes the height alone.
+    if (picture!.clientWidth === widthPx) return;
+    widthPx = picture!.clientWidth;
+    draw();
+  });
   addEventListener('hashchange', () => {
+    // A link to a part of the page chooses nothing.
+    if (!location.hash.includes('=')) return;
     choice = choiceOf(copy, location.hash);
     if (hasFits) {
       drawMachine();

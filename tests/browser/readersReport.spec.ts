@@ -176,7 +176,11 @@ test('the line is dragged and moved by keys, what is chosen stands in the addres
   await expect(page).toHaveURL(new RegExp(`#at=${(now - 0.1).toFixed(1)}&without=solano$`));
   expect(await places()).not.toEqual(before);
   const left = await page.locator('#ask').innerText();
-  const again = await opened(browser, page.url());
+  const chosen = page.url();
+  await page.getByRole('link', { name: 'The data' }).click();
+  await expect(page).toHaveURL(/#data$/);
+  expect(await page.locator('#ask').innerText()).toBe(left);
+  const again = await opened(browser, chosen);
   expect(await again.page.locator('#ask').innerText()).toBe(left);
   expect([...wrong, ...again.wrong]).toEqual([]);
   await again.close();

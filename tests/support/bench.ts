@@ -26,7 +26,7 @@ const RULE: BenchRule = {
 export async function until<T>(
   what: string,
   ask: () => Promise<T | null | false>,
-  withinMs = 110_000,
+  withinMs = 240_000,
 ): Promise<T> {
   const end = Date.now() + withinMs;
   for (;;) {
@@ -140,7 +140,7 @@ export function session(roundUpId: number): Promise<BenchSession> {
   return withDatabase(async (db) => (await lastSession(db, roundUpId))!);
 }
 
-export function inPhase(roundUpId: number, phase: BenchPhase, withinMs = 60_000): Promise<BenchSession> {
+export function inPhase(roundUpId: number, phase: BenchPhase, withinMs = 240_000): Promise<BenchSession> {
   return until(
     phase,
     async () => {
