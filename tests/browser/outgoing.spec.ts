@@ -60,18 +60,36 @@ test('a covered name goes out by no address, in no name, header or byte; the ope
   expect((await textsOf(own)).join('\n')).toMatch(/Xera 120,Norte/);
 });
 
-test('what readers open runs nothing and asks for nothing, by the policy that reaches them', async () => {
-  for (const path of ['/round-ups/1/verdict/report', '/round-ups/1/verdict/picture', '/shared/nobody']) {
+test('what readers open asks for nothing, in an origin of its own, by the policy that reaches them; a report runs its own script and no other', async ({
+  page,
+}) => {
+  for (const [path, runs] of [
+    ['/round-ups/1/verdict/report', true],
+    ['/round-ups/1/verdict/picture', false],
+    ['/shared/nobody', true],
+  ] as const) {
     const { headers } = await fetch(app.url + path);
     const policy = headers.get('content-security-policy') ?? '';
     expect([
       path,
       policy.startsWith("default-src 'none'"),
-      /script-src|connect-src/.test(policy),
+      /script-src/.test(policy),
+      /connect-src|allow-same-origin/.test(policy),
       /sandbox/.test(policy),
-    ]).toEqual([path, true, false, true]);
+    ]).toEqual([path, true, runs, false, true]);
     expect([path, headers.get('referrer-policy')]).toEqual([path, 'no-referrer']);
   }
+  await page.goto(`${app.url}/round-ups/1/verdict/report`);
+  await page.getByLabel('Noise line, dB(A)').fill('34');
+  await expect(page.getByRole('status')).toContainText('at 34.0 dB(A)');
+  await expect(page).toHaveURL(/#at=34$/);
+  const ran = await page.evaluate(() => {
+    const script = document.createElement('script');
+    script.textContent = 'window.harmed = 1';
+    document.body.append(script);
+    return 'harmed' in window;
+  });
+  expect(ran).toBe(false);
   expect((await fetch(`${app.url}/_next/image?url=%2Ficon.svg&w=64&q=75`)).status).toBe(404);
 });
 
