@@ -20,7 +20,7 @@ export function VersionNote({ roundUpId, state }: { roundUpId: number; state: Ve
   return (
     <details className="label-text">
       <summary className="cursor-pointer">
-        <span className="text-warn">▲</span> Differs from {versions}, {state.on}:{' '}
+        <span className="text-warn">▲</span> Differs from version {state.version}, {state.on}:{' '}
         {plural(state.changes.length, 'entry', 'entries')}
       </summary>
       <ul className="list-disc pl-5">
@@ -30,6 +30,7 @@ export function VersionNote({ roundUpId, state }: { roundUpId: number; state: Ve
           </li>
         ))}
       </ul>
+      <p>Published was {versions}; a correction is published under Write.</p>
     </details>
   );
 }
