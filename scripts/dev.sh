@@ -3,10 +3,12 @@ set -euo pipefail
 cd "$(dirname "$0")/.."
 source scripts/install.sh
 source scripts/postgres.sh
+source scripts/build.sh
 trap stop_postgres EXIT
 need_node
 need_packages
 need_postgres
+need_reader
 [ -n "${DATABASE_URL:-}" ] || private_postgres dev
 node --no-warnings --import tsx src/command/prepare.ts
 node_modules/.bin/next dev --hostname 127.0.0.1 --port "${PORT:-4781}"
