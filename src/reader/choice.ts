@@ -146,9 +146,9 @@ export function choiceOf(copy: ReadersCopy, hash: string): Choice {
     machine: {
       ...{ watts, roomC, limitC: limitC > roomC ? limitC : Math.max(first.machine.limitC, roomC + 1) },
       noiseDba: number('noise', -20, 160) ?? first.machine.noiseDba,
-      heightMm: number('height', 1, 1000),
+      heightMm: number('height', 0, 1000),
       memoryMm: number('memory', 0, 500),
-      radiatorMm: number('radiator', 1, 2000),
+      radiatorMm: number('radiator', 0, 2000),
       budget: number('money', 0, 1e7),
       socket: text('socket').slice(0, 100),
     },
