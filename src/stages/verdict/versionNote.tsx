@@ -13,8 +13,8 @@ export function VersionNote({ roundUpId, state }: { roundUpId: number; state: Ve
   if (state.state === 'published')
     return (
       <p className="label-text">
-        <span className="text-ok">●</span> The order at the brief’s line is as published in {versions},{' '}
-        {state.on}.
+        <span className="text-ok">●</span> The order at the brief’s first line and load is as published in{' '}
+        {versions}, {state.on}.
       </p>
     );
   return (
