@@ -70,8 +70,6 @@ test('a control that broke is told on every stage, its runs are held, and freed 
   await page.getByLabel('Why release them or set them aside').fill('pasted anew: it was the control alone');
   await page.getByRole('button', { name: 'Release 9 runs' }).click();
   await expect(page.getByText('9 runs count again')).toBeVisible();
-  await page.getByRole('button', { name: 'Put 9 runs on hold' }).click();
-  await expect(page.getByText('9 runs on hold', { exact: true })).toBeVisible();
 });
 
 test('what the meter read while it was off is corrected on request, said with the verdict, and taken back', async ({
@@ -108,6 +106,10 @@ test('what the meter read while it was off is corrected on request, said with th
 test('an older rig is bridged by what both have, who flips is told, and it is used in the verdict and left again', async ({
   page,
 }) => {
+  // With the nine that followed the broken control on hold, one of those on both rigs stands apart.
+  await page.goto(`${app.url}/round-ups/1/rig/watch`);
+  await page.getByRole('button', { name: 'Put 9 runs on hold' }).click();
+  await expect(page.getByText('9 runs on hold', { exact: true })).toBeVisible();
   await page.goto(`${app.url}/round-ups/1/rig`);
   await page.getByRole('link', { name: 'Bridge' }).click();
   await expect(page.getByText(/^Rise here = /)).toBeVisible();
