@@ -64,10 +64,7 @@ function Dots({
             strokeWidth={2}
             className={isOwn ? 'fill-ink stroke-ink' : 'fill-base-100 stroke-ink'}
           >
-            <title>
-              {entry.product}, {entry.loadW} W: {figure(entry.spreadK, 2)} K over {entry.mounts} mounts
-              {entry.lastOn && `, the last on ${entry.lastOn}`}
-            </title>
+            <title>{`${entry.product}, ${entry.loadW} W: ${figure(entry.spreadK, 2)} K over ${entry.mounts} mounts${entry.lastOn ? `, the last on ${entry.lastOn}` : ''}`}</title>
           </circle>
         ))}
         <text x={LEFT} y={HEIGHT - 6} className="fill-ink2 text-[12px]">
