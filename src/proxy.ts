@@ -9,7 +9,7 @@ function policy(nonce: string): string {
     `script-src 'self' 'nonce-${nonce}' 'strict-dynamic'`,
     "style-src 'self' 'unsafe-inline'",
     "img-src 'self' data: blob:",
-    "font-src 'self'",
+    "font-src 'self' data:",
     "connect-src 'self'",
     "media-src 'self' data: blob:",
     "worker-src 'self' blob:",

@@ -46,6 +46,28 @@ export function readReference(text: string): Reference | null {
 }
 
 /**
+ * A reference as it stands in a text, between its braces.
+ *
+ * @example referenceText({ what: 'rise', entry: 'galerna', at: 28, loadW: 90 }) → '{{rise galerna @ 28, 90 W}}'
+ */
+export function referenceText({ what, entry, at, loadW }: Reference): string {
+  // Where a load is named, its line is, too: “@” is followed by a level.
+  const where = at === null ? '' : ` @ ${at}${loadW === null ? '' : `, ${loadW} W`}`;
+  return `{{${what} ${entry}${where}}}`;
+}
+
+/**
+ * Whom a reference is of: one, or two where it is “A less B” and no entry is called so.
+ *
+ * @example namesIn('a less b', () => false) → ['a', 'b']
+ */
+export function namesIn(entry: string, isThere: (name: string) => boolean): readonly string[] {
+  if (isThere(entry)) return [entry];
+  const pair = entry.split(' less ').map((name) => name.trim());
+  return pair.length === 2 ? pair : [entry];
+}
+
+/**
  * A text in its parts: what stands, and what it refers to. Braces around no reference stay as they are.
  *
  * @example partsOf('a {{x}} b') → ['a {{x}} b']

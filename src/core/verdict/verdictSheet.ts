@@ -1,4 +1,6 @@
+import { isAboutCases, isByAir, questionOf, type Question } from '../brief/questions';
 import type { Against } from '../curves/curveRule';
+import { responseOf, RISE } from '../responses/responses';
 
 /** What a picture or a ranking of the verdict shows; null and empty mean the round-up's own. */
 export interface ShownWhat {
@@ -81,6 +83,18 @@ const TITLES: Record<PartKind, string> = {
   links: 'Elsewhere',
 };
 
+/** Kinds of parts by name. */
+export const PART_NAMES: Readonly<Record<PartKind, string>> = {
+  text: 'Text',
+  ranking: 'Ranking',
+  curves: 'Curves',
+  bars: 'Bars',
+  entries: 'Each entry',
+  awards: 'Awards',
+  sounds: 'Sounds',
+  links: 'Links',
+};
+
 /**
  * A part as it begins.
  *
@@ -90,24 +104,60 @@ export function newPart(kind: PartKind): VerdictPart {
   return { kind, title: TITLES[kind], body: '', what: { ...OWN_WHAT } };
 }
 
+/** What a verdict can be of: its question, and what was measured for it. */
+export interface VerdictFacts {
+  question: Question;
+  /** Ids of responses that have an order, in the order of the registry. */
+  responses: readonly string[];
+  hasSounds: boolean;
+  /** Whether an award has a rule here: fans that move air alone have none. */
+  hasAwards: boolean;
+}
+
+const NOTHING_SPECIAL: VerdictFacts = {
+  question: 'coolers',
+  responses: [RISE.id],
+  hasSounds: false,
+  hasAwards: true,
+};
+
+/** What a question asks for beside the own order: what else gets warm in a case, what else air does. */
+function isAskedBeside(question: Question, id: string): boolean {
+  if (isByAir(question)) return responseOf(id)?.atPlaces !== null;
+  return isAboutCases(question) && responseOf(id)?.overRoom === true && responseOf(id)?.channel !== null;
+}
+
+/** What no round-up of a question has measured. */
+function notMeasured(question: Question): string {
+  if (isByAir(question)) return `${questionOf(question).cannot} How long they last.`;
+  if (isAboutCases(question)) return `${questionOf(question).cannot} How long their fans and filters last.`;
+  return 'How long they last, whether they leak, what they do in other cases and on other processors.';
+}
+
 /**
- * The verdict that a round-up begins with: order, curves, awards, each entry, and what was not measured.
+ * The verdict that a round-up begins with, by its question: its order and curves, what else it asks for and has measured, sounds and
+ * awards where there are any, each entry, and what was not measured.
  *
  * @example firstVerdict().parts.length → 5
  */
-export function firstVerdict(): Verdict {
+export function firstVerdict(facts: VerdictFacts = NOTHING_SPECIAL): Verdict {
+  const { question, responses, hasSounds, hasAwards } = facts;
+  const own = responses.includes(RISE.id) ? RISE.id : responses[0];
+  const beside = responses.filter((id) => id !== own && isAskedBeside(question, id));
   return {
     summary: '',
     parts: [
       newPart('ranking'),
       newPart('curves'),
-      newPart('awards'),
+      ...beside.map((response) => ({
+        ...newPart('ranking'),
+        title: responseOf(response)!.name,
+        what: { ...OWN_WHAT, response },
+      })),
+      ...(hasSounds ? [newPart('sounds')] : []),
+      ...(hasAwards ? [newPart('awards')] : []),
       newPart('entries'),
-      {
-        ...newPart('text'),
-        title: 'What was not measured',
-        body: 'How long they last, whether they leak, what they do in other cases and on other processors.',
-      },
+      { ...newPart('text'), title: 'What was not measured', body: notMeasured(question) },
     ],
     entries: [],
     awards: [],

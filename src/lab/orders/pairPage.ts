@@ -6,7 +6,6 @@ import { toSeparate } from '@/core/judgement/toSeparate';
 import { configuredSize } from '@/core/lineUp/configuredSize';
 import { isFixedWatts, loadKey } from '@/core/runs/load';
 import { pairDoubtParts } from '@/core/uncertainty/doubtParts';
-import { firstVerdict } from '@/core/verdict/verdictSheet';
 import { readSheet } from '@/database/lineUp/sheets';
 import { withDatabase } from '@/database/pool';
 import { viewPrices } from '../lineUp/prices';
@@ -14,6 +13,7 @@ import { underCovers } from '../lineUp/shownLineUp';
 import { placedEntries } from '../model/pageEntries';
 import { allValues } from '../model/responseView';
 import { riseCurves, type RoundUpView } from '../model/roundUpView';
+import { startOf } from '../publish/writeView';
 import { viewJudgement, type JudgedEntry } from './judgementView';
 import { viewPairs } from './pairs';
 import { viewSideBySide } from './sideBySide';
@@ -117,7 +117,7 @@ export async function pairPage(
       .map((change) => ({ ...change, otherName: nameOf(change.other) })),
     currency: view.brief.limits.currency,
     plan: found?.plan ?? null,
-    verdict: { version: sheet?.version ?? 0, body: sheet?.body ?? firstVerdict() },
+    verdict: { version: sheet?.version ?? 0, body: sheet?.body ?? (await startOf(view)) },
     /** The load as a text refers to it: empty for the first; null where it can be referred to by no watts. */
     referredLoad:
       chosen === loads[0] ? '' : chosen && isFixedWatts(chosen.load) ? `, ${chosen.load.loadW} W` : null,

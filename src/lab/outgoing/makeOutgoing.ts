@@ -5,13 +5,14 @@ import { finished } from 'node:stream/promises';
 import { Zip, ZipDeflate, ZipPassThrough } from 'fflate';
 import type { Leaving } from '@/core/lineUp/underCover';
 import type { Tell } from '@/core/progress';
-import type { ShownWhat } from '@/core/verdict/verdictSheet';
+import type { ShownWhat, Verdict } from '@/core/verdict/verdictSheet';
 import { inSnapshot } from '@/database/pool';
 import { exportBundle, type ExportedBundle } from './exportBundle';
 import { Refused } from '../refusal';
 import { reportOf } from '../report/bundleReport';
 import { publishedSite } from '../publish/publishedSite';
 import type { EmbedKind } from '../report/embedded';
+import { draftOf } from '../report/draft';
 import { orderEmbed, orderFile, orderPlate, type PlateWish } from '../report/orderFiles';
 import { viewRoundUp } from '../model/roundUpView';
 import { gatedText } from './coverGate';
@@ -24,6 +25,8 @@ export type OutgoingWish = { roundUpId: number } & (
   | { what: 'table'; shown: ShownWhat; as: string }
   | { what: 'plate'; shown: ShownWhat; plate: PlateWish }
   | { what: 'embed'; shown: ShownWhat; kind: EmbedKind }
+  /** A verdict as it is being written, for the one who writes it. */
+  | { what: 'draft'; verdict: Verdict }
   /** All versions that may be seen at that moment, as static files. */
   | { what: 'site'; at: string }
 );
@@ -72,7 +75,7 @@ async function zipInto(file: string, { files, runs }: ExportedBundle, tell: Tell
 }
 
 async function textOf(
-  wish: Exclude<OutgoingWish, { what: 'bundle' | 'site' }>,
+  wish: Exclude<OutgoingWish, { what: 'bundle' | 'site' | 'draft' }>,
   tell: Tell,
 ): Promise<{ type: string; text: string } | null> {
   const { roundUpId } = wish;
@@ -106,6 +109,13 @@ export async function makeOutgoing(wish: OutgoingWish, file: string, tell: Tell)
     tell('Writing the versions', 0.2);
     await writeFile(file, await publishedSite(wish.roundUpId, new Date(wish.at)), { mode: 0o600 });
     return { type: 'application/zip', name: 'verdicts' };
+  }
+  if (wish.what === 'draft') {
+    const view = await viewRoundUp(wish.roundUpId);
+    if (!view) return null;
+    // What readers would see of it was looked through for covered names; the rest stays in the lab.
+    await writeFile(file, JSON.stringify(await draftOf(view, wish.verdict)), { mode: 0o600 });
+    return { type: 'application/json', name: 'draft' };
   }
   if (wish.what !== 'bundle') {
     const made = await textOf(wish, tell);

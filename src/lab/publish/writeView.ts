@@ -1,7 +1,7 @@
 import { awardCase, quietLine } from '@/core/verdict/awardCase';
 import { awardOffers, type AwardOffer } from '@/core/verdict/awards';
 import { orderSentences } from '@/core/verdict/orderSentences';
-import { firstVerdict, type Verdict } from '@/core/verdict/verdictSheet';
+import { firstVerdict, PART_KINDS, type PartKind, type Verdict } from '@/core/verdict/verdictSheet';
 import { configuredSize } from '@/core/lineUp/configuredSize';
 import { loadKey } from '@/core/runs/load';
 import { timeWords } from '@/core/timeWords';
@@ -22,6 +22,8 @@ export interface WriteView {
   offers: AwardOffer[];
   /** Sentences about the order that claim no more than it bears. */
   sentences: string[];
+  /** Kinds of parts that there is something for. */
+  kinds: PartKind[];
   loads: { key: string; label: string }[];
   responses: { id: string; name: string }[];
   published: PublishedView;
@@ -61,6 +63,30 @@ const offersOf = memoized(async (view: RoundUpView): Promise<Pick<WriteView, 'of
 
 const MOST_HISTORY = 30;
 
+/** The verdict that a round-up begins with, by its question and what it has measured. */
+export async function startOf(view: RoundUpView): Promise<Verdict> {
+  const { responses } = await availableResponses(view);
+  const { offers } = await offersOf(view);
+  return firstVerdict({
+    question: view.brief.question,
+    responses: responses.map(({ id }) => id),
+    hasSounds: responses.some(({ keptWith }) => keptWith === 'recordings'),
+    hasAwards: offers.length > 0,
+  });
+}
+
+/** Kinds of parts that a round-up has something for. */
+async function partKinds(view: RoundUpView): Promise<PartKind[]> {
+  const { responses } = await availableResponses(view);
+  const { offers } = await offersOf(view);
+  const isEmpty = view.runs.length === 0;
+  const none: Partial<Record<PartKind, boolean>> = {
+    ...{ ranking: isEmpty, curves: isEmpty, bars: isEmpty, awards: offers.length === 0 },
+    sounds: !responses.some(({ keptWith }) => keptWith === 'recordings'),
+  };
+  return PART_KINDS.filter((kind) => !none[kind]);
+}
+
 /** What a verdict is written with: what stands of it, what was written before, and what the data offer. */
 export async function viewWriting(view: RoundUpView): Promise<WriteView> {
   const { id } = view.roundUp;
@@ -70,7 +96,8 @@ export async function viewWriting(view: RoundUpView): Promise<WriteView> {
   }));
   const { responses } = await availableResponses(view);
   return {
-    sheet: sheet ?? { version: 0, body: firstVerdict() },
+    sheet: sheet ?? { version: 0, body: await startOf(view) },
+    kinds: await partKinds(view),
     history: changes
       .slice(-MOST_HISTORY)
       .reverse()
@@ -92,6 +119,7 @@ export async function writePage(view: RoundUpView, now: Date) {
   return {
     ...found,
     roundUpId: view.roundUp.id,
+    lineDb: view.roundUp.noiseLineDba,
     /** Day that the brief names as the end of the embargo; empty where it names none that is to come. */
     embargo: embargo > now.toISOString().slice(0, 10) ? embargo : '',
     history: history.map(({ changedAt, ...change }) => ({ ...change, changedAt: timeWords(changedAt) })),

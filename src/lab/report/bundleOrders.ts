@@ -1,8 +1,5 @@
 import type { PlacedFan } from '@/core/cases/layoutSketch';
-import { pairDifference } from '@/core/ranking/pairDifference';
 import { axisWords } from '@/core/curves/curveRule';
-import { capacity95 } from '@/core/judgement/capacity';
-import { interval95Share } from '@/core/judgement/intervalShare';
 import { configuredSize } from '@/core/lineUp/configuredSize';
 import { blankEntry } from '@/core/lineUp/entry';
 import { latestPrice, priceIn } from '@/core/lineUp/prices';
@@ -10,17 +7,16 @@ import { productFacts } from '@/core/lineUp/productFacts';
 import { nameKey, variantNames } from '@/core/lineUp/variantNames';
 import { unknown, type Outcome } from '@/core/outcome';
 import { defaultBrief, type Brief } from '@/core/brief/brief';
-import { responseOf, RESPONSES, RISE } from '@/core/responses/responses';
-import { instrumentDoubt } from '@/core/rig/instrumentDoubt';
-import { NORMAL_95 } from '@/core/statistics/normal';
+import { RESPONSES, RISE } from '@/core/responses/responses';
 import { awardCase, quietLine } from '@/core/verdict/awardCase';
 import { awardOffers, type AwardOffer } from '@/core/verdict/awards';
-import { FIGURES, type Reference } from '@/core/verdict/references';
-import type { ShownWhat } from '@/core/verdict/verdictSheet';
+import type { Reference } from '@/core/verdict/references';
+import { OWN_WHAT, type ShownWhat } from '@/core/verdict/verdictSheet';
 import type { Bundle } from '@/formats/bundle/readBundle';
 import { UnusableInput } from '@/formats/problem';
 import { rankBundle, type BundleRanking, type RankChoice } from '../model/rankBundle';
 import { hasDie } from '../model/reduceBundleRun';
+import { figuresIn, type Referred } from './figures';
 
 export interface NamedEntry {
   entry: string;
@@ -44,6 +40,7 @@ export interface BundleOrders {
   find: (entry: string) => NamedEntry | null;
   /** An order with its curves; null with the reason where there is none. */
   order: (what: ShownWhat) => Outcome<BundleRanking>;
+  refer: (reference: Reference) => Outcome<Referred>;
   figure: (reference: Reference) => Outcome<string>;
   offers: AwardOffer[];
 }
@@ -152,117 +149,13 @@ export function bundleOrders(bundle: Bundle): BundleOrders {
     return made;
   }
 
-  const own: ShownWhat = { response: RISE.id, place: '', against: 'noise', at: null, load: '' };
-  const loadKeyOf = (watts: number | null) =>
-    watts === null
-      ? ''
-      : (bundle.runs.find(({ run }) => run.loadW === watts && run.loadName === '' && run.gpuLoadW === 0)
-          ?.run ?? null);
-
-  function figure({ what, entry, at, loadW }: Reference): Outcome<string> {
-    const named = find(entry);
-    // “A less B”, unless a product is called so.
-    const [first, second] = named ? [] : entry.split(' less ');
-    if (first !== undefined && second !== undefined)
-      return differenceOf([first, second], { what, at, loadW });
-    if (!named) return unknown(`no entry “${entry}” here`);
-    if (what === 'price')
-      return named.price.known
-        ? { known: true, value: `${named.price.value.toFixed(2)} ${brief.limits.currency}` }
-        : named.price;
-    const run = loadKeyOf(loadW);
-    if (run === null) return unknown(`nothing was measured at ${loadW} W`);
-    const response = Object.hasOwn(FIGURES, what) ? RISE.id : what;
-    if (!responseOf(response))
-      return unknown(`“${what}” is no figure: there are ${Object.keys(FIGURES).join(', ')}`);
-    const found = order({ ...own, response, at, load: run === '' ? '' : `${run.loadW}` });
-    if (!found.known) return found;
-    const { ranking, detail } = found.value;
-    const placed = ranking.placed.find((other) => other.entry === named.entry);
-    if (!placed) {
-      const out = ranking.notPlaced.find((other) => other.entry === named.entry);
-      return unknown(`${named.name} has no place there${out ? `: ${out.reason}` : ''}`);
-    }
-    const told = detail?.get(named.entry);
-    const pm = (value: number, half: number, decimals: number, unit: string) => ({
-      known: true as const,
-      value: `${value.toFixed(decimals)} ± ${half.toFixed(decimals)} ${unit}`,
-    });
-    const share = interval95Share(placed);
-    const { sharedRiseK } = instrumentDoubt(bundle.dataPackage.planning.book);
-    switch (what) {
-      case 'place':
-        return {
-          known: true,
-          value:
-            placed.placeFrom === placed.placeTo
-              ? `place ${placed.place}`
-              : `places ${placed.placeFrom} to ${placed.placeTo}`,
-        };
-      case 'k/w':
-        return placed.resistanceKPerW === null
-          ? unknown('no power flowed')
-          : pm(placed.resistanceKPerW, placed.resistanceKPerW * share, 4, 'K/W');
-      case 'die':
-        // An absolute claim: what the sensors of the rig share counts in it.
-        return pm(
-          placed.temperatureAtReferenceC,
-          Math.hypot(placed.interval95, NORMAL_95 * Math.hypot(sharedRiseK, placed.shared, placed.watts)),
-          1,
-          '°C',
-        );
-      case 'noise':
-        return told?.noiseToHoldDba.known
-          ? { known: true, value: `${told.noiseToHoldDba.value.toFixed(1)} dB(A)` }
-          : unknown(told && !told.noiseToHoldDba.known ? told.noiseToHoldDba.reason : 'not available');
-      case 'capacity':
-        return told?.capacityW.known
-          ? pm(
-              told.capacityW.value,
-              capacity95(told.capacityW.value, placed, Math.hypot(sharedRiseK, placed.shared, placed.watts)),
-              0,
-              'W',
-            )
-          : unknown('its maximum heat is not available');
-      case 'band':
-        return told?.bandScoreWPerK.known
-          ? { known: true, value: `${told.bandScoreWPerK.value.toFixed(2)} W/K` }
-          : unknown(told && !told.bandScoreWPerK.known ? told.bandScoreWPerK.reason : 'not available');
-      default: {
-        const { decimals, unit } = found.value.response;
-        return pm(placed.value, placed.interval95, decimals, unit);
-      }
-    }
-  }
-
-  /** How far one lies from another, with the interval that holds for all differences of that order at once. */
-  function differenceOf(
-    pair: readonly [string, string],
-    { what, at, loadW }: Omit<Reference, 'entry'>,
-  ): Outcome<string> {
-    const response = what === 'rise' ? RISE.id : what;
-    if (!responseOf(response)) return unknown(`a difference of “${what}” is not available`);
-    const run = loadKeyOf(loadW);
-    if (run === null) return unknown(`nothing was measured at ${loadW} W`);
-    const found = order({ ...own, response, at, load: run === '' ? '' : `${run.loadW}` });
-    if (!found.known) return found;
-    const { placed } = found.value.ranking;
-    const standing = pair.map((text) => placed.find((other) => other.entry === find(text)?.entry));
-    const [one, other] = standing;
-    if (!one || !other)
-      return unknown(`${pair[one ? 1 : 0]} is not ranked there, or no entry of that name is here`);
-    const { decimals, unit } = found.value.response;
-    const { difference, interval95, isOpen } = pairDifference(other, one, placed.length);
-    const told = `${Math.abs(difference).toFixed(decimals)} ± ${interval95.toFixed(decimals)} ${unit}`;
-    if (isOpen) return { known: true, value: `${told} apart (a tie)` };
-    return { known: true, value: `${told} ${difference < 0 ? 'lower' : 'higher'}` };
-  }
+  const { refer, figure } = figuresIn({ bundle, brief, find, order });
 
   function offersOf(): AwardOffer[] {
-    const at = order(own);
+    const at = order(OWN_WHAT);
     if (!at.known) return [];
     const { ranking, detail, curves } = at.value;
-    const quiet = order({ ...own, at: quietLine(brief) });
+    const quiet = order({ ...OWN_WHAT, at: quietLine(brief) });
     return awardOffers(
       awardCase({
         ...{ brief, lineDb: at.value.at, placed: ranking.placed, detail, curves, entries },
@@ -271,7 +164,7 @@ export function bundleOrders(bundle: Bundle): BundleOrders {
     );
   }
 
-  return { brief, entries, find, order, figure, offers: offersOf() };
+  return { brief, entries, find, order, refer, figure, offers: offersOf() };
 }
 
 /** Where an order stands and of what, in words. */

@@ -3,7 +3,8 @@ import { steadyZip } from '@/formats/bundle/steadyZip';
 import { methodCard } from '@/core/brief/methodCard';
 import { methodDone } from '@/core/brief/methodDone';
 import { isWithoutHeat, type Brief } from '@/core/brief/brief';
-import { questionOf } from '@/core/brief/questions';
+import { isAboutCases, isByAir, questionOf } from '@/core/brief/questions';
+import { RESPONSES, RISE } from '@/core/responses/responses';
 import { instrumentDoubt } from '@/core/rig/instrumentDoubt';
 import { withinRange } from '@/core/levels/meterRange';
 import { levelOfRun } from '@/core/levels/meterMean';
@@ -11,7 +12,7 @@ import { setupWords } from '@/core/rig/setupDifferences';
 import { changeWords } from '@/core/runs/changeWords';
 import type { LabRun } from '@/core/runs/labRun';
 import { orderSentences } from '@/core/verdict/orderSentences';
-import { firstVerdict } from '@/core/verdict/verdictSheet';
+import { firstVerdict, OWN_WHAT, type Verdict, type VerdictFacts } from '@/core/verdict/verdictSheet';
 import type { BundleFiles } from '@/formats/bundle/bundleFiles';
 import { withLoudness, type KnownSounds } from '../sound/bundleClips';
 import { readBundle, type Bundle } from '@/formats/bundle/readBundle';
@@ -172,6 +173,22 @@ export async function reportOf(files: BundleFiles, sounds?: KnownSounds): Promis
   return { bundle, orders, write: (version, made = {}) => written(files, bundle, orders, version, made) };
 }
 
+/** What a bundle's verdict can be of where none was written. */
+function factsOf({ brief, order, offers }: BundleOrders): VerdictFacts {
+  const isRanked = (response: string) => {
+    const found = order({ ...OWN_WHAT, response });
+    return found.known && found.value.ranking.placed.length > 0;
+  };
+  // Only what is read in cases or of air is asked for beside the own order: elsewhere no other order is made.
+  const asked = isAboutCases(brief.question) || isByAir(brief.question) ? RESPONSES : [];
+  return {
+    question: brief.question,
+    responses: [RISE.id, ...asked.map(({ id }) => id).filter((id) => id !== RISE.id && isRanked(id))],
+    hasSounds: false,
+    hasAwards: offers.length > 0,
+  };
+}
+
 function written(
   files: BundleFiles,
   bundle: Bundle,
@@ -179,6 +196,25 @@ function written(
   version: ReportVersion | null,
   { plain = false }: ReportMade,
 ): BundleReport {
+  const verdict = bundle.dataPackage.planning.verdict ?? firstVerdict(factsOf(orders));
+  const { source, broken, ...bare } = bareReport(bundle, orders, verdict, version);
+  const answers = plain ? null : readersAnswers(bundle, orders, source);
+  const data = withData({ ...bare, answers }, files, bundle.dataPackage.name);
+  return { html: reportHtml(data, reportFonts()), data, broken };
+}
+
+/** A verdict under way as readers would see it, at once: without the data and the script that go with a report. */
+export function draftReport(bundle: Bundle, orders: BundleOrders, verdict: Verdict): string {
+  return reportHtml(bareReport(bundle, orders, verdict, null), reportFonts());
+}
+
+/** All that a report says, its data and its script still to come. */
+function bareReport(
+  bundle: Bundle,
+  orders: BundleOrders,
+  verdict: Verdict,
+  version: ReportVersion | null,
+): ReportData & Pick<Made, 'source' | 'broken'> {
   const { dataPackage } = bundle;
   const { planning, rig } = dataPackage;
   const photos = new Map(
@@ -186,7 +222,6 @@ function written(
       path.startsWith('photos/') ? [[path.slice(7), bytes] as const] : [],
     ),
   );
-  const verdict = planning.verdict ?? firstVerdict();
   const made: Made = { bundle, orders, verdict, photos, source: sourceOf(bundle), broken: [] };
   const nameOf = (entry: string) => orders.find(entry)?.name ?? entry;
   const own = orders.order({ response: 'rise', place: '', against: 'noise', at: null, load: '' });
@@ -199,7 +234,7 @@ function written(
   const cardRig = { ...rig, revision: planning.revision ?? 1 };
   const entries = bundle.entries.map(({ entry, isControl }) => ({ entry, isControl }));
   const { one } = questionOf(orders.brief.question);
-  const bare: ReportData = {
+  const said = {
     title: dataPackage.title,
     by: dataPackage.lab,
     rigLine: `${heatWords(orders.brief)}${one}s compared at ${orders.brief.noiseLinesDba[0]!.toFixed(1)} dB(A); ${made.source}`,
@@ -240,10 +275,9 @@ function written(
     problems: bundle.problems.map(problemText),
     rules: RULES_NOW,
     ...{ data: null, dataNote: '' },
-    answers: plain ? null : readersAnswers(bundle, orders, made.source),
+    answers: null,
   };
-  const data = withData(bare, files, dataPackage.name);
-  return { html: reportHtml(data, reportFonts()), data, broken: made.broken };
+  return { ...said, source: made.source, broken: made.broken };
 }
 
 /** A sentence whose signs are no Markdown: names are what they are. */

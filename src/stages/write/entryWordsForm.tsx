@@ -3,8 +3,7 @@
 import { useState } from 'react';
 import type { EntryWords } from '@/core/verdict/verdictSheet';
 import { EntryMark } from '@/ui/marks/entryMark';
-import { FigurePicker } from './figurePicker';
-import { WordsEditor } from './wordsEditor';
+import { WordsEditor } from './editor/wordsEditor';
 import type { WriteData } from '@/lab/publish/writeView';
 
 export const blankWords = (entry: string): EntryWords => ({
@@ -106,7 +105,6 @@ export function EntryWordsForm({
           <Lines label="Against it" lines={own.cons} onLines={(cons) => set({ cons })} />
         </div>
         <WordsEditor label={`Note on ${item.product}`} value={own.note} onValue={(note) => set({ note })} />
-        <FigurePicker data={data} onText={(text) => set({ note: own.note ? `${own.note} ${text}` : text })} />
         <div className="flex flex-wrap gap-3">
           {own.photos.map(({ photo, alt }, i) => (
             <figure key={photo} className="w-40 space-y-1">

@@ -3,22 +3,10 @@
 import { useSortable } from '@dnd-kit/sortable';
 import { AXES } from '@/core/curves/axis';
 import { AGAINST } from '@/core/curves/curveRule';
-import type { PartKind, VerdictPart } from '@/core/verdict/verdictSheet';
+import { PART_NAMES, type VerdictPart } from '@/core/verdict/verdictSheet';
 import { ChoiceField, NumberField, TextField } from '@/ui/form/fields';
-import { FigurePicker } from './figurePicker';
-import { WordsEditor } from './wordsEditor';
+import { WordsEditor } from './editor/wordsEditor';
 import type { WriteData } from '@/lab/publish/writeView';
-
-const KINDS: Record<PartKind, string> = {
-  text: 'Text',
-  ranking: 'Ranking',
-  curves: 'Curves',
-  bars: 'Bars',
-  entries: 'One by one',
-  awards: 'Awards',
-  sounds: 'Sounds',
-  links: 'Links',
-};
 
 /** A part of the verdict, to be moved by its handle or its arrows. */
 export function PartCard({
@@ -42,7 +30,7 @@ export function PartCard({
 }) {
   const { setNodeRef, transform, transition, attributes, listeners } = useSortable({ id });
   const { kind, title, body, what } = part;
-  const name = title || KINDS[kind];
+  const name = title || PART_NAMES[kind];
   const hasWhat = kind === 'ranking' || kind === 'curves' || kind === 'bars' || kind === 'entries';
   const set = (change: Partial<VerdictPart>) => onPart({ ...part, ...change });
   const setWhat = (change: Partial<VerdictPart['what']>) => set({ what: { ...what, ...change } });
@@ -65,7 +53,7 @@ export function PartCard({
         </button>
         <div className="min-w-0 flex-1">
           <TextField
-            label={`${KINDS[kind]}, heading`}
+            label={`${PART_NAMES[kind]}, heading`}
             value={title}
             onValue={(next) => set({ title: next })}
           />
@@ -124,15 +112,13 @@ export function PartCard({
         </div>
       )}
       {kind !== 'awards' && (
-        <>
-          <WordsEditor
-            label={kind === 'text' || kind === 'links' ? `Words of ${name}` : `Caption of ${name}`}
-            value={body}
-            onValue={(next) => set({ body: next })}
-            least={kind === 'text' ? '6rem' : '2.4rem'}
-          />
-          <FigurePicker data={data} onText={(text) => set({ body: body ? `${body} ${text}` : text })} />
-        </>
+        <WordsEditor
+          label={kind === 'text' || kind === 'links' ? `Words of ${name}` : `Caption of ${name}`}
+          value={body}
+          onValue={(next) => set({ body: next })}
+          least={kind === 'text' ? '6rem' : '2.4rem'}
+          part={at}
+        />
       )}
     </li>
   );

@@ -14,20 +14,9 @@ import {
   sortableKeyboardCoordinates,
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable';
-import { newPart, PART_KINDS, type VerdictPart } from '@/core/verdict/verdictSheet';
+import { newPart, PART_NAMES, type VerdictPart } from '@/core/verdict/verdictSheet';
 import { PartCard } from './partCard';
 import type { WriteData } from '@/lab/publish/writeView';
-
-const ADDED = {
-  text: 'Text',
-  ranking: 'Ranking',
-  curves: 'Curves',
-  bars: 'Bars',
-  entries: 'Each entry',
-  awards: 'Awards',
-  sounds: 'Sounds',
-  links: 'Links',
-};
 
 /** The parts of a verdict in their order; moved by drag, by the keyboard, or by arrows. */
 export function PartsList({
@@ -75,14 +64,14 @@ export function PartsList({
       </DndContext>
       <p className="flex flex-wrap items-center gap-2 pt-3 text-[14px]">
         Add
-        {PART_KINDS.map((kind) => (
+        {data.kinds.map((kind) => (
           <button
             key={kind}
             type="button"
             className="quiet-button px-2! py-0.5!"
             onClick={() => onParts([...parts, newPart(kind)])}
           >
-            {ADDED[kind]}
+            {PART_NAMES[kind]}
           </button>
         ))}
       </p>

@@ -3,25 +3,37 @@
 import { PageLine } from '../desk/pageLine';
 import { MadeLink } from '@/ui/upload/madeLink';
 import { useEffect, useRef, useState } from 'react';
-import type { PhotoUse, Verdict } from '@/core/verdict/verdictSheet';
+import { newPart, type PhotoUse, type Verdict } from '@/core/verdict/verdictSheet';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { useSheet } from '@/ui/form/useSheet';
 import { AwardsForm } from './awardsForm';
+import { DeskContext } from './editor/desk';
+import { WordsEditor } from './editor/wordsEditor';
 import { blankWords, EntryWordsForm } from './entryWordsForm';
-import { FigurePicker } from './figurePicker';
+import { FigureForm } from './figureForm';
+import { History } from './history';
 import { PartsList } from './partsList';
+import type { ChosenPicture } from './pictureChoice';
 import { PublishPanel } from './publishPanel';
-import { WordsEditor } from './wordsEditor';
+import { ReadersPage } from './readersPage';
+import { useDraft } from './useDraft';
+import { useWritingDesk } from './useWritingDesk';
+import { WritingBar } from './writingBar';
 import type { WriteData } from '@/lab/publish/writeView';
 
 /** How long nobody types before it is saved by itself, ms. */
 const PAUSE_MS = 1200;
 
+/** What stands beside the writing. */
+const BESIDE = { page: 'As readers see it', phone: 'On a phone', publish: 'Awards and publishing' };
+
 /** The verdict as it is written: saved by itself, with its history, and published from here. */
 export function WriteStage({ data }: { data: WriteData }) {
   const sheet = useSheet('verdict', data.roundUpId, data.sheet);
   const verdict = sheet.body;
-  const [older, setOlder] = useState('');
+  const [beside, setBeside] = useState<keyof typeof BESIDE>('page');
+  const { draft, fault } = useDraft(data.roundUpId, verdict);
+  const { desk, part, putIn, chosen, change, leave } = useWritingDesk(draft);
   const { dirty, busy, trouble, save } = sheet;
   useEffect(() => {
     if (!dirty || busy || trouble) return;
@@ -40,6 +52,14 @@ export function WriteStage({ data }: { data: WriteData }) {
   useEffect(() => {
     newest.current = addPhotos;
   });
+  const putInText = (text: string) => {
+    // Where no text has had the cursor yet, it goes to the end of the first.
+    if (!putIn(text)) set({ summary: [verdict.summary, text].filter(Boolean).join(' ') });
+  };
+  const putInPicture = ({ kind, what }: ChosenPicture) => {
+    const at = (part() ?? verdict.parts.length - 1) + 1;
+    set({ parts: verdict.parts.toSpliced(at, 0, { ...newPart(kind), what }) });
+  };
   const state = trouble ? 'not saved' : busy ? 'saving …' : dirty ? 'not saved yet' : 'saved';
   const base = `/round-ups/${data.roundUpId}`;
   return (
@@ -52,74 +72,87 @@ export function WriteStage({ data }: { data: WriteData }) {
             <span role="status" className="text-[14px] text-ink2">
               {state}
             </span>
-            <MadeLink className="quiet-button ml-auto" href={`${base}/verdict/report`} target="_blank">
-              Look at the draft
-            </MadeLink>
           </div>
           <SheetTrouble sheet={sheet} />
-          <div>
-            <WordsEditor label="Summary" value={verdict.summary} onValue={(summary) => set({ summary })} />
-            <FigurePicker
+          <DeskContext value={desk}>
+            <WritingBar
               data={data}
-              onText={(text) => set({ summary: verdict.summary ? `${verdict.summary} ${text}` : text })}
+              draft={draft}
+              onFigure={() => putInText('@')}
+              onText={putInText}
+              onPicture={putInPicture}
+            >
+              {chosen && (
+                <FigureForm
+                  key={`${chosen.from} ${chosen.reference.what} ${chosen.reference.entry}`}
+                  reference={chosen.reference}
+                  data={data}
+                  onReference={change}
+                  onClose={leave}
+                />
+              )}
+            </WritingBar>
+            <WordsEditor label="Summary" value={verdict.summary} onValue={(summary) => set({ summary })} />
+            <PartsList parts={verdict.parts} data={data} onParts={(parts) => set({ parts })} />
+            <h3 className="font-display border-t border-hairline pt-4 text-[18px] font-bold">One by one</h3>
+            <EntryWordsForm
+              words={verdict.entries}
+              data={data}
+              onWords={(entries) => set({ entries })}
+              onPhotos={(entry, photos) => newest.current(entry, photos)}
             />
-          </div>
-          <PartsList parts={verdict.parts} data={data} onParts={(parts) => set({ parts })} />
-          <h3 className="font-display border-t border-hairline pt-4 text-[18px] font-bold">One by one</h3>
-          <EntryWordsForm
-            words={verdict.entries}
-            data={data}
-            onWords={(entries) => set({ entries })}
-            onPhotos={(entry, photos) => newest.current(entry, photos)}
-          />
+          </DeskContext>
         </section>
         <aside
-          className="shrink-0 space-y-6 border-hairline lg:w-[400px] lg:border-l lg:pl-6"
-          aria-label="Awards and publishing"
+          className="shrink-0 space-y-4 border-hairline lg:w-[545px] lg:border-l lg:pl-6"
+          aria-label="Beside the text"
         >
-          <AwardsForm awards={verdict.awards} data={data} onAwards={(awards) => set({ awards })} />
-          <PublishPanel data={data} isSaved={!dirty && !busy && !trouble} />
-          {data.history.length > 1 && (
-            <section aria-label="History" className="space-y-1.5 border-t border-hairline pt-3 text-[14.5px]">
-              <h3 className="font-semibold">As it was before</h3>
-              <select
-                aria-label="An earlier state"
-                className="w-full rounded border border-hairline bg-raised px-2 py-1"
-                value={older}
-                onChange={({ target }) => setOlder(target.value)}
+          <div className="flex flex-wrap items-center gap-2">
+            <div className="choices" role="group" aria-label="Show beside the text">
+              {Object.entries(BESIDE).map(([key, label]) => (
+                <button
+                  key={key}
+                  aria-pressed={key === beside}
+                  onClick={() => setBeside(key as keyof typeof BESIDE)}
+                >
+                  {label}
+                </button>
+              ))}
+            </div>
+          </div>
+          {beside !== 'publish' && (
+            <>
+              <ReadersPage draft={draft} fault={fault} isPhone={beside === 'phone'} />
+              <MadeLink
+                className="text-[14px] underline underline-offset-2"
+                href={`${base}/verdict/report`}
+                target="_blank"
               >
-                <option value="">choose …</option>
-                {data.history.slice(1).map(({ id, changedAt, who }) => (
-                  <option key={id} value={id}>
-                    {changedAt}, {who}
-                  </option>
-                ))}
-              </select>
-              <button
-                type="button"
-                className="quiet-button"
-                disabled={older === ''}
-                onClick={() => {
-                  const found = data.history.find(({ id }) => String(id) === older);
-                  if (found) void save({ body: found.body, said: 'As it was before' });
-                  setOlder('');
-                }}
-              >
-                Undo correction
-              </button>
-            </section>
+                Look at the draft, with its data and what it answers
+              </MadeLink>
+            </>
           )}
-          <p className="text-[14px] text-ink2">
-            The bundle:{' '}
-            <MadeLink className="underline underline-offset-2" href={`${base}/export?for=private`}>
-              private, with everything
-            </MadeLink>
-            ,{' '}
-            <MadeLink className="underline underline-offset-2" href={`${base}/export?for=publishable`}>
-              publishable
-            </MadeLink>{' '}
-            (covered names, no notes, serial numbers or lenders).
-          </p>
+          {beside === 'publish' && (
+            <div className="space-y-6">
+              <AwardsForm awards={verdict.awards} data={data} onAwards={(awards) => set({ awards })} />
+              <PublishPanel data={data} isSaved={!dirty && !busy && !trouble} />
+              <History
+                history={data.history}
+                onBack={(body) => void save({ body, said: 'As it was before' })}
+              />
+              <p className="text-[14px] text-ink2">
+                The bundle:{' '}
+                <MadeLink className="underline underline-offset-2" href={`${base}/export?for=private`}>
+                  private, with everything
+                </MadeLink>
+                ,{' '}
+                <MadeLink className="underline underline-offset-2" href={`${base}/export?for=publishable`}>
+                  publishable
+                </MadeLink>{' '}
+                (covered names, no notes, serial numbers or lenders).
+              </p>
+            </div>
+          )}
         </aside>
       </div>
     </div>

@@ -17,11 +17,14 @@ export function WordsEditor({
   value,
   onValue,
   least = '5rem',
+  part = null,
 }: {
   label: string;
   value: string;
   onValue: (value: string) => void;
   least?: string;
+  /** Of which part of the verdict, by its place; null where it belongs to none. */
+  part?: number | null;
 }) {
   const id = useId();
   return (
@@ -29,7 +32,7 @@ export function WordsEditor({
       <span id={id} className="label-text block pb-0.5">
         {label}
       </span>
-      <Editor labelledBy={label} value={value} onValue={onValue} least={least} />
+      <Editor labelledBy={label} value={value} onValue={onValue} least={least} part={part} />
     </div>
   );
 }
