@@ -190,6 +190,45 @@ test('a link shows one version, says when it was revoked, and ends', async () =>
   await expect(openShare(id, 9, null, NOW)).rejects.toThrow('no such version');
 });
 
+test('versions and links go with the private bundle, come back as they were, and with no other', async () => {
+  const { token } = await openShare(id, 1, null, NOW);
+  for (let i = 0; i < 2; i += 1) await sharedPage(token, LATER);
+  const files = new Map<string, Uint8Array>();
+  for await (const { path, bytes } of (await exportBundle(id, { leaving: 'private' }))!.files)
+    files.set(path, bytes);
+  for (const leaving of ['covered', 'publishable'] as const)
+    for await (const { path } of (await exportBundle(id, { leaving }))!.files)
+      expect(path).not.toMatch(/^versions/);
+  // Read from a lab that lost them.
+  const before = await viewPublished(id);
+  expect(before.links.find((link) => link.token === token)).toMatchObject({ openings: 2 });
+  await withDatabase((db) => db.query('DELETE FROM share_links'));
+  const result = await importBundle(files, { othersNew: true, asAnother: true });
+  if (!result.imported) throw new Error(JSON.stringify(result.problems));
+  const after = await viewPublished(result.roundUpId);
+  const kept = ({ versions, links }: typeof before) => ({
+    versions: versions.map(({ id: _, ...version }) => version),
+    links,
+  });
+  expect(kept(after)).toEqual(kept(before));
+  expect(await readPublished(result.roundUpId, 1, 'report')).toEqual(await readPublished(id, 1, 'report'));
+  expect(await readPublished(result.roundUpId, 2, 'bundle')).toEqual(await readPublished(id, 2, 'bundle'));
+  // One of them is missing, or its list is none: nothing comes in.
+  const broken = (path: string, bytes: Uint8Array | null) => {
+    const other = new Map(files);
+    other.delete(path);
+    if (bytes) other.set(path, bytes);
+    return importBundle(other, { othersNew: true, asAnother: true });
+  };
+  expect(await broken('versions/2/report.html', null)).toEqual({
+    imported: false,
+    problems: [{ file: 'versions/2/report.html', message: 'version 2 is listed without it' }],
+  });
+  expect(await broken('versions/versions.json', new TextEncoder().encode('{"versions": 1}'))).toMatchObject({
+    problems: [{ file: 'versions/versions.json', message: expect.stringContaining('no list of versions') }],
+  });
+});
+
 const picture = (format: 'jpeg' | 'png' | 'webp', width = 40) =>
   sharp({ create: { width, height: 30, channels: 3, background: '#a62b1f' } }).toFormat(format);
 

@@ -3,11 +3,13 @@ import { exportBundle } from '@/lab/outgoing/exportBundle';
 import { importBundle } from '@/lab/bring/importBundle';
 import { viewLineUp } from '@/lab/lineUp/lineUpView';
 import { publish } from '@/lab/publish/publish';
+import { draftOf } from '@/lab/report/draft';
 import { orderFile, orderPlate } from '@/lab/report/orderFiles';
 import { publishableOrders } from '@/lab/report/publishableOrders';
 import { viewRoundUp } from '@/lab/model/roundUpView';
 import { saveSheet } from '@/lab/planning/saveSheet';
 import { viewWriting } from '@/lab/publish/writeView';
+import { airRoundUp } from '@demo/generators/airRoundUp';
 import { asBytes } from '@demo/generators/demoFiles';
 import { gridRoundUp } from '@demo/generators/gridRoundUp';
 import { reasonOf, valueOf } from '../support/outcome';
@@ -57,7 +59,9 @@ test('sentences and awards are offered from the data as they are now', async () 
   expect(sentences).toEqual(['Levante is first.', 'Poniente is second.']);
   expect(valueOf(offers.find(({ kind }) => kind === 'cool')!.offer).entry).toBe('a');
   // One line alone in the brief: the quiet end of its band, 29 dB(A).
-  expect(valueOf(offers.find(({ kind }) => kind === 'quiet')!.offer).evidence).toMatch(/at 29\.0 dB\(A\)/);
+  const quiet = offers.find(({ kind }) => kind === 'quiet')!;
+  expect(quiet.rule).toMatch(/at 29\.0 dB\(A\)/);
+  expect(reasonOf(quiet.offer)).toMatch(/only Levante is ranked there/);
   const grid = await importSound(asBytes(gridRoundUp(7)));
   const found = await viewWriting(await viewed(grid));
   expect(found.sentences.join(' ')).toContain('tie for');
@@ -98,6 +102,49 @@ test('orders go out as tables and plates of whatever can be ranked, and say why 
       ),
     ),
   ).toMatch(/no run has/);
+});
+
+test('a verdict under way is shown as readers would see it, with its figures, and nothing is kept of it', async () => {
+  const before = await viewWriting(await viewed());
+  const body: Verdict = {
+    ...firstVerdict(),
+    summary: 'Poniente leads with {{rise b}}. It is {{rise b less a}} than Levante; {{rise gone}}.',
+    parts: [{ ...newPart('text'), body: 'Poniente is first. Levante is first.' }],
+  };
+  const { html, figures, overclaims, offered } = await draftOf(await viewed(), body);
+  expect(valueOf(figures['{{rise b}}']!)).toMatch(/^\d+\.\d ± \d+\.\d K$/);
+  expect(html).toContain(valueOf(figures['{{rise b}}']!));
+  expect(valueOf(figures['{{rise b less a}}']!)).toMatch(/ higher$/);
+  expect(reasonOf(figures['{{rise gone}}']!)).toBe('no entry “gone” here');
+  expect(overclaims.map(({ why }) => why)).toEqual([
+    'Poniente holds place 2 there',
+    'the order does not say so any more',
+  ]);
+  expect(offered.map(({ reference }) => reference)).toEqual(
+    expect.arrayContaining(['{{rise a}}', '{{k/w b}}', '{{rise a less b}}']),
+  );
+  // No script, and no data to take along: those come with the report.
+  expect(html).not.toMatch(/<script|download=/);
+  expect((await viewWriting(await viewed())).sheet).toEqual(before.sheet);
+  // Words are saved again and again: the order is made once.
+  const { orders } = await publishableOrders(await viewed());
+  await save(before.sheet.version, { ...before.sheet.body, summary: 'words' });
+  expect((await publishableOrders(await viewed())).orders).toBe(orders);
+});
+
+test('a verdict begins with what its question needs, and offers no part of what was not measured', async () => {
+  const air = await importSound(asBytes(airRoundUp(7)));
+  const { sheet, kinds } = await viewWriting(await viewed(air));
+  expect(sheet.body.parts.map(({ kind, what }) => [kind, what.response])).toEqual([
+    ['ranking', 'rise'],
+    ['curves', 'rise'],
+    ['ranking', 'pressure'],
+    ['entries', 'rise'],
+    ['text', 'rise'],
+  ]);
+  expect(kinds).toEqual(['text', 'ranking', 'curves', 'bars', 'entries', 'links']);
+  expect(sheet.body.parts.at(-1)!.body).toMatch(/kelvins on a given cooler/);
+  expect((await viewWriting(await viewed())).kinds).not.toContain('sounds');
 });
 
 test('a report of links, captions and an empty verdict; a private bundle comes back with the name behind the cover', async () => {

@@ -1,7 +1,15 @@
 import fc from 'fast-check';
 import { awardOffers, awardWords, type AwardCase } from '@/core/verdict/awards';
+import { overclaims } from '@/core/verdict/claims';
 import { orderSentences } from '@/core/verdict/orderSentences';
-import { partsOf, readReference, withFigures } from '@/core/verdict/references';
+import { unknown } from '@/core/outcome';
+import {
+  partsOf,
+  readReference,
+  referenceText,
+  withFigures,
+  type Reference,
+} from '@/core/verdict/references';
 import { versionChanges, type PublishedFigure } from '@/core/verdict/versionChanges';
 import { firstVerdict, newPart, PART_KINDS } from '@/core/verdict/verdictSheet';
 import type { PlacedEntry } from '@/core/ranking/rankAtLine';
@@ -24,6 +32,8 @@ const placed = (entry: string, from: number, to: number, more: Partial<PlacedEnt
     status: 'ranked',
     value: 30 + from,
     interval95: 0.2,
+    doubt: [{ variance: 0.01, freedom: Infinity }],
+    shared: 0,
     ...more,
   }) as PlacedEntry;
 const name = (entry: string) => entry.toUpperCase();
@@ -99,6 +109,42 @@ test('sentences about an order claim no more than it bears', () => {
   );
 });
 
+test('a sentence that says more than its figures bear is told; one that takes it back, or a tie, is not', () => {
+  const all = [placed('a', 1, 2), placed('b', 1, 2), placed('c', 3, 3, { value: 40 })];
+  const order = {};
+  const borne = ({ entry }: Reference) => {
+    const [one, other] = entry.split(' less ').map((text) => all.find((found) => found.entry === text));
+    if (!one) return unknown('none');
+    return {
+      known: true as const,
+      value: { order, count: 3, placed: other ? ([one, other] as const) : ([one] as const) },
+    };
+  };
+  const why = (text: string) => overclaims(text, borne, name).map((found) => found.why);
+  expect(why('A leads with {{rise a}}.')).toEqual(['A holds places 1 to 2 there']);
+  expect(why('A does not lead with {{rise a}}. B is at {{rise b}}, a tie.')).toEqual([]);
+  expect(why('C is the best at {{rise c @ 28.5}}!')).toEqual(['C holds place 3 there']);
+  expect(why('A at {{rise a}} is cooler than B at {{rise b}}.')).toEqual([
+    'A and B are too close to call there',
+  ]);
+  expect(why('A at {{rise a}} is cooler than C at {{rise c}}.')).toEqual([]);
+  expect(why('It brings {{rise a less b}}.')).toEqual(['A and B are too close to call there']);
+  expect(why('It brings {{rise a less c}}. They are {{rise a less b}} apart.')).toEqual([]);
+  // The first of all may be told so; who is not here is told elsewhere.
+  all[0] = placed('a', 1, 1);
+  expect(why('A leads with {{rise a}}; D is first: {{rise d}}.')).toEqual([]);
+  expect(overclaims('One.\nA wins: {{rise b}}', borne, name)).toEqual([
+    { sentence: 'A wins: {{rise b}}', references: ['{{rise b}}'], why: 'B holds places 1 to 2 there' },
+  ]);
+});
+
+test('what stands between braces is written as it is read', () => {
+  for (const text of ['{{rise a}}', '{{rise a less b @ 28}}', '{{place galerna-twin @ 28.5, 90 W}}'])
+    expect(partsOf(text).map((part) => typeof part !== 'string' && referenceText(part.reference))).toEqual([
+      text,
+    ]);
+});
+
 const CASE: AwardCase = {
   name,
   atLine: [
@@ -124,25 +170,32 @@ const CASE: AwardCase = {
     { entry: 'a', value: 20, interval95: 0.5 },
     { entry: 'b', value: 19.8, interval95: 0.5 },
   ],
+  steps: [],
   currency: 'EUR',
 };
+/** Steps up at so many EUR a kelvin, between so many. */
+const step = (entry: string, to: string, moneyPerUnit: number, perUnit95: [number, number]) => ({
+  ...{ entry, beatenBy: [] },
+  next: { entry: to, moreMoney: 20, better: 2, better95: 0.5, moneyPerUnit, perUnit95 },
+});
 const offerOf = (kind: string, cases = CASE) =>
   awardOffers(cases).find((offer) => offer.kind === kind)!.offer;
 
 test('an award goes to one alone, with its evidence, and is refused where a tie makes it arbitrary', () => {
   expect(valueOf(offerOf('cool'))).toEqual({
     entry: 'a',
-    evidence: '31.0 ± 0.2 K at 33.0 dB(A); next is B with 32.0 ± 0.2 K',
+    evidence: '31.0 ± 0.2 K at 33.0 dB(A), first of 3; next is B with 32.0 ± 0.2 K',
   });
   expect(reasonOf(offerOf('quiet'))).toBe('two tie for it: B and A');
   expect(reasonOf(offerOf('value'))).toBe('two tie for it: B and A');
   expect(valueOf(offerOf('all-round'))).toEqual({
     entry: 'a',
-    evidence: '5.00 ± 0.05 W/K over the band; next is B with 4.80 ± 0.05 W/K over the band',
+    evidence:
+      '5.00 ± 0.05 W/K over the band, of 2 that have this figure; next is B with 4.80 ± 0.05 W/K over the band',
   });
   // Of those within 155 mm B and C cannot be told apart; the throttled one is none of them.
   expect(reasonOf(offerOf('small'))).toBe('two tie for it: B and C');
-  expect(valueOf(offerOf('small', { ...CASE, heightLimitMm: 145 })).entry).toBe('c');
+  expect(reasonOf(offerOf('small', { ...CASE, heightLimitMm: 145 }))).toMatch(/only C fits 145 mm/);
   expect(reasonOf(offerOf('small', { ...CASE, heightLimitMm: 30 }))).toMatch(/no entry fits 30 mm/);
   expect(
     reasonOf(offerOf('all-round', { ...CASE, bandScores: [{ entry: 'a', value: 5, interval95: null }] })),
@@ -150,12 +203,30 @@ test('an award goes to one alone, with its evidence, and is refused where a tie 
   expect(reasonOf(offerOf('cool', { ...CASE, atLine: [] }))).toBe('no entry is ranked there');
 });
 
+test('no award is the best of one, none is given twice for a figure, and worth has the price of a kelvin with its doubt', () => {
+  const [first] = CASE.atLine;
+  expect(reasonOf(offerOf('cool', { ...CASE, atLine: [first!] }))).toMatch(/only A is ranked there/);
+  // At one line the quiet place is the cool one's; so is the small one's where all fit.
+  const oneLine = { ...CASE, quietDb: 33, atQuiet: CASE.atLine, heightLimitMm: 200 };
+  for (const kind of ['quiet', 'small'])
+    expect(reasonOf(offerOf(kind, oneLine))).toBe('it would be for the same figure as “Coolest”');
+  const steps = [step('b', 'a', 5, [4, 7]), step('c', 'b', 12, [9, 20])];
+  expect(valueOf(offerOf('worth', { ...CASE, steps }))).toEqual({
+    entry: 'a',
+    evidence:
+      'each kelvin less than with B costs 5.00 EUR, 4.00 to 7.00 within its doubt: the cheapest of two steps up',
+  });
+  const near = [step('b', 'a', 5, [4, 10]), steps[1]!];
+  expect(reasonOf(offerOf('worth', { ...CASE, steps: near }))).toMatch(/no step up costs clearly less/);
+  expect(reasonOf(offerOf('worth', { ...CASE, steps: steps.slice(0, 1) }))).toMatch(/one step up only/);
+});
+
 test('an award against its rule is printed with its reason or not at all; one for an entry taken out is none', () => {
   const offers = awardOffers(CASE);
   const known = (entry: string) => ('abcd'.includes(entry) ? name(entry) : null);
   const award = { kind: 'cool' as const, name: 'Coolest', entry: 'a', reason: '' };
   expect(valueOf(awardWords(award, offers, known))).toMatch(
-    /^Coolest: A\. 31\.0 ± 0\.2 K at 33\.0 dB\(A\); next is B/,
+    /^Coolest: A\. 31\.0 ± 0\.2 K at 33\.0 dB\(A\), first of 3; next is B/,
   );
   expect(reasonOf(awardWords({ ...award, entry: 'b' }, offers, known))).toMatch(
     /needs a reason that is printed/,

@@ -79,3 +79,17 @@ export function priceFront(
     };
   });
 }
+
+/**
+ * The step up that costs least for what it brings, where its interval lies below those of all others; null where none does, or there
+ * is only one to look at.
+ */
+export function cheapestStep(
+  standings: readonly FrontStanding[],
+): { entry: string; next: PriceStep; among: number } | null {
+  const steps = standings.flatMap(({ entry, next }) => (next ? [{ entry, next }] : []));
+  const least = steps.find(({ next }) =>
+    steps.every((other) => other.next === next || next.perUnit95[1] < other.next.perUnit95[0]),
+  );
+  return least && steps.length > 1 ? { ...least, among: steps.length } : null;
+}

@@ -1,5 +1,5 @@
 import { inARow } from '../words';
-import type { FrontStanding } from './priceFront';
+import { cheapestStep, type FrontStanding } from './priceFront';
 
 /**
  * What the prices say in a sentence that holds: who is clearly beaten for no more money, and which step up costs least where its
@@ -20,11 +20,8 @@ export function valueAnswer(
     beaten.length === 0
       ? 'No entry is clearly beaten for its money.'
       : `${inARow(beaten)} ${beaten.length === 1 ? 'is' : 'are'} clearly beaten for no more money.`;
-  const steps = standings.flatMap(({ entry, next }) => (next ? [{ entry, next }] : []));
-  const least = steps.find(({ next }) =>
-    steps.every((other) => other.next === next || next.perUnit95[1] < other.next.perUnit95[0]),
-  );
-  if (!least || steps.length < 2) return first;
+  const least = cheapestStep(standings);
+  if (!least) return first;
   const [from, to] = least.next.perUnit95.map((each) => each.toFixed(2));
   return `${first} The cheapest step up is from ${nameOf(least.entry)} to ${nameOf(least.next.entry)}: ${from} to ${to} ${currency} per ${unit}.`;
 }

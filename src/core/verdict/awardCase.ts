@@ -1,6 +1,7 @@
 import type { EntryCurve } from '../curves/entryCurve';
 import type { EntryDetail } from '../judgement/entryDetail';
 import { interval95Share } from '../judgement/intervalShare';
+import { priceFront } from '../judgement/priceFront';
 import { bandScore95 } from '../judgement/measureIntervals';
 import type { Outcome } from '../outcome';
 import type { PlacedEntry } from '../ranking/rankAtLine';
@@ -44,6 +45,12 @@ export function awardCase(given: {
       const value = price.value * entry.resistanceKPerW;
       return [{ entry: entry.entry, value, interval95: value * interval95Share(entry) }];
     }),
+    steps: priceFront(
+      placed.flatMap((entry) => {
+        const price = byId.get(entry.entry)?.price;
+        return price?.known && entry.status !== 'throttled' ? [{ ...entry, price: price.value }] : [];
+      }),
+    ),
     currency: brief.limits.currency,
   };
 }

@@ -2,6 +2,7 @@ import { inARow, sentence } from '../words';
 import type { Outcome } from '../outcome';
 import { known, unknown } from '../outcome';
 import type { PlacedEntry } from '../ranking/rankAtLine';
+import { cheapestStep, type FrontStanding } from '../judgement/priceFront';
 import { simultaneous95 } from '../uncertainty/simultaneous95';
 import type { AwardKind } from './verdictSheet';
 
@@ -28,6 +29,8 @@ export interface AwardCase {
   /** Mean conductance over the band, W/K, with its half-width; and what a W/K costs. Empty where there is none. */
   bandScores: readonly Judged[];
   prices: readonly Judged[];
+  /** Where each with a price stands on the front of price and rise. */
+  steps: readonly FrontStanding[];
   currency: string;
 }
 
@@ -40,6 +43,11 @@ export interface AwardOffer {
   offer: Outcome<{ entry: string; evidence: string }>;
 }
 
+/** An award as it is judged, with the figure that it is given for. */
+interface Judgement extends AwardOffer {
+  figure: string;
+}
+
 const holding = (placed: readonly PlacedEntry[]) => placed.filter(({ status }) => status !== 'throttled');
 
 /** The first of an order, where nobody shares its place. */
@@ -50,6 +58,8 @@ function alone(
 ): Outcome<{ entry: string; evidence: string }> {
   const [first, next] = placed;
   if (!first) return unknown('no entry is ranked there');
+  if (!next)
+    return unknown(`only ${cases.name(first.entry)} is ranked there: it has nothing to be compared with`);
   const figure = ({ value, interval95 }: PlacedEntry) =>
     `${value.toFixed(cases.decimals)} ± ${interval95.toFixed(cases.decimals)} ${cases.unit}`;
   // Of those who cannot be told from the first, by the ranges of the whole order.
@@ -58,8 +68,10 @@ function alone(
     return unknown(
       `${countWord(share.length)} tie for it: ${inARow(share.map(({ entry }) => cases.name(entry)))}`,
     );
-  const after = next ? `; next is ${cases.name(next.entry)} with ${figure(next)}` : '';
-  return known({ entry: first.entry, evidence: `${figure(first)} at ${at.toFixed(1)} dB(A)${after}` });
+  return known({
+    entry: first.entry,
+    evidence: `${figure(first)} at ${at.toFixed(1)} dB(A), first of ${placed.length}; next is ${cases.name(next.entry)} with ${figure(next)}`,
+  });
 }
 
 const COUNTS = ['', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight'];
@@ -90,10 +102,10 @@ function clear(
       `${countWord(share.length + 1)} tie for it: ${inARow([first, ...share].map(({ entry }) => cases.name(entry)))}`,
     );
   const [next] = others;
-  const after = next
-    ? `; next is ${cases.name(next.entry)} with ${words(next.value, next.interval95 ?? 0)}`
-    : '';
-  return known({ entry: first.entry, evidence: `${words(first.value, own)}${after}` });
+  return known({
+    entry: first.entry,
+    evidence: `${words(first.value, own)}, of ${figures.length} that have this figure; next is ${cases.name(next!.entry)} with ${words(next!.value, next!.interval95 ?? 0)}`,
+  });
 }
 
 function small(cases: AwardCase): AwardOffer['offer'] {
@@ -107,6 +119,10 @@ function small(cases: AwardCase): AwardOffer['offer'] {
   const fitting = noted.filter(({ height }) => height <= most);
   const [first, ...others] = fitting;
   if (!first) return unknown(`no entry fits ${most} mm`);
+  if (others.length === 0)
+    return unknown(
+      `only ${cases.name(first.placed.entry)} fits ${most} mm: it has nothing to be compared with`,
+    );
   const share = others.filter(
     ({ placed }) =>
       placed.placeFrom <= first.placed.placeTo &&
@@ -123,6 +139,40 @@ function small(cases: AwardCase): AwardOffer['offer'] {
   });
 }
 
+/** The step up that costs least for each kelvin, where no other may cost less. */
+function worth(cases: AwardCase): AwardOffer['offer'] {
+  const steps = cases.steps.filter(({ next }) => next !== null).length;
+  if (steps === 0) return unknown('no entry is better beyond doubt for more money');
+  if (steps === 1) return unknown('there is one step up only: it has nothing to be compared with');
+  const least = cheapestStep(cases.steps);
+  if (!least) return unknown('no step up costs clearly less for a kelvin than the others');
+  const { entry, next, among } = least;
+  const [from, to] = next.perUnit95.map((each) => each.toFixed(2));
+  return known({
+    entry: next.entry,
+    evidence: `each kelvin less than with ${cases.name(entry)} costs ${next.moneyPerUnit.toFixed(2)} ${cases.currency}, ${from} to ${to} within its doubt: the cheapest of ${countWord(among)} steps up`,
+  });
+}
+
+/** The same figure is not given twice: what would be is refused with the award that has it. */
+function onceEach(found: readonly Judgement[]): AwardOffer[] {
+  return found.map(({ offer, figure, ...award }, i): AwardOffer => {
+    const before = found
+      .slice(0, i)
+      .find(
+        (other) =>
+          other.figure === figure &&
+          offer.known &&
+          other.offer.known &&
+          other.offer.value.entry === offer.value.entry,
+      );
+    return {
+      ...award,
+      offer: before ? unknown(`it would be for the same figure as “${before.name}”`) : offer,
+    };
+  });
+}
+
 /**
  * The awards that a round-up could give, each by its rule, to one alone and with its evidence; refused where a tie would make
  * it arbitrary, or nobody has the figure.
@@ -130,21 +180,25 @@ function small(cases: AwardCase): AwardOffer['offer'] {
  * Example: Two that share first place at the line: the award “cool” is refused, ‘two share it: A and B’.
  */
 export function awardOffers(cases: AwardCase): AwardOffer[] {
-  return [
+  const riseAt = (lineDb: number) => `rise at ${lineDb.toFixed(1)}`;
+  return onceEach([
     {
       kind: 'cool',
+      figure: riseAt(cases.lineDb),
       name: 'Coolest',
       rule: `alone in first place at ${cases.lineDb.toFixed(1)} dB(A)`,
       offer: alone(holding(cases.atLine), cases, cases.lineDb),
     },
     {
       kind: 'quiet',
+      figure: riseAt(cases.quietDb),
       name: 'Best where it must be quiet',
       rule: `alone in first place at ${cases.quietDb.toFixed(1)} dB(A)`,
       offer: alone(holding(cases.atQuiet), cases, cases.quietDb),
     },
     {
       kind: 'value',
+      figure: 'money per W/K',
       name: 'Best value',
       rule: `least ${cases.currency} for a W/K at the line, and its interval clear of the next`,
       offer: clear(
@@ -155,13 +209,22 @@ export function awardOffers(cases: AwardCase): AwardOffer[] {
       ),
     },
     {
+      kind: 'worth',
+      figure: 'money per kelvin',
+      name: 'Worth the step up',
+      rule: `least ${cases.currency} for a kelvin between neighbours on the front of price and rise, its interval clear of all other steps`,
+      offer: worth(cases),
+    },
+    {
       kind: 'small',
+      figure: riseAt(cases.lineDb),
       name: 'Best small one',
       rule: 'best at the line of those within readers’ height, or of the lower half where none is named',
       offer: small(cases),
     },
     {
       kind: 'all-round',
+      figure: 'conductance over the band',
       name: 'Best all-round',
       rule: 'highest mean conductance over the band of the Brief, and its interval clear of the next',
       offer: clear(
@@ -171,7 +234,7 @@ export function awardOffers(cases: AwardCase): AwardOffer[] {
         (value, interval95) => `${value.toFixed(2)} ± ${interval95.toFixed(2)} W/K over the band`,
       ),
     },
-  ];
+  ]);
 }
 
 /**

@@ -50,7 +50,7 @@ export interface EntryWords {
   photos: PhotoUse[];
 }
 
-export const AWARD_KINDS = ['quiet', 'cool', 'value', 'small', 'all-round', 'own'] as const;
+export const AWARD_KINDS = ['quiet', 'cool', 'value', 'worth', 'small', 'all-round', 'own'] as const;
 export type AwardKind = (typeof AWARD_KINDS)[number];
 
 export interface GivenAward {

@@ -36,7 +36,7 @@ export async function countVersions(db: Queryable, roundUpId: number): Promise<n
 export interface NewPublication extends Omit<Publication, 'id'> {
   roundUpId: number;
   bundle: Uint8Array;
-  report: string;
+  report: Uint8Array;
 }
 
 export async function insertPublication(db: Queryable, made: NewPublication): Promise<void> {
@@ -54,7 +54,7 @@ export async function insertPublication(db: Queryable, made: NewPublication): Pr
       JSON.stringify(made.corrections),
       JSON.stringify(made.figures),
       Buffer.from(made.bundle),
-      Buffer.from(made.report, 'utf8'),
+      Buffer.from(made.report),
     ],
   );
 }
@@ -80,11 +80,13 @@ export interface ShareLink {
   createdAt: Date;
   endsAt: Date | null;
   revokedAt: Date | null;
+  /** How often it was opened. */
+  openings: number;
 }
 
 export async function listShareLinks(db: Queryable, roundUpId: number): Promise<ShareLink[]> {
   const { rows } = await db.query<ShareLink & Record<string, unknown>>(
-    `SELECT s.token, p.version, s.created_at AS "createdAt", s.ends_at AS "endsAt", s.revoked_at AS "revokedAt"
+    `SELECT s.token, p.version, s.created_at AS "createdAt", s.ends_at AS "endsAt", s.revoked_at AS "revokedAt", s.openings
      FROM share_links s JOIN publications p ON p.id = s.publication_id WHERE p.round_up_id = $1 ORDER BY s.created_at`,
     [roundUpId],
   );
@@ -128,7 +130,7 @@ export interface SharedVersion extends ShareLink {
 /** The version behind a token, as it stands at a moment of the clock that is handed in: never by the database's own. */
 export async function sharedVersion(db: Queryable, token: string, now: Date): Promise<SharedVersion | null> {
   const { rows } = await db.query<SharedVersion & Record<string, unknown>>(
-    `SELECT s.token, p.version, s.created_at AS "createdAt", s.ends_at AS "endsAt", s.revoked_at AS "revokedAt",
+    `SELECT s.token, p.version, s.created_at AS "createdAt", s.ends_at AS "endsAt", s.revoked_at AS "revokedAt", s.openings,
             p.embargo_until AS "embargoUntil", p.report,
             (SELECT max(o.version) FROM publications o WHERE o.round_up_id = p.round_up_id AND o.version > p.version
              AND (o.embargo_until IS NULL OR o.embargo_until <= $2)) AS corrected
@@ -137,4 +139,30 @@ export async function sharedVersion(db: Queryable, token: string, now: Date): Pr
     [token, now],
   );
   return rows[0] ?? null;
+}
+
+/** Counts that a link was opened: how often, and nothing of who did. */
+export async function countOpening(db: Queryable, token: string): Promise<void> {
+  await db.query(`UPDATE share_links SET openings = openings + 1 WHERE token = $1`, [token]);
+}
+
+/** A link as it was elsewhere; one that leads somewhere here already stays as it is. */
+export async function bringShareLink(
+  db: Queryable,
+  roundUpId: number,
+  link: {
+    token: string;
+    version: number;
+    createdAt: string;
+    endsAt: string | null;
+    revokedAt: string | null;
+    openings: number;
+  },
+): Promise<void> {
+  await db.query(
+    `INSERT INTO share_links (token, publication_id, created_at, ends_at, revoked_at, openings)
+     SELECT $3, id, $4, $5, $6, $7 FROM publications WHERE round_up_id = $1 AND version = $2
+     ON CONFLICT (token) DO NOTHING`,
+    [roundUpId, link.version, link.token, link.createdAt, link.endsAt, link.revokedAt, link.openings],
+  );
 }

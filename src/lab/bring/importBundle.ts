@@ -1,4 +1,5 @@
 import { cleanPhoto } from '../publish/photos';
+import { bringVersions } from '../publish/versionsAlong';
 import { Refused } from '../refusal';
 import { sameRun } from '@/core/runs/runIdentity';
 import { noProgress, type Tell } from '@/core/progress';
@@ -15,6 +16,7 @@ import {
   oneImportAtATime,
 } from '@/database/roundUps/roundUps';
 import { readBundle, type Bundle } from '@/formats/bundle/readBundle';
+import { isVersionFile } from '@/formats/bundle/versionFiles';
 import { UnusableInput, type Problem } from '@/formats/problem';
 import { codeOf } from '../lineUp/codeOf';
 import { importPlanning, importRig } from './importPlanning';
@@ -176,7 +178,8 @@ async function write(
     for (const { run, ...change } of bundle.changes)
       if (runIds.has(run)) await insertChange(db, runIds.get(run)!, change);
     await importClips(db, heard, bundle, { rigRevisionId, entryIds, runIds });
-    for (const { path, bytes } of bundle.others)
+    await bringVersions(db, roundUpId, bundle.others);
+    for (const { path, bytes } of bundle.others.filter(({ path }) => !isVersionFile(path)))
       await keepFile(db, roundUpId, path, path.startsWith('photos/') ? await photoOf(path, bytes) : bytes);
     return { roundUpId, runs: runIds.size, there: bundle.runs.length - runIds.size };
   });

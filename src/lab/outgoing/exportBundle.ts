@@ -13,9 +13,11 @@ import { listRecordings, type Recording } from '@/database/sound/recordings';
 import { readTrace } from '@/database/runs/traces';
 import type { BundleTable } from '@/formats/bundle/tables/sideTables';
 import type { Channel } from '@/formats/bundle/tables/traceTable';
+import { isVersionFile } from '@/formats/bundle/versionFiles';
 import { dataPackageJson, entriesCsv, runsCsv, traceCsv } from '@/formats/bundle/writeBundle';
 import { lineUpOf } from '../lineUp/lineUpView';
 import { refuseCovered } from './coverGate';
+import { versionsAlong } from '../publish/versionsAlong';
 import { leavingPhoto, leavingWav } from './wordless';
 import { briefOf } from '../planning/briefView';
 import { exportedClips } from '../sound/exportedClips';
@@ -106,6 +108,8 @@ async function partsOf(roundUpId: number, leaving: Leaving) {
     .filter(({ path }) => !(path in tables))
     // Written anew, or not at all: an entry that was covered since has another id.
     .filter(({ path }) => path !== 'bridged.csv')
+    // Of what was published the lab has its own.
+    .filter(({ path }) => !isVersionFile(path))
     // What came along and is not known may say anything.
     .filter(({ path }) => !isPublic || path.startsWith('photos/'))
     .map(({ path, content }) => ({
@@ -139,6 +143,7 @@ const fileOf = (path: string, text: string): BundleFile => ({ path, bytes: new T
 async function packageFile(
   { view, words, leaving, source, tables, clips, others, planning, bandDba }: LeavingParts,
   traces: readonly { path: string; headings: string[] }[],
+  versions: readonly string[],
 ): Promise<BundleFile> {
   const { name, title, packageId, beganAt, rig, loadsW, noiseLineDba, windowS, referenceAmbientC } =
     view.roundUp;
@@ -164,6 +169,7 @@ async function packageFile(
     dataPackageJson(dataPackage, traces, Object.keys(tables) as BundleTable[], [
       ...clips.map(({ row }) => row.path),
       ...others.map((other) => other.path),
+      ...versions,
     ]),
   );
 }
@@ -191,7 +197,14 @@ async function* filesOf(parts: LeavingParts, withoutSamples: boolean): AsyncGene
     const left = isPhoto && leaving !== 'private' ? await leavingPhoto(bytes) : bytes;
     if (left) yield { path, bytes: left, isWordless: isPhoto };
   }
-  yield await packageFile(parts, traces);
+  const versions: string[] = [];
+  // What was published goes with the lab's own copy alone: others get what is published from where it is published.
+  if (leaving === 'private')
+    for await (const file of versionsAlong(parts.view.roundUp.id)) {
+      versions.push(file.path);
+      yield file;
+    }
+  yield await packageFile(parts, traces, versions);
 }
 
 /** Nothing leaves that names what is under cover. */

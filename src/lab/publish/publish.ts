@@ -104,7 +104,7 @@ export async function publish(
     if (broken.length > 0) throw new Refused(`not published: ${broken.slice(0, 5).join('; ')}`, 'broken');
     await insertPublication(db, {
       ...{ roundUpId, version, publishedAt: now, who: wish.who, embargoUntil: wish.embargoUntil, reason },
-      ...{ changes, corrections, figures, report: html },
+      ...{ changes, corrections, figures, report: new TextEncoder().encode(html) },
       bundle: steadyZip(files),
     });
     return { version };

@@ -1,5 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import {
+  countOpening,
   insertShareLink,
   listPublications,
   listShareLinks,
@@ -59,7 +60,7 @@ export type SharedPage =
   | { open: true; report: Buffer; version: number; corrected: number | null }
   | { open: false; why: 'unknown' | 'revoked' | 'ended' | 'embargo'; at: Date | null };
 
-/** What stands at a shared address now. */
+/** What stands at a shared address now; that it was opened is counted, and nothing else is known of who did. */
 export async function sharedPage(token: string, now: Date): Promise<SharedPage> {
   const found = await withDatabase((db) => sharedVersion(db, token, now));
   if (!found) return { open: false, why: 'unknown', at: null };
@@ -68,5 +69,6 @@ export async function sharedPage(token: string, now: Date): Promise<SharedPage> 
     return { open: false, why: 'ended', at: found.endsAt };
   if (found.embargoUntil && found.embargoUntil.getTime() > now.getTime())
     return { open: false, why: 'embargo', at: found.embargoUntil };
+  await withDatabase((db) => countOpening(db, token));
   return { open: true, report: found.report, version: found.version, corrected: found.corrected };
 }

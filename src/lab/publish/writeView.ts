@@ -129,8 +129,8 @@ export async function writePage(view: RoundUpView, now: Date) {
       embargoUntil: embargoUntil ? timeWords(embargoUntil) : '',
       isHeld: embargoUntil !== null && !isOver(embargoUntil),
     })),
-    links: published.links.map(({ token, version, endsAt, revokedAt }) => ({
-      ...{ token, version, isOpen: revokedAt === null && !isOver(endsAt) },
+    links: published.links.map(({ token, version, endsAt, revokedAt, openings }) => ({
+      ...{ token, version, openings, isOpen: revokedAt === null && !isOver(endsAt) },
       endsAt: endsAt ? timeWords(endsAt) : '',
       revokedAt: revokedAt ? timeWords(revokedAt) : '',
     })),

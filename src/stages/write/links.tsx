@@ -1,4 +1,26 @@
+import { toast } from 'sonner';
+import { plural } from '@/ui/marks/figures';
 import type { WriteData } from '@/lab/publish/writeView';
+
+const openedWords = (openings: number) =>
+  openings === 0 ? 'not opened yet' : `opened ${plural(openings, 'time')}`;
+
+function CopyLink({ path }: { path: string }) {
+  return (
+    <button
+      type="button"
+      className="cursor-pointer underline underline-offset-2"
+      onClick={() =>
+        void navigator.clipboard.writeText(new URL(path, location.href).href).then(
+          () => toast.success('The address of the link is copied'),
+          () => toast.error('The browser does not let this page copy: open the link and copy its address'),
+        )
+      }
+    >
+      Copy
+    </button>
+  );
+}
 
 /** Links that show one version to whoever has them: until when, and taken back. */
 export function Links({
@@ -18,7 +40,8 @@ export function Links({
       <h4 className="font-semibold">Links to a version</h4>
       <p className="text-[13.5px] text-ink2">
         A link shows one version and leads nowhere else. It reaches others only where this application is on a
-        network: then anyone with the address can read it.
+        network: then anyone with the address can read it. How often it was opened is counted; who did is not
+        known.
       </p>
       <label className="label-text block">
         A link opened now ends; empty for never
@@ -42,7 +65,9 @@ export function Links({
                 >
                   /shared/{link.token.slice(0, 8)}…
                 </a>
+                <CopyLink path={`/shared/${link.token}`} />
                 {link.endsAt && <span className="text-ink2">until {link.endsAt}</span>}
+                <span className="text-ink2">{openedWords(link.openings)}</span>
                 <button
                   type="button"
                   className="cursor-pointer underline underline-offset-2"
@@ -53,7 +78,8 @@ export function Links({
               </>
             ) : (
               <span className="text-ink2">
-                {link.revokedAt ? `revoked ${link.revokedAt}` : `ended ${link.endsAt}`}
+                {link.revokedAt ? `revoked ${link.revokedAt}` : `ended ${link.endsAt}`},{' '}
+                {openedWords(link.openings)}
               </span>
             )}
           </li>
