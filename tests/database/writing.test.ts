@@ -104,6 +104,24 @@ test('orders go out as tables and plates of whatever can be ranked, and say why 
   ).toMatch(/no run has/);
 });
 
+test('a pair, ways and what lies beyond the line go out as plates, each with what it says in words', async () => {
+  const view = await viewed();
+  const what = { response: 'rise', place: '', against: 'noise' as const, at: null, load: '' };
+  const plate = async (kind: 'pair' | 'ways' | 'beyond', lit: string[] = []) => {
+    const made = await orderPlate(view, what, { kind, night: false, lit: new Set(lit) });
+    return made.known ? /<desc>(.*)<\/desc>/.exec(made.value.text)![1]! : made.reason;
+  };
+  expect(await plate('pair')).toMatch(/^Levante is ahead at 33\.0 dB\(A\), by \d\.\d ± \d\.\d K\./);
+  // The two that are lit, in that order.
+  expect(await plate('pair', ['b', 'a'])).toMatch(/^Levante is ahead/);
+  expect(await plate('ways')).toMatch(/^First at 33\.0 dB\(A\): Levante/);
+  expect(await plate('beyond')).toMatch(/Levante .*dB\(A\)/);
+  const { text } = valueOf(
+    await orderPlate(view, what, { kind: 'pair', night: true, lit: new Set(['b', 'a']) }),
+  );
+  expect(text.indexOf('Levante ahead')).toBeLessThan(text.indexOf('Poniente ahead'));
+});
+
 test('a verdict under way is shown as readers would see it, with its figures, and nothing is kept of it', async () => {
   const before = await viewWriting(await viewed());
   const body: Verdict = {

@@ -56,7 +56,7 @@ export function headToHead(conditions: readonly PairCondition[]): PairRow[] {
 }
 
 /** Levels that are as good as equal, dB. */
-const EQUAL_DB = 0.5;
+export const EQUAL_DB = 0.5;
 
 function placesWords(rows: readonly PairRow[], isOne: boolean): string {
   return inARow(

@@ -90,6 +90,13 @@ export function bandScore95(curve: EntryCurve, band: MeasureRule['band']): numbe
   });
 }
 
+/** Half-width of the 95 % interval of the level at which a curve holds a value, dB(A): by how much of a level a kelvin is there. */
+export function noiseToHold95(curve: EntryCurve, held: number | null): number | null {
+  const found = held === null ? null : noiseToHold(curve, held);
+  const at = found?.known ? valueAtLine(curve, found.value) : null;
+  return at?.placed && at.slope !== 0 ? halfWidth(at.doubt) / Math.abs(at.slope) : null;
+}
+
 /**
  * How far the measures of a curve are in doubt: half-widths of 95 % intervals, in the unit of each. In closed form by the model of the value
  * at the line (DOUBT), the knee, which has none, by seeded draws of the curve (GUM Supplement 1, JCGM 101). What all entries of the rig share
@@ -106,17 +113,13 @@ export function measureIntervals(
   draws?: number,
 ): MeasureIntervals {
   const { band, controlRiseK, worth } = rule;
-  const held = controlRiseK === null ? null : noiseToHold(curve, controlRiseK);
-  const heldAt = held?.known ? valueAtLine(curve, held.value) : null;
   return {
     bandScoreWPerK: bandScore95(curve, band),
     bandMean: measure95(curve, 0.5 * (band.from + band.to), (of) => {
       const found = bandMean(of, band);
       return found.known ? found.value : null;
     }),
-    // By how much of a level a kelvin is: the slope there.
-    noiseToHoldDba:
-      heldAt?.placed && heldAt.slope !== 0 ? halfWidth(heldAt.doubt) / Math.abs(heldAt.slope) : null,
+    noiseToHoldDba: noiseToHold95(curve, controlRiseK),
     kneeDba: knee95(curve, worth, seed, draws),
   };
 }

@@ -141,3 +141,18 @@ export function knee(curve: EntryCurve, worth = 0.005): Outcome<number> {
   }
   return unknown('each decibel is worth it up to the loudest setting');
 }
+
+/**
+ * The level under which a curve surely holds a value: its quietest, where it is as good there; null where it has to come to it, or never does.
+ *
+ * Example: A curve from 28.7 dB(A) and 36 K up, asked for 39 K: 28.7.
+ */
+export function holdsUnder(
+  { points }: Pick<EntryCurve, 'points'>,
+  held: number,
+  better: 'lower' | 'higher',
+): number | null {
+  const first = points[0];
+  if (!first) return null;
+  return (better === 'lower' ? first.value <= held : first.value >= held) ? first.at : null;
+}

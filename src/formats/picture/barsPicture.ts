@@ -1,5 +1,6 @@
 import { escaped, markerAt, type PictureTheme } from './pictureTheme';
 import type { PictureEntry, PictureSize } from './curvesPicture';
+import { pictureHead, type PictureWords } from './pictureHead';
 
 export interface Bar {
   entry: string;
@@ -11,19 +12,13 @@ export interface Bar {
   remark: string;
 }
 
-export interface BarsPicture {
+export interface BarsPicture extends PictureWords {
   bars: readonly Bar[];
   entries: ReadonlyMap<string, PictureEntry>;
-  title: string;
-  condition: string;
-  source: string;
   unit: string;
   decimals: number;
   lit: ReadonlySet<string>;
-  alt: string;
 }
-
-const FONT = "'Archivo Variable', Archivo, 'Helvetica Neue', Arial, sans-serif";
 
 /** An order as bars with their intervals, heat and noise told together, as one SVG with text. */
 export function barsPicture(
@@ -44,14 +39,7 @@ export function barsPicture(
   const to = width - 212 * scale;
   const most = Math.max(...bars.map(({ value, interval95 }) => value + interval95), 1e-9);
   const at = (value: number) => from + (Math.max(0, value) / most) * (to - from);
-  const parts = [
-    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}" width="${width}" height="${height}" role="img" aria-label="${escaped(picture.alt)}" font-family="${FONT}">` +
-      `<title>${escaped(picture.title)}</title><desc>${escaped(picture.alt)}</desc>` +
-      `<rect width="${width}" height="${height}" fill="${theme.ground}"/>` +
-      `<text x="${px(14)}" y="${px(26)}" font-size="${px(18)}" font-weight="700" fill="${theme.ink}">${escaped(picture.title)}</text>` +
-      `<text x="${px(14)}" y="${px(46)}" font-size="${px(13.5)}" fill="${theme.ink2}">${escaped(picture.condition)}</text>` +
-      `<text x="${px(14)}" y="${n(height - 10 * scale)}" font-size="${px(12)}" fill="${theme.ink2}">${escaped(picture.source)}</text>`,
-  ];
+  const parts = [pictureHead(picture, { width, height, scale }, theme)];
   if (bars.length === 0)
     parts.push(
       `<text x="${px(14)}" y="${n(height / 2)}" font-size="${px(15)}" fill="${theme.ink2}">No entry is ranked here.</text>`,

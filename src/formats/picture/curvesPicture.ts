@@ -1,6 +1,7 @@
 import { drawnCurve } from '@/core/curves/drawnCurve';
 import type { EntryCurve } from '@/core/curves/entryCurve';
 import { escaped, markerAt, ticks, type PictureTheme } from './pictureTheme';
+import { pictureHead, type PictureWords } from './pictureHead';
 
 export interface PictureEntry {
   name: string;
@@ -8,13 +9,9 @@ export interface PictureEntry {
   position: number;
 }
 
-export interface CurvesPicture {
+export interface CurvesPicture extends PictureWords {
   curves: readonly EntryCurve[];
   entries: ReadonlyMap<string, PictureEntry>;
-  title: string;
-  /** What holds for all that is drawn, and where it comes from. */
-  condition: string;
-  source: string;
   xTitle: string;
   yTitle: string;
   /** What stands across the curves, with its value in a tab at its top. */
@@ -24,7 +21,6 @@ export interface CurvesPicture {
   decimals: number;
   /** Entries that are spoken of: the others are dimmed; with none all are alike. */
   lit: ReadonlySet<string>;
-  alt: string;
 }
 
 export interface PictureSize {
@@ -33,8 +29,6 @@ export interface PictureSize {
   /** Type and strokes grow with it. */
   scale: number;
 }
-
-const FONT = "'Archivo Variable', Archivo, 'Helvetica Neue', Arial, sans-serif";
 
 /** Labels that stand at least a line apart, as near as can be to where they belong. */
 function spread(wanted: readonly number[], least: number, top: number, bottom: number): number[] {
@@ -123,13 +117,7 @@ export function curvesPicture(
   const { lit } = picture;
   const px = (value: number) => (value * scale).toFixed(1);
   const shown = drawable(picture);
-  const head =
-    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}" width="${width}" height="${height}" role="img" aria-label="${escaped(picture.alt)}" font-family="${FONT}">` +
-    `<title>${escaped(picture.title)}</title><desc>${escaped(picture.alt)}</desc>` +
-    `<rect width="${width}" height="${height}" fill="${theme.ground}"/>` +
-    `<text x="${px(14)}" y="${px(26)}" font-size="${px(18)}" font-weight="700" fill="${theme.ink}">${escaped(picture.title)}</text>` +
-    `<text x="${px(14)}" y="${px(46)}" font-size="${px(13.5)}" fill="${theme.ink2}">${escaped(picture.condition)}</text>` +
-    `<text x="${px(14)}" y="${(height - 10 * scale).toFixed(1)}" font-size="${px(12)}" fill="${theme.ink2}">${escaped(picture.source)}</text>`;
+  const head = pictureHead(picture, { width, height, scale }, theme);
   const found = curvesScale(picture, { width, height, scale });
   if (!found)
     return `${head}<text x="${px(14)}" y="${(height / 2).toFixed(1)}" font-size="${px(15)}" fill="${theme.ink2}">Nothing was measured here that could be drawn.</text></svg>`;

@@ -4,7 +4,10 @@ import type { ShownWhat } from '@/core/verdict/verdictSheet';
 import { NIGHT, PAPER } from '@/formats/picture/pictureTheme';
 import { orderCsv, orderLines, orderMarkdown, orderPlainHtml } from '@/formats/report/orderText';
 import type { RoundUpView } from '../model/roundUpView';
-import { orderWords } from './bundleOrders';
+import type { Bundle } from '@/formats/bundle/readBundle';
+import type { BundleRanking } from '../model/rankBundle';
+import { orderWords, type BundleOrders } from './bundleOrders';
+import { beyondPlate, pairPlate, waysPlate } from './comparedPlates';
 import { embedded, type EmbedKind } from './embedded';
 import { orderPicture, orderTable } from './orderViews';
 import { publishableOrders } from './publishableOrders';
@@ -18,22 +21,36 @@ const TABLES = {
   txt: { type: 'text/plain', write: orderLines },
 };
 
-/** An order of a round-up as a table to paste or to open elsewhere, under its covers. */
-export async function orderFile(
-  view: RoundUpView,
-  what: ShownWhat,
-  as: string,
-): Promise<Outcome<{ type: string; text: string }>> {
-  const { orders } = await publishableOrders(view);
-  const order = orders.order(what);
-  if (!order.known) return order;
-  const { type, write } = TABLES[Object.hasOwn(TABLES, as) ? (as as keyof typeof TABLES) : 'csv'];
-  return { known: true, value: { type, text: write(orderTable(order.value, orders)) } };
+interface TextFile {
+  type: string;
+  text: string;
 }
 
+/** What is made of an order of a round-up, under its covers; why there is none where it has none. */
+async function fromOrder(
+  view: RoundUpView,
+  what: ShownWhat,
+  write: (order: BundleRanking, about: { bundle: Bundle; orders: BundleOrders }) => TextFile,
+): Promise<Outcome<TextFile>> {
+  const about = await publishableOrders(view);
+  const order = about.orders.order(what);
+  return order.known ? { known: true, value: write(order.value, about) } : order;
+}
+
+const sourceOf = ({ dataPackage, runs }: Bundle) => `${dataPackage.rig.name}, ${runs.length} runs`;
+
+/** An order of a round-up as a table to paste or to open elsewhere. */
+export function orderFile(view: RoundUpView, what: ShownWhat, as: string): Promise<Outcome<TextFile>> {
+  const { type, write } = TABLES[Object.hasOwn(TABLES, as) ? (as as keyof typeof TABLES) : 'csv'];
+  return fromOrder(view, what, (order, { orders }) => ({ type, text: write(orderTable(order, orders)) }));
+}
+
+export const PLATE_KINDS = ['bars', 'curves', 'pair', 'ways', 'beyond'] as const;
+
 export interface PlateWish {
-  kind: 'curves' | 'bars';
+  kind: (typeof PLATE_KINDS)[number];
   night: boolean;
+  /** Whom it speaks of; of a pair the two. */
   lit: ReadonlySet<string>;
   /** Only so many of the order, from its end. */
   first?: number | undefined;
@@ -42,42 +59,41 @@ export interface PlateWish {
 /** Signs of a video must be read at a third of its size. */
 const SIZE = { width: 1920, height: 1080, scale: 2.3 };
 
-/** A chart or ranking of a round-up at 16:9 as SVG with its font in it, under its covers. */
+const COMPARED = { pair: pairPlate, ways: waysPlate, beyond: beyondPlate };
+
+/** A picture with its font in it, as it goes into a video. */
+function asPlate(svg: string): TextFile {
+  const face = `<style>@font-face{font-family:'Archivo Variable';src:url(data:font/woff2;base64,${pictureFont()}) format('woff2');font-weight:100 900}</style>`;
+  return { type: 'image/svg+xml', text: svg.replace('<title>', `${face}<title>`) };
+}
+
+/** A chart, ranking or comparison of a round-up at 16:9 as SVG, under its covers. */
 export async function orderPlate(
   view: RoundUpView,
   what: ShownWhat,
-  wish: PlateWish,
-): Promise<Outcome<{ type: string; text: string }>> {
+  { kind, night, lit, first }: PlateWish,
+): Promise<Outcome<TextFile>> {
+  const theme = night ? NIGHT : PAPER;
+  if (kind === 'curves' || kind === 'bars')
+    return fromOrder(view, what, (order, { bundle, orders }) => {
+      const { rig, title } = bundle.dataPackage;
+      const words = `${title}: ${orderWords(order)}, ${loadLabel(order.load)}`;
+      const given = { title: words, source: sourceOf(bundle), meterDistanceCm: rig.meterDistanceCm };
+      return asPlate(orderPicture(kind, order, orders, { ...given, size: SIZE, theme, lit, first }));
+    });
   const { bundle, orders } = await publishableOrders(view);
-  const order = orders.order(what);
-  if (!order.known) return order;
-  const { rig, title } = bundle.dataPackage;
-  const svg = orderPicture(wish.kind, order.value, orders, {
-    title: `${title}: ${orderWords(order.value)}, ${loadLabel(order.value.load)}`,
-    source: `${rig.name}, ${bundle.runs.length} runs`,
-    meterDistanceCm: rig.meterDistanceCm,
-    size: SIZE,
-    theme: wish.night ? NIGHT : PAPER,
-    lit: wish.lit,
-    first: wish.first,
+  const { title } = bundle.dataPackage;
+  const made = await COMPARED[kind]({
+    ...{ view, orders, what, lit, title, source: sourceOf(bundle), size: SIZE, theme },
   });
-  const face = `<style>@font-face{font-family:'Archivo Variable';src:url(data:font/woff2;base64,${pictureFont()}) format('woff2');font-weight:100 900}</style>`;
-  return { known: true, value: { type: 'image/svg+xml', text: svg.replace('<title>', `${face}<title>`) } };
+  return made.known ? { known: true, value: asPlate(made.value) } : made;
 }
 
 /** A chart or an order of a round-up as a small page for a frame elsewhere, under its covers. */
-export async function orderEmbed(
-  view: RoundUpView,
-  what: ShownWhat,
-  kind: EmbedKind,
-): Promise<Outcome<{ type: string; text: string }>> {
-  const { bundle, orders } = await publishableOrders(view);
-  const order = orders.order(what);
-  if (!order.known) return order;
-  const { rig, title } = bundle.dataPackage;
-  const text = embedded(kind, order.value, orders, {
-    ...{ title, source: `${rig.name}, ${bundle.runs.length} runs`, meterDistanceCm: rig.meterDistanceCm },
-    version: null,
+export function orderEmbed(view: RoundUpView, what: ShownWhat, kind: EmbedKind): Promise<Outcome<TextFile>> {
+  return fromOrder(view, what, (order, { bundle, orders }) => {
+    const { rig, title } = bundle.dataPackage;
+    const words = { title, source: sourceOf(bundle), meterDistanceCm: rig.meterDistanceCm, version: null };
+    return { type: 'text/html', text: embedded(kind, order, orders, words) };
   });
-  return { known: true, value: { type: 'text/html', text } };
 }

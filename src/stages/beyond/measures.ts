@@ -1,3 +1,4 @@
+import { holdsUnder } from '@/core/judgement/perDecibel';
 import { capacity95 } from '@/core/judgement/capacity';
 import type { MeasureIntervals } from '@/core/judgement/measureIntervals';
 import type { JudgedItem, BeyondData } from '@/lab/orders/beyondPage';
@@ -36,10 +37,9 @@ function unmatched(
   held: number | null,
   better: 'lower' | 'higher',
 ): Pick<MeasureFigure, 'short' | 'below'> {
-  const first = curve.points[0];
-  if (!first || held === null) return {};
-  const isBetter = better === 'lower' ? first.value <= held : first.value >= held;
-  return isBetter ? { short: `under ${first.at.toFixed(1)}`, below: first.at } : { short: 'at no level' };
+  if (curve.points.length === 0 || held === null) return {};
+  const under = holdsUnder(curve, held, better);
+  return under === null ? { short: 'at no level' } : { short: `under ${under.toFixed(1)}`, below: under };
 }
 
 /** How much of a band a curve covers: “from 28.7 up”, “to 32.2 only”. */

@@ -13,11 +13,17 @@ export interface VideoPlatesData {
   lineDb: number;
 }
 
+const KINDS = ['bars', 'curves', 'pair', 'ways', 'beyond'] as const;
+const KIND_NAMES = {
+  ...{ bars: 'Ranking', curves: 'Curves', pair: 'Head to head' },
+  ...{ ways: 'Ways to compare', beyond: 'Beyond the line' },
+};
+
 /** Charts and rankings at 16:9 for a video: lit, dimmed, and stepped through one entry more at each. */
 export function VideoPlatesStage({ data }: { data: VideoPlatesData }) {
   const [view, setView] = useQueryStates(
     {
-      kind: parseAsStringLiteral(['bars', 'curves'] as const).withDefault('bars'),
+      kind: parseAsStringLiteral(KINDS).withDefault('bars'),
       theme: parseAsStringLiteral(['paper', 'night'] as const).withDefault('paper'),
       what: parseAsString.withDefault('rise'),
       load: parseAsString.withDefault(''),
@@ -62,9 +68,9 @@ export function VideoPlatesStage({ data }: { data: VideoPlatesData }) {
     <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-6 md:px-7">
       <PageLine>
         <div className="choices" role="group" aria-label="Drawn as">
-          {(['bars', 'curves'] as const).map((kind) => (
+          {KINDS.map((kind) => (
             <button key={kind} aria-pressed={kind === view.kind} onClick={() => void setView({ kind })}>
-              {kind === 'bars' ? 'Ranking' : 'Curves'}
+              {KIND_NAMES[kind]}
             </button>
           ))}
         </div>

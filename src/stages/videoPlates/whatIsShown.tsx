@@ -11,9 +11,10 @@ const SIZES = [
 ];
 
 /** A plate as PNG at a width: 16:9, as its SVG is. */
-async function savePng(address: string, widthPx: number, name: string): Promise<void> {
-  const svg = await (await fetch(address)).text();
-  saveFile(await pngOf(svg, widthPx, Math.round((widthPx * 9) / 16)), name);
+async function pngAt(address: string | URL, widthPx: number): Promise<Blob> {
+  const answer = await fetch(address);
+  if (!answer.ok) throw new Error('This plate cannot be made: nothing was measured that it shows');
+  return pngOf(await answer.text(), widthPx, Math.round((widthPx * 9) / 16));
 }
 
 interface Shown {
@@ -42,13 +43,14 @@ export function WhatIsShown({
   onView: (part: { lit?: string[]; first?: number | null }) => void;
 }) {
   const [busy, setBusy] = useState(false);
+  // Only an order is stepped through, one entry more at each.
+  const isOrder = view.kind === 'bars' || view.kind === 'curves';
   async function png(widthPx: number) {
     setBusy(true);
-    await savePng(
-      address,
-      widthPx,
-      `plate-${view.kind}${view.first === null ? '' : `-${view.first}`}-${widthPx}.png`,
-    ).catch((error: Error) => toast.error(error.message));
+    const step = view.first === null ? '' : `-${view.first}`;
+    await pngAt(address, widthPx)
+      .then((png) => saveFile(png, `plate-${view.kind}${step}-${widthPx}.png`))
+      .catch((error: Error) => toast.error(error.message));
     setBusy(false);
   }
   /** Every step of the order, the last place first, as numbered pictures. */
@@ -60,8 +62,7 @@ export function WhatIsShown({
       for (let first = 1; first <= entries.length; first += 1) {
         const step = new URL(address, location.href);
         step.searchParams.set('first', String(first));
-        const svg = await (await fetch(step)).text();
-        const png = await pngOf(svg, widthPx, Math.round((widthPx * 9) / 16));
+        const png = await pngAt(step, widthPx);
         steps[`plate-${String(first).padStart(digits, '0')}.png`] = new Uint8Array(await png.arrayBuffer());
       }
       saveFile(
@@ -83,7 +84,9 @@ export function WhatIsShown({
   return (
     <aside className="shrink-0 space-y-4 lg:w-[260px]" aria-label="What is shown">
       <fieldset>
-        <legend className="pb-1 font-semibold">Spoken of: lit, the others dimmed</legend>
+        <legend className="pb-1 font-semibold">
+          {view.kind === 'pair' ? 'The two: first and second pressed' : 'Spoken of: lit, the others dimmed'}
+        </legend>
         {entries.map(({ entry, product, position }) => (
           <label key={entry} className="flex items-center gap-2 py-0.5 text-[14.5px]">
             <input
@@ -100,33 +103,35 @@ export function WhatIsShown({
           </label>
         ))}
       </fieldset>
-      <div className="flex items-center gap-2" role="group" aria-label="Step through">
-        <button
-          type="button"
-          className="quiet-button px-2!"
-          aria-label="One entry fewer"
-          disabled={view.first === 1}
-          onClick={() => onView({ first: Math.max(1, (view.first ?? entries.length) - 1) })}
-        >
-          ←
-        </button>
-        <span className="text-[14.5px]" role="status">
-          {view.first === null ? 'all of them' : `the last ${view.first} of the order`}
-        </span>
-        <button
-          type="button"
-          className="quiet-button px-2!"
-          aria-label="One entry more"
-          disabled={view.first === null}
-          onClick={() =>
-            onView({
-              first: (view.first ?? 0) + 1 >= entries.length ? null : (view.first ?? 0) + 1,
-            })
-          }
-        >
-          →
-        </button>
-      </div>
+      {isOrder && (
+        <div className="flex items-center gap-2" role="group" aria-label="Step through">
+          <button
+            type="button"
+            className="quiet-button px-2!"
+            aria-label="One entry fewer"
+            disabled={view.first === 1}
+            onClick={() => onView({ first: Math.max(1, (view.first ?? entries.length) - 1) })}
+          >
+            ←
+          </button>
+          <span className="text-[14.5px]" role="status">
+            {view.first === null ? 'all of them' : `the last ${view.first} of the order`}
+          </span>
+          <button
+            type="button"
+            className="quiet-button px-2!"
+            aria-label="One entry more"
+            disabled={view.first === null}
+            onClick={() =>
+              onView({
+                first: (view.first ?? 0) + 1 >= entries.length ? null : (view.first ?? 0) + 1,
+              })
+            }
+          >
+            →
+          </button>
+        </div>
+      )}
       <div className="flex flex-wrap gap-2">
         {SIZES.map(({ px, label }) => (
           <button
@@ -142,9 +147,11 @@ export function WhatIsShown({
         <a className="quiet-button" href={`${address}&download`}>
           SVG
         </a>
-        <button type="button" className="quiet-button" disabled={busy} onClick={() => void sequence(1920)}>
-          All steps, PNG
-        </button>
+        {isOrder && (
+          <button type="button" className="quiet-button" disabled={busy} onClick={() => void sequence(1920)}>
+            All steps, PNG
+          </button>
+        )}
       </div>
       <p className="text-[14px]">
         As a page for a frame elsewhere, without script:{' '}

@@ -1,6 +1,7 @@
 import { idFrom } from '@/app/ids';
 import { PICTURE_POLICY } from '@/app/answers/reportPolicy';
 import { sendMade } from '@/app/answers/sendMade';
+import { PLATE_KINDS } from '@/lab/report/orderFiles';
 import { shownWhat } from '../shownWhat';
 
 /** A chart or ranking at 16:9 as SVG, in paper or night, with entries lit and only so many of the order shown. */
@@ -9,7 +10,7 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
   const query = new URL(request.url).searchParams;
   const first = Number(query.get('first') ?? '');
   const plate = {
-    kind: query.get('kind') === 'bars' ? ('bars' as const) : ('curves' as const),
+    kind: PLATE_KINDS.find((kind) => kind === query.get('kind')) ?? ('curves' as const),
     night: query.get('theme') === 'night',
     lit: new Set((query.get('lit') ?? '').split(',').filter(Boolean)),
     first: first >= 1 ? Math.floor(first) : undefined,
