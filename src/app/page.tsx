@@ -14,6 +14,8 @@ import { viewNextStep } from '@/lab/roundUps/nextStep';
 import { Desk } from '@/stages/roundUps/desk';
 import { viewLeaders } from '@/lab/orders/leaders';
 import { DeletedRoundUps } from '@/stages/roundUps/deletedRoundUps';
+import { publishedRoundUps } from '@/lab/publish/publishedSite';
+import { PublishedFolder } from '@/stages/roundUps/publishedFolder';
 import { DemoPanel } from '@/stages/roundUps/demoPanel';
 import { FirstEvening } from '@/stages/roundUps/firstEvening';
 import { NextSteps } from '@/stages/roundUps/nextSteps';
@@ -27,12 +29,13 @@ export const dynamic = 'force-dynamic';
 const SHOWN_LEADERS = 5;
 
 export default async function RoundUpsPage() {
-  const [roundUps, rigs, deleted, demo, lab] = await Promise.all([
+  const [roundUps, rigs, deleted, demo, lab, published] = await Promise.all([
     listLabRoundUps(),
     listRigs(),
     viewDeletedRoundUps(),
     demoHere(),
     viewOwnLab(),
+    publishedRoundUps(new Date()),
   ]);
   // What was begun last is what is worked on, whenever it was imported.
   const current = roundUps
@@ -85,6 +88,7 @@ export default async function RoundUpsPage() {
               <RoundUpList items={archived.map(toItem)} />
             </details>
           )}
+          <PublishedFolder items={published} />
           <DeletedRoundUps
             items={deleted.map(({ id, title, deletedAt }) => ({ id, title, day: dayHere(deletedAt) }))}
           />

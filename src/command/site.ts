@@ -6,7 +6,7 @@ import { SITE_LIST, staticSite } from '@/lab/report/staticSite';
 import { callerFolder, readPaths, runCommand, UsageError } from './arguments';
 import { bundleAt } from './bundleAt';
 
-const USAGE = './abanico site OUT BUNDLE…';
+const USAGE = './abanico site OUT BUNDLE… [--address URL]';
 
 /** Refuses a folder that holds anything but a site of ours: nothing of somebody's is written over. */
 async function refuseOthers(out: string, shown: string): Promise<void> {
@@ -32,7 +32,7 @@ async function refuseOthers(out: string, shown: string): Promise<void> {
 }
 
 void runCommand(async () => {
-  const { paths } = readPaths(USAGE, {});
+  const { paths, values } = readPaths(USAGE, { address: { type: 'string' } });
   const [shown, ...given] = paths;
   if (given.length === 0) throw new UsageError(`a folder and one bundle at least (usage: ${USAGE})`);
   const out = resolve(callerFolder(), shown!);
@@ -42,7 +42,7 @@ void runCommand(async () => {
     const files = await bundleAt(resolve(callerFolder(), path));
     bundles.push({ path, files, name: readBundle(files).dataPackage.name });
   }
-  const { files, problems } = await staticSite(bundles);
+  const { files, problems } = await staticSite(bundles, String(values.address ?? '').replace(/\/+$/, ''));
   // Made whole beside it, then put in its place: a site that is served is never half of one.
   const [fresh, old] = [`${out}.new-${process.pid}`, `${out}.old-${process.pid}`];
   for (const [path, bytes] of files) {

@@ -9,7 +9,7 @@ import { MOST_PHOTO_BYTES } from '@/lab/publish/photoBounds';
 import { addPhoto, cleanPhoto, readPhoto } from '@/lab/publish/photos';
 import { publish, reportAgain, type PublishWish } from '@/lab/publish/publish';
 import { publishable } from '@/lab/outgoing/publishable';
-import { publishedSite } from '@/lab/publish/publishedSite';
+import { publishedRoundUps, publishedSite } from '@/lab/publish/publishedSite';
 import { versionState } from '@/lab/publish/versionState';
 import { closeShare, openShare, readPublished, sharedPage, viewPublished } from '@/lab/publish/shares';
 import { bundleReport } from '@/lab/report/bundleReport';
@@ -125,19 +125,36 @@ test('Verdict knows a draft, what stands as published, and what differs from the
 });
 
 test('published versions go out as static files with their dates and corrections; what is held back does not', async () => {
-  const site = await publishedSite(id, LATER);
+  const site = await publishedSite([id], LATER);
   const files = new Map(Object.entries(unzipSync(site)));
   const [first, second] = await Promise.all([1, 2].map((version) => text(version)));
   const folder = [...files.keys()].find((path) => path.endsWith('version-1/index.html'))!.split('/')[0]!;
   const read = (path: string) => new TextDecoder().decode(files.get(`${folder}/${path}`));
-  expect([read('version-1/index.html'), read('version-2/index.html')]).toEqual([first, second]);
+  // As they were published, but for what is shown where somebody links to them.
+  const asPublished = (path: string) => read(path).replace(/<meta property="og:[^>]*>\n/g, '');
+  expect([asPublished('version-1/index.html'), asPublished('version-2/index.html')]).toEqual([first, second]);
   expect(read('version-2/ranking.html')).toMatch(/version 2, published 26 Nov 2026.*runs\./);
   expect(read('version-2/curves.html')).not.toContain('<script');
-  expect(Buffer.compare(Buffer.from(await publishedSite(id, LATER)), Buffer.from(site))).toBe(0);
+  expect(Buffer.compare(Buffer.from(await publishedSite([id], LATER)), Buffer.from(site))).toBe(0);
   const other = await importSound(smallBundle());
   await publish(other, wish({ embargoUntil: LATER }), NOW);
-  await expect(publishedSite(other, NOW)).rejects.toThrow('no version is published that readers may see yet');
-  expect(unzipSync(await publishedSite(other, LATER))['index.html']).toBeDefined();
+  await expect(publishedSite([other], NOW)).rejects.toThrow(
+    'no version is published that readers may see yet',
+  );
+  expect(unzipSync(await publishedSite([other], LATER))['index.html']).toBeDefined();
+  // Of both, for an address: each version has its picture, asked for by its whole address.
+  const both = unzipSync(await publishedSite([id, other], LATER, 'https://example.org/v'));
+  const reports = Object.keys(both).filter((path) => /version-\d+\/index\.html$/.test(path));
+  expect(new Set(reports.map((path) => path.split('/')[0])).size).toBe(2);
+  for (const path of reports) {
+    const html = new TextDecoder().decode(both[path]);
+    const image = /property="og:image" content="https:\/\/example\.org\/v\/([^"]+)"/.exec(html)![1]!;
+    const { width, height, format } = await sharp(both[image]).metadata();
+    expect([width, height, format]).toEqual([1200, 630, 'png']);
+  }
+  const seen = (await publishedRoundUps(LATER)).map((found) => found.id);
+  expect(seen).toEqual(expect.arrayContaining([id, other]));
+  expect(await publishedRoundUps(new Date(0))).toEqual([]);
 });
 
 test.each([

@@ -33,6 +33,19 @@ export async function countVersions(db: Queryable, roundUpId: number): Promise<n
   return rows[0]!.versions;
 }
 
+/** Round-ups with versions that may be seen at a moment. */
+export async function listPublished(
+  db: Queryable,
+  now: Date,
+): Promise<{ id: number; title: string; versions: number }[]> {
+  const { rows } = await db.query<{ id: number; title: string; versions: number }>(
+    `SELECT r.id, r.title, count(*)::int AS versions FROM publications p JOIN live_round_ups r ON r.id = p.round_up_id
+     WHERE p.embargo_until IS NULL OR p.embargo_until <= $1 GROUP BY r.id, r.title ORDER BY max(p.published_at) DESC, r.id`,
+    [now],
+  );
+  return rows;
+}
+
 export interface NewPublication extends Omit<Publication, 'id'> {
   roundUpId: number;
   bundle: Uint8Array;

@@ -14,7 +14,7 @@ import { publishedSite } from '../publish/publishedSite';
 import type { EmbedKind } from '../report/embedded';
 import { draftOf } from '../report/draft';
 import { orderEmbed, orderFile, orderPlate, type PlateWish } from '../report/orderFiles';
-import { viewRoundUp } from '../model/roundUpView';
+import { viewRoundUp, type RoundUpView } from '../model/roundUpView';
 import { gatedText } from './coverGate';
 import { publishable } from './publishable';
 
@@ -27,8 +27,8 @@ export type OutgoingWish = { roundUpId: number } & (
   | { what: 'embed'; shown: ShownWhat; kind: EmbedKind }
   /** A verdict as it is being written, for the one who writes it. */
   | { what: 'draft'; verdict: Verdict }
-  /** All versions that may be seen at that moment, as static files. */
-  | { what: 'site'; at: string }
+  /** All versions that may be seen at that moment, of others, too, as static files for an address. */
+  | { what: 'site'; at: string; others: readonly number[]; address: string }
 );
 
 /** What was made of it, in the file that was named. */
@@ -74,6 +74,13 @@ async function zipInto(file: string, { files, runs }: ExportedBundle, tell: Tell
   }
 }
 
+/** A part of an order: a table, a plate, or a page for a frame. */
+function madeOf(view: RoundUpView, wish: Extract<OutgoingWish, { shown: ShownWhat }>) {
+  if (wish.what === 'table') return orderFile(view, wish.shown, wish.as);
+  if (wish.what === 'plate') return orderPlate(view, wish.shown, wish.plate);
+  return orderEmbed(view, wish.shown, wish.kind);
+}
+
 async function textOf(
   wish: Exclude<OutgoingWish, { what: 'bundle' | 'site' | 'draft' }>,
   tell: Tell,
@@ -89,12 +96,7 @@ async function textOf(
   }
   const view = await viewRoundUp(roundUpId);
   if (!view) return null;
-  const made =
-    wish.what === 'table'
-      ? await orderFile(view, wish.shown, wish.as)
-      : wish.what === 'plate'
-        ? await orderPlate(view, wish.shown, wish.plate)
-        : await orderEmbed(view, wish.shown, wish.kind);
+  const made = await madeOf(view, wish);
   if (!made.known) throw new Refused(made.reason);
   return made.value;
 }
@@ -107,7 +109,8 @@ async function textOf(
 export async function makeOutgoing(wish: OutgoingWish, file: string, tell: Tell): Promise<MadeFile | null> {
   if (wish.what === 'site') {
     tell('Writing the versions', 0.2);
-    await writeFile(file, await publishedSite(wish.roundUpId, new Date(wish.at)), { mode: 0o600 });
+    const ids = [wish.roundUpId, ...wish.others];
+    await writeFile(file, await publishedSite(ids, new Date(wish.at), wish.address), { mode: 0o600 });
     return { type: 'application/zip', name: 'verdicts' };
   }
   if (wish.what === 'draft') {

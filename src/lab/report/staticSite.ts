@@ -12,7 +12,11 @@ import {
   type SiteVersion,
 } from '@/formats/report/siteHtml';
 import type { ReportVersion } from '@/core/verdict/reportVersion';
-import { orderWords } from './bundleOrders';
+import { escaped } from '@/formats/picture/pictureTheme';
+import { PREVIEW } from '@/formats/picture/previewPicture';
+import { orderWords, type BundleOrders } from './bundleOrders';
+import { linkPreview } from './linkPreview';
+import type { BundleRanking } from '../model/rankBundle';
 import { reportOf } from './bundleReport';
 import { orderPicture, orderTable } from './orderViews';
 import { embedded } from './embedded';
@@ -44,14 +48,37 @@ function slugOf(name: string, taken: ReadonlySet<string>): string {
   return free;
 }
 
-async function versionOf(files: BundleFiles, number: number, about: ReportVersion | null) {
+/** An order as it stands in the picture of a link. */
+function previewBars({ ranking, response }: BundleRanking, orders: BundleOrders) {
+  const { decimals, unit } = response;
+  return ranking.placed.flatMap(({ entry, value, interval95 }) => {
+    const found = orders.find(entry);
+    const figure = `${value.toFixed(decimals)} ± ${interval95.toFixed(decimals)} ${unit}`;
+    return found ? [{ name: found.name, position: found.position, value, figure }] : [];
+  });
+}
+
+async function versionOf(
+  files: BundleFiles,
+  number: number,
+  about: ReportVersion | null,
+  /** Where its folder will stand, ending in “/”; empty where nobody said. */
+  address: string,
+) {
   const { bundle, orders, write } = await reportOf(files);
   const { html, data, broken } = write(about);
   const { rig, title } = bundle.dataPackage;
   const order = orders.order(OWN);
   const zip = steadyZip(files);
+  const nameOf = (entry: string) => orders.find(entry)?.name ?? entry;
+  const lead = (order.known && orderSentences(order.value.ranking, nameOf)[0]) || 'No entry is ranked.';
+  const preview = await linkPreview({
+    ...{ title, lead, source: data.rigLine },
+    bars: order.known ? previewBars(order.value, orders) : [],
+  });
   const made: { name: string; what: string; bytes: Uint8Array }[] = [
-    { name: 'index.html', what: 'The report', bytes: encode(html) },
+    { name: 'index.html', what: 'The report', bytes: encode(withPreview(html, title, lead, address)) },
+    { name: PREVIEW_FILE, what: 'Picture for links to it', bytes: preview },
   ];
   if (order.known) {
     const words = {
@@ -90,7 +117,6 @@ async function versionOf(files: BundleFiles, number: number, about: ReportVersio
   }
   made.push({ name: 'data.zip', what: 'Data package, with its schema', bytes: zip });
   const days = bundle.runs.map(({ run }) => run.startedAt.slice(0, 10)).filter((day) => /^\d{4}-/.test(day));
-  const nameOf = (entry: string) => orders.find(entry)?.name ?? entry;
   const version: SiteVersion = {
     ...{
       folder: `version-${number}`,
@@ -100,10 +126,29 @@ async function versionOf(files: BundleFiles, number: number, about: ReportVersio
       urn: urnOf(title, String(number), zip),
     },
     day: about?.publishedAt.slice(0, 10) ?? days.sort().at(-1) ?? '',
-    lead: (order.known && orderSentences(order.value.ranking, nameOf)[0]) || 'No entry is ranked.',
+    lead,
     files: made.slice(1).map(({ name, what }) => ({ name, what })),
   };
   return { version, made, problems: [...data.problems, ...broken] };
+}
+
+const PREVIEW_FILE = 'preview.png';
+
+/** A report that tells what to show of it where somebody links to it. It asks for nothing itself. */
+function withPreview(html: string, title: string, lead: string, address: string): string {
+  const tags = {
+    'og:type': 'article',
+    'og:title': title,
+    'og:description': lead,
+    'og:image': `${address}${PREVIEW_FILE}`,
+    'og:image:width': String(PREVIEW.width),
+    'og:image:height': String(PREVIEW.height),
+    ...(address === '' ? {} : { 'og:url': `${address}index.html` }),
+  };
+  const head = Object.entries(tags)
+    .map(([property, content]) => `<meta property="${property}" content="${escaped(content)}">\n`)
+    .join('');
+  return html.replace('<title>', () => `${head}<title>`);
 }
 
 /** A bundle as a version of a site. */
@@ -123,6 +168,8 @@ export interface SiteBundle {
  */
 export async function staticSite(
   bundles: readonly SiteBundle[],
+  /** Where the folder will stand, for whoever shows links to it: such pictures are asked for by their whole address. */
+  address = '',
 ): Promise<{ files: Map<string, Uint8Array>; problems: string[] }> {
   const roundUps = new Map<string, SiteRoundUp>();
   const files = new Map<string, Uint8Array>();
@@ -130,11 +177,12 @@ export async function staticSite(
   for (const { path, files: given, name, version: about = null } of bundles) {
     const taken = new Set([...roundUps.values()].map(({ folder }) => folder));
     const roundUp = roundUps.get(name) ?? { folder: slugOf(name, taken), title: '', versions: [] };
+    const number = about?.number ?? roundUp.versions.length + 1;
     const {
       version,
       made,
       problems: found,
-    } = await versionOf(given, about?.number ?? roundUp.versions.length + 1, about);
+    } = await versionOf(given, number, about, address && `${address}/${roundUp.folder}/version-${number}/`);
     roundUps.set(name, { ...roundUp, title: version.title, versions: [...roundUp.versions, version] });
     for (const { name: file, bytes } of made) files.set(`${roundUp.folder}/${version.folder}/${file}`, bytes);
     problems.push(...found.map((problem) => `${path}: ${problem}`));

@@ -4,7 +4,8 @@ import { sendMade } from '@/app/answers/sendMade';
 /** All published versions as a folder of static files, packed, for any web server. */
 export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
   const roundUpId = idFrom((await params).id);
-  return sendMade(request, { what: 'site', roundUpId, at: new Date().toISOString() }, ({ name }) => ({
+  const wish = { what: 'site' as const, roundUpId, at: new Date().toISOString(), others: [], address: '' };
+  return sendMade(request, wish, ({ name }) => ({
     'content-disposition': `attachment; filename="${name}.zip"`,
   }));
 }
