@@ -1,5 +1,6 @@
 import type { ReadersCopy } from '@/contracts/readersCopy';
 import { lineStep } from '@/core/curves/axis';
+import { curveTitles } from '@/core/curves/curveTitles';
 import { curvesPicture, curvesScale, type CurvesPicture } from '@/formats/picture/curvesPicture';
 import { drawing, h } from './dom';
 import { PAGE_THEME } from './marks';
@@ -14,14 +15,11 @@ function pictureOf(copy: ReadersCopy, { curves, ranking, response, axis, at, whe
     ({ entry, value, interval95 }) =>
       `${entries.get(entry)?.name ?? entry} ${value.toFixed(response.decimals)} ± ${interval95.toFixed(response.decimals)} ${response.unit}`,
   );
+  const { xTitle, yTitle, lineText } = curveTitles(response, axis.against, copy.meterDistanceCm);
   return {
     ...{ curves, entries, title: '', condition: '', source: '', lit: new Set<string>() },
-    xTitle:
-      axis.against === 'noise'
-        ? `noise, dB(A) at ${copy.meterDistanceCm} cm, room noise subtracted`
-        : `${axis.name}, ${axis.unit}`,
-    yTitle: response.throttles ? 'rise over room air, K' : `${response.name.toLowerCase()}, ${response.unit}`,
-    line: at === null ? null : { at, text: `${at.toFixed(axis.decimals)} ${axis.unit}` },
+    ...{ xTitle, yTitle },
+    line: at === null ? null : { at, text: lineText(at) },
     rings: ranking.placed,
     decimals: response.decimals,
     alt: `${response.name} ${where}, ${load.label}: ${placed.join(', ') || 'no entry is ranked'}.`,

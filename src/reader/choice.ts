@@ -89,10 +89,18 @@ export function lineOf(copy: ReadersCopy, choice: Choice): { against: Against; a
   return { against: way, at: choice.at ?? own };
 }
 
-const MACHINE = {
-  ...{ watts: 'watts', roomC: 'room', limitC: 'limit', noiseDba: 'noise' },
-  ...{ heightMm: 'height', memoryMm: 'memory', radiatorMm: 'radiator', budget: 'money' },
+/** What of a machine is asked for: by what name in the address, under what label, in what unit and bounds. */
+export const MACHINE = {
+  watts: { name: 'watts', label: 'Heat', unit: 'W', least: 1, most: 5000 },
+  roomC: { name: 'room', label: 'Room', unit: '°C', least: -40, most: 100 },
+  limitC: { name: 'limit', label: 'Limit', unit: '°C', least: 30, most: 150 },
+  noiseDba: { name: 'noise', label: 'Noise', unit: 'dB(A)', least: -20, most: 160 },
+  heightMm: { name: 'height', label: 'Height', unit: 'mm', least: 0, most: 1000 },
+  memoryMm: { name: 'memory', label: 'Memory', unit: 'mm', least: 0, most: 500 },
+  radiatorMm: { name: 'radiator', label: 'Radiator', unit: 'mm', least: 0, most: 2000 },
+  budget: { name: 'money', label: 'Money', unit: '', least: 0, most: 1e7 },
 } as const;
+export type MachineField = keyof typeof MACHINE;
 
 /** The choice as it stands after the # of the address: what was chosen, and nothing that was not. */
 export function choiceHash(copy: ReadersCopy, choice: Choice): string {
@@ -109,10 +117,8 @@ export function choiceHash(copy: ReadersCopy, choice: Choice): string {
   for (const entry of choice.hidden) query.append('without', entry);
   add('one', choice.one, '');
   add('other', choice.other, '');
-  for (const [key, name] of Object.entries(MACHINE)) {
-    const field = key as keyof typeof MACHINE;
-    add(name, choice.machine[field], first.machine[field]);
-  }
+  for (const field of Object.keys(MACHINE) as MachineField[])
+    add(MACHINE[field].name, choice.machine[field], first.machine[field]);
   add('socket', choice.machine.socket, '');
   return query.toString();
 }
@@ -132,9 +138,12 @@ export function choiceOf(copy: ReadersCopy, hash: string): Choice {
   const ways = waysOf(copy, chosen);
   const entries = new Set(copy.entries.map(({ entry }) => entry));
   const known = (entry: string) => (entries.has(entry) ? entry : '');
-  const watts = number('watts', 1, 5000) ?? first.machine.watts;
-  const roomC = number('room', -40, 100) ?? first.machine.roomC;
-  const limitC = number('limit', 30, 150) ?? first.machine.limitC;
+  const ofMachine = (field: MachineField) => {
+    const { name, least, most } = MACHINE[field];
+    return number(name, least, most);
+  };
+  const needed = (field: 'watts' | 'roomC' | 'limitC' | 'noiseDba') =>
+    ofMachine(field) ?? first.machine[field];
   return {
     ...chosen,
     load: (order.loads.find(({ key }) => key === text('load')) ?? order.loads[0]!).key,
@@ -144,12 +153,10 @@ export function choiceOf(copy: ReadersCopy, hash: string): Choice {
     one: known(text('one')),
     other: known(text('other')),
     machine: {
-      ...{ watts, roomC, limitC: limitC > roomC ? limitC : Math.max(first.machine.limitC, roomC + 1) },
-      noiseDba: number('noise', -20, 160) ?? first.machine.noiseDba,
-      heightMm: number('height', 0, 1000),
-      memoryMm: number('memory', 0, 500),
-      radiatorMm: number('radiator', 0, 2000),
-      budget: number('money', 0, 1e7),
+      ...{ watts: needed('watts'), roomC: needed('roomC') },
+      ...{ limitC: needed('limitC'), noiseDba: needed('noiseDba') },
+      ...{ heightMm: ofMachine('heightMm'), memoryMm: ofMachine('memoryMm') },
+      ...{ radiatorMm: ofMachine('radiatorMm'), budget: ofMachine('budget') },
       socket: text('socket').slice(0, 100),
     },
   };

@@ -19,6 +19,9 @@ export function fitsOf(copy: ReadersCopy, machine: ReadersMachine): ReadersFits 
   const rise = copy.orders.find(({ response, against }) => response.throttles && against === 'noise');
   const fixed = (rise?.loads ?? []).filter(({ load }) => isFixedWatts(load));
   if (fixed.length === 0) return null;
+  // A die is never cooler than its room.
+  if (machine.limitC <= machine.roomC)
+    return { answer: 'The limit has to lie above the room.', load: '', advice: [] };
   const { load, advice } = adviseAll(fixed, copy.entries, {
     ...{ ...NO_LIMITS, ...machine, currency: copy.currency },
     room: null,

@@ -1,6 +1,6 @@
 import type { ReadersCopy } from '@/contracts/readersCopy';
 import type { Advice } from '@/core/judgement/advice';
-import type { ReadersMachine } from './choice';
+import { MACHINE, type MachineField, type ReadersMachine } from './choice';
 import { h } from './dom';
 import { numberField, choiceField } from './fields';
 import type { ReadersFits } from './machine';
@@ -18,39 +18,23 @@ export function machineFields(
   machine: ReadersMachine,
   onPart: (part: Partial<ReadersMachine>) => void,
 ): HTMLElement {
-  const needed = (
-    label: string,
-    unit: string,
-    key: 'watts' | 'roomC' | 'limitC' | 'noiseDba',
-    least: number,
-    most: number,
-  ) =>
-    numberField(label, unit, machine[key], { least, most, step: 'any' }, (value) =>
-      onPart({ [key]: value! }),
-    );
-  const limit = (
-    label: string,
-    unit: string,
-    key: 'heightMm' | 'memoryMm' | 'radiatorMm' | 'budget',
-    most: number,
-  ) =>
-    numberField(label, unit, machine[key], { least: 0, most, step: 'any', optional: true }, (value) =>
+  const field = (key: MachineField, optional: boolean) => {
+    const { label, unit, least, most } = MACHINE[key];
+    const bounds = { least, most, step: 'any' as const, optional };
+    return numberField(label, key === 'budget' ? copy.currency : unit, machine[key], bounds, (value) =>
       onPart({ [key]: value }),
     );
+  };
   const { entries } = copy;
   const sockets = [...new Set(entries.flatMap((entry) => entry.sockets))].sort();
   return h(
     'div',
     { class: 'ask-fields' },
-    needed('Heat', 'W', 'watts', 1, 5000),
-    needed('Room', '°C', 'roomC', -40, 100),
-    needed('Limit', '°C', 'limitC', 30, 150),
-    needed('Noise', 'dB(A)', 'noiseDba', -20, 160),
-    entries.some(({ heightMm }) => heightMm !== null) && limit('Height', 'mm', 'heightMm', 1000),
-    entries.some(({ memoryClearanceMm }) => memoryClearanceMm !== null) &&
-      limit('Memory', 'mm', 'memoryMm', 500),
-    entries.some(({ radiatorMm }) => radiatorMm !== null) && limit('Radiator', 'mm', 'radiatorMm', 2000),
-    entries.some(({ price }) => price.known) && limit('Money', copy.currency, 'budget', 1e7),
+    ...(['watts', 'roomC', 'limitC', 'noiseDba'] as const).map((key) => field(key, false)),
+    entries.some(({ heightMm }) => heightMm !== null) && field('heightMm', true),
+    entries.some(({ memoryClearanceMm }) => memoryClearanceMm !== null) && field('memoryMm', true),
+    entries.some(({ radiatorMm }) => radiatorMm !== null) && field('radiatorMm', true),
+    entries.some(({ price }) => price.known) && field('budget', true),
     sockets.length > 0 &&
       choiceField(
         'Socket',
@@ -63,6 +47,7 @@ export function machineFields(
 
 /** What fits, with how far under the limit each stays, and why another does not. */
 export function fitsPart({ answer, load, advice }: ReadersFits, { limitC }: ReadersMachine): HTMLElement[] {
+  if (advice.length === 0) return [h('p', { class: 'ask-answer', dir: 'auto' }, answer)];
   const margins = advice.flatMap(({ marginK, interval95 }) =>
     marginK === null ? [] : [marginK + interval95!, marginK - interval95!],
   );

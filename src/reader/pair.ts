@@ -3,7 +3,6 @@ import { headToHead, pairAnswer, type PairRow } from '@/core/judgement/headToHea
 import { otherConditions, pairConditions } from '@/core/judgement/pairConditions';
 import { pairCrossing } from '@/core/judgement/pairCrossing';
 import { sideColumns } from '@/core/ranking/sideColumns';
-import { columnName } from '@/core/ranking/sideColumn';
 import { rankWays } from '@/core/ranking/ways';
 import { isIdle } from '@/core/runs/load';
 import type { Choice } from './choice';
@@ -34,25 +33,17 @@ export function pairOf(copy: ReadersCopy, choice: Choice, lineDb: number): Reade
   const idle = loads.find(({ load }) => isIdle(load));
   const rises =
     chosen && rise
-      ? pairConditions(
-          [chosen, ...loads.filter((load) => load !== chosen)].map(({ key, label, rule, curves }) => ({
-            ...{ key, rule, curves },
-            what: columnName({ response: rise, place: '', load: label }),
-          })),
-          pair,
-          {
-            response: rise,
-            linesDb: [...new Set([lineDb, ...copy.noiseLinesDba])],
-            ways: rankWays(
-              {
-                ...{ rule: chosen.rule, curves: chosen.curves },
-                ...{ bySpeed: along('rpm'), byDuty: along('duty') },
-                idle: idle && idle !== chosen ? idle : null,
-              },
-              { lineDb },
-            ).ways,
-          },
-        )
+      ? pairConditions(loads, pair, {
+          ...{ response: rise, load: chosen.key, lineDb, linesDb: copy.noiseLinesDba },
+          ways: rankWays(
+            {
+              ...{ rule: chosen.rule, curves: chosen.curves },
+              ...{ bySpeed: along('rpm'), byDuty: along('duty') },
+              idle: idle && idle !== chosen ? idle : null,
+            },
+            { lineDb },
+          ).ways,
+        })
       : [];
   const firstAlong = copy.orders.filter(
     (order, i) =>

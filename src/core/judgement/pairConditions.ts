@@ -3,7 +3,7 @@ import { rankAtLine, type PlacedEntry } from '../ranking/rankAtLine';
 import { columnName, readsAlike, type SideColumn } from '../ranking/sideColumn';
 import { QUIETEST } from '../ranking/sideColumns';
 import type { RuledCurves, Way } from '../ranking/ways';
-import { RISE, type Response } from '../responses/responses';
+import { RISE } from '../responses/responses';
 import type { PairCondition } from './headToHead';
 
 interface Standing {
@@ -33,33 +33,41 @@ const FURTHER_WAYS: readonly Way['key'][] = ['rpm', 'duty', 'quietest'];
 /** The curves of a load of what the two are compared by. */
 export interface PairLoad extends RuledCurves {
   key: string;
-  /** What is compared there: “Die, 170 W”. */
-  what: string;
+  /** What the load is called: “170 W”. */
+  label: string;
 }
 
 /**
- * The two at every load, at every line and at full speed; of the first load, which is the one in hand, by every other way, too.
+ * The two at every load, at the line and every other and at full speed; of the load in hand, which comes first, by every other way, too.
  *
- * Example: Two coolers at 90 and 170 W with lines of 30 and 33 dB(A): six conditions, and the ways of the first load.
+ * Example: Two coolers at 90 and 170 W with lines of 30 and 33 dB(A): six conditions, and the ways of the load in hand.
  */
 export function pairConditions(
   loads: readonly PairLoad[],
   pair: readonly [string, string],
   asked: {
-    response: Pick<Response, 'unit' | 'decimals' | 'better'>;
+    response: SideColumn['response'];
+    /** The load in hand, the line there, and the other lines. */
+    load: string;
+    lineDb: number;
     linesDb: readonly number[];
-    /** The orders of the first load by every way. */
+    /** The orders of the load in hand by every way. */
     ways: readonly Way[];
   },
 ): PairCondition[] {
   const { unit, decimals, better } = asked.response;
-  return loads.flatMap(({ key: load, what, rule, curves }, i) => {
-    const words = { unit, decimals, better, what };
+  const inOrder = [
+    ...loads.filter(({ key }) => key === asked.load),
+    ...loads.filter(({ key }) => key !== asked.load),
+  ];
+  const linesDb = [...new Set([asked.lineDb, ...asked.linesDb])];
+  return inOrder.flatMap(({ key: load, label, rule, curves }, i) => {
+    const words = { unit, decimals, better, what: columnName({ ...asked, place: '', load: label }) };
     const key = (at: string | number) => `${load} ${at}`;
     const fastest = rankAtLine(curveEnds(curves, 'last'), { ...rule, lineDb: BEYOND_ALL });
     const further = i === 0 ? asked.ways.filter((way) => FURTHER_WAYS.includes(way.key)) : [];
     return [
-      ...asked.linesDb.flatMap((lineDb) =>
+      ...linesDb.flatMap((lineDb) =>
         conditionOf(standingsOf(rankAtLine(curves, { ...rule, lineDb }).placed), pair, {
           ...{ ...words, ...atLine(lineDb), key: key(lineDb) },
         }),

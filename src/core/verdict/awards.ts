@@ -142,7 +142,7 @@ function small(cases: AwardCase): AwardOffer['offer'] {
 /** The step up that costs least for each kelvin, where no other may cost less. */
 function worth(cases: AwardCase): AwardOffer['offer'] {
   const steps = cases.steps.filter(({ next }) => next !== null).length;
-  if (steps === 0) return unknown('no entry is better beyond doubt for more money');
+  if (steps === 0) return unknown('no entry is clearly better for more money');
   if (steps === 1) return unknown('there is one step up only: it has nothing to be compared with');
   const least = cheapestStep(cases.steps);
   if (!least) return unknown('no step up costs clearly less for a kelvin than the others');

@@ -1,6 +1,5 @@
 import { escaped, markerAt, type PictureTheme } from './pictureTheme';
-import type { PictureEntry, PictureSize } from './curvesPicture';
-import { pictureHead, type PictureWords } from './pictureHead';
+import { pictureHead, type PictureEntry, type PictureSize, type PictureWords } from './pictureHead';
 
 export interface Bar {
   entry: string;

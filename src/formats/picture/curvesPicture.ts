@@ -1,13 +1,7 @@
 import { drawnCurve } from '@/core/curves/drawnCurve';
 import type { EntryCurve } from '@/core/curves/entryCurve';
 import { escaped, markerAt, ticks, type PictureTheme } from './pictureTheme';
-import { pictureHead, type PictureWords } from './pictureHead';
-
-export interface PictureEntry {
-  name: string;
-  /** Place in the line-up: colour and marker. */
-  position: number;
-}
+import { pictureHead, type PictureEntry, type PictureSize, type PictureWords } from './pictureHead';
 
 export interface CurvesPicture extends PictureWords {
   curves: readonly EntryCurve[];
@@ -21,13 +15,6 @@ export interface CurvesPicture extends PictureWords {
   decimals: number;
   /** Entries that are spoken of: the others are dimmed; with none all are alike. */
   lit: ReadonlySet<string>;
-}
-
-export interface PictureSize {
-  width: number;
-  height: number;
-  /** Type and strokes grow with it. */
-  scale: number;
 }
 
 /** Labels that stand at least a line apart, as near as can be to where they belong. */

@@ -1,5 +1,4 @@
-import type { PictureEntry, PictureSize } from './curvesPicture';
-import { pictureHead, type PictureWords } from './pictureHead';
+import { pictureHead, type PictureEntry, type PictureSize, type PictureWords } from './pictureHead';
 import { escaped, markerAt, ticks, type PictureTheme } from './pictureTheme';
 
 /** A figure on a scale that has no zero: with its interval, or surely under what was measured. */

@@ -1,6 +1,5 @@
 import { EQUAL_DB, type PairRow } from '@/core/judgement/headToHead';
-import type { PictureEntry, PictureSize } from './curvesPicture';
-import { pictureHead, type PictureWords } from './pictureHead';
+import { pictureHead, type PictureEntry, type PictureSize, type PictureWords } from './pictureHead';
 import { escaped, markerAt, type PictureTheme } from './pictureTheme';
 
 export interface PairPicture extends PictureWords {

@@ -1,7 +1,19 @@
-import type { PictureSize } from './curvesPicture';
 import { escaped, type PictureTheme } from './pictureTheme';
 
 const PICTURE_FONT = "'Archivo Variable', Archivo, 'Helvetica Neue', Arial, sans-serif";
+
+export interface PictureEntry {
+  name: string;
+  /** Place in the line-up: colour and marker. */
+  position: number;
+}
+
+export interface PictureSize {
+  width: number;
+  height: number;
+  /** Type and strokes grow with it. */
+  scale: number;
+}
 
 /** What every picture says of itself. */
 export interface PictureWords {

@@ -1,6 +1,5 @@
 import type { WayColumn } from '@/core/ranking/wayPlaces';
-import type { PictureEntry, PictureSize } from './curvesPicture';
-import { pictureHead, type PictureWords } from './pictureHead';
+import { pictureHead, type PictureEntry, type PictureSize, type PictureWords } from './pictureHead';
 import { escaped, markerAt, type PictureTheme } from './pictureTheme';
 
 export interface WaysPicture extends PictureWords {

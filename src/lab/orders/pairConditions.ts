@@ -1,6 +1,5 @@
 import type { PairCondition } from '@/core/judgement/headToHead';
 import { pairConditions } from '@/core/judgement/pairConditions';
-import { columnName } from '@/core/ranking/sideColumn';
 import { RISE } from '@/core/responses/responses';
 import { loadKey } from '@/core/runs/load';
 import { measuredRises, type RoundUpView } from '../model/roundUpView';
@@ -22,14 +21,11 @@ export async function riseConditions(
     lineDb: asked.lineDb,
   });
   return pairConditions(
-    [chosen, ...loads.filter((other) => other !== chosen)].map(({ load, label, rule, curves }) => ({
-      ...{ key: loadKey(load), rule, curves },
-      what: columnName({ response: RISE, place: '', load: label }),
-    })),
+    loads.map(({ load, label, rule, curves }) => ({ key: loadKey(load), label, rule, curves })),
     pair,
     {
-      response: RISE,
-      linesDb: [...new Set([asked.lineDb, ...view.brief.noiseLinesDba])],
+      ...{ response: RISE, load: loadKey(chosen.load), lineDb: asked.lineDb },
+      linesDb: view.brief.noiseLinesDba,
       ways: found?.ways ?? [],
     },
   );

@@ -2,7 +2,7 @@ import type { Tell } from '@/core/progress';
 import { unzipSync } from 'fflate';
 import { steadyZip } from '@/formats/bundle/steadyZip';
 import { versionChanges, type PublishedFigure } from '@/core/verdict/versionChanges';
-import { RISE } from '@/core/responses/responses';
+import { OWN_WHAT } from '@/core/verdict/verdictSheet';
 import { insertPublication, listPublications, publishedFile } from '@/database/roundUps/publications';
 import { inTransaction, withDatabase } from '@/database/pool';
 import { roundUpIsThere } from '@/database/roundUps/publishing';
@@ -15,18 +15,14 @@ import type { Bundle } from '@/formats/bundle/readBundle';
 import { problemText } from '@/formats/problem';
 import type { BundleOrders } from '../report/bundleOrders';
 import { bundleReport, reportOf } from '../report/bundleReport';
-import { placeWords } from '../report/orderViews';
+import { figuresOf, underWords } from './publishedFigures';
 
 /** The order that versions are compared by: the rise, or what else the round-up has, at its own line. */
-function figuresOf(orders: BundleOrders): PublishedFigure[] {
-  const order = orders.order({ response: RISE.id, place: '', against: 'noise', at: null, load: '' });
+function ownFigures(orders: BundleOrders): PublishedFigure[] {
+  const order = orders.order(OWN_WHAT);
   if (!order.known) return [];
-  const { unit, decimals } = order.value.response;
-  return order.value.ranking.placed.map((placed) => {
-    const { entry, value, interval95 } = placed;
-    const name = orders.find(entry)?.name ?? entry;
-    return { entry, name, value, interval95, unit, decimals, place: placeWords(placed) };
-  });
+  const named = (entry: string) => ({ entry, name: orders.find(entry)?.name ?? entry });
+  return figuresOf(order.value.ranking.placed, order.value.response, named);
 }
 
 /** What is published must hold every run of the lab: one that is left out on the way would change the order in silence. */
@@ -68,7 +64,7 @@ export async function publish(
   tell('Ranking and writing', 0.4);
   const ready = await reportOf(files, found.sounds);
   refuseMissingRuns(ready.bundle, found.runs);
-  const figures = figuresOf(ready.orders);
+  const figures = ownFigures(ready.orders);
   tell('Keeping it', 0.8);
   return inTransaction(async (db) => {
     if (!(await roundUpIsThere(db, roundUpId))) throw new Refused('this round-up is not there any more');
@@ -84,11 +80,7 @@ export async function publish(
     const version = (last?.version ?? 0) + 1;
     // Who was covered since goes by the cover in what earlier versions said, too.
     const words = await coverWordsOf(db, roundUpId);
-    const before = (last?.figures ?? []).map((figure) => ({
-      ...figure,
-      ...{ entry: words.id(figure.entry), name: words.text(figure.name) },
-    }));
-    const changes = last ? versionChanges(before, figures) : [];
+    const changes = last ? versionChanges(underWords(last.figures, words), figures) : [];
     const corrections = [
       ...earlier
         .filter((other) => other.version > 1)

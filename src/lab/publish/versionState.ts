@@ -1,11 +1,11 @@
 import { dayHere } from '@/core/timeWords';
-import { versionChanges, type PublishedFigure } from '@/core/verdict/versionChanges';
+import { versionChanges } from '@/core/verdict/versionChanges';
 import { withDatabase } from '@/database/pool';
 import { listPublications } from '@/database/roundUps/publications';
 import { coverWordsOf } from '../lineUp/coverWordsOf';
 import type { RoundUpView } from '../model/roundUpView';
 import { verdictOf } from '../orders/verdictView';
-import { placeWords } from '../report/orderViews';
+import { figuresOf, underWords } from './publishedFigures';
 
 /** How the order of a round-up, at its own line, stands to what was published. */
 export type VersionState =
@@ -23,17 +23,12 @@ export async function versionState(view: RoundUpView): Promise<VersionState> {
   });
   if (!last || !words) return { state: 'draft' };
   const { ranking, shown } = await verdictOf(view, {});
-  const { unit, decimals } = shown.response;
   const nameOf = new Map(view.entries.map(({ entry, product }) => [entry, product]));
-  const now = ranking.placed.map((placed): PublishedFigure => ({
-    ...{ entry: words.id(placed.entry), name: words.text(nameOf.get(placed.entry)!) },
-    ...{ place: placeWords(placed), value: placed.value, interval95: placed.interval95, unit, decimals },
+  const now = figuresOf(ranking.placed, shown.response, (entry) => ({
+    entry: words.id(entry),
+    name: words.text(nameOf.get(entry)!),
   }));
-  const before = last.figures.map((figure) => ({
-    ...figure,
-    ...{ entry: words.id(figure.entry), name: words.text(figure.name) },
-  }));
-  const changes = versionChanges(before, now);
+  const changes = versionChanges(underWords(last.figures, words), now);
   const about = { version: last.version, on: dayHere(last.publishedAt) };
   return changes.length === 0 ? { state: 'published', ...about } : { state: 'differs', ...about, changes };
 }

@@ -1,4 +1,3 @@
-import type { PlacedFan } from '@/core/cases/layoutSketch';
 import { axisWords } from '@/core/curves/curveRule';
 import { configuredSize } from '@/core/lineUp/configuredSize';
 import { blankEntry } from '@/core/lineUp/entry';
@@ -17,20 +16,7 @@ import { UnusableInput } from '@/formats/problem';
 import { rankBundle, type BundleRanking, type RankChoice } from '../model/rankBundle';
 import { hasDie } from '../model/reduceBundleRun';
 import { figuresIn, type Referred } from './figures';
-
-export interface NamedEntry {
-  entry: string;
-  name: string;
-  maker: string;
-  fans: string;
-  layout: PlacedFan[];
-  position: number;
-  heightMm: number | null;
-  /** What is noted of its product and sample, for readers. */
-  facts: string[];
-  /** In the brief's currency. */
-  price: Outcome<number>;
-}
+import type { NamedEntry } from './namedEntry';
 
 /** The orders, names and figures of a bundle, each made once, for all that its verdict says. */
 export interface BundleOrders {

@@ -5,7 +5,7 @@ import { inARow } from '@/core/words';
 import type { ShownWhat } from '@/core/verdict/verdictSheet';
 import { holdsUnder } from '@/core/judgement/perDecibel';
 import { dotsPicture, type Dot } from '@/formats/picture/dotsPicture';
-import type { PictureSize } from '@/formats/picture/curvesPicture';
+import type { PictureSize } from '@/formats/picture/pictureHead';
 import type { PictureTheme } from '@/formats/picture/pictureTheme';
 import { pairPicture } from '@/formats/picture/pairPicture';
 import { waysPicture } from '@/formats/picture/waysPicture';

@@ -11,7 +11,7 @@ import { FIGURES, namesIn, type Reference } from '@/core/verdict/references';
 import { OWN_WHAT, type ShownWhat } from '@/core/verdict/verdictSheet';
 import type { Bundle } from '@/formats/bundle/readBundle';
 import type { BundleRanking } from '../model/rankBundle';
-import type { NamedEntry } from './bundleOrders';
+import type { NamedEntry } from './namedEntry';
 
 /** What a reference leads to: one entry in an order, or two whose difference is meant, the first less the second. */
 export interface Referred {

@@ -1,9 +1,11 @@
 import { AXES } from '@/core/curves/axis';
+import { curveTitles } from '@/core/curves/curveTitles';
 import { bracketSentences } from '@/core/ranking/bracketSentences';
 import type { PlacedEntry } from '@/core/ranking/rankAtLine';
 import { loadLabel } from '@/core/runs/load';
 import { barsPicture } from '@/formats/picture/barsPicture';
-import { curvesPicture, type PictureEntry } from '@/formats/picture/curvesPicture';
+import { curvesPicture } from '@/formats/picture/curvesPicture';
+import type { PictureEntry } from '@/formats/picture/pictureHead';
 import { PAPER } from '@/formats/picture/pictureTheme';
 import type { OrderTable } from '@/formats/report/reportData';
 import type { BundleRanking } from '../model/rankBundle';
@@ -101,7 +103,6 @@ export function orderPicture(
   },
 ): string {
   const { response, against, at, ranking, curves } = order;
-  const axis = AXES[against];
   const shown =
     given.first === undefined ? null : new Set(ranking.placed.slice(-given.first).map(({ entry }) => entry));
   const common = {
@@ -135,19 +136,12 @@ export function orderPicture(
       size,
       given.theme ?? PAPER,
     );
-  const what = response.throttles
-    ? 'rise over room air, K'
-    : `${response.name.toLowerCase()}, ${response.unit}`;
+  const { xTitle, yTitle, lineText } = curveTitles(response, against, given.meterDistanceCm);
   return curvesPicture(
     {
-      ...common,
+      ...{ ...common, xTitle, yTitle },
       curves: shown ? curves.filter(({ entry }) => shown.has(entry)) : curves,
-      xTitle:
-        against === 'noise'
-          ? `noise, dB(A) at ${given.meterDistanceCm} cm, room noise subtracted`
-          : `${axis.name}, ${axis.unit}`,
-      yTitle: what,
-      line: { at, text: `${at.toFixed(axis.decimals)} ${axis.unit}` },
+      line: { at, text: lineText(at) },
       rings: ranking.placed.filter(({ entry }) => !shown || shown.has(entry)),
     },
     size,

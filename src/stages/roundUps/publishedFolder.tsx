@@ -19,7 +19,7 @@ export function PublishedFolder({ items }: { items: { id: number; title: string;
           </label>
         ))}
         <label className="label-text block">
-          Address where the folder will stand, for pictures of links to it; may stay empty
+          Web address of the folder, for pictures of links to it; may be empty
           <input
             name="address"
             type="url"

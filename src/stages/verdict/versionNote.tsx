@@ -1,5 +1,6 @@
 import { Link } from '@/ui/frame/link';
 import { plural } from '@/core/words';
+import { ChangesList } from '../versions/changesList';
 import type { VersionState } from '@/lab/publish/versionState';
 
 /** Whether readers have this order: a draft, as it was published, or what differs from the last version. */
@@ -23,13 +24,7 @@ export function VersionNote({ roundUpId, state }: { roundUpId: number; state: Ve
         <span className="text-warn">▲</span> Differs from version {state.version}, {state.on}:{' '}
         {plural(state.changes.length, 'entry', 'entries')}
       </summary>
-      <ul className="list-disc pl-5">
-        {state.changes.map((change) => (
-          <li key={change} dir="auto">
-            {change}
-          </li>
-        ))}
-      </ul>
+      <ChangesList changes={state.changes} />
       <p>Published was {versions}; a correction is published under Write.</p>
     </details>
   );

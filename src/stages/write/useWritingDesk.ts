@@ -2,7 +2,7 @@ import { useMemo, useRef, useState } from 'react';
 import type { EditorView } from '@uiw/react-codemirror';
 import { referenceText, type Reference } from '@/core/verdict/references';
 import type { Draft } from '@/lab/report/draft';
-import type { ChipState, Chosen } from './editor/chips';
+import type { ChipState, Chosen } from './editor/chipState';
 import type { WritingDesk } from './editor/desk';
 
 /** How a reference of a text stands, by what is known of the draft. */

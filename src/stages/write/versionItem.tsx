@@ -1,3 +1,4 @@
+import { ChangesList } from '../versions/changesList';
 import type { WriteData } from '@/lab/publish/writeView';
 
 /** A version as it was published, with what it leads to. */
@@ -27,15 +28,7 @@ export function VersionItem({
           {version.reason}
         </span>
       )}
-      {version.changes.length > 0 && (
-        <ul className="list-disc pl-5 text-ink2">
-          {version.changes.map((change) => (
-            <li key={change} dir="auto">
-              {change}
-            </li>
-          ))}
-        </ul>
-      )}
+      {version.changes.length > 0 && <ChangesList changes={version.changes} />}
       <span className="flex flex-wrap gap-3">
         <a
           className="underline underline-offset-2"

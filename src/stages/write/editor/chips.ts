@@ -7,22 +7,9 @@ import {
   type DecorationSet,
   type ViewUpdate,
 } from '@uiw/react-codemirror';
-import { partsOf, type Reference } from '@/core/verdict/references';
+import { partsOf } from '@/core/verdict/references';
+import type { ChipState, Chosen } from './chipState';
 import { deskField } from './deskField';
-
-/** How a figure of the text stands: told, not asked for yet, of nothing, or in a sentence that says more than it bears. */
-export interface ChipState {
-  text: string;
-  how: 'told' | 'asked' | 'broken' | 'over';
-  /** Why it is broken, or what its sentence says too much. */
-  why: string;
-}
-
-export interface Chosen {
-  from: number;
-  to: number;
-  reference: Reference;
-}
 
 class Chip extends WidgetType {
   constructor(readonly state: ChipState) {

@@ -3,7 +3,7 @@
 import { createContext, useContext } from 'react';
 import type { EditorView } from '@uiw/react-codemirror';
 import type { Draft } from '@/lab/report/draft';
-import type { ChipState, Chosen } from './chips';
+import type { ChipState, Chosen } from './chipState';
 
 /** What all texts of a verdict are written with: their figures, what is offered, and which of them has the cursor. */
 export interface WritingDesk {
