@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { plural } from '@/ui/marks/figures';
 import { newId } from '@/ui/newId';
 import { followWork } from '@/ui/upload/followWork';
 import { whoIsHere } from '@/ui/who';
@@ -10,7 +11,16 @@ import { Links } from './links';
 import { VersionItem } from './versionItem';
 
 /** What was published, what can be published now, and who may see it by a link. */
-export function PublishPanel({ data, isSaved }: { data: WriteData; isSaved: boolean }) {
+export function PublishPanel({
+  data,
+  isSaved,
+  overclaims,
+}: {
+  data: WriteData;
+  isSaved: boolean;
+  /** Sentences that say more than their figures bear. */
+  overclaims: number;
+}) {
   const { versions, links, roundUpId } = data;
   const [reason, setReason] = useState('');
   const [embargo, setEmbargo] = useState(data.embargo ? `${data.embargo}T09:00` : '');
@@ -95,6 +105,12 @@ export function PublishPanel({ data, isSaved }: { data: WriteData; isSaved: bool
             onChange={({ target }) => setEmbargo(target.value)}
           />
         </label>
+        {overclaims > 0 && (
+          <p className="text-warn">
+            ▲ {plural(overclaims, 'sentence says', 'sentences say')} more than the figures bear: named above
+            the text.
+          </p>
+        )}
         <button className="act-button" disabled={busy || !isSaved}>
           {last ? `Publish the correction as version ${last.version + 1}` : 'Publish version 1'}
         </button>

@@ -135,7 +135,11 @@ export function WriteStage({ data }: { data: WriteData }) {
           {beside === 'publish' && (
             <div className="space-y-6">
               <AwardsForm awards={verdict.awards} data={data} onAwards={(awards) => set({ awards })} />
-              <PublishPanel data={data} isSaved={!dirty && !busy && !trouble} />
+              <PublishPanel
+                data={data}
+                isSaved={!dirty && !busy && !trouble}
+                overclaims={draft?.overclaims.length ?? 0}
+              />
               <History
                 history={data.history}
                 onBack={(body) => void save({ body, said: 'As it was before' })}
