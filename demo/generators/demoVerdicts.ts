@@ -53,7 +53,7 @@ export function towersVerdict(): Verdict {
         kind: 'quiet',
         name: 'Best where it must be quiet',
         entry: 'tramontana',
-        reason: 'it shares first place there with Galerna Twin, and goes on with one hand',
+        reason: 'quiet at its slowest, and it goes on with one hand',
       },
       {
         kind: 'own',

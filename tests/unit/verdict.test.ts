@@ -213,8 +213,7 @@ test('no award is the best of one, none is given twice for a figure, and worth h
   const steps = [step('b', 'a', 5, [4, 7]), step('c', 'b', 12, [9, 20])];
   expect(valueOf(offerOf('worth', { ...CASE, steps }))).toEqual({
     entry: 'a',
-    evidence:
-      'each kelvin less than with B costs 5.00 EUR, 4.00 to 7.00 within its doubt: the cheapest of two steps up',
+    evidence: 'each kelvin less than with B costs 5.00 EUR (4.00 to 7.00): the cheapest of two steps up',
   });
   const near = [step('b', 'a', 5, [4, 10]), steps[1]!];
   expect(reasonOf(offerOf('worth', { ...CASE, steps: near }))).toMatch(/no step up costs clearly less/);

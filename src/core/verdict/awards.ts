@@ -150,7 +150,7 @@ function worth(cases: AwardCase): AwardOffer['offer'] {
   const [from, to] = next.perUnit95.map((each) => each.toFixed(2));
   return known({
     entry: next.entry,
-    evidence: `each kelvin less than with ${cases.name(entry)} costs ${next.moneyPerUnit.toFixed(2)} ${cases.currency}, ${from} to ${to} within its doubt: the cheapest of ${countWord(among)} steps up`,
+    evidence: `each kelvin less than with ${cases.name(entry)} costs ${next.moneyPerUnit.toFixed(2)} ${cases.currency} (${from} to ${to}): the cheapest of ${countWord(among)} steps up`,
   });
 }
 

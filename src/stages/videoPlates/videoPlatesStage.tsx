@@ -81,12 +81,14 @@ export function VideoPlatesStage({ data }: { data: VideoPlatesData }) {
             </button>
           ))}
         </div>
-        {choose(
-          'of',
-          view.what,
-          data.responses.map(({ id, name }) => ({ value: id, label: name })),
-          (what) => void setView({ what }),
-        )}
+        {/* Two are set against one another by all that both were measured by. */}
+        {view.kind !== 'pair' &&
+          choose(
+            'of',
+            view.what,
+            data.responses.map(({ id, name }) => ({ value: id, label: name })),
+            (what) => void setView({ what }),
+          )}
         {choose(
           'load',
           view.load,
