@@ -4,11 +4,13 @@ import type { ReadersCopy } from '@/contracts/readersCopy';
 import { unpack, type Packed } from '@/core/packed';
 import { UnusableInput } from '@/formats/problem';
 import { reportOf } from '@/lab/report/bundleReport';
+import { readersAnswers } from '@/lab/report/readersAnswers';
 import { rankBundle } from '@/lab/model/rankBundle';
 import { choiceHash, choiceOf, firstChoice, waysOf, type Choice } from '@/reader/choice';
 import { fitsOf } from '@/reader/machine';
 import { pairOf } from '@/reader/pair';
 import { standingOf } from '@/reader/standing';
+import { smallBundle } from '../support/bundles';
 import { doubtSamples, quantitySample, sampleOf } from '../support/samples';
 
 /** A report with the figures that it answers from, read out of it as its script reads them. */
@@ -157,3 +159,54 @@ test('a report of nothing that could be ranked has no script and says so', async
   expect(html).not.toContain('<script');
   expect(html).toContain('No entry is ranked here.');
 });
+
+/** A round-up of so many entries at three loads, four settings and two mounts each, typed. */
+function wide(entries: number): Map<string, Uint8Array> {
+  const codes = Array.from({ length: entries }, (_, i) => i);
+  const runs = codes.flatMap((i) =>
+    [65, 120, 180].flatMap((watts) =>
+      [1, 2].flatMap((mount) =>
+        [700, 1000, 1400, 1900].map((rpm, k) => {
+          // A little of its own for each, that no packing makes equal.
+          const own = Math.sin(1000 * i + 10 * k + mount + watts);
+          const rise = watts * (0.18 + 0.002 * i + 90 / rpm) + 0.1 * own;
+          const level = 18 + 14 * k ** 0.8 + 0.05 * i + 0.2 * own;
+          return [`r${i}-${watts}-${mount}-${k}`, `e${i}`, mount, 1, watts, `${rpm} rpm`]
+            .concat([level.toFixed(2), '12.0', String(rpm), (22 + rise).toFixed(2), '22.0', String(watts)])
+            .join(',');
+        }),
+      ),
+    ),
+  );
+  return smallBundle((files) => {
+    for (const path of [...files.keys()]) if (path.startsWith('traces/')) files.delete(path);
+    files.set(
+      'entries.csv',
+      `entry,product,maker,kind,fans,fan_count,price,currency,height_mm,is_control\n${codes.map((i) => `e${i},Cooler ${i},Maker,air-tower,1 × 120 mm,1,${40 + i},EUR,${140 + (i % 30)},${i === 0}\n`).join('')}`,
+    );
+    files.set(
+      'runs.csv',
+      `run,entry,mount,pass,load_w,setting,noise_db,floor_db,rpm,cpu_c,ambient_c,power_w\n${runs.join('\n')}\n`,
+    );
+  });
+}
+
+test('a report of 60 entries answers within its weight; what has no room is left out, and told', async () => {
+  const { write, bundle, orders } = await reportOf(wide(60));
+  expect(bundle.problems).toEqual([]);
+  const { html, data } = write(null);
+  expect(html.length).toBeLessThanOrEqual(900 * 1024);
+  const whole = data.answers!.figures.length + data.answers!.script.length;
+  const within = (most: number) => {
+    const { answers, note } = readersAnswers(bundle, orders, '', most);
+    const weight = answers && answers.figures.length + answers.script.length;
+    if (weight !== null) expect(weight).toBeLessThanOrEqual(most);
+    return note;
+  };
+  expect(within(whole)).toBe('');
+  // The level against the speed goes first, then loads.
+  const first = within(whole - 2000);
+  expect(first).toMatch(/^Only what is ranked first answers here/);
+  expect(within(0.7 * whole)).toMatch(/^Only the first load/);
+  expect(within(1000)).toMatch(/^This page answers nothing/);
+}, 120_000);

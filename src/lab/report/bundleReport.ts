@@ -124,10 +124,12 @@ const heavyLetters = ({ parts }: ReportData): number =>
     })
     .reduce((sum, bytes) => sum + bytes / BASE_64, 0);
 
+/** Letters of a report without its photographs and recordings. */
+const lettersOf = (data: ReportData): number => reportHtml(data, reportFonts()).length - heavyLetters(data);
+
 /** A report with the data that it has room for. */
 function withData(data: ReportData, files: BundleFiles, name: string): ReportData {
-  const bare = reportHtml(data, reportFonts()).length - heavyLetters(data);
-  return { ...data, ...attached(files, name, BASE_64 * (MOST_BYTES - bare)) };
+  return { ...data, ...attached(files, name, BASE_64 * (MOST_BYTES - lettersOf(data))) };
 }
 
 export interface BundleReport {
@@ -198,8 +200,12 @@ function written(
 ): BundleReport {
   const verdict = bundle.dataPackage.planning.verdict ?? firstVerdict(factsOf(orders));
   const { source, broken, ...bare } = bareReport(bundle, orders, verdict, version);
-  const answers = plain ? null : readersAnswers(bundle, orders, source);
-  const data = withData({ ...bare, answers }, files, bundle.dataPackage.name);
+  const room = MOST_BYTES - lettersOf(bare);
+  const { answers, note } = plain
+    ? { answers: null, note: '' }
+    : readersAnswers(bundle, orders, source, room);
+  const all = withData({ ...bare, answers }, files, bundle.dataPackage.name);
+  const data = { ...all, dataNote: [all.dataNote, note].filter(Boolean).join(' ') };
   return { html: reportHtml(data, reportFonts()), data, broken };
 }
 

@@ -28,10 +28,8 @@ function shortened(value: unknown, made: Map<object, unknown>): unknown {
 /** The script of `scripts/readersScript.mjs`, as it was built with the application. */
 const script = (): string => readFileSync(join(process.cwd(), '.reader/reader.js'), 'utf8').trim();
 
-/** What a report answers its readers with; null where nothing was measured that could be asked for. */
-export function readersAnswers(bundle: Bundle, orders: BundleOrders, source: string): ReportAnswers | null {
-  const copy = readersCopy(bundle, orders, source);
-  if (!copy) return null;
+/** Figures packed for a page, with the script that answers from them. */
+function answersOf(copy: ReadersCopy): ReportAnswers {
   const packed = pack(shortened(copy, new Map()) as ReadersCopy);
   const built = script();
   return {
@@ -39,4 +37,36 @@ export function readersAnswers(bundle: Bundle, orders: BundleOrders, source: str
     script: built,
     scriptHash: createHash('sha256').update(built).digest('base64'),
   };
+}
+
+/** What is left out where a page has no room for all of it, in the order in which it goes. */
+const SMALLER: readonly { orders: (copy: ReadersCopy) => ReadersCopy['orders']; note: string }[] = [
+  { orders: ({ orders }) => orders, note: '' },
+  {
+    orders: ({ orders }) => orders.filter(({ response }) => response.id === orders[0]!.response.id),
+    note: 'Only what is ranked first answers here: the page has no room for all that was measured.',
+  },
+  {
+    orders: ({ orders }) => [{ ...orders[0]!, loads: orders[0]!.loads.slice(0, 1) }],
+    note: 'Only the first load of what is ranked first answers here: the page has no room for all that was measured.',
+  },
+];
+
+/**
+ * What a report answers its readers with, as far as so many letters hold it; null where nothing was measured that could be asked for, or
+ * nothing of it has room. The note says what was left out.
+ */
+export function readersAnswers(
+  bundle: Bundle,
+  orders: BundleOrders,
+  source: string,
+  most: number,
+): { answers: ReportAnswers | null; note: string } {
+  const copy = readersCopy(bundle, orders, source);
+  if (!copy) return { answers: null, note: '' };
+  for (const { orders: some, note } of SMALLER) {
+    const answers = answersOf({ ...copy, orders: some(copy) });
+    if (answers.figures.length + answers.script.length <= most) return { answers, note };
+  }
+  return { answers: null, note: 'This page answers nothing: it has no room for the figures.' };
 }
