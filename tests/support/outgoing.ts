@@ -13,6 +13,9 @@ export const OUTGOING = [
   ...[
     'verdict/picture?kind=curves',
     'verdict/picture?kind=bars',
+    'verdict/picture?kind=pair',
+    'verdict/picture?kind=ways',
+    'verdict/picture?kind=beyond',
     'verdict/embed?kind=curves',
     'verdict/embed?kind=table',
   ],
