@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { defaultBrief } from '../../../src/core/brief/brief';
+import { firstVerdict } from '../../../src/core/verdict/verdictSheet';
 import type { Chance } from '../../../src/core/statistics/chance';
 import { HOSTILE, mutated, pick } from './values';
 
@@ -149,6 +150,10 @@ const SOUND: Record<string, unknown[]> = {
     { endsAt: null, revoke: '' },
     { endsAt: '2099-01-01T09:00:00Z', revoke: '' },
     { endsAt: null, revoke: 'x'.repeat(32) },
+  ],
+  'POST /round-ups/[id]/verdict/draft': [
+    firstVerdict(),
+    { ...firstVerdict(), summary: 'A leads with {{rise a}}; {{rise a less b @ 33, 170 W}} {{price b}}.' },
   ],
   'POST /api/demo': [{ here: false, keep: [1] }],
   'POST /api/round-ups/[id]/paste': [
