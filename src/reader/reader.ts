@@ -217,7 +217,6 @@ function answer(copy: ReadersCopy, ask: HTMLElement, more: HTMLElement): void {
       machine!,
       machineFields(copy, choice.machine, (part) => {
         const next = { ...choice.machine, ...part };
-        if (next.limitC <= next.roomC) return;
         choice = { ...choice, machine: next };
         drawFits();
         write();
@@ -226,10 +225,11 @@ function answer(copy: ReadersCopy, ask: HTMLElement, more: HTMLElement): void {
   }
 
   draw();
-  if (hasFits) {
-    drawMachine();
-    fitsLater(drawFits);
-  }
+  if (hasFits)
+    setTimeout(() => {
+      drawMachine();
+      fitsLater(drawFits);
+    });
   let widthPx = picture!.clientWidth;
   addEventListener('resize', () => {
     // A phone’s address bar comes and goes, and changes the height alone.
@@ -254,5 +254,9 @@ const [figures, ask, more] = ['figures', 'ask', 'ask-more'].map((id) => document
 if (figures && ask && more) {
   ask.hidden = more.hidden = false;
   document.documentElement.classList.add('asks');
-  answer(copyIn(figures.textContent), ask, more);
+  // In turns, so that the page can be scrolled meanwhile; its room is kept (`#ask:empty`).
+  setTimeout(() => {
+    const copy = copyIn(figures.textContent);
+    setTimeout(() => answer(copy, ask, more));
+  });
 }

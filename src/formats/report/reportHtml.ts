@@ -15,7 +15,17 @@ const base64 = (bytes: Uint8Array) => Buffer.from(bytes).toString('base64');
 function fontFaces({ text, headings }: ReportFonts): string {
   const face = (family: string, bytes: Uint8Array) =>
     `@font-face{font-family:'${family}';src:url(data:font/woff2;base64,${base64(bytes)}) format('woff2');font-weight:100 900}`;
-  return face('Archivo Variable', text) + face('Bricolage Grotesque Variable', headings);
+  // Until a font is unpacked the reader's own takes its place, made as wide: nothing moves when it comes.
+  const stand = (family: string, local: readonly string[], widthPct: number) =>
+    `@font-face{font-family:'${family}';src:${local.map((name) => `local('${name}')`).join(',')};size-adjust:${widthPct}%}`;
+  return [
+    face('Archivo Variable', text),
+    face('Bricolage Grotesque Variable', headings),
+    stand('Text Arial', ['Arial', 'Liberation Sans', 'Helvetica', 'Nimbus Sans'], 98.8),
+    stand('Text DejaVu', ['DejaVu Sans'], 87.4),
+    stand('Heading Arial', ['Arial Bold', 'Liberation Sans Bold', 'Helvetica Bold', 'Nimbus Sans Bold'], 102),
+    stand('Heading DejaVu', ['DejaVu Sans Bold'], 85.1),
+  ].join('');
 }
 
 function mark(position: number): string {

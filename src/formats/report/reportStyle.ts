@@ -6,9 +6,9 @@ const curves = (colours: readonly string[]) => colours.map((colour, i) => `--c${
 export const REPORT_STYLE = `
 :root{--ground:#F5F0E6;--raised:#FBF8F1;--ink:#231D18;--ink2:#62574B;--line:#D6CBB8;--act:#A62B1F;--ok:#2C6A4C;--warn:#8A5A00;${curves(PAPER.curves)}}
 *{box-sizing:border-box}
-html{background:var(--ground);color:var(--ink);font:16px/1.55 'Archivo Variable',Archivo,'Helvetica Neue',Arial,sans-serif;font-variant-numeric:tabular-nums lining-nums}
+html{background:var(--ground);color:var(--ink);font:16px/1.55 'Archivo Variable','Text Arial','Text DejaVu',sans-serif;font-variant-numeric:tabular-nums lining-nums}
 body{margin:0 auto;max-width:62rem;padding:2rem 1.25rem 4rem;overflow-wrap:anywhere}
-h1,h2,h3{font-family:'Bricolage Grotesque Variable','Archivo Variable',Archivo,sans-serif;line-height:1.15;break-after:avoid}
+h1,h2,h3{font-family:'Bricolage Grotesque Variable','Heading Arial','Heading DejaVu',sans-serif;line-height:1.15;break-after:avoid}
 h1{font-size:2.3rem;margin:.2rem 0 .4rem}
 h2{font-size:1.5rem;margin:2.4rem 0 .6rem;padding-top:.9rem;border-top:1px solid var(--line)}
 h3{font-size:1.12rem;margin:1.4rem 0 .3rem}
@@ -61,6 +61,7 @@ input[aria-invalid=true]{border-color:var(--act);outline:1px solid var(--act)}
 .ask-rows{list-style:none;margin:.4rem 0;padding:0}
 .ask-rows li{display:grid;grid-template-columns:minmax(0,1fr) 11.25rem minmax(0,1.3fr);gap:.1rem .9rem;align-items:center;border-bottom:1px solid var(--line);padding:.35rem 0;max-width:none}
 #ask-more section>div{min-height:2rem}
+#ask:empty{min-height:62rem}
 .whisker{display:block;width:100%;height:14px}
 .ask-misses{color:var(--ink2)}
 @media (min-width:64rem){
