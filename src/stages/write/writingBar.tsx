@@ -38,9 +38,11 @@ export function WritingBar({
       className="sticky top-0 z-10 space-y-2 border-b border-hairline bg-ground py-2 text-[14.5px]"
     >
       <div className="flex flex-wrap items-center gap-2">
-        <button type="button" className="quiet-button px-2! py-0.5!" onClick={onFigure}>
-          @ Figure
-        </button>
+        {data.entries.length > 0 && (
+          <button type="button" className="quiet-button px-2! py-0.5!" onClick={onFigure}>
+            @ Figure
+          </button>
+        )}
         {data.sentences.length > 0 && (
           <select
             aria-label="Sentence from the data"
@@ -56,15 +58,21 @@ export function WritingBar({
             ))}
           </select>
         )}
-        <button
-          type="button"
-          className="quiet-button px-2! py-0.5!"
-          aria-expanded={isChoosing}
-          onClick={() => setChoosing(!isChoosing)}
-        >
-          Picture
-        </button>
-        <span className="text-[13.5px] text-ink2">Or type @ and some letters of an entry.</span>
+        {data.kinds.includes('curves') && (
+          <button
+            type="button"
+            className="quiet-button px-2! py-0.5!"
+            aria-expanded={isChoosing}
+            onClick={() => setChoosing(!isChoosing)}
+          >
+            Picture
+          </button>
+        )}
+        <span className="text-[13.5px] text-ink2">
+          {data.kinds.includes('curves')
+            ? 'Or type @ and some letters of an entry.'
+            : 'Figures and pictures can be put in once runs are in the Logbook.'}
+        </span>
       </div>
       {isChoosing && (
         <div className="max-h-[45vh] overflow-y-auto">
