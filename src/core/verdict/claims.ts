@@ -94,3 +94,19 @@ export function overclaims(
     return [];
   });
 }
+
+// As `orderSentences` tells places.
+const OF_PLACES = /( is [a-z]+(-[a-z]+)?( to [a-z-]+: too close to call)?| tie for [a-z-]+ place)\.$/;
+
+/**
+ * Sentences that were taken from an order and do not follow from it any more.
+ *
+ * @example staleSentences('A is first.', ['B is first.'], ['A', 'B']).length → 1
+ */
+export function staleSentences(text: string, now: readonly string[], names: readonly string[]): Overclaim[] {
+  return sentencesOf(text)
+    .filter(
+      (part) => OF_PLACES.test(part) && names.some((name) => part.startsWith(name)) && !now.includes(part),
+    )
+    .map((sentence) => ({ sentence, references: [], why: 'the order does not say so any more' }));
+}

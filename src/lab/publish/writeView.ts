@@ -1,7 +1,13 @@
 import { awardCase, quietLine } from '@/core/verdict/awardCase';
 import { awardOffers, type AwardOffer } from '@/core/verdict/awards';
 import { orderSentences } from '@/core/verdict/orderSentences';
-import { firstVerdict, PART_KINDS, type PartKind, type Verdict } from '@/core/verdict/verdictSheet';
+import {
+  firstVerdict,
+  PART_KINDS,
+  type PartKind,
+  type Verdict,
+  type VerdictFacts,
+} from '@/core/verdict/verdictSheet';
 import { configuredSize } from '@/core/lineUp/configuredSize';
 import { loadKey } from '@/core/runs/load';
 import { timeWords } from '@/core/timeWords';
@@ -63,26 +69,27 @@ const offersOf = memoized(async (view: RoundUpView): Promise<Pick<WriteView, 'of
 
 const MOST_HISTORY = 30;
 
-/** The verdict that a round-up begins with, by its question and what it has measured. */
-export async function startOf(view: RoundUpView): Promise<Verdict> {
+/** What a round-up's verdict can be of. */
+async function factsOf(view: RoundUpView): Promise<VerdictFacts> {
   const { responses } = await availableResponses(view);
   const { offers } = await offersOf(view);
-  return firstVerdict({
+  return {
     question: view.brief.question,
     responses: responses.map(({ id }) => id),
     hasSounds: responses.some(({ keptWith }) => keptWith === 'recordings'),
     hasAwards: offers.length > 0,
-  });
+  };
 }
+
+/** The verdict that a round-up begins with, by its question and what it has measured. */
+export const startOf = async (view: RoundUpView): Promise<Verdict> => firstVerdict(await factsOf(view));
 
 /** Kinds of parts that a round-up has something for. */
 async function partKinds(view: RoundUpView): Promise<PartKind[]> {
-  const { responses } = await availableResponses(view);
-  const { offers } = await offersOf(view);
+  const { hasSounds, hasAwards } = await factsOf(view);
   const isEmpty = view.runs.length === 0;
   const none: Partial<Record<PartKind, boolean>> = {
-    ...{ ranking: isEmpty, curves: isEmpty, bars: isEmpty, awards: offers.length === 0 },
-    sounds: !responses.some(({ keptWith }) => keptWith === 'recordings'),
+    ...{ ranking: isEmpty, curves: isEmpty, bars: isEmpty, awards: !hasAwards, sounds: !hasSounds },
   };
   return PART_KINDS.filter((kind) => !none[kind]);
 }

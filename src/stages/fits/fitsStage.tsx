@@ -4,23 +4,21 @@ import { Link } from '@/ui/frame/link';
 import { PAGES } from '@/contracts/roundUpPages';
 import { TakeAlong } from '../desk/takeAlong';
 import { parseAsString, useQueryState } from 'nuqs';
-import { toast } from 'sonner';
 import type { LabCase } from '@/core/cases/labCase';
 import type { FitsData } from '@/lab/orders/fitsView';
+import { copyText } from '@/ui/copyText';
 import { PageLine } from '../desk/pageLine';
 import { CaseDrawing } from './caseDrawing';
 import { HeightLine } from './heightLine';
 import { FitsList } from './fitsList';
 import { MachineFields } from './machineFields';
 
-async function copyAddress() {
-  try {
-    await navigator.clipboard.writeText(window.location.href);
-    toast.success('The address is copied');
-  } catch {
-    toast.error('The browser did not let the address be copied. Copy it from the address bar.');
-  }
-}
+const copyAddress = () =>
+  copyText(
+    window.location.href,
+    'The address is copied',
+    'The browser did not let the address be copied. Copy it from the address bar.',
+  );
 
 /** The Verdict at this machine's noise with only what fits it; the sides of a case give the largest radiator. */
 function rankedAddress({ machine, roundUpId }: FitsData): string {

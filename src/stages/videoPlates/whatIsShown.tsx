@@ -1,6 +1,7 @@
 import { zipSync } from 'fflate';
 import { useState } from 'react';
 import { toast } from 'sonner';
+import { copyText } from '@/ui/copyText';
 import { pngOf } from '@/ui/chart/pictureFile';
 import { saveFile } from '@/ui/chart/saveFile';
 import { EntryMark } from '@/ui/marks/entryMark';
@@ -76,9 +77,10 @@ export function WhatIsShown({
   }
   async function copy(as: string) {
     const text = await (await fetch(table(as))).text();
-    await navigator.clipboard.writeText(text).then(
-      () => toast.success('Copied'),
-      () => toast.error('The browser does not let this page copy: open the table and copy it there'),
+    await copyText(
+      text,
+      'Copied',
+      'The browser does not let this page copy: open the table and copy it there',
     );
   }
   return (

@@ -1,4 +1,4 @@
-import { toast } from 'sonner';
+import { copyText } from '@/ui/copyText';
 import { plural } from '@/ui/marks/figures';
 import type { WriteData } from '@/lab/publish/writeView';
 
@@ -11,9 +11,10 @@ function CopyLink({ path }: { path: string }) {
       type="button"
       className="cursor-pointer underline underline-offset-2"
       onClick={() =>
-        void navigator.clipboard.writeText(new URL(path, location.href).href).then(
-          () => toast.success('The address of the link is copied'),
-          () => toast.error('The browser does not let this page copy: open the link and copy its address'),
+        void copyText(
+          new URL(path, location.href).href,
+          'The address of the link is copied',
+          'The browser does not let this page copy: open the link and copy its address',
         )
       }
     >
