@@ -117,7 +117,12 @@ test('a sentence that says more than its figures bear is told; one that takes it
     if (!one) return unknown('none');
     return {
       known: true as const,
-      value: { order, count: 3, placed: other ? ([one, other] as const) : ([one] as const) },
+      value: {
+        order,
+        count: 3,
+        better: 'lower' as const,
+        placed: other ? ([one, other] as const) : ([one] as const),
+      },
     };
   };
   const why = (text: string) => overclaims(text, borne, name).map((found) => found.why);
@@ -128,6 +133,14 @@ test('a sentence that says more than its figures bear is told; one that takes it
     'A and B are too close to call there',
   ]);
   expect(why('A at {{rise a}} is cooler than C at {{rise c}}.')).toEqual([]);
+  // The wrong way round since the data changed; where it is open who is meant, nothing is said.
+  expect(why('C at {{rise c}} is cooler than A at {{rise a}}.')).toEqual([
+    'C is behind there, beyond the interval',
+  ]);
+  expect(why('A at {{rise a}} is behind C at {{rise c}}.')).toEqual([
+    'A is ahead there, beyond the interval',
+  ]);
+  expect(why('From C at {{rise c}}, A is cooler at {{rise a}}.')).toEqual([]);
   expect(why('It brings {{rise a less b}}.')).toEqual(['A and B are too close to call there']);
   expect(why('It brings {{rise a less c}}. They are {{rise a less b}} apart.')).toEqual([]);
   // The first of all may be told so; who is not here is told elsewhere.

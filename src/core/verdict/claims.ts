@@ -8,8 +8,9 @@ import { partsOf, type Reference } from './references';
 export interface Borne {
   /** The order it stands in: figures of one order can be set against one another. */
   order: object;
-  /** How many that order places. */
+  /** How many that order places, and which side of it is better. */
   count: number;
+  better: 'lower' | 'higher';
   placed: readonly [PlacedEntry] | readonly [PlacedEntry, PlacedEntry];
 }
 
@@ -29,6 +30,10 @@ const COMPARED =
 const TAKEN_BACK =
   /\b(not|no|none|nobody|neither|nor|never|ties?|tied|too close|cannot|can’t|hardly|unless|whether)\b|n[’']t\b/i;
 
+// Between two figures: which way round they are told. Other words leave open who is meant.
+const FIRST_AHEAD = /\b((better|cooler) than|ahead of|beats|outperforms)\b/i;
+const FIRST_BEHIND = /\b((worse|warmer|hotter) than|behind)\b/i;
+
 /** The sentences of a text, its references left whole. */
 function sentencesOf(text: string): string[] {
   // A reference has no end of a sentence in it: “@ 28.5” is followed by no blank.
@@ -40,7 +45,7 @@ function sentencesOf(text: string): string[] {
 
 /**
  * Sentences that claim more than the figures in them bear: a difference that does not leave its interval told as one, “first” or “best” of
- * whom shares its place or stands behind, two figures compared that cannot be told apart. Sentences that take a claim back, or tell a
+ * whom shares its place or stands behind, two figures compared that cannot be told apart, or told the wrong way round. Sentences that take a claim back, or tell a
  * tie, are left; what is claimed without a figure is not seen.
  *
  * Example: ‘A leads with {{rise a}}.’ where a holds places 1 to 2: why: ‘A holds places 1 to 2 there’.
@@ -77,11 +82,19 @@ export function overclaims(
     const of = new Set(single.map(({ placed }) => placed[0].entry));
     if (isCompared && of.size === 2) {
       const [one, other] = [...of].map((entry) => single.find(({ placed }) => placed[0].entry === entry)!);
-      if (one!.order === other!.order && pairDifference(one!.placed[0], other!.placed[0], one!.count).isOpen)
-        return over(
-          single.map(({ text: reference }) => reference),
-          `${inARow([...of].map(nameOf))} are too close to call there`,
+      const references = single.map(({ text: reference }) => reference);
+      if (one!.order === other!.order) {
+        const { difference, isOpen } = pairDifference(other!.placed[0], one!.placed[0], one!.count);
+        if (isOpen) return over(references, `${inARow([...of].map(nameOf))} are too close to call there`);
+        const between = sentence.slice(
+          sentence.indexOf(one!.text) + one!.text.length,
+          sentence.indexOf(other!.text),
         );
+        const told = FIRST_AHEAD.test(between) ? 'ahead' : FIRST_BEHIND.test(between) ? 'behind' : null;
+        const is = difference < 0 === (one!.better === 'lower') ? 'ahead' : 'behind';
+        if (told && told !== is)
+          return over(references, `${nameOf(one!.placed[0].entry)} is ${is} there, beyond the interval`);
+      }
     }
     if (isFirst && of.size === 1) {
       const { entry, placeFrom, placeTo } = single[0]!.placed[0];

@@ -47,7 +47,9 @@ export async function draftOf(view: RoundUpView, verdict: Verdict): Promise<Draf
     const found = orders.refer({ ...reference, entry: words.text(reference.entry) });
     if (!found.known) return found;
     const { order, placed } = found.value;
-    return { known: true as const, value: { order, placed, count: order.ranking.placed.length } };
+    const { response, ranking } = order;
+    const value = { order, placed, count: ranking.placed.length, better: response.better };
+    return { known: true as const, value };
   };
   const nameOf = (entry: string) => orders.find(entry)?.name ?? entry;
   const own = orders.order(OWN_WHAT);
