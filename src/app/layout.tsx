@@ -12,11 +12,11 @@ import { NuqsAdapter } from 'nuqs/adapters/next/app';
 // What every page is written in comes with it, so that nothing moves when it is there; letters that it lacks come by the
 // style sheet.
 const text = localFont({
-  src: '../../node_modules/@fontsource-variable/archivo/files/archivo-latin-wdth-normal.woff2',
+  src: './fonts/archivo-latin-95.woff2',
   variable: '--text-latin',
   weight: '100 900',
   adjustFontFallback: false,
-  declarations: [{ prop: 'font-stretch', value: '62% 125%' }],
+  declarations: [{ prop: 'font-stretch', value: '95%' }],
 });
 const headings = localFont({
   src: '../../node_modules/@fontsource-variable/bricolage-grotesque/files/bricolage-grotesque-latin-wght-normal.woff2',
