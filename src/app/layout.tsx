@@ -7,7 +7,6 @@ import { THEME_COOKIE } from '@/ui/theme';
 import { NarrowHint } from '@/ui/narrow';
 import { WakingPage } from '@/ui/frame/wakingPage';
 import { PaletteKey } from '@/stages/search/paletteKey';
-import { NuqsAdapter } from 'nuqs/adapters/next/app';
 
 // What every page is written in comes with it, so that nothing moves when it is there; letters that it lacks come by the
 // style sheet.
@@ -42,11 +41,9 @@ export default async function RootLayout({ children }: { children: React.ReactNo
         <a href="#main" className="skip-link">
           Skip to the page
         </a>
-        <NuqsAdapter>
-          <NarrowHint isPhone={isPhone}>
-            <WakingPage>{children}</WakingPage>
-          </NarrowHint>
-        </NuqsAdapter>
+        <NarrowHint isPhone={isPhone}>
+          <WakingPage>{children}</WakingPage>
+        </NarrowHint>
         <PaletteKey />
         <Notices />
       </body>

@@ -1,11 +1,11 @@
-import { toast } from 'sonner';
+import { notice } from '@/ui/frame/notice';
 
 /** Puts a text on the clipboard and says so, or what to do where the browser refuses: it has none on a page without TLS. */
 export async function copyText(text: string, said: string, otherwise: string): Promise<void> {
   try {
     await navigator.clipboard.writeText(text);
-    toast.success(said);
+    notice.done(said);
   } catch {
-    toast.error(otherwise);
+    notice.refused(otherwise);
   }
 }

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { notice } from '@/ui/frame/notice';
 import { sendJson, type Answer } from './sendJson';
 
 type Told = string | ((body: Record<string, unknown>) => string);
@@ -40,12 +40,12 @@ export function useAct(refusals: 'notice' | 'page' = 'notice') {
     setBusy(false);
     setRefusal(answer.ok || refusals === 'notice' ? '' : answer.message);
     if (!answer.ok) {
-      if (refusals === 'notice') toast.error(answer.message);
+      if (refusals === 'notice') notice.refused(answer.message);
       return answer;
     }
     const words = typeof said === 'function' ? said(answer.body) : said;
     if (words)
-      toast.success(
+      notice.done(
         words,
         undo && {
           duration: UNDO_MS,

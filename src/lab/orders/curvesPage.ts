@@ -1,7 +1,9 @@
 import { NO_BRIDGES } from '@/core/bridge/carried';
 import { questionOf } from '@/core/brief/questions';
+import { CROWD } from '@/core/curves/crowd';
 import type { EntryCurve } from '@/core/curves/entryCurve';
 import type { RiseShown } from '@/core/curves/shownScale';
+import { crossings, type Crossing } from '@/core/judgement/crossings';
 import { wallOf } from '@/core/judgement/curveWall';
 import { pack, type Packed } from '@/core/packed';
 import { roomSpanC } from './roomSpan';
@@ -48,8 +50,14 @@ function wallsOf(
   };
 }
 
-/** All curves of a round-up for what is asked, with what belongs beside them. */
-async function curvesOf(view: RoundUpView, shown: ResponseView) {
+/** Where the curves cross in the band; a crowd crosses everywhere. */
+function crossingsOf(curves: readonly EntryCurve[], view: RoundUpView): Crossing[] {
+  const isCrowd = curves.filter(({ points }) => points.length > 0).length >= CROWD;
+  return isCrowd ? [] : crossings(curves, view.brief.bandDba);
+}
+
+/** All curves of a round-up for what is asked, with what belongs beside them. `isFirst`: as the page opens, which is made once for many. */
+async function curvesOf(view: RoundUpView, shown: ResponseView, { isFirst }: { isFirst: boolean }) {
   const { roundUp, entries, runs } = view;
   const { response, against, place, responses, places, againsts } = shown;
   const read = await readPlaces(view);
@@ -70,6 +78,8 @@ async function curvesOf(view: RoundUpView, shown: ResponseView) {
       fixedWatts: isFixedWatts(load),
       rule,
       curves,
+      /** Of all its curves, where they were looked for: for those that are left when some are hidden the page looks itself. */
+      crossings: isFirst && against === 'noise' ? crossingsOf(curves, view) : null,
       /** What was measured on another rig, and what carries it over; none but of the rise against noise. */
       bridges: bridges[i]!,
       /** Of a level: the rises on the same axis, since heat and noise stand together; empty where none was measured. */
@@ -131,11 +141,13 @@ export type CurveLoad = CurvesData['loads'][number];
 
 /** The page as a round-up opens with it, made once for as long as nothing is written. */
 const packedFirst = memoized(async (view: RoundUpView) =>
-  pack(await curvesOf(view, await viewResponse(view, {}))),
+  pack(await curvesOf(view, await viewResponse(view, {}), { isFirst: true })),
 );
 
 /** What the Curves page is given: all that moves with the line is computed from it in the browser. */
 export async function curvesPage(view: RoundUpView, choice: ResponseChoice): Promise<Packed<CurvesData>> {
   const isFirst = !choice.response && !choice.against && !choice.place;
-  return isFirst ? packedFirst(view) : pack(await curvesOf(view, await viewResponse(view, choice)));
+  return isFirst
+    ? packedFirst(view)
+    : pack(await curvesOf(view, await viewResponse(view, choice), { isFirst: false }));
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import { toast } from 'sonner';
+import { notice } from '@/ui/frame/notice';
 import type { LiveSession } from '@/core/bench/benchEvent';
 import { sendJson } from '@/ui/sendJson';
 import { sendFiles } from '@/ui/upload/sendFiles';
@@ -70,7 +70,7 @@ export function DeskMicrophone({ roundUpId, session }: { roundUpId: number; sess
     const before = take.current;
     if (before && before.key !== key) {
       take.current = null;
-      void keep(roundUpId, before).then((name) => name && toast(`${name} is kept`), fail);
+      void keep(roundUpId, before).then((name) => name && notice.say(`${name} is kept`), fail);
     }
     if (!now || take.current) return;
     const microphone = openMicrophone(() => undefined);

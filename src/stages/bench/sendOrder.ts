@@ -1,4 +1,4 @@
-import { toast } from 'sonner';
+import { notice } from '@/ui/frame/notice';
 import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
 
@@ -23,6 +23,6 @@ export async function sendOrder(roundUpId: number, order: Order): Promise<boolea
     who: whoIsHere(),
     ...order,
   });
-  if (!answer.ok) toast.error(answer.message);
+  if (!answer.ok) notice.refused(answer.message);
   return answer.ok;
 }

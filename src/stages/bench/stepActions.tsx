@@ -2,7 +2,7 @@
 
 import { useEffect, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { toast } from 'sonner';
+import { notice } from '@/ui/frame/notice';
 import { isByAirAlone, type BenchState } from '@/core/bench/benchState';
 import { stopWords } from './phaseWords';
 import { sendOrder, type Order } from './sendOrder';
@@ -150,7 +150,7 @@ export function StepActions({ roundUpId, state }: { roundUpId: number; state: Be
   ]);
   async function send(order: Order, said: string): Promise<boolean> {
     const taken = await sendOrder(roundUpId, order);
-    if (taken) toast.success(said);
+    if (taken) notice.done(said);
     return taken;
   }
   // A reason belongs to the setting that it was asked for: once that is over, it is not sent.

@@ -8,7 +8,7 @@ import { rankAtLine } from '@/core/ranking/rankAtLine';
 import { AXES, lineStep } from '@/core/curves/axis';
 import { isTyping } from '@/ui/isTyping';
 import { parseZoom } from './chart/chartView';
-import { CROWD } from './chart/curvesChart';
+import { CROWD } from '@/core/curves/crowd';
 import type { CurvesData } from '@/lab/orders/curvesPage';
 import { firstLine } from '@/core/curves/firstLine';
 import { axisRange } from './chart/lineRange';
@@ -91,10 +91,13 @@ export function useCurvesView(data: CurvesData) {
     () => ({
       band: isNoise ? data.bandDba : null,
       // A crowd crosses everywhere: there the marks would hide the curves.
-      crossings: isNoise && !numbered ? crossings(curves, data.bandDba) : [],
+      crossings:
+        !isNoise || numbered
+          ? []
+          : ((hidden.size === 0 ? load.crossings : null) ?? crossings(curves, data.bandDba)),
       walls: from === null ? load.walls : [],
     }),
-    [isNoise, numbered, curves, data.bandDba, from, load],
+    [isNoise, numbered, hidden, curves, data.bandDba, from, load],
   );
   const risesK = useMemo(() => risesAt(load.riseCurves, lineAt), [load, lineAt]);
 

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { notice } from '@/ui/frame/notice';
 import { pictureFile } from '@/ui/chart/pictureFile';
 import { saveFile } from '@/ui/chart/saveFile';
 import { useDeskLine } from './pageLine';
@@ -35,7 +35,7 @@ export function TakeAlong({ picture, fileName, condition, figures }: Props) {
     try {
       saveFile(await make(), name);
     } catch (error) {
-      toast.error(`${name} could not be made: ${(error as Error).message}. Nothing was saved.`);
+      notice.refused(`${name} could not be made: ${(error as Error).message}. Nothing was saved.`);
     }
     setBusy(false);
   }

@@ -1,5 +1,5 @@
 import { useRouter } from 'next/navigation';
-import { toast } from 'sonner';
+import { notice } from '@/ui/frame/notice';
 import { roomInCase, type LabCase } from '@/core/cases/labCase';
 import { configuredSize } from '@/core/lineUp/configuredSize';
 import { UNDO_MS } from '@/ui/useAct';
@@ -37,8 +37,8 @@ export function EntriesTable({
     const change = (to: boolean) =>
       sendJson(`${base}/entries/${item.entryId}`, 'PATCH', { who: whoIsHere(), isControl: to });
     const answer = await change(isControl);
-    if (!answer.ok) return void toast.error(answer.message);
-    toast.success(isControl ? `${item.shownName} is a control` : `${item.shownName} is no control any more`, {
+    if (!answer.ok) return void notice.refused(answer.message);
+    notice.done(isControl ? `${item.shownName} is a control` : `${item.shownName} is no control any more`, {
       duration: UNDO_MS,
       action: { label: 'Undo', onClick: () => void change(!isControl).then(() => router.refresh()) },
     });

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { toast } from 'sonner';
+import { notice } from '@/ui/frame/notice';
 import type { OfferedToRoundUp } from '@/lab/lineUp/fromTheLab';
 import { plural } from '@/ui/marks/figures';
 import { TextField } from '@/ui/form/fields';
@@ -33,7 +33,7 @@ export function FromTheLab({ roundUpId, offers }: { roundUpId: number; offers: O
         .then(async (response) => {
           const body = (await response.json()) as { offers?: OfferedToRoundUp[]; message?: string };
           if (body.offers) setFound(body.offers);
-          else toast.error(body.message ?? 'The lab could not be searched.');
+          else notice.refused(body.message ?? 'The lab could not be searched.');
         })
         .catch(() => undefined);
     }, PAUSE_MS);

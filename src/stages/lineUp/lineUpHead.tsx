@@ -1,7 +1,7 @@
 import { Link } from '@/ui/frame/link';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
-import { toast } from 'sonner';
+import { notice } from '@/ui/frame/notice';
 import { hasPlate } from '@/core/lineUp/product';
 import { plural } from '@/ui/marks/figures';
 import { sendJson } from '@/ui/sendJson';
@@ -41,7 +41,7 @@ export function LineUpHead({
       return;
     }
     setFault('');
-    toast.success(
+    notice.done(
       `${plural(Number(answer.body.added), 'entry', 'entries')} added, ${String(answer.body.there)} there already`,
     );
     router.refresh();

@@ -2,7 +2,7 @@
 
 import { format } from 'date-fns';
 import { useRouter } from 'next/navigation';
-import { toast } from 'sonner';
+import { notice } from '@/ui/frame/notice';
 import type { DeletedRun } from '@/core/runs/deletedRun';
 import { loadLabel } from '@/core/runs/load';
 import { sendEdits } from './sendEdits';
@@ -15,10 +15,10 @@ export function DeletedRuns({ roundUpId, runs }: { roundUpId: number; runs: Dele
       { run: run.id, version: run.version, changes: { deleted: false } },
     ]);
     if ('trouble' in result)
-      toast.error(
+      notice.refused(
         result.trouble.kind === 'failed' ? result.trouble.message : 'Somebody has changed it meanwhile.',
       );
-    else toast(`Run ${run.label} is back in the logbook`);
+    else notice.say(`Run ${run.label} is back in the logbook`);
     router.refresh();
   }
   if (runs.length === 0) return <p className="py-8">Nothing has been deleted here.</p>;

@@ -1,5 +1,6 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import { isTyping } from '@/ui/isTyping';
 import { parseAsString, parseAsStringLiteral, useQueryStates } from 'nuqs';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -7,16 +8,19 @@ import type { DeletedRun } from '@/core/runs/deletedRun';
 import { unpack, type Packed } from '@/core/packed';
 import type { LogbookRow, ValueColumn } from '@/core/runs/logbookRow';
 import type { SlippedRun } from '@/lab/runs/notedRuns';
-import { PastePanel } from '../paste/pastePanel';
 import { usePaste } from '../paste/usePaste';
 import { SlipNotes } from './slipNotes';
 import { DeletedRuns } from './deletedRuns';
 import { LogbookTable } from './logbookTable';
-import { ManyActions } from './manyActions';
-import { TypeAirRow } from './typeAirRow';
 import type { ReadingQuantity } from '@/core/responses/readingUnits';
-import { TypeRunRow, type TypedLoad } from './typeRunRow';
+import type { TypedLoad } from './typeRunRow';
 import { LogbookHead, SHOWN } from './logbookHead';
+
+// Forms come when one is opened: their schemas weigh more than the page, and most who come here read.
+const PastePanel = dynamic(() => import('../paste/pastePanel').then((file) => file.PastePanel));
+const ManyActions = dynamic(() => import('./manyActions').then((file) => file.ManyActions));
+const TypeAirRow = dynamic(() => import('./typeAirRow').then((file) => file.TypeAirRow));
+const TypeRunRow = dynamic(() => import('./typeRunRow').then((file) => file.TypeRunRow));
 
 /** Every run as a line; the heading sorts, the fields above narrow. */
 export function LogbookStage({

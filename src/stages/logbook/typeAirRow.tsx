@@ -4,7 +4,7 @@ import { yupResolver } from '@hookform/resolvers/yup';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
-import { toast } from 'sonner';
+import { notice } from '@/ui/frame/notice';
 import { object, string } from 'yup';
 import type { ReadingQuantity } from '@/core/responses/readingUnits';
 import { EntryOptions } from '@/ui/form/entryOptions';
@@ -102,7 +102,7 @@ export function TypeAirRow({
       const answer = await sendJson(`/api/round-ups/${roundUpId}/runs`, 'POST', body);
       if (!answer.ok) return setTrouble(troubleOf(answer));
       setTrouble(null);
-      toast(`Run ${String(answer.body.label)} is in the logbook`);
+      notice.say(`Run ${String(answer.body.label)} is in the logbook`);
       for (const name of AGAIN) setValue(name, '');
       setRows(rows.map((row) => ({ ...row, values: '', rpm: '' })));
       setFocus('setting');

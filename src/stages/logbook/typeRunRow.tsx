@@ -4,7 +4,7 @@ import { yupResolver } from '@hookform/resolvers/yup';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
-import { toast } from 'sonner';
+import { notice } from '@/ui/frame/notice';
 import { object, string, type StringSchema } from 'yup';
 import type { Load } from '@/core/runs/load';
 import { EntryOptions } from '@/ui/form/entryOptions';
@@ -137,7 +137,7 @@ export function TypeRunRow({
       const answer = await sendJson(`/api/round-ups/${roundUpId}/runs`, 'POST', body);
       if (!answer.ok) return setTrouble(troubleOf(answer));
       setTrouble(null);
-      toast(`Run ${String(answer.body.label)} is in the logbook`);
+      notice.say(`Run ${String(answer.body.label)} is in the logbook`);
       for (const name of READINGS) setValue(name, '');
       setValue('more', { ...NO_MORE, scoreUnit: (typed.more as Record<string, string>).scoreUnit ?? '' });
       setFocus('setting');

@@ -1,7 +1,7 @@
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { UNDO_MS } from '@/ui/useAct';
-import { toast } from 'sonner';
+import { notice } from '@/ui/frame/notice';
 import type { LogbookRow } from '@/core/runs/logbookRow';
 import type { Trouble } from '@/ui/form/troubleNote';
 import { sendEdits, type Changes } from './sendEdits';
@@ -46,11 +46,11 @@ export function useManyEdits(roundUpId: number, chosen: readonly LogbookRow[], o
         rows.map((row, i) => ({ run: row.id, version: result.versions[i]!, changes: undo(row) })),
         true,
       );
-      if ('trouble' in back) toast.error('One of the runs was changed meanwhile: nothing was undone.');
-      else toast('They are as they were');
+      if ('trouble' in back) notice.refused('One of the runs was changed meanwhile: nothing was undone.');
+      else notice.say('They are as they were');
       router.refresh();
     };
-    toast(said, { duration: UNDO_MS, action: { label: 'Undo', onClick: () => void takeBack() } });
+    notice.say(said, { duration: UNDO_MS, action: { label: 'Undo', onClick: () => void takeBack() } });
     onDone();
     router.refresh();
   }

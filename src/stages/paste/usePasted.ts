@@ -1,6 +1,6 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import { toast } from 'sonner';
+import { notice } from '@/ui/frame/notice';
 import type { PasteView } from '@/lab/paste/pasteColumns';
 import { sendJson } from '@/ui/sendJson';
 import { UNDO_MS } from '@/ui/useAct';
@@ -49,14 +49,14 @@ export function usePasted(roundUpId: number, { kind, text: first }: Pasting, onC
     setBusy(false);
     if (!answer.ok) return setFault(answer.message);
     const { undo } = answer.body;
-    toast.success(String(answer.body.said), {
+    notice.done(String(answer.body.said), {
       duration: UNDO_MS,
       action: {
         label: 'Undo',
         onClick: () =>
           void sendJson(url, 'POST', { who: whoIsHere(), kind, what: 'undo', undo }).then((back) => {
             if (back.ok) router.refresh();
-            else toast.error(back.message);
+            else notice.refused(back.message);
           }),
       },
     });

@@ -3,7 +3,7 @@
 import { cannotTell } from '@/core/plan/cannotTell';
 import { loadKey, type Load } from '@/core/runs/load';
 import { useMemo, useRef, useState } from 'react';
-import { toast } from 'sonner';
+import { notice } from '@/ui/frame/notice';
 import { dayAfter, daysBetween, layPlan } from '@/core/plan/laidPlan';
 import { costOfSheet } from '@/core/plan/planCost';
 import type { PlanSheet } from '@/core/plan/planSheet';
@@ -72,7 +72,7 @@ export function PlanStage({ data }: { data: PlanData }) {
       droppedLoads: leftOut(data.loads, fitted.loads),
     });
     setGaveUp({ words: fitted.gaveUp, fits: fitted.fits });
-    if (!fitted.fits) toast.error('Even the smallest plan ends after the deadline');
+    if (!fitted.fits) notice.refused('Even the smallest plan ends after the deadline');
   }
 
   return (

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
-import { toast } from 'sonner';
+import { notice } from '@/ui/frame/notice';
 import { OWN_CASE } from '@/core/cases/labCase';
 import { setupProblems, type RigSetup } from '@/core/rig/rigSetup';
 import { setupDifferences } from '@/core/rig/setupDifferences';
@@ -61,7 +61,7 @@ export function SetupForm({
     onDraft(null);
     setReason('');
     const revision = Number(answer.body.revision);
-    toast.success(
+    notice.done(
       !data.noted
         ? 'The rig is saved'
         : answer.body.started

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { notice } from '@/ui/frame/notice';
 import type { DemoHere, DemoView } from '@/lab/roundUps/demo';
 import { plural } from '@/ui/marks/figures';
 import { useAct } from '@/ui/useAct';
@@ -20,7 +20,7 @@ export function DemoPanel({ demo, isEmpty }: { demo: DemoHere; isEmpty: boolean 
   /** Nothing of it is anybody's work: it goes at once. */
   async function ask() {
     const response = await fetch(URL).catch(() => null);
-    if (!response?.ok) return void toast.error('The application does not answer. Nothing was changed.');
+    if (!response?.ok) return void notice.refused('The application does not answer. Nothing was changed.');
     const view = (await response.json()) as DemoView;
     const mine = view.roundUps.filter(({ isChanged }) => isChanged).map(({ id }) => id);
     if (mine.length === 0 && view.onDemo.length === 0) return void putAway([]);

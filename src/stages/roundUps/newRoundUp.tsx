@@ -1,29 +1,15 @@
 'use client';
 
-import { yupResolver } from '@hookform/resolvers/yup';
 import { useRouter } from 'next/navigation';
 import { useForm, useWatch } from 'react-hook-form';
-import { object, string } from 'yup';
-import { MOST } from '@/core/bounds';
 import type { Question } from '@/core/brief/questions';
+import { lateResolver } from '@/ui/form/lateResolver';
 import { HookChoice, HookText } from '@/ui/form/hookFields';
 import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
+import { ASK_RIG, NEW_RIG } from './rigChoice';
 
-/** No rig is chosen yet: whoever begins says which it is. */
-const ASK = '?';
-const NEW_RIG = 'new';
-
-const schema = object({
-  title: string().trim().required('the round-up needs a title').max(MOST.title, 'at most ${max} characters'),
-  question: string<Question>().required(),
-  rig: string().required().notOneOf([ASK], 'which rig is it measured on?'),
-  rigName: string()
-    .trim()
-    .max(100, 'at most ${max} characters')
-    .default('')
-    .when('rig', ([rig], field) => (rig === NEW_RIG ? field.required('the rig needs a name') : field)),
-});
+const resolver = lateResolver(() => import('./roundUpRules').then((file) => file.newRoundUp));
 
 /** A round-up from nothing: its title, its question and its rig; the rest is decided in the brief. */
 export function NewRoundUp({
@@ -35,11 +21,11 @@ export function NewRoundUp({
 }) {
   const router = useRouter();
   const { control, handleSubmit, setError, formState } = useForm({
-    resolver: yupResolver(schema),
+    resolver,
     defaultValues: {
       title: '',
       question: 'coolers' as Question,
-      rig: rigs.length > 0 ? ASK : NEW_RIG,
+      rig: rigs.length > 0 ? ASK_RIG : NEW_RIG,
       rigName: '',
     },
   });
@@ -65,7 +51,7 @@ export function NewRoundUp({
           name="rig"
           label="On the rig"
           options={[
-            ...(rigs.length > 0 ? [{ value: ASK, label: 'choose …' }] : []),
+            ...(rigs.length > 0 ? [{ value: ASK_RIG, label: 'choose …' }] : []),
             ...rigs.map(({ id, name }) => ({ value: String(id), label: name })),
             { value: NEW_RIG, label: 'a new rig' },
           ]}

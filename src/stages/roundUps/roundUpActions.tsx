@@ -1,19 +1,16 @@
 'use client';
 
-import { yupResolver } from '@hookform/resolvers/yup';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { object, string } from 'yup';
 import { MOST } from '@/core/bounds';
+import { lateResolver } from '@/ui/form/lateResolver';
 import { HookText } from '@/ui/form/hookFields';
 import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
 import { useAct } from '@/ui/useAct';
 
-const schema = object({
-  title: string().trim().required('it needs a title').max(MOST.title, 'at most ${max} characters'),
-});
+const resolver = lateResolver(() => import('./roundUpRules').then((file) => file.newTitle));
 
 /** A title to be written, and the buttons that do something with it. */
 function TitleForm({
@@ -29,7 +26,7 @@ function TitleForm({
   onClose: () => void;
 }) {
   const { control, handleSubmit, setError, formState } = useForm({
-    resolver: yupResolver(schema),
+    resolver,
     defaultValues: { title: first },
   });
   const run = (act: (title: string) => Promise<string>) =>

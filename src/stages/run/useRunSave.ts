@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { UNDO_MS } from '@/ui/useAct';
-import { toast } from 'sonner';
+import { notice } from '@/ui/frame/notice';
 import type { Trouble } from '@/ui/form/troubleNote';
 import { saveRun } from './saveRun';
 
@@ -37,11 +37,14 @@ export function useRunSave(roundUpId: number, run: { id: number; label: string; 
     setLast(null);
     const takeBack = async () => {
       const back = await saveRun(roundUpId, run.id, outcome.version, attempt.undo, true);
-      if (back.saved) toast(`Run ${run.label} is as it was`);
-      else toast.error(back.message);
+      if (back.saved) notice.say(`Run ${run.label} is as it was`);
+      else notice.refused(back.message);
       router.refresh();
     };
-    toast(attempt.done, { duration: UNDO_MS, action: { label: 'Undo', onClick: () => void takeBack() } });
+    notice.say(attempt.done, {
+      duration: UNDO_MS,
+      action: { label: 'Undo', onClick: () => void takeBack() },
+    });
     attempt.onSaved();
     router.refresh();
   }

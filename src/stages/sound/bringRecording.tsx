@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
-import { toast } from 'sonner';
+import { notice } from '@/ui/frame/notice';
 import { ChoiceField, NumberField, TextField } from '@/ui/form/fields';
 import { sendJson } from '@/ui/sendJson';
 import { sendFiles } from '@/ui/upload/sendFiles';
@@ -65,7 +65,7 @@ export function BringRecording({ data }: { data: SoundData }) {
         setFailure(answer.message);
         return false;
       }
-      toast(answer.body.isNew ? `${file.name} is kept` : `${file.name} was there already`);
+      notice.say(answer.body.isNew ? `${file.name} is kept` : `${file.name} was there already`);
       router.refresh();
       return true;
     } catch (error) {

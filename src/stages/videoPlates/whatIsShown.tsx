@@ -1,6 +1,6 @@
 import { zipSync } from 'fflate';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { notice } from '@/ui/frame/notice';
 import { copyText } from '@/ui/copyText';
 import { pngOf } from '@/ui/chart/pictureFile';
 import { saveFile } from '@/ui/chart/saveFile';
@@ -51,7 +51,7 @@ export function WhatIsShown({
     const step = view.first === null ? '' : `-${view.first}`;
     await pngAt(address, widthPx)
       .then((png) => saveFile(png, `plate-${view.kind}${step}-${widthPx}.png`))
-      .catch((error: Error) => toast.error(error.message));
+      .catch((error: Error) => notice.refused(error.message));
     setBusy(false);
   }
   /** Every step of the order, the last place first, as numbered pictures. */
@@ -71,7 +71,7 @@ export function WhatIsShown({
         `plates-${view.kind}.zip`,
       );
     } catch (error) {
-      toast.error((error as Error).message);
+      notice.refused((error as Error).message);
     }
     setBusy(false);
   }

@@ -198,7 +198,7 @@ export const Plot = memo(function Plot({
         plugins: [frame],
       });
       for (let i = 0; !drawn.current && i < all.length; i += AT_ONCE) {
-        if (i > 0) await whenIdle();
+        await whenIdle();
         if (gone) return;
         chart.data.datasets.push(...all.slice(i, i + AT_ONCE));
         chart.update('none');

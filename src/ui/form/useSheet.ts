@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
-import { toast } from 'sonner';
+import { notice } from '@/ui/frame/notice';
 import { threeWay } from '@/core/merge/threeWay';
 import { UNDO_MS } from '../useAct';
 import { useLeaveGuard } from './useLeaveGuard';
@@ -61,7 +61,7 @@ function named(overlaps: readonly string[]): string {
 
 /** What was saved, with whose changes it was put together, and what takes it back. */
 function tellSaved(said: string, merged: string, takeBack: (() => void) | null): void {
-  toast.success(merged === '' ? said : `${said}, with what ${merged} has changed meanwhile`, {
+  notice.done(merged === '' ? said : `${said}, with what ${merged} has changed meanwhile`, {
     duration: UNDO_MS,
     action: takeBack ? { label: 'Undo', onClick: takeBack } : undefined,
   });

@@ -1,4 +1,4 @@
-import { toast } from 'sonner';
+import { notice } from '@/ui/frame/notice';
 import { progressOf, stopWork, workWords } from './workAside';
 
 /** What is made sooner than this needs no word. */
@@ -10,12 +10,12 @@ const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 export async function followWork(work: string): Promise<void> {
   await pause(AT_ONCE_MS);
   for (let progress = await progressOf(work); progress; progress = await progressOf(work)) {
-    toast(workWords(progress), {
+    notice.say(workWords(progress), {
       id: work,
       duration: Infinity,
       action: { label: 'Stop', onClick: () => void stopWork(work) },
     });
     await pause(ASK_MS);
   }
-  toast.dismiss(work);
+  notice.close(work);
 }

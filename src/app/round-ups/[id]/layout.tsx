@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
+import { NuqsAdapter } from 'nuqs/adapters/next/app';
 import { idFrom } from '@/app/ids';
 import { roundUpView } from '@/app/roundUpView';
 import { viewRail } from '@/lab/roundUps/railView';
@@ -98,7 +99,7 @@ export default async function RoundUpLayout({ children, params }: Props) {
         {trouble && <TroubleNote roundUpId={id} {...trouble} />}
       </div>
       <main id="main" tabIndex={-1} className="flex min-h-0 flex-1 flex-col">
-        {children}
+        <NuqsAdapter>{children}</NuqsAdapter>
       </main>
     </div>
   );

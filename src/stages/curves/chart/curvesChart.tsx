@@ -1,6 +1,7 @@
 'use client';
 
 import { useCallback, useMemo, useRef, useState } from 'react';
+import { CROWD } from '@/core/curves/crowd';
 import type { EntryCurve } from '@/core/curves/entryCurve';
 import type { ShownScale } from '@/core/curves/shownScale';
 import type { PlacedEntry } from '@/core/ranking/rankAtLine';
@@ -50,8 +51,6 @@ export interface CurvesChartProps {
 
 const LABEL_PX = 132;
 const NUMBER_PX = 26;
-/** From so many curves on, colours and markers alone do not tell them apart. */
-export const CROWD = 9;
 const FADED = '38';
 
 function seriesOf(
