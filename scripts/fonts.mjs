@@ -1,15 +1,25 @@
 // Makes src/app/fonts from the fonts that are installed: npm run fonts, after one of them changed.
-// Text stands at one width, a little narrow; a file without the axis of width weighs a third.
+// Text has one width, a little narrow, and headings one weight: files without the axes that nobody moves weigh a third.
 import { copyFileSync, readFileSync, writeFileSync } from 'node:fs';
 import subsetFont from 'subset-font';
 
-const archivo = 'node_modules/@fontsource-variable/archivo';
+const folder = 'node_modules/@fontsource-variable';
 const every = Array.from({ length: 0x2400 - 0x20 }, (_, at) => String.fromCodePoint(at + 0x20)).join('');
-writeFileSync(
-  'src/app/fonts/archivo-latin-95.woff2',
-  await subsetFont(readFileSync(`${archivo}/files/archivo-latin-wdth-normal.woff2`), every, {
-    targetFormat: 'woff2',
-    variationAxes: { wdth: 95 },
-  }),
-);
-copyFileSync(`${archivo}/LICENSE`, 'src/app/fonts/LICENSE');
+const make = async (to, from, variationAxes) =>
+  writeFileSync(
+    `src/app/fonts/${to}.woff2`,
+    await subsetFont(readFileSync(`${folder}/${from}.woff2`), every, {
+      targetFormat: 'woff2',
+      variationAxes,
+    }),
+  );
+
+await make('archivo-latin-95', 'archivo/files/archivo-latin-wdth-normal', {
+  wdth: 95,
+  wght: { min: 400, max: 700 },
+});
+await make('bricolage-latin-bold', 'bricolage-grotesque/files/bricolage-grotesque-latin-wght-normal', {
+  wght: 700,
+});
+for (const font of ['archivo', 'bricolage-grotesque'])
+  copyFileSync(`${folder}/${font}/LICENSE`, `src/app/fonts/LICENSE-${font}`);

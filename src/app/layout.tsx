@@ -13,14 +13,14 @@ import { PaletteKey } from '@/stages/search/paletteKey';
 const text = localFont({
   src: './fonts/archivo-latin-95.woff2',
   variable: '--text-latin',
-  weight: '100 900',
+  weight: '400 700',
   adjustFontFallback: false,
   declarations: [{ prop: 'font-stretch', value: '95%' }],
 });
 const headings = localFont({
-  src: '../../node_modules/@fontsource-variable/bricolage-grotesque/files/bricolage-grotesque-latin-wght-normal.woff2',
+  src: './fonts/bricolage-latin-bold.woff2',
   variable: '--headings-latin',
-  weight: '200 800',
+  weight: '700',
   adjustFontFallback: false,
 });
 

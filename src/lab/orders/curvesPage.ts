@@ -8,6 +8,7 @@ import { wallOf } from '@/core/judgement/curveWall';
 import { pack, type Packed } from '@/core/packed';
 import { roomSpanC } from './roomSpan';
 import { allAlike } from '@/core/responses/allAlike';
+import { rankAtLine } from '@/core/ranking/rankAtLine';
 import { RISE } from '@/core/responses/responses';
 import { isFixedWatts, loadKey, type Load } from '@/core/runs/load';
 import { readPlaces } from '../air/readPlaces';
@@ -78,8 +79,18 @@ async function curvesOf(view: RoundUpView, shown: ResponseView, { isFirst }: { i
       fixedWatts: isFixedWatts(load),
       rule,
       curves,
-      /** Of all its curves, where they were looked for: for those that are left when some are hidden the page looks itself. */
-      crossings: isFirst && against === 'noise' ? crossingsOf(curves, view) : null,
+      /** Of all its curves, as the page opens: crossings in the band, and the order at the brief's line. Whatever else is asked the page finds itself. */
+      opening:
+        isFirst && against === 'noise'
+          ? {
+              crossings: crossingsOf(curves, view),
+              ranking: rankAtLine(curves, {
+                ...rule,
+                throttles: response.throttles,
+                lineDb: roundUp.noiseLineDba,
+              }),
+            }
+          : null,
       /** What was measured on another rig, and what carries it over; none but of the rise against noise. */
       bridges: bridges[i]!,
       /** Of a level: the rises on the same axis, since heat and noise stand together; empty where none was measured. */

@@ -83,21 +83,22 @@ export function useCurvesView(data: CurvesData) {
     () => (isRise ? riseScale(show, load.rule) : plainScale(data.response)),
     [isRise, show, load, data],
   );
+  const opening = hidden.size === 0 ? load.opening : null;
+  const isOpening = lineAt === data.noiseLineDba;
   const ranking = useMemo(
-    () => rankAtLine(curves, { ...load.rule, throttles: isRise, lineDb: lineAt }),
-    [curves, load, isRise, lineAt],
+    () =>
+      (isOpening ? opening?.ranking : undefined) ??
+      rankAtLine(curves, { ...load.rule, throttles: isRise, lineDb: lineAt }),
+    [isOpening, opening, curves, load, isRise, lineAt],
   );
   const marks = useMemo(
     () => ({
       band: isNoise ? data.bandDba : null,
       // A crowd crosses everywhere: there the marks would hide the curves.
-      crossings:
-        !isNoise || numbered
-          ? []
-          : ((hidden.size === 0 ? load.crossings : null) ?? crossings(curves, data.bandDba)),
+      crossings: !isNoise || numbered ? [] : (opening?.crossings ?? crossings(curves, data.bandDba)),
       walls: from === null ? load.walls : [],
     }),
-    [isNoise, numbered, hidden, curves, data.bandDba, from, load],
+    [isNoise, numbered, opening, curves, data.bandDba, from, load],
   );
   const risesK = useMemo(() => risesAt(load.riseCurves, lineAt), [load, lineAt]);
 

@@ -82,7 +82,7 @@ export interface PlotProps {
 }
 
 /** Series that are drawn in one go at first sight. */
-const AT_ONCE = 8;
+const AT_ONCE = 24;
 
 /** What each vertical scale has to hold, so that it stands before its series do. */
 function spanOf(all: readonly PlotSeries[]): Map<string, { atLeast: number; atMost: number }> {
