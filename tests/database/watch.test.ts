@@ -1,5 +1,4 @@
 import { withDatabase } from '@/database/pool';
-import { HELD } from '@/database/runs/controlRuns';
 import { listChanges } from '@/database/runs/changes';
 import { bridgedRows, bridgeSources, viewBridge } from '@/lab/bridge/bridgeView';
 import { changeBridge } from '@/lab/bridge/changeBridge';
@@ -67,6 +66,16 @@ test('the runs since the last good control are held by one press, stand in no cu
   expect(await points(attic)).toBe(all);
   expect(await holdRuns(rigId, { ...wish, what: 'hold', runs: doubt.counting })).toEqual({ changed: 9 });
   expect(await points(attic)).toBe(all - 9);
+  // Held is a state that travels, and that files of earlier versions have in words alone.
+  const out = await exported(attic);
+  const runsCsv = new TextDecoder().decode(out.get('runs.csv'));
+  expect(runsCsv.match(/,held(?=,|\r?\n)/g)).toHaveLength(9);
+  const bare = new Map(out).set(
+    'runs.csv',
+    new TextEncoder().encode(runsCsv.replace('aside_as', 'left_how')),
+  );
+  for (const files of [out, bare])
+    expect(readBundle(files).runs.filter(({ run }) => run.asideAs === 'held')).toHaveLength(9);
   // Seen before somebody else had held them: nothing is done.
   await expect(holdRuns(rigId, { ...wish, what: 'free', runs: doubt.counting })).rejects.toThrow('meanwhile');
   const held = (await doubtOf(attic))!;
@@ -82,8 +91,8 @@ test('the runs since the last good control are held by one press, stand in no cu
   ).toEqual({ changed: 6 });
   const changes = await withDatabase((db) => listChanges(db, held.held[0]!.id));
   expect(changes.map(({ was, isNow }) => [was, isNow])).toEqual([
-    ['', `${HELD}the control broke`],
-    [`${HELD}the control broke`, 'counts again: it was the control alone'],
+    ['', 'held in doubt: the control broke'],
+    ['held in doubt: the control broke', 'counts again: it was the control alone'],
   ]);
   const rest = (await doubtOf(attic))!.held;
   await holdRuns(rigId, { ...wish, what: 'set-aside', runs: rest, reason: 'dried paste' });

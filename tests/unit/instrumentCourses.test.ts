@@ -8,7 +8,7 @@ const check = (on: string, kind: DailyCheck['kind'], reading: number): DailyChec
 });
 const run = (startedAt: string, floorDb: number, powerShare: number | null): RigRun => ({
   ...{ id: 1, entryId: 1, product: 'Levante', isControl: false, revisionId: 1, setting: '100 %', startedAt },
-  ...{ floorDb, powerShare, setAside: '', version: 1 },
+  ...{ floorDb, powerShare, setAside: '', asideAs: '', version: 1 },
   ...{ levelCorrectionDb: null, levelCorrectionDoubtDb: null, levelCorrectionWhy: '' },
 });
 const book = (checks: DailyCheck[]) => ({ instruments: [], checks });

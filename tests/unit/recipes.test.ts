@@ -123,7 +123,7 @@ test('a column of a run that is described arrives in runs.csv and in what is wri
     import { selected } from '@/database/runs/runColumns';
     const run = { run: '1', entry: 'a', mount: 1, pass: 1, loadW: 170, loadName: '', gpuLoadW: 0, setting: '50 %', control: 'fixed',
       noiseDb: 33, floorDb: 21, trace: '', typedCpuC: 61, typedAmbientC: 21, typedPowerW: 170, dutyPct: null, rpm: null, startedAt: '',
-      note: '', shelf: 'upper', setAside: '', movedWindow: null, windowReason: '', ambientDoubtK: null, levelCorrection: null, extra: {} };
+      note: '', shelf: 'upper', setAside: '', asideAs: '', movedWindow: null, windowReason: '', ambientDoubtK: null, levelCorrection: null, extra: {} };
     const [head, row] = runsCsv([run as never]).split('\\n').map((line) => line.split(','));
     console.log(JSON.stringify({ cell: row![head!.indexOf('shelf')], select: selected(['shelf' as never]) }));
   `);

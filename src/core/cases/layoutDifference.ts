@@ -10,27 +10,25 @@ export function layoutDifferences(base: readonly LayoutFan[], other: readonly La
   const at = (layout: readonly LayoutFan[]) => new Map(layout.map((fan) => [slotName(fan), fan]));
   const [before, now] = [at(base), at(other)];
   const told: string[] = [];
+  const gone = [...before.keys()].filter((slot) => !now.has(slot));
+  const more = [...now].filter(([slot]) => !before.has(slot));
+  const [from] = gone;
+  const [to] = more;
+  // A fan that went from one place to another is one thing, not two.
+  const isMoved = gone.length === 1 && more.length === 1;
+  if (isMoved && from && to) {
+    const turned = before.get(from)!.direction === to[1].direction ? '' : `, blowing ${to[1].direction}`;
+    told.push(`the fan of ${from} sits at ${to[0]}${turned}`);
+  }
   for (const [slot, fan] of before) {
     const same = now.get(slot);
-    if (!same) told.push(`no fan at ${slot}`);
-    else if (same.fan !== fan.fan) told.push(`${same.fan} at ${slot}`);
+    if (!same) {
+      if (!isMoved) told.push(`no fan at ${slot}`);
+    } else if (same.fan !== fan.fan) told.push(`${same.fan} at ${slot}`);
     else if (same.direction !== fan.direction) told.push(`${slot} blows ${same.direction}`);
     else if (same.dutyPct !== fan.dutyPct) told.push(`${slot} at ${same.dutyPct ?? 'the common'} % duty`);
   }
-  for (const [slot, fan] of now) if (!before.has(slot)) told.push(`one more ${fan.direction} at ${slot}`);
-  const gone = told.filter((words) => words.startsWith('no fan at'));
-  const more = told.filter((words) => words.startsWith('one more'));
-  // A fan that went from one place to another is one thing, not two.
-  if (gone.length === 1 && more.length === 1) {
-    const from = gone[0]!.slice('no fan at '.length);
-    const to = /^one more (in|out) at (.+)$/.exec(more[0]!)!;
-    const moved = before.get(from)!;
-    const turned = moved.direction === to[1] ? '' : `, blowing ${to[1]}`;
-    return [
-      `the fan of ${from} sits at ${to[2]}${turned}`,
-      ...told.filter((words) => words !== gone[0] && words !== more[0]),
-    ];
-  }
+  if (!isMoved) for (const [slot, fan] of more) told.push(`one more ${fan.direction} at ${slot}`);
   return told;
 }
 

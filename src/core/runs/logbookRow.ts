@@ -1,3 +1,4 @@
+import type { AsideAs } from './aside';
 import type { RunState } from './runState';
 
 /** A run as the logbook lists it. */
@@ -27,6 +28,7 @@ export interface LogbookRow {
   notes: string;
   /** Why it does not count; empty where it does. */
   setAside: string;
+  asideAs: AsideAs;
   version: number;
   /** Values of the columns that were chosen, in their order; null where a run has none. */
   values: (number | null)[];

@@ -1,4 +1,5 @@
 import type { LevelCorrection } from '../levels/levelCorrection';
+import type { AsideAs } from './aside';
 import type { Load } from './load';
 
 /** One measurement at one operating point, from the importer to the screen; who holds it adds where it belongs. */
@@ -16,6 +17,7 @@ export interface Run extends Load {
   note: string;
   /** Why the run does not count; empty where it does. */
   setAside: string;
+  asideAs: AsideAs;
   /** Settled window moved by hand, s in the log's clock, and why. */
   movedWindow: { startS: number; endS: number } | null;
   windowReason: string;
@@ -37,6 +39,7 @@ export const NEW_RUN = {
   dutyPct: null,
   note: '',
   setAside: '',
+  asideAs: '',
   movedWindow: null,
   windowReason: '',
   ambientDoubtK: null,

@@ -118,6 +118,8 @@ export const RUN_COLUMNS = {
   startedAt: { sql: 'started_at', csv: text('started_at') },
   note: { sql: 'note', csv: text('note'), edit: { label: 'note' } },
   setAside: { sql: 'set_aside', csv: text('set_aside'), edit: { label: 'set aside' } },
+  // In a file it stands among its other columns, and only where a run has it.
+  asideAs: { sql: 'aside_as', edit: { label: 'set aside as' } },
   windowStartS: {
     sql: 'window_start_s',
     csv: number('window_start_s'),

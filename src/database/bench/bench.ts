@@ -231,7 +231,7 @@ export interface TriedRun {
 export async function listRejectedTries(
   db: Queryable,
   roundUpId: number,
-  tries: { entry: string; mount: number; because: string },
+  { entry, mount }: { entry: string; mount: number },
 ): Promise<TriedRun[]> {
   const { rows } = await db.query<TriedRun & Record<string, unknown>>(
     `SELECT u.id, coalesce(u.extra ->> 'bench_session', '') AS session, u.load_w AS "loadW", u.load_name AS "loadName",
@@ -239,8 +239,32 @@ export async function listRejectedTries(
      FROM live_round_ups r JOIN round_up_entries c ON c.round_up_id = r.id
      JOIN runs u ON u.entry_id = c.entry_id AND u.rig_revision_id = r.rig_revision_id AND u.deleted_at IS NULL
      LEFT JOIN run_values v ON v.run_id = u.id AND v.window_s = r.window_s AND v.response = 'rise'
-     WHERE r.id = $1 AND c.code = $2 AND u.mount = $3 AND starts_with(u.set_aside, $4)`,
-    [roundUpId, tries.entry, tries.mount, tries.because],
+     WHERE r.id = $1 AND c.code = $2 AND u.mount = $3 AND u.aside_as = 'remounted'`,
+    [roundUpId, entry, mount],
   );
   return rows;
+}
+
+/** What a run has beside its columns where its mount was tried again, agreed, and was let stand. */
+const AGREE = 'tries_agree';
+
+/** Whether a counting run of the mount was let stand since its tries agree. */
+export async function triesAgree(
+  db: Queryable,
+  roundUpId: number,
+  { entry, mount }: { entry: string; mount: number },
+): Promise<boolean> {
+  const { rows } = await db.query<{ agree: boolean }>(
+    `SELECT EXISTS (SELECT 1 FROM live_round_ups r JOIN round_up_entries c ON c.round_up_id = r.id
+       JOIN runs u ON u.entry_id = c.entry_id AND u.rig_revision_id = r.rig_revision_id AND u.deleted_at IS NULL
+       WHERE r.id = $1 AND c.code = $2 AND u.mount = $3 AND u.set_aside = '' AND u.extra ? '${AGREE}') AS agree`,
+    [roundUpId, entry, mount],
+  );
+  return rows[0]!.agree;
+}
+
+export async function markTriesAgree(db: Queryable, runId: number): Promise<void> {
+  await db.query(`UPDATE runs SET extra = extra || jsonb_build_object('${AGREE}', 'yes') WHERE id = $1`, [
+    runId,
+  ]);
 }

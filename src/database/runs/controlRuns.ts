@@ -1,3 +1,4 @@
+import type { AsideAs } from '@/core/runs/aside';
 import { CORRECTION, selected, type CorrectionRow } from './runColumns';
 import { SHOWN_NAME } from '../lab/measuredEntries';
 import type { Queryable } from '../pool';
@@ -17,9 +18,6 @@ export interface CourseRunRow {
   value: number;
 }
 
-/** What was held in doubt begins so, in its reason for being set aside. */
-export const HELD = 'held in doubt: ';
-
 const COURSE = `
   SELECT u.id, u.entry_id AS "entryId", ${SHOWN_NAME} AS product, v.id AS "revisionId", v.revision, u.mount, u.setting,
          u.load_w || ' ' || u.load_name || ' ' || u.gpu_load_w AS "loadKey", u.started_at AS "startedAt",
@@ -31,7 +29,7 @@ const OF_RIG = `
   JOIN entries e ON e.id = u.entry_id
   JOIN products p ON p.id = e.product_id`;
 const COUNTING = `
-  WHERE v.rig_id = $1 AND u.deleted_at IS NULL AND u.started_at <> '' AND (u.set_aside = '' OR u.set_aside LIKE '${HELD}%')
+  WHERE v.rig_id = $1 AND u.deleted_at IS NULL AND u.started_at <> '' AND (u.set_aside = '' OR u.aside_as = 'held')
   ORDER BY u.started_at, u.id`;
 
 /**
@@ -105,6 +103,7 @@ export interface RigRun extends CorrectionRow {
   startedAt: string;
   floorDb: number;
   setAside: string;
+  asideAs: AsideAs;
   version: number;
   /** Mean power over the nominal load; null where none was logged. */
   powerShare: number | null;
@@ -114,7 +113,7 @@ export interface RigRun extends CorrectionRow {
 export async function listRigRuns(db: Queryable, rigId: number, windowS: number): Promise<RigRun[]> {
   const { rows } = await db.query<RigRun & Record<string, unknown>>(
     `SELECT u.id, u.entry_id AS "entryId", ${SHOWN_NAME} AS product, v.id AS "revisionId", u.setting, u.started_at AS "startedAt",
-            u.floor_db AS "floorDb", u.set_aside AS "setAside", u.version, ${selected(CORRECTION)},
+            u.floor_db AS "floorDb", u.set_aside AS "setAside", u.aside_as AS "asideAs", u.version, ${selected(CORRECTION)},
             CASE WHEN u.load_w > 0 AND u.load_name = '' AND d.power_source = 'measured' THEN d.power_mean_w / u.load_w END AS "powerShare",
             EXISTS (SELECT 1 FROM round_up_entries c JOIN live_round_ups r ON r.id = c.round_up_id
                     WHERE c.entry_id = u.entry_id AND c.is_control) AS "isControl"

@@ -116,6 +116,7 @@ function toLabRun(row: RunRow): LabRun {
     isOlder: row.isOlder,
     note: row.note,
     setAside: row.setAside,
+    asideAs: row.asideAs,
     version: row.version,
     movedWindow: movedWindowOf(row),
     windowReason: row.windowReason,

@@ -1,17 +1,13 @@
 import { remountAdvice, type RemountAdvice } from '@/core/bench/remountAdvice';
 import { repeatsOf } from '@/core/flags/repeatsOf';
+import { ASIDE_WORDS } from '@/core/runs/aside';
 import type { LabRun } from '@/core/runs/labRun';
 import { loadKey } from '@/core/runs/load';
-import { listRejectedTries, supersede } from '@/database/bench/bench';
+import { listRejectedTries, markTriesAgree, supersede, triesAgree } from '@/database/bench/bench';
 import { insertChange } from '@/database/runs/changes';
 import { inTransaction, withDatabase, type Queryable } from '@/database/pool';
 import { lockRun, updateRun } from '@/database/runs/runEdits';
 import { viewRoundUp } from '../model/roundUpView';
-
-/** What a run is set aside with when its cooler is mounted again. */
-const REMOUNTED = 'mounted again: ';
-/** How the note of a result that was kept begins, after its count; earlier versions went on in other words. */
-const AGREE = 'tries agree: ';
 
 function countingOf(runs: readonly LabRun[], at: { entry: string; mount: number }): LabRun[] {
   return runs.filter((run) => run.setAside === '' && run.entry === at.entry && run.mount === at.mount);
@@ -26,8 +22,12 @@ export async function adviseMount(
   const repeats = repeatsOf(runs);
   const first = remountAdvice(repeats, [], at);
   if (first.advice !== 'remount') return first;
-  const because = { entry: at.entry, mount: first.mount, because: REMOUNTED };
-  const tries = await withDatabase((db) => listRejectedTries(db, roundUpId, because));
+  const mounted = { entry: at.entry, mount: first.mount };
+  const { tries, agree } = await withDatabase(async (db) => ({
+    tries: await listRejectedTries(db, roundUpId, mounted),
+    agree: await triesAgree(db, roundUpId, mounted),
+  }));
+  if (agree) return { advice: 'none' };
   const sessions = [...new Set(tries.map((run) => run.session))];
   const rejected = tries.map((run) => ({
     run: run.id,
@@ -37,10 +37,7 @@ export async function adviseMount(
     mount: sessions.indexOf(run.session),
     value: run.riseK,
   }));
-  const alreadyTold = countingOf(runs, { entry: at.entry, mount: first.mount }).some((run) =>
-    run.note.includes(AGREE),
-  );
-  return alreadyTold ? { advice: 'none' } : remountAdvice(repeats, rejected, at);
+  return remountAdvice(repeats, rejected, at);
 }
 
 async function changeEach(
@@ -64,9 +61,9 @@ export async function mountAgain(
   why: string,
   who: string,
 ): Promise<void> {
-  const isNow = `${REMOUNTED}${why}`;
+  const isNow = `${ASIDE_WORDS.remounted}${why}`;
   const aside = async (db: Queryable, run: LabRun) => {
-    await updateRun(db, run.id, { setAside: isNow });
+    await updateRun(db, run.id, { setAside: isNow, asideAs: 'remounted' });
     await insertChange(db, run.id, { who, what: 'set aside', was: '', isNow });
   };
   await changeEach(roundUpId, at, aside, (db) => supersede(db, roundUpId, at));
@@ -79,8 +76,9 @@ export async function letStand(
   who: string,
 ): Promise<void> {
   await changeEach(roundUpId, at, async (db, run) => {
-    const isNow = [run.note, `${at.tries} ${AGREE}likely the product`].filter(Boolean).join('; ');
+    const isNow = [run.note, `${at.tries} tries agree: likely the product`].filter(Boolean).join('; ');
     await updateRun(db, run.id, { note: isNow });
+    await markTriesAgree(db, run.id);
     await insertChange(db, run.id, { who, what: 'note', was: run.note, isNow });
   });
 }

@@ -1,4 +1,4 @@
-import { HELD } from '@/database/runs/controlRuns';
+import { ASIDE_WORDS } from '@/core/runs/aside';
 import { changeRigRuns, type RigRunsWish } from './changeRigRuns';
 
 export type Holding = 'hold' | 'free' | 'set-aside';
@@ -8,11 +8,11 @@ export type Holding = 'hold' | 'free' | 'set-aside';
  * @throws Refused as `changeRigRuns`
  */
 export function holdRuns(rigId: number, wish: RigRunsWish & { what: Holding }): Promise<{ changed: number }> {
-  return changeRigRuns(rigId, wish, async (_, reason) => ({ setAside: was }) => {
-    if (wish.what === 'hold' ? was !== '' : !was.startsWith(HELD)) return null;
-    const isNow = wish.what === 'hold' ? `${HELD}${reason}` : wish.what === 'free' ? '' : reason;
+  return changeRigRuns(rigId, wish, async (_, reason) => ({ setAside: was, asideAs }) => {
+    if (wish.what === 'hold' ? was !== '' : asideAs !== 'held') return null;
+    const isNow = wish.what === 'hold' ? `${ASIDE_WORDS.held}${reason}` : wish.what === 'free' ? '' : reason;
     return {
-      columns: { setAside: isNow },
+      columns: { setAside: isNow, asideAs: wish.what === 'hold' ? 'held' : '' },
       log: { what: 'set aside', was, isNow: isNow || `counts again: ${reason}` },
     };
   });

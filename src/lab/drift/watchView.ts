@@ -15,7 +15,6 @@ import { correctionOf } from '@/core/runs/runColumns';
 import { withDatabase, type Queryable } from '@/database/pool';
 import {
   countUndatedControls,
-  HELD,
   listCourseLevels,
   listCourseRuns,
   listRigRuns,
@@ -58,7 +57,7 @@ export interface WatchView {
 }
 
 const SHIFTS_SD = [0.5, 1, 1.5, 2, 3];
-const isHeld = (run: RigRun) => run.setAside.startsWith(HELD);
+const isHeld = (run: RigRun) => run.asideAs === 'held';
 
 /** Charts restart with each revision of the rig: what changes the numbers changes the reference, too. */
 function chartOf(tests: readonly Retest[], prior: Variance | null): ChartedRetest[] {

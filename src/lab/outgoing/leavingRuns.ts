@@ -2,6 +2,7 @@ import { fansText } from '@/core/lineUp/entry';
 import { coverAll, NO_COVERS, type CoverWords, type Leaving } from '@/core/lineUp/underCover';
 import type { listAllChanges, listEntryExtras, listRunExtras } from '@/database/roundUps/exports';
 import { fileNameOf } from '@/formats/fileName';
+import { ASIDE_COLUMN } from '@/formats/bundle/tables/runsTable';
 import type { EntryKind } from '@/formats/bundle/tables/entriesTable';
 import { coverWordsIn, ownCoverWords } from '../lineUp/coverWordsOf';
 import type { LineUpEntry } from '../lineUp/lineUpView';
@@ -66,7 +67,10 @@ export function leavingRuns(
     ...run,
     run: labels.get(run.id)!,
     trace: run.hasTrace ? tracePath(labels.get(run.id)!, taken) : '',
-    extra: isPublic ? {} : coveredColumns(extras.get(run.id)!.extra, words),
+    extra: {
+      ...(isPublic ? {} : coveredColumns(extras.get(run.id)!.extra, words)),
+      ...(run.asideAs !== '' && { [ASIDE_COLUMN]: run.asideAs }),
+    },
     ...{ setting: ofEntry(run.entry, run.setting), loadName: words.text(run.loadName) },
     ...{ note: isPublic ? '' : words.text(run.note), setAside: words.text(run.setAside) },
     ...{ windowReason: words.text(run.windowReason), levelCorrection: coverAll(run.levelCorrection, words) },

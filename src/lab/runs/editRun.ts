@@ -45,6 +45,7 @@ async function columnsOf(db: Queryable, roundUpId: number, changes: RunChanges):
     dutyPct: changes.dutyPct,
     note: changes.note?.trim(),
     setAside: changes.setAside?.trim(),
+    asideAs: changes.setAside === undefined ? undefined : (changes.asideAs ?? ''),
   };
   if (changes.entry !== undefined) {
     const found = await findEntry(db, roundUpId, changes.entry);
@@ -205,7 +206,8 @@ async function editOne(db: Queryable, roundUpId: number, runId: number, edit: Ru
     name === 'entryId' ? (entryNames.get(value as number) ?? 'another entry') : shown(value);
   for (const change of typed) await insertChange(db, runId, { who: edit.who || 'reviewer', ...change });
   for (const name of names) {
-    if (name === 'extra') continue;
+    // Its reason says how it was left out.
+    if (name === 'extra' || name === 'asideAs') continue;
     const change = {
       who: edit.who || 'reviewer',
       what: runColumn(name).edit!.label,

@@ -47,6 +47,7 @@ async function rowsOf(
     flagged,
     notes: notes.join(' · '),
     setAside: run.setAside,
+    asideAs: run.asideAs,
     version: run.version,
     values: valuesOf.get(run.id) ?? [],
   }));

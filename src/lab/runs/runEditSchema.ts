@@ -1,6 +1,7 @@
 import { array, boolean, object, string, type InferType, type ObjectSchema } from 'yup';
 
 import { BOUNDS, MOST } from '@/core/bounds';
+import { ASIDE_AS, type AsideAs } from '@/core/runs/aside';
 import { TYPED_MEANS } from '@/core/responses/typedMeans';
 import {
   bounded,
@@ -49,6 +50,8 @@ export const runChanges = object({
   score: score().default(undefined).optional(),
   note: text(MOST.text),
   setAside: text(1000),
+  /** How, with the reason: an undo says it again. */
+  asideAs: string<AsideAs>().oneOf(ASIDE_AS),
   deleted: boolean(),
   window: object({
     startS: bounded('timeS').required(),

@@ -10,6 +10,8 @@ import { ManyForm, type ManyWhat } from './manyForm';
 import { useManyEdits } from './useManyEdits';
 
 /** What can be done to the runs that were chosen, all in one step that can be undone. */
+const asideOf = ({ setAside, asideAs }: LogbookRow) => ({ setAside, asideAs });
+
 export function ManyActions({
   roundUpId,
   chosen,
@@ -30,8 +32,7 @@ export function ManyActions({
 
   function submit({ value }: { value: string }) {
     const runs = plural(chosen.length, 'run');
-    if (open === 'setAside')
-      return void apply({ setAside: value }, (row) => ({ setAside: row.setAside }), `${runs} set aside`);
+    if (open === 'setAside') return void apply({ setAside: value }, asideOf, `${runs} set aside`);
     if (open === 'entry')
       return void apply({ entry: value }, (row) => ({ entry: row.entry }), `${runs} moved to another entry`);
     void apply({ mount: typedNumber(value)! }, (row) => ({ mount: row.mount }), `Mount of ${runs} changed`);
@@ -57,11 +58,7 @@ export function ManyActions({
             className="quiet-button"
             disabled={busy}
             onClick={() =>
-              void apply(
-                { setAside: '' },
-                (row) => ({ setAside: row.setAside }),
-                `${plural(chosen.length, 'run')} count again`,
-              )
+              void apply({ setAside: '' }, asideOf, `${plural(chosen.length, 'run')} count again`)
             }
           >
             Let them count again

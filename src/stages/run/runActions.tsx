@@ -36,7 +36,7 @@ export function RunActions({
     save({
       changes: { setAside: '' },
       done: `Run ${run.label} counts again`,
-      undo: { setAside: run.setAside },
+      undo: { setAside: run.setAside, asideAs: run.asideAs },
       onSaved: close,
     });
   const remove = () =>

@@ -56,7 +56,7 @@ export function RunFormOpen({
       return {
         changes: { setAside: typed.reason!.trim() },
         done: `Run ${label} set aside`,
-        undo: { setAside: run.setAside },
+        undo: { setAside: run.setAside, asideAs: run.asideAs },
       };
     if (what === 'note')
       return { changes: { note: typed.note }, done: `Note of run ${label} saved`, undo: { note: run.note } };

@@ -3,6 +3,7 @@ import type { Run } from '@/core/runs/run';
 import { readTable } from '../../table';
 import { unknownCells } from './entriesTable';
 import { runColumn, RUN_COLUMN_NAMES, type FileColumnName } from '@/core/runs/runColumns';
+import { ASIDE_AS, asideOfWords } from '@/core/runs/aside';
 import { TYPED_MEANS } from '@/core/responses/typedMeans';
 import { counting, inBounds, RowReader } from './rowReader';
 
@@ -39,7 +40,10 @@ function requiredIn(read: RowReader, field: FileColumnName): number {
   return read.requiredNumber(csv!.heading, check);
 }
 
-const KNOWN = RUN_TABLE.map(({ heading }) => heading);
+/** Only where a run has it: written among the columns that are not everybody's. */
+export const ASIDE_COLUMN = 'aside_as';
+
+const KNOWN = [...RUN_TABLE.map(({ heading }) => heading), ASIDE_COLUMN];
 const REQUIRED = RUN_TABLE.filter(({ required }) => required).map(({ heading }) => heading);
 
 const ISO_TIME = /^\d{4}-\d{2}-\d{2}([T ]\d{2}:\d{2}(:\d{2}(\.\d+)?)?(Z|[+-]\d{2}:?\d{2})?)?$/;
@@ -55,6 +59,13 @@ function readWindow(read: RowReader): Pick<BundleRun, 'movedWindow' | 'windowRea
     return { movedWindow: null, windowReason: '' };
   }
   return { movedWindow: { startS, endS }, windowReason };
+}
+
+/** Why it does not count, and how it was left out; a state that we do not know is none. */
+function readAside(read: RowReader): Pick<BundleRun, 'setAside' | 'asideAs'> {
+  const setAside = read.text('set_aside');
+  const said = ASIDE_AS.find((as) => as === read.text(ASIDE_COLUMN)) || asideOfWords(setAside);
+  return { setAside, asideAs: setAside === '' ? '' : said };
 }
 
 /** A correction of the meter: how much, how sure and why, or none of them. */
@@ -121,7 +132,7 @@ function readRun(read: RowReader, line: number, cells: Record<string, string>): 
     note: read.text('note'),
     typedMeans: readTypedMeans(read),
     score: readScore(read),
-    setAside: read.text('set_aside'),
+    ...readAside(read),
     ...readWindow(read),
     ambientDoubtK: numberIn(read, 'ambientDoubtK'),
     levelCorrection: readCorrection(read),
