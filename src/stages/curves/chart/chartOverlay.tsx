@@ -133,14 +133,20 @@ export function OverlayShapes({
   );
 }
 
+/** Half of the tab of the line in hand, with half of a figure beside it, px. */
+const TAB_PX = 62;
+
 /** Another of the brief's noise lines: it stands still, and is taken with a press. */
 export function OtherLine({
   frame,
   lineDb,
+  lineAt,
   onTake,
 }: {
   frame: PlotFrame;
   lineDb: number;
+  /** Where the line in hand stands: under its tab a figure could not be read. */
+  lineAt: number;
   onTake: () => void;
 }) {
   if (lineDb < frame.xMin || lineDb > frame.xMax) return null;
@@ -156,9 +162,11 @@ export function OtherLine({
         onTake();
       }}
     >
-      <span className="absolute top-0 left-1/2 -translate-x-1/2 bg-ground px-1 text-[12.5px] text-ink2">
-        {figure(lineDb, 1)}
-      </span>
+      {Math.abs(pixelX(frame, lineDb) - pixelX(frame, lineAt)) > TAB_PX && (
+        <span className="absolute top-0 left-1/2 -translate-x-1/2 bg-ground px-1 text-[12.5px] text-ink2">
+          {figure(lineDb, 1)}
+        </span>
+      )}
       <span className="absolute top-5 bottom-0 left-1/2 border-l border-dashed border-ink2" />
     </button>
   );

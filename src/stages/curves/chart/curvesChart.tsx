@@ -215,7 +215,13 @@ export function CurvesChart(props: CurvesChartProps) {
             faded={isFaded}
           />
           {props.otherLinesDba.map((value) => (
-            <OtherLine key={value} frame={frame} lineDb={value} onTake={() => onLine(value)} />
+            <OtherLine
+              key={value}
+              frame={frame}
+              lineDb={value}
+              lineAt={lineAt}
+              onTake={() => onLine(value)}
+            />
           ))}
           {lineAt >= frame.xMin && lineAt <= frame.xMax && (
             <NoiseLine frame={frame} axis={axis} at={lineAt} onLine={onLine} />
