@@ -72,7 +72,9 @@ test('the runs since the last good control are held by one press, stand in no cu
   expect(runsCsv.match(/,held(?=,|\r?\n)/g)).toHaveLength(9);
   const bare = new Map(out).set(
     'runs.csv',
-    new TextEncoder().encode(runsCsv.replace('aside_as', 'left_how')),
+    new TextEncoder().encode(
+      runsCsv.replace('aside_as', 'left_how').replaceAll('on hold: ', 'held in doubt: '),
+    ),
   );
   for (const files of [out, bare])
     expect(readBundle(files).runs.filter(({ run }) => run.asideAs === 'held')).toHaveLength(9);
@@ -91,8 +93,8 @@ test('the runs since the last good control are held by one press, stand in no cu
   ).toEqual({ changed: 6 });
   const changes = await withDatabase((db) => listChanges(db, held.held[0]!.id));
   expect(changes.map(({ was, isNow }) => [was, isNow])).toEqual([
-    ['', 'held in doubt: the control broke'],
-    ['held in doubt: the control broke', 'counts again: it was the control alone'],
+    ['', 'on hold: the control broke'],
+    ['on hold: the control broke', 'counts again: it was the control alone'],
   ]);
   const rest = (await doubtOf(attic))!.held;
   await holdRuns(rigId, { ...wish, what: 'set-aside', runs: rest, reason: 'dried paste' });

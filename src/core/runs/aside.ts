@@ -4,7 +4,7 @@ export type AsideAs = (typeof ASIDE_AS)[number];
 
 /** How the reason of such a run begins, for those who read it. */
 export const ASIDE_WORDS = {
-  held: 'held in doubt: ',
+  held: 'on hold: ',
   remounted: 'mounted again: ',
 } as const satisfies Record<Exclude<AsideAs, ''>, string>;
 
@@ -14,5 +14,7 @@ export const ASIDE_WORDS = {
  * @example asideOfWords('held in doubt: the control broke') → 'held'
  */
 export function asideOfWords(setAside: string): AsideAs {
-  return (['held', 'remounted'] as const).find((as) => setAside.startsWith(ASIDE_WORDS[as])) ?? '';
+  return (
+    (/^held in doubt: /.test(setAside) && 'held') || (/^mounted again: /.test(setAside) && 'remounted') || ''
+  );
 }
