@@ -11,7 +11,8 @@ import { notedRuns } from '@/lab/runs/notedRuns';
 import { riseCurves, viewRoundUp } from '@/lab/model/roundUpView';
 import { viewRun } from '@/lab/runs/runView';
 import { newRun, runEdit, runEdits } from '@/lab/runs/runEditSchema';
-import { smallBundle } from '../support/bundles';
+import { readBundle } from '@/formats/bundle/readBundle';
+import { replacing, smallBundle } from '../support/bundles';
 import { changeRoundUp } from '@/lab/roundUps/keepRoundUps';
 import { exported, importSound, inFreshLab } from '../support/lab';
 
@@ -46,6 +47,19 @@ test('set aside, take back, delete and undo: each is logged, and the curve follo
     ['Ana', 'deleted', '', 'yes'],
     ['Ana', 'deleted', 'yes', ''],
   ]);
+});
+
+test('a run whose log has another sensor and no die says so, and is changed by hand as any other', async () => {
+  const id = await importSound(smallBundle(replacing('traces/3.csv', 'cpu_c', 'vrm_c')));
+  const state = async () =>
+    (await notedRuns((await viewRoundUp(id))!)).find(({ run }) => run.label === '3')?.state;
+  expect(await state()).toBe('other readings');
+  const run = (await runOf(id, '3'))!;
+  expect(await editRun(id, run.id, edit(1, { loadW: 150 }))).toEqual({ saved: true, version: 2 });
+  expect(await state()).toBe('other readings');
+  const [there] = readBundle(await exported(id)).runs.filter(({ run: { loadW } }) => loadW === 150);
+  expect(await importSound(await exported(id))).toBeGreaterThan(0);
+  expect(there?.trace?.channels.map(({ heading }) => heading)).toContain('vrm_c');
 });
 
 test('what two have written of different fields of a run stands together; of one field the later is told', async () => {

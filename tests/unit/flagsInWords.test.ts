@@ -35,6 +35,7 @@ function run(change: Change = {}): LabRun {
     reduction: {
       settled: true,
       riseK,
+      hasDie: true,
       roomMovedK: 0,
       levelMovedDb: 0,
       unsettledReason: '',

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { responseOf, type Response } from '@/core/responses/responses';
 import type { SideColumn } from '@/core/ranking/sideColumn';
 import type { LabRun } from '@/core/runs/labRun';
-import { noResult, NO_DIE } from '@/core/reduction/noResult';
+import { noResult } from '@/core/reduction/noResult';
 import { alikeWords, partedByTelling } from '@/stages/side/alike';
 import { fieldChanges, fieldsSchema, fieldTexts, runFields } from '@/stages/run/runFields';
 import { dayWords, momentWords } from '@/core/timeWords';
@@ -127,7 +127,7 @@ test.each<[string, Partial<LabRun>, string[]]>([
   ['typed', { hasTrace: false }, ['cpuC', 'powerW', 'ambientC']],
   [
     'of readings at places',
-    { hasTrace: false, reduction: { ...RUN.reduction, unsettledReason: NO_DIE } },
+    { hasTrace: false, reduction: { ...RUN.reduction, hasDie: false } },
     [],
   ],
 ])('fields of a run %s', (_, part, own) => {

@@ -11,6 +11,8 @@ function run(more: Partial<LabRun> = {}, reduced: Partial<Reduction> = {}): LabR
   const reduction = {
     settled: true,
     unsettledReason: '',
+    tooShort: '',
+    hasDie: true,
     riseK: 37,
     slopeKPerMin: known(0.02),
     heatLimited: false,

@@ -142,6 +142,8 @@ const reductions: fc.Arbitrary<Reduction> = fc
   .map(({ slope, ...rest }) => ({
     ...rest,
     unsettledReason: rest.settled ? '' : 'still rising',
+    tooShort: '',
+    hasDie: true,
     resistanceKPerW:
       rest.powerSource === 'wall'
         ? rest.heatLimited

@@ -5,11 +5,13 @@ import type { Reduction } from './reduceTrace';
 /** Said of a run whose die nobody measured: it stands on other readings. */
 export const NO_DIE = 'no reading of the die';
 
-/** What a kept run stands with that gives no number: it supports no curve, and says why. */
-export function noResult(reason: string): Reduction {
+/** What a kept run is left with that gives no number: it supports no curve, and says why. */
+export function noResult(reason: string, { hasDie = true } = {}): Reduction {
   return {
     settled: false,
     unsettledReason: reason,
+    tooShort: '',
+    hasDie,
     window: null,
     cpuMeanC: MISSING,
     cpuMaxC: MISSING,
@@ -33,3 +35,6 @@ export function noResult(reason: string): Reduction {
     stepUK: 0,
   };
 }
+
+/** The same of a run whose die was not measured: it has other readings. */
+export const noDie = (): Reduction => noResult(NO_DIE, { hasDie: false });

@@ -26,6 +26,10 @@ export interface Reduction {
   settled: boolean;
   /** Why the run is not settled; empty where it is. */
   unsettledReason: string;
+  /** Of that reason, that its stretch is shorter than the window; empty where it is not. */
+  tooShort: string;
+  /** Whether a die was measured; without one a run stands on its other readings. */
+  hasDie: boolean;
   /** The window that counts; null for means typed by hand. */
   window: { startS: number; endS: number } | null;
   cpuMeanC: number;
@@ -200,6 +204,8 @@ export function reduceTrace(trace: Trace, rule: ReductionRule): Outcome<Reductio
   return known({
     settled: reasons.length === 0,
     unsettledReason: reasons.join('; '),
+    tooShort: span.tooShort,
+    hasDie: true,
     window: { startS: window.startS, endS: window.endS },
     cpuMeanC,
     cpuMaxC,

@@ -40,6 +40,8 @@ export function reduceTyped(
   return known({
     settled: true,
     unsettledReason: '',
+    tooShort: '',
+    hasDie: true,
     window: null,
     cpuMeanC: cpuC,
     cpuMaxC: MISSING,

@@ -3,7 +3,6 @@ import { known, unknown, type Outcome } from '../outcome';
 import type { Reduction } from '../reduction/reduceTrace';
 import { loadStretch } from '../settling/loadStretch';
 import { samplesBetween } from '../settling/samplesBetween';
-import { isTooShort } from '../settling/settledWindow';
 import type { CountedLoudness } from '../sound/loudness/countedLoudness';
 import type { SpotReading } from './spotReading';
 
@@ -31,7 +30,7 @@ export const NO_READING = unknown('no reading of it');
 /** The window of the die, or none where no die was logged. */
 export function dieWindow({ die }: MeasuredRun) {
   if (!die?.window) return { dieWindow: null, dieTooShort: '' };
-  return { dieWindow: die.window, dieTooShort: isTooShort(die.unsettledReason) ? die.unsettledReason : '' };
+  return { dieWindow: die.window, dieTooShort: die.tooShort };
 }
 
 /** Samples of a log within the window that counts: the die's, or without a die all of the stretch with the load on. */

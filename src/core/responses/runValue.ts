@@ -11,6 +11,8 @@ export interface SensorWindow {
   readingMaximum: number | null;
   slopePerMin: number | null;
   fit: Outcome<SettlingFit>;
+  /** Why its window is none to rest on, where it is shorter than asked; empty where it is not. */
+  tooShort: string;
   /** It turns up again at its end. */
   runningAway: boolean;
   /** It stood at its limit for more than a fifth of the window, and for which share of it. */

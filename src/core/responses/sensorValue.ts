@@ -95,6 +95,7 @@ export function sensorValue(log: SensorLog, rule: SensorRule): Outcome<RunValue>
       readingMaximum: largest(sensorC.subarray(first, last + 1)),
       slopePerMin: slopeKPerMin.known ? slopeKPerMin.value : null,
       fit,
+      tooShort: rule.dieTooShort || (own && !own.known ? own.reason : ''),
       runningAway: isRunningAway,
       atLimit: false,
       atLimitShare: 0,

@@ -1,5 +1,4 @@
 import type { CoolerLevel } from '../levels/coolerLevel';
-import { NO_DIE } from '../reduction/noResult';
 import type { Reduction } from '../reduction/reduceTrace';
 import type { Run } from './run';
 
@@ -25,8 +24,8 @@ export interface LabRun extends Run {
 /**
  * Whether a die was measured; without one a run stands on its other readings.
  *
- * @example hasDie({ reduction: { unsettledReason: '' } }) → true
+ * @example hasDie({ reduction: { hasDie: true } }) → true
  */
-export function hasDie(run: Pick<LabRun, 'reduction'>): boolean {
-  return run.reduction.unsettledReason !== NO_DIE;
+export function hasDie(run: { reduction: Pick<Reduction, 'hasDie'> }): boolean {
+  return run.reduction.hasDie;
 }

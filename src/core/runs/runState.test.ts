@@ -1,6 +1,6 @@
 import { coolerLevel } from '../levels/coolerLevel';
 import { known, unknown } from '../outcome';
-import { NO_DIE } from '../reduction/noResult';
+import { noDie } from '../reduction/noResult';
 import type { Reduction } from '../reduction/reduceTrace';
 import { settledWindow } from '../settling/settledWindow';
 import type { LabRun } from './labRun';
@@ -9,6 +9,8 @@ import { isFlagged, runState, whatToKnow } from './runState';
 const SETTLED = {
   settled: true,
   unsettledReason: '',
+  tooShort: '',
+  hasDie: true,
   riseK: 37,
   slopeKPerMin: known(0.02),
   heatLimited: false,
@@ -62,7 +64,7 @@ const CASES: [string, Partial<LabRun>, Partial<Reduction>, string, string[], boo
   [
     'without a die',
     {},
-    { settled: false, unsettledReason: NO_DIE, riseK: NaN, powerSource: 'nominal' },
+    noDie(),
     'other readings',
     [],
     false,
@@ -106,7 +108,7 @@ const CASES: [string, Partial<LabRun>, Partial<Reduction>, string, string[], boo
   [
     'too short',
     {},
-    { settled: false, unsettledReason: tooShort, slopeKPerMin: known(3) },
+    { settled: false, unsettledReason: tooShort, tooShort, slopeKPerMin: known(3) },
     'too short',
     [expect.stringMatching(/120 s/) as unknown as string],
     true,

@@ -1,7 +1,6 @@
 import { farPower } from './askedAbout';
 import { correctionWords } from '../levels/levelCorrection';
 import { isMissing } from '../missing';
-import { isTooShort } from '../settling/settledWindow';
 import { STEADY_K_PER_MIN } from '../settling/steady';
 import { partLeftOut } from '../levels/levelShare';
 import { sentence } from '../words';
@@ -31,7 +30,7 @@ export function runState(run: LabRun): RunState {
   if (!hasDie(run)) return 'other readings';
   if (isMissing(reduction.riseK)) return 'no result';
   if (!reduction.settled) {
-    if (isTooShort(reduction.unsettledReason)) return 'too short';
+    if (reduction.tooShort) return 'too short';
     if (reduction.runningAway) return 'rising again';
     const slope = reduction.slopeKPerMin;
     if (slope.known && Math.abs(slope.value) >= STEADY_K_PER_MIN)

@@ -10,17 +10,6 @@ export interface Window {
   endS: number;
 }
 
-const TOO_SHORT = 'only ';
-
-/**
- * Whether a run's reason not to be settled begins with a stretch shorter than the window.
- *
- * @example isTooShort('still rising') → false
- */
-export function isTooShort(unsettledReason: string): boolean {
-  return unsettledReason.startsWith(TOO_SHORT);
-}
-
 /**
  * The settled window: the last `windowS` seconds of the stretch with the load on (FORMATS step 1).
  * A sample stands for the time to the next, so that 300 samples at 1 Hz fill 300 s.
@@ -41,7 +30,7 @@ export function settledWindow(
   const step = usualStepS(timeS, first, last);
   const coveredS = endS - timeS[first]! + step;
   if (coveredS < windowS - 1e-6) {
-    return unknown(`${TOO_SHORT}${Math.round(coveredS)} s with the load on, ${Math.round(windowS)} s needed`);
+    return unknown(`only ${Math.round(coveredS)} s with the load on, ${Math.round(windowS)} s needed`);
   }
   let start = last;
   while (start > first && timeS[start - 1]! > endS - windowS + 1e-6) start -= 1;

@@ -17,6 +17,7 @@ function cells(runId: number, windowS: number, r: Reduction): unknown[] {
     r.levelMovedDb,
     r.powerMovedShare,
     isMissing(r.riseK) ? r.unsettledReason : '',
+    r.hasDie,
     REDUCTION_RULE,
   ];
 }
@@ -34,13 +35,13 @@ export async function saveReductions(
   const rows = reduced.map(({ runId, reduction }) => cells(runId, windowS, reduction));
   await db.query(
     `INSERT INTO reductions (run_id, window_s, window_start_s, window_end_s, ambient_mean_c, ambient_source, power_mean_w,
-                             power_source, room_moved_k, level_moved_db, power_moved_share, no_die, rule_version)
+                             power_source, room_moved_k, level_moved_db, power_moved_share, no_die, has_die, rule_version)
      VALUES ${placeholders(rows)}
      ON CONFLICT (run_id, window_s) DO UPDATE SET
        window_start_s = EXCLUDED.window_start_s, window_end_s = EXCLUDED.window_end_s,
        ambient_mean_c = EXCLUDED.ambient_mean_c, ambient_source = EXCLUDED.ambient_source,
        power_mean_w = EXCLUDED.power_mean_w, power_source = EXCLUDED.power_source, room_moved_k = EXCLUDED.room_moved_k,
-       level_moved_db = EXCLUDED.level_moved_db, power_moved_share = EXCLUDED.power_moved_share, no_die = EXCLUDED.no_die, rule_version = EXCLUDED.rule_version`,
+       level_moved_db = EXCLUDED.level_moved_db, power_moved_share = EXCLUDED.power_moved_share, no_die = EXCLUDED.no_die, has_die = EXCLUDED.has_die, rule_version = EXCLUDED.rule_version`,
     rows.flat(),
   );
 }

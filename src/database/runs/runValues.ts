@@ -18,10 +18,11 @@ export async function insertValues(
   await db.query(
     `INSERT INTO run_values (window_s, run_id, response, place, value, settled, unsettled_reason, shortfall, measured,
                              maximum, reading_mean, reading_maximum, slope_per_min, fit, running_away, at_limit,
-                             at_limit_share, step_u, readings_u)
+                             at_limit_share, step_u, readings_u, too_short)
      SELECT $1, * FROM unnest($2::int[], $3::text[], $4::text[], $5::float8[], $6::boolean[], $7::text[], $8::float8[],
                               $9::float8[], $10::float8[], $11::float8[], $12::float8[], $13::float8[], $14::jsonb[],
-                              $15::boolean[], $16::boolean[], $17::float8[], $18::float8[], $19::float8[])`,
+                              $15::boolean[], $16::boolean[], $17::float8[], $18::float8[], $19::float8[],
+                              $20::text[])`,
     [
       windowS,
       rows.map((row) => row.runId),
@@ -42,6 +43,7 @@ export async function insertValues(
       rows.map(({ sensor }) => sensor?.atLimitShare ?? 0),
       rows.map((row) => row.stepU),
       rows.map((row) => row.readingsU),
+      rows.map(({ sensor }) => sensor?.tooShort ?? ''),
     ],
   );
 }
@@ -174,6 +176,7 @@ interface KeptValue extends Omit<ValueRow, 'sensor'>, Record<string, unknown> {
   readingMaximum: number | null;
   slopePerMin: number | null;
   fit: SensorWindow['fit'] | null;
+  tooShort: string;
   runningAway: boolean;
   atLimit: boolean;
   atLimitShare: number;
@@ -181,10 +184,10 @@ interface KeptValue extends Omit<ValueRow, 'sensor'>, Record<string, unknown> {
 
 function sensorOf({ measured, readingMean, fit, ...row }: KeptValue): SensorWindow | null {
   if (measured === null || readingMean === null || fit === null) return null;
-  const { maximum, readingMaximum, slopePerMin, runningAway, atLimit, atLimitShare } = row;
+  const { maximum, readingMaximum, slopePerMin, tooShort, runningAway, atLimit, atLimitShare } = row;
   return {
     ...{ measured, readingMean, fit, maximum, readingMaximum, slopePerMin },
-    ...{ runningAway, atLimit, atLimitShare },
+    ...{ tooShort, runningAway, atLimit, atLimitShare },
   };
 }
 
@@ -194,7 +197,7 @@ export async function valuesOfRun(db: Queryable, runId: number, windowS: number)
     `SELECT response, place, value, settled, unsettled_reason AS "unsettledReason", shortfall, measured, maximum,
             reading_mean AS "readingMean", reading_maximum AS "readingMaximum", slope_per_min AS "slopePerMin", fit,
             running_away AS "runningAway", at_limit AS "atLimit", at_limit_share AS "atLimitShare", step_u AS "stepU",
-            readings_u AS "readingsU"
+            readings_u AS "readingsU", too_short AS "tooShort"
      FROM run_values WHERE run_id = $1 AND window_s = $2 ORDER BY response, place`,
     [runId, windowS],
   );

@@ -22,6 +22,7 @@ interface RunRow
     Pick<RunFields, (typeof LISTED)[number]> {
   /** Why it has no number of its die; empty where it has one. */
   noDie: string;
+  hasDie: boolean;
   settledStartS: number | null;
   settledEndS: number | null;
   ambientMeanC: number;
@@ -42,6 +43,7 @@ interface RunRow
   readingMaximum: number | null;
   slopePerMin: number | null;
   fit: Reduction['fit'];
+  tooShort: string;
   runningAway: boolean;
   atLimit: boolean;
   atLimitShare: number;
@@ -55,11 +57,11 @@ interface RunRow
 const selectRuns = (revision: string, entry = 'c.code') => `
   SELECT u.id, ${entry} AS entry, coalesce(nullif(e.cover_name, ''), p.name) AS product, c.is_control AS "isControl", ${selected(LISTED)},
          u.trace <> '' AS "hasTrace", coalesce(u.measured_at < r.began_at, false) AS "isOlder", u.version,
-         d.window_start_s AS "settledStartS", d.window_end_s AS "settledEndS", d.no_die AS "noDie",
+         d.window_start_s AS "settledStartS", d.window_end_s AS "settledEndS", d.no_die AS "noDie", d.has_die AS "hasDie",
          d.ambient_mean_c AS "ambientMeanC", d.ambient_source AS "ambientSource", d.power_mean_w AS "powerMeanW",
          d.power_source AS "powerSource", d.room_moved_k AS "roomMovedK", d.level_moved_db AS "levelMovedDb",
          d.power_moved_share AS "powerMovedShare",
-         v.value, v.settled, v.unsettled_reason AS "unsettledReason", v.shortfall, v.measured, v.maximum,
+         v.value, v.settled, v.unsettled_reason AS "unsettledReason", v.too_short AS "tooShort", v.shortfall, v.measured, v.maximum,
          v.reading_mean AS "readingMean", v.reading_maximum AS "readingMaximum", v.slope_per_min AS "slopePerMin", v.fit,
          v.running_away AS "runningAway", v.at_limit AS "atLimit", v.at_limit_share AS "atLimitShare", v.step_u AS "stepU",
          v.readings_u AS "readingsU",
@@ -126,7 +128,8 @@ function toLabRun(row: RunRow): LabRun {
     ambientDoubtK: row.ambientDoubtK,
     fanCount: row.fanCount,
     productId: row.productId,
-    reduction: row.value === null ? noResult(row.noDie || 'not reduced yet') : reductionOf(row, row.value),
+    reduction:
+      row.value === null ? noResult(row.noDie || 'not reduced yet', row) : reductionOf(row, row.value),
   };
 }
 

@@ -3,7 +3,6 @@ import { LEAST_RUN_S, type Piece } from '@/core/joining/pieces';
 import { meanWithin, seriesOf } from '@/core/joining/placedSeries';
 import { unknown, type Outcome } from '@/core/outcome';
 import { reduceTrace, type Reduction } from '@/core/reduction/reduceTrace';
-import { isTooShort } from '@/core/settling/settledWindow';
 import { toTrace, type Channel } from '@/formats/bundle/tables/traceTable';
 import type { OpenLog } from '@/formats/log/readLog';
 import { ProblemList, UnusableInput, type Problem } from '@/formats/problem';
@@ -68,7 +67,7 @@ function stateOf(piece: Piece, reduction: Outcome<Reduction>): CutPiece['state']
   if (piece.toS - piece.fromS < LEAST_RUN_S) return 'short';
   if (!piece.use) return 'idle';
   if (!reduction.known) return 'unsettled';
-  if (isTooShort(reduction.value.unsettledReason)) return 'short';
+  if (reduction.value.tooShort) return 'short';
   return reduction.value.settled ? 'settled' : 'unsettled';
 }
 

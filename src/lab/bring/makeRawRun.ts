@@ -4,7 +4,7 @@ import { coolerLevel } from '@/core/levels/coolerLevel';
 import { energyMeanDb } from '@/core/levels/energyMeanDb';
 import { isMissing } from '@/core/missing';
 import { known } from '@/core/outcome';
-import { NO_DIE, noResult } from '@/core/reduction/noResult';
+import { noDie } from '@/core/reduction/noResult';
 import { reduceTrace, type Reduction } from '@/core/reduction/reduceTrace';
 import { RESPONSES } from '@/core/responses/responses';
 import type { MeasuredRun } from '@/core/responses/measuredRun';
@@ -141,7 +141,7 @@ export function makeRawRun(
   if (missing) return stopped(missing);
   const rule = { loadW: plan.loadW, program: plan.loadName !== '', ...rig, typedAmbientC: room?.ambientC };
   const hasDie = channelOf(channels, 'cpu_c') !== null;
-  const result = hasDie ? reduceTrace(toTrace({ channels }), rule) : known(noResult(NO_DIE));
+  const result = hasDie ? reduceTrace(toTrace({ channels }), rule) : known(noDie());
   if (!result.known) return stopped(result.reason);
   const reduction = result.value;
   const read = metered(channels, hasDie ? reduction.window : lastWindow(channels, rig.windowS));

@@ -1,4 +1,4 @@
-import { noResult } from '@/core/reduction/noResult';
+import { noDie, noResult } from '@/core/reduction/noResult';
 import type { Reduction } from '@/core/reduction/reduceTrace';
 import { noProgress, type Tell } from '@/core/progress';
 import type { Bundle } from '@/formats/bundle/readBundle';
@@ -27,7 +27,8 @@ export class NoNumber extends Error {
 export function reduceItem(item: Item, rule: RigRule): Reduction {
   const result = reduceBundleRun(item.run, item.trace, rule);
   if (result.known) return result.value;
-  if (item.run.setAside || !hasDie(item)) return noResult(result.reason);
+  if (!hasDie(item)) return noDie();
+  if (item.run.setAside) return noResult(result.reason);
   throw new NoNumber(noNumber(item.run, result.reason));
 }
 

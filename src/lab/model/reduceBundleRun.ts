@@ -41,7 +41,13 @@ export function noNumber(run: BundleRun, reason: string): Problem {
 }
 
 /** Whether a die was measured, logged or typed; without one a run stands on its other readings. */
-export function hasDie({ run, trace }: { run: BundleRun; trace: TraceTable | null }): boolean {
+export function hasDie({
+  run,
+  trace,
+}: {
+  run: Pick<BundleRun, 'typedCpuC'>;
+  trace: Pick<TraceTable, 'channels'> | null;
+}): boolean {
   if (!trace) return run.typedCpuC !== null;
   return trace.channels.some(
     ({ heading, values }) =>

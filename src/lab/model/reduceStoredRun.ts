@@ -1,7 +1,8 @@
 import { unknown, type Outcome } from '@/core/outcome';
 import { movedWindowOf } from '@/core/runs/runColumns';
 import { reduceTrace, type Reduction } from '@/core/reduction/reduceTrace';
-import { NO_DIE, noResult } from '@/core/reduction/noResult';
+import { noDie, noResult } from '@/core/reduction/noResult';
+import { hasDie } from './reduceBundleRun';
 import { reduceTyped } from '@/core/reduction/reduceTyped';
 import type { Queryable } from '@/database/pool';
 import { getRunToReduce, type RunToReduce } from '@/database/runs/runEdits';
@@ -14,7 +15,8 @@ import { toTrace } from '@/formats/bundle/tables/traceTable';
 /** A run that a change would leave without a number; nothing is saved. */
 export class CannotReduce extends Error {}
 
-async function reduce(db: Queryable, run: RunToReduce, windowS: number): Promise<Outcome<Reduction>> {
+/** What a run comes to, which may be nothing; null where no die was measured. */
+async function reduce(db: Queryable, run: RunToReduce, windowS: number): Promise<Outcome<Reduction> | null> {
   const rule = {
     loadW: run.loadW,
     program: run.loadName !== '',
@@ -23,11 +25,12 @@ async function reduce(db: Queryable, run: RunToReduce, windowS: number): Promise
     windowS,
   };
   if (!run.hasTrace) {
-    if (run.typedCpuC === null || run.typedAmbientC === null) return unknown(NO_DIE);
+    if (run.typedCpuC === null || run.typedAmbientC === null) return null;
     const means = { cpuC: run.typedCpuC, ambientC: run.typedAmbientC, powerW: run.typedPowerW };
     return reduceTyped(means, rule);
   }
   const channels = await readTrace(db, run.id, ['t_s', 'cpu_c', 'ambient_c', 'power_w', 'noise_db']);
+  if (!hasDie({ run, trace: { channels } })) return null;
   return reduceTrace(toTrace({ channels }), {
     ...rule,
     typedAmbientC: run.typedAmbientC ?? undefined,
@@ -49,13 +52,9 @@ export async function reduceStoredRun(
   const all = [...new Set([...run.windowsS, ...run.besideS])];
   for (const windowS of all) {
     const reduction = await reduce(db, run, windowS);
-    // Without a die a run stands on its other readings.
-    const mayStand =
-      withoutNumber === 'keep' ||
-      !run.windowsS.includes(windowS) ||
-      (!reduction.known && reduction.reason === NO_DIE);
-    if (!reduction.known && !mayStand) throw new CannotReduce(reduction.reason);
-    const kept = reduction.known ? reduction.value : noResult(reduction.reason);
+    const mayBeWithout = withoutNumber === 'keep' || !run.windowsS.includes(windowS);
+    if (reduction && !reduction.known && !mayBeWithout) throw new CannotReduce(reduction.reason);
+    const kept = !reduction ? noDie() : reduction.known ? reduction.value : noResult(reduction.reason);
     await saveReductions(db, windowS, [{ runId, reduction: kept }]);
     await saveStoredValues(db, { ...run, windowS }, kept);
   }

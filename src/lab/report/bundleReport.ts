@@ -21,7 +21,7 @@ import { markdownHtml } from '@/formats/report/markdown';
 import type { ReportVersion } from '@/core/verdict/reportVersion';
 import type { ReportData } from '@/formats/report/reportData';
 import { reportHtml } from '@/formats/report/reportHtml';
-import { NO_DIE, noResult } from '@/core/reduction/noResult';
+import { noDie } from '@/core/reduction/noResult';
 import { hasDie, reduceBundleRun } from '../model/reduceBundleRun';
 import { dayWords, momentWords } from '@/core/timeWords';
 import { reportFonts } from './reportFonts';
@@ -57,7 +57,7 @@ function countedRuns(bundle: Bundle): LabRun[] {
         },
         ...{ isOlder: false, version: 1, fanCount: null, productId: 0 },
         level: withinRange(levelOfRun(run, readings), lowestDb),
-        reduction: reduction.known ? reduction.value : noResult(NO_DIE),
+        reduction: reduction.known ? reduction.value : noDie(),
       },
     ];
   });

@@ -15,6 +15,7 @@ function typedSensor(readingMean: number, ambientC: number): SensorWindow {
     readingMaximum: null,
     slopePerMin: null,
     fit: unknown('typed by hand: there is no log'),
+    tooShort: '',
     runningAway: false,
     atLimit: false,
     atLimitShare: 0,
