@@ -91,3 +91,20 @@ export function ordinalWord(place: number): string {
 export function placesInWords(from: number, to: number): string {
   return from === to ? firstOf(from) : `${ordinalWord(from)} to ${ordinalWord(to)}`;
 }
+
+const COUNTS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'];
+
+/**
+ * A count as it is written in a sentence: in letters up to ten.
+ *
+ * @example countWord(3) → 'three'
+ */
+export const countWord = (count: number): string => COUNTS[count] ?? String(count);
+
+/**
+ * So many of something, the count in letters.
+ *
+ * @example counted(2, 'pass', 'passes') → 'two passes'
+ */
+export const counted = (count: number, name: string, many = `${name}s`): string =>
+  `${countWord(count)} ${NUMBER.select(count) === 'one' ? name : many}`;

@@ -1,8 +1,6 @@
 import { pairDifference } from '../ranking/pairDifference';
-import { plural } from '../words';
+import { countWord, plural, sentence } from '../words';
 import type { Advice } from './advice';
-
-const COUNTS = ['None', 'One', 'Two', 'Three', 'Four', 'Five', 'Six', 'Seven', 'Eight', 'Nine', 'Ten'];
 
 /**
  * How many fit a machine, and which of them is coolest where it is apart from the next by the difference that holds for all that fit at
@@ -16,7 +14,7 @@ export function fitsAnswer(
 ): string {
   const fits = found.filter(({ status }) => status === 'fits');
   const open = found.filter(({ status }) => status === 'open');
-  const count = COUNTS[fits.length] ?? String(fits.length);
+  const count = sentence(countWord(fits.length));
   if (fits.length === 0)
     return open.length === 0
       ? 'None fits.'

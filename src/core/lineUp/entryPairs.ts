@@ -1,3 +1,4 @@
+import { counted } from '../words';
 import type { EntryFan } from './entry';
 
 /** An entry as far as its fans say what sets it apart from another of its product. */
@@ -26,14 +27,12 @@ export interface EntryPair {
 const countOf = (fans: readonly EntryFan[]) => fans.reduce((sum, fan) => sum + fan.count, 0);
 const said = (fans: readonly EntryFan[], part: 'name' | 'direction') =>
   [...new Set(fans.map((fan) => fan[part].trim()).filter(Boolean))].sort().join(' and ');
-const COUNTS: Record<number, string> = { 1: 'one fan', 2: 'two fans', 3: 'three fans' };
-const counted = (count: number) => COUNTS[count] ?? `${count} fans`;
 
 function oneDifference(one: PairedEntry, two: PairedEntry): string | null {
   const [base, other] = [one.fans, two.fans];
   const [baseCount, otherCount] = [countOf(base), countOf(other)];
   const told: string[] = [];
-  if (baseCount !== otherCount) told.push(`${counted(otherCount)} for ${counted(baseCount)}`);
+  if (baseCount !== otherCount) told.push(`${counted(otherCount, 'fan')} for ${counted(baseCount, 'fan')}`);
   if (said(base, 'name') !== said(other, 'name'))
     told.push(`${said(other, 'name') || 'no fan'} for ${said(base, 'name') || 'none'}`);
   // A second fan blows the other way as a matter of course: its direction is no difference of its own.

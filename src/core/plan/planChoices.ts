@@ -1,3 +1,4 @@
+import { counted, countWord } from '../words';
 import { loadLabel, type Load } from '../runs/load';
 import { planCost, type PlanCost, type PlanScene } from './planCost';
 import { tooLarge } from './planSize';
@@ -11,11 +12,6 @@ export interface PlanChoice {
   loads: readonly Load[];
   cost: PlanCost;
 }
-
-const COUNTS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'];
-const word = (n: number) => COUNTS[n] ?? String(n);
-const counted = (n: number, name: string) =>
-  `${word(n)} ${name}${n === 1 ? '' : name.endsWith('s') ? 'es' : 's'}`;
 
 /** Every other setting between the fastest and the slowest, which both stay. */
 function thinnedSettings(settings: readonly string[]): string[] {
@@ -37,13 +33,15 @@ export function planChoices(given: PlanSettings, scene: PlanScene): PlanChoice[]
     choices.push({ words, settings, loads, cost: planCost(settings, { ...scene, loads }) });
   };
   const { passes, mounts, controlEvery } = given;
-  offer(`${counted(passes + 1, 'pass')} instead of ${word(passes)}`, { passes: passes + 1 });
-  offer(`${counted(mounts + 1, 'mount')} instead of ${word(mounts)}`, { mounts: mounts + 1 });
-  if (passes > 1) offer(`${counted(passes - 1, 'pass')} instead of ${word(passes)}`, { passes: passes - 1 });
-  if (mounts > 1) offer(`${counted(mounts - 1, 'mount')} instead of ${word(mounts)}`, { mounts: mounts - 1 });
+  offer(`${counted(passes + 1, 'pass', 'passes')} instead of ${countWord(passes)}`, { passes: passes + 1 });
+  offer(`${counted(mounts + 1, 'mount')} instead of ${countWord(mounts)}`, { mounts: mounts + 1 });
+  if (passes > 1)
+    offer(`${counted(passes - 1, 'pass', 'passes')} instead of ${countWord(passes)}`, { passes: passes - 1 });
+  if (mounts > 1)
+    offer(`${counted(mounts - 1, 'mount')} instead of ${countWord(mounts)}`, { mounts: mounts - 1 });
   const fewer = thinnedSettings(given.settings);
   if (fewer.length < given.settings.length && fewer.length >= 2)
-    offer(`${counted(fewer.length, 'setting')} instead of ${word(given.settings.length)}`, {
+    offer(`${counted(fewer.length, 'setting')} instead of ${countWord(given.settings.length)}`, {
       settings: fewer,
     });
   if (controlEvery < scene.entries.length)

@@ -1,4 +1,4 @@
-import { inARow, sentence } from '../words';
+import { countWord, inARow, sentence } from '../words';
 import type { Outcome } from '../outcome';
 import { known, unknown } from '../outcome';
 import type { PlacedEntry } from '../ranking/rankAtLine';
@@ -73,9 +73,6 @@ function alone(
     evidence: `${figure(first)} at ${at.toFixed(1)} dB(A), first of ${placed.length}; next is ${cases.name(next.entry)} with ${figure(next)}`,
   });
 }
-
-const COUNTS = ['', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight'];
-const countWord = (count: number) => COUNTS[count] ?? String(count);
 
 /** The best of figures with intervals, where it stands clear of every other. */
 function clear(
