@@ -9,6 +9,7 @@ import { BenchInstruments } from '@/instruments/benchInstruments';
 import { BenchRecord, isAway, isDiskFull, MountGone } from './benchRecord';
 import { WorkPool } from '../work/workPool';
 import { BenchSounds } from './benchSounds';
+import { LoadWatch } from './loadWatch';
 import { MountInHand } from './mountInHand';
 import { Spool } from './spool';
 
@@ -32,10 +33,6 @@ const TELL_MS = 2000;
 const LEAST_PERIOD_MS = 25;
 /** Samples that are apart by so much more than they should be have a gap between them, ms. */
 const GAP_MS = 1000;
-/** A die that cannot be read for so long, though its load answers, is no longer watched, ms. */
-const BLIND_MS = 5000;
-/** A load that stays away for so long does not come back to this mount, ms. */
-const GONE_MS = 600_000;
 
 /**
  * The process that owns the rig: samples the instruments, moves the mount in hand by `benchStep`, tells the instruments
@@ -44,6 +41,7 @@ const GONE_MS = 600_000;
 export class BenchProcess {
   private readonly record: BenchRecord;
   private readonly sounds: BenchSounds;
+  private readonly watch: LoadWatch;
   private readonly clock = new BenchClock(0, 1, () => performance.now());
   private instruments: BenchInstruments | null = null;
   private instrumentsRead = 0;
@@ -55,8 +53,6 @@ export class BenchProcess {
   private lastTickMs: number | null = null;
   private lastAtS: number | null = null;
   private loadWasAway = false;
-  private blindSinceMs: number | null = null;
-  private awaySinceMs: number | null = null;
   private saidLast = '';
   private simulatedSpeed: number | null = null;
   private isLoadKnown = false;
@@ -65,6 +61,7 @@ export class BenchProcess {
   constructor(private readonly options: BenchProcessOptions) {
     const line = new BenchLine(options.databaseUrl, ORDERS_CHANNEL, () => this.wake());
     this.record = new BenchRecord(line, new Spool(options.spoolFile));
+    this.watch = new LoadWatch(options.goneMs);
     this.sounds = new BenchSounds(new WorkPool(WORK), (message) => this.sayOnce(message));
   }
 
@@ -88,7 +85,7 @@ export class BenchProcess {
       const beganMs = performance.now();
       await this.meetInstruments();
       if (this.mount && this.instruments) await this.safely(this.mount, this.instruments);
-      else if (this.mount) this.watchLoad(this.mount, true, beganMs);
+      else if (this.mount) this.watch.load(this.mount, true, beganMs);
       const periodMs = this.mount ? this.periodMs : 250;
       await sleep(Math.max(1, periodMs - (performance.now() - beganMs)));
     }
@@ -171,35 +168,14 @@ export class BenchProcess {
     this.lastAtS = atS;
     mount.take({ ...sample, atS, gap });
     this.sounds.follow(mount, instruments);
-    this.watchDie(mount, instruments, Number.isNaN(sample.dieC), nowMs);
-    this.watchLoad(mount, isAwayNow, nowMs);
+    this.watch.die(mount, instruments, Number.isNaN(sample.dieC), nowMs);
+    this.watch.load(mount, isAwayNow, nowMs);
     // A load that is away is not told: what it did meanwhile is asked first.
     if (!isAwayNow) await instruments.set(mount.state);
     const { probe, phase } = mount.state;
     const isHeld = phase === 'probe' || phase === 'probe-reading';
     await instruments.held((isHeld && probe?.places[probe.at]?.place) || null);
     if (mount.hasUrgent) this.wake();
-  }
-
-  /** A die that cannot be read under load has no watcher. An instrument that is away takes the load off by itself. */
-  private watchDie(mount: MountInHand, instruments: BenchInstruments, isBlind: boolean, nowMs: number): void {
-    const fault = instruments.faultOf('load');
-    if (!isBlind || mount.state.loadW === 0 || fault?.kind === 'away') {
-      this.blindSinceMs = null;
-      return;
-    }
-    this.blindSinceMs ??= nowMs;
-    if (nowMs - this.blindSinceMs > BLIND_MS) {
-      mount.stop(`The die cannot be read (${fault?.message ?? 'no reading'}): the load is off.`);
-      void instruments.set(mount.state);
-    }
-  }
-
-  /** A mount does not stand for ever before a load that is gone: it ends with the reason, and can be begun again. */
-  private watchLoad(mount: MountInHand, isAway: boolean, nowMs: number): void {
-    this.awaySinceMs = isAway ? (this.awaySinceMs ?? nowMs) : null;
-    if (this.awaySinceMs !== null && nowMs - this.awaySinceMs > (this.options.goneMs ?? GONE_MS))
-      mount.stop('The processor load has not answered for long: the mount is ended.');
   }
 
   /** The same thing is said once, however often it happens. */
