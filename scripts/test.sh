@@ -9,11 +9,18 @@ trap 'exit 130' INT TERM
 
 count() { passed=$((passed + $1)); failed=$((failed + $2)); }
 
+# Checks of the text go two at a time; each keeps what it says until all are done.
+checked="$(mktemp -d)"
 check() {
   local name="$1"
   shift
-  echo "== $name"
-  if "$@"; then count 1 0; else count 0 1; echo "FAILED: $name"; fi
+  "$@" >"$checked/$name" 2>&1 || touch "$checked/$name.failed"
+}
+
+told() {
+  echo "== $1"
+  cat "$checked/$1"
+  if [ -e "$checked/$1.failed" ]; then count 0 1; echo "FAILED: $1"; else count 1 0; fi
 }
 
 # Counts of a test runner's report; a runner that leaves none has failed as a whole.
@@ -34,13 +41,18 @@ need_postgres
 need_chromium
 need_faketime
 
-check format npm run --silent format
-check lint npm run --silent lint
+echo "== format, lint, types, import rules, unused code"
 # Types that an older build left would speak of pages that are gone.
 rm -rf .next/types .next/dev/types
+check lint npm run --silent lint &
+lint=$!
+check format npm run --silent format
 check types npm run --silent types
 check 'import rules' npm run --silent imports
 check 'unused code' npm run --silent unused
+wait "$lint"
+for name in format lint types 'import rules' 'unused code'; do told "$name"; done
+rm -r "$checked"
 
 if [ -z "${DATABASE_URL:-}" ]; then
   # Nothing here outlives the tests, so nothing needs to reach the disk in time.
