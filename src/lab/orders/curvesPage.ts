@@ -8,6 +8,7 @@ import { wallOf } from '@/core/judgement/curveWall';
 import { pack, type Packed } from '@/core/packed';
 import { roomSpanC } from './roomSpan';
 import { allAlike } from '@/core/responses/allAlike';
+import { fullSpeedOrder } from '@/core/ranking/fullSpeed';
 import { rankAtLine } from '@/core/ranking/rankAtLine';
 import { RISE } from '@/core/responses/responses';
 import { isFixedWatts, loadKey, type Load } from '@/core/runs/load';
@@ -79,11 +80,12 @@ async function curvesOf(view: RoundUpView, shown: ResponseView, { isFirst }: { i
       fixedWatts: isFixedWatts(load),
       rule,
       curves,
-      /** Of all its curves, as the page opens: crossings in the band, and the order at the brief's line. Whatever else is asked the page finds itself. */
+      /** Of all its curves, as the page opens: crossings in the band, the order at the brief's line and at full speed. Whatever else is asked the page finds itself. */
       opening:
         isFirst && against === 'noise'
           ? {
               crossings: crossingsOf(curves, view),
+              atFull: fullSpeedOrder(curves),
               ranking: rankAtLine(curves, {
                 ...rule,
                 throttles: response.throttles,

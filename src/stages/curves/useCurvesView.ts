@@ -102,7 +102,10 @@ export function useCurvesView(data: CurvesData) {
   );
   const risesK = useMemo(() => risesAt(load.riseCurves, lineAt), [load, lineAt]);
 
-  const atFull = useMemo(() => (isNoise ? fullSpeedOrder(curves) : []), [isNoise, curves]);
+  const atFull = useMemo(
+    () => (isNoise ? (opening?.atFull ?? fullSpeedOrder(curves)) : []),
+    [isNoise, opening, curves],
+  );
   const fastest = fullSpeedLead(atFull, ranking, lineAt);
 
   const moveTo = useCallback(
