@@ -2,20 +2,17 @@
 
 import { TakeAlong } from '../desk/takeAlong';
 import { Term } from '@/ui/marks/term';
-import type { GridView } from '@/lab/orders/gridView';
 import { parseAsFloat, parseAsString, useQueryState } from 'nuqs';
 import type { GridEffect, GridFit } from '@/core/judgement/heatsinkFanGrid';
 import { AXES } from '@/core/curves/axis';
-import { mean } from '@/core/statistics/mean';
 import { DotTrack, scaleAround, type DotScale } from '@/ui/chart/dotTrack';
 import { figure } from '@/ui/marks/figures';
 import { DraftField } from '@/ui/form/draftField';
+import { GridTable, type GridData } from './gridTable';
 import { PageLine } from '../desk/pageLine';
 import { LineField } from '../curves/choices/lineField';
 import { LoadTabs } from '../curves/choices/loadTabs';
 import { sentence } from '@/core/words';
-
-type GridData = GridView & { roundUpId: number };
 
 const percent = (share: number) =>
   `${share > 0 ? '+' : share < 0 ? '−' : ''}${figure(Math.abs(100 * share), 1)} %`;
@@ -62,13 +59,6 @@ function Effects({
   );
 }
 
-/** A cell’s ground: blue where it is cooler than the mean of the grid, orange where hotter, the stronger the further. */
-function groundOf(riseK: number, meanK: number, mostK: number): React.CSSProperties {
-  const off = mostK > 0 ? (riseK - meanK) / mostK : 0;
-  const colour = off < 0 ? 'var(--curve-0)' : 'var(--curve-1)';
-  return { background: `color-mix(in oklab, ${colour} ${Math.round(26 * Math.abs(off))}%, transparent)` };
-}
-
 /** Whether heatsinks and fans act on each other, in a sentence; its test stands in Details. */
 function interactionWords({ interaction }: GridFit): string {
   if (!interaction.known) return 'Whether the best fan depends on the heatsink is not available.';
@@ -84,9 +74,6 @@ function testWords({ interaction }: GridFit): string {
   return `Interaction: F(${above}, ${freedom}) = ${figure(f, 2)}, p ${p < 0.001 ? 'under 0.001' : `= ${figure(p, 3)}`}.`;
 }
 
-const shareOf = (effects: readonly GridEffect[], name: string) =>
-  effects.find((effect) => effect.name === name)?.share ?? 0;
-
 /** Heatsinks against fans: what was measured, what each brings, and what a heatsink's own fan costs it. */
 export function GridStage({ data }: { data: GridData }) {
   const { cells, fit, lineDb, loadW, sharedKPerW, lowestWallKPerW } = data;
@@ -94,22 +81,13 @@ export function GridStage({ data }: { data: GridData }) {
   const [, setLine] = useQueryState('line', parseAsFloat.withOptions(options));
   const [, setLoad] = useQueryState('load', parseAsString.withOptions(options));
   const [, setShared] = useQueryState('shared', parseAsFloat.withOptions(options));
-  // The best first, as far as the effects say.
-  const ordered = (names: string[], effects: readonly GridEffect[]) =>
-    names.sort((a, b) => shareOf(effects, a) - shareOf(effects, b));
   const effects = fit.known ? fit.value : { heatsinks: [], fans: [] };
-  const heatsinks = ordered([...new Set(cells.map(({ heatsink }) => heatsink))], effects.heatsinks);
-  const fans = ordered([...new Set(cells.map(({ fan }) => fan))], effects.fans);
-  const meanK = mean(cells.map(({ riseK }) => riseK));
-  const mostK = Math.max(...cells.map(({ riseK }) => Math.abs(riseK - meanK)));
   const scale = scaleAround(
     [...effects.heatsinks, ...effects.fans].map(({ share, from, to }) => ({
       value: share,
       interval95: Math.max(share - from, to - share),
     })),
   );
-  const hole = (heatsink: string, fan: string) =>
-    fit.known ? fit.value.holes.find((other) => other.heatsink === heatsink && other.fan === fan) : undefined;
   const wall = lowestWallKPerW === null ? null : Number(lowestWallKPerW.toFixed(3));
   return (
     <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-6 md:px-7">
@@ -143,64 +121,7 @@ export function GridStage({ data }: { data: GridData }) {
       {fit.known && (
         <h2 className="font-display text-[24px] leading-tight font-bold">{interactionWords(fit.value)}</h2>
       )}
-      {cells.length > 0 && (
-        <div
-          id="grid-picture"
-          className="w-0 min-w-full overflow-x-auto"
-          tabIndex={0}
-          role="region"
-          aria-label="Grid"
-        >
-          <table className="figure-table">
-            <thead>
-              <tr>
-                <th scope="col">Rise, K</th>
-                {fans.map((fan) => (
-                  <th key={fan} scope="col" className="num" dir="auto">
-                    {fan}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {heatsinks.map((heatsink) => (
-                <tr key={heatsink}>
-                  <th scope="row" className="border-hairline! text-left text-[15px] text-ink!" dir="auto">
-                    {heatsink}
-                  </th>
-                  {fans.map((fan) => {
-                    const cell = cells.find((other) => other.heatsink === heatsink && other.fan === fan);
-                    const missing = hole(heatsink, fan);
-                    return cell ? (
-                      <td
-                        key={fan}
-                        className="num whitespace-nowrap"
-                        style={groundOf(cell.riseK, meanK, mostK)}
-                        data-entry={cell.entry}
-                      >
-                        <b>{figure(cell.riseK, 1)}</b>{' '}
-                        <span className="text-[13px] text-ink">± {figure(cell.interval95, 1)}</span>
-                        <span className="block text-[12.5px] text-ink">
-                          {figure(cell.resistanceKPerW, 3)} K/W, {figure(cell.levelDb, 1)} dB(A)
-                        </span>
-                      </td>
-                    ) : (
-                      <td key={fan} className="num text-[13px] text-ink2">
-                        not measured
-                        {missing && (
-                          <span className="block">
-                            about {figure(missing.resistanceKPerW * loadW, 1)} by the effects
-                          </span>
-                        )}
-                      </td>
-                    );
-                  })}
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </div>
-      )}
+      {cells.length > 0 && <GridTable data={data} />}
       {cells.length > 0 && (
         <TakeAlong
           picture="grid-picture"

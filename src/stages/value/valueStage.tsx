@@ -1,31 +1,21 @@
 'use client';
 
-import { PRICE_DAYS } from '@/core/lineUp/prices';
 import { TakeAlong } from '../desk/takeAlong';
-import { Term } from '@/ui/marks/term';
 import { parseAsString, useQueryState } from 'nuqs';
 import { EntryMark } from '@/ui/marks/entryMark';
-import { figure, placeText } from '@/ui/marks/figures';
 import { PageLine } from '../desk/pageLine';
 import { PastePanel } from '../paste/pastePanel';
 import { usePaste } from '../paste/usePaste';
 import { VerdictControls } from '../verdict/verdictControls';
-import { dayWords } from '@/core/timeWords';
 import { PricePicture } from './pricePicture';
 import { PriceFront } from './priceFront';
+import { PricesTable } from './pricesTable';
 import { PricesForm } from './pricesForm';
-import type { ValueData, ValueItem } from '@/lab/orders/valuePage';
-
-function priceWords({ dated }: ValueItem, currency: string): string {
-  if (!dated) return 'from the product’s sheet';
-  const parts = [dayWords(dated.date), dated.region, dated.inStock === false ? 'out of stock' : ''];
-  if (dated.currency !== currency) parts.unshift(`${dated.price.toFixed(2)} ${dated.currency}`);
-  return parts.filter(Boolean).join(', ');
-}
+import type { ValueData } from '@/lab/orders/valuePage';
 
 /** Price against what is ranked: places, prices with their days, what a unit costs, and the front. */
 export function ValueStage({ data }: { data: ValueData }) {
-  const { items, currency, decimals, unit, perUnitOf } = data;
+  const { items, currency, unit, perUnitOf } = data;
   const [chosen, setChosen] = useQueryState('entry', parseAsString.withDefault(''));
   const [pasting, setPasting] = usePaste('prices');
   const open = items.find(({ entry }) => entry === chosen) ?? items[0];
@@ -90,102 +80,7 @@ export function ValueStage({ data }: { data: ValueData }) {
         </div>
         <PriceFront data={data} />
       </div>
-      <div className="w-0 min-w-full overflow-x-auto" tabIndex={0} role="region" aria-label="Prices">
-        <table className="figure-table">
-          <thead>
-            <tr>
-              <th scope="col">
-                <Term name="likely place">Place</Term>
-              </th>
-              <th scope="col">Entry</th>
-              <th scope="col" className="num">
-                {data.what}, {unit}
-              </th>
-              <th scope="col" className="num">
-                Price, {currency}
-              </th>
-              {perUnitOf && (
-                <th scope="col" className="num">
-                  {currency} per {perUnitOf}
-                </th>
-              )}
-              <th scope="col">Against the others</th>
-            </tr>
-          </thead>
-          <tbody>
-            {items.map((item) => (
-              <tr
-                key={item.entry}
-                data-entry={item.entry}
-                className={item === open ? 'bg-raised' : undefined}
-              >
-                <td className="font-bold whitespace-nowrap">
-                  {item.place ? placeText(item.place.from, item.place.to) : '–'}
-                </td>
-                <td className="min-w-40">
-                  <button
-                    type="button"
-                    className="flex cursor-pointer items-center gap-1.5 text-left"
-                    aria-pressed={item === open}
-                    title="Its prices"
-                    onClick={() => void setChosen(item.entry)}
-                  >
-                    <EntryMark position={item.position} />
-                    <span dir="auto">{item.product}</span>
-                  </button>
-                </td>
-                <td className="num whitespace-nowrap">
-                  {item.place ? (
-                    <>
-                      <b>{figure(item.place.value, decimals)}</b>{' '}
-                      <span className="text-[13px] text-ink2">
-                        ± {figure(item.place.interval95, decimals)}, {figure(item.place.levelDb, 1)} dB(A)
-                      </span>
-                    </>
-                  ) : (
-                    <span className="text-[13px] text-ink2">not ranked here</span>
-                  )}
-                </td>
-                <td className="num">
-                  {item.price === null ? (
-                    <span className="text-[13px] text-warn">{item.why}</span>
-                  ) : (
-                    <>
-                      <b>{figure(item.price, 2)}</b>
-                      <span className="block text-[12.5px] whitespace-nowrap text-ink2">
-                        {priceWords(item, currency)}
-                      </span>
-                      {item.span && (
-                        <span className="block text-[12.5px] whitespace-nowrap text-ink2">
-                          {figure(item.span[0], 2)} to {figure(item.span[1], 2)} in {PRICE_DAYS} days
-                        </span>
-                      )}
-                    </>
-                  )}
-                </td>
-                {perUnitOf && (
-                  <td className="num whitespace-nowrap">
-                    {item.perUnit === null
-                      ? '–'
-                      : `${figure(item.perUnit.value, 2)} ± ${figure(item.perUnit.interval95, 2)}`}
-                  </td>
-                )}
-                <td className="text-[14px]">
-                  {item.place && !item.place.holds ? (
-                    'throttles'
-                  ) : item.standing === null ? (
-                    ''
-                  ) : item.standing.beatenBy.length > 0 ? (
-                    <Term name="clearly beaten" />
-                  ) : (
-                    'not beaten'
-                  )}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <PricesTable data={data} open={open} onOpen={(entry) => void setChosen(entry)} />
       {perUnitOf && (
         <p className="label-text">A price per {perUnitOf} rewards the cheap: read it with the steps above.</p>
       )}

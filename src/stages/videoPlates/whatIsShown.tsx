@@ -25,6 +25,81 @@ interface Shown {
   first: number | null;
 }
 
+/** An order is stepped through, one entry more at each. */
+function StepThrough({
+  count,
+  first,
+  onFirst,
+}: {
+  count: number;
+  first: number | null;
+  onFirst: (first: number | null) => void;
+}) {
+  return (
+    <div className="flex items-center gap-2" role="group" aria-label="Step through">
+      <button
+        type="button"
+        className="quiet-button px-2!"
+        aria-label="One entry fewer"
+        disabled={first === 1}
+        onClick={() => onFirst(Math.max(1, (first ?? count) - 1))}
+      >
+        ←
+      </button>
+      <span className="text-[14.5px]" role="status">
+        {first === null ? 'all of them' : `the last ${first} of the order`}
+      </span>
+      <button
+        type="button"
+        className="quiet-button px-2!"
+        aria-label="One entry more"
+        disabled={first === null}
+        onClick={() => onFirst((first ?? 0) + 1 >= count ? null : (first ?? 0) + 1)}
+      >
+        →
+      </button>
+    </div>
+  );
+}
+
+const COPIES = [
+  { as: 'md', name: 'copy as Markdown' },
+  { as: 'txt', name: 'copy as lines for subtitles' },
+  { as: 'html', name: 'copy as HTML' },
+];
+
+/** The order as a file, and as text for elsewhere. */
+function OrderAsTable({ table }: { table: (as: string) => string }) {
+  async function copy(as: string) {
+    const text = await (await fetch(table(as))).text();
+    await copyText(
+      text,
+      'Copied',
+      'The browser does not let this page copy: open the table and copy it there',
+    );
+  }
+  return (
+    <p className="text-[14px]">
+      The order as a table:{' '}
+      <a className="underline underline-offset-2" href={table('csv')} download="order.csv">
+        CSV
+      </a>
+      {COPIES.map(({ as, name }) => (
+        <span key={as}>
+          ,{' '}
+          <button
+            type="button"
+            className="cursor-pointer underline underline-offset-2"
+            onClick={() => void copy(as)}
+          >
+            {name}
+          </button>
+        </span>
+      ))}
+    </p>
+  );
+}
+
 /** What of a plate is lit, how far it is stepped through, and how it goes out. */
 export function WhatIsShown({
   entries,
@@ -75,14 +150,6 @@ export function WhatIsShown({
     }
     setBusy(false);
   }
-  async function copy(as: string) {
-    const text = await (await fetch(table(as))).text();
-    await copyText(
-      text,
-      'Copied',
-      'The browser does not let this page copy: open the table and copy it there',
-    );
-  }
   return (
     <aside className="shrink-0 space-y-4 lg:w-[260px]" aria-label="What is shown">
       <fieldset>
@@ -106,33 +173,7 @@ export function WhatIsShown({
         ))}
       </fieldset>
       {isOrder && (
-        <div className="flex items-center gap-2" role="group" aria-label="Step through">
-          <button
-            type="button"
-            className="quiet-button px-2!"
-            aria-label="One entry fewer"
-            disabled={view.first === 1}
-            onClick={() => onView({ first: Math.max(1, (view.first ?? entries.length) - 1) })}
-          >
-            ←
-          </button>
-          <span className="text-[14.5px]" role="status">
-            {view.first === null ? 'all of them' : `the last ${view.first} of the order`}
-          </span>
-          <button
-            type="button"
-            className="quiet-button px-2!"
-            aria-label="One entry more"
-            disabled={view.first === null}
-            onClick={() =>
-              onView({
-                first: (view.first ?? 0) + 1 >= entries.length ? null : (view.first ?? 0) + 1,
-              })
-            }
-          >
-            →
-          </button>
-        </div>
+        <StepThrough count={entries.length} first={view.first} onFirst={(first) => onView({ first })} />
       )}
       <div className="flex flex-wrap gap-2">
         {SIZES.map(({ px, label }) => (
@@ -166,36 +207,7 @@ export function WhatIsShown({
           </span>
         ))}
       </p>
-      <p className="text-[14px]">
-        The order as a table:{' '}
-        <a className="underline underline-offset-2" href={table('csv')} download="order.csv">
-          CSV
-        </a>
-        ,{' '}
-        <button
-          type="button"
-          className="cursor-pointer underline underline-offset-2"
-          onClick={() => void copy('md')}
-        >
-          copy as Markdown
-        </button>
-        ,{' '}
-        <button
-          type="button"
-          className="cursor-pointer underline underline-offset-2"
-          onClick={() => void copy('txt')}
-        >
-          copy as lines for subtitles
-        </button>
-        ,{' '}
-        <button
-          type="button"
-          className="cursor-pointer underline underline-offset-2"
-          onClick={() => void copy('html')}
-        >
-          copy as HTML
-        </button>
-      </p>
+      <OrderAsTable table={table} />
     </aside>
   );
 }
