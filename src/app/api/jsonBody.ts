@@ -1,3 +1,4 @@
+import { limitedBody } from './requestBody';
 import { createHash, randomUUID } from 'node:crypto';
 import { ValidationError, type Schema } from 'yup';
 import { unfitJson } from '@/core/bounds';
@@ -19,15 +20,8 @@ class BadBody extends Error {
 }
 
 async function limitedText(request: Request): Promise<string> {
-  if (!request.body) return '';
-  const chunks: Uint8Array[] = [];
-  let size = 0;
-  for await (const chunk of request.body as unknown as AsyncIterable<Uint8Array>) {
-    size += chunk.length;
-    if (size > MOST_BYTES) throw new BadBody('The request is too large.', 413);
-    chunks.push(chunk);
-  }
-  return Buffer.concat(chunks).toString('utf8');
+  const tooLarge = () => new BadBody('The request is too large.', 413);
+  return (await limitedBody(request, MOST_BYTES, tooLarge)).toString('utf8');
 }
 
 /** A request that carries a key is one with those of the same key, way, address and body; null where it carries none. */

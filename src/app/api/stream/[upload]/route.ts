@@ -1,3 +1,4 @@
+import { bodyChunks } from '@/app/api/requestBody';
 import { toldFailure } from '@/app/api/jsonBody';
 import { workIdFrom } from '@/app/answers/workId';
 import { refusal } from '@/app/whoMayAsk';
@@ -12,11 +13,7 @@ export async function PUT(request: Request, { params }: { params: Promise<{ uplo
     return Response.json({ message: path ? `${path} is empty.` : 'A file needs a name.' }, { status: 422 });
   }
   try {
-    const size = await takeFile(
-      workIdFrom((await params).upload),
-      path,
-      request.body as unknown as AsyncIterable<Uint8Array>,
-    );
+    const size = await takeFile(workIdFrom((await params).upload), path, bodyChunks(request));
     return Response.json({ size });
   } catch (error) {
     if (error instanceof UploadRefused) return Response.json({ message: error.message }, { status: 413 });

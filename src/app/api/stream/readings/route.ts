@@ -1,3 +1,4 @@
+import { bodyChunks } from '@/app/api/requestBody';
 import { toldFailure } from '@/app/api/jsonBody';
 import { isOurHost, isOurWrite } from '@/app/whoMayAsk';
 import { isPushToken } from '@/lab/bench/pushToken';
@@ -18,7 +19,7 @@ export async function POST(request: Request) {
         { status: 401 },
       );
     if (!request.body) return Response.json({ message: 'There are no lines.' }, { status: 422 });
-    return Response.json(await takePushed(request.body as unknown as AsyncIterable<Uint8Array>));
+    return Response.json(await takePushed(bodyChunks(request)));
   } catch (error) {
     if (error instanceof PushRefused)
       return Response.json(
