@@ -2,18 +2,34 @@
 
 import { Term } from '@/ui/marks/term';
 import { partName } from '@/core/responses/responses';
-import { createColumnHelper } from '@tanstack/react-table';
+import {
+  createColumnHelper,
+  createSortedRowModel,
+  rowSortingFeature,
+  sortFn_alphanumeric,
+  sortFn_basic,
+  sortFn_text,
+  tableFeatures,
+} from '@tanstack/react-table';
 import { Link } from '@/ui/frame/link';
 import type { LogbookRow, ValueColumn } from '@/core/runs/logbookRow';
 import { figure } from '@/ui/marks/figures';
 import { RunStateMark } from './runStateMark';
 
-const column = createColumnHelper<LogbookRow>();
+/** What the table can do: it sorts, and no more is loaded. */
+export const FEATURES = tableFeatures({
+  rowSortingFeature,
+  sortedRowModel: createSortedRowModel(),
+  sortFns: { alphanumeric: sortFn_alphanumeric, basic: sortFn_basic, text: sortFn_text },
+});
+export type LogbookFeatures = typeof FEATURES;
+
+const column = createColumnHelper<LogbookFeatures, LogbookRow>();
 
 /** What the logbook says of a run, in the order of the work. */
 export function logbookColumns(roundUpId: number, others: readonly ValueColumn[]) {
   const number = (value: number | null, decimals: number) => (value === null ? '–' : figure(value, decimals));
-  return [
+  return column.columns([
     column.accessor('label', {
       header: 'Run',
       cell: ({ row }) => (
@@ -138,7 +154,7 @@ export function logbookColumns(roundUpId: number, others: readonly ValueColumn[]
       ),
       meta: { width: 'minmax(230px, 4fr)', middle: true },
     }),
-  ];
+  ]);
 }
 
 /** How a column stands on the page. */

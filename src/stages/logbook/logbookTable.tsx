@@ -1,19 +1,12 @@
 'use client';
 
 import { Termed } from '@/ui/marks/term';
-import {
-  flexRender,
-  getCoreRowModel,
-  getSortedRowModel,
-  useReactTable,
-  type SortingState,
-  type Table,
-} from '@tanstack/react-table';
+import { flexRender, useTable, type SortingState, type Table } from '@tanstack/react-table';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
 import type { LogbookRow, ValueColumn } from '@/core/runs/logbookRow';
 import { useNarrow } from '@/ui/narrow';
-import { logbookColumns, shapeOf } from './logbookColumns';
+import { FEATURES, logbookColumns, shapeOf, type LogbookFeatures } from './logbookColumns';
 import { LogbookList } from './logbookList';
 
 const ROW_PX = 35;
@@ -26,7 +19,7 @@ function HeaderRow({
   all,
   onAll,
 }: {
-  table: Table<LogbookRow>;
+  table: Table<LogbookFeatures, LogbookRow>;
   grid: React.CSSProperties;
   /** All are chosen. */
   all: boolean;
@@ -89,15 +82,13 @@ export function LogbookTable({
   // The server draws what a first window shows; the browser has them all. Held: the table begins anew with a new list,
   // and a list made at each drawing would have it do so without end.
   const data = useMemo(() => (inBrowser ? rows : rows.slice(0, SERVER_ROWS)), [inBrowser, rows]);
-  // eslint-disable-next-line react-hooks/incompatible-library -- the table is not memoised by its callers
-  const table = useReactTable({
+  const table = useTable({
+    features: FEATURES,
     data,
     autoResetAll: false,
     columns: defined,
     state: { sorting },
     onSortingChange: setSorting,
-    getCoreRowModel: getCoreRowModel(),
-    getSortedRowModel: getSortedRowModel(),
   });
   const sorted = table.getRowModel().rows;
   const virtual = useVirtualizer({
@@ -165,7 +156,7 @@ export function LogbookTable({
                     }
                   />
                 </div>
-                {row.getVisibleCells().map((cell) => (
+                {row.getAllCells().map((cell) => (
                   <div
                     key={cell.id}
                     role="cell"
