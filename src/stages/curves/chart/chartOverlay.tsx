@@ -135,6 +135,8 @@ export function OverlayShapes({
 
 /** Half of the tab of the line in hand, with half of a figure beside it, px. */
 const TAB_PX = 62;
+/** What a finger hits, px. */
+const TARGET_PX = 24;
 
 /** Another of the brief's noise lines: it stands still, and is taken with a press. */
 export function OtherLine({
@@ -149,25 +151,39 @@ export function OtherLine({
   lineAt: number;
   onTake: () => void;
 }) {
+  const apartPx = Math.abs(pixelX(frame, lineDb) - pixelX(frame, lineAt));
   if (lineDb < frame.xMin || lineDb > frame.xMax) return null;
+  const place = {
+    left: pixelX(frame, lineDb),
+    top: frame.top - 18,
+    height: frame.bottom - frame.top + 18,
+  };
+  const stroke = <span className="absolute top-5 bottom-0 left-1/2 border-l border-dashed border-ink2" />;
+  // Right beside the line in hand it could not be hit by itself: that line is moved there.
+  if (apartPx < TARGET_PX)
+    return (
+      <span aria-hidden="true" className="pointer-events-none absolute w-0" style={place}>
+        {stroke}
+      </span>
+    );
   return (
     <button
       type="button"
       title={`Take the line to ${figure(lineDb, 1)} dB(A)`}
       aria-label={`Use the other noise line, ${figure(lineDb, 1)} dB(A)`}
-      className="absolute z-[5] w-4 -translate-x-1/2 cursor-pointer"
-      style={{ left: pixelX(frame, lineDb), top: frame.top - 18, height: frame.bottom - frame.top + 18 }}
+      className="absolute z-[5] w-6 -translate-x-1/2 cursor-pointer"
+      style={place}
       onClick={(event) => {
         event.stopPropagation();
         onTake();
       }}
     >
-      {Math.abs(pixelX(frame, lineDb) - pixelX(frame, lineAt)) > TAB_PX && (
+      {apartPx > TAB_PX && (
         <span className="absolute top-0 left-1/2 -translate-x-1/2 bg-ground px-1 text-[12.5px] text-ink2">
           {figure(lineDb, 1)}
         </span>
       )}
-      <span className="absolute top-5 bottom-0 left-1/2 border-l border-dashed border-ink2" />
+      {stroke}
     </button>
   );
 }
