@@ -16,11 +16,14 @@ import type { ReadingQuantity } from '@/core/responses/readingUnits';
 import type { TypedLoad } from './typeRunRow';
 import { LogbookHead, SHOWN } from './logbookHead';
 
-// Forms come when one is opened: their schemas weigh more than the page, and most who come here read.
-const PastePanel = dynamic(() => import('../paste/pastePanel').then((file) => file.PastePanel));
-const ManyActions = dynamic(() => import('./manyActions').then((file) => file.ManyActions));
-const TypeAirRow = dynamic(() => import('./typeAirRow').then((file) => file.TypeAirRow));
-const TypeRunRow = dynamic(() => import('./typeRunRow').then((file) => file.TypeRunRow));
+// Forms come when one is opened: their schemas weigh more than the page, and most who come here read. Out of what the server draws, so that the page
+// does not wait for them.
+const PastePanel = dynamic(() => import('../paste/pastePanel').then((file) => file.PastePanel), {
+  ssr: false,
+});
+const ManyActions = dynamic(() => import('./manyActions').then((file) => file.ManyActions), { ssr: false });
+const TypeAirRow = dynamic(() => import('./typeAirRow').then((file) => file.TypeAirRow), { ssr: false });
+const TypeRunRow = dynamic(() => import('./typeRunRow').then((file) => file.TypeRunRow), { ssr: false });
 
 /** Every run as a line; the heading sorts, the fields above narrow. */
 export function LogbookStage({
