@@ -125,11 +125,7 @@ test.each<[string, Partial<LabRun>, string[]]>([
   ['with a log and its probe', {}, []],
   ['with a log and a room typed', { reduction: { ...RUN.reduction, ambientSource: 'typed' } }, ['ambientC']],
   ['typed', { hasTrace: false }, ['cpuC', 'powerW', 'ambientC']],
-  [
-    'of readings at places',
-    { hasTrace: false, reduction: { ...RUN.reduction, hasDie: false } },
-    [],
-  ],
+  ['of readings at places', { hasTrace: false, reduction: { ...RUN.reduction, hasDie: false } }, []],
 ])('fields of a run %s', (_, part, own) => {
   const typed = part.hasTrace === false ? MORE : [];
   expect(namesOf({ ...RUN, ...part })).toEqual([...COMMON, ...own, ...SPEEDS, ...typed]);

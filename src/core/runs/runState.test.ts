@@ -61,14 +61,7 @@ const CASES: [string, Partial<LabRun>, Partial<Reduction>, string, string[], boo
     ['Door slammed', 'Still moves'],
     false,
   ],
-  [
-    'without a die',
-    {},
-    noDie(),
-    'other readings',
-    [],
-    false,
-  ],
+  ['without a die', {}, noDie(), 'other readings', [], false],
   [
     'of no result',
     {},

@@ -1,4 +1,4 @@
-import { unknown, type Outcome } from '@/core/outcome';
+import type { Outcome } from '@/core/outcome';
 import { movedWindowOf } from '@/core/runs/runColumns';
 import { reduceTrace, type Reduction } from '@/core/reduction/reduceTrace';
 import { noDie, noResult } from '@/core/reduction/noResult';

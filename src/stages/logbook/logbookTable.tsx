@@ -91,6 +91,7 @@ export function LogbookTable({
     onSortingChange: setSorting,
   });
   const sorted = table.getRowModel().rows;
+  // eslint-disable-next-line react-hooks/incompatible-library -- the table is not memoised by its callers
   const virtual = useVirtualizer({
     count: sorted.length,
     getScrollElement: () => scroller.current,
