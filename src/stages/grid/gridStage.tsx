@@ -149,9 +149,9 @@ export function GridStage({ data }: { data: GridData }) {
             <ul className="max-w-240 list-disc pl-5 text-[15px]">
               {fit.value.heldBack.map(({ heatsink, ownFan, bestFan, share, from, to }) => (
                 <li key={heatsink} dir="auto">
-                  {heatsink} {to > 0 ? 'may gain (within ±)' : 'gains'} with {bestFan} in place of its own{' '}
-                  {ownFan}: K/W above the common resistance {figure(Math.abs(100 * share), 1)} % lower (
-                  {percent(from)} to {percent(to)}).
+                  {heatsink} {to > 0 ? 'may gain (within ±)' : 'gains'} with {bestFan} in place of {ownFan}:
+                  K/W above the common resistance {figure(Math.abs(100 * share), 1)} % lower ({percent(from)}{' '}
+                  to {percent(to)}).
                 </li>
               ))}
             </ul>

@@ -1,5 +1,6 @@
 'use client';
 
+import { sentence } from '@/core/words';
 import { useState } from 'react';
 import { correctionWords } from '@/core/levels/levelCorrection';
 import type { MeterOff } from '@/core/drift/meterOff';
@@ -45,7 +46,7 @@ export function MeterPart({ roundUpId, meter }: { roundUpId: number; meter: Mete
           </button>
           <span className="text-[14.5px] text-ink2">
             <span className="text-warn">▲ </span>
-            {correction.why}
+            {sentence(correction.why)}.
           </span>
         </p>
       ))}
@@ -55,7 +56,7 @@ export function MeterPart({ roundUpId, meter }: { roundUpId: number; meter: Mete
             {plural(runs.length, 'run is', 'runs are')} corrected by {correctionWords(correction)}
           </span>
           <span className="text-[14.5px] text-ink2" dir="auto">
-            {correction.why}
+            {sentence(correction.why)}.
           </span>
           <button
             type="button"
