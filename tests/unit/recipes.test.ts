@@ -90,29 +90,23 @@ test('a sensor that is added to the table of channels arrives at every door', ()
   });
 }, 60_000);
 
+/** What the compiler says of a file of the copy. */
+function compiled(path: string): string {
+  const flags = ['--noEmit', '--ignoreConfig', '--skipLibCheck', '--strict', '--target', 'es2023'];
+  const modules = ['--module', 'esnext', '--moduleResolution', 'bundler'];
+  const compiler = resolve('node_modules/.bin/tsc');
+  return spawnSync(compiler, [...flags, ...modules, path], { cwd: copy, encoding: 'utf8' }).stdout;
+}
+
 test('a column of a run that is described arrives in runs.csv and in what is written; one that is not is missed by the compiler', () => {
   insert(
     'src/core/runs/run.ts',
     '  note: string;\n',
     '  /** Of the shelf it stood on. */\n  shelf: string;\n',
   );
-  const flags = [
-    '--noEmit',
-    '--skipLibCheck',
-    '--strict',
-    '--target',
-    'es2023',
-    '--module',
-    'esnext',
-    '--moduleResolution',
-    'bundler',
-  ];
-  const compiler = resolve('node_modules/.bin/tsc');
-  const checked = spawnSync(compiler, [...flags, 'src/core/runs/runColumns.ts'], {
-    cwd: copy,
-    encoding: 'utf8',
-  });
-  expect(checked.stdout).toMatch(/runColumns\.ts.*shelf|Property 'shelf' is missing/s);
+  expect(compiled('src/core/runs/runColumns.ts')).toMatch(
+    /runColumns\.ts.*shelf|Property 'shelf' is missing/s,
+  );
   insert(
     'src/core/runs/runColumns.ts',
     "  note: { sql: 'note'",
@@ -147,14 +141,7 @@ test('a response of a kind of its own arrives in ranking, curves and words; one 
     source: { from: 'power' },
   },\n`,
   );
-  const compiler = resolve('node_modules/.bin/tsc');
-  const flags = ['--noEmit', '--skipLibCheck', '--strict', '--target', 'es2023', '--module', 'esnext'];
-  const checked = spawnSync(
-    compiler,
-    [...flags, '--moduleResolution', 'bundler', 'src/core/responses/kinds.ts'],
-    { cwd: copy, encoding: 'utf8' },
-  );
-  expect(checked.stdout).toMatch(/kinds\.ts.*power|Property 'power' is missing/s);
+  expect(compiled('src/core/responses/kinds.ts')).toMatch(/kinds\.ts.*power|Property 'power' is missing/s);
   writeFileSync(
     join(copy, 'src/core/responses/kinds/power.ts'),
     `import { known } from '../../outcome';
