@@ -10,14 +10,16 @@ trap 'exit 130' INT TERM
 count() { passed=$((passed + $1)); failed=$((failed + $2)); }
 
 # Checks of the text go two at a time; each keeps what it says until all are done.
-checked="$(mktemp -d)"
+checked=test-results/checks
+rm -rf "$checked"
+mkdir -p "$checked"
 check() {
   local name="$1"
   shift
   "$@" >"$checked/$name" 2>&1 || touch "$checked/$name.failed"
 }
 
-told() {
+show() {
   echo "== $1"
   cat "$checked/$1"
   if [ -e "$checked/$1.failed" ]; then count 0 1; echo "FAILED: $1"; else count 1 0; fi
@@ -51,8 +53,7 @@ check types npm run --silent types
 check 'import rules' npm run --silent imports
 check 'unused code' npm run --silent unused
 wait "$lint"
-for name in format lint types 'import rules' 'unused code'; do told "$name"; done
-rm -r "$checked"
+for name in format lint types 'import rules' 'unused code'; do show "$name"; done
 
 if [ -z "${DATABASE_URL:-}" ]; then
   # Nothing here outlives the tests, so nothing needs to reach the disk in time.

@@ -1,10 +1,10 @@
-import { limitedBody } from './requestBody';
 import { createHash, randomUUID } from 'node:crypto';
 import { ValidationError, type Schema } from 'yup';
 import { unfitJson } from '@/core/bounds';
 import { isDatabaseAway, isDatabaseBusy, isUnsure } from '@/lab/roundUps/databaseState';
 import { Refused } from '@/lab/refusal';
 import { inRequest, requestAtHand } from '@/lab/sentOnce';
+import { limitedBody } from './requestBody';
 
 const MOST_BYTES = 256 * 1024;
 

@@ -14,7 +14,6 @@ export const ASIDE_WORDS = {
  * @example asideOfWords('held in doubt: the control broke') → 'held'
  */
 export function asideOfWords(setAside: string): AsideAs {
-  return (
-    (/^held in doubt: /.test(setAside) && 'held') || (/^mounted again: /.test(setAside) && 'remounted') || ''
-  );
+  if (setAside.startsWith(ASIDE_WORDS.remounted)) return 'remounted';
+  return /^held in doubt: /.test(setAside) ? 'held' : '';
 }

@@ -227,6 +227,10 @@ export interface TriedRun {
   riseK: number;
 }
 
+/** Runs of what a round-up cites, on the rig that it ranks. */
+const RUNS_CITED = `live_round_ups r JOIN round_up_entries c ON c.round_up_id = r.id
+     JOIN runs u ON u.entry_id = c.entry_id AND u.rig_revision_id = r.rig_revision_id AND u.deleted_at IS NULL`;
+
 /** Runs of an entry's mount that were set aside to mount it again, one row for each run. */
 export async function listRejectedTries(
   db: Queryable,
@@ -236,8 +240,7 @@ export async function listRejectedTries(
   const { rows } = await db.query<TriedRun & Record<string, unknown>>(
     `SELECT u.id, coalesce(u.extra ->> 'bench_session', '') AS session, u.load_w AS "loadW", u.load_name AS "loadName",
             u.gpu_load_w AS "gpuLoadW", u.setting, coalesce(v.value, 'NaN') AS "riseK"
-     FROM live_round_ups r JOIN round_up_entries c ON c.round_up_id = r.id
-     JOIN runs u ON u.entry_id = c.entry_id AND u.rig_revision_id = r.rig_revision_id AND u.deleted_at IS NULL
+     FROM ${RUNS_CITED}
      LEFT JOIN run_values v ON v.run_id = u.id AND v.window_s = r.window_s AND v.response = 'rise'
      WHERE r.id = $1 AND c.code = $2 AND u.mount = $3 AND u.aside_as = 'remounted'`,
     [roundUpId, entry, mount],
@@ -246,7 +249,7 @@ export async function listRejectedTries(
 }
 
 /** What a run has beside its columns where its mount was tried again, agreed, and was let stand. */
-const AGREE = 'tries_agree';
+export const AGREE = 'tries_agree';
 
 /** Whether a counting run of the mount was let stand since its tries agree. */
 export async function triesAgree(
@@ -255,16 +258,9 @@ export async function triesAgree(
   { entry, mount }: { entry: string; mount: number },
 ): Promise<boolean> {
   const { rows } = await db.query<{ agree: boolean }>(
-    `SELECT EXISTS (SELECT 1 FROM live_round_ups r JOIN round_up_entries c ON c.round_up_id = r.id
-       JOIN runs u ON u.entry_id = c.entry_id AND u.rig_revision_id = r.rig_revision_id AND u.deleted_at IS NULL
+    `SELECT EXISTS (SELECT 1 FROM ${RUNS_CITED}
        WHERE r.id = $1 AND c.code = $2 AND u.mount = $3 AND u.set_aside = '' AND u.extra ? '${AGREE}') AS agree`,
     [roundUpId, entry, mount],
   );
   return rows[0]!.agree;
-}
-
-export async function markTriesAgree(db: Queryable, runId: number): Promise<void> {
-  await db.query(`UPDATE runs SET extra = extra || jsonb_build_object('${AGREE}', 'yes') WHERE id = $1`, [
-    runId,
-  ]);
 }

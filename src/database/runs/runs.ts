@@ -129,7 +129,9 @@ function toLabRun(row: RunRow): LabRun {
     fanCount: row.fanCount,
     productId: row.productId,
     reduction:
-      row.value === null ? noResult(row.noDie || 'not reduced yet', row) : reductionOf(row, row.value),
+      row.value === null
+        ? noResult(row.noDie || 'not reduced yet', { hasDie: row.hasDie })
+        : reductionOf(row, row.value),
   };
 }
 

@@ -3,10 +3,10 @@ import { repeatsOf } from '@/core/flags/repeatsOf';
 import { ASIDE_WORDS } from '@/core/runs/aside';
 import type { LabRun } from '@/core/runs/labRun';
 import { loadKey } from '@/core/runs/load';
-import { listRejectedTries, markTriesAgree, supersede, triesAgree } from '@/database/bench/bench';
+import { AGREE, listRejectedTries, supersede, triesAgree } from '@/database/bench/bench';
 import { insertChange } from '@/database/runs/changes';
 import { inTransaction, withDatabase, type Queryable } from '@/database/pool';
-import { lockRun, updateRun } from '@/database/runs/runEdits';
+import { lockRun, updateRun, type LockedRun } from '@/database/runs/runEdits';
 import { viewRoundUp } from '../model/roundUpView';
 
 function countingOf(runs: readonly LabRun[], at: { entry: string; mount: number }): LabRun[] {
@@ -43,13 +43,16 @@ export async function adviseMount(
 async function changeEach(
   roundUpId: number,
   at: { entry: string; mount: number },
-  change: (db: Queryable, run: LabRun) => Promise<void>,
+  change: (db: Queryable, run: LabRun, kept: LockedRun) => Promise<void>,
   then: (db: Queryable) => Promise<void> = () => Promise.resolve(),
 ): Promise<void> {
   const view = await viewRoundUp(roundUpId);
   const runs = countingOf(view?.runs ?? [], at);
   await inTransaction(async (db) => {
-    for (const run of runs) if (await lockRun(db, roundUpId, run.id)) await change(db, run);
+    for (const run of runs) {
+      const kept = await lockRun(db, roundUpId, run.id);
+      if (kept) await change(db, run, kept);
+    }
     await then(db);
   });
 }
@@ -75,10 +78,9 @@ export async function letStand(
   at: { entry: string; mount: number; tries: number },
   who: string,
 ): Promise<void> {
-  await changeEach(roundUpId, at, async (db, run) => {
+  await changeEach(roundUpId, at, async (db, run, { extra }) => {
     const isNow = [run.note, `${at.tries} tries agree: likely the product`].filter(Boolean).join('; ');
-    await updateRun(db, run.id, { note: isNow });
-    await markTriesAgree(db, run.id);
+    await updateRun(db, run.id, { note: isNow, extra: { ...extra, [AGREE]: 'yes' } });
     await insertChange(db, run.id, { who, what: 'note', was: run.note, isNow });
   });
 }

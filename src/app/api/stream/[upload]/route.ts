@@ -1,5 +1,5 @@
-import { bodyChunks } from '@/app/api/requestBody';
 import { toldFailure } from '@/app/api/jsonBody';
+import { bodyChunks } from '@/app/api/requestBody';
 import { workIdFrom } from '@/app/answers/workId';
 import { refusal } from '@/app/whoMayAsk';
 import { takeFile, UploadRefused } from '@/lab/bring/uploads';

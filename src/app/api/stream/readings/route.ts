@@ -1,5 +1,5 @@
-import { bodyChunks } from '@/app/api/requestBody';
 import { toldFailure } from '@/app/api/jsonBody';
+import { bodyChunks } from '@/app/api/requestBody';
 import { isOurHost, isOurWrite } from '@/app/whoMayAsk';
 import { isPushToken } from '@/lab/bench/pushToken';
 import { countRequest, PushRefused, takePushed } from '@/lab/bench/takePushed';
