@@ -105,7 +105,7 @@ function AskLine({
           value={text}
           maxLength={1000}
           onChange={(event) => setText(event.target.value)}
-          className="input mt-1 w-full"
+          className="mt-1 w-full rounded border border-hairline bg-ground px-2 py-1 text-[15px]"
         />
       </label>
       {late && (

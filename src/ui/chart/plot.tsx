@@ -82,7 +82,7 @@ export interface PlotProps {
 }
 
 /** Series that are drawn in one go at first sight. */
-const AT_ONCE = 24;
+const AT_ONCE = 8;
 
 /** What each vertical scale has to hold, so that it stands before its series do. */
 function spanOf(all: readonly PlotSeries[]): Map<string, { atLeast: number; atMost: number }> {
@@ -154,8 +154,11 @@ export const Plot = memo(function Plot({
   /** Drawn before: what changes is drawn at once. */
   const drawn = useRef(false);
   useEffect(() => {
+    let isFilled = drawn.current;
     const frame: Plugin<Drawn> = {
       id: 'frame',
+      // Layout, series and drawing are three tasks at first sight: none of them holds up a touch.
+      beforeRender: () => isFilled,
       afterLayout: ({ chartArea, scales }) =>
         onFrame({
           left: chartArea.left,
@@ -202,6 +205,12 @@ export const Plot = memo(function Plot({
         if (gone) return;
         chart.data.datasets.push(...all.slice(i, i + AT_ONCE));
         chart.update('none');
+      }
+      if (!isFilled) {
+        await whenIdle();
+        if (gone) return;
+        isFilled = true;
+        chart.draw();
       }
       drawn.current = true;
     })();

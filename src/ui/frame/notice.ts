@@ -1,7 +1,11 @@
 import type { ExternalToast } from 'sonner';
+import { boardUp } from './boardWanted';
 
-/** What draws notices is asked for once a page is alive: nothing is said before. */
-const library = () => import('sonner').then(({ toast }) => toast);
+/** What draws notices is asked for with the first of them, which waits until it is there. */
+const library = async () => {
+  const [{ toast }] = await Promise.all([import('sonner'), boardUp()]);
+  return toast;
+};
 
 /** Short notices in the empty part of the page's head; most carry an Undo. */
 export const notice = {

@@ -1,12 +1,19 @@
 'use client';
 
+import { useEffect } from 'react';
 import { Toaster } from 'sonner';
+import { onWanted, sayUp } from './boardWanted';
 
 /**
  * Short notices in the theme's colours, in the empty part of the page's head, so that they cover nothing that is being
  * read or pressed; most carry an Undo.
  */
 export default function NoticeBoard() {
+  // Its parts listen before it does: what was said meanwhile is heard now.
+  useEffect(() => {
+    sayUp();
+    return onWanted(sayUp);
+  }, []);
   return (
     <Toaster
       position="top-right"
