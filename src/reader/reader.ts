@@ -1,4 +1,3 @@
-import { inflateSync, strFromU8 } from 'fflate';
 import type { ReadersCopy } from '@/contracts/readersCopy';
 import { unpack, type Packed } from '@/core/packed';
 import { chart } from './chart';
@@ -20,12 +19,13 @@ import { pairOf } from './pair';
 import { pairPart } from './pairPart';
 import { standingOf } from './standing';
 
-/** The figures of this version, as they lie in the file. */
-function copyIn(text: string): ReadersCopy {
-  const bytes = Uint8Array.from(atob(text.slice(text.indexOf(',') + 1).trim()), (letter) =>
-    letter.charCodeAt(0),
-  );
-  return unpack(strFromU8(inflateSync(bytes)) as Packed<ReadersCopy>);
+/** The figures of this version, as they lie in the file; the browser unpacks them beside the page. */
+async function copyIn(text: string): Promise<ReadersCopy> {
+  const letters = atob(text.slice(text.indexOf(',') + 1).trim());
+  const bytes = new Uint8Array(letters.length);
+  for (let i = 0; i < letters.length; i += 1) bytes[i] = letters.charCodeAt(i);
+  const unpacked = new Blob([bytes]).stream().pipeThrough(new DecompressionStream('deflate-raw'));
+  return unpack((await new Response(unpacked).text()) as Packed<ReadersCopy>);
 }
 
 const QUIET_MS = 250;
@@ -62,6 +62,8 @@ function laterIn(part: HTMLElement, restMs: number): (work: () => void) => void 
 /** What a report answers by itself: an order at the reader’s own noise, two entries, a machine. */
 function answer(copy: ReadersCopy, ask: HTMLElement, more: HTMLElement): void {
   let choice = choiceOf(copy, location.hash);
+  // Asked while nothing was changed yet: later the page would have to be laid out for it.
+  let widthPx = ask.clientWidth;
   const opened = new Set<string>();
   const [choices, status, picture, order, pairFields, pair, machine, fits] = Array.from({ length: 8 }, () =>
     h('div'),
@@ -70,7 +72,6 @@ function answer(copy: ReadersCopy, ask: HTMLElement, more: HTMLElement): void {
   status!.setAttribute('role', 'status');
   const hasPair = copy.entries.length > 1;
   const hasFits = fitsOf(copy, choice.machine) !== null;
-  ask.append(h('h2', { class: 'ask-title' }, 'At your noise'), choices!, status!, picture!, order!);
   if (hasPair) more.append(h('section', {}, h('h2', {}, 'One against another'), pairFields!, pair!));
   if (hasFits) more.append(h('section', {}, h('h2', {}, 'In your machine'), machine!, fits!));
 
@@ -150,39 +151,61 @@ function answer(copy: ReadersCopy, ask: HTMLElement, more: HTMLElement): void {
     );
   }
 
-  function draw(): void {
+  /** What a choice changes, each part with its own work. */
+  function partsNow(): (() => void)[] {
     const standing = standingOf(copy, choice);
-    // What is being typed in stays as it is typed.
-    if (!choices!.contains(document.activeElement) || document.activeElement?.tagName === 'SELECT')
-      drawChoices();
-    redraw(
-      status!,
-      h('p', { class: 'ask-answer', dir: 'auto' }, `${standing.load.label}. ${standing.answer}`),
-    );
-    redraw(
-      picture!,
-      chart(copy, standing, picture!.clientWidth, (at) => change({ at })),
-    );
-    redraw(
-      order!,
-      ...orderPart(
-        copy,
-        standing,
-        { hidden: choice.hidden, opened },
-        {
-          open: (entry) => {
-            if (!opened.delete(entry)) opened.add(entry);
-            draw();
-          },
-          hide: (entry, isHidden) =>
-            change({
-              hidden: isHidden ? [...choice.hidden, entry] : choice.hidden.filter((other) => other !== entry),
-            }),
-        },
-      ),
-      ...standing.ties.map((tie) => h('p', { dir: 'auto' }, tie)),
-    );
-    if (hasPair) drawPair(standing.ranking.placed.map(({ entry }) => entry));
+    return [
+      () => {
+        // What is being typed in stays as it is typed.
+        if (!choices!.contains(document.activeElement) || document.activeElement?.tagName === 'SELECT')
+          drawChoices();
+        redraw(
+          status!,
+          h('p', { class: 'ask-answer', dir: 'auto' }, `${standing.load.label}. ${standing.answer}`),
+        );
+      },
+      () =>
+        redraw(
+          picture!,
+          chart(copy, standing, widthPx, (at) => change({ at })),
+        ),
+      () =>
+        redraw(
+          order!,
+          ...orderPart(
+            copy,
+            standing,
+            { hidden: choice.hidden, opened },
+            {
+              open: (entry) => {
+                if (!opened.delete(entry)) opened.add(entry);
+                draw();
+              },
+              hide: (entry, isHidden) =>
+                change({
+                  hidden: isHidden
+                    ? [...choice.hidden, entry]
+                    : choice.hidden.filter((other) => other !== entry),
+                }),
+            },
+          ),
+          ...standing.ties.map((tie) => h('p', { dir: 'auto' }, tie)),
+        ),
+      () => hasPair && drawPair(standing.ranking.placed.map(({ entry }) => entry)),
+    ];
+  }
+
+  /** Parts that are drawn in turns at first sight, so that the page can be scrolled meanwhile. */
+  let inTurns: (() => void)[] = [];
+  function draw(): void {
+    inTurns = [];
+    for (const part of partsNow()) part();
+  }
+  /** It comes into the page whole: what is below would move with each of its parts. */
+  function drawNext(): void {
+    inTurns.shift()?.();
+    if (inTurns.length > 0) setTimeout(drawNext);
+    else ask.append(h('h2', { class: 'ask-title' }, 'At your noise'), choices!, status!, picture!, order!);
   }
 
   function drawPair(placed: readonly string[]): void {
@@ -224,17 +247,17 @@ function answer(copy: ReadersCopy, ask: HTMLElement, more: HTMLElement): void {
     );
   }
 
-  draw();
+  inTurns = partsNow();
+  setTimeout(drawNext);
   if (hasFits)
     setTimeout(() => {
       drawMachine();
       fitsLater(drawFits);
     });
-  let widthPx = picture!.clientWidth;
   addEventListener('resize', () => {
     // A phone’s address bar comes and goes, and changes the height alone.
-    if (picture!.clientWidth === widthPx) return;
-    widthPx = picture!.clientWidth;
+    if (ask.clientWidth === widthPx) return;
+    widthPx = ask.clientWidth;
     draw();
   });
   addEventListener('hashchange', () => {
@@ -254,9 +277,6 @@ const [figures, ask, more] = ['figures', 'ask', 'ask-more'].map((id) => document
 if (figures && ask && more) {
   ask.hidden = more.hidden = false;
   document.documentElement.classList.add('asks');
-  // In turns, so that the page can be scrolled meanwhile; its room is kept (`#ask:empty`).
-  setTimeout(() => {
-    const copy = copyIn(figures.textContent);
-    setTimeout(() => answer(copy, ask, more));
-  });
+  // Its room is kept meanwhile (`#ask:empty`).
+  void copyIn(figures.textContent).then((copy) => setTimeout(() => answer(copy, ask, more)));
 }

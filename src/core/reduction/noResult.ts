@@ -3,7 +3,7 @@ import { unknown } from '../outcome';
 import type { Reduction } from './reduceTrace';
 
 /** Said of a run whose die nobody measured: it stands on other readings. */
-export const NO_DIE = 'no reading of the die';
+const NO_DIE = 'no reading of the die';
 
 /** What a kept run is left with that gives no number: it supports no curve, and says why. */
 export function noResult(reason: string, { hasDie = true } = {}): Reduction {

@@ -35,6 +35,8 @@ figcaption{color:var(--ink2);font-size:.92rem;padding-top:.4rem}
 dl{display:grid;grid-template-columns:minmax(10rem,15rem) 1fr;gap:.35rem 1.2rem}
 dt{color:var(--ink2)}dd{margin:0;max-width:44rem}
 body:has(.embedded){padding:.6rem;max-width:none}.embedded figure{margin:0}
+/* What is far below is laid out when it comes near: a phone shows the first part sooner. */
+@media screen{main>section{content-visibility:auto;contain-intrinsic-size:auto 40rem}}
 /* What answers its readers: there with script alone. */
 .asks body{max-width:80rem}
 .ask-title{margin-top:1rem}

@@ -13,7 +13,7 @@ import { farPower } from '@/core/runs/askedAbout';
 import { STANDING_ALONE } from '@/core/channels/channels';
 import { numberChannels, toTrace, type Channel } from '@/formats/bundle/tables/traceTable';
 import type { RawRunsPlan } from './rawRunsSchema';
-import type { RigRule } from '../model/reduceBundleRun';
+import type { RigRule } from '../model/reduceRun';
 
 type PlannedRun = RawRunsPlan['runs'][number];
 

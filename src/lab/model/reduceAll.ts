@@ -1,15 +1,26 @@
-import { noDie, noResult } from '@/core/reduction/noResult';
+import { noResult } from '@/core/reduction/noResult';
 import type { Reduction } from '@/core/reduction/reduceTrace';
 import { noProgress, type Tell } from '@/core/progress';
 import type { Bundle } from '@/formats/bundle/readBundle';
+import type { BundleRun } from '@/formats/bundle/tables/runsTable';
 import { ProblemList, type Problem } from '@/formats/problem';
-import { hasDie, noNumber, reduceBundleRun, type RigRule } from './reduceBundleRun';
+import { reduceRun, type RigRule } from './reduceRun';
 
 type Item = Bundle['runs'][number];
 
 export interface ReducedRun {
   item: Item;
   reduction: Reduction;
+}
+
+/** A run that gives no number, as a problem of its row. */
+export function noNumber(run: BundleRun, reason: string): Problem {
+  return {
+    file: 'runs.csv',
+    line: run.line,
+    column: run.trace ? 'trace' : 'cpu_c',
+    message: run.trace ? `${run.trace}: ${reason}` : reason,
+  };
 }
 
 /** A run of a bundle that gives no number and must. */
@@ -20,14 +31,12 @@ export class NoNumber extends Error {
 }
 
 /**
- * What a run of a bundle comes to. What was set aside need not have come to a number, nor a run of other readings to a
- * die's.
+ * What a run of a bundle comes to; one that was set aside need not have come to a number.
  * @throws NoNumber where it should have
  */
 export function reduceItem(item: Item, rule: RigRule): Reduction {
-  const result = reduceBundleRun(item.run, item.trace, rule);
+  const result = reduceRun(item.run, item.trace, rule);
   if (result.known) return result.value;
-  if (!hasDie(item)) return noDie();
   if (item.run.setAside) return noResult(result.reason);
   throw new NoNumber(noNumber(item.run, result.reason));
 }

@@ -11,7 +11,8 @@ import { loadKey, type Load } from '@/core/runs/load';
 import type { Bundle } from '@/formats/bundle/readBundle';
 import { ProblemList, type Problem } from '@/formats/problem';
 import { memoized } from './cachedUntilWritten';
-import { hasDie, noNumber, reduceBundleRun } from './reduceBundleRun';
+import { noNumber } from './reduceAll';
+import { reduceRun } from './reduceRun';
 import { bundleMeasured } from './runValues';
 
 /** A run of a bundle with its row and all that was measured of it. */
@@ -41,14 +42,14 @@ function measureRuns(bundle: Bundle, load: Load): AtLoad {
   for (const item of bundle.runs) {
     const { run, trace, readings } = item;
     if (loadKey(run) !== key || run.setAside) continue;
-    const die = reduceBundleRun(run, trace, { ...rig, windowS: method.windowS });
-    if (!die.known && hasDie(item)) {
+    const die = reduceRun(run, trace, { ...rig, windowS: method.windowS });
+    if (!die.known) {
       problems.push(noNumber(run, die.reason));
       continue;
     }
     const rule = { loadW: run.loadW, limitC: rig.limitC, windowS: method.windowS };
     const sone = bundle.heard?.sones.get(run.run) ?? null;
-    const measured = bundleMeasured(item, die.known ? die.value : null, rule, sone);
+    const measured = bundleMeasured(item, die.value.hasDie ? die.value : null, rule, sone);
     const { run: label, entry, mount, pass, setting, loadW, loadName, gpuLoadW, dutyPct, score } = run;
     runs.push({
       item,

@@ -14,7 +14,7 @@ import { OWN_WHAT, type ShownWhat } from '@/core/verdict/verdictSheet';
 import type { Bundle } from '@/formats/bundle/readBundle';
 import { UnusableInput } from '@/formats/problem';
 import { rankBundle, type BundleRanking, type RankChoice } from '../model/rankBundle';
-import { hasDie } from '../model/reduceBundleRun';
+import { hasDie } from '../model/reduceRun';
 import { figuresIn, type Referred } from './figures';
 import type { NamedEntry } from './namedEntry';
 

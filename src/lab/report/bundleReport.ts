@@ -21,8 +21,7 @@ import { markdownHtml } from '@/formats/report/markdown';
 import type { ReportVersion } from '@/core/verdict/reportVersion';
 import type { ReportData } from '@/formats/report/reportData';
 import { reportHtml } from '@/formats/report/reportHtml';
-import { noDie } from '@/core/reduction/noResult';
-import { hasDie, reduceBundleRun } from '../model/reduceBundleRun';
+import { reduceRun } from '../model/reduceRun';
 import { dayWords, momentWords } from '@/core/timeWords';
 import { reportFonts } from './reportFonts';
 import { bundleOrders, type BundleOrders } from './bundleOrders';
@@ -43,8 +42,8 @@ function countedRuns(bundle: Bundle): LabRun[] {
   const controls = new Set(bundle.entries.filter(({ isControl }) => isControl).map(({ entry }) => entry));
   return bundle.runs.flatMap((item, id): LabRun[] => {
     const { run, trace, readings } = item;
-    const reduction = reduceBundleRun(run, trace, { ...rig, windowS: method.windowS });
-    if (!reduction.known && hasDie(item)) return [];
+    const reduction = reduceRun(run, trace, { ...rig, windowS: method.windowS });
+    if (!reduction.known) return [];
     return [
       {
         ...run,
@@ -57,7 +56,7 @@ function countedRuns(bundle: Bundle): LabRun[] {
         },
         ...{ isOlder: false, version: 1, fanCount: null, productId: 0 },
         level: withinRange(levelOfRun(run, readings), lowestDb),
-        reduction: reduction.known ? reduction.value : noDie(),
+        reduction: reduction.value,
       },
     ];
   });

@@ -8,7 +8,7 @@ import { insertValues } from '@/database/runs/runValues';
 import { insertTraces } from '@/database/runs/traces';
 import type { Bundle } from '@/formats/bundle/readBundle';
 import { reduceItem } from '../model/reduceAll';
-import type { RigRule } from '../model/reduceBundleRun';
+import type { RigRule } from '../model/reduceRun';
 import { bundleMeasured, valuesOf } from '../model/runValues';
 
 /** A run of a bundle that the lab does not have, with its place there. */

@@ -6,14 +6,15 @@ import { standOutSentence } from '@/core/ranking/standOutSentence';
 import { figure } from '@/ui/marks/figures';
 import { roomMovedBetween } from '@/core/rig/roomMoved';
 import { EntryMark } from '@/ui/marks/entryMark';
+import { sentence } from '@/core/words';
 import type { PageEntry as CurveEntry } from '@/lab/model/pageEntries';
 
 const WORDS: Record<NotPlacedEntry['status'], string> = {
-  'too-loud': 'always louder',
-  'too-fast': 'too fast',
-  'below-floor': 'masked by room noise',
-  unsettled: 'not settled',
-  'no-runs': 'not measured',
+  'too-loud': 'Always louder.',
+  'too-fast': 'Too fast.',
+  'below-floor': 'Masked by room noise.',
+  unsettled: 'Not settled.',
+  'no-runs': 'Not measured.',
 };
 
 const shortName = (name: string) => (name.length > 60 ? `${name.slice(0, 60)}…` : name);
@@ -85,7 +86,7 @@ export function RankingNotes({
                   <span className="text-[14.5px] text-ink" dir="auto">
                     {shortName(other.product)}
                   </span>{' '}
-                  {status === 'no-runs' && absent ? absent : `${WORDS[status]}: ${reason}`}
+                  {status === 'no-runs' && absent ? absent : `${WORDS[status]} ${sentence(reason)}`}
                 </li>
               );
             })}

@@ -177,7 +177,7 @@ export function readTraceTable(file: string, bytes: Uint8Array, problems: Proble
 }
 
 /** The channels that the reduction needs. */
-export function toTrace(table: TraceTable): Trace {
+export function toTrace(table: Pick<TraceTable, 'channels'>): Trace {
   const channel = (heading: string) => {
     const found = table.channels.find((channel) => channel.heading === heading)?.values;
     return found instanceof Float64Array && !found.every(isMissing) ? found : null;
