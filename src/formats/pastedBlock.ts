@@ -1,5 +1,4 @@
-import { parse, CsvError } from 'csv-parse/sync';
-import { MOST } from '@/core/bounds';
+import { csvRecords, NotCsv, type CsvRecord } from './csvRecords';
 import { UnusableInput } from './problem';
 
 export interface PastedBlock {
@@ -39,23 +38,22 @@ function hasHeadings([first, second]: readonly string[][]): boolean {
   return second ? numbers(first) < numbers(second) || numbers(first) === 0 : false;
 }
 
+function recordsOf(text: string): CsvRecord[] {
+  try {
+    return csvRecords(text, { delimiter: delimiterOf(text) });
+  } catch (error) {
+    if (!(error instanceof NotCsv)) throw error;
+    throw new UnusableInput({ file: FILE, message: `no block of cells: ${error.message}` });
+  }
+}
+
 /**
  * A block of cells from a spreadsheet: lines of cells with tabs between (or semicolons, or commas), empty lines left out.
  * @throws UnusableInput where it is none
  */
 export function readPasted(text: string): PastedBlock {
-  let records: { record: string[]; info: { lines: number } }[];
-  try {
-    records = parse(text, {
-      ...{ bom: true, info: true, relax_column_count: true, relax_quotes: true },
-      ...{ delimiter: delimiterOf(text), max_record_size: MOST.line, skip_empty_lines: true },
-    }) as unknown as typeof records;
-  } catch (error) {
-    if (!(error instanceof CsvError)) throw error;
-    throw new UnusableInput({ file: FILE, message: `no block of cells: ${error.message}` });
-  }
-  const lines = records
-    .map(({ record, info }) => ({ line: info.lines, cells: record.map((cell) => cell.trim()) }))
+  const lines = recordsOf(text)
+    .map(({ line, cells }) => ({ line, cells: cells.map((cell) => cell.trim()) }))
     .filter(({ cells }) => cells.some(Boolean));
   if (lines.length === 0) throw new UnusableInput({ file: FILE, message: 'nothing is in it' });
   if (lines.length > MOST_ROWS)

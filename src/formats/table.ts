@@ -1,4 +1,4 @@
-import { parse, CsvError } from 'csv-parse/sync';
+import { csvRecords, NotCsv, type CsvRecord } from './csvRecords';
 import { fromSafeText } from './safeText';
 import { MOST } from '@/core/bounds';
 import { UnusableInput, type ProblemList } from './problem';
@@ -14,27 +14,16 @@ export interface Table {
   rows: TableRow[];
 }
 
-interface ParsedRecord {
-  record: string[];
-  info: { lines: number };
-}
-
-function parseRecords(file: string, text: string): ParsedRecord[] {
+function recordsOf(file: string, text: string): CsvRecord[] {
   try {
-    return parse(text, {
-      bom: true,
-      info: true,
-      relax_column_count: true,
-      relax_quotes: true,
-      skip_empty_lines: true,
-      max_record_size: MOST.line,
-    }) as unknown as ParsedRecord[];
+    return csvRecords(text);
   } catch (error) {
-    if (!(error instanceof CsvError)) throw error;
-    const line = typeof error.lines === 'number' ? error.lines : undefined;
-    const why =
-      error.code === 'CSV_MAX_RECORD_SIZE' ? `a row is longer than ${MOST.line} characters` : error.message;
-    throw new UnusableInput({ file, line, message: `not a readable CSV table: ${why}` });
+    if (!(error instanceof NotCsv)) throw error;
+    throw new UnusableInput({
+      file,
+      line: error.line,
+      message: `not a readable CSV table: ${error.message}`,
+    });
   }
 }
 
@@ -79,10 +68,10 @@ export function readTable(
       file,
       message: `more than ${mostRows.toLocaleString('en')} rows: import it in parts`,
     });
-  const records = parseRecords(file, decode(file, bytes));
+  const records = recordsOf(file, decode(file, bytes));
   const heading = records.shift();
   if (!heading) throw new UnusableInput({ file, line: 1, message: 'empty: a heading row was expected' });
-  const headings = heading.record.map((cell) => fromSafeText(cell.trim()));
+  const headings = heading.cells.map((cell) => fromSafeText(cell.trim()));
   while (headings.length > 1 && headings[headings.length - 1] === '') headings.pop();
   if (headings.length > MOST.columns)
     throw new UnusableInput({
@@ -96,9 +85,8 @@ export function readTable(
     }
   }
   const rows: TableRow[] = [];
-  for (const { record, info } of records) {
-    const inside = record.reduce((sum, cell) => sum + (cell.match(/\n/g)?.length ?? 0), 0);
-    const line = info.lines - inside;
+  for (const { cells: record, line: lastLine } of records) {
+    const line = lastLine - record.reduce((sum, cell) => sum + (cell.match(/\n/g)?.length ?? 0), 0);
     const spare = record.length === headings.length + 1 && record[headings.length] === '';
     if (record.length !== headings.length && !spare) {
       problems.push({

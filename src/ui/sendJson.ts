@@ -1,9 +1,10 @@
 import { newId } from './newId';
 
-export interface Answer {
+/** What an answer says, as its handler writes it; where it failed, what the failure says. */
+export interface Answer<Body = Record<string, unknown>> {
   ok: boolean;
   status: number;
-  body: Record<string, unknown>;
+  body: Partial<Body> & { message?: string };
   /** What to tell where it failed. */
   message: string;
 }
@@ -40,11 +41,11 @@ function keyOf(address: string, text: string): string {
 }
 
 /** Sends a change and gives the answer in words, also where nobody answers. */
-export async function sendJson(
+export async function sendJson<Body = Record<string, unknown>>(
   url: string,
   method: 'POST' | 'PATCH' | 'DELETE',
   body: unknown,
-): Promise<Answer> {
+): Promise<Answer<Body>> {
   const text = JSON.stringify(body);
   const address = `${method} ${url}`;
   try {
@@ -55,7 +56,7 @@ export async function sendJson(
     });
     // Only a database that fell silent in the middle leaves it open.
     if (response.status !== 503) unanswered.delete(address);
-    const answer = (await response.json().catch(() => ({}))) as Record<string, unknown>;
+    const answer = (await response.json().catch(() => ({}))) as Answer<Body>['body'];
     const message =
       typeof answer.message === 'string' ? answer.message : `The change was not saved (${response.status}).`;
     return { ok: response.ok, status: response.status, body: answer, message };

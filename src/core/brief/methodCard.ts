@@ -108,7 +108,7 @@ export function methodCard(
     ...(done ? [] : [{ question: 'Is it measured?', answer: 'Not yet: this is the plan.' }]),
     {
       question: `Why at ${line} dB(A)?`,
-      answer: `All are read off their curves at ${line} dB(A) ${rig.meterDistanceCm} cm from the middle of the ${byAir ? 'fan' : isAboutCases(brief.question) ? 'case' : 'cooler'}${others.length > 0 ? `, and at ${listed(others, 'dB(A)')} beside it` : ''}.${because('point')} ${floor}; it is taken off by energy, and a reading less than 3 dB over it is only an upper bound. Equal noise here means equal level at that place, not that they sound alike. ${sentence(chosen('reaching').label)}: ${chosen('reaching').consequence}${because('reaching')}`,
+      answer: `All are read off their curves at ${line} dB(A) ${rig.meterDistanceCm} cm from the middle of the ${byAir ? 'fan' : isAboutCases(brief.question) ? 'case' : 'cooler'}${others.length > 0 ? `, and at ${listed(others, 'dB(A)')} beside it` : ''}.${because('point')} ${floor}; it is taken off by energy, and a reading less than 3 dB over it is only an upper bound. Equal noise here means equal level at that place, not that they sound alike. It is reached by ${chosen('reaching').label}. ${chosen('reaching').consequence}${because('reaching')}`,
     },
     {
       question: 'Why is that louder than the box says?',

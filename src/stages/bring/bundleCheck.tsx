@@ -40,13 +40,17 @@ export function BundleCheck({ data }: { data: BundleCheckData }) {
       entry,
       entryId: typeof value === 'number' ? value : null,
     }));
-    const answer = await sendJson(`/api/uploads/${data.uploadId}/import`, 'POST', { meant, asAnother });
+    const answer = await sendJson<{ roundUpId: number; problems: ShownProblem[] }>(
+      `/api/uploads/${data.uploadId}/import`,
+      'POST',
+      { meant, asAnother },
+    );
     if (answer.ok) {
       router.push(`/round-ups/${String(answer.body.roundUpId)}/logbook`);
       return;
     }
     setBusy(false);
-    const [first] = (answer.body.problems as ShownProblem[] | undefined) ?? [];
+    const [first] = answer.body.problems ?? [];
     setFailure(first ? `${answer.message} ${first.file}: ${first.message}` : answer.message);
   }
 

@@ -34,10 +34,17 @@ export function LineUpHead({
   async function bring(picked: File | undefined) {
     if (!picked) return;
     setProblems([]);
-    const answer = await sendJson(`${base}/line-up`, 'POST', { who: whoIsHere(), csv: await picked.text() });
+    const answer = await sendJson<{ problems: Problem[]; added: number; there: number }>(
+      `${base}/line-up`,
+      'POST',
+      {
+        who: whoIsHere(),
+        csv: await picked.text(),
+      },
+    );
     if (!answer.ok) {
       setFault(answer.message);
-      setProblems((answer.body.problems as Problem[] | undefined) ?? []);
+      setProblems(answer.body.problems ?? []);
       return;
     }
     setFault('');

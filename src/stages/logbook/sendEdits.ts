@@ -1,7 +1,7 @@
 import type { Trouble } from '@/ui/form/troubleNote';
 import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
-import { troubleOf } from '../run/saveRun';
+import { troubleOf, type RunRefusal } from '../run/saveRun';
 
 export type Changes = Record<string, unknown>;
 
@@ -17,13 +17,15 @@ export async function sendEdits(
   edits: readonly Edit[],
   confirmed = false,
 ): Promise<{ versions: number[] } | { trouble: Trouble; run: number }> {
-  const answer = await sendJson(`/api/round-ups/${roundUpId}/runs`, 'PATCH', {
+  const answer = await sendJson<
+    RunRefusal & { versions: number[]; run: number; result: RunRefusal & { message?: string } }
+  >(`/api/round-ups/${roundUpId}/runs`, 'PATCH', {
     who: whoIsHere(),
     confirmed,
     edits,
   });
-  if (answer.ok) return { versions: answer.body.versions as number[] };
-  const body = (answer.body.result as Record<string, unknown> | undefined) ?? answer.body;
-  const message = typeof body.message === 'string' ? body.message : answer.message;
+  if (answer.ok && answer.body.versions) return { versions: answer.body.versions };
+  const body = answer.body.result ?? answer.body;
+  const message = body.message ?? answer.message;
   return { trouble: troubleOf({ status: answer.status, message, body }), run: Number(answer.body.run ?? 0) };
 }

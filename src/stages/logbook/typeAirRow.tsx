@@ -15,7 +15,7 @@ import { sendJson } from '@/ui/sendJson';
 import { typedNumber } from '@/ui/typedNumber';
 import { whoIsHere } from '@/ui/who';
 import { PlaceRows } from '../run/placeRows';
-import { troubleOf } from '../run/saveRun';
+import { troubleOf, type RunRefusal } from '../run/saveRun';
 import { emptyPlace, sentPlaces, type TypedPlace } from '../run/typedReadings';
 
 const FIELDS = [
@@ -99,7 +99,11 @@ export function TypeAirRow({
         readings: sent.places,
         confirmed,
       };
-      const answer = await sendJson(`/api/round-ups/${roundUpId}/runs`, 'POST', body);
+      const answer = await sendJson<RunRefusal & { label: string }>(
+        `/api/round-ups/${roundUpId}/runs`,
+        'POST',
+        body,
+      );
       if (!answer.ok) return setTrouble(troubleOf(answer));
       setTrouble(null);
       notice.say(`Run ${String(answer.body.label)} is in the logbook`);

@@ -14,7 +14,7 @@ import { useLeaveGuard } from '@/ui/form/useLeaveGuard';
 import { sendJson } from '@/ui/sendJson';
 import { typedNumber } from '@/ui/typedNumber';
 import { whoIsHere } from '@/ui/who';
-import { troubleOf } from '../run/saveRun';
+import { troubleOf, type RunRefusal } from '../run/saveRun';
 import { MORE, MoreReadings, NO_MORE, sentMore } from './moreReadings';
 
 interface Field {
@@ -134,7 +134,11 @@ export function TypeRunRow({
         ...{ who: whoIsHere(), entry: typed.entry, ...heat, ...Object.fromEntries(read), confirmed },
         ...sentMore(typed.more as Record<string, string>, typed.scoreBetter),
       };
-      const answer = await sendJson(`/api/round-ups/${roundUpId}/runs`, 'POST', body);
+      const answer = await sendJson<RunRefusal & { label: string }>(
+        `/api/round-ups/${roundUpId}/runs`,
+        'POST',
+        body,
+      );
       if (!answer.ok) return setTrouble(troubleOf(answer));
       setTrouble(null);
       notice.say(`Run ${String(answer.body.label)} is in the logbook`);

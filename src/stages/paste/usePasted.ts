@@ -27,10 +27,10 @@ export function usePasted(roundUpId: number, { kind, text: first }: Pasting, onC
     if (text.trim() === '') return;
     let isOld = false;
     const wait = setTimeout(() => {
-      void sendJson(url, 'POST', { ...body, what: 'look' }).then((answer) => {
+      void sendJson<PasteView>(url, 'POST', { ...body, what: 'look' }).then((answer) => {
         if (isOld) return;
         setFault(answer.ok ? '' : answer.message);
-        setView(answer.ok ? (answer.body as unknown as PasteView) : null);
+        setView(answer.ok && answer.body.rows ? (answer.body as PasteView) : null);
       });
     }, 150);
     return () => {
@@ -45,7 +45,7 @@ export function usePasted(roundUpId: number, { kind, text: first }: Pasting, onC
 
   async function send() {
     setBusy(true);
-    const answer = await sendJson(url, 'POST', { ...body, what: 'take' });
+    const answer = await sendJson<{ said: string; undo: unknown }>(url, 'POST', { ...body, what: 'take' });
     setBusy(false);
     if (!answer.ok) return setFault(answer.message);
     const { undo } = answer.body;

@@ -50,10 +50,14 @@ export function SetupForm({
     if (!form.current!.reportValidity()) return;
     setBusy(true);
     const body = { who: whoIsHere(), reason: reason.trim(), seenId: data.currentId, setup, over };
-    const answer = await sendJson(`/api/round-ups/${data.roundUpId}/rig`, 'POST', body);
+    const answer = await sendJson<{ field: string; revision: number; started: boolean }>(
+      `/api/round-ups/${data.roundUpId}/rig`,
+      'POST',
+      body,
+    );
     setBusy(false);
     if (!answer.ok) {
-      const field = answer.body.field as string | undefined;
+      const { field } = answer.body;
       if (field === 'seenId') return setTrouble({ kind: 'conflict', who: '', theirs: 'the rig' });
       return setTrouble({ kind: 'failed', message: answer.message, field, again: answer.status === 0 });
     }

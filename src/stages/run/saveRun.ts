@@ -12,25 +12,28 @@ interface LastChange {
   isNow: string;
 }
 
+/** What the server says of a change that it did not save. */
+export interface RunRefusal {
+  last: LastChange | null;
+  asked: string[];
+  field: string;
+}
+
 /** Why a change of a run was not saved, from the server's answer. */
-export function troubleOf(answer: {
-  status: number;
-  message: string;
-  body: Record<string, unknown>;
-}): Trouble {
+export function troubleOf(answer: { status: number; message: string; body: Partial<RunRefusal> }): Trouble {
   if (answer.status === 409) {
-    const last = answer.body.last as LastChange | null;
+    const last = answer.body.last ?? null;
     const theirs = last ? `${last.what} from “${last.was}” to “${last.isNow}”` : '';
     return { kind: 'conflict', who: last?.who ?? '', theirs };
   }
-  const asked = answer.body.asked as string[] | undefined;
+  const { asked } = answer.body;
   if (asked) return { kind: 'asked', asked };
   if (answer.status === 404) return { kind: 'failed', message: 'This run is not there any more.' };
   const again = answer.status === 0 || answer.status >= 500;
   return {
     kind: 'failed',
     message: answer.message,
-    field: answer.body.field as string | undefined,
+    field: answer.body.field,
     again,
   };
 }
@@ -45,7 +48,7 @@ export async function saveRun(
   was?: Record<string, unknown>,
 ): Promise<SaveOutcome> {
   const url = `/api/round-ups/${roundUpId}/runs/${runId}`;
-  const answer = await sendJson(url, 'PATCH', {
+  const answer = await sendJson<RunRefusal & { version: number }>(url, 'PATCH', {
     ...{ who: whoIsHere(), version, changes, confirmed },
     ...(was ? { was } : {}),
   });

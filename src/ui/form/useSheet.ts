@@ -113,34 +113,38 @@ export function useSheet<T>(
     setBusy(true);
     setLast(attempt);
     const undone = from;
-    const answer = await sendJson(`/api/sheets/${kind}/${owner}`, 'PATCH', {
-      who: whoIsHere(),
-      reason,
-      version,
-      body,
-    });
+    const answer = await sendJson<{ version: number; body: T; who: string; field: string }>(
+      `/api/sheets/${kind}/${owner}`,
+      'PATCH',
+      {
+        who: whoIsHere(),
+        reason,
+        version,
+        body,
+      },
+    );
     setBusy(false);
     if (answer.status === 409) {
-      const there = { version: Number(answer.body.version), body: answer.body.body as T };
+      const there = { version: Number(answer.body.version), body: answer.body.body! };
       const both = threeWay(from, there.body, body);
       // What this page itself wrote a moment ago gives way to what was typed after it.
       const isOwn = there.version === written.current;
       if (both.overlaps.length === 0 || isOwn) {
-        const who = isOwn ? merged : String(answer.body.who ?? '');
+        const who = isOwn ? merged : (answer.body.who ?? '');
         const together = { ...attempt, body: both.body as T, from: there.body };
         return send(there.version, together, { merged: who, sent });
       }
       form.setValue('sheet', body, { shouldDirty: true });
       setBase({ version, body: from });
       setTheirs(there);
-      setTrouble({ kind: 'conflict', who: String(answer.body.who ?? ''), theirs: named(both.overlaps) });
+      setTrouble({ kind: 'conflict', who: answer.body.who ?? '', theirs: named(both.overlaps) });
       return null;
     }
     if (!answer.ok) {
       // Also what was saved from elsewhere than the form stays to be decided on.
       form.setValue('sheet', body, { shouldDirty: true });
       setBase({ version, body: from });
-      const field = answer.body.field as string | undefined;
+      const { field } = answer.body;
       setTrouble({
         kind: 'failed',
         message: answer.message,

@@ -80,16 +80,22 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
       ...runsPlan(evening, { logs, room: hasRoom ? null : room, target, into }),
     };
     setBusy(true);
-    const answer = await sendJson(`/api/uploads/${uploadId}/runs`, 'POST', plan);
+    const answer = await sendJson<{
+      imported: boolean;
+      roundUpId: number;
+      runs: RunPreview[];
+      unused: string[];
+      field: string;
+    }>(`/api/uploads/${uploadId}/runs`, 'POST', plan);
     setBusy(false);
     if (!answer.ok) {
-      const at = /^runs\[(\d+)\]/.exec(String(answer.body.field ?? ''));
+      const at = /^runs\[(\d+)\]/.exec(answer.body.field ?? '');
       return setFailure(at ? `Run ${used[Number(at[1])]!.i + 1}: ${answer.message}` : answer.message);
     }
     if (answer.body.imported) return router.push(`/round-ups/${String(answer.body.roundUpId)}/curves`);
-    setPreviews(answer.body.runs as RunPreview[]);
-    setUnused((answer.body.unused as string[] | undefined) ?? []);
-    if (answer.body.message) setFailure(String(answer.body.message));
+    setPreviews(answer.body.runs ?? []);
+    setUnused(answer.body.unused ?? []);
+    if (answer.body.message) setFailure(answer.body.message);
   }
 
   if (reading) return <WorkProgress uploadId={uploadId} onStop={stop} />;

@@ -18,8 +18,15 @@ async function described(
   fileId: number,
   columns?: Column[],
 ): Promise<{ log: BroughtLog } | { message: string }> {
-  const answer = await sendJson(`/api/uploads/${uploadId}/describe`, 'POST', { fileId, columns });
-  if (answer.ok && answer.body.read) return { log: answer.body.log as unknown as BroughtLog };
+  const answer = await sendJson<{ read: boolean; log: BroughtLog }>(
+    `/api/uploads/${uploadId}/describe`,
+    'POST',
+    {
+      fileId,
+      columns,
+    },
+  );
+  if (answer.ok && answer.body.read && answer.body.log) return { log: answer.body.log };
   return { message: whyNothing(answer) };
 }
 
