@@ -275,8 +275,15 @@ function answer(copy: ReadersCopy, ask: HTMLElement, more: HTMLElement): void {
 
 const [figures, ask, more] = ['figures', 'ask', 'ask-more'].map((id) => document.getElementById(id));
 if (figures && ask && more) {
-  ask.hidden = more.hidden = false;
-  document.documentElement.classList.add('asks');
+  const show = (isThere: boolean) => {
+    ask.hidden = more.hidden = !isThere;
+    document.documentElement.classList.toggle('asks', isThere);
+  };
   // Its room is kept meanwhile (`#ask:empty`).
-  void copyIn(figures.textContent).then((copy) => setTimeout(() => answer(copy, ask, more)));
+  show(true);
+  void copyIn(figures.textContent).then(
+    (copy) => setTimeout(() => answer(copy, ask, more)),
+    // A browser that cannot unpack them shows the report alone.
+    () => show(false),
+  );
 }

@@ -8,6 +8,8 @@ import { valueOfRun } from '@/core/responses/valueOfRun';
 import { withinRange } from '@/core/levels/meterRange';
 import { levelOfRun } from '@/core/levels/meterMean';
 import { loadKey, type Load } from '@/core/runs/load';
+import type { Outcome } from '@/core/outcome';
+import type { Reduction } from '@/core/reduction/reduceTrace';
 import type { Bundle } from '@/formats/bundle/readBundle';
 import { ProblemList, type Problem } from '@/formats/problem';
 import { memoized } from './cachedUntilWritten';
@@ -33,6 +35,19 @@ interface AtLoad {
   problems: Problem[];
 }
 
+type Item = Bundle['runs'][number];
+
+/** What each run of a bundle comes to, reduced once. */
+export const reducedOf = memoized((bundle: Bundle): ((item: Item) => Outcome<Reduction>) => {
+  const { rig, method } = bundle.dataPackage;
+  const found = new Map<Item, Outcome<Reduction>>();
+  return (item) => {
+    const known = found.get(item) ?? reduceRun(item.run, item.trace, { ...rig, windowS: method.windowS });
+    found.set(item, known);
+    return known;
+  };
+});
+
 function measureRuns(bundle: Bundle, load: Load): AtLoad {
   const { method, rig, planning } = bundle.dataPackage;
   const { lowestDb } = instrumentDoubt(planning.book);
@@ -40,9 +55,9 @@ function measureRuns(bundle: Bundle, load: Load): AtLoad {
   const problems = new ProblemList();
   const runs: BundleRankedRun[] = [];
   for (const item of bundle.runs) {
-    const { run, trace, readings } = item;
+    const { run, readings } = item;
     if (loadKey(run) !== key || run.setAside) continue;
-    const die = reduceRun(run, trace, { ...rig, windowS: method.windowS });
+    const die = reducedOf(bundle)(item);
     if (!die.known) {
       problems.push(noNumber(run, die.reason));
       continue;

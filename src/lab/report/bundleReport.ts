@@ -21,7 +21,7 @@ import { markdownHtml } from '@/formats/report/markdown';
 import type { ReportVersion } from '@/core/verdict/reportVersion';
 import type { ReportData } from '@/formats/report/reportData';
 import { reportHtml } from '@/formats/report/reportHtml';
-import { reduceRun } from '../model/reduceRun';
+import { reducedOf } from '../model/roundUpOfBundle';
 import { dayWords, momentWords } from '@/core/timeWords';
 import { reportFonts } from './reportFonts';
 import { bundleOrders, type BundleOrders } from './bundleOrders';
@@ -37,12 +37,12 @@ const BASE_64 = 3 / 4;
 
 /** The runs of a bundle as the method card counts them. */
 function countedRuns(bundle: Bundle): LabRun[] {
-  const { rig, method, planning } = bundle.dataPackage;
+  const { planning } = bundle.dataPackage;
   const { lowestDb } = instrumentDoubt(planning.book);
   const controls = new Set(bundle.entries.filter(({ isControl }) => isControl).map(({ entry }) => entry));
   return bundle.runs.flatMap((item, id): LabRun[] => {
     const { run, trace, readings } = item;
-    const reduction = reduceRun(run, trace, { ...rig, windowS: method.windowS });
+    const reduction = reducedOf(bundle)(item);
     if (!reduction.known) return [];
     return [
       {
