@@ -199,6 +199,17 @@ test('without script a report has its text, tables and pictures, and nothing tha
   await close();
 });
 
+test('a browser that cannot unpack the figures shows the report alone, and no room for them', async ({
+  browser,
+}) => {
+  const page = await (await browser.newContext()).newPage();
+  await page.addInitScript(() => Reflect.deleteProperty(window, 'DecompressionStream'));
+  await page.goto(at.towers);
+  await expect(page.locator('table.order').first()).toBeVisible();
+  await expect(page.locator('#ask')).toBeHidden();
+  await page.context().close();
+});
+
 test('names that mean harm are text, in the file and in what its script makes; one entry alone is answered for', async ({
   browser,
 }) => {

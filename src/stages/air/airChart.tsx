@@ -20,7 +20,7 @@ interface Placed {
 
 function fanSeries({ work: { curve }, position }: Placed): PlotSeries[] {
   const { colour, marker } = entryStyle(position);
-  const { hollow, pointStyle, ...marks } = pointStyleOf(marker);
+  const { hollow, styles } = pointStyleOf(marker);
   const borderColor = themeColour(colour);
   const first = curve.through.x[0]!;
   const last = curve.through.x.at(-1)!;
@@ -36,10 +36,7 @@ function fanSeries({ work: { curve }, position }: Placed): PlotSeries[] {
       data: curve.points.map((point) => ({ x: point.flowM3PerH, y: point.pressurePa })),
       borderColor,
       backgroundColor: hollow ? themeColour('--color-ground') : borderColor,
-      pointStyle: pointStyle as 'circle',
-      pointRadius: marks.radius - 1,
-      pointRotation: marks.rotation,
-      pointBorderWidth: marks.borderWidth,
+      ...{ ...styles, pointRadius: styles.pointRadius - 1 },
     },
   ];
 }

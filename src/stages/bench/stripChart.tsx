@@ -1,15 +1,8 @@
 'use client';
 
 import { useCallback, useMemo, useState } from 'react';
-import {
-  pixelX,
-  pixelY,
-  Plot,
-  themeColour,
-  type BarPoint,
-  type PlotFrame,
-  type PlotSeries,
-} from '@/ui/chart/plot';
+import type { BarPoint } from '@/ui/chart/intervals';
+import { pixelX, pixelY, Plot, themeColour, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
 import { figure } from '@/ui/marks/figures';
 import { isByAirAlone } from '@/core/bench/benchState';
 import { readingSoFar } from '@/core/bench/readingSoFar';

@@ -20,7 +20,7 @@ export function BridgePlot({
   const make = useCallback((): PlotSeries[] => {
     const ink = themeColour('--color-ink');
     const dots: PlotSeries = {
-      type: 'scatterWithErrorBars',
+      type: 'scatter',
       data: shared.map(({ x, y, ux, uy }) => ({
         ...{ x, y, xMin: x - NORMAL_95 * ux, xMax: x + NORMAL_95 * ux },
         ...{ yMin: y - NORMAL_95 * uy, yMax: y + NORMAL_95 * uy },
@@ -28,8 +28,7 @@ export function BridgePlot({
       pointRadius: 4,
       backgroundColor: ink,
       borderColor: ink,
-      errorBarColor: ink,
-      errorBarWhiskerColor: ink,
+      bars: { colour: ink, whiskerPx: 10 },
     };
     if (!bridge) return [dots];
     const { intercept, slope } = bridge.fit;

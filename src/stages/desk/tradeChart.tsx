@@ -5,18 +5,22 @@ import type { TradeEntry } from '@/core/ranking/tradeOff';
 import { pixelX, pixelY, Plot, themeColour, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
 import { pointStyleOf } from '@/ui/chart/pointStyle';
 import { entryStyle } from '@/ui/marks/entryMark';
-import { placeLabels } from '../curves/chart/placeLabels';
+import { besideMarks } from './besideMarks';
 import type { PageEntry } from '@/lab/model/pageEntries';
+
+/** A name is cut beyond so many letters; how wide one of them is, on average, px. */
+const MOST_LETTERS = 26;
+const LETTER_PX = 6.8;
 
 /** From where to where a point is drawn along x: its range, or its interval. */
 const spanOf = ({ x, x95, xSpan }: TradeEntry): [number, number] => xSpan ?? [x - x95, x + x95];
 
 function pointSeries(point: TradeEntry, position: number): PlotSeries {
   const { colour, marker } = entryStyle(position);
-  const { hollow, pointStyle, ...marks } = pointStyleOf(marker);
+  const { hollow, styles } = pointStyleOf(marker);
   const borderColor = themeColour(colour) + (point.onFront ? '' : '70');
   return {
-    type: 'scatterWithErrorBars',
+    type: 'scatter',
     data: [
       {
         x: point.x,
@@ -27,13 +31,10 @@ function pointSeries(point: TradeEntry, position: number): PlotSeries {
         yMax: point.y + point.y95,
       },
     ],
-    errorBarColor: borderColor,
-    errorBarLineWidth: 1.2,
-    errorBarWhiskerSize: 0,
+    bars: { colour: borderColor },
     borderColor,
     backgroundColor: hollow ? themeColour('--color-ground') : borderColor,
-    pointStyle: pointStyle as 'circle',
-    ...{ ...marks, radius: marks.radius + 1 },
+    ...{ ...styles, pointRadius: styles.pointRadius + 1 },
   };
 }
 
@@ -98,14 +99,22 @@ export function TradeChart({
   );
   const labels = useMemo(() => {
     if (!frame) return [];
-    const at = points.map((point) => ({
-      ...point,
-      product: entries.get(point.entry)!.product,
-      position: entries.get(point.entry)!.position,
-      x: pixelX(frame, point.x),
-      y: pixelY(frame, point.y) - 12,
-    }));
-    return placeLabels(at, frame.top, frame.bottom);
+    const named = points.map((point) => {
+      const { product, position } = entries.get(point.entry)!;
+      const name = product.length > MOST_LETTERS ? `${product.slice(0, MOST_LETTERS - 1)}…` : product;
+      const [from, to] = spanOf(point);
+      const mark = {
+        ...{ x: pixelX(frame, point.x), y: pixelY(frame, point.y), widthPx: name.length * LETTER_PX },
+        spanX: [pixelX(frame, from), pixelX(frame, to)] as const,
+        spanY: [pixelY(frame, point.y - point.y95), pixelY(frame, point.y + point.y95)] as const,
+      };
+      return { entry: point.entry, onFront: point.onFront, name, position, mark };
+    });
+    const places = besideMarks(
+      named.map(({ mark }) => mark),
+      frame,
+    );
+    return named.map((label, i) => ({ ...label, place: places[i]! }));
   }, [frame, points, entries]);
   return (
     <div className="relative h-full min-h-[320px] w-full">
@@ -121,26 +130,23 @@ export function TradeChart({
       />
       {frame && (
         <svg className="pointer-events-none absolute inset-0 h-full w-full" aria-hidden="true">
-          {labels.map((label) => {
-            const atRight = label.x > frame.right - 150;
-            return (
-              <text
-                key={label.entry}
-                x={label.x + (atRight ? -9 : 9)}
-                y={label.labelY}
-                textAnchor={atRight ? 'end' : 'start'}
-                fontSize="12.5"
-                fontWeight="600"
-                stroke="var(--color-ground)"
-                strokeWidth="4"
-                paintOrder="stroke"
-                opacity={label.onFront ? 1 : 0.75}
-                fill={`var(${entryStyle(label.position).colour})`}
-              >
-                {label.product.length > 26 ? `${label.product.slice(0, 25)}…` : label.product}
-              </text>
-            );
-          })}
+          {labels.map(({ entry, onFront, name, position, place }) => (
+            <text
+              key={entry}
+              x={place.x}
+              y={place.y}
+              textAnchor={place.anchor}
+              fontSize="12.5"
+              fontWeight="600"
+              stroke="var(--color-ground)"
+              strokeWidth="4"
+              paintOrder="stroke"
+              opacity={onFront ? 1 : 0.75}
+              fill={`var(${entryStyle(position).colour})`}
+            >
+              {name}
+            </text>
+          ))}
         </svg>
       )}
     </div>

@@ -3,7 +3,8 @@
 import { useCallback, useMemo, useState } from 'react';
 import { settlingFitAt } from '@/core/settling/settlingFit';
 import { TakeAlong } from '../desk/takeAlong';
-import { pixelX, Plot, themeColour, type BarPoint, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
+import type { BarPoint } from '@/ui/chart/intervals';
+import { pixelX, Plot, themeColour, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
 import { figure } from '@/ui/marks/figures';
 import type { RunData, RunTrace } from '@/lab/runs/runPage';
 import { WindowForm } from './windowForm';

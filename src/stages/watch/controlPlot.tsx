@@ -1,7 +1,8 @@
 'use client';
 
 import { useCallback, useMemo, useState } from 'react';
-import { pixelX, Plot, themeColour, type BarPoint, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
+import type { BarPoint } from '@/ui/chart/intervals';
+import { pixelX, Plot, themeColour, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
 import { dayOf } from './doubtWords';
 import type { WatchPoint } from '@/lab/drift/watchView';
 import { NORMAL_95 } from '@/core/statistics/normal';
@@ -31,7 +32,7 @@ export function ControlPlot({ points, drift, limit, revisions, unit, label }: Pr
       colour: string,
       pointStyle: 'circle' | 'triangle',
     ): PlotSeries => ({
-      type: 'scatterWithErrorBars',
+      type: 'scatter',
       data: own.map(({ atMs, value, uncertainty }) => ({
         x: dayAt(atMs),
         y: value,
@@ -43,8 +44,7 @@ export function ControlPlot({ points, drift, limit, revisions, unit, label }: Pr
       pointStyle,
       backgroundColor: colour,
       borderColor: colour,
-      errorBarColor: colour,
-      errorBarWhiskerColor: colour,
+      bars: { colour: colour, whiskerPx: 10 },
     });
     const steps = (offset: number, dash: number[]): PlotSeries => ({
       type: 'scatter',

@@ -1,8 +1,6 @@
 import { Chart, LinearScale, LineController, LineElement, PointElement, ScatterController } from 'chart.js';
-import { PointWithErrorBar, ScatterWithErrorBarsController } from 'chartjs-chart-error-bars';
 
 // The parts that plots are made of, and no others: the file is asked for once a page stands.
 Chart.register(LinearScale, LineController, LineElement, PointElement, ScatterController);
-Chart.register(PointWithErrorBar, ScatterWithErrorBarsController);
 
 export { Chart };

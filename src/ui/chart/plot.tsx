@@ -1,6 +1,7 @@
 'use client';
 
 import type { Chart, ChartDataset, Plugin } from 'chart.js';
+import { intervals, type BarPoint, type WithBars } from './intervals';
 import { memo, useCallback, useEffect, useRef, useState } from 'react';
 
 /** Waits until the browser has nothing more urgent to do, so that drawing never holds up a touch. */
@@ -40,19 +41,7 @@ export function themeColour(name: string): string {
   return getComputedStyle(document.documentElement).getPropertyValue(name).trim();
 }
 
-/** A point; with an error bar where its series is a `scatterWithErrorBars`. */
-export interface BarPoint {
-  x: number;
-  y: number;
-  yMin?: number;
-  yMax?: number;
-  xMin?: number;
-  xMax?: number;
-}
-
-type Drawn = 'scatter' | 'scatterWithErrorBars';
-
-export type PlotSeries = ChartDataset<Drawn, BarPoint[]>;
+export type PlotSeries = ChartDataset<'scatter', BarPoint[]> & WithBars;
 
 export interface PlotAxis {
   min?: number | undefined;
@@ -84,18 +73,20 @@ export interface PlotProps {
 /** Series that are drawn in one go at first sight. */
 const AT_ONCE = 8;
 
-/** What each vertical scale has to hold, so that it stands before its series do. */
+/** What each scale has to hold, intervals with it, so that it is the same before its series are drawn. */
 function spanOf(all: readonly PlotSeries[]): Map<string, { atLeast: number; atMost: number }> {
   const spans = new Map<string, { atLeast: number; atMost: number }>();
-  for (const { yAxisID = 'y', data } of all) {
-    const span = spans.get(yAxisID) ?? { atLeast: Infinity, atMost: -Infinity };
-    for (const { y } of data) {
-      if (!Number.isFinite(y)) continue;
-      span.atLeast = Math.min(span.atLeast, y);
-      span.atMost = Math.max(span.atMost, y);
+  const hold = (scale: string, ...values: (number | undefined)[]) => {
+    const { atLeast, atMost } = spans.get(scale) ?? { atLeast: Infinity, atMost: -Infinity };
+    const known = values.filter((value): value is number => value !== undefined && Number.isFinite(value));
+    if (known.length === 0) return;
+    spans.set(scale, { atLeast: Math.min(atLeast, ...known), atMost: Math.max(atMost, ...known) });
+  };
+  for (const { yAxisID = 'y', data } of all)
+    for (const { x, y, xMin, xMax, yMin, yMax } of data) {
+      hold('x', x, xMin, xMax);
+      hold(yAxisID, y, yMin, yMax);
     }
-    spans.set(yAxisID, span);
-  }
   return spans;
 }
 
@@ -155,7 +146,7 @@ export const Plot = memo(function Plot({
   const drawn = useRef(false);
   useEffect(() => {
     let isFilled = drawn.current;
-    const frame: Plugin<Drawn> = {
+    const frame: Plugin<'scatter'> = {
       id: 'frame',
       // Layout, series and drawing are three tasks at first sight: none of them holds up a touch.
       beforeRender: () => isFilled,
@@ -171,7 +162,7 @@ export const Plot = memo(function Plot({
           yMax: scales.y!.max,
         }),
     };
-    let chart: Chart<Drawn, BarPoint[]> | null = null;
+    let chart: Chart<'scatter', BarPoint[]> | null = null;
     let gone = false;
     void (async () => {
       // A third of what a chart's page loads: asked for once the page stands.
@@ -182,7 +173,7 @@ export const Plot = memo(function Plot({
       if (gone || !canvas.current) return;
       const all = series();
       const span = spanOf(all);
-      chart = new Library<Drawn, BarPoint[]>(canvas.current, {
+      chart = new Library<'scatter', BarPoint[]>(canvas.current, {
         type: 'scatter',
         data: { datasets: drawn.current ? all : [] },
         options: {
@@ -193,12 +184,12 @@ export const Plot = memo(function Plot({
           events: [],
           layout: { padding: { right: rightPx, top: topPx } },
           scales: {
-            x: scale(x, 'bottom'),
+            x: scale({ ...span.get('x'), ...x }, 'bottom'),
             y: scale({ ...span.get('y'), ...y }, 'left'),
             ...(y2 ? { y2: scale({ ...span.get('y2'), ...y2 }, 'right') } : {}),
           },
         },
-        plugins: [frame],
+        plugins: [frame, intervals],
       });
       for (let i = 0; !drawn.current && i < all.length; i += AT_ONCE) {
         await whenIdle();

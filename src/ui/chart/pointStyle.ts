@@ -1,14 +1,14 @@
+import type { PointStyle } from 'chart.js';
 import type { Marker } from '../marks/entryMark';
 
-interface PointStyle {
-  pointStyle: string;
-  rotation: number;
-  radius: number;
-  borderWidth: number;
-  hollow: boolean;
+interface PointStyles {
+  pointStyle: PointStyle;
+  pointRotation: number;
+  pointRadius: number;
+  pointBorderWidth: number;
 }
 
-const SHAPES: Record<Marker, { pointStyle: string; rotation?: number; hollow?: boolean }> = {
+const SHAPES: Record<Marker, { pointStyle: PointStyle; rotation?: number; hollow?: boolean }> = {
   disc: { pointStyle: 'circle' },
   square: { pointStyle: 'rect' },
   triangle: { pointStyle: 'triangle' },
@@ -19,12 +19,15 @@ const SHAPES: Record<Marker, { pointStyle: string; rotation?: number; hollow?: b
   wedge: { pointStyle: 'triangle', rotation: 180 },
 };
 
-/** An entry's marker as the chart library draws it. */
-export function pointStyleOf(marker: Marker): PointStyle {
+/** An entry's marker as the chart library draws it, and whether it is hollow. */
+export function pointStyleOf(marker: Marker): { hollow: boolean; styles: PointStyles } {
   const { pointStyle, rotation = 0, hollow = false } = SHAPES[marker];
   return {
-    ...{ pointStyle, rotation, hollow },
-    radius: pointStyle === 'triangle' ? 5 : 4.5,
-    borderWidth: hollow || marker === 'cross' ? 2 : 1,
+    hollow,
+    styles: {
+      ...{ pointStyle, pointRotation: rotation },
+      pointRadius: pointStyle === 'triangle' ? 5 : 4.5,
+      pointBorderWidth: hollow || marker === 'cross' ? 2 : 1,
+    },
   };
 }

@@ -59,8 +59,7 @@ function seriesOf(
   { faded, bridged }: { faded: boolean; bridged: boolean },
 ): PlotSeries[] {
   const { colour, marker } = entryStyle(position);
-  // A point with a bar has these of every point; its own types leave them out.
-  const { hollow, pointStyle, ...marks } = pointStyleOf(marker);
+  const { hollow, styles } = pointStyleOf(marker);
   const borderColor = themeColour(colour) + (faded ? FADED : '');
   return [
     {
@@ -68,15 +67,12 @@ function seriesOf(
       ...(bridged ? { borderDash: [6, 5] } : {}),
     },
     {
-      type: 'scatterWithErrorBars',
+      type: 'scatter',
       data: points.map(({ x, y, low, high }) => ({ x, y, yMin: low, yMax: high })),
-      errorBarColor: borderColor,
-      errorBarLineWidth: 1.2,
-      errorBarWhiskerSize: 0,
+      bars: { colour: borderColor },
       borderColor,
       backgroundColor: hollow || bridged ? themeColour('--color-ground') : borderColor,
-      pointStyle: pointStyle as 'circle',
-      ...marks,
+      ...styles,
     },
   ];
 }
