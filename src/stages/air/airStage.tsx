@@ -94,9 +94,9 @@ export function AirStage({ data }: { data: AirData }) {
             )}
           </div>
           <p className="label-text pt-1">
-            Dashed: the resistance, Δp = k·qⁿ. Circles: where a fan works. Each curve is read at the openings
-            of a chamber and converted to its speed here by the fan laws, flow by the speed and pressure by
-            its square.{' '}
+            Dashed: the resistance, Δp = k·q<sup>n</sup>. Circles: where a fan works. Each curve is read at
+            the openings of a chamber and converted to its speed here by the fan laws, flow by the speed and
+            pressure by its square.{' '}
             <TakeAlong
               picture="air-picture"
               fileName="pressure-and-flow"

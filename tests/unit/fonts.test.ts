@@ -1,0 +1,68 @@
+/** @jest-environment node */
+import { readdirSync, readFileSync } from 'node:fs';
+import opentype from 'opentype.js';
+import ts from 'typescript';
+import { decompress } from 'wawoff2';
+
+const FONTS = 'src/app/fonts';
+/** Of a rare unit, mmH₂O, which the reader's own font writes. */
+const OF_THE_READER = '₂';
+
+/** The font of a file, or of what the style sheet holds of one. */
+async function fontOf(packed: Uint8Array): Promise<opentype.Font> {
+  const bytes = await decompress(packed);
+  return opentype.parse(new Uint8Array(bytes).buffer);
+}
+
+/** Signs of texts and markup in a source file, beyond plain letters. */
+function signsIn(path: string): string[] {
+  const source = ts.createSourceFile(path, readFileSync(path, 'utf8'), ts.ScriptTarget.Latest, true);
+  const found = new Set<string>();
+  const visit = (node: ts.Node): void => {
+    if (ts.isStringLiteralLike(node) || ts.isTemplateLiteralToken(node) || ts.isJsxText(node))
+      for (const sign of node.text) if (sign > '~' && !/\s/.test(sign)) found.add(sign);
+    ts.forEachChild(node, visit);
+  };
+  visit(source);
+  return [...found];
+}
+
+const pages = ['src/stages', 'src/ui', 'src/app', 'src/core', 'src/lab'].flatMap((folder) =>
+  readdirSync(folder, { recursive: true, encoding: 'utf8' })
+    .filter((name) => /\.tsx?$/.test(name) && !name.includes('.test.'))
+    .map((name) => `${folder}/${name}`),
+);
+
+test('every sign that a page writes is in a font that comes with the application', async () => {
+  const marks = readFileSync(`${FONTS}/marks.css`, 'utf8');
+  const inside = Buffer.from(/base64,([^)]+)/.exec(marks)![1]!, 'base64');
+  const files = readdirSync(FONTS)
+    .filter((name) => name.endsWith('.woff2') && !name.startsWith('bricolage'))
+    .map((name) => readFileSync(`${FONTS}/${name}`));
+  const fonts: opentype.Font[] = [];
+  // One after the other: the unpacker has one memory.
+  for (const packed of [inside, ...files]) fonts.push(await fontOf(packed));
+  const isThere = (sign: string) => fonts.some((font) => font.charToGlyphIndex(sign) > 0);
+  expect(isThere('→')).toBe(true);
+  expect(isThere('漢')).toBe(false);
+  const missing = pages.flatMap((path) =>
+    signsIn(path)
+      .filter((sign) => sign !== OF_THE_READER && !isThere(sign))
+      .map((sign) => `${sign} in ${path}`),
+  );
+  expect(missing).toEqual([]);
+});
+
+test('the style sheet names each mark that its fonts have', async () => {
+  const marks = readFileSync(`${FONTS}/marks.css`, 'utf8');
+  const faces = [...marks.matchAll(/src: url\(([^)]+)\)[^;]*;\s*unicode-range: ([^;]+);/g)];
+  expect(faces).toHaveLength(3);
+  for (const [, url, range] of faces) {
+    const packed = url!.startsWith('data:')
+      ? Buffer.from(url!.slice(url!.indexOf(',') + 1), 'base64')
+      : readFileSync(`${FONTS}/${url!.replaceAll(/['./]*(marks-\w+)/g, '$1').replaceAll("'", '')}`);
+    const font = await fontOf(packed);
+    const signs = range!.split(', ').map((code) => String.fromCodePoint(parseInt(code.slice(2), 16)));
+    expect(signs.filter((sign) => font.charToGlyphIndex(sign) === 0)).toEqual([]);
+  }
+});
