@@ -81,7 +81,7 @@ test('an evening from the folder to the published table', async ({ page }) => {
   await expect(line).toHaveAttribute('aria-valuenow', '28');
   const quiet = await order(page);
   expect(quiet[0]).toBe('tramontana');
-  await expect(page.locator('[data-not-placed="jaloque-360"]')).toContainText('its quietest setting is');
+  await expect(page.locator('[data-not-placed="jaloque-360"]')).toContainText('Its quietest setting is');
   await line.focus();
   await page.keyboard.press('ArrowRight');
   await expect(line).toHaveAttribute('aria-valuenow', '28.1');

@@ -42,7 +42,7 @@ test('what is compared and against what are two choices in the address, and both
   await expect(page).toHaveURL(new RegExp(`at=${before - 100}`));
   await page.getByLabel('Speed, rpm').fill('700');
   await page.keyboard.press('Enter');
-  await expect(page.locator('[data-not-placed]').first()).toContainText('too fast: its slowest setting is');
+  await expect(page.locator('[data-not-placed]').first()).toContainText('Too fast. Its slowest setting is');
 
   // What stands in the address is what is seen by whoever opens it.
   const other = await page.context().newPage();
