@@ -39,8 +39,8 @@ const marks = async (from, characters, file) => {
 `;
 };
 const faces = [
-  await marks(math, '→←▲▼●○◐◌≥≤∞√⤳Δ'),
-  await marks(math, '◷◀▷▶■⊙⊘⊗⇈↘↗⇅ΣΦΓτωνρχφσ', 'marks-formulas.woff2'),
+  await marks(math, '→←▲▼▶●○◐◌≥≤∞√⤳Δ'),
+  await marks(math, '◷◀▷■⊙⊘⊗⇈↘↗⇅ΣΦΓτωνρχφσ', 'marks-formulas.woff2'),
   await marks(signs, '✕✎⠿', 'marks-signs.woff2'),
 ];
 writeFileSync('src/app/fonts/marks.css', `/* Made by npm run fonts. */\n${faces.join('')}`);

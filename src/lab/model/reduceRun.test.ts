@@ -1,8 +1,8 @@
 import type { TraceTable } from '@/formats/bundle/tables/traceTable';
-import { hasDie, reduceRun, type RunToReduce } from './reduceRun';
+import { hasDie, reduceRun, type Reducible } from './reduceRun';
 
 const RIG = { limitC: 90, windowS: 300 };
-const RUN: RunToReduce = {
+const RUN: Reducible = {
   ...{ loadW: 100, loadName: '', movedWindow: null },
   ...{ typedCpuC: null, typedAmbientC: null, typedPowerW: null },
 };

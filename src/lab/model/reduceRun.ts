@@ -14,7 +14,7 @@ export interface RigRule {
 }
 
 /** What a run's numbers come from beside its log. */
-export interface RunToReduce {
+export interface Reducible {
   loadW: number;
   loadName: string;
   typedCpuC: number | null;
@@ -26,7 +26,7 @@ export interface RunToReduce {
 type Log = Pick<TraceTable, 'channels'>;
 
 /** Whether a die was measured, logged or typed; without one a run stands on its other readings. */
-export function hasDie({ run, trace }: { run: Pick<RunToReduce, 'typedCpuC'>; trace: Log | null }): boolean {
+export function hasDie({ run, trace }: { run: Pick<Reducible, 'typedCpuC'>; trace: Log | null }): boolean {
   if (!trace) return run.typedCpuC !== null;
   return trace.channels.some(
     ({ heading, values }) =>
@@ -38,7 +38,7 @@ export function hasDie({ run, trace }: { run: Pick<RunToReduce, 'typedCpuC'>; tr
  * FORMATS steps 1 to 4 for a run, from its log or from its typed means: of a bundle and of the lab alike. One without a
  * die comes to its other readings, which is a result too.
  */
-export function reduceRun(run: RunToReduce, trace: Log | null, rig: RigRule): Outcome<Reduction> {
+export function reduceRun(run: Reducible, trace: Log | null, rig: RigRule): Outcome<Reduction> {
   if (!hasDie({ run, trace })) return known(noDie());
   const rule = {
     loadW: run.loadW,
