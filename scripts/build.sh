@@ -12,13 +12,14 @@ need_reader() {
 need_build() {
   local wanted
   need_reader
-  wanted="$(find src scripts/eagerChunks.mjs next.config.ts postcss.config.mjs tsconfig.json package-lock.json -type f ! -name '*.test.ts' -print0 |
+  wanted="$(find src scripts/eagerChunks.mjs scripts/styleOnce.mjs next.config.ts postcss.config.mjs tsconfig.json package-lock.json -type f ! -name '*.test.ts' -print0 |
     sort -z | xargs -0 sha256sum | sha256sum | cut -c1-64)"
   if [ "$(cat .next/abanico-source 2>/dev/null || true)" != "$wanted" ]; then
     say "building"
     rm -f .next/abanico-source
     node_modules/.bin/next build >.build.log 2>&1 || { cat .build.log >&2; fail "the build failed."; }
     node scripts/eagerChunks.mjs
+    node scripts/styleOnce.mjs
     rm -f .build.log
     echo "$wanted" >.next/abanico-source
   fi

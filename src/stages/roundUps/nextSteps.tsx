@@ -29,7 +29,7 @@ export function NextSteps({ items }: { items: readonly RoundUpItem[] }) {
               >
                 {next.words}
               </Link>
-              <span className="min-w-0 truncate text-ink2" dir="auto">
+              <span className="min-w-0 basis-full truncate text-ink2 sm:basis-auto" dir="auto">
                 {item.title}
               </span>
             </p>
