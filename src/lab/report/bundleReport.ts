@@ -1,5 +1,5 @@
 import { inARow } from '@/core/words';
-import { steadyZip } from '@/formats/bundle/steadyZip';
+import { steadyZipOfAtMost } from '@/formats/bundle/steadyZip';
 import { methodCard } from '@/core/brief/methodCard';
 import { methodDone } from '@/core/brief/methodDone';
 import { isWithoutHeat, type Brief } from '@/core/brief/brief';
@@ -88,7 +88,8 @@ const isWav = (path: string) => /\.wav$/i.test(path);
 /** The bundle to take along: whole, or without its logs where it is larger than `most` bytes. */
 function attached(files: BundleFiles, name: string, most: number): Pick<ReportData, 'data' | 'dataNote'> {
   const zipped = (all: boolean) =>
-    steadyZip(
+    steadyZipOfAtMost(
+      most,
       [...files].filter(
         ([path]) => !path.startsWith('photos/') && !isWav(path) && (all || !path.startsWith('traces/')),
       ),
@@ -98,13 +99,13 @@ function attached(files: BundleFiles, name: string, most: number): Pick<ReportDa
   const wavs = [...files.keys()].some(isWav) ? ' The recordings go in the bundle.' : '';
   // Logs pack to a fifth: far larger ones need not be packed to be known as too large.
   const whole = raw <= 12 * MOST_BYTES ? zipped(true) : null;
-  if (whole && whole.length <= most)
+  if (whole)
     return {
       data: { name: `${slug}.zip`, bytes: whole },
       dataNote: `All tables and logs, as open data.${wavs}`,
     };
   const tables = zipped(false);
-  return tables.length <= most
+  return tables
     ? {
         data: { name: `${slug}-tables.zip`, bytes: tables },
         dataNote: `All tables as open data; the logs are larger than a page should be, and go in the bundle.${wavs}`,
