@@ -39,6 +39,15 @@ const config = [
       'no-restricted-imports': ['error', { name: 'next/link', message: 'Import Link from @/ui/frame/link.' }],
     },
   },
+  {
+    // Files and pages that are drawn once, whole: no row of them changes, and what Next asks of its own pages is not asked of them.
+    files: ['src/formats/**', 'src/reader/**', 'src/lab/**'],
+    rules: {
+      'react/jsx-key': 'off',
+      '@next/next/no-head-element': 'off',
+      '@next/next/no-img-element': 'off',
+    },
+  },
   { files: ['src/command/**', 'demo/make.ts', 'scripts/**', 'tests/**'], rules: { 'no-console': 'off' } },
 ];
 

@@ -1,7 +1,7 @@
 # What a report runs in a reader's browser, once for each state of its sources.
 need_reader() {
   local wanted
-  wanted="$(find src/reader src/core src/contracts src/formats/picture scripts/readersScript.mjs package-lock.json -type f \
+  wanted="$(find src/reader src/core src/contracts src/formats scripts/readersScript.mjs package-lock.json -type f \
     ! -name '*.test.ts' -print0 | sort -z | xargs -0 sha256sum | sha256sum | cut -c1-64)"
   [ "$(cat .reader/source 2>/dev/null || true)" != "$wanted" ] || return 0
   node scripts/readersScript.mjs >&2 || fail "the script of reports could not be built."

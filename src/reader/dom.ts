@@ -1,3 +1,5 @@
+import { render, type VNode } from 'preact';
+
 type Child = Node | string | null | false;
 
 /**
@@ -19,10 +21,10 @@ export function h<K extends keyof HTMLElementTagNameMap>(
   return element;
 }
 
-/** A drawing whose words were escaped where it was made. */
-export function drawing(svg: string, kind = ''): HTMLElement {
-  const holder = h('span', { class: kind });
-  holder.innerHTML = svg;
+/** A drawing, as it is described for pages and files alike. */
+export function drawing(picture: VNode): HTMLElement {
+  const holder = h('span');
+  render(picture, holder);
   return holder;
 }
 

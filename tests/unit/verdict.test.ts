@@ -15,9 +15,13 @@ import { firstVerdict, newPart, PART_KINDS } from '@/core/verdict/verdictSheet';
 import type { PlacedEntry } from '@/core/ranking/rankAtLine';
 import { barsPicture } from '@/formats/picture/barsPicture';
 import { curvesPicture } from '@/formats/picture/curvesPicture';
-import { escaped, markerAt, NIGHT, PAPER, ticks } from '@/formats/picture/pictureTheme';
+import { h } from 'preact';
+import { markup } from '@/formats/markup/markup';
+import { Marker } from '@/formats/picture/marker';
+import { NIGHT, PAPER, ticks } from '@/formats/picture/pictureTheme';
 import { markdownHtml } from '@/formats/report/markdown';
-import { orderCsv, orderMarkdown, orderPlainHtml } from '@/formats/report/orderText';
+import { orderCsv, orderMarkdown } from '@/formats/report/orderText';
+import { orderPlainHtml } from '@/formats/report/orderPlainHtml';
 import type { OrderTable, ReportData } from '@/formats/report/reportData';
 import { reportHtml } from '@/formats/report/reportHtml';
 import { verdictSheet } from '@/contracts/sheets/verdictSheet';
@@ -315,12 +319,16 @@ test.each(HOSTILE)('a hostile text goes out as text in Markdown, pictures and ta
     ),
     curvesPicture({ ...common, curves: [], xTitle: text, yTitle: text, rings: [], line: null }, size, NIGHT),
   ];
-  for (const svg of svgs)
+  for (const svg of svgs.map((picture) => markup(picture))) {
     expect(
       svg
         .match(/<[a-z]+/gi)!
         .every((tag) => /^<(svg|title|desc|rect|text|g|path|circle|polyline)$/.test(tag)),
     ).toBe(true);
+    // As a file it is read as XML: each attribute has a value, and no sign that XML has not got stands in it.
+    expect(svg).toMatch(/^(<\/?[a-z]+(\s[\w:-]+="[^"<]*")*\s*\/?>|[^<]+)+$/i);
+    expect(svg).not.toMatch(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/);
+  }
   const row = {
     entry: 'a',
     position: 0,
@@ -385,7 +393,11 @@ test.each(HOSTILE)('a hostile text goes out as text in Markdown, pictures and ta
   };
   const html = reportHtml(data, { text: new Uint8Array(1), headings: new Uint8Array(1) });
   expect(html).not.toMatch(/<script|<img|<iframe|href="(javascript|data:text)/i);
-  expect(html).toContain(escaped(text).slice(0, 40));
+  expect(html).toContain(
+    markup(h('p', null, text))
+      .slice(3, -4)
+      .slice(0, 40),
+  );
   expect(reportHtml(data, { text: new Uint8Array(1), headings: new Uint8Array(1) })).toBe(html);
 });
 
@@ -401,7 +413,10 @@ test('ticks are round and within, markers differ, and nothing is drawn as words'
       },
     ),
   );
-  expect(new Set(Array.from({ length: 8 }, (_, i) => markerAt(i, 5, 5, 4, '#000'))).size).toBe(8);
+  const marks = Array.from({ length: 8 }, (_, position) =>
+    markup(h(Marker, { position, x: 5, y: 5, r: 4, colour: '#000' })),
+  );
+  expect(new Set(marks).size).toBe(8);
   const empty = {
     entries: new Map(),
     title: 't',
@@ -412,9 +427,10 @@ test('ticks are round and within, markers differ, and nothing is drawn as words'
     lit: new Set<string>(),
     alt: '',
   };
-  expect(barsPicture({ ...empty, bars: [] }, { width: 100, height: 50, scale: 1 }, PAPER)).toContain(
-    'No entry is ranked here',
-  );
+  const bare = markup(barsPicture({ ...empty, bars: [] }, { width: 100, height: 50, scale: 1 }, PAPER));
+  expect(bare).toContain('No entry is ranked here');
+  // An attribute without a value is none of XML's.
+  expect(bare).toMatch(/^<svg( [\w:-]+="[^"]*")+>/);
 });
 
 test('what stands in a verdict’s sheet is what can be; each kind of part is one', () => {

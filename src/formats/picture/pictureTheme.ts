@@ -18,36 +18,12 @@ export const NIGHT: PictureTheme = {
   curves: ['#7FB2E0', '#E8905A', '#6CC096', '#C792DA', '#D2B148', '#53C3CD', '#EC86AE', '#B9B9B9'],
 };
 
-/** Text as it may stand in markup: nothing of it is markup. */
-export function escaped(text: string): string {
-  return text
-    .replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f\ufffe\uffff]/g, '')
-    .replaceAll('&', '&amp;')
-    .replaceAll('<', '&lt;')
-    .replaceAll('>', '&gt;')
-    .replaceAll('"', '&quot;')
-    .replaceAll("'", '&#39;');
-}
+/** The colour of an entry, by its position in the line-up. */
+export const colourAt = ({ curves }: PictureTheme, position: number): string =>
+  curves[position % curves.length]!;
 
-/** The marker of an entry at a place, by its position in the line-up: the same shapes as on every page. */
-export function markerAt(position: number, x: number, y: number, r: number, colour: string): string {
-  const kind = (position + 3 * Math.floor(position / 8)) % 8;
-  const at = (value: number) => value.toFixed(1);
-  const [l, rr, t, b] = [at(x - r), at(x + r), at(y - r), at(y + r)];
-  const filled = `fill="${colour}"`;
-  const drawn = `fill="none" stroke="${colour}" stroke-width="${at(r * 0.5)}"`;
-  const shapes = [
-    `<circle cx="${at(x)}" cy="${at(y)}" r="${at(r)}" ${filled}/>`,
-    `<path d="M${l} ${t}H${rr}V${b}H${l}Z" ${filled}/>`,
-    `<path d="M${at(x)} ${t}L${rr} ${b}H${l}Z" ${filled}/>`,
-    `<path d="M${at(x)} ${t}L${rr} ${at(y)}L${at(x)} ${b}L${l} ${at(y)}Z" ${filled}/>`,
-    `<path d="M${l} ${t}L${rr} ${b}M${rr} ${t}L${l} ${b}" ${drawn}/>`,
-    `<circle cx="${at(x)}" cy="${at(y)}" r="${at(r * 0.9)}" ${drawn}/>`,
-    `<path d="M${l} ${t}H${rr}V${b}H${l}Z" ${drawn}/>`,
-    `<path d="M${l} ${t}H${rr}L${at(x)} ${b}Z" ${filled}/>`,
-  ];
-  return shapes[kind]!;
-}
+/** A length or a place in a picture, as it is written. */
+export const tenths = (px: number): string => px.toFixed(1);
 
 /** Round steps over a span, some `count` of them. */
 export function ticks(min: number, max: number, count: number): number[] {

@@ -1,9 +1,9 @@
 import { stringify } from 'csv-stringify/sync';
-import { escaped } from '../picture/pictureTheme';
 import { safeText } from '../safeText';
 import type { OrderRow, OrderTable } from './reportData';
 
-function columns({
+/** What is written of an order where it goes as a table of text. */
+export function orderColumns({
   heading,
   referenceHeading,
 }: OrderTable): { title: string; of: (row: OrderRow) => string }[] {
@@ -31,7 +31,7 @@ const plain = (text: string) => text.replace(/[\r\n]+/g, ' ').replace(/([\\`*_[\
 
 /** An order as a table of Markdown. */
 export function orderMarkdown(table: OrderTable): string {
-  const all = columns(table);
+  const all = orderColumns(table);
   const line = (cells: readonly string[]) => `| ${cells.map(plain).join(' | ')} |`;
   return [
     line(all.map(({ title }) => title)),
@@ -44,27 +44,9 @@ export function orderMarkdown(table: OrderTable): string {
   ].join('\n');
 }
 
-/** An order as plain HTML to paste: no style, no script. */
-export function orderPlainHtml(table: OrderTable): string {
-  const all = columns(table);
-  const row = (tag: 'td' | 'th', cells: readonly string[]) =>
-    `<tr>${cells.map((cell) => `<${tag}>${escaped(cell)}</${tag}>`).join('')}</tr>`;
-  return `<table>\n<thead>${row(
-    'th',
-    all.map(({ title }) => title),
-  )}</thead>\n<tbody>\n${table.rows
-    .map((cells) =>
-      row(
-        'td',
-        all.map(({ of }) => of(cells)),
-      ),
-    )
-    .join('\n')}\n</tbody>\n</table>\n`;
-}
-
 /** An order as CSV, safe to open in a spreadsheet. */
 export function orderCsv(table: OrderTable): string {
-  const all = columns(table);
+  const all = orderColumns(table);
   return stringify(
     [all.map(({ title }) => title), ...table.rows.map((row) => all.map(({ of }) => safeText(of(row))))],
     {

@@ -5,7 +5,8 @@ import { inARow } from '@/core/words';
 import type { ShownWhat } from '@/core/verdict/verdictSheet';
 import { holdsUnder } from '@/core/judgement/perDecibel';
 import { dotsPicture, type Dot } from '@/formats/picture/dotsPicture';
-import type { PictureSize } from '@/formats/picture/pictureHead';
+import { markup } from '@/formats/markup/markup';
+import type { PictureSize } from '@/formats/picture/picture';
 import type { PictureTheme } from '@/formats/picture/pictureTheme';
 import { pairPicture } from '@/formats/picture/pairPicture';
 import { waysPicture } from '@/formats/picture/waysPicture';
@@ -42,15 +43,17 @@ export async function pairPlate(plate: ComparedPlate): Promise<Outcome<string>> 
   const pair = [entries.get(found.one.entry)!, entries.get(found.other.entry)!] as const;
   const { answer, otherwise } = pairAnswer(found.rows, [pair[0].name, pair[1].name], null);
   return known(
-    pairPicture(
-      {
-        title: `${title}: ${pair[0].name} against ${pair[1].name}`,
-        condition: `${answer} The intervals hold for all rows at once; dB: how much louder ${pair[0].name} is there`,
-        ...{ source, rows: found.rows, one: pair[0], other: pair[1] },
-        alt: [answer, otherwise].filter(Boolean).join(' '),
-      },
-      size,
-      theme,
+    markup(
+      pairPicture(
+        {
+          title: `${title}: ${pair[0].name} against ${pair[1].name}`,
+          condition: `${answer} The intervals hold for all rows at once; dB: how much louder ${pair[0].name} is there`,
+          ...{ source, rows: found.rows, one: pair[0], other: pair[1] },
+          alt: [answer, otherwise].filter(Boolean).join(' '),
+        },
+        size,
+        theme,
+      ),
     ),
   );
 }
@@ -69,15 +72,17 @@ export async function waysPlate(plate: ComparedPlate): Promise<Outcome<string>> 
     return `${name}: ${inARow(order.slice(0, tied?.worse ?? 1).map(nameOf))}${tied ? ' tie' : ''}`;
   });
   return known(
-    waysPicture(
-      {
-        title: `${title}: ways to compare`,
-        condition: `${found.response.name}, ${label}; whoever is in one ring ties`,
-        ...{ source, entries, lit, ways: found.ways },
-        alt: `First ${firsts.join('; ')}.`,
-      },
-      size,
-      theme,
+    markup(
+      waysPicture(
+        {
+          title: `${title}: ways to compare`,
+          condition: `${found.response.name}, ${label}; whoever is in one ring ties`,
+          ...{ source, entries, lit, ways: found.ways },
+          alt: `First ${firsts.join('; ')}.`,
+        },
+        size,
+        theme,
+      ),
     ),
   );
 }
@@ -113,15 +118,17 @@ export async function beyondPlate(plate: ComparedPlate): Promise<Outcome<string>
         ? `under ${dot.under.toFixed(1)} dB(A)`
         : dot.why;
   return known(
-    dotsPicture(
-      {
-        ...{ dots, entries, source, lit, unit: 'dB(A)', decimals: 1 },
-        title: `${title}: as ${throttles ? 'cool' : 'good'} as the control`,
-        condition: `Noise to match ${controlRiseK.toFixed(decimals)} ${unit}, ${label}: less is quieter; ± is the 95 % interval of each`,
-        alt: `Noise to match the control: ${dots.map((dot) => `${nameOf(dot.entry)} ${words(dot)}`).join(', ')}.`,
-      },
-      size,
-      theme,
+    markup(
+      dotsPicture(
+        {
+          ...{ dots, entries, source, lit, unit: 'dB(A)', decimals: 1 },
+          title: `${title}: as ${throttles ? 'cool' : 'good'} as the control`,
+          condition: `Noise to match ${controlRiseK.toFixed(decimals)} ${unit}, ${label}: less is quieter; ± is the 95 % interval of each`,
+          alt: `Noise to match the control: ${dots.map((dot) => `${nameOf(dot.entry)} ${words(dot)}`).join(', ')}.`,
+        },
+        size,
+        theme,
+      ),
     ),
   );
 }

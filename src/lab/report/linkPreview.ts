@@ -1,6 +1,7 @@
 import opentype from 'opentype.js';
 import sharp from 'sharp';
 import { decompress } from 'wawoff2';
+import { markup } from '@/formats/markup/markup';
 import { previewPicture, type Lettering, type Preview } from '@/formats/picture/previewPicture';
 import { reportFonts } from './reportFonts';
 
@@ -30,6 +31,6 @@ export async function linkPreview(preview: Preview): Promise<Uint8Array> {
     const fonts = reportFonts();
     return { title: await letteringOf(fonts.headings), text: await letteringOf(fonts.text) };
   })();
-  const svg = previewPicture(preview, await letters);
+  const svg = markup(previewPicture(preview, await letters));
   return new Uint8Array(await sharp(Buffer.from(svg)).png({ compressionLevel: 9, palette: true }).toBuffer());
 }

@@ -3,9 +3,10 @@ import { curveTitles } from '@/core/curves/curveTitles';
 import { bracketSentences } from '@/core/ranking/bracketSentences';
 import type { PlacedEntry } from '@/core/ranking/rankAtLine';
 import { loadLabel } from '@/core/runs/load';
+import { markup } from '@/formats/markup/markup';
 import { barsPicture } from '@/formats/picture/barsPicture';
 import { curvesPicture } from '@/formats/picture/curvesPicture';
-import type { PictureEntry } from '@/formats/picture/pictureHead';
+import type { PictureEntry } from '@/formats/picture/picture';
 import { PAPER } from '@/formats/picture/pictureTheme';
 import type { OrderTable } from '@/formats/report/reportData';
 import type { BundleRanking } from '../model/rankBundle';
@@ -116,35 +117,39 @@ export function orderPicture(
   };
   const size = given.size ?? SIZE;
   if (kind === 'bars')
-    return barsPicture(
+    return markup(
+      barsPicture(
+        {
+          ...common,
+          unit: response.unit,
+          bars: ranking.placed
+            .filter(({ entry }) => !shown || shown.has(entry))
+            .map((placed) => ({
+              ...{
+                entry: placed.entry,
+                place: placeWords(placed),
+                value: placed.value,
+                interval95: placed.interval95,
+              },
+              levelDb: placed.levelDb,
+              remark: placed.status === 'ranked' ? '' : standingWords(placed, order),
+            })),
+        },
+        size,
+        given.theme ?? PAPER,
+      ),
+    );
+  const { xTitle, yTitle, lineText } = curveTitles(response, against, given.meterDistanceCm);
+  return markup(
+    curvesPicture(
       {
-        ...common,
-        unit: response.unit,
-        bars: ranking.placed
-          .filter(({ entry }) => !shown || shown.has(entry))
-          .map((placed) => ({
-            ...{
-              entry: placed.entry,
-              place: placeWords(placed),
-              value: placed.value,
-              interval95: placed.interval95,
-            },
-            levelDb: placed.levelDb,
-            remark: placed.status === 'ranked' ? '' : standingWords(placed, order),
-          })),
+        ...{ ...common, xTitle, yTitle },
+        curves: shown ? curves.filter(({ entry }) => shown.has(entry)) : curves,
+        line: { at, text: lineText(at) },
+        rings: ranking.placed.filter(({ entry }) => !shown || shown.has(entry)),
       },
       size,
       given.theme ?? PAPER,
-    );
-  const { xTitle, yTitle, lineText } = curveTitles(response, against, given.meterDistanceCm);
-  return curvesPicture(
-    {
-      ...{ ...common, xTitle, yTitle },
-      curves: shown ? curves.filter(({ entry }) => shown.has(entry)) : curves,
-      line: { at, text: lineText(at) },
-      rings: ranking.placed.filter(({ entry }) => !shown || shown.has(entry)),
-    },
-    size,
-    given.theme ?? PAPER,
+    ),
   );
 }

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { ReportFonts } from '@/formats/report/reportHtml';
+import type { ReportFonts } from '@/formats/report/plainPage';
 
 const read = (path: string) =>
   new Uint8Array(readFileSync(join(process.cwd(), 'node_modules/@fontsource-variable', path)));

@@ -4,15 +4,11 @@ import { orderSentences } from '@/core/verdict/orderSentences';
 import type { BundleFiles } from '@/formats/bundle/bundleFiles';
 import { steadyZip } from '@/formats/bundle/steadyZip';
 import { orderCsv } from '@/formats/report/orderText';
-import {
-  siteFeed,
-  siteIndex,
-  siteRoundUp,
-  type SiteRoundUp,
-  type SiteVersion,
-} from '@/formats/report/siteHtml';
+import { siteFeed } from '@/formats/report/siteFeed';
+import { siteIndex, siteRoundUp, type SiteRoundUp, type SiteVersion } from '@/formats/report/siteHtml';
 import type { ReportVersion } from '@/core/verdict/reportVersion';
-import { escaped } from '@/formats/picture/pictureTheme';
+import { h } from 'preact';
+import { markup } from '@/formats/markup/markup';
 import { PREVIEW } from '@/formats/picture/previewPicture';
 import { orderWords, type BundleOrders } from './bundleOrders';
 import { linkPreview } from './linkPreview';
@@ -146,7 +142,7 @@ function withPreview(html: string, title: string, lead: string, address: string)
     ...(address === '' ? {} : { 'og:url': `${address}index.html` }),
   };
   const head = Object.entries(tags)
-    .map(([property, content]) => `<meta property="${property}" content="${escaped(content)}">\n`)
+    .map(([property, content]) => markup(h('meta', { property, content })))
     .join('');
   return html.replace('<title>', () => `${head}<title>`);
 }

@@ -1,5 +1,6 @@
-import { escaped } from '../picture/pictureTheme';
-import { plainPage, type ReportFonts } from './reportHtml';
+/** @jsxImportSource preact */
+import type { ComponentChildren } from 'preact';
+import { plainPage, type ReportFonts } from './plainPage';
 
 /** One part of a verdict by itself. */
 export interface Embedded {
@@ -7,16 +8,23 @@ export interface Embedded {
   /** Round-up, version, condition and date: a part that stands elsewhere says where it is from. */
   about: string;
   /** A picture, or a table, as the report has it. */
-  html: string;
+  part: ComponentChildren;
 }
 
 /** A chart or a ranking as a small page of its own, for a frame in another page: no script, and no request to anywhere. */
-export const embedHtml = ({ title, about, html }: Embedded, fonts: ReportFonts): string =>
+export const embedHtml = ({ title, about, part }: Embedded, fonts: ReportFonts): string =>
   plainPage(
     {
       title,
       shows: 'font-src data:',
-      body: `<main class="embedded">${html}<p class="quiet" dir="auto">${escaped(about)}</p></main>`,
+      children: (
+        <main class="embedded">
+          {part}
+          <p class="quiet" dir="auto">
+            {about}
+          </p>
+        </main>
+      ),
     },
     fonts,
   );

@@ -1,8 +1,10 @@
+/** @jsxImportSource preact */
 import { loadLabel } from '@/core/runs/load';
 import type { ReportVersion } from '@/core/verdict/reportVersion';
 import { dayWords } from '@/core/timeWords';
 import { embedHtml } from '@/formats/report/embedHtml';
-import { orderHtml } from '@/formats/report/reportHtml';
+import { Made } from '@/formats/markup/markup';
+import { Order } from '@/formats/report/orderOf';
 import type { BundleRanking } from '../model/rankBundle';
 import { orderWords, type BundleOrders } from './bundleOrders';
 import { orderPicture, orderTable } from './orderViews';
@@ -21,10 +23,14 @@ export function embedded(
   const version = from.version
     ? `version ${from.version.number}, published ${dayWords(from.version.publishedAt)}`
     : 'a draft';
-  const html =
-    kind === 'table'
-      ? orderHtml(orderTable(order, orders))
-      : `<figure>${orderPicture(kind, order, orders, { ...from, title: condition })}</figure>`;
+  const part =
+    kind === 'table' ? (
+      <Order order={orderTable(order, orders)} />
+    ) : (
+      <figure>
+        <Made html={orderPicture(kind, order, orders, { ...from, title: condition })} />
+      </figure>
+    );
   const about = `${from.title}, ${version}. ${condition}. ${from.source}.`;
-  return embedHtml({ title: `${from.title}: ${condition}`, about, html }, reportFonts());
+  return embedHtml({ title: `${from.title}: ${condition}`, about, part }, reportFonts());
 }
