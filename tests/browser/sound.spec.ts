@@ -83,7 +83,9 @@ test('recordings are dropped, calibrated, compared, ranked by sone, and put in o
   }
 
   await page.goto(`${base}/curves/sound`);
-  await expect(page.getByText('No recordings yet')).toBeVisible();
+  await expect(
+    page.getByText('Record the calibration tone of the session, then the room alone'),
+  ).toBeVisible();
   // What is no sound, and no calibrator, is told in words and kept nowhere.
   const mp3 = join(folder, 'song.wav');
   writeFileSync(mp3, Buffer.from('ID3\u0004 and what follows'));

@@ -286,6 +286,7 @@ const HOSTILE = [
   '=1+1',
   '@SUM(A1)',
   '\u202Eright to left',
+  '\u0000a bell\u0007 and no letter\uFFFE',
   "' onload='x",
   ']]><svg onload=alert(1)>',
   'x'.repeat(5000),

@@ -4,6 +4,7 @@ import { Link } from '@/ui/frame/link';
 import { BringRecording } from './bringRecording';
 import { ClipDetail } from './clipDetail';
 import { ClipsTable } from './clipsTable';
+import { has, nextRecording } from './nextRecording';
 import { SidesTable } from './sidesTable';
 import type { SoundData } from '@/lab/sound/soundPage';
 import { PageLine } from '../desk/pageLine';
@@ -11,7 +12,6 @@ import { PageLine } from '../desk/pageLine';
 /** Recordings of a round-up: what they come to, their spectra over the room, and how they are brought. */
 export function SoundStage({ data }: { data: SoundData }) {
   const base = `/round-ups/${data.roundUpId}/curves`;
-  const hasCalibration = data.sides.some(({ kind, setAside }) => kind === 'calibration' && setAside === '');
   const counted = data.clips.filter(({ sone }) => sone !== null).length;
   return (
     <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-6 md:px-7">
@@ -37,15 +37,8 @@ export function SoundStage({ data }: { data: SoundData }) {
           </>
         )}
       </PageLine>
-      {data.clips.length === 0 && (
-        <div className="max-w-2xl space-y-2">
-          <p>
-            No recordings yet. Begin with the calibration tone of the session, then the room alone, then each
-            entry at its settings, all with the same gain.
-          </p>
-        </div>
-      )}
-      {data.clips.length > 0 && !hasCalibration && (
+      {data.clips.length === 0 && <p className="max-w-2xl">{nextRecording(data.sides)}</p>}
+      {data.clips.length > 0 && !has(data.sides, 'calibration') && (
         <p className="text-warn">▲ No calibration tone: levels are relative, loudness is not available.</p>
       )}
       {data.clips.length > 0 && (
