@@ -131,7 +131,7 @@ test('published versions go out as static files with their dates and corrections
   const folder = [...files.keys()].find((path) => path.endsWith('version-1/index.html'))!.split('/')[0]!;
   const read = (path: string) => new TextDecoder().decode(files.get(`${folder}/${path}`));
   // As they were published, but for what is shown where somebody links to them.
-  const asPublished = (path: string) => read(path).replace(/<meta property="og:[^>]*>\n/g, '');
+  const asPublished = (path: string) => read(path).replace(/<meta property="og:[^>]*>/g, '');
   expect([asPublished('version-1/index.html'), asPublished('version-2/index.html')]).toEqual([first, second]);
   expect(read('version-2/ranking.html')).toMatch(/version 2, published 26 Nov 2026.*runs\./);
   expect(read('version-2/curves.html')).not.toContain('<script');

@@ -1,3 +1,4 @@
+import { Socket } from 'node:net';
 import { Client } from 'pg';
 import { DatabaseAway, type Queryable } from '../pool';
 
@@ -5,12 +6,18 @@ import { DatabaseAway, type Queryable } from '../pool';
 const BENCH_LOCK = 71_205_533;
 const ANSWER_MS = 3000;
 
+/** A connection with the socket under it, which can be broken where the other end hangs. */
+interface Held {
+  client: Client;
+  socket: Socket;
+}
+
 /**
  * The one connection of the process that owns the rig. The advisory lock, the listening and every write share it: when
  * it breaks, all of them are lost together, and nothing is written before the lock is held again.
  */
 export class BenchLine {
-  private client: Client | null = null;
+  private held: Held | null = null;
 
   constructor(
     private readonly url: string,
@@ -19,20 +26,22 @@ export class BenchLine {
   ) {}
 
   get isHeld(): boolean {
-    return this.client !== null;
+    return this.held !== null;
   }
 
   /** Takes the lock on a new connection. False where another process owns the rig, or PostgreSQL is away. */
   async take(): Promise<'held' | 'owned' | 'away'> {
-    if (this.client) return 'held';
+    if (this.held) return 'held';
+    const socket = new Socket();
     const client = new Client({
       connectionString: this.url,
       connectionTimeoutMillis: ANSWER_MS,
       query_timeout: ANSWER_MS,
       keepAlive: true,
+      stream: () => socket,
     });
     const lost = () => {
-      if (this.client === client) this.client = null;
+      if (this.held?.client === client) this.held = null;
     };
     client.on('error', lost);
     client.on('end', lost);
@@ -47,7 +56,7 @@ export class BenchLine {
         return 'owned';
       }
       await client.query(`LISTEN ${this.channel}`);
-      this.client = client;
+      this.held = { client, socket };
       return 'held';
     } catch {
       client.end().catch(() => undefined);
@@ -55,16 +64,17 @@ export class BenchLine {
     }
   }
 
-  private lose(client: Client): void {
-    if (this.client === client) this.client = null;
+  private lose({ client, socket }: Held): void {
+    if (this.held?.client === client) this.held = null;
     // A server that hangs must not keep the socket, and with it the lock.
-    (client as unknown as { connection: { stream: { destroy: () => void } } }).connection.stream.destroy();
+    socket.destroy();
   }
 
   /** All of the work, or none of it. @throws DatabaseAway where the line is lost: the lock is gone with it */
   async transaction<T>(work: (db: Queryable) => Promise<T>): Promise<T> {
-    const { client } = this;
-    if (!client) throw new DatabaseAway('the bench holds no connection');
+    const { held } = this;
+    if (!held) throw new DatabaseAway('the bench holds no connection');
+    const { client } = held;
     try {
       await client.query('BEGIN');
       const result = await work(client);
@@ -76,14 +86,14 @@ export class BenchLine {
         () => false,
       );
       if (rolledBack) throw error;
-      this.lose(client);
+      this.lose(held);
       throw new DatabaseAway(error);
     }
   }
 
   async close(): Promise<void> {
-    const { client } = this;
-    this.client = null;
-    await client?.end().catch(() => undefined);
+    const { held } = this;
+    this.held = null;
+    await held?.client.end().catch(() => undefined);
   }
 }

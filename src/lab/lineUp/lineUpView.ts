@@ -11,20 +11,12 @@ import {
 import { blankProduct, type Product, type ProductKind } from '@/core/lineUp/product';
 import { variantNames } from '@/core/lineUp/variantNames';
 import type { Sample } from '@/core/lineUp/sample';
+import type { EntryOwner } from '@/database/lineUp/entryOwner';
 import { listLineUp, type LineUpRow } from '@/database/lineUp/lineUp';
 import { withDatabase, type Queryable } from '@/database/pool';
 
-interface Outline {
-  maker: string;
-  name: string;
-  kind: string;
-  revision: string;
-  fans: string;
-  fanCount: number | null;
-  price: number | null;
-  currency: string;
-  heightMm: number | null;
-}
+/** What the columns know of an entry and its product. */
+type Outline = Omit<EntryOwner, 'entryId' | 'productId'>;
 
 /** A product of which only the columns of a bundle are known. */
 export function blankProductOf(outline: Outline): Product {

@@ -4,6 +4,7 @@ import { useCallback, useMemo, useState } from 'react';
 import { settlingFitAt } from '@/core/settling/settlingFit';
 import { TakeAlong } from '../desk/takeAlong';
 import type { BarPoint } from '@/ui/chart/intervals';
+import { LineKey } from '@/ui/chart/lineKey';
 import { pixelX, Plot, themeColour, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
 import { figure } from '@/ui/marks/figures';
 import type { RunData, RunTrace } from '@/lab/runs/runPage';
@@ -58,21 +59,6 @@ function WindowShade({ frame, window }: { frame: PlotFrame; window: WindowSpan }
       className="pointer-events-none absolute border-x border-act/60 bg-act/8"
       style={{ left, width: Math.max(1, right - left), top: frame.top, height: frame.bottom - frame.top }}
     />
-  );
-}
-
-function Key({ items }: { items: { name: string; colour: string }[] }) {
-  return (
-    <p className="flex flex-wrap gap-x-4 text-[13px] text-ink2">
-      {items.map((item) => (
-        <span key={item.name} className="flex items-center gap-1.5">
-          <svg width="22" height="8" aria-hidden="true">
-            <path d="M0 4H22" stroke={`var(${item.colour})`} strokeWidth="2.4" />
-          </svg>
-          {item.name}
-        </span>
-      ))}
-    </p>
   );
 }
 
@@ -157,7 +143,7 @@ export function TraceCharts({ data, trace }: { data: RunData; trace: RunTrace })
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-2">
       <div className="flex flex-wrap justify-between gap-x-4">
-        <Key items={upperKeys} />
+        <LineKey lines={upperKeys} />
         <TakeAlong
           picture="trace-picture"
           fileName={`run-${data.run.label.replace(/[^A-Za-z0-9._-]+/g, '-')}`}
@@ -201,7 +187,7 @@ export function TraceCharts({ data, trace }: { data: RunData; trace: RunTrace })
       />
       {lowerKeys.length > 0 && (
         <>
-          <Key items={lowerKeys} />
+          <LineKey lines={lowerKeys} />
           <div className="relative min-h-[140px] flex-[1.4]">
             <Plot
               series={drive}

@@ -13,8 +13,14 @@ const EDGE_PX = 12;
 /** Pixels of a PNG for one of the screen. */
 const SCALE = 2;
 
-const escaped = (text: string) =>
-  text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;');
+const SVG = 'http://www.w3.org/2000/svg';
+
+function drawn(name: string, attributes: Record<string, string | number>, ...children: (Node | string)[]) {
+  const element = document.createElementNS(SVG, name);
+  for (const [key, value] of Object.entries(attributes)) element.setAttribute(key, String(value));
+  element.append(...children);
+  return element;
+}
 
 /**
  * A part of the page as a picture by itself, as it is on screen, in its theme: above it title and condition, below it
@@ -24,23 +30,26 @@ async function pictureSvg(part: HTMLElement, { title, condition, source }: Pictu
   // Whoever never takes a picture along never loads what makes it.
   const { toSvg } = await import('html-to-image');
   const [width, height] = [part.scrollWidth, part.scrollHeight];
-  const drawn = await toSvg(part, { width, height, style: { overflow: 'visible', zoom: '1' } });
-  const inner = decodeURIComponent(drawn.slice(drawn.indexOf(',') + 1));
+  const copied = await toSvg(part, { width, height, style: { overflow: 'visible', zoom: '1' } });
+  const copy = new DOMParser().parseFromString(
+    decodeURIComponent(copied.slice(copied.indexOf(',') + 1)),
+    'image/svg+xml',
+  ).documentElement;
   const page = getComputedStyle(document.documentElement);
   const [wide, high] = [width + 2 * EDGE_PX, height + HEAD_PX + FOOT_PX];
-  const line = (text: string, y: number, font: string, colour: string) =>
-    `<text x="${EDGE_PX}" y="${y}" fill="${colour}" style="font:${font} ${page.fontFamily.replaceAll('"', "'")}">${escaped(text)}</text>`;
-  const svg = [
-    `<svg xmlns="http://www.w3.org/2000/svg" width="${wide}" height="${high}" viewBox="0 0 ${wide} ${high}">`,
-    `<title>${escaped(`${title}, ${condition}`)}</title>`,
-    `<rect width="100%" height="100%" fill="${page.backgroundColor}"/>`,
+  const line = (text: string, y: number, font: string, fill: string) =>
+    drawn('text', { x: EDGE_PX, y, fill, style: `font:${font} ${page.fontFamily}` }, text);
+  const picture = drawn(
+    'svg',
+    { width: wide, height: high, viewBox: `0 0 ${wide} ${high}` },
+    drawn('title', {}, `${title}, ${condition}`),
+    drawn('rect', { width: '100%', height: '100%', fill: page.backgroundColor }),
     line(title, 25, '700 17px', page.color),
     line(condition, 46, '400 14px', page.color),
-    `<g transform="translate(${EDGE_PX} ${HEAD_PX})">${inner}</g>`,
+    drawn('g', { transform: `translate(${EDGE_PX} ${HEAD_PX})` }, copy),
     line(source, high - 9, '400 12.5px', page.getPropertyValue('--color-secondary')),
-    '</svg>',
-  ].join('\n');
-  return { svg, wide, high };
+  );
+  return { svg: new XMLSerializer().serializeToString(picture), wide, high };
 }
 
 /** An SVG as a PNG of a size in pixels, drawn by the browser. */

@@ -6,7 +6,7 @@ import { Link } from '@/ui/frame/link';
 /** The field that looks through the whole lab. */
 export function SearchField({ query = '', wide }: { query?: string | undefined; wide?: boolean }) {
   return (
-    <Form action="/search" role="search">
+    <Form action="/search" role="search" prefetch={false}>
       <input
         type="search"
         name="q"

@@ -3,6 +3,7 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { isTyping } from '@/ui/isTyping';
 import { DragLine } from '@/ui/chart/dragLine';
+import { LineKey } from '@/ui/chart/lineKey';
 import { valueX, Plot, themeColour, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
 import { figure } from '@/ui/marks/figures';
 import type { Piece } from '@/core/joining/pieces';
@@ -110,17 +111,9 @@ export function EveningChart({
   );
   return (
     <div>
-      <p className="flex flex-wrap gap-x-4 text-[13px] text-ink2">
-        {shown.map((other) => (
-          <span key={other.quantity} className="flex items-center gap-1.5">
-            <svg width="22" height="8" aria-hidden="true">
-              <path d="M0 4H22" stroke={`var(${other.colour})`} strokeWidth="2.4" />
-            </svg>
-            {other.name}
-          </span>
-        ))}
+      <LineKey lines={shown}>
         <span className="ml-auto">Drag a cut, or move it with ← →; Delete joins its two pieces.</span>
-      </p>
+      </LineKey>
       <CutTools
         atMin={(mark - fromS) / 60}
         onCutHere={() => onCutHere(mark)}
