@@ -1,5 +1,5 @@
 /** @jsxImportSource preact */
-import { Mark } from '@/formats/report/orderOf';
+import { Mark } from '@/formats/report/mark';
 import { colourAt, tenths, type PictureTheme } from '@/formats/picture/pictureTheme';
 import { drawing } from './dom';
 

@@ -1,7 +1,8 @@
 /** @jsxImportSource preact */
 import type { ComponentChildren } from 'preact';
 import { Made } from '../markup/markup';
-import { Mark, Order } from './orderOf';
+import { Mark } from './mark';
+import { Order } from './order';
 import { base64 } from './plainPage';
 import type { ReportPart, ReportPhoto } from './reportData';
 

@@ -4,7 +4,7 @@ import type { ReportVersion } from '@/core/verdict/reportVersion';
 import { dayWords } from '@/core/timeWords';
 import { embedHtml } from '@/formats/report/embedHtml';
 import { Made } from '@/formats/markup/markup';
-import { Order } from '@/formats/report/orderOf';
+import { Order } from '@/formats/report/order';
 import type { BundleRanking } from '../model/rankBundle';
 import { orderWords, type BundleOrders } from './bundleOrders';
 import { orderPicture, orderTable } from './orderViews';

@@ -1,4 +1,4 @@
-import { has, nextRecording } from './nextRecording';
+import { hasSide, nextRecording } from './nextRecording';
 
 const TONE = { kind: 'calibration' as const, setAside: '' };
 const ROOM = { kind: 'room' as const, setAside: '' };
@@ -13,6 +13,6 @@ test('what is still to be recorded is named in its order, and what there is, is 
 });
 
 test('a tone that was set aside is none', () => {
-  expect(has([{ ...TONE, setAside: 'clipped' }], 'calibration')).toBe(false);
+  expect(hasSide([{ ...TONE, setAside: 'clipped' }], 'calibration')).toBe(false);
   expect(nextRecording([{ ...TONE, setAside: 'clipped' }, ROOM])).toMatch(/Record the calibration tone/);
 });

@@ -4,7 +4,7 @@ import { Link } from '@/ui/frame/link';
 import { BringRecording } from './bringRecording';
 import { ClipDetail } from './clipDetail';
 import { ClipsTable } from './clipsTable';
-import { has, nextRecording } from './nextRecording';
+import { hasSide, nextRecording } from './nextRecording';
 import { SidesTable } from './sidesTable';
 import type { SoundData } from '@/lab/sound/soundPage';
 import { PageLine } from '../desk/pageLine';
@@ -38,7 +38,7 @@ export function SoundStage({ data }: { data: SoundData }) {
         )}
       </PageLine>
       {data.clips.length === 0 && <p className="max-w-2xl">{nextRecording(data.sides)}</p>}
-      {data.clips.length > 0 && !has(data.sides, 'calibration') && (
+      {data.clips.length > 0 && !hasSide(data.sides, 'calibration') && (
         <p className="text-warn">▲ No calibration tone: levels are relative, loudness is not available.</p>
       )}
       {data.clips.length > 0 && (

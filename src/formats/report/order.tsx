@@ -1,15 +1,8 @@
 /** @jsxImportSource preact */
 import type { ComponentChildren } from 'preact';
 import { layoutSketch, layoutWords, SKETCH, type PlacedFan } from '@/core/cases/layoutSketch';
-import { Marker } from '../picture/marker';
+import { Mark } from './mark';
 import type { OrderTable } from './reportData';
-
-/** The marker of an entry, in the colours of the page. */
-export const Mark = ({ position }: { position: number }) => (
-  <svg class="mark" viewBox="0 0 12 12" aria-hidden="true">
-    <Marker position={position} x={6} y={6} r={4.5} colour={`var(--c${position % 8})`} />
-  </svg>
-);
 
 /** A layout as a small drawing: the case, its fans, and which way each blows. */
 function Sketch({ layout }: { layout: readonly PlacedFan[] }) {
