@@ -59,6 +59,13 @@ async function opened(browser: Browser, url: string, more: Parameters<Browser['n
   return { page, wrong, close: () => context.close() };
 }
 
+/** Its slider: a report unpacks its figures first, and then what can be asked comes into the page whole. */
+async function answering(page: Page) {
+  const slider = page.getByRole('slider', { name: 'Noise line' });
+  await expect(slider).toBeVisible();
+  return slider;
+}
+
 const row = (page: Page, name: string) => page.locator('.ask-row').filter({ hasText: name });
 const answer = (page: Page) => page.getByRole('status');
 const fit = (page: Page, entry: string) => page.locator(`[data-fit="${entry}"]`);
@@ -157,7 +164,7 @@ test('the line is dragged and moved by keys, what is chosen stands in the addres
   browser,
 }) => {
   const { page, wrong, close } = await opened(browser, at.towers);
-  const slider = page.getByRole('slider', { name: 'Noise line' });
+  const slider = await answering(page);
   const places = () => page.locator('.ask-row .place').allTextContents();
   const before = await places();
   const box = (await slider.boundingBox())!;
@@ -181,6 +188,7 @@ test('the line is dragged and moved by keys, what is chosen stands in the addres
   await expect(page).toHaveURL(/#data$/);
   expect(await page.locator('#ask').innerText()).toBe(left);
   const again = await opened(browser, chosen);
+  await answering(again.page);
   expect(await again.page.locator('#ask').innerText()).toBe(left);
   expect([...wrong, ...again.wrong]).toEqual([]);
   await again.close();
