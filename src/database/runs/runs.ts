@@ -158,21 +158,30 @@ const MOST_REMOUNTED = 600;
 
 /**
  * The last runs at a rig’s revision of entries that a round-up does not cite and that were mounted there more than once, newest first; each
- * entry by its id.
+ * entry by its id. Which they are is asked first, from the newest back: a rig of years is not read for them.
  */
 export async function listRemountedRuns(
   db: Queryable,
   roundUpId: number,
   revisionId: number,
 ): Promise<LabRun[]> {
-  const { rows } = await db.query<RunRow>(
-    `${selectRuns('$2', 'e.id::text')}
-     WHERE e.id IN (SELECT entry_id FROM runs WHERE rig_revision_id = $2 AND deleted_at IS NULL
-                    GROUP BY entry_id HAVING max(mount) > min(mount))
-       AND e.id NOT IN (SELECT entry_id FROM round_up_entries WHERE round_up_id = $1)
-       AND u.set_aside = '' AND v.settled
+  const last = await db.query<{ id: number }>(
+    `SELECT u.id FROM runs u
+     WHERE u.rig_revision_id = $2 AND u.deleted_at IS NULL AND u.set_aside = ''
+       AND EXISTS (SELECT 1 FROM runs o WHERE o.entry_id = u.entry_id AND o.rig_revision_id = $2
+                     AND o.deleted_at IS NULL AND o.mount <> u.mount)
+       AND NOT EXISTS (SELECT 1 FROM round_up_entries c WHERE c.round_up_id = $1 AND c.entry_id = u.entry_id)
+       AND EXISTS (SELECT 1 FROM round_up_entries c JOIN live_round_ups r ON r.id = c.round_up_id
+                   JOIN run_values v ON v.run_id = u.id AND v.window_s = r.window_s
+                     AND v.response = 'rise' AND v.place = '' AND v.settled
+                   WHERE c.entry_id = u.entry_id)
      ORDER BY u.id DESC LIMIT ${MOST_REMOUNTED}`,
     [roundUpId, revisionId],
+  );
+  if (last.rows.length === 0) return [];
+  const { rows } = await db.query<RunRow>(
+    `${selectRuns('$1', 'e.id::text')} WHERE v.settled AND u.id = ANY ($2::int[]) ORDER BY u.id DESC`,
+    [revisionId, last.rows.map(({ id }) => id)],
   );
   // An entry that two round-ups cite comes with each.
   return [...new Map(rows.map((row) => [row.id, row])).values()].map(toLabRun);
