@@ -4,6 +4,7 @@ import type { Brief } from '@/core/brief/brief';
 import { isAboutCases, isByAir, questionOf } from '@/core/brief/questions';
 import { BriefPlaces } from './briefPlaces';
 import { NumberField, TextField } from '@/ui/form/fields';
+import { fieldsOf } from '@/ui/form/fieldsOf';
 
 export interface BriefFieldsProps {
   brief: Brief;
@@ -13,37 +14,26 @@ export interface BriefFieldsProps {
 
 /** Heat loads: fixed watts, or a named program with the watts it draws; a graphics card apart. */
 function Loads({ brief, onBrief, fieldError }: BriefFieldsProps) {
-  const change = (at: number, part: Partial<Brief['loads'][number]>) =>
-    onBrief({ ...brief, loads: brief.loads.map((load, i) => (i === at ? { ...load, ...part } : load)) });
+  const atLoad = (i: number) =>
+    fieldsOf(
+      brief.loads[i]!,
+      (load) => onBrief({ ...brief, loads: brief.loads.with(i, load) }),
+      (field) => fieldError(`loads[${i}].${field}`),
+    );
   return (
     <fieldset className="space-y-1.5">
       <legend className="pb-1 font-semibold">Heat loads</legend>
-      {brief.loads.map((load, i) => (
+      {brief.loads.map((_, i) => (
         <div key={i} className="grid grid-cols-[6.5rem_1fr_6.5rem_auto] items-end gap-2">
-          <NumberField
-            label={`Load ${i + 1}`}
-            unit="W"
-            value={load.watts}
-            onValue={(watts) => change(i, { watts: watts ?? 0 })}
-            error={fieldError(`loads[${i}].watts`)}
-          />
-          <TextField
-            label="Program, if not fixed watts"
-            value={load.program}
-            onValue={(program) => change(i, { program })}
-          />
-          <NumberField
-            label="Graphics card"
-            unit="W"
-            value={load.gpuWatts}
-            onValue={(gpuWatts) => change(i, { gpuWatts: gpuWatts ?? 0 })}
-          />
+          <NumberField label={`Load ${i + 1}`} unit="W" {...atLoad(i)('watts', 0)} />
+          <TextField label="Program, if not fixed watts" {...atLoad(i)('program')} />
+          <NumberField label="Graphics card" unit="W" {...atLoad(i)('gpuWatts', 0)} />
           <button
             type="button"
             className="quiet-button"
             aria-label={`Remove load ${i + 1}`}
             disabled={brief.loads.length === 1}
-            onClick={() => onBrief({ ...brief, loads: brief.loads.filter((_, at) => at !== i) })}
+            onClick={() => onBrief({ ...brief, loads: brief.loads.toSpliced(i, 1) })}
           >
             ✕
           </button>
@@ -64,8 +54,6 @@ function Loads({ brief, onBrief, fieldError }: BriefFieldsProps) {
 
 function NoiseLines({ brief, onBrief, fieldError }: BriefFieldsProps) {
   const lines = brief.noiseLinesDba;
-  const setLine = (at: number, value: number) =>
-    onBrief({ ...brief, noiseLinesDba: lines.map((line, i) => (i === at ? value : line)) });
   return (
     <fieldset>
       <legend className="pb-1 font-semibold">Noise</legend>
@@ -76,7 +64,7 @@ function NoiseLines({ brief, onBrief, fieldError }: BriefFieldsProps) {
               label={i === 0 ? 'Noise line, ranks' : `Line ${i + 1}`}
               unit="dB(A)"
               value={line}
-              onValue={(value) => setLine(i, value ?? 0)}
+              onValue={(value) => onBrief({ ...brief, noiseLinesDba: lines.with(i, value ?? 0) })}
               error={fieldError(`noiseLinesDba[${i}]`)}
             />
             {i > 0 && (
@@ -84,7 +72,7 @@ function NoiseLines({ brief, onBrief, fieldError }: BriefFieldsProps) {
                 type="button"
                 className="quiet-button px-2!"
                 aria-label={`Remove line ${i + 1}`}
-                onClick={() => onBrief({ ...brief, noiseLinesDba: lines.filter((_, at) => at !== i) })}
+                onClick={() => onBrief({ ...brief, noiseLinesDba: lines.toSpliced(i, 1) })}
               >
                 ✕
               </button>
@@ -108,8 +96,12 @@ function NoiseLines({ brief, onBrief, fieldError }: BriefFieldsProps) {
 /** What most round-ups differ in: loads, lines, repeats, what readers can take, and when it is due. */
 export function BriefNumbers(props: BriefFieldsProps) {
   const { brief, onBrief, fieldError } = props;
-  const limits = (part: Partial<Brief['limits']>) =>
-    onBrief({ ...brief, limits: { ...brief.limits, ...part } });
+  const at = fieldsOf(brief, onBrief, fieldError);
+  const atLimit = fieldsOf(
+    brief.limits,
+    (limits) => onBrief({ ...brief, limits }),
+    (field) => fieldError(`limits.${field}`),
+  );
   const { one } = questionOf(brief.question);
   const isOverBoard = !isByAir(brief.question) && !isAboutCases(brief.question) && one !== 'fan';
   return (
@@ -120,25 +112,9 @@ export function BriefNumbers(props: BriefFieldsProps) {
       <fieldset>
         <legend className="pb-1 font-semibold">Repeats and deadline</legend>
         <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
-          <NumberField
-            label="Passes per mount"
-            value={brief.passes}
-            onValue={(other) => onBrief({ ...brief, passes: other ?? 0 })}
-            error={fieldError('passes')}
-          />
-          <NumberField
-            label={`Mounts per ${one}`}
-            value={brief.mounts}
-            onValue={(other) => onBrief({ ...brief, mounts: other ?? 0 })}
-            error={fieldError('mounts')}
-          />
-          <TextField
-            label="Deadline"
-            type="date"
-            value={brief.deadline}
-            onValue={(deadline) => onBrief({ ...brief, deadline })}
-            error={fieldError('deadline')}
-          />
+          <NumberField label="Passes per mount" {...at('passes', 0)} />
+          <NumberField label={`Mounts per ${one}`} {...at('mounts', 0)} />
+          <TextField label="Deadline" type="date" {...at('deadline')} />
         </div>
       </fieldset>
       <fieldset>
@@ -146,40 +122,12 @@ export function BriefNumbers(props: BriefFieldsProps) {
         <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
           {isOverBoard && (
             <>
-              <NumberField
-                label="Height, at most"
-                unit="mm"
-                optional
-                value={brief.limits.heightMm}
-                onValue={(heightMm) => limits({ heightMm })}
-                error={fieldError('limits.heightMm')}
-              />
-              <NumberField
-                label="RAM clearance, at least"
-                unit="mm"
-                optional
-                value={brief.limits.memoryMm}
-                onValue={(memoryMm) => limits({ memoryMm })}
-                error={fieldError('limits.memoryMm')}
-              />
-              <NumberField
-                label="Radiator, at most"
-                unit="mm"
-                optional
-                value={brief.limits.radiatorMm}
-                onValue={(radiatorMm) => limits({ radiatorMm })}
-                error={fieldError('limits.radiatorMm')}
-              />
+              <NumberField label="Height, at most" unit="mm" optional {...atLimit('heightMm')} />
+              <NumberField label="RAM clearance, at least" unit="mm" optional {...atLimit('memoryMm')} />
+              <NumberField label="Radiator, at most" unit="mm" optional {...atLimit('radiatorMm')} />
             </>
           )}
-          <NumberField
-            label="Budget"
-            unit={brief.limits.currency}
-            optional
-            value={brief.limits.budget}
-            onValue={(budget) => limits({ budget })}
-            error={fieldError('limits.budget')}
-          />
+          <NumberField label="Budget" unit={brief.limits.currency} optional {...atLimit('budget')} />
         </div>
         <p className="label-text pt-1">
           Verdict marks each {one} that does not fit these limits; it keeps its place.

@@ -1,40 +1,33 @@
-import type { Brief } from '@/core/brief/brief';
 import { NumberField, TextField } from '@/ui/form/fields';
+import { fieldsOf } from '@/ui/form/fieldsOf';
 import type { BriefFieldsProps } from './briefNumbers';
 
 /** What money of other countries is worth: without a rate a price in another currency is no price here. */
 function Rates({ brief, onBrief, fieldError }: BriefFieldsProps) {
   const { rates } = brief;
-  const change = (at: number, part: Partial<Brief['rates'][number]>) =>
-    onBrief({ ...brief, rates: rates.map((rate, i) => (i === at ? { ...rate, ...part } : rate)) });
+  const atRate = (i: number) =>
+    fieldsOf(
+      rates[i]!,
+      (rate) => onBrief({ ...brief, rates: rates.with(i, rate) }),
+      (field) => fieldError(`rates[${i}].${field}`),
+    );
   return (
     <fieldset>
       <legend className="pb-1 font-semibold">Other currencies</legend>
       <div className="flex flex-wrap items-end gap-3">
-        {rates.map((rate, i) => (
+        {rates.map((_, i) => (
           <div key={i} className="flex items-end gap-1.5">
             <div className="w-20">
-              <TextField
-                label="One"
-                value={rate.currency}
-                onValue={(currency) => change(i, { currency })}
-                error={fieldError(`rates[${i}].currency`)}
-              />
+              <TextField label="One" {...atRate(i)('currency')} />
             </div>
             <div className="w-32">
-              <NumberField
-                label="is worth"
-                unit={brief.limits.currency}
-                value={rate.rate}
-                onValue={(worth) => change(i, { rate: worth ?? 0 })}
-                error={fieldError(`rates[${i}].rate`)}
-              />
+              <NumberField label="is worth" unit={brief.limits.currency} {...atRate(i)('rate', 0)} />
             </div>
             <button
               type="button"
               className="quiet-button px-2!"
               aria-label={`Remove currency ${i + 1}`}
-              onClick={() => onBrief({ ...brief, rates: rates.filter((_, at) => at !== i) })}
+              onClick={() => onBrief({ ...brief, rates: rates.toSpliced(i, 1) })}
             >
               ✕
             </button>
@@ -60,61 +53,34 @@ function Rates({ brief, onBrief, fieldError }: BriefFieldsProps) {
 /** The numbers that most round-ups leave as they are: window and room, band, money and days. */
 export function BriefRest(props: BriefFieldsProps) {
   const { brief, onBrief, fieldError } = props;
+  const at = fieldsOf(brief, onBrief, fieldError);
+  const atBand = fieldsOf(
+    brief.bandDba,
+    (bandDba) => onBrief({ ...brief, bandDba }),
+    (field) => fieldError(`bandDba.${field}`),
+  );
+  const atLimit = fieldsOf(
+    brief.limits,
+    (limits) => onBrief({ ...brief, limits }),
+    (field) => fieldError(`limits.${field}`),
+  );
   return (
     <div className="space-y-5">
       <fieldset>
         <legend className="pb-1 font-semibold">Window, room and band</legend>
         <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
-          <NumberField
-            label="Averaging window"
-            unit="s"
-            value={brief.windowS}
-            onValue={(other) => onBrief({ ...brief, windowS: other ?? 300 })}
-            error={fieldError('windowS')}
-          />
-          <NumberField
-            label="Reference room"
-            unit="°C"
-            value={brief.referenceAmbientC}
-            onValue={(other) => onBrief({ ...brief, referenceAmbientC: other ?? 23 })}
-            error={fieldError('referenceAmbientC')}
-          />
-          <NumberField
-            label="Noise band, from"
-            unit="dB(A)"
-            value={brief.bandDba.from}
-            onValue={(from) => onBrief({ ...brief, bandDba: { ...brief.bandDba, from: from ?? 0 } })}
-          />
-          <NumberField
-            label="Noise band, to"
-            unit="dB(A)"
-            value={brief.bandDba.to}
-            onValue={(to) => onBrief({ ...brief, bandDba: { ...brief.bandDba, to: to ?? 0 } })}
-            error={fieldError('bandDba.to')}
-          />
+          <NumberField label="Averaging window" unit="s" {...at('windowS', 300)} />
+          <NumberField label="Reference room" unit="°C" {...at('referenceAmbientC', 23)} />
+          <NumberField label="Noise band, from" unit="dB(A)" {...atBand('from', 0)} />
+          <NumberField label="Noise band, to" unit="dB(A)" {...atBand('to', 0)} />
         </div>
       </fieldset>
       <fieldset>
         <legend className="pb-1 font-semibold">Money and publishing</legend>
         <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
-          <TextField
-            label="Currency"
-            value={brief.limits.currency}
-            onValue={(currency) => onBrief({ ...brief, limits: { ...brief.limits, currency } })}
-            error={fieldError('limits.currency')}
-          />
-          <TextField
-            label="Region of prices"
-            value={brief.region}
-            onValue={(region) => onBrief({ ...brief, region })}
-          />
-          <TextField
-            label="Embargo until"
-            type="date"
-            value={brief.embargo}
-            onValue={(embargo) => onBrief({ ...brief, embargo })}
-            error={fieldError('embargo')}
-          />
+          <TextField label="Currency" {...atLimit('currency')} />
+          <TextField label="Region of prices" {...at('region')} />
+          <TextField label="Embargo until" type="date" {...at('embargo')} />
         </div>
       </fieldset>
       <Rates {...props} />

@@ -1,6 +1,7 @@
 import type { Brief } from '@/core/brief/brief';
 import { choiceOf, OFFERED_SCHOOLS, SCHOOLS } from '@/core/brief/schools';
 import { ChoiceField, TextField } from '@/ui/form/fields';
+import { fieldsOf } from '@/ui/form/fieldsOf';
 
 /** Schools that can be chosen in, and those in which an older brief chose what nothing is computed by yet. */
 const shownSchools = (brief: Brief) =>
@@ -22,20 +23,16 @@ export function Schools({ brief, onBrief }: { brief: Brief; onBrief: (brief: Bri
           const chosen = brief.schools[key];
           const isLater = choiceOf(key, chosen.choice).later;
           const choices = school.choices.filter((choice) => !choice.later || choice.value === chosen.choice);
-          const change = (part: Partial<typeof chosen>) =>
-            onBrief({ ...brief, schools: { ...brief.schools, [key]: { ...chosen, ...part } } });
+          const at = fieldsOf(chosen, (now) =>
+            onBrief({ ...brief, schools: { ...brief.schools, [key]: now } }),
+          );
           return (
             <li
               key={key}
               className="grid gap-x-4 gap-y-1 border-t border-hairline py-2.5 md:grid-cols-[1fr_1fr]"
             >
               <div>
-                <ChoiceField
-                  label={asked}
-                  value={chosen.choice}
-                  options={choices}
-                  onValue={(choice) => change({ choice })}
-                />
+                <ChoiceField label={asked} {...at('choice')} options={choices} />
                 <p className="pt-1 text-[13px] text-ink2">{choiceOf(key, chosen.choice).consequence}</p>
                 {isLater && (
                   <p className="text-[13px] text-warn">
@@ -44,11 +41,7 @@ export function Schools({ brief, onBrief }: { brief: Brief; onBrief: (brief: Bri
                 )}
               </div>
               <div>
-                <TextField
-                  label="Your reason, for the method card"
-                  value={chosen.reason}
-                  onValue={(text) => change({ reason: text })}
-                />
+                <TextField label="Your reason, for the method card" {...at('reason')} />
                 {!isLater && <p className="pt-1 text-[13px] text-ink2">{effect}</p>}
               </div>
             </li>

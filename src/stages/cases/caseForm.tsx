@@ -4,6 +4,7 @@ import { useRef } from 'react';
 import type { LabCase, LabCaseSide } from '@/core/cases/labCase';
 import { CASE_PLACES, type CasePlace } from '@/core/cases/layout';
 import { NumberField, TextField } from '@/ui/form/fields';
+import { fieldsOf } from '@/ui/form/fieldsOf';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { useSheet, type KeptSheet } from '@/ui/form/useSheet';
 
@@ -15,11 +16,11 @@ export function CaseForm({ id, kept }: { id: number; kept: KeptSheet<LabCase> })
   const sheet = useSheet('case', id, kept);
   const { body, set } = sheet;
   const sideOf = (place: CasePlace) => body.sides.find((side) => side.place === place);
-  const change = (place: CasePlace, part: Partial<LabCaseSide>) =>
-    set({
-      ...body,
-      sides: body.sides.map((side) => (side.place === place ? { ...side, ...part } : side)),
-    });
+  const at = fieldsOf(body, set);
+  const atSide = (side: LabCaseSide) =>
+    fieldsOf(side, (now) =>
+      set({ ...body, sides: body.sides.map((other) => (other.place === side.place ? now : other)) }),
+    );
   const turn = (place: CasePlace, isThere: boolean) =>
     set({
       ...body,
@@ -38,28 +39,10 @@ export function CaseForm({ id, kept }: { id: number; kept: KeptSheet<LabCase> })
       }}
     >
       <div className="grid grid-cols-2 gap-3 md:grid-cols-[minmax(0,1fr)_9rem_9rem_9rem]">
-        <TextField label="Name" value={body.name} onValue={(name) => set({ ...body, name })} />
-        <NumberField
-          label="Room for a cooler"
-          unit="mm"
-          optional
-          value={body.coolerHeightMm}
-          onValue={(coolerHeightMm) => set({ ...body, coolerHeightMm })}
-        />
-        <NumberField
-          label="RAM height"
-          unit="mm"
-          optional
-          value={body.memoryHeightMm}
-          onValue={(memoryHeightMm) => set({ ...body, memoryHeightMm })}
-        />
-        <NumberField
-          label="Room for a card"
-          unit="mm"
-          optional
-          value={body.cardLengthMm}
-          onValue={(cardLengthMm) => set({ ...body, cardLengthMm })}
-        />
+        <TextField label="Name" {...at('name')} />
+        <NumberField label="Room for a cooler" unit="mm" optional {...at('coolerHeightMm')} />
+        <NumberField label="RAM height" unit="mm" optional {...at('memoryHeightMm')} />
+        <NumberField label="Room for a card" unit="mm" optional {...at('cardLengthMm')} />
       </div>
       <div className="max-w-[700px] overflow-x-auto" tabIndex={0} role="region" aria-label="Places for fans">
         <table className="figure-table [&_td]:py-1">
@@ -90,19 +73,13 @@ export function CaseForm({ id, kept }: { id: number; kept: KeptSheet<LabCase> })
                   {side ? (
                     <>
                       <td className="w-24">
-                        <NumberField
-                          bare
-                          label={`Fans at the ${place}`}
-                          value={side.slots}
-                          onValue={(slots) => change(place, { slots: slots ?? 1 })}
-                        />
+                        <NumberField bare label={`Fans at the ${place}`} {...atSide(side)('slots', 1)} />
                       </td>
                       <td className="w-28">
                         <NumberField
                           bare
                           label={`Largest fan at the ${place}, mm`}
-                          value={side.sizeMm}
-                          onValue={(sizeMm) => change(place, { sizeMm: sizeMm ?? 120 })}
+                          {...atSide(side)('sizeMm', 120)}
                         />
                       </td>
                       <td className="w-36">
@@ -110,8 +87,7 @@ export function CaseForm({ id, kept }: { id: number; kept: KeptSheet<LabCase> })
                           bare
                           optional
                           label={`Longest radiator at the ${place}, mm`}
-                          value={side.radiatorMm}
-                          onValue={(radiatorMm) => change(place, { radiatorMm })}
+                          {...atSide(side)('radiatorMm')}
                         />
                       </td>
                       <td className="w-36">
@@ -119,8 +95,7 @@ export function CaseForm({ id, kept }: { id: number; kept: KeptSheet<LabCase> })
                           bare
                           optional
                           label={`Room for a radiator with fans at the ${place}, mm`}
-                          value={side.radiatorDepthMm}
-                          onValue={(radiatorDepthMm) => change(place, { radiatorDepthMm })}
+                          {...atSide(side)('radiatorDepthMm')}
                         />
                       </td>
                     </>

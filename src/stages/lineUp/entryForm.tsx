@@ -1,10 +1,11 @@
 'use client';
 
 import { useRef } from 'react';
-import { blankFan, type Entry, type EntryExtra, type EntryFan } from '@/core/lineUp/entry';
+import { blankFan, type Entry } from '@/core/lineUp/entry';
 import { fansOfLayout } from '@/core/lineUp/fansOfLayout';
 import { LayoutEditor, type InCase } from './layoutEditor';
 import { CheckField, TextField } from '@/ui/form/fields';
+import { fieldsOf } from '@/ui/form/fieldsOf';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { useSheet, type KeptSheet } from '@/ui/form/useSheet';
 import { ExtraRow, FanRow } from './fanRow';
@@ -24,14 +25,9 @@ export function EntryForm({
 }) {
   const form = useRef<HTMLFormElement>(null);
   const sheet = useSheet('entry', entryId, kept);
-  const { fans, coverName, revealed, layout, extras } = sheet.body;
-  const changeExtra = (at: number, part: Partial<EntryExtra>) =>
-    sheet.set({
-      ...sheet.body,
-      extras: extras.map((extra, i) => (i === at ? { ...extra, ...part } : extra)),
-    });
-  const change = (at: number, part: Partial<EntryFan>) =>
-    sheet.set({ ...sheet.body, fans: fans.map((fan, i) => (i === at ? { ...fan, ...part } : fan)) });
+  const { fans, layout, extras } = sheet.body;
+  const set = (part: Partial<Entry>) => sheet.set({ ...sheet.body, ...part });
+  const at = fieldsOf(sheet.body, sheet.set);
   return (
     <form
       ref={form}
@@ -45,13 +41,7 @@ export function EntryForm({
         <LayoutEditor
           layout={layout}
           {...inCase}
-          onLayout={(next) =>
-            sheet.set({
-              ...sheet.body,
-              layout: next,
-              fans: next.length > 0 ? fansOfLayout(next, fans) : fans,
-            })
-          }
+          onLayout={(next) => set({ layout: next, fans: next.length > 0 ? fansOfLayout(next, fans) : fans })}
         />
       )}
       {(inCase && layout.length > 0 ? [] : fans).map((fan, i) => (
@@ -59,8 +49,8 @@ export function EntryForm({
           key={i}
           {...{ fan, currency }}
           number={i + 1}
-          onFan={(part) => change(i, part)}
-          onRemove={() => sheet.set({ ...sheet.body, fans: fans.filter((_, at) => at !== i) })}
+          onFan={(now) => set({ fans: fans.with(i, now) })}
+          onRemove={() => set({ fans: fans.toSpliced(i, 1) })}
         />
       ))}
       <datalist id="fan-directions">
@@ -73,8 +63,8 @@ export function EntryForm({
           key={i}
           {...{ extra, currency }}
           number={i + 1}
-          onExtra={(part) => changeExtra(i, part)}
-          onRemove={() => sheet.set({ ...sheet.body, extras: extras.filter((_, at) => at !== i) })}
+          onExtra={(now) => set({ extras: extras.with(i, now) })}
+          onRemove={() => set({ extras: extras.toSpliced(i, 1) })}
         />
       ))}
       <div className="flex flex-wrap gap-2">
@@ -82,12 +72,7 @@ export function EntryForm({
           <button
             type="button"
             className="quiet-button"
-            onClick={() =>
-              sheet.set({
-                ...sheet.body,
-                fans: [...fans, blankFan({ name: '' })],
-              })
-            }
+            onClick={() => set({ fans: [...fans, blankFan({ name: '' })] })}
           >
             Add a fan
           </button>
@@ -95,22 +80,14 @@ export function EntryForm({
         <button
           type="button"
           className="quiet-button"
-          onClick={() => sheet.set({ ...sheet.body, extras: [...extras, { name: '', price: 0 }] })}
+          onClick={() => set({ extras: [...extras, { name: '', price: 0 }] })}
         >
           Add a bracket or cable
         </button>
       </div>
       <div className="grid grid-cols-2 items-end gap-3">
-        <TextField
-          label="Cover name, until revealed"
-          value={coverName}
-          onValue={(name) => sheet.set({ ...sheet.body, coverName: name })}
-        />
-        <CheckField
-          label="revealed"
-          value={revealed}
-          onValue={(flag) => sheet.set({ ...sheet.body, revealed: flag })}
-        />
+        <TextField label="Cover name, until revealed" {...at('coverName')} />
+        <CheckField label="revealed" {...at('revealed')} />
       </div>
       <SheetTrouble sheet={sheet} />
       <button className="quiet-button" disabled={!sheet.dirty || sheet.busy}>

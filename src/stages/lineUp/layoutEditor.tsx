@@ -8,6 +8,7 @@ import { layoutProblem, slotName, type LayoutFan } from '@/core/cases/layout';
 import { nearestLayout } from '@/core/cases/layoutDifference';
 import { sentence } from '@/core/words';
 import { NumberField, TextField } from '@/ui/form/fields';
+import { fieldsOf } from '@/ui/form/fieldsOf';
 import { LayoutDrawing } from './layoutDrawing';
 
 export interface OtherLayout {
@@ -40,11 +41,10 @@ export function LayoutEditor({
     sizeMm: last?.sizeMm ?? 120,
     dutyPct: null as number | null,
   });
+  const at = fieldsOf(fresh, setFresh);
   const nearest = nearestLayout(layout, others);
   const problem = layoutProblem(layout, labCase?.sides);
   const balance = airBalance(layout, airspeeds);
-  const change = (at: number, part: Partial<LayoutFan>) =>
-    onLayout(layout.map((fan, i) => (i === at ? { ...fan, ...part } : fan)));
   return (
     <div className="space-y-2">
       <LayoutDrawing
@@ -70,26 +70,9 @@ export function LayoutEditor({
         elsewhere. Light blows in, dark blows out.
       </p>
       <div className="grid grid-cols-[1fr_5rem_6rem] gap-2">
-        <TextField
-          label="Put in"
-          value={fresh.fan}
-          placeholder="name of the fan"
-          onValue={(fan) => setFresh({ ...fresh, fan })}
-        />
-        <NumberField
-          label="Size"
-          unit="mm"
-          optional
-          value={fresh.sizeMm}
-          onValue={(sizeMm) => setFresh({ ...fresh, sizeMm: sizeMm ?? 120 })}
-        />
-        <NumberField
-          label="Own duty"
-          unit="%"
-          optional
-          value={fresh.dutyPct}
-          onValue={(dutyPct) => setFresh({ ...fresh, dutyPct })}
-        />
+        <TextField label="Put in" {...at('fan')} placeholder="name of the fan" />
+        <NumberField label="Size" unit="mm" optional {...at('sizeMm', 120)} />
+        <NumberField label="Own duty" unit="%" optional {...at('dutyPct')} />
       </div>
       {layout.length > 0 && (
         <ul className="space-y-1 text-[14px]" aria-label="Fans of this layout">
@@ -105,7 +88,7 @@ export function LayoutEditor({
                 className="w-full min-w-0 rounded border border-hairline bg-raised px-2 py-0.5"
                 aria-label={`Fan at ${slotName(fan)}`}
                 value={fan.fan}
-                onChange={({ target }) => change(i, { fan: target.value })}
+                onChange={({ target }) => onLayout(layout.with(i, { ...fan, fan: target.value }))}
               />
               <span className="text-right text-ink2">
                 {fan.sizeMm === null ? '' : `${fan.sizeMm} mm`}

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { NumberField, TextField } from '@/ui/form/fields';
+import { fieldsOf } from '@/ui/form/fieldsOf';
 import { whoIsHere } from '@/ui/who';
 import type { LineUpEntry as LineUpItem } from '@/lab/lineUp/lineUpView';
 import { useAct } from '@/ui/useAct';
@@ -8,6 +9,7 @@ import { useAct } from '@/ui/useAct';
 export function OnceMore({ base, item, onMade }: { base: string; item: LineUpItem; onMade: () => void }) {
   const { act } = useAct();
   const [fan, setFan] = useState<{ name: string; eachPrice: number | null }>({ name: '', eachPrice: null });
+  const at = fieldsOf(fan, setFan);
   const [ask, setAsk] = useState('');
   const isLayout = item.product.body.kind === 'case-layout';
 
@@ -38,12 +40,7 @@ export function OnceMore({ base, item, onMade }: { base: string; item: LineUpIte
       <h4 className="pb-1 font-semibold">Duplicate entry</h4>
       {isLayout && (
         <div className="flex items-end gap-2">
-          <TextField
-            label="A copy to change, called"
-            value={fan.name}
-            placeholder="rear fan turned"
-            onValue={(name) => setFan({ ...fan, name })}
-          />
+          <TextField label="A copy to change, called" {...at('name')} placeholder="rear fan turned" />
           <button
             type="button"
             className="quiet-button"
@@ -55,19 +52,8 @@ export function OnceMore({ base, item, onMade }: { base: string; item: LineUpIte
         </div>
       )}
       <div className="grid grid-cols-[1fr_7rem] gap-2" hidden={isLayout}>
-        <TextField
-          label="Fan"
-          value={fan.name}
-          onValue={(name) => setFan({ ...fan, name })}
-          placeholder="the lab’s fan"
-        />
-        <NumberField
-          label="Each"
-          unit={item.product.body.currency}
-          optional
-          value={fan.eachPrice}
-          onValue={(eachPrice) => setFan({ ...fan, eachPrice })}
-        />
+        <TextField label="Fan" {...at('name')} placeholder="the lab’s fan" />
+        <NumberField label="Each" unit={item.product.body.currency} optional {...at('eachPrice')} />
       </div>
       <div className="flex flex-wrap gap-2 pt-2" hidden={isLayout}>
         <button

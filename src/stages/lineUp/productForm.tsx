@@ -3,6 +3,7 @@
 import { useRef } from 'react';
 import { CONNECTORS, KIND_WORDS, PRODUCT_KINDS, type Product, type ProductKind } from '@/core/lineUp/product';
 import { ChoiceField, NumberField, TextField } from '@/ui/form/fields';
+import { fieldsOf } from '@/ui/form/fieldsOf';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { fieldFault, useSheet, type KeptSheet } from '@/ui/form/useSheet';
 
@@ -52,8 +53,7 @@ export function ProductForm({
   const fold = useRef<HTMLDetailsElement>(null);
   const sheet = useSheet('product', productId, kept);
   const product = sheet.body;
-  const set = (part: Partial<Product>) => sheet.set({ ...product, ...part });
-  const errorOf = (field: string) => fieldFault(sheet, field);
+  const at = fieldsOf(product, sheet.set, (field) => fieldFault(sheet, field));
   const asked = SIZES[product.kind];
   const sizeField = (name: Size) => {
     const { label, unit } = SIZE_WORDS[name];
@@ -63,9 +63,7 @@ export function ProductForm({
         label={product.kind === 'liquid' && name === 'heightMm' ? 'Block, high' : label}
         {...(unit ? { unit } : {})}
         optional
-        value={product[name]}
-        onValue={(value) => set({ [name]: value })}
-        error={errorOf(name)}
+        {...at(name)}
       />
     );
   };
@@ -82,18 +80,12 @@ export function ProductForm({
       }}
     >
       <div className="grid grid-cols-2 gap-x-3 gap-y-2">
-        <TextField
-          label="Product"
-          value={product.name}
-          onValue={(name) => set({ name })}
-          error={errorOf('name')}
-        />
-        <TextField label="Maker" value={product.maker} onValue={(maker) => set({ maker })} />
+        <TextField label="Product" {...at('name')} />
+        <TextField label="Maker" {...at('maker')} />
         <ChoiceField
           label="Kind"
-          value={product.kind}
+          {...at('kind')}
           options={PRODUCT_KINDS.map((value) => ({ value, label: KIND_WORDS[value] }))}
-          onValue={(kind) => set({ kind })}
         />
         {asked.slice(0, 2).map(sizeField)}
         <NumberField
@@ -106,9 +98,7 @@ export function ProductForm({
           }
           unit={product.currency}
           optional
-          value={product.price}
-          onValue={(price) => set({ price })}
-          error={errorOf('price')}
+          {...at('price')}
         />
       </div>
       <details ref={fold} className="border-t border-hairline pt-2" open={hasMore}>
@@ -116,53 +106,25 @@ export function ProductForm({
           More of it, for readers’ facts and fit
         </summary>
         <div className="grid grid-cols-3 gap-x-3 gap-y-2 pt-2">
-          <TextField label="Revision" value={product.revision} onValue={(revision) => set({ revision })} />
+          <TextField label="Revision" {...at('revision')} />
           {asked.slice(2).map(sizeField)}
           <ChoiceField
             label="Connector"
-            value={product.connector}
+            {...at('connector')}
             options={CONNECTORS.map((value) => ({
               value,
               label: value === 'fixed' ? 'fixed speed' : value || '–',
             }))}
-            onValue={(connector) => set({ connector })}
           />
-          <TextField
-            label="Sockets, by commas"
-            value={product.sockets}
-            onValue={(sockets) => set({ sockets })}
-          />
-          <TextField label="Mounting" value={product.mounting} onValue={(mounting) => set({ mounting })} />
-          <TextField
-            label="Currency"
-            value={product.currency}
-            onValue={(currency) => set({ currency })}
-            error={errorOf('currency')}
-          />
-          <NumberField
-            label="In a pack"
-            value={product.packSize}
-            onValue={(packSize) => set({ packSize: packSize ?? 1 })}
-            error={errorOf('packSize')}
-          />
-          <TextField
-            label="Priced on"
-            type="date"
-            value={product.pricedOn}
-            onValue={(pricedOn) => set({ pricedOn })}
-          />
-          <TextField label="Sold by" value={product.seller} onValue={(seller) => set({ seller })} />
-          <TextField
-            label="Available in"
-            value={product.availability}
-            onValue={(availability) => set({ availability })}
-          />
-          <TextField label="Warranty" value={product.warranty} onValue={(warranty) => set({ warranty })} />
-          <TextField
-            label="Maker’s noise figure"
-            value={product.makersNoise}
-            onValue={(makersNoise) => set({ makersNoise })}
-          />
+          <TextField label="Sockets, by commas" {...at('sockets')} />
+          <TextField label="Mounting" {...at('mounting')} />
+          <TextField label="Currency" {...at('currency')} />
+          <NumberField label="In a pack" {...at('packSize', 1)} />
+          <TextField label="Priced on" type="date" {...at('pricedOn')} />
+          <TextField label="Sold by" {...at('seller')} />
+          <TextField label="Available in" {...at('availability')} />
+          <TextField label="Warranty" {...at('warranty')} />
+          <TextField label="Maker’s noise figure" {...at('makersNoise')} />
         </div>
       </details>
       <p className="text-[13px] text-ink2">

@@ -11,10 +11,9 @@ import {
   type Sample,
 } from '@/core/lineUp/sample';
 import { CheckField, ChoiceField, NumberField, TextField } from '@/ui/form/fields';
+import { fieldsOf } from '@/ui/form/fieldsOf';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { fieldFault, useSheet, type KeptSheet } from '@/ui/form/useSheet';
-
-const choices = (names: readonly string[]) => names.map((value) => ({ value, label: value }));
 
 function HandlingFields({
   handling,
@@ -23,47 +22,19 @@ function HandlingFields({
   handling: Handling;
   onChange: (handling: Handling) => void;
 }) {
-  const set = (part: Partial<Handling>) => onChange({ ...handling, ...part });
+  const at = fieldsOf(handling, onChange);
   return (
     <fieldset>
       <legend className="pb-1 font-semibold">First mount</legend>
       <div className="grid grid-cols-2 gap-x-3 gap-y-2">
-        <NumberField
-          label="It took"
-          unit="min"
-          optional
-          value={handling.minutes}
-          onValue={(minutes) => set({ minutes })}
-        />
-        <NumberField
-          label="Hands needed"
-          optional
-          value={handling.hands}
-          onValue={(hands) => set({ hands })}
-        />
-        <TextField
-          label="Parts missing or to buy"
-          value={handling.partsToBuy}
-          onValue={(partsToBuy) => set({ partsToBuy })}
-        />
-        <NumberField
-          label="Their price"
-          optional
-          value={handling.partsPrice}
-          onValue={(partsPrice) => set({ partsPrice })}
-        />
-        <TextField
-          label="Stiffness of hoses"
-          value={handling.hoseStiffness}
-          onValue={(hoseStiffness) => set({ hoseStiffness })}
-        />
-        <TextField label="Clips fit" value={handling.clips} onValue={(clips) => set({ clips })} />
-        <TextField label="Note" value={handling.note} onValue={(note) => set({ note })} />
-        <CheckField
-          label="back of the board needed"
-          value={handling.backAccess}
-          onValue={(backAccess) => set({ backAccess })}
-        />
+        <NumberField label="It took" unit="min" optional {...at('minutes')} />
+        <NumberField label="Hands needed" optional {...at('hands')} />
+        <TextField label="Parts missing or to buy" {...at('partsToBuy')} />
+        <NumberField label="Their price" optional {...at('partsPrice')} />
+        <TextField label="Stiffness of hoses" {...at('hoseStiffness')} />
+        <TextField label="Clips fit" {...at('clips')} />
+        <TextField label="Note" {...at('note')} />
+        <CheckField label="back of the board needed" {...at('backAccess')} />
       </div>
     </fieldset>
   );
@@ -84,7 +55,8 @@ export function SampleForm({
   const sample = sheet.body;
   const [line, setLine] = useState<DiaryLine>({ on: today, event: 'arrived', note: '' });
   const set = (part: Partial<Sample>) => sheet.set({ ...sample, ...part });
-  const errorOf = (field: string) => fieldFault(sheet, field);
+  const at = fieldsOf(sample, sheet.set, (field) => fieldFault(sheet, field));
+  const atLine = fieldsOf(line, setLine);
   return (
     <form
       ref={form}
@@ -95,44 +67,17 @@ export function SampleForm({
       }}
     >
       <div className="grid grid-cols-2 gap-x-3 gap-y-2">
-        <TextField
-          label="Sample"
-          value={sample.label}
-          onValue={(label) => set({ label })}
-          error={errorOf('label')}
-        />
-        <TextField label="Serial" value={sample.serial} onValue={(serial) => set({ serial })} />
-        <ChoiceField
-          label="Source"
-          value={sample.source}
-          options={choices(['bought', 'lent']) as { value: Sample['source']; label: string }[]}
-          onValue={(source) => set({ source })}
-        />
-        <ChoiceField
-          label="State"
-          value={sample.state}
-          options={choices(SAMPLE_STATES) as { value: Sample['state']; label: string }[]}
-          onValue={(state) => set({ state })}
-          error={errorOf('state')}
-        />
+        <TextField label="Sample" {...at('label')} />
+        <TextField label="Serial" {...at('serial')} />
+        <ChoiceField label="Source" {...at('source')} options={['bought', 'lent']} />
+        <ChoiceField label="State" {...at('state')} options={SAMPLE_STATES} />
         {sample.source === 'lent' ? (
           <>
-            <TextField label="Lent by" value={sample.lender} onValue={(lender) => set({ lender })} />
-            <TextField
-              label="Goes back on"
-              type="date"
-              value={sample.returnOn}
-              onValue={(returnOn) => set({ returnOn })}
-              error={errorOf('returnOn')}
-            />
+            <TextField label="Lent by" {...at('lender')} />
+            <TextField label="Goes back on" type="date" {...at('returnOn')} />
           </>
         ) : (
-          <TextField
-            label="Receipt"
-            placeholder="number, or where it is kept"
-            value={sample.receipt}
-            onValue={(receipt) => set({ receipt })}
-          />
+          <TextField label="Receipt" placeholder="number, or where it is kept" {...at('receipt')} />
         )}
       </div>
       <section aria-label="Diary">
@@ -148,7 +93,7 @@ export function SampleForm({
                 type="button"
                 className="ml-auto"
                 aria-label={`Remove the line of ${dayWords(at.on)}`}
-                onClick={() => set({ diary: sample.diary.filter((_, at2) => at2 !== i) })}
+                onClick={() => set({ diary: sample.diary.toSpliced(i, 1) })}
               >
                 ✕
               </button>
@@ -156,14 +101,9 @@ export function SampleForm({
           ))}
         </ul>
         <div className="grid grid-cols-[8.4rem_7.4rem_1fr_auto] items-end gap-1.5 pt-1">
-          <TextField label="Day" type="date" value={line.on} onValue={(on) => setLine({ ...line, on })} />
-          <ChoiceField
-            label="What"
-            value={line.event}
-            options={choices(DIARY_EVENTS) as { value: DiaryLine['event']; label: string }[]}
-            onValue={(event) => setLine({ ...line, event })}
-          />
-          <TextField label="Note" value={line.note} onValue={(note) => setLine({ ...line, note })} />
+          <TextField label="Day" type="date" {...atLine('on')} />
+          <ChoiceField label="What" {...atLine('event')} options={DIARY_EVENTS} />
+          <TextField label="Note" {...atLine('note')} />
           <button
             type="button"
             className="quiet-button"

@@ -3,6 +3,7 @@
 import { SettingsEditor } from './settingsEditor';
 import type { PlanSettings } from '@/core/plan/planSettings';
 import { NumberField, TextField, TimeField } from '@/ui/form/fields';
+import { fieldsOf } from '@/ui/form/fieldsOf';
 
 const DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
 const WEEK = [1, 2, 3, 4, 5, 6, 0];
@@ -45,28 +46,13 @@ export function PlanSettingsForm({
   errorOf: (field: string) => string | undefined;
 }) {
   const set = (part: Partial<PlanSettings>) => onSettings({ ...settings, ...part });
+  const at = fieldsOf(settings, onSettings, errorOf);
   return (
     <div className="space-y-3">
       <div className="grid grid-cols-3 gap-2">
-        <NumberField
-          label="Passes"
-          value={settings.passes}
-          onValue={(other) => set({ passes: other ?? 0 })}
-          error={errorOf('passes')}
-        />
-        <NumberField
-          label="Mounts"
-          value={settings.mounts}
-          onValue={(other) => set({ mounts: other ?? 0 })}
-          error={errorOf('mounts')}
-        />
-        <NumberField
-          label="Control every"
-          unit="mounts"
-          value={settings.controlEvery}
-          onValue={(other) => set({ controlEvery: other ?? 0 })}
-          error={errorOf('controlEvery')}
-        />
+        <NumberField label="Passes" {...at('passes', 0)} />
+        <NumberField label="Mounts" {...at('mounts', 0)} />
+        <NumberField label="Control every" unit="mounts" {...at('controlEvery', 0)} />
       </div>
       <SettingsEditor
         settings={settings.settings}
@@ -133,7 +119,7 @@ export function PlanSettingsForm({
             key={name}
             label={label}
             minute={settings[name]}
-            onMinute={(at) => set({ [name]: at })}
+            onMinute={(minute) => set({ [name]: minute })}
           />
         ))}
       </div>
@@ -144,13 +130,7 @@ export function PlanSettingsForm({
       )}
       <div className="grid grid-cols-3 gap-2">
         {STEPS.filter(({ heat }) => !heat || !isCold).map(({ name, label }) => (
-          <NumberField
-            key={name}
-            label={label}
-            unit="min"
-            value={settings[name]}
-            onValue={(other) => set({ [name]: other ?? 0 })}
-          />
+          <NumberField key={name} label={label} unit="min" {...at(name, 0)} />
         ))}
       </div>
     </div>

@@ -3,6 +3,7 @@ import { checkHolds, checkOffset, type DailyCheck, type RigBook } from '@/core/r
 import { momentWords } from '@/core/timeWords';
 import { figure, signed } from '@/ui/marks/figures';
 import { ChoiceField, NumberField, TextField } from '@/ui/form/fields';
+import { fieldsOf } from '@/ui/form/fieldsOf';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import type { SheetForm } from '@/ui/form/useSheet';
 import type { SaveBook } from './instruments';
@@ -19,6 +20,7 @@ export function DayChecks({
 }) {
   const { checks } = sheet.body;
   const [check, setCheck] = useState<DailyCheck>({ on: today, kind: 'calibrator', reading: 94, note: '' });
+  const at = fieldsOf(check, setCheck);
   const form = useRef<HTMLFormElement>(null);
   return (
     <section aria-label="Checks of the day">
@@ -32,12 +34,12 @@ export function DayChecks({
             void onBook({ ...sheet.body, checks: [check, ...checks] }, 'Check saved');
         }}
       >
-        <TextField label="Day" type="date" value={check.on} onValue={(on) => setCheck({ ...check, on })} />
+        <TextField label="Day" type="date" {...at('on')} />
         <TextField
           label="Hour"
           type="time"
           value={check.at ?? ''}
-          onValue={(at) => setCheck({ ...check, at })}
+          onValue={(hour) => setCheck({ ...check, at: hour })}
         />
         <ChoiceField
           label="Check"
@@ -49,13 +51,8 @@ export function DayChecks({
           ]}
           onValue={(kind) => setCheck({ ...check, kind, reading: kind === 'calibrator' ? 94 : 0 })}
         />
-        <NumberField
-          label="Read"
-          unit={check.kind === 'calibrator' ? 'dB' : 'K'}
-          value={check.reading}
-          onValue={(reading) => setCheck({ ...check, reading: reading ?? 0 })}
-        />
-        <TextField label="Note" value={check.note} onValue={(note) => setCheck({ ...check, note })} />
+        <NumberField label="Read" unit={check.kind === 'calibrator' ? 'dB' : 'K'} {...at('reading', 0)} />
+        <TextField label="Note" {...at('note')} />
         <button className="quiet-button" disabled={sheet.busy}>
           Note it
         </button>

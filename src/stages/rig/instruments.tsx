@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { INSTRUMENT_KINDS, isOverdue, type Instrument, type RigBook } from '@/core/rig/instrument';
 import { ChoiceField, TextField } from '@/ui/form/fields';
+import { fieldsOf } from '@/ui/form/fieldsOf';
 
 /** Writes the book and says so; whether it was taken. */
 export type SaveBook = (book: RigBook, said: string) => Promise<boolean>;
@@ -25,30 +26,20 @@ function InstrumentForm({
   onCancel: () => void;
 }) {
   const [draft, setDraft] = useState(instrument);
-  const set = (part: Partial<Instrument>) => setDraft({ ...draft, ...part });
+  const at = fieldsOf(draft, setDraft);
   return (
     <div
       className="grid grid-cols-2 gap-2 border-b border-hairline bg-raised p-3 sm:grid-cols-4"
       role="group"
       aria-label="Instrument"
     >
-      <TextField label="Name" value={draft.name} onValue={(name) => set({ name })} />
-      <ChoiceField
-        label="Kind"
-        value={draft.kind}
-        options={INSTRUMENT_KINDS.map((value) => ({ value, label: value }))}
-        onValue={(kind) => set({ kind })}
-      />
-      <TextField label="Range" value={draft.range} onValue={(range) => set({ range })} />
-      <TextField label="Resolution" value={draft.resolution} onValue={(resolution) => set({ resolution })} />
-      <TextField label="Class" value={draft.grade} onValue={(grade) => set({ grade })} />
-      <TextField
-        label="Calibrated"
-        type="date"
-        value={draft.calibratedOn}
-        onValue={(calibratedOn) => set({ calibratedOn })}
-      />
-      <TextField label="Due again" type="date" value={draft.dueOn} onValue={(dueOn) => set({ dueOn })} />
+      <TextField label="Name" {...at('name')} />
+      <ChoiceField label="Kind" {...at('kind')} options={INSTRUMENT_KINDS} />
+      <TextField label="Range" {...at('range')} />
+      <TextField label="Resolution" {...at('resolution')} />
+      <TextField label="Class" {...at('grade')} />
+      <TextField label="Calibrated" type="date" {...at('calibratedOn')} />
+      <TextField label="Due again" type="date" {...at('dueOn')} />
       <div className="flex items-end gap-2">
         <button
           type="button"
@@ -75,13 +66,7 @@ export function Instruments({ book, today, onBook }: { book: RigBook; today: str
   };
   const keep = (at: number | 'new', instrument: Instrument) =>
     save(
-      {
-        ...book,
-        instruments:
-          at === 'new'
-            ? [...instruments, instrument]
-            : instruments.map((old, i) => (i === at ? instrument : old)),
-      },
+      { ...book, instruments: instruments.toSpliced(at === 'new' ? instruments.length : at, 1, instrument) },
       `${instrument.name} kept`,
     );
   return (
@@ -139,7 +124,7 @@ export function Instruments({ book, today, onBook }: { book: RigBook; today: str
                 aria-label={`Remove ${instrument.name}`}
                 onClick={() =>
                   void save(
-                    { ...book, instruments: instruments.filter((_, at) => at !== i) },
+                    { ...book, instruments: instruments.toSpliced(i, 1) },
                     `${instrument.name} removed`,
                   )
                 }

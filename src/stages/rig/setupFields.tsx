@@ -2,6 +2,7 @@
 
 import type { RigSetup } from '@/core/rig/rigSetup';
 import { ChoiceField, NumberField, TextField } from '@/ui/form/fields';
+import { fieldsOf } from '@/ui/form/fieldsOf';
 
 type Numeric = { [K in keyof RigSetup]: RigSetup[K] extends number | null ? K : never }[keyof RigSetup];
 type Textual = { [K in keyof RigSetup]: RigSetup[K] extends string ? K : never }[keyof RigSetup];
@@ -50,18 +51,12 @@ export function SetupFields({
   onSetup: (setup: RigSetup) => void;
   errorOf: (field: keyof RigSetup) => string | undefined;
 }) {
+  const at = fieldsOf(setup, onSetup, (field) => errorOf(field as keyof RigSetup));
   return (
     <div className="space-y-4">
       <div className="grid grid-cols-2 gap-x-3 gap-y-2.5">
         {LENGTHS.map(({ name, label }) => (
-          <NumberField
-            key={name}
-            label={label}
-            unit="cm"
-            value={setup[name]}
-            error={errorOf(name)}
-            onValue={(value) => onSetup({ ...setup, [name]: value ?? 0 })}
-          />
+          <NumberField key={name} label={label} unit="cm" {...at(name, 0)} />
         ))}
         {NUMBERS.map(({ name, label, unit, optional }) => (
           <NumberField
@@ -69,9 +64,7 @@ export function SetupFields({
             label={label}
             unit={unit}
             optional={optional}
-            value={setup[name]}
-            error={errorOf(name)}
-            onValue={(value) => onSetup({ ...setup, [name]: optional ? value : (value ?? 0) })}
+            {...at(name, optional ? null : 0)}
           />
         ))}
       </div>
@@ -82,21 +75,12 @@ export function SetupFields({
             ? 'rises are converted with it; its class is under Instruments'
             : 'it checks the load; no rise is converted with it'
         }
-        value={setup.powerAt}
+        {...at('powerAt')}
         options={POWER_READ}
-        error={errorOf('powerAt')}
-        onValue={(powerAt) => onSetup({ ...setup, powerAt })}
       />
       <div className="grid grid-cols-2 gap-x-3 gap-y-2.5">
         {TEXTS.map(({ name, label, hint }) => (
-          <TextField
-            key={name}
-            label={label}
-            hint={hint}
-            value={setup[name]}
-            error={errorOf(name)}
-            onValue={(value) => onSetup({ ...setup, [name]: value })}
-          />
+          <TextField key={name} label={label} hint={hint} {...at(name)} />
         ))}
       </div>
     </div>

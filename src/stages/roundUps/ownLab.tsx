@@ -3,6 +3,7 @@
 import { useState, useSyncExternalStore } from 'react';
 import type { LabSheet } from '@/contracts/sheets/labSheet';
 import { TextField } from '@/ui/form/fields';
+import { fieldsOf } from '@/ui/form/fieldsOf';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { fieldFault, useSheet, type KeptSheet } from '@/ui/form/useSheet';
 import { setWho, whoIsHere } from '@/ui/who';
@@ -43,6 +44,7 @@ function WhoIsHere({ people }: { people: string[] }) {
 export function OwnLab({ owner, kept }: { owner: number; kept: KeptSheet<LabSheet> }) {
   const sheet = useSheet('lab', owner, kept);
   const { body, set } = sheet;
+  const at = fieldsOf(body, set, (field) => fieldFault(sheet, field));
   // What is being typed may end in a comma: the names are read out of it as they stand.
   const [typed, setTyped] = useState<string | null>(null);
   const people = kept.body.people;
@@ -62,13 +64,7 @@ export function OwnLab({ owner, kept }: { owner: number; kept: KeptSheet<LabShee
           void sheet.save({ said: 'The lab is saved' });
         }}
       >
-        <TextField
-          label="Name of the lab"
-          hint="Printed in reports and bundles."
-          value={body.name}
-          error={fieldFault(sheet, 'name')}
-          onValue={(name) => set({ ...body, name })}
-        />
+        <TextField label="Name of the lab" hint="Printed in reports and bundles." {...at('name')} />
         <TextField
           label="People, with commas between"
           hint="Offered wherever a change asks who made it."

@@ -3,6 +3,7 @@
 import { useRef } from 'react';
 import type { DatedPrice } from '@/core/lineUp/prices';
 import { ChoiceField, NumberField, TextField } from '@/ui/form/fields';
+import { fieldsOf } from '@/ui/form/fieldsOf';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { useSheet } from '@/ui/form/useSheet';
 import type { ValueData, ValueItem } from '@/lab/orders/valuePage';
@@ -22,8 +23,7 @@ export function PricesForm({ item, data }: { item: ValueItem; data: ValueData })
   const sheet = useSheet('prices', item.entryId, item.sheet);
   const { prices } = sheet.body;
   const set = (next: DatedPrice[]) => sheet.set({ prices: next });
-  const change = (at: number, part: Partial<DatedPrice>) =>
-    set(prices.map((price, i) => (i === at ? { ...price, ...part } : price)));
+  const at = (i: number) => fieldsOf(prices[i]!, (price) => set(prices.with(i, price)));
   return (
     <form
       ref={form}
@@ -47,26 +47,24 @@ export function PricesForm({ item, data }: { item: ValueItem; data: ValueData })
           aria-label={`Price ${i + 1}`}
           className="grid grid-cols-[8.6rem_5rem_4rem] items-end gap-1.5 sm:grid-cols-[8.6rem_5rem_4rem_4.5rem_8rem_1fr_auto]"
         >
-          <TextField label="Day" type="date" value={price.date} onValue={(date) => change(i, { date })} />
-          <NumberField
-            label="Price"
-            value={price.price}
-            onValue={(value) => change(i, { price: value ?? 0 })}
-          />
-          <TextField label="In" value={price.currency} onValue={(currency) => change(i, { currency })} />
-          <TextField label="Region" value={price.region} onValue={(region) => change(i, { region })} />
+          <TextField label="Day" type="date" {...at(i)('date')} />
+          <NumberField label="Price" {...at(i)('price', 0)} />
+          <TextField label="In" {...at(i)('currency')} />
+          <TextField label="Region" {...at(i)('region')} />
           <ChoiceField
             label="Stock"
             value={stockOf(price.inStock)}
             options={STOCK}
-            onValue={(stock) => change(i, { inStock: stock === '' ? null : stock === 'yes' })}
+            onValue={(stock) =>
+              set(prices.with(i, { ...price, inStock: stock === '' ? null : stock === 'yes' }))
+            }
           />
-          <TextField label="Note" value={price.note} onValue={(note) => change(i, { note })} />
+          <TextField label="Note" {...at(i)('note')} />
           <button
             type="button"
             className="quiet-button px-2!"
             aria-label={`Remove price ${i + 1}`}
-            onClick={() => set(prices.filter((_, at) => at !== i))}
+            onClick={() => set(prices.toSpliced(i, 1))}
           >
             ✕
           </button>

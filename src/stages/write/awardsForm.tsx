@@ -4,6 +4,7 @@ import type { AwardOffer } from '@/core/verdict/awards';
 import { awardWords } from '@/core/verdict/awards';
 import type { GivenAward } from '@/core/verdict/verdictSheet';
 import { TextField } from '@/ui/form/fields';
+import { fieldsOf } from '@/ui/form/fieldsOf';
 import type { WriteData } from '@/lab/publish/writeView';
 
 /** Awards by their rules with their evidence, or of the reviewer's own; one against its rule needs its reason. */
@@ -17,8 +18,7 @@ export function AwardsForm({
   onAwards: (awards: GivenAward[]) => void;
 }) {
   const nameOf = (entry: string) => data.entries.find((other) => other.entry === entry)?.product ?? null;
-  const change = (at: number, part: Partial<GivenAward>) =>
-    onAwards(awards.map((award, i) => (i === at ? { ...award, ...part } : award)));
+  const at = (i: number) => fieldsOf(awards[i]!, (award) => onAwards(awards.with(i, award)));
   const give = ({ kind, name, offer }: AwardOffer) =>
     onAwards([
       ...awards,
@@ -61,13 +61,13 @@ export function AwardsForm({
             className="space-y-1 border-l-2 border-act pl-3"
           >
             <div className="grid grid-cols-[1fr_1fr_auto] items-end gap-2">
-              <TextField label="Award" value={award.name} onValue={(name) => change(i, { name })} />
+              <TextField label="Award" {...at(i)('name')} />
               <label className="label-text block">
                 goes to
                 <select
                   className="mt-0.5 block h-[33px] w-full rounded border border-hairline bg-raised px-2 text-[14.5px] text-ink"
                   value={award.entry}
-                  onChange={({ target }) => change(i, { entry: target.value })}
+                  onChange={({ target }) => at(i)('entry').onValue(target.value)}
                 >
                   {nameOf(award.entry) === null && (
                     <option value={award.entry}>not in the round-up any more</option>
@@ -83,16 +83,12 @@ export function AwardsForm({
                 type="button"
                 className="quiet-button px-2!"
                 aria-label={`Take award ${i + 1} back`}
-                onClick={() => onAwards(awards.filter((_, at) => at !== i))}
+                onClick={() => onAwards(awards.toSpliced(i, 1))}
               >
                 ✕
               </button>
             </div>
-            <TextField
-              label="Reason, printed"
-              value={award.reason}
-              onValue={(reason) => change(i, { reason })}
-            />
+            <TextField label="Reason, printed" {...at(i)('reason')} />
             {told.known ? (
               <p dir="auto">{told.value}</p>
             ) : (

@@ -5,6 +5,7 @@ import { AXES } from '@/core/curves/axis';
 import { AGAINST } from '@/core/curves/curveRule';
 import { PART_NAMES, type VerdictPart } from '@/core/verdict/verdictSheet';
 import { ChoiceField, NumberField, TextField } from '@/ui/form/fields';
+import { fieldsOf } from '@/ui/form/fieldsOf';
 import { WordsEditor } from './editor/wordsEditor';
 import type { WriteData } from '@/lab/publish/writeView';
 
@@ -33,6 +34,7 @@ export function PartCard({
   const name = title || PART_NAMES[kind];
   const hasWhat = kind === 'ranking' || kind === 'curves' || kind === 'bars' || kind === 'entries';
   const set = (change: Partial<VerdictPart>) => onPart({ ...part, ...change });
+  const of = fieldsOf(what, (now) => set({ what: now }));
   const setWhat = (change: Partial<VerdictPart['what']>) => set({ what: { ...what, ...change } });
   return (
     <li
@@ -97,17 +99,15 @@ export function PartCard({
           <NumberField
             optional
             label={`At, ${AXES[what.against].unit}${what.against === 'noise' ? '; own line if empty' : ''}`}
-            value={what.at}
-            onValue={(next) => setWhat({ at: next })}
+            {...of('at')}
           />
           <ChoiceField
             label="Load"
-            value={what.load}
+            {...of('load')}
             options={[
               { value: '', label: 'the first' },
               ...data.loads.map(({ key, label }) => ({ value: key, label })),
             ]}
-            onValue={(load) => setWhat({ load })}
           />
         </div>
       )}

@@ -162,7 +162,8 @@ export function ChoiceField<T extends string>({
 }: Common & {
   value: T;
   onValue: (value: T) => void;
-  options: readonly { value: T; label: string }[];
+  /** Those that are called what they are stand as they are. */
+  options: readonly (T | { value: T; label: string })[];
 }) {
   const id = useId();
   return (
@@ -174,11 +175,14 @@ export function ChoiceField<T extends string>({
         onChange={(event) => onValue(event.target.value as T)}
         aria-invalid={common.error ? true : undefined}
       >
-        {options.map((other) => (
-          <option key={other.value} value={other.value}>
-            {other.label}
-          </option>
-        ))}
+        {options.map((other) => {
+          const { value: one, label } = typeof other === 'string' ? { value: other, label: other } : other;
+          return (
+            <option key={one} value={one}>
+              {label}
+            </option>
+          );
+        })}
       </select>
     </Framed>
   );
