@@ -43,8 +43,9 @@ function longRecording(): Uint8Array {
 }
 
 async function keepRecording(app: Application, entry: string): Promise<void> {
-  const { id } = (await (await ask(`${app.url}/api/uploads`, { method: 'POST' })).json()) as { id: string };
+  // Made before anything is asked: a connection that is kept would be closed meanwhile, unseen.
   const body = Buffer.from(longRecording());
+  const { id } = (await (await ask(`${app.url}/api/uploads`, { method: 'POST' })).json()) as { id: string };
   await ask(`${app.url}/api/stream/${id}?path=long.wav`, { method: 'PUT', body });
   const request = { uploadId: id, kind: 'clip', entry, setting: '61 %', recordedAt: '2026-10-01T20:00' };
   const kept = await ask(`${app.url}/api/round-ups/1/recordings`, {
