@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { headless } from './scripts/chromium.mjs';
 
 export default defineConfig({
   testDir: 'tests/browser',
@@ -13,9 +14,9 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     launchOptions: {
-      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      ...headless,
       args: [
-        ...['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+        ...headless.args,
         // A microphone that beeps, for whoever asks for one: with other arguments a file would wait for a browser of its own.
         ...['--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream'],
       ],

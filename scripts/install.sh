@@ -57,6 +57,7 @@ need_faketime() {
   command -v faketime >/dev/null || need_debian faketime
 }
 
+# The headless shell by itself; a whole Chromium that is there serves as well (scripts/chromium.mjs).
 need_chromium() {
-  [ -x "${CHROMIUM:-/usr/bin/chromium}" ] || need_debian chromium
+  [ -n "${CHROMIUM:-}" ] || command -v chromium-headless-shell chromium >/dev/null || need_debian chromium-headless-shell
 }

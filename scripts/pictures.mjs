@@ -1,6 +1,7 @@
 // Takes the pictures of docs/screenshots from a running application that holds the demo:
 //   node scripts/pictures.mjs [http://127.0.0.1:4780] [folder]
 import { chromium } from '@playwright/test';
+import { headless } from './chromium.mjs';
 
 const base = process.argv[2] ?? 'http://127.0.0.1:4780';
 const folder = process.argv[3] ?? 'docs/screenshots';
@@ -26,10 +27,7 @@ const views = [
   ['write', '/round-ups/1/verdict/write'],
   ['report', '/round-ups/1/verdict/versions/2/report'],
 ];
-const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
-});
+const browser = await chromium.launch(headless);
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 for (const [name, path] of views) {
   await page.goto(base + path, { waitUntil: 'networkidle' });

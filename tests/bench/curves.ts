@@ -8,6 +8,7 @@ import { fixedLoad } from '../../src/core/runs/load';
 import { roundUpOfBundle } from '../../src/lab/model/roundUpOfBundle';
 import { percentile, type Figure } from './figure';
 import { largeBundle } from './largeLab';
+import { headless } from '../../scripts/chromium.mjs';
 
 const FRAME_MS = 1000 / 60;
 
@@ -66,10 +67,7 @@ export function benchPlaces(): Figure {
 
 /** Work of the page between two frames while the line is dragged; and what Curves loads first. */
 export async function benchDrag(url: string): Promise<Figure[]> {
-  const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
-  });
+  const browser = await chromium.launch(headless);
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   let script = 0;
   page.on('response', (response) => {

@@ -6,6 +6,7 @@ import { asBytes } from '../../demo/generators/demoFiles';
 import { startApplication } from '../support/application';
 import { freshDatabase } from '../support/database';
 import { percentile, type Figure } from './figure';
+import { headless } from '../../scripts/chromium.mjs';
 
 const TIMES = 5;
 const PHONE = {
@@ -49,10 +50,7 @@ export async function benchPhone(): Promise<Figure[]> {
   if (!imported.imported) throw new Error(JSON.stringify(imported.problems[0]));
   await closePool();
   const app = await startApplication({ databaseUrl: database.url });
-  const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
-  });
+  const browser = await chromium.launch(headless);
   const base = `${app.url}/round-ups/${imported.roundUpId}`;
   const time = async (path: string) => {
     const sums: number[] = [];

@@ -8,6 +8,7 @@ import { type Application, ask, importAsNew, startWithDatabase, upload } from '.
 import { smallBundle } from '../support/bundles';
 import { allHandlers, hostileRequest } from '../support/hostile/requests';
 import { mutated, mutatedText, pick } from '../support/hostile/values';
+import { headless } from '../../scripts/chromium.mjs';
 
 /** `npm run hostile` makes it longer. */
 const TIMES = Number(process.env.HOSTILE ?? 1);
@@ -216,13 +217,8 @@ test('another site that makes its name point here reads nothing, and writes noth
   await new Promise<void>((resolve) => site.listen(0, '127.0.0.1', resolve));
   const sitePort = (site.address() as AddressInfo).port;
   const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-background-networking',
-      '--host-resolver-rules=MAP *.example 127.0.0.1',
-    ],
+    ...headless,
+    args: [...headless.args, '--host-resolver-rules=MAP *.example 127.0.0.1'],
   });
   try {
     const page = await browser.newPage();

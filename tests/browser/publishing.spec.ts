@@ -7,6 +7,7 @@ import { asBytes } from '../../demo/generators/demoFiles';
 import { demoBundle } from '../../demo/generators/demoBundle';
 import { type Application, ask, importAsNew, startApplication, upload } from '../support/application';
 import { seriousFaults } from '../support/axe';
+import { headless } from '../../scripts/chromium.mjs';
 
 let app: Application;
 let folder: string;
@@ -132,10 +133,7 @@ test('the report reads from disk with scripts off and no network, on a phone and
   const html = await (await ask(`${app.url}/round-ups/1/verdict/report`)).text();
   const file = join(folder, 'report.html');
   await writeFile(file, html);
-  const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
-  });
+  const browser = await chromium.launch(headless);
   try {
     for (const [width, javaScriptEnabled] of [
       [1280, false],
