@@ -2,7 +2,7 @@ import { diffArrays } from 'diff';
 import { readZip } from '@/formats/bundle/bundleZip';
 import type { BundleFiles } from '@/formats/bundle/bundleFiles';
 import { UnusableInput } from '@/formats/problem';
-import { shownReport, type ShownBlock } from '@/formats/report/shownReport';
+import { shownReport, type ShownBlock, type ShownReport } from '@/formats/report/shownReport';
 import { bundleReport } from './bundleReport';
 import { RULES_NOW } from './rulesNow';
 
@@ -75,9 +75,30 @@ function differences(
   return { moved, sentences };
 }
 
+/** What a report shows, held against what its data give: every figure, place, sentence and drawing, and what it answers from. */
+export function heldAgainst(shown: ShownReport, given: ShownReport): ReportCheck {
+  const { moved, sentences } = differences(shown.blocks, given.blocks);
+  shown.drawings.forEach(({ about, shapes }, i) => {
+    if (given.drawings[i]?.shapes !== shapes)
+      moved.push({ what: `a picture${about && `, ${about}`}`, was: 'as drawn', now: 'drawn otherwise' });
+  });
+  for (const [key, what] of Object.entries(ANSWERS))
+    if (shown.answers[key as keyof typeof ANSWERS] !== given.answers[key as keyof typeof ANSWERS])
+      moved.push({ what, was: 'as in the file', now: 'another' });
+  if (shown.scripts > 0) moved.push({ what: 'scripts', was: `${shown.scripts} in the page`, now: 'none' });
+  const size = shown.data && `${Math.ceil(shown.data.length / 1024)} kB`;
+  if (size !== null && size !== shown.dataSize)
+    moved.push({ what: 'size of the data', was: shown.dataSize, now: size });
+  return {
+    ...{ version: shown.version, rules: { report: shown.rules, now: RULES_NOW } },
+    figures: shown.blocks.reduce((sum, { text }) => sum + figuresIn(text), 0),
+    ...{ moved, sentences },
+  };
+}
+
 /**
- * Ranks the data of a report anew and compares every figure, place and sentence that a reader sees with what they give;
- * of photographs, recordings and the list of versions the data say nothing.
+ * Ranks the data of a report anew and holds the report against what they give; of photographs, recordings and the list of versions the
+ * data say nothing.
  *
  * @param file its name, for what is wrong with it
  * @param whole the bundle of the version, where the report leaves the logs out
@@ -91,24 +112,7 @@ export async function checkReport(file: string, html: string, whole?: BundleFile
       file,
       message: 'its logs are not in it: give the bundle of this version with --data',
     });
-  const size = shown.data && `${Math.ceil(shown.data.length / 1024)} kB`;
   const files = whole ?? readZip(`the data in ${file}`, Buffer.from(shown.data!));
   const plain = shown.answers.script === '';
-  const given = shownReport((await bundleReport(files, null, { plain })).html)!;
-  const { moved, sentences } = differences(shown.blocks, given.blocks);
-  shown.drawings.forEach(({ about, shapes }, i) => {
-    if (given.drawings[i]?.shapes !== shapes)
-      moved.push({ what: `a picture${about && `, ${about}`}`, was: 'as drawn', now: 'drawn otherwise' });
-  });
-  for (const [key, what] of Object.entries(ANSWERS))
-    if (shown.answers[key as keyof typeof ANSWERS] !== given.answers[key as keyof typeof ANSWERS])
-      moved.push({ what, was: 'as in the file', now: 'another' });
-  if (shown.scripts > 0) moved.push({ what: 'scripts', was: `${shown.scripts} in the page`, now: 'none' });
-  if (size !== null && size !== shown.dataSize)
-    moved.push({ what: 'size of the data', was: shown.dataSize, now: size });
-  return {
-    ...{ version: shown.version, rules: { report: shown.rules, now: RULES_NOW } },
-    figures: shown.blocks.reduce((sum, { text }) => sum + figuresIn(text), 0),
-    ...{ moved, sentences },
-  };
+  return heldAgainst(shown, shownReport((await bundleReport(files, null, { plain })).html)!);
 }
