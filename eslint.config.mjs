@@ -7,7 +7,7 @@ const config = [
   {
     ignores: [
       '.next/**',
-      '.reader/**',
+      '.programs/**',
       '.data/**',
       'node_modules/**',
       'next-env.d.ts',

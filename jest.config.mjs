@@ -4,8 +4,8 @@ const createJestConfig = nextJest({ dir: './' });
 
 export default createJestConfig({
   testEnvironment: 'node',
-  // Reports carry the script that answers their readers.
-  globalSetup: '<rootDir>/scripts/readersScript.mjs',
+  // Reports carry the script that answers their readers, and commands are run as they are built.
+  globalSetup: '<rootDir>/tests/support/programs.mjs',
   // Two busy cores must not fail a test that only waits its turn.
   testTimeout: 300_000,
   // The longest of them mostly wait: three at once on two cores.

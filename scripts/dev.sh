@@ -8,7 +8,7 @@ trap stop_postgres EXIT
 need_node
 need_packages
 need_postgres
-need_reader
+need_programs
 [ -n "${DATABASE_URL:-}" ] || private_postgres dev
-node --no-warnings --import tsx src/command/prepare.ts
+node --no-warnings .programs/command/prepare.mjs
 node_modules/.bin/next dev --hostname 127.0.0.1 --port "${PORT:-4781}"

@@ -43,4 +43,4 @@ need_build
 export PORT ABANICO_DATA="$data" ABANICO_SPOOL="${ABANICO_SPOOL:-$data/bench-spool.jsonl}"
 keep_to_owner "$data"
 # The same process number from here on: the lock stays ours, and goes with it.
-exec node --no-warnings --import tsx src/command/start.ts
+exec node --no-warnings .programs/command/start.mjs

@@ -5,6 +5,7 @@ import { once } from 'node:events';
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Client } from 'pg';
+import { program } from '@/lab/work/program';
 import { KeptProcess, type Kept, type KeeperWorld } from './keeper/keptProcess';
 import { speakOn } from './underStart';
 import { bench, postgres, rig, web } from './keeper/keptOnes';
@@ -90,7 +91,7 @@ class Start {
       });
     }
     if (this.ending) return;
-    const prepare = spawn(process.execPath, ['--no-warnings', '--import', 'tsx', 'src/command/prepare.ts'], {
+    const prepare = spawn(process.execPath, program('prepare'), {
       stdio: 'inherit',
     });
     const [code] = (await once(prepare, 'exit')) as [number | null];

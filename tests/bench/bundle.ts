@@ -11,6 +11,7 @@ import { seededChance } from '../../src/core/statistics/chance';
 import { simulateRun } from '../../src/simulator/simulateRun';
 import { freshDatabase } from '../support/database';
 import type { Figure } from './figure';
+import { program } from '../../src/lab/work/program';
 
 const ENTRIES = 40;
 const SETTINGS = 5;
@@ -73,7 +74,7 @@ export async function benchBundle(): Promise<Figure[]> {
         initParser(inferSchema(text)).typedCols(text);
       }
     });
-    const rank = ['--no-warnings', '--import', 'tsx', 'src/command/rank.ts', folder, '--json'];
+    const rank = [...program('rank'), folder, '--json'];
     const ranked = seconds(() => execFileSync('node', rank, { stdio: ['ignore', 'pipe', 'ignore'] }));
     const files = await readFolder(folder);
     const start = performance.now();

@@ -12,6 +12,7 @@ import { fanRoundUp } from '../../demo/generators/fanRoundUp';
 import { startApplication } from '../support/application';
 import { freshDatabase } from '../support/database';
 import type { Figure } from './figure';
+import { program } from '../../src/lab/work/program';
 
 /** The wall's hour would be an hour: four times its pace, and ten samples a second of bench clock. */
 const SPEED = 4;
@@ -36,7 +37,7 @@ function usage(pid: number): { cpuS: number; rssMb: number; peakMb: number } {
 }
 
 function command(name: string, env: Record<string, string>): ChildProcess {
-  const args = ['--no-warnings', '--import', 'tsx', `src/command/${name}.ts`];
+  const args = program(name);
   return spawn('node', args, { env: { ...process.env, ...env }, stdio: ['ignore', 'ignore', 'inherit'] });
 }
 

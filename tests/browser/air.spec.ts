@@ -8,6 +8,7 @@ import { setSettings } from '../support/planForm';
 import { seriousFaults } from '../support/axe';
 import { commandOn } from '../support/database';
 import { TestBench } from '../support/bench';
+import { program } from '../../src/lab/work/program';
 
 let app: Application;
 const bench = new TestBench();
@@ -15,7 +16,7 @@ const bench = new TestBench();
 test.beforeAll(async () => {
   app = await startApplication();
   // A start that is ended while the demo loads: the next one goes on with it, and nothing is there twice.
-  const first = spawn('node', ['--no-warnings', '--import', 'tsx', 'src/command/prepare.ts'], {
+  const first = spawn('node', program('prepare'), {
     env: { ...process.env, DATABASE_URL: app.databaseUrl },
     stdio: 'ignore',
   });

@@ -3,12 +3,13 @@ import { expect, test, type Page } from '@playwright/test';
 import { Actions } from '../support/actions';
 import { type Application, startApplication } from '../support/application';
 import { seriousFaults } from '../support/axe';
+import { program } from '../../src/lab/work/program';
 
 let app: Application;
 
 test.beforeAll(async () => {
   app = await startApplication();
-  const loaded = spawn('node', ['--no-warnings', '--import', 'tsx', 'src/command/prepare.ts'], {
+  const loaded = spawn('node', program('prepare'), {
     env: { ...process.env, DATABASE_URL: app.databaseUrl },
     stdio: 'ignore',
   });

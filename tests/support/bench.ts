@@ -13,6 +13,7 @@ import {
 } from '@/database/bench/bench';
 import { withDatabase } from '@/database/pool';
 import { startInstruments, type InstrumentName } from '@/simulator/instruments';
+import { program } from '@/lab/work/program';
 
 const RULE: BenchRule = {
   regulatorLimitC: 105,
@@ -69,7 +70,7 @@ export class TestBench {
 
   /** Another bench process; the first of them owns the rig. */
   start(databaseUrl: string): ChildProcess {
-    const child = spawn('node', ['--no-warnings', '--import', 'tsx', 'src/command/bench.ts'], {
+    const child = spawn('node', program('bench'), {
       env: {
         ...process.env,
         DATABASE_URL: databaseUrl,

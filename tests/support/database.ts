@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { readdirSync, readFileSync } from 'node:fs';
 import { createHash, randomBytes } from 'node:crypto';
 import { Client } from 'pg';
+import { program } from '../../src/lab/work/program';
 
 interface OwnDatabase {
   url: string;
@@ -41,8 +42,7 @@ export const emptyDatabase = (server = process.env.DATABASE_URL): Promise<OwnDat
 /** Runs a command of ours on a database, and gives what it says; in a process of its own: Jest cannot load the migration library's modules. */
 export function commandOn(databaseUrl: string, command: 'migrate' | 'prepare'): string {
   const env = { ...process.env, DATABASE_URL: databaseUrl };
-  const args = ['--no-warnings', '--import', 'tsx', `src/command/${command}.ts`];
-  const { stderr, status } = spawnSync('node', args, { env, encoding: 'utf8' });
+  const { stderr, status } = spawnSync('node', program(command), { env, encoding: 'utf8' });
   if (status !== 0) throw new Error(stderr);
   return stderr;
 }

@@ -2,10 +2,11 @@ import { spawnSync } from 'node:child_process';
 import { appendFileSync, cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { program } from '@/lab/work/program';
 
 /** The command as `./abanico rank` runs it. */
 function rank(...args: string[]) {
-  const command = ['--no-warnings', '--import', 'tsx', 'src/command/rank.ts', ...args];
+  const command = [...program('rank'), ...args];
   const { status, stdout, stderr } = spawnSync('node', command, { encoding: 'utf8' });
   return { status, stdout, stderr };
 }
@@ -161,7 +162,7 @@ test.each<[string, string[], RegExp]>([
 
 test('rehearse draws whole round-ups with a seed and tells shares; a wrong flag is told in one line with status 2', () => {
   const rehearse = (...args: string[]) =>
-    spawnSync('node', ['--no-warnings', '--import', 'tsx', 'src/command/rehearse.ts', ...args], {
+    spawnSync('node', [...program('rehearse'), ...args], {
       encoding: 'utf8',
     });
   const told = (...args: string[]) =>

@@ -9,6 +9,7 @@ import { readBundle } from '@/formats/bundle/readBundle';
 import { readFolder } from '@/formats/bundle/bundleFolder';
 import { rankBundle } from '@/lab/model/rankBundle';
 import { simulatedEvening } from '../support/evening';
+import { program } from '@/lab/work/program';
 
 const folder = mkdtempSync(join(tmpdir(), 'abanico-cut-'));
 const evening = simulatedEvening(3);
@@ -32,7 +33,7 @@ interface Told {
 }
 
 function cut(...args: string[]) {
-  const done = spawnSync('node', ['--no-warnings', '--import', 'tsx', 'src/command/cut.ts', ...args], {
+  const done = spawnSync('node', [...program('cut'), ...args], {
     encoding: 'utf8',
     env: { ...process.env, ABANICO_CALLER: folder },
   });

@@ -19,10 +19,11 @@ import { altOf, orderPicture, orderTable } from '@/lab/report/orderViews';
 import { rankBundle } from '@/lab/model/rankBundle';
 import { reasonOf, valueOf } from '../support/outcome';
 import { quantitySample } from '../support/samples';
+import { program } from '@/lab/work/program';
 
 const folder = mkdtempSync(join(tmpdir(), 'abanico-report-'));
 function report(...args: string[]) {
-  const command = ['--no-warnings', '--import', 'tsx', 'src/command/report.ts', ...args];
+  const command = [...program('report'), ...args];
   return spawnSync('node', command, { encoding: 'utf8' });
 }
 

@@ -7,6 +7,7 @@ import { readZip } from '@/formats/bundle/bundleZip';
 import { checkReport } from '@/lab/report/checkReport';
 import { staticSite } from '@/lab/report/staticSite';
 import { quantitySample, sampleOf } from '../support/samples';
+import { program } from '@/lab/work/program';
 
 const plain = () => sampleOf('tests/samples/plain');
 const text = (bytes: Uint8Array | undefined) => new TextDecoder().decode(bytes);
@@ -65,7 +66,7 @@ test('every link of a site leads to a file of it, the data give the report again
 test('a folder of somebody else’s is refused and stays; one of ours is written anew', () => {
   const out = join(mkdtempSync(join(tmpdir(), 'site-')), 'out');
   const site = (...bundles: string[]) =>
-    spawnSync('node', ['--no-warnings', '--import', 'tsx', 'src/command/site.ts', out, ...bundles], {
+    spawnSync('node', [...program('site'), out, ...bundles], {
       encoding: 'utf8',
     });
   expect(site('tests/samples/plain').status).toBe(0);

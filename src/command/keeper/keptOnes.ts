@@ -1,12 +1,11 @@
 import { execFileSync, spawn, type ChildProcess, type SpawnOptions } from 'node:child_process';
 import { closeSync, openSync } from 'node:fs';
 import { join } from 'node:path';
+import { program } from '@/lab/work/program';
 import type { Kept } from './keptProcess';
 
 /** Largest heap of the web server, MB: beyond it the process ends and is started again. */
 export const WEB_HEAP_MB = 1024;
-
-const TSX = ['--no-warnings', '--import', 'tsx'];
 
 /** A group of its own: Ctrl-C reaches `start` alone, which ends all in their order. */
 const KEPT: SpawnOptions = { detached: true, stdio: ['ignore', 'ignore', 'inherit', 'ipc'] };
@@ -52,7 +51,7 @@ export function postgres(): Kept | null {
 
 export const rig = (): Kept => ({
   name: 'the simulated rig',
-  begin: () => node([...TSX, 'src/command/rig.ts']),
+  begin: () => node(program('rig')),
   beats: true,
   endSignal: 'SIGTERM',
   endWithinMs: 5000,
@@ -61,7 +60,7 @@ export const rig = (): Kept => ({
 /** Before it ends it takes the load off. */
 export const bench = (): Kept => ({
   name: 'the bench process',
-  begin: () => node([...TSX, 'src/command/bench.ts']),
+  begin: () => node(program('bench')),
   beats: true,
   endSignal: 'SIGTERM',
   endWithinMs: 10_000,

@@ -25,8 +25,8 @@ function shortened(value: unknown, made: Map<object, unknown>): unknown {
   return short;
 }
 
-/** The script of `scripts/readersScript.mjs`, as it was built with the application. */
-const script = (): string => readFileSync(join(process.cwd(), '.reader/reader.js'), 'utf8').trim();
+/** The script of `scripts/programs.mjs`, as it was built with the application. */
+const script = (): string => readFileSync(join(process.cwd(), '.programs/reader.js'), 'utf8').trim();
 
 /** Figures packed for a page, with the script that answers from them. */
 function answersOf(copy: ReadersCopy): ReportAnswers {

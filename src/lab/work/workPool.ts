@@ -4,6 +4,7 @@ import { setPriority } from 'node:os';
 import { requestAtHand } from '@/database/sentRequests';
 import { Refused } from '../refusal';
 import type { JobInput, JobName, JobResult } from './jobs';
+import { program } from './program';
 import { atOnce, laneOf, type Lane } from './lanes';
 import { failureFrom, type FromWorker } from './messages';
 
@@ -111,8 +112,7 @@ export class WorkPool {
 
   private begin(): ChildProcess {
     const heapMb = Math.round(this.limits.memoryMb * HEAP_SHARE);
-    const entry = ['src', 'command', 'work.ts'].join('/');
-    const args = ['--no-warnings', `--max-old-space-size=${heapMb}`, '--import', 'tsx', entry];
+    const args = [`--max-old-space-size=${heapMb}`, ...program('work')];
     const worker = spawn(process.execPath, args, {
       env: { ...process.env, ABANICO_PATIENCE_MS: String(PATIENCE_MS) },
       stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
