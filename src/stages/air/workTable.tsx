@@ -3,6 +3,7 @@ import { EntryMark } from '@/ui/marks/entryMark';
 import { figure, placeText } from '@/ui/marks/figures';
 import { bracketRoomPx, TieBrackets } from '@/ui/marks/tieBrackets';
 import type { AirData } from '@/lab/air/airView';
+import { Heads, num } from '@/ui/frame/heads';
 
 /** Which fan moves most through the resistance; flow, noise and speed together. */
 export function WorkTable({
@@ -16,21 +17,7 @@ export function WorkTable({
   return (
     <>
       <table className="figure-table">
-        <thead>
-          <tr>
-            <th scope="col">Place</th>
-            <th scope="col">Fan</th>
-            <th scope="col" className="num">
-              m³/h
-            </th>
-            <th scope="col" className="num">
-              Pa
-            </th>
-            <th scope="col" className="num">
-              dB(A)
-            </th>
-          </tr>
-        </thead>
+        <Heads of={['Place', 'Fan', num('m³/h'), num('Pa'), num('dB(A)')]} />
         <tbody>
           {ranking.placed.map((work) => {
             const entry = entries.get(work.entry)!;

@@ -7,6 +7,7 @@ import { DotTrack, placeOn, scaleAround, type DotScale } from '@/ui/chart/dotTra
 import { measuresOf, type Measure, type MeasureFigure } from './measures';
 import { standingWords } from '@/core/ranking/standingWords';
 import { useIntervals } from './useIntervals';
+import { Scrolled } from '@/ui/frame/scrolled';
 
 /** A measure of an entry as a dot on the scale of its column, its figure over it; or why there is none. */
 function Figure({
@@ -98,7 +99,7 @@ export function MeasuresTable({
     [measures, items, done],
   );
   return (
-    <div className="relative w-0 min-w-full overflow-x-auto" tabIndex={0} role="region" aria-label="Measures">
+    <Scrolled label="Measures">
       <table className="figure-table">
         <thead>
           <tr>
@@ -157,6 +158,6 @@ export function MeasuresTable({
           ))}
         </tbody>
       </table>
-    </div>
+    </Scrolled>
   );
 }

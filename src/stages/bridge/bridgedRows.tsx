@@ -2,6 +2,7 @@ import type { BridgedRow } from '@/core/bridge/carried';
 import { plainScale, type ShownScale } from '@/core/curves/shownScale';
 import { RISE } from '@/core/responses/responses';
 import { figure } from '@/ui/marks/figures';
+import { Heads, num } from '@/ui/frame/heads';
 
 interface Props {
   rows: readonly BridgedRow[];
@@ -23,17 +24,9 @@ export function BridgedRows({ rows, refused = [], broken = [], lineDb, scale = P
       <h3 className="pb-1 font-display text-[16px] font-bold">Bridged, not measured here</h3>
       {rows.length > 0 && (
         <table className="figure-table">
-          <thead>
-            <tr>
-              <th scope="col">Entry</th>
-              <th scope="col" className="num">
-                {unit} at {figure(lineDb, 1)} dB(A), bridged
-              </th>
-              <th scope="col" className="num">
-                there, {unit}
-              </th>
-            </tr>
-          </thead>
+          <Heads
+            of={['Entry', num(`${unit} at ${figure(lineDb, 1)} dB(A), bridged`), num(`there, ${unit}`)]}
+          />
           <tbody>
             {rows.map((row) => (
               <tr key={`${row.entry} ${row.from}`} data-bridged={row.entry}>

@@ -1,25 +1,23 @@
 import { figure } from '@/ui/marks/figures';
 import type { LeftOutCheck } from '@/core/bridge/bridge';
+import { Heads, num, unseen } from '@/ui/frame/heads';
+import { Scrolled } from '@/ui/frame/scrolled';
 
 /** Each shared point by the bridge of all others: whether it says what was measured. */
 export function LeftOut({ checks }: { checks: readonly LeftOutCheck[] }) {
   return (
-    <section aria-label="Each left out" className="w-0 min-w-full overflow-x-auto" tabIndex={0} role="region">
+    <Scrolled label="Each left out">
       <h3 className="pb-1 font-display text-[16px] font-bold">Each left out in turn</h3>
       <table className="figure-table max-w-3xl">
-        <thead>
-          <tr>
-            <th scope="col">Entry</th>
-            <th scope="col">Setting</th>
-            <th scope="col" className="num">
-              bridged without it, K
-            </th>
-            <th scope="col" className="num">
-              measured here, K
-            </th>
-            <td />
-          </tr>
-        </thead>
+        <Heads
+          of={[
+            'Entry',
+            'Setting',
+            num('bridged without it, K'),
+            num('measured here, K'),
+            unseen('Whether they agree'),
+          ]}
+        />
         <tbody>
           {checks.map((check) => (
             <tr key={`${check.entry} ${check.point}`}>
@@ -34,6 +32,6 @@ export function LeftOut({ checks }: { checks: readonly LeftOutCheck[] }) {
           ))}
         </tbody>
       </table>
-    </section>
+    </Scrolled>
   );
 }

@@ -2,6 +2,7 @@
 
 import type { CheckedEntry } from '@/lab/bring/checkUpload';
 import { plural } from '@/ui/marks/figures';
+import { Heads, num } from '@/ui/frame/heads';
 
 /** The lab's entry that one is taken for: its id, or as a new one; `undecided` while nobody has said. */
 export type Taken = number | 'new' | 'undecided';
@@ -74,18 +75,9 @@ export function EntriesTaken({
 }) {
   return (
     <table className="figure-table [&_td]:align-top">
-      <thead>
-        <tr>
-          <th scope="col" className="hidden sm:table-cell">
-            Entry
-          </th>
-          <th scope="col">Product</th>
-          <th scope="col" className="num">
-            Runs
-          </th>
-          <th scope="col">In the lab</th>
-        </tr>
-      </thead>
+      <Heads
+        of={[{ of: 'Entry', className: 'hidden sm:table-cell' }, 'Product', num('Runs'), 'In the lab']}
+      />
       <tbody>
         {entries.map((entry) => (
           <tr key={entry.entry}>

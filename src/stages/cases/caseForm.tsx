@@ -7,6 +7,8 @@ import { NumberField, TextField } from '@/ui/form/fields';
 import { fieldsOf } from '@/ui/form/fieldsOf';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { useSheet, type KeptSheet } from '@/ui/form/useSheet';
+import { Heads } from '@/ui/frame/heads';
+import { Scrolled } from '@/ui/frame/scrolled';
 
 const BEGIN: Omit<LabCaseSide, 'place'> = { slots: 1, sizeMm: 120, radiatorMm: null, radiatorDepthMm: null };
 
@@ -44,17 +46,9 @@ export function CaseForm({ id, kept }: { id: number; kept: KeptSheet<LabCase> })
         <NumberField label="RAM height" unit="mm" optional {...at('memoryHeightMm')} />
         <NumberField label="Room for a card" unit="mm" optional {...at('cardLengthMm')} />
       </div>
-      <div className="max-w-[700px] overflow-x-auto" tabIndex={0} role="region" aria-label="Places for fans">
+      <Scrolled label="Places for fans" className="max-w-[700px]">
         <table className="figure-table [&_td]:py-1">
-          <thead>
-            <tr>
-              <th scope="col">Place</th>
-              <th scope="col">Fans</th>
-              <th scope="col">Up to, mm</th>
-              <th scope="col">Radiator up to, mm</th>
-              <th scope="col">Deep with fans, mm</th>
-            </tr>
-          </thead>
+          <Heads of={['Place', 'Fans', 'Up to, mm', 'Radiator up to, mm', 'Deep with fans, mm']} />
           <tbody>
             {CASE_PLACES.map((place) => {
               const side = sideOf(place);
@@ -109,7 +103,7 @@ export function CaseForm({ id, kept }: { id: number; kept: KeptSheet<LabCase> })
             })}
           </tbody>
         </table>
-      </div>
+      </Scrolled>
       <SheetTrouble sheet={sheet} />
       <button className="act-button" disabled={!sheet.dirty || sheet.busy}>
         Save

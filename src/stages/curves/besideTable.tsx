@@ -5,6 +5,7 @@ import { EntryMark } from '@/ui/marks/entryMark';
 import { figure } from '@/ui/marks/figures';
 import type { PageEntry as CurveEntry } from '@/lab/model/pageEntries';
 import type { CurveLoad } from '@/lab/orders/curvesPage';
+import { Heads, num } from '@/ui/frame/heads';
 
 function Cell({ point, scale }: { point: CurvePoint | undefined; scale: ShownScale }) {
   if (!point) return <td className="num text-ink2">–</td>;
@@ -37,22 +38,14 @@ export function BesideTable({
     <details className="mt-4 border-t border-hairline pt-3">
       <summary className="font-display cursor-pointer text-[15px] font-bold">Other settings</summary>
       <table className="figure-table">
-        <thead>
-          <tr>
-            <th scope="col">Entry</th>
-            <th scope="col" className="num">
-              {axis.against === 'noise' ? 'Quietest' : 'Slowest'}
-            </th>
-            <th scope="col" className="num">
-              Full speed
-            </th>
-            {idle && (
-              <th scope="col" className="num">
-                Idle
-              </th>
-            )}
-          </tr>
-        </thead>
+        <Heads
+          of={[
+            'Entry',
+            num(axis.against === 'noise' ? 'Quietest' : 'Slowest'),
+            num('Full speed'),
+            idle && num('Idle'),
+          ]}
+        />
         <tbody>
           {shown.map((curve) => {
             const entry = entries.get(curve.entry)!;

@@ -6,6 +6,7 @@ import { useEffect, useState } from 'react';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure } from '@/ui/marks/figures';
 import type { PageEntry as CurveEntry } from '@/lab/model/pageEntries';
+import { Heads, num } from '@/ui/frame/heads';
 
 /** The line rests for so long before its table is asked for, ms. */
 const REST_MS = 300;
@@ -58,17 +59,14 @@ export function HeatingUp({ href, entries }: { href: string; entries: ReadonlyMa
       {columns.length > 0 && (
         <>
           <table className="figure-table [&_td]:px-1 [&_th]:px-1 [&_th]:text-[12.5px]">
-            <thead>
-              <tr>
-                <th scope="col">Entry</th>
-                {columns.map(({ id, name, unit }) => (
-                  <th key={id} scope="col" className="num" title={name}>
-                    {HEADS[id]}
-                    {unit !== 'K' && `, ${unit}`}
-                  </th>
-                ))}
-              </tr>
-            </thead>
+            <Heads
+              of={[
+                'Entry',
+                ...columns.map(({ id, name, unit }) =>
+                  num(`${HEADS[id]}${unit === 'K' ? '' : `, ${unit}`}`, { title: name }),
+                ),
+              ]}
+            />
             <tbody>
               {shown.map(({ entry, product, position }) => (
                 <tr key={entry}>

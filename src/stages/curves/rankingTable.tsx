@@ -9,6 +9,7 @@ import { EntryMark } from '@/ui/marks/entryMark';
 import { figure, placeText, signed } from '@/ui/marks/figures';
 import { bracketRoomPx, TieBrackets } from '@/ui/marks/tieBrackets';
 import type { PageEntry as CurveEntry } from '@/lab/model/pageEntries';
+import { Heads, LIKELY_PLACE, num } from '@/ui/frame/heads';
 
 export interface RankingTableProps {
   ranking: Ranking;
@@ -43,30 +44,16 @@ export function RankingTable(props: RankingTableProps) {
   const room = bracketRoomPx(ranking.brackets) + 4;
   return (
     <table className="figure-table">
-      <thead>
-        <tr>
-          <th scope="col">
-            <Term name="likely place">Place</Term>
-          </th>
-          <th scope="col">Entry</th>
-          <th scope="col" className="num">
-            <Termed>{scale.heading}</Termed>
-          </th>
-          {withLevel && (
-            <th scope="col" className="num">
-              dB(A)
-            </th>
-          )}
-          {risesK && (
-            <th scope="col" className="num">
-              rise, K
-            </th>
-          )}
-          <th scope="col" className="num">
-            to first
-          </th>
-        </tr>
-      </thead>
+      <Heads
+        of={[
+          LIKELY_PLACE,
+          'Entry',
+          num(scale.heading),
+          withLevel && num('dB(A)'),
+          risesK && num('rise, K'),
+          num('to first'),
+        ]}
+      />
       <tbody>
         {ranking.placed.map((placed) => {
           const entry = entries.get(placed.entry)!;

@@ -2,6 +2,7 @@ import { ANY_MEMORY_MM } from '@/core/lineUp/configuredSize';
 import type { Fit, FitsData } from '@/lab/orders/fitsView';
 import { EntryMark, entryStyle } from '@/ui/marks/entryMark';
 import { figure } from '@/ui/marks/figures';
+import { Heads, num } from '@/ui/frame/heads';
 
 const COLOUR: Record<Fit['status'], string> = { fits: 'text-ok', open: 'text-warn', misses: 'text-bad' };
 
@@ -45,20 +46,14 @@ export function FitsList({ data: { advice, machine }, shown, onShow }: Props) {
   const hasBars = margins.length > 0;
   return (
     <table className="figure-table">
-      <thead>
-        <tr>
-          <th scope="col">Entry</th>
-          <th scope="col" className="w-2/5 max-sm:hidden">
-            {hasBars && 'margin to the limit'}
-          </th>
-          <th scope="col" className="num">
-            Margin, K
-          </th>
-          <th scope="col" className="num">
-            {machine.currency}
-          </th>
-        </tr>
-      </thead>
+      <Heads
+        of={[
+          'Entry',
+          { of: hasBars && 'margin to the limit', className: 'w-2/5 max-sm:hidden' },
+          num('Margin, K'),
+          num(machine.currency),
+        ]}
+      />
       <tbody>
         {advice.map((fit) => {
           const why = fit.status === 'fits' ? roomWords(fit) : [...fit.misses, ...roomWords(fit)];

@@ -2,6 +2,8 @@ import type { GridEffect } from '@/core/judgement/heatsinkFanGrid';
 import { mean } from '@/core/statistics/mean';
 import { figure } from '@/ui/marks/figures';
 import type { GridView } from '@/lab/orders/gridView';
+import { Heads, num } from '@/ui/frame/heads';
+import { Scrolled } from '@/ui/frame/scrolled';
 
 export type GridData = GridView & { roundUpId: number };
 
@@ -28,24 +30,9 @@ export function GridTable({ data: { cells, fit, loadW } }: { data: GridData }) {
   const hole = (heatsink: string, fan: string) =>
     fit.known ? fit.value.holes.find((other) => other.heatsink === heatsink && other.fan === fan) : undefined;
   return (
-    <div
-      id="grid-picture"
-      className="w-0 min-w-full overflow-x-auto"
-      tabIndex={0}
-      role="region"
-      aria-label="Grid"
-    >
+    <Scrolled id="grid-picture" label="Grid">
       <table className="figure-table">
-        <thead>
-          <tr>
-            <th scope="col">Rise, K</th>
-            {fans.map((fan) => (
-              <th key={fan} scope="col" className="num" dir="auto">
-                {fan}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <Heads of={['Rise, K', ...fans.map((fan) => num(<span dir="auto">{fan}</span>))]} />
         <tbody>
           {heatsinks.map((heatsink) => (
             <tr key={heatsink}>
@@ -83,6 +70,6 @@ export function GridTable({ data: { cells, fit, loadW } }: { data: GridData }) {
           ))}
         </tbody>
       </table>
-    </div>
+    </Scrolled>
   );
 }

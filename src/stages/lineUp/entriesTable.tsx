@@ -7,6 +7,7 @@ import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
 import type { LineUpEntry as LineUpItem } from '@/lab/lineUp/lineUpView';
 import { LineUpRow } from './lineUpRow';
+import { Heads, num, unseen } from '@/ui/frame/heads';
 
 /** What of a cooler finds no room in the case that it is compared in; a case is not held against itself. */
 function outOfItsCase(item: LineUpItem, labCases: Record<string, LabCase>): string[] {
@@ -47,31 +48,18 @@ export function EntriesTable({
 
   return (
     <table className="figure-table min-w-[720px] [&_td]:py-1.5">
-      <thead>
-        <tr>
-          <th scope="col">
-            <span className="sr-only">Open</span>
-          </th>
-          <th scope="col">Product</th>
-          {!chosen && <th scope="col">Maker</th>}
-          {!chosen && <th scope="col">Kind</th>}
-          <th scope="col">Fans</th>
-          <th scope="col" className="num">
-            Height, mm
-          </th>
-          <th scope="col" className="num">
-            Memory, mm
-          </th>
-          <th scope="col" className="num">
-            Price
-          </th>
-          <th scope="col">Sample</th>
-          <th scope="col">Control</th>
-          <th scope="col" className="num">
-            Runs
-          </th>
-        </tr>
-      </thead>
+      <Heads
+        of={[
+          unseen('Open'),
+          'Product',
+          !chosen && 'Maker',
+          !chosen && 'Kind',
+          'Fans',
+          ...[num('Height, mm'), num('Memory, mm'), num('Price')],
+          ...['Sample', 'Control'],
+          num('Runs'),
+        ]}
+      />
       <tbody>
         {items.map((item, place) => (
           <LineUpRow

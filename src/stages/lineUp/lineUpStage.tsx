@@ -15,6 +15,7 @@ import type { LineUpEntry as LineUpItem } from '@/lab/lineUp/lineUpView';
 import { NewEntry } from './newEntry';
 import { EntriesTable } from './entriesTable';
 import { LineUpHead } from './lineUpHead';
+import { Scrolled } from '@/ui/frame/scrolled';
 
 /** Products, samples and entries: what is compared, and what is known of each. */
 export function LineUpStage({
@@ -70,7 +71,7 @@ export function LineUpStage({
             onClose={() => setPasting(null)}
           />
         )}
-        <div className="min-h-0 flex-1 overflow-auto" tabIndex={0} role="region" aria-label="Entries">
+        <Scrolled label="Entries" className="min-h-0 flex-1">
           {items.length === 0 ? (
             <p className="py-6">
               Nothing to compare yet. Name the first product below, paste a block from a spreadsheet (Ctrl V),
@@ -85,7 +86,7 @@ export function LineUpStage({
               }}
             />
           )}
-        </div>
+        </Scrolled>
         <FromTheLab roundUpId={roundUpId} offers={offers} />
         <NewEntry roundUpId={roundUpId} kind={kind} known={known} />
       </section>

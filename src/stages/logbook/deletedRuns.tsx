@@ -6,6 +6,8 @@ import { notice } from '@/ui/frame/notice';
 import type { DeletedRun } from '@/core/runs/deletedRun';
 import { loadLabel } from '@/core/runs/load';
 import { sendEdits } from './sendEdits';
+import { Heads, num, unseen } from '@/ui/frame/heads';
+import { Scrolled } from '@/ui/frame/scrolled';
 
 /** Runs that were deleted: they stay in the lab, and can be brought back. */
 export function DeletedRuns({ roundUpId, runs }: { roundUpId: number; runs: DeletedRun[] }) {
@@ -23,26 +25,11 @@ export function DeletedRuns({ roundUpId, runs }: { roundUpId: number; runs: Dele
   }
   if (runs.length === 0) return <p className="py-8">Nothing has been deleted here.</p>;
   return (
-    <div className="min-h-0 flex-1 overflow-auto" tabIndex={0} role="region" aria-label="Deleted runs">
+    <Scrolled label="Deleted runs" className="min-h-0 flex-1">
       <table className="figure-table max-w-4xl">
-        <thead>
-          <tr>
-            <th scope="col">Run</th>
-            <th scope="col">Entry</th>
-            <th scope="col">Load</th>
-            <th scope="col">Fans</th>
-            <th scope="col" className="num">
-              Mount
-            </th>
-            <th scope="col" className="num">
-              Pass
-            </th>
-            <th scope="col">Deleted</th>
-            <th scope="col">
-              <span className="sr-only">Restore</span>
-            </th>
-          </tr>
-        </thead>
+        <Heads
+          of={['Run', 'Entry', 'Load', 'Fans', num('Mount'), num('Pass'), 'Deleted', unseen('Restore')]}
+        />
         <tbody>
           {runs.map((run) => (
             <tr key={run.id}>
@@ -64,6 +51,6 @@ export function DeletedRuns({ roundUpId, runs }: { roundUpId: number; runs: Dele
           ))}
         </tbody>
       </table>
-    </div>
+    </Scrolled>
   );
 }

@@ -8,6 +8,7 @@ import type { LogbookRow, ValueColumn } from '@/core/runs/logbookRow';
 import { useNarrow } from '@/ui/narrow';
 import { FEATURES, logbookColumns, shapeOf, type LogbookFeatures } from './logbookColumns';
 import { LogbookList } from './logbookList';
+import { Scrolled } from '@/ui/frame/scrolled';
 
 const ROW_PX = 35;
 const SERVER_ROWS = 24;
@@ -118,13 +119,7 @@ export function LogbookTable({
   if (narrow)
     return <LogbookList {...{ roundUpId, columns }} rows={sorted.map(({ original }) => original)} />;
   return (
-    <div
-      ref={scroller}
-      className="min-h-[320px] flex-1 overflow-auto"
-      tabIndex={0}
-      role="region"
-      aria-label="Runs"
-    >
+    <Scrolled ref={scroller} label="Runs" className="min-h-[320px] flex-1">
       <div
         role="table"
         aria-rowcount={sorted.length + 1}
@@ -171,6 +166,6 @@ export function LogbookTable({
           })}
         </div>
       </div>
-    </div>
+    </Scrolled>
   );
 }

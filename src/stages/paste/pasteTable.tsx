@@ -1,5 +1,6 @@
 import { Fragment } from 'react';
 import type { PasteView } from '@/lab/paste/pasteColumns';
+import { Scrolled } from '@/ui/frame/scrolled';
 
 const BOX = 'h-[30px] rounded border border-hairline bg-raised px-1.5 text-[13.5px]';
 
@@ -49,12 +50,7 @@ export function PasteTable({
           ))}
         </div>
       )}
-      <div
-        className="mt-2 max-h-[300px] overflow-auto"
-        tabIndex={0}
-        role="region"
-        aria-label="The pasted lines"
-      >
+      <Scrolled label="The pasted lines" className="mt-2 max-h-[300px]">
         <table className="figure-table min-w-full [&_td]:py-1">
           <thead>
             <tr>
@@ -114,7 +110,7 @@ export function PasteTable({
             ))}
           </tbody>
         </table>
-      </div>
+      </Scrolled>
     </>
   );
 }

@@ -2,6 +2,7 @@ import type { LaidPlan } from '@/core/plan/laidPlan';
 import type { PlanSettings } from '@/core/plan/planSettings';
 import { figure } from '@/ui/marks/figures';
 import { Timeline } from './timeline';
+import { Scrolled } from '@/ui/frame/scrolled';
 
 /** What is left of a plan by days, what its order breaks, and how to move it. */
 export function RunDays({
@@ -28,12 +29,7 @@ export function RunDays({
           ))}
         </ul>
       )}
-      <div
-        className="relative min-h-[280px] flex-1 overflow-auto"
-        tabIndex={0}
-        role="region"
-        aria-label="Days"
-      >
+      <Scrolled label="Days" className="min-h-[280px] flex-1">
         <div className="min-w-[640px]">
           {laid.sheet && laid.sheet.parts.length === 0 && (
             <p className="py-6">All that was planned has been measured.</p>
@@ -48,7 +44,7 @@ export function RunDays({
             />
           )}
         </div>
-      </div>
+      </Scrolled>
       <p className="label-text pt-1.5">
         Light ground: quiet hours, in which the meter is read (the ticks). Drag a mount to another place, or
         move it by ← → when it has the focus.

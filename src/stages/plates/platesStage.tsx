@@ -12,6 +12,7 @@ import { PlateForm } from './plateForm';
 import { PlateMap } from './plateMap';
 import { PlateRow } from './plateRow';
 import { Twins } from './twins';
+import { Heads, num } from '@/ui/frame/heads';
 
 /** How flat the plates are: a box and a map for each sample, and how far two samples of one product lie apart. */
 export function PlatesStage({ roundUpId, items }: { roundUpId: number; items: PlateItem[] }) {
@@ -48,21 +49,15 @@ export function PlatesStage({ roundUpId, items }: { roundUpId: number; items: Pl
         </PageHead>
         <div className="relative w-0 min-w-full overflow-x-auto">
           <table className="figure-table">
-            <thead>
-              <tr>
-                <th scope="col">Entry</th>
-                <th scope="col" className="num">
-                  Peak to valley, µm
-                </th>
-                <th scope="col" className="num">
-                  Rms, µm
-                </th>
-                <th scope="col">Depths, 0 to {figure(mostUm, 0)} µm</th>
-                <th scope="col" className="num">
-                  Places
-                </th>
-              </tr>
-            </thead>
+            <Heads
+              of={[
+                'Entry',
+                num('Peak to valley, µm'),
+                num('Rms, µm'),
+                `Depths, 0 to ${figure(mostUm, 0)} µm`,
+                num('Places'),
+              ]}
+            />
             <tbody>
               {flats.map(({ item, flat }) => (
                 <PlateRow

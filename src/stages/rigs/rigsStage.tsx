@@ -9,6 +9,7 @@ import { figure, placeText, plural } from '@/ui/marks/figures';
 import { LineField } from '../curves/choices/lineField';
 import { LoadTabs } from '../curves/choices/loadTabs';
 import { WhatChoice } from '../curves/choices/whatChoice';
+import { Scrolled } from '@/ui/frame/scrolled';
 
 /** All that the strips have to hold, with a little room; the same for all, since their unit is. */
 function spanOf(data: RigsData): { from: number; to: number } {
@@ -125,7 +126,7 @@ export function RigsStage({ data }: { data: RigsData }) {
       {data.rows.length === 0 ? (
         <p>No entry can be ranked at this level and load on any of them.</p>
       ) : (
-        <div className="w-0 min-w-full overflow-x-auto" tabIndex={0} role="region" aria-label="All rigs">
+        <Scrolled label="All rigs">
           <table className="w-full max-w-400 max-md:block">
             <caption className="sr-only">
               {data.response.name} of each entry on each rig, with its 95 % interval
@@ -174,7 +175,7 @@ export function RigsStage({ data }: { data: RigsData }) {
             All strips from {figure(span.from, data.response.decimals)} to{' '}
             {figure(span.to, data.response.decimals)} {data.response.unit}.
           </p>
-        </div>
+        </Scrolled>
       )}
       {data.without.length > 0 && (
         <p className="text-[14px] text-ink2" dir="auto">

@@ -3,6 +3,7 @@
 import { READING_QUANTITIES, shownUnit, unitsOf, type ReadingQuantity } from '@/core/responses/readingUnits';
 import { figure } from '@/ui/marks/figures';
 import { emptyPlace, scatterOf, type TypedPlace } from './typedReadings';
+import { Heads, unseen } from '@/ui/frame/heads';
 
 const DECIMALS: Record<ReadingQuantity, number> = {
   ...{ airspeed: 2, pressure: 1, flow: 1, noise: 1, temperature: 1 },
@@ -61,28 +62,10 @@ export function PlaceRows({
   return (
     <div data-places>
       <table className="w-full text-[14px] md:w-auto">
-        <thead className="label-text text-left max-md:sr-only">
-          <tr>
-            <th scope="col" className="font-normal">
-              What
-            </th>
-            <th scope="col" className="font-normal">
-              Where
-            </th>
-            <th scope="col" className="font-normal">
-              Readings, space between
-            </th>
-            <th scope="col" className="font-normal">
-              Unit
-            </th>
-            <th scope="col" className="font-normal">
-              rpm, if another
-            </th>
-            <th scope="col">
-              <span className="sr-only">Scatter</span>
-            </th>
-          </tr>
-        </thead>
+        <Heads
+          className="label-text text-left max-md:sr-only [&_th]:font-normal"
+          of={['What', 'Where', 'Readings, space between', 'Unit', 'rpm, if another', unseen('Scatter')]}
+        />
         <tbody>
           {rows.map((row, at) => {
             const edge = at === wrongAt ? 'border-bad' : 'border-hairline';

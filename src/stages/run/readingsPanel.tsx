@@ -11,6 +11,7 @@ import { RunTrouble } from './runTrouble';
 import { PlaceRows } from './placeRows';
 import { asTyped, emptyPlace, sentPlaces, type TypedPlace } from './typedReadings';
 import { useRunSave } from './useRunSave';
+import { Heads, num } from '@/ui/frame/heads';
 
 /** What was read of a run at places: each reading, its mean and scatter; changed in the same lines as they are typed. */
 export function ReadingsPanel({
@@ -65,18 +66,7 @@ export function ReadingsPanel({
       )}
       {places.length > 0 && !rows && (
         <table className="figure-table">
-          <thead>
-            <tr>
-              <th scope="col">Where</th>
-              <th scope="col" className="num">
-                Mean
-              </th>
-              <th scope="col" className="num">
-                s
-              </th>
-              <th scope="col">Readings</th>
-            </tr>
-          </thead>
+          <Heads of={['Where', num('Mean'), num('s'), 'Readings']} />
           <tbody>
             {places.map(({ quantity, place, mean, deviation, apart, readings: here, restatedFrom }) => (
               <tr key={quantity + place}>

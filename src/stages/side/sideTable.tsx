@@ -5,6 +5,8 @@ import { EntryMark } from '@/ui/marks/entryMark';
 import { figure, placeText, signed } from '@/ui/marks/figures';
 import { columnName, type SideCell, type SideColumn } from '@/core/ranking/sideColumn';
 import type { PageEntry as SideEntry } from '@/lab/model/pageEntries';
+import { Heads, num } from '@/ui/frame/heads';
+import { Scrolled } from '@/ui/frame/scrolled';
 
 /** Where it stands the other way, where the two places have nothing in common. */
 function flipWords(
@@ -87,27 +89,25 @@ export function SideTable({
   elsewhereName: string;
 }) {
   return (
-    <div
-      className="w-0 min-w-full overflow-x-auto"
-      tabIndex={0}
-      role="region"
-      aria-label="Entries side by side"
-    >
+    <Scrolled label="Entries side by side">
       <table className="figure-table">
-        <thead>
-          <tr>
-            <th scope="col">Entry</th>
-            {columns.map((column) => (
-              <th key={column.key} scope="col" className="num" title={columnName(column)}>
-                {partName(column.response)}
-                {column.place && `, ${column.place}`}
-                <span className="block font-normal">
-                  {column.load.replace(' graphics', '')}, {column.response.unit}
-                </span>
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <Heads
+          of={[
+            'Entry',
+            ...columns.map((column) =>
+              num(
+                <>
+                  {partName(column.response)}
+                  {column.place && `, ${column.place}`}
+                  <span className="block font-normal">
+                    {column.load.replace(' graphics', '')}, {column.response.unit}
+                  </span>
+                </>,
+                { title: columnName(column) },
+              ),
+            ),
+          ]}
+        />
         <tbody>
           {entries.map(({ entry, product, position }) => (
             <tr key={entry} data-entry={entry} className={entry === base ? 'bg-raised' : undefined}>
@@ -135,6 +135,6 @@ export function SideTable({
           ))}
         </tbody>
       </table>
-    </div>
+    </Scrolled>
   );
 }

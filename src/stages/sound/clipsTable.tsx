@@ -4,6 +4,8 @@ import { parseAsInteger, useQueryState } from 'nuqs';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure } from '@/ui/marks/figures';
 import type { ClipRow, SoundData } from '@/lab/sound/soundPage';
+import { Heads, num } from '@/ui/frame/heads';
+import { Scrolled } from '@/ui/frame/scrolled';
 
 /** In words why a clip counts for nothing, or what to know of it. */
 function Standing({ clip }: { clip: ClipRow }) {
@@ -26,21 +28,9 @@ export function ClipsTable({ data }: { data: SoundData }) {
       a.position - b.position || (b.rpm ?? b.levelDba ?? 0) - (a.rpm ?? a.levelDba ?? 0) || a.id - b.id,
   );
   return (
-    <div className="w-0 min-w-full overflow-x-auto" tabIndex={0} role="region" aria-label="Clips">
+    <Scrolled label="Clips">
       <table className="figure-table">
-        <thead>
-          <tr>
-            <th scope="col">Entry</th>
-            <th scope="col">Setting</th>
-            <th scope="col" className="num">
-              dB(A)
-            </th>
-            <th scope="col" className="num">
-              sone
-            </th>
-            <th scope="col">To know</th>
-          </tr>
-        </thead>
+        <Heads of={['Entry', 'Setting', num('dB(A)'), num('sone'), 'To know']} />
         <tbody>
           {rows.map((clip, i) => {
             const isShown = data.shown?.row.id === clip.id;
@@ -80,6 +70,6 @@ export function ClipsTable({ data }: { data: SoundData }) {
           })}
         </tbody>
       </table>
-    </div>
+    </Scrolled>
   );
 }

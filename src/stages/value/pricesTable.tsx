@@ -4,6 +4,8 @@ import type { ValueData, ValueItem } from '@/lab/orders/valuePage';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure, placeText } from '@/ui/marks/figures';
 import { Term } from '@/ui/marks/term';
+import { Heads, LIKELY_PLACE, num } from '@/ui/frame/heads';
+import { Scrolled } from '@/ui/frame/scrolled';
 
 function priceWords({ dated }: ValueItem, currency: string): string {
   if (!dated) return 'from the product’s sheet';
@@ -23,28 +25,18 @@ export function PricesTable({
   onOpen: (entry: string) => void;
 }) {
   return (
-    <div className="w-0 min-w-full overflow-x-auto" tabIndex={0} role="region" aria-label="Prices">
+    <Scrolled label="Prices">
       <table className="figure-table">
-        <thead>
-          <tr>
-            <th scope="col">
-              <Term name="likely place">Place</Term>
-            </th>
-            <th scope="col">Entry</th>
-            <th scope="col" className="num">
-              {what}, {unit}
-            </th>
-            <th scope="col" className="num">
-              Price, {currency}
-            </th>
-            {perUnitOf && (
-              <th scope="col" className="num">
-                {currency} per {perUnitOf}
-              </th>
-            )}
-            <th scope="col">Against the others</th>
-          </tr>
-        </thead>
+        <Heads
+          of={[
+            LIKELY_PLACE,
+            'Entry',
+            num(`${what}, ${unit}`),
+            num(`Price, ${currency}`),
+            perUnitOf && num(`${currency} per ${perUnitOf}`),
+            'Against the others',
+          ]}
+        />
         <tbody>
           {items.map((item) => (
             <tr key={item.entry} data-entry={item.entry} className={item === open ? 'bg-raised' : undefined}>
@@ -114,6 +106,6 @@ export function PricesTable({
           ))}
         </tbody>
       </table>
-    </div>
+    </Scrolled>
   );
 }

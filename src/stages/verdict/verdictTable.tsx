@@ -1,4 +1,3 @@
-import { Term, Termed } from '@/ui/marks/term';
 import type { Axis } from '@/core/curves/axis';
 import type { ShownScale } from '@/core/curves/shownScale';
 import type { Ranking } from '@/core/ranking/rankAtLine';
@@ -9,6 +8,7 @@ import { figure, placeText } from '@/ui/marks/figures';
 import { bracketRoomPx, TieBrackets } from '@/ui/marks/tieBrackets';
 import type { VerdictData, VerdictEntry } from '@/lab/orders/verdictPage';
 import { standing, sustainedWords, VerdictList } from './verdictList';
+import { Heads, LIKELY_PLACE, num } from '@/ui/frame/heads';
 
 /** Place and rise of an entry at another of the brief's lines; a dash with the reason where it has none. */
 function OtherLine({ ranking, entry, scale }: { ranking: Ranking; entry: string; scale: ShownScale }) {
@@ -58,45 +58,22 @@ export function VerdictTable({
   return (
     <>
       <VerdictList {...{ placedEntries, entries, sustained, scale, axis, isRise }} />
-      <div className="hidden overflow-x-auto sm:block">
+      <div className="relative hidden overflow-x-auto sm:block">
         <table className="figure-table min-w-[760px]">
-          <thead>
-            <tr>
-              <th scope="col">
-                <Term name="likely place">Place</Term>
-              </th>
-              <th scope="col">{sentence(noun)}</th>
-              <th scope="col">Fans</th>
-              <th scope="col" className="num">
-                <Termed>{isRise ? scale.heading : sentence(scale.title)}</Termed>
-              </th>
-              {axis.against !== 'noise' && (
-                <th scope="col" className="num">
-                  Level, dB(A)
-                </th>
-              )}
-              {others.map((other) => (
-                <th key={other.lineDb} scope="col" className="num">
-                  At {figure(other.lineDb, 1)} dB(A)
-                </th>
-              ))}
-              {isRise && (
-                <>
-                  <th scope="col" className="num">
-                    <Termed>K/W</Termed>
-                  </th>
-                  <th scope="col" className="num">
-                    In a {referenceAmbientC}
-                    {'\u202f'}°C room, °C
-                  </th>
-                </>
-              )}
-              <th scope="col" className="num">
-                Price
-              </th>
-              <th scope="col">At this load</th>
-            </tr>
-          </thead>
+          <Heads
+            of={[
+              LIKELY_PLACE,
+              sentence(noun),
+              'Fans',
+              num(isRise ? scale.heading : sentence(scale.title)),
+              axis.against !== 'noise' && num('Level, dB(A)'),
+              ...others.map((other) => num(`At ${figure(other.lineDb, 1)} dB(A)`)),
+              isRise && num('K/W'),
+              isRise && num(`In a ${referenceAmbientC}\u202f°C room, °C`),
+              num('Price'),
+              'At this load',
+            ]}
+          />
           <tbody>
             {placedEntries.map((placed) => {
               const entry = entries.get(placed.entry)!;

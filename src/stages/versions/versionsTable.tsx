@@ -2,6 +2,8 @@
 
 import { useRouter, useSearchParams } from 'next/navigation';
 import type { PublishedFigure } from '@/core/verdict/versionChanges';
+import { Heads } from '@/ui/frame/heads';
+import { Scrolled } from '@/ui/frame/scrolled';
 
 interface Version {
   version: number;
@@ -50,24 +52,26 @@ export function VersionsTable({
   return (
     <>
       <h2 className="font-display text-[22px] font-bold">Two versions, side by side</h2>
-      <div
-        className="max-w-240 overflow-x-auto"
-        tabIndex={0}
-        role="region"
-        aria-label="Versions side by side"
-      >
+      <Scrolled label="Versions side by side" className="max-w-240">
         <table className="figure-table">
-          <thead>
-            <tr>
-              <th scope="col">Entry</th>
-              <th scope="col">
-                {choose('one', one.version)} <span className="block text-ink2">{one.publishedAt}</span>
-              </th>
-              <th scope="col">
-                {choose('other', other.version)} <span className="block text-ink2">{other.publishedAt}</span>
-              </th>
-            </tr>
-          </thead>
+          <Heads
+            of={[
+              'Entry',
+              ...(
+                [
+                  ['one', one],
+                  ['other', other],
+                ] as const
+              ).map(([name, version]) => ({
+                of: (
+                  <>
+                    {choose(name, version.version)}{' '}
+                    <span className="block text-ink2">{version.publishedAt}</span>
+                  </>
+                ),
+              })),
+            ]}
+          />
           <tbody>
             {names.map((entry) => {
               const [a, b] = [one, other].map(({ figures }) =>
@@ -86,7 +90,7 @@ export function VersionsTable({
             })}
           </tbody>
         </table>
-      </div>
+      </Scrolled>
       {changes.length === 0 ? (
         <p>Figures and places are the same in both.</p>
       ) : (

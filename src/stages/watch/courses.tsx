@@ -3,6 +3,7 @@ import { figure, plural, signed } from '@/ui/marks/figures';
 import { TakeAlong } from '../desk/takeAlong';
 import { ControlPlot } from './controlPlot';
 import { dayOf } from './doubtWords';
+import { Heads, num } from '@/ui/frame/heads';
 
 /** A control over the months: its chart, whether the rig drifts, and what was out of range. */
 export function ControlCourse({ data, course }: { data: WatchData; course: WatchData['courses'][number] }) {
@@ -58,19 +59,9 @@ export function Catches({ data: { catches, response }, sd }: { data: WatchData; 
     <section aria-label="What would be caught" className="max-w-xl">
       <h3 className="font-display text-[16px] font-bold">How soon a step of the rig is caught</h3>
       <table className="figure-table">
-        <thead>
-          <tr>
-            <th scope="col" className="num">
-              A step of, {response.unit}
-            </th>
-            <th scope="col" className="num">
-              controls, in half of all rigs
-            </th>
-            <th scope="col" className="num">
-              runs by then
-            </th>
-          </tr>
-        </thead>
+        <Heads
+          of={[num(`A step of, ${response.unit}`), num('controls, in half of all rigs'), num('runs by then')]}
+        />
         <tbody>
           {catches.map(({ shift, controls, runs }) => (
             <tr key={shift}>

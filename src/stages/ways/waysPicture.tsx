@@ -2,6 +2,7 @@ import type { WayColumn } from '@/core/ranking/wayPlaces';
 import type { PageEntry } from '@/lab/model/pageEntries';
 import { EntryMark, entryStyle, entryTextColour } from '@/ui/marks/entryMark';
 import { figure, placeText } from '@/ui/marks/figures';
+import { Scrolled } from '@/ui/frame/scrolled';
 
 interface Props {
   ways: readonly WayColumn[];
@@ -45,12 +46,7 @@ export function WaysPicture({ ways, entries, decimals, unit, picked, onPick, hea
   const isPale = ({ entry }: PageEntry) => picked.size > 0 && !picked.has(entry);
   const colour = ({ position }: PageEntry) => `var(${entryStyle(position).colour})`;
   return (
-    <div
-      className="relative w-0 min-w-full overflow-x-auto"
-      tabIndex={0}
-      role="region"
-      aria-label="Places by every way"
-    >
+    <Scrolled label="Places by every way">
       <div className="min-w-[580px]">
         <div className="flex pl-36">
           {ways.map((way) => (
@@ -146,6 +142,6 @@ export function WaysPicture({ ways, entries, decimals, unit, picked, onPick, hea
           ))}
         </div>
       </div>
-    </div>
+    </Scrolled>
   );
 }

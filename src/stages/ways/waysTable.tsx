@@ -1,6 +1,7 @@
 import type { WaysData } from '@/lab/orders/waysView';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure, placeText } from '@/ui/marks/figures';
+import { Heads, num } from '@/ui/frame/heads';
 
 /** The same as figures: place, value and level of every entry by every way. */
 export function WaysTable({ data: { ways, entries, response } }: { data: WaysData }) {
@@ -10,18 +11,7 @@ export function WaysTable({ data: { ways, entries, response } }: { data: WaysDat
       {ways.map(({ key, name, places, reasons }) => (
         <table key={key} className="figure-table mt-2">
           <caption className="pb-1 text-left text-[14px] font-semibold">{name}</caption>
-          <thead>
-            <tr>
-              <th scope="col">Place</th>
-              <th scope="col">Entry</th>
-              <th scope="col" className="num">
-                {response.unit}
-              </th>
-              <th scope="col" className="num">
-                dB(A)
-              </th>
-            </tr>
-          </thead>
+          <Heads of={['Place', 'Entry', num(response.unit), num('dB(A)')]} />
           <tbody>
             {entries.map(({ entry, product, position }) => {
               const place = places[entry];

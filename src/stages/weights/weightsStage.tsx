@@ -11,6 +11,8 @@ import { figure, placeText } from '@/ui/marks/figures';
 import { DraftField } from '@/ui/form/draftField';
 import { LeadBars } from './leadBars';
 import { PageLine } from '../desk/pageLine';
+import { Heads, num } from '@/ui/frame/heads';
+import { Scrolled } from '@/ui/frame/scrolled';
 
 type WeightsData = WeightsView & { roundUpId: number; entries: PageEntry[] };
 
@@ -81,21 +83,9 @@ export function WeightsStage({ data }: { data: WeightsData }) {
           All alike
         </button>
       </PageLine>
-      <div className="w-0 min-w-full overflow-x-auto" tabIndex={0} role="region" aria-label="Scores">
+      <Scrolled label="Scores">
         <table className="figure-table">
-          <thead>
-            <tr>
-              <th scope="col">Place</th>
-              <th scope="col">Entry</th>
-              <th scope="col" className="num">
-                Score, K/W
-              </th>
-              {points.map(({ key, label }) => (
-                <th key={key} scope="col" className="num">
-                  {label}
-                </th>
-              ))}
-            </tr>
+          <Heads of={['Place', 'Entry', num('Score, K/W'), ...points.map(({ label }) => num(label))]}>
             <tr>
               <td colSpan={3} className="text-[13.5px] text-ink2">
                 weights
@@ -115,7 +105,7 @@ export function WeightsStage({ data }: { data: WeightsData }) {
                 </td>
               ))}
             </tr>
-          </thead>
+          </Heads>
           <tbody>
             {told.known &&
               told.value.scores.map(({ entry, value, interval95, placeFrom, placeTo }) => (
@@ -140,7 +130,7 @@ export function WeightsStage({ data }: { data: WeightsData }) {
               ))}
           </tbody>
         </table>
-      </div>
+      </Scrolled>
       {!told.known ? (
         <p role="alert" className="text-[15px] text-warn">
           ▲ {sentence(told.reason)}.

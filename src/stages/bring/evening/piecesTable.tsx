@@ -3,6 +3,7 @@
 import type { RunPreview } from '@/lab/bring/makeRawRun';
 import { figure } from '@/ui/marks/figures';
 import { floorOf, type Piece, type PieceField } from '@/core/joining/pieces';
+import { Heads, unseen } from '@/ui/frame/heads';
 
 type TextField = Exclude<PieceField, 'use'>;
 
@@ -47,26 +48,16 @@ export function PiecesTable({
   const used = pieces.filter((piece) => piece.use);
   return (
     <section aria-label="Runs">
-      <div className="overflow-x-auto">
+      <div className="relative overflow-x-auto">
         <table className="figure-table min-w-[900px]">
-          <thead>
-            <tr>
-              <th scope="col">Run</th>
-              <th scope="col">From, min</th>
-              <th scope="col">Long, min</th>
-              {FIELDS.map((field) => (
-                <th key={field.name} scope="col">
-                  {field.label}
-                </th>
-              ))}
-              <th scope="col" className="w-full">
-                Comes to
-              </th>
-              <th scope="col">
-                <span className="sr-only">Join</span>
-              </th>
-            </tr>
-          </thead>
+          <Heads
+            of={[
+              ...['Run', 'From, min', 'Long, min'],
+              ...FIELDS.map(({ label }) => label),
+              { of: 'Comes to', className: 'w-full' },
+              unseen('Join'),
+            ]}
+          />
           <tbody>
             {pieces.map((piece, i) => {
               const preview = previews[used.indexOf(piece)];
