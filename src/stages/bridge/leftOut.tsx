@@ -15,7 +15,7 @@ export function LeftOut({ checks }: { checks: readonly LeftOutCheck[] }) {
             'Setting',
             num('bridged without it, K'),
             num('measured here, K'),
-            unseen('Whether they agree'),
+            unseen('Whether it holds'),
           ]}
         />
         <tbody>
