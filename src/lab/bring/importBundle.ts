@@ -6,7 +6,8 @@ import { noProgress, type Tell } from '@/core/progress';
 import { insertChange } from '@/database/runs/changes';
 import { deleteUpload } from '@/database/uploads';
 import { insertEntry } from '@/database/lab/labEntries';
-import { inTransaction, type Queryable } from '@/database/pool';
+import { countAnew } from '@/database/lab/countAnew';
+import { inTransaction, withDatabase, type Queryable } from '@/database/pool';
 import {
   citeEntry,
   insertRoundUp,
@@ -185,6 +186,9 @@ async function write(
   });
 }
 
+/** So many at once are another lab to the planner of queries. */
+const MANY_RUNS = 300;
+
 /** Said to the later of two imports of one upload. */
 export const BROUGHT = 'was imported already, or is not there any more';
 
@@ -215,6 +219,8 @@ export async function importBundle(
     const heard = await hearBundle(bundle, tell);
     if (heard.problems.length > 0) return { imported: false, problems: heard.problems };
     const written = await write(bundle, heard, tell, options, now);
+    // What is imported stands, whether it could be counted or not.
+    if (written.runs >= MANY_RUNS) await withDatabase(countAnew).catch(() => undefined);
     const { title } = bundle.dataPackage;
     return { imported: true, title, entries: bundle.entries.length, ...written };
   } catch (error) {
