@@ -6,6 +6,7 @@ import type { LiveSession } from '@/core/bench/benchEvent';
 import { sendJson } from '@/ui/sendJson';
 import { sendFiles } from '@/ui/upload/sendFiles';
 import { openMicrophone, type OpenMicrophone } from '../sound/microphone';
+import { Fault } from '@/ui/form/fault';
 
 /** What is being recorded, from where the bench stood when it began. */
 interface Take {
@@ -101,11 +102,7 @@ export function DeskMicrophone({ roundUpId, session }: { roundUpId: number; sess
         Record the room and each reading by this desk’s microphone
       </label>
       {isOn && <p className="label-text pt-0.5">It listens when the meter is read; keep this page open.</p>}
-      {failure && (
-        <p role="alert" className="pt-1 text-[14px] text-bad">
-          ▲ {failure}
-        </p>
-      )}
+      <Fault className="pt-1 text-[14px]">{failure}</Fault>
     </div>
   );
 }

@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import { useAct } from '@/ui/useAct';
+import { TextButton } from '@/ui/frame/button';
 
 /** How a program sends readings to the mount on the rig. The token is fetched only when it is asked for. */
 export function PushHelp({ origin }: { origin: string }) {
@@ -33,20 +34,10 @@ export function PushHelp({ origin }: { origin: string }) {
         {example}
       </pre>
       <p className="flex flex-wrap gap-x-4 pt-1.5">
-        <button
-          type="button"
-          className="cursor-pointer underline underline-offset-2"
-          onClick={() => (token === null ? void fetchToken(false) : setToken(null))}
-        >
+        <TextButton onClick={() => (token === null ? void fetchToken(false) : setToken(null))}>
           {token === null ? 'Show this lab’s token' : 'Hide the token'}
-        </button>
-        <button
-          type="button"
-          className="cursor-pointer underline underline-offset-2"
-          onClick={() => void fetchToken(true)}
-        >
-          Make a new one
-        </button>
+        </TextButton>
+        <TextButton onClick={() => void fetchToken(true)}>Make a new one</TextButton>
       </p>
     </details>
   );

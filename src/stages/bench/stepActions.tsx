@@ -7,6 +7,7 @@ import { isByAirAlone, type BenchState } from '@/core/bench/benchState';
 import { stopWords } from './phaseWords';
 import { sendOrder, type Order } from './sendOrder';
 import { useSpace } from './useSpace';
+import { Button } from '@/ui/frame/button';
 
 /** Steps that wait for hands as they are: there is nothing to pause. */
 const WAITS: readonly BenchState['phase'][] = ['mount', 'cool-down', 'paused', 'done', 'stopped'];
@@ -117,9 +118,7 @@ function AskLine({
         <button className="act-button" disabled={text.trim() === '' || late !== ''}>
           {send}
         </button>
-        <button type="button" className="quiet-button" onClick={onClose}>
-          Leave it
-        </button>
+        <Button onClick={onClose}>Leave it</Button>
       </div>
     </form>
   );

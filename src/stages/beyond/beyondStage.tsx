@@ -17,6 +17,7 @@ import { Knees } from './knees';
 import { useIntervals } from './useIntervals';
 import { Crossovers } from './crossovers';
 import { MeasuresTable } from './measuresTable';
+import { Button } from '@/ui/frame/button';
 
 /** Measures beyond the line, each ± opened, and where curves cross or flatten. */
 export function BeyondStage({ packed }: { packed: Packed<BeyondData> }) {
@@ -54,9 +55,9 @@ export function BeyondStage({ packed }: { packed: Packed<BeyondData> }) {
         {left > 0 && (
           <span className="flex items-center gap-2 text-[14px] text-ink2" role="status">
             drawing {items.length - left} of {items.length}
-            <button type="button" className="quiet-button px-2! py-0.5!" onClick={stop}>
+            <Button className="px-2! py-0.5!" onClick={stop}>
               Stop
-            </button>
+            </Button>
           </span>
         )}
       </PageLine>

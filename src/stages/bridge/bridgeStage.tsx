@@ -14,6 +14,8 @@ import type { BridgeData } from '@/lab/bridge/bridgePage';
 import { NORMAL_95 } from '@/core/statistics/normal';
 import { useAct } from '@/ui/useAct';
 import { LeftOut } from './leftOut';
+import { Button } from '@/ui/frame/button';
+import { Fault } from '@/ui/form/fault';
 
 /** From another rig or revision to this one, by what both have measured. */
 export function BridgeStage({ data }: { data: BridgeData }) {
@@ -113,18 +115,12 @@ export function BridgeStage({ data }: { data: BridgeData }) {
           )}
           {!bridge && made.inUse && (
             <p>
-              <button type="button" className="quiet-button" onClick={() => void change(false)}>
-                Leave this bridge
-              </button>
+              <Button onClick={() => void change(false)}>Leave this bridge</Button>
             </p>
           )}
         </>
       )}
-      {failure && (
-        <p role="alert" className="text-bad">
-          ▲ {failure}
-        </p>
-      )}
+      <Fault>{failure}</Fault>
     </div>
   );
 }

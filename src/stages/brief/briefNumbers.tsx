@@ -5,6 +5,7 @@ import { isAboutCases, isByAir, questionOf } from '@/core/brief/questions';
 import { BriefPlaces } from './briefPlaces';
 import { NumberField, TextField } from '@/ui/form/fields';
 import { fieldsOf } from '@/ui/form/fieldsOf';
+import { Button } from '@/ui/frame/button';
 
 export interface BriefFieldsProps {
   brief: Brief;
@@ -28,26 +29,22 @@ function Loads({ brief, onBrief, fieldError }: BriefFieldsProps) {
           <NumberField label={`Load ${i + 1}`} unit="W" {...atLoad(i)('watts', 0)} />
           <TextField label="Program, if not fixed watts" {...atLoad(i)('program')} />
           <NumberField label="Graphics card" unit="W" {...atLoad(i)('gpuWatts', 0)} />
-          <button
-            type="button"
-            className="quiet-button"
+          <Button
             aria-label={`Remove load ${i + 1}`}
             disabled={brief.loads.length === 1}
             onClick={() => onBrief({ ...brief, loads: brief.loads.toSpliced(i, 1) })}
           >
             ✕
-          </button>
+          </Button>
         </div>
       ))}
-      <button
-        type="button"
-        className="quiet-button"
+      <Button
         onClick={() =>
           onBrief({ ...brief, loads: [...brief.loads, { watts: 90, program: '', gpuWatts: 0 }] })
         }
       >
         Add a load
-      </button>
+      </Button>
     </fieldset>
   );
 }
@@ -68,25 +65,22 @@ function NoiseLines({ brief, onBrief, fieldError }: BriefFieldsProps) {
               error={fieldError(`noiseLinesDba[${i}]`)}
             />
             {i > 0 && (
-              <button
-                type="button"
-                className="quiet-button px-2!"
+              <Button
+                className="px-2!"
                 aria-label={`Remove line ${i + 1}`}
                 onClick={() => onBrief({ ...brief, noiseLinesDba: lines.toSpliced(i, 1) })}
               >
                 ✕
-              </button>
+              </Button>
             )}
           </div>
         ))}
         {lines.length < 6 && (
-          <button
-            type="button"
-            className="quiet-button"
+          <Button
             onClick={() => onBrief({ ...brief, noiseLinesDba: [...lines, lines[lines.length - 1]! + 5] })}
           >
             Add a line
-          </button>
+          </Button>
         )}
       </div>
     </fieldset>

@@ -4,6 +4,8 @@ import { PROBE_NAME } from '@/core/bench/probe';
 import { isWithoutHeat, placesRead, type Brief } from '@/core/brief/brief';
 import { isAboutCases } from '@/core/brief/questions';
 import { ChoiceField, TextField } from '@/ui/form/fields';
+import { Button } from '@/ui/frame/button';
+import { Fault } from '@/ui/form/fault';
 
 const WHAT = [
   { value: 'airspeed' as const, label: 'airspeed' },
@@ -48,24 +50,16 @@ export function BriefPlaces({
             onValue={(next) => change(i, { place: next })}
             error={fieldError(`places[${i}].place`)}
           />
-          <button
-            type="button"
-            className="quiet-button"
+          <Button
             aria-label={`Remove place ${i + 1}`}
             onClick={() => onBrief({ ...brief, places: places.filter((_, at) => at !== i) })}
           >
             ✕
-          </button>
+          </Button>
         </div>
       ))}
-      {fieldError('places') && (
-        <p role="alert" className="text-[14px] text-bad">
-          {fieldError('places')}
-        </p>
-      )}
-      <button
-        type="button"
-        className="quiet-button"
+      <Fault>{fieldError('places')}</Fault>
+      <Button
         onClick={() =>
           onBrief({
             ...brief,
@@ -74,7 +68,7 @@ export function BriefPlaces({
         }
       >
         Add a place
-      </button>
+      </Button>
     </fieldset>
   );
 }

@@ -1,6 +1,8 @@
 import { NumberField, TextField } from '@/ui/form/fields';
 import { fieldsOf } from '@/ui/form/fieldsOf';
 import type { BriefFieldsProps } from './briefNumbers';
+import { Button } from '@/ui/frame/button';
+import { Fault } from '@/ui/form/fault';
 
 /** What money of other countries is worth: without a rate a price in another currency is no price here. */
 function Rates({ brief, onBrief, fieldError }: BriefFieldsProps) {
@@ -23,29 +25,20 @@ function Rates({ brief, onBrief, fieldError }: BriefFieldsProps) {
             <div className="w-32">
               <NumberField label="is worth" unit={brief.limits.currency} {...atRate(i)('rate', 0)} />
             </div>
-            <button
-              type="button"
-              className="quiet-button px-2!"
+            <Button
+              className="px-2!"
               aria-label={`Remove currency ${i + 1}`}
               onClick={() => onBrief({ ...brief, rates: rates.toSpliced(i, 1) })}
             >
               ✕
-            </button>
+            </Button>
           </div>
         ))}
-        <button
-          type="button"
-          className="quiet-button"
-          onClick={() => onBrief({ ...brief, rates: [...rates, { currency: 'USD', rate: 1 }] })}
-        >
+        <Button onClick={() => onBrief({ ...brief, rates: [...rates, { currency: 'USD', rate: 1 }] })}>
           Add a currency
-        </button>
+        </Button>
       </div>
-      {fieldError('rates') && (
-        <p role="alert" className="pt-0.5 text-[13px] text-bad">
-          ▲ {fieldError('rates')}
-        </p>
-      )}
+      <Fault className="pt-0.5 text-[13px]">{fieldError('rates')}</Fault>
     </fieldset>
   );
 }

@@ -3,6 +3,7 @@ import type { Brief } from '@/core/brief/brief';
 import { ChoiceField, TextField } from '@/ui/form/fields';
 import type { BriefData } from '@/lab/planning/cardRig';
 import { useAct } from '@/ui/useAct';
+import { Button } from '@/ui/frame/button';
 
 /** Methods that the lab has kept: one to begin from, and this one to be kept. */
 export function KeptMethods({
@@ -53,14 +54,9 @@ export function KeptMethods({
           placeholder="name"
         />
       </div>
-      <button
-        type="button"
-        className="quiet-button"
-        disabled={methodName.trim() === ''}
-        onClick={() => void keepMethod()}
-      >
+      <Button disabled={methodName.trim() === ''} onClick={() => void keepMethod()}>
         Keep
-      </button>
+      </Button>
     </div>
   );
 }

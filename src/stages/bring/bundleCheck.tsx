@@ -11,6 +11,8 @@ import type { ShownProblem } from './problemList';
 import { WorkProgress } from '@/ui/upload/workProgress';
 import { Refused } from './refused';
 import { WhereItGoes } from './whereItGoes';
+import { Button } from '@/ui/frame/button';
+import { Fault } from '@/ui/form/fault';
 
 type BundleCheckData = Omit<Checked, 'kind'> & { uploadId: string };
 
@@ -76,16 +78,10 @@ export function BundleCheck({ data }: { data: BundleCheckData }) {
           {undecided > 0 && (
             <b className="text-warn">? {plural(undecided, 'entry is', 'entries are')} to be decided</b>
           )}
-          <button
-            type="button"
-            className="quiet-button"
-            onClick={() => takeAll((entry) => entry.candidates[0]?.entryId ?? 'new')}
-          >
+          <Button onClick={() => takeAll((entry) => entry.candidates[0]?.entryId ?? 'new')}>
             All are the lab’s
-          </button>
-          <button type="button" className="quiet-button" onClick={() => takeAll(() => 'new')}>
-            All are new entries
-          </button>
+          </Button>
+          <Button onClick={() => takeAll(() => 'new')}>All are new entries</Button>
         </p>
       )}
       <div
@@ -121,11 +117,7 @@ export function BundleCheck({ data }: { data: BundleCheckData }) {
           </Link>
         </>
       )}
-      {failure && (
-        <p role="alert" className="pt-2 text-bad">
-          ▲ {failure}
-        </p>
-      )}
+      <Fault className="pt-2 text-[14px]">{failure}</Fault>
     </section>
   );
 }

@@ -3,6 +3,8 @@
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { sendFiles, type PickedFile, type Progress } from '@/ui/upload/sendFiles';
+import { Button } from '@/ui/frame/button';
+import { Fault } from '@/ui/form/fault';
 
 async function filesOfEntry(entry: FileSystemEntry): Promise<PickedFile[]> {
   const path = entry.fullPath.replace(/^\//, '');
@@ -88,16 +90,14 @@ export function DropZone({ roundUpId }: { roundUpId?: number | undefined }) {
                 : 'Looking at what came …'}
             </p>
             <progress className="progress progress-primary w-full" value={share} max={1} aria-label="Sent" />
-            <button className="quiet-button mt-3" onClick={() => abort.current?.abort()}>
+            <Button className="mt-3" onClick={() => abort.current?.abort()}>
               Stop
-            </button>
+            </Button>
           </div>
         ) : (
           <>
             <p className="pb-3">Drop a folder, a zip or raw logs here</p>
-            <button className="quiet-button" onClick={() => folder.current!.click()}>
-              Choose a folder
-            </button>
+            <Button onClick={() => folder.current!.click()}>Choose a folder</Button>
             <button
               className="ml-2 cursor-pointer px-2 py-1 text-[14px] underline"
               onClick={() => loose.current!.click()}
@@ -130,11 +130,7 @@ export function DropZone({ roundUpId }: { roundUpId?: number | undefined }) {
           }}
         />
       </div>
-      {failure && (
-        <p role="alert" className="pt-3 text-bad">
-          ▲ {failure}
-        </p>
-      )}
+      <Fault className="pt-3 text-[14px]">{failure}</Fault>
     </div>
   );
 }

@@ -9,6 +9,7 @@ import { HookText } from '@/ui/form/hookFields';
 import { whoIsHere } from '@/ui/who';
 import { CaseForm } from './caseForm';
 import { useAct } from '@/ui/useAct';
+import { Button } from '@/ui/frame/button';
 
 type CaseItem = CasesView['cases'][number];
 
@@ -56,9 +57,9 @@ export function CasesStage({ cases, unnoted }: { cases: CaseItem[]; unnoted: str
                 ? `${plural(item.roundUps, 'round-up')} measured in it`
                 : 'nothing measured in it'}
             </span>
-            <button type="button" className="quiet-button ml-auto text-bad" onClick={() => void remove(item)}>
+            <Button className="ml-auto text-bad" onClick={() => void remove(item)}>
               Delete case
-            </button>
+            </Button>
           </div>
           <CaseForm id={item.id} kept={item} />
         </section>
@@ -68,9 +69,9 @@ export function CasesStage({ cases, unnoted }: { cases: CaseItem[]; unnoted: str
           <p className="text-[14px] text-ink2">Rigs name these cases, which have no sheet yet:</p>
           <p className="flex flex-wrap gap-2">
             {unnoted.map((name) => (
-              <button key={name} type="button" className="quiet-button" onClick={() => void add(name)}>
+              <Button key={name} onClick={() => void add(name)}>
                 Keep “{name}”
-              </button>
+              </Button>
             ))}
           </p>
         </section>

@@ -13,6 +13,7 @@ import { RankingTable } from './rankingTable';
 import { WallNotes } from './wallNotes';
 import { BridgedPart } from '../bridge/bridgedPart';
 import type { CurvesView } from './useCurvesView';
+import { TextButton } from '@/ui/frame/button';
 
 const RISE_PLAIN = riseScale('rise', { loadW: 0, referenceAmbientC: 0 });
 
@@ -68,12 +69,7 @@ export function RankingAside({
         {picked.size > 0 && (
           <p className="pt-2 text-[14px]">
             {picked.size} picked out.{' '}
-            <button
-              className="cursor-pointer underline underline-offset-2"
-              onClick={() => void setView({ pick: null })}
-            >
-              Clear highlights
-            </button>
+            <TextButton onClick={() => void setView({ pick: null })}>Clear highlights</TextButton>
           </p>
         )}
         {ranking.placed.length === 0 && (

@@ -13,6 +13,7 @@ import { PageLine } from '../desk/pageLine';
 import { LineField } from '../curves/choices/lineField';
 import { LoadTabs } from '../curves/choices/loadTabs';
 import { sentence } from '@/core/words';
+import { Button } from '@/ui/frame/button';
 
 const percent = (share: number) =>
   `${share > 0 ? '+' : share < 0 ? '−' : ''}${figure(Math.abs(100 * share), 1)} %`;
@@ -108,14 +109,12 @@ export function GridStage({ data }: { data: GridData }) {
           K/W
         </label>
         {wall !== null && wall !== sharedKPerW && (
-          <button
-            type="button"
-            className="quiet-button"
+          <Button
             title="The lowest wall of the curves here: the common resistance is below it"
             onClick={() => void setShared(wall)}
           >
             Lowest wall here, {figure(wall, 3)} K/W
-          </button>
+          </Button>
         )}
       </PageLine>
       {fit.known && (

@@ -3,6 +3,8 @@
 import { useState } from 'react';
 import { EntryMark } from '@/ui/marks/entryMark';
 import type { LineUpEntry as LineUpItem } from '@/lab/lineUp/lineUpView';
+import { Button } from '@/ui/frame/button';
+import { Fault } from '@/ui/form/fault';
 
 /** An entry under its cover: what it is stays with the lab until somebody asks for it. */
 export function CoveredPanel({
@@ -38,14 +40,8 @@ export function CoveredPanel({
       <p className="max-w-prose text-[14px] text-ink2">
         Covered. No page and no file names the product; its fans, sample and particulars are behind the cover.
       </p>
-      <button type="button" className="quiet-button" onClick={() => void look()}>
-        Look behind the cover
-      </button>
-      {fault && (
-        <p role="alert" className="text-[14px] text-bad">
-          ▲ {fault}
-        </p>
-      )}
+      <Button onClick={() => void look()}>Look behind the cover</Button>
+      <Fault>{fault}</Fault>
     </aside>
   );
 }

@@ -9,6 +9,7 @@ import { fieldsOf } from '@/ui/form/fieldsOf';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { useSheet, type KeptSheet } from '@/ui/form/useSheet';
 import { ExtraRow, FanRow } from './fanRow';
+import { Button } from '@/ui/frame/button';
 
 /** The fans of an entry and its cover name. */
 export function EntryForm({
@@ -69,30 +70,20 @@ export function EntryForm({
       ))}
       <div className="flex flex-wrap gap-2">
         {!inCase && (
-          <button
-            type="button"
-            className="quiet-button"
-            onClick={() => set({ fans: [...fans, blankFan({ name: '' })] })}
-          >
-            Add a fan
-          </button>
+          <Button onClick={() => set({ fans: [...fans, blankFan({ name: '' })] })}>Add a fan</Button>
         )}
-        <button
-          type="button"
-          className="quiet-button"
-          onClick={() => set({ extras: [...extras, { name: '', price: 0 }] })}
-        >
+        <Button onClick={() => set({ extras: [...extras, { name: '', price: 0 }] })}>
           Add a bracket or cable
-        </button>
+        </Button>
       </div>
       <div className="grid grid-cols-2 items-end gap-3">
         <TextField label="Cover name, until revealed" {...at('coverName')} />
         <CheckField label="revealed" {...at('revealed')} />
       </div>
       <SheetTrouble sheet={sheet} />
-      <button className="quiet-button" disabled={!sheet.dirty || sheet.busy}>
+      <Button type="submit" disabled={!sheet.dirty || sheet.busy}>
         Save the entry
-      </button>
+      </Button>
     </form>
   );
 }

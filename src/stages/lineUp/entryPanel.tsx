@@ -11,6 +11,7 @@ import { ProductForm } from './productForm';
 import { SampleForm } from './sampleForm';
 import { useAct } from '@/ui/useAct';
 import { OnceMore } from './onceMore';
+import { Button, TextButton } from '@/ui/frame/button';
 
 /** All that is known of one entry, and what can be made from it. */
 export function EntryPanel({
@@ -67,13 +68,9 @@ export function EntryPanel({
         <h3 className="font-display truncate text-[18px] font-bold" dir="auto" title={item.shownName}>
           {item.shownName}
         </h3>
-        <button
-          type="button"
-          className="ml-auto text-[14px] underline underline-offset-2"
-          onClick={() => void takeOut()}
-        >
+        <TextButton className="ml-auto text-[14px]" onClick={() => void takeOut()}>
           take out
-        </button>
+        </TextButton>
       </div>
       {item.priceWords && (
         <p className="text-[14px] text-ink2" dir="auto">
@@ -106,9 +103,9 @@ export function EntryPanel({
             }}
           >
             <TextField label="Which sample was it?" value={sample} onValue={setSample} placeholder="A" />
-            <button className="quiet-button" disabled={sample.trim() === ''}>
+            <Button type="submit" disabled={sample.trim() === ''}>
               Note the sample
-            </button>
+            </Button>
           </form>
         )}
       </section>

@@ -1,6 +1,7 @@
 import type { EntryExtra, EntryFan } from '@/core/lineUp/entry';
 import { NumberField, TextField } from '@/ui/form/fields';
 import { fieldsOf } from '@/ui/form/fieldsOf';
+import { Button } from '@/ui/frame/button';
 
 /** A kind of fan of an entry, in a row. */
 export function FanRow({
@@ -31,14 +32,9 @@ export function FanRow({
       <NumberField label={`Each, if bought, ${currency}`} optional {...at('eachPrice')} />
       <NumberField label="Thickness, mm" optional {...at('thicknessMm')} />
       <NumberField label="Fan raised by, mm" optional {...at('raisedMm')} />
-      <button
-        type="button"
-        className="quiet-button px-2!"
-        aria-label={`Remove fan ${number}`}
-        onClick={onRemove}
-      >
+      <Button className="px-2!" aria-label={`Remove fan ${number}`} onClick={onRemove}>
         ✕
-      </button>
+      </Button>
     </div>
   );
 }
@@ -66,14 +62,9 @@ export function ExtraRow({
     >
       <TextField label="Bought beside it" {...at('name')} />
       <NumberField label={`Price, ${currency}`} {...at('price', 0)} />
-      <button
-        type="button"
-        className="quiet-button px-2!"
-        aria-label={`Remove extra ${number}`}
-        onClick={onRemove}
-      >
+      <Button className="px-2!" aria-label={`Remove extra ${number}`} onClick={onRemove}>
         ✕
-      </button>
+      </Button>
     </div>
   );
 }

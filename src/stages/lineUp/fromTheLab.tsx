@@ -6,6 +6,7 @@ import type { OfferedToRoundUp } from '@/lab/lineUp/fromTheLab';
 import { plural } from '@/ui/marks/figures';
 import { TextField } from '@/ui/form/fields';
 import { useAct } from '@/ui/useAct';
+import { Button } from '@/ui/frame/button';
 
 /** Typing settles for so long before the lab is asked, ms. */
 const PAUSE_MS = 250;
@@ -85,9 +86,9 @@ export function FromTheLab({ roundUpId, offers }: { roundUpId: number; offers: O
               ))}
             </span>
             <span className="label-text shrink-0">{ranked(offer)}</span>
-            <button type="button" className="quiet-button" disabled={busy} onClick={() => void cite(offer)}>
+            <Button disabled={busy} onClick={() => void cite(offer)}>
               Cite<span className="sr-only"> {offer.name}</span>
-            </button>
+            </Button>
           </li>
         ))}
       </ul>

@@ -10,6 +10,7 @@ import { sentence } from '@/core/words';
 import { NumberField, TextField } from '@/ui/form/fields';
 import { fieldsOf } from '@/ui/form/fieldsOf';
 import { LayoutDrawing } from './layoutDrawing';
+import { Button } from '@/ui/frame/button';
 
 export interface OtherLayout {
   name: string;
@@ -94,14 +95,13 @@ export function LayoutEditor({
                 {fan.sizeMm === null ? '' : `${fan.sizeMm} mm`}
                 {fan.dutyPct === null ? '' : `, ${fan.dutyPct} %`}
               </span>
-              <button
-                type="button"
-                className="quiet-button px-2! py-0.5!"
+              <Button
+                className="px-2! py-0.5!"
                 aria-label={`Take out ${slotName(fan)}`}
                 onClick={() => onLayout(layout.filter((other) => other !== fan))}
               >
                 ✕
-              </button>
+              </Button>
             </li>
           ))}
         </ul>

@@ -7,6 +7,7 @@ import { plural } from '@/ui/marks/figures';
 import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
 import type { LineUpEntry as LineUpItem } from '@/lab/lineUp/lineUpView';
+import { Button } from '@/ui/frame/button';
 
 interface Problem {
   file: string;
@@ -70,12 +71,8 @@ export function LineUpHead({
               event.target.value = '';
             }}
           />
-          <button type="button" className="quiet-button" onClick={onPaste}>
-            Paste
-          </button>
-          <button type="button" className="quiet-button" onClick={() => file.current!.click()}>
-            Import a CSV
-          </button>
+          <Button onClick={onPaste}>Paste</Button>
+          <Button onClick={() => file.current!.click()}>Import a CSV</Button>
           {items.some((item) => hasPlate(item.product.body.kind)) && (
             <Link className="quiet-button" href={`/round-ups/${roundUpId}/line-up/plates`}>
               Plates

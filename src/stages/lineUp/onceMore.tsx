@@ -4,6 +4,7 @@ import { fieldsOf } from '@/ui/form/fieldsOf';
 import { whoIsHere } from '@/ui/who';
 import type { LineUpEntry as LineUpItem } from '@/lab/lineUp/lineUpView';
 import { useAct } from '@/ui/useAct';
+import { Button } from '@/ui/frame/button';
 
 /** The same entry once more: with the lab's fan, with a second one, or a layout to be changed. */
 export function OnceMore({ base, item, onMade }: { base: string; item: LineUpItem; onMade: () => void }) {
@@ -41,14 +42,9 @@ export function OnceMore({ base, item, onMade }: { base: string; item: LineUpIte
       {isLayout && (
         <div className="flex items-end gap-2">
           <TextField label="A copy to change, called" {...at('name')} placeholder="rear fan turned" />
-          <button
-            type="button"
-            className="quiet-button"
-            disabled={fan.name.trim() === ''}
-            onClick={() => void variant('copy')}
-          >
+          <Button disabled={fan.name.trim() === ''} onClick={() => void variant('copy')}>
             Copy the layout
-          </button>
+          </Button>
         </div>
       )}
       <div className="grid grid-cols-[1fr_7rem] gap-2" hidden={isLayout}>
@@ -56,17 +52,10 @@ export function OnceMore({ base, item, onMade }: { base: string; item: LineUpIte
         <NumberField label="Each" unit={item.product.body.currency} optional {...at('eachPrice')} />
       </div>
       <div className="flex flex-wrap gap-2 pt-2" hidden={isLayout}>
-        <button
-          type="button"
-          className="quiet-button"
-          disabled={fan.name.trim() === ''}
-          onClick={() => void variant('lab-fan')}
-        >
+        <Button disabled={fan.name.trim() === ''} onClick={() => void variant('lab-fan')}>
           With this lab fan
-        </button>
-        <button type="button" className="quiet-button" onClick={() => void variant('second-fan')}>
-          With a second fan
-        </button>
+        </Button>
+        <Button onClick={() => void variant('second-fan')}>With a second fan</Button>
       </div>
       {ask && (
         <p role="alert" className="pt-1.5 text-[14px] text-warn">

@@ -6,6 +6,7 @@ import { ChoiceField, NumberField, TextField } from '@/ui/form/fields';
 import { fieldsOf } from '@/ui/form/fieldsOf';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { fieldFault, useSheet, type KeptSheet } from '@/ui/form/useSheet';
+import { Button, TextButton } from '@/ui/frame/button';
 
 /** Lengths, speeds and counts of a product that a reader meets. */
 type Size = (typeof TOWER)[number] | 'radiatorMm' | 'radiatorThicknessMm';
@@ -133,12 +134,12 @@ export function ProductForm({
       </p>
       <SheetTrouble sheet={sheet} ownFields />
       <div className="flex gap-2">
-        <button className="quiet-button" disabled={!sheet.dirty || sheet.busy}>
+        <Button type="submit" disabled={!sheet.dirty || sheet.busy}>
           Save the product
-        </button>
-        <button type="button" className="ml-auto text-[14px] underline underline-offset-2" onClick={onDelete}>
+        </Button>
+        <TextButton className="ml-auto text-[14px]" onClick={onDelete}>
           Delete the product
-        </button>
+        </TextButton>
       </div>
     </form>
   );

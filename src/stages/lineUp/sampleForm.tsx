@@ -14,6 +14,7 @@ import { CheckField, ChoiceField, NumberField, TextField } from '@/ui/form/field
 import { fieldsOf } from '@/ui/form/fieldsOf';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { fieldFault, useSheet, type KeptSheet } from '@/ui/form/useSheet';
+import { Button } from '@/ui/frame/button';
 
 function HandlingFields({
   handling,
@@ -104,29 +105,25 @@ export function SampleForm({
           <TextField label="Day" type="date" {...atLine('on')} />
           <ChoiceField label="What" {...atLine('event')} options={DIARY_EVENTS} />
           <TextField label="Note" {...atLine('note')} />
-          <button
-            type="button"
-            className="quiet-button"
+          <Button
             onClick={() => {
               set({ diary: [...sample.diary, line] });
               setLine({ ...line, note: '' });
             }}
           >
             Add
-          </button>
+          </Button>
         </div>
       </section>
       {sample.handling ? (
         <HandlingFields handling={sample.handling} onChange={(handling) => set({ handling })} />
       ) : (
-        <button type="button" className="quiet-button" onClick={() => set({ handling: blankHandling() })}>
-          Fill in the handling sheet
-        </button>
+        <Button onClick={() => set({ handling: blankHandling() })}>Fill in the handling sheet</Button>
       )}
       <SheetTrouble sheet={sheet} ownFields />
-      <button className="quiet-button" disabled={!sheet.dirty || sheet.busy}>
+      <Button type="submit" disabled={!sheet.dirty || sheet.busy}>
         Save the sample
-      </button>
+      </Button>
     </form>
   );
 }

@@ -8,6 +8,7 @@ import { loadLabel } from '@/core/runs/load';
 import { sendEdits } from './sendEdits';
 import { Heads, num, unseen } from '@/ui/frame/heads';
 import { Scrolled } from '@/ui/frame/scrolled';
+import { Button } from '@/ui/frame/button';
 
 /** Runs that were deleted: they stay in the lab, and can be brought back. */
 export function DeletedRuns({ roundUpId, runs }: { roundUpId: number; runs: DeletedRun[] }) {
@@ -43,9 +44,7 @@ export function DeletedRuns({ roundUpId, runs }: { roundUpId: number; runs: Dele
               <td className="num">{run.pass}</td>
               <td className="whitespace-nowrap text-ink2">{format(run.deletedAt, 'd MMM yyyy, HH:mm')}</td>
               <td className="num">
-                <button className="quiet-button" onClick={() => void bringBack(run)}>
-                  Restore
-                </button>
+                <Button onClick={() => void bringBack(run)}>Restore</Button>
               </td>
             </tr>
           ))}

@@ -4,6 +4,7 @@ import { Link } from '@/ui/frame/link';
 import { plural } from '@/ui/marks/figures';
 import { ColumnChoice } from './columnChoice';
 import type { TypedLoad } from './typeRunRow';
+import { Button } from '@/ui/frame/button';
 
 export const SHOWN = ['all', 'flagged', 'set-aside', 'deleted'] as const;
 
@@ -95,31 +96,28 @@ export function LogbookHead({
         )}
       </div>
       {entryName && (
-        <button className="quiet-button text-[14px]" onClick={() => onView({ entry: null })}>
+        <Button className="text-[14px]" onClick={() => onView({ entry: null })}>
           <span className="inline-block max-w-40 truncate align-bottom" dir="auto">
             {entryName}
           </span>{' '}
           only ✕
-        </button>
+        </Button>
       )}
       <div className="ml-auto flex flex-wrap items-center gap-2">
         <ColumnChoice offered={offered} />
-        <button className="quiet-button" onClick={onPaste}>
-          Paste
-        </button>
+        <Button onClick={onPaste}>Paste</Button>
         <MadeLink className="quiet-button" href={`/round-ups/${roundUpId}/export`} download>
           Export
         </MadeLink>
         <Link className="quiet-button" href={`/bring?roundUp=${roundUpId}`}>
           Import logs
         </Link>
-        <button
-          className="quiet-button"
+        <Button
           onClick={() => onType(readsAir ? 'heat' : 'air')}
           title={readsAir ? 'Settled means of a die' : 'Airspeed, pressure and flow at places'}
         >
           {readsAir ? 'Type a run with heat' : 'Type readings of a fan'}
-        </button>
+        </Button>
         <button className="act-button" onClick={() => onType(readsAir ? 'air' : 'heat')}>
           {readsAir ? 'Type readings' : 'Type a run'}{' '}
           <kbd className="ml-1 rounded border border-on-act/60 px-1 text-[12px] font-normal">r</kbd>

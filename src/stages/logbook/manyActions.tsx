@@ -8,6 +8,7 @@ import { TroubleNote } from '@/ui/form/troubleNote';
 import { typedNumber } from '@/ui/typedNumber';
 import { ManyForm, type ManyWhat } from './manyForm';
 import { useManyEdits } from './useManyEdits';
+import { Button, TextButton } from '@/ui/frame/button';
 
 /** What can be done to the runs that were chosen, all in one step that can be undone. */
 const asideOf = ({ setAside, asideAs }: LogbookRow) => ({ setAside, asideAs });
@@ -50,28 +51,27 @@ export function ManyActions({
     >
       <div className="flex flex-wrap items-center gap-2">
         <b className="mr-1">{plural(chosen.length, 'run')} chosen</b>
-        <button className="quiet-button" aria-expanded={open === 'setAside'} onClick={show('setAside')}>
+        <Button aria-expanded={open === 'setAside'} onClick={show('setAside')}>
           Set aside
-        </button>
+        </Button>
         {aside > 0 && (
-          <button
-            className="quiet-button"
+          <Button
             disabled={busy}
             onClick={() =>
               void apply({ setAside: '' }, asideOf, `${plural(chosen.length, 'run')} count again`)
             }
           >
             Let them count again
-          </button>
+          </Button>
         )}
-        <button className="quiet-button" aria-expanded={open === 'mount'} onClick={show('mount')}>
+        <Button aria-expanded={open === 'mount'} onClick={show('mount')}>
           Mount
-        </button>
-        <button className="quiet-button" aria-expanded={open === 'entry'} onClick={show('entry')}>
+        </Button>
+        <Button aria-expanded={open === 'entry'} onClick={show('entry')}>
           Entry
-        </button>
-        <button
-          className="quiet-button text-bad"
+        </Button>
+        <Button
+          className="text-bad"
           disabled={busy}
           onClick={() =>
             void apply(
@@ -82,10 +82,10 @@ export function ManyActions({
           }
         >
           Delete
-        </button>
-        <button className="ml-auto cursor-pointer underline underline-offset-2" onClick={onDone}>
+        </Button>
+        <TextButton className="ml-auto" onClick={onDone}>
           choose none
-        </button>
+        </TextButton>
       </div>
       {open && (
         <ManyForm

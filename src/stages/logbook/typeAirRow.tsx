@@ -17,6 +17,7 @@ import { whoIsHere } from '@/ui/who';
 import { PlaceRows } from '../run/placeRows';
 import { troubleOf, type RunRefusal } from '../run/saveRun';
 import { emptyPlace, sentPlaces, type TypedPlace } from '../run/typedReadings';
+import { Button } from '@/ui/frame/button';
 
 const FIELDS = [
   { name: 'setting', label: 'Fans', width: '5rem', text: true },
@@ -148,9 +149,7 @@ export function TypeAirRow({
         <button className="act-button" disabled={busy}>
           Save
         </button>
-        <button type="button" className="quiet-button" onClick={onClose}>
-          Close
-        </button>
+        <Button onClick={onClose}>Close</Button>
         <span className="label-text">
           <span className="key">↑</span> <span className="key">↓</span> from place to place, Enter saves. Keep
           hands and cables out of running fans: the probe is held in the stream, not in the blades.

@@ -16,6 +16,7 @@ import { typedNumber } from '@/ui/typedNumber';
 import { whoIsHere } from '@/ui/who';
 import { troubleOf, type RunRefusal } from '../run/saveRun';
 import { MORE, MoreReadings, NO_MORE, sentMore } from './moreReadings';
+import { Button } from '@/ui/frame/button';
 
 interface Field {
   name: CellName;
@@ -209,17 +210,10 @@ export function TypeRunRow({
         <button className="act-button" disabled={busy}>
           Save
         </button>
-        <button
-          type="button"
-          className="quiet-button"
-          aria-expanded={showsMore}
-          onClick={() => setShowsMore(!showsMore)}
-        >
+        <Button aria-expanded={showsMore} onClick={() => setShowsMore(!showsMore)}>
           More readings
-        </button>
-        <button type="button" className="quiet-button" onClick={onClose}>
-          Close
-        </button>
+        </Button>
+        <Button onClick={onClose}>Close</Button>
       </div>
       {showsMore && <MoreReadings register={register} />}
       {shown && (

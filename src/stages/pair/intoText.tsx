@@ -3,6 +3,7 @@
 import type { PairData } from '@/lab/orders/pairPage';
 import { useAct } from '@/ui/useAct';
 import { whoIsHere } from '@/ui/who';
+import { Button } from '@/ui/frame/button';
 
 /** The difference of the two as a live figure at the end of the verdict's summary: it follows the data. */
 export function IntoText({ data, where }: { data: PairData; where: string }) {
@@ -13,9 +14,7 @@ export function IntoText({ data, where }: { data: PairData; where: string }) {
   const text = `${one.product} against ${other.product} ${where}: ${difference}.`;
   return (
     <p className="border-t border-hairline pt-4">
-      <button
-        type="button"
-        className="quiet-button"
+      <Button
         disabled={busy}
         onClick={() =>
           void act({
@@ -34,7 +33,7 @@ export function IntoText({ data, where }: { data: PairData; where: string }) {
         }
       >
         Put it into the text
-      </button>
+      </Button>
     </p>
   );
 }

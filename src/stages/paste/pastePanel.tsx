@@ -6,6 +6,8 @@ import { plural } from '@/ui/marks/figures';
 import { PasteTable } from './pasteTable';
 import type { Pasting } from './usePaste';
 import { usePasted } from './usePasted';
+import { Button } from '@/ui/frame/button';
+import { Fault } from '@/ui/form/fault';
 
 const NAMES: Record<PasteName, { title: string; hint: string; one: string; many: string }> = {
   runs: {
@@ -105,11 +107,7 @@ export function PastePanel({
           shared={choice.shared}
         />
       )}
-      {fault && (
-        <p role="alert" className="pt-2 text-bad" dir="auto">
-          ▲ {fault}
-        </p>
-      )}
+      <Fault className="pt-2 text-[14px]">{fault}</Fault>
       <p className="flex flex-wrap items-center gap-3 pt-2">
         {view && (
           <button
@@ -123,20 +121,16 @@ export function PastePanel({
           </button>
         )}
         {view && (
-          <button
-            type="button"
-            className="quiet-button"
+          <Button
             onClick={() => {
               setText('');
               again();
             }}
           >
             Paste another
-          </button>
+          </Button>
         )}
-        <button type="button" className="quiet-button" onClick={onClose}>
-          Cancel
-        </button>
+        <Button onClick={onClose}>Cancel</Button>
         {faulty > 0 && (
           <span className="text-bad">
             ▲ {plural(faulty, 'line has', 'lines have')} faults, marked in red. Nothing is taken before they

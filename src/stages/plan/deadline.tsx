@@ -7,6 +7,7 @@ import { dayWords } from '@/core/timeWords';
 import { plural } from '@/ui/marks/figures';
 import { useAct } from '@/ui/useAct';
 import { whoIsHere } from '@/ui/who';
+import { TextButton } from '@/ui/frame/button';
 
 /** How a plan stands to its deadline, and what fits it there. Days as 2026-12-01. */
 export function DeadlineNote({
@@ -31,11 +32,7 @@ export function DeadlineNote({
           : daysBetween(finish, deadline) === 0
             ? `On the deadline, ${dayWords(deadline)}.`
             : `${plural(daysBetween(finish, deadline), 'day')} early: the deadline is ${dayWords(deadline)}.`}{' '}
-      {late && !past && (
-        <button type="button" className="underline underline-offset-2" onClick={onFit}>
-          Fit it to the deadline
-        </button>
-      )}
+      {late && !past && <TextButton onClick={onFit}>Fit it to the deadline</TextButton>}
     </p>
   );
 }
@@ -70,11 +67,7 @@ export function GaveUp({ gaveUp, data, plan }: { gaveUp: WhatWasGivenUp; data: P
     <p className="text-[14px]" role="status">
       {gaveUp.words.length === 0 ? 'Nothing had to be given up.' : `Given up: ${gaveUp.words.join('; ')}.`}{' '}
       {!gaveUp.fits && 'The plan still ends late.'}{' '}
-      {briefDiffers && (
-        <button type="button" className="underline underline-offset-2" onClick={() => void intoBrief()}>
-          Take it into the brief, too
-        </button>
-      )}
+      {briefDiffers && <TextButton onClick={() => void intoBrief()}>Take it into the brief, too</TextButton>}
     </p>
   );
 }

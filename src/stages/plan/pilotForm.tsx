@@ -6,6 +6,7 @@ import { planSize } from '@/core/plan/planSize';
 import type { PlanSheet } from '@/core/plan/planSheet';
 import { ChoiceField } from '@/ui/form/fields';
 import type { PlanData } from '@/lab/planning/planView';
+import { TextButton } from '@/ui/frame/button';
 
 /** A pilot of the likely best and worst, one pass: which heat loads separate anything at all. */
 export function PilotForm({
@@ -79,9 +80,7 @@ export function PilotForm({
                 {finding.message}
               </span>{' '}
               {(finding.separates === false || dropped) && (
-                <button
-                  type="button"
-                  className="underline underline-offset-2"
+                <TextButton
                   onClick={() =>
                     onPlan({
                       ...plan,
@@ -92,7 +91,7 @@ export function PilotForm({
                   }
                 >
                   {dropped ? 'take it back in' : 'drop this load'}
-                </button>
+                </TextButton>
               )}
             </li>
           );

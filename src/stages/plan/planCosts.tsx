@@ -3,6 +3,7 @@
 import type { PlanChoice } from '@/core/plan/planChoices';
 import type { PlanCost } from '@/core/plan/planCost';
 import { figure, signed } from '@/ui/marks/figures';
+import { TextButton } from '@/ui/frame/button';
 
 /** The smallest difference before and after, with a digit more where they would read alike; once where they are. */
 function Change({ was, isNow, unit }: { was: number; isNow: number; unit: string }) {
@@ -34,13 +35,9 @@ export function PlanChoices({
     <ul className="text-[14px]">
       {choices.map((choice) => (
         <li key={choice.words} className="flex items-baseline gap-2 border-b border-hairline py-1">
-          <button
-            type="button"
-            className="text-left underline decoration-hairline underline-offset-2"
-            onClick={() => onChoose(choice)}
-          >
+          <TextButton className="text-left decoration-hairline" onClick={() => onChoose(choice)}>
             {choice.words}
-          </button>
+          </TextButton>
           <span className="ml-auto whitespace-nowrap">
             {signed(choice.cost.benchH - now.benchH, 1)} h,{' '}
             <Change was={now.differenceK} isNow={choice.cost.differenceK} unit={unit} />

@@ -1,6 +1,7 @@
 import type { LaidPlan } from '@/core/plan/laidPlan';
 import type { PlanData } from '@/lab/planning/planView';
 import { plural } from '@/ui/marks/figures';
+import { Button } from '@/ui/frame/button';
 
 /** How far a plan is, and what can be made of it as a whole. */
 export function PlanHead({
@@ -23,11 +24,7 @@ export function PlanHead({
         {laid.planned === 0 ? 'Run sheet' : `${laid.done} of ${plural(laid.planned, 'run')} done`}
       </h2>
       <div className="ml-auto flex flex-wrap items-center gap-2">
-        {byHand && (
-          <button type="button" className="quiet-button" onClick={onDesigned}>
-            Back to the designed order
-          </button>
-        )}
+        {byHand && <Button onClick={onDesigned}>Back to the designed order</Button>}
         {data.sheet.version > 0 && (
           <>
             <a

@@ -4,6 +4,8 @@ import { SettingsEditor } from './settingsEditor';
 import type { PlanSettings } from '@/core/plan/planSettings';
 import { NumberField, TextField, TimeField } from '@/ui/form/fields';
 import { fieldsOf } from '@/ui/form/fieldsOf';
+import { TextButton } from '@/ui/frame/button';
+import { Fault } from '@/ui/form/fault';
 
 const DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
 const WEEK = [1, 2, 3, 4, 5, 6, 0];
@@ -63,13 +65,7 @@ export function PlanSettingsForm({
       {tuned && tuned.join() !== settings.settings.join() && (
         <p className="text-[14px] text-warn">
           ▲ The brief tunes the fans to the noise line.{' '}
-          <button
-            type="button"
-            className="underline underline-offset-2"
-            onClick={() => set({ settings: tuned })}
-          >
-            Set {tuned.join(', ')}
-          </button>
+          <TextButton onClick={() => set({ settings: tuned })}>Set {tuned.join(', ')}</TextButton>
         </p>
       )}
       <div className="grid grid-cols-2 gap-2">
@@ -107,11 +103,7 @@ export function PlanSettingsForm({
             </button>
           ))}
         </div>
-        {errorOf('weekdays') && (
-          <p role="alert" className="text-[13px] text-bad">
-            ▲ {errorOf('weekdays')}
-          </p>
-        )}
+        <Fault className="text-[13px]">{errorOf('weekdays')}</Fault>
       </fieldset>
       <div className="grid grid-cols-4 gap-2">
         {CLOCKS.map(({ name, label }) => (

@@ -20,6 +20,7 @@ import { SpreadSources } from './spreadSources';
 import { WantedDifference } from './wantedDifference';
 import { PlanSettingsForm } from './planSettingsForm';
 import { usePlanWork } from './usePlanWork';
+import { TextButton } from '@/ui/frame/button';
 
 /** Keys of the loads that are not among those kept. */
 function leftOut(loads: readonly Load[], kept: readonly Load[]): string[] {
@@ -148,13 +149,7 @@ export function PlanStage({ data }: { data: PlanData }) {
         {plan.droppedLoads.length > 0 && (
           <p className="text-[14px]">
             Left out: {plan.droppedLoads.join(', ')}.{' '}
-            <button
-              type="button"
-              className="underline underline-offset-2"
-              onClick={() => set({ ...plan, droppedLoads: [] })}
-            >
-              Take all loads back in
-            </button>
+            <TextButton onClick={() => set({ ...plan, droppedLoads: [] })}>Take all loads back in</TextButton>
           </p>
         )}
         <section aria-label="Made from">

@@ -2,6 +2,8 @@
 
 import { useState } from 'react';
 import { typedNumber } from '@/ui/typedNumber';
+import { Button } from '@/ui/frame/button';
+import { Fault } from '@/ui/form/fault';
 
 const WAYS = [
   { value: 'duty', label: 'fans at a duty, %', says: (n: string) => `${n} %` },
@@ -125,15 +127,11 @@ export function SettingsEditor({
             onChange={({ target }) => setPump(target.value)}
           />
         )}
-        <button type="button" className="quiet-button" disabled={!isReady} onClick={add}>
+        <Button disabled={!isReady} onClick={add}>
           Add
-        </button>
+        </Button>
       </div>
-      {error && (
-        <p role="alert" className="pt-0.5 text-[13px] text-bad">
-          ▲ {error}
-        </p>
-      )}
+      <Fault className="pt-0.5 text-[13px]">{error}</Fault>
     </fieldset>
   );
 }

@@ -4,6 +4,7 @@ import type { GroupedReading, VarianceComponent } from '@/core/statistics/varian
 import { inARow } from '@/core/words';
 import { figure, plural } from '@/ui/marks/figures';
 import type { PlanData } from '@/lab/planning/planView';
+import { TextButton } from '@/ui/frame/button';
 
 const withinWords = ({ sd, from, to }: VarianceComponent) =>
   `${figure(sd, 2)} K (${to === null ? `${figure(from, 2)} at least` : `${figure(from, 2)} to ${figure(to, 2)}`})`;
@@ -45,9 +46,7 @@ export function SpreadSources({
   return (
     <section aria-label="Scatter and interim checks" className="space-y-1.5 text-[14px]">
       {spread === null && repeated.length > 0 && (
-        <button
-          type="button"
-          className="underline underline-offset-2"
+        <TextButton
           onClick={() => {
             setSpread('asked');
             void tell(repeated).then(setSpread);
@@ -55,7 +54,7 @@ export function SpreadSources({
           }}
         >
           What is the main source of scatter?
-        </button>
+        </TextButton>
       )}
       {spread === 'asked' && <p role="status">Separating the sources of scatter …</p>}
       {spread !== null && spread !== 'asked' && !spread.known && (

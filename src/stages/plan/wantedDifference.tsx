@@ -6,6 +6,7 @@ import type { PlanCost } from '@/core/plan/planCost';
 import type { PlanSettings } from '@/core/plan/planSettings';
 import { figure, plural } from '@/ui/marks/figures';
 import { NumberField } from '@/ui/form/fields';
+import { Button, TextButton } from '@/ui/frame/button';
 
 type Least = Outcome<{ settings: PlanSettings; cost: PlanCost }>;
 
@@ -39,14 +40,9 @@ export function WantedDifference({
             }}
           />
         </span>
-        <button
-          type="button"
-          className="quiet-button"
-          disabled={!isWanted || !isSound}
-          onClick={() => void least(wantedK!).then(setFound)}
-        >
+        <Button disabled={!isWanted || !isSound} onClick={() => void least(wantedK!).then(setFound)}>
           Find the shortest plan
-        </button>
+        </Button>
       </div>
       {found && (
         <p className="text-[14px]" role="status">
@@ -56,13 +52,7 @@ export function WantedDifference({
               {plural(found.value.settings.mounts, 'mount')}, a control every{' '}
               {found.value.settings.controlEvery}: {figure(found.value.cost.benchH, 1)} h, separates{' '}
               {figure(found.value.cost.differenceK, 2)} {unit}.{' '}
-              <button
-                type="button"
-                className="underline underline-offset-2"
-                onClick={() => onPlan(found.value.settings)}
-              >
-                Use this plan
-              </button>
+              <TextButton onClick={() => onPlan(found.value.settings)}>Use this plan</TextButton>
             </>
           ) : (
             <span className="text-warn">▲ Not possible: {found.reason}.</span>

@@ -6,6 +6,8 @@ import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { useSheet } from '@/ui/form/useSheet';
 import { typedNumber } from '@/ui/typedNumber';
 import type { PlateItem } from '@/lab/lineUp/plates';
+import { Button } from '@/ui/frame/button';
+import { Fault } from '@/ui/form/fault';
 
 const asRows = (item: PlateItem) =>
   item.plate.body.points.map((point) => `${point.xMm}  ${point.yMm}  ${point.depthUm}`).join('\n');
@@ -75,19 +77,13 @@ export function PlateForm({ item, onDone }: { item: PlateItem; onDone: () => voi
           }}
         />
       </label>
-      {fault && (
-        <p role="alert" className="text-[14px] text-bad">
-          {fault}
-        </p>
-      )}
+      <Fault>{fault}</Fault>
       <SheetTrouble sheet={sheet} />
       <div className="flex gap-2">
         <button className="act-button" disabled={sheet.busy}>
           Save the depths
         </button>
-        <button type="button" className="quiet-button" onClick={onDone}>
-          Leave as it is
-        </button>
+        <Button onClick={onDone}>Leave as it is</Button>
       </div>
     </form>
   );

@@ -13,6 +13,7 @@ import { PlateMap } from './plateMap';
 import { PlateRow } from './plateRow';
 import { Twins } from './twins';
 import { Heads, num } from '@/ui/frame/heads';
+import { Button } from '@/ui/frame/button';
 
 /** How flat the plates are: a box and a map for each sample, and how far two samples of one product lie apart. */
 export function PlatesStage({ roundUpId, items }: { roundUpId: number; items: PlateItem[] }) {
@@ -111,9 +112,9 @@ export function PlatesStage({ roundUpId, items }: { roundUpId: number; items: Pl
                     : shown.flat.reason}
                 </p>
               )}
-              <button className="quiet-button mt-2" onClick={() => setEditing(true)}>
+              <Button className="mt-2" onClick={() => setEditing(true)}>
                 {shown.item.plate.body.points.length > 0 ? 'Change the depths' : 'Type or paste depths'}
-              </button>
+              </Button>
             </>
           )}
         </aside>

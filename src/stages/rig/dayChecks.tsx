@@ -7,6 +7,7 @@ import { fieldsOf } from '@/ui/form/fieldsOf';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import type { SheetForm } from '@/ui/form/useSheet';
 import type { SaveBook } from './instruments';
+import { Button } from '@/ui/frame/button';
 
 /** The checks of the day: one is noted, the last ones stand below with whether they hold. */
 export function DayChecks({
@@ -53,9 +54,9 @@ export function DayChecks({
         />
         <NumberField label="Read" unit={check.kind === 'calibrator' ? 'dB' : 'K'} {...at('reading', 0)} />
         <TextField label="Note" {...at('note')} />
-        <button className="quiet-button" disabled={sheet.busy}>
+        <Button type="submit" disabled={sheet.busy}>
           Note it
-        </button>
+        </Button>
       </form>
       <SheetTrouble sheet={sheet} />
       <ul className="pt-1">

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { INSTRUMENT_KINDS, isOverdue, type Instrument, type RigBook } from '@/core/rig/instrument';
 import { ChoiceField, TextField } from '@/ui/form/fields';
 import { fieldsOf } from '@/ui/form/fieldsOf';
+import { Button, TextButton } from '@/ui/frame/button';
 
 /** Writes the book and says so; whether it was taken. */
 export type SaveBook = (book: RigBook, said: string) => Promise<boolean>;
@@ -41,17 +42,10 @@ function InstrumentForm({
       <TextField label="Calibrated" type="date" {...at('calibratedOn')} />
       <TextField label="Due again" type="date" {...at('dueOn')} />
       <div className="flex items-end gap-2">
-        <button
-          type="button"
-          className="quiet-button"
-          disabled={draft.name.trim() === ''}
-          onClick={() => onDone(draft)}
-        >
+        <Button disabled={draft.name.trim() === ''} onClick={() => onDone(draft)}>
           Keep
-        </button>
-        <button type="button" className="quiet-button" onClick={onCancel}>
-          Cancel
-        </button>
+        </Button>
+        <Button onClick={onCancel}>Cancel</Button>
       </div>
     </div>
   );
@@ -110,17 +104,10 @@ export function Instruments({ book, today, onBook }: { book: RigBook; today: str
                   <span className="text-warn">never calibrated here</span>
                 )}
               </span>
-              <button
-                type="button"
-                className="underline underline-offset-2"
-                onClick={() => setOpen(i)}
-                aria-label={`Edit ${instrument.name}`}
-              >
+              <TextButton onClick={() => setOpen(i)} aria-label={`Edit ${instrument.name}`}>
                 edit
-              </button>
-              <button
-                type="button"
-                className="underline underline-offset-2"
+              </TextButton>
+              <TextButton
                 aria-label={`Remove ${instrument.name}`}
                 onClick={() =>
                   void save(
@@ -130,7 +117,7 @@ export function Instruments({ book, today, onBook }: { book: RigBook; today: str
                 }
               >
                 remove
-              </button>
+              </TextButton>
             </li>
           ),
         )}
@@ -142,9 +129,9 @@ export function Instruments({ book, today, onBook }: { book: RigBook; today: str
           onCancel={() => setOpen(null)}
         />
       ) : (
-        <button type="button" className="quiet-button mt-2" onClick={() => setOpen('new')}>
+        <Button className="mt-2" onClick={() => setOpen('new')}>
           Add an instrument
-        </button>
+        </Button>
       )}
     </section>
   );

@@ -2,6 +2,7 @@
 
 import { plural } from '@/ui/marks/figures';
 import type { RigData } from '@/lab/planning/rigView';
+import { TextButton } from '@/ui/frame/button';
 
 /** The guard: runs that are not ranked here, which difference keeps them out, and what would let them in. */
 export function KeptApart({
@@ -31,14 +32,9 @@ export function KeptApart({
             {onChoose && (
               <>
                 {' '}
-                <button
-                  type="button"
-                  disabled={busy}
-                  className="underline underline-offset-2"
-                  onClick={() => onChoose(other.revisionId)}
-                >
+                <TextButton disabled={busy} onClick={() => onChoose(other.revisionId)}>
                   Rank those instead
-                </button>
+                </TextButton>
               </>
             )}
           </p>

@@ -3,6 +3,7 @@ import { PAGES } from '@/contracts/roundUpPages';
 import { Link } from '@/ui/frame/link';
 import { plural } from '@/ui/marks/figures';
 import type { RigData } from '@/lab/planning/rigView';
+import { TextButton } from '@/ui/frame/button';
 
 /** The revisions of a rig, the newest first, with what each changed. */
 export function Revisions({
@@ -42,14 +43,9 @@ export function Revisions({
               {revision.id === data.currentId ? (
                 <span className="text-act">ranked here</span>
               ) : (
-                <button
-                  type="button"
-                  className="underline underline-offset-2"
-                  disabled={busy}
-                  onClick={() => onChoose(revision.id)}
-                >
+                <TextButton disabled={busy} onClick={() => onChoose(revision.id)}>
                   rank its runs here
-                </button>
+                </TextButton>
               )}
             </div>
             {revision.changes.length > 0 && (

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { RigData } from '@/lab/planning/rigView';
 import { ChoiceField, TextField } from '@/ui/form/fields';
 import { plural } from '@/ui/marks/figures';
+import { Button, TextButton } from '@/ui/frame/button';
 
 export interface RigWish {
   rigRevisionId: number | null;
@@ -57,14 +58,13 @@ export function RigsOfRoundUp({
               revision {other.revision}, {plural(other.runs, 'run')} of{' '}
               {plural(other.entries, 'entry', 'entries')}
             </span>
-            <button
-              type="button"
-              className="ml-auto underline underline-offset-2"
+            <TextButton
+              className="ml-auto"
               disabled={busy}
               onClick={() => onChoose({ rigRevisionId: other.revisionId, rigName: '' })}
             >
               measure and rank on it
-            </button>
+            </TextButton>
           </li>
         ))}
       </ul>
@@ -99,9 +99,9 @@ export function RigsOfRoundUp({
             <TextField label="Its name" value={name} onValue={setName} />
           </span>
         )}
-        <button className="quiet-button" disabled={busy || wanted === '' || (isNew && name.trim() === '')}>
+        <Button type="submit" disabled={busy || wanted === '' || (isNew && name.trim() === '')}>
           Measure on it
-        </button>
+        </Button>
       </form>
     </section>
   );

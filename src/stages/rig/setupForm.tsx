@@ -14,6 +14,7 @@ import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
 import type { RigData } from '@/lab/planning/rigView';
 import { SetupFields } from './setupFields';
+import { Button, TextButton } from '@/ui/frame/button';
 
 /** What of a rig moves its numbers, as fields; a change begins a revision, with its reason. */
 export function SetupForm({
@@ -89,13 +90,9 @@ export function SetupForm({
       {data.comparesCases && setup.enclosure !== OWN_CASE && (
         <p className="pb-2 text-[14px]">
           Whole cases are compared. The same parts move from one to the next?{' '}
-          <button
-            type="button"
-            className="underline underline-offset-2"
-            onClick={() => onDraft({ ...setup, enclosure: OWN_CASE })}
-          >
+          <TextButton onClick={() => onDraft({ ...setup, enclosure: OWN_CASE })}>
             The enclosure is “{OWN_CASE}”
-          </button>
+          </TextButton>
           . Where each case has parts of its own, it has a rig of its own.
         </p>
       )}
@@ -155,11 +152,7 @@ export function SetupForm({
                 ? `Start revision ${data.revisions[data.revisions.length - 1]!.revision + 1}`
                 : 'Save the rig'}
           </button>
-          {draft && (
-            <button type="button" className="quiet-button" onClick={() => onDraft(null)}>
-              As it was
-            </button>
-          )}
+          {draft && <Button onClick={() => onDraft(null)}>As it was</Button>}
         </div>
       </div>
     </form>

@@ -1,6 +1,7 @@
 'use client';
 
 import { useAct } from '@/ui/useAct';
+import { Button } from '@/ui/frame/button';
 
 /** Round-ups that were deleted: each can be brought back as it was. */
 export function DeletedRoundUps({ items }: { items: { id: number; title: string; day: string }[] }) {
@@ -25,9 +26,9 @@ export function DeletedRoundUps({ items }: { items: { id: number; title: string;
               {title}
             </span>
             <span className="label-text ml-auto shrink-0">deleted {day}</span>
-            <button type="button" className="quiet-button" onClick={() => void bringBack(id, title)}>
+            <Button onClick={() => void bringBack(id, title)}>
               Restore<span className="sr-only"> {title}</span>
-            </button>
+            </Button>
           </li>
         ))}
       </ul>

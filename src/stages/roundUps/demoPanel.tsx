@@ -5,6 +5,7 @@ import { notice } from '@/ui/frame/notice';
 import type { DemoHere, DemoView } from '@/lab/roundUps/demo';
 import { plural } from '@/ui/marks/figures';
 import { useAct } from '@/ui/useAct';
+import { Button } from '@/ui/frame/button';
 
 const URL = '/api/demo';
 const BRING = { url: URL, body: { here: true }, said: 'The demo is here' };
@@ -42,9 +43,9 @@ export function DemoPanel({ demo, isEmpty }: { demo: DemoHere; isEmpty: boolean 
         {demo.state === 'away'
           ? 'The demo is put away. '
           : 'The demo shows a lab at work, with invented products. '}
-        <button type="button" className="quiet-button" disabled={busy} onClick={() => void act(BRING)}>
+        <Button disabled={busy} onClick={() => void act(BRING)}>
           {busy ? 'It is coming …' : demo.state === 'away' ? 'Restore the demo' : 'Import the demo'}
-        </button>
+        </Button>
         {demo.state === 'none' && <span className="label-text"> Takes about 20 seconds.</span>}
       </p>
     );
@@ -57,9 +58,9 @@ export function DemoPanel({ demo, isEmpty }: { demo: DemoHere; isEmpty: boolean 
           rigs and products.
         </span>
         {!touched && (
-          <button type="button" className="quiet-button" disabled={busy} onClick={() => void ask()}>
+          <Button disabled={busy} onClick={() => void ask()}>
             Put the demo away
-          </button>
+          </Button>
         )}
       </p>
       {touched && (
@@ -91,12 +92,10 @@ export function DemoPanel({ demo, isEmpty }: { demo: DemoHere; isEmpty: boolean 
             </fieldset>
           )}
           <p className="flex gap-3">
-            <button type="button" className="quiet-button" disabled={busy} onClick={() => void putAway(kept)}>
+            <Button disabled={busy} onClick={() => void putAway(kept)}>
               Put the demo away
-            </button>
-            <button type="button" className="quiet-button" onClick={() => setTouched(null)}>
-              Cancel
-            </button>
+            </Button>
+            <Button onClick={() => setTouched(null)}>Cancel</Button>
           </p>
         </div>
       )}

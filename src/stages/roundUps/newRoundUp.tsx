@@ -8,6 +8,7 @@ import { HookChoice, HookText } from '@/ui/form/hookFields';
 import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
 import { ASK_RIG, NEW_RIG } from './rigChoice';
+import { Fault } from '@/ui/form/fault';
 
 const resolver = lateResolver(() => import('./roundUpRules').then((file) => file.newRoundUp));
 
@@ -58,11 +59,7 @@ export function NewRoundUp({
         />
         {rig === NEW_RIG && <HookText control={control} name="rigName" label="Name of the new rig" />}
       </div>
-      {failure && (
-        <p role="alert" className="text-[14px] text-bad">
-          ▲ {failure}
-        </p>
-      )}
+      <Fault>{failure}</Fault>
       <button className="act-button" disabled={formState.isSubmitting}>
         Begin
       </button>

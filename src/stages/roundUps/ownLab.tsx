@@ -7,6 +7,7 @@ import { fieldsOf } from '@/ui/form/fieldsOf';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { fieldFault, useSheet, type KeptSheet } from '@/ui/form/useSheet';
 import { setWho, whoIsHere } from '@/ui/who';
+import { Button } from '@/ui/frame/button';
 
 const OTHER = '';
 
@@ -86,9 +87,9 @@ export function OwnLab({ owner, kept }: { owner: number; kept: KeptSheet<LabShee
         />
         {people.length > 0 && <WhoIsHere people={people} />}
         <SheetTrouble sheet={sheet} />
-        <button className="quiet-button" disabled={!sheet.dirty || sheet.busy}>
+        <Button type="submit" disabled={!sheet.dirty || sheet.busy}>
           Save the lab
-        </button>
+        </Button>
       </form>
     </details>
   );

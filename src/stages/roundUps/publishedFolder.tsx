@@ -1,4 +1,5 @@
 import { plural } from '@/ui/marks/figures';
+import { Button } from '@/ui/frame/button';
 
 /** All that was published, or what is chosen of it, as a folder for any web server. Works without scripts. */
 export function PublishedFolder({ items }: { items: { id: number; title: string; versions: number }[] }) {
@@ -28,7 +29,7 @@ export function PublishedFolder({ items }: { items: { id: number; title: string;
           />
         </label>
         <p>
-          <button className="quiet-button">Make the folder</button>
+          <Button type="submit">Make the folder</Button>
         </p>
       </form>
     </details>

@@ -9,6 +9,7 @@ import { HookText } from '@/ui/form/hookFields';
 import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
 import { useAct } from '@/ui/useAct';
+import { Button } from '@/ui/frame/button';
 
 const resolver = lateResolver(() => import('./roundUpRules').then((file) => file.newTitle));
 
@@ -56,9 +57,7 @@ function TitleForm({
           {name}
         </button>
       ))}
-      <button type="button" className="quiet-button" onClick={onClose}>
-        Leave it
-      </button>
+      <Button onClick={onClose}>Leave it</Button>
     </form>
   );
 }

@@ -12,6 +12,7 @@ import { PlaceRows } from './placeRows';
 import { asTyped, emptyPlace, sentPlaces, type TypedPlace } from './typedReadings';
 import { useRunSave } from './useRunSave';
 import { Heads, num } from '@/ui/frame/heads';
+import { Button } from '@/ui/frame/button';
 
 /** What was read of a run at places: each reading, its mean and scatter; changed in the same lines as they are typed. */
 export function ReadingsPanel({
@@ -113,9 +114,7 @@ export function ReadingsPanel({
             <button className="act-button" disabled={saving.busy}>
               Save
             </button>
-            <button type="button" className="quiet-button" onClick={close}>
-              Leave as they are
-            </button>
+            <Button onClick={close}>Leave as they are</Button>
           </div>
           <RunTrouble saving={saving} typed={sent} onClose={close} />
         </form>

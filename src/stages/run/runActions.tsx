@@ -8,6 +8,7 @@ import type { RunEntry } from './runFields';
 import { RunFormOpen, type RunForm } from './runForm';
 import { RunTrouble } from './runTrouble';
 import { useRunSave } from './useRunSave';
+import { Button } from '@/ui/frame/button';
 
 /** What a reviewer does to a run by hand. Each step can be undone from the message that confirms it. */
 export function RunActions({
@@ -54,23 +55,23 @@ export function RunActions({
     <div className="border-t border-hairline pt-3">
       <div className="flex flex-wrap gap-2 text-[14px]">
         {run.setAside ? (
-          <button className="quiet-button" disabled={busy} onClick={() => void takeBack()}>
+          <Button disabled={busy} onClick={() => void takeBack()}>
             Let it count again
-          </button>
+          </Button>
         ) : (
-          <button className="quiet-button" aria-expanded={open === 'aside'} onClick={toggle('aside')}>
+          <Button aria-expanded={open === 'aside'} onClick={toggle('aside')}>
             Set aside
-          </button>
+          </Button>
         )}
-        <button className="quiet-button" aria-expanded={open === 'note'} onClick={toggle('note')}>
+        <Button aria-expanded={open === 'note'} onClick={toggle('note')}>
           Note
-        </button>
-        <button className="quiet-button" aria-expanded={open === 'edit'} onClick={toggle('edit')}>
+        </Button>
+        <Button aria-expanded={open === 'edit'} onClick={toggle('edit')}>
           Edit
-        </button>
-        <button className="quiet-button text-bad" disabled={busy} onClick={() => void remove()}>
+        </Button>
+        <Button className="text-bad" disabled={busy} onClick={() => void remove()}>
           Delete
-        </button>
+        </Button>
       </div>
       {open ? (
         <RunFormOpen key={open} {...{ what: open, run, entries, more, people, saving }} onClose={close} />

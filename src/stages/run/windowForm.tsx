@@ -8,6 +8,7 @@ import { figure } from '@/ui/marks/figures';
 import { RunTrouble } from './runTrouble';
 import { useRunSave } from './useRunSave';
 import type { WindowSpan } from './windowHandles';
+import { Button } from '@/ui/frame/button';
 
 const schema = object({
   reason: string()
@@ -65,18 +66,14 @@ export function WindowForm({
             {...register('reason')}
           />
           <button className="act-button">Keep</button>
-          <button type="button" className="quiet-button" onClick={onDone}>
-            Leave it
-          </button>
+          <Button onClick={onDone}>Leave it</Button>
         </form>
       ) : (
         <>
           <span className="min-w-0 flex-1 truncate" dir="auto" title={run.windowReason}>
             Window moved by hand: {run.windowReason}
           </span>
-          <button className="quiet-button" onClick={() => save(null, 'Automatic window again')}>
-            Back to the automatic window
-          </button>
+          <Button onClick={() => save(null, 'Automatic window again')}>Back to the automatic window</Button>
         </>
       )}
       <div className="w-full">

@@ -9,6 +9,7 @@ import { sendFiles } from '@/ui/upload/sendFiles';
 import { openMicrophone, type OpenMicrophone } from './microphone';
 import type { SoundData } from '@/lab/sound/soundPage';
 import { DropArea } from './dropArea';
+import { Fault } from '@/ui/form/fault';
 
 type Kind = 'clip' | 'calibration' | 'room';
 
@@ -150,11 +151,7 @@ export function BringRecording({ data }: { data: SoundData }) {
         onRecord={() => void record()}
         onStop={() => void stop()}
       />
-      {failure && (
-        <p role="alert" className="pt-2 text-bad">
-          ▲ {failure}
-        </p>
-      )}
+      <Fault className="pt-2 text-[14px]">{failure}</Fault>
     </section>
   );
 }

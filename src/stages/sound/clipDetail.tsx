@@ -13,6 +13,7 @@ import { sentence } from '@/core/words';
 import { useAct } from '@/ui/useAct';
 import { CountsForm } from './countsForm';
 import { Tones } from './tones';
+import { Fault } from '@/ui/form/fault';
 
 /** Along time, or along the speed of its settings where three and more were recorded. */
 function courses({ spectrogram, bySpeed }: DrawnClip): { time: Column[]; speed: Column[] | null } {
@@ -179,11 +180,7 @@ export function ClipDetail({
         />
       </div>
       <CountsForm row={row} onSay={say} />
-      {failure && (
-        <p role="alert" className="text-bad">
-          ▲ {failure}
-        </p>
-      )}
+      <Fault>{failure}</Fault>
     </section>
   );
 }

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { TextField } from '@/ui/form/fields';
 import type { ClipRow } from '@/lab/sound/soundPage';
+import { Button } from '@/ui/frame/button';
 
 /** Whether a clip counts: set aside with its reason, used in spite of a fault, or let in again. */
 export function CountsForm({
@@ -41,11 +42,7 @@ export function CountsForm({
           {row.setAside ? `Set aside: ${row.setAside}` : `Used anyway: ${row.usedAnyway}`}
         </p>
       )}
-      <button
-        type="submit"
-        className="quiet-button"
-        disabled={!row.setAside && !row.usedAnyway && reason.trim() === ''}
-      >
+      <Button type="submit" disabled={!row.setAside && !row.usedAnyway && reason.trim() === ''}>
         {row.setAside
           ? 'Let it count'
           : row.usedAnyway
@@ -53,7 +50,7 @@ export function CountsForm({
             : spoilt
               ? 'Use it anyway'
               : 'Set aside'}
-      </button>
+      </Button>
     </form>
   );
 }

@@ -1,5 +1,6 @@
 import { useRef, useState } from 'react';
 import { WorkProgress } from '@/ui/upload/workProgress';
+import { Button } from '@/ui/frame/button';
 
 const LOW_PEAK = 0.999;
 
@@ -62,17 +63,12 @@ export function DropArea({
             {isReady ? 'Drop a WAV here' : 'Which setting is it of?'}
             <span className="text-ink2"> (16, 24, 32 bit or float, 44.1 to 192 kHz)</span>
           </p>
-          <button
-            type="button"
-            className="quiet-button"
-            disabled={!isReady}
-            onClick={() => chosen.current!.click()}
-          >
+          <Button disabled={!isReady} onClick={() => chosen.current!.click()}>
             Choose a file
-          </button>{' '}
-          <button type="button" className="quiet-button" disabled={!isReady} onClick={onRecord}>
+          </Button>{' '}
+          <Button disabled={!isReady} onClick={onRecord}>
             Record with this desk’s microphone
-          </button>
+          </Button>
         </>
       )}
       <input

@@ -4,6 +4,8 @@ import { momentWords } from '@/core/timeWords';
 import { figure } from '@/ui/marks/figures';
 import type { SideRow, SoundData } from '@/lab/sound/soundPage';
 import { useAct } from '@/ui/useAct';
+import { Button } from '@/ui/frame/button';
+import { Fault } from '@/ui/form/fault';
 
 /** Two tones of one evening that differ by more say that the gain was moved between them, dB. */
 const MOVED_DB = 0.5;
@@ -60,18 +62,14 @@ export function SidesTable({ data }: { data: SoundData }) {
                   session: the gain changed
                 </span>
               )}
-              <button type="button" className="quiet-button" onClick={() => void setAside(side)}>
+              <Button onClick={() => void setAside(side)}>
                 {side.setAside ? 'Let it count' : 'Set aside'}
-              </button>
+              </Button>
             </li>
           );
         })}
       </ul>
-      {failure && (
-        <p role="alert" className="pt-2 text-bad">
-          ▲ {failure}
-        </p>
-      )}
+      <Fault className="pt-2 text-[14px]">{failure}</Fault>
     </section>
   );
 }

@@ -7,6 +7,7 @@ import { fieldsOf } from '@/ui/form/fieldsOf';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { useSheet } from '@/ui/form/useSheet';
 import type { ValueData, ValueItem } from '@/lab/orders/valuePage';
+import { Button } from '@/ui/frame/button';
 
 const STOCK = [
   { value: 'yes', label: 'in stock' },
@@ -60,21 +61,18 @@ export function PricesForm({ item, data }: { item: ValueItem; data: ValueData })
             }
           />
           <TextField label="Note" {...at(i)('note')} />
-          <button
-            type="button"
-            className="quiet-button px-2!"
+          <Button
+            className="px-2!"
             aria-label={`Remove price ${i + 1}`}
             onClick={() => set(prices.toSpliced(i, 1))}
           >
             ✕
-          </button>
+          </Button>
         </div>
       ))}
       <SheetTrouble sheet={sheet} />
       <div className="flex gap-2">
-        <button
-          type="button"
-          className="quiet-button"
+        <Button
           onClick={() =>
             set([
               ...prices,
@@ -86,10 +84,10 @@ export function PricesForm({ item, data }: { item: ValueItem; data: ValueData })
           }
         >
           Add a price
-        </button>
-        <button className="quiet-button" disabled={!sheet.dirty || sheet.busy}>
+        </Button>
+        <Button type="submit" disabled={!sheet.dirty || sheet.busy}>
           Save the prices
-        </button>
+        </Button>
       </div>
     </form>
   );

@@ -12,6 +12,7 @@ import { PriceFront } from './priceFront';
 import { PricesTable } from './pricesTable';
 import { PricesForm } from './pricesForm';
 import type { ValueData } from '@/lab/orders/valuePage';
+import { Button } from '@/ui/frame/button';
 
 /** Price against what is ranked: places, prices with their days, what a unit costs, and the front. */
 export function ValueStage({ data }: { data: ValueData }) {
@@ -56,13 +57,7 @@ export function ValueStage({ data }: { data: ValueData }) {
             />
           </p>
         </div>
-        <button
-          type="button"
-          className="quiet-button"
-          onClick={() => setPasting({ kind: 'prices', text: '' })}
-        >
-          Paste prices
-        </button>
+        <Button onClick={() => setPasting({ kind: 'prices', text: '' })}>Paste prices</Button>
       </div>
       {pasting && (
         <PastePanel

@@ -5,6 +5,7 @@ import { copyText } from '@/ui/copyText';
 import { pngOf } from '@/ui/chart/pictureFile';
 import { saveFile } from '@/ui/chart/saveFile';
 import { EntryMark } from '@/ui/marks/entryMark';
+import { Button, TextButton } from '@/ui/frame/button';
 
 const SIZES = [
   { px: 1920, label: '1920 × 1080' },
@@ -37,27 +38,25 @@ function StepThrough({
 }) {
   return (
     <div className="flex items-center gap-2" role="group" aria-label="Step through">
-      <button
-        type="button"
-        className="quiet-button px-2!"
+      <Button
+        className="px-2!"
         aria-label="One entry fewer"
         disabled={first === 1}
         onClick={() => onFirst(Math.max(1, (first ?? count) - 1))}
       >
         ←
-      </button>
+      </Button>
       <span className="text-[14.5px]" role="status">
         {first === null ? 'all of them' : `the last ${first} of the order`}
       </span>
-      <button
-        type="button"
-        className="quiet-button px-2!"
+      <Button
+        className="px-2!"
         aria-label="One entry more"
         disabled={first === null}
         onClick={() => onFirst((first ?? 0) + 1 >= count ? null : (first ?? 0) + 1)}
       >
         →
-      </button>
+      </Button>
     </div>
   );
 }
@@ -86,14 +85,7 @@ function OrderAsTable({ table }: { table: (as: string) => string }) {
       </a>
       {COPIES.map(({ as, name }) => (
         <span key={as}>
-          ,{' '}
-          <button
-            type="button"
-            className="cursor-pointer underline underline-offset-2"
-            onClick={() => void copy(as)}
-          >
-            {name}
-          </button>
+          , <TextButton onClick={() => void copy(as)}>{name}</TextButton>
         </span>
       ))}
     </p>
@@ -177,23 +169,17 @@ export function WhatIsShown({
       )}
       <div className="flex flex-wrap gap-2">
         {SIZES.map(({ px, label }) => (
-          <button
-            key={px}
-            type="button"
-            className="quiet-button"
-            disabled={busy}
-            onClick={() => void png(px)}
-          >
+          <Button key={px} disabled={busy} onClick={() => void png(px)}>
             PNG {label}
-          </button>
+          </Button>
         ))}
         <a className="quiet-button" href={`${address}&download`}>
           SVG
         </a>
         {isOrder && (
-          <button type="button" className="quiet-button" disabled={busy} onClick={() => void sequence(1920)}>
+          <Button disabled={busy} onClick={() => void sequence(1920)}>
             All steps, PNG
-          </button>
+          </Button>
         )}
       </div>
       <p className="text-[14px]">

@@ -6,6 +6,8 @@ import { plural } from '@/ui/marks/figures';
 import { TextField } from '@/ui/form/fields';
 import { dayOf, doubtWords } from './doubtWords';
 import { useActs, type RunBriefs } from './useActs';
+import { Button } from '@/ui/frame/button';
+import { Fault } from '@/ui/form/fault';
 
 /** What is done with the runs that a broken control puts in doubt. */
 export function DoubtPart({ roundUpId, doubt }: { roundUpId: number; doubt: DoubtNotice }) {
@@ -56,29 +58,15 @@ export function DoubtPart({ roundUpId, doubt }: { roundUpId: number; doubt: Doub
               onValue={setReason}
             />
           </span>
-          <button
-            type="button"
-            className="quiet-button"
-            disabled={isMute}
-            onClick={() => void release('free', doubt.held, 'count again')}
-          >
+          <Button disabled={isMute} onClick={() => void release('free', doubt.held, 'count again')}>
             Release {plural(doubt.held.length, 'run')}
-          </button>
-          <button
-            type="button"
-            className="quiet-button"
-            disabled={isMute}
-            onClick={() => void release('set-aside', doubt.held, 'set aside')}
-          >
+          </Button>
+          <Button disabled={isMute} onClick={() => void release('set-aside', doubt.held, 'set aside')}>
             Set aside for good
-          </button>
+          </Button>
         </div>
       )}
-      {failure && (
-        <p role="alert" className="text-bad">
-          ▲ {failure}
-        </p>
-      )}
+      <Fault>{failure}</Fault>
     </section>
   );
 }

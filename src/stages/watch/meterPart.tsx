@@ -7,6 +7,8 @@ import type { MeterOff } from '@/core/drift/meterOff';
 import { plural } from '@/ui/marks/figures';
 import { TextField } from '@/ui/form/fields';
 import { useActs } from './useActs';
+import { Button } from '@/ui/frame/button';
+import { Fault } from '@/ui/form/fault';
 
 /** What a meter read while it was off: corrected where it is known by how much, only on request; held where nobody knows. */
 export function MeterPart({ roundUpId, meter }: { roundUpId: number; meter: MeterOff }) {
@@ -58,9 +60,7 @@ export function MeterPart({ roundUpId, meter }: { roundUpId: number; meter: Mete
           <span className="text-[14.5px] text-ink2" dir="auto">
             {sentence(correction.why)}.
           </span>
-          <button
-            type="button"
-            className="quiet-button"
+          <Button
             disabled={isMute}
             onClick={() =>
               void send({
@@ -70,7 +70,7 @@ export function MeterPart({ roundUpId, meter }: { roundUpId: number; meter: Mete
             }
           >
             Undo correction
-          </button>
+          </Button>
         </p>
       ))}
       {unknown.map(({ reason: why, counting, held }) => (
@@ -81,9 +81,7 @@ export function MeterPart({ roundUpId, meter }: { roundUpId: number; meter: Mete
             matter.
           </span>
           {counting.length > 0 && (
-            <button
-              type="button"
-              className="quiet-button"
+            <Button
               disabled={isSending}
               onClick={() =>
                 void act({
@@ -93,27 +91,21 @@ export function MeterPart({ roundUpId, meter }: { roundUpId: number; meter: Mete
               }
             >
               Put {plural(counting.length, 'run')} on hold
-            </button>
+            </Button>
           )}
           {held.length > 0 && (
-            <button
-              type="button"
-              className="quiet-button"
+            <Button
               disabled={isMute}
               onClick={() =>
                 void send({ to: 'holds', what: 'free', runs: held, reason, words: 'count again' })
               }
             >
               Release {plural(held.length, 'run')}
-            </button>
+            </Button>
           )}
         </p>
       ))}
-      {failure && (
-        <p role="alert" className="text-bad">
-          ▲ {failure}
-        </p>
-      )}
+      <Fault>{failure}</Fault>
     </section>
   );
 }

@@ -13,6 +13,7 @@ import { LeadBars } from './leadBars';
 import { PageLine } from '../desk/pageLine';
 import { Heads, num } from '@/ui/frame/heads';
 import { Scrolled } from '@/ui/frame/scrolled';
+import { Button } from '@/ui/frame/button';
 
 type WeightsData = WeightsView & { roundUpId: number; entries: PageEntry[] };
 
@@ -79,9 +80,7 @@ export function WeightsStage({ data }: { data: WeightsData }) {
   return (
     <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-6 md:px-7">
       <PageLine>
-        <button type="button" className="quiet-button" onClick={() => void setWeights(null)}>
-          All alike
-        </button>
+        <Button onClick={() => void setWeights(null)}>All alike</Button>
       </PageLine>
       <Scrolled label="Scores">
         <table className="figure-table">

@@ -6,6 +6,7 @@ import type { GivenAward } from '@/core/verdict/verdictSheet';
 import { TextField } from '@/ui/form/fields';
 import { fieldsOf } from '@/ui/form/fieldsOf';
 import type { WriteData } from '@/lab/publish/writeView';
+import { Button, TextButton } from '@/ui/frame/button';
 
 /** Awards by their rules with their evidence, or of the reviewer's own; one against its rule needs its reason. */
 export function AwardsForm({
@@ -43,9 +44,9 @@ export function AwardsForm({
                 </span>
               )}{' '}
               {!isGiven && (
-                <button type="button" className="underline underline-offset-2" onClick={() => give(award)}>
+                <TextButton onClick={() => give(award)}>
                   {award.offer.known ? 'Give it' : 'Give it all the same'}
-                </button>
+                </TextButton>
               )}
             </li>
           );
@@ -79,14 +80,13 @@ export function AwardsForm({
                   ))}
                 </select>
               </label>
-              <button
-                type="button"
-                className="quiet-button px-2!"
+              <Button
+                className="px-2!"
                 aria-label={`Take award ${i + 1} back`}
                 onClick={() => onAwards(awards.toSpliced(i, 1))}
               >
                 ✕
-              </button>
+              </Button>
             </div>
             <TextField label="Reason, printed" {...at(i)('reason')} />
             {told.known ? (
@@ -99,9 +99,7 @@ export function AwardsForm({
           </div>
         );
       })}
-      <button
-        type="button"
-        className="quiet-button"
+      <Button
         onClick={() =>
           onAwards([
             ...awards,
@@ -110,7 +108,7 @@ export function AwardsForm({
         }
       >
         An award of our own
-      </button>
+      </Button>
     </section>
   );
 }

@@ -5,6 +5,7 @@ import type { EntryWords } from '@/core/verdict/verdictSheet';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { WordsEditor } from './editor/wordsEditor';
 import type { WriteData } from '@/lab/publish/writeView';
+import { Fault } from '@/ui/form/fault';
 
 export const blankWords = (entry: string): EntryWords => ({
   entry,
@@ -147,11 +148,7 @@ export function EntryWordsForm({
             onChange={({ target }) => void addPhotos(target.files).then(() => (target.value = ''))}
           />
         </label>
-        {fault && (
-          <p role="alert" className="text-[14px] text-bad">
-            ▲ {fault}
-          </p>
-        )}
+        <Fault>{fault}</Fault>
       </div>
     </section>
   );

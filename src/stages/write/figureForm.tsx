@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { FIGURES, namesIn, type Reference } from '@/core/verdict/references';
 import { ChoiceField, NumberField } from '@/ui/form/fields';
 import type { WriteData } from '@/lab/publish/writeView';
+import { Button } from '@/ui/frame/button';
 
 /** Measures of which a difference is told. */
 const isWithDifference = (what: string) => what === 'rise' || !Object.hasOwn(FIGURES, what);
@@ -97,9 +98,9 @@ export function FigureForm({
         </>
       )}
       <button className="act-button px-2! py-1!">Change</button>
-      <button type="button" className="quiet-button px-2! py-1!" onClick={onClose}>
+      <Button className="px-2! py-1!" onClick={onClose}>
         Leave it
-      </button>
+      </Button>
     </form>
   );
 }

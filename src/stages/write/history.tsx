@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { Verdict } from '@/core/verdict/verdictSheet';
 import type { WriteData } from '@/lab/publish/writeView';
+import { Button } from '@/ui/frame/button';
 
 /** What a verdict was before, to go back to. */
 export function History({
@@ -28,9 +29,7 @@ export function History({
           </option>
         ))}
       </select>
-      <button
-        type="button"
-        className="quiet-button"
+      <Button
         disabled={older === ''}
         onClick={() => {
           const found = history.find(({ id }) => String(id) === older);
@@ -39,7 +38,7 @@ export function History({
         }}
       >
         Go back to it
-      </button>
+      </Button>
     </section>
   );
 }

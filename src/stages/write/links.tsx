@@ -1,15 +1,14 @@
 import { copyText } from '@/ui/copyText';
 import { plural } from '@/ui/marks/figures';
 import type { WriteData } from '@/lab/publish/writeView';
+import { TextButton } from '@/ui/frame/button';
 
 const openedWords = (openings: number) =>
   openings === 0 ? 'not opened yet' : `opened ${plural(openings, 'time')}`;
 
 function CopyLink({ path }: { path: string }) {
   return (
-    <button
-      type="button"
-      className="cursor-pointer underline underline-offset-2"
+    <TextButton
       onClick={() =>
         void copyText(
           new URL(path, location.href).href,
@@ -19,7 +18,7 @@ function CopyLink({ path }: { path: string }) {
       }
     >
       Copy
-    </button>
+    </TextButton>
   );
 }
 
@@ -69,13 +68,7 @@ export function Links({
                 <CopyLink path={`/shared/${link.token}`} />
                 {link.endsAt && <span className="text-ink2">until {link.endsAt}</span>}
                 <span className="text-ink2">{openedWords(link.openings)}</span>
-                <button
-                  type="button"
-                  className="cursor-pointer underline underline-offset-2"
-                  onClick={() => onRevoke(link)}
-                >
-                  Revoke
-                </button>
+                <TextButton onClick={() => onRevoke(link)}>Revoke</TextButton>
               </>
             ) : (
               <span className="text-ink2">

@@ -8,6 +8,7 @@ import { ChoiceField, NumberField, TextField } from '@/ui/form/fields';
 import { fieldsOf } from '@/ui/form/fieldsOf';
 import { WordsEditor } from './editor/wordsEditor';
 import type { WriteData } from '@/lab/publish/writeView';
+import { Button } from '@/ui/frame/button';
 
 /** A part of the verdict, to be moved by its handle or its arrows. */
 export function PartCard({
@@ -60,27 +61,25 @@ export function PartCard({
             onValue={(next) => set({ title: next })}
           />
         </div>
-        <button
-          type="button"
-          className="quiet-button px-2!"
+        <Button
+          className="px-2!"
           aria-label={`${name} up`}
           disabled={at === 0}
           onClick={() => onMove(at - 1)}
         >
           ↑
-        </button>
-        <button
-          type="button"
-          className="quiet-button px-2!"
+        </Button>
+        <Button
+          className="px-2!"
           aria-label={`${name} down`}
           disabled={at === count - 1}
           onClick={() => onMove(at + 1)}
         >
           ↓
-        </button>
-        <button type="button" className="quiet-button px-2!" aria-label={`Remove ${name}`} onClick={onRemove}>
+        </Button>
+        <Button className="px-2!" aria-label={`Remove ${name}`} onClick={onRemove}>
           ✕
-        </button>
+        </Button>
       </div>
       {hasWhat && (
         <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">

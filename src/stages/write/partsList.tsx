@@ -17,6 +17,7 @@ import {
 import { newPart, PART_NAMES, type VerdictPart } from '@/core/verdict/verdictSheet';
 import { PartCard } from './partCard';
 import type { WriteData } from '@/lab/publish/writeView';
+import { Button } from '@/ui/frame/button';
 
 /** The parts of a verdict in their order; moved by drag, by the keyboard, or by arrows. */
 export function PartsList({
@@ -65,14 +66,9 @@ export function PartsList({
       <p className="flex flex-wrap items-center gap-2 pt-3 text-[14px]">
         Add
         {data.kinds.map((kind) => (
-          <button
-            key={kind}
-            type="button"
-            className="quiet-button px-2! py-0.5!"
-            onClick={() => onParts([...parts, newPart(kind)])}
-          >
+          <Button key={kind} className="px-2! py-0.5!" onClick={() => onParts([...parts, newPart(kind)])}>
             {PART_NAMES[kind]}
-          </button>
+          </Button>
         ))}
       </p>
     </>

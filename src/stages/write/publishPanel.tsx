@@ -9,6 +9,7 @@ import type { WriteData } from '@/lab/publish/writeView';
 import { useAct } from '@/ui/useAct';
 import { Links } from './links';
 import { VersionItem } from './versionItem';
+import { Fault } from '@/ui/form/fault';
 
 /** What was published, what can be published now, and who may see it by a link. */
 export function PublishPanel({
@@ -116,11 +117,7 @@ export function PublishPanel({
         </button>
         {!isSaved && <p className="text-[13px] text-ink2">Your changes are being saved first.</p>}
       </form>
-      {fault && (
-        <p role="alert" className="text-bad" dir="auto">
-          ▲ {fault}
-        </p>
-      )}
+      <Fault>{fault}</Fault>
       <Links links={links} ends={ends} onEnds={setEnds} onRevoke={revoke} />
     </section>
   );

@@ -2,6 +2,7 @@
 
 import { useRef } from 'react';
 import type { Draft } from '@/lab/report/draft';
+import { Fault } from '@/ui/form/fault';
 
 const PHONE_PX = 390;
 /** The page is set for about so many pixels, and shown as small as the room beside the text asks. */
@@ -24,11 +25,7 @@ export function ReadersPage({
   const widthPx = isPhone ? PHONE_PX : PAGE_PX;
   return (
     <div className="space-y-1.5">
-      {fault && (
-        <p role="alert" className="text-[14px] text-bad" dir="auto">
-          ▲ {fault}
-        </p>
-      )}
+      <Fault>{fault}</Fault>
       <div
         className="h-[70vh] max-w-full overflow-hidden rounded border border-hairline bg-raised"
         style={{ width: widthPx * scale }}

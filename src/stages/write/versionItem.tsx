@@ -1,5 +1,6 @@
 import { ChangesList } from '../versions/changesList';
 import type { WriteData } from '@/lab/publish/writeView';
+import { TextButton } from '@/ui/frame/button';
 
 /** A version as it was published, with what it leads to. */
 export function VersionItem({
@@ -46,14 +47,9 @@ export function VersionItem({
         <a className="underline underline-offset-2" href={`${base}/versions/${version.version}/bundle`}>
           Its data
         </a>
-        <button
-          type="button"
-          className="cursor-pointer underline underline-offset-2"
-          disabled={busy}
-          onClick={onLink}
-        >
+        <TextButton disabled={busy} onClick={onLink}>
           Open a link
-        </button>
+        </TextButton>
       </span>
     </li>
   );

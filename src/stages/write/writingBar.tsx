@@ -4,6 +4,7 @@ import { useState } from 'react';
 import type { Draft } from '@/lab/report/draft';
 import type { WriteData } from '@/lab/publish/writeView';
 import { PictureChoice, type ChosenPicture } from './pictureChoice';
+import { Button } from '@/ui/frame/button';
 
 /** One bar for what goes into the text under the cursor: a figure, a sentence from the data, a picture below its part. */
 export function WritingBar({
@@ -39,9 +40,9 @@ export function WritingBar({
     >
       <div className="flex flex-wrap items-center gap-2">
         {data.entries.length > 0 && (
-          <button type="button" className="quiet-button px-2! py-0.5!" onClick={onFigure}>
+          <Button className="px-2! py-0.5!" onClick={onFigure}>
             @ Figure
-          </button>
+          </Button>
         )}
         {data.sentences.length > 0 && (
           <select
@@ -59,14 +60,13 @@ export function WritingBar({
           </select>
         )}
         {data.kinds.includes('curves') && (
-          <button
-            type="button"
-            className="quiet-button px-2! py-0.5!"
+          <Button
+            className="px-2! py-0.5!"
             aria-expanded={isChoosing}
             onClick={() => setChoosing(!isChoosing)}
           >
             Picture
-          </button>
+          </Button>
         )}
         <span className="text-[13.5px] text-ink2">
           {data.kinds.includes('curves')

@@ -4,6 +4,7 @@ import { useId, useState } from 'react';
 import { clockMinute, clockText } from '../clock';
 import { Termed } from '../marks/term';
 import { typedNumber } from '../typedNumber';
+import { Fault } from '@/ui/form/fault';
 
 const BOX = 'h-[33px] w-full rounded border border-hairline bg-raised px-2 text-[14.5px]';
 
@@ -31,11 +32,7 @@ function Framed({
       </label>
       {children}
       {hint && !error && <p className="pt-0.5 text-[13px] text-ink2">{hint}</p>}
-      {error && (
-        <p role="alert" className="pt-0.5 text-[13px] text-bad">
-          ▲ {error}
-        </p>
-      )}
+      <Fault className="pt-0.5 text-[13px]">{error}</Fault>
     </div>
   );
 }

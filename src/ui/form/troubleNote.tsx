@@ -33,18 +33,18 @@ export function TroubleNote({
     >
       {trouble.kind === 'failed' && <p>▲ {trouble.message}</p>}
       {trouble.kind === 'failed' && trouble.again && (
-        <button type="button" className="quiet-button text-ink" disabled={busy} onClick={onAgain}>
+        <Button className="text-ink" disabled={busy} onClick={onAgain}>
           Try again
-        </button>
+        </Button>
       )}
       {trouble.kind === 'asked' && (
         <>
           {trouble.asked.map((name) => (
             <p key={name}>▲ {sentence(name)}</p>
           ))}
-          <button type="button" className="quiet-button text-ink" disabled={busy} onClick={onAgain}>
+          <Button className="text-ink" disabled={busy} onClick={onAgain}>
             Save anyway
-          </button>
+          </Button>
         </>
       )}
       {trouble.kind === 'conflict' && (
@@ -54,12 +54,12 @@ export function TroubleNote({
             Nothing was overwritten, and what you typed is still here.
           </p>
           <p className="flex flex-wrap gap-2">
-            <button type="button" className="quiet-button text-ink" disabled={busy} onClick={onMine}>
+            <Button className="text-ink" disabled={busy} onClick={onMine}>
               Overwrite with mine
-            </button>
-            <button type="button" className="quiet-button text-ink" disabled={busy} onClick={onTheirs}>
+            </Button>
+            <Button className="text-ink" disabled={busy} onClick={onTheirs}>
               Use theirs
-            </button>
+            </Button>
           </p>
         </>
       )}
@@ -67,3 +67,4 @@ export function TroubleNote({
   );
 }
 import { sentence } from '@/core/words';
+import { Button } from '@/ui/frame/button';

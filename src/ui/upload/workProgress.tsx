@@ -2,6 +2,7 @@
 
 import { useEffect, useState } from 'react';
 import { progressOf, stopWork, workWords, type Progress } from './workAside';
+import { Button } from '@/ui/frame/button';
 
 const ASK_MS = 500;
 
@@ -41,9 +42,9 @@ export function WorkProgress({ uploadId, onStop }: { uploadId: string; onStop?: 
         max={1}
         {...(percent > 0 ? { value: progress!.share } : {})}
       />
-      <button type="button" className="quiet-button mt-3" onClick={() => void stop()}>
+      <Button className="mt-3" onClick={() => void stop()}>
         Stop
-      </button>
+      </Button>
     </div>
   );
 }

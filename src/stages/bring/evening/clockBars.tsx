@@ -5,6 +5,7 @@ import { pixelX, type PlotFrame } from '@/ui/chart/plot';
 import { signed } from '@/ui/marks/figures';
 import type { ClockShift } from '@/core/joining/alignClocks';
 import type { BroughtLog } from '@/core/joining/evening';
+import { TextButton } from '@/ui/frame/button';
 
 const STEPS_S: Record<string, number> = { ArrowLeft: -1, ArrowRight: 1, PageDown: -10, PageUp: 10 };
 
@@ -72,13 +73,12 @@ export function ClockBars({
             {shift.offsetS > 0 ? 'behind' : 'ahead'}. Moved by {signed(shift.offsetS, 0)} s, {shift.matched}{' '}
             of its {shift.steps} {shift.steps === 1 ? 'step falls' : 'steps fall'} on those of the load and
             the fans.{' '}
-            <button
-              type="button"
-              className="cursor-pointer text-ink underline underline-offset-2"
+            <TextButton
+              className="text-ink"
               onClick={() => onOffset(i, there ? shift.ownS : shift.ownS + shift.offsetS)}
             >
               {there ? 'Back to its own clock' : 'Move it there'}
-            </button>
+            </TextButton>
           </p>
         );
       })}

@@ -2,6 +2,7 @@ import { DragLine } from '@/ui/chart/dragLine';
 import { pixelX, type PlotFrame } from '@/ui/chart/plot';
 import { figure } from '@/ui/marks/figures';
 import type { Piece } from '@/core/joining/pieces';
+import { Button } from '@/ui/frame/button';
 
 /** Arrow keys move a line of the evening by a second, page keys by half a minute; min. */
 export const STEPS_MIN = { ArrowLeft: -1 / 60, ArrowRight: 1 / 60, PageDown: -0.5, PageUp: 0.5 };
@@ -22,15 +23,11 @@ export function CutTools({
 }) {
   return (
     <div className="flex flex-wrap items-center gap-2 py-1.5">
-      <button type="button" className="quiet-button" onClick={() => onCutHere()}>
-        Cut at {figure(atMin, 1)} min
-      </button>
-      <button type="button" className="quiet-button" onClick={onCutAnew}>
-        Cut anew
-      </button>
-      <button type="button" className="quiet-button" disabled={!onUndo} onClick={() => onUndo?.()}>
+      <Button onClick={() => onCutHere()}>Cut at {figure(atMin, 1)} min</Button>
+      <Button onClick={onCutAnew}>Cut anew</Button>
+      <Button disabled={!onUndo} onClick={() => onUndo?.()}>
         Undo
-      </button>
+      </Button>
       <span className="text-[13px] text-ink2">
         Press in the picture to say where; <span className="key">c</span> cuts at the dashed line,{' '}
         <span className="key">Ctrl</span> <span className="key">z</span> takes back.

@@ -30,6 +30,8 @@ import { BLANK_TARGET, RunsTarget, type NewTarget, type RoundUpChoice } from '..
 import { RoomTyped } from './roomTyped';
 import { runsPlan, usedPieces, type TypedRoom } from './runsPlan';
 import { useLogs } from './useLogs';
+import { Button } from '@/ui/frame/button';
+import { Fault } from '@/ui/form/fault';
 
 interface Props {
   uploadId: string;
@@ -164,13 +166,9 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
             onJoin={(at) => change(joinAt(logs, evening, at))}
           />
           <RunsTarget into={into} onInto={setInto} roundUps={roundUps} target={target} onTarget={setTarget}>
-            <button
-              className="quiet-button"
-              disabled={busy || used.length === 0}
-              onClick={() => void send(true)}
-            >
+            <Button disabled={busy || used.length === 0} onClick={() => void send(true)}>
               Check the runs
-            </button>
+            </Button>
             <button className="act-button" disabled={busy || !clean} onClick={() => void send(false)}>
               Import {plural(used.length, 'run')}
             </button>
@@ -183,11 +181,7 @@ export function LogsCheck({ uploadId, files, roundUps, roundUpId }: Props) {
             </p>
           )}
           {busy && <WorkProgress uploadId={uploadId} />}
-          {failure && (
-            <p role="alert" className="text-bad">
-              ▲ {failure}
-            </p>
-          )}
+          <Fault>{failure}</Fault>
         </>
       )}
     </div>

@@ -4,6 +4,7 @@ import type { RunPreview } from '@/lab/bring/makeRawRun';
 import { figure } from '@/ui/marks/figures';
 import { floorOf, type Piece, type PieceField } from '@/core/joining/pieces';
 import { Heads, unseen } from '@/ui/frame/heads';
+import { TextButton } from '@/ui/frame/button';
 
 type TextField = Exclude<PieceField, 'use'>;
 
@@ -116,13 +117,9 @@ export function PiecesTable({
                   </td>
                   <td>
                     {i + 1 < pieces.length && (
-                      <button
-                        type="button"
-                        className="cursor-pointer text-[13px] whitespace-nowrap underline underline-offset-2"
-                        onClick={() => onJoin(i)}
-                      >
+                      <TextButton className="text-[13px] whitespace-nowrap" onClick={() => onJoin(i)}>
                         join with {i + 2}
-                      </button>
+                      </TextButton>
                     )}
                   </td>
                 </tr>

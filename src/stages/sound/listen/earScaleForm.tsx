@@ -1,5 +1,6 @@
 import { NumberField } from '@/ui/form/fields';
 import { TONE_UNDER_DB } from './clipPlayer';
+import { Button } from '@/ui/frame/button';
 
 /** The reviewer's own playback, told by a meter at the ear. */
 export function EarScale({
@@ -19,9 +20,7 @@ export function EarScale({
         reads. It stays in this browser; another volume makes it wrong.
       </p>
       <div className="flex items-end gap-3">
-        <button type="button" className="quiet-button" onClick={onTone}>
-          Play the tone
-        </button>
+        <Button onClick={onTone}>Play the tone</Button>
         <div className="w-32">
           <NumberField
             label="Read at the ear"

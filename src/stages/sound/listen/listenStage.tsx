@@ -14,6 +14,8 @@ import type { ClipRow, ListenData } from '@/lab/sound/soundPage';
 import { useAct } from '@/ui/useAct';
 import { BeforeListening } from './beforeListening';
 import { EarScale } from './earScaleForm';
+import { Button } from '@/ui/frame/button';
+import { Fault } from '@/ui/form/fault';
 
 const LETTERS = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ';
 const letter = (i: number) =>
@@ -147,24 +149,18 @@ export function ListenStage({ data }: { data: ListenData }) {
                       {isBlind ? 'Save order and reveal names' : 'That is my order'}
                     </button>
                   )}
-                  <button
-                    type="button"
-                    className="quiet-button"
+                  <Button
                     onClick={() => {
                       void play(null);
                       setOrder(null);
                     }}
                   >
                     {isRevealed ? 'Another sitting' : 'Leave'}
-                  </button>
+                  </Button>
                 </div>
               </>
             )}
-            {failure && (
-              <p role="alert" className="pt-3 text-bad">
-                ▲ {failure}
-              </p>
-            )}
+            <Fault className="pt-3 text-[14px]">{failure}</Fault>
           </section>
           <div className="space-y-6">
             <Sittings sittings={data.sittings} />

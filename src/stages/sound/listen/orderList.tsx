@@ -5,6 +5,7 @@ import { arrayMove, SortableContext, useSortable, verticalListSortingStrategy } 
 import { useId } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { ClipRow } from '@/lab/sound/soundPage';
+import { Button } from '@/ui/frame/button';
 
 interface Props {
   clips: readonly ClipRow[];
@@ -86,9 +87,8 @@ function Item({
         ⠿
       </button>
       <span className="num w-6 text-ink2">{at + 1}</span>
-      <button
-        type="button"
-        className="quiet-button flex items-center gap-1.5"
+      <Button
+        className="flex items-center gap-1.5"
         disabled={!isReady}
         aria-pressed={isPlaying}
         aria-label={`${isPlaying ? 'Silence' : 'Play'} ${name}`}
@@ -96,7 +96,7 @@ function Item({
       >
         <span aria-hidden="true">{isPlaying ? '■' : '▶'}</span>
         {isPlaying ? 'Silence' : 'Play'}
-      </button>
+      </Button>
       <span className="min-w-0 flex-1">
         <span className="flex items-center gap-1.5 font-semibold" dir="auto">
           {markOf(clip)} <span className="truncate">{name}</span>
