@@ -1,6 +1,3 @@
-import { notFound } from 'next/navigation';
-import { idFrom } from '@/app/ids';
-import { roundUpView } from '@/app/roundUpView';
 import { today } from '@/app/today';
 import { casesOfLineUp } from '@/lab/lineUp/cases';
 import { usualKind } from '@/core/lineUp/usualKind';
@@ -9,11 +6,10 @@ import { offersOfLab } from '@/lab/lineUp/fromTheLab';
 import { fanAirspeeds } from '@/lab/air/fanAirspeeds';
 import { viewShownLineUp } from '@/lab/lineUp/shownLineUp';
 import { LineUpStage } from '@/stages/lineUp/lineUpStage';
+import { asked, type Address } from '@/app/round-ups/asked';
 
-export default async function LineUpPage({ params }: { params: Promise<{ id: string }> }) {
-  const id = idFrom((await params).id);
-  const view = await roundUpView(id);
-  if (!view) notFound();
+export default async function LineUpPage(address: Address) {
+  const { id, view } = await asked(address);
   const items = await viewShownLineUp(id);
   return (
     <LineUpStage

@@ -1,5 +1,3 @@
-import { notFound } from 'next/navigation';
-import { idFrom } from '@/app/ids';
 import { isWithoutHeat } from '@/core/brief/brief';
 import { loadLabel, loadKey } from '@/core/runs/load';
 import { deletedRuns, offeredColumns, packedLogbook } from '@/lab/runs/logbookRows';
@@ -8,19 +6,12 @@ import { offeredPlaces } from '@/lab/air/readPlaces';
 import { loadsOf } from '@/lab/model/roundUpView';
 import { olderRunsSentence } from '@/core/runs/olderRuns';
 import { OlderNote } from '@/stages/rig/olderNote';
-import { roundUpView } from '@/app/roundUpView';
 import { LogbookStage } from '@/stages/logbook/logbookStage';
+import { asked, type Address } from '@/app/round-ups/asked';
 
-interface Props {
-  params: Promise<{ id: string }>;
-  searchParams: Promise<{ columns?: string | string[] }>;
-}
-
-export default async function LogbookPage({ params, searchParams }: Props) {
-  const id = idFrom((await params).id);
-  const wanted = new Set([(await searchParams).columns ?? ''].flat().join(',').split(','));
-  const view = await roundUpView(id);
-  if (!view) notFound();
+export default async function LogbookPage(address: Address) {
+  const { id, view, query } = await asked(address);
+  const wanted = new Set([query.columns ?? ''].flat().join(',').split(','));
   const { entries } = view;
   const loads = loadsOf(view).map((load) => ({ ...load, key: loadKey(load), label: loadLabel(load) }));
   const deleted = await deletedRuns(view);

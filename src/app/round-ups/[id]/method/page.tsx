@@ -1,16 +1,15 @@
 import { notFound } from 'next/navigation';
-import { idFrom } from '@/app/ids';
-import { roundUpView } from '@/app/roundUpView';
 import { methodCard } from '@/core/brief/methodCard';
 import { viewBrief } from '@/lab/planning/briefView';
 import { cardParts } from '@/lab/planning/cardRig';
 import { MethodCardView } from '@/stages/brief/methodCardView';
+import { asked, type Address } from '@/app/round-ups/asked';
 
 /** The method card as a page of its own, for readers. */
-export default async function MethodPage({ params }: { params: Promise<{ id: string }> }) {
-  const id = idFrom((await params).id);
-  const [view, brief] = await Promise.all([roundUpView(id), viewBrief(id)]);
-  if (!view || !brief) notFound();
+export default async function MethodPage(address: Address) {
+  const { id, view } = await asked(address);
+  const brief = await viewBrief(id);
+  if (!brief) notFound();
   const { rig, done } = cardParts(view, brief.sheet.body);
   return (
     <article className="mx-auto w-full max-w-2xl px-4 py-6">

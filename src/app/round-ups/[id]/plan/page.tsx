@@ -1,14 +1,13 @@
 import { notFound } from 'next/navigation';
-import { idFrom } from '@/app/ids';
-import { roundUpView } from '@/app/roundUpView';
 import { minuteNow, today } from '@/app/today';
 import { viewPlan } from '@/lab/planning/planView';
 import { PlanStage } from '@/stages/plan/planStage';
+import { asked, type Address } from '@/app/round-ups/asked';
 
-export default async function PlanPage({ params }: { params: Promise<{ id: string }> }) {
-  const id = idFrom((await params).id);
-  const [view, plan] = await Promise.all([roundUpView(id), viewPlan(id, today())]);
-  if (!view || !plan) notFound();
+export default async function PlanPage(address: Address) {
+  const { id, view } = await asked(address);
+  const plan = await viewPlan(id, today());
+  if (!plan) notFound();
   const now = { day: today(), minute: minuteNow() };
   return <PlanStage data={{ roundUpId: id, title: view.roundUp.title, ...plan, now }} />;
 }

@@ -1,7 +1,3 @@
-import { notFound } from 'next/navigation';
-import { idFrom } from '@/app/ids';
-import type { Query } from '@/app/numberIn';
-import { roundUpView } from '@/app/roundUpView';
 import { olderRunsSentence } from '@/core/runs/olderRuns';
 import { verdictPage } from '@/lab/orders/verdictPage';
 import { verdictQuery } from '@/lab/orders/verdictView';
@@ -10,18 +6,11 @@ import { viewKeptApart } from '@/lab/planning/rigView';
 import { ApartNote } from '@/stages/rig/apartNote';
 import { OlderNote } from '@/stages/rig/olderNote';
 import { VerdictStage } from '@/stages/verdict/verdictStage';
+import { asked, type Address } from '@/app/round-ups/asked';
 
-interface Props {
-  params: Promise<{ id: string }>;
-  searchParams: Promise<Query>;
-}
-
-export default async function VerdictPage({ params, searchParams }: Props) {
-  const id = idFrom((await params).id);
-  const query = verdictQuery(await searchParams);
-  const view = await roundUpView(id);
-  if (!view) notFound();
-  const data = await verdictPage(view, query);
+export default async function VerdictPage(address: Address) {
+  const { id, view, query } = await asked(address);
+  const data = await verdictPage(view, verdictQuery(query));
   return (
     <>
       <ApartNote roundUpId={id} apart={await viewKeptApart(id)} />

@@ -1,13 +1,9 @@
-import { notFound } from 'next/navigation';
-import { idFrom } from '@/app/ids';
-import { roundUpView } from '@/app/roundUpView';
 import { airPage } from '@/lab/air/airView';
 import { AirStage } from '@/stages/air/airStage';
+import { asked, type Address } from '@/app/round-ups/asked';
 
-export default async function AirPage({ params }: { params: Promise<{ id: string }> }) {
-  const id = idFrom((await params).id);
-  const view = await roundUpView(id);
-  if (!view) notFound();
+export default async function AirPage(address: Address) {
+  const { view } = await asked(address);
   const data = await airPage(view);
   if (!data)
     return (

@@ -1,23 +1,13 @@
-import { notFound } from 'next/navigation';
-import { idFrom } from '@/app/ids';
-import { numberIn, type Query } from '@/app/numberIn';
-import { roundUpView } from '@/app/roundUpView';
+import { numberIn } from '@/app/numberIn';
 import { viewGrid } from '@/lab/orders/gridView';
 import { GridStage } from '@/stages/grid/gridStage';
+import { asked, type Address } from '@/app/round-ups/asked';
 
-interface Props {
-  params: Promise<{ id: string }>;
-  searchParams: Promise<Query>;
-}
-
-export default async function GridPage({ params, searchParams }: Props) {
-  const id = idFrom((await params).id);
-  const query = await searchParams;
-  const view = await roundUpView(id);
-  if (!view) notFound();
-  const shared = Number([query.shared].flat()[0] ?? '');
+export default async function GridPage(address: Address) {
+  const { id, view, query, text } = await asked(address);
+  const shared = Number(text('shared'));
   const found = await viewGrid(view, {
-    load: [query.load].flat()[0] ?? '',
+    load: text('load'),
     lineDb: numberIn(query.line, 'levelDb') ?? view.roundUp.noiseLineDba,
     sharedKPerW: shared >= 0 && shared < 10 ? shared : 0,
   });

@@ -1,22 +1,11 @@
-import { notFound } from 'next/navigation';
-import { idFrom } from '@/app/ids';
-import { numberIn, type Query } from '@/app/numberIn';
-import { roundUpView } from '@/app/roundUpView';
+import { numberIn } from '@/app/numberIn';
 import { pairPage } from '@/lab/orders/pairPage';
 import { NothingYet } from '@/stages/desk/nothingYet';
 import { PairStage } from '@/stages/pair/pairStage';
+import { asked, type Address } from '@/app/round-ups/asked';
 
-interface Props {
-  params: Promise<{ id: string }>;
-  searchParams: Promise<Query>;
-}
-
-export default async function PairPage({ params, searchParams }: Props) {
-  const id = idFrom((await params).id);
-  const query = await searchParams;
-  const view = await roundUpView(id);
-  if (!view) notFound();
-  const text = (name: string) => [query[name]].flat()[0] ?? '';
+export default async function PairPage(address: Address) {
+  const { view, query, text } = await asked(address);
   const data = await pairPage(view, {
     lineDb: numberIn(query.line, 'levelDb') ?? view.roundUp.noiseLineDba,
     ...{ load: text('load'), one: text('one'), other: text('other') },

@@ -1,22 +1,11 @@
-import { notFound } from 'next/navigation';
-import { idFrom } from '@/app/ids';
-import type { Query } from '@/app/numberIn';
-import { roundUpView } from '@/app/roundUpView';
 import { rigsPage } from '@/lab/orders/rigsPage';
 import { verdictQuery } from '@/lab/orders/verdictView';
 import { RigsStage } from '@/stages/rigs/rigsStage';
+import { asked, type Address } from '@/app/round-ups/asked';
 
-interface Props {
-  params: Promise<{ id: string }>;
-  searchParams: Promise<Query>;
-}
-
-export default async function RigsPage({ params, searchParams }: Props) {
-  const id = idFrom((await params).id);
-  const query = verdictQuery(await searchParams);
-  const view = await roundUpView(id);
-  if (!view) notFound();
-  const data = await rigsPage(view, query);
+export default async function RigsPage(address: Address) {
+  const { view, query } = await asked(address);
+  const data = await rigsPage(view, verdictQuery(query));
   if (!data)
     return (
       <div className="max-w-2xl px-4 py-6 md:px-7">

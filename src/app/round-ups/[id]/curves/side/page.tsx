@@ -1,21 +1,11 @@
 import { NothingYet } from '@/stages/desk/nothingYet';
-import { notFound } from 'next/navigation';
-import { idFrom } from '@/app/ids';
-import { numberIn, type Query } from '@/app/numberIn';
-import { roundUpView } from '@/app/roundUpView';
+import { numberIn } from '@/app/numberIn';
 import { sidePage } from '@/lab/orders/sidePage';
 import { SideStage } from '@/stages/side/sideStage';
+import { asked, type Address } from '@/app/round-ups/asked';
 
-interface Props {
-  params: Promise<{ id: string }>;
-  searchParams: Promise<Query>;
-}
-
-export default async function SidePage({ params, searchParams }: Props) {
-  const id = idFrom((await params).id);
-  const query = await searchParams;
-  const view = await roundUpView(id);
-  if (!view) notFound();
+export default async function SidePage(address: Address) {
+  const { view, query } = await asked(address);
   const lineDb = numberIn(query.line, 'levelDb') ?? view.roundUp.noiseLineDba;
   const data = await sidePage(view, { lineDb, atFull: query.at === 'full' });
   if (!data)

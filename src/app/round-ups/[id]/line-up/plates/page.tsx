@@ -1,11 +1,11 @@
 import { notFound } from 'next/navigation';
-import { idFrom } from '@/app/ids';
 import { roundUpView } from '@/app/roundUpView';
 import { platesPage } from '@/lab/lineUp/plates';
 import { PlatesStage } from '@/stages/plates/platesStage';
+import { asked, type Address } from '@/app/round-ups/asked';
 
-export default async function PlatesPage({ params }: { params: Promise<{ id: string }> }) {
-  const id = idFrom((await params).id);
+export default async function PlatesPage(address: Address) {
+  const { id } = await asked(address);
   if (!(await roundUpView(id))) notFound();
   // Fans and layouts have none.
   const items = await platesPage(id);

@@ -1,15 +1,14 @@
 import { notFound } from 'next/navigation';
-import { idFrom } from '@/app/ids';
-import { roundUpView } from '@/app/roundUpView';
 import { minuteNow, today } from '@/app/today';
 import { layPlan } from '@/core/plan/laidPlan';
 import { viewPlan } from '@/lab/planning/planView';
 import { PrintedSheet } from '@/stages/plan/printedSheet';
+import { asked, type Address } from '@/app/round-ups/asked';
 
-export default async function PrintPage({ params }: { params: Promise<{ id: string }> }) {
-  const id = idFrom((await params).id);
-  const [view, plan] = await Promise.all([roundUpView(id), viewPlan(id, today())]);
-  if (!view || !plan) notFound();
+export default async function PrintPage(address: Address) {
+  const { id, view } = await asked(address);
+  const plan = await viewPlan(id, today());
+  if (!plan) notFound();
   const laid = layPlan(plan.sheet.body, { ...plan, now: { day: today(), minute: minuteNow() } });
   const names = new Map(plan.entries.map((entry) => [entry.entry, entry.name]));
   return (

@@ -1,20 +1,10 @@
-import { notFound } from 'next/navigation';
-import { idFrom } from '@/app/ids';
-import { numberIn, type Query } from '@/app/numberIn';
-import { roundUpView } from '@/app/roundUpView';
+import { numberIn } from '@/app/numberIn';
 import { bridgePage } from '@/lab/bridge/bridgePage';
 import { BridgeStage } from '@/stages/bridge/bridgeStage';
+import { asked, type Address } from '@/app/round-ups/asked';
 
-interface Props {
-  params: Promise<{ id: string }>;
-  searchParams: Promise<Query>;
-}
-
-export default async function BridgePage({ params, searchParams }: Props) {
-  const id = idFrom((await params).id);
-  const view = await roundUpView(id);
-  if (!view) notFound();
-  const query = await searchParams;
+export default async function BridgePage(address: Address) {
+  const { view, query } = await asked(address);
   const data = await bridgePage(view, {
     revisionId: Number([query.from].flat()[0]),
     load: [query.load].flat()[0],

@@ -1,23 +1,13 @@
 import { NothingYet } from '@/stages/desk/nothingYet';
-import { notFound } from 'next/navigation';
-import { idFrom } from '@/app/ids';
-import { numberIn, type Query } from '@/app/numberIn';
-import { roundUpView } from '@/app/roundUpView';
+import { numberIn } from '@/app/numberIn';
 import { MACHINE_KEYS } from '@/contracts/machineAddress';
 import { NO_LIMITS } from '@/core/lineUp/roomLimits';
 import { viewFits } from '@/lab/orders/fitsView';
 import { FitsStage } from '@/stages/fits/fitsStage';
+import { asked, type Address } from '@/app/round-ups/asked';
 
-interface Props {
-  params: Promise<{ id: string }>;
-  searchParams: Promise<Query>;
-}
-
-export default async function FitsPage({ params, searchParams }: Props) {
-  const id = idFrom((await params).id);
-  const query = await searchParams;
-  const view = await roundUpView(id);
-  if (!view) notFound();
+export default async function FitsPage(address: Address) {
+  const { view, query, text } = await asked(address);
   const { brief, roundUp } = view;
   // Before anything is said of a machine the brief's readers are meant, at the load and line in hand.
   const limits = MACHINE_KEYS.some((name) => name in query) ? NO_LIMITS : { ...NO_LIMITS, ...brief.limits };
@@ -35,10 +25,10 @@ export default async function FitsPage({ params, searchParams }: Props) {
     fanThicknessMm: numberIn(query.thick, 'clearanceMm'),
     radiatorMm: numberIn(query.radiator, 'heightMm') ?? limits.radiatorMm,
     radiatorDepthMm: numberIn(query.deep, 'clearanceMm'),
-    socket: ([query.socket].flat()[0] ?? '').slice(0, 100).trim(),
+    socket: text('socket').slice(0, 100).trim(),
     budget: numberIn(query.budget, 'price') ?? limits.budget,
     currency: brief.limits.currency,
-    caseName: ([query.case].flat()[0] ?? '').slice(0, 200),
+    caseName: text('case').slice(0, 200),
   };
   const found = await viewFits(view, machine);
   if (!found)

@@ -1,14 +1,10 @@
-import { notFound } from 'next/navigation';
-import { idFrom } from '@/app/ids';
 import { placedEntries } from '@/lab/model/pageEntries';
-import { roundUpView } from '@/app/roundUpView';
 import { viewWriting } from '@/lab/publish/writeView';
 import { VideoPlatesStage } from '@/stages/videoPlates/videoPlatesStage';
+import { asked, type Address } from '@/app/round-ups/asked';
 
-export default async function PlatesForVideoPage({ params }: { params: Promise<{ id: string }> }) {
-  const id = idFrom((await params).id);
-  const view = await roundUpView(id);
-  if (!view) notFound();
+export default async function PlatesForVideoPage(address: Address) {
+  const { id, view } = await asked(address);
   const { loads, responses } = await viewWriting(view);
   const entries = placedEntries(view);
   return (

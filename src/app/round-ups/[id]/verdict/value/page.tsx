@@ -1,21 +1,11 @@
-import { notFound } from 'next/navigation';
-import { idFrom } from '@/app/ids';
-import type { Query } from '@/app/numberIn';
-import { roundUpView } from '@/app/roundUpView';
 import { today } from '@/app/today';
 import { valuePage } from '@/lab/orders/valuePage';
 import { verdictQuery } from '@/lab/orders/verdictView';
 import { ValueStage } from '@/stages/value/valueStage';
+import { asked, type Address } from '@/app/round-ups/asked';
 
-interface Props {
-  params: Promise<{ id: string }>;
-  searchParams: Promise<Query>;
-}
-
-export default async function ValuePage({ params, searchParams }: Props) {
-  const id = idFrom((await params).id);
-  const view = await roundUpView(id);
-  if (!view) notFound();
-  const data = await valuePage(view, verdictQuery(await searchParams));
+export default async function ValuePage(address: Address) {
+  const { view, query } = await asked(address);
+  const data = await valuePage(view, verdictQuery(query));
   return <ValueStage data={{ ...data, today: today() }} />;
 }

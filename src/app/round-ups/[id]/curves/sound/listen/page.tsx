@@ -1,12 +1,8 @@
-import { notFound } from 'next/navigation';
-import { idFrom } from '@/app/ids';
-import { roundUpView } from '@/app/roundUpView';
 import { viewListening } from '@/lab/sound/soundPage';
 import { ListenStage } from '@/stages/sound/listen/listenStage';
+import { asked, type Address } from '@/app/round-ups/asked';
 
-export default async function ListenPage({ params }: { params: Promise<{ id: string }> }) {
-  const id = idFrom((await params).id);
-  const view = await roundUpView(id);
-  if (!view) notFound();
+export default async function ListenPage(address: Address) {
+  const { view } = await asked(address);
   return <ListenStage data={await viewListening(view)} />;
 }
