@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { typedNumber } from '@/ui/typedNumber';
 import { RESISTANCES } from './resistances';
+import { Options } from '@/ui/form/options';
 
 function NumberField({
   label,
@@ -64,11 +65,7 @@ export function ResistanceFields({
             if (next) onView({ pa: next.pressurePa, flow: next.flowM3PerH, n: next.exponent, pairs: null });
           }}
         >
-          {RESISTANCES.map(({ id, label }) => (
-            <option key={id} value={id}>
-              {label}, for instance
-            </option>
-          ))}
+          <Options of={RESISTANCES.map(({ id, label }) => [id, `${label}, for instance`])} />
           <option value="own" disabled>
             as typed
           </option>

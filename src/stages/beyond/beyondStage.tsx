@@ -18,6 +18,7 @@ import { useIntervals } from './useIntervals';
 import { Crossovers } from './crossovers';
 import { MeasuresTable } from './measuresTable';
 import { Button } from '@/ui/frame/button';
+import { Options } from '@/ui/form/options';
 
 /** Measures beyond the line, each ± opened, and where curves cross or flatten. */
 export function BeyondStage({ packed }: { packed: Packed<BeyondData> }) {
@@ -124,11 +125,7 @@ export function BeyondStage({ packed }: { packed: Packed<BeyondData> }) {
                   value={one.entry}
                   onChange={({ target }) => void setView({ one: target.value })}
                 >
-                  {items.map(({ entry, product }) => (
-                    <option key={entry} value={entry}>
-                      {product}
-                    </option>
-                  ))}
+                  <Options of={items.map(({ entry, product }) => [entry, product])} />
                 </select>
               </label>
               <Budget item={one} unit={data.response.unit} />

@@ -3,6 +3,7 @@
 import type { CheckedEntry } from '@/lab/bring/checkUpload';
 import { plural } from '@/ui/marks/figures';
 import { Heads, num } from '@/ui/frame/heads';
+import { Options } from '@/ui/form/options';
 
 /** The lab's entry that one is taken for: its id, or as a new one; `undecided` while nobody has said. */
 export type Taken = number | 'new' | 'undecided';
@@ -45,11 +46,12 @@ function Choice({
         onChange={({ target: { value } }) => onTake(value === 'new' ? value : Number(value))}
       >
         {taken === 'undecided' && <option value="undecided">? the lab’s, or another one …</option>}
-        {entry.candidates.map(({ entryId, name, what }) => (
-          <option key={entryId} value={entryId}>
-            {['the lab’s ' + name, what].filter(Boolean).join(' · ')}
-          </option>
-        ))}
+        <Options
+          of={entry.candidates.map(({ entryId, name, what }) => [
+            entryId,
+            ['the lab’s ' + name, what].filter(Boolean).join(' · '),
+          ])}
+        />
         <option value="new">another one: a new entry</option>
       </select>
       {(chosen ?? entry.candidates[0]) && (

@@ -1,5 +1,7 @@
 'use client';
 
+import { Options } from '@/ui/form/options';
+
 export interface RoundUpChoice {
   id: number;
   title: string;
@@ -55,11 +57,7 @@ export function RunsTarget({
           onChange={(event) => onInto(event.target.value)}
         >
           <option value="">a new round-up</option>
-          {roundUps.map((roundUp) => (
-            <option key={roundUp.id} value={roundUp.id}>
-              {roundUp.title}
-            </option>
-          ))}
+          <Options of={roundUps.map((roundUp) => [roundUp.id, roundUp.title])} />
         </select>
       </label>
       {into === '' &&

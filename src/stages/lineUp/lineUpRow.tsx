@@ -9,6 +9,7 @@ import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { useSheet } from '@/ui/form/useSheet';
 import { EditableCell } from './editableCell';
 import type { LineUpEntry as LineUpItem } from '@/lab/lineUp/lineUpView';
+import { Options } from '@/ui/form/options';
 
 /** The sample of an entry and its state. */
 function SampleCell({ item }: { item: LineUpItem }) {
@@ -110,11 +111,7 @@ export function LineUpRow({
               value={body.kind}
               onChange={(event) => save({ kind: event.target.value as Product['kind'] }, 'Kind')}
             >
-              {PRODUCT_KINDS.map((kind) => (
-                <option key={kind} value={kind}>
-                  {KIND_WORDS[kind]}
-                </option>
-              ))}
+              <Options of={PRODUCT_KINDS.map((kind) => [kind, KIND_WORDS[kind]])} />
             </select>
           </td>
         </>

@@ -17,6 +17,7 @@ import { whoIsHere } from '@/ui/who';
 import { troubleOf, type RunRefusal } from '../run/saveRun';
 import { MORE, MoreReadings, NO_MORE, sentMore } from './moreReadings';
 import { Button } from '@/ui/frame/button';
+import { Options } from '@/ui/form/options';
 
 interface Field {
   name: CellName;
@@ -177,11 +178,7 @@ export function TypeRunRow({
         <label className="block w-26">
           <span className="label-text">Load</span>
           <select {...register('load')} className={`${box} border-hairline py-[5px]`}>
-            {loads.map(({ key, label }) => (
-              <option key={key} value={key}>
-                {label}
-              </option>
-            ))}
+            <Options of={loads.map(({ key, label }) => [key, label])} />
             <option value={OTHER}>other watts</option>
           </select>
         </label>

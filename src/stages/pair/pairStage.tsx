@@ -15,6 +15,7 @@ import { PairRows } from './pairRows';
 import { PairDoubt } from './pairDoubt';
 import { ToSeparate } from './toSeparate';
 import { IntoText } from './intoText';
+import { Options } from '@/ui/form/options';
 
 /** Is one better than the other? The answer, then its differences under every condition, then what would tell more. */
 export function PairStage({ data }: { data: PairData }) {
@@ -137,11 +138,7 @@ function Chosen({
       value={chosen.entry}
       onChange={({ target }) => onEntry(target.value)}
     >
-      {entries.map(({ entry, product }) => (
-        <option key={entry} value={entry}>
-          {product}
-        </option>
-      ))}
+      <Options of={entries.map(({ entry, product }) => [entry, product])} />
     </select>
   );
 }

@@ -1,6 +1,7 @@
 import { Fragment } from 'react';
 import type { PasteView } from '@/lab/paste/pasteColumns';
 import { Scrolled } from '@/ui/frame/scrolled';
+import { Options } from '@/ui/form/options';
 
 const BOX = 'h-[30px] rounded border border-hairline bg-raised px-1.5 text-[13.5px]';
 
@@ -31,11 +32,7 @@ export function PasteTable({
                   value={value}
                   onChange={({ target }) => onChoice({ shared: { ...shared, [id]: target.value } })}
                 >
-                  {choices.map((choice) => (
-                    <option key={choice.value} value={choice.value}>
-                      {choice.label}
-                    </option>
-                  ))}
+                  <Options of={choices.map((choice) => [choice.value, choice.label])} />
                 </select>
               ) : (
                 <input
@@ -69,11 +66,7 @@ export function PasteTable({
                     onChange={({ target }) => choose(i, target.value)}
                   >
                     <option value="">left out</option>
-                    {offered.map((column) => (
-                      <option key={column.id} value={column.id}>
-                        {column.label}
-                      </option>
-                    ))}
+                    <Options of={offered.map((column) => [column.id, column.label])} />
                   </select>
                 </th>
               ))}

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { typedNumber } from '@/ui/typedNumber';
 import { Button } from '@/ui/frame/button';
 import { Fault } from '@/ui/form/fault';
+import { Options } from '@/ui/form/options';
 
 const WAYS = [
   { value: 'duty', label: 'fans at a duty, %', says: (n: string) => `${n} %` },
@@ -102,11 +103,7 @@ export function SettingsEditor({
           value={way}
           onChange={({ target }) => setWay(target.value as Way)}
         >
-          {WAYS.map(({ value: each, label }) => (
-            <option key={each} value={each}>
-              {label}
-            </option>
-          ))}
+          <Options of={WAYS.map(({ value: each, label }) => [each, label])} />
         </select>
         {needsNumber(way) && (
           <input

@@ -4,6 +4,7 @@ import { READING_QUANTITIES, shownUnit, unitsOf, type ReadingQuantity } from '@/
 import { figure } from '@/ui/marks/figures';
 import { emptyPlace, scatterOf, type TypedPlace } from './typedReadings';
 import { Heads, unseen } from '@/ui/frame/heads';
+import { Options } from '@/ui/form/options';
 
 const DECIMALS: Record<ReadingQuantity, number> = {
   ...{ airspeed: 2, pressure: 1, flow: 1, noise: 1, temperature: 1 },
@@ -129,11 +130,7 @@ export function PlaceRows({
                     value={row.unit}
                     onChange={({ target }) => change(at, { unit: target.value })}
                   >
-                    {unitsOf(row.quantity).map((unit) => (
-                      <option key={unit} value={unit}>
-                        {shownUnit(unit)}
-                      </option>
-                    ))}
+                    <Options of={unitsOf(row.quantity).map((unit) => [unit, shownUnit(unit)])} />
                   </select>
                 </td>
                 <td>

@@ -14,6 +14,7 @@ import { SideStrips } from './sideStrips';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { SideTable } from './sideTable';
 import { SideTradeOff } from './sideTradeOff';
+import { Options } from '@/ui/form/options';
 
 /** Everything that was measured of every entry, at one noise: a table of differences, and what one response costs another. */
 export function SideStage({ data }: { data: SideData }) {
@@ -56,11 +57,7 @@ export function SideStage({ data }: { data: SideData }) {
             onChange={({ target }) => void setFrom(target.value || null)}
           >
             <option value="">measured</option>
-            {entries.map((entry) => (
-              <option key={entry.entry} value={entry.entry}>
-                difference from {entry.product}
-              </option>
-            ))}
+            <Options of={entries.map((entry) => [entry.entry, `difference from ${entry.product}`])} />
           </select>
         </label>
       </PageLine>

@@ -4,6 +4,7 @@ import { useRouter, useSearchParams } from 'next/navigation';
 import type { PublishedFigure } from '@/core/verdict/versionChanges';
 import { Heads } from '@/ui/frame/heads';
 import { Scrolled } from '@/ui/frame/scrolled';
+import { Options } from '@/ui/form/options';
 
 interface Version {
   version: number;
@@ -37,11 +38,7 @@ export function VersionsTable({
         router.replace(`?${query}`);
       }}
     >
-      {all.map((version) => (
-        <option key={version} value={version}>
-          Version {version}
-        </option>
-      ))}
+      <Options of={all.map((version) => [version, `Version ${version}`])} />
     </select>
   );
   const names = [...new Set([...one.figures, ...other.figures].map(({ entry }) => entry))];

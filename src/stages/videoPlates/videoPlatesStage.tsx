@@ -4,6 +4,7 @@ import { parseAsArrayOf, parseAsInteger, parseAsString, parseAsStringLiteral, us
 import { NumberField } from '@/ui/form/fields';
 import { PageLine } from '../desk/pageLine';
 import { WhatIsShown } from './whatIsShown';
+import { Options } from '@/ui/form/options';
 
 export interface VideoPlatesData {
   roundUpId: number;
@@ -56,11 +57,7 @@ export function VideoPlatesStage({ data }: { data: VideoPlatesData }) {
         value={value}
         onChange={({ target }) => onValue(target.value)}
       >
-        {options.map((option) => (
-          <option key={option.value} value={option.value}>
-            {option.label}
-          </option>
-        ))}
+        <Options of={options.map((option) => [option.value, option.label])} />
       </select>
     </label>
   );

@@ -14,6 +14,7 @@ import { usePicked } from '../desk/usePicked';
 import { MirroredBars } from './mirroredBars';
 import { WaysPicture } from './waysPicture';
 import { WaysTable } from './waysTable';
+import { Options } from '@/ui/form/options';
 
 const NAMES: Readonly<Record<string, string>> = {
   noise: 'equal noise',
@@ -96,11 +97,7 @@ export function WaysStage({ data }: { data: WaysData }) {
                   value={shown.key}
                   onChange={({ target }) => void setBars(target.value)}
                 >
-                  {ways.map(({ key, name }) => (
-                    <option key={key} value={key}>
-                      {name}
-                    </option>
-                  ))}
+                  <Options of={ways.map(({ key, name }) => [key, name])} />
                 </select>
               </div>
               <MirroredBars way={shown} {...{ thin, entries, response }} />

@@ -7,6 +7,7 @@ import { TextField } from '@/ui/form/fields';
 import { fieldsOf } from '@/ui/form/fieldsOf';
 import type { WriteData } from '@/lab/publish/writeView';
 import { Button, TextButton } from '@/ui/frame/button';
+import { Options } from '@/ui/form/options';
 
 /** Awards by their rules with their evidence, or of the reviewer's own; one against its rule needs its reason. */
 export function AwardsForm({
@@ -73,11 +74,7 @@ export function AwardsForm({
                   {nameOf(award.entry) === null && (
                     <option value={award.entry}>not in the round-up any more</option>
                   )}
-                  {data.entries.map(({ entry, product }) => (
-                    <option key={entry} value={entry}>
-                      {product}
-                    </option>
-                  ))}
+                  <Options of={data.entries.map(({ entry, product }) => [entry, product])} />
                 </select>
               </label>
               <Button

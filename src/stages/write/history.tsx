@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { Verdict } from '@/core/verdict/verdictSheet';
 import type { WriteData } from '@/lab/publish/writeView';
 import { Button } from '@/ui/frame/button';
+import { Options } from '@/ui/form/options';
 
 /** What a verdict was before, to go back to. */
 export function History({
@@ -23,11 +24,7 @@ export function History({
         onChange={({ target }) => setOlder(target.value)}
       >
         <option value="">choose …</option>
-        {history.slice(1).map(({ id, changedAt, who }) => (
-          <option key={id} value={id}>
-            {changedAt}, {who}
-          </option>
-        ))}
+        <Options of={history.slice(1).map(({ id, changedAt, who }) => [id, `${changedAt}, ${who}`])} />
       </select>
       <Button
         disabled={older === ''}

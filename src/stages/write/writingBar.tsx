@@ -5,6 +5,7 @@ import type { Draft } from '@/lab/report/draft';
 import type { WriteData } from '@/lab/publish/writeView';
 import { PictureChoice, type ChosenPicture } from './pictureChoice';
 import { Button } from '@/ui/frame/button';
+import { Options } from '@/ui/form/options';
 
 /** One bar for what goes into the text under the cursor: a figure, a sentence from the data, a picture below its part. */
 export function WritingBar({
@@ -52,11 +53,7 @@ export function WritingBar({
             onChange={({ target }) => target.value && onText(target.value)}
           >
             <option value="">Sentence from the data …</option>
-            {data.sentences.map((sentence) => (
-              <option key={sentence} value={sentence}>
-                {sentence}
-              </option>
-            ))}
+            <Options of={data.sentences.map((sentence) => [sentence, sentence])} />
           </select>
         )}
         {data.kinds.includes('curves') && (

@@ -1,4 +1,5 @@
 import type { PageEntry as CurveEntry } from '@/lab/model/pageEntries';
+import { Options } from '@/ui/form/options';
 
 /** All curves as the difference from one of them, or as they were measured. */
 export function DifferenceChoice({
@@ -19,11 +20,7 @@ export function DifferenceChoice({
         onChange={(event) => onFrom(event.target.value || null)}
       >
         <option value="">as measured</option>
-        {entries.map((entry) => (
-          <option key={entry.entry} value={entry.entry}>
-            difference from {entry.product}
-          </option>
-        ))}
+        <Options of={entries.map((entry) => [entry.entry, `difference from ${entry.product}`])} />
       </select>
     </label>
   );

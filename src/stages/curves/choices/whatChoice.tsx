@@ -4,6 +4,7 @@ import { parseAsString, useQueryStates } from 'nuqs';
 import { useTransition } from 'react';
 import { AXES } from '@/core/curves/axis';
 import type { CurvesData } from '@/lab/orders/curvesPage';
+import { Options } from '@/ui/form/options';
 
 /** Places stand as tabs as long as they fit. */
 const MOST_TABS = 5;
@@ -41,11 +42,7 @@ export function WhatChoice({ data }: { data: WhatData }) {
               void setWhat({ what: event.target.value, place: null, at: null, zoom: null })
             }
           >
-            {responses.map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
+            <Options of={responses.map(({ id, name }) => [id, name])} />
           </select>
         </label>
       )}
@@ -85,11 +82,7 @@ export function WhatChoice({ data }: { data: WhatData }) {
             value={data.against}
             onChange={(event) => void setWhat({ against: event.target.value, at: null, zoom: null })}
           >
-            {againsts.map((against) => (
-              <option key={against} value={against}>
-                {AXES[against].name}
-              </option>
-            ))}
+            <Options of={againsts.map((against) => [against, AXES[against].name])} />
           </select>
         </label>
       )}
