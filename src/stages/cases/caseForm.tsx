@@ -1,6 +1,5 @@
 'use client';
 
-import { useRef } from 'react';
 import type { LabCase, LabCaseSide } from '@/core/cases/labCase';
 import { CASE_PLACES, type CasePlace } from '@/core/cases/layout';
 import { NumberField, TextField } from '@/ui/form/fields';
@@ -9,12 +8,12 @@ import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { useSheet, type KeptSheet } from '@/ui/form/useSheet';
 import { Heads } from '@/ui/frame/heads';
 import { Scrolled } from '@/ui/frame/scrolled';
+import { Form } from '@/ui/form/form';
 
 const BEGIN: Omit<LabCaseSide, 'place'> = { slots: 1, sizeMm: 120, radiatorMm: null, radiatorDepthMm: null };
 
 /** A case: how much room it has, and which fans go where. */
 export function CaseForm({ id, kept }: { id: number; kept: KeptSheet<LabCase> }) {
-  const form = useRef<HTMLFormElement>(null);
   const sheet = useSheet('case', id, kept);
   const { body, set } = sheet;
   const sideOf = (place: CasePlace) => body.sides.find((side) => side.place === place);
@@ -32,14 +31,7 @@ export function CaseForm({ id, kept }: { id: number; kept: KeptSheet<LabCase> })
       }),
     });
   return (
-    <form
-      ref={form}
-      className="space-y-3"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (form.current!.reportValidity()) void sheet.save({ said: `${body.name} saved` });
-      }}
-    >
+    <Form className="space-y-3" onSend={() => void sheet.save({ said: `${body.name} saved` })}>
       <div className="grid grid-cols-2 gap-3 md:grid-cols-[minmax(0,1fr)_9rem_9rem_9rem]">
         <TextField label="Name" {...at('name')} />
         <NumberField label="Room for a cooler" unit="mm" optional {...at('coolerHeightMm')} />
@@ -108,6 +100,6 @@ export function CaseForm({ id, kept }: { id: number; kept: KeptSheet<LabCase> })
       <button className="act-button" disabled={!sheet.dirty || sheet.busy}>
         Save
       </button>
-    </form>
+    </Form>
   );
 }

@@ -1,6 +1,5 @@
 'use client';
 
-import { useRef } from 'react';
 import { blankFan, type Entry } from '@/core/lineUp/entry';
 import { fansOfLayout } from '@/core/lineUp/fansOfLayout';
 import { LayoutEditor, type InCase } from './layoutEditor';
@@ -10,6 +9,7 @@ import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { useSheet, type KeptSheet } from '@/ui/form/useSheet';
 import { ExtraRow, FanRow } from './fanRow';
 import { Button } from '@/ui/frame/button';
+import { Form } from '@/ui/form/form';
 
 /** The fans of an entry and its cover name. */
 export function EntryForm({
@@ -24,20 +24,12 @@ export function EntryForm({
   /** Of a layout in a case: what it is set beside; null for an entry that is none. */
   inCase: InCase | null;
 }) {
-  const form = useRef<HTMLFormElement>(null);
   const sheet = useSheet('entry', entryId, kept);
   const { fans, layout, extras } = sheet.body;
   const set = (part: Partial<Entry>) => sheet.set({ ...sheet.body, ...part });
   const at = fieldsOf(sheet.body, sheet.set);
   return (
-    <form
-      ref={form}
-      className="space-y-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (form.current!.reportValidity()) void sheet.save({ said: 'Entry saved' });
-      }}
-    >
+    <Form className="space-y-2" onSend={() => void sheet.save({ said: 'Entry saved' })}>
       {inCase && (
         <LayoutEditor
           layout={layout}
@@ -84,6 +76,6 @@ export function EntryForm({
       <Button type="submit" disabled={!sheet.dirty || sheet.busy}>
         Save the entry
       </Button>
-    </form>
+    </Form>
   );
 }

@@ -12,6 +12,7 @@ import { SampleForm } from './sampleForm';
 import { useAct } from '@/ui/useAct';
 import { OnceMore } from './onceMore';
 import { Button, TextButton } from '@/ui/frame/button';
+import { Form } from '@/ui/form/form';
 
 /** All that is known of one entry, and what can be made from it. */
 export function EntryPanel({
@@ -90,23 +91,22 @@ export function EntryPanel({
         {item.sample && item.sampleId !== null ? (
           <SampleForm sampleId={item.sampleId} kept={item.sample} today={today} />
         ) : (
-          <form
+          <Form
             className="flex items-end gap-2"
-            onSubmit={(event) => {
-              event.preventDefault();
+            onSend={() =>
               void act({
                 url: `${base}/${item.entryId}`,
                 method: 'PATCH',
                 body: { who: whoIsHere(), sample },
                 said: `Sample ${sample} noted`,
-              });
-            }}
+              })
+            }
           >
             <TextField label="Which sample was it?" value={sample} onValue={setSample} placeholder="A" />
             <Button type="submit" disabled={sample.trim() === ''}>
               Note the sample
             </Button>
-          </form>
+          </Form>
         )}
       </section>
       <details className="border-t border-hairline pt-3" open>

@@ -1,12 +1,12 @@
 'use client';
 
-import { useRef } from 'react';
 import { CONNECTORS, KIND_WORDS, PRODUCT_KINDS, type Product, type ProductKind } from '@/core/lineUp/product';
 import { ChoiceField, NumberField, TextField } from '@/ui/form/fields';
 import { fieldsOf } from '@/ui/form/fieldsOf';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { fieldFault, useSheet, type KeptSheet } from '@/ui/form/useSheet';
 import { Button, TextButton } from '@/ui/frame/button';
+import { Form } from '@/ui/form/form';
 
 /** Lengths, speeds and counts of a product that a reader meets. */
 type Size = (typeof TOWER)[number] | 'radiatorMm' | 'radiatorThicknessMm';
@@ -50,8 +50,6 @@ export function ProductForm({
   kept: KeptSheet<Product>;
   onDelete: () => void;
 }) {
-  const form = useRef<HTMLFormElement>(null);
-  const fold = useRef<HTMLDetailsElement>(null);
   const sheet = useSheet('product', productId, kept);
   const product = sheet.body;
   const at = fieldsOf(product, sheet.set, (field) => fieldFault(sheet, field));
@@ -71,15 +69,7 @@ export function ProductForm({
   // A fault must not hide behind the fold: the browser shows none there.
   const hasMore = sheet.trouble?.kind === 'failed' && sheet.trouble.field !== undefined;
   return (
-    <form
-      ref={form}
-      className="space-y-2.5"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (fold.current!.querySelector(':invalid')) fold.current!.open = true;
-        if (form.current!.reportValidity()) void sheet.save({ said: 'Product saved' });
-      }}
-    >
+    <Form className="space-y-2.5" onSend={() => void sheet.save({ said: 'Product saved' })}>
       <div className="grid grid-cols-2 gap-x-3 gap-y-2">
         <TextField label="Product" {...at('name')} />
         <TextField label="Maker" {...at('maker')} />
@@ -102,7 +92,7 @@ export function ProductForm({
           {...at('price')}
         />
       </div>
-      <details ref={fold} className="border-t border-hairline pt-2" open={hasMore}>
+      <details className="border-t border-hairline pt-2" open={hasMore}>
         <summary className="cursor-pointer text-[14px] text-ink2">
           More of it, for readers’ facts and fit
         </summary>
@@ -141,6 +131,6 @@ export function ProductForm({
           Delete the product
         </TextButton>
       </div>
-    </form>
+    </Form>
   );
 }

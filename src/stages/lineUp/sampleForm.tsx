@@ -1,7 +1,7 @@
 'use client';
 
 import { dayWords } from '@/core/timeWords';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import {
   blankHandling,
   DIARY_EVENTS,
@@ -15,6 +15,7 @@ import { fieldsOf } from '@/ui/form/fieldsOf';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { fieldFault, useSheet, type KeptSheet } from '@/ui/form/useSheet';
 import { Button } from '@/ui/frame/button';
+import { Form } from '@/ui/form/form';
 
 function HandlingFields({
   handling,
@@ -51,7 +52,6 @@ export function SampleForm({
   kept: KeptSheet<Sample>;
   today: string;
 }) {
-  const form = useRef<HTMLFormElement>(null);
   const sheet = useSheet('sample', sampleId, kept);
   const sample = sheet.body;
   const [line, setLine] = useState<DiaryLine>({ on: today, event: 'arrived', note: '' });
@@ -59,14 +59,7 @@ export function SampleForm({
   const at = fieldsOf(sample, sheet.set, (field) => fieldFault(sheet, field));
   const atLine = fieldsOf(line, setLine);
   return (
-    <form
-      ref={form}
-      className="space-y-3"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (form.current!.reportValidity()) void sheet.save({ said: 'Sample saved' });
-      }}
-    >
+    <Form className="space-y-3" onSend={() => void sheet.save({ said: 'Sample saved' })}>
       <div className="grid grid-cols-2 gap-x-3 gap-y-2">
         <TextField label="Sample" {...at('label')} />
         <TextField label="Serial" {...at('serial')} />
@@ -124,6 +117,6 @@ export function SampleForm({
       <Button type="submit" disabled={!sheet.dirty || sheet.busy}>
         Save the sample
       </Button>
-    </form>
+    </Form>
   );
 }

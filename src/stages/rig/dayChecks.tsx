@@ -1,4 +1,4 @@
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { checkHolds, checkOffset, type DailyCheck, type RigBook } from '@/core/rig/instrument';
 import { momentWords } from '@/core/timeWords';
 import { figure, signed } from '@/ui/marks/figures';
@@ -8,6 +8,7 @@ import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import type { SheetForm } from '@/ui/form/useSheet';
 import type { SaveBook } from './instruments';
 import { Button } from '@/ui/frame/button';
+import { Form } from '@/ui/form/form';
 
 /** The checks of the day: one is noted, the last ones stand below with whether they hold. */
 export function DayChecks({
@@ -22,18 +23,12 @@ export function DayChecks({
   const { checks } = sheet.body;
   const [check, setCheck] = useState<DailyCheck>({ on: today, kind: 'calibrator', reading: 94, note: '' });
   const at = fieldsOf(check, setCheck);
-  const form = useRef<HTMLFormElement>(null);
   return (
     <section aria-label="Checks of the day">
       <h2 className="font-display text-[18px] font-bold">Checks of the day</h2>
-      <form
-        ref={form}
+      <Form
         className="grid grid-cols-2 items-end gap-2 pt-1 sm:grid-cols-[8.5rem_6rem_1fr_7rem_1fr_auto]"
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (form.current!.reportValidity())
-            void onBook({ ...sheet.body, checks: [check, ...checks] }, 'Check saved');
-        }}
+        onSend={() => void onBook({ ...sheet.body, checks: [check, ...checks] }, 'Check saved')}
       >
         <TextField label="Day" type="date" {...at('on')} />
         <TextField
@@ -57,7 +52,7 @@ export function DayChecks({
         <Button type="submit" disabled={sheet.busy}>
           Note it
         </Button>
-      </form>
+      </Form>
       <SheetTrouble sheet={sheet} />
       <ul className="pt-1">
         {checks.slice(0, 8).map((check, i) => (

@@ -4,6 +4,7 @@ import type { RigData } from '@/lab/planning/rigView';
 import { ChoiceField, TextField } from '@/ui/form/fields';
 import { plural } from '@/ui/marks/figures';
 import { Button, TextButton } from '@/ui/frame/button';
+import { Form } from '@/ui/form/form';
 
 export interface RigWish {
   rigRevisionId: number | null;
@@ -68,16 +69,15 @@ export function RigsOfRoundUp({
           </li>
         ))}
       </ul>
-      <form
+      <Form
         className="flex flex-wrap items-end gap-2 pt-2"
-        onSubmit={(event) => {
-          event.preventDefault();
+        onSend={() =>
           onChoose(
             isNew
               ? { rigRevisionId: null, rigName: name.trim() }
               : { rigRevisionId: Number(wanted), rigName: '' },
-          );
-        }}
+          )
+        }
       >
         <span className="w-56">
           <ChoiceField
@@ -102,7 +102,7 @@ export function RigsOfRoundUp({
         <Button type="submit" disabled={busy || wanted === '' || (isNew && name.trim() === '')}>
           Measure on it
         </Button>
-      </form>
+      </Form>
     </section>
   );
 }

@@ -15,6 +15,7 @@ import { whoIsHere } from '@/ui/who';
 import type { RigData } from '@/lab/planning/rigView';
 import { SetupFields } from './setupFields';
 import { Button, TextButton } from '@/ui/frame/button';
+import { Form } from '@/ui/form/form';
 
 /** What of a rig moves its numbers, as fields; a change begins a revision, with its reason. */
 export function SetupForm({
@@ -77,12 +78,9 @@ export function SetupForm({
   }
 
   return (
-    <form
+    <Form
       ref={form}
-      onSubmit={(event) => {
-        event.preventDefault();
-        void save(false);
-      }}
+      onSend={() => void save(false)}
       className="flex shrink-0 flex-col border-hairline lg:w-[400px] lg:border-l lg:pl-6"
       aria-label="Setup"
     >
@@ -155,6 +153,6 @@ export function SetupForm({
           {draft && <Button onClick={() => onDraft(null)}>As it was</Button>}
         </div>
       </div>
-    </form>
+    </Form>
   );
 }

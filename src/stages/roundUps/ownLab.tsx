@@ -8,6 +8,7 @@ import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { fieldFault, useSheet, type KeptSheet } from '@/ui/form/useSheet';
 import { setWho, whoIsHere } from '@/ui/who';
 import { Button } from '@/ui/frame/button';
+import { Form } from '@/ui/form/form';
 
 const OTHER = '';
 
@@ -57,10 +58,9 @@ export function OwnLab({ owner, kept }: { owner: number; kept: KeptSheet<LabShee
           {kept.body.name || 'its name, its people, its method'}
         </span>
       </summary>
-      <form
+      <Form
         className="space-y-2 pt-2"
-        onSubmit={(event) => {
-          event.preventDefault();
+        onSend={() => {
           setTyped(null);
           void sheet.save({ said: 'The lab is saved' });
         }}
@@ -90,7 +90,7 @@ export function OwnLab({ owner, kept }: { owner: number; kept: KeptSheet<LabShee
         <Button type="submit" disabled={!sheet.dirty || sheet.busy}>
           Save the lab
         </Button>
-      </form>
+      </Form>
     </details>
   );
 }

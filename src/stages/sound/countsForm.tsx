@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { TextField } from '@/ui/form/fields';
 import type { ClipRow } from '@/lab/sound/soundPage';
 import { Button } from '@/ui/frame/button';
+import { Form } from '@/ui/form/form';
 
 /** Whether a clip counts: set aside with its reason, used in spite of a fault, or let in again. */
 export function CountsForm({
@@ -18,10 +19,9 @@ export function CountsForm({
     if (await onSay(edit, words)) setReason('');
   };
   return (
-    <form
+    <Form
       className="flex max-w-2xl items-end gap-3"
-      onSubmit={(event) => {
-        event.preventDefault();
+      onSend={() => {
         if (row.setAside) void send({ setAside: '' }, 'It counts again');
         else if (row.usedAnyway) void send({ usedAnyway: '' }, 'Left out again');
         else if (spoilt) void send({ usedAnyway: reason.trim() }, 'Used anyway');
@@ -51,6 +51,6 @@ export function CountsForm({
               ? 'Use it anyway'
               : 'Set aside'}
       </Button>
-    </form>
+    </Form>
   );
 }

@@ -1,6 +1,5 @@
 'use client';
 
-import { useRef } from 'react';
 import type { DatedPrice } from '@/core/lineUp/prices';
 import { ChoiceField, NumberField, TextField } from '@/ui/form/fields';
 import { fieldsOf } from '@/ui/form/fieldsOf';
@@ -8,6 +7,7 @@ import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { useSheet } from '@/ui/form/useSheet';
 import type { ValueData, ValueItem } from '@/lab/orders/valuePage';
 import { Button } from '@/ui/frame/button';
+import { Form } from '@/ui/form/form';
 
 const STOCK = [
   { value: 'yes', label: 'in stock' },
@@ -20,20 +20,15 @@ const stockOf = (inStock: boolean | null): Stock => (inStock === null ? '' : inS
 
 /** What one entry cost, day by day: the whole of it, fans, brackets and cables counted. */
 export function PricesForm({ item, data }: { item: ValueItem; data: ValueData }) {
-  const form = useRef<HTMLFormElement>(null);
   const sheet = useSheet('prices', item.entryId, item.sheet);
   const { prices } = sheet.body;
   const set = (next: DatedPrice[]) => sheet.set({ prices: next });
   const at = (i: number) => fieldsOf(prices[i]!, (price) => set(prices.with(i, price)));
   return (
-    <form
-      ref={form}
+    <Form
       aria-label={`Prices of ${item.product}`}
       className="space-y-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (form.current!.reportValidity()) void sheet.save({ said: `Prices of ${item.product} saved` });
-      }}
+      onSend={() => void sheet.save({ said: `Prices of ${item.product} saved` })}
     >
       {prices.length === 0 && (
         <p className="text-[14px] text-ink2">
@@ -89,6 +84,6 @@ export function PricesForm({ item, data }: { item: ValueItem; data: ValueData })
           Save the prices
         </Button>
       </div>
-    </form>
+    </Form>
   );
 }

@@ -5,6 +5,7 @@ import { FIGURES, namesIn, type Reference } from '@/core/verdict/references';
 import { ChoiceField, NumberField } from '@/ui/form/fields';
 import type { WriteData } from '@/lab/publish/writeView';
 import { Button } from '@/ui/frame/button';
+import { Form } from '@/ui/form/form';
 
 /** Measures of which a difference is told. */
 const isWithDifference = (what: string) => what === 'rise' || !Object.hasOwn(FIGURES, what);
@@ -38,14 +39,13 @@ export function FigureForm({
   // A program’s load has no figure of its own in a text: loads are named by their watts.
   const watts = data.loads.filter(({ key }) => /^\d+(\.\d+)?$/.test(key));
   return (
-    <form
+    <Form
       aria-label="Figure in the text"
       className="flex flex-wrap items-end gap-2 border-l-2 border-act pl-3"
       onKeyDown={(event) => {
         if (event.key === 'Escape') onClose();
       }}
-      onSubmit={(event) => {
-        event.preventDefault();
+      onSend={() => {
         const isPair = base !== '' && base !== entry && isWithDifference(what);
         onReference({
           what,
@@ -101,6 +101,6 @@ export function FigureForm({
       <Button className="px-2! py-1!" onClick={onClose}>
         Leave it
       </Button>
-    </form>
+    </Form>
   );
 }

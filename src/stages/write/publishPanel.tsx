@@ -10,6 +10,7 @@ import { useAct } from '@/ui/useAct';
 import { Links } from './links';
 import { VersionItem } from './versionItem';
 import { Fault } from '@/ui/form/fault';
+import { Form } from '@/ui/form/form';
 
 /** What was published, what can be published now, and who may see it by a link. */
 export function PublishPanel({
@@ -73,10 +74,9 @@ export function PublishPanel({
           </a>
         </p>
       )}
-      <form
+      <Form
         className="space-y-2"
-        onSubmit={(event) => {
-          event.preventDefault();
+        onSend={() => {
           const work = newId();
           void followWork(work);
           void send(
@@ -116,7 +116,7 @@ export function PublishPanel({
           {last ? `Publish the correction as version ${last.version + 1}` : 'Publish version 1'}
         </button>
         {!isSaved && <p className="text-[13px] text-ink2">Your changes are being saved first.</p>}
-      </form>
+      </Form>
       <Fault>{fault}</Fault>
       <Links links={links} ends={ends} onEnds={setEnds} onRevoke={revoke} />
     </section>
