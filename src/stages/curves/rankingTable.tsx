@@ -1,4 +1,4 @@
-import { Term, Termed } from '@/ui/marks/term';
+import { Termed } from '@/ui/marks/term';
 import { Link } from '@/ui/frame/link';
 import type { ShownScale } from '@/core/curves/shownScale';
 import { standingWords } from '@/core/ranking/standingWords';
