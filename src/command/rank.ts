@@ -1,5 +1,5 @@
 import { resolve } from 'node:path';
-import type { EntryDetail } from '@/core/judgement/entryDetail';
+import type { EntryDetail } from '@/core/judgement/measures/entryDetail';
 import type { Outcome } from '@/core/outcome';
 import { bracketSentences } from '@/core/ranking/bracketSentences';
 import { standOutSentence } from '@/core/ranking/standOutSentence';

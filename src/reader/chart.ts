@@ -1,6 +1,6 @@
 import type { ReadersCopy } from '@/contracts/readersCopy';
 import { lineStep } from '@/core/curves/axis';
-import { curveTitles } from '@/core/curves/curveTitles';
+import { curveTitles } from '@/core/curves/shown/curveTitles';
 import { curvesPicture, curvesScale, type CurvesPicture } from '@/formats/picture/curvesPicture';
 import { drawing, h } from './dom';
 import { PAGE_THEME } from './marks';

@@ -1,7 +1,7 @@
 import type { ReadersCopy, ReadersEntry } from '@/contracts/readersCopy';
-import type { Advice } from '@/core/judgement/advice';
-import { adviseAll } from '@/core/judgement/adviseAll';
-import { fitsAnswer } from '@/core/judgement/fitsAnswer';
+import type { Advice } from '@/core/judgement/readers/advice';
+import { adviseAll } from '@/core/judgement/readers/adviseAll';
+import { fitsAnswer } from '@/core/judgement/readers/fitsAnswer';
 import { NO_LIMITS } from '@/core/lineUp/roomLimits';
 import { isFixedWatts, loadLabel } from '@/core/runs/load';
 import type { ReadersMachine } from './choice';

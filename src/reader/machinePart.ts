@@ -1,5 +1,5 @@
 import type { ReadersCopy } from '@/contracts/readersCopy';
-import type { Advice } from '@/core/judgement/advice';
+import type { Advice } from '@/core/judgement/readers/advice';
 import { MACHINE, type MachineField, type ReadersMachine } from './choice';
 import { h } from './dom';
 import { numberField, choiceField } from './fields';

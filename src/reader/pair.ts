@@ -1,7 +1,7 @@
 import type { ReadersCopy } from '@/contracts/readersCopy';
-import { headToHead, pairAnswer, type PairRow } from '@/core/judgement/headToHead';
-import { otherConditions, pairConditions } from '@/core/judgement/pairConditions';
-import { pairCrossing } from '@/core/judgement/pairCrossing';
+import { headToHead, pairAnswer, type PairRow } from '@/core/judgement/pairs/headToHead';
+import { otherConditions, pairConditions } from '@/core/judgement/pairs/pairConditions';
+import { pairCrossing } from '@/core/judgement/pairs/pairCrossing';
 import { sideColumns } from '@/core/ranking/sideColumns';
 import { rankWays } from '@/core/ranking/ways';
 import { isIdle } from '@/core/runs/load';

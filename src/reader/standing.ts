@@ -1,6 +1,6 @@
 import type { ReadersCopy } from '@/contracts/readersCopy';
 import { AXES, type Axis } from '@/core/curves/axis';
-import { BEYOND_ALL, curveEnds } from '@/core/curves/curveEnds';
+import { BEYOND_ALL, curveEnds } from '@/core/curves/shown/curveEnds';
 import type { EntryCurve } from '@/core/curves/entryCurve';
 import { rankAtLine, type Ranking } from '@/core/ranking/rankAtLine';
 import { bracketSentences } from '@/core/ranking/bracketSentences';

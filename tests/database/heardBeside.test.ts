@@ -1,12 +1,12 @@
 import { viewEntryNotes } from '@/lab/lineUp/entryNotes';
-import { viewValue } from '@/lab/orders/valueView';
-import { viewJudgement } from '@/lab/orders/judgementView';
+import { viewValue } from '@/lab/orders/readers/valueView';
+import { viewJudgement } from '@/lab/orders/beyond/judgementView';
 import { viewRoundUp } from '@/lab/model/roundUpView';
-import { pairPage } from '@/lab/orders/pairPage';
+import { pairPage } from '@/lab/orders/pairs/pairPage';
 import { viewWays } from '@/lab/orders/waysView';
 import { pack, unpack } from '@/core/packed';
 import { measuresOf } from '@/stages/beyond/measures';
-import { beyondPage, type BeyondData } from '@/lab/orders/beyondPage';
+import { beyondPage, type BeyondData } from '@/lab/orders/beyond/beyondPage';
 import { airRoundUp } from '@demo/generators/airRoundUp';
 import { demoBundle } from '@demo/generators/demoBundle';
 import { asBytes } from '@demo/generators/demoFiles';

@@ -1,4 +1,4 @@
-import { viewPairs } from '@/lab/orders/pairs';
+import { viewPairs } from '@/lab/orders/pairs/pairs';
 import { smallBundle } from '../support/bundles';
 import { demoBundle } from '@demo/generators/demoBundle';
 import { platesOf, viewPlates } from '@/lab/lineUp/plates';
@@ -6,7 +6,7 @@ import { plateSheet } from '@/contracts/sheets/plateSheet';
 import { addVariant } from '@/lab/lineUp/changeLineUp';
 import { saveSheet } from '@/lab/planning/saveSheet';
 import { viewLineUp } from '@/lab/lineUp/lineUpView';
-import { viewSideBySide } from '@/lab/orders/sideBySide';
+import { viewSideBySide } from '@/lab/orders/pairs/sideBySide';
 import { viewRoundUp } from '@/lab/model/roundUpView';
 import { energyMeanDb } from '@/core/levels/energyMeanDb';
 import { placesIn } from '@/core/ranking/sideColumn';

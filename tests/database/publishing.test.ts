@@ -13,7 +13,7 @@ import { publishedRoundUps, publishedSite } from '@/lab/publish/publishedSite';
 import { versionState } from '@/lab/publish/versionState';
 import { closeShare, openShare, readPublished, sharedPage, viewPublished } from '@/lab/publish/shares';
 import { bundleReport } from '@/lab/report/bundleReport';
-import { orderFile, orderPlate } from '@/lab/report/orderFiles';
+import { orderFile, orderPlate } from '@/lab/report/orders/orderFiles';
 import { runEdits } from '@/lab/runs/runEditSchema';
 import { viewRoundUp } from '@/lab/model/roundUpView';
 import { saveSheet } from '@/lab/planning/saveSheet';

@@ -16,7 +16,7 @@ import { keepRecording } from '@/lab/sound/keepRecording';
 import { recordedWhole } from '@/lab/sound/recordedFile';
 import { viewListening, viewSound } from '@/lab/sound/soundPage';
 import { sonesOf, viewRecordings } from '@/lab/sound/soundView';
-import { viewJudgement } from '@/lab/orders/judgementView';
+import { viewJudgement } from '@/lab/orders/beyond/judgementView';
 import { beginUpload, takeFile } from '@/lab/bring/uploads';
 import { airClips } from '@demo/generators/airClips';
 import { airRoundUp } from '@demo/generators/airRoundUp';

@@ -1,11 +1,11 @@
 import { usualCase } from '@/core/cases/labCase';
-import { fitsAnswer } from '@/core/judgement/fitsAnswer';
+import { fitsAnswer } from '@/core/judgement/readers/fitsAnswer';
 import fc from 'fast-check';
 import { known, unknown } from '@/core/outcome';
 import { NO_LIMITS } from '@/core/lineUp/roomLimits';
-import { advise, type Candidate, type Machine } from '@/core/judgement/advice';
-import { priceFront } from '@/core/judgement/priceFront';
-import { crossings } from '@/core/judgement/crossings';
+import { advise, type Candidate, type Machine } from '@/core/judgement/readers/advice';
+import { priceFront } from '@/core/judgement/readers/priceFront';
+import { crossings } from '@/core/judgement/pairs/crossings';
 import { onlyIn, surelyElsewhere, wayDifferences, type WayColumn } from '@/core/ranking/wayPlaces';
 import { entryCurves } from '@/core/curves/entryCurve';
 import type { MeasuredPoint } from '@/core/curves/settings/measuredPoint';

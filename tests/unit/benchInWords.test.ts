@@ -1,5 +1,5 @@
 import { beginMount, type BenchPhase, type BenchState } from '@/core/bench/benchState';
-import { fansWords, headline, nextSteps } from '@/stages/bench/phaseWords';
+import { fansWords, headline, nextSteps } from '@/stages/bench/live/phaseWords';
 
 const point = (setting: string) => ({
   loadW: 170,

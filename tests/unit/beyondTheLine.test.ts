@@ -1,9 +1,9 @@
 import { defaultBrief } from '@/core/brief/brief';
 import fc from 'fast-check';
 import { heatsinkFanGrid, type GridCell } from '@/core/judgement/heatsinkFanGrid';
-import { kelvinWorth } from '@/core/judgement/kelvinWorth';
+import { kelvinWorth } from '@/core/judgement/readers/kelvinWorth';
 import { leadsAlong, overLines, type ScoredEntry } from '@/core/judgement/overLines';
-import { priceFront } from '@/core/judgement/priceFront';
+import { priceFront } from '@/core/judgement/readers/priceFront';
 import { configuredSize } from '@/core/lineUp/configuredSize';
 import { latestPrice, priceIn, type DatedPrice } from '@/core/lineUp/prices';
 import { filterWords, NO_FILTER, whyLeftOut } from '@/core/lineUp/fitFilter';
@@ -11,7 +11,7 @@ import { missedLimits, NO_LIMITS, socketList } from '@/core/lineUp/roomLimits';
 import { blankFan } from '@/core/lineUp/entry';
 import { blankProduct } from '@/core/lineUp/product';
 import { seededChance } from '@/core/statistics/chance';
-import { fTail } from '@/core/statistics/fTail';
+import { fTail } from '@/core/statistics/distributions/fTail';
 import { reasonOf as reason, valueOf as value } from '../support/outcome';
 
 // Upper 5 % and 1 % points of F, as every table has them.

@@ -12,7 +12,7 @@ import {
 import { entryCurves } from '@/core/curves/entryCurve';
 import { valueAtLine } from '@/core/curves/valueAtLine';
 import { coolerLevel } from '@/core/levels/coolerLevel';
-import { NORMAL_95 } from '@/core/statistics/normal';
+import { NORMAL_95 } from '@/core/statistics/distributions/normal';
 import { reasonOf, valueOf } from '../support/outcome';
 
 /** Three entries at three settings on both rigs, exactly on a line. */

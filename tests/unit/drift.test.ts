@@ -5,8 +5,8 @@ import { driftLine } from '@/core/drift/driftLine';
 import { runsInDoubt } from '@/core/drift/inDoubt';
 import { retests, retestSpread } from '@/core/drift/retests';
 import { brokenLimits, FALSE_ALARMS, NO_MEAN, weighted } from '@/core/drift/controlLimits';
-import { normalCdf } from '@/core/statistics/normal';
-import { normalQuantile } from '@/core/statistics/normalQuantile';
+import { normalCdf } from '@/core/statistics/distributions/normal';
+import { normalQuantile } from '@/core/statistics/distributions/normalQuantile';
 import { seededChance } from '@/core/statistics/chance';
 import { reasonOf, valueOf } from '../support/outcome';
 

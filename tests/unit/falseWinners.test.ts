@@ -1,10 +1,10 @@
 import type { Against } from '@/core/curves/curveRule';
-import { curveEnds, BEYOND_ALL } from '@/core/curves/curveEnds';
+import { curveEnds, BEYOND_ALL } from '@/core/curves/shown/curveEnds';
 import { entryCurves, type EntryCurve } from '@/core/curves/entryCurve';
 import type { MeasuredPoint } from '@/core/curves/settings/measuredPoint';
 import { coolerLevel } from '@/core/levels/coolerLevel';
-import { measureIntervals } from '@/core/judgement/measureIntervals';
-import { bandScore, noiseToHold } from '@/core/judgement/perDecibel';
+import { measureIntervals } from '@/core/judgement/measures/measureIntervals';
+import { bandScore, noiseToHold } from '@/core/judgement/measures/perDecibel';
 import { rankAtLine } from '@/core/ranking/rankAtLine';
 import { curveRule, responseOf } from '@/core/responses/responses';
 import { instrumentDoubt, withoutSensors } from '@/core/rig/instrumentDoubt';

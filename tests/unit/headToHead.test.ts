@@ -1,7 +1,7 @@
-import type { FrontStanding } from '@/core/judgement/priceFront';
-import { valueAnswer } from '@/core/judgement/valueAnswer';
+import type { FrontStanding } from '@/core/judgement/readers/priceFront';
+import { valueAnswer } from '@/core/judgement/readers/valueAnswer';
 import fc from 'fast-check';
-import { headToHead, pairAnswer, type PairCondition } from '@/core/judgement/headToHead';
+import { headToHead, pairAnswer, type PairCondition } from '@/core/judgement/pairs/headToHead';
 import { hasGrid } from '@/core/judgement/heatsinkFanGrid';
 import { layoutSketch, layoutWords, SKETCH } from '@/core/cases/layoutSketch';
 import { criticalDifference } from '@/core/uncertainty/criticalDifference';

@@ -1,14 +1,14 @@
 import fc from 'fast-check';
-import { airflowWall, type WallPoint } from '@/core/judgement/airflowWall';
-import { capacityW } from '@/core/judgement/capacity';
-import { chanceAhead } from '@/core/judgement/chanceAhead';
+import { airflowWall, type WallPoint } from '@/core/judgement/measures/airflowWall';
+import { capacityW } from '@/core/judgement/measures/capacity';
+import { chanceAhead } from '@/core/judgement/pairs/chanceAhead';
 import { chanceFirst } from '@/core/judgement/chanceFirst';
-import { bandScore, knee, noiseToHold } from '@/core/judgement/perDecibel';
+import { bandScore, knee, noiseToHold } from '@/core/judgement/measures/perDecibel';
 import { entryCurves } from '@/core/curves/entryCurve';
 import { valueAtLine } from '@/core/curves/valueAtLine';
 import type { MeasuredPoint } from '@/core/curves/settings/measuredPoint';
 import { coolerLevel } from '@/core/levels/coolerLevel';
-import { normalCdf } from '@/core/statistics/normal';
+import { normalCdf } from '@/core/statistics/distributions/normal';
 import { seededChance } from '@/core/statistics/chance';
 
 const LOAD_W = 170;

@@ -16,7 +16,7 @@ import { entrySheet, productSheet } from '@/contracts/sheets/lineUpSheets';
 import { briefSheet } from '@/contracts/sheets/briefSheet';
 import { defaultBrief } from '@/core/brief/brief';
 import { publishRequest, shareRequest } from '@/lab/publish/schemas';
-import { weightsIn } from '@/lab/orders/weightsView';
+import { weightsIn } from '@/lab/orders/beyond/weightsView';
 import { readWavHead, wavBlocks } from '@/formats/wav/readWav';
 import { wavBytes } from '../support/wav';
 

@@ -4,7 +4,7 @@ import type { ReadersCopy } from '@/contracts/readersCopy';
 import { unpack, type Packed } from '@/core/packed';
 import { UnusableInput } from '@/formats/problem';
 import { reportOf } from '@/lab/report/bundleReport';
-import { readersAnswers } from '@/lab/report/readersAnswers';
+import { readersAnswers } from '@/lab/report/reader/readersAnswers';
 import { rankBundle } from '@/lab/model/rankBundle';
 import { choiceHash, choiceOf, firstChoice, waysOf, type Choice } from '@/reader/choice';
 import { fitsOf } from '@/reader/machine';

@@ -10,7 +10,7 @@ import { recordingFaults } from '@/core/sound/recording/recordingFaults';
 import { roomOff } from '@/core/sound/recording/roomOff';
 import { CourseGatherer } from '@/core/sound/spectrum/shortSpectra';
 import { toneSource, toneSentence } from '@/core/sound/tones/toneNames';
-import { conductancePerSone } from '@/core/judgement/perSone';
+import { conductancePerSone } from '@/core/judgement/measures/perSone';
 import { seededChance } from '@/core/statistics/chance';
 import { fanSound, roomShape, simulatedSound, type FanVoice } from '@/simulator/fanSound';
 import { reasonOf, valueOf } from '../support/outcome';

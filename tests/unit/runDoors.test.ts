@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import type { Schema } from 'yup';
 import { BOUNDS } from '@/core/bounds';
-import { airflowWall, type WallPoint } from '@/core/judgement/airflowWall';
-import { chanceAhead } from '@/core/judgement/chanceAhead';
+import { airflowWall, type WallPoint } from '@/core/judgement/measures/airflowWall';
+import { chanceAhead } from '@/core/judgement/pairs/chanceAhead';
 import { chanceFirst } from '@/core/judgement/chanceFirst';
-import { priceFront } from '@/core/judgement/priceFront';
+import { priceFront } from '@/core/judgement/readers/priceFront';
 import { rigBookSheet } from '@/contracts/sheets/rigSheets';
 import { orderSchema } from '@/lab/bench/orderSchema';
 import { newRun, runChanges, runEdit, runEdits } from '@/lab/runs/runEditSchema';

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { mean } from '@/core/statistics/mean';
 import { sampleVariance } from '@/core/statistics/sampleVariance';
 import { halfWidth } from '@/core/uncertainty/doubt';
-import { repeatsSpread, type RepeatedSetting } from '@/core/uncertainty/repeatsSpread';
+import { repeatsSpread, type RepeatedSetting } from '@/core/uncertainty/spreads/repeatsSpread';
 import { varianceComponents } from '@/core/statistics/varianceComponents';
 import { seededChance } from '../support/chance';
 import { valueOf } from '../support/outcome';

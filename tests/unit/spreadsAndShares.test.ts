@@ -1,9 +1,9 @@
 import fc from 'fast-check';
-import { curveEnds } from '@/core/curves/curveEnds';
+import { curveEnds } from '@/core/curves/shown/curveEnds';
 import { entryCurves } from '@/core/curves/entryCurve';
 import type { MeasuredPoint } from '@/core/curves/settings/measuredPoint';
 import { valueAtLine } from '@/core/curves/valueAtLine';
-import { toSeparate } from '@/core/judgement/toSeparate';
+import { toSeparate } from '@/core/judgement/pairs/toSeparate';
 import { coolerLevel } from '@/core/levels/coolerLevel';
 import { known, unknown } from '@/core/outcome';
 import { dieValue, reductionFrom } from '@/core/reduction/dieValue';
@@ -16,7 +16,7 @@ import { instrumentDoubt, withoutSensors } from '@/core/rig/instrumentDoubt';
 import { seededChance } from '@/core/statistics/chance';
 import { toldInFourOfFive } from '@/core/uncertainty/criticalDifference';
 import { mountTerm, sureTerm } from '@/core/uncertainty/doubt';
-import { knownAfter } from '@/core/uncertainty/knownAfter';
+import { knownAfter } from '@/core/uncertainty/spreads/knownAfter';
 
 const NO_SENSORS = { ...withoutSensors(instrumentDoubt(null)), sharedLevelDb: 0 };
 const ENTRIES = ['a', 'b', 'c'].map((entry) => ({ entry, isControl: entry === 'a' }));

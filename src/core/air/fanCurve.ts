@@ -1,5 +1,5 @@
 import { known, unknown, type Outcome } from '../outcome';
-import { pchip, pchipAt, type Pchip } from '../curves/pchip';
+import { pchip, pchipAt, type Pchip } from '@/core/curves/shape/pchip';
 import type { FlowPoint } from './flowPoint';
 
 /** What a fan delivers at one speed: pressure over flow, between the openings that were measured. */

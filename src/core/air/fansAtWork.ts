@@ -1,4 +1,4 @@
-import { LEVEL_LAW } from '../curves/speedLaw';
+import { LEVEL_LAW } from '@/core/curves/shape/speedLaw';
 import { simultaneousQuantile } from '../uncertainty/simultaneous95';
 import { interval95 } from '../uncertainty/interval95';
 import { tiesOf, type Bracket } from '../ranking/ties';

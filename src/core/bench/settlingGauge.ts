@@ -3,7 +3,7 @@ import { toCome } from '../settling/toCome';
 import { windowSlope } from '../settling/windowSlope';
 import { againstSettled } from '../settling/settledRule';
 import { STILL_TO_COME_K } from '../settling/steady';
-import { NORMAL_95 } from '../statistics/normal';
+import { NORMAL_95 } from '@/core/statistics/distributions/normal';
 
 export interface SettlingGauge {
   /** Slope over the window so far, K/min; null before there is one. */

@@ -1,5 +1,5 @@
 import { known, unknown, type Outcome } from '../outcome';
-import { fTail } from '../statistics/fTail';
+import { fTail } from '@/core/statistics/distributions/fTail';
 import { groupBy } from '../statistics/groupBy';
 import { interval95 } from '../uncertainty/interval95';
 import { plural } from '../words';

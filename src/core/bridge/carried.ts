@@ -1,7 +1,7 @@
 import type { EntryCurve } from '../curves/entryCurve';
 import { valueAtLine } from '../curves/valueAtLine';
 import type { Load } from '../runs/load';
-import { NORMAL_95 } from '../statistics/normal';
+import { NORMAL_95 } from '@/core/statistics/distributions/normal';
 import { bridgedValue, type Bridge } from './bridge';
 
 /** Curves measured on another rig, of entries that were not measured here, and the bridge that carries them over. */

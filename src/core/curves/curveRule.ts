@@ -1,5 +1,5 @@
 import { ASSUMED_SPREAD_K } from '../uncertainty/constants';
-import type { SpeedLaw } from './speedLaw';
+import type { SpeedLaw } from './shape/speedLaw';
 
 /** What a curve stands against: the cooler's own level, the speed or duty of its first fan (FORMATS step 13), or its loudness. */
 export const AGAINST = ['noise', 'rpm', 'duty', 'sone'] as const;

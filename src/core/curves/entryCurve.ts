@@ -1,7 +1,7 @@
 import type { Variance } from '../statistics/variance';
 import { partLeftOut } from '../levels/levelShare';
 import { halfWidth, sureTerm } from '../uncertainty/doubt';
-import { NORMAL_95 } from '../statistics/normal';
+import { NORMAL_95 } from '@/core/statistics/distributions/normal';
 import { judgedSettings, type Judged } from './settings/judgedSettings';
 import { instrumentDoubt, type InstrumentDoubt } from '../rig/instrumentDoubt';
 import { RISE_AGAINST_NOISE, type CurveRule, type KeptRule } from './curveRule';

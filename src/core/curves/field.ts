@@ -1,18 +1,18 @@
 import { median } from '../statistics/median';
 import type { Variance } from '../statistics/variance';
 import { carried, scaleOf } from '../uncertainty/carried';
-import { entryVariance, type EntryVariance } from '../uncertainty/entryVariance';
-import { mountNumbers, type WeightedSetting } from '../uncertainty/mountNumbers';
-import { passSpread } from '../uncertainty/passSpread';
-import { rigSpread, shownBy, type RigSpread } from '../uncertainty/rigSpread';
-import { scattersMore } from '../uncertainty/scattersMore';
+import { entryVariance, type EntryVariance } from '@/core/uncertainty/spreads/entryVariance';
+import { mountNumbers, type WeightedSetting } from '@/core/uncertainty/spreads/mountNumbers';
+import { passSpread } from '@/core/uncertainty/spreads/passSpread';
+import { rigSpread, shownBy, type RigSpread } from '@/core/uncertainty/spreads/rigSpread';
+import { scattersMore } from '@/core/uncertainty/spreads/scattersMore';
 import { standsOut } from '../uncertainty/standsOut';
 import type { Sweep } from '../uncertainty/sweep';
 import type { Against } from './curveRule';
-import type { SpeedLaw } from './speedLaw';
-import { lawSlope } from './lawSlope';
+import type { SpeedLaw } from './shape/speedLaw';
+import { lawSlope } from './shape/lawSlope';
 import { isRestated, meet, type Meeting } from './standing';
-import { settingWeights, sweepKnots, type SweepKnots } from './sweepKnots';
+import { settingWeights, sweepKnots, type SweepKnots } from './shape/sweepKnots';
 
 /** All entries that were measured for a comparison, at one load: what the doubt of each stands on, whoever of them is looked at. */
 export interface Field {

@@ -1,10 +1,10 @@
 import { judgedValue, type CurvePoint, type EntryCurve } from './entryCurve';
 import { fieldAt, type SpreadSource } from './field';
-import { LEVEL_LAW, restatedBySpeed, type SpeedLaw } from './speedLaw';
+import { LEVEL_LAW, restatedBySpeed, type SpeedLaw } from './shape/speedLaw';
 import { halfWidth, mountTerm, scaled, sureTerm, type DoubtTerm } from '../uncertainty/doubt';
 import { unrepeated } from '../uncertainty/unrepeated';
 
-import { NORMAL_95 } from '../statistics/normal';
+import { NORMAL_95 } from '@/core/statistics/distributions/normal';
 
 export interface PlacedValue {
   placed: true;

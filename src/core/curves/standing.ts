@@ -1,5 +1,5 @@
 import type { Against } from './curveRule';
-import { pchipAt, type Pchip } from './pchip';
+import { pchipAt, type Pchip } from './shape/pchip';
 
 const ROUNDING = 1e-9;
 /** An end of a curve so near reaches the line: fans tuned by hand land there (FORMATS step 7), dB. */

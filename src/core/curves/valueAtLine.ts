@@ -1,7 +1,7 @@
 import { judgedResistance, judgedValue, type CurvePoint, type EntryCurve } from './entryCurve';
-import { knotsOf } from './knots';
+import { knotsOf } from './shape/knots';
 import { noUsable, underFirst, type NoValue } from './noValue';
-import { pchip, pchipAt, type Pchip } from './pchip';
+import { pchip, pchipAt, type Pchip } from './shape/pchip';
 import { placedAt, restatedFrom, type PlacedValue, type Standing } from './placedValue';
 import { isRestated, meet, type Meeting } from './standing';
 

@@ -1,5 +1,5 @@
-import { fTail } from '../statistics/fTail';
-import { normalQuantile } from '../statistics/normalQuantile';
+import { fTail } from '@/core/statistics/distributions/fTail';
+import { normalQuantile } from '@/core/statistics/distributions/normalQuantile';
 import type { Variance } from '../statistics/variance';
 import { brokenLimits, NO_MEAN, weighted, type ControlLimit } from './controlLimits';
 

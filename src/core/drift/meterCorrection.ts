@@ -1,7 +1,7 @@
 import type { LevelCorrection } from '../levels/levelCorrection';
 import { known, unknown, type Outcome } from '../outcome';
 import { CHECK_LIMIT } from '../rig/instrument';
-import { NORMAL_95 } from '../statistics/normal';
+import { NORMAL_95 } from '@/core/statistics/distributions/normal';
 
 /** A reading of the meter on the calibrator: how far off, dB; `on` as a person writes the day. */
 export interface CalibratorReading {

@@ -3,7 +3,7 @@ import { hasDie, type LabRun } from '../runs/labRun';
 import { loadKey } from '../runs/load';
 import { groupBy } from '../statistics/groupBy';
 import { ASSUMED_SPREAD_K } from '../uncertainty/constants';
-import { repeatsSpread } from '../uncertainty/repeatsSpread';
+import { repeatsSpread } from '@/core/uncertainty/spreads/repeatsSpread';
 import { repeatsOf } from './repeatsOf';
 import { slipsAmong, type ReadRun, type Slip } from './slips';
 import { settingsOf } from './standsApart';

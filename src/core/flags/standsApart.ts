@@ -1,9 +1,9 @@
 import { groupBy } from '../statistics/groupBy';
 import { mean } from '../statistics/mean';
-import { studentizedRange } from '../statistics/studentizedRange';
+import { studentizedRange } from '@/core/statistics/distributions/studentizedRange';
 import type { Variance } from '../statistics/variance';
-import { mountNumbers } from '../uncertainty/mountNumbers';
-import { repeatsSpread, type RepeatedSetting } from '../uncertainty/repeatsSpread';
+import { mountNumbers } from '@/core/uncertainty/spreads/mountNumbers';
+import { repeatsSpread, type RepeatedSetting } from '@/core/uncertainty/spreads/repeatsSpread';
 import { ASSUMED_SPREAD_K } from '../uncertainty/constants';
 
 export interface Repeat {

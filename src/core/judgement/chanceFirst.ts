@@ -1,6 +1,6 @@
 import type { PlacedEntry } from '../ranking/rankAtLine';
 import { seededChance } from '../statistics/chance';
-import { NORMAL_95 } from '../statistics/normal';
+import { NORMAL_95 } from '@/core/statistics/distributions/normal';
 import { halfWidth } from '../uncertainty/doubt';
 
 type Drawn = Pick<PlacedEntry, 'value' | 'doubt' | 'shared' | 'status'> & { watts?: number };

@@ -1,5 +1,5 @@
 import { known, unknown, type Outcome } from '../outcome';
-import { fTail } from '../statistics/fTail';
+import { fTail } from '@/core/statistics/distributions/fTail';
 import { solveLinear } from '../statistics/solveLinear';
 import { interval95 } from '../uncertainty/interval95';
 

@@ -1,4 +1,4 @@
-import { normalCdf, normalDensity } from '../statistics/normal';
+import { normalCdf, normalDensity } from '@/core/statistics/distributions/normal';
 
 /** A look before the end, held to its bound. */
 export interface EarlyLook {

@@ -1,4 +1,4 @@
-import { BEYOND_ALL, curveEnds } from '../curves/curveEnds';
+import { BEYOND_ALL, curveEnds } from '@/core/curves/shown/curveEnds';
 import type { EntryCurve } from '../curves/entryCurve';
 import { rankAtLine, type PlacedEntry, type Ranking } from './rankAtLine';
 

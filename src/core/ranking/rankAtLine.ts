@@ -5,7 +5,7 @@ import type { PlacedValue } from '../curves/placedValue';
 import { LIMIT_BAND_K } from '../settling/loadStretch';
 import type { Load } from '../runs/load';
 import { fieldAt, type SpreadSource } from '../curves/field';
-import { NORMAL_95 } from '../statistics/normal';
+import { NORMAL_95 } from '@/core/statistics/distributions/normal';
 import { halfWidth, scaled, type DoubtTerm } from '../uncertainty/doubt';
 import type { Comparable } from '../uncertainty/criticalDifference';
 import { ties, type Bracket } from './ties';

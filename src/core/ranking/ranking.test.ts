@@ -4,7 +4,7 @@ import { seededChance } from '../../../tests/support/chance';
 import { entryCurves } from '../curves/entryCurve';
 import type { MeasuredPoint } from '../curves/settings/measuredPoint';
 import { coolerLevel } from '../levels/coolerLevel';
-import { studentizedRange } from '../statistics/studentizedRange';
+import { studentizedRange } from '@/core/statistics/distributions/studentizedRange';
 import { bracketSentences } from './bracketSentences';
 import { rankAtLine } from './rankAtLine';
 import { sampleSentences } from './sampleSentences';

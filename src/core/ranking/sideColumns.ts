@@ -1,4 +1,4 @@
-import { BEYOND_ALL, curveEnds } from '../curves/curveEnds';
+import { BEYOND_ALL, curveEnds } from '@/core/curves/shown/curveEnds';
 import { responseOf, type Response } from '../responses/responses';
 import { isIdle, loadKey, type Load } from '../runs/load';
 import { rankAtLine } from './rankAtLine';

@@ -1,4 +1,4 @@
-import { BEYOND_ALL, curveEnds } from '../curves/curveEnds';
+import { BEYOND_ALL, curveEnds } from '@/core/curves/shown/curveEnds';
 import type { EntryCurve } from '../curves/entryCurve';
 import { median } from '../statistics/median';
 import { rankAtLine, type LineRule, type Ranking } from './rankAtLine';

@@ -1,4 +1,4 @@
-import { LEVEL_LAW } from '../curves/speedLaw';
+import { LEVEL_LAW } from '@/core/curves/shape/speedLaw';
 import type { MeasuredPoint } from '../curves/settings/measuredPoint';
 import { coolerLevel } from '../levels/coolerLevel';
 import type { Chance } from '../statistics/chance';

@@ -1,7 +1,7 @@
 import type { Bound } from '../bounds';
 import { boundOfColumn, RANKED_SENSORS } from '../channels/channels';
 import { RISE_LAW, type Against, type Better, type CurveRule } from '../curves/curveRule';
-import { LEVEL_LAW, type SpeedLaw } from '../curves/speedLaw';
+import { LEVEL_LAW, type SpeedLaw } from '@/core/curves/shape/speedLaw';
 import { sentence } from '../words';
 
 /** Where the value of a run comes from. */

@@ -1,7 +1,7 @@
 import type { Against } from '../curves/curveRule';
 import { entryCurves, type EntryCurve } from '../curves/entryCurve';
-import { controlRise } from '../judgement/controlRise';
-import type { DetailRule } from '../judgement/entryDetail';
+import { controlRise } from '@/core/judgement/measures/controlRise';
+import type { DetailRule } from '@/core/judgement/measures/entryDetail';
 import { lineRule, rankAtLine, type LineRule, type Ranking } from '../ranking/rankAtLine';
 import { curveRule, type Response } from '../responses/responses';
 import { historyAt } from '../rig/rigRemounts';

@@ -1,7 +1,7 @@
 import { known, type Outcome } from '../outcome';
 import { leastSquaresLine } from '../statistics/leastSquaresLine';
 import { binnedMeans } from './binnedMeans';
-import { NORMAL_95 } from '../statistics/normal';
+import { NORMAL_95 } from '@/core/statistics/distributions/normal';
 
 export interface WindowSlope {
   kPerMin: number;

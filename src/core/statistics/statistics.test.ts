@@ -4,7 +4,7 @@ import { groupBy } from './groupBy';
 import { leastSquaresLine } from './leastSquaresLine';
 import { mean } from './mean';
 import { median } from './median';
-import { normalCdf, normalDensity } from './normal';
+import { normalCdf, normalDensity } from './distributions/normal';
 import { quantile } from './quantile';
 import { robustSigma } from './robustSigma';
 import { solveLinear } from './solveLinear';

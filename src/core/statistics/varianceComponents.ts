@@ -1,6 +1,6 @@
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
 import { known, unknown, type Outcome } from '../outcome';
-import { normalQuantile } from './normalQuantile';
+import { normalQuantile } from './distributions/normalQuantile';
 
 /** A reading with the cell whose mean it scatters about, and the group of each source of spread that it belongs to. */
 export interface GroupedReading {

@@ -1,4 +1,4 @@
-import type { WeightedSetting } from './mountNumbers';
+import type { WeightedSetting } from './spreads/mountNumbers';
 import type { SweepSetting } from './sweep';
 
 /**

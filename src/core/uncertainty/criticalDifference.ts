@@ -1,4 +1,4 @@
-import { studentizedRange } from '../statistics/studentizedRange';
+import { studentizedRange } from '@/core/statistics/distributions/studentizedRange';
 import { rangeOf } from './rangeOf';
 import type { DoubtTerm } from './doubt';
 

@@ -1,5 +1,5 @@
 import { rangeOf } from './rangeOf';
-import type { EntryVariance } from './entryVariance';
+import type { EntryVariance } from './spreads/entryVariance';
 
 /** A term of the uncertainty of a value: what it comes from, its variance, and the degrees of freedom behind it. */
 export interface DoubtTerm {

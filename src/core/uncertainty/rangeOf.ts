@@ -1,4 +1,4 @@
-import { studentizedRange } from '../statistics/studentizedRange';
+import { studentizedRange } from '@/core/statistics/distributions/studentizedRange';
 
 /** Steps of 1/ν at which q is looked up; between them it is straight to 10⁻⁵ of itself. */
 const STEPS = 2000;

@@ -1,5 +1,5 @@
-import { NORMAL_95 } from '../statistics/normal';
-import { studentizedRange } from '../statistics/studentizedRange';
+import { NORMAL_95 } from '@/core/statistics/distributions/normal';
+import { studentizedRange } from '@/core/statistics/distributions/studentizedRange';
 
 /**
  * Quantile that differences of sure terms are compared with, in standard deviations, where `count` entries are looked at together and all

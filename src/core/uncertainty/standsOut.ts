@@ -1,6 +1,6 @@
 import type { Variance } from '../statistics/variance';
-import { fTail } from '../statistics/fTail';
-import { shownBy, together, type MountedEntry } from './rigSpread';
+import { fTail } from '@/core/statistics/distributions/fTail';
+import { shownBy, together, type MountedEntry } from './spreads/rigSpread';
 
 /** How seldom a sound entry of a round-up is named. */
 const SELDOM = 0.05;

@@ -4,13 +4,13 @@ import type { MeasuredPoint } from '../curves/settings/measuredPoint';
 import { valueAtLine } from '../curves/valueAtLine';
 import { rankAtLine } from '../ranking/rankAtLine';
 import { instrumentDoubt } from '../rig/instrumentDoubt';
-import { studentizedRange } from '../statistics/studentizedRange';
+import { studentizedRange } from '@/core/statistics/distributions/studentizedRange';
 import { criticalDifference, toldInFourOfFive } from './criticalDifference';
-import { entryVariance } from './entryVariance';
+import { entryVariance } from './spreads/entryVariance';
 import { interval95 } from './interval95';
-import { mountNumbers } from './mountNumbers';
+import { mountNumbers } from './spreads/mountNumbers';
 import { rangeOf } from './rangeOf';
-import { rigSpread } from './rigSpread';
+import { rigSpread } from './spreads/rigSpread';
 import { standsOut } from './standsOut';
 
 /** Γ by Stirling's series, pushed up first. */

@@ -1,8 +1,8 @@
 import type { EntryCurve } from '../curves/entryCurve';
-import type { EntryDetail } from '../judgement/entryDetail';
-import { interval95Share } from '../judgement/intervalShare';
-import { priceFront } from '../judgement/priceFront';
-import { bandScore95 } from '../judgement/measureIntervals';
+import type { EntryDetail } from '@/core/judgement/measures/entryDetail';
+import { interval95Share } from '@/core/judgement/measures/intervalShare';
+import { priceFront } from '@/core/judgement/readers/priceFront';
+import { bandScore95 } from '@/core/judgement/measures/measureIntervals';
 import type { Outcome } from '../outcome';
 import type { PlacedEntry } from '../ranking/rankAtLine';
 import { RISE } from '../responses/responses';

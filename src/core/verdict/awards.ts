@@ -2,7 +2,7 @@ import { countWord, inARow, sentence } from '../words';
 import type { Outcome } from '../outcome';
 import { known, unknown } from '../outcome';
 import type { PlacedEntry } from '../ranking/rankAtLine';
-import { cheapestStep, type FrontStanding } from '../judgement/priceFront';
+import { cheapestStep, type FrontStanding } from '@/core/judgement/readers/priceFront';
 import { simultaneous95 } from '../uncertainty/simultaneous95';
 import type { AwardKind } from './verdictSheet';
 

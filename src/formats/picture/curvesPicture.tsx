@@ -1,5 +1,5 @@
 /** @jsxImportSource preact */
-import { drawnCurve } from '@/core/curves/drawnCurve';
+import { drawnCurve } from '@/core/curves/shown/drawnCurve';
 import type { EntryCurve } from '@/core/curves/entryCurve';
 import { Marker } from './marker';
 import { Picture, Words, type PictureEntry, type PictureSize, type PictureWords } from './picture';

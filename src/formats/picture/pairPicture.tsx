@@ -1,5 +1,5 @@
 /** @jsxImportSource preact */
-import { EQUAL_DB, type PairRow } from '@/core/judgement/headToHead';
+import { EQUAL_DB, type PairRow } from '@/core/judgement/pairs/headToHead';
 import { Marker } from './marker';
 import { Picture, Words, type PictureEntry, type PictureSize, type PictureWords } from './picture';
 import { colourAt, tenths, type PictureTheme } from './pictureTheme';

@@ -16,7 +16,7 @@ import { unknown } from '@/core/outcome';
 import { RISE } from '@/core/responses/responses';
 import { curvesOf } from '@/core/roundUp/order';
 import { loadKey } from '@/core/runs/load';
-import { NORMAL_95 } from '@/core/statistics/normal';
+import { NORMAL_95 } from '@/core/statistics/distributions/normal';
 import { listBridges } from '@/database/roundUps/bridges';
 import { keptFile } from '@/database/roundUps/exports';
 import { withDatabase } from '@/database/pool';

@@ -1,7 +1,7 @@
 import { isAtLine, type KeptBridged } from '@/core/bridge/carried';
 import { axisWords, type Against } from '@/core/curves/curveRule';
 import type { EntryCurve } from '@/core/curves/entryCurve';
-import { entryDetails, type EntryDetail } from '@/core/judgement/entryDetail';
+import { entryDetails, type EntryDetail } from '@/core/judgement/measures/entryDetail';
 import type { Ranking } from '@/core/ranking/rankAtLine';
 import { responseOf, RESPONSES, RISE, type Response } from '@/core/responses/responses';
 import { onOneScale, scaleWords } from '@/core/responses/scoreScale';

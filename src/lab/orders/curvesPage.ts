@@ -1,10 +1,10 @@
 import { NO_BRIDGES } from '@/core/bridge/carried';
 import { questionOf } from '@/core/brief/questions';
-import { CROWD } from '@/core/curves/crowd';
+import { CROWD } from '@/core/curves/shown/crowd';
 import type { EntryCurve } from '@/core/curves/entryCurve';
-import type { RiseShown } from '@/core/curves/shownScale';
-import { crossings, type Crossing } from '@/core/judgement/crossings';
-import { wallOf } from '@/core/judgement/curveWall';
+import type { RiseShown } from '@/core/curves/shown/shownScale';
+import { crossings, type Crossing } from '@/core/judgement/pairs/crossings';
+import { wallOf } from '@/core/judgement/measures/curveWall';
 import { pack, type Packed } from '@/core/packed';
 import { roomSpanC } from './roomSpan';
 import { allAlike } from '@/core/responses/allAlike';

@@ -9,7 +9,7 @@ import { readPlaces } from '../air/readPlaces';
 import { viewShownLineUp } from '../lineUp/shownLineUp';
 import { memoized } from '../model/cachedUntilWritten';
 import { measuredRises, sourceWords, type RoundUpView } from '../model/roundUpView';
-import { heatsinksAndFans } from './heatsinksAndFans';
+import { heatsinksAndFans } from './beyond/heatsinksAndFans';
 
 /** A page under Curves or Verdict, with the views that it is made of, where there are several. */
 export interface DeskPage extends RoundUpPage {

@@ -4,7 +4,7 @@ import { rankAtLine, type Ranking } from '@/core/ranking/rankAtLine';
 import { loadKey } from '@/core/runs/load';
 import { NO_FILTER, type FitFilter } from '@/core/lineUp/fitFilter';
 import { memoized } from '../model/cachedUntilWritten';
-import { leftOutBy, type LeftOutEntry } from './readersFit';
+import { leftOutBy, type LeftOutEntry } from './readers/readersFit';
 import { sustainedBy, type Sustained } from './sustained';
 import { methodSentences } from '../planning/methodSentence';
 import { responseChoice, viewResponse, type ResponseChoice, type ResponseView } from '../model/responseView';

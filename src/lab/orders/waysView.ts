@@ -7,7 +7,7 @@ import { isIdle, loadKey } from '@/core/runs/load';
 import { groupBy } from '@/core/statistics/groupBy';
 import { viewShownLineUp } from '../lineUp/shownLineUp';
 import { placedEntries } from '../model/pageEntries';
-import { heatsinksAndFans } from './heatsinksAndFans';
+import { heatsinksAndFans } from './beyond/heatsinksAndFans';
 import type { RoundUpView } from '../model/roundUpView';
 import { viewResponse, type ResponseChoice } from '../model/responseView';
 

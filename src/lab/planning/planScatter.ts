@@ -1,9 +1,9 @@
 import type { RigScatter } from '@/core/plan/smallestDifference';
 import { isFixedWatts } from '@/core/runs/load';
-import { repeatsSpread } from '@/core/uncertainty/repeatsSpread';
+import { repeatsSpread } from '@/core/uncertainty/spreads/repeatsSpread';
 import { fieldAt } from '@/core/curves/field';
 import { historyAt } from '@/core/rig/rigRemounts';
-import { rigSpread } from '@/core/uncertainty/rigSpread';
+import { rigSpread } from '@/core/uncertainty/spreads/rigSpread';
 import { plural } from '@/core/words';
 import { ASSUMED_SPREAD_K } from '@/core/uncertainty/constants';
 import { viewResponse } from '../model/responseView';

@@ -11,7 +11,7 @@ import { criticalDifference } from '@/core/uncertainty/criticalDifference';
 import { tunedSettings } from '@/core/plan/tunedSettings';
 import { earlyBounds, type EarlyLook } from '@/core/plan/earlyLooks';
 import { rankAtLine } from '@/core/ranking/rankAtLine';
-import { NORMAL_95 } from '@/core/statistics/normal';
+import { NORMAL_95 } from '@/core/statistics/distributions/normal';
 import type { GroupedReading } from '@/core/statistics/varianceComponents';
 import { acrossRigs, spreadReadings } from '../drift/spreadHistory';
 import { valueAtLine } from '@/core/curves/valueAtLine';

@@ -13,7 +13,7 @@ import { publishable } from '../outgoing/publishable';
 import { Refused } from '../refusal';
 import type { Bundle } from '@/formats/bundle/readBundle';
 import { problemText } from '@/formats/problem';
-import type { BundleOrders } from '../report/bundleOrders';
+import type { BundleOrders } from '@/lab/report/orders/bundleOrders';
 import { bundleReport, reportOf } from '../report/bundleReport';
 import { figuresOf, underWords } from './publishedFigures';
 

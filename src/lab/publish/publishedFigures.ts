@@ -1,7 +1,7 @@
 import type { CoverWords } from '@/core/lineUp/underCover';
 import type { PlacedEntry } from '@/core/ranking/rankAtLine';
 import type { PublishedFigure } from '@/core/verdict/versionChanges';
-import { placeWords } from '../report/orderViews';
+import { placeWords } from '@/lab/report/orders/orderViews';
 
 /** An order as versions are compared by it. */
 export const figuresOf = (

@@ -15,7 +15,7 @@ import { placedEntries } from '../model/pageEntries';
 import { withDatabase } from '@/database/pool';
 import { listSheetChanges, readSheet, type KeptSheet } from '@/database/lineUp/sheets';
 import { memoized } from '../model/cachedUntilWritten';
-import { viewJudgement } from '../orders/judgementView';
+import { viewJudgement } from '@/lab/orders/beyond/judgementView';
 import { viewPrices } from '../lineUp/prices';
 import { viewPublished, type PublishedView } from './shares';
 import { availableResponses } from '../model/responseView';

@@ -24,10 +24,10 @@ import { reportHtml } from '@/formats/report/reportHtml';
 import { reducedOf } from '../model/roundUpOfBundle';
 import { dayWords, momentWords } from '@/core/timeWords';
 import { reportFonts } from './reportFonts';
-import { bundleOrders, type BundleOrders } from './bundleOrders';
+import { bundleOrders, type BundleOrders } from './orders/bundleOrders';
 import type { Made } from './made';
 import { RULES_NOW } from './rulesNow';
-import { readersAnswers } from './readersAnswers';
+import { readersAnswers } from './reader/readersAnswers';
 import { partOf, told } from './verdictParts';
 
 /** A report without its photographs and recordings weighs no more; what its data may take of that is what the rest leaves. */

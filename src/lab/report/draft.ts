@@ -7,11 +7,11 @@ import { coverAll } from '@/core/lineUp/underCover';
 import { coverWordsOf } from '../lineUp/coverWordsOf';
 import { withDatabase } from '@/database/pool';
 import type { RoundUpView } from '../model/roundUpView';
-import type { BundleOrders } from './bundleOrders';
+import type { BundleOrders } from './orders/bundleOrders';
 import { draftReport } from './bundleReport';
 import { refuseCovered } from '../outgoing/coverGate';
 import { offeredFigures, type OfferedFigure } from './offeredFigures';
-import { publishableOrders } from './publishableOrders';
+import { publishableOrders } from './orders/publishableOrders';
 
 /** What a verdict under way is written with: how readers would see it, and what its figures are and bear. */
 export interface Draft {

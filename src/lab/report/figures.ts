@@ -1,12 +1,12 @@
-import { capacity95 } from '@/core/judgement/capacity';
-import { interval95Share } from '@/core/judgement/intervalShare';
+import { capacity95 } from '@/core/judgement/measures/capacity';
+import { interval95Share } from '@/core/judgement/measures/intervalShare';
 import type { Brief } from '@/core/brief/brief';
 import { unknown, type Outcome } from '@/core/outcome';
 import { pairDifference } from '@/core/ranking/pairDifference';
 import type { PlacedEntry } from '@/core/ranking/rankAtLine';
 import { responseOf, RISE } from '@/core/responses/responses';
 import { instrumentDoubt } from '@/core/rig/instrumentDoubt';
-import { NORMAL_95 } from '@/core/statistics/normal';
+import { NORMAL_95 } from '@/core/statistics/distributions/normal';
 import { FIGURES, namesIn, type Reference } from '@/core/verdict/references';
 import { OWN_WHAT, type ShownWhat } from '@/core/verdict/verdictSheet';
 import type { Bundle } from '@/formats/bundle/readBundle';

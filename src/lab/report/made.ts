@@ -1,6 +1,6 @@
 import type { Verdict } from '@/core/verdict/verdictSheet';
 import type { Bundle } from '@/formats/bundle/readBundle';
-import type { BundleOrders } from './bundleOrders';
+import type { BundleOrders } from './orders/bundleOrders';
 
 /** A verdict on its way to a report. */
 export interface Made {

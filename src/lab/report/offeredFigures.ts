@@ -1,6 +1,6 @@
 import { FIGURES, referenceText } from '@/core/verdict/references';
 import { OWN_WHAT } from '@/core/verdict/verdictSheet';
-import type { BundleOrders } from './bundleOrders';
+import type { BundleOrders } from './orders/bundleOrders';
 
 /** A figure to pick for a text: what is put in, how it is called, and what it tells now. */
 export interface OfferedFigure {

@@ -10,12 +10,12 @@ import type { ReportVersion } from '@/core/verdict/reportVersion';
 import { h } from 'preact';
 import { markup } from '@/formats/markup/markup';
 import { PREVIEW } from '@/formats/picture/previewPicture';
-import { orderWords, type BundleOrders } from './bundleOrders';
+import { orderWords, type BundleOrders } from './orders/bundleOrders';
 import { linkPreview } from './linkPreview';
 import type { BundleRanking } from '../model/rankBundle';
 import { reportOf } from './bundleReport';
-import { orderPicture, orderTable } from './orderViews';
-import { embedded } from './embedded';
+import { orderPicture, orderTable } from './orders/orderViews';
+import { embedded } from './orders/embedded';
 import { reportFonts } from './reportFonts';
 
 /** The list of what a site is made of: only a folder with nothing beside it is written anew. */

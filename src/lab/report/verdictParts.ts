@@ -5,10 +5,10 @@ import type { VerdictPart } from '@/core/verdict/verdictSheet';
 import { sentence } from '@/core/words';
 import { markdownHtml } from '@/formats/report/markdown';
 import type { ReportPart } from '@/formats/report/reportData';
-import { orderWords } from './bundleOrders';
+import { orderWords } from './orders/bundleOrders';
 import type { Made } from './made';
 import { soundsPart } from './soundsPart';
-import { orderPicture, orderTable, placeWords } from './orderViews';
+import { orderPicture, orderTable, placeWords } from './orders/orderViews';
 
 /** Markdown with its live figures, as HTML. */
 export function told(made: Made, text: string): string {

@@ -3,11 +3,11 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef } from 'react';
 import type { BenchData } from '@/lab/bench/benchView';
-import { BenchStatusLine } from './benchStatus';
+import { BenchStatusLine } from './live/benchStatus';
 import { useAlarm } from './useAlarm';
 import { useBench } from './useBench';
 import { Between } from './between';
-import { Measuring } from './measuring';
+import { Measuring } from './live/measuring';
 import { Troubles } from './benchTroubles';
 
 /** The bench: one step at a time, large, with what comes next. */

@@ -4,7 +4,7 @@ import { Link } from '@/ui/frame/link';
 import { sentence } from '@/core/words';
 import type { LiveStatus } from '@/core/bench/benchEvent';
 import type { BenchData } from '@/lab/bench/benchView';
-import { isBenchAway } from './benchStatus';
+import { isBenchAway } from './live/benchStatus';
 import { type Live } from './useBench';
 
 const AWAY = {

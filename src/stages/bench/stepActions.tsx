@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { notice } from '@/ui/frame/notice';
 import { isByAirAlone, type BenchState } from '@/core/bench/benchState';
-import { stopWords } from './phaseWords';
+import { stopWords } from './live/phaseWords';
 import { sendOrder, type Order } from './sendOrder';
 import { useSpace } from './useSpace';
 import { Button } from '@/ui/frame/button';

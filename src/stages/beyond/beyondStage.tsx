@@ -11,7 +11,7 @@ import { LoadTabs } from '../curves/choices/loadTabs';
 import { WhatChoice } from '../curves/choices/whatChoice';
 import { KelvinWorths } from './kelvinWorths';
 import { Budget } from './budget';
-import type { BeyondData } from '@/lab/orders/beyondPage';
+import type { BeyondData } from '@/lab/orders/beyond/beyondPage';
 import { measuresOf } from './measures';
 import { Knees } from './knees';
 import { useIntervals } from './useIntervals';

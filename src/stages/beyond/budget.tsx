@@ -1,5 +1,5 @@
 import { figure } from '@/ui/marks/figures';
-import type { JudgedItem } from '@/lab/orders/beyondPage';
+import type { JudgedItem } from '@/lab/orders/beyond/beyondPage';
 import { doubtParts } from '@/core/uncertainty/doubtParts';
 import { partWords, remedyOf } from './doubtWords';
 import { PartsBar } from './partsBar';

@@ -1,6 +1,6 @@
 import { Term } from '@/ui/marks/term';
 import { figure } from '@/ui/marks/figures';
-import type { BeyondData } from '@/lab/orders/beyondPage';
+import type { BeyondData } from '@/lab/orders/beyond/beyondPage';
 
 /** Where within the band one entry passes another, as far as that can be told. */
 export function Crossovers({ data, nameOf }: { data: BeyondData; nameOf: (entry: string) => string }) {

@@ -1,6 +1,6 @@
 import { plural } from '@/core/words';
 import type { DoubtSource } from '@/core/uncertainty/doubtParts';
-import type { JudgedItem } from '@/lab/orders/beyondPage';
+import type { JudgedItem } from '@/lab/orders/beyond/beyondPage';
 
 /** Parts of a ± that need no more to be known to be said. */
 const WORDS: Record<Exclude<DoubtSource, 'mounts'>, string> = {

@@ -1,5 +1,5 @@
 import { figure } from '@/ui/marks/figures';
-import type { BeyondData } from '@/lab/orders/beyondPage';
+import type { BeyondData } from '@/lab/orders/beyond/beyondPage';
 
 /** What a kelvin less brings in clock or score, or that it brings nothing that can be told. */
 export function KelvinWorths({ worths }: Pick<BeyondData, 'worths'>) {

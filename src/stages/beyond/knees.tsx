@@ -1,6 +1,6 @@
 import { Term } from '@/ui/marks/term';
 import { inARow } from '@/core/words';
-import type { BeyondData, JudgedItem } from '@/lab/orders/beyondPage';
+import type { BeyondData, JudgedItem } from '@/lab/orders/beyond/beyondPage';
 import { DraftField } from '@/ui/form/draftField';
 import { figure } from '@/ui/marks/figures';
 import { worthPct } from './measures';

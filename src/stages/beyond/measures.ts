@@ -1,7 +1,7 @@
-import { holdsUnder } from '@/core/judgement/perDecibel';
-import { capacity95 } from '@/core/judgement/capacity';
-import type { MeasureIntervals } from '@/core/judgement/measureIntervals';
-import type { JudgedItem, BeyondData } from '@/lab/orders/beyondPage';
+import { holdsUnder } from '@/core/judgement/measures/perDecibel';
+import { capacity95 } from '@/core/judgement/measures/capacity';
+import type { MeasureIntervals } from '@/core/judgement/measures/measureIntervals';
+import type { JudgedItem, BeyondData } from '@/lab/orders/beyond/beyondPage';
 
 /** A measure of an entry as a column: its figure, its interval, or why there is none. */
 export interface Measure {

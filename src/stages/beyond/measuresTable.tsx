@@ -2,7 +2,7 @@ import { Termed } from '@/ui/marks/term';
 import { figure, placeText } from '@/ui/marks/figures';
 import { useMemo } from 'react';
 import { EntryMark } from '@/ui/marks/entryMark';
-import type { BeyondData } from '@/lab/orders/beyondPage';
+import type { BeyondData } from '@/lab/orders/beyond/beyondPage';
 import { DotTrack, placeOn, scaleAround, type DotScale } from '@/ui/chart/dotTrack';
 import { measuresOf, type Measure, type MeasureFigure } from './measures';
 import { standingWords } from '@/core/ranking/standingWords';

@@ -2,9 +2,9 @@
 
 import { wrap } from 'comlink';
 import { useEffect, useState } from 'react';
-import type { MeasureIntervals } from '@/core/judgement/measureIntervals';
+import type { MeasureIntervals } from '@/core/judgement/measures/measureIntervals';
 import type { JudgementWork } from '@/workers/judgementWorker';
-import type { JudgedItem, BeyondData } from '@/lab/orders/beyondPage';
+import type { JudgedItem, BeyondData } from '@/lab/orders/beyond/beyondPage';
 
 export interface IntervalsSoFar {
   done: ReadonlyMap<string, MeasureIntervals>;

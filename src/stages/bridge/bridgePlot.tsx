@@ -3,7 +3,7 @@
 import { useCallback, useMemo } from 'react';
 import type { Bridge, SharedPoint } from '@/core/bridge/bridge';
 import { Plot, themeColour, type PlotSeries } from '@/ui/chart/plot';
-import { NORMAL_95 } from '@/core/statistics/normal';
+import { NORMAL_95 } from '@/core/statistics/distributions/normal';
 
 const nothing = () => undefined;
 

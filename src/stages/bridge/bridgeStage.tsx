@@ -11,7 +11,7 @@ import { LoadTabs } from '../curves/choices/loadTabs';
 import { BridgedRows } from './bridgedRows';
 import { BridgePlot } from './bridgePlot';
 import type { BridgeData } from '@/lab/bridge/bridgePage';
-import { NORMAL_95 } from '@/core/statistics/normal';
+import { NORMAL_95 } from '@/core/statistics/distributions/normal';
 import { useAct } from '@/ui/useAct';
 import { LeftOut } from './leftOut';
 import { Button } from '@/ui/frame/button';

@@ -1,5 +1,5 @@
 import { allBridgedAt, type LoadBridges } from '@/core/bridge/carried';
-import type { ShownScale } from '@/core/curves/shownScale';
+import type { ShownScale } from '@/core/curves/shown/shownScale';
 import type { PageEntry as CurveEntry } from '@/lab/model/pageEntries';
 import { BridgedRows } from './bridgedRows';
 

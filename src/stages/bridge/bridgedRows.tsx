@@ -1,5 +1,5 @@
 import type { BridgedRow } from '@/core/bridge/carried';
-import { plainScale, type ShownScale } from '@/core/curves/shownScale';
+import { plainScale, type ShownScale } from '@/core/curves/shown/shownScale';
 import { RISE } from '@/core/responses/responses';
 import { figure } from '@/ui/marks/figures';
 import { Heads, num } from '@/ui/frame/heads';

@@ -1,5 +1,5 @@
 import type { CurvePoint } from '@/core/curves/entryCurve';
-import type { ShownScale } from '@/core/curves/shownScale';
+import type { ShownScale } from '@/core/curves/shown/shownScale';
 import type { Axis } from '@/core/curves/axis';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure } from '@/ui/marks/figures';

@@ -1,5 +1,5 @@
 import { TakeAlong } from '../desk/takeAlong';
-import { RISE_SHOWN, type RiseShown } from '@/core/curves/shownScale';
+import { RISE_SHOWN, type RiseShown } from '@/core/curves/shown/shownScale';
 import type { PageEntry as CurveEntry } from '@/lab/model/pageEntries';
 import type { CurveLoad, CurvesData } from '@/lab/orders/curvesPage';
 import { DifferenceChoice } from './choices/differenceChoice';

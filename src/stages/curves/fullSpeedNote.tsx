@@ -1,4 +1,4 @@
-import type { ShownScale } from '@/core/curves/shownScale';
+import type { ShownScale } from '@/core/curves/shown/shownScale';
 import type { FullSpeedLead } from '@/core/ranking/fullSpeed';
 import { placesInWords } from '@/core/words';
 import { figure } from '@/ui/marks/figures';

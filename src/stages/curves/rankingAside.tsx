@@ -1,5 +1,5 @@
 import { assumedWords } from '@/core/responses/responses';
-import { riseScale } from '@/core/curves/shownScale';
+import { riseScale } from '@/core/curves/shown/shownScale';
 import { pressed } from '../desk/usePicked';
 import { HeatingUp } from './heatingUp';
 import { BesideTable } from './besideTable';

@@ -1,6 +1,6 @@
 import { Termed } from '@/ui/marks/term';
 import { Link } from '@/ui/frame/link';
-import type { ShownScale } from '@/core/curves/shownScale';
+import type { ShownScale } from '@/core/curves/shown/shownScale';
 import { standingWords } from '@/core/ranking/standingWords';
 import type { PlacedEntry, Ranking } from '@/core/ranking/rankAtLine';
 import type { Axis } from '@/core/curves/axis';

@@ -2,18 +2,18 @@
 
 import { parseAsArrayOf, parseAsFloat, parseAsString, parseAsStringLiteral, useQueryStates } from 'nuqs';
 import { useCallback, useEffect, useMemo } from 'react';
-import { plainScale, RISE_SHOWN, riseScale } from '@/core/curves/shownScale';
+import { plainScale, RISE_SHOWN, riseScale } from '@/core/curves/shown/shownScale';
 import { fullSpeedLead, fullSpeedOrder } from '@/core/ranking/fullSpeed';
 import { rankAtLine } from '@/core/ranking/rankAtLine';
 import { AXES, lineStep } from '@/core/curves/axis';
 import { isTyping } from '@/ui/isTyping';
 import { parseZoom } from './chart/chartView';
-import { CROWD } from '@/core/curves/crowd';
+import { CROWD } from '@/core/curves/shown/crowd';
 import type { CurvesData } from '@/lab/orders/curvesPage';
 import { firstLine } from '@/core/curves/firstLine';
 import { axisRange } from './chart/lineRange';
 import { bridgedCurve } from '@/core/bridge/carried';
-import { crossings } from '@/core/judgement/crossings';
+import { crossings } from '@/core/judgement/pairs/crossings';
 import { risesAt } from './risesAt';
 
 /** What of the curves is looked at: from the address, with what follows from it. Arrow keys move the line. */

@@ -1,4 +1,4 @@
-import type { Fit, FitsData } from '@/lab/orders/fitsView';
+import type { Fit, FitsData } from '@/lab/orders/readers/fitsView';
 import { entryStyle } from '@/ui/marks/entryMark';
 import { figure } from '@/ui/marks/figures';
 

@@ -1,5 +1,5 @@
 import { ANY_MEMORY_MM } from '@/core/lineUp/configuredSize';
-import type { Fit, FitsData } from '@/lab/orders/fitsView';
+import type { Fit, FitsData } from '@/lab/orders/readers/fitsView';
 import { EntryMark, entryStyle } from '@/ui/marks/entryMark';
 import { figure } from '@/ui/marks/figures';
 import { Heads, num } from '@/ui/frame/heads';

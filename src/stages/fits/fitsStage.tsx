@@ -5,7 +5,7 @@ import { PAGES } from '@/contracts/roundUpPages';
 import { TakeAlong } from '../desk/takeAlong';
 import { parseAsString, useQueryState } from 'nuqs';
 import type { LabCase } from '@/core/cases/labCase';
-import type { FitsData } from '@/lab/orders/fitsView';
+import type { FitsData } from '@/lab/orders/readers/fitsView';
 import { copyText } from '@/ui/copyText';
 import { PageLine } from '../desk/pageLine';
 import { CaseDrawing } from './caseDrawing';

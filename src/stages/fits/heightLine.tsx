@@ -1,4 +1,4 @@
-import type { FitsData } from '@/lab/orders/fitsView';
+import type { FitsData } from '@/lab/orders/readers/fitsView';
 import { DotTrack, placeOn } from '@/ui/chart/dotTrack';
 import { figure } from '@/ui/marks/figures';
 

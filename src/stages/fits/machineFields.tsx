@@ -1,5 +1,5 @@
 import { parseAsFloat, parseAsString, useQueryStates } from 'nuqs';
-import type { FitsData } from '@/lab/orders/fitsView';
+import type { FitsData } from '@/lab/orders/readers/fitsView';
 import { NumberField, TextField } from '@/ui/form/fields';
 
 /** A reader's machine as fields; all of it is in the address. */

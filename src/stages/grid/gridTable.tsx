@@ -1,7 +1,7 @@
 import type { GridEffect } from '@/core/judgement/heatsinkFanGrid';
 import { mean } from '@/core/statistics/mean';
 import { figure } from '@/ui/marks/figures';
-import type { GridView } from '@/lab/orders/gridView';
+import type { GridView } from '@/lab/orders/beyond/gridView';
 import { Heads, num } from '@/ui/frame/heads';
 import { Scrolled } from '@/ui/frame/scrolled';
 

@@ -1,5 +1,5 @@
 import { ANY_MEMORY_MM } from '@/core/lineUp/configuredSize';
-import type { PairData, PairItem } from '@/lab/orders/pairPage';
+import type { PairData, PairItem } from '@/lab/orders/pairs/pairPage';
 import { figure } from '@/ui/marks/figures';
 
 interface Beside {

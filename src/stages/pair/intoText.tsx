@@ -1,6 +1,6 @@
 'use client';
 
-import type { PairData } from '@/lab/orders/pairPage';
+import type { PairData } from '@/lab/orders/pairs/pairPage';
 import { useAct } from '@/ui/useAct';
 import { whoIsHere } from '@/ui/who';
 import { Button } from '@/ui/frame/button';

@@ -1,4 +1,4 @@
-import type { PairData } from '@/lab/orders/pairPage';
+import type { PairData } from '@/lab/orders/pairs/pairPage';
 import { figure, signed } from '@/ui/marks/figures';
 
 type Change = PairData['changes'][number];

@@ -1,5 +1,5 @@
 import { PART_NAMES } from '@/core/uncertainty/doubtParts';
-import type { PairData } from '@/lab/orders/pairPage';
+import type { PairData } from '@/lab/orders/pairs/pairPage';
 import { figure } from '@/ui/marks/figures';
 import { remedyOf } from '../beyond/doubtWords';
 import { PartsBar, shadeOf } from '../beyond/partsBar';

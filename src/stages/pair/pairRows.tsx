@@ -1,6 +1,6 @@
 import { Term } from '@/ui/marks/term';
 import { groupBy } from '@/core/statistics/groupBy';
-import type { PairRow } from '@/core/judgement/headToHead';
+import type { PairRow } from '@/core/judgement/pairs/headToHead';
 import type { PageEntry } from '@/lab/model/pageEntries';
 import { entryStyle, entryTextColour } from '@/ui/marks/entryMark';
 import { figure, signed } from '@/ui/marks/figures';

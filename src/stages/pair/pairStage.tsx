@@ -3,7 +3,7 @@
 import { TakeAlong } from '../desk/takeAlong';
 import { parseAsFloat, parseAsString, useQueryStates } from 'nuqs';
 import { AXES } from '@/core/curves/axis';
-import type { PairData } from '@/lab/orders/pairPage';
+import type { PairData } from '@/lab/orders/pairs/pairPage';
 import type { PageEntry } from '@/lab/model/pageEntries';
 import { entryTextColour } from '@/ui/marks/entryMark';
 import { LineField } from '../curves/choices/lineField';

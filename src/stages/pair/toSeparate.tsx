@@ -2,7 +2,7 @@
 
 import { Link } from '@/ui/frame/link';
 import { sentence } from '@/core/words';
-import type { PairData } from '@/lab/orders/pairPage';
+import type { PairData } from '@/lab/orders/pairs/pairPage';
 import { figure, plural } from '@/ui/marks/figures';
 import { useAct } from '@/ui/useAct';
 import { whoIsHere } from '@/ui/who';

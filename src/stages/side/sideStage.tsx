@@ -9,7 +9,7 @@ import { usePicked } from '../desk/usePicked';
 import { PageLine } from '../desk/pageLine';
 import { LineField } from '../curves/choices/lineField';
 import { alikeWords, partedByTelling } from './alike';
-import type { SideData } from '@/lab/orders/sidePage';
+import type { SideData } from '@/lab/orders/pairs/sidePage';
 import { SideStrips } from './sideStrips';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { SideTable } from './sideTable';

@@ -4,7 +4,7 @@ import { parseAsString, useQueryStates } from 'nuqs';
 import { useMemo } from 'react';
 import { columnName, type SideColumn } from '@/core/ranking/sideColumn';
 import { tradeOff } from '@/core/ranking/tradeOff';
-import type { SideData } from '@/lab/orders/sidePage';
+import type { SideData } from '@/lab/orders/pairs/sidePage';
 import { figure } from '@/ui/marks/figures';
 import { TradeChart, type TradeAxis } from '../desk/tradeChart';
 import { bestWords } from './bestWords';

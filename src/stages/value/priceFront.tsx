@@ -1,6 +1,6 @@
 import { inARow } from '@/core/words';
 import { figure } from '@/ui/marks/figures';
-import type { ValueData } from '@/lab/orders/valuePage';
+import type { ValueData } from '@/lab/orders/readers/valuePage';
 
 const UNITS: Record<string, string> = {
   K: 'a kelvin',

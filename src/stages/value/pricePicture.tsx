@@ -2,7 +2,7 @@
 
 import { useMemo } from 'react';
 import { tradeOff } from '@/core/ranking/tradeOff';
-import type { ValueData } from '@/lab/orders/valuePage';
+import type { ValueData } from '@/lab/orders/readers/valuePage';
 import { figure } from '@/ui/marks/figures';
 import { TradeChart, type TradeAxis } from '../desk/tradeChart';
 

@@ -5,7 +5,7 @@ import { ChoiceField, NumberField, TextField } from '@/ui/form/fields';
 import { fieldsOf } from '@/ui/form/fieldsOf';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
 import { useSheet } from '@/ui/form/useSheet';
-import type { ValueData, ValueItem } from '@/lab/orders/valuePage';
+import type { ValueData, ValueItem } from '@/lab/orders/readers/valuePage';
 import { Button } from '@/ui/frame/button';
 import { Form } from '@/ui/form/form';
 

@@ -1,6 +1,6 @@
 import { PRICE_DAYS } from '@/core/lineUp/prices';
 import { dayWords } from '@/core/timeWords';
-import type { ValueData, ValueItem } from '@/lab/orders/valuePage';
+import type { ValueData, ValueItem } from '@/lab/orders/readers/valuePage';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure, placeText } from '@/ui/marks/figures';
 import { Term } from '@/ui/marks/term';

@@ -11,7 +11,7 @@ import { PricePicture } from './pricePicture';
 import { PriceFront } from './priceFront';
 import { PricesTable } from './pricesTable';
 import { PricesForm } from './pricesForm';
-import type { ValueData } from '@/lab/orders/valuePage';
+import type { ValueData } from '@/lab/orders/readers/valuePage';
 import { Button } from '@/ui/frame/button';
 
 /** Price against what is ranked: places, prices with their days, what a unit costs, and the front. */

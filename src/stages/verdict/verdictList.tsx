@@ -1,5 +1,5 @@
 import type { Axis } from '@/core/curves/axis';
-import type { ShownScale } from '@/core/curves/shownScale';
+import type { ShownScale } from '@/core/curves/shown/shownScale';
 import type { PlacedEntry } from '@/core/ranking/rankAtLine';
 import { holdsWords } from '@/core/ranking/standingWords';
 import { EntryMark } from '@/ui/marks/entryMark';

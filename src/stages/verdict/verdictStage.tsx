@@ -1,7 +1,7 @@
 import { Link } from '@/ui/frame/link';
 import { assumedWords } from '@/core/responses/responses';
 import { AXES } from '@/core/curves/axis';
-import { plainScale, riseScale } from '@/core/curves/shownScale';
+import { plainScale, riseScale } from '@/core/curves/shown/shownScale';
 import { figure } from '@/ui/marks/figures';
 import { BridgedRows } from '../bridge/bridgedRows';
 import { LayoutSketch } from '@/ui/marks/layoutSketch';

@@ -1,5 +1,5 @@
 import type { Axis } from '@/core/curves/axis';
-import type { ShownScale } from '@/core/curves/shownScale';
+import type { ShownScale } from '@/core/curves/shown/shownScale';
 import type { Ranking } from '@/core/ranking/rankAtLine';
 import { sentence } from '@/core/words';
 import { LayoutSketch } from '@/ui/marks/layoutSketch';

@@ -5,7 +5,7 @@ import type { BarPoint } from '@/ui/chart/intervals';
 import { pixelX, Plot, themeColour, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
 import { dayOf } from './doubtWords';
 import type { WatchPoint } from '@/lab/drift/watchView';
-import { NORMAL_95 } from '@/core/statistics/normal';
+import { NORMAL_95 } from '@/core/statistics/distributions/normal';
 
 const DAY_MS = 86_400_000;
 

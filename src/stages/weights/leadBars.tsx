@@ -1,5 +1,5 @@
 import { inARow } from '@/core/words';
-import type { WeightsView } from '@/lab/orders/weightsView';
+import type { WeightsView } from '@/lab/orders/beyond/weightsView';
 import type { PageEntry } from '@/lab/model/pageEntries';
 import { EntryMark, entryStyle } from '@/ui/marks/entryMark';
 import { figure } from '@/ui/marks/figures';

@@ -3,7 +3,7 @@
 import { TakeAlong } from '../desk/takeAlong';
 import { inARow, sentence } from '@/core/words';
 import type { PageEntry } from '@/lab/model/pageEntries';
-import type { WeightsView } from '@/lab/orders/weightsView';
+import type { WeightsView } from '@/lab/orders/beyond/weightsView';
 import { parseAsString, useQueryState } from 'nuqs';
 import type { OverLines } from '@/core/judgement/overLines';
 import { EntryMark } from '@/ui/marks/entryMark';

@@ -2,11 +2,11 @@ import fc from 'fast-check';
 import { coolerLevel } from '../../levels/coolerLevel';
 import { cellLevel, levelRead } from '../../levels/cellLevel';
 import { curveRule, responseOf } from '../../responses/responses';
-import { curveEnds } from '../curveEnds';
+import { curveEnds } from '../shown/curveEnds';
 import { entryCurves } from '../entryCurve';
 import { judgedSettings, type JudgedSetting } from './judgedSettings';
 import type { MeasuredPoint } from './measuredPoint';
-import { restatedBySpeed } from '../speedLaw';
+import { restatedBySpeed } from '../shape/speedLaw';
 import { valueAtLine } from '../valueAtLine';
 
 const setting = (value: number, own95 = 0.5, weight = 1): JudgedSetting => ({

@@ -1,11 +1,11 @@
 import { mean } from '../../statistics/mean';
 import { carried, scaleOf } from '../../uncertainty/carried';
-import { entryVariance } from '../../uncertainty/entryVariance';
+import { entryVariance } from '@/core/uncertainty/spreads/entryVariance';
 import { halfWidth, mountTerm } from '../../uncertainty/doubt';
 import { interval95 } from '../../uncertainty/interval95';
-import { mountNumbers } from '../../uncertainty/mountNumbers';
-import { passSpread } from '../../uncertainty/passSpread';
-import { rigSpread } from '../../uncertainty/rigSpread';
+import { mountNumbers } from '@/core/uncertainty/spreads/mountNumbers';
+import { passSpread } from '@/core/uncertainty/spreads/passSpread';
+import { rigSpread } from '@/core/uncertainty/spreads/rigSpread';
 import type { Sweep, SweepSetting } from '../../uncertainty/sweep';
 import type { Field } from '../field';
 

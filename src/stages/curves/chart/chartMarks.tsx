@@ -1,4 +1,4 @@
-import type { Crossing } from '@/core/judgement/crossings';
+import type { Crossing } from '@/core/judgement/pairs/crossings';
 import { pixelX, pixelY, type PlotFrame } from '@/ui/chart/plot';
 import { entryStyle } from '@/ui/marks/entryMark';
 import { figure } from '@/ui/marks/figures';

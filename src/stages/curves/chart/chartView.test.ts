@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { riseScale } from '@/core/curves/shownScale';
-import { differenceFrom, heightAt } from '@/core/curves/differenceFrom';
+import { riseScale } from '@/core/curves/shown/shownScale';
+import { differenceFrom, heightAt } from '@/core/curves/shown/differenceFrom';
 import { entryCurves } from '@/core/curves/entryCurve';
 import { parseZoom, shownCurves, zoomText } from './chartView';
 import { placeLabels } from './placeLabels';

@@ -1,7 +1,7 @@
-import { differenceFrom, heightAt, type CurvePointXY } from '@/core/curves/differenceFrom';
-import { drawnCurve } from '@/core/curves/drawnCurve';
+import { differenceFrom, heightAt, type CurvePointXY } from '@/core/curves/shown/differenceFrom';
+import { drawnCurve } from '@/core/curves/shown/drawnCurve';
 import type { CurvePoint, EntryCurve } from '@/core/curves/entryCurve';
-import type { ShownScale } from '@/core/curves/shownScale';
+import type { ShownScale } from '@/core/curves/shown/shownScale';
 
 /** A part of the chart, in the units of its axes. */
 export interface Zoom {

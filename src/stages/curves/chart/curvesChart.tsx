@@ -1,9 +1,9 @@
 'use client';
 
 import { useCallback, useMemo, useRef, useState } from 'react';
-import { CROWD } from '@/core/curves/crowd';
+import { CROWD } from '@/core/curves/shown/crowd';
 import type { EntryCurve } from '@/core/curves/entryCurve';
-import type { ShownScale } from '@/core/curves/shownScale';
+import type { ShownScale } from '@/core/curves/shown/shownScale';
 import type { PlacedEntry } from '@/core/ranking/rankAtLine';
 import type { Axis } from '@/core/curves/axis';
 import { NoiseLine } from '@/ui/chart/noiseLine';

@@ -2,7 +2,7 @@ import { pixelX, pixelY, type PlotFrame } from '@/ui/chart/plot';
 import { figure } from '@/ui/marks/figures';
 import type { ShownCurve } from './chartView';
 import type { Axis } from '@/core/curves/axis';
-import type { ShownScale } from '@/core/curves/shownScale';
+import type { ShownScale } from '@/core/curves/shown/shownScale';
 
 const NEAR_PX = 24;
 

@@ -1,7 +1,7 @@
 import { NothingYet } from '@/stages/desk/nothingYet';
 import { numberIn } from '@/app/numberIn';
 import { pack } from '@/core/packed';
-import { beyondPage } from '@/lab/orders/beyondPage';
+import { beyondPage } from '@/lab/orders/beyond/beyondPage';
 import { responseChoice } from '@/lab/model/responseView';
 import { BeyondStage } from '@/stages/beyond/beyondStage';
 import { asked, type Address } from '@/app/round-ups/asked';

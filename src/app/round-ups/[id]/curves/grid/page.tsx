@@ -1,5 +1,5 @@
 import { numberIn } from '@/app/numberIn';
-import { viewGrid } from '@/lab/orders/gridView';
+import { viewGrid } from '@/lab/orders/beyond/gridView';
 import { GridStage } from '@/stages/grid/gridStage';
 import { asked, type Address } from '@/app/round-ups/asked';
 

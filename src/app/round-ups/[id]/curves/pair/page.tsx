@@ -1,5 +1,5 @@
 import { numberIn } from '@/app/numberIn';
-import { pairPage } from '@/lab/orders/pairPage';
+import { pairPage } from '@/lab/orders/pairs/pairPage';
 import { NothingYet } from '@/stages/desk/nothingYet';
 import { PairStage } from '@/stages/pair/pairStage';
 import { asked, type Address } from '@/app/round-ups/asked';

@@ -1,6 +1,6 @@
 import { NothingYet } from '@/stages/desk/nothingYet';
 import { numberIn } from '@/app/numberIn';
-import { sidePage } from '@/lab/orders/sidePage';
+import { sidePage } from '@/lab/orders/pairs/sidePage';
 import { SideStage } from '@/stages/side/sideStage';
 import { asked, type Address } from '@/app/round-ups/asked';
 

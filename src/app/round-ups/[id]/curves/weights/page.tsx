@@ -1,6 +1,6 @@
 import { NothingYet } from '@/stages/desk/nothingYet';
 import { placedEntries } from '@/lab/model/pageEntries';
-import { viewWeights } from '@/lab/orders/weightsView';
+import { viewWeights } from '@/lab/orders/beyond/weightsView';
 import { WeightsStage } from '@/stages/weights/weightsStage';
 import { asked, type Address } from '@/app/round-ups/asked';
 

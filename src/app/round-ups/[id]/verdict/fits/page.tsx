@@ -2,7 +2,7 @@ import { NothingYet } from '@/stages/desk/nothingYet';
 import { numberIn } from '@/app/numberIn';
 import { MACHINE_KEYS } from '@/contracts/machineAddress';
 import { NO_LIMITS } from '@/core/lineUp/roomLimits';
-import { viewFits } from '@/lab/orders/fitsView';
+import { viewFits } from '@/lab/orders/readers/fitsView';
 import { FitsStage } from '@/stages/fits/fitsStage';
 import { asked, type Address } from '@/app/round-ups/asked';
 

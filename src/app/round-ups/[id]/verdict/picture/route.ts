@@ -1,7 +1,7 @@
 import { idFrom } from '@/app/ids';
 import { PICTURE_POLICY } from '@/app/answers/reportPolicy';
 import { sendMade } from '@/app/answers/sendMade';
-import { PLATE_KINDS } from '@/lab/report/orderFiles';
+import { PLATE_KINDS } from '@/lab/report/orders/orderFiles';
 import { shownWhat } from '../shownWhat';
 
 /** A chart or ranking at 16:9 as SVG, in paper or night, with entries lit and only so many of the order shown. */

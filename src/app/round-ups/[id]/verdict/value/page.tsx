@@ -1,5 +1,5 @@
 import { today } from '@/app/today';
-import { valuePage } from '@/lab/orders/valuePage';
+import { valuePage } from '@/lab/orders/readers/valuePage';
 import { verdictQuery } from '@/lab/orders/verdictView';
 import { ValueStage } from '@/stages/value/valueStage';
 import { asked, type Address } from '@/app/round-ups/asked';
