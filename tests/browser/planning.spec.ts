@@ -155,7 +155,7 @@ test('from nothing to a ranking: brief, line-up, rig, plan, runs by hand', async
   await expect(page.getByLabel('Noise line, dB(A)')).toHaveValue('31.5');
 });
 
-test('a plan that cannot be, and two who move one block', async ({ page, context }) => {
+test('a plan that cannot be, and two who move one block', async ({ page, browser }) => {
   await page.goto(app.url);
   await page.getByLabel('Title').fill('Second');
   await page.getByLabel('On the rig').selectOption({ label: 'a new rig' });
@@ -187,7 +187,7 @@ test('a plan that cannot be, and two who move one block', async ({ page, context
   await page.getByRole('button', { name: 'Save the plan' }).click();
   await expect(page.getByText('Plan saved')).toBeVisible();
 
-  const other = await context.newPage();
+  const other = await browser.newPage();
   await other.goto(page.url());
   await other.getByLabel('Control every').fill('2');
   await page.getByLabel('Control every').fill('3');
@@ -198,4 +198,5 @@ test('a plan that cannot be, and two who move one block', async ({ page, context
   await other.getByRole('button', { name: 'Save the plan' }).click();
   await expect(other.getByText(/Meanwhile .* has changed this/).first()).toBeVisible();
   await expect(other.getByLabel('Control every')).toHaveValue('2');
+  await other.close();
 });

@@ -165,11 +165,13 @@ test.describe.parallel('every page', () => {
         for (path of [...PAGES, ...OTHER_PAGES]) {
           await page.goto(`${app.url}${path}`);
           for (const fault of await seriousFaults(page)) faults.push(`${path}: ${fault}`);
-          // In the other theme it has other colours, and nothing else.
-          await page.emulateMedia({ colorScheme: theme === 'light' ? 'dark' : 'light' });
-          for (const fault of await seriousFaults(page, ['color-contrast']))
-            faults.push(`${path}, other theme: ${fault}`);
-          await page.emulateMedia({ colorScheme: theme });
+          // In the other theme it has other colours, and nothing else: looked at on a desk.
+          if (width === 1280) {
+            await page.emulateMedia({ colorScheme: theme === 'light' ? 'dark' : 'light' });
+            for (const fault of await seriousFaults(page, ['color-contrast']))
+              faults.push(`${path}, other theme: ${fault}`);
+            await page.emulateMedia({ colorScheme: theme });
+          }
           const wide = await page.evaluate(() => document.documentElement.scrollWidth);
           if (wide > width) faults.push(`${path} is ${wide} px wide`);
         }

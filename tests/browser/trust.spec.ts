@@ -34,7 +34,7 @@ async function bring(page: Page, change?: Parameters<typeof smallBundle>[0]): Pr
 
 test('who comes second keeps what was typed until he decides: on a run, in the brief, and with nobody answering', async ({
   page,
-  context,
+  browser,
 }) => {
   const base = await bring(page);
   await page.locator('[data-run="1"]').getByRole('link').first().click();
@@ -43,7 +43,8 @@ test('who comes second keeps what was typed until he decides: on a run, in the b
   await page.getByRole('button', { name: 'Note', exact: true }).click();
   await page.getByRole('textbox', { name: 'Note' }).fill('mine: rubber feet off');
 
-  const other = await context.newPage();
+  // In a browser of their own: of two pages in one, the hidden one draws once a second.
+  const other = await browser.newPage();
   await other.goto(run);
   await other.getByRole('button', { name: 'Note', exact: true }).click();
   await other.getByRole('textbox', { name: 'Note' }).fill('theirs');
@@ -121,6 +122,7 @@ test('who comes second keeps what was typed until he decides: on a run, in the b
   await expect(page.getByText('saved', { exact: true })).toBeVisible();
   await page.reload();
   await expect(page.getByLabel(/^Mounts per/)).toHaveValue('5');
+  await other.close();
 });
 
 test('several runs at once, undone; deleted runs brought back; slips asked about', async ({ page }) => {
