@@ -10,8 +10,12 @@ export default createJestConfig({
   testTimeout: 300_000,
   // The longest of them mostly wait: three at once on two cores.
   maxWorkers: 3,
-  // A sandbox asks its outer world for it, by the million in a simulation: this way it is its own.
-  sandboxInjectedGlobals: ['Math'],
+  // A sandbox asks its outer world for each of these at each use, by the million in a simulation: this way they are its own, and a report is
+  // written in half the time.
+  sandboxInjectedGlobals: [
+    ...['Math', 'Number', 'String', 'Object', 'Array', 'Map', 'Set', 'JSON', 'Symbol', 'RegExp', 'Error'],
+    ...['Float64Array', 'Float32Array', 'Int32Array', 'Uint8Array', 'Uint16Array', 'Uint32Array', 'DataView'],
+  ],
   setupFiles: ['<rootDir>/tests/support/seed.ts'],
   testMatch: [
     '<rootDir>/src/**/*.test.ts',
