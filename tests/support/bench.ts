@@ -24,6 +24,8 @@ const RULE: BenchRule = {
   longestSoakS: 4000,
 };
 
+export const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+
 export async function until<T>(
   what: string,
   ask: () => Promise<T | null | false>,
@@ -34,7 +36,7 @@ export async function until<T>(
     const got = await ask().catch(() => null);
     if (got) return got;
     if (Date.now() > end) throw new Error(`not within ${withinMs / 1000} s: ${what}`);
-    await new Promise((resolve) => setTimeout(resolve, 100));
+    await pause(100);
   }
 }
 
@@ -52,7 +54,7 @@ export class TestBench {
   /** Another rig in the place of one that was killed: nothing on it, its load off, on other ports. */
   async replaceRig(speed: number, awayMs: number): Promise<void> {
     await this.rig.close();
-    await new Promise((resolve) => setTimeout(resolve, awayMs));
+    await pause(awayMs);
     await this.setUp(speed);
   }
 
@@ -154,4 +156,19 @@ export function inPhase(roundUpId: number, phase: BenchPhase, withinMs = 240_000
 
 export async function samplesOf(sessionId: number) {
   return withDatabase((db) => listSamples(db, sessionId, -1));
+}
+
+/** Largest distance between neighbouring samples that no gap is marked between, s of bench clock, and the gaps: a busy machine makes some, and says so. */
+export async function holes(sessionId: number, fromS = 0) {
+  const samples = (await samplesOf(sessionId)).filter((sample) => sample.atS >= fromS);
+  const apart = samples.slice(1).map((sample, i) => (sample.gap ? 0 : sample.atS - samples[i]!.atS));
+  return { widestS: Math.max(...apart), marked: samples.filter((sample) => sample.gap).length, samples };
+}
+
+/** Ends the mount in hand, where there is one. */
+export async function stopMount(roundUpId: number): Promise<void> {
+  const last = await withDatabase((db) => lastSession(db, roundUpId));
+  if (!last || last.ended) return;
+  await withDatabase((db) => insertCommand(db, last.id, { do: 'abort', reason: 'test' }, 'test'));
+  await until('ended', async () => (await session(roundUpId)).ended);
 }

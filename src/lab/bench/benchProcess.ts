@@ -44,7 +44,7 @@ export class BenchProcess {
   private readonly watch: LoadWatch;
   private readonly clock = new BenchClock(0, 1, () => performance.now());
   private instruments: BenchInstruments | null = null;
-  private instrumentsRead = 0;
+  private instrumentsRead = '';
   private mount: MountInHand | null = null;
   private problem = '';
   private unwritable = '';
@@ -113,16 +113,18 @@ export class BenchProcess {
       if (!this.instruments) this.problem = 'no instruments are set up yet';
       return;
     }
-    const writtenMs = statSync(instrumentsFile).mtimeMs;
-    if (writtenMs === this.instrumentsRead) {
+    // By its text, too: a clock of files is coarse, and one that is being written may be read empty.
+    const text = readFileSync(instrumentsFile, 'utf8');
+    const read = `${statSync(instrumentsFile).mtimeMs} ${text}`;
+    if (read === this.instrumentsRead) {
       if (this.instruments && !this.isLoadKnown) await this.knowLoad(this.instruments);
       return;
     }
-    this.instrumentsRead = writtenMs;
+    this.instrumentsRead = read;
     this.instruments?.close();
     this.instruments = null;
     try {
-      const instruments = new BenchInstruments(benchAddresses(readFileSync(instrumentsFile, 'utf8')));
+      const instruments = new BenchInstruments(benchAddresses(text));
       await instruments.meet();
       await this.knowLoad(instruments);
       this.instruments = instruments;
