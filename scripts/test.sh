@@ -4,12 +4,14 @@ source scripts/build.sh
 
 passed=0
 failed=0
-trap stop_postgres EXIT
+checks=
+trap 'stop_postgres; [ -z "$checks" ] || kill "$checks" 2>/dev/null || true' EXIT
 trap 'exit 130' INT TERM
 
 count() { passed=$((passed + $1)); failed=$((failed + $2)); }
 
-# Checks of the text go two at a time; each keeps what it says until all are done.
+# Checks of the text go one after the other beside the tests of Jest, in what those leave of the processor while they wait; each keeps
+# what it says until then.
 checked=test-results/checks
 rm -rf "$checked"
 mkdir -p "$checked"
@@ -43,17 +45,13 @@ need_postgres
 need_chromium
 need_faketime
 
-echo "== format, lint, types, import rules, unused code"
 # Types that an older build left would speak of pages that are gone.
 rm -rf .next/types .next/dev/types
-check lint npm run --silent lint &
-lint=$!
-check format npm run --silent format
-check types npm run --silent types
-check 'import rules' npm run --silent imports
-check 'unused code' npm run --silent unused
-wait "$lint"
-for name in format lint types 'import rules' 'unused code'; do show "$name"; done
+(
+  renice -n 10 "$BASHPID" >/dev/null
+  for name in lint format types imports unused; do check "$name" npm run --silent "$name"; done
+) &
+checks=$!
 
 if [ -z "${DATABASE_URL:-}" ]; then
   # Nothing here outlives the tests, so nothing needs to reach the disk in time.
@@ -75,6 +73,8 @@ other_year() {
 }
 other_year unit +6 --testPathIgnorePatterns /node_modules/ tests/database
 other_year database -5 tests/database
+wait "$checks"
+for name in lint format types imports unused; do show "$name"; done
 
 # What stops clocks, processes and disks comes by itself; the others share what is left of the cores.
 browser() {
