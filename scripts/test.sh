@@ -10,8 +10,8 @@ trap 'exit 130' INT TERM
 
 count() { passed=$((passed + $1)); failed=$((failed + $2)); }
 
-# Checks of the text go one after the other beside the tests of Jest, in what those leave of the processor while they wait; each keeps
-# what it says until then.
+# Checks of the text go two at a time beside the tests of Jest, in what those leave of the processor while they wait; each keeps what it
+# says until then.
 checked=test-results/checks
 rm -rf "$checked"
 mkdir -p "$checked"
@@ -49,7 +49,9 @@ need_faketime
 rm -rf .next/types .next/dev/types
 (
   renice -n 10 "$BASHPID" >/dev/null
-  for name in lint format types imports unused; do check "$name" npm run --silent "$name"; done
+  check lint npm run --silent lint &
+  for name in format types imports unused; do check "$name" npm run --silent "$name"; done
+  wait
 ) &
 checks=$!
 
