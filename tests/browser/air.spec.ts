@@ -292,7 +292,7 @@ test('a plate is pasted as a grid, told where it is wrong, and judged without it
   await form.getByLabel(/Depths under the highest place/).fill('0 5 10\n0 5');
   await form.getByRole('button', { name: 'Save the depths' }).click();
   await expect(form.getByRole('alert')).toHaveText(
-    'Line 2: 3 depths were expected, as on the first line, got 2.',
+    '▲ Line 2: 3 depths were expected, as on the first line, got 2.',
   );
   await form.getByLabel(/Depths under the highest place/).fill('0 5 10\n0 5 10\n0 5 10');
   await form.getByRole('button', { name: 'Save the depths' }).click();
