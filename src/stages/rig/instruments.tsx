@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { dayWords } from '@/core/timeWords';
 import { INSTRUMENT_KINDS, isOverdue, type Instrument, type RigBook } from '@/core/rig/instrument';
 import { ChoiceField, TextField } from '@/ui/form/fields';
 import { fieldsOf } from '@/ui/form/fieldsOf';
@@ -97,9 +98,9 @@ export function Instruments({ book, today, onBook }: { book: RigBook; today: str
               </span>
               <span className="ml-auto">
                 {isOverdue(instrument, today) ? (
-                  <span className="text-bad">▲ calibration ran out on {instrument.dueOn}</span>
+                  <span className="text-bad">▲ calibration ran out on {dayWords(instrument.dueOn)}</span>
                 ) : instrument.dueOn ? (
-                  <span className="text-ink2">due {instrument.dueOn}</span>
+                  <span className="text-ink2">due {dayWords(instrument.dueOn)}</span>
                 ) : (
                   <span className="text-warn">never calibrated here</span>
                 )}
