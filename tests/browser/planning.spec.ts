@@ -93,6 +93,18 @@ test('from nothing to a ranking: brief, line-up, rig, plan, runs by hand', async
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Diary' })).toBeVisible();
   expect(await seriousFaults(page)).toEqual([]);
+  // A fault behind a fold opens it.
+  await page.getByText('The product', { exact: true }).click();
+  const more = page.getByText('More of it, for readers’ facts and fit');
+  await more.click();
+  await page.getByLabel('Fan size').fill('wide');
+  await more.click();
+  await expect(page.getByLabel('Fan size')).toBeHidden();
+  await page.getByRole('button', { name: 'Save the product' }).click();
+  await expect(page.getByText('not a number: “wide”')).toBeVisible();
+  await page.getByLabel('Fan size').fill('120');
+  await page.getByRole('button', { name: 'Save the product' }).click();
+  await expect(page.getByText('Product saved')).toBeVisible();
 
   // Rig: the meter by arrow keys, and out of the room
   await page.getByRole('link', { name: /Rig/ }).click();
