@@ -94,9 +94,9 @@ test('from nothing to a ranking: brief, line-up, rig, plan, runs by hand', async
   await expect(page.getByRole('heading', { name: 'Diary' })).toBeVisible();
   expect(await seriousFaults(page)).toEqual([]);
   // A fault behind a fold opens it.
-  await page.getByText('The product', { exact: true }).click();
   const more = page.getByText('More of it, for readers’ facts and fit');
   await more.click();
+  await page.getByLabel('Revision').fill('2');
   await page.getByLabel('Fan size').fill('wide');
   await more.click();
   await expect(page.getByLabel('Fan size')).toBeHidden();
