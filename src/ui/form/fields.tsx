@@ -4,7 +4,8 @@ import { useId, useState } from 'react';
 import { clockMinute, clockText } from '../clock';
 import { Termed } from '../marks/term';
 import { typedNumber } from '../typedNumber';
-import { Fault } from '@/ui/form/fault';
+import { Fault } from './fault';
+import { Options } from './options';
 
 const BOX = 'h-[33px] w-full rounded border border-hairline bg-raised px-2 text-[14.5px]';
 
@@ -172,14 +173,11 @@ export function ChoiceField<T extends string>({
         onChange={(event) => onValue(event.target.value as T)}
         aria-invalid={common.error ? true : undefined}
       >
-        {options.map((other) => {
-          const { value: one, label } = typeof other === 'string' ? { value: other, label: other } : other;
-          return (
-            <option key={one} value={one}>
-              {label}
-            </option>
-          );
-        })}
+        <Options
+          of={options.map((other) =>
+            typeof other === 'string' ? [other, other] : [other.value, other.label],
+          )}
+        />
       </select>
     </Framed>
   );
