@@ -140,6 +140,12 @@ test('ways to compare as lines that cross, and a machine that goes from reader t
   );
   await picture.getByRole('button', { name: 'Solano' }).click();
   await expect(page).toHaveURL(/pick=solano/);
+  await picture.getByRole('button', { name: 'Lebeche 120' }).click();
+  const inHand = page.getByRole('region', { name: 'Two in hand' });
+  await expect(inHand).toContainText('Solano against Lebeche 120');
+  await expect(inHand.locator('dl > div').filter({ hasText: 'at full speed' })).toContainText(
+    /\d\.\d ± \d\.\d K warmer/,
+  );
   expect(await seriousFaults(page)).toEqual([]);
 
   await page.goto(`${app.url}/round-ups/1/verdict`);

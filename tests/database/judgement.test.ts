@@ -6,7 +6,12 @@ import { knownAfter } from '@/core/uncertainty/spreads/knownAfter';
 import { toSeparate } from '@/core/judgement/pairs/toSeparate';
 import { pairDifference } from '@/core/ranking/pairDifference';
 import { viewFits } from '@/lab/orders/readers/fitsView';
+import { waysPage } from '@/lab/orders/waysPage';
 import { viewWays } from '@/lab/orders/waysView';
+import { planProgress } from '@/lab/planning/planBasis';
+import { viewPlan } from '@/lab/planning/planView';
+import { saveSheet } from '@/lab/planning/saveSheet';
+import { withRepeats } from '@/core/plan/furtherRepeats';
 import { viewJudgement, type JudgementView } from '@/lab/orders/beyond/judgementView';
 import { viewRoundUp } from '@/lab/model/roundUpView';
 import { BOATHOUSE } from '@/simulator/boathouse';
@@ -166,6 +171,54 @@ test('schools: each column is the order of its own rule, at the speed, duty and 
   const unasked = (await viewWays(roundUp, { load: '', lineDb: 33, rpm: null, dutyPct: null }))!;
   expect(unasked.rpm! % 50).toBe(0);
   expect(unasked.dutyPct! % 5).toBe(0);
+});
+
+test('two in hand are held against one another by every way; what would end a tie is planned for its two alone', async () => {
+  const roundUp = (await viewRoundUp(id))!;
+  const asked = { load: '170', rpm: 1100, dutyPct: 60, inHand: ['solano', 'lebeche-120'] };
+  const { ways, pair } = (await waysPage(roundUp, { ...asked, lineDb: 31 }))!;
+  expect(pair).toMatchObject({ one: 'solano', other: 'lebeche-120' });
+  const both = ways.filter(({ places }) => places.solano && places['lebeche-120']);
+  expect(pair!.rows.map(({ key }) => key)).toEqual(both.map(({ key }) => key));
+  for (const [i, { lead, interval95 }] of pair!.rows.entries()) {
+    const [one, other] = [both[i]!.places.solano!, both[i]!.places['lebeche-120']!];
+    expect(lead).toBeCloseTo(other.value - one.value, 9);
+    // All rows and all pairs at once: wider than that of the two alone.
+    expect(interval95).toBeGreaterThan(Math.hypot(one.interval95, other.interval95));
+  }
+  const back = (await waysPage(roundUp, {
+    ...asked,
+    lineDb: 31,
+    inHand: ['lebeche-120', 'solano', 'gone'],
+  }))!;
+  expect(back.pair!.rows.map(({ lead }) => lead)).toEqual(pair!.rows.map(({ lead }) => -lead));
+  expect((await waysPage(roundUp, { ...asked, lineDb: 31, inHand: ['gone'] }))!.pair!.one).toBe(
+    ways[0]!.order[0],
+  );
+
+  const ties = await Promise.all(
+    [26, 27, 28, 29, 30, 31, 32, 33, 34, 35, 36].map(
+      async (lineDb) => (await waysPage(roundUp, { ...asked, lineDb }))!.tie,
+    ),
+  );
+  const { offer } = ties.find((tie) => tie?.offer.separation.known && tie.offer.own.length === 2)!;
+  expect(offer.hours).toBeGreaterThan(1);
+  const before = (await viewPlan(id, '2026-12-01'))!;
+  const plain = planProgress(before)!;
+  expect(offer.plan).toEqual({ version: before.sheet.version, body: before.sheet.body });
+  const edit = { version: before.sheet.version, who: 'Ada', reason: 'to separate' };
+  const body = withRepeats(before.sheet.body, offer.own);
+  expect(await saveSheet('plan', id, { ...edit, body })).toMatchObject({ saved: true });
+  const after = (await viewPlan(id, '2026-12-01'))!;
+  expect(after.sheet.body.settings.own).toEqual(offer.own);
+  const { mounts, passes, settings } = before.sheet.body.settings;
+  const more = offer.own[0]!.mounts * offer.own[0]!.passes - mounts * passes;
+  const added = planProgress(after)!.planned - plain.planned;
+  const runsAMount = settings.length * after.loads.length;
+  expect(added).toBeGreaterThanOrEqual(2 * more * runsAMount);
+  // Controls between them, and nothing of any other entry.
+  expect((added - 2 * more * runsAMount) % runsAMount).toBe(0);
+  expect(added).toBeLessThanOrEqual(3 * more * runsAMount);
 });
 
 test('a reader’s machine: those that fit do so by the simulated coolers, too, and everybody is told why not', async () => {

@@ -43,6 +43,13 @@ export const planSheet: ObjectSchema<PlanSheet> = object({
     passes: counted(20).required(),
     mounts: counted(20).required(),
     controlEvery: counted(1000).required(),
+    own: array(
+      object({
+        entry: string().max(200).required(),
+        mounts: counted(20).required(),
+        passes: counted(20).required(),
+      }).noUnknown(),
+    ).max(200),
   }).noUnknown(),
   order: array(string().max(300).required()).max(20_000).default([]),
   // Bundles of before name loads by their labels.

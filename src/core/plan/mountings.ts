@@ -1,7 +1,7 @@
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import type { Load } from '../runs/load';
-import type { PlanEntry, PlanSettings } from './planSettings';
+import { repeatsOf, type PlanEntry, type PlanSettings } from './planSettings';
 
 /** One reading that is planned: a heat load, a fan setting, a pass. */
 export interface PlannedPoint extends Load {
@@ -50,7 +50,8 @@ function pointsOf(
 /**
  * All mountings of a plan in their designed order: a randomised block for each mount, every entry once in
  * random order, so that a drift of the rig favours nobody (Cochran & Cox, ch. 4), with the control at the
- * start, at the end, and after every `controlEvery` mounts. The control is read once a re-test.
+ * start, at the end, and after every `controlEvery` mounts. The control is read once a re-test. Entries with
+ * more mounts of their own make blocks of their own behind.
  * `loads` in the order they are run.
  *
  * Example: Four entries with two mounts each: two blocks of four, each in a random order, with the control between.
@@ -78,8 +79,11 @@ export function designedMountings(
   };
   reTest(1);
   let since = 0;
-  for (let block = 1; block <= settings.mounts; block += 1) {
-    for (const entry of shuffled(others, settings.seed * 1009 + block)) {
+  const mountsOf = ({ entry }: PlanEntry) => repeatsOf(settings, entry).mounts;
+  const blocks = Math.max(settings.mounts, ...others.map(mountsOf));
+  for (let block = 1; block <= blocks; block += 1) {
+    const again = others.filter((entry) => mountsOf(entry) >= block);
+    for (const entry of shuffled(again, settings.seed * 1009 + block)) {
       if (since >= settings.controlEvery) {
         reTest(block);
         since = 0;
@@ -90,12 +94,12 @@ export function designedMountings(
         mount: block,
         isControl: false,
         block,
-        points: pointsOf(entry, settings, loads, settings.passes),
+        points: pointsOf(entry, settings, loads, repeatsOf(settings, entry.entry).passes),
       });
       since += 1;
     }
   }
-  if (others.length > 0) reTest(settings.mounts);
+  if (others.length > 0) reTest(blocks);
   return order;
 }
 

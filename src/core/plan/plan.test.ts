@@ -1,6 +1,7 @@
 import { fixedLoad } from '../runs/load';
 import fc from 'fast-check';
 import { doneBy } from './doneRuns';
+import { furtherHours, withRepeats } from './furtherRepeats';
 import { designedMountings, inOrder, type Mounting } from './mountings';
 import { layPlan } from './laidPlan';
 import { orderBreaks } from './orderBreaks';
@@ -11,6 +12,7 @@ import {
   defaultPlanSettings,
   planProblems,
   quietFrom,
+  repeatsOf,
   spanMin,
   type PlanEntry,
   type PlanSettings,
@@ -42,6 +44,14 @@ const settings: fc.Arbitrary<PlanSettings> = fc
     passes: fc.integer({ min: 1, max: 3 }),
     mounts: fc.integer({ min: 1, max: 3 }),
     controlEvery: fc.integer({ min: 1, max: 5 }),
+    own: fc.uniqueArray(
+      fc.record({
+        entry: fc.constantFrom('e1', 'e2', 'gone'),
+        mounts: fc.integer({ min: 1, max: 5 }),
+        passes: fc.integer({ min: 1, max: 4 }),
+      }),
+      { selector: ({ entry }) => entry, maxLength: 2 },
+    ),
   })
   .map(({ startDay, workMin, quietMin, settings: count, ...other }) => ({
     ...defaultPlanSettings(new Date(Date.UTC(2026, 0, 1 + startDay)).toISOString().slice(0, 10)),
@@ -135,7 +145,10 @@ test('as designed, the control keeps its spacing and nothing is broken; moves ar
       const blocks = new Map<number, Set<string>>();
       for (const { block, entry, isControl } of designed)
         if (!isControl) blocks.set(block, (blocks.get(block) ?? new Set()).add(entry));
-      for (const block of blocks.values()) expect(block.size).toBe(entries.length - 1);
+      const inBlock = (block: number) =>
+        entries.filter(({ entry, isControl }) => !isControl && repeatsOf(settings, entry).mounts >= block);
+      for (const [block, its] of blocks)
+        expect([...its].sort()).toEqual(inBlock(block).map(({ entry }) => entry));
     }),
     { numRuns: 60 },
   );
@@ -219,6 +232,31 @@ test('more passes or mounts cost hours and show less; fitting keeps to the deadl
   expect(fitted.settings.mounts).toBe(2);
   expect(fitToDeadline(other, at, 400).gaveUp).toEqual([]);
   expect(fitToDeadline(other, at, 0).fits).toBe(false);
+});
+
+test('further repeats of two cost their own hours alone, none where the plan has them, and can be given up again', () => {
+  const settings = { ...defaultPlanSettings('2026-11-30'), controlEvery: 99 };
+  const entries = lineUp(6).map((entry) => ({ ...entry, name: entry.entry }));
+  const plan = { settings, order: [], droppedLoads: [], pilot: null };
+  const scene = { entries, loads: [fixedLoad(170)], done: [] };
+  const own = ['e1', 'e3'].map((entry) => ({ entry, mounts: 4, passes: 1 }));
+  // Each further mount: on, warm-up, six settings of soak and reading, cool-down; an hour or two of waiting for a day's quiet beside it.
+  const bare = (4 * (25 + 10 + 6 * (22 + 3) + 10)) / 60;
+  const hours = furtherHours(plan, own, scene)!;
+  expect(hours).toBeGreaterThanOrEqual(bare);
+  expect(hours).toBeLessThan(bare + 4 * 3);
+  const then = withRepeats(plan, own);
+  expect(furtherHours(then, own, scene)).toBe(0);
+  expect(withRepeats(then, [{ entry: 'e3', mounts: 3, passes: 2 }]).settings.own).toEqual([
+    { entry: 'e1', mounts: 4, passes: 1 },
+    { entry: 'e3', mounts: 4, passes: 2 },
+  ]);
+  const scatter = { passK: 0.3, mountK: 0.4 };
+  const without = planChoices(then.settings, { ...scene, scatter }).find(({ words }) =>
+    /^without the further/.test(words),
+  )!;
+  expect(without.words).toBe('without the further repeats of two entries');
+  expect(without.cost).toEqual(planCost(settings, { ...scene, scatter }));
 });
 
 test('a pilot tells which loads separate', () => {

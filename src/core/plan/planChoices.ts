@@ -48,6 +48,8 @@ export function planChoices(given: PlanSettings, scene: PlanScene): PlanChoice[]
     offer(`a control every ${controlEvery * 2} mounts instead of ${controlEvery}`, {
       controlEvery: controlEvery * 2,
     });
+  if (given.own && given.own.length > 0)
+    offer(`without the further repeats of ${counted(given.own.length, 'entry', 'entries')}`, { own: [] });
   if (scene.loads.length > 1) {
     const dropped = scene.loads[scene.loads.length - 1]!;
     offer(`without the load ${loadLabel(dropped)}`, {}, scene.loads.slice(0, -1));

@@ -23,6 +23,31 @@ export interface PlanSettings {
   mounts: number;
   /** A control re-test after every so many mounts. */
   controlEvery: number;
+  /** Entries that are measured more often than the others, to separate them. */
+  own?: OwnRepeats[] | undefined;
+}
+
+/** So many mounts, of so many passes each. */
+export interface Repeats {
+  mounts: number;
+  passes: number;
+}
+
+export interface OwnRepeats extends Repeats {
+  entry: string;
+}
+
+/**
+ * How often an entry is measured: as the plan says for all, or more often.
+ *
+ * @example repeatsOf({ mounts: 2, passes: 1, own: [{ entry: 'a', mounts: 5, passes: 1 }] }, 'a') → { mounts: 5, passes: 1 }
+ */
+export function repeatsOf(
+  { mounts, passes, own }: Pick<PlanSettings, 'mounts' | 'passes' | 'own'>,
+  entry: string,
+): Repeats {
+  const more = own?.find((each) => each.entry === entry);
+  return { mounts: Math.max(mounts, more?.mounts ?? 0), passes: Math.max(passes, more?.passes ?? 0) };
 }
 
 /**

@@ -1,4 +1,4 @@
-import type { PlanEntry, PlanSettings } from './planSettings';
+import { repeatsOf, type PlanEntry, type PlanSettings } from './planSettings';
 
 /** Years of evenings for one bench; beyond it a sheet is a slip, and laying it out would hold everybody up. */
 export const MOST_READINGS = 10_000;
@@ -18,16 +18,19 @@ export interface PlanSize {
 export function planSize(settings: PlanSettings, entries: readonly PlanEntry[], loads: number): PlanSize {
   const control = entries.find((entry) => entry.isControl);
   const others = entries.filter((entry) => entry !== control);
-  const remounts = others.length * Math.max(0, settings.mounts);
+  const repeats = others.map((entry) => ({ ...repeatsOf(settings, entry.entry), entry }));
+  const remounts = repeats.reduce((sum, { mounts }) => sum + Math.max(0, mounts), 0);
   const between = remounts > 0 ? Math.floor((remounts - 1) / Math.max(1, settings.controlEvery)) : 0;
   const controls = control ? 1 + between + (others.length > 0 ? 1 : 0) : 0;
   const settingsOf = (entry: PlanEntry) => (entry.ownSettings ?? settings.settings).length;
-  const once = others.reduce((sum, entry) => sum + settingsOf(entry), 0) * loads;
+  const readings = repeats.reduce(
+    (sum, { entry, mounts, passes }) => sum + settingsOf(entry) * mounts * passes * loads,
+    0,
+  );
   return {
     mountings: remounts + controls,
     controls,
-    readings:
-      once * settings.mounts * settings.passes + (control ? settingsOf(control) * loads * controls : 0),
+    readings: readings + (control ? settingsOf(control) * loads * controls : 0),
   };
 }
 

@@ -63,7 +63,7 @@ async function onOneFan(
   };
 }
 
-interface WaysAsked extends Pick<ResponseChoice, 'response' | 'place'> {
+export interface WaysAsked extends Pick<ResponseChoice, 'response' | 'place'> {
   load: string;
   lineDb: number;
   rpm?: number | null;
@@ -97,15 +97,25 @@ export async function rankedWays(view: RoundUpView, asked: WaysAsked) {
   };
 }
 
-/** Where each entry stands by every way that was measured, at one load; null where the round-up has none. */
-export async function viewWays(view: RoundUpView, asked: WaysAsked) {
+/** The same with the order on one fan, where one was put on several heatsinks. */
+export async function allWays(view: RoundUpView, asked: WaysAsked) {
   const found = await rankedWays(view, asked);
   if (!found) return null;
+  const { rule, curves } = found.chosen;
+  const oneFan = await onOneFan(view, curves, (some) => rankAtLine(some, { ...rule, lineDb: asked.lineDb }));
+  const ways = [...found.ways, ...(oneFan && oneFan.ranking.placed.length > 0 ? [oneFan] : [])];
+  return { ...found, ways };
+}
+
+/** Orders by every way as they are shown, and where they disagree. */
+export function shownWays(
+  view: RoundUpView,
+  found: NonNullable<Awaited<ReturnType<typeof allWays>>>,
+  lineDb: number,
+) {
   const { shown, chosen, rpm, dutyPct } = found;
   const { id, name, unit, decimals, better } = shown.response;
-  const { rule, curves } = chosen;
-  const oneFan = await onOneFan(view, curves, (some) => rankAtLine(some, { ...rule, lineDb: asked.lineDb }));
-  const ways = [...found.ways, ...(oneFan && oneFan.ranking.placed.length > 0 ? [oneFan] : [])].map(columnOf);
+  const ways = found.ways.map(columnOf);
   const entries = placedEntries(view);
   const nameOf = (entry: string) => entries.find((known) => known.entry === entry)?.product ?? entry;
   const atNoise = ways.find(({ key }) => key === 'noise');
@@ -113,7 +123,7 @@ export async function viewWays(view: RoundUpView, asked: WaysAsked) {
     entries,
     loads: shown.loads.map((other) => ({ key: loadKey(other.load), label: other.label })),
     load: loadKey(chosen.load),
-    lineDb: asked.lineDb,
+    lineDb,
     /** The speed and the duty at which all are compared; null where nobody noted any. */
     ...{ rpm, dutyPct },
     response: { id, name, unit, decimals, better },
@@ -123,8 +133,12 @@ export async function viewWays(view: RoundUpView, asked: WaysAsked) {
       .filter(({ keptWith }) => keptWith !== 'run')
       .map((other) => ({ id: other.id, name: other.name })),
     ways,
-    differences: atNoise ? wayDifferences(ways, atNoise, asked.lineDb, nameOf) : [],
+    differences: atNoise ? wayDifferences(ways, atNoise, lineDb, nameOf) : [],
   };
 }
 
-export type WaysData = NonNullable<Awaited<ReturnType<typeof viewWays>>>;
+/** Where each entry stands by every way that was measured, at one load; null where the round-up has none. */
+export async function viewWays(view: RoundUpView, asked: WaysAsked) {
+  const found = await allWays(view, asked);
+  return found && shownWays(view, found, asked.lineDb);
+}

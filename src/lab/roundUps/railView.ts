@@ -5,7 +5,7 @@ import { listSheetChanges, readSheet } from '@/database/lineUp/sheets';
 import { IMPORTED } from '../bring/importPlanning';
 import { lineUpOf, type LineUpEntry } from '../lineUp/lineUpView';
 import { cachedUntilWritten } from '../model/cachedUntilWritten';
-import { progressOf, type PlanProgress } from '../planning/planView';
+import { progressOf, type PlanProgress } from '../planning/planBasis';
 import { viewRoundUp } from '../model/roundUpView';
 
 /** What Line-up still waits for; a layout is built anew each time and has no sample. */

@@ -44,5 +44,13 @@ export function remedyOf(largest: DoubtSource, { mounts }: Pick<JudgedItem, 'mou
   if (largest === 'floor')
     return 'A quieter room, or a reading of it with every mount, would shrink it most.';
   if (largest === 'settling') return 'A longer soak would shrink it most.';
+  if (largest === 'meter')
+    return 'Repeats do not shrink the sound meter’s part; a meter of a better class would.';
+  if (largest === 'watts')
+    return 'Repeats do not shrink the power meter’s part; a meter of a better class would.';
+  if (largest === 'step') return 'Sensors that read in finer steps would shrink it most.';
+  if (largest === 'readings') return 'Further readings at its place would shrink it most.';
+  if (largest === 'room') return 'A room temperature from a log would shrink it most.';
+  if (largest === 'law') return 'A run at this speed would shrink it most.';
   return '';
 }

@@ -7,9 +7,15 @@ export function pressed(picked: ReadonlySet<string>, entry: string): string[] | 
   return next.size > 0 ? [...next] : null;
 }
 
-/** Entries that are picked out on a page, from its address; what is none of them is left. */
-export function usePicked(entries: readonly { entry: string }[]) {
-  const [pick, setPick] = useQueryState('pick', parseAsArrayOf(parseAsString).withDefault([]));
+/**
+ * Entries that are picked out on a page, from its address; what is none of them is left.
+ * @param isAsked the page is asked anew for those picked
+ */
+export function usePicked(entries: readonly { entry: string }[], isAsked = false) {
+  const [pick, setPick] = useQueryState(
+    'pick',
+    parseAsArrayOf(parseAsString).withDefault([]).withOptions({ shallow: !isAsked }),
+  );
   const picked: ReadonlySet<string> = new Set(
     pick.filter((name) => entries.some(({ entry }) => entry === name)),
   );

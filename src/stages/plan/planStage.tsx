@@ -13,6 +13,7 @@ import { DeadlineNote, GaveUp, type WhatWasGivenUp } from './deadline';
 import { PilotForm } from './pilotForm';
 import { PlanChoices } from './planCosts';
 import type { PlanData } from '@/lab/planning/planView';
+import { OwnRepeats } from './ownRepeats';
 import { PlanFigures, CannotTell } from './planFigures';
 import { PlanHead } from './planHead';
 import { RunDays } from './runDays';
@@ -152,6 +153,10 @@ export function PlanStage({ data }: { data: PlanData }) {
             <TextButton onClick={() => set({ ...plan, droppedLoads: [] })}>Take all loads back in</TextButton>
           </p>
         )}
+        <OwnRepeats
+          {...{ settings, names }}
+          onOwn={(own) => set({ ...plan, settings: { ...settings, own } })}
+        />
         <section aria-label="Made from">
           <h3 className="font-display pb-1 text-[16px] font-bold">Made from</h3>
           <PlanSettingsForm

@@ -1,19 +1,17 @@
 'use client';
 
-import { TakeAlong } from '../desk/takeAlong';
 import { parseAsFloat, parseAsString, useQueryState, useQueryStates } from 'nuqs';
 import { AXES } from '@/core/curves/axis';
 import type { WayColumn } from '@/core/ranking/wayPlaces';
-import type { WaysData } from '@/lab/orders/waysView';
-import { EntryMark } from '@/ui/marks/entryMark';
+import type { WaysData } from '@/lab/orders/waysPage';
 import { LineField } from '../curves/choices/lineField';
 import { LoadTabs } from '../curves/choices/loadTabs';
 import { WhatChoice } from '../curves/choices/whatChoice';
 import { PageLine } from '../desk/pageLine';
 import { usePicked } from '../desk/usePicked';
+import { WaysAside } from './waysAside';
 import { MirroredBars } from './mirroredBars';
 import { WaysPicture } from './waysPicture';
-import { WaysTable } from './waysTable';
 import { Options } from '@/ui/form/options';
 
 const NAMES: Readonly<Record<string, string>> = {
@@ -25,20 +23,18 @@ const NAMES: Readonly<Record<string, string>> = {
   idle: 'idle',
   oneFan: 'one fan on all',
 };
-const MOST_DIFFERENCES = 5;
 
 /** Who stands where by every way to compare, ties ringed; heat and noise together; and where the ways disagree. */
 export function WaysStage({ data }: { data: WaysData }) {
-  const { ways, entries, response, differences } = data;
+  const { ways, entries, response } = data;
   const [, setAsked] = useQueryStates(
     { line: parseAsFloat, rpm: parseAsFloat, duty: parseAsFloat, load: parseAsString },
     { shallow: false, history: 'replace' },
   );
   const [bars, setBars] = useQueryState('bars', parseAsString.withDefault('noise'));
-  const { picked, press } = usePicked(entries);
+  const { picked, press } = usePicked(entries, true);
   const shown = ways.find(({ key }) => key === bars) ?? ways[0];
   const thin = ways.find(({ key }) => key === (shown?.key === 'full' ? 'noise' : 'full'));
-  const positionOf = (entry: string) => entries.find((known) => known.entry === entry)?.position ?? 0;
 
   const at = (way: WayColumn) => {
     if (way.key === 'noise')
@@ -103,51 +99,7 @@ export function WaysStage({ data }: { data: WaysData }) {
               <MirroredBars way={shown} {...{ thin, entries, response }} />
             </div>
           </section>
-          <aside
-            aria-label="Where the ways disagree"
-            className="shrink-0 space-y-4 border-hairline lg:w-[350px] lg:border-l lg:pl-6"
-          >
-            <h2 className="font-display text-[20px] leading-tight font-bold">
-              {differences.length > 0
-                ? 'Where the ways disagree'
-                : 'The ways agree: no place clearly differs from equal noise.'}
-            </h2>
-            <ul className="space-y-2.5 text-[15px]">
-              {differences.slice(0, MOST_DIFFERENCES).map(({ entry, sentence }) => (
-                <li key={entry} dir="auto">
-                  <EntryMark position={positionOf(entry)} /> {sentence}
-                </li>
-              ))}
-            </ul>
-            <p className="label-text">
-              A ring: a tie. Press a name to pick it out. A line that ends has no place by the next way.{' '}
-              <TakeAlong
-                picture="ways-picture"
-                condition={`${response.name}, ${data.loads.find(({ key }) => key === data.load)?.label ?? ''}`}
-                fileName="ways-to-compare"
-                figures={() =>
-                  ways.flatMap((way) =>
-                    way.order.map((entry) => {
-                      const place = way.places[entry]!;
-                      return {
-                        load: data.load,
-                        way: way.name,
-                        entry: entries.find((known) => known.entry === entry)!.product,
-                        place_from: place.placeFrom,
-                        place_to: place.placeTo,
-                        response: response.id,
-                        unit: response.unit,
-                        value: Number(place.value.toFixed(4)),
-                        interval_95: Number(place.interval95.toFixed(4)),
-                        level_db: Number(place.levelDb.toFixed(2)),
-                      };
-                    }),
-                  )
-                }
-              />
-            </p>
-            <WaysTable data={data} />
-          </aside>
+          <WaysAside data={data} />
         </div>
       )}
     </div>

@@ -1,4 +1,4 @@
-import type { WaysData } from '@/lab/orders/waysView';
+import type { WaysData } from '@/lab/orders/waysPage';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure, placeText } from '@/ui/marks/figures';
 import { Heads, num } from '@/ui/frame/heads';

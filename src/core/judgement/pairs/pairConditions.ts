@@ -30,6 +30,25 @@ const atLine = (lineDb: number) => ({ lineDb, where: `at ${lineDb.toFixed(1)} dB
 /** Ways beside equal noise and full speed that the load in hand is compared by. */
 const FURTHER_WAYS: readonly Way['key'][] = ['rpm', 'duty', 'quietest'];
 
+/**
+ * The two by every way given, each at the line of noise or at its own.
+ *
+ * @example wayConditions([], ['a', 'b'], { unit: 'K', decimals: 1, better: 'lower', what: 'Die', lineDb: 33 }) → []
+ */
+export const wayConditions = (
+  ways: readonly Way[],
+  pair: readonly [string, string],
+  { lineDb, ...words }: Pick<PairCondition, 'unit' | 'decimals' | 'better' | 'what'> & { lineDb: number },
+): PairCondition[] =>
+  ways.flatMap((way) =>
+    conditionOf(standingsOf(way.ranking.placed), pair, {
+      ...{ ...words, key: way.key },
+      ...(way.key === 'noise'
+        ? atLine(lineDb)
+        : { lineDb: null, where: way.key === 'quietest' ? 'each at its quietest' : way.name }),
+    }),
+  );
+
 /** The curves of a load of what the two are compared by. */
 export interface PairLoad extends RuledCurves {
   key: string;
@@ -75,12 +94,10 @@ export function pairConditions(
       ...conditionOf(standingsOf(fastest.placed), pair, {
         ...{ ...words, key: key('full'), where: 'at full speed', lineDb: null },
       }),
-      ...further.flatMap((way) =>
-        conditionOf(standingsOf(way.ranking.placed), pair, {
-          ...{ ...words, key: key(way.key), lineDb: null },
-          where: way.key === 'quietest' ? 'each at its quietest' : way.name,
-        }),
-      ),
+      ...wayConditions(further, pair, { ...words, lineDb: asked.lineDb }).map((condition) => ({
+        ...condition,
+        key: key(condition.key),
+      })),
     ];
   });
 }

@@ -15,13 +15,12 @@ import { mean } from '@/core/statistics/mean';
 import { hasDie } from '@/core/runs/labRun';
 import { loadKey } from '@/core/runs/load';
 import { withDatabase } from '@/database/pool';
-import { readSheet } from '@/database/lineUp/sheets';
-import type { PlanSheet } from '@/core/plan/planSheet';
 import { listValues } from '@/database/runs/runValues';
 import { memoized } from '@/lab/model/cachedUntilWritten';
 import { roundUpOfLab } from '@/lab/model/roundUpOfLab';
 import { pricedLineUp } from '@/lab/lineUp/prices';
 import type { RoundUpView } from '@/lab/model/roundUpView';
+import { measuredRepeats } from '../pairs/measuredRepeats';
 import { viewResponse, type ResponseChoice, type ResponseView } from '@/lab/model/responseView';
 
 export interface JudgedEntry {
@@ -54,15 +53,6 @@ export interface JudgementView {
   /** What a kelvin is worth at this load, for the clock and a program's score where both were logged. */
   worths: { name: string; unit: string; worth: Outcome<KelvinWorth> }[];
   currency: string;
-  /** The plan, where one was written: what would separate two can be put on it. */
-  plan: { version: number; body: PlanSheet } | null;
-}
-
-function repeats(view: RoundUpView, entry: string, load: string) {
-  const runs = view.runs.filter((run) => run.entry === entry && run.setAside === '' && loadKey(run) === load);
-  const mounts = new Set(runs.map((run) => run.mount)).size;
-  const passes = new Set(runs.map((run) => run.pass)).size;
-  return { mounts: Math.max(1, mounts), passes: Math.max(1, passes) };
 }
 
 /** Clock and score of a load's settings against the rises of their dies. */
@@ -155,10 +145,7 @@ async function judged(
   const controls = view.entries.filter(({ isControl }) => isControl);
   const beyond = { ranking, band: view.brief.bandDba, worth };
   const rule = detailRule(roundUpOfLab(view), { load, response }, beyond);
-  const { priced, plan } = await withDatabase(async (db) => ({
-    priced: await pricedLineUp(db, view.roundUp.id, view.brief),
-    plan: await readSheet(db, 'plan', view.roundUp.id),
-  }));
+  const priced = await withDatabase((db) => pricedLineUp(db, view.roundUp.id, view.brief));
   const prices = new Map(priced.map(({ entry, price }) => [entry.code, price]));
   const loudness = isRise ? await loudnessAtLine(view, key, lineDb) : new Map<string, WithInterval>();
   const details = entryDetails(ranking, curves, bySpeed, rule);
@@ -177,7 +164,7 @@ async function judged(
       placed,
       detail: details.get(placed.entry)!,
       curve: curves.find((curve) => curve.entry === placed.entry)!,
-      ...repeats(view, placed.entry, key),
+      ...measuredRepeats(view, placed.entry, key),
       rig: known,
       price: prices.get(placed.entry)!,
       perSone: conductancePerSone(
@@ -194,6 +181,5 @@ async function judged(
     crossings: crossings(curves, view.brief.bandDba),
     worths: isRise ? await worthsOf(view, key) : [],
     currency: view.brief.limits.currency,
-    plan,
   };
 }

@@ -2,7 +2,6 @@ import { chanceAhead } from '@/core/judgement/pairs/chanceAhead';
 import { pairCrossing } from '@/core/judgement/pairs/pairCrossing';
 import { otherConditions } from '@/core/judgement/pairs/pairConditions';
 import { headToHead, pairAnswer, type PairRow } from '@/core/judgement/pairs/headToHead';
-import { toSeparate } from '@/core/judgement/pairs/toSeparate';
 import { configuredSize } from '@/core/lineUp/configuredSize';
 import { isFixedWatts, loadKey } from '@/core/runs/load';
 import { pairDoubtParts } from '@/core/uncertainty/doubtParts';
@@ -16,6 +15,7 @@ import { riseCurves, type RoundUpView } from '@/lab/model/roundUpView';
 import { startOf } from '@/lab/publish/writeView';
 import { viewJudgement, type JudgedEntry } from '../beyond/judgementView';
 import { viewPairs } from './pairs';
+import { offerToSeparate } from './separationOffer';
 import { viewSideBySide } from './sideBySide';
 import { riseConditions } from './pairConditions';
 
@@ -32,11 +32,11 @@ async function sizesOf(view: RoundUpView) {
 }
 
 /** The two at the line and load in hand: what would separate them, and what the ± of their difference is made of. */
-function atHand(
+async function atHand(
+  view: RoundUpView,
   [one, other]: readonly [JudgedEntry, JudgedEntry],
   main: PairRow,
-  compared: number,
-  rows: number,
+  among: { load: string; compared: number; rows: number },
 ) {
   const chance = chanceAhead(one.placed, other.placed, main.better);
   return {
@@ -44,7 +44,7 @@ function atHand(
     /** Taken as the only pair: who is more likely ahead, and how likely. */
     likely: chance >= 0.5 ? ('one' as const) : ('other' as const),
     chance: Math.max(chance, 1 - chance),
-    separation: toSeparate({ ...one.placed, ...one }, { ...other.placed, ...other }, compared, rows),
+    offer: main.ahead === null ? await offerToSeparate(view, [one.placed, other.placed], among) : null,
     parts: pairDoubtParts(one.placed, other.placed),
     /** Of the one that was mounted less. */
     mounts: Math.min(one.mounts, other.mounts),
@@ -102,7 +102,9 @@ export async function pairPage(
     /** Null where either has no value at the line and load in hand: the rows are of other conditions then. */
     inHand:
       rises.length > 0 && standing[0] && standing[1]
-        ? atHand([standing[0], standing[1]], rows[0]!, judged.length, rows.length)
+        ? await atHand(view, [standing[0], standing[1]], rows[0]!, {
+            ...{ load, compared: judged.length, rows: rows.length },
+          })
         : null,
     /** Why one of them is not ranked at the line in hand. */
     why: notPlaced
@@ -116,7 +118,6 @@ export async function pairPage(
       .filter((change) => change.load === chosen?.label)
       .map((change) => ({ ...change, otherName: nameOf(change.other) })),
     currency: view.brief.limits.currency,
-    plan: found?.plan ?? null,
     verdict: { version: sheet?.version ?? 0, body: sheet?.body ?? (await startOf(view)) },
     /** The load as a text refers to it: empty for the first; null where it can be referred to by no watts. */
     referredLoad:

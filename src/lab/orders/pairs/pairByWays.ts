@@ -1,0 +1,89 @@
+import { chanceAhead } from '@/core/judgement/pairs/chanceAhead';
+import { headToHead, type PairRow } from '@/core/judgement/pairs/headToHead';
+import { wayConditions } from '@/core/judgement/pairs/pairConditions';
+import type { PlacedEntry } from '@/core/ranking/rankAtLine';
+import type { Way } from '@/core/ranking/ways';
+import type { Response } from '@/core/responses/responses';
+import { viewPrices } from '@/lab/lineUp/prices';
+import { underCovers } from '@/lab/lineUp/shownLineUp';
+import type { RoundUpView } from '@/lab/model/roundUpView';
+import { offerToSeparate, type SeparationOffer } from './separationOffer';
+
+/** Two entries by every way to compare. */
+export interface PairByWays {
+  one: string;
+  other: string;
+  /** How far the one is ahead by each way, all judged together. */
+  rows: PairRow[];
+  /** Who is more likely ahead at equal noise, taken as the only pair, and how likely; null where either has no place there. */
+  ahead: { entry: string; chance: number } | null;
+  /** How much more the one costs; null where a price is not known. */
+  moreMoney: number | null;
+  currency: string;
+}
+
+/** Entries that tie at equal noise, and what would separate the first from the last of them. */
+export interface TieByNoise {
+  better: number;
+  worse: number;
+  first: string;
+  last: string;
+  unit: string;
+  offer: SeparationOffer;
+}
+
+interface Asked {
+  response: Response;
+  load: string;
+  lineDb: number;
+}
+
+/** The two in hand: those asked for as far as they are placed, else the first of the order at equal noise. */
+function pairOf(ways: readonly Way[], asked: readonly string[]): readonly [string, string] | null {
+  const placed = [...new Set(ways.flatMap(({ ranking }) => ranking.placed.map(({ entry }) => entry)))];
+  const known = [...new Set([...asked.filter((entry) => placed.includes(entry)), ...placed])];
+  return known.length < 2 ? null : [known[0]!, known[1]!];
+}
+
+/** Two entries by every way that ranks both; null where fewer than two are placed. */
+export async function pairByWays(
+  view: RoundUpView,
+  ways: readonly Way[],
+  { response: { name, unit, decimals, better }, lineDb }: Asked,
+  wanted: readonly string[],
+): Promise<PairByWays | null> {
+  const pair = pairOf(ways, wanted);
+  if (!pair) return null;
+  const [one, other] = pair;
+  const placed = ways.find(({ key }) => key === 'noise')?.ranking.placed ?? [];
+  const [a, b] = pair.map((entry) => placed.find((each) => each.entry === entry));
+  const chance = a && b ? chanceAhead(a, b, better) : null;
+  const priced = await viewPrices(view);
+  const codes = underCovers(priced.map(({ entry }) => entry)).map(({ code }) => code);
+  const [price, otherPrice] = pair.map((entry) => priced[codes.indexOf(entry)]?.price);
+  return {
+    ...{ one, other },
+    rows: headToHead(wayConditions(ways, pair, { unit, decimals, better, what: name, lineDb })),
+    ahead:
+      chance === null ? null : { entry: chance >= 0.5 ? one : other, chance: Math.max(chance, 1 - chance) },
+    moreMoney: price?.known && otherPrice?.known ? price.value - otherPrice.value : null,
+    currency: view.brief.limits.currency,
+  };
+}
+
+/** The first tie at equal noise with what would separate its first from its last; null where none is placed as one. */
+export async function tieByNoise(
+  view: RoundUpView,
+  ways: readonly Way[],
+  { response: { unit }, load }: Asked,
+): Promise<TieByNoise | null> {
+  const ranking = ways.find(({ key }) => key === 'noise')?.ranking;
+  const bracket = ranking?.brackets[0];
+  if (!ranking || !bracket) return null;
+  const { better, worse } = bracket;
+  const ends = [ranking.placed[better - 1]!, ranking.placed[worse - 1]!] as const satisfies PlacedEntry[];
+  return {
+    ...{ better, worse, unit, first: ends[0].entry, last: ends[1].entry },
+    offer: await offerToSeparate(view, ends, { load, compared: ranking.placed.length, rows: 1 }),
+  };
+}
