@@ -160,6 +160,7 @@ test.describe.parallel('every page', () => {
         page,
       }) => {
         const faults: string[] = [];
+        const titles = new Map<string, string>();
         let path = '';
         page.on('pageerror', (error) => faults.push(`${path}: ${error.message}`));
         for (path of [...PAGES, ...OTHER_PAGES]) {
@@ -174,6 +175,11 @@ test.describe.parallel('every page', () => {
           }
           const wide = await page.evaluate(() => document.documentElement.scrollWidth);
           if (wide > width) faults.push(`${path} is ${wide} px wide`);
+          // Open beside one another, pages are told apart by their titles.
+          const title = await page.title();
+          const same = titles.get(title);
+          if (same !== undefined) faults.push(`${path} is titled “${title}”, as is ${same}`);
+          titles.set(title, path);
         }
         expect(faults).toEqual([]);
       });

@@ -4,6 +4,8 @@ import { Header } from '@/ui/frame/header';
 
 export const dynamic = 'force-dynamic';
 
+export const metadata = { title: 'Cases' };
+
 export default async function CasesPage() {
   const { cases, unnoted } = await viewCases();
   return (

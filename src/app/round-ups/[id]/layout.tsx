@@ -22,7 +22,10 @@ export const dynamic = 'force-dynamic';
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
   const view = await roundUpView(idFrom((await params).id));
-  return { title: view?.roundUp.title };
+  if (!view) return {};
+  const { title } = view.roundUp;
+  // What a template fills in is its “%s”, which a round-up may bear in its name.
+  return { title: { default: title, template: `%s · ${title.replaceAll('%s', '% s')} · Abanico` } };
 }
 
 export default async function RoundUpLayout({ children, params }: Props) {

@@ -1,9 +1,12 @@
+import { PAGES } from '@/contracts/roundUpPages';
 import { headers } from 'next/headers';
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { minuteNow, today } from '@/app/today';
 import { viewBench } from '@/lab/bench/benchView';
 import { BenchStage } from '@/stages/bench/benchStage';
+
+export const metadata = { title: PAGES.bench.name };
 
 export default async function BenchPage({ params }: { params: Promise<{ id: string }> }) {
   const id = idFrom((await params).id);

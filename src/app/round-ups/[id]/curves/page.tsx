@@ -1,3 +1,4 @@
+import { PAGES } from '@/contracts/roundUpPages';
 import { olderRunsSentence } from '@/core/runs/olderRuns';
 import { responseChoice } from '@/lab/model/responseView';
 import { curvesPage } from '@/lab/orders/curvesPage';
@@ -6,6 +7,8 @@ import { CurvesStage } from '@/stages/curves/curvesStage';
 import { ApartNote } from '@/stages/rig/apartNote';
 import { OlderNote } from '@/stages/rig/olderNote';
 import { asked, type Address } from '@/app/round-ups/asked';
+
+export const metadata = { title: PAGES.curves.name };
 
 export default async function CurvesPage(address: Address) {
   const { id, view, query } = await asked(address);

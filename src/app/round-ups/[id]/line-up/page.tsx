@@ -1,3 +1,4 @@
+import { PAGES } from '@/contracts/roundUpPages';
 import { today } from '@/app/today';
 import { casesOfLineUp } from '@/lab/lineUp/cases';
 import { usualKind } from '@/core/lineUp/usualKind';
@@ -7,6 +8,8 @@ import { fanAirspeeds } from '@/lab/air/fanAirspeeds';
 import { viewShownLineUp } from '@/lab/lineUp/shownLineUp';
 import { LineUpStage } from '@/stages/lineUp/lineUpStage';
 import { asked, type Address } from '@/app/round-ups/asked';
+
+export const metadata = { title: PAGES.lineUp.name };
 
 export default async function LineUpPage(address: Address) {
   const { id, view } = await asked(address);

@@ -1,3 +1,4 @@
+import { PAGES } from '@/contracts/roundUpPages';
 import { isWithoutHeat } from '@/core/brief/brief';
 import { loadLabel, loadKey } from '@/core/runs/load';
 import { deletedRuns, offeredColumns, packedLogbook } from '@/lab/runs/logbookRows';
@@ -8,6 +9,8 @@ import { olderRunsSentence } from '@/core/runs/olderRuns';
 import { OlderNote } from '@/stages/rig/olderNote';
 import { LogbookStage } from '@/stages/logbook/logbookStage';
 import { asked, type Address } from '@/app/round-ups/asked';
+
+export const metadata = { title: PAGES.logbook.name };
 
 export default async function LogbookPage(address: Address) {
   const { id, view, query } = await asked(address);

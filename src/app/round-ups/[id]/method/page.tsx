@@ -1,9 +1,12 @@
+import { PAGES } from '@/contracts/roundUpPages';
 import { notFound } from 'next/navigation';
 import { methodCard } from '@/core/brief/methodCard';
 import { viewBrief } from '@/lab/planning/briefView';
 import { cardParts } from '@/lab/planning/cardRig';
 import { MethodCardView } from '@/stages/brief/methodCardView';
 import { asked, type Address } from '@/app/round-ups/asked';
+
+export const metadata = { title: PAGES.method.name };
 
 /** The method card as a page of its own, for readers. */
 export default async function MethodPage(address: Address) {

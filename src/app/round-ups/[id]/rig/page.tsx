@@ -1,9 +1,12 @@
+import { PAGES } from '@/contracts/roundUpPages';
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import { today } from '@/app/today';
 import { viewRigSpread } from '@/lab/planning/rigSpreadView';
 import { viewRig } from '@/lab/planning/rigView';
 import { RigStage } from '@/stages/rig/rigStage';
+
+export const metadata = { title: PAGES.rig.name };
 
 export default async function RigPage({ params }: { params: Promise<{ id: string }> }) {
   const id = idFrom((await params).id);

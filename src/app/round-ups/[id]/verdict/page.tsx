@@ -1,3 +1,4 @@
+import { PAGES } from '@/contracts/roundUpPages';
 import { olderRunsSentence } from '@/core/runs/olderRuns';
 import { verdictPage } from '@/lab/orders/verdictPage';
 import { verdictQuery } from '@/lab/orders/verdictView';
@@ -7,6 +8,8 @@ import { ApartNote } from '@/stages/rig/apartNote';
 import { OlderNote } from '@/stages/rig/olderNote';
 import { VerdictStage } from '@/stages/verdict/verdictStage';
 import { asked, type Address } from '@/app/round-ups/asked';
+
+export const metadata = { title: PAGES.verdict.name };
 
 export default async function VerdictPage(address: Address) {
   const { id, view, query } = await asked(address);

@@ -1,6 +1,9 @@
+import { PAGES } from '@/contracts/roundUpPages';
 import { airPage } from '@/lab/air/airView';
 import { AirStage } from '@/stages/air/airStage';
 import { asked, type Address } from '@/app/round-ups/asked';
+
+export const metadata = { title: PAGES.air.name };
 
 export default async function AirPage(address: Address) {
   const { view } = await asked(address);

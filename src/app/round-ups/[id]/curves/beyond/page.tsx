@@ -1,3 +1,4 @@
+import { PAGES } from '@/contracts/roundUpPages';
 import { NothingYet } from '@/stages/desk/nothingYet';
 import { numberIn } from '@/app/numberIn';
 import { pack } from '@/core/packed';
@@ -5,6 +6,8 @@ import { beyondPage } from '@/lab/orders/beyond/beyondPage';
 import { responseChoice } from '@/lab/model/responseView';
 import { BeyondStage } from '@/stages/beyond/beyondStage';
 import { asked, type Address } from '@/app/round-ups/asked';
+
+export const metadata = { title: PAGES.beyond.name };
 
 /** What a decibel must lower R by to be worth it, as a share; what cannot be is the usual half per cent. */
 function worthIn(asked: string | string[] | undefined): number | undefined {

@@ -1,7 +1,10 @@
+import { PAGES } from '@/contracts/roundUpPages';
 import { numberIn } from '@/app/numberIn';
 import { viewGrid } from '@/lab/orders/beyond/gridView';
 import { GridStage } from '@/stages/grid/gridStage';
 import { asked, type Address } from '@/app/round-ups/asked';
+
+export const metadata = { title: PAGES.grid.name };
 
 export default async function GridPage(address: Address) {
   const { id, view, query, text } = await asked(address);

@@ -1,8 +1,11 @@
+import { PAGES } from '@/contracts/roundUpPages';
 import { numberIn } from '@/app/numberIn';
 import { pairPage } from '@/lab/orders/pairs/pairPage';
 import { NothingYet } from '@/stages/desk/nothingYet';
 import { PairStage } from '@/stages/pair/pairStage';
 import { asked, type Address } from '@/app/round-ups/asked';
+
+export const metadata = { title: PAGES.pair.name };
 
 export default async function PairPage(address: Address) {
   const { view, query, text } = await asked(address);

@@ -3,6 +3,8 @@ import { verdictQuery } from '@/lab/orders/verdictView';
 import { RigsStage } from '@/stages/rigs/rigsStage';
 import { asked, type Address } from '@/app/round-ups/asked';
 
+export const metadata = { title: 'All rigs' };
+
 export default async function RigsPage(address: Address) {
   const { view, query } = await asked(address);
   const data = await rigsPage(view, verdictQuery(query));

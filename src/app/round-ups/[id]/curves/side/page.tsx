@@ -1,8 +1,11 @@
+import { PAGES } from '@/contracts/roundUpPages';
 import { NothingYet } from '@/stages/desk/nothingYet';
 import { numberIn } from '@/app/numberIn';
 import { sidePage } from '@/lab/orders/pairs/sidePage';
 import { SideStage } from '@/stages/side/sideStage';
 import { asked, type Address } from '@/app/round-ups/asked';
+
+export const metadata = { title: PAGES.side.name };
 
 export default async function SidePage(address: Address) {
   const { view, query } = await asked(address);

@@ -1,9 +1,12 @@
+import { PAGES } from '@/contracts/roundUpPages';
 import { NothingYet } from '@/stages/desk/nothingYet';
 import { responseChoice } from '@/lab/model/responseView';
 import { numberIn } from '@/app/numberIn';
 import { waysPage } from '@/lab/orders/waysPage';
 import { WaysStage } from '@/stages/ways/waysStage';
 import { asked, type Address } from '@/app/round-ups/asked';
+
+export const metadata = { title: PAGES.ways.name };
 
 export default async function WaysPage(address: Address) {
   const { view, query, text } = await asked(address);

@@ -1,8 +1,11 @@
+import { PAGES } from '@/contracts/roundUpPages';
 import { NothingYet } from '@/stages/desk/nothingYet';
 import { placedEntries } from '@/lab/model/pageEntries';
 import { viewWeights } from '@/lab/orders/beyond/weightsView';
 import { WeightsStage } from '@/stages/weights/weightsStage';
 import { asked, type Address } from '@/app/round-ups/asked';
+
+export const metadata = { title: PAGES.weights.name };
 
 export default async function WeightsPage(address: Address) {
   const { id, view, query } = await asked(address);

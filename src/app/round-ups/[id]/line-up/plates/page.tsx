@@ -1,8 +1,11 @@
+import { PAGES } from '@/contracts/roundUpPages';
 import { notFound } from 'next/navigation';
 import { roundUpView } from '@/app/roundUpView';
 import { platesPage } from '@/lab/lineUp/plates';
 import { PlatesStage } from '@/stages/plates/platesStage';
 import { asked, type Address } from '@/app/round-ups/asked';
+
+export const metadata = { title: PAGES.plates.name };
 
 export default async function PlatesPage(address: Address) {
   const { id } = await asked(address);

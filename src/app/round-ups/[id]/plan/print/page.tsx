@@ -5,6 +5,8 @@ import { viewPlan } from '@/lab/planning/planView';
 import { PrintedSheet } from '@/stages/plan/printedSheet';
 import { asked, type Address } from '@/app/round-ups/asked';
 
+export const metadata = { title: 'Run sheet' };
+
 export default async function PrintPage(address: Address) {
   const { id, view } = await asked(address);
   const plan = await viewPlan(id, today());

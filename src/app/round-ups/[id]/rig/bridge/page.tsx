@@ -1,7 +1,10 @@
+import { PAGES } from '@/contracts/roundUpPages';
 import { numberIn } from '@/app/numberIn';
 import { bridgePage } from '@/lab/bridge/bridgePage';
 import { BridgeStage } from '@/stages/bridge/bridgeStage';
 import { asked, type Address } from '@/app/round-ups/asked';
+
+export const metadata = { title: PAGES.bridge.name };
 
 export default async function BridgePage(address: Address) {
   const { view, query } = await asked(address);

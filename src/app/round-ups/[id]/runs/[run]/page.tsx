@@ -4,6 +4,8 @@ import { roundUpView } from '@/app/roundUpView';
 import { runPage } from '@/lab/runs/runPage';
 import { RunStage } from '@/stages/run/runStage';
 
+export const metadata = { title: 'Run' };
+
 export default async function RunPage({ params }: { params: Promise<{ id: string; run: string }> }) {
   const { id, run } = await params;
   const view = await roundUpView(idFrom(id));

@@ -1,3 +1,4 @@
+import { PAGES } from '@/contracts/roundUpPages';
 import { NothingYet } from '@/stages/desk/nothingYet';
 import { numberIn } from '@/app/numberIn';
 import { MACHINE_KEYS } from '@/contracts/machineAddress';
@@ -5,6 +6,8 @@ import { NO_LIMITS } from '@/core/lineUp/roomLimits';
 import { viewFits } from '@/lab/orders/readers/fitsView';
 import { FitsStage } from '@/stages/fits/fitsStage';
 import { asked, type Address } from '@/app/round-ups/asked';
+
+export const metadata = { title: PAGES.fits.name };
 
 export default async function FitsPage(address: Address) {
   const { view, query, text } = await asked(address);

@@ -1,3 +1,4 @@
+import { PAGES } from '@/contracts/roundUpPages';
 import { notFound } from 'next/navigation';
 import { idFrom } from '@/app/ids';
 import type { Query } from '@/app/numberIn';
@@ -6,6 +7,8 @@ import { versionChanges } from '@/core/verdict/versionChanges';
 import { viewPublished } from '@/lab/publish/shares';
 import { PageLine } from '@/stages/desk/pageLine';
 import { VersionsTable } from '@/stages/versions/versionsTable';
+
+export const metadata = { title: PAGES.versions.name };
 
 interface Props {
   params: Promise<{ id: string }>;
