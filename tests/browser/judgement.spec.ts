@@ -183,7 +183,7 @@ test('what it costs: prices of a day noted, the front told, and a price abroad t
   await page.getByRole('link', { name: 'Value', exact: true }).click();
   const row = (entry: string) => page.locator(`tr[data-entry="${entry}"]`);
   await expect(row('cierzo-240')).toContainText('109.00 USD, 19 Nov 2026, US');
-  await expect(page.getByRole('region', { name: 'Value' })).toContainText(/EUR a kelvin/);
+  await expect(page.getByRole('region', { name: 'Value' })).toContainText(/EUR per K/);
   await row('solano').getByRole('button').click();
   const form = page.getByRole('form', { name: 'Prices of Solano' });
   await form.getByRole('button', { name: 'Add a price' }).click();

@@ -142,7 +142,7 @@ function worth(cases: AwardCase): AwardOffer['offer'] {
   if (steps === 0) return unknown('no entry is clearly better for more money');
   if (steps === 1) return unknown('there is one step up only: it has nothing to be compared with');
   const least = cheapestStep(cases.steps);
-  if (!least) return unknown('no step up costs clearly less for a kelvin than the others');
+  if (!least) return unknown('no step up costs clearly less per kelvin than the others');
   const { entry, next, among } = least;
   const [from, to] = next.perUnit95.map((each) => each.toFixed(2));
   return known({
@@ -209,7 +209,7 @@ export function awardOffers(cases: AwardCase): AwardOffer[] {
       kind: 'worth',
       figure: 'money per kelvin',
       name: 'Worth the step up',
-      rule: `least ${cases.currency} for a kelvin between neighbours on the front of price and rise, its interval clear of all other steps`,
+      rule: `least ${cases.currency} per kelvin between neighbours on the front of price and rise, its interval clear of all other steps`,
       offer: worth(cases),
     },
     {

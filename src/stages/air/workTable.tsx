@@ -4,6 +4,7 @@ import { figure, placeText } from '@/ui/marks/figures';
 import { bracketRoomPx, TieBrackets } from '@/ui/marks/tieBrackets';
 import type { AirData } from '@/lab/air/airView';
 import { Heads, num } from '@/ui/frame/heads';
+import { Name } from '@/ui/marks/name';
 
 /** Which fan moves most through the resistance; flow, noise and speed together. */
 export function WorkTable({
@@ -34,9 +35,7 @@ export function WorkTable({
                 <td className="w-full max-w-0">
                   <span className="flex items-center gap-1.5">
                     <EntryMark position={entry.position} />
-                    <span className="truncate" dir="auto" title={entry.product}>
-                      {entry.product}
-                    </span>
+                    <Name>{entry.product}</Name>
                   </span>
                   <span className={`block text-[13px] ${work.farOff ? 'text-warn' : 'text-ink2'}`}>
                     {figure(work.rpm, 0)} rpm

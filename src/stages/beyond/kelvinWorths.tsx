@@ -16,7 +16,7 @@ export function KelvinWorths({ worths }: Pick<BeyondData, 'worths'>) {
               : worth.value.isWorth && worth.value.perK > 0
                 ? `Each kelvin cooler goes with ${figure(worth.value.perK, 2)} ± ${figure(worth.value.interval95, 2)} ${unit} more, over ${worth.value.points} settings.`
                 : worth.value.isWorth
-                  ? `What is cooler is lower here, by ${figure(-worth.value.perK, 2)} ± ${figure(worth.value.interval95, 2)} ${unit} a kelvin: something else moves both.`
+                  ? `What is cooler is lower here, by ${figure(-worth.value.perK, 2)} ± ${figure(worth.value.interval95, 2)} ${unit} per kelvin: something else moves both.`
                   : `No effect seen in ${worth.value.points} settings: ${figure(worth.value.perK, 2)} ± ${figure(worth.value.interval95, 2)} ${unit} per kelvin.`}
           </li>
         ))}

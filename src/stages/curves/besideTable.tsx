@@ -6,6 +6,7 @@ import { figure } from '@/ui/marks/figures';
 import type { PageEntry as CurveEntry } from '@/lab/model/pageEntries';
 import type { CurveLoad } from '@/lab/orders/curvesPage';
 import { Heads, num } from '@/ui/frame/heads';
+import { Name } from '@/ui/marks/name';
 
 function Cell({ point, scale }: { point: CurvePoint | undefined; scale: ShownScale }) {
   if (!point) return <td className="num text-ink2">–</td>;
@@ -54,9 +55,7 @@ export function BesideTable({
                 <td className="w-full max-w-0">
                   <span className="flex items-center gap-1.5">
                     <EntryMark position={entry.position} />
-                    <span className="truncate" dir="auto" title={entry.product}>
-                      {entry.product}
-                    </span>
+                    <Name>{entry.product}</Name>
                   </span>
                 </td>
                 <Cell scale={scale} point={curve.points[0]} />

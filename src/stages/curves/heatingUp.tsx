@@ -7,6 +7,7 @@ import { EntryMark } from '@/ui/marks/entryMark';
 import { figure } from '@/ui/marks/figures';
 import type { PageEntry as CurveEntry } from '@/lab/model/pageEntries';
 import { Heads, num } from '@/ui/frame/heads';
+import { Name } from '@/ui/marks/name';
 
 /** The line rests for so long before its table is asked for, ms. */
 const REST_MS = 300;
@@ -73,9 +74,7 @@ export function HeatingUp({ href, entries }: { href: string; entries: ReadonlyMa
                   <td className="w-full max-w-0">
                     <span className="flex items-center gap-1.5">
                       <EntryMark position={position} />
-                      <span className="truncate" dir="auto" title={product}>
-                        {product}
-                      </span>
+                      <Name>{product}</Name>
                     </span>
                   </td>
                   {columns.map(({ id, values, decimals, absent }) => (

@@ -86,7 +86,7 @@ export function RankingTable(props: RankingTableProps) {
                     </span>
                   )}
                   <LayoutSketch layout={entry.layout} className="w-8" />
-                  <span className="truncate" dir="auto">
+                  <span className="line-clamp-2 leading-tight" dir="auto">
                     {entry.product}
                   </span>
                 </button>

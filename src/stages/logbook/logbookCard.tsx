@@ -4,6 +4,7 @@ import { Link } from '@/ui/frame/link';
 import type { LogbookRow, ValueColumn } from '@/core/runs/logbookRow';
 import { figure } from '@/ui/marks/figures';
 import { RunStateMark } from './runStateMark';
+import { Name } from '@/ui/marks/name';
 
 /** A run in three lines, for a screen too narrow for the table. */
 export function LogbookCard({
@@ -22,8 +23,8 @@ export function LogbookCard({
   return (
     <Link href={`/round-ups/${roundUpId}/runs/${row.id}`} className="block text-[14px] leading-snug">
       <span className="flex items-baseline gap-2">
-        <b className="truncate" dir="auto">
-          {row.product}
+        <b className="min-w-0">
+          <Name>{row.product}</Name>
         </b>
         <b className="ml-auto whitespace-nowrap">
           {Number.isFinite(row.riseK) && `${figure(row.riseK, 1)} K at `}

@@ -1,5 +1,6 @@
 import type { PairData } from '@/lab/orders/pairs/pairPage';
 import { figure, signed } from '@/ui/marks/figures';
+import { Name } from '@/ui/marks/name';
 
 type Change = PairData['changes'][number];
 
@@ -36,9 +37,7 @@ export function OneChange({ data, onPair }: { data: PairData; onPair: (change: C
                 onClick={() => onPair(change)}
               >
                 <span className="min-w-0 flex-1">
-                  <span className="block truncate" dir="auto">
-                    {change.otherName}
-                  </span>
+                  <Name>{change.otherName}</Name>
                   <span className="block text-[13px] text-ink2">{besides(change, data.currency)}</span>
                 </span>
                 <span className="shrink-0 whitespace-nowrap tabular-nums">

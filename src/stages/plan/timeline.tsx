@@ -19,6 +19,7 @@ import { weekdayOf, type SheetPart } from '@/core/plan/runSheet';
 import { dayWords } from '@/core/timeWords';
 import { clockText, WEEKDAYS } from '@/ui/clock';
 import { EntryMark } from '@/ui/marks/entryMark';
+import { Name } from '@/ui/marks/name';
 
 const DAY_MIN = 1440;
 
@@ -85,8 +86,8 @@ function DrawnPart({
       <span className="flex items-center gap-1 px-1 pt-0.5 whitespace-nowrap">
         <EntryMark position={scene.placeOf(mounting.entry)} />
         {broken.length > 0 && <b className="text-warn">▲</b>}
-        <b className="truncate" dir="auto">
-          {scene.nameOf(mounting.entry)}
+        <b className="min-w-0">
+          <Name>{scene.nameOf(mounting.entry)}</Name>
         </b>
         <span className="text-ink2">
           {mounting.isControl ? `c${mounting.mount}` : mounting.mount}

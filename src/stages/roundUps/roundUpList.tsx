@@ -43,7 +43,7 @@ function LeadersOf({ item }: { item: RoundUpItem }) {
         >
           <b className="w-8 shrink-0">{placeText(other.placeFrom, other.placeTo)}</b>
           <EntryMark position={other.position} />
-          <span className="min-w-0 truncate" dir="auto">
+          <span className="line-clamp-2 leading-tight" dir="auto">
             {other.product}
           </span>
           <span className="ml-auto whitespace-nowrap">

@@ -2,13 +2,6 @@ import { inARow } from '@/core/words';
 import { figure } from '@/ui/marks/figures';
 import type { ValueData } from '@/lab/orders/readers/valuePage';
 
-const UNITS: Record<string, string> = {
-  K: 'a kelvin',
-  'm/s': 'a metre a second',
-  Pa: 'a pascal',
-  MHz: 'a megahertz',
-};
-
 /** Who is worth the money: the front of price against what is ranked, what each step up costs, and who is beaten by whom. */
 export function PriceFront({ data }: { data: ValueData }) {
   const { currency, items, unit, decimals, better } = data;
@@ -41,7 +34,7 @@ export function PriceFront({ data }: { data: ValueData }) {
             <li key={entry} dir="auto">
               <b>{product}</b>, {figure(price!, 2)} {currency}
               {next
-                ? `. Next step up: ${nameOf(next.entry)}, ${figure(next.better, decimals)} ± ${figure(next.better95, decimals)} ${unit} ${word} for ${figure(next.moreMoney, 2)} more, ${next.perUnit95.map((each) => figure(each, 2)).join(' to ')} ${currency} ${UNITS[unit] ?? `per ${unit}`}.`
+                ? `. Next step up: ${nameOf(next.entry)}, ${figure(next.better, decimals)} ± ${figure(next.better95, decimals)} ${unit} ${word} for ${figure(next.moreMoney, 2)} more, ${next.perUnit95.map((each) => figure(each, 2)).join(' to ')} ${currency} per ${unit}.`
                 : '. Nothing pricier is clearly better.'}
             </li>
           );

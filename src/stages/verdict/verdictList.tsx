@@ -6,6 +6,7 @@ import { EntryMark } from '@/ui/marks/entryMark';
 import { figure, placeText } from '@/ui/marks/figures';
 import type { Sustained as SustainedWords } from '@/lab/orders/sustained';
 import type { VerdictData, VerdictEntry } from '@/lab/orders/verdictPage';
+import { Name } from '@/ui/marks/name';
 
 /** Whether it holds the load, or how else it stands there. */
 export function standing({ status, at, restated }: PlacedEntry, axis: Axis, isRise: boolean): string {
@@ -56,8 +57,8 @@ export function VerdictList({
             <span className="min-w-0 flex-1">
               <span className="flex items-center gap-2">
                 <EntryMark position={entry.position} />
-                <b className="truncate" dir="auto">
-                  {entry.product}
+                <b className="min-w-0">
+                  <Name>{entry.product}</Name>
                 </b>
               </span>
               <span className="block truncate text-[13px] text-ink2" dir="auto">

@@ -9,6 +9,7 @@ import { bracketRoomPx, TieBrackets } from '@/ui/marks/tieBrackets';
 import type { VerdictData, VerdictEntry } from '@/lab/orders/verdictPage';
 import { standing, sustainedWords, VerdictList } from './verdictList';
 import { Heads, LIKELY_PLACE, num } from '@/ui/frame/heads';
+import { Name } from '@/ui/marks/name';
 
 /** Place and rise of an entry at another of the brief's lines; a dash with the reason where it has none. */
 function OtherLine({ ranking, entry, scale }: { ranking: Ranking; entry: string; scale: ShownScale }) {
@@ -59,12 +60,11 @@ export function VerdictTable({
     <>
       <VerdictList {...{ placedEntries, entries, sustained, scale, axis, isRise }} />
       <div className="relative hidden overflow-x-auto sm:block">
-        <table className="figure-table min-w-[760px]">
+        <table className="figure-table min-w-[640px]">
           <Heads
             of={[
               LIKELY_PLACE,
               sentence(noun),
-              'Fans',
               num(isRise ? scale.heading : sentence(scale.title)),
               axis.against !== 'noise' && num('Level, dB(A)'),
               ...others.map((other) => num(`At ${figure(other.lineDb, 1)} dB(A)`)),
@@ -90,16 +90,13 @@ export function VerdictTable({
                     <span className="flex items-center gap-2">
                       <EntryMark position={entry.position} />
                       <LayoutSketch layout={entry.layout} className="w-9" />
-                      <b className="truncate" dir="auto" title={entry.product}>
-                        {entry.product}
+                      <b className="min-w-0">
+                        <Name>{entry.product}</Name>
                       </b>
                     </span>
-                    <span className="block truncate pl-5 text-[13px] text-ink2" dir="auto">
-                      {entry.maker}
+                    <span className="block pl-5 text-[13px] leading-snug text-ink2" dir="auto">
+                      {[entry.maker, entry.fans].filter(Boolean).join(' · ')}
                     </span>
-                  </td>
-                  <td className="max-w-40 truncate text-ink2" dir="auto">
-                    {entry.fans}
                   </td>
                   <td className="num whitespace-nowrap">
                     <b className="text-[16px]">{figure(placed.value, scale.decimals)}</b>{' '}

@@ -2,6 +2,7 @@ import type { WayColumn, WayPlace } from '@/core/ranking/wayPlaces';
 import type { PageEntry } from '@/lab/model/pageEntries';
 import { EntryMark, entryStyle } from '@/ui/marks/entryMark';
 import { figure } from '@/ui/marks/figures';
+import { Name } from '@/ui/marks/name';
 
 interface Props {
   way: WayColumn;
@@ -42,9 +43,7 @@ export function MirroredBars({ way, thin, entries, response }: Props) {
             >
               <span className="flex min-w-0 items-center gap-1.5 max-sm:col-span-2 max-sm:pt-1.5">
                 <EntryMark position={position} />
-                <span className="truncate" dir="auto">
-                  {product}
-                </span>
+                <Name>{product}</Name>
               </span>
               <span className="space-y-px border-r border-ink py-1 pl-12">
                 <span className="flex items-center justify-end gap-2">

@@ -3,6 +3,7 @@ import type { PageEntry } from '@/lab/model/pageEntries';
 import { EntryMark, entryStyle, entryTextColour } from '@/ui/marks/entryMark';
 import { figure, placeText } from '@/ui/marks/figures';
 import { Scrolled } from '@/ui/frame/scrolled';
+import { Name } from '@/ui/marks/name';
 
 interface Props {
   ways: readonly WayColumn[];
@@ -122,7 +123,7 @@ export function WaysPicture({ ways, entries, decimals, unit, picked, onPick, hea
                 onClick={() => onPick(entry.entry)}
                 dir="auto"
               >
-                {entry.product}
+                <Name>{entry.product}</Name>
               </button>
               {stands.map(({ way, row }) => {
                 const { name, places } = ways[way]!;

@@ -4,6 +4,7 @@ import { figure } from '@/ui/marks/figures';
 import type { PlacedEntry } from '@/core/ranking/rankAtLine';
 import type { ShownCurve } from './chartView';
 import type { PageEntry as CurveEntry } from '@/lab/model/pageEntries';
+import { Name } from '@/ui/marks/name';
 import { placeLabels } from './placeLabels';
 
 const colourOf = (entry: CurveEntry) => `var(${entryStyle(entry.position).colour})`;
@@ -49,9 +50,7 @@ export function EndLabels({
     <span
       key={label.entry}
       data-label
-      className="pointer-events-none absolute truncate text-[13px] font-semibold"
-      dir="auto"
-      title={label.product}
+      className="pointer-events-none absolute text-[13px] font-semibold"
       style={{
         left: frame.right + (onlyNumbers ? 6 : 11),
         top: label.labelY - 10,
@@ -60,7 +59,11 @@ export function EndLabels({
         opacity: faded(label.entry) ? 0.35 : 1,
       }}
     >
-      {onlyNumbers ? label.position + 1 : `${numbered ? `${label.position + 1} ` : ''}${label.product}`}
+      {onlyNumbers ? (
+        label.position + 1
+      ) : (
+        <Name>{`${numbered ? `${label.position + 1} ` : ''}${label.product}`}</Name>
+      )}
     </span>
   ));
 }

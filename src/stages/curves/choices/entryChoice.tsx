@@ -2,6 +2,7 @@
 
 import { EntryMark } from '@/ui/marks/entryMark';
 import type { PageEntry as CurveEntry } from '@/lab/model/pageEntries';
+import { Name } from '@/ui/marks/name';
 
 /** Which entries are shown; the others are out of chart and ranking until they are shown again. */
 export function EntryChoice({
@@ -31,9 +32,7 @@ export function EntryChoice({
           >
             <input type="checkbox" checked={!hidden.has(entry.entry)} onChange={() => toggle(entry.entry)} />
             <EntryMark position={entry.position} />
-            <span className="truncate" dir="auto" title={entry.product}>
-              {entry.product}
-            </span>
+            <Name>{entry.product}</Name>
           </label>
         ))}
         {hidden.size > 0 && (
