@@ -25,6 +25,7 @@ export const PAGES = {
   grid: { name: 'Heatsinks and fans', path: 'curves/grid' },
   air: { name: 'Air', path: 'curves/air' },
   sound: { name: 'Sound', path: 'curves/sound' },
+  listen: { name: 'Listen', path: 'curves/sound/listen' },
   verdict: { name: 'Verdict', path: 'verdict' },
   value: { name: 'Value', path: 'verdict/value' },
   fits: { name: 'What fits', path: 'verdict/fits' },

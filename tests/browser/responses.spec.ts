@@ -30,7 +30,7 @@ test('what is compared and against what are two choices in the address, and both
   await expect.poll(() => order(page)).toEqual(['c2', 'c3', 'c4', 'c5', 'c1']);
   await expect(page.getByText('Graphics card, rise; lower is better.')).toBeVisible();
 
-  await page.getByLabel('Against', { exact: true }).selectOption('rpm');
+  await page.getByLabel('against', { exact: true }).selectOption('rpm');
   await expect(page).toHaveURL(/against=rpm/);
   const line = page.getByRole('slider', { name: 'Speed' });
   await expect(line).toBeVisible();

@@ -5,13 +5,14 @@ import { isFixedWatts } from '@/core/runs/load';
 import { countVersions } from '@/database/roundUps/publications';
 import { withDatabase } from '@/database/pool';
 import { hasRecordings } from '@/database/sound/recordings';
+import { hasPlate } from '@/core/lineUp/product';
 import { readPlaces } from '../air/readPlaces';
 import { viewShownLineUp } from '../lineUp/shownLineUp';
 import { memoized } from '../model/cachedUntilWritten';
 import { measuredRises, sourceWords, type RoundUpView } from '../model/roundUpView';
 import { heatsinksAndFans } from './beyond/heatsinksAndFans';
 
-/** A page under Curves or Verdict, with the views that it is made of, where there are several. */
+/** A page under a stage, with the views that it is made of, where there are several. */
 export interface DeskPage extends RoundUpPage {
   parts: RoundUpPage[];
 }
@@ -84,7 +85,7 @@ export const pagesOfCurves = memoized(async (view: RoundUpView): Promise<DeskLin
     measured > 0 ? offered(PAGES.beyond, measures) : measure(PAGES.beyond, 'needs runs that count.'),
     ...(hasFlow ? [offered(PAGES.air)] : isOfFans ? [flowNeeded] : []),
     recorded
-      ? offered(PAGES.sound)
+      ? offered(PAGES.sound, [{ ...PAGES.sound, name: 'Recordings' }, PAGES.listen])
       : lacking(PAGES.sound, 'needs a recording.', PAGES.sound.path, 'Import recordings'),
   ]);
 });
@@ -109,3 +110,14 @@ export const pagesOfVerdict = memoized(async (view: RoundUpView): Promise<DeskLi
         ),
   ]);
 });
+
+/** The pages under Line-up: plates, where some entry has one. */
+export const pagesOfLineUp = memoized(async (view: RoundUpView): Promise<DeskLine> => {
+  const lineUp = await viewShownLineUp(view.roundUp.id);
+  const plates = lineUp.some(({ product }) => hasPlate(product.body.kind)) ? [offered(PAGES.plates)] : [];
+  return lineOf(view, 'Pages of Line-up', [offered(PAGES.lineUp), ...plates]);
+});
+
+/** The pages under Rig. */
+export const pagesOfRig = (view: RoundUpView): DeskLine =>
+  lineOf(view, 'Pages of Rig', [offered(PAGES.rig), offered(PAGES.watch), offered(PAGES.bridge)]);

@@ -18,7 +18,7 @@ import { useIntervals } from './useIntervals';
 import { Crossovers } from './crossovers';
 import { MeasuresTable } from './measuresTable';
 import { Button } from '@/ui/frame/button';
-import { Options } from '@/ui/form/options';
+import { LineSelect } from '@/ui/form/lineSelect';
 
 /** Measures beyond the line, each ± opened, and where curves cross or flatten. */
 export function BeyondStage({ packed }: { packed: Packed<BeyondData> }) {
@@ -118,16 +118,12 @@ export function BeyondStage({ packed }: { packed: Packed<BeyondData> }) {
           )}
           {one && (
             <div className="space-y-2 border-t border-hairline pt-3">
-              <label className="label-text flex items-center gap-1.5">
-                Where ± comes from, of
-                <select
-                  className="max-w-56 rounded border border-hairline bg-raised px-1.5 py-1 text-[14px] text-ink"
-                  value={one.entry}
-                  onChange={({ target }) => void setView({ one: target.value })}
-                >
-                  <Options of={items.map(({ entry, product }) => [entry, product])} />
-                </select>
-              </label>
+              <LineSelect
+                label="Where ± comes from, of"
+                value={one.entry}
+                options={items.map(({ entry, product }) => [entry, product])}
+                onValue={(entry) => void setView({ one: entry })}
+              />
               <Budget item={one} unit={data.response.unit} />
             </div>
           )}

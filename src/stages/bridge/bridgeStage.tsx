@@ -3,9 +3,9 @@
 import { parseAsFloat, parseAsString, useQueryState } from 'nuqs';
 import { AXES } from '@/core/curves/axis';
 import { figure, plural } from '@/ui/marks/figures';
-import { ChoiceField } from '@/ui/form/fields';
 import { whoIsHere } from '@/ui/who';
-import { PageHead } from '@/ui/frame/pageHead';
+import { LineSelect } from '@/ui/form/lineSelect';
+import { PageLine } from '../desk/pageLine';
 import { LineField } from '../curves/choices/lineField';
 import { LoadTabs } from '../curves/choices/loadTabs';
 import { BridgedRows } from './bridgedRows';
@@ -36,26 +36,24 @@ export function BridgeStage({ data }: { data: BridgeData }) {
   const bridge = made?.bridge.known ? made.bridge.value : null;
   return (
     <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-8 md:px-7">
-      <PageHead backTo="the rig" href={`/round-ups/${data.roundUpId}/rig`}>
-        <h2 className="font-display text-[18px] font-bold">A bridge to this rig</h2>
+      <PageLine>
         {data.sources.length > 0 && (
-          <span className="w-64">
-            <ChoiceField
-              label="From"
-              value={String(made?.source.id ?? '')}
-              onValue={(from) => void setFrom(from)}
-              options={data.sources.map(({ id, name, runs }) => ({
-                value: String(id),
-                label: `${name}, ${plural(runs, 'run')}`,
-              }))}
-            />
-          </span>
+          <LineSelect
+            label="From"
+            value={String(made?.source.id ?? '')}
+            options={data.sources.map(({ id, name, runs }) => [
+              String(id),
+              `${name}, ${plural(runs, 'run')}`,
+            ])}
+            onValue={(from) => void setFrom(from)}
+          />
         )}
         <LoadTabs loads={data.loads} load={data.load} onLoad={(key) => void setLoad(key)} />
         <span className="label-text">
           <LineField axis={AXES.noise} at={data.lineDb} onLine={(line) => void setLine(line)} /> dB(A)
         </span>
-      </PageHead>
+      </PageLine>
+      <h2 className="font-display text-[22px] font-bold">A bridge to this rig</h2>
       {!made ? (
         <p className="max-w-2xl">
           No entry of this round-up was measured on another rig or revision. Cite entries of the lab in

@@ -39,7 +39,7 @@ export function PageLine({ children }: { children?: React.ReactNode }) {
     const here = nav.current?.querySelector<HTMLElement>('[aria-current]');
     if (nav.current && here) nav.current.scrollLeft = here.offsetLeft - nav.current.clientWidth / 3;
   }, [pathname]);
-  if (!line) return null;
+  if (!line || (line.pages.length + line.lacking.length < 2 && !children)) return null;
   const kept = new URLSearchParams([...now].filter(([name]) => KEPT.includes(name)));
   const query = kept.size > 0 ? `?${kept}` : '';
   const address = pathname.replace(`/round-ups/${line.roundUpId}/`, '');

@@ -1,8 +1,6 @@
-import { Link } from '@/ui/frame/link';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { notice } from '@/ui/frame/notice';
-import { hasPlate } from '@/core/lineUp/product';
 import { plural } from '@/ui/marks/figures';
 import { sendJson } from '@/ui/sendJson';
 import { whoIsHere } from '@/ui/who';
@@ -73,11 +71,6 @@ export function LineUpHead({
           />
           <Button onClick={onPaste}>Paste</Button>
           <Button onClick={() => file.current!.click()}>Import a CSV</Button>
-          {items.some((item) => hasPlate(item.product.body.kind)) && (
-            <Link className="quiet-button" href={`/round-ups/${roundUpId}/line-up/plates`}>
-              Plates
-            </Link>
-          )}
           <a className="quiet-button" href={`/round-ups/${roundUpId}/line-up/csv`} download>
             CSV
           </a>

@@ -5,6 +5,7 @@ import { useMemo, useState } from 'react';
 import { OWN_CASE, type LabCase } from '@/core/cases/labCase';
 import type { KnownProduct } from '@/lab/lineUp/changeLineUp';
 import type { ProductKind } from '@/core/lineUp/product';
+import { PageLine } from '../desk/pageLine';
 import { PastePanel } from '../paste/pastePanel';
 import { usePaste } from '../paste/usePaste';
 import { CoveredPanel } from './coveredPanel';
@@ -54,70 +55,73 @@ export function LineUpStage({
   const seen = chosen?.covered && behind?.entryId === chosen.entryId ? behind : null;
 
   return (
-    <div className="flex min-h-0 flex-1 flex-col gap-6 px-4 pt-4 pb-4 md:px-7 lg:flex-row">
-      <section className="flex min-h-0 min-w-0 flex-1 flex-col" aria-label="Line-up">
-        <LineUpHead
-          roundUpId={roundUpId}
-          items={items}
-          onPaste={() => setPasting({ kind: 'entries', text: '' })}
-        />
-        {pasting && (
-          <PastePanel
-            key={pasting.text}
+    <div className="flex min-h-0 flex-1 flex-col gap-3 px-4 pt-2.5 pb-4 md:px-7">
+      <PageLine />
+      <div className="flex min-h-0 flex-1 flex-col gap-6 lg:flex-row">
+        <section className="flex min-h-0 min-w-0 flex-1 flex-col" aria-label="Line-up">
+          <LineUpHead
             roundUpId={roundUpId}
-            pasting={pasting}
-            kinds={items.length > 0 ? ['entries', 'prices'] : ['entries']}
-            onKind={(kind) => setPasting({ ...pasting, kind })}
-            onClose={() => setPasting(null)}
+            items={items}
+            onPaste={() => setPasting({ kind: 'entries', text: '' })}
           />
-        )}
-        <Scrolled label="Entries" className="min-h-0 flex-1">
-          {items.length === 0 ? (
-            <p className="py-6">
-              Nothing to compare yet. Name the first product below, paste a block from a spreadsheet (Ctrl V),
-              or import a CSV. The first is taken as the control, which is re-tested to watch the rig.
-            </p>
-          ) : (
-            <EntriesTable
-              {...{ roundUpId, items, labCases, chosen }}
-              onChoose={(item) => {
-                setBehind(null);
-                void setOpen(item === chosen ? null : item.code);
-              }}
+          {pasting && (
+            <PastePanel
+              key={pasting.text}
+              roundUpId={roundUpId}
+              pasting={pasting}
+              kinds={items.length > 0 ? ['entries', 'prices'] : ['entries']}
+              onKind={(kind) => setPasting({ ...pasting, kind })}
+              onClose={() => setPasting(null)}
             />
           )}
-        </Scrolled>
-        <FromTheLab roundUpId={roundUpId} offers={offers} />
-        <NewEntry roundUpId={roundUpId} kind={kind} known={known} />
-      </section>
-      {chosen?.covered && !seen && (
-        <CoveredPanel
-          key={chosen.entryId}
-          roundUpId={roundUpId}
-          item={chosen}
-          place={items.indexOf(chosen)}
-          onSeen={setBehind}
-        />
-      )}
-      {chosen && (seen ?? !chosen.covered) && (
-        <EntryPanel
-          key={chosen.entryId}
-          roundUpId={roundUpId}
-          item={seen ?? chosen}
-          place={items.indexOf(chosen)}
-          today={today}
-          inCase={{
-            others: items
-              .filter((item) => item !== chosen && item.entry.body.layout.length > 0)
-              .map((item) => ({ name: item.shownName, layout: item.entry.body.layout })),
-            airspeeds: measured,
-            labCase: labCases[chosen.code] ?? null,
-            enclosure: enclosure === OWN_CASE ? chosen.product.body.name : enclosure,
-          }}
-          onGone={() => void setOpen(null)}
-          onMade={() => void setOpen(null)}
-        />
-      )}
+          <Scrolled label="Entries" className="min-h-0 flex-1">
+            {items.length === 0 ? (
+              <p className="py-6">
+                Nothing to compare yet. Name the first product below, paste a block from a spreadsheet (Ctrl
+                V), or import a CSV. The first is taken as the control, which is re-tested to watch the rig.
+              </p>
+            ) : (
+              <EntriesTable
+                {...{ roundUpId, items, labCases, chosen }}
+                onChoose={(item) => {
+                  setBehind(null);
+                  void setOpen(item === chosen ? null : item.code);
+                }}
+              />
+            )}
+          </Scrolled>
+          <FromTheLab roundUpId={roundUpId} offers={offers} />
+          <NewEntry roundUpId={roundUpId} kind={kind} known={known} />
+        </section>
+        {chosen?.covered && !seen && (
+          <CoveredPanel
+            key={chosen.entryId}
+            roundUpId={roundUpId}
+            item={chosen}
+            place={items.indexOf(chosen)}
+            onSeen={setBehind}
+          />
+        )}
+        {chosen && (seen ?? !chosen.covered) && (
+          <EntryPanel
+            key={chosen.entryId}
+            roundUpId={roundUpId}
+            item={seen ?? chosen}
+            place={items.indexOf(chosen)}
+            today={today}
+            inCase={{
+              others: items
+                .filter((item) => item !== chosen && item.entry.body.layout.length > 0)
+                .map((item) => ({ name: item.shownName, layout: item.entry.body.layout })),
+              airspeeds: measured,
+              labCase: labCases[chosen.code] ?? null,
+              enclosure: enclosure === OWN_CASE ? chosen.product.body.name : enclosure,
+            }}
+            onGone={() => void setOpen(null)}
+            onMade={() => void setOpen(null)}
+          />
+        )}
+      </div>
     </div>
   );
 }

@@ -6,7 +6,7 @@ import { flatness } from '@/core/plate/flatness';
 import { groupBy } from '@/core/statistics/groupBy';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure } from '@/ui/marks/figures';
-import { PageHead } from '@/ui/frame/pageHead';
+import { PageLine } from '../desk/pageLine';
 import type { PlateItem } from '@/lab/lineUp/plates';
 import { PlateForm } from './plateForm';
 import { PlateMap } from './plateMap';
@@ -16,7 +16,7 @@ import { Heads, num } from '@/ui/frame/heads';
 import { Button } from '@/ui/frame/button';
 
 /** How flat the plates are: a box and a map for each sample, and how far two samples of one product lie apart. */
-export function PlatesStage({ roundUpId, items }: { roundUpId: number; items: PlateItem[] }) {
+export function PlatesStage({ items }: { items: PlateItem[] }) {
   const [view, setView] = useQueryStates(
     { entry: parseAsString.withDefault(''), leaning: parseAsBoolean.withDefault(false) },
     { history: 'replace' },
@@ -35,90 +35,91 @@ export function PlatesStage({ roundUpId, items }: { roundUpId: number; items: Pl
     (group) => group.length > 1,
   );
   return (
-    <div className="flex min-w-0 flex-1 flex-col gap-6 px-4 pt-3.5 pb-6 md:px-7 lg:flex-row">
-      <section className="min-w-0 flex-1" aria-label="Plates">
-        <PageHead backTo="the line-up" href={`/round-ups/${roundUpId}/line-up`}>
-          <h2 className="font-display text-[22px] font-bold">Base flatness</h2>
-          <div className="choices" role="group" aria-label="Judged">
-            <button aria-pressed={withoutPlane} onClick={() => void setView({ leaning: null })}>
-              tilt removed
-            </button>
-            <button aria-pressed={!withoutPlane} onClick={() => void setView({ leaning: true })}>
-              as measured
-            </button>
-          </div>
-        </PageHead>
-        <div className="relative w-0 min-w-full overflow-x-auto">
-          <table className="figure-table">
-            <Heads
-              of={[
-                'Entry',
-                num('Peak to valley, µm'),
-                num('Rms, µm'),
-                `Depths, 0 to ${figure(mostUm, 0)} µm`,
-                num('Places'),
-              ]}
-            />
-            <tbody>
-              {flats.map(({ item, flat }) => (
-                <PlateRow
-                  key={item.entry}
-                  {...{ item, flat, mostUm }}
-                  isShown={item === shown?.item}
-                  onShow={() => {
-                    setEditing(false);
-                    void setView({ entry: item.entry });
-                  }}
-                />
-              ))}
-            </tbody>
-          </table>
+    <div className="flex min-w-0 flex-1 flex-col gap-3 px-4 pt-2.5 pb-6 md:px-7">
+      <PageLine>
+        <div className="choices" role="group" aria-label="Judged">
+          <button aria-pressed={withoutPlane} onClick={() => void setView({ leaning: null })}>
+            tilt removed
+          </button>
+          <button aria-pressed={!withoutPlane} onClick={() => void setView({ leaning: true })}>
+            as measured
+          </button>
         </div>
-        <p className="label-text pt-1">
-          Box: quartiles and median; whiskers to the last place within one and a half times the box.{' '}
-          {withoutPlane
-            ? 'The least-squares plane is taken out: what is left is shape.'
-            : 'As it lay under the probe: a plate that leaned looks deep at one side.'}
-        </p>
-        <Twins twins={twins} />
-      </section>
-      {shown && (
-        <aside
-          className="shrink-0 border-hairline lg:w-[360px] lg:border-l lg:pl-6"
-          aria-label={shown.item.product}
-        >
-          <h3 className="font-display flex items-center gap-2 pb-2 text-[18px] font-bold">
-            <EntryMark position={shown.item.position} />
-            <span dir="auto">{shown.item.product}</span>
-          </h3>
-          {editing ? (
-            <PlateForm key={shown.item.entryId} item={shown.item} onDone={() => setEditing(false)} />
-          ) : (
-            <>
-              {shown.flat.known ? (
-                <>
-                  <PlateMap flat={shown.flat.value} />
-                  {withoutPlane && (
-                    <p className="label-text pt-1">
-                      It leaned by {figure(shown.flat.value.tilt.alongX, 2)} µm/mm across and{' '}
-                      {figure(shown.flat.value.tilt.alongY, 2)} µm/mm along.
-                    </p>
-                  )}
-                </>
-              ) : (
-                <p className="pb-2">
-                  {shown.item.plate.body.points.length === 0
-                    ? 'Depths over a grid of the plate, by a dial gauge or an optical probe, show how far it is from flat.'
-                    : shown.flat.reason}
-                </p>
-              )}
-              <Button className="mt-2" onClick={() => setEditing(true)}>
-                {shown.item.plate.body.points.length > 0 ? 'Change the depths' : 'Type or paste depths'}
-              </Button>
-            </>
-          )}
-        </aside>
-      )}
+      </PageLine>
+      <div className="flex min-w-0 flex-1 flex-col gap-6 lg:flex-row">
+        <section className="min-w-0 flex-1" aria-label="Plates">
+          <div className="relative w-0 min-w-full overflow-x-auto">
+            <table className="figure-table">
+              <Heads
+                of={[
+                  'Entry',
+                  num('Peak to valley, µm'),
+                  num('Rms, µm'),
+                  `Depths, 0 to ${figure(mostUm, 0)} µm`,
+                  num('Places'),
+                ]}
+              />
+              <tbody>
+                {flats.map(({ item, flat }) => (
+                  <PlateRow
+                    key={item.entry}
+                    {...{ item, flat, mostUm }}
+                    isShown={item === shown?.item}
+                    onShow={() => {
+                      setEditing(false);
+                      void setView({ entry: item.entry });
+                    }}
+                  />
+                ))}
+              </tbody>
+            </table>
+          </div>
+          <p className="label-text pt-1">
+            Box: quartiles and median; whiskers to the last place within one and a half times the box.{' '}
+            {withoutPlane
+              ? 'The least-squares plane is taken out: what is left is shape.'
+              : 'As it lay under the probe: a plate that leaned looks deep at one side.'}
+          </p>
+          <Twins twins={twins} />
+        </section>
+        {shown && (
+          <aside
+            className="shrink-0 border-hairline lg:w-[360px] lg:border-l lg:pl-6"
+            aria-label={shown.item.product}
+          >
+            <h3 className="font-display flex items-center gap-2 pb-2 text-[18px] font-bold">
+              <EntryMark position={shown.item.position} />
+              <span dir="auto">{shown.item.product}</span>
+            </h3>
+            {editing ? (
+              <PlateForm key={shown.item.entryId} item={shown.item} onDone={() => setEditing(false)} />
+            ) : (
+              <>
+                {shown.flat.known ? (
+                  <>
+                    <PlateMap flat={shown.flat.value} />
+                    {withoutPlane && (
+                      <p className="label-text pt-1">
+                        It leaned by {figure(shown.flat.value.tilt.alongX, 2)} µm/mm across and{' '}
+                        {figure(shown.flat.value.tilt.alongY, 2)} µm/mm along.
+                      </p>
+                    )}
+                  </>
+                ) : (
+                  <p className="pb-2">
+                    {shown.item.plate.body.points.length === 0
+                      ? 'Depths over a grid of the plate, by a dial gauge or an optical probe, show how far it is from flat.'
+                      : shown.flat.reason}
+                  </p>
+                )}
+                <Button className="mt-2" onClick={() => setEditing(true)}>
+                  {shown.item.plate.body.points.length > 0 ? 'Change the depths' : 'Type or paste depths'}
+                </Button>
+              </>
+            )}
+          </aside>
+        )}
+      </div>
     </div>
   );
 }

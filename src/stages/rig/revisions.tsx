@@ -1,6 +1,4 @@
 import { dayWords } from '@/core/timeWords';
-import { PAGES } from '@/contracts/roundUpPages';
-import { Link } from '@/ui/frame/link';
 import { plural } from '@/ui/marks/figures';
 import type { RigData } from '@/lab/planning/rigView';
 import { TextButton } from '@/ui/frame/button';
@@ -17,21 +15,7 @@ export function Revisions({
 }) {
   return (
     <section aria-label="Revisions">
-      <div className="flex flex-wrap items-baseline gap-4">
-        <h2 className="font-display text-[18px] font-bold">Revisions</h2>
-        <Link
-          className="text-[14px] underline underline-offset-3"
-          href={`/round-ups/${data.roundUpId}/rig/watch`}
-        >
-          {PAGES.watch.name}
-        </Link>
-        <Link
-          className="text-[14px] underline underline-offset-3"
-          href={`/round-ups/${data.roundUpId}/rig/bridge`}
-        >
-          Bridge
-        </Link>
-      </div>
+      <h2 className="font-display text-[18px] font-bold">Revisions</h2>
       <ul className="text-[14.5px]">
         {[...data.revisions].reverse().map((revision) => (
           <li key={revision.id} className="border-b border-hairline py-1.5">

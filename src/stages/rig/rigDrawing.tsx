@@ -35,23 +35,25 @@ export function RigDrawing({
   // Text keeps a rim of the ground, so that lines below it do not cross it out.
   const rim = { paintOrder: 'stroke', stroke: 'var(--color-raised)', strokeWidth: text / 3 } as const;
 
+  const tableCm = setup.coolerHeightCm - 12;
+  // The probe's words stand under it; where the table's edge would cross them, under that.
+  const underProbe = 17 + text * 0.9;
+  const edge = setup.probeHeightCm - tableCm;
+  const probeWords = Math.abs(edge - (underProbe - text * 0.35)) < text ? edge + text * 1.4 : underProbe;
+
   const drawn = { svg, setup, heightCm: height, onSetup };
 
   return (
     <svg
       ref={svg}
       viewBox={`${-BEHIND_CM - pad} ${-pad} ${across + 2 * pad} ${height + 2 * pad + text}`}
-      className="h-full w-full select-none"
+      className="h-full w-full select-none max-sm:text-[11px]"
       aria-label="The bench from the side, to scale"
       role="group"
       fontSize={text}
       fill="var(--color-ink)"
     >
-      <Scenery
-        {...{ across, height, noted }}
-        tableCm={setup.coolerHeightCm - 12}
-        isCased={setup.enclosure !== 'open'}
-      />
+      <Scenery {...{ across, height, noted }} tableCm={tableCm} isCased={setup.enclosure !== 'open'} />
       {/* the distance that levels are stated at */}
       <g stroke="var(--color-act)" strokeWidth={1.3}>
         <path d={`M0 ${y(cooler.y)}L${meter.x} ${y(meter.y)}`} strokeDasharray="5 4" />
@@ -116,7 +118,7 @@ export function RigDrawing({
         <circle r={12} fill="transparent" />
         <path d="M0 -10V10" stroke="var(--curve-0)" strokeWidth={3.5} strokeLinecap="round" />
         <circle cy={10} r={5} fill="var(--curve-0)" />
-        <text x={0} y={17 + text * 0.9} textAnchor="middle" style={rim}>
+        <text x={0} y={probeWords} textAnchor="middle" style={rim}>
           room probe, {setup.probeDistanceCm} cm
         </text>
       </Handle>

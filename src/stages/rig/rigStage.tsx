@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import { setupWarnings, type RigSetup } from '@/core/rig/rigSetup';
 import { Cautions } from '@/ui/frame/cautions';
+import { PageLine } from '../desk/pageLine';
 import { KeptApart } from './keptApart';
 import { RigsOfRoundUp, type RigWish } from './rigsOfRoundUp';
 import { RigBookView } from './rigBook';
@@ -34,43 +35,46 @@ export function RigStage({ data }: { data: RigData }) {
   const chooseRevision = (rigRevisionId: number) => void choose({ rigRevisionId, rigName: '' });
 
   return (
-    <div className="flex min-h-0 flex-1 flex-col gap-6 px-4 pt-4 pb-4 md:px-7 lg:flex-row">
-      <div
-        className="flex min-h-0 min-w-0 flex-1 flex-col gap-5 lg:overflow-y-auto lg:pr-1"
-        role="region"
-        aria-label="Bench"
-        tabIndex={0}
-      >
-        <KeptApart apart={data.apart} current={current.revision} busy={busy} onChoose={chooseRevision} />
-        <section aria-label="Drawing">
-          <p className="label-text">
-            {data.name}, revision {current.revision}. Drag the meter, the probe or the cooler, or move them by
-            arrow keys, a centimetre each.
-          </p>
-          {!data.noted && (
-            <p className="text-[14px] text-warn">▲ Typical values, not yours. Correct them, then save.</p>
-          )}
-          {setupWarnings(setup).map((setupWarning) => (
-            <p key={setupWarning} className="text-[14px] text-warn">
-              ▲ {setupWarning}
+    <div className="flex min-h-0 flex-1 flex-col gap-3 px-4 pt-2.5 pb-4 md:px-7">
+      <PageLine />
+      <div className="flex min-h-0 flex-1 flex-col gap-6 lg:flex-row">
+        <div
+          className="flex min-h-0 min-w-0 flex-1 flex-col gap-5 lg:overflow-y-auto lg:pr-1"
+          role="region"
+          aria-label="Bench"
+          tabIndex={0}
+        >
+          <KeptApart apart={data.apart} current={current.revision} busy={busy} onChoose={chooseRevision} />
+          <section aria-label="Drawing">
+            <p className="label-text">
+              {data.name}, revision {current.revision}. Drag the meter, the probe or the cooler, or move them
+              by arrow keys, a centimetre each.
             </p>
-          ))}
-          <div className="aspect-[2/1] max-h-[400px] w-full">
-            <RigDrawing
-              setup={setup}
-              kept={current.setup}
-              noted={data.noted || draft !== null}
-              onSetup={setDraft}
-            />
-          </div>
-        </section>
-        <RigBookView rigId={data.rigId} kept={data.book} today={data.today} />
-        <RigSpread spread={data.spread} />
-        <Revisions data={data} busy={busy} onChoose={chooseRevision} />
-        <RigsOfRoundUp data={data} busy={busy} onChoose={(wish) => void choose(wish)} />
-        <Cautions />
+            {!data.noted && (
+              <p className="text-[14px] text-warn">▲ Typical values, not yours. Correct them, then save.</p>
+            )}
+            {setupWarnings(setup).map((setupWarning) => (
+              <p key={setupWarning} className="text-[14px] text-warn">
+                ▲ {setupWarning}
+              </p>
+            ))}
+            <div className="aspect-[2/1] max-h-[400px] w-full">
+              <RigDrawing
+                setup={setup}
+                kept={current.setup}
+                noted={data.noted || draft !== null}
+                onSetup={setDraft}
+              />
+            </div>
+          </section>
+          <RigBookView rigId={data.rigId} kept={data.book} today={data.today} />
+          <RigSpread spread={data.spread} />
+          <Revisions data={data} busy={busy} onChoose={chooseRevision} />
+          <RigsOfRoundUp data={data} busy={busy} onChoose={(wish) => void choose(wish)} />
+          <Cautions />
+        </div>
+        <SetupForm data={data} draft={draft} onDraft={setDraft} isHeld={choosing.busy} />
       </div>
-      <SetupForm data={data} draft={draft} onDraft={setDraft} isHeld={choosing.busy} />
     </div>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import { LineSelect } from '@/ui/form/lineSelect';
 import { TakeAlong } from '../desk/takeAlong';
 import { parseAsFloat, parseAsString, useQueryState } from 'nuqs';
 import { useMemo } from 'react';
@@ -14,7 +15,6 @@ import { SideStrips } from './sideStrips';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { SideTable } from './sideTable';
 import { SideTradeOff } from './sideTradeOff';
-import { Options } from '@/ui/form/options';
 
 /** Everything that was measured of every entry, at one noise: a table of differences, and what one response costs another. */
 export function SideStage({ data }: { data: SideData }) {
@@ -38,28 +38,24 @@ export function SideStage({ data }: { data: SideData }) {
             at <LineField axis={AXES.noise} at={data.lineDb} onLine={(line) => void setLine(line)} /> dB(A)
           </p>
         )}
-        <label className="label-text flex items-center gap-1.5">
-          each
-          <select
-            className="rounded border border-hairline bg-raised px-1.5 py-1 text-[14px] text-ink"
-            value={data.atFull ? 'full' : ''}
-            onChange={({ target }) => void setAt(target.value || null)}
-          >
-            <option value="">at equal noise</option>
-            <option value="full">at its fastest</option>
-          </select>
-        </label>
-        <label className="label-text flex items-center gap-1.5">
-          shown as
-          <select
-            className="max-w-72 rounded border border-hairline bg-raised px-1.5 py-1 text-[14px] text-ink"
-            value={base ?? ''}
-            onChange={({ target }) => void setFrom(target.value || null)}
-          >
-            <option value="">measured</option>
-            <Options of={entries.map((entry) => [entry.entry, `difference from ${entry.product}`])} />
-          </select>
-        </label>
+        <LineSelect
+          label="each"
+          value={data.atFull ? 'full' : ''}
+          options={[
+            ['', 'at equal noise'],
+            ['full', 'at its fastest'],
+          ]}
+          onValue={(at) => void setAt(at || null)}
+        />
+        <LineSelect
+          label="shown as"
+          value={base ?? ''}
+          options={[
+            ['', 'measured'],
+            ...entries.map((entry) => [entry.entry, `difference from ${entry.product}`] as const),
+          ]}
+          onValue={(from) => void setFrom(from || null)}
+        />
       </PageLine>
       <section aria-label="Everything measured" className="w-full min-w-0 space-y-2">
         <div className="flex flex-wrap gap-x-1.5 gap-y-1" role="group" aria-label="Pick out">

@@ -1,5 +1,6 @@
 'use client';
 
+import { LineSelect } from '@/ui/form/lineSelect';
 import { parseAsString, useQueryStates } from 'nuqs';
 import { useMemo } from 'react';
 import { columnName, type SideColumn } from '@/core/ranking/sideColumn';
@@ -46,20 +47,10 @@ export function SideTradeOff({
   }, [x, y]);
   const axes = useMemo(() => (x && y ? { x: axisOf(x), y: axisOf(y) } : null), [x, y]);
   const choice = (label: string, value: string, onValue: (key: string) => void, not: string | undefined) => (
-    <label className="label-text flex items-center gap-1.5">
-      {label}
-      <select
-        className="max-w-64 rounded border border-hairline bg-raised px-1.5 py-1 text-[14px] text-ink"
-        value={value}
-        onChange={({ target }) => onValue(target.value)}
-      >
-        {columns.map((column) => (
-          <option key={column.key} value={column.key} disabled={column.key === not}>
-            {columnName(column)}
-          </option>
-        ))}
-      </select>
-    </label>
+    <LineSelect
+      {...{ label, value, onValue }}
+      options={columns.filter(({ key }) => key !== not).map((column) => [column.key, columnName(column)])}
+    />
   );
   if (!x || !y || !axes) return null;
   return (

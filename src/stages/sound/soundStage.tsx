@@ -21,11 +21,6 @@ export function SoundStage({ data }: { data: SoundData }) {
             {counted} of {data.clips.length} clips give a loudness
           </p>
         )}
-        {data.clips.length > 1 && (
-          <Link className="act-button" href={`${base}/sound/listen`}>
-            Listen
-          </Link>
-        )}
         {counted > 0 && (
           <>
             <Link className="text-[14px] underline underline-offset-3" href={`${base}?what=sone`}>

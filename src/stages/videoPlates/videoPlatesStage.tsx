@@ -4,7 +4,7 @@ import { parseAsArrayOf, parseAsInteger, parseAsString, parseAsStringLiteral, us
 import { NumberField } from '@/ui/form/fields';
 import { PageLine } from '../desk/pageLine';
 import { WhatIsShown } from './whatIsShown';
-import { Options } from '@/ui/form/options';
+import { LineSelect } from '@/ui/form/lineSelect';
 
 export interface VideoPlatesData {
   roundUpId: number;
@@ -50,16 +50,10 @@ export function VideoPlatesStage({ data }: { data: VideoPlatesData }) {
     options: { value: string; label: string }[],
     onValue: (value: string) => void,
   ) => (
-    <label className="label-text flex items-center gap-1.5">
-      {label}
-      <select
-        className="max-w-48 rounded border border-hairline bg-raised px-1.5 py-1 text-[14px] text-ink"
-        value={value}
-        onChange={({ target }) => onValue(target.value)}
-      >
-        <Options of={options.map((option) => [option.value, option.label])} />
-      </select>
-    </label>
+    <LineSelect
+      {...{ label, value, onValue }}
+      options={options.map((option) => [option.value, option.label])}
+    />
   );
   return (
     <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-6 md:px-7">

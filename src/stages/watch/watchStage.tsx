@@ -3,8 +3,8 @@
 import { parseAsString, useQueryState } from 'nuqs';
 import { CONTROL_LIMITS, FALSE_ALARMS } from '@/core/drift/controlLimits';
 import { plural } from '@/ui/marks/figures';
-import { ChoiceField } from '@/ui/form/fields';
-import { PageHead } from '@/ui/frame/pageHead';
+import { LineSelect } from '@/ui/form/lineSelect';
+import { PageLine } from '../desk/pageLine';
 import { Catches, ControlCourse, InstrumentCourse } from './courses';
 import { DoubtPart } from './doubtPart';
 import { MeterPart } from './meterPart';
@@ -17,17 +17,17 @@ export function WatchStage({ data }: { data: WatchData }) {
   const charted = courses.filter(({ points }) => points.length > 1);
   return (
     <div className="flex min-w-0 flex-1 flex-col gap-5 px-4 pt-3.5 pb-8 md:px-7">
-      <PageHead backTo="the rig" href={`/round-ups/${data.roundUpId}/rig`}>
-        <h2 className="font-display text-[18px] font-bold">Stability of {data.rig}</h2>
-        <span className="w-56">
-          <ChoiceField
-            label="By"
-            value={response.id}
-            onValue={(what) => void setWhat(what)}
-            options={data.responses.map(({ id, name }) => ({ value: id, label: name }))}
-          />
-        </span>
-      </PageHead>
+      <PageLine>
+        <LineSelect
+          label="By"
+          value={response.id}
+          options={data.responses.map(({ id, name }) => [id, name])}
+          onValue={(what) => void setWhat(what)}
+        />
+      </PageLine>
+      <h2 className="font-display text-[22px] font-bold" dir="auto">
+        Stability of {data.rig}
+      </h2>
       {data.doubt && (data.doubt.counting.length > 0 || data.doubt.held.length > 0) && (
         <DoubtPart roundUpId={data.roundUpId} doubt={data.doubt} />
       )}

@@ -12,7 +12,7 @@ import { usePicked } from '../desk/usePicked';
 import { WaysAside } from './waysAside';
 import { MirroredBars } from './mirroredBars';
 import { WaysPicture } from './waysPicture';
-import { Options } from '@/ui/form/options';
+import { LineSelect } from '@/ui/form/lineSelect';
 
 const NAMES: Readonly<Record<string, string>> = {
   noise: 'equal noise',
@@ -87,14 +87,13 @@ export function WaysStage({ data }: { data: WaysData }) {
             <div className="border-t border-hairline pt-3">
               <div className="flex flex-wrap items-center gap-3 pb-1.5">
                 <h2 className="font-display text-[16px] font-bold">Heat and noise together</h2>
-                <select
-                  aria-label="Way of the bars"
-                  className="rounded border border-hairline bg-raised px-1.5 py-1 text-[14px]"
+                <LineSelect
+                  label="Way of the bars"
+                  isSilent
                   value={shown.key}
-                  onChange={({ target }) => void setBars(target.value)}
-                >
-                  <Options of={ways.map(({ key, name }) => [key, name])} />
-                </select>
+                  options={ways.map(({ key, name }) => [key, name])}
+                  onValue={(key) => void setBars(key)}
+                />
               </div>
               <MirroredBars way={shown} {...{ thin, entries, response }} />
             </div>

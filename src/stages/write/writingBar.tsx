@@ -5,7 +5,7 @@ import type { Draft } from '@/lab/report/draft';
 import type { WriteData } from '@/lab/publish/writeView';
 import { PictureChoice, type ChosenPicture } from './pictureChoice';
 import { Button } from '@/ui/frame/button';
-import { Options } from '@/ui/form/options';
+import { LineSelect } from '@/ui/form/lineSelect';
 
 /** One bar for what goes into the text under the cursor: a figure, a sentence from the data, a picture below its part. */
 export function WritingBar({
@@ -46,15 +46,16 @@ export function WritingBar({
           </Button>
         )}
         {data.sentences.length > 0 && (
-          <select
-            aria-label="Sentence from the data"
-            className="max-w-56 rounded border border-hairline bg-raised px-1.5 py-1 text-[14px] text-ink"
+          <LineSelect
+            label="Sentence from the data"
+            isSilent
             value=""
-            onChange={({ target }) => target.value && onText(target.value)}
-          >
-            <option value="">Sentence from the data …</option>
-            <Options of={data.sentences.map((sentence) => [sentence, sentence])} />
-          </select>
+            options={[
+              ['', 'Sentence from the data …'],
+              ...data.sentences.map((each) => [each, each] as const),
+            ]}
+            onValue={(sentence) => sentence && onText(sentence)}
+          />
         )}
         {data.kinds.includes('curves') && (
           <Button

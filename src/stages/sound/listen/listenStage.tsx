@@ -5,7 +5,7 @@ import { clipsToHear, playedGains, type ListenAt } from '@/core/sound/recording/
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure } from '@/ui/marks/figures';
 import { whoIsHere } from '@/ui/who';
-import { PageHead } from '@/ui/frame/pageHead';
+import { PageLine } from '../../desk/pageLine';
 import { ClipPlayer, TONE_UNDER_DB } from './clipPlayer';
 import { keepEarScale, useEarScale } from './earScale';
 import { OrderList } from './orderList';
@@ -105,9 +105,7 @@ export function ListenStage({ data }: { data: ListenData }) {
     isBlind && !isRevealed ? `Clip ${letters.get(clip.id)!}` : `${clip.product}, ${clip.setting}`;
   return (
     <div className="flex min-w-0 flex-1 flex-col gap-4 px-4 pt-3.5 pb-6 md:px-7">
-      <PageHead backTo="the recordings" href={`/round-ups/${data.roundUpId}/curves/sound`}>
-        <h2 className="font-display text-[18px] font-bold">Listen</h2>
-      </PageHead>
+      <PageLine />
       {data.clips.length === 0 ? (
         <p className="max-w-2xl">No recordings yet. Import recordings and the calibration tone first.</p>
       ) : (

@@ -19,5 +19,5 @@ export default async function PlatesPage(address: Address) {
         <p className="pt-2">Fans and layouts have none: a cooler’s entry is where one is measured.</p>
       </div>
     );
-  return <PlatesStage roundUpId={id} items={items} />;
+  return <PlatesStage items={items} />;
 }
