@@ -11,7 +11,7 @@ import { runPoint } from '@/core/roundUp/runPoint';
 import type { Instrument } from '@/core/rig/instrument';
 import { instrumentDoubt } from '@/core/rig/instrumentDoubt';
 import { headingUnit } from '@/formats/log/headingUnit';
-import { placeLabels } from '@/stages/curves/chart/placeLabels';
+import { placeLabels } from '@/ui/chart/placeLabels';
 import { figure, placeText, signed, withUnit } from '@/ui/marks/figures';
 import { typedNumber } from '@/ui/typedNumber';
 import { seededChance } from '../support/chance';

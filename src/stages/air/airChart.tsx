@@ -4,7 +4,7 @@ import { useCallback, useMemo, useState } from 'react';
 import { pressureAt } from '@/core/air/fanCurve';
 import type { FanAtWork } from '@/core/air/fansAtWork';
 import { systemPressurePa, type SystemCurve } from '@/core/air/systemCurve';
-import { placeLabels } from '../curves/chart/placeLabels';
+import { placeLabels } from '@/ui/chart/placeLabels';
 import { pixelX, pixelY, Plot, themeColour, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
 import { pointStyleOf } from '@/ui/chart/pointStyle';
 import { entryStyle } from '@/ui/marks/entryMark';

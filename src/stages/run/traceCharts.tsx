@@ -4,8 +4,10 @@ import { useCallback, useMemo, useState } from 'react';
 import { settlingFitAt } from '@/core/settling/settlingFit';
 import { TakeAlong } from '../desk/takeAlong';
 import type { BarPoint } from '@/ui/chart/intervals';
+import { EndNames } from '@/ui/chart/endNames';
 import { LineKey } from '@/ui/chart/lineKey';
 import { pixelX, Plot, themeColour, type PlotFrame, type PlotSeries } from '@/ui/chart/plot';
+import { useNarrow } from '@/ui/narrow';
 import { figure } from '@/ui/marks/figures';
 import type { RunData, RunTrace } from '@/lab/runs/runPage';
 import { WindowForm } from './windowForm';
@@ -65,6 +67,13 @@ function WindowShade({ frame, window }: { frame: PlotFrame; window: WindowSpan }
 /** Colours that die, room and fit do not have. */
 const SENSOR_COLOURS = ['--curve-2', '--curve-4', '--curve-6', '--curve-7'];
 const sensorColour = (i: number) => SENSOR_COLOURS[i % SENSOR_COLOURS.length]!;
+
+/** The last value of a series that has one. */
+const lastOf = (values: readonly (number | null)[]): number =>
+  values.findLast((value) => value !== null) ?? Number.NaN;
+
+/** Room for names at the ends of lines, px. */
+const NAMES_PX = 84;
 
 const MINUTES = { title: 'minutes from the start', min: 0 };
 
@@ -127,23 +136,34 @@ export function TraceCharts({ data, trace }: { data: RunData; trace: RunTrace })
   const upperKeys = [
     ...(trace.cpuC
       ? [
-          { name: 'die, °C', colour: '--curve-1' },
-          { name: 'rise over room, K', colour: '--color-ink' },
+          { name: 'die, °C', colour: '--curve-1', end: lastOf(trace.cpuC) },
+          {
+            name: 'rise, K',
+            colour: '--color-ink',
+            end: lastOf(riseOf(trace, trace.cpuC, reduction.ambientMeanC)),
+          },
         ]
       : []),
-    ...trace.sensors.map(({ name }, i) => ({ name: `${name}, °C`, colour: sensorColour(i) })),
-    ...(trace.ambientC ? [{ name: 'room, °C', colour: '--curve-0' }] : []),
-    ...(fit ? [{ name: 'settling fit of the rise', colour: '--color-act' }] : []),
+    ...trace.sensors.map(({ name, values }, i) => ({
+      ...{ name: `${name}, °C`, colour: sensorColour(i), end: lastOf(values) },
+    })),
+    ...(trace.ambientC ? [{ name: 'room, °C', colour: '--curve-0', end: lastOf(trace.ambientC) }] : []),
+    ...(fit
+      ? [{ name: 'settling fit', colour: '--color-act', end: settlingFitAt(fit, trace.timeS.at(-1)!) }]
+      : []),
   ];
   const lowerKeys = [
     ...(trace.powerW ? [{ name: 'power, W (left)', colour: '--curve-3' }] : []),
     ...(trace.fanRpm ? [{ name: 'fans, rpm (right)', colour: '--curve-5' }] : []),
   ];
+  // Names stand at the ends of their lines where there is room beside them.
+  const isNarrow = useNarrow();
+  const namesPx = isNarrow ? 0 : NAMES_PX;
 
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-2">
       <div className="flex flex-wrap justify-between gap-x-4">
-        <LineKey lines={upperKeys} />
+        {isNarrow ? <LineKey lines={upperKeys} /> : <span />}
         <TakeAlong
           picture="trace-picture"
           fileName={`run-${data.run.label.replace(/[^A-Za-z0-9._-]+/g, '-')}`}
@@ -166,8 +186,11 @@ export function TraceCharts({ data, trace }: { data: RunData; trace: RunTrace })
           y={degrees}
           label={trace.cpuC ? 'Die, room and rise over time' : 'Temperatures over time'}
           onFrame={setUpper}
-          rightPx={speeds ? 46 : 16}
+          rightPx={(speeds ? 46 : 16) + namesPx}
         />
+        {upper && !isNarrow && (
+          <EndNames frame={upper} ends={upperKeys} widthPx={(speeds ? 46 : 16) + namesPx} />
+        )}
         {upper && window && (
           <WindowHandles
             frame={upper}
@@ -196,7 +219,7 @@ export function TraceCharts({ data, trace }: { data: RunData; trace: RunTrace })
               y2={speeds}
               label="Power and fan speed over time"
               onFrame={setLower}
-              rightPx={speeds ? 0 : 16}
+              rightPx={(speeds ? 0 : 16) + namesPx}
             />
             {lower && window && <WindowShade frame={lower} window={window} />}
           </div>

@@ -13,8 +13,9 @@ interface Props {
 export function LineSelect({ label, isSilent = false, value, options, onValue }: Props) {
   return (
     <label className="label-text flex min-w-0 items-center gap-1.5">
-      <span className={isSilent ? 'sr-only' : ''}>{label}</span>
+      {!isSilent && label}
       <select
+        aria-label={label}
         className="max-w-64 min-w-0 rounded border border-hairline bg-raised px-1.5 py-1 text-[14px] text-ink"
         value={value}
         onChange={({ target }) => onValue(target.value)}

@@ -5,7 +5,7 @@ import type { PlacedEntry } from '@/core/ranking/rankAtLine';
 import type { ShownCurve } from './chartView';
 import type { PageEntry as CurveEntry } from '@/lab/model/pageEntries';
 import { Name } from '@/ui/marks/name';
-import { placeLabels } from './placeLabels';
+import { placeLabels } from '@/ui/chart/placeLabels';
 
 const colourOf = (entry: CurveEntry) => `var(${entryStyle(entry.position).colour})`;
 

@@ -3,7 +3,7 @@ import { riseScale } from '@/core/curves/shown/shownScale';
 import { differenceFrom, heightAt } from '@/core/curves/shown/differenceFrom';
 import { entryCurves } from '@/core/curves/entryCurve';
 import { parseZoom, shownCurves, zoomText } from './chartView';
-import { placeLabels } from './placeLabels';
+import { placeLabels } from '@/ui/chart/placeLabels';
 
 function curves(given: Record<string, [levelDb: number, value: number][]>) {
   const points = Object.entries(given).flatMap(([entry, sweep]) =>
