@@ -66,6 +66,8 @@ export const importAsNew = (
     body: JSON.stringify(choices),
   });
 
+const END_WITHIN_MS = 5000;
+
 export async function freePort(): Promise<number> {
   return new Promise((resolve) => {
     const server = createServer().listen(0, '127.0.0.1', () => {
@@ -114,7 +116,10 @@ export async function startApplication(use?: {
       const ended = new Promise((resolve) => child.once('exit', resolve));
       if (child.exitCode === null && child.signalCode === null) {
         process.kill(-child.pid!, 'SIGTERM');
+        // It waits for what it is answering: as `./abanico start` does, it is ended where that takes too long.
+        const late = setTimeout(() => process.kill(-child.pid!, 'SIGKILL'), END_WITHIN_MS);
         await ended;
+        clearTimeout(late);
       }
       await database?.drop();
     },
