@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { cellarRoundUp } from '../../demo/generators/cellarRoundUp';
 import { asBytes } from '../../demo/generators/demoFiles';
@@ -115,6 +116,13 @@ test('an older rig is bridged by what both have, who flips is told, and it is us
   await expect(page.getByText(/^Rise here = /)).toBeVisible();
   await expect(page.getByText(/Virada low is left out/)).toBeVisible();
   await expect(page.locator('tr[data-bridged="calmo"]')).toContainText('⤳ Calmo 92');
+  const [shared] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'CSV', exact: true }).click(),
+  ]);
+  const lines = readFileSync(await shared.path(), 'utf8').trim().split('\r\n');
+  expect(lines[0]).toBe('entry,point,unit,there,there_interval_95,here,here_interval_95');
+  expect(lines.length).toBeGreaterThan(6);
   expect(await seriousFaults(page)).toEqual([]);
   await onAPhone(page);
   await page.getByRole('button', { name: 'Use this bridge in the Verdict' }).click();

@@ -5,6 +5,7 @@ import { AXES } from '@/core/curves/axis';
 import { figure, plural } from '@/ui/marks/figures';
 import { whoIsHere } from '@/ui/who';
 import { LineSelect } from '@/ui/form/lineSelect';
+import { TakeAlong } from '../desk/takeAlong';
 import { PageLine } from '../desk/pageLine';
 import { LineField } from '../curves/choices/lineField';
 import { LoadTabs } from '../curves/choices/loadTabs';
@@ -72,7 +73,27 @@ export function BridgeStage({ data }: { data: BridgeData }) {
             </p>
           )}
           {made.shared.length > 0 && (
-            <BridgePlot shared={made.shared} bridge={bridge} from={made.source.name} />
+            <div className="max-w-3xl">
+              <div id="bridge-picture">
+                <BridgePlot shared={made.shared} bridge={bridge} from={made.source.name} />
+              </div>
+              <TakeAlong
+                picture="bridge-picture"
+                fileName="bridge"
+                condition={`Rises on ${made.source.name} and on this rig, 95 % intervals`}
+                figures={() =>
+                  made.shared.map(({ entry, point, x, y, ux, uy }) => ({
+                    ...{ entry, point, unit: 'K' },
+                    ...{
+                      there: x,
+                      there_interval_95: NORMAL_95 * ux,
+                      here: y,
+                      here_interval_95: NORMAL_95 * uy,
+                    },
+                  }))
+                }
+              />
+            </div>
           )}
           {bridge && (
             <>

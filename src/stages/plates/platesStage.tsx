@@ -6,6 +6,7 @@ import { flatness } from '@/core/plate/flatness';
 import { groupBy } from '@/core/statistics/groupBy';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure } from '@/ui/marks/figures';
+import { TakeAlong } from '../desk/takeAlong';
 import { PageLine } from '../desk/pageLine';
 import type { PlateItem } from '@/lab/lineUp/plates';
 import { PlateForm } from './plateForm';
@@ -49,7 +50,7 @@ export function PlatesStage({ items }: { items: PlateItem[] }) {
       <div className="flex min-w-0 flex-1 flex-col gap-6 lg:flex-row">
         <section className="min-w-0 flex-1" aria-label="Plates">
           <div className="relative w-0 min-w-full overflow-x-auto">
-            <table className="figure-table">
+            <table id="plates-picture" className="figure-table">
               <Heads
                 of={[
                   'Entry',
@@ -78,7 +79,20 @@ export function PlatesStage({ items }: { items: PlateItem[] }) {
             Box: quartiles and median; whiskers to the last place within one and a half times the box.{' '}
             {withoutPlane
               ? 'The least-squares plane is taken out: what is left is shape.'
-              : 'As it lay under the probe: a plate that leaned looks deep at one side.'}
+              : 'As it lay under the probe: a plate that leaned looks deep at one side.'}{' '}
+            <TakeAlong
+              picture="plates-picture"
+              fileName="base-flatness"
+              condition={`Base flatness, µm, ${withoutPlane ? 'tilt removed' : 'as measured'}`}
+              figures={() =>
+                measured.map(({ item, flat }) => ({
+                  ...{ entry: item.product, sample: item.sample, places: flat.count },
+                  ...{ peak_to_valley_um: flat.peakToValleyUm, rms_um: flat.rmsUm },
+                  ...{ lower_quartile_um: flat.box.lower, median_um: flat.box.median },
+                  ...{ upper_quartile_um: flat.box.upper },
+                }))
+              }
+            />
           </p>
           <Twins twins={twins} />
         </section>

@@ -3,6 +3,7 @@
 import { Link } from '@/ui/frame/link';
 import { parseAsFloat, parseAsString, useQueryState } from 'nuqs';
 import type { RigCell, RigsData } from '@/lab/orders/rigsPage';
+import { TakeAlong } from '../desk/takeAlong';
 import { PageLine } from '../desk/pageLine';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure, placeText, plural } from '@/ui/marks/figures';
@@ -127,7 +128,7 @@ export function RigsStage({ data }: { data: RigsData }) {
         <p>No entry can be ranked at this level and load on any of them.</p>
       ) : (
         <Scrolled label="All rigs">
-          <table className="w-full max-w-400 max-md:block">
+          <table id="rigs-picture" className="w-full max-w-400 max-md:block">
             <caption className="sr-only">
               {data.response.name} of each entry on each rig, with its 95 % interval
             </caption>
@@ -173,7 +174,24 @@ export function RigsStage({ data }: { data: RigsData }) {
           </table>
           <p className="label-text pt-1">
             All strips from {figure(span.from, data.response.decimals)} to{' '}
-            {figure(span.to, data.response.decimals)} {data.response.unit}.
+            {figure(span.to, data.response.decimals)} {data.response.unit}.{' '}
+            <TakeAlong
+              picture="rigs-picture"
+              fileName="all-rigs"
+              condition={`${data.response.name} at ${figure(data.lineAt, 1)} ${data.axis.unit}`}
+              figures={() =>
+                data.rows.flatMap(({ product, cells }) =>
+                  cells.map(({ placed, bridged, reason }, i) => ({
+                    ...{ entry: product, rig: data.rigs[i]!.name, unit: data.response.unit },
+                    ...{ place_from: placed?.placeFrom ?? null, place_to: placed?.placeTo ?? null },
+                    value: (placed ?? bridged)?.value ?? null,
+                    interval_95: (placed ?? bridged)?.interval95 ?? null,
+                    bridged_from: bridged?.from ?? '',
+                    reason,
+                  })),
+                )
+              }
+            />
           </p>
         </Scrolled>
       )}
