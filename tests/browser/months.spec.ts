@@ -120,7 +120,9 @@ test('an older rig is bridged by what both have, who flips is told, and it is us
     page.waitForEvent('download'),
     page.getByRole('button', { name: 'CSV', exact: true }).click(),
   ]);
-  const lines = readFileSync(await shared.path(), 'utf8').trim().split('\r\n');
+  const lines = readFileSync(await shared.path(), 'utf8')
+    .trim()
+    .split('\r\n');
   expect(lines[0]).toBe('entry,point,unit,there,there_interval_95,here,here_interval_95');
   expect(lines.length).toBeGreaterThan(6);
   expect(await seriousFaults(page)).toEqual([]);
