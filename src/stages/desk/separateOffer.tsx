@@ -1,6 +1,7 @@
 'use client';
 
 import { withRepeats } from '@/core/plan/furtherRepeats';
+import { repeatsOf } from '@/core/plan/planSettings';
 import { inARow, sentence } from '@/core/words';
 import type { SeparationOffer } from '@/lab/orders/pairs/separationOffer';
 import { Link } from '@/ui/frame/link';
@@ -28,18 +29,17 @@ export function SeparateOffer({ roundUpId, offer, unit, nameOf }: Props) {
   const { mounts, passes, readings, readingsNow } = separation.value;
   const names = inARow(own.map(({ entry }) => nameOf(entry)));
 
-  const putOnPlan = (written: NonNullable<typeof plan>) =>
-    act({
+  const putOnPlan = (written: NonNullable<typeof plan>) => {
+    const body = withRepeats(written.body, own);
+    // Where the plan has more passes for all, these entries have them, too.
+    const then = repeatsOf(body.settings, own[0]!.entry);
+    return act({
       url: `/api/sheets/plan/${roundUpId}`,
       method: 'PATCH',
-      body: {
-        who: whoIsHere(),
-        reason: `to separate ${names}`,
-        version: written.version,
-        body: withRepeats(written.body, own),
-      },
-      said: `On the plan: ${plural(mounts, 'mount')} of ${plural(passes, 'pass', 'passes')} of ${names}`,
+      body: { who: whoIsHere(), reason: `to separate ${names}`, version: written.version, body },
+      said: `On the plan: ${plural(then.mounts, 'mount')} of ${plural(then.passes, 'pass', 'passes')} of ${names}`,
     });
+  };
 
   return (
     <>

@@ -51,6 +51,7 @@ export function EndLabels({
       key={label.entry}
       data-label
       className="pointer-events-none absolute text-[13px] font-semibold"
+      title={label.product}
       style={{
         left: frame.right + (onlyNumbers ? 6 : 11),
         top: label.labelY - 10,
