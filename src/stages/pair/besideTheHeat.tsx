@@ -1,5 +1,6 @@
 import { ANY_MEMORY_MM } from '@/core/lineUp/configuredSize';
 import type { PairData, PairItem } from '@/lab/orders/pairs/pairPage';
+import { moneyWords } from '../desk/moneyWords';
 import { figure } from '@/ui/marks/figures';
 
 interface Beside {
@@ -17,16 +18,11 @@ const perSoneOf = ({ perSone }: PairItem): string =>
 function rowsOf({ one, other, currency }: PairData): Beside[] {
   const [a, b] = [one.size, other.size];
   const rows: Beside[] = [];
-  if (a.price !== null && b.price !== null) {
-    const more = a.price - b.price;
-    rows.push({
-      name: 'price',
-      words:
-        Math.abs(more) < 0.005
-          ? 'the same'
-          : `${figure(Math.abs(more), 2)} ${currency} ${more > 0 ? 'more' : 'less'}`,
-    });
-  } else rows.push({ name: 'price', words: 'not known of both' });
+  rows.push({
+    name: 'price',
+    words:
+      a.price !== null && b.price !== null ? moneyWords(a.price - b.price, currency) : 'not known of both',
+  });
   const against = (name: string, first: string, second: string) =>
     rows.push({ name, words: first === second ? `${first}, both` : `${first} against ${second}` });
   if (!a.isLoop && !b.isLoop && !a.isCase && (a.heightMm !== null || b.heightMm !== null))

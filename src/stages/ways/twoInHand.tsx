@@ -3,6 +3,7 @@ import type { WaysData } from '@/lab/orders/waysPage';
 import { Link } from '@/ui/frame/link';
 import { EntryMark } from '@/ui/marks/entryMark';
 import { figure, signed } from '@/ui/marks/figures';
+import { moneyWords } from '../desk/moneyWords';
 import { chanceWords } from '../desk/chanceWords';
 
 const WORSE: Readonly<Record<string, [better: string, worse: string]>> = {
@@ -11,17 +12,16 @@ const WORSE: Readonly<Record<string, [better: string, worse: string]>> = {
   sone: ['quieter', 'louder'],
 };
 
+const louderWords = (louderDb: number) =>
+  Math.abs(louderDb) < EQUAL_DB ? '' : `, ${signed(louderDb, 1)} dB`;
+
 /** Two entries by every way to compare: what sets them apart at each, and what the one costs more. */
 export function TwoInHand({ data, to }: { data: WaysData; to: string }) {
   const { pair, entries, response } = data;
   if (!pair) return null;
   const [one, other] = [pair.one, pair.other].map((code) => entries.find(({ entry }) => entry === code)!);
   const [better, worse] = WORSE[response.unit] ?? ['ahead', 'behind'];
-  const atNoise = pair.rows.find(({ key }) => key === 'noise');
-  const { moreMoney, currency, ahead } = pair;
-  // What a unit of it costs is told where the dearer of the two is ahead beyond the interval.
-  const isDearerAhead =
-    atNoise?.ahead && moreMoney !== null && moreMoney !== 0 && moreMoney > 0 === (atNoise.ahead === 'one');
+  const { moreMoney, perUnit95, currency, ahead } = pair;
   return (
     <section aria-label="Two in hand" className="border-t border-hairline pt-4 text-[14.5px]">
       <h3 className="font-display text-[16px] font-bold">Two in hand</h3>
@@ -31,41 +31,30 @@ export function TwoInHand({ data, to }: { data: WaysData; to: string }) {
       </p>
       <dl>
         {pair.rows.map((row) => (
-          <div key={row.key} className="flex justify-between gap-4 border-b border-hairline py-1.5">
-            <dt>
-              {row.where}
-              {Math.abs(row.louderDb) >= EQUAL_DB && (
-                <span className="text-ink2">, {signed(row.louderDb, 1)} dB</span>
-              )}
-            </dt>
-            <dd className="text-right whitespace-nowrap">
-              <b>{figure(Math.abs(row.lead), response.decimals)}</b>{' '}
-              <small className="text-[13px] text-ink2">
-                ± {figure(row.interval95, response.decimals)} {row.unit}
-              </small>{' '}
-              {row.ahead === null ? 'a tie' : row.ahead === 'one' ? better : worse}
-            </dd>
-          </div>
+          <Line key={row.key} name={`${row.where}${louderWords(row.louderDb)}`}>
+            <b>{figure(Math.abs(row.lead), response.decimals)}</b>{' '}
+            <small className="text-[13px] text-ink2">
+              ± {figure(row.interval95, response.decimals)} {row.unit}
+            </small>{' '}
+            {row.ahead === null ? 'a tie' : row.ahead === 'one' ? better : worse}
+          </Line>
         ))}
         {ahead && (
-          <div className="flex justify-between gap-4 border-b border-hairline py-1.5">
-            <dt dir="auto">
-              Chance that {entries.find(({ entry }) => entry === ahead.entry)!.product} is really ahead
-            </dt>
-            <dd className="text-right whitespace-nowrap">{chanceWords(ahead.chance)}</dd>
-          </div>
+          <Line
+            name={`Chance that ${(ahead.likely === 'one' ? one : other)!.product} is really ahead, taken as the only pair`}
+          >
+            {chanceWords(ahead.chance)}
+          </Line>
         )}
         {moreMoney !== null && (
-          <div className="flex justify-between gap-4 border-b border-hairline py-1.5">
-            <dt>price</dt>
-            <dd className="text-right">
-              {moreMoney === 0
-                ? 'the same'
-                : `${figure(Math.abs(moreMoney), 2)} ${currency} ${moreMoney > 0 ? 'more' : 'less'}`}
-              {isDearerAhead &&
-                `, ${figure(Math.abs(moreMoney / atNoise.lead), 2)} ${currency} per ${response.unit}`}
-            </dd>
-          </div>
+          <Line name="price">
+            {moneyWords(moreMoney, currency)}
+            {perUnit95 && (
+              <span className="block">
+                {perUnit95.map((each) => figure(each, 2)).join(' to ')} {currency} per {response.unit}
+              </span>
+            )}
+          </Line>
         )}
       </dl>
       <p className="pt-1.5 text-[13px] text-ink2">
@@ -75,5 +64,14 @@ export function TwoInHand({ data, to }: { data: WaysData; to: string }) {
         </Link>
       </p>
     </section>
+  );
+}
+
+function Line({ name, children }: { name: string; children: React.ReactNode }) {
+  return (
+    <div className="flex justify-between gap-4 border-b border-hairline py-1.5">
+      <dt dir="auto">{name}</dt>
+      <dd className="text-right whitespace-nowrap">{children}</dd>
+    </div>
   );
 }

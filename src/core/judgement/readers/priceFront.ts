@@ -1,4 +1,5 @@
 import type { PlacedEntry } from '@/core/ranking/rankAtLine';
+import { moneyPerUnit95 } from './moneyPerUnit95';
 import { pairDifference } from '@/core/ranking/pairDifference';
 
 /** An entry with a value at the line and a price, all prices in one currency. */
@@ -70,10 +71,8 @@ export function priceFront(
       next: gained
         ? {
             ...{ entry: step.entry, ...gained, moneyPerUnit: gained.moreMoney / gained.better },
-            perUnit95: [
-              gained.moreMoney / (gained.better + gained.better95),
-              gained.moreMoney / (gained.better - gained.better95),
-            ],
+            // A step lies beyond its interval.
+            perUnit95: moneyPerUnit95(gained.moreMoney, gained.better, gained.better95)!,
           }
         : null,
     };

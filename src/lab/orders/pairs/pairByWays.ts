@@ -1,6 +1,7 @@
-import { chanceAhead } from '@/core/judgement/pairs/chanceAhead';
+import { likelyAhead } from '@/core/judgement/pairs/likelyAhead';
 import { headToHead, type PairRow } from '@/core/judgement/pairs/headToHead';
 import { wayConditions } from '@/core/judgement/pairs/pairConditions';
+import { moneyPerUnit95 } from '@/core/judgement/readers/moneyPerUnit95';
 import type { PlacedEntry } from '@/core/ranking/rankAtLine';
 import type { Way } from '@/core/ranking/ways';
 import type { Response } from '@/core/responses/responses';
@@ -15,10 +16,12 @@ export interface PairByWays {
   other: string;
   /** How far the one is ahead by each way, all judged together. */
   rows: PairRow[];
-  /** Who is more likely ahead at equal noise, taken as the only pair, and how likely; null where either has no place there. */
-  ahead: { entry: string; chance: number } | null;
+  /** At equal noise; null where either has no place there. */
+  ahead: ReturnType<typeof likelyAhead> | null;
   /** How much more the one costs; null where a price is not known. */
   moreMoney: number | null;
+  /** What each unit of the response costs that the dearer is ahead by at equal noise; null where it is not surely ahead. */
+  perUnit95: [from: number, to: number] | null;
   currency: string;
 }
 
@@ -57,16 +60,19 @@ export async function pairByWays(
   const [one, other] = pair;
   const placed = ways.find(({ key }) => key === 'noise')?.ranking.placed ?? [];
   const [a, b] = pair.map((entry) => placed.find((each) => each.entry === entry));
-  const chance = a && b ? chanceAhead(a, b, better) : null;
   const priced = await viewPrices(view);
   const codes = underCovers(priced.map(({ entry }) => entry)).map(({ code }) => code);
   const [price, otherPrice] = pair.map((entry) => priced[codes.indexOf(entry)]?.price);
+  const rows = headToHead(wayConditions(ways, pair, { unit, decimals, better, what: name, lineDb }));
+  const moreMoney = price?.known && otherPrice?.known ? price.value - otherPrice.value : null;
+  const atNoise = rows.find(({ key }) => key === 'noise');
   return {
-    ...{ one, other },
-    rows: headToHead(wayConditions(ways, pair, { unit, decimals, better, what: name, lineDb })),
-    ahead:
-      chance === null ? null : { entry: chance >= 0.5 ? one : other, chance: Math.max(chance, 1 - chance) },
-    moreMoney: price?.known && otherPrice?.known ? price.value - otherPrice.value : null,
+    ...{ one, other, rows, moreMoney },
+    ahead: a && b ? likelyAhead(a, b, better) : null,
+    perUnit95:
+      atNoise && moreMoney
+        ? moneyPerUnit95(Math.abs(moreMoney), Math.sign(moreMoney) * atNoise.lead, atNoise.interval95)
+        : null,
     currency: view.brief.limits.currency,
   };
 }

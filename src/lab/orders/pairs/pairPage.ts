@@ -1,4 +1,4 @@
-import { chanceAhead } from '@/core/judgement/pairs/chanceAhead';
+import { likelyAhead } from '@/core/judgement/pairs/likelyAhead';
 import { pairCrossing } from '@/core/judgement/pairs/pairCrossing';
 import { otherConditions } from '@/core/judgement/pairs/pairConditions';
 import { headToHead, pairAnswer, type PairRow } from '@/core/judgement/pairs/headToHead';
@@ -38,12 +38,9 @@ async function atHand(
   main: PairRow,
   among: { load: string; compared: number; rows: number },
 ) {
-  const chance = chanceAhead(one.placed, other.placed, main.better);
   return {
     row: main,
-    /** Taken as the only pair: who is more likely ahead, and how likely. */
-    likely: chance >= 0.5 ? ('one' as const) : ('other' as const),
-    chance: Math.max(chance, 1 - chance),
+    ...likelyAhead(one.placed, other.placed, main.better),
     offer: main.ahead === null ? await offerToSeparate(view, [one.placed, other.placed], among) : null,
     parts: pairDoubtParts(one.placed, other.placed),
     /** Of the one that was mounted less. */
