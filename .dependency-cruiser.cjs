@@ -9,11 +9,12 @@ const only = (name, from, allowed) => ({
 module.exports = {
   forbidden: [
     { name: 'no-circle', severity: 'error', from: {}, to: { circular: true } },
+    only('clock-stands-alone', 'clock', []),
     only('core-stands-alone', 'core', []),
     only('contracts-use-core', 'contracts', ['core']),
     only('formats-use-core', 'formats', ['core', 'contracts']),
     only('simulator-uses-core-and-formats', 'simulator', ['core', 'contracts', 'formats']),
-    only('database-uses-core', 'database', ['core', 'contracts']),
+    only('database-uses-core', 'database', ['clock', 'core', 'contracts']),
     only('workers-use-core', 'workers', ['core']),
     only('reader-uses-core', 'reader', ['core', 'contracts', 'formats']),
     only('ui-uses-core', 'ui', ['core']),
@@ -26,6 +27,7 @@ module.exports = {
     },
     only('instruments-use-core', 'instruments', ['core']),
     only('lab-uses-the-rest-below', 'lab', [
+      'clock',
       'core',
       'contracts',
       'formats',
@@ -34,6 +36,7 @@ module.exports = {
       'instruments',
     ]),
     only('commands-use-lab', 'command', [
+      'clock',
       'core',
       'contracts',
       'formats',
@@ -42,7 +45,7 @@ module.exports = {
       'database',
       'instruments',
     ]),
-    only('app-uses-stages-and-lab', 'app', ['stages', 'ui', 'lab', 'core', 'contracts']),
+    only('app-uses-stages-and-lab', 'app', ['clock', 'stages', 'ui', 'lab', 'core', 'contracts']),
     {
       name: 'demo-stands-outside',
       severity: 'error',

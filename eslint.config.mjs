@@ -51,6 +51,25 @@ const config = [
     },
   },
   {
+    // One clock: src/clock on the server, src/ui/pageClock.ts in the browser.
+    files: ['src/**/*.{ts,tsx}', 'demo/**', 'tests/**'],
+    ignores: ['src/clock/**', 'tests/support/fixedClock.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'NewExpression[callee.name="Date"][arguments.length=0]',
+          message: 'Take the time from src/clock.',
+        },
+        { selector: 'CallExpression[callee.name="Date"]', message: 'Take the time from src/clock.' },
+        {
+          selector: 'MemberExpression[object.name="Date"][property.name="now"]',
+          message: 'Take the time from src/clock; measure durations with performance.now().',
+        },
+      ],
+    },
+  },
+  {
     // Files and pages that are drawn once, whole: no row of them changes, and what Next asks of its own pages is not asked of them.
     files: ['src/formats/**', 'src/reader/**', 'src/lab/**'],
     rules: {

@@ -53,10 +53,6 @@ need_postgres() {
   [ -n "$(postgres_bin)" ] || fail "PostgreSQL was installed but its programs are not in /usr/lib/postgresql."
 }
 
-need_faketime() {
-  command -v faketime >/dev/null || need_debian faketime
-}
-
 # The headless shell by itself; a whole Chromium that is there serves as well (scripts/chromium.mjs).
 need_chromium() {
   [ -n "${CHROMIUM:-}" ] || command -v chromium-headless-shell chromium >/dev/null || need_debian chromium-headless-shell

@@ -2,6 +2,7 @@ import './globals.css';
 import type { Metadata } from 'next';
 import localFont from 'next/font/local';
 import { cookies, headers } from 'next/headers';
+import { clockNow } from '@/clock/clockNow';
 import { Notices } from '@/ui/frame/notices';
 import { THEME_COOKIE } from '@/ui/theme';
 import { NarrowHint } from '@/ui/narrow';
@@ -36,7 +37,12 @@ export default async function RootLayout({ children }: { children: React.ReactNo
   const asked = await headers();
   const isPhone = asked.get('sec-ch-ua-mobile') === '?1' || /\bMobi/.test(asked.get('user-agent') ?? '');
   return (
-    <html lang="en" data-theme={theme} className={`${text.variable} ${headings.variable}`}>
+    <html
+      lang="en"
+      data-theme={theme}
+      data-now={clockNow().toISOString()}
+      className={`${text.variable} ${headings.variable}`}
+    >
       <body>
         <a href="#main" className="skip-link">
           Skip to the page

@@ -1,3 +1,4 @@
+import { clockNow } from '@/clock/clockNow';
 import { dayHere } from '@/core/timeWords';
 import { Link } from '@/ui/frame/link';
 import { QUESTIONS } from '@/core/brief/questions';
@@ -35,7 +36,7 @@ export default async function RoundUpsPage() {
     viewDeletedRoundUps(),
     demoHere(),
     viewOwnLab(),
-    publishedRoundUps(new Date()),
+    publishedRoundUps(clockNow()),
   ]);
   // What was begun last is what is worked on, whenever it was imported.
   const current = roundUps

@@ -13,7 +13,7 @@ export async function listMappings(db: Queryable): Promise<KeptMapping[]> {
 export async function keepMapping(db: Queryable, { headings, meanings }: KeptMapping): Promise<void> {
   await db.query(
     `INSERT INTO column_mappings (headings, meanings) VALUES ($1, $2)
-     ON CONFLICT (headings) DO UPDATE SET meanings = EXCLUDED.meanings, changed_at = now()`,
+     ON CONFLICT (headings) DO UPDATE SET meanings = EXCLUDED.meanings, changed_at = lab_now()`,
     [headings, JSON.stringify(meanings)],
   );
 }

@@ -1,5 +1,6 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import { Pool, type PoolClient, type QueryResultRow } from 'pg';
+import { clockOption } from './clockOption';
 import { wasHeldUp } from './loopLag';
 import type { Queryable } from './queryable';
 import { onceSent } from './sentRequests';
@@ -50,6 +51,7 @@ function pool(): Pool {
     shared.abanicoPool = new Pool({
       connectionString,
       max: MOST_CONNECTIONS,
+      options: clockOption(),
       connectionTimeoutMillis: 3000,
       keepAlive: true,
       // A server that lives ends the query itself; from one that is frozen nothing comes, and the wait ends here.

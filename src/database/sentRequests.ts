@@ -52,5 +52,5 @@ export function onceSent<T>(work: (db: Queryable) => Promise<T>): (db: Queryable
 
 /** Nobody sends again what was sent yesterday. */
 export async function forgetSentRequests(db: Queryable): Promise<void> {
-  await db.query(`DELETE FROM sent_requests WHERE at < now() - interval '1 day'`);
+  await db.query(`DELETE FROM sent_requests WHERE at < lab_now() - interval '1 day'`);
 }

@@ -8,7 +8,7 @@ export interface UploadedFile {
 
 /** Those of yesterday go. */
 export async function sweepUploads(db: Queryable): Promise<void> {
-  await db.query(`DELETE FROM uploads WHERE created_at < now() - interval '1 day'`);
+  await db.query(`DELETE FROM uploads WHERE created_at < lab_now() - interval '1 day'`);
 }
 
 export async function insertUpload(db: Queryable): Promise<string> {

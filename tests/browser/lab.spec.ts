@@ -1,5 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
+import { format, subDays } from 'date-fns';
 import { zipSync } from 'fflate';
+import { clockNow } from '../../src/clock/clockNow';
 import { startApplication, type Application } from '../support/application';
 import { seriousFaults } from '../support/axe';
 import { replacing, smallBundle } from '../support/bundles';
@@ -12,12 +14,15 @@ test.beforeAll(async () => {
 
 test.afterAll(async () => app?.stop());
 
+/** The day so many days before the application's today. */
+const daysBefore = (days: number) => format(subDays(clockNow(), days), 'yyyy-MM-dd');
+
 const dated = (day: string) => (files: Map<string, string>) => {
   const [head, ...rows] = files.get('runs.csv')!.trim().split('\n');
   files.set('runs.csv', `${head},started_at\n${rows.map((row) => `${row},${day}T10:00:00`).join('\n')}\n`);
 };
 const older = (watts: number) => (files: Map<string, string>) => {
-  dated('2025-09-01')(files);
+  dated(daysBefore(450))(files);
   replacing('datapackage.json', 'A small', 'An older')(files);
   replacing('entries.csv', 'Levante', 'Galerna')(files);
   replacing('entries.csv', 'Poniente', 'Terral')(files);
@@ -35,12 +40,12 @@ async function choose(page: Page, bundle: Map<string, Uint8Array>) {
 }
 
 test('the same bundle twice brings nothing; one that is only alike is asked about', async ({ page }) => {
-  await choose(page, smallBundle(dated('2026-11-20')));
+  await choose(page, smallBundle(dated(daysBefore(5))));
   await expect(page.getByText('new to the lab')).toHaveCount(2);
   await page.getByRole('button', { name: 'Import 4 runs' }).click();
   await page.waitForURL(/round-ups\/1\/logbook/);
 
-  await choose(page, smallBundle(dated('2026-11-20')));
+  await choose(page, smallBundle(dated(daysBefore(5))));
   await expect(page.getByText('The lab has this round-up already')).toBeVisible();
   await expect(page.getByText('all 2 runs there already').first()).toBeVisible();
   await expect(page.getByText('Nothing in it is new')).toBeVisible();

@@ -1,3 +1,4 @@
+import { clockNow } from '@/clock/clockNow';
 import { readStatus } from '@/database/bench/benchStatus';
 import { insertPushed } from '@/database/bench/pushedReadings';
 import { closePool, withDatabase } from '@/database/pool';
@@ -99,7 +100,7 @@ test('regulators that a program tells of are watched by their limit, too; readin
 test('two instruments on one address are told, and nothing is measured', async () => {
   const { addresses } = bench.rig;
   // Two writes within a tick of the clock that files are dated by are told apart by what they say.
-  const dated = new Date();
+  const dated = clockNow();
   const wire = (to: object) => {
     bench.wire(to);
     utimesSync(bench.instrumentsFile, dated, dated);

@@ -1,3 +1,4 @@
+import { clockNow } from '@/clock/clockNow';
 import fc from 'fast-check';
 import { zipSync } from 'fflate';
 import { withDatabase } from '@/database/pool';
@@ -274,7 +275,7 @@ test('what was deleted is listed with its day and comes back, number and all', a
   await editRun(id, run.id, edit(1, { deleted: true }));
   const [gone] = await deletedRuns((await viewRoundUp(id))!);
   expect(gone).toMatchObject({ label: '3', entry: 'b', version: 2 });
-  expect(Date.now() - gone!.deletedAt.getTime()).toBeLessThan(60_000);
+  expect(clockNow().getTime() - gone!.deletedAt.getTime()).toBeLessThan(60_000);
   await editRun(id, run.id, edit(2, { deleted: false }));
   expect(await deletedRuns((await viewRoundUp(id))!)).toEqual([]);
   expect((await runOf(id, '3'))!.reduction.riseK).toBeCloseTo(run.reduction.riseK, 9);

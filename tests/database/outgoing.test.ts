@@ -217,7 +217,7 @@ test('others write while it is made: all of it is of one moment', async () => {
     return files;
   });
   await begun;
-  await withDatabase((db) => db.query('UPDATE runs SET deleted_at = now() WHERE id = $1', [runs[0]!.id]));
+  await withDatabase((db) => db.query('UPDATE runs SET deleted_at = lab_now() WHERE id = $1', [runs[0]!.id]));
   await withDatabase((db) => db.query(`UPDATE round_ups SET title = 'Another' WHERE id = $1`, [id]));
   goOn();
   const files = await ended;

@@ -1,3 +1,4 @@
+import { clockNow } from '@/clock/clockNow';
 import { loadKey } from '@/core/runs/load';
 import { coverWords, slugOf } from '@/core/lineUp/underCover';
 import { RISE } from '@/core/responses/responses';
@@ -93,7 +94,7 @@ beforeAll(async () => {
   });
   const rule = { windowS: 300, limitC: 90, warmUpS: 20, readingS: 30, longestSoakS: 4000 };
   const id = await withDatabase((db) => insertSession(db, { roundUpId, mounting: 'solano 9', state, rule }));
-  await withDatabase((db) => db.query(`UPDATE bench_sessions SET ended_at = now() WHERE id = $1`, [id]));
+  await withDatabase((db) => db.query(`UPDATE bench_sessions SET ended_at = lab_now() WHERE id = $1`, [id]));
 });
 
 test('before it is covered, a product is called by its name', async () => {
@@ -141,10 +142,10 @@ test('nor is it in what pages are given, found by its name, or named by its fans
     await viewGrid(view, { load: '170', lineDb: 33, sharedKPerW: 0 }),
     (await viewPlan(roundUpId, NOW.day))!,
     await offersOfLab(roundUpId, ''),
-    await searchLab('Solano', new Date()),
+    await searchLab('Solano', clockNow()),
   ];
   for (const page of pages) expect(JSON.stringify(page)).not.toMatch(/solano/i);
-  const byCover = (await searchLab('Unit A', new Date())).entries.map(({ name }) => name);
+  const byCover = (await searchLab('Unit A', clockNow())).entries.map(({ name }) => name);
   expect(new Set(byCover)).toEqual(new Set(['Unit A']));
   expect(await lookBehind(roundUpId, covered.entryId)).toMatchObject({
     product: { body: { name: 'Solano' } },

@@ -93,14 +93,14 @@ export async function startApplication(use?: {
     detached: true,
   });
   const url = `http://127.0.0.1:${port}`;
-  const end = Date.now() + 120_000;
+  const end = performance.now() + 120_000;
   for (;;) {
     const answered = await fetch(url).then(
       () => true,
       () => false,
     );
     if (answered) break;
-    if (Date.now() > end) throw new Error('the application does not answer');
+    if (performance.now() > end) throw new Error('the application does not answer');
     await new Promise((resolve) => setTimeout(resolve, 150));
   }
   return {

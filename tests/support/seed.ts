@@ -1,3 +1,4 @@
+import './fixedClock';
 import fc from 'fast-check';
 
 // The same cases every time, so that a change is judged by itself; FAST_CHECK_SEED looks elsewhere.

@@ -22,7 +22,7 @@ export interface BenchSession {
 
 const SELECT = `
   SELECT id, round_up_id AS "roundUpId", mounting, state, rule, runs_written AS "runsWritten", clock_s AS "clockS",
-         speed, greatest(0, extract(epoch FROM clock_timestamp() - written_at))::float8 AS "silentS", ended_at IS NOT NULL AS ended
+         speed, greatest(0, extract(epoch FROM lab_clock() - written_at))::float8 AS "silentS", ended_at IS NOT NULL AS ended
   FROM bench_sessions`;
 
 /** The mount that is on the rig; null where there is none. */
@@ -103,7 +103,7 @@ export async function writeProgress(
 ): Promise<void> {
   const { samples } = progress;
   await db.query(
-    `UPDATE bench_sessions SET state = $2, clock_s = $3, speed = $4, written_at = clock_timestamp() WHERE id = $1`,
+    `UPDATE bench_sessions SET state = $2, clock_s = $3, speed = $4, written_at = lab_clock() WHERE id = $1`,
     [progress.sessionId, JSON.stringify(progress.state), progress.clockS, progress.speed],
   );
   if (samples.length > 0)
@@ -128,7 +128,7 @@ export async function writeProgress(
 }
 
 export async function endSession(db: Queryable, sessionId: number): Promise<void> {
-  await db.query(`UPDATE bench_sessions SET ended_at = now() WHERE id = $1 AND ended_at IS NULL`, [
+  await db.query(`UPDATE bench_sessions SET ended_at = lab_now() WHERE id = $1 AND ended_at IS NULL`, [
     sessionId,
   ]);
 }
@@ -213,7 +213,8 @@ export async function listOpenCommands(db: Queryable, sessionId: number): Promis
 }
 
 export async function markTaken(db: Queryable, ids: readonly number[]): Promise<void> {
-  if (ids.length > 0) await db.query(`UPDATE bench_commands SET taken_at = now() WHERE id = ANY($1)`, [ids]);
+  if (ids.length > 0)
+    await db.query(`UPDATE bench_commands SET taken_at = lab_now() WHERE id = ANY($1)`, [ids]);
 }
 
 export interface TriedRun {

@@ -1,3 +1,4 @@
+import { clockOption } from '../clockOption';
 import { Socket } from 'node:net';
 import { Client } from 'pg';
 import { DatabaseAway, type Queryable } from '../pool';
@@ -38,6 +39,7 @@ export class BenchLine {
       connectionTimeoutMillis: ANSWER_MS,
       query_timeout: ANSWER_MS,
       keepAlive: true,
+      options: clockOption(),
       stream: () => socket,
     });
     const lost = () => {

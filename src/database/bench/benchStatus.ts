@@ -9,7 +9,7 @@ export interface BenchStatus extends LiveStatus {
 
 export async function readStatus(db: Queryable): Promise<BenchStatus> {
   const { rows } = await db.query<BenchStatus & Record<string, unknown>>(
-    `SELECT extract(epoch FROM clock_timestamp() - seen_at)::float8 AS "silentS", instruments, problem, speed,
+    `SELECT extract(epoch FROM lab_clock() - seen_at)::float8 AS "silentS", instruments, problem, speed,
             wanted_speed AS "wantedSpeed" FROM bench_status`,
   );
   return rows[0]!;
@@ -20,7 +20,7 @@ export async function writeStatus(
   status: Pick<BenchStatus, 'instruments' | 'problem' | 'speed'>,
 ): Promise<void> {
   await db.query(
-    `UPDATE bench_status SET seen_at = clock_timestamp(), instruments = $1, problem = $2, speed = $3`,
+    `UPDATE bench_status SET seen_at = lab_clock(), instruments = $1, problem = $2, speed = $3`,
     [JSON.stringify(status.instruments), status.problem, status.speed],
   );
   await db.query(`SELECT pg_notify($1, '')`, [BENCH_CHANNEL]);

@@ -15,7 +15,7 @@ export async function insertPushed(
 ): Promise<number> {
   const { rowCount } = await db.query(
     `INSERT INTO bench_pushed (session_id, at_s, readings)
-     SELECT s.id, s.clock_s + s.speed * (extract(epoch FROM clock_timestamp() - s.written_at) - line.ago), line.readings
+     SELECT s.id, s.clock_s + s.speed * (extract(epoch FROM lab_clock() - s.written_at) - line.ago), line.readings
      FROM bench_sessions s, unnest($1::float8[], $2::jsonb[]) AS line (ago, readings)
      WHERE s.ended_at IS NULL`,
     [lines.map((line) => line.agoS), lines.map((line) => JSON.stringify(line.readings))],

@@ -10,5 +10,5 @@ export async function labStamp(db: Queryable): Promise<string> {
 
 /** Yesterday's writes need not be counted any longer. */
 export async function forgetOldWrites(db: Queryable): Promise<void> {
-  await db.query(`DELETE FROM lab_writes WHERE at < now() - interval '1 day'`);
+  await db.query(`DELETE FROM lab_writes WHERE at < lab_now() - interval '1 day'`);
 }

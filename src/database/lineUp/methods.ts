@@ -19,7 +19,7 @@ export async function listMethods(db: Queryable): Promise<KeptMethod[]> {
 export async function keepMethod(db: Queryable, name: string, body: Brief): Promise<void> {
   await db.query(
     `INSERT INTO methods (name, body) VALUES ($1, $2)
-     ON CONFLICT (name) DO UPDATE SET body = EXCLUDED.body, changed_at = now()`,
+     ON CONFLICT (name) DO UPDATE SET body = EXCLUDED.body, changed_at = lab_now()`,
     [name, JSON.stringify(body)],
   );
 }

@@ -105,7 +105,7 @@ export async function insertRevision(
 ): Promise<number> {
   const { rows } = await db.query<{ id: number }>(
     `INSERT INTO rig_revisions (rig_id, revision, enclosure, meter_distance_cm, limit_c, reason, started_at, power_at)
-     SELECT $1, coalesce(max(revision), 0) + 1, $2, $3, $4, $5, coalesce($6, now()), $7 FROM rig_revisions WHERE rig_id = $1
+     SELECT $1, coalesce(max(revision), 0) + 1, $2, $3, $4, $5, coalesce($6, lab_now()), $7 FROM rig_revisions WHERE rig_id = $1
      RETURNING id`,
     [rigId, setup.enclosure, setup.meterDistanceCm, setup.limitC, reason, startedAt ?? null, setup.powerAt],
   );

@@ -44,7 +44,7 @@ export async function countDemo(db: Queryable): Promise<{ all: number; away: num
 
 /** Notes that these came with the demo, as they are now. */
 export async function markDemo(db: Queryable, ids: readonly number[]): Promise<void> {
-  await db.query(`UPDATE round_ups SET from_demo_at = clock_timestamp() WHERE id = ANY ($1)`, [ids]);
+  await db.query(`UPDATE round_ups SET from_demo_at = lab_clock() WHERE id = ANY ($1)`, [ids]);
 }
 
 /** The same of a lab that an earlier version gave the demo, by the names of its bundles; done once. */
@@ -63,7 +63,7 @@ export async function markOlderDemo(
 /** Puts the demo's round-ups out of the way, but for those named, or back. */
 export async function setDemoAway(db: Queryable, away: boolean, keep: readonly number[] = []): Promise<void> {
   await db.query(
-    `UPDATE round_ups SET put_away_at = CASE WHEN $1 THEN coalesce(put_away_at, now()) END
+    `UPDATE round_ups SET put_away_at = CASE WHEN $1 THEN coalesce(put_away_at, lab_now()) END
      WHERE from_demo_at IS NOT NULL AND NOT id = ANY ($2)`,
     [away, keep],
   );

@@ -18,7 +18,7 @@ export async function renameRoundUp(
 /** Puts a round-up away, or takes it out again; false where it is not there. */
 export async function setArchived(db: Queryable, id: number, archived: boolean): Promise<boolean> {
   const { rowCount } = await db.query(
-    `UPDATE live_round_ups SET archived_at = CASE WHEN $2 THEN coalesce(archived_at, now()) END WHERE id = $1`,
+    `UPDATE live_round_ups SET archived_at = CASE WHEN $2 THEN coalesce(archived_at, lab_now()) END WHERE id = $1`,
     [id, archived],
   );
   return rowCount === 1;
@@ -27,7 +27,7 @@ export async function setArchived(db: Queryable, id: number, archived: boolean):
 /** Marks a round-up as deleted, or no longer; false where there is none. */
 export async function setDeleted(db: Queryable, id: number, deleted: boolean): Promise<boolean> {
   const { rowCount } = await db.query(
-    `UPDATE round_ups SET deleted_at = CASE WHEN $2 THEN coalesce(deleted_at, now()) END WHERE id = $1`,
+    `UPDATE round_ups SET deleted_at = CASE WHEN $2 THEN coalesce(deleted_at, lab_now()) END WHERE id = $1`,
     [id, deleted],
   );
   return rowCount === 1;

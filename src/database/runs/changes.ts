@@ -22,7 +22,7 @@ export async function insertChange(
   change: Omit<Change, 'changedAt'> & { changedAt?: string },
 ): Promise<void> {
   await db.query(
-    `INSERT INTO changes (run_id, who, what, was, is_now, changed_at) VALUES ($1, $2, $3, $4, $5, coalesce($6::timestamptz, now()))`,
+    `INSERT INTO changes (run_id, who, what, was, is_now, changed_at) VALUES ($1, $2, $3, $4, $5, coalesce($6::timestamptz, lab_now()))`,
     [runId, change.who, change.what, change.was, change.isNow, change.changedAt ?? null],
   );
 }

@@ -1,3 +1,4 @@
+import { clockNow } from '@/clock/clockNow';
 import type { BenchState } from '@/core/bench/benchState';
 import { findBenchRun } from '@/database/sound/recordings';
 import { withDatabase } from '@/database/pool';
@@ -58,7 +59,7 @@ export class BenchSounds {
   ): void {
     const point = state.points[state.at];
     this.recording = this.recording.then(async () => {
-      const recordedAt = new Date().toISOString();
+      const recordedAt = clockNow().toISOString();
       const wav = await take();
       if (!wav) return;
       const made = {

@@ -1,3 +1,4 @@
+import { clockNow } from '@/clock/clockNow';
 import { NEW_RUN } from '@/core/runs/run';
 import { clipped } from '@/core/clipped';
 import { MOST } from '@/core/bounds';
@@ -72,7 +73,7 @@ export async function keepRun(
     trace: isCold ? '' : `traces/${label}.csv`,
     dutyPct: run.dutyPct,
     rpm: run.rpm,
-    startedAt: new Date(Date.now() - agoMs).toISOString().slice(0, 19),
+    startedAt: new Date(clockNow().getTime() - agoMs).toISOString().slice(0, 19),
     note: clipped([run.note, gaps].filter(Boolean).join('; '), MOST.text),
     setAside: run.failed || (reduced.known || isCold ? '' : reduced.reason),
     extra: { bench_session: String(given.sessionId) },

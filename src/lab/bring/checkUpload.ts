@@ -1,3 +1,4 @@
+import { clockNow } from '@/clock/clockNow';
 import { noProgress, type Tell } from '@/core/progress';
 import { loadLabel } from '@/core/runs/load';
 import { sameRun } from '@/core/runs/runIdentity';
@@ -97,7 +98,7 @@ function checkedEntries(bundle: Bundle, inLab: BundleInLab, now: Date): CheckedE
 export async function checkUpload(
   uploadId: string,
   tell: Tell = noProgress,
-  now = new Date(),
+  now = clockNow(),
 ): Promise<BundleCheck | LogsCheck | null> {
   const files = await uploadedFiles(uploadId);
   if (files.length === 0) return null;

@@ -1,3 +1,4 @@
+import { clockNow } from '@/clock/clockNow';
 import { cleanPhoto } from '../publish/photos';
 import { bringVersions } from '../publish/versionsAlong';
 import { Refused } from '../refusal';
@@ -206,7 +207,7 @@ export async function importBundle(
   files: ReadonlyMap<string, Uint8Array>,
   options: ImportOptions = {},
   tell: Tell = noProgress,
-  now = new Date(),
+  now = clockNow(),
 ): Promise<ImportResult> {
   let bundle: Bundle | null = null;
   try {

@@ -1,3 +1,4 @@
+import { clockNow } from '@/clock/clockNow';
 import { noProgress, type Tell } from '@/core/progress';
 import { measuredWords } from '@/core/lineUp/measuredWords';
 import { insertChange } from '@/database/runs/changes';
@@ -136,7 +137,7 @@ export async function importRawRuns(
   uploadId: string,
   plan: RawRunsPlan,
   tell: Tell = noProgress,
-  now = new Date(),
+  now = clockNow(),
 ): Promise<RawRunsResult> {
   const files = await uploadedFiles(uploadId);
   const names = plan.logs.map((log) => files.find((file) => file.id === log.fileId)?.path);

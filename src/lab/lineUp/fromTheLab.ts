@@ -1,3 +1,4 @@
+import { clockNow } from '@/clock/clockNow';
 import { apartWords, standApart } from '@/core/bridge/standTogether';
 import { isOfWholeCases } from '@/core/brief/questions';
 import { getRevision } from '@/database/lineUp/rigs';
@@ -25,7 +26,7 @@ export type OfferedToRoundUp = OfferedEntry & { here: number; apart: number; why
 export async function offersOfLab(
   roundUpId: number,
   query: string,
-  now = new Date(),
+  now = clockNow(),
 ): Promise<OfferedToRoundUp[]> {
   return withDatabase(async (db) => {
     const roundUp = await getRoundUp(db, roundUpId);

@@ -1,3 +1,4 @@
+import { clockNow } from '@/clock/clockNow';
 import { asking, defaultBrief } from '@/core/brief/brief';
 import type { Question } from '@/core/brief/questions';
 import { defaultSetup } from '@/core/rig/rigSetup';
@@ -25,7 +26,7 @@ export interface NewRoundUp {
 }
 
 /** A round-up from nothing: a brief of defaults on a rig that is there, or on a new one. */
-export async function createRoundUp(roundUp: NewRoundUp, now = new Date()): Promise<number> {
+export async function createRoundUp(roundUp: NewRoundUp, now = clockNow()): Promise<number> {
   return inTransaction(async (db) => {
     let rigRevisionId = roundUp.rigRevisionId;
     if (rigRevisionId !== null) {

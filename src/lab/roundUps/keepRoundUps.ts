@@ -1,3 +1,4 @@
+import { clockNow } from '@/clock/clockNow';
 import {
   copyEntry,
   copyRoundUp,
@@ -61,7 +62,7 @@ async function copySheet(
 export async function duplicateRoundUp(
   id: number,
   copy: { title: string; withRuns: boolean; who: string },
-  now = new Date(),
+  now = clockNow(),
 ): Promise<number> {
   return inTransaction(async (db) => {
     const title = copy.title.trim();

@@ -1,3 +1,4 @@
+import { clockNow } from '@/clock/clockNow';
 import { loadLabel } from '@/core/runs/load';
 import { searchRoundUps, searchRuns, type FoundRoundUp, type FoundRun } from '@/database/lab/labSearch';
 import { searchEntries } from '@/database/lab/measuredEntries';
@@ -20,7 +21,7 @@ export const searchText = (asked: string | string[] | null | undefined): string 
   ([asked].flat()[0] ?? '').replace(/\0/g, '').slice(0, 200);
 
 /** Round-ups, entries and runs of the whole lab in which every word of the query stands; nothing for an empty one. */
-export async function searchLab(query: string, now = new Date()): Promise<LabFinds> {
+export async function searchLab(query: string, now = clockNow()): Promise<LabFinds> {
   const words = wordsOf(query);
   if (words.length === 0) return { roundUps: [], entries: [], runs: [] };
   return withDatabase(async (db) => {

@@ -1,3 +1,4 @@
+import { clockNow } from '@/clock/clockNow';
 import { MOST } from '@/core/bounds';
 import { clipped } from '@/core/clipped';
 import { oddReadings } from '@/core/air/oddReadings';
@@ -52,7 +53,7 @@ async function columnsOf(db: Queryable, roundUpId: number, changes: RunChanges):
     if (!found) throw new CannotReduce(`no entry "${changes.entry}" in this round-up`);
     columns.entryId = found.entryId;
   }
-  if (changes.deleted !== undefined) columns.deletedAt = changes.deleted ? new Date() : null;
+  if (changes.deleted !== undefined) columns.deletedAt = changes.deleted ? clockNow() : null;
   if (changes.window !== undefined) {
     columns.windowStartS = changes.window?.startS ?? null;
     columns.windowEndS = changes.window?.endS ?? null;

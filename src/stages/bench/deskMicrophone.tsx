@@ -1,5 +1,6 @@
 'use client';
 
+import { pageNow } from '@/ui/pageClock';
 import { useEffect, useRef, useState } from 'react';
 import { notice } from '@/ui/frame/notice';
 import type { LiveSession } from '@/core/bench/benchEvent';
@@ -41,7 +42,7 @@ async function keep(
   { kind, entry, setting, pass, session, microphone }: Take,
 ): Promise<string | null> {
   const { wav, startedAt } = await (await microphone).stop();
-  if (Date.now() - startedAt.getTime() < SHORTEST_MS) return null;
+  if (pageNow().getTime() - startedAt.getTime() < SHORTEST_MS) return null;
   const name = `${kind === 'clip' ? `${entry} ${setting}` : 'room'}.wav`.replaceAll('/', '-');
   const file = new File([wav as BlobPart], name, { type: 'audio/wav' });
   const uploadId = await sendFiles([{ path: name, file }], new AbortController().signal, () => undefined);

@@ -30,9 +30,9 @@ export function useBench(roundUpId: number): Live {
   const [live, setLive] = useState<Live>({ status: null, session: null, samples: [], away: '' });
   useEffect(() => {
     const source = new EventSource(`/api/round-ups/${roundUpId}/bench`);
-    let heardMs = Date.now();
+    let heardMs = performance.now();
     source.addEventListener('bench', (message) => {
-      heardMs = Date.now();
+      heardMs = performance.now();
       const event = JSON.parse((message as MessageEvent<string>).data) as BenchEvent;
       setLive((before) => ({
         status: event.status,
@@ -42,11 +42,11 @@ export function useBench(roundUpId: number): Live {
       }));
     });
     source.addEventListener('away', () => {
-      heardMs = Date.now();
+      heardMs = performance.now();
       setLive((before) => ({ ...before, away: 'database' }));
     });
     const silence = setInterval(() => {
-      if (Date.now() - heardMs > SILENT_MS) setLive((before) => ({ ...before, away: 'application' }));
+      if (performance.now() - heardMs > SILENT_MS) setLive((before) => ({ ...before, away: 'application' }));
     }, 2000);
     return () => {
       clearInterval(silence);

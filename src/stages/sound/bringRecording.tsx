@@ -1,5 +1,6 @@
 'use client';
 
+import { pageNow } from '@/ui/pageClock';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { notice } from '@/ui/frame/notice';
@@ -25,7 +26,7 @@ const CALIBRATORS = [
 const LONGEST_S = 600;
 
 /** What a file's own name and time say of when it was recorded. */
-const timeOf = (file: File) => new Date(file.lastModified || Date.now()).toISOString();
+const timeOf = (file: File) => (file.lastModified ? new Date(file.lastModified) : pageNow()).toISOString();
 
 /** Recordings dropped, chosen, or made with the microphone of the desk. */
 export function BringRecording({ data }: { data: SoundData }) {

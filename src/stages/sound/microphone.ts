@@ -1,3 +1,4 @@
+import { pageNow } from '@/ui/pageClock';
 import { wavBytes } from '@/core/sound/recording/wavBytes';
 
 const BUFFER = 4096;
@@ -30,7 +31,7 @@ export async function openMicrophone(
   // An audio worklet would need a script of its own, which the page's policy does not load.
   const taker = context.createScriptProcessor(BUFFER, 1, 1);
   const blocks: Float32Array[] = [];
-  const startedAt = new Date();
+  const startedAt = pageNow();
   taker.onaudioprocess = ({ inputBuffer }) => {
     const block = inputBuffer.getChannelData(0).slice();
     blocks.push(block);

@@ -1,3 +1,4 @@
+import { clockNow } from '@/clock/clockNow';
 import { sendMade } from '@/app/answers/sendMade';
 import { sentencePage } from '@/app/answers/sentencePage';
 
@@ -20,7 +21,7 @@ export async function GET(request: Request) {
   const address = addressIn(query.get('address') ?? '');
   if (address === null)
     return sentencePage('That is no web address. Give one like https://example.org/verdicts, or none.', 400);
-  const wish = { what: 'site' as const, roundUpId, others, address, at: new Date().toISOString() };
+  const wish = { what: 'site' as const, roundUpId, others, address, at: clockNow().toISOString() };
   return sendMade(request, wish, ({ name }) => ({
     'content-disposition': `attachment; filename="${name}.zip"`,
   }));

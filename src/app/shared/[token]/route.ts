@@ -1,3 +1,4 @@
+import { clockNow } from '@/clock/clockNow';
 import { momentWords } from '@/core/timeWords';
 import { fileWords } from '@/app/answers/fileWords';
 import { reportResponse } from '@/app/answers/reportResponse';
@@ -18,7 +19,7 @@ export async function GET(request: Request, { params }: { params: Promise<{ toke
     const { token } = await params;
     // What was never made by us is not asked for: a zero character no database takes.
     if (!/^[\w-]{1,100}$/.test(token)) return sentencePage(WORDS.unknown, 404);
-    const page = await sharedPage(token, new Date());
+    const page = await sharedPage(token, clockNow());
     if (!page.open) {
       const { why, at } = page;
       const sentence = at ? `${WORDS[why]}${why === 'embargo' ? '' : ' on'} ${dayOf(at)}.` : WORDS[why];

@@ -1,3 +1,4 @@
+import { clockNow } from '@/clock/clockNow';
 import { withBody } from '@/app/api/jsonBody';
 import { idFrom } from '@/app/ids';
 import { askedWorkId } from '@/app/answers/workId';
@@ -8,7 +9,7 @@ export async function POST(request: Request, { params }: { params: Promise<{ id:
   const id = idFrom((await params).id);
   return withBody(request, publishRequest, async (wish) =>
     Response.json(
-      await work().run('publish', { roundUpId: id, wish, now: new Date() }, askedWorkId(request)),
+      await work().run('publish', { roundUpId: id, wish, now: clockNow() }, askedWorkId(request)),
     ),
   );
 }

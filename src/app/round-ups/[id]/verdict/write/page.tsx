@@ -1,3 +1,4 @@
+import { clockNow } from '@/clock/clockNow';
 import { PAGES } from '@/contracts/roundUpPages';
 import { writePage } from '@/lab/publish/writeView';
 import { WriteStage } from '@/stages/write/writeStage';
@@ -7,5 +8,5 @@ export const metadata = { title: PAGES.write.name };
 
 export default async function WritePage(address: Address) {
   const { view } = await asked(address);
-  return <WriteStage data={await writePage(view, new Date())} />;
+  return <WriteStage data={await writePage(view, clockNow())} />;
 }

@@ -1,3 +1,4 @@
+import { clockNow } from '@/clock/clockNow';
 import { withBody } from '@/app/api/jsonBody';
 import { idFrom } from '@/app/ids';
 import { closeShare, openShare } from '@/lab/publish/shares';
@@ -9,7 +10,7 @@ export async function PATCH(
 ) {
   const { id, version } = await params;
   return withBody(request, shareRequest, async ({ endsAt, revoke }) => {
-    const now = new Date();
+    const now = clockNow();
     if (revoke === '') return Response.json(await openShare(idFrom(id), idFrom(version), endsAt, now));
     await closeShare(idFrom(id), revoke, now);
     return Response.json({ revoked: true });
