@@ -1,14 +1,15 @@
 import { createReadStream } from 'node:fs';
-import { mkdir, readdir, rename, rm, stat, writeFile } from 'node:fs/promises';
-import { dirname, join, resolve } from 'node:path';
+import { readdir, rename, stat } from 'node:fs/promises';
+import { resolve } from 'node:path';
 import { problemText, UnusableInput } from '@/formats/problem';
 import { cutBundle } from '@/lab/bring/cutBundle';
 import { cutEvening, type CutEvening } from '@/lab/bring/cutEvening';
 import { callerFolder, readPaths, runCommand } from './arguments';
+import { stageFolder } from './stagedFolder';
 
 const USAGE = './abanico cut LOG… [--json] [--out BUNDLE]';
 
-/** A folder with all of the files or none: made under another name, and put in its place whole. */
+/** Writes a folder with all of the files, or nothing. Throws UnusableInput if `out` exists and is not empty. */
 async function writeWhole(out: string, files: ReadonlyMap<string, string>): Promise<void> {
   const folder = resolve(callerFolder(), out);
   const there = await readdir(folder).catch((error: NodeJS.ErrnoException) => {
@@ -16,21 +17,15 @@ async function writeWhole(out: string, files: ReadonlyMap<string, string>): Prom
     throw new UnusableInput({ file: out, message: `no folder that can be written (${error.code})` });
   });
   if (there.length > 0) throw new UnusableInput({ file: out, message: 'is there already, and not empty' });
-  const making = `${folder}.making-${process.pid}`;
-  try {
-    for (const [path, text] of files) {
-      await mkdir(dirname(join(making, path)), { recursive: true });
-      await writeFile(join(making, path), text);
-    }
-    await rm(folder, { recursive: true, force: true });
-    await rename(making, folder);
-  } catch (error) {
-    await rm(making, { recursive: true, force: true });
+  const staged = await stageFolder(folder, files);
+  // rename replaces an empty folder and refuses any other.
+  await rename(staged.path, folder).catch(async (error: unknown) => {
+    await staged.discard();
     throw new UnusableInput({
       file: out,
       message: `cannot be written (${(error as NodeJS.ErrnoException).code})`,
     });
-  }
+  });
 }
 
 function asTable({ logs, pieces, problems }: Omit<CutEvening, 'runs'>): string {

@@ -1,7 +1,17 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import {
+  appendFileSync,
+  cpSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  statSync,
+  symlinkSync,
+  writeFileSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join, posix } from 'node:path';
+import { dirname, join, posix } from 'node:path';
 import { parse } from 'node-html-parser';
 import { readZip } from '@/formats/bundle/bundleZip';
 import { checkReport } from '@/lab/report/checkReport';
@@ -63,21 +73,76 @@ test('every link of a site leads to a file of it, the data give the report again
   );
 });
 
-test('a folder of somebody else’s is refused and stays; one of ours is written anew', () => {
+const site = (out: string, ...bundles: string[]) =>
+  spawnSync('node', [...program('site'), out, ...bundles], {
+    encoding: 'utf8',
+  });
+
+/** All that a folder holds, with the contents of its files. */
+const contents = (folder: string): [string, string][] =>
+  readdirSync(folder, { recursive: true, encoding: 'utf8' })
+    .sort()
+    .map((path) => [
+      path,
+      statSync(join(folder, path)).isFile() ? readFileSync(join(folder, path), 'base64') : '',
+    ]);
+
+const made = join(mkdtempSync(join(tmpdir(), 'site-')), 'out');
+
+test('a site replaces an earlier one, and deletes only what that one wrote', () => {
+  expect(site(made, 'tests/samples/traps').status).toBe(0);
+  expect(site(made, 'tests/samples/plain').status).toBe(0);
+  expect(readdirSync(made)).not.toContain('sample-traps');
+  expect(readdirSync(join(made, 'sample-plain'))).toContain('version-1');
+  expect(site(made, 'tests/samples/plain').status).toBe(0);
+  expect(readdirSync(dirname(made))).toEqual(['out']);
+});
+
+test.each<[string, (out: string) => void, RegExp]>([
+  [
+    'a file of somebody else',
+    (out) => writeFileSync(join(out, 'sample-plain', 'mine.txt'), 'mine'),
+    /holds “sample-plain\/mine\.txt”, which no/,
+  ],
+  [
+    'a changed file',
+    (out) => appendFileSync(join(out, 'index.html'), ' '),
+    /holds “index\.html”, which was changed/,
+  ],
+  [
+    'a changed list',
+    (out) => appendFileSync(join(out, 'abanico-site.json'), ' '),
+    /which no earlier site wrote/,
+  ],
+  ['an empty folder of somebody else', (out) => mkdirSync(join(out, 'mine')), /holds “mine”/],
+  ['a link inside', (out) => symlinkSync('sample-plain', join(out, 'etc')), /holds “etc”/],
+])('%s in the folder: the site is refused, and nothing changes', (_, change, message) => {
   const out = join(mkdtempSync(join(tmpdir(), 'site-')), 'out');
-  const site = (...bundles: string[]) =>
-    spawnSync('node', [...program('site'), out, ...bundles], {
-      encoding: 'utf8',
-    });
-  expect(site('tests/samples/plain').status).toBe(0);
-  const first = readdirSync(out).sort();
-  writeFileSync(join(out, 'sample-plain', 'mine.txt'), 'mine');
-  const refused = site('tests/samples/traps');
+  cpSync(made, out, { recursive: true });
+  change(out);
+  const before = contents(out);
+  const refused = site(out, 'tests/samples/traps');
   expect([refused.status, refused.stdout]).toEqual([2, '']);
-  expect(refused.stderr).toMatch(
-    /holds “sample-plain\/mine\.txt”, which is none of this site: nothing was written/,
-  );
-  expect(readdirSync(out).sort()).toEqual(first);
-  expect(readFileSync(join(out, 'sample-plain', 'mine.txt'), 'utf8')).toBe('mine');
-  expect(site().status).toBe(2);
+  expect(refused.stderr).toMatch(message);
+  expect(contents(out)).toEqual(before);
+  expect(readdirSync(dirname(out))).toEqual(['out']);
+});
+
+test('a root, a home, a mount point and a link are refused, even if they are empty', () => {
+  const home = mkdtempSync(join(tmpdir(), 'site-'));
+  mkdirSync(join(home, 'real'));
+  symlinkSync('real', join(home, 'link'));
+  const messageOf = (out: string) => {
+    const { status, stderr } = spawnSync('node', [...program('site'), out, 'tests/samples/plain'], {
+      encoding: 'utf8',
+      env: { ...process.env, HOME: join(home, 'real') },
+    });
+    return [status, /: (is .*?)\./.exec(stderr)?.[1]];
+  };
+  expect(messageOf('/')).toEqual([2, 'is the root of this machine']);
+  expect(messageOf(join(home, 'real'))).toEqual([2, 'is or holds a home folder']);
+  expect(messageOf(home)).toEqual([2, 'is or holds a home folder']);
+  expect(messageOf('/proc')).toEqual([2, 'is a mount point']);
+  expect(messageOf(join(home, 'link'))).toEqual([2, 'is a link']);
+  expect(readdirSync(home).sort()).toEqual(['link', 'real']);
 });

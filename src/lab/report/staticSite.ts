@@ -17,9 +17,7 @@ import { reportOf } from './bundleReport';
 import { orderPicture, orderTable } from './orders/orderViews';
 import { embedded } from './orders/embedded';
 import { reportFonts } from './reportFonts';
-
-/** The list of what a site is made of: only a folder with nothing beside it is written anew. */
-export const SITE_LIST = 'abanico-site.json';
+import { SITE_LIST, siteListOf, siteListText } from './siteList';
 
 const encode = (text: string) => new TextEncoder().encode(text);
 const OWN = { response: 'rise', place: '', against: 'noise', at: null, load: '' } as const;
@@ -188,7 +186,6 @@ export async function staticSite(
   for (const roundUp of all) files.set(`${roundUp.folder}/index.html`, encode(siteRoundUp(roundUp, fonts)));
   files.set('index.html', encode(siteIndex(all, fonts)));
   files.set('feed.xml', encode(siteFeed(all)));
-  const list = [...files.keys(), SITE_LIST].sort();
-  files.set(SITE_LIST, encode(`${JSON.stringify({ files: list }, null, 2)}\n`));
+  files.set(SITE_LIST, encode(siteListText(siteListOf(files))));
   return { files, problems };
 }
