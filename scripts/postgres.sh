@@ -22,8 +22,10 @@ place_cluster() {
   chown "$pg_user" "$pg_home"
   chmod 700 "$pg_home"
   if ! as_postgres test -x "$pg_home" || ! as_postgres test -w "$pg_home"; then
+    [ ! -e "$pg_home/cluster" ] || fail "the lab in $pg_home cannot be reached by the user $pg_user, as which PostgreSQL runs. \
+Nothing was changed. Let that user pass through the folders above it (chmod o+x), or move the data folder."
     rmdir "$pg_home" 2>/dev/null || true
-    pg_home="/var/lib/abanico/$(echo "$data" | sha256sum | cut -c1-12)/$1"
+    pg_home="$(fallback_home "$data" "$1")"
     mkdir -p "$pg_home"
     chown "$pg_user" "$pg_home"
     chmod 700 "$pg_home"
@@ -68,16 +70,75 @@ make_owner() {
     as_postgres touch "$2/$owned_mark"
 }
 
-# The cluster of a name: made where there is none yet. One that was killed while it was made is begun anew.
+# The programs of the PostgreSQL that made the cluster, or of the newest one if there is no cluster yet.
+cluster_bin() {
+  local version bin
+  if version="$(cat "$pg_home/cluster/PG_VERSION" 2>/dev/null)"; then
+    bin="/usr/lib/postgresql/$version/bin"
+    [ -x "$bin/postgres" ] || fail "the lab in $pg_home was made by PostgreSQL $version, which is not installed. Nothing was changed. \
+Install it, then start again:  sudo apt-get install postgresql-$version"
+    echo "$bin"
+  else
+    postgres_bin
+  fi
+}
+
+# Stops if the process of postmaster.pid runs for another folder: then the cluster was copied from that folder while it ran.
+refuse_running_copy() {
+  local pid folder
+  { read -r pid && read -r folder; } 2>/dev/null <"$pg_home/cluster/postmaster.pid" || return 0
+  [ "$folder" != "$(realpath "$pg_home/cluster")" ] || return 0
+  [ "$(cat "/proc/$pid/comm" 2>/dev/null)" = postgres ] || return 0
+  fail "the lab in $pg_home was copied from $folder while that one ran (process $pid). Such a copy may be damaged. Nothing was changed. \
+Stop the other lab, copy its folder again, then start."
+}
+
+# Where the cluster goes if PostgreSQL's user cannot reach the data folder.
+fallback_home() { echo "/var/lib/abanico/$(echo "$1" | sha256sum | cut -c1-12)/$2"; }
+
+# refuse_foreign_data FOLDER: a folder without a cluster is new only if it is empty or holds traces of a start that was killed early.
+refuse_foreign_data() {
+  local home="$1/postgres" found
+  [ ! -e "$home/cluster" ] && [ ! -e "$(fallback_home "$1" postgres)/cluster" ] || return 0
+  found="$(cd "$1" && find . -mindepth 1 -maxdepth 1 -printf '%f\n' |
+    grep -vxE 'lock|lock\.guard|processes|instruments\.json|postgres|postgres\.initdb\.log|test|dev|bench' || true
+    [ ! -d "$home" ] || find "$home" -mindepth 1 -maxdepth 1 -printf 'postgres/%f\n' |
+      grep -vxE 'postgres/(password|unfinished|making\..*)' || true)"
+  [ -z "$found" ] || fail "$1 is not empty and holds no lab (found: $(echo "$found" | paste -sd ' ')). Nothing was changed. \
+If a lab was here, put its folder $home/cluster back. For a new lab choose an empty folder:  ABANICO_DATA=~/abanico-data ./abanico start"
+}
+
+# Deletes folders that a killed start listed as unfinished, each recognised by its inode.
+delete_unfinished() {
+  local inode folder
+  [ -f "$pg_home/unfinished" ] || return 0
+  while read -r inode folder; do
+    [ "$(stat -c %i "$folder" 2>/dev/null)" != "$inode" ] || rm -rf --one-file-system "$folder" "$folder.own"
+  done <"$pg_home/unfinished"
+  rm -f "$pg_home/unfinished"
+}
+
+# Makes the cluster of a name if there is none. An unfinished one of a killed start is deleted first.
 make_cluster() {
   local bin new
-  bin="$(postgres_bin)"
   place_cluster "$1"
-  [ ! -f "$pg_home/cluster/PG_VERSION" ] || return 0
+  if [ -f "$pg_home/cluster/PG_VERSION" ]; then
+    [ -f "$pg_home/password" ] || fail "the lab in $pg_home lacks its file \"password\". Nothing was changed. Put the file back, then start again."
+    cluster_bin >/dev/null
+    refuse_running_copy
+    return 0
+  fi
+  [ ! -e "$pg_home/cluster" ] || rmdir "$pg_home/cluster" 2>/dev/null ||
+    fail "the folder $pg_home/cluster lacks the file PG_VERSION and is not empty. Nothing was changed. \
+Put the file back (it holds PostgreSQL's major version), or choose another data folder:  ABANICO_DATA=~/abanico-data ./abanico start"
   say "making a private PostgreSQL cluster in $pg_home"
-  # Under another name until it is whole, and another each time: a killed one may still be at work.
-  rm -rf "$pg_home"/cluster "$pg_home"/making.*
+  bin="$(postgres_bin)"
+  delete_unfinished
+  # It has another name until it is finished, a new one each time: a killed initdb may still run.
   new="$pg_home/making.$$"
+  mkdir "$new"
+  echo "$(stat -c %i "$new") $new" >"$pg_home/unfinished"
+  [ -z "$pg_user" ] || chown "$pg_user" "$new"
   (umask 077 && node -e 'process.stdout.write(require("crypto").randomBytes(24).toString("hex"))' >"$pg_home/password")
   [ -z "$pg_user" ] || chown "$pg_user" "$pg_home/password"
   (cd / && as_postgres bash -c 'umask 077 && head -c 24 /dev/urandom | base64 >"$0.own" && "$1/initdb" -D "$0" -U server \
@@ -85,7 +146,8 @@ make_cluster() {
     make_owner "$1" "$new") ||
     fail "the cluster could not be made, see $pg_home.initdb.log: $(tail -n 1 "$pg_home.initdb.log")"
   rm -f "$new.own"
-  mv "$new" "$pg_home/cluster"
+  mv -T "$new" "$pg_home/cluster"
+  rm -f "$pg_home/unfinished"
 }
 
 # The port it had, where that is still free.
@@ -103,8 +165,8 @@ set_database_url() {
 
 private_postgres() {
   local bin
-  bin="$(postgres_bin)"
   make_cluster "$1"
+  bin="$(cluster_bin)"
   pg_port="$(cat "$pg_home/port" 2>/dev/null || true)"
   # The folder that we stand in may be closed to the unprivileged user.
   pushd / >/dev/null
@@ -120,6 +182,6 @@ private_postgres() {
 
 stop_postgres() {
   [ -n "$pg_home" ] && [ -f "$pg_home/cluster/postmaster.pid" ] || return 0
-  (cd / && as_postgres "$(postgres_bin)/pg_ctl" -D "$pg_home/cluster" -m fast -w stop >/dev/null 2>&1) || true
+  (cd / && as_postgres "$(cluster_bin)/pg_ctl" -D "$pg_home/cluster" -m fast -w stop >/dev/null 2>&1) || true
   pg_home=
 }

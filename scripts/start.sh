@@ -19,6 +19,7 @@ data="$(realpath -m "${ABANICO_DATA:-.data}")"
 need_node
 [[ "$PORT" =~ ^[0-9]+$ ]] && [ "$PORT" -ge 1 ] && [ "$PORT" -le 65535 ] || fail "PORT must be a number from 1 to 65535, got \"$PORT\"."
 need_writable "$data" 'the data folder' 'Choose another:  ABANICO_DATA=~/abanico-data ./abanico start'
+[ -n "${DATABASE_URL:-}" ] || refuse_foreign_data "$data"
 # Before anything else: a second start must not build under the first one's feet.
 take_lock "$data" "http://127.0.0.1:$PORT"
 trap 'rm -f "$data/lock"' EXIT
@@ -31,12 +32,12 @@ need_packages
 if [ -z "${DATABASE_URL:-}" ]; then
   need_postgres
   make_cluster postgres
-  # One of a start that was killed before it noted its processes.
+  # A start that was killed before it noted its processes may have left one.
   (stop_postgres)
   choose_pg_port
   set_database_url
   export ABANICO_CLUSTER="$pg_home/cluster" ABANICO_CLUSTER_PORT="$pg_port" ABANICO_CLUSTER_USER="$pg_user"
-  ABANICO_CLUSTER_BIN="$(postgres_bin)"
+  ABANICO_CLUSTER_BIN="$(cluster_bin)"
   export ABANICO_CLUSTER_BIN
 fi
 need_build

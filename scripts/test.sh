@@ -97,7 +97,7 @@ browser() {
     for (const suite of require('./test-results/browser-$name.json').suites) tell(suite);" || true
 }
 
-alone=(bench pickedUp steady)
+alone=(bench dataFolder pickedUp steady)
 if (need_build); then
   browser alone --workers 2 "${alone[@]}"
   ABANICO_NOW=2027-12-28T10:00:00Z browser dates --workers 2 /lab[.]spec

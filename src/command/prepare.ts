@@ -1,4 +1,5 @@
 import { closePool, DatabaseAway } from '@/database/pool';
+import { NewerLab } from '@/database/migrate';
 import { prepareLab } from '@/lab/roundUps/prepareLab';
 
 /** Address of a database without its password. */
@@ -24,7 +25,7 @@ async function main(): Promise<void> {
     process.stderr.write(
       away
         ? `abanico: the database at ${shownUrl(databaseUrl)} does not answer (${reason}). Check DATABASE_URL, or leave it unset to use a private one.\n`
-        : `abanico: ${(error as Error).stack}\n`,
+        : `abanico: ${error instanceof NewerLab ? message : (error as Error).stack}\n`,
     );
     process.exitCode = 1;
   } finally {

@@ -2,7 +2,7 @@
 // back whichever of them falls, and ends them in their order.
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
-import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readFileSync, realpathSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Client } from 'pg';
 import { program } from '@/lab/work/program';
@@ -42,6 +42,8 @@ class Start {
 
   /** Which processes run, for the start after a kill of this one. */
   private note(): void {
+    const { dev, ino } = statSync(this.data);
+    const folder = `folder ${dev} ${ino} ${realpathSync(this.data)}\n`;
     const lines = this.kept.flatMap(({ name, pid }) => {
       try {
         return pid === null ? [] : [`${pid} ${began(pid)} ${name}\n`];
@@ -50,7 +52,7 @@ class Start {
       }
     });
     try {
-      writeFileSync(join(this.data, 'processes'), lines.join(''));
+      writeFileSync(join(this.data, 'processes'), folder + lines.join(''));
     } catch (error) {
       say(`the list of running processes could not be saved: ${(error as Error).message}`);
     }
