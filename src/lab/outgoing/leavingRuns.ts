@@ -1,4 +1,5 @@
 import { fansText } from '@/core/lineUp/entry';
+import { isMeasuredColumn } from '@/core/responses/typedMeans';
 import { coverAll, NO_COVERS, type CoverWords, type Leaving } from '@/core/lineUp/underCover';
 import type { listAllChanges, listEntryExtras, listRunExtras } from '@/database/roundUps/exports';
 import { fileNameOf } from '@/formats/fileName';
@@ -49,6 +50,9 @@ function tracePath(label: string, taken: Set<string>): string {
 const coveredColumns = (extra: Record<string, string>, words: CoverWords): Record<string, string> =>
   Object.fromEntries(Object.entries(extra).map(([name, value]) => [words.text(name), words.text(value)]));
 
+const measuredColumns = (extra: Record<string, string>): Record<string, string> =>
+  Object.fromEntries(Object.entries(extra).filter(([heading]) => isMeasuredColumn(heading)));
+
 /** Each run's label in the bundle. */
 export const labelsOf = ({ runs }: RoundUpView, { words }: Covers): Map<number, string> =>
   uniqueLabels([...runs].reverse().map((run) => ({ ...run, label: words.id(run.label) })));
@@ -68,7 +72,10 @@ export function leavingRuns(
     run: labels.get(run.id)!,
     trace: run.hasTrace ? tracePath(labels.get(run.id)!, taken) : '',
     extra: {
-      ...(isPublic ? {} : coveredColumns(extras.get(run.id)!.extra, words)),
+      ...coveredColumns(
+        isPublic ? measuredColumns(extras.get(run.id)!.extra) : extras.get(run.id)!.extra,
+        words,
+      ),
       ...(run.asideAs !== '' && { [ASIDE_COLUMN]: run.asideAs }),
     },
     ...{ setting: ofEntry(run.entry, run.setting), loadName: words.text(run.loadName) },

@@ -1,11 +1,9 @@
-import { TYPED_MEANS } from '@/core/responses/typedMeans';
+import { SCORE_COLUMNS, TYPED_MEANS } from '@/core/responses/typedMeans';
 
 export interface TypedMore {
   more?: Record<string, number | null | undefined> | undefined;
   score?: { value: number; unit: string; better: 'higher' | 'lower' } | null | undefined;
 }
-
-const SCORE = ['score', 'score_unit', 'score_better'] as const;
 
 /** What a run keeps beside its columns, by their names in runs.csv, with what was typed put in; what was emptied goes. */
 export function typedExtra(
@@ -18,7 +16,7 @@ export function typedExtra(
     if (value === null) delete extra[heading];
     else if (value !== undefined) extra[heading] = String(value);
   }
-  if (score === null) for (const name of SCORE) delete extra[name];
+  if (score === null) for (const name of SCORE_COLUMNS) delete extra[name];
   else if (score !== undefined)
     Object.assign(extra, { score: String(score.value), score_unit: score.unit, score_better: score.better });
   return extra;
@@ -31,7 +29,7 @@ export function extraChanges(
 ): { what: string; was: string; isNow: string }[] {
   const names = new Map<string, string>([
     ...TYPED_MEANS.map(({ heading, label }) => [heading, label.toLowerCase()] as const),
-    ...SCORE.map((name) => [name, name.replace('_', ', ')] as const),
+    ...SCORE_COLUMNS.map((name) => [name, name.replace('_', ', ')] as const),
   ]);
   return [...names]
     .filter(([name]) => (was[name] ?? '') !== (isNow[name] ?? ''))
