@@ -1,3 +1,10 @@
+import { unzipSync, unzlibSync } from 'fflate';
+import { publishedFile } from '@/database/roundUps/publications';
+import { fanAirspeeds } from '@/lab/air/fanAirspeeds';
+import { viewKnownProducts } from '@/lab/lineUp/changeLineUp';
+import { publish } from '@/lab/publish/publish';
+import { publishedSite } from '@/lab/publish/publishedSite';
+import { smallBundle } from '../support/bundles';
 import { clockNow } from '@/clock/clockNow';
 import { loadKey } from '@/core/runs/load';
 import { coverWords, slugOf } from '@/core/lineUp/underCover';
@@ -176,4 +183,64 @@ test('a name is found in any case and spelling of ids, not inside of longer word
   expect(words.text('Average, save; Ave!')).toBe('Average, save; Unit A!');
   expect(coverWords([other], ['ave']).text('Ave, Ñandú 120')).toBe('Ave, Unit A');
   expect(slugOf('…')).toBe('entry');
+});
+
+/** Each text that a zip, a page with data in it, or a plain file holds. */
+function textsIn(name: string, bytes: Uint8Array): string[] {
+  if (bytes[0] === 0x50 && bytes[1] === 0x4b)
+    return Object.entries(unzipSync(bytes)).flatMap(([path, member]) => [path, ...textsIn(path, member)]);
+  if (bytes[0] === 0x78) return textsIn(name, unzlibSync(bytes));
+  const text = new TextDecoder().decode(bytes);
+  const carried = [...text.matchAll(/data:application\/[\w.+-]+;base64,([\w+/=]+)/g)];
+  return [
+    text,
+    ...carried.flatMap(([, packed]) => textsIn(name, new Uint8Array(Buffer.from(packed!, 'base64')))),
+  ];
+}
+
+test('every uncommon word of a covered product, its maker and its own fan is covered in whatever leaves, and on the page', async () => {
+  const files = smallBundle((texts) => {
+    texts.set(
+      'entries.csv',
+      texts.get('entries.csv')!.replace('a,Levante,Barlovento', 'a,Krähenholz Velamar 140,Krähenholz AG'),
+    );
+    const about = JSON.parse(texts.get('datapackage.json')!) as { title: string };
+    about.title = 'Is the Kraehenholz quieter? VELAMAR and its Veloz against the rest';
+    texts.set('datapackage.json', JSON.stringify(about));
+  });
+  const id = await importSound(files);
+  const item = (await viewLineUp(id)).find(({ code }) => code === 'a')!;
+  const body = { ...item.entry.body, coverName: 'Unit Q', fans: [blankFan({ name: 'Bruma Veloz 140' })] };
+  const sheet = { version: item.entry.version, who: 'test', reason: '' };
+  expect(await saveSheet('entry', item.entryId, { ...sheet, body })).toMatchObject({ saved: true });
+  const verdict = { summary: 'The Velamars win.', parts: [], entries: [], awards: [] };
+  await saveSheet('verdict', id, { version: 0, body: verdict, who: 'test', reason: '' });
+
+  const secret = /kr(ä|ae|a)henholz|velamar|bruma|veloz/i;
+  const page = [
+    await viewShownLineUp(id),
+    await offersOfLab(id, ''),
+    await viewKnownProducts(),
+    await fanAirspeeds(),
+    (await viewRoundUp(id))!.entries,
+  ];
+  expect(JSON.stringify(page)).not.toMatch(secret);
+  expect(await exportLineUp(id)).not.toMatch(secret);
+
+  const wish = { who: 'Ana', reason: '', embargoUntil: null, seen: 0 };
+  // An inflected name is asked about; the question is answered once for these words.
+  const asked = await publish(id, wish, clockNow()).catch((error: Error) => error.message);
+  expect(asked).toContain('“Velamars” (close to “velamar”)');
+  await saveSheet('verdict', id, {
+    ...{ version: 1, who: 'test', reason: '' },
+    body: { ...verdict, summary: 'A Brume at sea; Krähenholz, Kraehenholz AG and KRAHENHOLZ’s fan.' },
+  });
+  const question = (await publish(id, wish, clockNow()).catch((error: Error) => error.message)) as string;
+  expect(question).toContain('“Brume” (close to “bruma”)');
+  await publish(id, { ...wish, confirmed: question }, clockNow());
+  const site = await publishedSite([id], clockNow());
+  const version = (await withDatabase((db) => publishedFile(db, id, 1, 'report')))!;
+  const texts = [...textsIn('site.zip', site), ...textsIn('report.html', new Uint8Array(version))];
+  expect(texts.length).toBeGreaterThan(20);
+  expect(texts.filter((text) => secret.test(text)).map((text) => secret.exec(text)![0])).toEqual([]);
 });

@@ -1,3 +1,4 @@
+import { isOrdinaryWord } from './commonWords';
 import { foldedText } from './foldedText';
 
 /** A product that goes by another name until it is revealed. */
@@ -28,16 +29,18 @@ export function slugOf(name: string): string {
 /** Shorter names stand in too many other words. */
 const LEAST_LETTERS = 3;
 
-/** What any text of a bench says: such a name tells nobody who it is, and cannot be taken out of a text. */
-const ORDINARY: ReadonlySet<string> = new Set(
-  (
-    'air award awards bench case control cool cooler coolers curves data die duty fan fans heat heatsink kelvin level line load method ' +
-    'mount noise order pass paste place power price pump quiet radiator rig rise room run runs setting small sound speed value watt'
-  ).split(' '),
-);
-
 /** The letters and digits of a name, as words. */
 export const wordsOf = (name: string): string[] => foldedText(name).text.match(/[\p{L}\p{N}]+/gu) ?? [];
+
+/** Spellings of a word of a folded name: ä as a or ae, ö as o or oe, ü as u or ue, ß as ss. */
+const spellings = (word: string): string =>
+  word.replace(/ss|ß|([aou])e|[aouæø]|[.*+?^${}()|[\]\\]/g, (found, vowel: string | undefined) => {
+    if (found === 'ss' || found === 'ß') return '(?:ss|ß)';
+    const letter = vowel ?? found;
+    if (letter === 'a' || letter === 'æ') return '(?:ae?|æ)';
+    if (letter === 'o' || letter === 'ø') return '(?:oe?|ø)';
+    return letter === 'u' ? 'ue?' : escaped(found);
+  });
 
 const escaped = (text: string) => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
 
@@ -49,12 +52,12 @@ const escaped = (text: string) => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
 function finder(name: string): RegExp | null {
   const words = wordsOf(name);
   const letters = words.join('');
-  if (letters.length < LEAST_LETTERS || /^\p{N}+$/u.test(letters) || ORDINARY.has(letters)) return null;
+  if (letters.length < LEAST_LETTERS || /^\p{N}+$/u.test(letters) || isOrdinaryWord(letters)) return null;
   const signs = new Set(foldedText(name).text.match(/[^\p{L}\p{N}\s_.-]/gu) ?? []);
   const between = `(?:${['[ \\t\\n\\u2010-\\u2015_.-]', '%20', ...[...signs].map(escaped)].join('|')})*`;
   const before = /^\p{N}/u.test(words[0]!) ? '(?<![\\p{L}\\p{N}])' : '(?:(?<!\\p{L})|(?<=\\p{N}x))';
   const behind = /\p{N}$/u.test(words.at(-1)!) ? '(?!\\p{N})' : '(?!\\p{L})';
-  return new RegExp(`${before}${words.map(escaped).join(between)}${behind}`, 'gu');
+  return new RegExp(`${before}${words.map(spellings).join(between)}${behind}`, 'gu');
 }
 
 /**

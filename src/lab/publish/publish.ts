@@ -7,7 +7,8 @@ import { insertPublication, listPublications, publishedFile } from '@/database/r
 import { inTransaction, withDatabase } from '@/database/pool';
 import { roundUpIsThere } from '@/database/roundUps/publishing';
 import type { ReportVersion } from '@/core/verdict/reportVersion';
-import { coverWordsOf } from '../lineUp/coverWordsOf';
+import { closeWordsIn, coverWordsOf } from '../lineUp/coverWordsOf';
+import { viewLineUp } from '../lineUp/lineUpView';
 import { refuseCovered } from '../outgoing/coverGate';
 import { publishable } from '../outgoing/publishable';
 import { Refused } from '../refusal';
@@ -42,6 +43,27 @@ export interface PublishWish {
   embargoUntil: Date | null;
   /** Number of the last version that the writer saw; 0 where there was none. */
   seen: number;
+  /** The question about words close to a covered name that the writer has answered; empty if none was asked. */
+  confirmed?: string;
+}
+
+/** Texts of a bundle in which somebody may have written a name. */
+const WRITTEN = ['datapackage.json', 'entries.csv', 'runs.csv', 'changes.csv', 'layouts.csv', 'prices.csv'];
+
+/** Asks about words that resemble a covered name. Empty if there are none. */
+function closeWordsQuestion(
+  lineUp: Parameters<typeof closeWordsIn>[0],
+  files: ReadonlyMap<string, Uint8Array>,
+  reason: string,
+): string {
+  const texts = WRITTEN.flatMap((path) => {
+    const bytes = files.get(path);
+    return bytes ? [new TextDecoder().decode(bytes)] : [];
+  });
+  const found = closeWordsIn(lineUp, [...texts, reason]);
+  if (found.length === 0) return '';
+  const words = found.map(({ word, name }) => `“${word}” (close to “${name}”)`).join(', ');
+  return `Not published: ${words}. Change what names a covered product, or confirm that none of these words does.`;
 }
 
 /**
@@ -65,6 +87,8 @@ export async function publish(
   const ready = await reportOf(files, found.sounds);
   refuseMissingRuns(ready.bundle, found.runs);
   const figures = ownFigures(ready.orders);
+  const question = closeWordsQuestion(await viewLineUp(roundUpId), files, wish.reason);
+  if (question !== '' && question !== wish.confirmed) throw new Refused(question, 'confirmed');
   tell('Keeping it', 0.8);
   return inTransaction(async (db) => {
     if (!(await roundUpIsThere(db, roundUpId))) throw new Refused('this round-up is not there any more');

@@ -25,7 +25,7 @@ export async function publishedSite(
     // Who was put under cover since a version was published is under it in what leaves now.
     const words = await readCoverWords(id);
     for (const leaving of [files, ...bundles.map((bundle) => bundle.files)])
-      for (const [path, bytes] of leaving) if (!/\.(zip|png)$/.test(path)) refuseCovered(words, path, bytes);
+      for (const [path, bytes] of leaving) refuseCovered(words, path, path.endsWith('.png') ? '' : bytes);
   }
   return steadyZip(files);
 }

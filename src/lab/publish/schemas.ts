@@ -22,6 +22,7 @@ export const publishRequest = object({
   reason: text(2000),
   embargoUntil: time(),
   seen: whole().required('which version was seen?'),
+  confirmed: text(10_000).default(''),
 }).noUnknown();
 
 /** A version opened at a shared address, or an address closed. */

@@ -27,13 +27,19 @@ export function PublishPanel({
   const [reason, setReason] = useState('');
   const [embargo, setEmbargo] = useState(data.embargo ? `${data.embargo}T09:00` : '');
   const [ends, setEnds] = useState('');
+  // The question about words close to a covered name, and whether it is answered.
+  const [question, setQuestion] = useState('');
+  const [isConfirmed, setConfirmed] = useState(false);
   const { act, busy, refusal: fault } = useAct('page');
   const last = versions.at(-1);
   const base = `/round-ups/${roundUpId}/verdict`;
   const isoOf = (local: string) => (local === '' ? null : new Date(local).toISOString());
 
   async function send(path: string, method: 'POST' | 'PATCH', body: object, said: string) {
-    if ((await act({ url: path, method, body, said })).ok) setReason('');
+    const answer = await act({ url: path, method, body, said });
+    if (answer.ok) setReason('');
+    setQuestion(!answer.ok && answer.body.field === 'confirmed' ? answer.message : '');
+    setConfirmed(false);
   }
 
   const ofVersion = (version: number) => `/api/round-ups/${roundUpId}/publications/${version}`;
@@ -82,7 +88,13 @@ export function PublishPanel({
           void send(
             `/api/round-ups/${roundUpId}/publications?work=${work}`,
             'POST',
-            { who: whoIsHere(), reason, embargoUntil: isoOf(embargo), seen: last?.version ?? 0 },
+            {
+              who: whoIsHere(),
+              reason,
+              embargoUntil: isoOf(embargo),
+              seen: last?.version ?? 0,
+              confirmed: isConfirmed ? question : '',
+            },
             `Version ${(last?.version ?? 0) + 1} is published`,
           );
         }}
@@ -111,6 +123,17 @@ export function PublishPanel({
             ▲ {plural(overclaims, 'sentence says', 'sentences say')} more than the figures bear: named above
             the text.
           </p>
+        )}
+        {question !== '' && (
+          <label className="flex items-start gap-2 text-[14.5px]">
+            <input
+              type="checkbox"
+              className="checkbox checkbox-sm mt-0.5"
+              checked={isConfirmed}
+              onChange={({ target }) => setConfirmed(target.checked)}
+            />
+            None of these words names a covered product
+          </label>
         )}
         <button className="act-button" disabled={busy || !isSaved}>
           {last ? `Publish the correction as version ${last.version + 1}` : 'Publish version 1'}
