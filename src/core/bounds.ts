@@ -20,7 +20,7 @@ export const BOUNDS = {
   correctionDb: { min: -20, max: 20, name: 'a correction', unit: 'dB' },
   correctionDoubtDb: { min: 0, max: 20, name: 'a correction’s ±', unit: 'dB' },
   doubtK: { min: 0, max: 50, name: 'a ±', unit: 'K' },
-  heightMm: { min: 1, max: 2000, name: 'a height', unit: 'mm' },
+  heightMm: { min: 0, max: 2000, name: 'a height', unit: 'mm' },
   clearanceMm: { min: 0, max: 1000, name: 'a clearance', unit: 'mm' },
   price: { min: 0, max: 1_000_000, name: 'a price', unit: '' },
   fanCount: { min: 0, max: 100, name: 'a number of fans', unit: '' },

@@ -1,14 +1,15 @@
 import { stringify } from 'csv-stringify/sync';
-import { MOST, type Bound } from '@/core/bounds';
+import type { SchemaDescription, SchemaObjectDescription, ValidationError } from 'yup';
+import { MOST } from '@/core/bounds';
 import type { LayoutFan } from '@/core/cases/layout';
 import { blankEntry, blankFan, type Entry, type EntryExtra, type EntryFan } from '@/core/lineUp/entry';
 import { blankProduct, CONNECTORS, NAMING, PRODUCT_KINDS, type Product } from '@/core/lineUp/product';
 import { blankSample, SAMPLE_STATES, type Sample } from '@/core/lineUp/sample';
 import type { CoverWords } from '@/core/lineUp/underCover';
-import { inBounds, RowReader } from './bundle/tables/rowReader';
+import { RowReader } from './bundle/tables/rowReader';
 import { ProblemList, type Problem } from './problem';
 import { safeText } from './safeText';
-import { entrySheet, productSheet } from '@/contracts/sheets/lineUpSheets';
+import { entrySheet, fanSheet, productSheet } from '@/contracts/sheets/lineUpSheets';
 import { readTable } from './table';
 
 const FILE = 'line-up.csv';
@@ -18,45 +19,53 @@ type Cell = string | number | boolean | null;
 interface Column<T> {
   column: string;
   field: keyof T & string;
-  /** What a number may be; a text where it says nothing. */
-  bound?: Bound;
 }
 
 const PRODUCT: readonly Column<Product>[] = [
   { column: 'revision', field: 'revision' },
-  { column: 'width_mm', field: 'widthMm', bound: 'heightMm' },
-  { column: 'depth_mm', field: 'depthMm', bound: 'heightMm' },
-  { column: 'height_mm', field: 'heightMm', bound: 'heightMm' },
-  { column: 'fan_size_mm', field: 'fanSizeMm', bound: 'clearanceMm' },
-  { column: 'fan_thickness_mm', field: 'fanThicknessMm', bound: 'clearanceMm' },
-  { column: 'memory_clearance_mm', field: 'memoryClearanceMm', bound: 'clearanceMm' },
-  { column: 'fins_to_memory_mm', field: 'finsToMemoryMm', bound: 'clearanceMm' },
-  { column: 'radiator_mm', field: 'radiatorMm', bound: 'heightMm' },
-  { column: 'radiator_thickness_mm', field: 'radiatorThicknessMm', bound: 'clearanceMm' },
+  { column: 'width_mm', field: 'widthMm' },
+  { column: 'depth_mm', field: 'depthMm' },
+  { column: 'height_mm', field: 'heightMm' },
+  { column: 'fan_size_mm', field: 'fanSizeMm' },
+  { column: 'fan_thickness_mm', field: 'fanThicknessMm' },
+  { column: 'memory_clearance_mm', field: 'memoryClearanceMm' },
+  { column: 'fins_to_memory_mm', field: 'finsToMemoryMm' },
+  { column: 'radiator_mm', field: 'radiatorMm' },
+  { column: 'radiator_thickness_mm', field: 'radiatorThicknessMm' },
   { column: 'sockets', field: 'sockets' },
   { column: 'mounting', field: 'mounting' },
   { column: 'connector', field: 'connector' },
-  { column: 'rated_rpm', field: 'ratedRpm', bound: 'speedRpm' },
-  { column: 'blades', field: 'blades', bound: 'fanCount' },
+  { column: 'rated_rpm', field: 'ratedRpm' },
+  { column: 'blades', field: 'blades' },
   { column: 'makers_noise', field: 'makersNoise' },
   // Of one pack of the product; fans and extras that are bought with it have their own.
-  { column: 'price', field: 'price', bound: 'price' },
+  { column: 'price', field: 'price' },
   { column: 'currency', field: 'currency' },
   { column: 'priced_on', field: 'pricedOn' },
-  { column: 'pack_size', field: 'packSize', bound: 'count' },
+  { column: 'pack_size', field: 'packSize' },
   { column: 'seller', field: 'seller' },
   { column: 'availability', field: 'availability' },
   { column: 'warranty', field: 'warranty' },
 ];
 
+/** Fields of a sheet that are numbers. Their bounds stand in the sheet alone. */
+const numericOf = (sheet: { describe(): SchemaDescription }): ReadonlySet<string> =>
+  new Set(
+    Object.entries((sheet.describe() as SchemaObjectDescription).fields)
+      .filter(([, field]) => field.type === 'number')
+      .map(([name]) => name),
+  );
+const PRODUCT_NUMBERS = numericOf(productSheet);
+const FAN_NUMBERS = numericOf(fanSheet);
+
 /** Behind `fan`, `fan2`, …: each fan of an entry has these. */
 const FAN: readonly Column<EntryFan>[] = [
-  { column: 'count', field: 'count', bound: 'fanCount' },
-  { column: 'price', field: 'eachPrice', bound: 'price' },
+  { column: 'count', field: 'count' },
+  { column: 'price', field: 'eachPrice' },
   { column: 'direction', field: 'direction' },
   { column: 'place', field: 'place' },
-  { column: 'own_thickness_mm', field: 'thicknessMm', bound: 'clearanceMm' },
-  { column: 'raised_mm', field: 'raisedMm', bound: 'clearanceMm' },
+  { column: 'own_thickness_mm', field: 'thicknessMm' },
+  { column: 'raised_mm', field: 'raisedMm' },
 ];
 
 const SAMPLE = ['sample', 'serial', 'source', 'sample_state'] as const;
@@ -130,11 +139,16 @@ export function lineUpTable(rows: readonly WrittenRow[], words: CoverWords): str
   return stringify([headings, ...lines]);
 }
 
-function readFields<T>(cells: RowReader, columns: readonly Column<T>[], prefix = ''): Partial<T> {
-  const read = columns.flatMap(({ column, field, bound }): [string, Cell][] => {
+function readFields<T>(
+  cells: RowReader,
+  columns: readonly Column<T>[],
+  numeric: ReadonlySet<string>,
+  prefix = '',
+): Partial<T> {
+  const read = columns.flatMap(({ column, field }): [string, Cell][] => {
     const name = prefix + column;
-    if (!bound) return [[field, cells.text(name)]];
-    const value = cells.number(name, inBounds(bound));
+    if (!numeric.has(field)) return [[field, cells.text(name)]];
+    const value = cells.number(name);
     return value === null ? [] : [[field, value]];
   });
   return Object.fromEntries(read) as Partial<T>;
@@ -143,7 +157,7 @@ function readFields<T>(cells: RowReader, columns: readonly Column<T>[], prefix =
 function readProduct(cells: RowReader): Product {
   const kind = (cells.text('kind') || 'air-tower') as Product['kind'];
   if (!PRODUCT_KINDS.includes(kind)) cells.fail('kind', `not one of ${PRODUCT_KINDS.join(', ')}: "${kind}"`);
-  const fields = readFields(cells, PRODUCT);
+  const fields = readFields(cells, PRODUCT, PRODUCT_NUMBERS);
   const connector = fields.connector ?? '';
   if (!CONNECTORS.includes(connector))
     cells.fail('connector', `not one of four-pin, three-pin, fixed: "${connector}"`);
@@ -156,18 +170,30 @@ function readProduct(cells: RowReader): Product {
     ...fields,
     currency,
   });
-  if (cells.wrong.size === 0) refuseUnfit(cells, () => productSheet.validateSync(made), 'product');
+  if (cells.wrong.size === 0) refuseUnfit(cells, () => productSheet.validateSync(made, { abortEarly: false }), PRODUCT_COLUMN);
   return made;
 }
 
-/** What a sheet would not keep is told at its row. */
-function refuseUnfit(cells: RowReader, check: () => unknown, column: string): void {
+/** Refuses a row that its sheet would refuse, and names the column of the field at fault. */
+function refuseUnfit(cells: RowReader, check: () => unknown, columnOf: (path: string) => string): void {
   try {
     check();
   } catch (error) {
-    cells.fail(column, (error as Error).message);
+    const { inner } = error as ValidationError;
+    for (const { path = '', message } of inner) cells.fail(columnOf(path), message);
     cells.broken = true;
   }
+}
+
+const PRODUCT_COLUMN = (path: string) => PRODUCT.find(({ field }) => field === path)?.column ?? 'product';
+
+/** Column of a path such as `fans[1].raisedMm`. */
+function entryColumn(path: string): string {
+  const [, list, at = '0', field = ''] = /^(fans|extras)\[(\d+)\]\.?(\w*)$/.exec(path) ?? [];
+  if (list === 'extras') return numbered('extra', Number(at)) + (field === 'price' ? '_price' : '');
+  if (list !== 'fans') return path.startsWith('layout') ? 'layout' : 'product';
+  const column = FAN.find((other) => other.field === field)?.column;
+  return numbered('fan', Number(at)) + (column ? `_${column}` : '');
 }
 
 function readFans(cells: RowReader): EntryFan[] {
@@ -175,7 +201,7 @@ function readFans(cells: RowReader): EntryFan[] {
   for (let i = 0; i < MOST_FANS; i += 1) {
     const column = numbered('fan', i);
     const name = cells.text(column);
-    const { count, ...fields } = readFields(cells, FAN, `${column}_`);
+    const { count, ...fields } = readFields(cells, FAN, FAN_NUMBERS, `${column}_`);
     if (count !== undefined && !Number.isInteger(count)) cells.fail(`${column}_count`, 'not a whole number');
     if (name === '' && !count) continue;
     fans.push(blankFan({ ...fields, name: name || 'as sold', count: Math.max(1, count ?? 1) }));
@@ -186,7 +212,7 @@ function readFans(cells: RowReader): EntryFan[] {
 function readExtras(cells: RowReader): EntryExtra[] {
   return Array.from({ length: MOST_EXTRAS }, (_, i) => numbered('extra', i)).flatMap((column) => {
     const name = cells.text(column);
-    const price = cells.number(`${column}_price`, inBounds('price'));
+    const price = cells.number(`${column}_price`);
     return name === '' ? [] : [{ name, price: price ?? 0 }];
   });
 }
@@ -228,7 +254,7 @@ export function readLineUp(csv: string): { rows: LineUpCsvRow[]; problems: Probl
       extras: readExtras(cells),
       layout: readLayout(cells),
     };
-    if (cells.wrong.size === 0) refuseUnfit(cells, () => entrySheet.validateSync(entry), 'product');
+    if (cells.wrong.size === 0) refuseUnfit(cells, () => entrySheet.validateSync(entry, { abortEarly: false }), entryColumn);
     const sample = readSample(cells);
     if (cells.broken) continue;
     read.push({ product, entry, sample, isControl: control === 'true' });

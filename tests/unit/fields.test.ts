@@ -117,7 +117,7 @@ test('a line-up by CSV: what is wrong is named by line and column, and what is r
       'Levante,air-tower,158.5,1,EUR,four-pin,true\n' +
       'Poniente,blimp,tall,1.5,euro,five-pin,maybe\n' +
       ',air-tower,150,1,EUR,four-pin,false\n' +
-      'Ancla,air-tower,0,900,EUR,four-pin,false\n',
+      'Ancla,air-tower,9000,900,EUR,four-pin,false\n',
   );
   // Whoever reads it takes none where there is any fault (planning.test.ts).
   expect(rows[0]).toMatchObject({ isControl: true, product: { heightMm: 158.5 } });

@@ -3,7 +3,8 @@ import { blankEntry, blankFan, type Entry } from '@/core/lineUp/entry';
 import { blankProduct, type Product } from '@/core/lineUp/product';
 import { coverWords } from '@/core/lineUp/underCover';
 import { lineUpTable, readLineUp } from '@/formats/lineUpCsv';
-import { entrySheet, productSheet } from '@/contracts/sheets/lineUpSheets';
+import type { SchemaDescription, SchemaObjectDescription } from 'yup';
+import { entrySheet, fanSheet, productSheet } from '@/contracts/sheets/lineUpSheets';
 
 /** Every field of a product, none as it is left blank. */
 const WHOLE: Product = {
@@ -65,6 +66,50 @@ test('a number comes back as it was, whatever it is within what a product can ha
     }),
     { numRuns: 30 },
   );
+});
+
+/** Any number that a sheet takes in a field, its bounds included. */
+function numbersOf(
+  sheet: typeof productSheet | typeof fanSheet,
+): Record<string, fc.Arbitrary<number | null>> {
+  const { fields } = sheet.describe() as SchemaObjectDescription;
+  return Object.fromEntries(
+    Object.entries(fields as Record<string, SchemaDescription & { nullable: boolean }>)
+      .filter(([, { type }]) => type === 'number')
+      .map(([name, { tests, nullable }]) => {
+        const limit = (test: string) =>
+          Number(tests.find((other) => other.name === test)?.params?.[test] ?? 0);
+        const [min, max] = [limit('min'), limit('max')];
+        const value = tests.some((other) => other.name === 'integer')
+          ? fc.integer({ min, max })
+          : fc.oneof(fc.double({ min, max, noNaN: true }), fc.constantFrom(min, max, 0));
+        return [name, nullable ? fc.option(value) : value];
+      }),
+  );
+}
+
+test('whatever number the sheets take comes back from the table, at their bounds too', () => {
+  const product = numbersOf(productSheet);
+  const fan = numbersOf(fanSheet);
+  expect([Object.keys(product).length, Object.keys(fan).length]).toEqual([13, 4]);
+  fc.assert(
+    fc.property(fc.record(product), fc.record(fan), (numbers, fanNumbers) => {
+      const written = { ...WHOLE, ...(numbers as Partial<Product>) };
+      const entry = { ...ENTRY, fans: [blankFan({ name: 'Brisa', ...(fanNumbers as object) })] };
+      const found = back(written, entry);
+      expect(found.product).toEqual(written);
+      expect(found.entry).toEqual(entry);
+    }),
+    { numRuns: 200 },
+  );
+});
+
+test('a number that the sheet refuses is named by its column', () => {
+  const table = lineUpTable([row(WHOLE, ENTRY)], OPEN).replace(',1500,', ',-5,');
+  expect(readLineUp(table)).toMatchObject({
+    rows: [],
+    problems: [{ line: 2, column: 'rated_rpm', message: 'cannot be negative' }],
+  });
 });
 
 test('under a cover nothing goes out that names the product', () => {

@@ -1,6 +1,6 @@
 import { array, object, string, type ObjectSchema } from 'yup';
 import { CONNECTORS, PRODUCT_KINDS, type Product } from '@/core/lineUp/product';
-import type { Entry } from '@/core/lineUp/entry';
+import type { Entry, EntryFan } from '@/core/lineUp/entry';
 import { DIARY_EVENTS, SAMPLE_STATES, type Sample } from '@/core/lineUp/sample';
 import { CASE_PLACES } from '@/core/cases/layout';
 import { bounded, counted, currency, day, finite, flag, measure, text } from './fields';
@@ -73,20 +73,18 @@ export const sampleSheet: ObjectSchema<Sample> = object({
     .default(null),
 }).noUnknown();
 
+export const fanSheet: ObjectSchema<EntryFan> = object({
+  name: text(200).min(1, 'the fan needs a name'),
+  count: counted(40).required(),
+  direction: text(40),
+  place: text(100),
+  eachPrice: finite().min(0, 'cannot be negative').max(1e5).nullable().default(null),
+  thicknessMm: measure(200),
+  raisedMm: finite().min(-200, 'under ${min}').max(200, 'over ${max}').nullable().default(null),
+});
+
 export const entrySheet: ObjectSchema<Entry> = object({
-  fans: array(
-    object({
-      name: text(200).min(1, 'the fan needs a name'),
-      count: counted(40).required(),
-      direction: text(40),
-      place: text(100),
-      eachPrice: finite().min(0, 'cannot be negative').max(1e5).nullable().default(null),
-      thicknessMm: measure(200),
-      raisedMm: finite().min(-200, 'under ${min}').max(200, 'over ${max}').nullable().default(null),
-    }),
-  )
-    .max(20)
-    .default([]),
+  fans: array(fanSheet).max(20).default([]),
   coverName: text(200),
   revealed: flag(),
   extras: array(
