@@ -50,6 +50,38 @@ export function onceSent<T>(work: (db: Queryable) => Promise<T>): (db: Queryable
   };
 }
 
+/** Part under which the answer of a whole request is stored. Its transactions count from 1. */
+const WHOLE = 0;
+
+/**
+ * The result of the next transaction of the request at hand if it was sent before, without running anything. Undefined if it was not, or
+ * if the request carries no key.
+ */
+export async function earlierResult<T>(db: Queryable): Promise<T | undefined> {
+  const sent = requests.getStore();
+  return sent ? storedAnswer<T>(db, sent.request, sent.parts + 1) : undefined;
+}
+
+/** The stored answer of a whole request, or undefined. */
+export const earlierAnswer = <T>(db: Queryable, request: string): Promise<T | undefined> =>
+  storedAnswer<T>(db, request, WHOLE);
+
+async function storedAnswer<T>(db: Queryable, request: string, part: number): Promise<T | undefined> {
+  const { rows } = await db.query<{ answer: Buffer | null }>(
+    `SELECT answer FROM sent_requests WHERE request = $1 AND part = $2`,
+    [request, part],
+  );
+  return rows[0]?.answer ? (deserialize(rows[0].answer) as T) : undefined;
+}
+
+/** Stores the answer of a whole request. The first one stays. */
+export async function keepAnswer(db: Queryable, request: string, answer: unknown): Promise<void> {
+  await db.query(
+    `INSERT INTO sent_requests (request, part, answer) VALUES ($1, $2, $3) ON CONFLICT DO NOTHING`,
+    [request, WHOLE, serialize(answer)],
+  );
+}
+
 /** Nobody sends again what was sent yesterday. */
 export async function forgetSentRequests(db: Queryable): Promise<void> {
   await db.query(`DELETE FROM sent_requests WHERE at < lab_now() - interval '1 day'`);

@@ -170,7 +170,8 @@ function readProduct(cells: RowReader): Product {
     ...fields,
     currency,
   });
-  if (cells.wrong.size === 0) refuseUnfit(cells, () => productSheet.validateSync(made, { abortEarly: false }), PRODUCT_COLUMN);
+  if (cells.wrong.size === 0)
+    refuseUnfit(cells, () => productSheet.validateSync(made, { abortEarly: false }), PRODUCT_COLUMN);
   return made;
 }
 
@@ -254,7 +255,8 @@ export function readLineUp(csv: string): { rows: LineUpCsvRow[]; problems: Probl
       extras: readExtras(cells),
       layout: readLayout(cells),
     };
-    if (cells.wrong.size === 0) refuseUnfit(cells, () => entrySheet.validateSync(entry, { abortEarly: false }), entryColumn);
+    if (![...cells.wrong].some((column) => /^(fan|extra|layout)/.test(column)))
+      refuseUnfit(cells, () => entrySheet.validateSync(entry, { abortEarly: false }), entryColumn);
     const sample = readSample(cells);
     if (cells.broken) continue;
     read.push({ product, entry, sample, isControl: control === 'true' });

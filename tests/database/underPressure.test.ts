@@ -1,3 +1,13 @@
+import { Readable } from 'node:stream';
+import { zipSync } from 'fflate';
+import { clockNow } from '@/clock/clockNow';
+import { DELETE as productRoute } from '@/app/api/products/[product]/route';
+import { POST as tokenRoute } from '@/app/api/push-token/route';
+import { PATCH as shareRoute } from '@/app/api/round-ups/[id]/publications/[version]/route';
+import { POST as importRoute } from '@/app/api/uploads/[upload]/import/route';
+import { isPushToken } from '@/lab/bench/pushToken';
+import { publish } from '@/lab/publish/publish';
+import { sharedPage } from '@/lab/publish/shares';
 import { closePool, DatabaseAway, DatabaseBusy, inTransaction, withDatabase } from '@/database/pool';
 import { POST as typeARun } from '@/app/api/round-ups/[id]/runs/route';
 import { wasHeldUp } from '@/database/loopLag';
@@ -64,7 +74,7 @@ test('values that no bench has do not come in by a bundle, whatever cell they st
       `"loadsW":[${Array.from({ length: 400 }, () => 170).join()}]`,
       /heat loads/,
     ],
-    ['entries.csv', '50,EUR,150', '50,EUR,0', /height/],
+    ['entries.csv', '50,EUR,150', '50,EUR,-1', /height/],
   ];
   const count = () =>
     withDatabase(async (db) => (await db.query('SELECT count(*)::int AS n FROM round_ups')).rows);
@@ -185,4 +195,73 @@ test('a write whose answer was lost is sent again and counts once, two at once t
   expect(await failing()).toEqual(new Date(0));
   expect(await failing()).toEqual(new Date(0));
   expect(tries).toBe(2);
+});
+
+test('imports, links, tokens and deletions that are sent twice give the first answer again', async () => {
+  const files = smallBundle();
+  const uploadId = await beginUpload();
+  await takeFile(uploadId, 'bundle.zip', Readable.from([zipSync(Object.fromEntries(files))]));
+  const sendTo = (
+    handle: (request: Request) => Promise<Response>,
+    path: string,
+    method: string,
+    body?: object,
+  ) => {
+    const send = async () => {
+      const answer = await handle(
+        new Request(`http://127.0.0.1${path}`, {
+          method,
+          headers: { 'content-type': 'application/json', 'idempotency-key': path },
+          ...(body && { body: JSON.stringify(body) }),
+        }),
+      );
+      return [answer.status, await answer.text()] as const;
+    };
+    return send;
+  };
+  const importing = sendTo(
+    (request) => importRoute(request, { params: Promise.resolve({ upload: uploadId }) }),
+    `/api/uploads/${uploadId}/import`,
+    'POST',
+    { othersNew: true, asAnother: true },
+  );
+  const first = await importing();
+  expect(first[1]).toMatch(/"roundUpId":\d+,"runs":4/);
+  expect(await importing()).toEqual(first);
+  // The answer itself was lost, too: the import is repeated from its transaction.
+  await withDatabase((db) => db.query('DELETE FROM sent_requests WHERE part = 0'));
+  expect(await importing()).toEqual(first);
+
+  const { roundUpId } = JSON.parse(first[1]) as { roundUpId: number };
+  await publish(roundUpId, { who: 'Ana', reason: '', embargoUntil: null, seen: 0 }, clockNow());
+  const linking = sendTo(
+    (request) => shareRoute(request, { params: Promise.resolve({ id: String(roundUpId), version: '1' }) }),
+    `/api/round-ups/${roundUpId}/publications/1`,
+    'PATCH',
+    { endsAt: null, revoke: '' },
+  );
+  const link = await linking();
+  await withDatabase((db) => db.query('DELETE FROM sent_requests WHERE part = 0'));
+  expect(await linking()).toEqual(link);
+  const { token } = JSON.parse(link[1]) as { token: string };
+  expect(await sharedPage(token, clockNow())).toMatchObject({ open: true, version: 1 });
+
+  const renewing = sendTo(tokenRoute, '/api/push-token', 'POST', { renew: true });
+  const renewed = await renewing();
+  expect(await renewing()).toEqual(renewed);
+  expect(await isPushToken((JSON.parse(renewed[1]) as { token: string }).token)).toBe(true);
+
+  const product = await withDatabase((db) =>
+    db.query<{ id: number }>(
+      `INSERT INTO products (name, maker, kind) VALUES ('Alone', '', 'fan') RETURNING id`,
+    ),
+  );
+  const id = product.rows[0]!.id;
+  const deleting = sendTo(
+    (request) => productRoute(request, { params: Promise.resolve({ product: String(id) }) }),
+    `/api/products/${id}`,
+    'DELETE',
+  );
+  expect(await deleting()).toEqual([200, '{}']);
+  expect(await deleting()).toEqual([200, '{}']);
 });

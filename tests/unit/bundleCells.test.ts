@@ -53,7 +53,7 @@ describe('entries.csv: a cell that cannot be is told, and what it costs', () => 
     ['price', 'cheap', /not a number: "cheap"/, 1],
     ['price', '-1', /a price lies between 0 and 1000000|a price lies between/, 1],
     ['price', '1e99', /a price lies between/, 1],
-    ['height_mm', '0', /a height lies between 1 and 2000 mm: 0/, 1],
+    ['height_mm', '-1', /a height lies between 0 and 2000 mm: -1/, 1],
     ['product', 'x'.repeat(1001), /the text is longer than 1000/, 0],
   ])('%s = %j', (column, cell, message, kept) => {
     const bundle = read('entries.csv', table(ENTRY, { [column]: cell }));

@@ -15,6 +15,7 @@ import { ProblemList, UnusableInput } from '@/formats/problem';
 import { entrySheet, productSheet } from '@/contracts/sheets/lineUpSheets';
 import { briefSheet } from '@/contracts/sheets/briefSheet';
 import { defaultBrief } from '@/core/brief/brief';
+import { editableSheet } from '@/lab/planning/planningSchemas';
 import { publishRequest, shareRequest } from '@/lab/publish/schemas';
 import { weightsIn } from '@/lab/orders/beyond/weightsView';
 import { readWavHead, wavBlocks } from '@/formats/wav/readWav';
@@ -108,6 +109,8 @@ test('a verdict that cannot be is left out of what is read, and told by its plac
   expect(planning.verdict).toBeNull();
   expect(problems).toMatchObject([{ file: 'datapackage.json', column: 'abanico.verdict.parts[0].kind' }]);
 });
+
+const verdictEdit = editableSheet('verdict')!.edit;
 
 const dated: fc.Arbitrary<DatedPrice> = fc.record({
   date: fc
@@ -229,6 +232,9 @@ test.each([
   [briefSheet, { ...defaultBrief(), region: 'x'.repeat(41) }, 'longer than 40'],
   [publishRequest, { reason: '', embargoUntil: 'soon', seen: 0 }, 'a time was expected'],
   [publishRequest, { reason: '', embargoUntil: 5, seen: 0 }, 'a time was expected'],
+  [publishRequest, { reason: '', embargoUntil: '2026-13-45', seen: 0 }, 'a time was expected'],
+  [publishRequest, { reason: '', embargoUntil: '2026-02-30T10:00:00Z', seen: 0 }, 'a time was expected'],
+  [verdictEdit, { version: 0, body: {} }, 'the field “summary” is missing'],
   [publishRequest, { reason: '', embargoUntil: '1890-01-01', seen: 0 }, 'a year from 1990 to 2100'],
   [publishRequest, { reason: '' }, 'which version was seen?'],
   [publishRequest, { reason: 'x'.repeat(2001), seen: 0 }, 'longer than 2000'],

@@ -3,7 +3,7 @@ import { ValidationError, type Schema } from 'yup';
 import { unfitJson } from '@/core/bounds';
 import { isDatabaseAway, isDatabaseBusy, isUnsure } from '@/lab/roundUps/databaseState';
 import { Refused } from '@/lab/refusal';
-import { inRequest, requestAtHand } from '@/lab/sentOnce';
+import { answerOnce, requestAtHand } from '@/lab/sentOnce';
 import { limitedBody } from './requestBody';
 
 const MOST_BYTES = 256 * 1024;
@@ -25,14 +25,14 @@ async function limitedText(request: Request): Promise<string> {
 }
 
 /** A request that carries a key is one with those of the same key, way, address and body; null where it carries none. */
-function sentAs(request: Request, body: string): string | null {
+function sentAs(request: Request, body: string | Uint8Array): string | null {
   const key = request.headers.get('idempotency-key');
   if (key === null) return null;
   if (!/^[\x21-\x7e]{1,200}$/.test(key))
     throw new BadBody('The Idempotency-Key is no text of 1 to 200 signs without spaces.', 400);
   const { pathname, search } = new URL(request.url);
-  const parts = [key, request.method, pathname + search, body];
-  return createHash('sha256').update(JSON.stringify(parts)).digest('hex');
+  const parts = [key, request.method, pathname + search];
+  return createHash('sha256').update(JSON.stringify(parts)).update(body).digest('hex');
 }
 
 async function readBody<T>(request: Request, schema: Schema<T>): Promise<{ body: T; sent: string | null }> {
@@ -56,24 +56,42 @@ async function readBody<T>(request: Request, schema: Schema<T>): Promise<{ body:
   }
 }
 
-/**
- * Runs a handler on a checked JSON body; whatever stands in the way is told in words. Sent again under the same `Idempotency-Key`, it
- * changes nothing anew and gives the same answer.
- */
-export async function withBody<T>(
-  request: Request,
-  schema: Schema<T>,
-  handle: (body: T) => Promise<Response>,
-): Promise<Response> {
-  const told = (work: () => Promise<Response>) => work().catch(toldFailure);
+const withFailures = async (work: () => Promise<Response>): Promise<Response> => {
   try {
-    const { body, sent } = await readBody(request, schema);
-    const work = () => told(() => handle(body));
-    return await (sent === null ? work() : inRequest(sent, work));
+    return await work();
   } catch (error) {
     if (!(error instanceof BadBody)) return toldFailure(error);
     return Response.json({ message: error.message, field: error.field }, { status: error.status });
   }
+};
+
+const onceIfKeyed = (sent: string | null, handle: () => Promise<Response>): Promise<Response> => {
+  const work = () => handle().catch(toldFailure);
+  return sent === null ? work() : answerOnce(sent, work);
+};
+
+/**
+ * Runs a handler on a checked JSON body. Failures are answered in words. A request that is repeated with the same `Idempotency-Key` is
+ * applied once and gets the same answer.
+ */
+export function withBody<T>(
+  request: Request,
+  schema: Schema<T>,
+  handle: (body: T) => Promise<Response>,
+): Promise<Response> {
+  return withFailures(async () => {
+    const { body, sent } = await readBody(request, schema);
+    return onceIfKeyed(sent, () => handle(body));
+  });
+}
+
+/** The same for a write without a JSON body, such as a DELETE. @param bytes the body, if it was read */
+export function withoutBody(
+  request: Request,
+  handle: () => Promise<Response>,
+  bytes: Uint8Array = new Uint8Array(),
+): Promise<Response> {
+  return withFailures(async () => onceIfKeyed(sentAs(request, bytes), handle));
 }
 
 /**

@@ -1,3 +1,4 @@
+import { isoTime } from '@/core/isoTime';
 import { strFromU8, strToU8 } from 'fflate';
 import { array, number, object, string, ValidationError, type InferType } from 'yup';
 import { UnusableInput } from '../problem';
@@ -9,12 +10,12 @@ const FOLDER = 'versions/';
 const moment = () =>
   string()
     .required()
-    .test('moment', 'no moment in time', (text) => !Number.isNaN(Date.parse(text ?? '')));
+    .test('moment', 'no moment in time', (text) => isoTime(text ?? '') !== null);
 const maybeMoment = () =>
   string()
     .nullable()
     .defined()
-    .test('moment', 'no moment in time', (text) => text === null || !Number.isNaN(Date.parse(text ?? '')));
+    .test('moment', 'no moment in time', (text) => text === null || isoTime(text ?? '') !== null);
 const words = () => string().defined().max(20_000);
 const count = () => number().required().integer().min(1);
 

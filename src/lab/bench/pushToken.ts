@@ -12,7 +12,10 @@ export async function isPushToken(token: string): Promise<boolean> {
 /** The lab's token for readings of programs; with `renew` another, and the old one opens nothing any more. */
 export async function pushToken(renew: boolean): Promise<string> {
   if (!renew) return withDatabase(readPushToken);
-  const token = randomBytes(24).toString('base64url');
-  await inTransaction((db) => writePushToken(db, token));
-  return token;
+  // Made within the transaction: a repeated request gets the token that was stored.
+  return inTransaction(async (db) => {
+    const token = randomBytes(24).toString('base64url');
+    await writePushToken(db, token);
+    return token;
+  });
 }

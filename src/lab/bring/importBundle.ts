@@ -28,10 +28,17 @@ import { hearBundle, type HeardBundle } from '../sound/bundleClips';
 import { importClips } from '../sound/importClips';
 import { writeNewRuns, type FreshRun } from '../runs/writeNewRuns';
 
-export type ImportResult =
-  /** `runs` are those that were written, `there` those that the lab had already. */
-  | { imported: true; roundUpId: number; title: string; entries: number; runs: number; there: number }
-  | { imported: false; problems: Problem[] };
+/** `runs` are those that were written, `there` those that the lab had already. */
+export interface Imported {
+  imported: true;
+  roundUpId: number;
+  title: string;
+  entries: number;
+  runs: number;
+  there: number;
+}
+
+export type ImportResult = Imported | { imported: false; problems: Problem[] };
 
 /** How what comes in is taken, where a person was asked. */
 export interface ImportChoices {
@@ -143,19 +150,13 @@ async function photoOf(path: string, bytes: Uint8Array): Promise<Uint8Array> {
   }
 }
 
-interface Written {
-  roundUpId: number;
-  runs: number;
-  there: number;
-}
-
 async function write(
   bundle: Bundle,
   heard: HeardBundle,
   tell: Tell,
   { uploadId, ...choices }: ImportOptions,
   now: Date,
-): Promise<Written> {
+): Promise<Imported> {
   const { rig, method, name, title, planning, source, packageId } = bundle.dataPackage;
   return inTransaction(async (db) => {
     await oneImportAtATime(db);
@@ -183,7 +184,12 @@ async function write(
     await bringVersions(db, roundUpId, bundle.others);
     for (const { path, bytes } of bundle.others.filter(({ path }) => !isVersionFile(path)))
       await keepFile(db, roundUpId, path, path.startsWith('photos/') ? await photoOf(path, bytes) : bytes);
-    return { roundUpId, runs: runIds.size, there: bundle.runs.length - runIds.size };
+    const counts = {
+      entries: bundle.entries.length,
+      runs: runIds.size,
+      there: bundle.runs.length - runIds.size,
+    };
+    return { imported: true, roundUpId, title, ...counts };
   });
 }
 
@@ -222,8 +228,7 @@ export async function importBundle(
     const written = await write(bundle, heard, tell, options, now);
     // What is imported stands, whether it could be counted or not.
     if (written.runs >= MANY_RUNS) await withDatabase(countAnew).catch(() => undefined);
-    const { title } = bundle.dataPackage;
-    return { imported: true, title, entries: bundle.entries.length, ...written };
+    return written;
   } catch (error) {
     if (error instanceof UnusableInput) return { imported: false, problems: [error.problem] };
     // Nothing was kept: now every run without a number is named, not only the first.

@@ -1,3 +1,4 @@
+import { earlierResult } from '@/database/sentRequests';
 import { clockNow } from '@/clock/clockNow';
 import { noProgress, type Tell } from '@/core/progress';
 import { measuredWords } from '@/core/lineUp/measuredWords';
@@ -139,6 +140,9 @@ export async function importRawRuns(
   tell: Tell = noProgress,
   now = clockNow(),
 ): Promise<RawRunsResult> {
+  // The first import took the upload away: a repeated request gets its result.
+  const earlier = plan.dryRun ? undefined : await withDatabase((db) => earlierResult<number | null>(db));
+  if (typeof earlier === 'number') return { imported: true, roundUpId: earlier, runs: plan.runs.length };
   const files = await uploadedFiles(uploadId);
   const names = plan.logs.map((log) => files.find((file) => file.id === log.fileId)?.path);
   const refused = (message: string, runs: RunPreview[] = [], unused: string[] = []) => ({

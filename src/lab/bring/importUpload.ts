@@ -1,7 +1,9 @@
 import { noProgress, type Tell } from '@/core/progress';
 import { UnusableInput } from '@/formats/problem';
+import { withDatabase } from '@/database/pool';
+import { earlierResult } from '@/database/sentRequests';
 import { bundleFilesOf } from './checkUpload';
-import { importBundle, type ImportChoices, type ImportResult } from './importBundle';
+import { importBundle, type ImportChoices, type Imported, type ImportResult } from './importBundle';
 
 /** Imports a bundle that was uploaded, and clears the upload away in the same transaction. */
 export async function importUpload(
@@ -10,6 +12,9 @@ export async function importUpload(
   tell: Tell = noProgress,
 ): Promise<ImportResult> {
   try {
+    // The first import took the upload away: a repeated request gets its result.
+    const earlier = await withDatabase((db) => earlierResult<Imported>(db));
+    if (earlier) return earlier;
     const files = await bundleFilesOf(uploadId, tell);
     if (!files)
       return {

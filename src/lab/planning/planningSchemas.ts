@@ -1,4 +1,4 @@
-import { array, boolean, object, string, type Schema } from 'yup';
+import { array, boolean, object, string, type Schema, type ObjectSchema, type TestContext } from 'yup';
 import { MOST } from '@/core/bounds';
 import { QUESTIONS, type Question } from '@/core/brief/questions';
 import { PRODUCT_KINDS, type ProductKind } from '@/core/lineUp/product';
@@ -14,9 +14,18 @@ export function editableSheet(name: string) {
   // A rig's setup goes by revision.
   if (!Object.hasOwn(SHEETS, name) || name === 'rig-setup') return null;
   const kind = name as SheetKind;
-  const body: Schema = SHEETS[kind];
+  const sheet: Schema = SHEETS[kind];
   const version = whole().required();
-  return { kind, edit: object({ who: who(), reason: text(1000), version, body: body.required() }) };
+  // A sheet replaces the stored one whole: a field that is missing would be emptied in silence.
+  const body = sheet.required().test('whole', (_: unknown, { originalValue, createError }: TestContext) => {
+    const missing = Object.keys((sheet as ObjectSchema<object>).fields).find(
+      (field) => !Object.hasOwn((originalValue ?? {}) as object, field),
+    );
+    return (
+      missing === undefined || createError({ message: `the field “${missing}” is missing: reload the page` })
+    );
+  });
+  return { kind, edit: object({ who: who(), reason: text(1000), version, body }) };
 }
 
 /** A rig that is there, or the name of a new one. */

@@ -1,3 +1,4 @@
+import { isoTime } from '@/core/isoTime';
 import { date, object } from 'yup';
 import { text, whole } from '@/contracts/sheets/fields';
 
@@ -13,7 +14,7 @@ const time = () =>
       'a time was expected',
       (_, { originalValue }) =>
         [null, undefined].includes(originalValue as null) ||
-        typeof originalValue === 'string' ||
+        (typeof originalValue === 'string' && isoTime(originalValue) !== null) ||
         originalValue instanceof Date,
     );
 

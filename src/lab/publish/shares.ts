@@ -43,11 +43,14 @@ export async function openShare(
 ): Promise<{ token: string }> {
   if (endsAt && endsAt.getTime() <= now.getTime())
     throw new Refused('the link would end in the past', 'endsAt');
-  const token = randomBytes(24).toString('base64url');
-  const isThere = await inTransaction((db) =>
-    insertShareLink(db, { roundUpId, version, token, endsAt, createdAt: now }),
-  );
-  if (!isThere) throw new Refused('there is no such version');
+  // Made within the transaction: a repeated request gets the token that was stored.
+  const token = await inTransaction(async (db) => {
+    const made = randomBytes(24).toString('base64url');
+    return (await insertShareLink(db, { roundUpId, version, token: made, endsAt, createdAt: now }))
+      ? made
+      : null;
+  });
+  if (token === null) throw new Refused('there is no such version');
   return { token };
 }
 

@@ -1,3 +1,4 @@
+import { isoTime } from '@/core/isoTime';
 import { array, boolean, object, string } from 'yup';
 import { bounded, maybeText, text, whole } from '@/contracts/sheets/fields';
 import type { RecordingRequest } from './keepRecording';
@@ -8,7 +9,7 @@ const time = () =>
   string()
     .required('when was it recorded?')
     .test('time', 'a time was expected', (value) => {
-      const at = Date.parse(value ?? '');
+      const at = isoTime(value ?? '')?.getTime() ?? Number.NaN;
       return at >= Date.UTC(1990, 0, 1) && at <= Date.UTC(2100, 11, 31);
     });
 

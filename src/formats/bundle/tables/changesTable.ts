@@ -1,3 +1,4 @@
+import { isoTime } from '@/core/isoTime';
 import { MOST } from '@/core/bounds';
 import type { ProblemList } from '../../problem';
 import { readTable } from '../../table';
@@ -31,7 +32,7 @@ export function readChanges(
       read.fail('run', `no run "${run}" in runs.csv`);
       continue;
     }
-    if (!read.broken && Number.isNaN(Date.parse(changedAt))) {
+    if (!read.broken && isoTime(changedAt) === null) {
       read.fail('changed_at', `not an ISO 8601 time: "${changedAt}"`);
       continue;
     }

@@ -1,3 +1,4 @@
+import { isoTime } from '@/core/isoTime';
 import type { ProblemList } from '../../problem';
 import { readTable } from '../../table';
 import { findFile, type BundleFiles } from '../bundleFiles';
@@ -94,7 +95,7 @@ export function readClips(
       continue;
     }
     if (run !== '' && !runs.has(run)) read.fail('run', `no run "${run}" in runs.csv`);
-    if (recordedAt !== '' && (!ISO_TIME.test(recordedAt) || Number.isNaN(Date.parse(recordedAt)))) {
+    if (recordedAt !== '' && (!ISO_TIME.test(recordedAt) || isoTime(recordedAt) === null)) {
       read.fail('recorded_at', `not an ISO 8601 time: "${recordedAt}"`);
       continue;
     }

@@ -1,3 +1,4 @@
+import { isoTime } from '@/core/isoTime';
 import { UnusableInput, type ProblemList } from '../../problem';
 import type { Run } from '@/core/runs/run';
 import { readTable } from '../../table';
@@ -107,7 +108,7 @@ function readRun(read: RowReader, line: number, cells: Record<string, string>): 
   if (!['', 'fixed', 'automatic'].includes(control))
     read.fail('control', `fixed or automatic expected: "${control}"`);
   const startedAt = read.text('started_at');
-  const dated = startedAt === '' || (ISO_TIME.test(startedAt) && !Number.isNaN(Date.parse(startedAt)));
+  const dated = startedAt === '' || (ISO_TIME.test(startedAt) && isoTime(startedAt) !== null);
   if (!dated) read.fail('started_at', `not an ISO 8601 time: "${startedAt}"`);
   return {
     line,

@@ -1,12 +1,10 @@
-import { toldFailure } from '@/app/api/jsonBody';
+import { withoutBody } from '@/app/api/jsonBody';
 import { idFrom } from '@/app/ids';
 import { removeCase } from '@/lab/lineUp/cases';
 
-export async function DELETE(_: Request, { params }: { params: Promise<{ case: string }> }) {
-  try {
+export function DELETE(request: Request, { params }: { params: Promise<{ case: string }> }) {
+  return withoutBody(request, async () => {
     await removeCase(idFrom((await params).case));
     return Response.json({});
-  } catch (error) {
-    return toldFailure(error);
-  }
+  });
 }

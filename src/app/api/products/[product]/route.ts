@@ -1,12 +1,10 @@
-import { toldFailure } from '@/app/api/jsonBody';
+import { withoutBody } from '@/app/api/jsonBody';
 import { idFrom } from '@/app/ids';
 import { deleteProduct } from '@/lab/lineUp/changeLineUp';
 
-export async function DELETE(_: Request, { params }: { params: Promise<{ product: string }> }) {
-  try {
+export function DELETE(request: Request, { params }: { params: Promise<{ product: string }> }) {
+  return withoutBody(request, async () => {
     await deleteProduct(idFrom((await params).product));
     return Response.json({});
-  } catch (error) {
-    return toldFailure(error);
-  }
+  });
 }

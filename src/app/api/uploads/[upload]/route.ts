@@ -1,12 +1,10 @@
-import { toldFailure } from '@/app/api/jsonBody';
+import { withoutBody } from '@/app/api/jsonBody';
 import { workIdFrom } from '@/app/answers/workId';
 import { dropAside } from '@/lab/work/work';
 
-export async function DELETE(_: Request, { params }: { params: Promise<{ upload: string }> }) {
-  try {
+export function DELETE(request: Request, { params }: { params: Promise<{ upload: string }> }) {
+  return withoutBody(request, async () => {
     await dropAside(workIdFrom((await params).upload));
     return Response.json({});
-  } catch (error) {
-    return toldFailure(error);
-  }
+  });
 }

@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto';
-import { mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { mkdtemp, rmdir, unlink, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { idFrom } from '@/app/ids';
-import { toldFailure } from '@/app/api/jsonBody';
+import { toldFailure, withoutBody } from '@/app/api/jsonBody';
 import { MOST_PHOTO_BYTES } from '@/lab/publish/photoBounds';
 import { limitedBody } from '@/app/api/requestBody';
 import { Refused } from '@/lab/refusal';
@@ -18,15 +18,20 @@ export async function POST(request: Request, { params }: { params: Promise<{ id:
   try {
     const roundUpId = idFrom((await params).id);
     const bytes = await limitedBody(request, MOST_PHOTO_BYTES, tooLarge);
-    const folder = await mkdtemp(join(tmpdir(), 'abanico-in-'));
-    try {
-      const file = join(folder, 'photo');
-      await writeFile(file, bytes, { mode: 0o600 });
-      return Response.json({ photo: await work().run('photo', { roundUpId, file }, randomUUID()) });
-    } finally {
-      await rm(folder, { recursive: true, force: true });
-    }
+    return await withoutBody(request, () => keepPhoto(roundUpId, bytes), bytes);
   } catch (error) {
     return toldFailure(error);
+  }
+}
+
+async function keepPhoto(roundUpId: number, bytes: Uint8Array): Promise<Response> {
+  const folder = await mkdtemp(join(tmpdir(), 'abanico-in-'));
+  const file = join(folder, 'photo');
+  try {
+    await writeFile(file, bytes, { mode: 0o600 });
+    return Response.json({ photo: await work().run('photo', { roundUpId, file }, randomUUID()) });
+  } finally {
+    await unlink(file).catch(() => undefined);
+    await rmdir(folder);
   }
 }
