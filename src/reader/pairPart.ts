@@ -23,8 +23,8 @@ export function pairPart(
       'li',
       { 'data-row': key },
       h('span', { class: 'quiet' }, [what, where].filter(Boolean).join(' ')),
-      // To the left is who was named first.
-      whisker({ value: -lead, interval95 }, [-most, most], colour),
+      // As on screen and in pictures: the first entry is ahead to the right.
+      whisker({ value: lead, interval95 }, [-most, most], colour),
       h('span', { dir: 'auto' }, words),
     );
   });
@@ -33,7 +33,7 @@ export function pairPart(
     h(
       'p',
       { class: 'quiet', dir: 'auto' },
-      `Left: ${first.name} is better. Right: ${second.name} is. All intervals hold at once.`,
+      `Left: ${second.name} is better. Right: ${first.name} is. All intervals hold at once.`,
     ),
     h('ul', { class: 'ask-rows' }, ...list),
   ];

@@ -195,6 +195,31 @@ test('the line is dragged and moved by keys, what is chosen stands in the addres
   await close();
 });
 
+test('two entries against one another: the picture is on the side of the entry that the words name', async ({
+  browser,
+}) => {
+  const { page, wrong, close } = await opened(browser, at.towers);
+  await answering(page);
+  const names = await page.getByLabel('One').locator('option').allTextContents();
+  const [one, other] = [names[1]!, names[2]!];
+  await page.getByLabel('One').selectOption({ label: one });
+  await page.getByLabel('Another').selectOption({ label: other });
+  const rows = await page.locator('[data-row]').evaluateAll((items) =>
+    items.map((item) => ({
+      at: Number(item.querySelector('circle')!.getAttribute('cx')),
+      width: (item.querySelector('svg') as SVGSVGElement).viewBox.baseVal.width,
+      words: item.lastElementChild!.textContent!,
+    })),
+  );
+  const told = rows.filter(({ words }) => !words.startsWith('tie'));
+  expect(told.length).toBeGreaterThan(0);
+  for (const { at: x, width, words } of told)
+    expect([words, x > width / 2]).toEqual([words, words.startsWith(`${one} ahead`)]);
+  await expect(page.getByText(`Left: ${other} is better. Right: ${one} is.`)).toBeVisible();
+  expect(wrong).toEqual([]);
+  await close();
+});
+
 test('without script a report has its text, tables and pictures, and nothing that waits for one', async ({
   browser,
 }) => {

@@ -109,6 +109,10 @@ test('the verdict’s first sentence: a leader by its simultaneous difference, a
   expect(told(placed('a', 35.9, 1, 3), placed('b', 36, 1, 3), placed('c', 36.1, 1, 3))).toBe(
     'Too close to call at 33.0 dB(A): all 3 tie.',
   );
+  const out = (entry: PlacedEntry) => ({ ...entry, status: 'tops-out' as const });
+  expect(told(out(placed('a', 33, 1, 1)), out(placed('b', 36, 2, 2)), out(third))).toBe(
+    'Every entry tops out at 33.0 dB(A). A leads at the loudest settings, 3.0 ± 0.7 K ahead of B.',
+  );
   // At a program's watts one that throttles may be cooler, and stands behind: it is not told by kelvins.
   const hot = { ...placed('b', 30, 2, 2), status: 'throttled' as const };
   expect(told(placed('a', 33, 1, 1), hot)).toBe('A leads at 33.0 dB(A): the others throttle.');

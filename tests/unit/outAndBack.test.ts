@@ -234,7 +234,7 @@ test.each([
   [publishRequest, { reason: '', embargoUntil: 5, seen: 0 }, 'a time was expected'],
   [publishRequest, { reason: '', embargoUntil: '2026-13-45', seen: 0 }, 'a time was expected'],
   [publishRequest, { reason: '', embargoUntil: '2026-02-30T10:00:00Z', seen: 0 }, 'a time was expected'],
-  [verdictEdit, { version: 0, body: {} }, 'the field “summary” is missing'],
+  [verdictEdit, { version: 0, body: {} }, 'a sheet with its fields was expected'],
   [publishRequest, { reason: '', embargoUntil: '1890-01-01', seen: 0 }, 'a year from 1990 to 2100'],
   [publishRequest, { reason: '' }, 'which version was seen?'],
   [publishRequest, { reason: 'x'.repeat(2001), seen: 0 }, 'longer than 2000'],

@@ -1,3 +1,4 @@
+import { BEYOND_ALL } from '../curves/shown/curveEnds';
 import type { EntryCurve } from '../curves/entryCurve';
 import { valueAtLine } from '../curves/valueAtLine';
 import type { NoValue } from '../curves/noValue';
@@ -91,8 +92,12 @@ interface Standing {
   resistanceKPerW: number | null;
 }
 
-function statusOf({ value, limit }: Standing): PlacedEntry['status'] {
-  if (value.toppedOut) return 'tops-out';
+/** Whether an entry is judged by its loudest setting because that is below the line. Beyond all levels there is no line to fall short of. */
+const topsOut = ({ value }: Standing, lineDb: number) => value.toppedOut && lineDb < BEYOND_ALL;
+
+function statusOf(standing: Standing, lineDb: number): PlacedEntry['status'] {
+  const { limit } = standing;
+  if (topsOut(standing, lineDb)) return 'tops-out';
   return ({ holds: 'ranked', near: 'near-limit', over: 'throttled' } as const)[limit];
 }
 
@@ -156,7 +161,7 @@ export function rankAtLine(curves: readonly EntryCurve[], rule: LineRule): Ranki
   // At a program's watts, so that K/W stands in kelvins of about the same size.
   const restatedK = (standing: Standing) =>
     standing.resistanceKPerW === null ? standing.value.value : standing.resistanceKPerW * (rule.loadW || 1);
-  const isOver = (standing: Standing) => standing.limit === 'over' && !standing.value.toppedOut;
+  const isOver = (standing: Standing) => standing.limit === 'over' && !topsOut(standing, rule.lineDb);
   const byResistance = (standing: Standing) => rule.program && isOver(standing);
   /** Those that hold the load, then those that do not by R, then those whose R nobody can tell. */
   const rank = (standing: Standing) => (isOver(standing) ? (standing.resistanceKPerW === null ? 2 : 1) : 0);
@@ -178,7 +183,7 @@ export function rankAtLine(curves: readonly EntryCurve[], rule: LineRule): Ranki
     tieGroup: told.groups[i]!,
     placeFrom: told.placeFrom[i]!,
     placeTo: told.placeTo[i]!,
-    status: statusOf(standing),
+    status: statusOf(standing, rule.lineDb),
     at: standing.value.at,
     levelDb: standing.value.levelDb,
     restated: standing.value.restated,

@@ -6,6 +6,7 @@ import type { MeasuredPoint } from '../curves/settings/measuredPoint';
 import { coolerLevel } from '../levels/coolerLevel';
 import { studentizedRange } from '@/core/statistics/distributions/studentizedRange';
 import { bracketSentences } from './bracketSentences';
+import { BEYOND_ALL, curveEnds } from '../curves/shown/curveEnds';
 import { rankAtLine } from './rankAtLine';
 import { sampleSentences } from './sampleSentences';
 import { standOutSentence } from './standOutSentence';
@@ -318,4 +319,30 @@ test('an error of the meter that all share counts only as far as the slopes diff
   };
   expect(gap(-0.5)).toEqual([1, 2]);
   expect(gap(-0.8)).toEqual([1, 1]);
+});
+
+test('without a line nothing tops out: at full speed an entry throttles or holds the load', () => {
+  const points = [
+    point('cool', 'low', 30, 40),
+    point('cool', 'high', 40, 34),
+    point('hot', 'low', 30, 90),
+    point('hot', 'high', 41, 84),
+  ];
+  const curves = entryCurves(
+    ['cool', 'hot'].map((entry) => ({ entry, isControl: false })),
+    points,
+  );
+  const statusesAt = (lineDb: number) =>
+    rankAtLine(curveEnds(curves, 'last'), { ...RULE, lineDb }).placed.map(({ entry, status }) => [
+      entry,
+      status,
+    ]);
+  expect(statusesAt(BEYOND_ALL)).toEqual([
+    ['cool', 'ranked'],
+    ['hot', 'throttled'],
+  ]);
+  expect(statusesAt(99)).toEqual([
+    ['cool', 'tops-out'],
+    ['hot', 'tops-out'],
+  ]);
 });

@@ -9,10 +9,22 @@ const MOST_NAMES = 4;
  * An order in one sentence that holds: who leads and by how much, who ties for first, or that nothing can be ranked. `where` says at
  * what it is asked, “at 33.0 dB(A)”. The difference is told with the interval that holds for all differences at once (FORMATS step 9).
  *
+ * Where all top out, the loudest settings are compared, and the sentence says so.
+ *
  * Example: ‘Jaloque 360 leads at 33.0 dB(A), 2.8 ± 0.7 K ahead of Tramontana.’
  */
 export function leadSentence(
   { placed }: Pick<Ranking, 'placed'>,
+  nameOf: (entry: string) => string,
+  scale: { where: string; unit: string; decimals: number },
+): string {
+  if (placed.length > 1 && placed.every(({ status }) => status === 'tops-out'))
+    return `Every entry tops out ${scale.where}. ${orderSentence(placed, nameOf, { ...scale, where: 'at the loudest settings' })}`;
+  return orderSentence(placed, nameOf, scale);
+}
+
+function orderSentence(
+  placed: Ranking['placed'],
   nameOf: (entry: string) => string,
   { where, unit, decimals }: { where: string; unit: string; decimals: number },
 ): string {
