@@ -15,9 +15,13 @@ void runCommand(async () => {
   });
   const out = values.out as string | undefined;
   if (!out) throw new UsageError(`--out: where is it to be written? (usage: ${USAGE})`);
-  const { html, data, broken } = await bundleReport(await bundleAt(resolve(callerFolder(), path)), null, {
-    plain: values.plain === true,
-  });
+  const { html, data, broken } = await bundleReport(
+    await bundleAt(resolve(callerFolder(), path)),
+    undefined,
+    {
+      plain: values.plain === true,
+    },
+  );
   const file = resolve(callerFolder(), out);
   await writeFile(file, html).catch((error: NodeJS.ErrnoException) => {
     throw new UnusableInput({ file: out, message: `cannot be written (${error.code ?? error.message})` });

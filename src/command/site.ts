@@ -16,7 +16,8 @@ void runCommand(async () => {
   const bundles = [];
   for (const path of given) {
     const files = await bundleAt(resolve(callerFolder(), path));
-    bundles.push({ path, files, name: readBundle(files).dataPackage.name });
+    const { name, version } = readBundle(files).dataPackage;
+    bundles.push({ path, files, name, version });
   }
   const { files, problems } = await staticSite(bundles, String(values.address ?? '').replace(/\/+$/, ''));
   await folder.write(files);

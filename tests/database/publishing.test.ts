@@ -1,3 +1,4 @@
+import { checkReport } from '@/lab/report/checkReport';
 import { unzipSync } from 'fflate';
 import sharp from 'sharp';
 import { firstVerdict, newPart, type Verdict } from '@/core/verdict/verdictSheet';
@@ -110,6 +111,26 @@ test('a correction says what changed and why, the earlier one stays, and nobody 
   expect(await text(1)).not.toContain('What was corrected');
   expect(await reportAgain(id, 2)).toBe(report);
   expect(await reportAgain(id, 3)).toBeNull();
+});
+
+test('the bundle of a version says how it was published: its report is the published one, and another version line is found', async () => {
+  for (const version of [1, 2]) {
+    const bundle = new Uint8Array((await readPublished(id, version, 'bundle'))!);
+    const files = new Map(Object.entries(unzipSync(bundle)));
+    const published = await text(version);
+    expect((await bundleReport(files)).html).toBe(published);
+    expect(await checkReport('report.html', published, files)).toMatchObject({ moved: [], sentences: [] });
+    const forged = published.replace(`Version ${version}, published`, `Version ${version + 2}, published`);
+    expect(forged).not.toBe(published);
+    expect((await checkReport('report.html', forged, files)).moved.map(({ what }) => what)).toEqual([
+      'the version',
+    ]);
+  }
+  // Imported, it is a draft again, and what it exports claims no version.
+  const first = new Map(Object.entries(unzipSync(new Uint8Array((await readPublished(id, 1, 'bundle'))!))));
+  const again = await exported(await importSound(first));
+  expect(new TextDecoder().decode(first.get('datapackage.json'))).toContain('"publishedAt"');
+  expect(new TextDecoder().decode(again.get('datapackage.json'))).not.toContain('"publishedAt"');
 });
 
 test('Verdict knows a draft, what stands as published, and what differs from the last version and in what', async () => {

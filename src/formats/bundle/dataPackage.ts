@@ -1,3 +1,5 @@
+import { bundleVersion } from './bundleVersion';
+import type { ReportVersion } from '@/core/verdict/reportVersion';
 import { array, number, object, string, ValidationError } from 'yup';
 import { MOST, outOfBounds, unfitJson, unfitText, type Bound } from '@/core/bounds';
 import { POWER_PLACES, type PowerPlace } from '@/core/reduction/powerPlace';
@@ -77,6 +79,8 @@ export interface DataPackage {
   beganAt: Date | null;
   /** What of it does not fit, by its place. */
   problems: Problem[];
+  /** How the bundle was published; null for a draft. */
+  version: ReportVersion | null;
   /** The file as it came, for what we do not know and must keep. */
   source: Record<string, unknown>;
 }
@@ -143,6 +147,13 @@ export function readDataPackage(bytes: Uint8Array): DataPackage {
       .label('abanico')
       .validateSync({ rig: source.abanico.rig, method: source.abanico.method }, { abortEarly: true });
     const planning = readPlanningParts(source.abanico);
+    // Taken out of the source: a round-up that was imported is a draft, and its exports claim no version.
+    const { version: given, ...abanico } = source.abanico;
+    const version =
+      given === undefined
+        ? null
+        : object({ version: bundleVersion.required() }).validateSync({ version: given }, { strict: true })
+            .version;
     const named = (value: unknown, column: string) => {
       if (typeof value !== 'string' || value.trim() === '') return undefined;
       const wrong = unfitText(value, MOST.title);
@@ -161,7 +172,8 @@ export function readDataPackage(bytes: Uint8Array): DataPackage {
       lab: labOf(source),
       beganAt: createdAt(source.created),
       problems: planning.problems,
-      source,
+      version,
+      source: { ...source, abanico },
     };
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error;

@@ -81,7 +81,17 @@ function omitted(source: Record<string, unknown>, keys: readonly string[]): Reco
 
 /** datapackage.json (Frictionless Data Package v1) with a schema for each table, over what it came with. */
 export function dataPackageJson(
-  { name, title, packageId, lab, beganAt, rig, method, planning, source }: Omit<DataPackage, 'problems'>,
+  {
+    name,
+    title,
+    packageId,
+    lab,
+    beganAt,
+    rig,
+    method,
+    planning,
+    source,
+  }: Omit<DataPackage, 'problems' | 'version'>,
   traces: readonly { path: string; headings: readonly string[] }[],
   tables: readonly BundleTable[],
   others: readonly string[],

@@ -1,5 +1,6 @@
 import type { Tell } from '@/core/progress';
 import { unzipSync } from 'fflate';
+import { setVersion } from '@/formats/bundle/bundleVersion';
 import { steadyZip } from '@/formats/bundle/steadyZip';
 import { versionChanges, type PublishedFigure } from '@/core/verdict/versionChanges';
 import { OWN_WHAT } from '@/core/verdict/verdictSheet';
@@ -115,6 +116,8 @@ export async function publish(
       ...(last ? [{ number: version, at: now.toISOString(), reason: words.text(reason), changes }] : []),
     ];
     const about: ReportVersion = { number: version, publishedAt: now.toISOString(), corrections };
+    // The data in the report carry the version, too.
+    setVersion(files, about);
     const { html, broken } = ready.write(about);
     refuseCovered(words, 'the report', html);
     if (broken.length > 0) throw new Refused(`not published: ${broken.slice(0, 5).join('; ')}`, 'broken');

@@ -142,14 +142,16 @@ export interface BundleReport {
 /**
  * The verdict of a bundle as one file: as it was written, or order, curves and each entry where nothing was. The same files and
  * version give the same bytes.
+ * @param version how it was published; by default as the bundle says
  * @throws UnusableInput where it is no bundle
  */
 export async function bundleReport(
   files: BundleFiles,
-  version: ReportVersion | null = null,
+  version?: ReportVersion | null,
   made: ReportMade = {},
 ): Promise<BundleReport> {
-  return (await reportOf(files)).write(version, made);
+  const ready = await reportOf(files);
+  return ready.write(version === undefined ? ready.bundle.dataPackage.version : version, made);
 }
 
 /** How a report is made. */
