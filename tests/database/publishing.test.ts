@@ -1,5 +1,8 @@
 import { checkReport } from '@/lab/report/checkReport';
-import { unzipSync } from 'fflate';
+import { Readable } from 'node:stream';
+import { unzipSync, zipSync } from 'fflate';
+import { checkUpload } from '@/lab/bring/checkUpload';
+import { beginUpload, takeFile } from '@/lab/bring/uploads';
 import sharp from 'sharp';
 import { firstVerdict, newPart, type Verdict } from '@/core/verdict/verdictSheet';
 import { withDatabase } from '@/database/pool';
@@ -229,6 +232,9 @@ test('a link shows one version, says when it was revoked, and ends', async () =>
   await expect(openShare(id, 9, null, NOW)).rejects.toThrow('no such version');
 });
 
+const packageIdOf = (files: ReadonlyMap<string, Uint8Array>) =>
+  (JSON.parse(new TextDecoder().decode(files.get('datapackage.json'))) as { id: string }).id;
+
 test('versions and links go with the private bundle, come back as they were, and with no other', async () => {
   const { token } = await openShare(id, 1, null, NOW);
   for (let i = 0; i < 2; i += 1) await sharedPage(token, LATER);
@@ -252,6 +258,37 @@ test('versions and links go with the private bundle, come back as they were, and
   expect(kept(after)).toEqual(kept(before));
   expect(await readPublished(result.roundUpId, 1, 'report')).toEqual(await readPublished(id, 1, 'report'));
   expect(await readPublished(result.roundUpId, 2, 'bundle')).toEqual(await readPublished(id, 2, 'bundle'));
+  // A lab that has the runs and the first version takes what it lacks, and nothing twice.
+  const there = result.roundUpId;
+  await withDatabase((db) =>
+    db.query('DELETE FROM publications WHERE round_up_id = $1 AND version = 2', [there]),
+  );
+  await withDatabase((db) => db.query('DELETE FROM share_links'));
+  const uploadId = await beginUpload();
+  await takeFile(uploadId, 'bundle.zip', Readable.from([zipSync(Object.fromEntries(files))]));
+  await withDatabase((db) =>
+    db.query(`UPDATE round_ups SET package_id = gen_random_uuid()::text WHERE id = $1`, [id]),
+  );
+  await withDatabase((db) =>
+    db.query(`UPDATE round_ups SET package_id = $2 WHERE id = $1`, [there, packageIdOf(files)]),
+  );
+  expect(await checkUpload(uploadId)).toMatchObject({
+    twin: { id: there },
+    published: { versions: 1, links: before.links.length },
+  });
+  const merged = await importBundle(files);
+  expect(merged).toMatchObject({ imported: true, roundUpId: there, runs: 0 });
+  expect(kept(await viewPublished(there))).toEqual(kept(before));
+  await withDatabase((db) =>
+    db.query(
+      `UPDATE publications SET published_at = published_at + interval '1 day' WHERE round_up_id = $1`,
+      [there],
+    ),
+  );
+  expect(await importBundle(files)).toMatchObject({
+    imported: false,
+    problems: [{ file: 'versions/versions.json', message: expect.stringContaining('not mixed') }],
+  });
   // One of them is missing, or its list is none: nothing comes in.
   const broken = (path: string, bytes: Uint8Array | null) => {
     const other = new Map(files);

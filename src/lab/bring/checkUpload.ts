@@ -1,3 +1,4 @@
+import { newVersionsIn } from '../publish/versionsAlong';
 import { clockNow } from '@/clock/clockNow';
 import { noProgress, type Tell } from '@/core/progress';
 import { loadLabel } from '@/core/runs/load';
@@ -36,6 +37,8 @@ export interface BundleCheck {
   others: string[];
   /** The round-up that this is, in the lab already. */
   twin: { id: number; title: string } | null;
+  /** Published versions and links that the twin lacks, or all of them without a twin. */
+  published: { versions: number; links: number };
 }
 
 export interface LogsCheck {
@@ -76,6 +79,7 @@ export function nothingUsable(problem: Problem): BundleCheck {
     unsettled: 0,
     others: [],
     twin: null,
+    published: { versions: 0, links: 0 },
   };
 }
 
@@ -110,6 +114,7 @@ export async function checkUpload(
     const heard = await hearBundle(bundle, tell);
     const { title } = bundle.dataPackage;
     const inLab = await withDatabase((db) => recogniseBundle(db, bundle));
+    const published = await withDatabase((db) => newVersionsIn(db, inLab.twin?.id ?? null, bundle.others));
     return {
       kind: 'bundle',
       title,
@@ -121,6 +126,7 @@ export async function checkUpload(
       unsettled: reduced.filter(({ reduction }) => !reduction.settled).length,
       others: bundle.others.map((other) => other.path),
       twin: inLab.twin,
+      published: { versions: published?.versions.length ?? 0, links: published?.links.length ?? 0 },
     };
   } catch (error) {
     if (error instanceof UnusableInput) return nothingUsable(error.problem);

@@ -6,7 +6,14 @@ import {
   listShareLinks,
   publishedFile,
 } from '@/database/roundUps/publications';
-import { readVersions, versionListFile, versionPath } from '@/formats/bundle/versionFiles';
+import {
+  readVersions,
+  versionListFile,
+  versionPath,
+  type KeptVersion,
+  type VersionList,
+} from '@/formats/bundle/versionFiles';
+import { UnusableInput } from '@/formats/problem';
 
 interface Carried {
   path: string;
@@ -37,21 +44,56 @@ export async function* versionsAlong(roundUpId: number): AsyncGenerator<Carried>
     }
 }
 
+/** Published versions and links of a bundle that a round-up lacks. */
+export interface NewVersions {
+  versions: KeptVersion[];
+  links: VersionList['links'];
+}
+
 /**
- * Versions and links that came with a bundle, into a round-up that has none: what was published here is never mixed with what was elsewhere.
- * @throws UnusableInput where they cannot be read
+ * Lists what a round-up lacks of the versions and links that a bundle carries. Null if the bundle carries none.
+ * @throws UnusableInput if they cannot be read, or if a version of one number is another one here: two histories are not mixed
  */
+export async function newVersionsIn(
+  db: Queryable,
+  roundUpId: number | null,
+  others: readonly Carried[],
+): Promise<NewVersions | null> {
+  const found = readVersions(others);
+  if (!found) return null;
+  const [here, links] =
+    roundUpId === null
+      ? [[], []]
+      : await Promise.all([listPublications(db, roundUpId), listShareLinks(db, roundUpId)]);
+  const publishedHere = new Map(here.map(({ version, publishedAt }) => [version, publishedAt.getTime()]));
+  for (const { version, publishedAt } of found.versions) {
+    const at = publishedHere.get(version);
+    if (at !== undefined && at !== new Date(publishedAt).getTime())
+      throw new UnusableInput({
+        file: 'versions/versions.json',
+        message:
+          `version ${version} was published on ${new Date(at).toISOString()} here and on ${publishedAt} there: ` +
+          'two different histories are not mixed. Import the bundle as another round-up.',
+      });
+  }
+  const tokens = new Set(links.map(({ token }) => token));
+  return {
+    versions: found.versions.filter(({ version }) => !publishedHere.has(version)),
+    links: found.links.filter(({ token }) => !tokens.has(token)),
+  };
+}
+
+/** Adds the published versions and links of a bundle that a round-up lacks. @throws UnusableInput as `newVersionsIn` */
 export async function bringVersions(
   db: Queryable,
   roundUpId: number,
   others: readonly Carried[],
 ): Promise<void> {
-  const found = readVersions(others);
-  if (!found || (await listPublications(db, roundUpId)).length > 0) return;
-  for (const { publishedAt, embargoUntil, ...version } of found.versions)
+  const fresh = await newVersionsIn(db, roundUpId, others);
+  for (const { publishedAt, embargoUntil, ...version } of fresh?.versions ?? [])
     await insertPublication(db, {
       ...{ ...version, roundUpId, publishedAt: new Date(publishedAt) },
       embargoUntil: embargoUntil === null ? null : new Date(embargoUntil),
     });
-  for (const link of found.links) await bringShareLink(db, roundUpId, link);
+  for (const link of fresh?.links ?? []) await bringShareLink(db, roundUpId, link);
 }

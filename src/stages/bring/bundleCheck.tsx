@@ -29,7 +29,14 @@ export function BundleCheck({ data }: { data: BundleCheckData }) {
   const fresh = data.entries.reduce((sum, entry) => sum + newRuns(entry, taken.get(entry.entry)!), 0);
   const isNew = [...taken.values()].includes('new');
   const hasLikes = data.entries.some((entry) => entry.candidates.length > 0);
-  const brings = fresh > 0 || isNew || !data.twin || asAnother;
+  const { versions, links } = data.published;
+  const brings = fresh > 0 || isNew || !data.twin || asAnother || versions > 0 || links > 0;
+  const publishedWords = [
+    versions > 0 && plural(versions, 'published version'),
+    links > 0 && plural(links, 'link'),
+  ]
+    .filter(Boolean)
+    .join(', ');
 
   function takeAll(pick: (entry: CheckedEntry) => Taken) {
     setTaken(new Map(data.entries.map((entry) => [entry.entry, pick(entry)])));
@@ -69,6 +76,7 @@ export function BundleCheck({ data }: { data: BundleCheckData }) {
         {data.loads.length > 0 && ` at ${data.loads.join(', ')}`}
         {data.setAside > 0 && `; ${data.setAside} set aside`}
         {data.unsettled > 0 && `; ${data.unsettled} not settled, which support no curve`}.
+        {publishedWords && ` New: ${publishedWords}.`}
         {data.others.length > 0 &&
           ` Also kept: ${data.others.slice(0, 5).join(', ')}${data.others.length > 5 ? ' …' : ''}.`}
       </p>
@@ -102,7 +110,11 @@ export function BundleCheck({ data }: { data: BundleCheckData }) {
         <>
           {brings ? (
             <button className="act-button" disabled={undecided > 0} onClick={() => void bringIn()}>
-              {fresh > 0 ? `Import ${plural(fresh, 'run')}` : 'Import: no run is new'}
+              {fresh > 0
+                ? `Import ${plural(fresh, 'run')}`
+                : publishedWords
+                  ? `Import ${publishedWords}`
+                  : 'Import: no run is new'}
             </button>
           ) : (
             <>
