@@ -1,3 +1,4 @@
+import { isVersionFile } from '@/formats/bundle/versionFiles';
 import { newVersionsIn } from '../publish/versionsAlong';
 import { clockNow } from '@/clock/clockNow';
 import { noProgress, type Tell } from '@/core/progress';
@@ -124,7 +125,7 @@ export async function checkUpload(
       loads: [...new Set(bundle.runs.map(({ run }) => loadLabel(run)))],
       setAside: bundle.runs.filter(({ run }) => run.setAside).length,
       unsettled: reduced.filter(({ reduction }) => !reduction.settled).length,
-      others: bundle.others.map((other) => other.path),
+      others: bundle.others.map((other) => other.path).filter((path) => !isVersionFile(path)),
       twin: inLab.twin,
       published: { versions: published?.versions.length ?? 0, links: published?.links.length ?? 0 },
     };

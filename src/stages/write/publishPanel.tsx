@@ -124,6 +124,7 @@ export function PublishPanel({
             the text.
           </p>
         )}
+        {question !== '' && <Fault>{question}</Fault>}
         {question !== '' && (
           <label className="flex items-start gap-2 text-[14.5px]">
             <input
@@ -140,7 +141,7 @@ export function PublishPanel({
         </button>
         {!isSaved && <p className="text-[13px] text-ink2">Your changes are being saved first.</p>}
       </Form>
-      <Fault>{fault}</Fault>
+      {fault !== question && <Fault>{fault}</Fault>}
       <Links links={links} ends={ends} onEnds={setEnds} onRevoke={revoke} />
     </section>
   );
