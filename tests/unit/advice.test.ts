@@ -54,10 +54,25 @@ const machine: Machine = {
   ...{ heightMm: 160, memoryMm: 38, budget: 70, room: null },
 };
 
+test('far beyond the measured load a die temperature is marked, then refused', () => {
+  const at = (watts: number) => advise(candidate, { ...machine, watts, limitC: 5000 });
+  expect(at(1.29 * LOAD_W)).toMatchObject({ status: 'fits', misses: [] });
+  expect(at(1.31 * LOAD_W)).toMatchObject({
+    status: 'open',
+    misses: [expect.stringContaining('measured at 170 W only')],
+    dieC: expect.any(Number),
+  });
+  expect(at(5000)).toMatchObject({
+    status: 'misses',
+    misses: ['measured at 170 W: 5000 W is too far beyond that'],
+    dieC: null,
+  });
+});
+
 test('the die is the room and R times the watts, for any machine that can be', () => {
   fc.assert(
     fc.property(
-      fc.double({ min: 20, max: 400, noNaN: true }),
+      fc.double({ min: 20, max: 1.29 * LOAD_W, noNaN: true }),
       fc.double({ min: 10, max: 40, noNaN: true }),
       fc.double({ min: 30, max: 36, noNaN: true }),
       (watts, roomC, noiseDba) => {
@@ -88,7 +103,7 @@ test.each<[string, Partial<Machine>, Partial<Candidate>, string, string[]]>([
   ['too dear', { budget: 49.5 }, {}, 'misses', ['10.50 EUR over the budget']],
   ['height not recorded', {}, { heightMm: null }, 'open', ['height not recorded']],
   ['no rate', {}, { price: unknown('priced in SEK') }, 'open', ['priced in SEK']],
-  ['too hot', { watts: 400 }, {}, 'misses', ['15.0 K over the limit']],
+  ['too hot', { watts: 200, limitC: 50 }, {}, 'misses', ['15.0 K over the limit']],
   ['too quiet a wish', { noiseDba: 24 }, {}, 'misses', ['its quietest setting is 30.0 dB(A)']],
   [
     'two things',

@@ -17,7 +17,7 @@ export function FitNote({ roundUpId, data }: { roundUpId: number; data: FilterDa
   if (!data.isOn)
     return (
       <p className="label-text pb-2">
-        All entries are ranked.{' '}
+        {data.all > 0 && 'No entry is left out. '}
         <Link className={LINK} href={fits}>
           Rank only what fits a machine
         </Link>

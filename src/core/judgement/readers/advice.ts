@@ -74,6 +74,10 @@ function roomLeft(
   };
 }
 
+/** K/W is taken as constant over the load. Above these multiples of the measured load that is marked, or refused. */
+const MARKED_ABOVE = 1.3;
+const REFUSED_ABOVE = 2;
+
 /**
  * What an entry would do in a reader's machine: the die at the wished noise is room + R × watts, by R of the curve at the
  * nearest load (a cooler's K/W hardly hangs on its load). It fits only where every wish is kept beyond its doubt; what its
@@ -94,9 +98,15 @@ export function advise(candidate: Candidate, machine: Machine): Advice {
   let heat: Pick<Advice, 'dieC' | 'interval95' | 'marginK' | 'levelDb' | 'rise'> = {
     ...{ dieC: null, interval95: null, marginK: null, levelDb: null, rise: null },
   };
+  // The load of the curve: its rise stands at nominal watts, R × W.
+  const measuredW = found.placed && found.resistanceKPerW !== null ? found.value / found.resistanceKPerW : 0;
   if (!found.placed || found.resistanceKPerW === null)
     misses.unshift({ missed: found.placed ? 'no power was read' : found.reason });
+  else if (watts > REFUSED_ABOVE * measuredW)
+    misses.unshift({ missed: `measured at ${measuredW.toFixed(0)} W: ${watts} W is too far beyond that` });
   else {
+    if (watts > MARKED_ABOVE * measuredW)
+      misses.unshift({ open: `measured at ${measuredW.toFixed(0)} W only: ${watts} W is an extrapolation` });
     const riseK = found.resistanceKPerW * watts;
     const factor = riseK / found.value;
     const interval95 =
