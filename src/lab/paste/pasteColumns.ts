@@ -24,7 +24,19 @@ export function plainHeading(heading: string): string {
     .trim();
 }
 
-/** What each column is by its heading; null where nobody can say. Of two of one meaning the first counts. */
+/** A heading without case, accents and signs, its unit included: labels of Abanico are compared whole. */
+const wholeHeading = (heading: string): string =>
+  heading
+    .normalize('NFKD')
+    .replace(/\p{M}/gu, '')
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}%]+/gu, ' ')
+    .trim();
+
+/**
+ * Recognises each column by its heading, or returns null. Abanico's own labels and column names come first, then units, then other names.
+ * Of two columns of one meaning the first counts.
+ */
 export function recognised(
   headings: readonly string[],
   columns: readonly PasteColumn[],
@@ -38,11 +50,15 @@ export function recognised(
   const taken = new Set<string>();
   return headings.map((heading) => {
     const plain = plainHeading(heading);
+    const whole = wholeHeading(heading);
+    const labelled = columns.find(
+      ({ id, label }) => whole !== '' && [wholeHeading(label), wholeHeading(id)].includes(whole),
+    );
     const own = columns.find(
       ({ id, called }) => plain !== '' && (called.includes(plain) || plain === id.toLowerCase()),
     );
     const named = own?.id ?? (plain === '' ? null : (more.otherwise?.(heading) ?? null));
-    const id = more.first?.(heading) ?? named;
+    const id = labelled?.id ?? more.first?.(heading) ?? named;
     if (id === null || taken.has(id)) return null;
     // Of readings at places each column is another place.
     if (!id.endsWith('@')) taken.add(id);

@@ -23,7 +23,7 @@ import {
 } from './pasteColumns';
 
 /** Columns of a line-up’s own CSV that people write by hand; texts, or numbers with a unit behind. */
-const COLUMNS: readonly (PasteColumn & { isNumber?: true })[] = [
+export const LINE_UP_COLUMNS: readonly (PasteColumn & { isNumber?: true })[] = [
   {
     id: 'product',
     label: 'Product',
@@ -84,15 +84,31 @@ function countedFans(
 const currencyIn = (headings: readonly string[], as: readonly (string | null)[]) =>
   /\b[A-Z]{3}\b/.exec(headings[as.indexOf('price')] ?? '')?.[0];
 
+/** “2 × Airlo 12” is two fans called Airlo 12, unless a column counts them otherwise. */
+function splitFans(fan: string, count: string): { fan: string; count: string } {
+  const [, counted = '', name = ''] = /^(\d{1,2})\s*[×x*]\s*(\D.*)$/i.exec(fan) ?? [];
+  return counted !== '' && (count === '' || count === counted)
+    ? { fan: name, count: counted }
+    : { fan, count };
+}
+
+/** “Price EUR” is a price: the currency is read from the heading. */
+const byCurrency = (heading: string): string | null =>
+  /^(street )?(price|cost)\W+[A-Z]{3}\W*$/i.test(heading.trim()) ? 'price' : null;
+
 function madeEntry(cells: RowCells): LineUpCsvRow | null {
-  const values = COLUMNS.map(({ id, isNumber }) =>
+  const values = LINE_UP_COLUMNS.map(({ id, isNumber }) =>
     id === 'kind' ? kindOf(cells.text(id)) : isNumber ? String(cells.number(id) ?? '') : cells.text(id),
   );
+  const at = (name: string) => LINE_UP_COLUMNS.findIndex(({ id }) => id === name);
+  const fans = splitFans(values[at('fan')]!, values[at('fan_count')]!);
+  values[at('fan')] = fans.fan;
+  values[at('fan_count')] = fans.count;
   // A fan by itself is its own.
   const isFan = kindOf(cells.text('kind')) === 'fan' && cells.text('fan') === '';
-  if (isFan) values[COLUMNS.findIndex(({ id }) => id === 'fan')] = cells.text('product');
+  if (isFan) values[at('fan')] = cells.text('product');
   // The reader of the line-up’s own CSV is the one that knows what an entry can be.
-  const { rows, problems } = readLineUp(stringify([COLUMNS.map(({ id }) => id), values]));
+  const { rows, problems } = readLineUp(stringify([LINE_UP_COLUMNS.map(({ id }) => id), values]));
   for (const { column, message } of problems) cells.fail(column ?? '', message);
   return cells.isSound ? (rows[0] ?? null) : null;
 }
@@ -100,7 +116,7 @@ function madeEntry(cells: RowCells): LineUpCsvRow | null {
 async function readBlock(roundUpId: number, request: PasteRequest) {
   const { brief } = await pastedInto(roundUpId);
   const { headings, rows } = readPasted(request.text);
-  const found = request.as ?? recognised(headings, COLUMNS);
+  const found = request.as ?? recognised(headings, LINE_UP_COLUMNS, { otherwise: byCurrency });
   // A block without headings begins with the names.
   const named = found.every((id) => id === null) ? ['product', ...found.slice(1)] : found;
   const as = request.as ?? countedFans(named, rows);
@@ -129,7 +145,11 @@ async function readBlock(roundUpId: number, request: PasteRequest) {
 export const pasteEntries: PasteKind = {
   async look(roundUpId, request) {
     const { rows, ...block } = await readBlock(roundUpId, request);
-    return { ...block, offered: COLUMNS.map(({ id, label }) => ({ id, label })), rows: shownRows(rows) };
+    return {
+      ...block,
+      offered: LINE_UP_COLUMNS.map(({ id, label }) => ({ id, label })),
+      rows: shownRows(rows),
+    };
   },
   async take(roundUpId, request) {
     const rows = allMade((await readBlock(roundUpId, request)).rows);

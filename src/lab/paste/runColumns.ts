@@ -55,6 +55,7 @@ const isRoom = (plain: string) => /\b(room|floor|background|ambient|quiet|raum)\
 
 /** A room in decibels is no temperature, and one in degrees no level. */
 function byUnit(heading: string): string | null {
+  if (/%\s*[)\]]?\s*$/.test(heading) && /\b(fans?|duty|pwm|setting)\b/i.test(heading)) return 'dutyPct';
   const { unit } = headingUnit(heading);
   if (unit?.unit === 'dB(A)') return isRoom(plainHeading(heading)) ? 'floorDb' : 'noiseDb';
   if (unit?.unit !== 'degC') return null;
@@ -74,9 +75,23 @@ function byWords(heading: string, readsAir: boolean): string | null {
   return BY_QUANTITY[quantity] ?? `more.${channelOf(quantity).heading}`;
 }
 
-/** Where a column of readings was read: its heading without the quantity and the unit. */
+/** The heading of a column of readings without its unit at the end: “airspeed 10 cm” of “airspeed 10 cm, m/s”. */
+function withoutUnit(heading: string, quantity: string): string {
+  const units = isReadingQuantity(quantity) ? unitsOf(quantity) : [];
+  const unit = units.find((other) => heading.trim().toLowerCase().endsWith(other.toLowerCase()));
+  return unit
+    ? heading
+        .trim()
+        .slice(0, -unit.length)
+        .replace(/[\s,;/]+$/, '')
+    : heading;
+}
+
+/** The place at which a column of readings was read: its heading without the quantity and the unit. */
 function placeOf(heading: string, quantity: string): string {
-  const bare = heading.replace(new RegExp(quantity, 'i'), '').replace(/[([{].*?[)\]}]/g, '');
+  const bare = withoutUnit(heading, quantity)
+    .replace(new RegExp(quantity, 'i'), '')
+    .replace(/[([{].*?[)\]}]/g, '');
   return bare.replace(/^[\s,:@]+|[\s,:]+$|\bat\b/gi, '').trim() || heading.trim();
 }
 
