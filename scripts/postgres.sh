@@ -108,12 +108,14 @@ refuse_foreign_data() {
 If a lab was here, put its folder $home/cluster back. For a new lab choose an empty folder:  ABANICO_DATA=~/abanico-data ./abanico start"
 }
 
-# Deletes folders that a killed start listed as unfinished, each recognised by its inode.
+# Deletes folders that a killed start listed as unfinished, each recognised by its inode. They are listed by name, and looked for in this
+# folder only: in a copy of it they are others, and stay.
 delete_unfinished() {
-  local inode folder
+  local inode name
   [ -f "$pg_home/unfinished" ] || return 0
-  while read -r inode folder; do
-    [ "$(stat -c %i "$folder" 2>/dev/null)" != "$inode" ] || rm -rf --one-file-system "$folder" "$folder.own"
+  while read -r inode name; do
+    [[ "$name" =~ ^making\.[0-9]+$ ]] && [ "$(stat -c %i "$pg_home/$name" 2>/dev/null)" = "$inode" ] || continue
+    rm -rf --one-file-system "${pg_home:?}/$name" "$pg_home/$name.own"
   done <"$pg_home/unfinished"
   rm -f "$pg_home/unfinished"
 }
@@ -137,7 +139,7 @@ Put the file back (it holds PostgreSQL's major version), or choose another data 
   # It has another name until it is finished, a new one each time: a killed initdb may still run.
   new="$pg_home/making.$$"
   mkdir "$new"
-  echo "$(stat -c %i "$new") $new" >"$pg_home/unfinished"
+  echo "$(stat -c %i "$new") making.$$" >"$pg_home/unfinished"
   [ -z "$pg_user" ] || chown "$pg_user" "$new"
   (umask 077 && node -e 'process.stdout.write(require("crypto").randomBytes(24).toString("hex"))' >"$pg_home/password")
   [ -z "$pg_user" ] || chown "$pg_user" "$pg_home/password"

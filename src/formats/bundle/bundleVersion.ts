@@ -4,20 +4,24 @@ import type { ReportVersion } from '@/core/verdict/reportVersion';
 
 const PACKAGE = 'datapackage.json';
 
-const words = () => string().defined().max(20_000);
-const count = () => number().required().integer().min(1);
-const moment = () =>
+/** Fields of what was published, wherever a bundle lists it. */
+export const words = () => string().defined().max(20_000);
+export const count = () => number().required().integer().min(1);
+export const moment = () =>
   string()
     .required()
-    .test('moment', 'no ISO 8601 time', (text) => isoTime(text ?? '') !== null);
+    .test('moment', 'no moment in time', (text) => isoTime(text ?? '') !== null);
+
+export const corrections = () =>
+  array(
+    object({ number: count(), at: moment(), reason: words(), changes: array(words()).required() }),
+  ).required();
 
 /** `abanico.version` of a published bundle: its number, date and corrections. */
 export const bundleVersion: ObjectSchema<ReportVersion> = object({
   number: count(),
   publishedAt: moment(),
-  corrections: array(
-    object({ number: count(), at: moment(), reason: words(), changes: array(words()).required() }),
-  ).required(),
+  corrections: corrections(),
 });
 
 /** Writes the version into the description of a bundle, so that every report of it shows the same. */

@@ -2,22 +2,17 @@ import { isoTime } from '@/core/isoTime';
 import { strFromU8, strToU8 } from 'fflate';
 import { array, number, object, string, ValidationError, type InferType } from 'yup';
 import { UnusableInput } from '../problem';
+import { corrections, count, moment, words } from './bundleVersion';
 
 /** Published versions and their links, as a private bundle takes them along (FORMATS names no table for them: nobody else reads them). */
 const LIST = 'versions/versions.json';
 const FOLDER = 'versions/';
 
-const moment = () =>
-  string()
-    .required()
-    .test('moment', 'no moment in time', (text) => isoTime(text ?? '') !== null);
 const maybeMoment = () =>
   string()
     .nullable()
     .defined()
     .test('moment', 'no moment in time', (text) => text === null || isoTime(text ?? '') !== null);
-const words = () => string().defined().max(20_000);
-const count = () => number().required().integer().min(1);
 
 const figure = object({
   entry: words(),
@@ -38,9 +33,7 @@ const list = object({
       embargoUntil: maybeMoment(),
       reason: words(),
       changes: array(words()).required(),
-      corrections: array(
-        object({ number: count(), at: moment(), reason: words(), changes: array(words()).required() }),
-      ).required(),
+      corrections: corrections(),
       figures: array(figure).required(),
     }),
   )
