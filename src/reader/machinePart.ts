@@ -1,16 +1,11 @@
 import type { ReadersCopy } from '@/contracts/readersCopy';
-import type { Advice } from '@/core/judgement/readers/advice';
+import { adviceWords } from '@/core/judgement/readers/adviceWords';
+import { sentence } from '@/core/words';
 import { MACHINE, type MachineField, type ReadersMachine } from './choice';
 import { h } from './dom';
 import { numberField, choiceField } from './fields';
 import type { ReadersFits } from './machine';
 import { colourOf, mark, whisker } from './marks';
-
-const STATUS: Record<Advice['status'], string> = {
-  fits: 'Fits',
-  open: 'Too close to call',
-  misses: 'Does not fit',
-};
 
 /** The reader’s machine as fields; made once, so that what is being typed stays. */
 export function machineFields(
@@ -52,8 +47,9 @@ export function fitsPart({ answer, load, advice }: ReadersFits, { limitC }: Read
     marginK === null ? [] : [marginK + interval95!, marginK - interval95!],
   );
   const scale = [Math.min(0, ...margins) - 1, Math.max(1, ...margins) + 1] as const;
-  const list = advice.map(({ entry, name, position, status, misses, dieC, interval95, marginK }) =>
-    h(
+  const list = advice.map((fit) => {
+    const { entry, name, position, status, misses, dieC, interval95, marginK } = fit;
+    return h(
       'li',
       { class: `ask-${status}`, 'data-fit': entry },
       h(
@@ -61,7 +57,7 @@ export function fitsPart({ answer, load, advice }: ReadersFits, { limitC }: Read
         {},
         mark(position),
         h('bdi', {}, name),
-        h('span', { class: status === 'fits' ? 'ok' : 'warn' }, ` ${STATUS[status]}`),
+        h('span', { class: status === 'fits' ? 'ok' : 'warn' }, ` ${sentence(adviceWords(fit))}`),
       ),
       marginK !== null && interval95 !== null
         ? whisker({ value: marginK, interval95 }, scale, colourOf(position))
@@ -73,8 +69,8 @@ export function fitsPart({ answer, load, advice }: ReadersFits, { limitC }: Read
           .filter(Boolean)
           .join('; '),
       ),
-    ),
-  );
+    );
+  });
   return [
     h('p', { class: 'ask-answer', dir: 'auto' }, answer),
     h(

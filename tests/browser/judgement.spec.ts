@@ -239,7 +239,7 @@ test('for whom it fits: who is left out and why, none left told, and all taken a
   await page.getByRole('link', { name: 'Rank only what fits' }).click();
   await expect(page.locator('[data-left-out="tramontana"]')).toContainText('168 mm tall, 8 mm too tall');
   await expect(page.getByRole('status').filter({ hasText: 'Only what fits' })).toContainText(
-    / entries of 8, for 170 W in 23 °C with a limit of 90 °C, a height of 160 mm/,
+    / entry of 8, for 170 W in 23 °C with a limit of 90 °C, a height of 160 mm/,
   );
   expect((await order(page)).includes('tramontana')).toBe(false);
   await page.goto(`${page.url()}&socket=none`);

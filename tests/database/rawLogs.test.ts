@@ -116,6 +116,8 @@ test('an evening of three instruments, joined by their clocks, gives the known r
   const runs = await withDatabase((db) => listRuns(db, done.roundUpId));
   expect(runs.map((run) => run.setting).sort()).toEqual(['56 %', '78 %']);
   expect(runs.every((run) => run.hasTrace && run.reduction.ambientSource === 'probe')).toBe(true);
+  // Its logs are of an evening before today, and are its own.
+  expect(runs.some((run) => run.isOlder)).toBe(false);
   // The upload is used up: brought twice, it comes in once.
   expect(await importRawRuns(id, plan({ dryRun: false }))).toMatchObject({ imported: false });
 });

@@ -8,6 +8,7 @@ import { createRoundUp } from '@/lab/roundUps/createRoundUp';
 import { viewLineUp } from '@/lab/lineUp/lineUpView';
 import { offeredPlaces } from '@/lab/air/readPlaces';
 import { newRun, runEdit } from '@/lab/runs/runEditSchema';
+import { verdictOf } from '@/lab/orders/verdictView';
 import { viewRoundUp } from '@/lab/model/roundUpView';
 import { saveSheet } from '@/lab/planning/saveSheet';
 import { viewBrief } from '@/lab/planning/briefView';
@@ -123,4 +124,18 @@ test('places of a brief are offered before anybody has read there', async () => 
   const body = { ...sheet.body, places };
   await saveSheet('brief', id, { version: sheet.version, body, who: 'Ana', reason: 'asked' });
   expect(await offeredPlaces((await viewRoundUp(id))!)).toEqual(places);
+});
+
+test('what the bench left out is told with its reason in the method, and stays so in a bundle', async () => {
+  const point = { entry: 'a', mount: 2, pass: 1, ...{ loadW: 170, loadName: '', gpuLoadW: 0 } };
+  const leftOut = [{ ...point, setting: '20 %', why: 'skipped: the fan stands still' }];
+  const listed = `"formatVersion":1,"leftOut":${JSON.stringify(leftOut)}`;
+  const id = await importSound(smallBundle(replacing('datapackage.json', '"formatVersion":1', listed)));
+  const told = async (of: number) => (await verdictOf((await viewRoundUp(of))!, {})).method.join(' ');
+  expect(await told(id)).toMatch(/left out: [^:]+ at 170 W, 20 %, mount 2: skipped: the fan stands still/);
+  const back = await importSound(await exported(id));
+  expect((await viewRoundUp(back))!.leftOut).toEqual(leftOut);
+  // Measured since, it is left out no more.
+  expect(await type(back, { mount: 2, setting: '20 %', confirmed: true })).toMatchObject({ saved: true });
+  expect(await told(back)).not.toContain('left out:');
 });

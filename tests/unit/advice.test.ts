@@ -139,6 +139,11 @@ test('a loop fits by its radiator at a side of the case; what is left over other
     misses: [expect.stringContaining('397 mm goes nowhere in Baúl')],
   });
   expect(advise({ ...loop, radiatorMm: null }, { ...machine, room }).status).toBe('open');
+  // Nobody said whether there is room for it.
+  expect(advise(loop, { ...machine, heightMm: 160 })).toMatchObject({
+    status: 'open',
+    misses: ['room for its radiator was not given'],
+  });
   expect(advise(candidate, { ...machine, room })).toMatchObject({
     overMm: 2,
     memoryOverMm: 2,

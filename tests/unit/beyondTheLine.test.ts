@@ -459,7 +459,9 @@ test('a loop fits by its radiator with its fans on one face or both, and never b
   expect(configuredSize(loop, { fans: [fan('push'), fan('pull')] }).radiatorDepthMm).toBe(77);
   const entry = { ...fits, ...size };
   const wish = { ...ANY, heightMm: 40, memoryMm: 60, fanThicknessMm: 10 };
-  expect(whyLeftOut(entry, wish)).toEqual([]);
+  expect(whyLeftOut(entry, ANY)).toEqual([]);
+  expect(whyLeftOut(entry, { ...wish, radiatorMm: 400 })).toEqual([]);
+  expect(whyLeftOut(entry, wish)).toEqual(['room for its radiator was not given']);
   expect(whyLeftOut(entry, { ...wish, radiatorMm: 400, radiatorDepthMm: 50 })).toEqual([
     'radiator with fans 52 mm deep, 2 mm too deep',
   ]);

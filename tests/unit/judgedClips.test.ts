@@ -230,3 +230,30 @@ test('sone is a response of which less is better, in doubt by a share where noth
   expect(sone).toMatchObject({ unit: 'sone', better: 'lower', throttles: false });
   expect(curveRule(sone, 'rpm')).toMatchObject({ assumed: 0.05, byShare: true });
 });
+
+test('a level that hum raises is told as hum, and not as a gain that was moved', () => {
+  const fan = noise(0.01, 4);
+  const hum = fan.map((value, i) => {
+    const line = (hz: number) => Math.sin((2 * Math.PI * hz * i) / RATE);
+    return value + 0.25 * line(50) + 0.08 * line(150) + 0.04 * line(250);
+  });
+  const meterDba = judge().levelDba!;
+  const kinds = (sound: KeptSound) => judge({ meterDba }, '50 %', sound).faults.map(({ kind }) => kind);
+  expect(judge({}, '50 %', heard(hum)).levelDba!).toBeGreaterThan(meterDba + 2);
+  expect(kinds(heard(hum))).toEqual(['hum']);
+  expect(kinds(heard(fan.map((value) => 1.4 * value)))).toEqual(['meter']);
+});
+
+test('a wave cut off below full scale is clipped; a low tone that is flat at its peak is not', async () => {
+  const most = 10 ** (-0.01 / 20);
+  const clippedIn = async (samples: Float64Array) =>
+    (await hearSource(bytesSource('a.wav', wavBytes(samples, RATE)), 0)).clippedSamples;
+  const loud = noise(0.5, 1);
+  expect(await clippedIn(loud.map((value) => Math.max(-most, Math.min(most, value))))).toBeGreaterThan(500);
+  const low = Float64Array.from({ length: RATE }, (_, i) => 0.998 * Math.sin((2 * Math.PI * 40 * i) / RATE));
+  expect(await clippedIn(low)).toBe(0);
+  // Two samples of each period are its greatest.
+  const tone = Float64Array.from({ length: RATE }, (_, i) => 0.97 * Math.cos((Math.PI * (2 * i + 1)) / 48));
+  expect(await clippedIn(tone)).toBe(0);
+  expect(await clippedIn(noise(0.2, 1))).toBe(0);
+});

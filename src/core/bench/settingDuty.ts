@@ -55,3 +55,13 @@ export function settingKind(label: string): SettingKind {
   if (duty && Number(duty[1]) <= 100) return { kind: 'duty', dutyPct: Number(duty[1]), apart };
   return { kind: 'unreadable' };
 }
+
+/**
+ * The duty of the first fan that a label states with its unit, %; null where it states none.
+ *
+ * @example dutyOfLabel('60 %, pump 40 %') → 60
+ */
+export function dutyOfLabel(label: string): number | null {
+  const asked = settingKind(label);
+  return label.includes('%') && asked.kind === 'duty' && /^\s*\d/.test(label) ? asked.dutyPct : null;
+}

@@ -29,6 +29,7 @@ const DONE: MethodDone = {
   unsettled: 0,
   movedWindows: 0,
   calledSettled: 0,
+  leftOut: [],
   corrected: [],
 };
 const changed = (more: Partial<Brief>): Brief => ({ ...defaultBrief(), ...more });

@@ -3,6 +3,7 @@ import { hasDie, type LabRun } from '../runs/labRun';
 import { loadKey, loadLabel } from '../runs/load';
 import { groupBy } from '../statistics/groupBy';
 import { plural, type Range } from '../words';
+import { leftOutWords, type LeftOutPoint } from '../plan/leftOut';
 import { briefLoad, isWithoutHeat, type Brief } from './brief';
 
 /** What was really done, from the runs that count. */
@@ -29,6 +30,8 @@ export interface MethodDone {
   unsettled: number;
   movedWindows: number;
   calledSettled: number;
+  /** Planned points that were left out and not measured since, in words, with the reason. */
+  leftOut: string[];
   /** Readings of the meter that were corrected on request, in words: how many, by how much, and by what it is known. */
   corrected: string[];
 }
@@ -51,7 +54,8 @@ function rangeOf(values: readonly number[]): Range {
 export function methodDone(
   brief: Pick<Brief, 'loads'>,
   runs: readonly LabRun[],
-  entries: readonly { entry: string; isControl: boolean }[],
+  entries: readonly { entry: string; product: string; isControl: boolean }[],
+  leftOut: readonly LeftOutPoint[] = [],
 ): MethodDone | null {
   const counting = runs.filter((run) => run.setAside === '');
   if (counting.length === 0) return null;
@@ -87,6 +91,11 @@ export function methodDone(
     unsettled: withDie.filter((run) => !run.reduction.settled).length,
     movedWindows: counting.filter((run) => run.movedWindow !== null).length,
     calledSettled: counting.filter((run) => run.note.includes('called settled over the rule')).length,
+    leftOut: leftOutWords(
+      leftOut,
+      counting,
+      (entry) => entries.find((other) => other.entry === entry)?.product ?? entry,
+    ),
     corrected: [
       ...groupBy(counting, ({ levelCorrection }) => JSON.stringify(levelCorrection)).values(),
     ].flatMap((own) => {
@@ -131,6 +140,7 @@ export function departures(
   if (done.movedWindows > 0) told.push(`the window of ${plural(done.movedWindows, 'run')} was moved by hand`);
   if (done.calledSettled > 0)
     told.push(`${plural(done.calledSettled, 'soak was', 'soaks were')} called settled before the rule`);
+  told.push(...done.leftOut.map((words) => `left out: ${words}`));
   told.push(...done.corrected);
   if (done.unsettled > 0)
     told.push(

@@ -4,7 +4,7 @@ import { halfWidth, sureTerm } from '../uncertainty/doubt';
 import { NORMAL_95 } from '@/core/statistics/distributions/normal';
 import { judgedSettings, type Judged } from './settings/judgedSettings';
 import { instrumentDoubt, type InstrumentDoubt } from '../rig/instrumentDoubt';
-import { RISE_AGAINST_NOISE, type CurveRule, type KeptRule } from './curveRule';
+import { RISE_AGAINST_NOISE, type Against, type CurveRule, type KeptRule } from './curveRule';
 import type { Field } from './field';
 import { isMissing } from '../missing';
 import { pooledReadings, readingsUOf, roomScatter } from './settings/settingDoubt';
@@ -64,6 +64,8 @@ export interface EntryCurve {
   points: CurvePoint[];
   /** Settings without any usable run, along the axis. */
   leftOut: LeftOutSetting[];
+  /** What none of its runs has, though it has runs: a word for it. */
+  lacks?: string;
   /** Where its quietest setting alone was asked for: the one that did not count. */
   missedQuietest?: LeftOutSetting;
   /** Standard uncertainty that all levels of the rig share, dB: the meter's class. */
@@ -84,6 +86,14 @@ function whyLeftOut(points: readonly MeasuredPoint[]): LeftOutSetting['why'] {
   if (points.some(({ settled }) => !settled)) return 'unsettled';
   return points.some(({ level }) => level.underRange) ? 'under-range' : 'at-floor';
 }
+
+/** What tells where a run stands on an axis. */
+const PLACE_WORDS: Record<Against, string> = {
+  noise: 'level',
+  rpm: 'fan speed',
+  duty: 'duty',
+  sone: 'calibrated recording',
+};
 
 function leftOutSettings(points: readonly MeasuredPoint[], { against }: CurveRule): LeftOutSetting[] {
   const bySetting = [...groupBy(points, (point) => point.setting)];
@@ -206,6 +216,8 @@ export function entryCurves(
     })),
   };
   const readings = pooledReadings(usable, rule.byShare);
+  const lacksPlace = (measured: readonly MeasuredPoint[]) =>
+    measured.length > 0 && measured.every((point) => isMissing(placeOn(point, against)));
   return entered.map(({ entry, points: whole, settings }, i) => ({
     entry,
     rule: { against, better: rule.better, law },
@@ -214,6 +226,7 @@ export function entryCurves(
       curvePoint(setting, spreads[i]![j]!.spread, judged[i]![j]!, { rule, instruments, readings }),
     ),
     leftOut: leftOutSettings(whole, rule),
+    ...(lacksPlace(whole) ? { lacks: PLACE_WORDS[against] } : {}),
     // Where the axis is no level, an error of the meter moves nothing along it.
     sharedLevelDb: against === 'noise' ? instruments.sharedLevelDb : 0,
     sharedRiseK: instruments.sharedRiseK,

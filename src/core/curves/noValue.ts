@@ -43,7 +43,8 @@ export function noUsable(curve: EntryCurve): NoValue {
       reason: 'all its settings are within 3 dB of room noise, so its levels are only upper bounds',
     };
   }
-  return { placed: false, status: 'no-runs', reason: 'no runs at this load' };
+  const reason = curve.lacks ? `its runs at this load have no ${curve.lacks}` : 'no runs at this load';
+  return { placed: false, status: 'no-runs', reason };
 }
 
 /** The line lies below the quietest, or slowest, usable setting (FORMATS steps 7 and 13). */

@@ -41,6 +41,9 @@ export function socketList(text: string): string[] {
     .filter(Boolean);
 }
 
+/** Room was asked for, but not for a radiator. */
+export const NO_RADIATOR_ASKED = 'room for its radiator was not given';
+
 const over = (mm: number) => `${Number(mm.toFixed(1))} mm`;
 
 /**
@@ -65,6 +68,9 @@ export function missedLimits(entry: Sized, limits: RoomLimits): Miss[] {
       if (missed !== null) found.push({ missed });
     }
   };
+  const { heightMm, memoryMm, fanThicknessMm, radiatorMm } = limits;
+  const asksRoom = heightMm !== null || memoryMm !== null || fanThicknessMm !== null;
+  if (entry.isLoop && radiatorMm === null && asksRoom) found.push({ open: NO_RADIATOR_ASKED });
   if (entry.isLoop || entry.radiatorMm !== null) {
     check(limits.radiatorMm, entry.radiatorMm, 'radiator', (mm, most) =>
       mm > most ? `radiator ${mm} mm long, ${over(mm - most)} too long` : null,

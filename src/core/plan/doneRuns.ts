@@ -16,7 +16,9 @@ const key = (entry: string, mount: number, point: PlannedPoint) =>
  *
  * Example: With one run of an entry's mount 1 at 170 W and ‘56 %’: its first pass is done, its second is not.
  */
-export function doneBy(runs: readonly DoneRun[]): (mounting: Mounting, point: PlannedPoint) => boolean {
+export function doneBy(
+  runs: readonly DoneRun[],
+): (mounting: Pick<Mounting, 'entry' | 'mount'>, point: PlannedPoint) => boolean {
   const done = new Set(runs.map((run) => key(run.entry, run.mount, run)));
   // Before the first run nothing need be looked up, and plans are laid anew at every move.
   if (done.size === 0) return () => false;

@@ -276,3 +276,27 @@ export function assumedWords({ assumed, unit }: Pick<Response, 'assumed' | 'unit
     ? `${Number((100 * assumed.share).toFixed(1))} % of the value`
     : `${assumed.absolute} ${unit}`;
 }
+
+/**
+ * What a run without a value of a response lacks, in words: “die temperature”, “calibrated recording”.
+ *
+ * @example lackWords({ name: 'Airspeed', source: { from: 'reading', quantity: 'airspeed' } }) → 'airspeed'
+ */
+export function lackWords({ name, source }: Pick<Response, 'name' | 'source'>): string {
+  switch (source.from) {
+    case 'die':
+      return 'die temperature';
+    case 'sensor':
+      return `${partName({ name }).toLowerCase()} temperature`;
+    case 'loudness':
+      return 'calibrated recording';
+    case 'reading':
+      return source.quantity;
+    case 'clock':
+    case 'score':
+    case 'level':
+      return source.from;
+    default:
+      return `value of “${name}”`;
+  }
+}

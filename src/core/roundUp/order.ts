@@ -3,7 +3,7 @@ import { entryCurves, type EntryCurve } from '../curves/entryCurve';
 import { controlRise } from '@/core/judgement/measures/controlRise';
 import type { DetailRule } from '@/core/judgement/measures/entryDetail';
 import { lineRule, rankAtLine, type LineRule, type Ranking } from '../ranking/rankAtLine';
-import { curveRule, type Response } from '../responses/responses';
+import { curveRule, lackWords, type Response } from '../responses/responses';
 import { historyAt } from '../rig/rigRemounts';
 import { instrumentsOf } from '../rig/instrumentDoubt';
 import { isFixedWatts, type Load } from '../runs/load';
@@ -35,7 +35,14 @@ export function curvesOf(
   const instruments = instrumentsOf(roundUp.instruments, response);
   // Of a die's rise alone the lab keeps what its remounts scattered by.
   const history = response.throttles && against === 'noise' ? historyAt(roundUp.remounts, load) : null;
-  return entryCurves(roundUp.entries, points, instruments, curveRule(response, against), history);
+  const curves = entryCurves(roundUp.entries, points, instruments, curveRule(response, against), history);
+  const withRuns = new Set(runs.map(({ entry }) => entry));
+  const withPoints = new Set(points.map(({ entry }) => entry));
+  return curves.map((curve) =>
+    withRuns.has(curve.entry) && !withPoints.has(curve.entry)
+      ? { ...curve, lacks: lackWords(response) }
+      : curve,
+  );
 }
 
 /** The rule by which a response is ranked at a load in the round-up's rig and reference room, but for the line. */

@@ -1,3 +1,4 @@
+import { dutyOfLabel } from '../bench/settingDuty';
 import type { MeasuredPoint } from '../curves/settings/measuredPoint';
 import { dieValue } from '../reduction/dieValue';
 import type { Response } from '../responses/responses';
@@ -46,7 +47,7 @@ export function runPoint(
     pass: run.pass,
     setting: run.setting,
     level: run.level,
-    dutyPct: run.dutyPct,
+    dutyPct: run.dutyPct ?? dutyOfLabel(run.setting),
     rpm: run.rpm,
     sone: sone && !sone.isBound ? sone.sone : null,
     isBound: value.isBound,

@@ -58,6 +58,18 @@ export async function copyRoundUp(
   return rows[0]?.id ?? null;
 }
 
+/** A round-up begins no later than runs that are measured for it: it is dated back to the first of them. */
+export async function beginWithRuns(
+  db: Queryable,
+  roundUpId: number,
+  runIds: readonly number[],
+): Promise<void> {
+  await db.query(
+    `UPDATE round_ups SET began_at = least(began_at, (SELECT min(measured_at) FROM runs WHERE id = ANY ($2))) WHERE id = $1`,
+    [roundUpId, runIds],
+  );
+}
+
 /** An entry of the same product and sample with the same fans, and no run; its id. */
 export async function copyEntry(db: Queryable, entryId: number): Promise<number> {
   const { rows } = await db.query<{ id: number }>(

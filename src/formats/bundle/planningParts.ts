@@ -5,6 +5,7 @@ import type { Entry } from '@/core/lineUp/entry';
 import type { Product } from '@/core/lineUp/product';
 import type { Sample } from '@/core/lineUp/sample';
 import type { Verdict } from '@/core/verdict/verdictSheet';
+import type { LeftOutPoint } from '@/core/plan/leftOut';
 import type { PlanSheet } from '@/core/plan/planSheet';
 import type { RigRemounts } from '@/core/rig/rigRemounts';
 import type { RigBook } from '@/core/rig/instrument';
@@ -12,6 +13,7 @@ import type { RigSetup } from '@/core/rig/rigSetup';
 import type { Problem } from '../problem';
 import { briefSheet } from '@/contracts/sheets/briefSheet';
 import { caseSheet } from '@/contracts/sheets/caseSheet';
+import { leftOutPoints } from '@/contracts/sheets/leftOutSheet';
 import { text, whole } from '@/contracts/sheets/fields';
 import type { PlateSheet } from '@/contracts/sheets/plateSheet';
 import type { PricesSheet } from '@/contracts/sheets/pricesSheet';
@@ -53,6 +55,8 @@ export interface PlanningParts {
   remounts: readonly RigRemounts[];
   /** The case that the rig stands in. */
   labCase: LabCase | null;
+  /** Planned points that the bench left out, and why. */
+  leftOut: readonly LeftOutPoint[];
   /** By the entry's id. */
   lineUp: Record<string, BundleLineUp>;
 }
@@ -66,6 +70,7 @@ export const NO_PARTS: PlanningParts = {
   book: null,
   remounts: [],
   labCase: null,
+  leftOut: [],
   lineUp: {},
 };
 
@@ -116,6 +121,7 @@ export function readPlanningParts(abanico: Raw): { parts: PlanningParts; problem
     book: part(rigBookSheet, rig.book, 'rig.book'),
     remounts: part(rigRemounts, rig.remounts, 'rig.remounts') ?? [],
     labCase: part(caseSheet, rig.case, 'rig.case'),
+    leftOut: part(leftOutPoints, abanico.leftOut, 'leftOut') ?? [],
     lineUp,
   };
   return { parts, problems };

@@ -105,11 +105,12 @@ export function dataPackageJson(
     ...(fields ? { profile: 'tabular-data-resource', schema: { fields } } : {}),
   });
   const ours = typeof source.abanico === 'object' && source.abanico !== null ? source.abanico : {};
-  const { brief, plan, verdict, lineUp, revision, revisions, book, labCase, remounts } = planning;
+  const { brief, plan, verdict, lineUp, revision, revisions, book, labCase, remounts, leftOut } = planning;
   const rest = {
     brief: brief ?? undefined,
     plan: plan ?? undefined,
     verdict: verdict ?? undefined,
+    leftOut: leftOut.length > 0 ? leftOut : undefined,
     lineUp: Object.keys(lineUp).length > 0 ? lineUp : undefined,
   };
   const revised = revisions.length > 0 ? { revision, revisions, book: book ?? undefined } : {};

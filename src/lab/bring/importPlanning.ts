@@ -6,6 +6,7 @@ import { findOrAddRigRevision } from '@/database/lab/labEntries';
 import { findOrAddSamples, setCoverName, setEntrySample } from '@/database/lineUp/lineUp';
 import type { Queryable } from '@/database/pool';
 import { holdRig, insertRevision, keepRemounts, listRevisions } from '@/database/lineUp/rigs';
+import { insertLeftOut } from '@/database/bench/leftOut';
 import { readSheet, writeSheet, type SheetKind } from '@/database/lineUp/sheets';
 import { entryOwner } from '@/database/lineUp/entryOwner';
 import type { DataPackage } from '@/formats/bundle/dataPackage';
@@ -91,6 +92,10 @@ export async function importPlanning(
   await writeNew(db, 'plan', roundUpId, parts.plan);
   await writeNew(db, 'verdict', roundUpId, parts.verdict);
   if (parts.labCase) await keepNewCase(db, parts.labCase, IMPORTED);
+  for (const point of parts.leftOut) {
+    const entryId = entryIds.get(point.entry);
+    if (entryId !== undefined) await insertLeftOut(db, roundUpId, entryId, point);
+  }
   for (const [code, { product, entry, sample, plate, prices }] of Object.entries(parts.lineUp)) {
     const entryId = entryIds.get(code);
     if (entryId === undefined) continue;

@@ -17,6 +17,7 @@ import {
   nextPosition,
   type RoundUp,
 } from '@/database/roundUps/roundUps';
+import { beginWithRuns } from '@/database/roundUps/roundUpUpkeep';
 import { insertTraces, traceDigest } from '@/database/runs/traces';
 import { deleteUpload } from '@/database/uploads';
 import { problemText, UnusableInput } from '@/formats/problem';
@@ -84,6 +85,7 @@ async function writeRuns(
     const added = new Map<string, number>();
     const codes = new Set(cited.map((entry) => entry.entry));
     let position = await nextPosition(db, roundUp.id);
+    const runIds: number[] = [];
     for (const { plan: run, channels, noiseDb, reduction } of made) {
       const meant = meantEntry(run.entry, cited, lab);
       let entryId = added.get(run.entry) ?? meant.entryId;
@@ -106,6 +108,7 @@ async function writeRuns(
         extra: {},
         traceDigest: traceDigest(channels),
       });
+      runIds.push(runId);
       await insertTraces(db, [{ runId, channels }]);
       await saveReductions(db, roundUp.windowS, [{ runId, reduction }]);
       const { limitC } = roundUp.rig;
@@ -125,6 +128,7 @@ async function writeRuns(
         isNow: `cut from ${from}`,
       });
     }
+    await beginWithRuns(db, roundUp.id, runIds);
     return roundUp.id;
   });
 }

@@ -1,3 +1,4 @@
+import { dutyOfLabel } from '@/core/bench/settingDuty';
 import { AGAINST, type Against } from '@/core/curves/curveRule';
 import { responseOf, RESPONSES, RISE, type Response } from '@/core/responses/responses';
 import type { RankedRun } from '@/core/roundUp/roundUp';
@@ -45,7 +46,7 @@ export const availableResponses = memoized(async (view: RoundUpView) => {
     counts.filter((count) => count.response === id).map((count) => count.place);
   const counting = view.runs.filter((run) => run.setAside === '');
   const hasSpeed = placesOf(FIRST_SPEED.id).length > 0 || counting.some((run) => run.rpm !== null);
-  const hasDuty = counting.some((run) => run.dutyPct !== null);
+  const hasDuty = counting.some((run) => (run.dutyPct ?? dutyOfLabel(run.setting)) !== null);
   const sones = [...(await sonesOf(view)).values()];
   const hasSone = sones.length > 0;
   const hasSoneAxis = sones.some(({ isBound }) => !isBound);

@@ -9,6 +9,8 @@ import type { RigRemounts } from '@/core/rig/rigRemounts';
 import { withinRange } from '@/core/levels/meterRange';
 import { instrumentDoubt, type InstrumentDoubt } from '@/core/rig/instrumentDoubt';
 import { loadKey, loadLabel, type Load } from '@/core/runs/load';
+import { listLeftOut } from '@/database/bench/leftOut';
+import type { LeftOutPoint } from '@/core/plan/leftOut';
 import { inTransaction, withDatabase, type Queryable } from '@/database/pool';
 import { listUnreducedRuns } from '@/database/runs/runEdits';
 import { getRoundUp, type RoundUp } from '@/database/roundUps/roundUps';
@@ -35,6 +37,8 @@ export interface RoundUpView {
   /** The brief, or what the round-up's columns say of one; and whether it was written. */
   brief: Brief;
   isWritten: boolean;
+  /** Planned points that a bench left out, and why. */
+  leftOut: readonly LeftOutPoint[];
 }
 
 export interface LoadCurves {
@@ -51,11 +55,12 @@ async function readRoundUp(db: Queryable, id: number): Promise<RoundUpView | nul
   // No run may be missing from a list for want of a number.
   for (const runId of await listUnreducedRuns(db, id))
     await inTransaction((writing) => reduceStoredRun(writing, runId, 'keep'));
-  const [entries, runs, book, brief] = await Promise.all([
+  const [entries, runs, book, brief, leftOut] = await Promise.all([
     citedEntries(db, id),
     listRuns(db, id),
     readSheet(db, 'rig-book', roundUp.rigId),
     briefOf(db, id),
+    listLeftOut(db, id),
   ]);
   const { body, version } = brief!;
   const methodLoads = body.loads.map(briefLoad);
@@ -77,6 +82,7 @@ async function readRoundUp(db: Queryable, id: number): Promise<RoundUpView | nul
     methodLoads,
     brief: body,
     isWritten: version > 0,
+    leftOut,
     instruments,
   };
 }

@@ -80,7 +80,7 @@ export async function verdictPage(view: RoundUpView, query: VerdictQuery) {
     place: shown.place,
     /** There is something else to rank. */
     hasOthers: shown.responses.length > 1,
-    referenceAmbientC: view.roundUp.referenceAmbientC,
+    referenceAmbientC: chosen.rule.referenceAmbientC,
     /** What is compared, as a heading: cooler, fan. */
     noun: questionOf(view.brief.question).one,
     /** Runs that widen a ± and are mostly slips. */

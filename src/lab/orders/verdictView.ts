@@ -115,16 +115,32 @@ export function lineOf(view: RoundUpView, { against, loads }: ResponseView, quer
   return Math.min(against === 'rpm' ? 60_000 : 120, Math.max(0, asked));
 }
 
+/** The room and the limit of a reader's machine; null where they are those of the round-up. */
+function machineRoom(
+  { roundUp }: RoundUpView,
+  filter: VerdictQuery['filter'],
+): { referenceAmbientC: number; limitC: number } | null {
+  const own = { referenceAmbientC: roundUp.referenceAmbientC, limitC: roundUp.rig.limitC };
+  const asked = {
+    referenceAmbientC: filter?.roomC ?? own.referenceAmbientC,
+    limitC: filter?.limitC ?? own.limitC,
+  };
+  const isOwn = asked.referenceAmbientC === own.referenceAmbientC && asked.limitC === own.limitC;
+  return isOwn ? null : asked;
+}
+
 /** The ranking of a response at a line and load. */
 export async function verdictOf(view: RoundUpView, query: VerdictQuery): Promise<VerdictView> {
   const { runs } = view;
   const shown = await viewResponse(view, query);
   const { loads, response, against } = shown;
-  const chosen = loads.find(({ load }) => loadKey(load) === query.load) ?? loads[0]!;
+  const found = loads.find(({ load }) => loadKey(load) === query.load) ?? loads[0]!;
+  const machine = machineRoom(view, query.filter);
+  const chosen = machine ? { ...found, rule: { ...found.rule, ...machine } } : found;
   const lineAt = lineOf(view, shown, query);
   const isRise = response.throttles;
   const whole = (at: number) =>
-    isRise && against === 'noise' ? rankedAt(view, chosen, at) : orderAt(chosen, at);
+    isRise && against === 'noise' && !machine ? rankedAt(view, chosen, at) : orderAt(chosen, at);
   const { curves } = chosen;
   const { currency } = view.brief.limits;
   const leftOut = query.filter
@@ -149,6 +165,7 @@ export async function verdictOf(view: RoundUpView, query: VerdictQuery): Promise
     others: otherLines.map((lineDb) => ({ lineDb, ranking: rank(lineDb) })),
     method: methodSentences(view, view.brief, {
       runs: atLoad,
+      load: loadKey(chosen.load),
       label: chosen.label,
       program: chosen.load.loadName !== '',
       shown,

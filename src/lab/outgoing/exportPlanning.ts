@@ -38,7 +38,7 @@ function lineUpPart(entry: LineUpEntry, leaving: Leaving, own: CoverWords): Bund
 
 /** What a bundle says of deciding and planning; nothing where nothing was written. */
 export async function exportPlanning(
-  { roundUp, remounts }: Pick<RoundUpView, 'roundUp' | 'remounts'>,
+  { roundUp, remounts, leftOut }: Pick<RoundUpView, 'roundUp' | 'remounts' | 'leftOut'>,
   leaving: Leaving = 'covered',
 ): Promise<PlanningParts> {
   return withDatabase(async (db) => {
@@ -56,6 +56,7 @@ export async function exportPlanning(
     parts.verdict = verdict?.body ?? null;
     parts.book = book?.body ?? null;
     parts.remounts = remounts;
+    parts.leftOut = leftOut;
     parts.labCase = (await caseNamed(db, roundUp.rig.enclosure))?.body ?? null;
     if (revisions.length > 1 || revisions.some((revision) => revision.setup)) {
       parts.revision = roundUp.rig.revision;

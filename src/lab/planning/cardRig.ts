@@ -6,10 +6,10 @@ import type { BriefView } from './briefView';
 
 /** What the method card says beside the brief: the rig, and what was done so far. */
 export function cardParts(
-  { roundUp, runs, entries }: RoundUpView,
+  { roundUp, runs, entries, leftOut }: RoundUpView,
   brief: Brief,
 ): { rig: CardRig; done: MethodDone | null } {
-  return { rig: roundUp.rig, done: methodDone(brief, runs, entries) };
+  return { rig: roundUp.rig, done: methodDone(brief, runs, entries, leftOut) };
 }
 
 /** What the Brief page is given; `done` is null before the first run that counts. */

@@ -6,6 +6,8 @@ import { choiceOf } from '@/core/brief/schools';
 import { AXES } from '@/core/curves/axis';
 import { figureSentence } from '@/core/responses/figureSentence';
 import { instrumentsOf, type InstrumentDoubt } from '@/core/rig/instrumentDoubt';
+import type { LeftOutPoint } from '@/core/plan/leftOut';
+import { loadKey } from '@/core/runs/load';
 import type { LabRun } from '@/core/runs/labRun';
 import { plural, span } from '@/core/words';
 import type { RoundUp } from '@/database/roundUps/roundUps';
@@ -13,7 +15,8 @@ import type { ResponseView } from '../model/responseView';
 
 interface Measured {
   roundUp: RoundUp;
-  entries: readonly { entry: string; isControl: boolean }[];
+  entries: readonly { entry: string; product: string; isControl: boolean }[];
+  leftOut: readonly LeftOutPoint[];
   instruments: InstrumentDoubt;
   /** A brief was written: what it planned can be departed from. */
   isWritten: boolean;
@@ -22,6 +25,7 @@ interface Measured {
 /** What the sentences are about: the runs at one load, what is ranked of them, and where. */
 interface Ranked {
   runs: readonly LabRun[];
+  load: string;
   label: string;
   program: boolean;
   shown: Pick<ResponseView, 'response' | 'against' | 'place'>;
@@ -54,8 +58,17 @@ function whatWasCompared({ roundUp }: Measured, brief: Brief, ranked: Ranked): s
   return `${what}: ${many}${heat} on ${where}, ${comparedAt(roundUp, ranked)}.`;
 }
 
-function whatWasDone({ entries, isWritten }: Measured, brief: Brief, { runs }: Ranked): string[] {
-  const done = methodDone({ loads: [] }, runs, entries);
+function whatWasDone(
+  { entries, isWritten, leftOut }: Measured,
+  brief: Brief,
+  { runs, load }: Ranked,
+): string[] {
+  const done = methodDone(
+    { loads: [] },
+    runs,
+    entries,
+    leftOut.filter((point) => loadKey(point) === load),
+  );
   if (!done) return [];
   const counting = runs.filter((run) => run.setAside === '');
   const mounts = new Set(counting.map((run) => `${run.entry}|${run.mount}`)).size;

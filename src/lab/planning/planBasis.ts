@@ -12,7 +12,6 @@ import type { LabRun } from '@/core/runs/labRun';
 import { loadKey, type Load } from '@/core/runs/load';
 import { groupBy } from '@/core/statistics/groupBy';
 import { median } from '@/core/statistics/median';
-import { listSkipped } from '@/database/bench/bench';
 import { readSheet, type KeptSheet } from '@/database/lineUp/sheets';
 import { withDatabase } from '@/database/pool';
 import { lineUpOf, type LineUpEntry } from '../lineUp/lineUpView';
@@ -96,8 +95,8 @@ function onThisRig({ roundUp, runs }: RoundUpView, lineUp: readonly LineUpEntry[
 
 export async function planBasis(view: RoundUpView, today: string): Promise<PlanBasis> {
   const { id } = view.roundUp;
-  const [sheet, brief, cited, skipped] = await withDatabase((db) =>
-    Promise.all([readSheet(db, 'plan', id), briefOf(db, id), lineUpOf(db, id), listSkipped(db, id)]),
+  const [sheet, brief, cited] = await withDatabase((db) =>
+    Promise.all([readSheet(db, 'plan', id), briefOf(db, id), lineUpOf(db, id)]),
   );
   const { body } = brief!;
   const lineUp = isOfWholeCases(body.question) ? onThisRig(view, cited) : cited;
@@ -115,7 +114,7 @@ export async function planBasis(view: RoundUpView, today: string): Promise<PlanB
         ...{ entry, mount, setting, pass },
         ...{ loadW, loadName, gpuLoadW },
       })),
-      ...skipped,
+      ...view.leftOut,
     ],
   };
 }

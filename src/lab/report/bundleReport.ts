@@ -240,7 +240,11 @@ function bareReport(
       : '');
   const revision = planning.revisions.find((other) => other.revision === planning.revision);
   const cardRig = { ...rig, revision: planning.revision ?? 1 };
-  const entries = bundle.entries.map(({ entry, isControl }) => ({ entry, isControl }));
+  const entries = bundle.entries.map(({ entry, isControl }) => ({
+    entry,
+    product: nameOf(entry),
+    isControl,
+  }));
   const { one } = questionOf(orders.brief.question);
   const said = {
     title: dataPackage.title,
@@ -251,7 +255,7 @@ function bareReport(
     method: methodCard(
       orders.brief,
       cardRig,
-      methodDone(orders.brief, countedRuns(bundle), entries),
+      methodDone(orders.brief, countedRuns(bundle), entries, planning.leftOut),
       planning.brief !== null,
     ),
     rig: [

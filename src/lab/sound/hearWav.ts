@@ -1,5 +1,6 @@
 import { open } from 'node:fs/promises';
 import { SpectrumGatherer, type PowerSpectrum } from '@/core/sound/spectrum/powerSpectrum';
+import { CutOffSamples } from '@/core/sound/recording/cutOffSamples';
 import { CourseGatherer, type SoundCourse } from '@/core/sound/spectrum/shortSpectra';
 import { noProgress, type Tell } from '@/core/progress';
 import { readWavHead, wavBlocks, type ReadAt } from '@/formats/wav/readWav';
@@ -51,13 +52,14 @@ export async function hearSource(
   const blockLevelsDb: number[] = [];
   const blockSize = Math.round(head.rateHz / 8);
   let [clippedSamples, inBlock, squares, heard] = [0, 0, 0, 0];
+  const cutOff = new CutOffSamples();
   for await (const block of wavBlocks(head, read, channel)) {
     for (const value of block) {
       // Also where it is no number at all.
       if (!(value < CLIPPED && value > -CLIPPED)) {
         if (!Number.isFinite(value)) throw wrong('a sample is no number');
         clippedSamples += 1;
-      }
+      } else cutOff.take(value);
       squares += value * value;
       inBlock += 1;
       if (inBlock < blockSize) continue;
@@ -77,7 +79,7 @@ export async function hearSource(
     spectrum,
     course: course?.course() ?? null,
     durationS: head.frames / head.rateHz,
-    clippedSamples,
+    clippedSamples: clippedSamples + cutOff.count(),
     blockLevelsDb,
     notes: head.notes,
   };

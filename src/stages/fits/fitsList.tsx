@@ -1,3 +1,4 @@
+import { adviceWords } from '@/core/judgement/readers/adviceWords';
 import { ANY_MEMORY_MM } from '@/core/lineUp/configuredSize';
 import type { Fit, FitsData } from '@/lab/orders/readers/fitsView';
 import { EntryMark, entryStyle } from '@/ui/marks/entryMark';
@@ -5,15 +6,6 @@ import { figure } from '@/ui/marks/figures';
 import { Heads, num } from '@/ui/frame/heads';
 
 const COLOUR: Record<Fit['status'], string> = { fits: 'text-ok', open: 'text-warn', misses: 'text-bad' };
-
-/** Whether it fits; what is not known of it is not too close. */
-function statusWords({ status, marginK, interval95 }: Fit): string {
-  if (status === 'fits') return 'fits';
-  if (status === 'misses') return 'does not fit';
-  return marginK !== null && interval95 !== null && Math.abs(marginK) < interval95
-    ? 'too close to call'
-    : 'may fit';
-}
 
 /** What room is left, in words; empty where nothing was asked or known. */
 function roomWords({ overMm, memoryOverMm, radiatorAt }: Fit): string[] {
@@ -75,7 +67,7 @@ export function FitsList({ data: { advice, machine }, shown, onShow }: Props) {
                   <span dir="auto">{fit.product}</span>
                 </button>
                 <span className="block text-[13.5px] text-ink2">
-                  <b className={COLOUR[fit.status]}>{statusWords(fit)}</b>
+                  <b className={COLOUR[fit.status]}>{adviceWords(fit)}</b>
                   {why.length > 0 && `, ${why.join('; ')}`}
                 </span>
               </td>

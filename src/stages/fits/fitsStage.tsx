@@ -21,14 +21,14 @@ const copyAddress = () =>
   );
 
 /** The Verdict at this machine's noise with only what fits it; the sides of a case give the largest radiator. */
-function rankedAddress({ machine, roundUpId }: FitsData): string {
+function rankedAddress({ machine, roundUpId, loadKey }: FitsData): string {
   const { watts, limitC, roomC, noiseDba, room } = machine;
   const largest = (of: (side: LabCase['sides'][number]) => number | null, otherwise: number | null) => {
     const known = (room?.sides ?? []).flatMap((side) => of(side) ?? []);
     return known.length > 0 ? Math.max(...known) : otherwise;
   };
   const asked = {
-    ...{ line: noiseDba, noise: noiseDba, watts, limit: limitC, room: roomC },
+    ...{ load: loadKey, line: noiseDba, noise: noiseDba, watts, limit: limitC, room: roomC },
     ...{ height: machine.heightMm, memory: machine.memoryMm, thick: machine.fanThicknessMm },
     radiator: largest(({ radiatorMm }) => radiatorMm, machine.radiatorMm),
     deep: largest(({ radiatorDepthMm }) => radiatorDepthMm, machine.radiatorDepthMm),

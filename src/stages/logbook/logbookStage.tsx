@@ -9,6 +9,7 @@ import { unpack, type Packed } from '@/core/packed';
 import type { LogbookRow, ValueColumn } from '@/core/runs/logbookRow';
 import type { SlippedRun } from '@/lab/runs/notedRuns';
 import { usePaste } from '../paste/usePaste';
+import { LeftOutNote } from './leftOutNote';
 import { SlipNotes } from './slipNotes';
 import { DeletedRuns } from './deletedRuns';
 import { LogbookTable } from './logbookTable';
@@ -37,6 +38,7 @@ export function LogbookStage({
   slips,
   places,
   readsAir,
+  leftOut,
 }: {
   roundUpId: number;
   packedRows: Packed<LogbookRow[]>;
@@ -51,6 +53,8 @@ export function LogbookStage({
   places: { quantity: ReadingQuantity; place: string }[];
   /** Fans by their air are what this round-up is about. */
   readsAir: boolean;
+  /** Planned points that the bench left out, with the reason. */
+  leftOut: string[];
 }) {
   const rows = unpack(packedRows);
   const [view, setView] = useQueryStates(
@@ -104,6 +108,7 @@ export function LogbookStage({
         onType={setTyping}
       />
       <SlipNotes roundUpId={roundUpId} slips={slips} />
+      <LeftOutNote leftOut={leftOut} />
       {pasting && (
         <PastePanel
           key={pasting.text}

@@ -1,7 +1,14 @@
 import type { CasePlace } from '@/core/cases/layout';
 import { radiatorSide, roomInCase, type LabCase } from '@/core/cases/labCase';
 import type { EntryCurve } from '@/core/curves/entryCurve';
-import { missedLimits, missWords, type Miss, type RoomLimits, type Sized } from '@/core/lineUp/roomLimits';
+import {
+  missedLimits,
+  missWords,
+  NO_RADIATOR_ASKED,
+  type Miss,
+  type RoomLimits,
+  type Sized,
+} from '@/core/lineUp/roomLimits';
 import { NORMAL_95 } from '@/core/statistics/distributions/normal';
 import { valueAtLine } from '@/core/curves/valueAtLine';
 import type { Comparable } from '@/core/uncertainty/criticalDifference';
@@ -27,6 +34,8 @@ export interface Advice {
   entry: string;
   /** Fits beyond its doubt; may fit, or may not; misses by what stands in `misses`. */
   status: 'fits' | 'open' | 'misses';
+  /** The machine's watts are far from those that were measured: its figures are marked. */
+  isExtrapolated: boolean;
   /** What it misses, or what leaves it open, in words. */
   misses: string[];
   /** The die in that room at that noise, °C, with the half-width of its 95 % interval; null where it was never that quiet. */
@@ -53,7 +62,10 @@ const knowsRadiators = (room: LabCase | null): room is LabCase =>
 function lacking(candidate: Candidate, machine: Machine): Miss[] {
   const { room } = machine;
   if (!knowsRadiators(room)) return missedLimits(candidate, machine);
-  const others = missedLimits(candidate, { ...machine, radiatorMm: null, radiatorDepthMm: null });
+  // The case tells where a radiator goes.
+  const others = missedLimits(candidate, { ...machine, radiatorMm: null, radiatorDepthMm: null }).filter(
+    (miss) => !('open' in miss && miss.open === NO_RADIATOR_ASKED),
+  );
   if (!candidate.isLoop) return others;
   if (candidate.radiatorMm === null) return [{ open: 'radiator not recorded' }, ...others];
   return [...roomInCase(candidate, room).map((missed) => ({ missed })), ...others];
@@ -98,6 +110,7 @@ export function advise(candidate: Candidate, machine: Machine): Advice {
   let heat: Pick<Advice, 'dieC' | 'interval95' | 'marginK' | 'levelDb' | 'rise'> = {
     ...{ dieC: null, interval95: null, marginK: null, levelDb: null, rise: null },
   };
+  let isExtrapolated = false;
   // The load of the curve: its rise stands at nominal watts, R × W.
   const measuredW = found.placed && found.resistanceKPerW !== null ? found.value / found.resistanceKPerW : 0;
   if (!found.placed || found.resistanceKPerW === null)
@@ -105,7 +118,8 @@ export function advise(candidate: Candidate, machine: Machine): Advice {
   else if (watts > REFUSED_ABOVE * measuredW)
     misses.unshift({ missed: `measured at ${measuredW.toFixed(0)} W: ${watts} W is too far beyond that` });
   else {
-    if (watts > MARKED_ABOVE * measuredW)
+    isExtrapolated = watts > MARKED_ABOVE * measuredW;
+    if (isExtrapolated)
       misses.unshift({ open: `measured at ${measuredW.toFixed(0)} W only: ${watts} W is an extrapolation` });
     const riseK = found.resistanceKPerW * watts;
     const factor = riseK / found.value;
@@ -132,5 +146,12 @@ export function advise(candidate: Candidate, machine: Machine): Advice {
   }
   const isMissed = misses.some((miss) => 'missed' in miss);
   const status = isMissed ? 'misses' : misses.length > 0 ? 'open' : 'fits';
-  return { entry, status, misses: missWords(misses), ...heat, ...roomLeft(candidate, machine) };
+  return {
+    entry,
+    status,
+    isExtrapolated,
+    misses: missWords(misses),
+    ...heat,
+    ...roomLeft(candidate, machine),
+  };
 }

@@ -1,6 +1,6 @@
 import { aWeighting } from '../spectrum/aWeighting';
 import { beatingOf } from '../tones/beating';
-import { mainsHum } from '../tones/mainsHum';
+import { humPower, mainsHum } from '../tones/mainsHum';
 import type { PowerSpectrum } from '../spectrum/powerSpectrum';
 import type { SoundCourse } from '../spectrum/shortSpectra';
 import { FULL_SCALE } from '../soundReport';
@@ -43,6 +43,8 @@ export interface KeptSound {
   tones: KeptTone[];
   /** Frequency of the mains that hums in it, Hz; null where none does. */
   humHz: number | null;
+  /** A-weighted level without its hum, dB re full scale; null where none hums. Recordings heard by earlier versions have none. */
+  withoutHumDbfs?: number | null;
   /** How far its middle bands and its lowest swing from L90 to L10, and how far the lowest stand over the middle ones, dB. */
   swingsDb: { voices: number; low: number; lowOverVoices: number };
   spectrogram: { stepS: number; bandsHz: number[]; dbfs: number[][] };
@@ -129,6 +131,7 @@ export function keptSound(heard: {
   const { spectrum, course } = heard;
   if (!(spectrum.meanSquare > 0)) throw new RangeError('keptSound: the recording is silent');
   const weighted = spectrum.power.reduce((sum, power, k) => sum + power * aWeighting(k * spectrum.stepHz), 0);
+  const humHz = mainsHum(spectrum);
   const eighths = course.weighted.map(level);
   const exceeded = (share: number) =>
     short(eighths.length > 0 ? quantile(eighths, 1 - share) : level(weighted));
@@ -155,7 +158,8 @@ export function keptSound(heard: {
     bandsDbfs: thirdOctaves(spectrum).map((power) => (power === null ? null : short(level(power)))),
     linesDbfs: drawnLines(spectrum),
     tones,
-    humHz: mainsHum(spectrum),
+    humHz,
+    withoutHumDbfs: humHz === null ? null : short(level(weighted - humPower(spectrum, humHz))),
     swingsDb: swings(course.spectrogram),
     spectrogram: {
       stepS: course.spectrogram.stepS,

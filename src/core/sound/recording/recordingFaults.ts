@@ -73,8 +73,19 @@ export function recordingFaults(
         `the lowest bands swing by ${low.toFixed(0)} dB and are the loudest: wind on the microphone?`,
       );
   }
-  if (sound.humHz !== null) add('hum', false, `the mains hum in it, ${sound.humHz} Hz: a cable, or the room`);
-  if (levelDba !== null && meterDba !== null && Math.abs(levelDba - meterDba) > METER_WITHIN_DB)
+  const isOffMeter =
+    levelDba !== null && meterDba !== null && Math.abs(levelDba - meterDba) > METER_WITHIN_DB;
+  const quieterDb = (sound.withoutHumDbfs ?? sound.aDbfs) - sound.aDbfs;
+  const isByHum = isOffMeter && levelDba > meterDba && levelDba + quieterDb - meterDba <= METER_WITHIN_DB;
+  if (isByHum)
+    add(
+      'hum',
+      true,
+      `the mains hum in it, ${sound.humHz} Hz, raises it to ${levelDba.toFixed(1)} dB(A) where the meter read ${meterDba.toFixed(1)}: a cable that picks it up?`,
+    );
+  else if (sound.humHz !== null)
+    add('hum', false, `the mains hum in it, ${sound.humHz} Hz: a cable, or the room`);
+  if (isOffMeter && !isByHum)
     add(
       'meter',
       true,

@@ -1,6 +1,6 @@
 import type { Machine } from '@/core/judgement/readers/advice';
 import { adviseAll } from '@/core/judgement/readers/adviseAll';
-import { isFixedWatts, loadLabel } from '@/core/runs/load';
+import { isFixedWatts, loadKey, loadLabel } from '@/core/runs/load';
 import { listCases } from '@/database/lineUp/cases';
 import { withDatabase } from '@/database/pool';
 import { configuredSize } from '@/core/lineUp/configuredSize';
@@ -36,6 +36,7 @@ export async function viewFits(view: RoundUpView, asked: Omit<Machine, 'room'> &
     answer: fitsAnswer(found, (entry) => names.get(entry)!),
     /** The load whose curves were taken. */
     load: loadLabel(load),
+    loadKey: loadKey(load),
     cases,
     /** Sockets that products name. */
     sockets: [

@@ -1,5 +1,6 @@
 import { PAGES } from '@/contracts/roundUpPages';
 import { isWithoutHeat } from '@/core/brief/brief';
+import { leftOutWords } from '@/core/plan/leftOut';
 import { loadLabel, loadKey } from '@/core/runs/load';
 import { deletedRuns, offeredColumns, packedLogbook } from '@/lab/runs/logbookRows';
 import { slippedRuns } from '@/lab/runs/notedRuns';
@@ -35,6 +36,11 @@ export default async function LogbookPage(address: Address) {
         slips={await slippedRuns(view)}
         places={places}
         readsAir={isWithoutHeat(view.brief)}
+        leftOut={leftOutWords(
+          view.leftOut,
+          view.runs,
+          (code) => entries.find(({ entry }) => entry === code)?.product ?? code,
+        )}
       />
     </>
   );
