@@ -262,9 +262,13 @@ test('who does not hold the load says what it sustained, and when it came to the
   const { powerW, clockMhz, untilLimitS } = sustained['terral-slim']!;
   // At the limit of 90 °C in a room of about 22: 68 K over its R.
   const { resistanceKPerW } = ranking.placed.find(({ entry }) => entry === 'terral-slim')!;
-  expect(Math.abs(powerW! - 67.5 / resistanceKPerW!)).toBeLessThan(12);
+  expect(Math.abs(powerW! - 67.5 / resistanceKPerW!)).toBeLessThan(2);
   expect(powerW!).toBeLessThan(165);
   expect(clockMhz!).toBeLessThan(4150);
+  // The order of clocks tells the same.
+  const clocks = await verdictOf(await viewed(towers), { response: 'clock', line: '33' });
+  const held = clocks.ranking.placed.find(({ entry }) => entry === 'terral-slim')!;
+  expect(clockMhz).toBe(held.value);
   expect(untilLimitS!).toBeGreaterThan(20);
   expect(untilLimitS!).toBeLessThan(900);
 });

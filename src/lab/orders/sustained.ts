@@ -1,58 +1,72 @@
-import type { EntryCurve } from '@/core/curves/entryCurve';
+import type { Against } from '@/core/curves/curveRule';
+import { entryCurves, type EntryCurve } from '@/core/curves/entryCurve';
+import { valueAtLine } from '@/core/curves/valueAtLine';
 import type { PlacedEntry } from '@/core/ranking/rankAtLine';
-import { mean } from '@/core/statistics/mean';
-import { withDatabase } from '@/database/pool';
-import { listValues } from '@/database/runs/runValues';
+import { curveRule, responseOf, RISE } from '@/core/responses/responses';
+import { runPoint } from '@/core/roundUp/runPoint';
+import { loadKey, type Load } from '@/core/runs/load';
+import { viewResponse } from '../model/responseView';
+import { roundUpOfLab } from '../model/roundUpOfLab';
 import type { RoundUpView } from '../model/roundUpView';
 
-/** What an entry that does not hold the load kept going; null where nobody logged it. */
+/** What an entry that does not hold the load kept going at the line; null where nobody logged it. */
 export interface Sustained {
-  setting: string;
   powerW: number | null;
   clockMhz: number | null;
   /** From the load on to the limit, s. */
   untilLimitS: number | null;
 }
 
-const meanOf = (values: readonly number[]) => (values.length > 0 ? mean(values) : null);
+/** Where a verdict is looked at. */
+interface LookedAt {
+  load: Load;
+  against: Against;
+  lineAt: number;
+}
 
-/** What the throttled of a ranking sustained at the setting that stands for them: the loudest at or below the line. */
+const CLOCK = responseOf('clock')!;
+
+/** The watts that a meter read, as a curve: more heat kept going is better, as of a clock. */
+function powerCurves(view: RoundUpView, { load, against }: LookedAt): EntryCurve[] {
+  const roundUp = roundUpOfLab(view);
+  const points = roundUp.runsAt(load).flatMap((run) => {
+    const point = run.die?.powerSource === 'measured' ? runPoint(roundUp, run, RISE, null) : null;
+    return point && run.die ? [{ ...point, value: run.die.powerMeanW }] : [];
+  });
+  return entryCurves(view.entries, points, undefined, curveRule(CLOCK, against));
+}
+
+/** The curves of another response at the same load and against the same axis; none where no run has it. */
+async function curvesOfResponse(
+  view: RoundUpView,
+  response: string,
+  { load, against }: LookedAt,
+): Promise<readonly EntryCurve[]> {
+  const shown = await viewResponse(view, { response, against });
+  if (shown.response.id !== response || shown.against !== against) return [];
+  return shown.loads.find((other) => loadKey(other.load) === loadKey(load))?.curves ?? [];
+}
+
+/** What the throttled of a ranking sustained, each read off its own curve at the line, as the orders of clock and time read it. */
 export async function sustainedBy(
   view: RoundUpView,
-  curves: readonly EntryCurve[],
+  looked: LookedAt,
   placed: readonly PlacedEntry[],
 ): Promise<Record<string, Sustained>> {
   const throttled = placed.filter(({ status }) => status === 'throttled');
   if (throttled.length === 0) return {};
-  const [clocks, times] = await withDatabase(async (db) => [
-    await listValues(db, view.roundUp.id, 'clock', ''),
-    await listValues(db, view.roundUp.id, 'limit-time', ''),
-  ]);
-  const clockOf = new Map(clocks.map((row) => [row.runId, row.value]));
-  const timeOf = new Map(times.map((row) => [row.runId, row.value]));
-  const runOf = new Map(view.runs.map((run) => [String(run.id), run]));
+  const powers = powerCurves(view, looked);
+  const clocks = await curvesOfResponse(view, CLOCK.id, looked);
+  const times = await curvesOfResponse(view, 'limit-time', looked);
+  const read = (curves: readonly EntryCurve[], entry: string) => {
+    const curve = curves.find((other) => other.entry === entry);
+    const found = curve && valueAtLine(curve, looked.lineAt);
+    return found?.placed ? found.value : null;
+  };
   return Object.fromEntries(
-    throttled.flatMap(({ entry, at }): [string, Sustained][] => {
-      const points = curves.find((curve) => curve.entry === entry)?.points ?? [];
-      const point = points.filter((other) => other.at <= at + 1e-9).at(-1) ?? points[0];
-      if (!point) return [];
-      const runs = point.runs.flatMap((id) => runOf.get(id) ?? []);
-      const found = (values: ReadonlyMap<number, number>) =>
-        meanOf(runs.flatMap((run) => values.get(run.id) ?? []));
-      const powers = runs.flatMap(({ reduction }) =>
-        reduction.powerSource === 'measured' ? [reduction.powerMeanW] : [],
-      );
-      return [
-        [
-          entry,
-          {
-            setting: point.setting,
-            powerW: meanOf(powers),
-            clockMhz: found(clockOf),
-            untilLimitS: found(timeOf),
-          },
-        ],
-      ];
-    }),
+    throttled.map(({ entry }): [string, Sustained] => [
+      entry,
+      { powerW: read(powers, entry), clockMhz: read(clocks, entry), untilLimitS: read(times, entry) },
+    ]),
   );
 }

@@ -161,7 +161,7 @@ export async function verdictOf(view: RoundUpView, query: VerdictQuery): Promise
     lineAt,
     ranking,
     leftOut,
-    sustained: isRise ? await sustainedBy(view, curves, ranking.placed) : {},
+    sustained: isRise ? await sustainedBy(view, { load: chosen.load, against, lineAt }, ranking.placed) : {},
     others: otherLines.map((lineDb) => ({ lineDb, ranking: rank(lineDb) })),
     method: methodSentences(view, view.brief, {
       runs: atLoad,
