@@ -98,6 +98,10 @@ export function methodCard(
   const byAir = isByAir(brief.question);
   const isCold = isWithoutHeat(brief);
   const aboutFans = brief.question !== 'fans-on-cooler';
+  // Without a brief nobody chose how.
+  const reached = isPlanned
+    ? ` It is reached by ${chosen('reaching').label}. ${chosen('reaching').consequence}${because('reaching')}`
+    : '';
   const departed = done ? departures(brief, done, isPlanned) : [];
   const enclosure = rig.enclosure === 'open' ? 'open bench' : rig.enclosure;
   return [
@@ -108,7 +112,7 @@ export function methodCard(
     ...(done ? [] : [{ question: 'Is it measured?', answer: 'Not yet: this is the plan.' }]),
     {
       question: `Why at ${line} dB(A)?`,
-      answer: `All are read off their curves at ${line} dB(A) ${rig.meterDistanceCm} cm from the middle of the ${byAir ? 'fan' : isAboutCases(brief.question) ? 'case' : 'cooler'}${others.length > 0 ? `, and at ${listed(others, 'dB(A)')} beside it` : ''}.${because('point')} ${floor}; it is taken off by energy, and a reading less than 3 dB over it is only an upper bound. Equal noise here means equal level at that place, not that they sound alike. It is reached by ${chosen('reaching').label}. ${chosen('reaching').consequence}${because('reaching')}`,
+      answer: `All are read off their curves at ${line} dB(A) ${rig.meterDistanceCm} cm from the middle of the ${byAir ? 'fan' : isAboutCases(brief.question) ? 'case' : 'cooler'}${others.length > 0 ? `, and at ${listed(others, 'dB(A)')} beside it` : ''}.${because('point')} ${floor}; it is taken off by energy, and a reading less than 3 dB over it is only an upper bound. Equal noise here means equal level at that place, not that they sound alike.${reached}`,
     },
     {
       question: 'Why is that louder than the box says?',
@@ -116,7 +120,7 @@ export function methodCard(
         'Makers measure in other rooms, at other distances, often one fan alone in free air. Levels from another room, distance or a maker’s box cannot be set beside these, and no formula makes them comparable.',
     },
     ...airAnswers(brief),
-    ...(byAir
+    ...(byAir || isAboutCases(brief.question) || !isPlanned
       ? []
       : aboutFans
         ? [
@@ -158,7 +162,7 @@ export function methodCard(
       : []),
     {
       question: 'On what?',
-      answer: `${rig.name}, revision ${rig.revision}, ${enclosure}${isCold ? '.' : `; ${chosen('interface').label}.${because('interface')}`}${because('enclosure')}`,
+      answer: `${rig.name}, revision ${rig.revision}, ${enclosure}${isCold || !isPlanned ? '.' : `; ${chosen('interface').label}.${because('interface')}`}${because('enclosure')}`,
     },
   ];
 }

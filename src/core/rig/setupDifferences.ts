@@ -1,4 +1,4 @@
-import type { RigSetup } from './rigSetup';
+import { defaultSetup, type RigSetup } from './rigSetup';
 
 export interface SetupDifference {
   what: string;
@@ -54,16 +54,33 @@ export function setupDifferences(was: RigSetup, isNow: RigSetup): SetupDifferenc
     });
 }
 
+/** What a new setup begins with so that its drawing can be made. As long as it stands unchanged, nobody entered it. */
+const DRAWN: readonly (keyof RigSetup)[] = [
+  ...(['meterHeightCm', 'coolerHeightCm', 'probeDistanceCm', 'probeHeightCm'] as const),
+  ...(['roomDepthCm', 'roomHeightCm', 'powerAt'] as const),
+];
+
+/** What only heat makes use of. */
+const OF_HEAT: readonly (keyof RigSetup)[] = [
+  ...(['powerAt', 'limitC', 'cardLimitC', 'regulatorLimitC', 'interfaceMaterial', 'interfaceHabit'] as const),
+];
+
 /**
- * What was noted of a setup, as words and values; what nobody noted is left out.
+ * What was noted of a setup, as words and values. What nobody noted is left out, and so is what a test without heat makes no use of.
  *
- * Example: A meter at 60 cm of an open bench: ‘enclosure’ ‘open’, ‘meter distance’ ‘60 cm’.
+ * Example: A meter at 60 cm of an open bench: ‘enclosure’ ‘open’, ‘meter distance’ ‘60 cm’; no height of the meter, where it stands as it was
+ * drawn first.
  */
-export function setupWords(setup: RigSetup): { what: string; value: string }[] {
+export function setupWords(
+  setup: RigSetup,
+  { withHeat }: { withHeat: boolean } = { withHeat: true },
+): { what: string; value: string }[] {
+  const drawn = defaultSetup(setup);
   return (Object.keys(FIELDS) as (keyof RigSetup)[]).flatMap((name) => {
     const { label, unit } = FIELDS[name];
     const value = setup[name];
-    return value === null || value === ''
+    const isDrawn = DRAWN.includes(name) && value === (name === 'powerAt' ? 'die' : drawn[name]);
+    return value === null || value === '' || isDrawn || (!withHeat && OF_HEAT.includes(name))
       ? []
       : [{ what: label, value: `${String(value)}${unit ? ` ${unit}` : ''}` }];
   });

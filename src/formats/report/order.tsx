@@ -2,7 +2,7 @@
 import type { ComponentChildren } from 'preact';
 import { layoutSketch, layoutWords, SKETCH, type PlacedFan } from '@/core/cases/layoutSketch';
 import { Mark } from './mark';
-import type { OrderTable } from './reportData';
+import { hasResistance, type OrderTable } from './reportData';
 
 /** A layout as a small drawing: the case, its fans, and which way each blows. */
 function Sketch({ layout }: { layout: readonly PlacedFan[] }) {
@@ -44,9 +44,11 @@ const WORDS = new Set(['Place', 'Entry', 'Fans', '']);
 
 function Rows({ heading, referenceHeading, rows }: OrderTable) {
   const hasReference = referenceHeading !== '';
+  const withResistance = hasResistance(rows);
   const head = [
     ...['Place', 'Entry', 'Fans', heading, 'dB(A)'],
-    ...(hasReference ? ['K/W', referenceHeading] : []),
+    ...(withResistance ? ['K/W'] : []),
+    ...(hasReference ? [referenceHeading] : []),
     ...['Price', ''],
   ];
   return (
@@ -84,14 +86,16 @@ function Rows({ heading, referenceHeading, rows }: OrderTable) {
             <Cell label="dB(A)" kind="n">
               {row.levelDb}
             </Cell>
-            {hasReference && [
+            {withResistance && (
               <Cell label="K/W" kind="n">
                 {row.resistance}
-              </Cell>,
+              </Cell>
+            )}
+            {hasReference && (
               <Cell label={referenceHeading} kind="n">
                 {row.atReference}
-              </Cell>,
-            ]}
+              </Cell>
+            )}
             <Cell label="Price" kind="n">
               {row.price}
             </Cell>

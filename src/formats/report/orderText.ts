@@ -1,11 +1,12 @@
 import { stringify } from 'csv-stringify/sync';
 import { safeText } from '../safeText';
-import type { OrderRow, OrderTable } from './reportData';
+import { hasResistance, type OrderRow, type OrderTable } from './reportData';
 
 /** What is written of an order where it goes as a table of text. */
 export function orderColumns({
   heading,
   referenceHeading,
+  rows,
 }: OrderTable): { title: string; of: (row: OrderRow) => string }[] {
   return [
     { title: 'Place', of: (row) => row.place },
@@ -15,12 +16,8 @@ export function orderColumns({
     { title: heading, of: (row) => row.value },
     { title: '± 95 %', of: (row) => row.interval95 },
     { title: 'dB(A)', of: (row) => row.levelDb },
-    ...(referenceHeading === ''
-      ? []
-      : [
-          { title: 'K/W', of: (row: OrderRow) => row.resistance },
-          { title: referenceHeading, of: (row: OrderRow) => row.atReference },
-        ]),
+    ...(hasResistance(rows) ? [{ title: 'K/W', of: (row: OrderRow) => row.resistance }] : []),
+    ...(referenceHeading === '' ? [] : [{ title: referenceHeading, of: (row: OrderRow) => row.atReference }]),
     { title: 'Price', of: (row) => row.price },
     { title: 'At this load', of: (row) => row.standing },
   ];

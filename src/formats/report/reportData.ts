@@ -23,6 +23,10 @@ export interface OrderRow {
   standing: string;
 }
 
+/** Whether some entry of an order has a K/W: without watts that were read there is none. */
+export const hasResistance = (rows: readonly OrderRow[]): boolean =>
+  rows.some(({ resistance }) => resistance !== '');
+
 export interface OrderTable {
   /** “Rise, K” */
   heading: string;

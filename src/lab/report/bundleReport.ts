@@ -2,12 +2,14 @@ import { inARow } from '@/core/words';
 import { steadyZipOfAtMost } from '@/formats/bundle/steadyZip';
 import { methodCard } from '@/core/brief/methodCard';
 import { methodDone } from '@/core/brief/methodDone';
-import { isWithoutHeat, type Brief } from '@/core/brief/brief';
+import { loadLabel } from '@/core/runs/load';
+import { briefLoad, isWithoutHeat, type Brief } from '@/core/brief/brief';
 import { isAboutCases, isByAir, questionOf } from '@/core/brief/questions';
 import { RESPONSES, RISE } from '@/core/responses/responses';
 import { instrumentDoubt } from '@/core/rig/instrumentDoubt';
 import { withinRange } from '@/core/levels/meterRange';
 import { levelOfRun } from '@/core/levels/meterMean';
+import { instrumentWords } from '@/core/rig/instrumentWords';
 import { setupWords } from '@/core/rig/setupDifferences';
 import { changeWords } from '@/core/runs/changeWords';
 import type { LabRun } from '@/core/runs/labRun';
@@ -28,6 +30,7 @@ import { bundleOrders, type BundleOrders } from './orders/bundleOrders';
 import type { Made } from './made';
 import { RULES_NOW } from './rulesNow';
 import { readersAnswers } from './reader/readersAnswers';
+import { printedParts } from './printedParts';
 import { partOf, told } from './verdictParts';
 
 /** A report without its photographs and recordings weighs no more; what its data may take of that is what the rest leaves. */
@@ -66,14 +69,21 @@ function countedRuns(bundle: Bundle): LabRun[] {
 function heatWords(brief: Brief): string {
   return isWithoutHeat(brief)
     ? ''
-    : `${inARow([...new Set(brief.loads.map(({ watts }) => `${watts} W`))])}, `;
+    : `${inARow([...new Set(brief.loads.map((load) => loadLabel(briefLoad(load))))])}, `;
 }
 
-function sourceOf({ dataPackage, runs }: Bundle): string {
-  const days = runs
+const daysOf = ({ runs }: Bundle): string[] =>
+  runs
     .map(({ run }) => run.startedAt.slice(0, 10))
     .filter(Boolean)
     .sort();
+
+/** The day of the last run; empty where none is dated. */
+const lastDay = (bundle: Bundle): string => daysOf(bundle).at(-1) ?? '';
+
+function sourceOf(bundle: Bundle): string {
+  const { dataPackage, runs } = bundle;
+  const days = daysOf(bundle);
   const when =
     days.length === 0
       ? ''
@@ -251,7 +261,7 @@ function bareReport(
     by: dataPackage.lab,
     rigLine: `${heatWords(orders.brief)}${one}s compared at ${orders.brief.noiseLinesDba[0]!.toFixed(1)} dB(A); ${made.source}`,
     ...{ version, summary },
-    parts: verdict.parts.map((part) => partOf(made, part)),
+    parts: printedParts(verdict.parts.map((part) => partOf(made, part))),
     method: methodCard(
       orders.brief,
       cardRig,
@@ -261,15 +271,17 @@ function bareReport(
     rig: [
       { what: 'bench', value: `${rig.name}, revision ${cardRig.revision}` },
       ...(revision
-        ? setupWords(revision.setup)
+        ? setupWords(revision.setup, { withHeat: !isWithoutHeat(orders.brief) })
         : [
             { what: 'enclosure', value: rig.enclosure },
             { what: 'meter distance', value: `${rig.meterDistanceCm} cm` },
-            { what: 'temperature limit', value: `${rig.limitC} °C` },
+            ...(isWithoutHeat(orders.brief)
+              ? []
+              : [{ what: 'temperature limit', value: `${rig.limitC} °C` }]),
           ]),
-      ...(planning.book?.instruments ?? []).map(({ kind, name, grade, resolution }) => ({
-        what: kind,
-        value: [name, grade, resolution && `steps of ${resolution}`].filter(Boolean).join(', '),
+      ...(planning.book?.instruments ?? []).map((instrument) => ({
+        what: instrument.kind,
+        value: instrumentWords(instrument, lastDay(bundle)),
       })),
     ],
     setAside: bundle.runs

@@ -74,8 +74,8 @@ export function partOf(made: Made, part: VerdictPart): ReportPart {
   if (kind === 'sounds') return soundsPart(made, part, html);
   if (kind === 'text' || kind === 'links') return { kind: 'text', title, html };
   const order = orders.order(part.what);
-  if (!order.known)
-    return { kind: 'text', title, html: `${html}${markdownHtml(`Nothing to show: ${order.reason}`)}` };
+  // Where nothing was measured of it, its text alone is printed, and no heading where there is no text.
+  if (!order.known) return { kind: 'text', title, html };
   const heading = title || `${orderWords(order.value)}, ${loadLabel(order.value.load)}`;
   if (kind === 'ranking') {
     const table = orderTable(order.value, orders);

@@ -15,6 +15,7 @@ import type { Bundle } from '@/formats/bundle/readBundle';
 import { UnusableInput } from '@/formats/problem';
 import { rankBundle, type BundleRanking, type RankChoice } from '@/lab/model/rankBundle';
 import { hasDie } from '@/lab/model/reduceRun';
+import { reducedOf } from '@/lab/model/roundUpOfBundle';
 import { figuresIn, type Referred } from '../figures';
 import type { NamedEntry } from '../namedEntry';
 
@@ -29,6 +30,8 @@ export interface BundleOrders {
   refer: (reference: Reference) => Outcome<Referred>;
   figure: (reference: Reference) => Outcome<string>;
   offers: AwardOffer[];
+  /** Entries of which watts were read: only they have a K/W of their own. */
+  powered: ReadonlySet<string>;
 }
 
 const BAND_DB = 4;
@@ -150,7 +153,13 @@ export function bundleOrders(bundle: Bundle): BundleOrders {
     );
   }
 
-  return { brief, entries, find, order, refer, figure, offers: offersOf() };
+  const powered = new Set(
+    bundle.runs.flatMap((item) => {
+      const reduced = reducedOf(bundle)(item);
+      return reduced.known && reduced.value.powerSource === 'measured' ? [item.run.entry] : [];
+    }),
+  );
+  return { brief, entries, find, order, refer, figure, offers: offersOf(), powered };
 }
 
 /** Where an order stands and of what, in words. */

@@ -54,7 +54,10 @@ export function orderTable(order: BundleRanking, orders: BundleOrders): OrderTab
         value: figure(placed.value),
         interval95: figure(placed.interval95),
         levelDb: placed.levelDb.toFixed(1),
-        resistance: isRise && placed.resistanceKPerW !== null ? placed.resistanceKPerW.toFixed(3) : '',
+        resistance:
+          isRise && placed.resistanceKPerW !== null && orders.powered.has(placed.entry)
+            ? placed.resistanceKPerW.toFixed(3)
+            : '',
         atReference: isRise ? placed.temperatureAtReferenceC.toFixed(1) : '',
         price: entry.price.known ? `${entry.price.value.toFixed(2)} ${currency}` : '–',
         standing: standingWords(placed, order),
