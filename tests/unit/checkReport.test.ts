@@ -1,7 +1,10 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { unzipSync } from 'fflate';
+import sharp from 'sharp';
+import { newPart } from '@/core/verdict/verdictSheet';
 import { seededChance } from '@/core/statistics/chance';
 import { shownReport } from '@/formats/report/shownReport';
 import { bundleReport } from '@/lab/report/bundleReport';
@@ -94,7 +97,11 @@ test('other data under the same words are found; without logs they are asked for
   expect(moved.length + sentences.length).toBeGreaterThan(20);
   const without = html.replace(/download="([^"]*)\.zip"/, 'download="$1-tables.zip"');
   await expect(checkReport('r.html', without)).rejects.toThrow('its logs are not in it');
-  expect(await checkReport('r.html', without, plainSample())).toMatchObject({ moved: [], sentences: [] });
+  // Of the same bundle, but for the name that was changed here.
+  expect(await checkReport('r.html', without, plainSample())).toMatchObject({
+    moved: [{ was: expect.stringContaining('-tables.zip') as string }],
+    sentences: [],
+  });
   await expect(checkReport('r.html', '<h1>Another page</h1>')).rejects.toThrow(
     'no report of this application',
   );
@@ -108,6 +115,95 @@ test('figures that the page answers from, its script and what it may run are hel
   const { html: plain } = await bundleReport(plainSample(), null, { plain: true });
   expect(plain).not.toContain('<script');
   expect(await checkReport('r.html', plain)).toMatchObject({ moved: [], sentences: [] });
+});
+
+const HEAD = '<meta name="referrer" content="no-referrer"/>';
+
+test.each<[string, (page: string) => string]>([
+  ['text in the header', (page) => page.replace('</header>', '<p>Best of all.</p></header>')],
+  [
+    'text in a section of the header',
+    (page) => page.replace('</header>', '<section><h2>Ours</h2></section></header>'),
+  ],
+  ['text after the body', (page) => `${page}Best of all.`],
+  ['text after the page’s end', (page) => page.replace('</body></html>', '</body></html><p>Best.</p>')],
+  ['a comment that parsers end early', (page) => page.replace('<main>', '<!--><p>Best.</p>--><main>')],
+  ['a plain comment', (page) => page.replace('<main>', '<!-- best --><main>')],
+  ['a style that hides a row', (page) => page.replace('</style>', 'tr:nth-child(2){display:none}</style>')],
+  ['a style of an element', (page) => page.replace('<tr>', '<tr style="display:none">')],
+  ['a hidden row', (page) => page.replace('<tr>', '<tr hidden>')],
+  ['words written by a style', (page) => page.replace('</style>', 'h1::after{content:"Best"}</style>')],
+  ['another title', (page) => page.replace(/<title>[^<]*/, '<title>Levante wins')],
+  ['another description', (page) => page.replace(/(name="description" content=")/, '$1Best. ')],
+  [
+    'a link out',
+    (page) => page.replace(HEAD, `${HEAD}<link rel="stylesheet" href="https://example.org/a.css"/>`),
+  ],
+  ['a tag for links', (page) => page.replace('<title>', '<meta property="og:title" content="Best"/><title>')],
+  ['a base', (page) => page.replace(HEAD, `${HEAD}<base href="https://example.org/"/>`)],
+  [
+    'a section of data of one’s own',
+    (page) => page.replace('</main>', '<section><h2>The data</h2><p>Best.</p></section></main>'),
+  ],
+  [
+    'a clip with words',
+    (page) =>
+      page.replace('</main>', '<section><article class="clip"><p>Best.</p></article></section></main>'),
+  ],
+  [
+    'photographs with words',
+    (page) => page.replace('</main>', '<div class="photos"><p>Best.</p></div></main>'),
+  ],
+  [
+    'a published version',
+    (page) => page.replace('A draft: not published.', 'Version 9, published by everybody.'),
+  ],
+  ['a handler', (page) => page.replace('<body>', '<body onload="alert(1)">')],
+  ['another policy', (page) => page.replace("default-src 'none'", 'default-src *')],
+  ['a byte-order mark', (page) => `\uFEFF${page}`],
+  ['words beside the data', (page) => page.replace('All tables and logs, as open data.', 'All true.')],
+  ['another way to check', (page) => page.replace('./abanico check FILE.html', './abanico trust FILE.html')],
+])('%s put into a report is found', async (_, forged) => {
+  const page = forged(html);
+  expect(page).not.toBe(html);
+  const { moved, sentences } = await checkReport('r.html', page);
+  expect(moved.length + sentences.length).toBeGreaterThan(0);
+});
+
+test('photographs and recordings: from the bundle all bytes are compared; from the file alone recordings are asked for', async () => {
+  const files = new Map(Object.entries(unzipSync(new Uint8Array(readFileSync('demo/bundles/air.zip')))));
+  const content = JSON.parse(new TextDecoder().decode(files.get('datapackage.json'))) as {
+    abanico: Record<string, unknown>;
+  };
+  const photo = '0123456789abcdef.png';
+  const picture = { width: 20, height: 20, channels: 3, background: '#123456' } as const;
+  files.set(`photos/${photo}`, new Uint8Array(await sharp({ create: picture }).png().toBuffer()));
+  const words = {
+    entry: 'racha',
+    pros: [],
+    cons: [],
+    note: '',
+    photos: [{ photo, alt: 'a "fan" > 3 & <x>' }],
+  };
+  const parts = [newPart('entries'), newPart('sounds')];
+  content.abanico.verdict = { summary: 'S', parts, entries: [words], awards: [] };
+  const encode = () => files.set('datapackage.json', new TextEncoder().encode(JSON.stringify(content)));
+  encode();
+  const { html: heard } = await bundleReport(files);
+  expect(heard).toContain('class="photos"');
+  expect(await checkReport('r.html', heard, files)).toMatchObject({ moved: [], sentences: [] });
+  const louder = heard.replace(
+    /(\d)(\.\d\d sone)/,
+    (_, digit: string, rest: string) => `${(Number(digit) + 1) % 10}${rest}`,
+  );
+  expect((await checkReport('r.html', louder, files)).moved).toHaveLength(1);
+  await expect(checkReport('r.html', heard)).rejects.toThrow('its recordings are not in it');
+  // Without recordings the file is enough: its photographs are held to how they are written.
+  for (const path of files.keys()) if (/^clips/.test(path)) files.delete(path);
+  encode();
+  const { html: seen } = await bundleReport(files);
+  expect(await checkReport('r.html', seen)).toMatchObject({ moved: [], sentences: [] });
+  expect((await checkReport('r.html', seen.replace(/alt="[^"]*"/, 'alt="the best"'))).moved).toHaveLength(1);
 });
 
 test('the command ends with 0, 1 and 2', () => {

@@ -3,7 +3,11 @@ import { readZip } from '@/formats/bundle/bundleZip';
 import type { BundleFiles } from '@/formats/bundle/bundleFiles';
 import { UnusableInput } from '@/formats/problem';
 import { shownReport, type ShownBlock, type ShownReport } from '@/formats/report/shownReport';
-import { bundleReport } from './bundleReport';
+import type { Bundle } from '@/formats/bundle/readBundle';
+import { reportOf } from './bundleReport';
+import { besideTheData, firstDifference } from './comparableReport';
+import { leadOf, withoutPreview } from './linkTags';
+import type { BundleOrders } from './orders/bundleOrders';
 import { RULES_NOW } from './rulesNow';
 
 /** What of a report no longer follows from its data. */
@@ -96,12 +100,42 @@ export function heldAgainst(shown: ShownReport, given: ShownReport): ReportCheck
   };
 }
 
+const BYTES = 'what is written in the page';
+
+/** What differs in the bytes of a report beyond what the data in it cannot give again. */
+function bytesMoved(
+  html: string,
+  again: string,
+  { isWhole, bundle, orders }: { isWhole: boolean; bundle: Bundle; orders: BundleOrders },
+): ReportCheck['moved'] {
+  // A whole bundle has the photographs and recordings, too.
+  if (isWhole) {
+    const difference = firstDifference(html, again);
+    return difference ? [{ what: BYTES, ...difference }] : [];
+  }
+  const shown = besideTheData(html);
+  const difference = firstDifference(shown.text, besideTheData(again).text);
+  const moved = difference ? [{ what: BYTES, ...difference }] : [];
+  const { verdict } = bundle.dataPackage.planning;
+  const described = new Set([
+    ...(verdict?.entries ?? []).flatMap(({ photos }) => photos.map(({ alt }) => asWritten(alt))),
+    ...orders.entries.map(({ name }) => asWritten(`photograph of ${name}`)),
+  ]);
+  for (const alt of shown.photos)
+    if (!described.has(alt)) moved.push({ what: 'description of a photograph', was: alt, now: '' });
+  return moved;
+}
+
+/** A text as markup writes it. */
+const asWritten = (text: string) =>
+  text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('"', '&quot;');
+
 /**
- * Ranks the data of a report anew and holds the report against what they give; of photographs, recordings and the list of versions the
- * data say nothing.
+ * Ranks the data of a report anew, writes it again, and compares all of its bytes. Photographs are not in the data of a report: they are
+ * held to how this application writes them. Data and report that were forged together cannot be told.
  *
  * @param file its name, for what is wrong with it
- * @param whole the bundle of the version, where the report leaves the logs out
+ * @param whole the bundle of the version; needed where the report leaves the logs or recordings out
  * @throws UnusableInput where it is no report of ours, or its data cannot be read
  */
 export async function checkReport(file: string, html: string, whole?: BundleFiles): Promise<ReportCheck> {
@@ -113,12 +147,21 @@ export async function checkReport(file: string, html: string, whole?: BundleFile
       message: 'its logs are not in it: give the bundle of this version with --data',
     });
   const files = whole ?? readZip(`the data in ${file}`, Buffer.from(shown.data!));
+  if (!whole && files.has('clips.csv'))
+    throw new UnusableInput({
+      file,
+      message: 'its recordings are not in it: give the bundle of this version with --data',
+    });
   const plain = shown.answers.script === '';
-  const { html: again, data } = await bundleReport(files, undefined, { plain });
+  const { bundle, orders, write } = await reportOf(files);
+  const { html: again, data } = write(bundle.dataPackage.version, { plain });
   const given = shownReport(again)!;
   const check = heldAgainst(shown, given);
-  // Bundles that were published by earlier versions do not say how.
-  if (data.version && shown.version !== given.version)
+  if (shown.version !== given.version)
     check.moved.push({ what: 'the version', was: shown.version, now: given.version });
+  if (check.moved.length + check.sentences.length === 0) {
+    const page = withoutPreview(html, { title: data.title, lead: leadOf(orders) });
+    check.moved.push(...bytesMoved(page, again, { isWhole: whole !== undefined, bundle, orders }));
+  }
   return check;
 }

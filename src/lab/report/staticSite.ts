@@ -1,17 +1,15 @@
 import { createHash } from 'node:crypto';
 import { loadLabel } from '@/core/runs/load';
-import { orderSentences } from '@/core/verdict/orderSentences';
+import { OWN_WHAT } from '@/core/verdict/verdictSheet';
 import type { BundleFiles } from '@/formats/bundle/bundleFiles';
 import { steadyZip } from '@/formats/bundle/steadyZip';
 import { orderCsv } from '@/formats/report/orderText';
 import { siteFeed } from '@/formats/report/siteFeed';
 import { siteIndex, siteRoundUp, type SiteRoundUp, type SiteVersion } from '@/formats/report/siteHtml';
 import type { ReportVersion } from '@/core/verdict/reportVersion';
-import { h } from 'preact';
-import { markup } from '@/formats/markup/markup';
-import { PREVIEW } from '@/formats/picture/previewPicture';
 import { orderWords, type BundleOrders } from './orders/bundleOrders';
 import { linkPreview } from './linkPreview';
+import { leadOf, PREVIEW_FILE, withPreview } from './linkTags';
 import type { BundleRanking } from '../model/rankBundle';
 import { reportOf } from './bundleReport';
 import { orderPicture, orderTable } from './orders/orderViews';
@@ -20,7 +18,6 @@ import { reportFonts } from './reportFonts';
 import { SITE_LIST, siteListOf, siteListText } from './siteList';
 
 const encode = (text: string) => new TextEncoder().encode(text);
-const OWN = { response: 'rise', place: '', against: 'noise', at: null, load: '' } as const;
 
 /** An id that no other data have, as RFC 4122 writes one. */
 function urnOf(...parts: (string | Uint8Array)[]): string {
@@ -62,16 +59,15 @@ async function versionOf(
   const { bundle, orders, write } = await reportOf(files);
   const { html, data, broken } = write(about);
   const { rig, title } = bundle.dataPackage;
-  const order = orders.order(OWN);
+  const order = orders.order(OWN_WHAT);
   const zip = steadyZip(files);
-  const nameOf = (entry: string) => orders.find(entry)?.name ?? entry;
-  const lead = (order.known && orderSentences(order.value.ranking, nameOf)[0]) || 'No entry is ranked.';
+  const lead = leadOf(orders);
   const preview = await linkPreview({
     ...{ title, lead, source: data.rigLine },
     bars: order.known ? previewBars(order.value, orders) : [],
   });
   const made: { name: string; what: string; bytes: Uint8Array }[] = [
-    { name: 'index.html', what: 'The report', bytes: encode(withPreview(html, title, lead, address)) },
+    { name: 'index.html', what: 'The report', bytes: encode(withPreview(html, { title, lead, address })) },
     { name: PREVIEW_FILE, what: 'Picture for links to it', bytes: preview },
   ];
   if (order.known) {
@@ -124,25 +120,6 @@ async function versionOf(
     files: made.slice(1).map(({ name, what }) => ({ name, what })),
   };
   return { version, made, problems: [...data.problems, ...broken] };
-}
-
-const PREVIEW_FILE = 'preview.png';
-
-/** A report that tells what to show of it where somebody links to it. It asks for nothing itself. */
-function withPreview(html: string, title: string, lead: string, address: string): string {
-  const tags = {
-    'og:type': 'article',
-    'og:title': title,
-    'og:description': lead,
-    'og:image': `${address}${PREVIEW_FILE}`,
-    'og:image:width': String(PREVIEW.width),
-    'og:image:height': String(PREVIEW.height),
-    ...(address === '' ? {} : { 'og:url': `${address}index.html` }),
-  };
-  const head = Object.entries(tags)
-    .map(([property, content]) => markup(h('meta', { property, content })))
-    .join('');
-  return html.replace('<title>', () => `${head}<title>`);
 }
 
 /** A bundle as a version of a site. */
