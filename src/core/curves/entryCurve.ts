@@ -53,6 +53,8 @@ export interface LeftOutSetting {
   /** Where it would stand on the axis; a level at the floor is an upper bound. */
   at: number;
   runs: string[];
+  /** Driven harder than this setting, which is louder: its level cannot be right, and it is no quieter setting of the entry. */
+  quieterThan?: string;
 }
 
 export interface EntryCurve {
@@ -87,6 +89,9 @@ function whyLeftOut(points: readonly MeasuredPoint[]): LeftOutSetting['why'] {
   return points.some(({ level }) => level.underRange) ? 'under-range' : 'at-floor';
 }
 
+/** Readings of one level differ by less, dB. */
+const READ_DB = 3;
+
 /** What tells where a run stands on an axis. */
 const PLACE_WORDS: Record<Against, string> = {
   noise: 'level',
@@ -95,8 +100,22 @@ const PLACE_WORDS: Record<Against, string> = {
   sone: 'calibrated recording',
 };
 
+/** The setting that counts, is driven less than these points and is louder than they can be; nothing where there is none. */
+function contradictedBy(
+  points: readonly MeasuredPoint[],
+  counting: readonly MeasuredPoint[],
+): Pick<LeftOutSetting, 'quieterThan'> {
+  const least = Math.min(...points.map(({ dutyPct }) => dutyPct ?? -Infinity));
+  const most = Math.max(...points.map(({ level }) => level.levelDb));
+  const found = counting.find(
+    ({ dutyPct, level }) => (dutyPct ?? Infinity) < least && level.levelDb > most + READ_DB,
+  );
+  return found ? { quieterThan: found.setting } : {};
+}
+
 function leftOutSettings(points: readonly MeasuredPoint[], { against }: CurveRule): LeftOutSetting[] {
   const bySetting = [...groupBy(points, (point) => point.setting)];
+  const counting = points.filter((point) => isUsable(point, against));
   return (
     bySetting
       .filter(([, points]) => !points.some((point) => isUsable(point, against)))
@@ -107,6 +126,7 @@ function leftOutSettings(points: readonly MeasuredPoint[], { against }: CurveRul
         why: whyLeftOut(points),
         at: Math.max(...points.map((point) => placeOn(point, against)).filter((at) => !isMissing(at))),
         runs: points.map((point) => point.run).sort(),
+        ...contradictedBy(points, counting),
       }))
       .sort((a, b) => a.at - b.at || (a.setting < b.setting ? -1 : 1))
   );

@@ -56,10 +56,16 @@ export function underFirst(curve: EntryCurve, line: number): NoValue {
       ? (['quietest', 'too-loud'] as const)
       : (['slowest', 'too-fast'] as const);
   const firstWords = axisWords(against, first);
-  const quieter = curve.leftOut.filter((setting) => setting.at < first);
+  const quieter = curve.leftOut.filter((setting) => setting.at < first && !setting.quieterThan);
+  const odd = curve.leftOut.find((setting) => setting.at < first && setting.quieterThan);
   // The setting that would have carried the curve to the line, or else the one that comes nearest.
   const missed = quieter.filter((setting) => setting.at <= line).pop() ?? quieter[0];
-  if (!missed) return { placed: false, status, reason: `its ${quietest} setting is ${firstWords}` };
+  if (!missed) {
+    const asked = odd
+      ? `; ${odd.setting} read less than ${odd.quieterThan}, which is driven less: did a fan stand still?`
+      : '';
+    return { placed: false, status, reason: `its ${quietest} setting is ${firstWords}${asked}` };
+  }
   const usable = `its ${quietest} setting that counts is ${firstWords}`;
   return missed.why === 'unsettled'
     ? { placed: false, status: 'unsettled', reason: `${usable}; ${missed.setting} had not settled` }

@@ -135,6 +135,35 @@ test('an entry whose quietest setting the room hides has nothing at its quietest
   expect(valueAtLine(curveEnds([curve], 'last')[0]!, 40)).toMatchObject({ placed: true, value: 38 });
 });
 
+test('a fan that stood still hides neither the other passes of its setting nor a quieter line', () => {
+  const stood = (more: object) => ({
+    ...pointOf(60, { noiseDb: 12, setting: '80 %', dutyPct: 80, ...more }),
+  });
+  const others = [
+    pointOf(40, { noiseDb: 33, setting: '40 %', dutyPct: 40 }),
+    pointOf(38, { noiseDb: 38, setting: '100 %', dutyPct: 100 }),
+  ];
+  const hidden = curveOf([stood({}), ...others], 'rise', 'noise');
+  expect(valueAtLine(hidden, 30)).toMatchObject({
+    ...{ placed: false, status: 'too-loud' },
+    reason: expect.stringMatching(
+      /^its quietest setting is 33.*80 % read less than 40 %.*stand still\?$/,
+    ) as string,
+  });
+  expect(valueAtLine(curveEnds([hidden], 'first')[0]!, 1e6)).toMatchObject({ placed: true, value: 40 });
+  // One pass under the range of the meter, beside one that was read.
+  const under = stood({ mount: 1, pass: 2 });
+  const passes = [
+    { ...under, level: { ...under.level, underRange: true as const } },
+    pointOf(39, { noiseDb: 36, setting: '80 %' }),
+  ];
+  expect(curveOf([...passes, ...others], 'rise', 'noise').points.map(({ setting }) => setting)).toEqual([
+    '40 %',
+    '80 %',
+    '100 %',
+  ]);
+});
+
 test('between two settings the doubt owns to what a curve may miss; at a setting it is nothing', () => {
   const read = (settings: [number, number][]) =>
     curveOf(

@@ -12,17 +12,39 @@ export interface MountMean {
   passValues: number[];
 }
 
-/** The level of each mount of a setting decides whether it stands clear of the room, by the mean of its passes (FORMATS step 5). */
+/** Passes of one setting and mount differ by less, dB: one that reads further under the others was no pass of it. */
+const PASS_DB = 3;
+
+/** Passes that read under the range of the meter where the others read well over it: a fan that stood still, or was not driven. */
+function strays(cell: readonly MeasuredPoint[]): MeasuredPoint[] {
+  const read = cell.filter(({ level }) => !level.underRange);
+  const leastDb = Math.min(...read.map(({ level }) => levelRead(level).noiseDb));
+  return read.length === 0
+    ? []
+    : cell.filter(({ level }) => level.underRange && levelRead(level).noiseDb < leastDb - PASS_DB);
+}
+
+/**
+ * The level of each mount of a setting decides whether it stands clear of the room, by the mean of its passes (FORMATS step 5). A pass that
+ * strays from the others hides itself alone.
+ */
 export function decidedByMeans(points: readonly MeasuredPoint[]): MeasuredPoint[] {
   const cells = groupBy(points, (point) => JSON.stringify([point.setting, point.mount]));
-  return [...cells.values()].flatMap((cell) => {
-    if (cell.length === 1) return cell;
-    const { standing: byRoom, errorGain } = cellLevel(cell.map((point) => point.level));
-    const standing = cell.some(({ level }) => level.underRange) ? 'at-floor' : byRoom;
-    return cell.map((point) => {
-      const { noiseDb } = levelRead(point.level);
-      return { ...point, level: { ...point.level, noiseDb, standing, errorGain } };
-    });
+  return [...cells.values()].flatMap((all) => {
+    const astray = strays(all);
+    const cell = all.filter((point) => !astray.includes(point));
+    return [...decided(cell), ...astray];
+  });
+}
+
+/** The passes of one setting and mount, all with the standing of their mean. */
+function decided(cell: readonly MeasuredPoint[]): readonly MeasuredPoint[] {
+  if (cell.length === 1) return cell;
+  const { standing: byRoom, errorGain } = cellLevel(cell.map((point) => point.level));
+  const standing = cell.some(({ level }) => level.underRange) ? 'at-floor' : byRoom;
+  return cell.map((point) => {
+    const { noiseDb } = levelRead(point.level);
+    return { ...point, level: { ...point.level, noiseDb, standing, errorGain } };
   });
 }
 

@@ -11,7 +11,9 @@ export function curveEnds(curves: readonly EntryCurve[], end: 'first' | 'last'):
   const missedBy = (curve: EntryCurve) => {
     const point = curve.points[0];
     // A quieter setting that the room masks is its quietest: what it does there nobody has measured.
-    return end === 'first' && point ? curve.leftOut.find(({ at }) => at < point.at) : undefined;
+    return end === 'first' && point
+      ? curve.leftOut.find(({ at, quieterThan }) => at < point.at && !quieterThan)
+      : undefined;
   };
   const missed = new Set(curves.filter(missedBy).map(({ entry }) => entry));
   const fields = new Map(curves.map(({ field }) => [field, endsOf(field, end, missed)]));
