@@ -17,6 +17,9 @@ import { briefOf } from '@/lab/planning/briefView';
 import { withDatabase } from '@/database/pool';
 import { viewGrid } from '@/lab/orders/beyond/gridView';
 import { viewJudgement } from '@/lab/orders/beyond/judgementView';
+import { pairByWays } from '@/lab/orders/pairs/pairByWays';
+import { rankedWays } from '@/lab/orders/waysView';
+import { loadKey } from '@/core/runs/load';
 import { viewPairs } from '@/lab/orders/pairs/pairs';
 import { pricesOf, viewPrices } from '@/lab/lineUp/prices';
 import { viewRoundUp } from '@/lab/model/roundUpView';
@@ -254,6 +257,22 @@ test('a wish leaves out who does not fit, ranks the others among themselves, and
   expect(loops.ranking.placed.map(({ entry }) => entry)).toEqual(['jaloque-360', 'cierzo-240']);
   expect(verdictQuery({ height: 'tall', memory: '-3', holds: '1e9' }).filter).toBeUndefined();
   expect(verdictQuery({ memory: '40' }).filter).toEqual({ ...NO_FILTER, memoryMm: 40 });
+});
+
+test('a step of the price front costs the same on Value and on Ways to compare', async () => {
+  const view = await viewed(towers);
+  const { valued, verdict } = await viewValue(view, {});
+  const { ways } = (await rankedWays(view, { load: loadKey(verdict.chosen.load), lineDb: verdict.lineAt }))!;
+  const { response } = verdict.shown;
+  const steps = valued.flatMap(({ entry, standing }) =>
+    standing?.next ? [{ entry, next: standing.next }] : [],
+  );
+  expect(steps.length).toBeGreaterThan(1);
+  for (const { entry, next } of steps) {
+    const asked = { response, load: loadKey(verdict.chosen.load), lineDb: verdict.lineAt };
+    const pair = await pairByWays(view, ways, asked, [entry, next.entry]);
+    expect(pair!.perUnit95).toEqual(next.perUnit95);
+  }
 });
 
 test('who does not hold the load says what it sustained, and when it came to the limit', async () => {

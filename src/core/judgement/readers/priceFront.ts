@@ -27,6 +27,27 @@ export interface FrontStanding {
   next: PriceStep | null;
 }
 
+/** So many are compared at once: by the simultaneous difference, as the brackets of the order are (FORMATS step 9). */
+const comparedIn = (entries: readonly Priced[]) => Math.max(2, entries.length);
+
+/**
+ * What each unit costs by which the dearer of two is better, at either end of the interval that holds for all priced entries at once; null
+ * where it may be nothing, or both cost the same.
+ *
+ * @example pricePerUnit95(entries, entries[0]!, entries[1]!, 'lower') → [13.5, 16.9]
+ */
+export function pricePerUnit95(
+  entries: readonly Priced[],
+  one: Priced,
+  other: Priced,
+  better: 'lower' | 'higher',
+): [from: number, to: number] | null {
+  const [cheap, dear] = one.price <= other.price ? [one, other] : [other, one];
+  const { difference, interval95 } = pairDifference(dear, cheap, comparedIn(entries));
+  const gain = (better === 'lower' ? 1 : -1) * difference;
+  return dear.price > cheap.price ? moneyPerUnit95(dear.price - cheap.price, gain, interval95) : null;
+}
+
 /**
  * The front of price against a response: who costs no more than another and is better beyond doubt, and along those whom nobody beats,
  * cheapest first, what each unit of the next step up costs. A step inside its doubt is none: it leads to the next that can be
@@ -40,8 +61,7 @@ export function priceFront(
   better: 'lower' | 'higher' = 'lower',
 ): FrontStanding[] {
   const sign = better === 'lower' ? 1 : -1;
-  // Many are compared at once: by the simultaneous difference, as the brackets of the order are (FORMATS step 9).
-  const count = Math.max(2, entries.length);
+  const count = comparedIn(entries);
   const betterBy = (one: Priced, other: Priced) => {
     const { difference, interval95 } = pairDifference(one, other, count);
     return { better: sign * difference, better95: interval95 };

@@ -1,10 +1,11 @@
 import { likelyAhead } from '@/core/judgement/pairs/likelyAhead';
 import { headToHead, type PairRow } from '@/core/judgement/pairs/headToHead';
 import { wayConditions } from '@/core/judgement/pairs/pairConditions';
-import { moneyPerUnit95 } from '@/core/judgement/readers/moneyPerUnit95';
+import { pricePerUnit95 } from '@/core/judgement/readers/priceFront';
 import type { PlacedEntry } from '@/core/ranking/rankAtLine';
 import type { Way } from '@/core/ranking/ways';
 import type { Response } from '@/core/responses/responses';
+import { pricedPlaces } from '../readers/pricedPlaces';
 import { viewPrices } from '@/lab/lineUp/prices';
 import { underCovers } from '@/lab/lineUp/shownLineUp';
 import type { RoundUpView } from '@/lab/model/roundUpView';
@@ -65,14 +66,16 @@ export async function pairByWays(
   const [price, otherPrice] = pair.map((entry) => priced[codes.indexOf(entry)]?.price);
   const rows = headToHead(wayConditions(ways, pair, { unit, decimals, better, what: name, lineDb }));
   const moreMoney = price?.known && otherPrice?.known ? price.value - otherPrice.value : null;
-  const atNoise = rows.find(({ key }) => key === 'noise');
+  // By the same rule as Value, so that one step costs the same on both.
+  const inOrder = pricedPlaces(
+    priced.map(({ price }, i) => ({ entry: { code: codes[i]! }, price })),
+    placed,
+  );
+  const [first, second] = pair.map((entry) => inOrder.find((each) => each.entry === entry));
   return {
     ...{ one, other, rows, moreMoney },
     ahead: a && b ? likelyAhead(a, b, better) : null,
-    perUnit95:
-      atNoise && moreMoney
-        ? moneyPerUnit95(Math.abs(moreMoney), Math.sign(moreMoney) * atNoise.lead, atNoise.interval95)
-        : null,
+    perUnit95: first && second ? pricePerUnit95(inOrder, first, second, better) : null,
     currency: view.brief.limits.currency,
   };
 }

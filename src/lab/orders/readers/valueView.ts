@@ -4,6 +4,7 @@ import type { DatedPrice } from '@/core/lineUp/prices';
 import type { PlacedEntry } from '@/core/ranking/rankAtLine';
 import type { KeptSheet } from '@/database/lineUp/sheets';
 import type { PricesSheet } from '@/contracts/sheets/pricesSheet';
+import { pricedPlaces } from './pricedPlaces';
 import { viewPrices } from '@/lab/lineUp/prices';
 import { verdictOf, type VerdictQuery, type VerdictView } from '../verdictView';
 import type { RoundUpView } from '@/lab/model/roundUpView';
@@ -39,16 +40,7 @@ export async function viewValue(view: RoundUpView, query: VerdictQuery): Promise
   const { better, throttles, unit } = shown.response;
   const priced = await viewPrices(view);
   const placedOf = new Map(ranking.placed.map((placed) => [placed.entry, placed]));
-  const front = priceFront(
-    priced.flatMap(({ entry, price }) => {
-      const placed = placedOf.get(entry.code);
-      // What does not hold the load is bought for another one.
-      return placed && price.known && placed.status !== 'throttled'
-        ? [{ ...placed, price: price.value }]
-        : [];
-    }),
-    better,
-  );
+  const front = priceFront(pricedPlaces(priced, ranking.placed), better);
   const standingOf = new Map(front.map((standing) => [standing.entry, standing]));
   function perUnit(price: number | null, placed: PlacedEntry | undefined): ValuedEntry['perUnit'] {
     if (price === null || !placed) return null;
