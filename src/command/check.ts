@@ -32,7 +32,7 @@ void runCommand(async () => {
   for (const sentence of sentences) say(`does not follow: ${sentence}`);
   say(
     moved.length + sentences.length === 0
-      ? `All ${figures} figures, their sentences and all else that is written follow from the data.${data === undefined ? ' Photographs are not in the data.' : ''} Whether data and report were changed together cannot be told from them.`
+      ? `All ${figures} figures, their sentences and all else that is written follow from the data.${data === undefined ? ' Photographs are not in the data.' : ''} Whether data and report were changed together cannot be seen from them.`
       : `${moved.length + sentences.length} of what is shown does not follow from the data.`,
   );
 });

@@ -13,6 +13,8 @@ export const BOUNDS = {
   dutyPct: { min: 0, max: 100, name: 'a duty', unit: '%' },
   clockMhz: { min: 0, max: 100_000, name: 'a clock', unit: 'MHz' },
   /** Seconds of a log's clock: as large as a count of seconds since 1970 that has a meaning. */
+  /** What is added to a clock: a log that counts seconds may lie beside one with dates. */
+  shiftS: { min: -1e11, max: 1e11, name: 'a shift of a clock', unit: 's' },
   timeS: { min: -1e7, max: 1e11, name: 'a time', unit: 's' },
   airspeedMPerS: { min: 0, max: 100, name: 'an airspeed', unit: 'm/s' },
   pressurePa: { min: 0, max: 100_000, name: 'a pressure', unit: 'Pa' },

@@ -62,7 +62,7 @@ export function underFirst(curve: EntryCurve, line: number): NoValue {
   const missed = quieter.filter((setting) => setting.at <= line).pop() ?? quieter[0];
   if (!missed) {
     const asked = odd
-      ? `; ${odd.setting} read less than ${odd.quieterThan}, which is driven less: did a fan stand still?`
+      ? `; ${odd.setting} read less than ${odd.quieterThan}, which is driven less: was a fan stopped?`
       : '';
     return { placed: false, status, reason: `its ${quietest} setting is ${firstWords}${asked}` };
   }

@@ -1,5 +1,14 @@
 import { seededChance } from '../../../tests/support/chance';
-import { endGuardS, placeSeries, proposedClocks, proposedCuts, type BroughtLog } from './evening';
+import { inHand, moveClock, sayOf, type EveningInHand } from './eveningByHand';
+import {
+  endGuardS,
+  firstOffsets,
+  joinEvening,
+  placeSeries,
+  proposedClocks,
+  proposedCuts,
+  type BroughtLog,
+} from './evening';
 import { piecesFor } from './pieces';
 import { roomAlone } from './roomAlone';
 
@@ -114,4 +123,55 @@ test('a piece keeps clear of the cut at its end, by a row and by what two clocks
     [1920, 3716],
     [3720, END],
   ]);
+});
+
+/** A log whose clock tells the time of day alone; 1.7e9 s is 14 November 2023, 22:13:20. */
+const byDay = (brought: BroughtLog, path = brought.path): BroughtLog => {
+  const startS = 86_400 * Math.floor(brought.firstS! / 86_400);
+  const own = (t: number) => t - startS;
+  const { series } = brought;
+  return {
+    ...{ ...brought, path, clockKind: 'day' as const },
+    ...{ firstS: own(brought.firstS!), lastS: own(brought.lastS!) },
+    series: { ...series, timeS: series.timeS.map(own) },
+  };
+};
+
+test('a log with a time of day alone gets its day from its name or from a log with dates, over midnight too', () => {
+  const meter = log('meter.csv', START, START + END, 0, [['noise_level', level]]);
+  // From 23:56 on it is the next day by the clock of the sensors.
+  const late = log('late.csv', START + 6200, START + END, 0, [['noise_level', level]]);
+  const [, early] = firstOffsets([sensors(0, END), byDay(meter)]);
+  expect(early! + byDay(meter).firstS!).toBe(START);
+  const night = sensors(0, 9000);
+  const after = log('after.csv', START + 7000, START + 9000, 0, [['noise_level', level]]);
+  expect(firstOffsets([night, byDay(after)])[1]! + byDay(after).firstS!).toBe(START + 7000);
+  expect(firstOffsets([byDay(sensors(0, END)), late]).map((offS) => offS > 1e8)).toEqual([true, false]);
+  const [named] = firstOffsets([byDay(sensors(0, END), 'die 2023-11-14.csv')]);
+  expect(named! + byDay(sensors(0, END)).firstS!).toBe(START);
+  expect(firstOffsets([byDay(sensors(0, END), 'run 20231399.csv')])).toEqual([0]);
+});
+
+test('what was typed of pieces stays with them, however far a clock is moved', () => {
+  const logs = [
+    log('die.csv', START, START + END, 0, [['cpu_temperature', () => 60]]),
+    log('power.csv', START, START + END, 0, [
+      ['power', watts],
+      ['fan_speed', (t) => rpm(t)],
+    ]),
+  ];
+  let evening = inHand(joinEvening(logs));
+  expect(evening.pieces.length).toBeGreaterThan(2);
+  evening.pieces.forEach((_, i) => (evening = sayOf(evening, i, { entry: `Entry ${i}` })));
+  const names = (of: EveningInHand) => of.pieces.map(({ entry }) => entry);
+  expect(names(moveClock(logs, evening, 1, 25))).toEqual(names(evening));
+  for (const at of [0, 1])
+    for (const byS of [1.7e9, -3600, 600]) {
+      const moved = moveClock(logs, evening, at, byS);
+      const further = moveClock(logs, moved, at, byS / 2);
+      expect(names(moveClock(logs, further, at, 0))).toEqual(names(evening));
+    }
+  // Both clocks together move the whole evening.
+  const both = moveClock(logs, moveClock(logs, evening, 0, 7200), 1, 7200);
+  expect(names(both)).toEqual(names(evening));
 });

@@ -37,18 +37,57 @@ export interface LogStep {
   atS: number;
 }
 
+const DAY_S = 86_400;
+
+/** The day that a file name states, in days since 1970; null where it states none: “2026-11-24” and “20261124”. */
+function dayInName(path: string): number | null {
+  const found = /(?<!\d)(20\d\d)([-_.]?)(0[1-9]|1[0-2])\2(0[1-9]|[12]\d|3[01])(?!\d)/.exec(path);
+  if (!found) return null;
+  const ms = Date.UTC(Number(found[1]), Number(found[3]) - 1, Number(found[4]));
+  return new Date(ms).getUTCDate() === Number(found[4]) ? ms / 1000 / DAY_S : null;
+}
+
+/** The day that puts a log with a time of day alone nearest to another log: where both overlap longest, s. */
+function dayBeside(log: BroughtLog, fromS: number, toS: number): number {
+  const first = Math.floor(fromS / DAY_S) - 1;
+  const days = Array.from({ length: Math.min(20, Math.floor(toS / DAY_S) - first + 2) }, (_, i) => first + i);
+  const overlap = (day: number) =>
+    Math.min(log.lastS! + day * DAY_S, toS) - Math.max(log.firstS! + day * DAY_S, fromS);
+  return DAY_S * days.reduce((best, day) => (overlap(day) > overlap(best) ? day : best), days[0]!);
+}
+
 /**
- * Clocks of one kind tell the same time; others are laid so that the logs begin together.
+ * What is added to each log's clock so that they tell one time. A time of day gets its date from the log's file name, else from a log with
+ * dates. Logs that only count seconds are laid to begin with the log of the die.
  *
- * Example: Two logs of one kind at 20:00 and 21:00: 0 s and 3600 s; a log of elapsed seconds: laid to begin with the
- * first.
+ * Example: Two logs with a time of day at 20:00 and 21:00: 0 s each; one of 23:50 beside a log dated 24 November, 23:48: that day; a log of
+ * elapsed seconds: laid to begin with the first.
  */
 export function firstOffsets(logs: readonly BroughtLog[]): number[] {
+  const timed = logs.filter(({ firstS }) => firstS !== null);
+  const named = (log: BroughtLog) => (log.clockKind === 'day' ? dayInName(log.path) : null);
+  const dated = timed.find(({ clockKind }) => clockKind === 'date');
+  const withName = timed.find((log) => named(log) !== null);
+  const base = dated
+    ? { fromS: dated.firstS!, toS: dated.lastS! }
+    : withName
+      ? {
+          fromS: withName.firstS! + named(withName)! * DAY_S,
+          toS: withName.lastS! + named(withName)! * DAY_S,
+        }
+      : null;
+  const dayOf = (log: BroughtLog): number => {
+    const day = named(log);
+    if (day !== null) return day * DAY_S;
+    return base ? dayBeside(log, base.fromS, base.toS) : 0;
+  };
   const lead = logs.find(hasDie) ?? logs[0];
+  const leadS = lead?.clockKind === 'day' && lead.firstS !== null ? dayOf(lead) : 0;
+  const counts = ({ clockKind }: BroughtLog) => clockKind === 'elapsed' || clockKind === 'none';
   return logs.map((log) => {
-    if (!lead || log.firstS === null || lead.firstS === null) return 0;
-    const alike = log.clockKind === lead.clockKind && log.clockKind !== 'elapsed';
-    return alike ? 0 : lead.firstS - log.firstS;
+    if (!lead || log.firstS === null || lead.firstS === null || log === lead) return log === lead ? leadS : 0;
+    if (counts(log) || counts(lead)) return leadS + lead.firstS - log.firstS;
+    return log.clockKind === 'day' ? dayOf(log) : 0;
   });
 }
 

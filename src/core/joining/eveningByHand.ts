@@ -1,6 +1,7 @@
 import {
   cuttingSteps,
   endGuardS,
+  hasDie,
   placeSeries,
   proposedCuts,
   type BroughtLog,
@@ -18,6 +19,8 @@ export interface EveningInHand {
   /** Where proposed cuts were taken away by hand: none is proposed there again. */
   joined: number[];
   pieces: Piece[];
+  /** What was said of more pieces than a moved clock left: it comes back as soon as there are as many again. */
+  saidBefore?: readonly Piece[] | undefined;
 }
 
 /** A proposed cut nearer to one by hand than this is the same, s. */
@@ -131,16 +134,46 @@ export function moveClock(
   offsetS: number,
 ): EveningInHand {
   const wasS = evening.offsetsS[at]!;
+  const byS = offsetS - wasS;
+  // Where the one log of the die goes, the whole evening goes with it.
+  const isLead = hasDie(logs[at]!) && logs.filter(hasDie).length === 1;
   const offsetsS = evening.offsetsS.map((old, i) => (i === at ? offsetS : old));
   // Where its own steps were joined they are joined still, wherever they come to lie.
   const own = cuttingSteps(logs[at]!, wasS);
-  const joined = evening.joined.map((cut) => (near(own, cut, LEAST_APART_S) ? cut + offsetS - wasS : cut));
-  return withCuts(logs, evening, {
-    offsetsS,
-    joined,
-    cuts: cutsAnew(logs, { ...evening, joined }, offsetsS),
-  });
+  const joined = evening.joined.map((cut) => (isLead || near(own, cut, LEAST_APART_S) ? cut + byS : cut));
+  const placed = isLead ? evening.placed.map((cut) => cut + byS) : evening.placed;
+  const cuts = cutsAnew(logs, { placed, joined }, offsetsS);
+  const stayed = withCuts(logs, evening, { offsetsS, joined, placed, cuts });
+  // Its own cuts moved with it, and with them the pieces that they bound.
+  const pieces = evening.pieces.map((piece) => ({
+    ...piece,
+    fromS: piece.fromS + byS,
+    toS: piece.toS + byS,
+  }));
+  const moved = withCuts(logs, { ...evening, pieces }, { offsetsS, joined, placed, cuts });
+  const kept = saidIn(moved.pieces) > saidIn(stayed.pieces) ? moved : stayed;
+  const said = evening.saidBefore ?? evening.pieces;
+  if (!evening.saidBefore && saidIn(kept.pieces) >= saidIn(said)) return kept;
+  // However far it went: as many pieces as before are the same in their order.
+  if (kept.pieces.length !== said.length) return { ...kept, saidBefore: said };
+  const again = kept.pieces.map((piece, i) => sayAgain(piece, said[i]!));
+  return { ...kept, pieces: withPasses(again), saidBefore: undefined };
 }
+
+/** How many different things the reviewer has said of pieces: one that a second piece took over counts once. */
+const saidIn = (pieces: readonly Piece[]) =>
+  new Set(
+    pieces.flatMap((piece) =>
+      piece.typed.length > 0 ? [JSON.stringify(piece.typed.map((name) => piece[name]))] : [],
+    ),
+  ).size;
+
+/** A piece with what was said of another one. */
+const sayAgain = (piece: Piece, of: Piece): Piece => ({
+  ...piece,
+  ...Object.fromEntries(of.typed.map((name) => [name, of[name]])),
+  typed: of.typed,
+});
 
 /** The evening of logs that are understood otherwise now: cut anew, with what was said of its pieces. */
 export const readAnew = (logs: readonly BroughtLog[], evening: EveningInHand): EveningInHand =>

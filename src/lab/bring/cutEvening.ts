@@ -147,7 +147,7 @@ export async function cutEvening(files: readonly { path: string; open: OpenLog }
       file: path,
       rows: samples,
       stepS: durationS !== null && samples > 1 ? rounded(durationS / (samples - 1), 3) : null,
-      shiftS: rounded(offsetsS[i]!, 3)!,
+      shiftS: rounded(offsetsS[i]! - offsetsS[die]!, 3)!,
       shiftFits: rounded(fits[i]!, 3),
     })),
     pieces: cut.map(({ told }) => told),

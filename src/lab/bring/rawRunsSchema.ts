@@ -23,7 +23,7 @@ export const rawRunsPlan = object({
   who: text(100).default('reviewer'),
   /** Only look: nothing is written. */
   dryRun: boolean().default(true),
-  logs: array(object({ fileId: whole().required(), offsetS: bounded('timeS').required() }).noUnknown())
+  logs: array(object({ fileId: whole().required(), offsetS: bounded('shiftS').required() }).noUnknown())
     .min(1, 'no logs')
     .max(20)
     .required(),

@@ -147,7 +147,7 @@ test('a fan that stood still hides neither the other passes of its setting nor a
   expect(valueAtLine(hidden, 30)).toMatchObject({
     ...{ placed: false, status: 'too-loud' },
     reason: expect.stringMatching(
-      /^its quietest setting is 33.*80 % read less than 40 %.*stand still\?$/,
+      /^its quietest setting is 33.*80 % read less than 40 %.*was a fan stopped\?$/,
     ) as string,
   });
   expect(valueAtLine(curveEnds([hidden], 'first')[0]!, 1e6)).toMatchObject({ placed: true, value: 40 });
