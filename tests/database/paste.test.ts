@@ -1,3 +1,4 @@
+import { loadKey } from '@/core/runs/load';
 import { createRoundUp } from '@/lab/roundUps/createRoundUp';
 import { viewLeaders } from '@/lab/orders/leaders';
 import { viewLineUp } from '@/lab/lineUp/lineUpView';
@@ -188,4 +189,29 @@ test('a fan’s readings at places are columns of their distance; several of a p
   // Ten times its neighbour: a flag where it stands unasked.
   const says = (await slippedRuns((await viewRoundUp(air))!)).flatMap((slip) => slip.says);
   expect(says.join()).toMatch(/airspeed at 15 cm: 30\.0 where its other speeds say 3\.00/);
+});
+
+test('bare watts are the one load of those watts; a line that stands twice is asked about, in the block and beside the logbook', async () => {
+  const other = await createRoundUp({
+    ...{ who: 'Ana', title: 'With a card', question: 'coolers', rigRevisionId: null, rigName: 'Card desk' },
+  });
+  await take('entries', other, tabs('Cooler', 'Levante', 'Poniente'));
+  const heads = 'cooler | load | fans | dB(A) | room dB(A) | die | room';
+  const line = 'Levante | 95 W + 160 W graphics | 60 % | 33 | 20 | 61 | 22';
+  await take('runs', other, tabs(heads, line));
+  const bare = 'Poniente | 95 | 60 % | 34 | 20 | 63 | 22';
+  const seen = await look('runs', other, tabs(heads, line, bare, bare));
+  expect(seen.rows.map(({ asked }) => asked)).toEqual([
+    expect.arrayContaining([expect.stringMatching(/^run 001 has the same .* is it pasted twice\?$/)]),
+    ['“95” is taken as 95 W + 160 W graphics'],
+    expect.arrayContaining(['the same as line 3: is it pasted twice?']),
+  ]);
+  await take('runs', other, tabs(heads, bare));
+  expect(new Set((await runsOf(other)).map(loadKey)).size).toBe(1);
+  const entries = await look(
+    'entries',
+    other,
+    tabs('Cooler | Brand', 'Solano | Sotavento', 'Solano | Sotavento'),
+  );
+  expect(entries.rows.map(({ asked }) => asked)).toEqual([[], ['the same as line 2: it is taken once']]);
 });

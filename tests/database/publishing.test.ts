@@ -382,6 +382,13 @@ test('the demo’s verdict is published once and corrected once, with an award r
     [1, false],
     [2, true],
   ]);
+  // No version has a change that was made after it.
+  for (const { version, publishedAt } of versions) {
+    const zip = unzipSync(new Uint8Array((await readPublished(towers, version, 'bundle'))!));
+    const days = new TextDecoder().decode(zip['changes.csv']).match(/20\d\d-\d\d-\d\dT[\d:.]+Z/g) ?? [];
+    if (version === 2) expect(days.length).toBeGreaterThan(0);
+    for (const day of days) expect(new Date(day).getTime()).toBeLessThanOrEqual(publishedAt.getTime());
+  }
   const report = await text(2, towers);
   expect(report).toContain('Best value: not given. Two tie for it');
   expect(report).toContain('For the practice rooms: Lebeche 120.');

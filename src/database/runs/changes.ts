@@ -26,3 +26,8 @@ export async function insertChange(
     [runId, change.who, change.what, change.was, change.isNow, change.changedAt ?? null],
   );
 }
+
+/** Dates the changes of a run that were written after a moment back to it: an invented lab has a history of its own. */
+export async function dateChangesBack(db: Queryable, runId: number, at: Date): Promise<void> {
+  await db.query('UPDATE changes SET changed_at = $2 WHERE run_id = $1 AND changed_at > $2', [runId, at]);
+}

@@ -161,6 +161,17 @@ export const shownRows = (
     ...{ line, cells: [...cells], faults, fault, asked: asked(i) },
   }));
 
+/** For each row the line of an earlier one that is the same, cell by cell; null where none is. */
+export function sameLines(rows: readonly MadeRow<unknown>[]): (number | null)[] {
+  const seen = new Map<string, number>();
+  return rows.map(({ line, cells: { cells } }) => {
+    const key = JSON.stringify(cells.map((cell) => cell.trim()));
+    const earlier = seen.get(key) ?? null;
+    if (earlier === null) seen.set(key, line);
+    return earlier;
+  });
+}
+
 /** What all rows make. @throws Refused with the line and the fault of the first that makes nothing */
 export function allMade<T>(rows: readonly MadeRow<T>[]): T[] {
   return rows.map(({ line, cells, made }) => {

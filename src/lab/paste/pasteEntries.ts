@@ -13,6 +13,7 @@ import {
   pastedInto,
   recognised,
   RowCells,
+  sameLines,
   shownRows,
   undoOf,
   type MadeRow,
@@ -148,7 +149,10 @@ export const pasteEntries: PasteKind = {
     return {
       ...block,
       offered: LINE_UP_COLUMNS.map(({ id, label }) => ({ id, label })),
-      rows: shownRows(rows),
+      rows: shownRows(rows, (at) => {
+        const earlier = sameLines(rows)[at];
+        return earlier ? [`the same as line ${earlier}: it is taken once`] : [];
+      }),
     };
   },
   async take(roundUpId, request) {

@@ -19,6 +19,7 @@ import {
   pastedIds,
   pastedInto,
   RowCells,
+  sameLines,
   shownRows,
   undoOf,
   type MadeRow,
@@ -56,6 +57,18 @@ function loadOf(view: RoundUpView, text: string): Load | { wrong: string } {
   );
   if (found) return found;
   const written = parseLoad(text);
+  const alike = loads.filter(({ loadW }) => loadW === written?.loadW);
+  if (
+    written &&
+    loadKey(written) === loadKey({ ...written, loadName: '', gpuLoadW: 0 }) &&
+    written.loadW > 0
+  ) {
+    // Bare watts are those of the one load that has them, whatever else is loaded there.
+    const bare = alike.find((load) => loadKey(load) === loadKey(written));
+    if (!bare && alike.length > 1)
+      return { wrong: `${text} is several loads here: write one of ${alike.map(loadLabel).join('; ')}` };
+    return bare ?? alike[0] ?? written;
+  }
   if (written) return loads.find((load) => loadKey(load) === loadKey(written)) ?? written;
   return { wrong: `a heat load was expected, got "${text}"` };
 }
@@ -177,13 +190,39 @@ async function readBlock(roundUpId: number, request: PasteRequest): Promise<Bloc
   };
 }
 
+/** The load of a cell, where bare watts stand for the one load of those watts that has more parts. */
+function widened(text: string, made: Load): string[] {
+  const written = parseLoad(text);
+  return written && loadKey(written) !== loadKey(made) ? [`“${text}” is taken as ${loadLabel(made)}`] : [];
+}
+
+/** Whether the logbook has a run with the same numbers, as it is asked about; empty where it has none. */
+function runLike({ runs }: RoundUpView, made: NewRunInput): string[] {
+  if (made.cpuC === null) return [];
+  const setting = made.setting.trim().toLowerCase();
+  const found = runs.find(
+    (run) =>
+      run.entry === made.entry &&
+      loadKey(run) === loadKey(made) &&
+      run.setting.trim().toLowerCase() === setting &&
+      run.noiseDb === made.noiseDb &&
+      run.typedCpuC === made.cpuC &&
+      run.typedAmbientC === made.ambientC,
+  );
+  return found ? [`run ${found.label} has the same entry, setting and readings: is it pasted twice?`] : [];
+}
+
 /** What of each row is mostly a slip, beside the lab's runs and the rows before it. */
 function askedOf({ view, rows }: Block): string[][] {
   const beside = new WrittenBeside(view);
-  return rows.map(({ made, line }) =>
+  const same = sameLines(rows);
+  return rows.map(({ made, line, cells }, i) =>
     made === null
       ? []
       : [
+          ...(same[i] ? [`the same as line ${same[i]}: is it pasted twice?`] : []),
+          ...runLike(view, made),
+          ...widened(cells.text('load'), made),
           ...askedAbout(made, false, view.roundUp.rig.powerAt),
           ...beside.asked({ ...made, startedAt: '' }, `of line ${line}`),
         ],

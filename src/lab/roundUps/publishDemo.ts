@@ -1,4 +1,5 @@
 import { listPublications } from '@/database/roundUps/publications';
+import { dateChangesBack } from '@/database/runs/changes';
 import { withDatabase } from '@/database/pool';
 import { editRun } from '../runs/editRun';
 import { publish } from '../publish/publish';
@@ -6,6 +7,7 @@ import { runEdit } from '../runs/runEditSchema';
 import { viewRoundUp } from '../model/roundUpView';
 
 const PUBLISHED = new Date(Date.UTC(2026, 10, 20, 9, 0, 0));
+const SET_ASIDE = new Date(Date.UTC(2026, 10, 24, 8, 10, 0));
 const CORRECTED = new Date(Date.UTC(2026, 10, 24, 8, 30, 0));
 
 /** Publishes the demo's verdict on coolers and corrects it once: a run that a window stood open for. What is done of it stays as it is. */
@@ -30,6 +32,8 @@ export async function publishDemo(roundUpId: number): Promise<void> {
         changes: { setAside: reason },
       }),
     );
+  // A version knows of nothing that came after it.
+  await withDatabase((db) => dateChangesBack(db, run.id, SET_ASIDE));
   await publish(
     roundUpId,
     { ...by, reason: 'One run of Galerna Twin was read beside an open window; it is set aside.', seen: 1 },

@@ -52,11 +52,9 @@ export function PastePanel({
   onClose: () => void;
 }) {
   const { kind } = pasting;
-  const { text, setText, view, choice, setChoice, again, fault, busy, faulty, isReady, send } = usePasted(
-    roundUpId,
-    pasting,
-    onClose,
-  );
+  const pasted = usePasted(roundUpId, pasting, onClose);
+  const { text, setText, view, choice, setChoice, again, fault, busy, faulty, isReady, send } = pasted;
+  const { leftOut, isLeft, agree } = pasted;
   const take = useRef<HTMLButtonElement>(null);
   const { title, hint, one, many } = NAMES[kind];
   useEffect(() => {
@@ -106,6 +104,17 @@ export function PastePanel({
           onChoice={(change) => setChoice({ ...choice, ...change })}
           shared={choice.shared}
         />
+      )}
+      {leftOut.length > 0 && (
+        <label className="flex cursor-pointer items-baseline gap-2 pt-2 text-warn">
+          <input type="checkbox" checked={isLeft} onChange={({ target }) => agree(target.checked)} />
+          <span dir="auto">
+            Leave out{' '}
+            {leftOut.map((heading, i) => `“${heading || `column ${i + 1} without a heading`}”`).join(', ')}:
+            no field takes {leftOut.length === 1 ? 'it' : 'them'}. Choose a field above to keep{' '}
+            {leftOut.length === 1 ? 'it' : 'them'}.
+          </span>
+        </label>
       )}
       <Fault className="pt-2 text-[14px]">{fault}</Fault>
       <p className="flex flex-wrap items-center gap-3 pt-2">

@@ -20,6 +20,7 @@ export function usePasted(roundUpId: number, { kind, text: first }: Pasting, onC
   const [view, setView] = useState<PasteView | null>(null);
   const [fault, setFault] = useState('');
   const [busy, setBusy] = useState(false);
+  const [agreed, setAgreed] = useState('');
   const url = `/api/round-ups/${roundUpId}/paste`;
   const body = { who: whoIsHere(), kind, text, as: choice.as, shared: Object.entries(choice.shared) };
 
@@ -41,7 +42,12 @@ export function usePasted(roundUpId: number, { kind, text: first }: Pasting, onC
   }, [text, choice, kind, url]);
 
   const faulty = view?.rows.filter((row) => row.fault || Object.keys(row.faults).length > 0).length ?? 0;
-  const isReady = view !== null && view.rows.length > 0 && faulty === 0;
+  // Columns with values that nothing takes are left out only by name.
+  const leftOut = (view?.headings ?? []).filter(
+    (_, i) => view!.as[i] === null && view!.rows.some(({ cells }) => (cells[i] ?? '').trim() !== ''),
+  );
+  const isLeft = leftOut.join('\n') === agreed;
+  const isReady = view !== null && view.rows.length > 0 && faulty === 0 && (leftOut.length === 0 || isLeft);
 
   async function send() {
     setBusy(true);
@@ -70,5 +76,9 @@ export function usePasted(roundUpId: number, { kind, text: first }: Pasting, onC
     setView(null);
   };
 
-  return { text, setText, view, choice, setChoice, again, fault, busy, faulty, isReady, send };
+  const agree = (isAgreed: boolean) => setAgreed(isAgreed ? leftOut.join('\n') : '');
+  return {
+    ...{ text, setText, view, choice, setChoice, again, fault, busy, faulty, isReady, send },
+    ...{ leftOut, isLeft, agree },
+  };
 }
