@@ -110,9 +110,13 @@ test('by keyboard: a zip in, a run typed, set aside, undone, moved; night; and t
   await expect(page.locator('tr[data-entry]')).toHaveCount(1);
 
   await page.goto(`${app.url}/round-ups/1/logbook`);
+  await page.getByText('Export', { exact: true }).click();
+  await expect(page.getByRole('list', { name: 'Bundles of this round-up' })).toContainText(
+    'published versions',
+  );
   const [bundle] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('link', { name: 'Export' }).click(),
+    page.getByRole('link', { name: 'Copy under covers' }).click(),
   ]);
   await page.goto(`${app.url}/bring`);
   await page.getByLabel('Files').setInputFiles(await bundle.path());

@@ -94,6 +94,7 @@ test('faulty cells are told where they stand, a column is said to be another, an
   await expect(panel.getByText('For all lines:')).toBeVisible();
   await panel.getByLabel('Column 1, what, is').selectOption({ label: 'Entry' });
   await expect(panel.getByText(/no entry of this name; there are Levante/)).toBeVisible();
+  await expect(panel.getByLabel(/^Leave out “hot”: no field takes it/)).not.toBeChecked();
   await expect(panel.getByText('not a number: "loud"')).toBeVisible();
   await expect(panel.getByRole('button', { name: /^Take/ })).toBeDisabled();
   await panel.getByRole('button', { name: 'Paste another' }).click();

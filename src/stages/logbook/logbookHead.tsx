@@ -1,5 +1,5 @@
 import type { LogbookRow } from '@/core/runs/logbookRow';
-import { MadeLink } from '@/ui/upload/madeLink';
+import { CopiesOut } from '../desk/copiesOut';
 import { Link } from '@/ui/frame/link';
 import { plural } from '@/ui/marks/figures';
 import { ColumnChoice } from './columnChoice';
@@ -106,9 +106,12 @@ export function LogbookHead({
       <div className="ml-auto flex flex-wrap items-center gap-2">
         <ColumnChoice offered={offered} />
         <Button onClick={onPaste}>Paste</Button>
-        <MadeLink className="quiet-button" href={`/round-ups/${roundUpId}/export`} download>
-          Export
-        </MadeLink>
+        <details className="relative">
+          <summary className="quiet-button list-none">Export</summary>
+          <div className="absolute right-0 z-20 mt-1 w-80 max-w-[90vw] rounded-md border border-hairline bg-raised p-3 shadow-md">
+            <CopiesOut roundUpId={roundUpId} />
+          </div>
+        </details>
         <Link className="quiet-button" href={`/bring?roundUp=${roundUpId}`}>
           Import logs
         </Link>

@@ -1,10 +1,11 @@
 'use client';
 
-import { PageLine } from '../desk/pageLine';
 import { MadeLink } from '@/ui/upload/madeLink';
+import { PageLine } from '../desk/pageLine';
 import { useEffect, useRef, useState } from 'react';
 import { newPart, type PhotoUse, type Verdict } from '@/core/verdict/verdictSheet';
 import { SheetTrouble } from '@/ui/form/sheetTrouble';
+import { CopiesOut } from '../desk/copiesOut';
 import { useSheet } from '@/ui/form/useSheet';
 import { AwardsForm } from './awardsForm';
 import { DeskContext } from './editor/desk';
@@ -144,17 +145,10 @@ export function WriteStage({ data }: { data: WriteData }) {
                 history={data.history}
                 onBack={(body) => void save({ body, said: 'As it was before' })}
               />
-              <p className="text-[14px] text-ink2">
-                The bundle:{' '}
-                <MadeLink className="underline underline-offset-2" href={`${base}/export?for=private`}>
-                  private, with everything
-                </MadeLink>
-                ,{' '}
-                <MadeLink className="underline underline-offset-2" href={`${base}/export?for=publishable`}>
-                  publishable
-                </MadeLink>{' '}
-                (covered names, no notes, serial numbers or lenders).
-              </p>
+              <section aria-label="The bundle">
+                <h3 className="font-display pb-1 text-[16px] font-bold">The bundle</h3>
+                <CopiesOut roundUpId={data.roundUpId} />
+              </section>
             </div>
           )}
         </aside>
