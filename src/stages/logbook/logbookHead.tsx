@@ -108,7 +108,7 @@ export function LogbookHead({
         <Button onClick={onPaste}>Paste</Button>
         <details className="relative">
           <summary className="quiet-button list-none">Export</summary>
-          <div className="absolute right-0 z-20 mt-1 w-80 max-w-[90vw] rounded-md border border-hairline bg-raised p-3 shadow-md">
+          <div className="absolute right-0 z-20 mt-1 w-80 rounded-md max-sm:fixed max-sm:inset-x-4 max-sm:w-auto border border-hairline bg-raised p-3 shadow-md">
             <CopiesOut roundUpId={roundUpId} />
           </div>
         </details>
