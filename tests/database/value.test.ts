@@ -288,6 +288,9 @@ test('who does not hold the load says what it sustained, and when it came to the
   const clocks = await verdictOf(await viewed(towers), { response: 'clock', line: '33' });
   const held = clocks.ranking.placed.find(({ entry }) => entry === 'terral-slim')!;
   expect(clockMhz).toBe(held.value);
+  // Against speed, too: speeds stand in the logs.
+  const bySpeed = await verdictOf(await viewed(towers), { against: 'rpm' });
+  expect(Object.values(bySpeed.sustained)[0]!.powerW).toBeGreaterThan(100);
   expect(untilLimitS!).toBeGreaterThan(20);
   expect(untilLimitS!).toBeLessThan(900);
 });

@@ -139,7 +139,7 @@ const byDay = (brought: BroughtLog, path = brought.path): BroughtLog => {
 
 test('a log with a time of day alone gets its day from its name or from a log with dates, over midnight too', () => {
   const meter = log('meter.csv', START, START + END, 0, [['noise_level', level]]);
-  // From 23:56 on it is the next day by the clock of the sensors.
+  // From 23:56:40, with the next day before its end.
   const late = log('late.csv', START + 6200, START + END, 0, [['noise_level', level]]);
   const [, early] = firstOffsets([sensors(0, END), byDay(meter)]);
   expect(early! + byDay(meter).firstS!).toBe(START);

@@ -4,7 +4,10 @@ import { valueAtLine } from '@/core/curves/valueAtLine';
 import type { PlacedEntry } from '@/core/ranking/rankAtLine';
 import { curveRule, responseOf, RISE } from '@/core/responses/responses';
 import { runPoint } from '@/core/roundUp/runPoint';
+import { FIRST_SPEED } from '@/core/responses/runSpeeds';
 import { loadKey, type Load } from '@/core/runs/load';
+import { withDatabase } from '@/database/pool';
+import { listValues } from '@/database/runs/runValues';
 import { viewResponse } from '../model/responseView';
 import { roundUpOfLab } from '../model/roundUpOfLab';
 import type { RoundUpView } from '../model/roundUpView';
@@ -27,8 +30,10 @@ interface LookedAt {
 const CLOCK = responseOf('clock')!;
 
 /** The watts that a meter read, as a curve: more heat kept going is better, as of a clock. */
-function powerCurves(view: RoundUpView, { load, against }: LookedAt): EntryCurve[] {
-  const roundUp = roundUpOfLab(view);
+async function powerCurves(view: RoundUpView, { load, against }: LookedAt): Promise<EntryCurve[]> {
+  const { id, rigRevisionId } = view.roundUp;
+  const speeds = await withDatabase((db) => listValues(db, id, FIRST_SPEED.id, '', rigRevisionId));
+  const roundUp = roundUpOfLab(view, { speeds: new Map(speeds.map((row) => [row.runId, row.value])) });
   const points = roundUp.runsAt(load).flatMap((run) => {
     const point = run.die?.powerSource === 'measured' ? runPoint(roundUp, run, RISE, null) : null;
     return point && run.die ? [{ ...point, value: run.die.powerMeanW }] : [];
@@ -55,7 +60,7 @@ export async function sustainedBy(
 ): Promise<Record<string, Sustained>> {
   const throttled = placed.filter(({ status }) => status === 'throttled');
   if (throttled.length === 0) return {};
-  const powers = powerCurves(view, looked);
+  const powers = await powerCurves(view, looked);
   const clocks = await curvesOfResponse(view, CLOCK.id, looked);
   const times = await curvesOfResponse(view, 'limit-time', looked);
   const read = (curves: readonly EntryCurve[], entry: string) => {
